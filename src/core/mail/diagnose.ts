@@ -1,0 +1,190 @@
+/** From a failed step of a conversation with a sending service to its likely cause and what to do about it. */
+import type { SmtpReply } from './reply';
+
+/** The steps of talking to a sending service, in order. */
+export const CHECK_STEPS = ['resolve', 'connect', 'tls', 'sign-in', 'sender', 'recipient', 'message'] as const;
+export type CheckStep = (typeof CHECK_STEPS)[number];
+
+export const STEP_LABELS: Record<CheckStep, string> = {
+  resolve: 'Find the server',
+  connect: 'Connect',
+  tls: 'Secure the line',
+  'sign-in': 'Sign in',
+  sender: 'Accept the sender',
+  recipient: 'Accept the recipient',
+  message: 'Take the message',
+};
+
+export type Security = 'tls' | 'starttls' | 'none';
+
+export interface Failure {
+  step: CheckStep;
+  /** The server's answer, when it gave one. */
+  reply?: SmtpReply;
+  /** An error code of the connection, as Node.js names it: ENOTFOUND, ECONNREFUSED, CERT_HAS_EXPIRED ... */
+  code?: string;
+  /** The error's own text, for the cases nothing else is known of. */
+  detail?: string;
+  host: string;
+  port: number;
+  security: Security;
+  user?: string;
+  sender?: string;
+}
+
+export interface Diagnosis {
+  cause: string;
+  remedy: string;
+}
+
+/** The likely cause of a failure and its remedy, in words for somebody who does not run mail servers. */
+export function diagnose(failure: Failure): Diagnosis {
+  const { step, reply, code = '', host, port, security } = failure;
+  const at = `${host}:${port}`;
+  switch (code) {
+    case 'ENOTFOUND':
+    case 'ENODATA':
+      return {
+        cause: `There is no server named ${host}: its name has no address in DNS.`,
+        remedy: 'Check the spelling of the host. The mail provider writes it in its help pages as the outgoing or SMTP server.',
+      };
+    case 'EAI_AGAIN':
+    case 'ESERVFAIL':
+    case 'ETIMEOUT':
+      return {
+        cause: `The name ${host} could not be looked up: the DNS server did not answer.`,
+        remedy: 'Try again in a minute. If it stays so, this machine has no working DNS server.',
+      };
+    case 'ECONNREFUSED':
+      return {
+        cause: `Nothing listens on port ${port} of ${host}.`,
+        remedy: 'Check the port: usually 465 for TLS from the start and 587 for STARTTLS.',
+      };
+    case 'EHOSTUNREACH':
+    case 'ENETUNREACH':
+      return {
+        cause: `${host} cannot be reached from this machine.`,
+        remedy: 'Check the network, and whether a firewall lets connections out.',
+      };
+    case 'ETIMEDOUT':
+      return step === 'connect'
+        ? {
+            cause: `No answer from ${at}.`,
+            remedy:
+              security === 'tls'
+                ? 'Either a firewall is in the way, or the port expects STARTTLS: try STARTTLS, usually with port 587.'
+                : 'Either a firewall is in the way, or the port expects TLS from the start: try TLS, usually with port 465.',
+          }
+        : { cause: `${host} fell silent.`, remedy: 'The server may be overloaded. Try again in a few minutes.' };
+    case 'ECONNRESET':
+    case 'EPIPE':
+    case 'ECLOSED':
+      return {
+        cause: `${host} closed the connection.`,
+        remedy: 'The server may refuse connections from this machine or be restarting. Try again; if it stays so, ask the provider.',
+      };
+    case 'EPLAINTEXT':
+      return {
+        cause: `Port ${port} speaks without TLS at first, but TLS from the start was asked for.`,
+        remedy: 'Choose STARTTLS for this port, or the port for TLS from the start (usually 465).',
+      };
+    case 'ENOTSMTP':
+      return {
+        cause: `What answers on ${at} is not a mail server.`,
+        remedy: 'Check the port: usually 465 for TLS from the start and 587 for STARTTLS.',
+      };
+    case 'ENOSTARTTLS':
+      return {
+        cause: `${host} does not offer STARTTLS on port ${port}.`,
+        remedy: 'Choose TLS from the start with its port (usually 465). Without TLS the password would be readable on the way.',
+      };
+    case 'CERT_HAS_EXPIRED':
+      return { cause: `The certificate of ${host} has expired.`, remedy: 'The provider has to renew it. Nothing was sent, and no password was shown.' };
+    case 'ERR_TLS_CERT_ALTNAME_INVALID':
+      return {
+        cause: `The certificate is for another name than ${host}.`,
+        remedy: 'Use the name that the provider gives for its server; an alias of your own domain does not match its certificate.',
+      };
+    case 'DEPTH_ZERO_SELF_SIGNED_CERT':
+    case 'SELF_SIGNED_CERT_IN_CHAIN':
+    case 'UNABLE_TO_VERIFY_LEAF_SIGNATURE':
+    case 'UNABLE_TO_GET_ISSUER_CERT_LOCALLY':
+    case 'UNABLE_TO_GET_ISSUER_CERT':
+      return {
+        cause: `The certificate of ${host} is not signed by an authority this machine knows.`,
+        remedy: "Ask for a server with a public certificate, or have this machine's keeper add the authority.",
+      };
+    case 'ENOAUTH':
+      return {
+        cause: `${host} offers no way to sign in that Libellus knows (PLAIN or LOGIN).`,
+        remedy: 'If this is a server on your own network that takes mail without signing in, leave user and password empty.',
+      };
+  }
+  if (reply) return diagnoseReply(failure, reply);
+  return {
+    cause: `${STEP_LABELS[step]} failed${failure.detail ? `: ${failure.detail}` : ''}.`,
+    remedy: 'Try again. If it stays so, show the lines below to the provider.',
+  };
+}
+
+function diagnoseReply(failure: Failure, reply: SmtpReply): Diagnosis {
+  const { step, host, user, sender } = failure;
+  const said = reply.text.toLowerCase();
+  if (reply.code === 421) {
+    return { cause: `${host} takes no more connections for now.`, remedy: 'Wait a few minutes and try again.' };
+  }
+  if (step === 'sign-in') {
+    if (reply.code === 535 || reply.code === 534) {
+      return {
+        cause: `${host} does not accept this user and password.`,
+        remedy: `Type the password again, and check that the user is the whole address if the provider wants that (${user ?? 'no user given'}). Some providers want a password made for programs.`,
+      };
+    }
+    if (reply.code === 530) {
+      return { cause: `${host} wants a secure line before signing in.`, remedy: 'Choose TLS or STARTTLS.' };
+    }
+    return {
+      cause: `${host} refused the sign-in for now.`,
+      remedy: reply.code < 500 ? 'Try again in a few minutes.' : 'Ask the provider whether this account may send mail by programs.',
+    };
+  }
+  if (step === 'sender') {
+    if (reply.code === 530 || said.includes('authenticat')) {
+      return { cause: `${host} takes mail only after signing in.`, remedy: 'Give the user and password of the account.' };
+    }
+    if (reply.code >= 500) {
+      return {
+        cause: `The account ${user ?? ''} may not send as ${sender ?? 'this address'}.`.replace('account  may', 'account may'),
+        remedy: `Set the sender's address to that of the account, or ask the provider to let the account send as ${sender ?? 'it'}.`,
+      };
+    }
+    return { cause: `${host} did not take the sender for now.`, remedy: 'Try again in a few minutes.' };
+  }
+  if (reply.code === 450 || reply.code === 451) {
+    return said.includes('greylist')
+      ? { cause: 'The recipient asks unknown senders to try again a little later.', remedy: 'Nothing to do: it is tried again by itself.' }
+      : { cause: 'The recipient cannot take mail just now.', remedy: 'Nothing to do: it is tried again by itself.' };
+  }
+  if (reply.code === 452 || reply.code === 552 || reply.enhanced?.endsWith('.2.2')) {
+    return reply.enhanced?.endsWith('.3.4') || said.includes('too large') || said.includes('size')
+      ? { cause: 'The message is larger than the server takes.', remedy: 'Use smaller pictures or fewer attachments.' }
+      : { cause: "The recipient's mailbox is full.", remedy: 'Reach the recipient another way, or try again later.' };
+  }
+  if (step === 'recipient') {
+    if (said.includes('relay')) {
+      return { cause: `${host} does not pass mail on to other domains without signing in.`, remedy: 'Give the user and password of the account.' };
+    }
+    if (reply.code >= 500) {
+      return { cause: 'There is no such mailbox, or it takes no mail from outside.', remedy: 'Check the address with the recipient.' };
+    }
+  }
+  if (step === 'message' && reply.code >= 500) {
+    return said.includes('limit') || reply.enhanced === '5.7.28'
+      ? { cause: `${host} has reached its limit for this account.`, remedy: 'Wait until the limit renews, or ask the provider for a higher one.' }
+      : { cause: `${host} refused the content of the message.`, remedy: 'Read its answer below: it names the rule that was broken.' };
+  }
+  return {
+    cause: `${host} answered ${reply.code}: ${reply.text}`,
+    remedy: reply.code < 500 ? 'It is tried again by itself.' : 'Read its answer below, or show it to the provider.',
+  };
+}

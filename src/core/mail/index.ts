@@ -1,0 +1,4 @@
+export * from './reply';
+export * from './diagnose';
+export * from './retry';
+export * from './state';

@@ -1,0 +1,25 @@
+/** The states of a delivery, and what each is called. */
+export const DELIVERY_STATES = [
+  'planned',
+  'held',
+  'sending',
+  'accepted',
+  'deferred',
+  'failed',
+  'bounced',
+  'withheld',
+  'cancelled',
+] as const;
+export type DeliveryState = (typeof DELIVERY_STATES)[number];
+
+export const DELIVERY_STATE_WORDS: Record<DeliveryState, string> = {
+  planned: 'planned',
+  held: 'held',
+  sending: 'sending',
+  accepted: 'accepted',
+  deferred: 'tried, will try again',
+  failed: 'failed',
+  bounced: 'bounced',
+  withheld: 'not sent',
+  cancelled: 'stopped',
+};

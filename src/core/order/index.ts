@@ -1,0 +1,3 @@
+export * from './schema';
+export * from './totals';
+export * from './snapshot';

@@ -1,0 +1,128 @@
+/**
+ * An order as an event carries it and as it is kept: a snapshot. Amounts are integers in the currency's minor unit.
+ * Status names follow schema.org `OrderStatus`.
+ */
+import { Type, type Static } from '@sinclair/typebox';
+
+const strict = { additionalProperties: false } as const;
+const text = (max: number): ReturnType<typeof Type.String> => Type.String({ maxLength: max });
+const named = (max: number): ReturnType<typeof Type.String> => Type.String({ minLength: 1, maxLength: max });
+const amount = Type.Integer({ minimum: 0, maximum: 1_000_000_000_000 });
+
+export const ORDER_STATUSES = [
+  'OrderProcessing',
+  'OrderPaymentDue',
+  'OrderInTransit',
+  'OrderPickupAvailable',
+  'OrderDelivered',
+  'OrderCancelled',
+  'OrderReturned',
+  'OrderProblem',
+] as const;
+export type OrderStatus = (typeof ORDER_STATUSES)[number];
+
+export const STATUS_WORDS: Record<OrderStatus, string> = {
+  OrderProcessing: 'in preparation',
+  OrderPaymentDue: 'awaiting payment',
+  OrderInTransit: 'on its way',
+  OrderPickupAvailable: 'ready to collect',
+  OrderDelivered: 'delivered',
+  OrderCancelled: 'cancelled',
+  OrderReturned: 'returned',
+  OrderProblem: 'needs attention',
+};
+
+export const AddressSchema = Type.Object(
+  {
+    name: named(200),
+    company: Type.Optional(text(200)),
+    lines: Type.Array(text(200), { maxItems: 4 }),
+    postalCode: Type.Optional(text(20)),
+    city: named(120),
+    region: Type.Optional(text(120)),
+    /** ISO 3166-1 alpha-2. */
+    country: Type.String({ pattern: '^[A-Z]{2}$' }),
+  },
+  strict,
+);
+export type Address = Static<typeof AddressSchema>;
+
+export const OrderLineSchema = Type.Object(
+  {
+    product: Type.Object(
+      {
+        sku: named(64),
+        name: named(300),
+        category: Type.Optional(text(80)),
+        imageUrl: Type.Optional(Type.String({ format: 'uri', maxLength: 2000 })),
+        url: Type.Optional(Type.String({ format: 'uri', maxLength: 2000 })),
+      },
+      strict,
+    ),
+    options: Type.Optional(text(300)),
+    quantity: Type.Integer({ minimum: 1, maximum: 100_000 }),
+    unitPrice: amount,
+    /** Taken off this line as a whole. */
+    discount: Type.Optional(amount),
+  },
+  strict,
+);
+export type OrderLine = Static<typeof OrderLineSchema>;
+
+export const OrderSchema = Type.Object(
+  {
+    number: named(64),
+    placedAt: Type.String({ format: 'date-time' }),
+    status: Type.Optional(Type.Union(ORDER_STATUSES.map((s) => Type.Literal(s)))),
+    currency: Type.String({ format: 'currency' }),
+    /** The language the customer shopped in. */
+    language: Type.Optional(Type.String({ format: 'language' })),
+    channel: named(64),
+    location: Type.Optional(text(80)),
+    customer: Type.Object(
+      {
+        id: Type.Optional(text(64)),
+        email: Type.String({ format: 'mail-address' }),
+        firstName: Type.Optional(text(120)),
+        lastName: Type.Optional(text(120)),
+        company: Type.Optional(text(200)),
+        phone: Type.Optional(text(40)),
+        guest: Type.Optional(Type.Boolean()),
+        firstOrder: Type.Optional(Type.Boolean()),
+      },
+      strict,
+    ),
+    billingAddress: Type.Optional(AddressSchema),
+    shippingAddress: Type.Optional(AddressSchema),
+    lines: Type.Array(OrderLineSchema, { minItems: 1, maxItems: 500 }),
+    discounts: Type.Optional(
+      Type.Array(Type.Object({ label: named(120), code: Type.Optional(text(64)), amount }, strict), { maxItems: 20 }),
+    ),
+    shipping: Type.Optional(Type.Object({ method: named(120), price: amount }, strict)),
+    taxIncluded: Type.Optional(Type.Boolean()),
+    taxes: Type.Optional(
+      Type.Array(Type.Object({ label: named(80), rate: Type.Number({ minimum: 0, maximum: 100 }), amount }, strict), { maxItems: 20 }),
+    ),
+    payment: Type.Optional(Type.Object({ method: named(80), paid: Type.Optional(Type.Boolean()) }, strict)),
+    refunds: Type.Optional(Type.Array(Type.Object({ amount, reason: Type.Optional(text(300)) }, strict), { maxItems: 100 })),
+    /** When given, it is checked against the sum of the rest. */
+    total: Type.Optional(amount),
+    expectedDispatch: Type.Optional(Type.String({ format: 'date-time' })),
+    note: Type.Optional(text(2000)),
+    statusUrl: Type.Optional(Type.String({ format: 'uri', maxLength: 2000 })),
+  },
+  { ...strict, $id: 'libellus:order' },
+);
+export type Order = Static<typeof OrderSchema>;
+
+export const ShipmentSchema = Type.Object(
+  {
+    carrier: Type.Optional(text(120)),
+    trackingNumber: Type.Optional(text(120)),
+    trackingUrl: Type.Optional(Type.String({ format: 'uri', maxLength: 2000 })),
+    dispatchedAt: Type.Optional(Type.String({ format: 'date-time' })),
+    location: Type.Optional(text(80)),
+  },
+  strict,
+);
+export type Shipment = Static<typeof ShipmentSchema>;

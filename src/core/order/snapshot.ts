@@ -1,0 +1,158 @@
+/** From an order's snapshot to the values a message is filled with. */
+import { plainLine, type Money, type Values } from '../text/values';
+import { lineTotal, orderTotals } from './totals';
+import type { Address, Order, Shipment } from './schema';
+
+/** What the store adds to every message. */
+export interface StoreFacts {
+  name: string;
+  email: string;
+  url: string;
+  phone?: string;
+  /** One line. */
+  address?: string;
+}
+
+export interface MessageSubject {
+  order: Order;
+  store: StoreFacts;
+  shipment?: Shipment;
+  /** Names shown for the order's channel and location. */
+  channelName?: string;
+  locationName?: string;
+  /** When the message is made, in milliseconds since the epoch. */
+  now: number;
+}
+
+/** One row of the items table. */
+export interface LineValues {
+  name: string;
+  options: string;
+  sku: string;
+  quantity: number;
+  unitPrice: Money;
+  total: Money;
+  imageUrl: string;
+  url: string;
+}
+
+/** One row below the items. `label` is a phrase of the phrasebook unless `name` is given by the order itself. */
+export interface TotalRow {
+  label: 'subtotal' | 'discount' | 'shipping' | 'tax' | 'taxIncluded' | 'total' | 'refunded' | 'due';
+  name?: string;
+  amount: Money;
+  strong: boolean;
+}
+
+export interface Snapshot {
+  values: Values;
+  lines: LineValues[];
+  totals: TotalRow[];
+  billing: string[];
+  shipping: string[];
+}
+
+const instant = (time: string | undefined): number | undefined => (time === undefined ? undefined : Date.parse(time));
+const line = (text: string | undefined): string | undefined => {
+  const plain = text === undefined ? '' : plainLine(text);
+  return plain === '' ? undefined : plain;
+};
+
+/**
+ * Reads everything a message may say out of an order. All text is one line without control characters from here on;
+ * values that the order does not have are left out.
+ */
+export function snapshotOf(subject: MessageSubject): Snapshot {
+  const { order, store, shipment } = subject;
+  const sums = orderTotals(order);
+  const money = (minor: number): Money => ({ minor, currency: order.currency });
+  const { customer } = order;
+  const first = line(customer.firstName);
+  const last = line(customer.lastName);
+  const code = order.discounts?.find((d) => d.code)?.code;
+  const values: Record<string, Values[string]> = {
+    'order.number': line(order.number),
+    'order.placedAt': instant(order.placedAt),
+    'order.total': money(sums.total),
+    'order.subtotal': money(sums.subtotal),
+    'order.discountTotal': sums.discount > 0 ? money(sums.discount) : undefined,
+    'order.shippingPrice': order.shipping ? money(sums.shipping) : undefined,
+    'order.taxTotal': order.taxes?.length ? money(sums.tax) : undefined,
+    'order.amountDue': money(sums.due),
+    'order.itemCount': sums.itemCount,
+    'order.lineCount': order.lines.length,
+    'order.firstItem': line(order.lines[0]?.product.name),
+    'order.discountCode': line(code),
+    'order.paymentMethod': line(order.payment?.method),
+    'order.shippingMethod': line(order.shipping?.method),
+    'order.expectedDispatch': instant(order.expectedDispatch),
+    'order.channel': line(subject.channelName ?? order.channel),
+    'order.location': line(subject.locationName ?? order.location),
+    'order.note': line(order.note),
+    'order.statusUrl': order.statusUrl,
+    'customer.firstName': first,
+    'customer.lastName': last,
+    'customer.fullName': line([first, last].filter(Boolean).join(' ')),
+    'customer.company': line(customer.company),
+    'customer.email': line(customer.email),
+    'customer.phone': line(customer.phone),
+    'delivery.name': line(order.shippingAddress?.name),
+    'delivery.city': line(order.shippingAddress?.city),
+    'delivery.country': line(order.shippingAddress?.country),
+    'billing.name': line(order.billingAddress?.name),
+    'billing.city': line(order.billingAddress?.city),
+    'store.name': line(store.name),
+    'store.email': line(store.email),
+    'store.url': store.url,
+    'store.phone': line(store.phone),
+    'store.address': line(store.address),
+    'message.sentAt': subject.now,
+    'message.year': String(new Date(subject.now).getUTCFullYear()),
+    'shipment.carrier': line(shipment?.carrier),
+    'shipment.trackingNumber': line(shipment?.trackingNumber),
+    'shipment.trackingUrl': shipment?.trackingUrl,
+    'shipment.dispatchedAt': instant(shipment?.dispatchedAt),
+    'shipment.location': line(shipment?.location),
+  };
+  return {
+    values,
+    lines: order.lines.map((l) => ({
+      name: plainLine(l.product.name),
+      options: plainLine(l.options ?? ''),
+      sku: plainLine(l.product.sku),
+      quantity: l.quantity,
+      unitPrice: money(l.unitPrice),
+      total: money(lineTotal(l)),
+      imageUrl: l.product.imageUrl ?? '',
+      url: l.product.url ?? '',
+    })),
+    totals: totalRows(order, sums, money),
+    billing: addressLines(order.billingAddress),
+    shipping: addressLines(order.shippingAddress),
+  };
+}
+
+function totalRows(order: Order, sums: ReturnType<typeof orderTotals>, money: (minor: number) => Money): TotalRow[] {
+  const rows: TotalRow[] = [];
+  const add = (label: TotalRow['label'], minor: number, name?: string, strong = false): void => {
+    rows.push({ label, amount: money(minor), strong, ...(name !== undefined && { name: plainLine(name) }) });
+  };
+  const plain = !order.discounts?.length && !order.shipping && (sums.taxIncluded || sums.tax === 0);
+  if (!plain) add('subtotal', sums.subtotal);
+  for (const d of order.discounts ?? []) add('discount', -d.amount, d.code ? `${d.label} (${d.code})` : d.label);
+  if (order.shipping) add('shipping', order.shipping.price, order.shipping.method);
+  if (!sums.taxIncluded) for (const t of order.taxes ?? []) add('tax', t.amount, t.label);
+  add('total', sums.total, undefined, true);
+  if (sums.taxIncluded) for (const t of order.taxes ?? []) add('taxIncluded', t.amount, t.label);
+  if (sums.refunded > 0) add('refunded', -sums.refunded);
+  return rows;
+}
+
+/** The lines of a postal address in the order in which they are written, empty ones left out. */
+export function addressLines(address: Address | undefined): string[] {
+  if (!address) return [];
+  const town = [address.postalCode, address.city].filter(Boolean).join(' ');
+  return [address.name, address.company ?? '', ...address.lines, town, address.region ?? '', address.country]
+    .map(plainLine)
+    .filter((l) => l !== '');
+}

@@ -1,0 +1,84 @@
+/** An order's figures. Everything is integer arithmetic in minor units, so the parts always equal the total. */
+import type { SchemaProblem } from '../schema';
+import type { Order, OrderLine } from './schema';
+
+/** All amounts in minor units of the order's currency. */
+export interface Totals {
+  /** Lines after their own discounts. */
+  subtotal: number;
+  /** Discounts on the order as a whole, as a positive amount. */
+  discount: number;
+  shipping: number;
+  /** All tax, included in the prices or added to them. */
+  tax: number;
+  taxIncluded: boolean;
+  total: number;
+  refunded: number;
+  /** Still to be paid: nothing once the order is paid. */
+  due: number;
+  /** Pieces, summed over the lines. */
+  itemCount: number;
+}
+
+export function lineTotal(line: OrderLine): number {
+  return line.unitPrice * line.quantity - (line.discount ?? 0);
+}
+
+const sum = (amounts: readonly number[]): number => amounts.reduce((a, b) => a + b, 0);
+
+/** Adds an order up: lines - discounts + shipping (+ tax, when prices are without it). */
+export function orderTotals(order: Order): Totals {
+  const subtotal = sum(order.lines.map(lineTotal));
+  const discount = sum((order.discounts ?? []).map((d) => d.amount));
+  const shipping = order.shipping?.price ?? 0;
+  const tax = sum((order.taxes ?? []).map((t) => t.amount));
+  const taxIncluded = order.taxIncluded ?? true;
+  const total = subtotal - discount + shipping + (taxIncluded ? 0 : tax);
+  const refunded = sum((order.refunds ?? []).map((r) => r.amount));
+  return {
+    subtotal,
+    discount,
+    shipping,
+    tax,
+    taxIncluded,
+    total,
+    refunded,
+    due: order.payment?.paid ? 0 : total,
+    itemCount: sum(order.lines.map((l) => l.quantity)),
+  };
+}
+
+/** What is wrong with an order's figures, each with the place in the order (JSON Pointer, RFC 6901). */
+export function orderProblems(order: Order): SchemaProblem[] {
+  const problems: SchemaProblem[] = [];
+  order.lines.forEach((line, i) => {
+    if (lineTotal(line) < 0) {
+      problems.push({ path: `/lines/${i}/discount`, message: 'is more than the line comes to' });
+    }
+  });
+  const totals = orderTotals(order);
+  if (totals.total < 0) problems.push({ path: '/discounts', message: 'are more than the order comes to' });
+  if (order.total !== undefined && order.total !== totals.total) {
+    problems.push({
+      path: '/total',
+      message: `is ${order.total}, but lines, discounts, shipping${totals.taxIncluded ? '' : ' and tax'} come to ${totals.total}`,
+    });
+  }
+  if (totals.refunded > totals.total) {
+    problems.push({ path: '/refunds', message: `come to ${totals.refunded}, more than the total of ${totals.total}` });
+  }
+  return problems;
+}
+
+/**
+ * Tax contained in an amount that includes it, rounded half up to the minor unit.
+ * `rate` is in percent: taxIncludedIn(11900, 19) is 1900.
+ */
+export function taxIncludedIn(amount: number, rate: number): number {
+  return Math.round((amount * rate) / (100 + rate));
+}
+
+/** Tax to add to an amount without it, rounded half up. */
+export function taxOn(amount: number, rate: number): number {
+  return Math.round((amount * rate) / 100);
+}

@@ -1,0 +1,136 @@
+/** Every placeholder there is: its name, how people call it, what kind of value it is, and which moments have it. */
+import type { Value, ValueType, Values } from '../text/values';
+
+export type PlaceholderGroup = 'Order' | 'Customer' | 'Delivery' | 'Shipment' | 'Store' | 'Message';
+
+export interface Placeholder {
+  name: string;
+  label: string;
+  group: PlaceholderGroup;
+  type: ValueType;
+  /** An order may have no such value; words for that case are worth giving. */
+  canBeMissing: boolean;
+  sample: Value;
+  /** What a moment must carry for the value to exist. */
+  from: 'order' | 'shipment' | 'store';
+}
+
+const eur = (minor: number): Value => ({ minor, currency: 'EUR' });
+const at = (time: string): number => Date.parse(time);
+
+function group(
+  name: PlaceholderGroup,
+  from: Placeholder['from'],
+  rows: [name: string, label: string, type: ValueType, sample: Value, canBeMissing?: 'can be missing'][],
+): Placeholder[] {
+  return rows.map(([id, label, type, sample, missing]) => ({
+    name: id,
+    label,
+    group: name,
+    type,
+    sample,
+    from,
+    canBeMissing: missing !== undefined,
+  }));
+}
+
+const OFTEN = 'can be missing' as const;
+
+export const PLACEHOLDERS: readonly Placeholder[] = [
+  ...group('Order', 'order', [
+    ['order.number', 'Order number', 'text', 'QW-10482'],
+    ['order.placedAt', 'Order date', 'date', at('2026-11-24T09:14:00Z')],
+    ['order.total', 'Total', 'money', eur(8450)],
+    ['order.subtotal', 'Subtotal', 'money', eur(8000)],
+    ['order.discountTotal', 'Discount total', 'money', eur(500), OFTEN],
+    ['order.shippingPrice', 'Shipping price', 'money', eur(490), OFTEN],
+    ['order.taxTotal', 'Tax total', 'money', eur(1349), OFTEN],
+    ['order.amountDue', 'Amount still due', 'money', eur(8450)],
+    ['order.itemCount', 'Number of items', 'number', 3],
+    ['order.lineCount', 'Number of different products', 'number', 2],
+    ['order.firstItem', 'First product', 'text', 'Kozo sheet, 38 x 51 cm'],
+    ['order.discountCode', 'Discount code used', 'text', 'LEAF10', OFTEN],
+    ['order.paymentMethod', 'Payment method', 'text', 'Bank transfer', OFTEN],
+    ['order.shippingMethod', 'Shipping method', 'text', 'Parcel', OFTEN],
+    ['order.expectedDispatch', 'Dispatch day', 'date', at('2026-11-26T11:00:00Z'), OFTEN],
+    ['order.channel', 'Channel', 'text', 'Web shop'],
+    ['order.location', 'Dispatch place', 'text', 'the Mill', OFTEN],
+    ['order.note', "Customer's note", 'text', 'Leave it with the neighbour', OFTEN],
+    ['order.statusUrl', 'Order page address', 'url', 'https://quillwick.example/orders/QW-10482', OFTEN],
+  ]),
+  ...group('Customer', 'order', [
+    ['customer.firstName', 'First name', 'text', 'Iwona', OFTEN],
+    ['customer.lastName', 'Last name', 'text', 'Sobczyk', OFTEN],
+    ['customer.fullName', 'Full name', 'text', 'Iwona Sobczyk', OFTEN],
+    ['customer.company', 'Company', 'text', 'Sobczyk Bindery', OFTEN],
+    ['customer.email', 'Mail address', 'text', 'iwona@sobczyk.example'],
+    ['customer.phone', 'Phone', 'text', '+48 22 555 0141', OFTEN],
+    ['billing.name', 'Name on the bill', 'text', 'Iwona Sobczyk', OFTEN],
+    ['billing.city', 'Billing town', 'text', 'Lublin', OFTEN],
+  ]),
+  ...group('Delivery', 'order', [
+    ['delivery.name', 'Name at the door', 'text', 'Iwona Sobczyk', OFTEN],
+    ['delivery.city', 'Delivery town', 'text', 'Lublin', OFTEN],
+    ['delivery.country', 'Delivery country', 'text', 'PL', OFTEN],
+  ]),
+  ...group('Shipment', 'shipment', [
+    ['shipment.carrier', 'Carrier', 'text', 'Fieldpost', OFTEN],
+    ['shipment.trackingNumber', 'Tracking number', 'text', 'FP 4471 0932', OFTEN],
+    ['shipment.trackingUrl', 'Tracking address', 'url', 'https://fieldpost.example/t/44710932', OFTEN],
+    ['shipment.dispatchedAt', 'Dispatched on', 'date', at('2026-11-26T15:40:00Z'), OFTEN],
+    ['shipment.location', 'Dispatched from', 'text', 'the Mill', OFTEN],
+  ]),
+  ...group('Store', 'store', [
+    ['store.name', 'Store name', 'text', 'Quillwick'],
+    ['store.email', 'Store mail address', 'text', 'hello@quillwick.example'],
+    ['store.url', 'Store address on the web', 'url', 'https://quillwick.example'],
+    ['store.phone', 'Store phone', 'text', '+49 30 555 0137', OFTEN],
+    ['store.address', 'Store postal address', 'text', 'Mill Lane 4, 15306 Seelow', OFTEN],
+  ]),
+  ...group('Message', 'store', [
+    ['message.sentAt', 'Day it is sent', 'date', at('2026-11-24T09:14:00Z')],
+    ['message.year', 'Year it is sent', 'text', '2026'],
+  ]),
+];
+
+const BY_NAME = new Map(PLACEHOLDERS.map((p) => [p.name, p]));
+
+export function placeholder(name: string): Placeholder | undefined {
+  return BY_NAME.get(name);
+}
+
+export function placeholderType(name: string): ValueType | undefined {
+  return BY_NAME.get(name)?.type;
+}
+
+/** Sample values for every placeholder, for when no order is at hand. */
+export const SAMPLE_VALUES: Values = Object.fromEntries(PLACEHOLDERS.map((p) => [p.name, p.sample]));
+
+/** The known name most like an unknown one, or undefined when none is near (at most a third of it differs). */
+export function nearestPlaceholder(name: string): string | undefined {
+  let best: string | undefined;
+  let bestDistance = Math.max(2, Math.floor(name.length / 3)) + 1;
+  for (const { name: known } of PLACEHOLDERS) {
+    const full = editDistance(name.toLowerCase(), known.toLowerCase());
+    const short = editDistance(name.toLowerCase(), known.slice(known.indexOf('.') + 1).toLowerCase());
+    const distance = Math.min(full, short);
+    if (distance < bestDistance) {
+      best = known;
+      bestDistance = distance;
+    }
+  }
+  return best;
+}
+
+function editDistance(a: string, b: string): number {
+  let row = Array.from({ length: b.length + 1 }, (_, j) => j);
+  for (let i = 1; i <= a.length; i += 1) {
+    const next = [i];
+    for (let j = 1; j <= b.length; j += 1) {
+      const change = a[i - 1] === b[j - 1] ? 0 : 1;
+      next.push(Math.min(row[j]! + 1, next[j - 1]! + 1, row[j - 1]! + change));
+    }
+    row = next;
+  }
+  return row[b.length]!;
+}

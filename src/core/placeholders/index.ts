@@ -1,0 +1,2 @@
+export * from './catalogue';
+export * from './moments';

@@ -1,0 +1,69 @@
+/** The moments in the life of an order, in the order in which they happen, and what each knows. */
+import { PLACEHOLDERS, type Placeholder } from './catalogue';
+
+export interface Moment {
+  id: string;
+  /** Column on the board. */
+  column: MomentColumn;
+  label: string;
+  /** As in "is not known when an order is placed". */
+  words: string;
+  has: ReadonlySet<Placeholder['from']>;
+}
+
+export const MOMENT_COLUMNS = [
+  'Placed',
+  'Payment',
+  'In preparation',
+  'On its way',
+  'Received',
+  'Afterwards',
+  'Returned',
+  'Cancelled',
+] as const;
+export type MomentColumn = (typeof MOMENT_COLUMNS)[number];
+
+const ORDER: ReadonlySet<Placeholder['from']> = new Set(['order', 'store']);
+const SHIPMENT: ReadonlySet<Placeholder['from']> = new Set(['order', 'store', 'shipment']);
+
+const moment = (id: string, column: MomentColumn, label: string, words: string, has = ORDER): Moment => ({
+  id,
+  column,
+  label,
+  words,
+  has,
+});
+
+export const MOMENTS: readonly Moment[] = [
+  moment('order.placed', 'Placed', 'Order placed', 'when an order is placed'),
+  moment('order.payment-due', 'Payment', 'Payment still due', 'while a payment is due'),
+  moment('order.payment-received', 'Payment', 'Payment received', 'when a payment comes in'),
+  moment('order.payment-failed', 'Payment', 'Payment failed', 'when a payment fails'),
+  moment('order.paused', 'In preparation', 'Order needs attention', 'when an order is paused'),
+  moment('order.item-delayed', 'In preparation', 'Item delayed', 'when an item is delayed'),
+  moment('shipment.dispatched', 'On its way', 'Parcel handed over', 'when a parcel is handed over', SHIPMENT),
+  moment('shipment.updated', 'On its way', 'Tracking changed', 'when tracking changes', SHIPMENT),
+  moment('shipment.ready-for-pickup', 'Received', 'Ready to collect', 'when goods are ready to collect', SHIPMENT),
+  moment('shipment.delivered', 'Received', 'Delivered', 'when a parcel is delivered', SHIPMENT),
+  moment('download.ready', 'Received', 'Downloads ready', 'when downloads are ready'),
+  moment('feedback.due', 'Afterwards', 'Time to ask', 'when it is time to ask'),
+  moment('refund.issued', 'Returned', 'Refund issued', 'when a refund is issued'),
+  moment('return.received', 'Returned', 'Return received', 'when a return comes in'),
+  moment('order.cancelled', 'Cancelled', 'Order cancelled', 'when an order is cancelled'),
+];
+
+const BY_ID = new Map(MOMENTS.map((m) => [m.id, m]));
+
+export function momentOf(id: string): Moment | undefined {
+  return BY_ID.get(id);
+}
+
+/** Whether a placeholder has a value at a moment. */
+export function isProvided(placeholder: Placeholder, momentId: string): boolean {
+  return BY_ID.get(momentId)?.has.has(placeholder.from) ?? placeholder.from !== 'shipment';
+}
+
+/** The placeholders a moment provides. */
+export function placeholdersAt(momentId: string): Placeholder[] {
+  return PLACEHOLDERS.filter((p) => isProvided(p, momentId));
+}

@@ -1,0 +1,2 @@
+export * from './reasons';
+export * from './plan';

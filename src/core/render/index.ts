@@ -1,0 +1,2 @@
+export * from './skeleton';
+export * from './message';

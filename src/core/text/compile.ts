@@ -1,0 +1,285 @@
+/**
+ * Words compiled for filling. A parsed message becomes a list of fixed strings and references to *writings*; a
+ * writing is one placeholder in one form, and is done once for a message however often it is used in it.
+ */
+import { defaultFunction, isFunctionName, writerFor, type Writer, type WritingContext } from './functions';
+import { pluralCategory } from './formatters';
+import { linkTarget, type SegmentForm } from './markup';
+import { parseSource, resolveExpression, type Expression, type Message, type Pattern, type Resolved } from './source';
+import { escapeHtml, needsIsolation, safeUrl, type Direction, type Values, type ValueType } from './values';
+
+/** What compiling needs to know besides the words. */
+export interface WordsContext extends WritingContext {
+  direction: Direction;
+  typeOf: (placeholder: string) => ValueType | undefined;
+  /** Inline CSS for links, already escaped for an attribute; the look decides it. */
+  linkStyle?: string;
+  /** Inline CSS for paragraphs but the last, and for the last. */
+  paragraphStyle?: string;
+  lastParagraphStyle?: string;
+}
+
+/** One placeholder in one form: the value read, its writer, and whether it must be kept apart from the words. */
+interface Writing {
+  key: string;
+  variable: string;
+  write: Writer;
+  isolate: boolean;
+}
+
+/** The texts of one message's writings, made when first asked for. */
+export interface Fill {
+  readonly values: Values;
+  readonly plain: (string | undefined)[];
+  readonly html: (string | undefined)[];
+}
+
+/** Produces a piece of a message from its fill. */
+export type Op = string | ((fill: Fill) => string);
+
+/** Registers the writings of one message, so that equal ones are shared between its subject, HTML and text part. */
+export class Writings {
+  private readonly list: Writing[] = [];
+  private readonly byKey = new Map<string, number>();
+
+  constructor(private readonly context: WordsContext) {}
+
+  /** A new fill of these writings with one order's values. */
+  begin(values: Values): Fill {
+    return { values, plain: new Array<undefined>(this.list.length), html: new Array<undefined>(this.list.length) };
+  }
+
+  private indexOf(resolved: Resolved): number {
+    const variable = resolved.variable ?? '';
+    const type = this.context.typeOf(variable) ?? 'text';
+    const fn = resolved.fn && isFunctionName(resolved.fn) ? resolved.fn : defaultFunction(type);
+    const key = JSON.stringify([variable, fn, resolved.options]);
+    let index = this.byKey.get(key);
+    if (index === undefined) {
+      index = this.list.length;
+      this.byKey.set(key, index);
+      this.list.push({
+        key,
+        variable,
+        write: writerFor(fn, resolved.options, this.context),
+        isolate: fn === 'text',
+      });
+    }
+    return index;
+  }
+
+  /** An op that writes a placeholder as plain text: for subjects and the text part. */
+  plain(resolved: Resolved): Op {
+    if (resolved.variable === undefined) return this.literal(resolved);
+    const index = this.indexOf(resolved);
+    const { variable, write, isolate } = this.list[index]!;
+    const around = this.context.direction;
+    return (fill) =>
+      (fill.plain[index] ??= withIsolates(write(fill.values[variable]), isolate, around, '\u2068', '\u2069'));
+  }
+
+  /** An op that writes a placeholder escaped for HTML. */
+  html(resolved: Resolved): Op {
+    if (resolved.variable === undefined) return escapeHtml(this.literal(resolved));
+    const index = this.indexOf(resolved);
+    const { variable, write, isolate } = this.list[index]!;
+    const around = this.context.direction;
+    return (fill) =>
+      (fill.html[index] ??= withIsolates(escapeHtml(write(fill.values[variable])), isolate, around, '<bdi>', '</bdi>'));
+  }
+
+  private literal(resolved: Resolved): string {
+    const text = resolved.literal ?? '';
+    if (!resolved.fn || resolved.fn === 'text' || !isFunctionName(resolved.fn)) return text;
+    return writerFor(resolved.fn, resolved.options, this.context)(Number(text));
+  }
+}
+
+function withIsolates(text: string, isolate: boolean, around: Direction, open: string, close: string): string {
+  return isolate && text !== '' && needsIsolation(text, around) ? open + text + close : text;
+}
+
+export interface CompiledWords {
+  /** Ops for HTML content. */
+  html: Op[];
+  /** Ops for the text part and for headers. */
+  plain: Op[];
+}
+
+/**
+ * Compiles one segment. Words that cannot be parsed give empty ops: publishing refuses them long before, and a
+ * preview shows the problem beside the sheet.
+ */
+export function compileWords(source: string, form: SegmentForm, context: WordsContext, writings: Writings): CompiledWords {
+  const parsed = parseSource(source);
+  if (!parsed.ok) return { html: [], plain: [] };
+  const { message } = parsed;
+  if (message.type === 'message') {
+    return {
+      html: htmlOps(message, message.pattern, form, context, writings),
+      plain: plainOps(message, message.pattern, writings),
+    };
+  }
+  const choose = chooser(message, context);
+  const html = message.variants.map((v) => runner(htmlOps(message, v.value, form, context, writings)));
+  const plain = message.variants.map((v) => runner(plainOps(message, v.value, writings)));
+  return {
+    html: [(fill) => html[choose(fill.values)]?.(fill) ?? ''],
+    plain: [(fill) => plain[choose(fill.values)]?.(fill) ?? ''],
+  };
+}
+
+/** Joins ops into one function, with neighbouring fixed strings made one. */
+export function runner(ops: Op[]): (fill: Fill) => string {
+  const merged = mergeOps(ops);
+  if (merged.length === 1) {
+    const only = merged[0]!;
+    return typeof only === 'string' ? () => only : only;
+  }
+  return (fill) => {
+    let out = '';
+    for (const op of merged) out += typeof op === 'string' ? op : op(fill);
+    return out;
+  };
+}
+
+export function mergeOps(ops: readonly Op[]): Op[] {
+  const merged: Op[] = [];
+  for (const op of ops) {
+    const last = merged.at(-1);
+    if (typeof op === 'string' && typeof last === 'string') merged[merged.length - 1] = last + op;
+    else if (op !== '') merged.push(op);
+  }
+  return merged;
+}
+
+/**
+ * Picks the form to use (LDML 48, "Pattern selection"): for each selector an exact key beats the plural category,
+ * which beats `*`; earlier selectors weigh more.
+ */
+export function chooser(
+  message: Extract<Message, { type: 'select' }>,
+  context: Pick<WordsContext, 'locale' | 'typeOf'>,
+): (values: Values) => number {
+  const selectors = message.selectors.map((selector) => {
+    const asExpression: Expression = { type: 'expression', arg: selector };
+    const resolved = resolveExpression(message, asExpression);
+    const name = resolved.variable ?? '';
+    const fn = resolved.fn ?? defaultFunction(context.typeOf(name) ?? 'text');
+    const select = resolved.options.select ?? 'plural';
+    const category = pluralCategory(context.locale, select === 'ordinal' ? 'ordinal' : 'cardinal');
+    return (values: Values): string[] => {
+      const value = values[name];
+      if (value === undefined) return [];
+      if (fn !== 'number') return [typeof value === 'object' ? String(value.minor) : String(value)];
+      const number = Number(value);
+      return select === 'exact' ? [String(number)] : [String(number), category(number)];
+    };
+  });
+  const keys = message.variants.map((v) => v.keys.map((k) => (k.type === '*' ? null : k.value)));
+  return (values) => {
+    const wanted = selectors.map((s) => s(values));
+    let best = -1;
+    let bestRank: number[] = [];
+    keys.forEach((row, index) => {
+      const rank = row.map((key, i) => (key === null ? 99 : (wanted[i] ?? []).indexOf(key)));
+      if (rank.includes(-1)) return;
+      const difference = rank.map((r, i) => r - (bestRank[i] ?? 0)).find((d) => d !== 0) ?? 0;
+      if (best < 0 || difference < 0) {
+        best = index;
+        bestRank = rank;
+      }
+    });
+    return Math.max(best, 0);
+  };
+}
+
+function htmlOps(
+  message: Message,
+  pattern: Pattern,
+  form: SegmentForm,
+  context: WordsContext,
+  writings: Writings,
+): Op[] {
+  const ops: Op[] = [];
+  const paragraphs = pattern.filter((p) => typeof p !== 'string' && p.type === 'markup' && p.name === 'p' && p.kind === 'open').length;
+  const style = (css: string | undefined): string => (css ? ` style="${css}"` : '');
+  let paragraph = 0;
+  const linkOpen: boolean[] = [];
+  for (const part of pattern) {
+    if (typeof part === 'string') {
+      // Blank space between paragraphs is how the source is laid out, not part of the words.
+      if (paragraphs > 0 && part.trim() === '') ops.push(part.includes('\n') ? '' : part);
+      else ops.push(escapeHtml(part).replaceAll('\n', form === 'paragraphs' ? '<br>' : ' '));
+    } else if (part.type === 'expression') {
+      ops.push(writings.html(resolveExpression(message, part)));
+    } else if (part.name === 'b' || part.name === 'i') {
+      const tag = part.name === 'b' ? 'strong' : 'em';
+      ops.push(part.kind === 'close' ? `</${tag}>` : `<${tag}>`);
+    } else if (part.name === 'br') {
+      ops.push('<br>');
+    } else if (part.name === 'p') {
+      if (part.kind === 'close') ops.push('</p>');
+      else {
+        paragraph += 1;
+        const css = paragraph === paragraphs ? context.lastParagraphStyle : context.paragraphStyle;
+        ops.push(`<p${style(css)}>`);
+      }
+    } else if (part.name === 'link') {
+      if (part.kind === 'open') {
+        const { url, variable } = linkTarget(part);
+        const fixed = url === undefined ? undefined : safeUrl(url);
+        if (fixed !== undefined) ops.push(`<a href="${escapeHtml(fixed)}"${style(context.linkStyle)}>`);
+        // An anchor without an address is plain words to every mail program, so a missing address needs no second shape.
+        else if (variable) ops.push('<a', linkOp(variable), `${style(context.linkStyle)}>`);
+        else ops.push('<a>');
+        linkOpen.push(true);
+      } else if (linkOpen.pop()) ops.push('</a>');
+    }
+  }
+  return ops;
+}
+
+/** ` href="..."` for a placeholder's address, or nothing when the address is missing or not safe. */
+export function linkOp(variable: string): Op {
+  return (fill) => {
+    const value = fill.values[variable];
+    const url = typeof value === 'string' ? safeUrl(value) : undefined;
+    return url === undefined ? '' : ` href="${escapeHtml(url)}"`;
+  };
+}
+
+function plainOps(message: Message, pattern: Pattern, writings: Writings): Op[] {
+  const ops: Op[] = [];
+  const targets: Op[][] = [];
+  let paragraph = 0;
+  const hasParagraphs = pattern.some((p) => typeof p !== 'string' && p.type === 'markup' && p.name === 'p');
+  for (const part of pattern) {
+    if (typeof part === 'string') {
+      if (!(hasParagraphs && part.trim() === '' && part.includes('\n'))) ops.push(part);
+    } else if (part.type === 'expression') {
+      ops.push(writings.plain(resolveExpression(message, part)));
+    } else if (part.name === 'br') {
+      ops.push('\n');
+    } else if (part.name === 'p' && part.kind === 'open') {
+      if (paragraph > 0) ops.push('\n\n');
+      paragraph += 1;
+    } else if (part.name === 'link') {
+      if (part.kind === 'open') {
+        const { url, variable } = linkTarget(part);
+        const fixed = url === undefined ? undefined : safeUrl(url);
+        if (fixed !== undefined) targets.push([` (${fixed})`]);
+        else if (variable) {
+          targets.push([
+            (fill) => {
+              const value = fill.values[variable];
+              const safe = typeof value === 'string' ? safeUrl(value) : undefined;
+              return safe === undefined ? '' : ` (${safe})`;
+            },
+          ]);
+        } else targets.push([]);
+      } else ops.push(...(targets.pop() ?? []));
+    }
+  }
+  return ops;
+}

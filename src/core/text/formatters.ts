@@ -1,0 +1,167 @@
+/**
+ * Cached formatters for money, numbers and dates. An `Intl` formatter costs tens of microseconds to build and about
+ * one to use; each is built once for a locale and its options. Amounts, which a message has many of, are written by
+ * a pattern read off the `Intl` formatter and checked against it, several times faster than asking it each time.
+ */
+
+const cache = new Map<string, unknown>();
+
+function cached<T>(key: string, make: () => T): T {
+  let made = cache.get(key) as T | undefined;
+  if (made === undefined) {
+    made = make();
+    cache.set(key, made);
+  }
+  return made;
+}
+
+export type CurrencyDisplay = 'symbol' | 'narrowSymbol' | 'code' | 'name';
+
+/** The number of decimals of an ISO 4217 currency, as CLDR has it (EUR 2, JPY 0, KWD 3). */
+export function minorDigits(currency: string): number {
+  return cached(
+    `digits ${currency}`,
+    () =>
+      new Intl.NumberFormat('en', { style: 'currency', currency }).resolvedOptions().maximumFractionDigits ?? 2,
+  );
+}
+
+/** Writes an amount given in minor units; the same text as `Intl.NumberFormat` with `style: 'currency'`. */
+export function moneyFormatter(
+  locale: string,
+  currency: string,
+  display: CurrencyDisplay = 'symbol',
+): (minor: number) => string {
+  return cached(`money ${locale} ${currency} ${display}`, () => {
+    const format = new Intl.NumberFormat(locale, { style: 'currency', currency, currencyDisplay: display });
+    const digits = minorDigits(currency);
+    const scale = 10 ** digits;
+    const plain = (minor: number): string => format.format(minor / scale);
+    if (display === 'name') return plain;
+    const fast = amountWriter(format, digits);
+    const samples = [0, 1, 10, 99, 100, 101, 999, 1000, 99999, 100000, 123456, 999999, 1000000, 12345678, 123456789012];
+    return samples.every((n) => fast(n) === plain(n) && fast(-n) === plain(-n)) ? fast : plain;
+  });
+}
+
+interface AmountPattern {
+  prefix: string;
+  suffix: string;
+}
+
+/** Reads prefix, suffix, separators, digits and grouping off a formatter and writes integers in minor units with them. */
+function amountWriter(format: Intl.NumberFormat, digits: number): (minor: number) => string {
+  const parts = format.formatToParts(1234567890.0);
+  const groups = parts.filter((p) => p.type === 'integer').map((p) => p.value.length);
+  const primary = groups.at(-1) ?? 3;
+  const secondary = groups.at(-2) ?? primary;
+  const separator = parts.find((p) => p.type === 'group')?.value ?? '';
+  const point = parts.find((p) => p.type === 'decimal')?.value ?? '';
+  const groupsFrom = format.formatToParts(1000).some((p) => p.type === 'group') ? primary : primary + 1;
+  const digitOf = Array.from({ length: 10 }, (_, d) => format.formatToParts(d).find((p) => p.type === 'integer')?.value ?? '');
+  const latin = digitOf.every((d, i) => d === String(i));
+  const around = (sample: number): AmountPattern => {
+    const all = format.formatToParts(sample);
+    const isNumber = (p: Intl.NumberFormatPart): boolean =>
+      p.type === 'integer' || p.type === 'group' || p.type === 'decimal' || p.type === 'fraction';
+    const first = all.findIndex(isNumber);
+    const last = all.findLastIndex(isNumber);
+    const join = (list: Intl.NumberFormatPart[]): string => list.map((p) => p.value).join('');
+    return { prefix: join(all.slice(0, first)), suffix: join(all.slice(last + 1)) };
+  };
+  const positive = around(1234);
+  const negative = around(-1234);
+  const zero = around(-0);
+
+  return (minor) => {
+    if (!Number.isSafeInteger(minor)) return format.format(minor / 10 ** digits);
+    const below = minor < 0;
+    let raw = String(below ? -minor : minor);
+    if (raw.length <= digits) raw = raw.padStart(digits + 1, '0');
+    const cut = raw.length - digits;
+    let whole = raw.slice(0, cut);
+    let part = raw.slice(cut);
+    if (separator !== '' && whole.length > groupsFrom) {
+      let rest = whole.slice(0, -primary);
+      whole = whole.slice(-primary);
+      while (rest.length > secondary) {
+        whole = rest.slice(-secondary) + separator + whole;
+        rest = rest.slice(0, -secondary);
+      }
+      whole = rest + separator + whole;
+    }
+    if (!latin) {
+      const local = (text: string): string => text.replace(/\d/g, (d) => digitOf[Number(d)] ?? d);
+      whole = local(whole);
+      part = local(part);
+    }
+    const { prefix, suffix } = below ? negative : Object.is(minor, -0) ? zero : positive;
+    return digits > 0 ? prefix + whole + point + part + suffix : prefix + whole + suffix;
+  };
+}
+
+export interface NumberOptions {
+  minimumFractionDigits?: number;
+  maximumFractionDigits?: number;
+  signDisplay?: 'auto' | 'always' | 'never' | 'exceptZero' | 'negative';
+  useGrouping?: 'auto' | 'always' | 'min2' | false;
+}
+
+/** A number formatter for a locale; options are those of MessageFormat 2's `:number`. */
+export function numberFormatter(locale: string, options: NumberOptions = {}): (value: number) => string {
+  return cached(`number ${locale} ${JSON.stringify(options)}`, () => {
+    const format = new Intl.NumberFormat(locale, options as Intl.NumberFormatOptions);
+    return (value: number) => format.format(value);
+  });
+}
+
+export type DateLength = 'long' | 'medium' | 'short';
+
+/** The `fields` of MessageFormat 2's `:date` (LDML 48). */
+export const DATE_FIELDS = [
+  'weekday',
+  'day-weekday',
+  'month-day',
+  'month-day-weekday',
+  'year-month-day',
+  'year-month-day-weekday',
+] as const;
+export type DateFields = (typeof DATE_FIELDS)[number];
+
+/** A date formatter; `fields` and `length` mean what they mean in MessageFormat 2's `:date` (LDML 48). */
+export function dateFormatter(
+  locale: string,
+  timeZone: string,
+  fields: DateFields = 'year-month-day',
+  length: DateLength = 'medium',
+): (instant: number) => string {
+  return cached(`date ${locale} ${timeZone} ${fields} ${length}`, () => {
+    const has = new Set(fields.split('-'));
+    const format = new Intl.DateTimeFormat(locale, {
+      timeZone,
+      ...(has.has('year') && { year: 'numeric' }),
+      ...(has.has('month') && { month: length === 'long' ? 'long' : length === 'short' ? 'numeric' : 'short' }),
+      ...(has.has('day') && { day: 'numeric' }),
+      ...(has.has('weekday') && { weekday: length === 'long' ? 'long' : 'short' }),
+    });
+    // Most messages of a minute name the same few days, and a day's text does not change within its minute.
+    let lastMinute = Number.NaN;
+    let lastText = '';
+    return (instant: number) => {
+      const minute = Math.floor(instant / 60_000);
+      if (minute !== lastMinute) {
+        lastText = format.format(instant);
+        lastMinute = minute;
+      }
+      return lastText;
+    };
+  });
+}
+
+/** The plural category of a number in a locale (CLDR), cardinal or ordinal. */
+export function pluralCategory(locale: string, type: 'cardinal' | 'ordinal'): (value: number) => string {
+  return cached(`plural ${locale} ${type}`, () => {
+    const rules = new Intl.PluralRules(locale, { type });
+    return (value: number) => rules.select(value);
+  });
+}

@@ -1,0 +1,113 @@
+/**
+ * The functions words may use, and how each turns a value into text: `:text`, `:money`, `:date`, `:number`.
+ * Options follow MessageFormat 2 (LDML 48) where it has them; `default`, the words for a missing value, is ours and
+ * is allowed on each.
+ */
+import {
+  DATE_FIELDS,
+  dateFormatter,
+  moneyFormatter,
+  numberFormatter,
+  type CurrencyDisplay,
+  type DateFields,
+  type DateLength,
+  type NumberOptions,
+} from './formatters';
+import type { Resolved } from './source';
+import type { Value, ValueType } from './values';
+
+export type FunctionName = 'text' | 'money' | 'date' | 'number';
+
+/** Allowed options of each function, with their allowed values; null allows any text. */
+export const FUNCTIONS: Record<FunctionName, Record<string, readonly string[] | null>> = {
+  text: { default: null, case: ['upper', 'lower'] },
+  money: { default: null, currencyDisplay: ['symbol', 'narrowSymbol', 'code', 'name'] },
+  date: { default: null, fields: DATE_FIELDS, length: ['long', 'medium', 'short'] },
+  number: {
+    default: null,
+    select: ['plural', 'ordinal', 'exact'],
+    minimumFractionDigits: null,
+    maximumFractionDigits: null,
+    signDisplay: ['auto', 'always', 'never', 'exceptZero', 'negative'],
+    useGrouping: ['auto', 'always', 'min2', 'never'],
+  },
+};
+
+export function isFunctionName(name: string): name is FunctionName {
+  return Object.hasOwn(FUNCTIONS, name);
+}
+
+/** The function that writes a value of this type when the words name none. */
+export function defaultFunction(type: ValueType): FunctionName {
+  return type === 'url' ? 'text' : type;
+}
+
+/** Whether a function can write values of a type. Everything can be written as it is, by `:text`. */
+export function functionFits(fn: FunctionName, type: ValueType): boolean {
+  return fn === 'text' ? type === 'text' || type === 'url' : fn === type;
+}
+
+export interface WritingContext {
+  /** BCP 47 locale the text is written in. */
+  locale: string;
+  /** IANA zone that days are counted in. */
+  timeZone: string;
+}
+
+/** Writes a value; a missing one, or one of the wrong kind, gives the default or nothing. */
+export type Writer = (value: Value | undefined) => string;
+
+export function writerFor(fn: FunctionName, options: Resolved['options'], context: WritingContext): Writer {
+  const missing = options.default ?? '';
+  const { locale, timeZone } = context;
+  switch (fn) {
+    case 'text': {
+      const change = options.case;
+      return (value) => {
+        if (value === undefined || value === '') return missing;
+        const text = typeof value === 'object' ? String(value.minor) : String(value);
+        if (change === 'upper') return text.toLocaleUpperCase(locale);
+        return change === 'lower' ? text.toLocaleLowerCase(locale) : text;
+      };
+    }
+    case 'money': {
+      const display = options.currencyDisplay as CurrencyDisplay | undefined;
+      let currency = '';
+      let format: ((minor: number) => string) | undefined;
+      return (value) => {
+        if (typeof value !== 'object') return missing;
+        if (value.currency !== currency || !format) {
+          currency = value.currency;
+          format = moneyFormatter(locale, currency, display);
+        }
+        return format(value.minor);
+      };
+    }
+    case 'date': {
+      const format = dateFormatter(
+        locale,
+        timeZone,
+        options.fields as DateFields | undefined,
+        options.length as DateLength | undefined,
+      );
+      return (value) => (typeof value === 'number' && Number.isFinite(value) ? format(value) : missing);
+    }
+    case 'number': {
+      const format = numberFormatter(locale, numberOptions(options));
+      return (value) => (typeof value === 'number' && Number.isFinite(value) ? format(value) : missing);
+    }
+  }
+}
+
+function numberOptions(options: Resolved['options']): NumberOptions {
+  const digits = (text: string | undefined): number | undefined => (text === undefined ? undefined : Number(text));
+  const grouping = options.useGrouping;
+  return {
+    ...(options.minimumFractionDigits && { minimumFractionDigits: digits(options.minimumFractionDigits) }),
+    ...(options.maximumFractionDigits && { maximumFractionDigits: digits(options.maximumFractionDigits) }),
+    ...(options.signDisplay && { signDisplay: options.signDisplay as NumberOptions['signDisplay'] }),
+    ...(grouping && {
+      useGrouping: grouping === 'never' ? false : (grouping as Exclude<NumberOptions['useGrouping'], false>),
+    }),
+  };
+}

@@ -1,0 +1,156 @@
+/**
+ * Reading MessageFormat 2 sources (Unicode LDML 48, part 9). The `messageformat` package parses and validates; this
+ * module turns its errors into problems with a place, and adds what Libellus allows of functions and markup.
+ */
+import {
+  MessageSyntaxError,
+  parseMessage,
+  validate,
+  type Model,
+} from 'messageformat';
+
+export type Message = Model.Message;
+export type Pattern = Model.Pattern;
+export type Expression = Model.Expression;
+export type Markup = Model.Markup;
+
+/** Something wrong in one segment's source. `start` and `end` are offsets in UTF-16 code units, when known. */
+export interface TextProblem {
+  kind:
+    | 'syntax'
+    | 'unknown-function'
+    | 'bad-option'
+    | 'unknown-markup'
+    | 'unbalanced-markup'
+    | 'unknown-placeholder'
+    | 'not-provided'
+    | 'empty'
+    | 'plural';
+  message: string;
+  /** The placeholder, function or markup concerned. */
+  name?: string;
+  start?: number;
+  end?: number;
+}
+
+export type Parsed = { ok: true; message: Message } | { ok: false; problem: TextProblem };
+
+/** Parses one source. A broken one comes back as a problem that names line, column and cause; nothing is thrown. */
+export function parseSource(source: string): Parsed {
+  let message: Message;
+  try {
+    message = parseMessage(source);
+  } catch (error) {
+    if (!(error instanceof MessageSyntaxError)) throw error;
+    const start = Math.min(error.start, source.length);
+    const end = Math.max(start, Math.min(error.end ?? start + 1, source.length));
+    return { ok: false, problem: { kind: 'syntax', message: syntaxWords(source, start), start, end } };
+  }
+  let problem: TextProblem | undefined;
+  validate(message, (type) => {
+    problem ??= { kind: 'plural', message: modelWords(type) };
+  });
+  return problem ? { ok: false, problem } : { ok: true, message };
+}
+
+/** Line and column of an offset, both from 1. */
+export function placeOf(source: string, offset: number): { line: number; column: number } {
+  const before = source.slice(0, offset).split('\n');
+  return { line: before.length, column: (before.at(-1) ?? '').length + 1 };
+}
+
+function syntaxWords(source: string, start: number): string {
+  const { line, column } = placeOf(source, start);
+  const place = `line ${line}, character ${column}`;
+  const open = source.lastIndexOf('{', start - 1);
+  const closed = open >= 0 ? source.indexOf('}', open) : -1;
+  if (open >= 0 && (closed < 0 || closed >= start)) {
+    const from = placeOf(source, open);
+    return `The placeholder that begins at line ${from.line}, character ${from.column} is not complete (stopped at ${place}). Write it as {$name}, or write \\{ for a brace in the words.`;
+  }
+  if (source[start] === '}' || source[start - 1] === '}') {
+    return `A closing brace at ${place} has no opening one. Write \\} for a brace in the words.`;
+  }
+  return `The words cannot be read at ${place}.`;
+}
+
+function modelWords(type: string): string {
+  switch (type) {
+    case 'missing-selector-annotation':
+      return 'The value that chooses between forms needs a function: declare it with .input {$name :number}.';
+    case 'missing-fallback':
+      return 'A form for every other case is missing: add one with the key *.';
+    case 'key-mismatch':
+      return 'A form has more or fewer keys than there are values to choose by.';
+    case 'duplicate-variant':
+      return 'Two forms have the same key.';
+    case 'duplicate-declaration':
+      return 'A name is declared twice.';
+    case 'duplicate-option-name':
+      return 'An option is given twice.';
+    default:
+      return `The forms cannot be used: ${type.replaceAll('-', ' ')}.`;
+  }
+}
+
+/** All patterns of a message: one, or one for each form. */
+export function patternsOf(message: Message): Pattern[] {
+  return message.type === 'message' ? [message.pattern] : message.variants.map((v) => v.value);
+}
+
+/** A placeholder's resolved meaning after `.input` and `.local` declarations: the value it reads and how it is written. */
+export interface Resolved {
+  /** The placeholder read, or undefined for a literal. */
+  variable?: string;
+  literal?: string;
+  fn?: string;
+  options: Record<string, string>;
+}
+
+/**
+ * Follows declarations to the value an expression stands for (LDML 48, "Resolved values"): a function set in a
+ * declaration holds where the name is used, and options written later win.
+ */
+export function resolveExpression(message: Message, expression: Expression, depth = 0): Resolved {
+  const own = expression.functionRef;
+  const options: Record<string, string> = {};
+  for (const [key, value] of Object.entries(own?.options ?? {})) {
+    // An option that reads another placeholder has no use in our functions; its name is reported by the checks.
+    options[key] = value.type === 'literal' ? value.value : `$${value.name}`;
+  }
+  const arg = expression.arg;
+  if (arg?.type === 'variable') {
+    const declared = depth < 16 ? message.declarations.find((d) => d.name === arg.name) : undefined;
+    if (declared && declared.value !== expression) {
+      const base = resolveExpression(message, declared.value, depth + 1);
+      return { ...base, fn: own?.name ?? base.fn, options: { ...base.options, ...options } };
+    }
+    return { variable: arg.name, fn: own?.name, options };
+  }
+  return { literal: arg?.value ?? '', fn: own?.name, options };
+}
+
+/** Every placeholder a message reads, each once, with the ones used in link addresses and for choosing forms. */
+export function placeholdersOf(message: Message): string[] {
+  const names = new Set<string>();
+  const local = new Set(message.declarations.filter((d) => d.type === 'local').map((d) => d.name));
+  const read = (expression: Expression): void => {
+    if (expression.arg?.type === 'variable' && !local.has(expression.arg.name)) names.add(expression.arg.name);
+    for (const option of Object.values(expression.functionRef?.options ?? {})) {
+      if (option.type === 'variable') names.add(option.name);
+    }
+  };
+  for (const declaration of message.declarations) read(declaration.value);
+  for (const pattern of patternsOf(message)) {
+    for (const part of pattern) {
+      if (typeof part === 'string') continue;
+      if (part.type === 'expression') read(part);
+      else {
+        for (const option of Object.values(part.options ?? {})) {
+          if (option.type === 'variable') names.add(option.name);
+        }
+      }
+    }
+  }
+  return [...names];
+}

@@ -1,0 +1,64 @@
+/**
+ * The values a message is filled with. Keys are placeholder names ("order.total"); a missing key means that
+ * this order has no such value.
+ */
+
+/** An amount in the smallest unit of an ISO 4217 currency (cents for EUR). */
+export interface Money {
+  readonly minor: number;
+  readonly currency: string;
+}
+
+/** Text, a number, money, or an instant in milliseconds since the epoch (the placeholder's type says which). */
+export type Value = string | number | Money;
+
+export type Values = Readonly<Record<string, Value | undefined>>;
+
+/** How a placeholder's value is written when the words name no function. */
+export type ValueType = 'text' | 'number' | 'money' | 'date' | 'url';
+
+export type Direction = 'ltr' | 'rtl';
+
+// C0 and C1 controls, line and paragraph separators, and the bidirectional overrides, embeddings and isolates, by
+// which a value could reorder the words around it. Directional marks (U+200E, U+200F) stay: names need them.
+const UNSAFE = /[\u0000-\u001f\u007f-\u009f\u2028\u2029\u202a-\u202e\u2066-\u2069\ue000-\uf8ff\ufeff]+/g;
+const LONE_SURROGATES = /[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/g;
+
+/** One line of text without control characters; what could break a header, a row or the reading order becomes a space. */
+export function plainLine(text: string): string {
+  return text.replace(UNSAFE, ' ').replace(LONE_SURROGATES, '\ufffd').replace(/\s+/g, ' ').trim();
+}
+
+const HTML_SPECIAL = /[&<>"']/;
+const ENTITIES: Record<string, string> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;', "'": '&#39;' };
+
+/** Escapes text for HTML content and for quoted attribute values. */
+export function escapeHtml(text: string): string {
+  return HTML_SPECIAL.test(text) ? text.replace(/[&<>"']/g, (c) => ENTITIES[c] ?? c) : text;
+}
+
+/**
+ * The address if it is absolute and of a scheme a message may link to (http, https, mailto, tel), else undefined.
+ * Relative addresses mean nothing in a mailbox, and any other scheme may run code.
+ */
+export function safeUrl(text: string): string | undefined {
+  const url = text.trim();
+  if (!/^(https?:\/\/[^\s/]|mailto:[^\s]|tel:[+\d])/i.test(url)) return undefined;
+  return /[\s<>"'`\\\u0000-\u0020\u007f]/.test(url) ? encodeURI(url).replace(/'/g, '%27') : url;
+}
+
+const RTL_LANGUAGES = new Set(['ar', 'arc', 'ckb', 'dv', 'fa', 'he', 'ks', 'ps', 'sd', 'ug', 'ur', 'yi']);
+
+/** The base direction of a BCP 47 language tag. */
+export function directionOf(language: string): Direction {
+  const [primary = '', script = ''] = language.toLowerCase().split('-');
+  if (script === 'latn') return 'ltr';
+  return RTL_LANGUAGES.has(primary) ? 'rtl' : 'ltr';
+}
+
+const RTL_CHARACTER = /[\u0590-\u08ff\ufb1d-\ufdff\ufe70-\ufefc]/;
+
+/** True when the value must be kept apart from the words around it for both to read in their own order (UAX #9). */
+export function needsIsolation(value: string, around: Direction): boolean {
+  return around === 'rtl' || RTL_CHARACTER.test(value);
+}
