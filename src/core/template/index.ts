@@ -1,3 +1,4 @@
 export * from './schema';
 export * from './phrasebook';
 export * from './changes';
+export * from './defaults';

@@ -1,0 +1,92 @@
+/** Orders over sixty days, up to the moment the demo is made. */
+import { taxIncludedIn, lineTotal, type Order, type OrderStatus } from '../src/core/order';
+import { CHANNELS, LOCATIONS, type DemoStore } from './quillwick';
+import { PRODUCTS, type DemoProduct } from './catalogue';
+import type { DemoCustomer } from './people';
+import type { Chance } from './random';
+
+const DAY = 86_400_000;
+const HOUR = 3_600_000;
+
+export interface PictureUrl {
+  (product: DemoProduct): string;
+}
+
+const NOTES = ['Leave it with the neighbour', 'A gift: no bill in the parcel', 'Needed by the end of the month', 'Ring twice'];
+
+export function makeOrders(
+  chance: Chance,
+  store: DemoStore,
+  customers: readonly DemoCustomer[],
+  count: number,
+  firstNumber: number,
+  now: number,
+  pictureUrl: PictureUrl,
+): Order[] {
+  const times = Array.from({ length: count }, () => now - chance.next() ** 1.2 * 60 * DAY - HOUR).sort((a, b) => a - b);
+  return times.map((time, i) => makeOrder(chance, store, chance.pick(customers), `${store.numberPrefix}${firstNumber + i}`, time, now, pictureUrl));
+}
+
+function makeOrder(
+  chance: Chance,
+  store: DemoStore,
+  customer: DemoCustomer,
+  number: string,
+  time: number,
+  now: number,
+  pictureUrl: PictureUrl,
+): Order {
+  const trade = store.numberPrefix === 'QT-';
+  const products = new Set<DemoProduct>();
+  const wanted = chance.pick([1, 1, 2, 2, 3, 3, 4, trade ? 8 : 5]);
+  while (products.size < wanted) products.add(chance.pick(PRODUCTS));
+  const lines = [...products].map((product) => ({
+    product: { sku: product.sku, name: product.name, category: product.category, imageUrl: pictureUrl(product) },
+    ...(product.options && { options: product.options }),
+    quantity: trade ? chance.int(2, 20) : product.price > 5000 ? 1 : chance.int(1, 4),
+    unitPrice: trade ? Math.round(product.price * 0.7) : product.price,
+  }));
+  const subtotal = lines.reduce((sum, line) => sum + lineTotal(line), 0);
+  const discounts = !trade && chance.holds(0.15) ? [{ label: 'Autumn leaf', code: 'LEAF10', amount: Math.round(subtotal / 10) }] : undefined;
+  const digital = lines.every((l) => ['patterns', 'workshops'].includes(l.product.category));
+  const shipping = digital ? undefined : { method: 'Parcel, insured', price: subtotal > 8000 ? 0 : 490 };
+  const total = subtotal - (discounts?.[0]?.amount ?? 0) + (shipping?.price ?? 0);
+  const age = (now - time) / DAY;
+  const paid = age > 1 || chance.holds(0.8);
+  const status: OrderStatus =
+    !paid ? 'OrderPaymentDue'
+    : age < 2 ? 'OrderProcessing'
+    : age < 5 ? 'OrderInTransit'
+    : chance.holds(0.04) ? 'OrderCancelled'
+    : chance.holds(0.04) ? 'OrderReturned'
+    : 'OrderDelivered';
+  const channel = trade ? 'trade-desk' : chance.holds(0.14) ? CHANNELS[1]!.id : 'web-shop';
+  const masked = channel === 'bazaarlane';
+  return {
+    number,
+    placedAt: new Date(time).toISOString(),
+    status,
+    currency: store.currency,
+    language: customer.language,
+    channel,
+    location: chance.pick(LOCATIONS),
+    customer: {
+      email: masked ? `buyer-${number.toLowerCase()}@bazaarlane.example` : customer.email,
+      firstName: customer.firstName,
+      lastName: customer.lastName,
+      ...(customer.company && { company: customer.company }),
+      guest: customer.guest,
+    },
+    billingAddress: customer.address,
+    ...(shipping && { shippingAddress: customer.address, shipping }),
+    lines,
+    ...(discounts && { discounts }),
+    taxIncluded: true,
+    taxes: [{ label: '19% VAT', rate: 19, amount: taxIncludedIn(total, 19) }],
+    payment: { method: chance.pick(['Card', 'Bank transfer', 'On account']), paid },
+    total,
+    ...(!digital && { expectedDispatch: new Date(time + 2 * DAY).toISOString() }),
+    ...(chance.holds(0.1) && { note: chance.pick(NOTES) }),
+    statusUrl: `${store.facts.url}/orders/${number}`,
+  };
+}

@@ -1,0 +1,229 @@
+/** Fills an empty database with Quillwick. Does nothing when it is there already. */
+import { randomBytes } from 'node:crypto';
+import { eq } from 'drizzle-orm';
+import { SHIPPED_NOTIFICATIONS, type Template } from '../src/core/template';
+import type { NotificationFacts } from '../src/core/plan';
+import type { RoutingRule } from '../src/core/routing/rules';
+import { auth } from '../src/server/auth/auth';
+import { config } from '../src/server/config';
+import { database } from '../src/server/db/client';
+import * as t from '../src/server/db/schema';
+import { orderRow } from '../src/server/events/receive';
+import { newId } from '../src/server/ids';
+import { fingerprint, seal, unseal } from '../src/server/secrets';
+import { ACCOUNTS, PROVIDER_HOST } from '../standins/scenery';
+import type { Ports } from '../standins/ports';
+import { PRODUCTS } from './catalogue';
+import { makeOrders } from './orders';
+import { pastOf, type PastRows } from './past';
+import { makeCustomers, type DemoCustomer } from './people';
+import { drawPictures, pictureName } from './pictures';
+import { CHANNELS, COLLEAGUES, DEMO_PASSWORD, LANGUAGES, LOCALES, RETAIL, TRADE, type DemoStore } from './quillwick';
+import { Chance } from './random';
+
+export interface DemoFacts {
+  signIn: { email: string; password: string };
+  eventsKey: string;
+  readKey: string;
+}
+
+/** Fixed, so that a curl line copied from the README works in every demo. It opens made-up data only. */
+const READ_KEY = 'lbr_quillwick_demo_read';
+
+export async function seedDemo(ports: Ports): Promise<DemoFacts> {
+  const db = database();
+  const facts = async (): Promise<DemoFacts> => {
+    const rows = await db.select().from(t.keys).where(eq(t.keys.storeId, RETAIL.id));
+    const events = rows.find((k) => k.kind === 'events');
+    return {
+      signIn: { email: COLLEAGUES[0]!.email, password: DEMO_PASSWORD },
+      eventsKey: events ? unseal(events.secret) : '',
+      readKey: READ_KEY,
+    };
+  };
+  const [there] = await db.select({ id: t.stores.id }).from(t.stores).where(eq(t.stores.id, RETAIL.id));
+  if (there) return facts();
+
+  const chance = new Chance(18_450);
+  const now = Date.now();
+  await drawPictures(config().dataDir);
+  const users = await seedUsers();
+  const customers = makeCustomers(chance);
+  await seedStore({ chance, store: RETAIL, users, customers, orders: 180, firstNumber: 10_303, now });
+  const companies = customers.filter((c) => c.company !== '');
+  await seedStore({ chance, store: TRADE, users: users.slice(0, 2), customers: companies, orders: 40, firstNumber: 2_210, now });
+  const trade = ACCOUNTS[1]!;
+  await db.insert(t.services).values({
+    id: newId(),
+    storeId: TRADE.id,
+    host: PROVIDER_HOST,
+    port: ports.smtp.starttls,
+    security: 'starttls',
+    user: trade.user,
+    password: seal(trade.password),
+    senderName: 'Quillwick Trade',
+    senderAddress: trade.user,
+  });
+  return facts();
+}
+
+interface SeededUser {
+  id: string;
+  email: string;
+  name: string;
+}
+
+async function seedUsers(): Promise<SeededUser[]> {
+  const context = await auth().$context;
+  const hash = await context.password.hash(DEMO_PASSWORD);
+  const users: SeededUser[] = [];
+  for (const colleague of COLLEAGUES.filter((c) => c.role)) {
+    const user = await context.internalAdapter.createUser({ email: colleague.email, name: colleague.name, emailVerified: true }, { method: 'admin' });
+    await context.internalAdapter.linkAccount({ userId: user.id, providerId: 'credential', accountId: user.id, password: hash });
+    users.push({ id: user.id, email: user.email, name: user.name });
+  }
+  return users;
+}
+
+interface StoreSeed {
+  chance: Chance;
+  store: DemoStore;
+  users: SeededUser[];
+  customers: readonly DemoCustomer[];
+  orders: number;
+  firstNumber: number;
+  now: number;
+}
+
+async function seedStore({ chance, store, users, customers, orders, firstNumber, now }: StoreSeed): Promise<void> {
+  const db = database();
+  const storeRow: typeof t.stores.$inferSelect = {
+    id: store.id,
+    name: store.name,
+    language: 'en',
+    languages: LANGUAGES,
+    locales: LOCALES,
+    currency: store.currency,
+    timeZone: 'Europe/Berlin',
+    facts: store.facts,
+    look: store.look,
+  };
+  await db.insert(t.stores).values(storeRow);
+  await db.insert(t.memberships).values(
+    users.map((u) => ({ userId: u.id, storeId: store.id, role: COLLEAGUES.find((c) => c.email === u.email)!.role! })),
+  );
+  await db.insert(t.channels).values(CHANNELS.map((c) => ({ ...c, storeId: store.id })));
+  const staffRows = COLLEAGUES.map((c) => ({ id: newId(), storeId: store.id, name: c.name, email: c.email, job: c.job, language: c.language }));
+  await db.insert(t.staff).values(staffRows);
+  await db.insert(t.products).values(
+    PRODUCTS.map((p) => ({
+      storeId: store.id,
+      sku: p.sku,
+      name: p.name,
+      category: p.category,
+      options: p.options,
+      price: p.price,
+      taxRate: p.taxRate,
+      picture: `products/${pictureName(p)}`,
+    })),
+  );
+  await db.insert(t.customers).values(customers.map((c) => ({ ...c, id: newId(), storeId: store.id })));
+  await db.insert(t.keys).values([
+    { id: newId(), storeId: store.id, kind: 'events', name: 'The shop', secret: seal(`whsec_${randomBytes(24).toString('base64')}`) },
+    { id: newId(), storeId: store.id, kind: 'read', name: 'Reading the record', secret: fingerprint(store.id === RETAIL.id ? READ_KEY : newId()) },
+  ]);
+
+  const notifications: NotificationFacts[] = [];
+  const templates = new Map<string, Template>();
+  const liveBefore = now - 62 * 86_400_000;
+  for (const shipped of SHIPPED_NOTIFICATIONS) {
+    const id = newId();
+    const templateId = newId();
+    const editionId = newId();
+    const { slug, name, moment, audience, template } = shipped;
+    await db.insert(t.notifications).values({ id, storeId: store.id, slug, name, moment, audience, on: true });
+    await db.insert(t.templates).values({
+      id: templateId,
+      storeId: store.id,
+      notificationId: id,
+      draft: template,
+      draftBy: 'Jonas Feld',
+      draftAt: new Date(liveBefore),
+      liveEditionId: editionId,
+    });
+    await db.insert(t.editions).values({
+      id: editionId,
+      storeId: store.id,
+      templateId,
+      number: 1,
+      template,
+      publishedBy: 'Jonas Feld',
+      publishedAt: new Date(liveBefore),
+    });
+    notifications.push({ id, name, moment, audience, on: true, edition: { id: editionId, number: 1, languages: Object.keys(template.words) } });
+    templates.set(editionId, template);
+  }
+  const rules = await seedRules(store, notifications.find((n) => n.audience === 'staff')!.id, staffRows);
+  await seedOrders({ chance, store, customers, orders, firstNumber, now, storeRow, notifications, templates, rules });
+}
+
+async function seedRules(
+  store: DemoStore,
+  notificationId: string,
+  staffRows: { id: string; name: string; email: string; language: string }[],
+): Promise<RoutingRule[]> {
+  const byJob = (name: string): (typeof staffRows)[number] => staffRows.find((s) => s.name === name)!;
+  const wanted: { who: (typeof staffRows)[number]; scope: RoutingRule['scope'] }[] = [
+    { who: byJob('Pawel Rutka'), scope: { kind: 'all' } },
+    { who: byJob('Lene Vestergaard'), scope: { kind: 'category', category: 'workshops' } },
+  ];
+  const rules: RoutingRule[] = [];
+  for (const { who, scope } of wanted) {
+    const id = newId();
+    await database().insert(t.routingRules).values({ id, storeId: store.id, notificationId, staffId: who.id, scope });
+    rules.push({ id, notificationId, recipient: { address: who.email, name: who.name, language: who.language }, scope });
+  }
+  return rules;
+}
+
+async function seedOrders(seed: Omit<StoreSeed, 'users'> & {
+  storeRow: typeof t.stores.$inferSelect;
+  notifications: NotificationFacts[];
+  templates: Map<string, Template>;
+  rules: RoutingRule[];
+}): Promise<void> {
+  const db = database();
+  const { chance, store, customers, storeRow, notifications, templates, rules } = seed;
+  const pictureUrl = (product: (typeof PRODUCTS)[number]): string => `${config().url}/media/products/${pictureName(product)}`;
+  const orders = makeOrders(chance, store, customers, seed.orders, seed.firstNumber, seed.now, pictureUrl);
+  const context = {
+    chance,
+    store: storeRow,
+    sender: { name: store.name, address: store.id === TRADE.id ? 'trade@quillwick.example' : 'orders@quillwick.example' },
+    via: { host: 'mail.oldmill-post.example', port: 587 },
+    notifications,
+    rules,
+    templates,
+    channelOf: (channel: string) => CHANNELS.find((c) => c.id === channel),
+  };
+  for (let from = 0; from < orders.length; from += 30) {
+    const batch = orders.slice(from, from + 30).map((order) => ({ id: newId(), order }));
+    const past: PastRows = { events: [], deliveries: [], notWritten: [], attempts: [], sent: [] };
+    for (const { id, order } of batch) {
+      const one = await pastOf(context, order, id);
+      past.events.push(...one.events);
+      past.deliveries.push(...one.deliveries);
+      past.notWritten.push(...one.notWritten);
+      past.attempts.push(...one.attempts);
+      past.sent.push(...one.sent);
+    }
+    await db.transaction(async (tx) => {
+      await tx.insert(t.orders).values(batch.map(({ id, order }) => orderRow(id, store.id, order, 'en')));
+      await tx.insert(t.events).values(past.events);
+      if (past.deliveries.length > 0) await tx.insert(t.deliveries).values(past.deliveries);
+      if (past.notWritten.length > 0) await tx.insert(t.notWritten).values(past.notWritten);
+      if (past.attempts.length > 0) await tx.insert(t.attempts).values(past.attempts);
+      if (past.sent.length > 0) await tx.insert(t.sentMessages).values(past.sent);
+    });
+  }
+}

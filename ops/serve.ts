@@ -1,0 +1,68 @@
+/** `./libellus demo` and `./libellus start`: everything up, in the foreground, until Ctrl-C. */
+import { parseArgs } from 'node:util';
+import { resolve } from 'node:path';
+import { setUp } from './setting';
+
+const USAGE = 'Usage: ./libellus demo [--port N] [--data DIR] [--reset]   or   ./libellus start [--port N] [--data DIR]';
+
+async function main(): Promise<void> {
+  const kind = process.argv[2];
+  const { values } = parseArgs({
+    args: process.argv.slice(3),
+    options: {
+      port: { type: 'string', default: '4310' },
+      data: { type: 'string' },
+      reset: { type: 'boolean', default: false },
+    },
+  });
+  const basePort = Number(values.port);
+  if (!Number.isInteger(basePort) || basePort < 1024 || basePort > 65_000) {
+    throw new Error(`--port ${values.port} is not a port: a whole number from 1024 to 65000. ${USAGE}`);
+  }
+  const demo = kind === 'demo';
+  const dataDir = resolve(values.data ?? (demo ? `.libellus/demo-${basePort}` : '.libellus/production'));
+  const setting = await setUp({
+    basePort,
+    dataDir,
+    demo,
+    reset: demo && values.reset,
+    ...(!demo && process.env.DATABASE_URL && { databaseUrl: process.env.DATABASE_URL }),
+  });
+  let ending = false;
+  const end = (): void => {
+    if (ending) return;
+    ending = true;
+    console.log('\nEnding ...');
+    void setting.end().then(() => process.exit(0));
+  };
+  process.on('SIGINT', end);
+  process.on('SIGTERM', end);
+  process.on('SIGHUP', end);
+  if (demo) await sayDemo(setting);
+  else console.log(`Libellus is ready at ${setting.url}`);
+}
+
+async function sayDemo(setting: Awaited<ReturnType<typeof setUp>>): Promise<void> {
+  const { seedDemo } = await import('../demo/seed');
+  const { closeDatabase } = await import('../src/server/db/client');
+  const { ACCOUNTS, PROVIDER_HOST } = await import('../standins/scenery');
+  const facts = await seedDemo(setting.ports);
+  await closeDatabase();
+  const account = ACCOUNTS[0]!;
+  console.log(`
+Libellus is ready at ${setting.url}
+Sign in as ${facts.signIn.email} with the password ${facts.signIn.password}
+Events key: ${facts.eventsKey}
+Reading key: ${facts.readKey}
+
+A sending service to connect: host ${PROVIDER_HOST}, port ${setting.ports.smtp.starttls} with STARTTLS,
+  user ${account.user}, password ${account.password}
+Everybody's mailboxes: http://127.0.0.1:${setting.ports.mailboxes}
+Ctrl-C ends everything.
+`);
+}
+
+main().catch((error: Error) => {
+  console.error(error.message);
+  process.exit(1);
+});

@@ -1,0 +1,144 @@
+/** Everything up: database, migrations, stand-ins and demo data when asked for, worker, web. Used by demo, start and tests. */
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { randomBytes } from 'node:crypto';
+import { join } from 'node:path';
+import { portsFrom, type Ports } from '../standins/ports';
+import { ensureDatabase, startMariaDb, type MariaDb } from './mariadb';
+import { Household, needPorts } from './processes';
+
+export interface SettingOptions {
+  basePort: number;
+  dataDir: string;
+  /** Stand-ins and demo data. */
+  demo: boolean;
+  reset?: boolean;
+  /** An outside database instead of our own. */
+  databaseUrl?: string;
+  /** Without the web, for tests that only need what is behind it. */
+  web?: boolean;
+  worker?: boolean;
+  leaseMs?: number;
+}
+
+export interface Setting {
+  ports: Ports;
+  url: string;
+  env: Record<string, string>;
+  household: Household;
+  mariadb: MariaDb | undefined;
+  end: () => Promise<void>;
+}
+
+/** The installation's secret: from the environment, or a key file that only its owner can read. */
+export function installationSecret(dataDir: string): string {
+  if (process.env.LIBELLUS_SECRET) return process.env.LIBELLUS_SECRET;
+  mkdirSync(dataDir, { recursive: true });
+  const file = join(dataDir, 'secret');
+  if (!existsSync(file)) writeFileSync(file, randomBytes(32).toString('base64url'), { mode: 0o600 });
+  return readFileSync(file, 'utf8').trim();
+}
+
+export async function setUp(options: SettingOptions): Promise<Setting> {
+  const ports = portsFrom(options.basePort);
+  const { dataDir } = options;
+  if (options.reset) rmSync(dataDir, { recursive: true, force: true });
+  mkdirSync(dataDir, { recursive: true });
+  await needPorts(
+    {
+      ...(options.web !== false && { 'the web': ports.web }),
+      ...(!options.databaseUrl && { 'the database': ports.database }),
+      ...(options.demo && {
+        'the mailboxes': ports.mailboxes,
+        'the name server': ports.dns,
+        'mail with STARTTLS': ports.smtp.starttls,
+        'mail with TLS': ports.smtp.tls,
+      }),
+    },
+    '--port',
+  );
+  let mariadb: MariaDb | undefined;
+  const household = new Household(join(dataDir, 'logs'), (name) => {
+    console.error(`${name} ended by itself; see ${join(dataDir, 'logs', `${name}.log`)}. Ending everything.`);
+    void end().then(() => process.exit(1));
+  });
+  const end = async (): Promise<void> => {
+    await household.end();
+    await mariadb?.stop();
+  };
+  try {
+    const databaseUrl = options.databaseUrl ?? (await ownDatabase());
+    const url = process.env.LIBELLUS_URL ?? `http://127.0.0.1:${ports.web}`;
+    const env: Record<string, string> = {
+      DATABASE_URL: databaseUrl,
+      LIBELLUS_URL: url,
+      LIBELLUS_SECRET: installationSecret(dataDir),
+      LIBELLUS_DATA: dataDir,
+      ...(options.leaseMs && { LIBELLUS_LEASE_MS: String(options.leaseMs) }),
+      ...(process.env.LIBELLUS_DNS && { LIBELLUS_DNS: process.env.LIBELLUS_DNS }),
+    };
+    if (options.demo) await standIns(env);
+    Object.assign(process.env, env);
+    const { migrateDatabase } = await import('../src/server/db/migrate');
+    await migrateDatabase(databaseUrl);
+    if (options.worker !== false) await household.script('worker', 'src/server/worker/main.ts', env, { restart: true });
+    if (options.web !== false) {
+      household.program('web', process.execPath, ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(ports.web)], {
+        ...env,
+        NODE_ENV: 'production',
+      });
+      await answering(`${url}/api/health`);
+    }
+    return { ports, url, env, household, mariadb, end };
+  } catch (error) {
+    await end();
+    throw error;
+  }
+
+  async function ownDatabase(): Promise<string> {
+    mariadb = await startMariaDb(dataDir, ports.database);
+    await ensureDatabase(mariadb, 'libellus');
+    return mariadb.url('libellus');
+  }
+
+  async function standIns(env: Record<string, string>): Promise<void> {
+    if (!mariadb) throw new Error('The demo needs its own database; leave DATABASE_URL out.');
+    const { certificateFiles } = await import('../standins/certificate');
+    await ensureDatabase(mariadb, 'libellus_standins');
+    const tls = await certificateFiles(join(dataDir, 'tls'));
+    Object.assign(env, {
+      LIBELLUS_DEMO: '1',
+      LIBELLUS_DNS: `127.0.0.1:${ports.dns}`,
+      LIBELLUS_EXTRA_CA: tls.cert,
+      LIBELLUS_MAILBOXES: `http://127.0.0.1:${ports.mailboxes}`,
+    });
+    const own = {
+      STANDIN_DATABASE_URL: mariadb.url('libellus_standins'),
+      STANDIN_TLS_KEY: tls.key,
+      STANDIN_TLS_CERT: tls.cert,
+      STANDIN_DNS_PORT: String(ports.dns),
+      STANDIN_MAILBOXES_PORT: String(ports.mailboxes),
+      STANDIN_SMTP_PORT: String(ports.smtp.starttls),
+      STANDIN_SMTPS_PORT: String(ports.smtp.tls),
+    };
+    await Promise.all([
+      household.script('standin-dns', 'standins/dns.ts', own, { ready: true }),
+      household.script('standin-smtp', 'standins/smtp.ts', own, { ready: true }),
+      household.script('standin-mailboxes', 'standins/mailboxes.ts', own, { ready: true }),
+    ]);
+  }
+}
+
+/** Waits until an address answers at all; the health page says 503 until the worker has shown itself. */
+async function answering(address: string): Promise<void> {
+  const deadline = Date.now() + 60_000;
+  for (;;) {
+    try {
+      const response = await fetch(address);
+      if (response.status === 200) return;
+    } catch {
+      // Not listening yet.
+    }
+    if (Date.now() > deadline) throw new Error(`${address} does not answer.`);
+    await new Promise((resolve) => setTimeout(resolve, 150));
+  }
+}

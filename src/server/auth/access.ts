@@ -1,0 +1,60 @@
+/** The one way in: who is asking, for which store, and may they. */
+import { and, eq } from 'drizzle-orm';
+import { headers } from 'next/headers';
+import { database } from '../db/client';
+import { memberships, stores } from '../db/schema';
+import { AppError } from '../errors';
+import { auth } from './auth';
+import { may, ROLE_WORDS, type Action, type Role } from './policy';
+
+export interface Person {
+  id: string;
+  name: string;
+  email: string;
+}
+
+export type Store = typeof stores.$inferSelect;
+
+/** A signed-in person in one store, allowed to do what they asked for. */
+export interface Access {
+  person: Person;
+  store: Store;
+  role: Role;
+}
+
+/** The signed-in person, or undefined. */
+export async function currentPerson(): Promise<Person | undefined> {
+  const found = await auth().api.getSession({ headers: await headers() });
+  return found ? { id: found.user.id, name: found.user.name, email: found.user.email } : undefined;
+}
+
+/** The stores a person belongs to, with their role in each. */
+export async function storesOf(person: Person): Promise<{ id: string; name: string; role: Role }[]> {
+  return database()
+    .select({ id: stores.id, name: stores.name, role: memberships.role })
+    .from(memberships)
+    .innerJoin(stores, eq(stores.id, memberships.storeId))
+    .where(eq(memberships.userId, person.id))
+    .orderBy(stores.name);
+}
+
+/** Checks that somebody is signed in, belongs to the store, and may do this. Throws an {@link AppError} otherwise. */
+export async function access(storeId: string, action: Action): Promise<Access> {
+  const person = await currentPerson();
+  if (!person) throw new AppError('signed-out', 'You are signed out. Sign in again; what you typed is still here.');
+  return accessOf(person, storeId, action);
+}
+
+/** As {@link access}, for a known person. */
+export async function accessOf(person: Person, storeId: string, action: Action): Promise<Access> {
+  const [row] = await database()
+    .select({ store: stores, role: memberships.role })
+    .from(memberships)
+    .innerJoin(stores, eq(stores.id, memberships.storeId))
+    .where(and(eq(memberships.userId, person.id), eq(memberships.storeId, storeId)));
+  if (!row) throw new AppError('not-found', `There is no store "${storeId}" that you belong to.`);
+  if (!may(row.role, action)) {
+    throw new AppError('forbidden', `Your role in ${row.store.name} (${ROLE_WORDS[row.role]}) does not allow this. Ask an owner.`);
+  }
+  return { person, store: row.store, role: row.role };
+}

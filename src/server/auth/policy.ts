@@ -1,0 +1,34 @@
+/** Who may do what. One table; everything that reads or changes something of a store asks it (see `access.ts`). */
+
+export const ROLES = ['owner', 'designer', 'translator', 'support', 'viewer'] as const;
+export type Role = (typeof ROLES)[number];
+
+export const ROLE_WORDS: Record<Role, string> = {
+  owner: 'owner',
+  designer: 'designer',
+  translator: 'translator',
+  support: 'support',
+  viewer: 'viewer',
+};
+
+const everyone: readonly Role[] = ROLES;
+
+/** Every action there is, with the roles that may do it. */
+export const POLICY = {
+  'store.read': everyone,
+  'template.edit': ['owner', 'designer', 'translator'],
+  'template.publish': ['owner', 'designer'],
+  'notification.switch': ['owner', 'designer'],
+  'routing.edit': ['owner', 'designer'],
+  'test.send': ['owner', 'designer', 'translator', 'support'],
+  'service.edit': ['owner'],
+  'service.check': ['owner', 'support'],
+  'order.place': ['owner', 'support'],
+  'delivery.resend': ['owner', 'support'],
+} as const satisfies Record<string, readonly Role[]>;
+
+export type Action = keyof typeof POLICY;
+
+export function may(role: Role, action: Action): boolean {
+  return (POLICY[action] as readonly Role[]).includes(role);
+}

@@ -1,0 +1,44 @@
+/** The process's settings, read from the environment in one place. */
+
+export interface Config {
+  databaseUrl: string;
+  /** Where people open Libellus, without a slash at the end. */
+  url: string;
+  /** The secret that passwords and keys are sealed with, and sessions signed. */
+  secret: string;
+  /** DNS servers to ask instead of the machine's own, as "127.0.0.1:4313". */
+  dnsServers: string[];
+  /** A file of further certificate authorities (PEM). */
+  extraAuthorities: string | undefined;
+  /** Folder of pictures and other files. */
+  dataDir: string;
+  /** How long a worker may hold a delivery, in milliseconds. */
+  leaseMs: number;
+  demo: boolean;
+}
+
+let current: Config | undefined;
+
+/** Reads the settings once. Throws with the name of the first that is missing. */
+export function config(): Config {
+  current ??= readConfig(process.env);
+  return current;
+}
+
+export function readConfig(env: NodeJS.ProcessEnv): Config {
+  const required = (name: string): string => {
+    const value = env[name];
+    if (!value) throw new Error(`${name} is not set. ./libellus start sets it; see README.md.`);
+    return value;
+  };
+  return {
+    databaseUrl: required('DATABASE_URL'),
+    url: (env.LIBELLUS_URL ?? 'http://127.0.0.1:4310').replace(/\/+$/, ''),
+    secret: required('LIBELLUS_SECRET'),
+    dnsServers: (env.LIBELLUS_DNS ?? '').split(',').filter(Boolean),
+    extraAuthorities: env.LIBELLUS_EXTRA_CA || undefined,
+    dataDir: env.LIBELLUS_DATA ?? '.libellus',
+    leaseMs: Number(env.LIBELLUS_LEASE_MS ?? 60_000),
+    demo: env.LIBELLUS_DEMO === '1',
+  };
+}

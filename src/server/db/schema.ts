@@ -1,0 +1,423 @@
+/** Every table. `store_id` is in all that belong to a store, so that one installation holds several. */
+import {
+  bigint,
+  boolean,
+  customType,
+  datetime,
+  index,
+  int,
+  mysqlTable,
+  primaryKey,
+  text,
+  uniqueIndex,
+  varchar,
+} from 'drizzle-orm/mysql-core';
+import type { DeliveryState } from '@/core/mail/state';
+import type { Look } from '@/core/look';
+import type { Address, Order, OrderStatus } from '@/core/order';
+import type { StoreFacts } from '@/core/order';
+import type { Reason } from '@/core/plan';
+import type { Scope } from '@/core/routing/rules';
+import type { Security } from '@/core/mail/diagnose';
+import type { Template } from '@/core/template';
+import type { CheckReport } from '../sending/check';
+
+/** JSON, which MariaDB keeps as text: read back as what was written. */
+const json = <T>(name: string) =>
+  customType<{ data: T; driverData: string }>({
+    dataType: () => 'json',
+    toDriver: (value) => JSON.stringify(value),
+    fromDriver: (value: unknown) => (typeof value === 'string' ? (JSON.parse(value) as T) : (value as T)),
+  })(name);
+const blob = customType<{ data: Buffer }>({ dataType: () => 'mediumblob' });
+const longText = customType<{ data: string }>({ dataType: () => 'mediumtext' });
+
+// Times are UTC with milliseconds; the connection's zone is set to match.
+const time = (name: string) => datetime(name, { mode: 'date', fsp: 3 });
+const id = (name = 'id') => varchar(name, { length: 26 });
+const storeId = () => varchar('store_id', { length: 40 }).notNull();
+const address = (name: string) => varchar(name, { length: 254 });
+
+export const stores = mysqlTable('store', {
+  id: varchar('id', { length: 40 }).primaryKey(),
+  name: varchar('name', { length: 80 }).notNull(),
+  language: varchar('language', { length: 20 }).notNull(),
+  languages: json<string[]>('languages').notNull(),
+  /** Locale that figures and dates are written in, by language: { en: "en-GB" }. */
+  locales: json<Record<string, string>>('locales').notNull(),
+  currency: varchar('currency', { length: 3 }).notNull(),
+  timeZone: varchar('time_zone', { length: 60 }).notNull(),
+  facts: json<StoreFacts>('facts').notNull(),
+  look: json<Look>('look').notNull(),
+});
+
+export const memberships = mysqlTable(
+  'membership',
+  {
+    userId: varchar('user_id', { length: 36 }).notNull(),
+    storeId: storeId(),
+    role: varchar('role', { length: 20 }).$type<import('../auth/policy').Role>().notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.userId, t.storeId] })],
+);
+
+export const channels = mysqlTable(
+  'channel',
+  {
+    storeId: storeId(),
+    id: varchar('id', { length: 64 }).notNull(),
+    name: varchar('name', { length: 80 }).notNull(),
+    customerMail: boolean('customer_mail').notNull().default(true),
+  },
+  (t) => [primaryKey({ columns: [t.storeId, t.id] })],
+);
+
+export const staff = mysqlTable(
+  'staff',
+  {
+    id: id().primaryKey(),
+    storeId: storeId(),
+    name: varchar('name', { length: 120 }).notNull(),
+    email: address('email').notNull(),
+    job: varchar('job', { length: 120 }).notNull(),
+    language: varchar('language', { length: 20 }),
+  },
+  (t) => [uniqueIndex('staff_email').on(t.storeId, t.email)],
+);
+
+export const products = mysqlTable(
+  'product',
+  {
+    storeId: storeId(),
+    sku: varchar('sku', { length: 64 }).notNull(),
+    name: varchar('name', { length: 300 }).notNull(),
+    category: varchar('category', { length: 80 }).notNull(),
+    options: varchar('options', { length: 300 }).notNull().default(''),
+    /** Minor units of the store's currency. */
+    price: int('price').notNull(),
+    /** Percent. */
+    taxRate: int('tax_rate').notNull(),
+    picture: varchar('picture', { length: 200 }).notNull().default(''),
+  },
+  (t) => [primaryKey({ columns: [t.storeId, t.sku] })],
+);
+
+export const customers = mysqlTable(
+  'customer',
+  {
+    id: id().primaryKey(),
+    storeId: storeId(),
+    email: address('email').notNull(),
+    firstName: varchar('first_name', { length: 120 }).notNull(),
+    lastName: varchar('last_name', { length: 120 }).notNull(),
+    company: varchar('company', { length: 200 }).notNull().default(''),
+    language: varchar('language', { length: 20 }).notNull(),
+    guest: boolean('guest').notNull().default(false),
+    address: json<Address>('address').notNull(),
+  },
+  (t) => [uniqueIndex('customer_email').on(t.storeId, t.email)],
+);
+
+export const orders = mysqlTable(
+  'order',
+  {
+    id: id().primaryKey(),
+    storeId: storeId(),
+    number: varchar('number', { length: 64 }).notNull(),
+    placedAt: time('placed_at').notNull(),
+    status: varchar('status', { length: 30 }).$type<OrderStatus>().notNull(),
+    channel: varchar('channel', { length: 64 }).notNull(),
+    customerName: varchar('customer_name', { length: 250 }).notNull(),
+    customerEmail: address('customer_email').notNull(),
+    language: varchar('language', { length: 20 }).notNull(),
+    currency: varchar('currency', { length: 3 }).notNull(),
+    total: bigint('total', { mode: 'number' }).notNull(),
+    snapshot: json<Order>('snapshot').notNull(),
+  },
+  (t) => [uniqueIndex('order_number').on(t.storeId, t.number), index('order_placed').on(t.storeId, t.placedAt)],
+);
+
+export const phrases = mysqlTable(
+  'phrase',
+  {
+    storeId: storeId(),
+    language: varchar('language', { length: 20 }).notNull(),
+    phrase: varchar('phrase', { length: 40 }).notNull(),
+    source: text('source').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.storeId, t.language, t.phrase] })],
+);
+
+export const notifications = mysqlTable(
+  'notification',
+  {
+    id: id().primaryKey(),
+    storeId: storeId(),
+    /** In addresses: "order-received". */
+    slug: varchar('slug', { length: 60 }).notNull(),
+    name: varchar('name', { length: 120 }).notNull(),
+    moment: varchar('moment', { length: 40 }).notNull(),
+    audience: varchar('audience', { length: 12 }).$type<'customer' | 'staff'>().notNull(),
+    on: boolean('is_on').notNull().default(true),
+  },
+  (t) => [uniqueIndex('notification_slug').on(t.storeId, t.slug)],
+);
+
+/** The draft of one variant; the first slice has one variant for each notification. */
+export const templates = mysqlTable(
+  'template',
+  {
+    id: id().primaryKey(),
+    storeId: storeId(),
+    notificationId: id('notification_id').notNull(),
+    draft: json<Template>('draft').notNull(),
+    /** Grows by one with each saved draft: who saves or publishes says which one they saw. */
+    revision: int('revision').notNull().default(1),
+    draftBy: varchar('draft_by', { length: 120 }).notNull().default(''),
+    draftAt: time('draft_at').notNull(),
+    liveEditionId: id('live_edition_id'),
+  },
+  (t) => [uniqueIndex('template_notification').on(t.notificationId)],
+);
+
+export const editions = mysqlTable(
+  'edition',
+  {
+    id: id().primaryKey(),
+    storeId: storeId(),
+    templateId: id('template_id').notNull(),
+    number: int('number').notNull(),
+    template: json<Template>('template').notNull(),
+    publishedBy: varchar('published_by', { length: 120 }).notNull(),
+    publishedAt: time('published_at').notNull(),
+  },
+  (t) => [uniqueIndex('edition_number').on(t.templateId, t.number)],
+);
+
+export const services = mysqlTable(
+  'service',
+  {
+    id: id().primaryKey(),
+    storeId: storeId(),
+    host: varchar('host', { length: 253 }).notNull(),
+    port: int('port').notNull(),
+    security: varchar('security', { length: 10 }).$type<Security>().notNull(),
+    user: varchar('user', { length: 254 }).notNull().default(''),
+    /** Sealed (see `secrets.ts`); empty when the service asks for none. */
+    password: text('password').notNull(),
+    senderName: varchar('sender_name', { length: 120 }).notNull(),
+    senderAddress: address('sender_address').notNull(),
+    checkedAt: time('checked_at'),
+    check: json<CheckReport>('check_report'),
+  },
+  (t) => [uniqueIndex('service_store').on(t.storeId)],
+);
+
+export const routingRules = mysqlTable(
+  'routing_rule',
+  {
+    id: id().primaryKey(),
+    storeId: storeId(),
+    notificationId: id('notification_id').notNull(),
+    staffId: id('staff_id'),
+    /** For an address typed in; a colleague's is read from their own row. */
+    address: address('address').notNull().default(''),
+    scope: json<Scope>('scope').notNull(),
+  },
+  (t) => [index('routing_rule_notification').on(t.storeId, t.notificationId)],
+);
+
+export const events = mysqlTable(
+  'event',
+  {
+    id: id().primaryKey(),
+    storeId: storeId(),
+    /** CloudEvents `source` and `id`: together one event, however often it arrives. */
+    source: varchar('source', { length: 200 }).notNull(),
+    eventId: varchar('event_id', { length: 200 }).notNull(),
+    type: varchar('type', { length: 60 }).notNull(),
+    time: time('time').notNull(),
+    receivedAt: time('received_at').notNull(),
+    orderId: id('order_id'),
+    data: json<Record<string, unknown>>('data').notNull(),
+  },
+  (t) => [uniqueIndex('event_once').on(t.storeId, t.source, t.eventId), index('event_order').on(t.orderId)],
+);
+
+export const deliveries = mysqlTable(
+  'delivery',
+  {
+    id: id().primaryKey(),
+    storeId: storeId(),
+    eventId: id('event_id').notNull(),
+    orderId: id('order_id'),
+    orderNumber: varchar('order_number', { length: 64 }).notNull().default(''),
+    notificationId: id('notification_id').notNull(),
+    notificationName: varchar('notification_name', { length: 120 }).notNull(),
+    editionId: id('edition_id').notNull(),
+    recipient: address('recipient').notNull(),
+    recipientName: varchar('recipient_name', { length: 250 }).notNull(),
+    role: varchar('role', { length: 12 }).$type<'customer' | 'staff'>().notNull(),
+    language: varchar('language', { length: 20 }).notNull(),
+    reasons: json<Reason[]>('reasons').notNull(),
+    state: varchar('state', { length: 12 }).$type<DeliveryState>().notNull(),
+    /** Not claimed before this time. */
+    dueAt: time('due_at').notNull(),
+    leaseUntil: time('lease_until'),
+    leaseBy: varchar('lease_by', { length: 60 }),
+    attempts: int('attempts').notNull().default(0),
+    subject: varchar('subject', { length: 500 }).notNull().default(''),
+    messageId: varchar('message_id', { length: 200 }).notNull().default(''),
+    /** The last answer or cause, in words, for lists. */
+    lastWords: varchar('last_words', { length: 500 }).notNull().default(''),
+    createdAt: time('created_at').notNull(),
+    acceptedAt: time('accepted_at'),
+  },
+  (t) => [
+    uniqueIndex('delivery_once').on(t.eventId, t.notificationId, t.recipient),
+    index('delivery_due').on(t.state, t.dueAt),
+    index('delivery_newest').on(t.storeId, t.id),
+    index('delivery_state').on(t.storeId, t.state, t.id),
+    index('delivery_recipient').on(t.storeId, t.recipient, t.id),
+    index('delivery_order').on(t.storeId, t.orderNumber, t.id),
+  ],
+);
+
+/** Who was not written to, and why. */
+export const notWritten = mysqlTable(
+  'not_written',
+  {
+    id: id().primaryKey(),
+    storeId: storeId(),
+    eventId: id('event_id').notNull(),
+    orderId: id('order_id'),
+    notificationId: id('notification_id').notNull(),
+    notificationName: varchar('notification_name', { length: 120 }).notNull(),
+    recipient: address('recipient').notNull().default(''),
+    recipientName: varchar('recipient_name', { length: 250 }).notNull().default(''),
+    reasons: json<Reason[]>('reasons').notNull(),
+    createdAt: time('created_at').notNull(),
+  },
+  (t) => [index('not_written_event').on(t.eventId), index('not_written_order').on(t.orderId)],
+);
+
+export const attempts = mysqlTable(
+  'attempt',
+  {
+    id: id().primaryKey(),
+    storeId: storeId(),
+    deliveryId: id('delivery_id').notNull(),
+    number: int('number').notNull(),
+    startedAt: time('started_at').notNull(),
+    endedAt: time('ended_at').notNull(),
+    /** The state the delivery was left in. */
+    state: varchar('state', { length: 12 }).$type<DeliveryState>().notNull(),
+    via: varchar('via', { length: 260 }).notNull().default(''),
+    words: varchar('words', { length: 500 }).notNull(),
+    remedy: varchar('remedy', { length: 500 }).notNull().default(''),
+    conversation: longText('conversation').notNull(),
+  },
+  (t) => [index('attempt_delivery').on(t.deliveryId, t.number)],
+);
+
+/** The message as sent, byte for byte. */
+export const sentMessages = mysqlTable('sent_message', {
+  deliveryId: id('delivery_id').primaryKey(),
+  storeId: storeId(),
+  raw: blob('raw').notNull(),
+});
+
+/** Keys for the interfaces of other programs: events are signed with one, the record is read with another. */
+export const keys = mysqlTable(
+  'api_key',
+  {
+    id: id().primaryKey(),
+    storeId: storeId(),
+    kind: varchar('kind', { length: 10 }).$type<'events' | 'read'>().notNull(),
+    name: varchar('name', { length: 80 }).notNull(),
+    /** For `events` the sealed secret, for `read` the SHA-256 of the key. */
+    secret: varchar('secret', { length: 500 }).notNull(),
+  },
+  (t) => [index('api_key_secret').on(t.kind, t.secret)],
+);
+
+export const heartbeats = mysqlTable('heartbeat', {
+  id: varchar('id', { length: 60 }).primaryKey(),
+  kind: varchar('kind', { length: 20 }).notNull(),
+  beatAt: time('beat_at').notNull(),
+});
+
+export const history = mysqlTable(
+  'history',
+  {
+    id: id().primaryKey(),
+    storeId: storeId(),
+    who: varchar('who', { length: 120 }).notNull(),
+    action: varchar('action', { length: 60 }).notNull(),
+    what: varchar('what', { length: 300 }).notNull(),
+    at: time('at').notNull(),
+  },
+  (t) => [index('history_store').on(t.storeId, t.id)],
+);
+
+// The tables of better-auth, with the names and columns it expects.
+export const user = mysqlTable('user', {
+  id: varchar('id', { length: 36 }).primaryKey(),
+  name: varchar('name', { length: 255 }).notNull(),
+  email: varchar('email', { length: 255 }).notNull().unique(),
+  emailVerified: boolean('email_verified').notNull().default(false),
+  image: text('image'),
+  createdAt: time('created_at').notNull(),
+  updatedAt: time('updated_at').notNull(),
+});
+
+export const session = mysqlTable(
+  'session',
+  {
+    id: varchar('id', { length: 36 }).primaryKey(),
+    expiresAt: time('expires_at').notNull(),
+    token: varchar('token', { length: 255 }).notNull().unique(),
+    createdAt: time('created_at').notNull(),
+    updatedAt: time('updated_at').notNull(),
+    ipAddress: text('ip_address'),
+    userAgent: text('user_agent'),
+    userId: varchar('user_id', { length: 36 }).notNull(),
+  },
+  (t) => [index('session_user').on(t.userId)],
+);
+
+export const account = mysqlTable(
+  'account',
+  {
+    id: varchar('id', { length: 36 }).primaryKey(),
+    accountId: text('account_id').notNull(),
+    providerId: text('provider_id').notNull(),
+    userId: varchar('user_id', { length: 36 }).notNull(),
+    accessToken: text('access_token'),
+    refreshToken: text('refresh_token'),
+    idToken: text('id_token'),
+    accessTokenExpiresAt: time('access_token_expires_at'),
+    refreshTokenExpiresAt: time('refresh_token_expires_at'),
+    scope: text('scope'),
+    password: text('password'),
+    createdAt: time('created_at').notNull(),
+    updatedAt: time('updated_at').notNull(),
+  },
+  (t) => [index('account_user').on(t.userId)],
+);
+
+export const verification = mysqlTable('verification', {
+  id: varchar('id', { length: 36 }).primaryKey(),
+  identifier: varchar('identifier', { length: 255 }).notNull(),
+  value: text('value').notNull(),
+  expiresAt: time('expires_at').notNull(),
+  createdAt: time('created_at').notNull(),
+  updatedAt: time('updated_at').notNull(),
+});
+
+export const rateLimit = mysqlTable('rate_limit', {
+  id: varchar('id', { length: 36 }).primaryKey(),
+  key: varchar('key', { length: 255 }).notNull().unique(),
+  count: int('count').notNull(),
+  lastRequest: bigint('last_request', { mode: 'number' }).notNull(),
+});

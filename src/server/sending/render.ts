@@ -1,0 +1,90 @@
+/** From a delivery in the database to the rendered message. */
+import { and, eq, inArray } from 'drizzle-orm';
+import { LRUCache } from 'lru-cache';
+import type { Look } from '@/core/look';
+import { snapshotOf, type Order, type Snapshot } from '@/core/order';
+import type { RenderedMessage } from '@/core/render';
+import type { Segments, Template } from '@/core/template';
+import { database } from '../db/client';
+import { channels, editions, orders, phrases, stores } from '../db/schema';
+import { compiledMessage } from './skeletons';
+
+type StoreRow = typeof stores.$inferSelect;
+
+/** Published editions never change, so they can be kept. */
+const editionCache = new LRUCache<string, Template>({ max: 300 });
+
+export async function editionTemplate(editionId: string): Promise<Template> {
+  let template = editionCache.get(editionId);
+  if (!template) {
+    const [row] = await database().select({ template: editions.template }).from(editions).where(eq(editions.id, editionId));
+    if (!row) throw new Error('The edition this message is made from is no longer there.');
+    template = row.template;
+    editionCache.set(editionId, template);
+  }
+  return template;
+}
+
+/** A store's own phrases in a language. */
+export async function phrasesOf(storeId: string, language: string): Promise<Segments> {
+  const rows = await database()
+    .select({ phrase: phrases.phrase, source: phrases.source })
+    .from(phrases)
+    .where(and(eq(phrases.storeId, storeId), eq(phrases.language, language)));
+  return Object.fromEntries(rows.map((r) => [r.phrase, r.source]));
+}
+
+export function snapshotFor(store: StoreRow, order: Order, channelName: string | undefined, now: number): Snapshot {
+  return snapshotOf({ order, store: store.facts, now, ...(channelName && { channelName }) });
+}
+
+export interface RenderRequest {
+  store: StoreRow;
+  template: Template;
+  language: string;
+  order: Order;
+  channelName?: string;
+  now: number;
+  look?: Look;
+}
+
+/** Renders a template for an order, as it would be sent. */
+export async function renderFor(request: RenderRequest): Promise<RenderedMessage> {
+  const { store, template, language } = request;
+  const locale = store.locales[language];
+  const compiled = await compiledMessage({
+    template,
+    look: request.look ?? store.look,
+    language,
+    timeZone: store.timeZone,
+    phrases: await phrasesOf(store.id, language),
+    ...(locale && { locale }),
+  });
+  return compiled.fill(snapshotFor(store, request.order, request.channelName, request.now));
+}
+
+/** What a batch of deliveries needs besides its editions, read in three queries instead of three for each. */
+export interface BatchContext {
+  stores: Map<string, StoreRow>;
+  orders: Map<string, Order>;
+  channelName: (storeId: string, channel: string) => string | undefined;
+}
+
+export async function batchContext(batch: readonly { storeId: string; orderId: string | null }[]): Promise<BatchContext> {
+  const db = database();
+  const storeIds = [...new Set(batch.map((d) => d.storeId))];
+  const orderIds = [...new Set(batch.flatMap((d) => d.orderId ?? []))];
+  const [storeRows, orderRows, channelRows] = await Promise.all([
+    db.select().from(stores).where(inArray(stores.id, storeIds)),
+    orderIds.length > 0
+      ? db.select({ id: orders.id, snapshot: orders.snapshot }).from(orders).where(inArray(orders.id, orderIds))
+      : [],
+    db.select().from(channels).where(inArray(channels.storeId, storeIds)),
+  ]);
+  const names = new Map(channelRows.map((c) => [`${c.storeId}/${c.id}`, c.name]));
+  return {
+    stores: new Map(storeRows.map((s) => [s.id, s])),
+    orders: new Map(orderRows.map((o) => [o.id, o.snapshot])),
+    channelName: (storeId, channel) => names.get(`${storeId}/${channel}`),
+  };
+}

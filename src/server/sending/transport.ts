@@ -1,0 +1,177 @@
+/** A connection to a sending service over nodemailer, kept open for several messages, with each conversation recorded. */
+import SMTPConnection from 'nodemailer/lib/smtp-connection';
+import { diagnose, parseReply, type CheckStep, type Diagnosis, type SendOutcome } from '@/core/mail';
+import { authorities } from './authorities';
+import { ehloName, type ServiceSettings } from './check';
+import { resolveHost } from './dns';
+
+export interface SendResult {
+  outcome: SendOutcome;
+  /** The lines said, without the message itself and without passwords. */
+  conversation: string;
+  diagnosis?: Diagnosis;
+}
+
+interface SmtpError extends Error {
+  code?: string;
+  response?: string;
+  responseCode?: number;
+  command?: string;
+}
+
+const MESSAGES_PER_CONNECTION = 100;
+
+/** One line to one service. Messages go over it one after the other. */
+export class Line {
+  private connection: SMTPConnection | undefined;
+  private sent = 0;
+  private log: string[] = [];
+
+  constructor(private readonly settings: ServiceSettings) {}
+
+  /** Sends one message. Never throws for what the network or server does. */
+  async send(envelope: { from: string; to: string }, message: Buffer): Promise<SendResult> {
+    this.log = [];
+    let step: CheckStep = 'connect';
+    try {
+      const connection = this.usable() ?? (await this.open());
+      step = 'message';
+      const response = await new Promise<string>((resolve, reject) => {
+        connection.send(
+          { from: envelope.from, to: [envelope.to], size: message.length },
+          message,
+          (error: Error | null, info?: { response?: string }) => (error ? reject(error) : resolve(info?.response ?? '')),
+        );
+      });
+      this.sent += 1;
+      return { outcome: { kind: 'accepted', response }, conversation: this.log.join('\n') };
+    } catch (caught) {
+      const error = caught as SmtpError & { step?: CheckStep };
+      const failedAt = error.step ?? stepOf(error, step);
+      const reply = error.response ? parseReply(error.response) : undefined;
+      this.close();
+      return {
+        outcome: reply
+          ? { kind: 'refused', code: reply.code, response: error.response ?? '' }
+          : { kind: 'unreachable', error: error.message },
+        conversation: this.log.join('\n'),
+        diagnosis: diagnose({
+          step: failedAt,
+          host: this.settings.host,
+          port: this.settings.port,
+          security: this.settings.security,
+          user: this.settings.user,
+          sender: envelope.from,
+          detail: error.message,
+          ...(reply ? { reply } : { code: causeOf(error) }),
+        }),
+      };
+    }
+  }
+
+  close(): void {
+    const { connection } = this;
+    this.connection = undefined;
+    connection?.removeAllListeners();
+    connection?.on('error', () => undefined);
+    connection?.close();
+  }
+
+  /** Ends politely, with QUIT. */
+  quit(): void {
+    this.connection?.quit();
+    this.connection = undefined;
+  }
+
+  private usable(): SMTPConnection | undefined {
+    if (this.connection?.destroyed || this.sent >= MESSAGES_PER_CONNECTION) this.close();
+    return this.connection;
+  }
+
+  private async open(): Promise<SMTPConnection> {
+    const { host, port, security, user, password } = this.settings;
+    const [address] = await resolveHost(host).catch((error: Error) => {
+      throw Object.assign(error, { step: 'resolve' as const });
+    });
+    const write = (_level: string, entry: { tnx?: string; message?: unknown }): void => {
+      if (entry.tnx !== 'client' && entry.tnx !== 'server') return;
+      const mark = entry.tnx === 'client' ? 'C: ' : 'S: ';
+      for (const line of String(entry.message ?? '').trimEnd().split(/\r?\n/)) this.log.push(mark + line);
+    };
+    const connection = new SMTPConnection({
+      host: address,
+      servername: host,
+      port,
+      name: ehloName(),
+      secure: security === 'tls',
+      requireTLS: security === 'starttls',
+      ignoreTLS: security === 'none',
+      connectionTimeout: 15_000,
+      greetingTimeout: 15_000,
+      socketTimeout: 60_000,
+      tls: { servername: host, ca: authorities(), minVersion: 'TLSv1.2' },
+      transactionLog: true,
+      logger: conversationLogger(write),
+    });
+    await new Promise<void>((resolve, reject) => {
+      connection.once('error', reject);
+      connection.connect((error?: Error | null) => (error ? reject(error) : resolve()));
+    });
+    // An idle connection may be closed by the server at any time; the next message opens another.
+    connection.removeAllListeners('error');
+    connection.on('error', () => this.close());
+    if (user !== '') {
+      await new Promise<void>((resolve, reject) => {
+        connection.login({ user, pass: password }, (error?: Error | null) => {
+          if (error) reject(Object.assign(error, { step: 'sign-in' as const }));
+          else resolve();
+        });
+      }).catch((error: Error) => {
+        connection.close();
+        throw error;
+      });
+    }
+    this.connection = connection;
+    this.sent = 0;
+    return connection;
+  }
+}
+
+type Write = (level: string, entry: { tnx?: string; message?: unknown }) => void;
+
+/** nodemailer's logger, of which only what was said on the line is wanted. */
+function conversationLogger(write: Write) {
+  const level =
+    (name: string) =>
+    (entry: unknown, message?: unknown): void => {
+      write(name, { ...(entry as { tnx?: string }), message });
+    };
+  return {
+    level: () => undefined,
+    trace: level('trace'),
+    debug: level('debug'),
+    info: level('info'),
+    warn: level('warn'),
+    error: level('error'),
+    fatal: level('fatal'),
+  };
+}
+
+function stepOf(error: SmtpError, otherwise: CheckStep): CheckStep {
+  const command = error.command ?? '';
+  if (command.startsWith('AUTH')) return 'sign-in';
+  if (command === 'MAIL FROM') return 'sender';
+  if (command === 'RCPT TO') return 'recipient';
+  if (command === 'DATA') return 'message';
+  if (command === 'STARTTLS' || error.code === 'ETLS') return 'tls';
+  return otherwise;
+}
+
+/** The connection's own error code, which nodemailer keeps under the one it gives. */
+function causeOf(error: SmtpError): string | undefined {
+  const { cause } = error;
+  if (cause instanceof Error && "code" in cause) return String(cause.code);
+  const inText = /\b(E[A-Z]{4,}|CERT_HAS_EXPIRED|ERR_TLS_[A-Z_]+|DEPTH_ZERO_SELF_SIGNED_CERT|UNABLE_TO_[A-Z_]+)\b/.exec(error.message)?.[1];
+  if (inText) return inText;
+  return error.code === 'ECONNECTION' || error.code === 'ESOCKET' ? 'ECLOSED' : error.code;
+}

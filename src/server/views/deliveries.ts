@@ -1,0 +1,172 @@
+/** The record of deliveries: lists with filters, one delivery's whole story, and trying one again. */
+import { and, asc, desc, eq, inArray, like, lt, type SQL } from 'drizzle-orm';
+import { simpleParser } from 'mailparser';
+import { DELIVERY_STATES, type DeliveryState } from '@/core/mail';
+import { reasonWords } from '@/core/plan';
+import type { Access } from '../auth/access';
+import { database } from '../db/client';
+import { attempts, deliveries, editions, events, notifications, notWritten, sentMessages } from '../db/schema';
+import { AppError } from '../errors';
+import { remember } from '../history';
+
+export interface DeliveryFilter {
+  states?: DeliveryState[];
+  role?: 'customer' | 'staff';
+  recipient?: string;
+  order?: string;
+  before?: string;
+}
+
+/** Reads a filter from an address's query; what cannot be read is left out. */
+export function readDeliveryFilter(query: Record<string, string | string[] | undefined>): DeliveryFilter {
+  const one = (name: string): string | undefined => {
+    const value = query[name];
+    return (Array.isArray(value) ? value[0] : value)?.trim() || undefined;
+  };
+  const states = (one('state') ?? '').split(',').filter((s): s is DeliveryState => DELIVERY_STATES.includes(s as DeliveryState));
+  const role = one('role');
+  const recipient = one('recipient');
+  const order = one('order');
+  const before = one('before');
+  return {
+    ...(states.length > 0 && { states }),
+    ...((role === 'customer' || role === 'staff') && { role }),
+    ...(recipient && { recipient }),
+    ...(order && { order }),
+    ...(before && { before }),
+  };
+}
+
+/** A page of the record, newest first. */
+export async function listDeliveries(storeId: string, filter: DeliveryFilter, limit = 50) {
+  const where: (SQL | undefined)[] = [eq(deliveries.storeId, storeId)];
+  if (filter.states) where.push(inArray(deliveries.state, filter.states));
+  if (filter.role) where.push(eq(deliveries.role, filter.role));
+  // From the beginning of the address: that is what an index can find.
+  if (filter.recipient) where.push(like(deliveries.recipient, `${filter.recipient.replace(/[%_\\]/g, '\\$&')}%`));
+  if (filter.order) where.push(eq(deliveries.orderNumber, filter.order));
+  if (filter.before) where.push(lt(deliveries.id, filter.before));
+  const rows = await database()
+    .select({
+      id: deliveries.id,
+      order: deliveries.orderNumber,
+      notification: deliveries.notificationName,
+      recipient: deliveries.recipient,
+      recipientName: deliveries.recipientName,
+      role: deliveries.role,
+      language: deliveries.language,
+      state: deliveries.state,
+      subject: deliveries.subject,
+      attempts: deliveries.attempts,
+      lastWords: deliveries.lastWords,
+      messageId: deliveries.messageId,
+      createdAt: deliveries.createdAt,
+      acceptedAt: deliveries.acceptedAt,
+    })
+    .from(deliveries)
+    .where(and(...where))
+    .orderBy(desc(deliveries.id))
+    .limit(limit + 1);
+  return {
+    rows: rows.slice(0, limit).map((r) => ({
+      ...r,
+      createdAt: r.createdAt.toISOString(),
+      acceptedAt: r.acceptedAt?.toISOString(),
+    })),
+    next: rows.length > limit ? rows[limit - 1]!.id : undefined,
+  };
+}
+
+async function deliveryById(access: Access, id: string) {
+  const [row] = await database()
+    .select()
+    .from(deliveries)
+    .where(and(eq(deliveries.storeId, access.store.id), eq(deliveries.id, id)));
+  if (!row) throw new AppError('not-found', 'There is no such delivery in this store.');
+  return row;
+}
+
+/** One delivery's whole story: why, what was tried, what was said, and the message as sent. */
+export async function deliveryDetail(access: Access, id: string) {
+  const row = await deliveryById(access, id);
+  const [tries, [sent], [event], [edition], others, unsent] = await Promise.all([
+    database().select().from(attempts).where(eq(attempts.deliveryId, id)).orderBy(asc(attempts.number), asc(attempts.id)),
+    database().select().from(sentMessages).where(eq(sentMessages.deliveryId, id)),
+    database().select().from(events).where(eq(events.id, row.eventId)),
+    database().select({ number: editions.number }).from(editions).where(eq(editions.id, row.editionId)),
+    database()
+      .select({ id: deliveries.id, recipient: deliveries.recipient, notification: deliveries.notificationName, state: deliveries.state })
+      .from(deliveries)
+      .where(eq(deliveries.eventId, row.eventId))
+      .orderBy(asc(deliveries.id)),
+    database().select().from(notWritten).where(eq(notWritten.eventId, row.eventId)).orderBy(asc(notWritten.id)),
+  ]);
+  const [notification] = await database().select({ slug: notifications.slug }).from(notifications).where(eq(notifications.id, row.notificationId));
+  const message = sent ? await simpleParser(sent.raw, { skipHtmlToText: true, skipImageLinks: true }) : undefined;
+  return {
+    id,
+    order: row.orderNumber,
+    notification: row.notificationName,
+    slug: notification?.slug,
+    recipient: row.recipient,
+    recipientName: row.recipientName,
+    role: row.role,
+    language: row.language,
+    state: row.state,
+    subject: row.subject,
+    messageId: row.messageId,
+    words: row.lastWords,
+    dueAt: row.dueAt.toISOString(),
+    createdAt: row.createdAt.toISOString(),
+    acceptedAt: row.acceptedAt?.toISOString(),
+    edition: edition?.number,
+    reasons: row.reasons.map(reasonWords),
+    event: event && { type: event.type, source: event.source, eventId: event.eventId, receivedAt: event.receivedAt.toISOString() },
+    attempts: tries.map((a) => ({
+      id: a.id,
+      number: a.number,
+      startedAt: a.startedAt.toISOString(),
+      ms: a.endedAt.getTime() - a.startedAt.getTime(),
+      state: a.state,
+      via: a.via,
+      words: a.words,
+      remedy: a.remedy,
+      conversation: a.conversation,
+    })),
+    message: message && {
+      from: message.from?.text ?? '',
+      html: typeof message.html === 'string' ? message.html : '',
+      text: message.text ?? '',
+      bytes: sent!.raw.length,
+    },
+    others: others.filter((o) => o.id !== id),
+    notWritten: unsent.map((n) => ({
+      id: n.id,
+      notification: n.notificationName,
+      recipient: n.recipient,
+      recipientName: n.recipientName,
+      reason: n.reasons.map(reasonWords).join(' '),
+    })),
+  };
+}
+
+/** The bytes of the message as sent. */
+export async function sentMessage(access: Access, id: string): Promise<Buffer> {
+  await deliveryById(access, id);
+  const [sent] = await database().select().from(sentMessages).where(eq(sentMessages.deliveryId, id));
+  if (!sent) throw new AppError('not-found', 'This message was not sent, so there is nothing to download.');
+  return sent.raw;
+}
+
+const AGAIN: readonly DeliveryState[] = ['failed', 'deferred', 'held'];
+
+/** Makes a delivery due now that failed, waits, or is held. */
+export async function tryAgain(access: Access, id: string): Promise<void> {
+  const row = await deliveryById(access, id);
+  const [result] = await database()
+    .update(deliveries)
+    .set({ state: 'planned', dueAt: new Date() })
+    .where(and(eq(deliveries.id, id), inArray(deliveries.state, [...AGAIN])));
+  if (result.affectedRows === 0) throw new AppError('conflict', 'This delivery is not waiting for anything: it was sent, or is being sent.');
+  await remember(access, 'tried again', `${row.notificationName} to ${row.recipient}`);
+}

@@ -1,0 +1,63 @@
+/**
+ * Claiming deliveries under a lease, and giving them back. The database is the one shared engine: `FOR UPDATE SKIP
+ * LOCKED` lets any number of workers claim at once without waiting for each other or taking the same row.
+ */
+import { and, asc, eq, inArray, lte, sql } from 'drizzle-orm';
+import { database, type Executor } from '../db/client';
+import { deliveries } from '../db/schema';
+import { retryingDeadlocks } from '../events/receive';
+
+export type Delivery = typeof deliveries.$inferSelect;
+
+/** Claims up to `limit` deliveries that are due, those whose lease ran out first. */
+export async function claim(workerId: string, limit: number, leaseMs: number): Promise<Delivery[]> {
+  return retryingDeadlocks(() =>
+    database().transaction(
+      async (tx) => {
+        const now = new Date();
+        const expired = await pick(tx, limit, and(eq(deliveries.state, 'sending'), lte(deliveries.leaseUntil, now)));
+        const due =
+          expired.length < limit
+            ? await pick(tx, limit - expired.length, and(inArray(deliveries.state, ['planned', 'deferred']), lte(deliveries.dueAt, now)))
+            : [];
+        const claimed = [...expired, ...due];
+        if (claimed.length === 0) return [];
+        const lease = { state: 'sending' as const, leaseUntil: new Date(now.getTime() + leaseMs), leaseBy: workerId };
+        await tx
+          .update(deliveries)
+          .set({ ...lease, attempts: sql`${deliveries.attempts} + 1` })
+          .where(inArray(deliveries.id, claimed.map((d) => d.id)));
+        return claimed.map((d) => ({ ...d, ...lease, attempts: d.attempts + 1 }));
+      },
+      { isolationLevel: 'read committed' },
+    ),
+  );
+}
+
+function pick(tx: Executor, limit: number, where: ReturnType<typeof and>): Promise<Delivery[]> {
+  return tx
+    .select()
+    .from(deliveries)
+    .where(where)
+    .orderBy(asc(deliveries.state), asc(deliveries.dueAt))
+    .limit(limit)
+    .for('update', { skipLocked: true });
+}
+
+/** Gives back what was claimed and not begun, as if it had never been claimed. */
+export async function giveBack(workerId: string, ids: readonly string[]): Promise<void> {
+  if (ids.length === 0) return;
+  await database()
+    .update(deliveries)
+    .set({ state: 'planned', leaseUntil: null, leaseBy: null, attempts: sql`${deliveries.attempts} - 1` })
+    .where(and(inArray(deliveries.id, [...ids]), eq(deliveries.leaseBy, workerId), eq(deliveries.state, 'sending')));
+}
+
+/** Lets go what is held for want of a service. */
+export async function releaseHeld(storeId: string): Promise<number> {
+  const [result] = await database()
+    .update(deliveries)
+    .set({ state: 'planned', dueAt: new Date(), lastWords: '' })
+    .where(and(eq(deliveries.storeId, storeId), eq(deliveries.state, 'held')));
+  return result.affectedRows;
+}

@@ -1,0 +1,34 @@
+/** The certificate of the stand-in sending service: made at start, trusted because we say so. */
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { X509Certificate } from 'node:crypto';
+import { join } from 'node:path';
+import { generate } from 'selfsigned';
+import { PROVIDER_HOST } from './scenery';
+
+export interface CertificateFiles {
+  key: string;
+  cert: string;
+}
+
+/** Makes a key and certificate below `dir`, or takes those of an earlier start while they are valid for another week. */
+export async function certificateFiles(dir: string): Promise<CertificateFiles> {
+  const files = { key: join(dir, 'standin-key.pem'), cert: join(dir, 'standin-cert.pem') };
+  if (existsSync(files.cert) && existsSync(files.key)) {
+    const left = Date.parse(new X509Certificate(readFileSync(files.cert)).validTo) - Date.now();
+    if (left > 7 * 86_400_000) return files;
+  }
+  mkdirSync(dir, { recursive: true });
+  const made = await generate([{ name: 'commonName', value: PROVIDER_HOST }], {
+    keySize: 2048,
+    algorithm: 'sha256',
+    notBeforeDate: new Date(Date.now() - 3_600_000),
+    notAfterDate: new Date(Date.now() + 365 * 86_400_000),
+    extensions: [
+      { name: 'basicConstraints', cA: true, critical: true },
+      { name: 'subjectAltName', altNames: [{ type: 2, value: PROVIDER_HOST }] },
+    ],
+  });
+  writeFileSync(files.key, made.private, { mode: 0o600 });
+  writeFileSync(files.cert, made.cert);
+  return files;
+}

@@ -1,0 +1,13 @@
+/** Every port follows from the base port, so that a demo and the tests can run side by side. */
+export interface Ports {
+  web: number;
+  database: number;
+  mailboxes: number;
+  dns: number;
+  /** STARTTLS submission, and TLS from the start. */
+  smtp: { starttls: number; tls: number };
+}
+
+export function portsFrom(base: number): Ports {
+  return { web: base, database: base + 1, mailboxes: base + 2, dns: base + 3, smtp: { starttls: base + 4, tls: base + 5 } };
+}
