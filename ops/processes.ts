@@ -22,7 +22,7 @@ export class Household {
   }
 
   /** Starts a TypeScript program. With `ready`, waits until it says so over the channel between us. */
-  async script(name: string, file: string, env: NodeJS.ProcessEnv, options: { ready?: boolean; restart?: boolean } = {}): Promise<ChildProcess> {
+  async script(name: string, file: string, env: Record<string, string>, options: { ready?: boolean; restart?: boolean } = {}): Promise<ChildProcess> {
     const child = this.launch(name, process.execPath, ['--import', 'tsx', file], env, options.ready === true);
     if (options.restart) this.restartWhenLost(name, child, () => void this.script(name, file, env, options));
     else child.once('exit', () => this.lost(name));
@@ -36,13 +36,13 @@ export class Household {
   }
 
   /** Starts any program. */
-  program(name: string, command: string, args: string[], env: NodeJS.ProcessEnv): ChildProcess {
+  program(name: string, command: string, args: string[], env: Record<string, string>): ChildProcess {
     const child = this.launch(name, command, args, env, false);
     child.once('exit', () => this.lost(name));
     return child;
   }
 
-  private launch(name: string, command: string, args: string[], env: NodeJS.ProcessEnv, channel: boolean): ChildProcess {
+  private launch(name: string, command: string, args: string[], env: Record<string, string>, channel: boolean): ChildProcess {
     const child = spawn(command, args, {
       env: { ...process.env, ...env },
       stdio: ['ignore', 'pipe', 'pipe', ...(channel ? (['ipc'] as const) : [])],

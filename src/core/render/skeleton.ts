@@ -134,7 +134,7 @@ function toMjml(blocks: readonly Block[], look: Look, direction: Direction, mark
 <mj-section padding="0" direction="${direction}" background-color="${colours.sheet}" />
 <mj-column direction="${direction}" />
 </mj-attributes>
-<mj-style>@media only screen and (max-width:479px){.lb-pad{padding-left:20px !important;padding-right:20px !important}.lb-stack{display:block !important;width:100% !important;padding-left:0 !important;padding-right:0 !important}}</mj-style>
+<mj-style>@media only screen and (max-width:479px){.ls-pad{padding-left:20px !important;padding-right:20px !important}.ls-stack{display:block !important;width:100% !important;padding-left:0 !important;padding-right:0 !important}}</mj-style>
 </mj-head>
 <mj-body background-color="${colours.page}" width="${shape.width}px">
 <mj-section background-color="${colours.page}" padding="12px 0"><mj-column><mj-spacer height="1px" /></mj-column></mj-section>
@@ -167,33 +167,33 @@ function blockMjml(block: Block, look: Look, direction: Direction, marks: Marks)
           ? `<tr><td align="center" style="text-align:center">${name}${strap}<br>${note}</td></tr>`
           : `<tr><td align="${start}" style="text-align:${start};vertical-align:bottom">${name}${strap}</td><td align="${end}" style="text-align:${end};vertical-align:bottom;white-space:nowrap">${note}</td></tr>`;
       return section(
-        `<mj-table css-class="lb-pad" padding="24px ${shape.margin}px 18px">${row}</mj-table><mj-divider css-class="lb-pad" padding="0 ${shape.margin}px 24px" border-width="1px" border-color="${colours.lines}" />`,
+        `<mj-table css-class="ls-pad" padding="24px ${shape.margin}px 18px">${row}</mj-table><mj-divider css-class="ls-pad" padding="0 ${shape.margin}px 24px" border-width="1px" border-color="${colours.lines}" />`,
       );
     }
     case 'heading': {
       const size = block.size === 'heading' ? type.heading : type.headline;
       const level = block.size === 'heading' ? 2 : 1;
       return section(
-        `<mj-text css-class="lb-pad" align="${side(block.align)}" padding="4px ${shape.margin}px 14px"><h${level} class="lb-words" style="margin:0;font-family:${headings};font-size:${size}px;line-height:1.25;font-weight:normal;color:${colours.words}">${marks.mark({ kind: 'words', segment: block.id })}</h${level}></mj-text>`,
+        `<mj-text css-class="ls-pad" align="${side(block.align)}" padding="4px ${shape.margin}px 14px"><h${level} class="ls-words" style="margin:0;font-family:${headings};font-size:${size}px;line-height:1.25;font-weight:normal;color:${colours.words}">${marks.mark({ kind: 'words', segment: block.id })}</h${level}></mj-text>`,
       );
     }
     case 'text': {
       const size = block.size === 'small' ? type.small : block.size === 'lead' ? type.text + 2 : type.text;
       const colour = block.size === 'small' ? colours.quietWords : colours.words;
       return section(
-        `<mj-text css-class="lb-pad" align="${side(block.align)}" font-size="${size}px" color="${colour}"><div class="lb-words">${marks.mark({ kind: 'words', segment: block.id })}</div></mj-text>`,
+        `<mj-text css-class="ls-pad" align="${side(block.align)}" font-size="${size}px" color="${colour}"><div class="ls-words">${marks.mark({ kind: 'words', segment: block.id })}</div></mj-text>`,
       );
     }
     case 'button':
       return (
         `<mj-raw>${marks.mark({ kind: 'if', condition: { link: block.target } })}</mj-raw>` +
         section(
-          `<mj-button css-class="lb-pad lb-action" align="${side(block.align)}" href="${marks.mark({ kind: 'href', link: block.target })}" background-color="${colours.action}" color="${colours.actionWords}" font-family="${words}" font-size="${type.text}px" font-weight="bold" border-radius="${shape.radius}px" inner-padding="12px 24px" padding="4px ${shape.margin}px 24px">${marks.mark({ kind: 'words', segment: block.id })}</mj-button>`,
+          `<mj-button css-class="ls-pad ls-action" align="${side(block.align)}" href="${marks.mark({ kind: 'href', link: block.target })}" background-color="${colours.action}" color="${colours.actionWords}" font-family="${words}" font-size="${type.text}px" font-weight="bold" border-radius="${shape.radius}px" inner-padding="12px 24px" padding="4px ${shape.margin}px 24px">${marks.mark({ kind: 'words', segment: block.id })}</mj-button>`,
         ) +
         `<mj-raw>${marks.mark({ kind: 'end' })}</mj-raw>`
       );
     case 'items':
-      return section(`<mj-table css-class="lb-pad">${itemsRows(block, look, start, end, marks)}</mj-table>`);
+      return section(`<mj-table css-class="ls-pad">${itemsRows(block, look, start, end, marks)}</mj-table>`);
     case 'totals': {
       const cell = `padding:4px 0;border-top:0`;
       const row = (strong: boolean): string => {
@@ -201,26 +201,26 @@ function blockMjml(block: Block, look: Look, direction: Direction, marks: Marks)
         return `<tr><td align="${start}" style="text-align:${start};${cell};${weight}">${marks.mark({ kind: 'total', field: 'label' })}</td><td align="${end}" style="text-align:${end};white-space:nowrap;${cell};${weight}">${marks.mark({ kind: 'total', field: 'amount' })}</td></tr>`;
       };
       const rows = marks.when({ strong: true }, row(true)) + marks.when({ strong: false }, row(false));
-      return section(`<mj-table css-class="lb-pad" padding="0 ${shape.margin}px 24px">${marks.each('totals', rows)}</mj-table>`);
+      return section(`<mj-table css-class="ls-pad" padding="0 ${shape.margin}px 24px">${marks.each('totals', rows)}</mj-table>`);
     }
     case 'addresses': {
       const cell = (range: 'shipping' | 'billing', phrase: Phrase): string =>
         marks.when(
           { has: range },
-          `<td class="lb-stack" align="${start}" style="text-align:${start};vertical-align:top;padding:0 0 12px;width:50%"><strong style="font-family:${headings};font-size:${type.small}px;font-weight:normal;font-style:italic;color:${colours.quietWords}">${marks.mark({ kind: 'phrase', phrase })}</strong>${marks.each(range, `<br>${marks.mark({ kind: 'addressLine' })}`)}</td>`,
+          `<td class="ls-stack" align="${start}" style="text-align:${start};vertical-align:top;padding:0 0 12px;width:50%"><strong style="font-family:${headings};font-size:${type.small}px;font-weight:normal;font-style:italic;color:${colours.quietWords}">${marks.mark({ kind: 'phrase', phrase })}</strong>${marks.each(range, `<br>${marks.mark({ kind: 'addressLine' })}`)}</td>`,
         );
       const show = block.show ?? 'both';
       const cells =
         (show !== 'billing' ? cell('shipping', 'deliverTo') : '') + (show !== 'delivery' ? cell('billing', 'billTo') : '');
-      return section(`<mj-table css-class="lb-pad" padding="0 ${shape.margin}px 12px"><tr>${cells}</tr></mj-table>`);
+      return section(`<mj-table css-class="ls-pad" padding="0 ${shape.margin}px 12px"><tr>${cells}</tr></mj-table>`);
     }
     case 'divider':
       return section(
-        `<mj-divider css-class="lb-pad" padding="4px ${shape.margin}px 20px" border-width="1px" border-color="${colours.lines}" />`,
+        `<mj-divider css-class="ls-pad" padding="4px ${shape.margin}px 20px" border-width="1px" border-color="${colours.lines}" />`,
       );
     case 'footer':
       return section(
-        `<mj-divider css-class="lb-pad" padding="8px ${shape.margin}px 16px" border-width="1px" border-color="${colours.lines}" /><mj-text css-class="lb-pad" align="${start}" font-size="${type.small}px" color="${colours.quietWords}" padding="0 ${shape.margin}px 28px">${marks.mark({ kind: 'phrase', phrase: 'footer' })}</mj-text>`,
+        `<mj-divider css-class="ls-pad" padding="8px ${shape.margin}px 16px" border-width="1px" border-color="${colours.lines}" /><mj-text css-class="ls-pad" align="${start}" font-size="${type.small}px" color="${colours.quietWords}" padding="0 ${shape.margin}px 28px">${marks.mark({ kind: 'phrase', phrase: 'footer' })}</mj-text>`,
       );
   }
 }

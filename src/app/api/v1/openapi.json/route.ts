@@ -1,0 +1,8 @@
+import { openApi } from '@/server/api/openapi';
+import { config } from '@/server/config';
+
+export const dynamic = 'force-dynamic';
+
+export function GET(): Response {
+  return Response.json(openApi(config().url));
+}

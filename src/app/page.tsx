@@ -1,0 +1,10 @@
+import { redirect } from 'next/navigation';
+import { currentPerson, storesOf } from '@/server/auth/access';
+
+export default async function Home() {
+  const person = await currentPerson();
+  if (!person) redirect('/sign-in');
+  const [first] = await storesOf(person);
+  if (!first) redirect('/sign-in?nothing=1');
+  redirect(`/s/${first.id}/today`);
+}

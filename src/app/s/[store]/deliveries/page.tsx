@@ -1,0 +1,32 @@
+import type { Metadata } from 'next';
+import { pageAccess } from '@/app/page-access';
+import { listDeliveries, readDeliveryFilter } from '@/server/views/deliveries';
+import { DeliveriesScreen } from '@/ui/deliveries/DeliveriesScreen';
+
+export const metadata: Metadata = { title: 'Deliveries' };
+
+export default async function Deliveries({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ store: string }>;
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+}) {
+  const access = await pageAccess(params);
+  const filter = readDeliveryFilter(await searchParams);
+  const page = await listDeliveries(access.store.id, filter);
+  return (
+    <DeliveriesScreen
+      base={`/s/${access.store.id}`}
+      zone={access.store.timeZone}
+      filter={{
+        state: filter.states?.join(',') ?? '',
+        role: filter.role ?? '',
+        recipient: filter.recipient ?? '',
+        order: filter.order ?? '',
+      }}
+      rows={page.rows}
+      next={page.next}
+    />
+  );
+}

@@ -1,0 +1,14 @@
+import type { Metadata } from 'next';
+import { pageAccess } from '@/app/page-access';
+import { loadToday } from '@/server/views/journey';
+import { TodayScreen } from '@/ui/today/TodayScreen';
+
+export const metadata: Metadata = { title: 'Today' };
+
+export default async function Today({ params }: { params: Promise<{ store: string }> }) {
+  const access = await pageAccess(params);
+  const today = await loadToday(access);
+  return (
+    <TodayScreen base={`/s/${access.store.id}`} zone={access.store.timeZone} today={new Date().toISOString().slice(0, 10)} {...today} />
+  );
+}

@@ -1,0 +1,15 @@
+import type { Metadata } from 'next';
+import { redirect } from 'next/navigation';
+import { currentPerson, storesOf } from '@/server/auth/access';
+import { SignInForm } from '@/ui/sign-in/SignInForm';
+
+export const metadata: Metadata = { title: 'Sign in' };
+
+export default async function SignIn({ searchParams }: { searchParams: Promise<{ to?: string }> }) {
+  const { to } = await searchParams;
+  // Only a path of our own: a full address here could lead elsewhere after signing in.
+  const target = to && /^\/s\/[\w-]+/.test(to) ? to : '/';
+  const person = await currentPerson();
+  if (person && (await storesOf(person)).length > 0) redirect(target);
+  return <SignInForm to={target} />;
+}

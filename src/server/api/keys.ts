@@ -1,0 +1,48 @@
+/** Keys of other programs: the store whose key signed an event, or may read the record. */
+import { and, eq } from 'drizzle-orm';
+import { Webhook, WebhookVerificationError } from 'standardwebhooks';
+import { database } from '../db/client';
+import { keys } from '../db/schema';
+import { fingerprint, unseal } from '../secrets';
+
+export type Signed = { ok: true; storeId: string } | { ok: false; message: string };
+
+/**
+ * Finds the store whose key signed a body, by Standard Webhooks: `webhook-id`, `webhook-timestamp` (at most five
+ * minutes off) and `webhook-signature` over all three.
+ */
+export async function storeThatSigned(body: string, headers: Headers): Promise<Signed> {
+  const names = ['webhook-id', 'webhook-timestamp', 'webhook-signature'] as const;
+  const missing = names.filter((n) => !headers.get(n));
+  if (missing.length > 0) {
+    return { ok: false, message: `The event is not signed: ${missing.join(', ')} missing. Sign it as Standard Webhooks says, with the store's events key.` };
+  }
+  const given = Object.fromEntries(names.map((n) => [n, headers.get(n)!]));
+  const age = Math.abs(Date.now() / 1000 - Number(given['webhook-timestamp']));
+  if (!(age <= 300)) {
+    return { ok: false, message: 'The signature is too old or too new: webhook-timestamp must be within five minutes of now, in seconds.' };
+  }
+  const rows = await database().select({ storeId: keys.storeId, secret: keys.secret }).from(keys).where(eq(keys.kind, 'events'));
+  for (const row of rows) {
+    try {
+      new Webhook(unseal(row.secret)).verify(body, given);
+      return { ok: true, storeId: row.storeId };
+    } catch (error) {
+      // Not signed with this key. A signed body that is not JSON fails after its signature was found good.
+      if (error instanceof SyntaxError) return { ok: true, storeId: row.storeId };
+      if (!(error instanceof WebhookVerificationError)) throw error;
+    }
+  }
+  return { ok: false, message: "The signature does not match: it was made with another key, or the body changed on the way." };
+}
+
+/** The store that an `Authorization: Bearer` key may read. */
+export async function storeOfReadKey(headers: Headers): Promise<string | undefined> {
+  const key = /^Bearer\s+(\S+)$/i.exec(headers.get('authorization') ?? '')?.[1];
+  if (!key) return undefined;
+  const [row] = await database()
+    .select({ storeId: keys.storeId })
+    .from(keys)
+    .where(and(eq(keys.kind, 'read'), eq(keys.secret, fingerprint(key))));
+  return row?.storeId;
+}

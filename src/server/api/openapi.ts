@@ -1,0 +1,140 @@
+/** The public interface as OpenAPI 3.1, made from the schemas that the code itself checks with. */
+import { DELIVERY_STATES } from '@/core/mail';
+import { OrderPlacedSchema } from '../events/schema';
+
+const problem = {
+  description: 'What is wrong, and where',
+  content: {
+    'application/problem+json': {
+      schema: {
+        type: 'object',
+        properties: {
+          title: { type: 'string' },
+          status: { type: 'integer' },
+          problems: {
+            type: 'array',
+            items: {
+              type: 'object',
+              properties: {
+                path: { type: 'string', description: 'JSON Pointer (RFC 6901)' },
+                place: { type: 'string' },
+                message: { type: 'string' },
+              },
+            },
+          },
+        },
+      },
+    },
+  },
+};
+
+export function openApi(serverUrl: string) {
+  return {
+    openapi: '3.1.0',
+    info: {
+      title: 'Libellus',
+      version: '1',
+      description: 'Events of a store come in, signed; the record of deliveries can be read.',
+    },
+    servers: [{ url: `${serverUrl}/api/v1` }],
+    paths: {
+      '/events': {
+        post: {
+          operationId: 'receiveEvent',
+          summary: 'Tell Libellus that something happened',
+          description:
+            'A CloudEvents 1.0 event in JSON, signed as Standard Webhooks with the events key of the store. The same source and id are taken once, however often they come.',
+          parameters: ['webhook-id', 'webhook-timestamp', 'webhook-signature'].map((name) => ({
+            name,
+            in: 'header',
+            required: true,
+            schema: { type: 'string' },
+          })),
+          requestBody: {
+            required: true,
+            content: {
+              'application/cloudevents+json': { schema: { $ref: '#/components/schemas/OrderPlaced' } },
+              'application/json': { schema: { $ref: '#/components/schemas/OrderPlaced' } },
+            },
+          },
+          responses: {
+            202: {
+              description: 'Taken. The ids of the deliveries planned for it',
+              content: {
+                'application/json': {
+                  schema: {
+                    type: 'object',
+                    required: ['deliveries', 'known'],
+                    properties: {
+                      deliveries: { type: 'array', items: { type: 'string' } },
+                      known: { type: 'boolean', description: 'True when this event or order was known already' },
+                    },
+                  },
+                },
+              },
+            },
+            400: problem,
+            401: problem,
+            413: problem,
+            503: problem,
+          },
+        },
+      },
+      '/deliveries': {
+        get: {
+          operationId: 'listDeliveries',
+          summary: 'Read the record of deliveries, newest first',
+          security: [{ readingKey: [] }],
+          parameters: [
+            { name: 'recipient', in: 'query', schema: { type: 'string' }, description: 'An address, or the beginning of one' },
+            { name: 'order', in: 'query', schema: { type: 'string' }, description: 'An order number' },
+            { name: 'state', in: 'query', schema: { type: 'string' }, description: `One or more of ${DELIVERY_STATES.join(', ')}, with commas between` },
+            { name: 'before', in: 'query', schema: { type: 'string' }, description: '`next` of the page before' },
+          ],
+          responses: {
+            200: {
+              description: 'A page of deliveries',
+              content: {
+                'application/json': {
+                  schema: {
+                    type: 'object',
+                    required: ['deliveries'],
+                    properties: {
+                      deliveries: { type: 'array', items: { $ref: '#/components/schemas/Delivery' } },
+                      next: { type: 'string' },
+                    },
+                  },
+                },
+              },
+            },
+            401: problem,
+          },
+        },
+      },
+    },
+    components: {
+      securitySchemes: { readingKey: { type: 'http', scheme: 'bearer' } },
+      schemas: {
+        OrderPlaced: OrderPlacedSchema,
+        Delivery: {
+          type: 'object',
+          properties: {
+            id: { type: 'string' },
+            order: { type: 'string' },
+            notification: { type: 'string' },
+            recipient: { type: 'string' },
+            role: { enum: ['customer', 'staff'] },
+            language: { type: 'string' },
+            state: { enum: DELIVERY_STATES },
+            subject: { type: 'string' },
+            messageId: { type: 'string' },
+            attempts: { type: 'integer' },
+            lastWords: { type: 'string' },
+            createdAt: { type: 'string', format: 'date-time' },
+            acceptedAt: { type: 'string', format: 'date-time' },
+          },
+        },
+      },
+    },
+  };
+}

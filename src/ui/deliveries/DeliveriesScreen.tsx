@@ -1,0 +1,154 @@
+'use client';
+/** The record: everything that was to go out, newest first, with filters that stand in the address. */
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import type { DeliveryState } from '@/core/mail/state';
+import { languageName } from '@/core/plan/reasons';
+import { Segments } from '../parts/fields';
+import { Time } from '../parts/format';
+import { Empty, Page } from '../parts/Page';
+import { StateWord } from '../parts/states';
+import { WatchWaiting } from '../parts/WatchWaiting';
+
+export interface DeliveryRow {
+  id: string;
+  order: string;
+  notification: string;
+  recipient: string;
+  recipientName: string;
+  role: 'customer' | 'staff';
+  language: string;
+  state: DeliveryState;
+  subject: string;
+  attempts: number;
+  lastWords: string;
+  createdAt: string;
+  acceptedAt?: string | undefined;
+}
+
+export interface DeliveriesProps {
+  base: string;
+  zone: string;
+  filter: { state: string; role: string; recipient: string; order: string };
+  rows: DeliveryRow[];
+  next?: string | undefined;
+}
+
+const STATE_CHOICES = [
+  { value: '', label: 'All' },
+  { value: 'accepted', label: 'Accepted' },
+  { value: 'planned,held,sending,deferred', label: 'Waiting' },
+  { value: 'failed,bounced', label: 'Failed' },
+];
+const ROLE_CHOICES = [
+  { value: '', label: 'Everybody' },
+  { value: 'customer', label: 'Customers' },
+  { value: 'staff', label: 'Staff' },
+];
+
+export function DeliveriesScreen({ base, zone, filter, rows, next }: DeliveriesProps) {
+  const router = useRouter();
+  const address = (change: Partial<DeliveriesProps['filter']> & { before?: string }): string => {
+    const query = new URLSearchParams(Object.entries({ ...filter, ...change }).filter(([, v]) => v !== ''));
+    return `${base}/deliveries${query.size > 0 ? `?${query}` : ''}`;
+  };
+  const filtered = Object.values(filter).some((v) => v !== '');
+  return (
+    <Page title="Deliveries">
+      <WatchWaiting waiting={rows.some((r) => ['planned', 'sending'].includes(r.state))} />
+      <div className="flex h-full min-h-0 flex-col">
+        <form
+          key={`${filter.recipient} ${filter.order}`}
+          role="search"
+          className="flex shrink-0 flex-wrap items-center gap-3 border-b border-rule px-5 py-2"
+          onSubmit={(e) => {
+            e.preventDefault();
+            const data = new FormData(e.currentTarget);
+            router.push(address({ recipient: String(data.get('recipient')).trim(), order: String(data.get('order')).trim() }));
+          }}
+        >
+          <Segments label="State" value={filter.state} choices={STATE_CHOICES} onChange={(state) => router.push(address({ state }))} />
+          <Segments label="Audience" value={filter.role} choices={ROLE_CHOICES} onChange={(role) => router.push(address({ role }))} />
+          <input name="recipient" defaultValue={filter.recipient} aria-label="Address begins with" placeholder="Address begins with" className="input w-48" />
+          <input name="order" defaultValue={filter.order} aria-label="Order number" placeholder="Order number" className="input w-36" />
+          <button type="submit" className="btn">
+            Find
+          </button>
+          {filtered && (
+            <Link href={`${base}/deliveries`} className="link text-sm">
+              Show all
+            </Link>
+          )}
+        </form>
+        <div className="min-h-0 flex-1 overflow-auto bg-panel">
+          {rows.length === 0 ? (
+            <Empty title={filtered ? 'Nothing matches' : 'Nothing was sent yet'}>
+              {filtered ? 'Take a filter away to see more.' : 'When an order is placed, every message about it is recorded here, with the reason for it.'}
+            </Empty>
+          ) : (
+            <table className="w-full table-fixed text-sm">
+              <thead className="sticky top-0 bg-panel text-xs text-slate">
+                <tr className="border-b border-rule">
+                  <th scope="col" className="w-40 py-2 ps-5 text-start font-normal">
+                    State
+                  </th>
+                  <th scope="col" className="px-2 text-start font-normal">
+                    To
+                  </th>
+                  <th scope="col" className="w-34 px-2 text-start font-normal">
+                    Notification
+                  </th>
+                  <th scope="col" className="px-2 text-start font-normal">
+                    Subject, or what happened
+                  </th>
+                  <th scope="col" className="w-24 px-2 text-start font-normal">
+                    Order
+                  </th>
+                  <th scope="col" className="w-32 pe-5 text-end font-normal">
+                    When
+                  </th>
+                </tr>
+              </thead>
+              <tbody>
+                {rows.map((d) => (
+                  <tr key={d.id} className="border-b border-rule hover:bg-petrol-tint/50">
+                    <td className="truncate py-2 ps-5">
+                      <StateWord state={d.state} />
+                    </td>
+                    <td className="truncate px-2">
+                      <Link href={`${base}/deliveries/${d.id}`} className="link" title={d.recipient}>
+                        <bdi>{d.recipientName || d.recipient}</bdi>
+                      </Link>{' '}
+                      <span className="text-xs text-slate">
+                        {d.role}, {languageName(d.language)}
+                      </span>
+                    </td>
+                    <td className="truncate px-2">{d.notification}</td>
+                    <td className="truncate px-2" dir="auto" title={d.state === 'accepted' ? d.subject : d.lastWords}>
+                      {d.state === 'accepted' ? d.subject : d.lastWords || d.subject}
+                    </td>
+                    <td className="truncate px-2">
+                      <Link href={`${base}/orders/${encodeURIComponent(d.order)}`} className="hover:text-petrol">
+                        {d.order}
+                      </Link>
+                    </td>
+                    <td className="pe-5 text-end">
+                      <Time at={d.acceptedAt ?? d.createdAt} zone={zone} />
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          )}
+          {next && (
+            <div className="p-3 text-center">
+              <Link href={address({ before: next })} className="btn">
+                Older deliveries
+              </Link>
+            </div>
+          )}
+        </div>
+      </div>
+    </Page>
+  );
+}

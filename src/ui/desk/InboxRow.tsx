@@ -1,0 +1,61 @@
+'use client';
+/** How the message stands in an inbox: sender, subject, preheader, the two last typed right there. */
+import type { WordsDocument } from '@/core/text';
+import { WordsEditor, type EditingContext } from './editor/WordsEditor';
+import type { ChipAttributes } from './editor/documents';
+
+export interface InboxRowProps {
+  sender: string;
+  address: string;
+  time: string;
+  subject: { words: WordsDocument; formIndex: number } | undefined;
+  preheader: { words: WordsDocument; formIndex: number } | undefined;
+  rendered: { subject: string; preheader: string } | undefined;
+  context: EditingContext;
+  direction: 'ltr' | 'rtl';
+  editable: boolean;
+  width: number;
+  /** Keeps editors of different languages apart. */
+  language: string;
+  onChange: (segment: 'subject' | 'preheader', source: string) => void;
+  onFocus: (segment: 'subject' | 'preheader') => void;
+  onChip: (chip: { attributes: ChipAttributes; update: (a: ChipAttributes) => void } | undefined) => void;
+}
+
+export function InboxRow(props: InboxRowProps) {
+  const { sender, address, time, rendered, context, direction, editable, width, language, onChange, onFocus, onChip } = props;
+  const editor = (segment: 'subject' | 'preheader', label: string, className: string) => {
+    const words = props[segment];
+    // Words that only the source view can edit are shown as they read.
+    if (!words) return <div className={className}>{rendered?.[segment]}</div>;
+    return (
+      <WordsEditor
+        key={`${language} ${segment}`}
+        document={words.words}
+        formIndex={words.formIndex}
+        form="plain"
+        label={label}
+        className={className}
+        {...{ context, direction, editable, onChip }}
+        onChange={(source) => onChange(segment, source)}
+        onFocus={() => onFocus(segment)}
+      />
+    );
+  };
+  return (
+    <div className="mx-auto mb-3 flex gap-3 border border-dashed border-slate/40 bg-panel px-3 py-2 text-sm" style={{ width }}>
+      <span aria-hidden className="mt-0.5 flex size-8 shrink-0 items-center justify-center rounded-full bg-ink font-serif text-base text-white">
+        {sender.slice(0, 1)}
+      </span>
+      <div className="min-w-0 flex-1">
+        <div className="flex gap-2">
+          <span className="font-semibold">{sender}</span>
+          <span className="truncate text-slate">{address}</span>
+          <span className="ms-auto text-slate">{time}</span>
+        </div>
+        {editor('subject', 'Subject', 'font-semibold')}
+        {editor('preheader', 'Preheader', 'text-slate')}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,134 @@
+'use client';
+/** What publishing will change: in words, and before and after on the chosen order. */
+import { useEffect, useState } from 'react';
+import type { Finding } from '@/core/preflight';
+import { languageName } from '@/core/plan/reasons';
+import { templateChanges, type Template, type TemplateChange } from '@/core/template';
+import type { Rendered } from '@/workers/protocol';
+import { Dialog } from '../parts/Dialog';
+import { plural } from '../parts/format';
+import { Mark } from '../parts/marks';
+import { PanelTitle, Trouble } from '../parts/Page';
+
+export interface PublishProps {
+  open: boolean;
+  onClose: () => void;
+  name: string;
+  number: number;
+  live: Template | undefined;
+  draft: Template;
+  findings: readonly Finding[];
+  renderBefore: () => Promise<Rendered | undefined>;
+  after: string | undefined;
+  orderNumber: string;
+  language: string;
+  trouble: string | undefined;
+  busy: boolean;
+  onPublish: () => void;
+}
+
+const VERBS: Record<TemplateChange['kind'], string> = {
+  words: 'words changed',
+  added: 'added',
+  removed: 'taken out',
+  moved: 'moved',
+  settings: 'settings changed',
+};
+
+export function PublishDialog(props: PublishProps) {
+  const { open, onClose, name, number, live, draft, findings, renderBefore, after, orderNumber, language, trouble, busy, onPublish } = props;
+  const [before, setBefore] = useState<string>();
+  useEffect(() => {
+    if (!open) return;
+    let current = true;
+    void renderBefore().then((r) => current && setBefore(r?.message?.html));
+    return () => {
+      current = false;
+    };
+  }, [open, renderBefore]);
+
+  const changes = templateChanges(live, draft);
+  const blockers = findings.filter((f) => f.severity === 'blocker');
+  const label = `Publish edition ${number}`;
+  return (
+    <Dialog
+      open={open}
+      onClose={onClose}
+      wide
+      title={`${label} of ${name}`}
+      foot={
+        <>
+          {trouble && (
+            <div className="me-auto">
+              <Trouble>{trouble}</Trouble>
+            </div>
+          )}
+          <button type="button" className="btn" onClick={onClose}>
+            Not yet
+          </button>
+          <button type="button" className="btn btn-main" disabled={busy || blockers.length > 0 || changes.length === 0} onClick={onPublish}>
+            {busy ? 'Publishing ...' : label}
+          </button>
+        </>
+      }
+    >
+      <div className="grid grid-cols-[17rem_1fr_1fr] gap-5">
+        <div className="max-h-[62vh] overflow-auto text-sm">
+          {blockers.length > 0 && (
+            <div className="mb-4">
+              <Trouble>
+                {plural(blockers.length, 'finding stops', 'findings stop')} it
+                <ul className="mt-1">
+                  {blockers.map((f) => (
+                    <li key={`${f.place} ${f.language ?? ''} ${f.message}`} className="mt-1">
+                      <b>
+                        {f.placeLabel}
+                        {f.language ? `, ${languageName(f.language)}` : ''}
+                      </b>
+                      : {f.message}
+                    </li>
+                  ))}
+                </ul>
+              </Trouble>
+            </div>
+          )}
+          <PanelTitle>{changes.length === 0 ? 'Nothing differs from what is live' : plural(changes.length, 'change', 'changes')}</PanelTitle>
+          <ul className="mt-1" data-testid="changes">
+            {changes.map((c, i) => (
+              <li key={i} className="flex gap-2 border-b border-rule py-1.5">
+                <span className="translate-y-1">
+                  <Mark tone="quiet" size={10} />
+                </span>
+                <span>
+                  <span className="font-semibold">{c.label}</span>
+                  {c.language ? `, ${languageName(c.language)}` : ''}: {VERBS[c.kind]}
+                </span>
+              </li>
+            ))}
+          </ul>
+          <p className="mt-3 text-xs text-slate">
+            From now on new orders get this edition. What is planned already keeps the edition it was planned with. Any earlier edition can be
+            taken back to the bench.
+          </p>
+        </div>
+        {(
+          [
+            ['Before', before, live ? undefined : 'Nothing was live before.'],
+            ['After', after, undefined],
+          ] as const
+        ).map(([title, html, none]) => (
+          <div key={title} className="flex min-w-0 flex-col">
+            <PanelTitle aside={`${orderNumber}, ${languageName(language)}`}>{title}</PanelTitle>
+            {none ? (
+              <p className="mt-3 text-sm text-slate">{none}</p>
+            ) : (
+              <div className="mt-1 h-[60vh] overflow-hidden border border-rule bg-sheet">
+                <iframe sandbox="" title={`${title} publishing`} srcDoc={html ?? ''} className="h-[150%] w-[150%] origin-top-left scale-[0.6667]" />
+              </div>
+            )}
+          </div>
+        ))}
+      </div>
+    </Dialog>
+  );
+}

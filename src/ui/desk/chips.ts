@@ -1,0 +1,26 @@
+/** What a chip shows: the chosen order's value, written as the message writes it. */
+import { isProvided, placeholder } from '@/core/placeholders';
+import { defaultFunction, isFunctionName, writerFor, type Values, type WritingContext } from '@/core/text';
+import { chipOptions, type ChipAttributes } from './editor/documents';
+import type { ChipFace } from './editor/extensions';
+
+export function chipFace(attributes: ChipAttributes, values: Values, moment: string, context: WritingContext): ChipFace {
+  const known = placeholder(attributes.name);
+  if (!known) return { text: `{$${attributes.name}}`, title: `There is no placeholder {$${attributes.name}}`, problem: true };
+  if (!isProvided(known, moment)) {
+    return { text: known.label, title: `${known.label} is not known at this moment`, problem: true };
+  }
+  const fn = attributes.fn && isFunctionName(attributes.fn) ? attributes.fn : defaultFunction(known.type);
+  const text = writerFor(fn, chipOptions(attributes), context)(values[attributes.name]);
+  return {
+    text: text || known.label,
+    title: text ? `${known.label} {$${attributes.name}}` : `${known.label} is missing from this order`,
+    problem: false,
+  };
+}
+
+/** A placeholder's value for the chosen order, as lists show it. */
+export function valueText(name: string, values: Values, context: WritingContext): string {
+  const known = placeholder(name);
+  return known ? writerFor(defaultFunction(known.type), {}, context)(values[name]) : '';
+}

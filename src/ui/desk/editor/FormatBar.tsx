@@ -1,0 +1,96 @@
+'use client';
+/** The small bar above the words being typed: bold, italic, link, placeholder. */
+import type { Editor } from '@tiptap/react';
+import { useEditorState } from '@tiptap/react';
+import { useState } from 'react';
+import { placeholdersAt } from '@/core/placeholders';
+import { safeUrl } from '@/core/text';
+
+export function FormatBar({ editor, moment, onPlaceholder }: { editor: Editor; moment: string; onPlaceholder: () => void }) {
+  const [linking, setLinking] = useState(false);
+  const state = useEditorState({
+    editor,
+    selector: ({ editor: e }) => ({ bold: e.isActive('bold'), italic: e.isActive('italic'), link: e.isActive('link'), empty: e.state.selection.empty }),
+  });
+  const button = (on: boolean): string => `min-w-7 px-2 py-1 ${on ? 'bg-white/25' : 'hover:bg-white/15'} disabled:opacity-40`;
+  return (
+    <div className="relative inline-flex bg-ink text-sm text-white" role="toolbar" aria-label="Formatting" onMouseDown={(e) => e.preventDefault()}>
+      <button type="button" aria-pressed={state.bold} aria-label="Bold" className={`font-bold ${button(state.bold)}`} onClick={() => editor.chain().focus().toggleMark('bold').run()}>
+        B
+      </button>
+      <button type="button" aria-pressed={state.italic} aria-label="Italic" className={`italic ${button(state.italic)}`} onClick={() => editor.chain().focus().toggleMark('italic').run()}>
+        i
+      </button>
+      <button
+        type="button"
+        aria-pressed={state.link}
+        className={button(state.link)}
+        disabled={!state.link && state.empty}
+        title={!state.link && state.empty ? 'Select the words to link first' : undefined}
+        onClick={() => (state.link ? editor.chain().focus().extendMarkRange('link').unsetMark('link').run() : setLinking(!linking))}
+      >
+        {state.link ? 'Unlink' : 'Link'}
+      </button>
+      <button type="button" aria-label="Placeholder" className={`font-mono ${button(false)}`} onClick={onPlaceholder}>
+        {'{ }'}
+      </button>
+      {linking && (
+        <LinkForm
+          moment={moment}
+          onClose={() => {
+            setLinking(false);
+            editor.commands.focus();
+          }}
+          onLink={(target) => {
+            setLinking(false);
+            editor.chain().focus().setMark('link', target).run();
+          }}
+        />
+      )}
+    </div>
+  );
+}
+
+function LinkForm({
+  moment,
+  onLink,
+  onClose,
+}: {
+  moment: string;
+  onLink: (target: { url: string | null; variable: string | null }) => void;
+  onClose: () => void;
+}) {
+  const [url, setUrl] = useState('');
+  const wrong = url.trim() !== '' && safeUrl(url) === undefined;
+  return (
+    <form
+      className="absolute end-0 top-full z-40 mt-1 w-80 border border-rule bg-sheet p-3 text-ink shadow-sheet"
+      onMouseDown={(e) => e.stopPropagation()}
+      onKeyDown={(e) => e.key === 'Escape' && onClose()}
+      onSubmit={(e) => {
+        e.preventDefault();
+        const safe = safeUrl(url);
+        if (safe) onLink({ url: safe, variable: null });
+      }}
+    >
+      <label className="text-xs text-slate">
+        Address
+        <input autoFocus className="input mt-1" placeholder="https://" value={url} onChange={(e) => setUrl(e.target.value)} aria-invalid={wrong} />
+      </label>
+      {wrong && <p className="mt-1 text-xs text-madder">Give the full address, with https:// at the beginning</p>}
+      <div className="mt-2 flex flex-wrap gap-x-3 text-xs">
+        <span className="text-slate">or</span>
+        {placeholdersAt(moment)
+          .filter((p) => p.type === 'url')
+          .map((p) => (
+            <button key={p.name} type="button" className="link" onClick={() => onLink({ url: null, variable: p.name })}>
+              {p.label}
+            </button>
+          ))}
+      </div>
+      <button type="submit" className="btn mt-3" disabled={url.trim() === '' || wrong}>
+        Link the words
+      </button>
+    </form>
+  );
+}

@@ -1,0 +1,212 @@
+'use client';
+/**
+ * One segment's words, typed in place. The source in the draft is the one truth: what is typed goes there, and when it
+ * changes from elsewhere (undo, another language), the editor follows.
+ */
+import { EditorContent, useEditor, type Editor } from '@tiptap/react';
+import { NodeSelection } from '@tiptap/pm/state';
+import { useEffect, useImperativeHandle, useMemo, useRef, useState, type CSSProperties, type Ref } from 'react';
+import { defaultFunction, toDocument, parseSource, toSource, type SegmentForm, type Values, type WordsDocument, type WritingContext } from '@/core/text';
+import { placeholder } from '@/core/placeholders';
+import { chipFace } from '../chips';
+import { PlaceholderPicker } from '../PlaceholderPicker';
+import { chipAttributes, jsonToParagraphs, paragraphsToJson, pieceToJson, type ChipAttributes } from './documents';
+import { extensionsFor, repaintChips } from './extensions';
+
+export interface EditingContext {
+  moment: string;
+  values: Values;
+  writing: WritingContext;
+}
+
+export interface WordsEditorHandle {
+  focus: () => void;
+  openPicker: () => void;
+  editor: Editor | null;
+}
+
+export interface WordsEditorProps {
+  document: WordsDocument;
+  /** Which of the forms is edited. */
+  formIndex: number;
+  form: SegmentForm;
+  context: EditingContext;
+  label: string;
+  direction: 'ltr' | 'rtl';
+  editable: boolean;
+  style?: CSSProperties;
+  className?: string;
+  autoFocus?: boolean;
+  onChange: (source: string) => void;
+  onChip?: (chip: { attributes: ChipAttributes; update: (attributes: ChipAttributes) => void } | undefined) => void;
+  onFocus?: () => void;
+  onEscape?: () => void;
+  handle?: Ref<WordsEditorHandle>;
+}
+
+export function WordsEditor(props: WordsEditorProps) {
+  const { document: words, formIndex, form, context, label, direction, editable, style, className, autoFocus, handle } = props;
+  const [picker, setPicker] = useState<{ left: number; top: number; bottom: number }>();
+  const latest = useRef(props);
+  useEffect(() => {
+    latest.current = props;
+  });
+  const face = useMemo(
+    () => (attributes: ChipAttributes) => chipFace(attributes, context.values, context.moment, context.writing),
+    [context],
+  );
+  const faceRef = useRef(face);
+  useEffect(() => {
+    faceRef.current = face;
+  }, [face]);
+  const emitted = useRef<string | undefined>(undefined);
+
+  const openAtCursor = (editor: Editor): void => {
+    const at = editor.view.coordsAtPos(editor.state.selection.from);
+    setPicker({ left: at.left, top: at.top, bottom: at.bottom });
+  };
+  const openRef = useRef<() => void>(() => undefined);
+
+  const editor = useEditor({
+    immediatelyRender: false,
+    shouldRerenderOnTransaction: false,
+    editable,
+    extensions: useMemo(() => extensionsFor(form, (a) => faceRef.current(a)), [form]),
+    content: paragraphsToJson(words.forms[formIndex]?.paragraphs ?? [[]]),
+    autofocus: autoFocus ? 'end' : false,
+    enableInputRules: false,
+    enablePasteRules: false,
+    editorProps: {
+      attributes: { role: 'textbox', 'aria-label': label, 'aria-multiline': String(form === 'paragraphs'), dir: direction, spellcheck: 'true' },
+      handleTextInput: (_view, _from, _to, text) => {
+        if (text !== '{') return false;
+        openRef.current();
+        return true;
+      },
+      handleKeyDown: (_view, event) => {
+        if (event.key === 'Escape') {
+          latest.current.onEscape?.();
+          return true;
+        }
+        // One line has no second paragraph to open.
+        return event.key === 'Enter' && form !== 'paragraphs' && !(event.shiftKey && form === 'line');
+      },
+      handlePaste: (view, event) => {
+        const text = event.clipboardData?.getData('text/plain') ?? '';
+        if (!text.includes('{$')) return false;
+        const pieces = piecesFromPasted(text);
+        if (!pieces) return false;
+        const nodes = pieces.map((p) => view.state.schema.nodeFromJSON(pieceToJson(p)));
+        let transaction = view.state.tr.deleteSelection();
+        for (const node of nodes) transaction = transaction.insert(transaction.selection.from, node);
+        view.dispatch(transaction);
+        return true;
+      },
+    },
+    onUpdate: ({ editor: changed }) => {
+      const { document: now, formIndex: index, onChange } = latest.current;
+      const paragraphs = jsonToParagraphs(changed.getJSON());
+      const forms = now.forms.map((f, i) => (i === index ? { ...f, paragraphs } : f));
+      const source = toSource({ ...now, marked: now.marked || paragraphs.length > 1, forms });
+      emitted.current = source;
+      onChange(source);
+    },
+    onFocus: () => latest.current.onFocus?.(),
+    onSelectionUpdate: ({ editor: changed }) => {
+      const { selection } = changed.state;
+      const { onChip } = latest.current;
+      if (!onChip) return;
+      if (!(selection instanceof NodeSelection) || selection.node.type.name !== 'chip') return onChip(undefined);
+      const at = selection.from;
+      onChip({
+        attributes: selection.node.attrs as ChipAttributes,
+        update: (attributes) => {
+          const { view } = changed;
+          const transaction = view.state.tr.setNodeMarkup(at, undefined, attributes);
+          view.dispatch(transaction.setSelection(NodeSelection.create(transaction.doc, at)));
+        },
+      });
+    },
+  });
+
+  useEffect(() => {
+    openRef.current = () => editor && openAtCursor(editor);
+  }, [editor]);
+
+  // Words changed from elsewhere: undo, another language, another form, the source view.
+  const source = useMemo(() => toSource(words), [words]);
+  const shownForm = useRef(formIndex);
+  useEffect(() => {
+    if (!editor || editor.isDestroyed) return;
+    if (emitted.current === source && shownForm.current === formIndex) return;
+    shownForm.current = formIndex;
+    emitted.current = source;
+    const next = paragraphsToJson(words.forms[formIndex]?.paragraphs ?? [[]]);
+    if (JSON.stringify(next) !== JSON.stringify(editor.getJSON())) editor.commands.setContent(next, { emitUpdate: false });
+  }, [editor, source, words, formIndex]);
+
+  useEffect(() => {
+    if (editor && !editor.isDestroyed) repaintChips(editor.view.dom, face);
+  }, [editor, face]);
+
+  useEffect(() => {
+    editor?.setEditable(editable, false);
+  }, [editor, editable]);
+
+  useImperativeHandle(
+    handle,
+    () => ({
+      focus: () => editor?.commands.focus(),
+      openPicker: () => {
+        if (!editor) return;
+        editor.commands.focus();
+        openAtCursor(editor);
+      },
+      editor,
+    }),
+    [editor],
+  );
+
+  const close = (): void => {
+    setPicker(undefined);
+    editor?.commands.focus();
+  };
+
+  return (
+    <div className={`words-editor ${className ?? ''}`} style={style} dir={direction}>
+      <EditorContent editor={editor} />
+      {picker && (
+        <PlaceholderPicker
+          moment={context.moment}
+          values={context.values}
+          context={context.writing}
+          at={picker}
+          onClose={close}
+          onPick={(name) => {
+            const known = placeholder(name);
+            setPicker(undefined);
+            editor
+              ?.chain()
+              .focus()
+              .insertContent({
+                type: 'chip',
+                attrs: chipAttributes({ name, ...(known && known.type !== 'url' && { fn: defaultFunction(known.type) }) }),
+              })
+              .run();
+          }}
+        />
+      )}
+    </div>
+  );
+}
+
+/** Words with `{$...}` in them, pasted: their pieces, or undefined when they cannot be read as one line of words. */
+function piecesFromPasted(text: string) {
+  const parsed = parseSource(text.replace(/\s+/g, ' '));
+  if (!parsed.ok || parsed.message.type !== 'message') return undefined;
+  try {
+    return toDocument(parsed.message).forms[0]?.paragraphs.flat();
+  } catch {
+    return undefined;
+  }
+}

@@ -1,0 +1,194 @@
+import Link from 'next/link';
+import type { DeliveryState } from '@/core/mail/state';
+import { addressLines, lineTotal, orderTotals, STATUS_WORDS, type Order, type OrderStatus } from '@/core/order';
+import { languageName } from '@/core/plan/reasons';
+import { Money, plural, Time } from '../parts/format';
+import { Mark } from '../parts/marks';
+import { Page, PanelTitle } from '../parts/Page';
+import { StateWord } from '../parts/states';
+import { WatchWaiting } from '../parts/WatchWaiting';
+
+export interface OrderProps {
+  base: string;
+  zone: string;
+  order: Order;
+  status: OrderStatus;
+  channelName: string;
+  sent: {
+    id: string;
+    notification: string;
+    recipient: string;
+    recipientName: string;
+    role: string;
+    language: string;
+    state: DeliveryState;
+    subject: string;
+    words: string;
+    at: string;
+  }[];
+  notWritten: { id: string; notification: string; recipient: string; recipientName: string; reason: string }[];
+}
+
+export function OrderScreen({ base, zone, order, status, channelName, sent, notWritten }: OrderProps) {
+  const totals = orderTotals(order);
+  const { customer, currency } = order;
+  const name = [customer.firstName, customer.lastName].filter(Boolean).join(' ') || customer.email;
+  const waiting = sent.some((d) => ['planned', 'sending'].includes(d.state));
+  return (
+    <Page
+      title={
+        <>
+          <Link href={`${base}/orders`} aria-label="All orders" className="me-2 text-slate hover:text-petrol">
+            ‹
+          </Link>
+          {order.number}
+        </>
+      }
+      note={
+        <span dir="auto">
+          {name}, {STATUS_WORDS[status]}
+        </span>
+      }
+      actions={
+        <>
+          <Link href={`${base}/desk/order-received?order=${encodeURIComponent(order.number)}`} className="btn">
+            See its messages on the Desk
+          </Link>
+          <Link href={`${base}/journey?order=${encodeURIComponent(order.number)}`} className="btn">
+            Follow on the Journey
+          </Link>
+        </>
+      }
+    >
+      <WatchWaiting waiting={waiting} />
+      <div className="grid h-full min-h-0 grid-cols-[minmax(0,2fr)_minmax(0,3fr)]">
+        <section className="min-h-0 overflow-auto border-e border-rule bg-panel px-5 py-4 text-sm">
+          <table className="w-full">
+            <tbody>
+              {order.lines.map((line) => (
+                <tr key={line.product.sku} className="border-b border-rule">
+                  <td className="py-1.5 pe-2">
+                    {line.product.name}
+                    {line.options && <span className="text-slate"> {line.options}</span>}
+                  </td>
+                  <td className="px-2 text-end">{line.quantity}</td>
+                  <td className="text-end">
+                    <Money minor={lineTotal(line)} currency={currency} />
+                  </td>
+                </tr>
+              ))}
+              {totals.discount > 0 && (
+                <tr>
+                  <td colSpan={2} className="pt-2">
+                    Discount {order.discounts?.map((d) => d.code ?? d.label).join(', ')}
+                  </td>
+                  <td className="text-end">
+                    <Money minor={-totals.discount} currency={currency} />
+                  </td>
+                </tr>
+              )}
+              {order.shipping && (
+                <tr>
+                  <td colSpan={2} className="pt-1">
+                    {order.shipping.method}
+                  </td>
+                  <td className="text-end">
+                    <Money minor={totals.shipping} currency={currency} />
+                  </td>
+                </tr>
+              )}
+              <tr className="font-semibold">
+                <td colSpan={2} className="pt-1">
+                  Total
+                </td>
+                <td className="text-end font-serif text-base">
+                  <Money minor={totals.total} currency={currency} />
+                </td>
+              </tr>
+            </tbody>
+          </table>
+          <dl className="mt-5 grid grid-cols-[max-content_1fr] gap-x-4 gap-y-1">
+            <dt className="text-slate">Customer</dt>
+            <dd dir="auto">
+              {name}
+              {customer.guest ? ', guest' : ''}
+            </dd>
+            <dt className="text-slate">Address</dt>
+            <dd className="break-all">{customer.email}</dd>
+            <dt className="text-slate">Language</dt>
+            <dd>{languageName(order.language ?? 'en')}</dd>
+            <dt className="text-slate">Channel</dt>
+            <dd>{channelName}</dd>
+            <dt className="text-slate">Placed</dt>
+            <dd>
+              <Time at={order.placedAt} zone={zone} />
+            </dd>
+            {order.shippingAddress && (
+              <>
+                <dt className="text-slate">Deliver to</dt>
+                <dd dir="auto">
+                  {addressLines(order.shippingAddress).map((l) => (
+                    <div key={l}>{l}</div>
+                  ))}
+                </dd>
+              </>
+            )}
+            {order.note && (
+              <>
+                <dt className="text-slate">Note</dt>
+                <dd dir="auto">{order.note}</dd>
+              </>
+            )}
+          </dl>
+        </section>
+        <section className="min-h-0 overflow-auto px-5 py-4">
+          <PanelTitle aside={plural(sent.length, 'delivery', 'deliveries')}>What was sent about it</PanelTitle>
+          {sent.length === 0 && <p className="mt-2 text-sm text-slate">Nobody was written to.</p>}
+          <ul className="mt-1 text-sm">
+            {sent.map((d) => (
+              <li key={d.id} className="border-b border-rule py-2">
+                <Link href={`${base}/deliveries/${d.id}`} className="flex items-baseline gap-3 hover:text-petrol">
+                  <span className="min-w-0 flex-1">
+                    <span className="font-semibold">{d.notification}</span> to <span dir="auto">{d.recipientName || d.recipient}</span>
+                    <span className="text-slate">
+                      {' '}
+                      · {d.role} · {languageName(d.language)}
+                    </span>
+                  </span>
+                  <StateWord state={d.state} />
+                  <span className="w-28 text-end text-xs text-slate">
+                    <Time at={d.at} zone={zone} />
+                  </span>
+                </Link>
+                <div className="truncate text-slate" dir="auto">
+                  {d.state === 'accepted' ? d.subject : d.words || d.subject}
+                </div>
+              </li>
+            ))}
+          </ul>
+          <div className="mt-6">
+            <PanelTitle aside={String(notWritten.length)}>Who was not written to</PanelTitle>
+          </div>
+          {notWritten.length === 0 && <p className="mt-2 text-sm text-slate">Nobody was left out.</p>}
+          <ul className="mt-1 text-sm">
+            {notWritten.map((n) => (
+              <li key={n.id} className="flex items-baseline gap-3 border-b border-rule py-2">
+                <Mark tone="quiet" size={11} />
+                <span>
+                  <span className="font-semibold">{n.notification}</span>
+                  {(n.recipientName || n.recipient) && (
+                    <>
+                      {' '}
+                      not to <span dir="auto">{n.recipientName || n.recipient}</span>
+                    </>
+                  )}
+                  : {n.reason}
+                </span>
+              </li>
+            ))}
+          </ul>
+        </section>
+      </div>
+    </Page>
+  );
+}

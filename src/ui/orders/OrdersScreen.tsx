@@ -1,0 +1,114 @@
+import Link from 'next/link';
+import { STATUS_WORDS, type OrderStatus } from '@/core/order';
+import { languageName } from '@/core/plan/reasons';
+import { Money, Time } from '../parts/format';
+import { Empty, Page } from '../parts/Page';
+
+export interface OrderRow {
+  id: string;
+  number: string;
+  placedAt: string;
+  status: OrderStatus;
+  channel: string;
+  customerName: string;
+  customerEmail: string;
+  language: string;
+  currency: string;
+  total: number;
+}
+
+export function OrdersScreen({
+  base,
+  zone,
+  search,
+  rows,
+  next,
+  mayPlace,
+}: {
+  base: string;
+  zone: string;
+  search: string;
+  rows: OrderRow[];
+  next?: string | undefined;
+  mayPlace: boolean;
+}) {
+  const query = search ? `search=${encodeURIComponent(search)}&` : '';
+  return (
+    <Page
+      title="Orders"
+      actions={
+        mayPlace && (
+          <Link href={`${base}/orders/new`} className="btn btn-main">
+            Place an order
+          </Link>
+        )
+      }
+    >
+      <div className="flex h-full min-h-0 flex-col">
+        <form className="flex shrink-0 items-center gap-2 border-b border-rule px-5 py-2" role="search">
+          <input name="search" defaultValue={search} aria-label="Number, name or address" placeholder="Number, name or address" className="input max-w-80" />
+          <button type="submit" className="btn">
+            Find
+          </button>
+          {search && (
+            <Link href={`${base}/orders`} className="link text-sm">
+              Show all
+            </Link>
+          )}
+        </form>
+        <div className="min-h-0 flex-1 overflow-auto bg-panel">
+          {rows.length === 0 ? (
+            <Empty title={search ? 'No order matches' : 'No orders yet'}>
+              {search ? 'Look for a part of the number, the name or the address.' : 'Orders arrive as events from your shop, or place one here.'}
+            </Empty>
+          ) : (
+            <table className="w-full text-sm">
+              <thead className="sticky top-0 bg-panel text-start text-xs text-slate">
+                <tr className="border-b border-rule">
+                  {['Order', 'Customer', 'Placed', 'State', 'Channel', 'Language'].map((h) => (
+                    <th key={h} scope="col" className="px-3 py-2 text-start font-normal first:ps-5">
+                      {h}
+                    </th>
+                  ))}
+                  <th scope="col" className="px-5 py-2 text-end font-normal">
+                    Total
+                  </th>
+                </tr>
+              </thead>
+              <tbody>
+                {rows.map((o) => (
+                  <tr key={o.id} className="border-b border-rule hover:bg-petrol-tint/50">
+                    <td className="py-2 ps-5 pe-3">
+                      <Link href={`${base}/orders/${encodeURIComponent(o.number)}`} className="link">
+                        {o.number}
+                      </Link>
+                    </td>
+                    <td className="max-w-64 truncate px-3" dir="auto">
+                      {o.customerName} <span className="text-xs text-slate">{o.customerEmail}</span>
+                    </td>
+                    <td className="px-3">
+                      <Time at={o.placedAt} zone={zone} />
+                    </td>
+                    <td className="px-3">{STATUS_WORDS[o.status]}</td>
+                    <td className="px-3">{o.channel}</td>
+                    <td className="px-3">{languageName(o.language)}</td>
+                    <td className="px-5 text-end">
+                      <Money minor={o.total} currency={o.currency} />
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          )}
+          {next && (
+            <div className="p-3 text-center">
+              <Link href={`${base}/orders?${query}before=${next}`} className="btn">
+                Older orders
+              </Link>
+            </div>
+          )}
+        </div>
+      </div>
+    </Page>
+  );
+}

@@ -1,0 +1,42 @@
+/** The frame of a screen: title and actions above, the work below. Panels scroll, the page does not. */
+import type { ReactNode } from 'react';
+
+export function Page({ title, note, actions, children }: { title: ReactNode; note?: ReactNode; actions?: ReactNode; children: ReactNode }) {
+  return (
+    <div className="flex h-full min-h-0 flex-col">
+      <header className="flex min-h-14 shrink-0 items-center gap-3 border-b border-rule px-5 py-2">
+        <h1 className="font-serif text-xl font-medium">{title}</h1>
+        {note && <div className="min-w-0 text-sm text-slate">{note}</div>}
+        <div className="ms-auto flex items-center gap-2">{actions}</div>
+      </header>
+      <div className="min-h-0 flex-1">{children}</div>
+    </div>
+  );
+}
+
+export function Empty({ title, children }: { title: string; children?: ReactNode }) {
+  return (
+    <div className="mx-auto max-w-md px-6 py-12 text-center">
+      <p className="font-serif text-lg">{title}</p>
+      {children && <div className="mt-2 text-sm text-slate">{children}</div>}
+    </div>
+  );
+}
+
+/** An error in place: what happened, and what to do. */
+export function Trouble({ children, id }: { children: ReactNode; id?: string }) {
+  return (
+    <div id={id} role="alert" className="border-s-3 border-madder bg-madder-tint px-3 py-2 text-sm">
+      {children}
+    </div>
+  );
+}
+
+export function PanelTitle({ children, aside }: { children: ReactNode; aside?: ReactNode }) {
+  return (
+    <div className="flex items-baseline gap-2">
+      <h2 className="font-serif text-sm text-slate italic">{children}</h2>
+      {aside && <div className="ms-auto text-xs text-slate">{aside}</div>}
+    </div>
+  );
+}

@@ -1,0 +1,15 @@
+'use client';
+import { toast } from 'sonner';
+import type { Failure, Result } from '@/core/result';
+
+/** The value of a result; a failure is told at the edge of the screen and gives undefined. */
+export function valueOrToast<T>(result: Result<T>): T | undefined {
+  if (result.ok) return result.value;
+  toast.error(result.error.message);
+  return undefined;
+}
+
+/** The problem that belongs to a field, by the JSON Pointer it stands at. */
+export function problemAt(failure: Failure | undefined, path: string): string | undefined {
+  return failure?.problems.find((p) => p.path === path)?.message;
+}

@@ -1,0 +1,24 @@
+/** A delivery's state as a mark and a word. */
+import { DELIVERY_STATE_WORDS, type DeliveryState } from '@/core/mail/state';
+import { Mark, type Tone } from './marks';
+
+const TONES: Record<DeliveryState, Tone> = {
+  planned: 'quiet',
+  sending: 'quiet',
+  held: 'waiting',
+  deferred: 'waiting',
+  accepted: 'good',
+  failed: 'failing',
+  bounced: 'failing',
+  withheld: 'quiet',
+  cancelled: 'quiet',
+};
+
+export function StateWord({ state }: { state: DeliveryState }) {
+  const tone = TONES[state];
+  return (
+    <span className={`inline-flex items-center gap-1.5 whitespace-nowrap ${tone === 'failing' ? 'font-semibold text-madder' : ''}`}>
+      <Mark tone={tone} size={12} /> {DELIVERY_STATE_WORDS[state]}
+    </span>
+  );
+}

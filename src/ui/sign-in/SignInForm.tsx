@@ -1,0 +1,67 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { useState, type FormEvent } from 'react';
+import { Field } from '../parts/fields';
+import { Trouble } from '../parts/Page';
+
+export function SignInForm({ to }: { to: string }) {
+  const router = useRouter();
+  const [email, setEmail] = useState('');
+  const [password, setPassword] = useState('');
+  const [trouble, setTrouble] = useState<string>();
+  const [busy, setBusy] = useState(false);
+
+  const signIn = async (e: FormEvent): Promise<void> => {
+    e.preventDefault();
+    setBusy(true);
+    setTrouble(undefined);
+    const response = await fetch('/api/auth/sign-in/email', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ email: email.trim(), password }),
+    }).catch(() => undefined);
+    if (response?.ok) {
+      router.replace(to);
+      router.refresh();
+      return;
+    }
+    setBusy(false);
+    setTrouble(
+      !response
+        ? 'Libellus does not answer. Look whether it is running, then try again.'
+        : response.status === 429
+          ? 'Too many tries. Wait a minute and try again.'
+          : response.status === 400 || response.status === 401
+            ? 'This address and password do not belong together. Type the password again.'
+            : 'Signing in did not work. Try again; if it stays so, look at the log of the web process.',
+    );
+  };
+
+  return (
+    <main className="flex h-full">
+      <div aria-hidden className="w-37 shrink-0 bg-petrol-deep">
+        <svg width="100%" height="100%">
+          <line x1="24" y1="0" x2="24" y2="100%" stroke="#9cc5ca" strokeWidth="2" strokeDasharray="14 10" opacity="0.5" />
+        </svg>
+      </div>
+      <div className="flex flex-1 items-center justify-center p-6">
+        <form onSubmit={(e) => void signIn(e)} className="w-full max-w-sm bg-sheet p-8 shadow-sheet" noValidate>
+          <h1 className="font-serif text-2xl font-medium">Libellus</h1>
+          <p className="mt-1 mb-6 text-sm text-slate">Order messages: written, routed, sent, and shown to arrive.</p>
+          <div className="flex flex-col gap-4">
+            <Field label="Mail address">
+              {(ids) => <input {...ids} className="input" type="email" autoComplete="username" autoFocus value={email} onChange={(e) => setEmail(e.target.value)} />}
+            </Field>
+            <Field label="Password">
+              {(ids) => <input {...ids} className="input" type="password" autoComplete="current-password" value={password} onChange={(e) => setPassword(e.target.value)} />}
+            </Field>
+            {trouble && <Trouble>{trouble}</Trouble>}
+            <button type="submit" className="btn btn-main justify-center" disabled={busy || email === '' || password === ''}>
+              {busy ? 'Signing in ...' : 'Sign in'}
+            </button>
+          </div>
+        </form>
+      </div>
+    </main>
+  );
+}

@@ -1,0 +1,72 @@
+'use client';
+/** Deliveries by outcome over the last thirty days. */
+import { BarChart } from 'echarts/charts';
+import { AriaComponent, GridComponent, LegendComponent, TooltipComponent } from 'echarts/components';
+import { init, use } from 'echarts/core';
+import { SVGRenderer } from 'echarts/renderers';
+import { useEffect, useRef } from 'react';
+
+use([BarChart, GridComponent, LegendComponent, TooltipComponent, AriaComponent, SVGRenderer]);
+
+export interface DayCount {
+  /** As in "2026-11-24". */
+  day: string;
+  state: string;
+  n: number;
+}
+
+const SERIES: { name: string; states: string[]; colour: string; pattern?: 'dots' }[] = [
+  { name: 'accepted', states: ['accepted'], colour: '--color-slate' },
+  { name: 'waiting', states: ['planned', 'held', 'sending', 'deferred'], colour: '--color-marigold' },
+  { name: 'failed', states: ['failed', 'bounced'], colour: '--color-madder' },
+];
+
+export function OutcomeChart({ days, today }: { days: DayCount[]; today: string }) {
+  const box = useRef<HTMLDivElement>(null);
+
+  useEffect(() => {
+    if (!box.current) return;
+    const style = getComputedStyle(document.documentElement);
+    const chart = init(box.current, undefined, { renderer: 'svg' });
+    const axis = Array.from({ length: 30 }, (_, i) => {
+      const day = new Date(Date.parse(today) - (29 - i) * 86_400_000);
+      return day.toISOString().slice(0, 10);
+    });
+    const text = { color: style.getPropertyValue('--color-slate'), fontFamily: style.getPropertyValue('--font-sans'), fontSize: 12 };
+    chart.setOption({
+      animation: false,
+      aria: { enabled: true },
+      grid: { left: 32, right: 8, top: 28, bottom: 22 },
+      legend: { top: 0, left: 0, itemWidth: 10, itemHeight: 10, icon: 'rect', textStyle: text },
+      tooltip: { trigger: 'axis', textStyle: { ...text, color: style.getPropertyValue('--color-ink') } },
+      xAxis: {
+        type: 'category',
+        data: axis,
+        axisTick: { show: false },
+        axisLine: { lineStyle: { color: style.getPropertyValue('--color-rule') } },
+        axisLabel: {
+          ...text,
+          interval: 6,
+          formatter: (d: string) => new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' }).format(new Date(d)),
+        },
+      },
+      yAxis: { type: 'value', minInterval: 1, axisLabel: text, splitLine: { lineStyle: { color: style.getPropertyValue('--color-rule') } } },
+      series: SERIES.map((s) => ({
+        name: s.name,
+        type: 'bar',
+        stack: 'all',
+        barMaxWidth: 14,
+        itemStyle: { color: style.getPropertyValue(s.colour) },
+        data: axis.map((day) => days.filter((d) => d.day === day && s.states.includes(d.state)).reduce((sum, d) => sum + Number(d.n), 0)),
+      })),
+    });
+    const resize = new ResizeObserver(() => chart.resize());
+    resize.observe(box.current);
+    return () => {
+      resize.disconnect();
+      chart.dispose();
+    };
+  }, [days, today]);
+
+  return <div ref={box} className="h-full min-h-40 w-full" role="img" aria-label="Deliveries by outcome over the last 30 days" />;
+}
