@@ -1,14 +1,32 @@
 const base = {
-  transform: { '^.+\\.(t|j|mj)sx?$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } } }, module: { type: 'commonjs' } }] },
+  transform: {
+    '^.+\\.(t|j|mj)sx?$': [
+      '@swc/jest',
+      {
+        jsc: {
+          target: 'es2022',
+          parser: { syntax: 'typescript', tsx: true },
+          transform: { react: { runtime: 'automatic' } },
+        },
+        module: { type: 'commonjs' },
+      },
+    ],
+  },
   // Several packages ship as ES modules only; they are few and small enough to transform as well.
-  transformIgnorePatterns: ['/node_modules/(?!(messageformat|better-auth|@better-auth|nanostores|jose|uncrypto|@noble|rou3|better-call|defu)/)'],
+  transformIgnorePatterns: [
+    '/node_modules/(?!(messageformat|better-auth|@better-auth|nanostores|jose|uncrypto|@noble|rou3|better-call|defu)/)',
+  ],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
   testEnvironment: 'node',
 };
 
 export default {
   projects: [
-    { ...base, displayName: 'core', testMatch: ['<rootDir>/src/core/**/*.test.ts', '<rootDir>/tests/unit/**/*.test.ts'] },
+    {
+      ...base,
+      displayName: 'core',
+      testMatch: ['<rootDir>/src/core/**/*.test.ts', '<rootDir>/tests/unit/**/*.test.ts'],
+    },
     {
       ...base,
       displayName: 'server',

@@ -12,7 +12,12 @@ export interface PictureUrl {
   (product: DemoProduct): string;
 }
 
-const NOTES = ['Leave it with the neighbour', 'A gift: no bill in the parcel', 'Needed by the end of the month', 'Ring twice'];
+const NOTES = [
+  'Leave it with the neighbour',
+  'A gift: no bill in the parcel',
+  'Needed by the end of the month',
+  'Ring twice',
+];
 
 export function makeOrders(
   chance: Chance,
@@ -24,7 +29,9 @@ export function makeOrders(
   pictureUrl: PictureUrl,
 ): Order[] {
   const times = Array.from({ length: count }, () => now - chance.next() ** 1.2 * 60 * DAY - HOUR).sort((a, b) => a - b);
-  return times.map((time, i) => makeOrder(chance, store, chance.pick(customers), `${store.numberPrefix}${firstNumber + i}`, time, now, pictureUrl));
+  return times.map((time, i) =>
+    makeOrder(chance, store, chance.pick(customers), `${store.numberPrefix}${firstNumber + i}`, time, now, pictureUrl),
+  );
 }
 
 function makeOrder(
@@ -47,19 +54,26 @@ function makeOrder(
     unitPrice: trade ? Math.round(product.price * 0.7) : product.price,
   }));
   const subtotal = lines.reduce((sum, line) => sum + lineTotal(line), 0);
-  const discounts = !trade && chance.holds(0.15) ? [{ label: 'Autumn leaf', code: 'LEAF10', amount: Math.round(subtotal / 10) }] : undefined;
+  const discounts =
+    !trade && chance.holds(0.15)
+      ? [{ label: 'Autumn leaf', code: 'LEAF10', amount: Math.round(subtotal / 10) }]
+      : undefined;
   const digital = lines.every((l) => ['patterns', 'workshops'].includes(l.product.category));
   const shipping = digital ? undefined : { method: 'Parcel, insured', price: subtotal > 8000 ? 0 : 490 };
   const total = subtotal - (discounts?.[0]?.amount ?? 0) + (shipping?.price ?? 0);
   const age = (now - time) / DAY;
   const paid = age > 1 || chance.holds(0.8);
-  const status: OrderStatus =
-    !paid ? 'OrderPaymentDue'
-    : age < 2 ? 'OrderProcessing'
-    : age < 5 ? 'OrderInTransit'
-    : chance.holds(0.04) ? 'OrderCancelled'
-    : chance.holds(0.04) ? 'OrderReturned'
-    : 'OrderDelivered';
+  const status: OrderStatus = !paid
+    ? 'OrderPaymentDue'
+    : age < 2
+      ? 'OrderProcessing'
+      : age < 5
+        ? 'OrderInTransit'
+        : chance.holds(0.04)
+          ? 'OrderCancelled'
+          : chance.holds(0.04)
+            ? 'OrderReturned'
+            : 'OrderDelivered';
   const channel = trade ? 'trade-desk' : chance.holds(0.14) ? CHANNELS[1]!.id : 'web-shop';
   const masked = channel === 'bazaarlane';
   return {

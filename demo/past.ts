@@ -156,7 +156,13 @@ function storyOf(context: PastContext, recipient: string, size: number, at: numb
   ];
   const refused = (state: 'failed' | 'deferred', answer: string, startedAt: number): PastAttempt => {
     const reply = parseReply(answer)!;
-    const { cause, remedy } = diagnose({ step: 'recipient', reply, host: via.host, port: via.port, security: 'starttls' });
+    const { cause, remedy } = diagnose({
+      step: 'recipient',
+      reply,
+      host: via.host,
+      port: via.port,
+      security: 'starttls',
+    });
     return {
       startedAt,
       endedAt: startedAt + chance.int(200, 900),
@@ -182,7 +188,14 @@ function storyOf(context: PastContext, recipient: string, size: number, at: numb
     state: 'accepted',
     words: answer,
     remedy: '',
-    conversation: [...open, 'S: 250 2.1.5 Recipient fine', 'C: DATA', 'S: 354 Go ahead', `C: (the message, ${size} bytes)`, `S: ${answer}`].join('\n'),
+    conversation: [
+      ...open,
+      'S: 250 2.1.5 Recipient fine',
+      'C: DATA',
+      'S: 354 Go ahead',
+      `C: (the message, ${size} bytes)`,
+      `S: ${answer}`,
+    ].join('\n'),
   });
   return attempts;
 }

@@ -1,5 +1,5 @@
 /** Sixty customers, made from names and places that go together. */
-import { Chance } from './random';
+import type { Chance } from './random';
 
 export interface DemoCustomer {
   email: string;
@@ -24,18 +24,86 @@ const REGIONS: Region[] = [
   {
     language: 'de',
     country: 'DE',
-    first: ['Annika', 'Bernd', 'Clara', 'Dieter', 'Elif', 'Friedrich', 'Hanna', 'Ingo', 'Jule', 'Karsten', 'Leonie', 'Mehmet', 'Nora', 'Ottilie', 'Rüdiger'],
-    last: ['Brandis', 'Eckhoff', 'Grünwald', 'Hölderle', 'Kessler', 'Lindau', 'Möbius', 'Pfennig', 'Raabe', 'Schönau', 'Tiedemann', 'Yildiz'],
+    first: [
+      'Annika',
+      'Bernd',
+      'Clara',
+      'Dieter',
+      'Elif',
+      'Friedrich',
+      'Hanna',
+      'Ingo',
+      'Jule',
+      'Karsten',
+      'Leonie',
+      'Mehmet',
+      'Nora',
+      'Ottilie',
+      'Rüdiger',
+    ],
+    last: [
+      'Brandis',
+      'Eckhoff',
+      'Grünwald',
+      'Hölderle',
+      'Kessler',
+      'Lindau',
+      'Möbius',
+      'Pfennig',
+      'Raabe',
+      'Schönau',
+      'Tiedemann',
+      'Yildiz',
+    ],
     streets: ['Lindenweg', 'Am Anger', 'Töpfergasse', 'Schulstraße', 'Uferpromenade'],
-    towns: [['10967', 'Berlin'], ['04229', 'Leipzig'], ['50733', 'Köln'], ['23552', 'Lübeck'], ['90402', 'Nürnberg']],
+    towns: [
+      ['10967', 'Berlin'],
+      ['04229', 'Leipzig'],
+      ['50733', 'Köln'],
+      ['23552', 'Lübeck'],
+      ['90402', 'Nürnberg'],
+    ],
   },
   {
     language: 'en',
     country: 'GB',
-    first: ['Alice', 'Bryn', 'Catriona', 'Dev', 'Eleanor', 'Fergus', 'Grace', 'Hugh', 'Imogen', 'Jasper', 'Keira', 'Morwenna', 'Nadia', 'Oscar'],
-    last: ['Ashcombe', 'Birtwhistle', 'Carrow', 'Dunmore', 'Ellery', 'Fairclough', 'Hargreave', 'Ibbotson', 'Kettley', "O'Shea", 'Penrose', 'Whitlock'],
+    first: [
+      'Alice',
+      'Bryn',
+      'Catriona',
+      'Dev',
+      'Eleanor',
+      'Fergus',
+      'Grace',
+      'Hugh',
+      'Imogen',
+      'Jasper',
+      'Keira',
+      'Morwenna',
+      'Nadia',
+      'Oscar',
+    ],
+    last: [
+      'Ashcombe',
+      'Birtwhistle',
+      'Carrow',
+      'Dunmore',
+      'Ellery',
+      'Fairclough',
+      'Hargreave',
+      'Ibbotson',
+      'Kettley',
+      "O'Shea",
+      'Penrose',
+      'Whitlock',
+    ],
     streets: ['Mill Lane', 'Chapel Street', 'Orchard Row', 'Station Road', 'Quay Street'],
-    towns: [['YO1 7HT', 'York'], ['BS6 5RD', 'Bristol'], ['EH8 9YL', 'Edinburgh'], ['NR2 1AA', 'Norwich']],
+    towns: [
+      ['YO1 7HT', 'York'],
+      ['BS6 5RD', 'Bristol'],
+      ['EH8 9YL', 'Edinburgh'],
+      ['NR2 1AA', 'Norwich'],
+    ],
   },
   {
     language: 'fr',
@@ -43,7 +111,11 @@ const REGIONS: Region[] = [
     first: ['Agathe', 'Benoît', 'Céline', 'Damien', 'Élodie', 'Gaspard', 'Inès', 'Léonie', 'Noé'],
     last: ['Aubertin', 'Beaulieu', 'Charpentier', 'Delorme', 'Lefrançois', 'Marchand', 'Perrault', 'Vasseur'],
     streets: ['rue des Papetiers', 'place du Marché', 'quai des Tanneurs'],
-    towns: [['16000', 'Angoulême'], ['69004', 'Lyon'], ['67000', 'Strasbourg']],
+    towns: [
+      ['16000', 'Angoulême'],
+      ['69004', 'Lyon'],
+      ['67000', 'Strasbourg'],
+    ],
   },
   {
     language: 'pl',
@@ -51,7 +123,11 @@ const REGIONS: Region[] = [
     first: ['Agnieszka', 'Bartosz', 'Danuta', 'Iwona', 'Jacek', 'Małgorzata', 'Sławomir', 'Zofia'],
     last: ['Czarnecka', 'Dąbrowski', 'Gołąb', 'Krawiec', 'Łuczak', 'Sobczyk', 'Wrona', 'Żurek'],
     streets: ['ul. Papiernicza', 'ul. Rynek', 'ul. Szkolna'],
-    towns: [['20-112', 'Lublin'], ['31-010', 'Kraków'], ['50-101', 'Wrocław']],
+    towns: [
+      ['20-112', 'Lublin'],
+      ['31-010', 'Kraków'],
+      ['50-101', 'Wrocław'],
+    ],
   },
   {
     language: 'ar',
@@ -59,7 +135,10 @@ const REGIONS: Region[] = [
     first: ['ليلى', 'عمر', 'سلمى', 'يوسف', 'نور'],
     last: ['الحداد', 'النجار', 'الورّاق', 'الخطيب'],
     streets: ['شارع الورق', 'شارع الكتاب'],
-    towns: [['00000', 'الشارقة'], ['00000', 'دبي']],
+    towns: [
+      ['00000', 'الشارقة'],
+      ['00000', 'دبي'],
+    ],
   },
 ];
 
@@ -85,7 +164,9 @@ export function makeCustomers(chance: Chance, count = 60): DemoCustomer[] {
       const key = `${firstName} ${lastName}`;
       if (seen.has(key)) continue;
       seen.add(key);
-      const company = chance.holds(0.15) ? `${lastName} ${chance.pick(['Bindery', 'Books', 'Archive', 'Paper Studio'])}` : '';
+      const company = chance.holds(0.15)
+        ? `${lastName} ${chance.pick(['Bindery', 'Books', 'Archive', 'Paper Studio'])}`
+        : '';
       const [postalCode, city] = chance.pick(region.towns);
       const local = addressName(firstName, list.length + 1);
       const domain = addressName(lastName, list.length + 1);

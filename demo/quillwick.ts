@@ -29,7 +29,14 @@ export const RETAIL: DemoStore = {
   },
   look: {
     ...DEFAULT_LOOK,
-    colours: { ...DEFAULT_LOOK.colours, page: '#efece5', brand: '#7a3325', links: '#7a3325', action: '#7a3325', lines: '#e6d9cf' },
+    colours: {
+      ...DEFAULT_LOOK.colours,
+      page: '#efece5',
+      brand: '#7a3325',
+      links: '#7a3325',
+      action: '#7a3325',
+      lines: '#e6d9cf',
+    },
     masthead: { arrangement: 'split', name: 'Quillwick', strapline: 'paper, board and thread' },
   },
 };
@@ -39,7 +46,12 @@ export const TRADE: DemoStore = {
   name: 'Quillwick Trade',
   numberPrefix: 'QT-',
   currency: 'EUR',
-  facts: { ...RETAIL.facts, name: 'Quillwick Trade', email: 'trade@quillwick.example', url: 'https://trade.quillwick.example' },
+  facts: {
+    ...RETAIL.facts,
+    name: 'Quillwick Trade',
+    email: 'trade@quillwick.example',
+    url: 'https://trade.quillwick.example',
+  },
   look: {
     version: 1,
     colours: {

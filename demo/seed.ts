@@ -51,7 +51,15 @@ export async function seedDemo(ports: Ports): Promise<DemoFacts> {
   const customers = makeCustomers(chance);
   await seedStore({ chance, store: RETAIL, users, customers, orders: 180, firstNumber: 10_303, now });
   const companies = customers.filter((c) => c.company !== '');
-  await seedStore({ chance, store: TRADE, users: users.slice(0, 2), customers: companies, orders: 40, firstNumber: 2_210, now });
+  await seedStore({
+    chance,
+    store: TRADE,
+    users: users.slice(0, 2),
+    customers: companies,
+    orders: 40,
+    firstNumber: 2_210,
+    now,
+  });
   const trade = ACCOUNTS[1]!;
   await db.insert(t.services).values({
     id: newId(),
@@ -78,8 +86,16 @@ async function seedUsers(): Promise<SeededUser[]> {
   const hash = await context.password.hash(DEMO_PASSWORD);
   const users: SeededUser[] = [];
   for (const colleague of COLLEAGUES.filter((c) => c.role)) {
-    const user = await context.internalAdapter.createUser({ email: colleague.email, name: colleague.name, emailVerified: true }, { method: 'admin' });
-    await context.internalAdapter.linkAccount({ userId: user.id, providerId: 'credential', accountId: user.id, password: hash });
+    const user = await context.internalAdapter.createUser(
+      { email: colleague.email, name: colleague.name, emailVerified: true },
+      { method: 'admin' },
+    );
+    await context.internalAdapter.linkAccount({
+      userId: user.id,
+      providerId: 'credential',
+      accountId: user.id,
+      password: hash,
+    });
     users.push({ id: user.id, email: user.email, name: user.name });
   }
   return users;
@@ -109,11 +125,20 @@ async function seedStore({ chance, store, users, customers, orders, firstNumber,
     look: store.look,
   };
   await db.insert(t.stores).values(storeRow);
-  await db.insert(t.memberships).values(
-    users.map((u) => ({ userId: u.id, storeId: store.id, role: COLLEAGUES.find((c) => c.email === u.email)!.role! })),
-  );
+  await db
+    .insert(t.memberships)
+    .values(
+      users.map((u) => ({ userId: u.id, storeId: store.id, role: COLLEAGUES.find((c) => c.email === u.email)!.role! })),
+    );
   await db.insert(t.channels).values(CHANNELS.map((c) => ({ ...c, storeId: store.id })));
-  const staffRows = COLLEAGUES.map((c) => ({ id: newId(), storeId: store.id, name: c.name, email: c.email, job: c.job, language: c.language }));
+  const staffRows = COLLEAGUES.map((c) => ({
+    id: newId(),
+    storeId: store.id,
+    name: c.name,
+    email: c.email,
+    job: c.job,
+    language: c.language,
+  }));
   await db.insert(t.staff).values(staffRows);
   await db.insert(t.products).values(
     PRODUCTS.map((p) => ({
@@ -129,8 +154,20 @@ async function seedStore({ chance, store, users, customers, orders, firstNumber,
   );
   await db.insert(t.customers).values(customers.map((c) => ({ ...c, id: newId(), storeId: store.id })));
   await db.insert(t.keys).values([
-    { id: newId(), storeId: store.id, kind: 'events', name: 'The shop', secret: seal(`whsec_${randomBytes(24).toString('base64')}`) },
-    { id: newId(), storeId: store.id, kind: 'read', name: 'Reading the record', secret: fingerprint(store.id === RETAIL.id ? READ_KEY : newId()) },
+    {
+      id: newId(),
+      storeId: store.id,
+      kind: 'events',
+      name: 'The shop',
+      secret: seal(`whsec_${randomBytes(24).toString('base64')}`),
+    },
+    {
+      id: newId(),
+      storeId: store.id,
+      kind: 'read',
+      name: 'Reading the record',
+      secret: fingerprint(store.id === RETAIL.id ? READ_KEY : newId()),
+    },
   ]);
 
   const notifications: NotificationFacts[] = [];
@@ -160,7 +197,14 @@ async function seedStore({ chance, store, users, customers, orders, firstNumber,
       publishedBy: 'Jonas Feld',
       publishedAt: new Date(liveBefore),
     });
-    notifications.push({ id, name, moment, audience, on: true, edition: { id: editionId, number: 1, languages: Object.keys(template.words) } });
+    notifications.push({
+      id,
+      name,
+      moment,
+      audience,
+      on: true,
+      edition: { id: editionId, number: 1, languages: Object.keys(template.words) },
+    });
     templates.set(editionId, template);
   }
   const rules = await seedRules(store, notifications.find((n) => n.audience === 'staff')!.id, staffRows);
@@ -181,25 +225,36 @@ async function seedRules(
   for (const { who, scope } of wanted) {
     const id = newId();
     await database().insert(t.routingRules).values({ id, storeId: store.id, notificationId, staffId: who.id, scope });
-    rules.push({ id, notificationId, recipient: { address: who.email, name: who.name, language: who.language }, scope });
+    rules.push({
+      id,
+      notificationId,
+      recipient: { address: who.email, name: who.name, language: who.language },
+      scope,
+    });
   }
   return rules;
 }
 
-async function seedOrders(seed: Omit<StoreSeed, 'users'> & {
-  storeRow: typeof t.stores.$inferSelect;
-  notifications: NotificationFacts[];
-  templates: Map<string, Template>;
-  rules: RoutingRule[];
-}): Promise<void> {
+async function seedOrders(
+  seed: Omit<StoreSeed, 'users'> & {
+    storeRow: typeof t.stores.$inferSelect;
+    notifications: NotificationFacts[];
+    templates: Map<string, Template>;
+    rules: RoutingRule[];
+  },
+): Promise<void> {
   const db = database();
   const { chance, store, customers, storeRow, notifications, templates, rules } = seed;
-  const pictureUrl = (product: (typeof PRODUCTS)[number]): string => `${config().url}/media/products/${pictureName(product)}`;
+  const pictureUrl = (product: (typeof PRODUCTS)[number]): string =>
+    `${config().url}/media/products/${pictureName(product)}`;
   const orders = makeOrders(chance, store, customers, seed.orders, seed.firstNumber, seed.now, pictureUrl);
   const context = {
     chance,
     store: storeRow,
-    sender: { name: store.name, address: store.id === TRADE.id ? 'trade@quillwick.example' : 'orders@quillwick.example' },
+    sender: {
+      name: store.name,
+      address: store.id === TRADE.id ? 'trade@quillwick.example' : 'orders@quillwick.example',
+    },
     via: { host: 'mail.oldmill-post.example', port: 587 },
     notifications,
     rules,

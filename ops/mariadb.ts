@@ -18,7 +18,9 @@ function program(name: string): string {
   for (const dir of ['/usr/sbin', '/usr/bin', '/usr/local/bin']) {
     if (existsSync(join(dir, name))) return join(dir, name);
   }
-  throw new Error(`${name} is not installed. It comes with Debian's package mariadb-server: apt-get install mariadb-server`);
+  throw new Error(
+    `${name} is not installed. It comes with Debian's package mariadb-server: apt-get install mariadb-server`,
+  );
 }
 
 /** Starts a server on `port` with its data below `dir`, making it on the first start, and waits until it answers. */
@@ -32,7 +34,13 @@ export async function startMariaDb(dir: string, port: number): Promise<MariaDb> 
     rmSync(data, { recursive: true, force: true });
     execFileSync(
       program('mariadb-install-db'),
-      ['--no-defaults', `--datadir=${data}`, `--user=${user}`, '--auth-root-authentication-method=normal', '--skip-test-db'],
+      [
+        '--no-defaults',
+        `--datadir=${data}`,
+        `--user=${user}`,
+        '--auth-root-authentication-method=normal',
+        '--skip-test-db',
+      ],
       { stdio: ['ignore', 'ignore', 'pipe'] },
     );
     writeFileSync(passwordFile, randomBytes(18).toString('hex'), { mode: 0o600 });
@@ -78,7 +86,10 @@ function launch(data: string, user: string, options: string[]): ChildProcess {
   );
 }
 
-async function untilAnswering(server: ChildProcess, options: Parameters<typeof createConnection>[0] & object): Promise<void> {
+async function untilAnswering(
+  server: ChildProcess,
+  options: Parameters<typeof createConnection>[0] & object,
+): Promise<void> {
   let said = '';
   const listen = (chunk: Buffer): void => {
     said = (said + chunk.toString()).slice(-4000);

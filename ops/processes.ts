@@ -22,14 +22,23 @@ export class Household {
   }
 
   /** Starts a TypeScript program. With `ready`, waits until it says so over the channel between us. */
-  async script(name: string, file: string, env: Record<string, string>, options: { ready?: boolean; restart?: boolean } = {}): Promise<ChildProcess> {
+  async script(
+    name: string,
+    file: string,
+    env: Record<string, string>,
+    options: { ready?: boolean; restart?: boolean } = {},
+  ): Promise<ChildProcess> {
     const child = this.launch(name, process.execPath, ['--import', 'tsx', file], env, options.ready === true);
     if (options.restart) this.restartWhenLost(name, child, () => void this.script(name, file, env, options));
     else child.once('exit', () => this.lost(name));
     if (options.ready) {
       await new Promise<void>((resolve, reject) => {
         child.once('message', () => resolve());
-        child.once('exit', (code) => reject(new Error(`${name} did not start (exit ${code ?? 'by signal'}); see ${join(this.logs, `${name}.log`)}`)));
+        child.once('exit', (code) =>
+          reject(
+            new Error(`${name} did not start (exit ${code ?? 'by signal'}); see ${join(this.logs, `${name}.log`)}`),
+          ),
+        );
       });
     }
     return child;
@@ -42,7 +51,13 @@ export class Household {
     return child;
   }
 
-  private launch(name: string, command: string, args: string[], env: Record<string, string>, channel: boolean): ChildProcess {
+  private launch(
+    name: string,
+    command: string,
+    args: string[],
+    env: Record<string, string>,
+    channel: boolean,
+  ): ChildProcess {
     const child = spawn(command, args, {
       env: { ...process.env, ...env },
       stdio: ['ignore', 'pipe', 'pipe', ...(channel ? (['ipc'] as const) : [])],
@@ -58,7 +73,10 @@ export class Household {
   private restartWhenLost(name: string, child: ChildProcess, again: () => void): void {
     child.once('exit', () => {
       if (this.ending) return;
-      this.started.splice(this.started.findIndex((s) => s.process === child), 1);
+      this.started.splice(
+        this.started.findIndex((s) => s.process === child),
+        1,
+      );
       console.error(`${name} ended; starting it again.`);
       setTimeout(() => !this.ending && again(), 500);
     });
@@ -96,6 +114,7 @@ export async function needPorts(wanted: Record<string, number>, option: string):
       probe.once('error', () => resolve(false));
       probe.listen(port, '127.0.0.1', () => probe.close(() => resolve(true)));
     });
-    if (!free) throw new Error(`Port ${port} (${use}) is taken. Choose others with ${option}: all ports follow from it.`);
+    if (!free)
+      throw new Error(`Port ${port} (${use}) is taken. Choose others with ${option}: all ports follow from it.`);
   }
 }

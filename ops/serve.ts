@@ -3,7 +3,8 @@ import { parseArgs } from 'node:util';
 import { resolve } from 'node:path';
 import { setUp } from './setting';
 
-const USAGE = 'Usage: ./libellus demo [--port N] [--data DIR] [--reset]   or   ./libellus start [--port N] [--data DIR]';
+const USAGE =
+  'Usage: ./libellus demo [--port N] [--data DIR] [--reset]   or   ./libellus start [--port N] [--data DIR]';
 
 async function main(): Promise<void> {
   const kind = process.argv[2];

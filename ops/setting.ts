@@ -82,10 +82,15 @@ export async function setUp(options: SettingOptions): Promise<Setting> {
     await migrateDatabase(databaseUrl);
     if (options.worker !== false) await household.script('worker', 'src/server/worker/main.ts', env, { restart: true });
     if (options.web !== false) {
-      household.program('web', process.execPath, ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(ports.web)], {
-        ...env,
-        NODE_ENV: 'production',
-      });
+      household.program(
+        'web',
+        process.execPath,
+        ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(ports.web)],
+        {
+          ...env,
+          NODE_ENV: 'production',
+        },
+      );
       await answering(`${url}/api/health`);
     }
     return { ports, url, env, household, mariadb, end };

@@ -19,7 +19,11 @@ function page(title: string, body: string): string {
 }
 
 function answer(response: ServerResponse, status: number, type: string, body: string | Buffer): void {
-  response.writeHead(status, { 'content-type': type, 'x-content-type-options': 'nosniff', 'cache-control': 'no-store' });
+  response.writeHead(status, {
+    'content-type': type,
+    'x-content-type-options': 'nosniff',
+    'cache-control': 'no-store',
+  });
   response.end(body);
 }
 
@@ -63,7 +67,9 @@ async function readMessage(id: number): Promise<string | undefined> {
   const mail = await simpleParser(found.raw);
   const to = Array.isArray(mail.to) ? mail.to.map((t) => t.text).join(', ') : (mail.to?.text ?? '');
   const frame =
-    typeof mail.html === 'string' ? `<iframe sandbox title="The message" srcdoc="${escapeHtml(mail.html)}"></iframe>` : '';
+    typeof mail.html === 'string'
+      ? `<iframe sandbox title="The message" srcdoc="${escapeHtml(mail.html)}"></iframe>`
+      : '';
   return page(
     found.subject || '(no subject)',
     `<p><a href="/read/${encodeURIComponent(found.mailbox)}">${escapeHtml(found.mailbox)}</a></p>
@@ -76,7 +82,13 @@ async function handle(path: string, response: ServerResponse): Promise<void> {
   const mailbox = /^\/mailboxes\/([^/]+)$/.exec(path);
   if (mailbox) {
     const list = await store.list(decodeURIComponent(mailbox[1]!));
-    const rows = list.map((m) => ({ id: m.id, from: m.sender, subject: m.subject, receivedAt: m.receivedAt.toISOString(), folder: m.folder }));
+    const rows = list.map((m) => ({
+      id: m.id,
+      from: m.sender,
+      subject: m.subject,
+      receivedAt: m.receivedAt.toISOString(),
+      folder: m.folder,
+    }));
     return answer(response, 200, 'application/json', JSON.stringify(rows));
   }
   const raw = /^\/messages\/(\d+)\.eml$/.exec(path);
@@ -89,7 +101,9 @@ async function handle(path: string, response: ServerResponse): Promise<void> {
   const message = /^\/read\/message\/(\d+)$/.exec(path);
   if (message) {
     const body = await readMessage(Number(message[1]));
-    return body ? html(response, body) : html(response, page('No such message', '<p><a href="/">All mailboxes</a></p>'), 404);
+    return body
+      ? html(response, body)
+      : html(response, page('No such message', '<p><a href="/">All mailboxes</a></p>'), 404);
   }
   const read = /^\/read\/([^/]+)$/.exec(path);
   if (read) return html(response, await readMailbox(decodeURIComponent(read[1]!)));

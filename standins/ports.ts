@@ -9,5 +9,11 @@ export interface Ports {
 }
 
 export function portsFrom(base: number): Ports {
-  return { web: base, database: base + 1, mailboxes: base + 2, dns: base + 3, smtp: { starttls: base + 4, tls: base + 5 } };
+  return {
+    web: base,
+    database: base + 1,
+    mailboxes: base + 2,
+    dns: base + 3,
+    smtp: { starttls: base + 4, tls: base + 5 },
+  };
 }

@@ -49,13 +49,17 @@ const options: SMTPServerOptions = {
       if (stream.sizeExceeded) return done(refusal(552, '5.3.4 Message too large'));
       take(Buffer.concat(chunks), session).then(
         (id) => done(null, `2.0.0 Taken as ${id}`),
-        (error: Error & { responseCode?: number }) => done(error.responseCode ? error : refusal(451, '4.3.0 Try again later')),
+        (error: Error & { responseCode?: number }) =>
+          done(error.responseCode ? error : refusal(451, '4.3.0 Try again later')),
       );
     });
   },
 };
 
-async function take(raw: Buffer, session: { user?: unknown; envelope: { rcptTo: { address: string }[] } }): Promise<number> {
+async function take(
+  raw: Buffer,
+  session: { user?: unknown; envelope: { rcptTo: { address: string }[] } },
+): Promise<number> {
   const mail = await simpleParser(raw, { skipHtmlToText: true, skipTextToHtml: true, skipImageLinks: true });
   const from = mail.from?.value[0]?.address?.toLowerCase() ?? '';
   if (from !== session.user) throw refusal(550, `5.7.1 The From header must be ${String(session.user)}`);

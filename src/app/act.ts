@@ -5,17 +5,29 @@ import type { Action } from '@/server/auth/policy';
 import { AppError } from '@/server/errors';
 import { log } from '@/server/log';
 
-export async function act<T>(storeId: string, action: Action, work: (access: Access) => Promise<T>): Promise<Result<T>> {
+export async function act<T>(
+  storeId: string,
+  action: Action,
+  work: (access: Access) => Promise<T>,
+): Promise<Result<T>> {
   try {
     return { ok: true, value: await work(await access(storeId, action)) };
   } catch (error) {
     if (error instanceof AppError) {
-      return { ok: false, error: { code: error.code, message: error.message, problems: error.problems, detail: error.detail } };
+      return {
+        ok: false,
+        error: { code: error.code, message: error.message, problems: error.problems, detail: error.detail },
+      };
     }
     log.error({ err: error, action }, 'an action failed');
     return {
       ok: false,
-      error: { code: 'broken', message: 'Something broke on our side and nothing was changed. Try again; if it stays so, look at the log of the web process.', problems: [] },
+      error: {
+        code: 'broken',
+        message:
+          'Something broke on our side and nothing was changed. Try again; if it stays so, look at the log of the web process.',
+        problems: [],
+      },
     };
   }
 }

@@ -23,11 +23,14 @@ export function isCurrency(code: string): boolean {
 }
 
 // RFC 5321 mailbox with a domain of at least two labels; Unicode allowed on both sides (RFC 6531).
-const ADDRESS = /^[^\s@"(),:;<>[\\\]\u0000-\u001f]{1,64}@(?:[\p{L}\p{N}](?:[\p{L}\p{N}-]{0,61}[\p{L}\p{N}])?\.)+[\p{L}\p{N}][\p{L}\p{N}-]{0,61}[\p{L}\p{N}]$/u;
+const ADDRESS =
+  /^[^\s@"(),:;<>[\\\]\u0000-\u001f]{1,64}@(?:[\p{L}\p{N}](?:[\p{L}\p{N}-]{0,61}[\p{L}\p{N}])?\.)+[\p{L}\p{N}][\p{L}\p{N}-]{0,61}[\p{L}\p{N}]$/u;
 
 /** True for an address that mail can be sent to: one @, a local part, a domain of at least two labels. */
 export function isMailAddress(text: string): boolean {
-  return text.length <= 254 && ADDRESS.test(text) && !text.startsWith('.') && !text.includes('..') && !text.includes('.@');
+  return (
+    text.length <= 254 && ADDRESS.test(text) && !text.startsWith('.') && !text.includes('..') && !text.includes('.@')
+  );
 }
 
 function isLanguageTag(text: string): boolean {
@@ -138,7 +141,8 @@ function errorWords(error: ErrorObject): string {
 }
 
 function withArticle(type: string): string {
-  const word = { integer: 'whole number', object: 'object', array: 'list', string: 'text', boolean: 'yes or no' }[type] ?? type;
+  const word =
+    { integer: 'whole number', object: 'object', array: 'list', string: 'text', boolean: 'yes or no' }[type] ?? type;
   return word === 'text' || word === 'yes or no' ? word : `${/^[aeiou]/.test(word) ? 'an' : 'a'} ${word}`;
 }
 
@@ -148,6 +152,8 @@ export function placeWords(path: string): string {
   return path
     .slice(1)
     .split('/')
-    .map((part) => (/^\d+$/.test(part) ? `entry ${Number(part) + 1}` : part.replaceAll('~1', '/').replaceAll('~0', '~')))
+    .map((part) =>
+      /^\d+$/.test(part) ? `entry ${Number(part) + 1}` : part.replaceAll('~1', '/').replaceAll('~0', '~'),
+    )
     .join(', ');
 }

@@ -23,7 +23,12 @@ export async function health(): Promise<Health> {
     const [answer] = await db.execute(sql`select unix_timestamp(now(3)) * 1000 as now`);
     const theirs = Number((answer as unknown as { now: string }[])[0]?.now);
     const skew = Math.abs(theirs - (now + Date.now()) / 2);
-    const [beat] = await db.select().from(heartbeats).where(eq(heartbeats.kind, 'worker')).orderBy(desc(heartbeats.beatAt)).limit(1);
+    const [beat] = await db
+      .select()
+      .from(heartbeats)
+      .where(eq(heartbeats.kind, 'worker'))
+      .orderBy(desc(heartbeats.beatAt))
+      .limit(1);
     const age = beat ? Date.now() - beat.beatAt.getTime() : Infinity;
     const state = {
       database: { ok: true, words: 'answers' },
@@ -31,7 +36,11 @@ export async function health(): Promise<Health> {
         ok: age < STALE_MS,
         words: beat ? (age < STALE_MS ? 'running' : `last seen ${Math.round(age / 1000)} s ago`) : 'never started',
       },
-      clock: { ok: skew < SKEW_MS, words: skew < SKEW_MS ? "agrees with the database's" : `differs from the database's by ${Math.round(skew / 1000)} s` },
+      clock: {
+        ok: skew < SKEW_MS,
+        words:
+          skew < SKEW_MS ? "agrees with the database's" : `differs from the database's by ${Math.round(skew / 1000)} s`,
+      },
     };
     return { ok: state.worker.ok && state.clock.ok, ...state };
   } catch {

@@ -57,7 +57,12 @@ async function render(request: RenderRequest): Promise<Rendered> {
     );
     return { id, message, ...(findings && { findings }), ms: performance.now() - began };
   } catch (error) {
-    return { id, trouble: error instanceof Error ? error.message : String(error), ...(findings && { findings }), ms: performance.now() - began };
+    return {
+      id,
+      trouble: error instanceof Error ? error.message : String(error),
+      ...(findings && { findings }),
+      ms: performance.now() - began,
+    };
   }
 }
 

@@ -38,7 +38,11 @@ export const LookSchema = Type.Object(
     ),
     shape: Type.Object({ width: px(320, 800), radius: px(0, 40), margin: px(8, 64) }, strict),
     masthead: Type.Object(
-      { arrangement: Type.Union([Type.Literal('split'), Type.Literal('centre')]), name: Type.String({ maxLength: 80 }), strapline: Type.String({ maxLength: 120 }) },
+      {
+        arrangement: Type.Union([Type.Literal('split'), Type.Literal('centre')]),
+        name: Type.String({ maxLength: 80 }),
+        strapline: Type.String({ maxLength: 120 }),
+      },
       strict,
     ),
   },

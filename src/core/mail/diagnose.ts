@@ -46,7 +46,8 @@ export function diagnose(failure: Failure): Diagnosis {
     case 'ENODATA':
       return {
         cause: `There is no server named ${host}: its name has no address in DNS.`,
-        remedy: 'Check the spelling of the host. The mail provider writes it in its help pages as the outgoing or SMTP server.',
+        remedy:
+          'Check the spelling of the host. The mail provider writes it in its help pages as the outgoing or SMTP server.',
       };
     case 'EAI_AGAIN':
     case 'ESERVFAIL':
@@ -81,7 +82,8 @@ export function diagnose(failure: Failure): Diagnosis {
     case 'ECLOSED':
       return {
         cause: `${host} closed the connection.`,
-        remedy: 'The server may refuse connections from this machine or be restarting. Try again; if it stays so, ask the provider.',
+        remedy:
+          'The server may refuse connections from this machine or be restarting. Try again; if it stays so, ask the provider.',
       };
     case 'EPLAINTEXT':
       return {
@@ -96,14 +98,19 @@ export function diagnose(failure: Failure): Diagnosis {
     case 'ENOSTARTTLS':
       return {
         cause: `${host} does not offer STARTTLS on port ${port}.`,
-        remedy: 'Choose TLS from the start with its port (usually 465). Without TLS the password would be readable on the way.',
+        remedy:
+          'Choose TLS from the start with its port (usually 465). Without TLS the password would be readable on the way.',
       };
     case 'CERT_HAS_EXPIRED':
-      return { cause: `The certificate of ${host} has expired.`, remedy: 'The provider has to renew it. Nothing was sent, and no password was shown.' };
+      return {
+        cause: `The certificate of ${host} has expired.`,
+        remedy: 'The provider has to renew it. Nothing was sent, and no password was shown.',
+      };
     case 'ERR_TLS_CERT_ALTNAME_INVALID':
       return {
         cause: `The certificate is for another name than ${host}.`,
-        remedy: 'Use the name that the provider gives for its server; an alias of your own domain does not match its certificate.',
+        remedy:
+          'Use the name that the provider gives for its server; an alias of your own domain does not match its certificate.',
       };
     case 'DEPTH_ZERO_SELF_SIGNED_CERT':
     case 'SELF_SIGNED_CERT_IN_CHAIN':
@@ -117,7 +124,8 @@ export function diagnose(failure: Failure): Diagnosis {
     case 'ENOAUTH':
       return {
         cause: `${host} offers no way to sign in that Libellus knows (PLAIN or LOGIN).`,
-        remedy: 'If this is a server on your own network that takes mail without signing in, leave user and password empty.',
+        remedy:
+          'If this is a server on your own network that takes mail without signing in, leave user and password empty.',
       };
   }
   if (reply) return diagnoseReply(failure, reply);
@@ -145,16 +153,25 @@ function diagnoseReply(failure: Failure, reply: SmtpReply): Diagnosis {
     }
     return {
       cause: `${host} refused the sign-in for now.`,
-      remedy: reply.code < 500 ? 'Try again in a few minutes.' : 'Ask the provider whether this account may send mail by programs.',
+      remedy:
+        reply.code < 500
+          ? 'Try again in a few minutes.'
+          : 'Ask the provider whether this account may send mail by programs.',
     };
   }
   if (step === 'sender') {
     if (reply.code === 530 || said.includes('authenticat')) {
-      return { cause: `${host} takes mail only after signing in.`, remedy: 'Give the user and password of the account.' };
+      return {
+        cause: `${host} takes mail only after signing in.`,
+        remedy: 'Give the user and password of the account.',
+      };
     }
     if (reply.code >= 500) {
       return {
-        cause: `The account ${user ?? ''} may not send as ${sender ?? 'this address'}.`.replace('account  may', 'account may'),
+        cause: `The account ${user ?? ''} may not send as ${sender ?? 'this address'}.`.replace(
+          'account  may',
+          'account may',
+        ),
         remedy: `Set the sender's address to that of the account, or ask the provider to let the account send as ${sender ?? 'it'}.`,
       };
     }
@@ -162,7 +179,10 @@ function diagnoseReply(failure: Failure, reply: SmtpReply): Diagnosis {
   }
   if (reply.code === 450 || reply.code === 451) {
     return said.includes('greylist')
-      ? { cause: 'The recipient asks unknown senders to try again a little later.', remedy: 'Nothing to do: it is tried again by itself.' }
+      ? {
+          cause: 'The recipient asks unknown senders to try again a little later.',
+          remedy: 'Nothing to do: it is tried again by itself.',
+        }
       : { cause: 'The recipient cannot take mail just now.', remedy: 'Nothing to do: it is tried again by itself.' };
   }
   if (reply.code === 452 || reply.code === 552 || reply.enhanced?.endsWith('.2.2')) {
@@ -172,16 +192,28 @@ function diagnoseReply(failure: Failure, reply: SmtpReply): Diagnosis {
   }
   if (step === 'recipient') {
     if (said.includes('relay')) {
-      return { cause: `${host} does not pass mail on to other domains without signing in.`, remedy: 'Give the user and password of the account.' };
+      return {
+        cause: `${host} does not pass mail on to other domains without signing in.`,
+        remedy: 'Give the user and password of the account.',
+      };
     }
     if (reply.code >= 500) {
-      return { cause: 'There is no such mailbox, or it takes no mail from outside.', remedy: 'Check the address with the recipient.' };
+      return {
+        cause: 'There is no such mailbox, or it takes no mail from outside.',
+        remedy: 'Check the address with the recipient.',
+      };
     }
   }
   if (step === 'message' && reply.code >= 500) {
     return said.includes('limit') || reply.enhanced === '5.7.28'
-      ? { cause: `${host} has reached its limit for this account.`, remedy: 'Wait until the limit renews, or ask the provider for a higher one.' }
-      : { cause: `${host} refused the content of the message.`, remedy: 'Read its answer below: it names the rule that was broken.' };
+      ? {
+          cause: `${host} has reached its limit for this account.`,
+          remedy: 'Wait until the limit renews, or ask the provider for a higher one.',
+        }
+      : {
+          cause: `${host} refused the content of the message.`,
+          remedy: 'Read its answer below: it names the rule that was broken.',
+        };
   }
   return {
     cause: `${host} answered ${reply.code}: ${reply.text}`,

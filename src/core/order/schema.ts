@@ -101,10 +101,14 @@ export const OrderSchema = Type.Object(
     shipping: Type.Optional(Type.Object({ method: named(120), price: amount }, strict)),
     taxIncluded: Type.Optional(Type.Boolean()),
     taxes: Type.Optional(
-      Type.Array(Type.Object({ label: named(80), rate: Type.Number({ minimum: 0, maximum: 100 }), amount }, strict), { maxItems: 20 }),
+      Type.Array(Type.Object({ label: named(80), rate: Type.Number({ minimum: 0, maximum: 100 }), amount }, strict), {
+        maxItems: 20,
+      }),
     ),
     payment: Type.Optional(Type.Object({ method: named(80), paid: Type.Optional(Type.Boolean()) }, strict)),
-    refunds: Type.Optional(Type.Array(Type.Object({ amount, reason: Type.Optional(text(300)) }, strict), { maxItems: 100 })),
+    refunds: Type.Optional(
+      Type.Array(Type.Object({ amount, reason: Type.Optional(text(300)) }, strict), { maxItems: 100 }),
+    ),
     /** When given, it is checked against the sum of the rest. */
     total: Type.Optional(amount),
     expectedDispatch: Type.Optional(Type.String({ format: 'date-time' })),

@@ -121,7 +121,11 @@ function planNotification(input: PlanInput, notification: NotificationFacts, res
     else if (written.has(key)) no({ code: 'already-written', address: rule.recipient.address }, recipient);
     else {
       written.add(key);
-      write(recipient, reason, rule.recipient.language ? { language: rule.recipient.language, from: 'person' } : undefined);
+      write(
+        recipient,
+        reason,
+        rule.recipient.language ? { language: rule.recipient.language, from: 'person' } : undefined,
+      );
     }
   }
 }

@@ -51,7 +51,7 @@ export function reasonWords(reason: Reason): string {
     case 'language-default':
       return `There are no words in ${languageName(reason.wanted)}, so it is written in ${languageName(reason.language)}, the store's own language.`;
     case 'edition':
-      return `Edition ${reason.edition} was live.`;
+      return `Made from edition ${reason.edition}.`;
     case 'notification-off':
       return `${reason.notification} is off.`;
     case 'not-published':

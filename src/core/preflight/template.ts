@@ -2,7 +2,15 @@
 import { isProvided, momentOf, nearestPlaceholder, placeholder } from '../placeholders';
 import { languageName } from '../plan/reasons';
 import { BLOCK_LABELS, segmentsOf, type SegmentPlace, type Template } from '../template/schema';
-import { checkSource, parseSource, patternsOf, placeholdersOf, resolveExpression, safeUrl, type TextProblem } from '../text';
+import {
+  checkSource,
+  parseSource,
+  patternsOf,
+  placeholdersOf,
+  resolveExpression,
+  safeUrl,
+  type TextProblem,
+} from '../text';
 
 export type Severity = 'blocker' | 'warning' | 'hint';
 
@@ -88,7 +96,8 @@ export function templateFindings(template: Template, context: TemplateContext): 
         findings.push({
           ...at,
           severity: 'blocker',
-          message: 'The button leads nowhere: give it a full address that begins with https://, or a placeholder that holds one.',
+          message:
+            'The button leads nowhere: give it a full address that begins with https://, or a placeholder that holds one.',
         });
       }
     } else {
@@ -116,9 +125,13 @@ function emptyFinding(
     return { severity: 'blocker', message: `${place.label} has no words in ${languageName(language)} yet.` };
   }
   if (language !== sourceLanguage) return undefined;
-  if (place.id === 'subject') return { severity: 'blocker', message: 'The subject is empty: many readers decide by it alone.' };
+  if (place.id === 'subject')
+    return { severity: 'blocker', message: 'The subject is empty: many readers decide by it alone.' };
   if (place.id === 'preheader') {
-    return { severity: 'hint', message: 'The preheader is empty: mail programs show the first words of the message in its place.' };
+    return {
+      severity: 'hint',
+      message: 'The preheader is empty: mail programs show the first words of the message in its place.',
+    };
   }
   return { severity: 'warning', message: `${place.label} is empty.` };
 }

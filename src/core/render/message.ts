@@ -3,8 +3,6 @@ import type { LineValues, Snapshot, TotalRow } from '../order/snapshot';
 import { moneyFormatter, numberFormatter } from '../text/formatters';
 import {
   compileWords,
-
-
   runner,
   Writings,
   type CompiledWords,
@@ -120,7 +118,9 @@ export function compileMessage(
         case 'addressLine':
           return [(f) => html(f.address)];
         case 'total':
-          return node.field === 'label' ? [totalLabel('html')] : [(f) => (f.total ? escapeHtml(amount(f.total.amount)) : '')];
+          return node.field === 'label'
+            ? [totalLabel('html')]
+            : [(f) => (f.total ? escapeHtml(amount(f.total.amount)) : '')];
         case 'line':
           switch (node.field) {
             case 'quantity':
@@ -317,4 +317,3 @@ function textOf(template: Pick<Template, 'blocks'>, parts: TextParts): (filling:
       .filter((t) => t !== '')
       .join('\n\n')}\n`;
 }
-

@@ -201,7 +201,9 @@ function blockMjml(block: Block, look: Look, direction: Direction, marks: Marks)
         return `<tr><td align="${start}" style="text-align:${start};${cell};${weight}">${marks.mark({ kind: 'total', field: 'label' })}</td><td align="${end}" style="text-align:${end};white-space:nowrap;${cell};${weight}">${marks.mark({ kind: 'total', field: 'amount' })}</td></tr>`;
       };
       const rows = marks.when({ strong: true }, row(true)) + marks.when({ strong: false }, row(false));
-      return section(`<mj-table css-class="ls-pad" padding="0 ${shape.margin}px 24px">${marks.each('totals', rows)}</mj-table>`);
+      return section(
+        `<mj-table css-class="ls-pad" padding="0 ${shape.margin}px 24px">${marks.each('totals', rows)}</mj-table>`,
+      );
     }
     case 'addresses': {
       const cell = (range: 'shipping' | 'billing', phrase: Phrase): string =>
@@ -211,7 +213,8 @@ function blockMjml(block: Block, look: Look, direction: Direction, marks: Marks)
         );
       const show = block.show ?? 'both';
       const cells =
-        (show !== 'billing' ? cell('shipping', 'deliverTo') : '') + (show !== 'delivery' ? cell('billing', 'billTo') : '');
+        (show !== 'billing' ? cell('shipping', 'deliverTo') : '') +
+        (show !== 'delivery' ? cell('billing', 'billTo') : '');
       return section(`<mj-table css-class="ls-pad" padding="0 ${shape.margin}px 12px"><tr>${cells}</tr></mj-table>`);
     }
     case 'divider':
@@ -241,7 +244,9 @@ function itemsRows(
   const header =
     `<tr>${pictures ? `<th style="${head}">&nbsp;</th>` : ''}<th align="${start}" style="text-align:${start};${head}">${marks.mark({ kind: 'phrase', phrase: 'item' })}</th>` +
     `<th align="${end}" style="text-align:${end};${head}">${marks.mark({ kind: 'phrase', phrase: 'quantity' })}</th>` +
-    (prices ? `<th align="${end}" style="text-align:${end};${head}">${marks.mark({ kind: 'phrase', phrase: 'amount' })}</th>` : '') +
+    (prices
+      ? `<th align="${end}" style="text-align:${end};${head}">${marks.mark({ kind: 'phrase', phrase: 'amount' })}</th>`
+      : '') +
     '</tr>';
   const picture = pictures
     ? `<td width="56" style="width:56px;${cell}">${marks.when({ line: 'imageUrl' }, `<img src="${line('imageUrl')}" alt="${line('alt')}" width="44" height="44" style="display:block;width:44px;height:44px;border:0">`)}</td>`
@@ -253,7 +258,9 @@ function itemsRows(
   const row =
     `<tr>${picture}<td align="${start}" style="text-align:${start};${cell}">${line('name')}${options}</td>` +
     `<td align="${end}" style="text-align:${end};white-space:nowrap;padding-${start}:12px;${cell}">${line('quantity')}</td>` +
-    (prices ? `<td align="${end}" style="text-align:${end};white-space:nowrap;padding-${start}:12px;${cell}">${line('total')}</td>` : '') +
+    (prices
+      ? `<td align="${end}" style="text-align:${end};white-space:nowrap;padding-${start}:12px;${cell}">${line('total')}</td>`
+      : '') +
     '</tr>';
   return header + marks.each('lines', row);
 }

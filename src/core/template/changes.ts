@@ -27,7 +27,8 @@ export function templateChanges(before: Template | undefined, after: Template): 
       changes.push({ kind: 'settings', label: labelOf(after, block) });
     }
   }
-  const kept = (t: Template, other: Map<string, Block>): string[] => t.blocks.filter((b) => other.has(b.id)).map((b) => b.id);
+  const kept = (t: Template, other: Map<string, Block>): string[] =>
+    t.blocks.filter((b) => other.has(b.id)).map((b) => b.id);
   const orderBefore = kept(before, now);
   const orderAfter = kept(after, old);
   const moved = movedIds(orderBefore, orderAfter);

@@ -28,7 +28,7 @@ const orderReceived: Template = {
       preheader:
         '.input {$order.itemCount :number}\n.match $order.itemCount\none {{One item, {$order.total :money}. We are getting it ready.}}\n* {{{$order.itemCount} items, {$order.total :money}. We are getting them ready.}}',
       thanks: 'Thank you, {$customer.firstName :text default=|friend|}',
-      next: '.input {$order.itemCount :number}\n.match $order.itemCount\none {{{#p}Your order arrived safely and {$order.firstItem} is on our bench. It comes to {#b}{$order.total :money}{/b}.{/p}{#p}We expect to hand the parcel over on {$order.expectedDispatch :date fields=day-weekday length=long default=|one of the next days|} and write to you again when we do.{/p}}}\n* {{{#p}Your order arrived safely and all {$order.itemCount} items are on our bench. They come to {#b}{$order.total :money}{/b}.{/p}{#p}We expect to hand the parcel over on {$order.expectedDispatch :date fields=day-weekday length=long default=|one of the next days|} and write to you again when we do.{/p}}}',
+      next: '.input {$order.itemCount :number}\n.match $order.itemCount\none {{{#p}Your order arrived safely and {$order.firstItem} is on our bench. It comes to {#b}{$order.total :money}{/b}.{/p}{#p}We expect to hand the parcel over on {$order.expectedDispatch :date fields=month-day-weekday length=long default=|one of the next days|} and write to you again when we do.{/p}}}\n* {{{#p}Your order arrived safely and all {$order.itemCount} items are on our bench. They come to {#b}{$order.total :money}{/b}.{/p}{#p}We expect to hand the parcel over on {$order.expectedDispatch :date fields=month-day-weekday length=long default=|one of the next days|} and write to you again when we do.{/p}}}',
       follow: 'Follow your order',
       help: 'Is something not right? Answer this message or write to {$store.email}, and one of us will see to it.',
     },
@@ -37,7 +37,7 @@ const orderReceived: Template = {
       preheader:
         '.input {$order.itemCount :number}\n.match $order.itemCount\none {{Ein Artikel, {$order.total :money}. Wir machen ihn bereit.}}\n* {{{$order.itemCount} Artikel, {$order.total :money}. Wir machen sie bereit.}}',
       thanks: 'Vielen Dank, {$customer.firstName :text default=|liebe Kundin, lieber Kunde|}',
-      next: '.input {$order.itemCount :number}\n.match $order.itemCount\none {{{#p}Ihre Bestellung ist gut angekommen, und {$order.firstItem} liegt auf unserer Werkbank. Der Betrag ist {#b}{$order.total :money}{/b}.{/p}{#p}Das Paket geht voraussichtlich am {$order.expectedDispatch :date fields=day-weekday length=long default=|einem der nächsten Tage|} auf den Weg. Dann schreiben wir Ihnen wieder.{/p}}}\n* {{{#p}Ihre Bestellung ist gut angekommen, und alle {$order.itemCount} Artikel liegen auf unserer Werkbank. Der Betrag ist {#b}{$order.total :money}{/b}.{/p}{#p}Das Paket geht voraussichtlich am {$order.expectedDispatch :date fields=day-weekday length=long default=|einem der nächsten Tage|} auf den Weg. Dann schreiben wir Ihnen wieder.{/p}}}',
+      next: '.input {$order.itemCount :number}\n.match $order.itemCount\none {{{#p}Ihre Bestellung ist gut angekommen, und {$order.firstItem} liegt auf unserer Werkbank. Der Betrag ist {#b}{$order.total :money}{/b}.{/p}{#p}Das Paket geht voraussichtlich am {$order.expectedDispatch :date fields=month-day-weekday length=long default=|einem der nächsten Tage|} auf den Weg. Dann schreiben wir Ihnen wieder.{/p}}}\n* {{{#p}Ihre Bestellung ist gut angekommen, und alle {$order.itemCount} Artikel liegen auf unserer Werkbank. Der Betrag ist {#b}{$order.total :money}{/b}.{/p}{#p}Das Paket geht voraussichtlich am {$order.expectedDispatch :date fields=month-day-weekday length=long default=|einem der nächsten Tage|} auf den Weg. Dann schreiben wir Ihnen wieder.{/p}}}',
       follow: 'Bestellung verfolgen',
       help: 'Stimmt etwas nicht? Antworten Sie auf diese Nachricht oder schreiben Sie an {$store.email}; jemand von uns kümmert sich darum.',
     },
@@ -72,6 +72,12 @@ const newOrder: Template = {
 };
 
 export const SHIPPED_NOTIFICATIONS: readonly ShippedNotification[] = [
-  { slug: 'order-received', name: 'Order received', moment: 'order.placed', audience: 'customer', template: orderReceived },
+  {
+    slug: 'order-received',
+    name: 'Order received',
+    moment: 'order.placed',
+    audience: 'customer',
+    template: orderReceived,
+  },
   { slug: 'new-order', name: 'New order', moment: 'order.placed', audience: 'staff', template: newOrder },
 ];

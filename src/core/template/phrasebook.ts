@@ -114,6 +114,7 @@ export const DEFAULT_PHRASEBOOKS: Record<string, Phrasebook> = {
 
 /** The phrasebook for a language: the store's own phrases over the shipped ones, over the shipped English. */
 export function phrasebookFor(language: string, own: Segments = {}): Phrasebook {
-  const shipped = DEFAULT_PHRASEBOOKS[language] ?? DEFAULT_PHRASEBOOKS[language.split('-')[0] ?? ''] ?? DEFAULT_PHRASEBOOKS.en!;
+  const shipped =
+    DEFAULT_PHRASEBOOKS[language] ?? DEFAULT_PHRASEBOOKS[language.split('-')[0] ?? ''] ?? DEFAULT_PHRASEBOOKS.en!;
   return { ...DEFAULT_PHRASEBOOKS.en!, ...shipped, ...own };
 }

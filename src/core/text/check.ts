@@ -57,7 +57,9 @@ function functionProblems(message: Message, context: CheckContext): TextProblem[
   const problems: TextProblem[] = [];
   const expressions = [
     ...message.declarations.map((d) => d.value),
-    ...patternsOf(message).flatMap((p) => p.flatMap((part) => (typeof part !== 'string' && part.type === 'expression' ? [part] : []))),
+    ...patternsOf(message).flatMap((p) =>
+      p.flatMap((part) => (typeof part !== 'string' && part.type === 'expression' ? [part] : [])),
+    ),
   ];
   for (const expression of expressions) {
     const resolved = resolveExpression(message, expression);
@@ -94,7 +96,11 @@ function functionProblems(message: Message, context: CheckContext): TextProblem[
           message: `The option ${option} of :${fn} cannot be "${value}". It can be ${allowed.join(', ')}.`,
         });
       } else if (option.endsWith('FractionDigits') && !/^\d{1,2}$/.test(value)) {
-        problems.push({ kind: 'bad-option', name: option, message: `The option ${option} of :${fn} must be a number from 0 to 20.` });
+        problems.push({
+          kind: 'bad-option',
+          name: option,
+          message: `The option ${option} of :${fn} must be a number from 0 to 20.`,
+        });
       }
     }
   }

@@ -110,7 +110,12 @@ export interface CompiledWords {
  * Compiles one segment. Words that cannot be parsed give empty ops: publishing refuses them long before, and a
  * preview shows the problem beside the sheet.
  */
-export function compileWords(source: string, form: SegmentForm, context: WordsContext, writings: Writings): CompiledWords {
+export function compileWords(
+  source: string,
+  form: SegmentForm,
+  context: WordsContext,
+  writings: Writings,
+): CompiledWords {
   const parsed = parseSource(source);
   if (!parsed.ok) return { html: [], plain: [] };
   const { message } = parsed;
@@ -202,7 +207,9 @@ function htmlOps(
   writings: Writings,
 ): Op[] {
   const ops: Op[] = [];
-  const paragraphs = pattern.filter((p) => typeof p !== 'string' && p.type === 'markup' && p.name === 'p' && p.kind === 'open').length;
+  const paragraphs = pattern.filter(
+    (p) => typeof p !== 'string' && p.type === 'markup' && p.name === 'p' && p.kind === 'open',
+  ).length;
   const style = (css: string | undefined): string => (css ? ` style="${css}"` : '');
   let paragraph = 0;
   const linkOpen: boolean[] = [];

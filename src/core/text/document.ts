@@ -85,7 +85,8 @@ export function toDocument(message: Message): WordsDocument {
     ...toParagraphs(variant.value),
   }));
   const marked = forms.some((form) => form.marked);
-  if (forms.some((form) => form.marked !== marked)) throw new NotEditable('Only some forms of these words have paragraphs.');
+  if (forms.some((form) => form.marked !== marked))
+    throw new NotEditable('Only some forms of these words have paragraphs.');
   return { selectors, marked, forms: forms.map(({ keys, paragraphs }) => ({ keys, paragraphs })) };
 }
 
@@ -122,7 +123,8 @@ function toParagraphs(pattern: Pattern): { paragraphs: Paragraph[]; marked: bool
       if (marked && !current && part.trim() === '') continue;
       if (part !== '') add({ type: 'text', text: part, ...marksNow() });
     } else if (part.type === 'expression') {
-      if (part.arg?.type !== 'variable' || part.attributes) throw new NotEditable('These words hold a fixed value in braces.');
+      if (part.arg?.type !== 'variable' || part.attributes)
+        throw new NotEditable('These words hold a fixed value in braces.');
       const options = literalOptions(part.functionRef?.options);
       add({
         type: 'chip',
@@ -138,7 +140,11 @@ function toParagraphs(pattern: Pattern): { paragraphs: Paragraph[]; marked: bool
       current = undefined;
     } else if (part.name === 'br' && part.kind === 'standalone') {
       add({ type: 'break', ...marksNow() });
-    } else if ((part.name === 'b' || part.name === 'i' || part.name === 'link') && part.kind === 'open' && !open.some((m) => m.name === part.name)) {
+    } else if (
+      (part.name === 'b' || part.name === 'i' || part.name === 'link') &&
+      part.kind === 'open' &&
+      !open.some((m) => m.name === part.name)
+    ) {
       open.push({ name: part.name, ...(part.name === 'link' && { link: linkTarget(part) }) });
     } else if (part.kind === 'close' && open.at(-1)?.name === part.name) {
       open.pop();
@@ -175,9 +181,7 @@ export function toMessage(document: WordsDocument): Message {
     const marked = document.marked || form.paragraphs.length > 1;
     return form.paragraphs.flatMap((paragraph) => {
       const inner = paragraphPattern(paragraph);
-      return marked
-        ? [markup('open', 'p'), ...inner, markup('close', 'p')]
-        : inner;
+      return marked ? [markup('open', 'p'), ...inner, markup('close', 'p')] : inner;
     });
   };
   const first = document.forms[0] ?? { keys: [], paragraphs: [[]] };

@@ -21,8 +21,7 @@ export type CurrencyDisplay = 'symbol' | 'narrowSymbol' | 'code' | 'name';
 export function minorDigits(currency: string): number {
   return cached(
     `digits ${currency}`,
-    () =>
-      new Intl.NumberFormat('en', { style: 'currency', currency }).resolvedOptions().maximumFractionDigits ?? 2,
+    () => new Intl.NumberFormat('en', { style: 'currency', currency }).resolvedOptions().maximumFractionDigits ?? 2,
   );
 }
 
@@ -58,7 +57,10 @@ function amountWriter(format: Intl.NumberFormat, digits: number): (minor: number
   const separator = parts.find((p) => p.type === 'group')?.value ?? '';
   const point = parts.find((p) => p.type === 'decimal')?.value ?? '';
   const groupsFrom = format.formatToParts(1000).some((p) => p.type === 'group') ? primary : primary + 1;
-  const digitOf = Array.from({ length: 10 }, (_, d) => format.formatToParts(d).find((p) => p.type === 'integer')?.value ?? '');
+  const digitOf = Array.from(
+    { length: 10 },
+    (_, d) => format.formatToParts(d).find((p) => p.type === 'integer')?.value ?? '',
+  );
   const latin = digitOf.every((d, i) => d === String(i));
   const around = (sample: number): AmountPattern => {
     const all = format.formatToParts(sample);

@@ -23,7 +23,11 @@ export function markupProblems(pattern: Pattern, form: SegmentForm): TextProblem
     if (typeof part === 'string' || part.type !== 'markup') continue;
     const { name, kind } = part;
     if (!PAIRED.has(name) && name !== 'br') {
-      say('unknown-markup', name, `{#${name}} is not known here. Words can be bold {#b}, italic {#i}, a {#link}, a paragraph {#p} or a new line {#br/}.`);
+      say(
+        'unknown-markup',
+        name,
+        `{#${name}} is not known here. Words can be bold {#b}, italic {#i}, a {#link}, a paragraph {#p} or a new line {#br/}.`,
+      );
     } else if (form === 'plain') {
       say('unknown-markup', name, `{#${name}} cannot stand here: these words are shown without any formatting.`);
     } else if (name === 'p' && form === 'line') {
@@ -33,9 +37,11 @@ export function markupProblems(pattern: Pattern, form: SegmentForm): TextProblem
     } else if (kind === 'standalone') {
       say('unbalanced-markup', name, `{#${name}/} needs words: write {#${name}}words{/${name}}.`);
     } else if (kind === 'open') {
-      if (name === 'p' && open.length > 0) say('unbalanced-markup', name, `A paragraph cannot begin inside {#${open.at(-1)}}.`);
+      if (name === 'p' && open.length > 0)
+        say('unbalanced-markup', name, `A paragraph cannot begin inside {#${open.at(-1)}}.`);
       else if (open.includes(name)) say('unbalanced-markup', name, `{#${name}} begins again before it has ended.`);
-      if (name === 'link' && !part.options?.href) say('bad-option', 'link', 'A {#link} needs an address: {#link href=|https://...|}.');
+      if (name === 'link' && !part.options?.href)
+        say('bad-option', 'link', 'A {#link} needs an address: {#link href=|https://...|}.');
       open.push(name);
     } else {
       if (open.at(-1) !== name) say('unbalanced-markup', name, `{/${name}} ends something that is not open just then.`);

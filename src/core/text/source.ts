@@ -2,12 +2,7 @@
  * Reading MessageFormat 2 sources (Unicode LDML 48, part 9). The `messageformat` package parses and validates; this
  * module turns its errors into problems with a place, and adds what Libellus allows of functions and markup.
  */
-import {
-  MessageSyntaxError,
-  parseMessage,
-  validate,
-  type Model,
-} from 'messageformat';
+import { MessageSyntaxError, parseMessage, validate, type Model } from 'messageformat';
 
 export type Message = Model.Message;
 export type Pattern = Model.Pattern;

@@ -17,7 +17,11 @@ function problem(status: number, title: string, problems: FieldProblem[] = []): 
       title,
       status,
       ...(problems.length > 0 && {
-        problems: problems.map((p) => ({ path: p.path, place: placeWords(p.path), message: `${placeWords(p.path)} ${p.message}` })),
+        problems: problems.map((p) => ({
+          path: p.path,
+          place: placeWords(p.path),
+          message: `${placeWords(p.path)} ${p.message}`,
+        })),
       }),
     },
     { status, headers: { 'content-type': 'application/problem+json' } },
@@ -46,7 +50,10 @@ async function readBody(request: Request): Promise<string | undefined> {
 export async function handleEvent(request: Request): Promise<Response> {
   const body = await readBody(request);
   if (body === undefined) {
-    return problem(413, `The event is larger than ${MAX_BODY / 1_000_000} MB. Leave out what is not part of the order, such as pictures in the body.`);
+    return problem(
+      413,
+      `The event is larger than ${MAX_BODY / 1_000_000} MB. Leave out what is not part of the order, such as pictures in the body.`,
+    );
   }
   const signed = await storeThatSigned(body, request.headers);
   if (!signed.ok) return problem(401, signed.message);
@@ -58,16 +65,30 @@ export async function handleEvent(request: Request): Promise<Response> {
   }
   const checked = checkEvent(event);
   if (!checked.ok) {
-    return problem(400, `The event cannot be taken: ${checked.problems.map((p) => `${placeWords(p.path)} ${p.message}`).slice(0, 3).join('; ')}.`, checked.problems);
+    return problem(
+      400,
+      `The event cannot be taken: ${checked.problems
+        .map((p) => `${placeWords(p.path)} ${p.message}`)
+        .slice(0, 3)
+        .join('; ')}.`,
+      checked.problems,
+    );
   }
   try {
     const received = await receiveOrderPlaced(signed.storeId, checked.value);
     return Response.json({ deliveries: received.deliveries, known: received.known }, { status: 202 });
   } catch (error) {
     if (error instanceof AppError && error.code === 'invalid') {
-      return problem(400, `${error.message} ${error.problems.map((p) => `${placeWords(p.path)} ${p.message}`).join('; ')}`, error.problems);
+      return problem(
+        400,
+        `${error.message} ${error.problems.map((p) => `${placeWords(p.path)} ${p.message}`).join('; ')}`,
+        error.problems,
+      );
     }
     log.error({ err: error }, 'an event could not be recorded');
-    return problem(503, 'The event could not be recorded and nothing was planned. Send it again: it will be taken once.');
+    return problem(
+      503,
+      'The event could not be recorded and nothing was planned. Send it again: it will be taken once.',
+    );
   }
 }

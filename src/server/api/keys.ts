@@ -15,14 +15,23 @@ export async function storeThatSigned(body: string, headers: Headers): Promise<S
   const names = ['webhook-id', 'webhook-timestamp', 'webhook-signature'] as const;
   const missing = names.filter((n) => !headers.get(n));
   if (missing.length > 0) {
-    return { ok: false, message: `The event is not signed: ${missing.join(', ')} missing. Sign it as Standard Webhooks says, with the store's events key.` };
+    return {
+      ok: false,
+      message: `The event is not signed: ${missing.join(', ')} missing. Sign it as Standard Webhooks says, with the store's events key.`,
+    };
   }
   const given = Object.fromEntries(names.map((n) => [n, headers.get(n)!]));
   const age = Math.abs(Date.now() / 1000 - Number(given['webhook-timestamp']));
   if (!(age <= 300)) {
-    return { ok: false, message: 'The signature is too old or too new: webhook-timestamp must be within five minutes of now, in seconds.' };
+    return {
+      ok: false,
+      message: 'The signature is too old or too new: webhook-timestamp must be within five minutes of now, in seconds.',
+    };
   }
-  const rows = await database().select({ storeId: keys.storeId, secret: keys.secret }).from(keys).where(eq(keys.kind, 'events'));
+  const rows = await database()
+    .select({ storeId: keys.storeId, secret: keys.secret })
+    .from(keys)
+    .where(eq(keys.kind, 'events'));
   for (const row of rows) {
     try {
       new Webhook(unseal(row.secret)).verify(body, given);
@@ -33,7 +42,10 @@ export async function storeThatSigned(body: string, headers: Headers): Promise<S
       if (!(error instanceof WebhookVerificationError)) throw error;
     }
   }
-  return { ok: false, message: "The signature does not match: it was made with another key, or the body changed on the way." };
+  return {
+    ok: false,
+    message: 'The signature does not match: it was made with another key, or the body changed on the way.',
+  };
 }
 
 /** The store that an `Authorization: Bearer` key may read. */

@@ -86,9 +86,19 @@ export function openApi(serverUrl: string) {
           summary: 'Read the record of deliveries, newest first',
           security: [{ readingKey: [] }],
           parameters: [
-            { name: 'recipient', in: 'query', schema: { type: 'string' }, description: 'An address, or the beginning of one' },
+            {
+              name: 'recipient',
+              in: 'query',
+              schema: { type: 'string' },
+              description: 'An address, or the beginning of one',
+            },
             { name: 'order', in: 'query', schema: { type: 'string' }, description: 'An order number' },
-            { name: 'state', in: 'query', schema: { type: 'string' }, description: `One or more of ${DELIVERY_STATES.join(', ')}, with commas between` },
+            {
+              name: 'state',
+              in: 'query',
+              schema: { type: 'string' },
+              description: `One or more of ${DELIVERY_STATES.join(', ')}, with commas between`,
+            },
             { name: 'before', in: 'query', schema: { type: 'string' }, description: '`next` of the page before' },
           ],
           responses: {

@@ -54,7 +54,10 @@ export async function accessOf(person: Person, storeId: string, action: Action):
     .where(and(eq(memberships.userId, person.id), eq(memberships.storeId, storeId)));
   if (!row) throw new AppError('not-found', `There is no store "${storeId}" that you belong to.`);
   if (!may(row.role, action)) {
-    throw new AppError('forbidden', `Your role in ${row.store.name} (${ROLE_WORDS[row.role]}) does not allow this. Ask an owner.`);
+    throw new AppError(
+      'forbidden',
+      `Your role in ${row.store.name} (${ROLE_WORDS[row.role]}) does not allow this. Ask an owner.`,
+    );
   }
   return { person, store: row.store, role: row.role };
 }

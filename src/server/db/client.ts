@@ -6,7 +6,10 @@ import * as schema from './schema';
 
 export type Database = MySql2Database<typeof schema>;
 /** A database or an open transaction on it. */
-export type Executor = Pick<Database, 'select' | 'insert' | 'update' | 'delete' | 'execute' | 'query' | 'selectDistinct'>;
+export type Executor = Pick<
+  Database,
+  'select' | 'insert' | 'update' | 'delete' | 'execute' | 'query' | 'selectDistinct'
+>;
 
 interface Connection {
   pool: Pool;

@@ -36,10 +36,15 @@ export interface Received {
  * Takes an `order.placed` event. Idempotent on (source, id); an order number that is known already is not confirmed a
  * second time. Throws an {@link AppError} for figures that do not add up or a channel the store does not have.
  */
-export async function receiveOrderPlaced(storeId: string, event: OrderPlaced, db: Database = database()): Promise<Received> {
+export async function receiveOrderPlaced(
+  storeId: string,
+  event: OrderPlaced,
+  db: Database = database(),
+): Promise<Received> {
   const { order } = event.data;
   const problems = orderProblems(order);
-  if (!isCurrency(order.currency)) problems.push({ path: '/currency', message: `"${order.currency}" is not a currency code` });
+  if (!isCurrency(order.currency))
+    problems.push({ path: '/currency', message: `"${order.currency}" is not a currency code` });
   if (problems.length > 0) {
     throw new AppError(
       'invalid',
@@ -47,7 +52,9 @@ export async function receiveOrderPlaced(storeId: string, event: OrderPlaced, db
       problems.map((p) => ({ ...p, path: `/data/order${p.path}` })),
     );
   }
-  return retryingDeadlocks(() => db.transaction((tx) => record(tx, storeId, event), { isolationLevel: 'read committed' }));
+  return retryingDeadlocks(() =>
+    db.transaction((tx) => record(tx, storeId, event), { isolationLevel: 'read committed' }),
+  );
 }
 
 async function record(tx: Executor, storeId: string, event: OrderPlaced): Promise<Received> {
@@ -89,7 +96,10 @@ async function record(tx: Executor, storeId: string, event: OrderPlaced): Promis
     .from(customers)
     .where(and(eq(customers.storeId, storeId), eq(customers.email, order.customer.email)));
   const orderId = newId();
-  const [placed] = await tx.insert(orders).ignore().values(orderRow(orderId, storeId, order, customer?.language ?? store.language));
+  const [placed] = await tx
+    .insert(orders)
+    .ignore()
+    .values(orderRow(orderId, storeId, order, customer?.language ?? store.language));
   if (placed.affectedRows === 0) {
     const [same] = await tx
       .select({ id: orders.id })
@@ -111,7 +121,12 @@ async function record(tx: Executor, storeId: string, event: OrderPlaced): Promis
     rules: await routingRulesOf(tx, storeId),
   });
   const names = new Map(
-    (await tx.select({ id: notifications.id, name: notifications.name }).from(notifications).where(eq(notifications.storeId, storeId))).map((n) => [n.id, n.name]),
+    (
+      await tx
+        .select({ id: notifications.id, name: notifications.name })
+        .from(notifications)
+        .where(eq(notifications.storeId, storeId))
+    ).map((n) => [n.id, n.name]),
   );
   const common = { storeId, eventId: eventRow.id, orderId, createdAt: now };
   const rows = planned.deliveries.map((d) => ({
@@ -225,7 +240,8 @@ export async function retryingDeadlocks<T>(work: () => Promise<T>): Promise<T> {
     try {
       return await work();
     } catch (error) {
-      const code = (error as { code?: string; cause?: { code?: string } }).cause?.code ?? (error as { code?: string }).code;
+      const code =
+        (error as { code?: string; cause?: { code?: string } }).cause?.code ?? (error as { code?: string }).code;
       if ((code !== 'ER_LOCK_DEADLOCK' && code !== 'ER_CHECKREAD') || tries >= 5) throw error;
     }
   }

@@ -20,7 +20,10 @@ const envelope = <T extends string, D extends TSchema>(type: T, data: D) =>
     { additionalProperties: true },
   );
 
-export const OrderPlacedSchema = envelope('order.placed', Type.Object({ order: OrderSchema }, { additionalProperties: false }));
+export const OrderPlacedSchema = envelope(
+  'order.placed',
+  Type.Object({ order: OrderSchema }, { additionalProperties: false }),
+);
 export type OrderPlaced = Static<typeof OrderPlacedSchema>;
 
 const CHECKERS = { 'order.placed': checker(OrderPlacedSchema) } as const;
@@ -33,7 +36,9 @@ export function checkEvent(body: unknown): Checked<OrderPlaced> {
   if (typeof type === 'string' && !Object.hasOwn(CHECKERS, type)) {
     return {
       ok: false,
-      problems: [{ path: '/type', message: `"${type.slice(0, 60)}" is not listened to. Known: ${EVENT_TYPES.join(', ')}` }],
+      problems: [
+        { path: '/type', message: `"${type.slice(0, 60)}" is not listened to. Known: ${EVENT_TYPES.join(', ')}` },
+      ],
     };
   }
   return CHECKERS['order.placed'](body);

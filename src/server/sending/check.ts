@@ -89,7 +89,10 @@ export async function checkService(
         sender: settings.senderAddress,
         ...(error instanceof Refused
           ? { reply: error.reply }
-          : { code: error instanceof WireError ? error.code : (error as NodeJS.ErrnoException).code, detail: (error as Error).message }),
+          : {
+              code: error instanceof WireError ? error.code : (error as NodeJS.ErrnoException).code,
+              detail: (error as Error).message,
+            }),
       });
       return false;
     } finally {
@@ -138,7 +141,11 @@ export async function checkService(
     })) &&
     (await run('sign-in', async (report) => {
       if (settings.user === '') return 'not needed';
-      const methods = offers.find((o) => o.startsWith('AUTH '))?.slice(5).split(' ') ?? [];
+      const methods =
+        offers
+          .find((o) => o.startsWith('AUTH '))
+          ?.slice(5)
+          .split(' ') ?? [];
       if (methods.includes('PLAIN')) {
         const token = Buffer.from(`\0${settings.user}\0${settings.password}`).toString('base64');
         expect(await wire!.command(`AUTH PLAIN ${token}`, 'AUTH PLAIN (user and password)'), [235]);
@@ -154,7 +161,8 @@ export async function checkService(
       expect(await wire!.command(`MAIL FROM:<${settings.senderAddress}>`), [250]);
       report.facts.push(`May send as ${settings.senderAddress}`);
       const size = offers.find((o) => o.startsWith('SIZE '))?.slice(5);
-      if (size && Number(size) > 0) report.facts.push(`Takes messages up to ${Math.floor(Number(size) / 1_000_000)} MB`);
+      if (size && Number(size) > 0)
+        report.facts.push(`Takes messages up to ${Math.floor(Number(size) / 1_000_000)} MB`);
     })) &&
     (!test ||
       ((await run('recipient', async () => {

@@ -17,7 +17,10 @@ const editionCache = new LRUCache<string, Template>({ max: 300 });
 export async function editionTemplate(editionId: string): Promise<Template> {
   let template = editionCache.get(editionId);
   if (!template) {
-    const [row] = await database().select({ template: editions.template }).from(editions).where(eq(editions.id, editionId));
+    const [row] = await database()
+      .select({ template: editions.template })
+      .from(editions)
+      .where(eq(editions.id, editionId));
     if (!row) throw new Error('The edition this message is made from is no longer there.');
     template = row.template;
     editionCache.set(editionId, template);
@@ -70,7 +73,9 @@ export interface BatchContext {
   channelName: (storeId: string, channel: string) => string | undefined;
 }
 
-export async function batchContext(batch: readonly { storeId: string; orderId: string | null }[]): Promise<BatchContext> {
+export async function batchContext(
+  batch: readonly { storeId: string; orderId: string | null }[],
+): Promise<BatchContext> {
   const db = database();
   const storeIds = [...new Set(batch.map((d) => d.storeId))];
   const orderIds = [...new Set(batch.flatMap((d) => d.orderId ?? []))];

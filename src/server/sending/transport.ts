@@ -40,7 +40,8 @@ export class Line {
         connection.send(
           { from: envelope.from, to: [envelope.to], size: message.length },
           message,
-          (error: Error | null, info?: { response?: string }) => (error ? reject(error) : resolve(info?.response ?? '')),
+          (error: Error | null, info?: { response?: string }) =>
+            error ? reject(error) : resolve(info?.response ?? ''),
         );
       });
       this.sent += 1;
@@ -96,7 +97,10 @@ export class Line {
     const write = (_level: string, entry: { tnx?: string; message?: unknown }): void => {
       if (entry.tnx !== 'client' && entry.tnx !== 'server') return;
       const mark = entry.tnx === 'client' ? 'C: ' : 'S: ';
-      for (const line of String(entry.message ?? '').trimEnd().split(/\r?\n/)) this.log.push(mark + line);
+      for (const line of String(entry.message ?? '')
+        .trimEnd()
+        .split(/\r?\n/))
+        this.log.push(mark + line);
     };
     const connection = new SMTPConnection({
       host: address,
@@ -170,8 +174,10 @@ function stepOf(error: SmtpError, otherwise: CheckStep): CheckStep {
 /** The connection's own error code, which nodemailer keeps under the one it gives. */
 function causeOf(error: SmtpError): string | undefined {
   const { cause } = error;
-  if (cause instanceof Error && "code" in cause) return String(cause.code);
-  const inText = /\b(E[A-Z]{4,}|CERT_HAS_EXPIRED|ERR_TLS_[A-Z_]+|DEPTH_ZERO_SELF_SIGNED_CERT|UNABLE_TO_[A-Z_]+)\b/.exec(error.message)?.[1];
+  if (cause instanceof Error && 'code' in cause) return String(cause.code);
+  const inText = /\b(E[A-Z]{4,}|CERT_HAS_EXPIRED|ERR_TLS_[A-Z_]+|DEPTH_ZERO_SELF_SIGNED_CERT|UNABLE_TO_[A-Z_]+)\b/.exec(
+    error.message,
+  )?.[1];
   if (inText) return inText;
   return error.code === 'ECONNECTION' || error.code === 'ESOCKET' ? 'ECLOSED' : error.code;
 }

@@ -43,7 +43,9 @@ export class Wire {
       if (this.buffer.length > 100_000) this.fail(new WireError('ENOTSMTP', 'The answer is not SMTP.'));
       this.wake?.();
     });
-    socket.on('error', (error: NodeJS.ErrnoException) => this.fail(new WireError(error.code ?? 'ECLOSED', error.message)));
+    socket.on('error', (error: NodeJS.ErrnoException) =>
+      this.fail(new WireError(error.code ?? 'ECLOSED', error.message)),
+    );
     socket.on('close', () => this.fail(new WireError('ECLOSED', 'The connection was closed.')));
   }
 
@@ -115,7 +117,8 @@ function settled(socket: Socket, event: string, limit: number): Promise<void> {
   return new Promise((resolve, reject) => {
     const timer = setTimeout(() => done(new WireError('ETIMEDOUT', 'No answer.')), limit);
     const failed = (error: NodeJS.ErrnoException): void => {
-      const plaintext = error.code === 'ERR_SSL_WRONG_VERSION_NUMBER' || error.code === 'ERR_SSL_PACKET_LENGTH_TOO_LONG';
+      const plaintext =
+        error.code === 'ERR_SSL_WRONG_VERSION_NUMBER' || error.code === 'ERR_SSL_PACKET_LENGTH_TOO_LONG';
       done(new WireError(plaintext ? 'EPLAINTEXT' : (error.code ?? 'ECLOSED'), error.message));
     };
     const ended = (): void => done(new WireError('ECLOSED', 'The connection was closed.'));

@@ -23,7 +23,9 @@ export function readDeliveryFilter(query: Record<string, string | string[] | und
     const value = query[name];
     return (Array.isArray(value) ? value[0] : value)?.trim() || undefined;
   };
-  const states = (one('state') ?? '').split(',').filter((s): s is DeliveryState => DELIVERY_STATES.includes(s as DeliveryState));
+  const states = (one('state') ?? '')
+    .split(',')
+    .filter((s): s is DeliveryState => DELIVERY_STATES.includes(s as DeliveryState));
   const role = one('role');
   const recipient = one('recipient');
   const order = one('order');
@@ -90,18 +92,30 @@ async function deliveryById(access: Access, id: string) {
 export async function deliveryDetail(access: Access, id: string) {
   const row = await deliveryById(access, id);
   const [tries, [sent], [event], [edition], others, unsent] = await Promise.all([
-    database().select().from(attempts).where(eq(attempts.deliveryId, id)).orderBy(asc(attempts.number), asc(attempts.id)),
+    database()
+      .select()
+      .from(attempts)
+      .where(eq(attempts.deliveryId, id))
+      .orderBy(asc(attempts.number), asc(attempts.id)),
     database().select().from(sentMessages).where(eq(sentMessages.deliveryId, id)),
     database().select().from(events).where(eq(events.id, row.eventId)),
     database().select({ number: editions.number }).from(editions).where(eq(editions.id, row.editionId)),
     database()
-      .select({ id: deliveries.id, recipient: deliveries.recipient, notification: deliveries.notificationName, state: deliveries.state })
+      .select({
+        id: deliveries.id,
+        recipient: deliveries.recipient,
+        notification: deliveries.notificationName,
+        state: deliveries.state,
+      })
       .from(deliveries)
       .where(eq(deliveries.eventId, row.eventId))
       .orderBy(asc(deliveries.id)),
     database().select().from(notWritten).where(eq(notWritten.eventId, row.eventId)).orderBy(asc(notWritten.id)),
   ]);
-  const [notification] = await database().select({ slug: notifications.slug }).from(notifications).where(eq(notifications.id, row.notificationId));
+  const [notification] = await database()
+    .select({ slug: notifications.slug })
+    .from(notifications)
+    .where(eq(notifications.id, row.notificationId));
   const message = sent ? await simpleParser(sent.raw, { skipHtmlToText: true, skipImageLinks: true }) : undefined;
   return {
     id,
@@ -121,7 +135,12 @@ export async function deliveryDetail(access: Access, id: string) {
     acceptedAt: row.acceptedAt?.toISOString(),
     edition: edition?.number,
     reasons: row.reasons.map(reasonWords),
-    event: event && { type: event.type, source: event.source, eventId: event.eventId, receivedAt: event.receivedAt.toISOString() },
+    event: event && {
+      type: event.type,
+      source: event.source,
+      eventId: event.eventId,
+      receivedAt: event.receivedAt.toISOString(),
+    },
     attempts: tries.map((a) => ({
       id: a.id,
       number: a.number,
@@ -167,6 +186,7 @@ export async function tryAgain(access: Access, id: string): Promise<void> {
     .update(deliveries)
     .set({ state: 'planned', dueAt: new Date() })
     .where(and(eq(deliveries.id, id), inArray(deliveries.state, [...AGAIN])));
-  if (result.affectedRows === 0) throw new AppError('conflict', 'This delivery is not waiting for anything: it was sent, or is being sent.');
+  if (result.affectedRows === 0)
+    throw new AppError('conflict', 'This delivery is not waiting for anything: it was sent, or is being sent.');
   await remember(access, 'tried again', `${row.notificationName} to ${row.recipient}`);
 }

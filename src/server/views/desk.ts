@@ -50,7 +50,13 @@ export async function loadDesk(access: Access, slug: string) {
   const at = neighbours.findIndex((n) => n.slug === slug);
   const { store } = access;
   return {
-    notification: { slug, name: notification.name, moment: notification.moment, audience: notification.audience, on: notification.on },
+    notification: {
+      slug,
+      name: notification.name,
+      moment: notification.moment,
+      audience: notification.audience,
+      on: notification.on,
+    },
     draft: template.draft,
     revision: template.revision,
     draftBy: template.draftBy,
@@ -83,12 +89,20 @@ export function readTemplate(draft: unknown): Template {
   if (!checked.ok) throw new AppError('invalid', 'This is not a template Libellus can keep.', checked.problems);
   const ids = checked.value.blocks.map((b) => b.id);
   const double = ids.find((id, i) => ids.indexOf(id) !== i);
-  if (double) throw new AppError('invalid', 'Two blocks have the same id.', [{ path: '/blocks', message: `"${double}" stands twice` }]);
+  if (double)
+    throw new AppError('invalid', 'Two blocks have the same id.', [
+      { path: '/blocks', message: `"${double}" stands twice` },
+    ]);
   return checked.value;
 }
 
 /** Saves the draft, if nobody else has since `revision`. A conflict carries the other version, so that both can be kept. */
-export async function saveDraft(access: Access, slug: string, revision: number, draft: unknown): Promise<{ revision: number }> {
+export async function saveDraft(
+  access: Access,
+  slug: string,
+  revision: number,
+  draft: unknown,
+): Promise<{ revision: number }> {
   const template = readTemplate(draft);
   return database().transaction(async (tx) => {
     const { template: current } = await row(access, slug, tx, true);
@@ -115,7 +129,10 @@ export async function publish(access: Access, slug: string, revision: number): P
   return database().transaction(async (tx) => {
     const { notification, template } = await row(access, slug, tx, true);
     if (template.revision !== revision) throw conflict(template);
-    const findings = templateFindings(template.draft, { moment: notification.moment, sourceLanguage: access.store.language });
+    const findings = templateFindings(template.draft, {
+      moment: notification.moment,
+      sourceLanguage: access.store.language,
+    });
     const blockers = findings.filter((f) => f.severity === 'blocker');
     if (blockers.length > 0) {
       throw new AppError(
@@ -166,10 +183,15 @@ export async function switchNotification(access: Access, slug: string, on: boole
 }
 
 /** The draft or the live template of a notification, for tests. */
-export async function templateFor(access: Access, slug: string, which: 'draft' | 'live'): Promise<{ name: string; template: Template }> {
+export async function templateFor(
+  access: Access,
+  slug: string,
+  which: 'draft' | 'live',
+): Promise<{ name: string; template: Template }> {
   const { notification, template } = await row(access, slug);
   if (which === 'draft') return { name: notification.name, template: template.draft };
   const live = await liveEdition(template.liveEditionId);
-  if (!live) throw new AppError('invalid', `${notification.name} has never been published. Publish it on the Desk first.`);
+  if (!live)
+    throw new AppError('invalid', `${notification.name} has never been published. Publish it on the Desk first.`);
   return { name: notification.name, template: live.template };
 }

@@ -40,7 +40,9 @@ export async function loadBoard(access: Access) {
     database()
       .select({ id: deliveries.notificationId, n: count() })
       .from(deliveries)
-      .where(and(eq(deliveries.storeId, access.store.id), eq(deliveries.state, 'failed'), gte(deliveries.createdAt, since)))
+      .where(
+        and(eq(deliveries.storeId, access.store.id), eq(deliveries.state, 'failed'), gte(deliveries.createdAt, since)),
+      )
       .groupBy(deliveries.notificationId),
     database()
       .select({ id: routingRules.notificationId, n: count() })
@@ -96,9 +98,17 @@ export async function orderPath(access: Access, number: string) {
     database().select().from(deliveries).where(eq(deliveries.orderId, order.id)),
     database().select().from(notWritten).where(eq(notWritten.orderId, order.id)),
   ]);
-  const byNotification: Record<string, { sent: { state: DeliveryState; at: string; recipient: string }[]; not: number }> = {};
+  const byNotification: Record<
+    string,
+    { sent: { state: DeliveryState; at: string; recipient: string }[]; not: number }
+  > = {};
   const of = (id: string) => (byNotification[id] ??= { sent: [], not: 0 });
-  for (const d of sent) of(d.notificationId).sent.push({ state: d.state, at: (d.acceptedAt ?? d.createdAt).toISOString(), recipient: d.recipient });
+  for (const d of sent)
+    of(d.notificationId).sent.push({
+      state: d.state,
+      at: (d.acceptedAt ?? d.createdAt).toISOString(),
+      recipient: d.recipient,
+    });
   for (const n of unsent) of(n.notificationId).not += 1;
   return {
     number,
@@ -170,26 +180,78 @@ export async function loadToday(access: Access) {
       href: '/sending',
     });
   } else if (!service.check) {
-    lines.push({ state: 'waiting', fact: `The service ${service.host} is connected and not checked since it was saved.`, action: 'Check it', href: '/sending' });
+    lines.push({
+      state: 'waiting',
+      fact: `The service ${service.host} is connected and not checked since it was saved.`,
+      action: 'Check it',
+      href: '/sending',
+    });
   } else if (!service.check.passed) {
     const failing = service.check.steps.find((s) => s.state === 'failed');
-    lines.push({ state: 'failing', fact: `The service ${service.host} failed its check: ${failing?.diagnosis?.cause ?? failing?.label ?? ''}`, action: 'See why', href: '/sending' });
+    lines.push({
+      state: 'failing',
+      fact: `The service ${service.host} failed its check: ${failing?.diagnosis?.cause ?? failing?.label ?? ''}`,
+      action: 'See why',
+      href: '/sending',
+    });
   } else {
-    lines.push({ state: 'good', fact: `The service ${service.host} takes mail from ${service.senderAddress}.`, action: 'See the check', href: '/sending' });
+    lines.push({
+      state: 'good',
+      fact: `The service ${service.host} takes mail from ${service.senderAddress}.`,
+      action: 'See the check',
+      href: '/sending',
+    });
   }
   if (!running.worker.ok) {
-    lines.push({ state: 'failing', fact: `The worker that sends mail is not running: ${running.worker.words}.`, action: 'See what waits', href: '/deliveries?state=planned' });
+    lines.push({
+      state: 'failing',
+      fact: `The worker that sends mail is not running: ${running.worker.words}.`,
+      action: 'See what waits',
+      href: '/deliveries?state=planned',
+    });
   }
   for (const { notification, template, edition } of rows) {
     const desk = `/desk/${notification.slug}`;
-    const blockers = templateFindings(template.draft, { moment: notification.moment, sourceLanguage: store.language }).filter((f) => f.severity === 'blocker');
+    const blockers = templateFindings(template.draft, {
+      moment: notification.moment,
+      sourceLanguage: store.language,
+    }).filter((f) => f.severity === 'blocker');
     const card = board.cards.find((c) => c.slug === notification.slug)!;
-    if (!edition) lines.push({ state: 'waiting', fact: `${notification.name} has never been published.`, action: 'Open it', href: desk });
-    else if (!notification.on) lines.push({ state: 'waiting', fact: `${notification.name} is off.`, action: 'See it on the Journey', href: '/journey' });
+    if (!edition)
+      lines.push({
+        state: 'waiting',
+        fact: `${notification.name} has never been published.`,
+        action: 'Open it',
+        href: desk,
+      });
+    else if (!notification.on)
+      lines.push({
+        state: 'waiting',
+        fact: `${notification.name} is off.`,
+        action: 'See it on the Journey',
+        href: '/journey',
+      });
     else if (card.changed && blockers.length > 0) {
-      lines.push({ state: 'waiting', fact: `${notification.name} has a draft that cannot be published: ${blockers[0]!.message}`, action: 'Open it', href: desk });
-    } else if (card.changed) lines.push({ state: 'waiting', fact: `${notification.name} has a draft that is not published.`, action: 'Look and publish', href: desk });
-    else lines.push({ state: 'good', fact: `${notification.name} is live, edition ${edition.number}.`, action: 'Open it', href: desk });
+      lines.push({
+        state: 'waiting',
+        fact: `${notification.name} has a draft that cannot be published: ${blockers[0]!.message}`,
+        action: 'Open it',
+        href: desk,
+      });
+    } else if (card.changed)
+      lines.push({
+        state: 'waiting',
+        fact: `${notification.name} has a draft that is not published.`,
+        action: 'Look and publish',
+        href: desk,
+      });
+    else
+      lines.push({
+        state: 'good',
+        fact: `${notification.name} is live, edition ${edition.number}.`,
+        action: 'Open it',
+        href: desk,
+      });
     const missing = store.languages.filter((l) => !card.complete.includes(l));
     if (missing.length > 0 && notification.audience === 'customer') {
       lines.push({
@@ -202,15 +264,30 @@ export async function loadToday(access: Access) {
     if (notification.audience === 'staff') {
       lines.push(
         card.rules === 0
-          ? { state: 'failing', fact: `Nobody on the staff hears of ${notification.name}.`, action: 'Name somebody', href: '/routing' }
-          : { state: 'good', fact: `${card.rules === 1 ? 'One rule says' : `${card.rules} rules say`} who hears of ${notification.name}.`, action: 'See the rules', href: '/routing' },
+          ? {
+              state: 'failing',
+              fact: `Nobody on the staff hears of ${notification.name}.`,
+              action: 'Name somebody',
+              href: '/routing',
+            }
+          : {
+              state: 'good',
+              fact: `${card.rules === 1 ? 'One rule says' : `${card.rules} rules say`} who hears of ${notification.name}.`,
+              action: 'See the rules',
+              href: '/routing',
+            },
       );
     }
   }
   const failedSince = recent.filter((r) => r.at >= since).length;
   lines.push(
     failedSince > 0
-      ? { state: 'failing', fact: `${messages(failedSince)} failed since yesterday.`, action: 'Read why', href: '/deliveries?state=failed,bounced' }
+      ? {
+          state: 'failing',
+          fact: `${messages(failedSince)} failed since yesterday.`,
+          action: 'Read why',
+          href: '/deliveries?state=failed,bounced',
+        }
       : { state: 'good', fact: 'Nothing failed since yesterday.', action: 'See the record', href: '/deliveries' },
   );
   const weight = { failing: 0, waiting: 1, good: 2 };

@@ -52,6 +52,12 @@ export async function listOrders(access: Access, filter: OrderFilter = {}, limit
   };
 }
 
+/** Names of the store's channels by id. */
+export async function channelNames(access: Access): Promise<Record<string, string>> {
+  const rows = await database().select().from(channels).where(eq(channels.storeId, access.store.id));
+  return Object.fromEntries(rows.map((c) => [c.id, c.name]));
+}
+
 async function orderByNumber(access: Access, number: string) {
   const [order] = await database()
     .select()
@@ -62,7 +68,10 @@ async function orderByNumber(access: Access, number: string) {
 }
 
 /** An order's snapshot and the name of its channel, for filling a message with. */
-export async function orderSnapshot(access: Access, number: string): Promise<{ order: Order; channelName: string | undefined }> {
+export async function orderSnapshot(
+  access: Access,
+  number: string,
+): Promise<{ order: Order; channelName: string | undefined }> {
   const row = await orderByNumber(access, number);
   const [channel] = await database()
     .select({ name: channels.name })
@@ -110,7 +119,11 @@ export async function orderChoices(access: Access) {
   const store = eq(products.storeId, access.store.id);
   const [productRows, customerRows, channelRows] = await Promise.all([
     database().select().from(products).where(store).orderBy(products.category, products.name),
-    database().select().from(customers).where(eq(customers.storeId, access.store.id)).orderBy(customers.lastName, customers.firstName),
+    database()
+      .select()
+      .from(customers)
+      .where(eq(customers.storeId, access.store.id))
+      .orderBy(customers.lastName, customers.firstName),
     database().select().from(channels).where(eq(channels.storeId, access.store.id)).orderBy(desc(channels.id)),
   ]);
   return {
@@ -132,7 +145,10 @@ const PlaceOrderSchema = Type.Object(
     customerId: Type.String({ minLength: 1 }),
     channel: Type.String({ minLength: 1 }),
     lines: Type.Array(
-      Type.Object({ sku: Type.String({ minLength: 1 }), quantity: Type.Integer({ minimum: 1, maximum: 100_000 }) }, { additionalProperties: false }),
+      Type.Object(
+        { sku: Type.String({ minLength: 1 }), quantity: Type.Integer({ minimum: 1, maximum: 100_000 }) },
+        { additionalProperties: false },
+      ),
       { minItems: 1, maxItems: 500 },
     ),
     note: Type.Optional(Type.String({ maxLength: 2000 })),
@@ -156,13 +172,22 @@ export async function placeOrder(access: Access, input: unknown): Promise<Receiv
     .select()
     .from(customers)
     .where(and(eq(customers.storeId, store.id), eq(customers.id, wanted.customerId)));
-  if (!customer) throw new AppError('invalid', 'Choose a customer.', [{ path: '/customerId', message: 'is not a customer of this store' }]);
+  if (!customer)
+    throw new AppError('invalid', 'Choose a customer.', [
+      { path: '/customerId', message: 'is not a customer of this store' },
+    ]);
   const skus = wanted.lines.map((l) => l.sku);
-  const found = await database().select().from(products).where(and(eq(products.storeId, store.id), inArray(products.sku, skus)));
+  const found = await database()
+    .select()
+    .from(products)
+    .where(and(eq(products.storeId, store.id), inArray(products.sku, skus)));
   const bySku = new Map(found.map((p) => [p.sku, p]));
   const lines = wanted.lines.map((line, i) => {
     const product = bySku.get(line.sku);
-    if (!product) throw new AppError('invalid', 'One line has no product.', [{ path: `/lines/${i}/sku`, message: 'is not a product of this store' }]);
+    if (!product)
+      throw new AppError('invalid', 'One line has no product.', [
+        { path: `/lines/${i}/sku`, message: 'is not a product of this store' },
+      ]);
     return {
       product: {
         sku: product.sku,
@@ -177,7 +202,9 @@ export async function placeOrder(access: Access, input: unknown): Promise<Receiv
   });
   const subtotal = lines.reduce((sum, line) => sum + lineTotal(line), 0);
   const parcel = lines.some((l) => !WITHOUT_PARCEL.has(l.product.category));
-  const shipping = parcel ? { method: SHIPPING.method, price: subtotal >= SHIPPING.freeFrom ? 0 : SHIPPING.price } : undefined;
+  const shipping = parcel
+    ? { method: SHIPPING.method, price: subtotal >= SHIPPING.freeFrom ? 0 : SHIPPING.price }
+    : undefined;
   const total = subtotal + (shipping?.price ?? 0);
   const now = new Date();
   const number = await nextNumber(access);
@@ -196,7 +223,11 @@ export async function placeOrder(access: Access, input: unknown): Promise<Receiv
       guest: customer.guest,
     },
     billingAddress: customer.address,
-    ...(shipping && { shippingAddress: customer.address, shipping, expectedDispatch: new Date(now.getTime() + 2 * 86_400_000).toISOString() }),
+    ...(shipping && {
+      shippingAddress: customer.address,
+      shipping,
+      expectedDispatch: new Date(now.getTime() + 2 * 86_400_000).toISOString(),
+    }),
     lines,
     taxIncluded: true,
     taxes: [{ label: '19% VAT', rate: 19, amount: taxIncludedIn(total, 19) }],

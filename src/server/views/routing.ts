@@ -23,7 +23,11 @@ export async function loadRouting(access: Access) {
       .where(eq(routingRules.storeId, storeId))
       .orderBy(routingRules.id),
     database().select().from(staff).where(eq(staff.storeId, storeId)).orderBy(staff.name),
-    database().selectDistinct({ category: products.category }).from(products).where(eq(products.storeId, storeId)).orderBy(products.category),
+    database()
+      .selectDistinct({ category: products.category })
+      .from(products)
+      .where(eq(products.storeId, storeId))
+      .orderBy(products.category),
     database()
       .select({ id: notifications.id, slug: notifications.slug, name: notifications.name, on: notifications.on })
       .from(notifications)
@@ -64,7 +68,9 @@ export async function addRule(access: Access, input: unknown): Promise<void> {
   if (!checked.ok) {
     // Of two possible recipients only the one that was meant is worth a word.
     const typed = asked?.recipient?.address !== undefined;
-    const problems = checked.problems.filter((p) => !p.path.startsWith('/recipient') || (typed && p.path === '/recipient/address'));
+    const problems = checked.problems.filter(
+      (p) => !p.path.startsWith('/recipient') || (typed && p.path === '/recipient/address'),
+    );
     throw new AppError('invalid', 'This rule cannot be kept.', problems.length > 0 ? problems : checked.problems);
   }
   const { notificationId, recipient, scope } = checked.value;
@@ -72,12 +78,27 @@ export async function addRule(access: Access, input: unknown): Promise<void> {
   const [notification] = await database()
     .select()
     .from(notifications)
-    .where(and(eq(notifications.storeId, storeId), eq(notifications.id, notificationId), eq(notifications.audience, 'staff')));
-  if (!notification) throw new AppError('invalid', 'There is no such staff notification.', [{ path: '/notificationId', message: 'is not known' }]);
+    .where(
+      and(
+        eq(notifications.storeId, storeId),
+        eq(notifications.id, notificationId),
+        eq(notifications.audience, 'staff'),
+      ),
+    );
+  if (!notification)
+    throw new AppError('invalid', 'There is no such staff notification.', [
+      { path: '/notificationId', message: 'is not known' },
+    ]);
   let who = 'address' in recipient ? recipient.address : '';
   if ('staffId' in recipient) {
-    const [person] = await database().select().from(staff).where(and(eq(staff.storeId, storeId), eq(staff.id, recipient.staffId)));
-    if (!person) throw new AppError('invalid', 'Choose a colleague.', [{ path: '/recipient', message: 'is not a colleague of this store' }]);
+    const [person] = await database()
+      .select()
+      .from(staff)
+      .where(and(eq(staff.storeId, storeId), eq(staff.id, recipient.staffId)));
+    if (!person)
+      throw new AppError('invalid', 'Choose a colleague.', [
+        { path: '/recipient', message: 'is not a colleague of this store' },
+      ]);
     who = person.name;
   }
   const same = (await routingRulesOf(database(), storeId)).find(
@@ -86,14 +107,19 @@ export async function addRule(access: Access, input: unknown): Promise<void> {
       (r.recipient.name === who || r.recipient.address.toLowerCase() === who.toLowerCase()) &&
       JSON.stringify(r.scope) === JSON.stringify(scope),
   );
-  if (same) throw new AppError('invalid', `${who} has this rule already.`, [{ path: '/recipient', message: 'has this rule already' }]);
-  await database().insert(routingRules).values({
-    id: newId(),
-    storeId,
-    notificationId,
-    scope,
-    ...('staffId' in recipient ? { staffId: recipient.staffId } : { address: recipient.address }),
-  });
+  if (same)
+    throw new AppError('invalid', `${who} has this rule already.`, [
+      { path: '/recipient', message: 'has this rule already' },
+    ]);
+  await database()
+    .insert(routingRules)
+    .values({
+      id: newId(),
+      storeId,
+      notificationId,
+      scope,
+      ...('staffId' in recipient ? { staffId: recipient.staffId } : { address: recipient.address }),
+    });
   await remember(access, 'added a rule', `${who} hears of ${notification.name}`);
 }
 
@@ -113,7 +139,10 @@ export async function tryOrder(access: Access, number: string) {
   const [facts, rules, channelRows] = await Promise.all([
     notificationFacts(db, access.store.id),
     routingRulesOf(db, access.store.id),
-    db.select().from(channels).where(and(eq(channels.storeId, access.store.id), eq(channels.id, order.channel))),
+    db
+      .select()
+      .from(channels)
+      .where(and(eq(channels.storeId, access.store.id), eq(channels.id, order.channel))),
   ]);
   const channel = channelRows[0];
   const planned = plan({

@@ -76,11 +76,18 @@ export async function saveService(access: Access, input: unknown): Promise<{ rel
   const sealed = settings.user === '' ? '' : password ? seal(password) : same ? before.password : '';
   const problems: FieldProblem[] = [];
   if (!HOST.test(settings.host) && !isIP(settings.host)) {
-    problems.push({ path: '/host', message: 'is not a host name: letters, digits and hyphens between dots, such as smtp.provider.example' });
+    problems.push({
+      path: '/host',
+      message: 'is not a host name: letters, digits and hyphens between dots, such as smtp.provider.example',
+    });
   }
-  if (settings.user !== '' && sealed === '') problems.push({ path: '/password', message: 'is needed to sign in as this user' });
+  if (settings.user !== '' && sealed === '')
+    problems.push({ path: '/password', message: 'is needed to sign in as this user' });
   if (settings.security === 'none' && sealed !== '' && !LOOPBACK.test(settings.host)) {
-    problems.push({ path: '/security', message: 'must be TLS or STARTTLS: without it the password could be read on the way' });
+    problems.push({
+      path: '/security',
+      message: 'must be TLS or STARTTLS: without it the password could be read on the way',
+    });
   }
   if (settings.senderName === '') problems.push({ path: '/senderName', message: 'is empty' });
   if (/[\r\n]/.test(settings.senderName)) problems.push({ path: '/senderName', message: 'must be one line' });
@@ -91,7 +98,11 @@ export async function saveService(access: Access, input: unknown): Promise<{ rel
     .insert(services)
     .values({ id: newId(), storeId: access.store.id, ...values })
     .onDuplicateKeyUpdate({ set: values });
-  await remember(access, 'saved the sending service', `${settings.host}:${settings.port} as ${settings.user || 'nobody'}`);
+  await remember(
+    access,
+    'saved the sending service',
+    `${settings.host}:${settings.port} as ${settings.user || 'nobody'}`,
+  );
   return { released: await releaseHeld(access.store.id) };
 }
 
@@ -105,20 +116,31 @@ async function needService(access: Access) {
 export async function runCheck(access: Access, to?: string): Promise<CheckReport> {
   const service = await needService(access);
   if (to !== undefined && !isMailAddress(to)) {
-    throw new AppError('invalid', 'The test needs an address.', [{ path: '/to', message: `"${to}" is not a mail address: it needs a name, an @ and a domain` }]);
+    throw new AppError('invalid', 'The test needs an address.', [
+      { path: '/to', message: `"${to}" is not a mail address: it needs a name, an @ and a domain` },
+    ]);
   }
   const settings = settingsOf(service);
   const test = to === undefined ? undefined : { to, message: await testMessage(access, settings, to) };
   const report = await checkService(settings, test);
   await database().update(services).set({ check: report, checkedAt: new Date() }).where(eq(services.id, service.id));
-  await remember(access, 'checked the sending service', report.passed ? `${report.of}: passed` : `${report.of}: failed`);
+  await remember(
+    access,
+    'checked the sending service',
+    report.passed ? `${report.of}: passed` : `${report.of}: failed`,
+  );
   return report;
 }
 
 function testMessage(access: Access, from: { senderName: string; senderAddress: string }, to: string): Promise<Buffer> {
   const words = `This is a test from ${access.store.name}. Since it is here, the sending service takes mail and passes it on.`;
   return composeMessage(
-    { subject: `Test from ${access.store.name}`, preheader: '', text: `${words}\n`, html: `<!doctype html><html lang="en"><title>Test</title><p>${words.replace(/[&<>]/g, '')}</p></html>` },
+    {
+      subject: `Test from ${access.store.name}`,
+      preheader: '',
+      text: `${words}\n`,
+      html: `<!doctype html><html lang="en"><title>Test</title><p>${words.replace(/[&<>]/g, '')}</p></html>`,
+    },
     {
       from: { name: from.senderName, address: from.senderAddress },
       to: { name: '', address: to },
@@ -141,12 +163,23 @@ export interface TestRequest {
 /** Sends one message about a real order, marked as a test. It is no delivery and leaves the record alone. */
 export async function sendTest(access: Access, request: TestRequest): Promise<{ to: string; subject: string }> {
   const { slug, to, language } = request;
-  if (!isMailAddress(to)) throw new AppError('invalid', 'The test needs an address.', [{ path: '/to', message: `"${to}" is not a mail address` }]);
+  if (!isMailAddress(to))
+    throw new AppError('invalid', 'The test needs an address.', [
+      { path: '/to', message: `"${to}" is not a mail address` },
+    ]);
   const service = await needService(access);
-  const template = request.draft === undefined ? (await templateFor(access, slug, 'live')).template : readTemplate(request.draft);
+  const template =
+    request.draft === undefined ? (await templateFor(access, slug, 'live')).template : readTemplate(request.draft);
   if (!template.words[language]) throw new AppError('invalid', 'There are no words in this language yet.');
   const { order, channelName } = await orderSnapshot(access, request.order);
-  const message = await renderFor({ store: access.store, template, language, order, now: Date.now(), ...(channelName && { channelName }) });
+  const message = await renderFor({
+    store: access.store,
+    template,
+    language,
+    order,
+    now: Date.now(),
+    ...(channelName && { channelName }),
+  });
   const settings = settingsOf(service);
   const raw = await composeMessage(message, {
     from: { name: settings.senderName, address: settings.senderAddress },
@@ -160,7 +193,10 @@ export async function sendTest(access: Access, request: TestRequest): Promise<{ 
   const result = await line.send({ from: settings.senderAddress, to }, raw);
   line.quit();
   if (result.outcome.kind !== 'accepted') {
-    throw new AppError('invalid', `The test was not sent. ${result.diagnosis?.cause ?? ''} ${result.diagnosis?.remedy ?? ''}`.trim());
+    throw new AppError(
+      'invalid',
+      `The test was not sent. ${result.diagnosis?.cause ?? ''} ${result.diagnosis?.remedy ?? ''}`.trim(),
+    );
   }
   await remember(access, 'sent a test', `${slug} to ${to}`);
   return { to, subject: `[Test] ${message.subject}` };

@@ -18,7 +18,11 @@ export async function claim(workerId: string, limit: number, leaseMs: number): P
         const expired = await pick(tx, limit, and(eq(deliveries.state, 'sending'), lte(deliveries.leaseUntil, now)));
         const due =
           expired.length < limit
-            ? await pick(tx, limit - expired.length, and(inArray(deliveries.state, ['planned', 'deferred']), lte(deliveries.dueAt, now)))
+            ? await pick(
+                tx,
+                limit - expired.length,
+                and(inArray(deliveries.state, ['planned', 'deferred']), lte(deliveries.dueAt, now)),
+              )
             : [];
         const claimed = [...expired, ...due];
         if (claimed.length === 0) return [];
@@ -26,7 +30,12 @@ export async function claim(workerId: string, limit: number, leaseMs: number): P
         await tx
           .update(deliveries)
           .set({ ...lease, attempts: sql`${deliveries.attempts} + 1` })
-          .where(inArray(deliveries.id, claimed.map((d) => d.id)));
+          .where(
+            inArray(
+              deliveries.id,
+              claimed.map((d) => d.id),
+            ),
+          );
         return claimed.map((d) => ({ ...d, ...lease, attempts: d.attempts + 1 }));
       },
       { isolationLevel: 'read committed' },

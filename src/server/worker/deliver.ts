@@ -91,7 +91,11 @@ async function attempt(delivery: Delivery, context: BatchContext, lines: Lines):
     date: new Date(),
     language: delivery.language,
   });
-  const made = { subject: message.subject.slice(0, 500), messageId, via: `${service.host}:${service.port} as ${service.user || 'nobody'}` };
+  const made = {
+    subject: message.subject.slice(0, 500),
+    messageId,
+    via: `${service.host}:${service.port} as ${service.user || 'nobody'}`,
+  };
   const result = await lines.for(store.id, service).send({ from: service.senderAddress, to: delivery.recipient }, raw);
   const { conversation } = result;
   if (result.outcome.kind === 'accepted') {
@@ -122,7 +126,13 @@ async function recordOutcome(delivery: Delivery, outcome: Outcome, startedAt: Da
         ...(outcome.messageId && { messageId: outcome.messageId }),
         ...(outcome.state === 'accepted' && { acceptedAt: endedAt }),
       })
-      .where(and(eq(deliveries.id, delivery.id), eq(deliveries.leaseBy, delivery.leaseBy ?? ''), eq(deliveries.state, 'sending')));
+      .where(
+        and(
+          eq(deliveries.id, delivery.id),
+          eq(deliveries.leaseBy, delivery.leaseBy ?? ''),
+          eq(deliveries.state, 'sending'),
+        ),
+      );
     // When the lease ran out meanwhile, another worker owns the delivery; only the attempt is written down.
     await tx.insert(attempts).values({
       id: newId(),

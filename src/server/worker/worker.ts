@@ -54,7 +54,10 @@ export class Worker {
     const context = await batchContext(batch);
     const waiting = [...batch];
     await Promise.all(this.slots.map((slot) => this.drain(waiting, context, slot, began + leaseMs / 2)));
-    await giveBack(this.id, waiting.map((d) => d.id));
+    await giveBack(
+      this.id,
+      waiting.map((d) => d.id),
+    );
     return batch.length;
   }
 
@@ -74,7 +77,10 @@ export class Worker {
 
   private async beat(): Promise<void> {
     const beatAt = new Date();
-    await database().insert(heartbeats).values({ id: this.id, kind: 'worker', beatAt }).onDuplicateKeyUpdate({ set: { beatAt } });
+    await database()
+      .insert(heartbeats)
+      .values({ id: this.id, kind: 'worker', beatAt })
+      .onDuplicateKeyUpdate({ set: { beatAt } });
   }
 }
 

@@ -64,13 +64,37 @@ export function DeliveriesScreen({ base, zone, filter, rows, next }: DeliveriesP
           onSubmit={(e) => {
             e.preventDefault();
             const data = new FormData(e.currentTarget);
-            router.push(address({ recipient: String(data.get('recipient')).trim(), order: String(data.get('order')).trim() }));
+            router.push(
+              address({ recipient: String(data.get('recipient')).trim(), order: String(data.get('order')).trim() }),
+            );
           }}
         >
-          <Segments label="State" value={filter.state} choices={STATE_CHOICES} onChange={(state) => router.push(address({ state }))} />
-          <Segments label="Audience" value={filter.role} choices={ROLE_CHOICES} onChange={(role) => router.push(address({ role }))} />
-          <input name="recipient" defaultValue={filter.recipient} aria-label="Address begins with" placeholder="Address begins with" className="input w-48" />
-          <input name="order" defaultValue={filter.order} aria-label="Order number" placeholder="Order number" className="input w-36" />
+          <Segments
+            label="State"
+            value={filter.state}
+            choices={STATE_CHOICES}
+            onChange={(state) => router.push(address({ state }))}
+          />
+          <Segments
+            label="Audience"
+            value={filter.role}
+            choices={ROLE_CHOICES}
+            onChange={(role) => router.push(address({ role }))}
+          />
+          <input
+            name="recipient"
+            defaultValue={filter.recipient}
+            aria-label="Address begins with"
+            placeholder="Address begins with"
+            className="input w-48"
+          />
+          <input
+            name="order"
+            defaultValue={filter.order}
+            aria-label="Order number"
+            placeholder="Order number"
+            className="input w-36"
+          />
           <button type="submit" className="btn">
             Find
           </button>
@@ -83,7 +107,9 @@ export function DeliveriesScreen({ base, zone, filter, rows, next }: DeliveriesP
         <div className="min-h-0 flex-1 overflow-auto bg-panel">
           {rows.length === 0 ? (
             <Empty title={filtered ? 'Nothing matches' : 'Nothing was sent yet'}>
-              {filtered ? 'Take a filter away to see more.' : 'When an order is placed, every message about it is recorded here, with the reason for it.'}
+              {filtered
+                ? 'Take a filter away to see more.'
+                : 'When an order is placed, every message about it is recorded here, with the reason for it.'}
             </Empty>
           ) : (
             <table className="w-full table-fixed text-sm">

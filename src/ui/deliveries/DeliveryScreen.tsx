@@ -159,7 +159,17 @@ export function DeliveryScreen({ base, zone, delivery: d, mayTry, onTry }: Deliv
             )}
           </dl>
 
-          <PanelTitle aside={d.state === 'deferred' ? <>next try <Time at={d.dueAt} zone={zone} /></> : undefined}>Attempts</PanelTitle>
+          <PanelTitle
+            aside={
+              d.state === 'deferred' ? (
+                <>
+                  next try <Time at={d.dueAt} zone={zone} />
+                </>
+              ) : undefined
+            }
+          >
+            Attempts
+          </PanelTitle>
           {d.attempts.length === 0 && <p className="mt-1 text-slate">Not tried yet.</p>}
           <ol className="mt-1 mb-4">
             {d.attempts.map((a, i) => (
@@ -230,7 +240,12 @@ export function DeliveryScreen({ base, zone, delivery: d, mayTry, onTry }: Deliv
                 />
               </div>
               {form === 'html' ? (
-                <iframe sandbox="" srcDoc={d.message.html} title="The message as sent" className="min-h-0 w-full flex-1 bg-sheet" />
+                <iframe
+                  sandbox=""
+                  srcDoc={d.message.html}
+                  title="The message as sent"
+                  className="min-h-0 w-full flex-1 bg-sheet"
+                />
               ) : (
                 <pre dir="auto" className="min-h-0 flex-1 overflow-auto bg-sheet p-5 text-sm whitespace-pre-wrap">
                   {d.message.text}

@@ -104,7 +104,13 @@ export function DeskScreen(props: DeskProps) {
   const direction = directionOf(language);
   const written = template.words[language] !== undefined;
   const snapshot = useMemo(
-    () => snapshotOf({ order: order.order, store: store.facts, now, ...(order.channelName && { channelName: order.channelName }) }),
+    () =>
+      snapshotOf({
+        order: order.order,
+        store: store.facts,
+        now,
+        ...(order.channelName && { channelName: order.channelName }),
+      }),
     [order, store.facts, now],
   );
   const context: EditingContext = useMemo(
@@ -143,7 +149,9 @@ export function DeskScreen(props: DeskProps) {
   const preheader = useSegment(words, 'preheader', snapshot.values, locale);
   const formKey = `${language} ${segmentPlace?.id ?? ''}`;
   const formIndex =
-    chosenForm?.key === formKey && chosenForm.index < (segment?.words?.forms.length ?? 1) ? chosenForm.index : (segment?.ownForm ?? 0);
+    chosenForm?.key === formKey && chosenForm.index < (segment?.words?.forms.length ?? 1)
+      ? chosenForm.index
+      : (segment?.ownForm ?? 0);
 
   const changeWords = (id: string, source: string): void =>
     dispatch({ type: 'words', language, segment: id, source, at: Date.now() });
@@ -202,7 +210,9 @@ export function DeskScreen(props: DeskProps) {
     const neighbour = template.blocks[at + 1] ?? template.blocks[at - 1];
     dispatch({ type: 'remove', id });
     select(neighbour && { kind: 'block', id: neighbour.id });
-    toast(`${BLOCK_LABELS[template.blocks[at]!.kind]} taken out.`, { action: { label: 'Put back', onClick: () => dispatch({ type: 'undo' }) } });
+    toast(`${BLOCK_LABELS[template.blocks[at]!.kind]} taken out.`, {
+      action: { label: 'Put back', onClick: () => dispatch({ type: 'undo' }) },
+    });
   };
 
   const publish = async (): Promise<void> => {
@@ -212,7 +222,9 @@ export function DeskScreen(props: DeskProps) {
     const result = await props.onPublish(save.currentRevision());
     setBusy(undefined);
     if (!result.ok) {
-      setPublishTrouble([result.error.message, ...result.error.problems.map((p) => `${p.path}: ${p.message}`)].join(' '));
+      setPublishTrouble(
+        [result.error.message, ...result.error.problems.map((p) => `${p.path}: ${p.message}`)].join(' '),
+      );
       return;
     }
     setPublishing(false);
@@ -231,12 +243,17 @@ export function DeskScreen(props: DeskProps) {
     const earlier = valueOrToast(await props.onEdition(number));
     if (!earlier) return;
     dispatch({ type: 'replace', template: earlier });
-    toast(`Edition ${number} is on the bench as the draft.`, { action: { label: 'Undo', onClick: () => dispatch({ type: 'undo' }) } });
+    toast(`Edition ${number} is on the bench as the draft.`, {
+      action: { label: 'Undo', onClick: () => dispatch({ type: 'undo' }) },
+    });
   };
 
   const nextNumber = (editions[0]?.number ?? 0) + 1;
   const changed = !live || JSON.stringify(live.template) !== JSON.stringify(template);
-  const renderBefore = useCallback(async () => (live ? renderOnce(partsFor(live.template)) : undefined), [live, renderOnce, partsFor]);
+  const renderBefore = useCallback(
+    async () => (live ? renderOnce(partsFor(live.template)) : undefined),
+    [live, renderOnce, partsFor],
+  );
   const noteOf = useCallback((b: Block) => noteFor(b, snapshot), [snapshot]);
   const editor = bar?.editor;
 
@@ -256,10 +273,20 @@ export function DeskScreen(props: DeskProps) {
         <div className="ms-auto flex items-center gap-2">
           {mayEdit && (
             <>
-              <button type="button" className="btn btn-quiet" disabled={draft.past.length === 0} onClick={() => dispatch({ type: 'undo' })}>
+              <button
+                type="button"
+                className="btn btn-quiet"
+                disabled={draft.past.length === 0}
+                onClick={() => dispatch({ type: 'undo' })}
+              >
                 Undo
               </button>
-              <button type="button" className="btn btn-quiet" disabled={draft.future.length === 0} onClick={() => dispatch({ type: 'redo' })}>
+              <button
+                type="button"
+                className="btn btn-quiet"
+                disabled={draft.future.length === 0}
+                onClick={() => dispatch({ type: 'redo' })}
+              >
                 Redo
               </button>
             </>
@@ -267,10 +294,17 @@ export function DeskScreen(props: DeskProps) {
           {editions.length > 0 && (
             <Menu>
               <MenuButton className="btn">Editions</MenuButton>
-              <MenuItems anchor="bottom end" className="z-40 rounded-control border border-rule bg-sheet py-1 text-sm shadow-sheet focus:outline-none [--anchor-gap:4px]">
+              <MenuItems
+                anchor="bottom end"
+                className="z-40 rounded-control border border-rule bg-sheet py-1 text-sm shadow-sheet focus:outline-none [--anchor-gap:4px]"
+              >
                 {editions.map((e) => (
                   <MenuItem key={e.number} disabled={!mayEdit}>
-                    <button type="button" className="flex w-full items-baseline gap-4 px-3 py-1.5 text-start data-focus:bg-petrol-tint" onClick={() => void takeBack(e.number)}>
+                    <button
+                      type="button"
+                      className="flex w-full items-baseline gap-4 px-3 py-1.5 text-start data-focus:bg-petrol-tint"
+                      onClick={() => void takeBack(e.number)}
+                    >
                       <span className="font-semibold">
                         Edition {e.number}
                         {e.number === live?.number ? ', live' : ''}
@@ -285,7 +319,12 @@ export function DeskScreen(props: DeskProps) {
             </Menu>
           )}
           {mayTest && (
-            <button type="button" className="btn" disabled={busy !== undefined || !written} onClick={() => void sendTest()}>
+            <button
+              type="button"
+              className="btn"
+              disabled={busy !== undefined || !written}
+              onClick={() => void sendTest()}
+            >
               {busy === 'test' ? 'Sending ...' : 'Send test to me'}
             </button>
           )}
@@ -345,7 +384,11 @@ export function DeskScreen(props: DeskProps) {
           <InboxRow
             sender={sender.name}
             address={sender.address}
-            time={new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', timeZone: store.timeZone }).format(now)}
+            time={new Intl.DateTimeFormat('en-GB', {
+              hour: '2-digit',
+              minute: '2-digit',
+              timeZone: store.timeZone,
+            }).format(now)}
             subject={subject?.words && { words: subject.words, formIndex: subject.ownForm }}
             preheader={preheader?.words && { words: preheader.words, formIndex: preheader.ownForm }}
             rendered={message}
@@ -367,13 +410,22 @@ export function DeskScreen(props: DeskProps) {
                 Customers who read {languageName(language)} get {languageName(store.language)} until there are.
               </p>
               {mayEdit && (
-                <button type="button" className="btn mt-4" onClick={() => dispatch({ type: 'language', language, from: store.language })}>
+                <button
+                  type="button"
+                  className="btn mt-4"
+                  onClick={() => dispatch({ type: 'language', language, from: store.language })}
+                >
                   Begin from the {languageName(store.language)} words
                 </button>
               )}
             </div>
           ) : strip.part === 'text' ? (
-            <pre dir={direction} className="mx-auto bg-sheet p-6 text-sm whitespace-pre-wrap shadow-sheet" style={{ maxWidth: store.look.shape.width }} data-testid="text-part">
+            <pre
+              dir={direction}
+              className="mx-auto bg-sheet p-6 text-sm whitespace-pre-wrap shadow-sheet"
+              style={{ maxWidth: store.look.shape.width }}
+              data-testid="text-part"
+            >
               {message?.text ?? ''}
             </pre>
           ) : (
@@ -388,13 +440,25 @@ export function DeskScreen(props: DeskProps) {
                 onSelect={(id) => select(id === undefined ? undefined : { kind: 'block', id })}
                 tools={
                   editor && block && segmentFormOf(block.kind) && mayEdit && segment?.words ? (
-                    <FormatBar editor={editor} moment={notification.moment} onPlaceholder={() => editing.current?.openPicker()} />
+                    <FormatBar
+                      editor={editor}
+                      moment={notification.moment}
+                      onPlaceholder={() => editing.current?.openPicker()}
+                    />
                   ) : undefined
                 }
               >
                 {(place) =>
                   block && segmentFormOf(block.kind) && segment?.words && mayEdit ? (
-                    <div className="absolute z-10" style={{ top: place.words.top, left: place.words.left, width: place.words.width, minHeight: place.words.height }}>
+                    <div
+                      className="absolute z-10"
+                      style={{
+                        top: place.words.top,
+                        left: place.words.left,
+                        width: place.words.width,
+                        minHeight: place.words.height,
+                      }}
+                    >
                       <WordsEditor
                         key={`${language} ${block.id}`}
                         handle={(h) => {
@@ -426,7 +490,15 @@ export function DeskScreen(props: DeskProps) {
           <Details
             moment={notification.moment}
             block={block}
-            segment={segment && segmentPlace && { id: segmentPlace.id, label: segmentPlace.label, source: segment.source, words: segment.words }}
+            segment={
+              segment &&
+              segmentPlace && {
+                id: segmentPlace.id,
+                label: segmentPlace.label,
+                source: segment.source,
+                words: segment.words,
+              }
+            }
             chip={chip}
             language={language}
             formIndex={formIndex}
@@ -458,7 +530,11 @@ export function DeskScreen(props: DeskProps) {
 
       <ReadingStrip
         {...strip}
-        orders={orders.map((o) => ({ number: o.number, name: o.name, note: `${languageName(o.language)}${o.guest ? ', guest' : ''}` }))}
+        orders={orders.map((o) => ({
+          number: o.number,
+          name: o.name,
+          note: `${languageName(o.language)}${o.guest ? ', guest' : ''}`,
+        }))}
         languages={store.languages.map((l) => ({ language: l, written: template.words[l] !== undefined }))}
         bytes={message && new Blob([message.html]).size}
         onChange={changeStrip}
@@ -517,9 +593,15 @@ function noteFor(block: Block, snapshot: ReturnType<typeof snapshotOf>): string 
 }
 
 function SaveNote({ state, mayEdit }: { state: SaveState; mayEdit: boolean }) {
-  const words = !mayEdit ? 'your role may look, not change' : { saved: 'saved', saving: 'saving', failed: 'not saved', conflict: 'not saved' }[state.kind];
+  const words = !mayEdit
+    ? 'your role may look, not change'
+    : { saved: 'saved', saving: 'saving', failed: 'not saved', conflict: 'not saved' }[state.kind];
   return (
-    <span data-testid="save-state" role="status" className={state.kind === 'failed' || state.kind === 'conflict' ? 'font-semibold text-madder' : ''}>
+    <span
+      data-testid="save-state"
+      role="status"
+      className={state.kind === 'failed' || state.kind === 'conflict' ? 'font-semibold text-madder' : ''}
+    >
       {' '}
       · {words}
     </span>
@@ -536,7 +618,10 @@ function Conflict({
   onTheirs: (revision: number, theirs: Template) => void;
 }) {
   return (
-    <div role="alert" className="flex shrink-0 items-center gap-3 border-b border-madder bg-madder-tint px-5 py-2 text-sm">
+    <div
+      role="alert"
+      className="flex shrink-0 items-center gap-3 border-b border-madder bg-madder-tint px-5 py-2 text-sm"
+    >
       <span className="flex-1">{state.message}</span>
       <button type="button" className="btn" onClick={() => onTheirs(state.theirRevision, state.theirs)}>
         Go on with {state.by ? `${state.by}'s` : 'the other'}

@@ -72,7 +72,9 @@ export function Details(props: DetailsProps) {
             <SegmentFields {...props} segment={segment} />
           </>
         ) : (
-          <p className="text-sm text-slate">Select a block on the sheet or in the outline; its words are typed right there.</p>
+          <p className="text-sm text-slate">
+            Select a block on the sheet or in the outline; its words are typed right there.
+          </p>
         )}
       </div>
       <div className="max-h-[45%] shrink-0 overflow-auto border-t border-rule px-4 py-3">
@@ -86,7 +88,15 @@ function Findings({ findings, onGo }: { findings: readonly Finding[]; onGo: (fin
   const stop = findings.filter((f) => f.severity === 'blocker').length;
   return (
     <>
-      <PanelTitle aside={findings.length === 0 ? undefined : `${stop} ${stop === 1 ? 'stops' : 'stop'} it · ${findings.length - stop} to look at`}>Findings</PanelTitle>
+      <PanelTitle
+        aside={
+          findings.length === 0
+            ? undefined
+            : `${stop} ${stop === 1 ? 'stops' : 'stop'} it · ${findings.length - stop} to look at`
+        }
+      >
+        Findings
+      </PanelTitle>
       {findings.length === 0 && (
         <p className="mt-1 flex items-center gap-2 text-sm">
           <Mark tone="good" size={12} /> Nothing to mend
@@ -96,7 +106,10 @@ function Findings({ findings, onGo }: { findings: readonly Finding[]; onGo: (fin
         {findings.map((f) => (
           <li key={`${f.place} ${f.language ?? ''} ${f.message}`} className="flex gap-2 py-1 text-sm">
             <span className="translate-y-0.5">
-              <Mark tone={f.severity === 'blocker' ? 'failing' : f.severity === 'warning' ? 'waiting' : 'quiet'} size={13} />
+              <Mark
+                tone={f.severity === 'blocker' ? 'failing' : f.severity === 'warning' ? 'waiting' : 'quiet'}
+                size={13}
+              />
             </span>
             <span>
               <button type="button" className="link" onClick={() => onGo(f)}>
@@ -127,7 +140,12 @@ function BlockFields({ block, editable, moment, onBlock }: DetailsProps & { bloc
         <>
           <div>
             <div className="mb-1 text-sm text-slate">Alignment</div>
-            <Segments label="Alignment" value={block.align ?? 'start'} choices={ALIGN} onChange={(align) => onBlock({ align })} />
+            <Segments
+              label="Alignment"
+              value={block.align ?? 'start'}
+              choices={ALIGN}
+              onChange={(align) => onBlock({ align })}
+            />
           </div>
           <div>
             <div className="mb-1 text-sm text-slate">Size</div>
@@ -164,21 +182,36 @@ function BlockFields({ block, editable, moment, onBlock }: DetailsProps & { bloc
         <>
           <div>
             <div className="mb-1 text-sm text-slate">Alignment</div>
-            <Segments label="Alignment" value={block.align ?? 'start'} choices={ALIGN} onChange={(align) => onBlock({ align })} />
+            <Segments
+              label="Alignment"
+              value={block.align ?? 'start'}
+              choices={ALIGN}
+              onChange={(align) => onBlock({ align })}
+            />
           </div>
           <Field label="Leads to">
             {(ids) => (
               <Pick
                 id={ids.id}
                 value={'variable' in block.target ? block.target.variable : ''}
-                choices={[...targets.map((p) => ({ value: p.name, label: p.label })), { value: '', label: 'A fixed address' }]}
+                choices={[
+                  ...targets.map((p) => ({ value: p.name, label: p.label })),
+                  { value: '', label: 'A fixed address' },
+                ]}
                 onChange={(variable) => onBlock({ target: variable === '' ? { url: 'https://' } : { variable } })}
               />
             )}
           </Field>
           {fixed && 'url' in block.target && (
             <Field label="Address" problem={wrong ? 'must be complete, with https:// at the beginning' : undefined}>
-              {(ids) => <input {...ids} className="input" value={'url' in block.target ? block.target.url : ''} onChange={(e) => onBlock({ target: { url: e.target.value } })} />}
+              {(ids) => (
+                <input
+                  {...ids}
+                  className="input"
+                  value={'url' in block.target ? block.target.url : ''}
+                  onChange={(e) => onBlock({ target: { url: e.target.value } })}
+                />
+              )}
             </Field>
           )}
         </>
@@ -209,14 +242,25 @@ function BlockFields({ block, editable, moment, onBlock }: DetailsProps & { bloc
         </Field>
       );
     default:
-      return <p className="text-sm text-slate">{block.kind === 'masthead' || block.kind === 'footer' ? 'Comes from the look of the store.' : 'Filled from the order.'}</p>;
+      return (
+        <p className="text-sm text-slate">
+          {block.kind === 'masthead' || block.kind === 'footer'
+            ? 'Comes from the look of the store.'
+            : 'Filled from the order.'}
+        </p>
+      );
   }
 }
 
 function Check({ label, on, onChange }: { label: string; on: boolean; onChange: (on: boolean) => void }) {
   return (
     <label className="flex items-center gap-2 text-sm">
-      <input type="checkbox" className="size-4 accent-petrol" checked={on} onChange={(e) => onChange(e.target.checked)} />
+      <input
+        type="checkbox"
+        className="size-4 accent-petrol"
+        checked={on}
+        onChange={(e) => onChange(e.target.checked)}
+      />
       {label}
     </label>
   );
@@ -239,7 +283,9 @@ function SegmentFields({
     <>
       {words && words.forms.length > 1 && selector && (
         <div>
-          <div className="mb-1 text-sm text-slate">Words when {placeholder(selector.name)?.label.toLowerCase() ?? selector.name} is</div>
+          <div className="mb-1 text-sm text-slate">
+            Words when {placeholder(selector.name)?.label.toLowerCase() ?? selector.name} is
+          </div>
           <Segments
             label="Form"
             value={String(formIndex)}
@@ -281,7 +327,11 @@ function ChipDetails({ chip, editable }: { chip: ChipOpen; editable: boolean }) 
     const next = { ...options };
     if (value === '') delete next[name];
     else next[name] = value;
-    update({ ...attributes, fn: attributes.fn ?? (known && known.type !== 'url' ? known.type : 'text'), options: Object.keys(next).length > 0 ? JSON.stringify(next) : null });
+    update({
+      ...attributes,
+      fn: attributes.fn ?? (known && known.type !== 'url' ? known.type : 'text'),
+      options: Object.keys(next).length > 0 ? JSON.stringify(next) : null,
+    });
   };
   return (
     <>
@@ -356,8 +406,18 @@ function ChipDetails({ chip, editable }: { chip: ChipOpen; editable: boolean }) 
               )}
             </Field>
           )}
-          <Field label="When it is missing" hint={known.canBeMissing ? 'Some orders have none: say what stands there then' : 'Every order has it'}>
-            {(ids) => <input {...ids} className="input" value={options.default ?? ''} onChange={(e) => set('default', e.target.value)} />}
+          <Field
+            label="When it is missing"
+            hint={known.canBeMissing ? 'Some orders have none: say what stands there then' : 'Every order has it'}
+          >
+            {(ids) => (
+              <input
+                {...ids}
+                className="input"
+                value={options.default ?? ''}
+                onChange={(e) => set('default', e.target.value)}
+              />
+            )}
           </Field>
         </div>
       )}

@@ -23,7 +23,8 @@ export interface InboxRowProps {
 }
 
 export function InboxRow(props: InboxRowProps) {
-  const { sender, address, time, rendered, context, direction, editable, width, language, onChange, onFocus, onChip } = props;
+  const { sender, address, time, rendered, context, direction, editable, width, language, onChange, onFocus, onChip } =
+    props;
   const editor = (segment: 'subject' | 'preheader', label: string, className: string) => {
     const words = props[segment];
     // Words that only the source view can edit are shown as they read.
@@ -43,8 +44,14 @@ export function InboxRow(props: InboxRowProps) {
     );
   };
   return (
-    <div className="mx-auto mb-3 flex gap-3 border border-dashed border-slate/40 bg-panel px-3 py-2 text-sm" style={{ width }}>
-      <span aria-hidden className="mt-0.5 flex size-8 shrink-0 items-center justify-center rounded-full bg-ink font-serif text-base text-white">
+    <div
+      className="mx-auto mb-3 flex gap-3 border border-dashed border-slate/40 bg-panel px-3 py-2 text-sm"
+      style={{ width }}
+    >
+      <span
+        aria-hidden
+        className="mt-0.5 flex size-8 shrink-0 items-center justify-center rounded-full bg-ink font-serif text-base text-white"
+      >
         {sender.slice(0, 1)}
       </span>
       <div className="min-w-0 flex-1">

@@ -20,7 +20,18 @@ export interface OutlineProps {
   onEdit: (id: string) => void;
 }
 
-export function Outline({ blocks, selected, findings, noteOf, editable, onSelect, onMove, onRemove, onAdd, onEdit }: OutlineProps) {
+export function Outline({
+  blocks,
+  selected,
+  findings,
+  noteOf,
+  editable,
+  onSelect,
+  onMove,
+  onRemove,
+  onAdd,
+  onEdit,
+}: OutlineProps) {
   const list = useRef<HTMLUListElement>(null);
   const focusAt = (index: number): void => {
     (list.current?.children[index]?.firstElementChild as HTMLElement | null)?.focus();
@@ -32,10 +43,17 @@ export function Outline({ blocks, selected, findings, noteOf, editable, onSelect
         {editable && (
           <Menu>
             <MenuButton className="link ms-auto text-sm">Add</MenuButton>
-            <MenuItems anchor="bottom end" className="z-40 rounded-control border border-rule bg-sheet py-1 text-sm shadow-sheet focus:outline-none">
+            <MenuItems
+              anchor="bottom end"
+              className="z-40 rounded-control border border-rule bg-sheet py-1 text-sm shadow-sheet focus:outline-none"
+            >
               {(Object.keys(BLOCK_LABELS) as BlockKind[]).map((kind) => (
                 <MenuItem key={kind}>
-                  <button type="button" className="block w-full px-3 py-1.5 text-start data-focus:bg-petrol-tint" onClick={() => onAdd(kind)}>
+                  <button
+                    type="button"
+                    className="block w-full px-3 py-1.5 text-start data-focus:bg-petrol-tint"
+                    onClick={() => onAdd(kind)}
+                  >
                     {BLOCK_LABELS[kind]}
                   </button>
                 </MenuItem>
@@ -47,7 +65,11 @@ export function Outline({ blocks, selected, findings, noteOf, editable, onSelect
       <ul ref={list} aria-label="Blocks" className="min-h-0 flex-1 overflow-auto">
         {blocks.map((block, i) => {
           const own = findings.filter((f) => f.place === block.id);
-          const worst = own.some((f) => f.severity === 'blocker') ? 'failing' : own.some((f) => f.severity === 'warning') ? 'waiting' : undefined;
+          const worst = own.some((f) => f.severity === 'blocker')
+            ? 'failing'
+            : own.some((f) => f.severity === 'warning')
+              ? 'waiting'
+              : undefined;
           return (
             <li key={block.id}>
               <button
@@ -55,7 +77,9 @@ export function Outline({ blocks, selected, findings, noteOf, editable, onSelect
                 aria-current={selected === block.id}
                 data-block={block.id}
                 className={`flex w-full items-baseline gap-2 px-4 py-1.5 text-start text-sm ${
-                  selected === block.id ? 'border-y border-rule bg-sheet font-semibold' : 'border-y border-transparent hover:bg-petrol-tint/60'
+                  selected === block.id
+                    ? 'border-y border-rule bg-sheet font-semibold'
+                    : 'border-y border-transparent hover:bg-petrol-tint/60'
                 }`}
                 onClick={() => onSelect(block.id)}
                 onKeyDown={(e) => {
@@ -80,7 +104,10 @@ export function Outline({ blocks, selected, findings, noteOf, editable, onSelect
               >
                 <span className="w-4 shrink-0 text-xs text-slate">{i + 1}</span>
                 <span className="shrink-0">{BLOCK_LABELS[block.kind]}</span>
-                <span className="min-w-0 flex-1 truncate text-end font-serif text-xs font-normal text-slate italic" dir="auto">
+                <span
+                  className="min-w-0 flex-1 truncate text-end font-serif text-xs font-normal text-slate italic"
+                  dir="auto"
+                >
                   {noteOf(block)}
                 </span>
                 {worst && <Mark tone={worst} size={11} />}

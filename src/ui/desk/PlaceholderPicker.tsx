@@ -30,7 +30,10 @@ export function PlaceholderPicker({ moment, values, context, at, onPick, onClose
       role="dialog"
       aria-label="Placeholders"
       className="fixed z-50 w-84 border border-slate/60 bg-sheet shadow-sheet"
-      style={{ left: Math.min(at.left, window.innerWidth - 350), ...(above ? { bottom: window.innerHeight - at.top + 4 } : { top: at.bottom + 4 }) }}
+      style={{
+        left: Math.min(at.left, window.innerWidth - 350),
+        ...(above ? { bottom: window.innerHeight - at.top + 4 } : { top: at.bottom + 4 }),
+      }}
       onBlur={(e) => {
         if (!e.currentTarget.contains(e.relatedTarget)) onClose();
       }}
@@ -45,7 +48,11 @@ export function PlaceholderPicker({ moment, values, context, at, onPick, onClose
       <Command label="Placeholders" loop>
         <div className="flex items-center border-b border-rule ps-3 font-mono text-sm">
           <span aria-hidden>{'{'}</span>
-          <Command.Input autoFocus placeholder="name of a value" className="min-h-9 w-full bg-transparent px-1 font-mono text-sm outline-none" />
+          <Command.Input
+            autoFocus
+            placeholder="name of a value"
+            className="min-h-9 w-full bg-transparent px-1 font-mono text-sm outline-none"
+          />
         </div>
         <Command.List className="overflow-auto py-1 text-sm" style={{ maxHeight: HEIGHT - 48 }}>
           <Command.Empty className="px-3 py-2 text-slate">No placeholder matches at this moment.</Command.Empty>

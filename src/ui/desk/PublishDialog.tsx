@@ -36,7 +36,22 @@ const VERBS: Record<TemplateChange['kind'], string> = {
 };
 
 export function PublishDialog(props: PublishProps) {
-  const { open, onClose, name, number, live, draft, findings, renderBefore, after, orderNumber, language, trouble, busy, onPublish } = props;
+  const {
+    open,
+    onClose,
+    name,
+    number,
+    live,
+    draft,
+    findings,
+    renderBefore,
+    after,
+    orderNumber,
+    language,
+    trouble,
+    busy,
+    onPublish,
+  } = props;
   const [before, setBefore] = useState<string>();
   useEffect(() => {
     if (!open) return;
@@ -66,7 +81,12 @@ export function PublishDialog(props: PublishProps) {
           <button type="button" className="btn" onClick={onClose}>
             Not yet
           </button>
-          <button type="button" className="btn btn-main" disabled={busy || blockers.length > 0 || changes.length === 0} onClick={onPublish}>
+          <button
+            type="button"
+            className="btn btn-main"
+            disabled={busy || blockers.length > 0 || changes.length === 0}
+            onClick={onPublish}
+          >
             {busy ? 'Publishing ...' : label}
           </button>
         </>
@@ -92,7 +112,9 @@ export function PublishDialog(props: PublishProps) {
               </Trouble>
             </div>
           )}
-          <PanelTitle>{changes.length === 0 ? 'Nothing differs from what is live' : plural(changes.length, 'change', 'changes')}</PanelTitle>
+          <PanelTitle>
+            {changes.length === 0 ? 'Nothing differs from what is live' : plural(changes.length, 'change', 'changes')}
+          </PanelTitle>
           <ul className="mt-1" data-testid="changes">
             {changes.map((c, i) => (
               <li key={i} className="flex gap-2 border-b border-rule py-1.5">
@@ -107,8 +129,8 @@ export function PublishDialog(props: PublishProps) {
             ))}
           </ul>
           <p className="mt-3 text-xs text-slate">
-            From now on new orders get this edition. What is planned already keeps the edition it was planned with. Any earlier edition can be
-            taken back to the bench.
+            From now on new orders get this edition. What is planned already keeps the edition it was planned with. Any
+            earlier edition can be taken back to the bench.
           </p>
         </div>
         {(
@@ -123,7 +145,12 @@ export function PublishDialog(props: PublishProps) {
               <p className="mt-3 text-sm text-slate">{none}</p>
             ) : (
               <div className="mt-1 h-[60vh] overflow-hidden border border-rule bg-sheet">
-                <iframe sandbox="" title={`${title} publishing`} srcDoc={html ?? ''} className="h-[150%] w-[150%] origin-top-left scale-[0.6667]" />
+                <iframe
+                  sandbox=""
+                  title={`${title} publishing`}
+                  srcDoc={html ?? ''}
+                  className="h-[150%] w-[150%] origin-top-left scale-[0.6667]"
+                />
               </div>
             )}
           </div>

@@ -38,7 +38,11 @@ export function ReadingStrip({ order, language, width, part, orders, languages, 
         label="Language"
         className="w-44"
         value={language}
-        choices={languages.map((l) => ({ value: l.language, label: languageName(l.language), note: l.written ? '' : 'no words yet' }))}
+        choices={languages.map((l) => ({
+          value: l.language,
+          label: languageName(l.language),
+          note: l.written ? '' : 'no words yet',
+        }))}
         onChange={(value) => onChange({ language: value })}
       />
       <Segments
@@ -60,7 +64,10 @@ export function ReadingStrip({ order, language, width, part, orders, languages, 
         onChange={(value) => onChange({ part: value })}
       />
       {bytes !== undefined && (
-        <span className={`ms-auto text-sm whitespace-nowrap ${bytes > LIMIT_KB * 1000 ? 'font-semibold text-madder' : 'text-slate'}`} title="Mail programs cut HTML off beyond this size">
+        <span
+          className={`ms-auto text-sm whitespace-nowrap ${bytes > LIMIT_KB * 1000 ? 'font-semibold text-madder' : 'text-slate'}`}
+          title="Mail programs cut HTML off beyond this size"
+        >
           {(bytes / 1000).toFixed(0)} kB of {LIMIT_KB}
         </span>
       )}

@@ -4,9 +4,15 @@ import { defaultFunction, isFunctionName, writerFor, type Values, type WritingCo
 import { chipOptions, type ChipAttributes } from './editor/documents';
 import type { ChipFace } from './editor/extensions';
 
-export function chipFace(attributes: ChipAttributes, values: Values, moment: string, context: WritingContext): ChipFace {
+export function chipFace(
+  attributes: ChipAttributes,
+  values: Values,
+  moment: string,
+  context: WritingContext,
+): ChipFace {
   const known = placeholder(attributes.name);
-  if (!known) return { text: `{$${attributes.name}}`, title: `There is no placeholder {$${attributes.name}}`, problem: true };
+  if (!known)
+    return { text: `{$${attributes.name}}`, title: `There is no placeholder {$${attributes.name}}`, problem: true };
   if (!isProvided(known, moment)) {
     return { text: known.label, title: `${known.label} is not known at this moment`, problem: true };
   }

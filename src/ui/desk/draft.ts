@@ -33,7 +33,12 @@ export function draftReducer(state: DraftState, action: DraftAction): DraftState
     case 'undo': {
       const before = state.past.at(-1);
       if (!before) return state;
-      return { template: before, past: state.past.slice(0, -1), future: [state.template, ...state.future], typing: undefined };
+      return {
+        template: before,
+        past: state.past.slice(0, -1),
+        future: [state.template, ...state.future],
+        typing: undefined,
+      };
     }
     case 'redo': {
       const [after, ...future] = state.future;
@@ -69,7 +74,10 @@ function change(template: Template, action: Exclude<DraftAction, { type: 'words'
   const { blocks } = template;
   switch (action.type) {
     case 'block':
-      return { ...template, blocks: blocks.map((b) => (b.id === action.id ? ({ ...b, ...action.change } as Block) : b)) };
+      return {
+        ...template,
+        blocks: blocks.map((b) => (b.id === action.id ? ({ ...b, ...action.change } as Block) : b)),
+      };
     case 'add': {
       const at = action.after === undefined ? blocks.length : blocks.findIndex((b) => b.id === action.after) + 1;
       return { ...template, blocks: blocks.toSpliced(at, 0, newBlock(action.kind, action.id)) };
@@ -109,7 +117,10 @@ function newBlock(kind: BlockKind, id: string): Block {
 
 /** A block id that the template does not have yet: short, and never used again after a removal. */
 export function freshBlockId(template: Template, kind: BlockKind): string {
-  const used = new Set([...template.blocks.map((b) => b.id), ...Object.values(template.words).flatMap((w) => Object.keys(w))]);
+  const used = new Set([
+    ...template.blocks.map((b) => b.id),
+    ...Object.values(template.words).flatMap((w) => Object.keys(w)),
+  ]);
   for (let n = 2; ; n += 1) {
     const id = `${kind}${n}`;
     if (!used.has(id)) return id;

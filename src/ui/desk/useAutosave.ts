@@ -45,12 +45,14 @@ export function useAutosave(options: {
     const run = async (): Promise<void> => {
       setState({ kind: 'saving' });
       const sending = latest.current;
-      const result = await onSave(revision.current, sending).catch(
-        (): Result<{ revision: number }> => ({
-          ok: false,
-          error: { code: 'broken', message: 'Libellus does not answer. Your words are kept in this window and saved as soon as it does.', problems: [] },
-        }),
-      );
+      const result = await onSave(revision.current, sending).catch((): Result<{ revision: number }> => ({
+        ok: false,
+        error: {
+          code: 'broken',
+          message: 'Libellus does not answer. Your words are kept in this window and saved as soon as it does.',
+          problems: [],
+        },
+      }));
       if (result.ok) {
         revision.current = result.value.revision;
         savedTemplate.current = sending;
@@ -59,7 +61,13 @@ export function useAutosave(options: {
       } else if (result.error.code === 'conflict') {
         const detail = result.error.detail as { draft: Template; revision: number; by: string };
         stopped.current = true;
-        setState({ kind: 'conflict', by: detail.by, theirs: detail.draft, theirRevision: detail.revision, message: result.error.message });
+        setState({
+          kind: 'conflict',
+          by: detail.by,
+          theirs: detail.draft,
+          theirRevision: detail.revision,
+          message: result.error.message,
+        });
       } else setState({ kind: 'failed', failure: result.error });
     };
     running.current = run();
@@ -107,7 +115,8 @@ export function useAutosave(options: {
     if (!text) return undefined;
     try {
       const kept = JSON.parse(text) as Kept;
-      if (kept.revision === revision.current && JSON.stringify(kept.template) !== JSON.stringify(savedTemplate.current)) return kept.template;
+      if (kept.revision === revision.current && JSON.stringify(kept.template) !== JSON.stringify(savedTemplate.current))
+        return kept.template;
     } catch {
       // Not ours to read; it is written over by the next change.
     }

@@ -26,7 +26,10 @@ export function usePreview(parts: RenderParts): Preview {
   }, []);
 
   useEffect(() => {
-    const made = new Worker(new URL('../../workers/preview.worker.ts', import.meta.url), { type: 'module', name: 'preview' });
+    const made = new Worker(new URL('../../workers/preview.worker.ts', import.meta.url), {
+      type: 'module',
+      name: 'preview',
+    });
     const answers = waiting.current;
     made.onmessage = (event: MessageEvent<Rendered>) => {
       answers.get(event.data.id)?.(event.data);

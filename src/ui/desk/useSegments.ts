@@ -2,7 +2,15 @@
 /** Each segment's source as the editor's document, and the form of its words that the chosen order takes. */
 import { useMemo } from 'react';
 import { placeholderType } from '@/core/placeholders';
-import { chooser, EMPTY_DOCUMENT, NotEditable, parseSource, toDocument, type Values, type WordsDocument } from '@/core/text';
+import {
+  chooser,
+  EMPTY_DOCUMENT,
+  NotEditable,
+  parseSource,
+  toDocument,
+  type Values,
+  type WordsDocument,
+} from '@/core/text';
 import type { Segments } from '@/core/template';
 
 export interface SegmentView {
@@ -27,7 +35,15 @@ export function viewSegment(source: string, values: Values, locale: string): Seg
   }
 }
 
-export function useSegment(segments: Segments | undefined, id: string | undefined, values: Values, locale: string): SegmentView | undefined {
+export function useSegment(
+  segments: Segments | undefined,
+  id: string | undefined,
+  values: Values,
+  locale: string,
+): SegmentView | undefined {
   const source = id === undefined ? undefined : (segments?.[id] ?? '');
-  return useMemo(() => (source === undefined ? undefined : viewSegment(source, values, locale)), [source, values, locale]);
+  return useMemo(
+    () => (source === undefined ? undefined : viewSegment(source, values, locale)),
+    [source, values, locale],
+  );
 }

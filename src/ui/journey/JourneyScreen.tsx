@@ -127,7 +127,11 @@ export function JourneyScreen({ base, zone, languages, cards, orders, path, mayS
               <tr className="h-10">
                 <th className="w-20 border-b border-rule" aria-label="Audience" />
                 {MOMENT_COLUMNS.map((c) => (
-                  <th key={c} scope="col" className="border-s border-b border-rule px-2 text-start font-serif text-sm font-semibold">
+                  <th
+                    key={c}
+                    scope="col"
+                    className="border-s border-b border-rule px-2 text-start font-serif text-sm font-semibold"
+                  >
                     {c}
                   </th>
                 ))}
@@ -136,7 +140,10 @@ export function JourneyScreen({ base, zone, languages, cards, orders, path, mayS
             <tbody>
               {LANES.map((lane) => (
                 <tr key={lane.audience} className="align-top">
-                  <th scope="row" className="border-b border-rule py-3 ps-5 text-start font-serif text-sm font-normal text-slate italic">
+                  <th
+                    scope="row"
+                    className="border-b border-rule py-3 ps-5 text-start font-serif text-sm font-normal text-slate italic"
+                  >
                     {lane.name}
                   </th>
                   {MOMENT_COLUMNS.map((column) => {
@@ -154,7 +161,9 @@ export function JourneyScreen({ base, zone, languages, cards, orders, path, mayS
                           />
                         ))}
                         {inCell.length === 0 && (
-                          <div className="border border-dashed border-rule py-1.5 text-center text-xs text-slate">nothing</div>
+                          <div className="border border-dashed border-rule py-1.5 text-center text-xs text-slate">
+                            nothing
+                          </div>
                         )}
                       </td>
                     );
@@ -174,7 +183,8 @@ export function JourneyScreen({ base, zone, languages, cards, orders, path, mayS
             <Bars languages={['1', '2', '3']} complete={['1', '2']} /> languages complete
           </span>
           <span className="ms-auto flex items-center gap-2">
-            <kbd className="kbd">← →</kbd> move <kbd className="kbd">Enter</kbd> open on the Desk <kbd className="kbd">o</kbd> on or off
+            <kbd className="kbd">← →</kbd> move <kbd className="kbd">Enter</kbd> open on the Desk{' '}
+            <kbd className="kbd">o</kbd> on or off
           </span>
         </footer>
       </div>
@@ -183,9 +193,19 @@ export function JourneyScreen({ base, zone, languages, cards, orders, path, mayS
 }
 
 function Bars({ languages, complete }: { languages: string[]; complete: string[] }) {
-  const words = complete.length === languages.length ? 'words in all languages' : `words in ${complete.length} of ${languages.length} languages`;
+  const words =
+    complete.length === languages.length
+      ? 'words in all languages'
+      : `words in ${complete.length} of ${languages.length} languages`;
   return (
-    <span role="img" aria-label={words} title={languages.map((l) => `${l.length > 1 ? languageName(l) : l}: ${complete.includes(l) ? 'complete' : 'missing'}`).join('\n')} className="inline-flex gap-0.5">
+    <span
+      role="img"
+      aria-label={words}
+      title={languages
+        .map((l) => `${l.length > 1 ? languageName(l) : l}: ${complete.includes(l) ? 'complete' : 'missing'}`)
+        .join('\n')}
+      className="inline-flex gap-0.5"
+    >
       {languages.map((l) => (
         <span key={l} className={`h-2 w-1.5 border border-slate ${complete.includes(l) ? 'bg-slate' : ''}`} />
       ))}
@@ -228,13 +248,16 @@ function BoardCard({
         </span>
         {card.name}
       </Link>
-      <div className="mt-1 ps-5 text-slate">
-        <div>
-          at once{card.edition ? ` · edition ${card.edition}` : ''}
+      <div className="mt-1 text-slate">
+        <div className="flex items-center gap-2">
+          at once
+          <span className="ms-auto">
+            <Bars languages={languages} complete={card.complete} />
+          </span>
         </div>
-        <div className="mt-0.5 flex items-center gap-2">
-          <Bars languages={languages} complete={card.complete} />
-          {card.rules !== undefined && <span>{card.rules === 1 ? '1 rule' : `${card.rules} rules`}</span>}
+        <div>
+          {card.edition ? `edition ${card.edition}` : 'never published'}
+          {card.rules !== undefined && (card.rules === 1 ? ' · 1 rule' : ` · ${card.rules} rules`)}
         </div>
         {path ? (
           <div className={`mt-0.5 ${lit ? 'font-semibold text-petrol' : 'italic'}`}>
@@ -259,7 +282,12 @@ function BoardCard({
           )
         )}
         {maySwitch && (
-          <button type="button" onClick={onSwitch} className="link mt-0.5 text-xs" aria-label={`Turn ${card.name} ${card.on ? 'off' : 'on'}`}>
+          <button
+            type="button"
+            onClick={onSwitch}
+            className="link mt-0.5 text-xs"
+            aria-label={`Turn ${card.name} ${card.on ? 'off' : 'on'}`}
+          >
             Turn {card.on ? 'off' : 'on'}
           </button>
         )}

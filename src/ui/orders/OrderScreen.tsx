@@ -149,7 +149,8 @@ export function OrderScreen({ base, zone, order, status, channelName, sent, notW
               <li key={d.id} className="border-b border-rule py-2">
                 <Link href={`${base}/deliveries/${d.id}`} className="flex items-baseline gap-3 hover:text-petrol">
                   <span className="min-w-0 flex-1">
-                    <span className="font-semibold">{d.notification}</span> to <span dir="auto">{d.recipientName || d.recipient}</span>
+                    <span className="font-semibold">{d.notification}</span> to{' '}
+                    <span dir="auto">{d.recipientName || d.recipient}</span>
                     <span className="text-slate">
                       {' '}
                       · {d.role} · {languageName(d.language)}

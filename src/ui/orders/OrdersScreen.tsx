@@ -23,6 +23,7 @@ export function OrdersScreen({
   search,
   rows,
   next,
+  channels,
   mayPlace,
 }: {
   base: string;
@@ -30,6 +31,8 @@ export function OrdersScreen({
   search: string;
   rows: OrderRow[];
   next?: string | undefined;
+  /** Names by id. */
+  channels: Record<string, string>;
   mayPlace: boolean;
 }) {
   const query = search ? `search=${encodeURIComponent(search)}&` : '';
@@ -46,7 +49,13 @@ export function OrdersScreen({
     >
       <div className="flex h-full min-h-0 flex-col">
         <form className="flex shrink-0 items-center gap-2 border-b border-rule px-5 py-2" role="search">
-          <input name="search" defaultValue={search} aria-label="Number, name or address" placeholder="Number, name or address" className="input max-w-80" />
+          <input
+            name="search"
+            defaultValue={search}
+            aria-label="Number, name or address"
+            placeholder="Number, name or address"
+            className="input max-w-80"
+          />
           <button type="submit" className="btn">
             Find
           </button>
@@ -59,7 +68,9 @@ export function OrdersScreen({
         <div className="min-h-0 flex-1 overflow-auto bg-panel">
           {rows.length === 0 ? (
             <Empty title={search ? 'No order matches' : 'No orders yet'}>
-              {search ? 'Look for a part of the number, the name or the address.' : 'Orders arrive as events from your shop, or place one here.'}
+              {search
+                ? 'Look for a part of the number, the name or the address.'
+                : 'Orders arrive as events from your shop, or place one here.'}
             </Empty>
           ) : (
             <table className="w-full text-sm">
@@ -83,14 +94,14 @@ export function OrdersScreen({
                         {o.number}
                       </Link>
                     </td>
-                    <td className="max-w-64 truncate px-3" dir="auto">
-                      {o.customerName} <span className="text-xs text-slate">{o.customerEmail}</span>
+                    <td className="max-w-64 truncate px-3">
+                      <bdi>{o.customerName}</bdi> <span className="text-xs text-slate">{o.customerEmail}</span>
                     </td>
                     <td className="px-3">
                       <Time at={o.placedAt} zone={zone} />
                     </td>
                     <td className="px-3">{STATUS_WORDS[o.status]}</td>
-                    <td className="px-3">{o.channel}</td>
+                    <td className="px-3">{channels[o.channel] ?? o.channel}</td>
                     <td className="px-3">{languageName(o.language)}</td>
                     <td className="px-5 text-end">
                       <Money minor={o.total} currency={o.currency} />

@@ -35,7 +35,10 @@ export function PlaceOrderScreen({ base, currency, products, customers, channels
   const [failure, setFailure] = useState<Failure>();
   const [busy, setBusy] = useState(false);
   const chosen = customers.find((c) => c.id === customer);
-  const sum = lines.reduce((total, l) => total + (products.find((p) => p.sku === l.sku)?.price ?? 0) * (Number(l.quantity) || 0), 0);
+  const sum = lines.reduce(
+    (total, l) => total + (products.find((p) => p.sku === l.sku)?.price ?? 0) * (Number(l.quantity) || 0),
+    0,
+  );
 
   const add = (sku: string): void => {
     const there = lines.find((l) => l.sku === sku);
@@ -95,12 +98,25 @@ export function PlaceOrderScreen({ base, currency, products, customers, channels
           <Field
             label="Channel"
             problem={problemAt(failure, '/channel')}
-            hint={channels.find((c) => c.id === channel)?.customerMail === false ? 'This channel forbids mail to the customer' : undefined}
+            hint={
+              channels.find((c) => c.id === channel)?.customerMail === false
+                ? 'This channel forbids mail to the customer'
+                : undefined
+            }
           >
-            {(ids) => <Pick id={ids.id} value={channel} choices={channels.map((c) => ({ value: c.id, label: c.name }))} onChange={setChannel} />}
+            {(ids) => (
+              <Pick
+                id={ids.id}
+                value={channel}
+                choices={channels.map((c) => ({ value: c.id, label: c.name }))}
+                onChange={setChannel}
+              />
+            )}
           </Field>
           <Field label="Note from the customer" problem={problemAt(failure, '/note')}>
-            {(ids) => <textarea {...ids} className="input" rows={3} value={note} onChange={(e) => setNote(e.target.value)} />}
+            {(ids) => (
+              <textarea {...ids} className="input" rows={3} value={note} onChange={(e) => setNote(e.target.value)} />
+            )}
           </Field>
         </section>
         <section className="min-h-0 overflow-auto px-5 py-4">
@@ -150,7 +166,9 @@ export function PlaceOrderScreen({ base, currency, products, customers, channels
                           aria-label={`Quantity of ${product.name}`}
                           aria-invalid={problem ? true : undefined}
                           value={line.quantity}
-                          onChange={(e) => setLines(lines.map((l) => (l === line ? { ...l, quantity: e.target.value } : l)))}
+                          onChange={(e) =>
+                            setLines(lines.map((l) => (l === line ? { ...l, quantity: e.target.value } : l)))
+                          }
                         />
                       </td>
                       <td className="text-end">

@@ -21,10 +21,14 @@ export function Dialog({
     <Base open={open} onClose={onClose} className="relative z-50">
       <DialogBackdrop className="fixed inset-0 bg-ink/40" />
       <div className="fixed inset-0 flex items-center justify-center p-6">
-        <DialogPanel className={`flex max-h-full w-full flex-col rounded-control bg-panel shadow-sheet ${wide ? 'max-w-6xl' : 'max-w-lg'}`}>
+        <DialogPanel
+          className={`flex max-h-full w-full flex-col rounded-control bg-panel shadow-sheet ${wide ? 'max-w-6xl' : 'max-w-lg'}`}
+        >
           <DialogTitle className="shrink-0 border-b border-rule px-5 py-3 font-serif text-lg">{title}</DialogTitle>
           <div className="min-h-0 flex-1 overflow-auto px-5 py-4">{children}</div>
-          {foot && <div className="flex shrink-0 items-center justify-end gap-2 border-t border-rule px-5 py-3">{foot}</div>}
+          {foot && (
+            <div className="flex shrink-0 items-center justify-end gap-2 border-t border-rule px-5 py-3">{foot}</div>
+          )}
         </DialogPanel>
       </div>
     </Base>

@@ -1,7 +1,17 @@
 /** The frame of a screen: title and actions above, the work below. Panels scroll, the page does not. */
 import type { ReactNode } from 'react';
 
-export function Page({ title, note, actions, children }: { title: ReactNode; note?: ReactNode; actions?: ReactNode; children: ReactNode }) {
+export function Page({
+  title,
+  note,
+  actions,
+  children,
+}: {
+  title: ReactNode;
+  note?: ReactNode;
+  actions?: ReactNode;
+  children: ReactNode;
+}) {
   return (
     <div className="flex h-full min-h-0 flex-col">
       <header className="flex min-h-14 shrink-0 items-center gap-3 border-b border-rule px-5 py-2">

@@ -1,6 +1,15 @@
 'use client';
 /** Form parts: labelled fields with their problem, a choice from a list, a row of alternatives. */
-import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions, Listbox, ListboxButton, ListboxOption, ListboxOptions } from '@headlessui/react';
+import {
+  Combobox,
+  ComboboxInput,
+  ComboboxOption,
+  ComboboxOptions,
+  Listbox,
+  ListboxButton,
+  ListboxOption,
+  ListboxOptions,
+} from '@headlessui/react';
 import { ChevronDown } from 'lucide-react';
 import { useId, useState, type ReactNode } from 'react';
 
@@ -64,7 +73,11 @@ export function Pick<T extends string>({
   const chosen = choices.find((c) => c.value === value);
   return (
     <Listbox value={value} onChange={onChange}>
-      <ListboxButton id={id} aria-label={label} className={`input inline-flex items-center gap-2 text-start ${className}`}>
+      <ListboxButton
+        id={id}
+        aria-label={label}
+        className={`input inline-flex items-center gap-2 text-start ${className}`}
+      >
         <span className="min-w-0 flex-1 truncate">
           {chosen?.label ?? value}
           {chosen?.note && <span className="ms-2 text-slate">{chosen.note}</span>}
@@ -152,7 +165,11 @@ export function Segments<T extends string>({
   label: string;
 }) {
   return (
-    <div role="radiogroup" aria-label={label} className="inline-flex rounded-control border border-rule bg-sheet">
+    <div
+      role="radiogroup"
+      aria-label={label}
+      className="inline-flex self-start rounded-control border border-rule bg-sheet"
+    >
       {choices.map((c, i) => (
         <button
           key={c.value}
@@ -162,7 +179,12 @@ export function Segments<T extends string>({
           tabIndex={value === c.value ? 0 : -1}
           onClick={() => onChange(c.value)}
           onKeyDown={(e) => {
-            const step = e.key === 'ArrowRight' || e.key === 'ArrowDown' ? 1 : e.key === 'ArrowLeft' || e.key === 'ArrowUp' ? -1 : 0;
+            const step =
+              e.key === 'ArrowRight' || e.key === 'ArrowDown'
+                ? 1
+                : e.key === 'ArrowLeft' || e.key === 'ArrowUp'
+                  ? -1
+                  : 0;
             if (step === 0) return;
             e.preventDefault();
             const next = choices[(i + step + choices.length) % choices.length]!;

@@ -17,7 +17,14 @@ export function Leaf({ state, size = 14, label }: { state: LeafState; size?: num
     failing: <path d="M3 1.5h11l-3 3 3 2-4 2.500 4 5.500H3z" fill="var(--color-madder)" />,
   }[state];
   return (
-    <svg width={size} height={size} viewBox="0 0 16 16" role="img" aria-label={label ?? LEAF_WORDS[state]} className="shrink-0">
+    <svg
+      width={size}
+      height={size}
+      viewBox="0 0 16 16"
+      role="img"
+      aria-label={label ?? LEAF_WORDS[state]}
+      className="shrink-0"
+    >
       {shape}
     </svg>
   );

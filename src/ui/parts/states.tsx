@@ -17,7 +17,9 @@ const TONES: Record<DeliveryState, Tone> = {
 export function StateWord({ state }: { state: DeliveryState }) {
   const tone = TONES[state];
   return (
-    <span className={`inline-flex items-center gap-1.5 whitespace-nowrap ${tone === 'failing' ? 'font-semibold text-madder' : ''}`}>
+    <span
+      className={`inline-flex items-center gap-1.5 whitespace-nowrap ${tone === 'failing' ? 'font-semibold text-madder' : ''}`}
+    >
       <Mark tone={tone} size={12} /> {DELIVERY_STATE_WORDS[state]}
     </span>
   );

@@ -24,7 +24,12 @@ export interface Rule {
 
 export interface Tried {
   number: string;
-  written: { notification: string; recipient: { address: string; name: string; role: string }; language: string; reasons: string[] }[];
+  written: {
+    notification: string;
+    recipient: { address: string; name: string; role: string };
+    language: string;
+    reasons: string[];
+  }[];
   notWritten: { notification: string; recipient?: { address: string; name: string } | undefined; reasons: string[] }[];
 }
 
@@ -50,7 +55,13 @@ export function RoutingScreen(props: RoutingProps) {
       <div className="grid h-full min-h-0 grid-cols-2">
         <section className="min-h-0 overflow-auto border-e border-rule px-5 py-4">
           {notifications.map((n) => (
-            <Rules key={n.id} {...props} notification={n} rules={rules.filter((r) => r.notificationId === n.id)} order={order} />
+            <Rules
+              key={n.id}
+              {...props}
+              notification={n}
+              rules={rules.filter((r) => r.notificationId === n.id)}
+              order={order}
+            />
           ))}
           {!mayEdit && <p className="mt-4 text-sm text-slate">Your role may look at the rules and not change them.</p>}
         </section>
@@ -138,7 +149,12 @@ function Rules({
               </div>
             </div>
             {mayTest && (
-              <button type="button" className="btn" disabled={testing !== undefined || order === ''} onClick={() => void test(rule)}>
+              <button
+                type="button"
+                className="btn"
+                disabled={testing !== undefined || order === ''}
+                onClick={() => void test(rule)}
+              >
                 {testing === rule.id ? 'Sending ...' : 'Send a test'}
               </button>
             )}
@@ -174,7 +190,10 @@ function Rules({
           />
           <div className="grid grid-cols-2 items-start gap-3">
             {kind === 'colleague' ? (
-              <Field label="Colleague" problem={problemAt(failure, '/recipient') ?? problemAt(failure, '/recipient/staffId')}>
+              <Field
+                label="Colleague"
+                problem={problemAt(failure, '/recipient') ?? problemAt(failure, '/recipient/staffId')}
+              >
                 {(ids) => (
                   <Search
                     id={ids.id}
@@ -186,8 +205,19 @@ function Rules({
                 )}
               </Field>
             ) : (
-              <Field label="Address" problem={problemAt(failure, '/recipient/address') ?? problemAt(failure, '/recipient')}>
-                {(ids) => <input {...ids} className="input" value={address} placeholder="name@firm.example" onChange={(e) => setAddress(e.target.value)} />}
+              <Field
+                label="Address"
+                problem={problemAt(failure, '/recipient/address') ?? problemAt(failure, '/recipient')}
+              >
+                {(ids) => (
+                  <input
+                    {...ids}
+                    className="input"
+                    value={address}
+                    placeholder="name@firm.example"
+                    onChange={(e) => setAddress(e.target.value)}
+                  />
+                )}
               </Field>
             )}
             <Field label="Hears of">
@@ -195,7 +225,10 @@ function Rules({
                 <Pick
                   id={ids.id}
                   value={scope}
-                  choices={[{ value: '', label: 'all orders' }, ...categories.map((c) => ({ value: c, label: `orders with ${c}` }))]}
+                  choices={[
+                    { value: '', label: 'all orders' },
+                    ...categories.map((c) => ({ value: c, label: `orders with ${c}` })),
+                  ]}
                   onChange={setScope}
                 />
               )}
@@ -213,7 +246,13 @@ function Rules({
   );
 }
 
-function TryOrder({ orders, order, setOrder, onTry, rules }: RoutingProps & { order: string; setOrder: (order: string) => void }) {
+function TryOrder({
+  orders,
+  order,
+  setOrder,
+  onTry,
+  rules,
+}: RoutingProps & { order: string; setOrder: (order: string) => void }) {
   const [tried, setTried] = useState<Tried>();
 
   useEffect(() => {
@@ -271,9 +310,8 @@ function TryOrder({ orders, order, setOrder, onTry, rules }: RoutingProps & { or
               <li key={i} className="flex items-baseline gap-2 border-b border-rule py-2">
                 <Mark tone="quiet" size={12} />
                 <span>
-                  <span className="font-semibold">
-                    <bdi>{n.recipient?.name || n.recipient?.address || n.notification}</bdi>
-                  </span>{' '}
+                  <span className="font-semibold">{n.notification}</span>
+                  {': '}
                   <span className="text-slate">{n.reasons.join(' ')}</span>
                 </span>
               </li>

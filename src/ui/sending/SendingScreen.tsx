@@ -79,12 +79,22 @@ export function SendingScreen({ service, held, person, storeName, mayEdit, mayCh
     const next = { ...form, [name]: value };
     if (name === 'security' && Object.values(USUAL_PORT).includes(form.port)) next.port = USUAL_PORT[value as Security];
     // Most accounts sign in as the address they send from.
-    if (name === 'user' && (form.senderAddress === '' || form.senderAddress === form.user) && value.includes('@')) next.senderAddress = value;
+    if (name === 'user' && (form.senderAddress === '' || form.senderAddress === form.user) && value.includes('@'))
+      next.senderAddress = value;
     setForm(next);
   };
   const text = (name: 'host' | 'port' | 'user' | 'senderName' | 'senderAddress', extra: object = {}) =>
     function input(ids: object) {
-      return <input {...ids} {...extra} className="input" disabled={!mayEdit} value={form[name]} onChange={(e) => set(name)(e.target.value)} />;
+      return (
+        <input
+          {...ids}
+          {...extra}
+          className="input"
+          disabled={!mayEdit}
+          value={form[name]}
+          onChange={(e) => set(name)(e.target.value)}
+        />
+      );
     };
 
   const save = async (e: FormEvent): Promise<void> => {
@@ -101,7 +111,8 @@ export function SendingScreen({ service, held, person, storeName, mayEdit, mayCh
     setConnected(true);
     setStored(form.user !== '');
     setForm({ ...form, password: '' });
-    if (result.value.released > 0) toast.success(`${plural(result.value.released, 'held message goes', 'held messages go')} out now.`);
+    if (result.value.released > 0)
+      toast.success(`${plural(result.value.released, 'held message goes', 'held messages go')} out now.`);
     await check();
     router.refresh();
   };
@@ -116,14 +127,27 @@ export function SendingScreen({ service, held, person, storeName, mayEdit, mayCh
     router.refresh();
   };
 
-  const differs = form.user.includes('@') && form.senderAddress !== '' && form.user.toLowerCase() !== form.senderAddress.toLowerCase();
+  const differs =
+    form.user.includes('@') &&
+    form.senderAddress !== '' &&
+    form.user.toLowerCase() !== form.senderAddress.toLowerCase();
   return (
     <Page
       title="Sending"
-      note={held > 0 ? `${plural(held, 'message is', 'messages are')} held until a service is connected` : connected ? 'One service' : 'No service connected'}
+      note={
+        held > 0
+          ? `${plural(held, 'message is', 'messages are')} held until a service is connected`
+          : connected
+            ? 'One service'
+            : 'No service connected'
+      }
     >
       <div className="grid h-full min-h-0 grid-cols-[minmax(0,5fr)_minmax(0,6fr)]">
-        <form onSubmit={(e) => void save(e)} className="flex min-h-0 flex-col gap-3.5 overflow-auto border-e border-rule bg-panel px-5 py-4" noValidate>
+        <form
+          onSubmit={(e) => void save(e)}
+          className="flex min-h-0 flex-col gap-3.5 overflow-auto border-e border-rule bg-panel px-5 py-4"
+          noValidate
+        >
           <PanelTitle>The service</PanelTitle>
           {failure && <Trouble>{failure.message}</Trouble>}
           <Field label="Host" problem={problemAt(failure, '/host')} hint="The provider's outgoing server">
@@ -141,7 +165,11 @@ export function SendingScreen({ service, held, person, storeName, mayEdit, mayCh
             <Field label="User" problem={problemAt(failure, '/user')} hint="Often the whole address">
               {text('user', { autoComplete: 'off', spellCheck: false })}
             </Field>
-            <Field label="Password" problem={problemAt(failure, '/password')} hint={stored ? 'Stored. Type to change it' : 'Kept sealed, never shown again'}>
+            <Field
+              label="Password"
+              problem={problemAt(failure, '/password')}
+              hint={stored ? 'Stored. Type to change it' : 'Kept sealed, never shown again'}
+            >
               {(ids) => (
                 <input
                   {...ids}
@@ -166,7 +194,9 @@ export function SendingScreen({ service, held, person, storeName, mayEdit, mayCh
               problem={problemAt(failure, '/senderAddress')}
               hint={
                 differs ? (
-                  <span className="text-marigold-ink">Differs from the user: many accounts may send only as themselves</span>
+                  <span className="text-marigold-ink">
+                    Differs from the user: many accounts may send only as themselves
+                  </span>
                 ) : undefined
               }
             >
@@ -187,19 +217,37 @@ export function SendingScreen({ service, held, person, storeName, mayEdit, mayCh
           <div className="flex items-end gap-2">
             <div className="flex-1">
               <Field label="Send a test message to" problem={problemAt(testFailure, '/to')}>
-                {(ids) => <input {...ids} className="input" type="email" value={to} onChange={(e) => setTo(e.target.value)} />}
+                {(ids) => (
+                  <input {...ids} className="input" type="email" value={to} onChange={(e) => setTo(e.target.value)} />
+                )}
               </Field>
             </div>
-            <button type="button" className="btn" disabled={!connected || !mayCheck || busy !== undefined} onClick={() => void check(to.trim())}>
+            <button
+              type="button"
+              className="btn"
+              disabled={!connected || !mayCheck || busy !== undefined}
+              onClick={() => void check(to.trim())}
+            >
               {busy === 'test' ? 'Sending ...' : 'Send the test'}
             </button>
-            <button type="button" className="btn" disabled={!connected || !mayCheck || busy !== undefined} onClick={() => void check()}>
+            <button
+              type="button"
+              className="btn"
+              disabled={!connected || !mayCheck || busy !== undefined}
+              onClick={() => void check()}
+            >
               {busy === 'check' ? 'Checking ...' : 'Check again'}
             </button>
           </div>
           {testFailure && testFailure.problems.length === 0 && <Trouble>{testFailure.message}</Trouble>}
           <div className="mt-5">
-            {report ? <Steps report={report} /> : <Empty title="Not checked yet">Save the service, and the conversation with it appears here step by step.</Empty>}
+            {report ? (
+              <Steps report={report} />
+            ) : (
+              <Empty title="Not checked yet">
+                Save the service, and the conversation with it appears here step by step.
+              </Empty>
+            )}
           </div>
         </section>
       </div>
@@ -207,7 +255,12 @@ export function SendingScreen({ service, held, person, storeName, mayEdit, mayCh
   );
 }
 
-const TONES: Record<Report['steps'][number]['state'], Tone> = { passed: 'good', failed: 'failing', 'not reached': 'quiet', 'not needed': 'quiet' };
+const TONES: Record<Report['steps'][number]['state'], Tone> = {
+  passed: 'good',
+  failed: 'failing',
+  'not reached': 'quiet',
+  'not needed': 'quiet',
+};
 
 function Steps({ report }: { report: Report }) {
   return (

@@ -21,7 +21,10 @@ const KEYS: readonly [keys: string, words: string][] = [
 ];
 
 export function isTyping(target: EventTarget | null): boolean {
-  return target instanceof HTMLElement && (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName));
+  return (
+    target instanceof HTMLElement &&
+    (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName))
+  );
 }
 
 export function CommandPalette({ base, stores }: { base: string; stores: { id: string; name: string }[] }) {
@@ -107,7 +110,10 @@ export function CommandPalette({ base, stores }: { base: string; stores: { id: s
 
 function Item({ children, onSelect, hint }: { children: React.ReactNode; onSelect: () => void; hint?: string }) {
   return (
-    <Command.Item onSelect={onSelect} className="flex cursor-pointer items-center px-3 py-1.5 data-[selected=true]:bg-petrol-tint">
+    <Command.Item
+      onSelect={onSelect}
+      className="flex cursor-pointer items-center px-3 py-1.5 data-[selected=true]:bg-petrol-tint"
+    >
       <span>{children}</span>
       {hint && <kbd className="kbd ms-auto">{hint}</kbd>}
     </Command.Item>

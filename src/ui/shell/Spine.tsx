@@ -34,7 +34,10 @@ export function Spine({ store, stores, person }: SpineProps) {
           <span className="truncate">{store.name}</span>
           <ChevronDown size={14} aria-hidden />
         </MenuButton>
-        <MenuItems anchor="bottom start" className="z-40 min-w-52 rounded-control border border-rule bg-sheet py-1 text-sm text-ink shadow-sheet focus:outline-none [--anchor-gap:4px]">
+        <MenuItems
+          anchor="bottom start"
+          className="z-40 min-w-52 rounded-control border border-rule bg-sheet py-1 text-sm text-ink shadow-sheet focus:outline-none [--anchor-gap:4px]"
+        >
           {stores.map((s) => (
             <MenuItem key={s.id}>
               <Link href={`/s/${s.id}/today`} className="block px-3 py-1.5 font-serif data-focus:bg-petrol-tint">
@@ -76,9 +79,16 @@ export function Spine({ store, stores, person }: SpineProps) {
             {person.role} · <span className="rounded-[3px] bg-white/15 px-1 font-mono">?</span> keys
           </span>
         </MenuButton>
-        <MenuItems anchor="top start" className="z-40 rounded-control border border-rule bg-sheet py-1 text-sm text-ink shadow-sheet focus:outline-none">
+        <MenuItems
+          anchor="top start"
+          className="z-40 rounded-control border border-rule bg-sheet py-1 text-sm text-ink shadow-sheet focus:outline-none"
+        >
           <MenuItem>
-            <button type="button" className="block w-full px-3 py-1.5 text-start data-focus:bg-petrol-tint" onClick={() => void signOut()}>
+            <button
+              type="button"
+              className="block w-full px-3 py-1.5 text-start data-focus:bg-petrol-tint"
+              onClick={() => void signOut()}
+            >
               Sign out
             </button>
           </MenuItem>

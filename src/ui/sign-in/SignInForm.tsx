@@ -41,7 +41,16 @@ export function SignInForm({ to }: { to: string }) {
     <main className="flex h-full">
       <div aria-hidden className="w-37 shrink-0 bg-petrol-deep">
         <svg width="100%" height="100%">
-          <line x1="24" y1="0" x2="24" y2="100%" stroke="#9cc5ca" strokeWidth="2" strokeDasharray="14 10" opacity="0.5" />
+          <line
+            x1="24"
+            y1="0"
+            x2="24"
+            y2="100%"
+            stroke="#9cc5ca"
+            strokeWidth="2"
+            strokeDasharray="14 10"
+            opacity="0.5"
+          />
         </svg>
       </div>
       <div className="flex flex-1 items-center justify-center p-6">
@@ -50,13 +59,36 @@ export function SignInForm({ to }: { to: string }) {
           <p className="mt-1 mb-6 text-sm text-slate">Order messages: written, routed, sent, and shown to arrive.</p>
           <div className="flex flex-col gap-4">
             <Field label="Mail address">
-              {(ids) => <input {...ids} className="input" type="email" autoComplete="username" autoFocus value={email} onChange={(e) => setEmail(e.target.value)} />}
+              {(ids) => (
+                <input
+                  {...ids}
+                  className="input"
+                  type="email"
+                  autoComplete="username"
+                  autoFocus
+                  value={email}
+                  onChange={(e) => setEmail(e.target.value)}
+                />
+              )}
             </Field>
             <Field label="Password">
-              {(ids) => <input {...ids} className="input" type="password" autoComplete="current-password" value={password} onChange={(e) => setPassword(e.target.value)} />}
+              {(ids) => (
+                <input
+                  {...ids}
+                  className="input"
+                  type="password"
+                  autoComplete="current-password"
+                  value={password}
+                  onChange={(e) => setPassword(e.target.value)}
+                />
+              )}
             </Field>
             {trouble && <Trouble>{trouble}</Trouble>}
-            <button type="submit" className="btn btn-main justify-center" disabled={busy || email === '' || password === ''}>
+            <button
+              type="submit"
+              className="btn btn-main justify-center"
+              disabled={busy || email === '' || password === ''}
+            >
               {busy ? 'Signing in ...' : 'Sign in'}
             </button>
           </div>

@@ -2,11 +2,11 @@
 /** Deliveries by outcome over the last thirty days. */
 import { BarChart } from 'echarts/charts';
 import { AriaComponent, GridComponent, LegendComponent, TooltipComponent } from 'echarts/components';
-import { init, use } from 'echarts/core';
+import { init, use as register } from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
 import { useEffect, useRef } from 'react';
 
-use([BarChart, GridComponent, LegendComponent, TooltipComponent, AriaComponent, SVGRenderer]);
+register([BarChart, GridComponent, LegendComponent, TooltipComponent, AriaComponent, SVGRenderer]);
 
 export interface DayCount {
   /** As in "2026-11-24". */
@@ -32,7 +32,11 @@ export function OutcomeChart({ days, today }: { days: DayCount[]; today: string 
       const day = new Date(Date.parse(today) - (29 - i) * 86_400_000);
       return day.toISOString().slice(0, 10);
     });
-    const text = { color: style.getPropertyValue('--color-slate'), fontFamily: style.getPropertyValue('--font-sans'), fontSize: 12 };
+    const text = {
+      color: style.getPropertyValue('--color-slate'),
+      fontFamily: style.getPropertyValue('--font-sans'),
+      fontSize: 12,
+    };
     chart.setOption({
       animation: false,
       aria: { enabled: true },
@@ -47,17 +51,25 @@ export function OutcomeChart({ days, today }: { days: DayCount[]; today: string 
         axisLabel: {
           ...text,
           interval: 6,
-          formatter: (d: string) => new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' }).format(new Date(d)),
+          formatter: (d: string) =>
+            new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' }).format(new Date(d)),
         },
       },
-      yAxis: { type: 'value', minInterval: 1, axisLabel: text, splitLine: { lineStyle: { color: style.getPropertyValue('--color-rule') } } },
+      yAxis: {
+        type: 'value',
+        minInterval: 1,
+        axisLabel: text,
+        splitLine: { lineStyle: { color: style.getPropertyValue('--color-rule') } },
+      },
       series: SERIES.map((s) => ({
         name: s.name,
         type: 'bar',
         stack: 'all',
         barMaxWidth: 14,
         itemStyle: { color: style.getPropertyValue(s.colour) },
-        data: axis.map((day) => days.filter((d) => d.day === day && s.states.includes(d.state)).reduce((sum, d) => sum + Number(d.n), 0)),
+        data: axis.map((day) =>
+          days.filter((d) => d.day === day && s.states.includes(d.state)).reduce((sum, d) => sum + Number(d.n), 0),
+        ),
       })),
     });
     const resize = new ResizeObserver(() => chart.resize());
@@ -68,5 +80,12 @@ export function OutcomeChart({ days, today }: { days: DayCount[]; today: string 
     };
   }, [days, today]);
 
-  return <div ref={box} className="h-full min-h-40 w-full" role="img" aria-label="Deliveries by outcome over the last 30 days" />;
+  return (
+    <div
+      ref={box}
+      className="h-full min-h-40 w-full"
+      role="img"
+      aria-label="Deliveries by outcome over the last 30 days"
+    />
+  );
 }

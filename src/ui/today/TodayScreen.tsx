@@ -16,9 +16,15 @@ export interface TodayProps {
 export function TodayScreen({ base, zone, today, lines, failures, days }: TodayProps) {
   const open = lines.filter((l) => l.state !== 'good').length;
   return (
-    <Page title="Today" note={open === 0 ? 'Everything is ready' : `${open === 1 ? 'One thing' : `${open} things`} to see to`}>
+    <Page
+      title="Today"
+      note={open === 0 ? 'Everything is ready' : `${open === 1 ? 'One thing' : `${open} things`} to see to`}
+    >
       <div className="grid h-full min-h-0 grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
-        <section aria-label="What is ready and what is not" className="min-h-0 overflow-auto border-e border-rule px-5 py-4">
+        <section
+          aria-label="What is ready and what is not"
+          className="min-h-0 overflow-auto border-e border-rule px-5 py-4"
+        >
           <ul>
             {lines.map((line) => (
               <li key={line.fact} className="flex items-baseline gap-3 border-b border-rule py-2.5">

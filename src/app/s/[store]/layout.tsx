@@ -4,7 +4,13 @@ import { ROLE_WORDS } from '@/server/auth/policy';
 import { pageAccess } from '@/app/page-access';
 import { Spine } from '@/ui/shell/Spine';
 
-export default async function StoreLayout({ children, params }: { children: ReactNode; params: Promise<{ store: string }> }) {
+export default async function StoreLayout({
+  children,
+  params,
+}: {
+  children: ReactNode;
+  params: Promise<{ store: string }>;
+}) {
   const access = await pageAccess(params);
   const stores = await storesOf(access.person);
   return (

@@ -6,19 +6,50 @@ import { useState } from 'react';
 import { placeholdersAt } from '@/core/placeholders';
 import { safeUrl } from '@/core/text';
 
-export function FormatBar({ editor, moment, onPlaceholder }: { editor: Editor; moment: string; onPlaceholder: () => void }) {
+export function FormatBar({
+  editor,
+  moment,
+  onPlaceholder,
+}: {
+  editor: Editor;
+  moment: string;
+  onPlaceholder: () => void;
+}) {
   const [linking, setLinking] = useState(false);
   const state = useEditorState({
     editor,
-    selector: ({ editor: e }) => ({ bold: e.isActive('bold'), italic: e.isActive('italic'), link: e.isActive('link'), empty: e.state.selection.empty }),
+    selector: ({ editor: e }) => ({
+      bold: e.isActive('bold'),
+      italic: e.isActive('italic'),
+      link: e.isActive('link'),
+      empty: e.state.selection.empty,
+    }),
   });
-  const button = (on: boolean): string => `min-w-7 px-2 py-1 ${on ? 'bg-white/25' : 'hover:bg-white/15'} disabled:opacity-40`;
+  const button = (on: boolean): string =>
+    `min-w-7 px-2 py-1 ${on ? 'bg-white/25' : 'hover:bg-white/15'} disabled:opacity-40`;
   return (
-    <div className="relative inline-flex bg-ink text-sm text-white" role="toolbar" aria-label="Formatting" onMouseDown={(e) => e.preventDefault()}>
-      <button type="button" aria-pressed={state.bold} aria-label="Bold" className={`font-bold ${button(state.bold)}`} onClick={() => editor.chain().focus().toggleMark('bold').run()}>
+    <div
+      className="relative inline-flex bg-ink text-sm text-white"
+      role="toolbar"
+      aria-label="Formatting"
+      onMouseDown={(e) => e.preventDefault()}
+    >
+      <button
+        type="button"
+        aria-pressed={state.bold}
+        aria-label="Bold"
+        className={`font-bold ${button(state.bold)}`}
+        onClick={() => editor.chain().focus().toggleMark('bold').run()}
+      >
         B
       </button>
-      <button type="button" aria-pressed={state.italic} aria-label="Italic" className={`italic ${button(state.italic)}`} onClick={() => editor.chain().focus().toggleMark('italic').run()}>
+      <button
+        type="button"
+        aria-pressed={state.italic}
+        aria-label="Italic"
+        className={`italic ${button(state.italic)}`}
+        onClick={() => editor.chain().focus().toggleMark('italic').run()}
+      >
         i
       </button>
       <button
@@ -27,7 +58,9 @@ export function FormatBar({ editor, moment, onPlaceholder }: { editor: Editor; m
         className={button(state.link)}
         disabled={!state.link && state.empty}
         title={!state.link && state.empty ? 'Select the words to link first' : undefined}
-        onClick={() => (state.link ? editor.chain().focus().extendMarkRange('link').unsetMark('link').run() : setLinking(!linking))}
+        onClick={() =>
+          state.link ? editor.chain().focus().extendMarkRange('link').unsetMark('link').run() : setLinking(!linking)
+        }
       >
         {state.link ? 'Unlink' : 'Link'}
       </button>
@@ -75,7 +108,14 @@ function LinkForm({
     >
       <label className="text-xs text-slate">
         Address
-        <input autoFocus className="input mt-1" placeholder="https://" value={url} onChange={(e) => setUrl(e.target.value)} aria-invalid={wrong} />
+        <input
+          autoFocus
+          className="input mt-1"
+          placeholder="https://"
+          value={url}
+          onChange={(e) => setUrl(e.target.value)}
+          aria-invalid={wrong}
+        />
       </label>
       {wrong && <p className="mt-1 text-xs text-madder">Give the full address, with https:// at the beginning</p>}
       <div className="mt-2 flex flex-wrap gap-x-3 text-xs">

@@ -5,8 +5,18 @@
  */
 import { EditorContent, useEditor, type Editor } from '@tiptap/react';
 import { NodeSelection } from '@tiptap/pm/state';
+import { createPortal } from 'react-dom';
 import { useEffect, useImperativeHandle, useMemo, useRef, useState, type CSSProperties, type Ref } from 'react';
-import { defaultFunction, toDocument, parseSource, toSource, type SegmentForm, type Values, type WordsDocument, type WritingContext } from '@/core/text';
+import {
+  defaultFunction,
+  toDocument,
+  parseSource,
+  toSource,
+  type SegmentForm,
+  type Values,
+  type WordsDocument,
+  type WritingContext,
+} from '@/core/text';
 import { placeholder } from '@/core/placeholders';
 import { chipFace } from '../chips';
 import { PlaceholderPicker } from '../PlaceholderPicker';
@@ -45,7 +55,19 @@ export interface WordsEditorProps {
 }
 
 export function WordsEditor(props: WordsEditorProps) {
-  const { document: words, formIndex, form, context, label, direction, editable, style, className, autoFocus, handle } = props;
+  const {
+    document: words,
+    formIndex,
+    form,
+    context,
+    label,
+    direction,
+    editable,
+    style,
+    className,
+    autoFocus,
+    handle,
+  } = props;
   const [picker, setPicker] = useState<{ left: number; top: number; bottom: number }>();
   const latest = useRef(props);
   useEffect(() => {
@@ -77,7 +99,13 @@ export function WordsEditor(props: WordsEditorProps) {
     enableInputRules: false,
     enablePasteRules: false,
     editorProps: {
-      attributes: { role: 'textbox', 'aria-label': label, 'aria-multiline': String(form === 'paragraphs'), dir: direction, spellcheck: 'true' },
+      attributes: {
+        role: 'textbox',
+        'aria-label': label,
+        'aria-multiline': String(form === 'paragraphs'),
+        dir: direction,
+        spellcheck: 'true',
+      },
       handleTextInput: (_view, _from, _to, text) => {
         if (text !== '{') return false;
         openRef.current();
@@ -142,7 +170,8 @@ export function WordsEditor(props: WordsEditorProps) {
     shownForm.current = formIndex;
     emitted.current = source;
     const next = paragraphsToJson(words.forms[formIndex]?.paragraphs ?? [[]]);
-    if (JSON.stringify(next) !== JSON.stringify(editor.getJSON())) editor.commands.setContent(next, { emitUpdate: false });
+    if (JSON.stringify(next) !== JSON.stringify(editor.getJSON()))
+      editor.commands.setContent(next, { emitUpdate: false });
   }, [editor, source, words, formIndex]);
 
   useEffect(() => {
@@ -175,27 +204,32 @@ export function WordsEditor(props: WordsEditorProps) {
   return (
     <div className={`words-editor ${className ?? ''}`} style={style} dir={direction}>
       <EditorContent editor={editor} />
-      {picker && (
-        <PlaceholderPicker
-          moment={context.moment}
-          values={context.values}
-          context={context.writing}
-          at={picker}
-          onClose={close}
-          onPick={(name) => {
-            const known = placeholder(name);
-            setPicker(undefined);
-            editor
-              ?.chain()
-              .focus()
-              .insertContent({
-                type: 'chip',
-                attrs: chipAttributes({ name, ...(known && known.type !== 'url' && { fn: defaultFunction(known.type) }) }),
-              })
-              .run();
-          }}
-        />
-      )}
+      {picker &&
+        createPortal(
+          <PlaceholderPicker
+            moment={context.moment}
+            values={context.values}
+            context={context.writing}
+            at={picker}
+            onClose={close}
+            onPick={(name) => {
+              const known = placeholder(name);
+              setPicker(undefined);
+              editor
+                ?.chain()
+                .focus()
+                .insertContent({
+                  type: 'chip',
+                  attrs: chipAttributes({
+                    name,
+                    ...(known && known.type !== 'url' && { fn: defaultFunction(known.type) }),
+                  }),
+                })
+                .run();
+            }}
+          />,
+          globalThis.document.body,
+        )}
     </div>
   );
 }

@@ -21,7 +21,8 @@ function marksToJson(marks: Marks | undefined): NonNullable<JSONContent['marks']
   const list = [];
   if (marks?.b) list.push({ type: 'bold' });
   if (marks?.i) list.push({ type: 'italic' });
-  if (marks?.link) list.push({ type: 'link', attrs: { url: marks.link.url ?? null, variable: marks.link.variable ?? null } });
+  if (marks?.link)
+    list.push({ type: 'link', attrs: { url: marks.link.url ?? null, variable: marks.link.variable ?? null } });
   return list;
 }
 

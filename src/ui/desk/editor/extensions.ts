@@ -23,7 +23,11 @@ const LinkMark = Mark.create({
   addAttributes: () => ({ url: { default: null }, variable: { default: null } }),
   parseHTML: () => [{ tag: 'a[href]', getAttrs: (element) => ({ url: element.getAttribute('href'), variable: null }) }],
   // Without an address of its own: in the editor a click sets the cursor, it does not lead away.
-  renderHTML: ({ mark }) => ['a', { title: mark.attrs.variable ? `{$${String(mark.attrs.variable)}}` : String(mark.attrs.url) }, 0],
+  renderHTML: ({ mark }) => [
+    'a',
+    { title: mark.attrs.variable ? `{$${String(mark.attrs.variable)}}` : String(mark.attrs.url) },
+    0,
+  ],
 });
 
 type Face = (attributes: ChipAttributes) => ChipFace;
@@ -36,8 +40,14 @@ function chip(face: Face) {
     atom: true,
     selectable: true,
     addAttributes: () => ({ name: { default: '' }, fn: { default: null }, options: { default: null } }),
-    parseHTML: () => [{ tag: 'span[data-chip]', getAttrs: (element) => JSON.parse(element.dataset.chip ?? '{}') as ChipAttributes }],
-    renderHTML: ({ node }) => ['span', { 'data-chip': JSON.stringify(node.attrs), class: 'chip' }, face(node.attrs as ChipAttributes).text],
+    parseHTML: () => [
+      { tag: 'span[data-chip]', getAttrs: (element) => JSON.parse(element.dataset.chip ?? '{}') as ChipAttributes },
+    ],
+    renderHTML: ({ node }) => [
+      'span',
+      { 'data-chip': JSON.stringify(node.attrs), class: 'chip' },
+      face(node.attrs as ChipAttributes).text,
+    ],
     renderText: ({ node }) => `{$${String(node.attrs.name)}}`,
     addNodeView: () => (props) => {
       const dom = document.createElement('span');

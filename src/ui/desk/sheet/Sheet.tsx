@@ -32,9 +32,15 @@ export function Sheet({ html, width, blockIds, selected, selectedLabel, onSelect
   const [height, setHeight] = useState(600);
   const [place, setPlace] = useState<Place>();
   const latest = useRef({ blockIds, onSelect, selected });
-  useEffect(() => {
+  useLayoutEffect(() => {
     latest.current = { blockIds, onSelect, selected };
   });
+
+  // The frame can have loaded before this code was there to hear of it.
+  useEffect(() => {
+    const doc = frame.current?.contentDocument;
+    if (doc?.readyState === 'complete' && doc.URL === 'about:srcdoc') setReady(true);
+  }, []);
 
   const measure = useCallback(() => {
     const doc = frame.current?.contentDocument;

@@ -52,7 +52,8 @@ export function blockAt(target: EventTarget | null, ids: readonly string[]): str
 export function blockElements(doc: Document, id: string): { section: HTMLElement; words: HTMLElement } | undefined {
   const section = doc.querySelector<HTMLElement>(`div.${CSS.escape(`lb-${id}`)}`);
   if (!section) return undefined;
-  const words = section.querySelector<HTMLElement>('.ls-words') ?? section.querySelector<HTMLElement>('.ls-action a') ?? section;
+  const words =
+    section.querySelector<HTMLElement>('.ls-words') ?? section.querySelector<HTMLElement>('.ls-action a') ?? section;
   return { section, words };
 }
 
@@ -61,7 +62,8 @@ export function backgroundBehind(element: HTMLElement): string {
   const view = element.ownerDocument.defaultView!;
   for (let at: HTMLElement | null = element; at; at = at.parentElement) {
     const { backgroundColor } = view.getComputedStyle(at);
-    if (backgroundColor && backgroundColor !== 'transparent' && !/^rgba\(.*, 0\)$/.test(backgroundColor)) return backgroundColor;
+    if (backgroundColor && backgroundColor !== 'transparent' && !/^rgba\(.*, 0\)$/.test(backgroundColor))
+      return backgroundColor;
   }
   return '#ffffff';
 }

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { pageAccess } from '@/app/page-access';
 import { may } from '@/server/auth/policy';
-import { listOrders } from '@/server/views/orders';
+import { channelNames, listOrders } from '@/server/views/orders';
 import { OrdersScreen } from '@/ui/orders/OrdersScreen';
 
 export const metadata: Metadata = { title: 'Orders' };
@@ -23,6 +23,7 @@ export default async function Orders({
       search={search.trim()}
       rows={page.rows}
       next={page.next}
+      channels={await channelNames(access)}
       mayPlace={may(access.role, 'order.place')}
     />
   );

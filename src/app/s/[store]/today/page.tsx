@@ -9,6 +9,11 @@ export default async function Today({ params }: { params: Promise<{ store: strin
   const access = await pageAccess(params);
   const today = await loadToday(access);
   return (
-    <TodayScreen base={`/s/${access.store.id}`} zone={access.store.timeZone} today={new Date().toISOString().slice(0, 10)} {...today} />
+    <TodayScreen
+      base={`/s/${access.store.id}`}
+      zone={access.store.timeZone}
+      today={new Date().toISOString().slice(0, 10)}
+      {...today}
+    />
   );
 }

@@ -29,8 +29,11 @@ export default async function Desk({ params, searchParams }: Props) {
   const desk = await orNotFound(loadDesk(access, slug));
   const [orders, sending] = await Promise.all([listOrders(access, {}, 200), loadSending(access)]);
   const number = query.order ?? orders.rows[0]?.number;
-  const order = number ? await orNotFound(orderSnapshot(access, number)) : { order: sampleOrder(access.store.currency), channelName: 'Web shop' };
-  const language = query.language && access.store.languages.includes(query.language) ? query.language : access.store.language;
+  const order = number
+    ? await orNotFound(orderSnapshot(access, number))
+    : { order: sampleOrder(access.store.currency), channelName: 'Web shop' };
+  const language =
+    query.language && access.store.languages.includes(query.language) ? query.language : access.store.language;
 
   async function onSave(revision: number, template: Template): Promise<Result<{ revision: number }>> {
     'use server';
@@ -52,9 +55,15 @@ export default async function Desk({ params, searchParams }: Props) {
     'use server';
     return act(storeId, 'store.read', (who) => editionOf(who, slug, edition));
   }
-  async function onTest(draft: Template, inLanguage: string, about: string): Promise<Result<{ to: string; subject: string }>> {
+  async function onTest(
+    draft: Template,
+    inLanguage: string,
+    about: string,
+  ): Promise<Result<{ to: string; subject: string }>> {
     'use server';
-    return act(storeId, 'test.send', (who) => sendTest(who, { slug, to: who.person.email, language: inLanguage, order: about, draft }));
+    return act(storeId, 'test.send', (who) =>
+      sendTest(who, { slug, to: who.person.email, language: inLanguage, order: about, draft }),
+    );
   }
 
   return (

@@ -1,0 +1,97 @@
+import type { RoutingRule } from '../routing/rules';
+import { testOrder } from '../testing';
+import { plan, type NotificationFacts, type PlanInput } from './plan';
+import { reasonWords } from './reasons';
+
+const received: NotificationFacts = {
+  id: 'n1',
+  name: 'Order received',
+  moment: 'order.placed',
+  audience: 'customer',
+  on: true,
+  edition: { id: 'e1', number: 3, languages: ['en', 'de'] },
+};
+const newOrder: NotificationFacts = { ...received, id: 'n2', name: 'New order', audience: 'staff', edition: { id: 'e2', number: 1, languages: ['en', 'de'] } };
+const rule = (id: string, address: string, scope: RoutingRule['scope'], language?: string): RoutingRule => ({
+  id,
+  notificationId: 'n2',
+  recipient: { address, name: id, ...(language && { language }) },
+  scope,
+});
+const input = (change: Partial<PlanInput> = {}): PlanInput => ({
+  moment: 'order.placed',
+  order: testOrder(),
+  store: { language: 'en' },
+  channel: { name: 'Web shop', customerMail: true },
+  notifications: [received, newOrder],
+  rules: [rule('Pawel', 'pawel@quillwick.example', { kind: 'all' }, 'de')],
+  ...change,
+});
+const why = (reasons: { code: string }[]): string => reasons.map((r) => reasonWords(r as never)).join(' ');
+
+describe('planning an order', () => {
+  it('writes to the customer in their language and to the staff in theirs, with reasons', () => {
+    const result = plan(input({ order: testOrder({ language: 'de-AT' }) }));
+    expect(result.deliveries.map((d) => [d.recipient.address, d.recipient.role, d.language, d.editionId])).toEqual([
+      ['iwona@sobczyk.example', 'customer', 'de', 'e1'],
+      ['pawel@quillwick.example', 'staff', 'de', 'e2'],
+    ]);
+    expect(why(result.deliveries[0]!.reasons)).toBe(
+      'Order received goes out when an order is placed. Iwona Sobczyk placed order QW-10482. The order was placed in Austrian German. Made from edition 3.',
+    );
+    expect(result.notWritten).toEqual([]);
+  });
+
+  it('falls back to the store’s language and says so', () => {
+    const [delivery] = plan(input({ order: testOrder({ language: 'pl' }) })).deliveries;
+    expect(delivery!.language).toBe('en');
+    expect(why(delivery!.reasons)).toContain('There are no words in Polish, so it is written in English');
+  });
+
+  it('takes the language kept with the customer when the order has none', () => {
+    const [delivery] = plan(input({ order: testOrder({ language: undefined }), customer: { language: 'de' } })).deliveries;
+    expect(delivery!.language).toBe('de');
+    expect(why(delivery!.reasons)).toContain('The customer reads German.');
+  });
+
+  it.each<[string, Partial<PlanInput>, string]>([
+    ['the notification is off', { notifications: [{ ...received, on: false }] }, 'Order received is off.'],
+    ['it was never published', { notifications: [{ ...received, edition: undefined }] }, 'Order received has never been published.'],
+    [
+      'the channel forbids it',
+      { notifications: [received], channel: { name: 'Bazaarlane', customerMail: false } },
+      'Orders from Bazaarlane may not be answered with mail to the customer.',
+    ],
+    ['nobody is named', { notifications: [newOrder], rules: [] }, 'Nobody is named to hear of New order.'],
+  ])('writes to nobody when %s, and says so', (_when, change, words) => {
+    const result = plan(input(change));
+    expect(result.deliveries).toEqual([]);
+    expect(result.notWritten.map((n) => why(n.reasons))).toEqual([words]);
+  });
+
+  it('tells the staff of a category only of orders that hold it', () => {
+    const rules = [
+      rule('Tools', 'tools@quillwick.example', { kind: 'category', category: 'tools' }),
+      rule('Kits', 'kits@quillwick.example', { kind: 'category', category: 'kits' }),
+    ];
+    const result = plan(input({ notifications: [newOrder], rules }));
+    expect(result.deliveries.map((d) => d.recipient.name)).toEqual(['Tools']);
+    expect(why(result.deliveries[0]!.reasons)).toContain('Tools hears of orders with tools, and Awl is in this one.');
+    expect(why(result.notWritten[0]!.reasons)).toBe('Kits hears only of orders with kits, and none is in this one.');
+  });
+
+  it('writes to one address once, however many rules name it', () => {
+    const rules = [rule('A', 'a@quillwick.example', { kind: 'all' }), rule('B', 'A@quillwick.example', { kind: 'all' })];
+    const result = plan(input({ notifications: [newOrder], rules }));
+    expect(result.deliveries).toHaveLength(1);
+    expect(why(result.notWritten[0]!.reasons)).toContain('already gets this message');
+  });
+
+  it('leaves other moments alone', () => {
+    expect(plan(input({ moment: 'order.cancelled' }))).toEqual({ deliveries: [], notWritten: [] });
+  });
+
+  it('gives the same plan for the same input, in the same order', () => {
+    expect(plan(input())).toEqual(plan(input()));
+  });
+});

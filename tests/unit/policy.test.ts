@@ -1,0 +1,21 @@
+import { may, POLICY, ROLES, type Action } from '@/server/auth/policy';
+
+/** Who may do what, written out once more by hand: a change of the policy has to be made in two places on purpose. */
+const TABLE: Record<Action, string> = {
+  'store.read': 'owner designer translator support viewer',
+  'template.edit': 'owner designer translator',
+  'template.publish': 'owner designer',
+  'notification.switch': 'owner designer',
+  'routing.edit': 'owner designer',
+  'test.send': 'owner designer translator support',
+  'service.edit': 'owner',
+  'service.check': 'owner support',
+  'order.place': 'owner support',
+  'delivery.resend': 'owner support',
+};
+
+describe('the policy', () => {
+  it.each(Object.keys(POLICY) as Action[])('lets the right roles do %s and no others', (action) => {
+    expect(ROLES.filter((role) => may(role, action)).join(' ')).toBe(TABLE[action]);
+  });
+});
