@@ -76,9 +76,8 @@ export function checker<S extends TSchema>(schema: S): (value: unknown) => Check
 
 /** Ajv's errors as problems in words, each place once; the noise of `anyOf` around a more exact error is left out. */
 export function schemaProblems(errors: readonly ErrorObject[]): SchemaProblem[] {
-  const telling = errors.filter((e) => !['anyOf', 'oneOf', 'if'].includes(e.keyword));
   const seen = new Set<string>();
-  return (telling.length > 0 ? telling : errors).flatMap((error) => {
+  return tellingErrors(errors).flatMap((error) => {
     const path =
       error.keyword === 'required' || error.keyword === 'dependentRequired'
         ? `${error.instancePath}/${String((error.params as { missingProperty: string }).missingProperty)}`
@@ -89,6 +88,40 @@ export function schemaProblems(errors: readonly ErrorObject[]): SchemaProblem[] 
     seen.add(path);
     return [{ path, message: errorWords(error) }];
   });
+}
+
+/** Errors by which a value shows that it is of another shape altogether. */
+const SHAPE = new Set(['const', 'required', 'additionalProperties', 'type']);
+
+/**
+ * A value that fits no branch of a union fails in every branch. Only the branch that it is nearest to is worth a word:
+ * the one with the fewest errors of shape. When even that one is told apart by a fixed value, what could have stood
+ * there is said instead.
+ */
+function tellingErrors(errors: readonly ErrorObject[]): ErrorObject[] {
+  let rest = errors.filter((e) => e.keyword !== 'anyOf');
+  // Inner unions first, so that an outer one judges what is left of them.
+  const unions = errors.filter((e) => e.keyword === 'anyOf').sort((a, b) => b.schemaPath.length - a.schemaPath.length);
+  for (const union of unions) {
+    const prefix = `${union.schemaPath}/`;
+    const within = rest.filter(
+      (e) => e.schemaPath.startsWith(prefix) && e.instancePath.startsWith(union.instancePath),
+    );
+    const branches = new Map<string, ErrorObject[]>();
+    for (const e of within) {
+      const branch = e.schemaPath.slice(prefix.length).split('/')[0]!;
+      branches.set(branch, [...(branches.get(branch) ?? []), e]);
+    }
+    const shape = (list: ErrorObject[]): number => list.filter((e) => SHAPE.has(e.keyword)).length;
+    const [nearest = []] = [...branches.values()].sort((a, b) => shape(a) - shape(b));
+    const fixed = nearest.find((e) => e.keyword === 'const');
+    const allowed = within
+      .filter((e) => fixed && e.keyword === 'const' && e.instancePath === fixed.instancePath)
+      .map((e) => (e.params as { allowedValue: unknown }).allowedValue);
+    const kept: ErrorObject[] = fixed ? [{ ...fixed, keyword: 'enum', params: { allowedValues: allowed } }] : nearest;
+    rest = [...rest.filter((e) => !within.includes(e)), ...kept];
+  }
+  return rest.length > 0 ? rest : [...errors];
 }
 
 function shown(data: unknown): string {

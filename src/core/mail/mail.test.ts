@@ -1,4 +1,4 @@
-import { diagnose, type Failure } from './diagnose';
+import { diagnose, type CheckStep, type Failure } from './diagnose';
 import { isReplyComplete, parseReply } from './reply';
 import { isFinal, MAX_ATTEMPTS, retryDelay } from './retry';
 
@@ -71,8 +71,11 @@ describe('retries', () => {
   });
 
   it('end at once for a final refusal only', () => {
-    expect(isFinal({ kind: 'refused', code: 550, response: '' })).toBe(true);
-    expect(isFinal({ kind: 'refused', code: 451, response: '' })).toBe(false);
+    const refused = (step: CheckStep, code: number): boolean => isFinal({ kind: 'refused', step, code, response: '' });
+    expect(refused('recipient', 550)).toBe(true);
+    expect(refused('message', 554)).toBe(true);
+    expect(refused('recipient', 451)).toBe(false);
+    expect(refused('sign-in', 535)).toBe(false);
     expect(isFinal({ kind: 'unreachable', error: '' })).toBe(false);
   });
 });

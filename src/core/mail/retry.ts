@@ -1,3 +1,5 @@
+import type { CheckStep } from './diagnose';
+
 /**
  * When to try again (RFC 5321, 4.5.4.1: waits that grow, for several days). Waits are minutes at first, because most
  * refusals for now are over soon, and end at half a day.
@@ -20,10 +22,13 @@ export function retryDelay(attempt: number, jitter: number): number | undefined 
 
 export type SendOutcome =
   | { kind: 'accepted'; response: string }
-  | { kind: 'refused'; code: number; response: string }
+  | { kind: 'refused'; step: CheckStep; code: number; response: string }
   | { kind: 'unreachable'; error: string };
 
-/** What a failed attempt means for a delivery (RFC 5321, 4.2.1): 5yz is final, all else may change. */
+/**
+ * Whether a failed attempt is the last (RFC 5321, 4.2.1): 5yz to the sender, the recipient or the message is final. A
+ * refusal before that (a wrong password, say) is about the service and not the message, which waits until it is mended.
+ */
 export function isFinal(outcome: SendOutcome): boolean {
-  return outcome.kind === 'refused' && outcome.code >= 500;
+  return outcome.kind === 'refused' && outcome.code >= 500 && ['sender', 'recipient', 'message'].includes(outcome.step);
 }

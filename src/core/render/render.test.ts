@@ -9,7 +9,7 @@ const tagsOf = (html: string): string[] => html.match(/<[^>]*>/g) ?? [];
 /** Tags with the values that an order may put into attributes taken out, and without isolation marks. */
 const structureOf = (html: string): string[] =>
   tagsOf(html)
-    .map((t) => t.replace(/ (alt|src|href)="[^"]*"/g, ' $1').replace(/ lang="[^"]*"/, ''))
+    .map((t) => t.replace(/ (alt|src|href|aria-label)="[^"]*"/g, ' $1').replace(/ lang="[^"]*"/, ''))
     .filter((t) => t !== '<bdi>' && t !== '</bdi>');
 
 describe('a rendered message', () => {

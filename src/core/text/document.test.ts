@@ -28,7 +28,7 @@ const marks: fc.Arbitrary<Marks | undefined> = fc.option(
   { nil: undefined },
 );
 const withMarks = <T extends object>(piece: T, m: Marks | undefined): T & { marks?: Marks } => (m ? { ...piece, marks: m } : piece);
-const options = fc.constantFrom(undefined, { default: 'a|b\\c {x}' }, { length: 'long', fields: 'month-day' });
+const options = fc.constantFrom<(Record<string, string> | undefined)[]>(undefined, { default: 'a|b\\c {x}' }, { length: 'long', fields: 'month-day' });
 const piece: fc.Arbitrary<Piece> = fc.oneof(
   { weight: 4, arbitrary: fc.tuple(text, marks).map(([t, m]) => withMarks({ type: 'text' as const, text: t }, m)) },
   {

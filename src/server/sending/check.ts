@@ -178,11 +178,7 @@ export async function checkService(
     steps.delete('recipient');
     steps.delete('message');
   }
-  if (wire) {
-    const open: Wire = wire;
-    await open.command('QUIT').catch(() => undefined);
-    open.close();
-  }
+  (wire as Wire | undefined)?.leave();
   return {
     passed: done,
     of: `${settings.host}:${settings.port}${settings.user ? ` as ${settings.user}` : ''}`,

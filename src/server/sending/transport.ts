@@ -53,7 +53,7 @@ export class Line {
       this.close();
       return {
         outcome: reply
-          ? { kind: 'refused', code: reply.code, response: error.response ?? '' }
+          ? { kind: 'refused', step: failedAt, code: reply.code, response: error.response ?? '' }
           : { kind: 'unreachable', error: error.message },
         conversation: this.log.join('\n'),
         diagnosis: diagnose({

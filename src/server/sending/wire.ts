@@ -17,7 +17,7 @@ export class WireError extends Error {
   }
 }
 
-const SILENCE_MS = 15_000;
+const SILENCE_MS = 10_000;
 
 export class Wire {
   readonly lines: string[] = [];
@@ -97,6 +97,8 @@ export class Wire {
 
   /** Makes the line secure, now or after STARTTLS. The certificate must be valid for `host`. */
   async secure(host: string): Promise<TLSSocket> {
+    // Something in clear before we said anything: no server that speaks TLS first does that.
+    if (this.buffer !== '') throw new WireError('EPLAINTEXT', 'The server began in plain text.');
     this.socket.removeAllListeners('data').removeAllListeners('error').removeAllListeners('close');
     const secured = connectTls({ socket: this.socket, servername: host, ca: authorities(), minVersion: 'TLSv1.2' });
     await settled(secured, 'secureConnect', 10_000);
@@ -106,10 +108,19 @@ export class Wire {
     return secured;
   }
 
-  close(): void {
+  /** Takes leave with QUIT, without waiting for the answer. */
+  leave(): void {
+    if (!this.failure && !this.socket.destroyed) {
+      this.lines.push('C: QUIT');
+      this.socket.end('QUIT\r\n');
+    }
+    this.close();
+  }
+
+  private close(): void {
     this.socket.removeAllListeners('close').removeAllListeners('error');
     this.socket.on('error', () => undefined);
-    this.socket.destroy();
+    this.socket.destroySoon();
   }
 }
 

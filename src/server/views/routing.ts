@@ -63,16 +63,8 @@ const RuleSchema = Type.Object(
 const checkRule = checker(RuleSchema);
 
 export async function addRule(access: Access, input: unknown): Promise<void> {
-  const asked = input as { recipient?: { address?: unknown } } | null;
   const checked = checkRule(input);
-  if (!checked.ok) {
-    // Of two possible recipients only the one that was meant is worth a word.
-    const typed = asked?.recipient?.address !== undefined;
-    const problems = checked.problems.filter(
-      (p) => !p.path.startsWith('/recipient') || (typed && p.path === '/recipient/address'),
-    );
-    throw new AppError('invalid', 'This rule cannot be kept.', problems.length > 0 ? problems : checked.problems);
-  }
+  if (!checked.ok) throw new AppError('invalid', 'This rule cannot be kept.', checked.problems);
   const { notificationId, recipient, scope } = checked.value;
   const storeId = access.store.id;
   const [notification] = await database()

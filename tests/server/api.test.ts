@@ -1,0 +1,125 @@
+import { Webhook } from 'standardwebhooks';
+import { handleEvent } from '@/server/api/events';
+import { storeOfReadKey } from '@/server/api/keys';
+import { openApi } from '@/server/api/openapi';
+import { listDeliveries, readDeliveryFilter } from '@/server/views/deliveries';
+import { EVENTS_KEY, placedEvent, READ_KEY, SHOP, useDatabase } from './fixture';
+
+useDatabase();
+
+interface Answer {
+  status: number;
+  body: { title?: string; problems?: { path: string; place: string; message: string }[]; deliveries?: string[]; known?: boolean };
+}
+
+async function send(event: unknown, change: { key?: string; at?: Date; headers?: Record<string, string>; raw?: string } = {}): Promise<Answer> {
+  const body = change.raw ?? JSON.stringify(event);
+  const id = 'msg_1';
+  const at = change.at ?? new Date();
+  const headers = {
+    'content-type': 'application/cloudevents+json',
+    'webhook-id': id,
+    'webhook-timestamp': String(Math.floor(at.getTime() / 1000)),
+    'webhook-signature': new Webhook(change.key ?? EVENTS_KEY).sign(id, at, body),
+    ...change.headers,
+  };
+  const response = await handleEvent(new Request('http://libellus.example/api/v1/events', { method: 'POST', body, headers }));
+  return { status: response.status, body: (await response.json()) as Answer['body'] };
+}
+
+describe('POST /api/v1/events', () => {
+  it('answers 202 with the planned deliveries, and the same again for the same event', async () => {
+    const event = placedEvent();
+    const first = await send(event);
+    expect(first).toMatchObject({ status: 202, body: { known: false } });
+    expect(first.body.deliveries).toHaveLength(2);
+    const second = await send(event);
+    expect(second.status).toBe(202);
+    expect(second.body.deliveries!.toSorted()).toEqual(first.body.deliveries!.toSorted());
+    expect(second.body.known).toBe(true);
+  });
+
+  it.each<[string, Parameters<typeof send>[1], RegExp]>([
+    ['another key', { key: `whsec_${Buffer.from('not the key').toString('base64')}` }, /does not match/],
+    ['an old signature', { at: new Date(Date.now() - 3_600_000) }, /too old/],
+    ['a signature from the future', { at: new Date(Date.now() + 3_600_000) }, /too new/],
+    ['a time that is none', { headers: { 'webhook-timestamp': 'soon' } }, /within five minutes/],
+    ['no signature', { headers: { 'webhook-signature': '' } }, /webhook-signature missing/],
+    ['a body changed on the way', { headers: { 'webhook-id': 'msg_2' } }, /does not match/],
+  ])('answers 401 to %s', async (_what, change, words) => {
+    const answer = await send(placedEvent(), change);
+    expect(answer.status).toBe(401);
+    expect(answer.body.title).toMatch(words);
+  });
+
+  const order = placedEvent().data.order;
+  it.each<[string, object, string, RegExp]>([
+    ['a negative quantity', { lines: [{ ...order.lines[0], quantity: -2 }] }, '/data/order/lines/0/quantity', /entry 1, quantity -2 is too small: at least 1/],
+    ['an unknown currency', { currency: 'XQX' }, '/data/order/currency', /"XQX" is not a currency code/],
+    ['a line without product', { lines: [{ quantity: 1, unitPrice: 100 }] }, '/data/order/lines/0/product', /product is missing/],
+    ['an address without a domain', { customer: { email: 'iwona' } }, '/data/order/customer/email', /not a mail address/],
+    ['a channel it does not have', { channel: 'stall' }, '/data/order/channel', /not a channel of Quillwick/],
+  ])('answers 400 to %s, with its place in words', async (_what, change, path, words) => {
+    const event = placedEvent(change as never);
+    const answer = await send(event);
+    expect(answer.status).toBe(400);
+    const problem = answer.body.problems!.find((p) => p.path === path);
+    expect(problem?.message).toMatch(words);
+    // Nothing was kept: the mended event with the same id is taken.
+    const mended = { ...event, data: { order: { ...order, number: event.data.order.number } } };
+    expect(await send(mended)).toMatchObject({ status: 202, body: { known: false } });
+  });
+
+  it('answers 400 to an unknown type, to what is no event, and to what is no JSON', async () => {
+    expect(await send({ ...placedEvent(), type: 'order.painted' })).toMatchObject({ status: 400, body: { title: expect.stringContaining('not listened to') } });
+    expect((await send([])).status).toBe(400);
+    expect(await send(undefined, { raw: '{"specversion":' })).toMatchObject({ status: 400, body: { title: expect.stringContaining('not JSON') } });
+  });
+
+  it('answers 413 to 10 MB, whether the length is said or not', async () => {
+    const raw = JSON.stringify({ ...placedEvent(), pad: 'x'.repeat(10_000_000) });
+    expect(await send(undefined, { raw })).toMatchObject({ status: 413, body: { title: expect.stringContaining('larger than 1 MB') } });
+    let chunks = 0;
+    const stream = new ReadableStream<Uint8Array>({
+      pull: (controller) => (++chunks > 100 ? controller.close() : controller.enqueue(new Uint8Array(100_000))),
+    });
+    const response = await handleEvent(new Request('http://x.example', { method: 'POST', body: stream, duplex: 'half' } as RequestInit));
+    expect(response.status).toBe(413);
+    expect(chunks).toBeLessThan(20);
+  });
+});
+
+describe('GET /api/v1/deliveries', () => {
+  it('is open to the store’s key only', async () => {
+    const bearer = (key: string): Promise<string | undefined> => storeOfReadKey(new Headers({ authorization: `Bearer ${key}` }));
+    expect(await bearer(READ_KEY)).toBe(SHOP);
+    expect(await bearer('lbr_other')).toBeUndefined();
+    expect(await storeOfReadKey(new Headers())).toBeUndefined();
+    // The events key opens nothing here.
+    expect(await bearer(EVENTS_KEY)).toBeUndefined();
+  });
+
+  it('finds by recipient and by order, page by page', async () => {
+    const event = placedEvent();
+    await send(event);
+    const find = (query: Record<string, string>, limit?: number) => listDeliveries(SHOP, readDeliveryFilter(query), limit);
+    const number = event.data.order.number;
+    expect((await find({ order: number })).rows.map((d) => d.recipient).sort()).toEqual(['iwona@sobczyk.example', 'pawel@quillwick.example']);
+    expect((await find({ order: number, recipient: 'pawel@' })).rows).toHaveLength(1);
+    expect((await find({ recipient: '%' })).rows).toEqual([]);
+    const first = await find({ recipient: 'iwona@sobczyk.example' }, 1);
+    const second = await find({ recipient: 'iwona@sobczyk.example', before: first.next! }, 1);
+    expect(second.rows[0]!.id).not.toBe(first.rows[0]!.id);
+  });
+});
+
+describe('the description of the interface', () => {
+  it('is OpenAPI 3.1 and holds the schemas that are checked with', () => {
+    const api = openApi('https://libellus.example');
+    expect(api.openapi).toBe('3.1.0');
+    expect(Object.keys(api.paths)).toEqual(['/events', '/deliveries']);
+    const text = JSON.stringify(api);
+    for (const [, name] of text.matchAll(/"#\/components\/schemas\/(\w+)"/g)) expect(api.components.schemas).toHaveProperty(name!);
+    expect(text).toContain('"quantity"');
+  });
+});

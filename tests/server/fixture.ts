@@ -1,0 +1,170 @@
+/** A database of its own for each test file, with one small store in it. */
+import { randomBytes } from 'node:crypto';
+import { eq } from 'drizzle-orm';
+import { DEFAULT_LOOK } from '@/core/look';
+import type { Order } from '@/core/order';
+import { SHIPPED_NOTIFICATIONS } from '@/core/template';
+import { STORE, testOrder } from '@/core/testing';
+import type { Access } from '@/server/auth/access';
+import type { Role } from '@/server/auth/policy';
+import { closeDatabase, database } from '@/server/db/client';
+import { migrateDatabase } from '@/server/db/migrate';
+import * as t from '@/server/db/schema';
+import { newId } from '@/server/ids';
+import { fingerprint, seal } from '@/server/secrets';
+import { createConnection } from 'mysql2/promise';
+
+export const SHOP = 'quillwick';
+export const EVENTS_KEY = `whsec_${Buffer.from('a key for the tests of events').toString('base64')}`;
+export const READ_KEY = 'lbr_tests';
+export const ACCOUNT = { user: 'orders@quillwick.example', password: 'linen-thread-18' };
+export const HOST = 'smtp.harrowpost.example';
+
+/** Before all tests of a file: a fresh database. After them: gone again. */
+export function useDatabase(): void {
+  const name = `libellus_test_${randomBytes(5).toString('hex')}`;
+  const server = process.env.LIBELLUS_TEST_DATABASE!;
+  const run = async (sql: string): Promise<void> => {
+    const connection = await createConnection(server);
+    await connection.query(sql);
+    await connection.end();
+  };
+  beforeAll(async () => {
+    await run(`create database ${name} character set utf8mb4 collate utf8mb4_unicode_ci`);
+    process.env.DATABASE_URL = `${server}${name}`;
+    await migrateDatabase(process.env.DATABASE_URL);
+    await fillStore();
+  });
+  afterAll(async () => {
+    await closeDatabase();
+    await run(`drop database if exists ${name}`);
+  });
+}
+
+async function fillStore(): Promise<void> {
+  const db = database();
+  await db.insert(t.stores).values({
+    id: SHOP,
+    name: 'Quillwick',
+    language: 'en',
+    languages: ['en', 'de', 'ar'],
+    locales: { en: 'en-GB' },
+    currency: 'EUR',
+    timeZone: 'Europe/Berlin',
+    facts: STORE,
+    look: { ...DEFAULT_LOOK, masthead: { ...DEFAULT_LOOK.masthead, name: 'Quillwick' } },
+  });
+  await db.insert(t.channels).values([
+    { storeId: SHOP, id: 'web-shop', name: 'Web shop', customerMail: true },
+    { storeId: SHOP, id: 'bazaarlane', name: 'Bazaarlane', customerMail: false },
+  ]);
+  await db.insert(t.products).values([
+    { storeId: SHOP, sku: 'PA-KOZO', name: 'Kozo sheet', category: 'papers', price: 850, taxRate: 19 },
+    { storeId: SHOP, sku: 'WS-MARBLE', name: 'Seat: marbling day', category: 'workshops', price: 11_500, taxRate: 19 },
+  ]);
+  await db.insert(t.customers).values({
+    id: newId(),
+    storeId: SHOP,
+    email: 'iwona@sobczyk.example',
+    firstName: 'Iwona',
+    lastName: 'Sobczyk',
+    language: 'de',
+    address: testOrder().billingAddress!,
+  });
+  const pawel = newId();
+  await db.insert(t.staff).values({ id: pawel, storeId: SHOP, name: 'Pawel Rutka', email: 'pawel@quillwick.example', job: 'Packing', language: 'de' });
+  await db.insert(t.keys).values([
+    { id: newId(), storeId: SHOP, kind: 'events', name: 'shop', secret: seal(EVENTS_KEY) },
+    { id: newId(), storeId: SHOP, kind: 'read', name: 'record', secret: fingerprint(READ_KEY) },
+  ]);
+  for (const { slug, name, moment, audience, template } of SHIPPED_NOTIFICATIONS) {
+    const ids = { notification: newId(), template: newId(), edition: newId() };
+    await db.insert(t.notifications).values({ id: ids.notification, storeId: SHOP, slug, name, moment, audience });
+    await db.insert(t.templates).values({
+      id: ids.template,
+      storeId: SHOP,
+      notificationId: ids.notification,
+      draft: template,
+      draftAt: new Date(),
+      liveEditionId: ids.edition,
+    });
+    await db.insert(t.editions).values({
+      id: ids.edition,
+      storeId: SHOP,
+      templateId: ids.template,
+      number: 1,
+      template,
+      publishedBy: 'tests',
+      publishedAt: new Date(),
+    });
+    if (audience === 'staff') {
+      await db.insert(t.routingRules).values({ id: newId(), storeId: SHOP, notificationId: ids.notification, staffId: pawel, scope: { kind: 'all' } });
+    }
+  }
+}
+
+/** Connects the stand-in sending service. */
+export async function connectService(change: Partial<typeof t.services.$inferInsert> = {}): Promise<void> {
+  const values = {
+    storeId: SHOP,
+    host: HOST,
+    port: Number(process.env.LIBELLUS_TEST_SMTP),
+    security: 'starttls' as const,
+    user: ACCOUNT.user,
+    password: seal(ACCOUNT.password),
+    senderName: 'Quillwick',
+    senderAddress: ACCOUNT.user,
+    ...change,
+  };
+  await database().delete(t.services).where(eq(t.services.storeId, SHOP));
+  await database().insert(t.services).values({ id: newId(), ...values });
+}
+
+export async function accessAs(role: Role = 'owner', name = 'Marta Oyelaran'): Promise<Access> {
+  const [store] = await database().select().from(t.stores).where(eq(t.stores.id, SHOP));
+  return { person: { id: 'marta', name, email: 'marta@quillwick.example' }, store: store!, role };
+}
+
+let serial = 0;
+
+/** An `order.placed` event with an order number of its own. */
+export function placedEvent(change: Partial<Order> = {}, id?: string) {
+  serial += 1;
+  const order = testOrder({ number: `T-${process.pid}-${serial}`, ...change });
+  return {
+    specversion: '1.0' as const,
+    id: id ?? `event-${process.pid}-${serial}`,
+    source: 'https://quillwick.example/shop',
+    type: 'order.placed' as const,
+    data: { order },
+  };
+}
+
+export interface Mail {
+  id: number;
+  from: string;
+  subject: string;
+  receivedAt: string;
+  folder: string;
+}
+
+const MAILBOXES = (): string => process.env.LIBELLUS_MAILBOXES!;
+
+export async function mailbox(address: string): Promise<Mail[]> {
+  return (await (await fetch(`${MAILBOXES()}/mailboxes/${encodeURIComponent(address)}`)).json()) as Mail[];
+}
+
+export async function rawMail(id: number): Promise<Buffer> {
+  return Buffer.from(await (await fetch(`${MAILBOXES()}/messages/${id}.eml`)).arrayBuffer());
+}
+
+/** Waits until something is so, asking again and again; fails with what it was when time is up. */
+export async function until<T>(ask: () => Promise<T>, holds: (value: T) => boolean, seconds = 20): Promise<T> {
+  const deadline = Date.now() + seconds * 1000;
+  for (;;) {
+    const value = await ask();
+    if (holds(value)) return value;
+    if (Date.now() > deadline) throw new Error(`Still not so after ${seconds} s: ${JSON.stringify(value)}`);
+    await new Promise((resolve) => setTimeout(resolve, 50));
+  }
+}

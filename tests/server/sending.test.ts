@@ -1,0 +1,223 @@
+import { createServer, type Server, type Socket } from 'node:net';
+import { simpleParser } from 'mailparser';
+import type { CheckReport, ServiceSettings } from '@/server/sending/check';
+import { checkService } from '@/server/sending/check';
+import { health } from '@/server/health';
+import { seal, unseal } from '@/server/secrets';
+import { loadSending, runCheck, saveService, sendTest } from '@/server/views/sending';
+import { addRule, loadRouting, removeRule, tryOrder } from '@/server/views/routing';
+import { orderChoices, orderDetail, placeOrder } from '@/server/views/orders';
+import { accessAs, ACCOUNT, HOST, mailbox, rawMail, useDatabase } from './fixture';
+
+useDatabase();
+
+const settings = (change: Partial<ServiceSettings> = {}): ServiceSettings => ({
+  host: HOST,
+  port: Number(process.env.LIBELLUS_TEST_SMTP),
+  security: 'starttls',
+  user: ACCOUNT.user,
+  password: ACCOUNT.password,
+  senderName: 'Quillwick',
+  senderAddress: ACCOUNT.user,
+  ...change,
+});
+const failing = (report: CheckReport) => report.steps.find((s) => s.state === 'failed');
+
+/** A server that says these lines, one after each thing it hears, and then falls silent or hangs up. */
+async function talker(lines: (string | null)[]): Promise<{ port: number; close: () => void }> {
+  const sockets: Socket[] = [];
+  const server: Server = createServer((socket) => {
+    sockets.push(socket);
+    const rest = [...lines];
+    const say = (): void => {
+      const next = rest.shift();
+      if (next === null) socket.end();
+      else if (next !== undefined) socket.write(`${next}\r\n`);
+    };
+    say();
+    socket.on('data', say).on('error', () => undefined);
+  });
+  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+  const address = server.address();
+  return {
+    port: typeof address === 'object' && address ? address.port : 0,
+    close: () => {
+      for (const s of sockets) s.destroy();
+      server.close();
+    },
+  };
+}
+
+describe('the check of a service', () => {
+  it.each([
+    ['STARTTLS', () => settings()],
+    ['TLS from the start', () => settings({ port: Number(process.env.LIBELLUS_TEST_SMTPS), security: 'tls' as const })],
+  ])('passes every step over %s and brings the test message', async (_how, make) => {
+    const report = await checkService(make());
+    expect(report.steps.map((s) => [s.step, s.state])).toEqual([
+      ['resolve', 'passed'],
+      ['connect', 'passed'],
+      ['tls', 'passed'],
+      ['sign-in', 'passed'],
+      ['sender', 'passed'],
+    ]);
+    expect(report.passed).toBe(true);
+    expect(report.steps.flatMap((s) => s.facts).join('\n')).toMatch(/TLSv1\.[23], certificate for smtp\.harrowpost\.example/);
+  });
+
+  it('never shows the password, in any step or line', async () => {
+    for (const password of [ACCOUNT.password, 'a-wrong-password']) {
+      const said = JSON.stringify(await checkService(settings({ password })));
+      expect(said).not.toContain(password);
+      expect(said).not.toContain(Buffer.from(`\0${ACCOUNT.user}\0${password}`).toString('base64'));
+      expect(said).not.toContain(Buffer.from(password).toString('base64'));
+    }
+  });
+
+  it.each<[string, Partial<ServiceSettings>, string, RegExp]>([
+    ['a host that does not exist', { host: 'smtp.nowhere.invalid' }, 'resolve', /no server named/],
+    ['a closed port', { port: 1 }, 'connect', /Nothing listens on port 1/],
+    ['a wrong password', { password: 'wrong' }, 'sign-in', /does not accept this user and password/],
+    ['a sender that is not the account', { senderAddress: 'marta@quillwick.example' }, 'sender', /may not send as marta@quillwick\.example/],
+    ['TLS at a port that begins in plain text', { security: 'tls' }, 'tls', /Choose STARTTLS for this port/],
+  ])('stops at %s with its cause', async (_what, change, step, words) => {
+    const report = await checkService(settings(change));
+    expect(report.passed).toBe(false);
+    expect(failing(report)).toMatchObject({ step, diagnosis: { cause: expect.any(String) } });
+    expect(`${failing(report)!.diagnosis!.cause} ${failing(report)!.diagnosis!.remedy}`).toMatch(words);
+    const after = report.steps.slice(report.steps.findIndex((s) => s.state === 'failed') + 1);
+    expect(after.every((s) => s.state === 'not reached')).toBe(true);
+  });
+
+  it.each<[string, (string | null)[], string, RegExp]>([
+    ['what is no mail server', ['HTTP/1.1 400 Bad Request'], 'connect', /not a mail server/],
+    ['a server that hangs up', [null], 'connect', /closed the connection/],
+    ['a server that is too busy', ['421 4.3.2 Too many connections'], 'connect', /no more connections/],
+    ['a server without STARTTLS', ['220 hello', '250-me', '250 SIZE 1'].map((l, i) => (i === 1 ? '250-me\r\n250 SIZE 1' : l)), 'tls', /does not offer STARTTLS/],
+  ])('tells %s', async (_what, lines, step, words) => {
+    const server = await talker(lines);
+    const report = await checkService(settings({ host: '127.0.0.1', port: server.port }));
+    server.close();
+    expect(failing(report)).toMatchObject({ step });
+    expect(failing(report)!.diagnosis!.cause).toMatch(words);
+  });
+});
+
+describe('saving a service', () => {
+  const input = (change: object = {}) => ({ ...settings(), ...change });
+
+  it.each<[string, object, string, RegExp]>([
+    ['a port out of range', { port: 70_000 }, '/port', /70000 is too large: at most 65535/],
+    ['a port that is no number', { port: Number('x') }, '/port', /not a whole number/],
+    ['an address without a domain', { senderAddress: 'orders@' }, '/senderAddress', /not a mail address/],
+    ['a host that is none', { host: 'not a host' }, '/host', /not a host name/],
+    ['a password over an open line', { security: 'none' }, '/security', /could be read on the way/],
+    ['a user without a password', { password: '', user: 'other@quillwick.example' }, '/password', /needed to sign in/],
+    ['an empty sender name', { senderName: ' ' }, '/senderName', /empty/],
+  ])('refuses %s and names the field', async (_what, change, path, words) => {
+    await expect(saveService(await accessAs(), input(change))).rejects.toMatchObject({
+      code: 'invalid',
+      problems: expect.arrayContaining([{ path, message: expect.stringMatching(words) }]),
+    });
+  });
+
+  it('keeps the password sealed, gives it back to nobody, and keeps it when it is not typed again', async () => {
+    const access = await accessAs();
+    await saveService(access, input());
+    expect(JSON.stringify(await loadSending(access))).not.toContain(ACCOUNT.password);
+    const { password: _typed, ...without } = input({ senderName: 'Quillwick orders' });
+    await saveService(access, without);
+    expect((await runCheck(access)).passed).toBe(true);
+    expect((await loadSending(access)).service).toMatchObject({ senderName: 'Quillwick orders', hasPassword: true, check: { passed: true } });
+  });
+
+  it('does not take a stored password to another server', async () => {
+    const access = await accessAs();
+    const { password: _typed, ...without } = input({ host: 'elsewhere.example' });
+    await expect(saveService(access, without)).rejects.toMatchObject({ problems: [expect.objectContaining({ path: '/password' })] });
+  });
+
+  it('sends a test to an address, as the last steps of the check', async () => {
+    const report = await runCheck(await accessAs(), 'probe@sending-test.example');
+    expect(report.steps.at(-1)).toMatchObject({ step: 'message', state: 'passed' });
+    const [mail] = await mailbox('probe@sending-test.example');
+    expect((await simpleParser(await rawMail(mail!.id))).text).toContain('the sending service takes mail and passes it on');
+    await expect(runCheck(await accessAs(), 'probe')).rejects.toMatchObject({ problems: [expect.objectContaining({ path: '/to' })] });
+  });
+});
+
+describe('placing an order', () => {
+  it('goes through the same door as an event, and its order shows what was sent and not', async () => {
+    const access = await accessAs();
+    const { customers } = await orderChoices(access);
+    const placed = await placeOrder(access, {
+      customerId: customers[0]!.id,
+      channel: 'web-shop',
+      lines: [{ sku: 'PA-KOZO', quantity: 3 }],
+      paid: true,
+    });
+    const detail = await orderDetail(access, placed.number);
+    expect(detail.order).toMatchObject({ total: 3 * 850 + 490, language: 'de' });
+    expect(detail.sent.map((d) => d.recipient).sort()).toEqual(['iwona@sobczyk.example', 'pawel@quillwick.example']);
+    const test = await sendTest(access, { slug: 'order-received', to: 'me@sending-test.example', language: 'de', order: placed.number });
+    expect(test.subject).toBe(`[Test] Ihre Bestellung ${placed.number} ist bei uns`);
+    expect((await mailbox('me@sending-test.example'))[0]!.subject).toBe(test.subject);
+  });
+
+  it.each<[string, object, string]>([
+    ['no customer', { customerId: 'nobody' }, '/customerId'],
+    ['no lines', { lines: [] }, '/lines'],
+    ['an unknown product', { lines: [{ sku: 'XX', quantity: 1 }] }, '/lines/0/sku'],
+    ['a quantity of none', { lines: [{ sku: 'PA-KOZO', quantity: 0 }] }, '/lines/0/quantity'],
+    ['half a product', { lines: [{ sku: 'PA-KOZO', quantity: 0.5 }] }, '/lines/0/quantity'],
+  ])('with %s is refused at its place', async (_what, change, path) => {
+    const access = await accessAs();
+    const { customers } = await orderChoices(access);
+    const order = { customerId: customers[0]!.id, channel: 'web-shop', lines: [{ sku: 'PA-KOZO', quantity: 1 }], paid: true, ...change };
+    await expect(placeOrder(access, order)).rejects.toMatchObject({ problems: [expect.objectContaining({ path })] });
+  });
+});
+
+describe('routing', () => {
+  it('adds an address for a category, says who hears of an order and why, and takes it away again', async () => {
+    const access = await accessAs();
+    const { notifications } = await loadRouting(access);
+    const notificationId = notifications[0]!.id;
+    const rule = { notificationId, recipient: { address: 'press@quillwick.example' }, scope: { kind: 'category', category: 'papers' } };
+    await addRule(access, rule);
+    await expect(addRule(access, rule)).rejects.toMatchObject({ message: expect.stringContaining('has this rule already') });
+    const { customers } = await orderChoices(access);
+    const { number } = await placeOrder(access, { customerId: customers[0]!.id, channel: 'web-shop', lines: [{ sku: 'WS-MARBLE', quantity: 1 }], paid: true });
+    const tried = await tryOrder(access, number);
+    expect(tried.written.map((w) => w.recipient.address).sort()).toEqual(['iwona@sobczyk.example', 'pawel@quillwick.example']);
+    expect(tried.notWritten.map((n) => n.reasons.join(' '))).toEqual(['press@quillwick.example hears only of orders with papers, and none is in this one.']);
+    const added = (await loadRouting(access)).rules.find((r) => r.address === 'press@quillwick.example')!;
+    await removeRule(access, added.id);
+    await expect(removeRule(access, added.id)).rejects.toMatchObject({ code: 'not-found' });
+  });
+
+  it('refuses an address without a domain, and says only that', async () => {
+    const access = await accessAs();
+    const { notifications } = await loadRouting(access);
+    await expect(
+      addRule(access, { notificationId: notifications[0]!.id, recipient: { address: 'press@' }, scope: { kind: 'all' } }),
+    ).rejects.toMatchObject({ problems: [{ path: '/recipient/address', message: expect.stringContaining('not a mail address') }] });
+  });
+});
+
+describe('secrets at rest', () => {
+  it('open with the secret they were sealed with and no other, and not when changed', () => {
+    const sealed = seal('linen', 'one');
+    expect(sealed).not.toContain('linen');
+    expect(unseal(sealed, 'one')).toBe('linen');
+    expect(() => unseal(sealed, 'two')).toThrow('LIBELLUS_SECRET');
+    expect(() => unseal(`${sealed.slice(0, -2)}AA`, 'one')).toThrow();
+    expect(seal('linen', 'one')).not.toBe(sealed);
+  });
+});
+
+describe('health', () => {
+  it('says which part is down', async () => {
+    expect(await health()).toMatchObject({ ok: false, database: { ok: true }, worker: { ok: false, words: 'never started' }, clock: { ok: true } });
+  });
+});
