@@ -1,7 +1,7 @@
 /** `./libellus demo` and `./libellus start`: everything up, in the foreground, until Ctrl-C. */
 import { parseArgs } from 'node:util';
 import { resolve } from 'node:path';
-import { setUp } from './setting';
+import { setUp, type Setting } from './setting';
 
 const USAGE =
   'Usage: ./libellus demo [--port N] [--data DIR] [--reset]   or   ./libellus start [--port N] [--data DIR]';
@@ -43,12 +43,9 @@ async function main(): Promise<void> {
   else console.log(`Libellus is ready at ${setting.url}`);
 }
 
-async function sayDemo(setting: Awaited<ReturnType<typeof setUp>>): Promise<void> {
-  const { seedDemo } = await import('../demo/seed');
-  const { closeDatabase } = await import('../src/server/db/client');
+async function sayDemo(setting: Setting): Promise<void> {
   const { ACCOUNTS, PROVIDER_HOST } = await import('../standins/scenery');
-  const facts = await seedDemo(setting.ports);
-  await closeDatabase();
+  const facts = setting.demo!;
   const account = ACCOUNTS[0]!;
   console.log(`
 Libellus is ready at ${setting.url}

@@ -2,6 +2,7 @@
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { randomBytes } from 'node:crypto';
 import { join } from 'node:path';
+import type { DemoFacts } from '../demo/seed';
 import { portsFrom, type Ports } from '../standins/ports';
 import { ensureDatabase, startMariaDb, type MariaDb } from './mariadb';
 import { Household, needPorts } from './processes';
@@ -14,6 +15,8 @@ export interface SettingOptions {
   reset?: boolean;
   /** An outside database instead of our own. */
   databaseUrl?: string;
+  /** Demo data; off for tests that bring their own. */
+  seed?: boolean;
   /** Without the web, for tests that only need what is behind it. */
   web?: boolean;
   worker?: boolean;
@@ -26,6 +29,8 @@ export interface Setting {
   env: Record<string, string>;
   household: Household;
   mariadb: MariaDb | undefined;
+  /** What the demo's visitor needs to know. */
+  demo: DemoFacts | undefined;
   end: () => Promise<void>;
 }
 
@@ -80,6 +85,7 @@ export async function setUp(options: SettingOptions): Promise<Setting> {
     Object.assign(process.env, env);
     const { migrateDatabase } = await import('../src/server/db/migrate');
     await migrateDatabase(databaseUrl);
+    const demo = options.demo && options.seed !== false ? await seed() : undefined;
     if (options.worker !== false) await household.script('worker', 'src/server/worker/main.ts', env, { restart: true });
     if (options.web !== false) {
       household.program(
@@ -93,10 +99,19 @@ export async function setUp(options: SettingOptions): Promise<Setting> {
       );
       await answering(`${url}/api/health`);
     }
-    return { ports, url, env, household, mariadb, end };
+    return { ports, url, env, household, mariadb, demo, end };
   } catch (error) {
     await end();
     throw error;
+  }
+
+  async function seed(): Promise<DemoFacts> {
+    const { seedDemo } = await import('../demo/seed');
+    const { closeDatabase } = await import('../src/server/db/client');
+    const facts = await seedDemo(ports);
+    await closeDatabase();
+    writeFileSync(join(dataDir, 'demo.json'), JSON.stringify(facts), { mode: 0o600 });
+    return facts;
   }
 
   async function ownDatabase(): Promise<string> {

@@ -4,7 +4,10 @@ import { checker, isMailAddress, placeWords } from './schema';
 describe('problems in words', () => {
   const Shape = Type.Union([
     Type.Object({ kind: Type.Literal('circle'), radius: Type.Number({ minimum: 1 }) }, { additionalProperties: false }),
-    Type.Object({ kind: Type.Literal('box'), width: Type.Number(), height: Type.Number() }, { additionalProperties: false }),
+    Type.Object(
+      { kind: Type.Literal('box'), width: Type.Number(), height: Type.Number() },
+      { additionalProperties: false },
+    ),
   ]);
   const check = checker(Type.Object({ shapes: Type.Array(Shape) }));
   const problems = (value: unknown) => {
@@ -16,7 +19,9 @@ describe('problems in words', () => {
     expect(problems({ shapes: [{ kind: 'circle', radius: 0 }] })).toEqual([
       { path: '/shapes/0/radius', message: '0 is too small: at least 1' },
     ]);
-    expect(problems({ shapes: [{ kind: 'box', width: 1 }] })).toEqual([{ path: '/shapes/0/height', message: 'is missing' }]);
+    expect(problems({ shapes: [{ kind: 'box', width: 1 }] })).toEqual([
+      { path: '/shapes/0/height', message: 'is missing' },
+    ]);
   });
 
   it('say what a value could have been when it fits none', () => {
@@ -33,11 +38,21 @@ describe('problems in words', () => {
 });
 
 describe('mail addresses', () => {
-  it.each(['anna@shop.example', 'a.b+c@sub.shop.example', "o'shea@shop.example", 'élodie@café.example'])('%s is one', (a) =>
-    expect(isMailAddress(a)).toBe(true),
+  it.each(['anna@shop.example', 'a.b+c@sub.shop.example', "o'shea@shop.example", 'élodie@café.example'])(
+    '%s is one',
+    (a) => expect(isMailAddress(a)).toBe(true),
   );
-  it.each(['anna', 'anna@', '@shop.example', 'anna@shop', 'an na@shop.example', 'a@b.example\r\nBcc: c@d.example', '.a@b.example', 'a..b@c.example', 'a@-b.example', `${'a'.repeat(65)}@b.example`, 'a@b@c.example'])(
-    '%j is none',
-    (a) => expect(isMailAddress(a)).toBe(false),
-  );
+  it.each([
+    'anna',
+    'anna@',
+    '@shop.example',
+    'anna@shop',
+    'an na@shop.example',
+    'a@b.example\r\nBcc: c@d.example',
+    '.a@b.example',
+    'a..b@c.example',
+    'a@-b.example',
+    `${'a'.repeat(65)}@b.example`,
+    'a@b@c.example',
+  ])('%j is none', (a) => expect(isMailAddress(a)).toBe(false));
 });

@@ -104,9 +104,7 @@ function tellingErrors(errors: readonly ErrorObject[]): ErrorObject[] {
   const unions = errors.filter((e) => e.keyword === 'anyOf').sort((a, b) => b.schemaPath.length - a.schemaPath.length);
   for (const union of unions) {
     const prefix = `${union.schemaPath}/`;
-    const within = rest.filter(
-      (e) => e.schemaPath.startsWith(prefix) && e.instancePath.startsWith(union.instancePath),
-    );
+    const within = rest.filter((e) => e.schemaPath.startsWith(prefix) && e.instancePath.startsWith(union.instancePath));
     const branches = new Map<string, ErrorObject[]>();
     for (const e of within) {
       const branch = e.schemaPath.slice(prefix.length).split('/')[0]!;

@@ -9,10 +9,18 @@ useDatabase();
 
 interface Answer {
   status: number;
-  body: { title?: string; problems?: { path: string; place: string; message: string }[]; deliveries?: string[]; known?: boolean };
+  body: {
+    title?: string;
+    problems?: { path: string; place: string; message: string }[];
+    deliveries?: string[];
+    known?: boolean;
+  };
 }
 
-async function send(event: unknown, change: { key?: string; at?: Date; headers?: Record<string, string>; raw?: string } = {}): Promise<Answer> {
+async function send(
+  event: unknown,
+  change: { key?: string; at?: Date; headers?: Record<string, string>; raw?: string } = {},
+): Promise<Answer> {
   const body = change.raw ?? JSON.stringify(event);
   const id = 'msg_1';
   const at = change.at ?? new Date();
@@ -23,7 +31,9 @@ async function send(event: unknown, change: { key?: string; at?: Date; headers?:
     'webhook-signature': new Webhook(change.key ?? EVENTS_KEY).sign(id, at, body),
     ...change.headers,
   };
-  const response = await handleEvent(new Request('http://libellus.example/api/v1/events', { method: 'POST', body, headers }));
+  const response = await handleEvent(
+    new Request('http://libellus.example/api/v1/events', { method: 'POST', body, headers }),
+  );
   return { status: response.status, body: (await response.json()) as Answer['body'] };
 }
 
@@ -54,10 +64,25 @@ describe('POST /api/v1/events', () => {
 
   const order = placedEvent().data.order;
   it.each<[string, object, string, RegExp]>([
-    ['a negative quantity', { lines: [{ ...order.lines[0], quantity: -2 }] }, '/data/order/lines/0/quantity', /entry 1, quantity -2 is too small: at least 1/],
+    [
+      'a negative quantity',
+      { lines: [{ ...order.lines[0], quantity: -2 }] },
+      '/data/order/lines/0/quantity',
+      /entry 1, quantity -2 is too small: at least 1/,
+    ],
     ['an unknown currency', { currency: 'XQX' }, '/data/order/currency', /"XQX" is not a currency code/],
-    ['a line without product', { lines: [{ quantity: 1, unitPrice: 100 }] }, '/data/order/lines/0/product', /product is missing/],
-    ['an address without a domain', { customer: { email: 'iwona' } }, '/data/order/customer/email', /not a mail address/],
+    [
+      'a line without product',
+      { lines: [{ quantity: 1, unitPrice: 100 }] },
+      '/data/order/lines/0/product',
+      /product is missing/,
+    ],
+    [
+      'an address without a domain',
+      { customer: { email: 'iwona' } },
+      '/data/order/customer/email',
+      /not a mail address/,
+    ],
     ['a channel it does not have', { channel: 'stall' }, '/data/order/channel', /not a channel of Quillwick/],
   ])('answers 400 to %s, with its place in words', async (_what, change, path, words) => {
     const event = placedEvent(change as never);
@@ -71,19 +96,30 @@ describe('POST /api/v1/events', () => {
   });
 
   it('answers 400 to an unknown type, to what is no event, and to what is no JSON', async () => {
-    expect(await send({ ...placedEvent(), type: 'order.painted' })).toMatchObject({ status: 400, body: { title: expect.stringContaining('not listened to') } });
+    expect(await send({ ...placedEvent(), type: 'order.painted' })).toMatchObject({
+      status: 400,
+      body: { title: expect.stringContaining('not listened to') },
+    });
     expect((await send([])).status).toBe(400);
-    expect(await send(undefined, { raw: '{"specversion":' })).toMatchObject({ status: 400, body: { title: expect.stringContaining('not JSON') } });
+    expect(await send(undefined, { raw: '{"specversion":' })).toMatchObject({
+      status: 400,
+      body: { title: expect.stringContaining('not JSON') },
+    });
   });
 
   it('answers 413 to 10 MB, whether the length is said or not', async () => {
     const raw = JSON.stringify({ ...placedEvent(), pad: 'x'.repeat(10_000_000) });
-    expect(await send(undefined, { raw })).toMatchObject({ status: 413, body: { title: expect.stringContaining('larger than 1 MB') } });
+    expect(await send(undefined, { raw })).toMatchObject({
+      status: 413,
+      body: { title: expect.stringContaining('larger than 1 MB') },
+    });
     let chunks = 0;
     const stream = new ReadableStream<Uint8Array>({
       pull: (controller) => (++chunks > 100 ? controller.close() : controller.enqueue(new Uint8Array(100_000))),
     });
-    const response = await handleEvent(new Request('http://x.example', { method: 'POST', body: stream, duplex: 'half' } as RequestInit));
+    const response = await handleEvent(
+      new Request('http://x.example', { method: 'POST', body: stream, duplex: 'half' } as RequestInit),
+    );
     expect(response.status).toBe(413);
     expect(chunks).toBeLessThan(20);
   });
@@ -91,7 +127,8 @@ describe('POST /api/v1/events', () => {
 
 describe('GET /api/v1/deliveries', () => {
   it('is open to the store’s key only', async () => {
-    const bearer = (key: string): Promise<string | undefined> => storeOfReadKey(new Headers({ authorization: `Bearer ${key}` }));
+    const bearer = (key: string): Promise<string | undefined> =>
+      storeOfReadKey(new Headers({ authorization: `Bearer ${key}` }));
     expect(await bearer(READ_KEY)).toBe(SHOP);
     expect(await bearer('lbr_other')).toBeUndefined();
     expect(await storeOfReadKey(new Headers())).toBeUndefined();
@@ -102,9 +139,13 @@ describe('GET /api/v1/deliveries', () => {
   it('finds by recipient and by order, page by page', async () => {
     const event = placedEvent();
     await send(event);
-    const find = (query: Record<string, string>, limit?: number) => listDeliveries(SHOP, readDeliveryFilter(query), limit);
+    const find = (query: Record<string, string>, limit?: number) =>
+      listDeliveries(SHOP, readDeliveryFilter(query), limit);
     const number = event.data.order.number;
-    expect((await find({ order: number })).rows.map((d) => d.recipient).sort()).toEqual(['iwona@sobczyk.example', 'pawel@quillwick.example']);
+    expect((await find({ order: number })).rows.map((d) => d.recipient).sort()).toEqual([
+      'iwona@sobczyk.example',
+      'pawel@quillwick.example',
+    ]);
     expect((await find({ order: number, recipient: 'pawel@' })).rows).toHaveLength(1);
     expect((await find({ recipient: '%' })).rows).toEqual([]);
     const first = await find({ recipient: 'iwona@sobczyk.example' }, 1);
@@ -119,7 +160,8 @@ describe('the description of the interface', () => {
     expect(api.openapi).toBe('3.1.0');
     expect(Object.keys(api.paths)).toEqual(['/events', '/deliveries']);
     const text = JSON.stringify(api);
-    for (const [, name] of text.matchAll(/"#\/components\/schemas\/(\w+)"/g)) expect(api.components.schemas).toHaveProperty(name!);
+    for (const [, name] of text.matchAll(/"#\/components\/schemas\/(\w+)"/g))
+      expect(api.components.schemas).toHaveProperty(name!);
     expect(text).toContain('"quantity"');
   });
 });

@@ -16,7 +16,12 @@ describe('the Desk', () => {
   it('saves a draft, publishes it as the next edition, and keeps the earlier one to go back to', async () => {
     const access = await accessAs();
     const desk = await loadDesk(access, SLUG);
-    const { revision } = await saveDraft(access, SLUG, desk.revision, withSubject(desk.draft, 'Got it: {$order.number}'));
+    const { revision } = await saveDraft(
+      access,
+      SLUG,
+      desk.revision,
+      withSubject(desk.draft, 'Got it: {$order.number}'),
+    );
     expect(await publish(access, SLUG, revision)).toEqual({ number: 2 });
     const after = await loadDesk(access, SLUG);
     expect(after.live).toMatchObject({ number: 2, publishedBy: 'Marta Oyelaran' });
@@ -32,7 +37,10 @@ describe('the Desk', () => {
     await saveDraft(jonas, SLUG, desk.revision, withSubject(desk.draft, 'Jonas {$order.number}'));
     const mine = withSubject(desk.draft, 'Marta {$order.number}');
     const conflict = await saveDraft(marta, SLUG, desk.revision, mine).catch((e: unknown) => e);
-    expect(conflict).toMatchObject({ code: 'conflict', message: expect.stringContaining('Jonas Feld saved this draft') });
+    expect(conflict).toMatchObject({
+      code: 'conflict',
+      message: expect.stringContaining('Jonas Feld saved this draft'),
+    });
     const { revision } = (conflict as { detail: { revision: number } }).detail;
     expect((await loadDesk(marta, SLUG)).draft.words.en!.subject).toBe('Jonas {$order.number}');
     await saveDraft(marta, SLUG, revision, mine);
@@ -42,7 +50,12 @@ describe('the Desk', () => {
   it('does not publish what somebody else changed since it was seen', async () => {
     const access = await accessAs();
     const desk = await loadDesk(access, SLUG);
-    await saveDraft(await accessAs('designer', 'Jonas Feld'), SLUG, desk.revision, withSubject(desk.draft, 'Changed {$order.number}'));
+    await saveDraft(
+      await accessAs('designer', 'Jonas Feld'),
+      SLUG,
+      desk.revision,
+      withSubject(desk.draft, 'Changed {$order.number}'),
+    );
     await expect(publish(access, SLUG, desk.revision)).rejects.toMatchObject({ code: 'conflict' });
     expect((await loadDesk(access, SLUG)).live!.number).toBe(2);
   });
@@ -56,20 +69,29 @@ describe('the Desk', () => {
     const desk = await loadDesk(access, SLUG);
     const { revision } = await saveDraft(access, SLUG, desk.revision, withSubject(desk.draft, subject));
     expect((await loadDesk(access, SLUG)).draft.words.en!.subject).toBe(subject);
-    const refusal = await publish(access, SLUG, revision).catch((e: unknown) => e as { code: string; problems: { path: string; message: string }[] });
+    const refusal = await publish(access, SLUG, revision).catch(
+      (e: unknown) => e as { code: string; problems: { path: string; message: string }[] },
+    );
     expect(refusal).toMatchObject({ code: 'invalid' });
-    expect((refusal as { problems: { path: string; message: string }[] }).problems).toContainEqual({ path: 'Subject, en', message: expect.stringMatching(words) });
+    expect((refusal as { problems: { path: string; message: string }[] }).problems).toContainEqual({
+      path: 'Subject, en',
+      message: expect.stringMatching(words),
+    });
     await saveDraft(access, SLUG, revision, withSubject(desk.draft, 'We have your order {$order.number}'));
   });
 
   it('refuses a template of another shape, with the place', async () => {
     const access = await accessAs();
     const { revision, draft } = await loadDesk(access, SLUG);
-    await expect(saveDraft(access, SLUG, revision, { ...draft, blocks: [{ id: 'x', kind: 'iframe' }] })).rejects.toMatchObject({
+    await expect(
+      saveDraft(access, SLUG, revision, { ...draft, blocks: [{ id: 'x', kind: 'iframe' }] }),
+    ).rejects.toMatchObject({
       code: 'invalid',
       problems: [expect.objectContaining({ path: '/blocks/0/kind' })],
     });
-    await expect(saveDraft(access, SLUG, revision, { ...draft, blocks: [draft.blocks[0], draft.blocks[0]] })).rejects.toMatchObject({ code: 'invalid' });
+    await expect(
+      saveDraft(access, SLUG, revision, { ...draft, blocks: [draft.blocks[0], draft.blocks[0]] }),
+    ).rejects.toMatchObject({ code: 'invalid' });
   });
 
   it('plans with the edition that is live, and with none when it is off', async () => {
@@ -90,6 +112,10 @@ describe('Today', () => {
     expect(line('no words in Arabic')).toMatchObject({ state: 'waiting', href: '/desk/order-received?language=ar' });
     expect(line('New order is live')).toMatchObject({ state: 'good', href: '/desk/new-order' });
     expect(line('worker that sends mail is not running')).toMatchObject({ state: 'failing' });
-    expect(lines.map((l) => l.state)).toEqual(lines.map((l) => l.state).toSorted((a, b) => ['failing', 'waiting', 'good'].indexOf(a) - ['failing', 'waiting', 'good'].indexOf(b)));
+    expect(lines.map((l) => l.state)).toEqual(
+      lines
+        .map((l) => l.state)
+        .toSorted((a, b) => ['failing', 'waiting', 'good'].indexOf(a) - ['failing', 'waiting', 'good'].indexOf(b)),
+    );
   });
 });

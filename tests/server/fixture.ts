@@ -72,7 +72,16 @@ async function fillStore(): Promise<void> {
     address: testOrder().billingAddress!,
   });
   const pawel = newId();
-  await db.insert(t.staff).values({ id: pawel, storeId: SHOP, name: 'Pawel Rutka', email: 'pawel@quillwick.example', job: 'Packing', language: 'de' });
+  await db
+    .insert(t.staff)
+    .values({
+      id: pawel,
+      storeId: SHOP,
+      name: 'Pawel Rutka',
+      email: 'pawel@quillwick.example',
+      job: 'Packing',
+      language: 'de',
+    });
   await db.insert(t.keys).values([
     { id: newId(), storeId: SHOP, kind: 'events', name: 'shop', secret: seal(EVENTS_KEY) },
     { id: newId(), storeId: SHOP, kind: 'read', name: 'record', secret: fingerprint(READ_KEY) },
@@ -98,7 +107,15 @@ async function fillStore(): Promise<void> {
       publishedAt: new Date(),
     });
     if (audience === 'staff') {
-      await db.insert(t.routingRules).values({ id: newId(), storeId: SHOP, notificationId: ids.notification, staffId: pawel, scope: { kind: 'all' } });
+      await db
+        .insert(t.routingRules)
+        .values({
+          id: newId(),
+          storeId: SHOP,
+          notificationId: ids.notification,
+          staffId: pawel,
+          scope: { kind: 'all' },
+        });
     }
   }
 }
@@ -117,7 +134,9 @@ export async function connectService(change: Partial<typeof t.services.$inferIns
     ...change,
   };
   await database().delete(t.services).where(eq(t.services.storeId, SHOP));
-  await database().insert(t.services).values({ id: newId(), ...values });
+  await database()
+    .insert(t.services)
+    .values({ id: newId(), ...values });
 }
 
 export async function accessAs(role: Role = 'owner', name = 'Marta Oyelaran'): Promise<Access> {

@@ -18,10 +18,12 @@ const HOSTILE = [
   '🙂 =?utf-8?q?x?=',
   'x, y <z@w.example>',
 ];
-const hostile = fc.oneof(fc.constantFrom(...HOSTILE), fc.fullUnicodeString({ maxLength: 20 })).map((s) => s.replaceAll('\u0000', ''));
+const hostile = fc
+  .oneof(fc.constantFrom(...HOSTILE), fc.fullUnicodeString({ maxLength: 20 }))
+  .map((s) => s.replaceAll('\u0000', ''));
 
 const tags = (mail: ParsedMail): string[] =>
-  (String(mail.html).match(/<[^>]*>/g) ?? []).map((t) => t.replace(/ (alt|aria-label)="[^"]*"/, '')).filter((t) => !/^<\/?bdi>$/.test(t));
+  (String(mail.html).match(/<[^>]*>/g) ?? []).map((t) => t.replace(/\s(alt|aria-label)="[^"]*"/g, ''));
 const headers = (mail: ParsedMail): string[] => mail.headerLines.map((h) => h.key).sort();
 
 let serial = 0;
@@ -29,7 +31,12 @@ async function through(name: string, product: string): Promise<{ mail: ParsedMai
   serial += 1;
   const email = `reader${serial}@hostile-test.example`;
   // Numbers of one length, so that only what is tried differs.
-  const event = placedEvent({ number: `H-${10_000 + serial}`, customer: { email, firstName: `n${name}`, lastName: name }, note: name, statusUrl: 'https://quillwick.example/o' });
+  const event = placedEvent({
+    number: `H-${10_000 + serial}`,
+    customer: { email, firstName: `n${name}`, lastName: name },
+    note: name,
+    statusUrl: 'https://quillwick.example/o',
+  });
   event.data.order.lines[0]!.product.name = `p${product}`;
   await receiveOrderPlaced(SHOP, event);
   while ((await new Worker({ lines: 1 }).round()) > 0);

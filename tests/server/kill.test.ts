@@ -49,7 +49,10 @@ it(`loses nothing when the worker is killed ${KILLS} times in the middle of ${2 
   expect(all).toHaveLength(2 * ORDERS);
   for (const [i, delivery] of all.entries()) {
     if (delivery.role === 'staff') {
-      await database().update(deliveries).set({ recipient: `s${i}@${domain}` }).where(eq(deliveries.id, delivery.id));
+      await database()
+        .update(deliveries)
+        .set({ recipient: `s${i}@${domain}` })
+        .where(eq(deliveries.id, delivery.id));
     }
   }
 
@@ -72,9 +75,12 @@ it(`loses nothing when the worker is killed ${KILLS} times in the middle of ${2 
   await new Promise((resolve) => last.once('exit', resolve));
 
   const mails = await arrived(domain);
-  const expected = await database().select({ recipient: deliveries.recipient, messageId: deliveries.messageId }).from(deliveries);
+  const expected = await database()
+    .select({ recipient: deliveries.recipient, messageId: deliveries.messageId })
+    .from(deliveries);
   const idsByMailbox = new Map<string, Set<string>>();
-  for (const { mailbox, messageId } of mails) idsByMailbox.set(mailbox, (idsByMailbox.get(mailbox) ?? new Set()).add(messageId));
+  for (const { mailbox, messageId } of mails)
+    idsByMailbox.set(mailbox, (idsByMailbox.get(mailbox) ?? new Set()).add(messageId));
   for (const { recipient, messageId } of expected) {
     // Every one is there, and a second copy, if any, carries the same Message-ID.
     expect([...(idsByMailbox.get(recipient) ?? [])]).toEqual([messageId]);

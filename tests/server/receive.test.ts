@@ -53,7 +53,10 @@ describe('an order placed', () => {
     ['a total that is not the sum', { total: 5 }, '/data/order/total'],
   ])('with %s is refused at its place, and nothing of it is recorded', async (_what, change, path) => {
     const event = placedEvent(change);
-    await expect(receiveOrderPlaced(SHOP, event)).rejects.toMatchObject({ code: 'invalid', problems: [expect.objectContaining({ path })] });
+    await expect(receiveOrderPlaced(SHOP, event)).rejects.toMatchObject({
+      code: 'invalid',
+      problems: [expect.objectContaining({ path })],
+    });
     expect(await database().select().from(events).where(eq(events.eventId, event.id))).toEqual([]);
     expect(await database().select().from(orders).where(eq(orders.number, event.data.order.number))).toEqual([]);
   });

@@ -62,7 +62,9 @@ describe('the check of a service', () => {
       ['sender', 'passed'],
     ]);
     expect(report.passed).toBe(true);
-    expect(report.steps.flatMap((s) => s.facts).join('\n')).toMatch(/TLSv1\.[23], certificate for smtp\.harrowpost\.example/);
+    expect(report.steps.flatMap((s) => s.facts).join('\n')).toMatch(
+      /TLSv1\.[23], certificate for smtp\.harrowpost\.example/,
+    );
   });
 
   it('never shows the password, in any step or line', async () => {
@@ -78,7 +80,12 @@ describe('the check of a service', () => {
     ['a host that does not exist', { host: 'smtp.nowhere.invalid' }, 'resolve', /no server named/],
     ['a closed port', { port: 1 }, 'connect', /Nothing listens on port 1/],
     ['a wrong password', { password: 'wrong' }, 'sign-in', /does not accept this user and password/],
-    ['a sender that is not the account', { senderAddress: 'marta@quillwick.example' }, 'sender', /may not send as marta@quillwick\.example/],
+    [
+      'a sender that is not the account',
+      { senderAddress: 'marta@quillwick.example' },
+      'sender',
+      /may not send as marta@quillwick\.example/,
+    ],
     ['TLS at a port that begins in plain text', { security: 'tls' }, 'tls', /Choose STARTTLS for this port/],
   ])('stops at %s with its cause', async (_what, change, step, words) => {
     const report = await checkService(settings(change));
@@ -93,7 +100,12 @@ describe('the check of a service', () => {
     ['what is no mail server', ['HTTP/1.1 400 Bad Request'], 'connect', /not a mail server/],
     ['a server that hangs up', [null], 'connect', /closed the connection/],
     ['a server that is too busy', ['421 4.3.2 Too many connections'], 'connect', /no more connections/],
-    ['a server without STARTTLS', ['220 hello', '250-me', '250 SIZE 1'].map((l, i) => (i === 1 ? '250-me\r\n250 SIZE 1' : l)), 'tls', /does not offer STARTTLS/],
+    [
+      'a server without STARTTLS',
+      ['220 hello', '250-me', '250 SIZE 1'].map((l, i) => (i === 1 ? '250-me\r\n250 SIZE 1' : l)),
+      'tls',
+      /does not offer STARTTLS/,
+    ],
   ])('tells %s', async (_what, lines, step, words) => {
     const server = await talker(lines);
     const report = await checkService(settings({ host: '127.0.0.1', port: server.port }));
@@ -128,21 +140,31 @@ describe('saving a service', () => {
     const { password: _typed, ...without } = input({ senderName: 'Quillwick orders' });
     await saveService(access, without);
     expect((await runCheck(access)).passed).toBe(true);
-    expect((await loadSending(access)).service).toMatchObject({ senderName: 'Quillwick orders', hasPassword: true, check: { passed: true } });
+    expect((await loadSending(access)).service).toMatchObject({
+      senderName: 'Quillwick orders',
+      hasPassword: true,
+      check: { passed: true },
+    });
   });
 
   it('does not take a stored password to another server', async () => {
     const access = await accessAs();
     const { password: _typed, ...without } = input({ host: 'elsewhere.example' });
-    await expect(saveService(access, without)).rejects.toMatchObject({ problems: [expect.objectContaining({ path: '/password' })] });
+    await expect(saveService(access, without)).rejects.toMatchObject({
+      problems: [expect.objectContaining({ path: '/password' })],
+    });
   });
 
   it('sends a test to an address, as the last steps of the check', async () => {
     const report = await runCheck(await accessAs(), 'probe@sending-test.example');
     expect(report.steps.at(-1)).toMatchObject({ step: 'message', state: 'passed' });
     const [mail] = await mailbox('probe@sending-test.example');
-    expect((await simpleParser(await rawMail(mail!.id))).text).toContain('the sending service takes mail and passes it on');
-    await expect(runCheck(await accessAs(), 'probe')).rejects.toMatchObject({ problems: [expect.objectContaining({ path: '/to' })] });
+    expect((await simpleParser(await rawMail(mail!.id))).text).toContain(
+      'the sending service takes mail and passes it on',
+    );
+    await expect(runCheck(await accessAs(), 'probe')).rejects.toMatchObject({
+      problems: [expect.objectContaining({ path: '/to' })],
+    });
   });
 });
 
@@ -159,7 +181,12 @@ describe('placing an order', () => {
     const detail = await orderDetail(access, placed.number);
     expect(detail.order).toMatchObject({ total: 3 * 850 + 490, language: 'de' });
     expect(detail.sent.map((d) => d.recipient).sort()).toEqual(['iwona@sobczyk.example', 'pawel@quillwick.example']);
-    const test = await sendTest(access, { slug: 'order-received', to: 'me@sending-test.example', language: 'de', order: placed.number });
+    const test = await sendTest(access, {
+      slug: 'order-received',
+      to: 'me@sending-test.example',
+      language: 'de',
+      order: placed.number,
+    });
     expect(test.subject).toBe(`[Test] Ihre Bestellung ${placed.number} ist bei uns`);
     expect((await mailbox('me@sending-test.example'))[0]!.subject).toBe(test.subject);
   });
@@ -173,7 +200,13 @@ describe('placing an order', () => {
   ])('with %s is refused at its place', async (_what, change, path) => {
     const access = await accessAs();
     const { customers } = await orderChoices(access);
-    const order = { customerId: customers[0]!.id, channel: 'web-shop', lines: [{ sku: 'PA-KOZO', quantity: 1 }], paid: true, ...change };
+    const order = {
+      customerId: customers[0]!.id,
+      channel: 'web-shop',
+      lines: [{ sku: 'PA-KOZO', quantity: 1 }],
+      paid: true,
+      ...change,
+    };
     await expect(placeOrder(access, order)).rejects.toMatchObject({ problems: [expect.objectContaining({ path })] });
   });
 });
@@ -183,14 +216,30 @@ describe('routing', () => {
     const access = await accessAs();
     const { notifications } = await loadRouting(access);
     const notificationId = notifications[0]!.id;
-    const rule = { notificationId, recipient: { address: 'press@quillwick.example' }, scope: { kind: 'category', category: 'papers' } };
+    const rule = {
+      notificationId,
+      recipient: { address: 'press@quillwick.example' },
+      scope: { kind: 'category', category: 'papers' },
+    };
     await addRule(access, rule);
-    await expect(addRule(access, rule)).rejects.toMatchObject({ message: expect.stringContaining('has this rule already') });
+    await expect(addRule(access, rule)).rejects.toMatchObject({
+      message: expect.stringContaining('has this rule already'),
+    });
     const { customers } = await orderChoices(access);
-    const { number } = await placeOrder(access, { customerId: customers[0]!.id, channel: 'web-shop', lines: [{ sku: 'WS-MARBLE', quantity: 1 }], paid: true });
+    const { number } = await placeOrder(access, {
+      customerId: customers[0]!.id,
+      channel: 'web-shop',
+      lines: [{ sku: 'WS-MARBLE', quantity: 1 }],
+      paid: true,
+    });
     const tried = await tryOrder(access, number);
-    expect(tried.written.map((w) => w.recipient.address).sort()).toEqual(['iwona@sobczyk.example', 'pawel@quillwick.example']);
-    expect(tried.notWritten.map((n) => n.reasons.join(' '))).toEqual(['press@quillwick.example hears only of orders with papers, and none is in this one.']);
+    expect(tried.written.map((w) => w.recipient.address).sort()).toEqual([
+      'iwona@sobczyk.example',
+      'pawel@quillwick.example',
+    ]);
+    expect(tried.notWritten.map((n) => n.reasons.join(' '))).toEqual([
+      'press@quillwick.example hears only of orders with papers, and none is in this one.',
+    ]);
     const added = (await loadRouting(access)).rules.find((r) => r.address === 'press@quillwick.example')!;
     await removeRule(access, added.id);
     await expect(removeRule(access, added.id)).rejects.toMatchObject({ code: 'not-found' });
@@ -200,8 +249,14 @@ describe('routing', () => {
     const access = await accessAs();
     const { notifications } = await loadRouting(access);
     await expect(
-      addRule(access, { notificationId: notifications[0]!.id, recipient: { address: 'press@' }, scope: { kind: 'all' } }),
-    ).rejects.toMatchObject({ problems: [{ path: '/recipient/address', message: expect.stringContaining('not a mail address') }] });
+      addRule(access, {
+        notificationId: notifications[0]!.id,
+        recipient: { address: 'press@' },
+        scope: { kind: 'all' },
+      }),
+    ).rejects.toMatchObject({
+      problems: [{ path: '/recipient/address', message: expect.stringContaining('not a mail address') }],
+    });
   });
 });
 
@@ -218,6 +273,11 @@ describe('secrets at rest', () => {
 
 describe('health', () => {
   it('says which part is down', async () => {
-    expect(await health()).toMatchObject({ ok: false, database: { ok: true }, worker: { ok: false, words: 'never started' }, clock: { ok: true } });
+    expect(await health()).toMatchObject({
+      ok: false,
+      database: { ok: true },
+      worker: { ok: false, words: 'never started' },
+      clock: { ok: true },
+    });
   });
 });

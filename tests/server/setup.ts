@@ -10,6 +10,7 @@ export default async function start(): Promise<void> {
     basePort: Number(process.env.LIBELLUS_TEST_PORT ?? 5610),
     dataDir,
     demo: true,
+    seed: false,
     web: false,
     worker: false,
   });

@@ -19,7 +19,11 @@ const byOrder = (number: string) => database().select().from(deliveries).where(e
 const triesOf = (id: string) => database().select().from(attempts).where(eq(attempts.deliveryId, id));
 
 let count = 0;
-const customer = (local = `customer${(count += 1)}`) => ({ email: `${local}@worker-test.example`, firstName: 'Iwona', lastName: 'Sobczyk' });
+const customer = (local = `customer${(count += 1)}`) => ({
+  email: `${local}@worker-test.example`,
+  firstName: 'Iwona',
+  lastName: 'Sobczyk',
+});
 
 describe('the worker', () => {
   it('brings both messages to their mailboxes, in each reader’s language, and keeps what was sent', async () => {
@@ -117,7 +121,10 @@ describe('the worker', () => {
     await receiveOrderPlaced(SHOP, event);
     await drain();
     const [row] = await byOrder(event.data.order.number);
-    expect(row).toMatchObject({ state: 'failed', lastWords: expect.stringContaining('may not send as marta@quillwick.example') });
+    expect(row).toMatchObject({
+      state: 'failed',
+      lastWords: expect.stringContaining('may not send as marta@quillwick.example'),
+    });
   });
 
   it('never sends one delivery twice, with several workers at once', async () => {
@@ -138,7 +145,10 @@ describe('the worker', () => {
     const claimed = await claim('worker that dies', 50, 60_000);
     expect(claimed).toHaveLength(2);
     expect(await claim('another', 50, 60_000)).toEqual([]);
-    await database().update(deliveries).set({ leaseUntil: new Date(Date.now() - 1) }).where(eq(deliveries.orderNumber, event.data.order.number));
+    await database()
+      .update(deliveries)
+      .set({ leaseUntil: new Date(Date.now() - 1) })
+      .where(eq(deliveries.orderNumber, event.data.order.number));
     const taken = await claim('another', 50, 60_000);
     expect(taken.map((d) => d.id).sort()).toEqual(claimed.map((d) => d.id).sort());
   });

@@ -3,7 +3,13 @@ import { draftReducer, freshBlockId, startDraft, type DraftAction, type DraftSta
 
 const template = SHIPPED_NOTIFICATIONS[0]!.template;
 const run = (...actions: DraftAction[]): DraftState => actions.reduce(draftReducer, startDraft(template));
-const type = (source: string, at: number, segment = 'subject'): DraftAction => ({ type: 'words', language: 'en', segment, source, at });
+const type = (source: string, at: number, segment = 'subject'): DraftAction => ({
+  type: 'words',
+  language: 'en',
+  segment,
+  source,
+  at,
+});
 const ids = (state: DraftState): string[] => state.template.blocks.map((b) => b.id);
 
 describe('the draft on the bench', () => {
@@ -26,7 +32,12 @@ describe('the draft on the bench', () => {
   });
 
   it('does nothing, and remembers nothing, for what changes nothing', () => {
-    const state = run(type(template.words.en!.subject!, 0), { type: 'move', id: 'masthead', by: -1 }, { type: 'undo' }, { type: 'redo' });
+    const state = run(
+      type(template.words.en!.subject!, 0),
+      { type: 'move', id: 'masthead', by: -1 },
+      { type: 'undo' },
+      { type: 'redo' },
+    );
     expect(state.past).toEqual([]);
     expect(state.template).toBe(template);
   });
@@ -51,7 +62,11 @@ describe('the draft on the bench', () => {
   });
 
   it('never gives a new block the id, and so the words, of one taken out', () => {
-    const without = run({ type: 'add', kind: 'text', after: undefined, id: 'text2' }, { type: 'words', language: 'en', segment: 'text2', source: 'x', at: 0 }, { type: 'remove', id: 'text2' });
+    const without = run(
+      { type: 'add', kind: 'text', after: undefined, id: 'text2' },
+      { type: 'words', language: 'en', segment: 'text2', source: 'x', at: 0 },
+      { type: 'remove', id: 'text2' },
+    );
     expect(freshBlockId(without.template, 'text')).toBe('text3');
   });
 });

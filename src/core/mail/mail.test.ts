@@ -12,9 +12,12 @@ describe('SMTP replies', () => {
     expect(parseReply('250 OK')).toMatchObject({ code: 250, text: 'OK' });
   });
 
-  it.each(['', 'HTTP/1.1 400 Bad Request', '250-one\r\n550 two', '99 x', '\u0016\u0003\u0001'])('are not made out of %j', (raw) => {
-    expect(parseReply(raw)).toBeUndefined();
-  });
+  it.each(['', 'HTTP/1.1 400 Bad Request', '250-one\r\n550 two', '99 x', '\u0016\u0003\u0001'])(
+    'are not made out of %j',
+    (raw) => {
+      expect(parseReply(raw)).toBeUndefined();
+    },
+  );
 
   it('are complete when a line without a hyphen has ended', () => {
     expect(isReplyComplete('250-SIZE 1\r\n')).toBe(false);
@@ -24,7 +27,13 @@ describe('SMTP replies', () => {
 });
 
 describe('a diagnosis', () => {
-  const at = { host: 'smtp.harrowpost.example', port: 587, security: 'starttls' as const, user: 'orders@quillwick.example', sender: 'shop@quillwick.example' };
+  const at = {
+    host: 'smtp.harrowpost.example',
+    port: 587,
+    security: 'starttls' as const,
+    user: 'orders@quillwick.example',
+    sender: 'shop@quillwick.example',
+  };
   const of = (failure: Partial<Failure> & Pick<Failure, 'step'>): string => {
     const { cause, remedy } = diagnose({ ...at, ...failure });
     return `${cause} ${remedy}`;
@@ -32,7 +41,11 @@ describe('a diagnosis', () => {
   const reply = (raw: string) => ({ reply: parseReply(raw)! });
 
   it.each<[string, Partial<Failure> & Pick<Failure, 'step'>, RegExp]>([
-    ['a name that does not resolve', { step: 'resolve', code: 'ENOTFOUND' }, /no server named smtp\.harrowpost\.example/],
+    [
+      'a name that does not resolve',
+      { step: 'resolve', code: 'ENOTFOUND' },
+      /no server named smtp\.harrowpost\.example/,
+    ],
     ['a closed port', { step: 'connect', code: 'ECONNREFUSED' }, /Nothing listens on port 587/],
     ['silence when connecting', { step: 'connect', code: 'ETIMEDOUT' }, /TLS from the start: try TLS/],
     ['plain text on a TLS port', { step: 'tls', code: 'EPLAINTEXT', security: 'tls' }, /Choose STARTTLS/],
@@ -40,15 +53,27 @@ describe('a diagnosis', () => {
     ['an expired certificate', { step: 'tls', code: 'CERT_HAS_EXPIRED' }, /has expired/],
     ['a certificate for another name', { step: 'tls', code: 'ERR_TLS_CERT_ALTNAME_INVALID' }, /for another name/],
     ['an unknown authority', { step: 'tls', code: 'DEPTH_ZERO_SELF_SIGNED_CERT' }, /not signed by an authority/],
-    ['a wrong password', { step: 'sign-in', ...reply('535 5.7.8 Bad credentials') }, /does not accept this user and password.*orders@quillwick\.example/],
+    [
+      'a wrong password',
+      { step: 'sign-in', ...reply('535 5.7.8 Bad credentials') },
+      /does not accept this user and password.*orders@quillwick\.example/,
+    ],
     ['no way to sign in', { step: 'sign-in', code: 'ENOAUTH' }, /no way to sign in/],
-    ['a sender not allowed', { step: 'sender', ...reply('550 5.7.1 no') }, /account orders@quillwick\.example may not send as shop@quillwick\.example/],
+    [
+      'a sender not allowed',
+      { step: 'sender', ...reply('550 5.7.1 no') },
+      /account orders@quillwick\.example may not send as shop@quillwick\.example/,
+    ],
     ['a sign-in that is needed', { step: 'sender', ...reply('530 Authentication required') }, /only after signing in/],
     ['an unknown mailbox', { step: 'recipient', ...reply('550 5.1.1 unknown') }, /no such mailbox/],
     ['a relay denied', { step: 'recipient', ...reply('554 5.7.1 Relay access denied') }, /does not pass mail on/],
     ['greylisting', { step: 'recipient', ...reply('451 4.7.1 Greylisted') }, /try again a little later/],
     ['a full mailbox', { step: 'recipient', ...reply('552 5.2.2 over quota') }, /mailbox is full/],
-    ['a message too large', { step: 'message', ...reply('552 5.3.4 Message too large') }, /larger than the server takes/],
+    [
+      'a message too large',
+      { step: 'message', ...reply('552 5.3.4 Message too large') },
+      /larger than the server takes/,
+    ],
     ['content refused', { step: 'message', ...reply('554 5.7.1 spam') }, /refused the content/],
     ['too many connections', { step: 'connect', ...reply('421 busy') }, /no more connections/],
   ])('tells %s from all else', (_what, failure, words) => {

@@ -60,8 +60,14 @@ describe('totals', () => {
       fc.property(anyOrder, (order) => {
         const { totals, lines } = snapshotOf({ order, store: STORE, now: 0 });
         const total = totals.find((t) => t.label === 'total')!.amount.minor;
-        const above = totals.slice(0, totals.findIndex((t) => t.label === 'total'));
-        const sum = above.length > 0 ? above.reduce((s, t) => s + t.amount.minor, 0) : lines.reduce((s, l) => s + l.total.minor, 0);
+        const above = totals.slice(
+          0,
+          totals.findIndex((t) => t.label === 'total'),
+        );
+        const sum =
+          above.length > 0
+            ? above.reduce((s, t) => s + t.amount.minor, 0)
+            : lines.reduce((s, l) => s + l.total.minor, 0);
         expect(sum).toBe(total);
         expect(lines.reduce((s, l) => s + l.total.minor, 0)).toBe(order.lines.reduce((s, l) => s + lineTotal(l), 0));
         expect(Number.isSafeInteger(total)).toBe(true);
@@ -96,7 +102,12 @@ describe('an order’s problems', () => {
   });
 
   it.each<[string, unknown, string, RegExp]>([
-    ['a negative quantity', { lines: [{ product: { sku: 'a', name: 'b' }, quantity: -1, unitPrice: 1 }] }, '/lines/0/quantity', /-1 is too small/],
+    [
+      'a negative quantity',
+      { lines: [{ product: { sku: 'a', name: 'b' }, quantity: -1, unitPrice: 1 }] },
+      '/lines/0/quantity',
+      /-1 is too small/,
+    ],
     ['a line without product', { lines: [{ quantity: 1, unitPrice: 1 }] }, '/lines/0/product', /missing/],
     ['an unknown currency', { currency: 'QQQ' }, '/currency', /"QQQ" is not a currency code/],
     ['an address without a domain', { customer: { email: 'iwona@' } }, '/customer/email', /not a mail address/],

@@ -11,7 +11,13 @@ const received: NotificationFacts = {
   on: true,
   edition: { id: 'e1', number: 3, languages: ['en', 'de'] },
 };
-const newOrder: NotificationFacts = { ...received, id: 'n2', name: 'New order', audience: 'staff', edition: { id: 'e2', number: 1, languages: ['en', 'de'] } };
+const newOrder: NotificationFacts = {
+  ...received,
+  id: 'n2',
+  name: 'New order',
+  audience: 'staff',
+  edition: { id: 'e2', number: 1, languages: ['en', 'de'] },
+};
 const rule = (id: string, address: string, scope: RoutingRule['scope'], language?: string): RoutingRule => ({
   id,
   notificationId: 'n2',
@@ -49,14 +55,20 @@ describe('planning an order', () => {
   });
 
   it('takes the language kept with the customer when the order has none', () => {
-    const [delivery] = plan(input({ order: testOrder({ language: undefined }), customer: { language: 'de' } })).deliveries;
+    const [delivery] = plan(
+      input({ order: testOrder({ language: undefined }), customer: { language: 'de' } }),
+    ).deliveries;
     expect(delivery!.language).toBe('de');
     expect(why(delivery!.reasons)).toContain('The customer reads German.');
   });
 
   it.each<[string, Partial<PlanInput>, string]>([
     ['the notification is off', { notifications: [{ ...received, on: false }] }, 'Order received is off.'],
-    ['it was never published', { notifications: [{ ...received, edition: undefined }] }, 'Order received has never been published.'],
+    [
+      'it was never published',
+      { notifications: [{ ...received, edition: undefined }] },
+      'Order received has never been published.',
+    ],
     [
       'the channel forbids it',
       { notifications: [received], channel: { name: 'Bazaarlane', customerMail: false } },
@@ -81,7 +93,10 @@ describe('planning an order', () => {
   });
 
   it('writes to one address once, however many rules name it', () => {
-    const rules = [rule('A', 'a@quillwick.example', { kind: 'all' }), rule('B', 'A@quillwick.example', { kind: 'all' })];
+    const rules = [
+      rule('A', 'a@quillwick.example', { kind: 'all' }),
+      rule('B', 'A@quillwick.example', { kind: 'all' }),
+    ];
     const result = plan(input({ notifications: [newOrder], rules }));
     expect(result.deliveries).toHaveLength(1);
     expect(why(result.notWritten[0]!.reasons)).toContain('already gets this message');

@@ -1,7 +1,8 @@
 import { SHIPPED_NOTIFICATIONS, type Template } from '../template';
 import { differingPlaceholders, templateFindings } from './template';
 
-const shipped = (slug: string): Template => structuredClone(SHIPPED_NOTIFICATIONS.find((n) => n.slug === slug)!.template);
+const shipped = (slug: string): Template =>
+  structuredClone(SHIPPED_NOTIFICATIONS.find((n) => n.slug === slug)!.template);
 const check = (template: Template) => templateFindings(template, { moment: 'order.placed', sourceLanguage: 'en' });
 
 describe('findings on a template', () => {
@@ -12,14 +13,23 @@ describe('findings on a template', () => {
   it('stop a broken source, and say in which language and block', () => {
     const template = shipped('order-received');
     template.words.de!.thanks = 'Danke {$customer.firstName';
-    expect(check(template)[0]).toMatchObject({ severity: 'blocker', place: 'thanks', language: 'de', placeLabel: 'Heading' });
+    expect(check(template)[0]).toMatchObject({
+      severity: 'blocker',
+      place: 'thanks',
+      language: 'de',
+      placeLabel: 'Heading',
+    });
   });
 
   it('stop a placeholder that the moment does not provide', () => {
     const template = shipped('order-received');
     template.words.en!.help = '{$shipment.carrier}';
     template.words.de!.help = '{$shipment.carrier}';
-    expect(check(template).filter((f) => f.severity === 'blocker').map((f) => f.message)).toEqual([
+    expect(
+      check(template)
+        .filter((f) => f.severity === 'blocker')
+        .map((f) => f.message),
+    ).toEqual([
       expect.stringContaining('Carrier {$shipment.carrier} is not known when an order is placed'),
       expect.stringContaining('Carrier {$shipment.carrier} is not known when an order is placed'),
     ]);
@@ -30,7 +40,12 @@ describe('findings on a template', () => {
     template.words.en!.subject = ' ';
     template.words.de!.help = '';
     const blockers = check(template).filter((f) => f.severity === 'blocker');
-    expect(blockers.map((f) => [f.place, f.language])).toEqual(expect.arrayContaining([['subject', 'en'], ['help', 'de']]));
+    expect(blockers.map((f) => [f.place, f.language])).toEqual(
+      expect.arrayContaining([
+        ['subject', 'en'],
+        ['help', 'de'],
+      ]),
+    );
   });
 
   it('stop a translation with a missing or an extra placeholder, and name it', () => {
@@ -40,19 +55,31 @@ describe('findings on a template', () => {
     ]);
     const template = shipped('order-received');
     template.words.de!.subject = 'Ihre Bestellung';
-    expect(check(template)[0]!.message).toContain('Order number {$order.number} is in the English words and missing here');
+    expect(check(template)[0]!.message).toContain(
+      'Order number {$order.number} is in the English words and missing here',
+    );
   });
 
   it('warn of a value that can be missing and has no words for it', () => {
     const template = shipped('order-received');
     template.words.en!.thanks = 'Thank you, {$customer.firstName}';
     template.words.de!.thanks = 'Danke, {$customer.firstName :text default=|Sie|}';
-    expect(check(template)).toEqual([expect.objectContaining({ severity: 'warning', place: 'thanks', message: expect.stringContaining('First name can be missing') })]);
+    expect(check(template)).toEqual([
+      expect.objectContaining({
+        severity: 'warning',
+        place: 'thanks',
+        message: expect.stringContaining('First name can be missing'),
+      }),
+    ]);
   });
 
   it('stop a button that leads nowhere', () => {
     const template = shipped('order-received');
-    for (const target of [{ url: 'quillwick.example' }, { variable: 'order.number' }, { variable: 'shipment.trackingUrl' }]) {
+    for (const target of [
+      { url: 'quillwick.example' },
+      { variable: 'order.number' },
+      { variable: 'shipment.trackingUrl' },
+    ]) {
       template.blocks = template.blocks.map((b) => (b.kind === 'button' ? { ...b, target } : b));
       expect(check(template)).toEqual([expect.objectContaining({ severity: 'blocker', place: 'follow' })]);
     }

@@ -24,7 +24,14 @@ describe('a rendered message', () => {
     const { subject, preheader, html, text } = en(testOrder());
     expect(subject).toBe('We have your order QW-10482');
     expect(preheader).toBe('3 items, €37.90. We are getting them ready.');
-    for (const words of ['Thank you, Iwona', 'Kozo sheet', 'pearwood', '€37.90', 'Includes 19% VAT', 'ul. Papiernicza 4']) {
+    for (const words of [
+      'Thank you, Iwona',
+      'Kozo sheet',
+      'pearwood',
+      '€37.90',
+      'Includes 19% VAT',
+      'ul. Papiernicza 4',
+    ]) {
       expect(html).toContain(words);
       expect(text).toContain(words);
     }
@@ -107,7 +114,10 @@ describe('a rendered message', () => {
         });
         order.lines[0]!.product.name = `p${product}`;
         order.lines[1]!.options = `o${option}`;
-        for (const [render, wanted] of [[en, shape], [ar, shapeAr]] as const) {
+        for (const [render, wanted] of [
+          [en, shape],
+          [ar, shapeAr],
+        ] as const) {
           const { html, subject, text } = render(order);
           expect(structureOf(html)).toEqual(wanted);
           expect(subject).not.toMatch(/[\r\n]/);
@@ -121,10 +131,18 @@ describe('a rendered message', () => {
 
   it('never lets an address become anything but an address', () => {
     fc.assert(
-      fc.property(fc.oneof(hostile, fc.webUrl(), hostile.map((h) => `https://a.example/${h}`)), (statusUrl) => {
-        const { html } = en(testOrder({ statusUrl }));
-        for (const href of html.match(/href="([^"]*)"/g) ?? []) expect(href).toMatch(/^href="(https?:|mailto:|tel:)[^<>"\s]*"$/i);
-      }),
+      fc.property(
+        fc.oneof(
+          hostile,
+          fc.webUrl(),
+          hostile.map((h) => `https://a.example/${h}`),
+        ),
+        (statusUrl) => {
+          const { html } = en(testOrder({ statusUrl }));
+          for (const href of html.match(/href="([^"]*)"/g) ?? [])
+            expect(href).toMatch(/^href="(https?:|mailto:|tel:)[^<>"\s]*"$/i);
+        },
+      ),
       { numRuns: 150 },
     );
   });

@@ -11,7 +11,10 @@ import { makeSkeleton } from './skeleton';
 
 export const RECEIVED = SHIPPED_NOTIFICATIONS.find((n) => n.slug === 'order-received')!.template;
 
-export const LOOK = { ...DEFAULT_LOOK, masthead: { ...DEFAULT_LOOK.masthead, name: 'Quillwick', strapline: 'paper, board & thread' } };
+export const LOOK = {
+  ...DEFAULT_LOOK,
+  masthead: { ...DEFAULT_LOOK.masthead, name: 'Quillwick', strapline: 'paper, board & thread' },
+};
 
 export async function compileMjml(source: string): Promise<string> {
   const { html, errors } = await mjml2html(source, { validationLevel: 'strict' });

@@ -9,15 +9,22 @@ const base = (): Template => structuredClone(SHIPPED_NOTIFICATIONS[0]!.template)
 const checkTemplate = checker(TemplateSchema);
 
 describe('the schema', () => {
-  it.each(SHIPPED_NOTIFICATIONS.map((n) => [n.slug, n.template] as const))('takes the shipped %s', (_slug, template) => {
-    expect(checkTemplate(template)).toEqual({ ok: true, value: template });
-  });
+  it.each(SHIPPED_NOTIFICATIONS.map((n) => [n.slug, n.template] as const))(
+    'takes the shipped %s',
+    (_slug, template) => {
+      expect(checkTemplate(template)).toEqual({ ok: true, value: template });
+    },
+  );
 
   it.each<[string, (t: Template) => unknown, string]>([
     ['an unknown kind of block', (t) => ({ ...t, blocks: [{ id: 'a', kind: 'carousel' }] }), '/blocks/0/kind'],
     ['an id that could leave its class', (t) => ({ ...t, blocks: [{ id: 'a" x', kind: 'divider' }] }), '/blocks/0/id'],
     ['no blocks', (t) => ({ ...t, blocks: [] }), '/blocks'],
-    ['five hundred blocks', (t) => ({ ...t, blocks: Array.from({ length: 500 }, (_, i) => ({ id: `d${i}`, kind: 'divider' })) }), '/blocks'],
+    [
+      'five hundred blocks',
+      (t) => ({ ...t, blocks: Array.from({ length: 500 }, (_, i) => ({ id: `d${i}`, kind: 'divider' })) }),
+      '/blocks',
+    ],
     ['a newer version', (t) => ({ ...t, version: 2 }), '/version'],
   ])('refuses %s and names the place', (_what, make, path) => {
     const checked = checkTemplate(make(base()));
@@ -27,7 +34,14 @@ describe('the schema', () => {
 
 describe('segments', () => {
   it('are numbered only when there are several of a kind', () => {
-    expect(segmentsOf(base()).map((s) => s.label)).toEqual(['Subject', 'Preheader', 'Heading', 'Text 1', 'Button', 'Text 2']);
+    expect(segmentsOf(base()).map((s) => s.label)).toEqual([
+      'Subject',
+      'Preheader',
+      'Heading',
+      'Text 1',
+      'Button',
+      'Text 2',
+    ]);
   });
 });
 
@@ -57,13 +71,18 @@ describe('changes', () => {
 });
 
 describe('the phrasebook', () => {
-  it.each(Object.keys(DEFAULT_PHRASEBOOKS))('has every phrase in %s, readable and with the same placeholders', (language) => {
-    for (const phrase of PHRASES) {
-      const parsed = parseSource(phrasebookFor(language)[phrase]);
-      const source = parseSource(DEFAULT_PHRASEBOOKS.en![phrase]);
-      expect(parsed.ok && source.ok && placeholdersOf(parsed.message)).toEqual(source.ok && placeholdersOf(source.message));
-    }
-  });
+  it.each(Object.keys(DEFAULT_PHRASEBOOKS))(
+    'has every phrase in %s, readable and with the same placeholders',
+    (language) => {
+      for (const phrase of PHRASES) {
+        const parsed = parseSource(phrasebookFor(language)[phrase]);
+        const source = parseSource(DEFAULT_PHRASEBOOKS.en![phrase]);
+        expect(parsed.ok && source.ok && placeholdersOf(parsed.message)).toEqual(
+          source.ok && placeholdersOf(source.message),
+        );
+      }
+    },
+  );
 
   it('puts the store’s own phrases first, and falls back by language', () => {
     expect(phrasebookFor('de-AT', { total: 'Summe' })).toMatchObject({ total: 'Summe', item: 'Artikel' });

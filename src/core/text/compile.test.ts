@@ -17,7 +17,8 @@ describe('filling words', () => {
   };
 
   it('writes text, money, numbers and dates in the reader’s form', () => {
-    const source = '{$customer.firstName}: {$order.total :money}, {$order.itemCount :number}, {$order.placedAt :date length=long}';
+    const source =
+      '{$customer.firstName}: {$order.total :money}, {$order.itemCount :number}, {$order.placedAt :date length=long}';
     expect(fillWords(source, values, { locale: 'en-GB' }).plain).toBe('Iwona: €84.50, 3, 24 November 2026');
     expect(fillWords(source, values, { locale: 'de' }).plain).toBe('Iwona: 84,50\u00a0€, 3, 24. November 2026');
   });
@@ -32,7 +33,8 @@ describe('filling words', () => {
   });
 
   it('says the default for a missing value, of any kind, and nothing without one', () => {
-    const source = 'A{$customer.company :text default=|you|}B{$order.expectedDispatch :date default=|soon|}C{$order.note}D';
+    const source =
+      'A{$customer.company :text default=|you|}B{$order.expectedDispatch :date default=|soon|}C{$order.note}D';
     expect(fillWords(source, values).plain).toBe('AyouBsoonCD');
   });
 
@@ -87,7 +89,9 @@ describe('against the messageformat library', () => {
     '{$order.placedAt :date fields=year-month-day length=short}',
     '{$order.total :money}',
   );
-  const pattern = fc.array(fc.oneof(literal, placeholder), { maxLength: 8 }).map((parts) => parts.join('').replace(/^[\s.]+/, ''));
+  const pattern = fc
+    .array(fc.oneof(literal, placeholder), { maxLength: 8 })
+    .map((parts) => parts.join('').replace(/^[\s.]+/, ''));
   const locale = fc.constantFrom('en', 'en-GB', 'de', 'fr', 'pl', 'ar', 'ja', 'es', 'hi', 'cs');
   const count = fc.oneof(fc.integer({ min: 0, max: 130 }), fc.integer({ min: -5, max: 5_000_000 }));
   const keys = fc.uniqueArray(fc.constantFrom('0', '1', '2', 'zero', 'one', 'two', 'few', 'many'), { maxLength: 5 });
@@ -128,12 +132,18 @@ describe('against the messageformat library', () => {
 
   it('chooses the same form', () => {
     fc.assert(
-      fc.property(keys, locale, count, fc.constantFrom('', ' select=ordinal', ' select=exact'), (list, tag, n, select) => {
-        const forms = list.map((key) => `${key} {{form ${key}}}`).join('\n');
-        const source = `.input {$order.itemCount :number${select}}\n.match $order.itemCount\n${forms}\n* {{other {$order.itemCount}}}`;
-        const ours = fillWords(source, { 'order.itemCount': n }, { locale: tag }).plain;
-        expect(ours).toBe(reference(source, tag, { count: n, at: 0, minor: 0 }));
-      }),
+      fc.property(
+        keys,
+        locale,
+        count,
+        fc.constantFrom('', ' select=ordinal', ' select=exact'),
+        (list, tag, n, select) => {
+          const forms = list.map((key) => `${key} {{form ${key}}}`).join('\n');
+          const source = `.input {$order.itemCount :number${select}}\n.match $order.itemCount\n${forms}\n* {{other {$order.itemCount}}}`;
+          const ours = fillWords(source, { 'order.itemCount': n }, { locale: tag }).plain;
+          expect(ours).toBe(reference(source, tag, { count: n, at: 0, minor: 0 }));
+        },
+      ),
       { numRuns: 400 },
     );
   });

@@ -1,5 +1,13 @@
 import fc from 'fast-check';
-import { NotEditable, toDocument, toSource, type Marks, type Paragraph, type Piece, type WordsDocument } from './document';
+import {
+  NotEditable,
+  toDocument,
+  toSource,
+  type Marks,
+  type Paragraph,
+  type Piece,
+  type WordsDocument,
+} from './document';
 import { parseSource } from './source';
 import { fillWords } from './testing';
 
@@ -27,15 +35,27 @@ const marks: fc.Arbitrary<Marks | undefined> = fc.option(
     .filter((m) => Object.keys(m).length > 0),
   { nil: undefined },
 );
-const withMarks = <T extends object>(piece: T, m: Marks | undefined): T & { marks?: Marks } => (m ? { ...piece, marks: m } : piece);
-const options = fc.constantFrom<(Record<string, string> | undefined)[]>(undefined, { default: 'a|b\\c {x}' }, { length: 'long', fields: 'month-day' });
+const withMarks = <T extends object>(piece: T, m: Marks | undefined): T & { marks?: Marks } =>
+  m ? { ...piece, marks: m } : piece;
+const options = fc.constantFrom<(Record<string, string> | undefined)[]>(
+  undefined,
+  { default: 'a|b\\c {x}' },
+  { length: 'long', fields: 'month-day' },
+);
 const piece: fc.Arbitrary<Piece> = fc.oneof(
   { weight: 4, arbitrary: fc.tuple(text, marks).map(([t, m]) => withMarks({ type: 'text' as const, text: t }, m)) },
   {
     weight: 2,
     arbitrary: fc
-      .tuple(fc.constantFrom('order.number', 'customer.firstName', 'order.total'), fc.constantFrom('text', undefined), options, marks)
-      .map(([name, fn, o, m]) => withMarks({ type: 'chip' as const, name, ...(fn && { fn }), ...(fn && o && { options: o }) }, m)),
+      .tuple(
+        fc.constantFrom('order.number', 'customer.firstName', 'order.total'),
+        fc.constantFrom('text', undefined),
+        options,
+        marks,
+      )
+      .map(([name, fn, o, m]) =>
+        withMarks({ type: 'chip' as const, name, ...(fn && { fn }), ...(fn && o && { options: o }) }, m),
+      ),
   },
   { weight: 1, arbitrary: marks.map((m) => withMarks({ type: 'break' as const }, m)) },
 );
@@ -54,15 +74,17 @@ function merge(pieces: Piece[]): Paragraph {
 }
 
 const document: fc.Arbitrary<WordsDocument> = fc.oneof(
+  fc.tuple(fc.boolean(), fc.array(paragraph, { minLength: 1, maxLength: 3 })).map(([marked, paragraphs]) => ({
+    selectors: [],
+    marked: marked || paragraphs.length > 1,
+    forms: [{ keys: [], paragraphs }],
+  })),
   fc
-    .tuple(fc.boolean(), fc.array(paragraph, { minLength: 1, maxLength: 3 }))
-    .map(([marked, paragraphs]) => ({
-      selectors: [],
-      marked: marked || paragraphs.length > 1,
-      forms: [{ keys: [], paragraphs }],
-    })),
-  fc
-    .tuple(fc.boolean(), fc.uniqueArray(fc.constantFrom('0', '1', 'one', 'few', 'many'), { maxLength: 3 }), fc.array(paragraph, { minLength: 4, maxLength: 4 }))
+    .tuple(
+      fc.boolean(),
+      fc.uniqueArray(fc.constantFrom('0', '1', 'one', 'few', 'many'), { maxLength: 3 }),
+      fc.array(paragraph, { minLength: 4, maxLength: 4 }),
+    )
     .map(([marked, keys, paragraphs]) => ({
       selectors: [{ name: 'order.itemCount', fn: 'number' }],
       marked,

@@ -2,16 +2,37 @@ import fc from 'fast-check';
 import { dateFormatter, minorDigits, moneyFormatter } from './formatters';
 
 describe('amounts', () => {
-  const locale = fc.constantFrom('en', 'en-GB', 'en-IN', 'de', 'de-CH', 'fr', 'pl', 'es', 'pt-PT', 'ar', 'ar-EG', 'fa', 'hi', 'bn', 'ja', 'cs', 'sv', 'he');
+  const locale = fc.constantFrom(
+    'en',
+    'en-GB',
+    'en-IN',
+    'de',
+    'de-CH',
+    'fr',
+    'pl',
+    'es',
+    'pt-PT',
+    'ar',
+    'ar-EG',
+    'fa',
+    'hi',
+    'bn',
+    'ja',
+    'cs',
+    'sv',
+    'he',
+  );
   const currency = fc.constantFrom('EUR', 'GBP', 'PLN', 'JPY', 'KWD', 'USD', 'CHF', 'AED', 'INR');
   const display = fc.constantFrom('symbol' as const, 'code' as const, 'narrowSymbol' as const, 'name' as const);
 
   it('are written as Intl writes them, in every locale, currency and size', () => {
     fc.assert(
       fc.property(locale, currency, display, fc.integer({ min: -1e12, max: 1e12 }), (tag, code, form, minor) => {
-        const expected = new Intl.NumberFormat(tag, { style: 'currency', currency: code, currencyDisplay: form }).format(
-          minor / 10 ** minorDigits(code),
-        );
+        const expected = new Intl.NumberFormat(tag, {
+          style: 'currency',
+          currency: code,
+          currencyDisplay: form,
+        }).format(minor / 10 ** minorDigits(code));
         expect(moneyFormatter(tag, code, form)(minor)).toBe(expected);
       }),
       { numRuns: 1500 },
@@ -32,7 +53,11 @@ describe('dates', () => {
     const write = dateFormatter('en-GB', 'Europe/Berlin', 'year-month-day', 'long');
     const before = Date.parse('2026-11-24T22:59:59.999Z');
     const after = Date.parse('2026-11-24T23:00:00Z');
-    expect([write(before), write(after), write(before)]).toEqual(['24 November 2026', '25 November 2026', '24 November 2026']);
+    expect([write(before), write(after), write(before)]).toEqual([
+      '24 November 2026',
+      '25 November 2026',
+      '24 November 2026',
+    ]);
   });
 
   it('hold over the change of the clocks', () => {

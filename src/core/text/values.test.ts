@@ -3,7 +3,11 @@ import { directionOf, escapeHtml, plainLine, safeUrl } from './values';
 
 describe('values', () => {
   it('never leave a character that could end text or an attribute', () => {
-    fc.assert(fc.property(fc.fullUnicodeString(), (s) => expect(escapeHtml(s)).not.toMatch(/[<>"']|&(?!(amp|lt|gt|quot|#39);)/)));
+    fc.assert(
+      fc.property(fc.fullUnicodeString(), (s) =>
+        expect(escapeHtml(s)).not.toMatch(/[<>"']|&(?!(amp|lt|gt|quot|#39);)/),
+      ),
+    );
   });
 
   it('are one line without controls, overrides or lone surrogates', () => {

@@ -1,0 +1,100 @@
+/** Shared by the browser tests: signing in once, mailboxes, and the sheet. */
+import { readFileSync } from 'node:fs';
+import { expect, test as base, type FrameLocator, type Locator, type Page } from '@playwright/test';
+import { simpleParser, type ParsedMail } from 'mailparser';
+
+export const PASSWORD = 'paper-and-thread';
+export const PORT = Number(process.env.LIBELLUS_E2E_PORT ?? 5810);
+export const MAILBOXES = `http://127.0.0.1:${PORT + 2}`;
+export const SERVICE = {
+  host: 'smtp.harrowpost.example',
+  port: String(PORT + 4),
+  user: 'orders@quillwick.example',
+  password: 'linen-thread-18',
+};
+
+export interface DemoFacts {
+  eventsKey: string;
+  readKey: string;
+}
+
+export function demoFacts(): DemoFacts {
+  return JSON.parse(readFileSync('.libellus/e2e/demo.json', 'utf8')) as DemoFacts;
+}
+
+const sessions = new Map<string, Awaited<ReturnType<ReturnType<Page['context']>['storageState']>>>();
+
+/** Signs in through the form once for each person, and with the same session afterwards. */
+export async function signIn(page: Page, email = 'marta@quillwick.example'): Promise<void> {
+  const known = sessions.get(email);
+  if (known) {
+    await page.context().addCookies(known.cookies);
+    return;
+  }
+  await page.goto('/sign-in');
+  await page.getByLabel('Mail address').fill(email);
+  await page.getByLabel('Password').fill(PASSWORD);
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await page.waitForURL('**/today');
+  sessions.set(email, await page.context().storageState());
+}
+
+export interface Mail {
+  id: number;
+  from: string;
+  subject: string;
+  folder: string;
+}
+
+export async function mailbox(address: string): Promise<Mail[]> {
+  return (await (await fetch(`${MAILBOXES}/mailboxes/${encodeURIComponent(address)}`)).json()) as Mail[];
+}
+
+/** Waits for a message in a mailbox whose subject holds `words`, and reads it. */
+export async function arrived(address: string, words: string): Promise<{ mail: Mail; message: ParsedMail }> {
+  let found: Mail | undefined;
+  await expect
+    .poll(
+      async () => {
+        found = (await mailbox(address)).find((m) => m.subject.includes(words));
+        return found?.subject;
+      },
+      { timeout: 30_000, message: `a message with "${words}" in the mailbox of ${address}` },
+    )
+    .toContain(words);
+  const raw = await (await fetch(`${MAILBOXES}/messages/${found!.id}.eml`)).arrayBuffer();
+  return { mail: found!, message: await simpleParser(Buffer.from(raw), { skipImageLinks: true }) };
+}
+
+/** The message on the Desk. */
+export function sheet(page: Page): FrameLocator {
+  return page.frameLocator('iframe[title="The message"]');
+}
+
+/** The words being typed on the sheet. */
+export function words(page: Page): Locator {
+  return page.locator('.on-sheet [role="textbox"]');
+}
+
+export async function saved(page: Page): Promise<void> {
+  await expect(page.getByTestId('save-state')).toHaveText(/· saved$/);
+}
+
+/** Picks an entry of a field that searches. */
+export async function choose(page: Page, label: string, typed: string): Promise<void> {
+  const field = page.getByLabel(label, { exact: true });
+  await field.click();
+  await field.fill(typed);
+  await page.getByRole('option').filter({ hasText: typed }).first().click();
+}
+
+export const test = base.extend<{ page: Page }>({
+  page: async ({ page }, use) => {
+    const errors: string[] = [];
+    page.on('pageerror', (error) => errors.push(error.message));
+    await use(page);
+    expect(errors, 'errors thrown on the page').toEqual([]);
+  },
+});
+
+export { expect };
