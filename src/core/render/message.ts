@@ -7,11 +7,10 @@ import {
   Writings,
   type CompiledWords,
   type Fill as WordsFill,
-  type Op as WordsOp,
   type WordsContext,
 } from '../text/compile';
 import type { SegmentForm } from '../text/markup';
-import { escapeHtml, needsIsolation, safeUrl, type Money, type ValueType } from '../text/values';
+import { bothForms, escapeHtml, safeUrl, type Both, type Money, type ValueType } from '../text/values';
 import { PHRASES, type Phrase, type Phrasebook } from '../template/phrasebook';
 import { segmentsOf, type Link, type Segments, type Template } from '../template/schema';
 import type { Condition, Node, Range, Skeleton } from './skeleton';
@@ -37,15 +36,35 @@ export interface CompiledMessage {
   fill: (snapshot: Snapshot) => RenderedMessage;
 }
 
+const NOTHING: Both = { html: '', plain: '' };
+
+interface LineTexts {
+  name: Both;
+  options: Both;
+  quantity: string;
+  total: Both;
+  imageUrl: string;
+}
+
+interface TotalTexts {
+  row: TotalRow;
+  amount: Both;
+}
+
 /** One message being filled: the words' texts, and the row that a repeating range stands at. */
-interface Filling {
+interface Filling extends WordsFill {
   subject: string;
   preheader: string;
-  words: WordsFill;
   snapshot: Snapshot;
-  line: LineValues | undefined;
-  total: TotalRow | undefined;
-  address: string;
+  lines: LineTexts[];
+  totals: TotalTexts[];
+  billing: Both[];
+  shipping: Both[];
+  /** Addresses of buttons, looked up once; null for one that leads nowhere. */
+  links: Map<Link, string | null>;
+  line: LineTexts | undefined;
+  total: TotalTexts | undefined;
+  address: Both;
 }
 
 type Op = string | ((filling: Filling) => string);
@@ -77,101 +96,116 @@ export function compileMessage(
   const integer = numberFormatter(context.locale);
   let currency = '';
   let writeAmount: (minor: number) => string = String;
-  const amount = (money: Money): string => {
+  let amountsAreOrdinary = false;
+  const amountBoth = (money: Money): Both => {
     if (money.currency !== currency) {
       currency = money.currency;
       writeAmount = moneyFormatter(context.locale, currency);
+      // Amounts of a currency differ in their digits only: what one needs in HTML, all need.
+      amountsAreOrdinary = escapeHtml(writeAmount(-123456)) === writeAmount(-123456);
     }
-    return writeAmount(money.minor);
+    const plain = writeAmount(money.minor);
+    return { html: amountsAreOrdinary ? plain : escapeHtml(plain), plain };
   };
-  const html = (text: string): string =>
-    needsIsolation(text, direction) ? `<bdi>${escapeHtml(text)}</bdi>` : escapeHtml(text);
-  const plain = (text: string): string => (needsIsolation(text, direction) ? `\u2068${text}\u2069` : text);
+  const both = (text: string): Both => bothForms(text, direction, true);
 
   const totalLabel = (form: 'html' | 'plain'): ((filling: Filling) => string) => {
     const labels = new Map([...phrases].map(([key, words]) => [key, runner(words[form])]));
-    const write = form === 'html' ? html : plain;
-    return ({ total, words }) => {
-      if (!total) return '';
-      const phrase = labels.get(total.label)?.(words) ?? '';
-      if (!total.name) return phrase;
-      return total.label === 'taxIncluded' ? `${phrase} ${write(total.name)}` : write(total.name);
+    return (filling) => {
+      if (!filling.total) return '';
+      const { label, name } = filling.total.row;
+      if (!name) return labels.get(label)?.(filling) ?? '';
+      return label === 'taxIncluded' ? `${labels.get(label)?.(filling) ?? ''} ${both(name)[form]}` : both(name)[form];
     };
+  };
+
+  const slotOp = (slot: Exclude<Node, string | { kind: 'each' | 'if' }>): Op[] => {
+    switch (slot.kind) {
+      case 'words':
+        return segments.get(slot.segment)?.html ?? [];
+      case 'phrase':
+        return phrases.get(slot.phrase)?.html ?? [];
+      case 'language':
+        return [escapeHtml(options.language)];
+      case 'subject':
+      case 'preheader': {
+        const { kind } = slot;
+        return [(f) => escapeHtml(f[kind])];
+      }
+      case 'href':
+        return [(f) => escapeHtml(hrefOf(slot.link, f) ?? '')];
+      case 'addressLine':
+        return [(f) => f.address.html];
+      case 'total':
+        return slot.field === 'label' ? [totalLabel('html')] : [(f) => f.total?.amount.html ?? ''];
+      case 'line':
+        switch (slot.field) {
+          case 'quantity':
+            return [(f) => f.line?.quantity ?? ''];
+          case 'total':
+            return [(f) => f.line?.total.html ?? ''];
+          case 'imageUrl':
+            return [(f) => escapeHtml(f.line?.imageUrl ?? '')];
+          case 'alt':
+            return [(f) => escapeHtml(f.line?.name.plain ?? '')];
+          case 'name':
+            return [(f) => f.line?.name.html ?? ''];
+          case 'options':
+            return [(f) => f.line?.options.html ?? ''];
+        }
+    }
   };
 
   const opsOf = (nodes: readonly Node[]): Op[] =>
     nodes.flatMap((node): Op[] => {
       if (typeof node === 'string') return [node];
-      switch (node.kind) {
-        case 'words':
-          return lift(segments.get(node.segment)?.html ?? []);
-        case 'phrase':
-          return lift(phrases.get(node.phrase)?.html ?? []);
-        case 'language':
-          return [escapeHtml(options.language)];
-        case 'subject':
-          return [(f) => escapeHtml(f.subject)];
-        case 'preheader':
-          return [(f) => escapeHtml(f.preheader)];
-        case 'href':
-          return [(f) => escapeHtml(hrefOf(node.link, f) ?? '')];
-        case 'addressLine':
-          return [(f) => html(f.address)];
-        case 'total':
-          return node.field === 'label'
-            ? [totalLabel('html')]
-            : [(f) => (f.total ? escapeHtml(amount(f.total.amount)) : '')];
-        case 'line':
-          switch (node.field) {
-            case 'quantity':
-              return [(f) => (f.line ? integer(f.line.quantity) : '')];
-            case 'total':
-              return [(f) => (f.line ? escapeHtml(amount(f.line.total)) : '')];
-            case 'imageUrl':
-              return [(f) => escapeHtml(safeUrl(f.line?.imageUrl ?? '') ?? '')];
-            case 'alt':
-              return [(f) => escapeHtml(plain(f.line?.name ?? ''))];
-            case 'name':
-            case 'options': {
-              const { field } = node;
-              return [(f) => html(f.line?.[field] ?? '')];
-            }
-          }
-          break;
-        case 'each': {
-          const inner = run(opsOf(node.inner));
-          return [(f) => repeat(node.range, f, inner)];
-        }
-        case 'if': {
-          const inner = run(opsOf(node.inner));
-          return [(f) => (holds(node.condition, f) ? inner(f) : '')];
-        }
+      if (node.kind === 'each') {
+        const inner = runner(opsOf(node.inner));
+        return [(f) => repeat(node.range, f, inner)];
       }
-      return [];
+      if (node.kind === 'if') {
+        const inner = runner(opsOf(node.inner));
+        const { condition } = node;
+        return [(f) => (holds(condition, f) ? inner(f) : '')];
+      }
+      return slotOp(node);
     });
 
-  const page = run(opsOf(skeleton.nodes));
-  const textPart = textOf(template, { segments, phrases, amount, integer, plain, totalLabel: totalLabel('plain') });
+  const lineTexts = (line: LineValues): LineTexts => ({
+    name: both(line.name),
+    options: line.options === '' ? NOTHING : both(line.options),
+    quantity: integer(line.quantity),
+    total: amountBoth(line.total),
+    imageUrl: line.imageUrl === '' ? '' : (safeUrl(line.imageUrl) ?? ''),
+  });
+  const totalTexts = (row: TotalRow): TotalTexts => ({ row, amount: amountBoth(row.amount) });
+
+  const page = runner(opsOf(skeleton.nodes));
+  const textPart = textOf(template, { segments, phrases, totalLabel: totalLabel('plain') });
 
   return {
     fill: (snapshot) => {
-      const begun = writings.begin(snapshot.values);
+      const { values, texts } = writings.begin(snapshot.values);
+      // Written out field by field: a spread would make an object that is slower to read, and this is read for every piece.
       const filling: Filling = {
-        // A header is one line whatever the words hold (RFC 5322, 2.2).
-        subject: oneLine(subject(begun)),
-        preheader: oneLine(preheader(begun)),
-        words: begun,
+        values,
+        texts,
+        subject: '',
+        preheader: '',
         snapshot,
+        lines: snapshot.lines.map(lineTexts),
+        totals: snapshot.totals.map(totalTexts),
+        billing: snapshot.billing.map(both),
+        shipping: snapshot.shipping.map(both),
+        links: new Map(),
         line: undefined,
         total: undefined,
-        address: '',
+        address: NOTHING,
       };
-      return {
-        subject: filling.subject,
-        preheader: filling.preheader,
-        html: page(filling),
-        text: textPart(filling),
-      };
+      // A header is one line whatever the words hold (RFC 5322, 2.2).
+      filling.subject = oneLine(subject(filling));
+      filling.preheader = oneLine(preheader(filling));
+      return { subject: filling.subject, preheader: filling.preheader, html: page(filling), text: textPart(filling) };
     },
   };
 }
@@ -181,39 +215,20 @@ function oneLine(text: string): string {
   return /[\r\n\t\v\f\u2028\u2029]|\s\s|^\s|\s$/.test(text) ? text.replace(/\s+/g, ' ').trim() : text;
 }
 
-function lift(ops: readonly WordsOp[]): Op[] {
-  return ops.map((op) => (typeof op === 'string' ? op : (f: Filling) => op(f.words)));
-}
-
-function run(ops: Op[]): (filling: Filling) => string {
-  const merged: Op[] = [];
-  for (const op of ops) {
-    const last = merged.at(-1);
-    if (typeof op === 'string' && typeof last === 'string') merged[merged.length - 1] = last + op;
-    else if (op !== '') merged.push(op);
-  }
-  return (filling) => {
-    let out = '';
-    for (const op of merged) out += typeof op === 'string' ? op : op(filling);
-    return out;
-  };
-}
-
 function repeat(range: Range, filling: Filling, inner: (filling: Filling) => string): string {
   let out = '';
-  const { snapshot } = filling;
   if (range === 'lines') {
-    for (const line of snapshot.lines) {
+    for (const line of filling.lines) {
       filling.line = line;
       out += inner(filling);
     }
   } else if (range === 'totals') {
-    for (const total of snapshot.totals) {
+    for (const total of filling.totals) {
       filling.total = total;
       out += inner(filling);
     }
   } else {
-    for (const address of snapshot[range]) {
+    for (const address of filling[range]) {
       filling.address = address;
       out += inner(filling);
     }
@@ -225,37 +240,31 @@ function holds(condition: Condition, filling: Filling): boolean {
   if ('has' in condition) return filling.snapshot[condition.has].length > 0;
   if ('link' in condition) return hrefOf(condition.link, filling) !== undefined;
   if ('line' in condition) {
-    const value = filling.line?.[condition.line] ?? '';
-    return condition.line === 'options' ? value !== '' : safeUrl(value) !== undefined;
+    return condition.line === 'options' ? filling.line?.options.html !== '' : filling.line?.imageUrl !== '';
   }
-  return filling.total?.strong === condition.strong;
+  return filling.total?.row.strong === condition.strong;
 }
 
 function hrefOf(link: Link, filling: Filling): string | undefined {
-  if ('url' in link) return safeUrl(link.url);
-  const value = filling.snapshot.values[link.variable];
-  return typeof value === 'string' ? safeUrl(value) : undefined;
+  let href = filling.links.get(link);
+  if (href === undefined) {
+    const target = 'url' in link ? link.url : filling.values[link.variable];
+    href = (typeof target === 'string' ? safeUrl(target) : undefined) ?? null;
+    filling.links.set(link, href);
+  }
+  return href ?? undefined;
 }
 
 interface TextParts {
   segments: Map<string, CompiledWords>;
   phrases: Map<Phrase, CompiledWords>;
-  amount: (money: Money) => string;
-  integer: (value: number) => string;
-  plain: (text: string) => string;
   totalLabel: (filling: Filling) => string;
 }
 
 /** The text part, made from the same blocks as the HTML (not from the HTML). */
 function textOf(template: Pick<Template, 'blocks'>, parts: TextParts): (filling: Filling) => string {
-  const words = (id: string): ((f: Filling) => string) => {
-    const go = runner(parts.segments.get(id)?.plain ?? []);
-    return (f) => go(f.words);
-  };
-  const phrase = (key: Phrase): ((f: Filling) => string) => {
-    const go = runner(parts.phrases.get(key)?.plain ?? []);
-    return (f) => go(f.words);
-  };
+  const words = (id: string): ((f: Filling) => string) => runner(parts.segments.get(id)?.plain ?? []);
+  const phrase = (key: Phrase): ((f: Filling) => string) => runner(parts.phrases.get(key)?.plain ?? []);
   const blocks = template.blocks.map((block): ((f: Filling) => string) => {
     switch (block.kind) {
       case 'masthead':
@@ -272,33 +281,37 @@ function textOf(template: Pick<Template, 'blocks'>, parts: TextParts): (filling:
       }
       case 'items': {
         const prices = block.prices ?? true;
-        return (f) =>
-          f.snapshot.lines
-            .map((l) => {
-              const options = l.options ? ` (${parts.plain(l.options)})` : '';
-              const price = prices ? `: ${parts.amount(l.total)}` : '';
-              return `${parts.integer(l.quantity)} \u00d7 ${parts.plain(l.name)}${options}${price}`;
-            })
-            .join('\n');
+        return (f) => {
+          let out = '';
+          for (const { quantity, name, options, total } of f.lines) {
+            if (out !== '') out += '\n';
+            out += `${quantity} \u00d7 ${name.plain}`;
+            if (options.plain !== '') out += ` (${options.plain})`;
+            if (prices) out += `: ${total.plain}`;
+          }
+          return out;
+        };
       }
       case 'totals':
-        return (f) =>
-          f.snapshot.totals
-            .map((total) => {
-              f.total = total;
-              return `${parts.totalLabel(f)}: ${parts.amount(total.amount)}`;
-            })
-            .join('\n');
+        return (f) => {
+          let out = '';
+          for (const total of f.totals) {
+            f.total = total;
+            if (out !== '') out += '\n';
+            out += `${parts.totalLabel(f)}: ${total.amount.plain}`;
+          }
+          return out;
+        };
       case 'addresses': {
         const show = block.show ?? 'both';
         const deliver = phrase('deliverTo');
         const bill = phrase('billTo');
-        const panel = (label: string, lines: string[]): string =>
-          lines.length > 0 ? `${label}\n${lines.map(parts.plain).join('\n')}` : '';
+        const panel = (label: string, lines: Both[]): string =>
+          lines.length > 0 ? `${label}\n${lines.map((l) => l.plain).join('\n')}` : '';
         return (f) =>
           [
-            show === 'billing' ? '' : panel(deliver(f), f.snapshot.shipping),
-            show === 'delivery' ? '' : panel(bill(f), f.snapshot.billing),
+            show === 'billing' ? '' : panel(deliver(f), f.shipping),
+            show === 'delivery' ? '' : panel(bill(f), f.billing),
           ]
             .filter((p) => p !== '')
             .join('\n\n');
@@ -311,9 +324,12 @@ function textOf(template: Pick<Template, 'blocks'>, parts: TextParts): (filling:
       }
     }
   });
-  return (filling) =>
-    `${blocks
-      .map((block) => block(filling).trim())
-      .filter((t) => t !== '')
-      .join('\n\n')}\n`;
+  return (filling) => {
+    let out = '';
+    for (const block of blocks) {
+      const text = block(filling).trim();
+      if (text !== '') out += out === '' ? text : `\n\n${text}`;
+    }
+    return `${out}\n`;
+  };
 }

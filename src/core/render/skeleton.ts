@@ -12,10 +12,7 @@ import { escapeHtml, plainLine, type Direction } from '../text/values';
 export type LineField = 'name' | 'alt' | 'options' | 'quantity' | 'total' | 'imageUrl';
 export type Range = 'lines' | 'totals' | 'billing' | 'shipping';
 export type Condition =
-  | { has: Exclude<Range, 'totals' | 'lines'> }
-  | { link: Link }
-  | { line: 'options' | 'imageUrl' | 'url' }
-  | { strong: boolean };
+  { has: Exclude<Range, 'totals' | 'lines'> } | { link: Link } | { line: 'options' | 'imageUrl' } | { strong: boolean };
 
 export type Slot =
   | { kind: 'words'; segment: string }

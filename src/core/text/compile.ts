@@ -6,7 +6,7 @@ import { defaultFunction, isFunctionName, writerFor, type Writer, type WritingCo
 import { pluralCategory } from './formatters';
 import { linkTarget, type SegmentForm } from './markup';
 import { parseSource, resolveExpression, type Expression, type Message, type Pattern, type Resolved } from './source';
-import { escapeHtml, needsIsolation, safeUrl, type Direction, type Values, type ValueType } from './values';
+import { bothForms, escapeHtml, safeUrl, type Both, type Direction, type Values, type ValueType } from './values';
 
 /** What compiling needs to know besides the words. */
 export interface WordsContext extends WritingContext {
@@ -30,8 +30,7 @@ interface Writing {
 /** The texts of one message's writings, made when first asked for. */
 export interface Fill {
   readonly values: Values;
-  readonly plain: (string | undefined)[];
-  readonly html: (string | undefined)[];
+  readonly texts: (Both | undefined)[];
 }
 
 /** Produces a piece of a message from its fill. */
@@ -46,7 +45,7 @@ export class Writings {
 
   /** A new fill of these writings with one order's values. */
   begin(values: Values): Fill {
-    return { values, plain: new Array<undefined>(this.list.length), html: new Array<undefined>(this.list.length) };
+    return { values, texts: new Array<undefined>(this.list.length) };
   }
 
   private indexOf(resolved: Resolved): number {
@@ -68,24 +67,16 @@ export class Writings {
     return index;
   }
 
-  /** An op that writes a placeholder as plain text: for subjects and the text part. */
-  plain(resolved: Resolved): Op {
-    if (resolved.variable === undefined) return this.literal(resolved);
+  /** An op that writes a placeholder, escaped for HTML or as plain text for headers and the text part. */
+  op(resolved: Resolved, form: keyof Both): Op {
+    if (resolved.variable === undefined) {
+      const text = this.literal(resolved);
+      return form === 'html' ? escapeHtml(text) : text;
+    }
     const index = this.indexOf(resolved);
     const { variable, write, isolate } = this.list[index]!;
-    const around = this.context.direction;
-    return (fill) =>
-      (fill.plain[index] ??= withIsolates(write(fill.values[variable]), isolate, around, '\u2068', '\u2069'));
-  }
-
-  /** An op that writes a placeholder escaped for HTML. */
-  html(resolved: Resolved): Op {
-    if (resolved.variable === undefined) return escapeHtml(this.literal(resolved));
-    const index = this.indexOf(resolved);
-    const { variable, write, isolate } = this.list[index]!;
-    const around = this.context.direction;
-    return (fill) =>
-      (fill.html[index] ??= withIsolates(escapeHtml(write(fill.values[variable])), isolate, around, '<bdi>', '</bdi>'));
+    const { direction } = this.context;
+    return (fill) => (fill.texts[index] ??= bothForms(write(fill.values[variable]), direction, isolate))[form];
   }
 
   private literal(resolved: Resolved): string {
@@ -93,10 +84,6 @@ export class Writings {
     if (!resolved.fn || resolved.fn === 'text' || !isFunctionName(resolved.fn)) return text;
     return writerFor(resolved.fn, resolved.options, this.context)(Number(text));
   }
-}
-
-function withIsolates(text: string, isolate: boolean, around: Direction, open: string, close: string): string {
-  return isolate && text !== '' && needsIsolation(text, around) ? open + text + close : text;
 }
 
 export interface CompiledWords {
@@ -134,28 +121,24 @@ export function compileWords(
   };
 }
 
-/** Joins ops into one function, with neighbouring fixed strings made one. */
-export function runner(ops: Op[]): (fill: Fill) => string {
-  const merged = mergeOps(ops);
-  if (merged.length === 1) {
-    const only = merged[0]!;
-    return typeof only === 'string' ? () => only : only;
+/** Joins ops into one function, with neighbouring fixed strings made one: text, value, text, value, ..., text. */
+export function runner<F>(ops: readonly (string | ((fill: F) => string))[]): (fill: F) => string {
+  const texts: string[] = [''];
+  const values: ((fill: F) => string)[] = [];
+  for (const op of ops) {
+    if (typeof op === 'string') texts[texts.length - 1] += op;
+    else {
+      values.push(op);
+      texts.push('');
+    }
   }
+  const [first = ''] = texts;
+  if (values.length === 0) return () => first;
   return (fill) => {
-    let out = '';
-    for (const op of merged) out += typeof op === 'string' ? op : op(fill);
+    let out = first;
+    for (let i = 0; i < values.length; i += 1) out += values[i]!(fill) + texts[i + 1]!;
     return out;
   };
-}
-
-export function mergeOps(ops: readonly Op[]): Op[] {
-  const merged: Op[] = [];
-  for (const op of ops) {
-    const last = merged.at(-1);
-    if (typeof op === 'string' && typeof last === 'string') merged[merged.length - 1] = last + op;
-    else if (op !== '') merged.push(op);
-  }
-  return merged;
 }
 
 /**
@@ -219,7 +202,7 @@ function htmlOps(
       if (paragraphs > 0 && part.trim() === '') ops.push(part.includes('\n') ? '' : part);
       else ops.push(escapeHtml(part).replaceAll('\n', form === 'paragraphs' ? '<br>' : ' '));
     } else if (part.type === 'expression') {
-      ops.push(writings.html(resolveExpression(message, part)));
+      ops.push(writings.op(resolveExpression(message, part), 'html'));
     } else if (part.name === 'b' || part.name === 'i') {
       const tag = part.name === 'b' ? 'strong' : 'em';
       ops.push(part.kind === 'close' ? `</${tag}>` : `<${tag}>`);
@@ -265,7 +248,7 @@ function plainOps(message: Message, pattern: Pattern, writings: Writings): Op[] 
     if (typeof part === 'string') {
       if (!(hasParagraphs && part.trim() === '' && part.includes('\n'))) ops.push(part);
     } else if (part.type === 'expression') {
-      ops.push(writings.plain(resolveExpression(message, part)));
+      ops.push(writings.op(resolveExpression(message, part), 'plain'));
     } else if (part.name === 'br') {
       ops.push('\n');
     } else if (part.name === 'p' && part.kind === 'open') {

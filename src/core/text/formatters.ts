@@ -25,6 +25,11 @@ export function minorDigits(currency: string): number {
   );
 }
 
+/** Numbers that a derived pattern is tried on: nothing, each number of digits, all that is carried and grouped. */
+const SAMPLES = [
+  0, 1, 10, 99, 100, 101, 999, 1000, 9999, 10000, 99999, 100000, 123456, 999999, 1000000, 12345678, 123456789012,
+];
+
 /** Writes an amount given in minor units; the same text as `Intl.NumberFormat` with `style: 'currency'`. */
 export function moneyFormatter(
   locale: string,
@@ -38,8 +43,7 @@ export function moneyFormatter(
     const plain = (minor: number): string => format.format(minor / scale);
     if (display === 'name') return plain;
     const fast = amountWriter(format, digits);
-    const samples = [0, 1, 10, 99, 100, 101, 999, 1000, 99999, 100000, 123456, 999999, 1000000, 12345678, 123456789012];
-    return samples.every((n) => fast(n) === plain(n) && fast(-n) === plain(-n)) ? fast : plain;
+    return SAMPLES.every((n) => fast(n) === plain(n) && fast(-n) === plain(-n)) ? fast : plain;
   });
 }
 
@@ -75,30 +79,32 @@ function amountWriter(format: Intl.NumberFormat, digits: number): (minor: number
   const negative = around(-1234);
   const zero = around(-0);
 
+  const local = (text: string): string => (latin ? text : text.replace(/\d/g, (d) => digitOf[Number(d)] ?? d));
+  const grouped = (whole: number): string => {
+    const raw = String(whole);
+    if (separator === '' || raw.length <= groupsFrom) return local(raw);
+    let rest = raw.slice(0, -primary);
+    let text = raw.slice(-primary);
+    while (rest.length > secondary) {
+      text = rest.slice(-secondary) + separator + text;
+      rest = rest.slice(0, -secondary);
+    }
+    return local(rest + separator + text);
+  };
+  // All that can follow the whole units, and the smaller numbers of them, written once.
+  const scale = 10 ** digits;
+  const ends = Array.from({ length: scale }, (_, part) =>
+    digits > 0 ? point + local(String(part).padStart(digits, '0')) : '',
+  );
+  const beginnings = Array.from({ length: 1000 }, (_, whole) => grouped(whole));
+
   return (minor) => {
-    if (!Number.isSafeInteger(minor)) return format.format(minor / 10 ** digits);
+    if (!Number.isSafeInteger(minor)) return format.format(minor / scale);
     const below = minor < 0;
-    let raw = String(below ? -minor : minor);
-    if (raw.length <= digits) raw = raw.padStart(digits + 1, '0');
-    const cut = raw.length - digits;
-    let whole = raw.slice(0, cut);
-    let part = raw.slice(cut);
-    if (separator !== '' && whole.length > groupsFrom) {
-      let rest = whole.slice(0, -primary);
-      whole = whole.slice(-primary);
-      while (rest.length > secondary) {
-        whole = rest.slice(-secondary) + separator + whole;
-        rest = rest.slice(0, -secondary);
-      }
-      whole = rest + separator + whole;
-    }
-    if (!latin) {
-      const local = (text: string): string => text.replace(/\d/g, (d) => digitOf[Number(d)] ?? d);
-      whole = local(whole);
-      part = local(part);
-    }
+    const amount = below ? -minor : minor;
+    const whole = Math.floor(amount / scale);
     const { prefix, suffix } = below ? negative : Object.is(minor, -0) ? zero : positive;
-    return digits > 0 ? prefix + whole + point + part + suffix : prefix + whole + suffix;
+    return prefix + (whole < 1000 ? beginnings[whole] : grouped(whole)) + ends[amount - whole * scale] + suffix;
   };
 }
 
@@ -113,7 +119,11 @@ export interface NumberOptions {
 export function numberFormatter(locale: string, options: NumberOptions = {}): (value: number) => string {
   return cached(`number ${locale} ${JSON.stringify(options)}`, () => {
     const format = new Intl.NumberFormat(locale, options as Intl.NumberFormatOptions);
-    return (value: number) => format.format(value);
+    const plain = (value: number): string => format.format(value);
+    if (Object.keys(options).length > 0) return plain;
+    const fast = amountWriter(format, 0);
+    const whole = (value: number): string => (Number.isSafeInteger(value) ? fast(value) : plain(value));
+    return SAMPLES.every((n) => whole(n) === plain(n) && whole(-n) === plain(-n)) ? whole : plain;
   });
 }
 

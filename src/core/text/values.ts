@@ -29,12 +29,33 @@ export function plainLine(text: string): string {
   return text.replace(UNSAFE, ' ').replace(LONE_SURROGATES, '\ufffd').replace(/\s+/g, ' ').trim();
 }
 
-const HTML_SPECIAL = /[&<>"']/;
 const ENTITIES: Record<string, string> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;', "'": '&#39;' };
 
 /** Escapes text for HTML content and for quoted attribute values. */
 export function escapeHtml(text: string): string {
-  return HTML_SPECIAL.test(text) ? text.replace(/[&<>"']/g, (c) => ENTITIES[c] ?? c) : text;
+  return EXTRAORDINARY.test(text) ? text.replace(/[&<>"']/g, (c) => ENTITIES[c] ?? c) : text;
+}
+
+const RTL_CHARACTER = /[\u0590-\u08ff\ufb1d-\ufdff\ufe70-\ufefc]/;
+
+/** What has to be escaped, or may run from right to left. */
+const EXTRAORDINARY = /[&<>"'\u0590-\u08ff\ufb1d-\ufdff\ufe70-\ufefc]/;
+
+/** A text as it stands in HTML, and as it stands in plain text and headers. */
+export interface Both {
+  html: string;
+  plain: string;
+}
+
+/**
+ * Writes a value into words of a direction, for HTML and plain text at once. With `isolate`, a value that could run the
+ * other way is kept apart from the words around it, so that both read in their own order (UAX #9, isolates).
+ */
+export function bothForms(text: string, around: Direction, isolate: boolean): Both {
+  if (text === '' || (!EXTRAORDINARY.test(text) && (around === 'ltr' || !isolate))) return { html: text, plain: text };
+  const html = escapeHtml(text);
+  if (!isolate || (around === 'ltr' && !RTL_CHARACTER.test(text))) return { html, plain: text };
+  return { html: `<bdi>${html}</bdi>`, plain: `\u2068${text}\u2069` };
 }
 
 /**
@@ -54,11 +75,4 @@ export function directionOf(language: string): Direction {
   const [primary = '', script = ''] = language.toLowerCase().split('-');
   if (script === 'latn') return 'ltr';
   return RTL_LANGUAGES.has(primary) ? 'rtl' : 'ltr';
-}
-
-const RTL_CHARACTER = /[\u0590-\u08ff\ufb1d-\ufdff\ufe70-\ufefc]/;
-
-/** True when the value must be kept apart from the words around it for both to read in their own order (UAX #9). */
-export function needsIsolation(value: string, around: Direction): boolean {
-  return around === 'rtl' || RTL_CHARACTER.test(value);
 }
