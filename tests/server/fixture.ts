@@ -72,16 +72,14 @@ async function fillStore(): Promise<void> {
     address: testOrder().billingAddress!,
   });
   const pawel = newId();
-  await db
-    .insert(t.staff)
-    .values({
-      id: pawel,
-      storeId: SHOP,
-      name: 'Pawel Rutka',
-      email: 'pawel@quillwick.example',
-      job: 'Packing',
-      language: 'de',
-    });
+  await db.insert(t.staff).values({
+    id: pawel,
+    storeId: SHOP,
+    name: 'Pawel Rutka',
+    email: 'pawel@quillwick.example',
+    job: 'Packing',
+    language: 'de',
+  });
   await db.insert(t.keys).values([
     { id: newId(), storeId: SHOP, kind: 'events', name: 'shop', secret: seal(EVENTS_KEY) },
     { id: newId(), storeId: SHOP, kind: 'read', name: 'record', secret: fingerprint(READ_KEY) },
@@ -107,15 +105,13 @@ async function fillStore(): Promise<void> {
       publishedAt: new Date(),
     });
     if (audience === 'staff') {
-      await db
-        .insert(t.routingRules)
-        .values({
-          id: newId(),
-          storeId: SHOP,
-          notificationId: ids.notification,
-          staffId: pawel,
-          scope: { kind: 'all' },
-        });
+      await db.insert(t.routingRules).values({
+        id: newId(),
+        storeId: SHOP,
+        notificationId: ids.notification,
+        staffId: pawel,
+        scope: { kind: 'all' },
+      });
     }
   }
 }

@@ -1,0 +1,223 @@
+/** The edges: the signed interface over HTTP, what is closed to strangers, routing, and accessibility of every screen. */
+import AxeBuilder from '@axe-core/playwright';
+import { Webhook } from 'standardwebhooks';
+import { arrived, demoFacts, expect, signIn, test } from './support';
+
+function event(number: string) {
+  return {
+    specversion: '1.0',
+    id: `e2e-${number}`,
+    source: 'https://quillwick.example/shop',
+    type: 'order.placed',
+    data: {
+      order: {
+        number,
+        placedAt: '2026-11-24T09:14:00Z',
+        currency: 'GBP',
+        language: 'en',
+        channel: 'web-shop',
+        customer: {
+          email: 'grace@e2e-events.example',
+          firstName: '<b>Grace</b>',
+          lastName: 'O"Neil\r\nBcc: x@y.example',
+        },
+        lines: [
+          { product: { sku: 'PA-KOZO', name: 'Kozo {$x} <i>', category: 'papers' }, quantity: 2, unitPrice: 850 },
+        ],
+        payment: { method: 'Card', paid: true },
+      },
+    },
+  };
+}
+
+test('a signed event over HTTP brings a message, and a reading key its record', async ({ request }) => {
+  const { eventsKey, readKey } = demoFacts();
+  const body = JSON.stringify(event('E2E-1'));
+  const at = new Date();
+  const headers = {
+    'content-type': 'application/cloudevents+json',
+    'webhook-id': 'm1',
+    'webhook-timestamp': String(Math.floor(at.getTime() / 1000)),
+    'webhook-signature': new Webhook(eventsKey).sign('m1', at, body),
+  };
+  const first = await request.post('/api/v1/events', { data: body, headers });
+  expect(first.status()).toBe(202);
+  const again = await request.post('/api/v1/events', { data: body, headers });
+  expect(again.status()).toBe(202);
+  expect(((await again.json()) as { deliveries: string[] }).deliveries.toSorted()).toEqual(
+    ((await first.json()) as { deliveries: string[] }).deliveries.toSorted(),
+  );
+  expect(
+    (
+      await request.post('/api/v1/events', { data: body, headers: { ...headers, 'webhook-signature': 'v1,x' } })
+    ).status(),
+  ).toBe(401);
+
+  const { message } = await arrived('grace@e2e-events.example', 'E2E-1');
+  expect(message.html).toContain('Thank you, &lt;b&gt;Grace&lt;/b&gt;');
+  expect(message.text).toContain('2 × Kozo {$x} <i>: £17.00');
+  expect(message.headers.has('bcc')).toBe(false);
+
+  const record = await request.get('/api/v1/deliveries?order=E2E-1&recipient=grace@e2e-events.example', {
+    headers: { authorization: `Bearer ${readKey}` },
+  });
+  const { deliveries } = (await record.json()) as { deliveries: { state: string; messageId: string }[] };
+  expect(deliveries).toHaveLength(1);
+  expect(deliveries[0]!.messageId).toBe(message.messageId);
+  expect((await request.get('/api/v1/deliveries')).status()).toBe(401);
+});
+
+test('nothing is open without signing in but sign-in, health and the signed interface', async ({ request, page }) => {
+  expect((await request.get('/api/health')).status()).toBe(200);
+  expect(((await (await request.get('/api/v1/openapi.json')).json()) as { openapi: string }).openapi).toBe('3.1.0');
+  for (const path of [
+    'today',
+    'journey',
+    'desk/order-received',
+    'routing',
+    'sending',
+    'orders',
+    'orders/new',
+    'deliveries',
+  ]) {
+    await page.goto(`/s/quillwick/${path}`);
+    await expect(page).toHaveURL(/\/sign-in\?to=/);
+  }
+  expect((await request.get('/s/quillwick/deliveries/x/message')).status()).toBe(401);
+  expect((await request.get('/media/..%2f..%2fsecret')).status()).toBe(404);
+  const { headers } = { headers: (await request.get('/sign-in')).headers() };
+  expect(headers['content-security-policy']).toMatch(/script-src 'self' 'nonce-[^']+' 'strict-dynamic'/);
+  expect(headers['content-security-policy']).not.toMatch(/script-src[^;]*unsafe-inline/);
+});
+
+test('signing in says what is wrong, does not lead elsewhere, and ends with signing out', async ({ page }) => {
+  await page.goto('/sign-in?to=https://elsewhere.example/');
+  await page.getByLabel('Mail address').fill('marta@quillwick.example');
+  await page.getByLabel('Password').fill('not the password');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByText('This address and password do not belong together')).toBeVisible();
+  await expect(page.getByLabel('Mail address')).toHaveValue('marta@quillwick.example');
+  await page.getByLabel('Password').fill('paper-and-thread');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await page.waitForURL('**/s/quillwick/today');
+  await page.getByRole('button', { name: /Marta Oyelaran/ }).click();
+  await page.getByRole('menuitem', { name: 'Sign out' }).click();
+  await page.waitForURL('**/sign-in');
+  await page.goto('/s/quillwick/today');
+  await expect(page).toHaveURL(/sign-in/);
+});
+
+test('routing: a rule is added by address, tried on an order, tested, and taken away with a way back', async ({
+  page,
+}) => {
+  await signIn(page);
+  await page.goto('/s/quillwick/routing');
+  await page.getByRole('radio', { name: 'Another address' }).click();
+  await page.getByLabel('Address', { exact: true }).fill('print@');
+  await page.getByRole('button', { name: 'Add to New order' }).click();
+  await expect(page.getByText(/Address "print@" is not a mail address/)).toBeVisible();
+  await page.getByLabel('Address', { exact: true }).fill('print@bindery-print.example');
+  await page.getByLabel('Hears of').click();
+  await page.getByRole('option', { name: 'orders with papers' }).click();
+  await page.getByRole('button', { name: 'Add to New order' }).click();
+  const rule = page.getByRole('listitem').filter({ hasText: 'print@bindery-print.example' });
+  await expect(rule.first()).toContainText('orders with papers');
+  await expect(page.getByText(/print@bindery-print.example hears (only )?of orders with papers/)).toBeVisible();
+  await rule.first().getByRole('button', { name: 'Send a test' }).click();
+  await arrived('print@bindery-print.example', '[Test] New order');
+  await page.getByRole('button', { name: 'Take away print@bindery-print.example' }).click();
+  await page.getByRole('button', { name: 'Put back' }).click();
+  await expect(rule.first()).toBeVisible();
+});
+
+test('the Journey follows an order, turns a notification off and on, and is walked by keyboard', async ({ page }) => {
+  await signIn(page);
+  await page.goto('/s/quillwick/journey?order=QW-10483');
+  await expect(page.getByText('2 sent · 0 failed · 0 waiting · 1 not written')).toBeVisible();
+  await page.getByRole('button', { name: 'Turn New order off' }).click();
+  await expect(page.getByRole('button', { name: 'Turn New order on' })).toBeVisible();
+  await page.locator('body').press('ArrowRight');
+  await page.keyboard.press('ArrowRight');
+  await expect(page.locator('[data-card="new-order"]')).toBeFocused();
+  await page.keyboard.press('o');
+  await expect(page.getByRole('button', { name: 'Turn New order off' })).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'New order', level: 1 })).toBeVisible();
+});
+
+test('an order with nothing in it, and with half a product, is refused at the place', async ({ page }) => {
+  await signIn(page);
+  await page.goto('/s/quillwick/orders/new');
+  await page.getByRole('button', { name: 'Place the order' }).click();
+  await expect(page.getByText('Customer is empty')).toBeVisible();
+  await expect(page.getByText(/Add a product has too few entries/)).toBeVisible();
+});
+
+test('a port out of range is refused at its field, and what was typed stays', async ({ page }) => {
+  await signIn(page);
+  await page.goto('/s/quillwick/sending');
+  await page.getByLabel('Port').fill('70000');
+  await page.getByLabel('Address', { exact: true }).fill('orders@quillwick');
+  await page.getByRole('button', { name: 'Save and check' }).click();
+  await expect(page.getByText('Port 70000 is too large: at most 65535')).toBeVisible();
+  await expect(page.getByText(/Address "orders@quillwick" is not a mail address/)).toBeVisible();
+  await expect(page.getByLabel('Port')).toHaveValue('70000');
+});
+
+test('the palette and the keys go everywhere', async ({ page }) => {
+  await signIn(page);
+  await page.goto('/s/quillwick/today');
+  await expect(page.getByRole('heading', { name: 'Today', level: 1 })).toBeVisible();
+  await page.locator('body').press('g');
+  await page.locator('body').press('d');
+  await expect(page.getByRole('heading', { name: 'Deliveries', level: 1 })).toBeVisible();
+  await page.locator('body').press('?');
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('ControlOrMeta+k');
+  await page.getByPlaceholder('Name a place or an action').fill('rout');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Routing', level: 1 })).toBeVisible();
+});
+
+test('every screen passes axe at WCAG 2.2 AA', async ({ page }) => {
+  await signIn(page);
+  const found: string[] = [];
+  for (const path of [
+    'today',
+    'journey?order=QW-10483',
+    'desk/order-received',
+    'desk/new-order?part=text',
+    'routing',
+    'sending',
+    'orders',
+    'orders/QW-10483',
+    'orders/new',
+    'deliveries',
+    'deliveries?state=failed,bounced',
+  ]) {
+    await page.goto(`/s/quillwick/${path}`);
+    await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
+    if (path.startsWith('desk/order-received')) {
+      await page.locator('[data-block="next"]').click();
+      await expect(page.locator('.on-sheet [role="textbox"]')).toBeVisible();
+    }
+    const { violations } = await new AxeBuilder({ page })
+      .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+      .analyze();
+    for (const v of violations)
+      found.push(
+        `${path}: ${v.id}: ${v.nodes
+          .map((n) => n.target.join(' '))
+          .slice(0, 3)
+          .join(' | ')}`,
+      );
+  }
+  await page.context().clearCookies();
+  await page.goto('/sign-in');
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
+    .analyze();
+  found.push(...violations.map((v) => `sign-in: ${v.id}`));
+  expect(found).toEqual([]);
+});
