@@ -146,6 +146,8 @@ test('the strip stands in the address: order, language, width and part can be li
 test('a language without words can be begun from the store’s own, and reads from right to left', async ({ page }) => {
   await page.goto(`${DESK}?language=ar`);
   await expect(page.getByText('No words in Arabic yet')).toBeVisible();
+  // The size is known once the worker has answered: from then on the page is alive.
+  await expect(page.getByText(/kB of 102/)).toBeVisible();
   await page.getByRole('button', { name: 'Begin from the English words' }).click();
   await expect(sheet(page).locator('html')).toHaveAttribute('dir', 'rtl');
   await expect(sheet(page).locator('.lb-items')).toContainText('المنتج');

@@ -181,6 +181,7 @@ test('the palette and the keys go everywhere', async ({ page }) => {
 });
 
 test('every screen passes axe at WCAG 2.2 AA', async ({ page }) => {
+  test.setTimeout(300_000);
   await signIn(page);
   const found: string[] = [];
   for (const path of [

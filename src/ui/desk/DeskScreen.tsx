@@ -82,6 +82,11 @@ export function DeskScreen(props: DeskProps) {
   const editing = useRef<WordsEditorHandle>(null);
   const [bar, setBar] = useState<WordsEditorHandle | null>(null);
 
+  const takeEditor = useCallback((handle: WordsEditorHandle | null) => {
+    editing.current = handle;
+    setBar(handle);
+  }, []);
+
   const save = useAutosave({
     storageKey: `libellus draft ${base} ${notification.slug}`,
     template,
@@ -461,10 +466,7 @@ export function DeskScreen(props: DeskProps) {
                     >
                       <WordsEditor
                         key={`${language} ${block.id}`}
-                        handle={(h) => {
-                          editing.current = h;
-                          if (h?.editor !== bar?.editor) setBar(h);
-                        }}
+                        handle={takeEditor}
                         document={segment.words}
                         formIndex={formIndex}
                         form={segmentFormOf(block.kind)!}

@@ -39,9 +39,13 @@ export function useAutosave(options: {
     latest.current = template;
   }, [template]);
 
+  // Read before anything is written over it.
+  const [keptText] = useState(() => (typeof localStorage === 'undefined' ? null : localStorage.getItem(storageKey)));
+
   const saveNow = useCallback(async (): Promise<void> => {
     await running.current;
-    if (stopped.current || latest.current === savedTemplate.current) return;
+    if (stopped.current) return;
+    if (latest.current === savedTemplate.current) return setState({ kind: 'saved' });
     const run = async (): Promise<void> => {
       setState({ kind: 'saving' });
       const sending = latest.current;
@@ -57,7 +61,7 @@ export function useAutosave(options: {
         revision.current = result.value.revision;
         savedTemplate.current = sending;
         if (latest.current === sending) localStorage.removeItem(storageKey);
-        setState({ kind: 'saved' });
+        setState({ kind: latest.current === sending ? 'saved' : 'saving' });
       } else if (result.error.code === 'conflict') {
         const detail = result.error.detail as { draft: Template; revision: number; by: string };
         stopped.current = true;
@@ -76,7 +80,15 @@ export function useAutosave(options: {
   }, [onSave, storageKey]);
 
   useEffect(() => {
-    if (!enabled || template === savedTemplate.current || stopped.current) return;
+    if (!enabled || stopped.current) return;
+    if (template === savedTemplate.current && !running.current) {
+      // Nothing to save: it is as it was, or was taken back before it was sent.
+      localStorage.removeItem(storageKey);
+      setState((was) => (was.kind === 'saving' ? { kind: 'saved' } : was));
+      return;
+    }
+    // From the first change on, until it is saved, the screen does not say "saved".
+    setState((was) => (was.kind === 'saved' ? { kind: 'saving' } : was));
     localStorage.setItem(storageKey, JSON.stringify({ revision: revision.current, template } satisfies Kept));
     const timer = setTimeout(() => void saveNow(), WAIT_MS);
     return () => clearTimeout(timer);
@@ -111,18 +123,16 @@ export function useAutosave(options: {
 
   /** What an earlier window left unsaved, if it was for this revision. */
   const keptEarlier = useCallback((): Template | undefined => {
-    const text = localStorage.getItem(storageKey);
-    if (!text) return undefined;
+    if (!keptText) return undefined;
     try {
-      const kept = JSON.parse(text) as Kept;
+      const kept = JSON.parse(keptText) as Kept;
       if (kept.revision === revision.current && JSON.stringify(kept.template) !== JSON.stringify(savedTemplate.current))
         return kept.template;
     } catch {
       // Not ours to read; it is written over by the next change.
     }
-    localStorage.removeItem(storageKey);
     return undefined;
-  }, [storageKey]);
+  }, [keptText]);
 
   return { state, saveNow, settle, keptEarlier, currentRevision: () => revision.current };
 }

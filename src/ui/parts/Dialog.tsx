@@ -18,7 +18,7 @@ export function Dialog({
   wide?: boolean;
 }) {
   return (
-    <Base open={open} onClose={onClose} className="relative z-50">
+    <Base open={open} onClose={onClose} className="fixed inset-0 z-50">
       <DialogBackdrop className="fixed inset-0 bg-ink/40" />
       <div className="fixed inset-0 flex items-center justify-center p-6">
         <DialogPanel
