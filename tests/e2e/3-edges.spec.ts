@@ -1,5 +1,6 @@
 /** The edges: the signed interface over HTTP, what is closed to strangers, routing, and accessibility of every screen. */
-import AxeBuilder from '@axe-core/playwright';
+import axe from 'axe-core';
+import type { Page } from '@playwright/test';
 import { Webhook } from 'standardwebhooks';
 import { arrived, demoFacts, expect, signIn, test } from './support';
 
@@ -134,13 +135,13 @@ test('the Journey follows an order, turns a notification off and on, and is walk
   await signIn(page);
   await page.goto('/s/quillwick/journey?order=QW-10483');
   await expect(page.getByText('2 sent · 0 failed · 0 waiting · 1 not written')).toBeVisible();
-  await page.getByRole('button', { name: 'Turn New order off' }).click();
-  await expect(page.getByRole('button', { name: 'Turn New order on' })).toBeVisible();
+  await page.getByRole('button', { name: 'Turn off New order' }).click();
+  await expect(page.getByRole('button', { name: 'Turn on New order' })).toBeVisible();
   await page.locator('body').press('ArrowRight');
   await page.keyboard.press('ArrowRight');
   await expect(page.locator('[data-card="new-order"]')).toBeFocused();
   await page.keyboard.press('o');
-  await expect(page.getByRole('button', { name: 'Turn New order off' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Turn off New order' })).toBeVisible();
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: 'New order', level: 1 })).toBeVisible();
 });
@@ -180,10 +181,28 @@ test('the palette and the keys go everywhere', async ({ page }) => {
   await expect(page.getByRole('heading', { name: 'Routing', level: 1 })).toBeVisible();
 });
 
+/** What axe finds on the page. The message itself stands in a frame without script, where axe cannot run. */
+async function axeFindings(page: Page, name: string): Promise<string[]> {
+  await page.evaluate(axe.source);
+  const violations = await page.evaluate(async () => {
+    const { axe: there } = window as unknown as { axe: typeof axe };
+    const tags = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'];
+    return (await there.run(document, { runOnly: tags, iframes: false, resultTypes: ['violations'] })).violations;
+  });
+  return violations.map(
+    (v) =>
+      `${name}: ${v.id}: ${v.nodes
+        .slice(0, 3)
+        .map((n) => n.target.join(' '))
+        .join(' | ')}`,
+  );
+}
+
 test('every screen passes axe at WCAG 2.2 AA', async ({ page }) => {
-  test.setTimeout(300_000);
+  await page.goto('/sign-in');
+  await expect(page.getByRole('button', { name: 'Sign in' })).toBeVisible();
+  const found = await axeFindings(page, 'sign-in');
   await signIn(page);
-  const found: string[] = [];
   for (const path of [
     'today',
     'journey?order=QW-10483',
@@ -199,26 +218,11 @@ test('every screen passes axe at WCAG 2.2 AA', async ({ page }) => {
   ]) {
     await page.goto(`/s/quillwick/${path}`);
     await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
-    if (path.startsWith('desk/order-received')) {
+    if (path === 'desk/order-received') {
       await page.locator('[data-block="next"]').click();
       await expect(page.locator('.on-sheet [role="textbox"]')).toBeVisible();
     }
-    const { violations } = await new AxeBuilder({ page })
-      .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
-      .analyze();
-    for (const v of violations)
-      found.push(
-        `${path}: ${v.id}: ${v.nodes
-          .map((n) => n.target.join(' '))
-          .slice(0, 3)
-          .join(' | ')}`,
-      );
+    found.push(...(await axeFindings(page, path)));
   }
-  await page.context().clearCookies();
-  await page.goto('/sign-in');
-  const { violations } = await new AxeBuilder({ page })
-    .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
-    .analyze();
-  found.push(...violations.map((v) => `sign-in: ${v.id}`));
   expect(found).toEqual([]);
 });

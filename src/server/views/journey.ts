@@ -3,7 +3,7 @@ import { and, count, desc, eq, gte, inArray, sql } from 'drizzle-orm';
 import type { DeliveryState } from '@/core/mail';
 import { templateFindings } from '@/core/preflight';
 import { languageName } from '@/core/plan';
-import { segmentsOf, type Template } from '@/core/template';
+import { segmentsOf, templateChanges, type Template } from '@/core/template';
 import type { Access } from '../auth/access';
 import { database } from '../db/client';
 import { deliveries, editions, notifications, notWritten, orders, routingRules, templates } from '../db/schema';
@@ -30,8 +30,6 @@ async function boardRows(access: Access) {
     .where(eq(notifications.storeId, access.store.id))
     .orderBy(notifications.id);
 }
-
-const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
 
 export async function loadBoard(access: Access) {
   const since = new Date(Date.now() - DAY);
@@ -66,7 +64,7 @@ export async function loadBoard(access: Access) {
     languages: store.languages,
     cards: rows.map(({ notification, template, edition }, i) => {
       const failures = failed.find((f) => f.id === notification.id)?.n ?? 0;
-      const changed = !edition || !same(edition.template, template.draft);
+      const changed = templateChanges(edition?.template, template.draft).length > 0;
       const mark: Mark = !notification.on ? 'off' : failures > 0 ? 'failing' : changed ? 'draft' : 'live';
       return {
         slug: notification.slug,

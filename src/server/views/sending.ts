@@ -41,6 +41,7 @@ export async function loadSending(access: Access) {
     held: held?.n ?? 0,
     person: access.person.email,
     storeName: access.store.name,
+    zone: access.store.timeZone,
   };
 }
 

@@ -7,6 +7,7 @@ import { languageName } from '@/core/plan/reasons';
 import { Segments } from '../parts/fields';
 import { Time } from '../parts/format';
 import { Empty, Page } from '../parts/Page';
+import { Head } from '../parts/Table';
 import { StateWord } from '../parts/states';
 import { WatchWaiting } from '../parts/WatchWaiting';
 
@@ -45,6 +46,15 @@ const ROLE_CHOICES = [
   { value: 'customer', label: 'Customers' },
   { value: 'staff', label: 'Staff' },
 ];
+
+const COLUMNS = [
+  { label: 'State', className: 'w-40' },
+  { label: 'To' },
+  { label: 'Notification', className: 'w-34' },
+  { label: 'Subject, or what happened' },
+  { label: 'Order', className: 'w-24' },
+  { label: 'When', className: 'w-32', end: true },
+] as const;
 
 export function DeliveriesScreen({ base, zone, filter, rows, next }: DeliveriesProps) {
   const router = useRouter();
@@ -113,28 +123,7 @@ export function DeliveriesScreen({ base, zone, filter, rows, next }: DeliveriesP
             </Empty>
           ) : (
             <table className="w-full table-fixed text-sm">
-              <thead className="sticky top-0 bg-panel text-xs text-slate">
-                <tr className="border-b border-rule">
-                  <th scope="col" className="w-40 py-2 ps-5 text-start font-normal">
-                    State
-                  </th>
-                  <th scope="col" className="px-2 text-start font-normal">
-                    To
-                  </th>
-                  <th scope="col" className="w-34 px-2 text-start font-normal">
-                    Notification
-                  </th>
-                  <th scope="col" className="px-2 text-start font-normal">
-                    Subject, or what happened
-                  </th>
-                  <th scope="col" className="w-24 px-2 text-start font-normal">
-                    Order
-                  </th>
-                  <th scope="col" className="w-32 pe-5 text-end font-normal">
-                    When
-                  </th>
-                </tr>
-              </thead>
+              <Head columns={COLUMNS} />
               <tbody>
                 {rows.map((d) => (
                   <tr key={d.id} className="border-b border-rule hover:bg-petrol-tint/50">

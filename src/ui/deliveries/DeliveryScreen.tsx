@@ -68,14 +68,8 @@ export function DeliveryScreen({ base, zone, delivery: d, mayTry, onTry }: Deliv
 
   return (
     <Page
-      title={
-        <>
-          <Link href={`${base}/deliveries`} aria-label="All deliveries" className="me-2 text-slate hover:text-petrol">
-            ‹
-          </Link>
-          {d.notification}
-        </>
-      }
+      back={{ href: `${base}/deliveries`, label: 'All deliveries' }}
+      title={d.notification}
       note={
         <>
           to <bdi>{d.recipientName || d.recipient}</bdi> · <StateWord state={d.state} />
@@ -254,7 +248,9 @@ export function DeliveryScreen({ base, zone, delivery: d, mayTry, onTry }: Deliv
             </>
           ) : (
             <div className="p-8 text-sm text-slate">
-              <p className="font-serif text-lg text-ink">Nothing was sent yet</p>
+              <p className="font-serif text-lg text-ink">
+                {d.state === 'failed' ? 'The message was not sent' : 'Nothing was sent yet'}
+              </p>
               <p className="mt-1">{d.words || 'The message is kept here once a server has taken it.'}</p>
               {d.state === 'held' && (
                 <p className="mt-2">

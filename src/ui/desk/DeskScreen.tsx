@@ -1,7 +1,5 @@
 'use client';
 /** The Desk: one notification on the bench, its sheet in the middle, rendered exactly as it is sent. */
-import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useMemo, useReducer, useRef, useState } from 'react';
 import { toast } from 'sonner';
@@ -10,23 +8,32 @@ import { snapshotOf, type Order, type StoreFacts } from '@/core/order';
 import { languageName } from '@/core/plan/reasons';
 import type { Finding } from '@/core/preflight';
 import type { Result } from '@/core/result';
-import { BLOCK_LABELS, segmentFormOf, segmentsOf, type Block, type Segments, type Template } from '@/core/template';
+import {
+  BLOCK_LABELS,
+  segmentFormOf,
+  segmentsOf,
+  templateChanges,
+  type Block,
+  type Segments,
+  type Template,
+} from '@/core/template';
 import { directionOf } from '@/core/text';
-import { Time } from '../parts/format';
-import { Leaf } from '../parts/marks';
 import { Trouble } from '../parts/Page';
 import { valueOrToast } from '../parts/result';
 import { isTyping } from '../shell/CommandPalette';
-import { Details, type ChipOpen } from './Details';
+import type { ChipOpen } from './ChipDetails';
+import { Conflict } from './Conflict';
+import { DeskHeader, type EditionNote } from './DeskHeader';
+import { Details } from './Details';
 import { draftReducer, freshBlockId, startDraft } from './draft';
 import { FormatBar } from './editor/FormatBar';
 import { WordsEditor, type EditingContext, type WordsEditorHandle } from './editor/WordsEditor';
 import { InboxRow } from './InboxRow';
 import { Outline } from './Outline';
 import { PublishDialog } from './PublishDialog';
-import { ReadingStrip, type StripState } from './ReadingStrip';
+import { ReadingStrip, stripQuery, type StripState } from './ReadingStrip';
 import { Sheet } from './sheet/Sheet';
-import { useAutosave, type SaveState } from './useAutosave';
+import { useAutosave } from './useAutosave';
 import { usePreview, type RenderParts } from './usePreview';
 import { useSegment } from './useSegments';
 
@@ -36,7 +43,7 @@ export interface DeskProps {
   draft: Template;
   revision: number;
   live?: { number: number; template: Template; publishedBy: string; publishedAt: string } | undefined;
-  editions: { number: number; publishedBy: string; publishedAt: string }[];
+  editions: EditionNote[];
   store: {
     name: string;
     language: string;
@@ -254,7 +261,7 @@ export function DeskScreen(props: DeskProps) {
   };
 
   const nextNumber = (editions[0]?.number ?? 0) + 1;
-  const changed = !live || JSON.stringify(live.template) !== JSON.stringify(template);
+  const changed = useMemo(() => templateChanges(live?.template, template).length > 0, [live, template]);
   const renderBefore = useCallback(
     async () => (live ? renderOnce(partsFor(live.template)) : undefined),
     [live, renderOnce, partsFor],
@@ -264,92 +271,22 @@ export function DeskScreen(props: DeskProps) {
 
   return (
     <div className="flex h-full min-h-0 flex-col">
-      <header className="flex min-h-14 shrink-0 items-center gap-3 border-b border-rule px-5 py-2">
-        <Link href={`${base}/journey`} aria-label="Journey" className="text-lg text-slate hover:text-petrol">
-          ‹
-        </Link>
-        <h1 className="font-serif text-xl font-medium whitespace-nowrap">{notification.name}</h1>
-        <Leaf state={!notification.on ? 'off' : changed ? 'draft' : 'live'} />
-        <div className="min-w-0 truncate text-sm text-slate">
-          {live ? <span className="text-ink">edition {live.number} is live</span> : 'never published'}
-          {changed && live && ' · the draft differs'}
-          <SaveNote state={save.state} mayEdit={mayEdit} />
-        </div>
-        <div className="ms-auto flex items-center gap-2">
-          {mayEdit && (
-            <>
-              <button
-                type="button"
-                className="btn btn-quiet"
-                disabled={draft.past.length === 0}
-                onClick={() => dispatch({ type: 'undo' })}
-              >
-                Undo
-              </button>
-              <button
-                type="button"
-                className="btn btn-quiet"
-                disabled={draft.future.length === 0}
-                onClick={() => dispatch({ type: 'redo' })}
-              >
-                Redo
-              </button>
-            </>
-          )}
-          {editions.length > 0 && (
-            <Menu>
-              <MenuButton className="btn">Editions</MenuButton>
-              <MenuItems
-                anchor="bottom end"
-                className="z-40 rounded-control border border-rule bg-sheet py-1 text-sm shadow-sheet focus:outline-none [--anchor-gap:4px]"
-              >
-                {editions.map((e) => (
-                  <MenuItem key={e.number} disabled={!mayEdit}>
-                    <button
-                      type="button"
-                      className="flex w-full items-baseline gap-4 px-3 py-1.5 text-start data-focus:bg-petrol-tint"
-                      onClick={() => void takeBack(e.number)}
-                    >
-                      <span className="font-semibold">
-                        Edition {e.number}
-                        {e.number === live?.number ? ', live' : ''}
-                      </span>
-                      <span className="ms-auto text-xs text-slate">
-                        {e.publishedBy}, <Time at={e.publishedAt} zone={store.timeZone} />
-                      </span>
-                    </button>
-                  </MenuItem>
-                ))}
-              </MenuItems>
-            </Menu>
-          )}
-          {mayTest && (
-            <button
-              type="button"
-              className="btn"
-              disabled={busy !== undefined || !written}
-              onClick={() => void sendTest()}
-            >
-              {busy === 'test' ? 'Sending ...' : 'Send test to me'}
-            </button>
-          )}
-          {mayPublish && (
-            <button
-              type="button"
-              className="btn btn-main"
-              disabled={!changed || busy !== undefined || save.state.kind === 'conflict'}
-              title={changed ? undefined : 'The draft is what is live already'}
-              onClick={() => {
-                setPublishTrouble(undefined);
-                setPublishing(true);
-                void save.saveNow();
-              }}
-            >
-              Publish edition {nextNumber}
-            </button>
-          )}
-        </div>
-      </header>
+      <DeskHeader
+        {...{ base, notification, live, editions, changed, busy, mayEdit, mayPublish, mayTest }}
+        zone={store.timeZone}
+        saveState={save.state}
+        nextNumber={nextNumber}
+        written={written}
+        onUndo={draft.past.length > 0 ? () => dispatch({ type: 'undo' }) : undefined}
+        onRedo={draft.future.length > 0 ? () => dispatch({ type: 'redo' }) : undefined}
+        onTakeBack={(number) => void takeBack(number)}
+        onTest={() => void sendTest()}
+        onPublish={() => {
+          setPublishTrouble(undefined);
+          setPublishing(true);
+          void save.saveNow();
+        }}
+      />
 
       {save.state.kind === 'conflict' && (
         <Conflict
@@ -566,15 +503,6 @@ export function DeskScreen(props: DeskProps) {
 const PHONE = 375;
 const NO_FINDINGS: readonly Finding[] = [];
 
-function stripQuery(strip: StripState, ownLanguage: string): string {
-  const query = new URLSearchParams();
-  if (strip.order) query.set('order', strip.order);
-  if (strip.language !== ownLanguage) query.set('language', strip.language);
-  if (strip.width !== 'desktop') query.set('width', strip.width);
-  if (strip.part !== 'html') query.set('part', strip.part);
-  return query.size > 0 ? `?${query}` : '';
-}
-
 /** What the outline says of a block beside its name. */
 function noteFor(block: Block, snapshot: ReturnType<typeof snapshotOf>): string {
   switch (block.kind) {
@@ -592,45 +520,4 @@ function noteFor(block: Block, snapshot: ReturnType<typeof snapshotOf>): string 
     default:
       return '';
   }
-}
-
-function SaveNote({ state, mayEdit }: { state: SaveState; mayEdit: boolean }) {
-  const words = !mayEdit
-    ? 'your role may look, not change'
-    : { saved: 'saved', saving: 'saving', failed: 'not saved', conflict: 'not saved' }[state.kind];
-  return (
-    <span
-      data-testid="save-state"
-      role="status"
-      className={state.kind === 'failed' || state.kind === 'conflict' ? 'font-semibold text-madder' : ''}
-    >
-      {' '}
-      · {words}
-    </span>
-  );
-}
-
-function Conflict({
-  state,
-  onMine,
-  onTheirs,
-}: {
-  state: Extract<SaveState, { kind: 'conflict' }>;
-  onMine: (revision: number, theirs: Template) => void;
-  onTheirs: (revision: number, theirs: Template) => void;
-}) {
-  return (
-    <div
-      role="alert"
-      className="flex shrink-0 items-center gap-3 border-b border-madder bg-madder-tint px-5 py-2 text-sm"
-    >
-      <span className="flex-1">{state.message}</span>
-      <button type="button" className="btn" onClick={() => onTheirs(state.theirRevision, state.theirs)}>
-        Go on with {state.by ? `${state.by}'s` : 'the other'}
-      </button>
-      <button type="button" className="btn" onClick={() => onMine(state.theirRevision, state.theirs)}>
-        Go on with mine
-      </button>
-    </div>
-  );
 }

@@ -1,19 +1,15 @@
 'use client';
 /** The details of what is selected: a chip, a block, or the words of the subject and preheader. */
 import type { Finding } from '@/core/preflight';
-import { placeholder, placeholdersAt } from '@/core/placeholders';
+import { placeholder } from '@/core/placeholders';
 import { languageName } from '@/core/plan/reasons';
 import { BLOCK_LABELS, type Block } from '@/core/template';
-import { safeUrl, type WordsDocument } from '@/core/text';
-import { Field, Pick, Segments } from '../parts/fields';
+import type { WordsDocument } from '@/core/text';
+import { Segments } from '../parts/fields';
 import { Mark } from '../parts/marks';
 import { PanelTitle } from '../parts/Page';
-import { chipOptions, type ChipAttributes } from './editor/documents';
-
-export interface ChipOpen {
-  attributes: ChipAttributes;
-  update: (attributes: ChipAttributes) => void;
-}
+import { BlockFields } from './BlockFields';
+import { ChipDetails, type ChipOpen } from './ChipDetails';
 
 export interface DetailsProps {
   moment: string;
@@ -46,7 +42,7 @@ export function Details(props: DetailsProps) {
           <>
             <h2 className="mb-3 font-serif text-lg">{BLOCK_LABELS[block.kind]}</h2>
             <div className="flex flex-col gap-3">
-              <BlockFields {...props} block={block} />
+              {editable && <BlockFields block={block} moment={props.moment} onBlock={props.onBlock} />}
               {segment && <SegmentFields {...props} segment={segment} />}
               {editable && (
                 <div className="flex flex-wrap gap-x-1 border-t border-rule pt-2">
@@ -125,147 +121,6 @@ function Findings({ findings, onGo }: { findings: readonly Finding[]; onGo: (fin
   );
 }
 
-const ALIGN = [
-  { value: 'start', label: 'start' },
-  { value: 'centre', label: 'centre' },
-  { value: 'end', label: 'end' },
-] as const;
-
-function BlockFields({ block, editable, moment, onBlock }: DetailsProps & { block: Block }) {
-  if (!editable) return null;
-  switch (block.kind) {
-    case 'heading':
-    case 'text':
-      return (
-        <>
-          <div>
-            <div className="mb-1 text-sm text-slate">Alignment</div>
-            <Segments
-              label="Alignment"
-              value={block.align ?? 'start'}
-              choices={ALIGN}
-              onChange={(align) => onBlock({ align })}
-            />
-          </div>
-          <div>
-            <div className="mb-1 text-sm text-slate">Size</div>
-            {block.kind === 'heading' ? (
-              <Segments
-                label="Size"
-                value={block.size ?? 'headline'}
-                choices={[
-                  { value: 'headline', label: 'headline' },
-                  { value: 'heading', label: 'heading' },
-                ]}
-                onChange={(size) => onBlock({ size })}
-              />
-            ) : (
-              <Segments
-                label="Size"
-                value={block.size ?? 'words'}
-                choices={[
-                  { value: 'small', label: 'small print' },
-                  { value: 'words', label: 'words' },
-                  { value: 'lead', label: 'lead' },
-                ]}
-                onChange={(size) => onBlock({ size })}
-              />
-            )}
-          </div>
-        </>
-      );
-    case 'button': {
-      const targets = placeholdersAt(moment).filter((p) => p.type === 'url');
-      const fixed = 'url' in block.target;
-      const wrong = 'url' in block.target && block.target.url !== '' && safeUrl(block.target.url) === undefined;
-      return (
-        <>
-          <div>
-            <div className="mb-1 text-sm text-slate">Alignment</div>
-            <Segments
-              label="Alignment"
-              value={block.align ?? 'start'}
-              choices={ALIGN}
-              onChange={(align) => onBlock({ align })}
-            />
-          </div>
-          <Field label="Leads to">
-            {(ids) => (
-              <Pick
-                id={ids.id}
-                value={'variable' in block.target ? block.target.variable : ''}
-                choices={[
-                  ...targets.map((p) => ({ value: p.name, label: p.label })),
-                  { value: '', label: 'A fixed address' },
-                ]}
-                onChange={(variable) => onBlock({ target: variable === '' ? { url: 'https://' } : { variable } })}
-              />
-            )}
-          </Field>
-          {fixed && 'url' in block.target && (
-            <Field label="Address" problem={wrong ? 'must be complete, with https:// at the beginning' : undefined}>
-              {(ids) => (
-                <input
-                  {...ids}
-                  className="input"
-                  value={'url' in block.target ? block.target.url : ''}
-                  onChange={(e) => onBlock({ target: { url: e.target.value } })}
-                />
-              )}
-            </Field>
-          )}
-        </>
-      );
-    }
-    case 'items':
-      return (
-        <>
-          <Check label="Product pictures" on={block.pictures ?? true} onChange={(pictures) => onBlock({ pictures })} />
-          <Check label="Amounts" on={block.prices ?? true} onChange={(prices) => onBlock({ prices })} />
-        </>
-      );
-    case 'addresses':
-      return (
-        <Field label="Shows">
-          {(ids) => (
-            <Pick
-              id={ids.id}
-              value={block.show ?? 'both'}
-              choices={[
-                { value: 'both', label: 'both addresses' },
-                { value: 'delivery', label: 'where it goes' },
-                { value: 'billing', label: 'who pays' },
-              ]}
-              onChange={(show) => onBlock({ show })}
-            />
-          )}
-        </Field>
-      );
-    default:
-      return (
-        <p className="text-sm text-slate">
-          {block.kind === 'masthead' || block.kind === 'footer'
-            ? 'Comes from the look of the store.'
-            : 'Filled from the order.'}
-        </p>
-      );
-  }
-}
-
-function Check({ label, on, onChange }: { label: string; on: boolean; onChange: (on: boolean) => void }) {
-  return (
-    <label className="flex items-center gap-2 text-sm">
-      <input
-        type="checkbox"
-        className="size-4 accent-petrol"
-        checked={on}
-        onChange={(e) => onChange(e.target.checked)}
-      />
-      {label}
-    </label>
-  );
-}
-
 function SegmentFields({
   segment,
   language,
@@ -315,112 +170,6 @@ function SegmentFields({
           </p>
         ))}
       </details>
-    </>
-  );
-}
-
-function ChipDetails({ chip, editable }: { chip: ChipOpen; editable: boolean }) {
-  const { attributes, update } = chip;
-  const known = placeholder(attributes.name);
-  const options = chipOptions(attributes);
-  const set = (name: string, value: string): void => {
-    const next = { ...options };
-    if (value === '') delete next[name];
-    else next[name] = value;
-    update({
-      ...attributes,
-      fn: attributes.fn ?? (known && known.type !== 'url' ? known.type : 'text'),
-      options: Object.keys(next).length > 0 ? JSON.stringify(next) : null,
-    });
-  };
-  return (
-    <>
-      <h2 className="font-serif text-lg">{known?.label ?? 'Unknown placeholder'}</h2>
-      <p className="mb-3 font-mono text-xs text-slate">{`{$${attributes.name}}`}</p>
-      {known && editable && (
-        <div className="flex flex-col gap-3">
-          {known.type === 'date' && (
-            <>
-              <Field label="Form">
-                {(ids) => (
-                  <Pick
-                    id={ids.id}
-                    value={options.fields ?? 'year-month-day'}
-                    choices={[
-                      { value: 'year-month-day', label: 'day, month and year' },
-                      { value: 'year-month-day-weekday', label: 'with year and weekday' },
-                      { value: 'month-day', label: 'day and month' },
-                      { value: 'month-day-weekday', label: 'weekday, day and month' },
-                      { value: 'day-weekday', label: 'weekday and day' },
-                      { value: 'weekday', label: 'weekday' },
-                    ]}
-                    onChange={(v) => set('fields', v)}
-                  />
-                )}
-              </Field>
-              <Field label="Length">
-                {(ids) => (
-                  <Pick
-                    id={ids.id}
-                    value={options.length ?? 'medium'}
-                    choices={[
-                      { value: 'long', label: 'long' },
-                      { value: 'medium', label: 'medium' },
-                      { value: 'short', label: 'short' },
-                    ]}
-                    onChange={(v) => set('length', v)}
-                  />
-                )}
-              </Field>
-            </>
-          )}
-          {known.type === 'money' && (
-            <Field label="Currency as">
-              {(ids) => (
-                <Pick
-                  id={ids.id}
-                  value={options.currencyDisplay ?? 'symbol'}
-                  choices={[
-                    { value: 'symbol', label: 'its sign' },
-                    { value: 'code', label: 'its code' },
-                    { value: 'name', label: 'its name' },
-                  ]}
-                  onChange={(v) => set('currencyDisplay', v === 'symbol' ? '' : v)}
-                />
-              )}
-            </Field>
-          )}
-          {known.type === 'text' && (
-            <Field label="Letters">
-              {(ids) => (
-                <Pick
-                  id={ids.id}
-                  value={options.case ?? ''}
-                  choices={[
-                    { value: '', label: 'as they are' },
-                    { value: 'upper', label: 'capitals' },
-                    { value: 'lower', label: 'small' },
-                  ]}
-                  onChange={(v) => set('case', v)}
-                />
-              )}
-            </Field>
-          )}
-          <Field
-            label="When it is missing"
-            hint={known.canBeMissing ? 'Some orders have none: say what stands there then' : 'Every order has it'}
-          >
-            {(ids) => (
-              <input
-                {...ids}
-                className="input"
-                value={options.default ?? ''}
-                onChange={(e) => set('default', e.target.value)}
-              />
-            )}
-          </Field>
-        </div>
-      )}
     </>
   );
 }

@@ -74,3 +74,13 @@ export function ReadingStrip({ order, language, width, part, orders, languages, 
     </div>
   );
 }
+
+/** The strip's choices as they stand in the address; what is usual is left out. */
+export function stripQuery(strip: StripState, ownLanguage: string): string {
+  const query = new URLSearchParams();
+  if (strip.order) query.set('order', strip.order);
+  if (strip.language !== ownLanguage) query.set('language', strip.language);
+  if (strip.width !== 'desktop') query.set('width', strip.width);
+  if (strip.part !== 'html') query.set('part', strip.part);
+  return query.size > 0 ? `?${query}` : '';
+}

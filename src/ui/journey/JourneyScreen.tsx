@@ -286,7 +286,7 @@ function BoardCard({
             type="button"
             onClick={onSwitch}
             className="link mt-0.5 text-xs"
-            aria-label={`Turn ${card.name} ${card.on ? 'off' : 'on'}`}
+            aria-label={`Turn ${card.on ? 'off' : 'on'} ${card.name}`}
           >
             Turn {card.on ? 'off' : 'on'}
           </button>

@@ -36,14 +36,8 @@ export function OrderScreen({ base, zone, order, status, channelName, sent, notW
   const waiting = sent.some((d) => ['planned', 'sending'].includes(d.state));
   return (
     <Page
-      title={
-        <>
-          <Link href={`${base}/orders`} aria-label="All orders" className="me-2 text-slate hover:text-petrol">
-            ‹
-          </Link>
-          {order.number}
-        </>
-      }
+      back={{ href: `${base}/orders`, label: 'All orders' }}
+      title={order.number}
       note={
         <span dir="auto">
           {name}, {STATUS_WORDS[status]}

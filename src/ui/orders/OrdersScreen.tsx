@@ -3,6 +3,7 @@ import { STATUS_WORDS, type OrderStatus } from '@/core/order';
 import { languageName } from '@/core/plan/reasons';
 import { Money, Time } from '../parts/format';
 import { Empty, Page } from '../parts/Page';
+import { Head } from '../parts/Table';
 
 export interface OrderRow {
   id: string;
@@ -16,6 +17,16 @@ export interface OrderRow {
   currency: string;
   total: number;
 }
+
+const COLUMNS = [
+  { label: 'Order' },
+  { label: 'Customer' },
+  { label: 'Placed' },
+  { label: 'State' },
+  { label: 'Channel' },
+  { label: 'Language' },
+  { label: 'Total', end: true },
+] as const;
 
 export function OrdersScreen({
   base,
@@ -74,22 +85,11 @@ export function OrdersScreen({
             </Empty>
           ) : (
             <table className="w-full text-sm">
-              <thead className="sticky top-0 bg-panel text-start text-xs text-slate">
-                <tr className="border-b border-rule">
-                  {['Order', 'Customer', 'Placed', 'State', 'Channel', 'Language'].map((h) => (
-                    <th key={h} scope="col" className="px-3 py-2 text-start font-normal first:ps-5">
-                      {h}
-                    </th>
-                  ))}
-                  <th scope="col" className="px-5 py-2 text-end font-normal">
-                    Total
-                  </th>
-                </tr>
-              </thead>
+              <Head columns={COLUMNS} />
               <tbody>
                 {rows.map((o) => (
                   <tr key={o.id} className="border-b border-rule hover:bg-petrol-tint/50">
-                    <td className="py-2 ps-5 pe-3">
+                    <td className="py-2 ps-5 pe-2">
                       <Link href={`${base}/orders/${encodeURIComponent(o.number)}`} className="link">
                         {o.number}
                       </Link>
@@ -97,12 +97,12 @@ export function OrdersScreen({
                     <td className="max-w-64 truncate px-3">
                       <bdi>{o.customerName}</bdi> <span className="text-xs text-slate">{o.customerEmail}</span>
                     </td>
-                    <td className="px-3">
+                    <td className="px-2">
                       <Time at={o.placedAt} zone={zone} />
                     </td>
-                    <td className="px-3">{STATUS_WORDS[o.status]}</td>
-                    <td className="px-3">{channels[o.channel] ?? o.channel}</td>
-                    <td className="px-3">{languageName(o.language)}</td>
+                    <td className="px-2">{STATUS_WORDS[o.status]}</td>
+                    <td className="px-2">{channels[o.channel] ?? o.channel}</td>
+                    <td className="px-2">{languageName(o.language)}</td>
                     <td className="px-5 text-end">
                       <Money minor={o.total} currency={o.currency} />
                     </td>

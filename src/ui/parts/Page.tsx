@@ -1,12 +1,16 @@
 /** The frame of a screen: title and actions above, the work below. Panels scroll, the page does not. */
+import Link from 'next/link';
 import type { ReactNode } from 'react';
 
 export function Page({
+  back,
   title,
   note,
   actions,
   children,
 }: {
+  /** Where the list is that this is one of. */
+  back?: { href: string; label: string };
   title: ReactNode;
   note?: ReactNode;
   actions?: ReactNode;
@@ -15,7 +19,12 @@ export function Page({
   return (
     <div className="flex h-full min-h-0 flex-col">
       <header className="flex min-h-14 shrink-0 items-center gap-3 border-b border-rule px-5 py-2">
-        <h1 className="font-serif text-xl font-medium">{title}</h1>
+        {back && (
+          <Link href={back.href} aria-label={back.label} className="text-lg text-slate hover:text-petrol">
+            ‹
+          </Link>
+        )}
+        <h1 className="font-serif text-xl font-medium whitespace-nowrap">{title}</h1>
         {note && <div className="min-w-0 text-sm text-slate">{note}</div>}
         <div className="ms-auto flex items-center gap-2">{actions}</div>
       </header>

@@ -75,7 +75,7 @@ export function Pick<T extends string>({
     <Listbox value={value} onChange={onChange}>
       <ListboxButton
         id={id}
-        aria-label={label}
+        aria-label={label && `${label}: ${chosen?.label ?? value}`}
         className={`input inline-flex items-center gap-2 text-start ${className}`}
       >
         <span className="min-w-0 flex-1 truncate">

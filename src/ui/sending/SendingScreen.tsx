@@ -7,7 +7,7 @@ import type { CheckStep, Diagnosis, Security } from '@/core/mail/diagnose';
 import type { Failure, Result } from '@/core/result';
 import { Conversation } from '../deliveries/DeliveryScreen';
 import { Field, Pick } from '../parts/fields';
-import { plural } from '../parts/format';
+import { plural, Time } from '../parts/format';
 import { Mark, type Tone } from '../parts/marks';
 import { Empty, Page, PanelTitle, Trouble } from '../parts/Page';
 import { problemAt } from '../parts/result';
@@ -43,6 +43,7 @@ export interface SendingProps {
   held: number;
   person: string;
   storeName: string;
+  zone: string;
   mayEdit: boolean;
   mayCheck: boolean;
   onSave: (service: unknown) => Promise<Result<{ released: number }>>;
@@ -56,7 +57,17 @@ const SECURITY = [
 ] as const;
 const USUAL_PORT: Record<Security, string> = { starttls: '587', tls: '465', none: '25' };
 
-export function SendingScreen({ service, held, person, storeName, mayEdit, mayCheck, onSave, onCheck }: SendingProps) {
+export function SendingScreen({
+  service,
+  held,
+  person,
+  storeName,
+  zone,
+  mayEdit,
+  mayCheck,
+  onSave,
+  onCheck,
+}: SendingProps) {
   const router = useRouter();
   const [form, setForm] = useState({
     host: service?.host ?? '',
@@ -242,7 +253,7 @@ export function SendingScreen({ service, held, person, storeName, mayEdit, mayCh
           {testFailure && testFailure.problems.length === 0 && <Trouble>{testFailure.message}</Trouble>}
           <div className="mt-5">
             {report ? (
-              <Steps report={report} />
+              <Steps report={report} zone={zone} />
             ) : (
               <Empty title="Not checked yet">
                 Save the service, and the conversation with it appears here step by step.
@@ -262,10 +273,10 @@ const TONES: Record<Report['steps'][number]['state'], Tone> = {
   'not needed': 'quiet',
 };
 
-function Steps({ report }: { report: Report }) {
+function Steps({ report, zone }: { report: Report; zone: string }) {
   return (
     <>
-      <PanelTitle aside={new Date(report.at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })}>
+      <PanelTitle aside={<Time at={report.at} zone={zone} />}>
         {report.passed ? 'Passed' : 'Failed'}: {report.of}
       </PanelTitle>
       <ol className="mt-1" data-testid="check-steps">

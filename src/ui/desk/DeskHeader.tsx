@@ -1,0 +1,125 @@
+'use client';
+/** The head of the Desk: what is on the bench, what is live, and the steps one can take with it. */
+import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
+import Link from 'next/link';
+import { Time } from '../parts/format';
+import { Leaf } from '../parts/marks';
+import type { SaveState } from './useAutosave';
+
+export interface EditionNote {
+  number: number;
+  publishedBy: string;
+  publishedAt: string;
+}
+
+export interface DeskHeaderProps {
+  base: string;
+  zone: string;
+  notification: { name: string; on: boolean };
+  live: { number: number } | undefined;
+  editions: EditionNote[];
+  nextNumber: number;
+  /** The draft would make other messages than what is live. */
+  changed: boolean;
+  /** There are words in the language on the sheet. */
+  written: boolean;
+  saveState: SaveState;
+  busy: 'publish' | 'test' | undefined;
+  mayEdit: boolean;
+  mayPublish: boolean;
+  mayTest: boolean;
+  onUndo: (() => void) | undefined;
+  onRedo: (() => void) | undefined;
+  onTakeBack: (edition: number) => void;
+  onTest: () => void;
+  onPublish: () => void;
+}
+
+export function DeskHeader(props: DeskHeaderProps) {
+  const { base, notification, live, editions, changed, busy, saveState, mayEdit, mayPublish, mayTest } = props;
+  return (
+    <header className="flex min-h-14 shrink-0 items-center gap-3 border-b border-rule px-5 py-2">
+      <Link href={`${base}/journey`} aria-label="Journey" className="text-lg text-slate hover:text-petrol">
+        ‹
+      </Link>
+      <h1 className="font-serif text-xl font-medium whitespace-nowrap">{notification.name}</h1>
+      <Leaf state={!notification.on ? 'off' : changed ? 'draft' : 'live'} />
+      <div className="min-w-0 truncate text-sm text-slate">
+        {live ? <span className="text-ink">edition {live.number} is live</span> : 'never published'}
+        {changed && live && ' · the draft differs'}
+        <SaveNote state={saveState} mayEdit={mayEdit} />
+      </div>
+      <div className="ms-auto flex items-center gap-2">
+        {mayEdit && (
+          <>
+            <button type="button" className="btn btn-quiet" disabled={!props.onUndo} onClick={props.onUndo}>
+              Undo
+            </button>
+            <button type="button" className="btn btn-quiet" disabled={!props.onRedo} onClick={props.onRedo}>
+              Redo
+            </button>
+          </>
+        )}
+        {editions.length > 0 && (
+          <Menu>
+            <MenuButton className="btn">Editions</MenuButton>
+            <MenuItems
+              anchor="bottom end"
+              className="z-40 rounded-control border border-rule bg-sheet py-1 text-sm shadow-sheet focus:outline-none [--anchor-gap:4px]"
+            >
+              {editions.map((e) => (
+                <MenuItem key={e.number} disabled={!mayEdit}>
+                  <button
+                    type="button"
+                    className="flex w-full items-baseline gap-4 px-3 py-1.5 text-start data-focus:bg-petrol-tint"
+                    onClick={() => props.onTakeBack(e.number)}
+                  >
+                    <span className="font-semibold">
+                      Edition {e.number}
+                      {e.number === live?.number ? ', live' : ''}
+                    </span>
+                    <span className="ms-auto text-xs text-slate">
+                      {e.publishedBy}, <Time at={e.publishedAt} zone={props.zone} />
+                    </span>
+                  </button>
+                </MenuItem>
+              ))}
+            </MenuItems>
+          </Menu>
+        )}
+        {mayTest && (
+          <button type="button" className="btn" disabled={busy !== undefined || !props.written} onClick={props.onTest}>
+            {busy === 'test' ? 'Sending ...' : 'Send test to me'}
+          </button>
+        )}
+        {mayPublish && (
+          <button
+            type="button"
+            className="btn btn-main"
+            disabled={!changed || busy !== undefined || saveState.kind === 'conflict'}
+            title={changed ? undefined : 'The draft is what is live already'}
+            onClick={props.onPublish}
+          >
+            Publish edition {props.nextNumber}
+          </button>
+        )}
+      </div>
+    </header>
+  );
+}
+
+function SaveNote({ state, mayEdit }: { state: SaveState; mayEdit: boolean }) {
+  const words = !mayEdit
+    ? 'your role may look, not change'
+    : { saved: 'saved', saving: 'saving', failed: 'not saved', conflict: 'not saved' }[state.kind];
+  return (
+    <span
+      data-testid="save-state"
+      role="status"
+      className={state.kind === 'failed' || state.kind === 'conflict' ? 'font-semibold text-madder' : ''}
+    >
+      {' '}
+      · {words}
+    </span>
+  );
+}
