@@ -14,6 +14,9 @@ import { newId } from '@/server/ids';
 import { fingerprint, seal } from '@/server/secrets';
 import { createConnection } from 'mysql2/promise';
 
+// Real servers and a real database answer, on a machine that may be busy.
+jest.setTimeout(60_000);
+
 export const SHOP = 'quillwick';
 export const EVENTS_KEY = `whsec_${Buffer.from('a key for the tests of events').toString('base64')}`;
 export const READ_KEY = 'lbr_tests';

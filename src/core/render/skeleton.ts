@@ -254,9 +254,9 @@ function itemsRows(
   );
   const row =
     `<tr>${picture}<td align="${start}" style="text-align:${start};${cell}">${line('name')}${options}</td>` +
-    `<td align="${end}" style="text-align:${end};white-space:nowrap;padding-${start}:12px;${cell}">${line('quantity')}</td>` +
+    `<td align="${end}" style="text-align:${end};white-space:nowrap;${cell};padding-${start}:12px">${line('quantity')}</td>` +
     (prices
-      ? `<td align="${end}" style="text-align:${end};white-space:nowrap;padding-${start}:12px;${cell}">${line('total')}</td>`
+      ? `<td align="${end}" style="text-align:${end};white-space:nowrap;${cell};padding-${start}:12px">${line('total')}</td>`
       : '') +
     '</tr>';
   return header + marks.each('lines', row);
