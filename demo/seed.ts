@@ -1,16 +1,15 @@
 /** Fills an empty database with Quillwick. Does nothing when it is there already. */
-import { randomBytes } from 'node:crypto';
 import { eq } from 'drizzle-orm';
-import { SHIPPED_NOTIFICATIONS, type Template } from '../src/core/template';
+import type { Template } from '../src/core/template';
 import type { NotificationFacts } from '../src/core/plan';
 import type { RoutingRule } from '../src/core/routing/rules';
-import { auth } from '../src/server/auth/auth';
 import { config } from '../src/server/config';
 import { database } from '../src/server/db/client';
 import * as t from '../src/server/db/schema';
 import { orderRow } from '../src/server/events/receive';
 import { newId } from '../src/server/ids';
 import { fingerprint, seal, unseal } from '../src/server/secrets';
+import { addMember, createStore, createUser } from '../src/server/stores';
 import { ACCOUNTS, PROVIDER_HOST } from '../standins/scenery';
 import type { Ports } from '../standins/ports';
 import { PRODUCTS } from './catalogue';
@@ -75,30 +74,18 @@ export async function seedDemo(ports: Ports): Promise<DemoFacts> {
   return facts();
 }
 
+async function seedUsers(): Promise<SeededUser[]> {
+  const users: SeededUser[] = [];
+  for (const { name, email, role } of COLLEAGUES) {
+    if (role) users.push({ ...(await createUser({ name, email, password: DEMO_PASSWORD })), email, name });
+  }
+  return users;
+}
+
 interface SeededUser {
   id: string;
   email: string;
   name: string;
-}
-
-async function seedUsers(): Promise<SeededUser[]> {
-  const context = await auth().$context;
-  const hash = await context.password.hash(DEMO_PASSWORD);
-  const users: SeededUser[] = [];
-  for (const colleague of COLLEAGUES.filter((c) => c.role)) {
-    const user = await context.internalAdapter.createUser(
-      { email: colleague.email, name: colleague.name, emailVerified: true },
-      { method: 'admin' },
-    );
-    await context.internalAdapter.linkAccount({
-      userId: user.id,
-      providerId: 'credential',
-      accountId: user.id,
-      password: hash,
-    });
-    users.push({ id: user.id, email: user.email, name: user.name });
-  }
-  return users;
 }
 
 interface StoreSeed {
@@ -124,13 +111,11 @@ async function seedStore({ chance, store, users, customers, orders, firstNumber,
     facts: store.facts,
     look: store.look,
   };
-  await db.insert(t.stores).values(storeRow);
-  await db
-    .insert(t.memberships)
-    .values(
-      users.map((u) => ({ userId: u.id, storeId: store.id, role: COLLEAGUES.find((c) => c.email === u.email)!.role! })),
-    );
-  await db.insert(t.channels).values(CHANNELS.map((c) => ({ ...c, storeId: store.id })));
+  const made = await createStore(db, storeRow, CHANNELS, {
+    by: 'Jonas Feld',
+    at: new Date(now - 62 * 86_400_000),
+  });
+  for (const u of users) await addMember(db, u.id, store.id, COLLEAGUES.find((c) => c.email === u.email)!.role!);
   const staffRows = COLLEAGUES.map((c) => ({
     id: newId(),
     storeId: store.id,
@@ -153,60 +138,15 @@ async function seedStore({ chance, store, users, customers, orders, firstNumber,
     })),
   );
   await db.insert(t.customers).values(customers.map((c) => ({ ...c, id: newId(), storeId: store.id })));
-  await db.insert(t.keys).values([
-    {
-      id: newId(),
-      storeId: store.id,
-      kind: 'events',
-      name: 'The shop',
-      secret: seal(`whsec_${randomBytes(24).toString('base64')}`),
-    },
-    {
-      id: newId(),
-      storeId: store.id,
-      kind: 'read',
-      name: 'Reading the record',
-      secret: fingerprint(store.id === RETAIL.id ? READ_KEY : newId()),
-    },
-  ]);
-
-  const notifications: NotificationFacts[] = [];
-  const templates = new Map<string, Template>();
-  const liveBefore = now - 62 * 86_400_000;
-  for (const shipped of SHIPPED_NOTIFICATIONS) {
-    const id = newId();
-    const templateId = newId();
-    const editionId = newId();
-    const { slug, name, moment, audience, template } = shipped;
-    await db.insert(t.notifications).values({ id, storeId: store.id, slug, name, moment, audience, on: true });
-    await db.insert(t.templates).values({
-      id: templateId,
-      storeId: store.id,
-      notificationId: id,
-      draft: template,
-      draftBy: 'Jonas Feld',
-      draftAt: new Date(liveBefore),
-      liveEditionId: editionId,
-    });
-    await db.insert(t.editions).values({
-      id: editionId,
-      storeId: store.id,
-      templateId,
-      number: 1,
-      template,
-      publishedBy: 'Jonas Feld',
-      publishedAt: new Date(liveBefore),
-    });
-    notifications.push({
-      id,
-      name,
-      moment,
-      audience,
-      on: true,
-      edition: { id: editionId, number: 1, languages: Object.keys(template.words) },
-    });
-    templates.set(editionId, template);
-  }
+  await db.insert(t.keys).values({
+    id: newId(),
+    storeId: store.id,
+    kind: 'read',
+    name: 'Reading the record',
+    secret: fingerprint(store.id === RETAIL.id ? READ_KEY : newId()),
+  });
+  const notifications = made.map((m) => m.facts);
+  const templates = new Map(made.map((m) => [m.facts.edition!.id, m.template]));
   const rules = await seedRules(store, notifications.find((n) => n.audience === 'staff')!.id, staffRows);
   await seedOrders({ chance, store, customers, orders, firstNumber, now, storeRow, notifications, templates, rules });
 }

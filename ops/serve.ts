@@ -40,7 +40,11 @@ async function main(): Promise<void> {
   process.on('SIGTERM', end);
   process.on('SIGHUP', end);
   if (demo) await sayDemo(setting);
-  else console.log(`Libellus is ready at ${setting.url}`);
+  else {
+    console.log(`Libellus is ready at ${setting.url}`);
+    if (setting.setUpCode)
+      console.log(`Nobody can sign in yet. Open ${setting.url}/set-up with the code ${setting.setUpCode}`);
+  }
 }
 
 async function sayDemo(setting: Setting): Promise<void> {

@@ -31,6 +31,8 @@ export interface Setting {
   mariadb: MariaDb | undefined;
   /** What the demo's visitor needs to know. */
   demo: DemoFacts | undefined;
+  /** For making the first owner, while there is nobody. */
+  setUpCode: string | undefined;
   end: () => Promise<void>;
 }
 
@@ -85,6 +87,7 @@ export async function setUp(options: SettingOptions): Promise<Setting> {
     Object.assign(process.env, env);
     const { migrateDatabase } = await import('../src/server/db/migrate');
     await migrateDatabase(databaseUrl);
+    const code = options.demo ? undefined : await codeForFirst();
     const demo = options.demo && options.seed !== false ? await seed() : undefined;
     if (options.worker !== false) await household.script('worker', 'src/server/worker/main.ts', env, { restart: true });
     if (options.web !== false) {
@@ -99,10 +102,18 @@ export async function setUp(options: SettingOptions): Promise<Setting> {
       );
       await answering(`${url}/api/health`);
     }
-    return { ports, url, env, household, mariadb, demo, end };
+    return { ports, url, env, household, mariadb, demo, setUpCode: code, end };
   } catch (error) {
     await end();
     throw error;
+  }
+
+  async function codeForFirst(): Promise<string | undefined> {
+    const { needsSetUp, setUpCode } = await import('../src/server/stores');
+    const { closeDatabase } = await import('../src/server/db/client');
+    const code = (await needsSetUp()) ? setUpCode() : undefined;
+    await closeDatabase();
+    return code;
   }
 
   async function seed(): Promise<DemoFacts> {

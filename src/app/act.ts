@@ -5,13 +5,15 @@ import type { Action } from '@/server/auth/policy';
 import { AppError } from '@/server/errors';
 import { log } from '@/server/log';
 
-export async function act<T>(
-  storeId: string,
-  action: Action,
-  work: (access: Access) => Promise<T>,
-): Promise<Result<T>> {
+/** Does something for a signed-in person who may do it in this store. */
+export function act<T>(storeId: string, action: Action, work: (access: Access) => Promise<T>): Promise<Result<T>> {
+  return attempt(action, async () => work(await access(storeId, action)));
+}
+
+/** Does something, and gives what goes wrong back in words. */
+export async function attempt<T>(what: string, work: () => Promise<T>): Promise<Result<T>> {
   try {
-    return { ok: true, value: await work(await access(storeId, action)) };
+    return { ok: true, value: await work() };
   } catch (error) {
     if (error instanceof AppError) {
       return {
@@ -19,7 +21,7 @@ export async function act<T>(
         error: { code: error.code, message: error.message, problems: error.problems, detail: error.detail },
       };
     }
-    log.error({ err: error, action }, 'an action failed');
+    log.error({ err: error, action: what }, 'an action failed');
     return {
       ok: false,
       error: {

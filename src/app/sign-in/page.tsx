@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { redirect } from 'next/navigation';
 import { currentPerson, storesOf } from '@/server/auth/access';
+import { needsSetUp } from '@/server/stores';
 import { SignInForm } from '@/ui/sign-in/SignInForm';
 
 export const metadata: Metadata = { title: 'Sign in' };
@@ -9,6 +10,7 @@ export default async function SignIn({ searchParams }: { searchParams: Promise<{
   const { to } = await searchParams;
   // Only a path of our own: a full address here could lead elsewhere after signing in.
   const target = to && /^\/s\/[\w-]+/.test(to) ? to : '/';
+  if (await needsSetUp()) redirect('/set-up');
   const person = await currentPerson();
   if (person && (await storesOf(person)).length > 0) redirect(target);
   return <SignInForm to={target} />;

@@ -1,0 +1,26 @@
+import type { Metadata } from 'next';
+import { redirect } from 'next/navigation';
+import { attempt } from '@/app/act';
+import type { Result } from '@/core/result';
+import { needsSetUp, setUpFirst, SHIPPED_LANGUAGES } from '@/server/stores';
+import { SetUpForm } from '@/ui/sign-in/SetUpForm';
+
+export const metadata: Metadata = { title: 'Set up' };
+
+export default async function SetUp() {
+  if (!(await needsSetUp())) redirect('/sign-in');
+
+  async function onSetUp(input: unknown): Promise<Result<{ storeId: string }>> {
+    'use server';
+    return attempt('set-up', () => setUpFirst(input));
+  }
+
+  return (
+    <SetUpForm
+      languages={SHIPPED_LANGUAGES}
+      currencies={Intl.supportedValuesOf('currency')}
+      timeZones={Intl.supportedValuesOf('timeZone')}
+      onSetUp={onSetUp}
+    />
+  );
+}

@@ -1,0 +1,174 @@
+/** Making a store with all that it ships with, and the first of all, with its owner. */
+import { createHmac, randomBytes, timingSafeEqual } from 'node:crypto';
+import { Type } from '@sinclair/typebox';
+import { count } from 'drizzle-orm';
+import { DEFAULT_LOOK } from '@/core/look';
+import type { NotificationFacts } from '@/core/plan';
+import { checker } from '@/core/schema';
+import { SHIPPED_NOTIFICATIONS, type Template } from '@/core/template';
+import { auth } from './auth/auth';
+import type { Role } from './auth/policy';
+import { config } from './config';
+import { database, type Executor } from './db/client';
+import { channels, editions, keys, memberships, notifications, stores, templates, user } from './db/schema';
+import { AppError } from './errors';
+import { newId } from './ids';
+import { seal } from './secrets';
+
+export type NewStore = typeof stores.$inferInsert;
+
+export interface MadeNotification {
+  facts: NotificationFacts;
+  template: Template;
+}
+
+/**
+ * Inserts a store with its channels, an events key, and every notification that ships: as drafts, or live from the
+ * start when `published` says by whom and since when.
+ */
+export async function createStore(
+  db: Executor,
+  store: NewStore,
+  channelList: readonly { id: string; name: string; customerMail: boolean }[],
+  published?: { by: string; at: Date },
+): Promise<MadeNotification[]> {
+  await db.insert(stores).values(store);
+  await db.insert(channels).values(channelList.map((c) => ({ ...c, storeId: store.id })));
+  await db.insert(keys).values({
+    id: newId(),
+    storeId: store.id,
+    kind: 'events',
+    name: 'The shop',
+    secret: seal(`whsec_${randomBytes(24).toString('base64')}`),
+  });
+  const made: MadeNotification[] = [];
+  for (const { slug, name, moment, audience, template } of SHIPPED_NOTIFICATIONS) {
+    const ids = { notification: newId(), template: newId(), edition: newId() };
+    await db.insert(notifications).values({ id: ids.notification, storeId: store.id, slug, name, moment, audience });
+    await db.insert(templates).values({
+      id: ids.template,
+      storeId: store.id,
+      notificationId: ids.notification,
+      draft: template,
+      draftBy: published?.by ?? '',
+      draftAt: published?.at ?? new Date(),
+      liveEditionId: published ? ids.edition : null,
+    });
+    if (published) {
+      await db.insert(editions).values({
+        id: ids.edition,
+        storeId: store.id,
+        templateId: ids.template,
+        number: 1,
+        template,
+        publishedBy: published.by,
+        publishedAt: published.at,
+      });
+    }
+    const edition = { id: ids.edition, number: 1, languages: Object.keys(template.words) };
+    made.push({
+      facts: { id: ids.notification, name, moment, audience, on: true, ...(published && { edition }) },
+      template,
+    });
+  }
+  return made;
+}
+
+/** Makes somebody who can sign in. */
+export async function createUser(person: { name: string; email: string; password: string }): Promise<{ id: string }> {
+  const context = await auth().$context;
+  const made = await context.internalAdapter.createUser(
+    { email: person.email, name: person.name, emailVerified: true },
+    { method: 'admin' },
+  );
+  await context.internalAdapter.linkAccount({
+    userId: made.id,
+    providerId: 'credential',
+    accountId: made.id,
+    password: await context.password.hash(person.password),
+  });
+  return { id: made.id };
+}
+
+export async function addMember(db: Executor, userId: string, storeId: string, role: Role): Promise<void> {
+  await db.insert(memberships).values({ userId, storeId, role });
+}
+
+/** True while nobody can sign in yet. */
+export async function needsSetUp(): Promise<boolean> {
+  const [row] = await database().select({ n: count() }).from(user);
+  return (row?.n ?? 0) === 0;
+}
+
+/** The code that `./libellus start` prints while there is nobody: only who runs the machine can make the first owner. */
+export function setUpCode(secret = config().secret): string {
+  return createHmac('sha256', secret).update('first set-up').digest('hex').slice(0, 12);
+}
+
+/** Languages that every shipped notification has words in: a store's own language is one of them. */
+export const SHIPPED_LANGUAGES = Object.keys(SHIPPED_NOTIFICATIONS[0]!.template.words).filter((language) =>
+  SHIPPED_NOTIFICATIONS.every((n) => n.template.words[language]),
+);
+
+const SetUpSchema = Type.Object(
+  {
+    code: Type.String({ minLength: 1, maxLength: 100 }),
+    store: Type.String({ minLength: 1, maxLength: 80 }),
+    url: Type.String({ format: 'uri', maxLength: 300 }),
+    storeEmail: Type.String({ format: 'mail-address' }),
+    language: Type.Union(SHIPPED_LANGUAGES.map((l) => Type.Literal(l))),
+    currency: Type.String({ format: 'currency' }),
+    timeZone: Type.String({ format: 'time-zone' }),
+    name: Type.String({ minLength: 1, maxLength: 120 }),
+    email: Type.String({ format: 'mail-address' }),
+    password: Type.String({ minLength: 10, maxLength: 128 }),
+  },
+  { additionalProperties: false },
+);
+const checkSetUp = checker(SetUpSchema);
+
+/** Makes the first store and its owner. Refused without the code, and once there is anybody. */
+export async function setUpFirst(input: unknown): Promise<{ storeId: string }> {
+  const checked = checkSetUp(input);
+  if (!checked.ok) throw new AppError('invalid', 'The store cannot be made like this.', checked.problems);
+  const { code, store, url, storeEmail, language, currency, timeZone, name, email, password } = checked.value;
+  const wanted = Buffer.from(setUpCode());
+  const given = Buffer.from(code.trim());
+  if (wanted.length !== given.length || !timingSafeEqual(wanted, given)) {
+    throw new AppError('invalid', 'The set-up code is not the one that was printed.', [
+      { path: '/code', message: 'is not the one that ./libellus start printed' },
+    ]);
+  }
+  if (!(await needsSetUp())) throw new AppError('conflict', 'There is a store already. Sign in.');
+  const storeId = slugOf(store);
+  const owner = await createUser({ name, email, password });
+  await database().transaction(async (tx) => {
+    await createStore(
+      tx,
+      {
+        id: storeId,
+        name: store,
+        language,
+        languages: [language, ...SHIPPED_LANGUAGES.filter((l) => l !== language)],
+        locales: { en: 'en-GB' },
+        currency,
+        timeZone,
+        facts: { name: store, email: storeEmail, url },
+        look: { ...DEFAULT_LOOK, masthead: { ...DEFAULT_LOOK.masthead, name: store } },
+      },
+      [{ id: 'web-shop', name: 'Web shop', customerMail: true }],
+    );
+    await addMember(tx, owner.id, storeId, 'owner');
+  });
+  return { storeId };
+}
+
+function slugOf(name: string): string {
+  const slug = name
+    .normalize('NFKD')
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-+|-+$/g, '')
+    .slice(0, 40);
+  return slug === '' ? 'store' : slug;
+}

@@ -1,0 +1,129 @@
+'use client';
+/** The first thing of all: the store and its owner. */
+import { useRouter } from 'next/navigation';
+import { useState, type FormEvent } from 'react';
+import { languageName } from '@/core/plan/reasons';
+import type { Failure, Result } from '@/core/result';
+import { Field, Pick, Search } from '../parts/fields';
+import { PanelTitle, Trouble } from '../parts/Page';
+import { problemAt } from '../parts/result';
+
+export interface SetUpProps {
+  languages: string[];
+  currencies: string[];
+  timeZones: string[];
+  onSetUp: (input: unknown) => Promise<Result<{ storeId: string }>>;
+}
+
+const EMPTY = {
+  code: '',
+  store: '',
+  url: 'https://',
+  storeEmail: '',
+  language: 'en',
+  currency: 'EUR',
+  timeZone: 'Europe/Berlin',
+  name: '',
+  email: '',
+  password: '',
+};
+type Form = typeof EMPTY;
+
+export function SetUpForm({ languages, currencies, timeZones, onSetUp }: SetUpProps) {
+  const router = useRouter();
+  const [form, setForm] = useState(EMPTY);
+  const [failure, setFailure] = useState<Failure>();
+  const [busy, setBusy] = useState(false);
+  const set = (name: keyof Form, value: string): void => setForm({ ...form, [name]: value });
+
+  const text = (
+    name: keyof Form,
+    label: string,
+    extra: { hint?: string; type?: string; autoComplete?: string } = {},
+  ) => (
+    <Field label={label} hint={extra.hint} problem={problemAt(failure, `/${name}`)}>
+      {(ids) => (
+        <input
+          {...ids}
+          className="input"
+          type={extra.type ?? 'text'}
+          autoComplete={extra.autoComplete ?? 'off'}
+          value={form[name]}
+          onChange={(e) => set(name, e.target.value)}
+        />
+      )}
+    </Field>
+  );
+  const search = (name: keyof Form, label: string, values: string[]) => (
+    <Field label={label} problem={problemAt(failure, `/${name}`)}>
+      {(ids) => (
+        <Search
+          id={ids.id}
+          value={form[name]}
+          choices={values.map((v) => ({ value: v, label: v }))}
+          onChange={(v) => set(name, v)}
+        />
+      )}
+    </Field>
+  );
+
+  const submit = async (e: FormEvent): Promise<void> => {
+    e.preventDefault();
+    setBusy(true);
+    const result = await onSetUp(form);
+    if (!result.ok) {
+      setFailure(result.error);
+      setBusy(false);
+      return;
+    }
+    const signedIn = await fetch('/api/auth/sign-in/email', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ email: form.email.trim(), password: form.password }),
+    });
+    router.replace(signedIn.ok ? `/s/${result.value.storeId}/today` : '/sign-in');
+    router.refresh();
+  };
+
+  return (
+    <main className="flex h-full items-center justify-center overflow-auto p-6">
+      <form onSubmit={(e) => void submit(e)} noValidate className="w-full max-w-3xl bg-sheet p-8 shadow-sheet">
+        <h1 className="font-serif text-2xl font-medium">Set up Libellus</h1>
+        <p className="mt-1 mb-5 text-sm text-slate">
+          The first store and its owner. Its notifications are there from the start, as drafts to look at and publish.
+        </p>
+        {failure && <Trouble>{failure.message}</Trouble>}
+        <div className="mt-4 grid grid-cols-2 gap-x-8 gap-y-3">
+          <PanelTitle>The store</PanelTitle>
+          <PanelTitle>The owner</PanelTitle>
+          {text('store', 'Name')}
+          {text('name', 'Your name', { autoComplete: 'name' })}
+          {text('url', 'Address on the web')}
+          {text('email', 'Your mail address', { type: 'email', autoComplete: 'username' })}
+          {text('storeEmail', 'Mail address for customers', { type: 'email' })}
+          {text('password', 'Password', {
+            type: 'password',
+            autoComplete: 'new-password',
+            hint: 'At least 10 characters',
+          })}
+          <Field label="Own language" problem={problemAt(failure, '/language')}>
+            {(ids) => (
+              <Pick
+                id={ids.id}
+                value={form.language}
+                choices={languages.map((l) => ({ value: l, label: languageName(l) }))}
+                onChange={(v) => set('language', v)}
+              />
+            )}
+          </Field>
+          {text('code', 'Set-up code', { hint: 'Printed by ./libellus start' })}
+          {search('currency', 'Currency', currencies)}
+          {search('timeZone', 'Time zone', timeZones)}
+        </div>
+        <button type="submit" className="btn btn-main mt-6" disabled={busy}>
+          {busy ? 'Making the store ...' : 'Make the store'}
+        </button>
+      </form>
+    </main>
+  );
+}
