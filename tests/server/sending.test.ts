@@ -1,3 +1,4 @@
+import { Resolver } from 'node:dns/promises';
 import { createServer, type Server, type Socket } from 'node:net';
 import { simpleParser } from 'mailparser';
 import type { CheckReport, ServiceSettings } from '@/server/sending/check';
@@ -5,7 +6,7 @@ import { checkService } from '@/server/sending/check';
 import { health } from '@/server/health';
 import { seal, unseal } from '@/server/secrets';
 import { loadSending, runCheck, saveService, sendTest } from '@/server/views/sending';
-import { addRule, loadRouting, removeRule, tryOrder } from '@/server/views/routing';
+import { addRule, loadRouting, removeRule, testRule, tryOrder } from '@/server/views/routing';
 import { orderChoices, orderDetail, placeOrder } from '@/server/views/orders';
 import { accessAs, ACCOUNT, HOST, mailbox, rawMail, useDatabase } from './fixture';
 
@@ -241,6 +242,8 @@ describe('routing', () => {
       'press@quillwick.example hears only of orders with papers, and none is in this one.',
     ]);
     const added = (await loadRouting(access)).rules.find((r) => r.address === 'press@quillwick.example')!;
+    const test = await testRule(access, added.id, number);
+    expect((await mailbox('press@quillwick.example'))[0]!.subject).toBe(test.subject);
     await removeRule(access, added.id);
     await expect(removeRule(access, added.id)).rejects.toMatchObject({ code: 'not-found' });
   });
@@ -268,6 +271,19 @@ describe('secrets at rest', () => {
     expect(() => unseal(sealed, 'two')).toThrow('LIBELLUS_SECRET');
     expect(() => unseal(`${sealed.slice(0, -2)}AA`, 'one')).toThrow();
     expect(seal('linen', 'one')).not.toBe(sealed);
+  });
+});
+
+describe('the name server that stands in', () => {
+  const resolver = new Resolver();
+  resolver.setServers([process.env.LIBELLUS_DNS!]);
+
+  it('knows where mail for the demo’s domains goes, and which names do not exist', async () => {
+    expect(await resolver.resolveMx('quillwick.example')).toEqual([
+      { exchange: 'mx.harrowpost.example', priority: 10 },
+    ]);
+    expect(await resolver.resolve4('smtp.harrowpost.example')).toEqual(['127.0.0.1']);
+    await expect(resolver.resolve4('nowhere.invalid')).rejects.toMatchObject({ code: 'ENOTFOUND' });
   });
 });
 

@@ -28,6 +28,7 @@ describe('values', () => {
     ['HTTP://a.example', 'HTTP://a.example'],
     ['mailto:a@b.example', 'mailto:a@b.example'],
     ['https://a.example/"onclick="x', 'https://a.example/%22onclick=%22x'],
+    ['https://a.example/\ud800 x', 'https://a.example/%EF%BF%BD%20x'],
     ['javascript:alert(1)', undefined],
     ['java\nscript:alert(1)', undefined],
     ['data:text/html,x', undefined],

@@ -63,7 +63,8 @@ export function bothForms(text: string, around: Direction, isolate: boolean): Bo
  * Relative addresses mean nothing in a mailbox, and any other scheme may run code.
  */
 export function safeUrl(text: string): string | undefined {
-  const url = text.trim();
+  // Half a character cannot be encoded; an order that holds one is still sent.
+  const url = text.replace(LONE_SURROGATES, '\ufffd').trim();
   if (!/^(https?:\/\/[^\s/]|mailto:[^\s]|tel:[+\d])/i.test(url)) return undefined;
   return /[\s<>"'`\\\u0000-\u0020\u007f]/.test(url) ? encodeURI(url).replace(/'/g, '%27') : url;
 }

@@ -11,7 +11,9 @@ import { AppError } from '../errors';
 import { notificationFacts, routingRulesOf } from '../events/receive';
 import { remember } from '../history';
 import { newId } from '../ids';
+import { templateFor } from './desk';
 import { orderSnapshot } from './orders';
+import { sendTest } from './sending';
 
 export async function loadRouting(access: Access) {
   const storeId = access.store.id;
@@ -122,6 +124,22 @@ export async function removeRule(access: Access, id: string): Promise<void> {
   if (!rule) throw new AppError('not-found', 'This rule is gone already.');
   await database().delete(routingRules).where(mine);
   await remember(access, 'took away a rule', rule.address || (rule.staffId ?? ''));
+}
+
+/** Sends the live message of a rule's notification to the rule's own recipient, marked as a test. */
+export async function testRule(access: Access, id: string, order: string): Promise<{ to: string; subject: string }> {
+  const rule = (await routingRulesOf(database(), access.store.id)).find((r) => r.id === id);
+  if (!rule) throw new AppError('not-found', 'This rule is gone already.');
+  const [notification] = await database().select().from(notifications).where(eq(notifications.id, rule.notificationId));
+  if (!notification) throw new AppError('not-found', 'There is no such notification any more.');
+  const { template } = await templateFor(access, notification.slug, 'live');
+  const { language } = rule.recipient;
+  return sendTest(access, {
+    slug: notification.slug,
+    to: rule.recipient.address,
+    language: language && template.words[language] ? language : access.store.language,
+    order,
+  });
 }
 
 /** Who would hear of an order, and who not, each with the reasons: the planner itself answers. */

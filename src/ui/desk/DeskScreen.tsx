@@ -20,7 +20,6 @@ import {
 import { directionOf } from '@/core/text';
 import { Trouble } from '../parts/Page';
 import { valueOrToast } from '../parts/result';
-import { isTyping } from '../shell/CommandPalette';
 import type { ChipOpen } from './ChipDetails';
 import { Conflict } from './Conflict';
 import { DeskHeader, type EditionNote } from './DeskHeader';
@@ -30,10 +29,12 @@ import { FormatBar } from './editor/FormatBar';
 import { WordsEditor, type EditingContext, type WordsEditorHandle } from './editor/WordsEditor';
 import { InboxRow } from './InboxRow';
 import { Outline } from './Outline';
+import { outlineNote } from './outlineNote';
 import { PublishDialog } from './PublishDialog';
 import { ReadingStrip, stripQuery, type StripState } from './ReadingStrip';
 import { Sheet } from './sheet/Sheet';
 import { useAutosave } from './useAutosave';
+import { useDeskKeys } from './useDeskKeys';
 import { usePreview, type RenderParts } from './usePreview';
 import { useSegment } from './useSegments';
 
@@ -193,24 +194,13 @@ export function DeskScreen(props: DeskProps) {
     setSelected(next);
   };
 
-  useEffect(() => {
-    const press = (e: KeyboardEvent): void => {
-      const command = e.ctrlKey || e.metaKey;
-      const key = e.key.toLowerCase();
-      const field = e.target instanceof HTMLElement && ['INPUT', 'TEXTAREA'].includes(e.target.tagName);
-      if (command && !field && (key === 'z' || key === 'y') && mayEdit) {
-        e.preventDefault();
-        e.stopPropagation();
-        dispatch({ type: key === 'y' || e.shiftKey ? 'redo' : 'undo' });
-      } else if (!command && !e.altKey && !isTyping(e.target) && !document.querySelector('[role="dialog"]')) {
-        if (e.key === '[' && props.previous) router.push(`${base}/desk/${props.previous.slug}${query}`);
-        else if (e.key === ']' && props.next) router.push(`${base}/desk/${props.next.slug}${query}`);
-        else if (e.key === 'Escape') setSelected(undefined);
-      }
-    };
-    window.addEventListener('keydown', press, true);
-    return () => window.removeEventListener('keydown', press, true);
-  }, [base, router, query, mayEdit, props.previous, props.next]);
+  useDeskKeys({
+    onUndo: mayEdit ? () => dispatch({ type: 'undo' }) : undefined,
+    onRedo: mayEdit ? () => dispatch({ type: 'redo' }) : undefined,
+    onPrevious: props.previous && (() => router.push(`${base}/desk/${props.previous!.slug}${query}`)),
+    onNext: props.next && (() => router.push(`${base}/desk/${props.next!.slug}${query}`)),
+    onEscape: () => setSelected(undefined),
+  });
 
   const add = (kind: Block['kind']): void => {
     const id = freshBlockId(template, kind);
@@ -266,7 +256,7 @@ export function DeskScreen(props: DeskProps) {
     async () => (live ? renderOnce(partsFor(live.template)) : undefined),
     [live, renderOnce, partsFor],
   );
-  const noteOf = useCallback((b: Block) => noteFor(b, snapshot), [snapshot]);
+  const noteOf = useCallback((b: Block) => outlineNote(b, snapshot), [snapshot]);
   const editor = bar?.editor;
 
   return (
@@ -502,22 +492,3 @@ export function DeskScreen(props: DeskProps) {
 
 const PHONE = 375;
 const NO_FINDINGS: readonly Finding[] = [];
-
-/** What the outline says of a block beside its name. */
-function noteFor(block: Block, snapshot: ReturnType<typeof snapshotOf>): string {
-  switch (block.kind) {
-    case 'masthead':
-    case 'footer':
-      return 'from the look';
-    case 'items':
-      return snapshot.lines.length === 1 ? '1 line' : `${snapshot.lines.length} lines`;
-    case 'addresses':
-      return snapshot.shipping.length + snapshot.billing.length === 0 ? 'none on this order' : '';
-    case 'button': {
-      const missing = 'variable' in block.target && snapshot.values[block.target.variable] === undefined;
-      return missing ? 'no address: left out' : '';
-    }
-    default:
-      return '';
-  }
-}

@@ -44,7 +44,7 @@ export interface RoutingProps {
   onAdd: (rule: unknown) => Promise<Result<null>>;
   onRemove: (id: string) => Promise<Result<null>>;
   onTry: (order: string) => Promise<Result<Tried>>;
-  onTest: (slug: string, to: string, order: string) => Promise<Result<{ to: string; subject: string }>>;
+  onTest: (ruleId: string, order: string) => Promise<Result<{ to: string; subject: string }>>;
 }
 
 export function RoutingScreen(props: RoutingProps) {
@@ -124,7 +124,7 @@ function Rules({
 
   const test = async (rule: Rule): Promise<void> => {
     setTesting(rule.id);
-    const sent = valueOrToast(await onTest(notification.slug, rule.address, order));
+    const sent = valueOrToast(await onTest(rule.id, order));
     if (sent) toast.success(`Sent "${sent.subject}" to ${sent.to}.`);
     setTesting(undefined);
   };

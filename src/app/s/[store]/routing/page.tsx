@@ -3,8 +3,7 @@ import { act } from '@/app/act';
 import { pageAccess } from '@/app/page-access';
 import type { Result } from '@/core/result';
 import { may } from '@/server/auth/policy';
-import { addRule, loadRouting, removeRule, tryOrder } from '@/server/views/routing';
-import { sendTest } from '@/server/views/sending';
+import { addRule, loadRouting, removeRule, testRule, tryOrder } from '@/server/views/routing';
 import { listOrders } from '@/server/views/orders';
 import { RoutingScreen, type Tried } from '@/ui/routing/RoutingScreen';
 
@@ -33,9 +32,9 @@ export default async function Routing({ params }: { params: Promise<{ store: str
     'use server';
     return act(storeId, 'store.read', (who) => tryOrder(who, order));
   }
-  async function onTest(slug: string, to: string, order: string): Promise<Result<{ to: string; subject: string }>> {
+  async function onTest(ruleId: string, order: string): Promise<Result<{ to: string; subject: string }>> {
     'use server';
-    return act(storeId, 'test.send', (who) => sendTest(who, { slug, to, order, language: who.store.language }));
+    return act(storeId, 'test.send', (who) => testRule(who, ruleId, order));
   }
 
   return (

@@ -1,0 +1,41 @@
+'use client';
+/** The Desk's keys: undo and redo everywhere, the neighbouring notifications and leaving a selection outside of words. */
+import { useEffect } from 'react';
+import { isTyping } from '../shell/CommandPalette';
+
+export interface DeskKeys {
+  onUndo: (() => void) | undefined;
+  onRedo: (() => void) | undefined;
+  onPrevious: (() => void) | undefined;
+  onNext: (() => void) | undefined;
+  onEscape: () => void;
+}
+
+export function useDeskKeys(keys: DeskKeys): void {
+  useEffect(() => {
+    const press = (e: KeyboardEvent): void => {
+      const key = e.key.toLowerCase();
+      // A plain field has an undo of its own; the words on the sheet share the Desk's.
+      const field = e.target instanceof HTMLElement && ['INPUT', 'TEXTAREA'].includes(e.target.tagName);
+      if ((e.ctrlKey || e.metaKey) && !field && (key === 'z' || key === 'y')) {
+        e.preventDefault();
+        e.stopPropagation();
+        if (key === 'y' || e.shiftKey) keys.onRedo?.();
+        else keys.onUndo?.();
+      } else if (
+        !e.ctrlKey &&
+        !e.metaKey &&
+        !e.altKey &&
+        !isTyping(e.target) &&
+        !document.querySelector('[role="dialog"]')
+      ) {
+        if (e.key === '[') keys.onPrevious?.();
+        else if (e.key === ']') keys.onNext?.();
+        else if (e.key === 'Escape') keys.onEscape();
+      }
+    };
+    // Before the editor hears of it: its own undo knows nothing of blocks.
+    window.addEventListener('keydown', press, true);
+    return () => window.removeEventListener('keydown', press, true);
+  });
+}
