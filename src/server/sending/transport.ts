@@ -36,14 +36,14 @@ export class Line {
     try {
       const connection = this.usable() ?? (await this.open());
       step = 'message';
-      const response = await new Promise<string>((resolve, reject) => {
+      const response = await settled<string>(connection, (resolve, reject) =>
         connection.send(
           { from: envelope.from, to: [envelope.to], size: message.length },
           message,
           (error: Error | null, info?: { response?: string }) =>
             error ? reject(error) : resolve(info?.response ?? ''),
-        );
-      });
+        ),
+      );
       this.sent += 1;
       return { outcome: { kind: 'accepted', response }, conversation: this.log.join('\n') };
     } catch (caught) {
@@ -117,28 +117,47 @@ export class Line {
       transactionLog: true,
       logger: conversationLogger(write),
     });
-    await new Promise<void>((resolve, reject) => {
-      connection.once('error', reject);
-      connection.connect((error?: Error | null) => (error ? reject(error) : resolve()));
-    });
+    await settled<void>(connection, (resolve, reject) =>
+      connection.connect((error?: Error | null) => (error ? reject(error) : resolve())),
+    );
     // An idle connection may be closed by the server at any time; the next message opens another.
-    connection.removeAllListeners('error');
     connection.on('error', () => this.close());
     if (user !== '') {
-      await new Promise<void>((resolve, reject) => {
-        connection.login({ user, pass: password }, (error?: Error | null) => {
-          if (error) reject(Object.assign(error, { step: 'sign-in' as const }));
-          else resolve();
-        });
-      }).catch((error: Error) => {
+      await settled<void>(connection, (resolve, reject) =>
+        connection.login({ user, pass: password }, (error?: Error | null) => (error ? reject(error) : resolve())),
+      ).catch((error: Error) => {
         connection.close();
-        throw error;
+        throw Object.assign(error, { step: 'sign-in' as const });
       });
     }
     this.connection = connection;
     this.sent = 0;
     return connection;
   }
+}
+
+/**
+ * Runs one step on a connection. A server that hangs up in the middle of it is told by events and not to the step's own
+ * callback, and a step that nobody ends would hold its line for ever.
+ */
+function settled<T>(
+  connection: SMTPConnection,
+  run: (resolve: (value: T) => void, reject: (error: Error) => void) => void,
+): Promise<T> {
+  return new Promise<T>((resolve, reject) => {
+    const failed = (error: Error): void => done(() => reject(error));
+    const ended = (): void =>
+      done(() => reject(Object.assign(new Error('The connection was closed.'), { code: 'ECLOSED' })));
+    const done = (finish: () => void): void => {
+      connection.off('error', failed).off('end', ended);
+      finish();
+    };
+    connection.once('error', failed).once('end', ended);
+    run(
+      (value) => done(() => resolve(value)),
+      (error) => done(() => reject(error)),
+    );
+  });
 }
 
 type Write = (level: string, entry: { tnx?: string; message?: unknown }) => void;
