@@ -38,7 +38,7 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     dnsServers: (env.LIBELLUS_DNS ?? '').split(',').filter(Boolean),
     extraAuthorities: env.LIBELLUS_EXTRA_CA || undefined,
     dataDir: env.LIBELLUS_DATA ?? '.libellus',
-    leaseMs: Number(env.LIBELLUS_LEASE_MS ?? 60_000),
+    leaseMs: Number(env.LIBELLUS_LEASE_MS ?? 180_000),
     demo: env.LIBELLUS_DEMO === '1',
   };
 }

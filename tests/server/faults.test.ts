@@ -4,7 +4,7 @@ import { isFinal } from '@/core/mail';
 import { Line } from '@/server/sending/transport';
 
 type Step = 'greeting' | 'ehlo' | 'auth' | 'mail' | 'rcpt' | 'data' | 'message';
-type Fault = string | 'close' | 'nonsense';
+type Fault = string | 'close' | 'nonsense' | 'silence';
 
 const FINE: Record<Step, string> = {
   greeting: '220 faults.example ESMTP',
@@ -23,6 +23,7 @@ async function faultyServer(step: Step, fault: Fault): Promise<{ port: number; c
     sockets.add(socket);
     const answer = (at: Step): void => {
       if (at !== step) socket.write(`${FINE[at]}\r\n`);
+      else if (fault === 'silence') return;
       else if (fault === 'close') socket.end();
       else socket.write(fault === 'nonsense' ? '\u0001\u0002 what is this\r\n' : `${fault}\r\n`);
     };
@@ -64,15 +65,16 @@ async function faultyServer(step: Step, fault: Fault): Promise<{ port: number; c
 
 async function sendThrough(step: Step, fault: Fault) {
   const server = await faultyServer(step, fault);
-  const line = new Line({
+  const settings = {
     host: '127.0.0.1',
     port: server.port,
-    security: 'none',
+    security: 'none' as const,
     user: 'orders@quillwick.example',
     password: 'a-secret-word',
     senderName: 'Quillwick',
     senderAddress: 'orders@quillwick.example',
-  });
+  };
+  const line = new Line(settings, fault === 'silence' ? 300 : undefined);
   const result = await line.send(
     { from: 'orders@quillwick.example', to: 'iwona@sobczyk.example' },
     Buffer.from('Subject: Hello\r\n\r\nHello\r\n'),
@@ -133,6 +135,15 @@ describe('a message through a server that', () => {
     const { outcome } = await sendThrough(step, 'nonsense');
     expect(outcome.kind).not.toBe('accepted');
     expect(isFinal(outcome)).toBe(false);
+  });
+
+  it.each(STEPS)('falls silent at %s is given up in time, and tried again', async (step) => {
+    const began = Date.now();
+    const { outcome, diagnosis } = await sendThrough(step, 'silence');
+    expect(Date.now() - began).toBeLessThan(5_000);
+    expect(outcome.kind).toBe('unreachable');
+    expect(isFinal(outcome)).toBe(false);
+    expect(diagnosis!.cause).toMatch(/fell silent|No answer/);
   });
 
   it('never says the password, whatever goes wrong with signing in', async () => {

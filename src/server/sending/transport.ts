@@ -26,15 +26,27 @@ export class Line {
   private connection: SMTPConnection | undefined;
   private sent = 0;
   private log: string[] = [];
+  /** The connection that is being opened or used just now. */
+  private live: SMTPConnection | undefined;
 
-  constructor(private readonly settings: ServiceSettings) {}
+  /** @param limitMs how long one message may take in all, however the server behaves */
+  constructor(
+    private readonly settings: ServiceSettings,
+    private readonly limitMs = 60_000,
+  ) {}
 
   /** Sends one message. Never throws for what the network or server does. */
   async send(envelope: { from: string; to: string }, message: Buffer): Promise<SendResult> {
     this.log = [];
     let step: CheckStep = 'connect';
+    let timedOut = false;
+    const timer = setTimeout(() => {
+      timedOut = true;
+      this.live?.close();
+    }, this.limitMs);
     try {
       const connection = this.usable() ?? (await this.open());
+      this.live = connection;
       step = 'message';
       const response = await settled<string>(connection, (resolve, reject) =>
         connection.send(
@@ -64,9 +76,11 @@ export class Line {
           user: this.settings.user,
           sender: envelope.from,
           detail: error.message,
-          ...(reply ? { reply } : { code: causeOf(error) }),
+          ...(reply ? { reply } : { code: timedOut ? 'ETIMEDOUT' : causeOf(error) }),
         }),
       };
+    } finally {
+      clearTimeout(timer);
     }
   }
 
@@ -117,6 +131,7 @@ export class Line {
       transactionLog: true,
       logger: conversationLogger(write),
     });
+    this.live = connection;
     await settled<void>(connection, (resolve, reject) =>
       connection.connect((error?: Error | null) => (error ? reject(error) : resolve())),
     );

@@ -1,6 +1,7 @@
 /** One delivery: rendered, composed, sent, and written down. */
 import { and, eq } from 'drizzle-orm';
 import { isFinal, MAX_ATTEMPTS, retryDelay, type DeliveryState } from '@/core/mail';
+import { config } from '../config';
 import { database } from '../db/client';
 import { attempts, deliveries, sentMessages } from '../db/schema';
 import { newId } from '../ids';
@@ -20,7 +21,8 @@ export class Lines {
     const known = this.open.get(storeId);
     if (known?.key === key) return known.line;
     known?.line.quit();
-    const line = new Line(settingsOf(service));
+    // Well within a lease: nobody else may claim what is still on the line.
+    const line = new Line(settingsOf(service), config().leaseMs / 2);
     this.open.set(storeId, { key, line });
     return line;
   }

@@ -53,7 +53,7 @@ export class Worker {
     if (batch.length === 0) return 0;
     const context = await batchContext(batch);
     const waiting = [...batch];
-    await Promise.all(this.slots.map((slot) => this.drain(waiting, context, slot, began + leaseMs / 2)));
+    await Promise.all(this.slots.map((slot) => this.drain(waiting, context, slot, began + leaseMs / 3)));
     await giveBack(
       this.id,
       waiting.map((d) => d.id),
