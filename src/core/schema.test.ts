@@ -30,6 +30,11 @@ describe('problems in words', () => {
     ]);
   });
 
+  it('call an empty value empty, whatever form it should have had', () => {
+    const address = checker(Type.Object({ to: Type.String({ format: 'mail-address' }) }));
+    expect(address({ to: '' })).toEqual({ ok: false, problems: [{ path: '/to', message: 'is empty' }] });
+  });
+
   it('name places as people count', () => {
     expect(placeWords('/lines/0/product/sku')).toBe('lines, entry 1, product, sku');
     expect(placeWords('')).toBe('the whole');

@@ -165,6 +165,7 @@ function errorWords(error: ErrorObject): string {
     case 'const':
       return `${it} must be ${shown(params.allowedValue)}`;
     case 'format':
+      if (error.data === '') return 'is empty';
       return `${it} ${FORMAT_WORDS[String(params.format)] ?? `is not a ${String(params.format)}`}`;
     default:
       return `${it}: ${error.message ?? 'is not valid'}`;

@@ -6,6 +6,7 @@ import { DEFAULT_LOOK } from '@/core/look';
 import type { NotificationFacts } from '@/core/plan';
 import { checker } from '@/core/schema';
 import { SHIPPED_NOTIFICATIONS, type Template } from '@/core/template';
+import { safeUrl } from '@/core/text';
 import { auth } from './auth/auth';
 import type { Role } from './auth/policy';
 import { config } from './config';
@@ -137,6 +138,12 @@ export async function setUpFirst(input: unknown): Promise<{ storeId: string }> {
   if (wanted.length !== given.length || !timingSafeEqual(wanted, given)) {
     throw new AppError('invalid', 'The set-up code is not the one that was printed.', [
       { path: '/code', message: 'is not the one that ./libellus start printed' },
+    ]);
+  }
+  // A scheme alone is a URI by RFC 3986, and no place that a message could link to.
+  if (safeUrl(url) === undefined) {
+    throw new AppError('invalid', 'The store cannot be made like this.', [
+      { path: '/url', message: 'is not a full address, such as https://shop.example' },
     ]);
   }
   if (!(await needsSetUp())) throw new AppError('conflict', 'There is a store already. Sign in.');
