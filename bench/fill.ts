@@ -106,6 +106,7 @@ function readyMade(snapshot: Snapshot): Ready {
       quantity: String(l.quantity),
       total: money(l.total),
     })),
+    pictured: snapshot.lines.some((l) => l.imageUrl !== ''),
     totals: snapshot.totals.map((t) => ({ label: labels[t.label], amount: money(t.amount), strong: t.strong })),
     billing: snapshot.billing,
     shipping: snapshot.shipping,
@@ -116,11 +117,12 @@ export async function setup() {
   const words = TEMPLATE.words.en!;
   const phrasebook = phrasebookFor('en');
   let mjmlSource = '';
-  const skeleton = await makeSkeleton(TEMPLATE, LOOK, 'ltr', async (mjml) => {
+  const laid = { blocks: TEMPLATE.blocks, words };
+  const skeleton = await makeSkeleton(TEMPLATE.blocks, LOOK, 'ltr', async (mjml) => {
     mjmlSource = mjml;
     return (await mjml2html(mjml, { validationLevel: 'strict' })).html;
   });
-  const ours = compileMessage(skeleton, TEMPLATE, words, phrasebook, {
+  const ours = compileMessage(skeleton, laid, phrasebook, {
     language: 'en',
     timeZone: 'Europe/Berlin',
     typeOf: placeholderType,

@@ -59,16 +59,25 @@ export function handlebarsSource(
             return `{{${node.field === 'alt' ? 'name' : node.field}}}`;
           case 'total':
             return `{{${node.field}}}`;
+          case 'value':
+            return `{{${key(node.name)}}}`;
+          case 'alt':
+          case 'asset':
+          case 'note':
+          case 'download':
+            throw new Error('The template of the benchmark has no such part.');
           case 'addressLine':
             return '{{this}}';
           case 'each':
             return `{{#each ${node.range}}}${of(node.inner)}{{/each}}`;
           case 'if': {
-            const { condition } = node;
-            if ('has' in condition) return `{{#if ${condition.has}}}${of(node.inner)}{{/if}}`;
-            if ('link' in condition) return `{{#if link}}${of(node.inner)}{{/if}}`;
-            if ('line' in condition) return `{{#if ${condition.line}}}${of(node.inner)}{{/if}}`;
-            return condition.strong
+            const { gate } = node;
+            if ('has' in gate) return `{{#if ${gate.has}}}${of(node.inner)}{{/if}}`;
+            if ('link' in gate) return `{{#if link}}${of(node.inner)}{{/if}}`;
+            if ('line' in gate) return `{{#if ${gate.line}}}${of(node.inner)}{{/if}}`;
+            if ('pictures' in gate) return `{{#if pictured}}${of(node.inner)}{{/if}}`;
+            if (!('strong' in gate)) throw new Error('The template of the benchmark has no such part.');
+            return gate.strong
               ? `{{#if strong}}${of(node.inner)}{{/if}}`
               : `{{#unless strong}}${of(node.inner)}{{/unless}}`;
           }

@@ -34,6 +34,25 @@ export function makeOrders(
   );
 }
 
+/** What comes with a product besides itself: a file, a link to join, a care note. */
+function extrasOf({ sku, category, name }: DemoProduct, url: string) {
+  if (category === 'patterns') {
+    return {
+      downloads: [{ name: `${name.replace('Pattern: ', '')}, A4`, url: `${url}/downloads/${sku.toLowerCase()}.pdf` }],
+      note: { words: 'Print it at 100 per cent, without scaling to the page.' },
+    };
+  }
+  if (category === 'workshops') {
+    return {
+      note: { words: 'Come ten minutes early, and bring an apron.', url: `${url}/workshops/${sku.toLowerCase()}` },
+    };
+  }
+  if (sku === 'AD-HIDE') {
+    return { note: { words: 'Soak overnight in cold water, and never let it boil.', url: `${url}/notes/hide-glue` } };
+  }
+  return {};
+}
+
 function makeOrder(
   chance: Chance,
   store: DemoStore,
@@ -48,7 +67,13 @@ function makeOrder(
   const wanted = chance.pick([1, 1, 2, 2, 3, 3, 4, trade ? 8 : 5]);
   while (products.size < wanted) products.add(chance.pick(PRODUCTS));
   const lines = [...products].map((product) => ({
-    product: { sku: product.sku, name: product.name, category: product.category, imageUrl: pictureUrl(product) },
+    product: {
+      sku: product.sku,
+      name: product.name,
+      category: product.category,
+      imageUrl: pictureUrl(product),
+      ...extrasOf(product, store.facts.url),
+    },
     ...(product.options && { options: product.options }),
     quantity: trade ? chance.int(2, 20) : product.price > 5000 ? 1 : chance.int(1, 4),
     unitPrice: trade ? Math.round(product.price * 0.7) : product.price,
@@ -76,6 +101,27 @@ function makeOrder(
             : 'OrderDelivered';
   const channel = trade ? 'trade-desk' : chance.holds(0.14) ? CHANNELS[1]!.id : 'web-shop';
   const masked = channel === 'bazaarlane';
+  const sent = status === 'OrderInTransit' || status === 'OrderDelivered' || status === 'OrderReturned';
+  const dispatched = new Date(Math.min(now - HOUR, time + 1.6 * DAY)).toISOString();
+  const location = chance.pick(LOCATIONS);
+  const trackingNumber = `FP ${chance.int(1000, 9999)} ${chance.int(1000, 9999)}`;
+  const part = sent && !digital && lines.length > 2 && chance.holds(0.3);
+  const shipment = {
+    id: `${number}-1`,
+    carrier: 'Fieldpost',
+    trackingNumber,
+    trackingUrl: `https://fieldpost.example/t/${trackingNumber.replace(/\D/g, '')}`,
+    dispatchedAt: dispatched,
+    location,
+    ...(part && { lines: lines.slice(0, 2).map((l) => ({ sku: l.product.sku, quantity: l.quantity })) }),
+  };
+  const returned = status === 'OrderReturned' || (status === 'OrderDelivered' && chance.holds(0.05));
+  const refund = {
+    amount: lineTotal(lines[0]!),
+    reason: chance.pick(['a sheet arrived creased', 'sent back within the fortnight', 'not what was expected']),
+    issuedAt: new Date(Math.min(now - HOUR, time + 9 * DAY)).toISOString(),
+    lines: [{ sku: lines[0]!.product.sku, quantity: lines[0]!.quantity, amount: lineTotal(lines[0]!) }],
+  };
   return {
     number,
     placedAt: new Date(time).toISOString(),
@@ -83,7 +129,7 @@ function makeOrder(
     currency: store.currency,
     language: customer.language,
     channel,
-    location: chance.pick(LOCATIONS),
+    location,
     customer: {
       email: masked ? `buyer-${number.toLowerCase()}@bazaarlane.example` : customer.email,
       firstName: customer.firstName,
@@ -102,5 +148,7 @@ function makeOrder(
     ...(!digital && { expectedDispatch: new Date(time + 2 * DAY).toISOString() }),
     ...(chance.holds(0.1) && { note: chance.pick(NOTES) }),
     statusUrl: `${store.facts.url}/orders/${number}`,
+    ...(sent && !digital && { shipments: [shipment] }),
+    ...(returned && !discounts && { refunds: [refund] }),
   };
 }

@@ -77,6 +77,7 @@ export async function pastOf(context: PastContext, order: Order, orderId: string
       template: context.templates.get(d.editionId)!,
       language: d.language,
       order,
+      moment: 'order.placed',
       now: at,
       ...(channel && { channelName: channel.name }),
     });

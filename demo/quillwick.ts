@@ -1,6 +1,7 @@
 /** Quillwick and its two stores: facts, looks, channels, colleagues. Everything here is made up. */
 import { DEFAULT_LOOK, type Look } from '../src/core/look';
 import type { StoreFacts } from '../src/core/order';
+import type { Passage } from '../src/core/template';
 import type { Role } from '../src/server/auth/policy';
 
 export interface DemoStore {
@@ -37,7 +38,16 @@ export const RETAIL: DemoStore = {
       action: '#7a3325',
       lines: '#e6d9cf',
     },
-    masthead: { arrangement: 'split', name: 'Quillwick', strapline: 'paper, board and thread' },
+    masthead: { ...DEFAULT_LOOK.masthead, name: 'Quillwick', strapline: 'paper, board and thread' },
+    footer: {
+      ...DEFAULT_LOOK.footer,
+      links: [
+        { sign: 'shop', label: 'The shop', url: 'https://quillwick.example' },
+        { sign: 'mail', label: 'Write to us', url: 'mailto:hello@quillwick.example' },
+        { sign: 'journal', label: 'Notes from the bench', url: 'https://quillwick.example/notes' },
+      ],
+      linksAs: 'both',
+    },
   },
 };
 
@@ -53,7 +63,7 @@ export const TRADE: DemoStore = {
     url: 'https://trade.quillwick.example',
   },
   look: {
-    version: 1,
+    ...DEFAULT_LOOK,
     colours: {
       page: '#e8ebe6',
       sheet: '#ffffff',
@@ -64,10 +74,29 @@ export const TRADE: DemoStore = {
       action: '#24483a',
       actionWords: '#ffffff',
       lines: '#cfd8d1',
+      band: '#eef2ee',
     },
-    type: { headings: 'plain', words: 'plain', headline: 24, heading: 17, text: 15, small: 12 },
-    shape: { width: 640, radius: 0, margin: 32 },
-    masthead: { arrangement: 'split', name: 'Quillwick Trade', strapline: 'supplies for binderies' },
+    type: {
+      ...DEFAULT_LOOK.type,
+      headings: 'plain',
+      words: 'plain',
+      headline: 24,
+      heading: 17,
+      text: 15,
+      small: 12,
+      headlineWeight: 'bold',
+      lineHeight: 150,
+    },
+    shape: { ...DEFAULT_LOOK.shape, width: 640, radius: 0, margin: 32, room: 85 },
+    masthead: { ...DEFAULT_LOOK.masthead, name: 'Quillwick Trade', strapline: 'supplies for binderies' },
+    items: {
+      ...DEFAULT_LOOK.items,
+      pictures: false,
+      room: 7,
+      columns: { options: true, sku: true, unitPrice: true },
+      totals: 'end',
+    },
+    addresses: { arrangement: 'beside', panel: 'boxed' },
   },
 };
 
@@ -101,3 +130,36 @@ export const COLLEAGUES: readonly DemoColleague[] = [
 
 /** For everybody who signs in to the demo. */
 export const DEMO_PASSWORD = 'paper-and-thread';
+
+/** Codes as a shop has them: one that holds, one that is over, one that is used up, one for a single person. */
+export const DISCOUNT_CODES = [
+  { code: 'LEAF10', kind: 'percent' as const, value: 10, used: 31 },
+  { code: 'AGAIN5', kind: 'amount' as const, value: 500, used: 12, usesLimit: 200, endsInDays: 90 },
+  { code: 'SUMMER15', kind: 'percent' as const, value: 15, used: 148, endsInDays: -86 },
+  { code: 'FAIR2026', kind: 'amount' as const, value: 1000, used: 50, usesLimit: 50 },
+  { code: 'THANKS-DOROTHEA', kind: 'amount' as const, value: 2000, used: 0, usesLimit: 1 },
+];
+
+/** Pieces that several messages share. */
+export const PASSAGES: readonly Passage[] = [
+  {
+    id: 'how-we-pack',
+    name: 'How we pack',
+    blocks: [
+      { id: 'title', kind: 'heading', size: 'heading' },
+      { id: 'words', kind: 'text' },
+    ],
+    words: {
+      en: {
+        title: 'How we pack',
+        words:
+          '{#p}Sheets travel flat between boards, never rolled. Keep the boards: they make good pressing boards.{/p}',
+      },
+      de: {
+        title: 'Wie wir packen',
+        words:
+          '{#p}Bögen reisen flach zwischen Pappen, nie gerollt. Heben Sie die Pappen auf: Sie geben gute Pressbretter.{/p}',
+      },
+    },
+  },
+];

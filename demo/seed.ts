@@ -1,6 +1,6 @@
 /** Fills an empty database with Quillwick. Does nothing when it is there already. */
 import { eq } from 'drizzle-orm';
-import type { Template } from '../src/core/template';
+import type { Passage, Template } from '../src/core/template';
 import type { NotificationFacts } from '../src/core/plan';
 import type { RoutingRule } from '../src/core/routing/rules';
 import { config } from '../src/server/config';
@@ -11,13 +11,25 @@ import { newId } from '../src/server/ids';
 import { fingerprint, seal, unseal } from '../src/server/secrets';
 import { addMember, createStore, createUser } from '../src/server/stores';
 import { ACCOUNTS, PROVIDER_HOST } from '../standins/scenery';
+import { beginDomain } from '../src/server/domains/keys';
 import type { Ports } from '../standins/ports';
 import { PRODUCTS } from './catalogue';
 import { makeOrders } from './orders';
 import { pastOf, type PastRows } from './past';
 import { makeCustomers, type DemoCustomer } from './people';
 import { drawPictures, pictureName } from './pictures';
-import { CHANNELS, COLLEAGUES, DEMO_PASSWORD, LANGUAGES, LOCALES, RETAIL, TRADE, type DemoStore } from './quillwick';
+import {
+  CHANNELS,
+  COLLEAGUES,
+  DEMO_PASSWORD,
+  DISCOUNT_CODES,
+  LANGUAGES,
+  LOCALES,
+  PASSAGES,
+  RETAIL,
+  TRADE,
+  type DemoStore,
+} from './quillwick';
 import { Chance } from './random';
 
 export interface DemoFacts {
@@ -68,9 +80,15 @@ export async function seedDemo(ports: Ports): Promise<DemoFacts> {
     security: 'starttls',
     user: trade.user,
     password: seal(trade.password),
-    senderName: 'Quillwick Trade',
-    senderAddress: trade.user,
+    name: 'Harrowpost',
+    kind: 'account',
+    perDay: 500,
+    spf: 'include:spf.harrowpost.example',
   });
+  await db
+    .insert(t.senders)
+    .values({ storeId: TRADE.id, kind: 'orders', name: 'Quillwick Trade', address: trade.user });
+  await beginDomain(TRADE.id, 'quillwick.example');
   return facts();
 }
 
@@ -109,6 +127,7 @@ async function seedStore({ chance, store, users, customers, orders, firstNumber,
     currency: store.currency,
     timeZone: 'Europe/Berlin',
     facts: store.facts,
+    pictures: 'linked',
     look: store.look,
   };
   const made = await createStore(db, storeRow, CHANNELS, {
@@ -137,6 +156,14 @@ async function seedStore({ chance, store, users, customers, orders, firstNumber,
       picture: `products/${pictureName(p)}`,
     })),
   );
+  await db.insert(t.discountCodes).values(
+    DISCOUNT_CODES.map(({ endsInDays, ...c }) => ({
+      ...c,
+      storeId: store.id,
+      ...(endsInDays !== undefined && { endsAt: new Date(now + endsInDays * 86_400_000) }),
+    })),
+  );
+  await db.insert(t.passages).values(PASSAGES.map((p) => seededPassage(p, store.id, now)));
   await db.insert(t.customers).values(customers.map((c) => ({ ...c, id: newId(), storeId: store.id })));
   await db.insert(t.keys).values({
     id: newId(),
@@ -149,6 +176,24 @@ async function seedStore({ chance, store, users, customers, orders, firstNumber,
   const templates = new Map(made.map((m) => [m.facts.edition!.id, m.template]));
   const rules = await seedRules(store, notifications.find((n) => n.audience === 'staff')!.id, staffRows);
   await seedOrders({ chance, store, customers, orders, firstNumber, now, storeRow, notifications, templates, rules });
+}
+
+function seededPassage(passage: Passage, storeId: string, now: number): typeof t.passages.$inferInsert {
+  const { id, name, blocks, words } = passage;
+  const at = new Date(now - 30 * 86_400_000);
+  const by = 'Jonas Feld';
+  const content = { blocks, words };
+  return {
+    storeId,
+    id,
+    name,
+    draft: content,
+    draftBy: by,
+    draftAt: at,
+    live: content,
+    publishedBy: by,
+    publishedAt: at,
+  };
 }
 
 async function seedRules(

@@ -60,6 +60,7 @@ Reading key: ${facts.readKey}
 A sending service to connect: host ${PROVIDER_HOST}, port ${setting.ports.smtp.starttls} with STARTTLS,
   user ${account.user}, password ${account.password}
 Everybody's mailboxes: http://127.0.0.1:${setting.ports.mailboxes}
+The registrar, where DNS records are entered: http://127.0.0.1:${setting.ports.registrar}
 Ctrl-C ends everything.
 `);
 }

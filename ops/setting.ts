@@ -59,6 +59,10 @@ export async function setUp(options: SettingOptions): Promise<Setting> {
         'the name server': ports.dns,
         'mail with STARTTLS': ports.smtp.starttls,
         'mail with TLS': ports.smtp.tls,
+        'the relay': ports.relay,
+        'the local server': ports.local,
+        bounces: ports.bounces,
+        'the registrar': ports.registrar,
       }),
     },
     '--port',
@@ -81,7 +85,7 @@ export async function setUp(options: SettingOptions): Promise<Setting> {
       LIBELLUS_SECRET: installationSecret(dataDir),
       LIBELLUS_DATA: dataDir,
       ...(options.leaseMs && { LIBELLUS_LEASE_MS: String(options.leaseMs) }),
-      ...(process.env.LIBELLUS_DNS && { LIBELLUS_DNS: process.env.LIBELLUS_DNS }),
+      ...passedOn(['LIBELLUS_DNS', 'LIBELLUS_BOUNCE_HOST', 'LIBELLUS_BOUNCE_PORT', 'LIBELLUS_BOUNCE_LISTEN']),
     };
     if (options.demo) await standIns(env);
     Object.assign(process.env, env);
@@ -134,6 +138,7 @@ export async function setUp(options: SettingOptions): Promise<Setting> {
   async function standIns(env: Record<string, string>): Promise<void> {
     if (!mariadb) throw new Error('The demo needs its own database; leave DATABASE_URL out.');
     const { certificateFiles } = await import('../standins/certificate');
+    const { BOUNCE_HOST } = await import('../standins/scenery');
     await ensureDatabase(mariadb, 'libellus_standins');
     const tls = await certificateFiles(join(dataDir, 'tls'));
     Object.assign(env, {
@@ -141,6 +146,9 @@ export async function setUp(options: SettingOptions): Promise<Setting> {
       LIBELLUS_DNS: `127.0.0.1:${ports.dns}`,
       LIBELLUS_EXTRA_CA: tls.cert,
       LIBELLUS_MAILBOXES: `http://127.0.0.1:${ports.mailboxes}`,
+      LIBELLUS_REGISTRAR: `http://127.0.0.1:${ports.registrar}`,
+      LIBELLUS_BOUNCE_HOST: BOUNCE_HOST,
+      LIBELLUS_BOUNCE_PORT: String(ports.bounces),
     });
     const own = {
       STANDIN_DATABASE_URL: mariadb.url('libellus_standins'),
@@ -150,13 +158,23 @@ export async function setUp(options: SettingOptions): Promise<Setting> {
       STANDIN_MAILBOXES_PORT: String(ports.mailboxes),
       STANDIN_SMTP_PORT: String(ports.smtp.starttls),
       STANDIN_SMTPS_PORT: String(ports.smtp.tls),
+      STANDIN_RELAY_PORT: String(ports.relay),
+      STANDIN_LOCAL_PORT: String(ports.local),
+      STANDIN_BOUNCE_PORT: String(ports.bounces),
+      STANDIN_REGISTRAR_PORT: String(ports.registrar),
     };
     await Promise.all([
       household.script('standin-dns', 'standins/dns.ts', own, { ready: true }),
       household.script('standin-smtp', 'standins/smtp.ts', own, { ready: true }),
       household.script('standin-mailboxes', 'standins/mailboxes.ts', own, { ready: true }),
+      household.script('standin-registrar', 'standins/registrar.ts', own, { ready: true }),
     ]);
   }
+}
+
+/** Settings that are handed through as they were set. */
+function passedOn(names: readonly string[]): Record<string, string> {
+  return Object.fromEntries(names.flatMap((name) => (process.env[name] ? [[name, process.env[name]]] : [])));
 }
 
 /** Waits until an address answers at all; the health page says 503 until the worker has shown itself. */

@@ -3,7 +3,7 @@ import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { X509Certificate } from 'node:crypto';
 import { join } from 'node:path';
 import { generate } from 'selfsigned';
-import { PROVIDER_HOST } from './scenery';
+import { PROVIDER_HOST, SERVERS } from './scenery';
 
 export interface CertificateFiles {
   key: string;
@@ -14,8 +14,9 @@ export interface CertificateFiles {
 export async function certificateFiles(dir: string): Promise<CertificateFiles> {
   const files = { key: join(dir, 'standin-key.pem'), cert: join(dir, 'standin-cert.pem') };
   if (existsSync(files.cert) && existsSync(files.key)) {
-    const left = Date.parse(new X509Certificate(readFileSync(files.cert)).validTo) - Date.now();
-    if (left > 7 * 86_400_000) return files;
+    const kept = new X509Certificate(readFileSync(files.cert));
+    const left = Date.parse(kept.validTo) - Date.now();
+    if (left > 7 * 86_400_000 && SERVERS.every((s) => kept.checkHost(s.host))) return files;
   }
   mkdirSync(dir, { recursive: true });
   const made = await generate([{ name: 'commonName', value: PROVIDER_HOST }], {
@@ -25,7 +26,7 @@ export async function certificateFiles(dir: string): Promise<CertificateFiles> {
     notAfterDate: new Date(Date.now() + 365 * 86_400_000),
     extensions: [
       { name: 'basicConstraints', cA: true, critical: true },
-      { name: 'subjectAltName', altNames: [{ type: 2, value: PROVIDER_HOST }] },
+      { name: 'subjectAltName', altNames: SERVERS.map((s) => ({ type: 2 as const, value: s.host })) },
     ],
   });
   writeFileSync(files.key, made.private, { mode: 0o600 });

@@ -1,31 +1,20 @@
 /** Everybody's mailboxes, over HTTP: JSON and raw messages for programs, a plain page for people. */
-import { createServer, type ServerResponse } from 'node:http';
+import { createServer, type IncomingMessage, type ServerResponse } from 'node:http';
 import { simpleParser } from 'mailparser';
-import { escapeHtml } from '../src/core/text/values';
-import { ACCOUNTS, PROVIDER_HOST } from './scenery';
+import { FAULT_KINDS, FAULT_STEPS, Faults } from './faults';
+import { answer, escapeHtml, formOf, page, redirect, sameOrigin } from './pages';
+import { MAILBOX_KINDS } from './receiving';
+import { SERVERS, type ServerId } from './scenery';
 import { MailboxStore } from './store';
 
 const port = Number(process.env.STANDIN_MAILBOXES_PORT);
 const store = await MailboxStore.open(process.env.STANDIN_DATABASE_URL!);
-const smtpPorts = `${process.env.STANDIN_SMTP_PORT} (STARTTLS) or ${process.env.STANDIN_SMTPS_PORT} (TLS)`;
-
-const STYLE = `body{font:15px/1.5 system-ui,sans-serif;max-width:60rem;margin:2rem auto;padding:0 1rem;color:#14232b}
-table{border-collapse:collapse;width:100%}td,th{text-align:start;padding:.35rem .6rem;border-bottom:1px solid #d3dce0}
-a{color:#0e5f6b}iframe{width:100%;height:70vh;border:1px solid #d3dce0}pre{white-space:pre-wrap;background:#ecf1f2;padding:1rem}
-dl{display:grid;grid-template-columns:max-content 1fr;gap:.2rem 1rem}dd{margin:0}`;
-
-function page(title: string, body: string): string {
-  return `<!doctype html><html lang="en"><meta charset="utf-8"><title>${escapeHtml(title)}</title><style>${STYLE}</style><h1>${escapeHtml(title)}</h1>${body}</html>`;
-}
-
-function answer(response: ServerResponse, status: number, type: string, body: string | Buffer): void {
-  response.writeHead(status, {
-    'content-type': type,
-    'x-content-type-options': 'nosniff',
-    'cache-control': 'no-store',
-  });
-  response.end(body);
-}
+const faults = await Faults.open(process.env.STANDIN_DATABASE_URL!);
+const PORTS: Record<ServerId, string> = {
+  harrowpost: `${process.env.STANDIN_SMTP_PORT} (STARTTLS) or ${process.env.STANDIN_SMTPS_PORT} (TLS)`,
+  fernbridge: `${process.env.STANDIN_RELAY_PORT} (STARTTLS)`,
+  mill: `${process.env.STANDIN_LOCAL_PORT} (none)`,
+};
 
 const html = (response: ServerResponse, body: string, status = 200): void =>
   answer(response, status, 'text/html; charset=utf-8', body);
@@ -38,13 +27,36 @@ async function front(): Promise<string> {
         `<tr><td><a href="/read/${encodeURIComponent(b.mailbox)}">${escapeHtml(b.mailbox)}</a></td><td>${b.messages}</td><td>${b.newest.toISOString().slice(0, 19).replace('T', ' ')} UTC</td></tr>`,
     )
     .join('');
-  const accounts = ACCOUNTS.map((a) => `<tr><td>${a.user}</td><td><code>${a.password}</code></td></tr>`).join('');
+  const manners = MAILBOX_KINDS.map(
+    ([name, does]) => `<tr><td><code>${name}</code></td><td>${escapeHtml(does)}</td></tr>`,
+  ).join('');
   return page(
     'Stand-in mailboxes',
-    `<p>Mail that the demo sends ends here and goes nowhere else.</p>
+    `<p>Mail that the demo sends ends here and goes nowhere else. <a href="/servers">The sending servers and their faults</a></p>
 <table><thead><tr><th>Mailbox</th><th>Messages</th><th>Newest</th></tr></thead><tbody>${rows || '<tr><td colspan="3">Nothing has arrived yet.</td></tr>'}</tbody></table>
-<h2>The sending service</h2><p>Host <code>${PROVIDER_HOST}</code>, port ${smtpPorts}. An account sends only as itself.</p>
-<table><thead><tr><th>Account</th><th>Password</th></tr></thead><tbody>${accounts}</tbody></table>`,
+<h2>What mailboxes do, by the beginning of their names</h2><table><tbody>${manners}</tbody></table>`,
+  );
+}
+
+/** The sending servers: where they are, who may sign in, and what is to go wrong with them. */
+async function servers(): Promise<string> {
+  const [set, now] = await Promise.all([faults.all(), faults.now()]);
+  const sections = SERVERS.map((server) => {
+    const accounts = server.accounts
+      .map((a) => `user <code>${a.user}</code>, password <code>${a.password}</code>`)
+      .join('<br>');
+    const rows = FAULT_STEPS.map((step) => {
+      const chosen = set.find((f) => f.server === server.id && f.step === step)?.kind ?? 'none';
+      const options = FAULT_KINDS.map(
+        (kind) => `<option value="${kind}"${kind === chosen ? ' selected' : ''}>${kind}</option>`,
+      ).join('');
+      return `<tr><td><label for="${server.id}-${step}">${step}</label></td><td><form method="post" action="/servers/fault"><input type="hidden" name="server" value="${server.id}"><input type="hidden" name="step" value="${step}"><select id="${server.id}-${step}" name="kind">${options}</select> <button aria-label="Set the fault of ${server.id} at ${step}">Set</button></form></td></tr>`;
+    }).join('');
+    return `<h2>${server.host}</h2><p>${escapeHtml(server.words)}. Port ${PORTS[server.id]}.</p><p>${accounts || 'No sign-in.'}</p><table><thead><tr><th>Step</th><th>Fault</th></tr></thead><tbody>${rows}</tbody></table>`;
+  });
+  return page(
+    'Stand-in servers',
+    `<p><a href="/">All mailboxes</a></p><form method="post" action="/servers/wind"><p>The stand-ins’ clock says ${now.toISOString().slice(0, 16).replace('T', ' ')} UTC. <button>Wind it one hour on</button></p></form>${sections.join('')}`,
   );
 }
 
@@ -52,12 +64,12 @@ async function readMailbox(address: string): Promise<string> {
   const rows = (await store.list(address))
     .map(
       (m) =>
-        `<tr><td><a href="/read/message/${m.id}">${escapeHtml(m.subject)}</a></td><td>${escapeHtml(m.sender)}</td><td>${m.folder}</td><td>${m.receivedAt.toISOString().slice(0, 19).replace('T', ' ')} UTC</td></tr>`,
+        `<tr><td><a href="/read/message/${m.id}">${escapeHtml(m.subject)}</a></td><td>${escapeHtml(m.sender)}</td><td>${m.folder}</td><td>${escapeHtml(m.verdict)}</td><td>${m.receivedAt.toISOString().slice(0, 19).replace('T', ' ')} UTC</td></tr>`,
     )
     .join('');
   return page(
     address,
-    `<p><a href="/">All mailboxes</a></p><table><thead><tr><th>Subject</th><th>From</th><th>Folder</th><th>Received</th></tr></thead><tbody>${rows || '<tr><td colspan="4">Empty.</td></tr>'}</tbody></table>`,
+    `<p><a href="/">All mailboxes</a></p><table><thead><tr><th>Subject</th><th>From</th><th>Folder</th><th>Vouched for</th><th>Received</th></tr></thead><tbody>${rows || '<tr><td colspan="5">Empty.</td></tr>'}</tbody></table>`,
   );
 }
 
@@ -73,9 +85,20 @@ async function readMessage(id: number): Promise<string | undefined> {
   return page(
     found.subject || '(no subject)',
     `<p><a href="/read/${encodeURIComponent(found.mailbox)}">${escapeHtml(found.mailbox)}</a></p>
-<dl><dt>From</dt><dd>${escapeHtml(mail.from?.text ?? '')}</dd><dt>To</dt><dd>${escapeHtml(to)}</dd><dt>Message-ID</dt><dd>${escapeHtml(mail.messageId ?? '')}</dd><dt>Folder</dt><dd>${found.folder}</dd></dl>
+<dl><dt>From</dt><dd>${escapeHtml(mail.from?.text ?? '')}</dd><dt>To</dt><dd>${escapeHtml(to)}</dd><dt>Message-ID</dt><dd>${escapeHtml(mail.messageId ?? '')}</dd><dt>Folder</dt><dd>${found.folder}</dd><dt>Vouched for</dt><dd>${escapeHtml(found.verdict || 'not judged')}</dd></dl>
 <p><a href="/messages/${id}.eml">The message as it came (.eml)</a></p>${frame}<h2>Text part</h2><pre dir="auto">${escapeHtml(mail.text ?? '')}</pre>`,
   );
+}
+
+async function change(path: string, request: IncomingMessage, response: ServerResponse): Promise<void> {
+  if (!sameOrigin(request)) return answer(response, 403, 'text/plain', 'Only from this page.');
+  const form = await formOf(request);
+  if (path === '/servers/fault') {
+    await faults.set(form.get('server') ?? '', form.get('step') ?? '', form.get('kind') ?? 'none');
+  } else if (path === '/servers/wind') {
+    await faults.wind(3_600);
+  } else return answer(response, 404, 'text/plain', 'Nothing here.');
+  redirect(response, '/servers');
 }
 
 async function handle(path: string, response: ServerResponse): Promise<void> {
@@ -88,6 +111,7 @@ async function handle(path: string, response: ServerResponse): Promise<void> {
       subject: m.subject,
       receivedAt: m.receivedAt.toISOString(),
       folder: m.folder,
+      verdict: m.verdict,
     }));
     return answer(response, 200, 'application/json', JSON.stringify(rows));
   }
@@ -108,12 +132,14 @@ async function handle(path: string, response: ServerResponse): Promise<void> {
   const read = /^\/read\/([^/]+)$/.exec(path);
   if (read) return html(response, await readMailbox(decodeURIComponent(read[1]!)));
   if (path === '/') return html(response, await front());
+  if (path === '/servers') return html(response, await servers());
   return html(response, page('Nothing here', '<p><a href="/">All mailboxes</a></p>'), 404);
 }
 
 const server = createServer((request, response) => {
   const path = (request.url ?? '/').split('?')[0]!;
-  handle(path, response).catch((error: Error) => answer(response, 500, 'text/plain', error.message));
+  const handled = request.method === 'POST' ? change(path, request, response) : handle(path, response);
+  handled.catch((error: Error) => answer(response, 500, 'text/plain', error.message));
 });
 server.listen(port, '127.0.0.1', () => process.send?.('ready'));
 process.on('SIGTERM', () => process.exit(0));

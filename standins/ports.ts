@@ -6,6 +6,11 @@ export interface Ports {
   dns: number;
   /** STARTTLS submission, and TLS from the start. */
   smtp: { starttls: number; tls: number };
+  relay: number;
+  local: number;
+  /** Where Libellus listens for bounces. */
+  bounces: number;
+  registrar: number;
 }
 
 export function portsFrom(base: number): Ports {
@@ -15,5 +20,9 @@ export function portsFrom(base: number): Ports {
     mailboxes: base + 2,
     dns: base + 3,
     smtp: { starttls: base + 4, tls: base + 5 },
+    relay: base + 6,
+    local: base + 7,
+    bounces: base + 8,
+    registrar: base + 9,
   };
 }

@@ -1,31 +1,109 @@
-/** The made-up outside world of the demo: one mail provider and its accounts, and what DNS knows. */
+/** The made-up outside world of the demo: servers that take mail, their accounts, and what DNS knows from the start. */
 
 export const PROVIDER_HOST = 'smtp.harrowpost.example';
+export const RELAY_HOST = 'relay.fernbridge.example';
+export const LOCAL_HOST = 'mail.mill.quillwick.example';
+/** Where Libellus takes bounces. */
+export const BOUNCE_HOST = 'bounces.quillwick.example';
 
-/** Accounts at the provider. The passwords are public: they open nothing but this stand-in. */
-export const ACCOUNTS: readonly { user: string; password: string }[] = [
-  { user: 'orders@quillwick.example', password: 'linen-thread-18' },
-  { user: 'trade@quillwick.example', password: 'board-and-cloth' },
+export interface Account {
+  user: string;
+  password: string;
+}
+
+export type ServerId = 'harrowpost' | 'fernbridge' | 'mill';
+
+export interface SendingServer {
+  id: ServerId;
+  host: string;
+  /** As it greets. */
+  banner: string;
+  /** For people, what kind of service it is. */
+  words: string;
+  accounts: readonly Account[];
+  /** An account sends as itself only; a relay for verified domains; a local server for anybody who reaches it. */
+  allows: 'itself' | { domains: readonly string[] } | 'anybody';
+  perDay: number | undefined;
+}
+
+/** The passwords are public: they open nothing but these stand-ins. */
+export const SERVERS: readonly SendingServer[] = [
+  {
+    id: 'harrowpost',
+    host: PROVIDER_HOST,
+    banner: 'Harrowpost submission',
+    words: 'A mail host: an account sends as itself only, at most 500 messages a day',
+    accounts: [
+      { user: 'orders@quillwick.example', password: 'linen-thread-18' },
+      { user: 'trade@quillwick.example', password: 'board-and-cloth' },
+    ],
+    allows: 'itself',
+    perDay: 500,
+  },
+  {
+    id: 'fernbridge',
+    host: RELAY_HOST,
+    banner: 'Fernbridge relay',
+    words: 'A relay: sends for every address of a verified domain',
+    accounts: [{ user: 'quillwick', password: 'fern-and-bracken' }],
+    allows: { domains: ['quillwick.example'] },
+    perDay: undefined,
+  },
+  {
+    id: 'mill',
+    host: LOCAL_HOST,
+    banner: 'The Mill',
+    words: 'A server on the shop’s own network: takes mail without signing in, in clear',
+    accounts: [],
+    allows: 'anybody',
+    perDay: undefined,
+  },
 ];
+
+export const ACCOUNTS = SERVERS[0]!.accounts;
 
 const MAIL_EXCHANGE = 'mx.harrowpost.example';
 
-export type DnsRecord =
-  | { type: 'A'; name: string; address: string; ttl: number }
-  | { type: 'MX'; name: string; exchange: string; priority: number; ttl: number };
+export interface DnsRecord {
+  type: 'A' | 'MX' | 'TXT' | 'SRV';
+  name: string;
+  /** As a zone file has it: "127.0.0.1", "10 mx.example", "0 1 587 smtp.example", or the text. */
+  value: string;
+  ttl: number;
+}
 
-/** What the name server answers with. Every domain below `.example` that people have mailboxes at takes mail here. */
-export function recordsFor(name: string): DnsRecord[] {
-  const asked = name.toLowerCase().replace(/\.$/, '');
-  if (asked === PROVIDER_HOST || asked === MAIL_EXCHANGE) {
-    return [{ type: 'A', name: asked, address: '127.0.0.1', ttl: 300 }];
-  }
-  const labels = asked.split('.');
-  if (labels.length === 2 && labels[1] === 'example') {
-    return [
-      { type: 'MX', name: asked, exchange: MAIL_EXCHANGE, priority: 10, ttl: 300 },
-      { type: 'A', name: asked, address: '127.0.0.1', ttl: 300 },
-    ];
-  }
-  return [];
+const record = (type: DnsRecord['type'], name: string, value: string, ttl = 3600): DnsRecord => ({
+  type,
+  name,
+  value,
+  ttl,
+});
+
+/** @param ports where the servers really listen, which SRV records name */
+export function fixedRecords(ports: { starttls: number; tls: number }): DnsRecord[] {
+  return [
+    record('A', PROVIDER_HOST, '127.0.0.1'),
+    record('A', MAIL_EXCHANGE, '127.0.0.1'),
+    record('A', RELAY_HOST, '127.0.0.1'),
+    record('A', LOCAL_HOST, '127.0.0.1'),
+    record('A', BOUNCE_HOST, '127.0.0.1'),
+    record('TXT', 'spf.harrowpost.example', 'v=spf1 ip4:127.0.0.1 ~all'),
+    record('TXT', '_spf.fernbridge.example', 'v=spf1 ip4:127.0.0.1 ~all'),
+    record('SRV', '_submission._tcp.quillwick.example', `0 1 ${ports.starttls} ${PROVIDER_HOST}`),
+    record('SRV', '_submissions._tcp.quillwick.example', `0 1 ${ports.tls} ${PROVIDER_HOST}`),
+  ];
+}
+
+/** What Quillwick's own zone holds when the demo begins: the records of a provider they left. */
+export const FIRST_ZONE: readonly DnsRecord[] = [
+  record('TXT', 'quillwick.example', 'v=spf1 include:_spf.oldmill-post.example ~all'),
+  record('TXT', '_spf.oldmill-post.example', 'v=spf1 ip4:192.0.2.25 ~all'),
+  record('TXT', '_dmarc.quillwick.example', 'v=DMARC1; p=none'),
+];
+
+/** Every domain below `.example` that people have mailboxes at takes mail here, unless its zone says something else. */
+export function mailRecordsOf(name: string): DnsRecord[] {
+  const labels = name.split('.');
+  if (labels.length !== 2 || labels[1] !== 'example') return [];
+  return [record('MX', name, `10 ${MAIL_EXCHANGE}`, 300), record('A', name, '127.0.0.1', 300)];
 }

@@ -1,5 +1,6 @@
 /** The mailboxes' own database schema, apart from Libellus's. */
-import { createPool, type Pool, type ResultSetHeader, type RowDataPacket } from 'mysql2/promise';
+import type { Pool, ResultSetHeader, RowDataPacket } from 'mysql2/promise';
+import { openPool } from './database';
 
 export interface StoredMessage {
   id: number;
@@ -8,6 +9,8 @@ export interface StoredMessage {
   subject: string;
   folder: 'Inbox' | 'Junk';
   receivedAt: Date;
+  /** What was found about who vouches for it: "spf=pass dkim=pass dmarc=pass". */
+  verdict: string;
 }
 
 export class MailboxStore {
@@ -15,7 +18,7 @@ export class MailboxStore {
 
   /** @param url a MariaDB address whose database is the mailboxes' own */
   static async open(url: string): Promise<MailboxStore> {
-    const pool = createPool({ uri: url, timezone: 'Z', charset: 'utf8mb4_unicode_ci', connectionLimit: 8 });
+    const pool = openPool(url, 8);
     await pool.query(`create table if not exists message (
       id int unsigned not null auto_increment primary key,
       mailbox varchar(254) not null,
@@ -24,6 +27,7 @@ export class MailboxStore {
       folder varchar(10) not null,
       message_id varchar(300) not null,
       received_at datetime(3) not null,
+      verdict varchar(100) not null default '',
       raw mediumblob not null,
       key message_mailbox (mailbox, id),
       key message_message_id (message_id)
@@ -33,7 +37,7 @@ export class MailboxStore {
 
   async add(message: Omit<StoredMessage, 'id'> & { messageId: string; raw: Buffer }): Promise<number> {
     const [result] = await this.pool.execute<ResultSetHeader>(
-      'insert into message (mailbox, sender, subject, folder, message_id, received_at, raw) values (?, ?, ?, ?, ?, ?, ?)',
+      'insert into message (mailbox, sender, subject, folder, message_id, received_at, verdict, raw) values (?, ?, ?, ?, ?, ?, ?, ?)',
       [
         message.mailbox.toLowerCase(),
         message.sender.slice(0, 400),
@@ -41,6 +45,7 @@ export class MailboxStore {
         message.folder,
         message.messageId.slice(0, 300),
         message.receivedAt,
+        message.verdict.slice(0, 100),
         message.raw,
       ],
     );
@@ -49,7 +54,7 @@ export class MailboxStore {
 
   async list(mailbox: string): Promise<StoredMessage[]> {
     const [rows] = await this.pool.query<(RowDataPacket & StoredMessage)[]>(
-      'select id, mailbox, sender, subject, folder, received_at as receivedAt from message where mailbox = ? order by id desc limit 200',
+      'select id, mailbox, sender, subject, folder, received_at as receivedAt, verdict from message where mailbox = ? order by id desc limit 200',
       [mailbox.toLowerCase()],
     );
     return rows;
@@ -64,7 +69,7 @@ export class MailboxStore {
 
   async raw(id: number): Promise<(StoredMessage & { raw: Buffer }) | undefined> {
     const [rows] = await this.pool.query<(RowDataPacket & StoredMessage & { raw: Buffer })[]>(
-      'select id, mailbox, sender, subject, folder, received_at as receivedAt, raw from message where id = ?',
+      'select id, mailbox, sender, subject, folder, received_at as receivedAt, verdict, raw from message where id = ?',
       [id],
     );
     return rows[0];

@@ -8,6 +8,13 @@ export interface Config {
   secret: string;
   /** DNS servers to ask instead of the machine's own, as "127.0.0.1:4313". */
   dnsServers: string[];
+  /** The host that takes bounces, as others reach it; without one, return-paths are the senders' own. */
+  bounceHost: string | undefined;
+  /** Where the worker listens for bounces. */
+  bounceListen: { host: string; port: number } | undefined;
+  /** The demo's registrar and mailboxes, which the real thing has not. */
+  registrarUrl: string | undefined;
+  mailboxesUrl: string | undefined;
   /** A file of further certificate authorities (PEM). */
   extraAuthorities: string | undefined;
   /** Folder of pictures and other files. */
@@ -36,6 +43,12 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     url: (env.LIBELLUS_URL ?? 'http://127.0.0.1:4310').replace(/\/+$/, ''),
     secret: required('LIBELLUS_SECRET'),
     dnsServers: (env.LIBELLUS_DNS ?? '').split(',').filter(Boolean),
+    bounceHost: env.LIBELLUS_BOUNCE_HOST || undefined,
+    bounceListen: env.LIBELLUS_BOUNCE_PORT
+      ? { host: env.LIBELLUS_BOUNCE_LISTEN || '127.0.0.1', port: Number(env.LIBELLUS_BOUNCE_PORT) }
+      : undefined,
+    registrarUrl: env.LIBELLUS_REGISTRAR || undefined,
+    mailboxesUrl: env.LIBELLUS_MAILBOXES || undefined,
     extraAuthorities: env.LIBELLUS_EXTRA_CA || undefined,
     dataDir: env.LIBELLUS_DATA ?? '.libellus',
     leaseMs: Number(env.LIBELLUS_LEASE_MS ?? 180_000),

@@ -5,12 +5,16 @@ import { history } from './db/schema';
 import { newId } from './ids';
 
 export async function remember(access: Access, action: string, what: string, db: Executor = database()): Promise<void> {
-  await db.insert(history).values({
-    id: newId(),
-    storeId: access.store.id,
-    who: access.person.name,
-    action,
-    what: what.slice(0, 300),
-    at: new Date(),
-  });
+  await historyEntry(access.store.id, access.person.name, action, what, db);
+}
+
+/** For what no person did. */
+export async function historyEntry(
+  storeId: string,
+  who: string,
+  action: string,
+  what: string,
+  db: Executor = database(),
+): Promise<void> {
+  await db.insert(history).values({ id: newId(), storeId, who, action, what: what.slice(0, 300), at: new Date() });
 }

@@ -11,7 +11,18 @@ import { auth } from './auth/auth';
 import type { Role } from './auth/policy';
 import { config } from './config';
 import { database, type Executor } from './db/client';
-import { channels, editions, keys, memberships, notifications, stores, templates, user } from './db/schema';
+import {
+  channels,
+  editions,
+  keys,
+  lookDrafts,
+  lookEditions,
+  memberships,
+  notifications,
+  stores,
+  templates,
+  user,
+} from './db/schema';
 import { AppError } from './errors';
 import { newId } from './ids';
 import { seal } from './secrets';
@@ -34,6 +45,18 @@ export async function createStore(
   published?: { by: string; at: Date },
 ): Promise<MadeNotification[]> {
   await db.insert(stores).values(store);
+  const now = published?.at ?? new Date();
+  await db
+    .insert(lookDrafts)
+    .values({ storeId: store.id, draft: store.look, draftBy: published?.by ?? '', draftAt: now });
+  await db.insert(lookEditions).values({
+    id: newId(),
+    storeId: store.id,
+    number: 1,
+    look: store.look,
+    publishedBy: published?.by ?? '',
+    publishedAt: now,
+  });
   await db.insert(channels).values(channelList.map((c) => ({ ...c, storeId: store.id })));
   await db.insert(keys).values({
     id: newId(),

@@ -13,3 +13,27 @@ declare module 'mjml' {
 declare module 'mjml-browser' {
   export { default } from 'mjml';
 }
+
+declare module 'mailauth' {
+  interface Status {
+    result: string;
+  }
+  export function authenticate(
+    raw: Buffer,
+    options: {
+      ip: string;
+      helo: string;
+      sender: string;
+      mta: string;
+      resolver: (name: string, type: string) => Promise<unknown>;
+      disableArc?: boolean;
+      disableBimi?: boolean;
+    },
+  ): Promise<{
+    dkim: { results: { status: Status }[] };
+    spf: { status: Status } | false;
+    dmarc: { status: Status } | false;
+    /** Header lines that say what was found (RFC 8601). */
+    headers: string;
+  }>;
+}

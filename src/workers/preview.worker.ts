@@ -1,15 +1,19 @@
 /** Renders and checks templates off the main thread, with the same core that sends. */
 import mjml2html from 'mjml-browser';
-import { snapshotOf } from '@/core/order';
+import { asInTheDark } from '@/core/look';
+import { aboutMoment, snapshotOf } from '@/core/order';
 import { placeholderType } from '@/core/placeholders';
-import { templateFindings } from '@/core/preflight';
-import { compileMessage, makeSkeleton, type Skeleton } from '@/core/render';
-import { phrasebookFor } from '@/core/template';
+import { byWeight, messageFindings, templateFindings, type Finding } from '@/core/preflight';
+import { compileMessage, KeptWords, makeSkeleton, wordsStyles, type Skeleton } from '@/core/render';
+import { layOut, phrasebookFor, type Laid } from '@/core/template';
 import { directionOf } from '@/core/text';
-import type { Rendered, RenderRequest } from './protocol';
+import { readTemplateSource } from '@/core/template/source';
+import type { ReadAnswer, ReadRequest, Rendered, RenderRequest, SheetAnswer, SheetView } from './protocol';
 
 // Typing changes words, never the structure: the last few skeletons are all that is ever needed again.
 const skeletons = new Map<string, Promise<Skeleton>>();
+
+const keptWords = new KeptWords();
 
 async function compile(mjml: string): Promise<string> {
   const { html, errors } = await mjml2html(mjml, { validationLevel: 'strict' });
@@ -17,12 +21,12 @@ async function compile(mjml: string): Promise<string> {
   return html;
 }
 
-function skeletonFor(request: RenderRequest): Promise<Skeleton> {
+function skeletonFor(request: RenderRequest, { blocks }: Laid): Promise<Skeleton> {
   const direction = directionOf(request.language);
-  const key = JSON.stringify([request.template.blocks, request.look, direction]);
+  const key = JSON.stringify([blocks, request.look, direction]);
   let skeleton = skeletons.get(key);
   if (!skeleton) {
-    skeleton = makeSkeleton(request.template, request.look, direction, compile);
+    skeleton = makeSkeleton(blocks, request.look, direction, compile);
     skeletons.set(key, skeleton);
     if (skeletons.size > 24) skeletons.delete(skeletons.keys().next().value!);
     skeleton.catch(() => skeletons.delete(key));
@@ -32,40 +36,80 @@ function skeletonFor(request: RenderRequest): Promise<Skeleton> {
 
 async function render(request: RenderRequest): Promise<Rendered> {
   const began = performance.now();
-  const { id, template, language, check } = request;
-  const findings = check && templateFindings(template, check);
+  const { id, template, language } = request;
   try {
+    const laid = layOut(template, language, request.passages, request.sourceLanguage);
+    const skeleton = await skeletonFor(request, laid);
     const compiled = compileMessage(
-      await skeletonFor(request),
-      template,
-      template.words[language] ?? {},
-      phrasebookFor(language, request.phrases),
+      skeleton,
+      laid,
+      phrasebookFor(language, request.phrases, request.look.footer.legal),
       {
         language,
         timeZone: request.timeZone,
         typeOf: placeholderType,
         ...(request.locale && { locale: request.locale }),
       },
+      // What stands on the bench is rendered again and again.
+      request.check && keptWords,
     );
     const message = compiled.fill(
       snapshotOf({
         order: request.order,
         store: request.facts,
+        locale: request.locale ?? language,
         now: request.now,
+        ...aboutMoment(request.order, request.moment),
         ...(request.channelName && { channelName: request.channelName }),
       }),
     );
-    return { id, message, ...(findings && { findings }), ms: performance.now() - began };
+    const sheet = asLookedAt(message.html, request.view);
+    const ms = performance.now() - began;
+    if (request.check) self.postMessage({ id, sheetFirst: sheet } satisfies SheetAnswer);
+    const bytes = encoder.encode(message.html).length;
+    return { id, message, sheet, bytes, ms, ...(request.check && { styles: wordsStyles(skeleton) }) };
   } catch (error) {
     return {
       id,
       trouble: error instanceof Error ? error.message : String(error),
-      ...(findings && { findings }),
       ms: performance.now() - began,
     };
   }
 }
 
-self.onmessage = (event: MessageEvent<RenderRequest>) => {
-  void render(event.data).then((rendered) => self.postMessage(rendered));
+function findingsOf(request: RenderRequest, rendered: Rendered): Finding[] {
+  const { check, template, language } = request;
+  const found = templateFindings(template, {
+    ...check,
+    moment: request.moment,
+    sourceLanguage: request.sourceLanguage,
+    passages: request.passages,
+    now: request.now,
+  });
+  if (check?.partOfMessage || !rendered.message) return found;
+  return byWeight([...found, ...messageFindings(rendered.message, language)]);
+}
+
+const encoder = new TextEncoder();
+
+function asLookedAt(html: string, view: SheetView | undefined): string {
+  if (!view) return html;
+  const lit =
+    view.ground === 'light'
+      ? html.replace(/@media\s*\(\s*prefers-color-scheme:\s*dark\s*\)/g, '@media not all')
+      : asInTheDark(html, view.ground === 'forced' ? 'forced' : 'declared');
+  // Where pictures are not loaded, their words stand in their place.
+  return view.pictures ? lit : lit.replace(/<img\b([^>]*?)\ssrc="[^"]*"/g, '<img$1');
+}
+
+self.onmessage = (event: MessageEvent<RenderRequest | ReadRequest>) => {
+  if ('read' in event.data) {
+    const { id, read } = event.data;
+    self.postMessage({ id, ...readTemplateSource(read) } satisfies ReadAnswer);
+    return;
+  }
+  const request = event.data;
+  void render(request).then((rendered) => {
+    self.postMessage(request.check ? { ...rendered, findings: findingsOf(request, rendered) } : rendered);
+  });
 };

@@ -2,8 +2,16 @@
 import type { Look } from '@/core/look';
 import type { Order, StoreFacts } from '@/core/order';
 import type { Finding } from '@/core/preflight';
-import type { RenderedMessage } from '@/core/render';
-import type { Segments, Template } from '@/core/template';
+import type { DiscountCode } from '@/core/order';
+import type { RenderedMessage, WordsStyles } from '@/core/render';
+import type { Passages, Segments, Template } from '@/core/template';
+import type { ReadSource } from '@/core/template/source';
+
+/** How a message is looked at: as mail programs show it in the light or in two kinds of dark, with pictures or without. */
+export interface SheetView {
+  ground: 'light' | 'dark' | 'forced';
+  pictures: boolean;
+}
 
 export interface RenderRequest {
   id: number;
@@ -13,18 +21,48 @@ export interface RenderRequest {
   locale?: string;
   timeZone: string;
   phrases: Segments;
+  passages: Passages;
+  /** The store's own language, which passages fall back to. */
+  sourceLanguage: string;
   facts: StoreFacts;
   order: Order;
+  /** What the message is about: the order, its newest parcel, its newest refund. */
+  moment: string;
+  /** How it is looked at. */
+  view?: SheetView;
   channelName?: string;
   /** Milliseconds since the epoch; fixed for a sitting, so that nothing on the sheet moves by itself. */
   now: number;
-  /** With these, the template is checked as well. */
-  check?: { moment: string; sourceLanguage: string };
+  /** With these, the template is checked as well; then the sheet is answered first. */
+  check?: { codes: readonly DiscountCode[]; partOfMessage?: boolean };
+}
+
+/** A template's JSON to be read. */
+export interface ReadRequest {
+  id: number;
+  read: string;
+}
+
+export interface ReadAnswer extends ReadSource {
+  id: number;
+}
+
+/** The message as it is looked at, ahead of all else that is known of it: the sheet does not wait for that. */
+export interface SheetAnswer {
+  id: number;
+  sheetFirst: string;
 }
 
 export interface Rendered {
   id: number;
   message?: RenderedMessage;
+  /** Its HTML as it is looked at. */
+  sheet?: string;
+  /** What words take from the message around them. */
+  styles?: WordsStyles;
+  /** Size of its HTML as it is sent. */
+  bytes?: number;
+  /** What the checks found, when they were asked for. */
   findings?: Finding[];
   /** Why it could not be rendered. */
   trouble?: string;

@@ -108,7 +108,7 @@ test('blocks are added, moved and taken out by keyboard alone', async ({ page })
   await page.goto(DESK);
   const outline = page.getByRole('list', { name: 'Blocks' });
   const names = (): Promise<string[]> =>
-    outline.locator('button').evaluateAll((list) => list.map((b) => b.dataset.block!));
+    outline.locator('[data-block]').evaluateAll((list) => list.map((b) => (b as HTMLElement).dataset.block!));
   const before = await names();
   await outline.locator('[data-block="totals"]').focus();
   await page.keyboard.press('Alt+ArrowUp');
@@ -119,8 +119,7 @@ test('blocks are added, moved and taken out by keyboard alone', async ({ page })
   await page.getByRole('button', { name: 'Put back' }).click();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect.poll(names).toEqual(before);
-  await page.getByRole('button', { name: 'Add', exact: true }).press('Enter');
-  await page.getByRole('menuitem', { name: 'Divider' }).press('Enter');
+  await page.getByRole('button', { name: 'Add Divider' }).press('Enter');
   await expect.poll(async () => (await names()).length).toBe(before.length + 1);
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect.poll(names).toEqual(before);
@@ -191,9 +190,14 @@ test('the second of two windows is told who saved before it, and loses nothing',
 
 test('an earlier edition is taken back to the bench', async ({ page }) => {
   await page.goto('/s/quillwick/desk/order-received');
-  await page.getByRole('button', { name: 'Editions' }).click();
-  await page.getByRole('menuitem', { name: /Edition 1/ }).click();
-  await expect(page.getByText('Edition 1 is on the bench as the draft.')).toBeVisible();
+  await expect(page.getByText(/kB of 102/)).toBeVisible();
+  await page.getByRole('button', { name: 'More' }).click();
+  await page.getByRole('menuitem', { name: 'Start from ...' }).click();
+  await page.getByRole('radio', { name: 'An edition' }).click();
+  await page.getByLabel('Edition', { exact: true }).click();
+  await page.getByRole('option', { name: /Edition 1/ }).click();
+  await page.getByRole('button', { name: 'Put it on the bench' }).click();
+  await expect(page.getByText('Edition 1 is on the bench.')).toBeVisible();
   await expect(page.getByRole('textbox', { name: 'Subject' })).not.toContainText('thank you');
   await page.getByRole('button', { name: 'Undo', exact: true }).first().click();
   await expect(page.getByRole('textbox', { name: 'Subject' })).toContainText('thank you');
@@ -242,7 +246,9 @@ test('a viewer looks and cannot change; a supporter places orders and cannot pub
   await support.goto('/s/quillwick/desk/order-received');
   await expect(support.getByRole('button', { name: /Publish/ })).toHaveCount(0);
   await support.goto('/s/quillwick/sending');
-  await expect(support.getByText('Only an owner changes the service.')).toBeVisible();
+  await expect(support.getByRole('link', { name: 'Connect another service' })).toHaveCount(0);
+  await support.getByRole('link', { name: 'smtp.harrowpost.example' }).click();
+  await expect(support.getByText('Only an owner changes a service.')).toBeVisible();
   await support.goto('/s/quillwick/orders');
   await expect(support.getByRole('link', { name: 'Place an order' })).toBeVisible();
 });

@@ -75,8 +75,15 @@ test('nothing is open without signing in but sign-in, health and the signed inte
     'today',
     'journey',
     'desk/order-received',
+    'look',
+    'passages/how-we-pack',
     'routing',
     'sending',
+    'sending/services',
+    'sending/services/new',
+    'sending/senders',
+    'sending/domains',
+    'sending/withheld',
     'orders',
     'orders/new',
     'deliveries',
@@ -84,7 +91,9 @@ test('nothing is open without signing in but sign-in, health and the signed inte
     await page.goto(`/s/quillwick/${path}`);
     await expect(page).toHaveURL(/\/sign-in\?to=/);
   }
-  expect((await request.get('/s/quillwick/deliveries/x/message')).status()).toBe(401);
+  for (const path of ['deliveries/x/message', 'desk/order-received/export?as=json', 'look/export']) {
+    expect((await request.get(`/s/quillwick/${path}`)).status()).toBe(401);
+  }
   expect((await request.get('/media/..%2f..%2fsecret')).status()).toBe(404);
   const { headers } = { headers: (await request.get('/sign-in')).headers() };
   expect(headers['content-security-policy']).toMatch(/script-src 'self' 'nonce-[^']+' 'strict-dynamic'/);
@@ -138,7 +147,8 @@ test('the Journey follows an order, turns a notification off and on, and is walk
   await page.getByRole('button', { name: 'Turn off New order' }).click();
   await expect(page.getByRole('button', { name: 'Turn on New order' })).toBeVisible();
   await page.locator('body').press('ArrowRight');
-  await page.keyboard.press('ArrowRight');
+  await expect(page.locator('[data-card="order-received"]')).toBeFocused();
+  await page.keyboard.press('ArrowLeft');
   await expect(page.locator('[data-card="new-order"]')).toBeFocused();
   await page.keyboard.press('o');
   await expect(page.getByRole('button', { name: 'Turn off New order' })).toBeVisible();
@@ -156,13 +166,17 @@ test('an order with nothing in it, and with half a product, is refused at the pl
 
 test('a port out of range is refused at its field, and what was typed stays', async ({ page }) => {
   await signIn(page);
-  await page.goto('/s/quillwick/sending');
+  await page.goto('/s/quillwick/sending/services/new');
   await page.getByLabel('Port').fill('70000');
-  await page.getByLabel('Address', { exact: true }).fill('orders@quillwick');
+  await page.getByLabel('Begins anew at').fill('25:99');
   await page.getByRole('button', { name: 'Save and check' }).click();
   await expect(page.getByText('Port 70000 is too large: at most 65535')).toBeVisible();
-  await expect(page.getByText(/Address "orders@quillwick" is not a mail address/)).toBeVisible();
+  await expect(page.getByText(/^Begins anew at \S/)).toBeVisible();
   await expect(page.getByLabel('Port')).toHaveValue('70000');
+  await page.goto('/s/quillwick/sending/senders');
+  await page.getByLabel('Address').first().fill('orders@quillwick');
+  await page.getByRole('button', { name: 'Save the senders' }).click();
+  await expect(page.getByText(/Address "orders@quillwick" is not a mail address/)).toBeVisible();
 });
 
 test('the palette and the keys go everywhere', async ({ page }) => {
@@ -208,8 +222,17 @@ test('every screen passes axe at WCAG 2.2 AA', async ({ page }) => {
     'journey?order=QW-10483',
     'desk/order-received',
     'desk/new-order?part=text',
+    'desk/on-its-way?order=SAMPLE-PART&light=dark',
+    'desk/on-its-way?part=source',
+    'passages/how-we-pack',
+    'look',
+    ...['logo', 'colours', 'type', 'shape', 'masthead', 'tables', 'footer', 'css'].map((part) => `look?part=${part}`),
     'routing',
-    'sending',
+    'sending/services',
+    'sending/services/new',
+    'sending/senders',
+    'sending/domains',
+    'sending/withheld',
     'orders',
     'orders/QW-10483',
     'orders/new',
@@ -225,4 +248,43 @@ test('every screen passes axe at WCAG 2.2 AA', async ({ page }) => {
     found.push(...(await axeFindings(page, path)));
   }
   expect(found).toEqual([]);
+});
+
+test('the messages themselves pass axe', async ({ page }) => {
+  await signIn(page);
+  const found: string[] = [];
+  for (const [slug, language] of [
+    ['order-received', 'en'],
+    ['on-its-way', 'de'],
+    ['refund-issued', 'en'],
+  ] as const) {
+    const response = await page.request.get(
+      `/s/quillwick/desk/${slug}/export?as=html&language=${language}&order=SAMPLE-PART`,
+    );
+    await page.setContent(await response.text());
+    found.push(...(await axeFindings(page, slug)));
+  }
+  expect(found).toEqual([]);
+});
+
+test('the messages fit a screen of 320 pixels, and hold the same words with pictures off', async ({ page }) => {
+  await signIn(page);
+  for (const [slug, language, order] of [
+    ['order-received', 'en', 'SAMPLE-MANY'],
+    ['order-received', 'de', 'SAMPLE-LONG'],
+    ['on-its-way', 'de', 'SAMPLE-PART'],
+    ['refund-issued', 'en', 'SAMPLE-ACCOUNT'],
+  ] as const) {
+    const response = await page.request.get(
+      `/s/quillwick/desk/${slug}/export?as=html&language=${language}&order=${order}`,
+    );
+    const html = await response.text();
+    await page.setViewportSize({ width: 320, height: 640 });
+    await page.setContent(html);
+    const width = await page.evaluate(() => document.documentElement.scrollWidth);
+    expect(width, `${slug} ${order} at 320 px`).toBeLessThanOrEqual(320);
+    const words = await page.locator('body').innerText();
+    await page.setContent(html.replace(/(<img\b[^>]*?)\ssrc="[^"]*"/g, '$1'));
+    expect(await page.locator('body').innerText()).toBe(words);
+  }
 });

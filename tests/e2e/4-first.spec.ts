@@ -59,7 +59,7 @@ test('the first owner is made with the printed code, and publishes the first edi
 
   await page.goto(`${BASE}/s/inkwell-books/desk/order-received`);
   // There is no order yet: a sample stands in.
-  await expect(sheet(page).locator('.lb-items')).toContainText('A sample product');
+  await expect(sheet(page).locator('.lb-items')).toContainText('Kozo sheet');
   await page.getByRole('button', { name: 'Publish edition 1' }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'Publish edition 1' }).click();
   await expect(page.getByText('edition 1 is live')).toBeVisible();

@@ -1,7 +1,15 @@
 /** Shared by the browser tests: signing in once, mailboxes, and the sheet. */
 import { readFileSync } from 'node:fs';
-import { expect, test as base, type FrameLocator, type Locator, type Page } from '@playwright/test';
+import {
+  expect,
+  test as base,
+  type APIRequestContext,
+  type FrameLocator,
+  type Locator,
+  type Page,
+} from '@playwright/test';
 import { simpleParser, type ParsedMail } from 'mailparser';
+import { Webhook } from 'standardwebhooks';
 
 export const PASSWORD = 'paper-and-thread';
 export const PORT = Number(process.env.LIBELLUS_E2E_PORT ?? 5810);
@@ -44,6 +52,7 @@ export interface Mail {
   from: string;
   subject: string;
   folder: string;
+  verdict: string;
 }
 
 export async function mailbox(address: string): Promise<Mail[]> {
@@ -98,3 +107,44 @@ export const test = base.extend<{ page: Page }>({
 });
 
 export { expect };
+
+export const REGISTRAR = `http://127.0.0.1:${PORT + 9}`;
+
+/** Chooses from a short list that has a label beside it. */
+export async function choosePick(page: Page, label: string, option: string): Promise<void> {
+  await page.getByLabel(label).click();
+  await page.getByRole('option', { name: option }).click();
+}
+
+/** An order as a shop system tells of it, through the signed door. */
+export async function placeByEvent(request: APIRequestContext, number: string, email: string): Promise<void> {
+  const body = JSON.stringify({
+    specversion: '1.0',
+    id: `e2e-${number}`,
+    source: 'https://quillwick.example/shop',
+    type: 'order.placed',
+    data: {
+      order: {
+        number,
+        placedAt: '2026-11-24T09:14:00Z',
+        currency: 'EUR',
+        language: 'en',
+        channel: 'web-shop',
+        customer: { email, firstName: 'Grace', lastName: 'Okafor' },
+        lines: [{ product: { sku: 'PA-KOZO', name: 'Kozo sheet', category: 'papers' }, quantity: 2, unitPrice: 850 }],
+        payment: { method: 'Card', paid: true },
+      },
+    },
+  });
+  const at = new Date();
+  const response = await request.post('/api/v1/events', {
+    data: body,
+    headers: {
+      'content-type': 'application/json',
+      'webhook-id': number,
+      'webhook-timestamp': String(Math.floor(at.getTime() / 1000)),
+      'webhook-signature': new Webhook(demoFacts().eventsKey).sign(number, at, body),
+    },
+  });
+  expect(response.status()).toBe(202);
+}

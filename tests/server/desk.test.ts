@@ -1,7 +1,7 @@
 import type { Template } from '@/core/template';
 import { editionOf, loadDesk, publish, saveDraft, switchNotification } from '@/server/views/desk';
 import { loadBoard, loadToday } from '@/server/views/journey';
-import { receiveOrderPlaced } from '@/server/events/receive';
+import { receiveEvent } from '@/server/events/receive';
 import { accessAs, placedEvent, SHOP, useDatabase } from './fixture';
 
 useDatabase();
@@ -97,10 +97,10 @@ describe('the Desk', () => {
   it('plans with the edition that is live, and with none when it is off', async () => {
     const access = await accessAs();
     await switchNotification(access, SLUG, false);
-    expect((await receiveOrderPlaced(SHOP, placedEvent())).deliveries).toHaveLength(1);
+    expect((await receiveEvent(SHOP, placedEvent())).deliveries).toHaveLength(1);
     expect((await loadBoard(access)).cards.find((c) => c.slug === SLUG)!.mark).toBe('off');
     await switchNotification(access, SLUG, true);
-    expect((await receiveOrderPlaced(SHOP, placedEvent())).deliveries).toHaveLength(2);
+    expect((await receiveEvent(SHOP, placedEvent())).deliveries).toHaveLength(2);
   });
 });
 
@@ -108,7 +108,7 @@ describe('Today', () => {
   it('says what is missing, each with the place to see to it', async () => {
     const { lines } = await loadToday(await accessAs());
     const line = (text: string) => lines.find((l) => l.fact.includes(text));
-    expect(line('No sending service is connected')).toMatchObject({ state: 'failing', href: '/sending' });
+    expect(line('No sending service is connected')).toMatchObject({ state: 'failing', href: '/sending/services/new' });
     expect(line('no words in Arabic')).toMatchObject({ state: 'waiting', href: '/desk/order-received?language=ar' });
     expect(line('New order is live')).toMatchObject({ state: 'good', href: '/desk/new-order' });
     expect(line('worker that sends mail is not running')).toMatchObject({ state: 'failing' });

@@ -71,8 +71,10 @@ async function sendThrough(step: Step, fault: Fault) {
     security: 'none' as const,
     user: 'orders@quillwick.example',
     password: 'a-secret-word',
-    senderName: 'Quillwick',
-    senderAddress: 'orders@quillwick.example',
+    signIn: 'auto' as const,
+    ehloName: '',
+    messagesPerConnection: 100,
+    timeout: 60,
   };
   const line = new Line(settings, fault === 'silence' ? 300 : undefined);
   const result = await line.send(
@@ -111,7 +113,7 @@ describe('a message through a server that', () => {
   it.each(STEPS)('answers 4yz to %s is tried again', async (step) => {
     const { outcome, diagnosis } = await sendThrough(step, '451 4.3.0 Not just now');
     expect(outcome.kind).not.toBe('accepted');
-    expect(isFinal(outcome)).toBe(false);
+    expect(isFinal(outcome, diagnosis!.kind)).toBe(false);
     expect(diagnosis!.cause.length).toBeGreaterThan(10);
     expect(diagnosis!.remedy.length).toBeGreaterThan(10);
   });
@@ -119,22 +121,22 @@ describe('a message through a server that', () => {
   it.each(STEPS)('answers 5yz to %s ends it only when it is about the message', async (step) => {
     const { outcome, diagnosis, conversation } = await sendThrough(step, '554 5.7.1 No');
     expect(outcome).toMatchObject({ kind: 'refused', code: 554 });
-    expect(isFinal(outcome)).toBe(FINAL.includes(step));
+    expect(isFinal(outcome, diagnosis!.kind)).toBe(FINAL.includes(step));
     expect(diagnosis!.cause.length).toBeGreaterThan(10);
     expect(conversation).toContain('554 5.7.1 No');
   });
 
   it.each(STEPS)('hangs up at %s loses nothing: it is tried again', async (step) => {
     const { outcome, diagnosis } = await sendThrough(step, 'close');
-    expect(isFinal(outcome)).toBe(false);
+    expect(isFinal(outcome, diagnosis!.kind)).toBe(false);
     expect(outcome.kind).toBe('unreachable');
     expect(diagnosis!.cause).toMatch(/closed the connection|failed/);
   });
 
   it.each(STEPS)('talks nonsense at %s loses nothing', async (step) => {
-    const { outcome } = await sendThrough(step, 'nonsense');
+    const { outcome, diagnosis } = await sendThrough(step, 'nonsense');
     expect(outcome.kind).not.toBe('accepted');
-    expect(isFinal(outcome)).toBe(false);
+    expect(isFinal(outcome, diagnosis!.kind)).toBe(false);
   });
 
   it.each(STEPS)('falls silent at %s is given up in time, and tried again', async (step) => {
@@ -142,7 +144,7 @@ describe('a message through a server that', () => {
     const { outcome, diagnosis } = await sendThrough(step, 'silence');
     expect(Date.now() - began).toBeLessThan(5_000);
     expect(outcome.kind).toBe('unreachable');
-    expect(isFinal(outcome)).toBe(false);
+    expect(isFinal(outcome, diagnosis!.kind)).toBe(false);
     expect(diagnosis!.cause).toMatch(/fell silent|No answer/);
   });
 

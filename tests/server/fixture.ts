@@ -13,6 +13,7 @@ import * as t from '@/server/db/schema';
 import { newId } from '@/server/ids';
 import { fingerprint, seal } from '@/server/secrets';
 import { createConnection } from 'mysql2/promise';
+import { portsFrom } from '../../standins/ports';
 
 // Real servers and a real database answer, on a machine that may be busy.
 jest.setTimeout(60_000);
@@ -22,6 +23,23 @@ export const EVENTS_KEY = `whsec_${Buffer.from('a key for the tests of events').
 export const READ_KEY = 'lbr_tests';
 export const ACCOUNT = { user: 'orders@quillwick.example', password: 'linen-thread-18' };
 export const HOST = 'smtp.harrowpost.example';
+
+/** A service as the form has it, but for where it is and who signs in. */
+export const SERVICE = {
+  name: '',
+  kind: 'account' as const,
+  security: 'starttls' as const,
+  signIn: 'auto' as const,
+  ehloName: '',
+  connections: 4,
+  messagesPerConnection: 100,
+  perMinute: null,
+  perDay: null,
+  renewsAt: '00:00',
+  timeout: 30,
+  domains: [],
+  spf: '',
+};
 
 /** Before all tests of a file: a fresh database. After them: gone again. */
 export function useDatabase(): void {
@@ -56,6 +74,16 @@ async function fillStore(): Promise<void> {
     timeZone: 'Europe/Berlin',
     facts: STORE,
     look: { ...DEFAULT_LOOK, masthead: { ...DEFAULT_LOOK.masthead, name: 'Quillwick' } },
+  });
+  const look = { ...DEFAULT_LOOK, masthead: { ...DEFAULT_LOOK.masthead, name: 'Quillwick' } };
+  await db.insert(t.lookDrafts).values({ storeId: SHOP, draft: look, draftAt: new Date() });
+  await db.insert(t.lookEditions).values({
+    id: newId(),
+    storeId: SHOP,
+    number: 1,
+    look,
+    publishedBy: 'tests',
+    publishedAt: new Date(),
   });
   await db.insert(t.channels).values([
     { storeId: SHOP, id: 'web-shop', name: 'Web shop', customerMail: true },
@@ -119,8 +147,64 @@ async function fillStore(): Promise<void> {
   }
 }
 
+/** Sets who the store's messages come from. */
+export async function sendAs(address: string, kind: 'orders' | 'service' | 'staff' = 'orders'): Promise<void> {
+  const values = { name: 'Quillwick', address, replyTo: '' };
+  await database()
+    .insert(t.senders)
+    .values({ storeId: SHOP, kind, ...values })
+    .onDuplicateKeyUpdate({ set: values });
+}
+
+/** The relay that stands in, as a further service. */
+export async function connectRelay(change: Partial<typeof t.services.$inferInsert> = {}): Promise<string> {
+  const id = newId();
+  await database()
+    .insert(t.services)
+    .values({
+      id,
+      storeId: SHOP,
+      name: 'Fernbridge',
+      kind: 'relay',
+      host: 'relay.fernbridge.example',
+      port: portsFrom(Number(process.env.LIBELLUS_TEST_SMTP) - 4).relay,
+      security: 'starttls',
+      user: 'quillwick',
+      password: seal('fern-and-bracken'),
+      domains: ['quillwick.example'],
+      rank: 1,
+      ...change,
+    });
+  return id;
+}
+
+/** Enters a record at the registrar that stands in, as its page does. */
+export async function enterRecord(host: string, type: 'TXT' | 'MX', value: string, ttl = 3600): Promise<void> {
+  const body = new URLSearchParams({ host, type, value, ttl: String(ttl), delay: '0' });
+  const response = await fetch(`${process.env.LIBELLUS_REGISTRAR}/add`, { method: 'POST', body, redirect: 'manual' });
+  if (response.status !== 303) throw new Error(`The registrar answered ${response.status}.`);
+}
+
+/** Takes all records of a name away again. */
+export async function clearRecords(name: string): Promise<void> {
+  const page = await (await fetch(process.env.LIBELLUS_REGISTRAR!)).text();
+  const rows = [...page.matchAll(/<tr><td><code>([^<]+)<\/code>.*?name="id" value="(\d+)"/g)];
+  for (const [, found, id] of rows) {
+    if (found === name) {
+      await fetch(`${process.env.LIBELLUS_REGISTRAR}/remove`, {
+        method: 'POST',
+        body: new URLSearchParams({ id: id! }),
+        redirect: 'manual',
+      });
+    }
+  }
+}
+
 /** Connects the stand-in sending service. */
-export async function connectService(change: Partial<typeof t.services.$inferInsert> = {}): Promise<void> {
+export async function connectService(
+  change: Partial<typeof t.services.$inferInsert> = {},
+  sender = ACCOUNT.user,
+): Promise<void> {
   const values = {
     storeId: SHOP,
     host: HOST,
@@ -128,11 +212,12 @@ export async function connectService(change: Partial<typeof t.services.$inferIns
     security: 'starttls' as const,
     user: ACCOUNT.user,
     password: seal(ACCOUNT.password),
-    senderName: 'Quillwick',
-    senderAddress: ACCOUNT.user,
+    name: 'Harrowpost',
+    spf: 'include:spf.harrowpost.example',
     ...change,
   };
   await database().delete(t.services).where(eq(t.services.storeId, SHOP));
+  await sendAs(sender);
   await database()
     .insert(t.services)
     .values({ id: newId(), ...values });
@@ -144,6 +229,18 @@ export async function accessAs(role: Role = 'owner', name = 'Marta Oyelaran'): P
 }
 
 let serial = 0;
+
+/** A further event of an order that is known: its newest parcel, or its newest refund. */
+export function laterEvent(type: 'shipment.dispatched' | 'refund.issued', order: Order) {
+  serial += 1;
+  return {
+    specversion: '1.0' as const,
+    id: `event-${process.pid}-${serial}`,
+    source: 'https://quillwick.example/shop',
+    type,
+    data: { order },
+  };
+}
 
 /** An `order.placed` event with an order number of its own. */
 export function placedEvent(change: Partial<Order> = {}, id?: string) {
@@ -164,6 +261,7 @@ export interface Mail {
   subject: string;
   receivedAt: string;
   folder: string;
+  verdict: string;
 }
 
 const MAILBOXES = (): string => process.env.LIBELLUS_MAILBOXES!;

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { simpleParser, type ParsedMail } from 'mailparser';
-import { receiveOrderPlaced } from '@/server/events/receive';
+import { receiveEvent } from '@/server/events/receive';
 import { Worker } from '@/server/worker/worker';
 import { connectService, mailbox, placedEvent, rawMail, SHOP, useDatabase } from './fixture';
 
@@ -41,8 +41,8 @@ async function through(name: string, product: string): Promise<{ mail: ParsedMai
     statusUrl: 'https://quillwick.example/o',
   });
   event.data.order.lines[0]!.product.name = `p${product}`;
-  await receiveOrderPlaced(SHOP, event);
-  while ((await new Worker({ lines: 1 }).round()) > 0);
+  await receiveEvent(SHOP, event);
+  while ((await new Worker({ slots: 1 }).round()) > 0);
   const mails = await mailbox(email);
   const mail = await simpleParser(await rawMail(mails[0]!.id), { skipImageLinks: true });
   return { mail, mailsTo: mails.length, bcc: (await mailbox('a@b.example')).length };

@@ -1,7 +1,7 @@
 import { eq } from 'drizzle-orm';
 import { database } from '@/server/db/client';
 import { deliveries, events, notWritten, orders } from '@/server/db/schema';
-import { receiveOrderPlaced } from '@/server/events/receive';
+import { receiveEvent } from '@/server/events/receive';
 import { placedEvent, SHOP, useDatabase } from './fixture';
 
 useDatabase();
@@ -11,7 +11,7 @@ const sent = (orderId: string) => database().select().from(deliveries).where(eq(
 describe('an order placed', () => {
   it('becomes an order and its planned deliveries, with reasons', async () => {
     const event = placedEvent({ language: 'de' });
-    const received = await receiveOrderPlaced(SHOP, event);
+    const received = await receiveEvent(SHOP, event);
     const rows = await sent(received.orderId);
     expect(rows.map((d) => [d.recipient, d.role, d.language, d.state]).sort()).toEqual([
       ['iwona@sobczyk.example', 'customer', 'de', 'planned'],
@@ -25,7 +25,7 @@ describe('an order placed', () => {
 
   it('is taken once, however often and however much at once it comes', async () => {
     const event = placedEvent();
-    const all = await Promise.all(Array.from({ length: 8 }, () => receiveOrderPlaced(SHOP, event)));
+    const all = await Promise.all(Array.from({ length: 8 }, () => receiveEvent(SHOP, event)));
     expect(new Set(all.map((r) => r.orderId)).size).toBe(1);
     expect(all.filter((r) => !r.known)).toHaveLength(1);
     for (const r of all) expect(r.deliveries.toSorted()).toEqual(all[0]!.deliveries.toSorted());
@@ -34,15 +34,15 @@ describe('an order placed', () => {
 
   it('is not confirmed again by another event with the same order', async () => {
     const first = placedEvent();
-    const received = await receiveOrderPlaced(SHOP, first);
-    const again = await receiveOrderPlaced(SHOP, { ...first, id: `${first.id}-again` });
+    const received = await receiveEvent(SHOP, first);
+    const again = await receiveEvent(SHOP, { ...first, id: `${first.id}-again` });
     expect(again.known).toBe(true);
     expect(again.deliveries.toSorted()).toEqual(received.deliveries.toSorted());
     expect(await sent(received.orderId)).toHaveLength(2);
   });
 
   it('from a channel that forbids it writes to the staff only, and records why', async () => {
-    const received = await receiveOrderPlaced(SHOP, placedEvent({ channel: 'bazaarlane' }));
+    const received = await receiveEvent(SHOP, placedEvent({ channel: 'bazaarlane' }));
     expect((await sent(received.orderId)).map((d) => d.role)).toEqual(['staff']);
     const [unsent] = await database().select().from(notWritten).where(eq(notWritten.orderId, received.orderId));
     expect(unsent!.reasons).toEqual([{ code: 'channel-forbids', channel: 'Bazaarlane' }]);
@@ -53,7 +53,7 @@ describe('an order placed', () => {
     ['a total that is not the sum', { total: 5 }, '/data/order/total'],
   ])('with %s is refused at its place, and nothing of it is recorded', async (_what, change, path) => {
     const event = placedEvent(change);
-    await expect(receiveOrderPlaced(SHOP, event)).rejects.toMatchObject({
+    await expect(receiveEvent(SHOP, event)).rejects.toMatchObject({
       code: 'invalid',
       problems: [expect.objectContaining({ path })],
     });

@@ -3,7 +3,7 @@ import { eq } from 'drizzle-orm';
 import { database } from '@/server/db/client';
 import { deliveries, history, notifications } from '@/server/db/schema';
 import { migrateDatabase } from '@/server/db/migrate';
-import { receiveOrderPlaced } from '@/server/events/receive';
+import { receiveEvent } from '@/server/events/receive';
 import { readMedia } from '@/server/media';
 import { deliveryDetail, listDeliveries, readDeliveryFilter, sentMessage, tryAgain } from '@/server/views/deliveries';
 import { loadBoard, orderPath } from '@/server/views/journey';
@@ -15,7 +15,7 @@ import { accessAs, connectService, placedEvent, SHOP, useDatabase } from './fixt
 useDatabase();
 
 const place = (first: string, number?: string) =>
-  receiveOrderPlaced(
+  receiveEvent(
     SHOP,
     placedEvent({
       ...(number && { number }),
@@ -119,6 +119,8 @@ describe('the board', () => {
     expect(board.cards.map((c) => [c.name, c.mark, c.complete, c.rules])).toEqual([
       ['Order received', 'live', ['en', 'de'], undefined],
       ['New order', 'live', ['en', 'de'], 1],
+      ['On its way', 'live', ['en', 'de'], undefined],
+      ['Refund issued', 'live', ['en', 'de'], undefined],
     ]);
     const [notification] = await database()
       .select()

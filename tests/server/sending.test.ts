@@ -1,14 +1,18 @@
 import { Resolver } from 'node:dns/promises';
 import { createServer, type Server, type Socket } from 'node:net';
 import { simpleParser } from 'mailparser';
-import type { CheckReport, ServiceSettings } from '@/server/sending/check';
+import type { CheckReport } from '@/core/mail';
 import { checkService } from '@/server/sending/check';
+import type { ServiceSettings } from '@/server/sending/service';
 import { health } from '@/server/health';
 import { seal, unseal } from '@/server/secrets';
-import { loadSending, runCheck, saveService, sendTest } from '@/server/views/sending';
+import { findSettings } from '@/server/sending/find';
+import { saveSenders, senderViews } from '@/server/views/senders';
+import { runCheck, saveService, serviceViews } from '@/server/views/services';
+import { sendTest } from '@/server/views/tests';
 import { addRule, loadRouting, removeRule, testRule, tryOrder } from '@/server/views/routing';
 import { orderChoices, orderDetail, placeOrder } from '@/server/views/orders';
-import { accessAs, ACCOUNT, HOST, mailbox, rawMail, useDatabase } from './fixture';
+import { accessAs, ACCOUNT, HOST, mailbox, rawMail, SERVICE, useDatabase } from './fixture';
 
 useDatabase();
 
@@ -18,10 +22,13 @@ const settings = (change: Partial<ServiceSettings> = {}): ServiceSettings => ({
   security: 'starttls',
   user: ACCOUNT.user,
   password: ACCOUNT.password,
-  senderName: 'Quillwick',
-  senderAddress: ACCOUNT.user,
+  signIn: 'auto',
+  ehloName: '',
+  messagesPerConnection: 100,
+  timeout: 10,
   ...change,
 });
+const asked = { senders: [ACCOUNT.user] };
 const failing = (report: CheckReport) => report.steps.find((s) => s.state === 'failed');
 
 /** A server that says these lines, one after each thing it hears, and then falls silent or hangs up. */
@@ -54,7 +61,7 @@ describe('the check of a service', () => {
     ['STARTTLS', () => settings()],
     ['TLS from the start', () => settings({ port: Number(process.env.LIBELLUS_TEST_SMTPS), security: 'tls' as const })],
   ])('passes every step over %s and brings the test message', async (_how, make) => {
-    const report = await checkService(make());
+    const report = await checkService(make(), asked);
     expect(report.steps.map((s) => [s.step, s.state])).toEqual([
       ['resolve', 'passed'],
       ['connect', 'passed'],
@@ -70,7 +77,7 @@ describe('the check of a service', () => {
 
   it('never shows the password, in any step or line', async () => {
     for (const password of [ACCOUNT.password, 'a-wrong-password']) {
-      const said = JSON.stringify(await checkService(settings({ password })));
+      const said = JSON.stringify(await checkService(settings({ password }), asked));
       expect(said).not.toContain(password);
       expect(said).not.toContain(Buffer.from(`\0${ACCOUNT.user}\0${password}`).toString('base64'));
       expect(said).not.toContain(Buffer.from(password).toString('base64'));
@@ -81,20 +88,27 @@ describe('the check of a service', () => {
     ['a host that does not exist', { host: 'smtp.nowhere.invalid' }, 'resolve', /no server named/],
     ['a closed port', { port: 1 }, 'connect', /Nothing listens on port 1/],
     ['a wrong password', { password: 'wrong' }, 'sign-in', /does not accept this user and password/],
-    [
-      'a sender that is not the account',
-      { senderAddress: 'marta@quillwick.example' },
-      'sender',
-      /may not send as marta@quillwick\.example/,
-    ],
     ['TLS at a port that begins in plain text', { security: 'tls' }, 'tls', /Choose STARTTLS for this port/],
+    [
+      'STARTTLS at a port that speaks TLS',
+      { port: Number(process.env.LIBELLUS_TEST_SMTPS) },
+      'connect',
+      /expects TLS from the start/,
+    ],
+    ['a way to sign in that is not offered', { signIn: 'cram-md5' }, 'sign-in', /no way to sign in/],
   ])('stops at %s with its cause', async (_what, change, step, words) => {
-    const report = await checkService(settings(change));
+    const report = await checkService(settings(change), asked);
     expect(report.passed).toBe(false);
     expect(failing(report)).toMatchObject({ step, diagnosis: { cause: expect.any(String) } });
     expect(`${failing(report)!.diagnosis!.cause} ${failing(report)!.diagnosis!.remedy}`).toMatch(words);
     const after = report.steps.slice(report.steps.findIndex((s) => s.state === 'failed') + 1);
     expect(after.every((s) => s.state === 'not reached')).toBe(true);
+  });
+
+  it('asks for every sender, and names the one that is refused', async () => {
+    const report = await checkService(settings(), { senders: [ACCOUNT.user, 'marta@quillwick.example'] });
+    expect(failing(report)).toMatchObject({ step: 'sender', facts: [`May send as ${ACCOUNT.user}`] });
+    expect(failing(report)!.diagnosis!.cause).toContain('may not send as marta@quillwick.example');
   });
 
   it.each<[string, (string | null)[], string, RegExp]>([
@@ -109,7 +123,7 @@ describe('the check of a service', () => {
     ],
   ])('tells %s', async (_what, lines, step, words) => {
     const server = await talker(lines);
-    const report = await checkService(settings({ host: '127.0.0.1', port: server.port }));
+    const report = await checkService(settings({ host: '127.0.0.1', port: server.port }), asked);
     server.close();
     expect(failing(report)).toMatchObject({ step });
     expect(failing(report)!.diagnosis!.cause).toMatch(words);
@@ -117,55 +131,116 @@ describe('the check of a service', () => {
 });
 
 describe('saving a service', () => {
-  const input = (change: object = {}) => ({ ...settings(), ...change });
+  const input = (change: object = {}) => ({
+    ...SERVICE,
+    host: HOST,
+    port: Number(process.env.LIBELLUS_TEST_SMTP),
+    user: ACCOUNT.user,
+    password: ACCOUNT.password,
+    ...change,
+  });
 
   it.each<[string, object, string, RegExp]>([
     ['a port out of range', { port: 70_000 }, '/port', /70000 is too large: at most 65535/],
     ['a port that is no number', { port: Number('x') }, '/port', /not a whole number/],
-    ['an address without a domain', { senderAddress: 'orders@' }, '/senderAddress', /not a mail address/],
     ['a host that is none', { host: 'not a host' }, '/host', /not a host name/],
     ['a password over an open line', { security: 'none' }, '/security', /could be read on the way/],
+    ['a password where a line may stay open', { security: 'offered' }, '/security', /could be read on the way/],
     ['a user without a password', { password: '', user: 'other@quillwick.example' }, '/password', /needed to sign in/],
-    ['an empty sender name', { senderName: ' ' }, '/senderName', /empty/],
+    ['an account without a user', { user: '', password: '' }, '/user', /signs in/],
+    ['a limit of none', { perDay: 0 }, '/perDay', /too small/],
+    ['an hour that is none', { renewsAt: '25:00' }, '/renewsAt', /./],
+    ['a term that SPF has not', { spf: 'everybody' }, '/spf', /not a term of SPF/],
+    ['a verified domain that is none', { kind: 'relay', domains: ['quillwick'] }, '/domains/0', /not a domain/],
+    ['a greeting that is no name', { ehloName: 'the mill' }, '/ehloName', /not a host name/],
   ])('refuses %s and names the field', async (_what, change, path, words) => {
-    await expect(saveService(await accessAs(), input(change))).rejects.toMatchObject({
+    await expect(saveService(await accessAs(), undefined, input(change))).rejects.toMatchObject({
       code: 'invalid',
       problems: expect.arrayContaining([{ path, message: expect.stringMatching(words) }]),
     });
   });
 
+  let id = '';
   it('keeps the password sealed, gives it back to nobody, and keeps it when it is not typed again', async () => {
     const access = await accessAs();
-    await saveService(access, input());
-    expect(JSON.stringify(await loadSending(access))).not.toContain(ACCOUNT.password);
-    const { password: _typed, ...without } = input({ senderName: 'Quillwick orders' });
-    await saveService(access, without);
-    expect((await runCheck(access)).passed).toBe(true);
-    expect((await loadSending(access)).service).toMatchObject({
-      senderName: 'Quillwick orders',
-      hasPassword: true,
-      check: { passed: true },
-    });
+    id = (await saveService(access, undefined, input())).id;
+    expect(JSON.stringify(await serviceViews(access))).not.toContain(ACCOUNT.password);
+    const { password: _typed, ...without } = input({ name: 'The shop’s account' });
+    await saveService(access, id, without);
+    expect((await runCheck(access, id)).passed).toBe(true);
+    const [service] = await serviceViews(access);
+    expect(service).toMatchObject({ name: 'The shop’s account', hasPassword: true, check: { passed: true } });
+    expect(service!.spf).toBe('include:spf.harrowpost.example');
+  });
+
+  it('makes the account the first sender', async () => {
+    expect(await senderViews(await accessAs())).toEqual([
+      { kind: 'orders', name: 'Quillwick', address: ACCOUNT.user, replyTo: '' },
+    ]);
   });
 
   it('does not take a stored password to another server', async () => {
     const access = await accessAs();
     const { password: _typed, ...without } = input({ host: 'elsewhere.example' });
-    await expect(saveService(access, without)).rejects.toMatchObject({
+    await expect(saveService(access, id, without)).rejects.toMatchObject({
       problems: [expect.objectContaining({ path: '/password' })],
     });
   });
 
   it('sends a test to an address, as the last steps of the check', async () => {
-    const report = await runCheck(await accessAs(), 'probe@sending-test.example');
+    const report = await runCheck(await accessAs(), id, 'probe@sending-test.example');
     expect(report.steps.at(-1)).toMatchObject({ step: 'message', state: 'passed' });
     const [mail] = await mailbox('probe@sending-test.example');
     expect((await simpleParser(await rawMail(mail!.id))).text).toContain(
       'the sending service takes mail and passes it on',
     );
-    await expect(runCheck(await accessAs(), 'probe')).rejects.toMatchObject({
+    await expect(runCheck(await accessAs(), id, 'probe')).rejects.toMatchObject({
       problems: [expect.objectContaining({ path: '/to' })],
     });
+  });
+});
+
+describe('senders', () => {
+  it('that no service sends as are found when they are saved, with both ways out', async () => {
+    const access = await accessAs();
+    const orders = { kind: 'orders', name: 'Quillwick', address: ACCOUNT.user, replyTo: '' };
+    const staff = { kind: 'staff', name: 'Quillwick | Handmade paper', address: 'mill@quillwick.example', replyTo: '' };
+    const { senders } = await saveSenders(access, [orders, staff]);
+    const saved = senders.find((s) => s.kind === 'staff')!;
+    expect(saved.hint).toMatch(/title of a page/);
+    expect(saved.trouble).toMatchObject({
+      words: `The account ${ACCOUNT.user} sends as itself only, not as mill@quillwick.example.`,
+      ways: [`Send as ${ACCOUNT.user}.`, expect.stringContaining('or a relay that sends for quillwick.example')],
+    });
+    expect((await saveSenders(access, [orders])).senders).toHaveLength(1);
+  });
+
+  it.each<[string, object, string]>([
+    ['no name', { name: ' ' }, '/0/name'],
+    ['a name of two lines', { name: 'Quill\r\nBcc: x@y.example' }, '/0/name'],
+    ['an address without a domain', { address: 'orders@' }, '/0/address'],
+    ['answers to nowhere', { replyTo: 'shop' }, '/0/replyTo'],
+  ])('with %s are refused at the field', async (_what, change, path) => {
+    const sender = { kind: 'orders', name: 'Quillwick', address: ACCOUNT.user, replyTo: '', ...change };
+    await expect(saveSenders(await accessAs(), [sender])).rejects.toMatchObject({
+      problems: expect.arrayContaining([expect.objectContaining({ path })]),
+    });
+  });
+});
+
+describe('finding settings', () => {
+  it('goes by SRV records, and by names that answer', async () => {
+    const { found, said } = await findSettings(ACCOUNT.user);
+    expect(found).toMatchObject({
+      host: HOST,
+      port: Number(process.env.LIBELLUS_TEST_SMTPS),
+      security: 'tls',
+      from: 'SRV record _submissions._tcp.quillwick.example',
+    });
+    expect(said.join(' ')).toMatch(/names its submission service.*mx\.harrowpost\.example/);
+    const nothing = await findSettings('me@nobody.invalid');
+    expect(nothing.found).toBeUndefined();
+    expect(nothing.looked.every((l) => l.trouble !== undefined)).toBe(true);
   });
 });
 

@@ -2,13 +2,23 @@ import { eq } from 'drizzle-orm';
 import { simpleParser } from 'mailparser';
 import { database } from '@/server/db/client';
 import { attempts, deliveries, sentMessages, services } from '@/server/db/schema';
-import { receiveOrderPlaced } from '@/server/events/receive';
+import { receiveEvent } from '@/server/events/receive';
 import { seal } from '@/server/secrets';
-import { claim } from '@/server/worker/claims';
+import { claim, releaseHeld } from '@/server/worker/claims';
 import { Worker } from '@/server/worker/worker';
-import { saveService } from '@/server/views/sending';
-import { tryAgain } from '@/server/views/deliveries';
-import { accessAs, ACCOUNT, connectService, HOST, mailbox, placedEvent, rawMail, SHOP, useDatabase } from './fixture';
+import { saveService } from '@/server/views/services';
+import {
+  accessAs,
+  ACCOUNT,
+  connectService,
+  HOST,
+  mailbox,
+  placedEvent,
+  rawMail,
+  SERVICE,
+  SHOP,
+  useDatabase,
+} from './fixture';
 
 useDatabase();
 
@@ -29,11 +39,11 @@ describe('the worker', () => {
   it('brings both messages to their mailboxes, in each reader’s language, and keeps what was sent', async () => {
     await connectService();
     const event = placedEvent({ language: 'de', customer: customer() });
-    await receiveOrderPlaced(SHOP, event);
+    await receiveEvent(SHOP, event);
     await drain();
     const { order } = event.data;
     const [mail] = await mailbox(order.customer.email);
-    expect(mail).toMatchObject({ subject: `Ihre Bestellung ${order.number} ist bei uns`, folder: 'Inbox' });
+    expect(mail).toMatchObject({ subject: `Ihre Bestellung ${order.number} ist bei uns` });
     const raw = await rawMail(mail!.id);
     const parsed = await simpleParser(raw);
     expect(parsed.text).toContain('Vielen Dank, Iwona');
@@ -44,7 +54,8 @@ describe('the worker', () => {
     const [delivery] = (await byOrder(order.number)).filter((d) => d.role === 'customer');
     expect(delivery).toMatchObject({ state: 'accepted', attempts: 1, messageId: parsed.messageId });
     const [kept] = await database().select().from(sentMessages).where(eq(sentMessages.deliveryId, delivery!.id));
-    expect(kept!.raw.toString().replaceAll('\r\n', '\n')).toBe(raw.toString().replaceAll('\r\n', '\n'));
+    // The receiving side puts its own findings before the message, and changes nothing of it.
+    expect(raw.toString().replaceAll('\r\n', '\n')).toContain(kept!.raw.toString().replaceAll('\r\n', '\n'));
     const [attempt] = await triesOf(delivery!.id);
     expect(attempt!.conversation).toContain(`RCPT TO:<${order.customer.email}>`);
     expect(attempt!.conversation).not.toContain(Buffer.from(ACCOUNT.password).toString('base64').slice(0, 12));
@@ -54,20 +65,19 @@ describe('the worker', () => {
   it('holds what has no service to go by, and lets it go when one is saved', async () => {
     await database().delete(services);
     const event = placedEvent({ customer: customer() });
-    await receiveOrderPlaced(SHOP, event);
+    await receiveEvent(SHOP, event);
     await drain();
     expect((await byOrder(event.data.order.number)).map((d) => [d.state, d.lastWords])).toEqual([
       ['held', 'No sending service is connected.'],
       ['held', 'No sending service is connected.'],
     ]);
-    const { released } = await saveService(await accessAs(), {
+    const { released } = await saveService(await accessAs(), undefined, {
+      ...SERVICE,
       host: HOST,
       port: Number(process.env.LIBELLUS_TEST_SMTPS),
       security: 'tls',
       user: ACCOUNT.user,
       password: ACCOUNT.password,
-      senderName: 'Quillwick',
-      senderAddress: ACCOUNT.user,
     });
     expect(released).toBe(2);
     await drain();
@@ -77,7 +87,7 @@ describe('the worker', () => {
   it('ends at a mailbox that does not exist, with the cause in words', async () => {
     await connectService();
     const event = placedEvent({ customer: customer('gone') });
-    await receiveOrderPlaced(SHOP, event);
+    await receiveEvent(SHOP, event);
     await drain();
     const [delivery] = (await byOrder(event.data.order.number)).filter((d) => d.role === 'customer');
     expect(delivery).toMatchObject({ state: 'failed', attempts: 1 });
@@ -89,36 +99,34 @@ describe('the worker', () => {
   it('waits with a wrong password, and delivers once it is right: nothing is lost', async () => {
     await connectService({ password: seal('not the password') });
     const event = placedEvent({ customer: customer() });
-    await receiveOrderPlaced(SHOP, event);
+    await receiveEvent(SHOP, event);
     const before = Date.now();
     await drain();
     const rows = await byOrder(event.data.order.number);
-    expect(rows.map((d) => d.state)).toEqual(['deferred', 'deferred']);
+    // One of them found it out; both wait until the service has rested.
+    expect(rows.map((d) => d.state)).toEqual(['held', 'held']);
     expect(rows[0]!.lastWords).toContain('does not accept this user and password');
-    expect(rows[0]!.dueAt.getTime()).toBeGreaterThan(before + 60_000);
+    expect(rows[0]!.dueAt.getTime()).toBeGreaterThan(before + 20_000);
     await connectService();
-    for (const row of rows) await tryAgain(await accessAs(), row.id);
+    await releaseHeld(SHOP);
     await drain();
-    expect((await byOrder(event.data.order.number)).map((d) => [d.state, d.attempts])).toEqual([
-      ['accepted', 2],
-      ['accepted', 2],
-    ]);
+    expect((await byOrder(event.data.order.number)).map((d) => d.state)).toEqual(['accepted', 'accepted']);
   });
 
   it('waits when nothing listens', async () => {
     await connectService({ port: 1 });
     const event = placedEvent({ customer: customer() });
-    await receiveOrderPlaced(SHOP, event);
+    await receiveEvent(SHOP, event);
     await drain();
     const [row] = await byOrder(event.data.order.number);
-    expect(row).toMatchObject({ state: 'deferred', lastWords: expect.stringContaining('Nothing listens on port 1') });
+    expect(row).toMatchObject({ state: 'held', lastWords: expect.stringContaining('Nothing listens on port 1') });
     await database().delete(deliveries).where(eq(deliveries.orderNumber, event.data.order.number));
   });
 
   it('refuses to send as somebody else than the account, as the server says', async () => {
-    await connectService({ senderAddress: 'marta@quillwick.example' });
+    await connectService({ kind: 'relay' }, 'marta@quillwick.example');
     const event = placedEvent({ customer: customer() });
-    await receiveOrderPlaced(SHOP, event);
+    await receiveEvent(SHOP, event);
     await drain();
     const [row] = await byOrder(event.data.order.number);
     expect(row).toMatchObject({
@@ -131,7 +139,7 @@ describe('the worker', () => {
     await connectService();
     const address = customer().email;
     for (let i = 0; i < 30; i += 1) {
-      await receiveOrderPlaced(SHOP, placedEvent({ customer: { email: address } }));
+      await receiveEvent(SHOP, placedEvent({ customer: { email: address } }));
     }
     await Promise.all([drain(new Worker()), drain(new Worker()), drain(new Worker())]);
     const mails = await mailbox(address);
@@ -141,7 +149,7 @@ describe('the worker', () => {
 
   it('takes over a delivery whose worker is gone when its lease has run out, not before', async () => {
     const event = placedEvent({ customer: customer() });
-    await receiveOrderPlaced(SHOP, event);
+    await receiveEvent(SHOP, event);
     const claimed = await claim('worker that dies', 50, 60_000);
     expect(claimed).toHaveLength(2);
     expect(await claim('another', 50, 60_000)).toEqual([]);

@@ -5,7 +5,7 @@ import { makeOrders } from '../../demo/orders';
 import { makeCustomers } from '../../demo/people';
 import { COLLEAGUES, RETAIL, TRADE } from '../../demo/quillwick';
 import { Chance } from '../../demo/random';
-import { ACCOUNTS, recordsFor } from '../../standins/scenery';
+import { ACCOUNTS, fixedRecords, mailRecordsOf, SERVERS } from '../../standins/scenery';
 import { portsFrom } from '../../standins/ports';
 
 const NOW = Date.parse('2026-11-24T12:00:00Z');
@@ -68,16 +68,23 @@ describe('the demo', () => {
 
 describe('the scenery', () => {
   it('has mail exchanges for the demo’s domains and nothing for others', () => {
-    expect(recordsFor('Quillwick.example.').map((r) => r.type)).toContain('MX');
-    expect(recordsFor('smtp.harrowpost.example')).toEqual([
-      expect.objectContaining({ type: 'A', address: '127.0.0.1' }),
+    expect(mailRecordsOf('quillwick.example').map((r) => r.type)).toContain('MX');
+    expect(mailRecordsOf('deep.quillwick.example')).toEqual([]);
+    expect(mailRecordsOf('quillwick.test')).toEqual([]);
+  });
+
+  it('knows every server by name, and names the submission service where it really listens', () => {
+    const records = fixedRecords({ starttls: 5004, tls: 5005 });
+    for (const { host } of SERVERS) expect(records).toContainEqual(expect.objectContaining({ type: 'A', name: host }));
+    expect(records.filter((r) => r.type === 'SRV').map((r) => r.value)).toEqual([
+      '0 1 5004 smtp.harrowpost.example',
+      '0 1 5005 smtp.harrowpost.example',
     ]);
-    expect(recordsFor('deep.quillwick.example')).toEqual([]);
-    expect(recordsFor('quillwick.test')).toEqual([]);
   });
 
   it('puts every port after the base, none twice', () => {
-    const { web, database, mailboxes, dns, smtp } = portsFrom(5000);
-    expect([web, database, mailboxes, dns, smtp.starttls, smtp.tls]).toEqual([5000, 5001, 5002, 5003, 5004, 5005]);
+    const { smtp, ...others } = portsFrom(5000);
+    const all = [...Object.values(others), ...Object.values(smtp)].sort((a, b) => a - b);
+    expect(all).toEqual([5000, 5001, 5002, 5003, 5004, 5005, 5006, 5007, 5008, 5009]);
   });
 });

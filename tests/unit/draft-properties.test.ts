@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { checker } from '@/core/schema';
 import {
+  allBlocks,
   BLOCK_LABELS,
   SHIPPED_NOTIFICATIONS,
   segmentsOf,
@@ -36,7 +37,12 @@ function take(state: DraftState, { at, what, n, text }: Step): DraftState {
       return draftReducer(state, { type: 'words', language: n % 2 ? 'en' : 'de', segment: block.id, source: text, at });
     case 'add': {
       const kind = kinds[n % kinds.length]!;
-      return draftReducer(state, { type: 'add', kind, after: block.id, id: freshBlockId(state.template, kind) });
+      return draftReducer(state, {
+        type: 'add',
+        kind,
+        place: { at: n % (blocks.length + 1) },
+        id: freshBlockId(state.template, kind),
+      });
     }
     case 'remove':
       return draftReducer(state, { type: 'remove', id: block.id });
@@ -74,7 +80,7 @@ describe('whatever is done at the bench', () => {
       fc.property(fc.array(step, { maxLength: 60 }), (steps) => {
         const { template: made } = steps.reduce(take, startDraft(template));
         expect(checkTemplate(made)).toMatchObject({ ok: true });
-        const ids = made.blocks.map((b) => b.id);
+        const ids = allBlocks(made.blocks).map((b) => b.id);
         expect(new Set(ids).size).toBe(ids.length);
       }),
     );

@@ -44,7 +44,7 @@ describe('the draft on the bench', () => {
 
   it('moves, adds, duplicates with words, and takes out', () => {
     expect(ids(run({ type: 'move', id: 'thanks', by: 1 })).slice(0, 3)).toEqual(['masthead', 'next', 'thanks']);
-    expect(ids(run({ type: 'add', kind: 'divider', after: 'thanks', id: 'divider2' }))[2]).toBe('divider2');
+    expect(ids(run({ type: 'add', kind: 'divider', place: { at: 2 }, id: 'divider2' }))[2]).toBe('divider2');
     const twice = run({ type: 'duplicate', id: 'thanks', newId: 'heading2' });
     expect(ids(twice)[2]).toBe('heading2');
     expect(twice.template.words.de!.heading2).toBe(template.words.de!.thanks);
@@ -63,7 +63,7 @@ describe('the draft on the bench', () => {
 
   it('never gives a new block the id, and so the words, of one taken out', () => {
     const without = run(
-      { type: 'add', kind: 'text', after: undefined, id: 'text2' },
+      { type: 'add', kind: 'text', place: { at: 9 }, id: 'text2' },
       { type: 'words', language: 'en', segment: 'text2', source: 'x', at: 0 },
       { type: 'remove', id: 'text2' },
     );

@@ -1,6 +1,6 @@
-import { diagnose, type CheckStep, type Failure } from './diagnose';
+import { diagnose, isAboutService, type CauseKind, type CheckStep, type Failure } from './diagnose';
 import { isReplyComplete, parseReply } from './reply';
-import { isFinal, MAX_ATTEMPTS, retryDelay } from './retry';
+import { destinationPause, GIVE_UP_AFTER, isFinal, retryDelay } from './retry';
 
 describe('SMTP replies', () => {
   it('are read with their enhanced code, over several lines', () => {
@@ -52,7 +52,11 @@ describe('a diagnosis', () => {
     ['no STARTTLS', { step: 'tls', code: 'ENOSTARTTLS' }, /does not offer STARTTLS/],
     ['an expired certificate', { step: 'tls', code: 'CERT_HAS_EXPIRED' }, /has expired/],
     ['a certificate for another name', { step: 'tls', code: 'ERR_TLS_CERT_ALTNAME_INVALID' }, /for another name/],
-    ['an unknown authority', { step: 'tls', code: 'DEPTH_ZERO_SELF_SIGNED_CERT' }, /not signed by an authority/],
+    ['an unknown authority', { step: 'tls', code: 'UNABLE_TO_GET_ISSUER_CERT' }, /not signed by an authority/],
+    ['a certificate signed by itself', { step: 'tls', code: 'DEPTH_ZERO_SELF_SIGNED_CERT' }, /signed by itself/],
+    ['a port that speaks TLS', { step: 'connect', code: 'ESPEAKSTLS' }, /Choose TLS from the start/],
+    ['a limit', { step: 'sender', ...reply('550 5.7.28 Daily quota reached') }, /reached its limit/],
+    ['an address nobody can send to', { step: 'recipient', code: 'ESMTPUTF8' }, /letters beyond a to z/],
     [
       'a wrong password',
       { step: 'sign-in', ...reply('535 5.7.8 Bad credentials') },
@@ -82,25 +86,60 @@ describe('a diagnosis', () => {
 });
 
 describe('retries', () => {
-  it('wait longer each time, for about four days, and then end', () => {
-    const waits = Array.from({ length: MAX_ATTEMPTS - 1 }, (_, i) => retryDelay(i + 1, 0.5)!);
+  it('wait longer each time, go on for days, and then end', () => {
+    const waits: number[] = [];
+    let age = 0;
+    for (;;) {
+      const wait = retryDelay(waits.length + 1, age, 0.5);
+      if (wait === undefined) break;
+      waits.push(wait);
+      age += wait;
+    }
     expect(waits.every((w, i) => i === 0 || w >= waits[i - 1]!)).toBe(true);
-    const days = waits.reduce((a, b) => a + b, 0) / 86_400_000;
-    expect(days).toBeGreaterThan(2);
-    expect(days).toBeLessThan(5);
-    expect(retryDelay(MAX_ATTEMPTS, 0.5)).toBeUndefined();
+    // RFC 5321, 4.5.4.1: at least four to five days, several tries in the first hours.
+    expect(age).toBeGreaterThan(4 * 86_400_000);
+    expect(age).toBeLessThanOrEqual(GIVE_UP_AFTER);
+    expect(
+      waits.filter((_, i) => waits.slice(0, i + 1).reduce((a, b) => a + b) < 2 * 3_600_000).length,
+    ).toBeGreaterThan(3);
   });
 
   it('are spread by chance', () => {
-    expect(retryDelay(1, 0)).toBeLessThan(retryDelay(1, 1)!);
+    expect(retryDelay(1, 0, 0)).toBeLessThan(retryDelay(1, 0, 1)!);
   });
 
-  it('end at once for a final refusal only', () => {
-    const refused = (step: CheckStep, code: number): boolean => isFinal({ kind: 'refused', step, code, response: '' });
-    expect(refused('recipient', 550)).toBe(true);
-    expect(refused('message', 554)).toBe(true);
-    expect(refused('recipient', 451)).toBe(false);
-    expect(refused('sign-in', 535)).toBe(false);
-    expect(isFinal({ kind: 'unreachable', error: '' })).toBe(false);
+  it('end at once for a final refusal of the message only', () => {
+    const refused = (step: CheckStep, code: number, kind: CauseKind = 'other'): boolean =>
+      isFinal({ kind: 'refused', step, code, response: '' }, kind);
+    expect(refused('recipient', 550, 'recipient refused')).toBe(true);
+    expect(refused('message', 554, 'content refused')).toBe(true);
+    expect(refused('recipient', 451, 'greylisted')).toBe(false);
+    expect(refused('sign-in', 535, 'wrong password')).toBe(false);
+    expect(refused('sender', 530, 'sign-in needed')).toBe(false);
+    expect(refused('message', 550, 'limit reached')).toBe(false);
+    expect(isFinal({ kind: 'unreachable', error: '' }, 'silent')).toBe(false);
+  });
+
+  it('wait together when a destination keeps putting mail off', () => {
+    expect(destinationPause(1)).toBeUndefined();
+    expect(destinationPause(3)).toBe(300_000);
+    expect(destinationPause(4)).toBe(600_000);
+    expect(destinationPause(60)).toBe(4 * 3_600_000);
+  });
+});
+
+describe('what a failure is about', () => {
+  it.each<[CheckStep, CauseKind, boolean]>([
+    ['connect', 'nothing listens', true],
+    ['connect', 'silent', true],
+    ['sign-in', 'wrong password', true],
+    ['sender', 'limit reached', true],
+    ['sender', 'sender refused', false],
+    ['recipient', 'greylisted', false],
+    ['recipient', 'recipient refused', false],
+    ['message', 'dropped', false],
+    ['message', 'content refused', false],
+  ])('at %s, %s: the service itself: %s', (step, kind, service) => {
+    expect(isAboutService(step, kind)).toBe(service);
   });
 });

@@ -1,3 +1,5 @@
 export * from './schema';
 export * from './totals';
+export * from './codes';
 export * from './snapshot';
+export * from './samples';

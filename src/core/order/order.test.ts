@@ -131,7 +131,10 @@ describe('a snapshot', () => {
     expect(values['order.itemCount']).toBe(3);
     expect(values['order.note']).toBeUndefined();
     expect(values['shipment.carrier']).toBeUndefined();
-    expect(billing).toEqual(['Iwona Sobczyk', 'ul. Papiernicza 4', '20-112 Lublin', 'PL']);
+    expect(billing).toEqual(['Iwona Sobczyk', 'ul. Papiernicza 4', '20-112 Lublin', 'Poland']);
+    const german = snapshotOf({ order: testOrder(), store: STORE, now: 0, locale: 'de' });
+    expect(german.billing.at(-1)).toBe('Polen');
+    expect(german.values['delivery.country']).toBe('Polen');
   });
 
   it('says the total alone when nothing else makes it up', () => {

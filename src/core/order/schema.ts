@@ -56,6 +56,19 @@ export const OrderLineSchema = Type.Object(
         category: Type.Optional(text(80)),
         imageUrl: Type.Optional(Type.String({ format: 'uri', maxLength: 2000 })),
         url: Type.Optional(Type.String({ format: 'uri', maxLength: 2000 })),
+        /** What whoever buys it should know: a care guide, a joining link. */
+        note: Type.Optional(
+          Type.Object(
+            { words: named(500), url: Type.Optional(Type.String({ format: 'uri', maxLength: 2000 })) },
+            strict,
+          ),
+        ),
+        /** Files that come with it. */
+        downloads: Type.Optional(
+          Type.Array(Type.Object({ name: named(200), url: Type.String({ format: 'uri', maxLength: 2000 }) }, strict), {
+            maxItems: 20,
+          }),
+        ),
       },
       strict,
     ),
@@ -68,6 +81,42 @@ export const OrderLineSchema = Type.Object(
   strict,
 );
 export type OrderLine = Static<typeof OrderLineSchema>;
+
+/** Some of an order's goods: how many pieces of which product. */
+const PiecesSchema = Type.Object({ sku: named(64), quantity: Type.Integer({ minimum: 1, maximum: 100_000 }) }, strict);
+
+export const ShipmentSchema = Type.Object(
+  {
+    id: Type.Optional(text(64)),
+    carrier: Type.Optional(text(120)),
+    trackingNumber: Type.Optional(text(120)),
+    trackingUrl: Type.Optional(Type.String({ format: 'uri', maxLength: 2000 })),
+    dispatchedAt: Type.Optional(Type.String({ format: 'date-time' })),
+    location: Type.Optional(text(80)),
+    /** What is in it; everything when left out. */
+    lines: Type.Optional(Type.Array(PiecesSchema, { minItems: 1, maxItems: 500 })),
+  },
+  strict,
+);
+export type Shipment = Static<typeof ShipmentSchema>;
+
+export const RefundSchema = Type.Object(
+  {
+    amount,
+    reason: Type.Optional(text(300)),
+    /** How the money goes back; the way it was paid when left out. */
+    method: Type.Optional(text(80)),
+    issuedAt: Type.Optional(Type.String({ format: 'date-time' })),
+    /** Of the amount, what is given back for shipping. */
+    shipping: Type.Optional(amount),
+    /** What it is for, when it is for goods. */
+    lines: Type.Optional(
+      Type.Array(Type.Object({ ...PiecesSchema.properties, amount }, strict), { minItems: 1, maxItems: 500 }),
+    ),
+  },
+  strict,
+);
+export type Refund = Static<typeof RefundSchema>;
 
 export const OrderSchema = Type.Object(
   {
@@ -106,9 +155,8 @@ export const OrderSchema = Type.Object(
       }),
     ),
     payment: Type.Optional(Type.Object({ method: named(80), paid: Type.Optional(Type.Boolean()) }, strict)),
-    refunds: Type.Optional(
-      Type.Array(Type.Object({ amount, reason: Type.Optional(text(300)) }, strict), { maxItems: 100 }),
-    ),
+    shipments: Type.Optional(Type.Array(ShipmentSchema, { maxItems: 100 })),
+    refunds: Type.Optional(Type.Array(RefundSchema, { maxItems: 100 })),
     /** When given, it is checked against the sum of the rest. */
     total: Type.Optional(amount),
     expectedDispatch: Type.Optional(Type.String({ format: 'date-time' })),
@@ -118,15 +166,3 @@ export const OrderSchema = Type.Object(
   { ...strict, $id: 'libellus:order' },
 );
 export type Order = Static<typeof OrderSchema>;
-
-export const ShipmentSchema = Type.Object(
-  {
-    carrier: Type.Optional(text(120)),
-    trackingNumber: Type.Optional(text(120)),
-    trackingUrl: Type.Optional(Type.String({ format: 'uri', maxLength: 2000 })),
-    dispatchedAt: Type.Optional(Type.String({ format: 'date-time' })),
-    location: Type.Optional(text(80)),
-  },
-  strict,
-);
-export type Shipment = Static<typeof ShipmentSchema>;

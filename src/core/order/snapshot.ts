@@ -1,7 +1,9 @@
 /** From an order's snapshot to the values a message is filled with. */
 import { plainLine, type Money, type Values } from '../text/values';
+import type { OrderFacts } from '../conditions/condition';
+import { momentOf } from '../placeholders/moments';
 import { lineTotal, orderTotals } from './totals';
-import type { Address, Order, Shipment } from './schema';
+import type { Address, Order, OrderLine, Refund, Shipment } from './schema';
 
 /** What the store adds to every message. */
 export interface StoreFacts {
@@ -16,10 +18,15 @@ export interface StoreFacts {
 export interface MessageSubject {
   order: Order;
   store: StoreFacts;
+  /** The parcel a message is about: only what is in it is in the message. */
   shipment?: Shipment;
+  /** The refund a message is about. */
+  refund?: Refund;
   /** Names shown for the order's channel and location. */
   channelName?: string;
   locationName?: string;
+  /** Whose names of countries are written (BCP 47); English without it. */
+  locale?: string;
   /** When the message is made, in milliseconds since the epoch. */
   now: number;
 }
@@ -38,7 +45,7 @@ export interface LineValues {
 
 /** One row below the items. `label` is a phrase of the phrasebook unless `name` is given by the order itself. */
 export interface TotalRow {
-  label: 'subtotal' | 'discount' | 'shipping' | 'tax' | 'taxIncluded' | 'total' | 'refunded' | 'due';
+  label: 'subtotal' | 'discount' | 'shipping' | 'tax' | 'taxIncluded' | 'total' | 'refunded' | 'due' | 'goods';
   name?: string;
   amount: Money;
   strong: boolean;
@@ -50,6 +57,50 @@ export interface Snapshot {
   totals: TotalRow[];
   billing: string[];
   shipping: string[];
+  /** The goods a refund is for with their amounts, its shipping, and its sum. Empty when the message is about none. */
+  refund: TotalRow[];
+  notes: ProductNote[];
+  downloads: Download[];
+  /** What conditions ask about. */
+  facts: OrderFacts;
+}
+
+/** What whoever bought a product should know. */
+export interface ProductNote {
+  product: string;
+  words: string;
+  url: string;
+}
+
+export interface Download {
+  name: string;
+  url: string;
+}
+
+/** The parcel or the refund that a message of this moment is about: the newest, as the order stands. */
+export function aboutMoment(order: Order, momentId: string): Pick<MessageSubject, 'shipment' | 'refund'> {
+  const has = momentOf(momentId)?.has;
+  const shipment = has?.has('shipment') ? order.shipments?.at(-1) : undefined;
+  const refund = has?.has('refund') ? order.refunds?.at(-1) : undefined;
+  return { ...(shipment && { shipment }), ...(refund && { refund }) };
+}
+
+/** The lines a message shows: of the whole order, or what is in the parcel it is about. */
+function linesOf(order: Order, shipment: Shipment | undefined): OrderLine[] {
+  if (!shipment?.lines) return order.lines;
+  return shipment.lines.flatMap(({ sku, quantity }) => {
+    const line = order.lines.find((l) => l.product.sku === sku);
+    if (!line) return [];
+    // A discount belongs to the whole line; of a part of it, its share.
+    const discount = line.discount && Math.round((line.discount * quantity) / line.quantity);
+    return [{ ...line, quantity, ...(discount && { discount }) }];
+  });
+}
+
+/** Whether a parcel holds all that the order has. */
+function isWhole(order: Order, shipment: Shipment): boolean {
+  const inParcel = new Map((shipment.lines ?? []).map((l) => [l.sku, l.quantity]));
+  return !shipment.lines || order.lines.every((l) => (inParcel.get(l.product.sku) ?? 0) >= l.quantity);
 }
 
 const instant = (time: string | undefined): number | undefined => (time === undefined ? undefined : Date.parse(time));
@@ -63,7 +114,8 @@ const line = (text: string | undefined): string | undefined => {
  * values that the order does not have are left out.
  */
 export function snapshotOf(subject: MessageSubject): Snapshot {
-  const { order, store, shipment } = subject;
+  const { order, store, shipment, refund } = subject;
+  const lines = linesOf(order, shipment);
   const sums = orderTotals(order);
   const money = (minor: number): Money => ({ minor, currency: order.currency });
   const { customer } = order;
@@ -98,7 +150,7 @@ export function snapshotOf(subject: MessageSubject): Snapshot {
     'customer.phone': line(customer.phone),
     'delivery.name': line(order.shippingAddress?.name),
     'delivery.city': line(order.shippingAddress?.city),
-    'delivery.country': line(order.shippingAddress?.country),
+    'delivery.country': order.shippingAddress && countryName(order.shippingAddress.country, subject.locale),
     'billing.name': line(order.billingAddress?.name),
     'billing.city': line(order.billingAddress?.city),
     'store.name': line(store.name),
@@ -113,10 +165,15 @@ export function snapshotOf(subject: MessageSubject): Snapshot {
     'shipment.trackingUrl': shipment?.trackingUrl,
     'shipment.dispatchedAt': instant(shipment?.dispatchedAt),
     'shipment.location': line(shipment?.location),
+    'shipment.itemCount': shipment ? lines.reduce((sum, l) => sum + l.quantity, 0) : undefined,
+    'refund.amount': refund && money(refund.amount),
+    'refund.reason': line(refund?.reason),
+    'refund.method': line(refund?.method ?? (refund && order.payment?.method)),
+    'refund.issuedAt': instant(refund?.issuedAt),
   };
   return {
     values,
-    lines: order.lines.map((l) => ({
+    lines: lines.map((l) => ({
       name: plainLine(l.product.name),
       options: plainLine(l.options ?? ''),
       sku: plainLine(l.product.sku),
@@ -127,9 +184,40 @@ export function snapshotOf(subject: MessageSubject): Snapshot {
       url: l.product.url ?? '',
     })),
     totals: totalRows(order, sums, money),
-    billing: addressLines(order.billingAddress),
-    shipping: addressLines(order.shippingAddress),
+    billing: addressLines(order.billingAddress, subject.locale),
+    shipping: addressLines(order.shippingAddress, subject.locale),
+    refund: refund ? refundRows(order, refund, money) : [],
+    notes: lines.flatMap(({ product }) =>
+      product.note
+        ? [{ product: plainLine(product.name), words: plainLine(product.note.words), url: product.note.url ?? '' }]
+        : [],
+    ),
+    downloads: lines.flatMap(({ product }) =>
+      (product.downloads ?? []).map((d) => ({ name: plainLine(d.name), url: d.url })),
+    ),
+    facts: {
+      guest: customer.guest ?? false,
+      firstOrder: customer.firstOrder ?? false,
+      channel: order.channel,
+      ...(order.shippingAddress && { country: order.shippingAddress.country }),
+      ...(order.payment && { payment: order.payment.method }),
+      tracking: (shipment?.trackingNumber ?? '') !== '' || (shipment?.trackingUrl ?? '') !== '',
+      ...(shipment && { wholeShipment: isWhole(order, shipment) }),
+      products: lines.map((l) => l.product.sku),
+      categories: lines.map((l) => l.product.category ?? ''),
+      total: money(sums.total),
+    },
   };
+}
+
+function refundRows(order: Order, refund: Refund, money: (minor: number) => Money): TotalRow[] {
+  const rows: TotalRow[] = (refund.lines ?? []).map((l) => {
+    const name = plainLine(order.lines.find((o) => o.product.sku === l.sku)?.product.name ?? l.sku);
+    return { label: 'goods', name: `${l.quantity} \u00d7 ${name}`, amount: money(l.amount), strong: false };
+  });
+  if (refund.shipping) rows.push({ label: 'shipping', amount: money(refund.shipping), strong: false });
+  rows.push({ label: 'refunded', amount: money(refund.amount), strong: true });
+  return rows;
 }
 
 function totalRows(order: Order, sums: ReturnType<typeof orderTotals>, money: (minor: number) => Money): TotalRow[] {
@@ -148,11 +236,30 @@ function totalRows(order: Order, sums: ReturnType<typeof orderTotals>, money: (m
   return rows;
 }
 
+const countryNames = new Map<string, Intl.DisplayNames>();
+
+/** A country's name in a language, by its ISO 3166-1 code; the code itself where there is no name. */
+export function countryName(code: string, locale = 'en'): string {
+  let names = countryNames.get(locale);
+  if (!names) {
+    names = new Intl.DisplayNames([locale], { type: 'region' });
+    countryNames.set(locale, names);
+  }
+  return plainLine(names.of(code) ?? code);
+}
+
 /** The lines of a postal address in the order in which they are written, empty ones left out. */
-export function addressLines(address: Address | undefined): string[] {
+export function addressLines(address: Address | undefined, locale?: string): string[] {
   if (!address) return [];
   const town = [address.postalCode, address.city].filter(Boolean).join(' ');
-  return [address.name, address.company ?? '', ...address.lines, town, address.region ?? '', address.country]
+  return [
+    address.name,
+    address.company ?? '',
+    ...address.lines,
+    town,
+    address.region ?? '',
+    countryName(address.country, locale),
+  ]
     .map(plainLine)
     .filter((l) => l !== '');
 }

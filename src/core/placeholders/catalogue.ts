@@ -1,7 +1,7 @@
 /** Every placeholder there is: its name, how people call it, what kind of value it is, and which moments have it. */
 import type { Value, ValueType, Values } from '../text/values';
 
-export type PlaceholderGroup = 'Order' | 'Customer' | 'Delivery' | 'Shipment' | 'Store' | 'Message';
+export type PlaceholderGroup = 'Order' | 'Customer' | 'Delivery' | 'Shipment' | 'Refund' | 'Store' | 'Message';
 
 export interface Placeholder {
   name: string;
@@ -12,7 +12,7 @@ export interface Placeholder {
   canBeMissing: boolean;
   sample: Value;
   /** What a moment must carry for the value to exist. */
-  from: 'order' | 'shipment' | 'store';
+  from: 'order' | 'shipment' | 'refund' | 'store';
 }
 
 const eur = (minor: number): Value => ({ minor, currency: 'EUR' });
@@ -79,6 +79,13 @@ export const PLACEHOLDERS: readonly Placeholder[] = [
     ['shipment.trackingUrl', 'Tracking address', 'url', 'https://fieldpost.example/t/44710932', OFTEN],
     ['shipment.dispatchedAt', 'Dispatched on', 'date', at('2026-11-26T15:40:00Z'), OFTEN],
     ['shipment.location', 'Dispatched from', 'text', 'the Mill', OFTEN],
+    ['shipment.itemCount', 'Items in the parcel', 'number', 2],
+  ]),
+  ...group('Refund', 'refund', [
+    ['refund.amount', 'Amount refunded', 'money', eur(1450)],
+    ['refund.reason', 'Reason of the refund', 'text', 'a sheet arrived creased', OFTEN],
+    ['refund.method', 'Way the money goes back', 'text', 'Card', OFTEN],
+    ['refund.issuedAt', 'Refunded on', 'date', at('2026-12-02T10:05:00Z'), OFTEN],
   ]),
   ...group('Store', 'store', [
     ['store.name', 'Store name', 'text', 'Quillwick'],

@@ -1,2 +1,3 @@
 export * from './catalogue';
 export * from './moments';
+export * from './foreign';

@@ -26,6 +26,8 @@ export type MomentColumn = (typeof MOMENT_COLUMNS)[number];
 const ORDER: ReadonlySet<Placeholder['from']> = new Set(['order', 'store']);
 const SHIPMENT: ReadonlySet<Placeholder['from']> = new Set(['order', 'store', 'shipment']);
 
+const REFUND: ReadonlySet<Placeholder['from']> = new Set(['order', 'store', 'refund']);
+
 const moment = (id: string, column: MomentColumn, label: string, words: string, has = ORDER): Moment => ({
   id,
   column,
@@ -47,7 +49,7 @@ export const MOMENTS: readonly Moment[] = [
   moment('shipment.delivered', 'Received', 'Delivered', 'when a parcel is delivered', SHIPMENT),
   moment('download.ready', 'Received', 'Downloads ready', 'when downloads are ready'),
   moment('feedback.due', 'Afterwards', 'Time to ask', 'when it is time to ask'),
-  moment('refund.issued', 'Returned', 'Refund issued', 'when a refund is issued'),
+  moment('refund.issued', 'Returned', 'Refund issued', 'when a refund is issued', REFUND),
   moment('return.received', 'Returned', 'Return received', 'when a return comes in'),
   moment('order.cancelled', 'Cancelled', 'Order cancelled', 'when an order is cancelled'),
 ];
@@ -60,7 +62,9 @@ export function momentOf(id: string): Moment | undefined {
 
 /** Whether a placeholder has a value at a moment. */
 export function isProvided(placeholder: Placeholder, momentId: string): boolean {
-  return BY_ID.get(momentId)?.has.has(placeholder.from) ?? placeholder.from !== 'shipment';
+  return (
+    BY_ID.get(momentId)?.has.has(placeholder.from) ?? (placeholder.from === 'order' || placeholder.from === 'store')
+  );
 }
 
 /** The placeholders a moment provides. */

@@ -2,6 +2,8 @@
  * From an event to deliveries: who is written to at this moment, with which edition and in which language, and who is
  * not, each with the reasons. Pure: the same function plans, explains, and answers "who would hear of this order?".
  */
+import { senderKindOf, type SenderKind } from '../mail/services';
+import { matchesPattern } from '../mail/withhold';
 import type { Order } from '../order/schema';
 import { momentOf } from '../placeholders/moments';
 import { ruleHolds, type RoutingRule } from '../routing/rules';
@@ -22,7 +24,13 @@ export interface PlanInput {
   moment: string;
   order: Order;
   store: { language: string };
-  channel?: { name: string; customerMail: boolean };
+  channel?: {
+    name: string;
+    customerMail: boolean;
+    /** Domain of addresses that stand for the customers' own, and the kinds that may go to them (none named: all). */
+    maskedDomain?: string;
+    maskedKinds?: readonly SenderKind[];
+  };
   /** What is kept about the customer besides the order. */
   customer?: { language?: string };
   notifications: readonly NotificationFacts[];
@@ -39,6 +47,8 @@ export interface PlannedDelivery {
   notificationId: string;
   editionId: string;
   recipient: Recipient;
+  /** Which of the store's senders it goes out as. */
+  sender: SenderKind;
   language: string;
   reasons: Reason[];
 }
@@ -79,6 +89,7 @@ function planNotification(input: PlanInput, notification: NotificationFacts, res
   const { edition } = notification;
   if (!edition) return no({ code: 'not-published', notification: name }, whom);
 
+  const sender = senderKindOf(notification);
   const because: Reason = {
     code: 'moment',
     notification: name,
@@ -90,6 +101,7 @@ function planNotification(input: PlanInput, notification: NotificationFacts, res
       notificationId: notification.id,
       editionId: edition.id,
       recipient,
+      sender,
       language,
       reasons: [because, why, ...reasons, { code: 'edition', edition: String(edition.number) }],
     });
@@ -98,6 +110,12 @@ function planNotification(input: PlanInput, notification: NotificationFacts, res
   if (notification.audience === 'customer') {
     if (input.channel && !input.channel.customerMail) {
       return no({ code: 'channel-forbids', channel: input.channel.name }, customer);
+    }
+    const { channel } = input;
+    const masked = channel?.maskedDomain && matchesPattern(`@${channel.maskedDomain}`, customer.address);
+    const kinds = channel?.maskedKinds ?? [];
+    if (channel && masked && kinds.length > 0 && !kinds.includes(sender)) {
+      return no({ code: 'masked-kind', channel: channel.name }, customer);
     }
     return write(
       customer,

@@ -19,6 +19,7 @@ export const ReasonSchema = Type.Union([
   reason('notification-off', { notification: text }),
   reason('not-published', { notification: text }),
   reason('channel-forbids', { channel: text }),
+  reason('masked-kind', { channel: text }),
   reason('rule-no-category', { person: text, category: text }),
   reason('no-rules', { notification: text }),
   reason('already-written', { address: text }),
@@ -58,6 +59,8 @@ export function reasonWords(reason: Reason): string {
       return `${reason.notification} has never been published.`;
     case 'channel-forbids':
       return `Orders from ${reason.channel} may not be answered with mail to the customer.`;
+    case 'masked-kind':
+      return `${reason.channel} hides its customers' addresses, and lets no message of this kind through to them.`;
     case 'rule-no-category':
       return `${reason.person} hears only of orders with ${reason.category}, and none is in this one.`;
     case 'no-rules':

@@ -1,1 +1,4 @@
+export * from './finding';
+export * from './segments';
 export * from './template';
+export * from './message';

@@ -7,7 +7,8 @@ const check = (template: Template) => templateFindings(template, { moment: 'orde
 
 describe('findings on a template', () => {
   it.each(SHIPPED_NOTIFICATIONS.map((n) => [n.slug]))('%s ships without any', (slug) => {
-    expect(check(shipped(slug))).toEqual([]);
+    const { template, moment } = SHIPPED_NOTIFICATIONS.find((n) => n.slug === slug)!;
+    expect(templateFindings(template, { moment, sourceLanguage: 'en' })).toEqual([]);
   });
 
   it('stop a broken source, and say in which language and block', () => {

@@ -1,9 +1,12 @@
 /** Findings on a template: what stops it from being published, what is worth a look, what could be better. */
-import { isProvided, momentOf, nearestPlaceholder, placeholder } from '../placeholders';
+import { readCss } from '../look/css';
+import { nearestPlaceholder, placeholder } from '../placeholders';
 import { languageName } from '../plan/reasons';
-import { BLOCK_LABELS, segmentsOf, type SegmentPlace, type Template } from '../template/schema';
+import { segmentsOf, type SegmentPlace, type Template } from '../template/schema';
+import type { Passages } from '../template/passages';
+import type { DiscountCode } from '../order/codes';
 import {
-  checkSource,
+  linkTarget,
   parseSource,
   patternsOf,
   placeholdersOf,
@@ -11,45 +14,29 @@ import {
   safeUrl,
   type TextProblem,
 } from '../text';
-
-export type Severity = 'blocker' | 'warning' | 'hint';
-
-export interface Finding {
-  severity: Severity;
-  /** What is wrong and what to do, in words. */
-  message: string;
-  /** Where: a block's id, or `subject` or `preheader`. */
-  place: string;
-  placeLabel: string;
-  language?: string;
-  /** Offsets in the segment's source. */
-  start?: number;
-  end?: number;
-}
+import { blockFindings } from './blocks';
+import { byWeight, type Finding } from './finding';
+import { segmentProblems } from './segments';
 
 export interface TemplateContext {
   moment: string;
   /** The store's own language: the source that the others are translated from. */
   sourceLanguage: string;
-}
-
-/** Problems of one segment as publishing would judge them. */
-export function segmentProblems(source: string, place: SegmentPlace, moment: string): TextProblem[] {
-  return checkSource(source, {
-    form: place.form,
-    momentWords: momentOf(moment)?.words ?? `at ${moment}`,
-    find: (name) => {
-      const known = placeholder(name);
-      return known && { type: known.type, label: known.label, provided: isProvided(known, moment) };
-    },
-    suggest: nearestPlaceholder,
-  });
+  codes?: readonly DiscountCode[];
+  /** The store's published passages. */
+  passages?: Passages;
+  /** In milliseconds since the epoch; what expires is judged by it. */
+  now?: number;
+  /** A passage is a part of messages: it has no subject of its own. */
+  partOfMessage?: boolean;
 }
 
 /** All findings of a template, blockers first. */
 export function templateFindings(template: Template, context: TemplateContext): Finding[] {
   const findings: Finding[] = [];
-  const places = segmentsOf(template);
+  const places = segmentsOf(template).filter(
+    ({ id }) => !context.partOfMessage || (id !== 'subject' && id !== 'preheader'),
+  );
   const source = template.words[context.sourceLanguage] ?? {};
   const languages = Object.keys(template.words);
 
@@ -78,8 +65,11 @@ export function templateFindings(template: Template, context: TemplateContext): 
           severity: 'blocker',
           message: problem.message,
           ...(problem.start !== undefined && { start: problem.start, end: problem.end ?? problem.start + 1 }),
+          ...withFix(spellingFix(problem, text, at)),
         });
       }
+      for (const found of linkFindings(text, at)) findings.push({ ...at, ...found });
+      if (place.form === 'html') for (const found of htmlFindings(text)) findings.push({ ...at, ...found });
       for (const message of missingDefaults(text)) findings.push({ ...at, severity: 'warning', message });
       if (language !== context.sourceLanguage) {
         for (const message of differingPlaceholders(source[place.id] ?? '', text, context.sourceLanguage)) {
@@ -88,32 +78,88 @@ export function templateFindings(template: Template, context: TemplateContext): 
       }
     }
   }
-  for (const block of template.blocks) {
-    if (block.kind !== 'button') continue;
-    const at = { place: block.id, placeLabel: BLOCK_LABELS.button };
-    if ('url' in block.target) {
-      if (safeUrl(block.target.url) === undefined) {
-        findings.push({
-          ...at,
-          severity: 'blocker',
-          message:
-            'The button leads nowhere: give it a full address that begins with https://, or a placeholder that holds one.',
-        });
-      }
-    } else {
-      const target = placeholder(block.target.variable);
-      if (!target || target.type !== 'url' || !isProvided(target, context.moment)) {
-        findings.push({
-          ...at,
-          severity: 'blocker',
-          message: `The button leads to {$${block.target.variable}}, which is not an address known ${momentOf(context.moment)?.words ?? 'here'}.`,
-        });
-      }
+  findings.push(
+    ...blockFindings(template, {
+      moment: context.moment,
+      sourceLanguage: context.sourceLanguage,
+      codes: context.codes ?? [],
+      passages: context.passages ?? {},
+      now: context.now ?? 0,
+    }),
+  );
+  return byWeight(findings);
+}
+
+/** For a name that is nearly one that exists: the same words with the right one. */
+function spellingFix(problem: TextProblem, text: string, at: { place: string; language: string }): Finding['fix'] {
+  const near = problem.kind === 'unknown-placeholder' && problem.name ? nearestPlaceholder(problem.name) : undefined;
+  if (!near || problem.name === undefined) return undefined;
+  const name = problem.name.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
+  return {
+    label: `Make it {$${near}}`,
+    kind: 'words',
+    language: at.language,
+    segment: at.place,
+    source: text.replace(new RegExp(`\\$${name}(?![\\w.-])`, 'g'), `$${near}`),
+  };
+}
+
+/** Links in words that lead nowhere, or to where browsers warn. */
+function linkFindings(
+  text: string,
+  at: { place: string; language: string },
+): Pick<Finding, 'severity' | 'message' | 'fix'>[] {
+  const parsed = parseSource(text);
+  if (!parsed.ok) return [];
+  const found: Pick<Finding, 'severity' | 'message' | 'fix'>[] = [];
+  for (const part of patternsOf(parsed.message).flat()) {
+    if (typeof part === 'string' || part.type !== 'markup' || part.name !== 'link' || part.kind !== 'open') continue;
+    const { url } = linkTarget(part);
+    if (url === undefined) continue;
+    if (safeUrl(url) === undefined) {
+      found.push({
+        severity: 'blocker',
+        message: `A link leads to "${url.slice(0, 60)}", which is not a full address that begins with https://.`,
+      });
+    } else if (/^http:/i.test(url)) {
+      found.push({
+        severity: 'warning',
+        message: `A link leads to ${url.slice(0, 60)}, without https: browsers warn of it.`,
+        fix: {
+          label: 'Make it https',
+          kind: 'words',
+          language: at.language,
+          segment: at.place,
+          source: text.replaceAll(url, url.replace(/^http:/i, 'https:')),
+        },
+      });
     }
   }
-  const weight: Record<Severity, number> = { blocker: 0, warning: 1, hint: 2 };
-  return findings.sort((a, b) => weight[a.severity] - weight[b.severity]);
+  return found;
 }
+
+/** Styles in own HTML that few mail programs know, or that cannot be read in the dark. */
+function htmlFindings(text: string): Pick<Finding, 'severity' | 'message'>[] {
+  const found = new Map<string, 'warning' | 'hint'>();
+  for (const [, style = ''] of text.matchAll(/style\s*=\s*"([^"]*)"/gi)) {
+    for (const p of readCss(`x{${style.replace(/[{}]/g, '')}}`).problems) {
+      if (p.severity !== 'blocker') found.set(p.message, 'warning');
+    }
+    const colour = /(^|;)\s*color\s*:/i.test(style);
+    const ground = /(^|;)\s*background(-color)?\s*:/i.test(style);
+    if (colour !== ground) {
+      found.set(
+        colour
+          ? 'Words have a colour of their own and no ground of their own: where mail is dark they may be dark on dark. Give both, or neither.'
+          : 'A ground has a colour of its own and its words have none: where mail is dark they may be light on light. Give both, or neither.',
+        'warning',
+      );
+    }
+  }
+  return [...found].map(([message, severity]) => ({ message, severity }));
+}
+
+const withFix = (fix: Finding['fix']): Pick<Finding, 'fix'> => (fix ? { fix } : {});
 
 function emptyFinding(
   place: SegmentPlace,
@@ -133,6 +179,8 @@ function emptyFinding(
       message: 'The preheader is empty: mail programs show the first words of the message in its place.',
     };
   }
+  // A picture without words is judged with the picture.
+  if (place.form === 'plain') return undefined;
   return { severity: 'warning', message: `${place.label} is empty.` };
 }
 

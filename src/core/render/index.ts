@@ -1,2 +1,6 @@
 export * from './skeleton';
 export * from './message';
+export { blockClass } from './blocks';
+export type { Gate, Node, Range, Slot } from './marks';
+export { KeptWords } from './kept';
+export { wordsHtml, wordsStyles, type WordsStyles } from './words';

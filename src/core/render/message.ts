@@ -1,19 +1,16 @@
 /** Skeleton, words, phrasebook and values joined: the message as it is sent, and as it is previewed. */
+import { conditionHolds } from '../conditions/condition';
 import type { LineValues, Snapshot, TotalRow } from '../order/snapshot';
 import { moneyFormatter, numberFormatter } from '../text/formatters';
-import {
-  compileWords,
-  runner,
-  Writings,
-  type CompiledWords,
-  type Fill as WordsFill,
-  type WordsContext,
-} from '../text/compile';
-import type { SegmentForm } from '../text/markup';
+import { runner, type CompiledWords, type Fill as WordsFill, type WordsContext } from '../text/compile';
 import { bothForms, escapeHtml, safeUrl, type Both, type Money, type ValueType } from '../text/values';
 import { PHRASES, type Phrase, type Phrasebook } from '../template/phrasebook';
-import { segmentsOf, type Link, type Segments, type Template } from '../template/schema';
-import type { Condition, Node, Range, Skeleton } from './skeleton';
+import type { Laid } from '../template/passages';
+import { segmentsOf, type Link } from '../template/schema';
+import { wordsCompiler, type KeptWords } from './kept';
+import type { Gate, Node, Range } from './marks';
+import type { Skeleton } from './skeleton';
+import { textPart } from './text-part';
 
 export interface RenderedMessage {
   subject: string;
@@ -29,6 +26,8 @@ export interface MessageOptions {
   locale?: string;
   timeZone: string;
   typeOf: (placeholder: string) => ValueType | undefined;
+  /** Put before the paths of the store's own pictures; empty where they are looked at within Libellus. */
+  assetBase?: string;
 }
 
 export interface CompiledMessage {
@@ -37,45 +36,69 @@ export interface CompiledMessage {
 }
 
 const NOTHING: Both = { html: '', plain: '' };
+const NONE: never[] = [];
 
-interface LineTexts {
+export interface LineTexts {
   name: Both;
   options: Both;
+  sku: Both;
   quantity: string;
+  unitPrice: Both;
   total: Both;
   imageUrl: string;
 }
 
-interface TotalTexts {
+export interface TotalTexts {
   row: TotalRow;
   amount: Both;
 }
 
+export interface NoteTexts {
+  product: Both;
+  words: Both;
+  url: string;
+}
+
+export interface DownloadTexts {
+  name: Both;
+  url: string;
+}
+
 /** One message being filled: the words' texts, and the row that a repeating range stands at. */
-interface Filling extends WordsFill {
+export interface Filling extends WordsFill {
   subject: string;
   preheader: string;
   snapshot: Snapshot;
   lines: LineTexts[];
+  /** Any line has a picture. */
+  pictured: boolean;
   totals: TotalTexts[];
   billing: Both[];
   shipping: Both[];
+  refund: TotalTexts[];
+  notes: NoteTexts[];
+  downloads: DownloadTexts[];
   /** Addresses of buttons, looked up once; null for one that leads nowhere. */
   links: Map<Link, string | null>;
   line: LineTexts | undefined;
   total: TotalTexts | undefined;
   address: Both;
+  note: NoteTexts | undefined;
+  download: DownloadTexts | undefined;
 }
 
 type Op = string | ((filling: Filling) => string);
 
-/** Joins a skeleton with the words of one language. Done once for an edition, look and language. */
+/**
+ * Joins a skeleton with the words of one language, passages put in. Done once for an edition, look and language.
+ * @param kept words of an earlier compilation, for those who compile at every keystroke
+ */
 export function compileMessage(
   skeleton: Skeleton,
-  template: Pick<Template, 'blocks'>,
-  words: Segments,
+  { blocks, words }: Laid,
   phrasebook: Phrasebook,
   options: MessageOptions,
+  kept?: KeptWords,
 ): CompiledMessage {
   const { direction } = skeleton;
   const context: WordsContext = {
@@ -86,10 +109,12 @@ export function compileMessage(
     linkStyle: skeleton.linkStyle,
     paragraphStyle: skeleton.paragraphStyle,
     lastParagraphStyle: skeleton.lastParagraphStyle,
+    listStyle: skeleton.listStyle,
+    lastListStyle: skeleton.lastListStyle,
+    entryStyle: skeleton.entryStyle,
   };
-  const writings = new Writings(context);
-  const compile = (source: string, form: SegmentForm): CompiledWords => compileWords(source, form, context, writings);
-  const segments = new Map(segmentsOf(template).map((s) => [s.id, compile(words[s.id] ?? '', s.form)]));
+  const { writings, compile } = kept?.for(skeleton, context) ?? wordsCompiler(context);
+  const segments = new Map(segmentsOf({ blocks }).map((s) => [s.id, compile(words[s.id] ?? '', s.form)]));
   const phrases = new Map<Phrase, CompiledWords>(PHRASES.map((p) => [p, compile(phrasebook[p], 'line')]));
   const subject = runner(segments.get('subject')?.plain ?? []);
   const preheader = runner(segments.get('preheader')?.plain ?? []);
@@ -114,7 +139,7 @@ export function compileMessage(
     return (filling) => {
       if (!filling.total) return '';
       const { label, name } = filling.total.row;
-      if (!name) return labels.get(label)?.(filling) ?? '';
+      if (!name) return label === 'goods' ? '' : (labels.get(label)?.(filling) ?? '');
       return label === 'taxIncluded' ? `${labels.get(label)?.(filling) ?? ''} ${both(name)[form]}` : both(name)[form];
     };
   };
@@ -123,6 +148,23 @@ export function compileMessage(
     switch (slot.kind) {
       case 'words':
         return segments.get(slot.segment)?.html ?? [];
+      case 'alt': {
+        // An attribute holds words without markup, escaped.
+        const write = runner(segments.get(slot.segment)?.plain ?? []);
+        return [(f) => escapeHtml(write(f))];
+      }
+      case 'value':
+        return [writings.op({ variable: slot.name, options: {} }, 'html')];
+      case 'asset':
+        return [escapeHtml(`${options.assetBase ?? ''}${slot.path}`)];
+      case 'note': {
+        const { field } = slot;
+        return [(f) => (field === 'url' ? escapeHtml(f.note?.url ?? '') : (f.note?.[field].html ?? ''))];
+      }
+      case 'download': {
+        const { field } = slot;
+        return [(f) => (field === 'url' ? escapeHtml(f.download?.url ?? '') : (f.download?.name.html ?? ''))];
+      }
       case 'phrase':
         return phrases.get(slot.phrase)?.html ?? [];
       case 'language':
@@ -144,6 +186,10 @@ export function compileMessage(
             return [(f) => f.line?.quantity ?? ''];
           case 'total':
             return [(f) => f.line?.total.html ?? ''];
+          case 'unitPrice':
+            return [(f) => f.line?.unitPrice.html ?? ''];
+          case 'sku':
+            return [(f) => f.line?.sku.html ?? ''];
           case 'imageUrl':
             return [(f) => escapeHtml(f.line?.imageUrl ?? '')];
           case 'alt':
@@ -165,23 +211,41 @@ export function compileMessage(
       }
       if (node.kind === 'if') {
         const inner = runner(opsOf(node.inner));
-        const { condition } = node;
-        return [(f) => (holds(condition, f) ? inner(f) : '')];
+        const { gate } = node;
+        return [(f) => (isOpen(gate, f, options.language) ? inner(f) : '')];
       }
       return slotOp(node);
     });
 
+  const shown = lineFields(skeleton.nodes);
   const lineTexts = (line: LineValues): LineTexts => ({
     name: both(line.name),
     options: line.options === '' ? NOTHING : both(line.options),
+    sku: shown.has('sku') ? both(line.sku) : NOTHING,
     quantity: integer(line.quantity),
+    unitPrice: shown.has('unitPrice') ? amountBoth(line.unitPrice) : NOTHING,
     total: amountBoth(line.total),
     imageUrl: line.imageUrl === '' ? '' : (safeUrl(line.imageUrl) ?? ''),
+  });
+  const noteTexts = (n: Snapshot['notes'][number]): NoteTexts => ({
+    product: both(n.product),
+    words: both(n.words),
+    url: safeUrl(n.url) ?? '',
+  });
+  const downloadTexts = (d: Snapshot['downloads'][number]): DownloadTexts => ({
+    name: both(d.name),
+    url: safeUrl(d.url) ?? '',
   });
   const totalTexts = (row: TotalRow): TotalTexts => ({ row, amount: amountBoth(row.amount) });
 
   const page = runner(opsOf(skeleton.nodes));
-  const textPart = textOf(template, { segments, phrases, totalLabel: totalLabel('plain') });
+  const text = textPart(blocks, {
+    segments,
+    phrases,
+    totalLabel: totalLabel('plain'),
+    value: (name) => runner([writings.op({ variable: name, options: {} }, 'plain')]),
+    language: options.language,
+  });
 
   return {
     fill: (snapshot) => {
@@ -194,20 +258,36 @@ export function compileMessage(
         preheader: '',
         snapshot,
         lines: snapshot.lines.map(lineTexts),
+        pictured: snapshot.lines.some((l) => l.imageUrl !== ''),
         totals: snapshot.totals.map(totalTexts),
         billing: snapshot.billing.map(both),
         shipping: snapshot.shipping.map(both),
+        refund: snapshot.refund.length > 0 ? snapshot.refund.map(totalTexts) : NONE,
+        notes: snapshot.notes.length > 0 ? snapshot.notes.map(noteTexts) : NONE,
+        downloads: snapshot.downloads.length > 0 ? snapshot.downloads.map(downloadTexts) : NONE,
         links: new Map(),
         line: undefined,
         total: undefined,
         address: NOTHING,
+        note: undefined,
+        download: undefined,
       };
       // A header is one line whatever the words hold (RFC 5322, 2.2).
       filling.subject = oneLine(subject(filling));
       filling.preheader = oneLine(preheader(filling));
-      return { subject: filling.subject, preheader: filling.preheader, html: page(filling), text: textPart(filling) };
+      return { subject: filling.subject, preheader: filling.preheader, html: page(filling), text: text(filling) };
     },
   };
+}
+
+/** The fields of an order's lines that a skeleton shows. */
+function lineFields(nodes: readonly Node[], found = new Set<string>()): Set<string> {
+  for (const node of nodes) {
+    if (typeof node === 'string') continue;
+    if (node.kind === 'line') found.add(node.field);
+    else if (node.kind === 'each' || node.kind === 'if') lineFields(node.inner, found);
+  }
+  return found;
 }
 
 /** One line. Values are clean already (see `plainLine`); words can hold line breaks of their own. */
@@ -222,9 +302,19 @@ function repeat(range: Range, filling: Filling, inner: (filling: Filling) => str
       filling.line = line;
       out += inner(filling);
     }
-  } else if (range === 'totals') {
-    for (const total of filling.totals) {
+  } else if (range === 'totals' || range === 'refund') {
+    for (const total of filling[range]) {
       filling.total = total;
+      out += inner(filling);
+    }
+  } else if (range === 'notes') {
+    for (const note of filling.notes) {
+      filling.note = note;
+      out += inner(filling);
+    }
+  } else if (range === 'downloads') {
+    for (const download of filling.downloads) {
+      filling.download = download;
       out += inner(filling);
     }
   } else {
@@ -236,16 +326,21 @@ function repeat(range: Range, filling: Filling, inner: (filling: Filling) => str
   return out;
 }
 
-function holds(condition: Condition, filling: Filling): boolean {
-  if ('has' in condition) return filling.snapshot[condition.has].length > 0;
-  if ('link' in condition) return hrefOf(condition.link, filling) !== undefined;
-  if ('line' in condition) {
-    return condition.line === 'options' ? filling.line?.options.html !== '' : filling.line?.imageUrl !== '';
+/** Whether what a gate guards is in this message. */
+export function isOpen(gate: Gate, filling: Filling, language: string): boolean {
+  if ('has' in gate) return filling.snapshot[gate.has].length > 0;
+  if ('link' in gate) return hrefOf(gate.link, filling) !== undefined;
+  if ('line' in gate) {
+    return gate.line === 'options' ? filling.line?.options.html !== '' : filling.line?.imageUrl !== '';
   }
-  return filling.total?.row.strong === condition.strong;
+  if ('pictures' in gate) return filling.pictured;
+  if ('strong' in gate) return filling.total?.row.strong === gate.strong;
+  if ('note' in gate) return filling.note?.url !== '';
+  if ('anyOf' in gate) return gate.anyOf.some((name) => (filling.values[name] ?? '') !== '');
+  return gate.when.every((condition) => conditionHolds(condition, filling.snapshot.facts, language));
 }
 
-function hrefOf(link: Link, filling: Filling): string | undefined {
+export function hrefOf(link: Link, filling: Filling): string | undefined {
   let href = filling.links.get(link);
   if (href === undefined) {
     const target = 'url' in link ? link.url : filling.values[link.variable];
@@ -253,83 +348,4 @@ function hrefOf(link: Link, filling: Filling): string | undefined {
     filling.links.set(link, href);
   }
   return href ?? undefined;
-}
-
-interface TextParts {
-  segments: Map<string, CompiledWords>;
-  phrases: Map<Phrase, CompiledWords>;
-  totalLabel: (filling: Filling) => string;
-}
-
-/** The text part, made from the same blocks as the HTML (not from the HTML). */
-function textOf(template: Pick<Template, 'blocks'>, parts: TextParts): (filling: Filling) => string {
-  const words = (id: string): ((f: Filling) => string) => runner(parts.segments.get(id)?.plain ?? []);
-  const phrase = (key: Phrase): ((f: Filling) => string) => runner(parts.phrases.get(key)?.plain ?? []);
-  const blocks = template.blocks.map((block): ((f: Filling) => string) => {
-    switch (block.kind) {
-      case 'masthead':
-        return phrase('mastheadNote');
-      case 'heading':
-      case 'text':
-        return words(block.id);
-      case 'button': {
-        const label = words(block.id);
-        return (f) => {
-          const href = hrefOf(block.target, f);
-          return href === undefined ? '' : `${label(f)}: ${href}`;
-        };
-      }
-      case 'items': {
-        const prices = block.prices ?? true;
-        return (f) => {
-          let out = '';
-          for (const { quantity, name, options, total } of f.lines) {
-            if (out !== '') out += '\n';
-            out += `${quantity} \u00d7 ${name.plain}`;
-            if (options.plain !== '') out += ` (${options.plain})`;
-            if (prices) out += `: ${total.plain}`;
-          }
-          return out;
-        };
-      }
-      case 'totals':
-        return (f) => {
-          let out = '';
-          for (const total of f.totals) {
-            f.total = total;
-            if (out !== '') out += '\n';
-            out += `${parts.totalLabel(f)}: ${total.amount.plain}`;
-          }
-          return out;
-        };
-      case 'addresses': {
-        const show = block.show ?? 'both';
-        const deliver = phrase('deliverTo');
-        const bill = phrase('billTo');
-        const panel = (label: string, lines: Both[]): string =>
-          lines.length > 0 ? `${label}\n${lines.map((l) => l.plain).join('\n')}` : '';
-        return (f) =>
-          [
-            show === 'billing' ? '' : panel(deliver(f), f.shipping),
-            show === 'delivery' ? '' : panel(bill(f), f.billing),
-          ]
-            .filter((p) => p !== '')
-            .join('\n\n');
-      }
-      case 'divider':
-        return () => '----';
-      case 'footer': {
-        const footer = phrase('footer');
-        return (f) => `----\n${footer(f)}`;
-      }
-    }
-  });
-  return (filling) => {
-    let out = '';
-    for (const block of blocks) {
-      const text = block(filling).trim();
-      if (text !== '') out += out === '' ? text : `\n\n${text}`;
-    }
-    return `${out}\n`;
-  };
 }

@@ -1,9 +1,13 @@
 import fc from 'fast-check';
-import type { Order } from '../order';
-import { testOrder } from '../testing';
-import { compileMjml, LOOK, RECEIVED, renderer } from './testing';
+import { snapshotOf, type Order } from '../order';
+import { placeholderType } from '../placeholders';
+import { layOut, phrasebookFor, type Template } from '../template';
+import { STORE, testOrder } from '../testing';
+import { KeptWords } from './kept';
+import { compileMessage, type RenderedMessage } from './message';
 import { makeSkeleton } from './skeleton';
-import type { RenderedMessage } from './message';
+import { compileMjml, LOOK, RECEIVED, renderer } from './testing';
+import { wordsHtml, wordsStyles } from './words';
 
 const tagsOf = (html: string): string[] => html.match(/<[^>]*>/g) ?? [];
 /** Tags with the values that an order may put into attributes taken out, and without isolation marks. */
@@ -155,20 +159,71 @@ describe('a skeleton', () => {
       compiled += 1;
       return compileMjml(mjml);
     };
-    const skeleton = await makeSkeleton(RECEIVED, LOOK, 'ltr', counting);
+    const skeleton = await makeSkeleton(RECEIVED.blocks, LOOK, 'ltr', counting);
     expect(compiled).toBe(1);
     expect(JSON.stringify(skeleton)).not.toContain('Thank you');
   });
 
   it('escapes what the look says', async () => {
     const look = { ...LOOK, masthead: { ...LOOK.masthead, name: 'A <b> & "C"\ue000', strapline: '' } };
-    const html = JSON.stringify((await makeSkeleton(RECEIVED, look, 'ltr', compileMjml)).nodes);
+    const html = JSON.stringify((await makeSkeleton(RECEIVED.blocks, look, 'ltr', compileMjml)).nodes);
     expect(html).toContain('A &lt;b&gt; &amp; &quot;C&quot;');
     expect(html).not.toContain('\ue000');
   });
 
   it('holds every block at its own class', async () => {
-    const html = JSON.stringify((await makeSkeleton(RECEIVED, LOOK, 'ltr', compileMjml)).nodes);
+    const html = JSON.stringify((await makeSkeleton(RECEIVED.blocks, LOOK, 'ltr', compileMjml)).nodes);
     for (const { id } of RECEIVED.blocks) expect(html).toContain(`lb-${id}`);
   });
+});
+
+describe('words ahead of their message', () => {
+  const TYPED = {
+    inside:
+      '{#p}Thank you, {$customer.firstName :text default=|you|}, for {$order.itemCount :number} sheets.{/p}{#item}{#b}{$order.total :money}{/b} & more{/item}{#p}A {#link url=|https://quillwick.example/x|}link{/link}.{/p}',
+    plural:
+      '.input {$order.itemCount :number}\n.match $order.itemCount\none {{One item}}\n* {{{$order.itemCount} items}}',
+  };
+
+  it.each(Object.entries(TYPED))('are written as the message will hold them: %s', async (_name, source) => {
+    const template: Template = {
+      ...RECEIVED,
+      blocks: [{ id: 'only', kind: 'text' }],
+      words: { en: { subject: 'S', preheader: '', only: source } },
+    };
+    const laid = layOut(template, 'en', {}, 'en');
+    const skeleton = await makeSkeleton(laid.blocks, LOOK, 'ltr', compileMjml);
+    const writing = { locale: 'en-GB', timeZone: 'Europe/Berlin', typeOf: placeholderType };
+    const order = testOrder({ customer: { ...testOrder().customer, firstName: '<b>"&' } });
+    const snapshot = snapshotOf({ order, store: STORE, now: 0 });
+    const whole = compileMessage(skeleton, laid, phrasebookFor('en', {}), { language: 'en', ...writing }).fill(
+      snapshot,
+    );
+    const html = wordsHtml(source, 'paragraphs', { ...wordsStyles(skeleton), ...writing }, snapshot.values)!;
+    expect(html.length).toBeGreaterThan(5);
+    expect(whole.html).toContain(`<div class="ls-words">${html}</div>`);
+  });
+
+  it('are nothing while they cannot be read', () => {
+    const writing = { locale: 'en', timeZone: 'UTC', typeOf: placeholderType, direction: 'ltr' as const };
+    expect(wordsHtml('half a {$place', 'line', writing, {})).toBeUndefined();
+  });
+});
+
+it('words kept between compilations give the same message as words made anew', async () => {
+  const kept = new KeptWords();
+  const skeleton = await makeSkeleton(RECEIVED.blocks, LOOK, 'ltr', compileMjml);
+  const options = { language: 'en', locale: 'en-GB', timeZone: 'Europe/Berlin', typeOf: placeholderType };
+  const snapshot = snapshotOf({ order: testOrder(), store: STORE, now: 0 });
+  for (const subject of [
+    'One {$order.number}',
+    'Two',
+    'One {$order.number}',
+    '{$customer.firstName}: {$order.total :money}',
+  ]) {
+    const template = { ...RECEIVED, words: { en: { ...RECEIVED.words.en!, subject } } };
+    const laid = layOut(template, 'en', {}, 'en');
+    const fill = (k?: KeptWords) => compileMessage(skeleton, laid, phrasebookFor('en', {}), options, k).fill(snapshot);
+    expect(fill(kept)).toEqual(fill());
+  }
 });

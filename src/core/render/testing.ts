@@ -1,9 +1,9 @@
 /** Rendering for the tests of core: MJML's own package, and the template that ships. */
 import mjml2html from 'mjml';
-import { DEFAULT_LOOK } from '../look';
-import { snapshotOf, type Order } from '../order';
+import { DEFAULT_LOOK, type Look } from '../look';
+import { aboutMoment, snapshotOf, type Order } from '../order';
 import { placeholderType } from '../placeholders';
-import { SHIPPED_NOTIFICATIONS, phrasebookFor, type Template } from '../template';
+import { SHIPPED_NOTIFICATIONS, layOut, phrasebookFor, type Passages, type Template } from '../template';
 import { directionOf } from '../text';
 import { STORE } from '../testing';
 import { compileMessage, type RenderedMessage } from './message';
@@ -11,7 +11,7 @@ import { makeSkeleton } from './skeleton';
 
 export const RECEIVED = SHIPPED_NOTIFICATIONS.find((n) => n.slug === 'order-received')!.template;
 
-export const LOOK = {
+export const LOOK: Look = {
   ...DEFAULT_LOOK,
   masthead: { ...DEFAULT_LOOK.masthead, name: 'Quillwick', strapline: 'paper, board & thread' },
 };
@@ -27,12 +27,18 @@ export async function renderer(
   language: string,
   template: Template = RECEIVED,
   words = template.words[language] ?? template.words.en ?? {},
+  { look = LOOK, passages = {}, moment = 'order.placed' }: { look?: Look; passages?: Passages; moment?: string } = {},
 ): Promise<(order: Order) => RenderedMessage> {
-  const skeleton = await makeSkeleton(template, LOOK, directionOf(language), compileMjml);
-  const message = compileMessage(skeleton, template, words, phrasebookFor(language), {
+  const laid = layOut({ blocks: template.blocks, words: { [language]: words } }, language, passages, 'en');
+  const skeleton = await makeSkeleton(laid.blocks, look, directionOf(language), compileMjml);
+  const message = compileMessage(skeleton, laid, phrasebookFor(language, {}, look.footer.legal), {
     language,
+    assetBase: 'https://libellus.example',
     timeZone: 'Europe/Berlin',
     typeOf: placeholderType,
   });
-  return (order) => message.fill(snapshotOf({ order, store: STORE, now: Date.parse('2026-11-24T09:14:00Z') }));
+  return (order) =>
+    message.fill(
+      snapshotOf({ order, store: STORE, now: Date.parse('2026-11-24T09:14:00Z'), ...aboutMoment(order, moment) }),
+    );
 }

@@ -1,5 +1,6 @@
 /** What differs between two templates, in words: for the publishing dialog and the history of editions. */
-import { BLOCK_LABELS, segmentsOf, type Block, type Template } from './schema';
+import { conditionSentence } from '../conditions/sentence';
+import { allBlocks, blockLabels, segmentsOf, type Block, type Template } from './schema';
 
 export interface TemplateChange {
   kind: 'words' | 'added' | 'removed' | 'moved' | 'settings';
@@ -9,30 +10,36 @@ export interface TemplateChange {
   language?: string;
   before?: string;
   after?: string;
+  /** For settings: what is set otherwise, in words. */
+  detail?: string;
 }
 
 /** Lists what turns one template into another; empty when they would make the same messages. */
 export function templateChanges(before: Template | undefined, after: Template): TemplateChange[] {
   if (!before) return [{ kind: 'added', label: 'First edition' }];
   const changes: TemplateChange[] = [];
-  const old = new Map(before.blocks.map((b) => [b.id, b]));
-  const now = new Map(after.blocks.map((b) => [b.id, b]));
-  for (const block of before.blocks) {
-    if (!now.has(block.id)) changes.push({ kind: 'removed', label: labelOf(before, block) });
+  const beforeAll = allBlocks(before.blocks);
+  const afterAll = allBlocks(after.blocks);
+  const labelsBefore = blockLabels(before.blocks);
+  const labelsAfter = blockLabels(after.blocks);
+  const old = new Map(beforeAll.map((b) => [b.id, b]));
+  const now = new Map(afterAll.map((b) => [b.id, b]));
+  for (const block of beforeAll) {
+    if (!now.has(block.id)) changes.push({ kind: 'removed', label: labelsBefore.get(block.id)! });
   }
-  for (const block of after.blocks) {
+  for (const block of afterAll) {
     const was = old.get(block.id);
-    if (!was) changes.push({ kind: 'added', label: labelOf(after, block) });
-    else if (JSON.stringify(sorted(was)) !== JSON.stringify(sorted(block))) {
-      changes.push({ kind: 'settings', label: labelOf(after, block) });
+    const label = labelsAfter.get(block.id)!;
+    if (!was) changes.push({ kind: 'added', label });
+    else {
+      const detail = settingsWords(was, block);
+      if (detail !== '') changes.push({ kind: 'settings', label, detail });
     }
   }
-  const kept = (t: Template, other: Map<string, Block>): string[] =>
-    t.blocks.filter((b) => other.has(b.id)).map((b) => b.id);
-  const orderBefore = kept(before, now);
-  const orderAfter = kept(after, old);
+  const orderBefore = beforeAll.filter((b) => now.has(b.id)).map((b) => b.id);
+  const orderAfter = afterAll.filter((b) => old.has(b.id)).map((b) => b.id);
   const moved = movedIds(orderBefore, orderAfter);
-  for (const id of moved) changes.push({ kind: 'moved', label: labelOf(after, now.get(id)!) });
+  for (const id of moved) changes.push({ kind: 'moved', label: labelsAfter.get(id)! });
 
   const places = segmentsOf(after);
   for (const language of new Set([...Object.keys(before.words), ...Object.keys(after.words)])) {
@@ -45,12 +52,35 @@ export function templateChanges(before: Template | undefined, after: Template): 
   return changes;
 }
 
-function labelOf(template: Template, block: Block): string {
-  return segmentsOf(template).find((s) => s.id === block.id)?.label ?? BLOCK_LABELS[block.kind];
-}
+/** Names of settings as people call them; others are called by their key. */
+const SETTING_WORDS: Record<string, string> = {
+  align: 'alignment',
+  target: 'where it leads',
+  picture: 'picture',
+  show: 'what it shows',
+  prices: 'amounts',
+  pictures: 'product pictures',
+  split: 'widths',
+  code: 'code',
+  button: 'button',
+};
 
-function sorted(block: Block): [string, unknown][] {
-  return Object.entries(block).sort(([a], [b]) => (a < b ? -1 : 1));
+/** What is set otherwise in a block, in words; empty when nothing is. What columns hold is compared block by block. */
+function settingsWords(was: Block, is: Block): string {
+  const words: string[] = [];
+  const own = (block: Block): Record<string, unknown> => ({
+    ...block,
+    ...(block.kind === 'columns' && { columns: block.columns.length }),
+  });
+  const [a, b] = [own(was), own(is)];
+  for (const key of new Set([...Object.keys(a), ...Object.keys(b)])) {
+    if (JSON.stringify(a[key]) === JSON.stringify(b[key])) continue;
+    if (key === 'when') {
+      words.push(is.when ? conditionSentence(is.when).replace(/^Shown/, 'shown') : 'shown always');
+    } else if (key === 'hidden') words.push(is.hidden ? 'hidden' : 'no longer hidden');
+    else words.push(SETTING_WORDS[key] ?? key);
+  }
+  return words.join(', ');
 }
 
 /** The fewest ids to move to turn one order into another: those outside a longest common subsequence. */

@@ -1,4 +1,7 @@
 export * from './schema';
 export * from './phrasebook';
+export * from './passages';
 export * from './changes';
 export * from './defaults';
+export * from './import-html';
+export * from './edit';

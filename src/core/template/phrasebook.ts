@@ -4,6 +4,8 @@ import type { Segments } from './schema';
 export const PHRASES = [
   'item',
   'quantity',
+  'unitPrice',
+  'stockNumber',
   'amount',
   'subtotal',
   'discount',
@@ -15,6 +17,13 @@ export const PHRASES = [
   'due',
   'deliverTo',
   'billTo',
+  'carrier',
+  'trackingNumber',
+  'followParcel',
+  'refundMethod',
+  'refundReason',
+  'readMore',
+  'yourCode',
   'mastheadNote',
   'footer',
 ] as const;
@@ -40,6 +49,15 @@ export const DEFAULT_PHRASEBOOKS: Record<string, Phrasebook> = {
     deliverTo: 'Deliver to',
     billTo: 'Bill to',
     mastheadNote: 'Order {$order.number}',
+    unitPrice: 'Price each',
+    stockNumber: 'Stock no.',
+    carrier: 'Carrier',
+    trackingNumber: 'Tracking number',
+    followParcel: 'Follow the parcel',
+    refundMethod: 'Goes back by',
+    refundReason: 'Reason',
+    readMore: 'Read more',
+    yourCode: 'Your code',
     footer: FOOTER,
   },
   de: {
@@ -57,6 +75,15 @@ export const DEFAULT_PHRASEBOOKS: Record<string, Phrasebook> = {
     deliverTo: 'Lieferung an',
     billTo: 'Rechnung an',
     mastheadNote: 'Bestellung {$order.number}',
+    unitPrice: 'Einzelpreis',
+    stockNumber: 'Art.-Nr.',
+    carrier: 'Versand mit',
+    trackingNumber: 'Sendungsnummer',
+    followParcel: 'Sendung verfolgen',
+    refundMethod: 'Erstattung auf',
+    refundReason: 'Grund',
+    readMore: 'Mehr lesen',
+    yourCode: 'Ihr Code',
     footer: FOOTER,
   },
   fr: {
@@ -74,6 +101,15 @@ export const DEFAULT_PHRASEBOOKS: Record<string, Phrasebook> = {
     deliverTo: 'Livrer à',
     billTo: 'Facturer à',
     mastheadNote: 'Commande {$order.number}',
+    unitPrice: 'Prix unitaire',
+    stockNumber: 'Réf.',
+    carrier: 'Transporteur',
+    trackingNumber: 'Numéro de suivi',
+    followParcel: 'Suivre le colis',
+    refundMethod: 'Remboursé par',
+    refundReason: 'Motif',
+    readMore: 'En savoir plus',
+    yourCode: 'Votre code',
     footer: FOOTER,
   },
   pl: {
@@ -91,6 +127,15 @@ export const DEFAULT_PHRASEBOOKS: Record<string, Phrasebook> = {
     deliverTo: 'Adres dostawy',
     billTo: 'Adres do faktury',
     mastheadNote: 'Zamówienie {$order.number}',
+    unitPrice: 'Cena za sztukę',
+    stockNumber: 'Nr art.',
+    carrier: 'Przewoźnik',
+    trackingNumber: 'Numer przesyłki',
+    followParcel: 'Śledź przesyłkę',
+    refundMethod: 'Zwrot przez',
+    refundReason: 'Powód',
+    readMore: 'Czytaj więcej',
+    yourCode: 'Twój kod',
     footer: FOOTER,
   },
   ar: {
@@ -108,13 +153,30 @@ export const DEFAULT_PHRASEBOOKS: Record<string, Phrasebook> = {
     deliverTo: 'التسليم إلى',
     billTo: 'الفاتورة إلى',
     mastheadNote: 'الطلب {$order.number}',
+    unitPrice: 'سعر الوحدة',
+    stockNumber: 'رقم الصنف',
+    carrier: 'شركة الشحن',
+    trackingNumber: 'رقم التتبع',
+    followParcel: 'تتبع الطرد',
+    refundMethod: 'يعاد عبر',
+    refundReason: 'السبب',
+    readMore: 'اقرأ المزيد',
+    yourCode: 'رمزك',
     footer: FOOTER,
   },
 };
 
-/** The phrasebook for a language: the store's own phrases over the shipped ones, over the shipped English. */
-export function phrasebookFor(language: string, own: Segments = {}): Phrasebook {
+/**
+ * The phrasebook for a language: the store's own phrases over the shipped ones, over the shipped English. The legal
+ * lines of a look (MessageFormat 2 by language) stand in for the footer's.
+ */
+export function phrasebookFor(
+  language: string,
+  own: Segments = {},
+  legal: Readonly<Record<string, string>> = {},
+): Phrasebook {
   const shipped =
     DEFAULT_PHRASEBOOKS[language] ?? DEFAULT_PHRASEBOOKS[language.split('-')[0] ?? ''] ?? DEFAULT_PHRASEBOOKS.en!;
-  return { ...DEFAULT_PHRASEBOOKS.en!, ...shipped, ...own };
+  const lines = (legal[language] ?? '').trim();
+  return { ...DEFAULT_PHRASEBOOKS.en!, ...shipped, ...own, ...(lines !== '' && { footer: lines }) };
 }

@@ -3,13 +3,20 @@
  * shared by all languages; words are one MessageFormat 2 source per segment.
  */
 import { Type, type Static, type TSchema } from '@sinclair/typebox';
+import { ConditionSchema } from '../conditions/condition';
 import type { SegmentForm } from '../text/markup';
 
 const strict = { additionalProperties: false } as const;
 const choice = <T extends string>(...values: T[]) => Type.Union(values.map((v) => Type.Literal(v)));
 
 export const BLOCK_ID = '^[a-z][a-z0-9]{0,15}$';
-const base = { id: Type.String({ pattern: BLOCK_ID }) };
+const base = {
+  id: Type.String({ pattern: BLOCK_ID }),
+  /** In the message only when this holds. */
+  when: Type.Optional(ConditionSchema),
+  /** Kept on the bench, and in no message. */
+  hidden: Type.Optional(Type.Boolean()),
+};
 const align = Type.Optional(choice('start', 'centre', 'end'));
 
 /** Where a button leads: a placeholder that holds an address, or a fixed one. */
@@ -22,18 +29,63 @@ export type Link = Static<typeof LinkSchema>;
 const block = <K extends string, P extends Record<string, TSchema>>(kind: K, properties: P) =>
   Type.Object({ ...base, kind: Type.Literal(kind), ...properties }, strict);
 
-export const BlockSchema = Type.Union([
-  block('masthead', {}),
+/** A picture: one of the store's own (a path below this installation's address), or one from elsewhere. */
+export const PictureSchema = Type.Union([
+  Type.Object(
+    {
+      path: Type.String({ pattern: '^/media/[a-z0-9/._-]{1,200}$' }),
+      width: Type.Integer({ minimum: 1, maximum: 10_000 }),
+      height: Type.Integer({ minimum: 1, maximum: 10_000 }),
+      bytes: Type.Integer({ minimum: 1 }),
+    },
+    strict,
+  ),
+  Type.Object({ url: Type.String({ maxLength: 2000 }) }, strict),
+]);
+export type Picture = Static<typeof PictureSchema>;
+
+/** Blocks that can stand anywhere, columns included. */
+const simpleBlocks = [
   block('heading', { align, size: Type.Optional(choice('headline', 'heading')) }),
   block('text', { align, size: Type.Optional(choice('small', 'words', 'lead')) }),
-  block('button', { align, target: LinkSchema }),
+  block('button', { align, target: LinkSchema, width: Type.Optional(choice('words', 'full')) }),
+  block('image', {
+    align,
+    picture: Type.Optional(PictureSchema),
+    /** Shown width in pixels; never wider than where it stands. */
+    width: Type.Optional(Type.Integer({ minimum: 16, maximum: 800 })),
+    target: Type.Optional(LinkSchema),
+  }),
+  block('divider', {}),
+  block('space', { height: Type.Integer({ minimum: 4, maximum: 160 }) }),
+  block('html', {}),
+] as const;
+export const SimpleBlockSchema = Type.Union([...simpleBlocks]);
+export type SimpleBlock = Static<typeof SimpleBlockSchema>;
+
+export const BlockSchema = Type.Union([
+  ...simpleBlocks,
+  block('columns', {
+    /** How the width is shared: evenly, or a narrow column before or after a wide one. */
+    split: choice('even', 'narrow-first', 'narrow-last'),
+    columns: Type.Array(Type.Array(SimpleBlockSchema, { maxItems: 20 }), { minItems: 2, maxItems: 3 }),
+  }),
+  block('masthead', {}),
   block('items', { pictures: Type.Optional(Type.Boolean()), prices: Type.Optional(Type.Boolean()) }),
   block('totals', {}),
   block('addresses', { show: Type.Optional(choice('both', 'delivery', 'billing')) }),
-  block('divider', {}),
+  block('parcel', { button: Type.Optional(Type.Boolean()) }),
+  block('refund', {}),
+  block('discount', { code: Type.String({ maxLength: 64 }) }),
+  block('notes', {}),
+  block('downloads', {}),
+  block('links', { align }),
   block('footer', {}),
+  /** A piece of the store that is edited once and shows wherever it is used. */
+  block('passage', { passage: Type.String({ pattern: '^[a-z0-9-]{1,60}$' }) }),
 ]);
 export type Block = Static<typeof BlockSchema>;
+export type ColumnsBlock = Extract<Block, { kind: 'columns' }>;
 export type BlockKind = Block['kind'];
 
 /** Sources by segment id; a segment id is `subject`, `preheader`, or a block's id. */
@@ -56,16 +108,48 @@ export const BLOCK_LABELS: Record<BlockKind, string> = {
   heading: 'Heading',
   text: 'Text',
   button: 'Button',
+  image: 'Image',
+  columns: 'Columns',
+  divider: 'Divider',
+  space: 'Space',
   items: 'Items table',
   totals: 'Totals',
   addresses: 'Addresses',
-  divider: 'Divider',
+  parcel: 'Parcel',
+  refund: 'Refund summary',
+  discount: 'Discount code',
+  notes: 'Product notes',
+  downloads: 'Downloads',
+  links: 'Contact links',
   footer: 'Footer',
+  html: 'Own HTML',
+  passage: 'Passage',
+};
+
+const FORMS: Partial<Record<BlockKind, SegmentForm>> = {
+  heading: 'line',
+  button: 'line',
+  discount: 'line',
+  text: 'paragraphs',
+  // The words for those who do not see the picture.
+  image: 'plain',
+  html: 'html',
 };
 
 /** The form of a block's own words, or undefined when its words come from the look and the phrasebook. */
 export function segmentFormOf(kind: BlockKind): SegmentForm | undefined {
-  return kind === 'heading' || kind === 'button' ? 'line' : kind === 'text' ? 'paragraphs' : undefined;
+  return FORMS[kind];
+}
+
+export const SIMPLE_KINDS = ['heading', 'text', 'button', 'image', 'divider', 'space', 'html'] as const;
+
+export function isSimple(block: Block): block is SimpleBlock {
+  return (SIMPLE_KINDS as readonly string[]).includes(block.kind);
+}
+
+/** Every block in reading order, those in columns after the block that holds them. */
+export function allBlocks(blocks: readonly Block[]): Block[] {
+  return blocks.flatMap((b): Block[] => (b.kind === 'columns' ? [b, ...b.columns.flat()] : [b]));
 }
 
 export interface SegmentPlace {
@@ -75,20 +159,36 @@ export interface SegmentPlace {
   label: string;
 }
 
+/** What each block is called: its kind, with a number where there are several of a kind. */
+export function blockLabels(blocks: readonly Block[]): Map<string, string> {
+  const all = allBlocks(blocks);
+  const totals = new Map<BlockKind, number>();
+  for (const { kind } of all) totals.set(kind, (totals.get(kind) ?? 0) + 1);
+  const counts = new Map<BlockKind, number>();
+  return new Map(
+    all.map(({ id, kind }) => {
+      const n = (counts.get(kind) ?? 0) + 1;
+      counts.set(kind, n);
+      return [id, totals.get(kind)! > 1 ? `${BLOCK_LABELS[kind]} ${n}` : BLOCK_LABELS[kind]];
+    }),
+  );
+}
+
+const HEAD: readonly SegmentPlace[] = [
+  { id: 'subject', form: 'plain', label: 'Subject' },
+  { id: 'preheader', form: 'plain', label: 'Preheader' },
+];
+
+/** The segments of blocks, in reading order. */
+export function blockSegments(blocks: readonly Block[]): SegmentPlace[] {
+  const labels = blockLabels(blocks);
+  return allBlocks(blocks).flatMap(({ id, kind }) => {
+    const form = segmentFormOf(kind);
+    return form ? [{ id, form, label: labels.get(id)! }] : [];
+  });
+}
+
 /** Every segment of a template in reading order: subject, preheader, then the blocks' words. */
 export function segmentsOf(template: Pick<Template, 'blocks'>): SegmentPlace[] {
-  const places: SegmentPlace[] = [
-    { id: 'subject', form: 'plain', label: 'Subject' },
-    { id: 'preheader', form: 'plain', label: 'Preheader' },
-  ];
-  const counts = new Map<BlockKind, number>();
-  for (const { id, kind } of template.blocks) {
-    const form = segmentFormOf(kind);
-    if (!form) continue;
-    const n = (counts.get(kind) ?? 0) + 1;
-    counts.set(kind, n);
-    const several = template.blocks.filter((b) => b.kind === kind).length > 1;
-    places.push({ id, form, label: several ? `${BLOCK_LABELS[kind]} ${n}` : BLOCK_LABELS[kind] });
-  }
-  return places;
+  return [...HEAD, ...blockSegments(template.blocks)];
 }

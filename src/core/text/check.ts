@@ -1,5 +1,6 @@
 /** Checks of one segment: can it be read, may it say what it says here, and is every placeholder one this moment has. */
 import { FUNCTIONS, functionFits, isFunctionName } from './functions';
+import { htmlProblems } from './html';
 import { markupProblems, type SegmentForm } from './markup';
 import { parseSource, patternsOf, placeholdersOf, resolveExpression, type Message, type TextProblem } from './source';
 import type { ValueType } from './values';
@@ -28,6 +29,7 @@ export function checkSource(source: string, context: CheckContext): TextProblem[
   const { message } = parsed;
   const problems: TextProblem[] = [];
   for (const pattern of patternsOf(message)) problems.push(...markupProblems(pattern, context.form));
+  if (context.form === 'html') problems.push(...htmlProblems(source));
   for (const name of placeholdersOf(message)) {
     const at = source.indexOf(`$${name}`);
     const place = at < 0 ? {} : { start: at, end: at + name.length + 1 };

@@ -4,7 +4,8 @@
  */
 import { defaultFunction, isFunctionName, writerFor, type Writer, type WritingContext } from './functions';
 import { pluralCategory } from './formatters';
-import { linkTarget, type SegmentForm } from './markup';
+import { cleanHtml, htmlMark, htmlToPlain } from './html';
+import { isParagraph, linkTarget, type ParagraphKind, type SegmentForm } from './markup';
 import { parseSource, resolveExpression, type Expression, type Message, type Pattern, type Resolved } from './source';
 import { bothForms, escapeHtml, safeUrl, type Both, type Direction, type Values, type ValueType } from './values';
 
@@ -17,6 +18,10 @@ export interface WordsContext extends WritingContext {
   /** Inline CSS for paragraphs but the last, and for the last. */
   paragraphStyle?: string;
   lastParagraphStyle?: string;
+  /** Inline CSS for a list, and for the entries in it. */
+  listStyle?: string;
+  lastListStyle?: string;
+  entryStyle?: string;
 }
 
 /** One placeholder in one form: the value read, its writer, and whether it must be kept apart from the words. */
@@ -106,19 +111,58 @@ export function compileWords(
   const parsed = parseSource(source);
   if (!parsed.ok) return { html: [], plain: [] };
   const { message } = parsed;
-  if (message.type === 'message') {
-    return {
-      html: htmlOps(message, message.pattern, form, context, writings),
-      plain: plainOps(message, message.pattern, writings),
-    };
-  }
+  const compile = (pattern: Pattern): CompiledWords =>
+    form === 'html'
+      ? ownHtmlOps(message, pattern, writings)
+      : {
+          html: htmlOps(message, pattern, form, context, writings),
+          plain: plainOps(message, pattern, writings),
+        };
+  if (message.type === 'message') return compile(message.pattern);
   const choose = chooser(message, context);
-  const html = message.variants.map((v) => runner(htmlOps(message, v.value, form, context, writings)));
-  const plain = message.variants.map((v) => runner(plainOps(message, v.value, writings)));
+  const variants = message.variants.map((v) => compile(v.value));
+  const html = variants.map((v) => runner(v.html));
+  const plain = variants.map((v) => runner(v.plain));
   return {
     html: [(fill) => html[choose(fill.values)]?.(fill) ?? ''],
     plain: [(fill) => plain[choose(fill.values)]?.(fill) ?? ''],
   };
+}
+
+/** Own HTML: cleaned once with marks for its placeholders, each then written as its place needs it. */
+function ownHtmlOps(message: Message, pattern: Pattern, writings: Writings): CompiledWords {
+  const expressions: Resolved[] = [];
+  const source = pattern
+    .map((part) => {
+      if (typeof part === 'string') return part;
+      if (part.type !== 'expression') return '';
+      return htmlMark(expressions.push(resolveExpression(message, part)) - 1);
+    })
+    .join('');
+  const pieces = cleanHtml(source);
+  const address = (resolved: Resolved, fill: Fill): string => {
+    const value = fill.values[resolved.variable ?? ''];
+    return (typeof value === 'string' ? safeUrl(value) : undefined) ?? '';
+  };
+  const html = pieces.map((piece): Op => {
+    if (typeof piece === 'string') return piece;
+    const resolved = expressions[piece.index]!;
+    if (piece.place === 'words') return writings.op(resolved, 'html');
+    if (piece.place === 'address') return (fill) => escapeHtml(address(resolved, fill));
+    const write = runner([writings.op(resolved, 'plain')]);
+    return (fill) => encodeURIComponent(write(fill));
+  });
+  // The text part is read off the same HTML; the marks stand where the values go.
+  const plain = htmlToPlain(pieces.map((p) => (typeof p === 'string' ? p : htmlMark(p.index))).join(''))
+    .split(/\ue000(\d+)\ue001/)
+    .map((text, i): Op => {
+      if (i % 2 === 0) return text;
+      const resolved = expressions[Number(text)]!;
+      return pieces.some((p) => typeof p !== 'string' && p.index === Number(text) && p.place === 'address')
+        ? (fill) => address(resolved, fill)
+        : writings.op(resolved, 'plain');
+    });
+  return { html, plain };
 }
 
 /** Joins ops into one function, with neighbouring fixed strings made one: text, value, text, value, ..., text. */
@@ -136,7 +180,11 @@ export function runner<F>(ops: readonly (string | ((fill: F) => string))[]): (fi
   if (values.length === 0) return () => first;
   return (fill) => {
     let out = first;
-    for (let i = 0; i < values.length; i += 1) out += values[i]!(fill) + texts[i + 1]!;
+    for (let i = 0; i < values.length; i += 1) {
+      // One after the other: an engine joins a string that grows at its end with the least work.
+      out += values[i]!(fill);
+      out += texts[i + 1]!;
+    }
     return out;
   };
 }
@@ -190,9 +238,8 @@ function htmlOps(
   writings: Writings,
 ): Op[] {
   const ops: Op[] = [];
-  const paragraphs = pattern.filter(
-    (p) => typeof p !== 'string' && p.type === 'markup' && p.name === 'p' && p.kind === 'open',
-  ).length;
+  const kinds = paragraphKinds(pattern);
+  const paragraphs = kinds.length;
   const style = (css: string | undefined): string => (css ? ` style="${css}"` : '');
   let paragraph = 0;
   const linkOpen: boolean[] = [];
@@ -208,12 +255,24 @@ function htmlOps(
       ops.push(part.kind === 'close' ? `</${tag}>` : `<${tag}>`);
     } else if (part.name === 'br') {
       ops.push('<br>');
-    } else if (part.name === 'p') {
-      if (part.kind === 'close') ops.push('</p>');
-      else {
+    } else if (isParagraph(part.name)) {
+      // Neighbouring entries of one kind make a list.
+      const list = part.name === 'item' ? 'ul' : part.name === 'step' ? 'ol' : undefined;
+      if (part.kind === 'open') {
+        const last = !kinds.slice(paragraph).some((kind) => kind !== part.name);
+        if (!list) {
+          const css = paragraph === paragraphs - 1 ? context.lastParagraphStyle : context.paragraphStyle;
+          ops.push(`<p${style(css)}>`);
+        } else {
+          if (kinds[paragraph - 1] !== part.name) {
+            ops.push(`<${list}${style(last ? context.lastListStyle : context.listStyle)}>`);
+          }
+          ops.push(`<li${style(context.entryStyle)}>`);
+        }
+      } else {
+        ops.push(list ? '</li>' : '</p>');
         paragraph += 1;
-        const css = paragraph === paragraphs ? context.lastParagraphStyle : context.paragraphStyle;
-        ops.push(`<p${style(css)}>`);
+        if (list && kinds[paragraph] !== part.name) ops.push(`</${list}>`);
       }
     } else if (part.name === 'link') {
       if (part.kind === 'open') {
@@ -230,6 +289,15 @@ function htmlOps(
   return ops;
 }
 
+/** What kind each paragraph of a pattern is, in order. */
+function paragraphKinds(pattern: Pattern): ParagraphKind[] {
+  return pattern.flatMap((part) =>
+    typeof part !== 'string' && part.type === 'markup' && part.kind === 'open' && isParagraph(part.name)
+      ? [part.name]
+      : [],
+  );
+}
+
 /** ` href="..."` for a placeholder's address, or nothing when the address is missing or not safe. */
 export function linkOp(variable: string): Op {
   return (fill) => {
@@ -243,7 +311,9 @@ function plainOps(message: Message, pattern: Pattern, writings: Writings): Op[] 
   const ops: Op[] = [];
   const targets: Op[][] = [];
   let paragraph = 0;
-  const hasParagraphs = pattern.some((p) => typeof p !== 'string' && p.type === 'markup' && p.name === 'p');
+  let step = 0;
+  const kinds = paragraphKinds(pattern);
+  const hasParagraphs = kinds.length > 0;
   for (const part of pattern) {
     if (typeof part === 'string') {
       if (!(hasParagraphs && part.trim() === '' && part.includes('\n'))) ops.push(part);
@@ -251,8 +321,12 @@ function plainOps(message: Message, pattern: Pattern, writings: Writings): Op[] 
       ops.push(writings.op(resolveExpression(message, part), 'plain'));
     } else if (part.name === 'br') {
       ops.push('\n');
-    } else if (part.name === 'p' && part.kind === 'open') {
-      if (paragraph > 0) ops.push('\n\n');
+    } else if (isParagraph(part.name) && part.kind === 'open') {
+      const inList = part.name !== 'p' && kinds[paragraph - 1] === part.name;
+      if (paragraph > 0) ops.push(inList ? '\n' : '\n\n');
+      step = part.name === 'step' && inList ? step + 1 : 1;
+      if (part.name === 'item') ops.push('- ');
+      else if (part.name === 'step') ops.push(`${step}. `);
       paragraph += 1;
     } else if (part.name === 'link') {
       if (part.kind === 'open') {

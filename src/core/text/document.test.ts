@@ -59,10 +59,12 @@ const piece: fc.Arbitrary<Piece> = fc.oneof(
   },
   { weight: 1, arbitrary: marks.map((m) => withMarks({ type: 'break' as const }, m)) },
 );
-const paragraph = fc.array(piece, { maxLength: 6 }).map(merge);
+const paragraph = fc
+  .tuple(fc.constantFrom('p' as const, 'item' as const, 'step' as const), fc.array(piece, { maxLength: 6 }))
+  .map(([kind, pieces]): Paragraph => ({ kind, pieces: merge(pieces) }));
 
 /** Neighbouring texts with the same marks are one text: the editor never makes two of them. */
-function merge(pieces: Piece[]): Paragraph {
+function merge(pieces: Piece[]): Piece[] {
   const out: Piece[] = [];
   for (const p of pieces) {
     const last = out.at(-1);
@@ -76,7 +78,7 @@ function merge(pieces: Piece[]): Paragraph {
 const document: fc.Arbitrary<WordsDocument> = fc.oneof(
   fc.tuple(fc.boolean(), fc.array(paragraph, { minLength: 1, maxLength: 3 })).map(([marked, paragraphs]) => ({
     selectors: [],
-    marked: marked || paragraphs.length > 1,
+    marked: marked || paragraphs.length > 1 || paragraphs.some((p) => p.kind !== 'p'),
     forms: [{ keys: [], paragraphs }],
   })),
   fc
@@ -87,7 +89,7 @@ const document: fc.Arbitrary<WordsDocument> = fc.oneof(
     )
     .map(([marked, keys, paragraphs]) => ({
       selectors: [{ name: 'order.itemCount', fn: 'number' }],
-      marked,
+      marked: marked || paragraphs.some((p) => p.kind !== 'p'),
       forms: [...keys, '*'].map((key, i) => ({ keys: [key], paragraphs: [paragraphs[i]!] })),
     })),
 );

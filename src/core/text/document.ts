@@ -4,7 +4,7 @@
  * interface maps it to the editing library's own nodes.
  */
 import { stringifyMessage, type Model } from 'messageformat';
-import { linkTarget, type MarkName } from './markup';
+import { isParagraph, linkTarget, type MarkName, type ParagraphKind } from './markup';
 import type { Message, Pattern } from './source';
 
 export interface LinkTarget {
@@ -41,7 +41,10 @@ export interface BreakPiece {
 }
 
 export type Piece = TextPiece | ChipPiece | BreakPiece;
-export type Paragraph = Piece[];
+export interface Paragraph {
+  kind: ParagraphKind;
+  pieces: Piece[];
+}
 
 export interface FormDocument {
   /** One key for each selector; `*` is every other case. Empty for words with one form. */
@@ -101,8 +104,8 @@ function literalOptions(options: Model.Options | undefined): Record<string, stri
 }
 
 function toParagraphs(pattern: Pattern): { paragraphs: Paragraph[]; marked: boolean } {
-  const marked = pattern.some((part) => typeof part !== 'string' && part.type === 'markup' && part.name === 'p');
-  const paragraphs: Paragraph[] = marked ? [] : [[]];
+  const marked = pattern.some((part) => typeof part !== 'string' && part.type === 'markup' && isParagraph(part.name));
+  const paragraphs: Paragraph[] = marked ? [] : [{ kind: 'p', pieces: [] }];
   let current: Paragraph | undefined = marked ? undefined : paragraphs[0];
   const open: { name: MarkName; link?: LinkTarget }[] = [];
   const marksNow = (): { marks?: Marks } => {
@@ -116,7 +119,7 @@ function toParagraphs(pattern: Pattern): { paragraphs: Paragraph[]; marked: bool
   };
   const add = (piece: Piece): void => {
     if (!current) throw new NotEditable('Some of these words stand outside a paragraph.');
-    current.push(piece);
+    current.pieces.push(piece);
   };
   for (const part of pattern) {
     if (typeof part === 'string') {
@@ -133,10 +136,10 @@ function toParagraphs(pattern: Pattern): { paragraphs: Paragraph[]; marked: bool
         ...(options && { options }),
         ...marksNow(),
       });
-    } else if (part.name === 'p' && part.kind === 'open' && !current) {
-      current = [];
+    } else if (isParagraph(part.name) && part.kind === 'open' && !current) {
+      current = { kind: part.name, pieces: [] };
       paragraphs.push(current);
-    } else if (part.name === 'p' && part.kind === 'close' && current && open.length === 0) {
+    } else if (part.kind === 'close' && current && open.length === 0 && part.name === current.kind) {
       current = undefined;
     } else if (part.name === 'br' && part.kind === 'standalone') {
       add({ type: 'break', ...marksNow() });
@@ -178,13 +181,13 @@ export function toMessage(document: WordsDocument): Message {
     },
   }));
   const pattern = (form: FormDocument): Pattern => {
-    const marked = document.marked || form.paragraphs.length > 1;
-    return form.paragraphs.flatMap((paragraph) => {
-      const inner = paragraphPattern(paragraph);
-      return marked ? [markup('open', 'p'), ...inner, markup('close', 'p')] : inner;
+    const marked = document.marked || form.paragraphs.length > 1 || form.paragraphs.some((p) => p.kind !== 'p');
+    return form.paragraphs.flatMap(({ kind, pieces }) => {
+      const inner = paragraphPattern(pieces);
+      return marked ? [markup('open', kind), ...inner, markup('close', kind)] : inner;
     });
   };
-  const first = document.forms[0] ?? { keys: [], paragraphs: [[]] };
+  const first = document.forms[0] ?? { keys: [], paragraphs: [{ kind: 'p' as const, pieces: [] }] };
   if (document.selectors.length === 0) return { type: 'message', declarations, pattern: pattern(first) };
   return {
     type: 'select',
@@ -217,7 +220,7 @@ function markup(kind: Model.Markup['kind'], name: string, target?: LinkTarget): 
   return { type: 'markup', kind, name, ...(href && { options: { href } }) };
 }
 
-function paragraphPattern(paragraph: Paragraph): Pattern {
+function paragraphPattern(pieces: readonly Piece[]): Pattern {
   const out: Pattern = [];
   const open: { name: MarkName; link?: LinkTarget }[] = [];
   const put = (text: string): void => {
@@ -228,7 +231,7 @@ function paragraphPattern(paragraph: Paragraph): Pattern {
   const closeFrom = (index: number): void => {
     while (open.length > index) out.push(markup('close', open.pop()!.name));
   };
-  for (const piece of paragraph) {
+  for (const piece of pieces) {
     const marks = piece.marks ?? {};
     const wanted = ORDER.filter((name) => marks[name] !== undefined);
     let keep = 0;
@@ -259,4 +262,8 @@ function paragraphPattern(paragraph: Paragraph): Pattern {
 }
 
 /** A document of one empty line, for a segment nobody has written yet. */
-export const EMPTY_DOCUMENT: WordsDocument = { selectors: [], marked: false, forms: [{ keys: [], paragraphs: [[]] }] };
+export const EMPTY_DOCUMENT: WordsDocument = {
+  selectors: [],
+  marked: false,
+  forms: [{ keys: [], paragraphs: [{ kind: 'p', pieces: [] }] }],
+};

@@ -98,13 +98,19 @@ function amountWriter(format: Intl.NumberFormat, digits: number): (minor: number
   );
   const beginnings = Array.from({ length: 1000 }, (_, whole) => grouped(whole));
 
-  return (minor) => {
+  // Small amounts come again and again: prices, postage.
+  const known = new Array<string | undefined>(20_000).fill(undefined);
+  const write = (minor: number): string => {
     if (!Number.isSafeInteger(minor)) return format.format(minor / scale);
     const below = minor < 0;
     const amount = below ? -minor : minor;
     const whole = Math.floor(amount / scale);
     const { prefix, suffix } = below ? negative : Object.is(minor, -0) ? zero : positive;
     return prefix + (whole < 1000 ? beginnings[whole] : grouped(whole)) + ends[amount - whole * scale] + suffix;
+  };
+  return (minor) => {
+    if (!(minor > 0 && minor < known.length && Number.isInteger(minor))) return write(minor);
+    return (known[minor] ??= write(minor));
   };
 }
 

@@ -6,3 +6,4 @@ export * from './formatters';
 export * from './compile';
 export * from './document';
 export * from './check';
+export * from './html';

@@ -20,6 +20,7 @@ export interface TextProblem {
     | 'unknown-placeholder'
     | 'not-provided'
     | 'empty'
+    | 'html'
     | 'plural';
   message: string;
   /** The placeholder, function or markup concerned. */
@@ -30,8 +31,23 @@ export interface TextProblem {
 
 export type Parsed = { ok: true; message: Message } | { ok: false; problem: TextProblem };
 
-/** Parses one source. A broken one comes back as a problem that names line, column and cause; nothing is thrown. */
+/** Parsed sources, the newest last: the same words are compiled, checked and compared again and again. */
+const parsed = new Map<string, Parsed>();
+const MOST_PARSED = 2_000;
+
+/** As {@link readSource}, and the same answer for the same source. What it gives must not be changed. */
 export function parseSource(source: string): Parsed {
+  let known = parsed.get(source);
+  if (!known) {
+    known = readSource(source);
+    parsed.set(source, known);
+    if (parsed.size > MOST_PARSED) parsed.delete(parsed.keys().next().value!);
+  }
+  return known;
+}
+
+/** Parses one source. A broken one comes back as a problem that names line, column and cause; nothing is thrown. */
+function readSource(source: string): Parsed {
   let message: Message;
   try {
     message = parseMessage(source);

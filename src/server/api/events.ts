@@ -1,7 +1,7 @@
 /** `POST /api/v1/events`: a signed CloudEvent in, the ids of the planned deliveries out. */
 import { placeWords } from '@/core/schema';
 import { AppError, type FieldProblem } from '../errors';
-import { receiveOrderPlaced } from '../events/receive';
+import { receiveEvent } from '../events/receive';
 import { checkEvent } from '../events/schema';
 import { log } from '../log';
 import { storeThatSigned } from './keys';
@@ -75,7 +75,7 @@ export async function handleEvent(request: Request): Promise<Response> {
     );
   }
   try {
-    const received = await receiveOrderPlaced(signed.storeId, checked.value);
+    const received = await receiveEvent(signed.storeId, checked.value);
     return Response.json({ deliveries: received.deliveries, known: received.known }, { status: 202 });
   } catch (error) {
     if (error instanceof AppError && error.code === 'invalid') {

@@ -1,6 +1,6 @@
 /** The public interface as OpenAPI 3.1, made from the schemas that the code itself checks with. */
 import { DELIVERY_STATES } from '@/core/mail';
-import { OrderPlacedSchema } from '../events/schema';
+import { OrderPlacedSchema, RefundIssuedSchema, ShipmentDispatchedSchema } from '../events/schema';
 
 const problem = {
   description: 'What is wrong, and where',
@@ -53,8 +53,8 @@ export function openApi(serverUrl: string) {
           requestBody: {
             required: true,
             content: {
-              'application/cloudevents+json': { schema: { $ref: '#/components/schemas/OrderPlaced' } },
-              'application/json': { schema: { $ref: '#/components/schemas/OrderPlaced' } },
+              'application/cloudevents+json': { schema: { $ref: '#/components/schemas/Event' } },
+              'application/json': { schema: { $ref: '#/components/schemas/Event' } },
             },
           },
           responses: {
@@ -125,7 +125,14 @@ export function openApi(serverUrl: string) {
     components: {
       securitySchemes: { readingKey: { type: 'http', scheme: 'bearer' } },
       schemas: {
+        Event: {
+          oneOf: ['OrderPlaced', 'ShipmentDispatched', 'RefundIssued'].map((name) => ({
+            $ref: `#/components/schemas/${name}`,
+          })),
+        },
         OrderPlaced: OrderPlacedSchema,
+        ShipmentDispatched: ShipmentDispatchedSchema,
+        RefundIssued: RefundIssuedSchema,
         Delivery: {
           type: 'object',
           properties: {

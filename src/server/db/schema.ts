@@ -2,8 +2,6 @@
 import {
   bigint,
   boolean,
-  customType,
-  datetime,
   index,
   int,
   mysqlTable,
@@ -12,31 +10,14 @@ import {
   uniqueIndex,
   varchar,
 } from 'drizzle-orm/mysql-core';
-import type { DeliveryState } from '@/core/mail/state';
-import type { Look } from '@/core/look';
+import type { SenderKind } from '@/core/mail/services';
 import type { Address, Order, OrderStatus } from '@/core/order';
 import type { StoreFacts } from '@/core/order';
-import type { Reason } from '@/core/plan';
 import type { Scope } from '@/core/routing/rules';
-import type { Security } from '@/core/mail/diagnose';
-import type { Template } from '@/core/template';
-import type { CheckReport } from '../sending/check';
+import type { Block, Segments, Template } from '@/core/template';
+import { address, id, json, lookColumn, storeId, time } from './columns';
 
-/** JSON, which MariaDB keeps as text: read back as what was written. */
-const json = <T>(name: string) =>
-  customType<{ data: T; driverData: string }>({
-    dataType: () => 'json',
-    toDriver: (value) => JSON.stringify(value),
-    fromDriver: (value: unknown) => (typeof value === 'string' ? (JSON.parse(value) as T) : (value as T)),
-  })(name);
-const blob = customType<{ data: Buffer }>({ dataType: () => 'mediumblob' });
-const longText = customType<{ data: string }>({ dataType: () => 'mediumtext' });
-
-// Times are UTC with milliseconds; the connection's zone is set to match.
-const time = (name: string) => datetime(name, { mode: 'date', fsp: 3 });
-const id = (name = 'id') => varchar(name, { length: 26 });
-const storeId = () => varchar('store_id', { length: 40 }).notNull();
-const address = (name: string) => varchar(name, { length: 254 });
+export * from './sending-tables';
 
 export const stores = mysqlTable('store', {
   id: varchar('id', { length: 40 }).primaryKey(),
@@ -48,8 +29,89 @@ export const stores = mysqlTable('store', {
   currency: varchar('currency', { length: 3 }).notNull(),
   timeZone: varchar('time_zone', { length: 60 }).notNull(),
   facts: json<StoreFacts>('facts').notNull(),
-  look: json<Look>('look').notNull(),
+  /** Whether pictures travel in the message or are fetched when it is opened. */
+  pictures: varchar('pictures', { length: 8 }).$type<'linked' | 'inline'>().notNull().default('linked'),
+  /** The published look: what messages wear now. */
+  look: lookColumn('look').notNull(),
 });
+
+/** A store's look on the bench. */
+export const lookDrafts = mysqlTable('look_draft', {
+  storeId: varchar('store_id', { length: 40 }).primaryKey(),
+  draft: lookColumn('draft').notNull(),
+  revision: int('revision').notNull().default(1),
+  draftBy: varchar('draft_by', { length: 120 }).notNull().default(''),
+  draftAt: time('draft_at').notNull(),
+});
+
+export const lookEditions = mysqlTable(
+  'look_edition',
+  {
+    id: id().primaryKey(),
+    storeId: storeId(),
+    number: int('number').notNull(),
+    look: lookColumn('look').notNull(),
+    publishedBy: varchar('published_by', { length: 120 }).notNull(),
+    publishedAt: time('published_at').notNull(),
+  },
+  (t) => [uniqueIndex('look_edition_number').on(t.storeId, t.number)],
+);
+
+/** What a passage holds. */
+export interface PassageContent {
+  blocks: Block[];
+  words: Record<string, Segments>;
+}
+
+/** Pieces of the store that are edited once and show wherever a template uses them. */
+export const passages = mysqlTable(
+  'passage',
+  {
+    storeId: storeId(),
+    id: varchar('id', { length: 60 }).notNull(),
+    name: varchar('name', { length: 120 }).notNull(),
+    draft: json<PassageContent>('draft').notNull(),
+    revision: int('revision').notNull().default(1),
+    draftBy: varchar('draft_by', { length: 120 }).notNull().default(''),
+    draftAt: time('draft_at').notNull(),
+    live: json<PassageContent | null>('live'),
+    publishedBy: varchar('published_by', { length: 120 }).notNull().default(''),
+    publishedAt: time('published_at'),
+  },
+  (t) => [primaryKey({ columns: [t.storeId, t.id] })],
+);
+
+/** Pictures that were brought in: made small enough on the way, and kept below the data folder's `media`. */
+export const pictures = mysqlTable(
+  'picture',
+  {
+    id: id().primaryKey(),
+    storeId: storeId(),
+    path: varchar('path', { length: 220 }).notNull(),
+    name: varchar('name', { length: 200 }).notNull(),
+    width: int('width').notNull(),
+    height: int('height').notNull(),
+    bytes: int('bytes').notNull(),
+    by: varchar('brought_by', { length: 120 }).notNull(),
+    at: time('brought_at').notNull(),
+  },
+  (t) => [uniqueIndex('picture_path').on(t.storeId, t.path)],
+);
+
+export const discountCodes = mysqlTable(
+  'discount_code',
+  {
+    storeId: storeId(),
+    code: varchar('code', { length: 64 }).notNull(),
+    kind: varchar('kind', { length: 10 }).$type<'percent' | 'amount'>().notNull(),
+    value: int('value').notNull(),
+    startsAt: time('starts_at'),
+    endsAt: time('ends_at'),
+    used: int('used').notNull().default(0),
+    usesLimit: int('uses_limit'),
+  },
+  (t) => [primaryKey({ columns: [t.storeId, t.code] })],
+);
 
 export const memberships = mysqlTable(
   'membership',
@@ -68,6 +130,12 @@ export const channels = mysqlTable(
     id: varchar('id', { length: 64 }).notNull(),
     name: varchar('name', { length: 80 }).notNull(),
     customerMail: boolean('customer_mail').notNull().default(true),
+    /** Domain of the addresses a marketplace gives instead of the customers' own; empty when it gives real ones. */
+    maskedDomain: varchar('masked_domain', { length: 253 }).notNull().default(''),
+    /** What may go to masked addresses; empty for all kinds. */
+    maskedKinds: json<SenderKind[]>('masked_kinds')
+      .notNull()
+      .$defaultFn(() => []),
   },
   (t) => [primaryKey({ columns: [t.storeId, t.id] })],
 );
@@ -194,25 +262,6 @@ export const editions = mysqlTable(
   (t) => [uniqueIndex('edition_number').on(t.templateId, t.number)],
 );
 
-export const services = mysqlTable(
-  'service',
-  {
-    id: id().primaryKey(),
-    storeId: storeId(),
-    host: varchar('host', { length: 253 }).notNull(),
-    port: int('port').notNull(),
-    security: varchar('security', { length: 10 }).$type<Security>().notNull(),
-    user: varchar('user', { length: 254 }).notNull().default(''),
-    /** Sealed (see `secrets.ts`); empty when the service asks for none. */
-    password: text('password').notNull(),
-    senderName: varchar('sender_name', { length: 120 }).notNull(),
-    senderAddress: address('sender_address').notNull(),
-    checkedAt: time('checked_at'),
-    check: json<CheckReport>('check_report'),
-  },
-  (t) => [uniqueIndex('service_store').on(t.storeId)],
-);
-
 export const routingRules = mysqlTable(
   'routing_rule',
   {
@@ -242,103 +291,6 @@ export const events = mysqlTable(
     data: json<Record<string, unknown>>('data').notNull(),
   },
   (t) => [uniqueIndex('event_once').on(t.storeId, t.source, t.eventId), index('event_order').on(t.orderId)],
-);
-
-export const deliveries = mysqlTable(
-  'delivery',
-  {
-    id: id().primaryKey(),
-    storeId: storeId(),
-    eventId: id('event_id').notNull(),
-    orderId: id('order_id'),
-    orderNumber: varchar('order_number', { length: 64 }).notNull().default(''),
-    notificationId: id('notification_id').notNull(),
-    notificationName: varchar('notification_name', { length: 120 }).notNull(),
-    editionId: id('edition_id').notNull(),
-    recipient: address('recipient').notNull(),
-    recipientName: varchar('recipient_name', { length: 250 }).notNull(),
-    role: varchar('role', { length: 12 }).$type<'customer' | 'staff'>().notNull(),
-    language: varchar('language', { length: 20 }).notNull(),
-    reasons: json<Reason[]>('reasons').notNull(),
-    state: varchar('state', { length: 12 }).$type<DeliveryState>().notNull(),
-    /** Not claimed before this time. */
-    dueAt: time('due_at').notNull(),
-    leaseUntil: time('lease_until'),
-    leaseBy: varchar('lease_by', { length: 60 }),
-    attempts: int('attempts').notNull().default(0),
-    subject: varchar('subject', { length: 500 }).notNull().default(''),
-    messageId: varchar('message_id', { length: 200 }).notNull().default(''),
-    /** The last answer or cause, in words, for lists. */
-    lastWords: varchar('last_words', { length: 500 }).notNull().default(''),
-    createdAt: time('created_at').notNull(),
-    acceptedAt: time('accepted_at'),
-  },
-  (t) => [
-    uniqueIndex('delivery_once').on(t.eventId, t.notificationId, t.recipient),
-    index('delivery_due').on(t.state, t.dueAt),
-    index('delivery_newest').on(t.storeId, t.id),
-    index('delivery_state').on(t.storeId, t.state, t.id),
-    index('delivery_recipient').on(t.storeId, t.recipient, t.id),
-    index('delivery_order').on(t.storeId, t.orderNumber, t.id),
-  ],
-);
-
-/** Who was not written to, and why. */
-export const notWritten = mysqlTable(
-  'not_written',
-  {
-    id: id().primaryKey(),
-    storeId: storeId(),
-    eventId: id('event_id').notNull(),
-    orderId: id('order_id'),
-    notificationId: id('notification_id').notNull(),
-    notificationName: varchar('notification_name', { length: 120 }).notNull(),
-    recipient: address('recipient').notNull().default(''),
-    recipientName: varchar('recipient_name', { length: 250 }).notNull().default(''),
-    reasons: json<Reason[]>('reasons').notNull(),
-    createdAt: time('created_at').notNull(),
-  },
-  (t) => [index('not_written_event').on(t.eventId), index('not_written_order').on(t.orderId)],
-);
-
-export const attempts = mysqlTable(
-  'attempt',
-  {
-    id: id().primaryKey(),
-    storeId: storeId(),
-    deliveryId: id('delivery_id').notNull(),
-    number: int('number').notNull(),
-    startedAt: time('started_at').notNull(),
-    endedAt: time('ended_at').notNull(),
-    /** The state the delivery was left in. */
-    state: varchar('state', { length: 12 }).$type<DeliveryState>().notNull(),
-    via: varchar('via', { length: 260 }).notNull().default(''),
-    words: varchar('words', { length: 500 }).notNull(),
-    remedy: varchar('remedy', { length: 500 }).notNull().default(''),
-    conversation: longText('conversation').notNull(),
-  },
-  (t) => [index('attempt_delivery').on(t.deliveryId, t.number)],
-);
-
-/** The message as sent, byte for byte. */
-export const sentMessages = mysqlTable('sent_message', {
-  deliveryId: id('delivery_id').primaryKey(),
-  storeId: storeId(),
-  raw: blob('raw').notNull(),
-});
-
-/** Keys for the interfaces of other programs: events are signed with one, the record is read with another. */
-export const keys = mysqlTable(
-  'api_key',
-  {
-    id: id().primaryKey(),
-    storeId: storeId(),
-    kind: varchar('kind', { length: 10 }).$type<'events' | 'read'>().notNull(),
-    name: varchar('name', { length: 80 }).notNull(),
-    /** For `events` the sealed secret, for `read` the SHA-256 of the key. */
-    secret: varchar('secret', { length: 500 }).notNull(),
-  },
-  (t) => [index('api_key_secret').on(t.kind, t.secret)],
 );
 
 export const heartbeats = mysqlTable('heartbeat', {

@@ -21,7 +21,7 @@ import {
 } from '../db/schema';
 import { AppError } from '../errors';
 import { newId } from '../ids';
-import type { OrderPlaced } from './schema';
+import type { OrderEvent } from './schema';
 
 export interface Received {
   eventId: string;
@@ -33,14 +33,10 @@ export interface Received {
 }
 
 /**
- * Takes an `order.placed` event. Idempotent on (source, id); an order number that is known already is not confirmed a
- * second time. Throws an {@link AppError} for figures that do not add up or a channel the store does not have.
+ * Takes an event of an order. Idempotent on (source, id); an order number that is known already is not confirmed a
+ * second time, and a later event brings the order as it is now. Throws an {@link AppError} for figures that do not add up or a channel the store does not have.
  */
-export async function receiveOrderPlaced(
-  storeId: string,
-  event: OrderPlaced,
-  db: Database = database(),
-): Promise<Received> {
+export async function receiveEvent(storeId: string, event: OrderEvent, db: Database = database()): Promise<Received> {
   const { order } = event.data;
   const problems = orderProblems(order);
   if (!isCurrency(order.currency))
@@ -57,7 +53,7 @@ export async function receiveOrderPlaced(
   );
 }
 
-async function record(tx: Executor, storeId: string, event: OrderPlaced): Promise<Received> {
+async function record(tx: Executor, storeId: string, event: OrderEvent): Promise<Received> {
   const { order } = event.data;
   const now = new Date();
   const eventRow = {
@@ -95,12 +91,21 @@ async function record(tx: Executor, storeId: string, event: OrderPlaced): Promis
     .select({ language: customers.language })
     .from(customers)
     .where(and(eq(customers.storeId, storeId), eq(customers.email, order.customer.email)));
-  const orderId = newId();
-  const [placed] = await tx
-    .insert(orders)
-    .ignore()
-    .values(orderRow(orderId, storeId, order, customer?.language ?? store.language));
-  if (placed.affectedRows === 0) {
+  let orderId = newId();
+  const kept = orderRow(orderId, storeId, order, customer?.language ?? store.language);
+  const [placed] = await tx.insert(orders).ignore().values(kept);
+  if (placed.affectedRows === 0 && event.type !== 'order.placed') {
+    const [same] = await tx
+      .select({ id: orders.id })
+      .from(orders)
+      .where(and(eq(orders.storeId, storeId), eq(orders.number, order.number)))
+      .for('update');
+    orderId = same!.id;
+    await tx
+      .update(orders)
+      .set({ snapshot: order, status: kept.status, total: kept.total })
+      .where(eq(orders.id, orderId));
+  } else if (placed.affectedRows === 0) {
     const [same] = await tx
       .select({ id: orders.id })
       .from(orders)
@@ -115,7 +120,12 @@ async function record(tx: Executor, storeId: string, event: OrderPlaced): Promis
     moment: event.type,
     order,
     store: { language: store.language },
-    channel: { name: channel.name, customerMail: channel.customerMail },
+    channel: {
+      name: channel.name,
+      customerMail: channel.customerMail,
+      maskedDomain: channel.maskedDomain,
+      maskedKinds: channel.maskedKinds,
+    },
     ...(customer && { customer: { language: customer.language } }),
     notifications: await notificationFacts(tx, storeId),
     rules: await routingRulesOf(tx, storeId),
@@ -139,6 +149,7 @@ async function record(tx: Executor, storeId: string, event: OrderPlaced): Promis
     recipient: d.recipient.address,
     recipientName: d.recipient.name,
     role: d.recipient.role,
+    sender: d.sender,
     language: d.language,
     reasons: d.reasons,
     state: 'planned' as const,

@@ -26,12 +26,23 @@ export const OrderPlacedSchema = envelope(
 );
 export type OrderPlaced = Static<typeof OrderPlacedSchema>;
 
-const CHECKERS = { 'order.placed': checker(OrderPlacedSchema) } as const;
+/** An order that is known changes: the event carries it as it is now, its newest parcel or refund last. */
+const laterSchema = <T extends string>(type: T) =>
+  envelope(type, Type.Object({ order: OrderSchema }, { additionalProperties: false }));
+export const ShipmentDispatchedSchema = laterSchema('shipment.dispatched');
+export const RefundIssuedSchema = laterSchema('refund.issued');
+export type OrderEvent = OrderPlaced | Static<typeof ShipmentDispatchedSchema> | Static<typeof RefundIssuedSchema>;
+
+const CHECKERS = {
+  'order.placed': checker(OrderPlacedSchema),
+  'shipment.dispatched': checker(ShipmentDispatchedSchema),
+  'refund.issued': checker(RefundIssuedSchema),
+} as const;
 
 export const EVENT_TYPES = Object.keys(CHECKERS) as (keyof typeof CHECKERS)[];
 
 /** Checks an event of any type that is listened to; an unknown type is a problem at `/type`. */
-export function checkEvent(body: unknown): Checked<OrderPlaced> {
+export function checkEvent(body: unknown): Checked<OrderEvent> {
   const type = typeof body === 'object' && body !== null ? (body as { type?: unknown }).type : undefined;
   if (typeof type === 'string' && !Object.hasOwn(CHECKERS, type)) {
     return {
@@ -41,5 +52,16 @@ export function checkEvent(body: unknown): Checked<OrderPlaced> {
       ],
     };
   }
-  return CHECKERS['order.placed'](body);
+  const check = CHECKERS[(typeof type === 'string' ? type : 'order.placed') as keyof typeof CHECKERS];
+  const checked: Checked<OrderEvent> = check(body);
+  if (!checked.ok) return checked;
+  // What the moment is about has to be there.
+  const { type: moment, data } = checked.value;
+  const missing =
+    moment === 'shipment.dispatched' && !data.order.shipments?.length
+      ? '/data/order/shipments'
+      : moment === 'refund.issued' && !data.order.refunds?.length
+        ? '/data/order/refunds'
+        : undefined;
+  return missing ? { ok: false, problems: [{ path: missing, message: 'is missing' }] } : checked;
 }

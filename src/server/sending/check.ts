@@ -1,94 +1,103 @@
 /** The check of a sending service: a real conversation with it, step by step, each with its time, lines and verdict. */
-import { randomUUID } from 'node:crypto';
-import { hostname } from 'node:os';
+import { createHmac } from 'node:crypto';
+import type { PeerCertificate, TLSSocket } from 'node:tls';
 import {
   CHECK_STEPS,
   diagnose,
   STEP_LABELS,
+  type CheckReport,
   type CheckStep,
-  type Diagnosis,
-  type Security,
   type SmtpReply,
+  type StepReport,
 } from '@/core/mail';
 import { resolveHost } from './dns';
-import { Wire, WireError } from './wire';
+import { ehloName } from './ehlo';
+import { viaOf, type ServiceSettings } from './service';
+import { speaksTls, Wire, WireError } from './wire';
 
-export interface ServiceSettings {
-  host: string;
-  port: number;
-  security: Security;
-  user: string;
-  password: string;
-  senderName: string;
-  senderAddress: string;
-}
-
-export interface StepReport {
-  step: CheckStep;
-  label: string;
-  state: 'passed' | 'failed' | 'not reached' | 'not needed';
-  ms: number;
-  /** What was learnt: addresses, the certificate's name, the size allowed. */
-  facts: string[];
-  /** The lines said, "C: " by us and "S: " by the server. Passwords never stand in them. */
-  lines: string[];
-  diagnosis?: Diagnosis;
-}
-
-export interface CheckReport {
-  passed: boolean;
-  /** Against which settings: "smtp.example:587 as orders@example". */
-  of: string;
-  at: string;
-  steps: StepReport[];
+export interface CheckWish {
+  /** Every address the store sends as; each is asked for. */
+  senders: readonly string[];
+  /** A recipient and message for the last two steps; without it, the check ends after the senders. */
+  test?: { to: string; message: Buffer };
 }
 
 /** A step's failure by what the server answered, to be put into words by `diagnose`. */
 class Refused extends Error {
-  constructor(readonly reply: SmtpReply) {
+  constructor(
+    readonly reply: SmtpReply,
+    readonly sender?: string,
+  ) {
     super(reply.text);
   }
 }
 
-/** How Libellus names itself to servers: this machine's name when it is a full one, else an address literal (RFC 5321, 4.1.3). */
-export function ehloName(): string {
-  const name = hostname();
-  return /^[a-z0-9-]+(\.[a-z0-9-]+)+$/i.test(name) ? name : '[127.0.0.1]';
+/** How long a greeting may take before it is looked whether the port speaks TLS instead. */
+const GREETING_MS = 2_500;
+
+/** Runs the check. Never throws for what a server does: the report says where it stopped and why. */
+export async function checkService(settings: ServiceSettings, wish: CheckWish): Promise<CheckReport> {
+  return new Check(settings, wish).run();
 }
 
-/**
- * Runs the check. Never throws for what a server does: the report says where it stopped and why.
- * @param test a recipient and message for the last two steps; without it, the check ends after the sender
- */
-export async function checkService(
-  settings: ServiceSettings,
-  test?: { to: string; message: Buffer },
-): Promise<CheckReport> {
-  const steps = new Map<CheckStep, StepReport>(
-    CHECK_STEPS.map((step) => [
-      step,
-      { step, label: STEP_LABELS[step], state: 'not reached', ms: 0, facts: [], lines: [] },
-    ]),
-  );
-  let wire: Wire | undefined;
-  let addresses: string[] = [];
-  let offers: string[] = [];
+class Check {
+  private readonly steps: StepReport[];
+  private wire: Wire | undefined;
+  private addresses: string[] = [];
+  private offers: string[] = [];
 
-  const run = async (step: CheckStep, work: (report: StepReport) => Promise<'not needed' | void>): Promise<boolean> => {
-    const report = steps.get(step)!;
+  constructor(
+    private readonly settings: ServiceSettings,
+    private readonly wish: CheckWish,
+  ) {
+    this.steps = CHECK_STEPS.filter((s) => wish.test || (s !== 'recipient' && s !== 'message')).map((step) => ({
+      step,
+      label: STEP_LABELS[step],
+      state: 'not reached',
+      ms: 0,
+      facts: [],
+      lines: [],
+    }));
+  }
+
+  async run(): Promise<CheckReport> {
+    const works: Record<CheckStep, (report: StepReport) => Promise<'not needed' | void>> = {
+      resolve: (r) => this.resolve(r),
+      connect: (r) => this.connect(r),
+      tls: (r) => this.secure(r),
+      'sign-in': (r) => this.signIn(r),
+      sender: (r) => this.sender(r),
+      recipient: () => this.recipient(),
+      message: (r) => this.message(r),
+    };
+    let passed = true;
+    for (const report of this.steps) {
+      passed = await this.step(report, works[report.step]);
+      if (!passed) break;
+    }
+    this.wire?.leave();
+    return { passed, of: viaOf(this.settings), at: new Date().toISOString(), steps: this.steps };
+  }
+
+  private async step(report: StepReport, work: (r: StepReport) => Promise<'not needed' | void>): Promise<boolean> {
     const began = performance.now();
-    const from = wire?.lines.length ?? 0;
+    const from = this.wire?.lines.length ?? 0;
     try {
       report.state = (await work(report)) ?? 'passed';
       return true;
     } catch (error) {
       report.state = 'failed';
+      const refused = error instanceof Refused ? error : undefined;
+      const { host, port, security, user } = this.settings;
       report.diagnosis = diagnose({
-        step,
-        ...settings,
-        sender: settings.senderAddress,
-        ...(error instanceof Refused
-          ? { reply: error.reply }
+        step: report.step,
+        host,
+        port,
+        security,
+        user,
+        sender: refused?.sender ?? this.wish.senders[0],
+        ...(refused
+          ? { reply: refused.reply }
           : {
               code: error instanceof WireError ? error.code : (error as NodeJS.ErrnoException).code,
               detail: (error as Error).message,
@@ -97,97 +106,142 @@ export async function checkService(
       return false;
     } finally {
       report.ms = Math.round(performance.now() - began);
-      report.lines = wire?.lines.slice(from) ?? [];
+      report.lines = this.wire?.lines.slice(from) ?? [];
     }
-  };
-
-  const expect = (reply: SmtpReply, codes: number[]): SmtpReply => {
-    if (!codes.includes(reply.code)) throw new Refused(reply);
-    return reply;
-  };
-  const hello = async (on: Wire): Promise<void> => {
-    const reply = expect(await on.command(`EHLO ${ehloName()}`), [250]);
-    offers = reply.lines.slice(1).map((l) => l.slice(4).toUpperCase());
-  };
-
-  const done =
-    (await run('resolve', async (report) => {
-      addresses = await resolveHost(settings.host);
-      report.facts.push(`${settings.host} is ${addresses.join(', ')}`);
-    })) &&
-    (await run('connect', async (report) => {
-      wire = await Wire.open(addresses[0]!, settings.port);
-      report.facts.push(`Port ${settings.port} is open`);
-      if (settings.security === 'tls') return;
-      // A server that speaks TLS first stays silent until spoken to; its greeting shows that it does not.
-      const greeting = expect(await wire.reply(), [220]);
-      report.facts.push(`Greeted by ${greeting.text.split(' ')[0] ?? settings.host}`);
-      await hello(wire);
-    })) &&
-    (await run('tls', async (report) => {
-      if (settings.security === 'none') return 'not needed';
-      if (settings.security === 'starttls') {
-        if (!offers.includes('STARTTLS')) throw new WireError('ENOSTARTTLS', 'STARTTLS is not offered.');
-        expect(await wire!.command('STARTTLS'), [220]);
-      }
-      const secured = await wire!.secure(settings.host);
-      const certificate = secured.getPeerCertificate();
-      report.facts.push(
-        `${secured.getProtocol() ?? 'TLS'}, certificate for ${certificate.subject?.CN ?? settings.host}`,
-        `Valid until ${certificate.valid_to}`,
-      );
-      if (settings.security === 'tls') expect(await wire!.reply(), [220]);
-      await hello(wire!);
-    })) &&
-    (await run('sign-in', async (report) => {
-      if (settings.user === '') return 'not needed';
-      const methods =
-        offers
-          .find((o) => o.startsWith('AUTH '))
-          ?.slice(5)
-          .split(' ') ?? [];
-      if (methods.includes('PLAIN')) {
-        const token = Buffer.from(`\0${settings.user}\0${settings.password}`).toString('base64');
-        expect(await wire!.command(`AUTH PLAIN ${token}`, 'AUTH PLAIN (user and password)'), [235]);
-      } else if (methods.includes('LOGIN')) {
-        const base64 = (text: string): string => Buffer.from(text).toString('base64');
-        expect(await wire!.command('AUTH LOGIN'), [334]);
-        expect(await wire!.command(base64(settings.user), '(user)'), [334]);
-        expect(await wire!.command(base64(settings.password), '(password)'), [235]);
-      } else throw new WireError('ENOAUTH', 'No known way to sign in is offered.');
-      report.facts.push(`Signed in as ${settings.user}`);
-    })) &&
-    (await run('sender', async (report) => {
-      expect(await wire!.command(`MAIL FROM:<${settings.senderAddress}>`), [250]);
-      report.facts.push(`May send as ${settings.senderAddress}`);
-      const size = offers.find((o) => o.startsWith('SIZE '))?.slice(5);
-      if (size && Number(size) > 0)
-        report.facts.push(`Takes messages up to ${Math.floor(Number(size) / 1_000_000)} MB`);
-    })) &&
-    (!test ||
-      ((await run('recipient', async () => {
-        expect(await wire!.command(`RCPT TO:<${test.to}>`), [250, 251]);
-      })) &&
-        (await run('message', async (report) => {
-          expect(await wire!.command('DATA'), [354]);
-          const reply = expect(await wire!.data(test.message), [250]);
-          report.facts.push(`Taken for ${test.to}: ${reply.text}`);
-        }))));
-
-  if (!test) {
-    steps.delete('recipient');
-    steps.delete('message');
   }
-  (wire as Wire | undefined)?.leave();
-  return {
-    passed: done,
-    of: `${settings.host}:${settings.port}${settings.user ? ` as ${settings.user}` : ''}`,
-    at: new Date().toISOString(),
-    steps: [...steps.values()],
-  };
+
+  private async resolve(report: StepReport): Promise<void> {
+    this.addresses = await resolveHost(this.settings.host);
+    report.facts.push(`${this.settings.host} is ${this.addresses.join(', ')}`);
+  }
+
+  private async connect(report: StepReport): Promise<void> {
+    const { port, security, host, timeout } = this.settings;
+    const address = this.addresses[0]!;
+    this.wire = await Wire.open(address, port, Math.min(10, timeout) * 1000);
+    report.facts.push(`Port ${port} is open`);
+    if (security === 'tls') return;
+    const greeting = await this.wire.reply(GREETING_MS).catch(async (error: WireError) => {
+      if (error.code !== 'ETIMEDOUT') throw error;
+      // A port that wants TLS from the start waits for us to speak first, and says nothing.
+      if (await speaksTls(address, port)) throw new WireError('ESPEAKSTLS', 'The port speaks TLS.');
+      return this.wire!.reply();
+    });
+    expect(greeting, [220]);
+    report.facts.push(`Greeted by ${greeting.text.split(' ')[0] ?? host}`);
+    await this.hello();
+  }
+
+  private async secure(report: StepReport): Promise<'not needed' | void> {
+    const { security, host } = this.settings;
+    const wire = this.wire!;
+    if (security === 'none') return 'not needed';
+    if (security !== 'tls') {
+      if (!this.offers.includes('STARTTLS')) {
+        if (security === 'offered') {
+          report.facts.push('Not offered: what is sent can be read on the way');
+          return 'not needed';
+        }
+        throw new WireError('ENOSTARTTLS', 'STARTTLS is not offered.');
+      }
+      expect(await wire.command('STARTTLS'), [220]);
+    }
+    const secured = await wire.secure(host);
+    report.facts.push(...certificateFacts(secured, host));
+    if (security === 'tls') expect(await wire.reply(), [220]);
+    await this.hello();
+  }
+
+  private async hello(): Promise<void> {
+    const reply = expect(await this.wire!.command(`EHLO ${this.settings.ehloName || ehloName()}`), [250]);
+    this.offers = reply.lines.slice(1).map((l) => l.slice(4).toUpperCase());
+  }
+
+  private async signIn(report: StepReport): Promise<'not needed' | void> {
+    const { user, password, signIn } = this.settings;
+    if (user === '') return 'not needed';
+    const wire = this.wire!;
+    const offered = (this.offers.find((o) => o.startsWith('AUTH ')) ?? '').slice(5).split(' ').filter(Boolean);
+    const wanted = signIn === 'auto' ? ['PLAIN', 'LOGIN', 'CRAM-MD5'] : [signIn.toUpperCase()];
+    const method = wanted.find((m) => offered.includes(m));
+    const base64 = (text: string): string => Buffer.from(text).toString('base64');
+    if (!method) {
+      if (offered.length > 0) report.facts.push(`Offered are ${offered.join(', ')}`);
+      throw new WireError('ENOAUTH', 'No known way to sign in is offered.');
+    }
+    if (method === 'PLAIN') {
+      expect(
+        await wire.command(`AUTH PLAIN ${base64(`\0${user}\0${password}`)}`, 'AUTH PLAIN (user and password)'),
+        [235],
+      );
+    } else if (method === 'LOGIN') {
+      expect(await wire.command('AUTH LOGIN'), [334]);
+      expect(await wire.command(base64(user), '(user)'), [334]);
+      expect(await wire.command(base64(password), '(password)'), [235]);
+    } else {
+      // RFC 2195: the password signs what the server gives, and does not travel.
+      const challenge = expect(await wire.command('AUTH CRAM-MD5'), [334]);
+      const digest = createHmac('md5', password).update(Buffer.from(challenge.text, 'base64')).digest('hex');
+      expect(await wire.command(base64(`${user} ${digest}`), '(user and digest)'), [235]);
+    }
+    report.facts.push(`Signed in as ${user} by ${method}`);
+  }
+
+  private async sender(report: StepReport): Promise<void> {
+    const wire = this.wire!;
+    for (const [i, sender] of this.wish.senders.entries()) {
+      if (i > 0) expect(await wire.command('RSET'), [250]);
+      expect(await wire.command(`MAIL FROM:<${sender}>`), [250], sender);
+      report.facts.push(`May send as ${sender}`);
+    }
+    const size = Number(this.offers.find((o) => o.startsWith('SIZE '))?.slice(5) ?? 0);
+    if (size > 0) report.facts.push(`Takes messages up to ${Math.floor(size / 1_000_000)} MB`);
+    if (this.offers.includes('SMTPUTF8')) report.facts.push('Takes international addresses');
+  }
+
+  private async recipient(): Promise<void> {
+    const { senders, test } = this.wish;
+    if (senders.length > 1) {
+      // The test goes out as the first sender; the last one was asked about.
+      expect(await this.wire!.command('RSET'), [250]);
+      expect(await this.wire!.command(`MAIL FROM:<${senders[0]}>`), [250], senders[0]);
+    }
+    expect(await this.wire!.command(`RCPT TO:<${test!.to}>`), [250, 251]);
+  }
+
+  private async message(report: StepReport): Promise<void> {
+    const { to, message } = this.wish.test!;
+    expect(await this.wire!.command('DATA'), [354]);
+    const reply = expect(await this.wire!.data(message), [250]);
+    report.facts.push(`Taken for ${to}: ${reply.text}`);
+  }
 }
 
-/** A Message-ID for a message that is not a delivery. */
-export function freshMessageId(domain: string): string {
-  return `<${randomUUID()}@${domain}>`;
+function expect(reply: SmtpReply, codes: number[], sender?: string): SmtpReply {
+  if (!codes.includes(reply.code)) throw new Refused(reply, sender);
+  return reply;
+}
+
+const DAY = 86_400_000;
+
+function certificateFacts(socket: TLSSocket, host: string): string[] {
+  const certificate = socket.getPeerCertificate(true);
+  const names = (certificate.subjectaltname ?? '')
+    .split(', ')
+    .filter((n) => n.startsWith('DNS:'))
+    .map((n) => n.slice(4));
+  const chain: string[] = [];
+  const seen = new Set<string>();
+  for (let at: PeerCertificate | undefined = certificate; at && !seen.has(at.fingerprint256);) {
+    seen.add(at.fingerprint256);
+    chain.push(String(at.subject?.CN ?? at.subject?.O ?? host));
+    at = 'issuerCertificate' in at ? (at.issuerCertificate as PeerCertificate) : undefined;
+  }
+  const until = new Date(certificate.valid_to);
+  const left = Math.floor((until.getTime() - Date.now()) / DAY);
+  return [
+    `${socket.getProtocol() ?? 'TLS'}, certificate for ${(names.length > 0 ? names : [chain[0]!]).join(', ')}`,
+    `Valid until ${until.toISOString().slice(0, 10)}${left < 21 ? `: ${left} days left` : ''}`,
+    ...(chain.length > 1 ? [`Signed by ${chain.slice(1).join(', signed by ')}`] : []),
+  ];
 }

@@ -1,5 +1,5 @@
 /** A rendered message as MIME (RFC 2045, RFC 5322), made by nodemailer's composer. */
-import { createHash } from 'node:crypto';
+import { createHash, randomUUID } from 'node:crypto';
 import MailComposer from 'nodemailer/lib/mail-composer';
 import type { RenderedMessage } from '@/core/render';
 
@@ -9,11 +9,15 @@ export interface Envelope {
 }
 
 export interface ComposeOptions extends Envelope {
+  /** Where answers go, when not to the From address. */
+  replyTo?: string | undefined;
   messageId: string;
   date: Date;
   language: string;
   /** Put before the subject of a test. */
   mark?: string;
+  /** Pictures that travel in the message, by the Content-ID its HTML names them with (RFC 2392). */
+  pictures?: readonly { cid: string; type: string; name: string; bytes: Buffer }[];
 }
 
 export function domainOf(address: string): string {
@@ -34,11 +38,19 @@ export async function composeMessage(message: RenderedMessage, options: ComposeO
   const composer = new MailComposer({
     from: options.from,
     to: options.to,
+    ...(options.replyTo && { replyTo: options.replyTo }),
     subject: options.mark ? `${options.mark} ${message.subject}` : message.subject,
     messageId: options.messageId,
     date: options.date,
     text: message.text,
-    html: message.html,
+    ...(message.html !== '' && { html: message.html }),
+    attachments: options.pictures?.map((p) => ({
+      cid: p.cid,
+      filename: p.name,
+      content: p.bytes,
+      contentType: p.type,
+      contentDisposition: 'inline' as const,
+    })),
     newline: '\r\n',
     disableFileAccess: true,
     disableUrlAccess: true,
@@ -49,4 +61,9 @@ export async function composeMessage(message: RenderedMessage, options: ComposeO
     },
   });
   return composer.compile().build();
+}
+
+/** A Message-ID for a message that is not a delivery. */
+export function freshMessageId(domain: string): string {
+  return `<${randomUUID()}@${domain}>`;
 }

@@ -3,7 +3,7 @@ import { promises as dns } from 'node:dns';
 import { isIP } from 'node:net';
 import { config } from '../config';
 
-function resolver(): dns.Resolver {
+export function resolver(): dns.Resolver {
   const made = new dns.Resolver({ timeout: 4000, tries: 2 });
   const { dnsServers } = config();
   if (dnsServers.length > 0) made.setServers(dnsServers);

@@ -1,12 +1,14 @@
 /** From a delivery in the database to the rendered message. */
-import { and, eq, inArray } from 'drizzle-orm';
+import { and, eq, inArray, ne } from 'drizzle-orm';
 import { LRUCache } from 'lru-cache';
 import type { Look } from '@/core/look';
-import { snapshotOf, type Order, type Snapshot } from '@/core/order';
+import { aboutMoment, snapshotOf, type Order, type Snapshot } from '@/core/order';
 import type { RenderedMessage } from '@/core/render';
 import type { Segments, Template } from '@/core/template';
 import { database } from '../db/client';
-import { channels, editions, orders, phrases, stores } from '../db/schema';
+import { channels, editions, events, orders, phrases, stores } from '../db/schema';
+import { config } from '../config';
+import { livePassages } from './passages';
 import { compiledMessage } from './skeletons';
 
 type StoreRow = typeof stores.$inferSelect;
@@ -37,8 +39,22 @@ export async function phrasesOf(storeId: string, language: string): Promise<Segm
   return Object.fromEntries(rows.map((r) => [r.phrase, r.source]));
 }
 
-export function snapshotFor(store: StoreRow, order: Order, channelName: string | undefined, now: number): Snapshot {
-  return snapshotOf({ order, store: store.facts, now, ...(channelName && { channelName }) });
+export function snapshotFor(
+  store: StoreRow,
+  order: Order,
+  moment: string,
+  channelName: string | undefined,
+  language: string,
+  now: number,
+): Snapshot {
+  return snapshotOf({
+    order,
+    store: store.facts,
+    locale: store.locales[language] ?? language,
+    now,
+    ...aboutMoment(order, moment),
+    ...(channelName && { channelName }),
+  });
 }
 
 export interface RenderRequest {
@@ -46,10 +62,14 @@ export interface RenderRequest {
   template: Template;
   language: string;
   order: Order;
+  /** What the message is about: the order, its newest parcel, its newest refund. */
+  moment: string;
   channelName?: string;
   now: number;
   look?: Look;
 }
+
+const usesPassages = (template: Template): boolean => template.blocks.some((b) => b.kind === 'passage');
 
 /** Renders a template for an order, as it would be sent. */
 export async function renderFor(request: RenderRequest): Promise<RenderedMessage> {
@@ -61,34 +81,45 @@ export async function renderFor(request: RenderRequest): Promise<RenderedMessage
     language,
     timeZone: store.timeZone,
     phrases: await phrasesOf(store.id, language),
+    passages: usesPassages(template) ? await livePassages(store.id) : {},
+    sourceLanguage: store.language,
+    assetBase: config().url,
     ...(locale && { locale }),
   });
-  return compiled.fill(snapshotFor(store, request.order, request.channelName, request.now));
+  return compiled.fill(snapshotFor(store, request.order, request.moment, request.channelName, language, request.now));
 }
 
 /** What a batch of deliveries needs besides its editions, read in three queries instead of three for each. */
 export interface BatchContext {
   stores: Map<string, StoreRow>;
   orders: Map<string, Order>;
+  /** By event id, for events after the first: the moment, and the order as it was then. */
+  later: Map<string, { moment: string; order: Order }>;
   channelName: (storeId: string, channel: string) => string | undefined;
 }
 
 export async function batchContext(
-  batch: readonly { storeId: string; orderId: string | null }[],
+  batch: readonly { storeId: string; orderId: string | null; eventId: string }[],
 ): Promise<BatchContext> {
   const db = database();
   const storeIds = [...new Set(batch.map((d) => d.storeId))];
   const orderIds = [...new Set(batch.flatMap((d) => d.orderId ?? []))];
-  const [storeRows, orderRows, channelRows] = await Promise.all([
+  const eventIds = [...new Set(batch.map((d) => d.eventId))];
+  const [storeRows, orderRows, channelRows, laterRows] = await Promise.all([
     db.select().from(stores).where(inArray(stores.id, storeIds)),
     orderIds.length > 0
       ? db.select({ id: orders.id, snapshot: orders.snapshot }).from(orders).where(inArray(orders.id, orderIds))
       : [],
     db.select().from(channels).where(inArray(channels.storeId, storeIds)),
+    db
+      .select({ id: events.id, type: events.type, data: events.data })
+      .from(events)
+      .where(and(inArray(events.id, eventIds), ne(events.type, 'order.placed'))),
   ]);
   const names = new Map(channelRows.map((c) => [`${c.storeId}/${c.id}`, c.name]));
   return {
     stores: new Map(storeRows.map((s) => [s.id, s])),
+    later: new Map(laterRows.map((e) => [e.id, { moment: e.type, order: (e.data as { order: Order }).order }])),
     orders: new Map(orderRows.map((o) => [o.id, o.snapshot])),
     channelName: (storeId, channel) => names.get(`${storeId}/${channel}`),
   };

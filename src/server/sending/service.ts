@@ -1,18 +1,64 @@
-/** A store's sending service as the code that sends needs it: settings with the password opened. */
-import { eq } from 'drizzle-orm';
+/** A store's services and senders as the code that sends needs them. */
+import { asc, eq } from 'drizzle-orm';
+import type { SenderKind, Security, ServiceStanding, SignInMethod } from '@/core/mail';
 import { database, type Executor } from '../db/client';
-import { services } from '../db/schema';
+import { senders, services } from '../db/schema';
 import { unseal } from '../secrets';
-import type { ServiceSettings } from './check';
 
 export type ServiceRow = typeof services.$inferSelect;
+export type SenderRow = typeof senders.$inferSelect;
 
-export function settingsOf(row: ServiceRow): ServiceSettings {
-  const { host, port, security, user, senderName, senderAddress } = row;
-  return { host, port, security, user, senderName, senderAddress, password: row.password ? unseal(row.password) : '' };
+/** What it takes to talk to a service. The password is in clear: it goes into no log, record or answer. */
+export interface ServiceSettings {
+  host: string;
+  port: number;
+  security: Security;
+  signIn: SignInMethod;
+  user: string;
+  password: string;
+  /** Empty for this machine's own name. */
+  ehloName: string;
+  messagesPerConnection: number;
+  /** Seconds. */
+  timeout: number;
 }
 
-export async function serviceOf(storeId: string, db: Executor = database()): Promise<ServiceRow | undefined> {
-  const [row] = await db.select().from(services).where(eq(services.storeId, storeId));
-  return row;
+export function settingsOf(row: ServiceRow): ServiceSettings {
+  const { host, port, security, signIn, user, ehloName, messagesPerConnection, timeout } = row;
+  const password = row.password ? unseal(row.password) : '';
+  return { host, port, security, signIn, user, password, ehloName, messagesPerConnection, timeout };
+}
+
+/** A service as the choice between them sees it, without what it has taken. */
+export function standingOf(row: ServiceRow): ServiceStanding {
+  const { id, name, kind, host, user, domains, paused, downUntil, downWords } = row;
+  return {
+    id,
+    name: name || host,
+    kind,
+    host,
+    user,
+    domains,
+    paused,
+    ...(downUntil && { downUntil: downUntil.getTime(), downWords }),
+  };
+}
+
+/** "smtp.example:587 as orders@example". */
+export function viaOf(service: { host: string; port: number; user: string }): string {
+  return `${service.host}:${service.port}${service.user ? ` as ${service.user}` : ''}`;
+}
+
+/** A store's services in the order they are tried. */
+export async function servicesOf(storeId: string, db: Executor = database()): Promise<ServiceRow[]> {
+  return db.select().from(services).where(eq(services.storeId, storeId)).orderBy(asc(services.rank), asc(services.id));
+}
+
+export async function sendersOf(storeId: string, db: Executor = database()): Promise<SenderRow[]> {
+  return db.select().from(senders).where(eq(senders.storeId, storeId));
+}
+
+/** The sender for a kind of message: its own, or that of orders. Undefined while the store has none. */
+export function senderFor(list: readonly SenderRow[], kind: SenderKind): SenderRow | undefined {
+  return list.find((s) => s.kind === kind) ?? list.find((s) => s.kind === 'orders');
 }

@@ -5,7 +5,7 @@ import mjml2html from 'mjml';
 import type { Look } from '@/core/look';
 import { compileMessage, makeSkeleton, type CompiledMessage, type Skeleton } from '@/core/render';
 import { placeholderType } from '@/core/placeholders';
-import { phrasebookFor, type Segments, type Template } from '@/core/template';
+import { layOut, phrasebookFor, type Passages, type Segments, type Template } from '@/core/template';
 import { directionOf } from '@/core/text';
 
 const skeletons = new LRUCache<string, Promise<Skeleton>>({ max: 200 });
@@ -24,25 +24,32 @@ export interface MessageParts {
   locale?: string;
   timeZone: string;
   phrases?: Segments;
+  passages?: Passages;
+  /** The store's own language, which passages fall back to. */
+  sourceLanguage?: string;
+  /** Put before the paths of the store's pictures. */
+  assetBase: string;
 }
 
 /** The message compiled for filling; the same parts give the same compiled message. */
 export function compiledMessage(parts: MessageParts): Promise<CompiledMessage> {
-  const { template, look, language, locale, timeZone } = parts;
+  const { look, language, locale, timeZone, assetBase } = parts;
   const direction = directionOf(language);
-  const structure = digest([template.blocks, look, direction]);
-  const key = digest([structure, template.words[language], parts.phrases, language, locale, timeZone]);
+  const laid = layOut(parts.template, language, parts.passages ?? {}, parts.sourceLanguage ?? language);
+  const structure = digest([laid.blocks, look, direction]);
+  const key = digest([structure, laid.words, parts.phrases, language, locale, timeZone, assetBase]);
   let message = messages.get(key);
   if (!message) {
     let skeleton = skeletons.get(structure);
     if (!skeleton) {
-      skeleton = makeSkeleton(template, look, direction, compileMjml);
+      skeleton = makeSkeleton(laid.blocks, look, direction, compileMjml);
       skeletons.set(structure, skeleton);
     }
     message = skeleton.then((ready) =>
-      compileMessage(ready, template, template.words[language] ?? {}, phrasebookFor(language, parts.phrases), {
+      compileMessage(ready, laid, phrasebookFor(language, parts.phrases, look.footer.legal), {
         language,
         timeZone,
+        assetBase,
         typeOf: placeholderType,
         ...(locale && { locale }),
       }),

@@ -2,14 +2,17 @@
 import SMTPConnection from 'nodemailer/lib/smtp-connection';
 import { diagnose, parseReply, type CheckStep, type Diagnosis, type SendOutcome } from '@/core/mail';
 import { authorities } from './authorities';
-import { ehloName, type ServiceSettings } from './check';
 import { resolveHost } from './dns';
+import { ehloName } from './ehlo';
+import type { ServiceSettings } from './service';
 
 export interface SendResult {
   outcome: SendOutcome;
   /** The lines said, without the message itself and without passwords. */
   conversation: string;
   diagnosis?: Diagnosis;
+  /** Where it failed, when it did. */
+  failedAt?: CheckStep;
 }
 
 interface SmtpError extends Error {
@@ -18,8 +21,6 @@ interface SmtpError extends Error {
   responseCode?: number;
   command?: string;
 }
-
-const MESSAGES_PER_CONNECTION = 100;
 
 /** One line to one service. Messages go over it one after the other. */
 export class Line {
@@ -35,15 +36,18 @@ export class Line {
     private readonly limitMs = 60_000,
   ) {}
 
-  /** Sends one message. Never throws for what the network or server does. */
-  async send(envelope: { from: string; to: string }, message: Buffer): Promise<SendResult> {
+  /**
+   * Sends one message. Never throws for what the network or server does.
+   * @param limitMs how long it may take, when that is less than for others
+   */
+  async send(envelope: { from: string; to: string }, message: Buffer, limitMs = this.limitMs): Promise<SendResult> {
     this.log = [];
     let step: CheckStep = 'connect';
     let timedOut = false;
     const timer = setTimeout(() => {
       timedOut = true;
       this.live?.close();
-    }, this.limitMs);
+    }, limitMs);
     try {
       const connection = this.usable() ?? (await this.open());
       this.live = connection;
@@ -68,6 +72,7 @@ export class Line {
           ? { kind: 'refused', step: failedAt, code: reply.code, response: error.response ?? '' }
           : { kind: 'unreachable', error: error.message },
         conversation: this.log.join('\n'),
+        failedAt,
         diagnosis: diagnose({
           step: failedAt,
           host: this.settings.host,
@@ -99,12 +104,13 @@ export class Line {
   }
 
   private usable(): SMTPConnection | undefined {
-    if (this.connection?.destroyed || this.sent >= MESSAGES_PER_CONNECTION) this.close();
+    if (this.connection?.destroyed || this.sent >= this.settings.messagesPerConnection) this.close();
     return this.connection;
   }
 
   private async open(): Promise<SMTPConnection> {
-    const { host, port, security, user, password } = this.settings;
+    const { host, port, security, user, password, signIn, timeout } = this.settings;
+    const patience = timeout * 1000;
     const [address] = await resolveHost(host).catch((error: Error) => {
       throw Object.assign(error, { step: 'resolve' as const });
     });
@@ -120,13 +126,14 @@ export class Line {
       host: address,
       servername: host,
       port,
-      name: ehloName(),
+      name: this.settings.ehloName || ehloName(),
       secure: security === 'tls',
       requireTLS: security === 'starttls',
       ignoreTLS: security === 'none',
-      connectionTimeout: 15_000,
-      greetingTimeout: 15_000,
-      socketTimeout: 60_000,
+      connectionTimeout: Math.min(15_000, patience),
+      greetingTimeout: Math.min(15_000, patience),
+      socketTimeout: patience,
+      ...(signIn !== 'auto' && { authMethod: signIn.toUpperCase() }),
       tls: { servername: host, ca: authorities(), minVersion: 'TLSv1.2' },
       transactionLog: true,
       logger: conversationLogger(write),
@@ -208,6 +215,7 @@ function stepOf(error: SmtpError, otherwise: CheckStep): CheckStep {
 /** The connection's own error code, which nodemailer keeps under the one it gives. */
 function causeOf(error: SmtpError): string | undefined {
   const { cause } = error;
+  if (error.message.includes('Internationalized mailbox')) return 'ESMTPUTF8';
   if (cause instanceof Error && 'code' in cause) return String(cause.code);
   const inText = /\b(E[A-Z]{4,}|CERT_HAS_EXPIRED|ERR_TLS_[A-Z_]+|DEPTH_ZERO_SELF_SIGNED_CERT|UNABLE_TO_[A-Z_]+)\b/.exec(
     error.message,

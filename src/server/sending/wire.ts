@@ -19,20 +19,37 @@ export class WireError extends Error {
 
 const SILENCE_MS = 10_000;
 
+/** Whether a port that says nothing expects TLS from the start. The certificate does not matter for that. */
+export async function speaksTls(address: string, port: number): Promise<boolean> {
+  const socket = connectTls({ host: address, port, rejectUnauthorized: false });
+  try {
+    await settled(socket, 'secureConnect', 3_000);
+    return true;
+  } catch {
+    return false;
+  } finally {
+    socket.destroy();
+  }
+}
+
 export class Wire {
   readonly lines: string[] = [];
   private buffer = '';
   private failure: WireError | undefined;
   private wake: (() => void) | undefined;
 
-  private constructor(private socket: Socket) {
+  private constructor(
+    private socket: Socket,
+    private readonly silence: number,
+  ) {
     this.listen();
   }
 
-  static async open(address: string, port: number): Promise<Wire> {
+  /** @param silence how long the other side may say nothing, ms */
+  static async open(address: string, port: number, silence = SILENCE_MS): Promise<Wire> {
     const socket = connectPlain({ host: address, port });
-    await settled(socket, 'connect', 10_000);
-    return new Wire(socket);
+    await settled(socket, 'connect', silence);
+    return new Wire(socket, silence);
   }
 
   private listen(): void {
@@ -55,8 +72,8 @@ export class Wire {
   }
 
   /** Waits for one whole reply. Rejects with a {@link WireError} on silence, a closed line, or an answer that is not SMTP. */
-  async reply(): Promise<SmtpReply> {
-    const deadline = Date.now() + SILENCE_MS;
+  async reply(limit = this.silence): Promise<SmtpReply> {
+    const deadline = Date.now() + limit;
     for (;;) {
       if (isReplyComplete(this.buffer)) {
         const raw = this.buffer;
@@ -101,7 +118,7 @@ export class Wire {
     if (this.buffer !== '') throw new WireError('EPLAINTEXT', 'The server began in plain text.');
     this.socket.removeAllListeners('data').removeAllListeners('error').removeAllListeners('close');
     const secured = connectTls({ socket: this.socket, servername: host, ca: authorities(), minVersion: 'TLSv1.2' });
-    await settled(secured, 'secureConnect', 10_000);
+    await settled(secured, 'secureConnect', this.silence);
     this.socket = secured;
     this.failure = undefined;
     this.listen();

@@ -5,9 +5,20 @@ import { DELIVERY_STATES, type DeliveryState } from '@/core/mail';
 import { reasonWords } from '@/core/plan';
 import type { Access } from '../auth/access';
 import { database } from '../db/client';
-import { attempts, deliveries, editions, events, notifications, notWritten, sentMessages } from '../db/schema';
+import {
+  attempts,
+  bounces,
+  deliveries,
+  editions,
+  events,
+  notifications,
+  notWritten,
+  sentMessages,
+  services,
+} from '../db/schema';
 import { AppError } from '../errors';
 import { remember } from '../history';
+import { FAR_AHEAD } from '../worker/dispatch';
 
 export interface DeliveryFilter {
   states?: DeliveryState[];
@@ -91,13 +102,14 @@ async function deliveryById(access: Access, id: string) {
 /** One delivery's whole story: why, what was tried, what was said, and the message as sent. */
 export async function deliveryDetail(access: Access, id: string) {
   const row = await deliveryById(access, id);
-  const [tries, [sent], [event], [edition], others, unsent] = await Promise.all([
+  const [tries, [sent], back, [event], [edition], others, unsent] = await Promise.all([
     database()
       .select()
       .from(attempts)
       .where(eq(attempts.deliveryId, id))
       .orderBy(asc(attempts.number), asc(attempts.id)),
     database().select().from(sentMessages).where(eq(sentMessages.deliveryId, id)),
+    database().select().from(bounces).where(eq(bounces.deliveryId, id)).orderBy(asc(bounces.id)),
     database().select().from(events).where(eq(events.id, row.eventId)),
     database().select({ number: editions.number }).from(editions).where(eq(editions.id, row.editionId)),
     database()
@@ -130,7 +142,8 @@ export async function deliveryDetail(access: Access, id: string) {
     subject: row.subject,
     messageId: row.messageId,
     words: row.lastWords,
-    dueAt: row.dueAt.toISOString(),
+    /** When it is tried next; nothing while it waits for somebody to do something. */
+    ...(row.dueAt < FAR_AHEAD && { dueAt: row.dueAt.toISOString() }),
     createdAt: row.createdAt.toISOString(),
     acceptedAt: row.acceptedAt?.toISOString(),
     edition: edition?.number,
@@ -158,6 +171,15 @@ export async function deliveryDetail(access: Access, id: string) {
       text: message.text ?? '',
       bytes: sent!.raw.length,
     },
+    mayBeReleased: row.state === 'withheld' && !row.released,
+    bounces: back.map((b) => ({
+      id: b.id,
+      at: b.at.toISOString(),
+      kind: b.kind,
+      status: b.status,
+      words: b.words,
+      diagnostic: b.diagnostic,
+    })),
     others: others.filter((o) => o.id !== id),
     notWritten: unsent.map((n) => ({
       id: n.id,
@@ -186,6 +208,8 @@ export async function tryAgain(access: Access, id: string): Promise<void> {
     .update(deliveries)
     .set({ state: 'planned', dueAt: new Date() })
     .where(and(eq(deliveries.id, id), inArray(deliveries.state, [...AGAIN])));
+  // Who asks for it now wants to see what comes of it, also from a service that rests.
+  await database().update(services).set({ downUntil: null }).where(eq(services.storeId, access.store.id));
   if (result.affectedRows === 0)
     throw new AppError('conflict', 'This delivery is not waiting for anything: it was sent, or is being sent.');
   await remember(access, 'tried again', `${row.notificationName} to ${row.recipient}`);

@@ -1,17 +1,21 @@
 /** The Desk: one notification's template with its draft, editions, and what is needed to render it. */
+import { senderKindOf, type SenderKind } from '@/core/mail';
 import { and, desc, eq } from 'drizzle-orm';
-import { checker } from '@/core/schema';
-import { templateFindings } from '@/core/preflight';
-import { TemplateSchema, type Segments, type Template } from '@/core/template';
+import { messageFindings, templateFindings, type Finding } from '@/core/preflight';
+import { copyBlock, freshIds, insertBlock, withWords, type Block, type Segments, type Template } from '@/core/template';
+import { sampleOrders } from '@/core/order';
 import type { Access } from '../auth/access';
 import { database, type Executor } from '../db/client';
-import { editions, notifications, templates } from '../db/schema';
+import { channels, editions, notifications, products, templates } from '../db/schema';
 import { AppError } from '../errors';
 import { remember } from '../history';
 import { newId } from '../ids';
-import { phrasesOf } from '../sending/render';
-
-const checkTemplate = checker(TemplateSchema);
+import { codesOf } from '../codes';
+import { phrasesOf, renderFor } from '../sending/render';
+import { listOrders, orderSnapshot } from './orders';
+import { livePassages } from '../sending/passages';
+import { readTemplate } from '../templates';
+import { listPassages } from './passages';
 
 async function row(access: Access, slug: string, db: Executor = database(), lock = false) {
   const query = db
@@ -33,14 +37,14 @@ async function liveEdition(liveEditionId: string | null, db: Executor = database
 /** Everything the Desk opens with. */
 export async function loadDesk(access: Access, slug: string) {
   const { notification, template } = await row(access, slug);
-  const [live, list, phrases] = await Promise.all([
+  const [live, list, bench] = await Promise.all([
     liveEdition(template.liveEditionId),
     database()
       .select({ number: editions.number, publishedBy: editions.publishedBy, publishedAt: editions.publishedAt })
       .from(editions)
       .where(eq(editions.templateId, template.id))
       .orderBy(desc(editions.number)),
-    Promise.all(access.store.languages.map(async (l) => [l, await phrasesOf(access.store.id, l)] as const)),
+    benchOf(access),
   ]);
   const neighbours = await database()
     .select({ slug: notifications.slug, name: notifications.name })
@@ -48,7 +52,6 @@ export async function loadDesk(access: Access, slug: string) {
     .where(eq(notifications.storeId, access.store.id))
     .orderBy(notifications.id);
   const at = neighbours.findIndex((n) => n.slug === slug);
-  const { store } = access;
   return {
     notification: {
       slug,
@@ -67,6 +70,29 @@ export async function loadDesk(access: Access, slug: string) {
       publishedAt: live.publishedAt.toISOString(),
     },
     editions: list.map((e) => ({ ...e, publishedAt: e.publishedAt.toISOString() })),
+    ...bench,
+    others: neighbours.filter((n) => n.slug !== slug),
+    previous: neighbours[at - 1],
+    next: neighbours[at + 1],
+  };
+}
+
+/** What a store lends to everything on the bench: its look, words, passages, codes, and names for conditions. */
+export async function benchOf(access: Access) {
+  const { store } = access;
+  const [phrases, live, all, codes, channelRows, productRows] = await Promise.all([
+    Promise.all(store.languages.map(async (l) => [l, await phrasesOf(store.id, l)] as const)),
+    livePassages(store.id),
+    listPassages(access),
+    codesOf(store.id),
+    database().select({ id: channels.id, name: channels.name }).from(channels).where(eq(channels.storeId, store.id)),
+    database()
+      .select({ sku: products.sku, name: products.name, category: products.category })
+      .from(products)
+      .where(eq(products.storeId, store.id))
+      .orderBy(products.sku),
+  ]);
+  return {
     store: {
       id: store.id,
       name: store.name,
@@ -74,26 +100,17 @@ export async function loadDesk(access: Access, slug: string) {
       languages: store.languages,
       locales: store.locales,
       timeZone: store.timeZone,
+      currency: store.currency,
       facts: store.facts,
       look: store.look,
       phrases: Object.fromEntries(phrases) as Record<string, Segments>,
+      passages: live,
+      passageNames: all.map(({ id, name }) => ({ id, name })),
+      codes,
+      channels: channelRows,
+      products: productRows,
     },
-    previous: neighbours[at - 1],
-    next: neighbours[at + 1],
   };
-}
-
-/** A draft as sent by the screen, checked for shape. Words that cannot be parsed yet are kept: nothing typed is lost. */
-export function readTemplate(draft: unknown): Template {
-  const checked = checkTemplate(draft);
-  if (!checked.ok) throw new AppError('invalid', 'This is not a template Libellus can keep.', checked.problems);
-  const ids = checked.value.blocks.map((b) => b.id);
-  const double = ids.find((id, i) => ids.indexOf(id) !== i);
-  if (double)
-    throw new AppError('invalid', 'Two blocks have the same id.', [
-      { path: '/blocks', message: `"${double}" stands twice` },
-    ]);
-  return checked.value;
 }
 
 /** Saves the draft, if nobody else has since `revision`. A conflict carries the other version, so that both can be kept. */
@@ -129,11 +146,7 @@ export async function publish(access: Access, slug: string, revision: number): P
   return database().transaction(async (tx) => {
     const { notification, template } = await row(access, slug, tx, true);
     if (template.revision !== revision) throw conflict(template);
-    const findings = templateFindings(template.draft, {
-      moment: notification.moment,
-      sourceLanguage: access.store.language,
-    });
-    const blockers = findings.filter((f) => f.severity === 'blocker');
+    const blockers = await blockersOf(access, notification.moment, template.draft);
     if (blockers.length > 0) {
       throw new AppError(
         'invalid',
@@ -164,6 +177,76 @@ export async function publish(access: Access, slug: string, revision: number): P
   });
 }
 
+/** What stops a template: found in it, and in a message made of it with the newest order in each language. */
+async function blockersOf(access: Access, moment: string, draft: Template): Promise<Finding[]> {
+  const { store } = access;
+  const [codes, passages, newest] = await Promise.all([
+    codesOf(store.id),
+    livePassages(store.id),
+    listOrders(access, {}, 1),
+  ]);
+  const findings = templateFindings(draft, {
+    moment,
+    sourceLanguage: store.language,
+    codes,
+    passages,
+    now: Date.now(),
+  });
+  const stops = (list: readonly Finding[]): Finding[] => list.filter((f) => f.severity === 'blocker');
+  // A message that cannot be made says nothing more.
+  if (stops(findings).length > 0) return stops(findings);
+  const number = newest.rows[0]?.number;
+  const about = number
+    ? await orderSnapshot(access, number)
+    : { order: sampleOrders(store.currency, store.facts.url)[0]!.order, channelName: undefined };
+  const rendered = await Promise.all(
+    Object.keys(draft.words).map(async (language) => {
+      const message = await renderFor({
+        store,
+        template: draft,
+        language,
+        order: about.order,
+        moment,
+        now: Date.now(),
+        ...(about.channelName && { channelName: about.channelName }),
+      });
+      return messageFindings(message, language);
+    }),
+  );
+  return stops(rendered.flat());
+}
+
+/** Puts a copy of a block, with its words, into the draft of another notification, before its footer. */
+export async function copyBlockTo(
+  access: Access,
+  slug: string,
+  block: Block,
+  words: Record<string, Segments>,
+): Promise<{ name: string }> {
+  const brought = readTemplate({ version: 1, blocks: [block], words });
+  return database().transaction(async (tx) => {
+    const { notification, template } = await row(access, slug, tx, true);
+    const { draft } = template;
+    const copy = copyBlock(brought.blocks[0]!, brought.words, freshIds(draft));
+    const footer = draft.blocks.findIndex((b) => b.kind === 'footer');
+    const next = readTemplate({
+      ...draft,
+      words: withWords(draft.words, copy.words),
+      blocks: insertBlock(draft.blocks, copy.block, { at: footer < 0 ? draft.blocks.length : footer }),
+    });
+    await tx
+      .update(templates)
+      .set({
+        draft: next,
+        revision: template.revision + 1,
+        draftBy: access.person.name,
+        draftAt: new Date(),
+      })
+      .where(eq(templates.id, template.id));
+    return { name: notification.name };
+  });
+}
+
 /** The template of one edition, for taking it back to the bench. */
 export async function editionOf(access: Access, slug: string, number: number): Promise<Template> {
   const { template } = await row(access, slug);
@@ -187,11 +270,13 @@ export async function templateFor(
   access: Access,
   slug: string,
   which: 'draft' | 'live',
-): Promise<{ name: string; template: Template }> {
+): Promise<{ name: string; moment: string; sender: SenderKind; template: Template }> {
   const { notification, template } = await row(access, slug);
-  if (which === 'draft') return { name: notification.name, template: template.draft };
+  const { name, moment } = notification;
+  const about = { name, moment, sender: senderKindOf(notification) };
+  if (which === 'draft') return { ...about, template: template.draft };
   const live = await liveEdition(template.liveEditionId);
   if (!live)
     throw new AppError('invalid', `${notification.name} has never been published. Publish it on the Desk first.`);
-  return { name: notification.name, template: live.template };
+  return { ...about, template: live.template };
 }

@@ -9,7 +9,7 @@ import { database } from '../db/client';
 import { deliveries, editions, notifications, notWritten, orders, routingRules, templates } from '../db/schema';
 import { AppError } from '../errors';
 import { health } from '../health';
-import { serviceOf } from '../sending/service';
+import { sendingLines, type TodayLine } from './sending-lines';
 
 export type Mark = 'off' | 'draft' | 'live' | 'failing';
 
@@ -119,23 +119,13 @@ export async function orderPath(access: Access, number: string) {
   };
 }
 
-export interface TodayLine {
-  state: 'good' | 'waiting' | 'failing';
-  fact: string;
-  /** What to do, as the words of a link. */
-  action: string;
-  /** Below the store's address. */
-  href: string;
-}
-
 /** What is ready and what is not, each with the place to see to it. */
 export async function loadToday(access: Access) {
   const since = new Date(Date.now() - DAY);
   const { store } = access;
-  const [board, rows, service, counts, running] = await Promise.all([
+  const [board, rows, counts, running] = await Promise.all([
     loadBoard(access),
     boardRows(access),
-    serviceOf(store.id),
     database()
       .select({ state: deliveries.state, n: count() })
       .from(deliveries)
@@ -170,36 +160,7 @@ export async function loadToday(access: Access) {
   const lines: TodayLine[] = [];
   const held = counts.find((c) => c.state === 'held')?.n ?? 0;
   const messages = (n: number): string => (n === 1 ? 'One message' : `${n} messages`);
-  if (!service) {
-    lines.push({
-      state: 'failing',
-      fact: `No sending service is connected${held > 0 ? `; ${messages(held).toLowerCase()} ${held === 1 ? 'is' : 'are'} held until there is one` : ', so nothing can go out'}.`,
-      action: 'Connect a service',
-      href: '/sending',
-    });
-  } else if (!service.check) {
-    lines.push({
-      state: 'waiting',
-      fact: `The service ${service.host} is connected and not checked since it was saved.`,
-      action: 'Check it',
-      href: '/sending',
-    });
-  } else if (!service.check.passed) {
-    const failing = service.check.steps.find((s) => s.state === 'failed');
-    lines.push({
-      state: 'failing',
-      fact: `The service ${service.host} failed its check: ${failing?.diagnosis?.cause ?? failing?.label ?? ''}`,
-      action: 'See why',
-      href: '/sending',
-    });
-  } else {
-    lines.push({
-      state: 'good',
-      fact: `The service ${service.host} takes mail from ${service.senderAddress}.`,
-      action: 'See the check',
-      href: '/sending',
-    });
-  }
+  lines.push(...(await sendingLines(access, held)));
   if (!running.worker.ok) {
     lines.push({
       state: 'failing',

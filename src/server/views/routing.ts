@@ -13,7 +13,7 @@ import { remember } from '../history';
 import { newId } from '../ids';
 import { templateFor } from './desk';
 import { orderSnapshot } from './orders';
-import { sendTest } from './sending';
+import { sendTest } from './tests';
 
 export async function loadRouting(access: Access) {
   const storeId = access.store.id;

@@ -21,7 +21,7 @@ export async function claim(workerId: string, limit: number, leaseMs: number): P
             ? await pick(
                 tx,
                 limit - expired.length,
-                and(inArray(deliveries.state, ['planned', 'deferred']), lte(deliveries.dueAt, now)),
+                and(inArray(deliveries.state, ['planned', 'deferred', 'held']), lte(deliveries.dueAt, now)),
               )
             : [];
         const claimed = [...expired, ...due];
@@ -62,7 +62,7 @@ export async function giveBack(workerId: string, ids: readonly string[]): Promis
     .where(and(inArray(deliveries.id, [...ids]), eq(deliveries.leaseBy, workerId), eq(deliveries.state, 'sending')));
 }
 
-/** Lets go what is held for want of a service. */
+/** Lets go what is held until somebody did something: connected a service, let one go on, named a sender. */
 export async function releaseHeld(storeId: string): Promise<number> {
   const [result] = await database()
     .update(deliveries)

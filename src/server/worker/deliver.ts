@@ -1,159 +1,110 @@
-/** One delivery: rendered, composed, sent, and written down. */
-import { and, eq } from 'drizzle-orm';
-import { isFinal, MAX_ATTEMPTS, retryDelay, type DeliveryState } from '@/core/mail';
+/** One delivery: its way chosen, rendered, composed, signed, sent, and written down. */
+import { isAboutService, isFinal, retryDelay, type DeliveryState } from '@/core/mail';
 import { config } from '../config';
-import { database } from '../db/client';
-import { attempts, deliveries, sentMessages } from '../db/schema';
-import { newId } from '../ids';
 import { log } from '../log';
 import { composeMessage, deliveryMessageId } from '../sending/compose';
+import { signMessage } from '../sending/dkim';
+import { withPictures } from '../sending/pictures';
 import { editionTemplate, renderFor, type BatchContext } from '../sending/render';
-import { serviceOf, settingsOf, type ServiceRow } from '../sending/service';
-import { Line } from '../sending/transport';
+import { viaOf } from '../sending/service';
 import type { Delivery } from './claims';
+import type { Dispatch, Way } from './dispatch';
+import type { Lines } from './lines';
+import { recordOutcome, type Outcome } from './record';
 
-/** Lines to services, one for each store; a worker's slot has its own, so two slots never share a line. */
-export class Lines {
-  private readonly open = new Map<string, { key: string; line: Line }>();
-
-  for(storeId: string, service: ServiceRow): Line {
-    const key = JSON.stringify([service.host, service.port, service.security, service.user, service.password]);
-    const known = this.open.get(storeId);
-    if (known?.key === key) return known.line;
-    known?.line.quit();
-    // Well within a lease: nobody else may claim what is still on the line.
-    const line = new Line(settingsOf(service), config().leaseMs / 2);
-    this.open.set(storeId, { key, line });
-    return line;
-  }
-
-  quit(): void {
-    for (const { line } of this.open.values()) line.quit();
-    this.open.clear();
-  }
-}
-
-interface Outcome {
-  state: DeliveryState;
-  words: string;
-  remedy: string;
-  conversation: string;
-  via: string;
-  dueAt?: Date;
-  subject?: string;
-  messageId?: string;
-  raw?: Buffer;
+export interface DeliverWith {
+  context: BatchContext;
+  dispatch: Dispatch;
+  lines: Lines;
 }
 
 /** Sends one claimed delivery and records the attempt, whatever came of it. */
-export async function deliver(delivery: Delivery, context: BatchContext, lines: Lines): Promise<DeliveryState> {
+export async function deliver(delivery: Delivery, using: DeliverWith): Promise<DeliveryState> {
   const startedAt = new Date();
-  const outcome = await attempt(delivery, context, lines).catch((error: unknown): Outcome => {
+  const outcome = await attempt(delivery, using).catch((error: unknown): Outcome => {
     log.error({ delivery: delivery.id, err: error }, 'a delivery could not be made');
     return {
       state: 'failed',
       words: `The message could not be made: ${error instanceof Error ? error.message : String(error)}`.slice(0, 500),
       remedy: 'Open the notification on the Desk with this order and look for findings, then send it again.',
-      conversation: '',
-      via: '',
+      attempt: { conversation: '', via: '' },
     };
   });
   await recordOutcome(delivery, outcome, startedAt);
   return outcome.state;
 }
 
-async function attempt(delivery: Delivery, context: BatchContext, lines: Lines): Promise<Outcome> {
-  const store = context.stores.get(delivery.storeId);
-  const order = delivery.orderId ? context.orders.get(delivery.orderId) : undefined;
-  if (!store || !order) throw new Error('the order this message is about is no longer there.');
-  const service = await serviceOf(delivery.storeId);
-  if (!service) {
-    return {
-      state: 'held',
-      words: 'No sending service is connected.',
-      remedy: 'Connect one under Sending; what is held goes out then.',
-      conversation: '',
-      via: '',
-    };
+async function attempt(delivery: Delivery, using: DeliverWith): Promise<Outcome> {
+  const way = await using.dispatch.way(delivery);
+  if (way.kind === 'withheld') return { state: 'withheld', words: way.words, remedy: way.remedy };
+  if (way.kind === 'hold') return { state: 'held', words: way.words, remedy: way.remedy, dueAt: way.until };
+  const { subject, messageId, raw } = await makeMessage(delivery, way, using.context);
+  const result = await using.lines.with(way.service, async (line) => {
+    // A line may have been long in coming. Whatever is sent has to be over before the lease is: after that, another worker
+    // may send the same.
+    const left = (delivery.leaseUntil?.getTime() ?? 0) - Date.now() - config().leaseMs / 10;
+    if (left < config().leaseMs / 6) return undefined;
+    return line.send({ from: way.returnPath, to: delivery.recipient }, raw, Math.min(left, config().leaseMs / 2));
+  });
+  if (!result) return { state: 'planned', words: '', remedy: '', dueAt: new Date() };
+  const also = way.passedOver.length > 0 ? ` (${way.passedOver.join('; ')})` : '';
+  const made = {
+    subject,
+    messageId,
+    attempt: { conversation: result.conversation, via: `${viaOf(way.service)}${also}`.slice(0, 260) },
+  };
+  if (result.outcome.kind === 'accepted') {
+    await using.dispatch.took(way.service, delivery.recipient);
+    return { ...made, state: 'accepted', words: result.outcome.response, remedy: '', raw };
   }
+  const { kind, cause: words, remedy } = result.diagnosis!;
+  if (isFinal(result.outcome, kind)) return { ...made, state: 'failed', words, remedy };
+  if (isAboutService(result.failedAt!, kind)) {
+    await using.dispatch.failed(way.service, kind, words);
+    const age = Date.now() - delivery.createdAt.getTime();
+    // Due at once: the next service in line takes it, or it waits until this one has rested.
+    if (retryDelay(1, age, 0) !== undefined) return { ...made, state: 'deferred', words, remedy, dueAt: new Date() };
+  } else if (kind !== 'greylisted' && ['recipient', 'message'].includes(result.failedAt!)) {
+    await using.dispatch.putOff(delivery.recipient, words);
+  }
+  const wait = retryDelay(delivery.attempts, Date.now() - delivery.createdAt.getTime(), Math.random());
+  return wait === undefined
+    ? { ...made, state: 'failed', words: `${words} It was given up after five days.`, remedy }
+    : { ...made, state: 'deferred', words, remedy, dueAt: new Date(Date.now() + wait) };
+}
+
+async function makeMessage(
+  delivery: Delivery,
+  way: Extract<Way, { kind: 'send' }>,
+  context: BatchContext,
+): Promise<{ subject: string; messageId: string; raw: Buffer }> {
+  const store = context.stores.get(delivery.storeId);
+  // What was true when it happened: a second parcel must not change what is said about the first.
+  const later = context.later.get(delivery.eventId);
+  const order = later?.order ?? (delivery.orderId ? context.orders.get(delivery.orderId) : undefined);
+  if (!store || !order) throw new Error('the order this message is about is no longer there.');
   const channelName = context.channelName(store.id, order.channel);
   const message = await renderFor({
     store,
     template: await editionTemplate(delivery.editionId),
     language: delivery.language,
     order,
+    moment: later?.moment ?? 'order.placed',
     now: Date.now(),
     ...(channelName && { channelName }),
   });
-  const messageId = deliveryMessageId(delivery.id, service.senderAddress);
-  const raw = await composeMessage(message, {
-    from: { name: service.senderName, address: service.senderAddress },
+  const { sender } = way;
+  const messageId = deliveryMessageId(delivery.id, sender.address);
+  const made = store.pictures === 'inline' ? await withPictures(message) : { message, pictures: undefined };
+  const composed = await composeMessage(made.message, {
+    from: { name: sender.name, address: sender.address },
     to: { name: delivery.recipientName, address: delivery.recipient },
+    ...(sender.replyTo && { replyTo: sender.replyTo }),
     messageId,
     date: new Date(),
     language: delivery.language,
+    ...(made.pictures && { pictures: made.pictures }),
   });
-  const made = {
-    subject: message.subject.slice(0, 500),
-    messageId,
-    via: `${service.host}:${service.port} as ${service.user || 'nobody'}`,
-  };
-  const result = await lines.for(store.id, service).send({ from: service.senderAddress, to: delivery.recipient }, raw);
-  const { conversation } = result;
-  if (result.outcome.kind === 'accepted') {
-    return { ...made, state: 'accepted', words: result.outcome.response, remedy: '', conversation, raw };
-  }
-  const words = result.diagnosis?.cause ?? 'It could not be sent.';
-  const remedy = result.diagnosis?.remedy ?? '';
-  const wait = isFinal(result.outcome) ? undefined : retryDelay(delivery.attempts, Math.random());
-  if (wait === undefined) {
-    const last = isFinal(result.outcome) ? words : `${words} That was the last of ${MAX_ATTEMPTS} attempts.`;
-    return { ...made, state: 'failed', words: last, remedy, conversation };
-  }
-  return { ...made, state: 'deferred', words, remedy, conversation, dueAt: new Date(Date.now() + wait) };
-}
-
-async function recordOutcome(delivery: Delivery, outcome: Outcome, startedAt: Date): Promise<void> {
-  const endedAt = new Date();
-  await database().transaction(async (tx) => {
-    const [updated] = await tx
-      .update(deliveries)
-      .set({
-        state: outcome.state,
-        leaseUntil: null,
-        leaseBy: null,
-        lastWords: outcome.words.slice(0, 500),
-        ...(outcome.dueAt && { dueAt: outcome.dueAt }),
-        ...(outcome.subject !== undefined && { subject: outcome.subject }),
-        ...(outcome.messageId && { messageId: outcome.messageId }),
-        ...(outcome.state === 'accepted' && { acceptedAt: endedAt }),
-      })
-      .where(
-        and(
-          eq(deliveries.id, delivery.id),
-          eq(deliveries.leaseBy, delivery.leaseBy ?? ''),
-          eq(deliveries.state, 'sending'),
-        ),
-      );
-    // When the lease ran out meanwhile, another worker owns the delivery; only the attempt is written down.
-    await tx.insert(attempts).values({
-      id: newId(),
-      storeId: delivery.storeId,
-      deliveryId: delivery.id,
-      number: delivery.attempts,
-      startedAt,
-      endedAt,
-      state: outcome.state,
-      via: outcome.via,
-      words: outcome.words.slice(0, 500),
-      remedy: outcome.remedy.slice(0, 500),
-      conversation: outcome.conversation,
-    });
-    if (outcome.raw && updated.affectedRows > 0) {
-      await tx
-        .insert(sentMessages)
-        .values({ deliveryId: delivery.id, storeId: delivery.storeId, raw: outcome.raw })
-        .onDuplicateKeyUpdate({ set: { raw: outcome.raw } });
-    }
-  });
+  const raw = way.key ? await signMessage(composed, way.key) : composed;
+  return { subject: message.subject.slice(0, 500), messageId, raw };
 }

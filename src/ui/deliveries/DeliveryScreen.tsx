@@ -30,7 +30,9 @@ export interface DeliveryProps {
     subject: string;
     messageId: string;
     words: string;
-    dueAt: string;
+    dueAt?: string;
+    mayBeReleased: boolean;
+    bounces: { id: string; at: string; kind: string; status: string; words: string; diagnostic: string }[];
     edition?: number | undefined;
     reasons: string[];
     event?: { type: string; source: string; eventId: string; receivedAt: string } | undefined;
@@ -51,17 +53,26 @@ export interface DeliveryProps {
   };
   mayTry: boolean;
   onTry: () => Promise<Result<null>>;
+  mayRelease: boolean;
+  onRelease: () => Promise<Result<null>>;
 }
 
-export function DeliveryScreen({ base, zone, delivery: d, mayTry, onTry }: DeliveryProps) {
+const BOUNCE_WORDS: Record<string, string> = {
+  hard: 'For good: the address is not written to any more.',
+  soft: 'Given up for now: the address is still written to.',
+  delayed: 'Still being tried.',
+  other: 'No failure.',
+};
+
+export function DeliveryScreen({ base, zone, delivery: d, mayTry, onTry, mayRelease, onRelease }: DeliveryProps) {
   const router = useRouter();
   const [form, setForm] = useState<'html' | 'text'>('html');
   const [busy, setBusy] = useState(false);
   const again = ['failed', 'deferred', 'held'].includes(d.state);
 
-  const tryNow = async (): Promise<void> => {
+  const run = async (work: () => Promise<Result<null>>): Promise<void> => {
     setBusy(true);
-    valueOrToast(await onTry());
+    valueOrToast(await work());
     router.refresh();
     setBusy(false);
   };
@@ -82,8 +93,13 @@ export function DeliveryScreen({ base, zone, delivery: d, mayTry, onTry }: Deliv
               Download (.eml)
             </a>
           )}
+          {d.mayBeReleased && mayRelease && (
+            <button type="button" className="btn btn-main" disabled={busy} onClick={() => void run(onRelease)}>
+              Send it this once
+            </button>
+          )}
           {again && mayTry && (
-            <button type="button" className="btn btn-main" disabled={busy} onClick={() => void tryNow()}>
+            <button type="button" className="btn btn-main" disabled={busy} onClick={() => void run(onTry)}>
               Try again now
             </button>
           )}
@@ -155,7 +171,7 @@ export function DeliveryScreen({ base, zone, delivery: d, mayTry, onTry }: Deliv
 
           <PanelTitle
             aside={
-              d.state === 'deferred' ? (
+              (d.state === 'deferred' || d.state === 'held') && d.dueAt ? (
                 <>
                   next try <Time at={d.dueAt} zone={zone} />
                 </>
@@ -187,6 +203,29 @@ export function DeliveryScreen({ base, zone, delivery: d, mayTry, onTry }: Deliv
               </li>
             ))}
           </ol>
+
+          {d.bounces.length > 0 && (
+            <>
+              <PanelTitle>What came back</PanelTitle>
+              <ul className="mt-1 mb-4" data-testid="bounces">
+                {d.bounces.map((b) => (
+                  <li key={b.id} className="border-b border-rule py-2">
+                    <div className="flex items-baseline gap-2">
+                      <span className="font-semibold">{b.words}</span>
+                      <span className="ms-auto text-xs text-slate">
+                        <Time at={b.at} zone={zone} />
+                      </span>
+                    </div>
+                    <p className="text-slate">
+                      {BOUNCE_WORDS[b.kind]}
+                      {b.status && ` (${b.status})`}
+                    </p>
+                    {b.diagnostic && <p className="font-mono text-xs break-all">{b.diagnostic}</p>}
+                  </li>
+                ))}
+              </ul>
+            </>
+          )}
 
           {(d.others.length > 0 || d.notWritten.length > 0) && <PanelTitle>From the same event</PanelTitle>}
           <ul className="mt-1">
@@ -255,7 +294,7 @@ export function DeliveryScreen({ base, zone, delivery: d, mayTry, onTry }: Deliv
               {d.state === 'held' && (
                 <p className="mt-2">
                   <Link href={`${base}/sending`} className="link">
-                    Connect a sending service
+                    See the services
                   </Link>
                 </p>
               )}

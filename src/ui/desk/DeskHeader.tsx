@@ -2,9 +2,8 @@
 /** The head of the Desk: what is on the bench, what is live, and the steps one can take with it. */
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import Link from 'next/link';
-import { Time } from '../parts/format';
 import { Leaf } from '../parts/marks';
-import type { SaveState } from './useAutosave';
+import type { SaveState } from '../bench/useAutosave';
 
 export interface EditionNote {
   number: number;
@@ -14,29 +13,29 @@ export interface EditionNote {
 
 export interface DeskHeaderProps {
   base: string;
-  zone: string;
   notification: { name: string; on: boolean };
-  live: { number: number } | undefined;
-  editions: EditionNote[];
-  nextNumber: number;
+  live: { number: number | undefined } | undefined;
+  /** Of the edition that publishing makes; undefined for what has no numbered ones. */
+  nextNumber: number | undefined;
   /** The draft would make other messages than what is live. */
   changed: boolean;
   /** There are words in the language on the sheet. */
   written: boolean;
-  saveState: SaveState;
+  saveState: SaveState<unknown>;
   busy: 'publish' | 'test' | undefined;
   mayEdit: boolean;
   mayPublish: boolean;
   mayTest: boolean;
   onUndo: (() => void) | undefined;
   onRedo: (() => void) | undefined;
-  onTakeBack: (edition: number) => void;
-  onTest: () => void;
+  /** In the menu: what else can be done, as words and what it does. */
+  more: readonly { label: string; act: (() => void) | undefined; href?: string }[];
+  onTest: (() => void) | undefined;
   onPublish: () => void;
 }
 
 export function DeskHeader(props: DeskHeaderProps) {
-  const { base, notification, live, editions, changed, busy, saveState, mayEdit, mayPublish, mayTest } = props;
+  const { base, notification, live, changed, busy, saveState, mayEdit, mayPublish, mayTest } = props;
   return (
     <header className="flex min-h-14 shrink-0 items-center gap-3 border-b border-rule px-5 py-2">
       <Link href={`${base}/journey`} aria-label="Journey" className="text-lg text-slate hover:text-petrol">
@@ -45,7 +44,11 @@ export function DeskHeader(props: DeskHeaderProps) {
       <h1 className="font-serif text-xl font-medium whitespace-nowrap">{notification.name}</h1>
       <Leaf state={!notification.on ? 'off' : changed ? 'draft' : 'live'} />
       <div className="min-w-0 truncate text-sm text-slate">
-        {live ? <span className="text-ink">edition {live.number} is live</span> : 'never published'}
+        {live ? (
+          <span className="text-ink">{live.number === undefined ? 'published' : `edition ${live.number} is live`}</span>
+        ) : (
+          'never published'
+        )}
         {changed && live && ' · the draft differs'}
         <SaveNote state={saveState} mayEdit={mayEdit} />
       </div>
@@ -60,34 +63,28 @@ export function DeskHeader(props: DeskHeaderProps) {
             </button>
           </>
         )}
-        {editions.length > 0 && (
-          <Menu>
-            <MenuButton className="btn">Editions</MenuButton>
-            <MenuItems
-              anchor="bottom end"
-              className="z-40 rounded-control border border-rule bg-sheet py-1 text-sm shadow-sheet focus:outline-none [--anchor-gap:4px]"
-            >
-              {editions.map((e) => (
-                <MenuItem key={e.number} disabled={!mayEdit}>
-                  <button
-                    type="button"
-                    className="flex w-full items-baseline gap-4 px-3 py-1.5 text-start data-focus:bg-petrol-tint"
-                    onClick={() => props.onTakeBack(e.number)}
-                  >
-                    <span className="font-semibold">
-                      Edition {e.number}
-                      {e.number === live?.number ? ', live' : ''}
-                    </span>
-                    <span className="ms-auto text-xs text-slate">
-                      {e.publishedBy}, <Time at={e.publishedAt} zone={props.zone} />
-                    </span>
+        <Menu>
+          <MenuButton className="btn">More</MenuButton>
+          <MenuItems
+            anchor="bottom end"
+            className="z-40 rounded-control border border-rule bg-sheet py-1 text-sm shadow-sheet focus:outline-none [--anchor-gap:4px]"
+          >
+            {props.more.map(({ label, act, href }) => (
+              <MenuItem key={label} disabled={!act && !href}>
+                {href ? (
+                  <a href={href} download className={ITEM}>
+                    {label}
+                  </a>
+                ) : (
+                  <button type="button" className={ITEM} onClick={act}>
+                    {label}
                   </button>
-                </MenuItem>
-              ))}
-            </MenuItems>
-          </Menu>
-        )}
-        {mayTest && (
+                )}
+              </MenuItem>
+            ))}
+          </MenuItems>
+        </Menu>
+        {mayTest && props.onTest && (
           <button type="button" className="btn" disabled={busy !== undefined || !props.written} onClick={props.onTest}>
             {busy === 'test' ? 'Sending ...' : 'Send test to me'}
           </button>
@@ -100,7 +97,7 @@ export function DeskHeader(props: DeskHeaderProps) {
             title={changed ? undefined : 'The draft is what is live already'}
             onClick={props.onPublish}
           >
-            Publish edition {props.nextNumber}
+            {props.nextNumber === undefined ? 'Publish' : `Publish edition ${props.nextNumber}`}
           </button>
         )}
       </div>
@@ -108,7 +105,9 @@ export function DeskHeader(props: DeskHeaderProps) {
   );
 }
 
-function SaveNote({ state, mayEdit }: { state: SaveState; mayEdit: boolean }) {
+const ITEM = 'block w-full px-3 py-1.5 text-start data-disabled:text-slate/60 data-focus:bg-petrol-tint';
+
+export function SaveNote({ state, mayEdit }: { state: SaveState<unknown>; mayEdit: boolean }) {
   const words = !mayEdit
     ? 'your role may look, not change'
     : { saved: 'saved', saving: 'saving', failed: 'not saved', conflict: 'not saved' }[state.kind];

@@ -1,16 +1,16 @@
 'use client';
-/** The Desk: one notification on the bench, its sheet in the middle, rendered exactly as it is sent. */
+/** The Desk: one notification, or a passage, on the bench; its sheet in the middle, rendered exactly as it is sent. */
 import { useRouter } from 'next/navigation';
-import { useCallback, useEffect, useMemo, useReducer, useRef, useState } from 'react';
+import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
-import type { Look } from '@/core/look';
-import { snapshotOf, type Order, type StoreFacts } from '@/core/order';
-import { languageName } from '@/core/plan/reasons';
-import type { Finding } from '@/core/preflight';
+import { conditionHolds } from '@/core/conditions';
+import { aboutMoment, snapshotOf, type Order } from '@/core/order';
+import { placeholderType } from '@/core/placeholders';
+import { wordsHtml } from '@/core/render';
 import type { Result } from '@/core/result';
 import {
   BLOCK_LABELS,
-  segmentFormOf,
+  blockOf,
   segmentsOf,
   templateChanges,
   type Block,
@@ -18,47 +18,49 @@ import {
   type Template,
 } from '@/core/template';
 import { directionOf } from '@/core/text';
+import type { BringPicture } from '../parts/PictureInput';
 import { Trouble } from '../parts/Page';
 import { valueOrToast } from '../parts/result';
+import { blockEdits, wordsOfBlock, type Selected } from './blockEdits';
+import { Stage } from './Stage';
 import type { ChipOpen } from './ChipDetails';
-import { Conflict } from './Conflict';
+import { Conflict } from '../bench/Conflict';
+import { DeskDialogs, type Asking } from './DeskDialogs';
 import { DeskHeader, type EditionNote } from './DeskHeader';
 import { Details } from './Details';
-import { draftReducer, freshBlockId, startDraft } from './draft';
-import { FormatBar } from './editor/FormatBar';
-import { WordsEditor, type EditingContext, type WordsEditorHandle } from './editor/WordsEditor';
-import { InboxRow } from './InboxRow';
+import { freshBlockId } from './draft';
+import { Dragging } from './Dragging';
+import type { EditingContext, WordsEditorHandle } from './editor/WordsEditor';
 import { Outline } from './Outline';
 import { outlineNote } from './outlineNote';
-import { PublishDialog } from './PublishDialog';
-import { ReadingStrip, stripQuery, type StripState } from './ReadingStrip';
-import { Sheet } from './sheet/Sheet';
-import { useAutosave } from './useAutosave';
+import { ReadingStrip, type OrderChoice } from './ReadingStrip';
+import { stripQuery, type StripState } from './strip';
+import type { SheetHandle } from './sheet/Sheet';
+import type { DeskStore, OnDesk } from './types';
+import { useAutosave } from '../bench/useAutosave';
+import { useDraft } from './useDraft';
 import { useDeskKeys } from './useDeskKeys';
-import { usePreview, type RenderParts } from './usePreview';
+import type { RenderParts } from '../bench/useRenderer';
+import { usePreview } from './usePreview';
 import { useSegment } from './useSegments';
 
 export interface DeskProps {
   base: string;
-  notification: { slug: string; name: string; moment: string; audience: 'customer' | 'staff'; on: boolean };
+  item: OnDesk;
   draft: Template;
   revision: number;
-  live?: { number: number; template: Template; publishedBy: string; publishedAt: string } | undefined;
+  live?: { number: number | undefined; template: Template } | undefined;
   editions: EditionNote[];
-  store: {
-    name: string;
-    language: string;
-    languages: string[];
-    locales: Record<string, string>;
-    timeZone: string;
-    facts: StoreFacts;
-    look: Look;
-    phrases: Record<string, Segments>;
-  };
+  /** Says what publishing does, when it is not a notification. */
+  publishAbout?: string;
+  store: DeskStore;
   sender: { name: string; address: string };
+  /** The address of whoever is signed in. */
+  ownAddress: string;
+  others: { slug: string; name: string }[];
   previous?: { slug: string; name: string } | undefined;
   next?: { slug: string; name: string } | undefined;
-  orders: { number: string; name: string; language: string; guest: boolean }[];
+  orders: OrderChoice[];
   order: { order: Order; channelName?: string | undefined };
   strip: StripState;
   now: number;
@@ -66,38 +68,50 @@ export interface DeskProps {
   mayPublish: boolean;
   mayTest: boolean;
   onSave: (revision: number, template: Template) => Promise<Result<{ revision: number }>>;
-  onPublish: (revision: number) => Promise<Result<{ number: number }>>;
+  /** Gives what to say when it is done. */
+  onPublish: (revision: number) => Promise<Result<{ said: string }>>;
   onOrder: (number: string) => Promise<Result<{ order: Order; channelName: string | undefined }>>;
+  onOrders: (search: string) => Promise<Result<OrderChoice[]>>;
   onEdition: (number: number) => Promise<Result<Template>>;
-  onTest: (draft: Template, language: string, order: string) => Promise<Result<{ to: string; subject: string }>>;
+  onTemplateOf: (slug: string) => Promise<Result<Template>>;
+  onTest: (
+    draft: Template,
+    language: string,
+    order: string,
+    to: string,
+  ) => Promise<Result<{ to: string; subject: string }>>;
+  onBring: BringPicture;
+  onCopyBlock: (slug: string, block: Block, words: Record<string, Segments>) => Promise<Result<{ name: string }>>;
+  onMakePassage: (name: string, blocks: Block[], words: Record<string, Segments>) => Promise<Result<{ id: string }>>;
+  /** Takes the passage away; refused while a message uses it. */
+  onRemovePassage?: () => Promise<Result<null>>;
 }
 
-type Selected = { kind: 'block'; id: string } | { kind: 'head'; id: 'subject' | 'preheader' } | undefined;
-
 export function DeskScreen(props: DeskProps) {
-  const { base, notification, live, editions, store, sender, orders, mayEdit, mayPublish, mayTest, now } = props;
+  const { base, item, live, editions, store, sender, mayEdit, mayPublish, mayTest, now } = props;
   const router = useRouter();
-  const [draft, dispatch] = useReducer(draftReducer, props.draft, startDraft);
+  const onNext = useRef<(template: Template) => void>(undefined);
+  const [draft, dispatch] = useDraft(props.draft, onNext);
   const { template } = draft;
   const [strip, setStrip] = useState(props.strip);
   const [order, setOrder] = useState(props.order);
   const [selected, setSelected] = useState<Selected>();
   const [chosenForm, setChosenForm] = useState<{ key: string; index: number }>();
   const [chip, setChip] = useState<ChipOpen>();
-  const [publishing, setPublishing] = useState(false);
+  const [asking, setAsking] = useState<Asking>();
   const [publishTrouble, setPublishTrouble] = useState<string>();
   const [busy, setBusy] = useState<'publish' | 'test'>();
+  const [editor, setEditor] = useState<WordsEditorHandle | null>(null);
   const editing = useRef<WordsEditorHandle>(null);
-  const [bar, setBar] = useState<WordsEditorHandle | null>(null);
-
   const takeEditor = useCallback((handle: WordsEditorHandle | null) => {
     editing.current = handle;
-    setBar(handle);
+    setEditor(handle);
   }, []);
 
+  const here = item.kind === 'passage' ? `${base}/passages/${item.slug}` : `${base}/desk/${item.slug}`;
   const save = useAutosave({
-    storageKey: `libellus draft ${base} ${notification.slug}`,
-    template,
+    storageKey: `libellus draft ${here}`,
+    draft: template,
     revision: props.revision,
     enabled: mayEdit,
     onSave: props.onSave,
@@ -110,7 +124,7 @@ export function DeskScreen(props: DeskProps) {
     if (!kept) return;
     dispatch({ type: 'replace', template: kept });
     toast('Words that were not saved when this window was closed have been put back.');
-  }, [keptEarlier]);
+  }, [keptEarlier, dispatch]);
 
   const { language } = strip;
   const locale = store.locales[language] ?? language;
@@ -121,14 +135,16 @@ export function DeskScreen(props: DeskProps) {
       snapshotOf({
         order: order.order,
         store: store.facts,
+        locale,
         now,
+        ...aboutMoment(order.order, item.moment),
         ...(order.channelName && { channelName: order.channelName }),
       }),
-    [order, store.facts, now],
+    [order, store.facts, locale, now, item.moment],
   );
   const context: EditingContext = useMemo(
-    () => ({ moment: notification.moment, values: snapshot.values, writing: { locale, timeZone: store.timeZone } }),
-    [notification.moment, snapshot, locale, store.timeZone],
+    () => ({ moment: item.moment, values: snapshot.values, writing: { locale, timeZone: store.timeZone } }),
+    [item.moment, snapshot, locale, store.timeZone],
   );
   const partsFor = useCallback(
     (wanted: Template): RenderParts => ({
@@ -138,24 +154,39 @@ export function DeskScreen(props: DeskProps) {
       locale,
       timeZone: store.timeZone,
       phrases: store.phrases[language] ?? {},
+      passages: store.passages,
+      sourceLanguage: store.language,
       facts: store.facts,
       order: order.order,
+      moment: item.moment,
       now,
       ...(order.channelName && { channelName: order.channelName }),
     }),
-    [store, language, locale, order, now],
+    [store, language, locale, order, now, item.moment],
   );
-  const parts = useMemo(
-    () => ({ ...partsFor(template), check: { moment: notification.moment, sourceLanguage: store.language } }),
-    [partsFor, template, notification.moment, store.language],
+  const { ground, pictures } = strip;
+  const { codes } = store;
+  const partOfMessage = item.kind === 'passage';
+  const sheetParts = useCallback(
+    (wanted: Template): RenderParts => ({
+      ...partsFor(wanted),
+      view: { ground, pictures },
+      check: { codes, ...(partOfMessage && { partOfMessage }) },
+    }),
+    [partsFor, ground, pictures, codes, partOfMessage],
   );
-  const { rendered, renderOnce } = usePreview(parts);
-  const message = rendered?.message;
-  const findings = rendered?.findings ?? NO_FINDINGS;
+  const sheet = useRef<SheetHandle>(null);
+  const { rendered, findings, ahead, renderOnce, readTemplate } = usePreview(template, sheetParts, sheet);
+  useLayoutEffect(() => {
+    onNext.current = ahead;
+  }, [ahead]);
 
   const words = template.words[language];
-  const places = useMemo(() => segmentsOf(template), [template]);
-  const block = selected?.kind === 'block' ? template.blocks.find((b) => b.id === selected.id) : undefined;
+  const places = useMemo(
+    () => segmentsOf(template).filter((p) => item.kind !== 'passage' || !isHead(p.id)),
+    [template, item.kind],
+  );
+  const block = selected?.kind === 'block' ? blockOf(template.blocks, selected.id) : undefined;
   const segmentPlace = places.find((p) => p.id === selected?.id);
   const segment = useSegment(written ? words : undefined, segmentPlace?.id, snapshot.values, locale);
   const subject = useSegment(words, 'subject', snapshot.values, locale);
@@ -166,8 +197,16 @@ export function DeskScreen(props: DeskProps) {
       ? chosenForm.index
       : (segment?.ownForm ?? 0);
 
-  const changeWords = (id: string, source: string): void =>
+  const changeWords = (id: string, source: string): void => {
+    // The sheet shows a key with the next frame; the whole message follows from the worker. In the dark it is recoloured first.
+    const form = places.find((p) => p.id === id)?.form;
+    if (rendered?.styles && form && strip.ground === 'light') {
+      const writing = { ...rendered.styles, locale, timeZone: store.timeZone, typeOf: placeholderType };
+      const html = wordsHtml(source, form, writing, snapshot.values);
+      if (html !== undefined) sheet.current?.words(id, html);
+    }
     dispatch({ type: 'words', language, segment: id, source, at: Date.now() });
+  };
 
   const changeStrip = useCallback(
     (change: Partial<StripState>): void => {
@@ -186,8 +225,8 @@ export function DeskScreen(props: DeskProps) {
   // The strip stands in the address, so that a link opens the same sheet.
   const query = useMemo(() => stripQuery(strip, store.language), [strip, store.language]);
   useEffect(() => {
-    window.history.replaceState(window.history.state, '', `${base}/desk/${notification.slug}${query}`);
-  }, [base, notification.slug, query]);
+    window.history.replaceState(window.history.state, '', `${here}${query}`);
+  }, [here, query]);
 
   const select = (next: Selected): void => {
     setChip(undefined);
@@ -200,22 +239,11 @@ export function DeskScreen(props: DeskProps) {
     onPrevious: props.previous && (() => router.push(`${base}/desk/${props.previous!.slug}${query}`)),
     onNext: props.next && (() => router.push(`${base}/desk/${props.next!.slug}${query}`)),
     onEscape: () => setSelected(undefined),
+    onMove: mayEdit && selected?.kind === 'block' ? (by) => dispatch({ type: 'move', id: selected.id, by }) : undefined,
   });
 
-  const add = (kind: Block['kind']): void => {
-    const id = freshBlockId(template, kind);
-    dispatch({ type: 'add', kind, after: selected?.kind === 'block' ? selected.id : undefined, id });
-    select({ kind: 'block', id });
-  };
-  const remove = (id: string): void => {
-    const at = template.blocks.findIndex((b) => b.id === id);
-    const neighbour = template.blocks[at + 1] ?? template.blocks[at - 1];
-    dispatch({ type: 'remove', id });
-    select(neighbour && { kind: 'block', id: neighbour.id });
-    toast(`${BLOCK_LABELS[template.blocks[at]!.kind]} taken out.`, {
-      action: { label: 'Put back', onClick: () => dispatch({ type: 'undo' }) },
-    });
-  };
+  const edits = blockEdits(template, selected, store.codes, dispatch, select);
+  const { add, remove, duplicate, put, replace, fix } = edits;
 
   const publish = async (): Promise<void> => {
     setBusy('publish');
@@ -229,266 +257,202 @@ export function DeskScreen(props: DeskProps) {
       );
       return;
     }
-    setPublishing(false);
-    toast.success(`Edition ${result.value.number} is live.`);
+    setAsking(undefined);
+    toast.success(result.value.said);
     router.refresh();
   };
 
-  const sendTest = async (): Promise<void> => {
+  const sendTest = async (to: string): Promise<void> => {
     setBusy('test');
-    const sent = valueOrToast(await props.onTest(template, language, order.order.number));
-    if (sent) toast.success(`Sent "${sent.subject}" to ${sent.to}.`);
+    const sent = valueOrToast(await props.onTest(template, language, order.order.number, to));
+    if (sent) {
+      toast.success(`Sent "${sent.subject}" to ${sent.to}.`);
+      setAsking(undefined);
+    }
     setBusy(undefined);
   };
 
-  const takeBack = async (number: number): Promise<void> => {
-    const earlier = valueOrToast(await props.onEdition(number));
-    if (!earlier) return;
-    dispatch({ type: 'replace', template: earlier });
-    toast(`Edition ${number} is on the bench as the draft.`, {
-      action: { label: 'Undo', onClick: () => dispatch({ type: 'undo' }) },
-    });
+  const makePassage = async (b: Block, name: string): Promise<void> => {
+    const { when: _when, ...rest } = b;
+    const made = valueOrToast(await props.onMakePassage(name, [rest as Block], wordsOfBlock(template, b)));
+    if (!made) return;
+    setAsking(undefined);
+    edits.usePassageFor(b, made.id);
+    toast.success(`${name} is a passage of the store.`);
+    router.refresh();
   };
 
-  const nextNumber = (editions[0]?.number ?? 0) + 1;
+  const removePassage = async (): Promise<void> => {
+    if (!props.onRemovePassage) return;
+    if (valueOrToast(await props.onRemovePassage()) === undefined) return;
+    toast.success(`${item.name} is taken away.`);
+    router.push(`${base}/journey`);
+  };
+
+  const nextNumber = item.kind === 'passage' ? undefined : (editions[0]?.number ?? 0) + 1;
   const changed = useMemo(() => templateChanges(live?.template, template).length > 0, [live, template]);
   const renderBefore = useCallback(
     async () => (live ? renderOnce(partsFor(live.template)) : undefined),
     [live, renderOnce, partsFor],
   );
-  const noteOf = useCallback((b: Block) => outlineNote(b, snapshot), [snapshot]);
-  const editor = bar?.editor;
+  const render = useCallback((t: Template) => renderOnce(partsFor(t)), [renderOnce, partsFor]);
+  const { onOrders } = props;
+  const searchOrders = useCallback(async (search: string) => valueOrToast(await onOrders(search)) ?? [], [onOrders]);
+  const shownFor = (b: Block): 'always' | 'yes' | 'no' | 'hidden' =>
+    b.hidden ? 'hidden' : !b.when ? 'always' : conditionHolds(b.when, snapshot.facts, language) ? 'yes' : 'no';
+  const labelOf = block ? (places.find((p) => p.id === block.id)?.label ?? BLOCK_LABELS[block.kind]) : '';
+  const exportOf = (as: string): string =>
+    `${here}/export?${new URLSearchParams({ as, language, order: order.order.number })}`;
+  const notification = item.kind === 'notification';
 
   return (
-    <div className="flex h-full min-h-0 flex-col">
-      <DeskHeader
-        {...{ base, notification, live, editions, changed, busy, mayEdit, mayPublish, mayTest }}
-        zone={store.timeZone}
-        saveState={save.state}
-        nextNumber={nextNumber}
-        written={written}
-        onUndo={draft.past.length > 0 ? () => dispatch({ type: 'undo' }) : undefined}
-        onRedo={draft.future.length > 0 ? () => dispatch({ type: 'redo' }) : undefined}
-        onTakeBack={(number) => void takeBack(number)}
-        onTest={() => void sendTest()}
-        onPublish={() => {
-          setPublishTrouble(undefined);
-          setPublishing(true);
-          void save.saveNow();
-        }}
-      />
-
-      {save.state.kind === 'conflict' && (
-        <Conflict
-          state={save.state}
-          onMine={(theirRevision, theirs) => {
-            save.settle(theirRevision, theirs);
-            // A new object, so that saving starts over it.
-            dispatch({ type: 'replace', template: { ...template } });
-          }}
-          onTheirs={(theirRevision, theirs) => {
-            dispatch({ type: 'replace', template: theirs });
-            save.settle(theirRevision, theirs);
-          }}
-        />
-      )}
-      {save.state.kind === 'failed' && <Trouble>{save.state.failure.message}</Trouble>}
-
-      <div className="grid min-h-0 flex-1 grid-cols-[12.5rem_minmax(0,1fr)_17rem]">
-        <div className="min-h-0 border-e border-rule">
-          <Outline
-            blocks={template.blocks}
-            selected={selected?.kind === 'block' ? selected.id : undefined}
-            findings={findings}
-            noteOf={noteOf}
-            editable={mayEdit}
-            onSelect={(id) => select({ kind: 'block', id })}
-            onEdit={(id) => {
-              select({ kind: 'block', id });
-              requestAnimationFrame(() => editing.current?.focus());
+    <Dragging onPut={put}>
+      {(active) => (
+        <div className="flex h-full min-h-0 flex-col">
+          <DeskHeader
+            {...{ base, live, changed, busy, mayEdit, mayPublish, mayTest, nextNumber, written }}
+            notification={item}
+            saveState={save.state}
+            onUndo={draft.past.length > 0 ? () => dispatch({ type: 'undo' }) : undefined}
+            onRedo={draft.future.length > 0 ? () => dispatch({ type: 'redo' }) : undefined}
+            onTest={notification ? () => void sendTest(props.ownAddress) : undefined}
+            more={[
+              { label: 'Start from ...', act: mayEdit && notification ? () => setAsking('start') : undefined },
+              { label: 'Compare editions ...', act: editions.length > 0 ? () => setAsking('compare') : undefined },
+              {
+                label: 'Send test to an address ...',
+                act: mayTest && notification && written ? () => setAsking('test') : undefined,
+              },
+              ...(notification
+                ? [
+                    { label: 'Save as HTML', act: undefined, href: exportOf('html') },
+                    { label: 'Save as mail (.eml)', act: undefined, href: exportOf('eml') },
+                    { label: 'Save as template (JSON)', act: undefined, href: exportOf('json') },
+                  ]
+                : [
+                    {
+                      label: 'Take the passage away',
+                      act: mayPublish ? () => void removePassage() : undefined,
+                    },
+                  ]),
+            ]}
+            onPublish={() => {
+              setPublishTrouble(undefined);
+              setAsking('publish');
+              void save.saveNow();
             }}
-            onMove={(id, by) => dispatch({ type: 'move', id, by })}
-            onRemove={remove}
-            onAdd={add}
           />
-        </div>
-        <div className="min-h-0 overflow-auto px-4 py-4" data-testid="bench">
-          <InboxRow
-            sender={sender.name}
-            address={sender.address}
-            time={new Intl.DateTimeFormat('en-GB', {
-              hour: '2-digit',
-              minute: '2-digit',
-              timeZone: store.timeZone,
-            }).format(now)}
-            subject={subject?.words && { words: subject.words, formIndex: subject.ownForm }}
-            preheader={preheader?.words && { words: preheader.words, formIndex: preheader.ownForm }}
-            rendered={message}
-            context={context}
-            direction={direction}
-            editable={mayEdit && written}
-            width={strip.width === 'phone' ? PHONE : store.look.shape.width}
-            language={language}
-            onChange={changeWords}
-            onFocus={(id) => {
-              setSelected({ kind: 'head', id });
-            }}
-            onChip={setChip}
-          />
-          {!written ? (
-            <div className="mx-auto max-w-md py-10 text-center">
-              <p className="font-serif text-lg">No words in {languageName(language)} yet</p>
-              <p className="mt-1 text-sm text-slate">
-                Customers who read {languageName(language)} get {languageName(store.language)} until there are.
-              </p>
-              {mayEdit && (
-                <button
-                  type="button"
-                  className="btn mt-4"
-                  onClick={() => dispatch({ type: 'language', language, from: store.language })}
-                >
-                  Begin from the {languageName(store.language)} words
-                </button>
-              )}
-            </div>
-          ) : strip.part === 'text' ? (
-            <pre
-              dir={direction}
-              className="mx-auto bg-sheet p-6 text-sm whitespace-pre-wrap shadow-sheet"
-              style={{ maxWidth: store.look.shape.width }}
-              data-testid="text-part"
-            >
-              {message?.text ?? ''}
-            </pre>
-          ) : (
-            <>
-              {rendered?.trouble && <Trouble>The sheet could not be made: {rendered.trouble}</Trouble>}
-              <Sheet
-                html={message?.html}
-                width={strip.width === 'phone' ? PHONE : store.look.shape.width}
-                blockIds={template.blocks.map((b) => b.id)}
-                selected={block?.id}
-                selectedLabel={block ? BLOCK_LABELS[block.kind] : ''}
-                onSelect={(id) => select(id === undefined ? undefined : { kind: 'block', id })}
-                tools={
-                  editor && block && segmentFormOf(block.kind) && mayEdit && segment?.words ? (
-                    <FormatBar
-                      editor={editor}
-                      moment={notification.moment}
-                      onPlaceholder={() => editing.current?.openPicker()}
-                    />
-                  ) : undefined
-                }
-              >
-                {(place) =>
-                  block && segmentFormOf(block.kind) && segment?.words && mayEdit ? (
-                    <div
-                      className="absolute z-10"
-                      style={{
-                        top: place.words.top,
-                        left: place.words.left,
-                        width: place.words.width,
-                        minHeight: place.words.height,
-                      }}
-                    >
-                      <WordsEditor
-                        key={`${language} ${block.id}`}
-                        handle={takeEditor}
-                        document={segment.words}
-                        formIndex={formIndex}
-                        form={segmentFormOf(block.kind)!}
-                        context={context}
-                        label={segmentPlace?.label ?? ''}
-                        direction={direction}
-                        editable
-                        autoFocus
-                        className="on-sheet"
-                        style={{ ...place.style, minHeight: place.words.height }}
-                        onChange={(source) => changeWords(block.id, source)}
-                        onChip={setChip}
-                        onEscape={() => select(undefined)}
-                      />
-                    </div>
-                  ) : null
-                }
-              </Sheet>
-            </>
+
+          {save.state.kind === 'conflict' && (
+            <Conflict
+              state={save.state}
+              onMine={(theirRevision, theirs) => {
+                save.settle(theirRevision, theirs);
+                // A new object, so that saving starts over it.
+                dispatch({ type: 'replace', template: { ...template } });
+              }}
+              onTheirs={(theirRevision, theirs) => {
+                dispatch({ type: 'replace', template: theirs });
+                save.settle(theirRevision, theirs);
+              }}
+            />
           )}
-        </div>
-        <aside aria-label="Details" className="min-h-0 border-s border-rule">
-          <Details
-            moment={notification.moment}
-            block={block}
-            segment={
-              segment &&
-              segmentPlace && {
-                id: segmentPlace.id,
-                label: segmentPlace.label,
-                source: segment.source,
-                words: segment.words,
-              }
-            }
-            chip={chip}
-            language={language}
-            formIndex={formIndex}
-            ownForm={segment?.ownForm ?? 0}
-            findings={findings}
-            editable={mayEdit}
-            onForm={(index) => setChosenForm({ key: formKey, index })}
-            onSource={(source) => segmentPlace && changeWords(segmentPlace.id, source)}
-            onBlock={(change) => block && dispatch({ type: 'block', id: block.id, change })}
-            onMove={(by) => block && dispatch({ type: 'move', id: block.id, by })}
-            onDuplicate={() => {
-              if (!block) return;
-              const newId = freshBlockId(template, block.kind);
-              dispatch({ type: 'duplicate', id: block.id, newId });
-              select({ kind: 'block', id: newId });
-            }}
-            onRemove={() => block && remove(block.id)}
-            onGo={(finding) => {
-              if (finding.language && finding.language !== language) changeStrip({ language: finding.language });
-              select(
-                finding.place === 'subject' || finding.place === 'preheader'
-                  ? { kind: 'head', id: finding.place }
-                  : { kind: 'block', id: finding.place },
-              );
-            }}
-          />
-        </aside>
-      </div>
+          {save.state.kind === 'failed' && <Trouble>{save.state.failure.message}</Trouble>}
 
-      <ReadingStrip
-        {...strip}
-        orders={orders.map((o) => ({
-          number: o.number,
-          name: o.name,
-          note: `${languageName(o.language)}${o.guest ? ', guest' : ''}`,
-        }))}
-        languages={store.languages.map((l) => ({ language: l, written: template.words[l] !== undefined }))}
-        bytes={message && new Blob([message.html]).size}
-        onChange={changeStrip}
-      />
-      {mayPublish && (
-        <PublishDialog
-          open={publishing}
-          onClose={() => setPublishing(false)}
-          name={notification.name}
-          number={nextNumber}
-          live={live?.template}
-          draft={template}
-          findings={findings}
-          renderBefore={renderBefore}
-          after={message?.html}
-          orderNumber={order.order.number}
-          language={language}
-          trouble={publishTrouble}
-          busy={busy === 'publish'}
-          onPublish={() => void publish()}
-        />
+          <div className="grid min-h-0 flex-1 grid-cols-[13rem_minmax(0,1fr)_17rem]">
+            <div className="min-h-0 border-e border-rule">
+              <Outline
+                blocks={template.blocks}
+                selected={selected?.kind === 'block' ? selected.id : undefined}
+                findings={findings}
+                noteOf={(b) => outlineNote(b, snapshot, store.passages)}
+                shownFor={shownFor}
+                passages={store.passageNames.filter((p) => notification || p.id !== item.slug)}
+                editable={mayEdit}
+                active={active}
+                onSelect={(id) => select({ kind: 'block', id })}
+                onEdit={(id) => {
+                  select({ kind: 'block', id });
+                  requestAnimationFrame(() => editing.current?.focus());
+                }}
+                onMove={(id, by) => dispatch({ type: 'move', id, by })}
+                onRemove={remove}
+                onDuplicate={duplicate}
+                onAdd={add}
+              />
+            </div>
+            <div className="min-h-0 overflow-auto px-4 py-4" data-testid="bench">
+              <Stage
+                head={notification}
+                {...{ template, places, store, strip, direction, context, sender, now, rendered, findings, written }}
+                {...{ subject, preheader, block, segment, segmentPlace, formIndex, active, editor }}
+                editable={mayEdit}
+                editorRef={takeEditor}
+                sheetRef={sheet}
+                onSelect={select}
+                onWords={changeWords}
+                readTemplate={readTemplate}
+                onTemplate={(next) => dispatch({ type: 'replace', template: next })}
+                onChip={setChip}
+                onBegin={() => dispatch({ type: 'language', language, from: store.language })}
+              />
+            </div>
+            <aside aria-label="Details" className="min-h-0 border-s border-rule">
+              <Details
+                moment={item.moment}
+                {...{ store, base, block, chip, language, formIndex, findings }}
+                segment={segment && segmentPlace && { ...segmentPlace, source: segment.source, words: segment.words }}
+                facts={snapshot.facts}
+                orderNumber={order.order.number.startsWith('SAMPLE-') ? 'this sample' : order.order.number}
+                ownForm={segment?.ownForm ?? 0}
+                editable={mayEdit}
+                newId={(kind) => freshBlockId(template, kind)}
+                onBring={props.onBring}
+                onForm={(index) => setChosenForm({ key: formKey, index })}
+                onSource={(source) => segmentPlace && changeWords(segmentPlace.id, source)}
+                onBlock={(change) => block && dispatch({ type: 'block', id: block.id, change })}
+                onMove={(by) => block && dispatch({ type: 'move', id: block.id, by })}
+                onDuplicate={() => block && duplicate(block.id)}
+                onRemove={() => block && remove(block.id)}
+                onCopy={notification && props.others.length > 0 ? () => setAsking('copy') : undefined}
+                onMakePassage={
+                  notification && block && block.kind !== 'passage' && mayPublish
+                    ? () => setAsking('passage')
+                    : undefined
+                }
+                onFix={fix}
+                onGo={(finding) => {
+                  if (finding.language && finding.language !== language) changeStrip({ language: finding.language });
+                  if (isHead(finding.place)) select({ kind: 'head', id: finding.place });
+                  else if (blockOf(template.blocks, finding.place)) select({ kind: 'block', id: finding.place });
+                }}
+              />
+            </aside>
+          </div>
+
+          <ReadingStrip
+            {...strip}
+            orders={props.orders}
+            onOrders={searchOrders}
+            languages={store.languages.map((l) => ({ language: l, written: template.words[l] !== undefined }))}
+            bytes={rendered?.bytes}
+            onChange={changeStrip}
+          />
+          <DeskDialogs
+            {...{ props, asking, template, nextNumber, findings, renderBefore, render, readTemplate }}
+            {...{ language, publishTrouble, busy, block, labelOf }}
+            after={rendered?.message?.html}
+            orderNumber={order.order.number}
+            onAsk={setAsking}
+            onPublish={() => void publish()}
+            onTest={(to) => void sendTest(to)}
+            onTake={replace}
+            onMakePassage={(b, name) => void makePassage(b, name)}
+          />
+        </div>
       )}
-    </div>
+    </Dragging>
   );
 }
 
-const PHONE = 375;
-const NO_FINDINGS: readonly Finding[] = [];
+const isHead = (id: string): id is 'subject' | 'preheader' => id === 'subject' || id === 'preheader';

@@ -1,67 +1,60 @@
 'use client';
-/** The details of what is selected: a chip, a block, or the words of the subject and preheader. */
-import type { Finding } from '@/core/preflight';
-import { placeholder } from '@/core/placeholders';
-import { languageName } from '@/core/plan/reasons';
+/** The details of what is selected: a chip, a block, or the words of the subject and preheader; below, the findings. */
+import type { OrderFacts } from '@/core/conditions';
+import type { Finding, Fix } from '@/core/preflight';
+import { placeholder, placeholdersAt } from '@/core/placeholders';
 import { BLOCK_LABELS, type Block } from '@/core/template';
-import type { WordsDocument } from '@/core/text';
+import type { SegmentForm, WordsDocument } from '@/core/text';
+import { CodeEditor } from '../parts/CodeEditor';
+import { Check } from '../parts/Check';
 import { Segments } from '../parts/fields';
-import { Mark } from '../parts/marks';
-import { PanelTitle } from '../parts/Page';
+import type { BringPicture } from '../parts/PictureInput';
 import { BlockFields } from './BlockFields';
 import { ChipDetails, type ChipOpen } from './ChipDetails';
+import { ConditionForm } from './ConditionForm';
+import { Findings } from './Findings';
+import type { DeskStore } from './types';
 
 export interface DetailsProps {
   moment: string;
+  store: DeskStore;
+  base: string;
   block: Block | undefined;
-  segment: { id: string; label: string; source: string; words: WordsDocument | undefined } | undefined;
+  segment:
+    { id: string; label: string; form: SegmentForm; source: string; words: WordsDocument | undefined } | undefined;
   chip: ChipOpen | undefined;
+  facts: OrderFacts;
+  orderNumber: string;
   language: string;
   formIndex: number;
   /** The form that the chosen order takes. */
   ownForm: number;
   findings: readonly Finding[];
   editable: boolean;
+  newId: (kind: Block['kind']) => string;
+  onBring: BringPicture;
   onForm: (index: number) => void;
   onSource: (source: string) => void;
   onBlock: (change: Partial<Block>) => void;
   onMove: (by: -1 | 1) => void;
   onDuplicate: () => void;
   onRemove: () => void;
+  /** Absent where there is nowhere to copy to, or where it is a passage already. */
+  onCopy: (() => void) | undefined;
+  onMakePassage: (() => void) | undefined;
   onGo: (finding: Finding) => void;
+  onFix: (fix: Fix) => void;
 }
 
 export function Details(props: DetailsProps) {
-  const { block, segment, chip, findings, editable, onMove, onDuplicate, onRemove, onGo } = props;
+  const { block, segment, chip, findings, editable, onGo, onFix } = props;
   return (
     <div className="flex h-full min-h-0 flex-col">
       <div className="min-h-0 flex-1 overflow-auto px-4 py-3">
         {chip ? (
           <ChipDetails key={chip.attributes.name} chip={chip} editable={editable} />
         ) : block ? (
-          <>
-            <h2 className="mb-3 font-serif text-lg">{BLOCK_LABELS[block.kind]}</h2>
-            <div className="flex flex-col gap-3">
-              {editable && <BlockFields block={block} moment={props.moment} onBlock={props.onBlock} />}
-              {segment && <SegmentFields {...props} segment={segment} />}
-              {editable && (
-                <div className="flex flex-wrap gap-x-1 border-t border-rule pt-2">
-                  <button type="button" className="btn btn-quiet" onClick={() => onMove(-1)}>
-                    Up
-                  </button>
-                  <button type="button" className="btn btn-quiet" onClick={() => onMove(1)}>
-                    Down
-                  </button>
-                  <button type="button" className="btn btn-quiet" onClick={onDuplicate}>
-                    Duplicate
-                  </button>
-                  <button type="button" className="btn btn-quiet" onClick={onRemove}>
-                    Take out
-                  </button>
-                </div>
-              )}
-            </div>
-          </>
+          <BlockDetails key={block.id} {...props} block={block} />
         ) : segment ? (
           <>
             <h2 className="mb-3 font-serif text-lg">{segment.label}</h2>
@@ -74,55 +67,96 @@ export function Details(props: DetailsProps) {
         )}
       </div>
       <div className="max-h-[45%] shrink-0 overflow-auto border-t border-rule px-4 py-3">
-        <Findings findings={findings} onGo={onGo} />
+        <Findings findings={findings} editable={editable} onGo={onGo} onFix={onFix} />
       </div>
     </div>
   );
 }
 
-function Findings({ findings, onGo }: { findings: readonly Finding[]; onGo: (finding: Finding) => void }) {
-  const stop = findings.filter((f) => f.severity === 'blocker').length;
+function BlockDetails(props: DetailsProps & { block: Block }) {
+  const { block, segment, editable, onMove, onDuplicate, onRemove, onCopy, onMakePassage, onBlock } = props;
   return (
     <>
-      <PanelTitle
-        aside={
-          findings.length === 0
-            ? undefined
-            : `${stop} ${stop === 1 ? 'stops' : 'stop'} it · ${findings.length - stop} to look at`
-        }
-      >
-        Findings
-      </PanelTitle>
-      {findings.length === 0 && (
-        <p className="mt-1 flex items-center gap-2 text-sm">
-          <Mark tone="good" size={12} /> Nothing to mend
-        </p>
-      )}
-      <ul className="mt-1">
-        {findings.map((f) => (
-          <li key={`${f.place} ${f.language ?? ''} ${f.message}`} className="flex gap-2 py-1 text-sm">
-            <span className="translate-y-0.5">
-              <Mark
-                tone={f.severity === 'blocker' ? 'failing' : f.severity === 'warning' ? 'waiting' : 'quiet'}
-                size={13}
-              />
-            </span>
-            <span>
-              <button type="button" className="link" onClick={() => onGo(f)}>
-                {f.placeLabel}
-                {f.language ? `, ${languageName(f.language)}` : ''}
+      <h2 className="mb-3 font-serif text-lg">{BLOCK_LABELS[block.kind]}</h2>
+      <div className="flex flex-col gap-3">
+        {segment && block.kind === 'image' && <AltWords {...props} segment={segment} />}
+        {editable && (
+          <BlockFields
+            block={block}
+            moment={props.moment}
+            store={props.store}
+            base={props.base}
+            newId={props.newId}
+            onBring={props.onBring}
+            onBlock={onBlock}
+          />
+        )}
+        {segment && <SegmentFields {...props} segment={segment} />}
+        {editable && (
+          <>
+            <ConditionForm
+              condition={block.when}
+              store={props.store}
+              facts={props.facts}
+              language={props.language}
+              orderNumber={props.orderNumber}
+              onChange={(when) => onBlock({ when } as Partial<Block>)}
+            />
+            <Check
+              label="Hidden: kept here, in no message"
+              on={block.hidden === true}
+              onChange={(hidden) => onBlock({ hidden: hidden || undefined } as Partial<Block>)}
+            />
+            <div className="flex flex-wrap gap-x-1 border-t border-rule pt-2">
+              <button type="button" className="btn btn-quiet" onClick={() => onMove(-1)}>
+                Up
               </button>
-              : {f.message}
-            </span>
-          </li>
-        ))}
-      </ul>
+              <button type="button" className="btn btn-quiet" onClick={() => onMove(1)}>
+                Down
+              </button>
+              <button type="button" className="btn btn-quiet" onClick={onDuplicate}>
+                Duplicate
+              </button>
+              <button type="button" className="btn btn-quiet" onClick={onRemove}>
+                Take out
+              </button>
+              {onCopy && (
+                <button type="button" className="btn btn-quiet" onClick={onCopy}>
+                  Copy to ...
+                </button>
+              )}
+              {onMakePassage && (
+                <button type="button" className="btn btn-quiet" onClick={onMakePassage}>
+                  Make a passage
+                </button>
+              )}
+            </div>
+          </>
+        )}
+      </div>
     </>
+  );
+}
+
+/** A picture's words are not on the sheet, so they are written here. */
+function AltWords({ segment, editable, onSource }: DetailsProps & { segment: NonNullable<DetailsProps['segment']> }) {
+  return (
+    <label className="text-sm">
+      <span className="mb-1 block text-slate">Words for those who do not see it</span>
+      <input
+        className="input"
+        readOnly={!editable}
+        value={segment.source}
+        onChange={(e) => onSource(e.target.value)}
+        placeholder="What the picture shows"
+      />
+    </label>
   );
 }
 
 function SegmentFields({
   segment,
+  moment,
   language,
   formIndex,
   ownForm,
@@ -134,6 +168,7 @@ function SegmentFields({
   const { words } = segment;
   const own = findings.filter((f) => f.place === segment.id && f.language === language && f.severity === 'blocker');
   const selector = words?.selectors[0];
+  const html = segment.form === 'html';
   return (
     <>
       {words && words.forms.length > 1 && selector && (
@@ -152,18 +187,37 @@ function SegmentFields({
           />
         </div>
       )}
-      <details open={words === undefined || own.length > 0}>
-        <summary className="link text-sm">Source (MessageFormat 2)</summary>
-        <textarea
-          aria-label={`Source of ${segment.label}`}
-          aria-invalid={own.length > 0 || undefined}
-          className="input mt-1 font-mono text-xs leading-5"
-          rows={8}
-          spellCheck={false}
-          readOnly={!editable}
-          value={segment.source}
-          onChange={(e) => onSource(e.target.value)}
-        />
+      <details open={html || words === undefined || own.length > 0}>
+        <summary className="link text-sm">{html ? 'HTML' : 'Source (MessageFormat 2)'}</summary>
+        {html ? (
+          <div className="mt-1 h-56">
+            <CodeEditor
+              label={`HTML of ${segment.label}`}
+              language="html"
+              value={segment.source}
+              readOnly={!editable}
+              placeholders={placeholdersAt(moment)}
+              problems={own.map((f) => ({
+                from: f.start ?? 0,
+                to: f.end ?? f.start ?? 0,
+                severity: 'error',
+                message: f.message,
+              }))}
+              onChange={onSource}
+            />
+          </div>
+        ) : (
+          <textarea
+            aria-label={`Source of ${segment.label}`}
+            aria-invalid={own.length > 0 || undefined}
+            className="input mt-1 font-mono text-xs leading-5"
+            rows={8}
+            spellCheck={false}
+            readOnly={!editable}
+            value={segment.source}
+            onChange={(e) => onSource(e.target.value)}
+          />
+        )}
         {own.map((f) => (
           <p key={f.message} className="mt-1 text-xs text-madder">
             {f.message}

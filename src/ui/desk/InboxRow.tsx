@@ -22,6 +22,37 @@ export interface InboxRowProps {
   onChip: (chip: { attributes: ChipAttributes; update: (a: ChipAttributes) => void } | undefined) => void;
 }
 
+/** Where lists of mail cut subject and preheader: on a phone on two lines, on a desktop on one. */
+function Cuts({
+  rendered: { subject, preheader },
+  direction,
+  wide,
+}: {
+  rendered: { subject: string; preheader: string };
+  direction: 'ltr' | 'rtl';
+  wide: boolean;
+}) {
+  return (
+    <div className="mt-1 flex gap-4 border-t border-rule pt-1 text-xs text-slate" data-testid="cuts">
+      <div className="w-62 shrink-0">
+        <span className="sr-only">On a phone: </span>
+        <div dir={direction} className="truncate font-semibold">
+          {subject}
+        </div>
+        <div dir={direction} className="truncate">
+          {preheader}
+        </div>
+      </div>
+      {wide && (
+        <div dir={direction} className="min-w-0 flex-1 truncate">
+          <span className="sr-only">On a desktop: </span>
+          <span className="font-semibold">{subject}</span> {preheader}
+        </div>
+      )}
+    </div>
+  );
+}
+
 export function InboxRow(props: InboxRowProps) {
   const { sender, address, time, rendered, context, direction, editable, width, language, onChange, onFocus, onChip } =
     props;
@@ -62,6 +93,7 @@ export function InboxRow(props: InboxRowProps) {
         </div>
         {editor('subject', 'Subject', 'font-semibold')}
         {editor('preheader', 'Preheader', 'text-slate')}
+        {rendered && <Cuts rendered={rendered} direction={direction} wide={width > 500} />}
       </div>
     </div>
   );

@@ -1,10 +1,11 @@
 'use client';
-/** The blocks of the template in their order, with what each is worth knowing about. */
-import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
-import { useRef } from 'react';
+/** The blocks of the template in their order, with what each is worth knowing about, and the palette below. */
+import { Fragment, useRef, type ReactNode } from 'react';
 import type { Finding } from '@/core/preflight';
-import { BLOCK_LABELS, type Block, type BlockKind } from '@/core/template';
+import { allBlocks, BLOCK_LABELS, type Block, type BlockKind, type Place } from '@/core/template';
 import { Mark } from '../parts/marks';
+import { DropPlace, useDragged, type Dragged } from './Dragging';
+import { Palette } from './Palette';
 
 export interface OutlineProps {
   blocks: readonly Block[];
@@ -12,110 +13,161 @@ export interface OutlineProps {
   findings: readonly Finding[];
   /** A block's first words, or what it says for this order. */
   noteOf: (block: Block) => string;
+  /** Whether a block is in the message of the chosen order; `always` for one without a condition. */
+  shownFor: (block: Block) => 'always' | 'yes' | 'no' | 'hidden';
+  passages: readonly { id: string; name: string }[];
   editable: boolean;
+  active: Dragged | undefined;
   onSelect: (id: string) => void;
   onMove: (id: string, by: -1 | 1) => void;
   onRemove: (id: string) => void;
-  onAdd: (kind: BlockKind) => void;
+  onDuplicate: (id: string) => void;
+  onAdd: (kind: BlockKind, passage?: string) => void;
   onEdit: (id: string) => void;
 }
 
-export function Outline({
-  blocks,
-  selected,
-  findings,
-  noteOf,
-  editable,
-  onSelect,
-  onMove,
-  onRemove,
-  onAdd,
-  onEdit,
-}: OutlineProps) {
+export function Outline(props: OutlineProps) {
+  const { blocks, editable, active } = props;
   const list = useRef<HTMLUListElement>(null);
-  const focusAt = (index: number): void => {
-    (list.current?.children[index]?.firstElementChild as HTMLElement | null)?.focus();
+  const order = allBlocks(blocks).map((b) => b.id);
+  const focusOn = (id: string | undefined): void => {
+    if (id !== undefined) list.current?.querySelector<HTMLElement>(`[data-block="${id}"]`)?.focus();
   };
+  const numbers = new Map(blocks.map((b, i) => [b.id, i + 1]));
+  const row = (block: Block, place: Place, depth: number): ReactNode => (
+    <Row key={block.id} {...props} {...{ block, place, depth, order, focusOn }} number={numbers.get(block.id)} />
+  );
   return (
     <div className="flex h-full min-h-0 flex-col">
       <div className="flex items-baseline px-4 pt-3 pb-1.5">
         <h2 className="font-serif text-sm text-slate italic">Outline</h2>
         {editable && (
-          <Menu>
-            <MenuButton className="link ms-auto text-sm">Add</MenuButton>
-            <MenuItems
-              anchor="bottom end"
-              className="z-40 rounded-control border border-rule bg-sheet py-1 text-sm shadow-sheet focus:outline-none"
-            >
-              {(Object.keys(BLOCK_LABELS) as BlockKind[]).map((kind) => (
-                <MenuItem key={kind}>
-                  <button
-                    type="button"
-                    className="block w-full px-3 py-1.5 text-start data-focus:bg-petrol-tint"
-                    onClick={() => onAdd(kind)}
-                  >
-                    {BLOCK_LABELS[kind]}
-                  </button>
-                </MenuItem>
-              ))}
-            </MenuItems>
-          </Menu>
+          <span className="ms-auto text-xs text-slate" title="Alt and an arrow moves a block, Delete takes it out">
+            alt <kbd className="kbd">↑</kbd> <kbd className="kbd">↓</kbd>
+          </span>
         )}
       </div>
       <ul ref={list} aria-label="Blocks" className="min-h-0 flex-1 overflow-auto">
-        {blocks.map((block, i) => {
-          const own = findings.filter((f) => f.place === block.id);
-          const worst = own.some((f) => f.severity === 'blocker')
-            ? 'failing'
-            : own.some((f) => f.severity === 'warning')
-              ? 'waiting'
-              : undefined;
-          return (
-            <li key={block.id}>
-              <button
-                type="button"
-                aria-current={selected === block.id}
-                data-block={block.id}
-                className={`flex w-full items-baseline gap-2 px-4 py-1.5 text-start text-sm ${
-                  selected === block.id
-                    ? 'border-y border-rule bg-sheet font-semibold'
-                    : 'border-y border-transparent hover:bg-petrol-tint/60'
-                }`}
-                onClick={() => onSelect(block.id)}
-                onKeyDown={(e) => {
-                  const step = e.key === 'ArrowDown' ? 1 : e.key === 'ArrowUp' ? -1 : 0;
-                  if (step !== 0) {
-                    e.preventDefault();
-                    if (e.altKey && editable) {
-                      onMove(block.id, step);
-                      requestAnimationFrame(() => focusAt(Math.min(Math.max(i + step, 0), blocks.length - 1)));
-                    } else if (blocks[i + step]) {
-                      onSelect(blocks[i + step]!.id);
-                      focusAt(i + step);
-                    }
-                  } else if (e.key === 'Enter') {
-                    e.preventDefault();
-                    onEdit(block.id);
-                  } else if ((e.key === 'Delete' || e.key === 'Backspace') && editable) {
-                    e.preventDefault();
-                    onRemove(block.id);
-                  }
-                }}
-              >
-                <span className="w-4 shrink-0 text-xs text-slate">{i + 1}</span>
-                <span className="shrink-0">{BLOCK_LABELS[block.kind]}</span>
-                <span
-                  className="min-w-0 flex-1 truncate text-end font-serif text-xs font-normal text-slate italic"
-                  dir="auto"
-                >
-                  {noteOf(block)}
-                </span>
-                {worst && <Mark tone={worst} size={11} />}
-              </button>
-            </li>
-          );
-        })}
+        {blocks.map((block, i) => (
+          <Fragment key={block.id}>
+            {row(block, { at: i }, 0)}
+            {block.kind === 'columns' &&
+              block.columns.map((inner, index) => (
+                <Fragment key={index}>
+                  <li className="ps-8 text-xs text-slate">
+                    <DropPlace
+                      id={`column ${block.id} ${index}`}
+                      place={{ column: { of: block.id, index }, at: 0 }}
+                      active={active}
+                    >
+                      column {index + 1}
+                      {inner.length === 0 && ', empty'}
+                    </DropPlace>
+                  </li>
+                  {inner.map((b, at) => row(b, { column: { of: block.id, index }, at }, 1))}
+                  {inner.length > 0 && (
+                    <li aria-hidden>
+                      <DropPlace
+                        id={`column end ${block.id} ${index}`}
+                        place={{ column: { of: block.id, index }, at: inner.length }}
+                        active={active}
+                        className="h-1.5"
+                      />
+                    </li>
+                  )}
+                </Fragment>
+              ))}
+          </Fragment>
+        ))}
+        <li aria-hidden>
+          <DropPlace id="end" place={{ at: blocks.length }} active={active} className="h-8" />
+        </li>
       </ul>
+      {editable && <Palette passages={props.passages} onAdd={props.onAdd} />}
     </div>
+  );
+}
+
+interface RowProps extends OutlineProps {
+  block: Block;
+  place: Place;
+  depth: number;
+  number: number | undefined;
+  order: readonly string[];
+  focusOn: (id: string | undefined) => void;
+}
+
+function Row(props: RowProps) {
+  const { block, place, depth, number, order, focusOn, selected, findings, active, editable } = props;
+  const { noteOf, shownFor, onSelect, onMove, onRemove, onEdit, onDuplicate } = props;
+  const { ref, listeners, dragging } = useDragged(`block ${block.id}`, { block }, !editable);
+  const own = findings.filter((f) => f.place === block.id);
+  const worst = own.some((f) => f.severity === 'blocker')
+    ? 'failing'
+    : own.some((f) => f.severity === 'warning')
+      ? 'waiting'
+      : undefined;
+  const shown = shownFor(block);
+  const off = shown === 'no' || shown === 'hidden';
+  const isSelected = selected === block.id;
+  const index = order.indexOf(block.id);
+  return (
+    <li className={dragging ? 'opacity-40' : ''}>
+      <DropPlace id={`before ${block.id}`} place={place} active={active}>
+        <button
+          ref={ref}
+          type="button"
+          aria-current={isSelected}
+          data-block={block.id}
+          className={`flex w-full items-baseline gap-2 py-1.5 pe-3 text-start text-sm ${depth > 0 ? 'ps-8' : 'ps-4'} ${
+            isSelected
+              ? 'border-y border-rule bg-sheet font-semibold'
+              : 'border-y border-transparent hover:bg-petrol-tint/60'
+          }`}
+          {...listeners}
+          onClick={() => onSelect(block.id)}
+          onKeyDown={(e) => {
+            const step = e.key === 'ArrowDown' ? 1 : e.key === 'ArrowUp' ? -1 : 0;
+            if (step !== 0) {
+              e.preventDefault();
+              if (e.altKey && editable) {
+                onMove(block.id, step);
+                requestAnimationFrame(() => focusOn(block.id));
+              } else if (order[index + step]) {
+                onSelect(order[index + step]!);
+                focusOn(order[index + step]);
+              }
+            } else if (e.key === 'Enter') {
+              e.preventDefault();
+              onEdit(block.id);
+            } else if ((e.key === 'Delete' || e.key === 'Backspace') && editable) {
+              e.preventDefault();
+              onRemove(block.id);
+            } else if (e.key === 'd' && (e.ctrlKey || e.metaKey) && editable) {
+              e.preventDefault();
+              onDuplicate(block.id);
+            }
+          }}
+        >
+          {number !== undefined && <span className="w-4 shrink-0 text-xs text-slate">{number}</span>}
+          <span className={`shrink-0 ${off ? 'text-slate line-through decoration-1' : ''}`}>
+            {BLOCK_LABELS[block.kind]}
+          </span>
+          <span
+            className="min-w-0 flex-1 truncate text-end font-serif text-xs font-normal text-slate italic"
+            dir="auto"
+          >
+            {shown === 'hidden' ? 'hidden' : shown === 'no' ? 'not for this order' : noteOf(block)}
+          </span>
+          {shown === 'yes' && (
+            <span className="text-xs text-moss" title="Its condition holds for this order">
+              if
+              <span className="sr-only">, its condition holds for this order</span>
+            </span>
+          )}
+          {worst && <Mark tone={worst} size={11} />}
+        </button>
+      </DropPlace>
+    </li>
   );
 }

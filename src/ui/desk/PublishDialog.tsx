@@ -3,18 +3,21 @@
 import { useEffect, useState } from 'react';
 import type { Finding } from '@/core/preflight';
 import { languageName } from '@/core/plan/reasons';
-import { templateChanges, type Template, type TemplateChange } from '@/core/template';
+import { templateChanges, type Template } from '@/core/template';
 import type { Rendered } from '@/workers/protocol';
 import { Dialog } from '../parts/Dialog';
 import { plural } from '../parts/format';
-import { Mark } from '../parts/marks';
 import { PanelTitle, Trouble } from '../parts/Page';
+import { ChangeList } from './ChangeList';
 
 export interface PublishProps {
   open: boolean;
   onClose: () => void;
   name: string;
-  number: number;
+  /** Of the edition; undefined for what has no numbered ones. */
+  number: number | undefined;
+  /** What publishing does, when it is not a notification. */
+  about?: string | undefined;
   live: Template | undefined;
   draft: Template;
   findings: readonly Finding[];
@@ -26,14 +29,6 @@ export interface PublishProps {
   busy: boolean;
   onPublish: () => void;
 }
-
-const VERBS: Record<TemplateChange['kind'], string> = {
-  words: 'words changed',
-  added: 'added',
-  removed: 'taken out',
-  moved: 'moved',
-  settings: 'settings changed',
-};
 
 export function PublishDialog(props: PublishProps) {
   const {
@@ -64,7 +59,7 @@ export function PublishDialog(props: PublishProps) {
 
   const changes = templateChanges(live, draft);
   const blockers = findings.filter((f) => f.severity === 'blocker');
-  const label = `Publish edition ${number}`;
+  const label = number === undefined ? 'Publish' : `Publish edition ${number}`;
   return (
     <Dialog
       open={open}
@@ -115,22 +110,10 @@ export function PublishDialog(props: PublishProps) {
           <PanelTitle>
             {changes.length === 0 ? 'Nothing differs from what is live' : plural(changes.length, 'change', 'changes')}
           </PanelTitle>
-          <ul className="mt-1" data-testid="changes">
-            {changes.map((c, i) => (
-              <li key={i} className="flex gap-2 border-b border-rule py-1.5">
-                <span className="translate-y-1">
-                  <Mark tone="quiet" size={10} />
-                </span>
-                <span>
-                  <span className="font-semibold">{c.label}</span>
-                  {c.language ? `, ${languageName(c.language)}` : ''}: {VERBS[c.kind]}
-                </span>
-              </li>
-            ))}
-          </ul>
+          <ChangeList changes={changes} />
           <p className="mt-3 text-xs text-slate">
-            From now on new orders get this edition. What is planned already keeps the edition it was planned with. Any
-            earlier edition can be taken back to the bench.
+            {props.about ??
+              'From now on new orders get this edition. What is planned already keeps the edition it was planned with. Any earlier edition can be taken back to the bench.'}
           </p>
         </div>
         {(

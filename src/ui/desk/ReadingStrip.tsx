@@ -1,42 +1,65 @@
 'use client';
-/** Below the sheet: which order, which language, how wide, which part. */
+/** Below the sheet: which order, which language, how wide, in which light, which part. */
+import { useState } from 'react';
+import { sampleOrders } from '@/core/order';
 import { languageName } from '@/core/plan/reasons';
-import { Pick, Search, Segments } from '../parts/fields';
+import { SIZE_LIMIT } from '@/core/preflight';
+import { Pick, Search, Segments, type Choice } from '../parts/fields';
+import type { StripState } from './strip';
 
-export interface StripState {
-  order: string;
-  language: string;
-  width: 'phone' | 'desktop';
-  part: 'html' | 'text';
+export interface OrderChoice {
+  number: string;
+  name: string;
+  note: string;
 }
 
 export interface ReadingStripProps extends StripState {
-  orders: { number: string; name: string; note: string }[];
+  orders: readonly OrderChoice[];
+  /** Searches all orders of the store. */
+  onOrders: (search: string) => Promise<readonly OrderChoice[]>;
   languages: { language: string; written: boolean }[];
   bytes: number | undefined;
+  /** There is only the sheet to be looked at: no text part, no source. */
+  sheetOnly?: boolean;
   onChange: (change: Partial<StripState>) => void;
 }
 
-/** Mail programs cut HTML off beyond this. */
-const LIMIT_KB = 102;
+const SAMPLES: readonly OrderChoice[] = sampleOrders('EUR', 'https://shop.example').map(({ situation, order }) => ({
+  number: order.number,
+  name: situation,
+  note: 'sample',
+}));
 
-export function ReadingStrip({ order, language, width, part, orders, languages, bytes, onChange }: ReadingStripProps) {
+const choiceOf = ({ number, name, note }: OrderChoice): Choice<string> => ({
+  value: number,
+  label: number.startsWith('SAMPLE-') ? name : `${number} ${name}`,
+  note,
+});
+
+export function ReadingStrip(props: ReadingStripProps) {
+  const { order, language, width, part, ground, pictures, languages, bytes, onChange, onOrders } = props;
+  const [found, setFound] = useState<readonly OrderChoice[]>(props.orders);
+  const orders = [...found, ...SAMPLES];
+  // The chosen one stays in the list whatever was searched for.
+  const chosen = [...props.orders, ...SAMPLES].find((o) => o.number === order) ?? { number: order, name: '', note: '' };
+  const choices = (orders.some((o) => o.number === order) ? orders : [chosen, ...orders]).map(choiceOf);
   return (
-    <div className="flex shrink-0 items-center gap-3 border-t border-rule bg-panel px-4 py-2">
-      <div className="w-72">
+    <div className="flex shrink-0 flex-wrap items-center gap-1.5 border-t border-rule bg-panel px-4 py-2">
+      <div className="min-w-44 flex-1 basis-44 max-w-64">
         <Search
           up
           label="Order on the sheet"
           value={order || null}
           placeholder="no order"
-          choices={orders.map((o) => ({ value: o.number, label: `${o.number} ${o.name}`, note: o.note }))}
+          choices={choices}
+          onQuery={(query) => void onOrders(query).then(setFound)}
           onChange={(value) => onChange({ order: value })}
         />
       </div>
       <Pick
         up
         label="Language"
-        className="w-44"
+        className="w-32"
         value={language}
         choices={languages.map((l) => ({
           value: l.language,
@@ -54,33 +77,47 @@ export function ReadingStrip({ order, language, width, part, orders, languages, 
         ]}
         onChange={(value) => onChange({ width: value })}
       />
-      <Segments
-        label="Part"
-        value={part}
+      <Pick
+        up
+        label="Light"
+        className="w-36"
+        value={ground}
         choices={[
-          { value: 'html', label: 'HTML' },
-          { value: 'text', label: 'Text' },
+          { value: 'light', label: 'Light' },
+          { value: 'dark', label: 'Dark, as declared' },
+          { value: 'forced', label: 'Dark, turned over' },
         ]}
-        onChange={(value) => onChange({ part: value })}
+        onChange={(value) => onChange({ ground: value })}
       />
+      <Segments
+        label="Pictures"
+        value={pictures ? 'on' : 'off'}
+        choices={[
+          { value: 'on', label: 'Pictures' },
+          { value: 'off', label: 'None' },
+        ]}
+        onChange={(value) => onChange({ pictures: value === 'on' })}
+      />
+      {!props.sheetOnly && (
+        <Segments
+          label="Part"
+          value={part}
+          choices={[
+            { value: 'html', label: 'HTML' },
+            { value: 'text', label: 'Text' },
+            { value: 'source', label: 'Source' },
+          ]}
+          onChange={(value) => onChange({ part: value })}
+        />
+      )}
       {bytes !== undefined && (
         <span
-          className={`ms-auto text-sm whitespace-nowrap ${bytes > LIMIT_KB * 1000 ? 'font-semibold text-madder' : 'text-slate'}`}
+          className={`ms-auto text-sm whitespace-nowrap ${bytes > SIZE_LIMIT ? 'font-semibold text-madder' : 'text-slate'}`}
           title="Mail programs cut HTML off beyond this size"
         >
-          {(bytes / 1000).toFixed(0)} kB of {LIMIT_KB}
+          {(bytes / 1000).toFixed(0)} kB of {SIZE_LIMIT / 1000}
         </span>
       )}
     </div>
   );
-}
-
-/** The strip's choices as they stand in the address; what is usual is left out. */
-export function stripQuery(strip: StripState, ownLanguage: string): string {
-  const query = new URLSearchParams();
-  if (strip.order) query.set('order', strip.order);
-  if (strip.language !== ownLanguage) query.set('language', strip.language);
-  if (strip.width !== 'desktop') query.set('width', strip.width);
-  if (strip.part !== 'html') query.set('part', strip.part);
-  return query.size > 0 ? `?${query}` : '';
 }

@@ -1,13 +1,34 @@
 /** The draft on the bench with its history. Pure: what an action makes of a draft, and what undo brings back. */
-import type { Block, BlockKind, Segments, Template } from '@/core/template';
+import {
+  blockOf,
+  changeBlock,
+  copyBlock,
+  freshIds,
+  insertBlock,
+  moveBlock,
+  newBlock,
+  placeOfBlock,
+  removeBlock,
+  stepBlock,
+  withWords,
+  type Block,
+  type BlockKind,
+  type Place,
+  type Segments,
+  type Template,
+} from '@/core/template';
 
 export type DraftAction =
   | { type: 'words'; language: string; segment: string; source: string; at: number }
   | { type: 'block'; id: string; change: Partial<Block> }
-  | { type: 'add'; kind: BlockKind; after: string | undefined; id: string }
+  /** `more` is set on the new block. */
+  | { type: 'add'; kind: BlockKind; place: Place; id: string; more?: Partial<Block> }
   | { type: 'remove'; id: string }
   | { type: 'duplicate'; id: string; newId: string }
+  /** A block of another template with its words. */
+  | { type: 'bring'; block: Block; words: Record<string, Segments>; place: Place }
   | { type: 'move'; id: string; by: -1 | 1 }
+  | { type: 'put'; id: string; place: Place }
   | { type: 'language'; language: string; from: string }
   | { type: 'replace'; template: Template }
   | { type: 'undo' }
@@ -48,9 +69,9 @@ export function draftReducer(state: DraftState, action: DraftAction): DraftState
     case 'words': {
       const { language, segment, source, at } = action;
       if ((state.template.words[language]?.[segment] ?? '') === source) return state;
-      const template = withWords(state.template, language, { [segment]: source });
+      const template = setWords(state.template, language, { [segment]: source });
       const key = `${language} ${segment}`;
-      const goesOn = state.typing?.key === key && at - state.typing.at < SAME_SITTING_MS;
+      const goesOn = state.typing?.key === key && at >= state.typing.at && at - state.typing.at < SAME_SITTING_MS;
       return {
         template,
         past: goesOn ? state.past : [...state.past, state.template].slice(-STEPS),
@@ -66,63 +87,67 @@ export function draftReducer(state: DraftState, action: DraftAction): DraftState
   }
 }
 
-function withWords(template: Template, language: string, segments: Segments): Template {
+function setWords(template: Template, language: string, segments: Segments): Template {
   return { ...template, words: { ...template.words, [language]: { ...template.words[language], ...segments } } };
+}
+
+/** The template with other blocks, or itself when they are the same. */
+function withBlocks(template: Template, blocks: Block[]): Template {
+  return JSON.stringify(blocks) === JSON.stringify(template.blocks) ? template : { ...template, blocks };
 }
 
 function change(template: Template, action: Exclude<DraftAction, { type: 'words' | 'undo' | 'redo' }>): Template {
   const { blocks } = template;
   switch (action.type) {
     case 'block':
+      return withBlocks(
+        template,
+        changeBlock(blocks, action.id, (b) => withoutUnset({ ...b, ...action.change } as Block)),
+      );
+    case 'add': {
+      const block = { ...newBlock(action.kind, action.id, freshIds(template)), ...action.more } as Block;
+      return withBlocks(template, insertBlock(blocks, block, action.place));
+    }
+    case 'remove': {
+      // Its words stay: bringing the block back by undo or by an earlier edition brings them back as well.
+      const rest = removeBlock(blocks, action.id);
+      return rest.length > 0 ? withBlocks(template, rest) : template;
+    }
+    case 'duplicate': {
+      const block = blockOf(blocks, action.id);
+      const place = placeOfBlock(blocks, action.id);
+      if (!block || !place) return template;
+      const fresh = freshIds(template);
+      const copy = copyBlock(block, template.words, (kind) => (kind === block.kind ? action.newId : fresh(kind)));
       return {
         ...template,
-        blocks: blocks.map((b) => (b.id === action.id ? ({ ...b, ...action.change } as Block) : b)),
+        words: withWords(template.words, copy.words),
+        blocks: insertBlock(blocks, copy.block, { ...place, at: place.at + 1 }),
       };
-    case 'add': {
-      const at = action.after === undefined ? blocks.length : blocks.findIndex((b) => b.id === action.after) + 1;
-      return { ...template, blocks: blocks.toSpliced(at, 0, newBlock(action.kind, action.id)) };
     }
-    case 'remove':
-      // Its words stay: bringing the block back by undo or by an earlier edition brings them back as well.
-      return blocks.length > 1 ? { ...template, blocks: blocks.filter((b) => b.id !== action.id) } : template;
-    case 'duplicate': {
-      const at = blocks.findIndex((b) => b.id === action.id);
-      const block = blocks[at];
-      if (!block) return template;
-      const words = Object.fromEntries(
-        Object.entries(template.words).map(([language, segments]) => {
-          const own = segments[action.id];
-          return [language, own === undefined ? segments : { ...segments, [action.newId]: own }];
-        }),
-      );
-      return { ...template, words, blocks: blocks.toSpliced(at + 1, 0, { ...block, id: action.newId }) };
-    }
-    case 'move': {
-      const at = blocks.findIndex((b) => b.id === action.id);
-      const to = at + action.by;
-      const block = blocks[at];
-      if (!block || to < 0 || to >= blocks.length) return template;
-      return { ...template, blocks: blocks.toSpliced(at, 1).toSpliced(to, 0, block) };
-    }
+    case 'bring':
+      return {
+        ...template,
+        words: withWords(template.words, action.words),
+        blocks: insertBlock(blocks, action.block, action.place),
+      };
+    case 'move':
+      return withBlocks(template, stepBlock(blocks, action.id, action.by));
+    case 'put':
+      return withBlocks(template, moveBlock(blocks, action.id, action.place));
     case 'language':
-      return withWords(template, action.language, template.words[action.from] ?? {});
+      return setWords(template, action.language, template.words[action.from] ?? {});
     case 'replace':
       return action.template;
   }
 }
 
-function newBlock(kind: BlockKind, id: string): Block {
-  return kind === 'button' ? { id, kind, target: { variable: 'order.statusUrl' } } : ({ id, kind } as Block);
+/** A setting that is taken back is no longer there, so that equal blocks are equal as JSON. */
+function withoutUnset(block: Block): Block {
+  return Object.fromEntries(Object.entries(block).filter(([, v]) => v !== undefined)) as Block;
 }
 
-/** A block id that the template does not have yet: short, and never used again after a removal. */
+/** A block id that the template does not have yet. */
 export function freshBlockId(template: Template, kind: BlockKind): string {
-  const used = new Set([
-    ...template.blocks.map((b) => b.id),
-    ...Object.values(template.words).flatMap((w) => Object.keys(w)),
-  ]);
-  for (let n = 2; ; n += 1) {
-    const id = `${kind}${n}`;
-    if (!used.has(id)) return id;
-  }
+  return freshIds(template)(kind);
 }

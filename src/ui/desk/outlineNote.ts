@@ -1,20 +1,36 @@
 import type { Snapshot } from '@/core/order';
-import type { Block } from '@/core/template';
+import type { Block, Passages } from '@/core/template';
 
 /** What the outline says of a block beside its name. */
-export function outlineNote(block: Block, snapshot: Snapshot): string {
+export function outlineNote(block: Block, snapshot: Snapshot, passages: Passages): string {
+  const { values } = snapshot;
   switch (block.kind) {
     case 'masthead':
     case 'footer':
+    case 'links':
       return 'from the look';
     case 'items':
       return snapshot.lines.length === 1 ? '1 line' : `${snapshot.lines.length} lines`;
     case 'addresses':
       return snapshot.shipping.length + snapshot.billing.length === 0 ? 'none on this order' : '';
     case 'button': {
-      const missing = 'variable' in block.target && snapshot.values[block.target.variable] === undefined;
+      const missing = 'variable' in block.target && values[block.target.variable] === undefined;
       return missing ? 'no address: left out' : '';
     }
+    case 'parcel':
+      return values['shipment.carrier'] || values['shipment.trackingNumber'] ? '' : 'no parcel: left out';
+    case 'refund':
+      return snapshot.refund.length === 0 ? 'no refund: left out' : '';
+    case 'notes':
+      return snapshot.notes.length === 0 ? 'none on this order' : '';
+    case 'downloads':
+      return snapshot.downloads.length === 0 ? 'none on this order' : '';
+    case 'discount':
+      return block.code;
+    case 'passage':
+      return passages[block.passage]?.name ?? 'none chosen';
+    case 'image':
+      return block.picture ? '' : 'no picture yet';
     default:
       return '';
   }

@@ -9,6 +9,8 @@ export interface DeskKeys {
   onPrevious: (() => void) | undefined;
   onNext: (() => void) | undefined;
   onEscape: () => void;
+  /** Moves what is selected, wherever the cursor is. */
+  onMove?: ((by: -1 | 1) => void) | undefined;
 }
 
 export function useDeskKeys(keys: DeskKeys): void {
@@ -17,11 +19,23 @@ export function useDeskKeys(keys: DeskKeys): void {
       const key = e.key.toLowerCase();
       // A plain field has an undo of its own; the words on the sheet share the Desk's.
       const field = e.target instanceof HTMLElement && ['INPUT', 'TEXTAREA'].includes(e.target.tagName);
+      // The outline moves by itself and takes the focus along.
+      const inOutline = e.target instanceof HTMLElement && e.target.dataset.block !== undefined;
       if ((e.ctrlKey || e.metaKey) && !field && (key === 'z' || key === 'y')) {
         e.preventDefault();
         e.stopPropagation();
         if (key === 'y' || e.shiftKey) keys.onRedo?.();
         else keys.onUndo?.();
+      } else if (
+        e.altKey &&
+        !e.ctrlKey &&
+        (e.key === 'ArrowUp' || e.key === 'ArrowDown') &&
+        keys.onMove &&
+        !inOutline
+      ) {
+        e.preventDefault();
+        e.stopPropagation();
+        keys.onMove(e.key === 'ArrowUp' ? -1 : 1);
       } else if (
         !e.ctrlKey &&
         !e.metaKey &&

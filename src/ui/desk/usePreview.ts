@@ -1,56 +1,56 @@
 'use client';
-/** The worker that renders: asked as often as one types, answering with the newest only. */
-import { useCallback, useEffect, useRef, useState } from 'react';
-import type { Rendered, RenderRequest } from '@/workers/protocol';
-
-export type RenderParts = Omit<RenderRequest, 'id'>;
+/**
+ * The sheet's message, rendered anew with each change; only the newest answer is shown. It goes onto the sheet at once, and
+ * to the screen around it (findings, size) when there is time.
+ */
+import { startTransition, useCallback, useEffect, useRef, useState, type RefObject } from 'react';
+import type { Finding } from '@/core/preflight';
+import type { Template } from '@/core/template';
+import type { Rendered } from '@/workers/protocol';
+import { useRenderer, type ReadTemplate, type Render, type RenderParts } from '../bench/useRenderer';
+import type { SheetHandle } from './sheet/Sheet';
 
 export interface Preview {
   rendered: Rendered | undefined;
+  findings: readonly Finding[];
+  /** Renders a template that will be the draft's as soon as the screen is drawn anew, without waiting for that. */
+  ahead: (template: Template) => void;
   /** Renders something else with the same worker, such as the live edition beside the draft. */
-  renderOnce: (parts: RenderParts) => Promise<Rendered>;
+  renderOnce: Render;
+  readTemplate: ReadTemplate;
 }
 
-export function usePreview(parts: RenderParts): Preview {
-  const worker = useRef<Worker | null>(null);
-  const waiting = useRef(new Map<number, (r: Rendered) => void>());
-  const lastId = useRef(0);
+export function usePreview(
+  template: Template,
+  partsOf: (template: Template) => RenderParts,
+  sheet: RefObject<SheetHandle | null>,
+): Preview {
+  const { render, readTemplate } = useRenderer();
   const newest = useRef(0);
+  const asked = useRef<{ template: Template; partsOf: unknown }>(undefined);
   const [rendered, setRendered] = useState<Rendered>();
+  const [findings, setFindings] = useState<readonly Finding[]>([]);
 
-  const ask = useCallback((asked: RenderParts): { id: number; answer: Promise<Rendered> } => {
-    const id = (lastId.current += 1);
-    const answer = new Promise<Rendered>((resolve) => waiting.current.set(id, resolve));
-    worker.current?.postMessage({ ...asked, id } satisfies RenderRequest);
-    return { id, answer };
-  }, []);
+  const ahead = useCallback(
+    (wanted: Template): void => {
+      // What was asked for ahead of the screen comes by again when the screen is drawn.
+      if (asked.current?.template === wanted && asked.current.partsOf === partsOf) return;
+      asked.current = { template: wanted, partsOf };
+      const own = (newest.current += 1);
+      const onSheet = (html: string): void => {
+        if (own === newest.current) sheet.current?.show(html);
+      };
+      void render(partsOf(wanted), onSheet).then((result) => {
+        if (own !== newest.current) return;
+        startTransition(() => {
+          setRendered(result);
+          if (result.findings) setFindings(result.findings);
+        });
+      });
+    },
+    [partsOf, render, sheet],
+  );
+  useEffect(() => ahead(template), [ahead, template]);
 
-  useEffect(() => {
-    const made = new Worker(new URL('../../workers/preview.worker.ts', import.meta.url), {
-      type: 'module',
-      name: 'preview',
-    });
-    const answers = waiting.current;
-    made.onmessage = (event: MessageEvent<Rendered>) => {
-      answers.get(event.data.id)?.(event.data);
-      answers.delete(event.data.id);
-    };
-    worker.current = made;
-    return () => {
-      made.terminate();
-      worker.current = null;
-      answers.clear();
-    };
-  }, []);
-
-  useEffect(() => {
-    const { id, answer } = ask(parts);
-    newest.current = id;
-    void answer.then((result) => {
-      if (result.id === newest.current) setRendered(result);
-    });
-  }, [parts, ask]);
-
-  const renderOnce = useCallback((other: RenderParts) => ask(other).answer, [ask]);
-  return { rendered, renderOnce };
+  return { rendered, findings, ahead, renderOnce: render, readTemplate };
 }

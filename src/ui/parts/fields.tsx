@@ -75,12 +75,11 @@ export function Pick<T extends string>({
     <Listbox value={value} onChange={onChange}>
       <ListboxButton
         id={id}
-        aria-label={label && `${label}: ${chosen?.label ?? value}`}
+        aria-label={label && [`${label}: ${chosen?.label ?? value}`, chosen?.note].filter(Boolean).join(' ')}
         className={`input inline-flex items-center gap-2 text-start ${className}`}
       >
         <span className="min-w-0 flex-1 truncate">
-          {chosen?.label ?? value}
-          {chosen?.note && <span className="ms-2 text-slate">{chosen.note}</span>}
+          {chosen?.label ?? value} {chosen?.note && <span className="ms-2 text-slate">{chosen.note}</span>}
         </span>
         <ChevronDown size={14} aria-hidden className="shrink-0 text-slate" />
       </ListboxButton>
@@ -106,10 +105,13 @@ export function Search<T extends string>({
   placeholder,
   className = '',
   up = false,
+  onQuery,
 }: {
   value: T | null;
   choices: readonly Choice<T>[];
   onChange: (value: T) => void;
+  /** Hears what is searched for, when the choices at hand are not all there are. */
+  onQuery?: (query: string) => void;
   label?: string;
   id?: string;
   placeholder?: string;
@@ -135,11 +137,18 @@ export function Search<T extends string>({
           const c = choices.find((x) => x.value === v);
           return c ? [c.label, c.note].filter(Boolean).join(' · ') : '';
         }}
-        onChange={(e) => setQuery(e.target.value)}
+        onChange={(e) => {
+          setQuery(e.target.value);
+          onQuery?.(e.target.value);
+        }}
         onFocus={(e) => e.target.select()}
         autoComplete="off"
       />
-      <ComboboxOptions anchor={up ? 'top start' : 'bottom start'} className={`${POPOVER} w-(--input-width) min-w-72`}>
+      <ComboboxOptions
+        modal={false}
+        anchor={up ? 'top start' : 'bottom start'}
+        className={`${POPOVER} w-(--input-width) min-w-72`}
+      >
         {shown.length === 0 && <div className="px-3 py-1.5 text-slate">Nothing matches</div>}
         {shown.map((c) => (
           <ComboboxOption key={c.value} value={c.value} className={OPTION}>

@@ -1,5 +1,6 @@
 'use client';
 /** The small bar above the words being typed: bold, italic, link, placeholder. */
+import { List, ListOrdered } from 'lucide-react';
 import type { Editor } from '@tiptap/react';
 import { useEditorState } from '@tiptap/react';
 import { useState } from 'react';
@@ -9,10 +10,13 @@ import { safeUrl } from '@/core/text';
 export function FormatBar({
   editor,
   moment,
+  lists,
   onPlaceholder,
 }: {
   editor: Editor;
   moment: string;
+  /** These words can hold lists. */
+  lists: boolean;
   onPlaceholder: () => void;
 }) {
   const [linking, setLinking] = useState(false);
@@ -23,6 +27,7 @@ export function FormatBar({
       italic: e.isActive('italic'),
       link: e.isActive('link'),
       empty: e.state.selection.empty,
+      kind: (e.getAttributes('paragraph').kind as string | undefined) ?? 'p',
     }),
   });
   const button = (on: boolean): string =>
@@ -64,6 +69,30 @@ export function FormatBar({
       >
         {state.link ? 'Unlink' : 'Link'}
       </button>
+      {lists &&
+        (
+          [
+            ['item', 'List', List],
+            ['step', 'Numbered list', ListOrdered],
+          ] as const
+        ).map(([kind, label, Sign]) => (
+          <button
+            key={kind}
+            type="button"
+            aria-pressed={state.kind === kind}
+            aria-label={label}
+            className={button(state.kind === kind)}
+            onClick={() =>
+              editor
+                .chain()
+                .focus()
+                .updateAttributes('paragraph', { kind: state.kind === kind ? 'p' : kind })
+                .run()
+            }
+          >
+            <Sign size={15} aria-hidden />
+          </button>
+        ))}
       <button type="button" aria-label="Placeholder" className={`font-mono ${button(false)}`} onClick={onPlaceholder}>
         {'{ }'}
       </button>

@@ -5,6 +5,7 @@
  */
 import { EditorContent, useEditor, type Editor } from '@tiptap/react';
 import { NodeSelection } from '@tiptap/pm/state';
+import type { EditorView } from '@tiptap/pm/view';
 import { createPortal } from 'react-dom';
 import { useEffect, useImperativeHandle, useMemo, useRef, useState, type CSSProperties, type Ref } from 'react';
 import {
@@ -12,13 +13,17 @@ import {
   toDocument,
   parseSource,
   toSource,
+  type Paragraph,
+  type Piece,
   type SegmentForm,
   type Values,
   type WordsDocument,
   type WritingContext,
 } from '@/core/text';
-import { placeholder } from '@/core/placeholders';
+import { foreignPlaceholders, placeholder, type ForeignPlaceholder } from '@/core/placeholders';
+import { chipPiece } from '@/core/template';
 import { chipFace } from '../chips';
+import { Foreign } from '../dialogs/Foreign';
 import { PlaceholderPicker } from '../PlaceholderPicker';
 import { chipAttributes, jsonToParagraphs, paragraphsToJson, pieceToJson, type ChipAttributes } from './documents';
 import { extensionsFor, repaintChips } from './extensions';
@@ -54,6 +59,8 @@ export interface WordsEditorProps {
   handle?: Ref<WordsEditorHandle>;
 }
 
+const NO_WORDS: Paragraph[] = [{ kind: 'p', pieces: [] }];
+
 export function WordsEditor(props: WordsEditorProps) {
   const {
     document: words,
@@ -69,6 +76,7 @@ export function WordsEditor(props: WordsEditorProps) {
     handle,
   } = props;
   const [picker, setPicker] = useState<{ left: number; top: number; bottom: number }>();
+  const [pasted, setPasted] = useState<{ text: string; found: ForeignPlaceholder[] }>();
   const latest = useRef(props);
   useEffect(() => {
     latest.current = props;
@@ -82,6 +90,8 @@ export function WordsEditor(props: WordsEditorProps) {
     faceRef.current = face;
   }, [face]);
   const emitted = useRef<string | undefined>(undefined);
+  /** What was typed since the screen last caught up: when it comes back late it is no news. */
+  const earlier = useRef(new Set<string>());
 
   const openAtCursor = (editor: Editor): void => {
     const at = editor.view.coordsAtPos(editor.state.selection.from);
@@ -94,7 +104,7 @@ export function WordsEditor(props: WordsEditorProps) {
     shouldRerenderOnTransaction: false,
     editable,
     extensions: useMemo(() => extensionsFor(form, (a) => faceRef.current(a)), [form]),
-    content: paragraphsToJson(words.forms[formIndex]?.paragraphs ?? [[]]),
+    content: paragraphsToJson(words.forms[formIndex]?.paragraphs ?? NO_WORDS),
     autofocus: autoFocus ? 'end' : false,
     enableInputRules: false,
     enablePasteRules: false,
@@ -121,13 +131,15 @@ export function WordsEditor(props: WordsEditorProps) {
       },
       handlePaste: (view, event) => {
         const text = event.clipboardData?.getData('text/plain') ?? '';
+        const found = foreignPlaceholders(text, latest.current.context.moment);
+        if (found.length > 0) {
+          setPasted({ text, found });
+          return true;
+        }
         if (!text.includes('{$')) return false;
         const pieces = piecesFromPasted(text);
         if (!pieces) return false;
-        const nodes = pieces.map((p) => view.state.schema.nodeFromJSON(pieceToJson(p)));
-        let transaction = view.state.tr.deleteSelection();
-        for (const node of nodes) transaction = transaction.insert(transaction.selection.from, node);
-        view.dispatch(transaction);
+        insertPieces(view, pieces);
         return true;
       },
     },
@@ -135,7 +147,12 @@ export function WordsEditor(props: WordsEditorProps) {
       const { document: now, formIndex: index, onChange } = latest.current;
       const paragraphs = jsonToParagraphs(changed.getJSON());
       const forms = now.forms.map((f, i) => (i === index ? { ...f, paragraphs } : f));
-      const source = toSource({ ...now, marked: now.marked || paragraphs.length > 1, forms });
+      const source = toSource({
+        ...now,
+        marked: now.marked || paragraphs.length > 1 || paragraphs.some((p) => p.kind !== 'p'),
+        forms,
+      });
+      earlier.current.add(source);
       emitted.current = source;
       onChange(source);
     },
@@ -166,10 +183,14 @@ export function WordsEditor(props: WordsEditorProps) {
   const shownForm = useRef(formIndex);
   useEffect(() => {
     if (!editor || editor.isDestroyed) return;
-    if (emitted.current === source && shownForm.current === formIndex) return;
+    if (emitted.current === source && shownForm.current === formIndex) {
+      earlier.current.clear();
+      return;
+    }
+    if (earlier.current.has(source) && shownForm.current === formIndex) return;
     shownForm.current = formIndex;
     emitted.current = source;
-    const next = paragraphsToJson(words.forms[formIndex]?.paragraphs ?? [[]]);
+    const next = paragraphsToJson(words.forms[formIndex]?.paragraphs ?? NO_WORDS);
     if (JSON.stringify(next) !== JSON.stringify(editor.getJSON()))
       editor.commands.setContent(next, { emitUpdate: false });
   }, [editor, source, words, formIndex]);
@@ -204,6 +225,18 @@ export function WordsEditor(props: WordsEditorProps) {
   return (
     <div className={`words-editor ${className ?? ''}`} style={style} dir={direction}>
       <EditorContent editor={editor} />
+      {pasted && (
+        <Foreign
+          found={pasted.found}
+          moment={context.moment}
+          onClose={() => setPasted(undefined)}
+          onTake={(names) => {
+            setPasted(undefined);
+            if (editor) insertPieces(editor.view, piecesWith(pasted.text, pasted.found, names));
+            editor?.commands.focus();
+          }}
+        />
+      )}
       {picker &&
         createPortal(
           <PlaceholderPicker
@@ -234,12 +267,41 @@ export function WordsEditor(props: WordsEditorProps) {
   );
 }
 
+function insertPieces(view: EditorView, pieces: readonly Piece[]): void {
+  const nodes = pieces.map((p) => view.state.schema.nodeFromJSON(pieceToJson(p)));
+  let transaction = view.state.tr.deleteSelection();
+  for (const node of nodes) transaction = transaction.insert(transaction.selection.from, node);
+  view.dispatch(transaction);
+}
+
+/** A text with foreign placeholders, as pieces: those that have a name of ours as chips. */
+function piecesWith(
+  text: string,
+  found: readonly ForeignPlaceholder[],
+  names: ReadonlyMap<string, string | undefined>,
+): Piece[] {
+  const out: Piece[] = [];
+  let at = 0;
+  const words = (part: string): void => {
+    const line = part.replace(/\s+/g, ' ');
+    if (line !== '') out.push({ type: 'text', text: line });
+  };
+  for (const f of found) {
+    const name = names.get(f.text);
+    words(text.slice(at, name ? f.start : f.end));
+    if (name) out.push(chipPiece(name));
+    at = f.end;
+  }
+  words(text.slice(at));
+  return out;
+}
+
 /** Words with `{$...}` in them, pasted: their pieces, or undefined when they cannot be read as one line of words. */
 function piecesFromPasted(text: string) {
   const parsed = parseSource(text.replace(/\s+/g, ' '));
   if (!parsed.ok || parsed.message.type !== 'message') return undefined;
   try {
-    return toDocument(parsed.message).forms[0]?.paragraphs.flat();
+    return toDocument(parsed.message).forms[0]?.paragraphs.flatMap((p) => p.pieces);
   } catch {
     return undefined;
   }

@@ -1,5 +1,6 @@
 /** The core's words document and the editing library's JSON, both ways. */
 import type { JSONContent } from '@tiptap/core';
+import type { ParagraphKind } from '@/core/text/markup';
 import type { ChipPiece, Marks, Paragraph, Piece } from '@/core/text/document';
 
 /** Attributes of a chip in the editor; options travel as JSON because attributes are compared by value. */
@@ -37,12 +38,19 @@ export function pieceToJson(piece: Piece): JSONContent {
 export function paragraphsToJson(paragraphs: Paragraph[]): JSONContent {
   return {
     type: 'doc',
-    content: paragraphs.map((paragraph) => ({ type: 'paragraph', content: paragraph.map(pieceToJson) })),
+    content: paragraphs.map(({ kind, pieces }) => ({
+      type: 'paragraph',
+      attrs: { kind },
+      content: pieces.map(pieceToJson),
+    })),
   };
 }
 
 export function jsonToParagraphs(doc: JSONContent): Paragraph[] {
-  return (doc.content ?? []).map((paragraph) => (paragraph.content ?? []).flatMap(pieceOf));
+  return (doc.content ?? []).map(({ attrs, content }) => ({
+    kind: ((attrs?.kind as ParagraphKind | undefined) ?? 'p') satisfies ParagraphKind,
+    pieces: (content ?? []).flatMap(pieceOf),
+  }));
 }
 
 function pieceOf(node: JSONContent): Piece[] {

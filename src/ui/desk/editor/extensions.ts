@@ -17,6 +17,18 @@ export interface ChipFace {
 
 const SingleParagraph = Document.extend({ content: 'paragraph' });
 
+/** A paragraph of its own, or an entry of a list; lists are flat, so an entry is a paragraph with a sign. */
+const WordsParagraph = Paragraph.extend({
+  addAttributes: () => ({
+    kind: {
+      default: 'p',
+      parseHTML: (element) => element.dataset.kind ?? 'p',
+      renderHTML: (attributes) => (attributes.kind === 'p' ? {} : { 'data-kind': attributes.kind as string }),
+    },
+  }),
+  parseHTML: () => [{ tag: 'ol > li', attrs: { kind: 'step' } }, { tag: 'li', attrs: { kind: 'item' } }, { tag: 'p' }],
+});
+
 const LinkMark = Mark.create({
   name: 'link',
   inclusive: false,
@@ -86,7 +98,7 @@ export function repaintChips(root: HTMLElement, face: Face): void {
 export function extensionsFor(form: SegmentForm, face: Face) {
   return [
     form === 'paragraphs' ? Document : SingleParagraph,
-    Paragraph,
+    WordsParagraph,
     Text,
     chip(face),
     ...(form === 'plain' ? [] : [Bold, Italic, LinkMark, HardBreak]),

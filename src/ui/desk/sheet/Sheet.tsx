@@ -1,7 +1,18 @@
 'use client';
 /** The sheet: the message exactly as rendered, in a frame without script, with the selected block's words typed over it. */
-import { useCallback, useEffect, useLayoutEffect, useRef, useState, type CSSProperties, type ReactNode } from 'react';
-import { backgroundBehind, blockAt, blockElements, patchDocument } from './patch';
+import {
+  useCallback,
+  useEffect,
+  useImperativeHandle,
+  useLayoutEffect,
+  useRef,
+  useState,
+  type CSSProperties,
+  type ReactNode,
+  type Ref,
+  type RefObject,
+} from 'react';
+import { backgroundBehind, blockAt, blockElements, patchDocument, patchWords } from '../../bench/patch';
 
 export interface Place {
   /** The section, and the words in it, in pixels from the frame's corner. */
@@ -11,7 +22,15 @@ export interface Place {
   style: CSSProperties;
 }
 
+export interface SheetHandle {
+  /** Puts a newly rendered message on the sheet at once, before the screen around it is drawn anew. */
+  show: (html: string) => void;
+  /** Puts the words of one block on the sheet, ahead of the message they will be in. */
+  words: (blockId: string, html: string) => void;
+}
+
 export interface SheetProps {
+  handle?: Ref<SheetHandle>;
   html: string | undefined;
   width: number;
   blockIds: readonly string[];
@@ -20,13 +39,26 @@ export interface SheetProps {
   onSelect: (id: string | undefined) => void;
   /** Drawn over the selected block's words. */
   children: (place: Place) => ReactNode;
+  /** Drawn over the whole sheet, from what is on it. */
+  overlay?: (doc: Document) => ReactNode;
   /** Drawn at the selected block's upper corner. */
   tools?: ReactNode;
 }
 
 const EMPTY = '<!doctype html><html><head></head><body></body></html>';
 
-export function Sheet({ html, width, blockIds, selected, selectedLabel, onSelect, children, tools }: SheetProps) {
+export function Sheet({
+  handle,
+  html,
+  width,
+  blockIds,
+  selected,
+  selectedLabel,
+  onSelect,
+  children,
+  tools,
+  overlay,
+}: SheetProps) {
   const frame = useRef<HTMLIFrameElement>(null);
   const [ready, setReady] = useState(false);
   const [height, setHeight] = useState(600);
@@ -48,7 +80,7 @@ export function Sheet({ html, width, blockIds, selected, selectedLabel, onSelect
     setHeight(Math.max(200, Math.ceil(doc.body.getBoundingClientRect().height)));
     const { selected: id } = latest.current;
     const found = id === undefined ? undefined : blockElements(doc, id);
-    setPlace(found && placeOf(found.section, found.words));
+    setPlace(found && placeOf(found.sections, found.words));
   }, []);
 
   useEffect(() => {
@@ -68,13 +100,36 @@ export function Sheet({ html, width, blockIds, selected, selectedLabel, onSelect
     };
   }, [ready, measure]);
 
+  const shown = useRef<string>(undefined);
+  const show = useCallback(
+    (next: string): void => {
+      const doc = frame.current?.contentDocument;
+      if (!doc || shown.current === next) return;
+      const before = shown.current;
+      shown.current = next;
+      if (before === undefined || !patchWords(doc, before, next)) patchDocument(doc, next);
+      performance.mark('libellus-sheet');
+      // With the next frame, whose layout is needed anyway.
+      requestAnimationFrame(measure);
+    },
+    [measure],
+  );
+  const words = useCallback(
+    (blockId: string, inner: string): void => {
+      const doc = frame.current?.contentDocument;
+      const element = doc && blockElements(doc, blockId)?.words;
+      if (!element?.classList.contains('ls-words')) return;
+      element.innerHTML = inner;
+      performance.mark('libellus-sheet');
+      requestAnimationFrame(measure);
+    },
+    [measure],
+  );
+  useImperativeHandle(handle, () => ({ show: (next) => ready && show(next), words }), [ready, show, words]);
+
   useLayoutEffect(() => {
-    const doc = frame.current?.contentDocument;
-    if (!ready || !doc || html === undefined) return;
-    patchDocument(doc, html);
-    performance.mark('libellus-sheet');
-    measure();
-  }, [ready, html, measure]);
+    if (ready && html !== undefined) show(html);
+  }, [ready, html, show]);
 
   useLayoutEffect(measure, [selected, width, measure]);
 
@@ -113,18 +168,36 @@ export function Sheet({ html, width, blockIds, selected, selectedLabel, onSelect
           {children(place)}
         </>
       )}
+      {ready && overlay && <Overlay frame={frame} draw={overlay} />}
     </div>
   );
 }
 
-function placeOf(section: HTMLElement, words: HTMLElement): Place {
+function Overlay({ frame, draw }: { frame: RefObject<HTMLIFrameElement | null>; draw: (doc: Document) => ReactNode }) {
+  const [doc, setDoc] = useState<Document>();
+  useEffect(() => setDoc(frame.current?.contentDocument ?? undefined), [frame]);
+  return doc ? draw(doc) : null;
+}
+
+function union(rects: readonly Place['words'][]): Place['words'] {
+  const top = Math.min(...rects.map((r) => r.top));
+  const left = Math.min(...rects.map((r) => r.left));
+  return {
+    top,
+    left,
+    width: Math.max(...rects.map((r) => r.left + r.width)) - left,
+    height: Math.max(...rects.map((r) => r.top + r.height)) - top,
+  };
+}
+
+function placeOf(sections: readonly HTMLElement[], words: HTMLElement): Place {
   const rect = (element: HTMLElement): Place['words'] => {
     const { top, left, width, height } = element.getBoundingClientRect();
     return { top, left, width, height };
   };
   const css = words.ownerDocument.defaultView!.getComputedStyle(words);
   return {
-    section: rect(section),
+    section: union(sections.map(rect)),
     words: rect(words),
     style: {
       fontFamily: css.fontFamily,

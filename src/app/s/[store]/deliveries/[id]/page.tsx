@@ -4,6 +4,7 @@ import { orNotFound, pageAccess } from '@/app/page-access';
 import type { Result } from '@/core/result';
 import { may } from '@/server/auth/policy';
 import { deliveryDetail, tryAgain } from '@/server/views/deliveries';
+import { releaseOnce } from '@/server/views/withheld';
 import { DeliveryScreen } from '@/ui/deliveries/DeliveryScreen';
 
 export const metadata: Metadata = { title: 'Delivery' };
@@ -22,6 +23,14 @@ export default async function DeliveryPage({ params }: { params: Promise<{ store
     });
   }
 
+  async function onRelease(): Promise<Result<null>> {
+    'use server';
+    return act(storeId, 'delivery.release', async (who) => {
+      await releaseOnce(who, id);
+      return null;
+    });
+  }
+
   return (
     <DeliveryScreen
       base={`/s/${storeId}`}
@@ -29,6 +38,8 @@ export default async function DeliveryPage({ params }: { params: Promise<{ store
       delivery={delivery}
       mayTry={may(access.role, 'delivery.resend')}
       onTry={onTry}
+      mayRelease={may(access.role, 'delivery.release')}
+      onRelease={onRelease}
     />
   );
 }

@@ -1,0 +1,149 @@
+/** From due to recorded, against a bare nodemailer pool that sends the same messages to the same server. */
+import { fork, type ChildProcess } from 'node:child_process';
+import { once } from 'node:events';
+import { resolve } from 'node:path';
+import { eq, inArray, sql } from 'drizzle-orm';
+import { createTransport } from 'nodemailer';
+import { setUp } from '../ops/setting';
+import type { Row } from './measure';
+
+const MESSAGES = 1_500;
+const CONNECTIONS = 4;
+const WAITING = 100_000;
+
+async function startSink(): Promise<{ port: number; child: ChildProcess }> {
+  const child = fork(resolve('bench/sink.ts'), { execArgv: ['--import', 'tsx'] });
+  const [told] = (await once(child, 'message')) as [{ port: number }];
+  return { port: told.port, child };
+}
+
+export async function benchSending(): Promise<{ rows: Row[]; notes: string[] }> {
+  const sink = await startSink();
+  const setting = await setUp({
+    basePort: 5_970,
+    dataDir: resolve('.libellus/bench-sending'),
+    demo: true,
+    reset: true,
+    web: false,
+    worker: false,
+  });
+  try {
+    process.env.LIBELLUS_LOG = 'silent';
+    const { database, closeDatabase } = await import('../src/server/db/client');
+    const t = await import('../src/server/db/schema');
+    const { newId } = await import('../src/server/ids');
+    const { Worker } = await import('../src/server/worker/worker');
+    const db = database();
+    const [past] = await db.select().from(t.deliveries).where(eq(t.deliveries.role, 'customer')).limit(1);
+    const { storeId } = past!;
+    await db.delete(t.services).where(eq(t.services.storeId, storeId));
+    await db.insert(t.services).values({
+      id: newId(),
+      storeId,
+      name: 'Sink',
+      kind: 'local',
+      host: '127.0.0.1',
+      port: sink.port,
+      security: 'none',
+      password: '',
+      connections: CONNECTIONS,
+      messagesPerConnection: 1000,
+    });
+    await db
+      .insert(t.senders)
+      .ignore()
+      .values({ storeId, kind: 'orders', name: 'Quillwick', address: 'orders@quillwick.example' });
+
+    /** Makes deliveries of one that was sent, each its own event's, as planning leaves them. */
+    const plant = async (count: number, dueAt: Date): Promise<string[]> => {
+      const ids: string[] = [];
+      for (let from = 0; from < count; from += 1_000) {
+        const rows = Array.from({ length: Math.min(1_000, count - from) }, () => ({
+          ...past!,
+          id: newId(),
+          eventId: past!.eventId,
+          recipient: `r${newId().toLowerCase()}@bench.example`,
+          state: 'planned' as const,
+          attempts: 0,
+          dueAt,
+          acceptedAt: null,
+          messageId: '',
+          subject: '',
+          createdAt: new Date(),
+        }));
+        ids.push(...rows.map((r) => r.id));
+        await db.insert(t.deliveries).values(rows);
+      }
+      return ids;
+    };
+    const worker = new Worker();
+    const sendAll = async (ids: readonly string[]): Promise<number> => {
+      const began = performance.now();
+      while ((await worker.round()) > 0);
+      const took = performance.now() - began;
+      const [left] = await db
+        .select({ n: sql<number>`count(*)` })
+        .from(t.deliveries)
+        .where(sql`${inArray(t.deliveries.id, [...ids])} and ${t.deliveries.state} <> 'accepted'`);
+      if (Number(left!.n) > 0) throw new Error(`${left!.n} messages were not sent.`);
+      return ids.length / (took / 1_000);
+    };
+    const pool = async (raws: readonly { to: string; raw: Buffer }[]): Promise<number> => {
+      const transport = createTransport({
+        host: '127.0.0.1',
+        port: sink.port,
+        ignoreTLS: true,
+        pool: true,
+        maxConnections: CONNECTIONS,
+        maxMessages: 1_000,
+      });
+      const began = performance.now();
+      await Promise.all(
+        raws.map(({ to, raw }) => transport.sendMail({ envelope: { from: 'orders@quillwick.example', to }, raw })),
+      );
+      const rate = raws.length / ((performance.now() - began) / 1_000);
+      transport.close();
+      return rate;
+    };
+
+    await sendAll(await plant(200, new Date()));
+    const ours: number[] = [];
+    const theirs: number[] = [];
+    for (let turn = 0; turn < 3; turn += 1) {
+      const ids = await plant(MESSAGES, new Date());
+      ours.push(await sendAll(ids));
+      const sent = await db
+        .select({ to: t.deliveries.recipient, raw: t.sentMessages.raw })
+        .from(t.sentMessages)
+        .innerJoin(t.deliveries, eq(t.deliveries.id, t.sentMessages.deliveryId))
+        .where(inArray(t.deliveries.id, ids));
+      theirs.push(await pool(sent));
+    }
+    // With very many that wait for another day.
+    await plant(WAITING, new Date(Date.now() + 86_400_000));
+    const crowded = await sendAll(await plant(MESSAGES, new Date()));
+    worker.stop();
+    await closeDatabase();
+    const middle = (list: number[]): number => list.sort((a, b) => a - b)[1]!;
+    return {
+      rows: [
+        {
+          what: `due to recorded, ${CONNECTIONS} connections, against a bare nodemailer pool with the messages ready-made`,
+          ours: middle(ours),
+          theirs: middle(theirs),
+          atLeast: 0.85,
+        },
+        {
+          what: `the same with ${WAITING.toLocaleString('en-GB')} deliveries waiting, against without`,
+          ours: crowded,
+          theirs: middle(ours),
+          atLeast: 1 / 1.2,
+        },
+      ],
+      notes: [],
+    };
+  } finally {
+    sink.child.disconnect();
+    await setting.end();
+  }
+}

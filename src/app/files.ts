@@ -1,0 +1,24 @@
+/** Files to save, with what stands in the way in words. */
+import { AppError } from '@/server/errors';
+import type { ExportedFile } from '@/server/views/export';
+
+const STATUS: Partial<Record<AppError['code'], number>> = { 'signed-out': 401, forbidden: 403, 'not-found': 404 };
+
+export async function fileResponse(make: () => Promise<ExportedFile>): Promise<Response> {
+  try {
+    const { name, type, body } = await make();
+    return new Response(typeof body === 'string' ? body : new Uint8Array(body), {
+      headers: {
+        'content-type': type,
+        'content-disposition': `attachment; filename="${name.replace(/[^\w.-]/g, '_')}"`,
+        'cache-control': 'no-store',
+        'x-content-type-options': 'nosniff',
+        // A saved message is for reading elsewhere: should it be opened here, nothing in it runs.
+        'content-security-policy': "sandbox; default-src 'none'; style-src 'unsafe-inline'; img-src http: https: data:",
+      },
+    });
+  } catch (error) {
+    if (!(error instanceof AppError)) throw error;
+    return new Response(error.message, { status: STATUS[error.code] ?? 400 });
+  }
+}

@@ -1,0 +1,44 @@
+/** What every Desk is given besides what lies on it: the order and the choices of the strip, and what one may do. */
+import { orNotFound } from '@/app/page-access';
+import { languageName } from '@/core/plan/reasons';
+import type { Access } from '@/server/auth/access';
+import { may } from '@/server/auth/policy';
+import { listOrders, orderSnapshot } from '@/server/views/orders';
+import { senderViews } from '@/server/views/senders';
+import { stripFromQuery } from '@/ui/desk/strip';
+import { bringAction, orderAction, ordersAction } from './bench-actions';
+
+export interface BenchQuery {
+  order?: string;
+  language?: string;
+  width?: string;
+  part?: string;
+  light?: string;
+  pictures?: string;
+}
+
+export async function benchProps(access: Access, query: BenchQuery) {
+  const { store, role, person } = access;
+  const [orders, senders] = await Promise.all([listOrders(access, {}, 60), senderViews(access)]);
+  const sender = senders.find((s) => s.kind === 'orders');
+  const number = query.order ?? orders.rows[0]?.number ?? 'SAMPLE-ACCOUNT';
+  const language = query.language && store.languages.includes(query.language) ? query.language : store.language;
+  return {
+    base: `/s/${store.id}`,
+    sender: {
+      name: sender?.name ?? store.name,
+      address: sender?.address ?? store.facts.email,
+    },
+    ownAddress: person.email,
+    orders: orders.rows.map((o) => ({ number: o.number, name: o.customerName, note: languageName(o.language) })),
+    order: await orNotFound(orderSnapshot(access, number)),
+    strip: stripFromQuery(query, number, language),
+    now: Date.now(),
+    mayEdit: may(role, 'template.edit'),
+    mayPublish: may(role, 'template.publish'),
+    mayTest: may(role, 'test.send'),
+    onOrder: orderAction.bind(null, store.id),
+    onOrders: ordersAction.bind(null, store.id),
+    onBring: bringAction.bind(null, store.id),
+  };
+}

@@ -1,0 +1,51 @@
+import type { Metadata } from 'next';
+import { pageAccess } from '@/app/page-access';
+import { may } from '@/server/auth/policy';
+import { benchOf } from '@/server/views/desk';
+import { loadLook } from '@/server/views/look';
+import { LookScreen } from '@/ui/look/LookScreen';
+import {
+  coloursAction,
+  copyLookAction,
+  importLookAction,
+  lookEditionAction,
+  publishLookAction,
+  saveLookAction,
+} from '../bench-actions';
+import { benchProps, type BenchQuery } from '../bench-props';
+
+export const metadata: Metadata = { title: 'Look' };
+
+interface Props {
+  params: Promise<{ store: string }>;
+  searchParams: Promise<BenchQuery & { part?: string }>;
+}
+
+export default async function LookPage({ params, searchParams }: Props) {
+  const access = await pageAccess(params);
+  const query = await searchParams;
+  const store = access.store.id;
+  const [look, bench, shared] = await Promise.all([
+    loadLook(access),
+    benchOf(access),
+    benchProps(access, { order: 'SAMPLE-PART', ...query }),
+  ]);
+  const { base, orders, order, strip, now, onOrder, onOrders, onBring } = shared;
+  return (
+    <LookScreen
+      {...{ base, orders, order, now, onOrder, onOrders, onBring }}
+      {...bench}
+      {...look}
+      part={query.part}
+      strip={{ order: strip.order, language: strip.language }}
+      mayEdit={may(access.role, 'look.edit')}
+      mayPublish={may(access.role, 'look.publish')}
+      onSave={saveLookAction.bind(null, store)}
+      onPublish={publishLookAction.bind(null, store)}
+      onColours={coloursAction.bind(null, store)}
+      onImport={importLookAction.bind(null, store)}
+      onCopy={copyLookAction.bind(null, store)}
+      onEdition={lookEditionAction.bind(null, store)}
+    />
+  );
+}

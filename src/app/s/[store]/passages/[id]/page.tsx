@@ -1,0 +1,57 @@
+import type { Metadata } from 'next';
+import { orNotFound, pageAccess } from '@/app/page-access';
+import { benchOf } from '@/server/views/desk';
+import { loadPassage, PASSAGE_MOMENT } from '@/server/views/passages';
+import { DeskScreen } from '@/ui/desk/DeskScreen';
+import {
+  copyBlockAction,
+  editionAction,
+  makePassageAction,
+  publishPassageAction,
+  removePassageAction,
+  savePassageAction,
+  templateOfAction,
+  testAction,
+} from '../../bench-actions';
+import { benchProps, type BenchQuery } from '../../bench-props';
+
+export const metadata: Metadata = { title: 'Passage' };
+
+interface Props {
+  params: Promise<{ store: string; id: string }>;
+  searchParams: Promise<BenchQuery>;
+}
+
+export default async function Passage({ params, searchParams }: Props) {
+  const access = await pageAccess(params);
+  const { id } = await params;
+  const store = access.store.id;
+  const [passage, bench] = await Promise.all([orNotFound(loadPassage(access, id)), benchOf(access)]);
+  const users = passage.users.map((u) => u.name);
+  return (
+    <DeskScreen
+      key={id}
+      {...await benchProps(access, await searchParams)}
+      {...bench}
+      item={{ kind: 'passage', slug: id, name: passage.name, moment: PASSAGE_MOMENT, on: true }}
+      draft={passage.draft}
+      revision={passage.revision}
+      live={passage.live && { number: undefined, template: passage.live.template }}
+      editions={[]}
+      publishAbout={
+        users.length === 0
+          ? 'No message uses this passage yet.'
+          : `From now on it reads like this in ${users.join(', ')}, also in what is published already.`
+      }
+      others={[]}
+      onSave={savePassageAction.bind(null, store, id)}
+      onPublish={publishPassageAction.bind(null, store, id)}
+      onEdition={editionAction.bind(null, store, id)}
+      onTemplateOf={templateOfAction.bind(null, store)}
+      onTest={testAction.bind(null, store, id)}
+      onCopyBlock={copyBlockAction.bind(null, store)}
+      onMakePassage={makePassageAction.bind(null, store)}
+      onRemovePassage={removePassageAction.bind(null, store, id)}
+    />
+  );
+}

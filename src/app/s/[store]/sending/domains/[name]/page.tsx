@@ -1,0 +1,24 @@
+import type { Metadata } from 'next';
+import { orNotFound, pageAccess } from '@/app/page-access';
+import { may } from '@/server/auth/policy';
+import { loadDomain } from '@/server/views/domains';
+import { DomainScreen } from '@/ui/sending/DomainScreen';
+import { lookAction, newKeyAction, removeDomainAction } from '../../actions';
+
+export const metadata: Metadata = { title: 'Domain' };
+
+export default async function Domain({ params }: { params: Promise<{ store: string; name: string }> }) {
+  const access = await pageAccess(params);
+  const { name } = await params;
+  const store = access.store.id;
+  return (
+    <DomainScreen
+      base={`/s/${store}`}
+      {...await orNotFound(loadDomain(access, name))}
+      mayEdit={may(access.role, 'domain.edit')}
+      onLook={lookAction.bind(null, store, name)}
+      onNewKey={newKeyAction.bind(null, store, name)}
+      onRemove={removeDomainAction.bind(null, store, name)}
+    />
+  );
+}

@@ -1,0 +1,22 @@
+import type { Metadata } from 'next';
+import { pageAccess } from '@/app/page-access';
+import { may } from '@/server/auth/policy';
+import { senderViews } from '@/server/views/senders';
+import { SendersScreen } from '@/ui/sending/SendersScreen';
+import { sendersAction } from '../actions';
+
+export const metadata: Metadata = { title: 'Senders' };
+
+export default async function Senders({ params }: { params: Promise<{ store: string }> }) {
+  const access = await pageAccess(params);
+  const { store } = access;
+  return (
+    <SendersScreen
+      base={`/s/${store.id}`}
+      senders={await senderViews(access)}
+      storeName={store.name}
+      mayEdit={may(access.role, 'sender.edit')}
+      onSave={sendersAction.bind(null, store.id)}
+    />
+  );
+}

@@ -1,0 +1,110 @@
+/**
+ * Conditions: when a block is in a message. A condition is a few tests of an order, all or any of which must hold; it
+ * can be read as a sentence, and tried against an order with what was found for each test.
+ */
+import { Type, type Static, type TSchema } from '@sinclair/typebox';
+import type { Money } from '../text/values';
+
+const strict = { additionalProperties: false } as const;
+const names = Type.Array(Type.String({ minLength: 1, maxLength: 120 }), { minItems: 1, maxItems: 100 });
+const among = Type.Union([Type.Literal('one'), Type.Literal('none')]);
+const holds = Type.Union([Type.Literal('any'), Type.Literal('only'), Type.Literal('none')]);
+
+const test = <K extends string, P extends Record<string, TSchema>>(about: K, properties: P) =>
+  Type.Object({ about: Type.Literal(about), ...properties }, strict);
+
+export const TestSchema = Type.Union([
+  test('customer', { is: Type.Union([Type.Literal('guest'), Type.Literal('account')]) }),
+  test('first-order', { is: Type.Boolean() }),
+  /** Channel ids, BCP 47 tags, ISO 3166-1 alpha-2 codes, payment methods: the order's is one of them, or none. */
+  test('channel', { is: among, of: names }),
+  test('language', { is: among, of: names }),
+  test('country', { is: among, of: names }),
+  test('payment', { is: among, of: names }),
+  test('tracking', { is: Type.Boolean() }),
+  test('shipment', { is: Type.Union([Type.Literal('whole'), Type.Literal('part')]) }),
+  /** Stock numbers, categories: the goods in the message hold any of them, only them, or none. */
+  test('product', { holds, of: names }),
+  test('category', { holds, of: names }),
+  /** `amount` in minor units of `currency`; an order in another currency does not pass. */
+  test('value', {
+    is: Type.Union([Type.Literal('at-least'), Type.Literal('below')]),
+    amount: Type.Integer({ minimum: 0, maximum: 1_000_000_000_000 }),
+    currency: Type.String({ format: 'currency' }),
+  }),
+]);
+export type Test = Static<typeof TestSchema>;
+export type TestAbout = Test['about'];
+
+export const ConditionSchema = Type.Object(
+  {
+    match: Type.Union([Type.Literal('all'), Type.Literal('any')]),
+    tests: Type.Array(TestSchema, { minItems: 1, maxItems: 20 }),
+  },
+  strict,
+);
+export type Condition = Static<typeof ConditionSchema>;
+
+/** What of an order, and of what a message is about, a condition can ask. */
+export interface OrderFacts {
+  guest: boolean;
+  firstOrder: boolean;
+  channel: string;
+  country?: string;
+  payment?: string;
+  tracking: boolean;
+  /** Whether the parcel holds all of the order; undefined when the message is about none. */
+  wholeShipment?: boolean;
+  /** Stock number and category of each line in the message. */
+  products: readonly string[];
+  categories: readonly string[];
+  total: Money;
+}
+
+const same = (a: string, b: string): boolean => a.toLowerCase() === b.toLowerCase();
+const isOneOf = (value: string | undefined, list: readonly string[]): boolean =>
+  value !== undefined && list.some((v) => same(v, value));
+
+/** A language is meant when it or what it is narrower than is listed: "de" means "de-AT" as well (RFC 4647, 3.3.1). */
+const speaks = (language: string, list: readonly string[]): boolean =>
+  list.some((range) => same(range, language) || language.toLowerCase().startsWith(`${range.toLowerCase()}-`));
+
+function goods(how: 'any' | 'only' | 'none', found: readonly string[], wanted: readonly string[]): boolean {
+  if (how === 'only') return found.length > 0 && found.every((f) => isOneOf(f, wanted));
+  return found.some((f) => isOneOf(f, wanted)) === (how === 'any');
+}
+
+/** Whether one test holds. `language` is the one the message is written in. */
+export function testHolds(t: Test, facts: OrderFacts, language: string): boolean {
+  switch (t.about) {
+    case 'customer':
+      return facts.guest === (t.is === 'guest');
+    case 'first-order':
+      return facts.firstOrder === t.is;
+    case 'channel':
+      return isOneOf(facts.channel, t.of) === (t.is === 'one');
+    case 'language':
+      return speaks(language, t.of) === (t.is === 'one');
+    case 'country':
+      return isOneOf(facts.country, t.of) === (t.is === 'one');
+    case 'payment':
+      return isOneOf(facts.payment, t.of) === (t.is === 'one');
+    case 'tracking':
+      return facts.tracking === t.is;
+    case 'shipment':
+      return facts.wholeShipment !== undefined && facts.wholeShipment === (t.is === 'whole');
+    case 'product':
+      return goods(t.holds, facts.products, t.of);
+    case 'category':
+      return goods(t.holds, facts.categories, t.of);
+    case 'value':
+      return t.currency === facts.total.currency && facts.total.minor >= t.amount === (t.is === 'at-least');
+  }
+}
+
+/** Whether a condition holds. */
+export function conditionHolds(condition: Condition, facts: OrderFacts, language: string): boolean {
+  return condition.match === 'all'
+    ? condition.tests.every((t) => testHolds(t, facts, language))
+    : condition.tests.some((t) => testHolds(t, facts, language));
+}

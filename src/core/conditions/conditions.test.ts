@@ -1,0 +1,166 @@
+import fc from 'fast-check';
+import { aboutMoment, snapshotOf } from '../order';
+import { STORE, testOrder } from '../testing';
+import { checker } from '../schema';
+import { conditionHolds, ConditionSchema, testHolds, type OrderFacts, type Test } from './condition';
+import { conditionSentence, testWords, tryCondition } from './sentence';
+
+const FACTS: OrderFacts = {
+  guest: true,
+  firstOrder: false,
+  channel: 'web-shop',
+  country: 'PL',
+  payment: 'Card',
+  tracking: true,
+  wholeShipment: false,
+  products: ['PA-KOZO', 'TO-AWL'],
+  categories: ['papers', 'tools'],
+  total: { minor: 8450, currency: 'EUR' },
+};
+const holds = (test: Test, facts = FACTS, language = 'en'): boolean => testHolds(test, facts, language);
+
+describe('a test of a condition', () => {
+  it.each<[Test, boolean]>([
+    [{ about: 'customer', is: 'guest' }, true],
+    [{ about: 'customer', is: 'account' }, false],
+    [{ about: 'first-order', is: true }, false],
+    [{ about: 'channel', is: 'one', of: ['trade-desk', 'web-shop'] }, true],
+    [{ about: 'channel', is: 'none', of: ['web-shop'] }, false],
+    [{ about: 'country', is: 'one', of: ['pl'] }, true],
+    [{ about: 'payment', is: 'none', of: ['Bank transfer'] }, true],
+    [{ about: 'tracking', is: true }, true],
+    [{ about: 'shipment', is: 'part' }, true],
+    [{ about: 'shipment', is: 'whole' }, false],
+    [{ about: 'product', holds: 'any', of: ['TO-AWL', 'XX'] }, true],
+    [{ about: 'product', holds: 'none', of: ['TO-AWL'] }, false],
+    [{ about: 'category', holds: 'only', of: ['papers', 'tools'] }, true],
+    [{ about: 'category', holds: 'only', of: ['papers'] }, false],
+    [{ about: 'value', is: 'at-least', amount: 8450, currency: 'EUR' }, true],
+    [{ about: 'value', is: 'below', amount: 8450, currency: 'EUR' }, false],
+  ])('%j is %s', (test, expected) => {
+    expect(holds(test)).toBe(expected);
+  });
+
+  it('takes a language for itself and for what is narrower', () => {
+    const german: Test = { about: 'language', is: 'one', of: ['de'] };
+    expect(['de', 'de-AT', 'DE-ch', 'den', 'en'].map((l) => holds(german, FACTS, l))).toEqual([
+      true,
+      true,
+      true,
+      false,
+      false,
+    ]);
+  });
+
+  it('does not hold for what an order does not have: neither whole nor part without a parcel, no amount of another currency', () => {
+    const { wholeShipment: _none, ...facts } = FACTS;
+    expect(holds({ about: 'shipment', is: 'whole' }, facts)).toBe(false);
+    expect(holds({ about: 'shipment', is: 'part' }, facts)).toBe(false);
+    expect(holds({ about: 'value', is: 'at-least', amount: 1, currency: 'GBP' })).toBe(false);
+    expect(holds({ about: 'value', is: 'below', amount: 999_999, currency: 'GBP' })).toBe(false);
+  });
+
+  it('finds "only" false for goods that are not there', () => {
+    expect(holds({ about: 'category', holds: 'only', of: ['papers'] }, { ...FACTS, categories: [] })).toBe(false);
+  });
+});
+
+describe('a condition', () => {
+  const guest: Test = { about: 'customer', is: 'guest' };
+  const first: Test = { about: 'first-order', is: true };
+
+  it('holds when all of its tests do, or any, as it says', () => {
+    expect(conditionHolds({ match: 'all', tests: [guest, first] }, FACTS, 'en')).toBe(false);
+    expect(conditionHolds({ match: 'any', tests: [guest, first] }, FACTS, 'en')).toBe(true);
+  });
+
+  it('holds for all exactly when the opposite holds for none', () => {
+    const bit = fc.record({ guest: fc.boolean(), firstOrder: fc.boolean(), tracking: fc.boolean() });
+    fc.assert(
+      fc.property(bit, bit, (wanted, has) => {
+        const tests: Test[] = [
+          { about: 'customer', is: wanted.guest ? 'guest' : 'account' },
+          { about: 'first-order', is: wanted.firstOrder },
+          { about: 'tracking', is: wanted.tracking },
+        ];
+        const facts = { ...FACTS, ...has };
+        expect(conditionHolds({ match: 'all', tests }, facts, 'en')).toBe(
+          JSON.stringify(wanted) === JSON.stringify(has),
+        );
+      }),
+    );
+  });
+
+  it('reads as a sentence with the names that people know', () => {
+    const names = { channel: () => 'Web shop', product: () => 'Awl', locale: 'en-GB' };
+    expect(conditionSentence({ match: 'all', tests: [guest] })).toBe('Shown when the customer ordered as a guest');
+    expect(
+      conditionSentence(
+        {
+          match: 'any',
+          tests: [
+            { about: 'channel', is: 'none', of: ['web-shop'] },
+            { about: 'country', is: 'one', of: ['PL', 'DE'] },
+            { about: 'value', is: 'at-least', amount: 10_000, currency: 'EUR' },
+          ],
+        },
+        names,
+      ),
+    ).toBe(
+      'Shown when the order did not come through Web shop, it goes to Poland or Germany or it comes to €100.00 or more',
+    );
+    expect(testWords({ about: 'channel', is: 'one', of: ['web-shop'] }, names)).toBe('the order came through Web shop');
+    expect(testWords({ about: 'product', holds: 'only', of: ['TO-AWL'] }, names)).toBe('it contains only Awl');
+  });
+
+  it('is tried with what was found for each of its tests', () => {
+    const tried = tryCondition(
+      { match: 'all', tests: [guest, { about: 'category', holds: 'any', of: ['kits'] }] },
+      FACTS,
+      'en',
+    );
+    expect(tried.holds).toBe(false);
+    expect(tried.tests.map((t) => [t.holds, t.found])).toEqual([
+      [true, 'a guest'],
+      [false, 'papers, tools'],
+    ]);
+  });
+
+  it('is refused with its place when it asks nothing, or what nobody knows', () => {
+    const check = checker(ConditionSchema);
+    expect(check({ match: 'all', tests: [] })).toMatchObject({ ok: false, problems: [{ path: '/tests' }] });
+    expect(check({ match: 'all', tests: [{ about: 'weather', is: 'fine' }] })).toMatchObject({
+      ok: false,
+      problems: [{ path: '/tests/0/about' }],
+    });
+    expect(check({ match: 'all', tests: [{ about: 'value', is: 'below', amount: -1, currency: 'EUR' }] }).ok).toBe(
+      false,
+    );
+  });
+});
+
+describe('the facts of an order', () => {
+  const facts = (order = testOrder(), moment = 'order.placed') =>
+    snapshotOf({ order, store: STORE, now: 0, ...aboutMoment(order, moment) }).facts;
+
+  it('know a parcel only where the message is about one', () => {
+    const order = testOrder({ shipments: [{ trackingNumber: 'FP 1', lines: [{ sku: 'PA-KOZO', quantity: 1 }] }] });
+    expect(facts(order)).toMatchObject({ tracking: false, products: ['PA-KOZO', 'TO-AWL'] });
+    expect(facts(order).wholeShipment).toBeUndefined();
+    expect(facts(order, 'shipment.dispatched')).toMatchObject({
+      tracking: true,
+      wholeShipment: false,
+      products: ['PA-KOZO'],
+    });
+  });
+
+  it('call a parcel whole when nothing is missing from it', () => {
+    const lines = [
+      { sku: 'PA-KOZO', quantity: 2 },
+      { sku: 'TO-AWL', quantity: 1 },
+    ];
+    const whole = (l: typeof lines | undefined) =>
+      facts(testOrder({ shipments: [{ ...(l && { lines: l }) }] }), 'shipment.dispatched').wholeShipment;
+    expect([whole(undefined), whole(lines), whole(lines.slice(0, 1))]).toEqual([true, true, false]);
+  });
+});

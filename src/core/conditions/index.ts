@@ -1,0 +1,2 @@
+export * from './condition';
+export * from './sentence';

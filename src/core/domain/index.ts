@@ -1,0 +1,4 @@
+export * from './spf';
+export * from './records';
+export * from './judge';
+export * from './recheck';

@@ -1,0 +1,188 @@
+/** Services and senders: what each kind can do, for whom it may send, and which takes a message. */
+import { limitDay } from './limits';
+
+export const SERVICE_KINDS = ['account', 'relay', 'local'] as const;
+export type ServiceKind = (typeof SERVICE_KINDS)[number];
+
+export const SERVICE_KIND_LABELS: Record<ServiceKind, string> = {
+  account: 'An account at a mail host',
+  relay: 'A relay for larger senders',
+  local: 'A server of your own',
+};
+
+/** Said before one is chosen. */
+export const SERVICE_KIND_NOTES: Record<ServiceKind, { can: string[]; cannot: string[] }> = {
+  account: {
+    can: ['Is there already, if the shop has a mailbox', 'Signs in as its address'],
+    cannot: [
+      'Sends as that one address only',
+      'Has a limit for each day, often a few hundred',
+      'Returned mail lands in its own mailbox',
+    ],
+  },
+  relay: {
+    can: [
+      'Sends for every address of a verified domain',
+      'Takes many messages',
+      'Returned mail comes back to Libellus',
+    ],
+    cannot: ['Wants its domains verified first', 'Usually costs by the thousand'],
+  },
+  local: {
+    can: [
+      'Stands on your own network',
+      'Takes mail without a password, or knows this machine by its address',
+      'Has no limit but its own',
+    ],
+    cannot: [
+      'Others have to trust its address: SPF, DKIM and a name in DNS both ways',
+      'Somebody has to keep it running',
+    ],
+  },
+};
+
+export const SENDER_KINDS = ['orders', 'service', 'staff'] as const;
+export type SenderKind = (typeof SENDER_KINDS)[number];
+
+export const SENDER_KIND_LABELS: Record<SenderKind, string> = {
+  orders: 'Orders',
+  service: 'Service',
+  staff: 'Staff',
+};
+
+export const SENDER_KIND_NOTES: Record<SenderKind, string> = {
+  orders: 'Orders received, paid, on their way, delivered',
+  service: 'Refunds, returns, cancellations, questions',
+  staff: 'What colleagues are told',
+};
+
+const SERVICE_MOMENTS =
+  /^(refund|return|feedback|account)\.|^order\.(cancelled|paused|note-added|item-delayed|payment-failed)$/;
+
+/** Which of a store's senders a notification goes out as. */
+export function senderKindOf(notification: { moment: string; audience: 'customer' | 'staff' | 'contact' }): SenderKind {
+  if (notification.audience === 'staff') return 'staff';
+  return SERVICE_MOMENTS.test(notification.moment) ? 'service' : 'orders';
+}
+
+export interface SendsFor {
+  kind: ServiceKind;
+  host: string;
+  user: string;
+  /** Domains a relay has verified, or addresses a local server is limited to; empty where that is not known. */
+  domains: readonly string[];
+}
+
+export interface SenderTrouble {
+  words: string;
+  /** The ways out, each as a sentence. */
+  ways: [string, string];
+}
+
+const domainOf = (address: string): string => address.slice(address.lastIndexOf('@') + 1).toLowerCase();
+
+/** Why a service will not send as an address, as far as that can be known without asking it; undefined when it may. */
+export function senderTrouble(service: SendsFor, address: string): SenderTrouble | undefined {
+  const { kind, host, user, domains } = service;
+  if (kind === 'account' && user.includes('@') && user.toLowerCase() !== address.toLowerCase()) {
+    return {
+      words: `The account ${user} sends as itself only, not as ${address}.`,
+      ways: [`Send as ${user}.`, `Connect the account of ${address}, or a relay that sends for ${domainOf(address)}.`],
+    };
+  }
+  if (kind === 'relay' && domains.length > 0 && !domains.some((d) => d.toLowerCase() === domainOf(address))) {
+    return {
+      words: `${host} sends for ${domains.join(', ')} only, not for ${domainOf(address)}.`,
+      ways: [
+        `Send as an address at ${domains[0]!}.`,
+        `Have ${domainOf(address)} verified at ${host}, then add it to the service.`,
+      ],
+    };
+  }
+  return undefined;
+}
+
+/** A hint about a From name that reads like the title of a web page. */
+export function senderNameHint(name: string): string | undefined {
+  if (name.length > 40) return `Phones show about 25 characters of a name; this one has ${name.length}.`;
+  if (/\s[|–—·»:-]\s|\|/.test(name)) return 'It reads like the title of a page. The name of the shop is enough.';
+  return undefined;
+}
+
+export interface ServiceStanding extends SendsFor {
+  id: string;
+  name: string;
+  paused: boolean;
+  /** Rests until then after it failed; ms since 1970. */
+  downUntil?: number | undefined;
+  downWords?: string | undefined;
+  /** How many it takes now; undefined when it has no limit. */
+  left?: number | undefined;
+  /** When it takes more, if `left` is 0. */
+  leftAgainAt?: number | undefined;
+}
+
+export type Choice =
+  | { kind: 'use'; service: ServiceStanding; passedOver: string[] }
+  /** Until a time, or (undefined) until somebody does something. */
+  | { kind: 'wait'; until: number | undefined; words: string; remedy: string };
+
+/**
+ * The service that takes a message: the first in order that is not paused, not resting, not at its limit, and may send as the
+ * sender. The reasons why others were passed over are given for the record.
+ */
+export function chooseService(services: readonly ServiceStanding[], sender: string, now: number): Choice {
+  const passedOver: string[] = [];
+  const waits: number[] = [];
+  for (const service of services) {
+    const { name } = service;
+    const trouble = senderTrouble(service, sender);
+    if (trouble) passedOver.push(`${name} does not send as ${sender}`);
+    else if (service.paused) passedOver.push(`${name} is paused`);
+    else if (service.downUntil !== undefined && service.downUntil > now) {
+      passedOver.push(`${name} rests${service.downWords ? `: ${service.downWords}` : ''}`);
+      waits.push(service.downUntil);
+    } else if (service.left !== undefined && service.left <= 0) {
+      passedOver.push(`${name} is at its limit`);
+      waits.push(service.leftAgainAt ?? now + 60_000);
+    } else return { kind: 'use', service, passedOver };
+  }
+  if (services.length === 0) {
+    return {
+      kind: 'wait',
+      until: undefined,
+      words: 'No sending service is connected.',
+      remedy: 'Connect one under Sending; what is held goes out then.',
+    };
+  }
+  return {
+    kind: 'wait',
+    until: waits.length > 0 ? Math.min(...waits) : undefined,
+    words: `${passedOver.join('; ')}.`,
+    remedy:
+      waits.length > 0
+        ? 'It goes out by itself as soon as a service takes mail again.'
+        : 'Under Sending, let a paused service go on, or connect one that may send as this address.',
+  };
+}
+
+/** How long a service rests after failing, ms: growing from some seconds, since most trouble is short, to a quarter of an hour. */
+export function restAfter(failures: number): number {
+  return Math.min(5_000 * 2 ** Math.max(0, failures - 1), 15 * 60_000);
+}
+
+/** How much a service takes now, from what it took; undefined when it has no limit. */
+export function leftOf(
+  limits: { perMinute: number | null; perDay: number | null; renewsAt: string; timeZone: string },
+  taken: { minute: number; day: number },
+  now: number,
+): { left: number; againAt: number } | undefined {
+  const { perMinute, perDay, renewsAt, timeZone } = limits;
+  if (perMinute === null && perDay === null) return undefined;
+  const minute = perMinute === null ? Infinity : perMinute - taken.minute;
+  const day = perDay === null ? Infinity : perDay - taken.day;
+  return {
+    left: Math.max(0, Math.min(minute, day)),
+    againAt: day <= 0 ? limitDay(now, renewsAt, timeZone).until : (Math.floor(now / 60_000) + 1) * 60_000,
+  };
+}

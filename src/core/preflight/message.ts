@@ -1,0 +1,65 @@
+/** Findings on a message as it was rendered: its size, its subject, its text part, its language. */
+import type { RenderedMessage } from '../render/message';
+import { directionOf } from '../text/values';
+import type { Finding } from './finding';
+
+/** Mail programs cut HTML off beyond this; in bytes. */
+export const SIZE_LIMIT = 102_000;
+const SIZE_NEAR = 0.8;
+/** Characters of a subject that a phone shows, and that anything shows. */
+const SUBJECT_PHONE = 45;
+const SUBJECT_ALL = 90;
+
+export function messageFindings(message: RenderedMessage, language: string): Finding[] {
+  const findings: Finding[] = [];
+  const say = (severity: Finding['severity'], place: string, placeLabel: string, text: string): void => {
+    findings.push({ severity, place, placeLabel, message: text, language });
+  };
+  const bytes = new TextEncoder().encode(message.html).length;
+  const kB = Math.round(bytes / 1000);
+  if (bytes > SIZE_LIMIT) {
+    say(
+      'blocker',
+      'message',
+      'Message',
+      `comes to ${kB} kB of HTML with this order: many mail programs cut it off after ${SIZE_LIMIT / 1000} kB. Take blocks out, or shorten the words.`,
+    );
+  } else if (bytes > SIZE_LIMIT * SIZE_NEAR) {
+    say(
+      'warning',
+      'message',
+      'Message',
+      `comes to ${kB} of ${SIZE_LIMIT / 1000} kB of HTML with this order; one with more lines would be cut off.`,
+    );
+  }
+  const length = [...message.subject].length;
+  if (length === 0) say('blocker', 'subject', 'Subject', 'is empty with this order.');
+  else if (length > SUBJECT_ALL) {
+    say(
+      'warning',
+      'subject',
+      'Subject',
+      `has ${length} characters with this order; no mail program shows more than about ${SUBJECT_ALL}.`,
+    );
+  } else if (length > SUBJECT_PHONE) {
+    say(
+      'hint',
+      'subject',
+      'Subject',
+      `has ${length} characters with this order; a phone shows about ${SUBJECT_PHONE}. Put what matters first.`,
+    );
+  }
+  if (message.text.trim() === '') {
+    say('blocker', 'message', 'Text part', 'is empty with this order: who reads without HTML sees nothing.');
+  }
+  const html = /<html([^>]*)>/.exec(message.html)?.[1] ?? '';
+  if (!html.includes(`lang="${language}"`) || !html.includes(`dir="${directionOf(language)}"`)) {
+    say(
+      'blocker',
+      'message',
+      'Message',
+      'does not say its language: screen readers would read it aloud in the wrong one.',
+    );
+  }
+  return findings;
+}

@@ -1,0 +1,98 @@
+/**
+ * Slots travel through MJML as marks of private-use characters (U+E000 n U+E001), which no look and no value can hold.
+ * The HTML that comes out is cut at them into a tree.
+ */
+import type { Condition } from '../conditions/condition';
+import type { Phrase } from '../template/phrasebook';
+import type { Link } from '../template/schema';
+
+export type LineField = 'name' | 'alt' | 'options' | 'sku' | 'quantity' | 'unitPrice' | 'total' | 'imageUrl';
+export type Range = 'lines' | 'totals' | 'billing' | 'shipping' | 'refund' | 'notes' | 'downloads';
+
+/** What has to hold for a range of a message to be in it. */
+export type Gate =
+  | { has: Exclude<Range, 'totals' | 'lines'> }
+  | { link: Link }
+  /** Any of these placeholders has a value. */
+  | { anyOf: readonly string[] }
+  /** Any line has a picture: without one the column for them is left out. */
+  | { pictures: true }
+  | { line: 'options' | 'imageUrl' }
+  | { note: 'url' }
+  | { strong: boolean }
+  | { when: readonly Condition[] };
+
+export type Slot =
+  | { kind: 'words'; segment: string }
+  | { kind: 'alt'; segment: string }
+  | { kind: 'phrase'; phrase: Phrase }
+  | { kind: 'value'; name: string }
+  | { kind: 'asset'; path: string }
+  | { kind: 'language' }
+  | { kind: 'subject' }
+  | { kind: 'preheader' }
+  | { kind: 'href'; link: Link }
+  | { kind: 'line'; field: LineField }
+  | { kind: 'total'; field: 'label' | 'amount' }
+  | { kind: 'note'; field: 'product' | 'words' | 'url' }
+  | { kind: 'download'; field: 'name' | 'url' }
+  | { kind: 'addressLine' }
+  | { kind: 'each'; range: Range }
+  | { kind: 'if'; gate: Gate }
+  | { kind: 'end' };
+
+/** The skeleton as a tree: fixed HTML, slots to fill, ranges with what they hold. */
+export type Node =
+  | string
+  | Exclude<Slot, { kind: 'each' | 'if' | 'end' }>
+  | { kind: 'each'; range: Range; inner: Node[] }
+  | { kind: 'if'; gate: Gate; inner: Node[] };
+
+const OPEN = '\ue000';
+const CLOSE = '\ue001';
+
+export class Marks {
+  readonly slots: Slot[] = [];
+
+  mark(slot: Slot): string {
+    this.slots.push(slot);
+    return `${OPEN}${this.slots.length - 1}${CLOSE}`;
+  }
+
+  each(range: Range, inner: string): string {
+    return this.mark({ kind: 'each', range }) + inner + this.mark({ kind: 'end' });
+  }
+
+  when(gate: Gate, inner: string): string {
+    return this.mark({ kind: 'if', gate }) + inner + this.mark({ kind: 'end' });
+  }
+
+  /** As {@link when}, around MJML elements. */
+  gateElements(gate: Gate, inner: string): string {
+    return `<mj-raw>${this.mark({ kind: 'if', gate })}</mj-raw>${inner}<mj-raw>${this.mark({ kind: 'end' })}</mj-raw>`;
+  }
+}
+
+/** Cuts compiled HTML at its marks. */
+export function parseMarks(html: string, slots: readonly Slot[]): Node[] {
+  const root: Node[] = [];
+  const stack: Node[][] = [root];
+  const pieces = html.split(/\ue000(\d+)\ue001/);
+  pieces.forEach((piece, i) => {
+    const into = stack.at(-1)!;
+    if (i % 2 === 0) {
+      if (piece !== '') into.push(piece);
+      return;
+    }
+    const slot = slots[Number(piece)];
+    if (!slot) throw new Error('A mark in the compiled message has no slot.');
+    if (slot.kind === 'end') stack.pop();
+    else if (slot.kind === 'each' || slot.kind === 'if') {
+      const inner: Node[] = [];
+      into.push({ ...slot, inner });
+      stack.push(inner);
+    } else into.push(slot);
+  });
+  if (stack.length !== 1) throw new Error('A range in the compiled message is not closed.');
+  return root;
+}

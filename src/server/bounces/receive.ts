@@ -1,0 +1,103 @@
+/** What comes to the bounce domain: matched by its signed return-path, read, and put on record. Nothing else is believed. */
+import { eq, sql } from 'drizzle-orm';
+import { simpleParser, type ParsedMail } from 'mailparser';
+import { readDeliveryStatus, readPlainBounce, type BounceReport } from '@/core/mail';
+import { database } from '../db/client';
+import { bounces, deliveries, strayBounces, withholdings } from '../db/schema';
+import { newId } from '../ids';
+import { log } from '../log';
+import { readReturnPath } from '../sending/returnpath';
+
+export type Taken =
+  | { kind: 'bounced' | 'noted'; deliveryId: string; report: BounceReport }
+  | { kind: 'forged' | 'unmatched' | 'repeated' };
+
+/** So many reports about one delivery are kept; more are only counted. */
+const MOST_REPORTS = 20;
+
+/** Counts what was not believed. */
+export async function countStray(kind: (typeof strayBounces.$inferSelect)['kind']): Promise<void> {
+  await database()
+    .insert(strayBounces)
+    .values({ day: new Date().toISOString().slice(0, 10), kind, count: 1 })
+    .onDuplicateKeyUpdate({ set: { count: sql`${strayBounces.count} + 1` } });
+}
+
+/**
+ * Takes one message sent to a return-path. A final failure (RFC 3464, "failed") marks its delivery bounced; a hard one also
+ * withholds the address from then on. The recipient is the one the delivery was for, whatever the report says.
+ */
+export async function takeBounce(recipient: string, raw: Buffer): Promise<Taken> {
+  const path = readReturnPath(recipient);
+  const stray = async (kind: 'forged' | 'unmatched' | 'repeated'): Promise<Taken> => {
+    await countStray(kind);
+    return { kind };
+  };
+  if (path === 'forged' || path === undefined) return stray(path ?? 'unmatched');
+  const { deliveryId } = path;
+  const [delivery] = await database().select().from(deliveries).where(eq(deliveries.id, deliveryId));
+  if (!delivery) return stray('unmatched');
+  const known = await database().$count(bounces, eq(bounces.deliveryId, deliveryId));
+  if (known >= MOST_REPORTS) return stray('repeated');
+  const report = reportOf(
+    await simpleParser(raw, {
+      skipHtmlToText: true,
+      skipTextToHtml: true,
+      skipImageLinks: true,
+      // Else it becomes a part of the text.
+      keepDeliveryStatus: true,
+    }),
+  );
+  const failed = report.kind === 'hard' || report.kind === 'soft';
+  await database().transaction(async (tx) => {
+    const { storeId } = delivery;
+    await tx.insert(bounces).values({
+      id: newId(),
+      storeId,
+      deliveryId,
+      at: new Date(),
+      kind: report.kind,
+      status: report.status,
+      words: report.words.slice(0, 300),
+      diagnostic: report.diagnostic.slice(0, 500),
+    });
+    if (failed && delivery.state === 'accepted') {
+      await tx
+        .update(deliveries)
+        .set({ state: 'bounced', lastWords: `It came back: ${report.words}.`.slice(0, 500) })
+        .where(eq(deliveries.id, deliveryId));
+    }
+    if (report.kind === 'hard') {
+      await tx
+        .insert(withholdings)
+        .ignore()
+        .values({
+          id: newId(),
+          storeId,
+          pattern: delivery.recipient.toLowerCase(),
+          reason: `mail came back: ${report.words}`.slice(0, 300),
+          kinds: [],
+          source: 'bounce',
+          deliveryId,
+          by: 'Libellus',
+          at: new Date(),
+        });
+    }
+  });
+  log.info({ delivery: deliveryId, kind: report.kind, status: report.status }, 'a message came back');
+  return { kind: failed ? 'bounced' : 'noted', deliveryId, report };
+}
+
+function reportOf(mail: ParsedMail): BounceReport {
+  const status = mail.attachments.find((a) => a.contentType === 'message/delivery-status');
+  return (
+    (status && readDeliveryStatus(status.content.toString('utf8'))) ??
+    readPlainBounce(mail.subject ?? '', mail.text ?? '') ?? {
+      kind: 'other',
+      status: '',
+      recipient: '',
+      diagnostic: (mail.subject ?? '').slice(0, 300),
+      words: 'an answer that reports no failure',
+    }
+  );
+}

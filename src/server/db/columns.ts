@@ -1,0 +1,28 @@
+/** Kinds of columns that tables share. */
+import { customType, datetime, varchar } from 'drizzle-orm/mysql-core';
+import type { Look } from '@/core/look';
+// By its path: this file is also read where no aliases are known.
+import { completeLook } from '../../core/look/complete';
+
+/** JSON, which MariaDB keeps as text: read back as what was written. */
+export const json = <T>(name: string) =>
+  customType<{ data: T; driverData: string }>({
+    dataType: () => 'json',
+    toDriver: (value) => JSON.stringify(value),
+    fromDriver: (value: unknown) => (typeof value === 'string' ? (JSON.parse(value) as T) : (value as T)),
+  })(name);
+/** A look, with what looks have learnt since it was kept. */
+export const lookColumn = (name: string) =>
+  customType<{ data: Look; driverData: string }>({
+    dataType: () => 'json',
+    toDriver: (value) => JSON.stringify(value),
+    fromDriver: (value: unknown) => completeLook(typeof value === 'string' ? JSON.parse(value) : value),
+  })(name);
+export const blob = customType<{ data: Buffer }>({ dataType: () => 'mediumblob' });
+export const longText = customType<{ data: string }>({ dataType: () => 'mediumtext' });
+
+// Times are UTC with milliseconds; the connection's zone is set to match.
+export const time = (name: string) => datetime(name, { mode: 'date', fsp: 3 });
+export const id = (name = 'id') => varchar(name, { length: 26 });
+export const storeId = () => varchar('store_id', { length: 40 }).notNull();
+export const address = (name: string) => varchar(name, { length: 254 });

@@ -1,0 +1,262 @@
+/** Tables of sending: services and their use, senders, domains, deliveries with their attempts, and what came back. */
+import { boolean, date, index, int, mysqlTable, primaryKey, text, uniqueIndex, varchar } from 'drizzle-orm/mysql-core';
+import type { DkimKey, JudgedRecord } from '@/core/domain';
+import type { CheckReport, DeliveryState, Security, SenderKind, ServiceKind, SignInMethod } from '@/core/mail';
+import type { Reason } from '@/core/plan';
+import { address, blob, id, json, longText, storeId, time } from './columns';
+
+export const services = mysqlTable(
+  'service',
+  {
+    id: id().primaryKey(),
+    storeId: storeId(),
+    name: varchar('name', { length: 80 }).notNull().default(''),
+    kind: varchar('kind', { length: 10 }).$type<ServiceKind>().notNull().default('account'),
+    /** Tried in this order. */
+    rank: int('rank_no').notNull().default(0),
+    paused: boolean('paused').notNull().default(false),
+    host: varchar('host', { length: 253 }).notNull(),
+    port: int('port').notNull(),
+    security: varchar('security', { length: 10 }).$type<Security>().notNull(),
+    user: varchar('user', { length: 254 }).notNull().default(''),
+    /** Sealed (see `secrets.ts`); empty when the service asks for none. */
+    password: text('password').notNull(),
+    signIn: varchar('sign_in', { length: 10 }).$type<SignInMethod>().notNull().default('auto'),
+    /** How we name ourselves to it; empty for this machine's own name. */
+    ehloName: varchar('ehlo_name', { length: 253 }).notNull().default(''),
+    connections: int('connections').notNull().default(4),
+    messagesPerConnection: int('messages_per_connection').notNull().default(100),
+    perMinute: int('per_minute'),
+    perDay: int('per_day'),
+    /** Time of day in the store's zone at which the day's limit begins anew. */
+    renewsAt: varchar('renews_at', { length: 5 }).notNull().default('00:00'),
+    /** Seconds without an answer after which it counts as silent. */
+    timeout: int('timeout_s').notNull().default(60),
+    /** Domains a relay has verified. */
+    domains: json<string[]>('domains')
+      .notNull()
+      .$defaultFn(() => []),
+    /** The mechanism that lets it send, as SPF has it; empty when it was not found. */
+    spf: varchar('spf', { length: 200 }).notNull().default(''),
+    /** Rests until then, after failing so many times in a row. */
+    downUntil: time('down_until'),
+    downWords: varchar('down_words', { length: 300 }).notNull().default(''),
+    failures: int('failures').notNull().default(0),
+    checkedAt: time('checked_at'),
+    check: json<CheckReport>('check_report'),
+  },
+  (t) => [index('service_store').on(t.storeId, t.rank)],
+);
+
+/** What a service has taken, by minute, by hour, and by the day of its limit. */
+export const serviceUse = mysqlTable(
+  'service_use',
+  {
+    serviceId: id('service_id').notNull(),
+    span: varchar('span', { length: 6 }).$type<'minute' | 'hour' | 'day'>().notNull(),
+    start: time('start').notNull(),
+    taken: int('taken').notNull().default(0),
+  },
+  (t) => [primaryKey({ columns: [t.serviceId, t.span, t.start] })],
+);
+
+export const senders = mysqlTable(
+  'sender',
+  {
+    storeId: storeId(),
+    kind: varchar('kind', { length: 10 }).$type<SenderKind>().notNull(),
+    name: varchar('name', { length: 120 }).notNull(),
+    address: address('address').notNull(),
+    /** Empty for the address itself. */
+    replyTo: address('reply_to').notNull().default(''),
+  },
+  (t) => [primaryKey({ columns: [t.storeId, t.kind] })],
+);
+
+/** A domain that messages are sent from, its keys, and what DNS said when it was last asked. */
+export const domains = mysqlTable(
+  'domain',
+  {
+    id: id().primaryKey(),
+    storeId: storeId(),
+    name: varchar('name', { length: 253 }).notNull(),
+    selector: varchar('selector', { length: 40 }).notNull(),
+    /** Sealed. */
+    privateKey: text('private_key').notNull(),
+    publicKey: text('public_key').notNull(),
+    /** A further key that takes over when DNS has it; empty when there is none. */
+    nextSelector: varchar('next_selector', { length: 40 }).notNull().default(''),
+    nextPrivateKey: text('next_private_key').notNull(),
+    nextPublicKey: text('next_public_key').notNull(),
+    earlier: json<DkimKey[]>('earlier_keys').notNull(),
+    records: json<JudgedRecord[]>('records').notNull(),
+    /** DNS has the key, so messages are signed with it. */
+    signing: boolean('signing').notNull().default(false),
+    /** DNS leads bounces to us, so return-paths are ours. */
+    bouncing: boolean('bouncing').notNull().default(false),
+    /** All that must be there is. */
+    good: boolean('good').notNull().default(false),
+    goodSince: time('good_since'),
+    /** How many looks in a row found it as it is. */
+    looks: int('looks').notNull().default(0),
+    lookedAt: time('looked_at'),
+    nextLookAt: time('next_look_at').notNull(),
+    /** Set once when a good domain fell back, until somebody was told. */
+    fellBackAt: time('fell_back_at'),
+  },
+  (t) => [uniqueIndex('domain_name').on(t.storeId, t.name), index('domain_next_look').on(t.nextLookAt)],
+);
+
+/** Whom not to write to. */
+export const withholdings = mysqlTable(
+  'withholding',
+  {
+    id: id().primaryKey(),
+    storeId: storeId(),
+    pattern: varchar('pattern', { length: 254 }).notNull(),
+    reason: varchar('reason', { length: 300 }).notNull(),
+    kinds: json<SenderKind[]>('kinds').notNull(),
+    source: varchar('source', { length: 10 }).$type<'hand' | 'bounce'>().notNull(),
+    /** The delivery that came back. */
+    deliveryId: id('delivery_id'),
+    by: varchar('put_by', { length: 120 }).notNull().default(''),
+    at: time('put_at').notNull(),
+  },
+  (t) => [uniqueIndex('withholding_pattern').on(t.storeId, t.pattern)],
+);
+
+/** What came back about a delivery, matched by its signed return-path. */
+export const bounces = mysqlTable(
+  'bounce',
+  {
+    id: id().primaryKey(),
+    storeId: storeId(),
+    deliveryId: id('delivery_id').notNull(),
+    at: time('at').notNull(),
+    kind: varchar('kind', { length: 10 }).$type<'hard' | 'soft' | 'delayed' | 'other'>().notNull(),
+    status: varchar('status', { length: 12 }).notNull(),
+    words: varchar('words', { length: 300 }).notNull(),
+    diagnostic: varchar('diagnostic', { length: 500 }).notNull(),
+  },
+  (t) => [index('bounce_delivery').on(t.deliveryId, t.id)],
+);
+
+/** What came to the bounce domain and was not believed, counted by day. */
+export const strayBounces = mysqlTable(
+  'stray_bounce',
+  {
+    day: date('day', { mode: 'string' }).notNull(),
+    kind: varchar('kind', { length: 12 }).$type<'forged' | 'unmatched' | 'repeated' | 'too many'>().notNull(),
+    count: int('count').notNull().default(0),
+  },
+  (t) => [primaryKey({ columns: [t.day, t.kind] })],
+);
+
+/** Domains of recipients that keep putting mail off, and until when nothing is tried there. */
+export const destinations = mysqlTable('destination', {
+  name: varchar('name', { length: 253 }).primaryKey(),
+  failures: int('failures').notNull().default(0),
+  pausedUntil: time('paused_until'),
+  words: varchar('words', { length: 300 }).notNull().default(''),
+});
+
+export const deliveries = mysqlTable(
+  'delivery',
+  {
+    id: id().primaryKey(),
+    storeId: storeId(),
+    eventId: id('event_id').notNull(),
+    orderId: id('order_id'),
+    orderNumber: varchar('order_number', { length: 64 }).notNull().default(''),
+    notificationId: id('notification_id').notNull(),
+    notificationName: varchar('notification_name', { length: 120 }).notNull(),
+    editionId: id('edition_id').notNull(),
+    recipient: address('recipient').notNull(),
+    recipientName: varchar('recipient_name', { length: 250 }).notNull(),
+    role: varchar('role', { length: 12 }).$type<'customer' | 'staff'>().notNull(),
+    language: varchar('language', { length: 20 }).notNull(),
+    reasons: json<Reason[]>('reasons').notNull(),
+    /** Which of the store's senders it goes out as. */
+    sender: varchar('sender', { length: 10 }).$type<SenderKind>().notNull().default('orders'),
+    state: varchar('state', { length: 12 }).$type<DeliveryState>().notNull(),
+    /** Not claimed before this time. */
+    dueAt: time('due_at').notNull(),
+    /** Sent although its address is withheld, because somebody said so. */
+    released: boolean('released').notNull().default(false),
+    leaseUntil: time('lease_until'),
+    leaseBy: varchar('lease_by', { length: 60 }),
+    attempts: int('attempts').notNull().default(0),
+    subject: varchar('subject', { length: 500 }).notNull().default(''),
+    messageId: varchar('message_id', { length: 200 }).notNull().default(''),
+    /** The last answer or cause, in words, for lists. */
+    lastWords: varchar('last_words', { length: 500 }).notNull().default(''),
+    createdAt: time('created_at').notNull(),
+    acceptedAt: time('accepted_at'),
+  },
+  (t) => [
+    uniqueIndex('delivery_once').on(t.eventId, t.notificationId, t.recipient),
+    index('delivery_due').on(t.state, t.dueAt),
+    index('delivery_newest').on(t.storeId, t.id),
+    index('delivery_state').on(t.storeId, t.state, t.id),
+    index('delivery_recipient').on(t.storeId, t.recipient, t.id),
+    index('delivery_order').on(t.storeId, t.orderNumber, t.id),
+  ],
+);
+
+/** Who was not written to, and why. */
+export const notWritten = mysqlTable(
+  'not_written',
+  {
+    id: id().primaryKey(),
+    storeId: storeId(),
+    eventId: id('event_id').notNull(),
+    orderId: id('order_id'),
+    notificationId: id('notification_id').notNull(),
+    notificationName: varchar('notification_name', { length: 120 }).notNull(),
+    recipient: address('recipient').notNull().default(''),
+    recipientName: varchar('recipient_name', { length: 250 }).notNull().default(''),
+    reasons: json<Reason[]>('reasons').notNull(),
+    createdAt: time('created_at').notNull(),
+  },
+  (t) => [index('not_written_event').on(t.eventId), index('not_written_order').on(t.orderId)],
+);
+
+export const attempts = mysqlTable(
+  'attempt',
+  {
+    id: id().primaryKey(),
+    storeId: storeId(),
+    deliveryId: id('delivery_id').notNull(),
+    number: int('number').notNull(),
+    startedAt: time('started_at').notNull(),
+    endedAt: time('ended_at').notNull(),
+    /** The state the delivery was left in. */
+    state: varchar('state', { length: 12 }).$type<DeliveryState>().notNull(),
+    via: varchar('via', { length: 260 }).notNull().default(''),
+    words: varchar('words', { length: 500 }).notNull(),
+    remedy: varchar('remedy', { length: 500 }).notNull().default(''),
+    conversation: longText('conversation').notNull(),
+  },
+  (t) => [index('attempt_delivery').on(t.deliveryId, t.number)],
+);
+
+/** The message as sent, byte for byte. */
+export const sentMessages = mysqlTable('sent_message', {
+  deliveryId: id('delivery_id').primaryKey(),
+  storeId: storeId(),
+  raw: blob('raw').notNull(),
+});
+
+/** Keys for the interfaces of other programs: events are signed with one, the record is read with another. */
+export const keys = mysqlTable(
+  'api_key',
+  {
+    id: id().primaryKey(),
+    storeId: storeId(),
+    kind: varchar('kind', { length: 10 }).$type<'events' | 'read'>().notNull(),
+    name: varchar('name', { length: 80 }).notNull(),
+    /** For `events` the sealed secret, for `read` the SHA-256 of the key. */
+    secret: varchar('secret', { length: 500 }).notNull(),
+  },
+  (t) => [index('api_key_secret').on(t.kind, t.secret)],
+);

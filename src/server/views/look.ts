@@ -1,0 +1,223 @@
+/** The look on the bench and the one that is live; taking one in from a file or from another store. */
+import { and, desc, eq, inArray, isNotNull } from 'drizzle-orm';
+import { readFile } from 'node:fs/promises';
+import { checkLook, lookFindings, readLookFile, type Asset, type Look, type LookFile } from '@/core/look';
+import { placeWords } from '@/core/schema';
+import type { Access } from '../auth/access';
+import { accessOf, storesOf } from '../auth/access';
+import { database, type Executor } from '../db/client';
+import { editions, lookDrafts, lookEditions, notifications, stores, templates } from '../db/schema';
+import { AppError } from '../errors';
+import { remember } from '../history';
+import { newId } from '../ids';
+import { bringPicture, pictureFile } from '../pictures';
+
+async function draftRow(access: Access, db: Executor = database(), lock = false) {
+  const query = db.select().from(lookDrafts).where(eq(lookDrafts.storeId, access.store.id));
+  const [row] = await (lock ? query.for('update') : query);
+  if (!row) throw new AppError('not-found', `${access.store.name} has no look.`);
+  return row;
+}
+
+/** Everything the Look screen opens with. */
+export async function loadLook(access: Access) {
+  const [draft, editionList, live, others, messages] = await Promise.all([
+    draftRow(access),
+    database()
+      .select({
+        number: lookEditions.number,
+        publishedBy: lookEditions.publishedBy,
+        publishedAt: lookEditions.publishedAt,
+      })
+      .from(lookEditions)
+      .where(eq(lookEditions.storeId, access.store.id))
+      .orderBy(desc(lookEditions.number)),
+    liveNotifications(access),
+    storesOf(access.person),
+    triedOn(access),
+  ]);
+  return {
+    draft: draft.draft,
+    revision: draft.revision,
+    live: access.store.look,
+    editions: editionList.map((e) => ({ ...e, publishedAt: e.publishedAt.toISOString() })),
+    messages,
+    /** Names of the live notifications, all of which wear the look. */
+    touches: live,
+    otherStores: others.filter((s) => s.id !== access.store.id).map(({ id, name }) => ({ id, name })),
+  };
+}
+
+/** Messages that a look is tried on: of different kinds, as they are live, or as drafts where they are not yet. */
+const TRIED_ON = ['order-received', 'on-its-way', 'refund-issued'];
+
+async function triedOn(access: Access) {
+  const rows = await database()
+    .select({
+      slug: notifications.slug,
+      name: notifications.name,
+      moment: notifications.moment,
+      draft: templates.draft,
+      live: editions.template,
+    })
+    .from(notifications)
+    .innerJoin(templates, eq(templates.notificationId, notifications.id))
+    .leftJoin(editions, eq(editions.id, templates.liveEditionId))
+    .where(and(eq(notifications.storeId, access.store.id), inArray(notifications.slug, TRIED_ON)));
+  return TRIED_ON.flatMap((slug) => {
+    const row = rows.find((r) => r.slug === slug);
+    return row ? [{ slug, name: row.name, moment: row.moment, template: row.live ?? row.draft }] : [];
+  });
+}
+
+async function liveNotifications(access: Access): Promise<string[]> {
+  const rows = await database()
+    .select({ name: notifications.name })
+    .from(notifications)
+    .innerJoin(templates, eq(templates.notificationId, notifications.id))
+    .where(and(eq(notifications.storeId, access.store.id), isNotNull(templates.liveEditionId)))
+    .orderBy(notifications.id);
+  return rows.map((r) => r.name);
+}
+
+/** A look as sent by a screen, checked for shape. */
+export function readLook(value: unknown): Look {
+  const checked = checkLook(value);
+  if (!checked.ok) {
+    throw new AppError(
+      'invalid',
+      `The look cannot be kept like this. ${checked.problems.map((p) => `${placeWords(p.path)}: ${p.message}`).join('. ')}`,
+      checked.problems,
+    );
+  }
+  return checked.value;
+}
+
+function conflict(row: { draft: Look; revision: number; draftBy: string }): AppError {
+  return new AppError(
+    'conflict',
+    `${row.draftBy || 'Somebody'} changed this look meanwhile. What you did is kept here; choose which version to go on with.`,
+    [],
+    { draft: row.draft, revision: row.revision, by: row.draftBy },
+  );
+}
+
+/** Saves the look on the bench, if nobody else has since `revision`. */
+export async function saveLook(access: Access, revision: number, draft: unknown): Promise<{ revision: number }> {
+  const look = readLook(draft);
+  return database().transaction(async (tx) => {
+    const current = await draftRow(access, tx, true);
+    if (current.revision !== revision) throw conflict(current);
+    await tx
+      .update(lookDrafts)
+      .set({ draft: look, revision: revision + 1, draftBy: access.person.name, draftAt: new Date() })
+      .where(eq(lookDrafts.storeId, access.store.id));
+    return { revision: revision + 1 };
+  });
+}
+
+/** Publishes the look that was seen: from now on every message wears it. */
+export async function publishLook(access: Access, revision: number): Promise<{ number: number; touches: number }> {
+  const touches = (await liveNotifications(access)).length;
+  return database().transaction(async (tx) => {
+    const current = await draftRow(access, tx, true);
+    if (current.revision !== revision) throw conflict(current);
+    const blockers = lookFindings(current.draft).filter((f) => f.severity === 'blocker');
+    if (blockers.length > 0) {
+      throw new AppError(
+        'invalid',
+        `${blockers.length === 1 ? 'One finding stops' : `${blockers.length} findings stop`} this look from being published.`,
+        blockers.map((f) => ({ path: f.place, message: f.message })),
+      );
+    }
+    const [newest] = await tx
+      .select({ number: lookEditions.number })
+      .from(lookEditions)
+      .where(eq(lookEditions.storeId, access.store.id))
+      .orderBy(desc(lookEditions.number))
+      .limit(1);
+    const number = (newest?.number ?? 0) + 1;
+    await tx.insert(lookEditions).values({
+      id: newId(),
+      storeId: access.store.id,
+      number,
+      look: current.draft,
+      publishedBy: access.person.name,
+      publishedAt: new Date(),
+    });
+    await tx.update(stores).set({ look: current.draft }).where(eq(stores.id, access.store.id));
+    await remember(access, 'published the look', `edition ${number}`, tx);
+    return { number, touches };
+  });
+}
+
+export async function lookEdition(access: Access, number: number): Promise<Look> {
+  const [edition] = await database()
+    .select({ look: lookEditions.look })
+    .from(lookEditions)
+    .where(and(eq(lookEditions.storeId, access.store.id), eq(lookEditions.number, number)));
+  if (!edition) throw new AppError('not-found', `There is no edition ${number} of the look.`);
+  return edition.look;
+}
+
+/** The pictures a look names. */
+function assetsOf(look: Look): Asset[] {
+  return [look.logo?.light, look.logo?.dark].filter((a): a is Asset => a !== undefined);
+}
+
+/** The look on the bench as a file that another store or installation can take in, pictures and all. */
+export async function exportLook(access: Access): Promise<LookFile & { $schema: string }> {
+  const { draft } = await draftRow(access);
+  const pictures: Record<string, string> = {};
+  for (const asset of assetsOf(draft)) {
+    pictures[asset.path] = (await readFile(pictureFile(asset.path))).toString('base64');
+  }
+  return {
+    $schema: '/api/v1/schemas/look.json',
+    kind: 'libellus look',
+    version: 1,
+    name: access.store.name,
+    look: draft,
+    pictures,
+  };
+}
+
+/** Reads a file of a look for this store: its pictures are taken in anew. Nothing is kept when anything of it is wrong. */
+export async function importLook(access: Access, text: string): Promise<Look> {
+  const read = readLookFile(text);
+  if (!read.ok) {
+    throw new AppError(
+      'invalid',
+      `Nothing was taken in. ${read.problems.map((p) => p.message).join(' ')}`,
+      read.problems,
+    );
+  }
+  return withOwnPictures(access, read.value.look, (asset) =>
+    Buffer.from(read.value.pictures[asset.path] ?? '', 'base64'),
+  );
+}
+
+/** The published look of another store that the same person belongs to. */
+export async function copyLook(access: Access, fromStore: string): Promise<Look> {
+  const other = await accessOf(access.person, fromStore, 'store.read');
+  return withOwnPictures(access, other.store.look, (asset) => readFile(pictureFile(asset.path)));
+}
+
+async function withOwnPictures(
+  access: Access,
+  look: Look,
+  bytesOf: (asset: Asset) => Buffer | Promise<Buffer>,
+): Promise<Look> {
+  const { logo } = look;
+  if (!logo) return look;
+  const take = async (asset: Asset, name: string): Promise<Asset> =>
+    (await bringPicture(access, await bytesOf(asset), name, logo.width)).asset;
+  return {
+    ...look,
+    logo: {
+      ...logo,
+      light: await take(logo.light, 'The logo'),
+      ...(logo.dark && { dark: await take(logo.dark, 'The logo for the dark') }),
+    },
+  };
+}

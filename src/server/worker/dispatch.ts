@@ -1,0 +1,290 @@
+/**
+ * Which way each delivery of a batch goes: by which service, as which sender, signed with which key; or that it is withheld, or
+ * waits. What services may take is reserved for the batch as it is needed, and what was not used is given back at its end.
+ */
+import { eq, inArray } from 'drizzle-orm';
+import { chooseService, restAfter, withheldBy, type CauseKind, type ServiceStanding } from '@/core/mail';
+import { database } from '../db/client';
+import { domains, senders, services, withholdings } from '../db/schema';
+import { domainOf } from '../sending/compose';
+import type { SigningKey } from '../sending/dkim';
+import { bounceDomainOf, returnPathOf } from '../sending/returnpath';
+import { senderFor, sendersOf, servicesOf, standingOf, type SenderRow, type ServiceRow } from '../sending/service';
+import { countAccepted, reserve, returnUnused } from '../sending/use';
+import type { WithholdingRow } from '../sending/withholding';
+import { releaseHeld, type Delivery } from './claims';
+import { destinationAccepted, destinationFailed, knownDestinations, type KnownDestination } from './destinations';
+
+/** A state "until somebody does something" still needs a time that sorts last. */
+export const FAR_AHEAD = new Date('9999-12-31T00:00:00Z');
+
+export type Way =
+  | {
+      kind: 'send';
+      service: ServiceRow;
+      sender: SenderRow;
+      key: SigningKey | undefined;
+      /** The address bounces come back to (RFC 5321 MAIL FROM). */
+      returnPath: string;
+      passedOver: string[];
+    }
+  | { kind: 'withheld'; words: string; remedy: string }
+  | { kind: 'hold'; until: Date; words: string; remedy: string };
+
+interface StoreWays {
+  timeZone: string;
+  services: Map<string, ServiceRow>;
+  standings: ServiceStanding[];
+  senders: SenderRow[];
+  withholdings: WithholdingRow[];
+  keys: Map<string, { key: SigningKey | undefined; bouncing: boolean }>;
+  /** How many of the batch are this store's and not yet decided. */
+  waiting: number;
+}
+
+interface Reserved {
+  left: number;
+  at: number;
+  timeZone: string;
+}
+
+export class Dispatch {
+  private readonly reserved = new Map<string, Reserved>();
+  private readonly accepted = new Map<string, number>();
+  /** Stores of which something was held until somebody acts, with what was known of their services and senders. */
+  private readonly endless = new Set<string>();
+  /** Reservations under way, so that two lines do not both ask for the same. */
+  private readonly asking = new Map<string, Promise<void>>();
+
+  private constructor(
+    private readonly stores: Map<string, StoreWays>,
+    private readonly destinations: Map<string, KnownDestination>,
+  ) {}
+
+  /** Reads what deciding for a batch needs, in a few queries. */
+  static async for(batch: readonly Delivery[], timeZones: ReadonlyMap<string, string>): Promise<Dispatch> {
+    const db = database();
+    const ids = [...new Set(batch.map((d) => d.storeId))];
+    const [serviceRows, senderRows, withholdingRows, domainRows, known] = await Promise.all([
+      db.select().from(services).where(inArray(services.storeId, ids)).orderBy(services.rank, services.id),
+      db.select().from(senders).where(inArray(senders.storeId, ids)),
+      db.select().from(withholdings).where(inArray(withholdings.storeId, ids)),
+      db.select().from(domains).where(inArray(domains.storeId, ids)),
+      knownDestinations([...new Set(batch.map((d) => domainOf(d.recipient).toLowerCase()))]),
+    ]);
+    const made = ids.map((storeId): [string, StoreWays] => {
+      const own = serviceRows.filter((s) => s.storeId === storeId);
+      return [
+        storeId,
+        {
+          timeZone: timeZones.get(storeId) ?? 'UTC',
+          services: new Map(own.map((s) => [s.id, s])),
+          standings: own.map(standingOf),
+          senders: senderRows.filter((s) => s.storeId === storeId),
+          withholdings: withholdingRows.filter((w) => w.storeId === storeId),
+          keys: new Map(
+            domainRows
+              .filter((d) => d.storeId === storeId)
+              .map((d) => [
+                d.name.toLowerCase(),
+                {
+                  key: d.signing ? { domain: d.name, selector: d.selector, privateKey: d.privateKey } : undefined,
+                  bouncing: d.bouncing,
+                },
+              ]),
+          ),
+          waiting: batch.filter((d) => d.storeId === storeId).length,
+        },
+      ];
+    });
+    return new Dispatch(new Map(made), known);
+  }
+
+  /** Decides for one delivery. What a service may take is taken with it. */
+  async way(delivery: Delivery): Promise<Way> {
+    const store = this.stores.get(delivery.storeId)!;
+    const wanted = Math.max(1, store.waiting);
+    store.waiting -= 1;
+    const withheld = delivery.released
+      ? undefined
+      : withheldBy(store.withholdings, delivery.recipient, delivery.sender);
+    if (withheld) {
+      return {
+        kind: 'withheld',
+        words: `${withheld.pattern} is not written to: ${withheld.reason}`,
+        remedy: 'Release this message once, or take the address off the list under Sending.',
+      };
+    }
+    const sender = senderFor(store.senders, delivery.sender);
+    if (!sender && store.standings.length > 0) {
+      this.endless.add(delivery.storeId);
+      return {
+        kind: 'hold',
+        until: FAR_AHEAD,
+        words: 'The store has no sender yet.',
+        remedy: 'Give a name and address under Sending; what is held goes out then.',
+      };
+    }
+    const destination = this.destinations.get(domainOf(delivery.recipient).toLowerCase());
+    if (destination?.until && destination.until.getTime() > Date.now()) {
+      return {
+        kind: 'hold',
+        until: destination.until,
+        words: `Mail for ${domainOf(delivery.recipient)} waits: ${destination.words}`,
+        remedy: 'It goes on by itself; a server that is busy is not asked by every message in turn.',
+      };
+    }
+    for (;;) {
+      const choice = chooseService(store.standings, sender?.address ?? '', Date.now());
+      if (choice.kind === 'wait') {
+        if (choice.until === undefined) this.endless.add(delivery.storeId);
+        return {
+          kind: 'hold',
+          until: choice.until === undefined ? FAR_AHEAD : new Date(choice.until),
+          words: choice.words,
+          remedy: choice.remedy,
+        };
+      }
+      const service = store.services.get(choice.service.id)!;
+      if (await this.take(service, choice.service, store.timeZone, wanted)) {
+        return {
+          kind: 'send',
+          service,
+          sender: sender!,
+          passedOver: choice.passedOver,
+          ...this.origin(store, service, sender!, delivery.id),
+        };
+      }
+    }
+  }
+
+  private origin(
+    store: StoreWays,
+    service: ServiceRow,
+    sender: SenderRow,
+    deliveryId: string,
+  ): { key: SigningKey | undefined; returnPath: string } {
+    const domain = domainOf(sender.address).toLowerCase();
+    const known = store.keys.get(domain);
+    // An account at a mail host sends as itself only, the return-path included.
+    const ours = known?.bouncing && service.kind !== 'account';
+    return {
+      key: known?.key,
+      returnPath: ours ? returnPathOf(deliveryId, bounceDomainOf(domain)) : sender.address,
+    };
+  }
+
+  /** Takes one message out of what is reserved; false when the limit is reached, which the standing then says. */
+  private async take(
+    service: ServiceRow,
+    standing: ServiceStanding,
+    timeZone: string,
+    wanted: number,
+  ): Promise<boolean> {
+    if (service.perMinute === null && service.perDay === null) return true;
+    for (;;) {
+      const have = this.reserved.get(service.id);
+      if (have && have.left > 0) {
+        have.left -= 1;
+        return true;
+      }
+      if (standing.left === 0) return false;
+      let asking = this.asking.get(service.id);
+      if (!asking) {
+        asking = this.reserveMore(service, standing, timeZone, wanted).finally(() => this.asking.delete(service.id));
+        this.asking.set(service.id, asking);
+      }
+      await asking;
+    }
+  }
+
+  private async reserveMore(
+    service: ServiceRow,
+    standing: ServiceStanding,
+    timeZone: string,
+    wanted: number,
+  ): Promise<void> {
+    const at = Date.now();
+    const { granted, againAt } = await reserve(service, timeZone, wanted, at);
+    this.reserved.set(service.id, { left: granted, at, timeZone });
+    if (granted === 0) {
+      standing.left = 0;
+      if (againAt !== undefined) standing.leftAgainAt = againAt;
+    }
+  }
+
+  /** A service took a message, and its recipient's domain with it. */
+  async took(service: ServiceRow, recipient: string): Promise<void> {
+    this.accepted.set(service.id, (this.accepted.get(service.id) ?? 0) + 1);
+    if (service.failures > 0 || service.downUntil) {
+      service.failures = 0;
+      service.downUntil = null;
+      await database()
+        .update(services)
+        .set({ failures: 0, downUntil: null, downWords: '' })
+        .where(eq(services.id, service.id));
+    }
+    const domain = domainOf(recipient).toLowerCase();
+    if (this.destinations.delete(domain)) await destinationAccepted(domain);
+  }
+
+  /** A service cannot be used just now: it rests, and the next in line takes over. Returns until when. */
+  async failed(service: ServiceRow, kind: CauseKind, words: string): Promise<Date> {
+    // Several lines that fail at once are one failure.
+    if (service.downUntil && service.downUntil.getTime() > Date.now()) return service.downUntil;
+    const failures = service.failures + 1;
+    // A limit takes time to renew, and a password that is tried too often locks an account.
+    const rest = restAfter(kind === 'limit reached' ? 10 : kind === 'wrong password' ? failures + 3 : failures);
+    const downUntil = new Date(Date.now() + rest);
+    Object.assign(service, { failures, downUntil, downWords: words });
+    const standing = this.stores.get(service.storeId)?.standings.find((s) => s.id === service.id);
+    if (standing) Object.assign(standing, { downUntil: downUntil.getTime(), downWords: words });
+    await database()
+      .update(services)
+      .set({ failures, downUntil, downWords: words.slice(0, 300) })
+      .where(eq(services.id, service.id));
+    return downUntil;
+  }
+
+  /** A recipient's domain put a message off. */
+  async putOff(recipient: string, words: string): Promise<void> {
+    const domain = domainOf(recipient).toLowerCase();
+    this.destinations.set(domain, { until: undefined, words });
+    await destinationFailed(domain, words);
+  }
+
+  /** Gives back what was reserved and not used, and counts what was taken. */
+  async finish(): Promise<void> {
+    for (const [serviceId, { left, at, timeZone }] of this.reserved) {
+      const service = [...this.stores.values()].map((s) => s.services.get(serviceId)).find(Boolean);
+      if (service) await returnUnused(service, timeZone, left, at);
+    }
+    for (const [serviceId, count] of this.accepted) await countAccepted(serviceId, count, Date.now());
+    this.reserved.clear();
+    this.accepted.clear();
+    await this.letGoOfLate();
+  }
+
+  /**
+   * Somebody may have connected a service or named a sender after this batch had read them and before it held what it could not
+   * send: their letting go came too early for it, so it is done again.
+   */
+  private async letGoOfLate(): Promise<void> {
+    for (const storeId of this.endless) {
+      const before = this.stores.get(storeId)!;
+      const [serviceRows, senderRows] = await Promise.all([servicesOf(storeId), sendersOf(storeId)]);
+      if (mark([...before.services.values()], before.senders) !== mark(serviceRows, senderRows)) {
+        await releaseHeld(storeId);
+      }
+    }
+    this.endless.clear();
+  }
+}
+
+/** What decides whether anything can be sent at all. */
+function mark(serviceRows: readonly ServiceRow[], senderRows: readonly SenderRow[]): string {
+  return JSON.stringify([
+    serviceRows.map((s) => [s.id, s.paused, s.host, s.port, s.kind, s.user, s.domains, s.password]),
+    senderRows.map((s) => [s.kind, s.address]),
+  ]);
+}

@@ -1,0 +1,48 @@
+/** What the worker does besides sending: it looks at domains in DNS, tells owners when one falls back, and forgets what is old. */
+import { eq } from 'drizzle-orm';
+import { isGood } from '@/core/domain';
+import { config } from '../config';
+import { database } from '../db/client';
+import { domains } from '../db/schema';
+import type { DomainRow } from '../domains/keys';
+import { claimDueDomains, lookAtDomain } from '../domains/look';
+import { log } from '../log';
+import { tellOwners } from '../sending/notice';
+import { forgetOldUse } from '../sending/use';
+
+const FORGET_EVERY_MS = 3_600_000;
+
+export class Watch {
+  private forgottenAt = 0;
+
+  /** One turn. Never throws: sending goes on whatever DNS does. */
+  async turn(): Promise<void> {
+    try {
+      for (const row of await claimDueDomains(5)) {
+        const looked = await lookAtDomain(row);
+        if (looked.fellBackAt) await tellOfFall(looked);
+      }
+      if (Date.now() - this.forgottenAt > FORGET_EVERY_MS) {
+        this.forgottenAt = Date.now();
+        await forgetOldUse(this.forgottenAt);
+      }
+    } catch (error) {
+      log.warn({ err: error }, 'looking at domains was broken off');
+    }
+  }
+}
+
+/** Tells the owners once; when that fails, again with the next look. */
+async function tellOfFall(row: DomainRow): Promise<void> {
+  const wrong = row.records.filter((r) => !r.advised && !isGood(r.judgement));
+  const text = [
+    `The DNS records of ${row.name} were right and are not any more:`,
+    ...wrong.map((r) => `- ${r.type} ${r.name}: ${r.judgement.words}`),
+    '',
+    'Until that is mended, messages may be put into Junk or refused.',
+    `What is needed, to copy: ${config().url}/s/${row.storeId}/sending/domains/${row.name}`,
+  ].join('\n');
+  if (await tellOwners(row.storeId, `DNS records of ${row.name} need you`, text)) {
+    await database().update(domains).set({ fellBackAt: null }).where(eq(domains.id, row.id));
+  }
+}

@@ -1,0 +1,32 @@
+'use client';
+/** Changes between two templates as a list in words. */
+import { languageName } from '@/core/plan/reasons';
+import type { TemplateChange } from '@/core/template';
+import { Mark } from '../parts/marks';
+
+const VERBS: Record<TemplateChange['kind'], string> = {
+  words: 'words changed',
+  added: 'added',
+  removed: 'taken out',
+  moved: 'moved',
+  settings: 'set otherwise',
+};
+
+export function ChangeList({ changes }: { changes: readonly TemplateChange[] }) {
+  return (
+    <ul className="mt-1" data-testid="changes">
+      {changes.map((c, i) => (
+        <li key={i} className="flex gap-2 border-b border-rule py-1.5">
+          <span className="translate-y-1">
+            <Mark tone="quiet" size={10} />
+          </span>
+          <span>
+            <span className="font-semibold">{c.label}</span>
+            {c.language ? `, ${languageName(c.language)}` : ''}: {VERBS[c.kind]}
+            {c.detail && ` (${c.detail})`}
+          </span>
+        </li>
+      ))}
+    </ul>
+  );
+}

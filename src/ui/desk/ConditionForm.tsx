@@ -1,0 +1,342 @@
+'use client';
+/** When a block is in a message: read as a sentence, built from a few choices, tried against the order on the sheet. */
+import { useState } from 'react';
+import {
+  conditionSentence,
+  tryCondition,
+  type Condition,
+  type OrderFacts,
+  type Test,
+  type TestAbout,
+} from '@/core/conditions';
+import { languageName } from '@/core/plan/reasons';
+import { Field, Pick, Search, Segments, type Choice } from '../parts/fields';
+import { Mark } from '../parts/marks';
+import { conditionNames, type DeskStore } from './types';
+
+const ABOUT: readonly Choice<TestAbout>[] = [
+  { value: 'customer', label: 'Guest or account' },
+  { value: 'first-order', label: 'First order' },
+  { value: 'channel', label: 'Channel' },
+  { value: 'language', label: 'Language' },
+  { value: 'country', label: 'Delivery country' },
+  { value: 'payment', label: 'Payment method' },
+  { value: 'tracking', label: 'Tracking' },
+  { value: 'shipment', label: 'Whole or part parcel' },
+  { value: 'product', label: 'Product' },
+  { value: 'category', label: 'Category' },
+  { value: 'value', label: 'Order value' },
+];
+
+function freshTest(about: TestAbout, store: DeskStore): Test {
+  switch (about) {
+    case 'customer':
+      return { about, is: 'guest' };
+    case 'first-order':
+    case 'tracking':
+      return { about, is: true };
+    case 'shipment':
+      return { about, is: 'part' };
+    case 'channel':
+      return { about, is: 'one', of: [store.channels[0]?.id ?? 'web-shop'] };
+    case 'language':
+      return { about, is: 'one', of: [store.language] };
+    case 'country':
+      return { about, is: 'one', of: ['DE'] };
+    case 'payment':
+      return { about, is: 'one', of: ['Bank transfer'] };
+    case 'product':
+      return { about, holds: 'any', of: [store.products[0]?.sku ?? 'SKU'] };
+    case 'category':
+      return { about, holds: 'any', of: [store.products[0]?.category ?? 'category'] };
+    case 'value':
+      return { about, is: 'at-least', amount: 10_000, currency: store.currency };
+  }
+}
+
+export interface ConditionFormProps {
+  condition: Condition | undefined;
+  store: DeskStore;
+  facts: OrderFacts;
+  language: string;
+  orderNumber: string;
+  onChange: (condition: Condition | undefined) => void;
+}
+
+export function ConditionForm({ condition, store, facts, language, orderNumber, onChange }: ConditionFormProps) {
+  const names = conditionNames(store);
+  const tried = condition && tryCondition(condition, facts, language, names);
+  const set = (tests: Test[], match = condition?.match ?? 'all'): void =>
+    onChange(tests.length > 0 ? { match, tests } : undefined);
+  return (
+    <section aria-label="Condition" className="border-t border-rule pt-2">
+      <div className="flex items-baseline">
+        <h3 className="font-serif text-sm text-slate italic">Condition</h3>
+        <button
+          type="button"
+          className="link ms-auto text-sm"
+          onClick={() => set([...(condition?.tests ?? []), freshTest('customer', store)])}
+        >
+          {condition ? 'And one more' : 'Set one'}
+        </button>
+      </div>
+      {!condition || !tried ? (
+        <p className="text-sm">Shown always</p>
+      ) : (
+        <>
+          <p className="text-sm" data-testid="sentence">
+            {conditionSentence(condition, names)}.
+          </p>
+          <p className="mt-1 flex items-center gap-1.5 text-sm font-semibold" data-testid="tried">
+            <Mark tone={tried.holds ? 'good' : 'quiet'} size={12} />
+            {tried.holds ? `In the message of ${orderNumber}` : `Not in the message of ${orderNumber}`}
+          </p>
+          {condition.tests.length > 1 && (
+            <div className="mt-2">
+              <Segments
+                label="How many must hold"
+                value={condition.match}
+                choices={[
+                  { value: 'all', label: 'all hold' },
+                  { value: 'any', label: 'any holds' },
+                ]}
+                onChange={(match) => set(condition.tests, match)}
+              />
+            </div>
+          )}
+          <ul className="mt-2 flex flex-col gap-2">
+            {condition.tests.map((test, i) => {
+              const result = tried.tests[i]!;
+              return (
+                <li key={i} className="rounded-control border border-rule bg-sheet p-2">
+                  <div className="flex items-center gap-1">
+                    <Pick
+                      label="Asks about"
+                      value={test.about}
+                      choices={ABOUT}
+                      onChange={(about) => set(condition.tests.map((t, j) => (j === i ? freshTest(about, store) : t)))}
+                    />
+                    <button
+                      type="button"
+                      aria-label={`Take out: ${result.words}`}
+                      className="btn btn-quiet"
+                      onClick={() => set(condition.tests.filter((_, j) => j !== i))}
+                    >
+                      ×
+                    </button>
+                  </div>
+                  <div className="mt-1.5 flex flex-col gap-1.5">
+                    <TestFields
+                      test={test}
+                      store={store}
+                      onChange={(next) => set(condition.tests.map((t, j) => (j === i ? next : t)))}
+                    />
+                  </div>
+                  <p className="mt-1 text-xs text-slate">
+                    {orderNumber} has {result.found}: {result.holds ? 'holds' : 'does not hold'}
+                  </p>
+                </li>
+              );
+            })}
+          </ul>
+        </>
+      )}
+    </section>
+  );
+}
+
+function TestFields({ test, store, onChange }: { test: Test; store: DeskStore; onChange: (test: Test) => void }) {
+  const among = (
+    t: Extract<Test, { is: 'one' | 'none' }>,
+    choices: readonly Choice<string>[],
+    words: [string, string],
+  ) => (
+    <>
+      <Segments
+        label="Is"
+        value={t.is}
+        choices={[
+          { value: 'one', label: words[0] },
+          { value: 'none', label: words[1] },
+        ]}
+        onChange={(is) => onChange({ ...t, is } as Test)}
+      />
+      <Several values={t.of} choices={choices} onChange={(of) => onChange({ ...t, of } as Test)} />
+    </>
+  );
+  const goods = (t: Extract<Test, { holds: unknown }>, choices: readonly Choice<string>[]) => (
+    <>
+      <Segments
+        label="Contains"
+        value={t.holds}
+        choices={[
+          { value: 'any', label: 'any of' },
+          { value: 'only', label: 'only' },
+          { value: 'none', label: 'none of' },
+        ]}
+        onChange={(holds) => onChange({ ...t, holds } as Test)}
+      />
+      <Several values={t.of} choices={choices} onChange={(of) => onChange({ ...t, of } as Test)} />
+    </>
+  );
+  const yesNo = (t: Extract<Test, { is: boolean }>, words: [string, string]) => (
+    <Segments
+      label="Is"
+      value={String(t.is)}
+      choices={[
+        { value: 'true', label: words[0] },
+        { value: 'false', label: words[1] },
+      ]}
+      onChange={(is) => onChange({ ...t, is: is === 'true' } as Test)}
+    />
+  );
+  switch (test.about) {
+    case 'customer':
+      return (
+        <Segments
+          label="Customer"
+          value={test.is}
+          choices={[
+            { value: 'guest', label: 'a guest' },
+            { value: 'account', label: 'an account' },
+          ]}
+          onChange={(is) => onChange({ ...test, is })}
+        />
+      );
+    case 'first-order':
+      return yesNo(test, ['the first', 'a later one']);
+    case 'tracking':
+      return yesNo(test, ['can be followed', 'cannot']);
+    case 'shipment':
+      return (
+        <Segments
+          label="Parcel"
+          value={test.is}
+          choices={[
+            { value: 'whole', label: 'the whole order' },
+            { value: 'part', label: 'a part' },
+          ]}
+          onChange={(is) => onChange({ ...test, is })}
+        />
+      );
+    case 'channel':
+      return among(
+        test,
+        store.channels.map((c) => ({ value: c.id, label: c.name })),
+        ['from', 'not from'],
+      );
+    case 'language':
+      return among(
+        test,
+        store.languages.map((l) => ({ value: l, label: languageName(l) })),
+        ['in', 'not in'],
+      );
+    case 'country':
+      return among(test, COUNTRIES, ['to', 'not to']);
+    case 'payment':
+      return among(test, PAYMENTS, ['by', 'not by']);
+    case 'product':
+      return goods(
+        test,
+        store.products.map((p) => ({ value: p.sku, label: p.name })),
+      );
+    case 'category':
+      return goods(
+        test,
+        [...new Set(store.products.map((p) => p.category))].map((c) => ({ value: c, label: c })),
+      );
+    case 'value':
+      return <AmountFields test={test} onChange={onChange} />;
+  }
+}
+
+/** Typed freely; what is no amount is kept in the field and changes nothing. */
+function AmountFields({ test, onChange }: { test: Extract<Test, { about: 'value' }>; onChange: (test: Test) => void }) {
+  const [text, setText] = useState((test.amount / 100).toFixed(2));
+  const wrong = !/^\d{1,9}([.,]\d{1,2})?$/.test(text.trim());
+  return (
+    <>
+      <Segments
+        label="Comes to"
+        value={test.is}
+        choices={[
+          { value: 'at-least', label: 'at least' },
+          { value: 'below', label: 'less than' },
+        ]}
+        onChange={(is) => onChange({ ...test, is })}
+      />
+      <Field label={`Amount in ${test.currency}`} problem={wrong ? 'is a number, such as 100 or 99.50' : undefined}>
+        {(ids) => (
+          <input
+            {...ids}
+            className="input"
+            inputMode="decimal"
+            value={text}
+            onChange={(e) => {
+              setText(e.target.value);
+              if (/^\d{1,9}([.,]\d{1,2})?$/.test(e.target.value.trim())) {
+                onChange({ ...test, amount: Math.round(Number(e.target.value.replace(',', '.')) * 100) });
+              }
+            }}
+          />
+        )}
+      </Field>
+    </>
+  );
+}
+
+/** Several values out of a list, each to be taken out again. The last stays: a test without any asks nothing. */
+function Several({
+  values,
+  choices,
+  onChange,
+}: {
+  values: readonly string[];
+  choices: readonly Choice<string>[];
+  onChange: (values: string[]) => void;
+}) {
+  const rest = choices.filter((c) => !values.includes(c.value));
+  return (
+    <div>
+      <ul className="mb-1 flex flex-wrap gap-1">
+        {values.map((v) => {
+          const name = choices.find((c) => c.value === v)?.label ?? v;
+          return (
+            <li key={v} className="flex items-center rounded-control bg-petrol-tint ps-2 text-xs">
+              {name}
+              <button
+                type="button"
+                aria-label={`Without ${name}`}
+                disabled={values.length === 1}
+                className="px-1.5 py-0.5 disabled:opacity-30"
+                onClick={() => onChange(values.filter((x) => x !== v))}
+              >
+                ×
+              </button>
+            </li>
+          );
+        })}
+      </ul>
+      {rest.length > 0 && (
+        <Search
+          label="One more of them"
+          value={null}
+          placeholder="one more"
+          choices={rest}
+          onChange={(v) => onChange([...values, v])}
+        />
+      )}
+    </div>
+  );
+}
+
+const REGIONS = 'AT BE CH CZ DE DK ES FI FR GB GR HU IE IT JO JP LU NL NO PL PT RO SE SK TR UA US'.split(' ');
+const REGION_NAMES = new Intl.DisplayNames(['en'], { type: 'region' });
+const COUNTRIES: readonly Choice<string>[] = REGIONS.map((code) => ({
+  value: code,
+  label: REGION_NAMES.of(code) ?? code,
+})).sort((a, b) => a.label.localeCompare(b.label));
+const PAYMENTS: readonly Choice<string>[] = ['Bank transfer', 'Card', 'Cash at the counter', 'On account'].map((p) => ({
+  value: p,
+  label: p,
+}));

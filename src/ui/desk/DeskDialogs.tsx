@@ -1,0 +1,120 @@
+'use client';
+/** The dialogs of the Desk, of which one is open at a time. */
+import { toast } from 'sonner';
+import { languageName } from '@/core/plan/reasons';
+import type { Finding } from '@/core/preflight';
+import type { Block, Template } from '@/core/template';
+import type { Rendered } from '@/workers/protocol';
+import { valueOrToast } from '../parts/result';
+import { wordsOfBlock } from './blockEdits';
+import type { DeskProps } from './DeskScreen';
+import { Compare } from './dialogs/Compare';
+import { CopyBlock, MakePassage, SendTest } from './dialogs/Small';
+import { StartFrom } from './dialogs/StartFrom';
+import { PublishDialog } from './PublishDialog';
+import type { Preview } from './usePreview';
+
+export type Asking = 'publish' | 'test' | 'start' | 'compare' | 'copy' | 'passage' | undefined;
+
+interface DeskDialogsProps {
+  props: DeskProps;
+  asking: Asking;
+  template: Template;
+  block: Block | undefined;
+  labelOf: string;
+  language: string;
+  orderNumber: string;
+  nextNumber: number | undefined;
+  findings: readonly Finding[];
+  after: string | undefined;
+  busy: 'publish' | 'test' | undefined;
+  publishTrouble: string | undefined;
+  renderBefore: () => Promise<Rendered | undefined>;
+  render: (template: Template) => Promise<Rendered>;
+  readTemplate: Preview['readTemplate'];
+  onAsk: (next: Asking) => void;
+  onPublish: () => void;
+  onTest: (to: string) => void;
+  onTake: (next: Template, said: string) => void;
+  onMakePassage: (block: Block, name: string) => void;
+}
+
+export function DeskDialogs(own: DeskDialogsProps) {
+  const { props, asking, template, block, labelOf, language, orderNumber, onAsk, readTemplate, onTake } = own;
+  const { item, live, editions, others, ownAddress } = props;
+  const close = (): void => onAsk(undefined);
+  const copyTo = async (slug: string, what: Block): Promise<void> => {
+    const copied = valueOrToast(await props.onCopyBlock(slug, what, wordsOfBlock(template, what)));
+    if (!copied) return;
+    close();
+    toast.success(`${labelOf} is in the draft of ${copied.name}.`);
+  };
+  return (
+    <>
+      {props.mayPublish && (
+        <PublishDialog
+          open={asking === 'publish'}
+          onClose={close}
+          name={item.name}
+          number={own.nextNumber}
+          about={props.publishAbout}
+          live={live?.template}
+          draft={template}
+          findings={own.findings}
+          renderBefore={own.renderBefore}
+          after={own.after}
+          orderNumber={orderNumber}
+          language={language}
+          trouble={own.publishTrouble}
+          busy={own.busy === 'publish'}
+          onPublish={own.onPublish}
+        />
+      )}
+      {asking === 'start' && (
+        <StartFrom
+          open
+          slug={item.slug}
+          moment={item.moment}
+          language={language}
+          draft={template}
+          others={others}
+          editions={editions}
+          onClose={close}
+          onTemplateOf={props.onTemplateOf}
+          onEdition={props.onEdition}
+          readTemplate={readTemplate}
+          onTake={onTake}
+        />
+      )}
+      {asking === 'compare' && (
+        <Compare
+          open
+          draft={template}
+          editions={editions}
+          language={language}
+          orderNumber={orderNumber}
+          onClose={close}
+          onEdition={props.onEdition}
+          onTake={(t, number) => onTake(t, `Edition ${number} is on the bench as the draft.`)}
+          render={own.render}
+        />
+      )}
+      {asking === 'test' && (
+        <SendTest
+          open
+          own={ownAddress}
+          busy={own.busy === 'test'}
+          what={`${item.name}, in ${languageName(language)}, with ${orderNumber}`}
+          onClose={close}
+          onSend={own.onTest}
+        />
+      )}
+      {asking === 'copy' && block && (
+        <CopyBlock open label={labelOf} others={others} onClose={close} onCopy={(slug) => void copyTo(slug, block)} />
+      )}
+      {asking === 'passage' && block && (
+        <MakePassage open label={labelOf} onClose={close} onMake={(name) => own.onMakePassage(block, name)} />
+      )}
+    </>
+  );
+}

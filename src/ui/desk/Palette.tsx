@@ -1,0 +1,66 @@
+'use client';
+/** The blocks there are, to be added by a click, by a key, or by dragging them to their place. */
+import { BLOCK_LABELS, type BlockKind } from '@/core/template';
+import { useDragged } from './Dragging';
+
+const GROUPS: readonly [string, readonly BlockKind[]][] = [
+  ['Words and pictures', ['heading', 'text', 'button', 'image', 'columns', 'divider', 'space', 'html']],
+  ['From the order', ['items', 'totals', 'addresses', 'parcel', 'refund', 'notes', 'downloads', 'discount']],
+  ['From the store', ['masthead', 'links', 'footer']],
+];
+
+const SHORT: Partial<Record<BlockKind, string>> = { refund: 'Refund', notes: 'Notes', discount: 'Discount' };
+
+export function Palette({
+  passages,
+  onAdd,
+}: {
+  passages: readonly { id: string; name: string }[];
+  onAdd: (kind: BlockKind, passage?: string) => void;
+}) {
+  return (
+    <section aria-label="Add a block" className="max-h-[48%] shrink-0 overflow-auto border-t border-rule px-3 py-2">
+      {GROUPS.map(([group, kinds]) => (
+        <div key={group} className="mb-1.5">
+          <h3 className="font-serif text-xs text-slate italic">{group}</h3>
+          <div className="mt-0.5 flex flex-wrap gap-1">
+            {kinds.map((kind) => (
+              <Tile key={kind} kind={kind} onAdd={() => onAdd(kind)} />
+            ))}
+          </div>
+        </div>
+      ))}
+      {passages.length > 0 && (
+        <div>
+          <h3 className="font-serif text-xs text-slate italic">Passages</h3>
+          <div className="mt-0.5 flex flex-wrap gap-1">
+            {passages.map((p) => (
+              <button key={p.id} type="button" className={TILE} onClick={() => onAdd('passage', p.id)}>
+                {p.name}
+              </button>
+            ))}
+          </div>
+        </div>
+      )}
+    </section>
+  );
+}
+
+const TILE =
+  'rounded-control border border-rule bg-sheet px-1.5 py-0.5 text-xs hover:border-petrol hover:bg-petrol-tint';
+
+function Tile({ kind, onAdd }: { kind: BlockKind; onAdd: () => void }) {
+  const { ref, listeners } = useDragged(`new ${kind}`, { kind }, false);
+  return (
+    <button
+      ref={ref}
+      type="button"
+      aria-label={`Add ${BLOCK_LABELS[kind]}`}
+      className={TILE}
+      onClick={onAdd}
+      {...listeners}
+    >
+      {SHORT[kind] ?? BLOCK_LABELS[kind]}
+    </button>
+  );
+}

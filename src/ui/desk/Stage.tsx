@@ -1,0 +1,203 @@
+'use client';
+/** The middle of the Desk: the inbox row, and the sheet, its text part or its source, with words typed in place. */
+import type { Ref } from 'react';
+import { languageName } from '@/core/plan/reasons';
+import type { Finding } from '@/core/preflight';
+import { BLOCK_LABELS, segmentFormOf, type Block, type SegmentPlace, type Template } from '@/core/template';
+import type { Direction } from '@/core/text';
+import type { Rendered } from '@/workers/protocol';
+import type { ReadTemplate } from '../bench/useRenderer';
+import { Trouble } from '../parts/Page';
+import type { ChipOpen } from './ChipDetails';
+import type { Dragged } from './Dragging';
+import { FormatBar } from './editor/FormatBar';
+import { WordsEditor, type EditingContext, type WordsEditorHandle } from './editor/WordsEditor';
+import { InboxRow } from './InboxRow';
+import type { StripState } from './strip';
+import { SheetGrip, SheetPlaces } from './sheet/SheetPlaces';
+import { Sheet, type SheetHandle } from './sheet/Sheet';
+import { SourceView } from './SourceView';
+import type { DeskStore } from './types';
+import type { SegmentView } from './useSegments';
+
+export const PHONE = 375;
+
+export interface StageProps {
+  /** A passage has no subject of its own. */
+  head: boolean;
+  template: Template;
+  places: readonly SegmentPlace[];
+  store: DeskStore;
+  strip: StripState;
+  direction: Direction;
+  context: EditingContext;
+  sender: { name: string; address: string };
+  now: number;
+  rendered: Rendered | undefined;
+  findings: readonly Finding[];
+  written: boolean;
+  subject: SegmentView | undefined;
+  preheader: SegmentView | undefined;
+  block: Block | undefined;
+  segment: SegmentView | undefined;
+  segmentPlace: SegmentPlace | undefined;
+  formIndex: number;
+  editable: boolean;
+  active: Dragged | undefined;
+  editor: WordsEditorHandle | null;
+  editorRef: Ref<WordsEditorHandle>;
+  sheetRef: Ref<SheetHandle>;
+  onSelect: (
+    selected: { kind: 'block'; id: string } | { kind: 'head'; id: 'subject' | 'preheader' } | undefined,
+  ) => void;
+  onWords: (segment: string, source: string) => void;
+  readTemplate: ReadTemplate;
+  onTemplate: (template: Template) => void;
+  onChip: (chip: ChipOpen | undefined) => void;
+  onBegin: () => void;
+}
+
+export function Stage(props: StageProps) {
+  const { head, template, places, store, strip, direction, context, rendered, findings, written } = props;
+  const { subject, preheader, block, segment, segmentPlace, formIndex, editable, active, editor } = props;
+  const { onSelect, onWords, onChip } = props;
+  const { language } = strip;
+  const message = rendered?.message;
+  const width = strip.width === 'phone' ? PHONE : store.look.shape.width;
+  const form = block && segmentFormOf(block.kind);
+  const typedHere = block !== undefined && form !== undefined && form !== 'html' && block.kind !== 'image';
+
+  if (strip.part === 'source') {
+    return (
+      <SourceView
+        template={template}
+        moment={context.moment}
+        places={places}
+        language={language}
+        findings={findings}
+        html={message?.html ?? ''}
+        editable={editable}
+        segment={segmentPlace?.id}
+        readTemplate={props.readTemplate}
+        onTemplate={props.onTemplate}
+        onWords={onWords}
+      />
+    );
+  }
+  return (
+    <>
+      {head && (
+        <InboxRow
+          sender={props.sender.name}
+          address={props.sender.address}
+          time={new Intl.DateTimeFormat('en-GB', {
+            hour: '2-digit',
+            minute: '2-digit',
+            timeZone: store.timeZone,
+          }).format(props.now)}
+          subject={subject?.words && { words: subject.words, formIndex: subject.ownForm }}
+          preheader={preheader?.words && { words: preheader.words, formIndex: preheader.ownForm }}
+          rendered={message}
+          context={context}
+          direction={direction}
+          editable={editable && written}
+          width={width}
+          language={language}
+          onChange={onWords}
+          onFocus={(id) => onSelect({ kind: 'head', id })}
+          onChip={onChip}
+        />
+      )}
+      {!written ? (
+        <div className="mx-auto max-w-md py-10 text-center">
+          <p className="font-serif text-lg">No words in {languageName(language)} yet</p>
+          <p className="mt-1 text-sm text-slate">
+            Customers who read {languageName(language)} get {languageName(store.language)} until there are.
+          </p>
+          {editable && (
+            <button type="button" className="btn mt-4" onClick={props.onBegin}>
+              Begin from the {languageName(store.language)} words
+            </button>
+          )}
+        </div>
+      ) : strip.part === 'text' ? (
+        <pre
+          dir={direction}
+          className="mx-auto bg-sheet p-6 text-sm whitespace-pre-wrap shadow-sheet"
+          style={{ maxWidth: store.look.shape.width }}
+          data-testid="text-part"
+        >
+          {message?.text ?? ''}
+        </pre>
+      ) : (
+        <>
+          {rendered?.trouble && <Trouble>The sheet could not be made: {rendered.trouble}</Trouble>}
+          <Sheet
+            handle={props.sheetRef}
+            html={rendered?.sheet}
+            width={width}
+            blockIds={selectableIds(template)}
+            selected={block?.id}
+            selectedLabel={block ? BLOCK_LABELS[block.kind] : ''}
+            onSelect={(id) => onSelect(id === undefined ? undefined : { kind: 'block', id })}
+            tools={
+              block && editable ? (
+                <span className="flex">
+                  {typedHere && segment?.words && editor?.editor && (
+                    <FormatBar
+                      editor={editor.editor}
+                      moment={context.moment}
+                      lists={form === 'paragraphs'}
+                      onPlaceholder={() => editor.openPicker()}
+                    />
+                  )}
+                  <SheetGrip block={block} />
+                </span>
+              ) : undefined
+            }
+            overlay={(doc) => active && <SheetPlaces doc={doc} blocks={template.blocks} active={active} />}
+          >
+            {(place) =>
+              block && typedHere && segment?.words && editable ? (
+                <div
+                  className="absolute z-10"
+                  style={{
+                    top: place.words.top,
+                    left: place.words.left,
+                    width: place.words.width,
+                    minHeight: place.words.height,
+                  }}
+                >
+                  <WordsEditor
+                    key={`${language} ${block.id}`}
+                    handle={props.editorRef}
+                    document={segment.words}
+                    formIndex={formIndex}
+                    form={form}
+                    context={context}
+                    label={segmentPlace?.label ?? ''}
+                    direction={direction}
+                    editable
+                    autoFocus
+                    className="on-sheet"
+                    style={{ ...place.style, minHeight: place.words.height }}
+                    onChange={(source) => onWords(block.id, source)}
+                    onChip={onChip}
+                    onEscape={() => onSelect(undefined)}
+                  />
+                </div>
+              ) : null
+            }
+          </Sheet>
+        </>
+      )}
+    </>
+  );
+}
+
+/** Inner blocks first: what stands in columns is selected before the columns. */
+function selectableIds(template: Template): string[] {
+  return template.blocks.flatMap((b) =>
+    b.kind === 'columns' ? [...b.columns.flat().map((inner) => inner.id), b.id] : [b.id],
+  );
+}

@@ -1,0 +1,44 @@
+/** What the Desk is given of a store, and of what is on it. */
+import type { ConditionNames } from '@/core/conditions';
+import type { Look } from '@/core/look';
+import type { DiscountCode, StoreFacts } from '@/core/order';
+import type { Passages, Segments } from '@/core/template';
+
+export interface DeskStore {
+  id: string;
+  name: string;
+  language: string;
+  languages: string[];
+  locales: Record<string, string>;
+  timeZone: string;
+  currency: string;
+  facts: StoreFacts;
+  look: Look;
+  phrases: Record<string, Segments>;
+  passages: Passages;
+  passageNames: { id: string; name: string }[];
+  codes: DiscountCode[];
+  channels: { id: string; name: string }[];
+  products: { sku: string; name: string; category: string }[];
+}
+
+/** What lies on the Desk: a notification, or a passage that several of them share. */
+export interface OnDesk {
+  kind: 'notification' | 'passage';
+  slug: string;
+  name: string;
+  moment: string;
+  on: boolean;
+}
+
+export function conditionNames(
+  store: Pick<DeskStore, 'channels' | 'products' | 'locales' | 'language'>,
+): ConditionNames {
+  const channels = new Map(store.channels.map((c) => [c.id, c.name]));
+  const products = new Map(store.products.map((p) => [p.sku, p.name]));
+  return {
+    channel: (id) => channels.get(id),
+    product: (sku) => products.get(sku),
+    locale: store.locales.en ?? 'en',
+  };
+}

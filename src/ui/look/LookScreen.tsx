@@ -1,0 +1,447 @@
+'use client';
+/** The Look: the brand, with real messages of different kinds side by side that change as it does. */
+import { useRouter } from 'next/navigation';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { toast } from 'sonner';
+import { lookChanges, lookFindings, type Look, type LookFinding, type LookPart, type PictureColour } from '@/core/look';
+import { aboutMoment, snapshotOf } from '@/core/order';
+import { directionOf } from '@/core/text';
+import { Conflict } from '../bench/Conflict';
+import { useAutosave } from '../bench/useAutosave';
+import { useRenderer, type RenderParts } from '../bench/useRenderer';
+import { SaveNote } from '../desk/DeskHeader';
+import { ReadingStrip } from '../desk/ReadingStrip';
+import { type StripState } from '../desk/strip';
+import { useDeskKeys } from '../desk/useDeskKeys';
+import { Leaf, Mark } from '../parts/marks';
+import { Page, PanelTitle, Trouble } from '../parts/Page';
+import { valueOrToast } from '../parts/result';
+import { ColoursPart } from './parts/ColoursPart';
+import { CssPart } from './parts/CssPart';
+import { FooterPart } from './parts/FooterPart';
+import { LogoPart } from './parts/LogoPart';
+import { MastheadPart } from './parts/MastheadPart';
+import { ShapePart } from './parts/ShapePart';
+import { TablesPart } from './parts/TablesPart';
+import { TypePart } from './parts/TypePart';
+import type { PartProps } from './parts/common';
+import { PublishLook } from './PublishLook';
+import { ScaledSheet } from './ScaledSheet';
+import { StartsPart } from './StartsPart';
+import type { LookMessage, LookProps } from './types';
+import { useHistory } from './useHistory';
+import { useLookSheets } from './useLookSheets';
+
+type Part = 'start' | LookPart;
+
+const PARTS: readonly [Part, string][] = [
+  ['start', 'Begin'],
+  ['logo', 'Logo'],
+  ['colours', 'Colours'],
+  ['type', 'Type'],
+  ['shape', 'Shape'],
+  ['masthead', 'Masthead'],
+  ['tables', 'Tables'],
+  ['footer', 'Footer'],
+  ['css', 'Own CSS'],
+];
+
+const PHONE = 375;
+
+export function LookScreen(props: LookProps) {
+  const { base, store, live, editions, messages, touches, mayEdit, mayPublish, now } = props;
+  const router = useRouter();
+  const history = useHistory(props.draft);
+  const draft = history.value;
+  const [part, setPart] = useState<Part>(PARTS.find(([p]) => p === props.part)?.[0] ?? 'start');
+  const [trying, setTrying] = useState<{ name: string; look: Look }>();
+  const [strip, setStrip] = useState<StripState>({
+    ...props.strip,
+    width: 'desktop',
+    part: 'html',
+    ground: 'light',
+    pictures: true,
+  });
+  const [order, setOrder] = useState(props.order);
+  const [colours, setColours] = useState<PictureColour[]>();
+  const [publishing, setPublishing] = useState(false);
+  const [busy, setBusy] = useState(false);
+  const [trouble, setTrouble] = useState<string>();
+  const publishButton = useRef<HTMLButtonElement>(null);
+  const look = trying?.look ?? draft;
+
+  const save = useAutosave({
+    storageKey: `libellus look ${base}`,
+    draft,
+    revision: props.revision,
+    enabled: mayEdit,
+    onSave: props.onSave,
+  });
+  const { keptEarlier } = save;
+  const { set } = history;
+  useEffect(() => {
+    const kept = keptEarlier();
+    if (!kept) return;
+    set(kept);
+    toast('Changes that were not saved when this window was closed have been put back.');
+  }, [keptEarlier, set]);
+
+  const { language } = strip;
+  const locale = store.locales[language] ?? language;
+  const direction = directionOf(language);
+  const partsFor = useCallback(
+    (message: LookMessage, wanted: Look): RenderParts => ({
+      template: message.template,
+      look: wanted,
+      language: message.template.words[language] ? language : store.language,
+      locale: message.template.words[language] ? locale : (store.locales[store.language] ?? store.language),
+      timeZone: store.timeZone,
+      phrases: store.phrases[language] ?? {},
+      passages: store.passages,
+      sourceLanguage: store.language,
+      facts: store.facts,
+      order: order.order,
+      moment: message.moment,
+      now,
+      view: { ground: strip.ground, pictures: strip.pictures },
+      ...(order.channelName && { channelName: order.channelName }),
+    }),
+    [store, language, locale, order, now, strip.ground, strip.pictures],
+  );
+  const { render } = useRenderer();
+  const parts = useMemo(() => messages.map((m) => partsFor(m, look)), [messages, look, partsFor]);
+  const sheets = useLookSheets(render, parts);
+  const renderOne = useCallback(
+    async (message: LookMessage, wanted: Look) => (await render(partsFor(message, wanted))).sheet,
+    [render, partsFor],
+  );
+  const values = useMemo(
+    () =>
+      snapshotOf({ order: order.order, store: store.facts, now, ...aboutMoment(order.order, 'order.placed') }).values,
+    [order, store.facts, now],
+  );
+
+  const findings = useMemo(() => lookFindings(look), [look]);
+  const changed = useMemo(() => lookChanges(live, draft).length > 0, [live, draft]);
+  const onLook = useCallback((next: Look, key: string) => set(next, key), [set]);
+  const number = (editions[0]?.number ?? 0) + 1;
+
+  useDeskKeys({
+    onUndo: mayEdit ? history.undo : undefined,
+    onRedo: mayEdit ? history.redo : undefined,
+    onPrevious: undefined,
+    onNext: undefined,
+    onEscape: () => setTrying(undefined),
+  });
+
+  const changeStrip = (change: Partial<StripState>): void => {
+    setStrip((was) => ({ ...was, ...change }));
+    if (change.order !== undefined && change.order !== strip.order) {
+      void props.onOrder(change.order).then((result) => {
+        const found = valueOrToast(result);
+        if (found) setOrder(found);
+      });
+    }
+  };
+
+  useEffect(() => {
+    const query = new URLSearchParams({ ...(part !== 'start' && { part }), order: strip.order });
+    if (language !== store.language) query.set('language', language);
+    window.history.replaceState(window.history.state, '', `${base}/look?${query}`);
+  }, [base, part, strip.order, language, store.language]);
+
+  const publish = async (): Promise<void> => {
+    setBusy(true);
+    setTrouble(undefined);
+    await save.saveNow();
+    const result = await props.onPublish(save.currentRevision());
+    setBusy(false);
+    if (!result.ok) {
+      setTrouble([result.error.message, ...result.error.problems.map((p) => `${p.path} ${p.message}`)].join(' '));
+      return;
+    }
+    setPublishing(false);
+    toast.success(result.value.said);
+    router.refresh();
+  };
+
+  const partProps: PartProps = { look, editable: mayEdit && !trying, onLook };
+
+  return (
+    <Page
+      title="Look"
+      note={
+        <span className="flex items-center gap-3">
+          <Leaf state={changed ? 'draft' : 'live'} />
+          <span>
+            {editions[0] ? `edition ${editions[0].number} is live` : 'never published'}
+            {changed && ' · the draft differs'}
+            <SaveNote state={save.state} mayEdit={mayEdit} />
+          </span>
+        </span>
+      }
+      actions={
+        <>
+          {mayEdit && (
+            <>
+              <button type="button" className="btn btn-quiet" disabled={!history.undo} onClick={history.undo}>
+                Undo
+              </button>
+              <button type="button" className="btn btn-quiet" disabled={!history.redo} onClick={history.redo}>
+                Redo
+              </button>
+            </>
+          )}
+          {mayPublish && (
+            <button
+              ref={publishButton}
+              type="button"
+              className="btn btn-main"
+              disabled={!changed || trying !== undefined || save.state.kind === 'conflict'}
+              onClick={() => {
+                setTrouble(undefined);
+                setPublishing(true);
+                void save.saveNow();
+              }}
+            >
+              Publish look {number}
+            </button>
+          )}
+        </>
+      }
+    >
+      <div className="flex h-full min-h-0 flex-col">
+        {save.state.kind === 'conflict' && (
+          <Conflict
+            state={save.state}
+            onMine={(revision, theirs) => {
+              save.settle(revision, theirs);
+              set({ ...draft, css: draft.css });
+              void save.saveNow();
+            }}
+            onTheirs={(revision, theirs) => {
+              set(theirs);
+              save.settle(revision, theirs);
+            }}
+          />
+        )}
+        {save.state.kind === 'failed' && <Trouble>{save.state.failure.message}</Trouble>}
+        <div className="grid min-h-0 flex-1 grid-cols-[21rem_minmax(0,1fr)]">
+          <div className="flex min-h-0 flex-col border-e border-rule">
+            <div className="flex min-h-0 flex-1">
+              <nav aria-label="Parts of the look" className="w-25 shrink-0 border-e border-rule py-2">
+                {PARTS.map(([id, label]) => {
+                  const worst = worstOf(findings.filter((f) => f.part === id));
+                  return (
+                    <button
+                      key={id}
+                      type="button"
+                      aria-current={part === id}
+                      className={`flex w-full items-center gap-1 px-3 py-1.5 text-start text-sm ${part === id ? 'bg-sheet font-semibold' : 'hover:bg-petrol-tint/60'}`}
+                      onClick={() => setPart(id)}
+                    >
+                      <span className="flex-1">{label}</span>
+                      {worst && <Mark tone={worst} size={10} />}
+                    </button>
+                  );
+                })}
+              </nav>
+              <section
+                aria-label={PARTS.find(([id]) => id === part)?.[1]}
+                className="flex min-w-0 flex-1 flex-col gap-3 overflow-auto px-3 py-3"
+              >
+                {part === 'start' && (
+                  <StartsPart
+                    {...{ base, editions }}
+                    look={draft}
+                    trying={trying?.name}
+                    otherStores={props.otherStores}
+                    onTry={(name, next) => setTrying({ name, look: next })}
+                    onImport={props.onImport}
+                    onCopy={props.onCopy}
+                    onEdition={props.onEdition}
+                  />
+                )}
+                {part === 'logo' && (
+                  <LogoPart
+                    {...partProps}
+                    onBring={props.onBring}
+                    colours={colours}
+                    onFound={setColours}
+                    onReadColours={(path) => {
+                      void props.onColours(path).then((result) => {
+                        const found = valueOrToast(result);
+                        if (found) setColours(found);
+                      });
+                    }}
+                  />
+                )}
+                {part === 'colours' && <ColoursPart {...partProps} />}
+                {part === 'type' && <TypePart {...partProps} />}
+                {part === 'shape' && <ShapePart {...partProps} />}
+                {part === 'masthead' && <MastheadPart {...partProps} />}
+                {part === 'tables' && <TablesPart {...partProps} />}
+                {part === 'footer' && (
+                  <FooterPart
+                    {...partProps}
+                    {...{ language, direction }}
+                    context={{ moment: 'order.placed', values, writing: { locale, timeZone: store.timeZone } }}
+                    phrases={store.phrases[language] ?? {}}
+                  />
+                )}
+                {part === 'css' && <CssPart {...partProps} />}
+              </section>
+            </div>
+            <div className="max-h-[34%] shrink-0 overflow-auto border-t border-rule px-4 py-2">
+              <LookFindings
+                findings={findings}
+                editable={mayEdit && !trying}
+                look={draft}
+                onLook={onLook}
+                onGo={setPart}
+              />
+            </div>
+          </div>
+          <div className="flex min-h-0 flex-col">
+            {trying && (
+              <div
+                role="status"
+                className="flex shrink-0 items-center gap-3 border-b border-rule bg-petrol-tint px-4 py-2 text-sm"
+              >
+                <span className="flex-1">
+                  Trying <b>{trying.name}</b> on your own messages. Nothing is replaced yet.
+                </span>
+                <button type="button" className="btn" onClick={() => setTrying(undefined)}>
+                  Back to yours
+                </button>
+                <button
+                  type="button"
+                  className="btn btn-main"
+                  onClick={() => {
+                    const { name, look: taken } = trying;
+                    set(taken, 'take');
+                    setTrying(undefined);
+                    // What had the focus is gone with the bar; publishing is what comes next.
+                    requestAnimationFrame(() => publishButton.current?.focus());
+                    toast(
+                      `${name} is on the bench.`,
+                      history.undo && { action: { label: 'Undo', onClick: history.undo } },
+                    );
+                  }}
+                >
+                  Take it
+                </button>
+              </div>
+            )}
+            <div
+              className="grid min-h-0 flex-1 auto-rows-min grid-cols-3 gap-4 overflow-auto px-4 py-3"
+              data-testid="look-sheets"
+            >
+              {messages.map((m, i) => (
+                <figure key={m.slug} className="min-w-0">
+                  <figcaption className="mb-1 truncate font-serif text-sm text-slate italic">{m.name}</figcaption>
+                  <ScaledSheet
+                    html={sheets[i]}
+                    width={strip.width === 'phone' ? PHONE : look.shape.width + 32}
+                    title={`${m.name} in this look`}
+                  />
+                </figure>
+              ))}
+            </div>
+          </div>
+        </div>
+        <ReadingStrip
+          {...strip}
+          sheetOnly
+          orders={props.orders}
+          onOrders={async (search) => valueOrToast(await props.onOrders(search)) ?? []}
+          languages={store.languages.map((l) => ({
+            language: l,
+            written: messages.some((m) => m.template.words[l] !== undefined),
+          }))}
+          bytes={undefined}
+          onChange={changeStrip}
+        />
+      </div>
+      <PublishLook
+        open={publishing}
+        {...{ number, messages, touches, findings, busy, trouble }}
+        before={live}
+        after={draft}
+        width={strip.width === 'phone' ? PHONE : Math.max(live.shape.width, draft.shape.width) + 32}
+        render={renderOne}
+        onClose={() => setPublishing(false)}
+        onPublish={() => void publish()}
+      />
+    </Page>
+  );
+}
+
+function worstOf(findings: readonly LookFinding[]): 'failing' | 'waiting' | undefined {
+  if (findings.some((f) => f.severity === 'blocker')) return 'failing';
+  return findings.some((f) => f.severity === 'warning') ? 'waiting' : undefined;
+}
+
+function LookFindings({
+  findings,
+  editable,
+  look,
+  onLook,
+  onGo,
+}: {
+  findings: readonly LookFinding[];
+  editable: boolean;
+  look: Look;
+  onLook: (look: Look, key: string) => void;
+  onGo: (part: LookPart) => void;
+}) {
+  const stop = findings.filter((f) => f.severity === 'blocker').length;
+  return (
+    <>
+      <PanelTitle
+        aside={
+          findings.length > 0
+            ? `${stop} ${stop === 1 ? 'stops' : 'stop'} it · ${findings.length - stop} to look at`
+            : undefined
+        }
+      >
+        Findings
+      </PanelTitle>
+      {findings.length === 0 && (
+        <p className="mt-1 flex items-center gap-2 text-sm">
+          <Mark tone="good" size={12} /> Nothing to mend
+        </p>
+      )}
+      <ul className="mt-1" data-testid="findings">
+        {findings.map((f) => (
+          <li key={f.place + f.message} className="flex gap-2 py-1 text-sm">
+            <span className="translate-y-0.5">
+              <Mark
+                tone={f.severity === 'blocker' ? 'failing' : f.severity === 'warning' ? 'waiting' : 'quiet'}
+                size={13}
+              />
+            </span>
+            <span>
+              <button type="button" className="link" onClick={() => onGo(f.part)}>
+                {f.place}
+              </button>{' '}
+              {f.message}
+              {f.fix && editable && (
+                <>
+                  {' '}
+                  <button
+                    type="button"
+                    className="link underline"
+                    onClick={() => onLook(f.fix!.change(look), `fix ${f.place}`)}
+                  >
+                    {f.fix.label}
+                  </button>
+                </>
+              )}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}

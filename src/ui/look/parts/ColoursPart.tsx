@@ -1,0 +1,65 @@
+'use client';
+/** Colours by role, with the contrast of every pair in use. */
+import { COLOUR_LABELS, COLOUR_ROLES, contrastPairs } from '@/core/look';
+import { Segments } from '../../parts/fields';
+import { ColourField } from '../ColourField';
+import { Row, type PartProps } from './common';
+
+export function ColoursPart(props: PartProps) {
+  const { look, editable, onLook } = props;
+  const pairs = contrastPairs(look);
+  return (
+    <>
+      <div className="flex flex-col gap-1.5">
+        {COLOUR_ROLES.map((role) => (
+          <ColourField
+            key={role}
+            label={COLOUR_LABELS[role]}
+            value={look.colours[role]}
+            disabled={!editable}
+            onChange={(colour) => onLook({ ...look, colours: { ...look.colours, [role]: colour } }, `colour ${role}`)}
+          />
+        ))}
+      </div>
+      <div>
+        <div className="mb-1 text-sm text-slate">Contrast</div>
+        <table className="w-full text-xs" data-testid="contrast">
+          <tbody>
+            {pairs.map((p) => (
+              <tr key={p.label} className="border-t border-rule">
+                <td className="py-1">{p.label}</td>
+                <td className={`py-1 text-end ${p.passes ? '' : 'font-semibold text-madder'}`}>{p.ratio.toFixed(1)}</td>
+                <td className="py-1 ps-2">
+                  {p.passes ? (
+                    'passes'
+                  ) : editable ? (
+                    <button
+                      type="button"
+                      className="link"
+                      onClick={() => onLook({ ...look, colours: { ...look.colours, [p.role]: p.offer } }, 'contrast')}
+                    >
+                      take {p.offer}
+                    </button>
+                  ) : (
+                    `needs ${p.wanted}`
+                  )}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <Row label="Where mail is dark">
+        <Segments
+          label="Where mail is dark"
+          value={look.dark}
+          choices={[
+            { value: 'adapt', label: 'colours for it' },
+            { value: 'leave', label: 'none declared' },
+          ]}
+          onChange={(dark) => onLook({ ...look, dark }, 'dark')}
+        />
+      </Row>
+    </>
+  );
+}

@@ -1,0 +1,41 @@
+'use client';
+/** Own CSS, with what mail programs will make of it. */
+import { readCss } from '@/core/look';
+import { CodeEditor } from '../../parts/CodeEditor';
+import { type PartProps } from './common';
+
+export function CssPart({ look, editable, onLook }: PartProps) {
+  const { problems } = readCss(look.css);
+  const lines = look.css.split('\n');
+  const offset = (line: number, column: number): number =>
+    lines.slice(0, line - 1).reduce((sum, l) => sum + l.length + 1, 0) + column - 1;
+  return (
+    <>
+      <p className="text-sm text-slate">
+        For those who write it. Classes that messages carry: .ls-sheet, .ls-page, .ls-w, .ls-q, .ls-action, .ls-words.
+      </p>
+      <div className="h-64">
+        <CodeEditor
+          label="Own CSS"
+          language="css"
+          value={look.css}
+          readOnly={!editable}
+          problems={problems.map((p) => ({
+            from: offset(p.line, p.column),
+            to: offset(p.line, p.column) + 1,
+            severity: p.severity === 'blocker' ? 'error' : 'warning',
+            message: p.message,
+          }))}
+          onChange={(css) => onLook({ ...look, css: css.slice(0, 20_000) }, 'css')}
+        />
+      </div>
+      <ul className="text-xs" data-testid="css-problems">
+        {problems.slice(0, 6).map((p, i) => (
+          <li key={i} className={p.severity === 'blocker' ? 'text-madder' : ''}>
+            Line {p.line}: {p.message}
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}

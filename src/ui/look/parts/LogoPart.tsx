@@ -1,0 +1,136 @@
+'use client';
+/** The logo in its two versions, its words, link, width and alignment, and the colours read from it. */
+import { coloursFrom, type Look, type PictureColour } from '@/core/look';
+import { safeUrl } from '@/core/text';
+import { Segments } from '../../parts/fields';
+import { NumberField } from '../../parts/NumberField';
+import { PictureInput, type BringPicture } from '../../parts/PictureInput';
+import { Row, SIDES, Text, type PartProps } from './common';
+
+export function LogoPart(
+  props: PartProps & {
+    onBring: BringPicture;
+    colours: PictureColour[] | undefined;
+    onReadColours: (path: string) => void;
+    onFound: (colours: PictureColour[]) => void;
+  },
+) {
+  const { look, editable, onLook, onBring, colours, onReadColours, onFound } = props;
+  const { logo } = look;
+  const most = Math.min(600, look.shape.width - 2 * look.shape.margin);
+  const set = (change: Partial<NonNullable<Look['logo']>>, key: string): void => {
+    if (logo) onLook({ ...look, logo: { ...logo, ...change } }, `logo ${key}`);
+  };
+  return (
+    <>
+      <PictureInput
+        label="Logo"
+        asset={logo?.light}
+        shown={logo?.width ?? Math.min(240, most)}
+        onBring={onBring}
+        onPicture={({ asset, colours: found }) => {
+          onFound(found);
+          onLook(
+            {
+              ...look,
+              logo: logo
+                ? { ...logo, light: asset }
+                : {
+                    light: asset,
+                    alt: look.masthead.name,
+                    link: '',
+                    width: Math.min(240, most, asset.width),
+                    align: 'start',
+                  },
+            },
+            'logo',
+          );
+        }}
+        onRemove={editable ? () => onLook({ ...look, logo: null }, 'logo') : undefined}
+      />
+      {logo && (
+        <>
+          <PictureInput
+            label="Logo where mail is dark"
+            asset={logo.dark}
+            shown={logo.width}
+            onBring={onBring}
+            onPicture={({ asset }) => set({ dark: asset }, 'dark')}
+            onRemove={
+              logo.dark && editable
+                ? () => {
+                    const { dark: _dark, ...rest } = logo;
+                    onLook({ ...look, logo: rest }, 'logo dark');
+                  }
+                : undefined
+            }
+          />
+          <Text
+            label="Words for those who do not see it"
+            value={logo.alt}
+            disabled={!editable}
+            max={120}
+            onChange={(alt) => set({ alt }, 'alt')}
+          />
+          <Text
+            label="Leads to"
+            value={logo.link}
+            placeholder="https://"
+            disabled={!editable}
+            max={2000}
+            problem={logo.link !== '' && safeUrl(logo.link) === undefined ? 'needs a full address' : undefined}
+            onChange={(link) => set({ link }, 'link')}
+          />
+          <NumberField
+            label="Shown width"
+            value={logo.width}
+            min={16}
+            max={most}
+            disabled={!editable}
+            onChange={(width) => set({ width }, 'width')}
+          />
+          <Row label="Alignment">
+            <Segments
+              label="Alignment"
+              value={logo.align}
+              choices={SIDES}
+              onChange={(align) => set({ align }, 'align')}
+            />
+          </Row>
+          <div>
+            <div className="mb-1 text-sm text-slate">Colours of the logo</div>
+            {colours ? (
+              <>
+                <div className="flex gap-1">
+                  {colours.map((c) => (
+                    <span
+                      key={c.colour}
+                      title={`${c.colour}, ${Math.round(c.share * 100)}%`}
+                      className="size-6 border border-rule"
+                      style={{ backgroundColor: c.colour }}
+                    />
+                  ))}
+                </div>
+                {editable && (
+                  <button
+                    type="button"
+                    className="btn mt-2"
+                    onClick={() =>
+                      onLook({ ...look, colours: coloursFrom(colours, look.colours) }, 'colours from logo')
+                    }
+                  >
+                    Make the colours from these
+                  </button>
+                )}
+              </>
+            ) : (
+              <button type="button" className="btn" onClick={() => onReadColours(logo.light.path)}>
+                Read them
+              </button>
+            )}
+          </div>
+        </>
+      )}
+    </>
+  );
+}

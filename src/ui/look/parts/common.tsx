@@ -1,0 +1,71 @@
+'use client';
+/** What the parts of a look share: their props, a change of one part, and small fields. */
+import type { ReactNode } from 'react';
+import type { Look } from '@/core/look';
+import { Field } from '../../parts/fields';
+
+export interface PartProps {
+  look: Look;
+  editable: boolean;
+  /** `key` names what is changed, so that one sitting of it is one step back. */
+  onLook: (look: Look, key: string) => void;
+}
+
+type Change<K extends keyof Look> = (change: Partial<Look[K]>, key?: string) => void;
+
+export function changer<K extends keyof Look>({ look, onLook }: PartProps, part: K): Change<K> {
+  return (change, key) =>
+    onLook(
+      { ...look, [part]: { ...(look[part] as object), ...change } },
+      `${part} ${key ?? Object.keys(change).join()}`,
+    );
+}
+
+export const SIDES = [
+  { value: 'start', label: 'start' },
+  { value: 'centre', label: 'centre' },
+  { value: 'end', label: 'end' },
+] as const;
+
+export function Row({ label, children }: { label: string; children: ReactNode }) {
+  return (
+    <div>
+      <div className="mb-1 text-sm text-slate">{label}</div>
+      {children}
+    </div>
+  );
+}
+
+export function Text({
+  label,
+  value,
+  problem,
+  placeholder,
+  disabled,
+  max,
+  onChange,
+}: {
+  label: string;
+  value: string;
+  problem?: string | undefined;
+  placeholder?: string;
+  disabled: boolean;
+  max: number;
+  onChange: (value: string) => void;
+}) {
+  return (
+    <Field label={label} problem={problem}>
+      {(ids) => (
+        <input
+          {...ids}
+          className="input"
+          maxLength={max}
+          readOnly={disabled}
+          placeholder={placeholder}
+          value={value}
+          onChange={(e) => onChange(e.target.value)}
+        />
+      )}
+    </Field>
+  );
+}

@@ -1,0 +1,114 @@
+'use client';
+/** A picture brought in from this computer: by the button or by dropping it, with what was done to it in words. */
+import { useId, useState } from 'react';
+import type { Asset, PictureColour } from '@/core/look';
+import type { Result } from '@/core/result';
+import { Trouble } from './Page';
+
+export interface Brought {
+  asset: Asset;
+  words: string;
+  colours: PictureColour[];
+}
+
+export type BringPicture = (form: FormData) => Promise<Result<Brought>>;
+
+const MOST = 10_000_000;
+
+export function PictureInput({
+  label,
+  asset,
+  shown,
+  onBring,
+  onPicture,
+  onRemove,
+}: {
+  label: string;
+  asset: { path: string; width: number; height: number } | undefined;
+  /** How wide it is shown at most, in pixels. */
+  shown: number;
+  onBring: BringPicture;
+  onPicture: (brought: Brought) => void;
+  onRemove?: (() => void) | undefined;
+}) {
+  const id = useId();
+  const [busy, setBusy] = useState(false);
+  const [words, setWords] = useState<string>();
+  const [trouble, setTrouble] = useState<string>();
+  const [over, setOver] = useState(false);
+
+  const take = async (file: File | undefined): Promise<void> => {
+    if (!file) return;
+    setTrouble(undefined);
+    if (file.size > MOST) {
+      setTrouble(
+        `${file.name} was not taken in. It has ${(file.size / 1_000_000).toFixed(1)} MB; at most ${MOST / 1_000_000} MB are read. Save it smaller.`,
+      );
+      return;
+    }
+    setBusy(true);
+    const form = new FormData();
+    form.set('picture', file);
+    form.set('shown', String(shown));
+    const result = await onBring(form).catch((): Result<Brought> => ({
+      ok: false,
+      error: { code: 'broken', message: 'The picture did not arrive. Try again.', problems: [] },
+    }));
+    setBusy(false);
+    if (!result.ok) {
+      setTrouble(result.error.message);
+      return;
+    }
+    setWords(result.value.words);
+    onPicture(result.value);
+  };
+
+  return (
+    <div>
+      <div className="mb-1 text-sm text-slate">{label}</div>
+      <div
+        className={`flex items-center gap-3 rounded-control border border-dashed p-2 ${over ? 'border-petrol bg-petrol-tint' : 'border-slate/50 bg-sheet'}`}
+        onDragOver={(e) => {
+          e.preventDefault();
+          setOver(true);
+        }}
+        onDragLeave={() => setOver(false)}
+        onDrop={(e) => {
+          e.preventDefault();
+          setOver(false);
+          void take(e.dataTransfer.files[0]);
+        }}
+      >
+        {asset && <img src={asset.path} alt="" className="max-h-12 max-w-28 object-contain" />}
+        <div className="min-w-0 flex-1 text-sm">
+          <label htmlFor={id} className="link cursor-pointer">
+            {busy ? 'Taking it in ...' : asset ? 'Another picture' : 'Choose a picture'}
+          </label>
+          {asset && onRemove && (
+            <button type="button" className="link ms-3" onClick={onRemove}>
+              Take out
+            </button>
+          )}
+          <div className="text-xs text-slate">
+            {words ?? (asset ? `${asset.width} x ${asset.height} px` : 'or drop one here: PNG, JPEG, WebP, GIF')}
+          </div>
+        </div>
+        <input
+          id={id}
+          type="file"
+          accept="image/png,image/jpeg,image/webp,image/gif"
+          className="sr-only"
+          onChange={(e) => {
+            void take(e.target.files?.[0]);
+            e.target.value = '';
+          }}
+        />
+      </div>
+      {trouble && (
+        <div className="mt-1">
+          <Trouble>{trouble}</Trouble>
+        </div>
+      )}
+    </div>
+  );
+}

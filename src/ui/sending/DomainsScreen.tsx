@@ -1,0 +1,86 @@
+'use client';
+/** The domains messages are sent from, and adding one. */
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useState, type FormEvent } from 'react';
+import type { Failure, Result } from '@/core/result';
+import { Field } from '../parts/fields';
+import { Mark } from '../parts/marks';
+import { Empty, Page, Trouble } from '../parts/Page';
+import { problemAt } from '../parts/result';
+import { SendingTabs } from './SendingTabs';
+import type { DomainOnScreen } from './types';
+
+export interface DomainsProps {
+  base: string;
+  domains: DomainOnScreen[];
+  /** Of the senders, without a domain of their own yet. */
+  suggested: string | undefined;
+  mayEdit: boolean;
+  onAdd: (name: string) => Promise<Result<{ name: string }>>;
+}
+
+export function DomainsScreen({ base, domains, suggested, mayEdit, onAdd }: DomainsProps) {
+  const router = useRouter();
+  const [name, setName] = useState(suggested ?? '');
+  const [failure, setFailure] = useState<Failure>();
+  const [busy, setBusy] = useState(false);
+  const add = async (e: FormEvent): Promise<void> => {
+    e.preventDefault();
+    setBusy(true);
+    const result = await onAdd(name);
+    setBusy(false);
+    setFailure(result.ok ? undefined : result.error);
+    if (result.ok) router.push(`${base}/sending/domains/${result.value.name}`);
+  };
+  return (
+    <Page title="Sending" note="What DNS has to say about your domain" actions={<SendingTabs base={base} />}>
+      <div className="h-full overflow-auto px-5 py-4">
+        {domains.length === 0 ? (
+          <Empty title="No domain yet">
+            Receivers ask DNS whether a message is really from you. Without the right records it lands in Junk or is
+            refused.
+          </Empty>
+        ) : (
+          <ul className="max-w-3xl border-t border-rule">
+            {domains.map((d) => (
+              <li key={d.name} className="flex items-center gap-3 border-b border-rule py-2.5 text-sm">
+                <Mark tone={d.good ? 'good' : d.lookedAt ? 'failing' : 'quiet'} />
+                <Link href={`${base}/sending/domains/${d.name}`} className="font-serif text-lg hover:text-petrol">
+                  {d.name}
+                </Link>
+                <span className="text-slate">
+                  {d.lookedAt ? `${d.right} of ${d.must} records are right` : 'not looked at yet'}
+                  {d.signing && '; messages are signed'}
+                  {d.bouncing && '; bounces come back'}
+                </span>
+              </li>
+            ))}
+          </ul>
+        )}
+        {mayEdit && (
+          <form onSubmit={(e) => void add(e)} className="mt-5 flex max-w-xl items-end gap-2" noValidate>
+            <div className="flex-1">
+              <Field label="Domain" problem={problemAt(failure, '/name')} hint="What stands after the @ of the sender">
+                {(ids) => (
+                  <input
+                    {...ids}
+                    className="input"
+                    spellCheck={false}
+                    placeholder="yourshop.example"
+                    value={name}
+                    onChange={(e) => setName(e.target.value)}
+                  />
+                )}
+              </Field>
+            </div>
+            <button type="submit" className="btn btn-main mb-5" disabled={busy || name.trim() === ''}>
+              {busy ? 'Making a key ...' : 'Add the domain'}
+            </button>
+          </form>
+        )}
+        {failure && failure.problems.length === 0 && <Trouble>{failure.message}</Trouble>}
+      </div>
+    </Page>
+  );
+}

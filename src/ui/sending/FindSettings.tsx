@@ -1,0 +1,81 @@
+'use client';
+/** Settings found from an address: what DNS says, what answered, and taken by a click. */
+import { useState } from 'react';
+import type { Candidate } from '@/core/mail';
+import type { Failure, Result } from '@/core/result';
+import { Field } from '../parts/fields';
+import { Mark } from '../parts/marks';
+import { Trouble } from '../parts/Page';
+import { problemAt } from '../parts/result';
+import type { Found } from './types';
+
+export function FindSettings({
+  onFind,
+  onTake,
+}: {
+  onFind: (address: string) => Promise<Result<Found>>;
+  onTake: (found: Candidate, address: string) => void;
+}) {
+  const [address, setAddress] = useState('');
+  const [busy, setBusy] = useState(false);
+  const [result, setResult] = useState<Found>();
+  const [failure, setFailure] = useState<Failure>();
+  const find = async (): Promise<void> => {
+    setBusy(true);
+    const made = await onFind(address.trim());
+    setBusy(false);
+    setFailure(made.ok ? undefined : made.error);
+    setResult(made.ok ? made.value : undefined);
+    if (made.ok && made.value.found) onTake(made.value.found, address.trim());
+  };
+  return (
+    <div className="border border-rule bg-sheet px-3 py-2.5">
+      <div className="flex items-end gap-2">
+        <div className="flex-1">
+          <Field label="Find the settings of an address" problem={problemAt(failure, '/address')}>
+            {(ids) => (
+              <input
+                {...ids}
+                className="input"
+                type="email"
+                placeholder="orders@yourshop.example"
+                value={address}
+                onChange={(e) => setAddress(e.target.value)}
+                onKeyDown={(e) => {
+                  if (e.key !== 'Enter') return;
+                  e.preventDefault();
+                  void find();
+                }}
+              />
+            )}
+          </Field>
+        </div>
+        <button type="button" className="btn" disabled={busy || address.trim() === ''} onClick={() => void find()}>
+          {busy ? 'Looking ...' : 'Find'}
+        </button>
+      </div>
+      {failure && failure.problems.length === 0 && <Trouble>{failure.message}</Trouble>}
+      {result && (
+        <div className="mt-2 text-xs" data-testid="found">
+          <p className="font-semibold">
+            {result.found
+              ? `${result.found.host}, port ${result.found.port}: taken over below. It was found by: ${result.found.from}.`
+              : 'Nothing that answers was found. Type the settings from the provider’s help pages.'}
+          </p>
+          <p className="text-slate">{result.said.join(' ')}</p>
+          <details>
+            <summary className="link">What was tried</summary>
+            <ul>
+              {result.looked.map(({ candidate: c, trouble }) => (
+                <li key={`${c.host} ${c.port}`} className="flex items-center gap-1.5">
+                  <Mark tone={trouble === undefined ? 'good' : 'quiet'} size={11} />
+                  {c.host}:{c.port} {trouble ?? 'answers'}
+                </li>
+              ))}
+            </ul>
+          </details>
+        </div>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,123 @@
+'use client';
+/** Who messages come from: name, address and where answers go, for each kind. */
+import { useRouter } from 'next/navigation';
+import { useState, type FormEvent, type ReactNode } from 'react';
+import { toast } from 'sonner';
+import { SENDER_KIND_LABELS, SENDER_KIND_NOTES, SENDER_KINDS, senderNameHint, type SenderKind } from '@/core/mail';
+import type { Failure, Result } from '@/core/result';
+import { Check } from '../parts/Check';
+import { Field } from '../parts/fields';
+import { plural } from '../parts/format';
+import { Page, Trouble } from '../parts/Page';
+import { problemAt } from '../parts/result';
+import { SendingTabs } from './SendingTabs';
+import type { SenderOnScreen } from './types';
+
+export interface SendersProps {
+  base: string;
+  senders: SenderOnScreen[];
+  storeName: string;
+  mayEdit: boolean;
+  onSave: (senders: unknown) => Promise<Result<{ senders: SenderOnScreen[]; released: number }>>;
+}
+
+type Row = { name: string; address: string; replyTo: string };
+
+export function SendersScreen({ base, senders, storeName, mayEdit, onSave }: SendersProps) {
+  const router = useRouter();
+  const of = (kind: SenderKind): SenderOnScreen | undefined => senders.find((s) => s.kind === kind);
+  const [rows, setRows] = useState<Partial<Record<SenderKind, Row>>>(() =>
+    Object.fromEntries(senders.map(({ kind, name, address, replyTo }) => [kind, { name, address, replyTo }])),
+  );
+  const [failure, setFailure] = useState<Failure>();
+  const [busy, setBusy] = useState(false);
+  const orders: Row = rows.orders ?? { name: storeName, address: '', replyTo: '' };
+  const used = SENDER_KINDS.filter((k) => k === 'orders' || rows[k]);
+
+  const save = async (e: FormEvent): Promise<void> => {
+    e.preventDefault();
+    setBusy(true);
+    const result = await onSave(used.map((kind) => ({ kind, ...(kind === 'orders' ? orders : rows[kind]!) })));
+    setBusy(false);
+    setFailure(result.ok ? undefined : result.error);
+    if (!result.ok) return;
+    const { released } = result.value;
+    toast.success(
+      released > 0 ? `Saved. ${plural(released, 'held message goes', 'held messages go')} out now.` : 'Saved.',
+    );
+    router.refresh();
+  };
+
+  return (
+    <Page title="Sending" note="Who messages come from" actions={<SendingTabs base={base} />}>
+      <form onSubmit={(e) => void save(e)} className="h-full overflow-auto px-5 py-4" noValidate>
+        {failure && <Trouble>{failure.message}</Trouble>}
+        <div className="grid max-w-5xl grid-cols-3 gap-4">
+          {SENDER_KINDS.map((kind) => {
+            const row = kind === 'orders' ? orders : rows[kind];
+            const at = used.indexOf(kind);
+            const change = (part: Partial<Row>): void => setRows({ ...rows, [kind]: { ...(row ?? orders), ...part } });
+            const hint = row && senderNameHint(row.name);
+            const trouble = of(kind)?.address === row?.address ? of(kind)?.trouble : undefined;
+            const text = (label: string, part: keyof Row, words?: ReactNode) => (
+              <Field label={label} problem={problemAt(failure, `/${at}/${part}`)} hint={words}>
+                {(ids) => (
+                  <input
+                    {...ids}
+                    type={part === 'name' ? 'text' : 'email'}
+                    className="input"
+                    spellCheck={false}
+                    readOnly={!mayEdit}
+                    value={row?.[part] ?? ''}
+                    onChange={(e) => change({ [part]: e.target.value })}
+                  />
+                )}
+              </Field>
+            );
+            return (
+              <fieldset key={kind} className="flex min-w-0 flex-col gap-3 border border-rule bg-sheet px-4 py-3">
+                <legend className="px-1 font-serif text-lg">{SENDER_KIND_LABELS[kind]}</legend>
+                <p className="-mt-2 text-xs text-slate">{SENDER_KIND_NOTES[kind]}</p>
+                {kind !== 'orders' && mayEdit && (
+                  <Check
+                    label="A sender of its own"
+                    on={row !== undefined}
+                    onChange={(on) => setRows({ ...rows, [kind]: on ? { ...orders } : undefined })}
+                  />
+                )}
+                {row ? (
+                  <>
+                    {text(
+                      'Name',
+                      'name',
+                      hint ? <span className="text-marigold-ink">{hint}</span> : 'What recipients see first',
+                    )}
+                    {text('Address', 'address')}
+                    {text('Answers go to', 'replyTo', 'Empty for the address itself')}
+                    {trouble && (
+                      <div role="alert" className="border-s-3 border-madder bg-madder-tint px-3 py-2 text-sm">
+                        <p className="font-semibold">{trouble.words}</p>
+                        <ul className="list-disc ps-4">
+                          {trouble.ways.map((w) => (
+                            <li key={w}>{w}</li>
+                          ))}
+                        </ul>
+                      </div>
+                    )}
+                  </>
+                ) : (
+                  <p className="text-sm text-slate">Goes out as the sender of orders.</p>
+                )}
+              </fieldset>
+            );
+          })}
+        </div>
+        {mayEdit && (
+          <button type="submit" className="btn btn-main mt-4" disabled={busy}>
+            {busy ? 'Saving ...' : 'Save the senders'}
+          </button>
+        )}
+      </form>
+    </Page>
+  );
+}

@@ -1,0 +1,32 @@
+'use client';
+/** The parts of Sending. */
+import Link from 'next/link';
+import { usePathname } from 'next/navigation';
+
+const PARTS = [
+  { path: 'services', label: 'Services' },
+  { path: 'senders', label: 'Senders' },
+  { path: 'domains', label: 'Domains' },
+  { path: 'withheld', label: 'Not to write to' },
+] as const;
+
+export function SendingTabs({ base }: { base: string }) {
+  const path = usePathname();
+  return (
+    <nav aria-label="Parts of Sending" className="flex gap-1">
+      {PARTS.map((p) => {
+        const here = path.startsWith(`${base}/sending/${p.path}`);
+        return (
+          <Link
+            key={p.path}
+            href={`${base}/sending/${p.path}`}
+            aria-current={here ? 'page' : undefined}
+            className={`rounded-control px-3 py-1 text-sm ${here ? 'bg-petrol-tint font-semibold text-petrol-deep' : 'hover:bg-panel'}`}
+          >
+            {p.label}
+          </Link>
+        );
+      })}
+    </nav>
+  );
+}

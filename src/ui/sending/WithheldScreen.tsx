@@ -1,0 +1,180 @@
+'use client';
+/** Whom not to write to, with why; and what came to the bounce domain and was not believed. */
+import Link from 'next/link';
+import { useState, type FormEvent } from 'react';
+import { SENDER_KIND_LABELS, SENDER_KINDS, type SenderKind } from '@/core/mail';
+import type { Failure, Result } from '@/core/result';
+import { Check } from '../parts/Check';
+import { Field } from '../parts/fields';
+import { Time } from '../parts/format';
+import { Empty, Page, PanelTitle, Trouble } from '../parts/Page';
+import { problemAt, valueOrToast } from '../parts/result';
+import { SendingTabs } from './SendingTabs';
+import type { WithheldOnScreen } from './types';
+
+export interface WithheldProps {
+  base: string;
+  entries: WithheldOnScreen[];
+  strays: { kind: string; count: number }[];
+  zone: string;
+  mayEdit: boolean;
+  onAdd: (entry: unknown) => Promise<Result<WithheldOnScreen[]>>;
+  onAllow: (id: string) => Promise<Result<WithheldOnScreen[]>>;
+}
+
+const STRAY_WORDS: Record<string, string> = {
+  forged: 'with a signature that is not ours',
+  unmatched: 'for no return-path of ours',
+  repeated: 'about a delivery that had enough reports',
+  'too many': 'too many at once',
+};
+
+export function WithheldScreen({ base, entries, strays, zone, mayEdit, onAdd, onAllow }: WithheldProps) {
+  const [list, setList] = useState(entries);
+  const [form, setForm] = useState<{ pattern: string; reason: string; kinds: SenderKind[] }>({
+    pattern: '',
+    reason: '',
+    kinds: [],
+  });
+  const [failure, setFailure] = useState<Failure>();
+  const add = async (e: FormEvent): Promise<void> => {
+    e.preventDefault();
+    const result = await onAdd(form);
+    setFailure(result.ok ? undefined : result.error);
+    if (!result.ok) return;
+    setList(result.value);
+    setForm({ pattern: '', reason: '', kinds: [] });
+  };
+  return (
+    <Page title="Sending" note="Whom not to write to" actions={<SendingTabs base={base} />}>
+      <div className="grid h-full min-h-0 grid-cols-[minmax(0,1fr)_20rem]">
+        <div className="min-h-0 overflow-auto px-5 py-4">
+          {list.length === 0 ? (
+            <Empty title="Everybody is written to">
+              An address is put here by itself when mail to it comes back for good, and by you when somebody asks for
+              it.
+            </Empty>
+          ) : (
+            <table className="w-full text-sm">
+              <thead className="text-xs text-slate">
+                <tr>
+                  <th className="py-1 text-start font-normal">Address or domain</th>
+                  <th className="py-1 text-start font-normal">Why</th>
+                  <th className="py-1 text-start font-normal">For</th>
+                  <th className="py-1 text-start font-normal">Since</th>
+                  <th />
+                </tr>
+              </thead>
+              <tbody>
+                {list.map((w) => (
+                  <tr key={w.id} className="border-t border-rule align-top">
+                    <td className="py-2 pe-3 font-semibold break-all">{w.pattern}</td>
+                    <td className="py-2 pe-3">
+                      {w.reason}
+                      {w.deliveryId && (
+                        <>
+                          {' '}
+                          <Link className="link" href={`${base}/deliveries/${w.deliveryId}`}>
+                            The message
+                          </Link>
+                        </>
+                      )}
+                    </td>
+                    <td className="py-2 pe-3 text-slate">
+                      {w.kinds.length === 0
+                        ? 'all'
+                        : w.kinds.map((k) => SENDER_KIND_LABELS[k].toLowerCase()).join(', ')}
+                    </td>
+                    <td className="py-2 pe-3 text-slate">
+                      <Time at={w.at} zone={zone} form="day" /> by {w.by}
+                    </td>
+                    <td className="py-1 text-end">
+                      {mayEdit && (
+                        <button
+                          type="button"
+                          className="btn btn-quiet"
+                          aria-label={`Write again to ${w.pattern}`}
+                          onClick={() =>
+                            void onAllow(w.id).then((r) => {
+                              const left = valueOrToast(r);
+                              if (left) setList(left);
+                            })
+                          }
+                        >
+                          Write again
+                        </button>
+                      )}
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          )}
+        </div>
+        <aside className="flex min-h-0 flex-col gap-4 overflow-auto border-s border-rule bg-panel px-4 py-4">
+          {mayEdit && (
+            <form onSubmit={(e) => void add(e)} className="flex flex-col gap-3" noValidate>
+              <PanelTitle>Add</PanelTitle>
+              {failure && failure.problems.length === 0 && <Trouble>{failure.message}</Trouble>}
+              <Field
+                label="Address or domain"
+                problem={problemAt(failure, '/pattern')}
+                hint="ann@left.example, @left.example, or @*.left.example for all below"
+              >
+                {(ids) => (
+                  <input
+                    {...ids}
+                    className="input"
+                    spellCheck={false}
+                    value={form.pattern}
+                    onChange={(e) => setForm({ ...form, pattern: e.target.value })}
+                  />
+                )}
+              </Field>
+              <Field label="Why" problem={problemAt(failure, '/reason')}>
+                {(ids) => (
+                  <input
+                    {...ids}
+                    className="input"
+                    value={form.reason}
+                    onChange={(e) => setForm({ ...form, reason: e.target.value })}
+                  />
+                )}
+              </Field>
+              <fieldset className="flex flex-col gap-2.5">
+                <legend className="mb-1 text-sm text-slate">Which messages (none chosen: all)</legend>
+                {SENDER_KINDS.map((kind) => (
+                  <Check
+                    key={kind}
+                    label={SENDER_KIND_LABELS[kind]}
+                    on={form.kinds.includes(kind)}
+                    onChange={(on) =>
+                      setForm({ ...form, kinds: on ? [...form.kinds, kind] : form.kinds.filter((k) => k !== kind) })
+                    }
+                  />
+                ))}
+              </fieldset>
+              <button type="submit" className="btn btn-main self-start">
+                Do not write to it
+              </button>
+            </form>
+          )}
+          <section>
+            <PanelTitle>Not believed in 30 days</PanelTitle>
+            {strays.length === 0 ? (
+              <p className="mt-1 text-sm text-slate">Nothing came to the return-paths that was not ours.</p>
+            ) : (
+              <ul className="mt-1 text-sm">
+                {strays.map((s) => (
+                  <li key={s.kind}>
+                    <span className="font-semibold tabular-nums">{s.count}</span> {STRAY_WORDS[s.kind] ?? s.kind}
+                  </li>
+                ))}
+              </ul>
+            )}
+          </section>
+        </aside>
+      </div>
+    </Page>
+  );
+}

@@ -1,0 +1,134 @@
+/** From a store that has just been made to three branded, published messages: by the mouse alone, and by keys alone. */
+import { spawn, type ChildProcess } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Locator, Page } from '@playwright/test';
+import { expect, PORT, saved, sheet, test } from './support';
+
+const MESSAGES = ['order-received', 'on-its-way', 'refund-issued'] as const;
+
+/** A fresh installation with one fresh store, as its owner has it after the set-up. */
+async function freshStore(page: Page, port: number): Promise<{ base: string; end: () => Promise<void> }> {
+  const base = `http://127.0.0.1:${port}`;
+  const dataDir = mkdtempSync(join(tmpdir(), 'libellus-hand-'));
+  const libellus: ChildProcess = spawn(
+    process.execPath,
+    ['--import', 'tsx', 'ops/serve.ts', 'start', '--port', String(port), '--data', dataDir],
+    { stdio: ['ignore', 'pipe', 'inherit'], env: { ...process.env, LIBELLUS_URL: base } },
+  );
+  let said = '';
+  libellus.stdout!.on('data', (chunk: Buffer) => (said += chunk.toString()));
+  await expect.poll(() => said, { timeout: 60_000 }).toContain('Nobody can sign in yet');
+  await page.goto(`${base}/`);
+  await expect(page.getByRole('heading', { name: 'Set up Libellus' })).toBeVisible();
+  for (const [label, value] of Object.entries({
+    Name: 'Inkwell Books',
+    'Address on the web': 'https://inkwell-books.example',
+    'Mail address for customers': 'hello@inkwell-books.example',
+    'Your name': 'Edda Lindqvist',
+    'Your mail address': 'edda@inkwell-books.example',
+    Password: 'a longer password',
+    'Set-up code': /with the code (\w+)/.exec(said)![1]!,
+  })) {
+    await page.getByLabel(label, { exact: true }).fill(value);
+  }
+  await page.getByRole('button', { name: 'Make the store' }).click();
+  await page.waitForURL('**/s/inkwell-books/today');
+  return {
+    base: `${base}/s/inkwell-books`,
+    end: async () => {
+      const gone = new Promise((resolve) => libellus.once('exit', resolve));
+      libellus.kill('SIGTERM');
+      await gone;
+      rmSync(dataDir, { recursive: true, force: true });
+    },
+  };
+}
+
+/** What is live in the end: three messages in the look that was chosen. */
+async function expectLive(page: Page, base: string, ground: string): Promise<void> {
+  for (const slug of MESSAGES) {
+    await page.goto(`${base}/desk/${slug}`);
+    await expect(page.getByText('edition 1 is live')).toBeVisible();
+    await expect(sheet(page).locator('body')).toHaveCSS('background-color', ground);
+    await expect(sheet(page).locator('.lb-masthead')).toContainText('Inkwell Books');
+  }
+}
+
+const sheets = async (page: Page): Promise<void> => {
+  for (const message of ['Order received', 'On its way', 'Refund issued']) {
+    await expect(page.frameLocator(`iframe[title="${message} in this look"]`).locator('h1')).toBeVisible();
+  }
+};
+
+test('with the mouse alone', async ({ page }) => {
+  const { base, end } = await freshStore(page, PORT + 30);
+  try {
+    const click = async (target: Locator): Promise<void> => {
+      await expect(target).toBeVisible();
+      const box = (await target.boundingBox())!;
+      await page.mouse.click(box.x + box.width / 2, box.y + box.height / 2);
+    };
+    await click(page.getByRole('link', { name: 'Look' }));
+    await sheets(page);
+    await click(page.getByRole('button', { name: /^Colophon/ }));
+    await click(page.getByRole('button', { name: 'Take it' }));
+    await saved(page);
+    await click(page.getByRole('button', { name: 'Publish look 2' }));
+    await click(page.getByRole('dialog').getByRole('button', { name: 'Publish look 2' }));
+    await expect(page.getByText('Edition 2 of the look is live')).toBeVisible();
+    for (const slug of MESSAGES) {
+      await click(page.getByRole('link', { name: 'Journey' }).first());
+      await click(page.locator(`[data-card="${slug}"]`));
+      await expect(page.getByText(/kB of 102/)).toBeVisible();
+      await click(page.getByRole('button', { name: 'Publish edition 1' }));
+      await click(page.getByRole('dialog').getByRole('button', { name: 'Publish edition 1' }));
+      await expect(page.getByText('edition 1 is live')).toBeVisible();
+    }
+    await expectLive(page, base, 'rgb(243, 239, 230)');
+  } finally {
+    await end();
+  }
+});
+
+test('with keys alone', async ({ page }) => {
+  const { base, end } = await freshStore(page, PORT + 40);
+  try {
+    /** Goes on with the tabulator until something has the focus, as a person does. */
+    const tabTo = async (target: Locator): Promise<void> => {
+      await expect(target).toBeVisible();
+      for (let i = 0; i < 120; i += 1) {
+        if (await target.evaluate((e) => e === document.activeElement)) return;
+        await page.keyboard.press('Tab');
+      }
+      throw new Error(`The focus never came to ${String(target)}.`);
+    };
+    const press = async (target: Locator): Promise<void> => {
+      await tabTo(target);
+      await page.keyboard.press('Enter');
+    };
+    await page.keyboard.press('g');
+    await page.keyboard.press('l');
+    await sheets(page);
+    await press(page.getByRole('button', { name: /^Docket/ }));
+    await press(page.getByRole('button', { name: 'Take it' }));
+    await saved(page);
+    await press(page.getByRole('button', { name: 'Publish look 2' }));
+    await press(page.getByRole('dialog').getByRole('button', { name: 'Publish look 2' }));
+    await expect(page.getByText('Edition 2 of the look is live')).toBeVisible();
+    for (const slug of MESSAGES) {
+      await page.keyboard.press('Escape');
+      await page.locator('body').press('g');
+      await page.keyboard.press('j');
+      await press(page.locator(`[data-card="${slug}"]`));
+      await expect(page.getByText(/kB of 102/)).toBeVisible();
+      await press(page.getByRole('button', { name: 'Publish edition 1' }));
+      await press(page.getByRole('dialog').getByRole('button', { name: 'Publish edition 1' }));
+      await expect(page.getByText('edition 1 is live')).toBeVisible();
+    }
+    await expectLive(page, base, 'rgb(233, 235, 234)');
+  } finally {
+    await end();
+  }
+});

@@ -1,0 +1,124 @@
+/** Parcels and refunds: their events, and what arrives of them. */
+import { eq } from 'drizzle-orm';
+import { simpleParser } from 'mailparser';
+import type { Order } from '@/core/order';
+import { database } from '@/server/db/client';
+import { deliveries, orders } from '@/server/db/schema';
+import { receiveEvent } from '@/server/events/receive';
+import { checkEvent } from '@/server/events/schema';
+import { Worker } from '@/server/worker/worker';
+import { connectService, laterEvent, mailbox, placedEvent, rawMail, SHOP, useDatabase } from './fixture';
+
+useDatabase();
+
+async function drain(worker = new Worker()): Promise<void> {
+  while ((await worker.round()) > 0);
+}
+
+let count = 0;
+function newOrder(): Order {
+  count += 1;
+  return placedEvent({
+    customer: { email: `reader${count}@moments-test.example`, firstName: 'Iwona', lastName: 'Sobczyk' },
+  }).data.order;
+}
+const place = (order: Order) => receiveEvent(SHOP, { ...placedEvent(), data: { order } });
+
+const FIRST = { id: '1', carrier: 'Fieldpost', trackingNumber: 'FP 1', lines: [{ sku: 'PA-KOZO', quantity: 2 }] };
+const SECOND = { id: '2', carrier: 'Fieldpost', trackingNumber: 'FP 2', lines: [{ sku: 'TO-AWL', quantity: 1 }] };
+
+async function texts(address: string, subject: string): Promise<string[]> {
+  const list = (await mailbox(address)).filter((m) => m.subject.includes(subject));
+  return Promise.all(list.map(async (m) => (await simpleParser(await rawMail(m.id))).text ?? ''));
+}
+
+describe('a parcel', () => {
+  it('is told of with its own lines, and a later one does not change what is said about the first', async () => {
+    await connectService();
+    const order = newOrder();
+    await place(order);
+    await receiveEvent(SHOP, laterEvent('shipment.dispatched', { ...order, shipments: [FIRST] }));
+    await receiveEvent(SHOP, laterEvent('shipment.dispatched', { ...order, shipments: [FIRST, SECOND] }));
+    await drain();
+    const mails = await texts(order.customer.email, 'on its way');
+    expect(mails).toHaveLength(2);
+    const [one, two] = [mails.find((m) => m.includes('FP 1'))!, mails.find((m) => m.includes('FP 2'))!];
+    expect(one).toContain('2 × Kozo sheet');
+    expect(one).not.toContain('Awl');
+    expect(two).toContain('1 × Awl');
+    expect(one).toContain('This parcel holds a part of your order.');
+    const [kept] = await database().select().from(orders).where(eq(orders.number, order.number));
+    expect(kept!.snapshot.shipments).toHaveLength(2);
+  });
+
+  it('that holds everything is not called a part', async () => {
+    const order = newOrder();
+    await place(order);
+    await receiveEvent(SHOP, laterEvent('shipment.dispatched', { ...order, shipments: [{ carrier: 'Fieldpost' }] }));
+    await drain();
+    const [mail] = await texts(order.customer.email, 'on its way');
+    expect(mail).not.toContain('holds a part');
+  });
+
+  it('is told of once, however often its event comes', async () => {
+    const order = newOrder();
+    await place(order);
+    const event = laterEvent('shipment.dispatched', { ...order, shipments: [FIRST] });
+    const first = await receiveEvent(SHOP, event);
+    const again = await receiveEvent(SHOP, event);
+    expect(again).toMatchObject({ known: true, deliveries: first.deliveries });
+  });
+
+  it('of an order that was never heard of is told of as well, and the order is kept', async () => {
+    const order = newOrder();
+    const received = await receiveEvent(SHOP, laterEvent('shipment.dispatched', { ...order, shipments: [FIRST] }));
+    expect(received.deliveries).toHaveLength(1);
+    const [kept] = await database().select().from(orders).where(eq(orders.number, order.number));
+    expect(kept).toBeDefined();
+    // The late confirmation is not sent after the parcel left.
+    const late = await place(order);
+    expect(late.known).toBe(true);
+    expect(await database().select().from(deliveries).where(eq(deliveries.orderNumber, order.number))).toHaveLength(1);
+  });
+});
+
+describe('a refund', () => {
+  it('is told of with what it is for and its sum', async () => {
+    const order = newOrder();
+    await place(order);
+    const refunds = [
+      {
+        amount: 1340,
+        shipping: 490,
+        reason: 'one sheet is missing',
+        lines: [{ sku: 'PA-KOZO', quantity: 1, amount: 850 }],
+      },
+    ];
+    await receiveEvent(SHOP, laterEvent('refund.issued', { ...order, refunds }));
+    await drain();
+    const [mail] = await texts(order.customer.email, 'on its way back to you');
+    expect(mail).toContain('1 × Kozo sheet: €8.50');
+    expect(mail).toContain('Shipping: €4.90');
+    expect(mail).toContain('Refunded: €13.40');
+    expect(mail).toContain('Reason: one sheet is missing');
+  });
+
+  it('above what was paid is refused with its place', async () => {
+    const order = newOrder();
+    await place(order);
+    const event = laterEvent('refund.issued', { ...order, refunds: [{ amount: 999_999 }] });
+    await expect(receiveEvent(SHOP, event)).rejects.toMatchObject({ problems: [{ path: '/data/order/refunds' }] });
+  });
+});
+
+it('an event about a parcel or a refund that carries none names what is missing', () => {
+  const order = newOrder();
+  expect(checkEvent(laterEvent('shipment.dispatched', order))).toMatchObject({
+    ok: false,
+    problems: [{ path: '/data/order/shipments', message: 'is missing' }],
+  });
+  expect(checkEvent(laterEvent('refund.issued', { ...order, refunds: [] }))).toMatchObject({
+    ok: false,
+    problems: [{ path: '/data/order/refunds' }],
+  });
+});
