@@ -58,6 +58,7 @@ function playwright(): void {
   const status = run(['node_modules/.bin/playwright', 'test'], { PLAYWRIGHT_JSON_OUTPUT_FILE: file });
   const report = read<{ stats: { expected: number; unexpected: number; flaky: number } }>(file);
   const failed = Math.max(report?.stats.unexpected ?? 0, status === 0 ? 0 : 1);
+  if (report?.stats.flaky) console.log(`${report.stats.flaky} passed only when tried again (marked "flaky" above)`);
   add('browser', { passed: (report?.stats.expected ?? 0) + (report?.stats.flaky ?? 0), failed });
 }
 

@@ -62,7 +62,7 @@ test('the first owner is made with the printed code, and publishes the first edi
   await expect(sheet(page).locator('.lb-items')).toContainText('Kozo sheet');
   await page.getByRole('button', { name: 'Publish edition 1' }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'Publish edition 1' }).click();
-  await expect(page.getByText('edition 1 is live')).toBeVisible();
+  await expect(page.getByText('edition 1 is live', { exact: true })).toBeVisible();
 
   await page.goto(`${BASE}/s/inkwell-books/orders`);
   await expect(page.getByText('No orders yet')).toBeVisible();

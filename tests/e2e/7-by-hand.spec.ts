@@ -50,7 +50,7 @@ async function freshStore(page: Page, port: number): Promise<{ base: string; end
 async function expectLive(page: Page, base: string, ground: string): Promise<void> {
   for (const slug of MESSAGES) {
     await page.goto(`${base}/desk/${slug}`);
-    await expect(page.getByText('edition 1 is live')).toBeVisible();
+    await expect(page.getByText('edition 1 is live', { exact: true })).toBeVisible();
     await expect(sheet(page).locator('body')).toHaveCSS('background-color', ground);
     await expect(sheet(page).locator('.lb-masthead')).toContainText('Inkwell Books');
   }
@@ -61,6 +61,9 @@ const sheets = async (page: Page): Promise<void> => {
     await expect(page.frameLocator(`iframe[title="${message} in this look"]`).locator('h1')).toBeVisible();
   }
 };
+
+/** Each starts a store of its own. */
+test.describe.configure({ timeout: 240_000 });
 
 test('with the mouse alone', async ({ page }) => {
   const { base, end } = await freshStore(page, PORT + 30);
@@ -84,7 +87,7 @@ test('with the mouse alone', async ({ page }) => {
       await expect(page.getByText(/kB of 102/)).toBeVisible();
       await click(page.getByRole('button', { name: 'Publish edition 1' }));
       await click(page.getByRole('dialog').getByRole('button', { name: 'Publish edition 1' }));
-      await expect(page.getByText('edition 1 is live')).toBeVisible();
+      await expect(page.getByText('edition 1 is live', { exact: true })).toBeVisible();
     }
     await expectLive(page, base, 'rgb(243, 239, 230)');
   } finally {
@@ -125,7 +128,7 @@ test('with keys alone', async ({ page }) => {
       await expect(page.getByText(/kB of 102/)).toBeVisible();
       await press(page.getByRole('button', { name: 'Publish edition 1' }));
       await press(page.getByRole('dialog').getByRole('button', { name: 'Publish edition 1' }));
-      await expect(page.getByText('edition 1 is live')).toBeVisible();
+      await expect(page.getByText('edition 1 is live', { exact: true })).toBeVisible();
     }
     await expectLive(page, base, 'rgb(233, 235, 234)');
   } finally {
