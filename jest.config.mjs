@@ -34,5 +34,12 @@ export default {
       globalSetup: '<rootDir>/tests/server/setup.ts',
       globalTeardown: '<rootDir>/tests/server/teardown.ts',
     },
+    {
+      ...base,
+      displayName: 'servers',
+      testMatch: ['<rootDir>/tests/servers/**/*.test.ts'],
+      globalSetup: '<rootDir>/tests/server/setup.ts',
+      globalTeardown: '<rootDir>/tests/server/teardown.ts',
+    },
   ],
 };

@@ -1,23 +1,58 @@
-/** `./libellus bench [fill|typing|sending]`: figures as ratios against real alternatives, all taken in this one run. */
+/** `./libellus bench`: figures as ratios against real alternatives, all taken in this one run; `--crash` for the crash test. */
 import { cpus } from 'node:os';
+import { parseArgs } from 'node:util';
 import { benchFill } from './fill';
 import { printTable } from './measure';
 import { benchSending } from './sending';
 import { benchTyping } from './typing';
 
-const which = process.argv[2] ?? 'all';
-if (!['all', 'fill', 'typing', 'sending'].includes(which)) {
-  throw new Error('Usage: ./libellus bench [fill|typing|sending]');
+const USAGE =
+  'Usage: ./libellus bench [fill|sending|typing] or ./libellus bench --crash [--rounds N] [--events N] [--json]';
+const { values, positionals } = parseArgs({
+  allowPositionals: true,
+  options: {
+    crash: { type: 'boolean' },
+    rounds: { type: 'string', default: '200' },
+    // Each makes a message to the customer and those to staff: 2,000 deliveries and more.
+    events: { type: 'string', default: '1000' },
+    port: { type: 'string', default: '5930' },
+    json: { type: 'boolean' },
+  },
+});
+const which = positionals[0] ?? 'all';
+if (!['all', 'fill', 'typing', 'sending'].includes(which)) throw new Error(USAGE);
+if (values.crash) await runCrash();
+else await runFigures();
+
+async function runFigures(): Promise<void> {
+  const wanted = (name: string): boolean => which === 'all' || which === name;
+  console.log(`Node ${process.version} on ${cpus()[0]?.model ?? 'an unknown processor'}`);
+  if (wanted('fill')) printTable(await benchFill());
+  for (const [name, bench] of [
+    ['sending', benchSending],
+    ['typing', benchTyping],
+  ] as const) {
+    if (!wanted(name)) continue;
+    const { rows, notes } = await bench();
+    printTable(rows);
+    for (const note of notes) console.log(note);
+  }
 }
-const wanted = (name: string): boolean => which === 'all' || which === name;
-console.log(`Node ${process.version} on ${cpus()[0]?.model ?? 'an unknown processor'}`);
-if (wanted('fill')) printTable(await benchFill());
-for (const [name, bench] of [
-  ['sending', benchSending],
-  ['typing', benchTyping],
-] as const) {
-  if (!wanted(name)) continue;
-  const { rows, notes } = await bench();
-  printTable(rows);
-  for (const note of notes) console.log(note);
+
+async function runCrash(): Promise<void> {
+  const { crash, faultsOf } = await import('./crash');
+  const [rounds, events, basePort] = [values.rounds, values.events, values.port].map(Number);
+  const said = (round: number): void => {
+    if (!values.json && round % 10 === 0) console.log(`${round} of ${rounds} rounds`);
+  };
+  const counts = await crash({ rounds: rounds!, events: events!, basePort: basePort!, progress: said });
+  const faults = faultsOf(counts);
+  if (values.json) console.log(JSON.stringify({ ...counts, faults }));
+  else {
+    console.table(counts);
+    console.log(
+      faults.length === 0 ? 'Nothing was lost, and nothing is on record that did not arrive.' : faults.join('\n'),
+    );
+  }
+  process.exitCode = faults.length === 0 ? 0 : 1;
 }

@@ -1,17 +1,27 @@
-/** A mail server that takes everything and keeps nothing, in a process of its own. Tells its port, and counts on request. */
+/**
+ * A mail server that takes everything, in a process of its own. Tells its port, and on request how many it took and, in order,
+ * the Message-IDs of them.
+ */
 import { SMTPServer } from 'smtp-server';
 
-let taken = 0;
+/** How long it takes over each message, ms: at most this, by chance. */
+const SLOWNESS = Number(process.env.SINK_SLOWNESS ?? 0);
+const taken: string[] = [];
+
 const server = new SMTPServer({
   disabledCommands: ['AUTH', 'STARTTLS'],
   authOptional: true,
   disableReverseLookup: true,
   logger: false,
   onData(stream, _session, done) {
-    stream.on('data', () => undefined);
+    let head = '';
+    stream.on('data', (chunk: Buffer) => {
+      if (head.length < 4_000) head += chunk.toString('latin1');
+    });
     stream.on('end', () => {
-      taken += 1;
-      done(null, '2.0.0 Taken');
+      taken.push(/^Message-ID: *(<[^>]+>)/im.exec(head)?.[1] ?? '');
+      if (SLOWNESS > 0) setTimeout(() => done(null, '2.0.0 Taken'), Math.random() * SLOWNESS);
+      else done(null, '2.0.0 Taken');
     });
   },
 });

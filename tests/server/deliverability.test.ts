@@ -15,6 +15,7 @@ import { claim, releaseHeld } from '@/server/worker/claims';
 import { deliver } from '@/server/worker/deliver';
 import { Dispatch } from '@/server/worker/dispatch';
 import { Lines } from '@/server/worker/lines';
+import { Recorder } from '@/server/worker/record';
 import { Worker } from '@/server/worker/worker';
 import {
   accessAs,
@@ -224,7 +225,9 @@ describe('what happens between reading and writing', () => {
     await connectService();
     await releaseHeld(SHOP);
     const lines = new Lines();
-    const states = await Promise.all(batch.map((d) => deliver(d, { context, dispatch, lines })));
+    const states = await Promise.all(
+      batch.map((d) => deliver(d, { context, dispatch, lines, recorder: new Recorder() })),
+    );
     expect(new Set(states)).toEqual(new Set(['held']));
     await dispatch.finish();
     expect((await byOrder(event.data.order.number)).map((d) => d.state)).toEqual(['planned', 'planned']);
@@ -240,7 +243,7 @@ describe('what happens between reading and writing', () => {
     const context = await batchContext(batch);
     const dispatch = await Dispatch.for(batch, new Map([[SHOP, 'UTC']]));
     const lines = new Lines();
-    for (const d of batch) await deliver(d, { context, dispatch, lines });
+    for (const d of batch) await deliver(d, { context, dispatch, lines, recorder: new Recorder() });
     lines.quit();
     expect(await mailbox(to)).toEqual([]);
     expect((await byOrder(event.data.order.number)).map((d) => [d.state, d.attempts])).toEqual([

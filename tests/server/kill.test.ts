@@ -1,98 +1,36 @@
-import { spawn, type ChildProcess } from 'node:child_process';
-import { eq, sql } from 'drizzle-orm';
-import { createConnection, type RowDataPacket } from 'mysql2/promise';
-import { database } from '@/server/db/client';
-import { deliveries } from '@/server/db/schema';
-import { receiveEvent } from '@/server/events/receive';
-import { connectService, placedEvent, SHOP, until, useDatabase } from './fixture';
+import { spawn } from 'node:child_process';
+import type { CrashCounts } from '../../bench/crash';
 
-useDatabase();
+const ROUNDS = 16;
+const EVENTS = 120;
 
-const ORDERS = 100;
-const KILLS = 10;
-
-const workers: ChildProcess[] = [];
-// A test that fails leaves none behind.
-afterAll(() => {
-  for (const worker of workers) worker.kill('SIGKILL');
-});
-
-function startWorker(): ChildProcess {
-  const worker = spawn(process.execPath, ['--import', 'tsx', 'src/server/worker/main.ts'], {
-    // A short lease, so that what a killed worker held is claimed again soon.
-    env: { ...process.env, LIBELLUS_LEASE_MS: '4000' },
-    stdio: 'ignore',
+/** The short form of `./libellus bench --crash`, in processes of its own. */
+async function crashTest(): Promise<CrashCounts & { faults: string[] }> {
+  // Clear of the ports of the other tests.
+  const port = String(Number(process.env.LIBELLUS_TEST_SMTP) - 4 + 60);
+  const options = ['--crash', '--rounds', String(ROUNDS), '--events', String(EVENTS), '--port', port, '--json'];
+  // Nothing of the tests' own setting.
+  const own = ([name]: [string, unknown]): boolean => !/^(LIBELLUS_|DATABASE_URL$|NODE_ENV$)/.test(name);
+  const env = Object.fromEntries(Object.entries(process.env).filter(own)) as NodeJS.ProcessEnv;
+  const child = spawn(process.execPath, ['--import', 'tsx', 'bench/main.ts', ...options], {
+    env,
+    stdio: ['ignore', 'pipe', 'pipe'],
   });
-  workers.push(worker);
-  return worker;
+  let out = '';
+  let err = '';
+  child.stdout.on('data', (chunk: Buffer) => (out += chunk.toString()));
+  child.stderr.on('data', (chunk: Buffer) => (err += chunk.toString()));
+  await new Promise((resolve) => child.once('close', resolve));
+  const line = out.trim().split('\n').at(-1) ?? '';
+  if (!line.startsWith('{')) throw new Error(`The crash test did not end:\n${out}\n${err}`.slice(-3_000));
+  return JSON.parse(line) as CrashCounts & { faults: string[] };
 }
 
-async function accepted(): Promise<number> {
-  const [row] = await database()
-    .select({ n: sql<number>`count(*)` })
-    .from(deliveries)
-    .where(eq(deliveries.state, 'accepted'));
-  return Number(row!.n);
-}
-
-/** What the receiving side has, read where the stand-in keeps it. */
-async function arrived(domain: string): Promise<{ mailbox: string; messageId: string }[]> {
-  const connection = await createConnection(`${process.env.LIBELLUS_TEST_DATABASE}libellus_standins`);
-  const [rows] = await connection.query<(RowDataPacket & { mailbox: string; messageId: string })[]>(
-    'select mailbox, message_id as messageId from message where mailbox like ?',
-    [`%@${domain}`],
-  );
-  await connection.end();
-  return rows;
-}
-
-it(`loses nothing when the worker is killed ${KILLS} times in the middle of ${2 * ORDERS} deliveries`, async () => {
-  await connectService();
-  const domain = 'kill-test.example';
-  // Staff mail would all go to one mailbox; here every delivery has one of its own.
-  for (let i = 0; i < ORDERS; i += 1) {
-    await receiveEvent(SHOP, placedEvent({ customer: { email: `c${i}@${domain}` } }));
-  }
-  const all = await database().select().from(deliveries);
-  expect(all).toHaveLength(2 * ORDERS);
-  for (const [i, delivery] of all.entries()) {
-    if (delivery.role === 'staff') {
-      await database()
-        .update(deliveries)
-        .set({ recipient: `s${i}@${domain}` })
-        .where(eq(deliveries.id, delivery.id));
-    }
-  }
-
-  let killed = 0;
-  while (killed < KILLS) {
-    const before = await accepted();
-    const worker = startWorker();
-    const gone = new Promise((resolve) => worker.once('exit', resolve));
-    // In the middle of the work: some are sent, more are claimed or on the line.
-    await until(accepted, (n) => n >= before + 7 || n === 2 * ORDERS, 60);
-    worker.kill('SIGKILL');
-    await gone;
-    killed += 1;
-  }
-  expect(await accepted()).toBeLessThan(2 * ORDERS);
-
-  const last = startWorker();
-  await until(accepted, (n) => n === 2 * ORDERS, 90);
-  last.kill('SIGTERM');
-  await new Promise((resolve) => last.once('exit', resolve));
-
-  const mails = await arrived(domain);
-  const expected = await database()
-    .select({ recipient: deliveries.recipient, messageId: deliveries.messageId })
-    .from(deliveries);
-  const idsByMailbox = new Map<string, Set<string>>();
-  for (const { mailbox, messageId } of mails)
-    idsByMailbox.set(mailbox, (idsByMailbox.get(mailbox) ?? new Set()).add(messageId));
-  for (const { recipient, messageId } of expected) {
-    // Every one is there, and a second copy, if any, carries the same Message-ID.
-    expect([...(idsByMailbox.get(recipient) ?? [])]).toEqual([messageId]);
-  }
-  // At most what was under way at each kill went twice: eight at once.
-  expect(mails.length - 2 * ORDERS).toBeLessThanOrEqual(8 * KILLS);
+it('loses nothing when worker, web and database are killed at random moments', async () => {
+  const counts = await crashTest();
+  console.log(JSON.stringify(counts));
+  const { worker, web, database } = counts.kills;
+  expect(worker + web + database).toBe(ROUNDS);
+  expect(counts.deliveries).toBeGreaterThanOrEqual(2 * EVENTS);
+  expect(counts.faults).toEqual([]);
 }, 400_000);

@@ -19,8 +19,8 @@ export async function drain(worker = new Worker()): Promise<void> {
 }
 
 /** Places an order for a reader, sends all that is due, and gives the customer's delivery. */
-export async function order(email: string) {
-  const event = placedEvent({ customer: { email, firstName: 'Iwona', lastName: 'Sobczyk' } });
+export async function order(email: string, name = { firstName: 'Iwona', lastName: 'Sobczyk' }) {
+  const event = placedEvent({ customer: { email, ...name } });
   await receiveEvent(SHOP, event);
   await drain();
   const rows = await byOrder(event.data.order.number);

@@ -9,3 +9,4 @@ export * from './limits';
 export * from './services';
 export * from './withhold';
 export * from './find';
+export * from './quoted-printable';

@@ -5,6 +5,7 @@ import { customerName, plan, type NotificationFacts } from '@/core/plan';
 import { isCurrency } from '@/core/schema';
 import type { RoutingRule } from '@/core/routing/rules';
 import { database, type Database, type Executor } from '../db/client';
+import { retryingDeadlocks } from '../db/trouble';
 import {
   channels,
   customers,
@@ -243,17 +244,4 @@ export async function routingRulesOf(db: Executor, storeId: string): Promise<Rou
     recipient: { address: email ?? rule.address, name: name ?? '', ...(language && { language }) },
     scope: rule.scope,
   }));
-}
-
-/** Runs a transaction again when the database chose it to end a deadlock; at most five times. */
-export async function retryingDeadlocks<T>(work: () => Promise<T>): Promise<T> {
-  for (let tries = 1; ; tries += 1) {
-    try {
-      return await work();
-    } catch (error) {
-      const code =
-        (error as { code?: string; cause?: { code?: string } }).cause?.code ?? (error as { code?: string }).code;
-      if ((code !== 'ER_LOCK_DEADLOCK' && code !== 'ER_CHECKREAD') || tries >= 5) throw error;
-    }
-  }
 }

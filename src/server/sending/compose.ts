@@ -1,6 +1,7 @@
 /** A rendered message as MIME (RFC 2045, RFC 5322), made by nodemailer's composer. */
 import { createHash, randomUUID } from 'node:crypto';
 import MailComposer from 'nodemailer/lib/mail-composer';
+import { quotedPrintable } from '@/core/mail';
 import type { RenderedMessage } from '@/core/render';
 
 export interface Envelope {
@@ -33,6 +34,12 @@ export function deliveryMessageId(deliveryId: string, senderAddress: string): st
   return `<${digest}@${domainOf(senderAddress)}>`;
 }
 
+/** A text part, its header fields and its body already as they travel. */
+function textPart(type: 'plain' | 'html', text: string): { raw: Buffer } {
+  const head = `Content-Type: text/${type}; charset=utf-8\r\nContent-Transfer-Encoding: quoted-printable\r\n\r\n`;
+  return { raw: Buffer.concat([Buffer.from(head, 'latin1'), quotedPrintable(text)]) };
+}
+
 /** Composes the bytes of a message. Line ends are CRLF. */
 export async function composeMessage(message: RenderedMessage, options: ComposeOptions): Promise<Buffer> {
   const composer = new MailComposer({
@@ -42,8 +49,9 @@ export async function composeMessage(message: RenderedMessage, options: ComposeO
     subject: options.mark ? `${options.mark} ${message.subject}` : message.subject,
     messageId: options.messageId,
     date: options.date,
-    text: message.text,
-    ...(message.html !== '' && { html: message.html }),
+    ...(message.html === ''
+      ? { text: message.text, newline: '\r\n' }
+      : { text: textPart('plain', message.text), html: textPart('html', message.html) }),
     attachments: options.pictures?.map((p) => ({
       cid: p.cid,
       filename: p.name,
@@ -51,7 +59,6 @@ export async function composeMessage(message: RenderedMessage, options: ComposeO
       contentType: p.type,
       contentDisposition: 'inline' as const,
     })),
-    newline: '\r\n',
     disableFileAccess: true,
     disableUrlAccess: true,
     headers: {

@@ -3,7 +3,7 @@ import { and, eq, inArray, ne } from 'drizzle-orm';
 import { LRUCache } from 'lru-cache';
 import type { Look } from '@/core/look';
 import { aboutMoment, snapshotOf, type Order, type Snapshot } from '@/core/order';
-import type { RenderedMessage } from '@/core/render';
+import type { CompiledMessage, RenderedMessage } from '@/core/render';
 import type { Segments, Template } from '@/core/template';
 import { database } from '../db/client';
 import { channels, editions, events, orders, phrases, stores } from '../db/schema';
@@ -16,7 +16,7 @@ type StoreRow = typeof stores.$inferSelect;
 /** Published editions never change, so they can be kept. */
 const editionCache = new LRUCache<string, Template>({ max: 300 });
 
-export async function editionTemplate(editionId: string): Promise<Template> {
+async function editionTemplate(editionId: string): Promise<Template> {
   let template = editionCache.get(editionId);
   if (!template) {
     const [row] = await database()
@@ -71,13 +71,17 @@ export interface RenderRequest {
 
 const usesPassages = (template: Template): boolean => template.blocks.some((b) => b.kind === 'passage');
 
-/** Renders a template for an order, as it would be sent. */
-export async function renderFor(request: RenderRequest): Promise<RenderedMessage> {
-  const { store, template, language } = request;
+/** A store's template ready to be filled, as it would be sent. */
+async function compiledFor({
+  store,
+  template,
+  language,
+  look,
+}: Pick<RenderRequest, 'store' | 'template' | 'language' | 'look'>): Promise<CompiledMessage> {
   const locale = store.locales[language];
-  const compiled = await compiledMessage({
+  return compiledMessage({
     template,
-    look: request.look ?? store.look,
+    look: look ?? store.look,
     language,
     timeZone: store.timeZone,
     phrases: await phrasesOf(store.id, language),
@@ -86,7 +90,13 @@ export async function renderFor(request: RenderRequest): Promise<RenderedMessage
     assetBase: config().url,
     ...(locale && { locale }),
   });
-  return compiled.fill(snapshotFor(store, request.order, request.moment, request.channelName, language, request.now));
+}
+
+/** Renders a template for an order, as it would be sent. */
+export async function renderFor(request: RenderRequest): Promise<RenderedMessage> {
+  const { store, order, moment, channelName, language, now } = request;
+  const compiled = await compiledFor(request);
+  return compiled.fill(snapshotFor(store, order, moment, channelName, language, now));
 }
 
 /** What a batch of deliveries needs besides its editions, read in three queries instead of three for each. */
@@ -96,6 +106,8 @@ export interface BatchContext {
   /** By event id, for events after the first: the moment, and the order as it was then. */
   later: Map<string, { moment: string; order: Order }>;
   channelName: (storeId: string, channel: string) => string | undefined;
+  /** An edition in a language, compiled once for the batch. */
+  compiled: (store: StoreRow, editionId: string, language: string) => Promise<CompiledMessage>;
 }
 
 export async function batchContext(
@@ -116,11 +128,21 @@ export async function batchContext(
       .from(events)
       .where(and(inArray(events.id, eventIds), ne(events.type, 'order.placed'))),
   ]);
+  const messages = new Map<string, Promise<CompiledMessage>>();
   const names = new Map(channelRows.map((c) => [`${c.storeId}/${c.id}`, c.name]));
   return {
     stores: new Map(storeRows.map((s) => [s.id, s])),
     later: new Map(laterRows.map((e) => [e.id, { moment: e.type, order: (e.data as { order: Order }).order }])),
     orders: new Map(orderRows.map((o) => [o.id, o.snapshot])),
     channelName: (storeId, channel) => names.get(`${storeId}/${channel}`),
+    compiled: (store, editionId, language) => {
+      const key = `${editionId} ${language}`;
+      let message = messages.get(key);
+      if (!message) {
+        message = editionTemplate(editionId).then((template) => compiledFor({ store, template, language }));
+        messages.set(key, message);
+      }
+      return message;
+    },
   };
 }

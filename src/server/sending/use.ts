@@ -2,8 +2,8 @@
 import { and, eq, gte, inArray, lt, sql } from 'drizzle-orm';
 import { leftOf, limitDay } from '@/core/mail';
 import { database } from '../db/client';
+import { retryingDeadlocks } from '../db/trouble';
 import { serviceUse } from '../db/schema';
-import { retryingDeadlocks } from '../events/receive';
 import type { ServiceRow } from './service';
 
 export interface Reservation {

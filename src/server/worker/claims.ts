@@ -4,8 +4,8 @@
  */
 import { and, asc, eq, inArray, lte, sql } from 'drizzle-orm';
 import { database, type Executor } from '../db/client';
+import { retryingDeadlocks } from '../db/trouble';
 import { deliveries } from '../db/schema';
-import { retryingDeadlocks } from '../events/receive';
 
 export type Delivery = typeof deliveries.$inferSelect;
 

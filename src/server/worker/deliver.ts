@@ -5,17 +5,18 @@ import { log } from '../log';
 import { composeMessage, deliveryMessageId } from '../sending/compose';
 import { signMessage } from '../sending/dkim';
 import { withPictures } from '../sending/pictures';
-import { editionTemplate, renderFor, type BatchContext } from '../sending/render';
+import { snapshotFor, type BatchContext } from '../sending/render';
 import { viaOf } from '../sending/service';
 import type { Delivery } from './claims';
 import type { Dispatch, Way } from './dispatch';
 import type { Lines } from './lines';
-import { recordOutcome, type Outcome } from './record';
+import type { Outcome, Recorder } from './record';
 
 export interface DeliverWith {
   context: BatchContext;
   dispatch: Dispatch;
   lines: Lines;
+  recorder: Recorder;
 }
 
 /** Sends one claimed delivery and records the attempt, whatever came of it. */
@@ -30,7 +31,7 @@ export async function deliver(delivery: Delivery, using: DeliverWith): Promise<D
       attempt: { conversation: '', via: '' },
     };
   });
-  await recordOutcome(delivery, outcome, startedAt);
+  await using.recorder.write(delivery, outcome, startedAt);
   return outcome.state;
 }
 
@@ -84,15 +85,9 @@ async function makeMessage(
   const order = later?.order ?? (delivery.orderId ? context.orders.get(delivery.orderId) : undefined);
   if (!store || !order) throw new Error('the order this message is about is no longer there.');
   const channelName = context.channelName(store.id, order.channel);
-  const message = await renderFor({
-    store,
-    template: await editionTemplate(delivery.editionId),
-    language: delivery.language,
-    order,
-    moment: later?.moment ?? 'order.placed',
-    now: Date.now(),
-    ...(channelName && { channelName }),
-  });
+  const compiled = await context.compiled(store, delivery.editionId, delivery.language);
+  const moment = later?.moment ?? 'order.placed';
+  const message = compiled.fill(snapshotFor(store, order, moment, channelName, delivery.language, Date.now()));
   const { sender } = way;
   const messageId = deliveryMessageId(delivery.id, sender.address);
   const made = store.pictures === 'inline' ? await withPictures(message) : { message, pictures: undefined };

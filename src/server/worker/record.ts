@@ -1,9 +1,14 @@
-/** Writing down what came of attempts: state, attempt with its conversation, and the message as it was sent. */
-import { and, eq } from 'drizzle-orm';
+/**
+ * Writing down what came of attempts: state, attempt with its conversation, and the message as it was sent. What comes while one
+ * group is being written is written together as the next, so that many lines share one transaction and one flush to disk.
+ */
+import { and, eq, inArray, sql } from 'drizzle-orm';
 import type { DeliveryState } from '@/core/mail';
-import { database } from '../db/client';
+import { database, type Executor } from '../db/client';
+import { isAway, retryingDeadlocks } from '../db/trouble';
 import { attempts, deliveries, sentMessages } from '../db/schema';
 import { newId } from '../ids';
+import { log } from '../log';
 import type { Delivery } from './claims';
 
 export interface Outcome {
@@ -18,50 +23,165 @@ export interface Outcome {
   raw?: Buffer;
 }
 
-/** Records an outcome, while the lease is still ours; otherwise another worker owns the delivery, and only the attempt is written down. */
-export async function recordOutcome(delivery: Delivery, outcome: Outcome, startedAt: Date): Promise<void> {
-  const endedAt = new Date();
-  await database().transaction(async (tx) => {
-    const [updated] = await tx
-      .update(deliveries)
-      .set({
-        state: outcome.state,
-        leaseUntil: null,
-        leaseBy: null,
-        lastWords: outcome.words.slice(0, 500),
-        ...(outcome.dueAt && { dueAt: outcome.dueAt }),
-        ...(outcome.subject !== undefined && { subject: outcome.subject }),
-        ...(outcome.messageId && { messageId: outcome.messageId }),
-        ...(outcome.state === 'accepted' && { acceptedAt: endedAt }),
-        ...(!outcome.attempt && { attempts: delivery.attempts - 1 }),
-      })
-      .where(
-        and(
-          eq(deliveries.id, delivery.id),
-          eq(deliveries.leaseBy, delivery.leaseBy ?? ''),
-          eq(deliveries.state, 'sending'),
-        ),
+interface Entry {
+  /** Of the attempt: writing twice what was lost on the way back is then no second attempt. */
+  id: string;
+  delivery: Delivery;
+  outcome: Outcome;
+  startedAt: Date;
+  endedAt: Date;
+}
+
+interface Waiting extends Entry {
+  written: () => void;
+  failed: (error: unknown) => void;
+}
+
+/** Most messages in one group: what is written in one statement has to fit a packet, whatever pictures they hold. */
+const GROUP = 50;
+const GROUP_BYTES = 16_000_000;
+const AGAIN_MS = 250;
+
+export class Recorder {
+  private waiting: Waiting[] = [];
+  private writing = false;
+
+  /** Resolves when the outcome is safely written. */
+  write(delivery: Delivery, outcome: Outcome, startedAt: Date): Promise<void> {
+    return new Promise((written, failed) => {
+      this.waiting.push({ id: newId(), delivery, outcome, startedAt, endedAt: new Date(), written, failed });
+      if (!this.writing) void this.writeAll();
+    });
+  }
+
+  private async writeAll(): Promise<void> {
+    this.writing = true;
+    while (this.waiting.length > 0) {
+      const group = this.next();
+      try {
+        await persistently(group);
+        for (const entry of group) entry.written();
+      } catch (error) {
+        // One that cannot be written must not take the others with it.
+        if (group.length === 1 || isAway(error)) for (const entry of group) entry.failed(error);
+        else for (const entry of group) await persistently([entry]).then(entry.written, entry.failed);
+      }
+    }
+    this.writing = false;
+  }
+
+  private next(): Waiting[] {
+    let bytes = 0;
+    let count = 0;
+    for (const { outcome } of this.waiting) {
+      bytes += outcome.raw?.length ?? 0;
+      if (count > 0 && (count === GROUP || bytes > GROUP_BYTES)) break;
+      count += 1;
+    }
+    return this.waiting.splice(0, count);
+  }
+}
+
+/**
+ * A database that is away may be back in a moment, and what a server has taken should not be sent again for that: it is tried
+ * until the leases are over.
+ */
+async function persistently(group: readonly Entry[]): Promise<void> {
+  const until = Math.min(...group.map((e) => e.delivery.leaseUntil?.getTime() ?? 0));
+  for (;;) {
+    try {
+      return await retryingDeadlocks(() => recordOutcomes(group));
+    } catch (error) {
+      if (!isAway(error) || Date.now() + AGAIN_MS > until) throw error;
+      log.warn({ err: error, outcomes: group.length }, 'outcomes could not be written down; trying again');
+      await new Promise((again) => setTimeout(again, AGAIN_MS));
+    }
+  }
+}
+
+/**
+ * Records outcomes of deliveries whose lease is still ours. Of one that another worker owns by now, only the attempt is written
+ * down.
+ */
+async function recordOutcomes(group: readonly Entry[]): Promise<void> {
+  await database().transaction(
+    async (tx) => {
+      const owned = await stillOurs(tx, group);
+      const changed = group.filter((e) => owned.has(e.delivery.id));
+      if (changed.length > 0) {
+        await tx
+          .insert(deliveries)
+          .values(changed.map(afterwards))
+          .onDuplicateKeyUpdate({
+            set: {
+              state: sql`values(${deliveries.state})`,
+              leaseUntil: null,
+              leaseBy: null,
+              lastWords: sql`values(${deliveries.lastWords})`,
+              dueAt: sql`values(${deliveries.dueAt})`,
+              subject: sql`values(${deliveries.subject})`,
+              messageId: sql`values(${deliveries.messageId})`,
+              acceptedAt: sql`values(${deliveries.acceptedAt})`,
+              attempts: sql`values(${deliveries.attempts})`,
+            },
+          });
+      }
+      const tried = group.flatMap((e) => attemptOf(e) ?? []);
+      if (tried.length > 0) await tx.insert(attempts).ignore().values(tried);
+      const messages = changed.flatMap(({ delivery, outcome: { raw } }) =>
+        raw ? { deliveryId: delivery.id, storeId: delivery.storeId, raw } : [],
       );
-    if (outcome.attempt) {
-      await tx.insert(attempts).values({
-        id: newId(),
-        storeId: delivery.storeId,
-        deliveryId: delivery.id,
-        number: delivery.attempts,
-        startedAt,
-        endedAt,
-        state: outcome.state,
-        via: outcome.attempt.via,
-        words: outcome.words.slice(0, 500),
-        remedy: outcome.remedy.slice(0, 500),
-        conversation: outcome.attempt.conversation,
-      });
-    }
-    if (outcome.raw && updated.affectedRows > 0) {
-      await tx
-        .insert(sentMessages)
-        .values({ deliveryId: delivery.id, storeId: delivery.storeId, raw: outcome.raw })
-        .onDuplicateKeyUpdate({ set: { raw: outcome.raw } });
-    }
-  });
+      if (messages.length > 0) {
+        await tx
+          .insert(sentMessages)
+          .values(messages)
+          .onDuplicateKeyUpdate({ set: { raw: sql`values(${sentMessages.raw})` } });
+      }
+    },
+    { isolationLevel: 'read committed' },
+  );
+}
+
+async function stillOurs(tx: Executor, group: readonly Entry[]): Promise<Set<string>> {
+  const ids = group.map((e) => e.delivery.id);
+  const leaseBy = [...new Set(group.map((e) => e.delivery.leaseBy ?? ''))];
+  const rows = await tx
+    .select({ id: deliveries.id })
+    .from(deliveries)
+    .where(and(inArray(deliveries.id, ids), inArray(deliveries.leaseBy, leaseBy), eq(deliveries.state, 'sending')))
+    .for('update');
+  return new Set(rows.map((r) => r.id));
+}
+
+/** The row as it is afterwards. */
+function afterwards({ delivery, outcome, endedAt }: Entry): Delivery {
+  return {
+    ...delivery,
+    state: outcome.state,
+    leaseUntil: null,
+    leaseBy: null,
+    lastWords: outcome.words.slice(0, 500),
+    dueAt: outcome.dueAt ?? delivery.dueAt,
+    subject: outcome.subject ?? delivery.subject,
+    messageId: outcome.messageId ?? delivery.messageId,
+    acceptedAt: outcome.state === 'accepted' ? endedAt : delivery.acceptedAt,
+    attempts: outcome.attempt ? delivery.attempts : delivery.attempts - 1,
+  };
+}
+
+function attemptOf({ id, delivery, outcome, startedAt, endedAt }: Entry): typeof attempts.$inferInsert | undefined {
+  if (!outcome.attempt) return undefined;
+  return {
+    id,
+    storeId: delivery.storeId,
+    deliveryId: delivery.id,
+    number: delivery.attempts,
+    startedAt,
+    endedAt,
+    state: outcome.state,
+    via: outcome.attempt.via,
+    words: outcome.words.slice(0, 500),
+    remedy: outcome.remedy.slice(0, 500),
+    conversation: outcome.attempt.conversation,
+  };
 }

@@ -11,11 +11,25 @@ import { claim, giveBack, type Delivery } from './claims';
 import { deliver, type DeliverWith } from './deliver';
 import { Dispatch } from './dispatch';
 import { Lines } from './lines';
+import { Recorder } from './record';
 import { Watch } from './watch';
 
 const POLL_MS = 250;
 const WATCH_MS = 2_000;
 export const HEARTBEAT_MS = 3_000;
+
+interface Batch {
+  using: DeliverWith;
+  /** After this, ms since 1970, none of it is begun. */
+  until: number;
+  /** How many of it are not yet done with. */
+  left: number;
+}
+
+interface Item {
+  delivery: Delivery;
+  batch: Batch;
+}
 
 export interface WorkerOptions {
   /** Messages under way at once, over all services; each service also has a number of its own. */
@@ -27,6 +41,7 @@ export class Worker {
   private stopping = false;
   private readonly slots: number;
   private readonly lines = new Lines();
+  private readonly recorder = new Recorder();
   private readonly watch = new Watch();
 
   constructor(options: WorkerOptions = {}) {
@@ -72,33 +87,85 @@ export class Worker {
     }
   }
 
-  /** Claims a batch and sends it. Returns how many were claimed. */
+  /**
+   * Sends what is due, over all slots at once, until nothing is: the next batch is claimed and read while the last of the one
+   * before is on the line. Returns how many were claimed.
+   */
   async round(): Promise<number> {
-    const { leaseMs } = config();
-    const began = Date.now();
-    const batch = await claim(this.id, this.slots * 8, leaseMs);
-    if (batch.length === 0) return 0;
-    const context = await batchContext(batch);
-    const zones = new Map([...context.stores].map(([id, store]) => [id, store.timeZone]));
-    const dispatch = await Dispatch.for(batch, zones);
-    const waiting = [...batch];
-    const using = { context, dispatch, lines: this.lines };
-    await Promise.all(Array.from({ length: this.slots }, () => this.drain(waiting, using, began + leaseMs / 3)));
-    await dispatch.finish();
-    await giveBack(
-      this.id,
-      waiting.map((d) => d.id),
-    );
-    return batch.length;
+    const queue: Item[] = [];
+    let claimed = 0;
+    let dry = false;
+    let claiming: Promise<void> | undefined;
+    const refill = (): Promise<void> => {
+      claiming ??= this.nextBatch()
+        .then((items) => {
+          claimed += items.length;
+          dry = items.length === 0;
+          queue.push(...items);
+        })
+        .finally(() => (claiming = undefined));
+      return claiming;
+    };
+    const drain = async (): Promise<void> => {
+      while (!this.stopping) {
+        const wanting = !dry && queue.length <= this.slots;
+        const refilled = wanting ? refill() : undefined;
+        const item = queue.shift();
+        if (item) {
+          // Nobody waits for it just now, and it is asked for again.
+          refilled?.catch(() => undefined);
+          await this.one(item);
+        } else if (refilled) await refilled;
+        else return;
+      }
+    };
+    await refill();
+    const ends = await Promise.allSettled(Array.from({ length: this.slots }, drain));
+    await claiming?.catch(() => undefined);
+    await this.giveBackAll(queue);
+    const failure = ends.find((end) => end.status === 'rejected');
+    if (failure) throw failure.reason;
+    return claimed;
   }
 
-  private async drain(waiting: Delivery[], using: DeliverWith, until: number): Promise<void> {
+  private async nextBatch(): Promise<Item[]> {
+    const { leaseMs } = config();
+    const until = Date.now() + leaseMs / 3;
+    const deliveries = await claim(this.id, this.slots * 8, leaseMs);
+    if (deliveries.length === 0) return [];
+    const context = await batchContext(deliveries);
+    const zones = new Map([...context.stores].map(([id, store]) => [id, store.timeZone]));
+    const dispatch = await Dispatch.for(deliveries, zones);
+    const batch = {
+      using: { context, dispatch, lines: this.lines, recorder: this.recorder },
+      until,
+      left: deliveries.length,
+    };
+    return deliveries.map((delivery) => ({ delivery, batch }));
+  }
+
+  private async one(item: Item): Promise<void> {
+    const { delivery, batch } = item;
     // Nothing is begun late in the lease: another worker may claim it while it is still on the line.
-    while (!this.stopping && Date.now() < until) {
-      const next = waiting.shift();
-      if (!next) return;
-      await deliver(next, using);
+    if (Date.now() > batch.until) return this.giveBackAll([item]);
+    try {
+      await deliver(delivery, batch.using);
+    } finally {
+      await this.ended(batch, 1);
     }
+  }
+
+  private async giveBackAll(items: readonly Item[]): Promise<void> {
+    await giveBack(
+      this.id,
+      items.map((i) => i.delivery.id),
+    );
+    for (const item of items) await this.ended(item.batch, 1);
+  }
+
+  private async ended(batch: Batch, count: number): Promise<void> {
+    batch.left -= count;
+    if (batch.left === 0) await batch.using.dispatch.finish();
   }
 
   /** Takes no more, finishes what is on the line, gives the rest back. */

@@ -1,0 +1,263 @@
+/**
+ * The crash test: worker, web and database are killed at random moments while a shop's events come in and messages go out. At the
+ * end all that was accepted must be at the mail server, under one Message-ID each, and nothing may be on record as sent that is not.
+ */
+import { fork, spawn, type ChildProcess } from 'node:child_process';
+import { once } from 'node:events';
+import { createWriteStream } from 'node:fs';
+import { join, resolve } from 'node:path';
+import { eq, sql } from 'drizzle-orm';
+import { Webhook } from 'standardwebhooks';
+import { startMariaDb, type MariaDb } from '../ops/mariadb';
+import { setUp } from '../ops/setting';
+import type { Ports } from '../standins/ports';
+
+export interface CrashOptions {
+  rounds: number;
+  /** Each makes one message to a customer and those to staff. */
+  events: number;
+  basePort: number;
+  /** Told after each round. */
+  progress?: (round: number) => void;
+}
+
+export interface CrashCounts {
+  kills: { worker: number; web: number; database: number };
+  events: number;
+  deliveries: number;
+  /** Events that were answered with success and have not the deliveries others have. */
+  eventsWithout: number;
+  /** Deliveries that are not accepted in the end. */
+  unsent: number;
+  /** On record as accepted, and not at the mail server. */
+  missing: number;
+  /** At the mail server under a Message-ID that no delivery has. */
+  strange: number;
+  /** Copies beyond the first, under the same Message-ID. */
+  repeats: number;
+  /** The most there may be: what the worker can have under way, for each time it or the database was killed. */
+  mayRepeat: number;
+}
+
+type Victim = keyof CrashCounts['kills'];
+
+const SLOTS = 8;
+const LEASE_MS = 4_000;
+const pause = (ms: number): Promise<void> => new Promise((done) => setTimeout(done, ms));
+
+export async function crash({ rounds, events, basePort, progress }: CrashOptions): Promise<CrashCounts> {
+  const dataDir = resolve('.libellus/bench-crash');
+  const sink = fork(resolve('bench/sink.ts'), {
+    execArgv: ['--import', 'tsx'],
+    env: { ...process.env, SINK_SLOWNESS: '40' },
+  });
+  const [{ port }] = (await once(sink, 'message')) as [{ port: number }];
+  const { env, ports, eventsKey } = await prepare(dataDir, basePort, port);
+  const running = new Map<Victim, ChildProcess>();
+  let mariadb: MariaDb | undefined;
+  const log = createWriteStream(join(dataDir, 'logs', 'crash.log'));
+  const launch = (name: Victim, args: string[], more: Record<string, string> = {}): void => {
+    const child = spawn(process.execPath, args, { env: { ...process.env, ...env, ...more } });
+    child.stdout.pipe(log, { end: false });
+    child.stderr.pipe(log, { end: false });
+    running.set(name, child);
+  };
+  const start = async (name: Victim): Promise<void> => {
+    if (name === 'worker') launch(name, ['--import', 'tsx', 'src/server/worker/main.ts']);
+    else if (name === 'web')
+      launch(name, ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(ports.web)], {
+        NODE_ENV: 'production',
+      });
+    else {
+      mariadb = await startMariaDb(dataDir, ports.database);
+      running.set(name, mariadb.process);
+    }
+  };
+  try {
+    await start('database');
+    await Promise.all([start('web'), start('worker')]);
+
+    const kills = { worker: 0, web: 0, database: 0 };
+    let restarting: Promise<void> = Promise.resolve();
+    const answered = { count: 0 };
+    const posting: Promise<void>[] = [];
+    let posted = 0;
+    for (let round = 1; round <= rounds; round += 1) {
+      await restarting;
+      const before = answered.count;
+      while (posted < Math.round((events * round) / rounds)) {
+        posted += 1;
+        posting.push(
+          post(`${env.LIBELLUS_URL}/api/v1/events`, eventsKey, posted).then(() => void (answered.count += 1)),
+        );
+      }
+      // In the middle of it: some are in, the rest are on their way, and so are messages.
+      await until(() => answered.count > before || answered.count === posted);
+      await pause(Math.random() * 400);
+      const victims: Victim[] = ['worker', 'worker', 'web', 'database'];
+      const victim = victims[Math.floor(Math.random() * victims.length)]!;
+      const child = running.get(victim)!;
+      const gone = once(child, 'exit');
+      child.kill('SIGKILL');
+      await gone;
+      kills[victim] += 1;
+      restarting = start(victim);
+      progress?.(round);
+    }
+    await restarting;
+    await Promise.all(posting);
+
+    Object.assign(process.env, env);
+    const { database, closeDatabase } = await import('../src/server/db/client');
+    const t = await import('../src/server/db/schema');
+    const db = database();
+    const ours = sql`${t.deliveries.orderNumber} like 'CRASH-%'`;
+    const open = async (): Promise<number> => {
+      const [row] = await db
+        .select({ n: sql<number>`count(*)` })
+        .from(t.deliveries)
+        .where(sql`${ours} and ${t.deliveries.state} <> 'accepted'`);
+      return Number(row!.n);
+    };
+    const deadline = Date.now() + 120_000;
+    while ((await open()) > 0 && Date.now() < deadline) await pause(250);
+    const rows = await db
+      .select({ order: t.deliveries.orderNumber, state: t.deliveries.state, messageId: t.deliveries.messageId })
+      .from(t.deliveries)
+      .where(ours);
+    await closeDatabase();
+
+    sink.send('tell');
+    const [{ taken }] = (await once(sink, 'message')) as [{ taken: string[] }];
+    const at = new Set(taken);
+    const known = new Set(rows.map((r) => r.messageId));
+    const perOrder = new Map<string, number>();
+    for (const { order } of rows) perOrder.set(order, (perOrder.get(order) ?? 0) + 1);
+    const usual = Math.max(...perOrder.values());
+    return {
+      kills,
+      events,
+      deliveries: rows.length,
+      eventsWithout: events - [...perOrder.values()].filter((n) => n === usual).length,
+      unsent: rows.filter((r) => r.state !== 'accepted').length,
+      missing: rows.filter((r) => r.state === 'accepted' && !at.has(r.messageId)).length,
+      strange: [...at].filter((id) => !known.has(id)).length,
+      repeats: taken.length - at.size,
+      mayRepeat: SLOTS * (kills.worker + kills.database),
+    };
+  } finally {
+    for (const name of ['worker', 'web'] as const) {
+      const child = running.get(name);
+      if (child && child.exitCode === null && child.signalCode === null) {
+        const gone = once(child, 'exit');
+        child.kill('SIGKILL');
+        await gone;
+      }
+    }
+    await mariadb?.stop();
+    sink.disconnect();
+  }
+}
+
+/** The demo's store, with one service that leads to the sink, and nothing of its past on the way. */
+async function prepare(
+  dataDir: string,
+  basePort: number,
+  sinkPort: number,
+): Promise<{ env: Record<string, string>; ports: Ports; eventsKey: string }> {
+  const setting = await setUp({ basePort, dataDir, demo: true, reset: true, web: false, worker: false });
+  try {
+    const { database, closeDatabase } = await import('../src/server/db/client');
+    const t = await import('../src/server/db/schema');
+    const { newId } = await import('../src/server/ids');
+    const db = database();
+    const [store] = await db.select({ id: t.keys.storeId }).from(t.keys).where(eq(t.keys.kind, 'events')).limit(1);
+    const storeId = store!.id;
+    await db.delete(t.services).where(eq(t.services.storeId, storeId));
+    await db.insert(t.services).values({
+      id: newId(),
+      storeId,
+      name: 'Sink',
+      kind: 'local',
+      host: '127.0.0.1',
+      port: sinkPort,
+      security: 'none',
+      password: '',
+    });
+    await db
+      .insert(t.senders)
+      .ignore()
+      .values({ storeId, kind: 'orders', name: 'Quillwick', address: 'orders@quillwick.example' });
+    await db.delete(t.deliveries).where(sql`${t.deliveries.state} in ('planned', 'deferred', 'held')`);
+    await closeDatabase();
+    return {
+      env: { ...setting.env, LIBELLUS_LEASE_MS: String(LEASE_MS), LIBELLUS_DNS: '' },
+      ports: setting.ports,
+      eventsKey: setting.demo!.eventsKey,
+    };
+  } finally {
+    await setting.end();
+  }
+}
+
+/** Posts an event until it is answered with success, as a shop system does: the same event again when it was not. */
+async function post(url: string, key: string, serial: number): Promise<void> {
+  const number = `CRASH-${serial}`;
+  const body = JSON.stringify({
+    specversion: '1.0',
+    id: `crash-${serial}`,
+    source: 'https://quillwick.example/shop',
+    type: 'order.placed',
+    data: {
+      order: {
+        number,
+        placedAt: '2026-11-24T09:14:00Z',
+        currency: 'EUR',
+        language: 'en',
+        channel: 'web-shop',
+        customer: { email: `reader${serial}@crash.example`, firstName: 'Grace', lastName: 'Okafor' },
+        lines: [{ product: { sku: 'PA-KOZO', name: 'Kozo sheet', category: 'papers' }, quantity: 2, unitPrice: 850 }],
+        payment: { method: 'Card', paid: true },
+      },
+    },
+  });
+  for (;;) {
+    const at = new Date();
+    const status = await fetch(url, {
+      method: 'POST',
+      body,
+      headers: {
+        'content-type': 'application/json',
+        'webhook-id': number,
+        'webhook-timestamp': String(Math.floor(at.getTime() / 1000)),
+        'webhook-signature': new Webhook(key).sign(number, at, body),
+      },
+      signal: AbortSignal.timeout(10_000),
+    }).then(
+      (response) => response.status,
+      () => 0,
+    );
+    if (status >= 200 && status < 300) return;
+    if (status >= 400 && status < 500 && status !== 429) throw new Error(`The event was refused with ${status}.`);
+    await pause(200 + Math.random() * 200);
+  }
+}
+
+async function until(holds: () => boolean): Promise<void> {
+  const deadline = Date.now() + 60_000;
+  while (!holds()) {
+    if (Date.now() > deadline) throw new Error('Nothing came in for a minute; see .libellus/bench-crash/logs.');
+    await pause(20);
+  }
+}
+
+/** What is wrong, in words; empty when all is as it must be. */
+export function faultsOf(c: CrashCounts): string[] {
+  return [
+    ...(c.eventsWithout > 0 ? [`${c.eventsWithout} events lack messages`] : []),
+    ...(c.unsent > 0 ? [`${c.unsent} messages were never sent`] : []),
+    ...(c.missing > 0 ? [`${c.missing} are on record as sent and did not arrive`] : []),
+    ...(c.strange > 0 ? [`${c.strange} arrived under another Message-ID`] : []),
+    ...(c.repeats > c.mayRepeat ? [`${c.repeats} repeats, at most ${c.mayRepeat} can have been under way`] : []),
+  ];
+}

@@ -1,0 +1,31 @@
+/** What a database's errors say: to be tried again at once, or once it is back. */
+
+/** The code mysql2 gives an error, which Drizzle wraps. */
+function codeOf(error: unknown): string {
+  const { code, cause } = error as { code?: string; cause?: { code?: string } };
+  return cause?.code ?? code ?? '';
+}
+
+/** Runs a transaction again when the database chose it to end a deadlock; at most five times. */
+export async function retryingDeadlocks<T>(work: () => Promise<T>): Promise<T> {
+  for (let tries = 1; ; tries += 1) {
+    try {
+      return await work();
+    } catch (error) {
+      const code = codeOf(error);
+      if ((code !== 'ER_LOCK_DEADLOCK' && code !== 'ER_CHECKREAD') || tries >= 5) throw error;
+    }
+  }
+}
+
+const AWAY = new Set([
+  'ECONNREFUSED',
+  'ECONNRESET',
+  'EPIPE',
+  'ETIMEDOUT',
+  'PROTOCOL_CONNECTION_LOST',
+  'ER_SERVER_SHUTDOWN',
+]);
+
+/** Whether an error says that the database cannot be reached, which may be over in a moment. */
+export const isAway = (error: unknown): boolean => AWAY.has(codeOf(error));
