@@ -3,7 +3,8 @@ import { fork, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
 import { resolve } from 'node:path';
 import { eq, inArray, sql } from 'drizzle-orm';
-import { createTransport } from 'nodemailer';
+import { simpleParser } from 'mailparser';
+import { createTransport, type SendMailOptions } from 'nodemailer';
 import { setUp } from '../ops/setting';
 import type { Row } from './measure';
 
@@ -88,7 +89,8 @@ export async function benchSending(): Promise<{ rows: Row[]; notes: string[] }> 
       if (Number(left!.n) > 0) throw new Error(`${left!.n} messages were not sent.`);
       return ids.length / (took / 1_000);
     };
-    const pool = async (raws: readonly { to: string; raw: Buffer }[]): Promise<number> => {
+    /** With ready-made bytes, or with text and HTML that the pool makes its messages of, as programs that send mail do. */
+    const pool = async (mails: readonly SendMailOptions[]): Promise<number> => {
       const transport = createTransport({
         host: '127.0.0.1',
         port: sink.port,
@@ -98,17 +100,16 @@ export async function benchSending(): Promise<{ rows: Row[]; notes: string[] }> 
         maxMessages: 1_000,
       });
       const began = performance.now();
-      await Promise.all(
-        raws.map(({ to, raw }) => transport.sendMail({ envelope: { from: 'orders@quillwick.example', to }, raw })),
-      );
-      const rate = raws.length / ((performance.now() - began) / 1_000);
+      await Promise.all(mails.map((mail) => transport.sendMail(mail)));
+      const rate = mails.length / ((performance.now() - began) / 1_000);
       transport.close();
       return rate;
     };
 
     await sendAll(await plant(200, new Date()));
     const ours: number[] = [];
-    const theirs: number[] = [];
+    const made: number[] = [];
+    const readyMade: number[] = [];
     for (let turn = 0; turn < 3; turn += 1) {
       const ids = await plant(MESSAGES, new Date());
       ours.push(await sendAll(ids));
@@ -117,25 +118,45 @@ export async function benchSending(): Promise<{ rows: Row[]; notes: string[] }> 
         .from(t.sentMessages)
         .innerJoin(t.deliveries, eq(t.deliveries.id, t.sentMessages.deliveryId))
         .where(inArray(t.deliveries.id, ids));
-      theirs.push(await pool(sent));
+      readyMade.push(
+        await pool(sent.map(({ to, raw }) => ({ envelope: { from: 'orders@quillwick.example', to }, raw }))),
+      );
+      const parsed = await Promise.all(sent.map(({ raw }) => simpleParser(raw, { skipImageLinks: true })));
+      made.push(
+        await pool(
+          parsed.map((mail, i) => ({
+            from: 'Quillwick <orders@quillwick.example>',
+            to: sent[i]!.to,
+            subject: mail.subject ?? '',
+            text: mail.text ?? '',
+            html: mail.html || '',
+          })),
+        ),
+      );
     }
     // With very many that wait for another day.
     await plant(WAITING, new Date(Date.now() + 86_400_000));
-    const crowded = await sendAll(await plant(MESSAGES, new Date()));
+    const crowded: number[] = [];
+    for (let turn = 0; turn < 3; turn += 1) crowded.push(await sendAll(await plant(MESSAGES, new Date())));
     worker.stop();
     await closeDatabase();
     const middle = (list: number[]): number => list.sort((a, b) => a - b)[1]!;
     return {
       rows: [
         {
-          what: `due to recorded, ${CONNECTIONS} connections, against a bare nodemailer pool with the messages ready-made`,
+          what: `due to recorded, ${CONNECTIONS} connections, against a bare nodemailer pool given the same text and HTML`,
           ours: middle(ours),
-          theirs: middle(theirs),
+          theirs: middle(made),
           atLeast: 0.85,
         },
         {
+          what: 'the same against a pool that only passes on bytes made before, and keeps no record',
+          ours: middle(ours),
+          theirs: middle(readyMade),
+        },
+        {
           what: `the same with ${WAITING.toLocaleString('en-GB')} deliveries waiting, against without`,
-          ours: crowded,
+          ours: middle(crowded),
           theirs: middle(ours),
           atLeast: 1 / 1.2,
         },
