@@ -8,6 +8,7 @@ import { createWriteStream } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { eq, sql } from 'drizzle-orm';
 import { Webhook } from 'standardwebhooks';
+import { RETAIL } from '../demo/quillwick';
 import { startMariaDb, type MariaDb } from '../ops/mariadb';
 import { setUp } from '../ops/setting';
 import type { Ports } from '../standins/ports';
@@ -155,7 +156,7 @@ export async function crash({ rounds, events, basePort, progress }: CrashOptions
       }
     }
     await mariadb?.stop();
-    sink.disconnect();
+    if (sink.connected) sink.disconnect();
   }
 }
 
@@ -171,8 +172,7 @@ async function prepare(
     const t = await import('../src/server/db/schema');
     const { newId } = await import('../src/server/ids');
     const db = database();
-    const [store] = await db.select({ id: t.keys.storeId }).from(t.keys).where(eq(t.keys.kind, 'events')).limit(1);
-    const storeId = store!.id;
+    const storeId = RETAIL.id;
     await db.delete(t.services).where(eq(t.services.storeId, storeId));
     await db.insert(t.services).values({
       id: newId(),

@@ -25,6 +25,8 @@ const server = new SMTPServer({
     });
   },
 });
+// A client that was killed cuts its line.
+server.on('error', () => undefined);
 server.listen(0, '127.0.0.1', () => {
   const address = server.server.address();
   process.send?.({ port: typeof address === 'object' && address ? address.port : 0 });

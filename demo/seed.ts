@@ -174,7 +174,7 @@ async function seedStore({ chance, store, users, customers, orders, firstNumber,
   });
   const notifications = made.map((m) => m.facts);
   const templates = new Map(made.map((m) => [m.facts.edition!.id, m.template]));
-  const rules = await seedRules(store, notifications.find((n) => n.audience === 'staff')!.id, staffRows);
+  const rules = await seedRules(store, notifications, staffRows);
   await seedOrders({ chance, store, customers, orders, firstNumber, now, storeRow, notifications, templates, rules });
 }
 
@@ -198,17 +198,25 @@ function seededPassage(passage: Passage, storeId: string, now: number): typeof t
 
 async function seedRules(
   store: DemoStore,
-  notificationId: string,
+  notifications: readonly NotificationFacts[],
   staffRows: { id: string; name: string; email: string; language: string }[],
 ): Promise<RoutingRule[]> {
   const byJob = (name: string): (typeof staffRows)[number] => staffRows.find((s) => s.name === name)!;
-  const wanted: { who: (typeof staffRows)[number]; scope: RoutingRule['scope'] }[] = [
-    { who: byJob('Pawel Rutka'), scope: { kind: 'all' } },
-    { who: byJob('Lene Vestergaard'), scope: { kind: 'category', category: 'workshops' } },
+  const wanted: [moment: string, who: string, scope: RoutingRule['scope']][] = [
+    ['order.placed', 'Pawel Rutka', { kind: 'all' }],
+    ['order.placed', 'Lene Vestergaard', { kind: 'category', category: 'workshops' }],
+    ['order.paused', 'Amira Haddad', { kind: 'all' }],
+    ['order.item-delayed', 'Amira Haddad', { kind: 'all' }],
+    ['order.payment-failed', 'Tom Ashdown', { kind: 'all' }],
+    ['refund.issued', 'Tom Ashdown', { kind: 'all' }],
+    ['order.cancelled', 'Pawel Rutka', { kind: 'all' }],
+    ['delivery.bounced', 'Amira Haddad', { kind: 'all' }],
   ];
   const rules: RoutingRule[] = [];
-  for (const { who, scope } of wanted) {
+  for (const [moment, name, scope] of wanted) {
     const id = newId();
+    const who = byJob(name);
+    const notificationId = notifications.find((n) => n.audience === 'staff' && n.moment === moment)!.id;
     await database().insert(t.routingRules).values({ id, storeId: store.id, notificationId, staffId: who.id, scope });
     rules.push({
       id,

@@ -91,6 +91,7 @@ export async function setUp(options: SettingOptions): Promise<Setting> {
     Object.assign(process.env, env);
     const { migrateDatabase } = await import('../src/server/db/migrate');
     await migrateDatabase(databaseUrl);
+    if (options.seed !== false) await newlyShipped();
     const code = options.demo ? undefined : await codeForFirst();
     const demo = options.demo && options.seed !== false ? await seed() : undefined;
     if (options.worker !== false) await household.script('worker', 'src/server/worker/main.ts', env, { restart: true });
@@ -110,6 +111,13 @@ export async function setUp(options: SettingOptions): Promise<Setting> {
   } catch (error) {
     await end();
     throw error;
+  }
+
+  async function newlyShipped(): Promise<void> {
+    const { addNewlyShipped } = await import('../src/server/stores');
+    const { closeDatabase, database } = await import('../src/server/db/client');
+    await addNewlyShipped(database());
+    await closeDatabase();
   }
 
   async function codeForFirst(): Promise<string | undefined> {

@@ -1,11 +1,11 @@
 /** Making a store with all that it ships with, and the first of all, with its owner. */
 import { createHmac, randomBytes, timingSafeEqual } from 'node:crypto';
 import { Type } from '@sinclair/typebox';
-import { count } from 'drizzle-orm';
+import { count, eq } from 'drizzle-orm';
 import { DEFAULT_LOOK } from '@/core/look';
 import type { NotificationFacts } from '@/core/plan';
 import { checker } from '@/core/schema';
-import { SHIPPED_NOTIFICATIONS, type Template } from '@/core/template';
+import { SHIPPED_NOTIFICATIONS, type ShippedNotification, type Template } from '@/core/template';
 import { safeUrl } from '@/core/text';
 import { auth } from './auth/auth';
 import type { Role } from './auth/policy';
@@ -66,18 +66,9 @@ export async function createStore(
     secret: seal(`whsec_${randomBytes(24).toString('base64')}`),
   });
   const made: MadeNotification[] = [];
-  for (const { slug, name, moment, audience, template } of SHIPPED_NOTIFICATIONS) {
-    const ids = { notification: newId(), template: newId(), edition: newId() };
-    await db.insert(notifications).values({ id: ids.notification, storeId: store.id, slug, name, moment, audience });
-    await db.insert(templates).values({
-      id: ids.template,
-      storeId: store.id,
-      notificationId: ids.notification,
-      draft: template,
-      draftBy: published?.by ?? '',
-      draftAt: published?.at ?? new Date(),
-      liveEditionId: published ? ids.edition : null,
-    });
+  for (const shipped of SHIPPED_NOTIFICATIONS) {
+    const { name, moment, audience, on, template } = shipped;
+    const ids = await addNotification(db, store.id, shipped, published);
     if (published) {
       await db.insert(editions).values({
         id: ids.edition,
@@ -91,11 +82,49 @@ export async function createStore(
     }
     const edition = { id: ids.edition, number: 1, languages: Object.keys(template.words) };
     made.push({
-      facts: { id: ids.notification, name, moment, audience, on: true, ...(published && { edition }) },
+      facts: { id: ids.notification, name, moment, audience, on, ...(published && { edition }) },
       template,
     });
   }
   return made;
+}
+
+async function addNotification(
+  db: Executor,
+  storeId: string,
+  { slug, name, moment, audience, on, template }: ShippedNotification,
+  published?: { by: string; at: Date },
+): Promise<{ notification: string; template: string; edition: string }> {
+  const ids = { notification: newId(), template: newId(), edition: newId() };
+  await db.insert(notifications).values({ id: ids.notification, storeId, slug, name, moment, audience, on });
+  await db.insert(templates).values({
+    id: ids.template,
+    storeId,
+    notificationId: ids.notification,
+    draft: template,
+    draftBy: published?.by ?? '',
+    draftAt: published?.at ?? new Date(),
+    liveEditionId: published ? ids.edition : null,
+  });
+  return ids;
+}
+
+/**
+ * Gives stores that were made by an earlier version the notifications that ship since, as drafts: nothing of them goes out before
+ * somebody publishes it.
+ */
+export async function addNewlyShipped(db: Executor): Promise<void> {
+  const storeRows = await db.select({ id: stores.id }).from(stores);
+  for (const { id } of storeRows) {
+    const there = await db
+      .select({ slug: notifications.slug })
+      .from(notifications)
+      .where(eq(notifications.storeId, id));
+    const known = new Set(there.map((n) => n.slug));
+    for (const shipped of SHIPPED_NOTIFICATIONS) {
+      if (!known.has(shipped.slug)) await addNotification(db, id, shipped);
+    }
+  }
 }
 
 /** Makes somebody who can sign in. */

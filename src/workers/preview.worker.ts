@@ -2,7 +2,7 @@
 import mjml2html from 'mjml-browser';
 import { asInTheDark } from '@/core/look';
 import { aboutMoment, snapshotOf } from '@/core/order';
-import { placeholderType } from '@/core/placeholders';
+import { placeholderType, sampleDetails } from '@/core/placeholders';
 import { byWeight, messageFindings, templateFindings, type Finding } from '@/core/preflight';
 import { compileMessage, KeptWords, makeSkeleton, wordsStyles, type Skeleton } from '@/core/render';
 import { layOut, phrasebookFor, type Laid } from '@/core/template';
@@ -60,6 +60,7 @@ async function render(request: RenderRequest): Promise<Rendered> {
         locale: request.locale ?? language,
         now: request.now,
         ...aboutMoment(request.order, request.moment),
+        details: sampleDetails(request.moment),
         ...(request.channelName && { channelName: request.channelName }),
       }),
     );

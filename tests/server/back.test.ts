@@ -104,6 +104,24 @@ describe('what comes back', () => {
     expect(readReturnPath(path)).toEqual({ deliveryId: delivery.id });
   });
 
+  it('tells the colleague who is named for it, once, with a link to the record', async () => {
+    const to = reader();
+    const delivery = await order(to);
+    const told = async () => {
+      await drain();
+      return (await mailbox('pawel@quillwick.example')).filter((m) => m.subject.includes(delivery.orderNumber));
+    };
+    const before = (await told()).length;
+    await takeBounce(pathOf(delivery.id), report(to));
+    await takeBounce(pathOf(delivery.id), report(to));
+    const mails = await told();
+    expect(mails).toHaveLength(before + 1);
+    const news = mails.find((m) => m.subject.startsWith('Nicht zugestellt'))!;
+    const { text } = await simpleParser(await rawMail(news.id));
+    expect(text).toContain(to);
+    expect(text).toContain(`/s/${SHOP}/deliveries/${delivery.id}`);
+  });
+
   it('marks its delivery, withholds the address, and stands on the record', async () => {
     const to = reader();
     const delivery = await order(to);

@@ -115,9 +115,9 @@ async function fillStore(): Promise<void> {
     { id: newId(), storeId: SHOP, kind: 'events', name: 'shop', secret: seal(EVENTS_KEY) },
     { id: newId(), storeId: SHOP, kind: 'read', name: 'record', secret: fingerprint(READ_KEY) },
   ]);
-  for (const { slug, name, moment, audience, template } of SHIPPED_NOTIFICATIONS) {
+  for (const { slug, name, moment, audience, on, template } of SHIPPED_NOTIFICATIONS) {
     const ids = { notification: newId(), template: newId(), edition: newId() };
-    await db.insert(t.notifications).values({ id: ids.notification, storeId: SHOP, slug, name, moment, audience });
+    await db.insert(t.notifications).values({ id: ids.notification, storeId: SHOP, slug, name, moment, audience, on });
     await db.insert(t.templates).values({
       id: ids.template,
       storeId: SHOP,

@@ -122,3 +122,63 @@ it('an event about a parcel or a refund that carries none names what is missing'
     problems: [{ path: '/data/order/refunds' }],
   });
 });
+
+describe('what else an event tells', () => {
+  const event = (type: string, order: Order, details?: object) => {
+    const { source, specversion, id } = placedEvent();
+    return { specversion, id, source, type, data: { order, ...(details && { details }) } };
+  };
+  const receive = async (body: unknown): Promise<void> => {
+    const checked = checkEvent(body);
+    if (!checked.ok) throw new Error(JSON.stringify(checked.problems));
+    await receiveEvent(SHOP, checked.value);
+    await drain();
+  };
+
+  it.each<[type: string, subject: string, details: object | undefined, says: string]>([
+    ['order.payment-received', 'has arrived', undefined, 'Thank you for your payment'],
+    ['order.payment-failed', 'did not go through', { reason: 'the card had expired' }, 'the card had expired'],
+    [
+      'order.item-delayed',
+      'takes a little longer',
+      { delay: { item: 'Awl', until: '2026-12-03T11:00:00Z' } },
+      '3 December',
+    ],
+    [
+      'order.note-added',
+      'A note about',
+      { note: { words: 'Your boards are cut.', by: 'Pawel' } },
+      'Your boards are cut.',
+    ],
+    ['invoice.issued', 'Invoice R-7', { invoice: { number: 'R-7' } }, 'Invoice R-7'],
+    ['return.received', 'Your return', { returned: { items: '1 x Awl' } }, '1 x Awl'],
+    ['order.cancelled', 'is cancelled', { reason: 'ordered twice' }, 'ordered twice'],
+  ])('%s reaches the customer with its own facts', async (type, subject, details, says) => {
+    const order = { ...newOrder(), language: 'en' };
+    await place(order);
+    await receive(event(type, order, details));
+    const mails = await texts(order.customer.email, subject);
+    expect(mails).toHaveLength(1);
+    expect(mails[0]).toContain(says);
+  });
+
+  it('is kept with the event: a message of a later one says what is true of that', async () => {
+    const order = { ...newOrder(), language: 'en' };
+    await place(order);
+    await receive(event('order.cancelled', order, { reason: 'ordered twice' }));
+    await receive(event('order.cancelled', order, { reason: 'no longer wanted' }));
+    const mails = await texts(order.customer.email, 'is cancelled');
+    expect(mails.map((m) => /\((.+)\)/.exec(m)?.[1]).toSorted()).toEqual(['no longer wanted', 'ordered twice']);
+  });
+
+  it.each<[string, object | undefined, string]>([
+    ['order.item-delayed', undefined, '/data/details'],
+    ['order.note-added', { note: { words: '' } }, '/data/details/note/words'],
+    ['order.cancelled', { note: { words: 'x' } }, '/data/details/note'],
+    ['shipment.updated', undefined, '/data/order/shipments'],
+    ['delivery.bounced', undefined, '/type'],
+  ])('is refused where %s does not fit, and the place is named', (type, details, path) => {
+    const checked = checkEvent(event(type, newOrder(), details));
+    expect(checked.ok ? [] : checked.problems.map((p) => p.path)).toContain(path);
+  });
+});

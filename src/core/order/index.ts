@@ -3,3 +3,4 @@ export * from './totals';
 export * from './codes';
 export * from './snapshot';
 export * from './samples';
+export * from './details';

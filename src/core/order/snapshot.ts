@@ -3,6 +3,7 @@ import { plainLine, type Money, type Values } from '../text/values';
 import type { OrderFacts } from '../conditions/condition';
 import { momentOf } from '../placeholders/moments';
 import { lineTotal, orderTotals } from './totals';
+import type { MomentDetails } from './details';
 import type { Address, Order, OrderLine, Refund, Shipment } from './schema';
 
 /** What the store adds to every message. */
@@ -22,6 +23,8 @@ export interface MessageSubject {
   shipment?: Shipment;
   /** The refund a message is about. */
   refund?: Refund;
+  /** What else the event told. */
+  details?: MomentDetails;
   /** Names shown for the order's channel and location. */
   channelName?: string;
   locationName?: string;
@@ -114,7 +117,7 @@ const line = (text: string | undefined): string | undefined => {
  * values that the order does not have are left out.
  */
 export function snapshotOf(subject: MessageSubject): Snapshot {
-  const { order, store, shipment, refund } = subject;
+  const { order, store, shipment, refund, details } = subject;
   const lines = linesOf(order, shipment);
   const sums = orderTotals(order);
   const money = (minor: number): Money => ({ minor, currency: order.currency });
@@ -170,6 +173,7 @@ export function snapshotOf(subject: MessageSubject): Snapshot {
     'refund.reason': line(refund?.reason),
     'refund.method': line(refund?.method ?? (refund && order.payment?.method)),
     'refund.issuedAt': instant(refund?.issuedAt),
+    ...detailValues(details),
   };
   return {
     values,
@@ -207,6 +211,28 @@ export function snapshotOf(subject: MessageSubject): Snapshot {
       categories: lines.map((l) => l.product.category ?? ''),
       total: money(sums.total),
     },
+  };
+}
+
+function detailValues({ reason, payUrl, delay, note, invoice, returned, bounce }: MomentDetails = {}): Values {
+  return {
+    'reason.words': line(reason),
+    'payment.url': payUrl,
+    'delay.item': line(delay?.item),
+    'delay.until': instant(delay?.until),
+    'delay.reason': line(delay?.reason),
+    'note.words': line(note?.words),
+    'note.by': line(note?.by),
+    'invoice.number': line(invoice?.number),
+    'invoice.url': invoice?.url,
+    'invoice.dueOn': instant(invoice?.dueOn),
+    'return.items': line(returned?.items),
+    'return.receivedAt': instant(returned?.receivedAt),
+    'bounce.recipient': line(bounce?.recipient),
+    'bounce.notification': line(bounce?.notification),
+    'bounce.subject': line(bounce?.subject),
+    'bounce.words': line(bounce?.words),
+    'bounce.recordUrl': bounce?.recordUrl,
   };
 }
 

@@ -1,7 +1,9 @@
 /** Every placeholder there is: its name, how people call it, what kind of value it is, and which moments have it. */
+import { SAMPLE_DETAILS, type DetailName } from '../order/details';
 import type { Value, ValueType, Values } from '../text/values';
 
-export type PlaceholderGroup = 'Order' | 'Customer' | 'Delivery' | 'Shipment' | 'Refund' | 'Store' | 'Message';
+export type PlaceholderGroup =
+  'Order' | 'Customer' | 'Delivery' | 'Shipment' | 'Refund' | 'What happened' | 'Store' | 'Message';
 
 export interface Placeholder {
   name: string;
@@ -12,7 +14,7 @@ export interface Placeholder {
   canBeMissing: boolean;
   sample: Value;
   /** What a moment must carry for the value to exist. */
-  from: 'order' | 'shipment' | 'refund' | 'store';
+  from: 'order' | 'shipment' | 'refund' | 'store' | DetailName;
 }
 
 const eur = (minor: number): Value => ({ minor, currency: 'EUR' });
@@ -86,6 +88,33 @@ export const PLACEHOLDERS: readonly Placeholder[] = [
     ['refund.reason', 'Reason of the refund', 'text', 'a sheet arrived creased', OFTEN],
     ['refund.method', 'Way the money goes back', 'text', 'Card', OFTEN],
     ['refund.issuedAt', 'Refunded on', 'date', at('2026-12-02T10:05:00Z'), OFTEN],
+  ]),
+  ...group('What happened', 'reason', [['reason.words', 'Reason', 'text', SAMPLE_DETAILS.reason, OFTEN]]),
+  ...group('What happened', 'payUrl', [['payment.url', 'Address to pay at', 'url', SAMPLE_DETAILS.payUrl, OFTEN]]),
+  ...group('What happened', 'delay', [
+    ['delay.item', 'What is late', 'text', SAMPLE_DETAILS.delay.item],
+    ['delay.until', 'When it is expected', 'date', at(SAMPLE_DETAILS.delay.until!), OFTEN],
+    ['delay.reason', 'Why it is late', 'text', SAMPLE_DETAILS.delay.reason!, OFTEN],
+  ]),
+  ...group('What happened', 'note', [
+    ['note.words', 'Words of the note', 'text', SAMPLE_DETAILS.note.words],
+    ['note.by', 'Who wrote the note', 'text', SAMPLE_DETAILS.note.by!, OFTEN],
+  ]),
+  ...group('What happened', 'invoice', [
+    ['invoice.number', 'Invoice number', 'text', SAMPLE_DETAILS.invoice.number],
+    ['invoice.url', 'Invoice address', 'url', SAMPLE_DETAILS.invoice.url!, OFTEN],
+    ['invoice.dueOn', 'Invoice due on', 'date', at(SAMPLE_DETAILS.invoice.dueOn!), OFTEN],
+  ]),
+  ...group('What happened', 'returned', [
+    ['return.items', 'What came back', 'text', SAMPLE_DETAILS.returned.items],
+    ['return.receivedAt', 'Came back on', 'date', at(SAMPLE_DETAILS.returned.receivedAt!), OFTEN],
+  ]),
+  ...group('What happened', 'bounce', [
+    ['bounce.recipient', 'Address that failed', 'text', SAMPLE_DETAILS.bounce.recipient],
+    ['bounce.notification', 'Message that came back', 'text', SAMPLE_DETAILS.bounce.notification],
+    ['bounce.subject', 'Its subject', 'text', SAMPLE_DETAILS.bounce.subject!, OFTEN],
+    ['bounce.words', 'Why it came back', 'text', SAMPLE_DETAILS.bounce.words],
+    ['bounce.recordUrl', 'Its record', 'url', SAMPLE_DETAILS.bounce.recordUrl!, OFTEN],
   ]),
   ...group('Store', 'store', [
     ['store.name', 'Store name', 'text', 'Quillwick'],

@@ -1,4 +1,5 @@
 /** The moments in the life of an order, in the order in which they happen, and what each knows. */
+import { SAMPLE_DETAILS, type DetailName, type MomentDetails } from '../order/details';
 import { PLACEHOLDERS, type Placeholder } from './catalogue';
 
 export interface Moment {
@@ -28,6 +29,8 @@ const SHIPMENT: ReadonlySet<Placeholder['from']> = new Set(['order', 'store', 's
 
 const REFUND: ReadonlySet<Placeholder['from']> = new Set(['order', 'store', 'refund']);
 
+const telling = (...details: DetailName[]): ReadonlySet<Placeholder['from']> => new Set(['order', 'store', ...details]);
+
 const moment = (id: string, column: MomentColumn, label: string, words: string, has = ORDER): Moment => ({
   id,
   column,
@@ -38,11 +41,13 @@ const moment = (id: string, column: MomentColumn, label: string, words: string, 
 
 export const MOMENTS: readonly Moment[] = [
   moment('order.placed', 'Placed', 'Order placed', 'when an order is placed'),
-  moment('order.payment-due', 'Payment', 'Payment still due', 'while a payment is due'),
+  moment('order.payment-due', 'Payment', 'Payment still due', 'while a payment is due', telling('payUrl')),
   moment('order.payment-received', 'Payment', 'Payment received', 'when a payment comes in'),
-  moment('order.payment-failed', 'Payment', 'Payment failed', 'when a payment fails'),
-  moment('order.paused', 'In preparation', 'Order needs attention', 'when an order is paused'),
-  moment('order.item-delayed', 'In preparation', 'Item delayed', 'when an item is delayed'),
+  moment('order.payment-failed', 'Payment', 'Payment failed', 'when a payment fails', telling('reason', 'payUrl')),
+  moment('order.paused', 'In preparation', 'Order needs attention', 'when an order is paused', telling('reason')),
+  moment('order.item-delayed', 'In preparation', 'Item delayed', 'when an item is delayed', telling('delay')),
+  moment('order.note-added', 'In preparation', 'Note added', 'when a note is added to an order', telling('note')),
+  moment('invoice.issued', 'In preparation', 'Invoice issued', 'when an invoice is issued', telling('invoice')),
   moment('shipment.dispatched', 'On its way', 'Parcel handed over', 'when a parcel is handed over', SHIPMENT),
   moment('shipment.updated', 'On its way', 'Tracking changed', 'when tracking changes', SHIPMENT),
   moment('shipment.ready-for-pickup', 'Received', 'Ready to collect', 'when goods are ready to collect', SHIPMENT),
@@ -50,8 +55,9 @@ export const MOMENTS: readonly Moment[] = [
   moment('download.ready', 'Received', 'Downloads ready', 'when downloads are ready'),
   moment('feedback.due', 'Afterwards', 'Time to ask', 'when it is time to ask'),
   moment('refund.issued', 'Returned', 'Refund issued', 'when a refund is issued', REFUND),
-  moment('return.received', 'Returned', 'Return received', 'when a return comes in'),
-  moment('order.cancelled', 'Cancelled', 'Order cancelled', 'when an order is cancelled'),
+  moment('return.received', 'Returned', 'Return received', 'when a return comes in', telling('returned')),
+  moment('order.cancelled', 'Cancelled', 'Order cancelled', 'when an order is cancelled', telling('reason')),
+  moment('delivery.bounced', 'Afterwards', 'Mail came back', 'when mail to a customer comes back', telling('bounce')),
 ];
 
 const BY_ID = new Map(MOMENTS.map((m) => [m.id, m]));
@@ -70,4 +76,10 @@ export function isProvided(placeholder: Placeholder, momentId: string): boolean 
 /** The placeholders a moment provides. */
 export function placeholdersAt(momentId: string): Placeholder[] {
   return PLACEHOLDERS.filter((p) => isProvided(p, momentId));
+}
+
+/** Made-up details of the kinds a moment has, for looking at its messages before it has happened. */
+export function sampleDetails(momentId: string): MomentDetails {
+  const { has } = BY_ID.get(momentId) ?? { has: ORDER };
+  return Object.fromEntries(Object.entries(SAMPLE_DETAILS).filter(([name]) => has.has(name as DetailName)));
 }

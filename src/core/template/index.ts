@@ -2,6 +2,6 @@ export * from './schema';
 export * from './phrasebook';
 export * from './passages';
 export * from './changes';
-export * from './defaults';
+export * from './shipped';
 export * from './import-html';
 export * from './edit';

@@ -1,6 +1,6 @@
 /** The public interface as OpenAPI 3.1, made from the schemas that the code itself checks with. */
 import { DELIVERY_STATES } from '@/core/mail';
-import { OrderPlacedSchema, RefundIssuedSchema, ShipmentDispatchedSchema } from '../events/schema';
+import { EVENT_SCHEMAS } from '../events/schema';
 
 const problem = {
   description: 'What is wrong, and where',
@@ -27,6 +27,14 @@ const problem = {
     },
   },
 };
+
+/** "shipment.dispatched" is the schema ShipmentDispatched. */
+const EVENTS = Object.fromEntries(
+  Object.entries(EVENT_SCHEMAS).map(([type, schema]) => [
+    type.replace(/(?:^|[.-])([a-z])/g, (_, letter: string) => letter.toUpperCase()),
+    schema,
+  ]),
+);
 
 export function openApi(serverUrl: string) {
   return {
@@ -126,13 +134,11 @@ export function openApi(serverUrl: string) {
       securitySchemes: { readingKey: { type: 'http', scheme: 'bearer' } },
       schemas: {
         Event: {
-          oneOf: ['OrderPlaced', 'ShipmentDispatched', 'RefundIssued'].map((name) => ({
+          oneOf: Object.keys(EVENTS).map((name) => ({
             $ref: `#/components/schemas/${name}`,
           })),
         },
-        OrderPlaced: OrderPlacedSchema,
-        ShipmentDispatched: ShipmentDispatchedSchema,
-        RefundIssued: RefundIssuedSchema,
+        ...EVENTS,
         Delivery: {
           type: 'object',
           properties: {

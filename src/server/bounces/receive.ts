@@ -2,8 +2,10 @@
 import { eq, sql } from 'drizzle-orm';
 import { simpleParser, type ParsedMail } from 'mailparser';
 import { readDeliveryStatus, readPlainBounce, type BounceReport } from '@/core/mail';
+import { config } from '../config';
 import { database } from '../db/client';
-import { bounces, deliveries, strayBounces, withholdings } from '../db/schema';
+import { bounces, deliveries, orders, strayBounces, withholdings } from '../db/schema';
+import { receiveEvent } from '../events/receive';
 import { newId } from '../ids';
 import { log } from '../log';
 import { readReturnPath } from '../sending/returnpath';
@@ -84,8 +86,34 @@ export async function takeBounce(recipient: string, raw: Buffer): Promise<Taken>
         });
     }
   });
+  if (failed) await tellStaff(delivery, path.deliveryId, report);
   log.info({ delivery: deliveryId, kind: report.kind, status: report.status }, 'a message came back');
   return { kind: failed ? 'bounced' : 'noted', deliveryId, report };
+}
+
+/** A message to a customer that came back is a moment of its order: whoever is named for it hears of it. Once for each delivery. */
+async function tellStaff(delivery: typeof deliveries.$inferSelect, id: string, report: BounceReport): Promise<void> {
+  if (delivery.role !== 'customer' || !delivery.orderId) return;
+  const [row] = await database().select({ order: orders.snapshot }).from(orders).where(eq(orders.id, delivery.orderId));
+  if (!row) return;
+  await receiveEvent(delivery.storeId, {
+    specversion: '1.0',
+    id: `bounced-${id}`,
+    source: 'urn:libellus:bounces',
+    type: 'delivery.bounced',
+    data: {
+      order: row.order,
+      details: {
+        bounce: {
+          recipient: delivery.recipient,
+          notification: delivery.notificationName,
+          ...(delivery.subject !== '' && { subject: delivery.subject }),
+          words: report.words.slice(0, 300),
+          recordUrl: `${config().url}/s/${delivery.storeId}/deliveries/${delivery.id}`,
+        },
+      },
+    },
+  });
 }
 
 function reportOf(mail: ParsedMail): BounceReport {

@@ -1,10 +1,53 @@
 /** Events as they arrive: CloudEvents 1.0 in JSON, one schema for each moment that is listened to. */
-import { Type, type Static, type TSchema } from '@sinclair/typebox';
-import { OrderSchema } from '@/core/order';
+import { Type, type TObject } from '@sinclair/typebox';
+import { MomentDetailsSchema, OrderSchema, type DetailName, type MomentDetails, type Order } from '@/core/order';
 import { checker, type Checked } from '@/core/schema';
 
-const envelope = <T extends string, D extends TSchema>(type: T, data: D) =>
-  Type.Object(
+/** What an event may tell besides the order, and what it has to. */
+interface Told {
+  may?: readonly DetailName[];
+  must?: readonly DetailName[];
+  /** Of the order, what the moment is about. */
+  needs?: 'shipments' | 'refunds';
+}
+
+/** The moments that a shop tells of. Timers and bounces are ours. */
+const TOLD = {
+  'order.placed': {},
+  'order.payment-received': {},
+  'order.payment-failed': { may: ['reason', 'payUrl'] },
+  'order.paused': { may: ['reason'] },
+  'order.item-delayed': { must: ['delay'] },
+  'order.note-added': { must: ['note'] },
+  'invoice.issued': { must: ['invoice'] },
+  'shipment.dispatched': { needs: 'shipments' },
+  'shipment.updated': { needs: 'shipments' },
+  'shipment.ready-for-pickup': { needs: 'shipments' },
+  'shipment.delivered': { needs: 'shipments' },
+  'download.ready': {},
+  'refund.issued': { needs: 'refunds' },
+  'return.received': { may: ['returned'] },
+  'order.cancelled': { may: ['reason'] },
+} satisfies Record<string, Told>;
+
+export type EventType = keyof typeof TOLD;
+export const EVENT_TYPES = Object.keys(TOLD) as EventType[];
+
+function detailsSchema({ may = [], must = [] }: Told): TObject {
+  const all = MomentDetailsSchema.properties;
+  return Type.Object(
+    Object.fromEntries([
+      ...must.map((name) => [name, Type.Required(Type.Object({ [name]: all[name] })).properties[name]!]),
+      ...may.map((name) => [name, all[name]]),
+    ]),
+    { additionalProperties: false },
+  );
+}
+
+function schemaFor(type: EventType) {
+  const told: Told = TOLD[type];
+  const details = detailsSchema(told);
+  return Type.Object(
     {
       specversion: Type.Literal('1.0'),
       id: Type.String({ minLength: 1, maxLength: 200 }),
@@ -14,37 +57,44 @@ const envelope = <T extends string, D extends TSchema>(type: T, data: D) =>
       subject: Type.Optional(Type.String({ maxLength: 300 })),
       datacontenttype: Type.Optional(Type.Literal('application/json')),
       dataschema: Type.Optional(Type.String({ maxLength: 500 })),
-      data,
+      // The order as it is now, its newest parcel or refund last.
+      data: Type.Object(
+        {
+          order: OrderSchema,
+          ...(told.must?.length ? { details } : told.may?.length ? { details: Type.Optional(details) } : {}),
+        },
+        { additionalProperties: false },
+      ),
     },
     // CloudEvents allows extension attributes; they are taken and not used.
-    { additionalProperties: true },
+    { additionalProperties: true, $id: `libellus:event:${type}` },
   );
+}
 
-export const OrderPlacedSchema = envelope(
-  'order.placed',
-  Type.Object({ order: OrderSchema }, { additionalProperties: false }),
+/** One JSON schema for each moment, as they are published. */
+export const EVENT_SCHEMAS = Object.fromEntries(EVENT_TYPES.map((type) => [type, schemaFor(type)])) as Record<
+  EventType,
+  ReturnType<typeof schemaFor>
+>;
+
+/** An event of any moment, checked. */
+export interface OrderEvent {
+  specversion: '1.0';
+  id: string;
+  source: string;
+  type: EventType | 'delivery.bounced';
+  time?: string;
+  data: { order: Order; details?: MomentDetails };
+}
+
+const checkers = new Map(
+  EVENT_TYPES.map((type) => [type as string, checker(Type.Unsafe<OrderEvent>(EVENT_SCHEMAS[type]))]),
 );
-export type OrderPlaced = Static<typeof OrderPlacedSchema>;
-
-/** An order that is known changes: the event carries it as it is now, its newest parcel or refund last. */
-const laterSchema = <T extends string>(type: T) =>
-  envelope(type, Type.Object({ order: OrderSchema }, { additionalProperties: false }));
-export const ShipmentDispatchedSchema = laterSchema('shipment.dispatched');
-export const RefundIssuedSchema = laterSchema('refund.issued');
-export type OrderEvent = OrderPlaced | Static<typeof ShipmentDispatchedSchema> | Static<typeof RefundIssuedSchema>;
-
-const CHECKERS = {
-  'order.placed': checker(OrderPlacedSchema),
-  'shipment.dispatched': checker(ShipmentDispatchedSchema),
-  'refund.issued': checker(RefundIssuedSchema),
-} as const;
-
-export const EVENT_TYPES = Object.keys(CHECKERS) as (keyof typeof CHECKERS)[];
 
 /** Checks an event of any type that is listened to; an unknown type is a problem at `/type`. */
 export function checkEvent(body: unknown): Checked<OrderEvent> {
   const type = typeof body === 'object' && body !== null ? (body as { type?: unknown }).type : undefined;
-  if (typeof type === 'string' && !Object.hasOwn(CHECKERS, type)) {
+  if (typeof type === 'string' && !checkers.has(type)) {
     return {
       ok: false,
       problems: [
@@ -52,16 +102,11 @@ export function checkEvent(body: unknown): Checked<OrderEvent> {
       ],
     };
   }
-  const check = CHECKERS[(typeof type === 'string' ? type : 'order.placed') as keyof typeof CHECKERS];
-  const checked: Checked<OrderEvent> = check(body);
+  const checked = checkers.get(typeof type === 'string' ? type : 'order.placed')!(body);
   if (!checked.ok) return checked;
   // What the moment is about has to be there.
   const { type: moment, data } = checked.value;
-  const missing =
-    moment === 'shipment.dispatched' && !data.order.shipments?.length
-      ? '/data/order/shipments'
-      : moment === 'refund.issued' && !data.order.refunds?.length
-        ? '/data/order/refunds'
-        : undefined;
-  return missing ? { ok: false, problems: [{ path: missing, message: 'is missing' }] } : checked;
+  const { needs }: Told = TOLD[moment as EventType];
+  if (!needs || data.order[needs]?.length) return checked;
+  return { ok: false, problems: [{ path: `/data/order/${needs}`, message: 'is missing' }] };
 }

@@ -2,7 +2,8 @@
 import { and, eq, inArray, ne } from 'drizzle-orm';
 import { LRUCache } from 'lru-cache';
 import type { Look } from '@/core/look';
-import { aboutMoment, snapshotOf, type Order, type Snapshot } from '@/core/order';
+import { aboutMoment, snapshotOf, type MomentDetails, type Order, type Snapshot } from '@/core/order';
+import { sampleDetails } from '@/core/placeholders';
 import type { CompiledMessage, RenderedMessage } from '@/core/render';
 import type { Segments, Template } from '@/core/template';
 import { database } from '../db/client';
@@ -46,6 +47,7 @@ export function snapshotFor(
   channelName: string | undefined,
   language: string,
   now: number,
+  details?: MomentDetails,
 ): Snapshot {
   return snapshotOf({
     order,
@@ -53,6 +55,7 @@ export function snapshotFor(
     locale: store.locales[language] ?? language,
     now,
     ...aboutMoment(order, moment),
+    ...(details && { details }),
     ...(channelName && { channelName }),
   });
 }
@@ -92,11 +95,11 @@ async function compiledFor({
   });
 }
 
-/** Renders a template for an order, as it would be sent. */
+/** Renders a template for an order, as it would be sent if its moment came with made-up details. */
 export async function renderFor(request: RenderRequest): Promise<RenderedMessage> {
   const { store, order, moment, channelName, language, now } = request;
   const compiled = await compiledFor(request);
-  return compiled.fill(snapshotFor(store, order, moment, channelName, language, now));
+  return compiled.fill(snapshotFor(store, order, moment, channelName, language, now, sampleDetails(moment)));
 }
 
 /** What a batch of deliveries needs besides its editions, read in three queries instead of three for each. */
@@ -104,7 +107,7 @@ export interface BatchContext {
   stores: Map<string, StoreRow>;
   orders: Map<string, Order>;
   /** By event id, for events after the first: the moment, and the order as it was then. */
-  later: Map<string, { moment: string; order: Order }>;
+  later: Map<string, { moment: string; order: Order; details?: MomentDetails }>;
   channelName: (storeId: string, channel: string) => string | undefined;
   /** An edition in a language, compiled once for the batch. */
   compiled: (store: StoreRow, editionId: string, language: string) => Promise<CompiledMessage>;
@@ -132,7 +135,9 @@ export async function batchContext(
   const names = new Map(channelRows.map((c) => [`${c.storeId}/${c.id}`, c.name]));
   return {
     stores: new Map(storeRows.map((s) => [s.id, s])),
-    later: new Map(laterRows.map((e) => [e.id, { moment: e.type, order: (e.data as { order: Order }).order }])),
+    later: new Map(
+      laterRows.map((e) => [e.id, { moment: e.type, ...(e.data as { order: Order; details?: MomentDetails }) }]),
+    ),
     orders: new Map(orderRows.map((o) => [o.id, o.snapshot])),
     channelName: (storeId, channel) => names.get(`${storeId}/${channel}`),
     compiled: (store, editionId, language) => {

@@ -1,14 +1,13 @@
 /** The board of everything that can go out, and the day's state of things. */
 import { and, count, desc, eq, gte, inArray, sql } from 'drizzle-orm';
 import type { DeliveryState } from '@/core/mail';
-import { templateFindings } from '@/core/preflight';
-import { languageName } from '@/core/plan';
 import { segmentsOf, templateChanges, type Template } from '@/core/template';
 import type { Access } from '../auth/access';
 import { database } from '../db/client';
 import { deliveries, editions, notifications, notWritten, orders, routingRules, templates } from '../db/schema';
 import { AppError } from '../errors';
 import { health } from '../health';
+import { notificationLines } from './notification-lines';
 import { sendingLines, type TodayLine } from './sending-lines';
 
 export type Mark = 'off' | 'draft' | 'live' | 'failing';
@@ -20,6 +19,9 @@ export function completeLanguages(template: Template, languages: readonly string
   const needed = segmentsOf(template).filter((s) => (template.words[source]?.[s.id] ?? '').trim() !== '');
   return languages.filter((l) => needed.every((s) => (template.words[l]?.[s.id] ?? '').trim() !== ''));
 }
+
+export type BoardRow = Awaited<ReturnType<typeof boardRows>>[number];
+export type Board = Awaited<ReturnType<typeof loadBoard>>;
 
 async function boardRows(access: Access) {
   return database()
@@ -169,75 +171,7 @@ export async function loadToday(access: Access) {
       href: '/deliveries?state=planned',
     });
   }
-  for (const { notification, template, edition } of rows) {
-    const desk = `/desk/${notification.slug}`;
-    const blockers = templateFindings(template.draft, {
-      moment: notification.moment,
-      sourceLanguage: store.language,
-    }).filter((f) => f.severity === 'blocker');
-    const card = board.cards.find((c) => c.slug === notification.slug)!;
-    if (!edition)
-      lines.push({
-        state: 'waiting',
-        fact: `${notification.name} has never been published.`,
-        action: 'Open it',
-        href: desk,
-      });
-    else if (!notification.on)
-      lines.push({
-        state: 'waiting',
-        fact: `${notification.name} is off.`,
-        action: 'See it on the Journey',
-        href: '/journey',
-      });
-    else if (card.changed && blockers.length > 0) {
-      lines.push({
-        state: 'waiting',
-        fact: `${notification.name} has a draft that cannot be published: ${blockers[0]!.message}`,
-        action: 'Open it',
-        href: desk,
-      });
-    } else if (card.changed)
-      lines.push({
-        state: 'waiting',
-        fact: `${notification.name} has a draft that is not published.`,
-        action: 'Look and publish',
-        href: desk,
-      });
-    else
-      lines.push({
-        state: 'good',
-        fact: `${notification.name} is live, edition ${edition.number}.`,
-        action: 'Open it',
-        href: desk,
-      });
-    const missing = store.languages.filter((l) => !card.complete.includes(l));
-    if (missing.length > 0 && notification.audience === 'customer') {
-      lines.push({
-        state: 'waiting',
-        fact: `${notification.name} has no words in ${list(missing.map(languageName))}; those customers get ${languageName(store.language)}.`,
-        action: 'Open it',
-        href: `${desk}?language=${missing[0]}`,
-      });
-    }
-    if (notification.audience === 'staff') {
-      lines.push(
-        card.rules === 0
-          ? {
-              state: 'failing',
-              fact: `Nobody on the staff hears of ${notification.name}.`,
-              action: 'Name somebody',
-              href: '/routing',
-            }
-          : {
-              state: 'good',
-              fact: `${card.rules === 1 ? 'One rule says' : `${card.rules} rules say`} who hears of ${notification.name}.`,
-              action: 'See the rules',
-              href: '/routing',
-            },
-      );
-    }
-  }
+  lines.push(...notificationLines(access, rows, board));
   const failedSince = recent.filter((r) => r.at >= since).length;
   lines.push(
     failedSince > 0
@@ -255,8 +189,4 @@ export async function loadToday(access: Access) {
     failures: recent.map((r) => ({ ...r, at: r.at.toISOString() })),
     days,
   };
-}
-
-function list(words: string[]): string {
-  return words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} or ${words.at(-1)}`;
 }

@@ -87,7 +87,9 @@ async function makeMessage(
   const channelName = context.channelName(store.id, order.channel);
   const compiled = await context.compiled(store, delivery.editionId, delivery.language);
   const moment = later?.moment ?? 'order.placed';
-  const message = compiled.fill(snapshotFor(store, order, moment, channelName, delivery.language, Date.now()));
+  const message = compiled.fill(
+    snapshotFor(store, order, moment, channelName, delivery.language, Date.now(), later?.details),
+  );
   const { sender } = way;
   const messageId = deliveryMessageId(delivery.id, sender.address);
   const made = store.pictures === 'inline' ? await withPictures(message) : { message, pictures: undefined };

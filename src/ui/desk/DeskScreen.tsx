@@ -5,7 +5,7 @@ import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } fr
 import { toast } from 'sonner';
 import { conditionHolds } from '@/core/conditions';
 import { aboutMoment, snapshotOf, type Order } from '@/core/order';
-import { placeholderType } from '@/core/placeholders';
+import { placeholderType, sampleDetails } from '@/core/placeholders';
 import { wordsHtml } from '@/core/render';
 import type { Result } from '@/core/result';
 import {
@@ -138,6 +138,7 @@ export function DeskScreen(props: DeskProps) {
         locale,
         now,
         ...aboutMoment(order.order, item.moment),
+        details: sampleDetails(item.moment),
         ...(order.channelName && { channelName: order.channelName }),
       }),
     [order, store.facts, locale, now, item.moment],

@@ -1,0 +1,162 @@
+/** Parcels, collecting and downloads. */
+import type { Template } from '../schema';
+import { HELP_DE, HELP_EN, toCustomer, type ShippedNotification } from './shape';
+
+const onItsWay: Template = {
+  version: 1,
+  blocks: [
+    { id: 'masthead', kind: 'masthead' },
+    { id: 'left', kind: 'heading' },
+    { id: 'how', kind: 'text' },
+    {
+      id: 'part',
+      kind: 'text',
+      when: { match: 'all', tests: [{ about: 'shipment', is: 'part' }] },
+    },
+    { id: 'parcel', kind: 'parcel' },
+    { id: 'inside', kind: 'heading', size: 'heading' },
+    { id: 'items', kind: 'items', prices: false },
+    { id: 'where', kind: 'addresses', show: 'delivery' },
+    { id: 'notes', kind: 'notes' },
+    { id: 'help', kind: 'text', size: 'small' },
+    { id: 'footer', kind: 'footer' },
+  ],
+  words: {
+    en: {
+      subject: 'Your parcel is on its way: {$order.number}',
+      preheader:
+        '{$shipment.carrier :text default=|The carrier|} has it. Here is what is inside, and how to follow it.',
+      left: 'On its way to {$delivery.city :text default=|you|}',
+      how: '{#p}Good news, {$customer.firstName :text default=|friend|}: your parcel left {$shipment.location :text default=|our bench|} ({$shipment.dispatchedAt :date fields=month-day-weekday length=long default=|today|}). {$shipment.carrier :text default=|The carrier|} brings it to your door.{/p}',
+      part: '{#p}This parcel holds a part of your order. The rest follows in one of its own, and we write to you again when it leaves.{/p}',
+      inside: 'In this parcel',
+      help: 'Nobody at home? The carrier leaves a note. If something arrives damaged, send us a picture at {$store.email}, and we put it right.',
+    },
+    de: {
+      subject: 'Ihr Paket ist unterwegs: {$order.number}',
+      preheader: '{$shipment.carrier :text default=|Der Paketdienst|} hat es. Was darin ist und wie Sie es verfolgen.',
+      left: 'Unterwegs nach {$delivery.city :text default=|Hause|}',
+      how: '{#p}Gute Nachricht, {$customer.firstName :text default=|liebe Kundin, lieber Kunde|}: Ihr Paket hat {$shipment.location :text default=|unsere Werkbank|} verlassen ({$shipment.dispatchedAt :date fields=month-day-weekday length=long default=|heute|}). {$shipment.carrier :text default=|Der Paketdienst|} bringt es zu Ihnen.{/p}',
+      part: '{#p}Dieses Paket enthält einen Teil Ihrer Bestellung. Der Rest folgt in einem eigenen Paket, und wir schreiben Ihnen, sobald es unterwegs ist.{/p}',
+      inside: 'In diesem Paket',
+      help: 'Niemand zu Hause? Der Paketdienst hinterlässt eine Nachricht. Ist etwas beschädigt, senden Sie uns ein Bild an {$store.email}; wir bringen es in Ordnung.',
+    },
+  },
+};
+
+const trackingChanged = toCustomer([{ id: 'parcel', kind: 'parcel' }], {
+  en: {
+    subject: 'News of your parcel: {$order.number}',
+    preheader: 'Its tracking has changed. The link below follows it from here.',
+    head: 'Your parcel has new tracking',
+    say: '{#p}Hello {$customer.firstName :text default=|there|}, the tracking of your parcel has changed. {$shipment.carrier :text default=|The carrier|} has it, and what you see below is what counts now.{/p}',
+    help: HELP_EN,
+  },
+  de: {
+    subject: 'Neues von Ihrem Paket: {$order.number}',
+    preheader: 'Die Sendungsverfolgung hat sich geändert. Der Link unten gilt ab jetzt.',
+    head: 'Ihr Paket hat eine neue Sendungsverfolgung',
+    say: '{#p}Guten Tag {$customer.firstName :text default=|liebe Kundin, lieber Kunde|}, die Sendungsverfolgung Ihres Pakets hat sich geändert. {$shipment.carrier :text default=|Der Paketdienst|} hat es, und es gilt, was Sie unten sehen.{/p}',
+    help: HELP_DE,
+  },
+});
+
+const readyToCollect = toCustomer([{ id: 'items', kind: 'items', prices: false }], {
+  en: {
+    subject: 'Ready for you to collect: {$order.number}',
+    preheader: 'Your order waits at {$shipment.location :text default=|our shop|}.',
+    head: 'It is ready, {$customer.firstName :text default=|come by|}',
+    say: '{#p}Your order is packed and waits for you at {#b}{$shipment.location :text default=|our shop|}{/b}. Bring the number {#b}{$order.number}{/b} with you, on paper or on your phone.{/p}{#p}You do not have to hurry: we keep it for two weeks.{/p}',
+    help: HELP_EN,
+  },
+  de: {
+    subject: 'Zum Abholen bereit: {$order.number}',
+    preheader: 'Ihre Bestellung liegt bereit: {$shipment.location :text default=|in unserem Laden|}.',
+    head: 'Alles ist bereit, {$customer.firstName :text default=|kommen Sie vorbei|}',
+    say: '{#p}Ihre Bestellung ist gepackt und liegt für Sie bereit: {#b}{$shipment.location :text default=|in unserem Laden|}{/b}. Bringen Sie die Nummer {#b}{$order.number}{/b} mit, auf Papier oder auf dem Telefon.{/p}{#p}Es eilt nicht: Wir heben sie zwei Wochen lang auf.{/p}',
+    help: HELP_DE,
+  },
+});
+
+const delivered = toCustomer(
+  [
+    { id: 'items', kind: 'items', prices: false },
+    { id: 'notes', kind: 'notes' },
+  ],
+  {
+    en: {
+      subject: 'Your parcel has arrived: {$order.number}',
+      preheader: 'It was handed over. Here is what should be inside.',
+      head: 'Your parcel is there',
+      say: '{#p}{$shipment.carrier :text default=|The carrier|} tells us that your parcel was handed over, {$customer.firstName :text default=|friend|}. Below is what should be inside. Is something missing or damaged? Tell us within a week, and we put it right.{/p}',
+      help: HELP_EN,
+    },
+    de: {
+      subject: 'Ihr Paket ist angekommen: {$order.number}',
+      preheader: 'Es wurde übergeben. Was darin sein sollte, steht hier.',
+      head: 'Ihr Paket ist da',
+      say: '{#p}{$shipment.carrier :text default=|Der Paketdienst|} meldet, dass Ihr Paket übergeben wurde, {$customer.firstName :text default=|liebe Kundin, lieber Kunde|}. Unten steht, was darin sein sollte. Fehlt etwas oder ist etwas beschädigt? Sagen Sie es uns innerhalb einer Woche, und wir bringen es in Ordnung.{/p}',
+      help: HELP_DE,
+    },
+  },
+);
+
+const yourDownloads = toCustomer([{ id: 'downloads', kind: 'downloads' }], {
+  en: {
+    subject: 'Your downloads for {$order.number}',
+    preheader: 'Your files are ready. Keep this message: the links are yours.',
+    head: 'Your files are ready',
+    say: '{#p}Thank you, {$customer.firstName :text default=|friend|}. What you ordered can be downloaded now. Save the files where you will find them again.{/p}',
+    help: 'Does a link not work? Answer this message or write to {$store.email}, and we send you the file.',
+  },
+  de: {
+    subject: 'Ihre Downloads zu {$order.number}',
+    preheader: 'Ihre Dateien sind bereit. Heben Sie diese Nachricht auf: Die Links gehören Ihnen.',
+    head: 'Ihre Dateien sind bereit',
+    say: '{#p}Vielen Dank, {$customer.firstName :text default=|liebe Kundin, lieber Kunde|}. Was Sie bestellt haben, können Sie jetzt herunterladen. Speichern Sie die Dateien dort, wo Sie sie wiederfinden.{/p}',
+    help: 'Funktioniert ein Link nicht? Antworten Sie auf diese Nachricht oder schreiben Sie an {$store.email}; wir senden Ihnen die Datei.',
+  },
+});
+
+export const PARCEL: readonly ShippedNotification[] = [
+  {
+    slug: 'on-its-way',
+    name: 'On its way',
+    moment: 'shipment.dispatched',
+    audience: 'customer',
+    on: true,
+    template: onItsWay,
+  },
+  {
+    slug: 'tracking-changed',
+    name: 'Tracking changed',
+    moment: 'shipment.updated',
+    audience: 'customer',
+    on: true,
+    template: trackingChanged,
+  },
+  {
+    slug: 'ready-to-collect',
+    name: 'Ready to collect',
+    moment: 'shipment.ready-for-pickup',
+    audience: 'customer',
+    on: true,
+    template: readyToCollect,
+  },
+  {
+    slug: 'delivered',
+    name: 'Delivered',
+    moment: 'shipment.delivered',
+    audience: 'customer',
+    on: false,
+    template: delivered,
+  },
+  {
+    slug: 'your-downloads',
+    name: 'Your downloads',
+    moment: 'download.ready',
+    audience: 'customer',
+    on: true,
+    template: yourDownloads,
+  },
+];

@@ -1,0 +1,77 @@
+/** When an order is placed. */
+import type { Template } from '../schema';
+import type { ShippedNotification } from './shape';
+
+const orderReceived: Template = {
+  version: 1,
+  blocks: [
+    { id: 'masthead', kind: 'masthead' },
+    { id: 'thanks', kind: 'heading' },
+    { id: 'next', kind: 'text' },
+    { id: 'follow', kind: 'button', target: { variable: 'order.statusUrl' } },
+    { id: 'items', kind: 'items' },
+    { id: 'totals', kind: 'totals' },
+    { id: 'where', kind: 'addresses' },
+    { id: 'help', kind: 'text', size: 'small' },
+    { id: 'footer', kind: 'footer' },
+  ],
+  words: {
+    en: {
+      subject: 'We have your order {$order.number}',
+      preheader:
+        '.input {$order.itemCount :number}\n.match $order.itemCount\none {{One item, {$order.total :money}. We are getting it ready.}}\n* {{{$order.itemCount} items, {$order.total :money}. We are getting them ready.}}',
+      thanks: 'Thank you, {$customer.firstName :text default=|friend|}',
+      next: '.input {$order.itemCount :number}\n.match $order.itemCount\none {{{#p}Your order arrived safely and {$order.firstItem} is on our bench. It comes to {#b}{$order.total :money}{/b}.{/p}{#p}We expect to hand the parcel over on {$order.expectedDispatch :date fields=month-day-weekday length=long default=|one of the next days|} and write to you again when we do.{/p}}}\n* {{{#p}Your order arrived safely and all {$order.itemCount} items are on our bench. They come to {#b}{$order.total :money}{/b}.{/p}{#p}We expect to hand the parcel over on {$order.expectedDispatch :date fields=month-day-weekday length=long default=|one of the next days|} and write to you again when we do.{/p}}}',
+      follow: 'Follow your order',
+      help: 'Is something not right? Answer this message or write to {$store.email}, and one of us will see to it.',
+    },
+    de: {
+      subject: 'Ihre Bestellung {$order.number} ist bei uns',
+      preheader:
+        '.input {$order.itemCount :number}\n.match $order.itemCount\none {{Ein Artikel, {$order.total :money}. Wir machen ihn bereit.}}\n* {{{$order.itemCount} Artikel, {$order.total :money}. Wir machen sie bereit.}}',
+      thanks: 'Vielen Dank, {$customer.firstName :text default=|liebe Kundin, lieber Kunde|}',
+      next: '.input {$order.itemCount :number}\n.match $order.itemCount\none {{{#p}Ihre Bestellung ist gut angekommen, und {$order.firstItem} liegt auf unserer Werkbank. Der Betrag ist {#b}{$order.total :money}{/b}.{/p}{#p}Das Paket geht voraussichtlich am {$order.expectedDispatch :date fields=month-day-weekday length=long default=|einem der nächsten Tage|} auf den Weg. Dann schreiben wir Ihnen wieder.{/p}}}\n* {{{#p}Ihre Bestellung ist gut angekommen, und alle {$order.itemCount} Artikel liegen auf unserer Werkbank. Der Betrag ist {#b}{$order.total :money}{/b}.{/p}{#p}Das Paket geht voraussichtlich am {$order.expectedDispatch :date fields=month-day-weekday length=long default=|einem der nächsten Tage|} auf den Weg. Dann schreiben wir Ihnen wieder.{/p}}}',
+      follow: 'Bestellung verfolgen',
+      help: 'Stimmt etwas nicht? Antworten Sie auf diese Nachricht oder schreiben Sie an {$store.email}; jemand von uns kümmert sich darum.',
+    },
+  },
+};
+
+const newOrder: Template = {
+  version: 1,
+  blocks: [
+    { id: 'what', kind: 'heading', size: 'heading' },
+    { id: 'facts', kind: 'text' },
+    { id: 'items', kind: 'items', pictures: false },
+    { id: 'totals', kind: 'totals' },
+    { id: 'where', kind: 'addresses', show: 'delivery' },
+  ],
+  words: {
+    en: {
+      subject: 'New order {$order.number}: {$order.total :money}',
+      preheader: '{$customer.fullName :text default=|A guest|}, {$order.channel}',
+      what: '{$order.number}, {$order.total :money}',
+      facts:
+        '{#p}{#b}{$customer.fullName :text default=|A guest|}{/b} ordered through {$order.channel} on {$order.placedAt :date fields=month-day-weekday length=long}. Dispatch by {$order.expectedDispatch :date fields=month-day-weekday length=long default=|no set day|}.{/p}{#p}Note from the customer: {$order.note :text default=|none|}{/p}',
+    },
+    de: {
+      subject: 'Neue Bestellung {$order.number}: {$order.total :money}',
+      preheader: '{$customer.fullName :text default=|Ein Gast|}, {$order.channel}',
+      what: '{$order.number}, {$order.total :money}',
+      facts:
+        '{#p}{#b}{$customer.fullName :text default=|Ein Gast|}{/b} hat am {$order.placedAt :date fields=month-day-weekday length=long} über {$order.channel} bestellt. Versand bis {$order.expectedDispatch :date fields=month-day-weekday length=long default=|ohne festen Tag|}.{/p}{#p}Notiz der Kundin oder des Kunden: {$order.note :text default=|keine|}{/p}',
+    },
+  },
+};
+
+export const PLACED: readonly ShippedNotification[] = [
+  {
+    slug: 'order-received',
+    name: 'Order received',
+    moment: 'order.placed',
+    audience: 'customer',
+    on: true,
+    template: orderReceived,
+  },
+  { slug: 'new-order', name: 'New order', moment: 'order.placed', audience: 'staff', on: true, template: newOrder },
+];

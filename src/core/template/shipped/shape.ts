@@ -1,0 +1,42 @@
+/** What a shipped notification is, and the frames most of them share. */
+import type { Block, Segments, Template } from '../schema';
+
+export interface ShippedNotification {
+  slug: string;
+  /** What the team calls it. */
+  name: string;
+  moment: string;
+  audience: 'customer' | 'staff';
+  /** Whether a new store has it on. */
+  on: boolean;
+  template: Template;
+}
+
+/** A message to a customer: the store's masthead, a headline, what it has to say, who helps, the footer. */
+export function toCustomer(middle: readonly Block[], words: Record<string, Segments>): Template {
+  return {
+    version: 1,
+    blocks: [
+      { id: 'masthead', kind: 'masthead' },
+      { id: 'head', kind: 'heading' },
+      { id: 'say', kind: 'text' },
+      ...middle,
+      { id: 'help', kind: 'text', size: 'small' },
+      { id: 'footer', kind: 'footer' },
+    ],
+    words,
+  };
+}
+
+/** A message to staff, to be read in five seconds on a phone: what to do first, then what one needs for it. */
+export function toStaff(after: readonly Block[], words: Record<string, Segments>): Template {
+  return {
+    version: 1,
+    blocks: [{ id: 'what', kind: 'heading', size: 'heading' }, { id: 'facts', kind: 'text' }, ...after],
+    words,
+  };
+}
+
+export const HELP_EN = 'Questions? Answer this message or write to {$store.email}, and one of us will see to it.';
+export const HELP_DE =
+  'Haben Sie Fragen? Antworten Sie auf diese Nachricht oder schreiben Sie an {$store.email}; jemand von uns kümmert sich darum.';

@@ -1,0 +1,105 @@
+/** What Today says of the notifications: each by itself while they are few, and together when one would have to count them. */
+import { languageName } from '@/core/plan';
+import { templateFindings } from '@/core/preflight';
+import type { Access } from '../auth/access';
+import type { Board, BoardRow } from './journey';
+import type { TodayLine } from './sending-lines';
+
+/** More of a kind than this are told of in one line. */
+const FEW = 3;
+
+interface Told {
+  name: string;
+  line: TodayLine;
+}
+
+export function notificationLines({ store }: Access, rows: readonly BoardRow[], board: Board): TodayLine[] {
+  const unpublished: Told[] = [];
+  const off: Told[] = [];
+  const live: Told[] = [];
+  const incomplete: Told[] = [];
+  const unheard: Told[] = [];
+  const others: TodayLine[] = [];
+  for (const { notification, template, edition } of rows) {
+    const { name, slug, audience } = notification;
+    const href = `/desk/${slug}`;
+    const card = board.cards.find((c) => c.slug === slug)!;
+    const told = (state: TodayLine['state'], fact: string, action: string, to = href): Told => ({
+      name,
+      line: { state, fact, action, href: to },
+    });
+    if (!notification.on) off.push(told('waiting', `${name} is off.`, 'See it on the Journey', '/journey'));
+    else if (!edition) unpublished.push(told('waiting', `${name} has never been published.`, 'Open it'));
+    else if (!card.changed) live.push(told('good', `${name} is live, edition ${edition.number}.`, 'Open it'));
+    else {
+      const [blocker] = templateFindings(template.draft, {
+        moment: notification.moment,
+        sourceLanguage: store.language,
+      }).filter((f) => f.severity === 'blocker');
+      others.push({
+        state: 'waiting',
+        fact: blocker
+          ? `${name} has a draft that cannot be published: ${blocker.message}`
+          : `${name} has a draft that is not published.`,
+        action: blocker ? 'Open it' : 'Look and publish',
+        href,
+      });
+    }
+    if (!notification.on) continue;
+    const missing = store.languages.filter((l) => !card.complete.includes(l));
+    if (missing.length > 0 && audience === 'customer') {
+      const fact = `${name} has no words in ${either(missing.map(languageName))}; those customers get ${languageName(store.language)}.`;
+      incomplete.push(told('waiting', fact, 'Open it', `${href}?language=${missing[0]}`));
+    }
+    if (audience !== 'staff') continue;
+    if (card.rules === 0)
+      unheard.push(told('failing', `Nobody on the staff hears of ${name}.`, 'Name somebody', '/routing'));
+    else {
+      const rules = card.rules === 1 ? 'One rule says' : `${card.rules} rules say`;
+      others.push({ state: 'good', fact: `${rules} who hears of ${name}.`, action: 'See the rules', href: '/routing' });
+    }
+  }
+  const journey = { action: 'See them on the Journey', href: '/journey' };
+  return [
+    ...together(unheard, (names) => ({
+      state: 'failing',
+      fact: `Nobody on the staff hears of ${names}.`,
+      action: 'Name somebody',
+      href: '/routing',
+    })),
+    ...together(unpublished, (names, count) => ({
+      state: 'waiting',
+      fact:
+        live.length === 0 && others.length === 0
+          ? `Nothing goes out yet: none of the ${count} notifications has been published.`
+          : `${count} notifications have never been published: ${names}.`,
+      ...journey,
+    })),
+    ...together(off, (names, count) => ({
+      state: 'waiting',
+      fact: `${count} notifications are off: ${names}.`,
+      ...journey,
+    })),
+    ...together(incomplete, (names, count) => ({
+      state: 'waiting',
+      fact: `${count} notifications lack words in a language of the store, among them ${names}; those customers get ${languageName(store.language)}.`,
+      ...journey,
+    })),
+    ...others,
+    ...together(live, (names, count) => ({
+      state: 'good',
+      fact: `${count} notifications are live, among them ${names}.`,
+      ...journey,
+    })),
+  ];
+}
+
+function together(list: readonly Told[], many: (names: string, count: number) => TodayLine): TodayLine[] {
+  if (list.length <= FEW) return list.map((t) => t.line);
+  const names = list.slice(0, FEW).map((t) => t.name);
+  return [many(`${names.join(', ')} and ${list.length - FEW} more`, list.length)];
+}
+
+function either(words: string[]): string {
+  return words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} or ${words.at(-1)}`;
+}
