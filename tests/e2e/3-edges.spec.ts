@@ -122,6 +122,7 @@ test('routing: a rule is added by address, tried on an order, tested, and taken 
 }) => {
   await signIn(page);
   await page.goto('/s/quillwick/routing');
+  await page.getByRole('button', { name: 'Name somebody for New order' }).click();
   await page.getByRole('radio', { name: 'Another address' }).click();
   await page.getByLabel('Address', { exact: true }).fill('print@');
   await page.getByRole('button', { name: 'Add to New order' }).click();
@@ -148,7 +149,7 @@ test('the Journey follows an order, turns a notification off and on, and is walk
   await expect(page.getByRole('button', { name: 'Turn on New order' })).toBeVisible();
   await page.locator('body').press('ArrowRight');
   await expect(page.locator('[data-card="order-received"]')).toBeFocused();
-  await page.keyboard.press('ArrowLeft');
+  await page.keyboard.press('ArrowDown');
   await expect(page.locator('[data-card="new-order"]')).toBeFocused();
   await page.keyboard.press('o');
   await expect(page.getByRole('button', { name: 'Turn off New order' })).toBeVisible();

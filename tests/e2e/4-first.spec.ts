@@ -54,8 +54,8 @@ test('the first owner is made with the printed code, and publishes the first edi
   await page.getByRole('button', { name: 'Make the store' }).click();
 
   await page.waitForURL('**/s/inkwell-books/today');
-  await expect(page.getByText('Order received has never been published.')).toBeVisible();
-  await expect(page.getByText('Nobody on the staff hears of New order.')).toBeVisible();
+  await expect(page.getByText('no notification has been published')).toBeVisible();
+  await expect(page.getByText('Nobody on the staff hears of New order, Hold: payment failed')).toBeVisible();
 
   await page.goto(`${BASE}/s/inkwell-books/desk/order-received`);
   // There is no order yet: a sample stands in.

@@ -82,7 +82,7 @@ test('with the mouse alone', async ({ page }) => {
     await click(page.getByRole('dialog').getByRole('button', { name: 'Publish look 2' }));
     await expect(page.getByText('Edition 2 of the look is live')).toBeVisible();
     for (const slug of MESSAGES) {
-      await click(page.getByRole('link', { name: 'Journey' }).first());
+      await click(page.getByRole('link', { name: 'Journey', exact: true }).first());
       await click(page.locator(`[data-card="${slug}"]`));
       await expect(page.getByText(/kB of 102/)).toBeVisible();
       await click(page.getByRole('button', { name: 'Publish edition 1' }));

@@ -244,6 +244,26 @@ test('the security of a service follows the port it usually has, and a readable 
   await expect(page.locator('body')).not.toContainText('linen-thread-18');
 });
 
+test('what a channel allows is set, and an order from there shows it', async ({ page, request }) => {
+  await signIn(page);
+  await page.goto('/s/quillwick/sending/channels');
+  const shop = page.getByRole('region', { name: 'Web shop' });
+  await shop.getByLabel('Domain of masked addresses').fill('no domain');
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(shop.getByText('"no domain" is not a domain')).toBeVisible();
+  await shop.getByLabel('Domain of masked addresses').fill('masked.bazaarlane.example');
+  await shop.getByLabel('Service').check();
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByText('It counts for what happens from now on')).toBeVisible();
+  await placeByEvent(request, 'MASKED-1', 'x1@masked.bazaarlane.example');
+  await page.goto('/s/quillwick/orders/MASKED-1');
+  await expect(page.getByText(/hides its customers/).first()).toBeVisible();
+  await page.goto('/s/quillwick/sending/channels');
+  await page.getByRole('region', { name: 'Web shop' }).getByLabel('Domain of masked addresses').fill('');
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByText('It counts for what happens from now on')).toBeVisible();
+});
+
 test('no password, key or secret stands in any log, page or answer', async ({ page, request }) => {
   const secrets = ['linen-thread-18', 'fern-and-bracken', 'PRIVATE KEY', demoFacts().eventsKey, PASSWORD];
   const logs = '.libellus/e2e/logs';

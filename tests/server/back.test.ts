@@ -10,6 +10,7 @@ import { attempts, bounces, destinations, services, stores, strayBounces, withho
 import { beginDomain } from '@/server/domains/keys';
 import { lookAtDomain } from '@/server/domains/look';
 import { returnPathOf, readReturnPath } from '@/server/sending/returnpath';
+import { saveChannels } from '@/server/views/channels';
 import { deliveryDetail } from '@/server/views/deliveries';
 import { allowAgain, releaseOnce, withhold, withheldViews } from '@/server/views/withheld';
 import { accessAs, connectRelay, connectService, enterRecord, mailbox, rawMail, SHOP, useDatabase } from './fixture';
@@ -61,6 +62,31 @@ describe('whom not to write to', () => {
       });
     },
   );
+});
+
+describe('what a channel allows', () => {
+  const ask = async (maskedDomain: string, customerMail = true) =>
+    saveChannels(await accessAs(), {
+      pictures: 'linked',
+      channels: [{ id: 'web-shop', customerMail, maskedDomain, maskedKinds: ['service'] }],
+    });
+
+  it('is kept to for the addresses that stand for customers, and not for others', async () => {
+    await ask('@Masked.Bazaarlane.example');
+    const masked = await order(`a-${Date.now()}@masked.bazaarlane.example`);
+    expect(masked).toBeUndefined();
+    expect((await order(reader())).state).toBe('accepted');
+    await ask('', false);
+    expect(await order(reader())).toBeUndefined();
+    await ask('');
+    expect((await order(reader())).state).toBe('accepted');
+  });
+
+  it('refuses what is no domain, and names the field', async () => {
+    await expect(ask('not a domain')).rejects.toMatchObject({
+      problems: [{ path: '/channels/0/maskedDomain', message: expect.stringContaining('is not a domain') }],
+    });
+  });
 });
 
 describe('what comes back', () => {

@@ -19,6 +19,7 @@ export function notificationLines({ store }: Access, rows: readonly BoardRow[], 
   const live: Told[] = [];
   const incomplete: Told[] = [];
   const unheard: Told[] = [];
+  const heard: Told[] = [];
   const others: TodayLine[] = [];
   for (const { notification, template, edition } of rows) {
     const { name, slug, audience } = notification;
@@ -56,7 +57,7 @@ export function notificationLines({ store }: Access, rows: readonly BoardRow[], 
       unheard.push(told('failing', `Nobody on the staff hears of ${name}.`, 'Name somebody', '/routing'));
     else {
       const rules = card.rules === 1 ? 'One rule says' : `${card.rules} rules say`;
-      others.push({ state: 'good', fact: `${rules} who hears of ${name}.`, action: 'See the rules', href: '/routing' });
+      heard.push(told('good', `${rules} who hears of ${name}.`, 'See the rules', '/routing'));
     }
   }
   const journey = { action: 'See them on the Journey', href: '/journey' };
@@ -71,7 +72,7 @@ export function notificationLines({ store }: Access, rows: readonly BoardRow[], 
       state: 'waiting',
       fact:
         live.length === 0 && others.length === 0
-          ? `Nothing goes out yet: none of the ${count} notifications has been published.`
+          ? 'Nothing goes out yet: no notification has been published.'
           : `${count} notifications have never been published: ${names}.`,
       ...journey,
     })),
@@ -86,6 +87,12 @@ export function notificationLines({ store }: Access, rows: readonly BoardRow[], 
       ...journey,
     })),
     ...others,
+    ...together(heard, (names, count) => ({
+      state: 'good',
+      fact: `Rules say who on the staff hears of ${count} notifications: ${names}.`,
+      action: 'See the rules',
+      href: '/routing',
+    })),
     ...together(live, (names, count) => ({
       state: 'good',
       fact: `${count} notifications are live, among them ${names}.`,

@@ -78,8 +78,7 @@ export function JourneyScreen({ base, zone, languages, cards, orders, path, mayS
         switchCard(card);
       } else if (e.key.startsWith('Arrow') && links.length > 0) {
         e.preventDefault();
-        const step = e.key === 'ArrowRight' || e.key === 'ArrowDown' ? 1 : -1;
-        links[at < 0 ? 0 : (at + step + links.length) % links.length]?.focus();
+        (at < 0 ? links[0] : nearestTo(links[at]!, links, e.key))?.focus();
       }
     };
     window.addEventListener('keydown', press);
@@ -183,13 +182,29 @@ export function JourneyScreen({ base, zone, languages, cards, orders, path, mayS
             <Bars languages={['1', '2', '3']} complete={['1', '2']} /> languages complete
           </span>
           <span className="ms-auto flex items-center gap-2">
-            <kbd className="kbd">← →</kbd> move <kbd className="kbd">Enter</kbd> open on the Desk{' '}
+            <kbd className="kbd">← → ↑ ↓</kbd> move <kbd className="kbd">Enter</kbd> open on the Desk{' '}
             <kbd className="kbd">o</kbd> on or off
           </span>
         </footer>
       </div>
     </Page>
   );
+}
+
+/** The card one comes to from another by an arrow: the next of its column, or the one most level with it in the next column. */
+function nearestTo(from: HTMLElement, links: readonly HTMLElement[], key: string): HTMLElement | undefined {
+  const here = from.getBoundingClientRect();
+  const sideways = key === 'ArrowLeft' || key === 'ArrowRight';
+  const sign = key === 'ArrowRight' || key === 'ArrowDown' ? 1 : -1;
+  const reached = links.flatMap((link) => {
+    const there = link.getBoundingClientRect();
+    const across = there.left - here.left;
+    const down = there.top - here.top;
+    const ahead = sign * (sideways ? across : down);
+    if (ahead < 2 || (!sideways && Math.abs(across) > 2)) return [];
+    return { link, far: sideways ? ahead * 10_000 + Math.abs(down) : ahead };
+  });
+  return reached.toSorted((a, b) => a.far - b.far)[0]?.link;
 }
 
 function Bars({ languages, complete }: { languages: string[]; complete: string[] }) {
@@ -255,10 +270,24 @@ function BoardCard({
             <Bars languages={languages} complete={card.complete} />
           </span>
         </div>
-        <div>
-          {card.edition ? `edition ${card.edition}` : 'never published'}
-          {card.rules !== undefined && (card.rules === 1 ? ' · 1 rule' : ` · ${card.rules} rules`)}
+        <div className="flex items-center gap-2">
+          {card.edition ? `edition ${card.edition}` : 'no edition'}
+          {maySwitch && (
+            <button
+              type="button"
+              onClick={onSwitch}
+              className="link ms-auto text-xs whitespace-nowrap"
+              aria-label={`Turn ${card.on ? 'off' : 'on'} ${card.name}`}
+            >
+              Turn {card.on ? 'off' : 'on'}
+            </button>
+          )}
         </div>
+        {card.rules !== undefined && (
+          <div className={card.rules === 0 && card.on ? 'font-semibold text-madder' : ''}>
+            {card.rules === 0 ? 'nobody hears of it' : card.rules === 1 ? '1 rule' : `${card.rules} rules`}
+          </div>
+        )}
         {path ? (
           <div className={`mt-0.5 ${lit ? 'font-semibold text-petrol' : 'italic'}`}>
             {first ? (
@@ -280,16 +309,6 @@ function BoardCard({
               last <Time at={card.last.at} zone={zone} />
             </div>
           )
-        )}
-        {maySwitch && (
-          <button
-            type="button"
-            onClick={onSwitch}
-            className="link mt-0.5 text-xs"
-            aria-label={`Turn ${card.on ? 'off' : 'on'} ${card.name}`}
-          >
-            Turn {card.on ? 'off' : 'on'}
-          </button>
         )}
       </div>
     </div>

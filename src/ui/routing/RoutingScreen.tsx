@@ -88,6 +88,7 @@ function Rules({
   const [person, setPerson] = useState<string | null>(null);
   const [address, setAddress] = useState('');
   const [scope, setScope] = useState('');
+  const [adding, setAdding] = useState(false);
   const [failure, setFailure] = useState<Failure>();
   const [testing, setTesting] = useState<string>();
 
@@ -102,6 +103,7 @@ function Rules({
     setPerson(null);
     setAddress('');
     setScope('');
+    setAdding(false);
     router.refresh();
   };
 
@@ -130,10 +132,10 @@ function Rules({
   };
 
   return (
-    <>
-      <PanelTitle aside={notification.on ? undefined : 'off: nobody gets it'}>{notification.name} goes to</PanelTitle>
+    <section aria-label={notification.name} className="mb-6">
+      <PanelTitle aside={notification.on ? undefined : 'off: nobody gets it'}>“{notification.name}” goes to</PanelTitle>
       {rules.length === 0 && (
-        <Empty title={`Nobody hears of ${notification.name}`}>Name a colleague or type an address below.</Empty>
+        <Empty title={`Nobody hears of ${notification.name}`}>Name a colleague, or give an address.</Empty>
       )}
       <ul className="mt-1 text-sm">
         {rules.map((rule) => (
@@ -171,7 +173,17 @@ function Rules({
           </li>
         ))}
       </ul>
-      {mayEdit && (
+      {mayEdit && !adding && (
+        <button
+          type="button"
+          className="btn btn-quiet mt-2"
+          aria-label={`Name somebody for ${notification.name}`}
+          onClick={() => setAdding(true)}
+        >
+          Name somebody
+        </button>
+      )}
+      {mayEdit && adding && (
         <form
           className="mt-4 flex flex-col gap-3 bg-panel p-4"
           onSubmit={(e) => {
@@ -235,14 +247,17 @@ function Rules({
             </Field>
           </div>
           {failure && failure.problems.length === 0 && <Trouble>{failure.message}</Trouble>}
-          <div>
+          <div className="flex gap-2">
             <button type="submit" className="btn btn-main">
               Add to {notification.name}
+            </button>
+            <button type="button" className="btn btn-quiet" onClick={() => setAdding(false)}>
+              Not now
             </button>
           </div>
         </form>
       )}
-    </>
+    </section>
   );
 }
 

@@ -7,6 +7,7 @@ const PARTS = [
   { path: 'services', label: 'Services' },
   { path: 'senders', label: 'Senders' },
   { path: 'domains', label: 'Domains' },
+  { path: 'channels', label: 'Channels' },
   { path: 'withheld', label: 'Not to write to' },
 ] as const;
 

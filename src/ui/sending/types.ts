@@ -83,3 +83,13 @@ export interface WithheldOnScreen {
   by: string;
   at: string;
 }
+
+export interface ChannelOnScreen {
+  id: string;
+  name: string;
+  customerMail: boolean;
+  maskedDomain: string;
+  maskedKinds: SenderKind[];
+}
+
+export type PictureChoice = 'linked' | 'inline';

@@ -152,7 +152,7 @@ export const MONEY: readonly ShippedNotification[] = [
   },
   {
     slug: 'payment-failed-staff',
-    name: 'Payment failed, for staff',
+    name: 'Hold: payment failed',
     moment: 'order.payment-failed',
     audience: 'staff',
     on: true,
@@ -169,7 +169,7 @@ export const MONEY: readonly ShippedNotification[] = [
   },
   {
     slug: 'refund-issued-staff',
-    name: 'Refund issued, for staff',
+    name: 'Money went back',
     moment: 'refund.issued',
     audience: 'staff',
     on: false,

@@ -183,7 +183,7 @@ export const TROUBLE: readonly ShippedNotification[] = [
   },
   {
     slug: 'item-delayed-staff',
-    name: 'Item delayed, for staff',
+    name: 'Item late',
     moment: 'order.item-delayed',
     audience: 'staff',
     on: false,
@@ -215,7 +215,7 @@ export const TROUBLE: readonly ShippedNotification[] = [
   },
   {
     slug: 'order-cancelled-staff',
-    name: 'Order cancelled, for staff',
+    name: 'Stop: cancelled',
     moment: 'order.cancelled',
     audience: 'staff',
     on: true,

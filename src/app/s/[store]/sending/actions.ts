@@ -5,10 +5,11 @@ import { act } from '@/app/act';
 import type { CheckReport } from '@/core/mail';
 import type { Result } from '@/core/result';
 import { addDomain, changeKey, lookNow, removeDomain } from '@/server/views/domains';
+import { saveChannels } from '@/server/views/channels';
 import { saveSenders } from '@/server/views/senders';
 import { findFor, moveService, pauseService, removeService, runCheck, saveService } from '@/server/views/services';
 import { allowAgain, withhold } from '@/server/views/withheld';
-import type { DomainOnScreen, Found, SenderOnScreen, WithheldOnScreen } from '@/ui/sending/types';
+import type { ChannelOnScreen, DomainOnScreen, Found, SenderOnScreen, WithheldOnScreen } from '@/ui/sending/types';
 
 export async function saveServiceAction(
   store: string,
@@ -53,6 +54,10 @@ export async function sendersAction(
     revalidatePath(`/s/${store}`, 'layout');
     return saved;
   });
+}
+
+export async function channelsAction(store: string, input: unknown): Promise<Result<ChannelOnScreen[]>> {
+  return act(store, 'sender.edit', (who) => saveChannels(who, input));
 }
 
 export async function addDomainAction(store: string, name: string): Promise<Result<{ name: string }>> {

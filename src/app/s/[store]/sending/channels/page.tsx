@@ -1,0 +1,22 @@
+import type { Metadata } from 'next';
+import { pageAccess } from '@/app/page-access';
+import { may } from '@/server/auth/policy';
+import { channelViews } from '@/server/views/channels';
+import { ChannelsScreen } from '@/ui/sending/ChannelsScreen';
+import { channelsAction } from '../actions';
+
+export const metadata: Metadata = { title: 'Channels' };
+
+export default async function Channels({ params }: { params: Promise<{ store: string }> }) {
+  const access = await pageAccess(params);
+  const { store } = access;
+  return (
+    <ChannelsScreen
+      base={`/s/${store.id}`}
+      channels={await channelViews(access)}
+      pictures={store.pictures}
+      mayEdit={may(access.role, 'sender.edit')}
+      onSave={channelsAction.bind(null, store.id)}
+    />
+  );
+}

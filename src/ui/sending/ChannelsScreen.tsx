@@ -1,0 +1,130 @@
+'use client';
+/** Where orders come from, what may be sent to customers there, and how pictures travel. */
+import { useState, type FormEvent } from 'react';
+import { toast } from 'sonner';
+import { SENDER_KIND_LABELS, SENDER_KINDS } from '@/core/mail';
+import type { Failure, Result } from '@/core/result';
+import { Check } from '../parts/Check';
+import { Field, Segments } from '../parts/fields';
+import { Page, PanelTitle, Trouble } from '../parts/Page';
+import { problemAt } from '../parts/result';
+import { SendingTabs } from './SendingTabs';
+import type { ChannelOnScreen, PictureChoice } from './types';
+
+export interface ChannelsProps {
+  base: string;
+  channels: ChannelOnScreen[];
+  pictures: PictureChoice;
+  mayEdit: boolean;
+  onSave: (input: unknown) => Promise<Result<ChannelOnScreen[]>>;
+}
+
+const MAIL = [
+  { value: 'yes', label: 'Written to' },
+  { value: 'no', label: 'Not written to' },
+] as const;
+
+const PICTURES = [
+  { value: 'linked', label: 'Fetched when opened' },
+  { value: 'inline', label: 'Sent along' },
+] as const;
+
+const PICTURE_WORDS: Record<PictureChoice, string> = {
+  linked:
+    'The message stays small. Pictures come from this installation when the message is opened, so it has to be reachable from outside; many mail programs ask their reader first.',
+  inline: 'Pictures are seen at once and without any address of ours, but every message grows by their size.',
+};
+
+export function ChannelsScreen({ base, channels, pictures, mayEdit, onSave }: ChannelsProps) {
+  const [list, setList] = useState(channels);
+  const [way, setWay] = useState(pictures);
+  const [failure, setFailure] = useState<Failure>();
+  const save = async (e: FormEvent): Promise<void> => {
+    e.preventDefault();
+    const result = await onSave({ pictures: way, channels: list.map(({ name: _n, ...channel }) => channel) });
+    setFailure(result.ok ? undefined : result.error);
+    if (!result.ok) return;
+    setList(result.value);
+    toast.success('Saved. It counts for what happens from now on.');
+  };
+  return (
+    <Page title="Sending" note="What each channel allows" actions={<SendingTabs base={base} />}>
+      <form onSubmit={(e) => void save(e)} className="h-full overflow-auto px-5 py-4" noValidate>
+        {failure && failure.problems.length === 0 && <Trouble>{failure.message}</Trouble>}
+        <fieldset disabled={!mayEdit} className="grid max-w-5xl grid-cols-3 gap-4">
+          {list.map((channel, i) => {
+            const change = (part: Partial<ChannelOnScreen>): void =>
+              setList(list.map((c) => (c.id === channel.id ? { ...c, ...part } : c)));
+            return (
+              <section
+                key={channel.id}
+                aria-label={channel.name}
+                className="flex flex-col gap-3 border border-rule bg-sheet p-4"
+              >
+                <h2 className="font-serif text-lg font-semibold">{channel.name}</h2>
+                <Segments
+                  label={`Customers of ${channel.name} are`}
+                  value={channel.customerMail ? 'yes' : 'no'}
+                  choices={MAIL}
+                  onChange={(value) => change({ customerMail: value === 'yes' })}
+                />
+                {channel.customerMail ? (
+                  <>
+                    <Field
+                      label="Domain of masked addresses"
+                      problem={problemAt(failure, `/channels/${i}/maskedDomain`)}
+                      hint="Some marketplaces give an address of their own instead of the customer’s. Empty when this one gives real ones."
+                    >
+                      {(ids) => (
+                        <input
+                          {...ids}
+                          className="input"
+                          spellCheck={false}
+                          value={channel.maskedDomain}
+                          onChange={(e) => change({ maskedDomain: e.target.value })}
+                        />
+                      )}
+                    </Field>
+                    {channel.maskedDomain !== '' && (
+                      <fieldset className="flex flex-col gap-2.5">
+                        <legend className="mb-1 text-sm text-slate">What may go there (none chosen: all)</legend>
+                        {SENDER_KINDS.filter((k) => k !== 'staff').map((kind) => (
+                          <Check
+                            key={kind}
+                            label={SENDER_KIND_LABELS[kind]}
+                            on={channel.maskedKinds.includes(kind)}
+                            onChange={(on) =>
+                              change({
+                                maskedKinds: on
+                                  ? [...channel.maskedKinds, kind]
+                                  : channel.maskedKinds.filter((k) => k !== kind),
+                              })
+                            }
+                          />
+                        ))}
+                      </fieldset>
+                    )}
+                  </>
+                ) : (
+                  <p className="text-sm text-slate">
+                    Nothing goes to its customers; each order says so on its record. Colleagues hear of it as usual.
+                  </p>
+                )}
+              </section>
+            );
+          })}
+        </fieldset>
+        <fieldset disabled={!mayEdit} className="mt-6 flex max-w-5xl flex-col gap-2">
+          <PanelTitle>Pictures in messages</PanelTitle>
+          <Segments label="Pictures in messages are" value={way} choices={PICTURES} onChange={setWay} />
+          <p className="max-w-2xl text-sm text-slate">{PICTURE_WORDS[way]}</p>
+        </fieldset>
+        {mayEdit && (
+          <button type="submit" className="btn btn-main mt-5">
+            Save
+          </button>
+        )}
+      </form>
+    </Page>
+  );
+}
