@@ -167,6 +167,13 @@ export function diagnose(failure: Failure): Diagnosis {
         cause: `The certificate of ${host} has expired.`,
         remedy: 'The provider has to renew it. Nothing was sent, and no password was shown.',
       };
+    case 'CERT_NOT_YET_VALID':
+      return {
+        kind: 'certificate unknown',
+        cause: `The certificate of ${host} is not valid yet.`,
+        remedy:
+          "Look whether this machine's clock is right. If it is, the provider put the certificate in place too early.",
+      };
     case 'ERR_TLS_CERT_ALTNAME_INVALID':
       return {
         kind: 'certificate for another name',

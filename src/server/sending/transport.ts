@@ -212,11 +212,23 @@ function stepOf(error: SmtpError, otherwise: CheckStep): CheckStep {
   return otherwise;
 }
 
+/** What OpenSSL says of a certificate, by its words: the mail library keeps them and puts a code of its own over theirs. */
+const CERTIFICATE_WORDS: readonly [RegExp, string][] = [
+  [/certificate has expired/i, 'CERT_HAS_EXPIRED'],
+  [/certificate is not yet valid/i, 'CERT_NOT_YET_VALID'],
+  [/does not match certificate's altnames/i, 'ERR_TLS_CERT_ALTNAME_INVALID'],
+  [/self-signed certificate in certificate chain/i, 'SELF_SIGNED_CERT_IN_CHAIN'],
+  [/self-signed certificate/i, 'DEPTH_ZERO_SELF_SIGNED_CERT'],
+  [/unable to (?:verify the first certificate|get (?:local )?issuer certificate)/i, 'UNABLE_TO_VERIFY_LEAF_SIGNATURE'],
+];
+
 /** The connection's own error code, which nodemailer keeps under the one it gives. */
 function causeOf(error: SmtpError): string | undefined {
   const { cause } = error;
   if (error.message.includes('Internationalized mailbox')) return 'ESMTPUTF8';
   if (cause instanceof Error && 'code' in cause) return String(cause.code);
+  const certificate = CERTIFICATE_WORDS.find(([words]) => words.test(error.message));
+  if (certificate) return certificate[1];
   const inText = /\b(E[A-Z]{4,}|CERT_HAS_EXPIRED|ERR_TLS_[A-Z_]+|DEPTH_ZERO_SELF_SIGNED_CERT|UNABLE_TO_[A-Z_]+)\b/.exec(
     error.message,
   )?.[1];
