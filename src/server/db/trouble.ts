@@ -27,5 +27,8 @@ const AWAY = new Set([
   'ER_SERVER_SHUTDOWN',
 ]);
 
-/** Whether an error says that the database cannot be reached, which may be over in a moment. */
-export const isAway = (error: unknown): boolean => AWAY.has(codeOf(error));
+/** Whether an error says that the database cannot be reached, which may be over in a moment. mysql2 calls errors fatal that end the connection. */
+export function isAway(error: unknown): boolean {
+  const { fatal, cause } = error as { fatal?: boolean; cause?: { fatal?: boolean } };
+  return (cause?.fatal ?? fatal) === true || AWAY.has(codeOf(error));
+}
