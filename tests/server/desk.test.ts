@@ -1,4 +1,7 @@
+import { ne } from 'drizzle-orm';
 import type { Template } from '@/core/template';
+import { database } from '@/server/db/client';
+import { notifications } from '@/server/db/schema';
 import { editionOf, loadDesk, publish, saveDraft, switchNotification } from '@/server/views/desk';
 import { loadBoard, loadToday } from '@/server/views/journey';
 import { receiveEvent } from '@/server/events/receive';
@@ -109,13 +112,22 @@ describe('Today', () => {
     const { lines } = await loadToday(await accessAs());
     const line = (text: string) => lines.find((l) => l.fact.includes(text));
     expect(line('No sending service is connected')).toMatchObject({ state: 'failing', href: '/sending/services/new' });
-    expect(line('no words in Arabic')).toMatchObject({ state: 'waiting', href: '/desk/order-received?language=ar' });
-    expect(line('New order is live')).toMatchObject({ state: 'good', href: '/desk/new-order' });
+    expect(line('lack words in a language')).toMatchObject({ state: 'waiting', href: '/journey' });
+    expect(line('notifications are live')).toMatchObject({ state: 'good', href: '/journey' });
     expect(line('worker that sends mail is not running')).toMatchObject({ state: 'failing' });
     expect(lines.map((l) => l.state)).toEqual(
       lines
         .map((l) => l.state)
         .toSorted((a, b) => ['failing', 'waiting', 'good'].indexOf(a) - ['failing', 'waiting', 'good'].indexOf(b)),
     );
+  });
+
+  it('tells of each by itself while they are few', async () => {
+    await database().update(notifications).set({ on: false }).where(ne(notifications.moment, 'order.placed'));
+    const { lines } = await loadToday(await accessAs());
+    const line = (text: string) => lines.find((l) => l.fact.includes(text));
+    expect(line('no words in Arabic')).toMatchObject({ state: 'waiting', href: '/desk/order-received?language=ar' });
+    expect(line('New order is live')).toMatchObject({ state: 'good', href: '/desk/new-order' });
+    expect(line('20 notifications are off')).toMatchObject({ state: 'waiting', href: '/journey' });
   });
 });

@@ -28,7 +28,6 @@ async function crashTest(): Promise<CrashCounts & { faults: string[] }> {
 
 it('loses nothing when worker, web and database are killed at random moments', async () => {
   const counts = await crashTest();
-  console.log(JSON.stringify(counts));
   const { worker, web, database } = counts.kills;
   expect(worker + web + database).toBe(ROUNDS);
   expect(counts.deliveries).toBeGreaterThanOrEqual(2 * EVENTS);

@@ -2,6 +2,7 @@
 import { eq } from 'drizzle-orm';
 import sharp from 'sharp';
 import { DEFAULT_LOOK, STARTING_LOOKS, takeOn, type Look } from '@/core/look';
+import { SHIPPED_NOTIFICATIONS } from '@/core/template';
 import { testOrder } from '@/core/testing';
 import { database } from '@/server/db/client';
 import { lookDrafts, memberships, stores } from '@/server/db/schema';
@@ -48,7 +49,7 @@ describe('a look', () => {
     const next: Look = { ...draft, colours: { ...draft.colours, action: '#123456' } };
     const saved = await saveLook(access, revision, next);
     expect((await rendered()).html).not.toContain('#123456');
-    expect(await publishLook(access, saved.revision)).toEqual({ number: 2, touches: 4 });
+    expect(await publishLook(access, saved.revision)).toEqual({ number: 2, touches: SHIPPED_NOTIFICATIONS.length });
     expect((await rendered()).html).toContain('#123456');
     const after = await loadLook(await accessAs());
     expect(after.live.colours.action).toBe('#123456');
