@@ -7,8 +7,8 @@ import { once } from 'node:events';
 import { createWriteStream } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { eq, sql } from 'drizzle-orm';
-import { Webhook } from 'standardwebhooks';
 import { RETAIL } from '../demo/quillwick';
+import { signedOrder } from '../demo/shop';
 import { startMariaDb, type MariaDb } from '../ops/mariadb';
 import { setUp } from '../ops/setting';
 import type { Ports } from '../standins/ports';
@@ -202,36 +202,12 @@ async function prepare(
 
 /** Posts an event until it is answered with success, as a shop system does: the same event again when it was not. */
 async function post(url: string, key: string, serial: number): Promise<void> {
-  const number = `CRASH-${serial}`;
-  const body = JSON.stringify({
-    specversion: '1.0',
-    id: `crash-${serial}`,
-    source: 'https://quillwick.example/shop',
-    type: 'order.placed',
-    data: {
-      order: {
-        number,
-        placedAt: '2026-11-24T09:14:00Z',
-        currency: 'EUR',
-        language: 'en',
-        channel: 'web-shop',
-        customer: { email: `reader${serial}@crash.example`, firstName: 'Grace', lastName: 'Okafor' },
-        lines: [{ product: { sku: 'PA-KOZO', name: 'Kozo sheet', category: 'papers' }, quantity: 2, unitPrice: 850 }],
-        payment: { method: 'Card', paid: true },
-      },
-    },
-  });
   for (;;) {
-    const at = new Date();
+    const { body, headers } = signedOrder(key, `CRASH-${serial}`, `reader${serial}@crash.example`);
     const status = await fetch(url, {
       method: 'POST',
       body,
-      headers: {
-        'content-type': 'application/json',
-        'webhook-id': number,
-        'webhook-timestamp': String(Math.floor(at.getTime() / 1000)),
-        'webhook-signature': new Webhook(key).sign(number, at, body),
-      },
+      headers,
       signal: AbortSignal.timeout(10_000),
     }).then(
       (response) => response.status,

@@ -9,7 +9,7 @@ import {
   type Page,
 } from '@playwright/test';
 import { simpleParser, type ParsedMail } from 'mailparser';
-import { Webhook } from 'standardwebhooks';
+import { signedOrder } from '../../demo/shop';
 
 export const PASSWORD = 'paper-and-thread';
 export const PORT = Number(process.env.LIBELLUS_E2E_PORT ?? 5810);
@@ -118,33 +118,7 @@ export async function choosePick(page: Page, label: string, option: string): Pro
 
 /** An order as a shop system tells of it, through the signed door. */
 export async function placeByEvent(request: APIRequestContext, number: string, email: string): Promise<void> {
-  const body = JSON.stringify({
-    specversion: '1.0',
-    id: `e2e-${number}`,
-    source: 'https://quillwick.example/shop',
-    type: 'order.placed',
-    data: {
-      order: {
-        number,
-        placedAt: '2026-11-24T09:14:00Z',
-        currency: 'EUR',
-        language: 'en',
-        channel: 'web-shop',
-        customer: { email, firstName: 'Grace', lastName: 'Okafor' },
-        lines: [{ product: { sku: 'PA-KOZO', name: 'Kozo sheet', category: 'papers' }, quantity: 2, unitPrice: 850 }],
-        payment: { method: 'Card', paid: true },
-      },
-    },
-  });
-  const at = new Date();
-  const response = await request.post('/api/v1/events', {
-    data: body,
-    headers: {
-      'content-type': 'application/json',
-      'webhook-id': number,
-      'webhook-timestamp': String(Math.floor(at.getTime() / 1000)),
-      'webhook-signature': new Webhook(demoFacts().eventsKey).sign(number, at, body),
-    },
-  });
+  const { body, headers } = signedOrder(demoFacts().eventsKey, number, email);
+  const response = await request.post('/api/v1/events', { data: body, headers });
   expect(response.status()).toBe(202);
 }

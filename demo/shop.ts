@@ -1,0 +1,39 @@
+/** The shop system of the demo: an order told of as it tells of it, a signed CloudEvent. For tests and benches. */
+import { Webhook } from 'standardwebhooks';
+
+export interface SignedEvent {
+  body: string;
+  headers: Record<string, string>;
+}
+
+/** An `order.placed` event in English from the web shop, signed now with the store's events key (Standard Webhooks). */
+export function signedOrder(eventsKey: string, number: string, email: string): SignedEvent {
+  const body = JSON.stringify({
+    specversion: '1.0',
+    id: `placed-${number}`,
+    source: 'https://quillwick.example/shop',
+    type: 'order.placed',
+    data: {
+      order: {
+        number,
+        placedAt: '2026-11-24T09:14:00Z',
+        currency: 'EUR',
+        language: 'en',
+        channel: 'web-shop',
+        customer: { email, firstName: 'Grace', lastName: 'Okafor' },
+        lines: [{ product: { sku: 'PA-KOZO', name: 'Kozo sheet', category: 'papers' }, quantity: 2, unitPrice: 850 }],
+        payment: { method: 'Card', paid: true },
+      },
+    },
+  });
+  const at = new Date();
+  return {
+    body,
+    headers: {
+      'content-type': 'application/json',
+      'webhook-id': number,
+      'webhook-timestamp': String(Math.floor(at.getTime() / 1000)),
+      'webhook-signature': new Webhook(eventsKey).sign(number, at, body),
+    },
+  };
+}
