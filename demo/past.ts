@@ -1,12 +1,12 @@
 /** What was sent for past orders: planned, rendered and composed by the product's own code, with the failures of real life. */
-import type { Order } from '../src/core/order';
+import type { Contact, Order } from '../src/core/order';
 import { plan, type NotificationFacts } from '../src/core/plan';
 import type { RoutingRule } from '../src/core/routing/rules';
 import type { Template } from '../src/core/template';
 import { diagnose, parseReply } from '../src/core/mail';
 import { composeMessage, deliveryMessageId } from '../src/server/sending/compose';
 import { renderFor } from '../src/server/sending/render';
-import { newId } from '../src/server/ids';
+import { pastId } from '../src/server/ids';
 import type { attempts, deliveries, events, notWritten, sentMessages, stores } from '../src/server/db/schema';
 import type { Chance } from './random';
 
@@ -27,38 +27,93 @@ interface PastContext {
   notifications: NotificationFacts[];
   rules: RoutingRule[];
   templates: Map<string, Template>;
+  contactsOf: (email: string) => Contact[];
   channelOf: (id: string) => { name: string; customerMail: boolean } | undefined;
 }
 
-export async function pastOf(context: PastContext, order: Order, orderId: string): Promise<PastRows> {
-  const { store } = context;
-  const at = Date.parse(order.placedAt) + 1500;
-  const eventId = newId();
+/** One thing that happened to an order, with the order as it was then. */
+interface Happened {
+  type: string;
+  at: number;
+  order: Order;
+}
+
+const DAY = 86_400_000;
+
+/** What happened to an order up to now, read off how it ended. */
+function lifeOf(order: Order, now: number): Happened[] {
+  const placedAt = Date.parse(order.placedAt);
+  const { shipments, refunds, status, ...fresh } = order;
+  const paid = order.payment?.paid === true;
+  const byTransfer = order.payment?.method === 'Bank transfer';
+  const placed: Order = {
+    ...fresh,
+    ...(order.payment && { payment: { ...order.payment, paid: paid && !byTransfer } }),
+  };
+  const life: Happened[] = [{ type: 'order.placed', at: placedAt, order: placed }];
+  const paidOrder: Order = { ...fresh, status: 'OrderProcessing' };
+  if (paid && byTransfer) life.push({ type: 'order.payment-received', at: placedAt + 0.9 * DAY, order: paidOrder });
+  const sent = shipments?.[0];
+  const inTransit: Order = { ...fresh, status: 'OrderInTransit', ...(shipments && { shipments }) };
+  if (sent) {
+    const at = Date.parse(sent.dispatchedAt ?? order.placedAt);
+    life.push({ type: 'shipment.dispatched', at, order: inTransit });
+    if (status === 'OrderDelivered' || status === 'OrderReturned') {
+      life.push({ type: 'shipment.delivered', at: at + 2 * DAY, order: { ...inTransit, status: 'OrderDelivered' } });
+    }
+  }
+  const refund = refunds?.[0];
+  if (refund) life.push({ type: 'refund.issued', at: Date.parse(refund.issuedAt ?? order.placedAt), order });
+  if (status === 'OrderCancelled') life.push({ type: 'order.cancelled', at: placedAt + DAY, order });
+  return life.filter((h) => h.at < now);
+}
+
+export async function pastOf(context: PastContext, order: Order, orderId: string, now: number): Promise<PastRows> {
   const rows: PastRows = { events: [], deliveries: [], notWritten: [], attempts: [], sent: [] };
+  const had = new Set<string>();
+  for (const happened of lifeOf(order, now)) {
+    await pastEvent(context, happened, orderId, rows, had);
+  }
+  return rows;
+}
+
+async function pastEvent(
+  context: PastContext,
+  { type, at: time, order }: Happened,
+  orderId: string,
+  rows: PastRows,
+  started: Set<string>,
+): Promise<void> {
+  const { store } = context;
+  const at = time + 1500;
+  const eventId = pastId(at);
   rows.events.push({
     id: eventId,
     storeId: store.id,
     source: `${store.facts.url}/`,
-    eventId: `placed-${order.number}`,
-    type: 'order.placed',
-    time: new Date(order.placedAt),
+    eventId: `${type}-${order.number}`,
+    type,
+    time: new Date(time),
     receivedAt: new Date(at),
     orderId,
     data: { order },
   });
   const channel = context.channelOf(order.channel);
   const planned = plan({
-    moment: 'order.placed',
+    moment: type,
     order,
-    store: { language: store.language },
+    at,
+    store: { language: store.language, timeZone: store.timeZone },
     ...(channel && { channel }),
+    customer: { contacts: context.contactsOf(order.customer.email) },
     notifications: context.notifications,
     rules: context.rules,
+    started,
   });
   const nameOf = (id: string): string => context.notifications.find((n) => n.id === id)?.name ?? '';
   for (const n of planned.notWritten) {
     rows.notWritten.push({
-      id: newId(),
+      id: pastId(at),
       storeId: store.id,
       eventId,
       orderId,
@@ -70,14 +125,15 @@ export async function pastOf(context: PastContext, order: Order, orderId: string
       createdAt: new Date(at),
     });
   }
-  for (const d of planned.deliveries) {
-    const id = newId();
+  // Reminders of those days went out or were stopped long ago; what is told here is what happened at once.
+  for (const d of planned.deliveries.filter((p) => !p.timed)) {
+    const id = pastId(at);
     const message = await renderFor({
       store,
       template: context.templates.get(d.editionId)!,
       language: d.language,
       order,
-      moment: 'order.placed',
+      moment: type,
       now: at,
       ...(channel && { channelName: channel.name }),
     });
@@ -116,7 +172,7 @@ export async function pastOf(context: PastContext, order: Order, orderId: string
     });
     rows.attempts.push(
       ...story.map((a, i) => ({
-        id: newId(),
+        id: pastId(at),
         storeId: store.id,
         deliveryId: id,
         number: i + 1,
@@ -128,7 +184,6 @@ export async function pastOf(context: PastContext, order: Order, orderId: string
     );
     if (last.state === 'accepted') rows.sent.push({ deliveryId: id, storeId: store.id, raw });
   }
-  return rows;
 }
 
 interface PastAttempt {

@@ -1,4 +1,5 @@
 /** Sixty customers, made from names and places that go together. */
+import type { Contact } from '../src/core/order';
 import type { Chance } from './random';
 
 export interface DemoCustomer {
@@ -8,6 +9,7 @@ export interface DemoCustomer {
   company: string;
   language: string;
   guest: boolean;
+  contacts: Contact[];
   address: { name: string; company?: string; lines: string[]; postalCode: string; city: string; country: string };
 }
 
@@ -153,6 +155,14 @@ function addressName(text: string, index: number): string {
   return latin === '' ? `guest${index}` : latin;
 }
 
+/** Who else at a company is written to. */
+function contactsAt(domain: string, language: string): Contact[] {
+  return [
+    { label: 'Accounts', email: `accounts@${domain}.example`, language },
+    { label: 'Goods in', email: `goods-in@${domain}.example`, language },
+  ];
+}
+
 export function makeCustomers(chance: Chance, count = 60): DemoCustomer[] {
   const weights = [24, 16, 8, 8, 4];
   const list: DemoCustomer[] = [];
@@ -177,6 +187,7 @@ export function makeCustomers(chance: Chance, count = 60): DemoCustomer[] {
         company,
         language: region.language,
         guest: chance.holds(0.3),
+        contacts: company === '' ? [] : contactsAt(domain === local ? `${domain}-post` : domain, region.language),
         address: {
           name: key,
           ...(company !== '' && { company }),

@@ -173,7 +173,7 @@ async function seedStore({ chance, store, users, customers, orders, firstNumber,
     secret: fingerprint(store.id === RETAIL.id ? READ_KEY : newId()),
   });
   const notifications = made.map((m) => m.facts);
-  const templates = new Map(made.map((m) => [m.facts.edition!.id, m.template]));
+  const templates = new Map(made.flatMap((m) => [...m.templates]));
   const rules = await seedRules(store, notifications, staffRows);
   await seedOrders({ chance, store, customers, orders, firstNumber, now, storeRow, notifications, templates, rules });
 }
@@ -252,13 +252,14 @@ async function seedOrders(
     notifications,
     rules,
     templates,
+    contactsOf: (email: string) => customers.find((c) => c.email === email)?.contacts ?? [],
     channelOf: (channel: string) => CHANNELS.find((c) => c.id === channel),
   };
   for (let from = 0; from < orders.length; from += 30) {
     const batch = orders.slice(from, from + 30).map((order) => ({ id: newId(), order }));
     const past: PastRows = { events: [], deliveries: [], notWritten: [], attempts: [], sent: [] };
     for (const { id, order } of batch) {
-      const one = await pastOf(context, order, id);
+      const one = await pastOf(context, order, id, seed.now);
       past.events.push(...one.events);
       past.deliveries.push(...one.deliveries);
       past.notWritten.push(...one.notWritten);

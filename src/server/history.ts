@@ -4,8 +4,14 @@ import { database, type Executor } from './db/client';
 import { history } from './db/schema';
 import { newId } from './ids';
 
-export async function remember(access: Access, action: string, what: string, db: Executor = database()): Promise<void> {
-  await historyEntry(access.store.id, access.person.name, action, what, db);
+interface Where {
+  db?: Executor;
+  /** The id of what has a history of its own. */
+  about?: string;
+}
+
+export async function remember(access: Access, action: string, what: string, where: Where = {}): Promise<void> {
+  await historyEntry(access.store.id, access.person.name, action, what, where);
 }
 
 /** For what no person did. */
@@ -14,7 +20,9 @@ export async function historyEntry(
   who: string,
   action: string,
   what: string,
-  db: Executor = database(),
+  { db = database(), about = '' }: Where = {},
 ): Promise<void> {
-  await db.insert(history).values({ id: newId(), storeId, who, action, what: what.slice(0, 300), at: new Date() });
+  await db
+    .insert(history)
+    .values({ id: newId(), storeId, who, action, what: what.slice(0, 300), at: new Date(), about });
 }

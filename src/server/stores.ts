@@ -3,7 +3,7 @@ import { createHmac, randomBytes, timingSafeEqual } from 'node:crypto';
 import { Type } from '@sinclair/typebox';
 import { count, eq } from 'drizzle-orm';
 import { DEFAULT_LOOK } from '@/core/look';
-import type { NotificationFacts } from '@/core/plan';
+import type { NotificationFacts, VariantFacts } from '@/core/plan';
 import { checker } from '@/core/schema';
 import { SHIPPED_NOTIFICATIONS, type ShippedNotification, type Template } from '@/core/template';
 import { safeUrl } from '@/core/text';
@@ -15,6 +15,7 @@ import {
   channels,
   editions,
   keys,
+  LAST_RANK,
   lookDrafts,
   lookEditions,
   memberships,
@@ -31,7 +32,8 @@ export type NewStore = typeof stores.$inferInsert;
 
 export interface MadeNotification {
   facts: NotificationFacts;
-  template: Template;
+  /** What was published, by edition. */
+  templates: Map<string, Template>;
 }
 
 /**
@@ -66,47 +68,55 @@ export async function createStore(
     secret: seal(`whsec_${randomBytes(24).toString('base64')}`),
   });
   const made: MadeNotification[] = [];
-  for (const shipped of SHIPPED_NOTIFICATIONS) {
-    const { name, moment, audience, on, template } = shipped;
-    const ids = await addNotification(db, store.id, shipped, published);
+  for (const shipped of SHIPPED_NOTIFICATIONS) made.push(await addNotification(db, store.id, shipped, published));
+  return made;
+}
+
+/** Adds a notification that ships with all its variants, the one for everybody last. */
+async function addNotification(
+  db: Executor,
+  storeId: string,
+  shipped: ShippedNotification,
+  published?: { by: string; at: Date },
+): Promise<MadeNotification> {
+  const { slug, name, moment, audience, on, schedule, labels, variants = [] } = shipped;
+  const id = newId();
+  const set = { name, moment, audience, on, ...(schedule && { schedule }), ...(labels && { labels }) };
+  await db.insert(notifications).values({ id, storeId, slug, ...set });
+  const facts: NotificationFacts & { variants: VariantFacts[] } = { id, ...set, variants: [] };
+  const made: MadeNotification = { facts, templates: new Map() };
+  const everybody = { variant: '', name: '', when: undefined, template: shipped.template };
+  for (const [i, { variant, name, when, template }] of [...variants, everybody].entries()) {
+    const ids = { template: newId(), edition: newId() };
+    await db.insert(templates).values({
+      id: ids.template,
+      storeId,
+      notificationId: id,
+      variant,
+      variantName: name,
+      rank: variant === '' ? LAST_RANK : i + 1,
+      ...(when && { when }),
+      draft: template,
+      draftBy: published?.by ?? '',
+      draftAt: published?.at ?? new Date(),
+      liveEditionId: published ? ids.edition : null,
+    });
     if (published) {
       await db.insert(editions).values({
         id: ids.edition,
-        storeId: store.id,
+        storeId,
         templateId: ids.template,
         number: 1,
         template,
         publishedBy: published.by,
         publishedAt: published.at,
       });
+      made.templates.set(ids.edition, template);
     }
     const edition = { id: ids.edition, number: 1, languages: Object.keys(template.words) };
-    made.push({
-      facts: { id: ids.notification, name, moment, audience, on, ...(published && { edition }) },
-      template,
-    });
+    facts.variants.push({ id: ids.template, name, ...(when && { when }), ...(published && { edition }) });
   }
   return made;
-}
-
-async function addNotification(
-  db: Executor,
-  storeId: string,
-  { slug, name, moment, audience, on, template }: ShippedNotification,
-  published?: { by: string; at: Date },
-): Promise<{ notification: string; template: string; edition: string }> {
-  const ids = { notification: newId(), template: newId(), edition: newId() };
-  await db.insert(notifications).values({ id: ids.notification, storeId, slug, name, moment, audience, on });
-  await db.insert(templates).values({
-    id: ids.template,
-    storeId,
-    notificationId: ids.notification,
-    draft: template,
-    draftBy: published?.by ?? '',
-    draftAt: published?.at ?? new Date(),
-    liveEditionId: published ? ids.edition : null,
-  });
-  return ids;
 }
 
 /**

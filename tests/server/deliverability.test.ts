@@ -7,7 +7,7 @@ import { lookAtDomain } from '@/server/domains/look';
 import { receiveEvent } from '@/server/events/receive';
 import { servicesOf } from '@/server/sending/service';
 import { changeKey, domainViews } from '@/server/views/domains';
-import { loadToday } from '@/server/views/journey';
+import { loadToday } from '@/server/views/today';
 import { pauseService, serviceViews } from '@/server/views/services';
 import { config } from '@/server/config';
 import { batchContext } from '@/server/sending/render';

@@ -3,7 +3,8 @@ import type { Template } from '@/core/template';
 import { database } from '@/server/db/client';
 import { notifications } from '@/server/db/schema';
 import { editionOf, loadDesk, publish, saveDraft, switchNotification } from '@/server/views/desk';
-import { loadBoard, loadToday } from '@/server/views/journey';
+import { loadBoard } from '@/server/views/board';
+import { loadToday } from '@/server/views/today';
 import { receiveEvent } from '@/server/events/receive';
 import { accessAs, placedEvent, SHOP, useDatabase } from './fixture';
 

@@ -7,7 +7,7 @@ import { migrateDatabase } from '@/server/db/migrate';
 import { receiveEvent } from '@/server/events/receive';
 import { readMedia } from '@/server/media';
 import { deliveryDetail, listDeliveries, readDeliveryFilter, sentMessage, tryAgain } from '@/server/views/deliveries';
-import { loadBoard, orderPath } from '@/server/views/journey';
+import { loadBoard, orderPath } from '@/server/views/board';
 import { switchNotification } from '@/server/views/desk';
 import { listOrders, orderDetail, orderSnapshot } from '@/server/views/orders';
 import { Worker } from '@/server/worker/worker';

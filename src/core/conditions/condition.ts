@@ -20,9 +20,13 @@ export const TestSchema = Type.Union([
   test('channel', { is: among, of: names }),
   test('language', { is: among, of: names }),
   test('country', { is: among, of: names }),
+  /** Places goods leave from, by name. */
+  test('location', { is: among, of: names }),
   test('payment', { is: among, of: names }),
   test('tracking', { is: Type.Boolean() }),
   test('shipment', { is: Type.Union([Type.Literal('whole'), Type.Literal('part')]) }),
+  /** Which message of a row: the first reminder, the third. */
+  test('turn', { is: among, of: Type.Array(Type.Integer({ minimum: 1, maximum: 12 }), { minItems: 1, maxItems: 12 }) }),
   /** Stock numbers, categories: the goods in the message hold any of them, only them, or none. */
   test('product', { holds, of: names }),
   test('category', { holds, of: names }),
@@ -50,11 +54,14 @@ export interface OrderFacts {
   guest: boolean;
   firstOrder: boolean;
   channel: string;
+  location?: string;
   country?: string;
   payment?: string;
   tracking: boolean;
   /** Whether the parcel holds all of the order; undefined when the message is about none. */
   wholeShipment?: boolean;
+  /** Which message of a row, from 1; undefined for one that stands alone. */
+  turn?: number;
   /** Stock number and category of each line in the message. */
   products: readonly string[];
   categories: readonly string[];
@@ -87,6 +94,10 @@ export function testHolds(t: Test, facts: OrderFacts, language: string): boolean
       return speaks(language, t.of) === (t.is === 'one');
     case 'country':
       return isOneOf(facts.country, t.of) === (t.is === 'one');
+    case 'location':
+      return isOneOf(facts.location, t.of) === (t.is === 'one');
+    case 'turn':
+      return t.of.includes(facts.turn ?? 1) === (t.is === 'one');
     case 'payment':
       return isOneOf(facts.payment, t.of) === (t.is === 'one');
     case 'tracking':

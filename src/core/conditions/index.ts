@@ -1,2 +1,3 @@
 export * from './condition';
 export * from './sentence';
+export * from './contradiction';

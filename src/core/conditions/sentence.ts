@@ -49,6 +49,10 @@ export function testWords(t: Test, names: ConditionNames = {}): string {
       return `the message is ${not(t.is)}in ${of(t.of, languageName)}`;
     case 'country':
       return `it does ${not(t.is)}go to ${of(t.of, (v) => countryName(v, locale))}`.replace('does go', 'goes');
+    case 'location':
+      return `it does ${not(t.is)}leave from ${of(t.of)}`.replace('does leave', 'leaves');
+    case 'turn':
+      return `it is ${not(t.is)}the ${of(t.of.map(String), (n) => ordinal(Number(n)))} message of the row`;
     case 'payment':
       return `it is ${not(t.is)}paid by ${of(t.of)}`;
     case 'tracking':
@@ -69,10 +73,25 @@ export function testWords(t: Test, names: ConditionNames = {}): string {
   }
 }
 
+/** What a condition asks, without a verb before it: "the customer ordered as a guest and it contains workshops". */
+export function conditionWords(condition: Condition, names: ConditionNames = {}): string {
+  return list(
+    condition.tests.map((t) => testWords(t, names)),
+    condition.match === 'all' ? 'and' : 'or',
+  );
+}
+
 /** A whole condition: "Shown when the customer ordered as a guest and it contains workshops". */
 export function conditionSentence(condition: Condition, names: ConditionNames = {}): string {
-  const words = condition.tests.map((t) => testWords(t, names));
-  return `Shown when ${list(words, condition.match === 'all' ? 'and' : 'or')}`;
+  return `Shown when ${conditionWords(condition, names)}`;
+}
+
+const ORDINALS = new Intl.PluralRules('en', { type: 'ordinal' });
+const ENDINGS: Partial<Record<Intl.LDMLPluralRule, string>> = { one: 'st', two: 'nd', few: 'rd' };
+
+/** "1st", "2nd". */
+export function ordinal(n: number): string {
+  return `${n}${ENDINGS[ORDINALS.select(n)] ?? 'th'}`;
 }
 
 export interface TriedTest {
@@ -119,6 +138,10 @@ function foundWords(t: Test, facts: OrderFacts, language: string, names: Conditi
       return languageName(language);
     case 'country':
       return facts.country ? countryName(facts.country, names.locale ?? 'en') : 'no delivery address';
+    case 'location':
+      return facts.location ?? 'no location';
+    case 'turn':
+      return `the ${ordinal(facts.turn ?? 1)}`;
     case 'payment':
       return facts.payment ?? 'no payment method';
     case 'tracking':

@@ -1,5 +1,5 @@
 /** Limits of a service: the span they are counted in, and when a day's limit runs out. */
-import { dayKey, zonedTime } from './clock';
+import { dayKey, zonedTime } from '../time/clock';
 
 /** The day a limit is counted in: from when it renews until it renews again. Times in ms since 1970. */
 export interface LimitDay {

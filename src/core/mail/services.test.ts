@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { dayKey, zonedTime } from './clock';
+import { dayKey, zonedTime } from '../time/clock';
 import { candidatesFromNames, candidatesFromSrv } from './find';
 import { forecast, limitDay } from './limits';
 import {

@@ -118,6 +118,18 @@ export const RefundSchema = Type.Object(
 );
 export type Refund = Static<typeof RefundSchema>;
 
+/** A customer's further address: who looks after their invoices, or takes in their goods. */
+export const ContactSchema = Type.Object(
+  {
+    label: named(80),
+    email: Type.String({ format: 'mail-address' }),
+    name: Type.Optional(text(200)),
+    language: Type.Optional(Type.String({ format: 'language' })),
+  },
+  strict,
+);
+export type Contact = Static<typeof ContactSchema>;
+
 export const OrderSchema = Type.Object(
   {
     number: named(64),
@@ -138,6 +150,7 @@ export const OrderSchema = Type.Object(
         phone: Type.Optional(text(40)),
         guest: Type.Optional(Type.Boolean()),
         firstOrder: Type.Optional(Type.Boolean()),
+        contacts: Type.Optional(Type.Array(ContactSchema, { maxItems: 20 })),
       },
       strict,
     ),

@@ -2,9 +2,10 @@
 import { plainLine, type Money, type Values } from '../text/values';
 import type { OrderFacts } from '../conditions/condition';
 import { momentOf } from '../placeholders/moments';
+import { linesOf, orderFacts } from './facts';
 import { lineTotal, orderTotals } from './totals';
 import type { MomentDetails } from './details';
-import type { Address, Order, OrderLine, Refund, Shipment } from './schema';
+import type { Address, Order, Refund, Shipment } from './schema';
 
 /** What the store adds to every message. */
 export interface StoreFacts {
@@ -25,6 +26,8 @@ export interface MessageSubject {
   refund?: Refund;
   /** What else the event told. */
   details?: MomentDetails;
+  /** Which message of a row, from 1. */
+  turn?: number;
   /** Names shown for the order's channel and location. */
   channelName?: string;
   locationName?: string;
@@ -86,24 +89,6 @@ export function aboutMoment(order: Order, momentId: string): Pick<MessageSubject
   const shipment = has?.has('shipment') ? order.shipments?.at(-1) : undefined;
   const refund = has?.has('refund') ? order.refunds?.at(-1) : undefined;
   return { ...(shipment && { shipment }), ...(refund && { refund }) };
-}
-
-/** The lines a message shows: of the whole order, or what is in the parcel it is about. */
-function linesOf(order: Order, shipment: Shipment | undefined): OrderLine[] {
-  if (!shipment?.lines) return order.lines;
-  return shipment.lines.flatMap(({ sku, quantity }) => {
-    const line = order.lines.find((l) => l.product.sku === sku);
-    if (!line) return [];
-    // A discount belongs to the whole line; of a part of it, its share.
-    const discount = line.discount && Math.round((line.discount * quantity) / line.quantity);
-    return [{ ...line, quantity, ...(discount && { discount }) }];
-  });
-}
-
-/** Whether a parcel holds all that the order has. */
-function isWhole(order: Order, shipment: Shipment): boolean {
-  const inParcel = new Map((shipment.lines ?? []).map((l) => [l.sku, l.quantity]));
-  return !shipment.lines || order.lines.every((l) => (inParcel.get(l.product.sku) ?? 0) >= l.quantity);
 }
 
 const instant = (time: string | undefined): number | undefined => (time === undefined ? undefined : Date.parse(time));
@@ -199,18 +184,11 @@ export function snapshotOf(subject: MessageSubject): Snapshot {
     downloads: lines.flatMap(({ product }) =>
       (product.downloads ?? []).map((d) => ({ name: plainLine(d.name), url: d.url })),
     ),
-    facts: {
-      guest: customer.guest ?? false,
-      firstOrder: customer.firstOrder ?? false,
-      channel: order.channel,
-      ...(order.shippingAddress && { country: order.shippingAddress.country }),
-      ...(order.payment && { payment: order.payment.method }),
-      tracking: (shipment?.trackingNumber ?? '') !== '' || (shipment?.trackingUrl ?? '') !== '',
-      ...(shipment && { wholeShipment: isWhole(order, shipment) }),
-      products: lines.map((l) => l.product.sku),
-      categories: lines.map((l) => l.product.category ?? ''),
-      total: money(sums.total),
-    },
+    facts: orderFacts(order, {
+      lines,
+      ...(shipment && { shipment }),
+      ...(subject.turn !== undefined && { turn: subject.turn }),
+    }),
   };
 }
 

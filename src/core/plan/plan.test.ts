@@ -1,22 +1,26 @@
 import type { RoutingRule } from '../routing/rules';
 import { testOrder } from '../testing';
-import { plan, type NotificationFacts, type PlanInput } from './plan';
+import type { NotificationFacts } from './notification';
+import { plan, type PlanEvent, type PlanSettings } from './plan';
 import { reasonWords } from './reasons';
 
+type Input = PlanSettings & PlanEvent;
+
+const AT = Date.parse('2026-11-24T09:14:02Z');
 const received: NotificationFacts = {
   id: 'n1',
   name: 'Order received',
   moment: 'order.placed',
   audience: 'customer',
   on: true,
-  edition: { id: 'e1', number: 3, languages: ['en', 'de'] },
+  variants: [{ id: 'v1', name: '', edition: { id: 'e1', number: 3, languages: ['en', 'de'] } }],
 };
 const newOrder: NotificationFacts = {
   ...received,
   id: 'n2',
   name: 'New order',
   audience: 'staff',
-  edition: { id: 'e2', number: 1, languages: ['en', 'de'] },
+  variants: [{ id: 'v2', name: '', edition: { id: 'e2', number: 1, languages: ['en', 'de'] } }],
 };
 const rule = (id: string, address: string, scope: RoutingRule['scope'], language?: string): RoutingRule => ({
   id,
@@ -24,10 +28,11 @@ const rule = (id: string, address: string, scope: RoutingRule['scope'], language
   recipient: { address, name: id, ...(language && { language }) },
   scope,
 });
-const input = (change: Partial<PlanInput> = {}): PlanInput => ({
+const input = (change: Partial<Input> = {}): Input => ({
   moment: 'order.placed',
   order: testOrder(),
-  store: { language: 'en' },
+  store: { language: 'en', timeZone: 'Europe/Berlin' },
+  at: AT,
   channel: { name: 'Web shop', customerMail: true },
   notifications: [received, newOrder],
   rules: [rule('Pawel', 'pawel@quillwick.example', { kind: 'all' }, 'de')],
@@ -62,11 +67,11 @@ describe('planning an order', () => {
     expect(why(delivery!.reasons)).toContain('The customer reads German.');
   });
 
-  it.each<[string, Partial<PlanInput>, string]>([
+  it.each<[string, Partial<Input>, string]>([
     ['the notification is off', { notifications: [{ ...received, on: false }] }, 'Order received is off.'],
     [
       'it was never published',
-      { notifications: [{ ...received, edition: undefined }] },
+      { notifications: [{ ...received, variants: [{ id: 'v1', name: '' }] }] },
       'Order received has never been published.',
     ],
     [

@@ -15,6 +15,9 @@ export const ReasonSchema = Type.Union([
   reason('language-of-person', { language: text }),
   reason('language-default', { wanted: text, language: text }),
   reason('edition', { edition: text }),
+  reason('due', { notification: text, timing: text, ends: text }),
+  reason('variant', { variant: text, words: text }),
+  reason('contact', { name: text, label: text, order: text }),
   // Why not.
   reason('notification-off', { notification: text }),
   reason('not-published', { notification: text }),
@@ -23,6 +26,17 @@ export const ReasonSchema = Type.Union([
   reason('rule-no-category', { person: text, category: text }),
   reason('no-rules', { notification: text }),
   reason('already-written', { address: text }),
+  reason('off-for-channel', { notification: text, channel: text }),
+  reason('condition', { notification: text, words: text }),
+  reason('no-variant', { notification: text }),
+  reason('variant-nothing', { notification: text, variant: text, words: text }),
+  reason('started', { notification: text }),
+  reason('ended', { notification: text, end: text }),
+  reason('no-contacts', { notification: text, labels: text }),
+  reason('is-customer', { address: text }),
+  reason('had-already', { order: text }),
+  reason('order-cancelled', { order: text }),
+  reason('too-late', { days: text }),
 ]);
 export type Reason = Static<typeof ReasonSchema>;
 
@@ -31,6 +45,8 @@ export function languageName(tag: string): string {
   return LANGUAGE_NAMES.of(tag) ?? tag;
 }
 const LANGUAGE_NAMES = new Intl.DisplayNames('en', { type: 'language' });
+
+const orList = (list: string): string => list.replace(/, ([^,]*)$/, ' or $1');
 
 /** One reason as a sentence. */
 export function reasonWords(reason: Reason): string {
@@ -65,6 +81,34 @@ export function reasonWords(reason: Reason): string {
       return `${reason.person} hears only of orders with ${reason.category}, and none is in this one.`;
     case 'no-rules':
       return `Nobody is named to hear of ${reason.notification}.`;
+    case 'due':
+      return `It goes out ${reason.timing}${reason.ends ? `, unless the order is ${orList(reason.ends)} before` : ''}.`;
+    case 'variant':
+      return `The version “${reason.variant}” is for orders of which this is true: ${reason.words}.`;
+    case 'contact':
+      return `${reason.name} is a contact of the customer of order ${reason.order}: ${reason.label}.`;
+    case 'off-for-channel':
+      return `${reason.notification} is off for orders from ${reason.channel}.`;
+    case 'condition':
+      return `${reason.notification} goes out only when ${reason.words}.`;
+    case 'no-variant':
+      return `No version of ${reason.notification} fits this order.`;
+    case 'variant-nothing':
+      return `${reason.notification} says nothing ${reason.words ? `when ${reason.words}` : 'to everybody left'}.`;
+    case 'started':
+      return `${reason.notification} waits for this order already.`;
+    case 'ended':
+      return reason.end === 'answered' ? 'The customer has answered.' : `The order is ${reason.end}.`;
+    case 'no-contacts':
+      return `The customer has no contact for ${reason.notification} (${reason.labels}).`;
+    case 'is-customer':
+      return `${reason.address} is the customer's own address, which is written to anyway.`;
+    case 'had-already':
+      return `Order ${reason.order} has had this already, and nobody is told twice.`;
+    case 'order-cancelled':
+      return `Order ${reason.order} was cancelled before, so nobody is told of this.`;
+    case 'too-late':
+      return `The shop told of this ${reason.days} days after it happened, too late to write to anybody.`;
     case 'already-written':
       return `${reason.address} already gets this message by an earlier rule.`;
   }

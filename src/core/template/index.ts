@@ -2,6 +2,7 @@ export * from './schema';
 export * from './phrasebook';
 export * from './passages';
 export * from './changes';
+export * from './stale';
 export * from './shipped';
 export * from './import-html';
 export * from './edit';

@@ -11,13 +11,20 @@ import {
   varchar,
 } from 'drizzle-orm/mysql-core';
 import type { SenderKind } from '@/core/mail/services';
-import type { Address, Order, OrderStatus } from '@/core/order';
+import type { Condition } from '@/core/conditions';
+import type { Address, Contact, Order, OrderStatus } from '@/core/order';
+import type { Audience } from '@/core/plan';
 import type { StoreFacts } from '@/core/order';
 import type { Scope } from '@/core/routing/rules';
-import type { Block, Segments, Template } from '@/core/template';
+import type { Block, Segments, Stale, Template } from '@/core/template';
+// By its path: this file is also read where no aliases are known.
+import { AT_ONCE, type Schedule } from '../../core/time/timing';
 import { address, id, json, lookColumn, storeId, time } from './columns';
 
 export * from './sending-tables';
+
+/** Of the variant for everybody: after all others. */
+export const LAST_RANK = 1000;
 
 export const stores = mysqlTable('store', {
   id: varchar('id', { length: 40 }).primaryKey(),
@@ -182,6 +189,9 @@ export const customers = mysqlTable(
     language: varchar('language', { length: 20 }).notNull(),
     guest: boolean('guest').notNull().default(false),
     address: json<Address>('address').notNull(),
+    contacts: json<Contact[]>('contacts')
+      .notNull()
+      .$defaultFn(() => []),
   },
   (t) => [uniqueIndex('customer_email').on(t.storeId, t.email)],
 );
@@ -201,6 +211,8 @@ export const orders = mysqlTable(
     currency: varchar('currency', { length: 3 }).notNull(),
     total: bigint('total', { mode: 'number' }).notNull(),
     snapshot: json<Order>('snapshot').notNull(),
+    /** The customer answered how it went. */
+    answered: boolean('answered').notNull().default(false),
   },
   (t) => [uniqueIndex('order_number').on(t.storeId, t.number), index('order_placed').on(t.storeId, t.placedAt)],
 );
@@ -225,27 +237,71 @@ export const notifications = mysqlTable(
     slug: varchar('slug', { length: 60 }).notNull(),
     name: varchar('name', { length: 120 }).notNull(),
     moment: varchar('moment', { length: 40 }).notNull(),
-    audience: varchar('audience', { length: 12 }).$type<'customer' | 'staff'>().notNull(),
+    audience: varchar('audience', { length: 12 }).$type<Audience>().notNull(),
     on: boolean('is_on').notNull().default(true),
+    /** Ids of channels it is off for. */
+    offChannels: json<string[]>('off_channels')
+      .notNull()
+      .$defaultFn(() => []),
+    /** It goes out only when this holds. */
+    when: json<Condition | null>('only_when'),
+    schedule: json<Schedule>('schedule')
+      .notNull()
+      .$defaultFn(() => AT_ONCE),
+    /** For contacts: the labels it goes to, none named for all. */
+    labels: json<string[]>('labels')
+      .notNull()
+      .$defaultFn(() => []),
+    /** For colleagues. */
+    note: varchar('note', { length: 1000 }).notNull().default(''),
+    owner: varchar('owner', { length: 120 }).notNull().default(''),
+    /** Grows by one with each change of how it goes out. */
+    revision: int('revision').notNull().default(1),
   },
   (t) => [uniqueIndex('notification_slug').on(t.storeId, t.slug)],
 );
 
-/** The draft of one variant; the first slice has one variant for each notification. */
+/** One variant of a notification: its condition, and the draft of its template. */
 export const templates = mysqlTable(
   'template',
   {
     id: id().primaryKey(),
     storeId: storeId(),
     notificationId: id('notification_id').notNull(),
+    /** In addresses, after a `~`; empty for the one for everybody. */
+    variant: varchar('variant', { length: 60 }).notNull().default(''),
+    /** What the team calls it. */
+    variantName: varchar('variant_name', { length: 120 }).notNull().default(''),
+    /** Variants are tried in this order. */
+    rank: int('rank').notNull().default(LAST_RANK),
+    when: json<Condition | null>('only_when'),
+    /** Who falls under it gets nothing. */
+    nothing: boolean('nothing').notNull().default(false),
     draft: json<Template>('draft').notNull(),
     /** Grows by one with each saved draft: who saves or publishes says which one they saw. */
     revision: int('revision').notNull().default(1),
     draftBy: varchar('draft_by', { length: 120 }).notNull().default(''),
     draftAt: time('draft_at').notNull(),
     liveEditionId: id('live_edition_id'),
+    /** Words of the live edition that are older than their source, by language. */
+    stale: json<Stale>('stale')
+      .notNull()
+      .$defaultFn(() => ({})),
   },
-  (t) => [uniqueIndex('template_notification').on(t.notificationId)],
+  (t) => [uniqueIndex('template_variant').on(t.notificationId, t.variant)],
+);
+
+/** Messages the shop system sends by itself, so that nobody gets the same twice. */
+export const shopMails = mysqlTable(
+  'shop_mail',
+  {
+    id: id().primaryKey(),
+    storeId: storeId(),
+    moment: varchar('moment', { length: 40 }).notNull(),
+    audience: varchar('audience', { length: 12 }).$type<Audience>().notNull(),
+    name: varchar('name', { length: 120 }).notNull(),
+  },
+  (t) => [index('shop_mail_store').on(t.storeId)],
 );
 
 export const editions = mysqlTable(
@@ -308,8 +364,10 @@ export const history = mysqlTable(
     action: varchar('action', { length: 60 }).notNull(),
     what: varchar('what', { length: 300 }).notNull(),
     at: time('at').notNull(),
+    /** What it is about, where that has a history of its own: a notification's id. */
+    about: varchar('about', { length: 40 }).notNull().default(''),
   },
-  (t) => [index('history_store').on(t.storeId, t.id)],
+  (t) => [index('history_store').on(t.storeId, t.id), index('history_about').on(t.storeId, t.about, t.id)],
 );
 
 // The tables of better-auth, with the names and columns it expects.

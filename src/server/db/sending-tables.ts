@@ -2,7 +2,7 @@
 import { boolean, date, index, int, mysqlTable, primaryKey, text, uniqueIndex, varchar } from 'drizzle-orm/mysql-core';
 import type { DkimKey, JudgedRecord } from '@/core/domain';
 import type { CheckReport, DeliveryState, Security, SenderKind, ServiceKind, SignInMethod } from '@/core/mail';
-import type { Reason } from '@/core/plan';
+import type { Audience, Reason } from '@/core/plan';
 import { address, blob, id, json, longText, storeId, time } from './columns';
 
 export const services = mysqlTable(
@@ -173,7 +173,7 @@ export const deliveries = mysqlTable(
     editionId: id('edition_id').notNull(),
     recipient: address('recipient').notNull(),
     recipientName: varchar('recipient_name', { length: 250 }).notNull(),
-    role: varchar('role', { length: 12 }).$type<'customer' | 'staff'>().notNull(),
+    role: varchar('role', { length: 12 }).$type<Audience>().notNull(),
     language: varchar('language', { length: 20 }).notNull(),
     reasons: json<Reason[]>('reasons').notNull(),
     /** Which of the store's senders it goes out as. */
@@ -181,6 +181,12 @@ export const deliveries = mysqlTable(
     state: varchar('state', { length: 12 }).$type<DeliveryState>().notNull(),
     /** Not claimed before this time. */
     dueAt: time('due_at').notNull(),
+    /** What it speaks of, when that is not what its event told of: a timer. */
+    moment: varchar('moment', { length: 40 }).notNull().default(''),
+    /** Its place in a row, from 1. */
+    turn: int('turn').notNull().default(1),
+    /** It waits by its notification's timing, and is looked at again when it is due. */
+    timed: boolean('timed').notNull().default(false),
     /** Sent although its address is withheld, because somebody said so. */
     released: boolean('released').notNull().default(false),
     leaseUntil: time('lease_until'),
@@ -194,11 +200,13 @@ export const deliveries = mysqlTable(
     acceptedAt: time('accepted_at'),
   },
   (t) => [
-    uniqueIndex('delivery_once').on(t.eventId, t.notificationId, t.recipient),
+    uniqueIndex('delivery_once').on(t.eventId, t.notificationId, t.recipient, t.turn),
     index('delivery_due').on(t.state, t.dueAt),
     index('delivery_newest').on(t.storeId, t.id),
     index('delivery_state').on(t.storeId, t.state, t.id),
     index('delivery_recipient').on(t.storeId, t.recipient, t.id),
+    index('delivery_notification').on(t.notificationId, t.id),
+    index('delivery_waiting').on(t.orderId, t.timed, t.state),
     index('delivery_order').on(t.storeId, t.orderNumber, t.id),
   ],
 );

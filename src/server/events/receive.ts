@@ -1,28 +1,15 @@
 /** An event becomes planned deliveries, in one transaction: all of it is recorded, or nothing. */
-import { and, eq, sql } from 'drizzle-orm';
+import { and, eq, inArray } from 'drizzle-orm';
 import { orderProblems, orderTotals, type Order } from '@/core/order';
-import { customerName, plan, type NotificationFacts } from '@/core/plan';
+import { customerName, endReached, FUTURE_MS, notSaid, planner, reasonWords, TIMERS, type Plan } from '@/core/plan';
 import { isCurrency } from '@/core/schema';
-import type { RoutingRule } from '@/core/routing/rules';
 import { database, type Database, type Executor } from '../db/client';
 import { retryingDeadlocks } from '../db/trouble';
-import {
-  channels,
-  customers,
-  deliveries,
-  editions,
-  events,
-  notifications,
-  notWritten,
-  orders,
-  routingRules,
-  staff,
-  stores,
-  templates,
-} from '../db/schema';
+import { channels, deliveries, events, notifications, notWritten, orders, stores } from '../db/schema';
 import { AppError } from '../errors';
 import { newId } from '../ids';
 import type { OrderEvent } from './schema';
+import { planAbout, planSettings } from './settings';
 
 export interface Received {
   eventId: string;
@@ -34,21 +21,20 @@ export interface Received {
 }
 
 /**
- * Takes an event of an order. Idempotent on (source, id); an order number that is known already is not confirmed a
- * second time, and a later event brings the order as it is now. Throws an {@link AppError} for figures that do not add up or a channel the store does not have.
+ * Takes an event of an order. Idempotent on (source, id). What the order's life does not allow (a parcel after it was cancelled,
+ * a second confirmation) and what is told a week late is taken and kept, and nobody is written to for it, with the reason on
+ * record. Throws an {@link AppError} for figures that do not add up, an event from the future, or a channel the store does not have.
  */
 export async function receiveEvent(storeId: string, event: OrderEvent, db: Database = database()): Promise<Received> {
   const { order } = event.data;
-  const problems = orderProblems(order);
-  if (!isCurrency(order.currency))
-    problems.push({ path: '/currency', message: `"${order.currency}" is not a currency code` });
-  if (problems.length > 0) {
-    throw new AppError(
-      'invalid',
-      'The order does not add up.',
-      problems.map((p) => ({ ...p, path: `/data/order${p.path}` })),
-    );
+  const problems = orderProblems(order).map((p) => ({ ...p, path: `/data/order${p.path}` }));
+  if (!isCurrency(order.currency)) {
+    problems.push({ path: '/data/order/currency', message: `"${order.currency}" is not a currency code` });
   }
+  if (event.time && Date.parse(event.time) > Date.now() + FUTURE_MS) {
+    problems.push({ path: '/time', message: 'is in the future. Look whether the clock of the shop system is right' });
+  }
+  if (problems.length > 0) throw new AppError('invalid', 'The order does not add up.', problems);
   return retryingDeadlocks(() =>
     db.transaction((tx) => record(tx, storeId, event), { isolationLevel: 'read committed' }),
   );
@@ -57,13 +43,14 @@ export async function receiveEvent(storeId: string, event: OrderEvent, db: Datab
 async function record(tx: Executor, storeId: string, event: OrderEvent): Promise<Received> {
   const { order } = event.data;
   const now = new Date();
+  const at = event.time ? new Date(event.time) : now;
   const eventRow = {
     id: newId(),
     storeId,
     source: event.source,
     eventId: event.id,
     type: event.type,
-    time: event.time ? new Date(event.time) : now,
+    time: at,
     receivedAt: now,
     data: event.data as Record<string, unknown>,
   };
@@ -74,73 +61,46 @@ async function record(tx: Executor, storeId: string, event: OrderEvent): Promise
       .select({ id: events.id, orderId: events.orderId })
       .from(events)
       .where(and(eq(events.storeId, storeId), eq(events.source, event.source), eq(events.eventId, event.id)));
-    return knownAlready(tx, first!.id, first!.orderId ?? '');
+    const ids = await tx.select({ id: deliveries.id }).from(deliveries).where(eq(deliveries.eventId, first!.id));
+    return { eventId: first!.id, orderId: first!.orderId ?? '', deliveries: ids.map((d) => d.id), known: true };
   }
   const [store] = await tx.select().from(stores).where(eq(stores.id, storeId));
   if (!store) throw new AppError('not-found', `There is no store "${storeId}".`);
-  const channelRows = await tx.select().from(channels).where(eq(channels.storeId, storeId));
-  const channel = channelRows.find((c) => c.id === order.channel);
-  if (!channel) {
-    throw new AppError('invalid', 'The order names a channel that the store does not have.', [
-      {
-        path: '/data/order/channel',
-        message: `"${order.channel}" is not a channel of ${store.name}. It has ${channelRows.map((c) => `"${c.id}"`).join(', ')}`,
-      },
-    ]);
-  }
-  const [customer] = await tx
-    .select({ language: customers.language })
-    .from(customers)
-    .where(and(eq(customers.storeId, storeId), eq(customers.email, order.customer.email)));
-  let orderId = newId();
-  const kept = orderRow(orderId, storeId, order, customer?.language ?? store.language);
-  const [placed] = await tx.insert(orders).ignore().values(kept);
-  if (placed.affectedRows === 0 && event.type !== 'order.placed') {
-    const [same] = await tx
-      .select({ id: orders.id })
-      .from(orders)
-      .where(and(eq(orders.storeId, storeId), eq(orders.number, order.number)))
-      .for('update');
-    orderId = same!.id;
-    await tx
-      .update(orders)
-      .set({ snapshot: order, status: kept.status, total: kept.total })
-      .where(eq(orders.id, orderId));
-  } else if (placed.affectedRows === 0) {
-    const [same] = await tx
-      .select({ id: orders.id })
-      .from(orders)
-      .where(and(eq(orders.storeId, storeId), eq(orders.number, order.number)));
-    await tx.update(events).set({ orderId: same!.id }).where(eq(events.id, eventRow.id));
-    const ids = await tx.select({ id: deliveries.id }).from(deliveries).where(eq(deliveries.orderId, same!.id));
-    return { eventId: eventRow.id, orderId: same!.id, deliveries: ids.map((d) => d.id), known: true };
-  }
-  await tx.update(events).set({ orderId }).where(eq(events.id, eventRow.id));
+  const about = await planAbout(tx, storeId, order);
+  if (!about.channel) throw await unknownChannel(tx, store, order.channel);
 
-  const planned = plan({
+  const kept = await keepOrder(tx, store, event, at, about.customer?.language ?? store.language);
+  await tx.update(events).set({ orderId: kept.id }).where(eq(events.id, eventRow.id));
+
+  const unsaid = notSaid({
+    moment: event.type,
+    at: at.getTime(),
+    now: now.getTime(),
+    order: order.number,
+    cancelled: kept.wasCancelled,
+    had: kept.had,
+  });
+  const settings = await planSettings(tx, store);
+  const started = await startedTimers(tx, kept.id);
+  const planned = planner(settings).plan({
     moment: event.type,
     order,
-    store: { language: store.language },
-    channel: {
-      name: channel.name,
-      customerMail: channel.customerMail,
-      maskedDomain: channel.maskedDomain,
-      maskedKinds: channel.maskedKinds,
-    },
-    ...(customer && { customer: { language: customer.language } }),
-    notifications: await notificationFacts(tx, storeId),
-    rules: await routingRulesOf(tx, storeId),
+    at: at.getTime(),
+    started,
+    answered: kept.answered,
+    ...about,
   });
-  const names = new Map(
-    (
-      await tx
-        .select({ id: notifications.id, name: notifications.name })
-        .from(notifications)
-        .where(eq(notifications.storeId, storeId))
-    ).map((n) => [n.id, n.name]),
-  );
-  const common = { storeId, eventId: eventRow.id, orderId, createdAt: now };
-  const rows = planned.deliveries.map((d) => ({
+  const names = new Map(settings.notifications.map((n) => [n.id, n.name]));
+  const said: Plan = unsaid
+    ? {
+        deliveries: [],
+        notWritten: [...new Set([...planned.deliveries, ...planned.notWritten].map((d) => d.notificationId))].map(
+          (notificationId) => ({ notificationId, reasons: [unsaid] }),
+        ),
+      }
+    : planned;
+  const common = { storeId, eventId: eventRow.id, orderId: kept.id, createdAt: now };
+  const rows = said.deliveries.map((d) => ({
     ...common,
     id: newId(),
     orderNumber: order.number,
@@ -154,12 +114,15 @@ async function record(tx: Executor, storeId: string, event: OrderEvent): Promise
     language: d.language,
     reasons: d.reasons,
     state: 'planned' as const,
-    dueAt: now,
+    dueAt: d.timed ? new Date(d.dueAt) : now,
+    moment: d.moment === event.type ? '' : d.moment,
+    turn: d.turn,
+    timed: d.timed,
   }));
   if (rows.length > 0) await tx.insert(deliveries).values(rows);
-  if (planned.notWritten.length > 0) {
+  if (said.notWritten.length > 0) {
     await tx.insert(notWritten).values(
-      planned.notWritten.map((n) => ({
+      said.notWritten.map((n) => ({
         ...common,
         id: newId(),
         notificationId: n.notificationId,
@@ -170,12 +133,105 @@ async function record(tx: Executor, storeId: string, event: OrderEvent): Promise
       })),
     );
   }
-  return { eventId: eventRow.id, orderId, deliveries: rows.map((r) => r.id), known: false };
+  if (kept.known) await endWaiting(tx, kept.id, { order: kept.order, answered: kept.answered });
+  return {
+    eventId: eventRow.id,
+    orderId: kept.id,
+    deliveries: rows.map((r) => r.id),
+    known: unsaid?.code === 'had-already',
+  };
 }
 
-async function knownAlready(tx: Executor, eventId: string, orderId: string): Promise<Received> {
-  const ids = await tx.select({ id: deliveries.id }).from(deliveries).where(eq(deliveries.eventId, eventId));
-  return { eventId, orderId, deliveries: ids.map((d) => d.id), known: true };
+async function unknownChannel(tx: Executor, store: { id: string; name: string }, channel: string): Promise<AppError> {
+  const rows = await tx.select({ id: channels.id }).from(channels).where(eq(channels.storeId, store.id));
+  return new AppError('invalid', 'The order names a channel that the store does not have.', [
+    {
+      path: '/data/order/channel',
+      message: `"${channel}" is not a channel of ${store.name}. It has ${rows.map((c) => `"${c.id}"`).join(', ')}`,
+    },
+  ]);
+}
+
+interface KeptOrder {
+  id: string;
+  /** There before this event. */
+  known: boolean;
+  wasCancelled: boolean;
+  answered: boolean;
+  had: Set<string>;
+  /** As it stands now: what this event brought, or what a newer one had brought before. */
+  order: Order;
+}
+
+/** Keeps the order as the newest event has it: one that comes late does not undo what is known since. */
+async function keepOrder(
+  tx: Executor,
+  store: { id: string },
+  event: OrderEvent,
+  at: Date,
+  language: string,
+): Promise<KeptOrder> {
+  const { order } = event.data;
+  const fresh = orderRow(newId(), store.id, order, language);
+  const answered = event.type === 'feedback.answered';
+  const [placed] = await tx
+    .insert(orders)
+    .ignore()
+    .values({ ...fresh, answered });
+  if (placed.affectedRows > 0) {
+    return { id: fresh.id, known: false, wasCancelled: false, answered, had: new Set(), order };
+  }
+  const [there] = await tx
+    .select()
+    .from(orders)
+    .where(and(eq(orders.storeId, store.id), eq(orders.number, order.number)))
+    .for('update');
+  const past = await tx
+    .select({ type: events.type, time: events.time })
+    .from(events)
+    .where(eq(events.orderId, there!.id));
+  const late = past.some((e) => e.time > at);
+  await tx
+    .update(orders)
+    .set({
+      ...(!late && { snapshot: order, status: fresh.status, total: fresh.total }),
+      ...(answered && { answered }),
+    })
+    .where(eq(orders.id, there!.id));
+  return {
+    id: there!.id,
+    known: true,
+    wasCancelled: there!.status === 'OrderCancelled' && !late,
+    answered: answered || there!.answered,
+    had: new Set(past.map((e) => e.type)),
+    order: late ? there!.snapshot : order,
+  };
+}
+
+/** Notifications of timers that an order has started: each runs once. */
+async function startedTimers(tx: Executor, orderId: string): Promise<Set<string>> {
+  const rows = await tx
+    .select({ id: deliveries.notificationId })
+    .from(deliveries)
+    .where(and(eq(deliveries.orderId, orderId), inArray(deliveries.moment, Object.keys(TIMERS))));
+  return new Set(rows.map((r) => r.id));
+}
+
+/** Stops what waits for an order and has come to its end. What is being sent just now is looked at by who sends it. */
+async function endWaiting(tx: Executor, orderId: string, state: { order: Order; answered: boolean }): Promise<void> {
+  const waiting = await tx
+    .select({ id: deliveries.id, schedule: notifications.schedule, name: notifications.name })
+    .from(deliveries)
+    .innerJoin(notifications, eq(notifications.id, deliveries.notificationId))
+    .where(and(eq(deliveries.orderId, orderId), eq(deliveries.timed, true), eq(deliveries.state, 'planned')));
+  for (const { id, schedule, name } of waiting) {
+    const end = endReached(schedule.ends, state);
+    if (!end) continue;
+    await tx
+      .update(deliveries)
+      .set({ state: 'cancelled', lastWords: reasonWords({ code: 'ended', notification: name, end }) })
+      .where(and(eq(deliveries.id, id), eq(deliveries.state, 'planned')));
+  }
 }
 
 export function orderRow(id: string, storeId: string, order: Order, language: string): typeof orders.$inferInsert {
@@ -193,55 +249,4 @@ export function orderRow(id: string, storeId: string, order: Order, language: st
     total: orderTotals(order).total,
     snapshot: order,
   };
-}
-
-/** A store's notifications as planning needs them. */
-export async function notificationFacts(db: Executor, storeId: string): Promise<NotificationFacts[]> {
-  const rows = await db
-    .select({
-      id: notifications.id,
-      name: notifications.name,
-      moment: notifications.moment,
-      audience: notifications.audience,
-      on: notifications.on,
-      editionId: editions.id,
-      number: editions.number,
-      // Only the languages are needed, and a template is large.
-      languages: sql<string | string[] | null>`json_keys(${editions.template}, '$.words')`,
-    })
-    .from(notifications)
-    .leftJoin(templates, eq(templates.notificationId, notifications.id))
-    .leftJoin(editions, eq(editions.id, templates.liveEditionId))
-    .where(eq(notifications.storeId, storeId));
-  return rows.map((r) => ({
-    id: r.id,
-    name: r.name,
-    moment: r.moment,
-    audience: r.audience,
-    on: r.on,
-    ...(r.editionId &&
-      r.number !== null && {
-        edition: {
-          id: r.editionId,
-          number: r.number,
-          languages: (typeof r.languages === 'string' ? (JSON.parse(r.languages) as string[]) : r.languages) ?? [],
-        },
-      }),
-  }));
-}
-
-/** A store's routing rules with the address and language of each colleague. */
-export async function routingRulesOf(db: Executor, storeId: string): Promise<RoutingRule[]> {
-  const rows = await db
-    .select({ rule: routingRules, name: staff.name, email: staff.email, language: staff.language })
-    .from(routingRules)
-    .leftJoin(staff, eq(staff.id, routingRules.staffId))
-    .where(eq(routingRules.storeId, storeId))
-    .orderBy(routingRules.id);
-  return rows.map(({ rule, name, email, language }) => ({
-    id: rule.id,
-    notificationId: rule.notificationId,
-    recipient: { address: email ?? rule.address, name: name ?? '', ...(language && { language }) },
-    scope: rule.scope,
-  }));
 }

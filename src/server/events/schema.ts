@@ -13,7 +13,7 @@ interface Told {
 
 /** The moments that a shop tells of. Timers and bounces are ours. */
 const TOLD = {
-  'order.placed': {},
+  'order.placed': { may: ['payUrl'] },
   'order.payment-received': {},
   'order.payment-failed': { may: ['reason', 'payUrl'] },
   'order.paused': { may: ['reason'] },
@@ -28,6 +28,8 @@ const TOLD = {
   'refund.issued': { needs: 'refunds' },
   'return.received': { may: ['returned'] },
   'order.cancelled': { may: ['reason'] },
+  // Nobody is written to for it: it ends the asking.
+  'feedback.answered': {},
 } satisfies Record<string, Told>;
 
 export type EventType = keyof typeof TOLD;

@@ -1,14 +1,16 @@
 /** From a delivery in the database to the rendered message. */
-import { and, eq, inArray, ne } from 'drizzle-orm';
+import { and, eq, inArray, ne, or } from 'drizzle-orm';
 import { LRUCache } from 'lru-cache';
 import type { Look } from '@/core/look';
 import { aboutMoment, snapshotOf, type MomentDetails, type Order, type Snapshot } from '@/core/order';
 import { sampleDetails } from '@/core/placeholders';
+import type { NotificationFacts } from '@/core/plan';
 import type { CompiledMessage, RenderedMessage } from '@/core/render';
 import type { Segments, Template } from '@/core/template';
 import { database } from '../db/client';
 import { channels, editions, events, orders, phrases, stores } from '../db/schema';
 import { config } from '../config';
+import { notificationFacts } from '../events/settings';
 import { livePassages } from './passages';
 import { compiledMessage } from './skeletons';
 
@@ -47,7 +49,7 @@ export function snapshotFor(
   channelName: string | undefined,
   language: string,
   now: number,
-  details?: MomentDetails,
+  more: { details?: MomentDetails; turn?: number } = {},
 ): Snapshot {
   return snapshotOf({
     order,
@@ -55,7 +57,7 @@ export function snapshotFor(
     locale: store.locales[language] ?? language,
     now,
     ...aboutMoment(order, moment),
-    ...(details && { details }),
+    ...more,
     ...(channelName && { channelName }),
   });
 }
@@ -99,14 +101,18 @@ async function compiledFor({
 export async function renderFor(request: RenderRequest): Promise<RenderedMessage> {
   const { store, order, moment, channelName, language, now } = request;
   const compiled = await compiledFor(request);
-  return compiled.fill(snapshotFor(store, order, moment, channelName, language, now, sampleDetails(moment)));
+  return compiled.fill(
+    snapshotFor(store, order, moment, channelName, language, now, { details: sampleDetails(moment) }),
+  );
 }
 
 /** What a batch of deliveries needs besides its editions, read in three queries instead of three for each. */
 export interface BatchContext {
   stores: Map<string, StoreRow>;
-  orders: Map<string, Order>;
-  /** By event id, for events after the first: the moment, and the order as it was then. */
+  orders: Map<string, { order: Order; answered: boolean }>;
+  /** Of what waited: how its notification goes out now, by id. */
+  notifications: Map<string, NotificationFacts>;
+  /** By event id, for events after the first and of what waited: the moment, and the order as it was then. */
   later: Map<string, { moment: string; order: Order; details?: MomentDetails }>;
   channelName: (storeId: string, channel: string) => string | undefined;
   /** An edition in a language, compiled once for the batch. */
@@ -114,22 +120,33 @@ export interface BatchContext {
 }
 
 export async function batchContext(
-  batch: readonly { storeId: string; orderId: string | null; eventId: string }[],
+  batch: readonly { storeId: string; orderId: string | null; eventId: string; timed: boolean }[],
 ): Promise<BatchContext> {
   const db = database();
   const storeIds = [...new Set(batch.map((d) => d.storeId))];
   const orderIds = [...new Set(batch.flatMap((d) => d.orderId ?? []))];
   const eventIds = [...new Set(batch.map((d) => d.eventId))];
-  const [storeRows, orderRows, channelRows, laterRows] = await Promise.all([
+  const timedEvents = [...new Set(batch.filter((d) => d.timed).map((d) => d.eventId))];
+  const waited = [...new Set(batch.filter((d) => d.timed).map((d) => d.storeId))];
+  const [storeRows, orderRows, channelRows, laterRows, facts] = await Promise.all([
     db.select().from(stores).where(inArray(stores.id, storeIds)),
     orderIds.length > 0
-      ? db.select({ id: orders.id, snapshot: orders.snapshot }).from(orders).where(inArray(orders.id, orderIds))
+      ? db
+          .select({ id: orders.id, order: orders.snapshot, answered: orders.answered })
+          .from(orders)
+          .where(inArray(orders.id, orderIds))
       : [],
     db.select().from(channels).where(inArray(channels.storeId, storeIds)),
     db
       .select({ id: events.id, type: events.type, data: events.data })
       .from(events)
-      .where(and(inArray(events.id, eventIds), ne(events.type, 'order.placed'))),
+      .where(
+        and(
+          inArray(events.id, eventIds),
+          or(ne(events.type, 'order.placed'), timedEvents.length > 0 ? inArray(events.id, timedEvents) : undefined),
+        ),
+      ),
+    waited.length > 0 ? notificationFacts(db, waited) : [],
   ]);
   const messages = new Map<string, Promise<CompiledMessage>>();
   const names = new Map(channelRows.map((c) => [`${c.storeId}/${c.id}`, c.name]));
@@ -138,7 +155,8 @@ export async function batchContext(
     later: new Map(
       laterRows.map((e) => [e.id, { moment: e.type, ...(e.data as { order: Order; details?: MomentDetails }) }]),
     ),
-    orders: new Map(orderRows.map((o) => [o.id, o.snapshot])),
+    orders: new Map(orderRows.map((o) => [o.id, o])),
+    notifications: new Map(facts.map((n) => [n.id, n])),
     channelName: (storeId, channel) => names.get(`${storeId}/${channel}`),
     compiled: (store, editionId, language) => {
       const key = `${editionId} ${language}`;

@@ -76,7 +76,7 @@ export async function saveChannels(access: Access, input: unknown): Promise<Chan
         .update(channels)
         .set(values)
         .where(and(eq(channels.storeId, access.store.id), eq(channels.id, id)));
-    await remember(access, 'saved the channels', rows.map((c) => c.id).join(', '), tx);
+    await remember(access, 'saved the channels', rows.map((c) => c.id).join(', '), { db: tx });
   });
   return channelViews(access);
 }

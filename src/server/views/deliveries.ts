@@ -2,7 +2,7 @@
 import { and, asc, desc, eq, inArray, like, lt, type SQL } from 'drizzle-orm';
 import { simpleParser } from 'mailparser';
 import { DELIVERY_STATES, type DeliveryState } from '@/core/mail';
-import { reasonWords } from '@/core/plan';
+import { AUDIENCES, reasonWords, type Audience } from '@/core/plan';
 import type { Access } from '../auth/access';
 import { database } from '../db/client';
 import {
@@ -22,9 +22,11 @@ import { FAR_AHEAD } from '../worker/dispatch';
 
 export interface DeliveryFilter {
   states?: DeliveryState[];
-  role?: 'customer' | 'staff';
+  role?: Audience;
   recipient?: string;
   order?: string;
+  /** Id of a notification. */
+  notification?: string;
   before?: string;
 }
 
@@ -40,12 +42,14 @@ export function readDeliveryFilter(query: Record<string, string | string[] | und
   const role = one('role');
   const recipient = one('recipient');
   const order = one('order');
+  const notification = one('notification');
   const before = one('before');
   return {
     ...(states.length > 0 && { states }),
-    ...((role === 'customer' || role === 'staff') && { role }),
+    ...(AUDIENCES.includes(role as Audience) && { role: role as Audience }),
     ...(recipient && { recipient }),
     ...(order && { order }),
+    ...(notification && { notification }),
     ...(before && { before }),
   };
 }
@@ -58,6 +62,7 @@ export async function listDeliveries(storeId: string, filter: DeliveryFilter, li
   // From the beginning of the address: that is what an index can find.
   if (filter.recipient) where.push(like(deliveries.recipient, `${filter.recipient.replace(/[%_\\]/g, '\\$&')}%`));
   if (filter.order) where.push(eq(deliveries.orderNumber, filter.order));
+  if (filter.notification) where.push(eq(deliveries.notificationId, filter.notification));
   if (filter.before) where.push(lt(deliveries.id, filter.before));
   const rows = await database()
     .select({
@@ -73,6 +78,8 @@ export async function listDeliveries(storeId: string, filter: DeliveryFilter, li
       attempts: deliveries.attempts,
       lastWords: deliveries.lastWords,
       messageId: deliveries.messageId,
+      timed: deliveries.timed,
+      dueAt: deliveries.dueAt,
       createdAt: deliveries.createdAt,
       acceptedAt: deliveries.acceptedAt,
     })
@@ -81,14 +88,18 @@ export async function listDeliveries(storeId: string, filter: DeliveryFilter, li
     .orderBy(desc(deliveries.id))
     .limit(limit + 1);
   return {
-    rows: rows.slice(0, limit).map((r) => ({
+    rows: rows.slice(0, limit).map(({ timed, dueAt, ...r }) => ({
       ...r,
+      ...(isWaiting(r.state, timed) && { dueAt: dueAt.toISOString() }),
       createdAt: r.createdAt.toISOString(),
       acceptedAt: r.acceptedAt?.toISOString(),
     })),
     next: rows.length > limit ? rows[limit - 1]!.id : undefined,
   };
 }
+
+/** Whether a delivery waits for its time, and not for a worker. */
+export const isWaiting = (state: DeliveryState, timed: boolean): boolean => state === 'planned' && timed;
 
 async function deliveryById(access: Access, id: string) {
   const [row] = await database()
@@ -144,6 +155,7 @@ export async function deliveryDetail(access: Access, id: string) {
     words: row.lastWords,
     /** When it is tried next; nothing while it waits for somebody to do something. */
     ...(row.dueAt < FAR_AHEAD && { dueAt: row.dueAt.toISOString() }),
+    waits: isWaiting(row.state, row.timed),
     createdAt: row.createdAt.toISOString(),
     acceptedAt: row.acceptedAt?.toISOString(),
     edition: edition?.number,
@@ -197,6 +209,29 @@ export async function sentMessage(access: Access, id: string): Promise<Buffer> {
   const [sent] = await database().select().from(sentMessages).where(eq(sentMessages.deliveryId, id));
   if (!sent) throw new AppError('not-found', 'This message was not sent, so there is nothing to download.');
   return sent.raw;
+}
+
+/** Lets a message that waits for its time go out now. It is looked at again as if it were due. */
+export async function sendNow(access: Access, id: string): Promise<void> {
+  const row = await deliveryById(access, id);
+  const [result] = await database()
+    .update(deliveries)
+    .set({ dueAt: new Date() })
+    .where(and(eq(deliveries.id, id), eq(deliveries.state, 'planned')));
+  if (result.affectedRows === 0) throw new AppError('conflict', 'This message does not wait any more.');
+  await remember(access, 'sent before its time', `${row.notificationName} to ${row.recipient}`);
+}
+
+/** Stops a message that has not gone out. */
+export async function stopDelivery(access: Access, id: string): Promise<void> {
+  const row = await deliveryById(access, id);
+  const [result] = await database()
+    .update(deliveries)
+    .set({ state: 'cancelled', lastWords: `${access.person.name} stopped it.` })
+    .where(and(eq(deliveries.id, id), inArray(deliveries.state, ['planned', 'held', 'deferred'])));
+  if (result.affectedRows === 0)
+    throw new AppError('conflict', 'This message cannot be stopped any more: it was sent, or is being sent.');
+  await remember(access, 'stopped', `${row.notificationName} to ${row.recipient}`);
 }
 
 const AGAIN: readonly DeliveryState[] = ['failed', 'deferred', 'held'];

@@ -1,12 +1,22 @@
 /** The Desk: one notification's template with its draft, editions, and what is needed to render it. */
 import { senderKindOf, type SenderKind } from '@/core/mail';
-import { and, desc, eq } from 'drizzle-orm';
+import { and, desc, eq, sql } from 'drizzle-orm';
 import { messageFindings, templateFindings, type Finding } from '@/core/preflight';
-import { copyBlock, freshIds, insertBlock, withWords, type Block, type Segments, type Template } from '@/core/template';
+import { readTemplateAddress, templateAddress, variantTitle } from '@/core/plan';
+import {
+  copyBlock,
+  freshIds,
+  insertBlock,
+  staleAfter,
+  withWords,
+  type Block,
+  type Segments,
+  type Template,
+} from '@/core/template';
 import { sampleOrders } from '@/core/order';
 import type { Access } from '../auth/access';
 import { database, type Executor } from '../db/client';
-import { channels, editions, notifications, products, templates } from '../db/schema';
+import { channels, editions, notifications, orders, products, templates } from '../db/schema';
 import { AppError } from '../errors';
 import { remember } from '../history';
 import { newId } from '../ids';
@@ -17,15 +27,19 @@ import { livePassages } from '../sending/passages';
 import { readTemplate } from '../templates';
 import { listPassages } from './passages';
 
-async function row(access: Access, slug: string, db: Executor = database(), lock = false) {
+/** A variant's template by its address, with its notification. */
+async function row(access: Access, address: string, db: Executor = database(), lock = false) {
+  const { slug, variant } = readTemplateAddress(address);
   const query = db
     .select({ notification: notifications, template: templates })
     .from(notifications)
     .innerJoin(templates, eq(templates.notificationId, notifications.id))
-    .where(and(eq(notifications.storeId, access.store.id), eq(notifications.slug, slug)));
+    .where(
+      and(eq(notifications.storeId, access.store.id), eq(notifications.slug, slug), eq(templates.variant, variant)),
+    );
   const [found] = await (lock ? query.for('update') : query);
-  if (!found) throw new AppError('not-found', `${access.store.name} has no notification "${slug}".`);
-  return found;
+  if (!found) throw new AppError('not-found', `${access.store.name} has no notification "${address}".`);
+  return { ...found, title: variantTitle(found.notification.name, found.template.variantName) };
 }
 
 async function liveEdition(liveEditionId: string | null, db: Executor = database()) {
@@ -36,7 +50,7 @@ async function liveEdition(liveEditionId: string | null, db: Executor = database
 
 /** Everything the Desk opens with. */
 export async function loadDesk(access: Access, slug: string) {
-  const { notification, template } = await row(access, slug);
+  const { notification, template, title } = await row(access, slug);
   const [live, list, bench] = await Promise.all([
     liveEdition(template.liveEditionId),
     database()
@@ -46,16 +60,12 @@ export async function loadDesk(access: Access, slug: string) {
       .orderBy(desc(editions.number)),
     benchOf(access),
   ]);
-  const neighbours = await database()
-    .select({ slug: notifications.slug, name: notifications.name })
-    .from(notifications)
-    .where(eq(notifications.storeId, access.store.id))
-    .orderBy(notifications.id);
+  const neighbours = await allTemplates(access);
   const at = neighbours.findIndex((n) => n.slug === slug);
   return {
     notification: {
       slug,
-      name: notification.name,
+      name: title,
       moment: notification.moment,
       audience: notification.audience,
       on: notification.on,
@@ -77,20 +87,34 @@ export async function loadDesk(access: Access, slug: string) {
   };
 }
 
+/** The addresses of all templates of a store with their names, in the order of the board. */
+export async function allTemplates(access: Access): Promise<{ slug: string; name: string }[]> {
+  const rows = await database()
+    .select({
+      slug: notifications.slug,
+      name: notifications.name,
+      variant: templates.variant,
+      variantName: templates.variantName,
+    })
+    .from(notifications)
+    .innerJoin(templates, eq(templates.notificationId, notifications.id))
+    .where(eq(notifications.storeId, access.store.id))
+    .orderBy(notifications.id, templates.rank, templates.id);
+  return rows.map((r) => ({
+    slug: templateAddress(r.slug, r.variant),
+    name: variantTitle(r.name, r.variantName),
+  }));
+}
+
 /** What a store lends to everything on the bench: its look, words, passages, codes, and names for conditions. */
 export async function benchOf(access: Access) {
   const { store } = access;
-  const [phrases, live, all, codes, channelRows, productRows] = await Promise.all([
+  const [phrases, live, all, codes, choices] = await Promise.all([
     Promise.all(store.languages.map(async (l) => [l, await phrasesOf(store.id, l)] as const)),
     livePassages(store.id),
     listPassages(access),
     codesOf(store.id),
-    database().select({ id: channels.id, name: channels.name }).from(channels).where(eq(channels.storeId, store.id)),
-    database()
-      .select({ sku: products.sku, name: products.name, category: products.category })
-      .from(products)
-      .where(eq(products.storeId, store.id))
-      .orderBy(products.sku),
+    conditionChoices(store.id),
   ]);
   return {
     store: {
@@ -107,9 +131,34 @@ export async function benchOf(access: Access) {
       passages: live,
       passageNames: all.map(({ id, name }) => ({ id, name })),
       codes,
-      channels: channelRows,
-      products: productRows,
+      ...choices,
     },
+  };
+}
+
+/** What of a store conditions are made from. Places of dispatch are those of its newer orders. */
+export async function conditionChoices(storeId: string) {
+  const db = database();
+  const newer = db
+    .select({ location: sql<string | null>`json_value(${orders.snapshot}, '$.location')`.as('location') })
+    .from(orders)
+    .where(eq(orders.storeId, storeId))
+    .orderBy(desc(orders.id))
+    .limit(300)
+    .as('newer');
+  const [channelRows, productRows, places] = await Promise.all([
+    db.select({ id: channels.id, name: channels.name }).from(channels).where(eq(channels.storeId, storeId)),
+    db
+      .select({ sku: products.sku, name: products.name, category: products.category })
+      .from(products)
+      .where(eq(products.storeId, storeId))
+      .orderBy(products.sku),
+    db.selectDistinct({ location: newer.location }).from(newer),
+  ]);
+  return {
+    channels: channelRows,
+    products: productRows,
+    locations: places.flatMap((p) => p.location ?? []).toSorted(),
   };
 }
 
@@ -144,7 +193,7 @@ function conflict(current: typeof templates.$inferSelect): AppError {
 /** Publishes the draft that was seen. Refused with its blockers, or when the draft changed since. */
 export async function publish(access: Access, slug: string, revision: number): Promise<{ number: number }> {
   return database().transaction(async (tx) => {
-    const { notification, template } = await row(access, slug, tx, true);
+    const { notification, template, title } = await row(access, slug, tx, true);
     if (template.revision !== revision) throw conflict(template);
     const blockers = await blockersOf(access, notification.moment, template.draft);
     if (blockers.length > 0) {
@@ -171,8 +220,10 @@ export async function publish(access: Access, slug: string, revision: number): P
       publishedBy: access.person.name,
       publishedAt: new Date(),
     });
-    await tx.update(templates).set({ liveEditionId: id }).where(eq(templates.id, template.id));
-    await remember(access, 'published', `${notification.name}, edition ${number}`, tx);
+    const before = await liveEdition(template.liveEditionId, tx);
+    const stale = staleAfter(template.stale, before?.template, template.draft, access.store.language);
+    await tx.update(templates).set({ liveEditionId: id, stale }).where(eq(templates.id, template.id));
+    await remember(access, 'published', `${title}, edition ${number}`, { db: tx, about: notification.id });
     return { number };
   });
 }
@@ -225,7 +276,7 @@ export async function copyBlockTo(
 ): Promise<{ name: string }> {
   const brought = readTemplate({ version: 1, blocks: [block], words });
   return database().transaction(async (tx) => {
-    const { notification, template } = await row(access, slug, tx, true);
+    const { title, template } = await row(access, slug, tx, true);
     const { draft } = template;
     const copy = copyBlock(brought.blocks[0]!, brought.words, freshIds(draft));
     const footer = draft.blocks.findIndex((b) => b.kind === 'footer');
@@ -243,7 +294,7 @@ export async function copyBlockTo(
         draftAt: new Date(),
       })
       .where(eq(templates.id, template.id));
-    return { name: notification.name };
+    return { name: title };
   });
 }
 
@@ -262,7 +313,7 @@ export async function editionOf(access: Access, slug: string, number: number): P
 export async function switchNotification(access: Access, slug: string, on: boolean): Promise<void> {
   const { notification } = await row(access, slug);
   await database().update(notifications).set({ on }).where(eq(notifications.id, notification.id));
-  await remember(access, on ? 'turned on' : 'turned off', notification.name);
+  await remember(access, on ? 'turned on' : 'turned off', notification.name, { about: notification.id });
 }
 
 /** The draft or the live template of a notification, for tests. */
@@ -271,12 +322,10 @@ export async function templateFor(
   slug: string,
   which: 'draft' | 'live',
 ): Promise<{ name: string; moment: string; sender: SenderKind; template: Template }> {
-  const { notification, template } = await row(access, slug);
-  const { name, moment } = notification;
-  const about = { name, moment, sender: senderKindOf(notification) };
+  const { notification, template, title } = await row(access, slug);
+  const about = { name: title, moment: notification.moment, sender: senderKindOf(notification) };
   if (which === 'draft') return { ...about, template: template.draft };
   const live = await liveEdition(template.liveEditionId);
-  if (!live)
-    throw new AppError('invalid', `${notification.name} has never been published. Publish it on the Desk first.`);
+  if (!live) throw new AppError('invalid', `${title} has never been published. Publish it on the Desk first.`);
   return { ...about, template: live.template };
 }

@@ -2,6 +2,7 @@
 import { and, desc, eq, inArray, isNotNull } from 'drizzle-orm';
 import { readFile } from 'node:fs/promises';
 import { checkLook, lookFindings, readLookFile, type Asset, type Look, type LookFile } from '@/core/look';
+import { variantTitle } from '@/core/plan';
 import { placeWords } from '@/core/schema';
 import type { Access } from '../auth/access';
 import { accessOf, storesOf } from '../auth/access';
@@ -63,7 +64,9 @@ async function triedOn(access: Access) {
     .from(notifications)
     .innerJoin(templates, eq(templates.notificationId, notifications.id))
     .leftJoin(editions, eq(editions.id, templates.liveEditionId))
-    .where(and(eq(notifications.storeId, access.store.id), inArray(notifications.slug, TRIED_ON)));
+    .where(
+      and(eq(notifications.storeId, access.store.id), inArray(notifications.slug, TRIED_ON), eq(templates.variant, '')),
+    );
   return TRIED_ON.flatMap((slug) => {
     const row = rows.find((r) => r.slug === slug);
     return row ? [{ slug, name: row.name, moment: row.moment, template: row.live ?? row.draft }] : [];
@@ -72,12 +75,12 @@ async function triedOn(access: Access) {
 
 async function liveNotifications(access: Access): Promise<string[]> {
   const rows = await database()
-    .select({ name: notifications.name })
+    .select({ name: notifications.name, variantName: templates.variantName })
     .from(notifications)
     .innerJoin(templates, eq(templates.notificationId, notifications.id))
     .where(and(eq(notifications.storeId, access.store.id), isNotNull(templates.liveEditionId)))
-    .orderBy(notifications.id);
-  return rows.map((r) => r.name);
+    .orderBy(notifications.id, templates.rank);
+  return rows.map((r) => variantTitle(r.name, r.variantName));
 }
 
 /** A look as sent by a screen, checked for shape. */
@@ -146,7 +149,7 @@ export async function publishLook(access: Access, revision: number): Promise<{ n
       publishedAt: new Date(),
     });
     await tx.update(stores).set({ look: current.draft }).where(eq(stores.id, access.store.id));
-    await remember(access, 'published the look', `edition ${number}`, tx);
+    await remember(access, 'published the look', `edition ${number}`, { db: tx });
     return { number, touches };
   });
 }

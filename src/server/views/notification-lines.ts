@@ -2,7 +2,7 @@
 import { languageName } from '@/core/plan';
 import { templateFindings } from '@/core/preflight';
 import type { Access } from '../auth/access';
-import type { Board, BoardRow } from './journey';
+import type { Board, BoardRow } from './board';
 import type { TodayLine } from './sending-lines';
 
 /** More of a kind than this are told of in one line. */
@@ -21,17 +21,20 @@ export function notificationLines({ store }: Access, rows: readonly BoardRow[], 
   const unheard: Told[] = [];
   const heard: Told[] = [];
   const others: TodayLine[] = [];
-  for (const { notification, template, edition } of rows) {
-    const { name, slug, audience } = notification;
-    const href = `/desk/${slug}`;
+  for (const row of rows) {
+    const { notification, template, edition, title: name } = row;
+    const { slug, audience } = notification;
+    const href = `/desk/${row.address}`;
     const card = board.cards.find((c) => c.slug === slug)!;
+    const everybody = template.variant === '';
+    if (template.nothing || (!notification.on && !everybody)) continue;
     const told = (state: TodayLine['state'], fact: string, action: string, to = href): Told => ({
       name,
       line: { state, fact, action, href: to },
     });
     if (!notification.on) off.push(told('waiting', `${name} is off.`, 'See it on the Journey', '/journey'));
     else if (!edition) unpublished.push(told('waiting', `${name} has never been published.`, 'Open it'));
-    else if (!card.changed) live.push(told('good', `${name} is live, edition ${edition.number}.`, 'Open it'));
+    else if (!row.changed) live.push(told('good', `${name} is live, edition ${edition.number}.`, 'Open it'));
     else {
       const [blocker] = templateFindings(template.draft, {
         moment: notification.moment,
@@ -47,12 +50,12 @@ export function notificationLines({ store }: Access, rows: readonly BoardRow[], 
       });
     }
     if (!notification.on) continue;
-    const missing = store.languages.filter((l) => !card.complete.includes(l));
-    if (missing.length > 0 && audience === 'customer') {
+    const missing = store.languages.filter((l) => !row.complete.includes(l));
+    if (missing.length > 0 && audience !== 'staff') {
       const fact = `${name} has no words in ${either(missing.map(languageName))}; those customers get ${languageName(store.language)}.`;
       incomplete.push(told('waiting', fact, 'Open it', `${href}?language=${missing[0]}`));
     }
-    if (audience !== 'staff') continue;
+    if (audience !== 'staff' || !everybody) continue;
     if (card.rules === 0)
       unheard.push(told('failing', `Nobody on the staff hears of ${name}.`, 'Name somebody', '/routing'));
     else {

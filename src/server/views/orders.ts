@@ -11,6 +11,7 @@ import { database } from '../db/client';
 import { channels, customers, deliveries, notWritten, orders, products } from '../db/schema';
 import { AppError } from '../errors';
 import { checkEvent } from '../events/schema';
+import { isWaiting } from './deliveries';
 import { receiveEvent, type Received } from '../events/receive';
 
 export const PAGE = 50;
@@ -105,7 +106,8 @@ export async function orderDetail(access: Access, number: string) {
       state: d.state,
       subject: d.subject,
       words: d.lastWords,
-      at: (d.acceptedAt ?? d.createdAt).toISOString(),
+      waits: isWaiting(d.state, d.timed),
+      at: (d.acceptedAt ?? (isWaiting(d.state, d.timed) ? d.dueAt : d.createdAt)).toISOString(),
     })),
     notWritten: unsent.map((n) => ({
       id: n.id,

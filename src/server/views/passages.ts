@@ -1,5 +1,6 @@
 /** Passages: pieces of the store, edited once, used by many templates. */
 import { and, eq } from 'drizzle-orm';
+import { templateAddress, variantTitle } from '@/core/plan';
 import { templateFindings } from '@/core/preflight';
 import { passageCycle, passagesUsed, type Block, type Segments, type Template } from '@/core/template';
 import type { Access } from '../auth/access';
@@ -42,6 +43,8 @@ export async function usersOfPassage(access: Access, id: string): Promise<{ slug
     .select({
       slug: notifications.slug,
       name: notifications.name,
+      variant: templates.variant,
+      variantName: templates.variantName,
       draft: templates.draft,
       live: editions.template,
     })
@@ -53,7 +56,7 @@ export async function usersOfPassage(access: Access, id: string): Promise<{ slug
   const all = await livePassages(access.store.id);
   return rows
     .filter((r) => passagesUsed(r.draft.blocks, all).has(id) || passagesUsed(r.live?.blocks ?? [], all).has(id))
-    .map(({ slug, name }) => ({ slug, name }));
+    .map((r) => ({ slug: templateAddress(r.slug, r.variant), name: variantTitle(r.name, r.variantName) }));
 }
 
 function slugOf(name: string): string {

@@ -1,14 +1,14 @@
 /** Routing: who on the staff hears of which orders, tried on real ones. */
 import { Type } from '@sinclair/typebox';
 import { and, eq } from 'drizzle-orm';
-import { plan, reasonWords } from '@/core/plan';
+import { planner, reasonWords } from '@/core/plan';
 import { ScopeSchema } from '@/core/routing/rules';
 import { checker } from '@/core/schema';
 import type { Access } from '../auth/access';
 import { database } from '../db/client';
-import { channels, notifications, products, routingRules, staff } from '../db/schema';
+import { notifications, products, routingRules, staff } from '../db/schema';
 import { AppError } from '../errors';
-import { notificationFacts, routingRulesOf } from '../events/receive';
+import { planAbout, planSettings, routingRulesOf } from '../events/settings';
 import { remember } from '../history';
 import { newId } from '../ids';
 import { templateFor } from './desk';
@@ -146,24 +146,9 @@ export async function testRule(access: Access, id: string, order: string): Promi
 export async function tryOrder(access: Access, number: string) {
   const { order } = await orderSnapshot(access, number);
   const db = database();
-  const [facts, rules, channelRows] = await Promise.all([
-    notificationFacts(db, access.store.id),
-    routingRulesOf(db, access.store.id),
-    db
-      .select()
-      .from(channels)
-      .where(and(eq(channels.storeId, access.store.id), eq(channels.id, order.channel))),
-  ]);
-  const channel = channelRows[0];
-  const planned = plan({
-    moment: 'order.placed',
-    order,
-    store: { language: access.store.language },
-    ...(channel && { channel: { name: channel.name, customerMail: channel.customerMail } }),
-    notifications: facts,
-    rules,
-  });
-  const name = (id: string): string => facts.find((f) => f.id === id)?.name ?? '';
+  const [settings, about] = await Promise.all([planSettings(db, access.store), planAbout(db, access.store.id, order)]);
+  const planned = planner(settings).plan({ moment: 'order.placed', order, at: Date.parse(order.placedAt), ...about });
+  const name = (id: string): string => settings.notifications.find((f) => f.id === id)?.name ?? '';
   return {
     number,
     written: planned.deliveries.map((d) => ({

@@ -103,7 +103,7 @@ export async function saveSenders(
         ),
       ),
     );
-    await remember(access, 'saved the senders', list.map((s) => `${s.kind}: ${s.address}`).join(', '), tx);
+    await remember(access, 'saved the senders', list.map((s) => `${s.kind}: ${s.address}`).join(', '), { db: tx });
   });
   return { senders: await senderViews(access), released: await releaseHeld(access.store.id) };
 }

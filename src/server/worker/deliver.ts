@@ -1,5 +1,7 @@
 /** One delivery: its way chosen, rendered, composed, signed, sent, and written down. */
 import { isAboutService, isFinal, retryDelay, type DeliveryState } from '@/core/mail';
+import type { Order } from '@/core/order';
+import { planDue, reasonWords } from '@/core/plan';
 import { config } from '../config';
 import { log } from '../log';
 import { composeMessage, deliveryMessageId } from '../sending/compose';
@@ -36,6 +38,10 @@ export async function deliver(delivery: Delivery, using: DeliverWith): Promise<D
 }
 
 async function attempt(delivery: Delivery, using: DeliverWith): Promise<Outcome> {
+  if (delivery.timed) {
+    const stopped = lookAgain(delivery, using.context);
+    if (stopped) return stopped;
+  }
   const way = await using.dispatch.way(delivery);
   if (way.kind === 'withheld') return { state: 'withheld', words: way.words, remedy: way.remedy };
   if (way.kind === 'hold') return { state: 'held', words: way.words, remedy: way.remedy, dueAt: way.until };
@@ -74,21 +80,61 @@ async function attempt(delivery: Delivery, using: DeliverWith): Promise<Outcome>
     : { ...made, state: 'deferred', words, remedy, dueAt: new Date(Date.now() + wait) };
 }
 
+/**
+ * What has waited is looked at as things stand now: it is stopped when its end has come or its notification was turned off, and goes
+ * out in the version and edition that fit now.
+ */
+function lookAgain(delivery: Delivery, context: BatchContext): Outcome | undefined {
+  const notification = context.notifications.get(delivery.notificationId);
+  const known = delivery.orderId ? context.orders.get(delivery.orderId) : undefined;
+  const store = context.stores.get(delivery.storeId);
+  if (!notification || !known || !store) {
+    return { state: 'cancelled', words: 'Its notification or its order is no longer there.', remedy: '' };
+  }
+  const version = planDue({
+    notification,
+    state: known,
+    moment: notification.moment,
+    turn: delivery.turn,
+    wanted: { language: wantedLanguage(delivery, known.order), from: 'order' },
+    own: store.language,
+    names: { channel: (id) => context.channelName(store.id, id) },
+  });
+  if (version.kind === 'nothing') {
+    return {
+      state: 'cancelled',
+      words: reasonWords(version.reason),
+      remedy: 'It was looked at again when it was due.',
+    };
+  }
+  delivery.editionId = version.editionId;
+  delivery.language = version.language;
+  return undefined;
+}
+
+/** A customer's language may have changed with the order; others keep the one they were planned with. */
+const wantedLanguage = (delivery: Delivery, order: Order): string =>
+  delivery.role === 'customer' ? (order.language ?? delivery.language) : delivery.language;
+
 async function makeMessage(
   delivery: Delivery,
   way: Extract<Way, { kind: 'send' }>,
   context: BatchContext,
 ): Promise<{ subject: string; messageId: string; raw: Buffer }> {
   const store = context.stores.get(delivery.storeId);
-  // What was true when it happened: a second parcel must not change what is said about the first.
+  // What was true when it happened: a second parcel must not change what is said about the first. A timer speaks of now.
   const later = context.later.get(delivery.eventId);
-  const order = later?.order ?? (delivery.orderId ? context.orders.get(delivery.orderId) : undefined);
+  const now = delivery.orderId ? context.orders.get(delivery.orderId)?.order : undefined;
+  const order = delivery.moment ? (now ?? later?.order) : (later?.order ?? now);
   if (!store || !order) throw new Error('the order this message is about is no longer there.');
   const channelName = context.channelName(store.id, order.channel);
   const compiled = await context.compiled(store, delivery.editionId, delivery.language);
-  const moment = later?.moment ?? 'order.placed';
+  const moment = delivery.moment || (later?.moment ?? 'order.placed');
   const message = compiled.fill(
-    snapshotFor(store, order, moment, channelName, delivery.language, Date.now(), later?.details),
+    snapshotFor(store, order, moment, channelName, delivery.language, Date.now(), {
+      ...(later?.details && { details: later.details }),
+      ...(delivery.timed && { turn: delivery.turn }),
+    }),
   );
   const { sender } = way;
   const messageId = deliveryMessageId(delivery.id, sender.address);

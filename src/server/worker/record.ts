@@ -123,6 +123,8 @@ async function recordOutcomes(group: readonly Entry[]): Promise<void> {
               messageId: sql`values(${deliveries.messageId})`,
               acceptedAt: sql`values(${deliveries.acceptedAt})`,
               attempts: sql`values(${deliveries.attempts})`,
+              editionId: sql`values(${deliveries.editionId})`,
+              language: sql`values(${deliveries.language})`,
             },
           });
       }

@@ -3,6 +3,7 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import type { DeliveryState } from '@/core/mail/state';
+import type { Audience } from '@/core/plan/notification';
 import { languageName } from '@/core/plan/reasons';
 import { Segments } from '../parts/fields';
 import { Time } from '../parts/format';
@@ -17,7 +18,7 @@ export interface DeliveryRow {
   notification: string;
   recipient: string;
   recipientName: string;
-  role: 'customer' | 'staff';
+  role: Audience;
   language: string;
   state: DeliveryState;
   subject: string;
@@ -25,12 +26,14 @@ export interface DeliveryRow {
   lastWords: string;
   createdAt: string;
   acceptedAt?: string | undefined;
+  /** When it goes out, while it waits for its time. */
+  dueAt?: string | undefined;
 }
 
 export interface DeliveriesProps {
   base: string;
   zone: string;
-  filter: { state: string; role: string; recipient: string; order: string };
+  filter: { state: string; role: string; recipient: string; order: string; notification: string };
   rows: DeliveryRow[];
   next?: string | undefined;
 }
@@ -44,6 +47,7 @@ const STATE_CHOICES = [
 const ROLE_CHOICES = [
   { value: '', label: 'Everybody' },
   { value: 'customer', label: 'Customers' },
+  { value: 'contact', label: 'Contacts' },
   { value: 'staff', label: 'Staff' },
 ];
 
@@ -65,7 +69,7 @@ export function DeliveriesScreen({ base, zone, filter, rows, next }: DeliveriesP
   const filtered = Object.values(filter).some((v) => v !== '');
   return (
     <Page title="Deliveries">
-      <WatchWaiting waiting={rows.some((r) => ['planned', 'sending'].includes(r.state))} />
+      <WatchWaiting waiting={rows.some((r) => ['planned', 'sending'].includes(r.state) && !r.dueAt)} />
       <div className="flex h-full min-h-0 flex-col">
         <form
           key={`${filter.recipient} ${filter.order}`}
@@ -128,7 +132,7 @@ export function DeliveriesScreen({ base, zone, filter, rows, next }: DeliveriesP
                 {rows.map((d) => (
                   <tr key={d.id} className="border-b border-rule hover:bg-petrol-tint/50">
                     <td className="truncate py-2 ps-5">
-                      <StateWord state={d.state} />
+                      <StateWord state={d.state} waits={d.dueAt !== undefined} />
                     </td>
                     <td className="truncate px-2">
                       <Link href={`${base}/deliveries/${d.id}`} className="link" title={d.recipient}>
@@ -148,7 +152,8 @@ export function DeliveriesScreen({ base, zone, filter, rows, next }: DeliveriesP
                       </Link>
                     </td>
                     <td className="pe-5 text-end">
-                      <Time at={d.acceptedAt ?? d.createdAt} zone={zone} />
+                      {d.dueAt && <span className="text-xs text-slate">due </span>}
+                      <Time at={d.dueAt ?? d.acceptedAt ?? d.createdAt} zone={zone} />
                     </td>
                   </tr>
                 ))}

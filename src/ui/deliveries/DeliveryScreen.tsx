@@ -31,6 +31,8 @@ export interface DeliveryProps {
     messageId: string;
     words: string;
     dueAt?: string;
+    /** For its time. */
+    waits: boolean;
     mayBeReleased: boolean;
     bounces: { id: string; at: string; kind: string; status: string; words: string; diagnostic: string }[];
     edition?: number | undefined;
@@ -55,6 +57,8 @@ export interface DeliveryProps {
   onTry: () => Promise<Result<null>>;
   mayRelease: boolean;
   onRelease: () => Promise<Result<null>>;
+  onSendNow: () => Promise<Result<null>>;
+  onStop: () => Promise<Result<null>>;
 }
 
 const BOUNCE_WORDS: Record<string, string> = {
@@ -64,7 +68,17 @@ const BOUNCE_WORDS: Record<string, string> = {
   other: 'No failure.',
 };
 
-export function DeliveryScreen({ base, zone, delivery: d, mayTry, onTry, mayRelease, onRelease }: DeliveryProps) {
+export function DeliveryScreen({
+  base,
+  zone,
+  delivery: d,
+  mayTry,
+  onTry,
+  mayRelease,
+  onRelease,
+  onSendNow,
+  onStop,
+}: DeliveryProps) {
   const router = useRouter();
   const [form, setForm] = useState<'html' | 'text'>('html');
   const [busy, setBusy] = useState(false);
@@ -83,7 +97,7 @@ export function DeliveryScreen({ base, zone, delivery: d, mayTry, onTry, mayRele
       title={d.notification}
       note={
         <>
-          to <bdi>{d.recipientName || d.recipient}</bdi> · <StateWord state={d.state} />
+          to <bdi>{d.recipientName || d.recipient}</bdi> · <StateWord state={d.state} waits={d.waits} />
         </>
       }
       actions={
@@ -98,6 +112,16 @@ export function DeliveryScreen({ base, zone, delivery: d, mayTry, onTry, mayRele
               Send it this once
             </button>
           )}
+          {d.waits && mayTry && (
+            <button type="button" className="btn" disabled={busy} onClick={() => void run(onSendNow)}>
+              Send it now
+            </button>
+          )}
+          {['planned', 'held', 'deferred'].includes(d.state) && mayTry && (
+            <button type="button" className="btn" disabled={busy} onClick={() => void run(onStop)}>
+              Stop it
+            </button>
+          )}
           {again && mayTry && (
             <button type="button" className="btn btn-main" disabled={busy} onClick={() => void run(onTry)}>
               Try again now
@@ -106,7 +130,7 @@ export function DeliveryScreen({ base, zone, delivery: d, mayTry, onTry, mayRele
         </>
       }
     >
-      <WatchWaiting waiting={['planned', 'sending'].includes(d.state)} />
+      <WatchWaiting waiting={['planned', 'sending'].includes(d.state) && !d.waits} />
       <div className="grid h-full min-h-0 grid-cols-[minmax(0,5fr)_minmax(0,6fr)]">
         <section className="min-h-0 overflow-auto border-e border-rule px-5 py-4 text-sm">
           <PanelTitle>Why</PanelTitle>
@@ -171,9 +195,9 @@ export function DeliveryScreen({ base, zone, delivery: d, mayTry, onTry, mayRele
 
           <PanelTitle
             aside={
-              (d.state === 'deferred' || d.state === 'held') && d.dueAt ? (
+              (d.state === 'deferred' || d.state === 'held' || d.waits) && d.dueAt ? (
                 <>
-                  next try <Time at={d.dueAt} zone={zone} />
+                  {d.waits ? 'due' : 'next try'} <Time at={d.dueAt} zone={zone} />
                 </>
               ) : undefined
             }

@@ -11,7 +11,9 @@ import { Segments } from '../parts/fields';
 import type { BringPicture } from '../parts/PictureInput';
 import { BlockFields } from './BlockFields';
 import { ChipDetails, type ChipOpen } from './ChipDetails';
-import { ConditionForm } from './ConditionForm';
+import { conditionSentence } from '@/core/conditions';
+import { ConditionForm } from '../conditions/ConditionForm';
+import { conditionNames } from './types';
 import { Findings } from './Findings';
 import type { DeskStore } from './types';
 
@@ -95,11 +97,19 @@ function BlockDetails(props: DetailsProps & { block: Block }) {
         {editable && (
           <>
             <ConditionForm
+              label="Condition"
               condition={block.when}
               store={props.store}
-              facts={props.facts}
-              language={props.language}
-              orderNumber={props.orderNumber}
+              names={conditionNames(props.store)}
+              always="Shown always"
+              sentence={(condition) => conditionSentence(condition, conditionNames(props.store))}
+              tried={{
+                facts: props.facts,
+                language: props.language,
+                orderNumber: props.orderNumber,
+                holds: `In the message of ${props.orderNumber}`,
+                holdsNot: `Not in the message of ${props.orderNumber}`,
+              }}
               onChange={(when) => onBlock({ when } as Partial<Block>)}
             />
             <Check

@@ -20,6 +20,7 @@ export interface DeskStore {
   codes: DiscountCode[];
   channels: { id: string; name: string }[];
   products: { sku: string; name: string; category: string }[];
+  locations: string[];
 }
 
 /** What lies on the Desk: a notification, or a passage that several of them share. */

@@ -24,6 +24,8 @@ export interface OrderProps {
     state: DeliveryState;
     subject: string;
     words: string;
+    /** For its time. */
+    waits: boolean;
     at: string;
   }[];
   notWritten: { id: string; notification: string; recipient: string; recipientName: string; reason: string }[];
@@ -33,7 +35,7 @@ export function OrderScreen({ base, zone, order, status, channelName, sent, notW
   const totals = orderTotals(order);
   const { customer, currency } = order;
   const name = [customer.firstName, customer.lastName].filter(Boolean).join(' ') || customer.email;
-  const waiting = sent.some((d) => ['planned', 'sending'].includes(d.state));
+  const waiting = sent.some((d) => ['planned', 'sending'].includes(d.state) && !d.waits);
   return (
     <Page
       back={{ href: `${base}/orders`, label: 'All orders' }}
@@ -150,7 +152,7 @@ export function OrderScreen({ base, zone, order, status, channelName, sent, notW
                       · {d.role} · {languageName(d.language)}
                     </span>
                   </span>
-                  <StateWord state={d.state} />
+                  <StateWord state={d.state} waits={d.waits} />
                   <span className="w-28 text-end text-xs text-slate">
                     <Time at={d.at} zone={zone} />
                   </span>

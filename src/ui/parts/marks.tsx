@@ -1,8 +1,14 @@
 /** State marks: a leaf of paper, different in shape for each state and always beside its word. */
 
-export type LeafState = 'off' | 'draft' | 'live' | 'failing';
+export type LeafState = 'off' | 'draft' | 'live' | 'failing' | 'stale';
 
-export const LEAF_WORDS: Record<LeafState, string> = { off: 'off', draft: 'draft', live: 'live', failing: 'failing' };
+export const LEAF_WORDS: Record<LeafState, string> = {
+  off: 'off',
+  draft: 'draft',
+  live: 'live',
+  failing: 'failing',
+  stale: 'stale',
+};
 
 export function Leaf({ state, size = 14, label }: { state: LeafState; size?: number; label?: string }) {
   const shape = {
@@ -14,6 +20,15 @@ export function Leaf({ state, size = 14, label }: { state: LeafState; size?: num
       </>
     ),
     live: <path d="M3 1.5h6.5v4.5H14v8.5H3z M10.5 1.5l3.5 3.5h-3.5z" fill="var(--color-ink)" />,
+    stale: (
+      <path
+        d="M3 1.5h7l4 4v9H3z"
+        fill="var(--color-petrol-tint)"
+        stroke="var(--color-ink)"
+        strokeWidth="1.6"
+        strokeDasharray="1.4 1.6"
+      />
+    ),
     failing: <path d="M3 1.5h11l-3 3 3 2-4 2.500 4 5.500H3z" fill="var(--color-madder)" />,
   }[state];
   return (

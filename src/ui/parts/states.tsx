@@ -14,13 +14,14 @@ const TONES: Record<DeliveryState, Tone> = {
   cancelled: 'quiet',
 };
 
-export function StateWord({ state }: { state: DeliveryState }) {
+/** `waits`: for its time, and not for a worker. */
+export function StateWord({ state, waits = false }: { state: DeliveryState; waits?: boolean | undefined }) {
   const tone = TONES[state];
   return (
     <span
       className={`inline-flex items-center gap-1.5 whitespace-nowrap ${tone === 'failing' ? 'font-semibold text-madder' : ''}`}
     >
-      <Mark tone={tone} size={12} /> {DELIVERY_STATE_WORDS[state]}
+      <Mark tone={tone} size={12} /> {waits ? 'waits' : DELIVERY_STATE_WORDS[state]}
     </span>
   );
 }

@@ -1,10 +1,19 @@
 /** The notifications that ship: finished words for each, to begin from and to go back to. */
+import { CONTACTS } from './contacts';
 import { MONEY } from './money';
 import { PARCEL } from './parcel';
 import { PLACED } from './placed';
 import type { ShippedNotification } from './shape';
 import { TROUBLE } from './trouble';
+import { WAITING } from './waiting';
 
 export type { ShippedNotification } from './shape';
 
-export const SHIPPED_NOTIFICATIONS: readonly ShippedNotification[] = [...PLACED, ...PARCEL, ...MONEY, ...TROUBLE];
+export const SHIPPED_NOTIFICATIONS: readonly ShippedNotification[] = [
+  ...PLACED,
+  ...PARCEL,
+  ...MONEY,
+  ...WAITING,
+  ...TROUBLE,
+  ...CONTACTS,
+];

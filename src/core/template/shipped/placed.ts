@@ -37,6 +37,24 @@ const orderReceived: Template = {
   },
 };
 
+/** A guest has no account to look into: the message says where to keep it, and asks for nothing else. */
+const orderReceivedGuest: Template = {
+  version: 1,
+  blocks: orderReceived.blocks,
+  words: {
+    en: {
+      ...orderReceived.words.en,
+      follow: 'Follow your order, without an account',
+      help: 'Keep this message: its button leads to your order, and no password is needed. Is something not right? Answer it or write to {$store.email}, and one of us will see to it.',
+    },
+    de: {
+      ...orderReceived.words.de,
+      follow: 'Bestellung verfolgen, auch ohne Konto',
+      help: 'Heben Sie diese Nachricht auf: Ihr Knopf führt zu Ihrer Bestellung, ganz ohne Passwort. Stimmt etwas nicht? Antworten Sie darauf oder schreiben Sie an {$store.email}; jemand von uns kümmert sich darum.',
+    },
+  },
+};
+
 const newOrder: Template = {
   version: 1,
   blocks: [
@@ -72,6 +90,14 @@ export const PLACED: readonly ShippedNotification[] = [
     audience: 'customer',
     on: true,
     template: orderReceived,
+    variants: [
+      {
+        variant: 'guests',
+        name: 'Guests',
+        when: { match: 'all', tests: [{ about: 'customer', is: 'guest' }] },
+        template: orderReceivedGuest,
+      },
+    ],
   },
   { slug: 'new-order', name: 'New order', moment: 'order.placed', audience: 'staff', on: true, template: newOrder },
 ];

@@ -1,4 +1,7 @@
 /** What a shipped notification is, and the frames most of them share. */
+import type { Condition } from '../../conditions/condition';
+import type { Audience } from '../../plan/notification';
+import type { Schedule } from '../../time/timing';
 import type { Block, Segments, Template } from '../schema';
 
 export interface ShippedNotification {
@@ -6,9 +9,23 @@ export interface ShippedNotification {
   /** What the team calls it. */
   name: string;
   moment: string;
-  audience: 'customer' | 'staff';
+  audience: Audience;
+  /** When, if not at once. */
+  schedule?: Schedule;
+  /** For contacts: the labels it goes to. */
+  labels?: string[];
   /** Whether a new store has it on. */
   on: boolean;
+  template: Template;
+  /** Versions for some orders, tried before the one for everybody. */
+  variants?: readonly ShippedVariant[];
+}
+
+export interface ShippedVariant {
+  /** In addresses. */
+  variant: string;
+  name: string;
+  when: Condition;
   template: Template;
 }
 

@@ -24,6 +24,7 @@ export default async function Deliveries({
         role: filter.role ?? '',
         recipient: filter.recipient ?? '',
         order: filter.order ?? '',
+        notification: filter.notification ?? '',
       }}
       rows={page.rows}
       next={page.next}

@@ -1,13 +1,10 @@
 import type { Metadata } from 'next';
-import { revalidatePath } from 'next/cache';
-import { act } from '@/app/act';
 import { orNotFound, pageAccess } from '@/app/page-access';
-import type { Result } from '@/core/result';
 import { may } from '@/server/auth/policy';
-import { switchNotification } from '@/server/views/desk';
-import { loadBoard, orderPath } from '@/server/views/journey';
+import { loadBoard, orderPath, shopMailsOf } from '@/server/views/board';
 import { listOrders } from '@/server/views/orders';
 import { JourneyScreen } from '@/ui/journey/JourneyScreen';
+import { addShopMailAction, bulkAction, impactAction, makeAction, removeShopMailAction, switchAction } from './actions';
 
 export const metadata: Metadata = { title: 'Journey' };
 
@@ -16,36 +13,35 @@ export default async function Journey({
   searchParams,
 }: {
   params: Promise<{ store: string }>;
-  searchParams: Promise<{ order?: string }>;
+  searchParams: Promise<{ order?: string; view?: string }>;
 }) {
   const access = await pageAccess(params);
-  const { order } = await searchParams;
-  const storeId = access.store.id;
-  const [board, orders, path] = await Promise.all([
+  const { order, view } = await searchParams;
+  const store = access.store.id;
+  const [board, orders, path, shopMails] = await Promise.all([
     loadBoard(access),
     listOrders(access, {}, 200),
     order ? orNotFound(orderPath(access, order)) : undefined,
+    shopMailsOf(access),
   ]);
-
-  async function onSwitch(slug: string, on: boolean): Promise<Result<null>> {
-    'use server';
-    return act(storeId, 'notification.switch', async (who) => {
-      await switchNotification(who, slug, on);
-      revalidatePath(`/s/${storeId}`, 'layout');
-      return null;
-    });
-  }
-
   return (
     <JourneyScreen
-      base={`/s/${storeId}`}
+      base={`/s/${store}`}
       zone={access.store.timeZone}
       languages={board.languages}
       cards={board.cards}
+      doubles={board.doubles}
+      shopMails={shopMails}
       orders={orders.rows.map((o) => ({ number: o.number, name: o.customerName }))}
       path={path}
+      view={view === 'list' ? 'list' : 'board'}
       maySwitch={may(access.role, 'notification.switch')}
-      onSwitch={onSwitch}
+      onSwitch={switchAction.bind(null, store)}
+      onImpact={impactAction.bind(null, store)}
+      onBulk={bulkAction.bind(null, store)}
+      onMake={makeAction.bind(null, store)}
+      onAddShopMail={addShopMailAction.bind(null, store)}
+      onRemoveShopMail={removeShopMailAction.bind(null, store)}
     />
   );
 }

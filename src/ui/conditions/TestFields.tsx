@@ -1,34 +1,38 @@
 'use client';
-/** When a block is in a message: read as a sentence, built from a few choices, tried against the order on the sheet. */
+/** One test of a condition, to be set by choosing. */
 import { useState } from 'react';
-import {
-  conditionSentence,
-  tryCondition,
-  type Condition,
-  type OrderFacts,
-  type Test,
-  type TestAbout,
-} from '@/core/conditions';
+import { ordinal, type Test, type TestAbout } from '@/core/conditions';
 import { languageName } from '@/core/plan/reasons';
-import { Field, Pick, Search, Segments, type Choice } from '../parts/fields';
-import { Mark } from '../parts/marks';
-import { conditionNames, type DeskStore } from './types';
+import { ROW_MAX } from '@/core/time';
+import { Field, Search, Segments, type Choice } from '../parts/fields';
 
-const ABOUT: readonly Choice<TestAbout>[] = [
+/** What of a store conditions are made from. */
+export interface ConditionStore {
+  language: string;
+  languages: readonly string[];
+  currency: string;
+  channels: readonly { id: string; name: string }[];
+  products: readonly { sku: string; name: string; category: string }[];
+  locations: readonly string[];
+}
+
+export const ABOUT: readonly Choice<TestAbout>[] = [
   { value: 'customer', label: 'Guest or account' },
   { value: 'first-order', label: 'First order' },
   { value: 'channel', label: 'Channel' },
   { value: 'language', label: 'Language' },
   { value: 'country', label: 'Delivery country' },
+  { value: 'location', label: 'Place of dispatch' },
   { value: 'payment', label: 'Payment method' },
   { value: 'tracking', label: 'Tracking' },
   { value: 'shipment', label: 'Whole or part parcel' },
   { value: 'product', label: 'Product' },
   { value: 'category', label: 'Category' },
   { value: 'value', label: 'Order value' },
+  { value: 'turn', label: 'Message of the row' },
 ];
 
-function freshTest(about: TestAbout, store: DeskStore): Test {
+export function freshTest(about: TestAbout, store: ConditionStore): Test {
   switch (about) {
     case 'customer':
       return { about, is: 'guest' };
@@ -43,6 +47,10 @@ function freshTest(about: TestAbout, store: DeskStore): Test {
       return { about, is: 'one', of: [store.language] };
     case 'country':
       return { about, is: 'one', of: ['DE'] };
+    case 'location':
+      return { about, is: 'one', of: [store.locations[0] ?? 'Warehouse'] };
+    case 'turn':
+      return { about, is: 'one', of: [1] };
     case 'payment':
       return { about, is: 'one', of: ['Bank transfer'] };
     case 'product':
@@ -54,100 +62,17 @@ function freshTest(about: TestAbout, store: DeskStore): Test {
   }
 }
 
-export interface ConditionFormProps {
-  condition: Condition | undefined;
-  store: DeskStore;
-  facts: OrderFacts;
-  language: string;
-  orderNumber: string;
-  onChange: (condition: Condition | undefined) => void;
-}
-
-export function ConditionForm({ condition, store, facts, language, orderNumber, onChange }: ConditionFormProps) {
-  const names = conditionNames(store);
-  const tried = condition && tryCondition(condition, facts, language, names);
-  const set = (tests: Test[], match = condition?.match ?? 'all'): void =>
-    onChange(tests.length > 0 ? { match, tests } : undefined);
-  return (
-    <section aria-label="Condition" className="border-t border-rule pt-2">
-      <div className="flex items-baseline">
-        <h3 className="font-serif text-sm text-slate italic">Condition</h3>
-        <button
-          type="button"
-          className="link ms-auto text-sm"
-          onClick={() => set([...(condition?.tests ?? []), freshTest('customer', store)])}
-        >
-          {condition ? 'And one more' : 'Set one'}
-        </button>
-      </div>
-      {!condition || !tried ? (
-        <p className="text-sm">Shown always</p>
-      ) : (
-        <>
-          <p className="text-sm" data-testid="sentence">
-            {conditionSentence(condition, names)}.
-          </p>
-          <p className="mt-1 flex items-center gap-1.5 text-sm font-semibold" data-testid="tried">
-            <Mark tone={tried.holds ? 'good' : 'quiet'} size={12} />
-            {tried.holds ? `In the message of ${orderNumber}` : `Not in the message of ${orderNumber}`}
-          </p>
-          {condition.tests.length > 1 && (
-            <div className="mt-2">
-              <Segments
-                label="How many must hold"
-                value={condition.match}
-                choices={[
-                  { value: 'all', label: 'all hold' },
-                  { value: 'any', label: 'any holds' },
-                ]}
-                onChange={(match) => set(condition.tests, match)}
-              />
-            </div>
-          )}
-          <ul className="mt-2 flex flex-col gap-2">
-            {condition.tests.map((test, i) => {
-              const result = tried.tests[i]!;
-              return (
-                <li key={i} className="rounded-control border border-rule bg-sheet p-2">
-                  <div className="flex items-center gap-1">
-                    <Pick
-                      label="Asks about"
-                      value={test.about}
-                      choices={ABOUT}
-                      onChange={(about) => set(condition.tests.map((t, j) => (j === i ? freshTest(about, store) : t)))}
-                    />
-                    <button
-                      type="button"
-                      aria-label={`Take out: ${result.words}`}
-                      className="btn btn-quiet"
-                      onClick={() => set(condition.tests.filter((_, j) => j !== i))}
-                    >
-                      ×
-                    </button>
-                  </div>
-                  <div className="mt-1.5 flex flex-col gap-1.5">
-                    <TestFields
-                      test={test}
-                      store={store}
-                      onChange={(next) => set(condition.tests.map((t, j) => (j === i ? next : t)))}
-                    />
-                  </div>
-                  <p className="mt-1 text-xs text-slate">
-                    {orderNumber} has {result.found}: {result.holds ? 'holds' : 'does not hold'}
-                  </p>
-                </li>
-              );
-            })}
-          </ul>
-        </>
-      )}
-    </section>
-  );
-}
-
-function TestFields({ test, store, onChange }: { test: Test; store: DeskStore; onChange: (test: Test) => void }) {
+export function TestFields({
+  test,
+  store,
+  onChange,
+}: {
+  test: Test;
+  store: ConditionStore;
+  onChange: (test: Test) => void;
+}) {
   const among = (
-    t: Extract<Test, { is: 'one' | 'none' }>,
+    t: Extract<Test, { is: 'one' | 'none'; of: string[] }>,
     choices: readonly Choice<string>[],
     words: [string, string],
   ) => (
@@ -233,6 +158,31 @@ function TestFields({ test, store, onChange }: { test: Test; store: DeskStore; o
       );
     case 'country':
       return among(test, COUNTRIES, ['to', 'not to']);
+    case 'location':
+      return among(
+        test,
+        store.locations.map((l) => ({ value: l, label: l })),
+        ['from', 'not from'],
+      );
+    case 'turn':
+      return (
+        <>
+          <Segments
+            label="Is"
+            value={test.is}
+            choices={[
+              { value: 'one', label: 'is' },
+              { value: 'none', label: 'is not' },
+            ]}
+            onChange={(is) => onChange({ ...test, is })}
+          />
+          <Several
+            values={test.of.map(String)}
+            choices={TURNS}
+            onChange={(of) => onChange({ ...test, of: of.map(Number) })}
+          />
+        </>
+      );
     case 'payment':
       return among(test, PAYMENTS, ['by', 'not by']);
     case 'product':
@@ -339,4 +289,9 @@ const COUNTRIES: readonly Choice<string>[] = REGIONS.map((code) => ({
 const PAYMENTS: readonly Choice<string>[] = ['Bank transfer', 'Card', 'Cash at the counter', 'On account'].map((p) => ({
   value: p,
   label: p,
+}));
+
+const TURNS: readonly Choice<string>[] = Array.from({ length: ROW_MAX }, (_, i) => ({
+  value: String(i + 1),
+  label: `the ${ordinal(i + 1)}`,
 }));

@@ -1,0 +1,43 @@
+import type { Metadata } from 'next';
+import { orNotFound, pageAccess } from '@/app/page-access';
+import { SHIPPED_NOTIFICATIONS } from '@/core/template';
+import { may } from '@/server/auth/policy';
+import { loadNotification } from '@/server/views/notification';
+import { listOrders } from '@/server/views/orders';
+import { NotificationScreen } from '@/ui/notification/NotificationScreen';
+import { orderAction } from '../../bench-actions';
+import { sendNowAction, stopAction } from '../../deliveries/actions';
+import { impactAction, removeAction, saveNotificationAction, switchAction } from '../actions';
+
+export const metadata: Metadata = { title: 'How it goes out' };
+
+export default async function Notification({ params }: { params: Promise<{ store: string; slug: string }> }) {
+  const access = await pageAccess(params);
+  const { slug } = await params;
+  const store = access.store.id;
+  const [notification, orders] = await Promise.all([
+    orNotFound(loadNotification(access, slug)),
+    listOrders(access, {}, 200),
+  ]);
+  return (
+    <NotificationScreen
+      key={slug}
+      base={`/s/${store}`}
+      notification={notification}
+      ships={SHIPPED_NOTIFICATIONS.some((n) => n.slug === slug)}
+      orders={orders.rows.map((o) => ({ number: o.number, name: o.customerName }))}
+      now={requestTime()}
+      maySwitch={may(access.role, 'notification.switch')}
+      mayStop={may(access.role, 'delivery.resend')}
+      onSave={saveNotificationAction.bind(null, store, slug)}
+      onSwitch={switchAction.bind(null, store)}
+      onImpact={impactAction.bind(null, store)}
+      onOrder={orderAction.bind(null, store)}
+      onRemove={removeAction.bind(null, store, slug)}
+      onStop={stopAction.bind(null, store)}
+      onSendNow={sendNowAction.bind(null, store)}
+    />
+  );
+}
+
+const requestTime = (): number => Date.now();

@@ -1,0 +1,98 @@
+/** How a notification goes out, as its screen sets it: checked as a whole, with what is wrong at its place. */
+import { Type, type Static } from '@sinclair/typebox';
+import { ConditionSchema } from '../conditions/condition';
+import { contradiction, covers } from '../conditions/contradiction';
+import { testWords, type ConditionNames } from '../conditions/sentence';
+import { checker, type SchemaProblem } from '../schema';
+import { END_WORDS, scheduleProblems, ScheduleSchema } from '../time/timing';
+import { comesTooLate, TIMERS } from './timers';
+
+const strict = { additionalProperties: false } as const;
+
+export const VariantSettingsSchema = Type.Object(
+  {
+    /** Of one that is there already. */
+    id: Type.Optional(Type.String({ minLength: 1, maxLength: 26 })),
+    /** Empty for the one for everybody. */
+    name: Type.String({ maxLength: 120 }),
+    when: Type.Optional(ConditionSchema),
+    nothing: Type.Boolean(),
+  },
+  strict,
+);
+export type VariantSettings = Static<typeof VariantSettingsSchema>;
+
+export const NotificationSettingsSchema = Type.Object(
+  {
+    name: Type.String({ minLength: 1, maxLength: 120 }),
+    note: Type.String({ maxLength: 1000 }),
+    owner: Type.String({ maxLength: 120 }),
+    offChannels: Type.Array(Type.String({ maxLength: 64 }), { maxItems: 100, uniqueItems: true }),
+    labels: Type.Array(Type.String({ minLength: 1, maxLength: 80 }), { maxItems: 20, uniqueItems: true }),
+    when: Type.Optional(ConditionSchema),
+    schedule: ScheduleSchema,
+    /** In the order in which they are tried; the last is for everybody left. */
+    variants: Type.Array(VariantSettingsSchema, { minItems: 1, maxItems: 20 }),
+  },
+  strict,
+);
+export type NotificationSettings = Static<typeof NotificationSettingsSchema>;
+
+/** Checks the shape of settings that came from outside. */
+export const checkNotificationSettings = checker(NotificationSettingsSchema);
+
+/** What is wrong with settings beyond their shape, each with its place (JSON Pointer, RFC 6901). */
+export function settingsProblems(
+  settings: NotificationSettings,
+  moment: string,
+  names: ConditionNames = {},
+): SchemaProblem[] {
+  const problems: SchemaProblem[] = [];
+  if (settings.name.trim() === '') problems.push({ path: '/name', message: 'is empty' });
+  problems.push(
+    ...scheduleProblems(settings.schedule).map((p) => ({ path: `/schedule${p.path}`, message: p.message })),
+  );
+  if (TIMERS[moment] && settings.schedule.row.length === 0) {
+    problems.push({ path: '/schedule/row', message: 'has to say after how long' });
+  }
+  settings.schedule.ends.forEach((end, i) => {
+    if (!comesTooLate(moment, end)) return;
+    problems.push({
+      path: `/schedule/ends/${i}`,
+      message: `would stop every message before it begins: by then the order is always ${END_WORDS[end]}`,
+    });
+  });
+  const impossible = (when: NotificationSettings['when'], path: string): void => {
+    const found = when && contradiction(when);
+    if (!found) return;
+    const [a, b] = found.tests.map((i) => testWords(when.tests[i]!, names));
+    problems.push({ path, message: `can be met by nobody: ${a}, and ${b}` });
+  };
+  impossible(settings.when, '/when');
+  const seen = new Set<string>();
+  settings.variants.forEach((variant, i) => {
+    const last = i === settings.variants.length - 1;
+    const path = `/variants/${i}`;
+    if (last) {
+      if (variant.when) problems.push({ path: `${path}/when`, message: 'is for everybody left, and has no condition' });
+      return;
+    }
+    const name = variant.name.trim().toLowerCase();
+    if (name === '') problems.push({ path: `${path}/name`, message: 'needs a name' });
+    else if (seen.has(name)) problems.push({ path: `${path}/name`, message: 'is the name of another version' });
+    seen.add(name);
+    if (!variant.when) {
+      problems.push({ path: `${path}/when`, message: 'needs a condition, or none after it is ever reached' });
+      return;
+    }
+    impossible(variant.when, `${path}/when`);
+    const before = settings.variants.slice(0, i).find((v) => v.when && covers(v.when, variant.when));
+    if (before) {
+      problems.push({
+        path: `${path}/when`,
+        message: `is never reached: \u201c${before.name}\u201d comes first and fits the same orders`,
+      });
+    }
+  });
+  return problems;
+}

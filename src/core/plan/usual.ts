@@ -1,0 +1,20 @@
+/** What is usual at a moment for an audience: said where a board would be empty. */
+import type { MomentColumn } from '../placeholders/moments';
+import type { Audience } from './notification';
+
+const NOTHING = 'usually nothing';
+
+export const USUAL: Record<MomentColumn, Record<Audience, string>> = {
+  Placed: { customer: 'a confirmation, nearly always', contact: NOTHING, staff: 'whoever makes it ready' },
+  Payment: { customer: 'reminders while it is open', contact: NOTHING, staff: 'who holds the parcel back' },
+  'In preparation': {
+    customer: 'only what is out of the ordinary',
+    contact: 'the invoice, for accounts',
+    staff: 'what stops an order',
+  },
+  'On its way': { customer: 'carrier, number and link', contact: 'who takes the goods in', staff: NOTHING },
+  Received: { customer: 'where to collect it', contact: NOTHING, staff: NOTHING },
+  Afterwards: { customer: 'one question, days later', contact: NOTHING, staff: 'mail that came back' },
+  Returned: { customer: 'what came back, and the money', contact: NOTHING, staff: 'who books the refund' },
+  Cancelled: { customer: 'that nothing will come', contact: NOTHING, staff: 'who stops the parcel' },
+};

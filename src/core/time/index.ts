@@ -1,0 +1,2 @@
+export * from './clock';
+export * from './timing';

@@ -1,0 +1,123 @@
+/** What a store has set, as planning needs it. */
+import { and, asc, eq, inArray, sql } from 'drizzle-orm';
+import type { Order } from '@/core/order';
+import type { NotificationFacts, PlanEvent, PlanSettings, VariantFacts } from '@/core/plan';
+import type { RoutingRule } from '@/core/routing/rules';
+import type { Executor } from '../db/client';
+import {
+  channels,
+  customers,
+  editions,
+  notifications,
+  routingRules,
+  staff,
+  templates,
+  type stores,
+} from '../db/schema';
+
+type Store = Pick<typeof stores.$inferSelect, 'id' | 'language' | 'timeZone'>;
+
+/** Notifications, variants and rules of a store, with names for what conditions hold by id. */
+export async function planSettings(db: Executor, store: Store): Promise<PlanSettings> {
+  const [facts, rules, channelRows] = await Promise.all([
+    notificationFacts(db, [store.id]),
+    routingRulesOf(db, store.id),
+    db.select({ id: channels.id, name: channels.name }).from(channels).where(eq(channels.storeId, store.id)),
+  ]);
+  const names = new Map(channelRows.map((c) => [c.id, c.name]));
+  return {
+    store: { language: store.language, timeZone: store.timeZone },
+    notifications: facts,
+    rules,
+    names: { channel: (id) => names.get(id) },
+  };
+}
+
+/** What a store knows about an order's channel and customer, as planning needs it. */
+export async function planAbout(
+  db: Executor,
+  storeId: string,
+  order: Order,
+): Promise<Pick<PlanEvent, 'channel' | 'customer'>> {
+  const [channel] = await db
+    .select()
+    .from(channels)
+    .where(and(eq(channels.storeId, storeId), eq(channels.id, order.channel)));
+  const [customer] = await db
+    .select({ language: customers.language, contacts: customers.contacts })
+    .from(customers)
+    .where(and(eq(customers.storeId, storeId), eq(customers.email, order.customer.email)));
+  return { ...(channel && { channel }), ...(customer && { customer }) };
+}
+
+/** Notifications of stores as planning needs them, in the order in which they were made. */
+export async function notificationFacts(db: Executor, storeIds: readonly string[]): Promise<NotificationFacts[]> {
+  const rows = await db
+    .select({
+      notification: notifications,
+      variantId: templates.id,
+      variantName: templates.variantName,
+      when: templates.when,
+      nothing: templates.nothing,
+      editionId: editions.id,
+      number: editions.number,
+      // Only the languages are needed, and a template is large.
+      languages: sql<string | string[] | null>`json_keys(${editions.template}, '$.words')`,
+    })
+    .from(notifications)
+    .leftJoin(templates, eq(templates.notificationId, notifications.id))
+    .leftJoin(editions, eq(editions.id, templates.liveEditionId))
+    .where(inArray(notifications.storeId, [...storeIds]))
+    .orderBy(asc(notifications.id), asc(templates.rank), asc(templates.id));
+  const made = new Map<string, NotificationFacts & { variants: VariantFacts[] }>();
+  for (const row of rows) {
+    const n = row.notification;
+    let facts = made.get(n.id);
+    if (!facts) {
+      facts = {
+        id: n.id,
+        name: n.name,
+        moment: n.moment,
+        audience: n.audience,
+        on: n.on,
+        offChannels: n.offChannels,
+        schedule: n.schedule,
+        labels: n.labels,
+        ...(n.when && { when: n.when }),
+        variants: [],
+      };
+      made.set(n.id, facts);
+    }
+    if (!row.variantId) continue;
+    facts.variants.push({
+      id: row.variantId,
+      name: row.variantName ?? '',
+      ...(row.when && { when: row.when }),
+      ...(row.nothing && { nothing: true }),
+      ...(row.editionId &&
+        row.number !== null && {
+          edition: { id: row.editionId, number: row.number, languages: languagesOf(row.languages) },
+        }),
+    });
+  }
+  return [...made.values()];
+}
+
+const languagesOf = (keys: string | string[] | null): string[] =>
+  (typeof keys === 'string' ? (JSON.parse(keys) as string[]) : keys) ?? [];
+
+/** A store's routing rules with the address and language of each colleague. */
+export async function routingRulesOf(db: Executor, storeId: string): Promise<RoutingRule[]> {
+  const rows = await db
+    .select({ rule: routingRules, name: staff.name, email: staff.email, language: staff.language })
+    .from(routingRules)
+    .leftJoin(staff, eq(staff.id, routingRules.staffId))
+    .where(eq(routingRules.storeId, storeId))
+    .orderBy(routingRules.id);
+  return rows.map(({ rule, name, email, language }) => ({
+    id: rule.id,
+    notificationId: rule.notificationId,
+    recipient: { address: email ?? rule.address, name: name ?? '', ...(language && { language }) },
+    scope: rule.scope,
+  }));
+}

@@ -1,0 +1,110 @@
+'use client';
+/** The board: moments from left to right, one lane for each audience. */
+import { MOMENT_COLUMNS, MOMENTS } from '@/core/placeholders/moments';
+import { USUAL } from '@/core/plan/usual';
+import type { Audience } from '@/core/plan/notification';
+import { BoardCard } from './BoardCard';
+import { LANES, type Card, type OrderPath, type ShopMailOnScreen } from './types';
+
+export interface BoardProps {
+  base: string;
+  zone: string;
+  languages: string[];
+  cards: Card[];
+  path: OrderPath | undefined;
+  shopMails: ShopMailOnScreen[];
+  maySwitch: boolean;
+  onSwitch: (card: Card) => void;
+  onLook: (card: Card) => void;
+  onNew: (moment: string, audience: Audience) => void;
+}
+
+const columnOf = new Map(MOMENTS.map((m) => [m.id, m.column]));
+
+export function Board({ cards, path, shopMails, maySwitch, onSwitch, onLook, onNew, ...rest }: BoardProps) {
+  return (
+    <table className="h-full w-full min-w-[1060px] table-fixed border-collapse">
+      <thead>
+        <tr className="h-9">
+          <th className="w-20 border-b border-rule" aria-label="Audience" />
+          {MOMENT_COLUMNS.map((c) => (
+            <th
+              key={c}
+              scope="col"
+              className="border-s border-b border-rule px-2 text-start font-serif text-sm font-semibold"
+            >
+              {c}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {LANES.map((lane) => (
+          <tr key={lane.audience} className="align-top">
+            <th
+              scope="row"
+              className="border-b border-rule py-2 ps-5 text-start font-serif text-sm font-normal text-slate italic"
+            >
+              {lane.name}
+            </th>
+            {MOMENT_COLUMNS.map((column) => {
+              const inCell = cards.filter((c) => c.audience === lane.audience && columnOf.get(c.moment) === column);
+              const mails = shopMails.filter((m) => m.audience === lane.audience && columnOf.get(m.moment) === column);
+              const first = MOMENTS.find((m) => m.column === column)!;
+              return (
+                <td key={column} className="border-s border-b border-rule p-1.5 pb-0">
+                  {inCell.map((card) => (
+                    <BoardCard
+                      key={card.slug}
+                      {...rest}
+                      card={card}
+                      maySwitch={maySwitch}
+                      path={path && (path.byNotification[card.id] ?? { sent: [], why: [], would: 0 })}
+                      onSwitch={() => onSwitch(card)}
+                      onLook={() => onLook(card)}
+                    />
+                  ))}
+                  {mails.map((mail) => (
+                    <div
+                      key={mail.id}
+                      className="mb-1.5 border border-dotted border-slate px-2 py-1 text-xs text-slate"
+                    >
+                      {mail.name}, <span className="italic">by the shop system</span>
+                    </div>
+                  ))}
+                  {inCell.length === 0 && mails.length === 0 && (
+                    <button
+                      type="button"
+                      disabled={!maySwitch}
+                      onClick={() => onNew(first.id, lane.audience)}
+                      aria-label={`New notification for ${lane.whom}: ${column}`}
+                      className="mb-1.5 block w-full border border-dashed border-rule px-1 py-1.5 text-center text-xs text-slate enabled:hover:border-slate enabled:hover:text-petrol"
+                    >
+                      {USUAL[column][lane.audience]}
+                    </button>
+                  )}
+                </td>
+              );
+            })}
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+/** The card one comes to from another by an arrow: the next of its column, or the one most level with it in the next column. */
+export function nearestTo(from: HTMLElement, links: readonly HTMLElement[], key: string): HTMLElement | undefined {
+  const here = from.getBoundingClientRect();
+  const sideways = key === 'ArrowLeft' || key === 'ArrowRight';
+  const sign = key === 'ArrowRight' || key === 'ArrowDown' ? 1 : -1;
+  const reached = links.flatMap((link) => {
+    const there = link.getBoundingClientRect();
+    const across = there.left - here.left;
+    const down = there.top - here.top;
+    const ahead = sign * (sideways ? across : down);
+    if (ahead < 2 || (!sideways && Math.abs(across) > 2)) return [];
+    return { link, far: sideways ? ahead * 10_000 + Math.abs(down) : ahead };
+  });
+  return reached.toSorted((a, b) => a.far - b.far)[0]?.link;
+}

@@ -1,0 +1,91 @@
+'use client';
+/** The card one looks at, in a sentence, below the board. */
+import Link from 'next/link';
+import { momentOf } from '@/core/placeholders/moments';
+import { languageName } from '@/core/plan/reasons';
+import { Time } from '../parts/format';
+import { LANES, type Card, type DoubleOnScreen, type OrderPath } from './types';
+
+export interface CardFootProps {
+  base: string;
+  zone: string;
+  languages: string[];
+  card: Card;
+  path: OrderPath | undefined;
+  doubles: DoubleOnScreen[];
+}
+
+export function CardFoot({ base, zone, languages, card, path, doubles }: CardFootProps) {
+  const lane = LANES.find((l) => l.audience === card.audience)!;
+  const missing = languages.filter((l) => !card.complete.includes(l));
+  const double = doubles.find((d) => d.notificationId === card.id || d.with.id === card.id);
+  const step = path?.byNotification[card.id];
+  return (
+    <div className="flex min-h-9 shrink-0 items-center gap-4 border-t border-rule bg-panel px-5 py-1.5 text-xs">
+      <p className="line-clamp-2 min-w-0 flex-1" aria-live="polite">
+        <span className="font-semibold">{card.name}</span>{' '}
+        {path && step ? (
+          <StepWords step={step} zone={zone} number={path.number} />
+        ) : (
+          <>
+            to {lane.whom} {momentOf(card.moment)?.words ?? ''}, {card.timing}
+            {card.when && `, only when ${card.when}`}
+            {card.offChannels.length > 0 && `, not for ${card.offChannels.join(' and ')}`}.
+            {!card.published && ' Not all of it is published.'}
+            {card.mark === 'stale' && ' Some translations are older than their source.'}
+            {missing.length > 0 &&
+              missing.length < languages.length &&
+              ` No words in ${missing.map(languageName).join(', ')}.`}
+            {double && (
+              <span className="font-semibold text-madder">
+                {' '}
+                {double.person} would get {double.with.id === card.id ? double.name : double.with.name} as well, for{' '}
+                {double.order}.
+              </span>
+            )}
+            {card.last && (
+              <>
+                {' '}
+                Last <Time at={card.last.at} zone={zone} />, {card.last.state}.
+              </>
+            )}
+          </>
+        )}
+      </p>
+      <Link className="link whitespace-nowrap" href={`${base}/journey/${card.slug}`}>
+        How it goes out
+      </Link>
+      <Link className="link whitespace-nowrap" href={`${base}/deliveries?notification=${card.id}`}>
+        Its record
+      </Link>
+    </div>
+  );
+}
+
+function StepWords({
+  step,
+  zone,
+  number,
+}: {
+  step: OrderPath['byNotification'][string];
+  zone: string;
+  number: string;
+}) {
+  return (
+    <>
+      {step.sent.map((s, i) => (
+        <span key={s.id}>
+          {i > 0 && '; '}
+          {s.state === 'accepted' ? 'went to' : s.waits ? 'waits for' : `${s.state}:`} {s.recipient}{' '}
+          {s.waits ? 'until ' : ''}
+          <Time at={s.at} zone={zone} />
+        </span>
+      ))}
+      {step.sent.length > 0 && '. '}
+      {step.sent.length === 0 &&
+        step.would > 0 &&
+        `would go to ${step.would === 1 ? 'one person' : `${step.would} people`} if its moment came for ${number}. `}
+      {step.why.join(' ')}
+    </>
+  );
+}

@@ -1,0 +1,164 @@
+'use client';
+/** A new notification, and what the shop system sends by itself. */
+import { useState } from 'react';
+import { MOMENTS, momentOf } from '@/core/placeholders/moments';
+import type { Audience } from '@/core/plan/notification';
+import type { Failure, Result } from '@/core/result';
+import { Dialog } from '../parts/Dialog';
+import { Field, Pick, Search } from '../parts/fields';
+import { PanelTitle, Trouble } from '../parts/Page';
+import { problemAt } from '../parts/result';
+import { LANES, type Card, type ShopMailOnScreen } from './types';
+
+const TO = LANES.map((l) => ({ value: l.audience, label: l.whom }));
+const CHOICES = MOMENTS.map((m) => ({ value: m.id, label: m.label, note: m.column }));
+
+export interface NewNotificationProps {
+  moment: string;
+  audience: Audience;
+  cards: Card[];
+  onMake: (input: {
+    name: string;
+    moment: string;
+    audience: Audience;
+    from?: string;
+  }) => Promise<Result<{ slug: string }>>;
+  onMade: (slug: string) => void;
+  onClose: () => void;
+}
+
+export function NewNotification({ cards, onMake, onMade, onClose, ...start }: NewNotificationProps) {
+  const [name, setName] = useState('');
+  const [moment, setMoment] = useState(start.moment);
+  const [audience, setAudience] = useState(start.audience);
+  const [from, setFrom] = useState<string>('');
+  const [failure, setFailure] = useState<Failure>();
+  const make = async (): Promise<void> => {
+    const result = await onMake({ name, moment, audience, ...(from && { from }) });
+    if (result.ok) onMade(result.value.slug);
+    else setFailure(result.error);
+  };
+  return (
+    <Dialog
+      open
+      onClose={onClose}
+      title="A new notification"
+      foot={
+        <>
+          <button type="button" className="btn" onClick={onClose}>
+            Not now
+          </button>
+          <button type="button" className="btn btn-main" onClick={() => void make()}>
+            Make it
+          </button>
+        </>
+      }
+    >
+      <div className="flex flex-col gap-4">
+        {failure && failure.problems.length === 0 && <Trouble>{failure.message}</Trouble>}
+        <Field
+          label="Name for the team"
+          problem={problemAt(failure, '/name')}
+          hint="The customer sees the subject, not this"
+        >
+          {(ids) => <input {...ids} className="input" value={name} onChange={(e) => setName(e.target.value)} />}
+        </Field>
+        <Field label="Moment" problem={problemAt(failure, '/moment')}>
+          {(ids) => <Search id={ids.id} value={moment} choices={CHOICES} onChange={setMoment} />}
+        </Field>
+        <Field label="To">{(ids) => <Pick id={ids.id} value={audience} choices={TO} onChange={setAudience} />}</Field>
+        <Field
+          label="Begin from"
+          hint="Its versions, words and conditions are copied; it stays off until you turn it on"
+        >
+          {(ids) => (
+            <Search
+              id={ids.id}
+              value={from}
+              choices={[
+                { value: '', label: 'an empty sheet' },
+                ...cards.map((c) => ({ value: c.slug, label: c.name, note: momentOf(c.moment)?.label ?? '' })),
+              ]}
+              onChange={setFrom}
+            />
+          )}
+        </Field>
+      </div>
+    </Dialog>
+  );
+}
+
+export interface ShopMailsProps {
+  mails: ShopMailOnScreen[];
+  onAdd: (input: { name: string; moment: string; audience: Audience }) => Promise<Result<{ id: string }>>;
+  onRemove: (id: string) => Promise<Result<null>>;
+  onClose: () => void;
+}
+
+export function ShopMails({ mails, onAdd, onRemove, onClose }: ShopMailsProps) {
+  const [name, setName] = useState('');
+  const [moment, setMoment] = useState('order.placed');
+  const [audience, setAudience] = useState<Audience>('customer');
+  const [failure, setFailure] = useState<Failure>();
+  const add = async (): Promise<void> => {
+    const result = await onAdd({ name, moment, audience });
+    setFailure(result.ok ? undefined : result.error);
+    if (result.ok) setName('');
+  };
+  const remove = async (id: string): Promise<void> => {
+    const result = await onRemove(id);
+    if (!result.ok) setFailure(result.error);
+  };
+  return (
+    <Dialog
+      open
+      onClose={onClose}
+      title="Also sent by the shop system"
+      foot={
+        <button type="button" className="btn" onClick={onClose}>
+          Done
+        </button>
+      }
+    >
+      <p className="text-sm">
+        Many shop systems send mail of their own. What is noted here is held against the board, so that nobody gets the
+        same twice. Turn it off there, then strike it out here.
+      </p>
+      {failure && failure.problems.length === 0 && <Trouble>{failure.message}</Trouble>}
+      <ul aria-label="Sent by the shop system" className="my-3 text-sm">
+        {mails.map((m) => (
+          <li key={m.id} className="flex items-baseline gap-3 border-b border-rule py-1.5">
+            <span className="font-semibold">{m.name}</span>
+            <span className="text-slate">
+              {momentOf(m.moment)?.label}, to {LANES.find((l) => l.audience === m.audience)!.whom}
+            </span>
+            <button
+              type="button"
+              className="link ms-auto"
+              aria-label={`Strike out ${m.name}`}
+              onClick={() => void remove(m.id)}
+            >
+              Strike out
+            </button>
+          </li>
+        ))}
+        {mails.length === 0 && <li className="py-1.5 text-slate">Nothing is noted.</li>}
+      </ul>
+      <PanelTitle>Note one more</PanelTitle>
+      <div className="mt-2 grid grid-cols-[1fr_1fr] gap-3">
+        <Field label="Its name there" problem={problemAt(failure, '/name')}>
+          {(ids) => <input {...ids} className="input" value={name} onChange={(e) => setName(e.target.value)} />}
+        </Field>
+        <Field label="To">{(ids) => <Pick id={ids.id} value={audience} choices={TO} onChange={setAudience} />}</Field>
+        <Field label="Moment" problem={problemAt(failure, '/moment')}>
+          {(ids) => <Search id={ids.id} value={moment} choices={CHOICES} onChange={setMoment} />}
+        </Field>
+        <div className="self-end">
+          <button type="button" className="btn" onClick={() => void add()}>
+            Note it
+          </button>
+        </div>
+      </div>
+    </Dialog>
+  );
+}

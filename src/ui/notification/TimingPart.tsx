@@ -1,0 +1,190 @@
+'use client';
+/** When a notification goes out: at once, or once for each of a row of waits, until something ends it. */
+import { momentOf } from '@/core/placeholders/moments';
+import { TIMERS } from '@/core/plan/timers';
+import type { Failure } from '@/core/result';
+import {
+  dueTimes,
+  END_WORDS,
+  ENDS,
+  ROW_MAX,
+  timingWords,
+  WAIT_UNITS,
+  type Schedule,
+  type Timing,
+  type WaitUnit,
+} from '@/core/time';
+import { Check } from '../parts/Check';
+import { Pick } from '../parts/fields';
+import { Time } from '../parts/format';
+import { PanelTitle } from '../parts/Page';
+import { problemAt } from '../parts/result';
+
+const UNITS = WAIT_UNITS.map((u) => ({ value: u, label: u.replace('-', ' ') }));
+
+/** Waits that are offered for one more of a row: a day, three, five, and so on. */
+const NEXT: Timing[] = [
+  { wait: { amount: 24, unit: 'hours' } },
+  { wait: { amount: 3, unit: 'days' } },
+  { wait: { amount: 5, unit: 'days' } },
+  { wait: { amount: 1, unit: 'weeks' } },
+  { wait: { amount: 2, unit: 'weeks' } },
+  { wait: { amount: 3, unit: 'weeks' } },
+];
+
+export interface TimingPartProps {
+  moment: string;
+  schedule: Schedule;
+  zone: string;
+  /** "If it happened now": read once, when the screen opens. */
+  now: number;
+  failure: Failure | undefined;
+  onChange: (schedule: Schedule) => void;
+}
+
+export function TimingPart({ moment, schedule, zone, now, failure, onChange }: TimingPartProps) {
+  const { row, ends } = schedule;
+  const set = (next: Timing[]): void => onChange({ ...schedule, row: next });
+  const change = (i: number, timing: Timing): void => set(row.map((t, j) => (j === i ? timing : t)));
+  const timer = TIMERS[moment];
+  const due = dueTimes(schedule, now, zone);
+  const started = timer ? (momentOf(timer.starts[0]!)?.words ?? '') : (momentOf(moment)?.words ?? '');
+  const endProblem = failure?.problems.find((p) => p.path.startsWith('/schedule/ends'))?.message;
+  const rowProblem = problemAt(failure, '/schedule/row');
+  return (
+    <section aria-label="When">
+      <PanelTitle>When</PanelTitle>
+      {row.length === 0 && <p className="mt-1 text-sm">At once, {started}.</p>}
+      <ol className="mt-1 flex flex-col gap-1.5">
+        {row.map((timing, i) => {
+          const problem = failure?.problems.find((p) => p.path.startsWith(`/schedule/row/${i}`))?.message;
+          return (
+            <li key={i} className="text-sm">
+              <div className="flex flex-wrap items-center gap-2">
+                <span className="w-5 text-slate">{i + 1}</span>
+                <label className="flex items-center gap-1.5">
+                  <input
+                    type="checkbox"
+                    className="size-4 accent-petrol"
+                    checked={timing.wait !== undefined}
+                    onChange={(e) => {
+                      const { wait: _wait, ...rest } = timing;
+                      change(i, e.target.checked ? { ...rest, wait: { amount: 1, unit: 'days' } } : rest);
+                    }}
+                  />
+                  after
+                </label>
+                <input
+                  type="number"
+                  aria-label={`Wait ${i + 1}`}
+                  aria-invalid={problem ? true : undefined}
+                  className="input w-18"
+                  disabled={!timing.wait}
+                  value={timing.wait && !Number.isNaN(timing.wait.amount) ? timing.wait.amount : ''}
+                  onChange={(e) =>
+                    change(i, {
+                      ...timing,
+                      wait: { unit: timing.wait?.unit ?? 'days', amount: e.target.valueAsNumber },
+                    })
+                  }
+                />
+                <Pick
+                  label={`Unit ${i + 1}`}
+                  value={timing.wait?.unit ?? 'days'}
+                  choices={UNITS}
+                  className="max-w-36"
+                  onChange={(unit: WaitUnit) =>
+                    change(i, { ...timing, wait: { amount: timing.wait?.amount ?? 1, unit } })
+                  }
+                />
+                <label className="flex items-center gap-1.5">
+                  <input
+                    type="checkbox"
+                    className="size-4 accent-petrol"
+                    checked={timing.at !== undefined}
+                    onChange={(e) => {
+                      const { at: _at, ...rest } = timing;
+                      change(i, e.target.checked ? { ...rest, at: '09:00' } : rest);
+                    }}
+                  />
+                  at
+                </label>
+                <input
+                  type="time"
+                  aria-label={`Time of day ${i + 1}`}
+                  className="input w-24"
+                  disabled={timing.at === undefined}
+                  value={timing.at ?? ''}
+                  onChange={(e) => e.target.value && change(i, { ...timing, at: e.target.value })}
+                />
+                <Check
+                  label="working days only"
+                  on={timing.workingDays === true}
+                  onChange={(on) => {
+                    const { workingDays: _days, ...rest } = timing;
+                    change(i, on ? { ...rest, workingDays: true } : rest);
+                  }}
+                />
+                <button
+                  type="button"
+                  className="btn btn-quiet"
+                  aria-label={`Take out wait ${i + 1}`}
+                  onClick={() => set(row.filter((_, j) => j !== i))}
+                >
+                  ×
+                </button>
+              </div>
+              {problem ? (
+                <p className="ms-7 text-xs text-madder">
+                  Message {i + 1} {problem}
+                </p>
+              ) : (
+                <p className="ms-7 text-xs text-slate">
+                  If it began now: <Time at={new Date(due[i]!).toISOString()} zone={zone} />
+                </p>
+              )}
+            </li>
+          );
+        })}
+      </ol>
+      {rowProblem && <p className="text-xs text-madder">The row {rowProblem}</p>}
+      <button
+        type="button"
+        className="link mt-1 text-sm"
+        disabled={row.length >= ROW_MAX}
+        onClick={() => set([...row, nextOf(row)])}
+      >
+        {row.length === 0 ? 'Let it wait' : 'And once more, later'}
+      </button>
+      {row.length > 0 && (
+        <fieldset className="mt-2">
+          <legend className="text-sm text-slate">
+            Looked at again when it is due, and stopped if by then the order is
+          </legend>
+          <div className="mt-1 flex flex-wrap gap-x-4 gap-y-1">
+            {ENDS.map((end) => (
+              <Check
+                key={end}
+                label={END_WORDS[end]}
+                on={ends.includes(end)}
+                onChange={(on) =>
+                  onChange({ ...schedule, ends: ENDS.filter((e) => (e === end ? on : ends.includes(e))) })
+                }
+              />
+            ))}
+          </div>
+          {endProblem && <p className="text-xs text-madder">What ends it {endProblem}</p>}
+        </fieldset>
+      )}
+    </section>
+  );
+}
+
+function nextOf(row: readonly Timing[]): Timing {
+  const words = new Set(row.map(timingWords));
+  return (
+    NEXT.slice(row.length).find((t) => !words.has(timingWords(t))) ?? {
+      wait: { amount: row.length + 3, unit: 'weeks' },
+    }
+  );
+}
