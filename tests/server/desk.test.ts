@@ -129,6 +129,6 @@ describe('Today', () => {
     const line = (text: string) => lines.find((l) => l.fact.includes(text));
     expect(line('no words in Arabic')).toMatchObject({ state: 'waiting', href: '/desk/order-received?language=ar' });
     expect(line('New order is live')).toMatchObject({ state: 'good', href: '/desk/new-order' });
-    expect(line('20 notifications are off')).toMatchObject({ state: 'waiting', href: '/journey' });
+    expect(line('24 notifications are off')).toMatchObject({ state: 'waiting', href: '/journey' });
   });
 });

@@ -165,10 +165,10 @@ describe('what else an event tells', () => {
   it('is kept with the event: a message of a later one says what is true of that', async () => {
     const order = { ...newOrder(), language: 'en' };
     await place(order);
-    await receive(event('order.cancelled', order, { reason: 'ordered twice' }));
-    await receive(event('order.cancelled', order, { reason: 'no longer wanted' }));
-    const mails = await texts(order.customer.email, 'is cancelled');
-    expect(mails.map((m) => /\((.+)\)/.exec(m)?.[1]).toSorted()).toEqual(['no longer wanted', 'ordered twice']);
+    await receive(event('order.payment-failed', order, { reason: 'the card had expired' }));
+    await receive(event('order.payment-failed', order, { reason: 'the bank was away' }));
+    const mails = await texts(order.customer.email, 'did not go through');
+    expect(mails.map((m) => /\((.+)\)/.exec(m)?.[1]).toSorted()).toEqual(['the bank was away', 'the card had expired']);
   });
 
   it.each<[string, object | undefined, string]>([

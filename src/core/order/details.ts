@@ -21,7 +21,16 @@ export const MomentDetailsSchema = Type.Object(
     ),
     note: Type.Optional(Type.Object({ words: named(4000), by: Type.Optional(text(120)) }, strict)),
     invoice: Type.Optional(
-      Type.Object({ number: named(64), url: Type.Optional(address), dueOn: Type.Optional(instant) }, strict),
+      Type.Object(
+        {
+          number: named(64),
+          url: Type.Optional(address),
+          dueOn: Type.Optional(instant),
+          /** Make a PDF of it and attach it. */
+          attach: Type.Optional(Type.Boolean()),
+        },
+        strict,
+      ),
     ),
     /** What came back. */
     returned: Type.Optional(Type.Object({ items: named(500), receivedAt: Type.Optional(instant) }, strict)),

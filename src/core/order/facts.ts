@@ -1,18 +1,31 @@
 /** What conditions can ask about an order: read once, for planning and for each message alike. */
 import type { OrderFacts } from '../conditions/condition';
 import type { Order, OrderLine, Shipment } from './schema';
+import { shareOf } from './shares';
 import { orderTotals } from './totals';
 
 /** The lines a message shows: of the whole order, or what is in the parcel it is about. */
 export function linesOf(order: Order, shipment: Shipment | undefined): OrderLine[] {
   if (!shipment?.lines) return order.lines;
+  const at = order.shipments?.indexOf(shipment) ?? -1;
+  const earlier = at < 0 ? [] : order.shipments!.slice(0, at);
   return shipment.lines.flatMap(({ sku, quantity }) => {
     const line = order.lines.find((l) => l.product.sku === sku);
     if (!line) return [];
-    // A discount belongs to the whole line; of a part of it, its share.
-    const discount = line.discount && Math.round((line.discount * quantity) / line.quantity);
-    return [{ ...line, quantity, ...(discount && { discount }) }];
+    // A discount belongs to the whole line; of a part of it, its share. The shares of all parcels together are the discount.
+    const before = Math.min(line.quantity - quantity, piecesIn(earlier, sku));
+    const discount = line.discount && shareOf(line.discount, line.quantity, Math.max(0, before), quantity);
+    const { discount: _whole, ...rest } = line;
+    return [{ ...rest, quantity, ...(discount && { discount }) }];
   });
+}
+
+/** How many pieces of a product some parcels hold. */
+export function piecesIn(shipments: readonly Shipment[], sku: string): number {
+  return shipments.reduce(
+    (sum, s) => sum + (s.lines ?? []).reduce((n, l) => n + (l.sku === sku ? l.quantity : 0), 0),
+    0,
+  );
 }
 
 /** Whether a parcel holds all that the order has. */

@@ -67,6 +67,75 @@ export function orderProblems(order: Order): SchemaProblem[] {
   if (totals.refunded > totals.total) {
     problems.push({ path: '/refunds', message: `come to ${totals.refunded}, more than the total of ${totals.total}` });
   }
+  if (order.payment?.paid === false && totals.refunded > 0) {
+    problems.push({ path: '/refunds', message: `come to ${totals.refunded}, and nothing has been paid` });
+  }
+  problems.push(...shipmentProblems(order), ...refundProblems(order));
+  return problems;
+}
+
+const orderedOf = (order: Order): Map<string, number> => {
+  const ordered = new Map<string, number>();
+  for (const { product, quantity } of order.lines) {
+    ordered.set(product.sku, (ordered.get(product.sku) ?? 0) + quantity);
+  }
+  return ordered;
+};
+
+/** Pieces that were never ordered, or more of them than were. */
+function pieceProblems(
+  order: Order,
+  parts: readonly { path: string; lines: readonly { sku: string; quantity: number }[] }[],
+  verb: string,
+): SchemaProblem[] {
+  const ordered = orderedOf(order);
+  const so = new Map<string, number>();
+  const problems: SchemaProblem[] = [];
+  for (const { path, lines } of parts) {
+    lines.forEach(({ sku, quantity }, i) => {
+      const there = ordered.get(sku);
+      if (there === undefined) {
+        problems.push({ path: `${path}/lines/${i}/sku`, message: `"${sku}" was not ordered` });
+        return;
+      }
+      const now = (so.get(sku) ?? 0) + quantity;
+      so.set(sku, now);
+      if (now > there) {
+        problems.push({
+          path: `${path}/lines/${i}/quantity`,
+          message: `makes ${now} of "${sku}" ${verb}, and ${there} were ordered`,
+        });
+      }
+    });
+  }
+  return problems;
+}
+
+function shipmentProblems(order: Order): SchemaProblem[] {
+  return pieceProblems(
+    order,
+    (order.shipments ?? []).map((s, i) => ({ path: `/shipments/${i}`, lines: s.lines ?? [] })),
+    'dispatched',
+  );
+}
+
+function refundProblems(order: Order): SchemaProblem[] {
+  const refunds = order.refunds ?? [];
+  const problems = pieceProblems(
+    order,
+    refunds.map((r, i) => ({ path: `/refunds/${i}`, lines: r.lines ?? [] })),
+    'refunded',
+  );
+  refunds.forEach((refund, i) => {
+    if (!refund.lines) return;
+    const parts = sum(refund.lines.map((l) => l.amount)) + (refund.shipping ?? 0);
+    if (parts !== refund.amount) {
+      problems.push({
+        path: `/refunds/${i}/amount`,
+        message: `is ${refund.amount}, but its lines and shipping come to ${parts}`,
+      });
+    }
+  });
   return problems;
 }
 

@@ -36,6 +36,7 @@ export const ReasonSchema = Type.Union([
   reason('is-customer', { address: text }),
   reason('had-already', { order: text }),
   reason('order-cancelled', { order: text }),
+  reason('overtaken', { order: text, by: text }),
   reason('too-late', { days: text }),
 ]);
 export type Reason = Static<typeof ReasonSchema>;
@@ -107,6 +108,8 @@ export function reasonWords(reason: Reason): string {
       return `Order ${reason.order} has had this already, and nobody is told twice.`;
     case 'order-cancelled':
       return `Order ${reason.order} was cancelled before, so nobody is told of this.`;
+    case 'overtaken':
+      return `Order ${reason.order} is further by now (${reason.by}), so this would be old news.`;
     case 'too-late':
       return `The shop told of this ${reason.days} days after it happened, too late to write to anybody.`;
     case 'already-written':

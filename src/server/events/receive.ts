@@ -134,12 +134,11 @@ async function record(tx: Executor, storeId: string, event: OrderEvent): Promise
     );
   }
   if (kept.known) await endWaiting(tx, kept.id, { order: kept.order, answered: kept.answered });
-  return {
-    eventId: eventRow.id,
-    orderId: kept.id,
-    deliveries: rows.map((r) => r.id),
-    known: unsaid?.code === 'had-already',
-  };
+  if (unsaid && kept.known && event.type === 'order.placed') {
+    const ids = await tx.select({ id: deliveries.id }).from(deliveries).where(eq(deliveries.orderId, kept.id));
+    return { eventId: eventRow.id, orderId: kept.id, deliveries: ids.map((d) => d.id), known: true };
+  }
+  return { eventId: eventRow.id, orderId: kept.id, deliveries: rows.map((r) => r.id), known: false };
 }
 
 async function unknownChannel(tx: Executor, store: { id: string; name: string }, channel: string): Promise<AppError> {

@@ -1,0 +1,93 @@
+/** From what somebody puts in a basket to an order's figures: discounts, shipping and tax, all of which add up. */
+import type { DiscountCode } from './codes';
+import type { Order, OrderLine } from './schema';
+import { shareOf, spread } from './shares';
+import { lineTotal, taxIncludedIn, taxOn } from './totals';
+
+export interface BasketLine extends OrderLine {
+  /** Percent. */
+  taxRate: number;
+}
+
+export interface Basket {
+  lines: readonly BasketLine[];
+  shipping?: { method: string; price: number; taxRate: number };
+  code?: Pick<DiscountCode, 'code' | 'kind' | 'value'> & { label?: string };
+  /** Whether prices hold their tax already. */
+  taxIncluded: boolean;
+  /** Tax rounded for each line, or once for all that has the same rate. */
+  rounding: 'line' | 'order';
+}
+
+export type Figures = Required<Pick<Order, 'lines' | 'taxes' | 'taxIncluded' | 'total'>> &
+  Pick<Order, 'discounts' | 'shipping'>;
+
+/** What a code takes off goods of this amount: a percentage rounded half up, or an amount, never more than the goods. */
+export function discountOf(code: Pick<DiscountCode, 'kind' | 'value'>, goods: number): number {
+  const off = code.kind === 'percent' ? Math.round((goods * code.value) / 100) : code.value;
+  return Math.min(goods, Math.max(0, off));
+}
+
+/** Works out an order's figures. The discount is spread over the lines by what they come to, so that each rate is taxed on its own. */
+export function figuresOf({ lines, shipping, code, taxIncluded, rounding }: Basket): Figures {
+  const goods = lines.map(lineTotal);
+  const subtotal = goods.reduce((a, b) => a + b, 0);
+  const discount = code ? discountOf(code, subtotal) : 0;
+  const off = spread(discount, goods);
+  const taxed = [
+    ...lines.map((line, i) => ({ rate: line.taxRate, amount: goods[i]! - off[i]! })),
+    ...(shipping ? [{ rate: shipping.taxRate, amount: shipping.price }] : []),
+  ];
+  const tax = taxIncluded ? taxIncludedIn : taxOn;
+  const byRate = new Map<number, number>();
+  for (const { rate, amount } of taxed) {
+    if (rate === 0) continue;
+    byRate.set(rate, (byRate.get(rate) ?? 0) + (rounding === 'line' ? tax(amount, rate) : amount));
+  }
+  const taxes = [...byRate]
+    .toSorted(([a], [b]) => b - a)
+    .map(([rate, sum]) => ({ label: `${rate}% VAT`, rate, amount: rounding === 'line' ? sum : tax(sum, rate) }));
+  const added = taxIncluded ? 0 : taxes.reduce((a, t) => a + t.amount, 0);
+  return {
+    lines: lines.map(({ taxRate: _rate, ...line }) => line),
+    ...(discount > 0 && {
+      discounts: [{ label: code!.label ?? 'Discount', code: code!.code, amount: discount }],
+    }),
+    ...(shipping && { shipping: { method: shipping.method, price: shipping.price } }),
+    taxes,
+    taxIncluded,
+    total: subtotal - discount + (shipping?.price ?? 0) + added,
+  };
+}
+
+/**
+ * What was paid for each line, in the order of the lines: after its share of the order's discounts, with its share of tax where prices
+ * are without it. Together with {@link paidForShipping} they are the order's total.
+ */
+export function paidForLines(order: Order): number[] {
+  return paidParts(order).slice(0, order.lines.length);
+}
+
+/** What was paid for shipping, tax included. */
+export function paidForShipping(order: Order): number {
+  return order.shipping ? (paidParts(order).at(-1) ?? 0) : 0;
+}
+
+function paidParts(order: Order): number[] {
+  const goods = order.lines.map(lineTotal);
+  const discount = (order.discounts ?? []).reduce((a, d) => a + d.amount, 0);
+  // A discount may be worth more than the goods and reach into shipping.
+  const parts = [...goods, ...(order.shipping ? [order.shipping.price] : [])];
+  const subtotal = goods.reduce((a, b) => a + b, 0);
+  const off = spread(Math.min(discount, subtotal), goods);
+  const net = parts.map((p, i) => p - (off[i] ?? 0));
+  if (discount > subtotal && order.shipping) net[net.length - 1]! -= discount - subtotal;
+  if (order.taxIncluded ?? true) return net;
+  const tax = (order.taxes ?? []).reduce((a, t) => a + t.amount, 0);
+  return net.map((n, i) => n + spread(tax, net)[i]!);
+}
+
+/** What some pieces of a line were paid with, when others of it went before: all takings together are the line. */
+export function paidForPieces(order: Order, lineIndex: number, before: number, quantity: number): number {
+  return shareOf(paidForLines(order)[lineIndex]!, order.lines[lineIndex]!.quantity, before, quantity);
+}
