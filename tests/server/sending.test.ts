@@ -11,7 +11,8 @@ import { saveSenders, senderViews } from '@/server/views/senders';
 import { runCheck, saveService, serviceViews } from '@/server/views/services';
 import { sendTest } from '@/server/views/tests';
 import { addRule, loadRouting, removeRule, testRule, tryOrder } from '@/server/views/routing';
-import { orderChoices, orderDetail, placeOrder } from '@/server/views/orders';
+import { orderDetail } from '@/server/views/orders';
+import { orderChoices, placeOrder } from '@/server/views/placing';
 import { accessAs, ACCOUNT, HOST, mailbox, rawMail, SERVICE, useDatabase } from './fixture';
 
 useDatabase();

@@ -9,3 +9,4 @@ export * from './facts';
 export * from './snapshot';
 export * from './samples';
 export * from './details';
+export * from './walk';

@@ -355,6 +355,12 @@ export const heartbeats = mysqlTable('heartbeat', {
   beatAt: time('beat_at').notNull(),
 });
 
+/** How far the demo's clock is ahead of the true one. The product itself never reads it. */
+export const demoClock = mysqlTable('demo_clock', {
+  id: int('id').primaryKey(),
+  aheadMs: bigint('ahead_ms', { mode: 'number' }).notNull(),
+});
+
 export const history = mysqlTable(
   'history',
   {

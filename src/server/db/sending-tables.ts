@@ -187,6 +187,8 @@ export const deliveries = mysqlTable(
     turn: int('turn').notNull().default(1),
     /** It waits by its notification's timing, and is looked at again when it is due. */
     timed: boolean('timed').notNull().default(false),
+    /** When it was first to go out, for what waits: tries are counted from then. */
+    plannedFor: time('planned_for'),
     /** Sent although its address is withheld, because somebody said so. */
     released: boolean('released').notNull().default(false),
     leaseUntil: time('lease_until'),

@@ -3,6 +3,7 @@ import { and, eq, inArray } from 'drizzle-orm';
 import { orderProblems, orderTotals, type Order } from '@/core/order';
 import { customerName, endReached, FUTURE_MS, notSaid, planner, reasonWords, TIMERS, type Plan } from '@/core/plan';
 import { isCurrency } from '@/core/schema';
+import { timeNow } from '../clock';
 import { database, type Database, type Executor } from '../db/client';
 import { retryingDeadlocks } from '../db/trouble';
 import { channels, deliveries, events, notifications, notWritten, orders, stores } from '../db/schema';
@@ -31,7 +32,7 @@ export async function receiveEvent(storeId: string, event: OrderEvent, db: Datab
   if (!isCurrency(order.currency)) {
     problems.push({ path: '/data/order/currency', message: `"${order.currency}" is not a currency code` });
   }
-  if (event.time && Date.parse(event.time) > Date.now() + FUTURE_MS) {
+  if (event.time && Date.parse(event.time) > (await timeNow(db)) + FUTURE_MS) {
     problems.push({ path: '/time', message: 'is in the future. Look whether the clock of the shop system is right' });
   }
   if (problems.length > 0) throw new AppError('invalid', 'The order does not add up.', problems);
@@ -42,7 +43,7 @@ export async function receiveEvent(storeId: string, event: OrderEvent, db: Datab
 
 async function record(tx: Executor, storeId: string, event: OrderEvent): Promise<Received> {
   const { order } = event.data;
-  const now = new Date();
+  const now = new Date(await timeNow(tx));
   const at = event.time ? new Date(event.time) : now;
   const eventRow = {
     id: newId(),
@@ -51,7 +52,7 @@ async function record(tx: Executor, storeId: string, event: OrderEvent): Promise
     eventId: event.id,
     type: event.type,
     time: at,
-    receivedAt: now,
+    receivedAt: new Date(),
     data: event.data as Record<string, unknown>,
   };
   // The unique key decides who came first; a second copy waits here until the first is done, and then finds it.
@@ -99,7 +100,7 @@ async function record(tx: Executor, storeId: string, event: OrderEvent): Promise
         ),
       }
     : planned;
-  const common = { storeId, eventId: eventRow.id, orderId: kept.id, createdAt: now };
+  const common = { storeId, eventId: eventRow.id, orderId: kept.id, createdAt: new Date() };
   const rows = said.deliveries.map((d) => ({
     ...common,
     id: newId(),
@@ -114,7 +115,8 @@ async function record(tx: Executor, storeId: string, event: OrderEvent): Promise
     language: d.language,
     reasons: d.reasons,
     state: 'planned' as const,
-    dueAt: d.timed ? new Date(d.dueAt) : now,
+    dueAt: d.timed ? new Date(d.dueAt) : common.createdAt,
+    ...(d.timed && { plannedFor: new Date(d.dueAt) }),
     moment: d.moment === event.type ? '' : d.moment,
     turn: d.turn,
     timed: d.timed,

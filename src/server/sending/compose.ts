@@ -19,6 +19,8 @@ export interface ComposeOptions extends Envelope {
   mark?: string;
   /** Pictures that travel in the message, by the Content-ID its HTML names them with (RFC 2392). */
   pictures?: readonly { cid: string; type: string; name: string; bytes: Buffer }[];
+  /** Files that go with it (RFC 2183). */
+  files?: readonly { type: string; name: string; bytes: Buffer }[];
 }
 
 export function domainOf(address: string): string {
@@ -52,13 +54,16 @@ export async function composeMessage(message: RenderedMessage, options: ComposeO
     ...(message.html === ''
       ? { text: message.text, newline: '\r\n' }
       : { text: textPart('plain', message.text), html: textPart('html', message.html) }),
-    attachments: options.pictures?.map((p) => ({
-      cid: p.cid,
-      filename: p.name,
-      content: p.bytes,
-      contentType: p.type,
-      contentDisposition: 'inline' as const,
-    })),
+    attachments: [
+      ...(options.pictures ?? []).map((p) => ({
+        cid: p.cid,
+        filename: p.name,
+        content: p.bytes,
+        contentType: p.type,
+        contentDisposition: 'inline' as const,
+      })),
+      ...(options.files ?? []).map((f) => ({ filename: f.name, content: f.bytes, contentType: f.type })),
+    ],
     disableFileAccess: true,
     disableUrlAccess: true,
     headers: {

@@ -216,7 +216,7 @@ export async function sendNow(access: Access, id: string): Promise<void> {
   const row = await deliveryById(access, id);
   const [result] = await database()
     .update(deliveries)
-    .set({ dueAt: new Date() })
+    .set({ dueAt: new Date(), plannedFor: new Date() })
     .where(and(eq(deliveries.id, id), eq(deliveries.state, 'planned')));
   if (result.affectedRows === 0) throw new AppError('conflict', 'This message does not wait any more.');
   await remember(access, 'sent before its time', `${row.notificationName} to ${row.recipient}`);

@@ -1,18 +1,12 @@
-/** The store's orders: lists, one order with its story, and placing one. */
-import { randomUUID } from 'node:crypto';
-import { Type, type Static } from '@sinclair/typebox';
-import { and, asc, desc, eq, inArray, like, lt, or, type SQL } from 'drizzle-orm';
-import { lineTotal, sampleOrders, taxIncludedIn, type Order } from '@/core/order';
+/** The store's orders: lists, and one order with its story. */
+import { and, asc, desc, eq, like, lt, or, type SQL } from 'drizzle-orm';
+import { sampleOrders, type Order } from '@/core/order';
 import { reasonWords } from '@/core/plan';
-import { checker } from '@/core/schema';
 import type { Access } from '../auth/access';
-import { config } from '../config';
 import { database } from '../db/client';
-import { channels, customers, deliveries, notWritten, orders, products } from '../db/schema';
+import { channels, deliveries, notWritten, orders } from '../db/schema';
 import { AppError } from '../errors';
-import { checkEvent } from '../events/schema';
 import { isWaiting } from './deliveries';
-import { receiveEvent, type Received } from '../events/receive';
 
 export const PAGE = 50;
 
@@ -59,7 +53,7 @@ export async function channelNames(access: Access): Promise<Record<string, strin
   return Object.fromEntries(rows.map((c) => [c.id, c.name]));
 }
 
-async function orderByNumber(access: Access, number: string) {
+export async function orderByNumber(access: Access, number: string) {
   const [order] = await database()
     .select()
     .from(orders)
@@ -117,150 +111,4 @@ export async function orderDetail(access: Access, number: string) {
       reason: n.reasons.map(reasonWords).join(' '),
     })),
   };
-}
-
-/** What "Place an order" offers to choose from. */
-export async function orderChoices(access: Access) {
-  const store = eq(products.storeId, access.store.id);
-  const [productRows, customerRows, channelRows] = await Promise.all([
-    database().select().from(products).where(store).orderBy(products.category, products.name),
-    database()
-      .select()
-      .from(customers)
-      .where(eq(customers.storeId, access.store.id))
-      .orderBy(customers.lastName, customers.firstName),
-    database().select().from(channels).where(eq(channels.storeId, access.store.id)).orderBy(desc(channels.id)),
-  ]);
-  return {
-    currency: access.store.currency,
-    products: productRows.map(({ sku, name, category, price }) => ({ sku, name, category, price })),
-    customers: customerRows.map((c) => ({
-      id: c.id,
-      name: `${c.firstName} ${c.lastName}`,
-      email: c.email,
-      language: c.language,
-      guest: c.guest,
-    })),
-    channels: channelRows.map(({ id, name, customerMail }) => ({ id, name, customerMail })),
-  };
-}
-
-const PlaceOrderSchema = Type.Object(
-  {
-    customerId: Type.String({ minLength: 1 }),
-    channel: Type.String({ minLength: 1 }),
-    lines: Type.Array(
-      Type.Object(
-        { sku: Type.String({ minLength: 1 }), quantity: Type.Integer({ minimum: 1, maximum: 100_000 }) },
-        { additionalProperties: false },
-      ),
-      { minItems: 1, maxItems: 500 },
-    ),
-    note: Type.Optional(Type.String({ maxLength: 2000 })),
-    paid: Type.Boolean(),
-  },
-  { additionalProperties: false },
-);
-export type PlaceOrder = Static<typeof PlaceOrderSchema>;
-const checkPlaceOrder = checker(PlaceOrderSchema);
-
-const SHIPPING = { method: 'Parcel, insured', price: 490, freeFrom: 8000 };
-const WITHOUT_PARCEL = new Set(['patterns', 'workshops']);
-
-/** Places an order as the store itself would: an event through the same door as the public interface. */
-export async function placeOrder(access: Access, input: unknown): Promise<Received & { number: string }> {
-  const checked = checkPlaceOrder(input);
-  if (!checked.ok) throw new AppError('invalid', 'The order cannot be placed like this.', checked.problems);
-  const wanted = checked.value;
-  const { store } = access;
-  const [customer] = await database()
-    .select()
-    .from(customers)
-    .where(and(eq(customers.storeId, store.id), eq(customers.id, wanted.customerId)));
-  if (!customer)
-    throw new AppError('invalid', 'Choose a customer.', [
-      { path: '/customerId', message: 'is not a customer of this store' },
-    ]);
-  const skus = wanted.lines.map((l) => l.sku);
-  const found = await database()
-    .select()
-    .from(products)
-    .where(and(eq(products.storeId, store.id), inArray(products.sku, skus)));
-  const bySku = new Map(found.map((p) => [p.sku, p]));
-  const lines = wanted.lines.map((line, i) => {
-    const product = bySku.get(line.sku);
-    if (!product)
-      throw new AppError('invalid', 'One line has no product.', [
-        { path: `/lines/${i}/sku`, message: 'is not a product of this store' },
-      ]);
-    return {
-      product: {
-        sku: product.sku,
-        name: product.name,
-        category: product.category,
-        ...(product.picture && { imageUrl: `${config().url}/media/${product.picture}` }),
-      },
-      ...(product.options && { options: product.options }),
-      quantity: line.quantity,
-      unitPrice: product.price,
-    };
-  });
-  const subtotal = lines.reduce((sum, line) => sum + lineTotal(line), 0);
-  const parcel = lines.some((l) => !WITHOUT_PARCEL.has(l.product.category));
-  const shipping = parcel
-    ? { method: SHIPPING.method, price: subtotal >= SHIPPING.freeFrom ? 0 : SHIPPING.price }
-    : undefined;
-  const total = subtotal + (shipping?.price ?? 0);
-  const now = new Date();
-  const number = await nextNumber(access);
-  const order: Order = {
-    number,
-    placedAt: now.toISOString(),
-    currency: store.currency,
-    language: customer.language,
-    channel: wanted.channel,
-    customer: {
-      id: customer.id,
-      email: customer.email,
-      firstName: customer.firstName,
-      lastName: customer.lastName,
-      ...(customer.company && { company: customer.company }),
-      guest: customer.guest,
-    },
-    billingAddress: customer.address,
-    ...(shipping && {
-      shippingAddress: customer.address,
-      shipping,
-      expectedDispatch: new Date(now.getTime() + 2 * 86_400_000).toISOString(),
-    }),
-    lines,
-    taxIncluded: true,
-    taxes: [{ label: '19% VAT', rate: 19, amount: taxIncludedIn(total, 19) }],
-    payment: { method: 'Bank transfer', paid: wanted.paid },
-    total,
-    ...(wanted.note && { note: wanted.note }),
-    statusUrl: `${store.facts.url.replace(/\/+$/, '')}/orders/${number}`,
-  };
-  const event = checkEvent({
-    specversion: '1.0',
-    id: randomUUID(),
-    source: `${config().url}/s/${store.id}`,
-    type: 'order.placed',
-    time: now.toISOString(),
-    data: { order },
-  });
-  if (!event.ok) throw new AppError('invalid', 'The order cannot be placed like this.', event.problems);
-  return { ...(await receiveEvent(store.id, event.value)), number };
-}
-
-/** The number after the newest: its last digits, one higher. */
-async function nextNumber(access: Access): Promise<string> {
-  const [newest] = await database()
-    .select({ number: orders.number })
-    .from(orders)
-    .where(eq(orders.storeId, access.store.id))
-    .orderBy(desc(orders.id))
-    .limit(1);
-  const match = /^(.*?)(\d+)$/.exec(newest?.number ?? '');
-  return match ? `${match[1]}${String(Number(match[2]) + 1).padStart(match[2]!.length, '0')}` : '1001';
 }

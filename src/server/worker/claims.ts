@@ -2,7 +2,8 @@
  * Claiming deliveries under a lease, and giving them back. The database is the one shared engine: `FOR UPDATE SKIP
  * LOCKED` lets any number of workers claim at once without waiting for each other or taking the same row.
  */
-import { and, asc, eq, inArray, lte, sql } from 'drizzle-orm';
+import { and, asc, eq, inArray, lte, or, sql } from 'drizzle-orm';
+import { clockAhead } from '../clock';
 import { database, type Executor } from '../db/client';
 import { retryingDeadlocks } from '../db/trouble';
 import { deliveries } from '../db/schema';
@@ -11,6 +12,7 @@ export type Delivery = typeof deliveries.$inferSelect;
 
 /** Claims up to `limit` deliveries that are due, those whose lease ran out first. */
 export async function claim(workerId: string, limit: number, leaseMs: number): Promise<Delivery[]> {
+  const ahead = await clockAhead();
   return retryingDeadlocks(() =>
     database().transaction(
       async (tx) => {
@@ -21,7 +23,7 @@ export async function claim(workerId: string, limit: number, leaseMs: number): P
             ? await pick(
                 tx,
                 limit - expired.length,
-                and(inArray(deliveries.state, ['planned', 'deferred', 'held']), lte(deliveries.dueAt, now)),
+                and(inArray(deliveries.state, ['planned', 'deferred', 'held']), isDue(now, ahead)),
               )
             : [];
         const claimed = [...expired, ...due];
@@ -41,6 +43,14 @@ export async function claim(workerId: string, limit: number, leaseMs: number): P
       { isolationLevel: 'read committed' },
     ),
   );
+}
+
+/** Only what waits by its notification's timing goes by the demo's clock. */
+function isDue(now: Date, ahead: number) {
+  const due = lte(deliveries.dueAt, now);
+  return ahead === 0
+    ? due
+    : or(due, and(eq(deliveries.timed, true), lte(deliveries.dueAt, new Date(now.getTime() + ahead))));
 }
 
 function pick(tx: Executor, limit: number, where: ReturnType<typeof and>): Promise<Delivery[]> {

@@ -6,6 +6,7 @@ import { config } from '../config';
 import { log } from '../log';
 import { composeMessage, deliveryMessageId } from '../sending/compose';
 import { signMessage } from '../sending/dkim';
+import { filesFor } from '../sending/files';
 import { withPictures } from '../sending/pictures';
 import { snapshotFor, type BatchContext } from '../sending/render';
 import { viaOf } from '../sending/service';
@@ -68,17 +69,21 @@ async function attempt(delivery: Delivery, using: DeliverWith): Promise<Outcome>
   if (isFinal(result.outcome, kind)) return { ...made, state: 'failed', words, remedy };
   if (isAboutService(result.failedAt!, kind)) {
     await using.dispatch.failed(way.service, kind, words);
-    const age = Date.now() - delivery.createdAt.getTime();
+    const age = ageOf(delivery);
     // Due at once: the next service in line takes it, or it waits until this one has rested.
     if (retryDelay(1, age, 0) !== undefined) return { ...made, state: 'deferred', words, remedy, dueAt: new Date() };
   } else if (kind !== 'greylisted' && ['recipient', 'message'].includes(result.failedAt!)) {
     await using.dispatch.putOff(delivery.recipient, words);
   }
-  const wait = retryDelay(delivery.attempts, Date.now() - delivery.createdAt.getTime(), Math.random());
+  const wait = retryDelay(delivery.attempts, ageOf(delivery), Math.random());
   return wait === undefined
     ? { ...made, state: 'failed', words: `${words} It was given up after five days.`, remedy }
     : { ...made, state: 'deferred', words, remedy, dueAt: new Date(Date.now() + wait) };
 }
+
+/** For how long it has been tried, in ms: what waited for its time was not tried before it. */
+const ageOf = ({ plannedFor, createdAt }: Delivery): number =>
+  Math.max(0, Date.now() - (plannedFor ?? createdAt).getTime());
 
 /**
  * What has waited is looked at as things stand now: it is stopped when its end has come or its notification was turned off, and goes
@@ -130,12 +135,12 @@ async function makeMessage(
   const channelName = context.channelName(store.id, order.channel);
   const compiled = await context.compiled(store, delivery.editionId, delivery.language);
   const moment = delivery.moment || (later?.moment ?? 'order.placed');
-  const message = compiled.fill(
-    snapshotFor(store, order, moment, channelName, delivery.language, Date.now(), {
-      ...(later?.details && { details: later.details }),
-      ...(delivery.timed && { turn: delivery.turn }),
-    }),
-  );
+  const snapshot = snapshotFor(store, order, moment, channelName, delivery.language, Date.now(), {
+    ...(later?.details && { details: later.details }),
+    ...(delivery.timed && { turn: delivery.turn }),
+  });
+  const message = compiled.fill(snapshot);
+  const files = await filesFor(store, snapshot, moment, delivery.language, later?.details);
   const { sender } = way;
   const messageId = deliveryMessageId(delivery.id, sender.address);
   const made = store.pictures === 'inline' ? await withPictures(message) : { message, pictures: undefined };
@@ -147,6 +152,7 @@ async function makeMessage(
     date: new Date(),
     language: delivery.language,
     ...(made.pictures && { pictures: made.pictures }),
+    ...(files && { files }),
   });
   const raw = way.key ? await signMessage(composed, way.key) : composed;
   return { subject: message.subject.slice(0, 500), messageId, raw };

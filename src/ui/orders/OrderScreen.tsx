@@ -1,12 +1,31 @@
+'use client';
+/** One order: what is in it, what can happen to it, and what was sent about it. */
 import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { toast } from 'sonner';
 import type { DeliveryState } from '@/core/mail/state';
-import { addressLines, lineTotal, orderTotals, STATUS_WORDS, type Order, type OrderStatus } from '@/core/order';
+import {
+  addressLines,
+  lineTotal,
+  orderTotals,
+  STATUS_WORDS,
+  type Order,
+  type OrderAction,
+  type OrderActionKind,
+  type OrderStatus,
+} from '@/core/order';
+import type { Result } from '@/core/result';
 import { languageName } from '@/core/plan/reasons';
 import { Money, plural, Time } from '../parts/format';
 import { Mark } from '../parts/marks';
 import { Page, PanelTitle } from '../parts/Page';
 import { StateWord } from '../parts/states';
+import { valueOrToast } from '../parts/result';
 import { WatchWaiting } from '../parts/WatchWaiting';
+import { ActionDialog } from './ActionDialog';
+import { ActionMenu } from './ActionMenu';
+import type { Possible } from './types';
 
 export interface OrderProps {
   base: string;
@@ -29,9 +48,18 @@ export interface OrderProps {
     at: string;
   }[];
   notWritten: { id: string; notification: string; recipient: string; recipientName: string; reason: string }[];
+  possible: Possible;
+  mayAct: boolean;
+  mayStop: boolean;
+  onDo: (action: OrderAction) => Promise<Result<{ deliveries: number }>>;
+  onStop: (id: string) => Promise<Result<null>>;
+  onSendNow: (id: string) => Promise<Result<null>>;
 }
 
-export function OrderScreen({ base, zone, order, status, channelName, sent, notWritten }: OrderProps) {
+export function OrderScreen(props: OrderProps) {
+  const { base, zone, order, status, channelName, sent, notWritten, possible, mayAct, mayStop } = props;
+  const router = useRouter();
+  const [acting, setActing] = useState<OrderActionKind>();
   const totals = orderTotals(order);
   const { customer, currency } = order;
   const name = [customer.firstName, customer.lastName].filter(Boolean).join(' ') || customer.email;
@@ -53,6 +81,14 @@ export function OrderScreen({ base, zone, order, status, channelName, sent, notW
           <Link href={`${base}/journey?order=${encodeURIComponent(order.number)}`} className="btn">
             Follow on the Journey
           </Link>
+          {mayAct && (
+            <>
+              <Link href={`${base}/orders/${encodeURIComponent(order.number)}/walk`} className="btn">
+                Walk it
+              </Link>
+              <ActionMenu actions={possible.actions} onChoose={setActing} />
+            </>
+          )}
         </>
       }
     >
@@ -157,9 +193,35 @@ export function OrderScreen({ base, zone, order, status, channelName, sent, notW
                     <Time at={d.at} zone={zone} />
                   </span>
                 </Link>
-                <div className="truncate text-slate" dir="auto">
-                  {d.state === 'accepted' ? d.subject : d.words || d.subject}
-                </div>
+                {d.waits ? (
+                  <div className="flex gap-3 text-slate">
+                    waits for its time
+                    {mayStop && (
+                      <>
+                        <button
+                          type="button"
+                          className="link"
+                          aria-label={`Send ${d.notification} now`}
+                          onClick={() => void props.onSendNow(d.id).then(valueOrToast)}
+                        >
+                          Send now
+                        </button>
+                        <button
+                          type="button"
+                          className="link"
+                          aria-label={`Stop ${d.notification}`}
+                          onClick={() => void props.onStop(d.id).then(valueOrToast)}
+                        >
+                          Stop
+                        </button>
+                      </>
+                    )}
+                  </div>
+                ) : (
+                  <div className="truncate text-slate" dir="auto">
+                    {d.state === 'accepted' ? d.subject : d.words || d.subject}
+                  </div>
+                )}
               </li>
             ))}
           </ul>
@@ -186,6 +248,24 @@ export function OrderScreen({ base, zone, order, status, channelName, sent, notW
           </ul>
         </section>
       </div>
+      {acting && (
+        <ActionDialog
+          kind={acting}
+          order={order}
+          possible={possible}
+          onDo={props.onDo}
+          onDone={(deliveries) => {
+            setActing(undefined);
+            toast.success(
+              deliveries === 0
+                ? 'Told. Nobody is written to for it.'
+                : `Told. ${plural(deliveries, 'message is', 'messages are')} planned.`,
+            );
+            router.refresh();
+          }}
+          onClose={() => setActing(undefined)}
+        />
+      )}
     </Page>
   );
 }

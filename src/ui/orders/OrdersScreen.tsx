@@ -4,6 +4,7 @@ import { languageName } from '@/core/plan/reasons';
 import { Money, Time } from '../parts/format';
 import { Empty, Page } from '../parts/Page';
 import { Head } from '../parts/Table';
+import { StartWalk, type StartWalkProps } from './StartWalk';
 
 export interface OrderRow {
   id: string;
@@ -36,6 +37,9 @@ export function OrdersScreen({
   next,
   channels,
   mayPlace,
+  me,
+  languages,
+  onStart,
 }: {
   base: string;
   zone: string;
@@ -45,16 +49,19 @@ export function OrdersScreen({
   /** Names by id. */
   channels: Record<string, string>;
   mayPlace: boolean;
-}) {
+} & Omit<StartWalkProps, 'base'>) {
   const query = search ? `search=${encodeURIComponent(search)}&` : '';
   return (
     <Page
       title="Orders"
       actions={
         mayPlace && (
-          <Link href={`${base}/orders/new`} className="btn btn-main">
-            Place an order
-          </Link>
+          <>
+            <StartWalk {...{ base, me, languages, onStart }} />
+            <Link href={`${base}/orders/new`} className="btn btn-main">
+              Place an order
+            </Link>
+          </>
         )
       }
     >

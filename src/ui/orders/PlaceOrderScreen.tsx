@@ -5,7 +5,9 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Failure, Result } from '@/core/result';
 import { languageName } from '@/core/plan/reasons';
-import { Field, Pick, Search } from '../parts/fields';
+import { figuresOf, type BasketLine } from '@/core/order';
+import { Check } from '../parts/Check';
+import { Field, Pick, Search, Segments } from '../parts/fields';
 import { Money } from '../parts/format';
 import { Page, Trouble } from '../parts/Page';
 import { problemAt } from '../parts/result';
@@ -13,9 +15,13 @@ import { problemAt } from '../parts/result';
 export interface PlaceOrderProps {
   base: string;
   currency: string;
-  products: { sku: string; name: string; category: string; price: number }[];
+  languages: { id: string; name: string }[];
+  products: { sku: string; name: string; category: string; price: number; taxRate: number }[];
   customers: { id: string; name: string; email: string; language: string; guest: boolean }[];
   channels: { id: string; name: string; customerMail: boolean }[];
+  codes: { code: string; kind: 'percent' | 'amount'; value: number }[];
+  shipping: { method: string; price: number; freeFrom: number; taxRate: number };
+  withoutParcel: string[];
   onPlace: (order: unknown) => Promise<Result<{ number: string }>>;
 }
 
@@ -25,20 +31,51 @@ interface Line {
   quantity: string;
 }
 
-export function PlaceOrderScreen({ base, currency, products, customers, channels, onPlace }: PlaceOrderProps) {
+type Who = 'known' | 'guest';
+
+export function PlaceOrderScreen(props: PlaceOrderProps) {
+  const { base, currency, languages, products, customers, channels, codes, shipping, withoutParcel, onPlace } = props;
   const router = useRouter();
+  const [who, setWho] = useState<Who>('known');
   const [customer, setCustomer] = useState<string | null>(null);
+  const [asGuest, setAsGuest] = useState<boolean>();
+  const [guest, setGuest] = useState({ email: '', firstName: '', lastName: '' });
+  const [language, setLanguage] = useState('');
   const [channel, setChannel] = useState(channels[0]?.id ?? '');
   const [lines, setLines] = useState<Line[]>([]);
   const [nextKey, setNextKey] = useState(1);
+  const [code, setCode] = useState('');
+  const [collect, setCollect] = useState(false);
+  const [taxAdded, setTaxAdded] = useState(false);
+  const [payment, setPayment] = useState('Bank transfer');
+  const [paid, setPaid] = useState<'paid' | 'open'>('paid');
   const [note, setNote] = useState('');
   const [failure, setFailure] = useState<Failure>();
   const [busy, setBusy] = useState(false);
   const chosen = customers.find((c) => c.id === customer);
-  const sum = lines.reduce(
-    (total, l) => total + (products.find((p) => p.sku === l.sku)?.price ?? 0) * (Number(l.quantity) || 0),
-    0,
-  );
+  const basket = lines.flatMap((l): BasketLine[] => {
+    const product = products.find((p) => p.sku === l.sku);
+    const quantity = Number(l.quantity);
+    return product && Number.isInteger(quantity) && quantity > 0
+      ? [{ product, quantity, unitPrice: product.price, taxRate: product.taxRate }]
+      : [];
+  });
+  const goods = basket.reduce((sum, l) => sum + l.unitPrice * l.quantity, 0);
+  const parcel = !collect && basket.some((l) => !withoutParcel.includes(l.product.category ?? ''));
+  const taken = codes.find((c) => c.code.toLowerCase() === code.trim().toLowerCase());
+  const figures = figuresOf({
+    lines: basket,
+    ...(parcel && {
+      shipping: {
+        method: shipping.method,
+        price: goods >= shipping.freeFrom ? 0 : shipping.price,
+        taxRate: shipping.taxRate,
+      },
+    }),
+    ...(taken && { code: taken }),
+    taxIncluded: !taxAdded,
+    rounding: 'order',
+  });
 
   const add = (sku: string): void => {
     const there = lines.find((l) => l.sku === sku);
@@ -54,10 +91,15 @@ export function PlaceOrderScreen({ base, currency, products, customers, channels
     setBusy(true);
     setFailure(undefined);
     const result = await onPlace({
-      customerId: customer ?? '',
+      ...(who === 'known' ? { customerId: customer ?? '', ...(asGuest !== undefined && { asGuest }) } : { guest }),
       channel,
+      ...(language && { language }),
       lines: lines.map((l) => ({ sku: l.sku, quantity: Number(l.quantity) })),
-      paid: true,
+      ...(code.trim() && { code: code.trim() }),
+      collect,
+      taxAdded,
+      payment,
+      paid: paid === 'paid',
       ...(note.trim() && { note: note.trim() }),
     });
     if (result.ok) router.push(`${base}/orders/${encodeURIComponent(result.value.number)}`);
@@ -80,18 +122,83 @@ export function PlaceOrderScreen({ base, currency, products, customers, channels
       <div className="grid h-full min-h-0 grid-cols-[minmax(0,2fr)_minmax(0,3fr)]">
         <section className="flex min-h-0 flex-col gap-4 overflow-auto border-e border-rule bg-panel px-5 py-4">
           {failure && <Trouble>{failure.message}</Trouble>}
-          <Field
-            label="Customer"
-            problem={problemAt(failure, '/customerId')}
-            hint={chosen && `Reads ${languageName(chosen.language)}${chosen.guest ? ', orders as a guest' : ''}`}
-          >
+          <Segments
+            label="Who orders"
+            value={who}
+            choices={[
+              { value: 'known', label: 'A customer' },
+              { value: 'guest', label: 'Somebody new, as a guest' },
+            ]}
+            onChange={setWho}
+          />
+          {who === 'known' ? (
+            <>
+              <Field
+                label="Customer"
+                problem={problemAt(failure, '/customerId')}
+                hint={chosen && `Reads ${languageName(chosen.language)}${chosen.guest ? ', orders as a guest' : ''}`}
+              >
+                {(ids) => (
+                  <Search
+                    id={ids.id}
+                    value={customer}
+                    placeholder="name or address"
+                    choices={customers.map((c) => ({ value: c.id, label: c.name, note: c.email }))}
+                    onChange={setCustomer}
+                  />
+                )}
+              </Field>
+              {chosen && (
+                <Check label="As a guest, without signing in" on={asGuest ?? chosen.guest} onChange={setAsGuest} />
+              )}
+            </>
+          ) : (
+            <div className="grid grid-cols-2 gap-3">
+              <div className="col-span-2">
+                <Field label="Mail address" problem={problemAt(failure, '/guest/email')}>
+                  {(ids) => (
+                    <input
+                      {...ids}
+                      type="email"
+                      className="input"
+                      value={guest.email}
+                      onChange={(e) => setGuest({ ...guest, email: e.target.value })}
+                    />
+                  )}
+                </Field>
+              </div>
+              <Field label="First name" problem={problemAt(failure, '/guest/firstName')}>
+                {(ids) => (
+                  <input
+                    {...ids}
+                    className="input"
+                    value={guest.firstName}
+                    onChange={(e) => setGuest({ ...guest, firstName: e.target.value })}
+                  />
+                )}
+              </Field>
+              <Field label="Last name" problem={problemAt(failure, '/guest/lastName')}>
+                {(ids) => (
+                  <input
+                    {...ids}
+                    className="input"
+                    value={guest.lastName}
+                    onChange={(e) => setGuest({ ...guest, lastName: e.target.value })}
+                  />
+                )}
+              </Field>
+            </div>
+          )}
+          <Field label="Shops in" problem={problemAt(failure, '/language')}>
             {(ids) => (
-              <Search
+              <Pick
                 id={ids.id}
-                value={customer}
-                placeholder="name or address"
-                choices={customers.map((c) => ({ value: c.id, label: c.name, note: c.email }))}
-                onChange={setCustomer}
+                value={language}
+                choices={[
+                  { value: '', label: who === 'known' ? 'the customer\u2019s language' : 'the store\u2019s language' },
+                  ...languages.map((l) => ({ value: l.id, label: l.name })),
+                ]}
+                onChange={setLanguage}
               />
             )}
           </Field>
@@ -113,6 +220,31 @@ export function PlaceOrderScreen({ base, currency, products, customers, channels
               />
             )}
           </Field>
+          <div className="grid grid-cols-2 gap-3">
+            <Field label="Pays by" problem={problemAt(failure, '/payment')}>
+              {(ids) => (
+                <Pick
+                  id={ids.id}
+                  value={payment}
+                  choices={PAYMENTS.map((p) => ({ value: p, label: p }))}
+                  onChange={setPayment}
+                />
+              )}
+            </Field>
+            <div className="self-end">
+              <Segments
+                label="Payment"
+                value={paid}
+                choices={[
+                  { value: 'paid', label: 'paid' },
+                  { value: 'open', label: 'still open' },
+                ]}
+                onChange={setPaid}
+              />
+            </div>
+          </div>
+          <Check label="Is collected, without a parcel" on={collect} onChange={setCollect} />
+          <Check label="Prices are without tax, which is added" on={taxAdded} onChange={setTaxAdded} />
           <Field label="Note from the customer" problem={problemAt(failure, '/note')}>
             {(ids) => (
               <textarea {...ids} className="input" rows={3} value={note} onChange={(e) => setNote(e.target.value)} />
@@ -187,20 +319,64 @@ export function PlaceOrderScreen({ base, currency, products, customers, channels
                     </tr>
                   );
                 })}
-                <tr className="font-semibold">
-                  <td colSpan={2} className="py-2">
-                    Goods
-                  </td>
-                  <td className="text-end font-serif text-base">
-                    <Money minor={sum} currency={currency} />
-                  </td>
-                  <td />
-                </tr>
+                <Figure words="Goods" minor={goods} currency={currency} />
+                {(figures.discounts ?? []).map((d) => (
+                  <Figure key={d.label} words={`Discount ${d.code ?? ''}`} minor={-d.amount} currency={currency} />
+                ))}
+                {figures.shipping && (
+                  <Figure words={figures.shipping.method} minor={figures.shipping.price} currency={currency} />
+                )}
+                {taxAdded &&
+                  figures.taxes.map((t) => (
+                    <Figure key={t.label} words={t.label} minor={t.amount} currency={currency} />
+                  ))}
+                <Figure words="Total" minor={figures.total} currency={currency} strong />
+                {!taxAdded &&
+                  figures.taxes.map((t) => (
+                    <Figure key={t.label} words={`of it ${t.label}`} minor={t.amount} currency={currency} />
+                  ))}
               </tbody>
             </table>
+          )}
+          {lines.length > 0 && (
+            <div className="mt-4 max-w-60">
+              <Field
+                label="Discount code"
+                problem={problemAt(failure, '/code')}
+                hint={code.trim() !== '' && !taken ? 'The store has no such code' : undefined}
+              >
+                {(ids) => <input {...ids} className="input" value={code} onChange={(e) => setCode(e.target.value)} />}
+              </Field>
+            </div>
           )}
         </section>
       </div>
     </Page>
+  );
+}
+
+const PAYMENTS = ['Bank transfer', 'Card', 'On account', 'Cash at the counter'];
+
+function Figure({
+  words,
+  minor,
+  currency,
+  strong = false,
+}: {
+  words: string;
+  minor: number;
+  currency: string;
+  strong?: boolean;
+}) {
+  return (
+    <tr className={strong ? 'font-semibold' : 'text-slate'}>
+      <td colSpan={2} className="py-1">
+        {words}
+      </td>
+      <td className={`text-end ${strong ? 'font-serif text-base' : ''}`}>
+        <Money minor={minor} currency={currency} />
+      </td>
+      <td />
+    </tr>
   );
 }

@@ -1,7 +1,11 @@
 import type { Metadata } from 'next';
 import { orNotFound, pageAccess } from '@/app/page-access';
+import { may } from '@/server/auth/policy';
+import { actionsFor } from '@/server/views/order-actions';
 import { orderDetail } from '@/server/views/orders';
 import { OrderScreen } from '@/ui/orders/OrderScreen';
+import { sendNowAction, stopAction } from '../../deliveries/actions';
+import { orderDoAction } from '../actions';
 
 interface Props {
   params: Promise<{ store: string; number: string }>;
@@ -13,6 +17,20 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 
 export default async function OrderPage({ params }: Props) {
   const access = await pageAccess(params);
-  const detail = await orNotFound(orderDetail(access, decodeURIComponent((await params).number)));
-  return <OrderScreen base={`/s/${access.store.id}`} zone={access.store.timeZone} {...detail} />;
+  const number = decodeURIComponent((await params).number);
+  const store = access.store.id;
+  const detail = await orNotFound(orderDetail(access, number));
+  return (
+    <OrderScreen
+      base={`/s/${store}`}
+      zone={access.store.timeZone}
+      {...detail}
+      possible={actionsFor(detail.order)}
+      mayAct={may(access.role, 'order.place')}
+      mayStop={may(access.role, 'delivery.resend')}
+      onDo={orderDoAction.bind(null, store, number)}
+      onStop={stopAction.bind(null, store)}
+      onSendNow={sendNowAction.bind(null, store)}
+    />
+  );
 }

@@ -1,0 +1,30 @@
+import type { Metadata } from 'next';
+import { orNotFound, pageAccess } from '@/app/page-access';
+import { arrivedFor, loadWalk } from '@/server/views/walk';
+import { WalkScreen } from '@/ui/orders/WalkScreen';
+import { stepAction, windAction } from '../../actions';
+
+interface Props {
+  params: Promise<{ store: string; number: string }>;
+}
+
+export async function generateMetadata({ params }: Props): Promise<Metadata> {
+  return { title: `Walking ${decodeURIComponent((await params).number)}` };
+}
+
+export default async function Walk({ params }: Props) {
+  const access = await pageAccess(params);
+  const number = decodeURIComponent((await params).number);
+  const store = access.store.id;
+  const walk = await orNotFound(loadWalk(access, number));
+  return (
+    <WalkScreen
+      base={`/s/${store}`}
+      zone={access.store.timeZone}
+      {...walk}
+      arrived={await arrivedFor(access, number)}
+      onStep={stepAction.bind(null, store, number)}
+      onWind={windAction.bind(null, store)}
+    />
+  );
+}

@@ -1,0 +1,33 @@
+/** The clock of the demo, which can be wound forward so that what waits comes due. Outside the demo it is the true time. */
+import { eq, sql } from 'drizzle-orm';
+import { config } from './config';
+import { database, type Executor } from './db/client';
+import { demoClock } from './db/schema';
+import { AppError } from './errors';
+
+const ROW = 1;
+const MOST_MS = 366 * 86_400_000;
+
+/** How far ahead the demo's clock is, in ms; 0 outside the demo. */
+export async function clockAhead(db: Executor = database()): Promise<number> {
+  if (!config().demo) return 0;
+  const [row] = await db.select({ ahead: demoClock.aheadMs }).from(demoClock).where(eq(demoClock.id, ROW));
+  return row?.ahead ?? 0;
+}
+
+/** Now, by the demo's clock. */
+export async function timeNow(db: Executor = database()): Promise<number> {
+  return Date.now() + (await clockAhead(db));
+}
+
+/** Winds the demo's clock forward. Refused outside the demo, backwards, and by more than a year at once. */
+export async function windClock(ms: number): Promise<void> {
+  if (!config().demo) throw new AppError('forbidden', 'Only the clock of the demo can be wound.');
+  if (!Number.isInteger(ms) || ms <= 0 || ms > MOST_MS) {
+    throw new AppError('invalid', 'The clock is wound forward, by a year at most.');
+  }
+  await database()
+    .insert(demoClock)
+    .values({ id: ROW, aheadMs: ms })
+    .onDuplicateKeyUpdate({ set: { aheadMs: sql`${demoClock.aheadMs} + ${ms}` } });
+}

@@ -1,0 +1,342 @@
+'use client';
+/** Something done with an order: what the event has to say, and what it comes to. */
+import { useState } from 'react';
+import {
+  amountText,
+  ORDER_ACTIONS,
+  parseAmount,
+  refundFor,
+  type Order,
+  type OrderAction,
+  type OrderActionKind,
+} from '@/core/order';
+import type { Failure, Result } from '@/core/result';
+import { Dialog } from '../parts/Dialog';
+import { Field, Pick } from '../parts/fields';
+import { Money } from '../parts/format';
+import { Trouble } from '../parts/Page';
+import { problemAt } from '../parts/result';
+import type { Possible } from './types';
+
+export interface ActionDialogProps {
+  kind: OrderActionKind;
+  order: Order;
+  possible: Possible;
+  onDo: (action: OrderAction) => Promise<Result<{ deliveries: number }>>;
+  onDone: (deliveries: number) => void;
+  onClose: () => void;
+}
+
+interface Fields {
+  reason: string;
+  words: string;
+  sku: string;
+  until: string;
+  number: string;
+  days: string;
+  carrier: string;
+  trackingNumber: string;
+  trackingUrl: string;
+  location: string;
+  shipment: string;
+  pieces: Record<string, string>;
+  shipping: string;
+  goodwill: string;
+}
+
+const HAS_REASON: readonly OrderActionKind[] = ['fail-payment', 'pause', 'delay', 'refund', 'cancel'];
+const HAS_PIECES: readonly OrderActionKind[] = ['dispatch', 'hand-over', 'refund', 'return'];
+
+export function ActionDialog({ kind, order, possible, onDo, onDone, onClose }: ActionDialogProps) {
+  const { currency } = order;
+  const parcels = order.shipments ?? [];
+  const offered =
+    kind === 'refund'
+      ? possible.toRefund.lines
+      : kind === 'return'
+        ? order.lines.map((l) => ({ sku: l.product.sku, name: l.product.name, quantity: l.quantity }))
+        : possible.toSend;
+  const newest = parcels.at(-1);
+  const [fields, setFields] = useState<Fields>({
+    reason: '',
+    words: '',
+    sku: order.lines[0]?.product.sku ?? '',
+    until: '',
+    number: `R-${order.number}`,
+    days: '14',
+    carrier: kind === 'track' ? (newest?.carrier ?? '') : 'Fieldpost',
+    trackingNumber: kind === 'track' ? (newest?.trackingNumber ?? '') : '',
+    trackingUrl: kind === 'track' ? (newest?.trackingUrl ?? '') : '',
+    location: order.location ?? '',
+    shipment: String(Math.max(0, parcels.length - 1)),
+    pieces: Object.fromEntries(
+      offered.map((l) => [l.sku, kind === 'dispatch' || kind === 'hand-over' ? String(l.quantity) : '0']),
+    ),
+    shipping: '0',
+    goodwill: '0',
+  });
+  const [failure, setFailure] = useState<Failure>();
+  const [busy, setBusy] = useState(false);
+  const set = (part: Partial<Fields>): void => setFields({ ...fields, ...part });
+  const lines = offered
+    .map(({ sku }) => ({ sku, quantity: Number(fields.pieces[sku] ?? 0) }))
+    .filter((l) => l.quantity !== 0);
+  const goods =
+    kind === 'refund'
+      ? lines.reduce((sum, l) => sum + (l.quantity > 0 ? refundFor(order, l.sku, l.quantity) : 0), 0)
+      : 0;
+  const shippingBack = parseAmount(fields.shipping, currency);
+  const goodwill = parseAmount(fields.goodwill, currency);
+
+  const action = (): OrderAction => {
+    const { reason, carrier, trackingNumber, trackingUrl, location } = fields;
+    switch (kind) {
+      case 'fail-payment':
+      case 'pause':
+      case 'cancel':
+        return { do: kind, reason };
+      case 'delay':
+        return {
+          do: kind,
+          sku: fields.sku,
+          reason,
+          ...(fields.until && { until: new Date(`${fields.until}T12:00:00Z`).toISOString() }),
+        };
+      case 'note':
+        return { do: kind, words: fields.words };
+      case 'invoice':
+        return { do: kind, number: fields.number, dueInDays: Number(fields.days) };
+      case 'dispatch':
+        return { do: kind, lines, carrier, trackingNumber, trackingUrl, location };
+      case 'hand-over':
+        return { do: kind, lines, location };
+      case 'return':
+        return { do: kind, lines };
+      case 'track':
+        return { do: kind, shipment: Number(fields.shipment), carrier, trackingNumber, trackingUrl };
+      case 'deliver':
+        return { do: kind, shipment: Number(fields.shipment) };
+      case 'refund':
+        return {
+          do: kind,
+          ...(lines.length > 0 && { lines }),
+          shipping: shippingBack ?? -1,
+          goodwill: goodwill ?? -1,
+          reason,
+        };
+      default:
+        return { do: kind };
+    }
+  };
+  const run = async (): Promise<void> => {
+    setBusy(true);
+    const result = await onDo(action());
+    setBusy(false);
+    if (result.ok) onDone(result.value.deliveries);
+    else setFailure(result.error);
+  };
+  const input = (label: string, name: keyof Omit<Fields, 'pieces'>, path: string, type = 'text') => (
+    <Field label={label} problem={problemAt(failure, path)}>
+      {(ids) => (
+        <input
+          {...ids}
+          type={type}
+          className="input"
+          value={fields[name]}
+          onChange={(e) => set({ [name]: e.target.value })}
+        />
+      )}
+    </Field>
+  );
+  const loose = failure?.problems.filter((p) => p.path.startsWith('/data') || p.path === '/lines') ?? [];
+  return (
+    <Dialog
+      open
+      onClose={onClose}
+      title={`${ORDER_ACTIONS[kind].label}: ${order.number}`}
+      foot={
+        <>
+          <button type="button" className="btn" onClick={onClose}>
+            Not now
+          </button>
+          <button type="button" className="btn btn-main" disabled={busy} onClick={() => void run()}>
+            {busy ? 'Telling ...' : ORDER_ACTIONS[kind].label}
+          </button>
+        </>
+      }
+    >
+      <div className="flex flex-col gap-3">
+        {failure && (
+          <Trouble>
+            {failure.message} {loose.map((p) => `${p.path.split('/').at(-1)} ${p.message}`).join('. ')}
+          </Trouble>
+        )}
+        {kind === 'delay' && (
+          <Field label="Which" problem={problemAt(failure, '/sku')}>
+            {(ids) => (
+              <Pick
+                id={ids.id}
+                value={fields.sku}
+                choices={order.lines.map((l) => ({ value: l.product.sku, label: l.product.name }))}
+                onChange={(sku) => set({ sku })}
+              />
+            )}
+          </Field>
+        )}
+        {kind === 'delay' && input('Expected on', 'until', '/until', 'date')}
+        {kind === 'note' && (
+          <Field label="What the customer reads" problem={problemAt(failure, '/words')}>
+            {(ids) => (
+              <textarea
+                {...ids}
+                rows={4}
+                className="input"
+                value={fields.words}
+                onChange={(e) => set({ words: e.target.value })}
+              />
+            )}
+          </Field>
+        )}
+        {kind === 'invoice' && input('Number of the invoice', 'number', '/number')}
+        {kind === 'invoice' && input('Due in days', 'days', '/dueInDays', 'number')}
+        {(kind === 'track' || kind === 'deliver') && parcels.length > 1 && (
+          <Field label="Parcel" problem={problemAt(failure, '/shipment')}>
+            {(ids) => (
+              <Pick
+                id={ids.id}
+                value={fields.shipment}
+                choices={parcels.map((s, i) => ({
+                  value: String(i),
+                  label: s.id ?? `Parcel ${i + 1}`,
+                  note: s.trackingNumber ?? '',
+                }))}
+                onChange={(shipment) => set({ shipment })}
+              />
+            )}
+          </Field>
+        )}
+        {HAS_PIECES.includes(kind) && (
+          <table className="w-full text-sm">
+            <thead>
+              <tr className="border-b border-rule text-xs text-slate">
+                <th scope="col" className="py-1 text-start font-normal">
+                  Goods
+                </th>
+                <th scope="col" className="w-24 text-start font-normal">
+                  Pieces
+                </th>
+                <th scope="col" className="w-24 text-end font-normal">
+                  {kind === 'refund' ? 'Comes to' : 'Of'}
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {offered.map((l) => {
+                const i = lines.findIndex((x) => x.sku === l.sku);
+                const problem =
+                  i < 0
+                    ? undefined
+                    : (problemAt(failure, `/lines/${i}/quantity`) ?? problemAt(failure, `/lines/${i}/sku`));
+                const pieces = Number(fields.pieces[l.sku] ?? 0);
+                return (
+                  <tr key={l.sku} className="border-b border-rule">
+                    <td className="py-1 pe-2">
+                      {l.name}
+                      {problem && <div className="text-xs text-madder">This {problem}</div>}
+                    </td>
+                    <td>
+                      <input
+                        className="input w-18"
+                        inputMode="numeric"
+                        aria-label={`Pieces of ${l.name}`}
+                        aria-invalid={problem ? true : undefined}
+                        value={fields.pieces[l.sku] ?? '0'}
+                        onChange={(e) => set({ pieces: { ...fields.pieces, [l.sku]: e.target.value } })}
+                      />
+                    </td>
+                    <td className="text-end">
+                      {kind === 'refund' ? (
+                        <Money
+                          minor={Number.isInteger(pieces) && pieces > 0 ? refundFor(order, l.sku, pieces) : 0}
+                          currency={currency}
+                        />
+                      ) : (
+                        l.quantity
+                      )}
+                    </td>
+                  </tr>
+                );
+              })}
+            </tbody>
+          </table>
+        )}
+        {(kind === 'dispatch' || kind === 'track') && (
+          <>
+            {input('Carrier', 'carrier', '/carrier')}
+            {input('Tracking number', 'trackingNumber', '/trackingNumber')}
+            {input('Link to follow it', 'trackingUrl', '/trackingUrl')}
+          </>
+        )}
+        {(kind === 'dispatch' || kind === 'hand-over') && input('From', 'location', '/location')}
+        {kind === 'refund' && (
+          <>
+            <div className="grid grid-cols-2 gap-3">
+              <Field
+                label="Of the shipping"
+                problem={shippingBack === undefined ? `is no amount in ${currency}` : problemAt(failure, '/shipping')}
+                hint={`${amountText(possible.toRefund.shipping, currency)} at most`}
+              >
+                {(ids) => (
+                  <input
+                    {...ids}
+                    className="input"
+                    inputMode="decimal"
+                    value={fields.shipping}
+                    onChange={(e) => set({ shipping: e.target.value })}
+                  />
+                )}
+              </Field>
+              <Field
+                label="For goodwill"
+                problem={goodwill === undefined ? `is no amount in ${currency}` : problemAt(failure, '/goodwill')}
+              >
+                {(ids) => (
+                  <input
+                    {...ids}
+                    className="input"
+                    inputMode="decimal"
+                    value={fields.goodwill}
+                    onChange={(e) => set({ goodwill: e.target.value })}
+                  />
+                )}
+              </Field>
+            </div>
+            <p className="flex items-baseline gap-2 text-sm">
+              Goes back
+              <span className="font-serif text-lg" data-testid="goes-back">
+                <Money minor={goods + (shippingBack ?? 0) + (goodwill ?? 0)} currency={currency} />
+              </span>
+              <span className="text-slate">
+                of <Money minor={possible.toRefund.all} currency={currency} /> that was paid
+              </span>
+              <button
+                type="button"
+                className="link ms-auto"
+                onClick={() =>
+                  set({
+                    pieces: Object.fromEntries(possible.toRefund.lines.map((l) => [l.sku, String(l.quantity)])),
+                    shipping: amountText(possible.toRefund.shipping, currency),
+                    goodwill: '0',
+                  })
+                }
+              >
+                All of it
+              </button>
+            </p>
+          </>
+        )}
+        {HAS_REASON.includes(kind) && input('Why', 'reason', '/reason')}
+      </div>
+    </Dialog>
+  );
+}
