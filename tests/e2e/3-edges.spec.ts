@@ -74,6 +74,7 @@ test('nothing is open without signing in but sign-in, health and the signed inte
   for (const path of [
     'today',
     'journey',
+    'journey/order-received',
     'desk/order-received',
     'look',
     'passages/how-we-pack',
@@ -86,6 +87,7 @@ test('nothing is open without signing in but sign-in, health and the signed inte
     'sending/withheld',
     'orders',
     'orders/new',
+    'orders/QW-10483/walk',
     'deliveries',
   ]) {
     await page.goto(`/s/quillwick/${path}`);
@@ -145,14 +147,26 @@ test('the Journey follows an order, turns a notification off and on, and is walk
   await signIn(page);
   await page.goto('/s/quillwick/journey?order=QW-10483');
   await expect(page.getByText('2 sent · 0 failed · 0 waiting · 1 not written')).toBeVisible();
-  await page.getByRole('button', { name: 'Turn off New order' }).click();
-  await expect(page.getByRole('button', { name: 'Turn on New order' })).toBeVisible();
+  const on = page.getByRole('switch', { name: 'New order is on' });
+  await on.click();
+  await expect(on).not.toBeChecked();
   await page.locator('body').press('ArrowRight');
   await expect(page.locator('[data-card="order-received"]')).toBeFocused();
   await page.keyboard.press('ArrowDown');
   await expect(page.locator('[data-card="new-order"]')).toBeFocused();
+  // The path tells what was and was not written, in a sentence for the card one stands on.
+  await expect(page.getByText(/Lene Vestergaard hears only of orders with workshops/)).toBeVisible();
   await page.keyboard.press('o');
-  await expect(page.getByRole('button', { name: 'Turn off New order' })).toBeVisible();
+  const dialog = page.getByRole('dialog', { name: 'Turn on New order' });
+  await expect(dialog).toContainText(/Over the last 30 days \d+ messages would have gone out about \d+ orders/);
+  await expect(dialog.getByRole('row', { name: /German/ })).toBeVisible();
+  await dialog.getByRole('button', { name: 'Turn it on' }).click();
+  await expect(on).toBeChecked();
+  await expect(page.locator('[data-card="new-order"]')).toBeFocused();
+  await page.keyboard.press('h');
+  await expect(page.getByText('Versions, tried from the top')).toBeVisible();
+  await page.goBack();
+  await page.locator('[data-card="new-order"]').focus();
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: 'New order', level: 1 })).toBeVisible();
 });
@@ -221,6 +235,9 @@ test('every screen passes axe at WCAG 2.2 AA', async ({ page }) => {
   for (const path of [
     'today',
     'journey?order=QW-10483',
+    'journey?view=list',
+    'journey/payment-due',
+    'journey/order-received',
     'desk/order-received',
     'desk/new-order?part=text',
     'desk/on-its-way?order=SAMPLE-PART&light=dark',
@@ -236,6 +253,7 @@ test('every screen passes axe at WCAG 2.2 AA', async ({ page }) => {
     'sending/withheld',
     'orders',
     'orders/QW-10483',
+    'orders/QW-10483/walk',
     'orders/new',
     'deliveries',
     'deliveries?state=failed,bounced',

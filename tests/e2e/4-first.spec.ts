@@ -64,6 +64,19 @@ test('the first owner is made with the printed code, and publishes the first edi
   await page.getByRole('dialog').getByRole('button', { name: 'Publish edition 1' }).click();
   await expect(page.getByText('edition 1 is live', { exact: true })).toBeVisible();
 
+  // All the rest at once, and then everything on.
+  await page.goto(`${BASE}/s/inkwell-books/journey`);
+  await page.getByRole('button', { name: /^Publish all \d+ drafts$/ }).click();
+  await expect(page.getByText(/^\d+ are published\.$/)).toBeVisible();
+  await expect(page.getByText('not published')).toHaveCount(0);
+  await page.getByRole('radio', { name: 'List' }).click();
+  await page.getByRole('button', { name: 'State: all states' }).click();
+  await page.getByRole('option', { name: 'off', exact: true }).click();
+  await page.getByLabel('All that are shown').check();
+  await page.getByRole('button', { name: 'Turn on' }).click();
+  await expect(page.getByText('Nothing matches')).toBeVisible();
+  await expect(page.getByText(/^26 notifications, 26 live$/)).toBeVisible();
+
   await page.goto(`${BASE}/s/inkwell-books/orders`);
   await expect(page.getByText('No orders yet')).toBeVisible();
   await page.goto(`${BASE}/s/inkwell-books/deliveries`);

@@ -192,7 +192,5 @@ export const END_WORDS: Record<End, string> = {
 export function scheduleWords({ row }: Schedule): string {
   if (row.length === 0) return 'at once';
   if (row.length === 1) return timingWords(row[0]!);
-  return row
-    .map((t) => (t.wait && !t.at && !t.workingDays ? timingWords(t).replace('after ', '') : timingWords(t)))
-    .join(' · ');
+  return row.map((t) => timingWords(t).replace('after ', '')).join(' · ');
 }

@@ -1,6 +1,5 @@
 /** An order's invoice on A4 (ISO 216), in the language of the message it goes with. Figures are those of the message itself. */
-import { createRequire } from 'node:module';
-import { dirname, join } from 'node:path';
+import { join } from 'node:path';
 import PDFDocument from 'pdfkit';
 import type { Snapshot, TotalRow } from '@/core/order';
 import type { Phrasebook } from '@/core/template';
@@ -16,7 +15,8 @@ export interface InvoiceInput {
   ink: string;
 }
 
-const FONTS = join(dirname(createRequire(import.meta.url).resolve('dejavu-fonts-ttf/package.json')), 'ttf');
+// Resolved from where all processes run: a bundler would not find a font beside a package.
+const FONTS = join(process.cwd(), 'node_modules/dejavu-fonts-ttf/ttf');
 const MARGIN = 56;
 const WIDTH = 595.28 - 2 * MARGIN;
 const COLUMNS = { quantity: 0.56, price: 0.68, amount: 0.84 } as const;

@@ -34,8 +34,10 @@ export function notificationLines({ store }: Access, rows: readonly BoardRow[], 
     });
     if (!notification.on) off.push(told('waiting', `${name} is off.`, 'See it on the Journey', '/journey'));
     else if (!edition) unpublished.push(told('waiting', `${name} has never been published.`, 'Open it'));
-    else if (!row.changed) live.push(told('good', `${name} is live, edition ${edition.number}.`, 'Open it'));
-    else {
+    else if (!row.changed) {
+      // Versions are told of only when there is something to do for them.
+      if (everybody) live.push(told('good', `${name} is live, edition ${edition.number}.`, 'Open it'));
+    } else {
       const [blocker] = templateFindings(template.draft, {
         moment: notification.moment,
         sourceLanguage: store.language,
@@ -62,6 +64,17 @@ export function notificationLines({ store }: Access, rows: readonly BoardRow[], 
       const rules = card.rules === 1 ? 'One rule says' : `${card.rules} rules say`;
       heard.push(told('good', `${rules} who hears of ${name}.`, 'See the rules', '/routing'));
     }
+  }
+  for (const double of board.doubles.slice(0, FEW)) {
+    others.push({
+      state: 'failing',
+      fact:
+        double.with.kind === 'shop'
+          ? `${double.person} would get ${double.name} and the shop system's own \u201c${double.with.name}\u201d, for order ${double.order} for one.`
+          : `${double.person} would get both ${double.name} and ${double.with.name}, for order ${double.order} for one.`,
+      action: 'Resolve it',
+      href: `/journey/${board.cards.find((c) => c.id === double.notificationId)?.slug ?? ''}`,
+    });
   }
   const journey = { action: 'See them on the Journey', href: '/journey' };
   return [

@@ -62,9 +62,9 @@ export function BoardCard({ base, zone, card, languages, path, maySwitch, onSwit
       aria-label={card.name}
       onMouseEnter={onLook}
       onFocus={onLook}
-      className={`mb-1.5 bg-sheet px-2 py-1 text-xs ${
+      className={`mb-1.5 px-2 py-1 text-xs ${path && !lit && path.would === 0 ? 'bg-ground' : 'bg-sheet'} ${
         card.on ? 'border border-rule' : 'border border-dashed border-slate/50'
-      } ${lit ? 'border-s-3 border-s-petrol' : ''} ${path && !lit && path.would === 0 ? 'opacity-70' : ''}`}
+      } ${lit ? 'border-s-3 border-s-petrol' : ''}`}
     >
       <Link
         href={`${base}/desk/${card.slug}`}

@@ -60,7 +60,7 @@ export function TimingPart({ moment, schedule, zone, now, failure, onChange }: T
           const problem = failure?.problems.find((p) => p.path.startsWith(`/schedule/row/${i}`))?.message;
           return (
             <li key={i} className="text-sm">
-              <div className="flex flex-wrap items-center gap-2">
+              <div className="flex items-center gap-2">
                 <span className="w-5 text-slate">{i + 1}</span>
                 <label className="flex items-center gap-1.5">
                   <input
@@ -78,7 +78,7 @@ export function TimingPart({ moment, schedule, zone, now, failure, onChange }: T
                   type="number"
                   aria-label={`Wait ${i + 1}`}
                   aria-invalid={problem ? true : undefined}
-                  className="input w-18"
+                  className="input w-16"
                   disabled={!timing.wait}
                   value={timing.wait && !Number.isNaN(timing.wait.amount) ? timing.wait.amount : ''}
                   onChange={(e) =>
@@ -92,7 +92,7 @@ export function TimingPart({ moment, schedule, zone, now, failure, onChange }: T
                   label={`Unit ${i + 1}`}
                   value={timing.wait?.unit ?? 'days'}
                   choices={UNITS}
-                  className="max-w-36"
+                  className="w-34"
                   onChange={(unit: WaitUnit) =>
                     change(i, { ...timing, wait: { amount: timing.wait?.amount ?? 1, unit } })
                   }
@@ -112,18 +112,10 @@ export function TimingPart({ moment, schedule, zone, now, failure, onChange }: T
                 <input
                   type="time"
                   aria-label={`Time of day ${i + 1}`}
-                  className="input w-24"
+                  className="input w-26"
                   disabled={timing.at === undefined}
                   value={timing.at ?? ''}
                   onChange={(e) => e.target.value && change(i, { ...timing, at: e.target.value })}
-                />
-                <Check
-                  label="working days only"
-                  on={timing.workingDays === true}
-                  onChange={(on) => {
-                    const { workingDays: _days, ...rest } = timing;
-                    change(i, on ? { ...rest, workingDays: true } : rest);
-                  }}
                 />
                 <button
                   type="button"
@@ -134,15 +126,25 @@ export function TimingPart({ moment, schedule, zone, now, failure, onChange }: T
                   ×
                 </button>
               </div>
-              {problem ? (
-                <p className="ms-7 text-xs text-madder">
-                  Message {i + 1} {problem}
-                </p>
-              ) : (
-                <p className="ms-7 text-xs text-slate">
-                  If it began now: <Time at={new Date(due[i]!).toISOString()} zone={zone} />
-                </p>
-              )}
+              <div className="ms-7 flex items-center gap-4">
+                <Check
+                  label="working days only"
+                  on={timing.workingDays === true}
+                  onChange={(on) => {
+                    const { workingDays: _days, ...rest } = timing;
+                    change(i, on ? { ...rest, workingDays: true } : rest);
+                  }}
+                />
+                {problem ? (
+                  <p className="text-xs text-madder">
+                    Message {i + 1} {problem}
+                  </p>
+                ) : (
+                  <p className="text-xs text-slate">
+                    If it began now: <Time at={new Date(due[i]!).toISOString()} zone={zone} />
+                  </p>
+                )}
+              </div>
             </li>
           );
         })}

@@ -159,9 +159,7 @@ export function WalkScreen(props: WalkProps) {
                 {m.not.map((n) => (
                   <li key={n.id} className="flex items-baseline gap-2 py-1 text-slate">
                     <Mark tone="quiet" size={10} />
-                    <span>
-                      {n.notification}: {n.why}
-                    </span>
+                    <span>{n.why.includes(n.notification) ? n.why : `${n.notification}: ${n.why}`}</span>
                   </li>
                 ))}
                 {m.sent.length === 0 && m.not.length === 0 && (

@@ -1,0 +1,272 @@
+/** An order's life: what can happen to it, what waits and is stopped, versions, doubles, and the list of everything. */
+import type { Page } from '@playwright/test';
+import { arrived, choose, choosePick, expect, mailbox, signIn, test } from './support';
+
+/** Lets something happen to the order on the screen. */
+async function happens(
+  page: Page,
+  label: string,
+  fill?: (dialog: ReturnType<Page['getByRole']>) => Promise<void>,
+): Promise<void> {
+  await page.getByRole('button', { name: 'What happens next' }).click();
+  await page.getByRole('menuitem', { name: label, exact: true }).click();
+  const dialog = page.getByRole('dialog');
+  await fill?.(dialog);
+  await dialog.getByRole('button', { name: label, exact: true }).click();
+  await expect(dialog).toHaveCount(0);
+}
+
+test('an order goes through payment, two parcels, a part refund and a cancellation, each told with its own figures', async ({
+  page,
+}) => {
+  const address = 'mirela@e2e-life.example';
+  await signIn(page);
+  const number = await test.step('placed by a guest, to be paid', async () => {
+    await page.goto('/s/quillwick/orders/new');
+    await page.getByRole('radio', { name: 'Somebody new, as a guest' }).click();
+    await page.getByLabel('Mail address').fill(address);
+    await page.getByLabel('First name').fill('Mirela');
+    await choosePick(page, 'Shops in', 'English');
+    await choose(page, 'Add a product', 'Kozo sheet');
+    await page.getByLabel(/Quantity of Kozo sheet/).fill('2');
+    await choose(page, 'Add a product', 'Bone folder');
+    await page.getByLabel('Discount code').fill('NO-SUCH');
+    await expect(page.getByText('The store has no such code')).toBeVisible();
+    await page.getByRole('radio', { name: 'still open' }).click();
+    await page.getByRole('button', { name: 'Place the order' }).click();
+    await expect(page.getByText(/Discount code The store has no code NO-SUCH/)).toBeVisible();
+    await page.getByLabel('Discount code').fill('');
+    // 2 x 8.50 + 12.90 + 4.90 for the parcel.
+    await expect(page.getByRole('row', { name: /^Total/ })).toContainText('€34.80');
+    await page.getByRole('button', { name: 'Place the order' }).click();
+    await expect(page.getByRole('heading', { level: 1 })).toContainText('QW-');
+    return (await page.getByRole('heading', { level: 1 }).textContent())!.trim();
+  });
+  await test.step('a guest gets the version for guests', async () => {
+    const { message } = await arrived(address, `We have your order ${number}`);
+    expect(message.text).toContain('Follow your order, without an account');
+    expect(message.text).toContain('Total: €34.80');
+  });
+  await test.step('three reminders wait, and can be stopped or sent one by one', async () => {
+    const waiting = page.getByRole('listitem').filter({ hasText: 'Payment still due' });
+    await expect(waiting).toHaveCount(3);
+    await waiting.nth(2).getByRole('button', { name: 'Stop Payment still due' }).click();
+    await expect(waiting.nth(2)).toContainText('Marta Oyelaran stopped it.');
+    await waiting.nth(0).getByRole('button', { name: 'Send Payment still due now' }).click();
+    const { message } = await arrived(address, `Still open: €34.80 for ${number}`);
+    expect(message.text).toContain('€34.80 are still open');
+    expect(message.text).not.toContain('the last time we ask');
+  });
+  await test.step('the payment comes in: the customer hears of it, and what waited is stopped', async () => {
+    await happens(page, 'Payment comes in');
+    await arrived(address, `Your payment for ${number} has arrived`);
+    await expect(page.getByText('The order is paid.')).toBeVisible();
+  });
+  await test.step('a first parcel is told of with its number and with what is in it', async () => {
+    await happens(page, 'Dispatch', async (dialog) => {
+      await dialog.getByLabel(/Pieces of Kozo sheet/).fill('3');
+      await dialog.getByLabel(/Pieces of Bone folder/).fill('0');
+      await dialog.getByRole('button', { name: 'Dispatch', exact: true }).click();
+      await expect(dialog.getByText('This is more than the 2 that are left')).toBeVisible();
+      await dialog.getByLabel(/Pieces of Kozo sheet/).fill('1');
+      await dialog.getByLabel('Tracking number').fill('FP 77');
+    });
+    const { message } = await arrived(address, number.replace(/^/, 'on its way: '));
+    expect(message.text).toContain('1 × Kozo sheet');
+    expect(message.text).not.toContain('Bone folder');
+    expect(message.text).toContain('Tracking number: FP 77');
+  });
+  await test.step('the rest is a second message', async () => {
+    await happens(page, 'Dispatch', async (dialog) => {
+      await dialog.getByLabel('Tracking number').fill('FP 78');
+    });
+    await expect
+      .poll(async () => (await mailbox(address)).filter((m) => m.subject.includes('on its way')).length, {
+        timeout: 30_000,
+      })
+      .toBe(2);
+  });
+  await test.step('a part refund gives back what was paid for it', async () => {
+    await happens(page, 'Refund', async (dialog) => {
+      await dialog.getByLabel(/Pieces of Bone folder/).fill('1');
+      await expect(dialog.getByTestId('goes-back')).toHaveText('€12.90');
+      await dialog.getByLabel('Why').fill('its edge is chipped');
+    });
+    const { message } = await arrived(address, 'on its way back to you');
+    expect(message.subject).toContain('€12.90');
+    expect(message.text).toContain('1 × Bone folder');
+    expect(message.text).toContain('Reason: its edge is chipped');
+  });
+  await test.step('cancelled, it cannot be sent any more, and says so', async () => {
+    await happens(page, 'Cancel it', async (dialog) => {
+      await dialog.getByLabel('Why').fill('the customer moved away');
+    });
+    await arrived(address, `${number} is cancelled`);
+    await page.getByRole('button', { name: 'What happens next' }).click();
+    await expect(page.getByRole('menuitem', { name: /^Pause it The order was cancelled/ })).toBeDisabled();
+  });
+});
+
+test('a walk takes an order through its life on the wound clock; a payment stops the third reminder', async ({
+  page,
+}) => {
+  const address = 'walker@e2e-walk.example';
+  const reminders = async (): Promise<number> =>
+    (await mailbox(address)).filter((m) => m.subject.startsWith('Still open')).length;
+  const step = async (label: string): Promise<void> => {
+    const item = page.getByRole('region', { name: 'Steps' }).getByRole('listitem').filter({ hasText: label });
+    await item.getByRole('button', { name: 'Let it happen' }).click();
+  };
+  await signIn(page);
+  await page.goto('/s/quillwick/orders');
+  await page.getByRole('button', { name: 'Walk an order' }).click();
+  await page.getByLabel('Name of the customer').fill('Bea Walker');
+  await page.getByLabel('Their address').fill('walker@');
+  await page.getByRole('button', { name: 'Place it and walk' }).click();
+  await expect(page.getByText(/Their address "walker@" is not a mail address/)).toBeVisible();
+  await page.getByLabel('Their address').fill(address);
+  await page.getByRole('button', { name: 'Place it and walk' }).click();
+  await expect(page.getByRole('heading', { name: /^Walking QW-/ })).toBeVisible();
+  const box = page.getByRole('region', { name: 'Mailboxes' });
+  await expect(box.getByText(/We have your order/)).toBeVisible();
+
+  await step('A day passes without payment');
+  await expect(box.getByText(/Still open/)).toHaveCount(1);
+  await page.getByRole('button', { name: 'three days' }).click();
+  await expect(box.getByText(/Still open/)).toHaveCount(2);
+  await step('The payment comes in');
+  await expect(page.getByText('The order is paid.')).toBeVisible();
+  // Over the time of the third: it is stopped for good.
+  await page.getByRole('button', { name: 'a week' }).click();
+  await step('The invoice is issued');
+  const { message } = await arrived(address, 'Invoice R-QW-');
+  expect(message.attachments.map((a) => [a.contentType, a.filename?.startsWith('R-QW-')])).toEqual([
+    ['application/pdf', true],
+  ]);
+  expect(message.attachments[0]!.content.subarray(0, 5).toString()).toBe('%PDF-');
+  expect(await reminders()).toBe(2);
+
+  for (const label of [
+    'A first parcel leaves',
+    'The rest leaves',
+    'It is delivered',
+    'One piece comes back',
+    'It is refunded',
+  ]) {
+    await step(label);
+  }
+  await expect(page.getByText('It has had its whole life.')).toBeVisible();
+  await arrived(address, 'on its way back to you');
+});
+
+test('a notification that would reach the same people is found before it is turned on, and resolved', async ({
+  page,
+}) => {
+  await signIn(page);
+  await page.goto('/s/quillwick/journey');
+  await page.getByRole('button', { name: 'New notification', exact: true }).click();
+  await page.getByLabel('Name for the team').fill('A second thank you');
+  await choose(page, 'Begin from', 'Order received');
+  await page.getByRole('button', { name: 'Make it' }).click();
+  await expect(page.getByRole('heading', { name: 'A second thank you' })).toBeVisible();
+
+  await test.step('turning it on says who would have had it, and who would get both', async () => {
+    await page.getByRole('switch', { name: 'A second thank you is on' }).click();
+    const dialog = page.getByRole('dialog', { name: 'Turn on A second thank you' });
+    await expect(dialog.getByRole('alert').first()).toContainText(
+      'would get “Order received” for the same moment as well',
+    );
+    await expect(dialog).toContainText('Never published, so nothing goes out of it yet');
+    await expect(dialog.getByText(/would have gone out about \d+ orders/)).toBeVisible();
+    await dialog.getByRole('button', { name: 'Leave it off' }).click();
+  });
+  await test.step('a condition nobody can meet is refused at its place', async () => {
+    const only = page.getByRole('region', { name: 'Only when' });
+    await only.getByRole('button', { name: 'Set one' }).click();
+    await only.getByRole('button', { name: 'And one more' }).click();
+    await only.getByRole('radio', { name: 'an account' }).last().click();
+    await page.getByRole('button', { name: 'Save' }).click();
+    await expect(
+      page.getByText(/It can be met by nobody: the customer ordered as a guest, and the customer has an account/),
+    ).toBeVisible();
+    await only.getByRole('button', { name: 'Take out: Guest or account' }).last().click();
+  });
+  await test.step('it waits, is tried with an order, and keeps its name for the team', async () => {
+    await page.getByRole('button', { name: 'Let it wait' }).click();
+    await page.getByLabel('Wait 1').fill('-1');
+    await page.getByRole('button', { name: 'Save' }).click();
+    await expect(page.getByText(/Message 1 must be/).or(page.getByText(/Message 1 is/))).toBeVisible();
+    await page.getByLabel('Wait 1').fill('2');
+    await choose(page, 'Try it with an order', 'QW-10483');
+    await expect(page.getByText('the condition does not hold: nothing goes out')).toBeVisible();
+    await page.getByLabel('Note for colleagues').fill('Only while the mill is closed.');
+    await page.getByRole('button', { name: 'Save' }).click();
+    await expect(page.getByText('Saved. It counts for what happens from now on.')).toBeVisible();
+    await expect(page.getByRole('region', { name: 'History' })).toContainText(
+      'A second thank you: goes out after 2 hours',
+    );
+  });
+  await test.step('it is taken away again', async () => {
+    await page.getByRole('button', { name: 'Take this notification away' }).click();
+    await expect(page.getByRole('heading', { name: 'Journey' })).toBeVisible();
+    await expect(page.locator('[data-card="a-second-thank-you"]')).toHaveCount(0);
+  });
+});
+
+test('what the shop system sends by itself is held against the board until it is struck out', async ({ page }) => {
+  await signIn(page);
+  await page.goto('/s/quillwick/journey');
+  await page.getByRole('button', { name: 'Sent by the shop' }).click();
+  await page.getByLabel('Its name there').fill('Built-in confirmation');
+  await page.getByRole('button', { name: 'Note it' }).click();
+  await expect(page.getByRole('list', { name: 'Sent by the shop system' })).toContainText('Built-in confirmation');
+  await page.getByRole('button', { name: 'Done' }).click();
+  await expect(page.getByRole('article', { name: 'Order received' })).toContainText('double');
+  await page.goto('/s/quillwick/today');
+  await expect(
+    page.getByText(/would get Order received and the shop system's own “Built-in confirmation”/),
+  ).toBeVisible();
+  await page.getByRole('link', { name: 'Resolve it' }).click();
+  await expect(page.getByText('“Built-in confirmation” from the shop system as well')).toBeVisible();
+  await page.goto('/s/quillwick/journey');
+  await page.getByRole('button', { name: 'Sent by the shop' }).click();
+  await page.getByRole('button', { name: 'Strike out Built-in confirmation' }).click();
+  await page.getByRole('button', { name: 'Done' }).click();
+  await expect(page.getByRole('article', { name: 'Order received' })).not.toContainText('double');
+});
+
+test('the list finds, filters and turns several off and on at once', async ({ page }) => {
+  await signIn(page);
+  await page.goto('/s/quillwick/journey?view=list');
+  await expect(page.getByRole('row')).toHaveCount(28);
+  await page.getByLabel('Search notifications').fill('invoice');
+  await expect(page.getByRole('status')).toHaveText('2 notifications');
+  await page.getByLabel('All that are shown').check();
+  await page.getByRole('button', { name: 'Turn off' }).click();
+  await expect(page.getByRole('switch', { name: 'Invoice is on' })).not.toBeChecked();
+  await expect(page.getByRole('switch', { name: 'Invoice, for their accounts is on' })).not.toBeChecked();
+  await page.getByRole('button', { name: 'Turn on' }).click();
+  await expect(page.getByRole('switch', { name: 'Invoice is on' })).toBeChecked();
+  await page.getByLabel('Search notifications').fill('nothing of the kind');
+  await expect(page.getByText('Nothing matches')).toBeVisible();
+});
+
+test('a version is added for some orders, and its words are its own', async ({ page }) => {
+  await signIn(page);
+  await page.goto('/s/quillwick/journey/payment-received');
+  await page.getByRole('button', { name: 'Add a version' }).click();
+  await page.getByLabel('Name of the version').fill('Workshop seats');
+  await page.getByRole('button', { name: 'Asks about: Guest or account' }).click();
+  await page.getByRole('option', { name: 'Category' }).click();
+  await page.getByRole('button', { name: 'Save' }).click();
+  const version = page.getByRole('listitem', { name: 'Workshop seats' });
+  await expect(version).toContainText('not published');
+  await version.getByRole('link', { name: 'Words' }).click();
+  await expect(page).toHaveURL(/desk\/payment-received~workshop-seats/);
+  await expect(page.getByRole('heading', { name: 'Payment received, Workshop seats' })).toBeVisible();
+  await page.goto('/s/quillwick/journey/payment-received');
+  await version.getByRole('button', { name: 'Change' }).click();
+  await version.getByRole('button', { name: 'Take this version away' }).click();
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(version).toHaveCount(0);
+});
