@@ -1,13 +1,15 @@
 /** `./libellus bench`: figures as ratios against real alternatives, all taken in this one run; `--crash` for the crash test. */
 import { cpus } from 'node:os';
 import { parseArgs } from 'node:util';
+import { benchBoard } from './board';
 import { benchFill } from './fill';
 import { printTable } from './measure';
+import { benchPlanning } from './planning';
 import { benchSending } from './sending';
 import { benchTyping } from './typing';
 
 const USAGE =
-  'Usage: ./libellus bench [fill|sending|typing] or ./libellus bench --crash [--rounds N] [--events N] [--json]';
+  'Usage: ./libellus bench [fill|planning|board|sending|typing] or ./libellus bench --crash [--rounds N] [--events N] [--json]';
 const { values, positionals } = parseArgs({
   allowPositionals: true,
   options: {
@@ -20,7 +22,7 @@ const { values, positionals } = parseArgs({
   },
 });
 const which = positionals[0] ?? 'all';
-if (!['all', 'fill', 'typing', 'sending'].includes(which)) throw new Error(USAGE);
+if (!['all', 'fill', 'planning', 'board', 'typing', 'sending'].includes(which)) throw new Error(USAGE);
 if (values.crash) await runCrash();
 else await runFigures();
 
@@ -28,7 +30,9 @@ async function runFigures(): Promise<void> {
   const wanted = (name: string): boolean => which === 'all' || which === name;
   console.log(`Node ${process.version} on ${cpus()[0]?.model ?? 'an unknown processor'}`);
   if (wanted('fill')) printTable(await benchFill());
+  if (wanted('planning')) printTable(await benchPlanning());
   for (const [name, bench] of [
+    ['board', benchBoard],
     ['sending', benchSending],
     ['typing', benchTyping],
   ] as const) {

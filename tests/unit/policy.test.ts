@@ -5,6 +5,7 @@ const TABLE: Record<Action, string> = {
   'store.read': 'owner designer translator support viewer',
   'template.edit': 'owner designer translator',
   'template.publish': 'owner designer',
+  'phrase.edit': 'owner designer',
   'look.edit': 'owner designer',
   'look.publish': 'owner designer',
   'picture.bring': 'owner designer',
@@ -18,6 +19,8 @@ const TABLE: Record<Action, string> = {
   'withholding.edit': 'owner support',
   'delivery.release': 'owner support',
   'order.place': 'owner support',
+  'data.import': 'owner',
+  'api.read': 'owner',
   'delivery.resend': 'owner support',
 };
 

@@ -33,6 +33,38 @@ export const PHRASES = [
 ] as const;
 export type Phrase = (typeof PHRASES)[number];
 
+/** What each phrase is called, and where it stands. */
+export const PHRASE_PLACES: Record<Phrase, { label: string; where: string }> = {
+  item: { label: 'Item', where: 'items table' },
+  quantity: { label: 'Quantity', where: 'items table' },
+  unitPrice: { label: 'Price of one', where: 'items table' },
+  stockNumber: { label: 'Stock number', where: 'items table' },
+  amount: { label: 'Amount', where: 'items table' },
+  subtotal: { label: 'Subtotal', where: 'totals' },
+  discount: { label: 'Discount', where: 'totals' },
+  shipping: { label: 'Shipping', where: 'totals' },
+  tax: { label: 'Tax that is added', where: 'totals' },
+  taxIncluded: { label: 'Tax that is included', where: 'totals' },
+  total: { label: 'Total', where: 'totals' },
+  refunded: { label: 'Refunded', where: 'totals and refund' },
+  due: { label: 'Still to pay', where: 'totals' },
+  deliverTo: { label: 'Deliver to', where: 'addresses' },
+  billTo: { label: 'Bill to', where: 'addresses and invoice' },
+  carrier: { label: 'Carrier', where: 'parcel' },
+  trackingNumber: { label: 'Tracking number', where: 'parcel' },
+  followParcel: { label: 'Follow the parcel', where: 'parcel' },
+  refundMethod: { label: 'How it goes back', where: 'refund' },
+  refundReason: { label: 'Reason', where: 'refund' },
+  readMore: { label: 'Read more', where: 'product notes' },
+  yourCode: { label: 'Your code', where: 'discount code' },
+  invoice: { label: 'Invoice', where: 'invoice' },
+  orderNumber: { label: 'Order', where: 'invoice' },
+  invoiceDate: { label: 'Date', where: 'invoice' },
+  dueOn: { label: 'Due on', where: 'invoice' },
+  mastheadNote: { label: 'Beside the masthead', where: 'masthead' },
+  footer: { label: 'Footer', where: 'footer' },
+};
+
 export type Phrasebook = Record<Phrase, string>;
 
 const FOOTER = '{$store.name}{#br/}{$store.address}{#br/}{$store.email}';

@@ -1,6 +1,8 @@
 /** The public interface as OpenAPI 3.1, made from the schemas that the code itself checks with. */
 import { DELIVERY_STATES } from '@/core/mail';
-import { EVENT_SCHEMAS } from '../events/schema';
+import { AUDIENCES } from '@/core/plan';
+import { exampleEvent } from '../events/examples';
+import { EVENT_SCHEMAS, EVENT_TYPES } from '../events/schema';
 
 const problem = {
   description: 'What is wrong, and where',
@@ -36,6 +38,17 @@ const EVENTS = Object.fromEntries(
   ]),
 );
 
+/** One example of each event. */
+const EXAMPLES = Object.fromEntries(
+  EVENT_TYPES.map((type) => [
+    type,
+    {
+      summary: type,
+      value: exampleEvent(type, { currency: 'EUR', channel: 'web-shop', time: '2026-11-24T09:14:00Z' }),
+    },
+  ]),
+);
+
 export function openApi(serverUrl: string) {
   return {
     openapi: '3.1.0',
@@ -61,8 +74,8 @@ export function openApi(serverUrl: string) {
           requestBody: {
             required: true,
             content: {
-              'application/cloudevents+json': { schema: { $ref: '#/components/schemas/Event' } },
-              'application/json': { schema: { $ref: '#/components/schemas/Event' } },
+              'application/cloudevents+json': { schema: { $ref: '#/components/schemas/Event' }, examples: EXAMPLES },
+              'application/json': { schema: { $ref: '#/components/schemas/Event' }, examples: EXAMPLES },
             },
           },
           responses: {
@@ -146,7 +159,7 @@ export function openApi(serverUrl: string) {
             order: { type: 'string' },
             notification: { type: 'string' },
             recipient: { type: 'string' },
-            role: { enum: ['customer', 'staff'] },
+            role: { enum: AUDIENCES },
             language: { type: 'string' },
             state: { enum: DELIVERY_STATES },
             subject: { type: 'string' },

@@ -18,6 +18,7 @@ export const POLICY = {
   'store.read': everyone,
   'template.edit': ['owner', 'designer', 'translator'],
   'template.publish': ['owner', 'designer'],
+  'phrase.edit': ['owner', 'designer'],
   'look.edit': ['owner', 'designer'],
   'look.publish': ['owner', 'designer'],
   'picture.bring': ['owner', 'designer'],
@@ -31,6 +32,8 @@ export const POLICY = {
   'withholding.edit': ['owner', 'support'],
   'delivery.release': ['owner', 'support'],
   'order.place': ['owner', 'support'],
+  'data.import': ['owner'],
+  'api.read': ['owner'],
   'delivery.resend': ['owner', 'support'],
 } as const satisfies Record<string, readonly Role[]>;
 

@@ -35,6 +35,18 @@ const TOLD = {
 export type EventType = keyof typeof TOLD;
 export const EVENT_TYPES = Object.keys(TOLD) as EventType[];
 
+/** What an event of a type may or must tell besides the order. */
+export function detailsTold(type: EventType): DetailName[] {
+  const { must = [], may = [] }: Told = TOLD[type];
+  return [...must, ...may];
+}
+
+/** Which part of the order an event of a type is about. */
+export function needsOf(type: EventType): 'shipments' | 'refunds' | undefined {
+  const { needs }: Told = TOLD[type];
+  return needs;
+}
+
 function detailsSchema({ may = [], must = [] }: Told): TObject {
   const all = MomentDetailsSchema.properties;
   return Type.Object(

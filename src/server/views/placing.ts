@@ -103,7 +103,14 @@ export const WITHOUT_PARCEL = new Set(['patterns', 'workshops']);
 /** Places an order. Refused with the place of what does not fit. */
 export async function placeOrder(access: Access, input: unknown): Promise<Received & { number: string }> {
   const checked = checkPlaceOrder(input);
-  if (!checked.ok) throw new AppError('invalid', 'The order cannot be placed like this.', checked.problems);
+  const whom = input as Partial<PlaceOrder> | null;
+  const nobody = !whom?.guest && !whom?.customerId ? [{ path: '/customerId', message: 'is empty' }] : [];
+  if (!checked.ok || nobody.length > 0) {
+    throw new AppError('invalid', 'The order cannot be placed like this.', [
+      ...nobody,
+      ...(checked.ok ? [] : checked.problems),
+    ]);
+  }
   const wanted = checked.value;
   const { store } = access;
   const who = await customerFor(access, wanted);

@@ -77,7 +77,7 @@ export function Board({ cards, path, shopMails, maySwitch, onSwitch, onLook, onN
                       type="button"
                       disabled={!maySwitch}
                       onClick={() => onNew(first.id, lane.audience)}
-                      aria-label={`New notification for ${lane.whom}: ${column}`}
+                      aria-label={`${USUAL[column][lane.audience]}: new notification for ${lane.whom}, ${column}`}
                       className="mb-1.5 block w-full border border-dashed border-rule px-1 py-1.5 text-center text-xs text-slate enabled:hover:border-slate enabled:hover:text-petrol"
                     >
                       {USUAL[column][lane.audience]}

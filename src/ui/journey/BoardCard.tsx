@@ -94,7 +94,7 @@ export function BoardCard({ base, zone, card, languages, path, maySwitch, onSwit
       <div className="mt-0.5 flex min-h-5 items-center gap-1 text-slate">
         <Link
           href={`${base}/journey/${card.slug}`}
-          aria-label={`How ${card.name} goes out`}
+          aria-label={`${card.row.length > 0 ? 'a row' : card.timing}: how ${card.name} goes out`}
           title={`How ${card.name} goes out`}
           className="min-w-0 truncate underline decoration-rule underline-offset-2 hover:text-petrol"
         >

@@ -303,7 +303,7 @@ export function NotificationScreen(props: NotificationProps & { now: number }) {
                         <button
                           type="button"
                           className="link"
-                          aria-label={`Send the one for ${w.order} now`}
+                          aria-label={`Send now: ${w.order}`}
                           onClick={() => void props.onSendNow(w.id).then(valueOrToast)}
                         >
                           Send now
@@ -311,7 +311,7 @@ export function NotificationScreen(props: NotificationProps & { now: number }) {
                         <button
                           type="button"
                           className="link"
-                          aria-label={`Stop the one for ${w.order}`}
+                          aria-label={`Stop: ${w.order}`}
                           onClick={() => void props.onStop(w.id).then(valueOrToast)}
                         >
                           Stop

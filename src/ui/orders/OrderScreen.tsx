@@ -201,7 +201,7 @@ export function OrderScreen(props: OrderProps) {
                         <button
                           type="button"
                           className="link"
-                          aria-label={`Send ${d.notification} now`}
+                          aria-label={`Send now: ${d.notification}`}
                           onClick={() => void props.onSendNow(d.id).then(valueOrToast)}
                         >
                           Send now

@@ -12,6 +12,7 @@ export const PLACES: readonly Place[] = [
   { name: 'Today', path: '/today', gathering: '', letter: 't' },
   { name: 'Journey', path: '/journey', gathering: 'Compose', letter: 'j', also: ['/desk', '/passages'] },
   { name: 'Look', path: '/look', gathering: 'Compose', letter: 'l' },
+  { name: 'Phrasebook', path: '/phrasebook', gathering: 'Compose', letter: 'p' },
   { name: 'Routing', path: '/routing', gathering: 'Send', letter: 'r' },
   { name: 'Sending', path: '/sending', gathering: 'Send', letter: 's' },
   { name: 'Orders', path: '/orders', gathering: 'Keep', letter: 'o' },

@@ -1,0 +1,20 @@
+import type { Metadata } from 'next';
+import { pageAccess } from '@/app/page-access';
+import { may } from '@/server/auth/policy';
+import { loadPhrasebook } from '@/server/views/phrasebook';
+import { PhrasebookScreen } from '@/ui/phrasebook/PhrasebookScreen';
+import { savePhraseAction } from './actions';
+
+export const metadata: Metadata = { title: 'Phrasebook' };
+
+export default async function Phrasebook({ params }: { params: Promise<{ store: string }> }) {
+  const access = await pageAccess(params);
+  const book = await loadPhrasebook(access);
+  return (
+    <PhrasebookScreen
+      {...book}
+      mayEdit={may(access.role, 'phrase.edit')}
+      onSave={savePhraseAction.bind(null, access.store.id)}
+    />
+  );
+}

@@ -1,0 +1,58 @@
+/** One example of each event, as small as it can be read: they pass the checks that events pass. */
+import { SAMPLE_DETAILS, type MomentDetails, type Order } from '@/core/order';
+import { detailsTold, needsOf, type EventType, type OrderEvent } from './schema';
+
+export interface ExampleFor {
+  currency: string;
+  /** Id of one of the store's channels. */
+  channel: string;
+  /** When, as RFC 3339: not in the future. */
+  time: string;
+  number?: string;
+}
+
+/** An example event. Its order holds two lines, and the parcel or refund that it is about. */
+export function exampleEvent(
+  type: EventType,
+  { currency, channel, time, number = 'QW-20001' }: ExampleFor,
+): OrderEvent {
+  const needs = needsOf(type);
+  const order: Order = {
+    number,
+    placedAt: time,
+    currency,
+    language: 'en',
+    channel,
+    customer: { email: 'iwona@sobczyk.example', firstName: 'Iwona', lastName: 'Sobczyk' },
+    lines: [
+      { product: { sku: 'PA-KOZO', name: 'Kozo sheet, 38 x 51 cm', category: 'papers' }, quantity: 2, unitPrice: 850 },
+      { product: { sku: 'TO-BONE', name: 'Bone folder', category: 'tools' }, quantity: 1, unitPrice: 1290 },
+    ],
+    shipping: { method: 'Parcel', price: 490 },
+    payment: { method: 'Card', paid: type !== 'order.payment-failed' },
+    total: 3480,
+    ...(type === 'order.cancelled' && { status: 'OrderCancelled' as const }),
+    ...(needs === 'shipments' && {
+      shipments: [
+        {
+          carrier: 'Fieldpost',
+          trackingNumber: 'FP 4102 7731',
+          trackingUrl: 'https://fieldpost.example/t/41027731',
+          lines: [{ sku: 'PA-KOZO', quantity: 2 }],
+        },
+      ],
+    }),
+    ...(needs === 'refunds' && {
+      refunds: [{ amount: 1290, reason: 'sent back', lines: [{ sku: 'TO-BONE', quantity: 1, amount: 1290 }] }],
+    }),
+  };
+  const details = Object.fromEntries(detailsTold(type).map((name) => [name, SAMPLE_DETAILS[name]])) as MomentDetails;
+  return {
+    specversion: '1.0',
+    id: `${type}-${number}`,
+    source: 'https://quillwick.example/shop',
+    type,
+    time,
+    data: { order, ...(Object.keys(details).length > 0 && { details }) },
+  };
+}

@@ -1,0 +1,132 @@
+'use client';
+/** Words that all messages share, in every language, edited once. */
+import { useState } from 'react';
+import { toast } from 'sonner';
+import type { Result } from '@/core/result';
+import { Page } from '../parts/Page';
+import { Head } from '../parts/Table';
+
+export interface PhrasebookProps {
+  languages: { id: string; name: string }[];
+  phrases: {
+    phrase: string;
+    label: string;
+    where: string;
+    words: Record<string, { shipped: string; own: string | undefined }>;
+  }[];
+  mayEdit: boolean;
+  onSave: (input: { phrase: string; language: string; source: string }) => Promise<Result<null>>;
+}
+
+export function PhrasebookScreen({ languages, phrases, mayEdit, onSave }: PhrasebookProps) {
+  const [search, setSearch] = useState('');
+  const wanted = search.toLowerCase();
+  const shown = phrases.filter((p) =>
+    [p.label, p.where, ...Object.values(p.words).flatMap((w) => [w.shipped, w.own ?? ''])].some((t) =>
+      t.toLowerCase().includes(wanted),
+    ),
+  );
+  const own = phrases.reduce((n, p) => n + Object.values(p.words).filter((w) => w.own !== undefined).length, 0);
+  return (
+    <Page
+      title="Phrasebook"
+      note={`Shared by all messages, live as soon as they are changed${own > 0 ? `. ${own} are the store's own` : ''}`}
+      actions={
+        <input
+          className="input w-60"
+          aria-label="Search the phrasebook"
+          placeholder="a word, or where it stands"
+          value={search}
+          onChange={(e) => setSearch(e.target.value)}
+        />
+      }
+    >
+      <div className="h-full overflow-auto">
+        <table className="w-full text-sm">
+          <Head
+            columns={[
+              { label: 'Phrase', className: 'w-40' },
+              { label: 'Stands in', className: 'w-32' },
+              ...languages.map((l) => ({ label: l.name })),
+            ]}
+          />
+          <tbody>
+            {shown.map((p) => (
+              <tr key={p.phrase} className="border-b border-rule">
+                <th scope="row" className="py-1.5 ps-5 text-start font-semibold">
+                  {p.label}
+                </th>
+                <td className="px-2 text-slate">{p.where}</td>
+                {languages.map((l) => (
+                  <td key={l.id} className="px-2 py-1">
+                    <PhraseField
+                      label={`${p.label}, ${l.name}`}
+                      language={l.id}
+                      words={p.words[l.id]!}
+                      mayEdit={mayEdit}
+                      onSave={(source) => onSave({ phrase: p.phrase, language: l.id, source })}
+                    />
+                  </td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </Page>
+  );
+}
+
+interface PhraseFieldProps {
+  label: string;
+  language: string;
+  words: { shipped: string; own: string | undefined };
+  mayEdit: boolean;
+  onSave: (source: string) => Promise<Result<null>>;
+}
+
+/** Saved when it is left; what cannot be saved stays, with the reason below it. */
+function PhraseField({ label, language, words, mayEdit, onSave }: PhraseFieldProps) {
+  const kept = words.own ?? words.shipped;
+  const [text, setText] = useState(kept);
+  const [before, setBefore] = useState(kept);
+  const [problem, setProblem] = useState<string>();
+  // Somebody else may have changed it, or it went back to what ships.
+  if (before !== kept) {
+    setBefore(kept);
+    setText(kept);
+  }
+  const save = async (source: string): Promise<void> => {
+    if (source.trim() === kept) return setProblem(undefined);
+    const result = await onSave(source);
+    setProblem(result.ok ? undefined : result.error.message);
+    if (!result.ok) return;
+    toast(`${label} is ${source.trim() === '' ? 'as it ships again' : 'changed'}.`, {
+      action: { label: 'Undo', onClick: () => void onSave(words.own ?? '') },
+    });
+  };
+  return (
+    <>
+      <input
+        className={`input ${words.own === undefined ? '' : 'border-petrol font-semibold'}`}
+        aria-label={label}
+        aria-invalid={problem ? true : undefined}
+        dir="auto"
+        lang={language}
+        readOnly={!mayEdit}
+        title={words.own === undefined ? undefined : `Ships as: ${words.shipped}`}
+        value={text}
+        onChange={(e) => setText(e.target.value)}
+        onBlur={() => void save(text)}
+        onKeyDown={(e) => {
+          if (e.key === 'Enter') e.currentTarget.blur();
+          if (e.key === 'Escape') {
+            setText(kept);
+            setProblem(undefined);
+          }
+        }}
+      />
+      {problem && <p className="mt-0.5 text-xs text-madder">{problem}</p>}
+    </>
+  );
+}
