@@ -51,7 +51,7 @@ const why = (result: ReturnType<typeof run>): string[] =>
 describe('a payment that is still due', () => {
   it('is asked for three times, each with the version that fits its turn', () => {
     const { deliveries } = run([due], unpaid);
-    expect(deliveries.map((d) => [new Date(d.dueAt).toISOString(), d.turn, d.editionId, d.moment])).toEqual([
+    expect(deliveries.map((d) => [new Date(d.dueAt!).toISOString(), d.turn, d.editionId, d.moment])).toEqual([
       ['2026-11-25T09:14:00.000Z', 1, 'e', 'order.payment-due'],
       ['2026-11-27T09:14:00.000Z', 2, 'e', 'order.payment-due'],
       ['2026-11-29T09:14:00.000Z', 3, 'e-last', 'order.payment-due'],

@@ -18,11 +18,6 @@ export const TIMERS: Readonly<Record<string, Timer>> = {
   'feedback.due': { starts: ['shipment.delivered', 'download.ready'] },
 };
 
-/** The timers a moment starts. */
-export function timersStartedBy(moment: string): string[] {
-  return Object.keys(TIMERS).filter((timer) => TIMERS[timer]!.starts.includes(moment));
-}
-
 /** What has become of an order, as far as it ends what waits. */
 export interface OrderState {
   order: Order;

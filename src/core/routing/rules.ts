@@ -1,6 +1,5 @@
 /** Which colleagues hear of which orders. */
 import { Type, type Static } from '@sinclair/typebox';
-import type { Order } from '../order/schema';
 import type { Reason } from '../plan/reasons';
 
 export const ScopeSchema = Type.Union([
@@ -20,13 +19,10 @@ export interface RoutingRule {
   scope: Scope;
 }
 
-/** Whether a rule holds for an order, and the reason either way. */
-export function ruleHolds(rule: RoutingRule, order: Order): { holds: boolean; reason: Reason } {
-  const person = rule.recipient.name || rule.recipient.address;
-  if (rule.scope.kind === 'all') return { holds: true, reason: { code: 'rule-all', person } };
-  const { category } = rule.scope;
-  const line = order.lines.find((l) => l.product.category === category);
-  return line
-    ? { holds: true, reason: { code: 'rule-category', person, category, product: line.product.name } }
-    : { holds: false, reason: { code: 'rule-no-category', person, category } };
+/** Why a rule for all orders holds, or why one for a category does not. */
+export function ruleReason({ recipient, scope }: RoutingRule): Reason {
+  const person = recipient.name || recipient.address;
+  return scope.kind === 'all'
+    ? { code: 'rule-all', person }
+    : { code: 'rule-no-category', person, category: scope.category };
 }
