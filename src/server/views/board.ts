@@ -1,5 +1,5 @@
 /** The board of everything that can go out, and an order's own path over it. */
-import { and, count, desc, eq, gte, inArray, lte } from 'drizzle-orm';
+import { and, count, desc, eq, gte, inArray, max } from 'drizzle-orm';
 import { conditionWords } from '@/core/conditions';
 import type { DeliveryState } from '@/core/mail';
 import { sampleOrders } from '@/core/order';
@@ -23,6 +23,7 @@ import {
 import { AppError } from '../errors';
 import { planSettings } from '../events/settings';
 import { idAt } from '../ids';
+import { isWaiting } from './deliveries';
 
 export type Mark = 'off' | 'draft' | 'live' | 'failing' | 'stale';
 
@@ -69,7 +70,7 @@ export async function loadBoard(access: Access, rows?: readonly BoardRow[]) {
       .where(eq(routingRules.storeId, store.id))
       .groupBy(routingRules.notificationId),
     countByNotification(and(eq(deliveries.state, 'planned'), eq(deliveries.timed, true)), store.id),
-    Promise.all(ids.map(lastDelivery)),
+    lastDeliveries(ids),
     doublesOf(access),
     database().select({ id: channels.id, name: channels.name }).from(channels).where(eq(channels.storeId, store.id)),
   ]);
@@ -77,7 +78,7 @@ export async function loadBoard(access: Access, rows?: readonly BoardRow[]) {
   return {
     languages: store.languages,
     doubles,
-    cards: ids.map((id, i) => {
+    cards: ids.map((id) => {
       const own = variants.filter((r) => r.notification.id === id);
       const { notification } = own[0]!;
       const written = own.filter((r) => !r.template.nothing);
@@ -94,7 +95,7 @@ export async function loadBoard(access: Access, rows?: readonly BoardRow[]) {
               ? 'stale'
               : 'live';
       const everybody = own.at(-1)!;
-      const latest = last[i];
+      const latest = last.get(id);
       return {
         slug: notification.slug,
         id,
@@ -128,21 +129,32 @@ export async function loadBoard(access: Access, rows?: readonly BoardRow[]) {
 async function countByNotification(which: ReturnType<typeof and>, storeId: string): Promise<Map<string, number>> {
   const rows = await database()
     .select({ id: deliveries.notificationId, n: count() })
-    .from(deliveries)
+    .from(deliveries, { forceIndex: 'delivery_state' })
     .where(and(eq(deliveries.storeId, storeId), which))
     .groupBy(deliveries.notificationId);
   return new Map(rows.map((r) => [r.id, r.n]));
 }
 
-/** The newest that has been tried: what waits says nothing yet. */
-async function lastDelivery(id: string) {
-  const [row] = await database()
-    .select({ state: deliveries.state, at: deliveries.createdAt })
+/** The newest delivery of each notification, unless it still waits: two short reads, however long the record is. */
+async function lastDeliveries(ids: readonly string[]) {
+  if (ids.length === 0) return new Map<string, { state: DeliveryState; at: Date }>();
+  const newest = await database()
+    .select({ id: max(deliveries.id) })
+    .from(deliveries, { forceIndex: 'delivery_notification' })
+    .where(inArray(deliveries.notificationId, [...ids]))
+    .groupBy(deliveries.notificationId);
+  const wanted = newest.flatMap((n) => n.id ?? []);
+  if (wanted.length === 0) return new Map<string, { state: DeliveryState; at: Date }>();
+  const rows = await database()
+    .select({
+      notificationId: deliveries.notificationId,
+      state: deliveries.state,
+      at: deliveries.createdAt,
+      timed: deliveries.timed,
+    })
     .from(deliveries)
-    .where(and(eq(deliveries.notificationId, id), lte(deliveries.dueAt, new Date())))
-    .orderBy(desc(deliveries.id))
-    .limit(1);
-  return row;
+    .where(inArray(deliveries.id, wanted));
+  return new Map(rows.filter((r) => !isWaiting(r.state, r.timed)).map((r) => [r.notificationId, r]));
 }
 
 /** Orders looked at for doubles: the newest, and those made up for every situation. */

@@ -57,6 +57,12 @@ export function OrdersScreen({
       actions={
         mayPlace && (
           <>
+            <Link href={`${base}/orders/exchange`} className="btn">
+              Bring in, take out
+            </Link>
+            <Link href={`${base}/orders/connect`} className="btn">
+              Connect the shop
+            </Link>
             <StartWalk {...{ base, me, languages, onStart }} />
             <Link href={`${base}/orders/new`} className="btn btn-main">
               Place an order

@@ -1,0 +1,4 @@
+export * from './decode';
+export * from './columns';
+export * from './csv';
+export * from './orders';
