@@ -88,12 +88,20 @@ test('nothing is open without signing in but sign-in, health and the signed inte
     'orders',
     'orders/new',
     'orders/QW-10483/walk',
+    'orders/connect',
+    'orders/exchange',
+    'phrasebook',
     'deliveries',
   ]) {
     await page.goto(`/s/quillwick/${path}`);
     await expect(page).toHaveURL(/\/sign-in\?to=/);
   }
-  for (const path of ['deliveries/x/message', 'desk/order-received/export?as=json', 'look/export']) {
+  for (const path of [
+    'orders/exchange/file?list=orders',
+    'deliveries/x/message',
+    'desk/order-received/export?as=json',
+    'look/export',
+  ]) {
     expect((await request.get(`/s/quillwick/${path}`)).status()).toBe(401);
   }
   expect((await request.get('/media/..%2f..%2fsecret')).status()).toBe(404);
@@ -255,6 +263,9 @@ test('every screen passes axe at WCAG 2.2 AA', async ({ page }) => {
     'orders/QW-10483',
     'orders/QW-10483/walk',
     'orders/new',
+    'orders/connect',
+    'orders/exchange',
+    'phrasebook',
     'deliveries',
     'deliveries?state=failed,bounced',
   ]) {

@@ -1,6 +1,8 @@
 /** An order's life: what can happen to it, what waits and is stopped, versions, doubles, and the list of everything. */
+import { execFileSync } from 'node:child_process';
+import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
-import { arrived, choose, choosePick, expect, mailbox, signIn, test } from './support';
+import { arrived, choose, choosePick, demoFacts, expect, mailbox, signIn, test } from './support';
 
 /** Lets something happen to the order on the screen. */
 async function happens(
@@ -269,4 +271,71 @@ test('a version is added for some orders, and its words are its own', async ({ p
   await version.getByRole('button', { name: 'Take this version away' }).click();
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(version).toHaveCount(0);
+});
+
+test('the phrasebook changes a word for all messages at once, refuses what cannot be, and goes back', async ({
+  page,
+}) => {
+  await signIn(page);
+  await page.goto('/s/quillwick/phrasebook');
+  const field = page.getByLabel('Subtotal, English');
+  await field.fill('Goods {$nothing}');
+  await field.press('Enter');
+  await expect(page.getByText(/There is no placeholder \{\$nothing\}/)).toBeVisible();
+  await field.fill('All the goods');
+  await field.press('Enter');
+  await expect(page.getByText("1 are the store's own")).toBeVisible();
+  await page.goto('/s/quillwick/desk/order-received');
+  await expect(page.frameLocator('iframe[title="The message"]').locator('.lb-totals')).toContainText('All the goods');
+  await page.goto('/s/quillwick/phrasebook');
+  await field.fill('');
+  await field.press('Enter');
+  await expect(field).toHaveValue('Subtotal');
+});
+
+test('the line that connects a shop works when it is pasted into a shell', async ({ page }) => {
+  await signIn(page);
+  await page.goto('/s/quillwick/orders/connect');
+  await expect(page.getByTestId('curl')).toContainText("KEY='whsec_...'");
+  await page.getByRole('button', { name: 'Put the key in' }).click();
+  await expect(page.getByTestId('curl')).toContainText(demoFacts().eventsKey);
+  const line = (await page.getByTestId('curl').textContent())!;
+  const answer = execFileSync('bash', ['-c', line], { encoding: 'utf8' });
+  expect(JSON.parse(answer)).toMatchObject({ known: expect.any(Boolean) });
+  await page.reload();
+  await expect(page.getByRole('listitem').filter({ hasText: 'order.placed' }).first()).toBeVisible();
+  const wrong = execFileSync('bash', ['-c', line.replace('whsec_', 'whsec_AAAA')], { encoding: 'utf8' });
+  expect(JSON.parse(wrong)).toMatchObject({ status: 401 });
+});
+
+test('a list is brought in with every problem at its row, and taken out again', async ({ page }) => {
+  await signIn(page);
+  await page.goto('/s/quillwick/orders/exchange');
+  // As a spreadsheet of the West writes it: semicolons, and bytes that are no UTF-8.
+  const file = Buffer.from(
+    'sku;name;category;price\nE2E-1;L\u00f6schpapier;papers;2,40\nE2E-2;=1+1;papers;3\nE2E-3;Schn\u00fcre;tools;viel\n',
+    'latin1',
+  );
+  await page.getByLabel('A file, CSV or JSON').setInputFiles({ name: 'list.csv', mimeType: 'text/csv', buffer: file });
+  await expect(page.getByTestId('preview')).toHaveText(
+    '3 rows of CSV, Windows-1252, with semicolons: 1 new, 0 that are there, 2 problems.',
+  );
+  const problems = page.getByRole('list', { name: 'Problems' });
+  await expect(problems).toContainText('row 3name is a formula. Save the file with values');
+  await expect(problems).toContainText('row 4price "viel" is no amount in EUR');
+  await expect(page.getByRole('button', { name: 'Bring in all 1' })).toBeDisabled();
+  await page.getByRole('button', { name: 'Bring in the 1 good ones' }).click();
+  await expect(page.getByText('Brought in: 1 new, 0 that were there.')).toBeVisible();
+  const saved = page.waitForEvent('download');
+  await page.getByRole('link', { name: 'As CSV' }).click();
+  const text = readFileSync(await (await saved).path(), 'utf8');
+  expect(text).toContain('E2E-1,Löschpapier,papers,,2.40,0\r\n');
+  // For many rows it stays quick.
+  const many = Array.from({ length: 100_000 }, (_, i) => `BULK-${i},Sheet ${i},papers,1.00`);
+  await page.getByLabel('A file, CSV or JSON').setInputFiles({
+    name: 'many.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(`sku,name,category,price\n${many.join('\n')}\n`),
+  });
+  await expect(page.getByTestId('preview')).toContainText('100,000 rows of CSV, UTF-8', { timeout: 60_000 });
 });

@@ -3,7 +3,6 @@ import { randomBytes } from 'node:crypto';
 import { eq } from 'drizzle-orm';
 import { DEFAULT_LOOK } from '@/core/look';
 import type { Order } from '@/core/order';
-import { SHIPPED_NOTIFICATIONS } from '@/core/template';
 import { STORE, testOrder } from '@/core/testing';
 import type { Access } from '@/server/auth/access';
 import type { Role } from '@/server/auth/policy';
@@ -12,6 +11,7 @@ import { migrateDatabase } from '@/server/db/migrate';
 import * as t from '@/server/db/schema';
 import { newId } from '@/server/ids';
 import { fingerprint, seal } from '@/server/secrets';
+import { createStore } from '@/server/stores';
 import { createConnection } from 'mysql2/promise';
 import { portsFrom } from '../../standins/ports';
 
@@ -64,33 +64,28 @@ export function useDatabase(): void {
 
 async function fillStore(): Promise<void> {
   const db = database();
-  await db.insert(t.stores).values({
-    id: SHOP,
-    name: 'Quillwick',
-    language: 'en',
-    languages: ['en', 'de', 'ar'],
-    locales: { en: 'en-GB' },
-    currency: 'EUR',
-    timeZone: 'Europe/Berlin',
-    facts: STORE,
-    look: { ...DEFAULT_LOOK, masthead: { ...DEFAULT_LOOK.masthead, name: 'Quillwick' } },
-  });
-  const look = { ...DEFAULT_LOOK, masthead: { ...DEFAULT_LOOK.masthead, name: 'Quillwick' } };
-  await db.insert(t.lookDrafts).values({ storeId: SHOP, draft: look, draftAt: new Date() });
-  await db.insert(t.lookEditions).values({
-    id: newId(),
-    storeId: SHOP,
-    number: 1,
-    look,
-    publishedBy: 'tests',
-    publishedAt: new Date(),
-  });
-  await db.insert(t.channels).values([
-    { storeId: SHOP, id: 'web-shop', name: 'Web shop', customerMail: true },
-    { storeId: SHOP, id: 'bazaarlane', name: 'Bazaarlane', customerMail: false },
-  ]);
+  const made = await createStore(
+    db,
+    {
+      id: SHOP,
+      name: 'Quillwick',
+      language: 'en',
+      languages: ['en', 'de', 'ar'],
+      locales: { en: 'en-GB' },
+      currency: 'EUR',
+      timeZone: 'Europe/Berlin',
+      facts: STORE,
+      look: { ...DEFAULT_LOOK, masthead: { ...DEFAULT_LOOK.masthead, name: 'Quillwick' } },
+    },
+    [
+      { id: 'web-shop', name: 'Web shop', customerMail: true },
+      { id: 'bazaarlane', name: 'Bazaarlane', customerMail: false },
+    ],
+    { by: 'tests', at: new Date() },
+  );
   await db.insert(t.products).values([
     { storeId: SHOP, sku: 'PA-KOZO', name: 'Kozo sheet', category: 'papers', price: 850, taxRate: 19 },
+    { storeId: SHOP, sku: 'TO-AWL', name: 'Awl', category: 'tools', price: 1_690, taxRate: 19 },
     { storeId: SHOP, sku: 'WS-MARBLE', name: 'Seat: marbling day', category: 'workshops', price: 11_500, taxRate: 19 },
   ]);
   await db.insert(t.customers).values({
@@ -111,40 +106,23 @@ async function fillStore(): Promise<void> {
     job: 'Packing',
     language: 'de',
   });
+  // The shop's key is known to the tests.
+  await db.delete(t.keys);
   await db.insert(t.keys).values([
     { id: newId(), storeId: SHOP, kind: 'events', name: 'shop', secret: seal(EVENTS_KEY) },
     { id: newId(), storeId: SHOP, kind: 'read', name: 'record', secret: fingerprint(READ_KEY) },
   ]);
-  for (const { slug, name, moment, audience, on, template } of SHIPPED_NOTIFICATIONS) {
-    const ids = { notification: newId(), template: newId(), edition: newId() };
-    await db.insert(t.notifications).values({ id: ids.notification, storeId: SHOP, slug, name, moment, audience, on });
-    await db.insert(t.templates).values({
-      id: ids.template,
-      storeId: SHOP,
-      notificationId: ids.notification,
-      draft: template,
-      draftAt: new Date(),
-      liveEditionId: ids.edition,
-    });
-    await db.insert(t.editions).values({
-      id: ids.edition,
-      storeId: SHOP,
-      templateId: ids.template,
-      number: 1,
-      template,
-      publishedBy: 'tests',
-      publishedAt: new Date(),
-    });
-    if (audience === 'staff') {
-      await db.insert(t.routingRules).values({
+  await db.insert(t.routingRules).values(
+    made
+      .filter((m) => m.facts.audience === 'staff')
+      .map((m) => ({
         id: newId(),
         storeId: SHOP,
-        notificationId: ids.notification,
+        notificationId: m.facts.id,
         staffId: pawel,
-        scope: { kind: 'all' },
-      });
-    }
-  }
+        scope: { kind: 'all' as const },
+      })),
+  );
 }
 
 /** Sets who the store's messages come from. */

@@ -192,13 +192,11 @@ async function keepOrder(
     .from(events)
     .where(eq(events.orderId, there!.id));
   const late = past.some((e) => e.time > at);
-  await tx
-    .update(orders)
-    .set({
-      ...(!late && { snapshot: order, status: fresh.status, total: fresh.total }),
-      ...(answered && { answered }),
-    })
-    .where(eq(orders.id, there!.id));
+  const now = {
+    ...(!late && { snapshot: order, status: fresh.status, total: fresh.total }),
+    ...(answered && { answered }),
+  };
+  if (Object.keys(now).length > 0) await tx.update(orders).set(now).where(eq(orders.id, there!.id));
   return {
     id: there!.id,
     known: true,
