@@ -13,6 +13,9 @@ import { templateFor } from '@/server/views/desk';
 import { copyLook, exportLook, importLook, loadLook, lookEdition, publishLook, saveLook } from '@/server/views/look';
 import { accessAs, SHOP, useDatabase } from './fixture';
 
+/** Every version of every notification wears the look. */
+const MESSAGES = SHIPPED_NOTIFICATIONS.reduce((n, s) => n + 1 + (s.variants?.length ?? 0), 0);
+
 useDatabase();
 
 const OTHER = 'quillwick-trade';
@@ -49,7 +52,7 @@ describe('a look', () => {
     const next: Look = { ...draft, colours: { ...draft.colours, action: '#123456' } };
     const saved = await saveLook(access, revision, next);
     expect((await rendered()).html).not.toContain('#123456');
-    expect(await publishLook(access, saved.revision)).toEqual({ number: 2, touches: SHIPPED_NOTIFICATIONS.length });
+    expect(await publishLook(access, saved.revision)).toEqual({ number: 2, touches: MESSAGES });
     expect((await rendered()).html).toContain('#123456');
     const after = await loadLook(await accessAs());
     expect(after.live.colours.action).toBe('#123456');

@@ -52,6 +52,8 @@ export function ExchangeScreen({ base, currency, mayBring, onPreview, onBring }:
   const [preview, setPreview] = useState<Preview>();
   const [failure, setFailure] = useState<Failure>();
   const [busy, setBusy] = useState<'looking' | 'bringing'>();
+  /** A field for a file is emptied by making it anew. */
+  const [brought, setBrought] = useState(0);
 
   const formOf = (chosen: File): FormData => {
     const form = new FormData();
@@ -76,6 +78,7 @@ export function ExchangeScreen({ base, currency, mayBring, onPreview, onBring }:
     toast.success(`Brought in: ${result.value.fresh} new, ${result.value.known} that were there.`);
     setPreview(undefined);
     setFile(undefined);
+    setBrought(brought + 1);
   };
   const good = preview ? preview.fresh + preview.known : 0;
   return (
@@ -106,7 +109,7 @@ export function ExchangeScreen({ base, currency, mayBring, onPreview, onBring }:
               {(ids) => (
                 <input
                   {...ids}
-                  key={file ? 'chosen' : 'none'}
+                  key={brought}
                   type="file"
                   accept=".csv,.tsv,.txt,.json,text/csv,application/json"
                   className="text-sm"
