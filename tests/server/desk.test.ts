@@ -127,7 +127,10 @@ describe('Today', () => {
     await database().update(notifications).set({ on: false }).where(ne(notifications.moment, 'order.placed'));
     const { lines } = await loadToday(await accessAs());
     const line = (text: string) => lines.find((l) => l.fact.includes(text));
-    expect(line('no words in Arabic')).toMatchObject({ state: 'waiting', href: expect.stringMatching(/^\/desk\/order-received(~guests)?\?language=ar$/) });
+    expect(line('no words in Arabic')).toMatchObject({
+      state: 'waiting',
+      href: expect.stringMatching(/^\/desk\/order-received(~guests)?\?language=ar$/),
+    });
     expect(line('New order is live')).toMatchObject({ state: 'good', href: '/desk/new-order' });
     expect(line('24 notifications are off')).toMatchObject({ state: 'waiting', href: '/journey' });
   });
