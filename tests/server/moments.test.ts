@@ -7,7 +7,8 @@ import { deliveries, orders } from '@/server/db/schema';
 import { receiveEvent } from '@/server/events/receive';
 import { checkEvent } from '@/server/events/schema';
 import { Worker } from '@/server/worker/worker';
-import { connectService, laterEvent, mailbox, placedEvent, rawMail, SHOP, useDatabase } from './fixture';
+import { switchNotification } from '@/server/views/desk';
+import { accessAs, connectService, laterEvent, mailbox, placedEvent, rawMail, SHOP, useDatabase } from './fixture';
 
 useDatabase();
 
@@ -180,5 +181,50 @@ describe('what else an event tells', () => {
   ])('is refused where %s does not fit, and the place is named', (type, details, path) => {
     const checked = checkEvent(event(type, newOrder(), details));
     expect(checked.ok ? [] : checked.problems.map((p) => p.path)).toContain(path);
+  });
+});
+
+describe('an account', () => {
+  const event = (type: string, more: object, details: object) => {
+    const { source, specversion, id } = placedEvent();
+    const customer = { email: `account-${id}@moments-test.example`, firstName: 'Ada' };
+    return { specversion, id, source, type, data: { customer, channel: 'web-shop', language: 'de', ...more, details } };
+  };
+  const take = async (body: unknown) => {
+    const checked = checkEvent(body);
+    if (!checked.ok) throw new Error(JSON.stringify(checked.problems));
+    return receiveEvent(SHOP, checked.value);
+  };
+
+  it('is welcomed, and given a new password, without any order', async () => {
+    for (const slug of ['welcome', 'new-password']) await switchNotification(await accessAs(), slug, true);
+    const before = (await database().select().from(orders)).length;
+    const made = event('account.created', {}, { account: { url: 'https://quillwick.example/account' } });
+    const lost = event('account.reset-requested', {}, { reset: { url: 'https://quillwick.example/reset/1' } });
+    await take(made);
+    await take(lost);
+    await drain();
+    const [welcome] = await texts(made.data.customer.email, 'Willkommen bei Quillwick');
+    expect(welcome).toContain('Willkommen, Ada');
+    expect(welcome).toContain('Konto öffnen: https://quillwick.example/account');
+    // The note beside the masthead names an order, and there is none.
+    expect(welcome).not.toContain('Bestellung \n');
+    expect(welcome!.startsWith('Willkommen, Ada')).toBe(true);
+    expect(await texts(lost.data.customer.email, 'Neues Passwort')).toHaveLength(1);
+    expect(await database().select().from(orders)).toHaveLength(before);
+  });
+
+  it.each<[string, unknown, string]>([
+    ['no address to choose it at', event('account.reset-requested', {}, {}), '/data/details/reset'],
+    ['an order', event('account.created', { order: newOrder() }, {}), '/data/order'],
+  ])('with %s is refused at the place', (_what, body, path) => {
+    const checked = checkEvent(body);
+    expect(checked.ok ? [] : checked.problems.map((p) => p.path)).toContain(path);
+  });
+
+  it('from a channel that is not there is refused at its channel', async () => {
+    await expect(take(event('account.created', { channel: 'stall' }, {}))).rejects.toMatchObject({
+      problems: [{ path: '/data/channel' }],
+    });
   });
 });

@@ -173,8 +173,9 @@ describe('the examples of events', () => {
       time: new Date().toISOString(),
       number: `EX-${type}`,
     });
-    expect(checkEvent(JSON.parse(JSON.stringify(event)))).toMatchObject({ ok: true });
-    await expect(receiveEvent(SHOP, event)).resolves.toMatchObject({ known: false });
+    const checked = checkEvent(JSON.parse(JSON.stringify(event)));
+    if (!checked.ok) throw new Error(JSON.stringify(checked.problems));
+    await expect(receiveEvent(SHOP, checked.value)).resolves.toMatchObject({ known: false });
   });
 });
 

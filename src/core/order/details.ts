@@ -34,6 +34,10 @@ export const MomentDetailsSchema = Type.Object(
     ),
     /** What came back. */
     returned: Type.Optional(Type.Object({ items: named(500), receivedAt: Type.Optional(instant) }, strict)),
+    /** A customer's account at the shop. */
+    account: Type.Optional(Type.Object({ url: Type.Optional(address) }, strict)),
+    /** A new password was asked for. */
+    reset: Type.Optional(Type.Object({ url: address, expiresAt: Type.Optional(instant) }, strict)),
     /** Mail that came back from a customer's server. */
     bounce: Type.Optional(
       Type.Object(
@@ -65,6 +69,8 @@ export const SAMPLE_DETAILS: Required<MomentDetails> = {
     dueOn: '2026-12-08T11:00:00Z',
   },
   returned: { items: '1 \u00d7 Awl with pearwood handle', receivedAt: '2026-12-01T10:05:00Z' },
+  account: { url: 'https://quillwick.example/account' },
+  reset: { url: 'https://quillwick.example/account/reset/8f41c2', expiresAt: '2026-11-24T11:14:00Z' },
   bounce: {
     recipient: 'iwona@sobczyk.example',
     notification: 'On its way',

@@ -83,12 +83,24 @@ export interface Download {
   url: string;
 }
 
-/** The parcel or the refund that a message of this moment is about: the newest, as the order stands. */
-export function aboutMoment(order: Order, momentId: string): Pick<MessageSubject, 'shipment' | 'refund'> {
+/**
+ * The parcel or the refund that a message of this moment is about: the newest, as the order stands. Of a moment that knows no order,
+ * such as one of an account, nothing is left of it but its customer.
+ */
+export function aboutMoment(
+  order: Order,
+  momentId: string,
+): Pick<MessageSubject, 'shipment' | 'refund'> & { order?: Order } {
   const has = momentOf(momentId)?.has;
+  if (has && !has.has('order')) return { order: customerOnly(order) };
   const shipment = has?.has('shipment') ? order.shipments?.at(-1) : undefined;
   const refund = has?.has('refund') ? order.refunds?.at(-1) : undefined;
   return { ...(shipment && { shipment }), ...(refund && { refund }) };
+}
+
+/** An order of which nothing is known but who the customer is. */
+export function customerOnly({ customer, channel, language, placedAt, currency }: Order): Order {
+  return { number: '', placedAt, currency, ...(language && { language }), channel, customer, lines: [] };
 }
 
 const instant = (time: string | undefined): number | undefined => (time === undefined ? undefined : Date.parse(time));
@@ -192,7 +204,8 @@ export function snapshotOf(subject: MessageSubject): Snapshot {
   };
 }
 
-function detailValues({ reason, payUrl, delay, note, invoice, returned, bounce }: MomentDetails = {}): Values {
+function detailValues(details: MomentDetails = {}): Values {
+  const { reason, payUrl, delay, note, invoice, returned, bounce, account, reset } = details;
   return {
     'reason.words': line(reason),
     'payment.url': payUrl,
@@ -206,6 +219,9 @@ function detailValues({ reason, payUrl, delay, note, invoice, returned, bounce }
     'invoice.dueOn': instant(invoice?.dueOn),
     'return.items': line(returned?.items),
     'return.receivedAt': instant(returned?.receivedAt),
+    'account.url': account?.url,
+    'reset.url': reset?.url,
+    'reset.expiresAt': instant(reset?.expiresAt),
     'bounce.recipient': line(bounce?.recipient),
     'bounce.notification': line(bounce?.notification),
     'bounce.subject': line(bounce?.subject),

@@ -14,7 +14,7 @@ export interface Placeholder {
   canBeMissing: boolean;
   sample: Value;
   /** What a moment must carry for the value to exist. */
-  from: 'order' | 'shipment' | 'refund' | 'store' | DetailName;
+  from: 'order' | 'customer' | 'shipment' | 'refund' | 'store' | DetailName;
 }
 
 const eur = (minor: number): Value => ({ minor, currency: 'EUR' });
@@ -60,13 +60,15 @@ export const PLACEHOLDERS: readonly Placeholder[] = [
     ['order.note', "Customer's note", 'text', 'Leave it with the neighbour', OFTEN],
     ['order.statusUrl', 'Order page address', 'url', 'https://quillwick.example/orders/QW-10482', OFTEN],
   ]),
-  ...group('Customer', 'order', [
+  ...group('Customer', 'customer', [
     ['customer.firstName', 'First name', 'text', 'Iwona', OFTEN],
     ['customer.lastName', 'Last name', 'text', 'Sobczyk', OFTEN],
     ['customer.fullName', 'Full name', 'text', 'Iwona Sobczyk', OFTEN],
     ['customer.company', 'Company', 'text', 'Sobczyk Bindery', OFTEN],
     ['customer.email', 'Mail address', 'text', 'iwona@sobczyk.example'],
     ['customer.phone', 'Phone', 'text', '+48 22 555 0141', OFTEN],
+  ]),
+  ...group('Customer', 'order', [
     ['billing.name', 'Name on the bill', 'text', 'Iwona Sobczyk', OFTEN],
     ['billing.city', 'Billing town', 'text', 'Lublin', OFTEN],
   ]),
@@ -108,6 +110,13 @@ export const PLACEHOLDERS: readonly Placeholder[] = [
   ...group('What happened', 'returned', [
     ['return.items', 'What came back', 'text', SAMPLE_DETAILS.returned.items],
     ['return.receivedAt', 'Came back on', 'date', at(SAMPLE_DETAILS.returned.receivedAt!), OFTEN],
+  ]),
+  ...group('What happened', 'account', [
+    ['account.url', 'Address of the account', 'url', SAMPLE_DETAILS.account.url!, OFTEN],
+  ]),
+  ...group('What happened', 'reset', [
+    ['reset.url', 'Address to choose a password', 'url', SAMPLE_DETAILS.reset.url],
+    ['reset.expiresAt', 'It holds until', 'date', at(SAMPLE_DETAILS.reset.expiresAt!), OFTEN],
   ]),
   ...group('What happened', 'bounce', [
     ['bounce.recipient', 'Address that failed', 'text', SAMPLE_DETAILS.bounce.recipient],

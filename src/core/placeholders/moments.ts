@@ -18,18 +18,23 @@ export const MOMENT_COLUMNS = [
   'In preparation',
   'On its way',
   'Received',
-  'Afterwards',
   'Returned',
   'Cancelled',
+  'Besides',
 ] as const;
 export type MomentColumn = (typeof MOMENT_COLUMNS)[number];
 
-const ORDER: ReadonlySet<Placeholder['from']> = new Set(['order', 'store']);
-const SHIPMENT: ReadonlySet<Placeholder['from']> = new Set(['order', 'store', 'shipment']);
+const ORDER: ReadonlySet<Placeholder['from']> = new Set(['order', 'customer', 'store']);
+const SHIPMENT: ReadonlySet<Placeholder['from']> = new Set(['order', 'customer', 'store', 'shipment']);
 
-const REFUND: ReadonlySet<Placeholder['from']> = new Set(['order', 'store', 'refund']);
+const REFUND: ReadonlySet<Placeholder['from']> = new Set(['order', 'customer', 'store', 'refund']);
 
-const telling = (...details: DetailName[]): ReadonlySet<Placeholder['from']> => new Set(['order', 'store', ...details]);
+/** Of an account no order is known. */
+const aboutAccount = (...details: DetailName[]): ReadonlySet<Placeholder['from']> =>
+  new Set(['customer', 'store', ...details]);
+
+const telling = (...details: DetailName[]): ReadonlySet<Placeholder['from']> =>
+  new Set(['order', 'customer', 'store', ...details]);
 
 const moment = (id: string, column: MomentColumn, label: string, words: string, has = ORDER): Moment => ({
   id,
@@ -53,11 +58,19 @@ export const MOMENTS: readonly Moment[] = [
   moment('shipment.ready-for-pickup', 'Received', 'Ready to collect', 'when goods are ready to collect', SHIPMENT),
   moment('shipment.delivered', 'Received', 'Delivered', 'when a parcel is delivered', SHIPMENT),
   moment('download.ready', 'Received', 'Downloads ready', 'when downloads are ready'),
-  moment('feedback.due', 'Afterwards', 'Time to ask', 'when it is time to ask'),
+  moment('feedback.due', 'Received', 'Time to ask', 'when it is time to ask'),
   moment('refund.issued', 'Returned', 'Refund issued', 'when a refund is issued', REFUND),
   moment('return.received', 'Returned', 'Return received', 'when a return comes in', telling('returned')),
   moment('order.cancelled', 'Cancelled', 'Order cancelled', 'when an order is cancelled', telling('reason')),
-  moment('delivery.bounced', 'Afterwards', 'Mail came back', 'when mail to a customer comes back', telling('bounce')),
+  moment('account.created', 'Besides', 'Account made', 'when a customer makes an account', aboutAccount('account')),
+  moment(
+    'account.reset-requested',
+    'Besides',
+    'New password wanted',
+    'when a customer wants a new password',
+    aboutAccount('reset'),
+  ),
+  moment('delivery.bounced', 'Besides', 'Mail came back', 'when mail to a customer comes back', telling('bounce')),
 ];
 
 const BY_ID = new Map(MOMENTS.map((m) => [m.id, m]));
@@ -68,9 +81,7 @@ export function momentOf(id: string): Moment | undefined {
 
 /** Whether a placeholder has a value at a moment. */
 export function isProvided(placeholder: Placeholder, momentId: string): boolean {
-  return (
-    BY_ID.get(momentId)?.has.has(placeholder.from) ?? (placeholder.from === 'order' || placeholder.from === 'store')
-  );
+  return BY_ID.get(momentId)?.has.has(placeholder.from) ?? ['order', 'customer', 'store'].includes(placeholder.from);
 }
 
 /** The placeholders a moment provides. */

@@ -14,7 +14,7 @@ export const USUAL: Record<MomentColumn, Record<Audience, string>> = {
   },
   'On its way': { customer: 'carrier, number and link', contact: 'who takes the goods in', staff: NOTHING },
   Received: { customer: 'where to collect it', contact: NOTHING, staff: NOTHING },
-  Afterwards: { customer: 'one question, days later', contact: NOTHING, staff: 'mail that came back' },
   Returned: { customer: 'what came back, and the money', contact: NOTHING, staff: 'who books the refund' },
   Cancelled: { customer: 'that nothing will come', contact: NOTHING, staff: 'who stops the parcel' },
+  Besides: { customer: 'their account', contact: NOTHING, staff: 'mail that came back' },
 };

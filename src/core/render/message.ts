@@ -2,7 +2,13 @@
 import { conditionHolds } from '../conditions/condition';
 import type { LineValues, Snapshot, TotalRow } from '../order/snapshot';
 import { moneyFormatter, numberFormatter } from '../text/formatters';
-import { runner, type CompiledWords, type Fill as WordsFill, type WordsContext } from '../text/compile';
+import {
+  runner,
+  type CompiledWords,
+  type Fill as WordsFill,
+  type Op as WordsOp,
+  type WordsContext,
+} from '../text/compile';
 import { bothForms, escapeHtml, safeUrl, type Both, type Money, type ValueType } from '../text/values';
 import { PHRASES, type Phrase, type Phrasebook } from '../template/phrasebook';
 import type { Laid } from '../template/passages';
@@ -89,6 +95,15 @@ export interface Filling extends WordsFill {
 
 type Op = string | ((filling: Filling) => string);
 
+/** Words that name the order, left out of messages that are about none: of an account, say. */
+function aboutOrder(words: CompiledWords): CompiledWords {
+  const only =
+    (write: (f: WordsFill) => string): WordsOp =>
+    (f) =>
+      f.values['order.number'] === undefined ? '' : write(f);
+  return { ...words, html: [only(runner(words.html))], plain: [only(runner(words.plain))] };
+}
+
 /**
  * Joins a skeleton with the words of one language, passages put in. Done once for an edition, look and language.
  * @param kept words of an earlier compilation, for those who compile at every keystroke
@@ -116,6 +131,9 @@ export function compileMessage(
   const { writings, compile } = kept?.for(skeleton, context) ?? wordsCompiler(context);
   const segments = new Map(segmentsOf({ blocks }).map((s) => [s.id, compile(words[s.id] ?? '', s.form)]));
   const phrases = new Map<Phrase, CompiledWords>(PHRASES.map((p) => [p, compile(phrasebook[p], 'line')]));
+  if (phrasebook.mastheadNote.includes('$order.')) {
+    phrases.set('mastheadNote', aboutOrder(phrases.get('mastheadNote')!));
+  }
   const subject = runner(segments.get('subject')?.plain ?? []);
   const preheader = runner(segments.get('preheader')?.plain ?? []);
   const integer = numberFormatter(context.locale);

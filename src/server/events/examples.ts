@@ -1,6 +1,6 @@
 /** One example of each event, as small as it can be read: they pass the checks that events pass. */
 import { SAMPLE_DETAILS, type MomentDetails, type Order } from '@/core/order';
-import { detailsTold, needsOf, type EventType, type OrderEvent } from './schema';
+import { detailsTold, isAboutAccount, needsOf, type EventType } from './schema';
 
 export interface ExampleFor {
   currency: string;
@@ -11,11 +11,21 @@ export interface ExampleFor {
   number?: string;
 }
 
+/** An event as it travels. */
+export interface ExampleEvent {
+  specversion: '1.0';
+  id: string;
+  source: string;
+  type: EventType;
+  time: string;
+  data: Record<string, unknown>;
+}
+
 /** An example event. Its order holds two lines, and the parcel or refund that it is about. */
 export function exampleEvent(
   type: EventType,
   { currency, channel, time, number = 'QW-20001' }: ExampleFor,
-): OrderEvent {
+): ExampleEvent {
   const needs = needsOf(type);
   const order: Order = {
     number,
@@ -53,6 +63,9 @@ export function exampleEvent(
     source: 'https://quillwick.example/shop',
     type,
     time,
-    data: { order, ...(Object.keys(details).length > 0 && { details }) },
+    data: {
+      ...(isAboutAccount(type) ? { customer: order.customer, language: 'en', channel } : { order }),
+      ...(Object.keys(details).length > 0 && { details }),
+    },
   };
 }

@@ -9,7 +9,7 @@ import { retryingDeadlocks } from '../db/trouble';
 import { channels, deliveries, events, notifications, notWritten, orders, stores } from '../db/schema';
 import { AppError } from '../errors';
 import { newId } from '../ids';
-import type { OrderEvent } from './schema';
+import { isAboutAccount, type OrderEvent } from './schema';
 import { planAbout, planSettings } from './settings';
 
 export interface Received {
@@ -28,8 +28,9 @@ export interface Received {
  */
 export async function receiveEvent(storeId: string, event: OrderEvent, db: Database = database()): Promise<Received> {
   const { order } = event.data;
-  const problems = orderProblems(order).map((p) => ({ ...p, path: `/data/order${p.path}` }));
-  if (!isCurrency(order.currency)) {
+  const account = isAboutAccount(event.type);
+  const problems = account ? [] : orderProblems(order).map((p) => ({ ...p, path: `/data/order${p.path}` }));
+  if (!account && !isCurrency(order.currency)) {
     problems.push({ path: '/data/order/currency', message: `"${order.currency}" is not a currency code` });
   }
   if (event.time && Date.parse(event.time) > (await timeNow(db)) + FUTURE_MS) {
@@ -68,10 +69,13 @@ async function record(tx: Executor, storeId: string, event: OrderEvent): Promise
   const [store] = await tx.select().from(stores).where(eq(stores.id, storeId));
   if (!store) throw new AppError('not-found', `There is no store "${storeId}".`);
   const about = await planAbout(tx, storeId, order);
-  if (!about.channel) throw await unknownChannel(tx, store, order.channel);
+  if (!about.channel) throw await unknownChannel(tx, store, event);
 
-  const kept = await keepOrder(tx, store, event, at, about.customer?.language ?? store.language);
-  await tx.update(events).set({ orderId: kept.id }).where(eq(events.id, eventRow.id));
+  const kept = isAboutAccount(event.type)
+    ? NO_ORDER
+    : await keepOrder(tx, store, event, at, about.customer?.language ?? store.language);
+  const orderId = kept.id === '' ? null : kept.id;
+  await tx.update(events).set({ orderId }).where(eq(events.id, eventRow.id));
 
   const unsaid = notSaid({
     moment: event.type,
@@ -82,7 +86,7 @@ async function record(tx: Executor, storeId: string, event: OrderEvent): Promise
     had: kept.had,
   });
   const settings = await planSettings(tx, store);
-  const started = await startedTimers(tx, kept.id);
+  const started = orderId ? await startedTimers(tx, orderId) : new Set<string>();
   const planned = planner(settings).plan({
     moment: event.type,
     order,
@@ -100,7 +104,7 @@ async function record(tx: Executor, storeId: string, event: OrderEvent): Promise
         ),
       }
     : planned;
-  const common = { storeId, eventId: eventRow.id, orderId: kept.id, createdAt: new Date() };
+  const common = { storeId, eventId: eventRow.id, orderId, createdAt: new Date() };
   const rows = said.deliveries.map((d) => ({
     ...common,
     id: newId(),
@@ -143,11 +147,16 @@ async function record(tx: Executor, storeId: string, event: OrderEvent): Promise
   return { eventId: eventRow.id, orderId: kept.id, deliveries: rows.map((r) => r.id), known: false };
 }
 
-async function unknownChannel(tx: Executor, store: { id: string; name: string }, channel: string): Promise<AppError> {
+async function unknownChannel(
+  tx: Executor,
+  store: { id: string; name: string },
+  { type, data }: OrderEvent,
+): Promise<AppError> {
+  const { channel } = data.order;
   const rows = await tx.select({ id: channels.id }).from(channels).where(eq(channels.storeId, store.id));
   return new AppError('invalid', 'The order names a channel that the store does not have.', [
     {
-      path: '/data/order/channel',
+      path: isAboutAccount(type) ? '/data/channel' : '/data/order/channel',
       message: `"${channel}" is not a channel of ${store.name}. It has ${rows.map((c) => `"${c.id}"`).join(', ')}`,
     },
   ]);
@@ -163,6 +172,9 @@ interface KeptOrder {
   /** As it stands now: what this event brought, or what a newer one had brought before. */
   order: Order;
 }
+
+/** What is known of an account's order: that there is none. */
+const NO_ORDER = { id: '', known: false, wasCancelled: false, answered: false, had: new Set<string>() } as const;
 
 /** Keeps the order as the newest event has it: one that comes late does not undo what is known since. */
 async function keepOrder(

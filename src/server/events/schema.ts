@@ -1,6 +1,13 @@
 /** Events as they arrive: CloudEvents 1.0 in JSON, one schema for each moment that is listened to. */
 import { Type, type TObject } from '@sinclair/typebox';
-import { MomentDetailsSchema, OrderSchema, type DetailName, type MomentDetails, type Order } from '@/core/order';
+import {
+  customerOnly,
+  MomentDetailsSchema,
+  OrderSchema,
+  type DetailName,
+  type MomentDetails,
+  type Order,
+} from '@/core/order';
 import { checker, type Checked } from '@/core/schema';
 
 /** What an event may tell besides the order, and what it has to. */
@@ -9,6 +16,8 @@ interface Told {
   must?: readonly DetailName[];
   /** Of the order, what the moment is about. */
   needs?: 'shipments' | 'refunds';
+  /** What it is about, when not an order: then no order stands in it. */
+  about?: 'customer';
 }
 
 /** The moments that a shop tells of. Timers and bounces are ours. */
@@ -28,6 +37,8 @@ const TOLD = {
   'refund.issued': { needs: 'refunds' },
   'return.received': { may: ['returned'] },
   'order.cancelled': { may: ['reason'] },
+  'account.created': { may: ['account'], about: 'customer' },
+  'account.reset-requested': { must: ['reset'], about: 'customer' },
   // Nobody is written to for it: it ends the asking.
   'feedback.answered': {},
 } satisfies Record<string, Told>;
@@ -58,6 +69,31 @@ function detailsSchema({ may = [], must = [] }: Told): TObject {
   );
 }
 
+/** What an event of an account tells: who, in which language, and through which channel. */
+const CUSTOMER = {
+  customer: OrderSchema.properties.customer,
+  language: OrderSchema.properties.language,
+  channel: OrderSchema.properties.channel,
+};
+
+interface AccountData {
+  customer: Order['customer'];
+  language?: string;
+  channel: string;
+  details?: MomentDetails;
+}
+
+/**
+ * An account's event carries no order. From here on it goes the way of all events, with an order that has nothing but its customer;
+ * it is kept with the event and never among the orders.
+ */
+function withoutOrder({ time, data }: { time?: string; data: AccountData }): Order {
+  return customerOnly({ ...data, number: '', placedAt: time ?? '1970-01-01T00:00:00Z', currency: 'EUR', lines: [] });
+}
+
+/** Whether a moment is about a customer's account and no order. */
+export const isAboutAccount = (type: string): boolean => (TOLD as Record<string, Told>)[type]?.about === 'customer';
+
 function schemaFor(type: EventType) {
   const told: Told = TOLD[type];
   const details = detailsSchema(told);
@@ -74,7 +110,7 @@ function schemaFor(type: EventType) {
       // The order as it is now, its newest parcel or refund last.
       data: Type.Object(
         {
-          order: OrderSchema,
+          ...(told.about === 'customer' ? CUSTOMER : { order: OrderSchema }),
           ...(told.must?.length ? { details } : told.may?.length ? { details: Type.Optional(details) } : {}),
         },
         { additionalProperties: false },
@@ -118,6 +154,14 @@ export function checkEvent(body: unknown): Checked<OrderEvent> {
   }
   const checked = checkers.get(typeof type === 'string' ? type : 'order.placed')!(body);
   if (!checked.ok) return checked;
+  if (isAboutAccount(checked.value.type)) {
+    const event = checked.value as unknown as { time?: string; data: AccountData };
+    const { details } = event.data;
+    return {
+      ok: true,
+      value: { ...checked.value, data: { order: withoutOrder(event), ...(details && { details }) } },
+    };
+  }
   // What the moment is about has to be there.
   const { type: moment, data } = checked.value;
   const { needs }: Told = TOLD[moment as EventType];

@@ -147,9 +147,11 @@ export function DeliveriesScreen({ base, zone, filter, rows, next }: DeliveriesP
                       {d.state === 'accepted' ? d.subject : d.lastWords || d.subject}
                     </td>
                     <td className="truncate px-2">
-                      <Link href={`${base}/orders/${encodeURIComponent(d.order)}`} className="hover:text-petrol">
-                        {d.order}
-                      </Link>
+                      {d.order && (
+                        <Link href={`${base}/orders/${encodeURIComponent(d.order)}`} className="hover:text-petrol">
+                          {d.order}
+                        </Link>
+                      )}
                     </td>
                     <td className="pe-5 text-end">
                       {d.dueAt && <span className="text-xs text-slate">due </span>}

@@ -1,4 +1,5 @@
 /** The notifications that ship: finished words for each, to begin from and to go back to. */
+import { ACCOUNT } from './account';
 import { CONTACTS } from './contacts';
 import { MONEY } from './money';
 import { PARCEL } from './parcel';
@@ -16,4 +17,5 @@ export const SHIPPED_NOTIFICATIONS: readonly ShippedNotification[] = [
   ...WAITING,
   ...TROUBLE,
   ...CONTACTS,
+  ...ACCOUNT,
 ];
