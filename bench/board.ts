@@ -22,7 +22,7 @@ export async function benchBoard(): Promise<{ rows: Row[]; notes: string[] }> {
     const { database, closeDatabase } = await import('../src/server/db/client');
     const t = await import('../src/server/db/schema');
     const { loadBoard } = await import('../src/server/views/board');
-    const { makeNotification } = await import('../src/server/views/notification');
+    const { makeNotification } = await import('../src/server/views/notifications');
     const db = database();
     const [store] = await db.select().from(t.stores).limit(1);
     const access = {

@@ -7,16 +7,15 @@ import { receiveEvent } from '@/server/events/receive';
 import { loadBoard, orderPath } from '@/server/views/board';
 import { loadDesk, publish, saveDraft, switchNotification } from '@/server/views/desk';
 import { bringIn, previewFile, takeOut } from '@/server/views/exchange';
+import { impactOf } from '@/server/views/impact';
+import { loadNotification, saveNotification } from '@/server/views/notification';
 import {
   addShopMail,
-  impactOf,
   inBulk,
-  loadNotification,
   makeNotification,
   removeNotification,
   removeShopMail,
-  saveNotification,
-} from '@/server/views/notification';
+} from '@/server/views/notifications';
 import { loadPhrasebook, savePhrase } from '@/server/views/phrasebook';
 import { accessAs, placedEvent, SHOP, useDatabase } from './fixture';
 

@@ -3,6 +3,7 @@ export * from './notification';
 export * from './language';
 export * from './timers';
 export * from './plan';
+export * from './version';
 export * from './allowed';
 export * from './settings';
 export * from './doubles';

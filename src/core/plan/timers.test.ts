@@ -3,9 +3,10 @@ import { testOrder } from '../testing';
 import type { Schedule } from '../time';
 import { notSaid, LATE_MS } from './allowed';
 import type { NotificationFacts } from './notification';
-import { plan, planDue, type PlanEvent } from './plan';
+import { plan, type PlanEvent } from './plan';
 import { reasonWords } from './reasons';
 import { endReached } from './timers';
+import { planDue } from './version';
 
 const START = Date.parse('2026-11-24T09:14:00Z');
 const DAY = 86_400_000;

@@ -1,46 +1,29 @@
-/** How one notification goes out: when, to whom, on which condition, in which versions; and turning it on. */
-import { and, count, desc, eq, gte, inArray } from 'drizzle-orm';
-import {
-  checkNotificationSettings,
-  findDoubles,
-  languageName,
-  planner,
-  reasonWords,
-  settingsProblems,
-  TIMERS,
-  type Audience,
-  type NotificationSettings,
-} from '@/core/plan';
-import { MOMENTS, momentOf } from '@/core/placeholders';
+/** How one notification goes out: when, to whom, on which condition, in which versions. */
+import { and, count, desc, eq, inArray } from 'drizzle-orm';
+import { momentOf } from '@/core/placeholders';
+import { checkNotificationSettings, settingsProblems, type NotificationSettings } from '@/core/plan';
 import { placeWords } from '@/core/schema';
-import { SHIPPED_NOTIFICATIONS, type Template } from '@/core/template';
-import { scheduleWords, AT_ONCE } from '@/core/time';
-import type { Order } from '@/core/order';
+import { scheduleWords } from '@/core/time';
 import type { Access } from '../auth/access';
 import { database, type Executor } from '../db/client';
 import {
-  channels,
   deliveries,
-  events,
   history,
   LAST_RANK,
   memberships,
   notifications,
   routingRules,
-  shopMails,
   templates,
   user,
 } from '../db/schema';
 import { AppError } from '../errors';
-import { planSettings } from '../events/settings';
 import { remember } from '../history';
 import { newId } from '../ids';
-import { boardRows, customersOf, doublesOf, ordersToPlan, shopMailsOf } from './board';
-import { conditionChoices, publish } from './desk';
+import { boardRows, doublesOf } from './board';
+import { conditionChoices } from './desk';
 
-const DAY = 86_400_000;
-
-async function bySlug(access: Access, slug: string, db: Executor = database(), lock = false) {
+/** A store's notification by its slug; `lock` holds it until the transaction is over. */
+export async function notificationBySlug(access: Access, slug: string, db: Executor = database(), lock = false) {
   const query = db
     .select()
     .from(notifications)
@@ -53,7 +36,7 @@ async function bySlug(access: Access, slug: string, db: Executor = database(), l
 /** Everything the screen of a notification opens with. */
 export async function loadNotification(access: Access, slug: string) {
   const { store } = access;
-  const notification = await bySlug(access, slug);
+  const notification = await notificationBySlug(access, slug);
   const [rows, choices, doubles, people, past, rules, waiting] = await Promise.all([
     boardRows(access),
     conditionChoices(store.id),
@@ -147,7 +130,7 @@ export async function saveNotification(
   if (!checked.ok) throw new AppError('invalid', 'This cannot be kept.', checked.problems);
   const settings = checked.value;
   return database().transaction(async (tx) => {
-    const notification = await bySlug(access, slug, tx, true);
+    const notification = await notificationBySlug(access, slug, tx, true);
     if (notification.revision !== revision) {
       throw new AppError('conflict', 'Somebody changed this notification meanwhile. Load it again to see what is new.');
     }
@@ -242,7 +225,8 @@ async function saveVariants(
   }
 }
 
-function freeAddress(name: string, taken: ReadonlySet<string>): string {
+/** An address made from a name, that is not taken. */
+export function freeAddress(name: string, taken: ReadonlySet<string>): string {
   const plain =
     name
       .normalize('NFKD')
@@ -267,301 +251,4 @@ function changedParts(before: typeof notifications.$inferSelect, after: Notifica
   if (before.owner !== after.owner) parts.push(after.owner ? `${after.owner} looks after it` : 'nobody looks after it');
   if (before.note !== after.note) parts.push('its note');
   return parts;
-}
-
-export interface Impact {
-  /** Messages it would have sent, and orders they were about. */
-  messages: number;
-  orders: number;
-  byLanguage: { name: string; messages: number }[];
-  byVariant: { name: string; messages: number }[];
-  /** Why others would not have had it. */
-  without: { why: string; orders: number }[];
-  /** How many events were looked at, and whether there were more. */
-  looked: number;
-  more: boolean;
-  /** Variants that have never been published. */
-  unpublished: string[];
-  /** What would reach the same people for the same moment. */
-  doubles: { name: string; person: string; order: string }[];
-}
-
-const LOOK_AT = 5_000;
-
-/** Who would have had a notification over the last 30 days, planned from the store's own events as if it had been on. */
-export async function impactOf(access: Access, slug: string): Promise<Impact> {
-  const { store } = access;
-  const notification = await bySlug(access, slug);
-  const { moment } = notification;
-  const starts = TIMERS[moment]?.starts ?? [moment];
-  const [settings, past, channelRows, about, mails, rows] = await Promise.all([
-    planSettings(database(), store),
-    database()
-      .select({ type: events.type, time: events.time, data: events.data })
-      .from(events)
-      .where(
-        and(
-          eq(events.storeId, store.id),
-          inArray(events.type, [...starts]),
-          gte(events.time, new Date(Date.now() - 30 * DAY)),
-        ),
-      )
-      .orderBy(desc(events.id))
-      .limit(LOOK_AT + 1),
-    database().select().from(channels).where(eq(channels.storeId, store.id)),
-    ordersToPlan(access),
-    shopMailsOf(access),
-    boardRows(access),
-  ]);
-  // As it would be: on, with its drafts published.
-  const own = rows.filter((r) => r.notification.id === notification.id);
-  const facts = settings.notifications.map((n) =>
-    n.id === notification.id
-      ? {
-          ...n,
-          on: true,
-          variants: n.variants.map((v) => ({
-            ...v,
-            edition: v.edition ?? {
-              id: v.id,
-              number: 0,
-              languages: Object.keys(own.find((r) => r.template.id === v.id)?.template.draft.words ?? {}),
-            },
-          })),
-        }
-      : n,
-  );
-  const asOn = { ...settings, notifications: facts };
-  const { plan } = planner({ ...asOn, notifications: facts.filter((n) => n.id === notification.id) });
-  const channelOf = new Map(channelRows.map((c) => [c.id, c]));
-  const looked = past.slice(0, LOOK_AT).map((e) => ({ ...e, order: (e.data as { order: Order }).order }));
-  const people = await customersOf(
-    store.id,
-    looked.map((e) => e.order.customer.email),
-  );
-  const byLanguage = new Map<string, number>();
-  const byVariant = new Map<string, number>();
-  const without = new Map<string, Set<string>>();
-  const reached = new Set<string>();
-  let messages = 0;
-  const add = (map: Map<string, number>, key: string): void => void map.set(key, (map.get(key) ?? 0) + 1);
-  const variantName = (id: string): string => {
-    const title = own.find((r) => r.template.id === id)?.template.variantName ?? '';
-    return title === '' ? 'Everybody left' : title;
-  };
-  for (const { order, type, time } of looked) {
-    const channel = channelOf.get(order.channel);
-    const customer = people.get(order.customer.email);
-    const planned = plan({
-      moment: type,
-      order,
-      at: time.getTime(),
-      ...(channel && { channel }),
-      ...(customer && { customer }),
-    });
-    for (const d of planned.deliveries) {
-      messages += 1;
-      reached.add(order.number);
-      add(byLanguage, d.language);
-      add(byVariant, variantName(d.variantId));
-    }
-    for (const n of planned.notWritten) {
-      const why = reasonWords(n.reasons[0]!);
-      const numbers = without.get(why) ?? new Set();
-      without.set(why, numbers.add(order.number));
-    }
-  }
-  const sorted = (map: Map<string, number>, name: (key: string) => string = (k) => k) =>
-    [...map].sort((a, b) => b[1] - a[1]).map(([key, n]) => ({ name: name(key), messages: n }));
-  return {
-    messages,
-    orders: reached.size,
-    byLanguage: sorted(byLanguage, languageName),
-    byVariant: own.length > 1 ? sorted(byVariant) : [],
-    without: [...without]
-      .map(([why, numbers]) => ({ why, orders: numbers.size }))
-      .sort((a, b) => b.orders - a.orders)
-      .slice(0, 6),
-    looked: looked.length,
-    more: past.length > LOOK_AT,
-    unpublished: own.filter((r) => !r.template.nothing && !r.edition).map((r) => r.title),
-    doubles: findDoubles(asOn, mails, about)
-      .filter((d) => d.notificationId === notification.id || d.with.id === notification.id)
-      .map((d) => ({
-        name:
-          d.with.kind === 'shop'
-            ? `${d.with.name}, sent by the shop system`
-            : d.notificationId === notification.id
-              ? d.with.name
-              : (settings.notifications.find((n) => n.id === d.notificationId)?.name ?? ''),
-        person: d.person,
-        order: d.order,
-      })),
-  };
-}
-
-export interface BulkOutcome {
-  done: string[];
-  /** What was not done, with why. */
-  refused: { name: string; why: string }[];
-}
-
-/** Turns several on or off, or publishes their drafts. What is refused leaves the others alone. */
-export async function inBulk(
-  access: Access,
-  action: 'on' | 'off' | 'publish',
-  slugs: readonly string[],
-): Promise<BulkOutcome> {
-  const outcome: BulkOutcome = { done: [], refused: [] };
-  const rows = await boardRows(access);
-  for (const slug of slugs.slice(0, 200)) {
-    const own = rows.filter((r) => r.notification.slug === slug);
-    const [first] = own;
-    if (!first) continue;
-    const { notification } = first;
-    if (action !== 'publish') {
-      const on = action === 'on';
-      if (notification.on === on) continue;
-      await database().update(notifications).set({ on }).where(eq(notifications.id, notification.id));
-      await remember(access, on ? 'turned on' : 'turned off', notification.name, { about: notification.id });
-      outcome.done.push(notification.name);
-      continue;
-    }
-    for (const row of own) {
-      if (!row.changed) continue;
-      try {
-        await publish(access, row.address, row.template.revision);
-        outcome.done.push(row.title);
-      } catch (error) {
-        if (!(error instanceof AppError)) throw error;
-        const first = error.problems[0];
-        outcome.refused.push({ name: row.title, why: first ? `${first.path}: ${first.message}` : error.message });
-      }
-    }
-  }
-  return outcome;
-}
-
-/** Makes a notification for a moment: beginning from another, or empty but for a heading. Off, until somebody turns it on. */
-export async function makeNotification(
-  access: Access,
-  input: { name: string; moment: string; audience: Audience; from?: string | undefined },
-): Promise<{ slug: string }> {
-  const name = input.name.trim();
-  if (name === '' || name.length > 120) {
-    throw new AppError('invalid', 'It needs a name for the team.', [
-      { path: '/name', message: 'is empty or too long' },
-    ]);
-  }
-  if (!MOMENTS.some((m) => m.id === input.moment)) {
-    throw new AppError('invalid', 'Choose a moment.', [{ path: '/moment', message: 'is not known' }]);
-  }
-  return database().transaction(async (tx) => {
-    const there = await tx
-      .select({ slug: notifications.slug })
-      .from(notifications)
-      .where(eq(notifications.storeId, access.store.id));
-    const slug = freeAddress(name, new Set(there.map((n) => n.slug)));
-    const source = input.from ? await bySlug(access, input.from, tx) : undefined;
-    const id = newId();
-    await tx.insert(notifications).values({
-      id,
-      storeId: access.store.id,
-      slug,
-      name,
-      moment: input.moment,
-      audience: input.audience,
-      on: false,
-      owner: access.person.name,
-      schedule: source?.moment === input.moment ? source.schedule : timerDefault(input.moment),
-      ...(source?.audience === 'contact' && input.audience === 'contact' && { labels: source.labels }),
-    });
-    const drafts = source
-      ? await tx.select().from(templates).where(eq(templates.notificationId, source.id)).orderBy(templates.rank)
-      : [];
-    const copied = drafts.length > 0 ? drafts : [undefined];
-    for (const t of copied) {
-      await tx.insert(templates).values({
-        id: newId(),
-        storeId: access.store.id,
-        notificationId: id,
-        ...(t && { variant: t.variant, variantName: t.variantName, rank: t.rank, when: t.when, nothing: t.nothing }),
-        draft: t?.draft ?? blank(access.store.language, name),
-        draftBy: access.person.name,
-        draftAt: new Date(),
-      });
-    }
-    await remember(access, 'made', name, { db: tx, about: id });
-    return { slug };
-  });
-}
-
-const timerDefault = (moment: string) =>
-  TIMERS[moment] ? { row: [{ wait: { amount: 1, unit: 'days' as const } }], ends: ['cancelled' as const] } : AT_ONCE;
-
-const blank = (language: string, name: string): Template => ({
-  version: 1,
-  blocks: [
-    { id: 'masthead', kind: 'masthead' },
-    { id: 'head', kind: 'heading' },
-    { id: 'say', kind: 'text' },
-    { id: 'footer', kind: 'footer' },
-  ],
-  words: {
-    [language]: {
-      subject: `${name.replace(/[{}\\|.]/g, ' ')} {$order.number}`,
-      preheader: '',
-      head: name.replace(/[{}\\|.]/g, ' '),
-      say: '{#p}{$customer.firstName :text default=|Hello|}{/p}',
-    },
-  },
-});
-
-/** Takes away a notification that is off and that nothing waits for. What it has sent stays on record. */
-export async function removeNotification(access: Access, slug: string): Promise<void> {
-  await database().transaction(async (tx) => {
-    const notification = await bySlug(access, slug, tx, true);
-    if (SHIPPED_NOTIFICATIONS.some((n) => n.slug === slug)) {
-      throw new AppError('invalid', `${notification.name} ships with Libellus. Leave it off, and it says nothing.`);
-    }
-    if (notification.on) {
-      throw new AppError('invalid', `${notification.name} is on. Turn it off before you take it away.`);
-    }
-    await tx
-      .update(deliveries)
-      .set({ state: 'cancelled', lastWords: `${notification.name} was taken away.` })
-      .where(and(eq(deliveries.notificationId, notification.id), inArray(deliveries.state, ['planned', 'held'])));
-    await tx.delete(routingRules).where(eq(routingRules.notificationId, notification.id));
-    await tx.delete(templates).where(eq(templates.notificationId, notification.id));
-    await tx.delete(notifications).where(eq(notifications.id, notification.id));
-    await remember(access, 'took away', notification.name, { db: tx, about: notification.id });
-  });
-}
-
-/** Notes that the shop system sends a message by itself. */
-export async function addShopMail(
-  access: Access,
-  input: { name: string; moment: string; audience: Audience },
-): Promise<{ id: string }> {
-  const name = input.name.trim();
-  if (name === '' || name.length > 120) {
-    throw new AppError('invalid', 'Give it a name.', [{ path: '/name', message: 'is empty or too long' }]);
-  }
-  if (!MOMENTS.some((m) => m.id === input.moment)) {
-    throw new AppError('invalid', 'Choose a moment.', [{ path: '/moment', message: 'is not known' }]);
-  }
-  const id = newId();
-  await database()
-    .insert(shopMails)
-    .values({ id, storeId: access.store.id, name, moment: input.moment, audience: input.audience });
-  await remember(access, 'noted a mail of the shop system', name);
-  return { id };
-}
-
-export async function removeShopMail(access: Access, id: string): Promise<void> {
-  const mine = and(eq(shopMails.storeId, access.store.id), eq(shopMails.id, id));
-  const [mail] = await database().select().from(shopMails).where(mine);
-  if (!mail) throw new AppError('not-found', 'This is gone already.');
-  await database().delete(shopMails).where(mine);
-  await remember(access, 'struck out a mail of the shop system', mail.name);
 }

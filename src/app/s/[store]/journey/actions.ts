@@ -5,17 +5,16 @@ import { act } from '@/app/act';
 import type { Audience } from '@/core/plan';
 import type { Result } from '@/core/result';
 import { switchNotification } from '@/server/views/desk';
+import { impactOf, type Impact } from '@/server/views/impact';
+import { saveNotification } from '@/server/views/notification';
 import {
   addShopMail,
-  impactOf,
   inBulk,
   makeNotification,
   removeNotification,
   removeShopMail,
-  saveNotification,
   type BulkOutcome,
-  type Impact,
-} from '@/server/views/notification';
+} from '@/server/views/notifications';
 
 const fresh = (store: string): void => revalidatePath(`/s/${store}`, 'layout');
 
