@@ -40,7 +40,7 @@ test('a starting look is tried on the store’s own messages, taken, published, 
   await page.getByRole('button', { name: 'Publish look 2' }).click();
   const dialog = page.getByRole('dialog');
   await expect(dialog.getByTestId('touches')).toContainText(
-    /\d\d live messages wear it from then on: Order received, Guests, Order received, New order, On its way,/,
+    /\d\d live messages wear it from then on: Order received, Order received, Guests, New order, On its way,/,
   );
   await expect(dialog.getByTestId('look-changes')).toContainText('Masthead: arrangement, place');
   await expect(page.frameLocator('iframe[title="After publishing"]').locator('h1')).toBeVisible();

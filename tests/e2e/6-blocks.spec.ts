@@ -331,7 +331,7 @@ test('a block is copied to another message with its words', async ({ page }) => 
   await page.locator('[data-block="inside"]').click();
   await page.getByRole('button', { name: 'Copy to ...' }).click();
   await page.getByLabel('Message', { exact: true }).click();
-  await page.getByRole('option', { name: 'Order received' }).click();
+  await page.getByRole('option', { name: 'Order received', exact: true }).click();
   await page.getByRole('button', { name: 'Copy the block' }).click();
   await expect(page.getByText(/is in the draft of Order received\./)).toBeVisible();
   await open(page, '', '/s/quillwick-trade/desk/order-received');

@@ -99,7 +99,8 @@ export async function allTemplates(access: Access): Promise<{ slug: string; name
     .from(notifications)
     .innerJoin(templates, eq(templates.notificationId, notifications.id))
     .where(eq(notifications.storeId, access.store.id))
-    .orderBy(notifications.id, templates.rank, templates.id);
+    // The one for everybody first: it is what people mean by the notification's name.
+    .orderBy(notifications.id, desc(eq(templates.variant, '')), templates.rank, templates.id);
   return rows.map((r) => ({
     slug: templateAddress(r.slug, r.variant),
     name: variantTitle(r.name, r.variantName),

@@ -79,7 +79,7 @@ async function liveNotifications(access: Access): Promise<string[]> {
     .from(notifications)
     .innerJoin(templates, eq(templates.notificationId, notifications.id))
     .where(and(eq(notifications.storeId, access.store.id), isNotNull(templates.liveEditionId)))
-    .orderBy(notifications.id, templates.rank);
+    .orderBy(notifications.id, desc(eq(templates.variant, '')), templates.rank);
   return rows.map((r) => variantTitle(r.name, r.variantName));
 }
 

@@ -55,8 +55,8 @@ export async function makeAction(
 
 export async function removeAction(store: string, slug: string): Promise<Result<null>> {
   return act(store, 'notification.switch', async (who) => {
+    // The page this is done from is gone with it: the screen goes on to the Journey, which is read anew.
     await removeNotification(who, slug);
-    fresh(store);
     return null;
   });
 }
