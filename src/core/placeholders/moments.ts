@@ -58,7 +58,7 @@ export const MOMENTS: readonly Moment[] = [
   moment('shipment.ready-for-pickup', 'Received', 'Ready to collect', 'when goods are ready to collect', SHIPMENT),
   moment('shipment.delivered', 'Received', 'Delivered', 'when a parcel is delivered', SHIPMENT),
   moment('download.ready', 'Received', 'Downloads ready', 'when downloads are ready'),
-  moment('feedback.due', 'Received', 'Time to ask', 'when it is time to ask'),
+  moment('feedback.due', 'Besides', 'Time to ask', 'when it is time to ask'),
   moment('refund.issued', 'Returned', 'Refund issued', 'when a refund is issued', REFUND),
   moment('return.received', 'Returned', 'Return received', 'when a return comes in', telling('returned')),
   moment('order.cancelled', 'Cancelled', 'Order cancelled', 'when an order is cancelled', telling('reason')),

@@ -16,5 +16,5 @@ export const USUAL: Record<MomentColumn, Record<Audience, string>> = {
   Received: { customer: 'where to collect it', contact: NOTHING, staff: NOTHING },
   Returned: { customer: 'what came back, and the money', contact: NOTHING, staff: 'who books the refund' },
   Cancelled: { customer: 'that nothing will come', contact: NOTHING, staff: 'who stops the parcel' },
-  Besides: { customer: 'their account', contact: NOTHING, staff: 'mail that came back' },
+  Besides: { customer: 'one question, days later', contact: NOTHING, staff: 'mail that came back' },
 };
