@@ -5,6 +5,7 @@ import { count, eq } from 'drizzle-orm';
 import { DEFAULT_LOOK } from '@/core/look';
 import type { NotificationFacts, VariantFacts } from '@/core/plan';
 import { checker } from '@/core/schema';
+import { slugOf } from '@/core/slug';
 import { SHIPPED_NOTIFICATIONS, type ShippedNotification, type Template } from '@/core/template';
 import { safeUrl } from '@/core/text';
 import { auth } from './auth/auth';
@@ -209,7 +210,7 @@ export async function setUpFirst(input: unknown): Promise<{ storeId: string }> {
     ]);
   }
   if (!(await needsSetUp())) throw new AppError('conflict', 'There is a store already. Sign in.');
-  const storeId = slugOf(store);
+  const storeId = slugOf(store, { most: 40, fallback: 'store' });
   const owner = await createUser({ name, email, password });
   await database().transaction(async (tx) => {
     await createStore(
@@ -230,14 +231,4 @@ export async function setUpFirst(input: unknown): Promise<{ storeId: string }> {
     await addMember(tx, owner.id, storeId, 'owner');
   });
   return { storeId };
-}
-
-function slugOf(name: string): string {
-  const slug = name
-    .normalize('NFKD')
-    .toLowerCase()
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-+|-+$/g, '')
-    .slice(0, 40);
-  return slug === '' ? 'store' : slug;
 }

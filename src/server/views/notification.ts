@@ -3,6 +3,7 @@ import { and, count, desc, eq, inArray } from 'drizzle-orm';
 import { momentOf } from '@/core/placeholders';
 import { checkNotificationSettings, settingsProblems, type NotificationSettings } from '@/core/plan';
 import { placeWords } from '@/core/schema';
+import { freeSlug } from '@/core/slug';
 import { scheduleWords } from '@/core/time';
 import type { Access } from '../auth/access';
 import { database, type Executor } from '../db/client';
@@ -206,7 +207,7 @@ async function saveVariants(
         .where(eq(templates.id, id));
       continue;
     }
-    const address = freeAddress(name, addresses);
+    const address = freeSlug(name, addresses, 'version');
     addresses.add(address);
     await tx.insert(templates).values({
       id: newId(),
@@ -222,21 +223,6 @@ async function saveVariants(
       draftAt: new Date(),
     });
     await remember(access, 'added a version', name, { db: tx, about: notificationId });
-  }
-}
-
-/** An address made from a name, that is not taken. */
-export function freeAddress(name: string, taken: ReadonlySet<string>): string {
-  const plain =
-    name
-      .normalize('NFKD')
-      .toLowerCase()
-      .replace(/[^a-z0-9]+/g, '-')
-      .replace(/^-+|-+$/g, '')
-      .slice(0, 50) || 'version';
-  for (let n = 1; ; n += 1) {
-    const address = n === 1 ? plain : `${plain}-${n}`;
-    if (!taken.has(address)) return address;
   }
 }
 

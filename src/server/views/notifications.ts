@@ -2,6 +2,7 @@
 import { and, eq, inArray } from 'drizzle-orm';
 import { MOMENTS } from '@/core/placeholders';
 import { TIMERS, type Audience } from '@/core/plan';
+import { freeSlug } from '@/core/slug';
 import { SHIPPED_NOTIFICATIONS, type Template } from '@/core/template';
 import { AT_ONCE } from '@/core/time';
 import type { Access } from '../auth/access';
@@ -12,7 +13,7 @@ import { remember } from '../history';
 import { newId } from '../ids';
 import { boardRows } from './board';
 import { publish } from './desk';
-import { freeAddress, notificationBySlug } from './notification';
+import { notificationBySlug } from './notification';
 
 export interface BulkOutcome {
   done: string[];
@@ -75,7 +76,7 @@ export async function makeNotification(
       .select({ slug: notifications.slug })
       .from(notifications)
       .where(eq(notifications.storeId, access.store.id));
-    const slug = freeAddress(name, new Set(there.map((n) => n.slug)));
+    const slug = freeSlug(name, new Set(there.map((n) => n.slug)), 'notification');
     const source = input.from ? await notificationBySlug(access, input.from, tx) : undefined;
     const id = newId();
     await tx.insert(notifications).values({

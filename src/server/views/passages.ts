@@ -3,6 +3,7 @@ import { and, eq } from 'drizzle-orm';
 import { templateAddress, variantTitle } from '@/core/plan';
 import { templateFindings } from '@/core/preflight';
 import { passageCycle, passagesUsed, type Block, type Segments, type Template } from '@/core/template';
+import { freeSlug } from '@/core/slug';
 import type { Access } from '../auth/access';
 import { codesOf } from '../codes';
 import { database, type Executor } from '../db/client';
@@ -59,17 +60,6 @@ export async function usersOfPassage(access: Access, id: string): Promise<{ slug
     .map((r) => ({ slug: templateAddress(r.slug, r.variant), name: variantTitle(r.name, r.variantName) }));
 }
 
-function slugOf(name: string): string {
-  return (
-    name
-      .normalize('NFKD')
-      .toLowerCase()
-      .replace(/[^a-z0-9]+/g, '-')
-      .replace(/^-+|-+$/g, '')
-      .slice(0, 50) || 'passage'
-  );
-}
-
 /** Makes a passage of blocks and their words; it is live at once, so that the message it was taken from stays as it is. */
 export async function makePassage(
   access: Access,
@@ -82,8 +72,7 @@ export async function makePassage(
     throw new AppError('invalid', 'The passage needs a name.', [{ path: '/name', message: 'is empty' }]);
   const content = readContent({ blocks, words });
   const taken = new Set((await listPassages(access)).map((p) => p.id));
-  let id = slugOf(label);
-  for (let n = 2; taken.has(id); n += 1) id = `${slugOf(label)}-${n}`;
+  const id = freeSlug(label, taken, 'passage');
   const now = new Date();
   await database().insert(passages).values({
     storeId: access.store.id,
