@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { dayKey, zonedTime } from './clock';
-import { dueAt, dueTimes, scheduleProblems, scheduleWords, timingWords, type Timing } from './timing';
+import { dueAt, dueTimes, isWhole, scheduleProblems, scheduleWords, timingWords, type Timing } from './timing';
 
 const BERLIN = 'Europe/Berlin';
 const at = (iso: string): number => Date.parse(iso);
@@ -180,6 +180,12 @@ describe('a row of reminders', () => {
     expect(scheduleProblems({ row: [{ wait: { amount: 60, unit: 'weeks' } }], ends: [] })).toEqual([
       { path: '/row/0/wait', message: 'is longer than a year' },
     ]);
+  });
+
+  it('cannot be reckoned with while a wait is half typed', () => {
+    const wait = (amount: number) => isWhole({ wait: { amount, unit: 'days' } });
+    expect([wait(1), wait(10_000), isWhole({ at: '09:00' })]).toEqual([true, true, true]);
+    expect([wait(Number.NaN), wait(0), wait(-1), wait(1.5), wait(1e9)]).toEqual([false, false, false, false, false]);
   });
 
   it('reads as words', () => {

@@ -32,6 +32,10 @@ export const TimingSchema = Type.Object(
 );
 export type Timing = Static<typeof TimingSchema>;
 
+/** Whether a timing can be reckoned with while it is being typed: a wait is a whole number within bounds. */
+export const isWhole = ({ wait }: Timing): boolean =>
+  wait === undefined || (Number.isInteger(wait.amount) && wait.amount >= 1 && wait.amount <= 10_000);
+
 /** What ends a row of reminders, or a message that still waits. */
 export const ENDS = ['paid', 'cancelled', 'refunded', 'dispatched', 'answered'] as const;
 export type End = (typeof ENDS)[number];

@@ -7,6 +7,7 @@ import {
   dueTimes,
   END_WORDS,
   ENDS,
+  isWhole,
   ROW_MAX,
   timingWords,
   WAIT_UNITS,
@@ -47,7 +48,8 @@ export function TimingPart({ moment, schedule, zone, now, failure, onChange }: T
   const set = (next: Timing[]): void => onChange({ ...schedule, row: next });
   const change = (i: number, timing: Timing): void => set(row.map((t, j) => (j === i ? timing : t)));
   const timer = TIMERS[moment];
-  const due = dueTimes(schedule, now, zone);
+  // Half-typed, it has no times yet.
+  const due = row.every(isWhole) ? dueTimes(schedule, now, zone) : undefined;
   const started = timer ? (momentOf(timer.starts[0]!)?.words ?? '') : (momentOf(moment)?.words ?? '');
   const endProblem = failure?.problems.find((p) => p.path.startsWith('/schedule/ends'))?.message;
   const rowProblem = problemAt(failure, '/schedule/row');
@@ -140,9 +142,11 @@ export function TimingPart({ moment, schedule, zone, now, failure, onChange }: T
                     Message {i + 1} {problem}
                   </p>
                 ) : (
-                  <p className="text-xs text-slate">
-                    If it began now: <Time at={new Date(due[i]!).toISOString()} zone={zone} />
-                  </p>
+                  due && (
+                    <p className="text-xs text-slate">
+                      If it began now: <Time at={new Date(due[i]!).toISOString()} zone={zone} />
+                    </p>
+                  )
                 )}
               </div>
             </li>

@@ -81,10 +81,7 @@ export function ActionDialog({ kind, order, possible, onDo, onDone, onClose }: A
   const lines = offered
     .map(({ sku }) => ({ sku, quantity: Number(fields.pieces[sku] ?? 0) }))
     .filter((l) => l.quantity !== 0);
-  const goods =
-    kind === 'refund'
-      ? lines.reduce((sum, l) => sum + (l.quantity > 0 ? refundFor(order, l.sku, l.quantity) : 0), 0)
-      : 0;
+  const goods = kind === 'refund' ? lines.reduce((sum, l) => sum + comesTo(order, l.sku, l.quantity), 0) : 0;
   const shippingBack = parseAmount(fields.shipping, currency);
   const goodwill = parseAmount(fields.goodwill, currency);
 
@@ -256,10 +253,7 @@ export function ActionDialog({ kind, order, possible, onDo, onDone, onClose }: A
                     </td>
                     <td className="text-end">
                       {kind === 'refund' ? (
-                        <Money
-                          minor={Number.isInteger(pieces) && pieces > 0 ? refundFor(order, l.sku, pieces) : 0}
-                          currency={currency}
-                        />
+                        <Money minor={comesTo(order, l.sku, pieces)} currency={currency} />
                       ) : (
                         l.quantity
                       )}
@@ -339,4 +333,9 @@ export function ActionDialog({ kind, order, possible, onDo, onDone, onClose }: A
       </div>
     </Dialog>
   );
+}
+
+/** What some pieces would give back; nothing while no whole number is typed. */
+function comesTo(order: Order, sku: string, pieces: number): number {
+  return Number.isSafeInteger(pieces) && pieces > 0 ? refundFor(order, sku, pieces) : 0;
 }
