@@ -33,6 +33,15 @@ describe('problems in words', () => {
   it('call an empty value empty, whatever form it should have had', () => {
     const address = checker(Type.Object({ to: Type.String({ format: 'mail-address' }) }));
     expect(address({ to: '' })).toEqual({ ok: false, problems: [{ path: '/to', message: 'is empty' }] });
+    // A number's field that was emptied.
+    for (const radius of [null, Number.NaN]) {
+      expect(problems({ shapes: [{ kind: 'circle', radius }] })).toEqual([
+        { path: '/shapes/0/radius', message: 'is empty' },
+      ]);
+    }
+    expect(problems({ shapes: [{ kind: 'circle', radius: 'two' }] })).toEqual([
+      { path: '/shapes/0/radius', message: '"two" is not a number' },
+    ]);
   });
 
   it('name places as people count', () => {

@@ -50,12 +50,16 @@ function isTimeZone(text: string): boolean {
   }
 }
 
+/** What a link in a message can lead to: a full address of the web. */
+export const isWebAddress = (text: string): boolean => /^https?:\/\/[^\s/?#]/i.test(text) && URL.canParse(text);
+
 let shared: Ajv | undefined;
 
 function ajv(): Ajv {
   if (!shared) {
     shared = new Ajv({ allErrors: true, strict: false, verbose: true });
-    addFormats(shared, ['date-time', 'uri', 'uuid']);
+    addFormats(shared, ['date-time', 'uuid']);
+    shared.addFormat('uri', isWebAddress);
     shared.addFormat('mail-address', isMailAddress);
     shared.addFormat('currency', isCurrency);
     shared.addFormat('language', isLanguageTag);
@@ -140,12 +144,15 @@ const FORMAT_WORDS: Record<string, string> = {
 function errorWords(error: ErrorObject): string {
   const params = error.params as Record<string, unknown>;
   const it = shown(error.data);
+  // A number's field of a form that nothing was typed in.
+  if (Number.isNaN(error.data)) return 'is empty';
   switch (error.keyword) {
     case 'required':
       return 'is missing';
     case 'additionalProperties':
       return 'is not known here; check the spelling or leave it out';
     case 'type':
+      if (error.data === null || error.data === '') return 'is empty';
       return `${it} is not ${withArticle(String(params.type))}`;
     case 'minimum':
     case 'exclusiveMinimum':

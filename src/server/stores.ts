@@ -69,7 +69,10 @@ export async function createStore(
     secret: seal(`whsec_${randomBytes(24).toString('base64')}`),
   });
   const made: MadeNotification[] = [];
-  for (const shipped of SHIPPED_NOTIFICATIONS) made.push(await addNotification(db, store.id, shipped, published));
+  const ids = new Set(channelList.map((c) => c.id));
+  for (const shipped of SHIPPED_NOTIFICATIONS) {
+    made.push(await addNotification(db, store.id, shipped, ids, published));
+  }
   return made;
 }
 
@@ -78,12 +81,22 @@ async function addNotification(
   db: Executor,
   storeId: string,
   shipped: ShippedNotification,
+  channelIds: ReadonlySet<string>,
   published?: { by: string; at: Date },
 ): Promise<MadeNotification> {
-  const { slug, name, moment, audience, on, schedule, labels, variants = [] } = shipped;
+  const { slug, name, moment, audience, on, schedule, labels, when: onlyWhen, note = '' } = shipped;
+  const variants = (shipped.variants ?? []).filter((v) => !v.channel || channelIds.has(v.channel));
   const id = newId();
-  const set = { name, moment, audience, on, ...(schedule && { schedule }), ...(labels && { labels }) };
-  await db.insert(notifications).values({ id, storeId, slug, ...set });
+  const set = {
+    name,
+    moment,
+    audience,
+    on,
+    ...(schedule && { schedule }),
+    ...(labels && { labels }),
+    ...(onlyWhen && { when: onlyWhen }),
+  };
+  await db.insert(notifications).values({ id, storeId, slug, note, ...set });
   const facts: NotificationFacts & { variants: VariantFacts[] } = { id, ...set, variants: [] };
   const made: MadeNotification = { facts, templates: new Map() };
   const everybody = { variant: '', name: '', when: undefined, template: shipped.template };
@@ -132,8 +145,10 @@ export async function addNewlyShipped(db: Executor): Promise<void> {
       .from(notifications)
       .where(eq(notifications.storeId, id));
     const known = new Set(there.map((n) => n.slug));
+    const rows = await db.select({ id: channels.id }).from(channels).where(eq(channels.storeId, id));
+    const channelIds = new Set(rows.map((c) => c.id));
     for (const shipped of SHIPPED_NOTIFICATIONS) {
-      if (!known.has(shipped.slug)) await addNotification(db, id, shipped);
+      if (!known.has(shipped.slug)) await addNotification(db, id, shipped, channelIds);
     }
   }
 }

@@ -135,15 +135,17 @@ test('the strip stands in the address: order, language, width and part can be li
   await page.reload();
   await expect(sheet(page).locator('.lb-masthead')).toContainText('Bestellung QT-2215');
   expect((await page.locator('iframe[title="The message"]').boundingBox())!.width).toBe(375);
-  // The next is the version for guests, and then the next notification.
+  // The next is the version for guests, then the one for the trade desk, and then the next notification.
   await page.locator('body').press(']');
   await expect(page.getByRole('heading', { name: 'Order received, Guests', level: 1 })).toBeVisible();
   await expect(page).toHaveURL(/order-received~guests\?order=QT-2215&language=de/);
   await page.locator('body').press(']');
+  await expect(page.getByRole('heading', { name: 'Order received, Trade desk', level: 1 })).toBeVisible();
+  await page.locator('body').press(']');
   await expect(page.getByRole('heading', { name: 'New order', level: 1 })).toBeVisible();
   await expect(page).toHaveURL(/new-order\?order=QT-2215&language=de/);
   await page.goBack();
-  await expect(page.getByRole('heading', { name: 'Order received, Guests', level: 1 })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Order received, Trade desk', level: 1 })).toBeVisible();
 });
 
 test('a language without words can be begun from the store’s own, and reads from right to left', async ({ page }) => {

@@ -90,7 +90,10 @@ test('nothing is open without signing in but sign-in, health and the signed inte
     'orders/QW-10483/walk',
     'orders/connect',
     'orders/exchange',
+    'orders/write?orders=QW-10483',
+    'orders/write?orders=QW-10468',
     'phrasebook',
+    'journey/a-word',
     'deliveries',
   ]) {
     await page.goto(`/s/quillwick/${path}`);

@@ -40,7 +40,7 @@ test('a starting look is tried on the store’s own messages, taken, published, 
   await page.getByRole('button', { name: 'Publish look 2' }).click();
   const dialog = page.getByRole('dialog');
   await expect(dialog.getByTestId('touches')).toContainText(
-    /\d\d live messages wear it from then on: Order received, Order received, Guests, New order, On its way,/,
+    /\d\d live messages wear it from then on: Order received; Order received, Guests; Order received, Trade desk; New order; On its way;/,
   );
   await expect(dialog.getByTestId('look-changes')).toContainText('Masthead: arrangement, place');
   await expect(page.frameLocator('iframe[title="After publishing"]').locator('h1')).toBeVisible();
@@ -157,13 +157,13 @@ test('a look saved from one store is taken into the other; a file that is none c
   await expect(page.getByText(/of the look is live/)).toBeVisible();
 
   // Worn by the next message that is sent.
-  await page.goto('/s/quillwick-trade/desk/on-its-way?order=SAMPLE-PART');
+  await page.goto('/s/quillwick-trade/desk/on-its-way~a-part?order=SAMPLE-PART');
   await expect(sheet(page).locator('h1')).toBeVisible();
   await page.getByRole('button', { name: 'Send test to me' }).click();
-  await expect(page.getByText(/^Sent "\[Test\] Your parcel is on its way: SAMPLE-PART"/)).toBeVisible();
-  const { message } = await arrived('marta@quillwick.example', '[Test] Your parcel is on its way');
+  await expect(page.getByText(/^Sent "\[Test\] A part of SAMPLE-PART is on its way"/)).toBeVisible();
+  const { message } = await arrived('marta@quillwick.example', '[Test] A part of SAMPLE-PART is on its way');
   expect(message.html).toContain('#e3efe9');
-  expect(message.text).toContain('This parcel holds a part of your order.');
+  expect(message.text).toContain('The rest follows in a parcel of its own');
 });
 
 test('two windows on one look: the second is told, and nothing is lost', async ({ page, browser }) => {

@@ -66,14 +66,17 @@ test('an order goes through payment, two parcels, a part refund and a cancellati
   });
   await test.step('a first parcel is told of with its number and with what is in it', async () => {
     await happens(page, 'Dispatch', async (dialog) => {
-      await dialog.getByLabel(/Pieces of Kozo sheet/).fill('3');
+      await dialog.getByLabel(/Pieces of Kozo sheet/).fill('0');
       await dialog.getByLabel(/Pieces of Bone folder/).fill('0');
+      await dialog.getByRole('button', { name: 'Dispatch', exact: true }).click();
+      await expect(dialog.getByText('Say how many pieces of what.')).toBeVisible();
+      await dialog.getByLabel(/Pieces of Kozo sheet/).fill('3');
       await dialog.getByRole('button', { name: 'Dispatch', exact: true }).click();
       await expect(dialog.getByText('This is more than the 2 that are left')).toBeVisible();
       await dialog.getByLabel(/Pieces of Kozo sheet/).fill('1');
       await dialog.getByLabel('Tracking number').fill('FP 77');
     });
-    const { message } = await arrived(address, number.replace(/^/, 'on its way: '));
+    const { message } = await arrived(address, `A part of ${number} is on its way`);
     expect(message.text).toContain('1 × Kozo sheet');
     expect(message.text).not.toContain('Bone folder');
     expect(message.text).toContain('Tracking number: FP 77');
@@ -82,14 +85,37 @@ test('an order goes through payment, two parcels, a part refund and a cancellati
     await happens(page, 'Dispatch', async (dialog) => {
       await dialog.getByLabel('Tracking number').fill('FP 78');
     });
-    await expect
-      .poll(async () => (await mailbox(address)).filter((m) => m.subject.includes('on its way')).length, {
-        timeout: 30_000,
-      })
-      .toBe(2);
+    const { message } = await arrived(address, `The rest of ${number} is on its way`);
+    expect(message.text).toContain('with this parcel your order is complete');
+    expect(message.text).toContain('1 × Bone folder');
+  });
+  await test.step('news is about one parcel: its own number stands there, and the order waits for the other', async () => {
+    const left = page.getByRole('region', { name: 'What has left' });
+    await expect(left.getByRole('listitem')).toHaveCount(2);
+    await happens(page, 'Tracking changes', async (dialog) => {
+      await expect(dialog.getByLabel('Tracking number')).toHaveValue('FP 78');
+      await choosePick(page, 'Parcel', `${number}-1`);
+      await expect(dialog.getByLabel('Tracking number')).toHaveValue('FP 77');
+      await dialog.getByLabel('Tracking number').fill('FP 77 B');
+      await dialog.getByLabel('Link to follow it').fill('javascript:alert(1)');
+      await dialog.getByRole('button', { name: 'Tracking changes' }).click();
+      await expect(dialog.getByText(/is not a full address, such as/)).toBeVisible();
+      await dialog.getByLabel('Link to follow it').fill('https://fieldpost.example/t/77');
+    });
+    await expect(left).toContainText('FP 77 B');
+    await happens(page, 'Delivered', async (dialog) => {
+      await expect(dialog.getByLabel('Parcel')).toContainText(`${number}-1`);
+    });
+    await expect(left.getByRole('listitem').filter({ hasText: 'FP 77 B' })).toContainText('arrived');
+    await expect(left.getByRole('listitem').filter({ hasText: 'FP 78' })).toContainText('left');
+    await expect(page.getByText('Mirela, on its way')).toBeVisible();
   });
   await test.step('a part refund gives back what was paid for it', async () => {
     await happens(page, 'Refund', async (dialog) => {
+      // Half a piece breaks nothing: it is said what is wrong with it.
+      await dialog.getByLabel(/Pieces of Bone folder/).fill('0.5');
+      await dialog.getByRole('button', { name: 'Refund', exact: true }).click();
+      await expect(dialog.getByText('This 0.5 is not a whole number')).toBeVisible();
       await dialog.getByLabel(/Pieces of Bone folder/).fill('1');
       await expect(dialog.getByTestId('goes-back')).toHaveText('€12.90');
       await dialog.getByLabel('Why').fill('its edge is chipped');
@@ -97,7 +123,11 @@ test('an order goes through payment, two parcels, a part refund and a cancellati
     const { message } = await arrived(address, 'on its way back to you');
     expect(message.subject).toContain('€12.90');
     expect(message.text).toContain('1 × Bone folder');
+    expect(message.text).toContain(`The rest of order ${number} stays as it is.`);
     expect(message.text).toContain('Reason: its edge is chipped');
+    const back = page.getByRole('region', { name: 'What has gone back' });
+    await expect(back.getByRole('listitem')).toContainText('€12.90 for 1 × Bone folder');
+    await expect(page.getByRole('row', { name: /^Gone back/ })).toContainText('-€12.90');
   });
   await test.step('cancelled, it cannot be sent any more, and says so', async () => {
     await happens(page, 'Cancel it', async (dialog) => {
@@ -151,7 +181,8 @@ test('a walk takes an order through its life on the wound clock; a payment stops
   for (const label of [
     'A first parcel leaves',
     'The rest leaves',
-    'It is delivered',
+    'The first parcel arrives',
+    'The last parcel arrives',
     'One piece comes back',
     'It is refunded',
   ]) {
@@ -198,6 +229,9 @@ test('a notification that would reach the same people is found before it is turn
     await page.getByLabel('Wait 1', { exact: true }).fill('-1');
     await page.getByRole('button', { name: 'Save' }).click();
     await expect(page.getByText(/Message 1 -1 is too small/)).toBeVisible();
+    await page.getByLabel('Wait 1', { exact: true }).fill('');
+    await page.getByRole('button', { name: 'Save' }).click();
+    await expect(page.getByText('Message 1 is empty')).toBeVisible();
     await page.getByLabel('Wait 1', { exact: true }).fill('2');
     await choose(page, 'Try it with an order', 'QW-10483');
     await expect(page.getByText('the condition does not hold: nothing goes out')).toBeVisible();

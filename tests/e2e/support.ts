@@ -42,8 +42,11 @@ export async function signIn(page: Page, email = 'marta@quillwick.example'): Pro
   await page.goto('/sign-in');
   await page.getByLabel('Mail address').fill(email);
   await page.getByLabel('Password').fill(PASSWORD);
-  await page.getByRole('button', { name: 'Sign in' }).click();
-  await page.waitForURL('**/today');
+  // Sign-in is limited to some tries a minute, which many tests in a row may come up against.
+  await expect(async () => {
+    await page.getByRole('button', { name: 'Sign in' }).click();
+    await page.waitForURL('**/today', { timeout: 10_000 });
+  }).toPass({ intervals: [10_000], timeout: 100_000 });
   sessions.set(email, await page.context().storageState());
 }
 

@@ -78,7 +78,7 @@ describe('the Desk', () => {
     );
     expect(refusal).toMatchObject({ code: 'invalid' });
     expect((refusal as { problems: { path: string; message: string }[] }).problems).toContainEqual({
-      path: 'Subject, en',
+      path: 'Subject, English',
       message: expect.stringMatching(words),
     });
     await saveDraft(access, SLUG, revision, withSubject(desk.draft, 'We have your order {$order.number}'));
@@ -132,6 +132,6 @@ describe('Today', () => {
       href: expect.stringMatching(/^\/desk\/order-received(~guests)?\?language=ar$/),
     });
     expect(line('New order is live')).toMatchObject({ state: 'good', href: '/desk/new-order' });
-    expect(line('26 notifications are off')).toMatchObject({ state: 'waiting', href: '/journey' });
+    expect(line('29 notifications are off')).toMatchObject({ state: 'waiting', href: '/journey' });
   });
 });

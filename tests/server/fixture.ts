@@ -9,6 +9,7 @@ import type { Role } from '@/server/auth/policy';
 import { closeDatabase, database } from '@/server/db/client';
 import { migrateDatabase } from '@/server/db/migrate';
 import * as t from '@/server/db/schema';
+import type { EventType } from '@/server/events/schema';
 import { newId } from '@/server/ids';
 import { fingerprint, seal } from '@/server/secrets';
 import { createStore } from '@/server/stores';
@@ -209,7 +210,7 @@ export async function accessAs(role: Role = 'owner', name = 'Marta Oyelaran'): P
 let serial = 0;
 
 /** A further event of an order that is known: its newest parcel, or its newest refund. */
-export function laterEvent(type: 'shipment.dispatched' | 'refund.issued', order: Order) {
+export function laterEvent(type: EventType, order: Order) {
   serial += 1;
   return {
     specversion: '1.0' as const,

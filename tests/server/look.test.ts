@@ -14,7 +14,8 @@ import { copyLook, exportLook, importLook, loadLook, lookEdition, publishLook, s
 import { accessAs, SHOP, useDatabase } from './fixture';
 
 /** Every version of every notification wears the look. */
-const MESSAGES = SHIPPED_NOTIFICATIONS.reduce((n, s) => n + 1 + (s.variants?.length ?? 0), 0);
+// The store of the tests has no trade desk, and so not the versions for it.
+const MESSAGES = SHIPPED_NOTIFICATIONS.flatMap((s) => [s, ...(s.variants ?? []).filter((v) => !v.channel)]).length;
 
 useDatabase();
 

@@ -47,7 +47,8 @@ describe('a parcel', () => {
     expect(one).toContain('2 × Kozo sheet');
     expect(one).not.toContain('Awl');
     expect(two).toContain('1 × Awl');
-    expect(one).toContain('This parcel holds a part of your order.');
+    expect(one).toContain('The rest follows in a parcel of its own');
+    expect(two).toContain('with this parcel your order is complete');
     const [kept] = await database().select().from(orders).where(eq(orders.number, order.number));
     expect(kept!.snapshot.shipments).toHaveLength(2);
   });
@@ -58,7 +59,7 @@ describe('a parcel', () => {
     await receiveEvent(SHOP, laterEvent('shipment.dispatched', { ...order, shipments: [{ carrier: 'Fieldpost' }] }));
     await drain();
     const [mail] = await texts(order.customer.email, 'on its way');
-    expect(mail).not.toContain('holds a part');
+    expect(mail).not.toContain('The rest');
   });
 
   it('is told of once, however often its event comes', async () => {

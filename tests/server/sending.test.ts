@@ -11,7 +11,7 @@ import { saveSenders, senderViews } from '@/server/views/senders';
 import { runCheck, saveService, serviceViews } from '@/server/views/services';
 import { sendTest } from '@/server/views/tests';
 import { addRule, loadRouting, removeRule, testRule, tryOrder } from '@/server/views/routing';
-import { orderDetail } from '@/server/views/orders';
+import { listOrders, orderDetail } from '@/server/views/orders';
 import { orderChoices, placeOrder } from '@/server/views/placing';
 import { accessAs, ACCOUNT, HOST, mailbox, rawMail, SERVICE, useDatabase } from './fixture';
 
@@ -143,7 +143,8 @@ describe('saving a service', () => {
 
   it.each<[string, object, string, RegExp]>([
     ['a port out of range', { port: 70_000 }, '/port', /70000 is too large: at most 65535/],
-    ['a port that is no number', { port: Number('x') }, '/port', /not a whole number/],
+    ['half a port', { port: 587.5 }, '/port', /not a whole number/],
+    ['a port that is left empty', { port: Number('x') }, '/port', /is empty/],
     ['a host that is none', { host: 'not a host' }, '/host', /not a host name/],
     ['a password over an open line', { security: 'none' }, '/security', /could be read on the way/],
     ['a password where a line may stay open', { security: 'offered' }, '/security', /could be read on the way/],
@@ -266,6 +267,19 @@ describe('placing an order', () => {
     });
     expect(test.subject).toBe(`[Test] Ihre Bestellung ${placed.number} ist bei uns`);
     expect((await mailbox('me@sending-test.example'))[0]!.subject).toBe(test.subject);
+  });
+
+  it('a test of the invoice carries the PDF that a customer would get', async () => {
+    const access = await accessAs();
+    const { rows } = await listOrders(access, {}, 1);
+    const to = 'invoice@sending-test.example';
+    await sendTest(access, { slug: 'invoice', to, language: 'en', order: rows[0]!.number });
+    const mail = await simpleParser(await rawMail((await mailbox(to))[0]!.id));
+    expect(mail.attachments.map((a) => a.contentType)).toEqual(['application/pdf']);
+    expect(mail.attachments[0]!.content.subarray(0, 5).toString()).toBe('%PDF-');
+    await sendTest(access, { slug: 'order-received', to, language: 'en', order: rows[0]!.number });
+    const plain = await simpleParser(await rawMail((await mailbox(to))[0]!.id));
+    expect(plain.attachments).toEqual([]);
   });
 
   it.each<[string, object, string]>([

@@ -198,7 +198,17 @@ describe('an order’s own page', () => {
       taken.push(step.id);
       await drain();
     }
-    expect(taken).toEqual(['remind', 'pay', 'invoice', 'first-parcel', 'rest', 'delivered', 'return', 'refund']);
+    expect(taken).toEqual([
+      'remind',
+      'pay',
+      'invoice',
+      'first-parcel',
+      'rest',
+      'first-arrives',
+      'delivered',
+      'return',
+      'refund',
+    ]);
     const { order } = await loadWalk(access, number);
     expect(order.shipments!.map((s) => s.lines!.length)).toEqual([1, 1]);
     expect(order.refunds).toHaveLength(1);

@@ -18,6 +18,7 @@ const TABLE: Record<Action, string> = {
   'domain.edit': 'owner',
   'withholding.edit': 'owner support',
   'delivery.release': 'owner support',
+  'message.write': 'owner designer support',
   'order.place': 'owner support',
   'data.import': 'owner',
   'api.read': 'owner',

@@ -24,7 +24,10 @@ export const TestSchema = Type.Union([
   test('location', { is: among, of: names }),
   test('payment', { is: among, of: names }),
   test('tracking', { is: Type.Boolean() }),
-  test('shipment', { is: Type.Union([Type.Literal('whole'), Type.Literal('part')]) }),
+  /** A parcel holds all of the order; a part, with more to come; or what was left of it. */
+  test('shipment', { is: Type.Union([Type.Literal('whole'), Type.Literal('part'), Type.Literal('last')]) }),
+  /** Whether, with this refund, all of the order's money has gone back. */
+  test('refund', { is: Type.Union([Type.Literal('whole'), Type.Literal('part')]) }),
   /** Which message of a row: the first reminder, the third. */
   test('turn', { is: among, of: Type.Array(Type.Integer({ minimum: 1, maximum: 12 }), { minItems: 1, maxItems: 12 }) }),
   /** Stock numbers, categories: the goods in the message hold any of them, only them, or none. */
@@ -49,6 +52,9 @@ export const ConditionSchema = Type.Object(
 );
 export type Condition = Static<typeof ConditionSchema>;
 
+/** What a parcel holds of an order: all of it, a part with more to come, or what was left. */
+export type ParcelShare = Extract<Test, { about: 'shipment' }>['is'];
+
 /** What of an order, and of what a message is about, a condition can ask. */
 export interface OrderFacts {
   guest: boolean;
@@ -58,8 +64,10 @@ export interface OrderFacts {
   country?: string;
   payment?: string;
   tracking: boolean;
-  /** Whether the parcel holds all of the order; undefined when the message is about none. */
-  wholeShipment?: boolean;
+  /** What the parcel holds of the order; undefined when the message is about none. */
+  parcel?: ParcelShare;
+  /** Whether all of the order's money has gone back; undefined when the message is about no refund. */
+  wholeRefund?: boolean;
   /** Which message of a row, from 1; undefined for one that stands alone. */
   turn?: number;
   /** Stock number and category of each line in the message. */
@@ -103,7 +111,9 @@ export function testHolds(t: Test, facts: OrderFacts, language: string): boolean
     case 'tracking':
       return facts.tracking === t.is;
     case 'shipment':
-      return facts.wholeShipment !== undefined && facts.wholeShipment === (t.is === 'whole');
+      return facts.parcel === t.is;
+    case 'refund':
+      return facts.wholeRefund !== undefined && facts.wholeRefund === (t.is === 'whole');
     case 'product':
       return goods(t.holds, facts.products, t.of);
     case 'category':

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { orderTotals } from '../order/totals';
 import { aboutMoment, snapshotOf } from '../order';
 import { STORE, testOrder } from '../testing';
 import { checker } from '../schema';
@@ -12,7 +13,8 @@ const FACTS: OrderFacts = {
   country: 'PL',
   payment: 'Card',
   tracking: true,
-  wholeShipment: false,
+  parcel: 'part',
+  wholeRefund: false,
   products: ['PA-KOZO', 'TO-AWL'],
   categories: ['papers', 'tools'],
   total: { minor: 8450, currency: 'EUR' },
@@ -31,6 +33,9 @@ describe('a test of a condition', () => {
     [{ about: 'tracking', is: true }, true],
     [{ about: 'shipment', is: 'part' }, true],
     [{ about: 'shipment', is: 'whole' }, false],
+    [{ about: 'shipment', is: 'last' }, false],
+    [{ about: 'refund', is: 'part' }, true],
+    [{ about: 'refund', is: 'whole' }, false],
     [{ about: 'product', holds: 'any', of: ['TO-AWL', 'XX'] }, true],
     [{ about: 'product', holds: 'none', of: ['TO-AWL'] }, false],
     [{ about: 'category', holds: 'only', of: ['papers', 'tools'] }, true],
@@ -53,9 +58,10 @@ describe('a test of a condition', () => {
   });
 
   it('does not hold for what an order does not have: neither whole nor part without a parcel, no amount of another currency', () => {
-    const { wholeShipment: _none, ...facts } = FACTS;
+    const { parcel: _parcel, wholeRefund: _refund, ...facts } = FACTS;
     expect(holds({ about: 'shipment', is: 'whole' }, facts)).toBe(false);
     expect(holds({ about: 'shipment', is: 'part' }, facts)).toBe(false);
+    expect(holds({ about: 'refund', is: 'part' }, facts)).toBe(false);
     expect(holds({ about: 'value', is: 'at-least', amount: 1, currency: 'GBP' })).toBe(false);
     expect(holds({ about: 'value', is: 'below', amount: 999_999, currency: 'GBP' })).toBe(false);
   });
@@ -146,10 +152,10 @@ describe('the facts of an order', () => {
   it('know a parcel only where the message is about one', () => {
     const order = testOrder({ shipments: [{ trackingNumber: 'FP 1', lines: [{ sku: 'PA-KOZO', quantity: 1 }] }] });
     expect(facts(order)).toMatchObject({ tracking: false, products: ['PA-KOZO', 'TO-AWL'] });
-    expect(facts(order).wholeShipment).toBeUndefined();
+    expect(facts(order).parcel).toBeUndefined();
     expect(facts(order, 'shipment.dispatched')).toMatchObject({
       tracking: true,
-      wholeShipment: false,
+      parcel: 'part',
       products: ['PA-KOZO'],
     });
   });
@@ -159,8 +165,19 @@ describe('the facts of an order', () => {
       { sku: 'PA-KOZO', quantity: 2 },
       { sku: 'TO-AWL', quantity: 1 },
     ];
-    const whole = (l: typeof lines | undefined) =>
-      facts(testOrder({ shipments: [{ ...(l && { lines: l }) }] }), 'shipment.dispatched').wholeShipment;
-    expect([whole(undefined), whole(lines), whole(lines.slice(0, 1))]).toEqual([true, true, false]);
+    const share = (...parcels: (typeof lines | undefined)[]) =>
+      facts(testOrder({ shipments: parcels.map((l) => ({ ...(l && { lines: l }) })) }), 'shipment.dispatched').parcel;
+    expect([share(undefined), share(lines), share(lines.slice(0, 1))]).toEqual(['whole', 'whole', 'part']);
+    // The last of several is no longer one of which more is to come.
+    expect(share(lines.slice(0, 1), lines.slice(1))).toBe('last');
+    expect(share([{ sku: 'PA-KOZO', quantity: 1 }], [{ sku: 'PA-KOZO', quantity: 1 }])).toBe('part');
+  });
+
+  it('know whether all of the money has gone back', () => {
+    const refunded = (...amounts: number[]) =>
+      facts(testOrder({ refunds: amounts.map((amount) => ({ amount })) }), 'refund.issued').wholeRefund;
+    const { total } = orderTotals(testOrder());
+    expect([refunded(total), refunded(total - 1), refunded(total - 1, 1)]).toEqual([true, false, true]);
+    expect(facts(testOrder({ refunds: [{ amount: total }] })).wholeRefund).toBeUndefined();
   });
 });

@@ -25,6 +25,7 @@ function exclude(a: Test, b: Test): boolean {
     case 'first-order':
     case 'tracking':
     case 'shipment':
+    case 'refund':
       return a.is !== (b as typeof a).is;
     case 'channel':
     case 'country':

@@ -1,8 +1,8 @@
 /** A condition as a person reads it, and what an order had for each of its tests. */
-import { languageName } from '../plan/reasons';
+import { countryName, languageName } from '../names';
 import { moneyFormatter } from '../text/formatters';
 import type { Money } from '../text/values';
-import { conditionHolds, testHolds, type Condition, type OrderFacts, type Test } from './condition';
+import { conditionHolds, testHolds, type Condition, type OrderFacts, type ParcelShare, type Test } from './condition';
 
 /** Names of what conditions hold by id. Left out, the id itself is shown. */
 export interface ConditionNames {
@@ -11,14 +11,6 @@ export interface ConditionNames {
   locale?: string;
 }
 
-const countryName = (code: string, locale: string): string => {
-  try {
-    return new Intl.DisplayNames([locale], { type: 'region' }).of(code) ?? code;
-  } catch {
-    return code;
-  }
-};
-
 function list(words: readonly string[], last: 'and' | 'or'): string {
   if (words.length < 2) return words[0] ?? '';
   return `${words.slice(0, -1).join(', ')} ${last} ${words.at(-1)}`;
@@ -26,6 +18,12 @@ function list(words: readonly string[], last: 'and' | 'or'): string {
 
 const amountWords = (money: Money, names: ConditionNames): string =>
   moneyFormatter(names.locale ?? 'en', money.currency)(money.minor);
+
+const PARCEL_WORDS: Record<ParcelShare, string> = {
+  whole: 'the parcel holds the whole order',
+  part: 'the parcel holds a part of the order, with more to come',
+  last: 'the parcel holds the last part of the order',
+};
 
 /** One test as the end of "Shown when ...": "the order contains workshops". */
 export function testWords(t: Test, names: ConditionNames = {}): string {
@@ -58,7 +56,9 @@ export function testWords(t: Test, names: ConditionNames = {}): string {
     case 'tracking':
       return t.is ? 'the parcel can be followed' : 'the parcel cannot be followed';
     case 'shipment':
-      return t.is === 'whole' ? 'the parcel holds the whole order' : 'the parcel holds a part of the order';
+      return PARCEL_WORDS[t.is];
+    case 'refund':
+      return t.is === 'whole' ? 'all of the money has gone back' : 'a part of the money has gone back';
     case 'product':
       return goodsWords(
         t.holds,
@@ -147,7 +147,9 @@ function foundWords(t: Test, facts: OrderFacts, language: string, names: Conditi
     case 'tracking':
       return facts.tracking ? 'can be followed' : 'no tracking';
     case 'shipment':
-      return facts.wholeShipment === undefined ? 'no parcel' : facts.wholeShipment ? 'the whole order' : 'a part';
+      return facts.parcel ? PARCEL_WORDS[facts.parcel].replace('the parcel holds ', '') : 'no parcel';
+    case 'refund':
+      return facts.wholeRefund === undefined ? 'no refund' : facts.wholeRefund ? 'all of it' : 'a part';
     case 'product':
       return unique(facts.products.map((sku) => names.product?.(sku) ?? sku));
     case 'category':

@@ -29,42 +29,44 @@ export interface Failure {
   host: string;
   port: number;
   security: Security;
-  user?: string;
+  user?: string | undefined;
   sender?: string;
 }
 
 /** What a failure comes down to; each has its own words and its own consequences for what happens next. */
-export type CauseKind =
-  | 'name unknown'
-  | 'name not answered'
-  | 'nothing listens'
-  | 'unreachable'
-  | 'silent'
-  | 'dropped'
-  | 'speaks plain'
-  | 'speaks TLS'
-  | 'not SMTP'
-  | 'no STARTTLS'
-  | 'certificate expired'
-  | 'certificate for another name'
-  | 'certificate self-signed'
-  | 'certificate unknown'
-  | 'no way to sign in'
-  | 'sign-in needed'
-  | 'wrong password'
-  | 'sign-in refused'
-  | 'needs TLS'
-  | 'sender refused'
-  | 'recipient refused'
-  | 'relay denied'
-  | 'greylisted'
-  | 'limit reached'
-  | 'mailbox full'
-  | 'too large'
-  | 'content refused'
-  | 'busy'
-  | 'address not sendable'
-  | 'other';
+export const CAUSE_KINDS = [
+  'name unknown',
+  'name not answered',
+  'nothing listens',
+  'unreachable',
+  'silent',
+  'dropped',
+  'speaks plain',
+  'speaks TLS',
+  'not SMTP',
+  'no STARTTLS',
+  'certificate expired',
+  'certificate for another name',
+  'certificate self-signed',
+  'certificate unknown',
+  'no way to sign in',
+  'sign-in needed',
+  'wrong password',
+  'sign-in refused',
+  'needs TLS',
+  'sender refused',
+  'recipient refused',
+  'relay denied',
+  'greylisted',
+  'limit reached',
+  'mailbox full',
+  'too large',
+  'content refused',
+  'busy',
+  'address not sendable',
+  'other',
+] as const;
+export type CauseKind = (typeof CAUSE_KINDS)[number];
 
 export interface Diagnosis {
   kind: CauseKind;

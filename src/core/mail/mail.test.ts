@@ -1,4 +1,4 @@
-import { diagnose, isAboutService, type CauseKind, type CheckStep, type Failure } from './diagnose';
+import { isAboutService, type CauseKind, type CheckStep } from './diagnose';
 import { isReplyComplete, parseReply } from './reply';
 import { destinationPause, GIVE_UP_AFTER, isFinal, retryDelay } from './retry';
 
@@ -23,65 +23,6 @@ describe('SMTP replies', () => {
     expect(isReplyComplete('250-SIZE 1\r\n')).toBe(false);
     expect(isReplyComplete('250-SIZE 1\r\n250 HELP')).toBe(false);
     expect(isReplyComplete('250-SIZE 1\r\n250 HELP\r\n')).toBe(true);
-  });
-});
-
-describe('a diagnosis', () => {
-  const at = {
-    host: 'smtp.harrowpost.example',
-    port: 587,
-    security: 'starttls' as const,
-    user: 'orders@quillwick.example',
-    sender: 'shop@quillwick.example',
-  };
-  const of = (failure: Partial<Failure> & Pick<Failure, 'step'>): string => {
-    const { cause, remedy } = diagnose({ ...at, ...failure });
-    return `${cause} ${remedy}`;
-  };
-  const reply = (raw: string) => ({ reply: parseReply(raw)! });
-
-  it.each<[string, Partial<Failure> & Pick<Failure, 'step'>, RegExp]>([
-    [
-      'a name that does not resolve',
-      { step: 'resolve', code: 'ENOTFOUND' },
-      /no server named smtp\.harrowpost\.example/,
-    ],
-    ['a closed port', { step: 'connect', code: 'ECONNREFUSED' }, /Nothing listens on port 587/],
-    ['silence when connecting', { step: 'connect', code: 'ETIMEDOUT' }, /TLS from the start: try TLS/],
-    ['plain text on a TLS port', { step: 'tls', code: 'EPLAINTEXT', security: 'tls' }, /Choose STARTTLS/],
-    ['no STARTTLS', { step: 'tls', code: 'ENOSTARTTLS' }, /does not offer STARTTLS/],
-    ['an expired certificate', { step: 'tls', code: 'CERT_HAS_EXPIRED' }, /has expired/],
-    ['a certificate for another name', { step: 'tls', code: 'ERR_TLS_CERT_ALTNAME_INVALID' }, /for another name/],
-    ['an unknown authority', { step: 'tls', code: 'UNABLE_TO_GET_ISSUER_CERT' }, /not signed by an authority/],
-    ['a certificate signed by itself', { step: 'tls', code: 'DEPTH_ZERO_SELF_SIGNED_CERT' }, /signed by itself/],
-    ['a port that speaks TLS', { step: 'connect', code: 'ESPEAKSTLS' }, /Choose TLS from the start/],
-    ['a limit', { step: 'sender', ...reply('550 5.7.28 Daily quota reached') }, /reached its limit/],
-    ['an address nobody can send to', { step: 'recipient', code: 'ESMTPUTF8' }, /letters beyond a to z/],
-    [
-      'a wrong password',
-      { step: 'sign-in', ...reply('535 5.7.8 Bad credentials') },
-      /does not accept this user and password.*orders@quillwick\.example/,
-    ],
-    ['no way to sign in', { step: 'sign-in', code: 'ENOAUTH' }, /no way to sign in/],
-    [
-      'a sender not allowed',
-      { step: 'sender', ...reply('550 5.7.1 no') },
-      /account orders@quillwick\.example may not send as shop@quillwick\.example/,
-    ],
-    ['a sign-in that is needed', { step: 'sender', ...reply('530 Authentication required') }, /only after signing in/],
-    ['an unknown mailbox', { step: 'recipient', ...reply('550 5.1.1 unknown') }, /no such mailbox/],
-    ['a relay denied', { step: 'recipient', ...reply('554 5.7.1 Relay access denied') }, /does not pass mail on/],
-    ['greylisting', { step: 'recipient', ...reply('451 4.7.1 Greylisted') }, /try again a little later/],
-    ['a full mailbox', { step: 'recipient', ...reply('552 5.2.2 over quota') }, /mailbox is full/],
-    [
-      'a message too large',
-      { step: 'message', ...reply('552 5.3.4 Message too large') },
-      /larger than the server takes/,
-    ],
-    ['content refused', { step: 'message', ...reply('554 5.7.1 spam') }, /refused the content/],
-    ['too many connections', { step: 'connect', ...reply('421 busy') }, /no more connections/],
-  ])('tells %s from all else', (_what, failure, words) => {
-    expect(of(failure)).toMatch(words);
   });
 });
 

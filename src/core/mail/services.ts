@@ -57,7 +57,7 @@ export const SENDER_KIND_NOTES: Record<SenderKind, string> = {
 };
 
 const SERVICE_MOMENTS =
-  /^(refund|return|feedback|account)\.|^order\.(cancelled|paused|note-added|item-delayed|payment-failed)$/;
+  /^(refund|return|feedback|account)\.|^by-hand$|^order\.(cancelled|paused|note-added|item-delayed|payment-failed)$/;
 
 /** Which of a store's senders a notification goes out as. */
 export function senderKindOf(notification: { moment: string; audience: 'customer' | 'staff' | 'contact' }): SenderKind {

@@ -1,13 +1,8 @@
 import { testOrder } from '../testing';
-import {
-  actOn,
-  refundFor,
-  stillToRefund,
-  stillToSend,
-  whyNot,
-  type OrderAction,
-  type OrderActionKind,
-} from './actions';
+import type { OrderAction, OrderActionKind } from './action';
+import { actOn } from './actions';
+import { linesOf, orderFacts } from './facts';
+import { refundFor, stillOnTheWay, stillToRefund, stillToSend, whyNot } from './possible';
 import type { Order } from './schema';
 import { orderProblems, orderTotals } from './totals';
 
@@ -72,12 +67,38 @@ describe('an order’s life', () => {
     expect(must(all, { do: 'cancel', reason: 'ordered twice' }).status).toBe('OrderCancelled');
   });
 
-  it('is delivered when the last parcel is, and speaks of the parcel it is about', () => {
+  it('is delivered when every parcel is and nothing is to come, and speaks of the parcel it is about', () => {
     const paid = must(fresh, { do: 'pay' });
-    const two = must(must(paid, send([{ sku: 'PA-KOZO', quantity: 2 }])), send([{ sku: 'TO-AWL', quantity: 1 }]));
-    const delivered = must(two, { do: 'deliver', shipment: 0 });
-    expect(delivered.shipments!.at(-1)!.id).toBe('QW-10482-1');
-    expect(delivered.status).toBe('OrderDelivered');
+    const one = must(paid, send([{ sku: 'PA-KOZO', quantity: 2 }]));
+    expect(must(one, { do: 'deliver', shipment: 0 }).status).toBe('OrderInTransit');
+    const two = must(one, send([{ sku: 'TO-AWL', quantity: 1 }]));
+    const first = must(two, { do: 'deliver', shipment: 0 });
+    expect(first.shipments!.at(-1)).toMatchObject({ id: 'QW-10482-1', deliveredAt: AT });
+    expect([first.status, stillOnTheWay(first)]).toEqual(['OrderInTransit', [0]]);
+    expect(act(first, { do: 'deliver', shipment: 1 })).toMatchObject({
+      ok: false,
+      problems: [{ path: '/shipment', message: 'has been delivered already' }],
+    });
+    const both = must(first, { do: 'deliver', shipment: 0 });
+    expect([both.status, stillOnTheWay(both)]).toEqual(['OrderDelivered', []]);
+    expect(whyNot(both, 'deliver')).toBe('It has been delivered.');
+  });
+
+  it('keeps a parcel’s part of the order when later news is about it', () => {
+    const order = testOrder({
+      lines: [{ product: { sku: 'A', name: 'A' }, quantity: 3, unitPrice: 1000, discount: 100 }],
+    });
+    const parcel = (order: Order, quantity: number, at: string): Order => {
+      const sent = actOn(order, send([{ sku: 'A', quantity }]), { at });
+      if (!sent.ok) throw new Error(sent.message);
+      return sent.value.order;
+    };
+    const two = parcel(parcel(order, 1, '2026-11-25T10:00:00Z'), 2, '2026-11-26T10:00:00Z');
+    const told = must(two, { do: 'track', shipment: 0, carrier: 'Fieldpost', trackingNumber: 'FP 9', trackingUrl: '' });
+    const about = told.shipments!.at(-1)!;
+    expect(about).toMatchObject({ id: 'QW-10482-1', trackingNumber: 'FP 9' });
+    expect(orderFacts(told, { shipment: about }).parcel).toBe('part');
+    expect(linesOf(told, about)).toEqual(linesOf(two, two.shipments![0]));
   });
 
   it.each<[string, Order, OrderAction, string]>([
@@ -136,6 +157,63 @@ describe('an order’s life', () => {
       'makes it more than what was paid and not given back',
     ],
     ['a refund of nothing', testOrder(), back({}), '/lines', 'are none'],
+    [
+      'more than is left, said in two parts',
+      testOrder(),
+      send([
+        { sku: 'PA-KOZO', quantity: 2 },
+        { sku: 'PA-KOZO', quantity: 1 },
+      ]),
+      '/lines/1/quantity',
+      'is more than the 2 that are left',
+    ],
+    [
+      'a refund of one piece twice',
+      testOrder(),
+      back({
+        lines: [
+          { sku: 'TO-AWL', quantity: 1 },
+          { sku: 'TO-AWL', quantity: 1 },
+        ],
+      }),
+      '/lines/1/quantity',
+      'is more than the 1 that were not given back',
+    ],
+    [
+      'a return of what has not left',
+      testOrder({ shipments: [{ lines: [{ sku: 'PA-KOZO', quantity: 1 }] }] }),
+      { do: 'return', lines: [{ sku: 'TO-AWL', quantity: 1 }] },
+      '/lines/0/sku',
+      '"TO-AWL" has not left',
+    ],
+    [
+      'a return of more than has left',
+      testOrder({ shipments: [{ lines: [{ sku: 'PA-KOZO', quantity: 1 }] }] }),
+      { do: 'return', lines: [{ sku: 'PA-KOZO', quantity: 2 }] },
+      '/lines/0/quantity',
+      'is more than the 1 that have left',
+    ],
+    [
+      'news of a parcel that is not there',
+      testOrder({ shipments: [{}] }),
+      { do: 'deliver', shipment: 4 },
+      '/shipment',
+      'is not a parcel of the order',
+    ],
+    [
+      'a link that runs code',
+      testOrder({ shipments: [{}] }),
+      { do: 'track', shipment: 0, carrier: '', trackingNumber: '', trackingUrl: 'javascript:alert(1)' },
+      '/trackingUrl',
+      'is not a full address, such as https://carrier.example/parcels/1',
+    ],
+    [
+      'a delay of what was not ordered',
+      testOrder(),
+      { do: 'delay', sku: 'XX', reason: '' },
+      '/sku',
+      '"XX" was not ordered',
+    ],
   ])('refuses %s at its place', (_what, order, action, path, message) => {
     expect(act(order, action)).toMatchObject({ ok: false, problems: [{ path, message }] });
   });
@@ -153,6 +231,45 @@ describe('an order’s life', () => {
     expect(act(fresh, { do: 'note', words: 'Cut.' })).toMatchObject({
       value: { details: { note: { words: 'Cut.', by: 'Marta' } } },
     });
+  });
+
+  it('changes no more of the order than it has to', () => {
+    const sent = testOrder({ shipments: [{ id: 'P-1', lines: [{ sku: 'PA-KOZO', quantity: 2 }] }] });
+    const table: [OrderAction, Partial<Order>, object | undefined][] = [
+      [{ do: 'pause', reason: '' }, { status: 'OrderProblem' }, {}],
+      [{ do: 'pause', reason: ' address ' }, { status: 'OrderProblem' }, { reason: 'address' }],
+      [{ do: 'cancel', reason: 'ordered twice' }, { status: 'OrderCancelled' }, { reason: 'ordered twice' }],
+      [{ do: 'answer' }, {}, undefined],
+      [
+        { do: 'return', lines: [{ sku: 'PA-KOZO', quantity: 2 }] },
+        { status: 'OrderReturned' },
+        { returned: { items: '2 × Kozo sheet', receivedAt: AT } },
+      ],
+    ];
+    for (const [action, change, details] of table) {
+      const result = act(sent, action);
+      expect(result.ok && result.value.order).toEqual({ ...sent, ...change });
+      expect(result.ok && result.value.details).toEqual(details);
+    }
+  });
+
+  it('is ready to collect without anything to follow, and then on its way with it', () => {
+    const here = must(testOrder(), {
+      do: 'hand-over',
+      lines: [{ sku: 'PA-KOZO', quantity: 2 }],
+      location: ' The Showroom ',
+    });
+    expect(here.status).toBe('OrderPickupAvailable');
+    expect(here.shipments).toEqual([
+      {
+        id: 'QW-10482-1',
+        dispatchedAt: AT,
+        location: 'The Showroom',
+        lines: [{ sku: 'PA-KOZO', quantity: 2 }],
+      },
+    ]);
+    const rest = must(here, send([{ sku: 'TO-AWL', quantity: 1 }]));
+    expect([rest.status, rest.shipments!.at(-1)!.carrier]).toEqual(['OrderInTransit', 'Fieldpost']);
   });
 
   it('knows what can be given back, with order discounts and pieces that went before', () => {

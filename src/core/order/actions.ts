@@ -1,206 +1,13 @@
 /**
- * What can be done with an order, and what becomes of it: each action makes the order as it is afterwards and the event that tells of
+ * What becomes of an order when something is done with it: each action makes the order as it is afterwards and the event that tells of
  * it, or says why it cannot be done. Pure; ids and times are handed in.
  */
-import { Type, type Static } from '@sinclair/typebox';
-import type { SchemaProblem } from '../schema';
+import { isWebAddress, type SchemaProblem } from '../schema';
+import { ORDER_ACTIONS, type OrderAction } from './action';
 import type { MomentDetails } from './details';
-import { piecesIn } from './facts';
-import { paidForPieces, paidForShipping } from './placing';
+import { piecesSent, type Pieces } from './pieces';
+import { refundFor, stillToRefund, stillToSend, whyNot } from './possible';
 import type { Order, Refund, Shipment } from './schema';
-import { orderTotals } from './totals';
-
-const strict = { additionalProperties: false } as const;
-const words = (max: number) => Type.String({ maxLength: max });
-const pieces = Type.Array(
-  Type.Object(
-    { sku: Type.String({ minLength: 1, maxLength: 64 }), quantity: Type.Integer({ minimum: 1, maximum: 100_000 }) },
-    strict,
-  ),
-  { minItems: 1, maxItems: 500 },
-);
-
-export const OrderActionSchema = Type.Union([
-  Type.Object({ do: Type.Literal('pay') }, strict),
-  Type.Object({ do: Type.Literal('fail-payment'), reason: words(500) }, strict),
-  Type.Object({ do: Type.Literal('pause'), reason: words(500) }, strict),
-  Type.Object(
-    {
-      do: Type.Literal('delay'),
-      sku: Type.String({ minLength: 1, maxLength: 64 }),
-      until: Type.Optional(Type.String({ format: 'date-time' })),
-      reason: words(300),
-    },
-    strict,
-  ),
-  Type.Object({ do: Type.Literal('note'), words: Type.String({ minLength: 1, maxLength: 4000 }) }, strict),
-  Type.Object(
-    {
-      do: Type.Literal('invoice'),
-      number: Type.String({ minLength: 1, maxLength: 64 }),
-      dueInDays: Type.Integer({ minimum: 0, maximum: 365 }),
-    },
-    strict,
-  ),
-  Type.Object(
-    {
-      do: Type.Literal('dispatch'),
-      lines: pieces,
-      carrier: words(120),
-      trackingNumber: words(120),
-      trackingUrl: words(2000),
-      location: words(80),
-    },
-    strict,
-  ),
-  Type.Object(
-    {
-      do: Type.Literal('track'),
-      shipment: Type.Integer({ minimum: 0, maximum: 99 }),
-      carrier: words(120),
-      trackingNumber: words(120),
-      trackingUrl: words(2000),
-    },
-    strict,
-  ),
-  Type.Object({ do: Type.Literal('hand-over'), lines: pieces, location: words(80) }, strict),
-  Type.Object({ do: Type.Literal('deliver'), shipment: Type.Integer({ minimum: 0, maximum: 99 }) }, strict),
-  Type.Object({ do: Type.Literal('downloads') }, strict),
-  Type.Object(
-    {
-      do: Type.Literal('refund'),
-      lines: Type.Optional(pieces),
-      shipping: Type.Integer({ minimum: 0 }),
-      /** On top of lines and shipping: goodwill. */
-      goodwill: Type.Integer({ minimum: 0 }),
-      reason: words(300),
-    },
-    strict,
-  ),
-  Type.Object({ do: Type.Literal('return'), lines: pieces }, strict),
-  Type.Object({ do: Type.Literal('cancel'), reason: words(500) }, strict),
-  Type.Object({ do: Type.Literal('answer') }, strict),
-]);
-export type OrderAction = Static<typeof OrderActionSchema>;
-export type OrderActionKind = OrderAction['do'];
-
-export const ORDER_ACTIONS: Record<OrderActionKind, { label: string; event: string }> = {
-  pay: { label: 'Payment comes in', event: 'order.payment-received' },
-  'fail-payment': { label: 'Payment fails', event: 'order.payment-failed' },
-  pause: { label: 'Pause it', event: 'order.paused' },
-  delay: { label: 'An item is late', event: 'order.item-delayed' },
-  note: { label: 'Add a note', event: 'order.note-added' },
-  invoice: { label: 'Issue an invoice', event: 'invoice.issued' },
-  dispatch: { label: 'Dispatch', event: 'shipment.dispatched' },
-  track: { label: 'Tracking changes', event: 'shipment.updated' },
-  'hand-over': { label: 'Ready to collect', event: 'shipment.ready-for-pickup' },
-  deliver: { label: 'Delivered', event: 'shipment.delivered' },
-  downloads: { label: 'Downloads ready', event: 'download.ready' },
-  refund: { label: 'Refund', event: 'refund.issued' },
-  return: { label: 'Goods come back', event: 'return.received' },
-  cancel: { label: 'Cancel it', event: 'order.cancelled' },
-  answer: { label: 'The customer answers', event: 'feedback.answered' },
-};
-
-/** Pieces of each product that have not left yet. */
-export function stillToSend(order: Order): { sku: string; name: string; quantity: number }[] {
-  const shipments = order.shipments ?? [];
-  if (shipments.some((s) => !s.lines)) return [];
-  return order.lines
-    .map((l) => ({
-      sku: l.product.sku,
-      name: l.product.name,
-      quantity: l.quantity - piecesIn(shipments, l.product.sku),
-    }))
-    .filter((l) => l.quantity > 0);
-}
-
-const refundedPieces = (order: Order, sku: string): number =>
-  (order.refunds ?? []).reduce(
-    (n, r) => n + (r.lines ?? []).reduce((m, l) => m + (l.sku === sku ? l.quantity : 0), 0),
-    0,
-  );
-
-/** What can still be given back: pieces by product with what was paid for each of them, shipping, and all of it. */
-export function stillToRefund(order: Order): {
-  lines: { sku: string; name: string; quantity: number; amount: number }[];
-  shipping: number;
-  all: number;
-} {
-  const { total, refunded } = orderTotals(order);
-  const all = order.payment?.paid === false ? 0 : Math.max(0, total - refunded);
-  const shippingBack = (order.refunds ?? []).reduce((n, r) => n + (r.shipping ?? 0), 0);
-  return {
-    all,
-    shipping: Math.min(all, Math.max(0, paidForShipping(order) - shippingBack)),
-    lines: order.lines
-      .map((l, i) => {
-        const before = refundedPieces(order, l.product.sku);
-        const quantity = l.quantity - before;
-        return {
-          sku: l.product.sku,
-          name: l.product.name,
-          quantity,
-          amount: quantity > 0 ? paidForPieces(order, i, before, quantity) : 0,
-        };
-      })
-      .filter((l) => l.quantity > 0),
-  };
-}
-
-/** What some pieces were paid with, when those given back already went before. */
-export function refundFor(order: Order, sku: string, quantity: number): number {
-  const i = order.lines.findIndex((l) => l.product.sku === sku);
-  return i < 0 ? 0 : paidForPieces(order, i, refundedPieces(order, sku), quantity);
-}
-
-/** Why an action cannot be done with an order as it is; undefined when it can. */
-export function whyNot(order: Order, kind: OrderActionKind): string | undefined {
-  const cancelled = order.status === 'OrderCancelled';
-  const paid = order.payment?.paid === true;
-  const sent = (order.shipments ?? []).length > 0;
-  const over = 'The order was cancelled.';
-  switch (kind) {
-    case 'pay':
-      return cancelled ? over : paid ? 'It is paid already.' : undefined;
-    case 'fail-payment':
-      return cancelled ? over : paid ? 'It is paid already.' : undefined;
-    case 'pause':
-    case 'delay':
-      return cancelled ? over : order.status === 'OrderDelivered' ? 'It has been delivered.' : undefined;
-    case 'note':
-    case 'invoice':
-      return undefined;
-    case 'dispatch':
-    case 'hand-over':
-      return cancelled ? over : stillToSend(order).length === 0 ? 'Everything has left already.' : undefined;
-    case 'track':
-    case 'deliver':
-      return cancelled && !sent ? over : sent ? undefined : 'Nothing has been dispatched.';
-    case 'downloads':
-      return cancelled
-        ? over
-        : order.lines.some((l) => (l.product.downloads ?? []).length > 0)
-          ? undefined
-          : 'Nothing in it is downloaded.';
-    case 'refund':
-      return order.payment?.paid === false
-        ? 'Nothing has been paid.'
-        : stillToRefund(order).all === 0
-          ? 'All of it was given back.'
-          : undefined;
-    case 'return':
-      return sent ? undefined : 'Nothing has been dispatched.';
-    case 'cancel':
-      return cancelled
-        ? 'It is cancelled already.'
-        : order.status === 'OrderDelivered'
-          ? 'It has been delivered.'
-          : undefined;
-    case 'answer':
-      return sent || order.status === 'OrderDelivered' ? undefined : 'The customer has nothing to answer to yet.';
-  }
-}
 
 export interface Done {
   /** The order as it is afterwards. */
@@ -229,6 +36,10 @@ const said = (text: string): string | undefined => (text.trim() === '' ? undefin
 export function actOn(order: Order, action: OrderAction, { at, payUrl, by }: ActionContext): ActionResult {
   const reason = whyNot(order, action.do);
   if (reason) return refuse(reason);
+  if ('trackingUrl' in action && said(action.trackingUrl) && !isWebAddress(action.trackingUrl.trim())) {
+    const message = 'is not a full address, such as https://carrier.example/parcels/1';
+    return refuse('The parcel cannot be followed there.', { path: '/trackingUrl', message });
+  }
   const { event } = ORDER_ACTIONS[action.do];
   const done = (change: Partial<Order>, details?: MomentDetails): ActionResult => ({
     ok: true,
@@ -269,32 +80,33 @@ export function actOn(order: Order, action: OrderAction, { at, payUrl, by }: Act
     case 'dispatch':
     case 'hand-over':
       return dispatch(order, action, at, done);
-    case 'track': {
-      const shipment = order.shipments?.[action.shipment];
-      if (!shipment)
-        return refuse('There is no such parcel.', { path: '/shipment', message: 'is not a parcel of the order' });
-      const changed: Shipment = { ...shipment, ...tracking(action) };
-      // The newest parcel is the one an event is about.
-      return done({ shipments: [...order.shipments!.filter((s) => s !== shipment), changed] });
-    }
+    case 'track':
     case 'deliver': {
       const shipment = order.shipments?.[action.shipment];
-      if (!shipment)
-        return refuse('There is no such parcel.', { path: '/shipment', message: 'is not a parcel of the order' });
-      const last = stillToSend(order).length === 0;
-      return done({
-        shipments: [...order.shipments!.filter((s) => s !== shipment), shipment],
-        ...(last && { status: 'OrderDelivered' as const }),
-      });
+      const problem = !shipment
+        ? 'is not a parcel of the order'
+        : shipment.deliveredAt
+          ? 'has been delivered already'
+          : undefined;
+      if (!shipment || problem) {
+        return refuse('There is no such parcel on its way.', { path: '/shipment', message: problem! });
+      }
+      const news: Shipment = { ...shipment, ...(action.do === 'track' ? tracking(action) : { deliveredAt: at }) };
+      // The newest news is what an event is about.
+      const shipments = [...order.shipments!.filter((s) => s !== shipment), news];
+      const over = shipments.every((s) => s.deliveredAt) && stillToSend(order).length === 0;
+      return done({ shipments, ...(over && { status: 'OrderDelivered' as const }) });
     }
     case 'downloads':
       return done({});
     case 'refund':
       return refund(order, action, at, done);
     case 'return': {
-      const problem = notInOrder(order, action.lines);
-      if (problem) return refuse('This was not ordered.', problem);
-      const items = action.lines.map(
+      const problem = tooMany(action.lines, piecesSent(order), (sku, left) =>
+        left === 0 ? `"${sku}" has not left` : `is more than the ${left} that have left`,
+      );
+      if (problem) return refuse('More than has left.', problem);
+      const items = onceEach(action.lines).map(
         (l) => `${l.quantity} \u00d7 ${order.lines.find((o) => o.product.sku === l.sku)!.product.name}`,
       );
       return done({ status: 'OrderReturned' }, { returned: { items: items.join(', '), receivedAt: at } });
@@ -310,13 +122,26 @@ export function actOn(order: Order, action: OrderAction, { at, payUrl, by }: Act
 
 type DoneWith = (change: Partial<Order>, details?: MomentDetails) => ActionResult;
 
-function notInOrder(order: Order, lines: readonly { sku: string; quantity: number }[]): SchemaProblem | undefined {
-  for (const [i, l] of lines.entries()) {
-    const line = order.lines.find((o) => o.product.sku === l.sku);
-    if (!line) return { path: `/lines/${i}/sku`, message: `"${l.sku}" was not ordered` };
-    if (l.quantity > line.quantity) {
-      return { path: `/lines/${i}/quantity`, message: `is more than the ${line.quantity} that were ordered` };
-    }
+/** Each product once, with all its pieces. */
+function onceEach(lines: readonly { sku: string; quantity: number }[]): { sku: string; quantity: number }[] {
+  const bySku = new Map<string, number>();
+  for (const { sku, quantity } of lines) bySku.set(sku, (bySku.get(sku) ?? 0) + quantity);
+  return [...bySku].map(([sku, quantity]) => ({ sku, quantity }));
+}
+
+/** The first of some lines that asks for more of a product than there is, all lines of it counted together. */
+function tooMany(
+  lines: readonly { sku: string; quantity: number }[],
+  open: readonly Pieces[],
+  words: (sku: string, left: number) => string,
+): SchemaProblem | undefined {
+  const there = new Map(open.map((p) => [p.sku, p.quantity]));
+  const asked = new Map<string, number>();
+  for (const [i, { sku, quantity }] of lines.entries()) {
+    const left = there.get(sku) ?? 0;
+    const all = (asked.get(sku) ?? 0) + quantity;
+    asked.set(sku, all);
+    if (all > left) return { path: `/lines/${i}/${left === 0 ? 'sku' : 'quantity'}`, message: words(sku, left) };
   }
   return undefined;
 }
@@ -336,23 +161,14 @@ function dispatch(
   at: string,
   done: DoneWith,
 ): ActionResult {
-  const open = new Map(stillToSend(order).map((l) => [l.sku, l]));
-  for (const [i, l] of action.lines.entries()) {
-    const left = open.get(l.sku);
-    if (!left) {
-      const ordered = order.lines.some((o) => o.product.sku === l.sku);
-      return refuse(ordered ? 'It has left already.' : 'It was not ordered.', {
-        path: `/lines/${i}/sku`,
-        message: ordered ? `all of "${l.sku}" has left already` : `"${l.sku}" was not ordered`,
-      });
-    }
-    if (l.quantity > left.quantity) {
-      return refuse('More than is left.', {
-        path: `/lines/${i}/quantity`,
-        message: `is more than the ${left.quantity} that are left`,
-      });
-    }
-  }
+  const problem = tooMany(action.lines, stillToSend(order), (sku, left) =>
+    left > 0
+      ? `is more than the ${left} that are left`
+      : order.lines.some((l) => l.product.sku === sku)
+        ? `all of "${sku}" has left already`
+        : `"${sku}" was not ordered`,
+  );
+  if (problem) return refuse('More than is left.', problem);
   const location = said(action.location);
   const shipments = order.shipments ?? [];
   const shipment: Shipment = {
@@ -360,7 +176,7 @@ function dispatch(
     dispatchedAt: at,
     ...(action.do === 'dispatch' ? tracking(action) : {}),
     ...(location && { location }),
-    lines: action.lines.map(({ sku, quantity }) => ({ sku, quantity })),
+    lines: onceEach(action.lines),
   };
   return done({
     shipments: [...shipments, shipment],
@@ -375,19 +191,11 @@ function refund(
   done: DoneWith,
 ): ActionResult {
   const open = stillToRefund(order);
-  const lines: NonNullable<Refund['lines']> = [];
-  for (const [i, l] of (action.lines ?? []).entries()) {
-    const left = open.lines.find((o) => o.sku === l.sku);
-    if (!left || l.quantity > left.quantity) {
-      return refuse('More than was ordered.', {
-        path: `/lines/${i}/quantity`,
-        message: left
-          ? `is more than the ${left.quantity} that were not given back`
-          : `"${l.sku}" was not ordered, or was given back`,
-      });
-    }
-    lines.push({ sku: l.sku, quantity: l.quantity, amount: refundFor(order, l.sku, l.quantity) });
-  }
+  const problem = tooMany(action.lines ?? [], open.lines, (sku, left) =>
+    left > 0 ? `is more than the ${left} that were not given back` : `"${sku}" was not ordered, or was given back`,
+  );
+  if (problem) return refuse('More than was ordered.', problem);
+  const lines = onceEach(action.lines ?? []).map((l) => ({ ...l, amount: refundFor(order, l.sku, l.quantity) }));
   if (action.shipping > open.shipping) {
     return refuse('More than was paid for shipping.', {
       path: '/shipping',

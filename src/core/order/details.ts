@@ -57,6 +57,19 @@ export const MomentDetailsSchema = Type.Object(
 export type MomentDetails = Static<typeof MomentDetailsSchema>;
 export type DetailName = keyof MomentDetails;
 
+/** What each detail is called, as in "made up: the reason". */
+export const DETAIL_WORDS: Record<DetailName, string> = {
+  reason: 'the reason',
+  payUrl: 'the address to pay at',
+  delay: 'the delay',
+  note: 'the note',
+  invoice: 'the invoice’s number and date',
+  returned: 'what came back',
+  account: 'the account’s address',
+  reset: 'the address for a new password',
+  bounce: 'the mail that came back',
+};
+
 /** Made-up details, for looking at a message before anything has happened. */
 export const SAMPLE_DETAILS: Required<MomentDetails> = {
   reason: 'the card was declined',

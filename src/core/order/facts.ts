@@ -1,52 +1,67 @@
 /** What conditions can ask about an order: read once, for planning and for each message alike. */
-import type { OrderFacts } from '../conditions/condition';
-import type { Order, OrderLine, Shipment } from './schema';
+import type { OrderFacts, ParcelShare } from '../conditions/condition';
+import { partsOfLines, piecesForParcels, piecesIn, refundedPieces } from './pieces';
+import type { Order, OrderLine, Refund, Shipment } from './schema';
 import { shareOf } from './shares';
 import { orderTotals } from './totals';
 
 /** The lines a message shows: of the whole order, or what is in the parcel it is about. */
 export function linesOf(order: Order, shipment: Shipment | undefined): OrderLine[] {
   if (!shipment?.lines) return order.lines;
-  const at = order.shipments?.indexOf(shipment) ?? -1;
-  const earlier = at < 0 ? [] : order.shipments!.slice(0, at);
-  return shipment.lines.flatMap(({ sku, quantity }) => {
-    const line = order.lines.find((l) => l.product.sku === sku);
-    if (!line) return [];
-    // A discount belongs to the whole line; of a part of it, its share. The shares of all parcels together are the discount.
-    const before = Math.min(line.quantity - quantity, piecesIn(earlier, sku));
-    const discount = line.discount && shareOf(line.discount, line.quantity, Math.max(0, before), quantity);
-    const { discount: _whole, ...rest } = line;
-    return [{ ...rest, quantity, ...(discount && { discount }) }];
-  });
-}
-
-/** How many pieces of a product some parcels hold. */
-export function piecesIn(shipments: readonly Shipment[], sku: string): number {
-  return shipments.reduce(
-    (sum, s) => sum + (s.lines ?? []).reduce((n, l) => n + (l.sku === sku ? l.quantity : 0), 0),
-    0,
+  const earlier = parcelsBefore(order, shipment);
+  return shipment.lines.flatMap(({ sku, quantity }) =>
+    partsOfLines(order, sku, piecesIn(earlier, sku), quantity).map((part) => {
+      const { discount, ...line } = order.lines[part.line]!;
+      // A discount belongs to the whole line; of a part of it, its share. The shares of all parcels together are the discount.
+      const share = discount && shareOf(discount, line.quantity, part.before, part.quantity);
+      return { ...line, quantity: part.quantity, ...(share && { discount: share }) };
+    }),
   );
 }
 
-/** Whether a parcel holds all that the order has. */
-function isWhole(order: Order, shipment: Shipment): boolean {
-  const inParcel = new Map((shipment.lines ?? []).map((l) => [l.sku, l.quantity]));
-  return !shipment.lines || order.lines.every((l) => (inParcel.get(l.product.sku) ?? 0) >= l.quantity);
+/** The parcels that left before one: by when they left, or by their place where that is not known. The newest news stands last. */
+function parcelsBefore(order: Order, shipment: Shipment): Shipment[] {
+  const { shipments = [] } = order;
+  const place = shipments.indexOf(shipment);
+  const left = Date.parse(shipment.dispatchedAt ?? '');
+  return shipments.filter((other, i) => {
+    const gap = Date.parse(other.dispatchedAt ?? '') - left;
+    return other !== shipment && (Number.isNaN(gap) || gap === 0 ? i < place : gap < 0);
+  });
+}
+
+/**
+ * What a parcel holds of an order, those before it counted in. One that names no lines holds what there is. What was paid back is not
+ * waited for: of goods that have not left, that is why they were.
+ */
+function parcelShare(order: Order, shipment: Shipment): ParcelShare {
+  const earlier = parcelsBefore(order, shipment);
+  const inParcels = piecesForParcels(order);
+  const complete = (parcels: readonly Shipment[]): boolean =>
+    parcels.some((p) => !p.lines) ||
+    inParcels.every(({ sku, quantity }) => piecesIn(parcels, sku) + refundedPieces(order, sku) >= quantity);
+  if (!complete([...earlier, shipment])) return 'part';
+  return earlier.length === 0 || complete([shipment]) ? 'whole' : 'last';
 }
 
 export interface FactsAbout {
   /** The parcel a message is about. */
   shipment?: Shipment;
-  /** The lines of that parcel, when they are known already. */
+  /** All of the order is meant, and not only what is in that parcel. */
+  wholeOrder?: boolean;
+  /** The lines that are meant, when they are known already. */
   lines?: readonly OrderLine[];
+  /** The refund a message is about. */
+  refund?: Refund;
   /** Which message of a row, from 1. */
   turn?: number;
 }
 
 /** An order's facts, of the order as a whole or of the parcel a message is about. */
 export function orderFacts(order: Order, about: FactsAbout = {}): OrderFacts {
-  const { shipment, turn } = about;
-  const lines = about.lines ?? linesOf(order, shipment);
+  const { shipment, refund, turn } = about;
+  const lines = about.lines ?? linesOf(order, about.wholeOrder ? undefined : shipment);
+  const { total, refunded } = orderTotals(order);
   const location = shipment?.location ?? order.location;
   return {
     guest: order.customer.guest ?? false,
@@ -56,10 +71,17 @@ export function orderFacts(order: Order, about: FactsAbout = {}): OrderFacts {
     ...(order.shippingAddress && { country: order.shippingAddress.country }),
     ...(order.payment && { payment: order.payment.method }),
     tracking: (shipment?.trackingNumber ?? '') !== '' || (shipment?.trackingUrl ?? '') !== '',
-    ...(shipment && { wholeShipment: isWhole(order, shipment) }),
+    ...(shipment && { parcel: parcelShare(order, shipment) }),
+    ...(refund && { wholeRefund: refunded >= total }),
     ...(turn !== undefined && { turn }),
     products: lines.map((l) => l.product.sku),
     categories: lines.map((l) => l.product.category ?? ''),
-    total: { minor: orderTotals(order).total, currency: order.currency },
+    total: { minor: total, currency: order.currency },
   };
+}
+
+/** The customer's name as an order has it, or an empty string. */
+export function customerName(order: Pick<Order, 'customer'>): string {
+  const { firstName = '', lastName = '', company = '' } = order.customer;
+  return (firstName && lastName ? `${firstName} ${lastName}` : firstName || lastName).trim() || company;
 }

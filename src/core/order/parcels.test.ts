@@ -1,8 +1,8 @@
-import { testOrder } from '../testing';
-import { linesOf } from './facts';
+import fc from 'fast-check';
+import { STORE, testOrder } from '../testing';
+import { linesOf, orderFacts } from './facts';
 import { snapshotOf } from './snapshot';
 import { lineTotal, orderProblems } from './totals';
-import { STORE } from '../testing';
 
 describe('parcels of one order', () => {
   const order = testOrder({
@@ -45,5 +45,53 @@ describe('parcels of one order', () => {
     ],
   ])('with %s are named at their place', (_what, change, path) => {
     expect(orderProblems({ ...order, ...change }).map((p) => p.path)).toEqual([path]);
+  });
+});
+
+describe('what a parcel holds of its order', () => {
+  const lines = [
+    { product: { sku: 'A', name: 'A' }, quantity: 3, unitPrice: 1000 },
+    { product: { sku: 'B', name: 'B' }, quantity: 2, unitPrice: 500 },
+  ];
+  const pieces = lines.flatMap((l) => Array.from({ length: l.quantity }, () => l.product.sku));
+  const packed = (skus: readonly string[]) => ({
+    lines: [...new Set(skus)].map((sku) => ({ sku, quantity: skus.filter((s) => s === sku).length })),
+  });
+  const shares = (change: Parameters<typeof testOrder>[0]) => {
+    const order = testOrder({ lines, ...change });
+    return order.shipments!.map((shipment) => orderFacts(order, { shipment }).parcel);
+  };
+
+  it('is the last part for the one that completes it, and a part for all before, however it is packed', () => {
+    fc.assert(
+      fc.property(
+        fc.shuffledSubarray(pieces, { minLength: 5 }),
+        fc.array(fc.integer({ min: 1, max: 3 })),
+        (order, sizes) => {
+          const shipments = [];
+          let rest = [...order];
+          for (const size of [...sizes, order.length]) {
+            if (rest.length > 0) shipments.push(packed(rest.slice(0, size)));
+            rest = rest.slice(size);
+          }
+          const expected = shipments.map((_, i) => (i < shipments.length - 1 ? 'part' : i === 0 ? 'whole' : 'last'));
+          expect(shares({ shipments })).toEqual(expected);
+        },
+      ),
+    );
+  });
+
+  it('does not wait for what is downloaded', () => {
+    const downloads = [{ name: 'C', url: 'https://quillwick.example/c' }];
+    const all = [...lines, { product: { sku: 'C', name: 'C', downloads }, quantity: 1, unitPrice: 300 }];
+    expect(shares({ lines: all, shipments: [packed(pieces)] })).toEqual(['whole']);
+    expect(shares({ lines: all, shipments: [packed(['A', 'A', 'A'])] })).toEqual(['part']);
+  });
+
+  it('does not wait for goods that were paid back before they left', () => {
+    const refunds = [{ amount: 1000, lines: [{ sku: 'B', quantity: 2, amount: 1000 }] }];
+    expect(shares({ refunds, shipments: [packed(['A', 'A', 'A'])] })).toEqual(['whole']);
+    expect(shares({ refunds, shipments: [packed(['A']), packed(['A', 'A'])] })).toEqual(['part', 'last']);
+    expect(shares({ refunds, shipments: [packed(['A'])] })).toEqual(['part']);
   });
 });

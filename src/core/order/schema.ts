@@ -92,6 +92,7 @@ export const ShipmentSchema = Type.Object(
     trackingNumber: Type.Optional(text(120)),
     trackingUrl: Type.Optional(Type.String({ format: 'uri', maxLength: 2000 })),
     dispatchedAt: Type.Optional(Type.String({ format: 'date-time' })),
+    deliveredAt: Type.Optional(Type.String({ format: 'date-time' })),
     location: Type.Optional(text(80)),
     /** What is in it; everything when left out. */
     lines: Type.Optional(Type.Array(PiecesSchema, { minItems: 1, maxItems: 500 })),

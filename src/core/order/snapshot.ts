@@ -1,7 +1,8 @@
 /** From an order's snapshot to the values a message is filled with. */
+import { countryName } from '../names';
 import { plainLine, type Money, type Values } from '../text/values';
 import type { OrderFacts } from '../conditions/condition';
-import { momentOf } from '../placeholders/moments';
+import { BY_HAND, momentOf } from '../placeholders/moments';
 import { linesOf, orderFacts } from './facts';
 import { lineTotal, orderTotals } from './totals';
 import type { MomentDetails } from './details';
@@ -22,6 +23,8 @@ export interface MessageSubject {
   store: StoreFacts;
   /** The parcel a message is about: only what is in it is in the message. */
   shipment?: Shipment;
+  /** It speaks of the parcel, and its lines are those of the whole order. */
+  wholeOrder?: boolean;
   /** The refund a message is about. */
   refund?: Refund;
   /** What else the event told. */
@@ -90,12 +93,17 @@ export interface Download {
 export function aboutMoment(
   order: Order,
   momentId: string,
-): Pick<MessageSubject, 'shipment' | 'refund'> & { order?: Order } {
+): Pick<MessageSubject, 'shipment' | 'refund' | 'wholeOrder'> & { order?: Order } {
   const has = momentOf(momentId)?.has;
   if (has && !has.has('order')) return { order: customerOnly(order) };
   const shipment = has?.has('shipment') ? order.shipments?.at(-1) : undefined;
   const refund = has?.has('refund') ? order.refunds?.at(-1) : undefined;
-  return { ...(shipment && { shipment }), ...(refund && { refund }) };
+  // Written by hand, it can be about anything of the order: a carrier's number, or a line that has not left yet.
+  return {
+    ...(shipment && { shipment }),
+    ...(shipment && momentId === BY_HAND && { wholeOrder: true }),
+    ...(refund && { refund }),
+  };
 }
 
 /** An order of which nothing is known but who the customer is. */
@@ -115,7 +123,7 @@ const line = (text: string | undefined): string | undefined => {
  */
 export function snapshotOf(subject: MessageSubject): Snapshot {
   const { order, store, shipment, refund, details } = subject;
-  const lines = linesOf(order, shipment);
+  const lines = linesOf(order, subject.wholeOrder ? undefined : shipment);
   const sums = orderTotals(order);
   const money = (minor: number): Money => ({ minor, currency: order.currency });
   const { customer } = order;
@@ -199,6 +207,7 @@ export function snapshotOf(subject: MessageSubject): Snapshot {
     facts: orderFacts(order, {
       lines,
       ...(shipment && { shipment }),
+      ...(refund && { refund }),
       ...(subject.turn !== undefined && { turn: subject.turn }),
     }),
   };
@@ -254,18 +263,6 @@ function totalRows(order: Order, sums: ReturnType<typeof orderTotals>, money: (m
   if (sums.taxIncluded) for (const t of order.taxes ?? []) add('taxIncluded', t.amount, t.label);
   if (sums.refunded > 0) add('refunded', -sums.refunded);
   return rows;
-}
-
-const countryNames = new Map<string, Intl.DisplayNames>();
-
-/** A country's name in a language, by its ISO 3166-1 code; the code itself where there is no name. */
-export function countryName(code: string, locale = 'en'): string {
-  let names = countryNames.get(locale);
-  if (!names) {
-    names = new Intl.DisplayNames([locale], { type: 'region' });
-    countryNames.set(locale, names);
-  }
-  return plainLine(names.of(code) ?? code);
 }
 
 /** The lines of a postal address in the order in which they are written, empty ones left out. */

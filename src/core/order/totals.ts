@@ -1,5 +1,6 @@
 /** An order's figures. Everything is integer arithmetic in minor units, so the parts always equal the total. */
 import type { SchemaProblem } from '../schema';
+import { orderedPieces } from './pieces';
 import type { Order, OrderLine } from './schema';
 
 /** All amounts in minor units of the order's currency. */
@@ -74,21 +75,13 @@ export function orderProblems(order: Order): SchemaProblem[] {
   return problems;
 }
 
-const orderedOf = (order: Order): Map<string, number> => {
-  const ordered = new Map<string, number>();
-  for (const { product, quantity } of order.lines) {
-    ordered.set(product.sku, (ordered.get(product.sku) ?? 0) + quantity);
-  }
-  return ordered;
-};
-
 /** Pieces that were never ordered, or more of them than were. */
 function pieceProblems(
   order: Order,
   parts: readonly { path: string; lines: readonly { sku: string; quantity: number }[] }[],
   verb: string,
 ): SchemaProblem[] {
-  const ordered = orderedOf(order);
+  const ordered = new Map(orderedPieces(order).map((p) => [p.sku, p.quantity]));
   const so = new Map<string, number>();
   const problems: SchemaProblem[] = [];
   for (const { path, lines } of parts) {

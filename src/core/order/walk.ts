@@ -1,5 +1,7 @@
 /** A walk through an order's whole life, one step at a time. Which step is next is read off the order and what it has had. */
-import { ORDER_ACTIONS, stillToRefund, stillToSend, type OrderAction } from './actions';
+import { ORDER_ACTIONS, type OrderAction, type OrderActionKind } from './action';
+import { piecesForParcels, piecesSent } from './pieces';
+import { refundFor, stillOnTheWay, stillToRefund, stillToSend, whyNot } from './possible';
 import type { Order } from './schema';
 
 export interface WalkStep {
@@ -7,10 +9,12 @@ export interface WalkStep {
   label: string;
   /** What it shows. */
   note: string;
-  /** What is done; undefined where the demo's clock is wound instead. */
-  action?: (order: Order) => OrderAction;
+  /** What is done, of an order that allows it; undefined where the demo's clock is wound instead. */
+  action?: { kind: OrderActionKind; of: (order: Order) => OrderAction };
   /** How far the clock is wound. */
   windMs?: number;
+  /** Left out of the walk of an order it has nothing to do with. */
+  applies?: (order: Order) => boolean;
   done: (order: Order, had: ReadonlySet<string>, ahead: number) => boolean;
 }
 
@@ -32,58 +36,102 @@ export const WALK: readonly WalkStep[] = [
     id: 'pay',
     label: 'The payment comes in',
     note: 'What still waited for it is stopped.',
-    action: () => ({ do: 'pay' }),
+    action: { kind: 'pay', of: () => ({ do: 'pay' }) },
     done: (order, events) => order.payment?.paid === true || events.has('order.payment-received'),
   },
   {
     id: 'invoice',
     label: 'The invoice is issued',
     note: 'With a PDF attached, to the customer and to their accounts.',
-    action: (order) => ({ do: 'invoice', number: `R-${order.number}`, dueInDays: 14 }),
+    action: { kind: 'invoice', of: (order) => ({ do: 'invoice', number: `R-${order.number}`, dueInDays: 14 }) },
     done: had('invoice'),
+  },
+  {
+    id: 'downloads',
+    label: 'The downloads are ready',
+    note: 'With a link for each.',
+    action: { kind: 'downloads', of: () => ({ do: 'downloads' }) },
+    applies: (order) => order.lines.some(({ product }) => (product.downloads ?? []).length > 0),
+    done: had('downloads'),
   },
   {
     id: 'first-parcel',
     label: 'A first parcel leaves',
     note: 'The message shows what is in it and nothing else.',
-    action: (order) => parcel(order, 1),
+    action: { kind: 'dispatch', of: (order) => parcel(order, 1) },
+    applies: inParcels,
     done: (order) => (order.shipments?.length ?? 0) > 0,
   },
   {
     id: 'rest',
     label: 'The rest leaves',
     note: 'A second message, about the second parcel.',
-    action: (order) => parcel(order, Infinity),
+    action: { kind: 'dispatch', of: (order) => parcel(order, Infinity) },
+    applies: inSeveralParcels,
     done: (order) => (order.shipments?.length ?? 0) > 0 && stillToSend(order).length === 0,
   },
   {
+    id: 'first-arrives',
+    label: 'The first parcel arrives',
+    note: 'The other one is still on its way, so nobody is asked yet how it went.',
+    action: { kind: 'deliver', of: deliverNext },
+    applies: inSeveralParcels,
+    done: (order) => stillOnTheWay(order).length < (order.shipments?.length ?? 0),
+  },
+  {
     id: 'delivered',
-    label: 'It is delivered',
+    label: 'The last parcel arrives',
     note: 'From here the question how it went waits, if it is on.',
-    action: (order) => ({ do: 'deliver', shipment: (order.shipments?.length ?? 1) - 1 }),
-    done: had('deliver'),
+    action: { kind: 'deliver', of: deliverNext },
+    applies: inParcels,
+    done: (order) => (order.shipments?.length ?? 0) > 0 && stillOnTheWay(order).length === 0,
   },
   {
     id: 'return',
     label: 'One piece comes back',
     note: 'The customer learns that it arrived.',
-    action: (order) => ({ do: 'return', lines: [{ sku: order.lines[0]!.product.sku, quantity: 1 }] }),
+    action: {
+      kind: 'return',
+      of: (order) => ({ do: 'return', lines: [{ sku: piecesSent(order)[0]?.sku ?? '', quantity: 1 }] }),
+    },
+    applies: inParcels,
     done: had('return'),
   },
   {
     id: 'refund',
     label: 'It is refunded',
     note: 'What was paid for this piece, to the cent.',
-    action: (order) => ({
-      do: 'refund',
-      lines: [{ sku: stillToRefund(order).lines[0]!.sku, quantity: 1 }],
-      shipping: 0,
-      goodwill: 0,
-      reason: 'sent back within the fortnight',
-    }),
-    done: had('refund'),
+    action: {
+      kind: 'refund',
+      of: (order) => ({
+        do: 'refund',
+        lines: [{ sku: paidPiece(order) ?? '', quantity: 1 }],
+        shipping: 0,
+        goodwill: 0,
+        reason: 'sent back within the fortnight',
+      }),
+    },
+    done: (order, events) => events.has(ORDER_ACTIONS.refund.event) || paidPiece(order) === undefined,
   },
 ];
+
+function inParcels(order: Order): boolean {
+  return piecesForParcels(order).length > 0;
+}
+
+function inSeveralParcels(order: Order): boolean {
+  const parcels = order.shipments?.length ?? 0;
+  return parcels > 1 || (parcels === 1 ? stillToSend(order).length > 0 : piecesForParcels(order).length > 1);
+}
+
+function deliverNext(order: Order): OrderAction {
+  return { do: 'deliver', shipment: stillOnTheWay(order)[0] ?? 0 };
+}
+
+/** A product of which a piece was paid for and not given back. */
+function paidPiece(order: Order): string | undefined {
+  return stillToRefund(order).lines.find((l) => refundFor(order, l.sku, 1) > 0)?.sku;
+}
 
 /** A parcel with the first so many lines of what has not left. */
 function parcel(order: Order, lines: number): OrderAction {
@@ -100,12 +148,19 @@ function parcel(order: Order, lines: number): OrderAction {
   };
 }
 
-/** The next step of an order's walk, or undefined when it has had them all. */
+/** The steps that have to do with an order. `winds`: there is a clock to wind. */
+export function walkOf(order: Order, winds: boolean): readonly WalkStep[] {
+  return WALK.filter((step) => (step.applies?.(order) ?? true) && (step.action !== undefined || winds));
+}
+
+/** The next step of an order's walk that the order allows, or undefined when there is none left. */
 export function nextStep(
   order: Order,
   events: ReadonlySet<string>,
   ahead: number,
   winds: boolean,
 ): WalkStep | undefined {
-  return WALK.find((step) => !step.done(order, events, ahead) && (step.action !== undefined || winds));
+  return walkOf(order, winds).find(
+    (step) => !step.done(order, events, ahead) && (!step.action || whyNot(order, step.action.kind) === undefined),
+  );
 }

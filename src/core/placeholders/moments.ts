@@ -24,6 +24,9 @@ export const MOMENT_COLUMNS = [
 ] as const;
 export type MomentColumn = (typeof MOMENT_COLUMNS)[number];
 
+/** Nobody and nothing tells of this one: a colleague chooses the message, adapts it and sends it. */
+export const BY_HAND = 'by-hand';
+
 const ORDER: ReadonlySet<Placeholder['from']> = new Set(['order', 'customer', 'store']);
 const SHIPMENT: ReadonlySet<Placeholder['from']> = new Set(['order', 'customer', 'store', 'shipment']);
 
@@ -70,6 +73,7 @@ export const MOMENTS: readonly Moment[] = [
     'when a customer wants a new password',
     aboutAccount('reset'),
   ),
+  moment(BY_HAND, 'Besides', 'Written by hand', 'when a colleague writes', SHIPMENT),
   moment('delivery.bounced', 'Besides', 'Mail came back', 'when mail to a customer comes back', telling('bounce')),
 ];
 

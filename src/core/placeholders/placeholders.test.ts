@@ -55,13 +55,14 @@ describe('moments', () => {
     expect(new Set(MOMENTS.map((m) => m.id)).size).toBe(MOMENTS.length);
   });
 
-  it('know of a shipment only once there is one', () => {
+  it('know of a shipment only once there can be one', () => {
     const carrier = placeholder('shipment.carrier')!;
     expect(MOMENTS.filter((m) => isProvided(carrier, m.id)).map((m) => m.id)).toEqual([
       'shipment.dispatched',
       'shipment.updated',
       'shipment.ready-for-pickup',
       'shipment.delivered',
+      'by-hand',
     ]);
     expect(isProvided(carrier, 'some.other-moment')).toBe(false);
     expect(isProvided(placeholder('order.number')!, 'some.other-moment')).toBe(true);

@@ -1,5 +1,5 @@
 /** What becomes of an event that comes late, twice, out of order, or for an order that is over. */
-import { momentOf } from '../placeholders/moments';
+import { BY_HAND, momentOf } from '../placeholders/moments';
 import type { Reason } from './reasons';
 
 /** Moments that come once in an order's life. */
@@ -14,6 +14,7 @@ const AFTER_CANCELLING: ReadonlySet<string> = new Set([
   'return.received',
   'delivery.bounced',
   'feedback.answered',
+  BY_HAND,
 ]);
 
 /** What makes an earlier moment old news: a confirmation after the parcel left reads like a mistake. */

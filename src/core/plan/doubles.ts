@@ -1,6 +1,8 @@
 /** Two messages that would reach one person for one moment, found by planning real and sample orders. */
+import { BY_HAND } from '../placeholders/moments';
 import type { Audience } from './notification';
-import { planner, type PlanEvent, type PlanSettings } from './plan';
+import { planner } from './plan';
+import type { PlanEvent, PlanSettings } from './types';
 import { TIMERS } from './timers';
 
 /** A message the shop system sends by itself. */
@@ -33,7 +35,8 @@ export function findDoubles(
   shopMails: readonly ShopMail[],
   orders: readonly Omit<PlanEvent, 'moment'>[],
 ): Double[] {
-  const on = settings.notifications.filter((n) => n.on);
+  // Who writes by hand sees what the person has had already.
+  const on = settings.notifications.filter((n) => n.on && n.moment !== BY_HAND);
   const nameOf = new Map(on.map((n) => [n.id, n.name]));
   const found = new Map<string, Double>();
   const note = (key: string, double: Omit<Double, 'orders'>): void => {

@@ -2,6 +2,8 @@ export * from './reasons';
 export * from './notification';
 export * from './language';
 export * from './timers';
+export * from './letter';
+export * from './types';
 export * from './plan';
 export * from './version';
 export * from './allowed';

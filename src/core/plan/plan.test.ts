@@ -1,7 +1,8 @@
 import type { RoutingRule } from '../routing/rules';
 import { testOrder } from '../testing';
 import type { NotificationFacts } from './notification';
-import { plan, type PlanEvent, type PlanSettings } from './plan';
+import { plan } from './plan';
+import type { PlanEvent, PlanSettings } from './types';
 import { reasonWords } from './reasons';
 
 type Input = PlanSettings & PlanEvent;

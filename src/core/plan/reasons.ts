@@ -1,5 +1,6 @@
 /** Why somebody is written to, or not: plain data in the record, sentences on the screen. */
 import { Type, type Static } from '@sinclair/typebox';
+import { languageName } from '../names';
 
 const text = Type.String();
 const reason = <C extends string, P extends Record<string, typeof text>>(code: C, details: P) =>
@@ -7,6 +8,8 @@ const reason = <C extends string, P extends Record<string, typeof text>>(code: C
 
 export const ReasonSchema = Type.Union([
   reason('moment', { moment: text, notification: text }),
+  reason('by-hand', { person: text, notification: text }),
+  reason('adapted', { person: text }),
   reason('customer-of-order', { name: text, order: text }),
   reason('rule-all', { person: text }),
   reason('rule-category', { person: text, category: text, product: text }),
@@ -41,12 +44,6 @@ export const ReasonSchema = Type.Union([
 ]);
 export type Reason = Static<typeof ReasonSchema>;
 
-/** The name of a language in English: "German" for "de". */
-export function languageName(tag: string): string {
-  return LANGUAGE_NAMES.of(tag) ?? tag;
-}
-const LANGUAGE_NAMES = new Intl.DisplayNames('en', { type: 'language' });
-
 const orList = (list: string): string => list.replace(/, ([^,]*)$/, ' or $1');
 
 /** One reason as a sentence. */
@@ -54,6 +51,10 @@ export function reasonWords(reason: Reason): string {
   switch (reason.code) {
     case 'moment':
       return `${reason.notification} goes out ${reason.moment}.`;
+    case 'by-hand':
+      return `${reason.person} chose to send ${reason.notification}.`;
+    case 'adapted':
+      return `${reason.person} adapted its words for this.`;
     case 'customer-of-order':
       return `${reason.name} placed order ${reason.order}.`;
     case 'rule-all':

@@ -5,6 +5,7 @@ import { contradiction, covers } from '../conditions/contradiction';
 import { testWords, type ConditionNames } from '../conditions/sentence';
 import { checker, type SchemaProblem } from '../schema';
 import { END_WORDS, scheduleProblems, ScheduleSchema } from '../time/timing';
+import { BY_HAND } from '../placeholders/moments';
 import { comesTooLate, TIMERS } from './timers';
 
 const strict = { additionalProperties: false } as const;
@@ -54,6 +55,9 @@ export function settingsProblems(
   );
   if (TIMERS[moment] && settings.schedule.row.length === 0) {
     problems.push({ path: '/schedule/row', message: 'has to say after how long' });
+  }
+  if (moment === BY_HAND && settings.schedule.row.length > 0) {
+    problems.push({ path: '/schedule/row', message: 'has no place here: it goes out when a colleague sends it' });
   }
   settings.schedule.ends.forEach((end, i) => {
     if (!comesTooLate(moment, end)) return;

@@ -3,7 +3,8 @@ import { testOrder } from '../testing';
 import type { Schedule } from '../time';
 import { notSaid, LATE_MS } from './allowed';
 import type { NotificationFacts } from './notification';
-import { plan, type PlanEvent } from './plan';
+import { plan } from './plan';
+import type { PlanEvent } from './types';
 import { reasonWords } from './reasons';
 import { endReached } from './timers';
 import { planDue } from './version';
@@ -108,6 +109,36 @@ describe('a payment that is still due', () => {
     expect(endReached(['answered'], { order: unpaid })).toBeUndefined();
     expect(endReached(['answered'], { order: unpaid, answered: true })).toBe('answered');
     expect(endReached(['cancelled', 'dispatched'], { order: testOrder({ shipments: [{}] }) })).toBe('dispatched');
+  });
+});
+
+describe('the question how it went', () => {
+  const asked: NotificationFacts = {
+    ...due,
+    id: 'asked',
+    name: 'How did we do?',
+    moment: 'feedback.due',
+    schedule: { row: [{ wait: { amount: 7, unit: 'days' } }], ends: ['answered'] },
+  };
+  const arrived = '2026-11-24T09:00:00Z';
+  const delivered = (shipments: Order['shipments'], change: Partial<Order> = {}) =>
+    run([asked], testOrder({ shipments: shipments!, ...change }), { moment: 'shipment.delivered' }).deliveries.length;
+
+  it('waits for the last parcel that is known to be on its way', () => {
+    const [one, two] = [{ lines: [{ sku: 'PA-KOZO', quantity: 2 }] }, { lines: [{ sku: 'TO-AWL', quantity: 1 }] }];
+    expect(delivered([two, { ...one, deliveredAt: arrived }])).toBe(0);
+    expect(
+      delivered([
+        { ...one, deliveredAt: arrived },
+        { ...two, deliveredAt: arrived },
+      ]),
+    ).toBe(1);
+  });
+
+  it('is asked after any parcel of a shop that does not tell when each arrived', () => {
+    expect(delivered([{}])).toBe(1);
+    expect(delivered([{ deliveredAt: arrived }])).toBe(1);
+    expect(delivered([{}, { deliveredAt: arrived }], { status: 'OrderDelivered' })).toBe(1);
   });
 });
 

@@ -1,4 +1,5 @@
 /** Moments that nobody tells of: they come some time after another, and what waits can be ended before. */
+import { stillOnTheWay } from '../order/possible';
 import { orderTotals } from '../order/totals';
 import type { Order } from '../order/schema';
 import type { End } from '../time/timing';
@@ -15,7 +16,11 @@ export const TIMERS: Readonly<Record<string, Timer>> = {
     starts: ['order.placed'],
     unless: (order) => order.payment?.paid === true || orderTotals(order).total === 0,
   },
-  'feedback.due': { starts: ['shipment.delivered', 'download.ready'] },
+  'feedback.due': {
+    starts: ['shipment.delivered', 'download.ready'],
+    // Nobody is asked how it went while a further parcel is known to be on its way.
+    unless: (order) => (order.shipments ?? []).some((s) => s.deliveredAt) && stillOnTheWay(order).length > 0,
+  },
 };
 
 /** What has become of an order, as far as it ends what waits. */

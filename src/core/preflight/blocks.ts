@@ -152,15 +152,17 @@ function linkFindings(target: Link, what: string, moment: string, secure: (targe
 /** A test that can never hold at this moment makes a block that nobody ever sees. */
 function conditionFindings(condition: Condition | undefined, { moment }: BlocksContext): Found[] {
   if (!condition) return [];
-  const hasShipment = momentOf(moment)?.has.has('shipment') ?? false;
-  const idle = condition.tests.filter(
-    (t) => !hasShipment && (t.about === 'shipment' || (t.about === 'tracking' && t.is)),
-  );
+  const has = momentOf(moment)?.has;
+  const idle = condition.tests.flatMap((t) => {
+    if (!has?.has('shipment') && (t.about === 'shipment' || (t.about === 'tracking' && t.is))) return 'a parcel';
+    return !has?.has('refund') && t.about === 'refund' ? 'a refund' : [];
+  });
   if (idle.length === 0) return [];
+  const never = condition.match === 'all' || idle.length === condition.tests.length;
   return [
     {
       severity: 'warning',
-      message: `The condition asks about a parcel, and there is none ${momentOf(moment)?.words ?? 'here'}${condition.match === 'all' || idle.length === condition.tests.length ? ': this block is never shown' : ''}.`,
+      message: `The condition asks about ${[...new Set(idle)].join(' and ')}, and there is none ${momentOf(moment)?.words ?? 'here'}${never ? ': this block is never shown' : ''}.`,
     },
   ];
 }

@@ -1,4 +1,6 @@
 /** What a check found, and what a click would do about it. Plain data: findings travel between threads. */
+import { languageName } from '../names';
+import type { SchemaProblem } from '../schema';
 import type { Block } from '../template/schema';
 
 export type Severity = 'blocker' | 'warning' | 'hint';
@@ -21,6 +23,11 @@ export interface Finding {
   start?: number;
   end?: number;
   fix?: Fix;
+}
+
+/** A finding as what is wrong at a place: "Text 1, German". */
+export function findingProblem({ placeLabel, language, message }: Finding): SchemaProblem {
+  return { path: language ? `${placeLabel}, ${languageName(language)}` : placeLabel, message };
 }
 
 const WEIGHT: Record<Severity, number> = { blocker: 0, warning: 1, hint: 2 };

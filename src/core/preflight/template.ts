@@ -1,7 +1,7 @@
 /** Findings on a template: what stops it from being published, what is worth a look, what could be better. */
 import { readCss } from '../look/css';
 import { nearestPlaceholder, placeholder } from '../placeholders';
-import { languageName } from '../plan/reasons';
+import { languageName } from '../names';
 import { segmentsOf, type SegmentPlace, type Template } from '../template/schema';
 import type { Passages } from '../template/passages';
 import type { DiscountCode } from '../order/codes';

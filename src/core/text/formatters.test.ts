@@ -60,6 +60,33 @@ describe('dates', () => {
     ]);
   });
 
+  it('are written as Intl writes them, in every zone, also where a day begins at a quarter past', () => {
+    const zone = fc.constantFrom(
+      'Europe/Berlin',
+      'Asia/Kathmandu',
+      'Pacific/Chatham',
+      'America/St_Johns',
+      'Africa/Monrovia',
+    );
+    const from = Date.UTC(1960, 0, 1);
+    const instant = fc.integer({ min: from, max: Date.UTC(2060, 0, 1) });
+    fc.assert(
+      fc.property(zone, fc.array(instant, { minLength: 1, maxLength: 40 }), (timeZone, instants) => {
+        const write = dateFormatter('en-GB', timeZone, 'year-month-day', 'medium');
+        const expected = new Intl.DateTimeFormat('en-GB', {
+          timeZone,
+          year: 'numeric',
+          month: 'short',
+          day: 'numeric',
+        });
+        // Each with its neighbours, so that what was kept is asked for as well.
+        for (const at of instants.flatMap((i) => [i, i + 1, i + 899_999, i - 1]))
+          expect(write(at)).toBe(expected.format(at));
+      }),
+      { numRuns: 200 },
+    );
+  });
+
   it('hold over the change of the clocks', () => {
     const write = dateFormatter('en-GB', 'Europe/Berlin', 'month-day', 'short');
     expect(write(Date.parse('2026-10-25T00:30:00Z'))).toBe('25/10');

@@ -146,6 +146,11 @@ export const DATE_FIELDS = [
 ] as const;
 export type DateFields = (typeof DATE_FIELDS)[number];
 
+const QUARTER_MS = 900_000;
+const QUARTERS_SINCE = Date.UTC(1972, 1, 1);
+/** Texts kept for a formatter, a few weeks' worth. */
+const DAYS_KEPT = 4_000;
+
 /** A date formatter; `fields` and `length` mean what they mean in MessageFormat 2's `:date` (LDML 48). */
 export function dateFormatter(
   locale: string,
@@ -162,16 +167,19 @@ export function dateFormatter(
       ...(has.has('day') && { day: 'numeric' }),
       ...(has.has('weekday') && { weekday: length === 'long' ? 'long' : 'short' }),
     });
-    // Most messages of a minute name the same few days, and a day's text does not change within its minute.
-    let lastMinute = Number.NaN;
-    let lastText = '';
+    // Messages name the same few days again and again. Since 1972 all zones differ from UTC by whole quarters of an hour, so
+    // that no day begins within one.
+    const known = new Map<number, string>();
     return (instant: number) => {
-      const minute = Math.floor(instant / 60_000);
-      if (minute !== lastMinute) {
-        lastText = format.format(instant);
-        lastMinute = minute;
+      if (instant < QUARTERS_SINCE) return format.format(instant);
+      const quarter = Math.floor(instant / QUARTER_MS);
+      let text = known.get(quarter);
+      if (text === undefined) {
+        if (known.size >= DAYS_KEPT) known.clear();
+        text = format.format(instant);
+        known.set(quarter, text);
       }
-      return lastText;
+      return text;
     };
   });
 }

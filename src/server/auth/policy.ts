@@ -31,6 +31,7 @@ export const POLICY = {
   'domain.edit': ['owner'],
   'withholding.edit': ['owner', 'support'],
   'delivery.release': ['owner', 'support'],
+  'message.write': ['owner', 'designer', 'support'],
   'order.place': ['owner', 'support'],
   'data.import': ['owner'],
   'api.read': ['owner'],

@@ -48,6 +48,7 @@ export function exampleEvent(
           carrier: 'Fieldpost',
           trackingNumber: 'FP 4102 7731',
           trackingUrl: 'https://fieldpost.example/t/41027731',
+          ...(type === 'shipment.delivered' && { deliveredAt: time }),
           lines: [{ sku: 'PA-KOZO', quantity: 2 }],
         },
       ],

@@ -1,7 +1,8 @@
 /** An event becomes planned deliveries, in one transaction: all of it is recorded, or nothing. */
 import { and, eq, inArray } from 'drizzle-orm';
-import { orderProblems, orderTotals, type Order } from '@/core/order';
-import { customerName, endReached, FUTURE_MS, notSaid, planner, reasonWords, TIMERS, type Plan } from '@/core/plan';
+import { customerName, orderProblems, orderTotals, type Order } from '@/core/order';
+import { BY_HAND } from '@/core/placeholders';
+import { endReached, FUTURE_MS, notSaid, planner, reasonWords, TIMERS, type Plan } from '@/core/plan';
 import { isCurrency } from '@/core/schema';
 import { timeNow } from '../clock';
 import { database, type Database, type Executor } from '../db/client';
@@ -43,7 +44,7 @@ export async function receiveEvent(storeId: string, event: OrderEvent, db: Datab
 }
 
 async function record(tx: Executor, storeId: string, event: OrderEvent): Promise<Received> {
-  const { order } = event.data;
+  const { order, letter } = event.data;
   const now = new Date(await timeNow(tx));
   const at = event.time ? new Date(event.time) : now;
   const eventRow = {
@@ -93,6 +94,7 @@ async function record(tx: Executor, storeId: string, event: OrderEvent): Promise
     at: at.getTime(),
     started,
     answered: kept.answered,
+    ...(letter && { letter }),
     ...about,
   });
   const names = new Map(settings.notifications.map((n) => [n.id, n.name]));
@@ -203,7 +205,8 @@ async function keepOrder(
     .select({ type: events.type, time: events.time })
     .from(events)
     .where(eq(events.orderId, there!.id));
-  const late = past.some((e) => e.time > at);
+  // Writing to somebody changes nothing of the order.
+  const late = event.type === BY_HAND || past.some((e) => e.time > at);
   const now = {
     ...(!late && { snapshot: order, status: fresh.status, total: fresh.total }),
     ...(answered && { answered }),

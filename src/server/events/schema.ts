@@ -8,6 +8,8 @@ import {
   type MomentDetails,
   type Order,
 } from '@/core/order';
+import type { BY_HAND } from '@/core/placeholders';
+import type { Letter } from '@/core/plan';
 import { checker, type Checked } from '@/core/schema';
 
 /** What an event may tell besides the order, and what it has to. */
@@ -132,9 +134,9 @@ export interface OrderEvent {
   specversion: '1.0';
   id: string;
   source: string;
-  type: EventType | 'delivery.bounced';
+  type: EventType | 'delivery.bounced' | typeof BY_HAND;
   time?: string;
-  data: { order: Order; details?: MomentDetails };
+  data: { order: Order; details?: MomentDetails; letter?: Letter };
 }
 
 const checkers = new Map(

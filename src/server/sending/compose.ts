@@ -19,6 +19,8 @@ export interface ComposeOptions extends Envelope {
   mark?: string;
   /** Pictures that travel in the message, by the Content-ID its HTML names them with (RFC 2392). */
   pictures?: readonly { cid: string; type: string; name: string; bytes: Buffer }[];
+  /** A person wrote it: it may be answered by itself, as a letter may. */
+  byHand?: boolean;
   /** Files that go with it (RFC 2183). */
   files?: readonly { type: string; name: string; bytes: Buffer }[];
 }
@@ -67,8 +69,8 @@ export async function composeMessage(message: RenderedMessage, options: ComposeO
     disableFileAccess: true,
     disableUrlAccess: true,
     headers: {
-      // RFC 3834: so that holiday answers and the like leave it alone.
-      'Auto-Submitted': 'auto-generated',
+      // RFC 3834: so that holiday answers and the like leave it alone. Who wrote by hand wants to know that nobody is there.
+      ...(!options.byHand && { 'Auto-Submitted': 'auto-generated' }),
       'Content-Language': options.language,
     },
   });

@@ -8,7 +8,10 @@ import { composeMessage, domainOf, freshMessageId } from './compose';
 import { senderFor, sendersOf, servicesOf, settingsOf, standingOf } from './service';
 import { Line } from './transport';
 
-/** Sends a notice to the owners. True when every one was taken; what was not is logged. */
+/**
+ * Sends a notice to the owners. True when one of them has it, so that nobody is told twice because of another's mailbox; what was not
+ * taken is logged.
+ */
 export async function tellOwners(storeId: string, subject: string, text: string): Promise<boolean> {
   const [store] = await database().select().from(stores).where(eq(stores.id, storeId));
   const owners = await database()
@@ -22,7 +25,7 @@ export async function tellOwners(storeId: string, subject: string, text: string)
   const choice = chooseService(services.map(standingOf), sender.address, Date.now());
   if (choice.kind === 'wait') return false;
   const line = new Line(settingsOf(services.find((s) => s.id === choice.service.id)!));
-  let all = true;
+  let told = false;
   for (const owner of owners) {
     const raw = await composeMessage(
       { subject: `${store.name}: ${subject}`, preheader: '', text: `${text}\n`, html: '' },
@@ -35,11 +38,11 @@ export async function tellOwners(storeId: string, subject: string, text: string)
       },
     );
     const result = await line.send({ from: sender.address, to: owner.email }, raw);
-    if (result.outcome.kind !== 'accepted') {
-      all = false;
+    if (result.outcome.kind === 'accepted') told = true;
+    else {
       log.warn({ store: storeId, why: result.diagnosis?.cause }, 'a notice to an owner was not taken');
     }
   }
   line.quit();
-  return all;
+  return told;
 }

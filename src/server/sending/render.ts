@@ -4,7 +4,7 @@ import { LRUCache } from 'lru-cache';
 import type { Look } from '@/core/look';
 import { aboutMoment, snapshotOf, type MomentDetails, type Order, type Snapshot } from '@/core/order';
 import { sampleDetails } from '@/core/placeholders';
-import type { NotificationFacts } from '@/core/plan';
+import { adaptedFor, adaptedTemplate, type Letter, type NotificationFacts } from '@/core/plan';
 import type { CompiledMessage, RenderedMessage } from '@/core/render';
 import type { Segments, Template } from '@/core/template';
 import { database } from '../db/client';
@@ -19,7 +19,8 @@ type StoreRow = typeof stores.$inferSelect;
 /** Published editions never change, so they can be kept. */
 const editionCache = new LRUCache<string, Template>({ max: 300 });
 
-async function editionTemplate(editionId: string): Promise<Template> {
+/** The template of a published edition. */
+export async function editionTemplate(editionId: string): Promise<Template> {
   let template = editionCache.get(editionId);
   if (!template) {
     const [row] = await database()
@@ -113,10 +114,10 @@ export interface BatchContext {
   /** Of what waited: how its notification goes out now, by id. */
   notifications: Map<string, NotificationFacts>;
   /** By event id, for events after the first and of what waited: the moment, and the order as it was then. */
-  later: Map<string, { moment: string; order: Order; details?: MomentDetails }>;
+  later: Map<string, { moment: string; order: Order; details?: MomentDetails; letter?: Letter }>;
   channelName: (storeId: string, channel: string) => string | undefined;
-  /** An edition in a language, compiled once for the batch. */
-  compiled: (store: StoreRow, editionId: string, language: string) => Promise<CompiledMessage>;
+  /** An edition in a language, compiled once for the batch; with the words of a letter, if it was adapted. */
+  compiled: (store: StoreRow, editionId: string, language: string, letter?: Letter) => Promise<CompiledMessage>;
 }
 
 export async function batchContext(
@@ -153,12 +154,21 @@ export async function batchContext(
   return {
     stores: new Map(storeRows.map((s) => [s.id, s])),
     later: new Map(
-      laterRows.map((e) => [e.id, { moment: e.type, ...(e.data as { order: Order; details?: MomentDetails }) }]),
+      laterRows.map((e) => [
+        e.id,
+        { moment: e.type, ...(e.data as { order: Order; details?: MomentDetails; letter?: Letter }) },
+      ]),
     ),
     orders: new Map(orderRows.map((o) => [o.id, o])),
     notifications: new Map(facts.map((n) => [n.id, n])),
     channelName: (storeId, channel) => names.get(`${storeId}/${channel}`),
-    compiled: (store, editionId, language) => {
+    compiled: (store, editionId, language, letter) => {
+      const words = letter && adaptedFor(letter, editionId, language);
+      if (words) {
+        return editionTemplate(editionId).then((template) =>
+          compiledFor({ store, template: adaptedTemplate(template, language, words), language }),
+        );
+      }
       const key = `${editionId} ${language}`;
       let message = messages.get(key);
       if (!message) {

@@ -5,6 +5,7 @@ import type { DeliveryState } from '@/core/mail';
 import { sampleOrders } from '@/core/order';
 import { findDoubles, planner, reasonWords, templateAddress, variantTitle, type PlanEvent } from '@/core/plan';
 import { segmentsOf, templateChanges, type Template } from '@/core/template';
+import { BY_HAND } from '@/core/placeholders';
 import { scheduleWords, timingWords } from '@/core/time';
 import type { Access } from '../auth/access';
 import { database } from '../db/client';
@@ -109,7 +110,7 @@ export async function loadBoard(access: Access, rows?: readonly BoardRow[]) {
         published: written.every((r) => r.edition !== null),
         /** Versions for some orders, besides the one for everybody. */
         variants: own.length - 1,
-        timing: scheduleWords(notification.schedule),
+        timing: notification.moment === BY_HAND ? 'by hand' : scheduleWords(notification.schedule),
         row: notification.schedule.row.length > 1 ? notification.schedule.row.map(timingWords) : [],
         when: notification.when ? conditionWords(notification.when, { channel: (c) => names.get(c) }) : undefined,
         offChannels: notification.offChannels.flatMap((c) => names.get(c) ?? []),
@@ -262,6 +263,7 @@ export async function orderPath(access: Access, number: string) {
       order: order.snapshot,
       at: Date.now(),
       answered: order.answered,
+      ...(notification.moment === BY_HAND && { letter: { notificationId: notification.id, by: '', adapted: [] } }),
       ...(channel && { channel }),
       ...(customer && { customer }),
     });

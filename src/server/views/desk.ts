@@ -1,7 +1,7 @@
 /** The Desk: one notification's template with its draft, editions, and what is needed to render it. */
 import { senderKindOf, type SenderKind } from '@/core/mail';
 import { and, desc, eq, sql } from 'drizzle-orm';
-import { messageFindings, templateFindings, type Finding } from '@/core/preflight';
+import { findingProblem, messageFindings, templateFindings, type Finding } from '@/core/preflight';
 import { readTemplateAddress, templateAddress, variantTitle } from '@/core/plan';
 import {
   copyBlock,
@@ -201,7 +201,7 @@ export async function publish(access: Access, slug: string, revision: number): P
       throw new AppError(
         'invalid',
         `${blockers.length === 1 ? 'One finding stops' : `${blockers.length} findings stop`} this from being published.`,
-        blockers.map((f) => ({ path: [f.placeLabel, f.language].filter(Boolean).join(', '), message: f.message })),
+        blockers.map(findingProblem),
       );
     }
     const [newest] = await tx

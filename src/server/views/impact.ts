@@ -1,7 +1,9 @@
 /** Turning a notification on is a small publication: who would have had it over the last 30 days. */
 import { and, desc, eq, gte, inArray } from 'drizzle-orm';
 import type { Order } from '@/core/order';
-import { findDoubles, languageName, planner, reasonWords, TIMERS } from '@/core/plan';
+import { BY_HAND } from '@/core/placeholders';
+import { languageName } from '@/core/names';
+import { findDoubles, planner, reasonWords, TIMERS } from '@/core/plan';
 import type { Access } from '../auth/access';
 import { database } from '../db/client';
 import { channels, events } from '../db/schema';
@@ -12,6 +14,8 @@ import { notificationBySlug } from './notification';
 const DAY = 86_400_000;
 
 export interface Impact {
+  /** Nothing goes out by itself: what is counted is where it would be offered. */
+  byHand: boolean;
   /** Messages it would have sent, and orders they were about. */
   messages: number;
   orders: number;
@@ -35,7 +39,9 @@ export async function impactOf(access: Access, slug: string): Promise<Impact> {
   const { store } = access;
   const notification = await notificationBySlug(access, slug);
   const { moment } = notification;
-  const starts = TIMERS[moment]?.starts ?? [moment];
+  const byHand = moment === BY_HAND;
+  // By hand it is offered on orders, whatever has become of them.
+  const starts = byHand ? ['order.placed'] : (TIMERS[moment]?.starts ?? [moment]);
   const [settings, past, channelRows, about, mails, rows] = await Promise.all([
     planSettings(database(), store),
     database()
@@ -95,7 +101,8 @@ export async function impactOf(access: Access, slug: string): Promise<Impact> {
     const channel = channelOf.get(order.channel);
     const customer = people.get(order.customer.email);
     const planned = plan({
-      moment: type,
+      moment: byHand ? moment : type,
+      ...(byHand && { letter: { notificationId: notification.id, by: access.person.name, adapted: [] } }),
       order,
       at: time.getTime(),
       ...(channel && { channel }),
@@ -116,6 +123,7 @@ export async function impactOf(access: Access, slug: string): Promise<Impact> {
   const sorted = (map: Map<string, number>, name: (key: string) => string = (k) => k) =>
     [...map].sort((a, b) => b[1] - a[1]).map(([key, n]) => ({ name: name(key), messages: n }));
   return {
+    byHand,
     messages,
     orders: reached.size,
     byLanguage: sorted(byLanguage, languageName),

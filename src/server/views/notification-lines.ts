@@ -1,5 +1,5 @@
 /** What Today says of the notifications: each by itself while they are few, and together when one would have to count them. */
-import { languageName } from '@/core/plan';
+import { languageName } from '@/core/names';
 import { templateFindings } from '@/core/preflight';
 import type { Access } from '../auth/access';
 import type { Board, BoardRow } from './board';
@@ -9,7 +9,8 @@ import type { TodayLine } from './sending-lines';
 const FEW = 3;
 
 interface Told {
-  name: string;
+  /** The notification's name, without that of a version. */
+  notification: string;
   line: TodayLine;
 }
 
@@ -29,7 +30,7 @@ export function notificationLines({ store }: Access, rows: readonly BoardRow[], 
     const everybody = template.variant === '';
     if (template.nothing || (!notification.on && !everybody)) continue;
     const told = (state: TodayLine['state'], fact: string, action: string, to = href): Told => ({
-      name,
+      notification: notification.name,
       line: { state, fact, action, href: to },
     });
     if (!notification.on) off.push(told('waiting', `${name} is off.`, 'See it on the Journey', '/journey'));
@@ -119,8 +120,10 @@ export function notificationLines({ store }: Access, rows: readonly BoardRow[], 
 
 function together(list: readonly Told[], many: (names: string, count: number) => TodayLine): TodayLine[] {
   if (list.length <= FEW) return list.map((t) => t.line);
-  const names = list.slice(0, FEW).map((t) => t.name);
-  return [many(`${names.join(', ')} and ${list.length - FEW} more`, list.length)];
+  // Counted by notification, whatever versions it has.
+  const names = [...new Set(list.map((t) => t.notification))];
+  const more = names.length > FEW ? ` and ${names.length - FEW} more` : '';
+  return [many(`${names.slice(0, FEW).join(', ')}${more}`, names.length)];
 }
 
 function either(words: string[]): string {

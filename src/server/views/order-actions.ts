@@ -3,6 +3,8 @@ import {
   actOn,
   ORDER_ACTIONS,
   OrderActionSchema,
+  piecesSent,
+  stillOnTheWay,
   stillToRefund,
   stillToSend,
   whyNot,
@@ -30,6 +32,8 @@ export function actionsFor(order: Order) {
     })),
     toSend: stillToSend(order),
     toRefund: stillToRefund(order),
+    toReturn: piecesSent(order),
+    onTheWay: stillOnTheWay(order),
   };
 }
 

@@ -89,6 +89,7 @@ export async function orderDetail(access: Access, number: string) {
   return {
     order: row.snapshot,
     status: row.status,
+    language: row.language,
     channelName: channelRows.find((c) => c.id === row.channel)?.name ?? row.channel,
     sent: sent.map((d) => ({
       id: d.id,

@@ -1,6 +1,6 @@
 /** The phrasebook: words that all of a store's messages share, edited once and live at once. */
 import { and, eq } from 'drizzle-orm';
-import { languageName } from '@/core/plan';
+import { languageName } from '@/core/names';
 import { segmentProblems } from '@/core/preflight';
 import { phrasebookFor, PHRASE_PLACES, PHRASES, type Phrase } from '@/core/template';
 import type { Access } from '../auth/access';

@@ -11,7 +11,7 @@ import {
   type MomentDetails,
   type Order,
 } from '@/core/order';
-import { languageName } from '@/core/plan';
+import { languageName } from '@/core/names';
 import { checker } from '@/core/schema';
 import type { Access } from '../auth/access';
 import { timeNow } from '../clock';

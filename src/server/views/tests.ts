@@ -1,13 +1,15 @@
 /** Test messages: one about a real order, marked, to any address. */
 import { chooseService } from '@/core/mail';
+import { sampleDetails } from '@/core/placeholders';
 import { isMailAddress } from '@/core/schema';
 import type { Access } from '../auth/access';
 import { AppError } from '../errors';
 import { remember } from '../history';
 import { composeMessage, domainOf, freshMessageId } from '../sending/compose';
 import { signMessage } from '../sending/dkim';
+import { filesFor } from '../sending/files';
 import { withPictures } from '../sending/pictures';
-import { renderFor } from '../sending/render';
+import { renderFor, snapshotFor } from '../sending/render';
 import { senderFor, sendersOf, servicesOf, settingsOf, standingOf } from '../sending/service';
 import { Line } from '../sending/transport';
 import { domainOfStore } from '../domains/look';
@@ -44,14 +46,16 @@ export async function sendTest(access: Access, request: TestRequest): Promise<{ 
   const template = request.draft === undefined ? kept.template : readTemplate(request.draft);
   if (!template.words[language]) throw new AppError('invalid', 'There are no words in this language yet.');
   const { order, channelName } = await orderSnapshot(access, request.order);
-  const message = await renderFor({
-    store: access.store,
-    template,
-    language,
-    order,
-    moment: kept.moment,
-    now: Date.now(),
-    ...(channelName && { channelName }),
+  const { store } = access;
+  const { moment } = kept;
+  const now = Date.now();
+  const about = { store, language, order, moment, now, ...(channelName && { channelName }) };
+  const message = await renderFor({ ...about, template });
+  const details = sampleDetails(moment);
+  const snapshot = snapshotFor(store, order, moment, channelName, language, now, { details });
+  const files = await filesFor(store, snapshot, moment, language, {
+    ...details,
+    ...(details.invoice && { invoice: { ...details.invoice, attach: true } }),
   });
   const inline = access.store.pictures === 'inline' ? await withPictures(message) : { message };
   const composed = await composeMessage(inline.message, {
@@ -63,6 +67,7 @@ export async function sendTest(access: Access, request: TestRequest): Promise<{ 
     language,
     mark: '[Test]',
     ...('pictures' in inline && { pictures: inline.pictures }),
+    ...(files && { files }),
   });
   const domain = await domainOfStore(access.store.id, domainOf(sender.address).toLowerCase());
   const raw = domain?.signing

@@ -1,6 +1,6 @@
 /** Walking an order through its whole life: what is next, what each step sent, and what lies in the mailboxes. */
 import { and, asc, desc, eq, inArray } from 'drizzle-orm';
-import { nextStep, WALK } from '@/core/order';
+import { nextStep, walkOf } from '@/core/order';
 import { reasonWords } from '@/core/plan';
 import { momentOf } from '@/core/placeholders';
 import type { Access } from '../auth/access';
@@ -35,7 +35,7 @@ export async function loadWalk(access: Access, number: string) {
     order: row.snapshot,
     status: row.status,
     clock: { now: new Date(now).toISOString(), ahead, winds: demo },
-    steps: WALK.filter((s) => s.action !== undefined || demo).map((s) => ({
+    steps: walkOf(row.snapshot, demo).map((s) => ({
       id: s.id,
       label: s.label,
       note: s.note,
@@ -77,7 +77,7 @@ export async function takeStep(access: Access, number: string, id: string): Prom
   const passed = (await timeNow()) - row.placedAt.getTime();
   const step = nextStep(row.snapshot, new Set(past.map((e) => e.type)), passed, config().demo);
   if (step?.id !== id) throw new AppError('conflict', 'This step was taken already.');
-  if (step.action) await doWithOrder(access, number, step.action(row.snapshot));
+  if (step.action) await doWithOrder(access, number, step.action.of(row.snapshot));
   else await windClock(step.windMs ?? 0);
 }
 

@@ -133,7 +133,7 @@ async function makeMessage(
   const order = delivery.moment ? (now ?? later?.order) : (later?.order ?? now);
   if (!store || !order) throw new Error('the order this message is about is no longer there.');
   const channelName = context.channelName(store.id, order.channel);
-  const compiled = await context.compiled(store, delivery.editionId, delivery.language);
+  const compiled = await context.compiled(store, delivery.editionId, delivery.language, later?.letter);
   const moment = delivery.moment || (later?.moment ?? 'order.placed');
   const snapshot = snapshotFor(store, order, moment, channelName, delivery.language, Date.now(), {
     ...(later?.details && { details: later.details }),
@@ -153,6 +153,7 @@ async function makeMessage(
     language: delivery.language,
     ...(made.pictures && { pictures: made.pictures }),
     ...(files && { files }),
+    ...(later?.letter && { byHand: true }),
   });
   const raw = way.key ? await signMessage(composed, way.key) : composed;
   return { subject: message.subject.slice(0, 500), messageId, raw };

@@ -16,14 +16,19 @@ import { Watch } from './watch';
 
 const POLL_MS = 250;
 const WATCH_MS = 2_000;
+/** Claimed at a time for each slot, at most. */
+const MOST_EACH = 8;
 export const HEARTBEAT_MS = 3_000;
 
 interface Batch {
   using: DeliverWith;
   /** After this, ms since 1970, none of it is begun. */
   until: number;
-  /** How many of it are not yet done with. */
+  /** How many of it are not yet done with, of how many. */
   left: number;
+  readonly size: number;
+  /** When it was claimed, ms since 1970. */
+  readonly claimedAt: number;
 }
 
 interface Item {
@@ -43,9 +48,12 @@ export class Worker {
   private readonly lines = new Lines();
   private readonly recorder = new Recorder();
   private readonly watch = new Watch();
+  /** How many to claim next: what it sends in about a second, so that other workers find something left of what is due. */
+  private wanted: number;
 
   constructor(options: WorkerOptions = {}) {
     this.slots = options.slots ?? 8;
+    this.wanted = this.slots * MOST_EACH;
   }
 
   /** Runs until {@link stop}. A database that is away is waited for. */
@@ -131,7 +139,7 @@ export class Worker {
   private async nextBatch(): Promise<Item[]> {
     const { leaseMs } = config();
     const until = Date.now() + leaseMs / 3;
-    const deliveries = await claim(this.id, this.slots * 8, leaseMs);
+    const deliveries = await claim(this.id, this.wanted, leaseMs);
     if (deliveries.length === 0) return [];
     const context = await batchContext(deliveries);
     const zones = new Map([...context.stores].map(([id, store]) => [id, store.timeZone]));
@@ -140,6 +148,8 @@ export class Worker {
       using: { context, dispatch, lines: this.lines, recorder: this.recorder },
       until,
       left: deliveries.length,
+      size: deliveries.length,
+      claimedAt: until - leaseMs / 3,
     };
     return deliveries.map((delivery) => ({ delivery, batch }));
   }
@@ -165,7 +175,10 @@ export class Worker {
 
   private async ended(batch: Batch, count: number): Promise<void> {
     batch.left -= count;
-    if (batch.left === 0) await batch.using.dispatch.finish();
+    if (batch.left > 0) return;
+    const perSecond = batch.size / Math.max(0.05, (Date.now() - batch.claimedAt) / 1_000);
+    this.wanted = Math.round(Math.min(this.slots * MOST_EACH, Math.max(this.slots * 2, perSecond)));
+    await batch.using.dispatch.finish();
   }
 
   /** Takes no more, finishes what is on the line, gives the rest back. */

@@ -2,7 +2,8 @@
 /** One test of a condition, to be set by choosing. */
 import { useState } from 'react';
 import { ordinal, type Test, type TestAbout } from '@/core/conditions';
-import { languageName } from '@/core/plan/reasons';
+import { countryName, languageName } from '@/core/names';
+import { amountText, parseAmount } from '@/core/order/amounts';
 import { ROW_MAX } from '@/core/time';
 import { Field, Search, Segments, type Choice } from '../parts/fields';
 
@@ -26,6 +27,7 @@ export const ABOUT: readonly Choice<TestAbout>[] = [
   { value: 'payment', label: 'Payment method' },
   { value: 'tracking', label: 'Tracking' },
   { value: 'shipment', label: 'Whole or part parcel' },
+  { value: 'refund', label: 'Whole or part refund' },
   { value: 'product', label: 'Product' },
   { value: 'category', label: 'Category' },
   { value: 'value', label: 'Order value' },
@@ -40,6 +42,7 @@ export function freshTest(about: TestAbout, store: ConditionStore): Test {
     case 'tracking':
       return { about, is: true };
     case 'shipment':
+    case 'refund':
       return { about, is: 'part' };
     case 'channel':
       return { about, is: 'one', of: [store.channels[0]?.id ?? 'web-shop'] };
@@ -139,6 +142,19 @@ export function TestFields({
           value={test.is}
           choices={[
             { value: 'whole', label: 'the whole order' },
+            { value: 'part', label: 'a part, more to come' },
+            { value: 'last', label: 'the last part' },
+          ]}
+          onChange={(is) => onChange({ ...test, is })}
+        />
+      );
+    case 'refund':
+      return (
+        <Segments
+          label="Refund"
+          value={test.is}
+          choices={[
+            { value: 'whole', label: 'all of it' },
             { value: 'part', label: 'a part' },
           ]}
           onChange={(is) => onChange({ ...test, is })}
@@ -202,8 +218,9 @@ export function TestFields({
 
 /** Typed freely; what is no amount is kept in the field and changes nothing. */
 function AmountFields({ test, onChange }: { test: Extract<Test, { about: 'value' }>; onChange: (test: Test) => void }) {
-  const [text, setText] = useState((test.amount / 100).toFixed(2));
-  const wrong = !/^\d{1,9}([.,]\d{1,2})?$/.test(text.trim());
+  const { currency } = test;
+  const [text, setText] = useState(amountText(test.amount, currency));
+  const wrong = parseAmount(text, currency) === undefined;
   return (
     <>
       <Segments
@@ -215,7 +232,10 @@ function AmountFields({ test, onChange }: { test: Extract<Test, { about: 'value'
         ]}
         onChange={(is) => onChange({ ...test, is })}
       />
-      <Field label={`Amount in ${test.currency}`} problem={wrong ? 'is a number, such as 100 or 99.50' : undefined}>
+      <Field
+        label={`Amount in ${test.currency}`}
+        problem={wrong ? `is no amount; write it like ${amountText(9950, currency)}` : undefined}
+      >
         {(ids) => (
           <input
             {...ids}
@@ -224,9 +244,8 @@ function AmountFields({ test, onChange }: { test: Extract<Test, { about: 'value'
             value={text}
             onChange={(e) => {
               setText(e.target.value);
-              if (/^\d{1,9}([.,]\d{1,2})?$/.test(e.target.value.trim())) {
-                onChange({ ...test, amount: Math.round(Number(e.target.value.replace(',', '.')) * 100) });
-              }
+              const amount = parseAmount(e.target.value, currency);
+              if (amount !== undefined) onChange({ ...test, amount });
             }}
           />
         )}
@@ -281,10 +300,9 @@ function Several({
 }
 
 const REGIONS = 'AT BE CH CZ DE DK ES FI FR GB GR HU IE IT JO JP LU NL NO PL PT RO SE SK TR UA US'.split(' ');
-const REGION_NAMES = new Intl.DisplayNames(['en'], { type: 'region' });
 const COUNTRIES: readonly Choice<string>[] = REGIONS.map((code) => ({
   value: code,
-  label: REGION_NAMES.of(code) ?? code,
+  label: countryName(code),
 })).sort((a, b) => a.label.localeCompare(b.label));
 const PAYMENTS: readonly Choice<string>[] = ['Bank transfer', 'Card', 'Cash at the counter', 'On account'].map((p) => ({
   value: p,

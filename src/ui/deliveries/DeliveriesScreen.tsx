@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import type { DeliveryState } from '@/core/mail/state';
 import type { Audience } from '@/core/plan/notification';
-import { languageName } from '@/core/plan/reasons';
+import { languageName } from '@/core/names';
 import { Segments } from '../parts/fields';
 import { Time } from '../parts/format';
 import { Empty, Page } from '../parts/Page';

@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { DeliveryState } from '@/core/mail/state';
-import { languageName } from '@/core/plan/reasons';
+import { languageName } from '@/core/names';
 import type { Result } from '@/core/result';
 import { Segments } from '../parts/fields';
 import { Time } from '../parts/format';

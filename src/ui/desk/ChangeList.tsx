@@ -1,6 +1,6 @@
 'use client';
 /** Changes between two templates as a list in words. */
-import { languageName } from '@/core/plan/reasons';
+import { languageName } from '@/core/names';
 import type { TemplateChange } from '@/core/template';
 import { Mark } from '../parts/marks';
 

@@ -1,7 +1,7 @@
 'use client';
 /** The dialogs of the Desk, of which one is open at a time. */
 import { toast } from 'sonner';
-import { languageName } from '@/core/plan/reasons';
+import { languageName } from '@/core/names';
 import type { Finding } from '@/core/preflight';
 import type { Block, Template } from '@/core/template';
 import type { Rendered } from '@/workers/protocol';

@@ -4,8 +4,8 @@ import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { conditionHolds } from '@/core/conditions';
-import { aboutMoment, snapshotOf, type Order } from '@/core/order';
-import { placeholderType, sampleDetails } from '@/core/placeholders';
+import type { Order } from '@/core/order';
+import { placeholderType } from '@/core/placeholders';
 import { wordsHtml } from '@/core/render';
 import type { Result } from '@/core/result';
 import {
@@ -17,7 +17,6 @@ import {
   type Segments,
   type Template,
 } from '@/core/template';
-import { directionOf } from '@/core/text';
 import type { BringPicture } from '../parts/PictureInput';
 import { Trouble } from '../parts/Page';
 import { valueOrToast } from '../parts/result';
@@ -30,7 +29,7 @@ import { DeskHeader, type EditionNote } from './DeskHeader';
 import { Details } from './Details';
 import { freshBlockId } from './draft';
 import { Dragging } from './Dragging';
-import type { EditingContext, WordsEditorHandle } from './editor/WordsEditor';
+import type { WordsEditorHandle } from './editor/WordsEditor';
 import { Outline } from './Outline';
 import { outlineNote } from './outlineNote';
 import { ReadingStrip, type OrderChoice } from './ReadingStrip';
@@ -42,6 +41,7 @@ import { useDraft } from './useDraft';
 import { useDeskKeys } from './useDeskKeys';
 import type { RenderParts } from '../bench/useRenderer';
 import { usePreview } from './usePreview';
+import { useMessage } from './useMessage';
 import { useSegment } from './useSegments';
 
 export interface DeskProps {
@@ -127,44 +127,15 @@ export function DeskScreen(props: DeskProps) {
   }, [keptEarlier, dispatch]);
 
   const { language } = strip;
-  const locale = store.locales[language] ?? language;
-  const direction = directionOf(language);
   const written = template.words[language] !== undefined;
-  const snapshot = useMemo(
-    () =>
-      snapshotOf({
-        order: order.order,
-        store: store.facts,
-        locale,
-        now,
-        ...aboutMoment(order.order, item.moment),
-        details: sampleDetails(item.moment),
-        ...(order.channelName && { channelName: order.channelName }),
-      }),
-    [order, store.facts, locale, now, item.moment],
-  );
-  const context: EditingContext = useMemo(
-    () => ({ moment: item.moment, values: snapshot.values, writing: { locale, timeZone: store.timeZone } }),
-    [item.moment, snapshot, locale, store.timeZone],
-  );
-  const partsFor = useCallback(
-    (wanted: Template): RenderParts => ({
-      template: wanted,
-      look: store.look,
-      language,
-      locale,
-      timeZone: store.timeZone,
-      phrases: store.phrases[language] ?? {},
-      passages: store.passages,
-      sourceLanguage: store.language,
-      facts: store.facts,
-      order: order.order,
-      moment: item.moment,
-      now,
-      ...(order.channelName && { channelName: order.channelName }),
-    }),
-    [store, language, locale, order, now, item.moment],
-  );
+  const { locale, direction, snapshot, context, partsFor } = useMessage({
+    store,
+    moment: item.moment,
+    language,
+    order: order.order,
+    channelName: order.channelName,
+    now,
+  });
   const { ground, pictures } = strip;
   const { codes } = store;
   const partOfMessage = item.kind === 'passage';

@@ -1,7 +1,7 @@
 'use client';
 /** What the checks found: each opens its place, and mends itself where a click can. */
 import type { Finding, Fix } from '@/core/preflight';
-import { languageName } from '@/core/plan/reasons';
+import { languageName } from '@/core/names';
 import { Mark } from '../parts/marks';
 import { PanelTitle } from '../parts/Page';
 

@@ -2,12 +2,12 @@
 /** What publishing will change: in words, and before and after on the chosen order. */
 import { useEffect, useState } from 'react';
 import type { Finding } from '@/core/preflight';
-import { languageName } from '@/core/plan/reasons';
+import { languageName } from '@/core/names';
 import { templateChanges, type Template } from '@/core/template';
 import type { Rendered } from '@/workers/protocol';
-import { Dialog } from '../parts/Dialog';
+import { PublishFrame } from '../bench/PublishFrame';
 import { plural } from '../parts/format';
-import { PanelTitle, Trouble } from '../parts/Page';
+import { PanelTitle } from '../parts/Page';
 import { ChangeList } from './ChangeList';
 
 export interface PublishProps {
@@ -61,52 +61,24 @@ export function PublishDialog(props: PublishProps) {
   const blockers = findings.filter((f) => f.severity === 'blocker');
   const label = number === undefined ? 'Publish' : `Publish edition ${number}`;
   return (
-    <Dialog
-      open={open}
-      onClose={onClose}
-      wide
+    <PublishFrame
+      {...{ open, label, busy, trouble, onClose, onPublish }}
       title={`${label} of ${name}`}
-      foot={
+      blockers={blockers.map((f) => ({
+        key: `${f.place} ${f.language ?? ''} ${f.message}`,
+        words: (
+          <>
+            <b>
+              {f.placeLabel}
+              {f.language ? `, ${languageName(f.language)}` : ''}
+            </b>
+            : {f.message}
+          </>
+        ),
+      }))}
+      idle={changes.length === 0}
+      changes={
         <>
-          {trouble && (
-            <div className="me-auto">
-              <Trouble>{trouble}</Trouble>
-            </div>
-          )}
-          <button type="button" className="btn" onClick={onClose}>
-            Not yet
-          </button>
-          <button
-            type="button"
-            className="btn btn-main"
-            disabled={busy || blockers.length > 0 || changes.length === 0}
-            onClick={onPublish}
-          >
-            {busy ? 'Publishing ...' : label}
-          </button>
-        </>
-      }
-    >
-      <div className="grid grid-cols-[17rem_1fr_1fr] gap-5">
-        <div className="max-h-[62vh] overflow-auto text-sm">
-          {blockers.length > 0 && (
-            <div className="mb-4">
-              <Trouble>
-                {plural(blockers.length, 'finding stops', 'findings stop')} it
-                <ul className="mt-1">
-                  {blockers.map((f) => (
-                    <li key={`${f.place} ${f.language ?? ''} ${f.message}`} className="mt-1">
-                      <b>
-                        {f.placeLabel}
-                        {f.language ? `, ${languageName(f.language)}` : ''}
-                      </b>
-                      : {f.message}
-                    </li>
-                  ))}
-                </ul>
-              </Trouble>
-            </div>
-          )}
           <PanelTitle>
             {changes.length === 0 ? 'Nothing differs from what is live' : plural(changes.length, 'change', 'changes')}
           </PanelTitle>
@@ -115,30 +87,31 @@ export function PublishDialog(props: PublishProps) {
             {props.about ??
               'From now on new orders get this edition. What is planned already keeps the edition it was planned with. Any earlier edition can be taken back to the bench.'}
           </p>
+        </>
+      }
+    >
+      {(
+        [
+          ['Before', before, live ? undefined : 'Nothing was live before.'],
+          ['After', after, undefined],
+        ] as const
+      ).map(([title, html, none]) => (
+        <div key={title} className="flex min-w-0 flex-col">
+          <PanelTitle aside={`${orderNumber}, ${languageName(language)}`}>{title}</PanelTitle>
+          {none ? (
+            <p className="mt-3 text-sm text-slate">{none}</p>
+          ) : (
+            <div className="mt-1 h-[60vh] overflow-hidden border border-rule bg-sheet">
+              <iframe
+                sandbox=""
+                title={`${title} publishing`}
+                srcDoc={html ?? ''}
+                className="h-[150%] w-[150%] origin-top-left scale-[0.6667]"
+              />
+            </div>
+          )}
         </div>
-        {(
-          [
-            ['Before', before, live ? undefined : 'Nothing was live before.'],
-            ['After', after, undefined],
-          ] as const
-        ).map(([title, html, none]) => (
-          <div key={title} className="flex min-w-0 flex-col">
-            <PanelTitle aside={`${orderNumber}, ${languageName(language)}`}>{title}</PanelTitle>
-            {none ? (
-              <p className="mt-3 text-sm text-slate">{none}</p>
-            ) : (
-              <div className="mt-1 h-[60vh] overflow-hidden border border-rule bg-sheet">
-                <iframe
-                  sandbox=""
-                  title={`${title} publishing`}
-                  srcDoc={html ?? ''}
-                  className="h-[150%] w-[150%] origin-top-left scale-[0.6667]"
-                />
-              </div>
-            )}
-          </div>
-        ))}
-      </div>
-    </Dialog>
+      ))}
+    </PublishFrame>
   );
 }

@@ -2,7 +2,7 @@
 /** Below the sheet: which order, which language, how wide, in which light, which part. */
 import { useState } from 'react';
 import { sampleOrders } from '@/core/order';
-import { languageName } from '@/core/plan/reasons';
+import { languageName } from '@/core/names';
 import { SIZE_LIMIT } from '@/core/preflight';
 import { Pick, Search, Segments, type Choice } from '../parts/fields';
 import type { StripState } from './strip';

@@ -1,7 +1,9 @@
 'use client';
 /** The middle of the Desk: the inbox row, and the sheet, its text part or its source, with words typed in place. */
 import type { Ref } from 'react';
-import { languageName } from '@/core/plan/reasons';
+import { DETAIL_WORDS, type DetailName } from '@/core/order';
+import { sampleDetails } from '@/core/placeholders';
+import { languageName } from '@/core/names';
 import type { Finding } from '@/core/preflight';
 import { BLOCK_LABELS, segmentFormOf, type Block, type SegmentPlace, type Template } from '@/core/template';
 import type { Direction } from '@/core/text';
@@ -11,16 +13,18 @@ import { Trouble } from '../parts/Page';
 import type { ChipOpen } from './ChipDetails';
 import type { Dragged } from './Dragging';
 import { FormatBar } from './editor/FormatBar';
-import { WordsEditor, type EditingContext, type WordsEditorHandle } from './editor/WordsEditor';
+import type { EditingContext, WordsEditorHandle } from './editor/WordsEditor';
 import { InboxRow } from './InboxRow';
 import type { StripState } from './strip';
 import { SheetGrip, SheetPlaces } from './sheet/SheetPlaces';
 import { Sheet, type SheetHandle } from './sheet/Sheet';
+import { isTypedOnSheet, selectableIds, WordsOnSheet } from './sheet/WordsOnSheet';
 import { SourceView } from './SourceView';
 import type { DeskStore } from './types';
 import type { SegmentView } from './useSegments';
 
 export const PHONE = 375;
+const ALL = new Intl.ListFormat('en');
 
 export interface StageProps {
   /** A passage has no subject of its own. */
@@ -65,7 +69,8 @@ export function Stage(props: StageProps) {
   const message = rendered?.message;
   const width = strip.width === 'phone' ? PHONE : store.look.shape.width;
   const form = block && segmentFormOf(block.kind);
-  const typedHere = block !== undefined && form !== undefined && form !== 'html' && block.kind !== 'image';
+  const made = Object.keys(sampleDetails(context.moment)).map((name) => DETAIL_WORDS[name as DetailName]);
+  const typedHere = block !== undefined && isTypedOnSheet(block);
 
   if (strip.part === 'source') {
     return (
@@ -107,6 +112,11 @@ export function Stage(props: StageProps) {
           onFocus={(id) => onSelect({ kind: 'head', id })}
           onChip={onChip}
         />
+      )}
+      {made.length > 0 && (
+        <p className="mx-auto mb-2 text-xs text-slate" style={{ width }}>
+          Made up on this sheet, until the moment comes: {ALL.format(made)}.
+        </p>
       )}
       {!written ? (
         <div className="mx-auto max-w-md py-10 text-center">
@@ -158,46 +168,18 @@ export function Stage(props: StageProps) {
             overlay={(doc) => active && <SheetPlaces doc={doc} blocks={template.blocks} active={active} />}
           >
             {(place) =>
-              block && typedHere && segment?.words && editable ? (
-                <div
-                  className="absolute z-10"
-                  style={{
-                    top: place.words.top,
-                    left: place.words.left,
-                    width: place.words.width,
-                    minHeight: place.words.height,
-                  }}
-                >
-                  <WordsEditor
-                    key={`${language} ${block.id}`}
-                    handle={props.editorRef}
-                    document={segment.words}
-                    formIndex={formIndex}
-                    form={form}
-                    context={context}
-                    label={segmentPlace?.label ?? ''}
-                    direction={direction}
-                    editable
-                    autoFocus
-                    className="on-sheet"
-                    style={{ ...place.style, minHeight: place.words.height }}
-                    onChange={(source) => onWords(block.id, source)}
-                    onChip={onChip}
-                    onEscape={() => onSelect(undefined)}
-                  />
-                </div>
+              block && editable ? (
+                <WordsOnSheet
+                  {...{ place, block, segment, segmentPlace, formIndex, language, direction, context, onChip }}
+                  editorRef={props.editorRef}
+                  onWords={(source) => onWords(block.id, source)}
+                  onEscape={() => onSelect(undefined)}
+                />
               ) : null
             }
           </Sheet>
         </>
       )}
     </>
-  );
-}
-
-/** Inner blocks first: what stands in columns is selected before the columns. */
-function selectableIds(template: Template): string[] {
-  return template.blocks.flatMap((b) =>
-    b.kind === 'columns' ? [...b.columns.flat().map((inner) => inner.id), b.id] : [b.id],
   );
 }

@@ -1,9 +1,9 @@
 'use client';
 /** The board: moments from left to right, one lane for each audience. */
-import { MOMENT_COLUMNS, MOMENTS } from '@/core/placeholders/moments';
+import { BY_HAND, MOMENT_COLUMNS, MOMENTS } from '@/core/placeholders/moments';
 import { USUAL } from '@/core/plan/usual';
 import type { Audience } from '@/core/plan/notification';
-import { BoardCard } from './BoardCard';
+import { BoardCard, HandCard } from './BoardCard';
 import { LANES, type Card, type OrderPath, type ShopMailOnScreen } from './types';
 
 export interface BoardProps {
@@ -22,6 +22,8 @@ export interface BoardProps {
 const columnOf = new Map(MOMENTS.map((m) => [m.id, m.column]));
 
 export function Board({ cards, path, shopMails, maySwitch, onSwitch, onLook, onNew, ...rest }: BoardProps) {
+  const timely = cards.filter((c) => c.moment !== BY_HAND);
+  const byHand = cards.filter((c) => c.moment === BY_HAND);
   return (
     <table className="h-full w-full min-w-[1060px] table-fixed border-collapse">
       <thead>
@@ -48,7 +50,7 @@ export function Board({ cards, path, shopMails, maySwitch, onSwitch, onLook, onN
               {lane.name}
             </th>
             {MOMENT_COLUMNS.map((column) => {
-              const inCell = cards.filter((c) => c.audience === lane.audience && columnOf.get(c.moment) === column);
+              const inCell = timely.filter((c) => c.audience === lane.audience && columnOf.get(c.moment) === column);
               const mails = shopMails.filter((m) => m.audience === lane.audience && columnOf.get(m.moment) === column);
               const first = MOMENTS.find((m) => m.column === column)!;
               return (
@@ -88,6 +90,36 @@ export function Board({ cards, path, shopMails, maySwitch, onSwitch, onLook, onN
             })}
           </tr>
         ))}
+        <tr className="align-top">
+          <th scope="row" className="py-2 ps-5 text-start font-serif text-sm font-normal text-slate italic">
+            By hand
+          </th>
+          <td colSpan={MOMENT_COLUMNS.length} className="border-s border-rule p-1.5 pb-0">
+            <div className="flex flex-wrap gap-x-1.5">
+              {byHand.map((card) => (
+                <HandCard
+                  key={card.slug}
+                  {...rest}
+                  card={card}
+                  maySwitch={maySwitch}
+                  path={path && (path.byNotification[card.id] ?? { sent: [], why: [], would: 0 })}
+                  onSwitch={() => onSwitch(card)}
+                  onLook={() => onLook(card)}
+                />
+              ))}
+              {byHand.length === 0 && (
+                <button
+                  type="button"
+                  disabled={!maySwitch}
+                  onClick={() => onNew(BY_HAND, 'customer')}
+                  className="mb-1.5 border border-dashed border-rule px-3 py-1 text-xs text-slate enabled:hover:border-slate enabled:hover:text-petrol"
+                >
+                  what colleagues write to one customer, or to many
+                </button>
+              )}
+            </div>
+          </td>
+        </tr>
       </tbody>
     </table>
   );

@@ -1,7 +1,8 @@
 'use client';
 /** One notification on the board. */
 import Link from 'next/link';
-import { languageName } from '@/core/plan/reasons';
+import type { Audience } from '@/core/plan/notification';
+import { languageName } from '@/core/names';
 import { plural, Time } from '../parts/format';
 import { Leaf } from '../parts/marks';
 import { Switch } from '../parts/Switch';
@@ -57,6 +58,9 @@ export interface BoardCardProps {
 export function BoardCard({ base, zone, card, languages, path, maySwitch, onSwitch, onLook }: BoardCardProps) {
   const lit = path && path.sent.length > 0;
   const facts = factsOf(card);
+  const timing = card.row.length > 0 ? 'a row' : card.timing;
+  // Of an order that is followed, what is to come matters more than when.
+  const line = path && !lit ? notSentWords(path, false) : timing;
   return (
     <article
       aria-label={card.name}
@@ -94,66 +98,105 @@ export function BoardCard({ base, zone, card, languages, path, maySwitch, onSwit
       <div className="mt-0.5 flex min-h-5 items-center gap-1 text-slate">
         <Link
           href={`${base}/journey/${card.slug}`}
-          aria-label={`${card.row.length > 0 ? 'a row' : card.timing}: how ${card.name} goes out`}
-          title={`How ${card.name} goes out`}
-          className="min-w-0 truncate underline decoration-rule underline-offset-2 hover:text-petrol"
+          aria-label={`${line}: how ${card.name} goes out`}
+          title={
+            path && path.sent.length === 0 && path.why.length > 0 ? path.why.join(' ') : `How ${card.name} goes out`
+          }
+          className={`min-w-0 truncate underline decoration-rule underline-offset-2 hover:text-petrol ${path && !lit ? 'italic' : ''}`}
         >
-          {card.row.length > 0 ? 'a row' : card.timing}
+          {line}
         </Link>
         <span className="ms-auto">
           <Bars languages={languages} complete={card.complete} />
         </span>
         {maySwitch && <Switch on={card.on} label={`${card.name} is on`} onChange={onSwitch} />}
       </div>
-      {path ? (
-        <PathWords path={path} zone={zone} />
-      ) : (
-        facts.length > 0 && (
-          <div className="leading-4 text-slate">
-            {facts.map((f, i) => (
-              <span key={f.words}>
-                {i > 0 && ' · '}
-                <span className={f.bad ? 'font-semibold text-madder' : ''}>{f.words}</span>
-              </span>
-            ))}
-          </div>
-        )
-      )}
+      {path
+        ? lit && <PathWords path={path} zone={zone} />
+        : facts.length > 0 && (
+            <div className="leading-4 text-slate">
+              {facts.map((f, i) => (
+                <span key={f.words}>
+                  {i > 0 && ' · '}
+                  <span className={f.bad ? 'font-semibold text-madder' : ''}>{f.words}</span>
+                </span>
+              ))}
+            </div>
+          )}
     </article>
   );
 }
 
-/** What an order got of a notification, will get, or did not get. */
-function PathWords({ path, zone }: { path: PathStep; zone: string }) {
-  const { sent, why, would } = path;
+const HAND_WORDS: Record<Audience, string> = {
+  customer: 'by hand',
+  contact: 'by hand, to contacts',
+  staff: 'by hand, to staff',
+};
+
+/** A message that colleagues write by hand: it belongs to no moment, and stands on one line. */
+export function HandCard({ base, zone, card, languages, path, maySwitch, onSwitch, onLook }: BoardCardProps) {
+  const line = path && path.sent.length === 0 ? notSentWords(path, true) : HAND_WORDS[card.audience];
+  return (
+    <article
+      aria-label={card.name}
+      onMouseEnter={onLook}
+      onFocus={onLook}
+      className={`mb-1.5 flex min-h-7 items-center gap-2 px-2 text-xs ${
+        card.on ? 'border border-rule bg-sheet' : 'border border-dashed border-slate/50 bg-sheet'
+      }`}
+    >
+      <Link
+        href={`${base}/desk/${card.slug}`}
+        data-card={card.slug}
+        className="flex items-center gap-1.5 font-serif text-sm font-semibold hover:text-petrol"
+      >
+        <Leaf state={card.mark} size={12} />
+        {card.name}
+      </Link>
+      <Link
+        href={`${base}/journey/${card.slug}`}
+        aria-label={`${line}: how ${card.name} goes out`}
+        title={`How ${card.name} goes out`}
+        className="text-slate underline decoration-rule underline-offset-2 hover:text-petrol"
+      >
+        {line}
+      </Link>
+      {path && path.sent.length > 0 && <PathWords path={path} zone={zone} />}
+      <Bars languages={languages} complete={card.complete} />
+      {maySwitch && <Switch on={card.on} label={`${card.name} is on`} onChange={onSwitch} />}
+    </article>
+  );
+}
+
+/** Of what an order has not had: whether it is to come. */
+function notSentWords({ would, why }: PathStep, byHand: boolean): string {
+  if (would > 0) return byHand ? 'offered' : 'would go out';
+  return why.length > 0 ? 'not written' : 'not for this order';
+}
+
+/** What an order got of a notification, or has waiting. */
+function PathWords({ path: { sent }, zone }: { path: PathStep; zone: string }) {
   const waits = sent.filter((s) => s.waits);
   const gone = sent.filter((s) => s.state === 'accepted');
   const other = sent.find((s) => !s.waits && s.state !== 'accepted');
-  if (sent.length > 0) {
-    return (
-      <div className="leading-4 font-semibold text-petrol">
-        {gone.length > 0 && (
-          <div>
-            {gone.length > 1 && `${gone.length}, `}
-            <Time at={gone[0]!.at} zone={zone} />
-          </div>
-        )}
-        {waits.length > 0 && (
-          <div className="text-marigold-ink">
-            waits until <Time at={waits[0]!.at} zone={zone} form="day" />
-          </div>
-        )}
-        {other && (
-          <div className={other.state === 'failed' ? 'text-madder' : ''}>
-            {other.state === 'cancelled' ? 'stopped' : other.state}
-          </div>
-        )}
-      </div>
-    );
-  }
   return (
-    <div className="leading-4 text-slate italic" title={why.join(' ')}>
-      {would > 0 ? 'would go out' : why.length > 0 ? 'not written' : 'not for this order'}
+    <div className="leading-4 font-semibold text-petrol">
+      {gone.length > 0 && (
+        <div>
+          {gone.length > 1 && `${gone.length}, `}
+          <Time at={gone[0]!.at} zone={zone} />
+        </div>
+      )}
+      {waits.length > 0 && (
+        <div className="text-marigold-ink">
+          waits until <Time at={waits[0]!.at} zone={zone} form="day" />
+        </div>
+      )}
+      {other && (
+        <div className={other.state === 'failed' ? 'text-madder' : ''}>
+          {other.state === 'cancelled' ? 'stopped' : other.state}
+        </div>
+      )}
     </div>
   );
 }

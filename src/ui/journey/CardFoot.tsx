@@ -1,8 +1,8 @@
 'use client';
 /** The card one looks at, in a sentence, below the board. */
 import Link from 'next/link';
-import { momentOf } from '@/core/placeholders/moments';
-import { languageName } from '@/core/plan/reasons';
+import { BY_HAND, momentOf } from '@/core/placeholders/moments';
+import { languageName } from '@/core/names';
 import { Time } from '../parts/format';
 import { LANES, type Card, type DoubleOnScreen, type OrderPath } from './types';
 
@@ -25,11 +25,12 @@ export function CardFoot({ base, zone, languages, card, path, doubles }: CardFoo
       <p className="line-clamp-2 min-w-0 flex-1" aria-live="polite">
         <span className="font-semibold">{card.name}</span>{' '}
         {path && step ? (
-          <StepWords step={step} zone={zone} number={path.number} />
+          <StepWords step={step} zone={zone} number={path.number} byHand={card.moment === BY_HAND} />
         ) : (
           <>
-            to {lane.whom} {momentOf(card.moment)?.words ?? ''}, {card.timing}
-            {card.when && `, only when ${card.when}`}
+            to {lane.whom} {momentOf(card.moment)?.words ?? ''}
+            {card.moment === BY_HAND ? '' : `, ${card.timing}`}
+            {card.when && `, ${card.moment === BY_HAND ? 'offered ' : ''}only when ${card.when}`}
             {card.offChannels.length > 0 && `, not for ${card.offChannels.join(' and ')}`}.
             {!card.published && ' Not all of it is published.'}
             {card.mark === 'stale' && ' Some translations are older than their source.'}
@@ -66,10 +67,12 @@ function StepWords({
   step,
   zone,
   number,
+  byHand,
 }: {
   step: OrderPath['byNotification'][string];
   zone: string;
   number: string;
+  byHand: boolean;
 }) {
   return (
     <>
@@ -84,7 +87,9 @@ function StepWords({
       {step.sent.length > 0 && '. '}
       {step.sent.length === 0 &&
         step.would > 0 &&
-        `would go to ${step.would === 1 ? 'one person' : `${step.would} people`} if its moment came for ${number}. `}
+        (byHand
+          ? `is offered for ${number}. `
+          : `would go to ${step.would === 1 ? 'one person' : `${step.would} people`} if its moment came for ${number}. `)}
       {step.why.join(' ')}
     </>
   );

@@ -8,6 +8,7 @@ import { Mark } from '../parts/marks';
 import { PanelTitle, Trouble } from '../parts/Page';
 
 export interface ImpactOnScreen {
+  byHand: boolean;
   messages: number;
   orders: number;
   byLanguage: { name: string; messages: number }[];
@@ -63,7 +64,7 @@ export function TurnOnDialog({ slug, name, onImpact, onTurnOn, onClose }: TurnOn
 }
 
 function ImpactWords({ impact }: { impact: ImpactOnScreen }) {
-  const { messages, orders, byLanguage, byVariant, without, looked, more, unpublished, doubles } = impact;
+  const { byHand, messages, orders, byLanguage, byVariant, without, looked, more, unpublished, doubles } = impact;
   return (
     <div className="flex flex-col gap-4 text-sm">
       {doubles.map((d) => (
@@ -83,13 +84,15 @@ function ImpactWords({ impact }: { impact: ImpactOnScreen }) {
       <p className="text-base">
         {looked === 0
           ? 'Nothing of the kind has happened in the last 30 days, so nobody would have had it.'
-          : `Over the last 30 days ${plural(messages, 'message', 'messages')} would have gone out about ${plural(orders, 'order', 'orders')}.`}
+          : byHand
+            ? `Nothing goes out by itself: colleagues choose it on an order. It is offered for ${orders} of the ${plural(looked, 'order', 'orders')} of the last 30 days.`
+            : `Over the last 30 days ${plural(messages, 'message', 'messages')} would have gone out about ${plural(orders, 'order', 'orders')}.`}
       </p>
       {byLanguage.length > 0 && <Counts title="By language" rows={byLanguage} of={messages} />}
       {byVariant.length > 0 && <Counts title="By version" rows={byVariant} of={messages} />}
       {without.length > 0 && (
         <div>
-          <PanelTitle>Who would not have had it</PanelTitle>
+          <PanelTitle>{byHand ? 'Where it is not offered' : 'Who would not have had it'}</PanelTitle>
           <ul className="mt-1">
             {without.map((w) => (
               <li key={w.why} className="flex gap-3 border-b border-rule py-1">

@@ -3,18 +3,19 @@
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
-import { lookChanges, lookFindings, type Look, type LookFinding, type LookPart, type PictureColour } from '@/core/look';
+import { lookChanges, lookFindings, type Look, type LookPart, type PictureColour } from '@/core/look';
 import { aboutMoment, snapshotOf } from '@/core/order';
 import { directionOf } from '@/core/text';
 import { Conflict } from '../bench/Conflict';
 import { useAutosave } from '../bench/useAutosave';
+import { useHistory } from '../bench/useHistory';
 import { useRenderer, type RenderParts } from '../bench/useRenderer';
 import { SaveNote } from '../desk/DeskHeader';
 import { ReadingStrip } from '../desk/ReadingStrip';
 import { type StripState } from '../desk/strip';
 import { useDeskKeys } from '../desk/useDeskKeys';
 import { Leaf, Mark } from '../parts/marks';
-import { Page, PanelTitle, Trouble } from '../parts/Page';
+import { Page, Trouble } from '../parts/Page';
 import { valueOrToast } from '../parts/result';
 import { ColoursPart } from './parts/ColoursPart';
 import { CssPart } from './parts/CssPart';
@@ -25,11 +26,12 @@ import { ShapePart } from './parts/ShapePart';
 import { TablesPart } from './parts/TablesPart';
 import { TypePart } from './parts/TypePart';
 import type { PartProps } from './parts/common';
+import { LookFindings, worstOf } from './LookFindings';
 import { PublishLook } from './PublishLook';
 import { ScaledSheet } from './ScaledSheet';
 import { StartsPart } from './StartsPart';
+import { TryingBar } from './TryingBar';
 import type { LookMessage, LookProps } from './types';
-import { useHistory } from './useHistory';
 import { useLookSheets } from './useLookSheets';
 
 type Part = 'start' | LookPart;
@@ -304,34 +306,21 @@ export function LookScreen(props: LookProps) {
           </div>
           <div className="flex min-h-0 flex-col">
             {trying && (
-              <div
-                role="status"
-                className="flex shrink-0 items-center gap-3 border-b border-rule bg-petrol-tint px-4 py-2 text-sm"
-              >
-                <span className="flex-1">
-                  Trying <b>{trying.name}</b> on your own messages. Nothing is replaced yet.
-                </span>
-                <button type="button" className="btn" onClick={() => setTrying(undefined)}>
-                  Back to yours
-                </button>
-                <button
-                  type="button"
-                  className="btn btn-main"
-                  onClick={() => {
-                    const { name, look: taken } = trying;
-                    set(taken, 'take');
-                    setTrying(undefined);
-                    // What had the focus is gone with the bar; publishing is what comes next.
-                    requestAnimationFrame(() => publishButton.current?.focus());
-                    toast(
-                      `${name} is on the bench.`,
-                      history.undo && { action: { label: 'Undo', onClick: history.undo } },
-                    );
-                  }}
-                >
-                  Take it
-                </button>
-              </div>
+              <TryingBar
+                name={trying.name}
+                onBack={() => setTrying(undefined)}
+                onTake={() => {
+                  const { name, look: taken } = trying;
+                  set(taken, 'take');
+                  setTrying(undefined);
+                  // What had the focus is gone with the bar; publishing is what comes next.
+                  requestAnimationFrame(() => publishButton.current?.focus());
+                  toast(
+                    `${name} is on the bench.`,
+                    history.undo && { action: { label: 'Undo', onClick: history.undo } },
+                  );
+                }}
+              />
             )}
             <div
               className="grid min-h-0 flex-1 auto-rows-min grid-cols-3 gap-4 overflow-auto px-4 py-3"
@@ -374,74 +363,5 @@ export function LookScreen(props: LookProps) {
         onPublish={() => void publish()}
       />
     </Page>
-  );
-}
-
-function worstOf(findings: readonly LookFinding[]): 'failing' | 'waiting' | undefined {
-  if (findings.some((f) => f.severity === 'blocker')) return 'failing';
-  return findings.some((f) => f.severity === 'warning') ? 'waiting' : undefined;
-}
-
-function LookFindings({
-  findings,
-  editable,
-  look,
-  onLook,
-  onGo,
-}: {
-  findings: readonly LookFinding[];
-  editable: boolean;
-  look: Look;
-  onLook: (look: Look, key: string) => void;
-  onGo: (part: LookPart) => void;
-}) {
-  const stop = findings.filter((f) => f.severity === 'blocker').length;
-  return (
-    <>
-      <PanelTitle
-        aside={
-          findings.length > 0
-            ? `${stop} ${stop === 1 ? 'stops' : 'stop'} it · ${findings.length - stop} to look at`
-            : undefined
-        }
-      >
-        Findings
-      </PanelTitle>
-      {findings.length === 0 && (
-        <p className="mt-1 flex items-center gap-2 text-sm">
-          <Mark tone="good" size={12} /> Nothing to mend
-        </p>
-      )}
-      <ul className="mt-1" data-testid="findings">
-        {findings.map((f) => (
-          <li key={f.place + f.message} className="flex gap-2 py-1 text-sm">
-            <span className="translate-y-0.5">
-              <Mark
-                tone={f.severity === 'blocker' ? 'failing' : f.severity === 'warning' ? 'waiting' : 'quiet'}
-                size={13}
-              />
-            </span>
-            <span>
-              <button type="button" className="link" onClick={() => onGo(f.part)}>
-                {f.place}
-              </button>{' '}
-              {f.message}
-              {f.fix && editable && (
-                <>
-                  {' '}
-                  <button
-                    type="button"
-                    className="link underline"
-                    onClick={() => onLook(f.fix!.change(look), `fix ${f.place}`)}
-                  >
-                    {f.fix.label}
-                  </button>
-                </>
-              )}
-            </span>
-          </li>
-        ))}
-      </ul>
-    </>
   );
 }

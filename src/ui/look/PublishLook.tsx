@@ -2,10 +2,10 @@
 /** What publishing a look changes: in words, before and after on real messages, and which notifications wear it. */
 import { useEffect, useState } from 'react';
 import { lookChanges, type Look, type LookFinding } from '@/core/look';
-import { Dialog } from '../parts/Dialog';
+import { PublishFrame } from '../bench/PublishFrame';
 import { Segments } from '../parts/fields';
 import { plural } from '../parts/format';
-import { PanelTitle, Trouble } from '../parts/Page';
+import { PanelTitle } from '../parts/Page';
 import { ScaledSheet } from './ScaledSheet';
 import type { LookMessage } from './types';
 
@@ -55,48 +55,20 @@ export function PublishLook({
   const blockers = findings.filter((f) => f.severity === 'blocker');
   const label = `Publish look ${number}`;
   return (
-    <Dialog
-      open={open}
-      onClose={onClose}
-      wide
+    <PublishFrame
+      {...{ open, label, busy, trouble, onClose, onPublish }}
       title={label}
-      foot={
+      blockers={blockers.map((f) => ({
+        key: f.place + f.message,
+        words: (
+          <>
+            <b>{f.place}</b> {f.message}
+          </>
+        ),
+      }))}
+      idle={changes.length === 0}
+      changes={
         <>
-          {trouble && (
-            <div className="me-auto">
-              <Trouble>{trouble}</Trouble>
-            </div>
-          )}
-          <button type="button" className="btn" onClick={onClose}>
-            Not yet
-          </button>
-          <button
-            type="button"
-            className="btn btn-main"
-            disabled={busy || blockers.length > 0 || changes.length === 0}
-            onClick={onPublish}
-          >
-            {busy ? 'Publishing ...' : label}
-          </button>
-        </>
-      }
-    >
-      <div className="grid grid-cols-[16rem_1fr_1fr] gap-5">
-        <div className="max-h-[62vh] overflow-auto text-sm">
-          {blockers.length > 0 && (
-            <div className="mb-4">
-              <Trouble>
-                {plural(blockers.length, 'finding stops', 'findings stop')} it
-                <ul className="mt-1">
-                  {blockers.map((f) => (
-                    <li key={f.place + f.message}>
-                      <b>{f.place}</b> {f.message}
-                    </li>
-                  ))}
-                </ul>
-              </Trouble>
-            </div>
-          )}
           <PanelTitle>{plural(changes.length, 'part changes', 'parts change')}</PanelTitle>
           <ul className="mt-1" data-testid="look-changes">
             {changes.map((c) => (
@@ -108,35 +80,36 @@ export function PublishLook({
           <p className="mt-4" data-testid="touches">
             {touches.length === 0
               ? 'No message is live yet. Each wears the look once it is published.'
-              : `${plural(touches.length, 'live message wears', 'live messages wear')} it from then on: ${touches.join(', ')}.`}
+              : `${plural(touches.length, 'live message wears', 'live messages wear')} it from then on: ${touches.join('; ')}.`}
           </p>
-        </div>
-        {(
-          [
-            ['Before', sheets.before],
-            ['After', sheets.after],
-          ] as const
-        ).map(([title, html], i) => (
-          <div key={title} className="flex min-w-0 flex-col">
-            <PanelTitle>{title}</PanelTitle>
-            {i === 0 ? (
-              <div className="my-1">
-                <Segments
-                  label="Message"
-                  value={slug}
-                  choices={messages.map((m) => ({ value: m.slug, label: m.name }))}
-                  onChange={setSlug}
-                />
-              </div>
-            ) : (
-              <div className="my-1 h-7.5" />
-            )}
-            <div className="h-[54vh] overflow-auto border border-rule">
-              <ScaledSheet html={html} width={width} title={`${title} publishing`} />
+        </>
+      }
+    >
+      {(
+        [
+          ['Before', sheets.before],
+          ['After', sheets.after],
+        ] as const
+      ).map(([title, html], i) => (
+        <div key={title} className="flex min-w-0 flex-col">
+          <PanelTitle>{title}</PanelTitle>
+          {i === 0 ? (
+            <div className="my-1">
+              <Segments
+                label="Message"
+                value={slug}
+                choices={messages.map((m) => ({ value: m.slug, label: m.name }))}
+                onChange={setSlug}
+              />
             </div>
+          ) : (
+            <div className="my-1 h-7.5" />
+          )}
+          <div className="h-[54vh] overflow-auto border border-rule">
+            <ScaledSheet html={html} width={width} title={`${title} publishing`} />
           </div>
-        ))}
-      </div>
-    </Dialog>
+        </div>
+      ))}
+    </PublishFrame>
   );
 }

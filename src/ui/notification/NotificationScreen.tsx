@@ -6,6 +6,7 @@ import { useEffect, useState } from 'react';
 import { toast } from 'sonner';
 import { conditionWords, type Condition } from '@/core/conditions';
 import { aboutMoment, orderFacts, type Order } from '@/core/order';
+import { BY_HAND } from '@/core/placeholders/moments';
 import { tryNotification, type NotificationSettings } from '@/core/plan';
 import type { Failure } from '@/core/result';
 import { ConditionForm, type ConditionFormProps } from '../conditions/ConditionForm';
@@ -76,6 +77,7 @@ export function NotificationScreen(props: NotificationProps & { now: number }) {
     if (found) setTryWith(found.order);
   };
 
+  const byHand = moment === BY_HAND;
   const facts = tryWith && orderFacts(tryWith, aboutMoment(tryWith, moment));
   const language = tryWith?.language ?? store.language;
   const tried = facts && tryNotification(settings, facts, language, names);
@@ -151,22 +153,31 @@ export function NotificationScreen(props: NotificationProps & { now: number }) {
               , for order {d.order} for one.
             </Trouble>
           ))}
-          <TimingPart
-            moment={moment}
-            schedule={settings.schedule}
-            zone={store.timeZone}
-            now={now}
-            failure={failure}
-            onChange={(schedule) => change({ schedule })}
-          />
+          {byHand ? (
+            <section aria-label="When">
+              <PanelTitle>When</PanelTitle>
+              <p className="mt-1 text-sm">
+                When a colleague chooses it on an order, adapts it and sends it. Nothing goes out by itself.
+              </p>
+            </section>
+          ) : (
+            <TimingPart
+              moment={moment}
+              schedule={settings.schedule}
+              zone={store.timeZone}
+              now={now}
+              failure={failure}
+              onChange={(schedule) => change({ schedule })}
+            />
+          )}
           <div>
             <ConditionForm
-              label="Only when"
+              label={byHand ? 'Offered only when' : 'Only when'}
               condition={settings.when}
               store={store}
               names={names}
               always="For all orders"
-              sentence={(when) => `Only when ${conditionWords(when, names)}`}
+              sentence={(when) => `${byHand ? 'Offered only' : 'Only'} when ${conditionWords(when, names)}`}
               tried={triedOn}
               onChange={setWhen}
             />

@@ -4,11 +4,13 @@ import { useState } from 'react';
 import {
   amountText,
   ORDER_ACTIONS,
+  orderedPieces,
   parseAmount,
   refundFor,
   type Order,
   type OrderAction,
   type OrderActionKind,
+  type Shipment,
 } from '@/core/order';
 import type { Failure, Result } from '@/core/result';
 import { Dialog } from '../parts/Dialog';
@@ -49,13 +51,8 @@ const HAS_PIECES: readonly OrderActionKind[] = ['dispatch', 'hand-over', 'refund
 
 export function ActionDialog({ kind, order, possible, onDo, onDone, onClose }: ActionDialogProps) {
   const { currency } = order;
-  const parcels = order.shipments ?? [];
-  const offered =
-    kind === 'refund'
-      ? possible.toRefund.lines
-      : kind === 'return'
-        ? order.lines.map((l) => ({ sku: l.product.sku, name: l.product.name, quantity: l.quantity }))
-        : possible.toSend;
+  const parcels = possible.onTheWay.map((place) => ({ place, ...order.shipments![place]! }));
+  const offered = kind === 'refund' ? possible.toRefund.lines : kind === 'return' ? possible.toReturn : possible.toSend;
   const newest = parcels.at(-1);
   const [fields, setFields] = useState<Fields>({
     reason: '',
@@ -64,11 +61,9 @@ export function ActionDialog({ kind, order, possible, onDo, onDone, onClose }: A
     until: '',
     number: `R-${order.number}`,
     days: '14',
-    carrier: kind === 'track' ? (newest?.carrier ?? '') : 'Fieldpost',
-    trackingNumber: kind === 'track' ? (newest?.trackingNumber ?? '') : '',
-    trackingUrl: kind === 'track' ? (newest?.trackingUrl ?? '') : '',
+    ...(kind === 'track' ? trackingOf(newest) : { carrier: 'Fieldpost', trackingNumber: '', trackingUrl: '' }),
     location: order.location ?? '',
-    shipment: String(Math.max(0, parcels.length - 1)),
+    shipment: String(newest?.place ?? 0),
     pieces: Object.fromEntries(
       offered.map((l) => [l.sku, kind === 'dispatch' || kind === 'hand-over' ? String(l.quantity) : '0']),
     ),
@@ -126,6 +121,10 @@ export function ActionDialog({ kind, order, possible, onDo, onDone, onClose }: A
     }
   };
   const run = async (): Promise<void> => {
+    if (HAS_PIECES.includes(kind) && kind !== 'refund' && lines.length === 0) {
+      setFailure({ code: 'invalid', message: 'Say how many pieces of what.', problems: [] });
+      return;
+    }
     setBusy(true);
     const result = await onDo(action());
     setBusy(false);
@@ -174,7 +173,7 @@ export function ActionDialog({ kind, order, possible, onDo, onDone, onClose }: A
               <Pick
                 id={ids.id}
                 value={fields.sku}
-                choices={order.lines.map((l) => ({ value: l.product.sku, label: l.product.name }))}
+                choices={orderedPieces(order).map(({ sku, name }) => ({ value: sku, label: name }))}
                 onChange={(sku) => set({ sku })}
               />
             )}
@@ -202,12 +201,12 @@ export function ActionDialog({ kind, order, possible, onDo, onDone, onClose }: A
               <Pick
                 id={ids.id}
                 value={fields.shipment}
-                choices={parcels.map((s, i) => ({
-                  value: String(i),
-                  label: s.id ?? `Parcel ${i + 1}`,
+                choices={parcels.map((s) => ({
+                  value: String(s.place),
+                  label: s.id ?? `Parcel ${s.place + 1}`,
                   note: s.trackingNumber ?? '',
                 }))}
-                onChange={(shipment) => set({ shipment })}
+                onChange={(shipment) => set({ shipment, ...trackingOf(order.shipments?.[Number(shipment)]) })}
               />
             )}
           </Field>
@@ -339,3 +338,9 @@ export function ActionDialog({ kind, order, possible, onDo, onDone, onClose }: A
 function comesTo(order: Order, sku: string, pieces: number): number {
   return Number.isSafeInteger(pieces) && pieces > 0 ? refundFor(order, sku, pieces) : 0;
 }
+
+const trackingOf = ({ carrier = '', trackingNumber = '', trackingUrl = '' }: Partial<Shipment> = {}) => ({
+  carrier,
+  trackingNumber,
+  trackingUrl,
+});

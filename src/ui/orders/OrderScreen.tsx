@@ -6,9 +6,7 @@ import { useState } from 'react';
 import { toast } from 'sonner';
 import type { DeliveryState } from '@/core/mail/state';
 import {
-  addressLines,
-  lineTotal,
-  orderTotals,
+  customerName,
   STATUS_WORDS,
   type Order,
   type OrderAction,
@@ -16,8 +14,8 @@ import {
   type OrderStatus,
 } from '@/core/order';
 import type { Result } from '@/core/result';
-import { languageName } from '@/core/plan/reasons';
-import { Money, plural, Time } from '../parts/format';
+import { languageName } from '@/core/names';
+import { plural, Time } from '../parts/format';
 import { Mark } from '../parts/marks';
 import { Page, PanelTitle } from '../parts/Page';
 import { StateWord } from '../parts/states';
@@ -25,6 +23,7 @@ import { valueOrToast } from '../parts/result';
 import { WatchWaiting } from '../parts/WatchWaiting';
 import { ActionDialog } from './ActionDialog';
 import { ActionMenu } from './ActionMenu';
+import { OrderFacts } from './OrderFacts';
 import type { Possible } from './types';
 
 export interface OrderProps {
@@ -33,6 +32,8 @@ export interface OrderProps {
   order: Order;
   status: OrderStatus;
   channelName: string;
+  /** The one the customer is written to in. */
+  language: string;
   sent: {
     id: string;
     notification: string;
@@ -50,6 +51,7 @@ export interface OrderProps {
   notWritten: { id: string; notification: string; recipient: string; recipientName: string; reason: string }[];
   possible: Possible;
   mayAct: boolean;
+  mayWrite: boolean;
   mayStop: boolean;
   onDo: (action: OrderAction) => Promise<Result<{ deliveries: number }>>;
   onStop: (id: string) => Promise<Result<null>>;
@@ -57,12 +59,10 @@ export interface OrderProps {
 }
 
 export function OrderScreen(props: OrderProps) {
-  const { base, zone, order, status, channelName, sent, notWritten, possible, mayAct, mayStop } = props;
+  const { base, zone, order, status, channelName, language, sent, notWritten, possible, mayAct, mayStop } = props;
   const router = useRouter();
   const [acting, setActing] = useState<OrderActionKind>();
-  const totals = orderTotals(order);
-  const { customer, currency } = order;
-  const name = [customer.firstName, customer.lastName].filter(Boolean).join(' ') || customer.email;
+  const name = customerName(order) || order.customer.email;
   const waiting = sent.some((d) => ['planned', 'sending'].includes(d.state) && !d.waits);
   return (
     <Page
@@ -76,11 +76,16 @@ export function OrderScreen(props: OrderProps) {
       actions={
         <>
           <Link href={`${base}/desk/order-received?order=${encodeURIComponent(order.number)}`} className="btn">
-            See its messages on the Desk
+            On the Desk
           </Link>
           <Link href={`${base}/journey?order=${encodeURIComponent(order.number)}`} className="btn">
-            Follow on the Journey
+            On the Journey
           </Link>
+          {props.mayWrite && (
+            <Link href={`${base}/orders/write?orders=${encodeURIComponent(order.number)}`} className="btn">
+              Write a message
+            </Link>
+          )}
           {mayAct && (
             <>
               <Link href={`${base}/orders/${encodeURIComponent(order.number)}/walk`} className="btn">
@@ -95,83 +100,7 @@ export function OrderScreen(props: OrderProps) {
       <WatchWaiting waiting={waiting} />
       <div className="grid h-full min-h-0 grid-cols-[minmax(0,2fr)_minmax(0,3fr)]">
         <section className="min-h-0 overflow-auto border-e border-rule bg-panel px-5 py-4 text-sm">
-          <table className="w-full">
-            <tbody>
-              {order.lines.map((line) => (
-                <tr key={line.product.sku} className="border-b border-rule">
-                  <td className="py-1.5 pe-2">
-                    {line.product.name}
-                    {line.options && <span className="text-slate"> {line.options}</span>}
-                  </td>
-                  <td className="px-2 text-end">{line.quantity}</td>
-                  <td className="text-end">
-                    <Money minor={lineTotal(line)} currency={currency} />
-                  </td>
-                </tr>
-              ))}
-              {totals.discount > 0 && (
-                <tr>
-                  <td colSpan={2} className="pt-2">
-                    Discount {order.discounts?.map((d) => d.code ?? d.label).join(', ')}
-                  </td>
-                  <td className="text-end">
-                    <Money minor={-totals.discount} currency={currency} />
-                  </td>
-                </tr>
-              )}
-              {order.shipping && (
-                <tr>
-                  <td colSpan={2} className="pt-1">
-                    {order.shipping.method}
-                  </td>
-                  <td className="text-end">
-                    <Money minor={totals.shipping} currency={currency} />
-                  </td>
-                </tr>
-              )}
-              <tr className="font-semibold">
-                <td colSpan={2} className="pt-1">
-                  Total
-                </td>
-                <td className="text-end font-serif text-base">
-                  <Money minor={totals.total} currency={currency} />
-                </td>
-              </tr>
-            </tbody>
-          </table>
-          <dl className="mt-5 grid grid-cols-[max-content_1fr] gap-x-4 gap-y-1">
-            <dt className="text-slate">Customer</dt>
-            <dd dir="auto">
-              {name}
-              {customer.guest ? ', guest' : ''}
-            </dd>
-            <dt className="text-slate">Address</dt>
-            <dd className="break-all">{customer.email}</dd>
-            <dt className="text-slate">Language</dt>
-            <dd>{languageName(order.language ?? 'en')}</dd>
-            <dt className="text-slate">Channel</dt>
-            <dd>{channelName}</dd>
-            <dt className="text-slate">Placed</dt>
-            <dd>
-              <Time at={order.placedAt} zone={zone} />
-            </dd>
-            {order.shippingAddress && (
-              <>
-                <dt className="text-slate">Deliver to</dt>
-                <dd dir="auto">
-                  {addressLines(order.shippingAddress).map((l) => (
-                    <div key={l}>{l}</div>
-                  ))}
-                </dd>
-              </>
-            )}
-            {order.note && (
-              <>
-                <dt className="text-slate">Note</dt>
-                <dd dir="auto">{order.note}</dd>
-              </>
-            )}
-          </dl>
+          <OrderFacts {...{ order, channelName, language, zone }} />
         </section>
         <section className="min-h-0 overflow-auto px-5 py-4">
           <PanelTitle aside={plural(sent.length, 'delivery', 'deliveries')}>What was sent about it</PanelTitle>

@@ -1,9 +1,8 @@
+import Form from 'next/form';
 import Link from 'next/link';
-import { STATUS_WORDS, type OrderStatus } from '@/core/order';
-import { languageName } from '@/core/plan/reasons';
-import { Money, Time } from '../parts/format';
+import type { OrderStatus } from '@/core/order';
 import { Empty, Page } from '../parts/Page';
-import { Head } from '../parts/Table';
+import { OrdersTable } from './OrdersTable';
 import { StartWalk, type StartWalkProps } from './StartWalk';
 
 export interface OrderRow {
@@ -19,16 +18,6 @@ export interface OrderRow {
   total: number;
 }
 
-const COLUMNS = [
-  { label: 'Order' },
-  { label: 'Customer' },
-  { label: 'Placed' },
-  { label: 'State' },
-  { label: 'Channel' },
-  { label: 'Language' },
-  { label: 'Total', end: true },
-] as const;
-
 export function OrdersScreen({
   base,
   zone,
@@ -37,6 +26,7 @@ export function OrdersScreen({
   next,
   channels,
   mayPlace,
+  mayWrite,
   me,
   languages,
   onStart,
@@ -49,6 +39,7 @@ export function OrdersScreen({
   /** Names by id. */
   channels: Record<string, string>;
   mayPlace: boolean;
+  mayWrite: boolean;
 } & Omit<StartWalkProps, 'base'>) {
   const query = search ? `search=${encodeURIComponent(search)}&` : '';
   return (
@@ -72,7 +63,11 @@ export function OrdersScreen({
       }
     >
       <div className="flex h-full min-h-0 flex-col">
-        <form className="flex shrink-0 items-center gap-2 border-b border-rule px-5 py-2" role="search">
+        <Form
+          action={`${base}/orders`}
+          className="flex shrink-0 items-center gap-2 border-b border-rule px-5 py-2"
+          role="search"
+        >
           <input
             name="search"
             defaultValue={search}
@@ -88,7 +83,7 @@ export function OrdersScreen({
               Show all
             </Link>
           )}
-        </form>
+        </Form>
         <div className="min-h-0 flex-1 overflow-auto bg-panel">
           {rows.length === 0 ? (
             <Empty title={search ? 'No order matches' : 'No orders yet'}>
@@ -97,32 +92,7 @@ export function OrdersScreen({
                 : 'Orders arrive as events from your shop, or place one here.'}
             </Empty>
           ) : (
-            <table className="w-full text-sm">
-              <Head columns={COLUMNS} />
-              <tbody>
-                {rows.map((o) => (
-                  <tr key={o.id} className="border-b border-rule hover:bg-petrol-tint/50">
-                    <td className="py-2 ps-5 pe-2">
-                      <Link href={`${base}/orders/${encodeURIComponent(o.number)}`} className="link">
-                        {o.number}
-                      </Link>
-                    </td>
-                    <td className="max-w-64 truncate px-3">
-                      <bdi>{o.customerName}</bdi> <span className="text-xs text-slate">{o.customerEmail}</span>
-                    </td>
-                    <td className="px-2">
-                      <Time at={o.placedAt} zone={zone} />
-                    </td>
-                    <td className="px-2">{STATUS_WORDS[o.status]}</td>
-                    <td className="px-2">{channels[o.channel] ?? o.channel}</td>
-                    <td className="px-2">{languageName(o.language)}</td>
-                    <td className="px-5 text-end">
-                      <Money minor={o.total} currency={o.currency} />
-                    </td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
+            <OrdersTable {...{ base, zone, rows, channels, mayWrite }} />
           )}
           {next && (
             <div className="p-3 text-center">

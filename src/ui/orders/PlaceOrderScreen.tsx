@@ -4,7 +4,7 @@ import { X } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Failure, Result } from '@/core/result';
-import { languageName } from '@/core/plan/reasons';
+import { languageName } from '@/core/names';
 import { figuresOf, type BasketLine } from '@/core/order';
 import { Check } from '../parts/Check';
 import { Field, Pick, Search, Segments } from '../parts/fields';

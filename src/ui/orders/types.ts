@@ -1,8 +1,12 @@
 /** What an order's screens are given about what can be done with it. */
-import type { OrderActionKind } from '@/core/order';
+import type { OrderActionKind, Pieces } from '@/core/order';
 
 export interface Possible {
   actions: { kind: OrderActionKind; label: string; why: string | undefined }[];
-  toSend: { sku: string; name: string; quantity: number }[];
-  toRefund: { lines: { sku: string; name: string; quantity: number; amount: number }[]; shipping: number; all: number };
+  toSend: Pieces[];
+  toRefund: { lines: (Pieces & { amount: number })[]; shipping: number; all: number };
+  /** What has left. */
+  toReturn: Pieces[];
+  /** Places of the parcels that have not been delivered. */
+  onTheWay: number[];
 }

@@ -19,9 +19,12 @@ export function StateWord({ state, waits = false }: { state: DeliveryState; wait
   const tone = TONES[state];
   return (
     <span
-      className={`inline-flex items-center gap-1.5 whitespace-nowrap ${tone === 'failing' ? 'font-semibold text-madder' : ''}`}
+      className={`inline-flex items-baseline gap-1.5 whitespace-nowrap ${tone === 'failing' ? 'font-semibold text-madder' : ''}`}
     >
-      <Mark tone={tone} size={12} /> {waits ? 'waits' : DELIVERY_STATE_WORDS[state]}
+      <span className="translate-y-0.5">
+        <Mark tone={tone} size={12} />
+      </span>
+      {waits ? 'waits' : DELIVERY_STATE_WORDS[state]}
     </span>
   );
 }

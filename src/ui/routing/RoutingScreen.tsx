@@ -4,7 +4,7 @@ import { X } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { toast } from 'sonner';
-import { languageName } from '@/core/plan/reasons';
+import { languageName } from '@/core/names';
 import type { Failure, Result } from '@/core/result';
 import { Field, Pick, Search, Segments } from '../parts/fields';
 import { Mark } from '../parts/marks';

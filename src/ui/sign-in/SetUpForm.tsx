@@ -2,7 +2,7 @@
 /** The first thing of all: the store and its owner. */
 import { useRouter } from 'next/navigation';
 import { useState, type FormEvent } from 'react';
-import { languageName } from '@/core/plan/reasons';
+import { languageName } from '@/core/names';
 import type { Failure, Result } from '@/core/result';
 import { Field, Pick, Search } from '../parts/fields';
 import { PanelTitle, Trouble } from '../parts/Page';

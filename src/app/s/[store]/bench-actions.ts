@@ -2,7 +2,7 @@
 /** What the Desk and the Look screen do on the server. Each asks for access by itself: a store's id is only a wish. */
 import { revalidatePath } from 'next/cache';
 import { act } from '@/app/act';
-import { languageName } from '@/core/plan/reasons';
+import { languageName } from '@/core/names';
 import type { Look, PictureColour } from '@/core/look';
 import type { Order } from '@/core/order';
 import type { Result } from '@/core/result';

@@ -1,6 +1,6 @@
 /** What every Desk is given besides what lies on it: the order and the choices of the strip, and what one may do. */
 import { orNotFound } from '@/app/page-access';
-import { languageName } from '@/core/plan/reasons';
+import { languageName } from '@/core/names';
 import type { Access } from '@/server/auth/access';
 import { may } from '@/server/auth/policy';
 import { listOrders, orderSnapshot } from '@/server/views/orders';

@@ -1,6 +1,7 @@
 /** The notifications that ship: finished words for each, to begin from and to go back to. */
 import { ACCOUNT } from './account';
 import { CONTACTS } from './contacts';
+import { HAND } from './hand';
 import { MONEY } from './money';
 import { PARCEL } from './parcel';
 import { PLACED } from './placed';
@@ -18,4 +19,5 @@ export const SHIPPED_NOTIFICATIONS: readonly ShippedNotification[] = [
   ...TROUBLE,
   ...CONTACTS,
   ...ACCOUNT,
+  ...HAND,
 ];

@@ -17,15 +17,35 @@ const refundIssued: Template = {
       subject: '{$refund.amount :money} is on its way back to you',
       preheader: 'For order {$order.number}. It usually arrives within five working days.',
       back: 'We have refunded {$refund.amount :money}',
-      when: '{#p}Hello {$customer.firstName :text default=|there|}, we sent {#b}{$refund.amount :money}{/b} back to you on {$refund.issuedAt :date fields=month-day-weekday length=long default=|today’s date|}. It goes back the way you paid, and usually arrives within five working days.{/p}',
+      when: '{#p}Hello {$customer.firstName :text default=|there|}, we sent {#b}{$refund.amount :money}{/b} back to you on {$refund.issuedAt :date fields=month-day-weekday length=long default=|today’s date|}. With it, all that you paid for order {$order.number} is returned. It goes back the way you paid, and usually arrives within five working days.{/p}',
       help: 'Does something not add up? Answer this message or write to {$store.email}, and we look at it together.',
     },
     de: {
       subject: '{$refund.amount :money} sind auf dem Weg zurück zu Ihnen',
       preheader: 'Zu Bestellung {$order.number}. Meist ist der Betrag innerhalb von fünf Werktagen da.',
       back: 'Wir haben {$refund.amount :money} erstattet',
-      when: '{#p}Guten Tag {$customer.firstName :text default=|liebe Kundin, lieber Kunde|}, wir haben Ihnen am {$refund.issuedAt :date fields=month-day-weekday length=long default=|heutigen Tag|} {#b}{$refund.amount :money}{/b} zurückgesandt. Der Betrag geht den Weg zurück, auf dem Sie bezahlt haben, und ist meist innerhalb von fünf Werktagen da.{/p}',
+      when: '{#p}Guten Tag {$customer.firstName :text default=|liebe Kundin, lieber Kunde|}, wir haben Ihnen am {$refund.issuedAt :date fields=month-day-weekday length=long default=|heutigen Tag|} {#b}{$refund.amount :money}{/b} zurückgesandt. Damit ist alles zurück, was Sie für die Bestellung {$order.number} bezahlt haben. Der Betrag geht den Weg zurück, auf dem Sie bezahlt haben, und ist meist innerhalb von fünf Werktagen da.{/p}',
       help: 'Stimmt etwas nicht? Antworten Sie auf diese Nachricht oder schreiben Sie an {$store.email}; wir sehen es uns gemeinsam an.',
+    },
+  },
+};
+
+/** Not all of the money: what it is for stands in the summary, and the rest of the order stays as it is. */
+const refundIssuedPart: Template = {
+  version: 1,
+  blocks: refundIssued.blocks,
+  words: {
+    en: {
+      ...refundIssued.words.en,
+      preheader: 'For a part of order {$order.number}. It usually arrives within five working days.',
+      back: 'We have refunded a part: {$refund.amount :money}',
+      when: '{#p}Hello {$customer.firstName :text default=|there|}, we sent {#b}{$refund.amount :money}{/b} back to you on {$refund.issuedAt :date fields=month-day-weekday length=long default=|today’s date|}, for what you see below. The rest of order {$order.number} stays as it is.{/p}{#p}The money goes back the way you paid, and usually arrives within five working days.{/p}',
+    },
+    de: {
+      ...refundIssued.words.de,
+      preheader: 'Für einen Teil von Bestellung {$order.number}. Meist ist der Betrag innerhalb von fünf Werktagen da.',
+      back: 'Wir haben einen Teil erstattet: {$refund.amount :money}',
+      when: '{#p}Guten Tag {$customer.firstName :text default=|liebe Kundin, lieber Kunde|}, wir haben Ihnen am {$refund.issuedAt :date fields=month-day-weekday length=long default=|heutigen Tag|} {#b}{$refund.amount :money}{/b} zurückgesandt, und zwar für das, was unten steht. Der Rest der Bestellung {$order.number} bleibt, wie er ist.{/p}{#p}Der Betrag geht den Weg zurück, auf dem Sie bezahlt haben, und ist meist innerhalb von fünf Werktagen da.{/p}',
     },
   },
 };
@@ -166,6 +186,14 @@ export const MONEY: readonly ShippedNotification[] = [
     audience: 'customer',
     on: true,
     template: refundIssued,
+    variants: [
+      {
+        variant: 'a-part',
+        name: 'A part of the money',
+        when: { match: 'all', tests: [{ about: 'refund', is: 'part' }] },
+        template: refundIssuedPart,
+      },
+    ],
   },
   {
     slug: 'refund-issued-staff',

@@ -8,11 +8,6 @@ const onItsWay: Template = {
     { id: 'masthead', kind: 'masthead' },
     { id: 'left', kind: 'heading' },
     { id: 'how', kind: 'text' },
-    {
-      id: 'part',
-      kind: 'text',
-      when: { match: 'all', tests: [{ about: 'shipment', is: 'part' }] },
-    },
     { id: 'parcel', kind: 'parcel' },
     { id: 'inside', kind: 'heading', size: 'heading' },
     { id: 'items', kind: 'items', prices: false },
@@ -28,7 +23,6 @@ const onItsWay: Template = {
         '{$shipment.carrier :text default=|The carrier|} has it. Here is what is inside, and how to follow it.',
       left: 'On its way to {$delivery.city :text default=|you|}',
       how: '{#p}Good news, {$customer.firstName :text default=|friend|}: your parcel left {$shipment.location :text default=|our bench|} ({$shipment.dispatchedAt :date fields=month-day-weekday length=long default=|today|}). {$shipment.carrier :text default=|The carrier|} brings it to your door.{/p}',
-      part: '{#p}This parcel holds a part of your order. The rest follows in one of its own, and we write to you again when it leaves.{/p}',
       inside: 'In this parcel',
       help: 'Nobody at home? The carrier leaves a note. If something arrives damaged, send us a picture at {$store.email}, and we put it right.',
     },
@@ -37,9 +31,53 @@ const onItsWay: Template = {
       preheader: '{$shipment.carrier :text default=|Der Paketdienst|} hat es. Was darin ist und wie Sie es verfolgen.',
       left: 'Unterwegs nach {$delivery.city :text default=|Hause|}',
       how: '{#p}Gute Nachricht, {$customer.firstName :text default=|liebe Kundin, lieber Kunde|}: Ihr Paket hat {$shipment.location :text default=|unsere Werkbank|} verlassen ({$shipment.dispatchedAt :date fields=month-day-weekday length=long default=|heute|}). {$shipment.carrier :text default=|Der Paketdienst|} bringt es zu Ihnen.{/p}',
-      part: '{#p}Dieses Paket enthält einen Teil Ihrer Bestellung. Der Rest folgt in einem eigenen Paket, und wir schreiben Ihnen, sobald es unterwegs ist.{/p}',
       inside: 'In diesem Paket',
       help: 'Niemand zu Hause? Der Paketdienst hinterlässt eine Nachricht. Ist etwas beschädigt, senden Sie uns ein Bild an {$store.email}; wir bringen es in Ordnung.',
+    },
+  },
+};
+
+/** A part of the order: what is in this parcel, and that the rest is not forgotten. */
+const onItsWayPart: Template = {
+  version: 1,
+  blocks: onItsWay.blocks,
+  words: {
+    en: {
+      ...onItsWay.words.en,
+      subject: 'A part of {$order.number} is on its way',
+      preheader: '{$shipment.carrier :text default=|The carrier|} has it. The rest follows in a parcel of its own.',
+      left: 'A part of your order is on its way',
+      how: '{#p}Good news, {$customer.firstName :text default=|friend|}: a part of your order left {$shipment.location :text default=|our bench|} ({$shipment.dispatchedAt :date fields=month-day-weekday length=long default=|today|}). {$shipment.carrier :text default=|The carrier|} brings it to your door.{/p}{#p}{#b}The rest follows in a parcel of its own,{/b} and we write to you again when it leaves. You pay nothing more for it.{/p}',
+    },
+    de: {
+      ...onItsWay.words.de,
+      subject: 'Ein Teil von {$order.number} ist unterwegs',
+      preheader: '{$shipment.carrier :text default=|Der Paketdienst|} hat ihn. Der Rest folgt in einem eigenen Paket.',
+      left: 'Ein Teil Ihrer Bestellung ist unterwegs',
+      how: '{#p}Gute Nachricht, {$customer.firstName :text default=|liebe Kundin, lieber Kunde|}: Ein Teil Ihrer Bestellung hat {$shipment.location :text default=|unsere Werkbank|} verlassen ({$shipment.dispatchedAt :date fields=month-day-weekday length=long default=|heute|}). {$shipment.carrier :text default=|Der Paketdienst|} bringt ihn zu Ihnen.{/p}{#p}{#b}Der Rest folgt in einem eigenen Paket,{/b} und wir schreiben Ihnen wieder, sobald es unterwegs ist. Dafür zahlen Sie nichts zusätzlich.{/p}',
+    },
+  },
+};
+
+/** What was left of the order: with it, nothing more is to come. */
+const onItsWayLast: Template = {
+  version: 1,
+  blocks: onItsWay.blocks,
+  words: {
+    en: {
+      ...onItsWay.words.en,
+      subject: 'The rest of {$order.number} is on its way',
+      preheader: '{$shipment.carrier :text default=|The carrier|} has it. With this parcel your order is complete.',
+      left: 'The rest of your order is on its way',
+      how: '{#p}Good news, {$customer.firstName :text default=|friend|}: the rest of your order left {$shipment.location :text default=|our bench|} ({$shipment.dispatchedAt :date fields=month-day-weekday length=long default=|today|}). {$shipment.carrier :text default=|The carrier|} brings it to your door, and {#b}with this parcel your order is complete.{/b}{/p}',
+    },
+    de: {
+      ...onItsWay.words.de,
+      subject: 'Der Rest von {$order.number} ist unterwegs',
+      preheader:
+        '{$shipment.carrier :text default=|Der Paketdienst|} hat ihn. Mit diesem Paket ist Ihre Bestellung vollständig.',
+      left: 'Der Rest Ihrer Bestellung ist unterwegs',
+      how: '{#p}Gute Nachricht, {$customer.firstName :text default=|liebe Kundin, lieber Kunde|}: Der Rest Ihrer Bestellung hat {$shipment.location :text default=|unsere Werkbank|} verlassen ({$shipment.dispatchedAt :date fields=month-day-weekday length=long default=|heute|}). {$shipment.carrier :text default=|Der Paketdienst|} bringt ihn zu Ihnen, und {#b}mit diesem Paket ist Ihre Bestellung vollständig.{/b}{/p}',
     },
   },
 };
@@ -126,6 +164,20 @@ export const PARCEL: readonly ShippedNotification[] = [
     audience: 'customer',
     on: true,
     template: onItsWay,
+    variants: [
+      {
+        variant: 'a-part',
+        name: 'A part of it',
+        when: { match: 'all', tests: [{ about: 'shipment', is: 'part' }] },
+        template: onItsWayPart,
+      },
+      {
+        variant: 'the-last-part',
+        name: 'The last part',
+        when: { match: 'all', tests: [{ about: 'shipment', is: 'last' }] },
+        template: onItsWayLast,
+      },
+    ],
   },
   {
     slug: 'tracking-changed',

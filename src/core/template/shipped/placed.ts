@@ -21,7 +21,7 @@ const orderReceived: Template = {
       preheader:
         '.input {$order.itemCount :number}\n.match $order.itemCount\none {{One item, {$order.total :money}. We are getting it ready.}}\n* {{{$order.itemCount} items, {$order.total :money}. We are getting them ready.}}',
       thanks: 'Thank you, {$customer.firstName :text default=|friend|}',
-      next: '.input {$order.itemCount :number}\n.match $order.itemCount\none {{{#p}Your order arrived safely and {$order.firstItem} is on our bench. It comes to {#b}{$order.total :money}{/b}.{/p}{#p}We expect to hand the parcel over on {$order.expectedDispatch :date fields=month-day-weekday length=long default=|one of the next days|} and write to you again when we do.{/p}}}\n* {{{#p}Your order arrived safely and all {$order.itemCount} items are on our bench. They come to {#b}{$order.total :money}{/b}.{/p}{#p}We expect to hand the parcel over on {$order.expectedDispatch :date fields=month-day-weekday length=long default=|one of the next days|} and write to you again when we do.{/p}}}',
+      next: '.input {$order.itemCount :number}\n.match $order.itemCount\none {{{#p}Your order arrived safely and {$order.firstItem} is on our bench. It comes to {#b}{$order.total :money}{/b}.{/p}{#p}We expect to hand the parcel over on {$order.expectedDispatch :date fields=month-day-weekday length=long default=|one of the next days|} and write to you again when we do.{/p}}}\n* {{{#p}Your order arrived safely and its {$order.itemCount} items are on our bench. They come to {#b}{$order.total :money}{/b}.{/p}{#p}We expect to hand the parcel over on {$order.expectedDispatch :date fields=month-day-weekday length=long default=|one of the next days|} and write to you again when we do.{/p}}}',
       follow: 'Follow your order',
       help: 'Is something not right? Answer this message or write to {$store.email}, and one of us will see to it.',
     },
@@ -30,7 +30,7 @@ const orderReceived: Template = {
       preheader:
         '.input {$order.itemCount :number}\n.match $order.itemCount\none {{Ein Artikel, {$order.total :money}. Wir machen ihn bereit.}}\n* {{{$order.itemCount} Artikel, {$order.total :money}. Wir machen sie bereit.}}',
       thanks: 'Vielen Dank, {$customer.firstName :text default=|liebe Kundin, lieber Kunde|}',
-      next: '.input {$order.itemCount :number}\n.match $order.itemCount\none {{{#p}Ihre Bestellung ist gut angekommen, und {$order.firstItem} liegt auf unserer Werkbank. Der Betrag ist {#b}{$order.total :money}{/b}.{/p}{#p}Das Paket geht voraussichtlich am {$order.expectedDispatch :date fields=month-day-weekday length=long default=|einem der nächsten Tage|} auf den Weg. Dann schreiben wir Ihnen wieder.{/p}}}\n* {{{#p}Ihre Bestellung ist gut angekommen, und alle {$order.itemCount} Artikel liegen auf unserer Werkbank. Der Betrag ist {#b}{$order.total :money}{/b}.{/p}{#p}Das Paket geht voraussichtlich am {$order.expectedDispatch :date fields=month-day-weekday length=long default=|einem der nächsten Tage|} auf den Weg. Dann schreiben wir Ihnen wieder.{/p}}}',
+      next: '.input {$order.itemCount :number}\n.match $order.itemCount\none {{{#p}Ihre Bestellung ist gut angekommen, und {$order.firstItem} liegt auf unserer Werkbank. Der Betrag ist {#b}{$order.total :money}{/b}.{/p}{#p}Das Paket geht voraussichtlich am {$order.expectedDispatch :date fields=month-day-weekday length=long default=|einem der nächsten Tage|} auf den Weg. Dann schreiben wir Ihnen wieder.{/p}}}\n* {{{#p}Ihre Bestellung ist gut angekommen, und die {$order.itemCount} Artikel liegen auf unserer Werkbank. Der Betrag ist {#b}{$order.total :money}{/b}.{/p}{#p}Das Paket geht voraussichtlich am {$order.expectedDispatch :date fields=month-day-weekday length=long default=|einem der nächsten Tage|} auf den Weg. Dann schreiben wir Ihnen wieder.{/p}}}',
       follow: 'Bestellung verfolgen',
       help: 'Stimmt etwas nicht? Antworten Sie auf diese Nachricht oder schreiben Sie an {$store.email}; jemand von uns kümmert sich darum.',
     },
@@ -51,6 +51,37 @@ const orderReceivedGuest: Template = {
       ...orderReceived.words.de,
       follow: 'Bestellung verfolgen, auch ohne Konto',
       help: 'Heben Sie diese Nachricht auf: Ihr Knopf führt zu Ihrer Bestellung, ganz ohne Passwort. Stimmt etwas nicht? Antworten Sie darauf oder schreiben Sie an {$store.email}; jemand von uns kümmert sich darum.',
+    },
+  },
+};
+
+/** Trade customers order by number and quantity, and pay on account: figures first, and no chat. */
+const orderReceivedTrade: Template = {
+  version: 1,
+  blocks: [
+    { id: 'masthead', kind: 'masthead' },
+    { id: 'thanks', kind: 'heading' },
+    { id: 'next', kind: 'text' },
+    { id: 'items', kind: 'items', pictures: false },
+    { id: 'totals', kind: 'totals' },
+    { id: 'where', kind: 'addresses' },
+    { id: 'help', kind: 'text', size: 'small' },
+    { id: 'footer', kind: 'footer' },
+  ],
+  words: {
+    en: {
+      subject: 'Order {$order.number} is booked: {$order.total :money}',
+      preheader: 'Dispatch planned for {$order.expectedDispatch :date default=|the next days|}. The invoice follows.',
+      thanks: 'Your order {$order.number} is booked',
+      next: '{#p}Thank you for your order. It comes to {#b}{$order.total :money}{/b}. Dispatch is planned for {#b}{$order.expectedDispatch :date fields=month-day-weekday length=long default=|the next days|}{/b}; the invoice follows by separate mail.{/p}{#p}Please look the quantities over and tell us of changes before dispatch.{/p}',
+      help: 'Answer this message or write to {$store.email}: it reaches the trade desk.',
+    },
+    de: {
+      subject: 'Bestellung {$order.number} ist gebucht: {$order.total :money}',
+      preheader: 'Versand geplant für {$order.expectedDispatch :date default=|die nächsten Tage|}. Die Rechnung folgt.',
+      thanks: 'Ihre Bestellung {$order.number} ist gebucht',
+      next: '{#p}Vielen Dank für Ihre Bestellung. Sie kommt auf {#b}{$order.total :money}{/b}. Der Versand ist geplant für {#b}{$order.expectedDispatch :date fields=month-day-weekday length=long default=|die nächsten Tage|}{/b}; die Rechnung folgt mit eigener Post.{/p}{#p}Bitte sehen Sie die Mengen durch und sagen Sie uns Änderungen vor dem Versand.{/p}',
+      help: 'Antworten Sie auf diese Nachricht oder schreiben Sie an {$store.email}: Das erreicht unser Team für Händler.',
     },
   },
 };
@@ -96,6 +127,13 @@ export const PLACED: readonly ShippedNotification[] = [
         name: 'Guests',
         when: { match: 'all', tests: [{ about: 'customer', is: 'guest' }] },
         template: orderReceivedGuest,
+      },
+      {
+        variant: 'trade',
+        name: 'Trade desk',
+        when: { match: 'all', tests: [{ about: 'channel', is: 'one', of: ['trade-desk'] }] },
+        template: orderReceivedTrade,
+        channel: 'trade-desk',
       },
     ],
   },

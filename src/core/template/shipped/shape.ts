@@ -14,6 +14,10 @@ export interface ShippedNotification {
   schedule?: Schedule;
   /** For contacts: the labels it goes to. */
   labels?: string[];
+  /** It goes out, or is offered, only when this holds. */
+  when?: Condition;
+  /** For colleagues. */
+  note?: string;
   /** Whether a new store has it on. */
   on: boolean;
   template: Template;
@@ -27,6 +31,8 @@ export interface ShippedVariant {
   name: string;
   when: Condition;
   template: Template;
+  /** Only for stores that have this channel. */
+  channel?: string;
 }
 
 /** A message to a customer: the store's masthead, a headline, what it has to say, who helps, the footer. */

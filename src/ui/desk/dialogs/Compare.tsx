@@ -1,7 +1,7 @@
 'use client';
 /** Any two editions side by side, rendered with the order on the sheet, and what differs in words. */
 import { useEffect, useState } from 'react';
-import { languageName } from '@/core/plan/reasons';
+import { languageName } from '@/core/names';
 import type { Result } from '@/core/result';
 import { templateChanges, type Template, type TemplateChange } from '@/core/template';
 import type { Rendered } from '@/workers/protocol';

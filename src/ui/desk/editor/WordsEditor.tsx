@@ -219,7 +219,7 @@ export function WordsEditor(props: WordsEditorProps) {
 
   const close = (): void => {
     setPicker(undefined);
-    editor?.commands.focus();
+    editor?.view.focus();
   };
 
   return (
@@ -248,9 +248,11 @@ export function WordsEditor(props: WordsEditorProps) {
             onPick={(name) => {
               const known = placeholder(name);
               setPicker(undefined);
+              if (!editor) return;
+              // At once and not with the next frame: the next key may be there before it.
+              editor.view.focus();
               editor
-                ?.chain()
-                .focus()
+                .chain()
                 .insertContent({
                   type: 'chip',
                   attrs: chipAttributes({

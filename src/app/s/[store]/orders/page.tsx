@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import { pageAccess } from '@/app/page-access';
 import { may } from '@/server/auth/policy';
 import { channelNames, listOrders } from '@/server/views/orders';
-import { languageName } from '@/core/plan';
+import { languageName } from '@/core/names';
 import { OrdersScreen } from '@/ui/orders/OrdersScreen';
 
 import { startWalkAction } from './actions';
@@ -28,6 +28,7 @@ export default async function Orders({
       next={page.next}
       channels={await channelNames(access)}
       mayPlace={may(access.role, 'order.place')}
+      mayWrite={may(access.role, 'message.write')}
       me={{ name: access.person.name, email: access.person.email }}
       languages={access.store.languages.map((l) => ({ id: l, name: languageName(l) }))}
       onStart={startWalkAction.bind(null, access.store.id)}

@@ -27,6 +27,7 @@ export default async function OrderPage({ params }: Props) {
       {...detail}
       possible={actionsFor(detail.order)}
       mayAct={may(access.role, 'order.place')}
+      mayWrite={may(access.role, 'message.write')}
       mayStop={may(access.role, 'delivery.resend')}
       onDo={orderDoAction.bind(null, store, number)}
       onStop={stopAction.bind(null, store)}

@@ -1,0 +1,59 @@
+import { randomUUID } from 'node:crypto';
+import type { Metadata } from 'next';
+import { revalidatePath } from 'next/cache';
+import { redirect } from 'next/navigation';
+import { act } from '@/app/act';
+import { orNotFound, pageAccess } from '@/app/page-access';
+import type { Result } from '@/core/result';
+import { senderViews } from '@/server/views/senders';
+import { loadWriting, MOST_ORDERS, writeLetter, type WroteLetter } from '@/server/views/writing';
+import { Empty } from '@/ui/parts/Page';
+import { WriteScreen } from '@/ui/writing/WriteScreen';
+
+export const metadata: Metadata = { title: 'Write a message' };
+
+export default async function Write({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ store: string }>;
+  searchParams: Promise<{ orders?: string; message?: string }>;
+}) {
+  const access = await pageAccess(params, 'message.write');
+  const store = access.store.id;
+  const { orders = '', message } = await searchParams;
+  const numbers = orders.split(',').filter(Boolean);
+  if (numbers.length === 0) redirect(`/s/${store}/orders`);
+  if (numbers.length > MOST_ORDERS) {
+    return (
+      <Empty title={`${numbers.length} orders are too many at a time`}>
+        A message goes to {MOST_ORDERS} orders at most. Choose fewer on the list of orders.
+      </Empty>
+    );
+  }
+  const [writing, senders] = await Promise.all([
+    orNotFound(loadWriting(access, numbers, message)),
+    senderViews(access),
+  ]);
+  const sender = senders.find((s) => s.kind === 'service') ?? senders.find((s) => s.kind === 'orders');
+
+  async function onSend(letter: unknown): Promise<Result<WroteLetter>> {
+    'use server';
+    return act(store, 'message.write', async (who) => {
+      const wrote = await writeLetter(who, letter);
+      revalidatePath(`/s/${store}`, 'layout');
+      return wrote;
+    });
+  }
+
+  return (
+    <WriteScreen
+      base={`/s/${store}`}
+      {...writing}
+      sender={{ name: sender?.name ?? access.store.name, address: sender?.address ?? access.store.facts.email }}
+      now={Date.now()}
+      id={randomUUID()}
+      onSend={onSend}
+    />
+  );
+}

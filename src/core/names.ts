@@ -1,0 +1,27 @@
+/** What languages and countries are called, by their codes (BCP 47, ISO 3166-1). */
+
+const cache = new Map<string, Intl.DisplayNames>();
+
+function names(type: 'language' | 'region', locale: string): Intl.DisplayNames {
+  const key = `${type} ${locale}`;
+  let found = cache.get(key);
+  if (!found) {
+    found = new Intl.DisplayNames([locale], { type });
+    cache.set(key, found);
+  }
+  return found;
+}
+
+/** The name of a language in English: "German" for "de". */
+export function languageName(tag: string): string {
+  return names('language', 'en').of(tag) ?? tag;
+}
+
+/** A country's name in a language; the code itself where it is none. */
+export function countryName(code: string, locale = 'en'): string {
+  try {
+    return names('region', locale).of(code.toUpperCase()) ?? code;
+  } catch {
+    return code;
+  }
+}

@@ -1,0 +1,263 @@
+/** One event being planned: notification by notification, each to its customer, its contacts or its staff. */
+import { conditionHolds, type OrderFacts } from '../conditions/condition';
+import type { SenderKind } from '../mail/services';
+import { matchesPattern } from '../mail/withhold';
+import { customerName, orderFacts } from '../order/facts';
+import type { Order } from '../order/schema';
+import { aboutMoment } from '../order/snapshot';
+import type { RoutingRule } from '../routing/rules';
+import { AT_ONCE, dueTimes, timingWords } from '../time/timing';
+import { factsOnDemand } from './facts';
+import type { WantedLanguage } from './language';
+import { adaptedFor } from './letter';
+import type { NotificationFacts } from './notification';
+import type { Made, Prepared, Way } from './prepared';
+import type { Reason } from './reasons';
+import { endReached, TIMERS } from './timers';
+import type { Plan, PlanEvent, PlannedDelivery, PlanSettings, Recipient } from './types';
+import { chooseVersion } from './version';
+
+export class Planning {
+  readonly result: Plan = { deliveries: [], notWritten: [] };
+  private facts?: OrderFacts;
+  private factsMoment = '';
+
+  constructor(
+    private readonly settings: PlanSettings,
+    private readonly event: PlanEvent,
+  ) {}
+
+  add(prepared: Prepared): void {
+    const { notification, schedule } = prepared;
+    const { order, channel } = this.event;
+    const name = notification.name;
+    if (!notification.on) return this.leaveOut(prepared, { code: 'notification-off', notification: name });
+    if (notification.offChannels?.includes(order.channel)) {
+      const words = channel?.name ?? order.channel;
+      return this.leaveOut(prepared, { code: 'off-for-channel', notification: name, channel: words });
+    }
+    if (TIMERS[notification.moment] && this.event.started?.has(notification.id)) {
+      return this.leaveOut(prepared, { code: 'started', notification: name });
+    }
+    if (prepared.timed) {
+      const end = endReached(schedule.ends, this.event);
+      if (end) return this.leaveOut(prepared, { code: 'ended', notification: name, end });
+    }
+    switch (notification.audience) {
+      case 'customer':
+        return this.toCustomer(prepared, customerOf(order));
+      case 'contact':
+        return this.toContacts(prepared);
+      case 'staff':
+        return this.toStaff(prepared);
+    }
+  }
+
+  private leaveOut({ notification }: Prepared, reason: Reason): void {
+    this.not(notification, reason, notification.audience === 'customer' ? customerOf(this.event.order) : undefined);
+  }
+
+  private toCustomer(prepared: Prepared, recipient: Recipient): void {
+    const { order } = this.event;
+    const forbidden = this.forbidden(prepared.sender, recipient.address);
+    if (forbidden) return this.not(prepared.notification, forbidden, recipient);
+    this.write(
+      prepared,
+      recipient,
+      { code: 'customer-of-order', name: recipient.name || recipient.address, order: order.number },
+      this.customerLanguage(),
+    );
+  }
+
+  private toContacts(prepared: Prepared): void {
+    const { notification } = prepared;
+    const { order, customer } = this.event;
+    const { labels = [] } = notification;
+    const all = [...(order.customer.contacts ?? []), ...(customer?.contacts ?? [])];
+    const own = customerOf(order).address.toLowerCase();
+    const written = new Set<string>([own]);
+    let any = false;
+    for (const contact of all) {
+      if (labels.length > 0 && !labels.some((l) => l.toLowerCase() === contact.label.toLowerCase())) continue;
+      const key = contact.email.toLowerCase();
+      if (key !== own && written.has(key)) continue;
+      any = true;
+      const recipient: Recipient = { address: contact.email, name: contact.name ?? '', role: 'contact' };
+      const forbidden = this.forbidden(prepared.sender, contact.email);
+      if (forbidden) this.not(notification, forbidden, recipient);
+      else if (key === own) this.not(notification, { code: 'is-customer', address: contact.email }, recipient);
+      else {
+        written.add(key);
+        this.write(
+          prepared,
+          recipient,
+          { code: 'contact', label: contact.label, name: contact.name || contact.email, order: order.number },
+          contact.language ? { language: contact.language, from: 'person' } : this.customerLanguage(),
+        );
+      }
+    }
+    if (!any) {
+      this.not(notification, {
+        code: 'no-contacts',
+        notification: notification.name,
+        labels: labels.length > 0 ? labels.join(', ') : 'any label',
+      });
+    }
+  }
+
+  private toStaff(prepared: Prepared): void {
+    const { notification, ways } = prepared;
+    const { deliveries, notWritten } = this.result;
+    if (ways.length === 0) return this.not(notification, { code: 'no-rules', notification: notification.name });
+    // Most colleagues get the same version at once: which one is settled for all of them.
+    const taken = prepared.oneForAll && !prepared.timed ? this.taken(prepared, undefined) : undefined;
+    const written = prepared.distinct ? undefined : new Set<string>();
+    for (const way of ways) {
+      const why = way.why ?? this.holds(way.rule);
+      if (!why) {
+        notWritten.push(way.not);
+        continue;
+      }
+      if (written) {
+        if (written.has(way.key)) {
+          this.not(notification, { code: 'already-written', address: way.rule.recipient.address }, way.recipient);
+          continue;
+        }
+        written.add(way.key);
+      }
+      if (taken === undefined || !way.why || this.event.letter) {
+        this.write(prepared, way.recipient, why, way.wanted);
+        continue;
+      }
+      const made = (way.made[taken] ??= this.make(prepared, way, why));
+      if (made.kind === 'nothing') notWritten.push(made.not);
+      else deliveries.push(made.delivery);
+    }
+  }
+
+  /** Why a rule for one category holds, or undefined. */
+  private holds({ recipient, scope }: RoutingRule): Reason | undefined {
+    if (scope.kind === 'all') return undefined;
+    for (const { product } of this.event.order.lines) {
+      if (product.category === scope.category) {
+        return {
+          code: 'rule-category',
+          person: recipient.name || recipient.address,
+          category: scope.category,
+          product: product.name,
+        };
+      }
+    }
+    return undefined;
+  }
+
+  /** The place of the variant an order takes; past the last when none fits, and past that when the notification's condition does not hold. */
+  private taken({ notification }: Prepared, turn: number | undefined): number {
+    const { when, variants } = notification;
+    const own = this.settings.store.language;
+    if (when && !conditionHolds(when, this.factsOf(notification.moment, turn), own)) return variants.length + 1;
+    const facts = this.factsOf(notification.moment, turn);
+    const i = variants.findIndex((v) => !v.when || conditionHolds(v.when, facts, own));
+    return i < 0 ? variants.length : i;
+  }
+
+  private make(prepared: Prepared, way: Way, why: Reason): Made {
+    const made = new Planning(this.settings, this.event);
+    made.write(prepared, way.recipient, why, way.wanted);
+    const [delivery] = made.result.deliveries;
+    return delivery ? { kind: 'write', delivery } : { kind: 'nothing', not: made.result.notWritten[0]! };
+  }
+
+  /** Why nobody but the shop may be written to about an order of this channel. */
+  private forbidden(sender: SenderKind, address: string): Reason | undefined {
+    const { channel } = this.event;
+    if (!channel) return undefined;
+    if (!channel.customerMail) return { code: 'channel-forbids', channel: channel.name };
+    if (!channel.maskedDomain || !matchesPattern(`@${channel.maskedDomain}`, address)) return undefined;
+    const kinds = channel.maskedKinds ?? [];
+    return kinds.length > 0 && !kinds.includes(sender) ? { code: 'masked-kind', channel: channel.name } : undefined;
+  }
+
+  private customerLanguage(): WantedLanguage {
+    const { order, customer } = this.event;
+    if (order.language) return { language: order.language, from: 'order' };
+    return customer?.language ? { language: customer.language, from: 'customer' } : undefined;
+  }
+
+  private write(prepared: Prepared, recipient: Recipient, why: Reason, wanted: WantedLanguage): void {
+    const { schedule, timed } = prepared;
+    if (!timed) return this.writeOnce(prepared, recipient, why, wanted, 0, undefined);
+    dueTimes(schedule, this.event.at, this.settings.store.timeZone).forEach((dueAt, i) =>
+      this.writeOnce(prepared, recipient, why, wanted, i, dueAt),
+    );
+  }
+
+  private writeOnce(
+    { notification, schedule, sender, because, timed }: Prepared,
+    recipient: Recipient,
+    why: Reason,
+    wanted: WantedLanguage,
+    i: number,
+    dueAt: number | undefined,
+  ): void {
+    const { store, names } = this.settings;
+    const facts = this.factsOf(notification.moment, schedule.row.length > 1 ? i + 1 : undefined);
+    const version = chooseVersion(notification, { facts, wanted, own: store.language, names });
+    if (version.kind === 'nothing') return this.not(notification, version.reason, recipient);
+    const { letter } = this.event;
+    const reasons: Reason[] = [
+      letter ? { code: 'by-hand', person: letter.by, notification: notification.name } : because,
+      why,
+    ];
+    if (timed) reasons.push(dueReason(notification, i));
+    for (const reason of version.reasons) reasons.push(reason);
+    if (letter && adaptedFor(letter, version.editionId, version.language)) {
+      reasons.push({ code: 'adapted', person: letter.by });
+    }
+    const delivery: PlannedDelivery = {
+      notificationId: notification.id,
+      variantId: version.variant.id,
+      editionId: version.editionId,
+      moment: notification.moment,
+      recipient,
+      sender,
+      language: version.language,
+      turn: i + 1,
+      timed,
+      ends: schedule.ends,
+      reasons,
+    };
+    if (dueAt !== undefined) delivery.dueAt = dueAt;
+    this.result.deliveries.push(delivery);
+  }
+
+  private factsOf(moment: string, turn: number | undefined): OrderFacts {
+    const { order } = this.event;
+    if (!this.facts || this.factsMoment !== moment) {
+      this.facts = factsOnDemand(order, moment);
+      this.factsMoment = moment;
+    }
+    return turn === undefined ? this.facts : orderFacts(order, { ...aboutMoment(order, moment), turn });
+  }
+
+  private not(notification: NotificationFacts, reason: Reason, recipient?: Recipient): void {
+    this.result.notWritten.push({
+      notificationId: notification.id,
+      ...(recipient && { recipient }),
+      reasons: [reason],
+    });
+  }
+}
+
+function dueReason({ schedule = AT_ONCE, name }: NotificationFacts, i: number): Reason {
+  return {
+    code: 'due',
+    notification: name,
+    timing: timingWords(schedule.row[i]!),
+    ends: schedule.ends.join(', '),
+  };
+}
+
+function customerOf(order: Order): Recipient {
+  return { address: order.customer.email, name: customerName(order), role: 'customer' };
+}

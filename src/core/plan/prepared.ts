@@ -1,0 +1,73 @@
+/** What a store has set about one notification, worked out as far as no event changes it. */
+import { senderKindOf, type SenderKind } from '../mail/services';
+import { momentOf } from '../placeholders/moments';
+import { ruleReason, type RoutingRule } from '../routing/rules';
+import { AT_ONCE, type Schedule } from '../time/timing';
+import type { WantedLanguage } from './language';
+import type { NotificationFacts } from './notification';
+import type { Reason } from './reasons';
+import type { NotWritten, PlannedDelivery, Recipient } from './types';
+
+/** A rule of a notification, with everything about it that no event changes. */
+export interface Way {
+  rule: RoutingRule;
+  recipient: Recipient;
+  key: string;
+  wanted: WantedLanguage;
+  /** Why it does not hold, when it does not. */
+  not: NotWritten;
+  /** Set for a rule that holds for all orders. */
+  why?: Reason;
+  /** What is planned by it, by the variant that is taken: made once. */
+  made: (Made | undefined)[];
+}
+
+/** What is planned for a recipient, at once; or that nothing is. Shared by all plans: plans are read and not changed. */
+export type Made = { kind: 'write'; delivery: PlannedDelivery } | { kind: 'nothing'; not: NotWritten };
+
+export interface Prepared {
+  notification: NotificationFacts;
+  schedule: Schedule;
+  sender: SenderKind;
+  because: Reason;
+  timed: boolean;
+  /** No condition asks for the language or the place in a row: one variant is taken for all recipients. */
+  oneForAll: boolean;
+  /** No two rules name one address. */
+  distinct: boolean;
+  ways: Way[];
+}
+
+/** Works out what the rules and conditions of a notification are before any event is known. */
+export function prepare(notification: NotificationFacts, rules: readonly RoutingRule[]): Prepared {
+  const { schedule = AT_ONCE, id, name, when, variants } = notification;
+  const asks = [when, ...variants.map((v) => v.when)].flatMap((c) => c?.tests ?? []);
+  const ways = rules.map((rule): Way => {
+    const recipient: Recipient = { address: rule.recipient.address, name: rule.recipient.name, role: 'staff' };
+    const { language } = rule.recipient;
+    const everything = rule.scope.kind === 'all';
+    return {
+      rule,
+      recipient,
+      key: rule.recipient.address.toLowerCase(),
+      wanted: language ? { language, from: 'person' } : undefined,
+      not: { notificationId: id, recipient, reasons: [ruleReason(rule)] },
+      ...(everything && { why: ruleReason(rule) }),
+      made: [],
+    };
+  });
+  return {
+    notification,
+    schedule,
+    sender: senderKindOf(notification),
+    because: {
+      code: 'moment',
+      notification: name,
+      moment: momentOf(notification.moment)?.words ?? `at ${notification.moment}`,
+    },
+    timed: schedule.row.length > 0,
+    oneForAll: !asks.some((t) => t.about === 'language' || t.about === 'turn'),
+    distinct: new Set(ways.map((w) => w.key)).size === ways.length,
+    ways,
+  };
+}

@@ -1,0 +1,81 @@
+/** What goes into planning and what comes out of it. */
+import type { ConditionNames } from '../conditions/sentence';
+import type { SenderKind } from '../mail/services';
+import type { Contact, Order } from '../order/schema';
+import type { RoutingRule } from '../routing/rules';
+import type { End } from '../time/timing';
+import type { Letter } from './letter';
+import type { NotificationFacts } from './notification';
+import type { Reason } from './reasons';
+
+/** What a store has set: prepared once, for planning any number of events. */
+export interface PlanSettings {
+  store: { language: string; timeZone: string };
+  notifications: readonly NotificationFacts[];
+  rules: readonly RoutingRule[];
+  /** Names for what conditions hold by id. */
+  names?: ConditionNames;
+}
+
+export interface PlanEvent {
+  moment: string;
+  order: Order;
+  /** When it happened, in ms since the epoch. */
+  at: number;
+  channel?: {
+    name: string;
+    customerMail: boolean;
+    /** Domain of addresses that stand for the customers' own, and the kinds that may go to them (none named: all). */
+    maskedDomain?: string;
+    maskedKinds?: readonly SenderKind[];
+  };
+  /** What is kept about the customer besides the order. */
+  customer?: { language?: string; contacts?: readonly Contact[] };
+  /** Ids of timed notifications that this order has started already. */
+  started?: ReadonlySet<string>;
+  answered?: boolean;
+  /** Of what is written by hand: the one notification that was chosen. */
+  letter?: Letter;
+}
+
+export interface Recipient {
+  address: string;
+  name: string;
+  role: 'customer' | 'contact' | 'staff';
+}
+
+export interface PlannedDelivery {
+  notificationId: string;
+  variantId: string;
+  editionId: string;
+  /** The moment it speaks of: a timer's own, not the one that started it. */
+  moment: string;
+  recipient: Recipient;
+  /** Which of the store's senders it goes out as. */
+  sender: SenderKind;
+  language: string;
+  /** When it waits: in ms since the epoch. Left out for what goes out at once. */
+  dueAt?: number;
+  /** Its place in a row, from 1. */
+  turn: number;
+  /** True for what waits: it is looked at again when it is due. */
+  timed: boolean;
+  ends: readonly End[];
+  reasons: Reason[];
+}
+
+export interface NotWritten {
+  notificationId: string;
+  recipient?: Recipient;
+  reasons: Reason[];
+}
+
+export interface Plan {
+  deliveries: PlannedDelivery[];
+  notWritten: NotWritten[];
+}
+
+/** A planner for what a store has set. */
+export interface Planner {
+  plan: (event: PlanEvent) => Plan;
+}

@@ -1,0 +1,78 @@
+'use client';
+/** The frame in which something is published: what stops it, what changes, and how it was and will be side by side. */
+import type { ReactNode } from 'react';
+import { Dialog } from '../parts/Dialog';
+import { plural } from '../parts/format';
+import { Trouble } from '../parts/Page';
+
+export interface PublishFrameProps {
+  open: boolean;
+  title: string;
+  /** On the button. */
+  label: string;
+  busy: boolean;
+  trouble: string | undefined;
+  /** One for each finding that stops it. */
+  blockers: readonly { key: string; words: ReactNode }[];
+  /** Nothing changes by it. */
+  idle: boolean;
+  /** What changes, below the findings. */
+  changes: ReactNode;
+  /** Before and after. */
+  children: ReactNode;
+  onClose: () => void;
+  onPublish: () => void;
+}
+
+export function PublishFrame(props: PublishFrameProps) {
+  const { open, title, label, busy, trouble, blockers, idle, changes, children, onClose, onPublish } = props;
+  return (
+    <Dialog
+      open={open}
+      onClose={onClose}
+      wide
+      title={title}
+      foot={
+        <>
+          {trouble && (
+            <div className="me-auto">
+              <Trouble>{trouble}</Trouble>
+            </div>
+          )}
+          <button type="button" className="btn" onClick={onClose}>
+            Not yet
+          </button>
+          <button
+            type="button"
+            className="btn btn-main"
+            disabled={busy || blockers.length > 0 || idle}
+            onClick={onPublish}
+          >
+            {busy ? 'Publishing ...' : label}
+          </button>
+        </>
+      }
+    >
+      <div className="grid grid-cols-[17rem_1fr_1fr] gap-5">
+        <div className="max-h-[62vh] overflow-auto text-sm">
+          {blockers.length > 0 && (
+            <div className="mb-4">
+              <Trouble>
+                {plural(blockers.length, 'finding stops', 'findings stop')} it
+                <ul className="mt-1">
+                  {blockers.map((b) => (
+                    <li key={b.key} className="mt-1">
+                      {b.words}
+                    </li>
+                  ))}
+                </ul>
+              </Trouble>
+            </div>
+          )}
+          {changes}
+        </div>
+        {children}
+      </div>
+    </Dialog>
+  );
+}

@@ -1,0 +1,20 @@
+'use client';
+/** Says that a look is only tried on the store's messages, with both ways on. */
+export function TryingBar({ name, onBack, onTake }: { name: string; onBack: () => void; onTake: () => void }) {
+  return (
+    <div
+      role="status"
+      className="flex shrink-0 items-center gap-3 border-b border-rule bg-petrol-tint px-4 py-2 text-sm"
+    >
+      <span className="flex-1">
+        Trying <b>{name}</b> on your own messages. Nothing is replaced yet.
+      </span>
+      <button type="button" className="btn" onClick={onBack}>
+        Back to yours
+      </button>
+      <button type="button" className="btn btn-main" onClick={onTake}>
+        Take it
+      </button>
+    </div>
+  );
+}

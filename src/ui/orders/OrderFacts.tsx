@@ -1,0 +1,205 @@
+'use client';
+/** What an order is: its goods and figures, whose it is, and what has left and gone back. */
+import type { ReactNode } from 'react';
+import {
+  addressLines,
+  customerName,
+  lineTotal,
+  orderTotals,
+  STATUS_WORDS,
+  type Order,
+  type Refund,
+  type Shipment,
+} from '@/core/order';
+import { languageName } from '@/core/names';
+import { safeUrl } from '@/core/text/values';
+import { Money, Time } from '../parts/format';
+import { PanelTitle } from '../parts/Page';
+
+export function OrderFacts({
+  order,
+  channelName,
+  language,
+  zone,
+}: {
+  order: Order;
+  channelName: string;
+  language: string;
+  zone: string;
+}) {
+  const { customer, shipments = [], refunds = [] } = order;
+  return (
+    <>
+      <Figures order={order} />
+      <dl className="mt-5 grid grid-cols-[max-content_1fr] gap-x-4 gap-y-1">
+        <Fact label="Customer">
+          {customerName(order) || customer.email}
+          {customer.guest ? ', guest' : ''}
+        </Fact>
+        <Fact label="Address">
+          <span className="break-all">{customer.email}</span>
+        </Fact>
+        <Fact label="Language">{languageName(language)}</Fact>
+        <Fact label="Channel">{channelName}</Fact>
+        <Fact label="Placed">
+          <Time at={order.placedAt} zone={zone} />
+        </Fact>
+        {order.payment && (
+          <Fact label="Payment">
+            {order.payment.method}, {order.payment.paid ? 'paid' : 'still open'}
+          </Fact>
+        )}
+        {order.shippingAddress && (
+          <Fact label="Deliver to">
+            {addressLines(order.shippingAddress).map((l) => (
+              <div key={l}>{l}</div>
+            ))}
+          </Fact>
+        )}
+        {order.note && <Fact label="Note">{order.note}</Fact>}
+      </dl>
+      {shipments.length > 0 && (
+        <Part title="What has left">
+          {shipments.map((s, i) => (
+            <Parcel key={s.id ?? i} order={order} shipment={s} zone={zone} />
+          ))}
+        </Part>
+      )}
+      {refunds.length > 0 && (
+        <Part title="What has gone back">
+          {refunds.map((r, i) => (
+            <PaidBack key={`${r.issuedAt} ${i}`} order={order} refund={r} zone={zone} />
+          ))}
+        </Part>
+      )}
+    </>
+  );
+}
+
+function Fact({ label, children }: { label: string; children: ReactNode }) {
+  return (
+    <>
+      <dt className="text-slate">{label}</dt>
+      <dd dir="auto">{children}</dd>
+    </>
+  );
+}
+
+function Part({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <section aria-label={title} className="mt-5">
+      <PanelTitle>{title}</PanelTitle>
+      <ul className="mt-1">{children}</ul>
+    </section>
+  );
+}
+
+function Figures({ order }: { order: Order }) {
+  const { currency } = order;
+  const totals = orderTotals(order);
+  const sum = (key: string, label: ReactNode, minor: number, strong = false) => (
+    <tr key={key} className={strong ? 'font-semibold' : ''}>
+      <td colSpan={2} className="pt-1">
+        {label}
+      </td>
+      <td className={`pt-1 text-end ${strong ? 'font-serif text-base' : ''}`}>
+        <Money minor={minor} currency={currency} />
+      </td>
+    </tr>
+  );
+  return (
+    <table className="w-full">
+      <tbody>
+        {order.lines.map((line, i) => (
+          <tr key={`${line.product.sku} ${i}`} className="border-b border-rule">
+            <td className="py-1.5 pe-2">
+              {line.product.name}
+              {line.options && <span className="text-slate"> {line.options}</span>}
+            </td>
+            <td className="px-2 text-end">{line.quantity}</td>
+            <td className="text-end">
+              <Money minor={lineTotal(line)} currency={currency} />
+            </td>
+          </tr>
+        ))}
+        {totals.discount > 0 &&
+          sum('discount', `Discount ${order.discounts?.map((d) => d.code ?? d.label).join(', ')}`, -totals.discount)}
+        {order.shipping && sum('shipping', order.shipping.method, totals.shipping)}
+        {!totals.taxIncluded && order.taxes?.map((t) => sum(`tax ${t.label}`, t.label, t.amount))}
+        {sum('total', 'Total', totals.total, true)}
+        {totals.taxIncluded &&
+          order.taxes?.map((t) =>
+            sum(`tax ${t.label}`, <span className="text-slate">{t.label}, included</span>, t.amount),
+          )}
+        {totals.refunded > 0 && sum('refunded', 'Gone back', -totals.refunded)}
+      </tbody>
+    </table>
+  );
+}
+
+/** "2 × Kozo sheet, 1 × Awl". */
+function goodsWords(order: Order, lines: readonly { sku: string; quantity: number }[] | undefined): string {
+  if (!lines) return 'everything';
+  return lines
+    .map(({ sku, quantity }) => {
+      const name = order.lines.find((l) => l.product.sku === sku)?.product.name ?? sku;
+      return `${quantity} \u00d7 ${name}`;
+    })
+    .join(', ');
+}
+
+function Parcel({ order, shipment, zone }: { order: Order; shipment: Shipment; zone: string }) {
+  const { carrier, trackingNumber, trackingUrl, dispatchedAt, deliveredAt, location, lines } = shipment;
+  const link = safeUrl(trackingUrl ?? '');
+  const followed = [carrier, trackingNumber].filter(Boolean).join(' ') || 'Follow it';
+  return (
+    <li className="border-b border-rule py-1.5">
+      <div className="flex items-baseline gap-2">
+        <span className="min-w-0">{goodsWords(order, lines)}</span>
+        <span className="ms-auto shrink-0 text-xs text-slate">
+          {deliveredAt ? (
+            <>
+              arrived <Time at={deliveredAt} zone={zone} />
+            </>
+          ) : order.status === 'OrderDelivered' || (order.status === 'OrderPickupAvailable' && !carrier) ? (
+            STATUS_WORDS[order.status]
+          ) : dispatchedAt ? (
+            <>
+              left <Time at={dispatchedAt} zone={zone} />
+            </>
+          ) : (
+            'on its way'
+          )}
+        </span>
+      </div>
+      <div className="text-xs text-slate">
+        {link ? (
+          <a href={link} target="_blank" rel="noreferrer" className="link">
+            {followed}
+          </a>
+        ) : (
+          (carrier || trackingNumber) && followed
+        )}
+        {location && ` from ${location}`}
+      </div>
+    </li>
+  );
+}
+
+function PaidBack({ order, refund, zone }: { order: Order; refund: Refund; zone: string }) {
+  const goods = refund.lines ? goodsWords(order, refund.lines) : '';
+  return (
+    <li className="flex items-baseline gap-2 border-b border-rule py-1.5">
+      <span className="min-w-0">
+        <Money minor={refund.amount} currency={order.currency} />
+        {goods && ` for ${goods}`}
+        {refund.reason && <span className="block text-xs text-slate">{refund.reason}</span>}
+      </span>
+      {refund.issuedAt && (
+        <span className="ms-auto shrink-0 text-xs text-slate">
+          <Time at={refund.issuedAt} zone={zone} />
+        </span>
+      )}
+    </li>
+  );
+}

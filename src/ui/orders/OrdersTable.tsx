@@ -1,0 +1,134 @@
+'use client';
+/** A page of orders. Some can be chosen, on this page and others, to write to all of them. */
+import Link from 'next/link';
+import { useState } from 'react';
+import { STATUS_WORDS } from '@/core/order';
+import { languageName } from '@/core/names';
+import { Money, plural, Time } from '../parts/format';
+import { Head } from '../parts/Table';
+import type { OrderRow } from './OrdersScreen';
+
+const COLUMNS = [
+  { label: 'Order' },
+  { label: 'Customer', className: 'px-3' },
+  { label: 'Placed' },
+  { label: 'State' },
+  { label: 'Channel' },
+  { label: 'Language' },
+  { label: 'Total', end: true },
+] as const;
+
+/** One message goes to no more orders at a time. */
+const MOST = 200;
+
+export function OrdersTable({
+  base,
+  zone,
+  rows,
+  channels,
+  mayWrite,
+}: {
+  base: string;
+  zone: string;
+  rows: readonly OrderRow[];
+  /** Names by id. */
+  channels: Record<string, string>;
+  mayWrite: boolean;
+}) {
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
+  const here = rows.filter((o) => chosen.has(o.number)).length;
+  const choose = (numbers: readonly string[], on: boolean): void => {
+    const next = new Set(chosen);
+    for (const number of numbers) {
+      if (on) next.add(number);
+      else next.delete(number);
+    }
+    setChosen(next);
+  };
+  return (
+    <>
+      <table className="w-full text-sm">
+        <Head
+          columns={COLUMNS}
+          first={
+            mayWrite && (
+              <input
+                type="checkbox"
+                className="size-4 accent-petrol"
+                aria-label="Choose all on this page"
+                checked={here === rows.length}
+                ref={(box) => {
+                  if (box) box.indeterminate = here > 0 && here < rows.length;
+                }}
+                onChange={(e) =>
+                  choose(
+                    rows.map((o) => o.number),
+                    e.target.checked,
+                  )
+                }
+              />
+            )
+          }
+        />
+        <tbody>
+          {rows.map((o) => (
+            <tr
+              key={o.id}
+              className={`border-b border-rule hover:bg-petrol-tint/50 ${chosen.has(o.number) ? 'bg-petrol-tint/60' : ''}`}
+            >
+              {mayWrite && (
+                <td className="ps-5">
+                  <input
+                    type="checkbox"
+                    className="size-4 accent-petrol"
+                    aria-label={`Choose ${o.number}`}
+                    checked={chosen.has(o.number)}
+                    onChange={(e) => choose([o.number], e.target.checked)}
+                  />
+                </td>
+              )}
+              <td className={`py-2 pe-2 ${mayWrite ? 'ps-3' : 'ps-5'}`}>
+                <Link href={`${base}/orders/${encodeURIComponent(o.number)}`} className="link">
+                  {o.number}
+                </Link>
+              </td>
+              <td className="max-w-64 truncate px-3">
+                <bdi>{o.customerName}</bdi> <span className="text-xs text-slate">{o.customerEmail}</span>
+              </td>
+              <td className="px-2">
+                <Time at={o.placedAt} zone={zone} />
+              </td>
+              <td className="px-2">{STATUS_WORDS[o.status]}</td>
+              <td className="px-2">{channels[o.channel] ?? o.channel}</td>
+              <td className="px-2">{languageName(o.language)}</td>
+              <td className="px-5 text-end">
+                <Money minor={o.total} currency={o.currency} />
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {chosen.size > 0 && (
+        <div
+          role="status"
+          className="sticky bottom-0 flex items-center gap-3 border-t border-rule bg-panel px-5 py-2 text-sm shadow-sheet"
+        >
+          {plural(chosen.size, 'order', 'orders')} chosen
+          {chosen.size > MOST ? (
+            <span className="text-madder">A message goes to {MOST} orders at a time at most.</span>
+          ) : (
+            <Link
+              href={`${base}/orders/write?orders=${[...chosen].map(encodeURIComponent).join(',')}`}
+              className="btn btn-main"
+            >
+              Write to {chosen.size === 1 ? 'it' : 'them'} ...
+            </Link>
+          )}
+          <button type="button" className="link" onClick={() => setChosen(new Set())}>
+            Choose none
+          </button>
+        </div>
+      )}
+    </>
+  );
+}

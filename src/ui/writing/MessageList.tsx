@@ -1,0 +1,51 @@
+'use client';
+/** The messages a colleague can choose; those that are not offered say why. */
+import Link from 'next/link';
+import { PanelTitle } from '../parts/Page';
+import type { MessageOnScreen } from './types';
+
+export function MessageList({
+  choices,
+  chosen,
+  orders,
+  addressOf,
+}: {
+  choices: readonly MessageOnScreen[];
+  chosen: string | undefined;
+  orders: number;
+  addressOf: (slug: string) => string;
+}) {
+  return (
+    <nav aria-label="Messages">
+      <PanelTitle>Message</PanelTitle>
+      <ul className="mt-1">
+        {choices.map((c) => (
+          <li key={c.slug} className="border-b border-rule">
+            {c.offered === 0 ? (
+              <div className="px-2 py-1.5 text-sm text-slate">
+                {c.name}
+                <span className="block text-xs">{c.why}</span>
+              </div>
+            ) : (
+              <Link
+                href={addressOf(c.slug)}
+                aria-current={c.slug === chosen ? 'page' : undefined}
+                className={`block px-2 py-1.5 text-sm hover:text-petrol ${
+                  c.slug === chosen ? 'bg-petrol-tint font-semibold text-petrol-deep' : ''
+                }`}
+              >
+                {c.name}
+                {(c.note || c.offered < orders) && (
+                  <span className="block text-xs font-normal text-slate">
+                    {c.note}
+                    {c.offered < orders && ` For ${c.offered} of the ${orders} orders.`}
+                  </span>
+                )}
+              </Link>
+            )}
+          </li>
+        ))}
+      </ul>
+    </nav>
+  );
+}

@@ -1,0 +1,86 @@
+'use client';
+/** The last look before a message written by hand goes out. */
+import { languageName } from '@/core/names';
+import { Dialog } from '../parts/Dialog';
+import { plural } from '../parts/format';
+import { Mark } from '../parts/marks';
+import { partKey, type LetterWords } from './letter';
+import { partName } from './Recipients';
+import type { PartOnScreen } from './types';
+
+export function SendDialog({
+  name,
+  parts,
+  words,
+  subject,
+  orders,
+  without,
+  busy,
+  onSend,
+  onClose,
+}: {
+  name: string;
+  parts: readonly PartOnScreen[];
+  words: LetterWords;
+  /** Of the message that is looked at. */
+  subject: string;
+  orders: number;
+  /** How many do not get it. */
+  without: number;
+  busy: boolean;
+  onSend: () => void;
+  onClose: () => void;
+}) {
+  const people = parts.reduce((sum, p) => sum + p.to.length, 0);
+  const adapted = parts.filter((p) => words[partKey(p)]);
+  const plain = parts.filter((p) => !words[partKey(p)]);
+  return (
+    <Dialog
+      open
+      onClose={onClose}
+      title={`Send “${name}”`}
+      foot={
+        <>
+          <button type="button" className="btn" onClick={onClose}>
+            Not yet
+          </button>
+          <button type="button" className="btn btn-main" disabled={busy} onClick={onSend}>
+            {people === 1 ? 'Send it' : `Send ${people} messages`}
+          </button>
+        </>
+      }
+    >
+      <div className="flex flex-col gap-3 text-sm">
+        <p className="text-base" dir="auto">
+          “{subject}”
+        </p>
+        <ul>
+          {parts.map((p) => (
+            <li key={partKey(p)} className="flex items-baseline gap-3 border-b border-rule py-1">
+              <span className="w-40 shrink-0">{partName(p)}</span>
+              <bdi className="min-w-0 truncate">
+                {p.to
+                  .slice(0, 3)
+                  .map((t) => t.name || t.address)
+                  .join(', ')}
+                {p.to.length > 3 && ` and ${p.to.length - 3} more`}
+              </bdi>
+            </li>
+          ))}
+        </ul>
+        {orders > 1 && without > 0 && (
+          <p>{plural(without, 'person does', 'people do')} not get it; the reasons stand beside the sheet.</p>
+        )}
+        {adapted.length > 0 && plain.length > 0 && (
+          <p className="flex gap-2">
+            <Mark tone="waiting" />
+            <span>
+              You changed the words in {adapted.map((p) => languageName(p.language)).join(', ')} only. Who reads{' '}
+              {plain.map(partName).join(', ')} gets the published words.
+            </span>
+          </p>
+        )}
+      </div>
+    </Dialog>
+  );
+}

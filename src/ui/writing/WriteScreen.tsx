@@ -1,0 +1,358 @@
+'use client';
+/** A message written by hand, for one order or for many: chosen, adapted on the sheet itself, and sent. */
+import { Redo2, Undo2 } from 'lucide-react';
+import { useRouter } from 'next/navigation';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { toast } from 'sonner';
+import { BY_HAND, placeholderType } from '@/core/placeholders';
+import { languageName } from '@/core/names';
+import { wordsHtml } from '@/core/render';
+import type { Failure, Result } from '@/core/result';
+import { BLOCK_LABELS, blockOf, segmentFormOf, segmentsOf } from '@/core/template';
+import { useHistory } from '../bench/useHistory';
+import { ChipDetails, type ChipOpen } from '../desk/ChipDetails';
+import { FormatBar } from '../desk/editor/FormatBar';
+import type { WordsEditorHandle } from '../desk/editor/WordsEditor';
+import { InboxRow } from '../desk/InboxRow';
+import { Sheet, type SheetHandle } from '../desk/sheet/Sheet';
+import { isTypedOnSheet, selectableIds, WordsOnSheet } from '../desk/sheet/WordsOnSheet';
+import { PHONE } from '../desk/Stage';
+import type { DeskStore } from '../desk/types';
+import { useDeskKeys } from '../desk/useDeskKeys';
+import { usePreview } from '../desk/usePreview';
+import { useMessage } from '../desk/useMessage';
+import { useSegment } from '../desk/useSegments';
+import { Segments } from '../parts/fields';
+import { plural } from '../parts/format';
+import { Empty, Page, Trouble } from '../parts/Page';
+import { adaptedOf, letterTemplate, partKey, readKept, withSegment, type LetterWords } from './letter';
+import { MessageList } from './MessageList';
+import { Recipients } from './Recipients';
+import { SendDialog } from './SendDialog';
+import type { MessageOnScreen, PartOnScreen, WithoutOnScreen, WrittenOrder } from './types';
+
+export interface WriteProps {
+  base: string;
+  choices: MessageOnScreen[];
+  chosen?: string | undefined;
+  orders: WrittenOrder[];
+  parts: PartOnScreen[];
+  without: WithoutOnScreen[];
+  store: DeskStore;
+  sender: { name: string; address: string };
+  now: number;
+  /** One for each opening of the screen: sent twice, it goes out once. */
+  id: string;
+  onSend: (letter: unknown) => Promise<Result<{ messages: number; orders: number }>>;
+}
+
+export function WriteScreen(props: WriteProps) {
+  const { base, choices, orders, chosen, parts } = props;
+  const message = choices.find((c) => c.slug === chosen);
+  const many = orders.length > 1;
+  const back = many
+    ? { href: `${base}/orders`, label: 'All orders' }
+    : { href: `${base}/orders/${encodeURIComponent(orders[0]!.number)}`, label: `Order ${orders[0]!.number}` };
+  const about = many ? plural(orders.length, 'order', 'orders') : `${orders[0]!.name}, ${orders[0]!.number}`;
+  const addressOf = useCallback(
+    (slug: string) =>
+      `${base}/orders/write?${new URLSearchParams({ orders: orders.map((o) => o.number).join(','), message: slug })}`,
+    [base, orders],
+  );
+  if (!message || parts.length === 0) {
+    return (
+      <Page back={back} title="Write a message" note={about}>
+        <div className="grid h-full min-h-0 grid-cols-[20rem_minmax(0,1fr)]">
+          <aside className="min-h-0 overflow-auto border-e border-rule bg-panel px-4 py-4">
+            <MessageList choices={choices} chosen={chosen} orders={orders.length} addressOf={addressOf} />
+          </aside>
+          <Empty title={choices.length === 0 ? 'There is no message to write by hand' : 'Nobody gets this message'}>
+            {choices.length === 0
+              ? 'Make a notification for the moment “Written by hand” on the Journey, and it can be chosen here.'
+              : [...new Set(props.without.map((w) => w.why))].join(' ') ||
+                'None of the messages is offered for what is chosen. The reasons stand beside each.'}
+          </Empty>
+        </div>
+      </Page>
+    );
+  }
+  return (
+    <Writing
+      key={`${chosen} ${orders.map((o) => o.number).join()}`}
+      {...{ ...props, message, back, about, addressOf }}
+    />
+  );
+}
+
+function Writing(
+  props: WriteProps & {
+    message: MessageOnScreen;
+    back: { href: string; label: string };
+    about: string;
+    addressOf: (slug: string) => string;
+  },
+) {
+  const { base, orders, parts, without, store, now, message, back, about } = props;
+  const router = useRouter();
+  const storageKey = `libellus letter ${store.id} ${message.slug} ${orders.map((o) => o.number).join()}`;
+  const words = useHistory<LetterWords>({});
+  const [shown, setShown] = useState({ part: 0, order: parts[0]!.to[0]!.order });
+  const [selected, select] = useState<string>();
+  const [chip, setChip] = useState<ChipOpen>();
+  const setSelected = (id: string | undefined): void => {
+    setChip(undefined);
+    select(id);
+  };
+  const [width, setWidth] = useState<'desktop' | 'phone'>('desktop');
+  const [asking, setAsking] = useState(false);
+  const [sending, setSending] = useState(false);
+  const [failure, setFailure] = useState<Failure>();
+  const [editor, setEditor] = useState<WordsEditorHandle | null>(null);
+
+  // What was typed in a window that was closed before it was sent.
+  const { set } = words;
+  const read = useRef(false);
+  useEffect(() => {
+    if (read.current) return;
+    read.current = true;
+    const kept = readKept(localStorage.getItem(storageKey), parts);
+    if (Object.keys(kept).length === 0) return;
+    set(kept);
+    toast('Words that were not sent when this window was closed have been put back.');
+  }, [storageKey, parts, set]);
+  useEffect(() => {
+    if (!read.current) return;
+    if (Object.keys(words.value).length === 0) localStorage.removeItem(storageKey);
+    else localStorage.setItem(storageKey, JSON.stringify(words.value));
+  }, [storageKey, words.value]);
+
+  const part = parts[shown.part]!;
+  const { language } = part;
+  const template = useMemo(() => letterTemplate(part, words.value), [part, words.value]);
+  const order = orders.find((o) => o.number === shown.order)!;
+  const { locale, direction, snapshot, context, partsFor } = useMessage({
+    store,
+    moment: BY_HAND,
+    language,
+    order: order.order,
+    channelName: order.channelName,
+    now,
+  });
+  const sheet = useRef<SheetHandle>(null);
+  const { rendered } = usePreview(template, partsFor, sheet);
+
+  const segments = template.words[language];
+  const places = useMemo(() => segmentsOf(template), [template]);
+  const block = selected === undefined ? undefined : blockOf(template.blocks, selected);
+  const segment = useSegment(segments, block?.id, snapshot.values, locale);
+  const subject = useSegment(segments, 'subject', snapshot.values, locale);
+  const preheader = useSegment(segments, 'preheader', snapshot.values, locale);
+  const typed = useMemo(
+    () => selectableIds(template).filter((id) => isTypedOnSheet(blockOf(template.blocks, id)!)),
+    [template],
+  );
+
+  const change = (id: string, source: string): void => {
+    const form = places.find((p) => p.id === id)?.form;
+    if (rendered?.styles && form) {
+      const writing = { ...rendered.styles, locale, timeZone: store.timeZone, typeOf: placeholderType };
+      const html = wordsHtml(source, form, writing, snapshot.values);
+      if (html !== undefined) sheet.current?.words(id, html);
+    }
+    setFailure(undefined);
+    set(withSegment(words.value, part, id, source), `${partKey(part)} ${id}`);
+  };
+
+  useDeskKeys({
+    onUndo: words.undo,
+    onRedo: words.redo,
+    onPrevious: undefined,
+    onNext: undefined,
+    onEscape: () => setSelected(undefined),
+  });
+
+  const send = async (): Promise<void> => {
+    setSending(true);
+    const result = await props.onSend({
+      id: props.id,
+      message: message.slug,
+      orders: orders.map((o) => o.number),
+      adapted: adaptedOf(parts, words.value),
+    });
+    setSending(false);
+    setAsking(false);
+    if (!result.ok) return setFailure(result.error);
+    localStorage.removeItem(storageKey);
+    const { messages, orders: reached } = result.value;
+    toast.success(
+      `${plural(messages, 'message is', 'messages are')} planned${orders.length > 1 ? `, about ${plural(reached, 'order', 'orders')}` : ''}.`,
+    );
+    router.push(orders.length === 1 ? back.href : `${base}/deliveries`);
+  };
+
+  const recipients = parts.reduce((sum, p) => sum + p.to.length, 0);
+  const firstName = parts[0]!.to[0]!;
+  const sheetWidth = width === 'phone' ? PHONE : store.look.shape.width;
+  const form = block && segmentFormOf(block.kind);
+  const adapted = adaptedOf(parts, words.value);
+  return (
+    <Page
+      back={back}
+      title="Write a message"
+      note={<span dir="auto">{about}</span>}
+      actions={
+        <>
+          <button type="button" className="btn" disabled={!words.undo} onClick={words.undo} aria-label="Undo">
+            <Undo2 size={15} aria-hidden />
+          </button>
+          <button type="button" className="btn" disabled={!words.redo} onClick={words.redo} aria-label="Redo">
+            <Redo2 size={15} aria-hidden />
+          </button>
+          <button
+            type="button"
+            className="btn"
+            disabled={adapted.length === 0}
+            onClick={() => {
+              set({});
+              setSelected(undefined);
+            }}
+          >
+            As published
+          </button>
+          <button type="button" className="btn btn-main" onClick={() => setAsking(true)}>
+            {recipients === 1 ? `Send to ${firstName.name || firstName.address}` : `Send to ${recipients} people`} ...
+          </button>
+        </>
+      }
+    >
+      <div className="grid h-full min-h-0 grid-cols-[20rem_minmax(0,1fr)]">
+        <aside className="flex min-h-0 flex-col gap-5 overflow-auto border-e border-rule bg-panel px-4 py-4">
+          {chip && (
+            <section aria-label="Placeholder" className="border-b border-rule pb-4">
+              <ChipDetails key={chip.attributes.name} chip={chip} editable />
+            </section>
+          )}
+          <MessageList
+            choices={props.choices}
+            chosen={message.slug}
+            orders={orders.length}
+            addressOf={props.addressOf}
+          />
+          <Recipients
+            parts={parts}
+            without={without}
+            shown={shown}
+            adapted={(p) => words.value[partKey(p)] !== undefined}
+            onShow={(next) => {
+              if (next.part !== shown.part) setSelected(undefined);
+              setShown(next);
+            }}
+          />
+        </aside>
+        <section aria-label="The message" className="flex min-h-0 min-w-0 flex-col">
+          <div className="flex min-h-11 shrink-0 items-center gap-3 border-b border-rule px-5 text-sm">
+            <span className="min-w-0 truncate text-slate">
+              {languageName(language)}
+              {part.version && `, ${part.version}`}, as <bdi>{order.name}</bdi> gets it. Click on words to change them.
+            </span>
+            <span className="ms-auto">
+              <Segments
+                label="Width"
+                value={width}
+                choices={[
+                  { value: 'desktop', label: 'desktop' },
+                  { value: 'phone', label: 'phone' },
+                ]}
+                onChange={setWidth}
+              />
+            </span>
+          </div>
+          <div className="min-h-0 flex-1 overflow-auto bg-ground px-5 py-4">
+            {failure && (
+              <div className="mx-auto mb-3" style={{ maxWidth: store.look.shape.width }}>
+                <Trouble>
+                  {failure.message}
+                  <ul className="mt-1 list-disc ps-5">
+                    {failure.problems.slice(0, 12).map((p) => (
+                      <li key={`${p.path} ${p.message}`}>
+                        {p.path}: {p.message}
+                      </li>
+                    ))}
+                  </ul>
+                </Trouble>
+              </div>
+            )}
+            <InboxRow
+              sender={props.sender.name}
+              address={props.sender.address}
+              time={new Intl.DateTimeFormat('en-GB', {
+                hour: '2-digit',
+                minute: '2-digit',
+                timeZone: store.timeZone,
+              }).format(now)}
+              subject={subject?.words && { words: subject.words, formIndex: subject.ownForm }}
+              preheader={preheader?.words && { words: preheader.words, formIndex: preheader.ownForm }}
+              rendered={rendered?.message}
+              context={context}
+              direction={direction}
+              editable
+              width={sheetWidth}
+              language={partKey(part)}
+              onChange={change}
+              onFocus={() => setSelected(undefined)}
+              onChip={setChip}
+            />
+            {rendered?.trouble && <Trouble>The sheet could not be made: {rendered.trouble}</Trouble>}
+            <Sheet
+              handle={sheet}
+              html={rendered?.message?.html}
+              width={sheetWidth}
+              blockIds={typed}
+              selected={block?.id}
+              selectedLabel={block ? BLOCK_LABELS[block.kind] : ''}
+              onSelect={setSelected}
+              tools={
+                block && segment?.words && editor?.editor ? (
+                  <FormatBar
+                    editor={editor.editor}
+                    moment={BY_HAND}
+                    lists={form === 'paragraphs'}
+                    onPlaceholder={() => editor.openPicker()}
+                  />
+                ) : undefined
+              }
+            >
+              {(place) =>
+                block ? (
+                  <WordsOnSheet
+                    {...{ place, block, segment, direction, context }}
+                    segmentPlace={places.find((p) => p.id === block.id)}
+                    formIndex={segment?.ownForm ?? 0}
+                    language={partKey(part)}
+                    editorRef={setEditor}
+                    onWords={(source) => change(block.id, source)}
+                    onChip={setChip}
+                    onEscape={() => setSelected(undefined)}
+                  />
+                ) : null
+              }
+            </Sheet>
+          </div>
+        </section>
+      </div>
+      {asking && (
+        <SendDialog
+          name={message.name}
+          parts={parts}
+          words={words.value}
+          subject={rendered?.message?.subject ?? ''}
+          orders={orders.length}
+          without={without.length}
+          busy={sending}
+          onSend={() => void send()}
+          onClose={() => setAsking(false)}
+        />
+      )}
+    </Page>
+  );
+}

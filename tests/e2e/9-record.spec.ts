@@ -1,0 +1,89 @@
+/** The record of what was sent, as a support colleague reads it: found, understood, tried again. */
+import type { Page } from '@playwright/test';
+import { arrived, expect, mailbox, placeByEvent, signIn, test } from './support';
+
+const DELIVERIES = '/s/quillwick/deliveries';
+
+/** The rows of an address, read anew until the worker has been at them. */
+async function rowOf(page: Page, address: string, state: string) {
+  await page.goto(`${DELIVERIES}?recipient=${encodeURIComponent(address)}`);
+  const row = page.getByRole('row').filter({ hasText: 'Order received' });
+  await expect(row).toContainText(state);
+  return row;
+}
+
+test('a message that was put off is understood, tried again, and arrives', async ({ page, request }) => {
+  const address = `grey.${Date.now()}@record-e2e.example`;
+  await placeByEvent(request, `R-${Date.now()}`, address);
+  await signIn(page, 'amira@quillwick.example');
+  const row = await rowOf(page, address, 'tried, will try again');
+  await row.getByRole('link').first().click();
+  await expect(page.getByText('The recipient asks unknown senders to try again a little later.')).toBeVisible();
+  // What the server said stands open beside it.
+  await expect(page.getByText(/‹ 45\d /)).toBeVisible();
+  await expect(page.getByText(/next try/)).toBeVisible();
+  expect(await mailbox(address)).toEqual([]);
+  await page.getByRole('button', { name: 'Try again now' }).click();
+  await arrived(address, 'We have your order');
+  await expect(page.getByText(/^2\.$/)).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Try again now' })).toHaveCount(0);
+
+  await test.step('what was sent is kept as it was, in both forms and as mail', async () => {
+    await expect(page.frameLocator('iframe[title="The message as sent"]').locator('body')).toContainText('Grace');
+    await page.getByRole('radio', { name: 'Text' }).click();
+    await expect(page.locator('pre[dir="auto"]')).toContainText('Thank you, Grace');
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('link', { name: 'Download (.eml)' }).click(),
+    ]);
+    expect(download.suggestedFilename()).toMatch(/\.eml$/);
+  });
+});
+
+test('an address that is not there fails with its cause, and again when it is tried again', async ({
+  page,
+  request,
+}) => {
+  const address = `gone.${Date.now()}@record-e2e.example`;
+  const number = `R-${Date.now()}`;
+  await placeByEvent(request, number, address);
+  await signIn(page);
+  const row = await rowOf(page, address, 'failed');
+  await expect(row).toContainText('There is no such mailbox');
+  await row.getByRole('link').first().click();
+  await expect(page.getByText('Check the address with the recipient.')).toBeVisible();
+  await page.getByRole('button', { name: 'Try again now' }).click();
+  await expect(page.getByText(/^2\.$/)).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Try again now' })).toBeVisible();
+  await page.getByRole('link', { name: number }).click();
+  await expect(page.getByRole('listitem').filter({ hasText: 'Order received' })).toContainText('failed');
+});
+
+test('the record is narrowed down step by step, and every step can be linked to', async ({ page, request }) => {
+  const number = `R-${Date.now()}-N`;
+  await placeByEvent(request, number, `narrow-${Date.now()}@record-e2e.example`);
+  await signIn(page, 'tom@quillwick.example');
+  await page.goto(DELIVERIES);
+  const rows = page.getByRole('row').filter({ has: page.getByRole('cell') });
+  await page.getByLabel('Order number').fill(number);
+  await page.getByRole('button', { name: 'Find' }).click();
+  await expect(rows).not.toHaveCount(0);
+  await expect(rows.filter({ hasNotText: number })).toHaveCount(0);
+  await page.getByRole('radio', { name: 'Customers' }).click();
+  await expect(rows).toHaveCount(1);
+  await expect(rows).toContainText('Grace Okafor');
+  await expect(page).toHaveURL(new RegExp(`order=${number}`));
+  await expect(page).toHaveURL(/role=customer/);
+  await page.reload();
+  await expect(rows).toHaveCount(1);
+  await page.getByRole('radio', { name: 'Failed' }).click();
+  await expect(page.getByText('Nothing matches')).toBeVisible();
+  await page.getByRole('link', { name: 'Show all' }).click();
+  await expect(page).toHaveURL(/\/deliveries$/);
+  await expect(rows.nth(10)).toBeVisible();
+
+  // Who may only look is offered nothing to do.
+  await rows.filter({ hasText: 'failed' }).first().getByRole('link').first().click();
+  await expect(page.getByRole('heading', { name: 'Attempts' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Try again now' })).toHaveCount(0);
+});
