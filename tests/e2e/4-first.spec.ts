@@ -3,7 +3,7 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { expect, PORT, sheet, test } from './support';
+import { expect, PORT, publish, sheet, test } from './support';
 
 const BASE = `http://127.0.0.1:${PORT + 20}`;
 let dataDir: string;
@@ -60,8 +60,7 @@ test('the first owner is made with the printed code, and publishes the first edi
   await page.goto(`${BASE}/s/inkwell-books/desk/order-received`);
   // There is no order yet: a sample stands in.
   await expect(sheet(page).locator('.lb-items')).toContainText('Kozo sheet');
-  await page.getByRole('button', { name: 'Publish edition 1' }).click();
-  await page.getByRole('dialog').getByRole('button', { name: 'Publish edition 1' }).click();
+  await publish(page, 'Publish edition 1');
   await expect(page.getByText('edition 1 is live', { exact: true })).toBeVisible();
 
   // All the rest at once, and then everything on.

@@ -4,7 +4,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Locator, Page } from '@playwright/test';
-import { expect, PORT, saved, sheet, test } from './support';
+import { expect, PORT, publish, saved, sheet, test } from './support';
 
 const MESSAGES = ['order-received', 'on-its-way', 'refund-issued'] as const;
 
@@ -68,26 +68,18 @@ test.describe.configure({ timeout: 240_000 });
 test('with the mouse alone', async ({ page }) => {
   const { base, end } = await freshStore(page, PORT + 30);
   try {
-    const click = async (target: Locator): Promise<void> => {
-      // Where it is once it has come to rest: a dialog grows while what is in it arrives.
-      await target.click({ trial: true });
-      const box = (await target.boundingBox())!;
-      await page.mouse.click(box.x + box.width / 2, box.y + box.height / 2);
-    };
-    await click(page.getByRole('link', { name: 'Look' }));
+    await page.getByRole('link', { name: 'Look' }).click();
     await sheets(page);
-    await click(page.getByRole('button', { name: /^Colophon/ }));
-    await click(page.getByRole('button', { name: 'Take it' }));
+    await page.getByRole('button', { name: /^Colophon/ }).click();
+    await page.getByRole('button', { name: 'Take it' }).click();
     await saved(page);
-    await click(page.getByRole('button', { name: 'Publish look 2' }));
-    await click(page.getByRole('dialog').getByRole('button', { name: 'Publish look 2' }));
+    await publish(page, 'Publish look 2');
     await expect(page.getByText('Edition 2 of the look is live')).toBeVisible();
     for (const slug of MESSAGES) {
-      await click(page.getByRole('link', { name: 'Journey', exact: true }).first());
-      await click(page.locator(`[data-card="${slug}"]`));
+      await page.getByRole('link', { name: 'Journey', exact: true }).first().click();
+      await page.locator(`[data-card="${slug}"]`).click();
       await expect(page.getByText(/kB of 102/)).toBeVisible();
-      await click(page.getByRole('button', { name: 'Publish edition 1' }));
-      await click(page.getByRole('dialog').getByRole('button', { name: 'Publish edition 1' }));
+      await publish(page, 'Publish edition 1');
       await expect(page.getByText('edition 1 is live', { exact: true })).toBeVisible();
     }
     await expectLive(page, base, 'rgb(243, 239, 230)');

@@ -101,13 +101,31 @@ export async function choose(page: Page, label: string, typed: string): Promise<
 }
 
 export const test = base.extend<{ page: Page }>({
-  page: async ({ page }, use) => {
+  page: async ({ page }, use, info) => {
     const errors: string[] = [];
     page.on('pageerror', (error) => errors.push(error.message));
     await use(page);
+    if (info.status !== info.expectedStatus) console.log(await lastSaid(page, errors));
     expect(errors, 'errors thrown on the page').toEqual([]);
   },
 });
+
+/** What the page said when a test failed: where no trace can be opened, this is all there is. */
+async function lastSaid(page: Page, errors: readonly string[]): Promise<string> {
+  const texts = await page
+    .locator('h1, [role="dialog"], [role="alert"], [role="status"], [data-sonner-toast]')
+    .allInnerTexts()
+    .catch((error: unknown) => [String(error)]);
+  return [`The page was ${page.url()} and said:`, ...texts.map((t) => t.replaceAll(/\s+/g, ' ')), ...errors].join('\n  ');
+}
+
+/** Publishes what is on the bench by a click each on the button in the head and on that in the dialog. */
+export async function publish(page: Page, label: string): Promise<void> {
+  await page.getByRole('button', { name: label, exact: true }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByRole('button', { name: label, exact: true }).click();
+  await expect(dialog, `the dialog that publishes: ${label}`).toBeHidden();
+}
 
 export { expect };
 
