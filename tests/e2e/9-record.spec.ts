@@ -87,3 +87,37 @@ test('the record is narrowed down step by step, and every step can be linked to'
   await expect(page.getByRole('heading', { name: 'Attempts' })).toBeVisible();
   await expect(page.getByRole('button', { name: 'Try again now' })).toHaveCount(0);
 });
+
+test('a message that went to a mistyped address is sent again to the right one, and to a wrong one never', async ({
+  page,
+  request,
+}) => {
+  const wrong = `gone.again-${Date.now()}@record-e2e.example`;
+  const right = `again-${Date.now()}@record-e2e.example`;
+  await placeByEvent(request, `R-${Date.now()}-A`, wrong);
+  await signIn(page, 'amira@quillwick.example');
+  await (await rowOf(page, wrong, 'failed')).getByRole('link').first().click();
+  await page.getByRole('button', { name: 'Send it again ...' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Send Order received again' });
+  await expect(dialog.getByRole('radio', { name: /where it went/ })).toBeChecked();
+  await dialog.getByRole('radio', { name: /Another address/ }).click();
+  await dialog.getByLabel('Its address').fill('grace@');
+  await expect(dialog.getByText('Its address needs a name, an @ and a domain')).toBeVisible();
+  await expect(dialog.getByRole('button', { name: 'Send it again' })).toBeDisabled();
+  await dialog.getByLabel('Its address').fill(right);
+  await dialog.getByLabel('Its address').press('Enter');
+
+  // The new delivery's own page, as it comes to be accepted.
+  const { message } = await arrived(right, 'We have your order');
+  expect(message.text).toContain('Thank you, Grace');
+  await expect(page.getByText(`Amira Haddad sent it again, to another address than ${wrong}`)).toBeVisible();
+  await expect(page.getByText('accepted').first()).toBeVisible();
+  await page.getByRole('link', { name: `Order received to ${wrong}` }).click();
+  await expect(page.getByText('There is no such mailbox').first()).toBeVisible();
+
+  // To the same address, from a message that did arrive.
+  await (await rowOf(page, right, 'accepted')).getByRole('link').first().click();
+  await page.getByRole('button', { name: 'Send it again ...' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Send it again' }).click();
+  await expect.poll(async () => (await mailbox(right)).length).toBe(2);
+});

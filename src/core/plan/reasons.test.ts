@@ -7,6 +7,11 @@ const WORDS: [Reason, string][] = [
   ],
   [{ code: 'by-hand', person: 'Amira', notification: 'One question' }, 'Amira chose to send One question.'],
   [{ code: 'adapted', person: 'Amira' }, 'Amira adapted its words for this.'],
+  [{ code: 'again', person: 'Amira', first: '' }, 'Amira sent it again.'],
+  [
+    { code: 'again', person: 'Amira', first: 'iwna@x.example' },
+    'Amira sent it again, to another address than iwna@x.example, which it had gone to.',
+  ],
   [{ code: 'customer-of-order', name: 'Iwona', order: 'QW-1' }, 'Iwona placed order QW-1.'],
   [{ code: 'rule-all', person: 'Pawel' }, 'Pawel hears of all orders.'],
   [

@@ -10,6 +10,7 @@ export const ReasonSchema = Type.Union([
   reason('moment', { moment: text, notification: text }),
   reason('by-hand', { person: text, notification: text }),
   reason('adapted', { person: text }),
+  reason('again', { person: text, first: text }),
   reason('customer-of-order', { name: text, order: text }),
   reason('rule-all', { person: text }),
   reason('rule-category', { person: text, category: text, product: text }),
@@ -55,6 +56,8 @@ export function reasonWords(reason: Reason): string {
       return `${reason.person} chose to send ${reason.notification}.`;
     case 'adapted':
       return `${reason.person} adapted its words for this.`;
+    case 'again':
+      return `${reason.person} sent it again${reason.first ? `, to another address than ${reason.first}, which it had gone to` : ''}.`;
     case 'customer-of-order':
       return `${reason.name} placed order ${reason.order}.`;
     case 'rule-all':

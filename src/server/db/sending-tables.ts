@@ -185,6 +185,8 @@ export const deliveries = mysqlTable(
     moment: varchar('moment', { length: 40 }).notNull().default(''),
     /** Its place in a row, from 1. */
     turn: int('turn').notNull().default(1),
+    /** How many times the same had been sent to the same address before, because somebody asked for it again. */
+    again: int('again').notNull().default(0),
     /** It waits by its notification's timing, and is looked at again when it is due. */
     timed: boolean('timed').notNull().default(false),
     /** When it was first to go out, for what waits: tries are counted from then. */
@@ -202,7 +204,7 @@ export const deliveries = mysqlTable(
     acceptedAt: time('accepted_at'),
   },
   (t) => [
-    uniqueIndex('delivery_once').on(t.eventId, t.notificationId, t.recipient, t.turn),
+    uniqueIndex('delivery_once').on(t.eventId, t.notificationId, t.recipient, t.turn, t.again),
     index('delivery_due').on(t.state, t.dueAt),
     index('delivery_newest').on(t.storeId, t.id),
     index('delivery_state').on(t.storeId, t.state, t.id),

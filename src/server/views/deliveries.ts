@@ -19,6 +19,8 @@ import {
 import { AppError } from '../errors';
 import { remember } from '../history';
 import { FAR_AHEAD } from '../worker/dispatch';
+import { againView } from './again';
+import { deliveryById } from './delivery-row';
 
 export interface DeliveryFilter {
   states?: DeliveryState[];
@@ -101,18 +103,9 @@ export async function listDeliveries(storeId: string, filter: DeliveryFilter, li
 /** Whether a delivery waits for its time, and not for a worker. */
 export const isWaiting = (state: DeliveryState, timed: boolean): boolean => state === 'planned' && timed;
 
-async function deliveryById(access: Access, id: string) {
-  const [row] = await database()
-    .select()
-    .from(deliveries)
-    .where(and(eq(deliveries.storeId, access.store.id), eq(deliveries.id, id)));
-  if (!row) throw new AppError('not-found', 'There is no such delivery in this store.');
-  return row;
-}
-
 /** One delivery's whole story: why, what was tried, what was said, and the message as sent. */
 export async function deliveryDetail(access: Access, id: string) {
-  const row = await deliveryById(access, id);
+  const { row } = await deliveryById(access, id);
   const [tries, [sent], back, [event], [edition], others, unsent] = await Promise.all([
     database()
       .select()
@@ -183,6 +176,7 @@ export async function deliveryDetail(access: Access, id: string) {
       text: message.text ?? '',
       bytes: sent!.raw.length,
     },
+    again: await againView(row, event?.type ?? ''),
     mayBeReleased: row.state === 'withheld' && !row.released,
     bounces: back.map((b) => ({
       id: b.id,
@@ -213,7 +207,7 @@ export async function sentMessage(access: Access, id: string): Promise<Buffer> {
 
 /** Lets a message that waits for its time go out now. It is looked at again as if it were due. */
 export async function sendNow(access: Access, id: string): Promise<void> {
-  const row = await deliveryById(access, id);
+  const { row } = await deliveryById(access, id);
   const [result] = await database()
     .update(deliveries)
     .set({ dueAt: new Date(), plannedFor: new Date() })
@@ -224,7 +218,7 @@ export async function sendNow(access: Access, id: string): Promise<void> {
 
 /** Stops a message that has not gone out. */
 export async function stopDelivery(access: Access, id: string): Promise<void> {
-  const row = await deliveryById(access, id);
+  const { row } = await deliveryById(access, id);
   const [result] = await database()
     .update(deliveries)
     .set({ state: 'cancelled', lastWords: `${access.person.name} stopped it.` })
@@ -238,7 +232,7 @@ const AGAIN: readonly DeliveryState[] = ['failed', 'deferred', 'held'];
 
 /** Makes a delivery due now that failed, waits, or is held. */
 export async function tryAgain(access: Access, id: string): Promise<void> {
-  const row = await deliveryById(access, id);
+  const { row } = await deliveryById(access, id);
   const [result] = await database()
     .update(deliveries)
     .set({ state: 'planned', dueAt: new Date() })

@@ -137,7 +137,8 @@ async function makeMessage(
   const moment = delivery.moment || (later?.moment ?? 'order.placed');
   const snapshot = snapshotFor(store, order, moment, channelName, delivery.language, Date.now(), {
     ...(later?.details && { details: later.details }),
-    ...(delivery.timed && { turn: delivery.turn }),
+    // One of a row says which it is, also when it is sent once more.
+    ...((delivery.timed || delivery.moment) && { turn: delivery.turn }),
   });
   const message = compiled.fill(snapshot);
   const files = await filesFor(store, snapshot, moment, delivery.language, later?.details);

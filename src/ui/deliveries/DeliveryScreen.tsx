@@ -13,6 +13,7 @@ import { Page, PanelTitle } from '../parts/Page';
 import { valueOrToast } from '../parts/result';
 import { StateWord } from '../parts/states';
 import { WatchWaiting } from '../parts/WatchWaiting';
+import { AgainDialog, type AgainAbout } from './AgainDialog';
 
 export interface DeliveryProps {
   base: string;
@@ -34,6 +35,8 @@ export interface DeliveryProps {
     /** For its time. */
     waits: boolean;
     mayBeReleased: boolean;
+    /** How it can be sent once more, if it can. */
+    again?: AgainAbout | undefined;
     bounces: { id: string; at: string; kind: string; status: string; words: string; diagnostic: string }[];
     edition?: number | undefined;
     reasons: string[];
@@ -55,6 +58,8 @@ export interface DeliveryProps {
   };
   mayTry: boolean;
   onTry: () => Promise<Result<null>>;
+  /** Answers the id of the new delivery. */
+  onAgain: (to: string) => Promise<Result<string>>;
   mayRelease: boolean;
   onRelease: () => Promise<Result<null>>;
   onSendNow: () => Promise<Result<null>>;
@@ -74,6 +79,7 @@ export function DeliveryScreen({
   delivery: d,
   mayTry,
   onTry,
+  onAgain,
   mayRelease,
   onRelease,
   onSendNow,
@@ -82,6 +88,7 @@ export function DeliveryScreen({
   const router = useRouter();
   const [form, setForm] = useState<'html' | 'text'>('html');
   const [busy, setBusy] = useState(false);
+  const [asking, setAsking] = useState(false);
   const again = ['failed', 'deferred', 'held'].includes(d.state);
 
   const run = async (work: () => Promise<Result<null>>): Promise<void> => {
@@ -122,6 +129,11 @@ export function DeliveryScreen({
               Stop it
             </button>
           )}
+          {d.again && mayTry && (
+            <button type="button" className="btn" disabled={busy} onClick={() => setAsking(true)}>
+              Send it again ...
+            </button>
+          )}
           {again && mayTry && (
             <button type="button" className="btn btn-main" disabled={busy} onClick={() => void run(onTry)}>
               Try again now
@@ -130,6 +142,18 @@ export function DeliveryScreen({
         </>
       }
     >
+      {asking && d.again && (
+        <AgainDialog
+          about={d.again}
+          what={d.notification}
+          onClose={() => setAsking(false)}
+          onSend={onAgain}
+          onSent={(id) => {
+            setAsking(false);
+            router.push(`${base}/deliveries/${id}`);
+          }}
+        />
+      )}
       <WatchWaiting waiting={['planned', 'sending'].includes(d.state) && !d.waits} />
       <div className="grid h-full min-h-0 grid-cols-[minmax(0,5fr)_minmax(0,6fr)]">
         <section className="min-h-0 overflow-auto border-e border-rule px-5 py-4 text-sm">

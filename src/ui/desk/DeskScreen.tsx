@@ -19,7 +19,7 @@ import {
 } from '@/core/template';
 import type { BringPicture } from '../parts/PictureInput';
 import { Trouble } from '../parts/Page';
-import { valueOrToast } from '../parts/result';
+import { failureWords, valueOrToast } from '../parts/result';
 import { blockEdits, wordsOfBlock, type Selected } from './blockEdits';
 import { Stage } from './Stage';
 import type { ChipOpen } from './ChipDetails';
@@ -224,9 +224,7 @@ export function DeskScreen(props: DeskProps) {
     const result = await props.onPublish(save.currentRevision());
     setBusy(undefined);
     if (!result.ok) {
-      setPublishTrouble(
-        [result.error.message, ...result.error.problems.map((p) => `${p.path}: ${p.message}`)].join(' '),
-      );
+      setPublishTrouble(failureWords(result.error));
       return;
     }
     setAsking(undefined);

@@ -1,10 +1,11 @@
 'use client';
 /** The details of what is selected: a chip, a block, or the words of the subject and preheader; below, the findings. */
 import type { OrderFacts } from '@/core/conditions';
-import type { Finding, Fix } from '@/core/preflight';
+import { findingProblem, type Finding, type Fix } from '@/core/preflight';
 import { placeholder, placeholdersAt } from '@/core/placeholders';
 import { BLOCK_LABELS, type Block } from '@/core/template';
 import type { SegmentForm, WordsDocument } from '@/core/text';
+import { FindingList } from '../bench/FindingList';
 import { CodeEditor } from '../parts/CodeEditor';
 import { Check } from '../parts/Check';
 import { Segments } from '../parts/fields';
@@ -14,7 +15,6 @@ import { ChipDetails, type ChipOpen } from './ChipDetails';
 import { conditionSentence } from '@/core/conditions';
 import { ConditionForm } from '../conditions/ConditionForm';
 import { conditionNames } from './types';
-import { Findings } from './Findings';
 import type { DeskStore } from './types';
 
 export interface DetailsProps {
@@ -69,7 +69,15 @@ export function Details(props: DetailsProps) {
         )}
       </div>
       <div className="max-h-[45%] shrink-0 overflow-auto border-t border-rule px-4 py-3">
-        <Findings findings={findings} editable={editable} onGo={onGo} onFix={onFix} />
+        <FindingList
+          findings={findings.map((f) => ({
+            severity: f.severity,
+            place: findingProblem(f).path,
+            words: `: ${f.message}`,
+            onGo: () => onGo(f),
+            fix: f.fix && editable ? { label: f.fix.label, act: () => onFix(f.fix!) } : undefined,
+          }))}
+        />
       </div>
     </div>
   );

@@ -7,6 +7,7 @@ import { lookChanges, lookFindings, type Look, type LookPart, type PictureColour
 import { aboutMoment, snapshotOf } from '@/core/order';
 import { directionOf } from '@/core/text';
 import { Conflict } from '../bench/Conflict';
+import { FindingList, worstOf } from '../bench/FindingList';
 import { useAutosave } from '../bench/useAutosave';
 import { useHistory } from '../bench/useHistory';
 import { useRenderer, type RenderParts } from '../bench/useRenderer';
@@ -16,7 +17,7 @@ import { type StripState } from '../desk/strip';
 import { useDeskKeys } from '../desk/useDeskKeys';
 import { Leaf, Mark } from '../parts/marks';
 import { Page, Trouble } from '../parts/Page';
-import { valueOrToast } from '../parts/result';
+import { failureWords, valueOrToast } from '../parts/result';
 import { ColoursPart } from './parts/ColoursPart';
 import { CssPart } from './parts/CssPart';
 import { FooterPart } from './parts/FooterPart';
@@ -26,7 +27,6 @@ import { ShapePart } from './parts/ShapePart';
 import { TablesPart } from './parts/TablesPart';
 import { TypePart } from './parts/TypePart';
 import type { PartProps } from './parts/common';
-import { LookFindings, worstOf } from './LookFindings';
 import { PublishLook } from './PublishLook';
 import { ScaledSheet } from './ScaledSheet';
 import { StartsPart } from './StartsPart';
@@ -159,7 +159,7 @@ export function LookScreen(props: LookProps) {
     const result = await props.onPublish(save.currentRevision());
     setBusy(false);
     if (!result.ok) {
-      setTrouble([result.error.message, ...result.error.problems.map((p) => `${p.path} ${p.message}`)].join(' '));
+      setTrouble(failureWords(result.error));
       return;
     }
     setPublishing(false);
@@ -295,12 +295,17 @@ export function LookScreen(props: LookProps) {
               </section>
             </div>
             <div className="max-h-[34%] shrink-0 overflow-auto border-t border-rule px-4 py-2">
-              <LookFindings
-                findings={findings}
-                editable={mayEdit && !trying}
-                look={draft}
-                onLook={onLook}
-                onGo={setPart}
+              <FindingList
+                findings={findings.map(({ severity, place, message, part: where, fix }) => ({
+                  severity,
+                  place,
+                  words: ` ${message}`,
+                  onGo: () => setPart(where),
+                  fix:
+                    fix && mayEdit && !trying
+                      ? { label: fix.label, act: () => onLook(fix.change(draft), `fix ${place}`) }
+                      : undefined,
+                }))}
               />
             </div>
           </div>

@@ -9,6 +9,11 @@ export function valueOrToast<T>(result: Result<T>): T | undefined {
   return undefined;
 }
 
+/** A failure with the places it names, for where there are no fields to stand at. */
+export function failureWords({ message, problems }: Failure): string {
+  return [message, ...problems.map((p) => `${p.path}: ${p.message}`)].join(' ');
+}
+
 /** The problem that belongs to a field, by the JSON Pointer it stands at. */
 export function problemAt(failure: Failure | undefined, path: string): string | undefined {
   return failure?.problems.find((p) => p.path === path)?.message;

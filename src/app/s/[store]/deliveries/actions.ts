@@ -3,6 +3,7 @@
 import { revalidatePath } from 'next/cache';
 import { act } from '@/app/act';
 import type { Result } from '@/core/result';
+import { sendAgain } from '@/server/views/again';
 import { sendNow, stopDelivery, tryAgain } from '@/server/views/deliveries';
 import { releaseOnce } from '@/server/views/withheld';
 
@@ -36,5 +37,14 @@ export async function stopAction(store: string, id: string): Promise<Result<null
   return act(store, 'delivery.resend', async (who) => {
     await stopDelivery(who, id);
     return fresh(store);
+  });
+}
+
+/** Answers the id of the new delivery. */
+export async function againAction(store: string, id: string, to: string): Promise<Result<string>> {
+  return act(store, 'delivery.resend', async (who) => {
+    const again = await sendAgain(who, id, { to });
+    fresh(store);
+    return again;
   });
 }

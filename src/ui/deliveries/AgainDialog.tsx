@@ -1,0 +1,121 @@
+'use client';
+/** Asks where a message goes that is sent once more. */
+import { Radio, RadioGroup } from '@headlessui/react';
+import { useState } from 'react';
+import { isMailAddress } from '@/core/schema';
+import type { Result } from '@/core/result';
+import { Dialog } from '../parts/Dialog';
+import { Field } from '../parts/fields';
+import { Trouble } from '../parts/Page';
+import { failureWords } from '../parts/result';
+
+export interface AgainAbout {
+  known: { address: string; name: string; what: string }[];
+  /** Why it can go to no other address; empty when it can. */
+  only: string;
+}
+
+const OTHER = '';
+
+export function AgainDialog({
+  about,
+  what,
+  onClose,
+  onSend,
+  onSent,
+}: {
+  about: AgainAbout;
+  /** What is sent: "On its way". */
+  what: string;
+  onClose: () => void;
+  onSend: (to: string) => Promise<Result<string>>;
+  onSent: (id: string) => void;
+}) {
+  const [chosen, setChosen] = useState(about.known[0]!.address);
+  const [typed, setTyped] = useState('');
+  const [busy, setBusy] = useState(false);
+  const [trouble, setTrouble] = useState<string>();
+  const to = chosen === OTHER ? typed.trim() : chosen;
+  const wrong = chosen === OTHER && to !== '' && !isMailAddress(to);
+
+  const send = async (): Promise<void> => {
+    if (busy || wrong || to === '') return;
+    setBusy(true);
+    setTrouble(undefined);
+    const result = await onSend(to);
+    setBusy(false);
+    if (result.ok) onSent(result.value);
+    else setTrouble(failureWords(result.error));
+  };
+
+  return (
+    <Dialog
+      open
+      onClose={onClose}
+      title={`Send ${what} again`}
+      foot={
+        <>
+          <button type="button" className="btn" onClick={onClose}>
+            Not now
+          </button>
+          <button type="submit" form="again" className="btn btn-main" disabled={busy || wrong || to === ''}>
+            {busy ? 'Sending ...' : 'Send it again'}
+          </button>
+        </>
+      }
+    >
+      <form
+        id="again"
+        className="flex flex-col gap-3 text-sm"
+        onSubmit={(e) => {
+          e.preventDefault();
+          void send();
+        }}
+      >
+        <p>The same words and figures go out once more, as a message of its own in the record.</p>
+        <RadioGroup value={chosen} onChange={setChosen} aria-label="Address" className="border-t border-rule">
+          {[
+            ...about.known,
+            ...(about.only ? [] : [{ address: OTHER, name: 'Another address', what: 'not known for this order' }]),
+          ].map((k) => (
+            <Radio
+              key={k.address}
+              value={k.address}
+              className="group flex cursor-pointer items-baseline gap-3 border-b border-rule px-1 py-2 data-checked:bg-petrol-tint"
+            >
+              <span
+                aria-hidden
+                className="size-3.5 shrink-0 translate-y-0.5 rounded-full border border-slate bg-sheet group-data-checked:border-4 group-data-checked:border-petrol"
+              />
+              <span className="min-w-0 flex-1">
+                <bdi className="font-semibold">{k.name || k.address}</bdi>
+                {k.address && k.name && <span className="ms-2 break-all">{k.address}</span>}
+              </span>
+              <span className="text-xs whitespace-nowrap text-slate">{k.what}</span>
+            </Radio>
+          ))}
+        </RadioGroup>
+        {chosen === OTHER && (
+          <Field
+            label="Its address"
+            hint="The message holds the customer's name, address and order. Look at it twice before you send."
+            problem={wrong ? 'needs a name, an @ and a domain' : undefined}
+          >
+            {(ids) => (
+              <input
+                {...ids}
+                autoFocus
+                type="email"
+                className="input"
+                value={typed}
+                onChange={(e) => setTyped(e.target.value)}
+              />
+            )}
+          </Field>
+        )}
+        {about.only && <p className="text-slate">{about.only}</p>}
+        {trouble && <Trouble>{trouble}</Trouble>}
+      </form>
+    </Dialog>
+  );
+}
