@@ -16,7 +16,13 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
     <html lang="en">
       <body>
         {children}
-        <Toaster position="bottom-right" toastOptions={{ style: { borderRadius: 4, fontFamily: 'inherit' } }} />
+        {/* Over no button: those of pages stand at the right above, those of dialogs at the right below. */}
+        <Toaster
+          position="top-center"
+          offset={{ top: 6 }}
+          visibleToasts={2}
+          toastOptions={{ style: { borderRadius: 4, fontFamily: 'inherit' } }}
+        />
       </body>
     </html>
   );

@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs';
 import sharp from 'sharp';
 import { arrived, expect, saved, sheet, signIn, test } from './support';
-import type { FrameLocator, Page } from '@playwright/test';
+import type { FrameLocator, Locator, Page } from '@playwright/test';
 
 test.beforeEach(async ({ page }) => {
   await signIn(page);
@@ -16,6 +16,22 @@ const part = (page: Page, name: string): Promise<void> =>
 async function open(page: Page, path = LOOK): Promise<void> {
   await page.goto(path);
   await expect(inLook(page, 'Refund issued').locator('h1')).toBeVisible();
+}
+
+/** What is said in passing stays for as long as the mouse rests on it: it may lie over nothing that is to be clicked. */
+async function nothingCovered(page: Page, within: Locator): Promise<void> {
+  const said = await page.locator('[data-sonner-toast]').first().boundingBox();
+  expect(said).not.toBeNull();
+  for (const button of await within.getByRole('button').all()) {
+    const box = await button.boundingBox();
+    const apart =
+      !box ||
+      box.x + box.width <= said!.x ||
+      box.x >= said!.x + said!.width ||
+      box.y + box.height <= said!.y ||
+      box.y >= said!.y + said!.height;
+    expect(apart, `${await button.innerText()} is free`).toBe(true);
+  }
 }
 
 test('a starting look is tried on the store’s own messages, taken, published, and worn by what is sent', async ({
@@ -37,8 +53,11 @@ test('a starting look is tried on the store’s own messages, taken, published, 
   await page.getByRole('button', { name: /^Windowsill/ }).click();
   await page.getByRole('button', { name: 'Take it' }).click();
   await saved(page);
+  await expect(page.getByText('Windowsill is on the bench.')).toBeVisible();
+  await nothingCovered(page, page.getByRole('banner'));
   await page.getByRole('button', { name: 'Publish look 2' }).click();
   const dialog = page.getByRole('dialog');
+  await nothingCovered(page, dialog);
   await expect(dialog.getByTestId('touches')).toContainText(
     /\d\d live messages wear it from then on: Order received; Order received, Guests; Order received, Trade desk; New order; On its way;/,
   );

@@ -1,6 +1,6 @@
 /** The record of what was sent, as a support colleague reads it: found, understood, tried again. */
 import type { Page } from '@playwright/test';
-import { arrived, expect, mailbox, placeByEvent, signIn, test } from './support';
+import { arrived, choosePick, expect, mailbox, placeByEvent, signIn, test } from './support';
 
 const DELIVERIES = '/s/quillwick/deliveries';
 
@@ -120,4 +120,25 @@ test('a message that went to a mistyped address is sent again to the right one, 
   await page.getByRole('button', { name: 'Send it again ...' }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'Send it again' }).click();
   await expect.poll(async () => (await mailbox(right)).length).toBe(2);
+});
+
+test('orders are narrowed down by state, channel and language, and the list can be linked to', async ({ page }) => {
+  await signIn(page, 'tom@quillwick.example');
+  await page.goto('/s/quillwick/orders');
+  const rows = page.getByRole('row').filter({ has: page.getByRole('cell') });
+  await expect(rows.nth(10)).toBeVisible();
+  await choosePick(page, 'Channel', 'Bazaarlane');
+  await expect(page).toHaveURL(/channel=bazaarlane/);
+  await expect(rows.filter({ hasNotText: 'Bazaarlane' })).toHaveCount(0);
+  await choosePick(page, 'Language', 'Arabic');
+  await expect(page).toHaveURL(/language=ar/);
+  await expect(rows.filter({ hasNotText: 'Arabic' })).toHaveCount(0);
+  await expect(rows.first()).toContainText('Bazaarlane');
+  await page.reload();
+  await expect(rows.first()).toContainText('Arabic');
+  await choosePick(page, 'State', 'returned');
+  await expect(page.getByText('No order matches')).toBeVisible();
+  await page.getByRole('link', { name: 'Show all' }).click();
+  await expect(page).toHaveURL(/\/orders$/);
+  await expect(rows.nth(10)).toBeVisible();
 });

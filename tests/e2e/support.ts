@@ -116,7 +116,9 @@ async function lastSaid(page: Page, errors: readonly string[]): Promise<string> 
     .locator('h1, [role="dialog"], [role="alert"], [role="status"], [data-sonner-toast]')
     .allInnerTexts()
     .catch((error: unknown) => [String(error)]);
-  return [`The page was ${page.url()} and said:`, ...texts.map((t) => t.replaceAll(/\s+/g, ' ')), ...errors].join('\n  ');
+  return [`The page was ${page.url()} and said:`, ...texts.map((t) => t.replaceAll(/\s+/g, ' ')), ...errors].join(
+    '\n  ',
+  );
 }
 
 /** Publishes what is on the bench by a click each on the button in the head and on that in the dialog. */

@@ -9,7 +9,7 @@ import { readMedia } from '@/server/media';
 import { deliveryDetail, listDeliveries, readDeliveryFilter, sentMessage, tryAgain } from '@/server/views/deliveries';
 import { loadBoard, orderPath } from '@/server/views/board';
 import { switchNotification } from '@/server/views/desk';
-import { listOrders, orderDetail, orderSnapshot } from '@/server/views/orders';
+import { listOrders, orderDetail, orderSnapshot, readOrderFilter } from '@/server/views/orders';
 import { Worker } from '@/server/worker/worker';
 import { accessAs, connectService, placedEvent, SHOP, useDatabase } from './fixture';
 
@@ -48,6 +48,20 @@ describe('the list of orders', () => {
     expect(await find('Percy Sob')).toBe(1);
     expect(await find('%')).toBe(1);
     expect(await find("' or 1=1 --")).toBe(0);
+  });
+
+  it('is narrowed by state, channel and language, and leaves out what it cannot read', async () => {
+    const access = await accessAs();
+    const german = placedEvent({ language: 'de', status: 'OrderPaymentDue' });
+    await receiveEvent(SHOP, german);
+    const market = placedEvent({ channel: 'bazaarlane' });
+    await receiveEvent(SHOP, market);
+    const numbers = async (query: Record<string, string>): Promise<string[]> =>
+      (await listOrders(access, readOrderFilter(query))).rows.map((r) => r.number);
+    expect(await numbers({ language: 'de', status: 'OrderPaymentDue' })).toEqual([german.data.order.number]);
+    expect(await numbers({ channel: 'bazaarlane' })).toEqual([market.data.order.number]);
+    expect(await numbers({ channel: 'bazaarlane', language: 'de' })).toEqual([]);
+    expect(readOrderFilter({ status: 'OrderExploded', search: ' ', channel: ['a', 'b'] })).toEqual({ channel: 'a' });
   });
 
   it('knows no order of another name', async () => {

@@ -21,6 +21,7 @@ import { remember } from '../history';
 import { FAR_AHEAD } from '../worker/dispatch';
 import { againView } from './again';
 import { deliveryById } from './delivery-row';
+import { oneOf } from './query';
 
 export interface DeliveryFilter {
   states?: DeliveryState[];
@@ -34,10 +35,7 @@ export interface DeliveryFilter {
 
 /** Reads a filter from an address's query; what cannot be read is left out. */
 export function readDeliveryFilter(query: Record<string, string | string[] | undefined>): DeliveryFilter {
-  const one = (name: string): string | undefined => {
-    const value = query[name];
-    return (Array.isArray(value) ? value[0] : value)?.trim() || undefined;
-  };
+  const one = (name: string): string | undefined => oneOf(query[name]);
   const states = (one('state') ?? '')
     .split(',')
     .filter((s): s is DeliveryState => DELIVERY_STATES.includes(s as DeliveryState));

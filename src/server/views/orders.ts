@@ -1,19 +1,35 @@
 /** The store's orders: lists, and one order with its story. */
 import { and, asc, desc, eq, like, lt, or, type SQL } from 'drizzle-orm';
-import { sampleOrders, type Order } from '@/core/order';
+import { ORDER_STATUSES, sampleOrders, type Order, type OrderStatus } from '@/core/order';
 import { reasonWords } from '@/core/plan';
 import type { Access } from '../auth/access';
 import { database } from '../db/client';
 import { channels, deliveries, notWritten, orders } from '../db/schema';
 import { AppError } from '../errors';
 import { isWaiting } from './deliveries';
+import { oneOf } from './query';
 
 export const PAGE = 50;
 
 export interface OrderFilter {
   search?: string;
+  status?: OrderStatus;
+  /** Id of a channel. */
+  channel?: string;
+  language?: string;
   /** Orders older than this id. */
   before?: string;
+}
+
+/** Reads a filter from an address's query; what cannot be read is left out. */
+export function readOrderFilter(query: Record<string, string | string[] | undefined>): OrderFilter {
+  const filter: OrderFilter = {};
+  for (const name of ['search', 'channel', 'language', 'before'] as const) {
+    const value = oneOf(query[name]);
+    if (value) filter[name] = value;
+  }
+  const status = ORDER_STATUSES.find((s) => s === oneOf(query.status));
+  return { ...filter, ...(status && { status }) };
 }
 
 /** A page of orders, newest first. */
@@ -23,6 +39,9 @@ export async function listOrders(access: Access, filter: OrderFilter = {}, limit
     const text = `%${filter.search.replace(/[%_\\]/g, '\\$&')}%`;
     where.push(or(like(orders.number, text), like(orders.customerName, text), like(orders.customerEmail, text)));
   }
+  if (filter.status) where.push(eq(orders.status, filter.status));
+  if (filter.channel) where.push(eq(orders.channel, filter.channel));
+  if (filter.language) where.push(eq(orders.language, filter.language));
   if (filter.before) where.push(lt(orders.id, filter.before));
   const rows = await database()
     .select({

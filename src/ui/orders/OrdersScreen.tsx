@@ -1,7 +1,7 @@
-import Form from 'next/form';
 import Link from 'next/link';
 import type { OrderStatus } from '@/core/order';
 import { Empty, Page } from '../parts/Page';
+import { ordersAddress, OrdersFilter, type OrdersFilterState } from './OrdersFilter';
 import { OrdersTable } from './OrdersTable';
 import { StartWalk, type StartWalkProps } from './StartWalk';
 
@@ -21,7 +21,7 @@ export interface OrderRow {
 export function OrdersScreen({
   base,
   zone,
-  search,
+  filter,
   rows,
   next,
   channels,
@@ -33,7 +33,7 @@ export function OrdersScreen({
 }: {
   base: string;
   zone: string;
-  search: string;
+  filter: OrdersFilterState;
   rows: OrderRow[];
   next?: string | undefined;
   /** Names by id. */
@@ -41,7 +41,7 @@ export function OrdersScreen({
   mayPlace: boolean;
   mayWrite: boolean;
 } & Omit<StartWalkProps, 'base'>) {
-  const query = search ? `search=${encodeURIComponent(search)}&` : '';
+  const filtered = Object.values(filter).some((v) => v !== '');
   return (
     <Page
       title="Orders"
@@ -63,32 +63,12 @@ export function OrdersScreen({
       }
     >
       <div className="flex h-full min-h-0 flex-col">
-        <Form
-          action={`${base}/orders`}
-          className="flex shrink-0 items-center gap-2 border-b border-rule px-5 py-2"
-          role="search"
-        >
-          <input
-            name="search"
-            defaultValue={search}
-            aria-label="Number, name or address"
-            placeholder="Number, name or address"
-            className="input max-w-80"
-          />
-          <button type="submit" className="btn">
-            Find
-          </button>
-          {search && (
-            <Link href={`${base}/orders`} className="link text-sm">
-              Show all
-            </Link>
-          )}
-        </Form>
+        <OrdersFilter {...{ base, filter, channels, languages }} />
         <div className="min-h-0 flex-1 overflow-auto bg-panel">
           {rows.length === 0 ? (
-            <Empty title={search ? 'No order matches' : 'No orders yet'}>
-              {search
-                ? 'Look for a part of the number, the name or the address.'
+            <Empty title={filtered ? 'No order matches' : 'No orders yet'}>
+              {filtered
+                ? 'Take a filter away, or look for a part of the number, the name or the address.'
                 : 'Orders arrive as events from your shop, or place one here.'}
             </Empty>
           ) : (
@@ -96,7 +76,7 @@ export function OrdersScreen({
           )}
           {next && (
             <div className="p-3 text-center">
-              <Link href={`${base}/orders?${query}before=${next}`} className="btn">
+              <Link href={ordersAddress(base, { ...filter, before: next })} className="btn">
                 Older orders
               </Link>
             </div>

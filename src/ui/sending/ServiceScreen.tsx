@@ -215,7 +215,7 @@ export function ServiceScreen(props: ServiceProps) {
               }
             />
           )}
-          <div className="grid grid-cols-[1fr_10rem_5rem] gap-3">
+          <div className="grid grid-cols-[1fr_15rem_5rem] gap-3">
             {text('Host', 'host', 'The provider’s outgoing server', {
               placeholder: 'smtp.provider.example',
               autoComplete: 'off',

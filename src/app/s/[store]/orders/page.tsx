@@ -1,10 +1,9 @@
 import type { Metadata } from 'next';
 import { pageAccess } from '@/app/page-access';
 import { may } from '@/server/auth/policy';
-import { channelNames, listOrders } from '@/server/views/orders';
+import { channelNames, listOrders, readOrderFilter } from '@/server/views/orders';
 import { languageName } from '@/core/names';
 import { OrdersScreen } from '@/ui/orders/OrdersScreen';
-
 import { startWalkAction } from './actions';
 
 export const metadata: Metadata = { title: 'Orders' };
@@ -14,16 +13,21 @@ export default async function Orders({
   searchParams,
 }: {
   params: Promise<{ store: string }>;
-  searchParams: Promise<{ search?: string; before?: string }>;
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
 }) {
   const access = await pageAccess(params);
-  const { search = '', before } = await searchParams;
-  const page = await listOrders(access, { search: search.trim(), ...(before && { before }) });
+  const filter = readOrderFilter(await searchParams);
+  const page = await listOrders(access, filter);
   return (
     <OrdersScreen
       base={`/s/${access.store.id}`}
       zone={access.store.timeZone}
-      search={search.trim()}
+      filter={{
+        search: filter.search ?? '',
+        status: filter.status ?? '',
+        channel: filter.channel ?? '',
+        language: filter.language ?? '',
+      }}
       rows={page.rows}
       next={page.next}
       channels={await channelNames(access)}

@@ -1,0 +1,91 @@
+'use client';
+/** What is looked for among the orders; it stands in the address, so that a link opens the same list. */
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { ORDER_STATUSES, STATUS_WORDS } from '@/core/order';
+import { Pick } from '../parts/fields';
+
+export interface OrdersFilterState {
+  /** Part of a number, a name or an address. */
+  search: string;
+  /** Of schema.org's OrderStatus; empty for all, as the next two. */
+  status: string;
+  channel: string;
+  language: string;
+}
+
+/** The address of a list of orders. */
+export function ordersAddress(base: string, wanted: Partial<OrdersFilterState> & { before?: string }): string {
+  const query = new URLSearchParams(Object.entries(wanted).filter(([, v]) => v !== ''));
+  return `${base}/orders${query.size > 0 ? `?${query}` : ''}`;
+}
+
+export function OrdersFilter({
+  base,
+  filter,
+  channels,
+  languages,
+}: {
+  base: string;
+  filter: OrdersFilterState;
+  /** Names by id. */
+  channels: Record<string, string>;
+  languages: readonly { id: string; name: string }[];
+}) {
+  const router = useRouter();
+  const go = (change: Partial<OrdersFilterState>): void => router.push(ordersAddress(base, { ...filter, ...change }));
+  return (
+    <form
+      key={filter.search}
+      role="search"
+      className="flex shrink-0 items-center gap-2 border-b border-rule px-5 py-2"
+      onSubmit={(e) => {
+        e.preventDefault();
+        go({ search: String(new FormData(e.currentTarget).get('search')).trim() });
+      }}
+    >
+      <input
+        name="search"
+        defaultValue={filter.search}
+        aria-label="Number, name or address"
+        placeholder="Number, name or address"
+        className="input max-w-72"
+      />
+      <button type="submit" className="btn">
+        Find
+      </button>
+      <Pick
+        label="State"
+        className="w-44"
+        value={filter.status}
+        choices={[
+          { value: '', label: 'all states' },
+          ...ORDER_STATUSES.map((s) => ({ value: s as string, label: STATUS_WORDS[s] })),
+        ]}
+        onChange={(status) => go({ status })}
+      />
+      <Pick
+        label="Channel"
+        className="w-40"
+        value={filter.channel}
+        choices={[
+          { value: '', label: 'all channels' },
+          ...Object.entries(channels).map(([value, label]) => ({ value, label })),
+        ]}
+        onChange={(channel) => go({ channel })}
+      />
+      <Pick
+        label="Language"
+        className="w-40"
+        value={filter.language}
+        choices={[{ value: '', label: 'all languages' }, ...languages.map((l) => ({ value: l.id, label: l.name }))]}
+        onChange={(language) => go({ language })}
+      />
+      {Object.values(filter).some((v) => v !== '') && (
+        <Link href={`${base}/orders`} className="link text-sm">
+          Show all
+        </Link>
+      )}
+    </form>
+  );
+}
