@@ -21,7 +21,7 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
           position="top-center"
           offset={{ top: 6 }}
           visibleToasts={2}
-          toastOptions={{ style: { borderRadius: 4, fontFamily: 'inherit' } }}
+          toastOptions={{ style: { borderRadius: 4, fontFamily: 'var(--font-sans)' } }}
         />
       </body>
     </html>

@@ -30,24 +30,33 @@ const line = (
 });
 
 const BASE = {
-  placedAt: '2026-11-24T09:14:00Z',
   channel: 'web-shop',
   taxIncluded: true,
   payment: { method: 'Card', paid: true },
   shipping: { method: 'Parcel, insured', price: 490 },
-  expectedDispatch: '2026-11-26T11:00:00Z',
 } as const;
+
+const DAY = 86_400_000;
 
 const KOZO = line('PA-KOZO', 'Kozo sheet, 38 x 51 cm', 'papers', 850, 2, 'natural, 45 g');
 const AWL = line('TO-AWL', 'Awl with pearwood handle', 'tools', 1690);
 
-/** The samples in a store's currency; `url` is the store's own, for order pages. */
-export function sampleOrders(currency: string, url: string): SampleOrder[] {
+/**
+ * The samples in a store's currency; `url` is the store's own, for order pages. All of them were placed in the last days before
+ * `now` (milliseconds since the epoch), so that a message made of one speaks of nothing that is yet to come as if it were over.
+ */
+export function sampleOrders(currency: string, url: string, now: number): SampleOrder[] {
+  const today = Math.floor(now / DAY) * DAY;
+  const ago = (days: number, time: string): string =>
+    `${new Date(today - days * DAY).toISOString().slice(0, 10)}T${time}:00Z`;
+  const refundedAt = ago(1, '10:05');
   const make = (
     number: string,
     order: Omit<Order, 'number' | 'currency' | 'placedAt' | 'channel'> & Partial<Order>,
   ): Order => ({
     ...BASE,
+    placedAt: ago(8, '09:14'),
+    expectedDispatch: ago(6, '11:00'),
     ...order,
     number,
     currency,
@@ -59,7 +68,7 @@ export function sampleOrders(currency: string, url: string): SampleOrder[] {
     carrier: 'Fieldpost',
     trackingNumber: 'FP 4471 0932',
     trackingUrl: 'https://fieldpost.example/t/44710932',
-    dispatchedAt: '2026-11-26T15:40:00Z',
+    dispatchedAt: ago(6, '15:40'),
     location: 'the Mill',
   };
   return [
@@ -71,7 +80,7 @@ export function sampleOrders(currency: string, url: string): SampleOrder[] {
         shippingAddress: lublin,
         lines: [KOZO, AWL],
         shipments: [parcel],
-        refunds: [{ amount: 850, reason: 'a sheet arrived creased', issuedAt: '2026-12-02T10:05:00Z' }],
+        refunds: [{ amount: 850, reason: 'a sheet arrived creased', issuedAt: refundedAt }],
       }),
     },
     {
@@ -150,7 +159,7 @@ export function sampleOrders(currency: string, url: string): SampleOrder[] {
             amount: 1340,
             shipping: 490,
             reason: 'one sheet is out of stock',
-            issuedAt: '2026-12-02T10:05:00Z',
+            issuedAt: refundedAt,
             lines: [{ sku: 'PA-KOZO', quantity: 1, amount: 850 }],
           },
         ],
@@ -208,7 +217,7 @@ export function sampleOrders(currency: string, url: string): SampleOrder[] {
         shippingAddress: address('ليلى الورّاق', ['شارع المكتبة ١٢'], '11121', 'عمّان', 'JO'),
         lines: [line('PA-LOKTA', 'ورق لوكتا، نيلي', 'papers', 690, 4), AWL],
         shipments: [parcel],
-        refunds: [{ amount: 1380, issuedAt: '2026-12-02T10:05:00Z' }],
+        refunds: [{ amount: 1380, issuedAt: refundedAt }],
       }),
     },
   ].map(({ situation, order }) => ({ situation, order: withoutUnset(order) }));

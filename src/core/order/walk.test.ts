@@ -79,11 +79,12 @@ describe('a walk through an order’s life', () => {
     expect(nextStep(sent, had, DAY, true)?.id).toBe('delivered');
   });
 
-  it.each(sampleOrders('EUR', 'https://quillwick.example').map((s) => [s.situation, s.order] as const))(
-    'comes to an end for the sample: %s',
-    (_title, order) => {
-      const { steps } = walked(order, true);
-      expect(steps.every((id) => WALK.some((s) => s.id === id))).toBe(true);
-    },
-  );
+  it.each(
+    sampleOrders('EUR', 'https://quillwick.example', Date.parse('2026-11-25T10:00:00Z')).map(
+      (s) => [s.situation, s.order] as const,
+    ),
+  )('comes to an end for the sample: %s', (_title, order) => {
+    const { steps } = walked(order, true);
+    expect(steps.every((id) => WALK.some((s) => s.id === id))).toBe(true);
+  });
 });

@@ -178,7 +178,8 @@ export async function ordersToPlan(access: Access, limit = LOOKED_AT): Promise<O
     newest.map((o) => o.email),
   );
   const channelOf = new Map(channelRows.map((c) => [c.id, c]));
-  const samples = sampleOrders(store.currency, store.facts.url).map(({ order }) => ({ order, at: Date.now() }));
+  const now = Date.now();
+  const samples = sampleOrders(store.currency, store.facts.url, now).map(({ order }) => ({ order, at: now }));
   return [
     ...newest.map(({ order, placedAt, email }) => {
       const channel = channelOf.get(order.channel);

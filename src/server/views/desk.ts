@@ -250,7 +250,7 @@ async function blockersOf(access: Access, moment: string, draft: Template): Prom
   const number = newest.rows[0]?.number;
   const about = number
     ? await orderSnapshot(access, number)
-    : { order: sampleOrders(store.currency, store.facts.url)[0]!.order, channelName: undefined };
+    : { order: sampleOrders(store.currency, store.facts.url, Date.now())[0]!.order, channelName: undefined };
   const rendered = await Promise.all(
     Object.keys(draft.words).map(async (language) => {
       const message = await renderFor({

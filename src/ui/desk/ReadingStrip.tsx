@@ -24,7 +24,7 @@ export interface ReadingStripProps extends StripState {
   onChange: (change: Partial<StripState>) => void;
 }
 
-const SAMPLES: readonly OrderChoice[] = sampleOrders('EUR', 'https://shop.example').map(({ situation, order }) => ({
+const SAMPLES: readonly OrderChoice[] = sampleOrders('EUR', 'https://shop.example', 0).map(({ situation, order }) => ({
   number: order.number,
   name: situation,
   note: 'sample',
