@@ -4,21 +4,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { ORDER_STATUSES, STATUS_WORDS } from '@/core/order';
 import { Pick } from '../parts/fields';
-
-export interface OrdersFilterState {
-  /** Part of a number, a name or an address. */
-  search: string;
-  /** Of schema.org's OrderStatus; empty for all, as the next two. */
-  status: string;
-  channel: string;
-  language: string;
-}
-
-/** The address of a list of orders. */
-export function ordersAddress(base: string, wanted: Partial<OrdersFilterState> & { before?: string }): string {
-  const query = new URLSearchParams(Object.entries(wanted).filter(([, v]) => v !== ''));
-  return `${base}/orders${query.size > 0 ? `?${query}` : ''}`;
-}
+import { ordersAddress, type OrdersFilterState } from './address';
 
 export function OrdersFilter({
   base,

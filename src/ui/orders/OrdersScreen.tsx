@@ -1,7 +1,8 @@
 import Link from 'next/link';
 import type { OrderStatus } from '@/core/order';
 import { Empty, Page } from '../parts/Page';
-import { ordersAddress, OrdersFilter, type OrdersFilterState } from './OrdersFilter';
+import { ordersAddress, type OrdersFilterState } from './address';
+import { OrdersFilter } from './OrdersFilter';
 import { OrdersTable } from './OrdersTable';
 import { StartWalk, type StartWalkProps } from './StartWalk';
 
