@@ -2,7 +2,8 @@
 import { eq } from 'drizzle-orm';
 import type { Passage, Template } from '../src/core/template';
 import type { NotificationFacts } from '../src/core/plan';
-import type { RoutingRule } from '../src/core/routing/rules';
+import type { Test } from '../src/core/conditions';
+import type { RoutingRule, Scope } from '../src/core/routing/rules';
 import { config } from '../src/server/config';
 import { database } from '../src/server/db/client';
 import * as t from '../src/server/db/schema';
@@ -202,14 +203,21 @@ async function seedRules(
   staffRows: { id: string; name: string; email: string; language: string }[],
 ): Promise<RoutingRule[]> {
   const byJob = (name: string): (typeof staffRows)[number] => staffRows.find((s) => s.name === name)!;
-  const wanted: [moment: string, who: string, scope: RoutingRule['scope']][] = [
+  const when = (test: Test): Scope => ({ kind: 'when', when: { match: 'all', tests: [test] } });
+  const wanted: [moment: string, who: string, scope: Scope][] = [
     ['order.placed', 'Pawel Rutka', { kind: 'all' }],
     ['order.placed', 'Lene Vestergaard', { kind: 'category', category: 'workshops' }],
     ['order.paused', 'Amira Haddad', { kind: 'all' }],
+    ['order.paused', 'Greta Sonnleitner', when({ about: 'location', is: 'one', of: ['the Bindery store'] })],
     ['order.item-delayed', 'Amira Haddad', { kind: 'all' }],
     ['order.payment-failed', 'Tom Ashdown', { kind: 'all' }],
     ['refund.issued', 'Tom Ashdown', { kind: 'all' }],
     ['order.cancelled', 'Pawel Rutka', { kind: 'all' }],
+    [
+      'order.cancelled',
+      'Tom Ashdown',
+      when({ about: 'value', is: 'at-least', amount: 10_000, currency: store.currency }),
+    ],
     ['delivery.bounced', 'Amira Haddad', { kind: 'all' }],
   ];
   const rules: RoutingRule[] = [];

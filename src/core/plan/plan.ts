@@ -19,7 +19,7 @@ export function planner(settings: PlanSettings): Planner {
     else rulesOf.set(rule.notificationId, [rule]);
   }
   for (const notification of settings.notifications) {
-    const prepared = prepare(notification, rulesOf.get(notification.id) ?? []);
+    const prepared = prepare(notification, rulesOf.get(notification.id) ?? [], settings.names);
     const list = byMoment.get(notification.moment);
     if (list) list.push(prepared);
     else byMoment.set(notification.moment, [prepared]);

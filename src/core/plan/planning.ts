@@ -5,7 +5,6 @@ import { matchesPattern } from '../mail/withhold';
 import { customerName, orderFacts } from '../order/facts';
 import type { Order } from '../order/schema';
 import { aboutMoment } from '../order/snapshot';
-import type { RoutingRule } from '../routing/rules';
 import { AT_ONCE, dueTimes, timingWords } from '../time/timing';
 import { factsOnDemand } from './facts';
 import type { WantedLanguage } from './language';
@@ -113,7 +112,7 @@ export class Planning {
     const taken = prepared.oneForAll && !prepared.timed ? this.taken(prepared, undefined) : undefined;
     const written = prepared.distinct ? undefined : new Set<string>();
     for (const way of ways) {
-      const why = way.why ?? this.holds(way.rule);
+      const why = way.why ?? this.holds(prepared, way);
       if (!why) {
         notWritten.push(way.not);
         continue;
@@ -135,9 +134,14 @@ export class Planning {
     }
   }
 
-  /** Why a rule for one category holds, or undefined. */
-  private holds({ recipient, scope }: RoutingRule): Reason | undefined {
+  /** Why a rule for some orders holds, or undefined. */
+  private holds({ notification }: Prepared, { rule, met }: Way): Reason | undefined {
+    const { recipient, scope } = rule;
     if (scope.kind === 'all') return undefined;
+    if (scope.kind === 'when') {
+      const facts = this.factsOf(notification.moment, undefined);
+      return conditionHolds(scope.when, facts, this.settings.store.language) ? met : undefined;
+    }
     for (const { product } of this.event.order.lines) {
       if (product.category === scope.category) {
         return {

@@ -1,4 +1,5 @@
 /** What a store has set about one notification, worked out as far as no event changes it. */
+import type { ConditionNames } from '../conditions/sentence';
 import { senderKindOf, type SenderKind } from '../mail/services';
 import { momentOf } from '../placeholders/moments';
 import { ruleReason, type RoutingRule } from '../routing/rules';
@@ -18,6 +19,8 @@ export interface Way {
   not: NotWritten;
   /** Set for a rule that holds for all orders. */
   why?: Reason;
+  /** Why one with a condition holds, when it does. */
+  met?: Reason;
   /** What is planned by it, by the variant that is taken: made once. */
   made: (Made | undefined)[];
 }
@@ -39,20 +42,25 @@ export interface Prepared {
 }
 
 /** Works out what the rules and conditions of a notification are before any event is known. */
-export function prepare(notification: NotificationFacts, rules: readonly RoutingRule[]): Prepared {
+export function prepare(
+  notification: NotificationFacts,
+  rules: readonly RoutingRule[],
+  names: ConditionNames = {},
+): Prepared {
   const { schedule = AT_ONCE, id, name, when, variants } = notification;
   const asks = [when, ...variants.map((v) => v.when)].flatMap((c) => c?.tests ?? []);
   const ways = rules.map((rule): Way => {
     const recipient: Recipient = { address: rule.recipient.address, name: rule.recipient.name, role: 'staff' };
     const { language } = rule.recipient;
-    const everything = rule.scope.kind === 'all';
+    const reason = ruleReason(rule, names);
     return {
       rule,
       recipient,
       key: rule.recipient.address.toLowerCase(),
       wanted: language ? { language, from: 'person' } : undefined,
-      not: { notificationId: id, recipient, reasons: [ruleReason(rule)] },
-      ...(everything && { why: ruleReason(rule) }),
+      not: { notificationId: id, recipient, reasons: [reason] },
+      ...(reason.code === 'rule-all' && { why: reason }),
+      ...(reason.code === 'rule-when-not' && { met: { ...reason, code: 'rule-when' } }),
       made: [],
     };
   });

@@ -18,6 +18,14 @@ const WORDS: [Reason, string][] = [
     { code: 'rule-category', person: 'Lene', category: 'workshops', product: 'Marbling day' },
     'Lene hears of orders with workshops, and Marbling day is in this one.',
   ],
+  [
+    { code: 'rule-when', person: 'Pawel', words: 'it leaves from the Mill' },
+    'Pawel hears of orders of which this is true: it leaves from the Mill.',
+  ],
+  [
+    { code: 'rule-when-not', person: 'Pawel', words: 'it leaves from the Mill' },
+    'Pawel hears only of orders of which this is true: it leaves from the Mill.',
+  ],
   [{ code: 'language-of-order', language: 'de' }, 'The order was placed in German.'],
   [{ code: 'language-of-customer', language: 'ar' }, 'The customer reads Arabic.'],
   [{ code: 'language-of-person', language: 'pl' }, 'Their language is Polish.'],

@@ -14,6 +14,7 @@ export const ReasonSchema = Type.Union([
   reason('customer-of-order', { name: text, order: text }),
   reason('rule-all', { person: text }),
   reason('rule-category', { person: text, category: text, product: text }),
+  reason('rule-when', { person: text, words: text }),
   reason('language-of-order', { language: text }),
   reason('language-of-customer', { language: text }),
   reason('language-of-person', { language: text }),
@@ -28,6 +29,7 @@ export const ReasonSchema = Type.Union([
   reason('channel-forbids', { channel: text }),
   reason('masked-kind', { channel: text }),
   reason('rule-no-category', { person: text, category: text }),
+  reason('rule-when-not', { person: text, words: text }),
   reason('no-rules', { notification: text }),
   reason('already-written', { address: text }),
   reason('off-for-channel', { notification: text, channel: text }),
@@ -64,6 +66,8 @@ export function reasonWords(reason: Reason): string {
       return `${reason.person} hears of all orders.`;
     case 'rule-category':
       return `${reason.person} hears of orders with ${reason.category}, and ${reason.product} is in this one.`;
+    case 'rule-when':
+      return `${reason.person} hears of orders of which this is true: ${reason.words}.`;
     case 'language-of-order':
       return `The order was placed in ${languageName(reason.language)}.`;
     case 'language-of-customer':
@@ -84,6 +88,8 @@ export function reasonWords(reason: Reason): string {
       return `${reason.channel} hides its customers' addresses, and lets no message of this kind through to them.`;
     case 'rule-no-category':
       return `${reason.person} hears only of orders with ${reason.category}, and none is in this one.`;
+    case 'rule-when-not':
+      return `${reason.person} hears only of orders of which this is true: ${reason.words}.`;
     case 'no-rules':
       return `Nobody is named to hear of ${reason.notification}.`;
     case 'due':

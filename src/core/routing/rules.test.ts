@@ -1,7 +1,8 @@
 import { plan, reasonWords, type NotificationFacts } from '../plan';
 import { checker } from '../schema';
 import { testOrder } from '../testing';
-import { ScopeSchema, type RoutingRule } from './rules';
+import type { Test } from '../conditions';
+import { RULE_ABOUTS, ScopeSchema, scopeProblems, scopeWords, type RoutingRule, type Scope } from './rules';
 
 const rule = (scope: RoutingRule['scope'], name = 'Lene'): RoutingRule => ({
   id: 'r',
@@ -9,6 +10,8 @@ const rule = (scope: RoutingRule['scope'], name = 'Lene'): RoutingRule => ({
   recipient: { address: 'lene@quillwick.example', name },
   scope,
 });
+
+const when = (...tests: Test[]): Scope => ({ kind: 'when', when: { match: 'all', tests } });
 
 const hears = (scope: RoutingRule['scope'], order = testOrder(), name?: string) => {
   const notification: NotificationFacts = {
@@ -52,6 +55,67 @@ describe('a routing rule', () => {
     });
   });
 
+  it('with a condition holds when it is true, and says what was asked either way', () => {
+    const dear = when({ about: 'value', is: 'at-least', amount: 3_000, currency: 'EUR' });
+    expect(hears(dear)).toEqual({
+      holds: true,
+      reason: 'Lene hears of orders of which this is true: it comes to €30.00 or more.',
+    });
+    expect(hears(when({ about: 'country', is: 'one', of: ['DE', 'AT'] }))).toEqual({
+      holds: false,
+      reason: 'Lene hears only of orders of which this is true: it goes to Germany or Austria.',
+    });
+  });
+
+  it('with several tests wants all of them, or any', () => {
+    const tests: Test[] = [
+      { about: 'category', holds: 'any', of: ['papers'] },
+      { about: 'location', is: 'one', of: ['the Mill'] },
+    ];
+    const scope = (match: 'all' | 'any'): Scope => ({ kind: 'when', when: { match, tests } });
+    const elsewhere = testOrder({ location: 'the Showroom' });
+    expect(hears(scope('all'), elsewhere).holds).toBe(false);
+    expect(hears(scope('any'), elsewhere).holds).toBe(true);
+    expect(hears(scope('all'), testOrder({ location: 'the Mill' })).holds).toBe(true);
+    expect(scopeWords(scope('any'))).toBe(
+      'orders of which this is true: it contains papers or it leaves from the Mill',
+    );
+  });
+
+  it.each<[string, Test[], string, RegExp]>([
+    [
+      'asks what it is written in',
+      [{ about: 'language', is: 'one', of: ['de'] }],
+      '/scope/when/tests/0/about',
+      /not about the order/,
+    ],
+    [
+      'asks which of a row it is',
+      [{ about: 'turn', is: 'one', of: [2] }],
+      '/scope/when/tests/0/about',
+      /cannot be asked/,
+    ],
+    [
+      'excludes itself',
+      [
+        { about: 'channel', is: 'one', of: ['web'] },
+        { about: 'channel', is: 'none', of: ['web'] },
+      ],
+      '/scope/when',
+      /can be met by no order: the order came through Web shop, and the order did not come through Web shop/,
+    ],
+  ])('with a condition that %s is refused at its place', (_what, tests, path, message) => {
+    const problems = scopeProblems({ kind: 'when', when: { match: 'all', tests } }, { channel: () => 'Web shop' });
+    expect(problems).toEqual([{ path, message: expect.stringMatching(message) }]);
+  });
+
+  it('for all, for a category, and for what can be asked has no problem', () => {
+    expect(scopeProblems({ kind: 'all' })).toEqual([]);
+    expect(scopeProblems({ kind: 'category', category: 'tools' })).toEqual([]);
+    expect(RULE_ABOUTS).toContain('location');
+    expect(scopeProblems(when({ about: 'location', is: 'one', of: ['the Mill'] }))).toEqual([]);
+  });
+
   it('is called by the address when nobody’s name is known', () => {
     expect(hears({ kind: 'all' }, testOrder(), '').reason).toBe('lene@quillwick.example hears of all orders.');
   });
@@ -61,6 +125,8 @@ describe('a routing rule', () => {
     [{ kind: 'category' }],
     [{ kind: 'category', category: '' }],
     [{ kind: 'all', category: 'x' }],
+    [{ kind: 'when' }],
+    [{ kind: 'when', when: { match: 'all', tests: [] } }],
   ])('is not made of %j', (scope) => {
     expect(checker(ScopeSchema)(scope).ok).toBe(false);
   });

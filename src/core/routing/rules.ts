@@ -1,13 +1,17 @@
 /** Which colleagues hear of which orders. */
 import { Type, type Static } from '@sinclair/typebox';
+import { ConditionSchema, type TestAbout } from '../conditions/condition';
+import { contradiction } from '../conditions/contradiction';
+import { conditionWords, testWords, type ConditionNames } from '../conditions/sentence';
 import type { Reason } from '../plan/reasons';
+import type { SchemaProblem } from '../schema';
+
+const strict = { additionalProperties: false } as const;
 
 export const ScopeSchema = Type.Union([
-  Type.Object({ kind: Type.Literal('all') }, { additionalProperties: false }),
-  Type.Object(
-    { kind: Type.Literal('category'), category: Type.String({ minLength: 1, maxLength: 80 }) },
-    { additionalProperties: false },
-  ),
+  Type.Object({ kind: Type.Literal('all') }, strict),
+  Type.Object({ kind: Type.Literal('category'), category: Type.String({ minLength: 1, maxLength: 80 }) }, strict),
+  Type.Object({ kind: Type.Literal('when'), when: ConditionSchema }, strict),
 ]);
 export type Scope = Static<typeof ScopeSchema>;
 
@@ -19,10 +23,57 @@ export interface RoutingRule {
   scope: Scope;
 }
 
-/** Why a rule for all orders holds, or why one for a category does not. */
-export function ruleReason({ recipient, scope }: RoutingRule): Reason {
+/** What a rule can ask of an order: not what a message is written in, or which of a row it is. */
+export const RULE_ABOUTS: readonly TestAbout[] = [
+  'category',
+  'product',
+  'location',
+  'channel',
+  'country',
+  'value',
+  'payment',
+  'customer',
+  'first-order',
+];
+
+/** What keeps a scope from being a rule, at its place. */
+export function scopeProblems(scope: Scope, names: ConditionNames = {}): SchemaProblem[] {
+  if (scope.kind !== 'when') return [];
+  const { when } = scope;
+  const problems = when.tests.flatMap((t, i) =>
+    RULE_ABOUTS.includes(t.about)
+      ? []
+      : [{ path: `/scope/when/tests/${i}/about`, message: 'cannot be asked by a rule: it is not about the order' }],
+  );
+  const found = contradiction(when);
+  if (found) {
+    const [a, b] = found.tests.map((i) => testWords(when.tests[i]!, names));
+    problems.push({ path: '/scope/when', message: `can be met by no order: ${a}, and ${b}` });
+  }
+  return problems;
+}
+
+/** Which orders a rule is for, as the end of "Lene hears of ...". */
+export function scopeWords(scope: Scope, names: ConditionNames = {}): string {
+  switch (scope.kind) {
+    case 'all':
+      return 'all orders';
+    case 'category':
+      return `orders with ${scope.category}`;
+    case 'when':
+      return `orders of which this is true: ${conditionWords(scope.when, names)}`;
+  }
+}
+
+/** Why a rule for all orders holds, and why one for some of them does not. */
+export function ruleReason({ recipient, scope }: RoutingRule, names: ConditionNames = {}): Reason {
   const person = recipient.name || recipient.address;
-  return scope.kind === 'all'
-    ? { code: 'rule-all', person }
-    : { code: 'rule-no-category', person, category: scope.category };
+  switch (scope.kind) {
+    case 'all':
+      return { code: 'rule-all', person };
+    case 'category':
+      return { code: 'rule-no-category', person, category: scope.category };
+    case 'when':
+      return { code: 'rule-when-not', person, words: conditionWords(scope.when, names) };
+  }
 }

@@ -1,23 +1,30 @@
 /** Routing: who on the staff hears of which orders, tried on real ones. */
 import { Type } from '@sinclair/typebox';
-import { and, eq } from 'drizzle-orm';
-import { planner, reasonWords } from '@/core/plan';
-import { ScopeSchema } from '@/core/routing/rules';
+import { and, desc, eq, ne } from 'drizzle-orm';
+import { planner, reasonWords, type Reason } from '@/core/plan';
+import { holes } from '@/core/routing/holes';
+import { ScopeSchema, scopeProblems } from '@/core/routing/rules';
 import { checker } from '@/core/schema';
 import type { Access } from '../auth/access';
 import { database } from '../db/client';
-import { notifications, products, routingRules, staff } from '../db/schema';
+import { channels, notifications, orders, products, routingRules, staff } from '../db/schema';
 import { AppError } from '../errors';
 import { planAbout, planSettings, routingRulesOf } from '../events/settings';
 import { remember } from '../history';
 import { newId } from '../ids';
-import { templateFor } from './desk';
+import { conditionChoices, templateFor } from './desk';
 import { orderSnapshot } from './orders';
 import { sendTest } from './tests';
 
+/** Holes are looked for in so many of the newest orders. */
+const ORDERS_LOOKED_AT = 200;
+
+/** A store's rules with all that they are made from, and the orders of which they let nobody hear. */
 export async function loadRouting(access: Access) {
-  const storeId = access.store.id;
-  const [rules, people, categories, staffNotifications] = await Promise.all([
+  const { store } = access;
+  const storeId = store.id;
+  const db = database();
+  const [rules, people, categories, staffNotifications, choices, settings, newest] = await Promise.all([
     database()
       .select({ rule: routingRules, name: staff.name, email: staff.email, job: staff.job })
       .from(routingRules)
@@ -35,11 +42,32 @@ export async function loadRouting(access: Access) {
       .from(notifications)
       .where(and(eq(notifications.storeId, storeId), eq(notifications.audience, 'staff')))
       .orderBy(notifications.id),
+    conditionChoices(storeId),
+    planSettings(db, store),
+    db
+      .select({ order: orders.snapshot, placedAt: orders.placedAt })
+      .from(orders)
+      .where(eq(orders.storeId, storeId))
+      .orderBy(desc(orders.id))
+      .limit(ORDERS_LOOKED_AT),
   ]);
   return {
+    store: {
+      language: store.language,
+      languages: store.languages,
+      locales: store.locales,
+      currency: store.currency,
+      ...choices,
+    },
+    lookedAt: newest.length,
+    holes: holes(
+      settings,
+      newest.map(({ order, placedAt }) => ({ order, at: placedAt.getTime() })),
+    ),
     rules: rules.map(({ rule, name, email, job }) => ({
       id: rule.id,
       notificationId: rule.notificationId,
+      staffId: rule.staffId ?? undefined,
       name: name ?? '',
       address: email ?? rule.address,
       job: job ?? '',
@@ -64,25 +92,54 @@ const RuleSchema = Type.Object(
 );
 const checkRule = checker(RuleSchema);
 
+/** Adds a rule. Throws an {@link AppError} with the place for what cannot be one, or is one already. */
 export async function addRule(access: Access, input: unknown): Promise<void> {
+  const { values, words } = await ruleFrom(access, input);
+  await database()
+    .insert(routingRules)
+    .values({ id: newId(), storeId: access.store.id, ...values });
+  await remember(access, 'added a rule', words);
+}
+
+/** Puts another rule in a rule's place; refused as {@link addRule} refuses. */
+export async function changeRule(access: Access, id: string, input: unknown): Promise<void> {
+  const mine = and(eq(routingRules.storeId, access.store.id), eq(routingRules.id, id));
+  const [there] = await database().select({ id: routingRules.id }).from(routingRules).where(mine);
+  if (!there) throw new AppError('not-found', 'This rule is gone already.');
+  const { values, words } = await ruleFrom(access, input, id);
+  await database().update(routingRules).set(values).where(mine);
+  await remember(access, 'changed a rule', words);
+}
+
+/** A rule as its table has it, checked; `instead` is the one that it replaces. */
+async function ruleFrom(access: Access, input: unknown, instead?: string) {
   const checked = checkRule(input);
   if (!checked.ok) throw new AppError('invalid', 'This rule cannot be kept.', checked.problems);
   const { notificationId, recipient, scope } = checked.value;
   const storeId = access.store.id;
-  const [notification] = await database()
-    .select()
-    .from(notifications)
-    .where(
-      and(
-        eq(notifications.storeId, storeId),
-        eq(notifications.id, notificationId),
-        eq(notifications.audience, 'staff'),
+  const [[notification], channelRows, productRows] = await Promise.all([
+    database()
+      .select()
+      .from(notifications)
+      .where(
+        and(
+          eq(notifications.storeId, storeId),
+          eq(notifications.id, notificationId),
+          eq(notifications.audience, 'staff'),
+        ),
       ),
-    );
+    database().select().from(channels).where(eq(channels.storeId, storeId)),
+    database().select().from(products).where(eq(products.storeId, storeId)),
+  ]);
   if (!notification)
     throw new AppError('invalid', 'There is no such staff notification.', [
       { path: '/notificationId', message: 'is not known' },
     ]);
+  const problems = scopeProblems(scope, {
+    channel: (id) => channelRows.find((c) => c.id === id)?.name,
+    product: (sku) => productRows.find((p) => p.sku === sku)?.name,
+  });
+  if (problems.length > 0) throw new AppError('invalid', 'No order would be told of by this rule.', problems);
   let who = 'address' in recipient ? recipient.address : '';
   if ('staffId' in recipient) {
     const [person] = await database()
@@ -97,6 +154,7 @@ export async function addRule(access: Access, input: unknown): Promise<void> {
   }
   const same = (await routingRulesOf(database(), storeId)).find(
     (r) =>
+      r.id !== instead &&
       r.notificationId === notificationId &&
       (r.recipient.name === who || r.recipient.address.toLowerCase() === who.toLowerCase()) &&
       JSON.stringify(r.scope) === JSON.stringify(scope),
@@ -105,16 +163,16 @@ export async function addRule(access: Access, input: unknown): Promise<void> {
     throw new AppError('invalid', `${who} has this rule already.`, [
       { path: '/recipient', message: 'has this rule already' },
     ]);
-  await database()
-    .insert(routingRules)
-    .values({
-      id: newId(),
-      storeId,
+  return {
+    values: {
       notificationId,
       scope,
-      ...('staffId' in recipient ? { staffId: recipient.staffId } : { address: recipient.address }),
-    });
-  await remember(access, 'added a rule', `${who} hears of ${notification.name}`);
+      ...('staffId' in recipient
+        ? { staffId: recipient.staffId, address: '' }
+        : { staffId: null, address: recipient.address }),
+    },
+    words: `${who} hears of ${notification.name}`,
+  };
 }
 
 /** Takes a rule away and gives back what it was, so that it can be put back. */
@@ -142,22 +200,56 @@ export async function testRule(access: Access, id: string, order: string): Promi
   });
 }
 
-/** Who would hear of an order, and who not, each with the reasons: the planner itself answers. */
+/** What says nothing of a rule, for moments that the order may never have. */
+const NO_RULE: readonly Reason['code'][] = ['no-rules', 'notification-off', 'not-published', 'off-for-channel'];
+
+/**
+ * Who would hear of an order, and who not, each with the reasons: the planner itself answers. When it is placed, everybody; at the
+ * other moments of its life, those on the staff.
+ */
 export async function tryOrder(access: Access, number: string) {
   const { order } = await orderSnapshot(access, number);
   const db = database();
-  const [settings, about] = await Promise.all([planSettings(db, access.store), planAbout(db, access.store.id, order)]);
-  const planned = planner(settings).plan({ moment: 'order.placed', order, at: Date.parse(order.placedAt), ...about });
-  const name = (id: string): string => settings.notifications.find((f) => f.id === id)?.name ?? '';
+  const [settings, about, others] = await Promise.all([
+    planSettings(db, access.store),
+    planAbout(db, access.store.id, order),
+    db
+      .selectDistinct({ moment: notifications.moment })
+      .from(notifications)
+      .where(
+        and(
+          eq(notifications.storeId, access.store.id),
+          eq(notifications.audience, 'staff'),
+          ne(notifications.moment, 'order.placed'),
+        ),
+      ),
+  ]);
+  const { plan } = planner(settings);
+  const at = Date.parse(order.placedAt);
+  const known = new Map(settings.notifications.map((n) => [n.id, n]));
+  const name = (id: string): string => known.get(id)?.name ?? '';
+  const isStaff = ({ notificationId }: { notificationId: string }): boolean =>
+    known.get(notificationId)?.audience === 'staff';
+  const placed = plan({ moment: 'order.placed', order, at, ...about });
+  const later = others.map(({ moment }) => plan({ moment, order, at, ...about }));
   return {
     number,
-    written: planned.deliveries.map((d) => ({
+    written: [
+      ...placed.deliveries.map((d) => ({ ...d, later: false })),
+      ...later.flatMap((p) => p.deliveries.filter(isStaff)).map((d) => ({ ...d, later: true })),
+    ].map((d) => ({
+      later: d.later,
       notification: name(d.notificationId),
       recipient: d.recipient,
       language: d.language,
       reasons: d.reasons.map(reasonWords),
     })),
-    notWritten: planned.notWritten.map((n) => ({
+    notWritten: [
+      ...placed.notWritten,
+      ...later.flatMap((p) =>
+        p.notWritten.filter((n) => isStaff(n) && !n.reasons.some((r) => NO_RULE.includes(r.code))),
+      ),
+    ].map((n) => ({
       notification: name(n.notificationId),
       recipient: n.recipient,
       reasons: n.reasons.map(reasonWords),

@@ -1,6 +1,13 @@
 'use client';
 /** A condition: read as a sentence, built from a few choices, tried against an order. */
-import { tryCondition, type Condition, type ConditionNames, type OrderFacts, type Test } from '@/core/conditions';
+import {
+  tryCondition,
+  type Condition,
+  type ConditionNames,
+  type OrderFacts,
+  type Test,
+  type TestAbout,
+} from '@/core/conditions';
 import { Pick, Segments } from '../parts/fields';
 import { Mark } from '../parts/marks';
 import { ABOUT, freshTest, TestFields, type ConditionStore } from './TestFields';
@@ -10,6 +17,8 @@ export interface ConditionFormProps {
   condition: Condition | undefined;
   store: ConditionStore;
   names: ConditionNames;
+  /** What can be asked about, when not everything; a fresh test asks about the first. */
+  abouts?: readonly TestAbout[];
   /** What is so without a condition, and a condition as a sentence. */
   always: string;
   sentence: (condition: Condition) => string;
@@ -19,7 +28,8 @@ export interface ConditionFormProps {
 }
 
 export function ConditionForm(props: ConditionFormProps) {
-  const { label, condition, store, names, always, sentence, tried, onChange } = props;
+  const { label, condition, store, names, abouts, always, sentence, tried, onChange } = props;
+  const choices = abouts ? abouts.map((a) => ABOUT.find((c) => c.value === a)!) : ABOUT;
   const result = condition && tried && tryCondition(condition, tried.facts, tried.language, names);
   const set = (tests: Test[], match = condition?.match ?? 'all'): void =>
     onChange(tests.length > 0 ? { match, tests } : undefined);
@@ -30,7 +40,7 @@ export function ConditionForm(props: ConditionFormProps) {
         <button
           type="button"
           className="link ms-auto text-sm"
-          onClick={() => set([...(condition?.tests ?? []), freshTest('customer', store)])}
+          onClick={() => set([...(condition?.tests ?? []), freshTest(choices[0]!.value, store)])}
         >
           {condition ? 'And one more' : 'Set one'}
         </button>
@@ -70,7 +80,7 @@ export function ConditionForm(props: ConditionFormProps) {
                     <Pick
                       label="Asks about"
                       value={test.about}
-                      choices={ABOUT}
+                      choices={choices}
                       onChange={(about) => set(condition.tests.map((t, j) => (j === i ? freshTest(about, store) : t)))}
                     />
                     <button

@@ -14,7 +14,7 @@ import { BlockFields } from './BlockFields';
 import { ChipDetails, type ChipOpen } from './ChipDetails';
 import { conditionSentence } from '@/core/conditions';
 import { ConditionForm } from '../conditions/ConditionForm';
-import { conditionNames } from './types';
+import { conditionNames } from '../conditions/conditionNames';
 import type { DeskStore } from './types';
 
 export interface DetailsProps {

@@ -1,5 +1,4 @@
 /** What the Desk is given of a store, and of what is on it. */
-import type { ConditionNames } from '@/core/conditions';
 import type { Look } from '@/core/look';
 import type { DiscountCode, StoreFacts } from '@/core/order';
 import type { Passages, Segments } from '@/core/template';
@@ -30,16 +29,4 @@ export interface OnDesk {
   name: string;
   moment: string;
   on: boolean;
-}
-
-export function conditionNames(
-  store: Pick<DeskStore, 'channels' | 'products' | 'locales' | 'language'>,
-): ConditionNames {
-  const channels = new Map(store.channels.map((c) => [c.id, c.name]));
-  const products = new Map(store.products.map((p) => [p.sku, p.name]));
-  return {
-    channel: (id) => channels.get(id),
-    product: (sku) => products.get(sku),
-    locale: store.locales.en ?? 'en',
-  };
 }

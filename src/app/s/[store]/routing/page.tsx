@@ -3,9 +3,10 @@ import { act } from '@/app/act';
 import { pageAccess } from '@/app/page-access';
 import type { Result } from '@/core/result';
 import { may } from '@/server/auth/policy';
-import { addRule, loadRouting, removeRule, testRule, tryOrder } from '@/server/views/routing';
+import { addRule, changeRule, loadRouting, removeRule, testRule, tryOrder } from '@/server/views/routing';
 import { listOrders } from '@/server/views/orders';
-import { RoutingScreen, type Tried } from '@/ui/routing/RoutingScreen';
+import { RoutingScreen } from '@/ui/routing/RoutingScreen';
+import type { Tried } from '@/ui/routing/types';
 
 export const metadata: Metadata = { title: 'Routing' };
 
@@ -18,6 +19,13 @@ export default async function Routing({ params }: { params: Promise<{ store: str
     'use server';
     return act(storeId, 'routing.edit', async (who) => {
       await addRule(who, rule);
+      return null;
+    });
+  }
+  async function onChange(id: string, rule: unknown): Promise<Result<null>> {
+    'use server';
+    return act(storeId, 'routing.edit', async (who) => {
+      await changeRule(who, id, rule);
       return null;
     });
   }
@@ -43,7 +51,7 @@ export default async function Routing({ params }: { params: Promise<{ store: str
       orders={orders.rows.map((o) => ({ number: o.number, name: o.customerName }))}
       mayEdit={may(access.role, 'routing.edit')}
       mayTest={may(access.role, 'test.send')}
-      {...{ onAdd, onRemove, onTry, onTest }}
+      {...{ onAdd, onChange, onRemove, onTry, onTest }}
     />
   );
 }

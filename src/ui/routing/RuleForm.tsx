@@ -1,0 +1,149 @@
+'use client';
+/** Who is to hear of which orders: a colleague or an address; all orders, those with a category, or those a condition is true of. */
+import { useState } from 'react';
+import type { Condition } from '@/core/conditions';
+import type { Failure, Result } from '@/core/result';
+import { RULE_ABOUTS, scopeWords, type Scope } from '@/core/routing/rules';
+import { ConditionForm } from '../conditions/ConditionForm';
+import { freshTest } from '../conditions/TestFields';
+import { conditionNames } from '../conditions/conditionNames';
+import { Field, Pick as Choose, Search, Segments } from '../parts/fields';
+import { Trouble } from '../parts/Page';
+import { problemAt } from '../parts/result';
+import type { RoutingProps, Rule } from './types';
+
+const ALL = 'all';
+const WHEN = 'when';
+const ofCategory = (category: string): string => `category ${category}`;
+
+export function RuleForm({
+  notification,
+  rule,
+  store,
+  people,
+  categories,
+  onSave,
+  onClose,
+}: Pick<RoutingProps, 'store' | 'people' | 'categories'> & {
+  notification: RoutingProps['notifications'][number];
+  /** The one that is changed; a new one otherwise. */
+  rule?: Rule | undefined;
+  onSave: (rule: unknown) => Promise<Result<null>>;
+  onClose: () => void;
+}) {
+  const [kind, setKind] = useState<'colleague' | 'address'>(rule && !rule.staffId ? 'address' : 'colleague');
+  const [person, setPerson] = useState<string | null>(rule?.staffId ?? null);
+  const [address, setAddress] = useState(rule && !rule.staffId ? rule.address : '');
+  const [scope, setScope] = useState<Scope>(rule?.scope ?? { kind: 'all' });
+  const [failure, setFailure] = useState<Failure>();
+  const [busy, setBusy] = useState(false);
+  const names = conditionNames(store);
+
+  const save = async (): Promise<void> => {
+    setBusy(true);
+    const result = await onSave({
+      notificationId: notification.id,
+      recipient: kind === 'colleague' ? { staffId: person ?? '' } : { address: address.trim() },
+      scope,
+    });
+    setBusy(false);
+    if (result.ok) onClose();
+    else setFailure(result.error);
+  };
+  const setWhen = (when: Condition | undefined): void => setScope(when ? { kind: 'when', when } : { kind: 'all' });
+  const chosen = scope.kind === 'category' ? ofCategory(scope.category) : scope.kind;
+  const elsewhere = failure?.problems.filter((p) => !p.path.startsWith('/recipient')) ?? [];
+
+  return (
+    <form
+      aria-label={rule ? `Change the rule of ${rule.name || rule.address}` : `Name somebody for ${notification.name}`}
+      className="my-2 flex flex-col gap-3 bg-panel p-4"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void save();
+      }}
+    >
+      <Segments
+        label="Who"
+        value={kind}
+        choices={[
+          { value: 'colleague', label: 'A colleague' },
+          { value: 'address', label: 'Another address' },
+        ]}
+        onChange={setKind}
+      />
+      <div className="grid grid-cols-2 items-start gap-3">
+        {kind === 'colleague' ? (
+          <Field
+            label="Colleague"
+            problem={problemAt(failure, '/recipient') ?? problemAt(failure, '/recipient/staffId')}
+          >
+            {(ids) => (
+              <Search
+                id={ids.id}
+                value={person}
+                placeholder="name or job"
+                choices={people.map((p) => ({ value: p.id, label: p.name, note: p.job }))}
+                onChange={setPerson}
+              />
+            )}
+          </Field>
+        ) : (
+          <Field label="Address" problem={problemAt(failure, '/recipient/address') ?? problemAt(failure, '/recipient')}>
+            {(ids) => (
+              <input
+                {...ids}
+                className="input"
+                value={address}
+                placeholder="name@firm.example"
+                onChange={(e) => setAddress(e.target.value)}
+              />
+            )}
+          </Field>
+        )}
+        <Field label="Hears of">
+          {(ids) => (
+            <Choose
+              id={ids.id}
+              value={chosen}
+              choices={[
+                { value: ALL, label: 'all orders' },
+                ...categories.map((c) => ({ value: ofCategory(c), label: `orders with ${c}` })),
+                { value: WHEN, label: 'orders of which something is true' },
+              ]}
+              onChange={(next) => {
+                const category = categories.find((c) => ofCategory(c) === next);
+                if (category) setScope({ kind: 'category', category });
+                else if (next === WHEN) setWhen({ match: 'all', tests: [freshTest(RULE_ABOUTS[0]!, store)] });
+                else setScope({ kind: 'all' });
+              }}
+            />
+          )}
+        </Field>
+      </div>
+      {scope.kind === 'when' && (
+        <ConditionForm
+          label="Which orders"
+          condition={scope.when}
+          store={store}
+          names={names}
+          abouts={RULE_ABOUTS}
+          always="All orders."
+          sentence={(when) => `Hears of ${scopeWords({ kind: 'when', when }, names)}`}
+          onChange={setWhen}
+        />
+      )}
+      {failure && (elsewhere.length > 0 || failure.problems.length === 0) && (
+        <Trouble>{[failure.message, ...elsewhere.map((p) => `The condition ${p.message}.`)].join(' ')}</Trouble>
+      )}
+      <div className="flex gap-2">
+        <button type="submit" className="btn btn-main" disabled={busy}>
+          {rule ? 'Keep the change' : `Add to ${notification.name}`}
+        </button>
+        <button type="button" className="btn btn-quiet" onClick={onClose}>
+          Not now
+        </button>
+      </div>
+    </form>
+  );
+}

@@ -1,0 +1,96 @@
+'use client';
+/** Who would hear of an order, and who not, with the reasons. */
+import { useEffect, useState } from 'react';
+import { languageName } from '@/core/names';
+import { Field, Search } from '../parts/fields';
+import { Mark } from '../parts/marks';
+import { Empty, PanelTitle } from '../parts/Page';
+import { valueOrToast } from '../parts/result';
+import type { RoutingProps, Tried } from './types';
+
+export function TryOrder({
+  orders,
+  order,
+  setOrder,
+  onTry,
+  rules,
+}: Pick<RoutingProps, 'orders' | 'onTry' | 'rules'> & { order: string; setOrder: (order: string) => void }) {
+  const [tried, setTried] = useState<Tried>();
+
+  useEffect(() => {
+    if (order === '') return;
+    let current = true;
+    void onTry(order).then((result) => {
+      if (current) setTried(valueOrToast(result));
+    });
+    return () => {
+      current = false;
+    };
+  }, [order, onTry, rules]);
+
+  return (
+    <section className="min-h-0 overflow-auto bg-panel px-5 py-4" aria-live="polite">
+      <Field label="Try an order">
+        {(ids) => (
+          <Search
+            id={ids.id}
+            value={order || null}
+            placeholder="number or name"
+            choices={orders.map((o) => ({ value: o.number, label: o.number, note: o.name }))}
+            onChange={setOrder}
+          />
+        )}
+      </Field>
+      {tried && (
+        <>
+          <Heard title="Would hear of it when it is placed" list={tried.written.filter((w) => !w.later)} />
+          <Heard title="Should it come to that" list={tried.written.filter((w) => w.later)} />
+          <div className="mt-5">
+            <PanelTitle>Would not</PanelTitle>
+          </div>
+          {tried.notWritten.length === 0 && <p className="mt-1 text-sm text-slate">Nobody is left out.</p>}
+          <ul className="mt-1 text-sm">
+            {tried.notWritten.map((n, i) => (
+              <li key={i} className="flex items-baseline gap-2 border-b border-rule py-2">
+                <Mark tone="quiet" size={12} />
+                <span>
+                  <span className="font-semibold">{n.notification}</span>
+                  {': '}
+                  <span className="text-slate">{n.reasons.join(' ')}</span>
+                </span>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+      {orders.length === 0 && <Empty title="No orders yet">Place one under Orders and try the rules on it here.</Empty>}
+    </section>
+  );
+}
+
+function Heard({ title, list }: { title: string; list: Tried['written'] }) {
+  return (
+    <>
+      <div className="mt-5">
+        <PanelTitle>{title}</PanelTitle>
+      </div>
+      {list.length === 0 && <p className="mt-1 text-sm text-slate">Nobody.</p>}
+      <ul className="mt-1 text-sm">
+        {list.map((w) => (
+          <li key={w.notification + w.recipient.address} className="border-b border-rule py-2">
+            <div className="flex items-baseline gap-2">
+              <Mark tone="good" size={12} />
+              <span className="font-semibold">
+                <bdi>{w.recipient.name || w.recipient.address}</bdi>
+              </span>
+              <span className="text-slate">
+                {w.notification}, in {languageName(w.language)}
+              </span>
+            </div>
+            <p className="ps-5 text-slate">{w.reasons.slice(1).join(' ')}</p>
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}

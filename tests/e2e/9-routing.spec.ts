@@ -1,0 +1,77 @@
+/** Routing: rules with conditions, tried on orders; what the rules leave out; a rule changed, and what then arrives. */
+import { choosePick, expect, mailbox, placeByEvent, signIn, test } from './support';
+
+test('a colleague hears only of some orders, is found to leave a hole, and hears of them once the rule is changed', async ({
+  page,
+  request,
+}) => {
+  await signIn(page);
+  await page.goto('/s/quillwick/routing');
+  const late = page.getByRole('region', { name: 'Stop: cancelled' });
+  await expect(late.getByRole('listitem').filter({ hasText: 'Tom Ashdown' })).toContainText(
+    'orders of which this is true: it comes to €100.00 or more',
+  );
+
+  // Only Pawel hears of all new orders: once he is for one place, the others are heard of by nobody.
+  const fresh = page.getByRole('region', { name: 'New order' });
+  await expect(fresh.getByTestId('hole')).toHaveCount(0);
+  await fresh.getByRole('button', { name: 'Change the rule of Pawel Rutka' }).click();
+  const form = page.getByRole('form', { name: 'Change the rule of Pawel Rutka' });
+  await form.getByLabel('Hears of').click();
+  await page.getByRole('option', { name: 'orders of which something is true' }).click();
+  await choosePick(page, 'Asks about', 'Place of dispatch');
+  await expect(form.getByTestId('sentence')).toHaveText(/^Hears of orders of which this is true: it leaves from the /);
+  await form.getByRole('button', { name: 'Keep the change' }).click();
+  await expect(form).toHaveCount(0);
+  const hole = fresh.getByTestId('hole');
+  await expect(hole).toContainText(/^Of \d+ of the last \d+ orders nobody would hear:/);
+
+  const number = `R-${Date.now()}-H`;
+  await placeByEvent(request, number, `hole-${Date.now()}@routing-e2e.example`);
+  await page.reload();
+  await hole.getByRole('button', { name: number }).click();
+  await expect(
+    page.getByText(/Pawel Rutka hears only of orders of which this is true: it leaves from the/),
+  ).toBeVisible();
+  const heard = async (of: string): Promise<boolean> =>
+    (await mailbox('pawel@quillwick.example')).some((m) => m.subject.includes(of));
+  expect(await heard(number)).toBe(false);
+
+  await fresh.getByRole('button', { name: 'Change the rule of Pawel Rutka' }).click();
+  await form.getByLabel('Hears of').click();
+  await page.getByRole('option', { name: 'all orders' }).click();
+  await form.getByRole('button', { name: 'Keep the change' }).click();
+  await expect(hole).toHaveCount(0);
+  const next = `R-${Date.now()}-J`;
+  await placeByEvent(request, next, `hole-${Date.now()}@routing-e2e.example`);
+  await expect.poll(() => heard(next)).toBe(true);
+});
+
+test('a rule that no order can meet is refused where it is built', async ({ page }) => {
+  await signIn(page);
+  await page.goto('/s/quillwick/routing');
+  await page.getByRole('button', { name: 'Name somebody for New order' }).click();
+  const form = page.getByRole('form', { name: 'Name somebody for New order' });
+  await form.getByRole('radio', { name: 'Another address' }).click();
+  await form.getByLabel('Address', { exact: true }).fill('never@bindery-print.example');
+  await form.getByLabel('Hears of').click();
+  await page.getByRole('option', { name: 'orders of which something is true' }).click();
+  await choosePick(page, 'Asks about', 'Guest or account');
+  await form.getByRole('button', { name: 'And one more' }).click();
+  await form
+    .getByLabel(/^Asks about/)
+    .nth(1)
+    .click();
+  await page.getByRole('option', { name: 'Guest or account' }).click();
+  await form
+    .getByRole('radio', { name: /account/i })
+    .last()
+    .click();
+  await form.getByRole('button', { name: 'Add to New order' }).click();
+  await expect(form.getByRole('alert')).toContainText(
+    'No order would be told of by this rule. The condition can be met by no order: the customer ordered as a guest, and the customer has an account.',
+  );
+  await expect(form.getByLabel('Address', { exact: true })).toHaveValue('never@bindery-print.example');
+  await form.getByRole('button', { name: 'Not now' }).click();
+  await expect(page.getByText('never@bindery-print.example')).toHaveCount(0);
+});
