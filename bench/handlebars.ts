@@ -2,6 +2,7 @@
 import { parseSource, type Pattern } from '../src/core/text';
 import { segmentsOf, type Phrasebook, type Segments, type Template } from '../src/core/template';
 import type { Node, Skeleton } from '../src/core/render';
+import { wordsOfLook } from '../src/core/look';
 
 /** Handlebars source for a skeleton with its words. Values are expected ready-made, as strings: no formatting is left to do. */
 export function handlebarsSource(
@@ -50,6 +51,8 @@ export function handlebarsSource(
             return wordsHtml(phrasebook[node.phrase], 'line');
           case 'language':
             return language;
+          case 'look':
+            return wordsOfLook(language, node.own, node.others);
           case 'subject':
           case 'preheader':
             return `{{${node.kind}}}`;

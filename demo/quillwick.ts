@@ -38,13 +38,28 @@ export const RETAIL: DemoStore = {
       action: '#7a3325',
       lines: '#e6d9cf',
     },
-    masthead: { ...DEFAULT_LOOK.masthead, name: 'Quillwick', strapline: 'paper, board and thread' },
+    masthead: {
+      ...DEFAULT_LOOK.masthead,
+      name: 'Quillwick',
+      strapline: 'paper, board and thread',
+      straplines: { de: 'Papier, Pappe und Faden' },
+    },
     footer: {
       ...DEFAULT_LOOK.footer,
       links: [
-        { sign: 'shop', label: 'The shop', url: 'https://quillwick.example' },
-        { sign: 'mail', label: 'Write to us', url: 'mailto:hello@quillwick.example' },
-        { sign: 'journal', label: 'Notes from the bench', url: 'https://quillwick.example/notes' },
+        { sign: 'shop', label: 'The shop', labels: { de: 'Zum Laden' }, url: 'https://quillwick.example' },
+        {
+          sign: 'mail',
+          label: 'Write to us',
+          labels: { de: 'Schreiben Sie uns' },
+          url: 'mailto:hello@quillwick.example',
+        },
+        {
+          sign: 'journal',
+          label: 'Notes from the bench',
+          labels: { de: 'Aus der Werkstatt' },
+          url: 'https://quillwick.example/notes',
+        },
       ],
       linksAs: 'both',
     },

@@ -204,3 +204,34 @@ test('two windows on one look: the second is told, and nothing is lost', async (
   await expect(page.getByLabel('Strapline')).toHaveValue('by Marta');
   await other.context().close();
 });
+
+test('the words of the look itself are written in each language, and may be empty while they are typed', async ({
+  page,
+}) => {
+  await open(page, '/s/quillwick/look?language=de');
+  const received = inLook(page, 'Order received');
+  await expect(received.locator('body')).toContainText('Zum Laden');
+  await part(page, 'Footer');
+  const link = page.getByLabel('Words of the link, German').first();
+  await link.fill('In den Laden');
+  await expect(received.locator('body')).toContainText('In den Laden');
+  await expect(received.locator('body')).not.toContainText('The shop');
+  // Emptied, the store's own words stand.
+  await link.fill('');
+  await expect(received.locator('body')).toContainText('The shop');
+  await link.fill('Zum Laden');
+
+  await part(page, 'Masthead');
+  await page.getByLabel('Strapline, German').fill('Papier & Zwirn');
+  await expect(received.locator('body')).toContainText('Papier & Zwirn');
+  await page.getByLabel('Strapline, German').fill('Papier, Pappe und Faden');
+
+  await open(page, '/s/quillwick/look');
+  await part(page, 'Footer');
+  const own = page.getByLabel('Words of the link', { exact: true }).first();
+  await own.fill('');
+  await expect(page.getByTestId('findings')).toContainText('has no words');
+  await own.fill('The shop');
+  await expect(page.getByTestId('findings')).not.toContainText('has no words');
+  await saved(page);
+});

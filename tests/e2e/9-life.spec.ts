@@ -217,6 +217,11 @@ test('a notification that would reach the same people is found before it is turn
     const only = page.getByRole('region', { name: 'Only when' });
     await only.getByRole('button', { name: 'Set one' }).click();
     await only.getByRole('button', { name: 'And one more' }).click();
+    await only
+      .getByRole('button', { name: /^Asks about/ })
+      .nth(1)
+      .click();
+    await page.getByRole('option', { name: 'Guest or account' }).click();
     await only.getByRole('radio', { name: 'an account' }).last().click();
     await page.getByRole('button', { name: 'Save' }).click();
     await expect(

@@ -82,6 +82,9 @@ export function lookFindings(look: Look): LookFinding[] {
     );
   }
   look.footer.links.forEach((link, i) => {
+    if (link.label.trim() === '') {
+      say('blocker', 'footer', `Link ${i + 1}`, 'has no words: who cannot see its sign would not know where it leads.');
+    }
     if (safeUrl(link.url) === undefined) {
       say(
         'blocker',

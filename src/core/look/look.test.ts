@@ -19,6 +19,7 @@ import {
   STARTING_LOOKS,
   takeOn,
   turnedOver,
+  type FooterLink,
   type Look,
 } from '.';
 
@@ -147,7 +148,7 @@ describe('starting looks', () => {
   it('keep the name, the links and the legal lines of the store', () => {
     const own: Look = {
       ...DEFAULT_LOOK,
-      masthead: { ...DEFAULT_LOOK.masthead, name: 'Quillwick', strapline: 'paper' },
+      masthead: { ...DEFAULT_LOOK.masthead, name: 'Quillwick', strapline: 'paper', straplines: { de: 'Papier' } },
       footer: {
         ...DEFAULT_LOOK.footer,
         links: [{ sign: 'mail', label: 'Write', url: 'mailto:a@b.example' }],
@@ -155,9 +156,40 @@ describe('starting looks', () => {
       },
     };
     const taken = takeOn(STARTING_LOOKS[0]!, own);
-    expect(taken.masthead).toMatchObject({ name: 'Quillwick', strapline: 'paper' });
+    expect(taken.masthead).toMatchObject({
+      name: 'Quillwick',
+      strapline: 'paper',
+      straplines: { de: 'Papier' },
+    });
     expect(taken.footer.links).toEqual(own.footer.links);
     expect(taken.footer.legal).toEqual({ en: 'x' });
+  });
+});
+
+describe('a link below', () => {
+  const findings = (link: Partial<FooterLink>) =>
+    lookFindings({
+      ...DEFAULT_LOOK,
+      footer: {
+        ...DEFAULT_LOOK.footer,
+        links: [{ sign: 'shop', label: 'The shop', url: 'https://quillwick.example', ...link }],
+      },
+    }).filter((f) => f.part === 'footer');
+
+  it('needs words and somewhere to lead', () => {
+    expect(findings({})).toEqual([]);
+    expect(findings({ label: ' ' })).toMatchObject([{ severity: 'blocker', place: 'Link 1' }]);
+    expect(findings({ url: 'quillwick' })).toMatchObject([{ severity: 'blocker', place: 'Link 1, The shop' }]);
+  });
+
+  it('has words for languages by their tag, and for nothing else', () => {
+    const footer = (labels: unknown) => ({
+      ...DEFAULT_LOOK,
+      footer: { ...DEFAULT_LOOK.footer, links: [{ sign: 'shop', label: 'x', url: 'https://a.example', labels }] },
+    });
+    expect(checkLook(footer({ 'pt-BR': 'A loja' })).ok).toBe(true);
+    expect(checkLook(footer({ 'in German': 'Zum Laden' })).ok).toBe(false);
+    expect(checkLook(footer({ de: 'x'.repeat(61) })).ok).toBe(false);
   });
 });
 

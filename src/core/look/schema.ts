@@ -63,10 +63,20 @@ export const LINK_SIGNS = [
 ] as const;
 export type LinkSign = (typeof LINK_SIGNS)[number];
 
+const languageTag = Type.String({ pattern: '^[a-zA-Z]{2,8}(-[a-zA-Z0-9]{1,8})*$' });
+
+/** The same words in further languages, by BCP 47 tag. Where there are none, those in the store's own language stand. */
+const further = (maxLength: number) => Type.Optional(Type.Record(languageTag, Type.String({ maxLength }), strict));
+
+/** Words of a look in a language. */
+export const wordsOfLook = (language: string, own: string, others: Record<string, string> | undefined): string =>
+  others?.[language] || own;
+
 export const FooterLinkSchema = Type.Object(
   {
     sign: Type.Union(LINK_SIGNS.map((s) => Type.Literal(s))),
-    label: Type.String({ minLength: 1, maxLength: 60 }),
+    label: Type.String({ maxLength: 60 }),
+    labels: further(60),
     url: Type.String({ maxLength: 2000 }),
   },
   strict,
@@ -158,6 +168,7 @@ export const LookSchema = Type.Object(
         place: choice('sheet', 'above'),
         name: Type.String({ maxLength: 80 }),
         strapline: Type.String({ maxLength: 120 }),
+        straplines: further(120),
         /** The order's number beside or below the name. */
         note: Type.Boolean(),
         line: Type.Boolean(),
@@ -185,10 +196,7 @@ export const LookSchema = Type.Object(
         links: Type.Array(FooterLinkSchema, { maxItems: 10 }),
         linksAs: choice('signs', 'words', 'both'),
         /** MessageFormat 2 by language, over the phrasebook's: firm, address, year. */
-        legal: Type.Record(
-          Type.String({ pattern: '^[a-zA-Z]{2,8}(-[a-zA-Z0-9]{1,8})*$' }),
-          Type.String({ maxLength: 5000 }),
-        ),
+        legal: Type.Record(languageTag, Type.String({ maxLength: 5000 }), strict),
       },
       strict,
     ),

@@ -212,7 +212,12 @@ export function takeOn(start: StartingLook, own: Look): Look {
     version: 1,
     ...look,
     logo: own.logo,
-    masthead: { ...look.masthead, name: own.masthead.name, strapline: own.masthead.strapline },
+    masthead: {
+      ...look.masthead,
+      name: own.masthead.name,
+      strapline: own.masthead.strapline,
+      ...(own.masthead.straplines && { straplines: own.masthead.straplines }),
+    },
     footer: { ...look.footer, links: own.footer.links, legal: own.footer.legal },
     css: own.css,
   };

@@ -300,6 +300,30 @@ describe('a look', () => {
     expect(outside).not.toBe(inside);
   });
 
+  it('writes the look’s own words in the language of the message, where there are any, and escapes them', async () => {
+    const look: Look = {
+      ...LINKED,
+      masthead: { ...LINKED.masthead, strapline: 'paper & thread', straplines: { de: 'Papier & <Faden>' } },
+      footer: {
+        ...LINKED.footer,
+        links: [
+          { sign: 'mail', label: 'Write to us', labels: { de: 'Schreiben Sie uns' }, url: 'mailto:a@b.example' },
+          { sign: 'shop', label: 'The shop', labels: { fr: 'La boutique' }, url: 'https://quillwick.example' },
+        ],
+      },
+    };
+    const template = { ...TEMPLATE, words: { ...TEMPLATE.words, de: TEMPLATE.words.en! } };
+    const german = (await render({ look, template, language: 'de' })).html;
+    expect(german).toContain('Papier &amp; &lt;Faden&gt;');
+    expect(german).toContain('Schreiben Sie uns');
+    expect(german).not.toContain('Write to us');
+    // What nobody wrote in German stays as the store has it.
+    expect(german).toContain('The shop');
+    const english = (await render({ look, template })).html;
+    expect(english).toContain('paper &amp; thread');
+    expect(english).toContain('Write to us');
+  });
+
   it('takes own CSS along without what does harm, and legal lines with their values', async () => {
     const look: Look = {
       ...LINKED,

@@ -206,7 +206,7 @@ function masthead(block: Block, layout: Layout): string {
   const mark = brandMark(layout, band ? colours.actionWords : colours.brand);
   const small = `font-size:${type.small}px;line-height:1.5;color:${quiet}`;
   const strap = head.strapline
-    ? `<br><span class="ls-q" style="${small};letter-spacing:.03em">${escapeHtml(plainLine(head.strapline))}</span>`
+    ? `<br><span class="ls-q" style="${small};letter-spacing:.03em">${marks.mark({ kind: 'look', own: head.strapline, others: head.straplines })}</span>`
     : '';
   const note = head.note
     ? `<span class="ls-q" style="${small}">${marks.mark({ kind: 'phrase', phrase: 'mastheadNote' })}</span>`
@@ -242,7 +242,7 @@ function linkRow({ look, style, marks }: Layout): string {
     .map((link) => {
       const href = safeUrl(link.url);
       if (href === undefined) return '';
-      const label = escapeHtml(plainLine(link.label));
+      const label = marks.mark({ kind: 'look', own: link.label, others: link.labels });
       const sign =
         footer.linksAs === 'words'
           ? ''

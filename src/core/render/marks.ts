@@ -28,6 +28,8 @@ export type Slot =
   | { kind: 'phrase'; phrase: Phrase }
   | { kind: 'value'; name: string }
   | { kind: 'asset'; path: string }
+  /** Words of the look: in the store's language, and in others by tag. */
+  | { kind: 'look'; own: string; others?: Record<string, string> | undefined }
   | { kind: 'language' }
   | { kind: 'subject' }
   | { kind: 'preheader' }

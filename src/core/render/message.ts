@@ -1,6 +1,7 @@
 /** Skeleton, words, phrasebook and values joined: the message as it is sent, and as it is previewed. */
 import { conditionHolds } from '../conditions/condition';
 import type { LineValues, Snapshot, TotalRow } from '../order/snapshot';
+import { wordsOfLook } from '../look/schema';
 import { moneyFormatter, numberFormatter } from '../text/formatters';
 import {
   runner,
@@ -9,7 +10,7 @@ import {
   type Op as WordsOp,
   type WordsContext,
 } from '../text/compile';
-import { bothForms, escapeHtml, safeUrl, type Both, type Money, type ValueType } from '../text/values';
+import { bothForms, escapeHtml, plainLine, safeUrl, type Both, type Money, type ValueType } from '../text/values';
 import { PHRASES, type Phrase, type Phrasebook } from '../template/phrasebook';
 import type { Laid } from '../template/passages';
 import { segmentsOf, type Link } from '../template/schema';
@@ -175,6 +176,8 @@ export function compileMessage(
         return [writings.op({ variable: slot.name, options: {} }, 'html')];
       case 'asset':
         return [escapeHtml(`${options.assetBase ?? ''}${slot.path}`)];
+      case 'look':
+        return [escapeHtml(plainLine(wordsOfLook(options.language, slot.own, slot.others)))];
       case 'note': {
         const { field } = slot;
         return [(f) => (field === 'url' ? escapeHtml(f.note?.url ?? '') : (f.note?.[field].html ?? ''))];

@@ -31,6 +31,8 @@ export function ConditionForm(props: ConditionFormProps) {
   const { label, condition, store, names, abouts, always, sentence, tried, onChange } = props;
   const choices = abouts ? abouts.map((a) => ABOUT.find((c) => c.value === a)!) : ABOUT;
   const result = condition && tried && tryCondition(condition, tried.facts, tried.language, names);
+  const asked = condition?.tests ?? [];
+  const unasked = choices.find((c) => !asked.some((t) => t.about === c.value));
   const set = (tests: Test[], match = condition?.match ?? 'all'): void =>
     onChange(tests.length > 0 ? { match, tests } : undefined);
   return (
@@ -40,7 +42,7 @@ export function ConditionForm(props: ConditionFormProps) {
         <button
           type="button"
           className="link ms-auto text-sm"
-          onClick={() => set([...(condition?.tests ?? []), freshTest(choices[0]!.value, store)])}
+          onClick={() => set([...asked, freshTest((unasked ?? choices[0]!).value, store)])}
         >
           {condition ? 'And one more' : 'Set one'}
         </button>

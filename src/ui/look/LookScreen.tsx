@@ -281,12 +281,12 @@ export function LookScreen(props: LookProps) {
                 {part === 'colours' && <ColoursPart {...partProps} />}
                 {part === 'type' && <TypePart {...partProps} />}
                 {part === 'shape' && <ShapePart {...partProps} />}
-                {part === 'masthead' && <MastheadPart {...partProps} />}
+                {part === 'masthead' && <MastheadPart {...partProps} {...{ language, own: store.language }} />}
                 {part === 'tables' && <TablesPart {...partProps} />}
                 {part === 'footer' && (
                   <FooterPart
                     {...partProps}
-                    {...{ language, direction }}
+                    {...{ language, direction, own: store.language }}
                     context={{ moment: 'order.placed', values, writing: { locale, timeZone: store.timeZone } }}
                     phrases={store.phrases[language] ?? {}}
                   />

@@ -7,19 +7,20 @@ import { Check } from '../../parts/Check';
 import { Pick, Segments, type Choice } from '../../parts/fields';
 import { WordsEditor, type EditingContext } from '../../desk/editor/WordsEditor';
 import { viewSegment } from '../../desk/useSegments';
-import { changer, Row, SIDES, type PartProps } from './common';
+import { languageName } from '@/core/names';
+import { changer, Row, SIDES, withWords, type LookLanguage, type PartProps } from './common';
 
 const SIGNS: readonly Choice<LinkSign>[] = LINK_SIGNS.map((value) => ({ value, label: SIGN_LABELS[value] }));
 
 export function FooterPart(
-  props: PartProps & {
-    language: string;
-    direction: 'ltr' | 'rtl';
-    context: EditingContext;
-    phrases: Record<string, string>;
-  },
+  props: PartProps &
+    LookLanguage & {
+      direction: 'ltr' | 'rtl';
+      context: EditingContext;
+      phrases: Record<string, string>;
+    },
 ) {
-  const { look, editable, onLook, language, direction, context, phrases } = props;
+  const { look, editable, onLook, language, own, direction, context, phrases } = props;
   const { footer } = look;
   const set = changer(props, 'footer');
   const source = footer.legal[language] ?? phrasebookFor(language, phrases).footer;
@@ -131,12 +132,21 @@ export function FooterPart(
                 )}
               </div>
               <input
-                aria-label="Words of the link"
+                aria-label={language === own ? 'Words of the link' : `Words of the link, ${languageName(language)}`}
                 className="input"
                 readOnly={!editable}
-                value={link.label}
+                value={language === own ? link.label : (link.labels?.[language] ?? '')}
+                placeholder={language === own ? 'What it leads to' : link.label}
+                aria-invalid={link.label.trim() === '' || undefined}
                 maxLength={60}
-                onChange={(e) => e.target.value !== '' && change(i, { label: e.target.value })}
+                onChange={(e) =>
+                  change(
+                    i,
+                    language === own
+                      ? { label: e.target.value }
+                      : { labels: withWords(link.labels, language, e.target.value) },
+                  )
+                }
               />
               <input
                 aria-label="Address of the link"

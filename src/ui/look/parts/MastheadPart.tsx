@@ -2,22 +2,34 @@
 /** The head of every message. */
 import { Check } from '../../parts/Check';
 import { Field, Pick, Segments } from '../../parts/fields';
-import { changer, Row, Text, type PartProps } from './common';
+import { languageName } from '@/core/names';
+import { changer, Row, Text, withWords, type LookLanguage, type PartProps } from './common';
 
-export function MastheadPart(props: PartProps) {
-  const { look, editable } = props;
+export function MastheadPart(props: PartProps & LookLanguage) {
+  const { look, editable, language, own } = props;
   const { masthead } = look;
   const set = changer(props, 'masthead');
   return (
     <>
       <Text label="Shop name" value={masthead.name} max={80} disabled={!editable} onChange={(name) => set({ name })} />
-      <Text
-        label="Strapline"
-        value={masthead.strapline}
-        max={120}
-        disabled={!editable}
-        onChange={(strapline) => set({ strapline })}
-      />
+      {language === own ? (
+        <Text
+          label="Strapline"
+          value={masthead.strapline}
+          max={120}
+          disabled={!editable}
+          onChange={(strapline) => set({ strapline })}
+        />
+      ) : (
+        <Text
+          label={`Strapline, ${languageName(language)}`}
+          value={masthead.straplines?.[language] ?? ''}
+          placeholder={masthead.strapline}
+          max={120}
+          disabled={!editable}
+          onChange={(words) => set({ straplines: withWords(masthead.straplines, language, words) })}
+        />
+      )}
       <Field label="Arrangement">
         {(ids) => (
           <Pick

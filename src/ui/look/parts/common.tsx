@@ -11,6 +11,23 @@ export interface PartProps {
   onLook: (look: Look, key: string) => void;
 }
 
+/** Which of the look's words are shown: those of the language on the sheets. */
+export interface LookLanguage {
+  language: string;
+  /** The store's. */
+  own: string;
+}
+
+/** Words in further languages with one changed; emptied, the store's own stand for it. */
+export function withWords(
+  others: Record<string, string> | undefined,
+  language: string,
+  words: string,
+): Record<string, string> {
+  const { [language]: _before, ...rest } = others ?? {};
+  return words === '' ? rest : { ...rest, [language]: words };
+}
+
 type Change<K extends keyof Look> = (change: Partial<Look[K]>, key?: string) => void;
 
 export function changer<K extends keyof Look>({ look, onLook }: PartProps, part: K): Change<K> {
