@@ -58,6 +58,7 @@ async function triedOn(access: Access) {
       slug: notifications.slug,
       name: notifications.name,
       moment: notifications.moment,
+      when: templates.when,
       draft: templates.draft,
       live: editions.template,
     })
@@ -65,11 +66,26 @@ async function triedOn(access: Access) {
     .innerJoin(templates, eq(templates.notificationId, notifications.id))
     .leftJoin(editions, eq(editions.id, templates.liveEditionId))
     .where(
-      and(eq(notifications.storeId, access.store.id), inArray(notifications.slug, TRIED_ON), eq(templates.variant, '')),
-    );
+      and(
+        eq(notifications.storeId, access.store.id),
+        inArray(notifications.slug, TRIED_ON),
+        eq(templates.nothing, false),
+      ),
+    )
+    .orderBy(templates.rank, templates.id);
   return TRIED_ON.flatMap((slug) => {
-    const row = rows.find((r) => r.slug === slug);
-    return row ? [{ slug, name: row.name, moment: row.moment, template: row.live ?? row.draft }] : [];
+    const versions = rows.filter((r) => r.slug === slug);
+    const [first] = versions;
+    return first
+      ? [
+          {
+            slug,
+            name: first.name,
+            moment: first.moment,
+            versions: versions.map((v) => ({ ...(v.when && { when: v.when }), template: v.live ?? v.draft })),
+          },
+        ]
+      : [];
   });
 }
 

@@ -32,6 +32,7 @@ import { ScaledSheet } from './ScaledSheet';
 import { StartsPart } from './StartsPart';
 import { TryingBar } from './TryingBar';
 import type { LookMessage, LookProps } from './types';
+import { versionFor } from './versionFor';
 import { useLookSheets } from './useLookSheets';
 
 type Part = 'start' | LookPart;
@@ -92,22 +93,26 @@ export function LookScreen(props: LookProps) {
   const locale = store.locales[language] ?? language;
   const direction = directionOf(language);
   const partsFor = useCallback(
-    (message: LookMessage, wanted: Look): RenderParts => ({
-      template: message.template,
-      look: wanted,
-      language: message.template.words[language] ? language : store.language,
-      locale: message.template.words[language] ? locale : (store.locales[store.language] ?? store.language),
-      timeZone: store.timeZone,
-      phrases: store.phrases[language] ?? {},
-      passages: store.passages,
-      sourceLanguage: store.language,
-      facts: store.facts,
-      order: order.order,
-      moment: message.moment,
-      now,
-      view: { ground: strip.ground, pictures: strip.pictures },
-      ...(order.channelName && { channelName: order.channelName }),
-    }),
+    (message: LookMessage, wanted: Look): RenderParts => {
+      const template = versionFor(message, order.order, store.language);
+      const written = template.words[language] !== undefined;
+      return {
+        template,
+        look: wanted,
+        language: written ? language : store.language,
+        locale: written ? locale : (store.locales[store.language] ?? store.language),
+        timeZone: store.timeZone,
+        phrases: store.phrases[language] ?? {},
+        passages: store.passages,
+        sourceLanguage: store.language,
+        facts: store.facts,
+        order: order.order,
+        moment: message.moment,
+        now,
+        view: { ground: strip.ground, pictures: strip.pictures },
+        ...(order.channelName && { channelName: order.channelName }),
+      };
+    },
     [store, language, locale, order, now, strip.ground, strip.pictures],
   );
   const { render } = useRenderer();
@@ -351,7 +356,7 @@ export function LookScreen(props: LookProps) {
           onOrders={async (search) => valueOrToast(await props.onOrders(search)) ?? []}
           languages={store.languages.map((l) => ({
             language: l,
-            written: messages.some((m) => m.template.words[l] !== undefined),
+            written: messages.some((m) => m.versions.some((v) => v.template.words[l] !== undefined)),
           }))}
           bytes={undefined}
           onChange={changeStrip}

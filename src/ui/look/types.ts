@@ -1,4 +1,5 @@
 /** What the Look screen is given. */
+import type { Condition } from '@/core/conditions';
 import type { Look } from '@/core/look';
 import type { Order } from '@/core/order';
 import type { Result } from '@/core/result';
@@ -13,7 +14,8 @@ export interface LookMessage {
   slug: string;
   name: string;
   moment: string;
-  template: Template;
+  /** As they are asked: an order takes the first whose condition it meets. */
+  versions: { when?: Condition; template: Template }[];
 }
 
 export interface LookProps {
