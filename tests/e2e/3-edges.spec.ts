@@ -154,6 +154,45 @@ test('routing: a rule is added by address, tried on an order, tested, and taken 
   await expect(rule.first()).toBeVisible();
 });
 
+test('when Libellus does not answer, it says so, what was typed stays, and the same click works later', async ({
+  page,
+}) => {
+  await signIn(page);
+  const away = async (on: boolean): Promise<void> => {
+    await page.unrouteAll();
+    if (!on) return;
+    await page.route('**/*', (route) =>
+      route.request().method() === 'POST' ? route.abort('connectionrefused') : route.continue(),
+    );
+  };
+  const said = 'Libellus does not answer. Look whether it was done before you try again.';
+  await page.goto('/s/quillwick/routing');
+  await page.getByRole('button', { name: 'Name somebody for Item late' }).click();
+  const form = page.getByRole('form', { name: 'Name somebody for Item late' });
+  await form.getByRole('radio', { name: 'Another address' }).click();
+  await form.getByLabel('Address', { exact: true }).fill('away@bindery-print.example');
+  await away(true);
+  await form.getByRole('button', { name: 'Add to Item late' }).click();
+  await expect(form.getByRole('alert')).toHaveText(said);
+  await expect(form.getByLabel('Address', { exact: true })).toHaveValue('away@bindery-print.example');
+  await away(false);
+  await form.getByRole('button', { name: 'Add to Item late' }).click();
+  await expect(form).toHaveCount(0);
+  await page.getByRole('button', { name: 'Take away away@bindery-print.example' }).click();
+  await expect(page.getByText('away@bindery-print.example no longer hears of Item late.')).toBeVisible();
+
+  await page.goto('/s/quillwick/desk/on-its-way');
+  const send = page.getByRole('button', { name: 'Send test to me' });
+  await expect(send).toBeEnabled();
+  await away(true);
+  await send.click();
+  await expect(page.getByText(said)).toBeVisible();
+  await expect(send).toBeEnabled();
+  await away(false);
+  await send.click();
+  await expect(page.getByText(/^Sent "/)).toBeVisible();
+});
+
 test('the Journey follows an order, turns a notification off and on, and is walked by keyboard', async ({ page }) => {
   await signIn(page);
   await page.goto('/s/quillwick/journey?order=QW-10483');

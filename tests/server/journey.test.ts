@@ -6,7 +6,8 @@ import { customers, deliveries, orders, phrases, products, templates } from '@/s
 import { receiveEvent } from '@/server/events/receive';
 import { loadBoard, orderPath } from '@/server/views/board';
 import { loadDesk, publish, saveDraft, switchNotification } from '@/server/views/desk';
-import { bringIn, previewFile, takeOut } from '@/server/views/exchange';
+import { bringIn, previewFile } from '@/server/views/exchange/bring-in';
+import { takeOut } from '@/server/views/exchange/take-out';
 import { impactOf } from '@/server/views/impact';
 import { loadNotification, saveNotification } from '@/server/views/notification';
 import {

@@ -21,6 +21,7 @@ import type { Block, Segments, Stale, Template } from '@/core/template';
 import { AT_ONCE, type Schedule } from '../../core/time/timing';
 import { address, id, json, lookColumn, storeId, time } from './columns';
 
+export * from './auth-tables';
 export * from './sending-tables';
 
 /** Of the variant for everybody: after all others. */
@@ -118,16 +119,6 @@ export const discountCodes = mysqlTable(
     usesLimit: int('uses_limit'),
   },
   (t) => [primaryKey({ columns: [t.storeId, t.code] })],
-);
-
-export const memberships = mysqlTable(
-  'membership',
-  {
-    userId: varchar('user_id', { length: 36 }).notNull(),
-    storeId: storeId(),
-    role: varchar('role', { length: 20 }).$type<import('../auth/policy').Role>().notNull(),
-  },
-  (t) => [primaryKey({ columns: [t.userId, t.storeId] })],
 );
 
 export const channels = mysqlTable(
@@ -375,65 +366,3 @@ export const history = mysqlTable(
   },
   (t) => [index('history_store').on(t.storeId, t.id), index('history_about').on(t.storeId, t.about, t.id)],
 );
-
-// The tables of better-auth, with the names and columns it expects.
-export const user = mysqlTable('user', {
-  id: varchar('id', { length: 36 }).primaryKey(),
-  name: varchar('name', { length: 255 }).notNull(),
-  email: varchar('email', { length: 255 }).notNull().unique(),
-  emailVerified: boolean('email_verified').notNull().default(false),
-  image: text('image'),
-  createdAt: time('created_at').notNull(),
-  updatedAt: time('updated_at').notNull(),
-});
-
-export const session = mysqlTable(
-  'session',
-  {
-    id: varchar('id', { length: 36 }).primaryKey(),
-    expiresAt: time('expires_at').notNull(),
-    token: varchar('token', { length: 255 }).notNull().unique(),
-    createdAt: time('created_at').notNull(),
-    updatedAt: time('updated_at').notNull(),
-    ipAddress: text('ip_address'),
-    userAgent: text('user_agent'),
-    userId: varchar('user_id', { length: 36 }).notNull(),
-  },
-  (t) => [index('session_user').on(t.userId)],
-);
-
-export const account = mysqlTable(
-  'account',
-  {
-    id: varchar('id', { length: 36 }).primaryKey(),
-    accountId: text('account_id').notNull(),
-    providerId: text('provider_id').notNull(),
-    userId: varchar('user_id', { length: 36 }).notNull(),
-    accessToken: text('access_token'),
-    refreshToken: text('refresh_token'),
-    idToken: text('id_token'),
-    accessTokenExpiresAt: time('access_token_expires_at'),
-    refreshTokenExpiresAt: time('refresh_token_expires_at'),
-    scope: text('scope'),
-    password: text('password'),
-    createdAt: time('created_at').notNull(),
-    updatedAt: time('updated_at').notNull(),
-  },
-  (t) => [index('account_user').on(t.userId)],
-);
-
-export const verification = mysqlTable('verification', {
-  id: varchar('id', { length: 36 }).primaryKey(),
-  identifier: varchar('identifier', { length: 255 }).notNull(),
-  value: text('value').notNull(),
-  expiresAt: time('expires_at').notNull(),
-  createdAt: time('created_at').notNull(),
-  updatedAt: time('updated_at').notNull(),
-});
-
-export const rateLimit = mysqlTable('rate_limit', {
-  id: varchar('id', { length: 36 }).primaryKey(),
-  key: varchar('key', { length: 255 }).notNull().unique(),
-  count: int('count').notNull(),
-  lastRequest: bigint('last_request', { mode: 'number' }).notNull(),
-});

@@ -7,7 +7,7 @@ import type { Result } from '@/core/result';
 import { Dialog } from '../parts/Dialog';
 import { Field } from '../parts/fields';
 import { Trouble } from '../parts/Page';
-import { failureWords } from '../parts/result';
+import { answered, failureWords } from '../parts/result';
 
 export interface AgainAbout {
   known: { address: string; name: string; what: string }[];
@@ -42,7 +42,7 @@ export function AgainDialog({
     if (busy || wrong || to === '') return;
     setBusy(true);
     setTrouble(undefined);
-    const result = await onSend(to);
+    const result = await answered(onSend(to));
     setBusy(false);
     if (result.ok) onSent(result.value);
     else setTrouble(failureWords(result.error));

@@ -10,7 +10,7 @@ import { Segments } from '../parts/fields';
 import { Time } from '../parts/format';
 import { Mark } from '../parts/marks';
 import { Page, PanelTitle } from '../parts/Page';
-import { valueOrToast } from '../parts/result';
+import { answered, valueOrToast } from '../parts/result';
 import { StateWord } from '../parts/states';
 import { WatchWaiting } from '../parts/WatchWaiting';
 import { AgainDialog, type AgainAbout } from './AgainDialog';
@@ -93,7 +93,7 @@ export function DeliveryScreen({
 
   const run = async (work: () => Promise<Result<null>>): Promise<void> => {
     setBusy(true);
-    valueOrToast(await work());
+    valueOrToast(await answered(work()));
     router.refresh();
     setBusy(false);
   };

@@ -5,7 +5,7 @@ import { languageName } from '@/core/names';
 import type { Finding } from '@/core/preflight';
 import type { Block, Template } from '@/core/template';
 import type { Rendered } from '@/workers/protocol';
-import { valueOrToast } from '../parts/result';
+import { answered, valueOrToast } from '../parts/result';
 import { wordsOfBlock } from './blockEdits';
 import type { DeskProps } from './DeskScreen';
 import { Compare } from './dialogs/Compare';
@@ -44,7 +44,7 @@ export function DeskDialogs(own: DeskDialogsProps) {
   const { item, live, editions, others, ownAddress } = props;
   const close = (): void => onAsk(undefined);
   const copyTo = async (slug: string, what: Block): Promise<void> => {
-    const copied = valueOrToast(await props.onCopyBlock(slug, what, wordsOfBlock(template, what)));
+    const copied = valueOrToast(await answered(props.onCopyBlock(slug, what, wordsOfBlock(template, what))));
     if (!copied) return;
     close();
     toast.success(`${labelOf} is in the draft of ${copied.name}.`);

@@ -19,8 +19,8 @@ import {
 } from '@/core/template';
 import type { BringPicture } from '../parts/PictureInput';
 import { Trouble } from '../parts/Page';
-import { failureWords, valueOrToast } from '../parts/result';
-import { blockEdits, wordsOfBlock, type Selected } from './blockEdits';
+import { answered, valueOrToast } from '../parts/result';
+import { blockEdits, type Selected } from './blockEdits';
 import { Stage } from './Stage';
 import type { ChipOpen } from './ChipDetails';
 import { Conflict } from '../bench/Conflict';
@@ -39,6 +39,7 @@ import type { DeskStore, OnDesk } from './types';
 import { useAutosave } from '../bench/useAutosave';
 import { useDraft } from './useDraft';
 import { useDeskKeys } from './useDeskKeys';
+import { useDeskSteps } from './useDeskSteps';
 import type { RenderParts } from '../bench/useRenderer';
 import { usePreview } from './usePreview';
 import { useMessage } from './useMessage';
@@ -99,8 +100,6 @@ export function DeskScreen(props: DeskProps) {
   const [chosenForm, setChosenForm] = useState<{ key: string; index: number }>();
   const [chip, setChip] = useState<ChipOpen>();
   const [asking, setAsking] = useState<Asking>();
-  const [publishTrouble, setPublishTrouble] = useState<string>();
-  const [busy, setBusy] = useState<'publish' | 'test'>();
   const [editor, setEditor] = useState<WordsEditorHandle | null>(null);
   const editing = useRef<WordsEditorHandle>(null);
   const takeEditor = useCallback((handle: WordsEditorHandle | null) => {
@@ -185,7 +184,7 @@ export function DeskScreen(props: DeskProps) {
       if (change.language !== undefined || change.order !== undefined) setChip(undefined);
       setStrip((was) => ({ ...was, ...change }));
       if (change.order !== undefined && change.order !== strip.order) {
-        void props.onOrder(change.order).then((result) => {
+        void answered(props.onOrder(change.order)).then((result) => {
           const found = valueOrToast(result);
           if (found) setOrder(found);
         });
@@ -217,47 +216,16 @@ export function DeskScreen(props: DeskProps) {
   const edits = blockEdits(template, selected, store.codes, dispatch, select);
   const { add, remove, duplicate, put, replace, fix } = edits;
 
-  const publish = async (): Promise<void> => {
-    setBusy('publish');
-    setPublishTrouble(undefined);
-    await save.saveNow();
-    const result = await props.onPublish(save.currentRevision());
-    setBusy(undefined);
-    if (!result.ok) {
-      setPublishTrouble(failureWords(result.error));
-      return;
-    }
-    setAsking(undefined);
-    toast.success(result.value.said);
-    router.refresh();
-  };
-
-  const sendTest = async (to: string): Promise<void> => {
-    setBusy('test');
-    const sent = valueOrToast(await props.onTest(template, language, order.order.number, to));
-    if (sent) {
-      toast.success(`Sent "${sent.subject}" to ${sent.to}.`);
-      setAsking(undefined);
-    }
-    setBusy(undefined);
-  };
-
-  const makePassage = async (b: Block, name: string): Promise<void> => {
-    const { when: _when, ...rest } = b;
-    const made = valueOrToast(await props.onMakePassage(name, [rest as Block], wordsOfBlock(template, b)));
-    if (!made) return;
-    setAsking(undefined);
-    edits.usePassageFor(b, made.id);
-    toast.success(`${name} is a passage of the store.`);
-    router.refresh();
-  };
-
-  const removePassage = async (): Promise<void> => {
-    if (!props.onRemovePassage) return;
-    if (valueOrToast(await props.onRemovePassage()) === undefined) return;
-    toast.success(`${item.name} is taken away.`);
-    router.push(`${base}/journey`);
-  };
+  const steps = useDeskSteps({
+    props,
+    save,
+    template,
+    language,
+    order: order.order.number,
+    onUsePassage: edits.usePassageFor,
+    onAsk: setAsking,
+  });
+  const { busy, publishTrouble } = steps;
 
   const nextNumber = item.kind === 'passage' ? undefined : (editions[0]?.number ?? 0) + 1;
   const changed = useMemo(() => templateChanges(live?.template, template).length > 0, [live, template]);
@@ -267,7 +235,10 @@ export function DeskScreen(props: DeskProps) {
   );
   const render = useCallback((t: Template) => renderOnce(partsFor(t)), [renderOnce, partsFor]);
   const { onOrders } = props;
-  const searchOrders = useCallback(async (search: string) => valueOrToast(await onOrders(search)) ?? [], [onOrders]);
+  const searchOrders = useCallback(
+    async (search: string) => valueOrToast(await answered(onOrders(search))) ?? [],
+    [onOrders],
+  );
   const shownFor = (b: Block): 'always' | 'yes' | 'no' | 'hidden' =>
     b.hidden ? 'hidden' : !b.when ? 'always' : conditionHolds(b.when, snapshot.facts, language) ? 'yes' : 'no';
   const labelOf = block ? (places.find((p) => p.id === block.id)?.label ?? BLOCK_LABELS[block.kind]) : '';
@@ -285,7 +256,7 @@ export function DeskScreen(props: DeskProps) {
             saveState={save.state}
             onUndo={draft.past.length > 0 ? () => dispatch({ type: 'undo' }) : undefined}
             onRedo={draft.future.length > 0 ? () => dispatch({ type: 'redo' }) : undefined}
-            onTest={notification ? () => void sendTest(props.ownAddress) : undefined}
+            onTest={notification ? () => void steps.sendTest(props.ownAddress) : undefined}
             more={[
               { label: 'Start from ...', act: mayEdit && notification ? () => setAsking('start') : undefined },
               { label: 'Compare editions ...', act: editions.length > 0 ? () => setAsking('compare') : undefined },
@@ -302,15 +273,11 @@ export function DeskScreen(props: DeskProps) {
                 : [
                     {
                       label: 'Take the passage away',
-                      act: mayPublish ? () => void removePassage() : undefined,
+                      act: mayPublish ? () => void steps.removePassage() : undefined,
                     },
                   ]),
             ]}
-            onPublish={() => {
-              setPublishTrouble(undefined);
-              setAsking('publish');
-              void save.saveNow();
-            }}
+            onPublish={steps.askToPublish}
           />
 
           {save.state.kind === 'conflict' && (
@@ -414,10 +381,10 @@ export function DeskScreen(props: DeskProps) {
             after={rendered?.message?.html}
             orderNumber={order.order.number}
             onAsk={setAsking}
-            onPublish={() => void publish()}
-            onTest={(to) => void sendTest(to)}
+            onPublish={() => void steps.publish()}
+            onTest={(to) => void steps.sendTest(to)}
             onTake={replace}
-            onMakePassage={(b, name) => void makePassage(b, name)}
+            onMakePassage={(b, name) => void steps.makePassage(b, name)}
           />
         </div>
       )}

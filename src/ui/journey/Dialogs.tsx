@@ -7,7 +7,7 @@ import type { Failure, Result } from '@/core/result';
 import { Dialog } from '../parts/Dialog';
 import { Field, Pick, Search } from '../parts/fields';
 import { PanelTitle, Trouble } from '../parts/Page';
-import { problemAt } from '../parts/result';
+import { answered, problemAt } from '../parts/result';
 import { LANES, type Card, type ShopMailOnScreen } from './types';
 
 const TO = LANES.map((l) => ({ value: l.audience, label: l.whom }));
@@ -34,7 +34,7 @@ export function NewNotification({ cards, onMake, onMade, onClose, ...start }: Ne
   const [from, setFrom] = useState<string>('');
   const [failure, setFailure] = useState<Failure>();
   const make = async (): Promise<void> => {
-    const result = await onMake({ name, moment, audience, ...(from && { from }) });
+    const result = await answered(onMake({ name, moment, audience, ...(from && { from }) }));
     if (result.ok) onMade(result.value.slug);
     else setFailure(result.error);
   };
@@ -101,12 +101,12 @@ export function ShopMails({ mails, onAdd, onRemove, onClose }: ShopMailsProps) {
   const [audience, setAudience] = useState<Audience>('customer');
   const [failure, setFailure] = useState<Failure>();
   const add = async (): Promise<void> => {
-    const result = await onAdd({ name, moment, audience });
+    const result = await answered(onAdd({ name, moment, audience }));
     setFailure(result.ok ? undefined : result.error);
     if (result.ok) setName('');
   };
   const remove = async (id: string): Promise<void> => {
-    const result = await onRemove(id);
+    const result = await answered(onRemove(id));
     if (!result.ok) setFailure(result.error);
   };
   return (

@@ -10,7 +10,7 @@ import { Search, Segments } from '../parts/fields';
 import { plural } from '../parts/format';
 import { Leaf } from '../parts/marks';
 import { Page } from '../parts/Page';
-import { valueOrToast } from '../parts/result';
+import { answered, valueOrToast } from '../parts/result';
 import { isTyping } from '../shell/CommandPalette';
 import { Board, nearestTo } from './Board';
 import { Bars } from './BoardCard';
@@ -64,10 +64,10 @@ export function JourneyScreen(props: JourneyProps) {
 
   const set = (card: Card, on: boolean): void =>
     startSwitch(async () => {
-      const done = valueOrToast(await onSwitch(card.slug, on));
+      const done = valueOrToast(await answered(onSwitch(card.slug, on)));
       if (done === undefined) return;
       toast(`${card.name} is ${on ? 'on' : 'off'}.`, {
-        action: { label: 'Undo', onClick: () => void onSwitch(card.slug, !on).then(valueOrToast) },
+        action: { label: 'Undo', onClick: () => void answered(onSwitch(card.slug, !on)).then(valueOrToast) },
       });
     });
   const switchCard = (card: Card): void => {
@@ -78,9 +78,11 @@ export function JourneyScreen(props: JourneyProps) {
   const bulk = (action: Bulk, chosen: Card[]): void =>
     startSwitch(async () => {
       const outcome = valueOrToast(
-        await onBulk(
-          action,
-          chosen.map((c) => c.slug),
+        await answered(
+          onBulk(
+            action,
+            chosen.map((c) => c.slug),
+          ),
         ),
       );
       if (!outcome) return;

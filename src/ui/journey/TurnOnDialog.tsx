@@ -6,6 +6,7 @@ import { Dialog } from '../parts/Dialog';
 import { plural } from '../parts/format';
 import { Mark } from '../parts/marks';
 import { PanelTitle, Trouble } from '../parts/Page';
+import { answered } from '../parts/result';
 
 export interface ImpactOnScreen {
   byHand: boolean;
@@ -32,7 +33,7 @@ export function TurnOnDialog({ slug, name, onImpact, onTurnOn, onClose }: TurnOn
   const [result, setResult] = useState<Result<ImpactOnScreen>>();
   useEffect(() => {
     let gone = false;
-    void onImpact(slug).then((r) => {
+    void answered(onImpact(slug)).then((r) => {
       if (!gone) setResult(r);
     });
     return () => {

@@ -17,7 +17,7 @@ import { type StripState } from '../desk/strip';
 import { useDeskKeys } from '../desk/useDeskKeys';
 import { Leaf, Mark } from '../parts/marks';
 import { Page, Trouble } from '../parts/Page';
-import { failureWords, valueOrToast } from '../parts/result';
+import { answered, failureWords, valueOrToast } from '../parts/result';
 import { ColoursPart } from './parts/ColoursPart';
 import { CssPart } from './parts/CssPart';
 import { FooterPart } from './parts/FooterPart';
@@ -144,7 +144,7 @@ export function LookScreen(props: LookProps) {
   const changeStrip = (change: Partial<StripState>): void => {
     setStrip((was) => ({ ...was, ...change }));
     if (change.order !== undefined && change.order !== strip.order) {
-      void props.onOrder(change.order).then((result) => {
+      void answered(props.onOrder(change.order)).then((result) => {
         const found = valueOrToast(result);
         if (found) setOrder(found);
       });
@@ -161,7 +161,7 @@ export function LookScreen(props: LookProps) {
     setBusy(true);
     setTrouble(undefined);
     await save.saveNow();
-    const result = await props.onPublish(save.currentRevision());
+    const result = await answered(props.onPublish(save.currentRevision()));
     setBusy(false);
     if (!result.ok) {
       setTrouble(failureWords(result.error));
@@ -276,7 +276,7 @@ export function LookScreen(props: LookProps) {
                     colours={colours}
                     onFound={setColours}
                     onReadColours={(path) => {
-                      void props.onColours(path).then((result) => {
+                      void answered(props.onColours(path)).then((result) => {
                         const found = valueOrToast(result);
                         if (found) setColours(found);
                       });
@@ -353,7 +353,7 @@ export function LookScreen(props: LookProps) {
           {...strip}
           sheetOnly
           orders={props.orders}
-          onOrders={async (search) => valueOrToast(await props.onOrders(search)) ?? []}
+          onOrders={async (search) => valueOrToast(await answered(props.onOrders(search))) ?? []}
           languages={store.languages.map((l) => ({
             language: l,
             written: messages.some((m) => m.versions.some((v) => v.template.words[l] !== undefined)),

@@ -16,7 +16,7 @@ import { Check } from '../parts/Check';
 import { Field, Search } from '../parts/fields';
 import { plural, Time } from '../parts/format';
 import { Page, PanelTitle, Trouble } from '../parts/Page';
-import { problemAt, valueOrToast } from '../parts/result';
+import { answered, problemAt, valueOrToast } from '../parts/result';
 import { Switch } from '../parts/Switch';
 import { LabelsField } from './LabelsField';
 import { TimingPart } from './TimingPart';
@@ -60,7 +60,7 @@ export function NotificationScreen(props: NotificationProps & { now: number }) {
     setSettings(when ? { ...rest, when } : rest);
   };
   const save = async (): Promise<void> => {
-    const result = await onSave(revision, settings);
+    const result = await answered(onSave(revision, settings));
     setFailure(result.ok ? undefined : result.error);
     if (!result.ok) return;
     setSaved(settings);
@@ -70,10 +70,10 @@ export function NotificationScreen(props: NotificationProps & { now: number }) {
   };
   const set = async (on: boolean): Promise<void> => {
     setTurningOn(false);
-    if (valueOrToast(await onSwitch(slug, on)) !== undefined) router.refresh();
+    if (valueOrToast(await answered(onSwitch(slug, on))) !== undefined) router.refresh();
   };
   const tryOrder = async (number: string): Promise<void> => {
-    const found = valueOrToast(await onOrder(number));
+    const found = valueOrToast(await answered(onOrder(number)));
     if (found) setTryWith(found.order);
   };
 
@@ -255,7 +255,7 @@ export function NotificationScreen(props: NotificationProps & { now: number }) {
                 disabled={notification.on}
                 title={notification.on ? 'Turn it off first' : undefined}
                 onClick={() =>
-                  void props.onRemove().then((r) => {
+                  void answered(props.onRemove()).then((r) => {
                     if (valueOrToast(r) !== undefined) router.push(`${base}/journey`);
                   })
                 }
@@ -315,7 +315,7 @@ export function NotificationScreen(props: NotificationProps & { now: number }) {
                           type="button"
                           className="link"
                           aria-label={`Send now: ${w.order}`}
-                          onClick={() => void props.onSendNow(w.id).then(valueOrToast)}
+                          onClick={() => void answered(props.onSendNow(w.id)).then(valueOrToast)}
                         >
                           Send now
                         </button>
@@ -323,7 +323,7 @@ export function NotificationScreen(props: NotificationProps & { now: number }) {
                           type="button"
                           className="link"
                           aria-label={`Stop: ${w.order}`}
-                          onClick={() => void props.onStop(w.id).then(valueOrToast)}
+                          onClick={() => void answered(props.onStop(w.id)).then(valueOrToast)}
                         >
                           Stop
                         </button>

@@ -17,7 +17,7 @@ import { Dialog } from '../parts/Dialog';
 import { Field, Pick } from '../parts/fields';
 import { Money } from '../parts/format';
 import { Trouble } from '../parts/Page';
-import { problemAt } from '../parts/result';
+import { answered, problemAt } from '../parts/result';
 import type { Possible } from './types';
 
 export interface ActionDialogProps {
@@ -126,7 +126,7 @@ export function ActionDialog({ kind, order, possible, onDo, onDone, onClose }: A
       return;
     }
     setBusy(true);
-    const result = await onDo(action());
+    const result = await answered(onDo(action()));
     setBusy(false);
     if (result.ok) onDone(result.value.deliveries);
     else setFailure(result.error);

@@ -7,7 +7,7 @@ import { CodeEditor } from '../parts/CodeEditor';
 import { Pick } from '../parts/fields';
 import { Time } from '../parts/format';
 import { Page, PanelTitle } from '../parts/Page';
-import { valueOrToast } from '../parts/result';
+import { answered, valueOrToast } from '../parts/result';
 
 export interface ConnectProps {
   base: string;
@@ -47,7 +47,7 @@ export function ConnectScreen({ base, zone, url, openApi, events, newest, maySho
     line = undefined;
   }
   const show = async (): Promise<void> => {
-    const found = valueOrToast(await onKey());
+    const found = valueOrToast(await answered(onKey()));
     if (found) setKey(found);
   };
   const copy = async (): Promise<void> => {

@@ -8,6 +8,7 @@ import { Field, Segments } from '../parts/fields';
 import { plural } from '../parts/format';
 import { Mark } from '../parts/marks';
 import { Page, PanelTitle, Trouble } from '../parts/Page';
+import { answered } from '../parts/result';
 
 export interface Preview {
   kind: ListKind;
@@ -64,7 +65,7 @@ export function ExchangeScreen({ base, currency, mayBring, onPreview, onBring }:
     setBusy('looking');
     setPreview(undefined);
     setFailure(undefined);
-    const result = await onPreview(as, formOf(chosen));
+    const result = await answered(onPreview(as, formOf(chosen)));
     if (result.ok) setPreview(result.value);
     else setFailure(result.error);
     setBusy(undefined);
@@ -72,7 +73,7 @@ export function ExchangeScreen({ base, currency, mayBring, onPreview, onBring }:
   const bring = async (goodOnly: boolean): Promise<void> => {
     if (!file) return;
     setBusy('bringing');
-    const result = await onBring(kind, goodOnly, formOf(file));
+    const result = await answered(onBring(kind, goodOnly, formOf(file)));
     setBusy(undefined);
     if (!result.ok) return setFailure(result.error);
     toast.success(`Brought in: ${result.value.fresh} new, ${result.value.known} that were there.`);

@@ -19,7 +19,7 @@ import { plural, Time } from '../parts/format';
 import { Mark } from '../parts/marks';
 import { Page, PanelTitle } from '../parts/Page';
 import { StateWord } from '../parts/states';
-import { valueOrToast } from '../parts/result';
+import { answered, valueOrToast } from '../parts/result';
 import { WatchWaiting } from '../parts/WatchWaiting';
 import { ActionDialog } from './ActionDialog';
 import { ActionMenu } from './ActionMenu';
@@ -131,7 +131,7 @@ export function OrderScreen(props: OrderProps) {
                           type="button"
                           className="link"
                           aria-label={`Send now: ${d.notification}`}
-                          onClick={() => void props.onSendNow(d.id).then(valueOrToast)}
+                          onClick={() => void answered(props.onSendNow(d.id)).then(valueOrToast)}
                         >
                           Send now
                         </button>
@@ -139,7 +139,7 @@ export function OrderScreen(props: OrderProps) {
                           type="button"
                           className="link"
                           aria-label={`Stop ${d.notification}`}
-                          onClick={() => void props.onStop(d.id).then(valueOrToast)}
+                          onClick={() => void answered(props.onStop(d.id)).then(valueOrToast)}
                         >
                           Stop
                         </button>

@@ -10,7 +10,7 @@ import { Check } from '../parts/Check';
 import { Field, Pick, Search, Segments } from '../parts/fields';
 import { Money } from '../parts/format';
 import { Page, Trouble } from '../parts/Page';
-import { problemAt } from '../parts/result';
+import { answered, problemAt } from '../parts/result';
 
 export interface PlaceOrderProps {
   base: string;
@@ -90,18 +90,20 @@ export function PlaceOrderScreen(props: PlaceOrderProps) {
   const place = async (): Promise<void> => {
     setBusy(true);
     setFailure(undefined);
-    const result = await onPlace({
-      ...(who === 'known' ? { customerId: customer ?? '', ...(asGuest !== undefined && { asGuest }) } : { guest }),
-      channel,
-      ...(language && { language }),
-      lines: lines.map((l) => ({ sku: l.sku, quantity: Number(l.quantity) })),
-      ...(code.trim() && { code: code.trim() }),
-      collect,
-      taxAdded,
-      payment,
-      paid: paid === 'paid',
-      ...(note.trim() && { note: note.trim() }),
-    });
+    const result = await answered(
+      onPlace({
+        ...(who === 'known' ? { customerId: customer ?? '', ...(asGuest !== undefined && { asGuest }) } : { guest }),
+        channel,
+        ...(language && { language }),
+        lines: lines.map((l) => ({ sku: l.sku, quantity: Number(l.quantity) })),
+        ...(code.trim() && { code: code.trim() }),
+        collect,
+        taxAdded,
+        payment,
+        paid: paid === 'paid',
+        ...(note.trim() && { note: note.trim() }),
+      }),
+    );
     if (result.ok) router.push(`${base}/orders/${encodeURIComponent(result.value.number)}`);
     else {
       setFailure(result.error);

@@ -6,7 +6,7 @@ import type { Failure, Result } from '@/core/result';
 import { Dialog } from '../parts/Dialog';
 import { Field, Pick, Segments } from '../parts/fields';
 import { Trouble } from '../parts/Page';
-import { problemAt } from '../parts/result';
+import { answered, problemAt } from '../parts/result';
 
 export interface StartWalkProps {
   base: string;
@@ -33,7 +33,9 @@ export function StartWalk({ base, me, languages, onStart }: StartWalkProps) {
   const start = async (): Promise<void> => {
     setBusy(true);
     const [firstName = '', ...rest] = name.trim().split(/\s+/);
-    const result = await onStart({ email, firstName, lastName: rest.join(' '), language, asGuest: who === 'guest' });
+    const result = await answered(
+      onStart({ email, firstName, lastName: rest.join(' '), language, asGuest: who === 'guest' }),
+    );
     setBusy(false);
     if (result.ok) router.push(`${base}/orders/${encodeURIComponent(result.value.number)}/walk`);
     else setFailure(result.error);

@@ -9,7 +9,7 @@ import type { Result } from '@/core/result';
 import { plural, Time } from '../parts/format';
 import { Mark } from '../parts/marks';
 import { Page, PanelTitle } from '../parts/Page';
-import { valueOrToast } from '../parts/result';
+import { answered, valueOrToast } from '../parts/result';
 import { StateWord } from '../parts/states';
 import { WatchWaiting } from '../parts/WatchWaiting';
 
@@ -55,7 +55,7 @@ export function WalkScreen(props: WalkProps) {
   const [busy, setBusy] = useState(false);
   const run = async (work: () => Promise<Result<null>>): Promise<void> => {
     setBusy(true);
-    valueOrToast(await work());
+    valueOrToast(await answered(work()));
     router.refresh();
     setBusy(false);
   };

@@ -2,6 +2,18 @@
 import { toast } from 'sonner';
 import type { Failure, Result } from '@/core/result';
 
+/** What is said when no answer came: the network or the web process is away. */
+export const NO_ANSWER: Failure = {
+  code: 'broken',
+  message: 'Libellus does not answer. Look whether it was done before you try again.',
+  problems: [],
+};
+
+/** The answer of the server, or the failure that there is none. */
+export function answered<T>(asked: Promise<Result<T>>): Promise<Result<T>> {
+  return asked.catch((): Result<T> => ({ ok: false, error: NO_ANSWER }));
+}
+
 /** The value of a result; a failure is told at the edge of the screen and gives undefined. */
 export function valueOrToast<T>(result: Result<T>): T | undefined {
   if (result.ok) return result.value;

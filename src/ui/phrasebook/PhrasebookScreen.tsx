@@ -5,6 +5,7 @@ import { toast } from 'sonner';
 import type { Result } from '@/core/result';
 import { Page } from '../parts/Page';
 import { Head } from '../parts/Table';
+import { answered } from '../parts/result';
 
 export interface PhrasebookProps {
   languages: { id: string; name: string }[];
@@ -98,7 +99,7 @@ function PhraseField({ label, language, words, mayEdit, onSave }: PhraseFieldPro
   }
   const save = async (source: string): Promise<void> => {
     if (source.trim() === kept) return setProblem(undefined);
-    const result = await onSave(source);
+    const result = await answered(onSave(source));
     setProblem(result.ok ? undefined : result.error.message);
     if (!result.ok) return;
     toast(`${label} is ${source.trim() === '' ? 'as it ships again' : 'changed'}.`, {

@@ -9,7 +9,7 @@ import { conditionNames } from '../conditions/conditionNames';
 import { plural } from '../parts/format';
 import { Mark } from '../parts/marks';
 import { Empty, Page, PanelTitle } from '../parts/Page';
-import { valueOrToast } from '../parts/result';
+import { answered, valueOrToast } from '../parts/result';
 import { RuleForm } from './RuleForm';
 import { TryOrder } from './TryOrder';
 import type { RoutingProps, Rule } from './types';
@@ -59,21 +59,24 @@ function Rules(
   const names = conditionNames(store);
 
   const remove = async (rule: Rule): Promise<void> => {
-    if (valueOrToast(await onRemove(rule.id)) === undefined) return;
+    if (valueOrToast(await answered(onRemove(rule.id))) === undefined) return;
     router.refresh();
     const { notificationId, staffId, scope } = rule;
     const recipient = staffId ? { staffId } : { address: rule.address };
     toast(`${rule.name || rule.address} no longer hears of ${notification.name}.`, {
       action: {
         label: 'Put back',
-        onClick: () => void onAdd({ notificationId, recipient, scope }).then(() => router.refresh()),
+        onClick: () =>
+          void answered(onAdd({ notificationId, recipient, scope })).then((result) => {
+            if (valueOrToast(result) !== undefined) router.refresh();
+          }),
       },
     });
   };
 
   const test = async (rule: Rule): Promise<void> => {
     setTesting(rule.id);
-    const sent = valueOrToast(await onTest(rule.id, order));
+    const sent = valueOrToast(await answered(onTest(rule.id, order)));
     if (sent) toast.success(`Sent "${sent.subject}" to ${sent.to}.`);
     setTesting(undefined);
   };
@@ -83,7 +86,7 @@ function Rules(
       {...{ notification, rule, store, people }}
       categories={props.categories}
       onSave={async (next) => {
-        const result = rule ? await onChange(rule.id, next) : await onAdd(next);
+        const result = rule ? await answered(onChange(rule.id, next)) : await answered(onAdd(next));
         if (result.ok) router.refresh();
         return result;
       }}

@@ -9,7 +9,7 @@ import { freshTest } from '../conditions/TestFields';
 import { conditionNames } from '../conditions/conditionNames';
 import { Field, Pick as Choose, Search, Segments } from '../parts/fields';
 import { Trouble } from '../parts/Page';
-import { problemAt } from '../parts/result';
+import { answered, problemAt } from '../parts/result';
 import type { RoutingProps, Rule } from './types';
 
 const ALL = 'all';
@@ -41,11 +41,13 @@ export function RuleForm({
 
   const save = async (): Promise<void> => {
     setBusy(true);
-    const result = await onSave({
-      notificationId: notification.id,
-      recipient: kind === 'colleague' ? { staffId: person ?? '' } : { address: address.trim() },
-      scope,
-    });
+    const result = await answered(
+      onSave({
+        notificationId: notification.id,
+        recipient: kind === 'colleague' ? { staffId: person ?? '' } : { address: address.trim() },
+        scope,
+      }),
+    );
     setBusy(false);
     if (result.ok) onClose();
     else setFailure(result.error);

@@ -5,7 +5,7 @@ import { languageName } from '@/core/names';
 import { Field, Search } from '../parts/fields';
 import { Mark } from '../parts/marks';
 import { Empty, PanelTitle } from '../parts/Page';
-import { valueOrToast } from '../parts/result';
+import { answered, valueOrToast } from '../parts/result';
 import type { RoutingProps, Tried } from './types';
 
 export function TryOrder({
@@ -20,7 +20,7 @@ export function TryOrder({
   useEffect(() => {
     if (order === '') return;
     let current = true;
-    void onTry(order).then((result) => {
+    void answered(onTry(order)).then((result) => {
       if (current) setTried(valueOrToast(result));
     });
     return () => {

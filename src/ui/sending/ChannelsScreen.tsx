@@ -7,7 +7,7 @@ import type { Failure, Result } from '@/core/result';
 import { Check } from '../parts/Check';
 import { Field, Segments } from '../parts/fields';
 import { Page, PanelTitle, Trouble } from '../parts/Page';
-import { problemAt } from '../parts/result';
+import { answered, problemAt } from '../parts/result';
 import { SendingTabs } from './SendingTabs';
 import type { ChannelOnScreen, PictureChoice } from './types';
 
@@ -41,7 +41,7 @@ export function ChannelsScreen({ base, channels, pictures, mayEdit, onSave }: Ch
   const [failure, setFailure] = useState<Failure>();
   const save = async (e: FormEvent): Promise<void> => {
     e.preventDefault();
-    const result = await onSave({ pictures: way, channels: list.map(({ name: _n, ...channel }) => channel) });
+    const result = await answered(onSave({ pictures: way, channels: list.map(({ name: _n, ...channel }) => channel) }));
     setFailure(result.ok ? undefined : result.error);
     if (!result.ok) return;
     setList(result.value);

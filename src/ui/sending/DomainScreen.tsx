@@ -8,7 +8,7 @@ import type { Result } from '@/core/result';
 import { Time } from '../parts/format';
 import { Mark, type Tone } from '../parts/marks';
 import { Page } from '../parts/Page';
-import { valueOrToast } from '../parts/result';
+import { answered, valueOrToast } from '../parts/result';
 import type { DomainOnScreen } from './types';
 
 export interface DomainProps {
@@ -40,7 +40,7 @@ export function DomainScreen(props: DomainProps) {
 
   const run = async (what: 'look' | 'key', work: () => Promise<Result<DomainOnScreen>>): Promise<void> => {
     setBusy(what);
-    valueOrToast(await work());
+    valueOrToast(await answered(work()));
     setBusy(undefined);
     router.refresh();
   };
@@ -118,7 +118,7 @@ export function DomainScreen(props: DomainProps) {
                 type="button"
                 className="btn text-madder"
                 onClick={() =>
-                  void props.onRemove().then((r) => {
+                  void answered(props.onRemove()).then((r) => {
                     if (valueOrToast(r) !== undefined) router.push(`${base}/sending/domains`);
                   })
                 }

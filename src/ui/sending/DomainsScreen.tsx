@@ -7,7 +7,7 @@ import type { Failure, Result } from '@/core/result';
 import { Field } from '../parts/fields';
 import { Mark } from '../parts/marks';
 import { Empty, Page, Trouble } from '../parts/Page';
-import { problemAt } from '../parts/result';
+import { answered, problemAt } from '../parts/result';
 import { SendingTabs } from './SendingTabs';
 import type { DomainOnScreen } from './types';
 
@@ -28,7 +28,7 @@ export function DomainsScreen({ base, domains, suggested, mayEdit, onAdd }: Doma
   const add = async (e: FormEvent): Promise<void> => {
     e.preventDefault();
     setBusy(true);
-    const result = await onAdd(name);
+    const result = await answered(onAdd(name));
     setBusy(false);
     setFailure(result.ok ? undefined : result.error);
     if (result.ok) router.push(`${base}/sending/domains/${result.value.name}`);

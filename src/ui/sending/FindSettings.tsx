@@ -6,7 +6,7 @@ import type { Failure, Result } from '@/core/result';
 import { Field } from '../parts/fields';
 import { Mark } from '../parts/marks';
 import { Trouble } from '../parts/Page';
-import { problemAt } from '../parts/result';
+import { answered, problemAt } from '../parts/result';
 import type { Found } from './types';
 
 export function FindSettings({
@@ -22,7 +22,7 @@ export function FindSettings({
   const [failure, setFailure] = useState<Failure>();
   const find = async (): Promise<void> => {
     setBusy(true);
-    const made = await onFind(address.trim());
+    const made = await answered(onFind(address.trim()));
     setBusy(false);
     setFailure(made.ok ? undefined : made.error);
     setResult(made.ok ? made.value : undefined);

@@ -9,7 +9,7 @@ import { Check } from '../parts/Check';
 import { Field } from '../parts/fields';
 import { plural } from '../parts/format';
 import { Page, Trouble } from '../parts/Page';
-import { problemAt } from '../parts/result';
+import { answered, problemAt } from '../parts/result';
 import { SendingTabs } from './SendingTabs';
 import type { SenderOnScreen } from './types';
 
@@ -37,7 +37,9 @@ export function SendersScreen({ base, senders, storeName, mayEdit, onSave }: Sen
   const save = async (e: FormEvent): Promise<void> => {
     e.preventDefault();
     setBusy(true);
-    const result = await onSave(used.map((kind) => ({ kind, ...(kind === 'orders' ? orders : rows[kind]!) })));
+    const result = await answered(
+      onSave(used.map((kind) => ({ kind, ...(kind === 'orders' ? orders : rows[kind]!) }))),
+    );
     setBusy(false);
     setFailure(result.ok ? undefined : result.error);
     if (!result.ok) return;

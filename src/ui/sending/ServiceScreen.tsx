@@ -8,7 +8,7 @@ import type { Failure, Result } from '@/core/result';
 import { Field, Pick } from '../parts/fields';
 import { plural } from '../parts/format';
 import { Empty, Page, PanelTitle, Trouble } from '../parts/Page';
-import { problemAt } from '../parts/result';
+import { answered, problemAt } from '../parts/result';
 import { CheckSteps } from './CheckSteps';
 import { FindSettings } from './FindSettings';
 import { KindChoice } from './KindChoice';
@@ -159,7 +159,7 @@ export function ServiceScreen(props: ServiceProps) {
   const check = async (wanted: string, address?: string): Promise<void> => {
     setBusy(address === undefined ? 'check' : 'test');
     setTestFailure(undefined);
-    const result = await props.onCheck(wanted, address);
+    const result = await answered(props.onCheck(wanted, address));
     if (result.ok) setReport(result.value);
     else setTestFailure(result.error);
     setBusy(undefined);
@@ -168,7 +168,7 @@ export function ServiceScreen(props: ServiceProps) {
   const save = async (e: FormEvent): Promise<void> => {
     e.preventDefault();
     setBusy('save');
-    const result = await props.onSave(id, inputOf(form));
+    const result = await answered(props.onSave(id, inputOf(form)));
     if (!result.ok) {
       setFailure(result.error);
       setBusy(undefined);

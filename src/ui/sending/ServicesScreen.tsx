@@ -9,7 +9,7 @@ import type { Result } from '@/core/result';
 import { plural, Time } from '../parts/format';
 import { Mark, type Tone } from '../parts/marks';
 import { Page } from '../parts/Page';
-import { valueOrToast } from '../parts/result';
+import { answered, valueOrToast } from '../parts/result';
 import { SendingTabs } from './SendingTabs';
 import type { ServiceOnScreen } from './types';
 import { UseChart } from './UseChart';
@@ -47,7 +47,7 @@ export function ServicesScreen(props: ServicesProps) {
     return value;
   };
   const pause = async (s: ServiceOnScreen): Promise<void> => {
-    const done = after(await props.onPause(s.id, !s.paused));
+    const done = after(await answered(props.onPause(s.id, !s.paused)));
     if (done && done.released > 0)
       toast.success(`${plural(done.released, 'held message goes', 'held messages go')} out now.`);
   };
@@ -104,7 +104,7 @@ export function ServicesScreen(props: ServicesProps) {
                         type="button"
                         className="btn btn-quiet"
                         disabled={i === 0}
-                        onClick={() => void props.onMove(s.id, -1).then(after)}
+                        onClick={() => void answered(props.onMove(s.id, -1)).then(after)}
                       >
                         Before
                       </button>
@@ -112,7 +112,7 @@ export function ServicesScreen(props: ServicesProps) {
                         type="button"
                         className="btn btn-quiet"
                         disabled={i === services.length - 1}
-                        onClick={() => void props.onMove(s.id, 1).then(after)}
+                        onClick={() => void answered(props.onMove(s.id, 1)).then(after)}
                       >
                         After
                       </button>
@@ -120,7 +120,7 @@ export function ServicesScreen(props: ServicesProps) {
                         <button
                           type="button"
                           className="btn text-madder"
-                          onClick={() => void props.onRemove(s.id).then(after)}
+                          onClick={() => void answered(props.onRemove(s.id)).then(after)}
                         >
                           Remove {s.name} and its password
                         </button>

@@ -8,7 +8,7 @@ import { Check } from '../parts/Check';
 import { Field } from '../parts/fields';
 import { Time } from '../parts/format';
 import { Empty, Page, PanelTitle, Trouble } from '../parts/Page';
-import { problemAt, valueOrToast } from '../parts/result';
+import { answered, problemAt, valueOrToast } from '../parts/result';
 import { SendingTabs } from './SendingTabs';
 import type { WithheldOnScreen } from './types';
 
@@ -39,7 +39,7 @@ export function WithheldScreen({ base, entries, strays, zone, mayEdit, onAdd, on
   const [failure, setFailure] = useState<Failure>();
   const add = async (e: FormEvent): Promise<void> => {
     e.preventDefault();
-    const result = await onAdd(form);
+    const result = await answered(onAdd(form));
     setFailure(result.ok ? undefined : result.error);
     if (!result.ok) return;
     setList(result.value);
@@ -95,7 +95,7 @@ export function WithheldScreen({ base, entries, strays, zone, mayEdit, onAdd, on
                           className="btn btn-quiet"
                           aria-label={`Write again to ${w.pattern}`}
                           onClick={() =>
-                            void onAllow(w.id).then((r) => {
+                            void answered(onAllow(w.id)).then((r) => {
                               const left = valueOrToast(r);
                               if (left) setList(left);
                             })

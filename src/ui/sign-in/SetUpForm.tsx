@@ -6,7 +6,7 @@ import { languageName } from '@/core/names';
 import type { Failure, Result } from '@/core/result';
 import { Field, Pick, Search } from '../parts/fields';
 import { PanelTitle, Trouble } from '../parts/Page';
-import { problemAt } from '../parts/result';
+import { answered, problemAt } from '../parts/result';
 
 export interface SetUpProps {
   languages: string[];
@@ -70,7 +70,7 @@ export function SetUpForm({ languages, currencies, timeZones, onSetUp }: SetUpPr
   const submit = async (e: FormEvent): Promise<void> => {
     e.preventDefault();
     setBusy(true);
-    const result = await onSetUp(form);
+    const result = await answered(onSetUp(form));
     if (!result.ok) {
       setFailure(result.error);
       setBusy(false);

@@ -30,6 +30,7 @@ import { MessageList } from './MessageList';
 import { Recipients } from './Recipients';
 import { SendDialog } from './SendDialog';
 import type { MessageOnScreen, PartOnScreen, WithoutOnScreen, WrittenOrder } from './types';
+import { answered } from '../parts/result';
 
 export interface WriteProps {
   base: string;
@@ -173,12 +174,14 @@ function Writing(
 
   const send = async (): Promise<void> => {
     setSending(true);
-    const result = await props.onSend({
-      id: props.id,
-      message: message.slug,
-      orders: orders.map((o) => o.number),
-      adapted: adaptedOf(parts, words.value),
-    });
+    const result = await answered(
+      props.onSend({
+        id: props.id,
+        message: message.slug,
+        orders: orders.map((o) => o.number),
+        adapted: adaptedOf(parts, words.value),
+      }),
+    );
     setSending(false);
     setAsking(false);
     if (!result.ok) return setFailure(result.error);

@@ -9,7 +9,7 @@ import { Dialog } from '../../parts/Dialog';
 import { Pick } from '../../parts/fields';
 import { plural } from '../../parts/format';
 import { PanelTitle } from '../../parts/Page';
-import { valueOrToast } from '../../parts/result';
+import { answered, valueOrToast } from '../../parts/result';
 import { ChangeList } from '../ChangeList';
 
 export interface CompareProps {
@@ -50,7 +50,7 @@ export function Compare({
     if (!open) return;
     let current = true;
     const load = async (which: string): Promise<Side | undefined> => {
-      const template = which === DRAFT ? draft : valueOrToast(await onEdition(Number(which)));
+      const template = which === DRAFT ? draft : valueOrToast(await answered(onEdition(Number(which))));
       return template && { template, html: (await render(template)).message?.html ?? '' };
     };
     void Promise.all([load(left), load(right)]).then(([a, b]) => {

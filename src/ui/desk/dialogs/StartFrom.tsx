@@ -7,6 +7,7 @@ import { Dialog } from '../../parts/Dialog';
 import { Field, Pick, Segments } from '../../parts/fields';
 import { PanelTitle, Trouble } from '../../parts/Page';
 import type { ReadTemplate } from '../../bench/useRenderer';
+import { answered } from '../../parts/result';
 
 type From = 'shipped' | 'other' | 'edition' | 'html' | 'json';
 
@@ -45,7 +46,8 @@ export function StartFrom(props: StartFromProps) {
         'The shipped default is on the bench.',
       );
     } else if (from === 'other' || from === 'edition') {
-      const result = from === 'other' ? await props.onTemplateOf(other) : await props.onEdition(Number(edition));
+      const result =
+        from === 'other' ? await answered(props.onTemplateOf(other)) : await answered(props.onEdition(Number(edition)));
       if (!result.ok) return setTrouble(result.error.message);
       onTake(
         result.value,

@@ -4,7 +4,7 @@ import { act } from '@/app/act';
 import { LISTS, type ListKind } from '@/core/exchange';
 import type { Result } from '@/core/result';
 import { AppError } from '@/server/errors';
-import { bringIn, previewFile, type FilePreview } from '@/server/views/exchange';
+import { bringIn, previewFile, type FilePreview } from '@/server/views/exchange/bring-in';
 
 async function bytesOf(kind: ListKind, form: FormData): Promise<Uint8Array> {
   const file = form.get('file');

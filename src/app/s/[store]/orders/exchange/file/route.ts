@@ -2,7 +2,7 @@ import { fileResponse } from '@/app/files';
 import { LISTS, type ListKind } from '@/core/exchange';
 import { access } from '@/server/auth/access';
 import { AppError } from '@/server/errors';
-import { takeOut } from '@/server/views/exchange';
+import { takeOut } from '@/server/views/exchange/take-out';
 
 export async function GET(request: Request, { params }: { params: Promise<{ store: string }> }): Promise<Response> {
   const { store } = await params;

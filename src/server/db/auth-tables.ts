@@ -1,0 +1,76 @@
+/** Who may sign in, and as what in which store. */
+import { bigint, boolean, index, int, mysqlTable, primaryKey, text, varchar } from 'drizzle-orm/mysql-core';
+import type { Role } from '../auth/policy';
+import { storeId, time } from './columns';
+
+export const memberships = mysqlTable(
+  'membership',
+  {
+    userId: varchar('user_id', { length: 36 }).notNull(),
+    storeId: storeId(),
+    role: varchar('role', { length: 20 }).$type<Role>().notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.userId, t.storeId] })],
+);
+
+// The tables of better-auth, with the names and columns it expects.
+export const user = mysqlTable('user', {
+  id: varchar('id', { length: 36 }).primaryKey(),
+  name: varchar('name', { length: 255 }).notNull(),
+  email: varchar('email', { length: 255 }).notNull().unique(),
+  emailVerified: boolean('email_verified').notNull().default(false),
+  image: text('image'),
+  createdAt: time('created_at').notNull(),
+  updatedAt: time('updated_at').notNull(),
+});
+
+export const session = mysqlTable(
+  'session',
+  {
+    id: varchar('id', { length: 36 }).primaryKey(),
+    expiresAt: time('expires_at').notNull(),
+    token: varchar('token', { length: 255 }).notNull().unique(),
+    createdAt: time('created_at').notNull(),
+    updatedAt: time('updated_at').notNull(),
+    ipAddress: text('ip_address'),
+    userAgent: text('user_agent'),
+    userId: varchar('user_id', { length: 36 }).notNull(),
+  },
+  (t) => [index('session_user').on(t.userId)],
+);
+
+export const account = mysqlTable(
+  'account',
+  {
+    id: varchar('id', { length: 36 }).primaryKey(),
+    accountId: text('account_id').notNull(),
+    providerId: text('provider_id').notNull(),
+    userId: varchar('user_id', { length: 36 }).notNull(),
+    accessToken: text('access_token'),
+    refreshToken: text('refresh_token'),
+    idToken: text('id_token'),
+    accessTokenExpiresAt: time('access_token_expires_at'),
+    refreshTokenExpiresAt: time('refresh_token_expires_at'),
+    scope: text('scope'),
+    password: text('password'),
+    createdAt: time('created_at').notNull(),
+    updatedAt: time('updated_at').notNull(),
+  },
+  (t) => [index('account_user').on(t.userId)],
+);
+
+export const verification = mysqlTable('verification', {
+  id: varchar('id', { length: 36 }).primaryKey(),
+  identifier: varchar('identifier', { length: 255 }).notNull(),
+  value: text('value').notNull(),
+  expiresAt: time('expires_at').notNull(),
+  createdAt: time('created_at').notNull(),
+  updatedAt: time('updated_at').notNull(),
+});
+
+export const rateLimit = mysqlTable('rate_limit', {
+  id: varchar('id', { length: 36 }).primaryKey(),
+  key: varchar('key', { length: 255 }).notNull().unique(),
+  count: int('count').notNull(),
+  lastRequest: bigint('last_request', { mode: 'number' }).notNull(),
+});

@@ -1,0 +1,137 @@
+/** A file of products, customers or orders: looked at first, then brought in as a whole. */
+import { and, eq, inArray, sql } from 'drizzle-orm';
+import type { ListKind } from '@/core/exchange';
+import type { Access } from '../../auth/access';
+import { database } from '../../db/client';
+import { customers, orders, products } from '../../db/schema';
+import { AppError } from '../../errors';
+import { orderRow } from '../../events/receive';
+import { remember } from '../../history';
+import { newId } from '../../ids';
+import { keysOf, readFile, type Read } from './read';
+
+/** What a file would bring in, and what is wrong with it. Nothing is changed. */
+export async function previewFile(access: Access, kind: ListKind, bytes: Uint8Array) {
+  const read = await readFile(access, kind, bytes);
+  const keys = keysOf(kind, read);
+  const there = await known(access, kind, keys);
+  const fresh = keys.filter((k) => !there.has(k)).length;
+  return {
+    kind,
+    format: read.format,
+    encoding: read.encoding,
+    separator: read.separator,
+    ignored: read.ignored,
+    rows: read.rows,
+    fresh,
+    /** Products and customers are brought up to date; orders that are there are left as they are. */
+    known: keys.length - fresh,
+    problems: read.problems.slice(0, 200),
+    problemCount: read.problems.length,
+    sample: keys.slice(0, 8).map((k, i) => `${k}${nameOf(kind, read, i)}`),
+  };
+}
+export type FilePreview = Awaited<ReturnType<typeof previewFile>>;
+
+function nameOf(kind: ListKind, read: Read, i: number): string {
+  const name =
+    kind === 'products'
+      ? read.products[i]!.name
+      : kind === 'customers'
+        ? `${read.customers[i]!.firstName} ${read.customers[i]!.lastName}`.trim()
+        : read.orders[i]!.customer.email;
+  return name ? `, ${name}` : '';
+}
+
+/**
+ * Brings a file in, in one transaction. With a problem in it nothing is brought in, unless the good rows alone are asked for. Nobody is
+ * written to for orders that come this way: they are the past.
+ */
+export async function bringIn(
+  access: Access,
+  kind: ListKind,
+  bytes: Uint8Array,
+  goodOnly: boolean,
+): Promise<{ fresh: number; known: number }> {
+  const read = await readFile(access, kind, bytes);
+  if (read.problems.length > 0 && !goodOnly) {
+    throw new AppError(
+      'invalid',
+      `${read.problems.length === 1 ? 'One row has a problem' : `${read.problems.length} problems are in the file`}, so nothing was brought in.`,
+      read.problems.slice(0, 50).map((p) => ({ path: `/row ${p.row}/${p.column}`, message: p.message })),
+    );
+  }
+  const storeId = access.store.id;
+  const keys = keysOf(kind, read);
+  const there = await known(access, kind, keys);
+  await database().transaction(async (tx) => {
+    for (let from = 0; from < keys.length; from += 1_000) {
+      const part = <T>(rows: readonly T[]): T[] => rows.slice(from, from + 1_000);
+      if (kind === 'products') {
+        await tx
+          .insert(products)
+          .values(part(read.products).map((p) => ({ ...p, storeId })))
+          .onDuplicateKeyUpdate({
+            set: {
+              name: sql`values(${products.name})`,
+              category: sql`values(${products.category})`,
+              options: sql`values(${products.options})`,
+              price: sql`values(${products.price})`,
+              taxRate: sql`values(${products.taxRate})`,
+            },
+          });
+      } else if (kind === 'customers') {
+        await tx
+          .insert(customers)
+          .values(part(read.customers).map((c) => ({ ...c, id: newId(), storeId })))
+          .onDuplicateKeyUpdate({
+            set: {
+              firstName: sql`values(${customers.firstName})`,
+              lastName: sql`values(${customers.lastName})`,
+              company: sql`values(${customers.company})`,
+              language: sql`values(${customers.language})`,
+              guest: sql`values(${customers.guest})`,
+              address: sql`values(${customers.address})`,
+              contacts: sql`values(${customers.contacts})`,
+            },
+          });
+      } else {
+        const fresh = part(read.orders).filter((o) => !there.has(o.number));
+        if (fresh.length > 0) {
+          await tx
+            .insert(orders)
+            .ignore()
+            .values(fresh.map((o) => orderRow(newId(), storeId, o, access.store.language)));
+        }
+      }
+    }
+    await remember(access, 'brought in', `${keys.length} ${kind}`, { db: tx });
+  });
+  const fresh = keys.filter((k) => !there.has(k)).length;
+  return { fresh, known: keys.length - fresh };
+}
+
+async function known(access: Access, kind: ListKind, keys: readonly string[]): Promise<Set<string>> {
+  const found = new Set<string>();
+  const storeId = access.store.id;
+  for (let from = 0; from < keys.length; from += 1_000) {
+    const part = keys.slice(from, from + 1_000);
+    const rows =
+      kind === 'products'
+        ? await database()
+            .select({ key: products.sku })
+            .from(products)
+            .where(and(eq(products.storeId, storeId), inArray(products.sku, part)))
+        : kind === 'customers'
+          ? await database()
+              .select({ key: customers.email })
+              .from(customers)
+              .where(and(eq(customers.storeId, storeId), inArray(customers.email, part)))
+          : await database()
+              .select({ key: orders.number })
+              .from(orders)
+              .where(and(eq(orders.storeId, storeId), inArray(orders.number, part)));
+    for (const { key } of rows) found.add(key);
+  }
+  return found;
+}
