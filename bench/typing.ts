@@ -122,10 +122,11 @@ export async function benchTyping(): Promise<{ rows: Row[]; notes: string[] }> {
         const { seen: s } = window as unknown as { seen: Record<string, number[]> };
         for (const key of Object.keys(s)) s[key]!.length = 0;
       });
-    await page.waitForTimeout(1_000);
+    const saved = page.getByTestId('save-state').filter({ hasText: /· saved$/ });
+    await saved.waitFor();
     await reset();
     await page.keyboard.type('Sheets of kozo dry on boards in the wind. '.repeat(4).slice(0, KEYS), { delay: 70 });
-    await page.waitForTimeout(500);
+    await saved.waitFor();
     const { keys = [], asked = [], shown = [], painted = [], long = [] } = await seen();
     const waits = keys
       .map((key, i) => {

@@ -374,6 +374,7 @@ test('a code that is over stops a message, and so does one that a single person 
 });
 
 test('a slow line does not make one a stranger to oneself: saves wait for each other', async ({ page }) => {
+  await page.clock.install();
   await open(page);
   let held = 0;
   await page.route('**/desk/on-its-way**', async (route) => {
@@ -389,7 +390,7 @@ test('a slow line does not make one a stranger to oneself: saves wait for each o
     await page.getByRole('button', { name: `Add ${kind}` }).click();
     // Long enough for each change to ask for a save of its own.
     await expect(page.getByTestId('save-state')).toHaveText(/saving/);
-    await page.evaluate(() => new Promise((done) => setTimeout(done, 700)));
+    await page.clock.runFor(700);
     changes += 1;
   }
   await saved(page);
