@@ -3,7 +3,7 @@ import { judgeRecord, type Answer, type JudgeContext } from './judge';
 import { hostPart } from './judge';
 import { nextLook } from './recheck';
 import { neededRecords, type NeededRecord, type RecordKind } from './records';
-import { countLookups, isSpf, mergeSpf, missingMechanisms, readSpf } from './spf';
+import { countLookups, isSpf, mergeSpf, missingMechanisms, readSpf, spfReferences } from './spf';
 
 const KEY = {
   selector: 'lb1',
@@ -71,6 +71,15 @@ describe('SPF', () => {
     ]);
     expect(countLookups('v=spf1 ip4:192.0.2.1 ~all', known)).toBe(0);
     expect(countLookups('v=spf1 include:spf.one.example ~all', known)).toBe(5);
+  });
+
+  it('names the records that have to be read with it, and none that depend on the message', () => {
+    expect(
+      spfReferences(
+        'v=spf1 a include:Spf.oldmill-post.example include:%{d}.x.example redirect=_spf.harrowpost.example',
+      ),
+    ).toEqual(['spf.oldmill-post.example', '_spf.harrowpost.example']);
+    expect(spfReferences('v=spf1 mx -all')).toEqual([]);
   });
 
   it('is told from other texts', () => {

@@ -9,6 +9,7 @@ import {
   contrastPairs,
   darkColours,
   DEFAULT_LOOK,
+  LINK_SIGNS,
   lookChanges,
   lookFindings,
   mainColours,
@@ -16,6 +17,8 @@ import {
   readCss,
   readLookFile,
   safeStyle,
+  SIGN_LABELS,
+  signSvg,
   STARTING_LOOKS,
   takeOn,
   turnedOver,
@@ -166,6 +169,18 @@ describe('starting looks', () => {
   });
 });
 
+describe('signs for links', () => {
+  it('are each a drawing of their own, in the colour and size that are asked for', () => {
+    const drawn = LINK_SIGNS.map((sign) => signSvg(sign, '#6d635a', 36));
+    expect(new Set(drawn).size).toBe(LINK_SIGNS.length);
+    for (const svg of drawn) {
+      expect(svg).toMatch(/^<svg [^>]*width="36" height="36"[^>]*stroke="#6d635a"/);
+      expect(svg).not.toMatch(/undefined|<script|href/);
+    }
+    expect(new Set(LINK_SIGNS.map((s) => SIGN_LABELS[s])).size).toBe(LINK_SIGNS.length);
+  });
+});
+
 describe('a link below', () => {
   const findings = (link: Partial<FooterLink>) =>
     lookFindings({
@@ -219,6 +234,15 @@ describe('own CSS', () => {
       { severity: 'warning', line: 2, message: expect.stringMatching(/display as it stands here is known by \d+%/) },
     ]);
     expect(problems('.a{font-weight:bold;padding:4px}')).toEqual([]);
+  });
+
+  it('takes rules for small screens, and says which of them few mail programs know', () => {
+    const css = '@media (max-width: 480px){.a{color:#111111}}\n.b:has(img){color:#222222}\n.c{--own:1px}';
+    const { problems: found, safe } = readCss(css);
+    expect(found.every((p) => p.severity !== 'blocker')).toBe(true);
+    expect(safe).toContain('max-width: 480px');
+    for (const p of found) expect(p.message).toMatch(/known by \d+% of mail programs/);
+    expect(found.map((p) => p.line)).toEqual([2]);
   });
 
   it.each([
