@@ -324,6 +324,30 @@ describe('a look', () => {
     expect(english).toContain('Write to us');
   });
 
+  it('has the links in the text part as well, once, where the HTML has them', async () => {
+    const links = [
+      { sign: 'mail' as const, label: 'Write to us', labels: { de: 'Schreiben Sie uns' }, url: 'mailto:a@b.example' },
+      { sign: 'shop' as const, label: 'The shop', url: 'https://quillwick.example' },
+      { sign: 'chat' as const, label: 'Nowhere', url: 'javascript:alert(1)' },
+    ];
+    const look: Look = { ...LINKED, footer: { ...LINKED.footer, links } };
+    const footerOnly: Template = {
+      version: 1,
+      blocks: [{ id: 'footer', kind: 'footer' }],
+      words: { en: { subject: 'x' }, de: { subject: 'x' } },
+    };
+    const { text } = await render({ look, template: footerOnly });
+    expect(text).toMatch(/^----\nWrite to us: a@b\.example\nThe shop: https:\/\/quillwick\.example\n\n\S/);
+    expect(text).not.toContain('Nowhere');
+    expect((await render({ look, template: footerOnly, language: 'de' })).text).toContain(
+      'Schreiben Sie uns: a@b.example',
+    );
+    // With a block of their own they stand there, and not in the footer again.
+    const own = (await render({ look })).text;
+    expect(own.match(/The shop: /g)).toHaveLength(1);
+    expect(own.indexOf('The shop: ')).toBeLessThan(own.lastIndexOf('----'));
+  });
+
   it('takes own CSS along without what does harm, and legal lines with their values', async () => {
     const look: Look = {
       ...LINKED,

@@ -266,6 +266,13 @@ export function compileMessage(
     totalLabel: totalLabel('plain'),
     value: (name) => runner([writings.op({ variable: name, options: {} }, 'plain')]),
     language: options.language,
+    links: skeleton.links
+      .map(({ label, labels, url }) => {
+        const words = plainLine(wordsOfLook(options.language, label, labels));
+        return `${words}: ${safeUrl(url)!.replace(/^(mailto|tel):/i, '')}`;
+      })
+      .join('\n'),
+    linksInFooter: !blocks.some((b) => b.kind === 'links'),
   });
 
   return {

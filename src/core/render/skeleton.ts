@@ -2,15 +2,17 @@
  * Template and look become MJML once, and the HTML that MJML makes of it becomes a skeleton: fixed pieces, slots,
  * ranges that repeat, ranges that may be left out. Words are not in it, so typing never recompiles it.
  */
-import type { Look } from '../look/schema';
+import type { FooterLink, Look } from '../look/schema';
 import type { LaidBlock } from '../template/passages';
-import type { Direction } from '../text/values';
+import { safeUrl, type Direction } from '../text/values';
 import { Marks, parseMarks, type Node } from './marks';
 import { pageMjml } from './page';
 import { styleOf } from './style';
 
 export interface Skeleton {
   nodes: Node[];
+  /** Of the look, for the text part; those that lead nowhere are left out. */
+  links: readonly FooterLink[];
   direction: Direction;
   /** Styles for what words bring with them, escaped for an attribute. */
   linkStyle: string;
@@ -39,6 +41,7 @@ export async function makeSkeleton(
   const list = (below: number): string => `margin:0 0 ${below}px;padding:0;padding-${side}:22px`;
   return {
     nodes: parseMarks(squeeze(html), marks.slots),
+    links: look.footer.links.filter((link) => safeUrl(link.url) !== undefined),
     direction,
     linkStyle: `color:${look.colours.links};text-decoration:underline`,
     paragraphStyle: `margin:0 0 ${gap}px`,

@@ -14,6 +14,10 @@ export interface TextParts {
   totalLabel: Write;
   value: (name: string) => Write;
   language: string;
+  /** The look's links, a line each; empty when it has none. */
+  links: string;
+  /** Whether they stand above the footer's words: where no block of their own has them. */
+  linksInFooter: boolean;
 }
 
 export function textPart(blocks: readonly LaidBlock[], parts: TextParts): Write {
@@ -138,10 +142,12 @@ function blockText(block: LaidBlock, parts: TextParts): Write {
       return () => '----';
     case 'footer': {
       const footer = phrase('footer');
-      return (f) => `----\n${footer(f)}`;
+      const links = parts.linksInFooter && parts.links !== '' ? `${parts.links}\n\n` : '';
+      return (f) => `----\n${links}${footer(f)}`;
     }
-    case 'space':
     case 'links':
+      return () => parts.links;
+    case 'space':
     case 'passage':
       return () => '';
   }
