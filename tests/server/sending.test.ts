@@ -10,7 +10,6 @@ import { findSettings } from '@/server/sending/find';
 import { saveSenders, senderViews } from '@/server/views/senders';
 import { runCheck, saveService, serviceViews } from '@/server/views/services';
 import { sendTest } from '@/server/views/tests';
-import { addRule, changeRule, loadRouting, removeRule, testRule, tryOrder } from '@/server/views/routing';
 import { listOrders, orderDetail } from '@/server/views/orders';
 import { orderChoices, placeOrder } from '@/server/views/placing';
 import { accessAs, ACCOUNT, HOST, mailbox, rawMail, SERVICE, useDatabase } from './fixture';
@@ -299,104 +298,6 @@ describe('placing an order', () => {
       ...change,
     };
     await expect(placeOrder(access, order)).rejects.toMatchObject({ problems: [expect.objectContaining({ path })] });
-  });
-});
-
-describe('routing', () => {
-  it('adds an address for a category, says who hears of an order and why, and takes it away again', async () => {
-    const access = await accessAs();
-    const { notifications } = await loadRouting(access);
-    const notificationId = notifications[0]!.id;
-    const rule = {
-      notificationId,
-      recipient: { address: 'press@quillwick.example' },
-      scope: { kind: 'category', category: 'papers' },
-    };
-    await addRule(access, rule);
-    await expect(addRule(access, rule)).rejects.toMatchObject({
-      message: expect.stringContaining('has this rule already'),
-    });
-    const { customers } = await orderChoices(access);
-    const { number } = await placeOrder(access, {
-      customerId: customers[0]!.id,
-      channel: 'web-shop',
-      lines: [{ sku: 'WS-MARBLE', quantity: 1 }],
-      paid: true,
-    });
-    const tried = await tryOrder(access, number);
-    expect(
-      tried.written
-        .filter((w) => !w.later)
-        .map((w) => w.recipient.address)
-        .sort(),
-    ).toEqual(['iwona@sobczyk.example', 'pawel@quillwick.example']);
-    expect(tried.notWritten.map((n) => n.reasons.join(' '))).toEqual([
-      'press@quillwick.example hears only of orders with papers, and none is in this one.',
-    ]);
-    const added = (await loadRouting(access)).rules.find((r) => r.address === 'press@quillwick.example')!;
-    const test = await testRule(access, added.id, number);
-    expect((await mailbox('press@quillwick.example'))[0]!.subject).toBe(test.subject);
-    await removeRule(access, added.id);
-    await expect(removeRule(access, added.id)).rejects.toMatchObject({ code: 'not-found' });
-  });
-
-  it('changes a rule to one with a condition, finds the orders it leaves out, and tries every moment of the staff', async () => {
-    const access = await accessAs();
-    const { customers } = await orderChoices(access);
-    const placed = await placeOrder(access, {
-      customerId: customers[0]!.id,
-      channel: 'web-shop',
-      lines: [{ sku: 'PA-KOZO', quantity: 1 }],
-      paid: true,
-    });
-    const before = await loadRouting(access);
-    const failed = before.notifications.find((n) => n.slug === 'payment-failed-staff') ?? before.notifications[1]!;
-    const rule = {
-      notificationId: failed.id,
-      recipient: { address: 'books@quillwick.example' },
-      scope: { kind: 'all' },
-    };
-    await addRule(access, rule);
-    const { id } = (await loadRouting(access)).rules.find((r) => r.address === 'books@quillwick.example')!;
-    expect((await tryOrder(access, placed.number)).written).toContainEqual(
-      expect.objectContaining({
-        later: true,
-        notification: failed.name,
-        recipient: expect.objectContaining({ address: 'books@quillwick.example' }),
-      }),
-    );
-    const dear = { match: 'all', tests: [{ about: 'value', is: 'at-least', amount: 99_999_900, currency: 'EUR' }] };
-    await changeRule(access, id, { ...rule, scope: { kind: 'when', when: dear } });
-    const after = await loadRouting(access);
-    expect(after.rules.find((r) => r.id === id)!.scope).toEqual({ kind: 'when', when: dear });
-    expect(after.rules).toHaveLength(before.rules.length + 1);
-    expect((await tryOrder(access, placed.number)).notWritten.map((n) => n.reasons.join(' '))).toContain(
-      'books@quillwick.example hears only of orders of which this is true: it comes to €999,999.00 or more.',
-    );
-    // Changed to what it is already, it is no second one.
-    await changeRule(access, id, { ...rule, scope: { kind: 'when', when: dear } });
-    await expect(
-      changeRule(access, id, {
-        ...rule,
-        scope: { kind: 'when', when: { match: 'all', tests: [{ about: 'language', is: 'one', of: ['de'] }] } },
-      }),
-    ).rejects.toMatchObject({ problems: [{ path: '/scope/when/tests/0/about' }] });
-    await removeRule(access, id);
-    await expect(changeRule(access, id, rule)).rejects.toMatchObject({ code: 'not-found' });
-  });
-
-  it('refuses an address without a domain, and says only that', async () => {
-    const access = await accessAs();
-    const { notifications } = await loadRouting(access);
-    await expect(
-      addRule(access, {
-        notificationId: notifications[0]!.id,
-        recipient: { address: 'press@' },
-        scope: { kind: 'all' },
-      }),
-    ).rejects.toMatchObject({
-      problems: [{ path: '/recipient/address', message: expect.stringContaining('not a mail address') }],
-    });
   });
 });
 
