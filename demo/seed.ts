@@ -119,7 +119,7 @@ interface StoreSeed {
 
 async function seedStore({ chance, store, users, customers, orders, firstNumber, now }: StoreSeed): Promise<void> {
   const db = database();
-  const storeRow: typeof t.stores.$inferSelect = {
+  const newStore = {
     id: store.id,
     name: store.name,
     language: 'en',
@@ -128,13 +128,14 @@ async function seedStore({ chance, store, users, customers, orders, firstNumber,
     currency: store.currency,
     timeZone: 'Europe/Berlin',
     facts: store.facts,
-    pictures: 'linked',
+    pictures: 'linked' as const,
     look: store.look,
   };
-  const made = await createStore(db, storeRow, CHANNELS, {
+  const made = await createStore(db, newStore, CHANNELS, {
     by: 'Jonas Feld',
     at: new Date(now - 62 * 86_400_000),
   });
+  const [storeRow] = await db.select().from(t.stores).where(eq(t.stores.id, store.id));
   for (const u of users) await addMember(db, u.id, store.id, COLLEAGUES.find((c) => c.email === u.email)!.role!);
   const staffRows = COLLEAGUES.map((c) => ({
     id: newId(),
@@ -176,7 +177,7 @@ async function seedStore({ chance, store, users, customers, orders, firstNumber,
   const notifications = made.map((m) => m.facts);
   const templates = new Map(made.flatMap((m) => [...m.templates]));
   const rules = await seedRules(store, notifications, staffRows);
-  await seedOrders({ chance, store, customers, orders, firstNumber, now, storeRow, notifications, templates, rules });
+  await seedOrders({ chance, store, customers, orders, firstNumber, now, storeRow: storeRow!, notifications, templates, rules });
 }
 
 function seededPassage(passage: Passage, storeId: string, now: number): typeof t.passages.$inferInsert {

@@ -3,7 +3,7 @@ import { eq } from 'drizzle-orm';
 import { accessOf } from '@/server/auth/access';
 import { may, POLICY, ROLES, type Action, type Role } from '@/server/auth/policy';
 import { database } from '@/server/db/client';
-import { memberships } from '@/server/db/schema';
+import { memberships, user } from '@/server/db/schema';
 import { SHOP, useDatabase } from './fixture';
 
 // Sign-in itself is driven in the browser; here only what follows from who one is.
@@ -13,6 +13,10 @@ jest.mock('next/headers', () => ({ headers: () => Promise.resolve(new Headers())
 useDatabase();
 
 const person = { id: 'somebody', name: 'Somebody', email: 'somebody@quillwick.example' };
+beforeAll(async () => {
+  const now = new Date();
+  await database().insert(user).values({ ...person, createdAt: now, updatedAt: now });
+});
 const become = async (role: Role | undefined): Promise<void> => {
   await database().delete(memberships).where(eq(memberships.userId, person.id));
   if (role) await database().insert(memberships).values({ userId: person.id, storeId: SHOP, role });

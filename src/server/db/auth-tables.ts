@@ -1,13 +1,16 @@
 /** Who may sign in, and as what in which store. */
 import { bigint, boolean, index, int, mysqlTable, primaryKey, text, varchar } from 'drizzle-orm/mysql-core';
 import type { Role } from '../auth/policy';
-import { storeId, time } from './columns';
+import { time } from './columns';
+import { ofStore } from './store-table';
 
 export const memberships = mysqlTable(
   'membership',
   {
-    userId: varchar('user_id', { length: 36 }).notNull(),
-    storeId: storeId(),
+    userId: varchar('user_id', { length: 36 })
+      .notNull()
+      .references(() => user.id, { onDelete: 'cascade' }),
+    storeId: ofStore(),
     role: varchar('role', { length: 20 }).$type<Role>().notNull(),
   },
   (t) => [primaryKey({ columns: [t.userId, t.storeId] })],
@@ -34,7 +37,9 @@ export const session = mysqlTable(
     updatedAt: time('updated_at').notNull(),
     ipAddress: text('ip_address'),
     userAgent: text('user_agent'),
-    userId: varchar('user_id', { length: 36 }).notNull(),
+    userId: varchar('user_id', { length: 36 })
+      .notNull()
+      .references(() => user.id, { onDelete: 'cascade' }),
   },
   (t) => [index('session_user').on(t.userId)],
 );
@@ -45,7 +50,9 @@ export const account = mysqlTable(
     id: varchar('id', { length: 36 }).primaryKey(),
     accountId: text('account_id').notNull(),
     providerId: text('provider_id').notNull(),
-    userId: varchar('user_id', { length: 36 }).notNull(),
+    userId: varchar('user_id', { length: 36 })
+      .notNull()
+      .references(() => user.id, { onDelete: 'cascade' }),
     accessToken: text('access_token'),
     refreshToken: text('refresh_token'),
     idToken: text('id_token'),

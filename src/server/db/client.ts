@@ -1,6 +1,7 @@
-/** The database connection: one pool for each process. */
+/** The database connection: one pool for each process, with limits on how long anything may take. */
+import { AsyncLocalStorage } from 'node:async_hooks';
 import { drizzle, type MySql2Database } from 'drizzle-orm/mysql2';
-import { createPool, type Pool } from 'mysql2/promise';
+import { createPool, type Pool, type PoolConnection } from 'mysql2/promise';
 import { config } from '../config';
 import * as schema from './schema';
 
@@ -19,20 +20,94 @@ interface Connection {
 // Kept on the global object: in development Next.js loads modules anew, and each load would open another pool.
 const store = globalThis as typeof globalThis & { libellusDatabase?: Connection };
 
+/** How long one may wait for a connection, ms. */
+const ACQUIRE_MS = 10_000;
+/** How long one statement may run, and wait for locks of others, s. */
+const STATEMENT_S = 30;
+const LOCK_WAIT_S = 10;
+
+/** No connection was free in time: too much is asked for at once. */
+export class NoConnection extends Error {
+  readonly code = 'NO_CONNECTION';
+  constructor() {
+    super(`No connection to the database was free within ${ACQUIRE_MS / 1000} s.`);
+  }
+}
+
 export function connect(url: string, connections = 10): Connection {
   const pool = createPool({
     uri: url,
     connectionLimit: connections,
+    connectTimeout: ACQUIRE_MS,
     timezone: 'Z',
     charset: 'utf8mb4_unicode_ci',
     supportBigNumbers: true,
   });
-  return { pool, db: drizzle(pool, { schema, mode: 'default' }) };
+  // A statement that runs too long is ended by the server, and the connection stays usable (MariaDB's max_statement_time).
+  pool.pool.on('connection', (connection) => {
+    connection.query(`set session max_statement_time=${STATEMENT_S}, innodb_lock_wait_timeout=${LOCK_WAIT_S}`);
+  });
+  limitWaiting(pool);
+  return { pool, db: nested(drizzle(pool, { schema, mode: 'default' })) };
 }
 
+/** Makes getting a connection fail after a while instead of waiting for ever behind others that wait. */
+function limitWaiting(pool: Pool): void {
+  const acquire = pool.getConnection.bind(pool);
+  const getConnection = async (): Promise<PoolConnection> => {
+    const asked = acquire();
+    let timer: NodeJS.Timeout | undefined;
+    const late = new Promise<never>((_, reject) => {
+      timer = setTimeout(() => reject(new NoConnection()), ACQUIRE_MS);
+    });
+    try {
+      return await Promise.race([asked, late]);
+    } catch (error) {
+      // One that comes after all is given back.
+      void asked.then((connection) => connection.release()).catch(() => undefined);
+      throw error;
+    } finally {
+      clearTimeout(timer);
+    }
+  };
+  const once = async (kind: 'query' | 'execute', args: unknown[]): Promise<unknown> => {
+    const connection = await getConnection();
+    try {
+      return await (connection[kind] as (...a: unknown[]) => Promise<unknown>)(...args);
+    } finally {
+      connection.release();
+    }
+  };
+  Object.assign(pool, {
+    getConnection,
+    query: (...args: unknown[]) => once('query', args),
+    execute: (...args: unknown[]) => once('execute', args),
+  });
+}
+
+/**
+ * The transaction that the present call runs in. Whatever asks for the database within it gets the transaction, so that a use case
+ * never waits for a second connection while it holds one: many that did would wait for each other for ever.
+ */
+const present = new AsyncLocalStorage<Database>();
+
+function nested(db: Database): Database {
+  const begin = db.transaction.bind(db);
+  const transaction: Database['transaction'] = (work, options) => {
+    const within = present.getStore();
+    if (within) return work(within as unknown as Parameters<typeof work>[0]);
+    return begin((tx) => present.run(tx as unknown as Database, () => work(tx)), options);
+  };
+  return Object.assign(db, { transaction });
+}
+
+/** Whether the present call runs in a transaction, which then is all or nothing as a whole. */
+export const inTransaction = (): boolean => present.getStore() !== undefined;
+
+/** The open transaction of the present call, or the pool. */
 export function database(): Database {
   store.libellusDatabase ??= connect(config().databaseUrl);
-  return store.libellusDatabase.db;
+  return present.getStore() ?? store.libellusDatabase.db;
 }
 
 export async function closeDatabase(): Promise<void> {

@@ -18,11 +18,20 @@ export const lookColumn = (name: string) =>
     toDriver: (value) => JSON.stringify(value),
     fromDriver: (value: unknown) => completeLook(typeof value === 'string' ? JSON.parse(value) : value),
   })(name);
+/**
+ * Text that is equal only when every byte is: ids and numbers that others give. The database's usual collation takes "a" and "A",
+ * and "a" and "a ", for the same.
+ */
+export const exact = (name: string, length: number) =>
+  customType<{ data: string }>({
+    dataType: () => `varchar(${length}) CHARACTER SET utf8mb4 COLLATE utf8mb4_nopad_bin`,
+  })(name);
 export const blob = customType<{ data: Buffer }>({ dataType: () => 'mediumblob' });
 export const longText = customType<{ data: string }>({ dataType: () => 'mediumtext' });
 
 // Times are UTC with milliseconds; the connection's zone is set to match.
 export const time = (name: string) => datetime(name, { mode: 'date', fsp: 3 });
 export const id = (name = 'id') => varchar(name, { length: 26 });
+/** Of what belongs to a store through something else, which has the foreign key. */
 export const storeId = () => varchar('store_id', { length: 40 }).notNull();
 export const address = (name: string) => varchar(name, { length: 254 });

@@ -14,38 +14,28 @@ import type { SenderKind } from '@/core/mail/services';
 import type { Condition } from '@/core/conditions';
 import type { Address, Contact, Order, OrderStatus } from '@/core/order';
 import type { Audience } from '@/core/plan';
-import type { StoreFacts } from '@/core/order';
 import type { Scope } from '@/core/routing/rules';
 import type { Block, Segments, Stale, Template } from '@/core/template';
 // By its path: this file is also read where no aliases are known.
 import { AT_ONCE, type Schedule } from '../../core/time/timing';
-import { address, id, json, lookColumn, storeId, time } from './columns';
+import { address, exact, id, json, lookColumn, time } from './columns';
+import { user } from './auth-tables';
+import { ofStore, stores } from './store-table';
 
 export * from './auth-tables';
+export * from './guard-tables';
 export * from './sending-tables';
+export * from './store-table';
 
 /** Of the variant for everybody: after all others. */
 export const LAST_RANK = 1000;
 
-export const stores = mysqlTable('store', {
-  id: varchar('id', { length: 40 }).primaryKey(),
-  name: varchar('name', { length: 80 }).notNull(),
-  language: varchar('language', { length: 20 }).notNull(),
-  languages: json<string[]>('languages').notNull(),
-  /** Locale that figures and dates are written in, by language: { en: "en-GB" }. */
-  locales: json<Record<string, string>>('locales').notNull(),
-  currency: varchar('currency', { length: 3 }).notNull(),
-  timeZone: varchar('time_zone', { length: 60 }).notNull(),
-  facts: json<StoreFacts>('facts').notNull(),
-  /** Whether pictures travel in the message or are fetched when it is opened. */
-  pictures: varchar('pictures', { length: 8 }).$type<'linked' | 'inline'>().notNull().default('linked'),
-  /** The published look: what messages wear now. */
-  look: lookColumn('look').notNull(),
-});
 
 /** A store's look on the bench. */
 export const lookDrafts = mysqlTable('look_draft', {
-  storeId: varchar('store_id', { length: 40 }).primaryKey(),
+  storeId: varchar('store_id', { length: 40 })
+    .primaryKey()
+    .references(() => stores.id, { onDelete: 'cascade' }),
   draft: lookColumn('draft').notNull(),
   revision: int('revision').notNull().default(1),
   draftBy: varchar('draft_by', { length: 120 }).notNull().default(''),
@@ -56,7 +46,7 @@ export const lookEditions = mysqlTable(
   'look_edition',
   {
     id: id().primaryKey(),
-    storeId: storeId(),
+    storeId: ofStore(),
     number: int('number').notNull(),
     look: lookColumn('look').notNull(),
     publishedBy: varchar('published_by', { length: 120 }).notNull(),
@@ -75,7 +65,7 @@ export interface PassageContent {
 export const passages = mysqlTable(
   'passage',
   {
-    storeId: storeId(),
+    storeId: ofStore(),
     id: varchar('id', { length: 60 }).notNull(),
     name: varchar('name', { length: 120 }).notNull(),
     draft: json<PassageContent>('draft').notNull(),
@@ -94,7 +84,7 @@ export const pictures = mysqlTable(
   'picture',
   {
     id: id().primaryKey(),
-    storeId: storeId(),
+    storeId: ofStore(),
     path: varchar('path', { length: 220 }).notNull(),
     name: varchar('name', { length: 200 }).notNull(),
     width: int('width').notNull(),
@@ -109,7 +99,7 @@ export const pictures = mysqlTable(
 export const discountCodes = mysqlTable(
   'discount_code',
   {
-    storeId: storeId(),
+    storeId: ofStore(),
     code: varchar('code', { length: 64 }).notNull(),
     kind: varchar('kind', { length: 10 }).$type<'percent' | 'amount'>().notNull(),
     value: int('value').notNull(),
@@ -124,8 +114,8 @@ export const discountCodes = mysqlTable(
 export const channels = mysqlTable(
   'channel',
   {
-    storeId: storeId(),
-    id: varchar('id', { length: 64 }).notNull(),
+    storeId: ofStore(),
+    id: exact('id', 64).notNull(),
     name: varchar('name', { length: 80 }).notNull(),
     customerMail: boolean('customer_mail').notNull().default(true),
     /** Domain of the addresses a marketplace gives instead of the customers' own; empty when it gives real ones. */
@@ -142,7 +132,7 @@ export const staff = mysqlTable(
   'staff',
   {
     id: id().primaryKey(),
-    storeId: storeId(),
+    storeId: ofStore(),
     name: varchar('name', { length: 120 }).notNull(),
     email: address('email').notNull(),
     job: varchar('job', { length: 120 }).notNull(),
@@ -154,8 +144,8 @@ export const staff = mysqlTable(
 export const products = mysqlTable(
   'product',
   {
-    storeId: storeId(),
-    sku: varchar('sku', { length: 64 }).notNull(),
+    storeId: ofStore(),
+    sku: exact('sku', 64).notNull(),
     name: varchar('name', { length: 300 }).notNull(),
     category: varchar('category', { length: 80 }).notNull(),
     options: varchar('options', { length: 300 }).notNull().default(''),
@@ -172,7 +162,7 @@ export const customers = mysqlTable(
   'customer',
   {
     id: id().primaryKey(),
-    storeId: storeId(),
+    storeId: ofStore(),
     email: address('email').notNull(),
     firstName: varchar('first_name', { length: 120 }).notNull(),
     lastName: varchar('last_name', { length: 120 }).notNull(),
@@ -191,11 +181,11 @@ export const orders = mysqlTable(
   'order',
   {
     id: id().primaryKey(),
-    storeId: storeId(),
-    number: varchar('number', { length: 64 }).notNull(),
+    storeId: ofStore(),
+    number: exact('number', 64).notNull(),
     placedAt: time('placed_at').notNull(),
     status: varchar('status', { length: 30 }).$type<OrderStatus>().notNull(),
-    channel: varchar('channel', { length: 64 }).notNull(),
+    channel: exact('channel', 64).notNull(),
     customerName: varchar('customer_name', { length: 250 }).notNull(),
     customerEmail: address('customer_email').notNull(),
     language: varchar('language', { length: 20 }).notNull(),
@@ -211,7 +201,7 @@ export const orders = mysqlTable(
 export const phrases = mysqlTable(
   'phrase',
   {
-    storeId: storeId(),
+    storeId: ofStore(),
     language: varchar('language', { length: 20 }).notNull(),
     phrase: varchar('phrase', { length: 40 }).notNull(),
     source: text('source').notNull(),
@@ -223,7 +213,7 @@ export const notifications = mysqlTable(
   'notification',
   {
     id: id().primaryKey(),
-    storeId: storeId(),
+    storeId: ofStore(),
     /** In addresses: "order-received". */
     slug: varchar('slug', { length: 60 }).notNull(),
     name: varchar('name', { length: 120 }).notNull(),
@@ -257,8 +247,10 @@ export const templates = mysqlTable(
   'template',
   {
     id: id().primaryKey(),
-    storeId: storeId(),
-    notificationId: id('notification_id').notNull(),
+    storeId: ofStore(),
+    notificationId: id('notification_id')
+      .notNull()
+      .references(() => notifications.id, { onDelete: 'cascade' }),
     /** In addresses, after a `~`; empty for the one for everybody. */
     variant: varchar('variant', { length: 60 }).notNull().default(''),
     /** What the team calls it. */
@@ -287,7 +279,7 @@ export const shopMails = mysqlTable(
   'shop_mail',
   {
     id: id().primaryKey(),
-    storeId: storeId(),
+    storeId: ofStore(),
     moment: varchar('moment', { length: 40 }).notNull(),
     audience: varchar('audience', { length: 12 }).$type<Audience>().notNull(),
     name: varchar('name', { length: 120 }).notNull(),
@@ -299,8 +291,10 @@ export const editions = mysqlTable(
   'edition',
   {
     id: id().primaryKey(),
-    storeId: storeId(),
-    templateId: id('template_id').notNull(),
+    storeId: ofStore(),
+    templateId: id('template_id')
+      .notNull()
+      .references(() => templates.id, { onDelete: 'cascade' }),
     number: int('number').notNull(),
     template: json<Template>('template').notNull(),
     publishedBy: varchar('published_by', { length: 120 }).notNull(),
@@ -313,9 +307,11 @@ export const routingRules = mysqlTable(
   'routing_rule',
   {
     id: id().primaryKey(),
-    storeId: storeId(),
-    notificationId: id('notification_id').notNull(),
-    staffId: id('staff_id'),
+    storeId: ofStore(),
+    notificationId: id('notification_id')
+      .notNull()
+      .references(() => notifications.id, { onDelete: 'cascade' }),
+    staffId: id('staff_id').references(() => staff.id, { onDelete: 'cascade' }),
     /** For an address typed in; a colleague's is read from their own row. */
     address: address('address').notNull().default(''),
     scope: json<Scope>('scope').notNull(),
@@ -327,14 +323,14 @@ export const events = mysqlTable(
   'event',
   {
     id: id().primaryKey(),
-    storeId: storeId(),
+    storeId: ofStore(),
     /** CloudEvents `source` and `id`: together one event, however often it arrives. */
-    source: varchar('source', { length: 200 }).notNull(),
-    eventId: varchar('event_id', { length: 200 }).notNull(),
+    source: exact('source', 200).notNull(),
+    eventId: exact('event_id', 200).notNull(),
     type: varchar('type', { length: 60 }).notNull(),
     time: time('time').notNull(),
     receivedAt: time('received_at').notNull(),
-    orderId: id('order_id'),
+    orderId: id('order_id').references(() => orders.id, { onDelete: 'cascade' }),
     data: json<Record<string, unknown>>('data').notNull(),
   },
   (t) => [uniqueIndex('event_once').on(t.storeId, t.source, t.eventId), index('event_order').on(t.orderId)],
@@ -343,7 +339,12 @@ export const events = mysqlTable(
 export const heartbeats = mysqlTable('heartbeat', {
   id: varchar('id', { length: 60 }).primaryKey(),
   kind: varchar('kind', { length: 20 }).notNull(),
+  /** By the database's clock. */
   beatAt: time('beat_at').notNull(),
+  /** How far the process's clock is ahead of the database's, ms. */
+  clockAheadMs: bigint('clock_ahead_ms', { mode: 'number' }).notNull().default(0),
+  /** What the process cannot do, in words; empty when nothing is wrong. */
+  trouble: varchar('trouble', { length: 300 }).notNull().default(''),
 });
 
 /** How far the demo's clock is ahead of the true one. The product itself never reads it. */
@@ -356,8 +357,10 @@ export const history = mysqlTable(
   'history',
   {
     id: id().primaryKey(),
-    storeId: storeId(),
+    storeId: ofStore(),
+    /** The name at that time, for what no member did; a member's name is read from who they are. */
     who: varchar('who', { length: 120 }).notNull(),
+    userId: varchar('user_id', { length: 36 }).references(() => user.id, { onDelete: 'set null' }),
     action: varchar('action', { length: 60 }).notNull(),
     what: varchar('what', { length: 300 }).notNull(),
     at: time('at').notNull(),
@@ -365,4 +368,34 @@ export const history = mysqlTable(
     about: varchar('about', { length: 40 }).notNull().default(''),
   },
   (t) => [index('history_store').on(t.storeId, t.id), index('history_about').on(t.storeId, t.about, t.id)],
+);
+
+/** Numbers that are given out once each, such as those of orders made here. */
+export const counters = mysqlTable(
+  'counter',
+  {
+    storeId: ofStore(),
+    name: varchar('name', { length: 40 }).notNull(),
+    value: bigint('value', { mode: 'number' }).notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.storeId, t.name] })],
+);
+
+/** Events that were refused because they contradict what is known of their order. */
+export const contradictions = mysqlTable(
+  'contradiction',
+  {
+    id: id().primaryKey(),
+    storeId: ofStore(),
+    orderNumber: exact('order_number', 64).notNull(),
+    source: exact('source', 200).notNull(),
+    eventId: exact('event_id', 200).notNull(),
+    /** What differs, each as a sentence. */
+    differences: json<string[]>('differences').notNull(),
+    at: time('at').notNull(),
+  },
+  (t) => [
+    uniqueIndex('contradiction_once').on(t.storeId, t.source, t.eventId),
+    index('contradiction_newest').on(t.storeId, t.id),
+  ],
 );

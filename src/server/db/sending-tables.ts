@@ -3,13 +3,16 @@ import { boolean, date, index, int, mysqlTable, primaryKey, text, uniqueIndex, v
 import type { DkimKey, JudgedRecord } from '@/core/domain';
 import type { CheckReport, DeliveryState, Security, SenderKind, ServiceKind, SignInMethod } from '@/core/mail';
 import type { Audience, Reason } from '@/core/plan';
-import { address, blob, id, json, longText, storeId, time } from './columns';
+import { address, blob, exact, id, json, longText, storeId, time } from './columns';
+// In turn this file is read by it: used when a foreign key is asked for, not before.
+import { events, orders } from './schema';
+import { ofStore } from './store-table';
 
 export const services = mysqlTable(
   'service',
   {
     id: id().primaryKey(),
-    storeId: storeId(),
+    storeId: ofStore(),
     name: varchar('name', { length: 80 }).notNull().default(''),
     kind: varchar('kind', { length: 10 }).$type<ServiceKind>().notNull().default('account'),
     /** Tried in this order. */
@@ -52,7 +55,9 @@ export const services = mysqlTable(
 export const serviceUse = mysqlTable(
   'service_use',
   {
-    serviceId: id('service_id').notNull(),
+    serviceId: id('service_id')
+      .notNull()
+      .references(() => services.id, { onDelete: 'cascade' }),
     span: varchar('span', { length: 6 }).$type<'minute' | 'hour' | 'day'>().notNull(),
     start: time('start').notNull(),
     taken: int('taken').notNull().default(0),
@@ -63,7 +68,7 @@ export const serviceUse = mysqlTable(
 export const senders = mysqlTable(
   'sender',
   {
-    storeId: storeId(),
+    storeId: ofStore(),
     kind: varchar('kind', { length: 10 }).$type<SenderKind>().notNull(),
     name: varchar('name', { length: 120 }).notNull(),
     address: address('address').notNull(),
@@ -78,7 +83,7 @@ export const domains = mysqlTable(
   'domain',
   {
     id: id().primaryKey(),
-    storeId: storeId(),
+    storeId: ofStore(),
     name: varchar('name', { length: 253 }).notNull(),
     selector: varchar('selector', { length: 40 }).notNull(),
     /** Sealed. */
@@ -112,13 +117,13 @@ export const withholdings = mysqlTable(
   'withholding',
   {
     id: id().primaryKey(),
-    storeId: storeId(),
+    storeId: ofStore(),
     pattern: varchar('pattern', { length: 254 }).notNull(),
     reason: varchar('reason', { length: 300 }).notNull(),
     kinds: json<SenderKind[]>('kinds').notNull(),
     source: varchar('source', { length: 10 }).$type<'hand' | 'bounce'>().notNull(),
     /** The delivery that came back. */
-    deliveryId: id('delivery_id'),
+    deliveryId: id('delivery_id').references(() => deliveries.id, { onDelete: 'set null' }),
     by: varchar('put_by', { length: 120 }).notNull().default(''),
     at: time('put_at').notNull(),
   },
@@ -131,7 +136,9 @@ export const bounces = mysqlTable(
   {
     id: id().primaryKey(),
     storeId: storeId(),
-    deliveryId: id('delivery_id').notNull(),
+    deliveryId: id('delivery_id')
+      .notNull()
+      .references(() => deliveries.id, { onDelete: 'cascade' }),
     at: time('at').notNull(),
     kind: varchar('kind', { length: 10 }).$type<'hard' | 'soft' | 'delayed' | 'other'>().notNull(),
     status: varchar('status', { length: 12 }).notNull(),
@@ -152,22 +159,31 @@ export const strayBounces = mysqlTable(
   (t) => [primaryKey({ columns: [t.day, t.kind] })],
 );
 
-/** Domains of recipients that keep putting mail off, and until when nothing is tried there. */
-export const destinations = mysqlTable('destination', {
-  name: varchar('name', { length: 253 }).primaryKey(),
-  failures: int('failures').notNull().default(0),
-  pausedUntil: time('paused_until'),
-  words: varchar('words', { length: 300 }).notNull().default(''),
-});
+/** Domains of recipients that keep putting off what one service brings them, and until when it brings nothing there. */
+export const destinations = mysqlTable(
+  'service_destination',
+  {
+    serviceId: id('service_id')
+      .notNull()
+      .references(() => services.id, { onDelete: 'cascade' }),
+    name: varchar('name', { length: 253 }).notNull(),
+    failures: int('failures').notNull().default(0),
+    pausedUntil: time('paused_until'),
+    words: varchar('words', { length: 300 }).notNull().default(''),
+  },
+  (t) => [primaryKey({ columns: [t.serviceId, t.name] })],
+);
 
 export const deliveries = mysqlTable(
   'delivery',
   {
     id: id().primaryKey(),
     storeId: storeId(),
-    eventId: id('event_id').notNull(),
-    orderId: id('order_id'),
-    orderNumber: varchar('order_number', { length: 64 }).notNull().default(''),
+    eventId: id('event_id')
+      .notNull()
+      .references(() => events.id, { onDelete: 'cascade' }),
+    orderId: id('order_id').references(() => orders.id, { onDelete: 'cascade' }),
+    orderNumber: exact('order_number', 64).notNull().default(''),
     notificationId: id('notification_id').notNull(),
     notificationName: varchar('notification_name', { length: 120 }).notNull(),
     editionId: id('edition_id').notNull(),
@@ -200,6 +216,8 @@ export const deliveries = mysqlTable(
     messageId: varchar('message_id', { length: 200 }).notNull().default(''),
     /** The last answer or cause, in words, for lists. */
     lastWords: varchar('last_words', { length: 500 }).notNull().default(''),
+    /** What it was that failed or holds it, as a code; empty while nothing did. Those of one cause are tried again together. */
+    cause: varchar('cause', { length: 40 }).notNull().default(''),
     createdAt: time('created_at').notNull(),
     acceptedAt: time('accepted_at'),
   },
@@ -208,6 +226,7 @@ export const deliveries = mysqlTable(
     index('delivery_due').on(t.state, t.dueAt),
     index('delivery_newest').on(t.storeId, t.id),
     index('delivery_state').on(t.storeId, t.state, t.id),
+    index('delivery_cause').on(t.storeId, t.state, t.cause, t.id),
     index('delivery_recipient').on(t.storeId, t.recipient, t.id),
     index('delivery_notification').on(t.notificationId, t.id),
     index('delivery_waiting').on(t.orderId, t.timed, t.state),
@@ -221,7 +240,9 @@ export const notWritten = mysqlTable(
   {
     id: id().primaryKey(),
     storeId: storeId(),
-    eventId: id('event_id').notNull(),
+    eventId: id('event_id')
+      .notNull()
+      .references(() => events.id, { onDelete: 'cascade' }),
     orderId: id('order_id'),
     notificationId: id('notification_id').notNull(),
     notificationName: varchar('notification_name', { length: 120 }).notNull(),
@@ -238,10 +259,13 @@ export const attempts = mysqlTable(
   {
     id: id().primaryKey(),
     storeId: storeId(),
-    deliveryId: id('delivery_id').notNull(),
+    deliveryId: id('delivery_id')
+      .notNull()
+      .references(() => deliveries.id, { onDelete: 'cascade' }),
     number: int('number').notNull(),
     startedAt: time('started_at').notNull(),
-    endedAt: time('ended_at').notNull(),
+    /** Nothing while it is under way, and for good when its process ended before it could say what came of it. */
+    endedAt: time('ended_at'),
     /** The state the delivery was left in. */
     state: varchar('state', { length: 12 }).$type<DeliveryState>().notNull(),
     via: varchar('via', { length: 260 }).notNull().default(''),
@@ -254,7 +278,9 @@ export const attempts = mysqlTable(
 
 /** The message as sent, byte for byte. */
 export const sentMessages = mysqlTable('sent_message', {
-  deliveryId: id('delivery_id').primaryKey(),
+  deliveryId: id('delivery_id')
+    .primaryKey()
+    .references(() => deliveries.id, { onDelete: 'cascade' }),
   storeId: storeId(),
   raw: blob('raw').notNull(),
 });
@@ -264,11 +290,11 @@ export const keys = mysqlTable(
   'api_key',
   {
     id: id().primaryKey(),
-    storeId: storeId(),
+    storeId: ofStore(),
     kind: varchar('kind', { length: 10 }).$type<'events' | 'read'>().notNull(),
     name: varchar('name', { length: 80 }).notNull(),
     /** For `events` the sealed secret, for `read` the SHA-256 of the key. */
-    secret: varchar('secret', { length: 500 }).notNull(),
+    secret: exact('secret', 500).notNull(),
   },
   (t) => [index('api_key_secret').on(t.kind, t.secret)],
 );

@@ -1,4 +1,6 @@
 /** What a database's errors say: to be tried again at once, or once it is back. */
+import { inTransaction } from './client';
+
 
 /** The code mysql2 gives an error, which Drizzle wraps. */
 function codeOf(error: unknown): string {
@@ -13,7 +15,8 @@ export async function retryingDeadlocks<T>(work: () => Promise<T>): Promise<T> {
       return await work();
     } catch (error) {
       const code = codeOf(error);
-      if ((code !== 'ER_LOCK_DEADLOCK' && code !== 'ER_CHECKREAD') || tries >= 5) throw error;
+      // Within another's transaction all of that is undone, and only who began it can begin again.
+      if ((code !== 'ER_LOCK_DEADLOCK' && code !== 'ER_CHECKREAD') || tries >= 5 || inTransaction()) throw error;
     }
   }
 }
@@ -25,6 +28,10 @@ const AWAY = new Set([
   'ETIMEDOUT',
   'PROTOCOL_CONNECTION_LOST',
   'ER_SERVER_SHUTDOWN',
+  'ER_CON_COUNT_ERROR',
+  'ER_LOCK_WAIT_TIMEOUT',
+  'ER_STATEMENT_TIMEOUT',
+  'NO_CONNECTION',
 ]);
 
 /** Whether an error says that the database cannot be reached, which may be over in a moment. mysql2 calls errors fatal that end the connection. */

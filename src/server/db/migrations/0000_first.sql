@@ -1,4 +1,4 @@
-CREATE TABLE `account` (
+CREATE TABLE IF NOT EXISTS `account` (
 	`id` varchar(36) NOT NULL,
 	`account_id` text NOT NULL,
 	`provider_id` text NOT NULL,
@@ -15,7 +15,7 @@ CREATE TABLE `account` (
 	CONSTRAINT `account_id` PRIMARY KEY(`id`)
 );
 --> statement-breakpoint
-CREATE TABLE `attempt` (
+CREATE TABLE IF NOT EXISTS `attempt` (
 	`id` varchar(26) NOT NULL,
 	`store_id` varchar(40) NOT NULL,
 	`delivery_id` varchar(26) NOT NULL,
@@ -30,7 +30,7 @@ CREATE TABLE `attempt` (
 	CONSTRAINT `attempt_id` PRIMARY KEY(`id`)
 );
 --> statement-breakpoint
-CREATE TABLE `channel` (
+CREATE TABLE IF NOT EXISTS `channel` (
 	`store_id` varchar(40) NOT NULL,
 	`id` varchar(64) NOT NULL,
 	`name` varchar(80) NOT NULL,
@@ -38,7 +38,7 @@ CREATE TABLE `channel` (
 	CONSTRAINT `channel_store_id_id_pk` PRIMARY KEY(`store_id`,`id`)
 );
 --> statement-breakpoint
-CREATE TABLE `customer` (
+CREATE TABLE IF NOT EXISTS `customer` (
 	`id` varchar(26) NOT NULL,
 	`store_id` varchar(40) NOT NULL,
 	`email` varchar(254) NOT NULL,
@@ -52,7 +52,7 @@ CREATE TABLE `customer` (
 	CONSTRAINT `customer_email` UNIQUE(`store_id`,`email`)
 );
 --> statement-breakpoint
-CREATE TABLE `delivery` (
+CREATE TABLE IF NOT EXISTS `delivery` (
 	`id` varchar(26) NOT NULL,
 	`store_id` varchar(40) NOT NULL,
 	`event_id` varchar(26) NOT NULL,
@@ -80,7 +80,7 @@ CREATE TABLE `delivery` (
 	CONSTRAINT `delivery_once` UNIQUE(`event_id`,`notification_id`,`recipient`)
 );
 --> statement-breakpoint
-CREATE TABLE `edition` (
+CREATE TABLE IF NOT EXISTS `edition` (
 	`id` varchar(26) NOT NULL,
 	`store_id` varchar(40) NOT NULL,
 	`template_id` varchar(26) NOT NULL,
@@ -92,7 +92,7 @@ CREATE TABLE `edition` (
 	CONSTRAINT `edition_number` UNIQUE(`template_id`,`number`)
 );
 --> statement-breakpoint
-CREATE TABLE `event` (
+CREATE TABLE IF NOT EXISTS `event` (
 	`id` varchar(26) NOT NULL,
 	`store_id` varchar(40) NOT NULL,
 	`source` varchar(200) NOT NULL,
@@ -106,14 +106,14 @@ CREATE TABLE `event` (
 	CONSTRAINT `event_once` UNIQUE(`store_id`,`source`,`event_id`)
 );
 --> statement-breakpoint
-CREATE TABLE `heartbeat` (
+CREATE TABLE IF NOT EXISTS `heartbeat` (
 	`id` varchar(60) NOT NULL,
 	`kind` varchar(20) NOT NULL,
 	`beat_at` datetime(3) NOT NULL,
 	CONSTRAINT `heartbeat_id` PRIMARY KEY(`id`)
 );
 --> statement-breakpoint
-CREATE TABLE `history` (
+CREATE TABLE IF NOT EXISTS `history` (
 	`id` varchar(26) NOT NULL,
 	`store_id` varchar(40) NOT NULL,
 	`who` varchar(120) NOT NULL,
@@ -123,7 +123,7 @@ CREATE TABLE `history` (
 	CONSTRAINT `history_id` PRIMARY KEY(`id`)
 );
 --> statement-breakpoint
-CREATE TABLE `api_key` (
+CREATE TABLE IF NOT EXISTS `api_key` (
 	`id` varchar(26) NOT NULL,
 	`store_id` varchar(40) NOT NULL,
 	`kind` varchar(10) NOT NULL,
@@ -132,14 +132,14 @@ CREATE TABLE `api_key` (
 	CONSTRAINT `api_key_id` PRIMARY KEY(`id`)
 );
 --> statement-breakpoint
-CREATE TABLE `membership` (
+CREATE TABLE IF NOT EXISTS `membership` (
 	`user_id` varchar(36) NOT NULL,
 	`store_id` varchar(40) NOT NULL,
 	`role` varchar(20) NOT NULL,
 	CONSTRAINT `membership_user_id_store_id_pk` PRIMARY KEY(`user_id`,`store_id`)
 );
 --> statement-breakpoint
-CREATE TABLE `not_written` (
+CREATE TABLE IF NOT EXISTS `not_written` (
 	`id` varchar(26) NOT NULL,
 	`store_id` varchar(40) NOT NULL,
 	`event_id` varchar(26) NOT NULL,
@@ -153,7 +153,7 @@ CREATE TABLE `not_written` (
 	CONSTRAINT `not_written_id` PRIMARY KEY(`id`)
 );
 --> statement-breakpoint
-CREATE TABLE `notification` (
+CREATE TABLE IF NOT EXISTS `notification` (
 	`id` varchar(26) NOT NULL,
 	`store_id` varchar(40) NOT NULL,
 	`slug` varchar(60) NOT NULL,
@@ -165,7 +165,7 @@ CREATE TABLE `notification` (
 	CONSTRAINT `notification_slug` UNIQUE(`store_id`,`slug`)
 );
 --> statement-breakpoint
-CREATE TABLE `order` (
+CREATE TABLE IF NOT EXISTS `order` (
 	`id` varchar(26) NOT NULL,
 	`store_id` varchar(40) NOT NULL,
 	`number` varchar(64) NOT NULL,
@@ -182,7 +182,7 @@ CREATE TABLE `order` (
 	CONSTRAINT `order_number` UNIQUE(`store_id`,`number`)
 );
 --> statement-breakpoint
-CREATE TABLE `phrase` (
+CREATE TABLE IF NOT EXISTS `phrase` (
 	`store_id` varchar(40) NOT NULL,
 	`language` varchar(20) NOT NULL,
 	`phrase` varchar(40) NOT NULL,
@@ -190,7 +190,7 @@ CREATE TABLE `phrase` (
 	CONSTRAINT `phrase_store_id_language_phrase_pk` PRIMARY KEY(`store_id`,`language`,`phrase`)
 );
 --> statement-breakpoint
-CREATE TABLE `product` (
+CREATE TABLE IF NOT EXISTS `product` (
 	`store_id` varchar(40) NOT NULL,
 	`sku` varchar(64) NOT NULL,
 	`name` varchar(300) NOT NULL,
@@ -202,7 +202,7 @@ CREATE TABLE `product` (
 	CONSTRAINT `product_store_id_sku_pk` PRIMARY KEY(`store_id`,`sku`)
 );
 --> statement-breakpoint
-CREATE TABLE `rate_limit` (
+CREATE TABLE IF NOT EXISTS `rate_limit` (
 	`id` varchar(36) NOT NULL,
 	`key` varchar(255) NOT NULL,
 	`count` int NOT NULL,
@@ -211,7 +211,7 @@ CREATE TABLE `rate_limit` (
 	CONSTRAINT `rate_limit_key_unique` UNIQUE(`key`)
 );
 --> statement-breakpoint
-CREATE TABLE `routing_rule` (
+CREATE TABLE IF NOT EXISTS `routing_rule` (
 	`id` varchar(26) NOT NULL,
 	`store_id` varchar(40) NOT NULL,
 	`notification_id` varchar(26) NOT NULL,
@@ -221,14 +221,14 @@ CREATE TABLE `routing_rule` (
 	CONSTRAINT `routing_rule_id` PRIMARY KEY(`id`)
 );
 --> statement-breakpoint
-CREATE TABLE `sent_message` (
+CREATE TABLE IF NOT EXISTS `sent_message` (
 	`delivery_id` varchar(26) NOT NULL,
 	`store_id` varchar(40) NOT NULL,
 	`raw` mediumblob NOT NULL,
 	CONSTRAINT `sent_message_delivery_id` PRIMARY KEY(`delivery_id`)
 );
 --> statement-breakpoint
-CREATE TABLE `service` (
+CREATE TABLE IF NOT EXISTS `service` (
 	`id` varchar(26) NOT NULL,
 	`store_id` varchar(40) NOT NULL,
 	`host` varchar(253) NOT NULL,
@@ -244,7 +244,7 @@ CREATE TABLE `service` (
 	CONSTRAINT `service_store` UNIQUE(`store_id`)
 );
 --> statement-breakpoint
-CREATE TABLE `session` (
+CREATE TABLE IF NOT EXISTS `session` (
 	`id` varchar(36) NOT NULL,
 	`expires_at` datetime(3) NOT NULL,
 	`token` varchar(255) NOT NULL,
@@ -257,7 +257,7 @@ CREATE TABLE `session` (
 	CONSTRAINT `session_token_unique` UNIQUE(`token`)
 );
 --> statement-breakpoint
-CREATE TABLE `staff` (
+CREATE TABLE IF NOT EXISTS `staff` (
 	`id` varchar(26) NOT NULL,
 	`store_id` varchar(40) NOT NULL,
 	`name` varchar(120) NOT NULL,
@@ -268,7 +268,7 @@ CREATE TABLE `staff` (
 	CONSTRAINT `staff_email` UNIQUE(`store_id`,`email`)
 );
 --> statement-breakpoint
-CREATE TABLE `store` (
+CREATE TABLE IF NOT EXISTS `store` (
 	`id` varchar(40) NOT NULL,
 	`name` varchar(80) NOT NULL,
 	`language` varchar(20) NOT NULL,
@@ -281,7 +281,7 @@ CREATE TABLE `store` (
 	CONSTRAINT `store_id` PRIMARY KEY(`id`)
 );
 --> statement-breakpoint
-CREATE TABLE `template` (
+CREATE TABLE IF NOT EXISTS `template` (
 	`id` varchar(26) NOT NULL,
 	`store_id` varchar(40) NOT NULL,
 	`notification_id` varchar(26) NOT NULL,
@@ -294,7 +294,7 @@ CREATE TABLE `template` (
 	CONSTRAINT `template_notification` UNIQUE(`notification_id`)
 );
 --> statement-breakpoint
-CREATE TABLE `user` (
+CREATE TABLE IF NOT EXISTS `user` (
 	`id` varchar(36) NOT NULL,
 	`name` varchar(255) NOT NULL,
 	`email` varchar(255) NOT NULL,
@@ -306,7 +306,7 @@ CREATE TABLE `user` (
 	CONSTRAINT `user_email_unique` UNIQUE(`email`)
 );
 --> statement-breakpoint
-CREATE TABLE `verification` (
+CREATE TABLE IF NOT EXISTS `verification` (
 	`id` varchar(36) NOT NULL,
 	`identifier` varchar(255) NOT NULL,
 	`value` text NOT NULL,
@@ -316,18 +316,32 @@ CREATE TABLE `verification` (
 	CONSTRAINT `verification_id` PRIMARY KEY(`id`)
 );
 --> statement-breakpoint
-CREATE INDEX `account_user` ON `account` (`user_id`);--> statement-breakpoint
-CREATE INDEX `attempt_delivery` ON `attempt` (`delivery_id`,`number`);--> statement-breakpoint
-CREATE INDEX `delivery_due` ON `delivery` (`state`,`due_at`);--> statement-breakpoint
-CREATE INDEX `delivery_newest` ON `delivery` (`store_id`,`id`);--> statement-breakpoint
-CREATE INDEX `delivery_state` ON `delivery` (`store_id`,`state`,`id`);--> statement-breakpoint
-CREATE INDEX `delivery_recipient` ON `delivery` (`store_id`,`recipient`,`id`);--> statement-breakpoint
-CREATE INDEX `delivery_order` ON `delivery` (`store_id`,`order_number`,`id`);--> statement-breakpoint
-CREATE INDEX `event_order` ON `event` (`order_id`);--> statement-breakpoint
-CREATE INDEX `history_store` ON `history` (`store_id`,`id`);--> statement-breakpoint
-CREATE INDEX `api_key_secret` ON `api_key` (`kind`,`secret`);--> statement-breakpoint
-CREATE INDEX `not_written_event` ON `not_written` (`event_id`);--> statement-breakpoint
-CREATE INDEX `not_written_order` ON `not_written` (`order_id`);--> statement-breakpoint
-CREATE INDEX `order_placed` ON `order` (`store_id`,`placed_at`);--> statement-breakpoint
-CREATE INDEX `routing_rule_notification` ON `routing_rule` (`store_id`,`notification_id`);--> statement-breakpoint
-CREATE INDEX `session_user` ON `session` (`user_id`);
+CREATE INDEX IF NOT EXISTS `account_user` ON `account` (`user_id`);
+--> statement-breakpoint
+CREATE INDEX IF NOT EXISTS `attempt_delivery` ON `attempt` (`delivery_id`,`number`);
+--> statement-breakpoint
+CREATE INDEX IF NOT EXISTS `delivery_due` ON `delivery` (`state`,`due_at`);
+--> statement-breakpoint
+CREATE INDEX IF NOT EXISTS `delivery_newest` ON `delivery` (`store_id`,`id`);
+--> statement-breakpoint
+CREATE INDEX IF NOT EXISTS `delivery_state` ON `delivery` (`store_id`,`state`,`id`);
+--> statement-breakpoint
+CREATE INDEX IF NOT EXISTS `delivery_recipient` ON `delivery` (`store_id`,`recipient`,`id`);
+--> statement-breakpoint
+CREATE INDEX IF NOT EXISTS `delivery_order` ON `delivery` (`store_id`,`order_number`,`id`);
+--> statement-breakpoint
+CREATE INDEX IF NOT EXISTS `event_order` ON `event` (`order_id`);
+--> statement-breakpoint
+CREATE INDEX IF NOT EXISTS `history_store` ON `history` (`store_id`,`id`);
+--> statement-breakpoint
+CREATE INDEX IF NOT EXISTS `api_key_secret` ON `api_key` (`kind`,`secret`);
+--> statement-breakpoint
+CREATE INDEX IF NOT EXISTS `not_written_event` ON `not_written` (`event_id`);
+--> statement-breakpoint
+CREATE INDEX IF NOT EXISTS `not_written_order` ON `not_written` (`order_id`);
+--> statement-breakpoint
+CREATE INDEX IF NOT EXISTS `order_placed` ON `order` (`store_id`,`placed_at`);
+--> statement-breakpoint
+CREATE INDEX IF NOT EXISTS `routing_rule_notification` ON `routing_rule` (`store_id`,`notification_id`);
+--> statement-breakpoint
+CREATE INDEX IF NOT EXISTS `session_user` ON `session` (`user_id`);

@@ -1,4 +1,4 @@
-CREATE TABLE `discount_code` (
+CREATE TABLE IF NOT EXISTS `discount_code` (
 	`store_id` varchar(40) NOT NULL,
 	`code` varchar(64) NOT NULL,
 	`kind` varchar(10) NOT NULL,
@@ -10,7 +10,7 @@ CREATE TABLE `discount_code` (
 	CONSTRAINT `discount_code_store_id_code_pk` PRIMARY KEY(`store_id`,`code`)
 );
 --> statement-breakpoint
-CREATE TABLE `look_draft` (
+CREATE TABLE IF NOT EXISTS `look_draft` (
 	`store_id` varchar(40) NOT NULL,
 	`draft` json NOT NULL,
 	`revision` int NOT NULL DEFAULT 1,
@@ -19,7 +19,7 @@ CREATE TABLE `look_draft` (
 	CONSTRAINT `look_draft_store_id` PRIMARY KEY(`store_id`)
 );
 --> statement-breakpoint
-CREATE TABLE `look_edition` (
+CREATE TABLE IF NOT EXISTS `look_edition` (
 	`id` varchar(26) NOT NULL,
 	`store_id` varchar(40) NOT NULL,
 	`number` int NOT NULL,
@@ -30,7 +30,7 @@ CREATE TABLE `look_edition` (
 	CONSTRAINT `look_edition_number` UNIQUE(`store_id`,`number`)
 );
 --> statement-breakpoint
-CREATE TABLE `passage` (
+CREATE TABLE IF NOT EXISTS `passage` (
 	`store_id` varchar(40) NOT NULL,
 	`id` varchar(60) NOT NULL,
 	`name` varchar(120) NOT NULL,
@@ -44,7 +44,7 @@ CREATE TABLE `passage` (
 	CONSTRAINT `passage_store_id_id_pk` PRIMARY KEY(`store_id`,`id`)
 );
 --> statement-breakpoint
-CREATE TABLE `picture` (
+CREATE TABLE IF NOT EXISTS `picture` (
 	`id` varchar(26) NOT NULL,
 	`store_id` varchar(40) NOT NULL,
 	`path` varchar(220) NOT NULL,
@@ -58,7 +58,7 @@ CREATE TABLE `picture` (
 	CONSTRAINT `picture_path` UNIQUE(`store_id`,`path`)
 );
 --> statement-breakpoint
-INSERT INTO `look_draft` (`store_id`, `draft`, `draft_at`) SELECT `id`, `look`, now(3) FROM `store`;
+INSERT IGNORE INTO `look_draft` (`store_id`, `draft`, `draft_at`) SELECT `id`, `look`, now(3) FROM `store`;
 --> statement-breakpoint
-INSERT INTO `look_edition` (`id`, `store_id`, `number`, `look`, `published_by`, `published_at`)
+INSERT IGNORE INTO `look_edition` (`id`, `store_id`, `number`, `look`, `published_by`, `published_at`)
 SELECT left(replace(uuid(), '-', ''), 26), `id`, 1, `look`, '', now(3) FROM `store`;

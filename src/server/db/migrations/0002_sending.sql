@@ -1,4 +1,4 @@
-CREATE TABLE `bounce` (
+CREATE TABLE IF NOT EXISTS `bounce` (
 	`id` varchar(26) NOT NULL,
 	`store_id` varchar(40) NOT NULL,
 	`delivery_id` varchar(26) NOT NULL,
@@ -10,7 +10,7 @@ CREATE TABLE `bounce` (
 	CONSTRAINT `bounce_id` PRIMARY KEY(`id`)
 );
 --> statement-breakpoint
-CREATE TABLE `destination` (
+CREATE TABLE IF NOT EXISTS `destination` (
 	`name` varchar(253) NOT NULL,
 	`failures` int NOT NULL DEFAULT 0,
 	`paused_until` datetime(3),
@@ -18,7 +18,7 @@ CREATE TABLE `destination` (
 	CONSTRAINT `destination_name` PRIMARY KEY(`name`)
 );
 --> statement-breakpoint
-CREATE TABLE `domain` (
+CREATE TABLE IF NOT EXISTS `domain` (
 	`id` varchar(26) NOT NULL,
 	`store_id` varchar(40) NOT NULL,
 	`name` varchar(253) NOT NULL,
@@ -42,7 +42,7 @@ CREATE TABLE `domain` (
 	CONSTRAINT `domain_name` UNIQUE(`store_id`,`name`)
 );
 --> statement-breakpoint
-CREATE TABLE `sender` (
+CREATE TABLE IF NOT EXISTS `sender` (
 	`store_id` varchar(40) NOT NULL,
 	`kind` varchar(10) NOT NULL,
 	`name` varchar(120) NOT NULL,
@@ -51,7 +51,7 @@ CREATE TABLE `sender` (
 	CONSTRAINT `sender_store_id_kind_pk` PRIMARY KEY(`store_id`,`kind`)
 );
 --> statement-breakpoint
-CREATE TABLE `service_use` (
+CREATE TABLE IF NOT EXISTS `service_use` (
 	`service_id` varchar(26) NOT NULL,
 	`span` varchar(6) NOT NULL,
 	`start` datetime(3) NOT NULL,
@@ -59,14 +59,14 @@ CREATE TABLE `service_use` (
 	CONSTRAINT `service_use_service_id_span_start_pk` PRIMARY KEY(`service_id`,`span`,`start`)
 );
 --> statement-breakpoint
-CREATE TABLE `stray_bounce` (
+CREATE TABLE IF NOT EXISTS `stray_bounce` (
 	`day` date NOT NULL,
 	`kind` varchar(12) NOT NULL,
 	`count` int NOT NULL DEFAULT 0,
 	CONSTRAINT `stray_bounce_day_kind_pk` PRIMARY KEY(`day`,`kind`)
 );
 --> statement-breakpoint
-CREATE TABLE `withholding` (
+CREATE TABLE IF NOT EXISTS `withholding` (
 	`id` varchar(26) NOT NULL,
 	`store_id` varchar(40) NOT NULL,
 	`pattern` varchar(254) NOT NULL,
@@ -80,29 +80,54 @@ CREATE TABLE `withholding` (
 	CONSTRAINT `withholding_pattern` UNIQUE(`store_id`,`pattern`)
 );
 --> statement-breakpoint
-ALTER TABLE `service` DROP INDEX `service_store`;--> statement-breakpoint
-ALTER TABLE `channel` ADD `masked_domain` varchar(253) DEFAULT '' NOT NULL;--> statement-breakpoint
-ALTER TABLE `channel` ADD `masked_kinds` json DEFAULT '[]' NOT NULL;--> statement-breakpoint
-ALTER TABLE `delivery` ADD `sender` varchar(10) DEFAULT 'orders' NOT NULL;--> statement-breakpoint
-ALTER TABLE `delivery` ADD `released` boolean DEFAULT false NOT NULL;--> statement-breakpoint
-ALTER TABLE `service` ADD `name` varchar(80) DEFAULT '' NOT NULL;--> statement-breakpoint
-ALTER TABLE `service` ADD `kind` varchar(10) DEFAULT 'account' NOT NULL;--> statement-breakpoint
-ALTER TABLE `service` ADD `rank_no` int DEFAULT 0 NOT NULL;--> statement-breakpoint
-ALTER TABLE `service` ADD `paused` boolean DEFAULT false NOT NULL;--> statement-breakpoint
-ALTER TABLE `service` ADD `sign_in` varchar(10) DEFAULT 'auto' NOT NULL;--> statement-breakpoint
-ALTER TABLE `service` ADD `ehlo_name` varchar(253) DEFAULT '' NOT NULL;--> statement-breakpoint
-ALTER TABLE `service` ADD `connections` int DEFAULT 4 NOT NULL;--> statement-breakpoint
-ALTER TABLE `service` ADD `messages_per_connection` int DEFAULT 100 NOT NULL;--> statement-breakpoint
-ALTER TABLE `service` ADD `per_minute` int;--> statement-breakpoint
-ALTER TABLE `service` ADD `per_day` int;--> statement-breakpoint
-ALTER TABLE `service` ADD `renews_at` varchar(5) DEFAULT '00:00' NOT NULL;--> statement-breakpoint
-ALTER TABLE `service` ADD `timeout_s` int DEFAULT 60 NOT NULL;--> statement-breakpoint
-ALTER TABLE `service` ADD `domains` json DEFAULT '[]' NOT NULL;--> statement-breakpoint
-ALTER TABLE `service` ADD `spf` varchar(200) DEFAULT '' NOT NULL;--> statement-breakpoint
-ALTER TABLE `service` ADD `down_until` datetime(3);--> statement-breakpoint
-ALTER TABLE `service` ADD `down_words` varchar(300) DEFAULT '' NOT NULL;--> statement-breakpoint
-ALTER TABLE `service` ADD `failures` int DEFAULT 0 NOT NULL;--> statement-breakpoint
-ALTER TABLE `store` ADD `pictures` varchar(8) DEFAULT 'linked' NOT NULL;--> statement-breakpoint
-CREATE INDEX `bounce_delivery` ON `bounce` (`delivery_id`,`id`);--> statement-breakpoint
-CREATE INDEX `domain_next_look` ON `domain` (`next_look_at`);--> statement-breakpoint
-CREATE INDEX `service_store` ON `service` (`store_id`,`rank_no`);
+ALTER TABLE `service` DROP INDEX IF EXISTS `service_store`;
+--> statement-breakpoint
+ALTER TABLE `channel` ADD COLUMN IF NOT EXISTS `masked_domain` varchar(253) DEFAULT '' NOT NULL;
+--> statement-breakpoint
+ALTER TABLE `channel` ADD COLUMN IF NOT EXISTS `masked_kinds` json DEFAULT '[]' NOT NULL;
+--> statement-breakpoint
+ALTER TABLE `delivery` ADD COLUMN IF NOT EXISTS `sender` varchar(10) DEFAULT 'orders' NOT NULL;
+--> statement-breakpoint
+ALTER TABLE `delivery` ADD COLUMN IF NOT EXISTS `released` boolean DEFAULT false NOT NULL;
+--> statement-breakpoint
+ALTER TABLE `service` ADD COLUMN IF NOT EXISTS `name` varchar(80) DEFAULT '' NOT NULL;
+--> statement-breakpoint
+ALTER TABLE `service` ADD COLUMN IF NOT EXISTS `kind` varchar(10) DEFAULT 'account' NOT NULL;
+--> statement-breakpoint
+ALTER TABLE `service` ADD COLUMN IF NOT EXISTS `rank_no` int DEFAULT 0 NOT NULL;
+--> statement-breakpoint
+ALTER TABLE `service` ADD COLUMN IF NOT EXISTS `paused` boolean DEFAULT false NOT NULL;
+--> statement-breakpoint
+ALTER TABLE `service` ADD COLUMN IF NOT EXISTS `sign_in` varchar(10) DEFAULT 'auto' NOT NULL;
+--> statement-breakpoint
+ALTER TABLE `service` ADD COLUMN IF NOT EXISTS `ehlo_name` varchar(253) DEFAULT '' NOT NULL;
+--> statement-breakpoint
+ALTER TABLE `service` ADD COLUMN IF NOT EXISTS `connections` int DEFAULT 4 NOT NULL;
+--> statement-breakpoint
+ALTER TABLE `service` ADD COLUMN IF NOT EXISTS `messages_per_connection` int DEFAULT 100 NOT NULL;
+--> statement-breakpoint
+ALTER TABLE `service` ADD COLUMN IF NOT EXISTS `per_minute` int;
+--> statement-breakpoint
+ALTER TABLE `service` ADD COLUMN IF NOT EXISTS `per_day` int;
+--> statement-breakpoint
+ALTER TABLE `service` ADD COLUMN IF NOT EXISTS `renews_at` varchar(5) DEFAULT '00:00' NOT NULL;
+--> statement-breakpoint
+ALTER TABLE `service` ADD COLUMN IF NOT EXISTS `timeout_s` int DEFAULT 60 NOT NULL;
+--> statement-breakpoint
+ALTER TABLE `service` ADD COLUMN IF NOT EXISTS `domains` json DEFAULT '[]' NOT NULL;
+--> statement-breakpoint
+ALTER TABLE `service` ADD COLUMN IF NOT EXISTS `spf` varchar(200) DEFAULT '' NOT NULL;
+--> statement-breakpoint
+ALTER TABLE `service` ADD COLUMN IF NOT EXISTS `down_until` datetime(3);
+--> statement-breakpoint
+ALTER TABLE `service` ADD COLUMN IF NOT EXISTS `down_words` varchar(300) DEFAULT '' NOT NULL;
+--> statement-breakpoint
+ALTER TABLE `service` ADD COLUMN IF NOT EXISTS `failures` int DEFAULT 0 NOT NULL;
+--> statement-breakpoint
+ALTER TABLE `store` ADD COLUMN IF NOT EXISTS `pictures` varchar(8) DEFAULT 'linked' NOT NULL;
+--> statement-breakpoint
+CREATE INDEX IF NOT EXISTS `bounce_delivery` ON `bounce` (`delivery_id`,`id`);
+--> statement-breakpoint
+CREATE INDEX IF NOT EXISTS `domain_next_look` ON `domain` (`next_look_at`);
+--> statement-breakpoint
+CREATE INDEX IF NOT EXISTS `service_store` ON `service` (`store_id`,`rank_no`);

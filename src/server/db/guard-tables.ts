@@ -1,0 +1,19 @@
+/** What keeps guessing slow, and what the installation knows of itself. */
+import { int, mysqlTable, text, varchar } from 'drizzle-orm/mysql-core';
+import { time } from './columns';
+
+/** Failed tries of a password or a code, by whom they are counted against. */
+export const guesses = mysqlTable('guess', {
+  /** SHA-256 of what is counted: an account, a network, or a browser that signed in to an account before. */
+  key: varchar('key', { length: 64 }).primaryKey(),
+  failures: int('failures').notNull().default(0),
+  /** Nothing is tried before, by the database's clock. */
+  waitUntil: time('wait_until').notNull(),
+  lastAt: time('last_at').notNull(),
+});
+
+/** Facts of the installation by name: a sealed text that the secret must open, the lock of migrations. */
+export const installation = mysqlTable('installation', {
+  name: varchar('name', { length: 40 }).primaryKey(),
+  value: text('value').notNull(),
+});

@@ -1,0 +1,34 @@
+/** The stores of an installation. */
+import { int, mysqlTable, varchar } from 'drizzle-orm/mysql-core';
+import type { StoreFacts } from '@/core/order';
+// By its path: this file is also read where no aliases are known.
+import { DEFAULT_RETENTION, type Retention } from '../../core/retention';
+import { json, lookColumn } from './columns';
+
+export const stores = mysqlTable('store', {
+  id: varchar('id', { length: 40 }).primaryKey(),
+  name: varchar('name', { length: 80 }).notNull(),
+  language: varchar('language', { length: 20 }).notNull(),
+  languages: json<string[]>('languages').notNull(),
+  /** Locale that figures and dates are written in, by language: { en: "en-GB" }. */
+  locales: json<Record<string, string>>('locales').notNull(),
+  currency: varchar('currency', { length: 3 }).notNull(),
+  timeZone: varchar('time_zone', { length: 60 }).notNull(),
+  facts: json<StoreFacts>('facts').notNull(),
+  /** Whether pictures travel in the message or are fetched when it is opened. */
+  pictures: varchar('pictures', { length: 8 }).$type<'linked' | 'inline'>().notNull().default('linked'),
+  /** The published look: what messages wear now. */
+  look: lookColumn('look').notNull(),
+  /** Grows by one with each change of what planning reads, so that a planner prepared once is used until then. */
+  settingsRevision: int('settings_revision').notNull().default(1),
+  /** How long what is kept of customers is kept. */
+  retention: json<Retention>('retention')
+    .notNull()
+    .$defaultFn(() => DEFAULT_RETENTION),
+});
+
+/** Of what belongs to a store: gone when the store is deleted. */
+export const ofStore = () =>
+  varchar('store_id', { length: 40 })
+    .notNull()
+    .references(() => stores.id, { onDelete: 'cascade' });
