@@ -16,7 +16,8 @@ const config: NextConfig = {
     'better-auth',
     'pdfkit',
   ],
-  experimental: { serverActions: { bodySizeLimit: '12mb' } },
+  // The door of the web process says what is too large, with words (src/server/web/limits.ts); these only have to be above it.
+  experimental: { serverActions: { bodySizeLimit: '13mb' }, proxyClientMaxBodySize: '13mb' },
   turbopack: { root: import.meta.dirname },
   devIndicators: false,
 };

@@ -21,6 +21,8 @@ export interface SettingOptions {
   web?: boolean;
   worker?: boolean;
   leaseMs?: number;
+  /** How long a process may keep failing, ms. */
+  giveUpAfter?: number;
 }
 
 export interface Setting {
@@ -68,9 +70,10 @@ export async function setUp(options: SettingOptions): Promise<Setting> {
     '--port',
   );
   let mariadb: MariaDb | undefined;
-  const household = new Household(join(dataDir, 'logs'), (name) => {
-    console.error(`${name} ended by itself; see ${join(dataDir, 'logs', `${name}.log`)}. Ending everything.`);
-    void end().then(() => process.exit(1));
+  const household = new Household({
+    logs: join(dataDir, 'logs'),
+    onGivenUp: () => void end().then(() => process.exit(1)),
+    ...(options.giveUpAfter !== undefined && { giveUpAfter: options.giveUpAfter }),
   });
   const end = async (): Promise<void> => {
     await household.end();
@@ -85,7 +88,7 @@ export async function setUp(options: SettingOptions): Promise<Setting> {
       LIBELLUS_SECRET: installationSecret(dataDir),
       LIBELLUS_DATA: dataDir,
       ...(options.leaseMs && { LIBELLUS_LEASE_MS: String(options.leaseMs) }),
-      ...passedOn(['LIBELLUS_DNS', 'LIBELLUS_BOUNCE_HOST', 'LIBELLUS_BOUNCE_PORT', 'LIBELLUS_BOUNCE_LISTEN']),
+      ...passedOn(PASSED_ON),
     };
     if (options.demo) await standIns(env);
     Object.assign(process.env, env);
@@ -94,18 +97,20 @@ export async function setUp(options: SettingOptions): Promise<Setting> {
     if (options.seed !== false) await newlyShipped();
     const code = options.demo ? undefined : await codeForFirst();
     const demo = options.demo && options.seed !== false ? await seed() : undefined;
-    if (options.worker !== false) await household.script('worker', 'src/server/worker/main.ts', env, { restart: true });
+    if (options.worker !== false) {
+      // What is on the line may take as long as half a lease; killed before, it would be sent a second time.
+      const patience = (options.leaseMs ?? LEASE_MS) / 2 + 5_000;
+      await household.script('worker', 'src/server/worker/main.ts', env, { patience });
+    }
     if (options.web !== false) {
-      household.program(
+      await household.script(
         'web',
-        process.execPath,
-        ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(ports.web)],
-        {
-          ...env,
-          NODE_ENV: 'production',
-        },
+        'src/server/web/main.ts',
+        { ...env, NODE_ENV: 'production', LIBELLUS_WEB_PORT: String(ports.web) },
+        { ready: true },
       );
-      await answering(`${url}/api/health`);
+      // Its own port: the public address may lead here only once a proxy is up.
+      await answering(`http://127.0.0.1:${ports.web}/api/health`);
     }
     return { ports, url, env, household, mariadb, demo, setUpCode: code, end };
   } catch (error) {
@@ -139,6 +144,10 @@ export async function setUp(options: SettingOptions): Promise<Setting> {
 
   async function ownDatabase(): Promise<string> {
     mariadb = await startMariaDb(dataDir, ports.database);
+    household.watch('database', mariadb.process, async () => {
+      mariadb = await startMariaDb(dataDir, ports.database);
+      return mariadb.process;
+    });
     await ensureDatabase(mariadb, 'libellus');
     return mariadb.url('libellus');
   }
@@ -157,6 +166,8 @@ export async function setUp(options: SettingOptions): Promise<Setting> {
       LIBELLUS_REGISTRAR: `http://127.0.0.1:${ports.registrar}`,
       LIBELLUS_BOUNCE_HOST: BOUNCE_HOST,
       LIBELLUS_BOUNCE_PORT: String(ports.bounces),
+      // The stand-ins are on this machine.
+      LIBELLUS_PRIVATE_NETWORKS: '127.0.0.0/8',
     });
     const own = {
       STANDIN_DATABASE_URL: mariadb.url('libellus_standins'),
@@ -180,12 +191,24 @@ export async function setUp(options: SettingOptions): Promise<Setting> {
   }
 }
 
+/** The lease of a delivery when nothing else is set, ms; see src/server/config.ts. */
+const LEASE_MS = 180_000;
+
+const PASSED_ON = [
+  'LIBELLUS_DNS',
+  'LIBELLUS_BOUNCE_HOST',
+  'LIBELLUS_BOUNCE_PORT',
+  'LIBELLUS_BOUNCE_LISTEN',
+  'LIBELLUS_TRUSTED_PROXIES',
+  'LIBELLUS_PRIVATE_NETWORKS',
+];
+
 /** Settings that are handed through as they were set. */
 function passedOn(names: readonly string[]): Record<string, string> {
   return Object.fromEntries(names.flatMap((name) => (process.env[name] ? [[name, process.env[name]]] : [])));
 }
 
-/** Waits until an address answers at all; the health page says 503 until the worker has shown itself. */
+/** Waits until an address answers 200; the health page says 503 until the worker has shown itself. */
 async function answering(address: string): Promise<void> {
   const deadline = Date.now() + 60_000;
   for (;;) {

@@ -1,14 +1,39 @@
-/** What every server action goes through: access first, errors as words for the screen. */
+/** What every server action goes through: a use case run for who is signed in, errors as words for the screen. */
+import type { TSchema } from '@sinclair/typebox';
+import { revalidatePath } from 'next/cache';
 import type { Result } from '@/core/result';
-import { access, type Access } from '@/server/auth/access';
-import type { Action } from '@/server/auth/policy';
 import { AppError } from '@/server/errors';
+import { isDatabaseError } from '@/server/faults';
 import { log } from '@/server/log';
+import { perform, type UseCase } from '@/server/use-case';
 
-/** Does something for a signed-in person who may do it in this store. */
-export function act<T>(storeId: string, action: Action, work: (access: Access) => Promise<T>): Promise<Result<T>> {
-  return attempt(action, async () => work(await access(storeId, action)));
+/** Runs a use case that changes nothing other screens show. */
+export function act<In extends TSchema, Out>(
+  useCase: UseCase<In, Out>,
+  storeId: string,
+  input: unknown,
+): Promise<Result<Out>> {
+  return attempt(useCase.name, () => perform(useCase, storeId, input));
 }
+
+/** Runs a use case, after which the screens of the store are read anew. */
+export async function actAndRefresh<In extends TSchema, Out>(
+  useCase: UseCase<In, Out>,
+  storeId: string,
+  input: unknown,
+): Promise<Result<Out>> {
+  const result = await act(useCase, storeId, input);
+  if (result.ok) revalidatePath(`/s/${storeId}`, 'layout');
+  return result;
+}
+
+/** The result with another value. */
+export function withValue<T, U>(result: Result<T>, of: (value: T) => U): Result<U> {
+  return result.ok ? { ok: true, value: of(result.value) } : result;
+}
+
+/** The result of what answers nothing. */
+export const done = (result: Result<unknown>): Result<null> => withValue(result, () => null);
 
 /** Does something, and gives what goes wrong back in words. */
 export async function attempt<T>(what: string, work: () => Promise<T>): Promise<Result<T>> {
@@ -26,8 +51,9 @@ export async function attempt<T>(what: string, work: () => Promise<T>): Promise<
       ok: false,
       error: {
         code: 'broken',
-        message:
-          'Something broke on our side and nothing was changed. Try again; if it stays so, look at the log of the web process.',
+        message: isDatabaseError(error)
+          ? 'The database does not answer, and nothing was changed. Try again in a minute.'
+          : 'Something broke on our side and nothing was changed. If it happens again, look at the log of the web process.',
         problems: [],
       },
     };

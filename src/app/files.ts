@@ -1,5 +1,6 @@
 /** Files to save, with what stands in the way in words. */
 import { AppError } from '@/server/errors';
+import { log } from '@/server/log';
 import type { ExportedFile } from '@/server/views/export';
 
 const STATUS: Partial<Record<AppError['code'], number>> = { 'signed-out': 401, forbidden: 403, 'not-found': 404 };
@@ -18,7 +19,10 @@ export async function fileResponse(make: () => Promise<ExportedFile>): Promise<R
       },
     });
   } catch (error) {
-    if (!(error instanceof AppError)) throw error;
+    if (!(error instanceof AppError)) {
+      log.error({ err: error }, 'a file could not be made');
+      return new Response('Libellus cannot make this file just now. Try again in a minute.', { status: 503 });
+    }
     return new Response(error.message, { status: STATUS[error.code] ?? 400 });
   }
 }

@@ -12,3 +12,6 @@ export interface Failure {
 }
 
 export type Result<T> = { ok: true; value: T } | { ok: false; error: Failure };
+
+/** Before words of the web process itself, which the interface shows as they are. */
+export const WORDS_MARK = 'Libellus: ';

@@ -5,6 +5,7 @@
 import type { Static, TSchema } from '@sinclair/typebox';
 import Ajv, { type ErrorObject } from 'ajv';
 import addFormats from 'ajv-formats';
+import { SIZE_LIMITS, sizeOf, type SizeLimits } from './size';
 import { minorDigits } from './text/formatters';
 
 /** One thing wrong with a value: a JSON Pointer (RFC 6901) to the place, and what to do about it. */
@@ -53,28 +54,53 @@ function isTimeZone(text: string): boolean {
 /** What a link in a message can lead to: a full address of the web. */
 export const isWebAddress = (text: string): boolean => /^https?:\/\/[^\s/?#]/i.test(text) && URL.canParse(text);
 
-let shared: Ajv | undefined;
+const INSTANT = /^(?:19|20|21)\d\d-\d\d-\d\dT\d\d:\d\d:\d\d(?:\.\d{1,9})?(?:Z|[+-]\d\d:\d\d)$/i;
 
-function ajv(): Ajv {
-  if (!shared) {
-    shared = new Ajv({ allErrors: true, strict: false, verbose: true });
-    addFormats(shared, ['date-time', 'uuid']);
-    shared.addFormat('uri', isWebAddress);
-    shared.addFormat('mail-address', isMailAddress);
-    shared.addFormat('currency', isCurrency);
-    shared.addFormat('language', isLanguageTag);
-    shared.addFormat('time-zone', isTimeZone);
+/** True for a time as RFC 3339 writes it that a clock can show: no leap second, which neither JavaScript nor the database knows. */
+export const isInstant = (text: string): boolean => INSTANT.test(text) && !Number.isNaN(Date.parse(text));
+
+/** One that stops at the first error, for all values, and one that finds all, for values that are small. */
+const shared: Partial<Record<'first' | 'all', Ajv>> = {};
+
+function ajv(kind: 'first' | 'all'): Ajv {
+  let made = shared[kind];
+  if (!made) {
+    made = new Ajv({ allErrors: kind === 'all', strict: false, verbose: true });
+    addFormats(made, ['uuid']);
+    made.addFormat('date-time', isInstant);
+    made.addFormat('uri', isWebAddress);
+    made.addFormat('mail-address', isMailAddress);
+    made.addFormat('currency', isCurrency);
+    made.addFormat('language', isLanguageTag);
+    made.addFormat('time-zone', isTimeZone);
+    shared[kind] = made;
   }
-  return shared;
+  return made;
 }
 
-/** Compiles a schema once, on first use, into a check that types its value. */
-export function checker<S extends TSchema>(schema: S): (value: unknown) => Checked<Static<S>> {
-  let compiled: ReturnType<Ajv['compile']> | undefined;
+/** Above so many values only the first error is told: finding and wording all of them would take too long. */
+const ALL_ERRORS_UP_TO = 1_500;
+/** More are of no use to anybody. */
+const MOST_PROBLEMS = 50;
+
+/**
+ * Compiles a schema once, on first use, into a check that types its value. Size and depth come first, so that a value made to be
+ * costly costs no more than its counting.
+ */
+export function checker<S extends TSchema>(
+  schema: S,
+  limits: SizeLimits = SIZE_LIMITS,
+): (value: unknown) => Checked<Static<S>> {
+  const compiled: Partial<Record<'first' | 'all', ReturnType<Ajv['compile']>>> = {};
   return (value) => {
-    compiled ??= ajv().compile(schema);
-    if (compiled(value)) return { ok: true, value: value as Static<S> };
-    return { ok: false, problems: schemaProblems(compiled.errors ?? []) };
+    const { values, problem } = sizeOf(value, limits);
+    if (problem) return { ok: false, problems: [problem] };
+    const first = (compiled.first ??= ajv('first').compile(schema));
+    if (first(value)) return { ok: true, value: value as Static<S> };
+    if (values > ALL_ERRORS_UP_TO) return { ok: false, problems: schemaProblems(first.errors ?? []) };
+    const all = (compiled.all ??= ajv('all').compile(schema));
+    all(value);
+    return { ok: false, problems: schemaProblems(all.errors ?? []) };
   };
 }
 
@@ -82,6 +108,7 @@ export function checker<S extends TSchema>(schema: S): (value: unknown) => Check
 export function schemaProblems(errors: readonly ErrorObject[]): SchemaProblem[] {
   const seen = new Set<string>();
   return tellingErrors(errors).flatMap((error) => {
+    if (seen.size >= MOST_PROBLEMS) return [];
     const path =
       error.keyword === 'required' || error.keyword === 'dependentRequired'
         ? `${error.instancePath}/${String((error.params as { missingProperty: string }).missingProperty)}`
@@ -109,10 +136,13 @@ function tellingErrors(errors: readonly ErrorObject[]): ErrorObject[] {
   for (const union of unions) {
     const prefix = `${union.schemaPath}/`;
     const within = rest.filter((e) => e.schemaPath.startsWith(prefix) && e.instancePath.startsWith(union.instancePath));
+    const inside = new Set(within);
     const branches = new Map<string, ErrorObject[]>();
     for (const e of within) {
-      const branch = e.schemaPath.slice(prefix.length).split('/')[0]!;
-      branches.set(branch, [...(branches.get(branch) ?? []), e]);
+      const branch = e.schemaPath.slice(prefix.length).split('/', 1)[0]!;
+      const list = branches.get(branch);
+      if (list) list.push(e);
+      else branches.set(branch, [e]);
     }
     const shape = (list: ErrorObject[]): number => list.filter((e) => SHAPE.has(e.keyword)).length;
     const [nearest = []] = [...branches.values()].sort((a, b) => shape(a) - shape(b));
@@ -121,14 +151,30 @@ function tellingErrors(errors: readonly ErrorObject[]): ErrorObject[] {
       .filter((e) => fixed && e.keyword === 'const' && e.instancePath === fixed.instancePath)
       .map((e) => (e.params as { allowedValue: unknown }).allowedValue);
     const kept: ErrorObject[] = fixed ? [{ ...fixed, keyword: 'enum', params: { allowedValues: allowed } }] : nearest;
-    rest = [...rest.filter((e) => !within.includes(e)), ...kept];
+    rest = [...rest.filter((e) => !inside.has(e)), ...kept];
   }
   return rest.length > 0 ? rest : [...errors];
 }
 
+const SHOWN = 60;
+
+/** A value as it is shown in an error: its beginning, however large it is. */
 function shown(data: unknown): string {
-  const text = JSON.stringify(data) ?? 'nothing';
-  return text.length > 60 ? `${text.slice(0, 57)}...` : text;
+  const text = beginning(data, 3);
+  return text.length > SHOWN ? `${text.slice(0, SHOWN - 3)}...` : text;
+}
+
+function beginning(data: unknown, levels: number): string {
+  if (typeof data === 'string') return JSON.stringify(data.slice(0, SHOWN));
+  if (typeof data !== 'object' || data === null) return JSON.stringify(data) ?? 'nothing';
+  if (levels === 0) return '...';
+  let text = '';
+  for (const key in data) {
+    if (text.length > SHOWN) break;
+    const value = beginning((data as Record<string, unknown>)[key], levels - 1);
+    text += `${text === '' ? '' : ','}${Array.isArray(data) ? value : `${JSON.stringify(key.slice(0, SHOWN))}:${value}`}`;
+  }
+  return Array.isArray(data) ? `[${text}]` : `{${text}}`;
 }
 
 const FORMAT_WORDS: Record<string, string> = {
@@ -136,7 +182,8 @@ const FORMAT_WORDS: Record<string, string> = {
   currency: 'is not a currency code (ISO 4217), such as EUR or GBP',
   language: 'is not a language tag (BCP 47), such as en or de',
   'time-zone': 'is not a time zone, such as Europe/Berlin',
-  'date-time': 'is not a time as RFC 3339 writes it, such as 2026-11-24T09:14:00Z',
+  'date-time':
+    'is not a time as RFC 3339 writes it, from 1900 to 2199 and without leap seconds, such as 2026-11-24T09:14:00Z',
   uri: 'is not a full address, such as https://shop.example/orders/1',
   uuid: 'is not a UUID',
 };

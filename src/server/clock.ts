@@ -2,6 +2,7 @@
 import { eq, sql } from 'drizzle-orm';
 import { config } from './config';
 import { database, type Executor } from './db/client';
+import { databaseTime } from './db/time';
 import { demoClock } from './db/schema';
 import { AppError } from './errors';
 
@@ -17,7 +18,7 @@ export async function clockAhead(db: Executor = database()): Promise<number> {
 
 /** Now, by the demo's clock. */
 export async function timeNow(db: Executor = database()): Promise<number> {
-  return Date.now() + (await clockAhead(db));
+  return (await databaseTime(db)) + (await clockAhead(db));
 }
 
 /** Winds the demo's clock forward. Refused outside the demo, backwards, and by more than a year at once. */

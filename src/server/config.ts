@@ -21,6 +21,10 @@ export interface Config {
   dataDir: string;
   /** How long a worker may hold a delivery, in milliseconds. */
   leaseMs: number;
+  /** Proxies whose X-Forwarded-For is believed: addresses and networks. */
+  trustedProxies: string[];
+  /** Private networks that mail may be sent into: addresses and networks. */
+  privateNetworks: string[];
   demo: boolean;
 }
 
@@ -52,6 +56,8 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     extraAuthorities: env.LIBELLUS_EXTRA_CA || undefined,
     dataDir: env.LIBELLUS_DATA ?? '.libellus',
     leaseMs: Number(env.LIBELLUS_LEASE_MS ?? 180_000),
+    trustedProxies: (env.LIBELLUS_TRUSTED_PROXIES ?? '').split(',').filter(Boolean),
+    privateNetworks: (env.LIBELLUS_PRIVATE_NETWORKS ?? '').split(',').filter(Boolean),
     demo: env.LIBELLUS_DEMO === '1',
   };
 }

@@ -1,7 +1,9 @@
 /** Who changed what. Written in the same transaction as the change where there is one. */
+import { desc, eq, and, type SQL } from 'drizzle-orm';
 import type { Access } from './auth/access';
 import { database, type Executor } from './db/client';
-import { history } from './db/schema';
+import { databaseTime } from './db/time';
+import { history, user } from './db/schema';
 import { newId } from './ids';
 
 interface Where {
@@ -10,19 +12,57 @@ interface Where {
   about?: string;
 }
 
+/** A member, by the id that stays the same whatever they call themselves; or something that is no person, by its name. */
+export type Actor = { userId: string; name: string } | { name: string };
+
 export async function remember(access: Access, action: string, what: string, where: Where = {}): Promise<void> {
-  await historyEntry(access.store.id, access.person.name, action, what, where);
+  await historyEntry(access.store.id, { userId: access.person.id, name: access.person.name }, action, what, where);
 }
 
-/** For what no person did. */
 export async function historyEntry(
   storeId: string,
-  who: string,
+  actor: Actor,
   action: string,
   what: string,
   { db = database(), about = '' }: Where = {},
 ): Promise<void> {
-  await db
-    .insert(history)
-    .values({ id: newId(), storeId, who, action, what: what.slice(0, 300), at: new Date(), about });
+  await db.insert(history).values({
+    id: newId(),
+    storeId,
+    who: actor.name.slice(0, 120),
+    userId: 'userId' in actor ? actor.userId : null,
+    action,
+    what: what.slice(0, 300),
+    at: new Date(await databaseTime()),
+    about,
+  });
+}
+
+export interface HistoryEntry {
+  id: string;
+  /** As the person is called now. */
+  who: string;
+  userId: string | undefined;
+  action: string;
+  what: string;
+  at: Date;
+}
+
+/** The newest entries of a store, or of one thing in it. */
+export async function historyOf(storeId: string, more?: SQL, limit = 100): Promise<HistoryEntry[]> {
+  const rows = await database()
+    .select({ entry: history, name: user.name })
+    .from(history)
+    .leftJoin(user, eq(user.id, history.userId))
+    .where(and(eq(history.storeId, storeId), more))
+    .orderBy(desc(history.id))
+    .limit(limit);
+  return rows.map(({ entry: { id, who, userId, action, what, at }, name }) => ({
+    id,
+    who: name ?? who,
+    userId: userId ?? undefined,
+    action,
+    what,
+    at,
+  }));
 }

@@ -4,10 +4,10 @@
  */
 import { createHash } from 'node:crypto';
 import { mkdir, writeFile } from 'node:fs/promises';
-import { dirname, join, resolve } from 'node:path';
+import { dirname, resolve, sep } from 'node:path';
 import { and, eq } from 'drizzle-orm';
 import sharp, { type Metadata, type Sharp } from 'sharp';
-import { mainColours, type Asset, type PictureColour } from '@/core/look';
+import { foreignPictures, mainColours, storeOfPicture, type Asset, type PictureColour } from '@/core/look';
 import type { Access } from './auth/access';
 import { config } from './config';
 import { database } from './db/client';
@@ -144,7 +144,23 @@ async function sampledColours(image: Sharp): Promise<PictureColour[]> {
   return mainColours(await image.resize(96, 96, { fit: 'inside' }).ensureAlpha().raw().toBuffer());
 }
 
-/** The file of a picture, by its path. */
+/** The file of a store's picture, by its path. Refuses every path that is not one, whatever document it stood in. */
 export function pictureFile(path: string): string {
-  return join(config().dataDir, path.replace(/^\//, ''));
+  const root = resolve(config().dataDir, 'media/pictures');
+  const file = resolve(config().dataDir, path.replace(/^\/+/, ''));
+  if (storeOfPicture(path) === undefined || !file.startsWith(root + sep)) {
+    throw new AppError('invalid', 'A picture of this look is not one that was brought in. Bring it in again.');
+  }
+  return file;
+}
+
+/** Refuses a document that names a picture which is not this store's own. */
+export function refuseForeignPictures(storeId: string, document: unknown): void {
+  const places = foreignPictures(document, storeId);
+  if (places.length === 0) return;
+  throw new AppError(
+    'invalid',
+    'A picture here is not one of this store. Bring it in here, then use it.',
+    places.slice(0, 10).map((path) => ({ path, message: 'is not a picture of this store' })),
+  );
 }

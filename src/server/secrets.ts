@@ -4,6 +4,7 @@
  */
 import { createCipheriv, createDecipheriv, createHash, hkdfSync, randomBytes } from 'node:crypto';
 import { config } from './config';
+import { SecretError } from './faults';
 
 function keyFrom(secret: string): Buffer {
   return Buffer.from(hkdfSync('sha256', secret, 'libellus', 'secrets at rest', 32));
@@ -16,16 +17,17 @@ export function seal(plain: string, secret = config().secret): string {
   return `v1.${Buffer.concat([nonce, cipher.getAuthTag(), body]).toString('base64url')}`;
 }
 
-/** Opens a sealed text. Throws when it was sealed with another secret or changed since. */
+/** Opens a sealed text. Throws a {@link SecretError} when it was sealed with another secret or changed since. */
 export function unseal(sealed: string, secret = config().secret): string {
-  if (!sealed.startsWith('v1.')) throw new Error('This is not a sealed secret.');
+  if (!sealed.startsWith('v1.')) throw new SecretError('This is not a sealed secret.');
   const bytes = Buffer.from(sealed.slice(3), 'base64url');
+  if (bytes.length < 28) throw new SecretError('This is not a sealed secret.');
   const decipher = createDecipheriv('aes-256-gcm', keyFrom(secret), bytes.subarray(0, 12));
   decipher.setAuthTag(bytes.subarray(12, 28));
   try {
     return Buffer.concat([decipher.update(bytes.subarray(28)), decipher.final()]).toString('utf8');
   } catch {
-    throw new Error('A stored secret cannot be opened: LIBELLUS_SECRET is not the one it was sealed with.');
+    throw new SecretError('A stored secret cannot be opened: LIBELLUS_SECRET is not the one it was sealed with.');
   }
 }
 

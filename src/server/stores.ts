@@ -9,6 +9,7 @@ import { slugOf } from '@/core/slug';
 import { SHIPPED_NOTIFICATIONS, type ShippedNotification, type Template } from '@/core/template';
 import { safeUrl } from '@/core/text';
 import { auth } from './auth/auth';
+import { beginTry, succeeded, waitWords } from './auth/guard';
 import type { Role } from './auth/policy';
 import { config } from './config';
 import { database, type Executor } from './db/client';
@@ -26,7 +27,9 @@ import {
   user,
 } from './db/schema';
 import { AppError } from './errors';
+import { settingsChanged } from './events/planner';
 import { newId } from './ids';
+import { networkOf } from './net/addresses';
 import { seal } from './secrets';
 
 export type NewStore = typeof stores.$inferInsert;
@@ -148,7 +151,9 @@ export async function addNewlyShipped(db: Executor): Promise<void> {
     const rows = await db.select({ id: channels.id }).from(channels).where(eq(channels.storeId, id));
     const channelIds = new Set(rows.map((c) => c.id));
     for (const shipped of SHIPPED_NOTIFICATIONS) {
-      if (!known.has(shipped.slug)) await addNotification(db, id, shipped, channelIds);
+      if (known.has(shipped.slug)) continue;
+      await addNotification(db, id, shipped, channelIds);
+      await settingsChanged(db, id);
     }
   }
 }
@@ -204,13 +209,23 @@ const SetUpSchema = Type.Object(
   },
   { additionalProperties: false },
 );
-const checkSetUp = checker(SetUpSchema);
+const checkSetUp = checker(SetUpSchema, { values: 40, depth: 3 });
 
-/** Makes the first store and its owner. Refused without the code, and once there is anybody. */
-export async function setUpFirst(input: unknown): Promise<{ storeId: string }> {
+/**
+ * Makes the first store and its owner. Refused without the code, and once there is anybody.
+ * @param from the address of who asks: codes are guessed more slowly with each that was wrong
+ */
+export async function setUpFirst(input: unknown, from: string): Promise<{ storeId: string }> {
   const checked = checkSetUp(input);
   if (!checked.ok) throw new AppError('invalid', 'The store cannot be made like this.', checked.problems);
   const { code, store, url, storeEmail, language, currency, timeZone, name, email, password } = checked.value;
+  const network = { of: `set-up ${networkOf(from)}`, free: 5 };
+  const wait = await beginTry([network]);
+  if (wait > 0) {
+    throw new AppError('invalid', `Too many wrong codes were tried. Wait ${waitWords(wait)} and try again.`, [
+      { path: '/code', message: 'cannot be tried just now' },
+    ]);
+  }
   const wanted = Buffer.from(setUpCode());
   const given = Buffer.from(code.trim());
   if (wanted.length !== given.length || !timingSafeEqual(wanted, given)) {
@@ -218,6 +233,7 @@ export async function setUpFirst(input: unknown): Promise<{ storeId: string }> {
       { path: '/code', message: 'is not the one that ./libellus start printed' },
     ]);
   }
+  await succeeded([network], []);
   // A scheme alone is a URI by RFC 3986, and no place that a message could link to.
   if (safeUrl(url) === undefined) {
     throw new AppError('invalid', 'The store cannot be made like this.', [

@@ -2,14 +2,16 @@
 import { checker } from '@/core/schema';
 import { allBlocks, TemplateSchema, type Template } from '@/core/template';
 import { AppError } from './errors';
+import { refuseForeignPictures } from './pictures';
 
 const checkTemplate = checker(TemplateSchema);
 const MOST_BLOCKS = 200;
 
 /** A draft as sent by the screen, checked for shape. Words that cannot be parsed yet are kept: nothing typed is lost. */
-export function readTemplate(draft: unknown): Template {
+export function readTemplate(storeId: string, draft: unknown): Template {
   const checked = checkTemplate(draft);
   if (!checked.ok) throw new AppError('invalid', 'This is not a template Libellus can keep.', checked.problems);
+  refuseForeignPictures(storeId, checked.value);
   const all = allBlocks(checked.value.blocks);
   if (all.length > MOST_BLOCKS) {
     throw new AppError('invalid', `There are ${all.length} blocks; a template holds at most ${MOST_BLOCKS}.`, [

@@ -15,7 +15,9 @@ useDatabase();
 const person = { id: 'somebody', name: 'Somebody', email: 'somebody@quillwick.example' };
 beforeAll(async () => {
   const now = new Date();
-  await database().insert(user).values({ ...person, createdAt: now, updatedAt: now });
+  await database()
+    .insert(user)
+    .values({ ...person, createdAt: now, updatedAt: now });
 });
 const become = async (role: Role | undefined): Promise<void> => {
   await database().delete(memberships).where(eq(memberships.userId, person.id));

@@ -10,7 +10,7 @@ import { sendAgain } from '@/server/views/again';
 import { deliveryDetail } from '@/server/views/deliveries';
 import { switchNotification } from '@/server/views/desk';
 import { withhold } from '@/server/views/withheld';
-import { accessAs, connectService, laterEvent, mailbox, placedEvent, SHOP, useDatabase } from './fixture';
+import { accessAs, connectService, laterEvent, mailbox, placedEvent, SHOP, useDatabase, planAnew } from './fixture';
 import { byOrder, drain, order, reader } from './orders';
 
 useDatabase();
@@ -99,6 +99,7 @@ describe('sending again', () => {
       .update(channels)
       .set({ customerMail: true, maskedDomain: 'masked.bazaarlane.example', maskedKinds: [] })
       .where(eq(channels.id, 'bazaarlane'));
+    await planAnew();
     const email = `m-${Date.now()}@masked.bazaarlane.example`;
     const event = placedEvent({ channel: 'bazaarlane', customer: { email, firstName: 'A', lastName: 'B' } });
     await receiveEvent(SHOP, event);

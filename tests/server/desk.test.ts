@@ -6,7 +6,7 @@ import { editionOf, loadDesk, publish, saveDraft, switchNotification } from '@/s
 import { loadBoard } from '@/server/views/board';
 import { loadToday } from '@/server/views/today';
 import { receiveEvent } from '@/server/events/receive';
-import { accessAs, placedEvent, SHOP, useDatabase } from './fixture';
+import { accessAs, placedEvent, SHOP, useDatabase, planAnew } from './fixture';
 
 useDatabase();
 
@@ -125,6 +125,7 @@ describe('Today', () => {
 
   it('tells of each by itself while they are few', async () => {
     await database().update(notifications).set({ on: false }).where(ne(notifications.moment, 'order.placed'));
+    await planAnew();
     const { lines } = await loadToday(await accessAs());
     const line = (text: string) => lines.find((l) => l.fact.includes(text));
     expect(line('no words in Arabic')).toMatchObject({

@@ -7,6 +7,7 @@ import { STORE, testOrder } from '@/core/testing';
 import type { Access } from '@/server/auth/access';
 import type { Role } from '@/server/auth/policy';
 import { closeDatabase, database } from '@/server/db/client';
+import { settingsChanged } from '@/server/events/planner';
 import { migrateDatabase } from '@/server/db/migrate';
 import * as t from '@/server/db/schema';
 import type { EventType } from '@/server/events/schema';
@@ -20,6 +21,8 @@ import { portsFrom } from '../../standins/ports';
 jest.setTimeout(60_000);
 
 export const SHOP = 'quillwick';
+/** Whoever acts in tests. */
+export const MARTA = { id: 'marta', name: 'Marta Oyelaran', email: 'marta@quillwick.example' };
 export const EVENTS_KEY = `whsec_${Buffer.from('a key for the tests of events').toString('base64')}`;
 export const READ_KEY = 'lbr_tests';
 export const ACCOUNT = { user: 'orders@quillwick.example', password: 'linen-thread-18' };
@@ -65,6 +68,8 @@ export function useDatabase(): void {
 
 async function fillStore(): Promise<void> {
   const db = database();
+  const now = new Date();
+  await db.insert(t.user).values({ ...MARTA, createdAt: now, updatedAt: now });
   const made = await createStore(
     db,
     {
@@ -204,8 +209,11 @@ export async function connectService(
 
 export async function accessAs(role: Role = 'owner', name = 'Marta Oyelaran'): Promise<Access> {
   const [store] = await database().select().from(t.stores).where(eq(t.stores.id, SHOP));
-  return { person: { id: 'marta', name, email: 'marta@quillwick.example' }, store: store!, role };
+  return { person: { ...MARTA, name }, store: store!, role };
 }
+
+/** Says that a test changed what planning reads past the deeds that say so themselves. */
+export const planAnew = (): Promise<void> => settingsChanged(database(), SHOP);
 
 let serial = 0;
 

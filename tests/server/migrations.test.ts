@@ -15,7 +15,11 @@ async function freshDatabase(): Promise<{ name: string; url: string; connection:
   await admin.query(`create database ${name} character set utf8mb4 collate utf8mb4_unicode_ci`);
   await admin.end();
   made.push(name);
-  return { name, url: `${server}${name}`, connection: await createConnection({ uri: `${server}${name}`, timezone: 'Z' }) };
+  return {
+    name,
+    url: `${server}${name}`,
+    connection: await createConnection({ uri: `${server}${name}`, timezone: 'Z' }),
+  };
 }
 
 afterAll(async () => {
@@ -61,8 +65,13 @@ it('goes on after an interruption behind each statement of each migration, with 
     }
     if (m === 0) await oldData(connection);
   }
-  await connection.query('create table `__drizzle_migrations` (id serial primary key, hash text not null, created_at bigint)');
-  await connection.query('insert into `__drizzle_migrations` (hash, created_at) values (?, ?)', ['', migrations.at(-2)!.when]);
+  await connection.query(
+    'create table `__drizzle_migrations` (id serial primary key, hash text not null, created_at bigint)',
+  );
+  await connection.query('insert into `__drizzle_migrations` (hash, created_at) values (?, ?)', [
+    '',
+    migrations.at(-2)!.when,
+  ]);
   await migrateDatabase(url);
   expect(await schemaDifferences(connection)).toEqual([]);
 
@@ -75,7 +84,10 @@ it('goes on after an interruption behind each statement of each migration, with 
   });
   expect(await one('select channel from `order`')).toEqual({ channel: 'web-shop' });
   // What the old equality took for one order is shown, not hidden.
-  expect(await one('select order_number, event_id from contradiction')).toEqual({ order_number: 'OW-1', event_id: 'e1' });
+  expect(await one('select order_number, event_id from contradiction')).toEqual({
+    order_number: 'OW-1',
+    event_id: 'e1',
+  });
   expect(await one('select count(*) as n from look_edition')).toEqual({ n: 1 });
   await connection.end();
 });

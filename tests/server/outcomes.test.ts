@@ -17,6 +17,7 @@ async function claimed(orders: number): Promise<Delivery[]> {
 
 const taken = (d: Delivery): Outcome => ({
   state: 'accepted',
+  cause: '',
   words: `250 taken ${d.id}`,
   remedy: '',
   attempt: { conversation: `S: 250 ${d.id}`, via: 'sink' },
@@ -29,7 +30,7 @@ const stateOf = async (ids: string[]) => database().select().from(deliveries).wh
 it('writes each its own state, attempt and message, however many come at once', async () => {
   const batch = await claimed(40);
   const recorder = new Recorder();
-  await Promise.all(batch.map((d) => recorder.write(d, taken(d), new Date())));
+  await Promise.all(batch.map((d) => recorder.write(d, taken(d))));
   const rows = await stateOf(batch.map((d) => d.id));
   expect(rows).toHaveLength(80);
   for (const row of rows) {
@@ -55,7 +56,7 @@ it('changes nothing of a delivery that another worker owns by now, but keeps the
   const [lost, ...ours] = batch;
   await database().update(deliveries).set({ leaseBy: 'another' }).where(eq(deliveries.id, lost!.id));
   const recorder = new Recorder();
-  await Promise.all(batch.map((d) => recorder.write(d, taken(d), new Date())));
+  await Promise.all(batch.map((d) => recorder.write(d, taken(d))));
   expect((await stateOf([lost!.id]))[0]).toMatchObject({ state: 'sending', leaseBy: 'another', messageId: '' });
   expect((await stateOf(ours.map((d) => d.id))).every((d) => d.state === 'accepted')).toBe(true);
   expect(await database().$count(attempts, eq(attempts.deliveryId, lost!.id))).toBe(1);
@@ -67,8 +68,8 @@ it('fails for the one that cannot be written, and not for those beside it', asyn
   const recorder = new Recorder();
   const [bad, ...good] = batch;
   const ends = await Promise.allSettled([
-    ...good.map((d) => recorder.write(d, taken(d), new Date())),
-    recorder.write(bad!, { ...taken(bad!), messageId: `<${'x'.repeat(400)}>` }, new Date()),
+    ...good.map((d) => recorder.write(d, taken(d))),
+    recorder.write(bad!, { ...taken(bad!), messageId: `<${'x'.repeat(400)}>` }),
   ]);
   expect(ends.map((e) => e.status)).toEqual([...good.map(() => 'fulfilled'), 'rejected']);
   expect((await stateOf(good.map((d) => d.id))).every((d) => d.state === 'accepted')).toBe(true);
@@ -78,7 +79,7 @@ it('fails for the one that cannot be written, and not for those beside it', asyn
 it('takes a hold back without counting it as an attempt', async () => {
   const [delivery] = await claimed(1);
   const dueAt = new Date(Date.now() + 3_600_000);
-  await new Recorder().write(delivery!, { state: 'held', words: 'At its limit.', remedy: '', dueAt }, new Date());
+  await new Recorder().write(delivery!, { state: 'held', cause: '', words: 'At its limit.', remedy: '', dueAt });
   expect((await stateOf([delivery!.id]))[0]).toMatchObject({
     state: 'held',
     attempts: 0,

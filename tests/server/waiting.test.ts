@@ -10,7 +10,7 @@ import { checkEvent, EVENT_TYPES, type EventType } from '@/server/events/schema'
 import { sendNow, stopDelivery } from '@/server/views/deliveries';
 import { doWithOrder } from '@/server/views/order-actions';
 import { loadWalk, startWalk, takeStep } from '@/server/views/walk';
-import { accessAs, connectService, mailbox, placedEvent, SHOP, useDatabase } from './fixture';
+import { accessAs, connectService, mailbox, placedEvent, SHOP, useDatabase, planAnew } from './fixture';
 import { byOrder, drain, reader } from './orders';
 
 useDatabase();
@@ -91,10 +91,12 @@ describe('reminders', () => {
     expect((await reminders(paid))[0]).toMatchObject({ state: 'cancelled', lastWords: 'The order is paid.' });
     expect((await reminders(german))[0]).toMatchObject({ state: 'accepted', language: 'de' });
     await database().update(notifications).set({ on: false }).where(eq(notifications.slug, 'payment-due'));
+    await planAnew();
     await windClock(60 * HOUR);
     await drain();
     expect((await reminders(german))[1]).toMatchObject({ state: 'cancelled', lastWords: 'Payment still due is off.' });
     await database().update(notifications).set({ on: true }).where(eq(notifications.slug, 'payment-due'));
+    await planAnew();
   });
 
   it('can be sent before their time, or stopped, by a person', async () => {

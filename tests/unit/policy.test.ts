@@ -23,6 +23,7 @@ const TABLE: Record<Action, string> = {
   'data.import': 'owner',
   'api.read': 'owner',
   'delivery.resend': 'owner support',
+  'customer.data': 'owner support',
 };
 
 describe('the policy', () => {

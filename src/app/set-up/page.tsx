@@ -1,7 +1,9 @@
 import type { Metadata } from 'next';
+import { headers } from 'next/headers';
 import { redirect } from 'next/navigation';
 import { attempt } from '@/app/act';
 import type { Result } from '@/core/result';
+import { ADDRESS_HEADER } from '@/server/web/door';
 import { needsSetUp, setUpFirst, SHIPPED_LANGUAGES } from '@/server/stores';
 import { SetUpForm } from '@/ui/sign-in/SetUpForm';
 
@@ -12,7 +14,8 @@ export default async function SetUp() {
 
   async function onSetUp(input: unknown): Promise<Result<{ storeId: string }>> {
     'use server';
-    return attempt('set-up', () => setUpFirst(input));
+    const from = (await headers()).get(ADDRESS_HEADER) ?? 'unknown';
+    return attempt('set-up', () => setUpFirst(input, from));
   }
 
   return (

@@ -9,3 +9,4 @@ export * from './complete';
 export * from './findings';
 export * from './starts';
 export * from './changes';
+export * from './picture-path';

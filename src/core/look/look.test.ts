@@ -274,7 +274,7 @@ describe('findings on a look', () => {
     lookFindings({ ...DEFAULT_LOOK, masthead: { ...DEFAULT_LOOK.masthead, name: 'Q' }, ...change }).map(
       (f) => `${f.severity} ${f.place}`,
     );
-  const asset = { path: '/media/pictures/q/a.png', width: 480, height: 192, bytes: 31_000 };
+  const asset = { path: '/media/pictures/q/0123456789abcdef01234567.png', width: 480, height: 192, bytes: 31_000 };
 
   it('ask for the words of a logo, and where it leads', () => {
     const logo = { light: asset, alt: '', link: 'quillwick', width: 240, align: 'start' as const };
@@ -326,7 +326,7 @@ describe('a file of a look', () => {
         look: {
           ...DEFAULT_LOOK,
           logo: {
-            light: { path: '/media/pictures/q/a.png', width: 1, height: 1, bytes: 1 },
+            light: { path: '/media/pictures/q/0123456789abcdef01234567.png', width: 1, height: 1, bytes: 1 },
             alt: 'x',
             link: '',
             width: 20,

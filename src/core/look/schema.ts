@@ -1,6 +1,7 @@
 /** A store's brand as messages wear it: logo, colours by role, type, shape, masthead, tables, footer. */
 import { Type, type Static } from '@sinclair/typebox';
 import { FONT_STACKS, type FontStack } from './fonts';
+import { PICTURE_PATH } from './picture-path';
 
 const strict = { additionalProperties: false } as const;
 const colour = Type.String({ pattern: '^#[0-9a-fA-F]{6}$' });
@@ -12,7 +13,7 @@ const align = choice('start', 'centre', 'end');
 /** A picture of the store's own, as it was made on the way in. `path` is below this installation's address. */
 export const AssetSchema = Type.Object(
   {
-    path: Type.String({ pattern: '^/media/[a-z0-9/._-]{1,200}$' }),
+    path: Type.String({ pattern: PICTURE_PATH }),
     width: Type.Integer({ minimum: 1, maximum: 2000 }),
     height: Type.Integer({ minimum: 1, maximum: 4000 }),
     bytes: Type.Integer({ minimum: 1 }),

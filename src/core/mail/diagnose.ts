@@ -95,6 +95,13 @@ export function diagnose(failure: Failure): Diagnosis {
         cause: `The name ${host} could not be looked up: the DNS server did not answer.`,
         remedy: 'Try again in a minute. If it stays so, this machine has no working DNS server.',
       };
+    case 'EPRIVATE':
+      return {
+        kind: 'unreachable',
+        cause: `${host} is in a private network, which Libellus may not connect to.`,
+        remedy:
+          'If it is a mail server of your own, ask your server administrator to add its address to LIBELLUS_PRIVATE_NETWORKS.',
+      };
     case 'ECONNREFUSED':
       return {
         kind: 'nothing listens',
@@ -379,6 +386,8 @@ const ABOUT_SERVICE: ReadonlySet<CauseKind> = new Set<CauseKind>([
 /** Whether a failure says that the service itself cannot be used just now. */
 export function isAboutService(step: CheckStep, kind: CauseKind): boolean {
   if (ABOUT_SERVICE.has(kind)) return true;
+  // What is refused at MAIL FROM is the account or its sender, whoever the message is for; unless it is the message's size or address.
+  if (step === 'sender') return !['too large', 'address not sendable', 'greylisted'].includes(kind);
   // Silence, a closed line or a "busy" before any message was begun.
   return (step === 'connect' || step === 'tls' || step === 'sign-in') && kind !== 'greylisted';
 }

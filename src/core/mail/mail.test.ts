@@ -75,7 +75,7 @@ describe('what a failure is about', () => {
     ['connect', 'silent', true],
     ['sign-in', 'wrong password', true],
     ['sender', 'limit reached', true],
-    ['sender', 'sender refused', false],
+    ['sender', 'sender refused', true],
     ['recipient', 'greylisted', false],
     ['recipient', 'recipient refused', false],
     ['message', 'dropped', false],

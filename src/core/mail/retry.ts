@@ -36,8 +36,9 @@ export type SendOutcome =
   | { kind: 'unreachable'; error: string };
 
 /**
- * Whether a failed attempt is the last (RFC 5321, 4.2.1): 5yz to the sender, the recipient or the message is final. A
- * refusal that is about the service and not the message (a wrong password, a limit) is not: the message waits until it is mended.
+ * Whether a failed attempt is the last (RFC 5321, 4.2.1): 5yz to the recipient or the message is final. A refusal that is about the
+ * service and not the message (a wrong password, a limit, a sender that the account may not use) is not: another service may take the
+ * message, or it waits until that is mended.
  */
 export function isFinal(outcome: SendOutcome, cause: CauseKind): boolean {
   if (cause === 'address not sendable') return true;

@@ -125,13 +125,28 @@ export interface ServiceStanding extends SendsFor {
 export type Choice =
   | { kind: 'use'; service: ServiceStanding; passedOver: string[] }
   /** Until a time, or (undefined) until somebody does something. */
-  | { kind: 'wait'; until: number | undefined; words: string; remedy: string };
+  | { kind: 'wait'; until: number | undefined; cause: WaitCause; words: string; remedy: string };
+
+/** What a message waits for, when no service takes it now. */
+export type WaitCause = 'no service' | 'no service may send' | 'services rest';
+
+/** That the recipient's domain keeps putting off what a service brings. */
+export interface PutOff {
+  /** ms since 1970. */
+  until: number;
+  words: string;
+}
 
 /**
- * The service that takes a message: the first in order that is not paused, not resting, not at its limit, and may send as the
- * sender. The reasons why others were passed over are given for the record.
+ * The service that takes a message: the first in order that is not paused, not resting, not at its limit, may send as the sender, and
+ * is not put off where the message goes. The reasons why others were passed over are given for the record.
  */
-export function chooseService(services: readonly ServiceStanding[], sender: string, now: number): Choice {
+export function chooseService(
+  services: readonly ServiceStanding[],
+  sender: string,
+  now: number,
+  putOff: (serviceId: string) => PutOff | undefined = () => undefined,
+): Choice {
   const passedOver: string[] = [];
   const waits: number[] = [];
   for (const service of services) {
@@ -145,12 +160,17 @@ export function chooseService(services: readonly ServiceStanding[], sender: stri
     } else if (service.left !== undefined && service.left <= 0) {
       passedOver.push(`${name} is at its limit`);
       waits.push(service.leftAgainAt ?? now + 60_000);
+    } else if ((putOff(service.id)?.until ?? 0) > now) {
+      const { until, words } = putOff(service.id)!;
+      passedOver.push(`${name} waits, because the recipient's server keeps putting it off: ${words}`);
+      waits.push(until);
     } else return { kind: 'use', service, passedOver };
   }
   if (services.length === 0) {
     return {
       kind: 'wait',
       until: undefined,
+      cause: 'no service',
       words: 'No sending service is connected.',
       remedy: 'Connect one under Sending; what is held goes out then.',
     };
@@ -158,6 +178,7 @@ export function chooseService(services: readonly ServiceStanding[], sender: stri
   return {
     kind: 'wait',
     until: waits.length > 0 ? Math.min(...waits) : undefined,
+    cause: waits.length > 0 ? 'services rest' : 'no service may send',
     words: `${passedOver.join('; ')}.`,
     remedy:
       waits.length > 0

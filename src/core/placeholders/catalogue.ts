@@ -12,6 +12,8 @@ export interface Placeholder {
   type: ValueType;
   /** An order may have no such value; words for that case are worth giving. */
   canBeMissing: boolean;
+  /** Only its recipient may see it: it is masked in the record and dropped once it is sent. */
+  secret: boolean;
   sample: Value;
   /** What a moment must carry for the value to exist. */
   from: 'order' | 'customer' | 'shipment' | 'refund' | 'store' | DetailName;
@@ -20,23 +22,25 @@ export interface Placeholder {
 const eur = (minor: number): Value => ({ minor, currency: 'EUR' });
 const at = (time: string): number => Date.parse(time);
 
+const OFTEN = 'can be missing' as const;
+const SECRET = 'secret' as const;
+
 function group(
   name: PlaceholderGroup,
   from: Placeholder['from'],
-  rows: [name: string, label: string, type: ValueType, sample: Value, canBeMissing?: 'can be missing'][],
+  rows: [name: string, label: string, type: ValueType, sample: Value, mark?: typeof OFTEN | typeof SECRET][],
 ): Placeholder[] {
-  return rows.map(([id, label, type, sample, missing]) => ({
+  return rows.map(([id, label, type, sample, mark]) => ({
     name: id,
     label,
     group: name,
     type,
     sample,
     from,
-    canBeMissing: missing !== undefined,
+    canBeMissing: mark === OFTEN,
+    secret: mark === SECRET,
   }));
 }
-
-const OFTEN = 'can be missing' as const;
 
 export const PLACEHOLDERS: readonly Placeholder[] = [
   ...group('Order', 'order', [
@@ -115,7 +119,7 @@ export const PLACEHOLDERS: readonly Placeholder[] = [
     ['account.url', 'Address of the account', 'url', SAMPLE_DETAILS.account.url!, OFTEN],
   ]),
   ...group('What happened', 'reset', [
-    ['reset.url', 'Address to choose a password', 'url', SAMPLE_DETAILS.reset.url],
+    ['reset.url', 'Address to choose a password', 'url', SAMPLE_DETAILS.reset.url, SECRET],
     ['reset.expiresAt', 'It holds until', 'date', at(SAMPLE_DETAILS.reset.expiresAt!), OFTEN],
   ]),
   ...group('What happened', 'bounce', [

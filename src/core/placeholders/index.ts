@@ -1,3 +1,4 @@
 export * from './catalogue';
 export * from './moments';
 export * from './foreign';
+export * from './secrets';

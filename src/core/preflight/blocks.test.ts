@@ -14,7 +14,7 @@ const CODES: DiscountCode[] = [
   { code: 'ENDING', kind: 'amount', value: 500, used: 0, endsAt: NOW + DAY },
   { code: 'FEW', kind: 'amount', value: 500, used: 95, limit: 100 },
 ];
-const picture = { path: '/media/pictures/q/a.png', width: 600, height: 300, bytes: 20_000 };
+const picture = { path: '/media/pictures/q/0123456789abcdef01234567.png', width: 600, height: 300, bytes: 20_000 };
 const PASSAGES: Passages = {
   parcel: {
     id: 'parcel',

@@ -7,7 +7,7 @@ import type { Block, Passages, Segments, Template } from '../template';
 import { testOrder } from '../testing';
 import { LOOK, renderer } from './testing';
 
-const picture = { path: '/media/pictures/q/a.png', width: 600, height: 300, bytes: 20_000 };
+const picture = { path: '/media/pictures/q/0123456789abcdef01234567.png', width: 600, height: 300, bytes: 20_000 };
 
 const EVERY: Block[] = [
   { id: 'masthead', kind: 'masthead' },
@@ -112,7 +112,7 @@ describe('every kind of block', () => {
     expect(html).toMatch(/<ul[^>]*><li[^>]*>first<\/li><li[^>]*>second<\/li><\/ul><ol[^>]*><li[^>]*>do<\/li><\/ol>/);
     expect(text).toContain('- first\n- second\n\n1. do');
     expect(html).toContain('alt="A sheet of &quot;kozo&quot;"');
-    expect(html).toContain('src="https://libellus.example/media/pictures/q/a.png"');
+    expect(html).toContain('src="https://libellus.example/media/pictures/q/0123456789abcdef01234567.png"');
     expect(html).toContain('/media/signs/mail-');
   });
 
@@ -265,7 +265,7 @@ describe('a look', () => {
   });
 
   it('shows its logo with its words, and the one for the dark where that is given', async () => {
-    const light = { path: '/media/pictures/q/light.png', width: 480, height: 160, bytes: 9_000 };
+    const light = { path: '/media/pictures/q/aaaaaaaaaaaaaaaaaaaaaaaa.png', width: 480, height: 160, bytes: 9_000 };
     const logo = {
       light,
       alt: 'Quillwick "paper"',
@@ -278,10 +278,13 @@ describe('a look', () => {
       /<a href="https:\/\/quillwick.example"[^>]*><img[^>]*alt="Quillwick &quot;paper&quot;" width="240" height="80"/,
     );
     const both = await render({
-      look: { ...LINKED, logo: { ...logo, dark: { ...light, path: '/media/pictures/q/dark.png' } } },
+      look: {
+        ...LINKED,
+        logo: { ...logo, dark: { ...light, path: '/media/pictures/q/bbbbbbbbbbbbbbbbbbbbbbbb.png' } },
+      },
     });
     expect(both.html).toContain('ls-logo-dark{display:none}');
-    expect(both.html).toContain('/media/pictures/q/dark.png');
+    expect(both.html).toContain('/media/pictures/q/bbbbbbbbbbbbbbbbbbbbbbbb.png');
   });
 
   it('puts masthead and footer on the sheet or outside it', async () => {

@@ -5,6 +5,7 @@
 import { Type, type Static, type TSchema } from '@sinclair/typebox';
 import { ConditionSchema } from '../conditions/condition';
 import type { SegmentForm } from '../text/markup';
+import { PICTURE_PATH } from '../look/picture-path';
 
 const strict = { additionalProperties: false } as const;
 const choice = <T extends string>(...values: T[]) => Type.Union(values.map((v) => Type.Literal(v)));
@@ -33,7 +34,7 @@ const block = <K extends string, P extends Record<string, TSchema>>(kind: K, pro
 export const PictureSchema = Type.Union([
   Type.Object(
     {
-      path: Type.String({ pattern: '^/media/[a-z0-9/._-]{1,200}$' }),
+      path: Type.String({ pattern: PICTURE_PATH }),
       width: Type.Integer({ minimum: 1, maximum: 10_000 }),
       height: Type.Integer({ minimum: 1, maximum: 10_000 }),
       bytes: Type.Integer({ minimum: 1 }),

@@ -1,4 +1,5 @@
 /** `POST /api/v1/events`: a signed CloudEvent in, the ids of the planned deliveries out. */
+import { isOwnNumber, OWN_ORDERS } from '@/core/order';
 import { placeWords } from '@/core/schema';
 import { AppError, type FieldProblem } from '../errors';
 import { receiveEvent } from '../events/receive';
@@ -74,6 +75,19 @@ export async function handleEvent(request: Request): Promise<Response> {
       checked.problems,
     );
   }
+  const { number } = checked.value.data.order;
+  if (isOwnNumber(number)) {
+    return problem(
+      400,
+      `The number ${number} cannot be a shop's: ${OWN_ORDERS} is for orders that are made in Libellus.`,
+      [
+        {
+          path: '/data/order/number',
+          message: `begins with ${OWN_ORDERS}, which is for orders that are made in Libellus`,
+        },
+      ],
+    );
+  }
   try {
     const received = await receiveEvent(signed.storeId, checked.value);
     return Response.json({ deliveries: received.deliveries, known: received.known }, { status: 202 });
@@ -84,6 +98,9 @@ export async function handleEvent(request: Request): Promise<Response> {
         `${error.message} ${error.problems.map((p) => `${placeWords(p.path)} ${p.message}`).join('; ')}`,
         error.problems,
       );
+    }
+    if (error instanceof AppError && error.code === 'conflict') {
+      return problem(409, `${error.message} ${error.problems.map((p) => p.message).join(' ')}`, error.problems);
     }
     log.error({ err: error }, 'an event could not be recorded');
     return problem(

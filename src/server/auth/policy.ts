@@ -36,6 +36,7 @@ export const POLICY = {
   'data.import': ['owner'],
   'api.read': ['owner'],
   'delivery.resend': ['owner', 'support'],
+  'customer.data': ['owner', 'support'],
 } as const satisfies Record<string, readonly Role[]>;
 
 export type Action = keyof typeof POLICY;

@@ -17,8 +17,13 @@ interface Connection {
   db: Database;
 }
 
-// Kept on the global object: in development Next.js loads modules anew, and each load would open another pool.
-const store = globalThis as typeof globalThis & { libellusDatabase?: Connection };
+interface Kept {
+  libellusDatabase?: Connection;
+  libellusTransaction?: AsyncLocalStorage<Database>;
+}
+
+// Kept on the global object: this module is loaded more than once in the web process, and each load would open another pool.
+const store = globalThis as typeof globalThis & Kept;
 
 /** How long one may wait for a connection, ms. */
 const ACQUIRE_MS = 10_000;
@@ -89,7 +94,7 @@ function limitWaiting(pool: Pool): void {
  * The transaction that the present call runs in. Whatever asks for the database within it gets the transaction, so that a use case
  * never waits for a second connection while it holds one: many that did would wait for each other for ever.
  */
-const present = new AsyncLocalStorage<Database>();
+const present = (store.libellusTransaction ??= new AsyncLocalStorage<Database>());
 
 function nested(db: Database): Database {
   const begin = db.transaction.bind(db);

@@ -77,7 +77,9 @@ export async function migrateDatabase(url: string, root = process.cwd()): Promis
 }
 
 async function runMigrations(connection: Connection, migrations: readonly Migration[]): Promise<void> {
-  const [rows] = await connection.query<RowDataPacket[]>('select max(created_at) as newest from `__drizzle_migrations`');
+  const [rows] = await connection.query<RowDataPacket[]>(
+    'select max(created_at) as newest from `__drizzle_migrations`',
+  );
   const newest = Number(rows[0]?.newest ?? 0);
   for (const migration of migrations.filter((m) => m.when > newest)) {
     for (const statement of migration.statements) await runStatement(connection, statement);
@@ -123,10 +125,10 @@ async function lock(connection: Connection, url: string): Promise<() => Promise<
   return async () => {
     clearInterval(renewing);
     await keeper.end();
-    await connection.query("update `migration_lock` set owner = '', until_time = '2000-01-01' where name = ? and owner = ?", [
-      LOCK,
-      owner,
-    ]);
+    await connection.query(
+      "update `migration_lock` set owner = '', until_time = '2000-01-01' where name = ? and owner = ?",
+      [LOCK, owner],
+    );
   };
 }
 

@@ -30,7 +30,6 @@ export * from './store-table';
 /** Of the variant for everybody: after all others. */
 export const LAST_RANK = 1000;
 
-
 /** A store's look on the bench. */
 export const lookDrafts = mysqlTable('look_draft', {
   storeId: varchar('store_id', { length: 40 })
@@ -292,9 +291,8 @@ export const editions = mysqlTable(
   {
     id: id().primaryKey(),
     storeId: ofStore(),
-    templateId: id('template_id')
-      .notNull()
-      .references(() => templates.id, { onDelete: 'cascade' }),
+    /** No foreign key: what was sent with an edition can be read and sent again after its template is gone. */
+    templateId: id('template_id').notNull(),
     number: int('number').notNull(),
     template: json<Template>('template').notNull(),
     publishedBy: varchar('published_by', { length: 120 }).notNull(),

@@ -1,7 +1,6 @@
 /** What a database's errors say: to be tried again at once, or once it is back. */
 import { inTransaction } from './client';
 
-
 /** The code mysql2 gives an error, which Drizzle wraps. */
 function codeOf(error: unknown): string {
   const { code, cause } = error as { code?: string; cause?: { code?: string } };

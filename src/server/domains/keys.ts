@@ -2,6 +2,7 @@
 import { and, eq } from 'drizzle-orm';
 import type { DkimKey } from '@/core/domain';
 import { database } from '../db/client';
+import { databaseTime } from '../db/time';
 import { domains } from '../db/schema';
 import { newId } from '../ids';
 import { seal } from '../secrets';
@@ -48,7 +49,7 @@ export async function beginDomain(storeId: string, name: string): Promise<Domain
       nextPublicKey: '',
       earlier: [],
       records: [],
-      nextLookAt: new Date(),
+      nextLookAt: new Date(await databaseTime()),
     });
   return (await find())!;
 }
@@ -63,7 +64,7 @@ export async function makeNextKey(row: DomainRow): Promise<void> {
       nextPrivateKey: seal(key.privateKey),
       nextPublicKey: key.publicKey,
       looks: 0,
-      nextLookAt: new Date(),
+      nextLookAt: new Date(await databaseTime()),
     })
     .where(eq(domains.id, row.id));
 }

@@ -14,6 +14,7 @@ import {
 } from '@/core/domain';
 import { config } from '../config';
 import { database } from '../db/client';
+import { databaseTime } from '../db/time';
 import { domains } from '../db/schema';
 import { historyEntry } from '../history';
 import { resolver } from '../sending/dns';
@@ -155,7 +156,7 @@ export async function lookAtDomain(row: DomainRow): Promise<DomainRow> {
     const before = r.judgement.standing === 'unanswered' && row.records.find((k) => k.kind === r.kind);
     return before ? { ...before, judgement: r.judgement } : r;
   });
-  const now = new Date();
+  const now = new Date(await databaseTime());
   const unanswered = records.some((r) => r.judgement.standing === 'unanswered');
   const turned = !unanswered && row.nextSelector !== '' && good(records, 'dkim-next');
   const allGood = records.every((r) => r.advised || isGood(r.judgement));
@@ -180,7 +181,7 @@ export async function lookAtDomain(row: DomainRow): Promise<DomainRow> {
   await database().update(domains).set(change).where(eq(domains.id, row.id));
   if (change.fellBackAt) {
     const wrong = records.filter((r) => !r.advised && !isGood(r.judgement)).map((r) => r.name);
-    await historyEntry(row.storeId, 'Libellus', 'found DNS records gone bad', `${row.name}: ${wrong.join(', ')}`);
+    await historyEntry(row.storeId, { name: 'Libellus' }, 'found DNS records gone bad', `${row.name}: ${wrong.join(', ')}`);
   }
   const looked = { ...row, ...change };
   return turned ? lookAtDomain(looked) : looked;
@@ -188,17 +189,18 @@ export async function lookAtDomain(row: DomainRow): Promise<DomainRow> {
 
 /** Domains that are to be looked at now, each claimed so that only one worker looks. */
 export async function claimDueDomains(limit: number): Promise<DomainRow[]> {
+  const now = new Date(await databaseTime());
   return database().transaction(async (tx) => {
     const due = await tx
       .select()
       .from(domains)
-      .where(lte(domains.nextLookAt, new Date()))
+      .where(lte(domains.nextLookAt, now))
       .limit(limit)
       .for('update', { skipLocked: true });
     for (const row of due) {
       await tx
         .update(domains)
-        .set({ nextLookAt: new Date(Date.now() + 60_000) })
+        .set({ nextLookAt: new Date(now.getTime() + 60_000) })
         .where(eq(domains.id, row.id));
     }
     return due;

@@ -1,17 +1,19 @@
 /** An event becomes planned deliveries, in one transaction: all of it is recorded, or nothing. */
 import { and, eq, inArray } from 'drizzle-orm';
-import { customerName, orderProblems, orderTotals, type Order } from '@/core/order';
+import { customerName, orderContradictions, orderProblems, orderTotals, type Order } from '@/core/order';
 import { BY_HAND } from '@/core/placeholders';
-import { endReached, FUTURE_MS, notSaid, planner, reasonWords, TIMERS, type Plan } from '@/core/plan';
+import { endReached, FUTURE_MS, notSaid, reasonWords, TIMERS, type Plan } from '@/core/plan';
 import { isCurrency } from '@/core/schema';
 import { timeNow } from '../clock';
 import { database, type Database, type Executor } from '../db/client';
+import { databaseTime } from '../db/time';
 import { retryingDeadlocks } from '../db/trouble';
-import { channels, deliveries, events, notifications, notWritten, orders, stores } from '../db/schema';
+import { contradictions, customers, deliveries, events, notifications, notWritten, orders, stores } from '../db/schema';
 import { AppError } from '../errors';
 import { newId } from '../ids';
+import { plannerOf, type PreparedPlanner } from './planner';
 import { isAboutAccount, type OrderEvent } from './schema';
-import { planAbout, planSettings } from './settings';
+import { withoutSecrets } from './secrets';
 
 export interface Received {
   eventId: string;
@@ -25,7 +27,8 @@ export interface Received {
 /**
  * Takes an event of an order. Idempotent on (source, id). What the order's life does not allow (a parcel after it was cancelled,
  * a second confirmation) and what is told a week late is taken and kept, and nobody is written to for it, with the reason on
- * record. Throws an {@link AppError} for figures that do not add up, an event from the future, or a channel the store does not have.
+ * record. Throws an {@link AppError} for figures that do not add up, an event from the future, a channel the store does not have, and
+ * (`conflict`) for an order placed under a number that is another order's: that is kept, to be seen on Today.
  */
 export async function receiveEvent(storeId: string, event: OrderEvent, db: Database = database()): Promise<Received> {
   const { order } = event.data;
@@ -38,14 +41,36 @@ export async function receiveEvent(storeId: string, event: OrderEvent, db: Datab
     problems.push({ path: '/time', message: 'is in the future. Look whether the clock of the shop system is right' });
   }
   if (problems.length > 0) throw new AppError('invalid', 'The order does not add up.', problems);
-  return retryingDeadlocks(() =>
-    db.transaction((tx) => record(tx, storeId, event), { isolationLevel: 'read committed' }),
-  );
+  try {
+    return await retryingDeadlocks(() =>
+      db.transaction((tx) => record(tx, storeId, event), { isolationLevel: 'read committed' }),
+    );
+  } catch (error) {
+    if (error instanceof AppError && error.code === 'conflict') await keepContradiction(storeId, event, error);
+    throw error;
+  }
+}
+
+/** Keeps that an event was refused, once however often it comes. */
+async function keepContradiction(storeId: string, { source, id, data }: OrderEvent, error: AppError): Promise<void> {
+  await database()
+    .insert(contradictions)
+    .ignore()
+    .values({
+      id: newId(),
+      storeId,
+      orderNumber: data.order.number,
+      source,
+      eventId: id,
+      differences: error.problems.map((p) => p.message),
+      at: new Date(await databaseTime()),
+    });
 }
 
 async function record(tx: Executor, storeId: string, event: OrderEvent): Promise<Received> {
   const { order, letter } = event.data;
   const now = new Date(await timeNow(tx));
+  const receivedAt = new Date(await databaseTime(tx));
   const at = event.time ? new Date(event.time) : now;
   const eventRow = {
     id: newId(),
@@ -54,7 +79,7 @@ async function record(tx: Executor, storeId: string, event: OrderEvent): Promise
     eventId: event.id,
     type: event.type,
     time: at,
-    receivedAt: new Date(),
+    receivedAt,
     data: event.data as Record<string, unknown>,
   };
   // The unique key decides who came first; a second copy waits here until the first is done, and then finds it.
@@ -67,14 +92,25 @@ async function record(tx: Executor, storeId: string, event: OrderEvent): Promise
     const ids = await tx.select({ id: deliveries.id }).from(deliveries).where(eq(deliveries.eventId, first!.id));
     return { eventId: first!.id, orderId: first!.orderId ?? '', deliveries: ids.map((d) => d.id), known: true };
   }
-  const [store] = await tx.select().from(stores).where(eq(stores.id, storeId));
+  const [store] = await tx
+    .select({
+      id: stores.id,
+      name: stores.name,
+      language: stores.language,
+      timeZone: stores.timeZone,
+      settingsRevision: stores.settingsRevision,
+    })
+    .from(stores)
+    .where(eq(stores.id, storeId));
   if (!store) throw new AppError('not-found', `There is no store "${storeId}".`);
-  const about = await planAbout(tx, storeId, order);
-  if (!about.channel) throw await unknownChannel(tx, store, event);
+  const prepared = await plannerOf(tx, store);
+  const channel = prepared.channels.get(order.channel);
+  if (!channel) throw unknownChannel(prepared, store, event);
+  const customer = await knownCustomer(tx, storeId, order);
 
   const kept = isAboutAccount(event.type)
     ? NO_ORDER
-    : await keepOrder(tx, store, event, at, about.customer?.language ?? store.language);
+    : await keepOrder(tx, store, event, at, customer?.language ?? store.language);
   const orderId = kept.id === '' ? null : kept.id;
   await tx.update(events).set({ orderId }).where(eq(events.id, eventRow.id));
 
@@ -86,18 +122,18 @@ async function record(tx: Executor, storeId: string, event: OrderEvent): Promise
     cancelled: kept.wasCancelled,
     had: kept.had,
   });
-  const settings = await planSettings(tx, store);
-  const started = orderId ? await startedTimers(tx, orderId) : new Set<string>();
-  const planned = planner(settings).plan({
+  const started = orderId && kept.known ? await startedTimers(tx, orderId) : new Set<string>();
+  const planned = prepared.plan({
     moment: event.type,
     order,
     at: at.getTime(),
     started,
     answered: kept.answered,
     ...(letter && { letter }),
-    ...about,
+    channel,
+    ...(customer && { customer }),
   });
-  const names = new Map(settings.notifications.map((n) => [n.id, n.name]));
+  const { names } = prepared;
   const said: Plan = unsaid
     ? {
         deliveries: [],
@@ -106,7 +142,7 @@ async function record(tx: Executor, storeId: string, event: OrderEvent): Promise
         ),
       }
     : planned;
-  const common = { storeId, eventId: eventRow.id, orderId, createdAt: new Date() };
+  const common = { storeId, eventId: eventRow.id, orderId, createdAt: receivedAt };
   const rows = said.deliveries.map((d) => ({
     ...common,
     id: newId(),
@@ -128,6 +164,13 @@ async function record(tx: Executor, storeId: string, event: OrderEvent): Promise
     timed: d.timed,
   }));
   if (rows.length > 0) await tx.insert(deliveries).values(rows);
+  else if (event.data.details) {
+    // Nothing will be sent of it, so what only a recipient may see is not kept either.
+    await tx
+      .update(events)
+      .set({ data: withoutSecrets(event.data) })
+      .where(eq(events.id, eventRow.id));
+  }
   if (said.notWritten.length > 0) {
     await tx.insert(notWritten).values(
       said.notWritten.map((n) => ({
@@ -149,17 +192,25 @@ async function record(tx: Executor, storeId: string, event: OrderEvent): Promise
   return { eventId: eventRow.id, orderId: kept.id, deliveries: rows.map((r) => r.id), known: false };
 }
 
-async function unknownChannel(
-  tx: Executor,
+/** What a store knows of an order's customer, as planning needs it. */
+async function knownCustomer(tx: Executor, storeId: string, order: Order) {
+  const [row] = await tx
+    .select({ language: customers.language, contacts: customers.contacts })
+    .from(customers)
+    .where(and(eq(customers.storeId, storeId), eq(customers.email, order.customer.email)));
+  return row;
+}
+
+function unknownChannel(
+  { channels }: PreparedPlanner,
   store: { id: string; name: string },
   { type, data }: OrderEvent,
-): Promise<AppError> {
+): AppError {
   const { channel } = data.order;
-  const rows = await tx.select({ id: channels.id }).from(channels).where(eq(channels.storeId, store.id));
   return new AppError('invalid', 'The order names a channel that the store does not have.', [
     {
       path: isAboutAccount(type) ? '/data/channel' : '/data/order/channel',
-      message: `"${channel}" is not a channel of ${store.name}. It has ${rows.map((c) => `"${c.id}"`).join(', ')}`,
+      message: `"${channel}" is not a channel of ${store.name}. It has ${[...channels.keys()].map((id) => `"${id}"`).join(', ')}`,
     },
   ]);
 }
@@ -202,9 +253,11 @@ async function keepOrder(
     .where(and(eq(orders.storeId, store.id), eq(orders.number, order.number)))
     .for('update');
   const past = await tx
-    .select({ type: events.type, time: events.time })
+    .select({ id: events.id, type: events.type, time: events.time })
     .from(events)
-    .where(eq(events.orderId, there!.id));
+    .where(eq(events.orderId, there!.id))
+    .orderBy(events.id);
+  if (event.type === 'order.placed') await refuseAnother(tx, order, there!.snapshot, past);
   // Writing to somebody changes nothing of the order.
   const late = event.type === BY_HAND || past.some((e) => e.time > at);
   const now = {
@@ -220,6 +273,27 @@ async function keepOrder(
     had: new Set(past.map((e) => e.type)),
     order: late ? there!.snapshot : order,
   };
+}
+
+/** Refuses an order that is placed under the number of another. */
+async function refuseAnother(
+  tx: Executor,
+  told: Order,
+  snapshot: Order,
+  past: readonly { id: string; type: string }[],
+): Promise<void> {
+  const first = past.find((e) => e.type === 'order.placed');
+  // An order of which only later news came so far is placed now; one that came with a list is as the list has it.
+  if (!first && past.length > 0) return;
+  const [placed] = first ? await tx.select({ data: events.data }).from(events).where(eq(events.id, first.id)) : [];
+  const known = (placed?.data.order as Order | undefined) ?? snapshot;
+  const differences = orderContradictions(known, told);
+  if (differences.length === 0) return;
+  throw new AppError(
+    'conflict',
+    `${told.number} is the number of another order already, so nothing was planned for this one.`,
+    differences.map((message) => ({ path: '/data/order', message })),
+  );
 }
 
 /** Notifications of timers that an order has started: each runs once. */

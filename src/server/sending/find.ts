@@ -34,13 +34,15 @@ async function knock({ host, port, security }: Candidate): Promise<string | unde
     return undefined;
   } catch (error) {
     const { code, message } = error as { code?: string; message: string };
-    return code === 'ENOTFOUND' || code === 'ENODATA'
-      ? 'has no address'
-      : code === 'ECONNREFUSED'
-        ? 'does not listen'
-        : code === 'ETIMEDOUT'
-          ? 'does not answer'
-          : message;
+    return code === 'EPRIVATE'
+      ? 'is in a private network'
+      : code === 'ENOTFOUND' || code === 'ENODATA'
+        ? 'has no address'
+        : code === 'ECONNREFUSED'
+          ? 'does not listen'
+          : code === 'ETIMEDOUT'
+            ? 'does not answer'
+            : message;
   } finally {
     wire?.leave();
   }

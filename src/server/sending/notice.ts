@@ -2,6 +2,7 @@
 import { and, eq } from 'drizzle-orm';
 import { chooseService } from '@/core/mail';
 import { database } from '../db/client';
+import { databaseTime } from '../db/time';
 import { memberships, stores, user } from '../db/schema';
 import { log } from '../log';
 import { composeMessage, domainOf, freshMessageId } from './compose';
@@ -22,7 +23,7 @@ export async function tellOwners(storeId: string, subject: string, text: string)
   const sender = senderFor(await sendersOf(storeId), 'staff');
   const services = await servicesOf(storeId);
   if (!store || !sender || owners.length === 0) return false;
-  const choice = chooseService(services.map(standingOf), sender.address, Date.now());
+  const choice = chooseService(services.map(standingOf), sender.address, await databaseTime());
   if (choice.kind === 'wait') return false;
   const line = new Line(settingsOf(services.find((s) => s.id === choice.service.id)!));
   let told = false;

@@ -7,6 +7,7 @@ import { checker } from '@/core/schema';
 import type { Access } from '../auth/access';
 import { database } from '../db/client';
 import { channels, customers, deliveries, orders } from '../db/schema';
+import { databaseTime } from '../db/time';
 import { AppError } from '../errors';
 import { remember } from '../history';
 import { newId } from '../ids';
@@ -85,6 +86,7 @@ export async function sendAgain(access: Access, id: string, input: unknown): Pro
   const recipient = known?.address ?? to;
   const person = access.person.name;
   const again = newId();
+  const now = new Date(await databaseTime());
   await database().transaction(async (tx) => {
     // Two who ask at once come after each other, and each sending has its own place.
     await tx.select({ id: deliveries.id }).from(deliveries).where(eq(deliveries.id, id)).for('update');
@@ -112,8 +114,8 @@ export async function sendAgain(access: Access, id: string, input: unknown): Pro
       ],
       state: 'planned',
       again: (before?.again ?? -1) + 1,
-      dueAt: new Date(),
-      createdAt: new Date(),
+      dueAt: now,
+      createdAt: now,
     });
   });
   await remember(access, 'sent again', `${row.notificationName} to ${recipient}`);

@@ -7,6 +7,7 @@ import type { Access } from '../auth/access';
 import { database } from '../db/client';
 import { channels, stores } from '../db/schema';
 import { AppError } from '../errors';
+import { settingsChanged } from '../events/planner';
 import { remember } from '../history';
 
 export interface ChannelView {
@@ -76,6 +77,7 @@ export async function saveChannels(access: Access, input: unknown): Promise<Chan
         .update(channels)
         .set(values)
         .where(and(eq(channels.storeId, access.store.id), eq(channels.id, id)));
+    await settingsChanged(tx, access.store.id);
     await remember(access, 'saved the channels', rows.map((c) => c.id).join(', '), { db: tx });
   });
   return channelViews(access);

@@ -1,5 +1,5 @@
 /** The record of deliveries: lists with filters, one delivery's whole story, and trying one again. */
-import { and, asc, desc, eq, inArray, like, lt, type SQL } from 'drizzle-orm';
+import { and, asc, desc, eq, inArray, like, lt, ne, sql, type SQL } from 'drizzle-orm';
 import { simpleParser } from 'mailparser';
 import { DELIVERY_STATES, type DeliveryState } from '@/core/mail';
 import { AUDIENCES, reasonWords, type Audience } from '@/core/plan';
@@ -16,11 +16,13 @@ import {
   sentMessages,
   services,
 } from '../db/schema';
+import { databaseTime } from '../db/time';
 import { AppError } from '../errors';
+import { dropSecrets, refuseWithoutSecrets } from '../events/secrets';
 import { remember } from '../history';
 import { FAR_AHEAD } from '../worker/dispatch';
 import { againView } from './again';
-import { deliveryById } from './delivery-row';
+import { deliveryById, type DeliveryRow } from './delivery-row';
 import { oneOf } from './query';
 
 export interface DeliveryFilter {
@@ -161,7 +163,9 @@ export async function deliveryDetail(access: Access, id: string) {
       id: a.id,
       number: a.number,
       startedAt: a.startedAt.toISOString(),
-      ms: a.endedAt.getTime() - a.startedAt.getTime(),
+      ...(a.endedAt && { ms: a.endedAt.getTime() - a.startedAt.getTime() }),
+      /** Its process ended before it could say what came of it: the server may have taken the message. */
+      lost: a.endedAt === null && (row.state !== 'sending' || a.number < row.attempts),
       state: a.state,
       via: a.via,
       words: a.words,
@@ -175,6 +179,7 @@ export async function deliveryDetail(access: Access, id: string) {
       bytes: sent!.raw.length,
     },
     again: await againView(row, event?.type ?? ''),
+    othersOfCause: await othersOfCause(row),
     mayBeReleased: row.state === 'withheld' && !row.released,
     bounces: back.map((b) => ({
       id: b.id,
@@ -206,9 +211,10 @@ export async function sentMessage(access: Access, id: string): Promise<Buffer> {
 /** Lets a message that waits for its time go out now. It is looked at again as if it were due. */
 export async function sendNow(access: Access, id: string): Promise<void> {
   const { row } = await deliveryById(access, id);
+  const now = new Date(await databaseTime());
   const [result] = await database()
     .update(deliveries)
-    .set({ dueAt: new Date(), plannedFor: new Date() })
+    .set({ dueAt: now, plannedFor: now })
     .where(and(eq(deliveries.id, id), eq(deliveries.state, 'planned')));
   if (result.affectedRows === 0) throw new AppError('conflict', 'This message does not wait any more.');
   await remember(access, 'sent before its time', `${row.notificationName} to ${row.recipient}`);
@@ -223,6 +229,7 @@ export async function stopDelivery(access: Access, id: string): Promise<void> {
     .where(and(eq(deliveries.id, id), inArray(deliveries.state, ['planned', 'held', 'deferred'])));
   if (result.affectedRows === 0)
     throw new AppError('conflict', 'This message cannot be stopped any more: it was sent, or is being sent.');
+  await dropSecrets(database(), row.eventId);
   await remember(access, 'stopped', `${row.notificationName} to ${row.recipient}`);
 }
 
@@ -231,13 +238,53 @@ const AGAIN: readonly DeliveryState[] = ['failed', 'deferred', 'held'];
 /** Makes a delivery due now that failed, waits, or is held. */
 export async function tryAgain(access: Access, id: string): Promise<void> {
   const { row } = await deliveryById(access, id);
+  await refuseWithoutSecrets(row.eventId);
   const [result] = await database()
     .update(deliveries)
-    .set({ state: 'planned', dueAt: new Date() })
+    .set({ state: 'planned', dueAt: new Date(await databaseTime()), cause: '' })
     .where(and(eq(deliveries.id, id), inArray(deliveries.state, [...AGAIN])));
   // Who asks for it now wants to see what comes of it, also from a service that rests.
   await database().update(services).set({ downUntil: null }).where(eq(services.storeId, access.store.id));
   if (result.affectedRows === 0)
     throw new AppError('conflict', 'This delivery is not waiting for anything: it was sent, or is being sent.');
   await remember(access, 'tried again', `${row.notificationName} to ${row.recipient}`);
+}
+
+/** How many more there are that failed or are held for the same cause. */
+async function othersOfCause(row: Pick<DeliveryRow, 'id' | 'storeId' | 'state' | 'cause'>): Promise<number> {
+  if (row.cause === '' || !AGAIN.includes(row.state)) return 0;
+  const { storeId, state, cause, id } = row;
+  return database().$count(
+    deliveries,
+    and(
+      eq(deliveries.storeId, storeId),
+      eq(deliveries.state, state),
+      eq(deliveries.cause, cause),
+      ne(deliveries.id, id),
+    ),
+  );
+}
+
+/** Changed in one statement at most, so that no other has to wait long for the rows. */
+const STEP = 500;
+
+/** Makes everything of the store due now that is in the same state for the same cause as one delivery. Answers how many. */
+export async function tryAllOfCause(access: Access, id: string): Promise<number> {
+  const { row } = await deliveryById(access, id);
+  if (row.cause === '' || !AGAIN.includes(row.state)) {
+    throw new AppError('conflict', 'This delivery is not waiting for anything: it was sent, or is being sent.');
+  }
+  await database().update(services).set({ downUntil: null }).where(eq(services.storeId, access.store.id));
+  const dueAt = new Date(await databaseTime());
+  let tried = 0;
+  for (;;) {
+    const [result] = await database().execute(sql`
+      update ${deliveries} set state = 'planned', due_at = ${dueAt}, cause = ''
+      where store_id = ${access.store.id} and state = ${row.state} and cause = ${row.cause} limit ${sql.raw(String(STEP))}`);
+    const { affectedRows } = result as unknown as { affectedRows: number };
+    tried += affectedRows;
+    if (affectedRows < STEP) break;
+  }
+  await remember(access, 'tried all of one cause again', `${tried} messages: ${row.lastWords}`);
+  return tried;
 }

@@ -1,4 +1,5 @@
 /** The Desk: one notification's template with its draft, editions, and what is needed to render it. */
+import { isDeepStrictEqual } from 'node:util';
 import { senderKindOf, type SenderKind } from '@/core/mail';
 import { and, desc, eq, sql } from 'drizzle-orm';
 import { findingProblem, messageFindings, templateFindings, type Finding } from '@/core/preflight';
@@ -9,7 +10,6 @@ import {
   insertBlock,
   staleAfter,
   withWords,
-  type Block,
   type Segments,
   type Template,
 } from '@/core/template';
@@ -18,6 +18,7 @@ import type { Access } from '../auth/access';
 import { database, type Executor } from '../db/client';
 import { channels, editions, notifications, orders, products, templates } from '../db/schema';
 import { AppError } from '../errors';
+import { settingsChanged } from '../events/planner';
 import { remember } from '../history';
 import { newId } from '../ids';
 import { codesOf } from '../codes';
@@ -170,7 +171,7 @@ export async function saveDraft(
   revision: number,
   draft: unknown,
 ): Promise<{ revision: number }> {
-  const template = readTemplate(draft);
+  const template = readTemplate(access.store.id, draft);
   return database().transaction(async (tx) => {
     const { template: current } = await row(access, slug, tx, true);
     if (current.revision !== revision) throw conflict(current);
@@ -196,6 +197,9 @@ export async function publish(access: Access, slug: string, revision: number): P
   return database().transaction(async (tx) => {
     const { notification, template, title } = await row(access, slug, tx, true);
     if (template.revision !== revision) throw conflict(template);
+    const before = await liveEdition(template.liveEditionId, tx);
+    // Published already, by a click that came twice or by somebody at the same moment.
+    if (before && isDeepStrictEqual(before.template, template.draft)) return { number: before.number };
     const blockers = await blockersOf(access, notification.moment, template.draft);
     if (blockers.length > 0) {
       throw new AppError(
@@ -221,9 +225,9 @@ export async function publish(access: Access, slug: string, revision: number): P
       publishedBy: access.person.name,
       publishedAt: new Date(),
     });
-    const before = await liveEdition(template.liveEditionId, tx);
     const stale = staleAfter(template.stale, before?.template, template.draft, access.store.language);
     await tx.update(templates).set({ liveEditionId: id, stale }).where(eq(templates.id, template.id));
+    await settingsChanged(tx, access.store.id);
     await remember(access, 'published', `${title}, edition ${number}`, { db: tx, about: notification.id });
     return { number };
   });
@@ -272,16 +276,16 @@ async function blockersOf(access: Access, moment: string, draft: Template): Prom
 export async function copyBlockTo(
   access: Access,
   slug: string,
-  block: Block,
-  words: Record<string, Segments>,
+  block: unknown,
+  words: unknown,
 ): Promise<{ name: string }> {
-  const brought = readTemplate({ version: 1, blocks: [block], words });
+  const brought = readTemplate(access.store.id, { version: 1, blocks: [block], words });
   return database().transaction(async (tx) => {
     const { title, template } = await row(access, slug, tx, true);
     const { draft } = template;
     const copy = copyBlock(brought.blocks[0]!, brought.words, freshIds(draft));
     const footer = draft.blocks.findIndex((b) => b.kind === 'footer');
-    const next = readTemplate({
+    const next = readTemplate(access.store.id, {
       ...draft,
       words: withWords(draft.words, copy.words),
       blocks: insertBlock(draft.blocks, copy.block, { at: footer < 0 ? draft.blocks.length : footer }),
@@ -313,8 +317,11 @@ export async function editionOf(access: Access, slug: string, number: number): P
 /** Turns a notification on or off. */
 export async function switchNotification(access: Access, slug: string, on: boolean): Promise<void> {
   const { notification } = await row(access, slug);
-  await database().update(notifications).set({ on }).where(eq(notifications.id, notification.id));
-  await remember(access, on ? 'turned on' : 'turned off', notification.name, { about: notification.id });
+  await database().transaction(async (tx) => {
+    await tx.update(notifications).set({ on }).where(eq(notifications.id, notification.id));
+    await settingsChanged(tx, access.store.id);
+    await remember(access, on ? 'turned on' : 'turned off', notification.name, { db: tx, about: notification.id });
+  });
 }
 
 /** The draft or the live template of a notification, for tests. */

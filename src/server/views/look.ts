@@ -1,6 +1,7 @@
 /** The look on the bench and the one that is live; taking one in from a file or from another store. */
 import { and, desc, eq, inArray, isNotNull } from 'drizzle-orm';
 import { readFile } from 'node:fs/promises';
+import { isDeepStrictEqual } from 'node:util';
 import { checkLook, lookFindings, readLookFile, type Asset, type Look, type LookFile } from '@/core/look';
 import { variantTitle } from '@/core/plan';
 import { placeWords } from '@/core/schema';
@@ -11,7 +12,7 @@ import { editions, lookDrafts, lookEditions, notifications, stores, templates } 
 import { AppError } from '../errors';
 import { remember } from '../history';
 import { newId } from '../ids';
-import { bringPicture, pictureFile } from '../pictures';
+import { bringPicture, pictureFile, refuseForeignPictures } from '../pictures';
 
 async function draftRow(access: Access, db: Executor = database(), lock = false) {
   const query = db.select().from(lookDrafts).where(eq(lookDrafts.storeId, access.store.id));
@@ -100,7 +101,7 @@ async function liveNotifications(access: Access): Promise<string[]> {
 }
 
 /** A look as sent by a screen, checked for shape. */
-export function readLook(value: unknown): Look {
+export function readLook(storeId: string, value: unknown): Look {
   const checked = checkLook(value);
   if (!checked.ok) {
     throw new AppError(
@@ -109,6 +110,7 @@ export function readLook(value: unknown): Look {
       checked.problems,
     );
   }
+  refuseForeignPictures(storeId, checked.value);
   return checked.value;
 }
 
@@ -123,7 +125,7 @@ function conflict(row: { draft: Look; revision: number; draftBy: string }): AppE
 
 /** Saves the look on the bench, if nobody else has since `revision`. */
 export async function saveLook(access: Access, revision: number, draft: unknown): Promise<{ revision: number }> {
-  const look = readLook(draft);
+  const look = readLook(access.store.id, draft);
   return database().transaction(async (tx) => {
     const current = await draftRow(access, tx, true);
     if (current.revision !== revision) throw conflict(current);
@@ -137,8 +139,8 @@ export async function saveLook(access: Access, revision: number, draft: unknown)
 
 /** Publishes the look that was seen: from now on every message wears it. */
 export async function publishLook(access: Access, revision: number): Promise<{ number: number; touches: number }> {
-  const touches = (await liveNotifications(access)).length;
   return database().transaction(async (tx) => {
+    const touches = (await liveNotifications(access)).length;
     const current = await draftRow(access, tx, true);
     if (current.revision !== revision) throw conflict(current);
     const blockers = lookFindings(current.draft).filter((f) => f.severity === 'blocker');
@@ -150,11 +152,13 @@ export async function publishLook(access: Access, revision: number): Promise<{ n
       );
     }
     const [newest] = await tx
-      .select({ number: lookEditions.number })
+      .select({ number: lookEditions.number, look: lookEditions.look })
       .from(lookEditions)
       .where(eq(lookEditions.storeId, access.store.id))
       .orderBy(desc(lookEditions.number))
       .limit(1);
+    // Published already, by a click that came twice or by somebody at the same moment.
+    if (newest && isDeepStrictEqual(current.draft, newest.look)) return { number: newest.number, touches };
     const number = (newest?.number ?? 0) + 1;
     await tx.insert(lookEditions).values({
       id: newId(),

@@ -1,5 +1,5 @@
 /** How one notification goes out: when, to whom, on which condition, in which versions. */
-import { and, count, desc, eq, inArray } from 'drizzle-orm';
+import { and, count, eq, inArray } from 'drizzle-orm';
 import { momentOf } from '@/core/placeholders';
 import { checkNotificationSettings, settingsProblems, type NotificationSettings } from '@/core/plan';
 import { placeWords } from '@/core/schema';
@@ -18,7 +18,8 @@ import {
   user,
 } from '../db/schema';
 import { AppError } from '../errors';
-import { remember } from '../history';
+import { settingsChanged } from '../events/planner';
+import { historyOf, remember } from '../history';
 import { newId } from '../ids';
 import { boardRows, doublesOf } from './board';
 import { conditionChoices } from './desk';
@@ -48,12 +49,7 @@ export async function loadNotification(access: Access, slug: string) {
       .innerJoin(user, eq(user.id, memberships.userId))
       .where(eq(memberships.storeId, store.id))
       .orderBy(user.name),
-    database()
-      .select()
-      .from(history)
-      .where(and(eq(history.storeId, store.id), eq(history.about, notification.id)))
-      .orderBy(desc(history.id))
-      .limit(30),
+    historyOf(store.id, eq(history.about, notification.id), 30),
     database().select({ n: count() }).from(routingRules).where(eq(routingRules.notificationId, notification.id)),
     database()
       .select({
@@ -161,6 +157,7 @@ export async function saveNotification(
       })
       .where(eq(notifications.id, notification.id));
     await saveVariants(access, notification.id, settings.variants, tx);
+    await settingsChanged(tx, access.store.id);
     for (const what of changedParts(notification, settings)) {
       await remember(access, 'changed', `${settings.name}: ${what}`, { db: tx, about: notification.id });
     }

@@ -7,12 +7,13 @@ import { SHIPPED_NOTIFICATIONS, type Template } from '@/core/template';
 import { AT_ONCE } from '@/core/time';
 import type { Access } from '../auth/access';
 import { database } from '../db/client';
-import { deliveries, notifications, routingRules, shopMails, templates } from '../db/schema';
+import { deliveries, notifications, shopMails, templates } from '../db/schema';
 import { AppError } from '../errors';
+import { settingsChanged } from '../events/planner';
 import { remember } from '../history';
 import { newId } from '../ids';
 import { boardRows } from './board';
-import { publish } from './desk';
+import { publish, switchNotification } from './desk';
 import { notificationBySlug } from './notification';
 
 export interface BulkOutcome {
@@ -37,8 +38,7 @@ export async function inBulk(
     if (action !== 'publish') {
       const on = action === 'on';
       if (notification.on === on) continue;
-      await database().update(notifications).set({ on }).where(eq(notifications.id, notification.id));
-      await remember(access, on ? 'turned on' : 'turned off', notification.name, { about: notification.id });
+      await switchNotification(access, slug, on);
       outcome.done.push(notification.name);
       continue;
     }
@@ -106,6 +106,7 @@ export async function makeNotification(
         draftAt: new Date(),
       });
     }
+    await settingsChanged(tx, access.store.id);
     await remember(access, 'made', name, { db: tx, about: id });
     return { slug };
   });
@@ -146,9 +147,9 @@ export async function removeNotification(access: Access, slug: string): Promise<
       .update(deliveries)
       .set({ state: 'cancelled', lastWords: `${notification.name} was taken away.` })
       .where(and(eq(deliveries.notificationId, notification.id), inArray(deliveries.state, ['planned', 'held'])));
-    await tx.delete(routingRules).where(eq(routingRules.notificationId, notification.id));
-    await tx.delete(templates).where(eq(templates.notificationId, notification.id));
+    // Its versions and rules go with it.
     await tx.delete(notifications).where(eq(notifications.id, notification.id));
+    await settingsChanged(tx, access.store.id);
     await remember(access, 'took away', notification.name, { db: tx, about: notification.id });
   });
 }

@@ -1,8 +1,9 @@
 /** Passages: pieces of the store, edited once, used by many templates. */
+import { isDeepStrictEqual } from 'node:util';
 import { and, eq } from 'drizzle-orm';
 import { templateAddress, variantTitle } from '@/core/plan';
 import { templateFindings } from '@/core/preflight';
-import { passageCycle, passagesUsed, type Block, type Segments, type Template } from '@/core/template';
+import { passageCycle, passagesUsed, type Template } from '@/core/template';
 import { freeSlug } from '@/core/slug';
 import type { Access } from '../auth/access';
 import { codesOf } from '../codes';
@@ -64,13 +65,13 @@ export async function usersOfPassage(access: Access, id: string): Promise<{ slug
 export async function makePassage(
   access: Access,
   name: string,
-  blocks: Block[],
-  words: Record<string, Segments>,
+  blocks: unknown,
+  words: unknown,
 ): Promise<{ id: string }> {
   const label = name.trim().slice(0, 120);
   if (label === '')
     throw new AppError('invalid', 'The passage needs a name.', [{ path: '/name', message: 'is empty' }]);
-  const content = readContent({ blocks, words });
+  const content = readContent(access.store.id, { blocks, words });
   const taken = new Set((await listPassages(access)).map((p) => p.id));
   const id = freeSlug(label, taken, 'passage');
   const now = new Date();
@@ -89,8 +90,8 @@ export async function makePassage(
   return { id };
 }
 
-function readContent(content: { blocks: unknown; words: unknown }): PassageContent {
-  const { blocks, words } = readTemplate({ version: 1, ...content });
+function readContent(storeId: string, content: { blocks: unknown; words: unknown }): PassageContent {
+  const { blocks, words } = readTemplate(storeId, { version: 1, ...content });
   return { blocks, words };
 }
 
@@ -140,7 +141,7 @@ export async function savePassage(
   revision: number,
   draft: unknown,
 ): Promise<{ revision: number }> {
-  const { blocks, words } = readTemplate(draft);
+  const { blocks, words } = readTemplate(access.store.id, draft);
   return database().transaction(async (tx) => {
     const row = await passageRow(access, id, tx, true);
     if (row.revision !== revision) throw conflict(row);
@@ -154,46 +155,51 @@ export async function savePassage(
 
 /** Publishes what a passage is to hold. Refused when it would hold itself, or with findings that stop it. */
 export async function publishPassage(access: Access, id: string, revision: number): Promise<{ touches: number }> {
-  const all = await livePassages(access.store.id);
-  const row = await passageRow(access, id);
-  if (row.revision !== revision) throw conflict(row);
-  const next = row.draft;
-  const cycle = passageCycle(id, { ...all, [id]: { id, name: row.name, ...next } });
-  if (cycle) {
-    throw new AppError('invalid', `The passage would hold itself: ${cycle.join(', in it ')}. Take one of them out.`, [
-      { path: '/blocks', message: 'hold the passage itself' },
-    ]);
-  }
-  // Judged as at a moment that provides most; each template that uses it is judged at its own moment.
-  const findings = templateFindings(
-    { version: 1, ...next },
-    {
-      moment: PASSAGE_MOMENT,
-      sourceLanguage: access.store.language,
-      passages: all,
-      codes: await codesOf(access.store.id),
-      now: Date.now(),
-      partOfMessage: true,
-    },
-  );
-  const stops = findings.filter((f) => f.severity === 'blocker');
-  if (stops.length > 0) {
-    throw new AppError(
-      'invalid',
-      'The passage cannot be published like this.',
-      stops.map((f) => ({ path: f.placeLabel, message: f.message })),
+  return database().transaction(async (tx) => {
+    const all = await livePassages(access.store.id);
+    const row = await passageRow(access, id, tx, true);
+    if (row.revision !== revision) throw conflict(row);
+    const next = row.draft;
+    const touches = (await usersOfPassage(access, id)).length;
+    // Published already, by a click that came twice or by somebody at the same moment.
+    if (isDeepStrictEqual(row.live, next)) return { touches };
+    const cycle = passageCycle(id, { ...all, [id]: { id, name: row.name, ...next } });
+    if (cycle) {
+      throw new AppError('invalid', `The passage would hold itself: ${cycle.join(', in it ')}. Take one of them out.`, [
+        { path: '/blocks', message: 'hold the passage itself' },
+      ]);
+    }
+    // Judged as at a moment that provides most; each template that uses it is judged at its own moment.
+    const findings = templateFindings(
+      { version: 1, ...next },
+      {
+        moment: PASSAGE_MOMENT,
+        sourceLanguage: access.store.language,
+        passages: all,
+        codes: await codesOf(access.store.id),
+        now: Date.now(),
+        partOfMessage: true,
+      },
     );
-  }
-  await database()
-    .update(passages)
-    .set({
-      live: next,
-      publishedBy: access.person.name,
-      publishedAt: new Date(),
-    })
-    .where(and(eq(passages.storeId, access.store.id), eq(passages.id, id)));
-  await remember(access, 'published a passage', row.name);
-  return { touches: (await usersOfPassage(access, id)).length };
+    const stops = findings.filter((f) => f.severity === 'blocker');
+    if (stops.length > 0) {
+      throw new AppError(
+        'invalid',
+        'The passage cannot be published like this.',
+        stops.map((f) => ({ path: f.placeLabel, message: f.message })),
+      );
+    }
+    await tx
+      .update(passages)
+      .set({
+        live: next,
+        publishedBy: access.person.name,
+        publishedAt: new Date(),
+      })
+      .where(and(eq(passages.storeId, access.store.id), eq(passages.id, id)));
+    await remember(access, 'published a passage', row.name, { db: tx });
+    return { touches };
+  });
 }
 
 /** Takes a passage away, when nothing uses it. */

@@ -7,6 +7,7 @@ import {
   codeProblem,
   figuresOf,
   lineTotal,
+  OWN_ORDERS,
   type BasketLine,
   type MomentDetails,
   type Order,
@@ -18,7 +19,7 @@ import { timeNow } from '../clock';
 import { codesOf } from '../codes';
 import { config } from '../config';
 import { database } from '../db/client';
-import { channels, customers, discountCodes, orders, products } from '../db/schema';
+import { channels, counters, customers, discountCodes, products } from '../db/schema';
 import { AppError } from '../errors';
 import { receiveEvent, type Received } from '../events/receive';
 import { checkEvent, type EventType } from '../events/schema';
@@ -277,14 +278,12 @@ async function discountFor(access: Access, code: string | undefined, now: number
   return found;
 }
 
-/** The number after the newest: its last digits, one higher. */
+const FIRST_OWN = 1001;
+
+/** The next number of the range of orders that are made here, given out once however many ask. */
 async function nextNumber(access: Access): Promise<string> {
-  const [newest] = await database()
-    .select({ number: orders.number })
-    .from(orders)
-    .where(eq(orders.storeId, access.store.id))
-    .orderBy(desc(orders.id))
-    .limit(1);
-  const match = /^(.*?)(\d+)$/.exec(newest?.number ?? '');
-  return match ? `${match[1]}${String(Number(match[2]) + 1).padStart(match[2]!.length, '0')}` : '1001';
+  const [result] = await database().execute(sql`
+    insert into ${counters} (store_id, name, value) values (${access.store.id}, 'order', last_insert_id(${FIRST_OWN}))
+    on duplicate key update value = last_insert_id(value + 1)`);
+  return `${OWN_ORDERS}${(result as unknown as { insertId: number }).insertId}`;
 }

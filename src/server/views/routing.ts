@@ -9,6 +9,7 @@ import type { Access } from '../auth/access';
 import { database } from '../db/client';
 import { channels, notifications, orders, products, routingRules, staff } from '../db/schema';
 import { AppError } from '../errors';
+import { settingsChanged } from '../events/planner';
 import { planAbout, planSettings, routingRulesOf } from '../events/settings';
 import { remember } from '../history';
 import { newId } from '../ids';
@@ -95,10 +96,11 @@ const checkRule = checker(RuleSchema);
 /** Adds a rule. Throws an {@link AppError} with the place for what cannot be one, or is one already. */
 export async function addRule(access: Access, input: unknown): Promise<void> {
   const { values, words } = await ruleFrom(access, input);
-  await database()
-    .insert(routingRules)
-    .values({ id: newId(), storeId: access.store.id, ...values });
-  await remember(access, 'added a rule', words);
+  await database().transaction(async (tx) => {
+    await tx.insert(routingRules).values({ id: newId(), storeId: access.store.id, ...values });
+    await settingsChanged(tx, access.store.id);
+    await remember(access, 'added a rule', words, { db: tx });
+  });
 }
 
 /** Puts another rule in a rule's place; refused as {@link addRule} refuses. */
@@ -107,8 +109,11 @@ export async function changeRule(access: Access, id: string, input: unknown): Pr
   const [there] = await database().select({ id: routingRules.id }).from(routingRules).where(mine);
   if (!there) throw new AppError('not-found', 'This rule is gone already.');
   const { values, words } = await ruleFrom(access, input, id);
-  await database().update(routingRules).set(values).where(mine);
-  await remember(access, 'changed a rule', words);
+  await database().transaction(async (tx) => {
+    await tx.update(routingRules).set(values).where(mine);
+    await settingsChanged(tx, access.store.id);
+    await remember(access, 'changed a rule', words, { db: tx });
+  });
 }
 
 /** A rule as its table has it, checked; `instead` is the one that it replaces. */
@@ -180,8 +185,11 @@ export async function removeRule(access: Access, id: string): Promise<void> {
   const mine = and(eq(routingRules.storeId, access.store.id), eq(routingRules.id, id));
   const [rule] = await database().select().from(routingRules).where(mine);
   if (!rule) throw new AppError('not-found', 'This rule is gone already.');
-  await database().delete(routingRules).where(mine);
-  await remember(access, 'took away a rule', rule.address || (rule.staffId ?? ''));
+  await database().transaction(async (tx) => {
+    await tx.delete(routingRules).where(mine);
+    await settingsChanged(tx, access.store.id);
+    await remember(access, 'took away a rule', rule.address || (rule.staffId ?? ''), { db: tx });
+  });
 }
 
 /** Sends the live message of a rule's notification to the rule's own recipient, marked as a test. */

@@ -3,6 +3,7 @@ import { chooseService } from '@/core/mail';
 import { sampleDetails } from '@/core/placeholders';
 import { isMailAddress } from '@/core/schema';
 import type { Access } from '../auth/access';
+import { databaseTime } from '../db/time';
 import { AppError } from '../errors';
 import { remember } from '../history';
 import { composeMessage, domainOf, freshMessageId } from '../sending/compose';
@@ -36,14 +37,14 @@ export async function sendTest(access: Access, request: TestRequest): Promise<{ 
   const kept = await templateFor(access, slug, request.draft === undefined ? 'live' : 'draft');
   const [services, senders] = await Promise.all([servicesOf(access.store.id), sendersOf(access.store.id)]);
   const sender = senderFor(senders, kept.sender);
-  const choice = chooseService(services.map(standingOf), sender?.address ?? '', Date.now());
+  const choice = chooseService(services.map(standingOf), sender?.address ?? '', await databaseTime());
   if (!sender || choice.kind === 'wait') {
     throw new AppError(
       'invalid',
       choice.kind === 'wait' ? `${choice.words} ${choice.remedy}` : 'The store has no sender yet.',
     );
   }
-  const template = request.draft === undefined ? kept.template : readTemplate(request.draft);
+  const template = request.draft === undefined ? kept.template : readTemplate(access.store.id, request.draft);
   if (!template.words[language]) throw new AppError('invalid', 'There are no words in this language yet.');
   const { order, channelName } = await orderSnapshot(access, request.order);
   const { store } = access;

@@ -2,7 +2,7 @@
 import { and, count, desc, eq, gte, inArray, sql } from 'drizzle-orm';
 import type { Access } from '../auth/access';
 import { database } from '../db/client';
-import { deliveries } from '../db/schema';
+import { contradictions, deliveries } from '../db/schema';
 import { health } from '../health';
 import { boardRows, loadBoard } from './board';
 import { notificationLines } from './notification-lines';
@@ -52,6 +52,15 @@ export async function loadToday(access: Access) {
   const held = counts.find((c) => c.state === 'held')?.n ?? 0;
   const messages = (n: number): string => (n === 1 ? 'One message' : `${n} messages`);
   lines.push(...(await sendingLines(access, held)));
+  for (const part of [running.clock, running.secret]) {
+    if (!part.ok)
+      lines.push({
+        state: 'failing',
+        fact: `Something is wrong with how Libellus runs: ${part.words}.`,
+        action: 'See what waits',
+        href: '/deliveries?state=planned',
+      });
+  }
   if (!running.worker.ok) {
     lines.push({
       state: 'failing',
@@ -61,6 +70,7 @@ export async function loadToday(access: Access) {
     });
   }
   lines.push(...notificationLines(access, rows, board));
+  lines.push(...(await contradictionLines(access)));
   const failedSince = recent.filter((r) => r.at >= since).length;
   lines.push(
     failedSince > 0
@@ -78,4 +88,20 @@ export async function loadToday(access: Access) {
     failures: recent.map((r) => ({ ...r, at: r.at.toISOString() })),
     days,
   };
+}
+
+/** Orders that a shop placed under a number that another order has, in the last week. */
+async function contradictionLines({ store }: Access): Promise<TodayLine[]> {
+  const rows = await database()
+    .select({ number: contradictions.orderNumber, differences: contradictions.differences })
+    .from(contradictions)
+    .where(and(eq(contradictions.storeId, store.id), gte(contradictions.at, new Date(Date.now() - 7 * DAY))))
+    .orderBy(desc(contradictions.id))
+    .limit(3);
+  return rows.map(({ number, differences }) => ({
+    state: 'failing' as const,
+    fact: `The shop sent a second order ${number}, and nobody was written to about it. ${differences[0] ?? ''}`,
+    action: 'See the first order',
+    href: `/orders/${encodeURIComponent(number)}`,
+  }));
 }

@@ -6,9 +6,12 @@ import { checker } from '@/core/schema';
 import type { Access } from '../auth/access';
 import { database } from '../db/client';
 import { deliveries, strayBounces, withholdings } from '../db/schema';
+import { databaseTime } from '../db/time';
 import { AppError } from '../errors';
+import { refuseWithoutSecrets } from '../events/secrets';
 import { remember } from '../history';
 import { newId } from '../ids';
+import { deliveryById } from './delivery-row';
 
 export type WithheldView = Awaited<ReturnType<typeof withheldViews>>[number];
 
@@ -82,9 +85,11 @@ export async function allowAgain(access: Access, id: string): Promise<WithheldVi
 
 /** Sends one withheld message in spite of the list, once. */
 export async function releaseOnce(access: Access, deliveryId: string): Promise<void> {
+  const { row } = await deliveryById(access, deliveryId);
+  await refuseWithoutSecrets(row.eventId);
   const [updated] = await database()
     .update(deliveries)
-    .set({ state: 'planned', released: true, dueAt: new Date(), lastWords: '' })
+    .set({ state: 'planned', released: true, dueAt: new Date(await databaseTime()), lastWords: '', cause: '' })
     .where(
       and(
         eq(deliveries.storeId, access.store.id),
@@ -96,5 +101,5 @@ export async function releaseOnce(access: Access, deliveryId: string): Promise<v
   if (updated.affectedRows === 0) {
     throw new AppError('invalid', 'Only a message that is withheld can be released, and only once.');
   }
-  await remember(access, 'released a withheld message', deliveryId);
+  await remember(access, 'released a withheld message', `${row.notificationName} to ${row.recipient}`);
 }

@@ -5,18 +5,19 @@
 import { and, asc, eq, inArray, lte, or, sql } from 'drizzle-orm';
 import { clockAhead } from '../clock';
 import { database, type Executor } from '../db/client';
+import { askDatabaseTime, databaseTime } from '../db/time';
 import { retryingDeadlocks } from '../db/trouble';
 import { deliveries } from '../db/schema';
 
 export type Delivery = typeof deliveries.$inferSelect;
 
-/** Claims up to `limit` deliveries that are due, those whose lease ran out first. */
+/** Claims up to `limit` deliveries that are due, those whose lease ran out first. Times are the database's. */
 export async function claim(workerId: string, limit: number, leaseMs: number): Promise<Delivery[]> {
   const ahead = await clockAhead();
   return retryingDeadlocks(() =>
     database().transaction(
       async (tx) => {
-        const now = new Date();
+        const now = new Date(await askDatabaseTime(tx));
         const expired = await pick(tx, limit, and(eq(deliveries.state, 'sending'), lte(deliveries.leaseUntil, now)));
         const due =
           expired.length < limit
@@ -76,7 +77,7 @@ export async function giveBack(workerId: string, ids: readonly string[]): Promis
 export async function releaseHeld(storeId: string): Promise<number> {
   const [result] = await database()
     .update(deliveries)
-    .set({ state: 'planned', dueAt: new Date(), lastWords: '' })
+    .set({ state: 'planned', dueAt: new Date(await databaseTime()), lastWords: '', cause: '' })
     .where(and(eq(deliveries.storeId, storeId), eq(deliveries.state, 'held')));
   return result.affectedRows;
 }

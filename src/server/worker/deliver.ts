@@ -1,8 +1,12 @@
 /** One delivery: its way chosen, rendered, composed, signed, sent, and written down. */
 import { isAboutService, isFinal, retryDelay, type DeliveryState } from '@/core/mail';
 import type { Order } from '@/core/order';
+import { holdsSecrets, maskValues } from '@/core/placeholders';
 import { planDue, reasonWords } from '@/core/plan';
+import type { RenderedMessage } from '@/core/render';
 import { config } from '../config';
+import { databaseNow } from '../db/time';
+import { ContentError, faultCause, isDatabaseError, type FaultCause } from '../faults';
 import { log } from '../log';
 import { composeMessage, deliveryMessageId } from '../sending/compose';
 import { signMessage } from '../sending/dkim';
@@ -11,9 +15,9 @@ import { withPictures } from '../sending/pictures';
 import { snapshotFor, type BatchContext } from '../sending/render';
 import { viaOf } from '../sending/service';
 import type { Delivery } from './claims';
-import type { Dispatch, Way } from './dispatch';
+import { FAR_AHEAD, type Dispatch, type Way } from './dispatch';
 import type { Lines } from './lines';
-import type { Outcome, Recorder } from './record';
+import type { Begun, Outcome, Recorder } from './record';
 
 export interface DeliverWith {
   context: BatchContext;
@@ -24,37 +28,75 @@ export interface DeliverWith {
 
 /** Sends one claimed delivery and records the attempt, whatever came of it. */
 export async function deliver(delivery: Delivery, using: DeliverWith): Promise<DeliveryState> {
-  const startedAt = new Date();
-  const outcome = await attempt(delivery, using).catch((error: unknown): Outcome => {
-    log.error({ delivery: delivery.id, err: error }, 'a delivery could not be made');
-    return {
-      state: 'failed',
-      words: `The message could not be made: ${error instanceof Error ? error.message : String(error)}`.slice(0, 500),
-      remedy: 'Open the notification on the Desk with this order and look for findings, then send it again.',
-      attempt: { conversation: '', via: '' },
-    };
-  });
-  await using.recorder.write(delivery, outcome, startedAt);
+  let begun: Begun | undefined;
+  const begin = async (): Promise<void> => {
+    begun = await using.recorder.begin(delivery);
+  };
+  const outcome = await attempt(delivery, using, begin).catch((error: unknown) => outcomeOfFault(delivery, error));
+  const secrets = holdsSecrets(using.context.later.get(delivery.eventId)?.details);
+  await using.recorder.write(delivery, secrets ? { ...outcome, secrets } : outcome, begun);
   return outcome.state;
 }
 
-async function attempt(delivery: Delivery, using: DeliverWith): Promise<Outcome> {
+/** A fault of the database, the secret or ours says nothing about the message: it is tried again, and never given up by itself. */
+const FAULTS: Record<FaultCause, { words: string; remedy: string }> = {
+  content: {
+    words: 'The message could not be made:',
+    remedy: 'Open the notification on the Desk with this order, correct it and publish; then try this message again.',
+  },
+  secret: {
+    words: 'A stored password or key does not open with the secret of this installation.',
+    remedy: 'Start Libellus with the secret it was set up with, or enter the password of the service again.',
+  },
+  database: {
+    words: 'The database did not answer while this message was made.',
+    remedy: 'It is tried again by itself. If it stays so, see the log of the worker.',
+  },
+  internal: {
+    words: 'Something failed on our side while this message was made:',
+    remedy: 'It is tried again by itself. If it stays so, see the log of the worker.',
+  },
+};
+
+function outcomeOfFault(delivery: Delivery, error: unknown): Outcome {
+  const cause = faultCause(error);
+  log.error({ delivery: delivery.id, cause, err: error }, 'a delivery could not be made');
+  const { words, remedy } = FAULTS[cause];
+  const detail =
+    cause === 'content' || cause === 'internal' ? ` ${error instanceof Error ? error.message : String(error)}` : '';
+  const fault = { cause, words: `${words}${detail}`.slice(0, 500), remedy, attempt: { conversation: '', via: '' } };
+  if (cause === 'content') return { ...fault, state: 'failed' };
+  const wait = retryDelay(delivery.attempts, ageOf(delivery), Math.random());
+  return wait === undefined
+    ? { ...fault, state: 'held', dueAt: FAR_AHEAD }
+    : {
+        ...fault,
+        state: 'deferred',
+        dueAt: new Date(databaseNow() + (cause === 'database' ? DATABASE_WAIT_MS : wait)),
+      };
+}
+
+/** The database is usually back in a moment. */
+const DATABASE_WAIT_MS = 5_000;
+
+async function attempt(delivery: Delivery, using: DeliverWith, begin: () => Promise<void>): Promise<Outcome> {
   if (delivery.timed) {
     const stopped = lookAgain(delivery, using.context);
     if (stopped) return stopped;
   }
   const way = await using.dispatch.way(delivery);
-  if (way.kind === 'withheld') return { state: 'withheld', words: way.words, remedy: way.remedy };
-  if (way.kind === 'hold') return { state: 'held', words: way.words, remedy: way.remedy, dueAt: way.until };
-  const { subject, messageId, raw } = await makeMessage(delivery, way, using.context);
+  if (way.kind === 'withheld') return { ...way, state: 'withheld' };
+  if (way.kind === 'hold') return { ...way, state: 'held', dueAt: way.until };
+  const { subject, messageId, raw, kept } = await makeMessage(delivery, way, using.context);
+  await begin();
   const result = await using.lines.with(way.service, async (line) => {
     // A line may have been long in coming. Whatever is sent has to be over before the lease is: after that, another worker
     // may send the same.
-    const left = (delivery.leaseUntil?.getTime() ?? 0) - Date.now() - config().leaseMs / 10;
+    const left = (delivery.leaseUntil?.getTime() ?? 0) - databaseNow() - config().leaseMs / 10;
     if (left < config().leaseMs / 6) return undefined;
     return line.send({ from: way.returnPath, to: delivery.recipient }, raw, Math.min(left, config().leaseMs / 2));
   });
-  if (!result) return { state: 'planned', words: '', remedy: '', dueAt: new Date() };
+  if (!result) return { state: 'planned', cause: '', words: '', remedy: '', dueAt: new Date(databaseNow()) };
   const also = way.passedOver.length > 0 ? ` (${way.passedOver.join('; ')})` : '';
   const made = {
     subject,
@@ -62,28 +104,37 @@ async function attempt(delivery: Delivery, using: DeliverWith): Promise<Outcome>
     attempt: { conversation: result.conversation, via: `${viaOf(way.service)}${also}`.slice(0, 260) },
   };
   if (result.outcome.kind === 'accepted') {
-    await using.dispatch.took(way.service, delivery.recipient);
-    return { ...made, state: 'accepted', words: result.outcome.response, remedy: '', raw };
+    // It is sent: whatever else goes wrong from here on, that stands.
+    await using.dispatch
+      .took(way.service, delivery.recipient)
+      .catch((error: unknown) =>
+        log.warn({ delivery: delivery.id, err: error }, 'what follows an acceptance was not written'),
+      );
+    return { ...made, state: 'accepted', cause: '', words: result.outcome.response, remedy: '', raw: kept };
   }
   const { kind, cause: words, remedy } = result.diagnosis!;
-  if (isFinal(result.outcome, kind)) return { ...made, state: 'failed', words, remedy };
+  const failure = { ...made, cause: kind, words, remedy };
+  if (isFinal(result.outcome, kind)) return { ...failure, state: 'failed' };
+  const wait = retryDelay(delivery.attempts, ageOf(delivery), Math.random());
   if (isAboutService(result.failedAt!, kind)) {
     await using.dispatch.failed(way.service, kind, words);
-    const age = ageOf(delivery);
-    // Due at once: the next service in line takes it, or it waits until this one has rested.
-    if (retryDelay(1, age, 0) !== undefined) return { ...made, state: 'deferred', words, remedy, dueAt: new Date() };
-  } else if (kind !== 'greylisted' && ['recipient', 'message'].includes(result.failedAt!)) {
-    await using.dispatch.putOff(delivery.recipient, words);
+    // Due at once: the next service in line takes it, or it waits until this one has rested. Of a service that did not work for days
+    // no recipient has said anything, so the message waits on.
+    return wait === undefined
+      ? { ...failure, state: 'held', dueAt: FAR_AHEAD }
+      : { ...failure, state: 'deferred', dueAt: new Date(databaseNow()) };
   }
-  const wait = retryDelay(delivery.attempts, ageOf(delivery), Math.random());
+  if (kind !== 'greylisted' && ['recipient', 'message'].includes(result.failedAt!)) {
+    await using.dispatch.putOff(way.service, delivery.recipient, words);
+  }
   return wait === undefined
-    ? { ...made, state: 'failed', words: `${words} It was given up after five days.`, remedy }
-    : { ...made, state: 'deferred', words, remedy, dueAt: new Date(Date.now() + wait) };
+    ? { ...failure, state: 'failed', words: `${words} It was given up after five days.` }
+    : { ...failure, state: 'deferred', dueAt: new Date(databaseNow() + wait) };
 }
 
 /** For how long it has been tried, in ms: what waited for its time was not tried before it. */
 const ageOf = ({ plannedFor, createdAt }: Delivery): number =>
-  Math.max(0, Date.now() - (plannedFor ?? createdAt).getTime());
+  Math.max(0, databaseNow() - (plannedFor ?? createdAt).getTime());
 
 /**
  * What has waited is looked at as things stand now: it is stopped when its end has come or its notification was turned off, and goes
@@ -94,7 +145,7 @@ function lookAgain(delivery: Delivery, context: BatchContext): Outcome | undefin
   const known = delivery.orderId ? context.orders.get(delivery.orderId) : undefined;
   const store = context.stores.get(delivery.storeId);
   if (!notification || !known || !store) {
-    return { state: 'cancelled', words: 'Its notification or its order is no longer there.', remedy: '' };
+    return { state: 'cancelled', cause: '', words: 'Its notification or its order is no longer there.', remedy: '' };
   }
   const version = planDue({
     notification,
@@ -108,6 +159,7 @@ function lookAgain(delivery: Delivery, context: BatchContext): Outcome | undefin
   if (version.kind === 'nothing') {
     return {
       state: 'cancelled',
+      cause: '',
       words: reasonWords(version.reason),
       remedy: 'It was looked at again when it was due.',
     };
@@ -121,41 +173,66 @@ function lookAgain(delivery: Delivery, context: BatchContext): Outcome | undefin
 const wantedLanguage = (delivery: Delivery, order: Order): string =>
   delivery.role === 'customer' ? (order.language ?? delivery.language) : delivery.language;
 
+interface MadeMessage {
+  /** As it is kept: without what only the recipient may see. */
+  subject: string;
+  messageId: string;
+  raw: Buffer;
+  kept: Buffer;
+}
+
+/** Makes something of words and an order; what goes wrong in that is told apart from a database that is away. */
+async function ofWords<T>(make: () => T | Promise<T>): Promise<T> {
+  try {
+    return await make();
+  } catch (error) {
+    if (isDatabaseError(error)) throw error;
+    throw new ContentError(error instanceof Error ? error.message : String(error), { cause: error });
+  }
+}
+
 async function makeMessage(
   delivery: Delivery,
   way: Extract<Way, { kind: 'send' }>,
   context: BatchContext,
-): Promise<{ subject: string; messageId: string; raw: Buffer }> {
+): Promise<MadeMessage> {
   const store = context.stores.get(delivery.storeId);
   // What was true when it happened: a second parcel must not change what is said about the first. A timer speaks of now.
   const later = context.later.get(delivery.eventId);
   const now = delivery.orderId ? context.orders.get(delivery.orderId)?.order : undefined;
   const order = delivery.moment ? (now ?? later?.order) : (later?.order ?? now);
-  if (!store || !order) throw new Error('the order this message is about is no longer there.');
+  if (!store || !order) throw new ContentError('the order this message is about is no longer there.');
   const channelName = context.channelName(store.id, order.channel);
-  const compiled = await context.compiled(store, delivery.editionId, delivery.language, later?.letter);
+  const compiled = await ofWords(() => context.compiled(store, delivery.editionId, delivery.language, later?.letter));
   const moment = delivery.moment || (later?.moment ?? 'order.placed');
   const snapshot = snapshotFor(store, order, moment, channelName, delivery.language, Date.now(), {
     ...(later?.details && { details: later.details }),
     // One of a row says which it is, also when it is sent once more.
     ...((delivery.timed || delivery.moment) && { turn: delivery.turn }),
   });
-  const message = compiled.fill(snapshot);
+  const message = await ofWords(() => compiled.fill(snapshot));
   const files = await filesFor(store, snapshot, moment, delivery.language, later?.details);
   const { sender } = way;
   const messageId = deliveryMessageId(delivery.id, sender.address);
-  const made = store.pictures === 'inline' ? await withPictures(message) : { message, pictures: undefined };
-  const composed = await composeMessage(made.message, {
-    from: { name: sender.name, address: sender.address },
-    to: { name: delivery.recipientName, address: delivery.recipient },
-    ...(sender.replyTo && { replyTo: sender.replyTo }),
-    messageId,
-    date: new Date(),
-    language: delivery.language,
-    ...(made.pictures && { pictures: made.pictures }),
-    ...(files && { files }),
-    ...(later?.letter && { byHand: true }),
-  });
-  const raw = way.key ? await signMessage(composed, way.key) : composed;
-  return { subject: message.subject.slice(0, 500), messageId, raw };
+  const date = new Date();
+  const composed = async (filled: RenderedMessage): Promise<Buffer> => {
+    const made = store.pictures === 'inline' ? await withPictures(filled) : { message: filled, pictures: undefined };
+    return composeMessage(made.message, {
+      from: { name: sender.name, address: sender.address },
+      to: { name: delivery.recipientName, address: delivery.recipient },
+      ...(sender.replyTo && { replyTo: sender.replyTo }),
+      messageId,
+      date,
+      language: delivery.language,
+      ...(made.pictures && { pictures: made.pictures }),
+      ...(files && { files }),
+      ...(later?.letter && { byHand: true }),
+    });
+  };
+  const plain = await composed(message);
+  const raw = way.key ? await signMessage(plain, way.key) : plain;
+  const values = maskValues(snapshot.values);
+  if (values === snapshot.values) return { subject: message.subject.slice(0, 500), messageId, raw, kept: raw };
+  const shown = compiled.fill({ ...snapshot, values });
+  return { subject: shown.subject.slice(0, 500), messageId, raw, kept: await composed(shown) };
 }

@@ -3,8 +3,9 @@
  * waits. What services may take is reserved for the batch as it is needed, and what was not used is given back at its end.
  */
 import { eq, inArray } from 'drizzle-orm';
-import { chooseService, restAfter, withheldBy, type CauseKind, type ServiceStanding } from '@/core/mail';
+import { chooseService, restAfter, withheldBy, type CauseKind, type PutOff, type ServiceStanding } from '@/core/mail';
 import { database } from '../db/client';
+import { databaseNow } from '../db/time';
 import { domains, senders, services, withholdings } from '../db/schema';
 import { domainOf } from '../sending/compose';
 import type { SigningKey } from '../sending/dkim';
@@ -13,7 +14,13 @@ import { senderFor, sendersOf, servicesOf, standingOf, type SenderRow, type Serv
 import { countAccepted, reserve, returnUnused } from '../sending/use';
 import type { WithholdingRow } from '../sending/withholding';
 import { releaseHeld, type Delivery } from './claims';
-import { destinationAccepted, destinationFailed, knownDestinations, type KnownDestination } from './destinations';
+import {
+  destinationAccepted,
+  destinationFailed,
+  destinationKey,
+  knownDestinations,
+  type KnownDestination,
+} from './destinations';
 
 /** A state "until somebody does something" still needs a time that sorts last. */
 export const FAR_AHEAD = new Date('9999-12-31T00:00:00Z');
@@ -28,8 +35,8 @@ export type Way =
       returnPath: string;
       passedOver: string[];
     }
-  | { kind: 'withheld'; words: string; remedy: string }
-  | { kind: 'hold'; until: Date; words: string; remedy: string };
+  | { kind: 'withheld'; cause: string; words: string; remedy: string }
+  | { kind: 'hold'; cause: string; until: Date; words: string; remedy: string };
 
 interface StoreWays {
   timeZone: string;
@@ -65,13 +72,16 @@ export class Dispatch {
   static async for(batch: readonly Delivery[], timeZones: ReadonlyMap<string, string>): Promise<Dispatch> {
     const db = database();
     const ids = [...new Set(batch.map((d) => d.storeId))];
-    const [serviceRows, senderRows, withholdingRows, domainRows, known] = await Promise.all([
+    const [serviceRows, senderRows, withholdingRows, domainRows] = await Promise.all([
       db.select().from(services).where(inArray(services.storeId, ids)).orderBy(services.rank, services.id),
       db.select().from(senders).where(inArray(senders.storeId, ids)),
       db.select().from(withholdings).where(inArray(withholdings.storeId, ids)),
       db.select().from(domains).where(inArray(domains.storeId, ids)),
-      knownDestinations([...new Set(batch.map((d) => domainOf(d.recipient).toLowerCase()))]),
     ]);
+    const known = await knownDestinations(
+      serviceRows.map((s) => s.id),
+      [...new Set(batch.map((d) => domainOf(d.recipient).toLowerCase()))],
+    );
     const made = ids.map((storeId): [string, StoreWays] => {
       const own = serviceRows.filter((s) => s.storeId === storeId);
       return [
@@ -111,6 +121,7 @@ export class Dispatch {
     if (withheld) {
       return {
         kind: 'withheld',
+        cause: 'withheld',
         words: `${withheld.pattern} is not written to: ${withheld.reason}`,
         remedy: 'Release this message once, or take the address off the list under Sending.',
       };
@@ -120,26 +131,24 @@ export class Dispatch {
       this.endless.add(delivery.storeId);
       return {
         kind: 'hold',
+        cause: 'no sender',
         until: FAR_AHEAD,
         words: 'The store has no sender yet.',
         remedy: 'Give a name and address under Sending; what is held goes out then.',
       };
     }
-    const destination = this.destinations.get(domainOf(delivery.recipient).toLowerCase());
-    if (destination?.until && destination.until.getTime() > Date.now()) {
-      return {
-        kind: 'hold',
-        until: destination.until,
-        words: `Mail for ${domainOf(delivery.recipient)} waits: ${destination.words}`,
-        remedy: 'It goes on by itself; a server that is busy is not asked by every message in turn.',
-      };
-    }
+    const domain = domainOf(delivery.recipient).toLowerCase();
+    const putOff = (serviceId: string): PutOff | undefined => {
+      const known = this.destinations.get(destinationKey(serviceId, domain));
+      return known?.until && { until: known.until.getTime(), words: known.words };
+    };
     for (;;) {
-      const choice = chooseService(store.standings, sender?.address ?? '', Date.now());
+      const choice = chooseService(store.standings, sender?.address ?? '', databaseNow(), putOff);
       if (choice.kind === 'wait') {
         if (choice.until === undefined) this.endless.add(delivery.storeId);
         return {
           kind: 'hold',
+          cause: choice.cause,
           until: choice.until === undefined ? FAR_AHEAD : new Date(choice.until),
           words: choice.words,
           remedy: choice.remedy,
@@ -204,7 +213,7 @@ export class Dispatch {
     timeZone: string,
     wanted: number,
   ): Promise<void> {
-    const at = Date.now();
+    const at = databaseNow();
     const { granted, againAt } = await reserve(service, timeZone, wanted, at);
     this.reserved.set(service.id, { left: granted, at, timeZone });
     if (granted === 0) {
@@ -225,17 +234,17 @@ export class Dispatch {
         .where(eq(services.id, service.id));
     }
     const domain = domainOf(recipient).toLowerCase();
-    if (this.destinations.delete(domain)) await destinationAccepted(domain);
+    if (this.destinations.delete(destinationKey(service.id, domain))) await destinationAccepted(service.id, domain);
   }
 
   /** A service cannot be used just now: it rests, and the next in line takes over. Returns until when. */
   async failed(service: ServiceRow, kind: CauseKind, words: string): Promise<Date> {
     // Several lines that fail at once are one failure.
-    if (service.downUntil && service.downUntil.getTime() > Date.now()) return service.downUntil;
+    if (service.downUntil && service.downUntil.getTime() > databaseNow()) return service.downUntil;
     const failures = service.failures + 1;
     // A limit takes time to renew, and a password that is tried too often locks an account.
     const rest = restAfter(kind === 'limit reached' ? 10 : kind === 'wrong password' ? failures + 3 : failures);
-    const downUntil = new Date(Date.now() + rest);
+    const downUntil = new Date(databaseNow() + rest);
     Object.assign(service, { failures, downUntil, downWords: words });
     const standing = this.stores.get(service.storeId)?.standings.find((s) => s.id === service.id);
     if (standing) Object.assign(standing, { downUntil: downUntil.getTime(), downWords: words });
@@ -246,11 +255,11 @@ export class Dispatch {
     return downUntil;
   }
 
-  /** A recipient's domain put a message off. */
-  async putOff(recipient: string, words: string): Promise<void> {
+  /** A recipient's domain put off a message of a service. */
+  async putOff(service: ServiceRow, recipient: string, words: string): Promise<void> {
     const domain = domainOf(recipient).toLowerCase();
-    this.destinations.set(domain, { until: undefined, words });
-    await destinationFailed(domain, words);
+    this.destinations.set(destinationKey(service.id, domain), { until: undefined, words });
+    await destinationFailed(service.id, domain, words);
   }
 
   /** Gives back what was reserved and not used, and counts what was taken. */
@@ -259,7 +268,7 @@ export class Dispatch {
       const service = [...this.stores.values()].map((s) => s.services.get(serviceId)).find(Boolean);
       if (service) await returnUnused(service, timeZone, left, at);
     }
-    for (const [serviceId, count] of this.accepted) await countAccepted(serviceId, count, Date.now());
+    for (const [serviceId, count] of this.accepted) await countAccepted(serviceId, count, databaseNow());
     this.reserved.clear();
     this.accepted.clear();
     await this.letGoOfLate();

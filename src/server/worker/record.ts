@@ -1,18 +1,23 @@
 /**
- * Writing down what came of attempts: state, attempt with its conversation, and the message as it was sent. What comes while one
- * group is being written is written together as the next, so that many lines share one transaction and one flush to disk.
+ * Writing down that attempts begin and what came of them: state, attempt with its conversation, and the message as it was sent. What
+ * comes while one group is being written is written together as the next, so that many lines share one transaction and one flush to
+ * disk. That an attempt begins stands there before anything is said to a server: after a crash the record shows what may have been sent.
  */
 import { and, eq, inArray, sql } from 'drizzle-orm';
 import type { DeliveryState } from '@/core/mail';
 import { database, type Executor } from '../db/client';
+import { databaseNow } from '../db/time';
 import { isAway, retryingDeadlocks } from '../db/trouble';
 import { attempts, deliveries, sentMessages } from '../db/schema';
 import { newId } from '../ids';
 import { log } from '../log';
+import { dropSecrets } from '../events/secrets';
 import type { Delivery } from './claims';
 
 export interface Outcome {
   state: DeliveryState;
+  /** What failed or holds it, as a code; empty when nothing did. */
+  cause: string;
   words: string;
   remedy: string;
   /** Undefined for what never got as far as an attempt, such as waiting for a limit to renew. */
@@ -21,16 +26,26 @@ export interface Outcome {
   subject?: string;
   messageId?: string;
   raw?: Buffer;
+  /** Its event holds what only the recipient may see: dropped once nothing of it is left to be sent. */
+  secrets?: boolean;
 }
 
-interface Entry {
+/** An attempt that is under way. */
+export interface Begun {
   /** Of the attempt: writing twice what was lost on the way back is then no second attempt. */
   id: string;
-  delivery: Delivery;
-  outcome: Outcome;
   startedAt: Date;
+}
+
+interface Entry extends Begun {
+  delivery: Delivery;
+  /** Undefined for one that begins. */
+  outcome: Outcome | undefined;
   endedAt: Date;
 }
+
+type Ended = Entry & { outcome: Outcome };
+const hasEnded = (entry: Entry): entry is Ended => entry.outcome !== undefined;
 
 interface Waiting extends Entry {
   written: () => void;
@@ -46,10 +61,22 @@ export class Recorder {
   private waiting: Waiting[] = [];
   private writing = false;
 
+  /** Resolves when it is safely written that an attempt begins. */
+  async begin(delivery: Delivery): Promise<Begun> {
+    const begun = { id: newId(), startedAt: new Date(databaseNow()) };
+    await this.add({ ...begun, delivery, outcome: undefined, endedAt: begun.startedAt });
+    return begun;
+  }
+
   /** Resolves when the outcome is safely written. */
-  write(delivery: Delivery, outcome: Outcome, startedAt: Date): Promise<void> {
+  write(delivery: Delivery, outcome: Outcome, begun?: Begun): Promise<void> {
+    const endedAt = new Date(databaseNow());
+    return this.add({ ...(begun ?? { id: newId(), startedAt: endedAt }), delivery, outcome, endedAt });
+  }
+
+  private add(entry: Entry): Promise<void> {
     return new Promise((written, failed) => {
-      this.waiting.push({ id: newId(), delivery, outcome, startedAt, endedAt: new Date(), written, failed });
+      this.waiting.push({ ...entry, written, failed });
       if (!this.writing) void this.writeAll();
     });
   }
@@ -74,7 +101,7 @@ export class Recorder {
     let bytes = 0;
     let count = 0;
     for (const { outcome } of this.waiting) {
-      bytes += outcome.raw?.length ?? 0;
+      bytes += outcome?.raw?.length ?? 0;
       if (count > 0 && (count === GROUP || bytes > GROUP_BYTES)) break;
       count += 1;
     }
@@ -92,7 +119,7 @@ async function persistently(group: readonly Entry[]): Promise<void> {
     try {
       return await retryingDeadlocks(() => recordOutcomes(group));
     } catch (error) {
-      if (!isAway(error) || Date.now() + AGAIN_MS > until) throw error;
+      if (!isAway(error) || databaseNow() + AGAIN_MS > until) throw error;
       log.warn({ err: error, outcomes: group.length }, 'outcomes could not be written down; trying again');
       await new Promise((again) => setTimeout(again, AGAIN_MS));
     }
@@ -103,9 +130,13 @@ async function persistently(group: readonly Entry[]): Promise<void> {
  * Records outcomes of deliveries whose lease is still ours. Of one that another worker owns by now, only the attempt is written
  * down.
  */
-async function recordOutcomes(group: readonly Entry[]): Promise<void> {
+async function recordOutcomes(entries: readonly Entry[]): Promise<void> {
+  const group = entries.filter(hasEnded);
   await database().transaction(
     async (tx) => {
+      const beginning = entries.filter((e) => !hasEnded(e)).map(beginningOf);
+      if (beginning.length > 0) await tx.insert(attempts).ignore().values(beginning);
+      if (group.length === 0) return;
       const owned = await stillOurs(tx, group);
       const changed = group.filter((e) => owned.has(e.delivery.id));
       if (changed.length > 0) {
@@ -118,6 +149,7 @@ async function recordOutcomes(group: readonly Entry[]): Promise<void> {
               leaseUntil: null,
               leaseBy: null,
               lastWords: sql`values(${deliveries.lastWords})`,
+              cause: sql`values(${deliveries.cause})`,
               dueAt: sql`values(${deliveries.dueAt})`,
               subject: sql`values(${deliveries.subject})`,
               messageId: sql`values(${deliveries.messageId})`,
@@ -129,7 +161,24 @@ async function recordOutcomes(group: readonly Entry[]): Promise<void> {
           });
       }
       const tried = group.flatMap((e) => attemptOf(e) ?? []);
-      if (tried.length > 0) await tx.insert(attempts).ignore().values(tried);
+      if (tried.length > 0) {
+        await tx
+          .insert(attempts)
+          .values(tried)
+          .onDuplicateKeyUpdate({
+            set: {
+              endedAt: sql`values(${attempts.endedAt})`,
+              state: sql`values(${attempts.state})`,
+              via: sql`values(${attempts.via})`,
+              words: sql`values(${attempts.words})`,
+              remedy: sql`values(${attempts.remedy})`,
+              conversation: sql`values(${attempts.conversation})`,
+            },
+          });
+      }
+      // Begun, and then not tried after all: no line was free in time.
+      const untried = group.filter((e) => !e.outcome.attempt).map((e) => e.id);
+      if (untried.length > 0) await tx.delete(attempts).where(inArray(attempts.id, untried));
       const messages = changed.flatMap(({ delivery, outcome: { raw } }) =>
         raw ? { deliveryId: delivery.id, storeId: delivery.storeId, raw } : [],
       );
@@ -139,12 +188,15 @@ async function recordOutcomes(group: readonly Entry[]): Promise<void> {
           .values(messages)
           .onDuplicateKeyUpdate({ set: { raw: sql`values(${sentMessages.raw})` } });
       }
+      for (const { delivery, outcome } of changed) {
+        if (outcome.secrets) await dropSecrets(tx, delivery.eventId);
+      }
     },
     { isolationLevel: 'read committed' },
   );
 }
 
-async function stillOurs(tx: Executor, group: readonly Entry[]): Promise<Set<string>> {
+async function stillOurs(tx: Executor, group: readonly Ended[]): Promise<Set<string>> {
   const ids = group.map((e) => e.delivery.id);
   const leaseBy = [...new Set(group.map((e) => e.delivery.leaseBy ?? ''))];
   const rows = await tx
@@ -156,13 +208,14 @@ async function stillOurs(tx: Executor, group: readonly Entry[]): Promise<Set<str
 }
 
 /** The row as it is afterwards. */
-function afterwards({ delivery, outcome, endedAt }: Entry): Delivery {
+function afterwards({ delivery, outcome, endedAt }: Ended): Delivery {
   return {
     ...delivery,
     state: outcome.state,
     leaseUntil: null,
     leaseBy: null,
     lastWords: outcome.words.slice(0, 500),
+    cause: outcome.cause,
     dueAt: outcome.dueAt ?? delivery.dueAt,
     subject: outcome.subject ?? delivery.subject,
     messageId: outcome.messageId ?? delivery.messageId,
@@ -171,7 +224,20 @@ function afterwards({ delivery, outcome, endedAt }: Entry): Delivery {
   };
 }
 
-function attemptOf({ id, delivery, outcome, startedAt, endedAt }: Entry): typeof attempts.$inferInsert | undefined {
+function beginningOf({ id, delivery, startedAt }: Entry): typeof attempts.$inferInsert {
+  return {
+    id,
+    storeId: delivery.storeId,
+    deliveryId: delivery.id,
+    number: delivery.attempts,
+    startedAt,
+    state: 'sending',
+    words: '',
+    conversation: '',
+  };
+}
+
+function attemptOf({ id, delivery, outcome, startedAt, endedAt }: Ended): typeof attempts.$inferInsert | undefined {
   if (!outcome.attempt) return undefined;
   return {
     id,

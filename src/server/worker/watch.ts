@@ -6,11 +6,16 @@ import { database } from '../db/client';
 import { domains } from '../db/schema';
 import type { DomainRow } from '../domains/keys';
 import { claimDueDomains, lookAtDomain } from '../domains/look';
+import { forgetOldGuesses } from '../auth/guard';
+import { forgetOldBeats } from '../heartbeat';
 import { log } from '../log';
+import { forgetOld } from '../people/retention';
 import { tellOwners } from '../sending/notice';
 import { forgetOldUse } from '../sending/use';
 
 const FORGET_EVERY_MS = 3_600_000;
+/** Domains are looked at in between, so forgetting takes only so long at a time. */
+const FORGET_FOR_MS = 60_000;
 
 export class Watch {
   private forgottenAt = 0;
@@ -25,6 +30,9 @@ export class Watch {
       if (Date.now() - this.forgottenAt > FORGET_EVERY_MS) {
         this.forgottenAt = Date.now();
         await forgetOldUse(this.forgottenAt);
+        await forgetOldBeats();
+        await forgetOldGuesses();
+        await forgetOld(FORGET_FOR_MS);
       }
     } catch (error) {
       log.warn({ err: error }, 'looking at domains was broken off');

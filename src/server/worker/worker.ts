@@ -2,8 +2,9 @@
 import { hostname } from 'node:os';
 import { randomBytes } from 'node:crypto';
 import { config } from '../config';
-import { database } from '../db/client';
-import { heartbeats } from '../db/schema';
+import { askDatabaseTime, databaseNow } from '../db/time';
+import { beat, HEARTBEAT_MS } from '../heartbeat';
+import { secretTrouble } from '../secret-check';
 import { listenForBounces } from '../bounces/listener';
 import { log } from '../log';
 import { batchContext } from '../sending/render';
@@ -18,11 +19,10 @@ const POLL_MS = 250;
 const WATCH_MS = 2_000;
 /** Claimed at a time for each slot, at most. */
 const MOST_EACH = 8;
-export const HEARTBEAT_MS = 3_000;
 
 interface Batch {
   using: DeliverWith;
-  /** After this, ms since 1970, none of it is begun. */
+  /** After this, ms since 1970 by the database's clock, none of it is begun. */
   until: number;
   /** How many of it are not yet done with, of how many. */
   left: number;
@@ -44,6 +44,8 @@ export interface WorkerOptions {
 export class Worker {
   readonly id = `${hostname().slice(0, 30)}-${process.pid}-${randomBytes(4).toString('hex')}`;
   private stopping = false;
+  /** Why this worker must not send, in words; empty when it may. */
+  private trouble = '';
   private readonly slots: number;
   private readonly lines = new Lines();
   private readonly recorder = new Recorder();
@@ -65,7 +67,8 @@ export class Worker {
     log.info({ worker: this.id }, 'worker started');
     while (!this.stopping) {
       try {
-        const sent = await this.round();
+        // One with another secret would only hold everything up: it leaves it to others.
+        const sent = this.trouble ? 0 : await this.round();
         if (sent === 0) await pause(POLL_MS);
       } catch (error) {
         log.error({ err: error }, 'the worker could not reach the database; trying again');
@@ -138,7 +141,7 @@ export class Worker {
 
   private async nextBatch(): Promise<Item[]> {
     const { leaseMs } = config();
-    const until = Date.now() + leaseMs / 3;
+    const until = (await askDatabaseTime()) + leaseMs / 3;
     const deliveries = await claim(this.id, this.wanted, leaseMs);
     if (deliveries.length === 0) return [];
     const context = await batchContext(deliveries);
@@ -157,7 +160,7 @@ export class Worker {
   private async one(item: Item): Promise<void> {
     const { delivery, batch } = item;
     // Nothing is begun late in the lease: another worker may claim it while it is still on the line.
-    if (Date.now() > batch.until) return this.giveBackAll([item]);
+    if (databaseNow() > batch.until) return this.giveBackAll([item]);
     try {
       await deliver(delivery, batch.using);
     } finally {
@@ -176,7 +179,7 @@ export class Worker {
   private async ended(batch: Batch, count: number): Promise<void> {
     batch.left -= count;
     if (batch.left > 0) return;
-    const perSecond = batch.size / Math.max(0.05, (Date.now() - batch.claimedAt) / 1_000);
+    const perSecond = batch.size / Math.max(0.05, (databaseNow() - batch.claimedAt) / 1_000);
     this.wanted = Math.round(Math.min(this.slots * MOST_EACH, Math.max(this.slots * 2, perSecond)));
     await batch.using.dispatch.finish();
   }
@@ -187,11 +190,8 @@ export class Worker {
   }
 
   private async beat(): Promise<void> {
-    const beatAt = new Date();
-    await database()
-      .insert(heartbeats)
-      .values({ id: this.id, kind: 'worker', beatAt })
-      .onDuplicateKeyUpdate({ set: { beatAt } });
+    this.trouble = await secretTrouble();
+    await beat(this.id, 'worker', this.trouble);
   }
 }
 

@@ -3,6 +3,7 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
+import { toast } from 'sonner';
 import type { DeliveryState } from '@/core/mail/state';
 import { languageName } from '@/core/names';
 import type { Result } from '@/core/result';
@@ -37,6 +38,8 @@ export interface DeliveryProps {
     mayBeReleased: boolean;
     /** How it can be sent once more, if it can. */
     again?: AgainAbout | undefined;
+    /** How many more are in this state for the same cause. */
+    othersOfCause: number;
     bounces: { id: string; at: string; kind: string; status: string; words: string; diagnostic: string }[];
     edition?: number | undefined;
     reasons: string[];
@@ -45,7 +48,8 @@ export interface DeliveryProps {
       id: string;
       number: number;
       startedAt: string;
-      ms: number;
+      ms?: number;
+      lost: boolean;
       state: DeliveryState;
       via: string;
       words: string;
@@ -58,6 +62,8 @@ export interface DeliveryProps {
   };
   mayTry: boolean;
   onTry: () => Promise<Result<null>>;
+  /** Answers how many. */
+  onTryAll: () => Promise<Result<number>>;
   /** Answers the id of the new delivery. */
   onAgain: (to: string) => Promise<Result<string>>;
   mayRelease: boolean;
@@ -79,6 +85,7 @@ export function DeliveryScreen({
   delivery: d,
   mayTry,
   onTry,
+  onTryAll,
   onAgain,
   mayRelease,
   onRelease,
@@ -96,6 +103,13 @@ export function DeliveryScreen({
     valueOrToast(await answered(work()));
     router.refresh();
     setBusy(false);
+  };
+
+  const tryAll = async (): Promise<Result<null>> => {
+    const tried = await onTryAll();
+    if (!tried.ok) return tried;
+    toast(tried.value === 1 ? 'One message is tried again.' : `${tried.value} messages are tried again.`);
+    return { ok: true, value: null };
   };
 
   return (
@@ -132,6 +146,17 @@ export function DeliveryScreen({
           {d.again && mayTry && (
             <button type="button" className="btn" disabled={busy} onClick={() => setAsking(true)}>
               Send it again ...
+            </button>
+          )}
+          {again && mayTry && d.othersOfCause > 0 && (
+            <button
+              type="button"
+              className="btn"
+              disabled={busy}
+              title={`${d.words} All messages that wait or failed for this cause are tried again.`}
+              onClick={() => void run(tryAll)}
+            >
+              Try all {d.othersOfCause + 1} with this cause again
             </button>
           )}
           {again && mayTry && (
@@ -234,12 +259,17 @@ export function DeliveryScreen({
               <li key={a.id} className="border-b border-rule py-2">
                 <div className="flex items-baseline gap-2">
                   <span className="font-semibold">{a.number}.</span>
-                  <StateWord state={a.state} />
+                  <StateWord state={a.lost ? 'deferred' : a.state} />
                   <span className="ms-auto text-xs text-slate">
-                    <Time at={a.startedAt} zone={zone} />, {a.ms} ms
+                    <Time at={a.startedAt} zone={zone} />
+                    {a.ms !== undefined && `, ${a.ms} ms`}
                   </span>
                 </div>
-                <p className="mt-1">{a.words}</p>
+                <p className="mt-1">
+                  {a.lost
+                    ? 'The process that sent it ended before it could record an answer. The server may have taken the message.'
+                    : a.words}
+                </p>
                 {a.remedy && <p className="text-slate">{a.remedy}</p>}
                 {a.via && <p className="text-xs text-slate">by {a.via}</p>}
                 {a.conversation && (

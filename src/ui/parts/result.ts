@@ -1,6 +1,6 @@
 'use client';
 import { toast } from 'sonner';
-import type { Failure, Result } from '@/core/result';
+import { WORDS_MARK, type Failure, type Result } from '@/core/result';
 
 /** What is said when no answer came: the network or the web process is away. */
 export const NO_ANSWER: Failure = {
@@ -11,7 +11,11 @@ export const NO_ANSWER: Failure = {
 
 /** The answer of the server, or the failure that there is none. */
 export function answered<T>(asked: Promise<Result<T>>): Promise<Result<T>> {
-  return asked.catch((): Result<T> => ({ ok: false, error: NO_ANSWER }));
+  return asked.catch((error: unknown): Result<T> => {
+    // What the door of the web process says, such as that something is too large, is shown as it says it.
+    const said = error instanceof Error && error.message.startsWith(WORDS_MARK) ? error.message.slice(WORDS_MARK.length) : '';
+    return { ok: false, error: said === '' ? NO_ANSWER : { code: 'invalid', message: said, problems: [] } };
+  });
 }
 
 /** The value of a result; a failure is told at the edge of the screen and gives undefined. */

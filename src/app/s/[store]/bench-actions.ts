@@ -1,35 +1,27 @@
 'use server';
-/** What the Desk and the Look screen do on the server. Each asks for access by itself: a store's id is only a wish. */
-import { revalidatePath } from 'next/cache';
-import { act } from '@/app/act';
+/** What the Desk and the Look screen do on the server. */
+import { act, actAndRefresh, done, withValue } from '@/app/act';
 import { languageName } from '@/core/names';
 import type { Look, PictureColour } from '@/core/look';
 import type { Order } from '@/core/order';
 import type { Result } from '@/core/result';
 import type { Block, Segments, Template } from '@/core/template';
-import { AppError } from '@/server/errors';
-import { bringPicture, coloursOf, type BroughtPicture } from '@/server/pictures';
-import { copyBlockTo, editionOf, publish, saveDraft, templateFor } from '@/server/views/desk';
-import { copyLook, importLook, lookEdition, publishLook, saveLook } from '@/server/views/look';
-import { listOrders, orderSnapshot } from '@/server/views/orders';
-import { makePassage, publishPassage, removePassage, savePassage } from '@/server/views/passages';
-import { sendTest } from '@/server/views/tests';
+import type { BroughtPicture } from '@/server/pictures';
+import { order } from '@/server/use-cases/orders';
+import { look, passage, picture, template } from '@/server/use-cases/templates';
 import type { OrderChoice } from '@/ui/desk/ReadingStrip';
 
 export async function orderAction(
   store: string,
   number: string,
 ): Promise<Result<{ order: Order; channelName: string | undefined }>> {
-  return act(store, 'store.read', (who) => orderSnapshot(who, number));
+  return act(order.read, store, { number });
 }
 
 export async function ordersAction(store: string, search: string): Promise<Result<OrderChoice[]>> {
-  return act(store, 'store.read', async (who) =>
-    (await listOrders(who, { search: search.slice(0, 100) }, 60)).rows.map((o) => ({
-      number: o.number,
-      name: o.customerName,
-      note: languageName(o.language),
-    })),
+  const found = await act(order.search, store, { search: String(search).slice(0, 100) });
+  return withValue(found, (rows) =>
+    rows.map((o) => ({ number: o.number, name: o.customerName, note: languageName(o.language) })),
   );
 }
 
@@ -37,25 +29,22 @@ export async function saveAction(
   store: string,
   slug: string,
   revision: number,
-  template: Template,
+  draft: Template,
 ): Promise<Result<{ revision: number }>> {
-  return act(store, 'template.edit', (who) => saveDraft(who, slug, revision, template));
+  return act(template.save, store, { slug, revision, template: draft });
 }
 
 export async function publishAction(store: string, slug: string, revision: number): Promise<Result<{ said: string }>> {
-  return act(store, 'template.publish', async (who) => {
-    const { number } = await publish(who, slug, revision);
-    revalidatePath(`/s/${store}`, 'layout');
-    return { said: `Edition ${number} is live.` };
-  });
+  const published = await actAndRefresh(template.publish, store, { slug, revision });
+  return withValue(published, ({ number }) => ({ said: `Edition ${number} is live.` }));
 }
 
 export async function editionAction(store: string, slug: string, number: number): Promise<Result<Template>> {
-  return act(store, 'store.read', (who) => editionOf(who, slug, number));
+  return act(template.edition, store, { slug, number });
 }
 
 export async function templateOfAction(store: string, slug: string): Promise<Result<Template>> {
-  return act(store, 'store.read', async (who) => (await templateFor(who, slug, 'draft')).template);
+  return act(template.draft, store, { slug });
 }
 
 export async function testAction(
@@ -63,25 +52,21 @@ export async function testAction(
   slug: string,
   draft: Template,
   language: string,
-  order: string,
+  number: string,
   to: string,
 ): Promise<Result<{ to: string; subject: string }>> {
-  return act(store, 'test.send', (who) => sendTest(who, { slug, to, language, order, draft }));
+  return act(template.test, store, { slug, to, language, order: number, draft });
 }
 
 export async function bringAction(store: string, form: FormData): Promise<Result<BroughtPicture>> {
-  return act(store, 'picture.bring', async (who) => {
-    const file = form.get('picture');
-    const shown = Number(form.get('shown'));
-    if (!(file instanceof File) || !Number.isInteger(shown) || shown < 16 || shown > 800) {
-      throw new AppError('invalid', 'No picture arrived.', [{ path: '/picture', message: 'is missing' }]);
-    }
-    return bringPicture(who, Buffer.from(await file.arrayBuffer()), file.name, shown);
-  });
+  const file = form instanceof FormData ? form.get('picture') : undefined;
+  const bytes = file instanceof File ? Buffer.from(await file.arrayBuffer()) : Buffer.alloc(0);
+  const name = file instanceof File ? file.name.slice(0, 500) : '';
+  return act(picture.bring, store, { bytes, name, shown: form instanceof FormData ? Number(form.get('shown')) : 0 });
 }
 
 export async function coloursAction(store: string, path: string): Promise<Result<PictureColour[]>> {
-  return act(store, 'store.read', (who) => coloursOf(who, path));
+  return act(picture.colours, store, { path });
 }
 
 export async function copyBlockAction(
@@ -90,7 +75,7 @@ export async function copyBlockAction(
   block: Block,
   words: Record<string, Segments>,
 ): Promise<Result<{ name: string }>> {
-  return act(store, 'template.edit', (who) => copyBlockTo(who, slug, block, words));
+  return act(template.copyBlock, store, { slug, block, words });
 }
 
 export async function makePassageAction(
@@ -99,16 +84,16 @@ export async function makePassageAction(
   blocks: Block[],
   words: Record<string, Segments>,
 ): Promise<Result<{ id: string }>> {
-  return act(store, 'template.publish', (who) => makePassage(who, name, blocks, words));
+  return act(passage.make, store, { name, blocks, words });
 }
 
 export async function savePassageAction(
   store: string,
   id: string,
   revision: number,
-  template: Template,
+  draft: Template,
 ): Promise<Result<{ revision: number }>> {
-  return act(store, 'template.edit', (who) => savePassage(who, id, revision, template));
+  return act(passage.save, store, { id, revision, template: draft });
 }
 
 export async function publishPassageAction(
@@ -116,49 +101,39 @@ export async function publishPassageAction(
   id: string,
   revision: number,
 ): Promise<Result<{ said: string }>> {
-  return act(store, 'template.publish', async (who) => {
-    const { touches } = await publishPassage(who, id, revision);
-    revalidatePath(`/s/${store}`, 'layout');
-    return {
-      said: `The passage is published. ${touches === 1 ? 'One message uses it' : `${touches} messages use it`}.`,
-    };
-  });
+  const published = await actAndRefresh(passage.publish, store, { id, revision });
+  return withValue(published, ({ touches }) => ({
+    said: `The passage is published. ${touches === 1 ? 'One message uses it' : `${touches} messages use it`}.`,
+  }));
 }
 
 export async function removePassageAction(store: string, id: string): Promise<Result<null>> {
-  return act(store, 'template.publish', async (who) => {
-    await removePassage(who, id);
-    revalidatePath(`/s/${store}`, 'layout');
-    return null;
-  });
+  return done(await actAndRefresh(passage.remove, store, { id }));
 }
 
 export async function saveLookAction(
   store: string,
   revision: number,
-  look: Look,
+  draft: Look,
 ): Promise<Result<{ revision: number }>> {
-  return act(store, 'look.edit', (who) => saveLook(who, revision, look));
+  return act(look.save, store, { revision, look: draft });
 }
 
 export async function publishLookAction(store: string, revision: number): Promise<Result<{ said: string }>> {
-  return act(store, 'look.publish', async (who) => {
-    const { number, touches } = await publishLook(who, revision);
-    revalidatePath(`/s/${store}`, 'layout');
-    return {
-      said: `Edition ${number} of the look is live: ${touches === 1 ? 'one message wears' : `${touches} messages wear`} it.`,
-    };
-  });
+  const published = await actAndRefresh(look.publish, store, { revision });
+  return withValue(published, ({ number, touches }) => ({
+    said: `Edition ${number} of the look is live: ${touches === 1 ? 'one message wears' : `${touches} messages wear`} it.`,
+  }));
 }
 
 export async function importLookAction(store: string, text: string): Promise<Result<Look>> {
-  return act(store, 'look.edit', (who) => importLook(who, text));
+  return act(look.import, store, { text });
 }
 
 export async function copyLookAction(store: string, from: string): Promise<Result<Look>> {
-  return act(store, 'look.edit', (who) => copyLook(who, from));
+  return act(look.copy, store, { from });
 }
 
 export async function lookEditionAction(store: string, number: number): Promise<Result<Look>> {
-  return act(store, 'store.read', (who) => lookEdition(who, number));
+  return act(look.edition, store, { number });
 }

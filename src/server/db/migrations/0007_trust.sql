@@ -52,8 +52,6 @@ DELETE u FROM `service_use` u LEFT JOIN `service` s ON s.id = u.service_id WHERE
 --> statement-breakpoint
 DELETE t FROM `template` t LEFT JOIN `notification` n ON n.id = t.notification_id WHERE n.id IS NULL;
 --> statement-breakpoint
-DELETE e FROM `edition` e LEFT JOIN `template` t ON t.id = e.template_id WHERE t.id IS NULL;
---> statement-breakpoint
 UPDATE `withholding` w LEFT JOIN `delivery` d ON d.id = w.delivery_id SET w.delivery_id = NULL WHERE w.delivery_id IS NOT NULL AND d.id IS NULL;
 --> statement-breakpoint
 DELETE c FROM `attempt` c LEFT JOIN `delivery` p ON p.id = c.delivery_id WHERE p.id IS NULL;
@@ -154,12 +152,10 @@ ALTER TABLE `discount_code`
 	ADD CONSTRAINT `discount_code_store_id_store_id_fk` FOREIGN KEY (`store_id`) REFERENCES `store`(`id`) ON DELETE cascade;
 --> statement-breakpoint
 ALTER TABLE `edition`
-	DROP FOREIGN KEY IF EXISTS `edition_store_id_store_id_fk`,
-	DROP FOREIGN KEY IF EXISTS `edition_template_id_template_id_fk`;
+	DROP FOREIGN KEY IF EXISTS `edition_store_id_store_id_fk`;
 --> statement-breakpoint
 ALTER TABLE `edition`
-	ADD CONSTRAINT `edition_store_id_store_id_fk` FOREIGN KEY (`store_id`) REFERENCES `store`(`id`) ON DELETE cascade,
-	ADD CONSTRAINT `edition_template_id_template_id_fk` FOREIGN KEY (`template_id`) REFERENCES `template`(`id`) ON DELETE cascade;
+	ADD CONSTRAINT `edition_store_id_store_id_fk` FOREIGN KEY (`store_id`) REFERENCES `store`(`id`) ON DELETE cascade;
 --> statement-breakpoint
 ALTER TABLE `event`
 	DROP FOREIGN KEY IF EXISTS `event_store_id_store_id_fk`,

@@ -1,50 +1,31 @@
 'use server';
 /** What can be done with a delivery. */
-import { revalidatePath } from 'next/cache';
-import { act } from '@/app/act';
+import { actAndRefresh, done } from '@/app/act';
 import type { Result } from '@/core/result';
-import { sendAgain } from '@/server/views/again';
-import { sendNow, stopDelivery, tryAgain } from '@/server/views/deliveries';
-import { releaseOnce } from '@/server/views/withheld';
-
-const fresh = (store: string): null => {
-  revalidatePath(`/s/${store}`, 'layout');
-  return null;
-};
+import { delivery } from '@/server/use-cases/deliveries';
 
 export async function tryAction(store: string, id: string): Promise<Result<null>> {
-  return act(store, 'delivery.resend', async (who) => {
-    await tryAgain(who, id);
-    return fresh(store);
-  });
+  return done(await actAndRefresh(delivery.retry, store, { id }));
+}
+
+/** Answers how many are tried. */
+export async function tryAllAction(store: string, id: string): Promise<Result<number>> {
+  return actAndRefresh(delivery.retryCause, store, { id });
 }
 
 export async function releaseAction(store: string, id: string): Promise<Result<null>> {
-  return act(store, 'delivery.release', async (who) => {
-    await releaseOnce(who, id);
-    return fresh(store);
-  });
+  return done(await actAndRefresh(delivery.release, store, { id }));
 }
 
 export async function sendNowAction(store: string, id: string): Promise<Result<null>> {
-  return act(store, 'delivery.resend', async (who) => {
-    await sendNow(who, id);
-    return fresh(store);
-  });
+  return done(await actAndRefresh(delivery.sendNow, store, { id }));
 }
 
 export async function stopAction(store: string, id: string): Promise<Result<null>> {
-  return act(store, 'delivery.resend', async (who) => {
-    await stopDelivery(who, id);
-    return fresh(store);
-  });
+  return done(await actAndRefresh(delivery.stop, store, { id }));
 }
 
 /** Answers the id of the new delivery. */
 export async function againAction(store: string, id: string, to: string): Promise<Result<string>> {
-  return act(store, 'delivery.resend', async (who) => {
-    const again = await sendAgain(who, id, { to });
-    fresh(store);
-    return again;
-  });
+  return actAndRefresh(delivery.sendAgain, store, { id, to });
 }

@@ -1,33 +1,18 @@
 'use server';
-/** What the Journey does on the server. Each asks for access by itself: a store's id is only a wish. */
-import { revalidatePath } from 'next/cache';
-import { act } from '@/app/act';
+/** What the Journey does on the server. */
+import { act, actAndRefresh, done } from '@/app/act';
 import type { Audience } from '@/core/plan';
 import type { Result } from '@/core/result';
-import { switchNotification } from '@/server/views/desk';
-import { impactOf, type Impact } from '@/server/views/impact';
-import { saveNotification } from '@/server/views/notification';
-import {
-  addShopMail,
-  inBulk,
-  makeNotification,
-  removeNotification,
-  removeShopMail,
-  type BulkOutcome,
-} from '@/server/views/notifications';
-
-const fresh = (store: string): void => revalidatePath(`/s/${store}`, 'layout');
+import { notification, shopMail } from '@/server/use-cases/notifications';
+import type { Impact } from '@/server/views/impact';
+import type { BulkOutcome } from '@/server/views/notifications';
 
 export async function switchAction(store: string, slug: string, on: boolean): Promise<Result<null>> {
-  return act(store, 'notification.switch', async (who) => {
-    await switchNotification(who, slug, on);
-    fresh(store);
-    return null;
-  });
+  return done(await actAndRefresh(notification.switch, store, { slug, on }));
 }
 
 export async function impactAction(store: string, slug: string): Promise<Result<Impact>> {
-  return act(store, 'store.read', (who) => impactOf(who, slug));
+  return act(notification.impact, store, { slug });
 }
 
 export async function bulkAction(
@@ -35,60 +20,39 @@ export async function bulkAction(
   action: 'on' | 'off' | 'publish',
   slugs: string[],
 ): Promise<Result<BulkOutcome>> {
-  return act(store, action === 'publish' ? 'template.publish' : 'notification.switch', async (who) => {
-    const outcome = await inBulk(who, action, slugs);
-    fresh(store);
-    return outcome;
-  });
+  return action === 'publish'
+    ? actAndRefresh(notification.bulkPublish, store, { slugs })
+    : actAndRefresh(notification.bulkSwitch, store, { on: action === 'on', slugs });
 }
 
 export async function makeAction(
   store: string,
   input: { name: string; moment: string; audience: Audience; from?: string },
 ): Promise<Result<{ slug: string }>> {
-  return act(store, 'notification.switch', async (who) => {
-    const made = await makeNotification(who, input);
-    fresh(store);
-    return made;
-  });
+  return actAndRefresh(notification.make, store, input);
 }
 
 export async function removeAction(store: string, slug: string): Promise<Result<null>> {
-  return act(store, 'notification.switch', async (who) => {
-    // The page this is done from is gone with it: the screen goes on to the Journey, which is read anew.
-    await removeNotification(who, slug);
-    return null;
-  });
+  // The page this is done from is gone with it: the screen goes on to the Journey, which is read anew.
+  return done(await act(notification.remove, store, { slug }));
 }
 
 export async function saveNotificationAction(
   store: string,
   slug: string,
   revision: number,
-  input: unknown,
+  settings: unknown,
 ): Promise<Result<{ revision: number }>> {
-  return act(store, 'notification.switch', async (who) => {
-    const saved = await saveNotification(who, slug, revision, input);
-    fresh(store);
-    return saved;
-  });
+  return actAndRefresh(notification.save, store, { slug, revision, settings });
 }
 
 export async function addShopMailAction(
   store: string,
   input: { name: string; moment: string; audience: Audience },
 ): Promise<Result<{ id: string }>> {
-  return act(store, 'notification.switch', async (who) => {
-    const added = await addShopMail(who, input);
-    fresh(store);
-    return added;
-  });
+  return actAndRefresh(shopMail.add, store, input);
 }
 
 export async function removeShopMailAction(store: string, id: string): Promise<Result<null>> {
-  return act(store, 'notification.switch', async (who) => {
-    await removeShopMail(who, id);
-    fresh(store);
-    return null;
-  });
+  return done(await actAndRefresh(shopMail.remove, store, { id }));
 }

@@ -1,21 +1,13 @@
 'use server';
 /** What can be done with orders. */
-import { revalidatePath } from 'next/cache';
-import { act } from '@/app/act';
+import { act, actAndRefresh, done, withValue } from '@/app/act';
 import type { Result } from '@/core/result';
-import { windClock } from '@/server/clock';
-import { doWithOrder } from '@/server/views/order-actions';
-import { placeOrder } from '@/server/views/placing';
-import { startWalk, takeStep, type WalkStart } from '@/server/views/walk';
+import { order, shop } from '@/server/use-cases/orders';
+import type { WalkStart } from '@/server/views/walk';
+import type { WroteLetter } from '@/server/views/writing';
 
-const fresh = (store: string): void => revalidatePath(`/s/${store}`, 'layout');
-
-export async function placeAction(store: string, order: unknown): Promise<Result<{ number: string }>> {
-  return act(store, 'order.place', async (who) => {
-    const { number } = await placeOrder(who, order);
-    fresh(store);
-    return { number };
-  });
+export async function placeAction(store: string, placed: unknown): Promise<Result<{ number: string }>> {
+  return withValue(await actAndRefresh(order.place, store, { order: placed }), ({ number }) => ({ number }));
 }
 
 export async function orderDoAction(
@@ -23,33 +15,25 @@ export async function orderDoAction(
   number: string,
   action: unknown,
 ): Promise<Result<{ deliveries: number }>> {
-  return act(store, 'order.place', async (who) => {
-    const done = await doWithOrder(who, number, action);
-    fresh(store);
-    return done;
-  });
+  return actAndRefresh(order.act, store, { number, action });
 }
 
 export async function startWalkAction(store: string, start: WalkStart): Promise<Result<{ number: string }>> {
-  return act(store, 'order.place', async (who) => {
-    const started = await startWalk(who, start);
-    fresh(store);
-    return started;
-  });
+  return withValue(await actAndRefresh(order.startWalk, store, start), ({ number }) => ({ number }));
 }
 
 export async function stepAction(store: string, number: string, step: string): Promise<Result<null>> {
-  return act(store, 'order.place', async (who) => {
-    await takeStep(who, number, step);
-    fresh(store);
-    return null;
-  });
+  return done(await actAndRefresh(order.takeStep, store, { number, step }));
 }
 
 export async function windAction(store: string, hours: number): Promise<Result<null>> {
-  return act(store, 'order.place', async () => {
-    await windClock(Math.round(hours * 3_600_000));
-    fresh(store);
-    return null;
-  });
+  return done(await actAndRefresh(order.wind, store, { hours }));
+}
+
+export async function writeAction(store: string, letter: unknown): Promise<Result<WroteLetter>> {
+  return actAndRefresh(order.write, store, { letter });
+}
+
+export async function eventsKeyAction(store: string): Promise<Result<string>> {
+  return act(shop.eventsKey, store, {});
 }

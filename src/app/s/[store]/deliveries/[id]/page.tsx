@@ -3,7 +3,7 @@ import { orNotFound, pageAccess } from '@/app/page-access';
 import { may } from '@/server/auth/policy';
 import { deliveryDetail } from '@/server/views/deliveries';
 import { DeliveryScreen } from '@/ui/deliveries/DeliveryScreen';
-import { againAction, releaseAction, sendNowAction, stopAction, tryAction } from '../actions';
+import { againAction, releaseAction, sendNowAction, stopAction, tryAction, tryAllAction } from '../actions';
 
 export const metadata: Metadata = { title: 'Delivery' };
 
@@ -19,6 +19,7 @@ export default async function DeliveryPage({ params }: { params: Promise<{ store
       mayTry={may(access.role, 'delivery.resend')}
       mayRelease={may(access.role, 'delivery.release')}
       onTry={tryAction.bind(null, store, id)}
+      onTryAll={tryAllAction.bind(null, store, id)}
       onAgain={againAction.bind(null, store, id)}
       onRelease={releaseAction.bind(null, store, id)}
       onSendNow={sendNowAction.bind(null, store, id)}

@@ -1,12 +1,12 @@
 import { fileResponse } from '@/app/files';
-import { access } from '@/server/auth/access';
-import { exportLook } from '@/server/views/look';
+import { perform } from '@/server/use-case';
+import { look } from '@/server/use-cases/templates';
 
 export async function GET(_request: Request, { params }: { params: Promise<{ store: string }> }): Promise<Response> {
   const { store } = await params;
   return fileResponse(async () => ({
     name: `look-${store}.json`,
     type: 'application/json',
-    body: JSON.stringify(await exportLook(await access(store, 'store.read')), null, 2),
+    body: JSON.stringify(await perform(look.export, store, {}), null, 2),
   }));
 }

@@ -1,10 +1,9 @@
 import type { Metadata } from 'next';
-import { act } from '@/app/act';
 import { pageAccess } from '@/app/page-access';
-import type { Result } from '@/core/result';
 import { may } from '@/server/auth/policy';
-import { eventsKey, loadConnect } from '@/server/views/connect';
+import { loadConnect } from '@/server/views/connect';
 import { ConnectScreen } from '@/ui/orders/ConnectScreen';
+import { eventsKeyAction } from '../actions';
 
 export const metadata: Metadata = { title: 'Connect the shop' };
 
@@ -12,18 +11,13 @@ export default async function Connect({ params }: { params: Promise<{ store: str
   const access = await pageAccess(params);
   const store = access.store.id;
 
-  async function onKey(): Promise<Result<string>> {
-    'use server';
-    return act(store, 'api.read', (who) => eventsKey(who));
-  }
-
   return (
     <ConnectScreen
       base={`/s/${store}`}
       zone={access.store.timeZone}
       {...await loadConnect(access)}
       mayShow={may(access.role, 'api.read')}
-      onKey={onKey}
+      onKey={eventsKeyAction.bind(null, store)}
     />
   );
 }

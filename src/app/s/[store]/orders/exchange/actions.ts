@@ -1,19 +1,18 @@
 'use server';
-import { revalidatePath } from 'next/cache';
-import { act } from '@/app/act';
-import { LISTS, type ListKind } from '@/core/exchange';
+import { act, actAndRefresh } from '@/app/act';
+import type { ListKind } from '@/core/exchange';
 import type { Result } from '@/core/result';
-import { AppError } from '@/server/errors';
-import { bringIn, previewFile, type FilePreview } from '@/server/views/exchange/bring-in';
+import { list } from '@/server/use-cases/orders';
+import type { FilePreview } from '@/server/views/exchange/bring-in';
 
-async function bytesOf(kind: ListKind, form: FormData): Promise<Uint8Array> {
-  const file = form.get('file');
-  if (!(file instanceof File) || !LISTS.includes(kind)) throw new AppError('invalid', 'No file arrived.');
-  return new Uint8Array(await file.arrayBuffer());
+/** The bytes of the file that came with a form; none when no file did, which is refused as an empty list is. */
+async function bytesOf(form: unknown): Promise<Uint8Array> {
+  const file = form instanceof FormData ? form.get('file') : undefined;
+  return file instanceof File ? new Uint8Array(await file.arrayBuffer()) : new Uint8Array();
 }
 
 export async function previewFileAction(store: string, kind: ListKind, form: FormData): Promise<Result<FilePreview>> {
-  return act(store, 'data.import', async (who) => previewFile(who, kind, await bytesOf(kind, form)));
+  return act(list.preview, store, { list: kind, bytes: await bytesOf(form) });
 }
 
 export async function bringFileAction(
@@ -22,9 +21,5 @@ export async function bringFileAction(
   goodOnly: boolean,
   form: FormData,
 ): Promise<Result<{ fresh: number; known: number }>> {
-  return act(store, 'data.import', async (who) => {
-    const brought = await bringIn(who, kind, await bytesOf(kind, form), goodOnly);
-    revalidatePath(`/s/${store}`, 'layout');
-    return brought;
-  });
+  return actAndRefresh(list.bring, store, { list: kind, bytes: await bytesOf(form), goodOnly });
 }

@@ -1,14 +1,12 @@
 import { randomUUID } from 'node:crypto';
 import type { Metadata } from 'next';
-import { revalidatePath } from 'next/cache';
 import { redirect } from 'next/navigation';
-import { act } from '@/app/act';
 import { orNotFound, pageAccess } from '@/app/page-access';
-import type { Result } from '@/core/result';
 import { senderViews } from '@/server/views/senders';
-import { loadWriting, MOST_ORDERS, writeLetter, type WroteLetter } from '@/server/views/writing';
+import { loadWriting, MOST_ORDERS } from '@/server/views/writing';
 import { Empty } from '@/ui/parts/Page';
 import { WriteScreen } from '@/ui/writing/WriteScreen';
+import { writeAction } from '../actions';
 
 export const metadata: Metadata = { title: 'Write a message' };
 
@@ -37,15 +35,6 @@ export default async function Write({
   ]);
   const sender = senders.find((s) => s.kind === 'service') ?? senders.find((s) => s.kind === 'orders');
 
-  async function onSend(letter: unknown): Promise<Result<WroteLetter>> {
-    'use server';
-    return act(store, 'message.write', async (who) => {
-      const wrote = await writeLetter(who, letter);
-      revalidatePath(`/s/${store}`, 'layout');
-      return wrote;
-    });
-  }
-
   return (
     <WriteScreen
       base={`/s/${store}`}
@@ -53,7 +42,7 @@ export default async function Write({
       sender={{ name: sender?.name ?? access.store.name, address: sender?.address ?? access.store.facts.email }}
       now={Date.now()}
       id={randomUUID()}
-      onSend={onSend}
+      onSend={writeAction.bind(null, store)}
     />
   );
 }

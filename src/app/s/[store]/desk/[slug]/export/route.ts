@@ -1,6 +1,6 @@
 import { fileResponse } from '@/app/files';
-import { access } from '@/server/auth/access';
-import { exportMessage } from '@/server/views/export';
+import { perform } from '@/server/use-case';
+import { template } from '@/server/use-cases/templates';
 
 interface Params {
   params: Promise<{ store: string; slug: string }>;
@@ -9,8 +9,9 @@ interface Params {
 export async function GET(request: Request, { params }: Params): Promise<Response> {
   const { store, slug } = await params;
   const query = new URL(request.url).searchParams;
-  return fileResponse(async () =>
-    exportMessage(await access(store, 'store.read'), slug, {
+  return fileResponse(() =>
+    perform(template.export, store, {
+      slug,
       as: query.get('as') ?? 'html',
       language: query.get('language') ?? '',
       order: query.get('order') ?? '',

@@ -1,0 +1,30 @@
+'use server';
+/** What Routing does on the server. */
+import { act, done } from '@/app/act';
+import type { Result } from '@/core/result';
+import { rule } from '@/server/use-cases/notifications';
+import type { Tried } from '@/ui/routing/types';
+
+export async function addRuleAction(store: string, values: unknown): Promise<Result<null>> {
+  return done(await act(rule.add, store, { rule: values }));
+}
+
+export async function changeRuleAction(store: string, id: string, values: unknown): Promise<Result<null>> {
+  return done(await act(rule.change, store, { id, rule: values }));
+}
+
+export async function removeRuleAction(store: string, id: string): Promise<Result<null>> {
+  return done(await act(rule.remove, store, { id }));
+}
+
+export async function tryOrderAction(store: string, order: string): Promise<Result<Tried>> {
+  return act(rule.try, store, { order });
+}
+
+export async function testRuleAction(
+  store: string,
+  id: string,
+  order: string,
+): Promise<Result<{ to: string; subject: string }>> {
+  return act(rule.test, store, { id, order });
+}

@@ -1,0 +1,96 @@
+/** How large and how deep a value from outside may be, found out before anything else is done with it. */
+
+export interface SizeLimits {
+  /** Values in all: every object, list, text, number and so on counts one. */
+  values: number;
+  /** Objects and lists within each other. */
+  depth: number;
+}
+
+/** Room for an order of five hundred lines and for the largest message, with little to spare. */
+export const SIZE_LIMITS: SizeLimits = { values: 20_000, depth: 32 };
+
+export interface Size {
+  values: number;
+  depth: number;
+  /** What is too large, with its place (a JSON Pointer, RFC 6901). */
+  problem?: { path: string; message: string };
+}
+
+interface Level {
+  entries: [string, unknown][];
+  next: number;
+}
+
+/** Counts a value's parts (of a file's bytes none) and stops at the first limit. It goes no deeper than the limit, however deep the value is. */
+export function sizeOf(value: unknown, limits: SizeLimits = SIZE_LIMITS): Size {
+  const levels: Level[] = [];
+  let values = 1;
+  let depth = 0;
+  const open = (found: unknown): void => {
+    if (typeof found !== 'object' || found === null || ArrayBuffer.isView(found)) return;
+    levels.push({ entries: partsOf(found, limits.values - values + 1), next: 0 });
+    depth = Math.max(depth, levels.length);
+  };
+  const place = (): string =>
+    levels
+      .map(({ entries, next }) => entries[next - 1]?.[0] ?? '')
+      .slice(0, 8)
+      .map((key) => `/${key.slice(0, 60).replaceAll('~', '~0').replaceAll('/', '~1')}`)
+      .join('');
+  open(value);
+  for (let level = levels.at(-1); level; level = levels.at(-1)) {
+    const entry = level.entries[level.next];
+    if (!entry) {
+      levels.pop();
+      continue;
+    }
+    level.next += 1;
+    values += 1;
+    if (values > limits.values) {
+      return { values, depth, problem: { path: '', message: `has more than ${limits.values} values in it` } };
+    }
+    if (levels.length >= limits.depth && typeof entry[1] === 'object' && entry[1] !== null) {
+      return { values, depth, problem: { path: place(), message: `is nested more than ${limits.depth} levels deep` } };
+    }
+    open(entry[1]);
+  }
+  return { values, depth };
+}
+
+/** The first parts of an object or list; one more than `most` is enough to see that there are too many. */
+function partsOf(value: object, most: number): [string, unknown][] {
+  if (Array.isArray(value)) {
+    return value.slice(0, most + 1).map((v: unknown, i) => [String(i), v]);
+  }
+  const parts: [string, unknown][] = [];
+  for (const key in value) {
+    if (parts.length > most) break;
+    parts.push([key, (value as Record<string, unknown>)[key]]);
+  }
+  return parts;
+}
+
+/** How deep the brackets of a JSON text go, without reading it as JSON; stops above `most`. Text in quotes does not count. */
+export function jsonDepth(text: string, most: number): number {
+  let depth = 0;
+  let deepest = 0;
+  for (let i = 0; i < text.length && deepest <= most; i += 1) {
+    const c = text.charCodeAt(i);
+    if (c === QUOTE) {
+      i += 1;
+      while (i < text.length && text.charCodeAt(i) !== QUOTE) i += text.charCodeAt(i) === BACKSLASH ? 2 : 1;
+    } else if (c === OPEN_BRACE || c === OPEN_BRACKET) {
+      depth += 1;
+      if (depth > deepest) deepest = depth;
+    } else if (c === CLOSE_BRACE || c === CLOSE_BRACKET) depth -= 1;
+  }
+  return deepest;
+}
+
+const QUOTE = 0x22;
+const BACKSLASH = 0x5c;
+const OPEN_BRACKET = 0x5b;
+const CLOSE_BRACKET = 0x5d;
+const OPEN_BRACE = 0x7b;
+const CLOSE_BRACE = 0x7d;

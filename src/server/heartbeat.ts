@@ -1,0 +1,31 @@
+/** That a process is there, whether its clock agrees with the database's, and what it cannot do. */
+import { and, eq, lt, ne } from 'drizzle-orm';
+import { database } from './db/client';
+import { clockAheadOfDatabase, databaseNow } from './db/time';
+import { heartbeats } from './db/schema';
+
+export const HEARTBEAT_MS = 3_000;
+/** A process that was not heard of for a day is forgotten. */
+const FORGET_MS = 86_400_000;
+
+export type ProcessKind = 'worker' | 'web';
+
+export async function beat(id: string, kind: ProcessKind, trouble: string): Promise<void> {
+  const clockAheadMs = await clockAheadOfDatabase();
+  const values = { beatAt: new Date(databaseNow()), clockAheadMs, trouble: trouble.slice(0, 300) };
+  await database()
+    .insert(heartbeats)
+    .values({ id, kind, ...values })
+    .onDuplicateKeyUpdate({ set: values });
+}
+
+/** A process that ended as it should is not missed. */
+export async function leave(id: string): Promise<void> {
+  await database().delete(heartbeats).where(eq(heartbeats.id, id));
+}
+
+export async function forgetOldBeats(): Promise<void> {
+  await database()
+    .delete(heartbeats)
+    .where(and(lt(heartbeats.beatAt, new Date(databaseNow() - FORGET_MS)), ne(heartbeats.id, '')));
+}

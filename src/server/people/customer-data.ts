@@ -1,0 +1,98 @@
+/** What a store has of one person: given out as a file, or erased (GDPR, articles 15, 17 and 20). */
+import { and, asc, eq, inArray, ne } from 'drizzle-orm';
+import { maskDetails } from '@/core/placeholders';
+import type { MomentDetails } from '@/core/order';
+import type { Access } from '../auth/access';
+import { database } from '../db/client';
+import { customers, deliveries, events, orders, sentMessages, withholdings } from '../db/schema';
+import { AppError } from '../errors';
+import { remember } from '../history';
+import type { ExportedFile } from '../views/export';
+import { anonymisePerson, pseudonyms } from './erase';
+
+/** Everything a store has of the person with an address, as JSON: who they are, orders, what was told of them, and their messages. */
+export async function exportCustomer(access: Access, email: string): Promise<ExportedFile> {
+  const db = database();
+  const storeId = access.store.id;
+  const [person, ownOrders, messages, forbidden] = await Promise.all([
+    db
+      .select()
+      .from(customers)
+      .where(and(eq(customers.storeId, storeId), eq(customers.email, email))),
+    db
+      .select({ id: orders.id, placedAt: orders.placedAt, snapshot: orders.snapshot, answered: orders.answered })
+      .from(orders)
+      .where(and(eq(orders.storeId, storeId), eq(orders.customerEmail, email)))
+      .orderBy(asc(orders.placedAt)),
+    db
+      .select({ delivery: deliveries, raw: sentMessages.raw })
+      .from(deliveries)
+      .leftJoin(sentMessages, eq(sentMessages.deliveryId, deliveries.id))
+      .where(and(eq(deliveries.storeId, storeId), eq(deliveries.recipient, email), ne(deliveries.role, 'staff')))
+      .orderBy(asc(deliveries.id)),
+    db
+      .select()
+      .from(withholdings)
+      .where(and(eq(withholdings.storeId, storeId), eq(withholdings.pattern, email))),
+  ]);
+  if (person.length + ownOrders.length + messages.length + forbidden.length === 0) throw nobody(email);
+  const orderIds = ownOrders.map((o) => o.id);
+  const told =
+    orderIds.length > 0
+      ? await db.select().from(events).where(inArray(events.orderId, orderIds)).orderBy(asc(events.id))
+      : [];
+  const body = {
+    kind: 'libellus customer',
+    version: 1,
+    store: access.store.name,
+    email,
+    customer: person.map(({ id: _id, storeId: _store, ...known }) => known)[0] ?? null,
+    orders: ownOrders.map((o) => ({ ...o.snapshot, answered: o.answered })),
+    events: told.map((e) => ({
+      type: e.type,
+      time: e.time,
+      source: e.source,
+      details: maskDetails((e.data.details ?? {}) as MomentDetails),
+    })),
+    messages: messages.map(({ delivery: d, raw }) => ({
+      notification: d.notificationName,
+      order: d.orderNumber,
+      state: d.state,
+      language: d.language,
+      subject: d.subject,
+      plannedAt: d.createdAt,
+      sentAt: d.acceptedAt,
+      message: raw?.toString('utf8') ?? null,
+    })),
+    notWrittenTo: forbidden.map((w) => ({ reason: w.reason, since: w.at })),
+  };
+  await remember(access, 'exported what is kept of a customer', email);
+  return { name: `customer-${email}.json`, type: 'application/json', body: JSON.stringify(body, null, 2) };
+}
+
+const nobody = (email: string): AppError => new AppError('not-found', `The store has nothing about ${email}.`);
+
+/** Erases a person: all or nothing. Refused while a message to them is on the line. Answers what it was about. */
+export async function eraseCustomer(access: Access, email: string): Promise<{ orders: number; messages: number }> {
+  const storeId = access.store.id;
+  const pseudonym = pseudonyms();
+  return database().transaction(
+    async (tx) => {
+      const [sending] = await tx
+        .select({ id: deliveries.id })
+        .from(deliveries)
+        .where(and(eq(deliveries.storeId, storeId), eq(deliveries.recipient, email), eq(deliveries.state, 'sending')))
+        .limit(1);
+      if (sending) throw new AppError('conflict', 'A message to this address is being sent just now. Try again in a minute.');
+      const [known] = await tx
+        .select({ id: customers.id })
+        .from(customers)
+        .where(and(eq(customers.storeId, storeId), eq(customers.email, email)));
+      const erased = await anonymisePerson(tx, storeId, email, pseudonym);
+      if (!known && erased.orders + erased.messages === 0) throw nobody(email);
+      await remember(access, 'erased a customer', pseudonym(email), { db: tx });
+      return erased;
+    },
+    { isolationLevel: 'read committed' },
+  );
+}

@@ -1,0 +1,62 @@
+/** The web process: Next.js behind the door. Says over its channel when it takes requests. */
+import { randomBytes } from 'node:crypto';
+import { createServer } from 'node:http';
+import { hostname } from 'node:os';
+import next from 'next';
+import { config } from '../config';
+import { closeDatabase } from '../db/client';
+import { beat, HEARTBEAT_MS, leave } from '../heartbeat';
+import { log } from '../log';
+import { addressList } from '../net/addresses';
+import { secretTrouble } from '../secret-check';
+import { door } from './door';
+
+const HOST = process.env.LIBELLUS_WEB_HOST ?? '127.0.0.1';
+const PORT = Number(process.env.LIBELLUS_WEB_PORT ?? 4310);
+const id = `${hostname().slice(0, 30)}-${process.pid}-${randomBytes(4).toString('hex')}`;
+
+const { url, secret, trustedProxies } = config();
+const app = next({ dev: false, dir: process.cwd(), hostname: HOST, port: PORT });
+await app.prepare();
+const handle = app.getRequestHandler();
+const through = door(
+  { secure: url.startsWith('https:'), secret, trustedProxies: addressList(trustedProxies) },
+  (request, response) => handle(request, response),
+);
+const server = createServer((request, response) => {
+  through(request, response).catch((error: unknown) => {
+    log.error({ err: error }, 'a request could not be answered');
+    if (!response.headersSent) response.writeHead(503, { 'content-type': 'text/plain', 'retry-after': '5' });
+    response.end('Libellus cannot answer this just now.');
+  });
+});
+// Who sends slowly must not keep a connection for ever.
+server.headersTimeout = 20_000;
+server.requestTimeout = 60_000;
+server.keepAliveTimeout = 10_000;
+
+const beating = setInterval(() => {
+  void secretTrouble()
+    .then((trouble) => beat(id, 'web', trouble))
+    .catch(() => undefined);
+}, HEARTBEAT_MS);
+
+function stop(): void {
+  clearInterval(beating);
+  server.close(() => {
+    void leave(id)
+      .catch(() => undefined)
+      .then(closeDatabase)
+      .finally(() => process.exit(0));
+  });
+  server.closeIdleConnections();
+  // Pages that are open keep their connections.
+  setTimeout(() => server.closeAllConnections(), 3_000).unref();
+}
+process.on('SIGTERM', stop);
+process.on('SIGINT', stop);
+
+server.listen(PORT, HOST, () => {
+  log.info({ web: id, port: PORT }, 'the web process takes requests');
+  process.send?.('ready');
+});
