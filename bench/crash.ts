@@ -66,8 +66,9 @@ export async function crash({ rounds, events, basePort, progress }: CrashOptions
   const start = async (name: Victim): Promise<void> => {
     if (name === 'worker') launch(name, ['--import', 'tsx', 'src/server/worker/main.ts']);
     else if (name === 'web')
-      launch(name, ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(ports.web)], {
+      launch(name, ['--import', 'tsx', 'src/server/web/main.ts'], {
         NODE_ENV: 'production',
+        LIBELLUS_WEB_PORT: String(ports.web),
       });
     else {
       mariadb = await startMariaDb(dataDir, ports.database);

@@ -177,7 +177,18 @@ async function seedStore({ chance, store, users, customers, orders, firstNumber,
   const notifications = made.map((m) => m.facts);
   const templates = new Map(made.flatMap((m) => [...m.templates]));
   const rules = await seedRules(store, notifications, staffRows);
-  await seedOrders({ chance, store, customers, orders, firstNumber, now, storeRow: storeRow!, notifications, templates, rules });
+  await seedOrders({
+    chance,
+    store,
+    customers,
+    orders,
+    firstNumber,
+    now,
+    storeRow: storeRow!,
+    notifications,
+    templates,
+    rules,
+  });
 }
 
 function seededPassage(passage: Passage, storeId: string, now: number): typeof t.passages.$inferInsert {

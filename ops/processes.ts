@@ -127,7 +127,9 @@ export class Household {
     job.failures += 1;
     const how = signal ? `by ${signal}` : `with ${code ?? 0}`;
     if (now - job.failingSince > (this.options.giveUpAfter ?? GIVE_UP_AFTER_MS)) {
-      console.error(`${job.name} ended ${how} and has failed for too long; see ${this.logOf(job.name)}. Ending everything.`);
+      console.error(
+        `${job.name} ended ${how} and has failed for too long; see ${this.logOf(job.name)}. Ending everything.`,
+      );
       this.options.onGivenUp(job.name);
       return;
     }

@@ -80,6 +80,7 @@ export async function setUp(options: SettingOptions): Promise<Setting> {
     await mariadb?.stop();
   };
   try {
+    const secretGiven = process.env.LIBELLUS_SECRET !== undefined;
     const databaseUrl = options.databaseUrl ?? (await ownDatabase());
     const url = process.env.LIBELLUS_URL ?? `http://127.0.0.1:${ports.web}`;
     const env: Record<string, string> = {
@@ -94,6 +95,12 @@ export async function setUp(options: SettingOptions): Promise<Setting> {
     Object.assign(process.env, env);
     const { migrateDatabase } = await import('../src/server/db/migrate');
     await migrateDatabase(databaseUrl);
+    if (!secretGiven) {
+      // A change of the secret that was interrupted is finished before anything starts with the old one.
+      const { settleSecret } = await import('./installation');
+      const settled = await settleSecret(dataDir, databaseUrl);
+      if (settled) env.LIBELLUS_SECRET = process.env.LIBELLUS_SECRET = settled;
+    }
     if (options.seed !== false) await newlyShipped();
     const code = options.demo ? undefined : await codeForFirst();
     const demo = options.demo && options.seed !== false ? await seed() : undefined;

@@ -18,7 +18,8 @@ export function loggedError(error: unknown, depth = 0): LoggedError {
   const { name, code, cause, stack } = error as Error & { code?: string };
   const message = error.message
     .replace(/Duplicate entry '[^]*?' for key/, 'Duplicate entry (left out) for key')
-   .replace(/\nparams:[\s\S]*$/, '\nparams: (left out)').slice(0, 2_000);
+    .replace(/\nparams:[\s\S]*$/, '\nparams: (left out)')
+    .slice(0, 2_000);
   const frames = stack?.slice(stack.indexOf('\n    at '));
   return {
     type: name,

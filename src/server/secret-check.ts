@@ -5,15 +5,16 @@ import { installation } from './db/schema';
 import { SecretError } from './faults';
 import { seal, unseal } from './secrets';
 
-const NAME = 'secret-check';
+/** Under this name the sealed text is kept. */
+export const SECRET_CHECK = 'secret-check';
 
 /** Why this process must not send, in words; empty when its secret opens what is stored. The first to ask seals what is asked for later. */
 export async function secretTrouble(): Promise<string> {
   await database()
     .insert(installation)
     .ignore()
-    .values({ name: NAME, value: seal('libellus') });
-  const [row] = await database().select().from(installation).where(eq(installation.name, NAME));
+    .values({ name: SECRET_CHECK, value: seal('libellus') });
+  const [row] = await database().select().from(installation).where(eq(installation.name, SECRET_CHECK));
   try {
     unseal(row!.value);
     return '';
@@ -28,5 +29,5 @@ export async function resealCheck(secret: string): Promise<void> {
   await database()
     .update(installation)
     .set({ value: seal('libellus', secret) })
-    .where(eq(installation.name, NAME));
+    .where(eq(installation.name, SECRET_CHECK));
 }

@@ -88,7 +88,7 @@ async function sendThrough(step: Step, fault: Fault) {
 
 const STEPS: Step[] = ['greeting', 'ehlo', 'auth', 'mail', 'rcpt', 'data', 'message'];
 /** Refusals after which trying again is of no use: they are about this sender, recipient or message. */
-const FINAL: Step[] = ['mail', 'rcpt', 'data', 'message'];
+const FINAL: Step[] = ['rcpt', 'data', 'message'];
 
 jest.setTimeout(20_000);
 

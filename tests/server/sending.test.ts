@@ -330,7 +330,7 @@ describe('health', () => {
     expect(await health()).toMatchObject({
       ok: false,
       database: { ok: true },
-      worker: { ok: false, words: 'never started' },
+      worker: { ok: false, words: 'not seen in the last hour' },
       clock: { ok: true },
     });
   });

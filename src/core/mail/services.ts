@@ -162,7 +162,9 @@ export function chooseService(
       waits.push(service.leftAgainAt ?? now + 60_000);
     } else if ((putOff(service.id)?.until ?? 0) > now) {
       const { until, words } = putOff(service.id)!;
-      passedOver.push(`${name} waits, because the recipient's server keeps putting it off: ${words}`);
+      passedOver.push(
+        `${name} waits, because the recipient's server keeps putting it off: ${words.replace(/\.$/, '')}`,
+      );
       waits.push(until);
     } else return { kind: 'use', service, passedOver };
   }

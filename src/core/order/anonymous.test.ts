@@ -13,10 +13,23 @@ describe('an order whose customer was erased', () => {
 
   it('says nothing of who it was', () => {
     const text = JSON.stringify(left);
-    for (const trace of ['Iwona', 'Sobczyk', order.customer.email, 'Vale', 'FP 1', 'fieldpost.example', 'quillwick.example/orders']) {
+    for (const trace of [
+      'Iwona',
+      'Sobczyk',
+      order.customer.email,
+      'Vale',
+      'FP 1',
+      'fieldpost.example',
+      'quillwick.example/orders',
+    ]) {
       expect(text).not.toContain(trace);
     }
-    expect(left.billingAddress).toEqual({ name: 'Erased', lines: [], city: 'Erased', country: order.billingAddress!.country });
+    expect(left.billingAddress).toEqual({
+      name: 'Erased',
+      lines: [],
+      city: 'Erased',
+      country: order.billingAddress!.country,
+    });
   });
 
   it('comes to the same sums', () => {

@@ -1,33 +1,17 @@
 /** `POST /api/v1/events`: a signed CloudEvent in, the ids of the planned deliveries out. */
 import { isOwnNumber, OWN_ORDERS } from '@/core/order';
 import { placeWords } from '@/core/schema';
-import { AppError, type FieldProblem } from '../errors';
+import { jsonDepth, SIZE_LIMITS } from '@/core/size';
+import { AppError } from '../errors';
 import { receiveEvent } from '../events/receive';
-import { checkEvent } from '../events/schema';
+import { checkEvent, type OrderEvent } from '../events/schema';
 import { log } from '../log';
 import { storeThatSigned } from './keys';
+import { countWrong, guessesTooMuch, tooMany } from './limits';
+import { problem, tooOften } from './problem';
 
 /** An order with five hundred lines is far below this. */
 export const MAX_BODY = 1_000_000;
-
-function problem(status: number, title: string, problems: FieldProblem[] = []): Response {
-  // RFC 9457, with each place both as a JSON Pointer and in words.
-  return Response.json(
-    {
-      type: 'about:blank',
-      title,
-      status,
-      ...(problems.length > 0 && {
-        problems: problems.map((p) => ({
-          path: p.path,
-          place: placeWords(p.path),
-          message: `${placeWords(p.path)} ${p.message}`,
-        })),
-      }),
-    },
-    { status, headers: { 'content-type': 'application/problem+json' } },
-  );
-}
 
 /** Reads a body, or gives undefined when it is longer than {@link MAX_BODY}; never keeps more than that in memory. */
 async function readBody(request: Request): Promise<string | undefined> {
@@ -56,40 +40,19 @@ export async function handleEvent(request: Request): Promise<Response> {
       `The event is larger than ${MAX_BODY / 1_000_000} MB. Leave out what is not part of the order, such as pictures in the body.`,
     );
   }
-  const signed = await storeThatSigned(body, request.headers);
-  if (!signed.ok) return problem(401, signed.message);
-  let event: unknown;
   try {
-    event = JSON.parse(body);
-  } catch (error) {
-    return problem(400, `The event is not JSON: ${(error as Error).message}`);
-  }
-  const checked = checkEvent(event);
-  if (!checked.ok) {
-    return problem(
-      400,
-      `The event cannot be taken: ${checked.problems
-        .map((p) => `${placeWords(p.path)} ${p.message}`)
-        .slice(0, 3)
-        .join('; ')}.`,
-      checked.problems,
-    );
-  }
-  const { number } = checked.value.data.order;
-  if (isOwnNumber(number)) {
-    return problem(
-      400,
-      `The number ${number} cannot be a shop's: ${OWN_ORDERS} is for orders that are made in Libellus.`,
-      [
-        {
-          path: '/data/order/number',
-          message: `begins with ${OWN_ORDERS}, which is for orders that are made in Libellus`,
-        },
-      ],
-    );
-  }
-  try {
-    const received = await receiveEvent(signed.storeId, checked.value);
+    const wait = await guessesTooMuch(request.headers);
+    if (wait !== undefined) return tooOften(wait);
+    const signed = await storeThatSigned(body, request.headers);
+    if (!signed.ok) {
+      await countWrong(request.headers);
+      return problem(401, signed.message);
+    }
+    const often = await tooMany('events', signed.storeId);
+    if (often !== undefined) return tooOften(often);
+    const event = readEvent(body);
+    if (event instanceof Response) return event;
+    const received = await receiveEvent(signed.storeId, event);
     return Response.json({ deliveries: received.deliveries, known: received.known }, { status: 202 });
   } catch (error) {
     if (error instanceof AppError && error.code === 'invalid') {
@@ -106,6 +69,44 @@ export async function handleEvent(request: Request): Promise<Response> {
     return problem(
       503,
       'The event could not be recorded and nothing was planned. Send it again: it will be taken once.',
+      [],
+      { 'retry-after': '5' },
     );
   }
+}
+
+/** The event in a body, or the answer that says what is wrong with it. */
+function readEvent(body: string): OrderEvent | Response {
+  if (jsonDepth(body, SIZE_LIMITS.depth) > SIZE_LIMITS.depth) {
+    return problem(400, `The event is nested more than ${SIZE_LIMITS.depth} levels deep, which no event needs.`);
+  }
+  let event: unknown;
+  try {
+    event = JSON.parse(body);
+  } catch (error) {
+    return problem(400, `The event is not JSON: ${(error as Error).message.slice(0, 200)}`);
+  }
+  const checked = checkEvent(event);
+  if (!checked.ok) {
+    return problem(
+      400,
+      `The event cannot be taken: ${checked.problems
+        .map((p) => `${placeWords(p.path)} ${p.message}`)
+        .slice(0, 3)
+        .join('; ')}.`,
+      checked.problems,
+    );
+  }
+  const { number } = checked.value.data.order;
+  if (!isOwnNumber(number)) return checked.value;
+  return problem(
+    400,
+    `The number ${number} cannot be a shop's: ${OWN_ORDERS} is for orders that are made in Libellus.`,
+    [
+      {
+        path: '/data/order/number',
+        message: `begins with ${OWN_ORDERS}, which is for orders that are made in Libellus`,
+      },
+    ],
+  );
 }

@@ -1,9 +1,22 @@
 /** Keys of other programs: the store whose key signed an event, or may read the record. */
 import { and, eq } from 'drizzle-orm';
+import { LRUCache } from 'lru-cache';
 import { Webhook, WebhookVerificationError } from 'standardwebhooks';
 import { database } from '../db/client';
 import { keys } from '../db/schema';
 import { fingerprint, unseal } from '../secrets';
+
+/** What checks signatures with a key, by the key as it is sealed: opening one takes longer than checking. */
+const verifiers = new LRUCache<string, Webhook>({ max: 200 });
+
+function verifierOf(sealed: string): Webhook {
+  let verifier = verifiers.get(sealed);
+  if (!verifier) {
+    verifier = new Webhook(unseal(sealed));
+    verifiers.set(sealed, verifier);
+  }
+  return verifier;
+}
 
 export type Signed = { ok: true; storeId: string } | { ok: false; message: string };
 
@@ -34,7 +47,7 @@ export async function storeThatSigned(body: string, headers: Headers): Promise<S
     .where(eq(keys.kind, 'events'));
   for (const row of rows) {
     try {
-      new Webhook(unseal(row.secret)).verify(body, given);
+      verifierOf(row.secret).verify(body, given);
       return { ok: true, storeId: row.storeId };
     } catch (error) {
       // Not signed with this key. A signed body that is not JSON fails after its signature was found good.

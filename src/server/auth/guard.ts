@@ -29,7 +29,13 @@ export function waitAfter(failures: number, free: number): number {
 
 /** A wait as a person reads it. */
 export const waitWords = (seconds: number): string =>
-  seconds < 60 ? `${seconds} seconds` : seconds < 120 ? 'a minute' : `${Math.ceil(seconds / 60)} minutes`;
+  seconds === 1
+    ? 'a second'
+    : seconds < 60
+      ? `${seconds} seconds`
+      : seconds < 120
+        ? 'a minute'
+        : `${Math.ceil(seconds / 60)} minutes`;
 
 /**
  * Begins a try: it is counted as failed before it is made, so that many at once are not one. Returns how long one has to wait, in

@@ -30,7 +30,8 @@ const answer = (status: number, message: string, headers: Record<string, string>
 export async function signIn(request: Request): Promise<Response> {
   // Another site must not sign a visitor in to an account of its own.
   const origin = request.headers.get('origin');
-  if (origin !== null && !trustedOrigins().includes(origin)) return answer(403, 'Sign in on the page of Libellus itself.');
+  if (origin !== null && !trustedOrigins().includes(origin))
+    return answer(403, 'Sign in on the page of Libellus itself.');
   const body: unknown = await request.json().catch(() => undefined);
   const checked = checkSignIn(body);
   if (!checked.ok) return answer(400, 'An email address and a password are needed.');
@@ -47,14 +48,18 @@ export async function signIn(request: Request): Promise<Response> {
   const shared = cookie ? [] : [network];
   const wait = await beginTry([own, ...shared]);
   if (wait > 0) {
-    return answer(429, `Too many tries failed. Wait ${waitWords(wait)} and try again.`, { 'retry-after': String(wait) });
+    return answer(429, `Too many tries failed. Wait ${waitWords(wait)} and try again.`, {
+      'retry-after': String(wait),
+    });
   }
   const response = await auth().api.signInEmail({
     body: { email, password: checked.value.password },
     headers: request.headers,
     asResponse: true,
   });
-  await remember(email, response.ok).catch((error: unknown) => log.warn({ err: error }, 'a sign-in was not remembered'));
+  await remember(email, response.ok).catch((error: unknown) =>
+    log.warn({ err: error }, 'a sign-in was not remembered'),
+  );
   if (!response.ok) return answer(401, 'This address and password do not belong together.');
   await succeeded([own], shared);
   // The body of the library's answer holds the token, which scripts of the page have no use for.

@@ -83,7 +83,8 @@ export async function eraseCustomer(access: Access, email: string): Promise<{ or
         .from(deliveries)
         .where(and(eq(deliveries.storeId, storeId), eq(deliveries.recipient, email), eq(deliveries.state, 'sending')))
         .limit(1);
-      if (sending) throw new AppError('conflict', 'A message to this address is being sent just now. Try again in a minute.');
+      if (sending)
+        throw new AppError('conflict', 'A message to this address is being sent just now. Try again in a minute.');
       const [known] = await tx
         .select({ id: customers.id })
         .from(customers)

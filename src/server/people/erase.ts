@@ -33,11 +33,7 @@ export function pseudonyms(): Pseudonym {
 }
 
 /** Anonymises orders with their events and everything that was written about them. */
-export async function anonymiseOrders(
-  tx: Executor,
-  orderIds: readonly string[],
-  pseudonym: Pseudonym,
-): Promise<void> {
+export async function anonymiseOrders(tx: Executor, orderIds: readonly string[], pseudonym: Pseudonym): Promise<void> {
   if (orderIds.length === 0) return;
   const rows = await tx
     .select({ id: orders.id, snapshot: orders.snapshot })
@@ -80,11 +76,7 @@ export async function anonymiseEvents(tx: Executor, rows: readonly EventRow[], p
 }
 
 /** Of a message stays that it went out, when, and what came of it; staff keep their own addresses. */
-export async function anonymiseDeliveries(
-  tx: Executor,
-  ids: readonly string[],
-  pseudonym: Pseudonym,
-): Promise<void> {
+export async function anonymiseDeliveries(tx: Executor, ids: readonly string[], pseudonym: Pseudonym): Promise<void> {
   if (ids.length === 0) return;
   const rows = await tx
     .select({ id: deliveries.id, recipient: deliveries.recipient, role: deliveries.role })

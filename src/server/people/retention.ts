@@ -39,10 +39,15 @@ const STEPS: Record<Kind, Step> = {
     const rows = await database()
       .select({ id: sentMessages.deliveryId })
       .from(sentMessages)
-      .where(and(eq(sentMessages.storeId, storeId), gt(sentMessages.deliveryId, from), lt(sentMessages.deliveryId, until)))
+      .where(
+        and(eq(sentMessages.storeId, storeId), gt(sentMessages.deliveryId, from), lt(sentMessages.deliveryId, until)),
+      )
       .orderBy(asc(sentMessages.deliveryId))
       .limit(STEP);
-    if (rows.length > 0) await database().delete(sentMessages).where(inArray(sentMessages.deliveryId, idsOf(rows)));
+    if (rows.length > 0)
+      await database()
+        .delete(sentMessages)
+        .where(inArray(sentMessages.deliveryId, idsOf(rows)));
     return rows.at(-1)?.id;
   },
   dialogues: async (storeId, from, until) => {
@@ -52,7 +57,11 @@ const STEPS: Record<Kind, Step> = {
       .where(and(eq(attempts.storeId, storeId), gt(attempts.id, from), lt(attempts.id, until)))
       .orderBy(asc(attempts.id))
       .limit(STEP);
-    if (rows.length > 0) await database().update(attempts).set({ conversation: '' }).where(inArray(attempts.id, idsOf(rows)));
+    if (rows.length > 0)
+      await database()
+        .update(attempts)
+        .set({ conversation: '' })
+        .where(inArray(attempts.id, idsOf(rows)));
     return rows.at(-1)?.id;
   },
   events: async (storeId, from, until) => {
@@ -107,7 +116,8 @@ const STEPS: Record<Kind, Step> = {
         .where(and(eq(orders.storeId, storeId), eq(orders.customerEmail, email)))
         .limit(1);
       // Whoever still has an order here that names them is known.
-      if (!order && !email.endsWith('@erased.invalid')) await anonymiseCustomer(database(), storeId, email, pseudonyms());
+      if (!order && !email.endsWith('@erased.invalid'))
+        await anonymiseCustomer(database(), storeId, email, pseudonyms());
     }
     return rows.at(-1)?.id;
   },
@@ -175,8 +185,12 @@ async function reach(db: Executor, name: string, value: string): Promise<void> {
 
 /** What belongs to no store. */
 async function forgetLoose(now: number): Promise<void> {
-  await database().delete(session).where(lt(session.expiresAt, new Date(now)));
-  await database().delete(rateLimit).where(lt(rateLimit.lastRequest, now - DAY_MS));
+  await database()
+    .delete(session)
+    .where(lt(session.expiresAt, new Date(now)));
+  await database()
+    .delete(rateLimit)
+    .where(lt(rateLimit.lastRequest, now - DAY_MS));
   await database()
     .delete(contradictions)
     .where(lt(contradictions.at, new Date(now - 90 * DAY_MS)));

@@ -63,7 +63,7 @@ export const order = {
     run: (who, { number, step }) => takeStep(who, number, step),
   }),
   wind: useCase({
-    name: 'order.wind-clock',
+    name: 'order.wind',
     permission: 'order.place',
     input: object({ hours: Type.Number({ minimum: 0, maximum: 24 * 366 }) }),
     run: (_, { hours }) => windClock(Math.round(hours * HOUR_MS)),

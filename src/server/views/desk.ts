@@ -4,15 +4,7 @@ import { senderKindOf, type SenderKind } from '@/core/mail';
 import { and, desc, eq, sql } from 'drizzle-orm';
 import { findingProblem, messageFindings, templateFindings, type Finding } from '@/core/preflight';
 import { readTemplateAddress, templateAddress, variantTitle } from '@/core/plan';
-import {
-  copyBlock,
-  freshIds,
-  insertBlock,
-  staleAfter,
-  withWords,
-  type Segments,
-  type Template,
-} from '@/core/template';
+import { copyBlock, freshIds, insertBlock, staleAfter, withWords, type Segments, type Template } from '@/core/template';
 import { sampleOrders } from '@/core/order';
 import type { Access } from '../auth/access';
 import { database, type Executor } from '../db/client';

@@ -3,7 +3,7 @@
  * large or too deep are refused with words, and every answer carries the headers that protect it.
  */
 import { createHmac, timingSafeEqual } from 'node:crypto';
-import type { IncomingMessage, ServerResponse } from 'node:http';
+import { IncomingMessage, type ServerResponse } from 'node:http';
 import type { BlockList } from 'node:net';
 import { WORDS_MARK } from '@/core/result';
 import { jsonDepth } from '@/core/size';
@@ -35,9 +35,13 @@ export function door(settings: DoorSettings, handle: Handle): Handle {
   return async (request, response) => {
     identify(request, settings);
     protect(request, response, settings);
-    const refusal = await refusalOf(request, settings);
+    const refusal = refusalOf(request, settings);
     if (refusal) return refuse(response, refusal);
-    await handle(request, response);
+    if (!isReadFirst(request)) return handle(request, response);
+    const body = await bodyOf(request);
+    if (!body) return;
+    if (jsonDepth(body.toString('latin1'), MOST_NESTED) > MOST_NESTED) return refuse(response, TOO_DEEP);
+    await handle(withBody(request, body), response);
   };
 }
 
@@ -84,11 +88,13 @@ function refuse(response: ServerResponse, { status, words }: Refusal): void {
 
 const size = (bytes: number): string => (bytes >= 1_000_000 ? `${bytes / 1_000_000} MB` : `${bytes / 1_000} kB`);
 
-async function refusalOf(request: IncomingMessage, settings: DoorSettings): Promise<Refusal | undefined> {
-  const { method = 'GET', headers, url = '/' } = request;
+/** What is wrong with a request by its head alone. */
+function refusalOf(
+  { method = 'GET', headers, url = '/' }: IncomingMessage,
+  { secret }: DoorSettings,
+): Refusal | undefined {
   if (method === 'GET' || method === 'HEAD' || method === 'OPTIONS') return undefined;
-  const type = headers['content-type'] ?? '';
-  const rule = bodyRule(url.split('?', 1)[0]!, type);
+  const rule = bodyRule(pathOf(url), headers['content-type'] ?? '');
   if (rule.handled) return undefined;
   if (headers['content-length'] === undefined) {
     if (headers['transfer-encoding'] === undefined) return undefined;
@@ -101,42 +107,45 @@ async function refusalOf(request: IncomingMessage, settings: DoorSettings): Prom
       words: `This is too large: it has ${size(bytes)}, and at most ${size(rule.most)} are taken here.`,
     };
   }
-  if (bytes > rule.openTo && !hasSession(headers.cookie ?? '', settings.secret)) {
+  if (bytes > rule.openTo && !hasSession(headers.cookie ?? '', secret)) {
     return { status: 401, words: 'You are signed out. Sign in again; what you typed is still here.' };
-  }
-  if (type.startsWith('multipart/')) return undefined;
-  const body = await readAhead(request, bytes);
-  if (body && jsonDepth(body.toString('latin1'), MOST_NESTED) > MOST_NESTED) {
-    return { status: 400, words: `This is nested more than ${MOST_NESTED} levels deep, which nothing here needs.` };
   }
   return undefined;
 }
 
-/** Reads a whole body and puts it back, for who reads it next. Undefined when the connection ended before. */
-function readAhead(request: IncomingMessage, bytes: number): Promise<Buffer | undefined> {
-  if (bytes === 0) return Promise.resolve(undefined);
-  return new Promise((resolve) => {
-    const chunks: Buffer[] = [];
-    let have = 0;
-    const done = (body: Buffer | undefined): void => {
-      request.off('readable', read).off('close', gone).off('error', gone);
-      resolve(body);
-    };
-    const gone = (): void => done(undefined);
-    const read = (): void => {
-      for (let chunk = request.read() as Buffer | null; chunk; chunk = request.read() as Buffer | null) {
-        chunks.push(chunk);
-        have += chunk.length;
-        if (have >= bytes) break;
-      }
-      if (have < bytes) return;
-      const body = Buffer.concat(chunks);
-      // In the same turn as the last reading, so that the stream does not end in between.
-      request.unshift(body);
-      done(body);
-    };
-    request.on('readable', read).on('close', gone).on('error', gone);
-  });
+const pathOf = (url: string): string => url.split('?', 1)[0]!;
+
+/** Whether the whole body is read here first, to see how deep it goes. Files are not: they are read as they come. */
+function isReadFirst({ method = 'GET', headers, url = '/' }: IncomingMessage): boolean {
+  const type = headers['content-type'] ?? '';
+  return method === 'POST' && !type.startsWith('multipart/') && !bodyRule(pathOf(url), type).handled;
+}
+
+const TOO_DEEP: Refusal = {
+  status: 400,
+  words: `This is nested more than ${MOST_NESTED} levels deep, which nothing here needs.`,
+};
+
+/** Reads a whole body; its length was checked. Undefined when the connection ended before. */
+async function bodyOf(request: IncomingMessage): Promise<Buffer | undefined> {
+  const chunks: Buffer[] = [];
+  try {
+    for await (const chunk of request) chunks.push(chunk as Buffer);
+  } catch {
+    return undefined;
+  }
+  return request.complete ? Buffer.concat(chunks) : undefined;
+}
+
+/** The same request with a body that was read already. */
+function withBody(request: IncomingMessage, body: Buffer): IncomingMessage {
+  const again = new IncomingMessage(request.socket);
+  const { method, url, headers, rawHeaders, httpVersion, httpVersionMajor, httpVersionMinor } = request;
+  Object.assign(again, { method, url, headers, rawHeaders, httpVersion, httpVersionMajor, httpVersionMinor });
+  again.push(body);
+  again.push(null);
+  again.complete = true;
+  return again;
 }
 
 /** Whether a cookie of a session is there that this installation signed. Whether the session is still open is asked later. */

@@ -13,7 +13,8 @@ export const NO_ANSWER: Failure = {
 export function answered<T>(asked: Promise<Result<T>>): Promise<Result<T>> {
   return asked.catch((error: unknown): Result<T> => {
     // What the door of the web process says, such as that something is too large, is shown as it says it.
-    const said = error instanceof Error && error.message.startsWith(WORDS_MARK) ? error.message.slice(WORDS_MARK.length) : '';
+    const said =
+      error instanceof Error && error.message.startsWith(WORDS_MARK) ? error.message.slice(WORDS_MARK.length) : '';
     return { ok: false, error: said === '' ? NO_ANSWER : { code: 'invalid', message: said, problems: [] } };
   });
 }

@@ -31,12 +31,12 @@ export function SignInForm({ to }: { to: string }) {
         ? 'Libellus does not answer. Look whether it is running, then try again.'
         : response.status === 503
           ? 'Libellus cannot sign anybody in just now. Try again in a minute.'
-        : response.status === 429
-          ? ((await response.json().catch(() => ({}))) as { message?: string }).message ??
-            'Too many tries failed. Wait a few minutes and try again.'
-          : response.status === 400 || response.status === 401
-            ? 'This address and password do not belong together. Type the password again.'
-            : 'Signing in did not work. Try again; if it stays so, look at the log of the web process.',
+          : response.status === 429
+            ? (((await response.json().catch(() => ({}))) as { message?: string }).message ??
+              'Too many tries failed. Wait a few minutes and try again.')
+            : response.status === 400 || response.status === 401
+              ? 'This address and password do not belong together. Type the password again.'
+              : 'Signing in did not work. Try again; if it stays so, look at the log of the web process.',
     );
   };
 

@@ -19,7 +19,7 @@ export async function orderAction(
 }
 
 export async function ordersAction(store: string, search: string): Promise<Result<OrderChoice[]>> {
-  const found = await act(order.search, store, { search: String(search).slice(0, 100) });
+  const found = await act(order.search, store, { search: typeof search === 'string' ? search.slice(0, 100) : search });
   return withValue(found, (rows) =>
     rows.map((o) => ({ number: o.number, name: o.customerName, note: languageName(o.language) })),
   );

@@ -8,7 +8,11 @@ import type { ChannelOnScreen, DomainOnScreen, Found, SenderOnScreen, WithheldOn
 
 type Saved = { id: string; released: number };
 
-export async function saveServiceAction(store: string, id: string | undefined, values: unknown): Promise<Result<Saved>> {
+export async function saveServiceAction(
+  store: string,
+  id: string | undefined,
+  values: unknown,
+): Promise<Result<Saved>> {
   return act(service.save, store, { ...(id !== undefined && { id }), service: values });
 }
 

@@ -1,0 +1,54 @@
+/** Commands beside the running processes: `./libellus backup`, `restore` and `secret`. */
+import { parseArgs } from 'node:util';
+import { openInstallation } from './installation';
+
+const USAGE = `./libellus backup FILE [--data DIR] [--port N]
+./libellus restore FILE [--replace] [--data DIR] [--port N]
+./libellus secret [--data DIR] [--port N]`;
+
+async function main(): Promise<void> {
+  const { values, positionals } = parseArgs({
+    allowPositionals: true,
+    options: { port: { type: 'string' }, data: { type: 'string' }, replace: { type: 'boolean', default: false } },
+  });
+  const [command, file] = positionals;
+  if (command !== 'secret' && !file) throw new Error(USAGE);
+  const installation = await openInstallation(values);
+  try {
+    if (command === 'backup') {
+      const { backUp } = await import('./backup');
+      await backUp(installation, file!);
+      console.log(`${file} holds the database and all pictures. The secret is not in it: keep it apart.`);
+    } else if (command === 'restore') {
+      const { restore } = await import('./backup');
+      const { at, held, secret } = await restore(installation, file!, { replace: values.replace });
+      console.log(`The backup of ${at} is restored.`);
+      if (held > 0) {
+        console.log(
+          `${held} messages that were due then are on hold: they may have been sent since. See them under Deliveries.`,
+        );
+      }
+      if (secret)
+        console.log(
+          `${secret} Give the one of the installation that was backed up, or enter passwords and keys again.`,
+        );
+    } else if (command === 'secret') {
+      const { changeSecret } = await import('./secret');
+      await changeSecret(installation);
+      console.log(
+        'The secret is changed. Passwords and keys are sealed with the new one, and everybody has to sign in again.',
+      );
+      if (installation.secretGiven) console.log('Set LIBELLUS_SECRET to the new one before you start Libellus.');
+      console.log('What comes back for messages that were sent before is not recognised any more.');
+    } else throw new Error(USAGE);
+  } finally {
+    const { closeDatabase } = await import('../src/server/db/client');
+    await closeDatabase();
+    await installation.close();
+  }
+}
+
+main().catch((error: Error) => {
+  console.error(error.message);
+  process.exit(1);
+});

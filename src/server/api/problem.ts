@@ -1,0 +1,29 @@
+/** Errors of the public interface, as RFC 9457 writes them, with each place both as a JSON Pointer and in words. */
+import { placeWords } from '@/core/schema';
+import type { FieldProblem } from '../errors';
+
+export function problem(
+  status: number,
+  title: string,
+  problems: readonly FieldProblem[] = [],
+  headers: Record<string, string> = {},
+): Response {
+  return Response.json(
+    {
+      type: 'about:blank',
+      title,
+      status,
+      ...(problems.length > 0 && {
+        problems: problems.map((p) => ({
+          path: p.path,
+          place: placeWords(p.path),
+          message: `${placeWords(p.path)} ${p.message}`,
+        })),
+      }),
+    },
+    { status, headers: { 'content-type': 'application/problem+json', ...headers } },
+  );
+}
+
+export const tooOften = (seconds: number): Response =>
+  problem(429, `Too many requests. Ask again in ${seconds} s.`, [], { 'retry-after': String(seconds) });

@@ -1,0 +1,260 @@
+/**
+ * Every server action and every file route, called as every role, signed out, and as a member of another store. What each may do is
+ * written here by hand; actions are found by reading the folder of the application, so that none can be forgotten.
+ */
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { eq } from 'drizzle-orm';
+import { DEFAULT_LOOK } from '@/core/look';
+import { STORE } from '@/core/testing';
+import { ROLES, type Role } from '@/server/auth/policy';
+import { database } from '@/server/db/client';
+import { memberships, user } from '@/server/db/schema';
+import { createStore } from '@/server/stores';
+import { USE_CASES } from '@/server/use-case';
+import { SHOP, useDatabase } from './fixture';
+
+let signedIn: { id: string; name: string; email: string } | undefined;
+jest.mock('@/server/auth/auth', () => ({
+  auth: () => ({ api: { getSession: () => Promise.resolve(signedIn ? { user: signedIn } : null) } }),
+}));
+jest.mock('next/headers', () => ({ headers: () => Promise.resolve(new Headers()) }));
+jest.mock('next/cache', () => ({ revalidatePath: () => undefined }));
+
+useDatabase();
+
+const OTHER = 'elsewhere';
+const PERSON = { id: 'somebody', name: 'Somebody', email: 'somebody@quillwick.example' };
+
+const EVERYONE = 'owner designer translator support viewer';
+const file = (name: string, bytes = 'x'): FormData => {
+  const form = new FormData();
+  form.set(name, new File([bytes], 'file.csv'));
+  form.set('shown', '200');
+  return form;
+};
+const WORDS = { en: { a: 'x' } };
+
+/** Action by name: who may, and arguments of the right shape (which the deed may still refuse). */
+const ACTIONS: Record<string, [roles: string, ...args: unknown[]]> = {
+  saveServiceAction: ['owner', undefined, {}],
+  checkAction: ['owner support', 'none'],
+  findAction: ['owner', 'not an address'],
+  pauseAction: ['owner', 'none', true],
+  moveAction: ['owner', 'none', 1],
+  removeServiceAction: ['owner', 'none'],
+  sendersAction: ['owner', []],
+  channelsAction: ['owner', {}],
+  addDomainAction: ['owner', 'not a domain'],
+  lookAction: ['owner support', 'none.example'],
+  newKeyAction: ['owner', 'none.example'],
+  removeDomainAction: ['owner', 'none.example'],
+  withholdAction: ['owner support', {}],
+  allowAction: ['owner support', 'none'],
+  tryAction: ['owner support', 'none'],
+  tryAllAction: ['owner support', 'none'],
+  releaseAction: ['owner support', 'none'],
+  sendNowAction: ['owner support', 'none'],
+  stopAction: ['owner support', 'none'],
+  againAction: ['owner support', 'none', 'a@b.example'],
+  placeAction: ['owner support', {}],
+  orderDoAction: ['owner support', 'none', {}],
+  startWalkAction: ['owner support', { email: 'x', firstName: 'A', lastName: 'B', language: 'en', asGuest: false }],
+  stepAction: ['owner support', 'none', 'none'],
+  windAction: ['owner support', 1],
+  writeAction: ['owner designer support', {}],
+  eventsKeyAction: ['owner'],
+  previewFileAction: ['owner', 'products', file('file')],
+  bringFileAction: ['owner', 'products', false, file('file')],
+  switchAction: ['owner designer', 'none', true],
+  impactAction: [EVERYONE, 'none'],
+  bulkAction: ['owner designer', 'publish', []],
+  makeAction: ['owner designer', { name: '', moment: 'order.placed', audience: 'customer' }],
+  removeAction: ['owner designer', 'none'],
+  saveNotificationAction: ['owner designer', 'none', 1, {}],
+  addShopMailAction: ['owner designer', { name: '', moment: 'order.placed', audience: 'customer' }],
+  removeShopMailAction: ['owner designer', 'none'],
+  addRuleAction: ['owner designer', {}],
+  changeRuleAction: ['owner designer', 'none', {}],
+  removeRuleAction: ['owner designer', 'none'],
+  tryOrderAction: [EVERYONE, 'none'],
+  testRuleAction: ['owner designer translator support', 'none', 'none'],
+  savePhraseAction: ['owner designer', { phrase: 'none', language: 'en', source: 'x' }],
+  orderAction: [EVERYONE, 'none'],
+  ordersAction: [EVERYONE, 'none'],
+  saveAction: ['owner designer translator', 'none', 1, {}],
+  publishAction: ['owner designer', 'none', 1],
+  editionAction: [EVERYONE, 'none', 1],
+  templateOfAction: [EVERYONE, 'none'],
+  testAction: ['owner designer translator support', 'none', {}, 'en', 'none', 'x'],
+  bringAction: ['owner designer', file('picture')],
+  coloursAction: [EVERYONE, '/media/none.png'],
+  copyBlockAction: ['owner designer translator', 'none', {}, WORDS],
+  makePassageAction: ['owner designer', '', [], WORDS],
+  savePassageAction: ['owner designer translator', 'none', 1, {}],
+  publishPassageAction: ['owner designer', 'none', 1],
+  removePassageAction: ['owner designer', 'none'],
+  saveLookAction: ['owner designer', 1, {}],
+  publishLookAction: ['owner designer', 999],
+  importLookAction: ['owner designer', '{'],
+  copyLookAction: ['owner designer', 'none'],
+  lookEditionAction: [EVERYONE, 999],
+};
+
+/** File route by its place below the store: who may, and what its address names. */
+const ROUTES: Record<string, [roles: string, params: Record<string, string>, query: string]> = {
+  'look/export': [EVERYONE, {}, ''],
+  'desk/[slug]/export': [EVERYONE, { slug: 'order-received' }, 'as=html&language=en&order=SAMPLE-ACCOUNT'],
+  'deliveries/[id]/message': [EVERYONE, { id: 'none' }, ''],
+  'orders/exchange/file': ['owner support', {}, 'list=products&as=csv'],
+};
+
+/** Deeds that have no screen yet; a test of their own calls them. */
+const WITHOUT_SCREEN = ['customer.export', 'customer.erase'];
+
+const APP = join(process.cwd(), 'src/app');
+const filesBelow = (folder: string): string[] =>
+  readdirSync(folder, { withFileTypes: true }).flatMap((entry) =>
+    entry.isDirectory() ? filesBelow(join(folder, entry.name)) : [join(folder, entry.name)],
+  );
+const sources = filesBelow(APP).map((path) => ({ path, text: readFileSync(path, 'utf8') }));
+const actionFiles = sources.filter((s) => /^'use server';/m.test(s.text));
+const routeFiles = sources.filter((s) => s.path.startsWith(join(APP, 's')) && s.path.endsWith('/route.ts'));
+
+interface Asked {
+  code: string;
+  message: string;
+}
+type Action = (...args: unknown[]) => Promise<{ ok: true } | { ok: false; error: Asked }>;
+const actions = new Map<string, Action>();
+const routes = new Map<string, (request: Request, context: { params: Promise<unknown> }) => Promise<Response>>();
+
+const become = async (role: Role | undefined, store = SHOP): Promise<void> => {
+  await database().delete(memberships).where(eq(memberships.userId, PERSON.id));
+  if (role) await database().insert(memberships).values({ userId: PERSON.id, storeId: store, role });
+  signedIn = PERSON;
+};
+const outcome = async (name: string, args: readonly unknown[], store: unknown = SHOP): Promise<Asked> => {
+  const result = await actions.get(name)!(store, ...args);
+  return result.ok ? { code: 'ok', message: '' } : { code: result.error.code, message: result.error.message };
+};
+
+beforeAll(async () => {
+  for (const { path } of actionFiles) {
+    const loaded = (await import(path)) as Record<string, Action>;
+    for (const [name, value] of Object.entries(loaded)) if (typeof value === 'function') actions.set(name, value);
+  }
+  for (const { path } of routeFiles) {
+    const place = path.slice(path.indexOf('[store]/') + 8, -'/route.ts'.length);
+    routes.set(place, ((await import(path)) as { GET: never }).GET);
+  }
+  const now = new Date();
+  await database()
+    .insert(user)
+    .values({ ...PERSON, createdAt: now, updatedAt: now });
+  await createStore(
+    database(),
+    {
+      id: OTHER,
+      name: 'Elsewhere',
+      language: 'en',
+      languages: ['en'],
+      locales: {},
+      currency: 'EUR',
+      timeZone: 'UTC',
+      facts: STORE,
+      look: DEFAULT_LOOK,
+    },
+    [{ id: 'web-shop', name: 'Web shop', customerMail: true }],
+  );
+});
+
+it('has every action and every file route in its tables, and each goes through a use case', () => {
+  expect([...actions.keys()].toSorted()).toEqual(Object.keys(ACTIONS).toSorted());
+  expect([...routes.keys()].toSorted()).toEqual(Object.keys(ROUTES).toSorted());
+  // None is written into a page, where this test would not find it, but setting up, which nobody can be signed in for.
+  const inPages = sources.filter((s) => /^\s+'use server';/m.test(s.text)).map((s) => s.path.slice(APP.length));
+  expect(inPages).toEqual(['/set-up/page.tsx']);
+  for (const { path, text } of [...actionFiles, ...routeFiles]) {
+    const deeds = [...text.matchAll(/^import (?!type)\{[^}]*\} from '@\/server\/(?:views|pictures|people)[^']*'/gm)];
+    expect({ path, deeds: deeds.map((m) => m[0]) }).toEqual({ path, deeds: [] });
+  }
+  const used = [...actionFiles, ...routeFiles].map((s) => s.text).join('\n');
+  const unused = [...USE_CASES.values()].filter((u) => !WITHOUT_SCREEN.includes(u.name) && !used.includes(key(u.name)));
+  expect(unused.map((u) => u.name)).toEqual([]);
+});
+
+/** `delivery.retry-cause` is used as `delivery.retryCause`, `shop-mail.add` as `shopMail.add`. */
+const key = (name: string): string => name.replace(/-([a-z])/g, (_, letter: string) => letter.toUpperCase());
+
+describe.each(ROLES)('a %s', (role) => {
+  beforeAll(() => become(role));
+
+  it.each(Object.entries(ACTIONS))('is answered on %s as the table says', async (name, [roles, ...args]) => {
+    const { code, message } = await outcome(name, args);
+    if (roles.split(' ').includes(role)) {
+      expect({ name, code, message }).not.toMatchObject({ code: expect.stringMatching(/forbidden|signed-out|broken/) });
+      expect(message).not.toContain(`no store "${SHOP}"`);
+    } else expect({ name, code }).toEqual({ name, code: 'forbidden' });
+  });
+
+  it.each(Object.entries(ROUTES))('is given the file %s as the table says', async (place, [roles, params, query]) => {
+    const response = await routes.get(place)!(new Request(`http://libellus.example/?${query}`), {
+      params: Promise.resolve({ store: SHOP, ...params }),
+    });
+    const expected = !roles.split(' ').includes(role) ? 403 : params.id === 'none' ? 404 : 200;
+    expect({ place, status: response.status }).toEqual({ place, status: expected });
+  });
+});
+
+describe('somebody who is signed out', () => {
+  beforeAll(() => {
+    signedIn = undefined;
+  });
+
+  it.each(Object.entries(ACTIONS))('is told so by %s', async (name, [, ...args]) => {
+    expect((await outcome(name, args)).code).toBe('signed-out');
+  });
+
+  it.each(Object.entries(ROUTES))('gets no file from %s', async (place, [, params, query]) => {
+    const response = await routes.get(place)!(new Request(`http://libellus.example/?${query}`), {
+      params: Promise.resolve({ store: SHOP, ...params }),
+    });
+    expect(response.status).toBe(401);
+  });
+});
+
+describe('an owner of another store', () => {
+  beforeAll(() => become('owner', OTHER));
+
+  it.each(Object.entries(ACTIONS))('does not learn from %s that this store exists', async (name, [, ...args]) => {
+    const asked = await outcome(name, args);
+    const nothing = await outcome(name, args, 'no-such-store');
+    expect(asked.code).toBe('not-found');
+    expect(asked.message.replace(SHOP, 'X')).toBe(nothing.message.replace('no-such-store', 'X'));
+  });
+});
+
+describe('arguments of any shape', () => {
+  const deep = (levels: number): unknown => (levels === 0 ? 'x' : { a: deep(levels - 1) });
+  const HOSTILE: [string, unknown][] = [
+    ['nothing', undefined],
+    ['null', null],
+    ['a number', 7],
+    ['a list', [[]]],
+    ['an object', { toString: 'x', constructor: {}, length: -1 }],
+    ['a long text', 'x'.repeat(100_000)],
+    ['something deep', deep(60)],
+  ];
+  beforeAll(() => become('owner'));
+
+  it.each(Object.keys(ACTIONS))('are refused by %s with words, and break nothing', async (name) => {
+    for (const [what, value] of HOSTILE) {
+      for (const args of [[value], [value, value, value, value, value], [...ACTIONS[name]!.slice(1, -1), value]]) {
+        const { code } = await outcome(name, args);
+        expect({ name, what, code }).not.toEqual({ name, what, code: 'broken' });
+      }
+    }
+    expect((await outcome(name, ACTIONS[name]!.slice(1), { toString: 1 })).code).not.toBe('broken');
+  });
+});
