@@ -26,6 +26,7 @@ function makeAuth() {
     rateLimit: { enabled: false },
     advanced: { cookiePrefix: 'libellus', useSecureCookies: url.startsWith('https:') },
     telemetry: { enabled: false },
+    logger: { level: 'error' },
     plugins: [nextCookies()],
   });
 }
