@@ -25,9 +25,10 @@ export async function benchBoard(): Promise<{ rows: Row[]; notes: string[] }> {
     const { makeNotification } = await import('../src/server/views/notifications');
     const db = database();
     const [store] = await db.select().from(t.stores).limit(1);
+    const [person] = await db.select().from(t.user).limit(1);
     const access = {
       store: store!,
-      person: { id: '', name: 'Bench', email: 'bench@quillwick.example' },
+      person: person!,
       role: 'owner' as const,
     };
     const there = (await loadBoard(access)).cards.length;

@@ -1,15 +1,19 @@
 /** `./libellus bench`: figures as ratios against real alternatives, all taken in this one run; `--crash` for the crash test. */
+import { spawnSync } from 'node:child_process';
 import { cpus } from 'node:os';
 import { parseArgs } from 'node:util';
 import { benchBoard } from './board';
 import { benchFill } from './fill';
+import { benchHostile, printHostile } from './hostile';
+import { benchIntake } from './intake';
 import { printTable } from './measure';
 import { benchPlanning } from './planning';
 import { benchSending } from './sending';
 import { benchTyping } from './typing';
 
+const PARTS = ['fill', 'planning', 'hostile', 'intake', 'board', 'sending', 'typing'] as const;
 const USAGE =
-  'Usage: ./libellus bench [fill|planning|board|sending|typing] or ./libellus bench --crash [--rounds N] [--events N] [--json]';
+  'Usage: ./libellus bench [fill|planning|hostile|intake|board|sending|typing] or ./libellus bench --crash [--rounds N] [--events N] [--json]';
 const { values, positionals } = parseArgs({
   allowPositionals: true,
   options: {
@@ -22,16 +26,27 @@ const { values, positionals } = parseArgs({
   },
 });
 const which = positionals[0] ?? 'all';
-if (!['all', 'fill', 'planning', 'board', 'typing', 'sending'].includes(which)) throw new Error(USAGE);
+if (which !== 'all' && !(PARTS as readonly string[]).includes(which)) throw new Error(USAGE);
 if (values.crash) await runCrash();
 else await runFigures();
+
+/** Each part in a process of its own: none finds what another left in memory. */
+function runEach(): void {
+  for (const part of PARTS) {
+    const { status } = spawnSync(process.execPath, [...process.execArgv, 'bench/main.ts', part], { stdio: 'inherit' });
+    if (status !== 0) process.exitCode = 1;
+  }
+}
 
 async function runFigures(): Promise<void> {
   const wanted = (name: string): boolean => which === 'all' || which === name;
   console.log(`Node ${process.version} on ${cpus()[0]?.model ?? 'an unknown processor'}`);
+  if (which === 'all') return runEach();
   if (wanted('fill')) printTable(await benchFill());
   if (wanted('planning')) printTable(await benchPlanning());
+  if (wanted('hostile')) printHostile(await benchHostile());
   for (const [name, bench] of [
+    ['intake', benchIntake],
     ['board', benchBoard],
     ['sending', benchSending],
     ['typing', benchTyping],

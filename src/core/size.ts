@@ -73,21 +73,40 @@ function partsOf(value: object, most: number): [string, unknown][] {
 
 /** How deep the brackets of a JSON text go, without reading it as JSON; stops above `most`. Text in quotes does not count. */
 export function jsonDepth(text: string, most: number): number {
+  return scan(text, { depth: most, values: Infinity }).depth;
+}
+
+/**
+ * What is too large about a JSON text, in words; undefined when nothing is. Found before the text is read as JSON, which takes much
+ * longer and, for what is nested without end, may not end well.
+ */
+export function jsonTooLarge(text: string, limits: SizeLimits = SIZE_LIMITS): string | undefined {
+  const { depth, values } = scan(text, limits);
+  if (depth > limits.depth) return `is nested more than ${limits.depth} levels deep`;
+  return values > limits.values ? `has more than ${limits.values} values in it` : undefined;
+}
+
+/** Counts brackets and commas up to the limits. */
+function scan(text: string, most: SizeLimits): Size {
+  let open = 0;
   let depth = 0;
-  let deepest = 0;
-  for (let i = 0; i < text.length && deepest <= most; i += 1) {
+  let values = 1;
+  for (let i = 0; i < text.length && depth <= most.depth && values <= most.values; i += 1) {
     const c = text.charCodeAt(i);
     if (c === QUOTE) {
       i += 1;
       while (i < text.length && text.charCodeAt(i) !== QUOTE) i += text.charCodeAt(i) === BACKSLASH ? 2 : 1;
     } else if (c === OPEN_BRACE || c === OPEN_BRACKET) {
-      depth += 1;
-      if (depth > deepest) deepest = depth;
-    } else if (c === CLOSE_BRACE || c === CLOSE_BRACKET) depth -= 1;
+      open += 1;
+      values += 1;
+      if (open > depth) depth = open;
+    } else if (c === CLOSE_BRACE || c === CLOSE_BRACKET) open -= 1;
+    else if (c === COMMA) values += 1;
   }
-  return deepest;
+  return { values, depth };
 }
 
+const COMMA = 0x2c;
 const QUOTE = 0x22;
 const BACKSLASH = 0x5c;
 const OPEN_BRACKET = 0x5b;

@@ -27,14 +27,77 @@ export interface ReadList {
   ignored: string[];
 }
 
+/** How lists are written: which separators are known, and that empty lines are none. */
+export const CSV_OPTIONS = { delimitersToGuess: [',', ';', '\t', '|'], skipEmptyLines: 'greedy' as const };
+
+/** A file's cells, row by row, before anything is known of what they mean. */
+export interface ParsedCsv {
+  data: string[][];
+  errors: { type: string; row: number }[];
+  delimiter: string;
+}
+
+/** More problems are not kept: whoever has so many corrects the file and not its rows. */
+export const MOST_PROBLEMS = 2_000;
+/** A heading with more columns is none of a list. */
+const MOST_COLUMNS = 500;
+/** So many rows are read in one step. */
+const ROWS_A_STEP = 100;
+
+/** No row of a list is longer, whatever stands in it. */
+const LONGEST_ROW = 100_000;
+/** Characters looked at in one step. */
+const CHARACTERS_A_STEP = 500_000;
+
+/**
+ * A row that is longer than any of a list, or a quotation that never ends: found before the text is read, which takes ever longer the
+ * further such a row goes.
+ */
+export function* csvTooLarge(text: string): Generator<void, RowProblem | undefined> {
+  let row = 1;
+  let from = 0;
+  let quoted = false;
+  for (let i = 0; i < text.length; i += 1) {
+    if (i % CHARACTERS_A_STEP === CHARACTERS_A_STEP - 1) yield;
+    const c = text.charCodeAt(i);
+    if (c === QUOTE) quoted = !quoted;
+    else if ((c === NEW_LINE || c === CARRIAGE_RETURN) && !quoted) {
+      if (c === NEW_LINE || text.charCodeAt(i + 1) !== NEW_LINE) row += 1;
+      from = i + 1;
+    }
+    if (i - from > LONGEST_ROW) {
+      return {
+        row,
+        column: '',
+        message: quoted
+          ? 'has a quotation mark that is not closed'
+          : `is longer than ${LONGEST_ROW} characters. Look whether the file is a list at all`,
+      };
+    }
+  }
+  return undefined;
+}
+
+const QUOTE = 0x22;
+const NEW_LINE = 0x0a;
+const CARRIAGE_RETURN = 0x0d;
+
 /** Reads a list. Rows with a problem are not among `rows`; a file without the needed columns has none. */
 export function readCsv(kind: ListKind, text: string, currency: string): ReadList {
-  const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), {
-    delimitersToGuess: [',', ';', '\t', '|'],
-    skipEmptyLines: 'greedy',
-  });
-  const separator = parsed.meta.delimiter;
-  const [head = [], ...body] = parsed.data;
+  const { data, errors, meta } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), CSV_OPTIONS);
+  const parsed = { data, errors: errors.map((e) => ({ type: e.type, row: e.row ?? 0 })), delimiter: meta.delimiter };
+  const steps = readCsvInSteps(kind, parsed, currency);
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+  }
+}
+
+/** As {@link readCsv}, some rows at each step, for whoever has others to answer in between. */
+export function* readCsvInSteps(kind: ListKind, parsed: ParsedCsv, currency: string): Generator<void, ReadList> {
+  const separator = parsed.delimiter;
+  const head = (parsed.data[0] ?? []).slice(0, MOST_COLUMNS);
+  const count = parsed.data.length - 1;
   const names = head.map((h) =>
     h
       .trim()
@@ -49,10 +112,9 @@ export function readCsv(kind: ListKind, text: string, currency: string): ReadLis
     }
   }
   for (const [i, name] of names.entries()) {
-    if (name !== '' && names.indexOf(name) !== i)
-      problems.push({ row: 1, column: name, message: 'stands there twice' });
+    if (name !== '' && names.indexOf(name) < i) problems.push({ row: 1, column: name, message: 'stands there twice' });
   }
-  if (body.length > MOST_ROWS) {
+  if (count > MOST_ROWS) {
     problems.push({
       row: MOST_ROWS + 1,
       column: '',
@@ -63,35 +125,42 @@ export function readCsv(kind: ListKind, text: string, currency: string): ReadLis
   if (problems.length > 0) return { rows: [], problems, separator, ignored };
   for (const error of parsed.errors) {
     if (error.type === 'Quotes') {
-      problems.push({ row: (error.row ?? 0) + 1, column: '', message: 'has a quotation mark that is not closed' });
+      problems.push({ row: error.row + 1, column: '', message: 'has a quotation mark that is not closed' });
     }
   }
   const places = columns.map((column) => ({ column, at: names.indexOf(column.name) }));
   const rows: ReadRow[] = [];
-  body.forEach((cells, i) => {
+  let bad = false;
+  const say = (problem: RowProblem): void => {
+    bad = true;
+    if (problems.length < MOST_PROBLEMS) problems.push(problem);
+  };
+  for (let i = 0; i < count; i += 1) {
+    if (i % ROWS_A_STEP === 0) yield;
+    const cells = parsed.data[i + 1]!;
     const row = i + 2;
-    const before = problems.length;
+    bad = false;
     if (cells.length > head.length) {
-      problems.push({ row, column: '', message: `has ${cells.length} cells, and the heading has ${head.length}` });
+      say({ row, column: '', message: `has ${cells.length} cells, and the heading has ${head.length}` });
     }
     const read: Cells = {};
     for (const { column, at } of places) {
       const raw = at < 0 ? '' : (cells[at] ?? '').trim();
       if (isFormula(raw)) {
-        problems.push({ row, column: column.name, message: 'is a formula. Save the file with values' });
+        say({ row, column: column.name, message: 'is a formula. Save the file with values' });
         continue;
       }
       const cell = unguarded(raw);
       if (cell === '') {
-        if (column.needed) problems.push({ row, column: column.name, message: 'is empty' });
+        if (column.needed) say({ row, column: column.name, message: 'is empty' });
         continue;
       }
       const result = column.read(cell, currency);
       if (result.ok) read[column.name] = result.value;
-      else problems.push({ row, column: column.name, message: result.message });
+      else say({ row, column: column.name, message: result.message });
     }
-    if (problems.length === before) rows.push({ row, cells: read });
-  });
+    if (!bad) rows.push({ row, cells: read });
+  }
   return { rows, problems, separator, ignored };
 }
 

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { testOrder } from '../testing';
 import { guarded, isFormula, unguarded } from './columns';
-import { readCsv, writeCsv } from './csv';
+import { csvTooLarge, readCsv, writeCsv } from './csv';
 import { decodeText } from './decode';
 import { contactsFrom, contactsText, ordersOf, rowsOf } from './orders';
 
@@ -78,6 +78,25 @@ describe('a list as CSV', () => {
     const read = readCsv('products', `${HEAD}\n${rows.join('\n')}\n`, 'EUR');
     expect(read.rows).toHaveLength(100_000);
     expect(performance.now() - began).toBeLessThan(10_000);
+  });
+
+  it('is refused at the row that never ends, before it is read', () => {
+    const problemOf = (text: string) => {
+      const steps = csvTooLarge(text);
+      for (;;) {
+        const step = steps.next();
+        if (step.done) return step.value;
+      }
+    };
+    expect(problemOf(`sku,name\na,b\nc,"${'d\n'.repeat(60_000)}`)).toMatchObject({
+      row: 3,
+      message: 'has a quotation mark that is not closed',
+    });
+    expect(problemOf(`sku,name\n${','.repeat(200_000)}`)).toMatchObject({
+      row: 2,
+      message: expect.stringContaining('longer'),
+    });
+    expect(problemOf(`sku,name\n${'a,"b\nc"\n'.repeat(200_000)}`)).toBeUndefined();
   });
 
   it('guards what a spreadsheet would run, and reads it back as it was', () => {

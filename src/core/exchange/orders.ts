@@ -16,15 +16,34 @@ export interface ReadOrders {
 
 /** Puts rows of the same number together. What belongs to the order as a whole is taken from its first row. */
 export function ordersOf(rows: readonly ReadRow[], currency: string, channels: readonly string[]): ReadOrders {
+  const steps = ordersInSteps(rows, currency, channels);
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+  }
+}
+
+/** As {@link ordersOf}, some orders at each step, for whoever has others to answer in between. */
+export function* ordersInSteps(
+  rows: readonly ReadRow[],
+  currency: string,
+  channels: readonly string[],
+): Generator<void, ReadOrders> {
   const byNumber = new Map<string, ReadRow[]>();
+  let sorted = 0;
   for (const row of rows) {
+    sorted += 1;
+    if (sorted % 1_000 === 0) yield;
     const number = str(row.cells.number);
     const list = byNumber.get(number);
     if (list) list.push(row);
     else byNumber.set(number, [row]);
   }
   const result: ReadOrders = { orders: [], problems: [] };
+  let read = 0;
   for (const [number, own] of byNumber) {
+    read += 1;
+    if (read % 50 === 0) yield;
     const { row, cells } = own[0]!;
     const channel = str(cells.channel);
     if (!channels.includes(channel)) {

@@ -1,7 +1,7 @@
 /** `POST /api/v1/events`: a signed CloudEvent in, the ids of the planned deliveries out. */
 import { isOwnNumber, OWN_ORDERS } from '@/core/order';
 import { placeWords } from '@/core/schema';
-import { jsonDepth, SIZE_LIMITS } from '@/core/size';
+import { jsonTooLarge } from '@/core/size';
 import { AppError } from '../errors';
 import { receiveEvent } from '../events/receive';
 import { checkEvent, type OrderEvent } from '../events/schema';
@@ -43,6 +43,9 @@ export async function handleEvent(request: Request): Promise<Response> {
   try {
     const wait = await guessesTooMuch(request.headers);
     if (wait !== undefined) return tooOften(wait);
+    // Before its signature is checked, which reads the JSON as well.
+    const large = jsonTooLarge(body);
+    if (large) return problem(400, `The event ${large}, which no event needs.`);
     const signed = await storeThatSigned(body, request.headers);
     if (!signed.ok) {
       await countWrong(request.headers);
@@ -77,9 +80,6 @@ export async function handleEvent(request: Request): Promise<Response> {
 
 /** The event in a body, or the answer that says what is wrong with it. */
 function readEvent(body: string): OrderEvent | Response {
-  if (jsonDepth(body, SIZE_LIMITS.depth) > SIZE_LIMITS.depth) {
-    return problem(400, `The event is nested more than ${SIZE_LIMITS.depth} levels deep, which no event needs.`);
-  }
   let event: unknown;
   try {
     event = JSON.parse(body);

@@ -48,9 +48,11 @@ export function connect(url: string, connections = 10): Connection {
     charset: 'utf8mb4_unicode_ci',
     supportBigNumbers: true,
   });
-  // A statement that runs too long is ended by the server, and the connection stays usable (MariaDB's max_statement_time).
+  // A statement that runs too long is ended by the server, and the connection stays usable (MariaDB's max_statement_time). Reading
+  // what is committed is what all transactions here want: none counts on seeing the past, and no gaps between rows are locked.
   pool.pool.on('connection', (connection) => {
     connection.query(`set session max_statement_time=${STATEMENT_S}, innodb_lock_wait_timeout=${LOCK_WAIT_S}`);
+    connection.query('set session transaction isolation level read committed');
   });
   limitWaiting(pool);
   return { pool, db: nested(drizzle(pool, { schema, mode: 'default' })) };

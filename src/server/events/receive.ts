@@ -37,14 +37,13 @@ export async function receiveEvent(storeId: string, event: OrderEvent, db: Datab
   if (!account && !isCurrency(order.currency)) {
     problems.push({ path: '/data/order/currency', message: `"${order.currency}" is not a currency code` });
   }
-  if (event.time && Date.parse(event.time) > (await timeNow(db)) + FUTURE_MS) {
+  const now = await timeNow(db);
+  if (event.time && Date.parse(event.time) > now + FUTURE_MS) {
     problems.push({ path: '/time', message: 'is in the future. Look whether the clock of the shop system is right' });
   }
   if (problems.length > 0) throw new AppError('invalid', 'The order does not add up.', problems);
   try {
-    return await retryingDeadlocks(() =>
-      db.transaction((tx) => record(tx, storeId, event), { isolationLevel: 'read committed' }),
-    );
+    return await retryingDeadlocks(() => db.transaction((tx) => record(tx, storeId, event, now)));
   } catch (error) {
     if (error instanceof AppError && error.code === 'conflict') await keepContradiction(storeId, event, error);
     throw error;
@@ -67,9 +66,9 @@ async function keepContradiction(storeId: string, { source, id, data }: OrderEve
     });
 }
 
-async function record(tx: Executor, storeId: string, event: OrderEvent): Promise<Received> {
+async function record(tx: Executor, storeId: string, event: OrderEvent, time: number): Promise<Received> {
   const { order, letter } = event.data;
-  const now = new Date(await timeNow(tx));
+  const now = new Date(time);
   const receivedAt = new Date(await databaseTime(tx));
   const at = event.time ? new Date(event.time) : now;
   const eventRow = {

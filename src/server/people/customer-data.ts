@@ -76,24 +76,21 @@ const nobody = (email: string): AppError => new AppError('not-found', `The store
 export async function eraseCustomer(access: Access, email: string): Promise<{ orders: number; messages: number }> {
   const storeId = access.store.id;
   const pseudonym = pseudonyms();
-  return database().transaction(
-    async (tx) => {
-      const [sending] = await tx
-        .select({ id: deliveries.id })
-        .from(deliveries)
-        .where(and(eq(deliveries.storeId, storeId), eq(deliveries.recipient, email), eq(deliveries.state, 'sending')))
-        .limit(1);
-      if (sending)
-        throw new AppError('conflict', 'A message to this address is being sent just now. Try again in a minute.');
-      const [known] = await tx
-        .select({ id: customers.id })
-        .from(customers)
-        .where(and(eq(customers.storeId, storeId), eq(customers.email, email)));
-      const erased = await anonymisePerson(tx, storeId, email, pseudonym);
-      if (!known && erased.orders + erased.messages === 0) throw nobody(email);
-      await remember(access, 'erased a customer', pseudonym(email), { db: tx });
-      return erased;
-    },
-    { isolationLevel: 'read committed' },
-  );
+  return database().transaction(async (tx) => {
+    const [sending] = await tx
+      .select({ id: deliveries.id })
+      .from(deliveries)
+      .where(and(eq(deliveries.storeId, storeId), eq(deliveries.recipient, email), eq(deliveries.state, 'sending')))
+      .limit(1);
+    if (sending)
+      throw new AppError('conflict', 'A message to this address is being sent just now. Try again in a minute.');
+    const [known] = await tx
+      .select({ id: customers.id })
+      .from(customers)
+      .where(and(eq(customers.storeId, storeId), eq(customers.email, email)));
+    const erased = await anonymisePerson(tx, storeId, email, pseudonym);
+    if (!known && erased.orders + erased.messages === 0) throw nobody(email);
+    await remember(access, 'erased a customer', pseudonym(email), { db: tx });
+    return erased;
+  });
 }

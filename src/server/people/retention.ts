@@ -99,7 +99,7 @@ const STEPS: Record<Kind, Step> = {
       .where(and(inArray(events.orderId, idsOf(rows)), gt(events.id, until)));
     const active = new Set(heardOf.map((e) => e.id));
     const old = idsOf(rows).filter((id) => !active.has(id));
-    await database().transaction((tx) => anonymiseOrders(tx, old, pseudonyms()), { isolationLevel: 'read committed' });
+    await database().transaction((tx) => anonymiseOrders(tx, old, pseudonyms()));
     return rows.at(-1)?.id;
   },
   customers: async (storeId, from, until) => {

@@ -38,26 +38,23 @@ export async function reserve(
 ): Promise<Reservation> {
   if (service.perMinute === null && service.perDay === null) return { granted: wanted, againAt: undefined };
   return retryingDeadlocks(() =>
-    database().transaction(
-      async (tx) => {
-        const rows = spans(service, timeZone, now);
-        const taken = { day: 0, minute: 0 };
-        for (const { span, start } of rows) {
-          await tx.insert(serviceUse).ignore().values({ serviceId: service.id, span, start });
-          const [row] = await tx
-            .select({ taken: serviceUse.taken })
-            .from(serviceUse)
-            .where(and(eq(serviceUse.serviceId, service.id), eq(serviceUse.span, span), eq(serviceUse.start, start)))
-            .for('update');
-          taken[span as 'day' | 'minute'] = row?.taken ?? 0;
-        }
-        const left = leftOf({ ...service, timeZone }, taken, now)!;
-        const granted = Math.min(wanted, left.left);
-        if (granted > 0) await change(tx, service.id, rows, granted);
-        return { granted, againAt: granted < wanted ? left.againAt : undefined };
-      },
-      { isolationLevel: 'read committed' },
-    ),
+    database().transaction(async (tx) => {
+      const rows = spans(service, timeZone, now);
+      const taken = { day: 0, minute: 0 };
+      for (const { span, start } of rows) {
+        await tx.insert(serviceUse).ignore().values({ serviceId: service.id, span, start });
+        const [row] = await tx
+          .select({ taken: serviceUse.taken })
+          .from(serviceUse)
+          .where(and(eq(serviceUse.serviceId, service.id), eq(serviceUse.span, span), eq(serviceUse.start, start)))
+          .for('update');
+        taken[span as 'day' | 'minute'] = row?.taken ?? 0;
+      }
+      const left = leftOf({ ...service, timeZone }, taken, now)!;
+      const granted = Math.min(wanted, left.left);
+      if (granted > 0) await change(tx, service.id, rows, granted);
+      return { granted, againAt: granted < wanted ? left.againAt : undefined };
+    }),
   );
 }
 

@@ -15,34 +15,31 @@ export type Delivery = typeof deliveries.$inferSelect;
 export async function claim(workerId: string, limit: number, leaseMs: number): Promise<Delivery[]> {
   const ahead = await clockAhead();
   return retryingDeadlocks(() =>
-    database().transaction(
-      async (tx) => {
-        const now = new Date(await askDatabaseTime(tx));
-        const expired = await pick(tx, limit, and(eq(deliveries.state, 'sending'), lte(deliveries.leaseUntil, now)));
-        const due =
-          expired.length < limit
-            ? await pick(
-                tx,
-                limit - expired.length,
-                and(inArray(deliveries.state, ['planned', 'deferred', 'held']), isDue(now, ahead)),
-              )
-            : [];
-        const claimed = [...expired, ...due];
-        if (claimed.length === 0) return [];
-        const lease = { state: 'sending' as const, leaseUntil: new Date(now.getTime() + leaseMs), leaseBy: workerId };
-        await tx
-          .update(deliveries)
-          .set({ ...lease, attempts: sql`${deliveries.attempts} + 1` })
-          .where(
-            inArray(
-              deliveries.id,
-              claimed.map((d) => d.id),
-            ),
-          );
-        return claimed.map((d) => ({ ...d, ...lease, attempts: d.attempts + 1 }));
-      },
-      { isolationLevel: 'read committed' },
-    ),
+    database().transaction(async (tx) => {
+      const now = new Date(await askDatabaseTime(tx));
+      const expired = await pick(tx, limit, and(eq(deliveries.state, 'sending'), lte(deliveries.leaseUntil, now)));
+      const due =
+        expired.length < limit
+          ? await pick(
+              tx,
+              limit - expired.length,
+              and(inArray(deliveries.state, ['planned', 'deferred', 'held']), isDue(now, ahead)),
+            )
+          : [];
+      const claimed = [...expired, ...due];
+      if (claimed.length === 0) return [];
+      const lease = { state: 'sending' as const, leaseUntil: new Date(now.getTime() + leaseMs), leaseBy: workerId };
+      await tx
+        .update(deliveries)
+        .set({ ...lease, attempts: sql`${deliveries.attempts} + 1` })
+        .where(
+          inArray(
+            deliveries.id,
+            claimed.map((d) => d.id),
+          ),
+        );
+      return claimed.map((d) => ({ ...d, ...lease, attempts: d.attempts + 1 }));
+    }),
   );
 }
 

@@ -132,68 +132,65 @@ async function persistently(group: readonly Entry[]): Promise<void> {
  */
 async function recordOutcomes(entries: readonly Entry[]): Promise<void> {
   const group = entries.filter(hasEnded);
-  await database().transaction(
-    async (tx) => {
-      const beginning = entries.filter((e) => !hasEnded(e)).map(beginningOf);
-      if (beginning.length > 0) await tx.insert(attempts).ignore().values(beginning);
-      if (group.length === 0) return;
-      const owned = await stillOurs(tx, group);
-      const changed = group.filter((e) => owned.has(e.delivery.id));
-      if (changed.length > 0) {
-        await tx
-          .insert(deliveries)
-          .values(changed.map(afterwards))
-          .onDuplicateKeyUpdate({
-            set: {
-              state: sql`values(${deliveries.state})`,
-              leaseUntil: null,
-              leaseBy: null,
-              lastWords: sql`values(${deliveries.lastWords})`,
-              cause: sql`values(${deliveries.cause})`,
-              dueAt: sql`values(${deliveries.dueAt})`,
-              subject: sql`values(${deliveries.subject})`,
-              messageId: sql`values(${deliveries.messageId})`,
-              acceptedAt: sql`values(${deliveries.acceptedAt})`,
-              attempts: sql`values(${deliveries.attempts})`,
-              editionId: sql`values(${deliveries.editionId})`,
-              language: sql`values(${deliveries.language})`,
-            },
-          });
-      }
-      const tried = group.flatMap((e) => attemptOf(e) ?? []);
-      if (tried.length > 0) {
-        await tx
-          .insert(attempts)
-          .values(tried)
-          .onDuplicateKeyUpdate({
-            set: {
-              endedAt: sql`values(${attempts.endedAt})`,
-              state: sql`values(${attempts.state})`,
-              via: sql`values(${attempts.via})`,
-              words: sql`values(${attempts.words})`,
-              remedy: sql`values(${attempts.remedy})`,
-              conversation: sql`values(${attempts.conversation})`,
-            },
-          });
-      }
-      // Begun, and then not tried after all: no line was free in time.
-      const untried = group.filter((e) => !e.outcome.attempt).map((e) => e.id);
-      if (untried.length > 0) await tx.delete(attempts).where(inArray(attempts.id, untried));
-      const messages = changed.flatMap(({ delivery, outcome: { raw } }) =>
-        raw ? { deliveryId: delivery.id, storeId: delivery.storeId, raw } : [],
-      );
-      if (messages.length > 0) {
-        await tx
-          .insert(sentMessages)
-          .values(messages)
-          .onDuplicateKeyUpdate({ set: { raw: sql`values(${sentMessages.raw})` } });
-      }
-      for (const { delivery, outcome } of changed) {
-        if (outcome.secrets) await dropSecrets(tx, delivery.eventId);
-      }
-    },
-    { isolationLevel: 'read committed' },
-  );
+  await database().transaction(async (tx) => {
+    const beginning = entries.filter((e) => !hasEnded(e)).map(beginningOf);
+    if (beginning.length > 0) await tx.insert(attempts).ignore().values(beginning);
+    if (group.length === 0) return;
+    const owned = await stillOurs(tx, group);
+    const changed = group.filter((e) => owned.has(e.delivery.id));
+    if (changed.length > 0) {
+      await tx
+        .insert(deliveries)
+        .values(changed.map(afterwards))
+        .onDuplicateKeyUpdate({
+          set: {
+            state: sql`values(${deliveries.state})`,
+            leaseUntil: null,
+            leaseBy: null,
+            lastWords: sql`values(${deliveries.lastWords})`,
+            cause: sql`values(${deliveries.cause})`,
+            dueAt: sql`values(${deliveries.dueAt})`,
+            subject: sql`values(${deliveries.subject})`,
+            messageId: sql`values(${deliveries.messageId})`,
+            acceptedAt: sql`values(${deliveries.acceptedAt})`,
+            attempts: sql`values(${deliveries.attempts})`,
+            editionId: sql`values(${deliveries.editionId})`,
+            language: sql`values(${deliveries.language})`,
+          },
+        });
+    }
+    const tried = group.flatMap((e) => attemptOf(e) ?? []);
+    if (tried.length > 0) {
+      await tx
+        .insert(attempts)
+        .values(tried)
+        .onDuplicateKeyUpdate({
+          set: {
+            endedAt: sql`values(${attempts.endedAt})`,
+            state: sql`values(${attempts.state})`,
+            via: sql`values(${attempts.via})`,
+            words: sql`values(${attempts.words})`,
+            remedy: sql`values(${attempts.remedy})`,
+            conversation: sql`values(${attempts.conversation})`,
+          },
+        });
+    }
+    // Begun, and then not tried after all: no line was free in time.
+    const untried = group.filter((e) => !e.outcome.attempt).map((e) => e.id);
+    if (untried.length > 0) await tx.delete(attempts).where(inArray(attempts.id, untried));
+    const messages = changed.flatMap(({ delivery, outcome: { raw } }) =>
+      raw ? { deliveryId: delivery.id, storeId: delivery.storeId, raw } : [],
+    );
+    if (messages.length > 0) {
+      await tx
+        .insert(sentMessages)
+        .values(messages)
+        .onDuplicateKeyUpdate({ set: { raw: sql`values(${sentMessages.raw})` } });
+    }
+    for (const { delivery, outcome } of changed) {
+      if (outcome.secrets) await dropSecrets(tx, delivery.eventId);
+    }
+  });
 }
 
 async function stillOurs(tx: Executor, group: readonly Ended[]): Promise<Set<string>> {

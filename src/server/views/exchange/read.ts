@@ -3,22 +3,39 @@ import { Type, type Static } from '@sinclair/typebox';
 import { eq } from 'drizzle-orm';
 import {
   addressFrom,
+  csvTooLarge,
   contactsFrom,
   decodeText,
-  ordersOf,
-  readCsv,
+  ordersInSteps,
+  MOST_PROBLEMS,
+  readCsvInSteps,
   type Cells,
   type ListKind,
   type RowProblem,
 } from '@/core/exchange';
-import { AddressSchema, ContactSchema, orderProblems, OrderSchema, type Order } from '@/core/order';
+import {
+  AddressSchema,
+  ContactSchema,
+  isOwnNumber,
+  orderProblems,
+  OrderSchema,
+  OWN_ORDERS,
+  type Order,
+} from '@/core/order';
 import { checker, placeWords } from '@/core/schema';
+import { jsonTooLarge, SIZE_LIMITS, type SizeLimits } from '@/core/size';
 import type { Access } from '../../auth/access';
 import { database } from '../../db/client';
 import { channels, type customers, type products } from '../../db/schema';
 import { AppError } from '../../errors';
 import { NO_COUNTRY } from '../placing';
+import { breath, breathing } from '../../breath';
 import { FILE } from './file';
+import { parseCsv } from './parse';
+
+/** A list in JSON is read in one go, which holds everything else up for as long: a longer one comes as CSV, or in parts. */
+export const MOST_JSON_BYTES = 3_000_000;
+const LIST_LIMITS: SizeLimits = { values: 150_000, depth: SIZE_LIMITS.depth };
 
 type ProductRow = Omit<typeof products.$inferInsert, 'storeId'>;
 type CustomerRow = Omit<typeof customers.$inferInsert, 'storeId' | 'id'>;
@@ -97,15 +114,28 @@ export async function readFile(access: Access, kind: ListKind, bytes: Uint8Array
     problems: [],
     rows: 0,
   };
-  if (/^\s*[[{]/.test(text)) readJson(access, kind, text, channelIds, read);
-  else readTable(access, kind, text, channelIds, read);
+  if (/^\s{0,100}[[{]/.test(text)) await readJson(access, kind, text, channelIds, read);
+  else await readTable(access, kind, text, channelIds, read);
+  await breath();
   dropTwice(kind, read);
+  await breath();
   return read;
 }
 
-function readTable(access: Access, kind: ListKind, text: string, channelIds: string[], read: Read): void {
+async function readTable(
+  access: Access,
+  kind: ListKind,
+  text: string,
+  channelIds: string[],
+  read: Read,
+): Promise<void> {
   const { currency, language } = access.store;
-  const list = readCsv(kind, text, currency);
+  const shape = await breathing(csvTooLarge(text));
+  if (shape) {
+    read.problems = [shape];
+    return;
+  }
+  const list = await breathing(readCsvInSteps(kind, await parseCsv(text), currency));
   Object.assign(read, { separator: list.separator, ignored: list.ignored, problems: list.problems });
   read.rows = list.rows.length + new Set(list.problems.map((p) => p.row)).size;
   if (kind === 'products') {
@@ -124,8 +154,15 @@ function readTable(access: Access, kind: ListKind, text: string, channelIds: str
       else read.customers.push(customerFrom(cells, contacts, language));
     }
   } else {
-    const { orders: made, problems } = ordersOf(list.rows, currency, channelIds);
+    const { orders: made, problems } = await breathing(ordersInSteps(list.rows, currency, channelIds));
     read.orders = made.map((o) => o.order);
+    await breath();
+    const own = made.find((o) => isOwnNumber(o.order.number));
+    if (own) {
+      const message = `${own.order.number} is of the range of orders that are made in Libellus (${OWN_ORDERS})`;
+      read.problems.push({ row: own.row, column: 'number', message });
+      read.orders = read.orders.filter((o) => !isOwnNumber(o.number));
+    }
     read.problems.push(...problems);
   }
 }
@@ -145,8 +182,16 @@ function customerFrom(cells: Cells, contacts: CustomerRow['contacts'], language:
   };
 }
 
-function readJson(access: Access, kind: ListKind, text: string, channelIds: string[], read: Read): void {
+async function readJson(access: Access, kind: ListKind, text: string, channelIds: string[], read: Read): Promise<void> {
   read.format = 'JSON';
+  if (text.length > MOST_JSON_BYTES) {
+    throw new AppError(
+      'invalid',
+      `A list in JSON has ${MOST_JSON_BYTES / 1_000_000} MB at most. Save it as CSV, or in several files.`,
+    );
+  }
+  const large = jsonTooLarge(text, LIST_LIMITS);
+  if (large) throw new AppError('invalid', `The file ${large}. Save it as CSV, or in several files.`);
   let value: unknown;
   try {
     value = JSON.parse(text);
@@ -160,10 +205,11 @@ function readJson(access: Access, kind: ListKind, text: string, channelIds: stri
   }
   if (!Array.isArray(list)) throw new AppError('invalid', `The file holds no list "${kind}".`);
   read.rows = list.length;
-  list.forEach((entry: unknown, i) => {
+  const take = (entry: unknown, i: number): void => {
     const row = i + 1;
     const say = (problems: readonly { path: string; message: string }[]): void => {
-      for (const p of problems.slice(0, 3)) read.problems.push({ row, column: placeWords(p.path), message: p.message });
+      for (const p of read.problems.length < MOST_PROBLEMS ? problems.slice(0, 3) : [])
+        read.problems.push({ row, column: placeWords(p.path), message: p.message });
     };
     if (kind === 'products') {
       const checked = checkProduct(entry);
@@ -183,7 +229,11 @@ function readJson(access: Access, kind: ListKind, text: string, channelIds: stri
       if (problems.length > 0) say(problems);
       else read.orders.push(checked.value);
     }
-  });
+  };
+  for (const [i, entry] of list.entries()) {
+    take(entry, i);
+    if (i % 200 === 199) await breath();
+  }
 }
 
 const completed = (c: Static<typeof CustomerJson>, language: string): CustomerRow => ({
@@ -199,17 +249,19 @@ const completed = (c: Static<typeof CustomerJson>, language: string): CustomerRo
 
 /** The same key twice in one file: which one is meant cannot be known. */
 function dropTwice(kind: ListKind, read: Read): void {
+  // Addresses are one whatever their case; numbers are what they are.
+  const fold = (key: string): string => (kind === 'customers' ? key.toLowerCase() : key);
   const seen = new Set<string>();
   const twice = new Set<string>();
   for (const key of keysOf(kind, read)) {
-    const folded = key.toLowerCase();
+    const folded = fold(key);
     if (seen.has(folded)) twice.add(folded);
     seen.add(folded);
   }
   if (twice.size === 0) return;
   for (const key of twice)
     read.problems.push({ row: 0, column: '', message: `"${key}" stands in the file more than once` });
-  const once = (key: string): boolean => !twice.has(key.toLowerCase());
+  const once = (key: string): boolean => !twice.has(fold(key));
   read.products = read.products.filter((p) => once(p.sku));
   read.customers = read.customers.filter((c) => once(c.email));
   read.orders = read.orders.filter((o) => once(o.number));
