@@ -2,7 +2,7 @@
 import { resolve } from 'node:path';
 import { sql } from 'drizzle-orm';
 import { setUp } from '../ops/setting';
-import type { Row } from './measure';
+import { untilWritten, type Row } from './measure';
 
 const FEW = 10_000;
 const MANY = 1_000_000;
@@ -59,18 +59,7 @@ export async function benchBoard(): Promise<{ rows: Row[]; notes: string[] }> {
           where seq > ${low} and seq <= ${high}`);
       }
       await db.execute(sql`analyze table delivery`);
-      await settled();
-    };
-    /** Waits until what was just planted is written to disk: a store's past is not made in the moment the board is opened. */
-    const settled = async (): Promise<void> => {
-      await db.execute(sql`set global innodb_max_dirty_pages_pct = 0`);
-      for (;;) {
-        const [rows] = (await db.execute(sql`show global status like 'Innodb_buffer_pool_pages_dirty'`)) as unknown as [
-          { Value: string }[],
-        ];
-        if (Number(rows[0]!.Value) < 50) return;
-        await new Promise((again) => setTimeout(again, 200));
-      }
+      await untilWritten(db);
     };
     const open = async (): Promise<number> => {
       await loadBoard(access);

@@ -1,4 +1,19 @@
 /** Measuring in one process, in turns, so that both sides see the same machine; and a table of what came out. */
+import { sql } from 'drizzle-orm';
+import type { Database } from '../src/server/db/client';
+
+/** Waits until what was just planted is written to disk: a store's past is not made in the moment that it is read. */
+export async function untilWritten(db: Database): Promise<void> {
+  await db.execute(sql`set global innodb_max_dirty_pages_pct = 0`);
+  for (;;) {
+    const [rows] = (await db.execute(sql`show global status like 'Innodb_buffer_pool_pages_dirty'`)) as unknown as [
+      { Value: string }[],
+    ];
+    if (Number(rows[0]!.Value) < 50) break;
+    await new Promise((again) => setTimeout(again, 200));
+  }
+  await db.execute(sql`set global innodb_max_dirty_pages_pct = 90`);
+}
 
 export interface Contender {
   name: string;

@@ -7,7 +7,7 @@ import { simpleParser } from 'mailparser';
 import { createTransport, type SendMailOptions } from 'nodemailer';
 import { setUp } from '../ops/setting';
 import { makeOrder } from './fill';
-import type { Row } from './measure';
+import { untilWritten, type Row } from './measure';
 
 const MESSAGES = 1_500;
 const CONNECTIONS = 4;
@@ -176,6 +176,7 @@ export async function benchSending(): Promise<{ rows: Row[]; notes: string[] }> 
     }
     // With very many that wait for another day.
     await plant(WAITING, new Date(Date.now() + 86_400_000));
+    await untilWritten(db);
     const crowded: number[] = [];
     for (let turn = 0; turn < 3; turn += 1) crowded.push(await sendAll(await accept(MESSAGES)));
     worker.stop();
