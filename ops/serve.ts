@@ -6,6 +6,10 @@ import { setUp, type Setting } from './setting';
 const USAGE =
   'Usage: ./libellus demo [--port N] [--data DIR] [--reset]   or   ./libellus start [--port N] [--data DIR]';
 
+// Nobody reads what is said any more: that is no reason to leave processes behind.
+process.stdout.on('error', () => undefined);
+process.stderr.on('error', () => undefined);
+
 async function main(): Promise<void> {
   const kind = process.argv[2];
   const { values } = parseArgs({

@@ -137,8 +137,8 @@ test('words are changed and published, a service is connected, an order is place
     await page.getByLabel(/Quantity of Kozo sheet/).fill('3');
     await choose(page, 'Add a product', 'Bone folder');
     await page.getByRole('button', { name: 'Place the order' }).click();
-    await expect(page.getByRole('heading', { level: 1 })).toContainText('QW-10483');
-    return 'QW-10483';
+    await expect(page.getByRole('heading', { level: 1 })).toContainText('LBL-1001');
+    return 'LBL-1001';
   });
 
   await test.step('both deliveries are accepted, seen on the order without doing anything', async () => {
@@ -181,7 +181,7 @@ test('words are changed and published, a service is connected, an order is place
     await page.getByRole('link', { name: 'Deliveries' }).click();
     await page.getByLabel('Order number').fill(placed);
     await page.getByRole('button', { name: 'Find' }).click();
-    await expect(page).toHaveURL(/order=QW-10483/);
+    await expect(page).toHaveURL(/order=LBL-1001/);
     await expect(page.getByRole('row')).toHaveCount(3);
     await page.getByRole('link', { name: 'Ingo Schönau' }).click();
     for (const reason of [

@@ -87,10 +87,10 @@ test('nothing is open without signing in but sign-in, health and the signed inte
     'sending/withheld',
     'orders',
     'orders/new',
-    'orders/QW-10483/walk',
+    'orders/LBL-1001/walk',
     'orders/connect',
     'orders/exchange',
-    'orders/write?orders=QW-10483',
+    'orders/write?orders=LBL-1001',
     'orders/write?orders=QW-10468',
     'phrasebook',
     'journey/a-word',
@@ -195,7 +195,7 @@ test('when Libellus does not answer, it says so, what was typed stays, and the s
 
 test('the Journey follows an order, turns a notification off and on, and is walked by keyboard', async ({ page }) => {
   await signIn(page);
-  await page.goto('/s/quillwick/journey?order=QW-10483');
+  await page.goto('/s/quillwick/journey?order=LBL-1001');
   await expect(page.getByText('2 sent · 0 failed · 0 waiting · 1 not written')).toBeVisible();
   const on = page.getByRole('switch', { name: 'New order is on' });
   await on.click();
@@ -284,7 +284,7 @@ test('every screen passes axe at WCAG 2.2 AA', async ({ page }) => {
   await signIn(page);
   for (const path of [
     'today',
-    'journey?order=QW-10483',
+    'journey?order=LBL-1001',
     'journey?view=list',
     'journey/payment-due',
     'journey/order-received',
@@ -302,8 +302,8 @@ test('every screen passes axe at WCAG 2.2 AA', async ({ page }) => {
     'sending/domains',
     'sending/withheld',
     'orders',
-    'orders/QW-10483',
-    'orders/QW-10483/walk',
+    'orders/LBL-1001',
+    'orders/LBL-1001/walk',
     'orders/new',
     'orders/connect',
     'orders/exchange',

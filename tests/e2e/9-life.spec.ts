@@ -238,7 +238,7 @@ test('a notification that would reach the same people is found before it is turn
     await page.getByRole('button', { name: 'Save' }).click();
     await expect(page.getByText('Message 1 is empty')).toBeVisible();
     await page.getByLabel('Wait 1', { exact: true }).fill('2');
-    await choose(page, 'Try it with an order', 'QW-10483');
+    await choose(page, 'Try it with an order', 'LBL-1001');
     await expect(page.getByText('the condition does not hold: nothing goes out')).toBeVisible();
     await page.getByLabel('Note for colleagues').fill('Only while the mill is closed.');
     await page.getByRole('button', { name: 'Save' }).click();
