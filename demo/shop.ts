@@ -7,10 +7,10 @@ export interface SignedEvent {
 }
 
 /** An `order.placed` event in English from the web shop, signed now with the store's events key (Standard Webhooks). */
-export function signedOrder(eventsKey: string, number: string, email: string): SignedEvent {
+export function signedOrder(eventsKey: string, number: string, email: string, id = `placed-${number}`): SignedEvent {
   const body = JSON.stringify({
     specversion: '1.0',
-    id: `placed-${number}`,
+    id,
     source: 'https://quillwick.example/shop',
     type: 'order.placed',
     data: {
@@ -31,9 +31,9 @@ export function signedOrder(eventsKey: string, number: string, email: string): S
     body,
     headers: {
       'content-type': 'application/json',
-      'webhook-id': number,
+      'webhook-id': id,
       'webhook-timestamp': String(Math.floor(at.getTime() / 1000)),
-      'webhook-signature': new Webhook(eventsKey).sign(number, at, body),
+      'webhook-signature': new Webhook(eventsKey).sign(id, at, body),
     },
   };
 }

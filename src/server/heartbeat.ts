@@ -1,5 +1,5 @@
 /** That a process is there, whether its clock agrees with the database's, and what it cannot do. */
-import { and, eq, lt, ne } from 'drizzle-orm';
+import { and, eq, gt, lt, ne } from 'drizzle-orm';
 import { database } from './db/client';
 import { clockAheadOfDatabase, databaseNow } from './db/time';
 import { heartbeats } from './db/schema';
@@ -17,6 +17,16 @@ export async function beat(id: string, kind: ProcessKind, trouble: string): Prom
     .insert(heartbeats)
     .values({ id, kind, ...values })
     .onDuplicateKeyUpdate({ set: values });
+}
+
+/** Processes that ended by themselves since a time: they were heard of, did not take leave, and are not heard of any more. */
+export async function endedByThemselves(since: Date): Promise<{ kind: ProcessKind; at: Date }[]> {
+  const gone = new Date(databaseNow() - 4 * HEARTBEAT_MS);
+  const rows = await database()
+    .select({ kind: heartbeats.kind, at: heartbeats.beatAt })
+    .from(heartbeats)
+    .where(and(gt(heartbeats.beatAt, since), lt(heartbeats.beatAt, gone)));
+  return rows.map((r) => ({ kind: r.kind as ProcessKind, at: r.at }));
 }
 
 /** A process that ended as it should is not missed. */

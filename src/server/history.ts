@@ -1,5 +1,5 @@
 /** Who changed what. Written in the same transaction as the change where there is one. */
-import { desc, eq, and, type SQL } from 'drizzle-orm';
+import { and, desc, eq, gt, type SQL } from 'drizzle-orm';
 import type { Access } from './auth/access';
 import { database, type Executor } from './db/client';
 import { databaseTime } from './db/time';
@@ -36,6 +36,28 @@ export async function historyEntry(
     at: new Date(await databaseTime()),
     about,
   });
+}
+
+/** So long one reading of the same thing by the same person is one, ms: pages read themselves anew. */
+const ONE_READING_MS = 10 * 60_000;
+
+/** That somebody read what is about a person, such as a message: once for each time they look, not for each time the page does. */
+export async function rememberReading(access: Access, action: string, what: string, about: string): Promise<void> {
+  const since = new Date((await databaseTime()) - ONE_READING_MS);
+  const [lately] = await database()
+    .select({ id: history.id })
+    .from(history)
+    .where(
+      and(
+        eq(history.storeId, access.store.id),
+        eq(history.about, about),
+        eq(history.userId, access.person.id),
+        eq(history.action, action),
+        gt(history.at, since),
+      ),
+    )
+    .limit(1);
+  if (!lately) await remember(access, action, what, { about });
 }
 
 export interface HistoryEntry {

@@ -19,7 +19,7 @@ import {
 import { databaseTime } from '../db/time';
 import { AppError } from '../errors';
 import { dropSecrets, refuseWithoutSecrets } from '../events/secrets';
-import { remember } from '../history';
+import { remember, rememberReading } from '../history';
 import { FAR_AHEAD } from '../worker/dispatch';
 import { againView } from './again';
 import { deliveryById, type DeliveryRow } from './delivery-row';
@@ -132,6 +132,7 @@ export async function deliveryDetail(access: Access, id: string) {
     .select({ slug: notifications.slug })
     .from(notifications)
     .where(eq(notifications.id, row.notificationId));
+  if (sent) await rememberReading(access, 'read a message', `${row.notificationName} to ${row.recipient}`, id);
   const message = sent ? await simpleParser(sent.raw, { skipHtmlToText: true, skipImageLinks: true }) : undefined;
   return {
     id,
@@ -202,9 +203,10 @@ export async function deliveryDetail(access: Access, id: string) {
 
 /** The bytes of the message as sent. */
 export async function sentMessage(access: Access, id: string): Promise<Buffer> {
-  await deliveryById(access, id);
+  const { row } = await deliveryById(access, id);
   const [sent] = await database().select().from(sentMessages).where(eq(sentMessages.deliveryId, id));
   if (!sent) throw new AppError('not-found', 'This message was not sent, so there is nothing to download.');
+  await remember(access, 'downloaded a message', `${row.notificationName} to ${row.recipient}`, { about: id });
   return sent.raw;
 }
 

@@ -1,6 +1,7 @@
 /** A message or a template as a file: HTML that stands alone, mail as RFC 5322 has it, or JSON. */
 import { AppError } from '../errors';
 import type { Access } from '../auth/access';
+import { remember } from '../history';
 import { senderFor, sendersOf } from '../sending/service';
 import { composeMessage, domainOf, freshMessageId } from '../sending/compose';
 import { renderFor } from '../sending/render';
@@ -19,6 +20,11 @@ export async function exportMessage(
   wanted: { as: string; language: string; order: string },
 ): Promise<ExportedFile> {
   const { name, moment, sender: kind, template } = await templateFor(access, slug, 'draft');
+  await remember(
+    access,
+    'exported',
+    `${name} as ${wanted.as === 'json' || wanted.as === 'eml' ? wanted.as.toUpperCase() : 'HTML'}`,
+  );
   const file = `${slug}-${wanted.language}`;
   if (wanted.as === 'json') {
     const body = JSON.stringify({ $schema: '/api/v1/schemas/template.json', ...template }, null, 2);

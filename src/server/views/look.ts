@@ -195,6 +195,7 @@ export async function exportLook(access: Access): Promise<LookFile & { $schema: 
   for (const asset of assetsOf(draft)) {
     pictures[asset.path] = (await readFile(pictureFile(asset.path))).toString('base64');
   }
+  await remember(access, 'exported', 'the look');
   return {
     $schema: '/api/v1/schemas/look.json',
     kind: 'libellus look',

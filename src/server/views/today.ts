@@ -4,6 +4,7 @@ import type { Access } from '../auth/access';
 import { database } from '../db/client';
 import { contradictions, deliveries } from '../db/schema';
 import { health } from '../health';
+import { endedByThemselves } from '../heartbeat';
 import { boardRows, loadBoard } from './board';
 import { notificationLines } from './notification-lines';
 import { sendingLines, type TodayLine } from './sending-lines';
@@ -70,7 +71,7 @@ export async function loadToday(access: Access) {
     });
   }
   lines.push(...notificationLines(access, rows, board));
-  lines.push(...(await contradictionLines(access)));
+  lines.push(...(await processLines()), ...(await contradictionLines(access)));
   const failedSince = recent.filter((r) => r.at >= since).length;
   lines.push(
     failedSince > 0
@@ -88,6 +89,24 @@ export async function loadToday(access: Access) {
     failures: recent.map((r) => ({ ...r, at: r.at.toISOString() })),
     days,
   };
+}
+
+/** Processes that ended by themselves since yesterday, and were started again or not: what they did meanwhile stands on record. */
+async function processLines(): Promise<TodayLine[]> {
+  const ended = await endedByThemselves(new Date(Date.now() - DAY));
+  return (['worker', 'web'] as const).flatMap((kind) => {
+    const times = ended.filter((e) => e.kind === kind).length;
+    if (times === 0) return [];
+    const process = kind === 'worker' ? 'The worker that sends mail' : 'The web process';
+    return [
+      {
+        state: 'waiting' as const,
+        fact: `${process} ended by itself ${times === 1 ? 'once' : `${times} times`} since yesterday. Nothing is lost by that; its log says why.`,
+        action: 'See the record',
+        href: '/deliveries',
+      },
+    ];
+  });
 }
 
 /** Orders that a shop placed under a number that another order has, in the last week. */

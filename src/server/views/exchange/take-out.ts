@@ -4,6 +4,7 @@ import { amountText, contactsText, rowsOf, writeCsv, type Cells, type ListKind }
 import type { Access } from '../../auth/access';
 import { database } from '../../db/client';
 import { customers, orders, products } from '../../db/schema';
+import { remember } from '../../history';
 import { NO_COUNTRY } from '../placing';
 import { FILE } from './file';
 
@@ -18,6 +19,7 @@ export async function takeOut(
     name: `${store.id}-${kind}.${as}`,
     type: as === 'csv' ? 'text/csv; charset=utf-8' : 'application/json',
   };
+  await remember(access, 'exported', `all ${kind} as ${as.toUpperCase()}`);
   const db = database();
   let rows: Cells[];
   let json: unknown[];

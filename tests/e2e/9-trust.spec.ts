@@ -1,0 +1,87 @@
+/** What somebody meets who guesses, sends too much, or tells a second time what is something else. */
+import { signedOrder } from '../../demo/shop';
+import { arrived, demoFacts, expect, mailbox, PASSWORD, placeByEvent, signIn, test } from './support';
+
+const EMAIL = 'claire@quillwick.example';
+
+test('guessing a password gets slower, and whoever signed in here before is not locked out', async ({
+  page,
+  browser,
+}) => {
+  const tryWith = async (on: typeof page, password: string): Promise<void> => {
+    await on.getByLabel('Mail address').fill(EMAIL);
+    await on.getByLabel('Password').fill(password);
+    await on.getByRole('button', { name: 'Sign in' }).click();
+    await expect(on.getByRole('button', { name: /^Sign(ing)? in/ })).toHaveText('Sign in');
+  };
+  await page.goto('/sign-in');
+  await page.getByLabel('Mail address').fill(EMAIL);
+  await page.getByLabel('Password').fill(PASSWORD);
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await page.waitForURL('**/today');
+  await page.getByRole('button', { name: /Claire/ }).click();
+  await page.getByText('Sign out').click();
+  await page.waitForURL('**/sign-in**');
+
+  const stranger = await (await browser.newContext()).newPage();
+  await stranger.goto('/sign-in');
+  for (let i = 0; i < 9; i += 1) await tryWith(stranger, `guess number ${i}`);
+  await tryWith(stranger, PASSWORD);
+  await expect(stranger.getByText(/^Too many tries failed\. Wait .+ and try again\.$/)).toBeVisible();
+
+  await page.getByLabel('Mail address').fill(EMAIL);
+  await page.getByLabel('Password').fill(PASSWORD);
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await page.waitForURL('**/today');
+  await stranger.context().close();
+});
+
+test('a second order under a number is refused with what differs, and Today shows it', async ({ page, request }) => {
+  const number = `QW-${Date.now()}`;
+  const first = `first.${Date.now()}@trust-e2e.example`;
+  const second = `second.${Date.now()}@trust-e2e.example`;
+  await placeByEvent(request, number, first);
+  const { body, headers } = signedOrder(demoFacts().eventsKey, number, second, `again-${number}`);
+  const answer = await request.post('/api/v1/events', { data: body, headers });
+  expect(answer.status()).toBe(409);
+  expect(((await answer.json()) as { title: string }).title).toContain(`The customer is ${second}, and was ${first}.`);
+  await arrived(first, 'We have your order');
+  expect(await mailbox(second)).toEqual([]);
+
+  await signIn(page);
+  await page.goto('/s/quillwick/today');
+  const line = page.getByRole('listitem').filter({ hasText: `second order ${number}` });
+  await expect(line).toContainText(second);
+  await line.getByRole('link', { name: 'See the first order' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText(number);
+});
+
+test('all messages that wait for one cause are tried again by one click', async ({ page, request }) => {
+  const addresses = [1, 2].map((i) => `grey.cause${i}.${Date.now()}@trust-e2e.example`);
+  for (const [i, address] of addresses.entries()) await placeByEvent(request, `C-${Date.now()}-${i}`, address);
+  await signIn(page);
+  await page.goto(`/s/quillwick/deliveries?recipient=${encodeURIComponent(addresses[1]!)}`);
+  const row = page.getByRole('row').filter({ hasText: 'Order received' });
+  await expect(row).toContainText('tried, will try again');
+  await row.getByRole('link').first().click();
+  const button = page.getByRole('button', { name: /^Try all \d+ with this cause again$/ });
+  await expect(async () => {
+    await page.reload();
+    await expect(button).toBeVisible({ timeout: 2_000 });
+  }).toPass();
+  await button.click();
+  await expect(page.getByText(/^\d+ messages are tried again\.$/)).toBeVisible();
+  for (const address of addresses) await arrived(address, 'We have your order');
+});
+
+test('a file that is too large is refused in words, and the screen stays usable', async ({ page }) => {
+  await signIn(page);
+  await page.goto('/s/quillwick/look');
+  await page.getByLabel('From a file').setInputFiles({
+    name: 'large.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(`{"kind":"libellus look","version":1,"look":"${'x'.repeat(4_000_000)}"}`),
+  });
+  await expect(page.getByText(/This is too large: it has \d.* MB, and at most 3 MB are taken here\./)).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Publish look/ })).toBeVisible();
+});
