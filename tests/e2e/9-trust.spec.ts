@@ -64,6 +64,7 @@ test('all messages that wait for one cause are tried again by one click', async 
   const row = page.getByRole('row').filter({ hasText: 'Order received' });
   await expect(row).toContainText('tried, will try again');
   await row.getByRole('link').first().click();
+  await page.waitForURL(/\/deliveries\/[0-9A-Z]{26}$/);
   const button = page.getByRole('button', { name: /^Try all \d+ with this cause again$/ });
   await expect(async () => {
     await page.reload();

@@ -36,11 +36,11 @@ export function door(settings: DoorSettings, handle: Handle): Handle {
     identify(request, settings);
     protect(request, response, settings);
     const refusal = refusalOf(request, settings);
-    if (refusal) return refuse(response, refusal);
+    if (refusal) return refuse(request, response, refusal);
     if (!isReadFirst(request)) return handle(request, response);
     const body = await bodyOf(request);
     if (!body) return;
-    if (jsonDepth(body.toString('latin1'), MOST_NESTED) > MOST_NESTED) return refuse(response, TOO_DEEP);
+    if (jsonDepth(body.toString('latin1'), MOST_NESTED) > MOST_NESTED) return refuse(request, response, TOO_DEEP);
     await handle(withBody(request, body), response);
   };
 }
@@ -81,7 +81,21 @@ interface Refusal {
   words: string;
 }
 
-function refuse(response: ServerResponse, { status, words }: Refusal): void {
+/** A browser listens only once it has sent everything: so much is taken and dropped first, and anything longer is cut off. */
+const MOST_DROPPED = 64_000_000;
+
+async function refuse(request: IncomingMessage, response: ServerResponse, { status, words }: Refusal): Promise<void> {
+  if (!request.readableEnded && Number(request.headers['content-length'] ?? 0) <= MOST_DROPPED) {
+    let bytes = 0;
+    try {
+      for await (const chunk of request) {
+        bytes += (chunk as Buffer).length;
+        if (bytes > MOST_DROPPED) break;
+      }
+    } catch {
+      return;
+    }
+  }
   response.writeHead(status, { 'content-type': 'text/plain', connection: 'close', 'cache-control': 'no-store' });
   response.end(WORDS_MARK + words);
 }

@@ -4,6 +4,7 @@
  * lost connection or an ended session loses nothing.
  */
 import { useCallback, useEffect, useRef, useState } from 'react';
+import { answered } from '../parts/result';
 import type { Failure, Result } from '@/core/result';
 
 export type SaveState<T> =
@@ -49,14 +50,10 @@ export function useAutosave<T>(options: {
     const run = async (): Promise<void> => {
       setState({ kind: 'saving' });
       const sending = latest.current;
-      const result = await onSave(revision.current, sending).catch((): Result<{ revision: number }> => ({
-        ok: false,
-        error: {
-          code: 'broken',
-          message: 'Libellus does not answer. Your words are kept in this window and saved as soon as it does.',
-          problems: [],
-        },
-      }));
+      const result = await answered(
+        onSave(revision.current, sending),
+        'Libellus does not answer. Your words are kept in this window and saved as soon as it does.',
+      );
       if (result.ok) {
         revision.current = result.value.revision;
         saved.current = sending;

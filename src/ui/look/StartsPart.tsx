@@ -3,6 +3,7 @@
 import { useState } from 'react';
 import { FONT_STACKS, STARTING_LOOKS, takeOn, type Look } from '@/core/look';
 import type { Result } from '@/core/result';
+import { answered } from '../parts/result';
 import { Pick } from '../parts/fields';
 import { Trouble } from '../parts/Page';
 
@@ -26,10 +27,7 @@ export function StartsPart(props: StartsProps) {
   const [edition, setEdition] = useState(String(editions[0]?.number ?? ''));
   const take = async (name: string, asked: Promise<Result<Look>>): Promise<void> => {
     setTrouble(undefined);
-    const result = await asked.catch((): Result<Look> => ({
-      ok: false,
-      error: { code: 'broken', message: 'Libellus does not answer. Nothing was taken in.', problems: [] },
-    }));
+    const result = await answered(asked, 'Libellus does not answer. Nothing was taken in.');
     if (result.ok) onTry(name, result.value);
     else setTrouble(result.error.message);
   };

@@ -3,6 +3,7 @@
 import { useId, useState } from 'react';
 import type { Asset, PictureColour } from '@/core/look';
 import type { Result } from '@/core/result';
+import { answered } from './result';
 import { Trouble } from './Page';
 
 export interface Brought {
@@ -50,10 +51,7 @@ export function PictureInput({
     const form = new FormData();
     form.set('picture', file);
     form.set('shown', String(shown));
-    const result = await onBring(form).catch((): Result<Brought> => ({
-      ok: false,
-      error: { code: 'broken', message: 'The picture did not arrive. Try again.', problems: [] },
-    }));
+    const result = await answered(onBring(form), 'The picture did not arrive. Try again.');
     setBusy(false);
     if (!result.ok) {
       setTrouble(result.error.message);

@@ -9,13 +9,19 @@ export const NO_ANSWER: Failure = {
   problems: [],
 };
 
-/** The answer of the server, or the failure that there is none. */
-export function answered<T>(asked: Promise<Result<T>>): Promise<Result<T>> {
+/**
+ * The answer of the server, or the failure that there is none.
+ * @param silent what is said when no answer came
+ */
+export function answered<T>(asked: Promise<Result<T>>, silent = NO_ANSWER.message): Promise<Result<T>> {
   return asked.catch((error: unknown): Result<T> => {
     // What the door of the web process says, such as that something is too large, is shown as it says it.
     const said =
       error instanceof Error && error.message.startsWith(WORDS_MARK) ? error.message.slice(WORDS_MARK.length) : '';
-    return { ok: false, error: said === '' ? NO_ANSWER : { code: 'invalid', message: said, problems: [] } };
+    return {
+      ok: false,
+      error: said === '' ? { ...NO_ANSWER, message: silent } : { code: 'invalid', message: said, problems: [] },
+    };
   });
 }
 
