@@ -4,12 +4,17 @@ import { openInstallation } from './installation';
 
 const USAGE = `./libellus backup FILE [--data DIR] [--port N]
 ./libellus restore FILE [--replace] [--data DIR] [--port N]
-./libellus secret [--data DIR] [--port N]`;
+./libellus secret [--lost] [--data DIR] [--port N]`;
 
 async function main(): Promise<void> {
   const { values, positionals } = parseArgs({
     allowPositionals: true,
-    options: { port: { type: 'string' }, data: { type: 'string' }, replace: { type: 'boolean', default: false } },
+    options: {
+      port: { type: 'string' },
+      data: { type: 'string' },
+      replace: { type: 'boolean', default: false },
+      lost: { type: 'boolean', default: false },
+    },
   });
   const [command, file] = positionals;
   if (command !== 'secret' && !file) throw new Error(USAGE);
@@ -30,8 +35,11 @@ async function main(): Promise<void> {
       }
       if (secret)
         console.log(
-          `${secret} Give the one of the installation that was backed up, or enter passwords and keys again.`,
+          `${secret} Give the one of the installation that was backed up; if it is lost, run ./libellus secret --lost.`,
         );
+    } else if (command === 'secret' && values.lost) {
+      const { loseSecret } = await import('./secret');
+      console.log(await loseSecret(installation));
     } else if (command === 'secret') {
       const { changeSecret } = await import('./secret');
       await changeSecret(installation);

@@ -3,6 +3,19 @@ import { randomBytes } from 'node:crypto';
 import { renameSync, writeFileSync } from 'node:fs';
 import { nextSecretFile, secretFile, type Installation } from './installation';
 
+/** Gives up what a secret that is lost had sealed; answers what has to be entered again, in words. */
+export async function loseSecret({ secret }: Installation): Promise<string> {
+  const { closeDatabase } = await import('../src/server/db/client');
+  const { giveUpSealed, secretInUse } = await import('../src/server/secret-change');
+  try {
+    if (await secretInUse()) throw new Error('Libellus runs. End it first.');
+    const { services, shops, domains } = await giveUpSealed(secret);
+    return `Given up: ${services} passwords of services, ${shops} keys of shops, ${domains} keys of domains. Enter the passwords under Sending, give each shop its new key (Orders, Connect the shop), and enter the new records of each domain.`;
+  } finally {
+    await closeDatabase();
+  }
+}
+
 /** Changes the secret; answers the new one. Refused while processes run that know only the old one. */
 export async function changeSecret({ dataDir, secret, secretGiven }: Installation): Promise<string> {
   const { closeDatabase } = await import('../src/server/db/client');

@@ -1,7 +1,9 @@
 /** Another secret: everything sealed with the old one is opened and sealed anew, all of it or nothing. */
-import { eq, gte } from 'drizzle-orm';
+import { randomBytes } from 'node:crypto';
+import { eq, gte, ne } from 'drizzle-orm';
 import { database } from './db/client';
-import { askDatabaseTime } from './db/time';
+import { askDatabaseTime, databaseNow } from './db/time';
+import { makeKeyPair } from './sending/dkim';
 import { domains, heartbeats, installation, keys, services, session } from './db/schema';
 import { HEARTBEAT_MS } from './heartbeat';
 import { resealCheck, SECRET_CHECK } from './secret-check';
@@ -40,5 +42,42 @@ export async function changeSecretTo(next: string, old: string): Promise<void> {
       .ignore()
       .values({ name: SECRET_CHECK, value: seal('libellus', next) });
     await resealCheck(next);
+  });
+}
+
+/**
+ * The old secret is lost: what it had sealed is given up, and made anew where that can be. Passwords of services have to be entered
+ * again, shops need their new key, and domains their new record in DNS; until then nothing is sent by what needs one of them.
+ */
+export async function giveUpSealed(secret: string): Promise<{ services: number; shops: number; domains: number }> {
+  return database().transaction(async (tx) => {
+    const withPassword = await tx.select({ id: services.id }).from(services).where(ne(services.password, ''));
+    await tx.update(services).set({ password: '' }).where(ne(services.password, ''));
+    const shops = await tx.select({ id: keys.id }).from(keys).where(eq(keys.kind, 'events'));
+    for (const { id } of shops) {
+      await tx
+        .update(keys)
+        .set({ secret: seal(`whsec_${randomBytes(24).toString('base64')}`, secret) })
+        .where(eq(keys.id, id));
+    }
+    const own = await tx.select({ id: domains.id }).from(domains);
+    for (const { id } of own) {
+      const { privateKey, publicKey } = await makeKeyPair();
+      const anew = {
+        privateKey: seal(privateKey, secret),
+        publicKey,
+        nextSelector: '',
+        nextPrivateKey: '',
+        nextPublicKey: '',
+      };
+      await tx
+        .update(domains)
+        .set({ ...anew, signing: false, good: false, looks: 0, nextLookAt: new Date(databaseNow()) })
+        .where(eq(domains.id, id));
+    }
+    await tx.delete(session);
+    await tx.delete(installation).where(eq(installation.name, SECRET_CHECK));
+    await tx.insert(installation).values({ name: SECRET_CHECK, value: seal('libellus', secret) });
+    return { services: withPassword.length, shops: shops.length, domains: own.length };
   });
 }

@@ -9,7 +9,7 @@ import { backUp, restore } from '../../ops/backup';
 import { settleSecret, type Installation } from '../../ops/installation';
 import { LogFile } from '../../ops/log-file';
 import { Household, waitBefore } from '../../ops/processes';
-import { changeSecret } from '../../ops/secret';
+import { changeSecret, loseSecret } from '../../ops/secret';
 import { config } from '@/server/config';
 import { closeDatabase, database } from '@/server/db/client';
 import { heartbeats, keys, services, session, user } from '@/server/db/schema';
@@ -277,6 +277,29 @@ describe('another secret', () => {
     await expect(changeSecret({ ...installation, secret: 'wrong' })).rejects.toThrow('not the one');
     expect(await secretTrouble()).toBe('');
     await expect(changeSecret({ ...installation, secretGiven: true })).rejects.toThrow('LIBELLUS_NEW_SECRET');
+  });
+
+  it('that takes the place of one that is lost gives up what that had sealed, and says what to enter again', async () => {
+    await connectService();
+    const old = config().secret;
+    config().secret = 'the old one is lost';
+    expect(await secretTrouble()).toContain('not the one');
+    const installation = {
+      dataDir: folder(),
+      databaseUrl: process.env.DATABASE_URL!,
+      secret: config().secret,
+      secretGiven: true,
+      close: () => Promise.resolve(),
+    };
+    expect(await loseSecret(installation)).toMatch(
+      /^Given up: 1 passwords of services, 1 keys of shops, 0 keys of domains\./,
+    );
+    expect(await secretTrouble()).toBe('');
+    const [key] = await database().select().from(keys).where(eq(keys.kind, 'events'));
+    expect(unseal(key!.secret)).toMatch(/^whsec_/);
+    config().secret = old;
+    const { giveUpSealed } = await import('@/server/secret-change');
+    await giveUpSealed(old);
   });
 
   it('that was interrupted between database and file is settled at the next start', async () => {
