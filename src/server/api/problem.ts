@@ -17,13 +17,16 @@ export function problem(
         problems: problems.map((p) => ({
           path: p.path,
           place: placeWords(p.path),
-          message: `${placeWords(p.path)} ${p.message}`,
+          message: isSentence(p.message) ? p.message : `${placeWords(p.path)} ${p.message}`,
         })),
       }),
     },
     { status, headers: { 'content-type': 'application/problem+json', ...headers } },
   );
 }
+
+/** Most problems go on from the name of their place; some say it all. */
+const isSentence = (message: string): boolean => /^\p{Lu}.*\.$/su.test(message);
 
 export const tooOften = (seconds: number): Response =>
   problem(429, `Too many requests. Ask again in ${seconds} s.`, [], { 'retry-after': String(seconds) });
