@@ -36,6 +36,8 @@ export interface CrashCounts {
   strange: number;
   /** Copies beyond the first, under the same Message-ID. */
   repeats: number;
+  /** Of those, such as the record cannot explain: it shows no attempt that was under way. */
+  unexplained: number;
   /** The most there may be: what the worker can have under way, for each time it or the database was killed. */
   mayRepeat: number;
 }
@@ -127,6 +129,13 @@ export async function crash({ rounds, events, basePort, progress }: CrashOptions
       .select({ order: t.deliveries.orderNumber, state: t.deliveries.state, messageId: t.deliveries.messageId })
       .from(t.deliveries)
       .where(ours);
+    // An attempt whose process ended before it could say what came of it: what may have been sent, as the record shows it.
+    const begun = await db
+      .select({ messageId: t.deliveries.messageId, n: sql<number>`count(*)` })
+      .from(t.attempts)
+      .innerJoin(t.deliveries, eq(t.deliveries.id, t.attempts.deliveryId))
+      .where(sql`${ours} and ${t.attempts.endedAt} is null`)
+      .groupBy(t.deliveries.messageId);
     await closeDatabase();
 
     sink.send('tell');
@@ -145,6 +154,7 @@ export async function crash({ rounds, events, basePort, progress }: CrashOptions
       missing: rows.filter((r) => r.state === 'accepted' && !at.has(r.messageId)).length,
       strange: [...at].filter((id) => !known.has(id)).length,
       repeats: taken.length - at.size,
+      unexplained: unexplained(taken, new Map(begun.map((b) => [b.messageId, Number(b.n)]))),
       mayRepeat: SLOTS * (kills.worker + kills.database),
     };
   } finally {
@@ -159,6 +169,13 @@ export async function crash({ rounds, events, basePort, progress }: CrashOptions
     await mariadb?.stop();
     if (sink.connected) sink.disconnect();
   }
+}
+
+/** Copies that arrived beyond the first, of which no attempt stands on record that was under way when its process ended. */
+function unexplained(taken: readonly string[], begun: ReadonlyMap<string, number>): number {
+  const copies = new Map<string, number>();
+  for (const id of taken) copies.set(id, (copies.get(id) ?? 0) + 1);
+  return [...copies].reduce((sum, [id, n]) => sum + Math.max(0, n - 1 - (begun.get(id) ?? 0)), 0);
 }
 
 /** The demo's store, with one service that leads to the sink, and nothing of its past on the way. */
@@ -235,6 +252,7 @@ export function faultsOf(c: CrashCounts): string[] {
     ...(c.unsent > 0 ? [`${c.unsent} messages were never sent`] : []),
     ...(c.missing > 0 ? [`${c.missing} are on record as sent and did not arrive`] : []),
     ...(c.strange > 0 ? [`${c.strange} arrived under another Message-ID`] : []),
+    ...(c.unexplained > 0 ? [`${c.unexplained} repeats of which the record shows no attempt that was under way`] : []),
     ...(c.repeats > c.mayRepeat ? [`${c.repeats} repeats, at most ${c.mayRepeat} can have been under way`] : []),
   ];
 }
