@@ -99,8 +99,8 @@ export async function benchHostile(): Promise<HostileRow[]> {
     const { saveService } = await import('../src/server/views/services');
     const { previewFile } = await import('../src/server/views/exchange/bring-in');
     const { MOST_JSON_BYTES } = await import('../src/server/views/exchange/read');
-    const { MOST_LIST_BYTES } = await import('../src/server/web/limits');
-    const { jsonDepth } = await import('../src/core/size');
+    const { BODY_SIZE, MOST_LIST_BYTES } = await import('../src/server/web/limits');
+    const { jsonTooLarge } = await import('../src/core/size');
     const { exampleEvent } = await import('../src/server/events/examples');
     const [store] = await database().select().from(t.stores).where(eq(t.stores.id, 'quillwick'));
     const [person] = await database().select().from(t.user).limit(1);
@@ -132,7 +132,7 @@ export async function benchHostile(): Promise<HostileRow[]> {
       });
     const screen = 512_000;
     const json = (work: (value: unknown) => unknown) => (body: string) => {
-      if (jsonDepth(body, 64) > 64) return undefined;
+      if (jsonTooLarge(body, BODY_SIZE)) return undefined;
       return work(JSON.parse(body) as unknown);
     };
     const block = (i: number): object => ({

@@ -4,7 +4,7 @@
 export const breath = (): Promise<void> => new Promise((next) => setImmediate(next));
 
 /** So long may work go on before it lets others run, ms. */
-const LONG_MS = 8;
+const LONG_MS = 4;
 
 /** Does work that comes in steps, letting others run in between; answers what it comes to. */
 export async function breathing<T>(work: Generator<void, T>): Promise<T> {

@@ -47,7 +47,7 @@ const ROWS_A_STEP = 100;
 /** No row of a list is longer, whatever stands in it. */
 const LONGEST_ROW = 100_000;
 /** Characters looked at in one step. */
-const CHARACTERS_A_STEP = 500_000;
+const CHARACTERS_A_STEP = 200_000;
 
 /**
  * A row that is longer than any of a list, or a quotation that never ends: found before the text is read, which takes ever longer the

@@ -6,9 +6,9 @@ import { createHmac, timingSafeEqual } from 'node:crypto';
 import { IncomingMessage, type ServerResponse } from 'node:http';
 import type { BlockList } from 'node:net';
 import { WORDS_MARK } from '@/core/result';
-import { jsonDepth } from '@/core/size';
+import { jsonTooLarge } from '@/core/size';
 import { clientAddress } from '../net/addresses';
-import { bodyRule, MOST_NESTED } from './limits';
+import { BODY_SIZE, bodyRule } from './limits';
 
 /** The request's own header for who asks. The door writes it; what a client sends under this name is dropped. */
 export const ADDRESS_HEADER = 'x-libellus-address';
@@ -40,7 +40,8 @@ export function door(settings: DoorSettings, handle: Handle): Handle {
     if (!isReadFirst(request)) return handle(request, response);
     const body = await bodyOf(request);
     if (!body) return;
-    if (jsonDepth(body.toString('latin1'), MOST_NESTED) > MOST_NESTED) return refuse(request, response, TOO_DEEP);
+    const large = jsonTooLarge(body.toString('latin1'), BODY_SIZE);
+    if (large) return refuse(request, response, { status: 400, words: `This ${large}, which nothing here needs.` });
     await handle(withBody(request, body), response);
   };
 }
@@ -134,11 +135,6 @@ function isReadFirst({ method = 'GET', headers, url = '/' }: IncomingMessage): b
   const type = headers['content-type'] ?? '';
   return method === 'POST' && !type.startsWith('multipart/') && !bodyRule(pathOf(url), type).handled;
 }
-
-const TOO_DEEP: Refusal = {
-  status: 400,
-  words: `This is nested more than ${MOST_NESTED} levels deep, which nothing here needs.`,
-};
 
 /** Reads a whole body; its length was checked. Undefined when the connection ended before. */
 async function bodyOf(request: IncomingMessage): Promise<Buffer | undefined> {

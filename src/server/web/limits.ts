@@ -1,7 +1,8 @@
 /** How large what is posted to each place may be, and whom a large body is taken from. */
+import type { SizeLimits } from '@/core/size';
 
-/** Deeper than anything that is sent here; beyond it a reader may run out of stack. */
-export const MOST_NESTED = 64;
+/** Deeper and more than anything that is sent here; beyond it a reader may run out of stack, or take long. */
+export const BODY_SIZE: SizeLimits = { depth: 64, values: 30_000 };
 
 export interface BodyRule {
   most: number;

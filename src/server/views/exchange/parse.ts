@@ -3,7 +3,7 @@ import Papa from 'papaparse';
 import { CSV_OPTIONS, type ParsedCsv } from '@/core/exchange';
 
 /** Characters read at a time. */
-const PIECE = 100_000;
+const PIECE = 50_000;
 
 interface Piece {
   data: string[][];
