@@ -20,6 +20,13 @@ const base = {
   testEnvironment: 'node',
 };
 
+// A database and stand-ins for each worker.
+const servers = {
+  globalSetup: '<rootDir>/tests/server/setup.ts',
+  globalTeardown: '<rootDir>/tests/server/teardown.ts',
+  setupFiles: ['<rootDir>/tests/server/worker-env.ts'],
+};
+
 export default {
   projects: [
     {
@@ -31,15 +38,13 @@ export default {
       ...base,
       displayName: 'server',
       testMatch: ['<rootDir>/tests/server/**/*.test.ts'],
-      globalSetup: '<rootDir>/tests/server/setup.ts',
-      globalTeardown: '<rootDir>/tests/server/teardown.ts',
+      ...servers,
     },
     {
       ...base,
       displayName: 'servers',
       testMatch: ['<rootDir>/tests/servers/**/*.test.ts'],
-      globalSetup: '<rootDir>/tests/server/setup.ts',
-      globalTeardown: '<rootDir>/tests/server/teardown.ts',
+      ...servers,
     },
   ],
 };

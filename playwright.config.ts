@@ -1,21 +1,29 @@
+import { readdirSync } from 'node:fs';
 import { defineConfig } from '@playwright/test';
+import type { Beginning } from './tests/e2e/stack';
 
-const PORT = Number(process.env.LIBELLUS_E2E_PORT ?? 5810);
+/** What the tests of a file begin with, when not with the demo store and its sending service connected. */
+const BEGINNINGS: Record<string, Beginning> = { '1-journey': 'demo', '4-first': 'nothing', '7-by-hand': 'nothing' };
 
-export default defineConfig({
+const FILES = readdirSync('tests/e2e').flatMap((f) => (f.endsWith('.spec.ts') ? [f.replace('.spec.ts', '')] : []));
+
+export default defineConfig<object, { beginning: Beginning }>({
   testDir: 'tests/e2e',
-  // One store, walked through in order: who publishes what matters to who reads it later.
-  workers: 1,
+  // Each file has a store of its own, and its tests walk through it in order.
+  workers: Number(process.env.LIBELLUS_E2E_WORKERS ?? 2),
   fullyParallel: false,
   forbidOnly: true,
   timeout: 120_000,
-  // A second try keeps one slow moment of the machine from hiding all the rest; ops/test.ts names what needed it.
-  retries: 1,
+  retries: 0,
   expect: { timeout: 15_000 },
   reporter: [['list'], ['json']],
   outputDir: '.libellus/test-results',
+  projects: FILES.map((name) => ({
+    name,
+    testMatch: `${name}.spec.ts`,
+    use: { beginning: BEGINNINGS[name] ?? 'connected' },
+  })),
   use: {
-    baseURL: `http://127.0.0.1:${PORT}`,
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
     trace: 'retain-on-failure',
@@ -29,12 +37,5 @@ export default defineConfig({
         '--disable-sync',
       ],
     },
-  },
-  webServer: {
-    command: `node --import tsx ops/serve.ts demo --port ${PORT} --data .libellus/e2e --reset`,
-    url: `http://127.0.0.1:${PORT}/api/health`,
-    timeout: 180_000,
-    reuseExistingServer: false,
-    gracefulShutdown: { signal: 'SIGTERM', timeout: 30_000 },
   },
 });

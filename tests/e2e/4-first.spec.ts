@@ -1,56 +1,26 @@
 /** For real, from nothing: `start` with an empty database, the first owner, and the first publication. */
-import { spawn, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { FIRST_STORE, fillIn, startInstallation, type Installation } from './first-store';
 import { expect, PORT, publish, sheet, test } from './support';
 
-const BASE = `http://127.0.0.1:${PORT + 20}`;
-let dataDir: string;
-let libellus: ChildProcess;
-let said = '';
+let libellus: Installation;
 
 test.beforeAll(async () => {
-  dataDir = mkdtempSync(join(tmpdir(), 'libellus-first-'));
-  libellus = spawn(
-    process.execPath,
-    ['--import', 'tsx', 'ops/serve.ts', 'start', '--port', String(PORT + 20), '--data', dataDir],
-    { stdio: ['ignore', 'pipe', 'inherit'], env: { ...process.env, LIBELLUS_URL: BASE } },
-  );
-  libellus.stdout!.on('data', (chunk: Buffer) => (said += chunk.toString()));
-  await expect.poll(() => said, { timeout: 60_000 }).toContain('Nobody can sign in yet');
+  libellus = await startInstallation(PORT + 20);
 });
-
-test.afterAll(async () => {
-  const gone = new Promise((resolve) => libellus.once('exit', resolve));
-  libellus.kill('SIGTERM');
-  await gone;
-  rmSync(dataDir, { recursive: true, force: true });
-});
+test.afterAll(() => libellus.end());
 
 test('the first owner is made with the printed code, and publishes the first edition', async ({ page }) => {
-  const code = /with the code (\w+)/.exec(said)![1]!;
+  const BASE = libellus.url;
   await page.goto(`${BASE}/`);
   await expect(page.getByRole('heading', { name: 'Set up Libellus' })).toBeVisible();
-  const fill = async (values: Record<string, string>): Promise<void> => {
-    for (const [label, value] of Object.entries(values)) await page.getByLabel(label, { exact: true }).fill(value);
-  };
-  await fill({
-    Name: 'Inkwell Books',
-    'Address on the web': 'https://inkwell-books.example',
-    'Mail address for customers': 'hello@inkwell-books.example',
-    'Your name': 'Edda Lindqvist',
-    'Your mail address': 'edda@inkwell-books.example',
-    Password: 'too short',
-    'Set-up code': 'guess',
-  });
+  await fillIn(page, { ...FIRST_STORE, Password: 'too short', 'Set-up code': 'guess' });
   await page.getByRole('button', { name: 'Make the store' }).click();
   await expect(page.getByText('Password is too short: at least 10 characters')).toBeVisible();
-  await fill({ Password: 'a longer password' });
+  await fillIn(page, { Password: FIRST_STORE.Password });
   await page.getByRole('button', { name: 'Make the store' }).click();
   await expect(page.getByText('Set-up code is not the one that ./libellus start printed')).toBeVisible();
   await expect(page.getByLabel('Your name')).toHaveValue('Edda Lindqvist');
-  await fill({ 'Set-up code': code });
+  await fillIn(page, { 'Set-up code': libellus.setUpCode });
   await page.getByRole('button', { name: 'Make the store' }).click();
 
   await page.waitForURL('**/s/inkwell-books/today');

@@ -1,49 +1,19 @@
 /** From a store that has just been made to three branded, published messages: by the mouse alone, and by keys alone. */
-import { spawn, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import type { Locator, Page } from '@playwright/test';
+import { FIRST_STORE, fillIn, startInstallation } from './first-store';
 import { expect, PORT, publish, saved, sheet, test } from './support';
 
 const MESSAGES = ['order-received', 'on-its-way', 'refund-issued'] as const;
 
 /** A fresh installation with one fresh store, as its owner has it after the set-up. */
 async function freshStore(page: Page, port: number): Promise<{ base: string; end: () => Promise<void> }> {
-  const base = `http://127.0.0.1:${port}`;
-  const dataDir = mkdtempSync(join(tmpdir(), 'libellus-hand-'));
-  const libellus: ChildProcess = spawn(
-    process.execPath,
-    ['--import', 'tsx', 'ops/serve.ts', 'start', '--port', String(port), '--data', dataDir],
-    { stdio: ['ignore', 'pipe', 'inherit'], env: { ...process.env, LIBELLUS_URL: base } },
-  );
-  let said = '';
-  libellus.stdout!.on('data', (chunk: Buffer) => (said += chunk.toString()));
-  await expect.poll(() => said, { timeout: 60_000 }).toContain('Nobody can sign in yet');
-  await page.goto(`${base}/`);
+  const { url, setUpCode, end } = await startInstallation(port);
+  await page.goto(`${url}/`);
   await expect(page.getByRole('heading', { name: 'Set up Libellus' })).toBeVisible();
-  for (const [label, value] of Object.entries({
-    Name: 'Inkwell Books',
-    'Address on the web': 'https://inkwell-books.example',
-    'Mail address for customers': 'hello@inkwell-books.example',
-    'Your name': 'Edda Lindqvist',
-    'Your mail address': 'edda@inkwell-books.example',
-    Password: 'a longer password',
-    'Set-up code': /with the code (\w+)/.exec(said)![1]!,
-  })) {
-    await page.getByLabel(label, { exact: true }).fill(value);
-  }
+  await fillIn(page, { ...FIRST_STORE, 'Set-up code': setUpCode });
   await page.getByRole('button', { name: 'Make the store' }).click();
   await page.waitForURL('**/s/inkwell-books/today');
-  return {
-    base: `${base}/s/inkwell-books`,
-    end: async () => {
-      const gone = new Promise((resolve) => libellus.once('exit', resolve));
-      libellus.kill('SIGTERM');
-      await gone;
-      rmSync(dataDir, { recursive: true, force: true });
-    },
-  };
+  return { base: `${url}/s/inkwell-books`, end };
 }
 
 /** What is live in the end: three messages in the look that was chosen. */

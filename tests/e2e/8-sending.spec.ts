@@ -264,9 +264,9 @@ test('what a channel allows is set, and an order from there shows it', async ({ 
   await expect(page.getByText('It counts for what happens from now on')).toBeVisible();
 });
 
-test('no password, key or secret stands in any log, page or answer', async ({ page, request }) => {
+test('no password, key or secret stands in any log, page or answer', async ({ page, request, stack }) => {
   const secrets = ['linen-thread-18', 'fern-and-bracken', 'PRIVATE KEY', demoFacts().eventsKey, PASSWORD];
-  const logs = '.libellus/e2e/logs';
+  const logs = `${stack.data}/logs`;
   for (const file of readdirSync(logs)) {
     const text = readFileSync(join(logs, file), 'utf8');
     for (const secret of secrets) expect(text.includes(secret), `${secret} in ${file}`).toBe(false);

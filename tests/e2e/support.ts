@@ -1,5 +1,4 @@
 /** Shared by the browser tests: signing in once, mailboxes, and the sheet. */
-import { readFileSync } from 'node:fs';
 import {
   expect,
   test as base,
@@ -10,9 +9,11 @@ import {
 } from '@playwright/test';
 import { simpleParser, type ParsedMail } from 'mailparser';
 import { signedOrder } from '../../demo/shop';
+import { dataFile, PORT, stackUrl, startStack, type Beginning, type Stack } from './stack';
+
+export { PORT };
 
 export const PASSWORD = 'paper-and-thread';
-export const PORT = Number(process.env.LIBELLUS_E2E_PORT ?? 5810);
 export const MAILBOXES = `http://127.0.0.1:${PORT + 2}`;
 export const SERVICE = {
   host: 'smtp.harrowpost.example',
@@ -27,7 +28,7 @@ export interface DemoFacts {
 }
 
 export function demoFacts(): DemoFacts {
-  return JSON.parse(readFileSync('.libellus/e2e/demo.json', 'utf8')) as DemoFacts;
+  return JSON.parse(dataFile('demo.json')) as DemoFacts;
 }
 
 const sessions = new Map<string, Awaited<ReturnType<ReturnType<Page['context']>['storageState']>>>();
@@ -100,7 +101,17 @@ export async function choose(page: Page, label: string, typed: string): Promise<
   await page.getByRole('option').filter({ hasText: typed }).first().click();
 }
 
-export const test = base.extend<{ page: Page }>({
+export const test = base.extend<{ page: Page }, { beginning: Beginning; stack: Stack }>({
+  beginning: ['connected', { scope: 'worker', option: true }],
+  stack: [
+    async ({ beginning }, use) => {
+      const stack = await startStack(beginning);
+      await use(stack);
+      await stack.end();
+    },
+    { scope: 'worker', auto: true, timeout: 180_000 },
+  ],
+  baseURL: stackUrl,
   page: async ({ page }, use, info) => {
     const errors: string[] = [];
     page.on('pageerror', (error) => errors.push(error.message));

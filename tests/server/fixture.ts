@@ -1,5 +1,6 @@
 /** A database of its own for each test file, with one small store in it. */
 import { randomBytes } from 'node:crypto';
+import { readFileSync } from 'node:fs';
 import { eq } from 'drizzle-orm';
 import { DEFAULT_LOOK } from '@/core/look';
 import type { Order } from '@/core/order';
@@ -8,7 +9,6 @@ import type { Access } from '@/server/auth/access';
 import type { Role } from '@/server/auth/policy';
 import { closeDatabase, database } from '@/server/db/client';
 import { settingsChanged } from '@/server/events/planner';
-import { migrateDatabase } from '@/server/db/migrate';
 import * as t from '@/server/db/schema';
 import type { EventType } from '@/server/events/schema';
 import { newId } from '@/server/ids';
@@ -49,15 +49,15 @@ export const SERVICE = {
 export function useDatabase(): void {
   const name = `libellus_test_${randomBytes(5).toString('hex')}`;
   const server = process.env.LIBELLUS_TEST_DATABASE!;
-  const run = async (sql: string): Promise<void> => {
-    const connection = await createConnection(server);
+  const run = async (sql: string, database = ''): Promise<void> => {
+    const connection = await createConnection({ uri: `${server}${database}`, multipleStatements: true });
     await connection.query(sql);
     await connection.end();
   };
   beforeAll(async () => {
     await run(`create database ${name} character set utf8mb4 collate utf8mb4_unicode_ci`);
     process.env.DATABASE_URL = `${server}${name}`;
-    await migrateDatabase(process.env.DATABASE_URL);
+    await run(readFileSync(process.env.LIBELLUS_TEST_SCHEMA!, 'utf8'), name);
     await fillStore();
   });
   afterAll(async () => {

@@ -1,23 +1,49 @@
-/** Before the server tests: a MariaDB of their own and the stand-ins, on ports of their own. */
+/** Before the server tests: for each of Jest's workers a MariaDB and stand-ins of its own, on ports of its own. */
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import type { Config } from 'jest';
 import { setUp } from '../../ops/setting';
+import { makeSchemaFile } from './schema-file';
 
-export default async function start(): Promise<void> {
-  const dataDir = mkdtempSync(join(tmpdir(), 'libellus-server-tests-'));
-  const setting = await setUp({
-    basePort: Number(process.env.LIBELLUS_TEST_PORT ?? 5610),
-    dataDir,
-    demo: true,
-    seed: false,
-    web: false,
-    worker: false,
-  });
+const PORTS_EACH = 100;
+
+export default async function start({ maxWorkers }: Config & { maxWorkers: number }): Promise<void> {
+  process.env.LIBELLUS_QUICK_DATABASE = '1';
+  const folder = mkdtempSync(join(tmpdir(), 'libellus-server-tests-'));
+  const before = { ...process.env };
+  const base = Number(process.env.LIBELLUS_TEST_PORT ?? 5610);
+  const settings = [];
+  for (let place = 0; place < maxWorkers; place += 1) {
+    settings.push(
+      await setUp({
+        basePort: base - place * PORTS_EACH,
+        dataDir: join(folder, String(place + 1)),
+        demo: true,
+        seed: false,
+        web: false,
+        worker: false,
+      }),
+    );
+  }
+  const schema = join(folder, 'schema.sql');
+  await makeSchemaFile(settings[0]!.env.DATABASE_URL!, schema);
   const shared = globalThis as typeof globalThis & { libellusTests?: { end: () => Promise<void> } };
-  shared.libellusTests = setting;
-  process.env.LIBELLUS_TEST_DATABASE = setting.mariadb!.url('');
-  process.env.LIBELLUS_TEST_SMTP = String(setting.ports.smtp.starttls);
-  process.env.LIBELLUS_TEST_SMTPS = String(setting.ports.smtp.tls);
-  process.env.LIBELLUS_LOG = 'silent';
+  shared.libellusTests = {
+    end: async () => {
+      await Promise.all(settings.map((s) => s.end()));
+    },
+  };
+  // Each worker takes its own: see worker-env.ts.
+  process.env.LIBELLUS_TEST_PLACES = JSON.stringify(
+    settings.map(({ env, mariadb, ports }) => ({
+      ...Object.fromEntries(Object.entries(env).filter(([name, value]) => before[name] !== value)),
+      LIBELLUS_TEST_DATABASE: mariadb!.url(''),
+      LIBELLUS_TEST_SMTP: String(ports.smtp.starttls),
+      LIBELLUS_TEST_SMTPS: String(ports.smtp.tls),
+      LIBELLUS_TEST_SCHEMA: schema,
+      LIBELLUS_LOG: 'silent',
+    })),
+  );
+  process.env.LIBELLUS_TEST_FOLDER = folder;
 }

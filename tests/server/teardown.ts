@@ -3,6 +3,6 @@ import { rmSync } from 'node:fs';
 export default async function stop(): Promise<void> {
   const shared = globalThis as typeof globalThis & { libellusTests?: { end: () => Promise<void> } };
   await shared.libellusTests?.end();
-  if (process.env.LIBELLUS_DATA?.includes('libellus-server-tests-'))
-    rmSync(process.env.LIBELLUS_DATA, { recursive: true, force: true });
+  const folder = process.env.LIBELLUS_TEST_FOLDER;
+  if (folder?.includes('libellus-server-tests-')) rmSync(folder, { recursive: true, force: true });
 }
