@@ -1,6 +1,6 @@
 import { readdirSync } from 'node:fs';
 import { defineConfig } from '@playwright/test';
-import type { Beginning } from './tests/e2e/stack';
+import { stackUrl, type Beginning } from './tests/e2e/stack';
 
 /** What the tests of a file begin with, when not with the demo store and its sending service connected. */
 const BEGINNINGS: Record<string, Beginning> = { '1-journey': 'demo', '4-first': 'nothing', '7-by-hand': 'nothing' };
@@ -24,9 +24,15 @@ export default defineConfig<object, { beginning: Beginning }>({
     use: { beginning: BEGINNINGS[name] ?? 'connected' },
   })),
   use: {
+    // Read anew in each worker, whose place says which ports are its own.
+    baseURL: stackUrl,
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
-    trace: 'retain-on-failure',
+    // A trace of every step costs about a third of the time: LIBELLUS_TRACE=1 keeps those of what failed.
+    trace: process.env.LIBELLUS_TRACE ? 'retain-on-failure' : 'off',
+    screenshot: 'only-on-failure',
+    // What moves is drawn by the processor here.
+    contextOptions: { reducedMotion: 'reduce' },
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       args: [

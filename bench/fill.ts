@@ -5,7 +5,8 @@
 import Handlebars from 'handlebars';
 import mjml2html from 'mjml';
 import { DEFAULT_LOOK } from '../src/core/look';
-import { snapshotOf, type Order, type Snapshot } from '../src/core/order';
+import { snapshotOf, type Snapshot } from '../src/core/snapshot';
+import { type Order } from '../src/core/order';
 import { placeholderType } from '../src/core/placeholders';
 import { compileMessage, makeSkeleton } from '../src/core/render';
 import { phrasebookFor, type Template } from '../src/core/template';

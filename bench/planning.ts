@@ -1,10 +1,10 @@
 /** Planning one event of a large store (40 notifications, 80 variants, 200 routing rules) against filling one message. */
 import type { Condition } from '../src/core/conditions';
-import { MOMENTS } from '../src/core/placeholders';
-import { planner, type NotificationFacts } from '../src/core/plan';
-import type { RoutingRule } from '../src/core/routing/rules';
+import { MOMENTS } from '../src/core/moments';
+import { planner, type NotificationFacts, type RoutingRule } from '../src/core/plan';
 import { fillContender, makeOrder } from './fill';
 import { inTurns, type Row } from './measure';
+import type { MomentId } from '@/core/moments';
 
 const GUESTS: Condition = { match: 'all', tests: [{ about: 'customer', is: 'guest' }] };
 
@@ -52,7 +52,7 @@ export async function benchPlanning(): Promise<Row[]> {
   const channel = { name: 'Web shop', customerMail: true };
   const moments = MOMENTS.map((m) => m.id);
   const at = Date.parse('2026-11-24T09:14:00Z');
-  const run = (moment: string, i: number): number =>
+  const run = (moment: MomentId, i: number): number =>
     plan({ moment, order: orders[i % orders.length]!, at, channel }).deliveries.length;
   if (run('order.placed', 0) < 5) throw new Error('Planning planned less than it should.');
   const rates = await inTurns([

@@ -1,7 +1,7 @@
 /** What was sent for past orders: planned, rendered and composed by the product's own code, with the failures of real life. */
+import type { MomentId } from '../src/core/moments';
 import type { Contact, Order } from '../src/core/order';
-import { plan, type NotificationFacts } from '../src/core/plan';
-import type { RoutingRule } from '../src/core/routing/rules';
+import { plan, type NotificationFacts, type RoutingRule } from '../src/core/plan';
 import type { Template } from '../src/core/template';
 import { diagnose, parseReply } from '../src/core/mail';
 import { composeMessage, deliveryMessageId } from '../src/server/sending/compose';
@@ -33,7 +33,7 @@ interface PastContext {
 
 /** One thing that happened to an order, with the order as it was then. */
 interface Happened {
-  type: string;
+  type: MomentId;
   at: number;
   order: Order;
 }
@@ -151,6 +151,7 @@ async function pastEvent(
       id,
       storeId: store.id,
       eventId,
+      moment: d.moment,
       orderId,
       orderNumber: order.number,
       notificationId: d.notificationId,

@@ -1,6 +1,6 @@
 /** Quillwick and its two stores: facts, looks, channels, colleagues. Everything here is made up. */
 import { DEFAULT_LOOK, type Look } from '../src/core/look';
-import type { StoreFacts } from '../src/core/order';
+import type { StoreFacts } from '../src/core/snapshot';
 import type { Passage } from '../src/core/template';
 import type { Role } from '../src/server/auth/policy';
 

@@ -1,9 +1,8 @@
 /** Fills an empty database with Quillwick. Does nothing when it is there already. */
 import { eq } from 'drizzle-orm';
 import type { Passage, Template } from '../src/core/template';
-import type { NotificationFacts } from '../src/core/plan';
+import type { NotificationFacts, RoutingRule, Scope } from '../src/core/plan';
 import type { Test } from '../src/core/conditions';
-import type { RoutingRule, Scope } from '../src/core/routing/rules';
 import { config } from '../src/server/config';
 import { database } from '../src/server/db/client';
 import * as t from '../src/server/db/schema';

@@ -1,5 +1,5 @@
 /**
- * Makes `src/core/look/css-support.json`: for each CSS feature the share of mail programs, of those that were tried,
+ * Makes `src/core/css/css-support.json`: for each CSS feature the share of mail programs, of those that were tried,
  * whose newest version knows it. From the open data set of the `caniemail` package. Run: npx tsx ops/css-support.ts
  */
 import { readFileSync, writeFileSync } from 'node:fs';
@@ -43,6 +43,6 @@ for (const feature of data.filter((f) => f.category === 'css')) {
   }
 }
 writeFileSync(
-  new URL('../src/core/look/css-support.json', import.meta.url),
+  new URL('../src/core/css/css-support.json', import.meta.url),
   await format(JSON.stringify(out), { parser: 'json', printWidth: 120 }),
 );

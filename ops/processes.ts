@@ -38,6 +38,9 @@ const GIVE_UP_AFTER_MS = 10 * 60_000;
 export const waitBefore = (failures: number): number =>
   Math.min(LONGEST_WAIT_MS, FIRST_WAIT_MS * 2 ** Math.max(0, failures - 1));
 
+/** As all scripts, by its path from the project's folder, in which everything runs. */
+const WITH_PARENT = './ops/with-parent.mjs';
+
 export class Household {
   private readonly jobs: Job[] = [];
   private ending = false;
@@ -55,7 +58,7 @@ export class Household {
   ): Promise<void> {
     const ready = options.ready === true;
     const job = this.add(name, options.patience ?? 10_000, () =>
-      this.launch(name, process.execPath, ['--import', 'tsx', file], env, ready),
+      this.launch(name, process.execPath, ['--import', 'tsx', '--import', WITH_PARENT, file], env),
     );
     const child = await this.begin(job);
     if (!ready) return;
@@ -104,11 +107,10 @@ export class Household {
     command: string,
     args: string[],
     env: Record<string, string>,
-    channel: boolean,
   ): ChildProcess {
     const child = spawn(command, args, {
       env: { ...process.env, ...env },
-      stdio: ['ignore', 'pipe', 'pipe', ...(channel ? (['ipc'] as const) : [])],
+      stdio: ['ignore', 'pipe', 'pipe', 'ipc'],
       detached: true,
     });
     const log = new LogFile(this.logOf(name));

@@ -1,5 +1,6 @@
 /** A made-up order and store for the tests of core. */
-import type { Order, StoreFacts } from './order';
+import type { StoreFacts } from './snapshot/snapshot';
+import type { Order } from './order';
 
 export const STORE: StoreFacts = {
   name: 'Quillwick',

@@ -1,7 +1,7 @@
 /** Renders and checks templates off the main thread, with the same core that sends. */
 import mjml2html from 'mjml-browser';
 import { asInTheDark } from '@/core/look';
-import { aboutMoment, snapshotOf } from '@/core/order';
+import { aboutMoment, snapshotOf } from '@/core/snapshot';
 import { placeholderType, sampleDetails } from '@/core/placeholders';
 import { byWeight, messageFindings, templateFindings, type Finding } from '@/core/preflight';
 import { compileMessage, KeptWords, makeSkeleton, wordsStyles, type Skeleton } from '@/core/render';

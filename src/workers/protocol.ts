@@ -1,6 +1,7 @@
 /** What the Desk and its worker say to each other. */
 import type { Look } from '@/core/look';
-import type { Order, StoreFacts } from '@/core/order';
+import type { StoreFacts } from '@/core/snapshot';
+import type { Order } from '@/core/order';
 import type { Finding } from '@/core/preflight';
 import type { DiscountCode } from '@/core/order';
 import type { RenderedMessage, WordsStyles } from '@/core/render';

@@ -197,6 +197,10 @@ test('the second of two windows is told who saved before it, and loses nothing',
 test('an earlier edition is taken back to the bench', async ({ page }) => {
   await page.goto('/s/quillwick/desk/order-received');
   await expect(page.getByText(/kB of 102/)).toBeVisible();
+  await page.getByRole('textbox', { name: 'Subject' }).click();
+  await page.keyboard.press('End');
+  await page.keyboard.type(', thank you');
+  await saved(page);
   await page.getByRole('button', { name: 'More' }).click();
   await page.getByRole('menuitem', { name: 'Start from ...' }).click();
   await page.getByRole('radio', { name: 'An edition' }).click();

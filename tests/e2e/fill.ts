@@ -31,6 +31,7 @@ await database()
     password: seal(password),
     name: 'smtp.harrowpost.example',
     kind: 'account',
+    spf: 'include:spf.harrowpost.example',
   });
 await database()
   .insert(senders)

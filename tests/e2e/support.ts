@@ -9,7 +9,7 @@ import {
 } from '@playwright/test';
 import { simpleParser, type ParsedMail } from 'mailparser';
 import { signedOrder } from '../../demo/shop';
-import { dataFile, PORT, stackUrl, startStack, type Beginning, type Stack } from './stack';
+import { dataFile, PORT, startStack, type Beginning, type Stack } from './stack';
 
 export { PORT };
 
@@ -111,7 +111,6 @@ export const test = base.extend<{ page: Page }, { beginning: Beginning; stack: S
     },
     { scope: 'worker', auto: true, timeout: 180_000 },
   ],
-  baseURL: stackUrl,
   page: async ({ page }, use, info) => {
     const errors: string[] = [];
     page.on('pageerror', (error) => errors.push(error.message));

@@ -2,7 +2,7 @@
 import { eq } from 'drizzle-orm';
 import sharp from 'sharp';
 import { DEFAULT_LOOK, STARTING_LOOKS, takeOn, type Look } from '@/core/look';
-import { SHIPPED_NOTIFICATIONS } from '@/core/template';
+import { SHIPPED_NOTIFICATIONS } from '@/core/shipped';
 import { testOrder } from '@/core/testing';
 import { database } from '@/server/db/client';
 import { lookDrafts, memberships, stores } from '@/server/db/schema';

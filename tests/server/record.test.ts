@@ -1,6 +1,6 @@
 /** Lists and stories: orders and deliveries as the screens read them. */
 import { eq } from 'drizzle-orm';
-import { SHIPPED_NOTIFICATIONS } from '@/core/template';
+import { SHIPPED_NOTIFICATIONS } from '@/core/shipped';
 import { database } from '@/server/db/client';
 import { deliveries, history, notifications } from '@/server/db/schema';
 import { migrateDatabase } from '@/server/db/migrate';

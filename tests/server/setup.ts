@@ -3,7 +3,7 @@ import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Config } from 'jest';
-import { setUp } from '../../ops/setting';
+import { setUp, type Setting } from '../../ops/setting';
 import { makeSchemaFile } from './schema-file';
 
 const PORTS_EACH = 100;
@@ -13,7 +13,7 @@ export default async function start({ maxWorkers }: Config & { maxWorkers: numbe
   const folder = mkdtempSync(join(tmpdir(), 'libellus-server-tests-'));
   const before = { ...process.env };
   const base = Number(process.env.LIBELLUS_TEST_PORT ?? 5610);
-  const settings = [];
+  const settings: Setting[] = [];
   for (let place = 0; place < maxWorkers; place += 1) {
     settings.push(
       await setUp({

@@ -1,14 +1,7 @@
 import fc from 'fast-check';
 import { checker } from '@/core/schema';
-import {
-  allBlocks,
-  BLOCK_LABELS,
-  SHIPPED_NOTIFICATIONS,
-  segmentsOf,
-  TemplateSchema,
-  templateChanges,
-  type BlockKind,
-} from '@/core/template';
+import { SHIPPED_NOTIFICATIONS } from '@/core/shipped';
+import { allBlocks, BLOCK_LABELS, segmentsOf, TemplateSchema, templateChanges, type BlockKind } from '@/core/template';
 import { draftReducer, freshBlockId, startDraft, type DraftState } from '@/ui/desk/draft';
 
 const template = SHIPPED_NOTIFICATIONS[0]!.template;

@@ -1,4 +1,4 @@
-import { SHIPPED_NOTIFICATIONS } from '@/core/template';
+import { SHIPPED_NOTIFICATIONS } from '@/core/shipped';
 import { draftReducer, freshBlockId, startDraft, type DraftAction, type DraftState } from '@/ui/desk/draft';
 
 const template = SHIPPED_NOTIFICATIONS[0]!.template;

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { SHIPPED_NOTIFICATIONS, segmentsOf } from '@/core/template';
+import { SHIPPED_NOTIFICATIONS } from '@/core/shipped';
+import { segmentsOf } from '@/core/template';
 import { parseSource, toDocument, toSource, type Paragraph } from '@/core/text';
 import { chipFace, valueText } from '@/ui/desk/chips';
 import { chipOptions, jsonToParagraphs, paragraphsToJson } from '@/ui/desk/editor/documents';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { orderTotals } from '../order/totals';
-import { aboutMoment, snapshotOf } from '../order';
+import { aboutMoment, snapshotOf } from '../snapshot/snapshot';
 import { STORE, testOrder } from '../testing';
 import { checker } from '../schema';
 import { conditionHolds, ConditionSchema, testHolds, type OrderFacts, type Test } from './condition';

@@ -1,8 +1,8 @@
 /** Findings on a look: what cannot be read, what mail programs leave away, what leads nowhere. */
 import { safeUrl } from '../text/values';
 import { contrastPairs, type ContrastPair } from './contrast';
-import { readCss } from './css';
-import support from './css-support.json';
+import { readCss } from '../css/css';
+import support from '../css/css-support.json';
 import { COLOUR_LABELS, type ColourRole, type Look } from './schema';
 
 /** The parts of a look, as its screen has them. */

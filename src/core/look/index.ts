@@ -2,7 +2,6 @@ export * from './fonts';
 export * from './schema';
 export * from './contrast';
 export * from './dark';
-export * from './css';
 export * from './signs';
 export * from './palette';
 export * from './complete';

@@ -25,14 +25,14 @@ export const MOMENT_COLUMNS = [
 export type MomentColumn = (typeof MOMENT_COLUMNS)[number];
 
 /** A moment that comes some time after another, and that nobody tells of. */
-export interface Timer {
+export interface Timer<Id extends string = MomentId> {
   /** The moments that start it. */
-  starts: readonly string[];
+  starts: readonly Id[];
   /** For which orders it does not start. */
   unless: (order: Order) => boolean;
 }
 
-interface Entry {
+interface Entry<Id extends string> {
   label: string;
   /** As in "is not known when an order is placed". */
   words: string;
@@ -56,10 +56,10 @@ interface Entry {
   /** An order that was cancelled can still have it. */
   afterCancelling?: true;
   /** Moments that make it old news: a confirmation after the parcel has left reads like a mistake. */
-  overtakenBy?: readonly string[];
+  overtakenBy?: readonly Id[];
   /** Ends that have always come by then, so that nothing would ever wait for them. */
   past?: readonly End[];
-  timer?: Timer;
+  timer?: Timer<Id>;
   /** What a colleague does with an order to make it happen. */
   action?: { kind: OrderActionKind; label: string };
   /** Its message is never sent a second time by hand: whoever holds its link may act on it. */
@@ -70,7 +70,11 @@ interface Entry {
   example?: (time: string) => Partial<Order>;
 }
 
-const TABLE = {
+/** Checks that moments name only moments of the table. */
+const table = <Id extends string, const T extends Record<Id, Entry<NoInfer<Id>>>>(entries: T & Record<Id, unknown>): T =>
+  entries;
+
+const TABLE = table({
   'order.placed': {
     label: 'Order placed',
     words: 'when an order is placed',
@@ -292,12 +296,12 @@ const TABLE = {
     afterCancelling: true,
     action: { kind: 'answer', label: 'The customer answers' },
   },
-} as const satisfies Record<string, Entry>;
+});
 
 /** The name of a moment, as events and notifications carry it. */
 export type MomentId = keyof typeof TABLE;
 
-export interface Moment extends Entry {
+export interface Moment extends Entry<MomentId> {
   id: MomentId;
 }
 
@@ -307,7 +311,7 @@ export interface BoardMoment extends Moment {
 }
 
 const ALL = new Map<string, Moment>(
-  (Object.entries(TABLE) as [MomentId, Entry][]).map(([id, entry]) => [id, { id, ...entry }]),
+  (Object.entries(TABLE) as [MomentId, Entry<MomentId>][]).map(([id, entry]) => [id, { id, ...entry }]),
 );
 
 /** Whether a moment is one that messages are sent for. */
@@ -339,8 +343,8 @@ export function momentOf(id: string): Moment | undefined {
 export const momentLabel = (id: string): string => momentOf(id)?.label ?? id;
 
 /** What has to happen for messages of a moment to be planned: itself, or for a timer what starts it. */
-export function startsOf(id: string): readonly string[] {
-  return momentOf(id)?.timer?.starts ?? [id];
+export function startsOf(id: MomentId): readonly MomentId[] {
+  return momentOf(id).timer?.starts ?? [id];
 }
 
 /** The timer of a moment that nobody tells of, or undefined for any other. */
@@ -352,7 +356,7 @@ export function timerOf(id: string): Timer | undefined {
 export const TIMED_MOMENTS: readonly MomentId[] = ALL_MOMENTS.filter((m) => m.timer).map((m) => m.id);
 
 /** Whether an end has always come before a moment does, so that nothing ever waits for it. */
-export const comesTooLate = (id: string, end: End): boolean => momentOf(id)?.past?.includes(end) ?? false;
+export const comesTooLate = (id: MomentId, end: End): boolean => momentOf(id).past?.includes(end) ?? false;
 
 /** The moments that a shop system tells of by events. */
 export type ToldMoment = {

@@ -74,21 +74,3 @@ export const OrderActionSchema = Type.Union([
 ]);
 export type OrderAction = Static<typeof OrderActionSchema>;
 export type OrderActionKind = OrderAction['do'];
-
-export const ORDER_ACTIONS: Record<OrderActionKind, { label: string; event: string }> = {
-  pay: { label: 'Payment comes in', event: 'order.payment-received' },
-  'fail-payment': { label: 'Payment fails', event: 'order.payment-failed' },
-  pause: { label: 'Pause it', event: 'order.paused' },
-  delay: { label: 'An item is late', event: 'order.item-delayed' },
-  note: { label: 'Add a note', event: 'order.note-added' },
-  invoice: { label: 'Issue an invoice', event: 'invoice.issued' },
-  dispatch: { label: 'Dispatch', event: 'shipment.dispatched' },
-  track: { label: 'Tracking changes', event: 'shipment.updated' },
-  'hand-over': { label: 'Ready to collect', event: 'shipment.ready-for-pickup' },
-  deliver: { label: 'Delivered', event: 'shipment.delivered' },
-  downloads: { label: 'Downloads ready', event: 'download.ready' },
-  refund: { label: 'Refund', event: 'refund.issued' },
-  return: { label: 'Goods come back', event: 'return.received' },
-  cancel: { label: 'Cancel it', event: 'order.cancelled' },
-  answer: { label: 'The customer answers', event: 'feedback.answered' },
-};

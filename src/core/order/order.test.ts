@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { checker } from '../schema';
 import { testOrder, STORE } from '../testing';
 import { OrderSchema, type Order } from './schema';
-import { snapshotOf } from './snapshot';
+import { snapshotOf } from '../snapshot/snapshot';
 import { lineTotal, orderProblems, orderTotals, taxIncludedIn, taxOn } from './totals';
 
 const checkOrder = checker(OrderSchema);

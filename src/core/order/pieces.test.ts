@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { testOrder } from '../testing';
-import { actOn } from './actions';
-import { linesOf, orderFacts } from './facts';
+import { actOn } from '../life/actions';
+import { linesOf, orderFacts } from '../snapshot/facts';
 import { orderedPieces, partsOfLines, piecesSent } from './pieces';
 import { refundFor, stillToRefund, stillToSend, whyNot } from './possible';
 import type { Order, OrderLine } from './schema';

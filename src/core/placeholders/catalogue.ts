@@ -1,5 +1,5 @@
 /** Every placeholder there is: its name, how people call it, what kind of value it is, and which moments have it. */
-import { SAMPLE_DETAILS, type DetailName } from '../order/details';
+import { SAMPLE_DETAILS, type DetailName } from '../moments/details';
 import type { Value, ValueType, Values } from '../text/values';
 
 export type PlaceholderGroup =

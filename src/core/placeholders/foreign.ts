@@ -2,7 +2,8 @@
  * Placeholders as other programs write them, in words that are brought along: `{{first_name}}`, `%order_number%`,
  * `[Tracking number]`. Each is found, and the placeholder of ours that it most likely means is guessed by its words.
  */
-import { placeholdersAt, type Placeholder } from '.';
+import { placeholdersAt } from './provided';
+import { type Placeholder } from '.';
 
 export interface ForeignPlaceholder {
   /** As it stands in the text. */

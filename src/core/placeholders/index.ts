@@ -1,4 +1,4 @@
 export * from './catalogue';
-export * from './moments';
+export * from './provided';
 export * from './foreign';
 export * from './secrets';

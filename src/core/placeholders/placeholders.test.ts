@@ -1,8 +1,9 @@
-import { snapshotOf } from '../order';
+import { MOMENTS, MOMENT_COLUMNS } from '../moments/registry';
+import { snapshotOf } from '../snapshot/snapshot';
 import { STORE, testOrder } from '../testing';
 import { functionFits, defaultFunction } from '../text';
 import { nearestPlaceholder, placeholder, PLACEHOLDERS } from './catalogue';
-import { isProvided, MOMENTS, MOMENT_COLUMNS, placeholdersAt } from './moments';
+import { isProvided, placeholdersAt } from './provided';
 
 describe('the catalogue', () => {
   it('names each placeholder once, with a label of its own in its group', () => {

@@ -1,5 +1,5 @@
 /** Values that only their recipient may see, such as a link that sets a password: what stands in their place everywhere else. */
-import type { MomentDetails } from '../order/details';
+import type { MomentDetails } from '../moments/details';
 import type { Value, Values } from '../text/values';
 import { PLACEHOLDERS } from './catalogue';
 

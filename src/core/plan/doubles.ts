@@ -1,20 +1,19 @@
 /** Two messages that would reach one person for one moment, found by planning real and sample orders. */
-import { BY_HAND } from '../placeholders/moments';
-import type { Audience } from './notification';
+import type { Audience } from '../moments/audience';
+import { BY_HAND, startsOf, type MomentId } from '../moments/registry';
 import { planner } from './plan';
 import type { PlanEvent, PlanSettings } from './types';
-import { TIMERS } from './timers';
 
 /** A message the shop system sends by itself. */
 export interface ShopMail {
   id: string;
   name: string;
-  moment: string;
+  moment: MomentId;
   audience: Audience;
 }
 
 export interface Double {
-  moment: string;
+  moment: MomentId;
   audience: Audience;
   /** The notification, and what else goes out with it. */
   notificationId: string;
@@ -49,7 +48,7 @@ export function findDoubles(
     const mails = shopMails.filter((m) => m.moment === moment);
     if (mails.length === 0 && on.filter((n) => n.moment === moment).length < 2) continue;
     for (const about of orders) {
-      const starts = TIMERS[moment]?.starts[0] ?? moment;
+      const starts = startsOf(moment)[0]!;
       const planned = plan({ ...about, moment: starts }).deliveries.filter((d) => d.moment === moment);
       const seen = new Set<string>();
       planned.forEach((d, i) => {

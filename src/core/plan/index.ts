@@ -1,7 +1,7 @@
 export * from './reasons';
 export * from './notification';
 export * from './language';
-export * from './timers';
+export * from './ends';
 export * from './letter';
 export * from './types';
 export * from './plan';
@@ -10,4 +10,5 @@ export * from './allowed';
 export * from './settings';
 export * from './doubles';
 export * from './tester';
-export * from './usual';
+export * from './rules';
+export * from './holes';

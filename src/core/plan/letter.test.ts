@@ -7,6 +7,7 @@ import { plan, planner } from './plan';
 import type { PlanEvent, PlanSettings } from './types';
 import { reasonWords } from './reasons';
 import { settingsProblems } from './settings';
+import type { MomentId } from '../moments/registry';
 
 const byHand = (id: string, change: Partial<NotificationFacts> = {}): NotificationFacts => ({
   id,
@@ -100,7 +101,7 @@ describe('a message by hand', () => {
   });
 
   it('can be written about an order that was cancelled, and makes no double', () => {
-    const standing = { at: 0, now: 0, order: 'QW-1', cancelled: true, had: new Set(['by-hand']) };
+    const standing = { at: 0, now: 0, order: 'QW-1', cancelled: true, had: new Set<MomentId>(['by-hand']) };
     expect(notSaid({ moment: 'by-hand', ...standing })).toBeUndefined();
     expect(findDoubles(settings, [], [{ order: testOrder(), at: 0 }])).toEqual([]);
   });

@@ -1,9 +1,8 @@
 /** What planning knows of a notification: when, to whom, on which condition, and in which versions. */
 import type { Condition } from '../conditions/condition';
+import type { Audience } from '../moments/audience';
 import type { Schedule } from '../time/timing';
-
-export const AUDIENCES = ['customer', 'contact', 'staff'] as const;
-export type Audience = (typeof AUDIENCES)[number];
+import type { MomentId } from '../moments/registry';
 
 /** A published edition of a variant, and the languages it has words in. */
 export interface EditionFacts {
@@ -27,7 +26,7 @@ export interface NotificationFacts {
   id: string;
   /** What the team calls it. */
   name: string;
-  moment: string;
+  moment: MomentId;
   audience: Audience;
   on: boolean;
   /** Ids of channels it is off for. */

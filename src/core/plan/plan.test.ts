@@ -1,4 +1,4 @@
-import type { RoutingRule } from '../routing/rules';
+import type { RoutingRule } from './rules';
 import { testOrder } from '../testing';
 import type { NotificationFacts } from './notification';
 import { plan } from './plan';

@@ -2,11 +2,10 @@
  * From an event to deliveries: who is written to at this moment, when, with which edition and in which language, and who is
  * not, each with the reasons. Pure: the same function plans, explains, and answers "who would hear of this order?".
  */
-import { BY_HAND } from '../placeholders/moments';
-import type { RoutingRule } from '../routing/rules';
+import { BY_HAND, type Timer, TIMED_MOMENTS, timerOf } from '../moments/registry';
+import type { RoutingRule } from './rules';
 import { Planning } from './planning';
 import { prepare, type Prepared } from './prepared';
-import { TIMERS } from './timers';
 import type { Plan, PlanEvent, Planner, PlanSettings } from './types';
 
 /** Sorts settings by moment and works out what no event changes, so that an event looks at its own notifications and rules only. */
@@ -24,11 +23,13 @@ export function planner(settings: PlanSettings): Planner {
     if (list) list.push(prepared);
     else byMoment.set(notification.moment, [prepared]);
   }
-  const timers = new Map<string, { timer: string; prepared: Prepared[] }[]>();
-  for (const timer of Object.keys(TIMERS)) {
-    const prepared = byMoment.get(timer);
-    if (!prepared) continue;
-    for (const start of TIMERS[timer]!.starts) {
+  // By the moment that starts them.
+  const timers = new Map<string, { timer: Timer; prepared: Prepared[] }[]>();
+  for (const moment of TIMED_MOMENTS) {
+    const timer = timerOf(moment);
+    const prepared = byMoment.get(moment);
+    if (!timer || !prepared) continue;
+    for (const start of timer.starts) {
       const list = timers.get(start);
       if (list) list.push({ timer, prepared });
       else timers.set(start, [{ timer, prepared }]);
@@ -42,7 +43,7 @@ export function planner(settings: PlanSettings): Planner {
       const started = timers.get(event.moment);
       if (started) {
         for (const { timer, prepared } of started) {
-          if (TIMERS[timer]!.unless?.(event.order)) continue;
+          if (timer.unless(event.order)) continue;
           for (const p of prepared) planning.add(p);
         }
       }

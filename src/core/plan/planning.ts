@@ -2,19 +2,21 @@
 import { conditionHolds, type OrderFacts } from '../conditions/condition';
 import type { SenderKind } from '../mail/services';
 import { matchesPattern } from '../mail/withhold';
-import { customerName, orderFacts } from '../order/facts';
+import { customerName } from '../order/customer';
+import { orderFacts } from '../snapshot/facts';
 import type { Order } from '../order/schema';
-import { aboutMoment } from '../order/snapshot';
+import { aboutMoment } from '../snapshot/snapshot';
 import { AT_ONCE, dueTimes, timingWords } from '../time/timing';
-import { factsOnDemand } from './facts';
+import { factsOnDemand } from '../snapshot/facts-on-demand';
 import type { WantedLanguage } from './language';
 import { adaptedFor } from './letter';
 import type { NotificationFacts } from './notification';
 import type { Made, Prepared, Way } from './prepared';
 import type { Reason } from './reasons';
-import { endReached, TIMERS } from './timers';
+import { endReached } from './ends';
 import type { Plan, PlanEvent, PlannedDelivery, PlanSettings, Recipient } from './types';
 import { chooseVersion } from './version';
+import { timerOf } from '../moments/registry';
 
 export class Planning {
   readonly result: Plan = { deliveries: [], notWritten: [] };
@@ -35,7 +37,7 @@ export class Planning {
       const words = channel?.name ?? order.channel;
       return this.leaveOut(prepared, { code: 'off-for-channel', notification: name, channel: words });
     }
-    if (TIMERS[notification.moment] && this.event.started?.has(notification.id)) {
+    if (timerOf(notification.moment) && this.event.started?.has(notification.id)) {
       return this.leaveOut(prepared, { code: 'started', notification: name });
     }
     if (prepared.timed) {

@@ -1,8 +1,8 @@
 /** What a store has set about one notification, worked out as far as no event changes it. */
 import type { ConditionNames } from '../conditions/sentence';
 import { senderKindOf, type SenderKind } from '../mail/services';
-import { momentOf } from '../placeholders/moments';
-import { ruleReason, type RoutingRule } from '../routing/rules';
+import { momentOf } from '../moments/registry';
+import { ruleReason, type RoutingRule } from './rules';
 import { AT_ONCE, type Schedule } from '../time/timing';
 import type { WantedLanguage } from './language';
 import type { NotificationFacts } from './notification';

@@ -1,11 +1,12 @@
 import { contradiction, covers, type Condition, type Test } from '../conditions';
-import { orderFacts } from '../order';
+import { orderFacts } from '../snapshot/facts';
 import { staleAfter, type Template } from '../template';
 import { testOrder } from '../testing';
 import { findDoubles } from './doubles';
 import type { NotificationFacts } from './notification';
 import { checkNotificationSettings, settingsProblems, type NotificationSettings } from './settings';
 import { tryNotification } from './tester';
+import type { MomentId } from '../moments/registry';
 
 const all = (...tests: Test[]): Condition => ({ match: 'all', tests });
 const guest: Test = { about: 'customer', is: 'guest' };
@@ -19,7 +20,7 @@ const base: NotificationSettings = {
   schedule: { row: [], ends: [] },
   variants: [{ name: '', nothing: false }],
 };
-const said = (change: Partial<NotificationSettings>, moment = 'order.placed'): string[] =>
+const said = (change: Partial<NotificationSettings>, moment: MomentId = 'order.placed'): string[] =>
   settingsProblems({ ...base, ...change }, moment).map((p) => `${p.path} ${p.message}`);
 
 describe('a condition that nobody can meet', () => {
@@ -96,7 +97,7 @@ describe('how a notification goes out', () => {
     expect(said({ variants: [{ name: 'Guests', when: all(guest), nothing: false }, ...base.variants] })).toEqual([]);
   });
 
-  it.each<[string, Partial<NotificationSettings>, string, string]>([
+  it.each<[string, Partial<NotificationSettings>, MomentId, string]>([
     ['no name', { name: ' ' }, 'order.placed', '/name is empty'],
     [
       'nobody',
@@ -217,7 +218,7 @@ describe('doubles', () => {
   });
 
   it('are found with what the shop system sends by itself', () => {
-    const mail = { id: 'm', name: 'Built-in confirmation', moment: 'order.placed', audience: 'customer' as const };
+    const mail = { id: 'm', name: 'Built-in confirmation', moment: 'order.placed' as const, audience: 'customer' as const };
     expect(find([notification('1')], [mail])).toEqual([
       expect.objectContaining({ notificationId: '1', with: { kind: 'shop', id: 'm', name: 'Built-in confirmation' } }),
     ]);

@@ -5,8 +5,7 @@ import { contradiction, covers } from '../conditions/contradiction';
 import { testWords, type ConditionNames } from '../conditions/sentence';
 import { checker, type SchemaProblem } from '../schema';
 import { END_WORDS, scheduleProblems, ScheduleSchema } from '../time/timing';
-import { BY_HAND } from '../placeholders/moments';
-import { comesTooLate, TIMERS } from './timers';
+import { BY_HAND, comesTooLate, timerOf, type MomentId } from '../moments/registry';
 
 const strict = { additionalProperties: false } as const;
 
@@ -45,7 +44,7 @@ export const checkNotificationSettings = checker(NotificationSettingsSchema);
 /** What is wrong with settings beyond their shape, each with its place (JSON Pointer, RFC 6901). */
 export function settingsProblems(
   settings: NotificationSettings,
-  moment: string,
+  moment: MomentId,
   names: ConditionNames = {},
 ): SchemaProblem[] {
   const problems: SchemaProblem[] = [];
@@ -53,7 +52,7 @@ export function settingsProblems(
   problems.push(
     ...scheduleProblems(settings.schedule).map((p) => ({ path: `/schedule${p.path}`, message: p.message })),
   );
-  if (TIMERS[moment] && settings.schedule.row.length === 0) {
+  if (timerOf(moment) && settings.schedule.row.length === 0) {
     problems.push({ path: '/schedule/row', message: 'has to say after how long' });
   }
   if (moment === BY_HAND && settings.schedule.row.length > 0) {

@@ -2,11 +2,12 @@
 import type { ConditionNames } from '../conditions/sentence';
 import type { SenderKind } from '../mail/services';
 import type { Contact, Order } from '../order/schema';
-import type { RoutingRule } from '../routing/rules';
+import type { RoutingRule } from './rules';
 import type { End } from '../time/timing';
 import type { Letter } from './letter';
 import type { NotificationFacts } from './notification';
 import type { Reason } from './reasons';
+import type { MomentId } from '../moments/registry';
 
 /** What a store has set: prepared once, for planning any number of events. */
 export interface PlanSettings {
@@ -18,7 +19,7 @@ export interface PlanSettings {
 }
 
 export interface PlanEvent {
-  moment: string;
+  moment: MomentId;
   order: Order;
   /** When it happened, in ms since the epoch. */
   at: number;
@@ -49,7 +50,7 @@ export interface PlannedDelivery {
   variantId: string;
   editionId: string;
   /** The moment it speaks of: a timer's own, not the one that started it. */
-  moment: string;
+  moment: MomentId;
   recipient: Recipient;
   /** Which of the store's senders it goes out as. */
   sender: SenderKind;

@@ -1,13 +1,13 @@
 /** Which version of a notification an order gets, and what has waited looked at again when it is due. */
 import { conditionHolds, type OrderFacts } from '../conditions/condition';
 import { conditionWords, type ConditionNames } from '../conditions/sentence';
-import { orderFacts } from '../order/facts';
-import { aboutMoment } from '../order/snapshot';
+import { orderFacts } from '../snapshot/facts';
+import { aboutMoment } from '../snapshot/snapshot';
 import { AT_ONCE } from '../time/timing';
 import { pickLanguage, type WantedLanguage } from './language';
 import type { NotificationFacts, VariantFacts } from './notification';
 import type { Reason } from './reasons';
-import { endReached, type OrderState } from './timers';
+import { endReached, type OrderState } from './ends';
 
 export interface VersionFor {
   facts: OrderFacts;

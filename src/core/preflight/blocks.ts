@@ -1,7 +1,9 @@
 /** Findings on blocks: where they lead, what they show, on what condition, what they promise. */
 import type { Condition } from '../conditions/condition';
 import { codeProblem, type DiscountCode } from '../order/codes';
-import { isProvided, momentOf, placeholder } from '../placeholders';
+import { momentOf } from '../moments/registry';
+import { isProvided, sourcesAt } from '../placeholders/provided';
+import { placeholder } from '../placeholders';
 import { allBlocks, blockLabels, blockSegments, type Block, type Link, type Template } from '../template/schema';
 import { passageCycle, type Passages } from '../template/passages';
 import { safeUrl } from '../text';
@@ -107,7 +109,7 @@ function ownFindings(block: Block, template: Template, context: BlocksContext): 
 }
 
 function needs(what: 'shipment' | 'refund', words: string, block: Block, { moment }: BlocksContext): Found[] {
-  if (momentOf(moment)?.has.has(what)) return [];
+  if (sourcesAt(moment).has(what)) return [];
   return [
     {
       severity: 'blocker',
@@ -152,10 +154,10 @@ function linkFindings(target: Link, what: string, moment: string, secure: (targe
 /** A test that can never hold at this moment makes a block that nobody ever sees. */
 function conditionFindings(condition: Condition | undefined, { moment }: BlocksContext): Found[] {
   if (!condition) return [];
-  const has = momentOf(moment)?.has;
+  const sources = sourcesAt(moment);
   const idle = condition.tests.flatMap((t) => {
-    if (!has?.has('shipment') && (t.about === 'shipment' || (t.about === 'tracking' && t.is))) return 'a parcel';
-    return !has?.has('refund') && t.about === 'refund' ? 'a refund' : [];
+    if (!sources.has('shipment') && (t.about === 'shipment' || (t.about === 'tracking' && t.is))) return 'a parcel';
+    return !sources.has('refund') && t.about === 'refund' ? 'a refund' : [];
   });
   if (idle.length === 0) return [];
   const never = condition.match === 'all' || idle.length === condition.tests.length;

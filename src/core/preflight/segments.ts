@@ -1,5 +1,7 @@
 /** Problems of one segment as publishing would judge them. */
-import { isProvided, momentOf, nearestPlaceholder, placeholder } from '../placeholders';
+import { momentOf } from '../moments/registry';
+import { isProvided } from '../placeholders/provided';
+import { nearestPlaceholder, placeholder } from '../placeholders';
 import type { SegmentPlace } from '../template/schema';
 import { checkSource, type TextProblem } from '../text';
 

@@ -1,4 +1,5 @@
-import { SHIPPED_NOTIFICATIONS, type Template } from '../template';
+import { SHIPPED_NOTIFICATIONS } from '../shipped/index';
+import { type Template } from '../template';
 import { differingPlaceholders, templateFindings } from './template';
 
 const shipped = (slug: string): Template =>

@@ -1,5 +1,5 @@
 /** Findings on a template: what stops it from being published, what is worth a look, what could be better. */
-import { readCss } from '../look/css';
+import { readCss } from '../css/css';
 import { nearestPlaceholder, placeholder } from '../placeholders';
 import { languageName } from '../names';
 import { segmentsOf, type SegmentPlace, type Template } from '../template/schema';

@@ -1,6 +1,6 @@
 /** Skeleton, words, phrasebook and values joined: the message as it is sent, and as it is previewed. */
 import { conditionHolds } from '../conditions/condition';
-import type { LineValues, Snapshot, TotalRow } from '../order/snapshot';
+import type { LineValues, Snapshot, TotalRow } from '../snapshot/snapshot';
 import { wordsOfLook } from '../look/schema';
 import { moneyFormatter, numberFormatter } from '../text/formatters';
 import {

@@ -1,6 +1,6 @@
 /** The whole message around its blocks: head, styles for phones and the dark, page and sheet. */
 import { darkColours } from '../look/dark';
-import { readCss } from '../look/css';
+import { readCss } from '../css/css';
 import type { Look } from '../look/schema';
 import type { LaidBlock } from '../template/passages';
 import { blockElements, type Layout } from './blocks';

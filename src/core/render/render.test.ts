@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { snapshotOf, type Order } from '../order';
+import { snapshotOf } from '../snapshot/snapshot';
+import { type Order } from '../order';
 import { placeholderType } from '../placeholders';
 import { layOut, phrasebookFor, type Template } from '../template';
 import { STORE, testOrder } from '../testing';

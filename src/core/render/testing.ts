@@ -1,9 +1,11 @@
 /** Rendering for the tests of core: MJML's own package, and the template that ships. */
 import mjml2html from 'mjml';
 import { DEFAULT_LOOK, type Look } from '../look';
-import { aboutMoment, snapshotOf, type Order } from '../order';
+import { SHIPPED_NOTIFICATIONS } from '../shipped/index';
+import { aboutMoment, snapshotOf } from '../snapshot/snapshot';
+import { type Order } from '../order';
 import { placeholderType } from '../placeholders';
-import { SHIPPED_NOTIFICATIONS, layOut, phrasebookFor, type Passages, type Template } from '../template';
+import { layOut, phrasebookFor, type Passages, type Template } from '../template';
 import { directionOf } from '../text';
 import { STORE } from '../testing';
 import { compileMessage, type RenderedMessage } from './message';

@@ -3,6 +3,5 @@ export * from './phrasebook';
 export * from './passages';
 export * from './changes';
 export * from './stale';
-export * from './shipped';
 export * from './import-html';
 export * from './edit';

@@ -1,4 +1,4 @@
-import { SHIPPED_NOTIFICATIONS } from './shipped';
+import { SHIPPED_NOTIFICATIONS } from '../shipped/index';
 import { readTemplateSource } from './source';
 import type { Template } from './schema';
 

@@ -1,6 +1,6 @@
 import { checker } from '../schema';
 import { templateChanges } from './changes';
-import { SHIPPED_NOTIFICATIONS } from './shipped';
+import { SHIPPED_NOTIFICATIONS } from '../shipped/index';
 import { DEFAULT_PHRASEBOOKS, phrasebookFor, PHRASES } from './phrasebook';
 import { segmentsOf, TemplateSchema, type Template } from './schema';
 import { parseSource, placeholdersOf } from '../text';

@@ -1,5 +1,6 @@
 import { checkSource, type CheckContext } from './check';
-import { nearestPlaceholder, placeholder, isProvided } from '../placeholders';
+import { isProvided } from '../placeholders/provided';
+import { nearestPlaceholder, placeholder } from '../placeholders';
 
 const context: CheckContext = {
   form: 'paragraphs',

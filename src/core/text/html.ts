@@ -5,7 +5,7 @@
  */
 import { Parser } from 'htmlparser2';
 import sanitize from 'sanitize-html';
-import { safeStyle } from '../look/css';
+import { safeStyle } from '../css/css';
 import { placeOf, type TextProblem } from './source';
 import { safeUrl } from './values';
 

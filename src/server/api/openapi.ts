@@ -1,6 +1,6 @@
 /** The public interface as OpenAPI 3.1, made from the schemas that the code itself checks with. */
 import { DELIVERY_STATES } from '@/core/mail';
-import { AUDIENCES } from '@/core/plan';
+import { AUDIENCES } from '@/core/moments';
 import { exampleEvent } from '../events/examples';
 import { EVENT_SCHEMAS, EVENT_TYPES } from '../events/schema';
 

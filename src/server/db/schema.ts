@@ -13,8 +13,8 @@ import {
 import type { SenderKind } from '@/core/mail/services';
 import type { Condition } from '@/core/conditions';
 import type { Address, Contact, Order, OrderStatus } from '@/core/order';
-import type { Audience } from '@/core/plan';
-import type { Scope } from '@/core/routing/rules';
+import type { Scope } from '@/core/plan';
+import type { Audience, MomentId } from '@/core/moments';
 import type { Block, Segments, Stale, Template } from '@/core/template';
 // By its path: this file is also read where no aliases are known.
 import { AT_ONCE, type Schedule } from '../../core/time/timing';
@@ -216,7 +216,7 @@ export const notifications = mysqlTable(
     /** In addresses: "order-received". */
     slug: varchar('slug', { length: 60 }).notNull(),
     name: varchar('name', { length: 120 }).notNull(),
-    moment: varchar('moment', { length: 40 }).notNull(),
+    moment: varchar('moment', { length: 40 }).$type<MomentId>().notNull(),
     audience: varchar('audience', { length: 12 }).$type<Audience>().notNull(),
     on: boolean('is_on').notNull().default(true),
     /** Ids of channels it is off for. */
@@ -279,7 +279,7 @@ export const shopMails = mysqlTable(
   {
     id: id().primaryKey(),
     storeId: ofStore(),
-    moment: varchar('moment', { length: 40 }).notNull(),
+    moment: varchar('moment', { length: 40 }).$type<MomentId>().notNull(),
     audience: varchar('audience', { length: 12 }).$type<Audience>().notNull(),
     name: varchar('name', { length: 120 }).notNull(),
   },
@@ -325,7 +325,7 @@ export const events = mysqlTable(
     /** CloudEvents `source` and `id`: together one event, however often it arrives. */
     source: exact('source', 200).notNull(),
     eventId: exact('event_id', 200).notNull(),
-    type: varchar('type', { length: 60 }).notNull(),
+    type: varchar('type', { length: 60 }).$type<MomentId>().notNull(),
     time: time('time').notNull(),
     receivedAt: time('received_at').notNull(),
     orderId: id('order_id').references(() => orders.id, { onDelete: 'cascade' }),

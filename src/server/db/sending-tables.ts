@@ -2,7 +2,8 @@
 import { boolean, date, index, int, mysqlTable, primaryKey, text, uniqueIndex, varchar } from 'drizzle-orm/mysql-core';
 import type { DkimKey, JudgedRecord } from '@/core/domain';
 import type { CheckReport, DeliveryState, Security, SenderKind, ServiceKind, SignInMethod } from '@/core/mail';
-import type { Audience, Reason } from '@/core/plan';
+import type { Audience, MomentId } from '@/core/moments';
+import type { Reason } from '@/core/plan';
 import { address, blob, exact, id, json, longText, storeId, time } from './columns';
 // In turn this file is read by it: used when a foreign key is asked for, not before.
 import { events, orders } from './schema';
@@ -197,8 +198,8 @@ export const deliveries = mysqlTable(
     state: varchar('state', { length: 12 }).$type<DeliveryState>().notNull(),
     /** Not claimed before this time. */
     dueAt: time('due_at').notNull(),
-    /** What it speaks of, when that is not what its event told of: a timer. */
-    moment: varchar('moment', { length: 40 }).notNull().default(''),
+    /** What it speaks of: what its event told of, or a timer that the event started. */
+    moment: varchar('moment', { length: 40 }).$type<MomentId>().notNull(),
     /** Its place in a row, from 1. */
     turn: int('turn').notNull().default(1),
     /** How many times the same had been sent to the same address before, because somebody asked for it again. */

@@ -1,6 +1,6 @@
 /** The stores of an installation. */
 import { int, mysqlTable, varchar } from 'drizzle-orm/mysql-core';
-import type { StoreFacts } from '@/core/order';
+import type { StoreFacts } from '@/core/snapshot';
 // By its path: this file is also read where no aliases are known.
 import { DEFAULT_RETENTION, type Retention } from '../../core/retention';
 import { json, lookColumn } from './columns';

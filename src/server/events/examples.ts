@@ -1,5 +1,6 @@
 /** One example of each event, as small as it can be read: they pass the checks that events pass. */
-import { SAMPLE_DETAILS, type MomentDetails, type Order } from '@/core/order';
+import { SAMPLE_DETAILS, type MomentDetails, momentOf } from '@/core/moments';
+import { type Order } from '@/core/order';
 import { detailsTold, isAboutAccount, needsOf, type EventType } from './schema';
 
 export interface ExampleFor {
@@ -39,9 +40,8 @@ export function exampleEvent(
       { product: { sku: 'TO-BONE', name: 'Bone folder', category: 'tools' }, quantity: 1, unitPrice: 1290 },
     ],
     shipping: { method: 'Parcel', price: 490 },
-    payment: { method: 'Card', paid: type !== 'order.payment-failed' },
+    payment: { method: 'Card', paid: true },
     total: 3480,
-    ...(type === 'order.cancelled' && { status: 'OrderCancelled' as const }),
     ...(needs === 'shipments' && {
       shipments: [
         {
@@ -56,6 +56,7 @@ export function exampleEvent(
     ...(needs === 'refunds' && {
       refunds: [{ amount: 1290, reason: 'sent back', lines: [{ sku: 'TO-BONE', quantity: 1, amount: 1290 }] }],
     }),
+    ...momentOf(type).example?.(time),
   };
   const details = Object.fromEntries(detailsTold(type).map((name) => [name, SAMPLE_DETAILS[name]])) as MomentDetails;
   return {

@@ -1,8 +1,8 @@
 /** An event becomes planned deliveries, in one transaction: all of it is recorded, or nothing. */
 import { and, eq, inArray } from 'drizzle-orm';
 import { customerName, orderContradictions, orderProblems, orderTotals, type Order } from '@/core/order';
-import { BY_HAND } from '@/core/placeholders';
-import { endReached, FUTURE_MS, notSaid, reasonWords, TIMERS, type Plan } from '@/core/plan';
+import { BY_HAND, TIMED_MOMENTS, type MomentId } from '@/core/moments';
+import { endReached, FUTURE_MS, notSaid, reasonWords, type Plan } from '@/core/plan';
 import { isCurrency } from '@/core/schema';
 import { timeNow } from '../clock';
 import { database, type Database, type Executor } from '../db/client';
@@ -158,7 +158,7 @@ async function record(tx: Executor, storeId: string, event: OrderEvent, time: nu
     state: 'planned' as const,
     dueAt: d.dueAt === undefined ? common.createdAt : new Date(d.dueAt),
     ...(d.dueAt !== undefined && { plannedFor: new Date(d.dueAt) }),
-    moment: d.moment === event.type ? '' : d.moment,
+    moment: d.moment,
     turn: d.turn,
     timed: d.timed,
   }));
@@ -220,13 +220,13 @@ interface KeptOrder {
   known: boolean;
   wasCancelled: boolean;
   answered: boolean;
-  had: Set<string>;
+  had: ReadonlySet<MomentId>;
   /** As it stands now: what this event brought, or what a newer one had brought before. */
   order: Order;
 }
 
 /** What is known of an account's order: that there is none. */
-const NO_ORDER = { id: '', known: false, wasCancelled: false, answered: false, had: new Set<string>() } as const;
+const NO_ORDER = { id: '', known: false, wasCancelled: false, answered: false, had: new Set<MomentId>() } as const;
 
 /** Keeps the order as the newest event has it: one that comes late does not undo what is known since. */
 async function keepOrder(
@@ -300,7 +300,7 @@ async function startedTimers(tx: Executor, orderId: string): Promise<Set<string>
   const rows = await tx
     .select({ id: deliveries.notificationId })
     .from(deliveries)
-    .where(and(eq(deliveries.orderId, orderId), inArray(deliveries.moment, Object.keys(TIMERS))));
+    .where(and(eq(deliveries.orderId, orderId), inArray(deliveries.moment, [...TIMED_MOMENTS])));
   return new Set(rows.map((r) => r.id));
 }
 

@@ -1,66 +1,33 @@
 /** Events as they arrive: CloudEvents 1.0 in JSON, one schema for each moment that is listened to. */
 import { Type, type TObject } from '@sinclair/typebox';
-import {
-  customerOnly,
-  MomentDetailsSchema,
-  OrderSchema,
-  type DetailName,
-  type MomentDetails,
-  type Order,
-} from '@/core/order';
-import type { BY_HAND } from '@/core/placeholders';
+import { MomentDetailsSchema, type DetailName, type MomentDetails, type BY_HAND, TOLD_MOMENTS, type ToldMoment, momentOf, type MomentId } from '@/core/moments';
+import { customerOnly, OrderSchema, type Order } from '@/core/order';
 import type { Letter } from '@/core/plan';
 import { checker, type Checked } from '@/core/schema';
 
-/** What an event may tell besides the order, and what it has to. */
-interface Told {
-  may?: readonly DetailName[];
-  must?: readonly DetailName[];
-  /** Of the order, what the moment is about. */
-  needs?: 'shipments' | 'refunds';
-  /** What it is about, when not an order: then no order stands in it. */
-  about?: 'customer';
+/** Types of events that are listened to. */
+export const EVENT_TYPES = TOLD_MOMENTS;
+export type EventType = ToldMoment;
+
+/** What an event of a type has to tell besides the order, and what it may. */
+function detailsOf(type: EventType): { must: readonly DetailName[]; may: readonly DetailName[] } {
+  const { must = [], may = [], forTimers = [] } = momentOf(type);
+  return { must, may: [...may, ...forTimers] };
 }
 
-/** The moments that a shop tells of. Timers and bounces are ours. */
-const TOLD = {
-  'order.placed': { may: ['payUrl'] },
-  'order.payment-received': {},
-  'order.payment-failed': { may: ['reason', 'payUrl'] },
-  'order.paused': { may: ['reason'] },
-  'order.item-delayed': { must: ['delay'] },
-  'order.note-added': { must: ['note'] },
-  'invoice.issued': { must: ['invoice'] },
-  'shipment.dispatched': { needs: 'shipments' },
-  'shipment.updated': { needs: 'shipments' },
-  'shipment.ready-for-pickup': { needs: 'shipments' },
-  'shipment.delivered': { needs: 'shipments' },
-  'download.ready': {},
-  'refund.issued': { needs: 'refunds' },
-  'return.received': { may: ['returned'] },
-  'order.cancelled': { may: ['reason'] },
-  'account.created': { may: ['account'], about: 'customer' },
-  'account.reset-requested': { must: ['reset'], about: 'customer' },
-  // Nobody is written to for it: it ends the asking.
-  'feedback.answered': {},
-} satisfies Record<string, Told>;
-
-export type EventType = keyof typeof TOLD;
-export const EVENT_TYPES = Object.keys(TOLD) as EventType[];
-
-/** What an event of a type may or must tell besides the order. */
+/** What an event of a type tells besides the order, in an example of it. */
 export function detailsTold(type: EventType): DetailName[] {
-  const { must = [], may = [] }: Told = TOLD[type];
+  const { must, may } = detailsOf(type);
   return [...must, ...may];
 }
 
 /** Which part of the order an event of a type is about. */
-export function needsOf(type: EventType): 'shipments' | 'refunds' | undefined {
-  const { needs }: Told = TOLD[type];
-  return needs;
+export function needsOf(type: MomentId): 'shipments' | 'refunds' | undefined {
+  const { about } = momentOf(type);
+  return about === 'parcel' ? 'shipments' : about === 'refund' ? 'refunds' : undefined;
 }
 
-function detailsSchema({ may = [], must = [] }: Told): TObject {
+function detailsSchema({ may, must }: ReturnType<typeof detailsOf>): TObject {
   const all = MomentDetailsSchema.properties;
   return Type.Object(
     Object.fromEntries([
@@ -94,10 +61,10 @@ function withoutOrder({ time, data }: { time?: string; data: AccountData }): Ord
 }
 
 /** Whether a moment is about a customer's account and no order. */
-export const isAboutAccount = (type: string): boolean => (TOLD as Record<string, Told>)[type]?.about === 'customer';
+export const isAboutAccount = (type: MomentId): boolean => momentOf(type).about === 'account';
 
 function schemaFor(type: EventType) {
-  const told: Told = TOLD[type];
+  const told = detailsOf(type);
   const details = detailsSchema(told);
   return Type.Object(
     {
@@ -112,8 +79,8 @@ function schemaFor(type: EventType) {
       // The order as it is now, its newest parcel or refund last.
       data: Type.Object(
         {
-          ...(told.about === 'customer' ? CUSTOMER : { order: OrderSchema }),
-          ...(told.must?.length ? { details } : told.may?.length ? { details: Type.Optional(details) } : {}),
+          ...(isAboutAccount(type) ? CUSTOMER : { order: OrderSchema }),
+          ...(told.must.length > 0 ? { details } : told.may.length > 0 ? { details: Type.Optional(details) } : {}),
         },
         { additionalProperties: false },
       ),
@@ -134,7 +101,7 @@ export interface OrderEvent {
   specversion: '1.0';
   id: string;
   source: string;
-  type: EventType | 'delivery.bounced' | typeof BY_HAND;
+  type: MomentId;
   time?: string;
   data: { order: Order; details?: MomentDetails; letter?: Letter };
 }
@@ -166,7 +133,7 @@ export function checkEvent(body: unknown): Checked<OrderEvent> {
   }
   // What the moment is about has to be there.
   const { type: moment, data } = checked.value;
-  const { needs }: Told = TOLD[moment as EventType];
+  const needs = needsOf(moment);
   if (!needs || data.order[needs]?.length) return checked;
   return { ok: false, problems: [{ path: `/data/order/${needs}`, message: 'is missing' }] };
 }

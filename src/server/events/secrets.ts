@@ -1,7 +1,8 @@
 /** What only a recipient may see, taken out of an event once it has been sent or will not be. */
 import { and, count, eq, inArray } from 'drizzle-orm';
 import { DELIVERY_STATES, type DeliveryState } from '@/core/mail';
-import type { MomentDetails, Order } from '@/core/order';
+import type { MomentDetails } from '@/core/moments';
+import type { Order } from '@/core/order';
 import { holdsSecrets, maskDetails, SECRET_DETAILS } from '@/core/placeholders';
 import { database, type Executor } from '../db/client';
 import { deliveries, events } from '../db/schema';

@@ -1,8 +1,7 @@
 /** What a store has set, as planning needs it. */
 import { and, asc, eq, inArray, sql } from 'drizzle-orm';
 import type { Order } from '@/core/order';
-import type { NotificationFacts, PlanEvent, PlanSettings, VariantFacts } from '@/core/plan';
-import type { RoutingRule } from '@/core/routing/rules';
+import type { NotificationFacts, PlanEvent, PlanSettings, VariantFacts, RoutingRule } from '@/core/plan';
 import type { Executor } from '../db/client';
 import {
   channels,

@@ -1,7 +1,7 @@
 /** What a store has of one person: given out as a file, or erased (GDPR, articles 15, 17 and 20). */
 import { and, asc, eq, inArray, ne } from 'drizzle-orm';
 import { maskDetails } from '@/core/placeholders';
-import type { MomentDetails } from '@/core/order';
+import type { MomentDetails } from '@/core/moments';
 import type { Access } from '../auth/access';
 import { database } from '../db/client';
 import { customers, deliveries, events, orders, sentMessages, withholdings } from '../db/schema';

@@ -1,9 +1,11 @@
 /** Files that go with a message: an invoice as PDF, when its event asks for it. */
-import type { MomentDetails, Snapshot } from '@/core/order';
+import type { Snapshot } from '@/core/snapshot';
+import type { MomentDetails, MomentId } from '@/core/moments';
 import { phrasebookFor } from '@/core/template';
 import type { stores } from '../db/schema';
 import { invoicePdf } from './invoice-pdf';
 import { phrasesOf } from './render';
+import { momentOf } from '@/core/moments';
 
 export interface AttachedFile {
   type: string;
@@ -15,11 +17,11 @@ export interface AttachedFile {
 export async function filesFor(
   store: typeof stores.$inferSelect,
   snapshot: Snapshot,
-  moment: string,
+  moment: MomentId,
   language: string,
   details: MomentDetails | undefined,
 ): Promise<AttachedFile[] | undefined> {
-  const invoice = moment === 'invoice.issued' ? details?.invoice : undefined;
+  const invoice = momentOf(moment).attaches === 'invoice' ? details?.invoice : undefined;
   if (!invoice?.attach) return undefined;
   const phrases = phrasebookFor(language, await phrasesOf(store.id, language));
   const bytes = await invoicePdf({

@@ -1,7 +1,7 @@
 /** An order's invoice on A4 (ISO 216), in the language of the message it goes with. Figures are those of the message itself. */
 import { join } from 'node:path';
 import PDFDocument from 'pdfkit';
-import type { Snapshot, TotalRow } from '@/core/order';
+import type { Snapshot, TotalRow } from '@/core/snapshot';
 import type { Phrasebook } from '@/core/template';
 import { dateFormatter, moneyFormatter } from '@/core/text/formatters';
 import type { Money } from '@/core/text/values';

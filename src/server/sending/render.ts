@@ -2,7 +2,9 @@
 import { and, eq, inArray, ne, or } from 'drizzle-orm';
 import { LRUCache } from 'lru-cache';
 import type { Look } from '@/core/look';
-import { aboutMoment, snapshotOf, type MomentDetails, type Order, type Snapshot } from '@/core/order';
+import type { MomentDetails, MomentId } from '@/core/moments';
+import { aboutMoment, snapshotOf, type Snapshot } from '@/core/snapshot';
+import { type Order } from '@/core/order';
 import { sampleDetails } from '@/core/placeholders';
 import { adaptedFor, adaptedTemplate, type Letter, type NotificationFacts } from '@/core/plan';
 import type { CompiledMessage, RenderedMessage } from '@/core/render';
@@ -114,7 +116,7 @@ export interface BatchContext {
   /** Of what waited: how its notification goes out now, by id. */
   notifications: Map<string, NotificationFacts>;
   /** By event id, for events after the first and of what waited: the moment, and the order as it was then. */
-  later: Map<string, { moment: string; order: Order; details?: MomentDetails; letter?: Letter }>;
+  later: Map<string, { moment: MomentId; order: Order; details?: MomentDetails; letter?: Letter }>;
   channelName: (storeId: string, channel: string) => string | undefined;
   /** An edition in a language, compiled once for the batch; with the words of a letter, if it was adapted. */
   compiled: (store: StoreRow, editionId: string, language: string, letter?: Letter) => Promise<CompiledMessage>;

@@ -1,6 +1,6 @@
 /** Notifications: on and off, how they go out, made and taken away; rules of who gets those for the staff; the phrasebook. */
 import { Type } from '@sinclair/typebox';
-import { AUDIENCES } from '@/core/plan';
+import { AUDIENCES } from '@/core/moments';
 import { useCase } from '../use-case';
 import { switchNotification } from '../views/desk';
 import { impactOf } from '../views/impact';

@@ -12,12 +12,10 @@ import { AppError } from '../errors';
 import { remember } from '../history';
 import { newId } from '../ids';
 import { deliveryById, type DeliveryRow } from './delivery-row';
+import { momentOf } from '@/core/moments';
 
 /** What has gone out, or will not go out by itself any more. */
 const MAY_GO_AGAIN: readonly DeliveryState[] = ['accepted', 'bounced', 'failed', 'withheld'];
-
-/** Whoever holds its link may set a password: it is asked for anew, never sent a second time. */
-const ONCE_ONLY = ['account.reset-requested'];
 
 export interface KnownAddress {
   address: string;
@@ -35,7 +33,7 @@ export interface AgainView {
 
 /** What sending a delivery again can be about, or undefined when it cannot be sent again. */
 export async function againView(row: DeliveryRow, eventType: string): Promise<AgainView | undefined> {
-  if (!MAY_GO_AGAIN.includes(row.state) || ONCE_ONLY.includes(eventType)) return undefined;
+  if (!MAY_GO_AGAIN.includes(row.state) || momentOf(row.moment).sentOnce) return undefined;
   const first: KnownAddress = { address: row.recipient, name: row.recipientName, what: 'where it went' };
   const [about] = row.orderId
     ? await database()

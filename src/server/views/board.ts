@@ -5,7 +5,7 @@ import type { DeliveryState } from '@/core/mail';
 import { sampleOrders } from '@/core/order';
 import { findDoubles, planner, reasonWords, templateAddress, variantTitle, type PlanEvent } from '@/core/plan';
 import { segmentsOf, templateChanges, type Template } from '@/core/template';
-import { BY_HAND } from '@/core/placeholders';
+import { BY_HAND } from '@/core/moments';
 import { scheduleWords, timingWords } from '@/core/time';
 import type { Access } from '../auth/access';
 import { database } from '../db/client';

@@ -1,6 +1,6 @@
 /** How a shop system tells Libellus of its orders: the address, the key, an example of each event, and a line that sends it. */
 import { and, desc, eq } from 'drizzle-orm';
-import { momentOf } from '@/core/placeholders';
+import { momentOf, momentLabel } from '@/core/moments';
 import type { Access } from '../auth/access';
 import { config } from '../config';
 import { database } from '../db/client';
@@ -33,7 +33,7 @@ export async function loadConnect(access: Access) {
     openApi: `${config().url}/api/v1/openapi.json`,
     events: EVENT_TYPES.map((type) => ({
       type,
-      label: momentOf(type)?.label ?? 'The customer answered',
+      label: momentLabel(type),
       body: JSON.stringify(
         exampleEvent(type, { currency: store.currency, channel: channel?.id ?? 'web-shop', time }),
         null,

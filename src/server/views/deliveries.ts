@@ -2,7 +2,8 @@
 import { and, asc, desc, eq, inArray, like, lt, ne, sql, type SQL } from 'drizzle-orm';
 import { simpleParser } from 'mailparser';
 import { DELIVERY_STATES, type DeliveryState } from '@/core/mail';
-import { AUDIENCES, reasonWords, type Audience } from '@/core/plan';
+import { AUDIENCES, type Audience } from '@/core/moments';
+import { reasonWords } from '@/core/plan';
 import type { Access } from '../auth/access';
 import { database } from '../db/client';
 import {

@@ -19,6 +19,7 @@ import { listOrders, orderSnapshot } from './orders';
 import { livePassages } from '../sending/passages';
 import { readTemplate } from '../templates';
 import { listPassages } from './passages';
+import type { MomentId } from '@/core/moments';
 
 /** A variant's template by its address, with its notification. */
 async function row(access: Access, address: string, db: Executor = database(), lock = false) {
@@ -321,7 +322,7 @@ export async function templateFor(
   access: Access,
   slug: string,
   which: 'draft' | 'live',
-): Promise<{ name: string; moment: string; sender: SenderKind; template: Template }> {
+): Promise<{ name: string; moment: MomentId; sender: SenderKind; template: Template }> {
   const { notification, template, title } = await row(access, slug);
   const about = { name: title, moment: notification.moment, sender: senderKindOf(notification) };
   if (which === 'draft') return { ...about, template: template.draft };

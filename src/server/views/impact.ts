@@ -1,9 +1,9 @@
 /** Turning a notification on is a small publication: who would have had it over the last 30 days. */
 import { and, desc, eq, gte, inArray } from 'drizzle-orm';
 import type { Order } from '@/core/order';
-import { BY_HAND } from '@/core/placeholders';
+import { BY_HAND, startsOf } from '@/core/moments';
 import { languageName } from '@/core/names';
-import { findDoubles, planner, reasonWords, TIMERS } from '@/core/plan';
+import { findDoubles, planner, reasonWords } from '@/core/plan';
 import type { Access } from '../auth/access';
 import { database } from '../db/client';
 import { channels, events } from '../db/schema';
@@ -41,7 +41,7 @@ export async function impactOf(access: Access, slug: string): Promise<Impact> {
   const { moment } = notification;
   const byHand = moment === BY_HAND;
   // By hand it is offered on orders, whatever has become of them.
-  const starts = byHand ? ['order.placed'] : (TIMERS[moment]?.starts ?? [moment]);
+  const starts = byHand ? (['order.placed'] as const) : startsOf(moment);
   const [settings, past, channelRows, about, mails, rows] = await Promise.all([
     planSettings(database(), store),
     database()

@@ -1,6 +1,6 @@
 /** How one notification goes out: when, to whom, on which condition, in which versions. */
 import { and, count, eq, inArray } from 'drizzle-orm';
-import { momentOf } from '@/core/placeholders';
+import { momentOf } from '@/core/moments';
 import { checkNotificationSettings, settingsProblems, type NotificationSettings } from '@/core/plan';
 import { placeWords } from '@/core/schema';
 import { freeSlug } from '@/core/slug';

@@ -1,9 +1,9 @@
 /** The store's notifications as a whole: made, taken away, several at once; and what the shop system sends by itself. */
 import { and, eq, inArray } from 'drizzle-orm';
-import { MOMENTS } from '@/core/placeholders';
-import { TIMERS, type Audience } from '@/core/plan';
+import { SHIPPED_NOTIFICATIONS } from '@/core/shipped';
+import { isMomentId, momentOf, timerOf, type Audience, type MomentId } from '@/core/moments';
 import { freeSlug } from '@/core/slug';
-import { SHIPPED_NOTIFICATIONS, type Template } from '@/core/template';
+import { type Template } from '@/core/template';
 import { AT_ONCE } from '@/core/time';
 import type { Access } from '../auth/access';
 import { database } from '../db/client';
@@ -68,9 +68,7 @@ export async function makeNotification(
       { path: '/name', message: 'is empty or too long' },
     ]);
   }
-  if (!MOMENTS.some((m) => m.id === input.moment)) {
-    throw new AppError('invalid', 'Choose a moment.', [{ path: '/moment', message: 'is not known' }]);
-  }
+  const moment = writtenAt(input.moment);
   return database().transaction(async (tx) => {
     const there = await tx
       .select({ slug: notifications.slug })
@@ -84,11 +82,11 @@ export async function makeNotification(
       storeId: access.store.id,
       slug,
       name,
-      moment: input.moment,
+      moment,
       audience: input.audience,
       on: false,
       owner: access.person.name,
-      schedule: source?.moment === input.moment ? source.schedule : timerDefault(input.moment),
+      schedule: source?.moment === moment ? source.schedule : timerDefault(moment),
       ...(source?.audience === 'contact' && input.audience === 'contact' && { labels: source.labels }),
     });
     const drafts = source
@@ -112,8 +110,14 @@ export async function makeNotification(
   });
 }
 
-const timerDefault = (moment: string) =>
-  TIMERS[moment] ? { row: [{ wait: { amount: 1, unit: 'days' as const } }], ends: ['cancelled' as const] } : AT_ONCE;
+/** A moment that messages can be made for; throws for any other string. */
+function writtenAt(id: string): MomentId {
+  if (isMomentId(id) && momentOf(id).column) return id;
+  throw new AppError('invalid', 'Choose a moment.', [{ path: '/moment', message: 'is not known' }]);
+}
+
+const timerDefault = (moment: MomentId) =>
+  timerOf(moment) ? { row: [{ wait: { amount: 1, unit: 'days' as const } }], ends: ['cancelled' as const] } : AT_ONCE;
 
 const blank = (language: string, name: string): Template => ({
   version: 1,
@@ -163,13 +167,11 @@ export async function addShopMail(
   if (name === '' || name.length > 120) {
     throw new AppError('invalid', 'Give it a name.', [{ path: '/name', message: 'is empty or too long' }]);
   }
-  if (!MOMENTS.some((m) => m.id === input.moment)) {
-    throw new AppError('invalid', 'Choose a moment.', [{ path: '/moment', message: 'is not known' }]);
-  }
+  const moment = writtenAt(input.moment);
   const id = newId();
   await database()
     .insert(shopMails)
-    .values({ id, storeId: access.store.id, name, moment: input.moment, audience: input.audience });
+    .values({ id, storeId: access.store.id, name, moment, audience: input.audience });
   await remember(access, 'noted a mail of the shop system', name);
   return { id };
 }

@@ -1,16 +1,7 @@
 /** Doing something with an order as a shop would: worked out in core, told as an event through the same door as the public interface. */
-import {
-  actOn,
-  ORDER_ACTIONS,
-  OrderActionSchema,
-  piecesSent,
-  stillOnTheWay,
-  stillToRefund,
-  stillToSend,
-  whyNot,
-  type Order,
-  type OrderActionKind,
-} from '@/core/order';
+import { ORDER_ACTIONS } from '@/core/moments';
+import { actOn } from '@/core/life';
+import { OrderActionSchema, piecesSent, stillOnTheWay, stillToRefund, stillToSend, whyNot, type Order, type OrderActionKind } from '@/core/order';
 import { checker } from '@/core/schema';
 import type { Access } from '../auth/access';
 import { timeNow } from '../clock';

@@ -1,9 +1,7 @@
 /** Routing: who on the staff hears of which orders, tried on real ones. */
 import { Type } from '@sinclair/typebox';
 import { and, desc, eq, ne } from 'drizzle-orm';
-import { planner, reasonWords, type Reason } from '@/core/plan';
-import { holes } from '@/core/routing/holes';
-import { ScopeSchema, scopeProblems } from '@/core/routing/rules';
+import { planner, reasonWords, type Reason, holes, ScopeSchema, scopeProblems } from '@/core/plan';
 import { checker } from '@/core/schema';
 import type { Access } from '../auth/access';
 import { database } from '../db/client';

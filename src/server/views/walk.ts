@@ -1,8 +1,8 @@
 /** Walking an order through its whole life: what is next, what each step sent, and what lies in the mailboxes. */
 import { and, asc, desc, eq, inArray } from 'drizzle-orm';
-import { nextStep, walkOf } from '@/core/order';
+import { momentOf, momentLabel } from '@/core/moments';
+import { nextStep, walkOf } from '@/core/life';
 import { reasonWords } from '@/core/plan';
-import { momentOf } from '@/core/placeholders';
 import type { Access } from '../auth/access';
 import { clockAhead, timeNow, windClock } from '../clock';
 import { config } from '../config';
@@ -44,7 +44,7 @@ export async function loadWalk(access: Access, number: string) {
     })),
     moments: past.map((e) => ({
       id: e.id,
-      label: momentOf(e.type)?.label ?? (e.type === 'feedback.answered' ? 'The customer answered' : e.type),
+      label: momentLabel(e.type),
       at: e.time.toISOString(),
       sent: sent
         .filter((d) => d.eventId === e.id)

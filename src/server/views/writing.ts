@@ -2,7 +2,7 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { and, eq, inArray } from 'drizzle-orm';
 import { customerName, type Order } from '@/core/order';
-import { BY_HAND } from '@/core/placeholders';
+import { BY_HAND } from '@/core/moments';
 import {
   AdaptedSchema,
   adaptedTemplate,

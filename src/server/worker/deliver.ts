@@ -18,6 +18,7 @@ import type { Delivery } from './claims';
 import { FAR_AHEAD, type Dispatch, type Way } from './dispatch';
 import type { Lines } from './lines';
 import type { Begun, Outcome, Recorder } from './record';
+import { timerOf } from '@/core/moments';
 
 export interface DeliverWith {
   context: BatchContext;
@@ -200,15 +201,16 @@ async function makeMessage(
   // What was true when it happened: a second parcel must not change what is said about the first. A timer speaks of now.
   const later = context.later.get(delivery.eventId);
   const now = delivery.orderId ? context.orders.get(delivery.orderId)?.order : undefined;
-  const order = delivery.moment ? (now ?? later?.order) : (later?.order ?? now);
+  const waited = timerOf(delivery.moment) !== undefined;
+  const order = waited ? (now ?? later?.order) : (later?.order ?? now);
   if (!store || !order) throw new ContentError('the order this message is about is no longer there.');
   const channelName = context.channelName(store.id, order.channel);
   const compiled = await ofWords(() => context.compiled(store, delivery.editionId, delivery.language, later?.letter));
-  const moment = delivery.moment || (later?.moment ?? 'order.placed');
+  const { moment } = delivery;
   const snapshot = snapshotFor(store, order, moment, channelName, delivery.language, Date.now(), {
     ...(later?.details && { details: later.details }),
     // One of a row says which it is, also when it is sent once more.
-    ...((delivery.timed || delivery.moment) && { turn: delivery.turn }),
+    ...((delivery.timed || waited) && { turn: delivery.turn }),
   });
   const message = await ofWords(() => compiled.fill(snapshot));
   const files = await filesFor(store, snapshot, moment, delivery.language, later?.details);

@@ -3,7 +3,7 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import type { DeliveryState } from '@/core/mail/state';
-import type { Audience } from '@/core/plan/notification';
+import type { Audience } from '@/core/moments';
 import { languageName } from '@/core/names';
 import { Segments } from '../parts/fields';
 import { Time } from '../parts/format';

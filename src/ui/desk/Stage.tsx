@@ -1,7 +1,7 @@
 'use client';
 /** The middle of the Desk: the inbox row, and the sheet, its text part or its source, with words typed in place. */
 import type { Ref } from 'react';
-import { DETAIL_WORDS, type DetailName } from '@/core/order';
+import { DETAIL_WORDS, type DetailName } from '@/core/moments';
 import { sampleDetails } from '@/core/placeholders';
 import { languageName } from '@/core/names';
 import type { Finding } from '@/core/preflight';

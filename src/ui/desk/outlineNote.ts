@@ -1,4 +1,4 @@
-import type { Snapshot } from '@/core/order';
+import type { Snapshot } from '@/core/snapshot';
 import type { Block, Passages } from '@/core/template';
 
 /** What the outline says of a block beside its name. */

@@ -1,7 +1,9 @@
 /** What the Desk is given of a store, and of what is on it. */
 import type { Look } from '@/core/look';
-import type { DiscountCode, StoreFacts } from '@/core/order';
+import type { StoreFacts } from '@/core/snapshot';
+import type { DiscountCode } from '@/core/order';
 import type { Passages, Segments } from '@/core/template';
+import type { MomentId } from '@/core/moments';
 
 export interface DeskStore {
   id: string;
@@ -27,6 +29,6 @@ export interface OnDesk {
   kind: 'notification' | 'passage';
   slug: string;
   name: string;
-  moment: string;
+  moment: MomentId;
   on: boolean;
 }

@@ -1,7 +1,8 @@
 'use client';
 /** One message on a sheet: an order's values in a language, and what the worker needs to render it. */
 import { useCallback, useMemo } from 'react';
-import { aboutMoment, snapshotOf, type Order } from '@/core/order';
+import { aboutMoment, snapshotOf } from '@/core/snapshot';
+import { type Order } from '@/core/order';
 import { sampleDetails } from '@/core/placeholders';
 import type { Template } from '@/core/template';
 import { directionOf } from '@/core/text';

@@ -1,8 +1,6 @@
 'use client';
 /** The board: moments from left to right, one lane for each audience. */
-import { BY_HAND, MOMENT_COLUMNS, MOMENTS } from '@/core/placeholders/moments';
-import { USUAL } from '@/core/plan/usual';
-import type { Audience } from '@/core/plan/notification';
+import { BY_HAND, MOMENT_COLUMNS, MOMENTS, USUAL, type Audience, type MomentColumn } from '@/core/moments';
 import { BoardCard, HandCard } from './BoardCard';
 import { LANES, type Card, type OrderPath, type ShopMailOnScreen } from './types';
 
@@ -19,7 +17,7 @@ export interface BoardProps {
   onNew: (moment: string, audience: Audience) => void;
 }
 
-const columnOf = new Map(MOMENTS.map((m) => [m.id, m.column]));
+const columnOf = new Map<string, MomentColumn>(MOMENTS.map((m) => [m.id, m.column]));
 
 export function Board({ cards, path, shopMails, maySwitch, onSwitch, onLook, onNew, ...rest }: BoardProps) {
   const timely = cards.filter((c) => c.moment !== BY_HAND);

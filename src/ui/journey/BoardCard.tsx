@@ -1,7 +1,7 @@
 'use client';
 /** One notification on the board. */
 import Link from 'next/link';
-import type { Audience } from '@/core/plan/notification';
+import type { Audience } from '@/core/moments';
 import { languageName } from '@/core/names';
 import { plural, Time } from '../parts/format';
 import { Leaf } from '../parts/marks';

@@ -1,7 +1,7 @@
 'use client';
 /** The card one looks at, in a sentence, below the board. */
 import Link from 'next/link';
-import { BY_HAND, momentOf } from '@/core/placeholders/moments';
+import { BY_HAND, momentOf } from '@/core/moments';
 import { languageName } from '@/core/names';
 import { Time } from '../parts/format';
 import { LANES, type Card, type DoubleOnScreen, type OrderPath } from './types';

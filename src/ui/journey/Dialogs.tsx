@@ -1,8 +1,7 @@
 'use client';
 /** A new notification, and what the shop system sends by itself. */
 import { useState } from 'react';
-import { MOMENTS, momentOf } from '@/core/placeholders/moments';
-import type { Audience } from '@/core/plan/notification';
+import { MOMENTS, momentOf, type Audience } from '@/core/moments';
 import type { Failure, Result } from '@/core/result';
 import { Dialog } from '../parts/Dialog';
 import { Field, Pick, Search } from '../parts/fields';

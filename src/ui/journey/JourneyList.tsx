@@ -2,7 +2,7 @@
 /** The notifications as a list: searched, filtered, several at once turned on or off or published. */
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
-import { momentOf } from '@/core/placeholders/moments';
+import { momentOf } from '@/core/moments';
 import { Pick } from '../parts/fields';
 import { plural, Time } from '../parts/format';
 import { Leaf, LEAF_WORDS, type LeafState } from '../parts/marks';

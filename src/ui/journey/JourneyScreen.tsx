@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState, useTransition } from 'react';
 import { toast } from 'sonner';
-import type { Audience } from '@/core/plan/notification';
+import type { Audience } from '@/core/moments';
 import type { Result } from '@/core/result';
 import { Search, Segments } from '../parts/fields';
 import { plural } from '../parts/format';

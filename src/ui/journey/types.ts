@@ -1,12 +1,12 @@
 /** What the Journey is given of the store's notifications. */
-import type { Audience } from '@/core/plan/notification';
+import type { Audience, MomentId } from '@/core/moments';
 import type { LeafState } from '../parts/marks';
 
 export interface Card {
   slug: string;
   id: string;
   name: string;
-  moment: string;
+  moment: MomentId;
   audience: Audience;
   on: boolean;
   mark: LeafState;
@@ -55,7 +55,7 @@ export interface DoubleOnScreen {
 export interface ShopMailOnScreen {
   id: string;
   name: string;
-  moment: string;
+  moment: MomentId;
   audience: Audience;
 }
 

@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { lookChanges, lookFindings, type Look, type LookPart, type PictureColour } from '@/core/look';
-import { aboutMoment, snapshotOf } from '@/core/order';
+import { aboutMoment, snapshotOf } from '@/core/snapshot';
 import { directionOf } from '@/core/text';
 import { Conflict } from '../bench/Conflict';
 import { FindingList, worstOf } from '../bench/FindingList';

@@ -1,5 +1,6 @@
 import { conditionHolds } from '@/core/conditions';
-import { aboutMoment, orderFacts, type Order } from '@/core/order';
+import { aboutMoment, orderFacts } from '@/core/snapshot';
+import { type Order } from '@/core/order';
 import type { Template } from '@/core/template';
 import type { LookMessage } from './types';
 

@@ -1,7 +1,7 @@
 'use client';
 /** When a notification goes out: at once, or once for each of a row of waits, until something ends it. */
-import { momentOf } from '@/core/placeholders/moments';
-import { TIMERS } from '@/core/plan/timers';
+import { momentOf } from '@/core/moments';
+import { timerOf } from '@/core/moments/registry';
 import type { Failure } from '@/core/result';
 import {
   dueTimes,
@@ -47,7 +47,7 @@ export function TimingPart({ moment, schedule, zone, now, failure, onChange }: T
   const { row, ends } = schedule;
   const set = (next: Timing[]): void => onChange({ ...schedule, row: next });
   const change = (i: number, timing: Timing): void => set(row.map((t, j) => (j === i ? timing : t)));
-  const timer = TIMERS[moment];
+  const timer = timerOf(moment);
   // Half-typed, it has no times yet.
   const due = row.every(isWhole) ? dueTimes(schedule, now, zone) : undefined;
   const started = timer ? (momentOf(timer.starts[0]!)?.words ?? '') : (momentOf(moment)?.words ?? '');

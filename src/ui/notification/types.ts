@@ -1,7 +1,7 @@
 /** What the screen of a notification is given. */
 import type { ConditionNames } from '@/core/conditions';
 import type { Order } from '@/core/order';
-import type { Audience } from '@/core/plan/notification';
+import type { Audience, MomentId } from '@/core/moments';
 import type { NotificationSettings } from '@/core/plan';
 import type { Result } from '@/core/result';
 import type { ConditionStore } from '../conditions/TestFields';
@@ -15,7 +15,7 @@ export interface NotificationStore extends ConditionStore {
 
 export interface NotificationOnScreen {
   slug: string;
-  moment: string;
+  moment: MomentId;
   momentLabel: string;
   audience: Audience;
   on: boolean;

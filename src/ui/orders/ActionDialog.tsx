@@ -1,17 +1,8 @@
 'use client';
 /** Something done with an order: what the event has to say, and what it comes to. */
 import { useState } from 'react';
-import {
-  amountText,
-  ORDER_ACTIONS,
-  orderedPieces,
-  parseAmount,
-  refundFor,
-  type Order,
-  type OrderAction,
-  type OrderActionKind,
-  type Shipment,
-} from '@/core/order';
+import { ORDER_ACTIONS } from '@/core/moments';
+import { amountText, orderedPieces, parseAmount, refundFor, type Order, type OrderAction, type OrderActionKind, type Shipment } from '@/core/order';
 import type { Failure, Result } from '@/core/result';
 import { Dialog } from '../parts/Dialog';
 import { Field, Pick } from '../parts/fields';

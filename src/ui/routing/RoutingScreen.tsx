@@ -4,7 +4,7 @@ import { X } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { scopeWords } from '@/core/routing/rules';
+import { scopeWords } from '@/core/plan';
 import { conditionNames } from '../conditions/conditionNames';
 import { plural } from '../parts/format';
 import { Mark } from '../parts/marks';

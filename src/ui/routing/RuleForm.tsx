@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import type { Condition } from '@/core/conditions';
 import type { Failure, Result } from '@/core/result';
-import { RULE_ABOUTS, scopeWords, type Scope } from '@/core/routing/rules';
+import { RULE_ABOUTS, scopeWords, type Scope } from '@/core/plan';
 import { ConditionForm } from '../conditions/ConditionForm';
 import { freshTest } from '../conditions/TestFields';
 import { conditionNames } from '../conditions/conditionNames';

@@ -1,6 +1,6 @@
 /** What the routing screen is given. */
 import type { Result } from '@/core/result';
-import type { Scope } from '@/core/routing/rules';
+import type { Scope } from '@/core/plan';
 import type { ConditionStore } from '../conditions/TestFields';
 
 export interface Rule {

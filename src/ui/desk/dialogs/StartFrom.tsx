@@ -2,7 +2,8 @@
 /** Beginning anew: from what ships, from another notification, from an edition, from HTML, from a JSON file. */
 import { useState } from 'react';
 import type { Result } from '@/core/result';
-import { importHtml, SHIPPED_NOTIFICATIONS, type Template } from '@/core/template';
+import { SHIPPED_NOTIFICATIONS } from '@/core/shipped';
+import { importHtml, type Template } from '@/core/template';
 import { Dialog } from '../../parts/Dialog';
 import { Field, Pick, Segments } from '../../parts/fields';
 import { PanelTitle, Trouble } from '../../parts/Page';

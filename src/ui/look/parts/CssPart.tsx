@@ -1,6 +1,6 @@
 'use client';
 /** Own CSS, with what mail programs will make of it. */
-import { readCss } from '@/core/look';
+import { readCss } from '@/core/css';
 import { CodeEditor } from '../../parts/CodeEditor';
 import { type PartProps } from './common';
 

@@ -1,7 +1,7 @@
 'use server';
 /** What the Journey does on the server. */
 import { act, actAndRefresh, done } from '@/app/act';
-import type { Audience } from '@/core/plan';
+import type { Audience } from '@/core/moments';
 import type { Result } from '@/core/result';
 import { notification, shopMail } from '@/server/use-cases/notifications';
 import type { Impact } from '@/server/views/impact';

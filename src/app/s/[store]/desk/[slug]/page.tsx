@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { orNotFound, pageAccess } from '@/app/page-access';
-import { SHIPPED_NOTIFICATIONS } from '@/core/template';
+import { SHIPPED_NOTIFICATIONS } from '@/core/shipped';
 import { loadDesk } from '@/server/views/desk';
 import { DeskScreen } from '@/ui/desk/DeskScreen';
 import {

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { orNotFound, pageAccess } from '@/app/page-access';
-import { SHIPPED_NOTIFICATIONS } from '@/core/template';
+import { SHIPPED_NOTIFICATIONS } from '@/core/shipped';
 import { may } from '@/server/auth/policy';
 import { loadNotification } from '@/server/views/notification';
 import { listOrders } from '@/server/views/orders';

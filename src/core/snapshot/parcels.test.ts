@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { STORE, testOrder } from '../testing';
 import { linesOf, orderFacts } from './facts';
 import { snapshotOf } from './snapshot';
-import { lineTotal, orderProblems } from './totals';
+import { lineTotal, orderProblems } from '../order/totals';
 
 describe('parcels of one order', () => {
   const order = testOrder({

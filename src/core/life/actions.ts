@@ -3,11 +3,12 @@
  * it, or says why it cannot be done. Pure; ids and times are handed in.
  */
 import { isWebAddress, type SchemaProblem } from '../schema';
-import { ORDER_ACTIONS, type OrderAction } from './action';
-import type { MomentDetails } from './details';
-import { piecesSent, type Pieces } from './pieces';
-import { refundFor, stillToRefund, stillToSend, whyNot } from './possible';
-import type { Order, Refund, Shipment } from './schema';
+import { ORDER_ACTIONS } from '../moments/registry';
+import { type OrderAction } from '../order/action';
+import type { MomentDetails } from '../moments/details';
+import { piecesSent, type Pieces } from '../order/pieces';
+import { refundFor, stillToRefund, stillToSend, whyNot } from '../order/possible';
+import type { Order, Refund, Shipment } from '../order/schema';
 
 export interface Done {
   /** The order as it is afterwards. */

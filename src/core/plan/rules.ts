@@ -3,7 +3,7 @@ import { Type, type Static } from '@sinclair/typebox';
 import { ConditionSchema, type TestAbout } from '../conditions/condition';
 import { contradiction } from '../conditions/contradiction';
 import { conditionWords, testWords, type ConditionNames } from '../conditions/sentence';
-import type { Reason } from '../plan/reasons';
+import type { Reason } from './reasons';
 import type { SchemaProblem } from '../schema';
 
 const strict = { additionalProperties: false } as const;

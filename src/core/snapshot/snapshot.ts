@@ -2,11 +2,12 @@
 import { countryName } from '../names';
 import { plainLine, type Money, type Values } from '../text/values';
 import type { OrderFacts } from '../conditions/condition';
-import { BY_HAND, momentOf } from '../placeholders/moments';
+import { momentOf } from '../moments/registry';
+import { customerOnly } from '../order/customer';
 import { linesOf, orderFacts } from './facts';
-import { lineTotal, orderTotals } from './totals';
-import type { MomentDetails } from './details';
-import type { Address, Order, Refund, Shipment } from './schema';
+import { lineTotal, orderTotals } from '../order/totals';
+import type { MomentDetails } from '../moments/details';
+import type { Address, Order, Refund, Shipment } from '../order/schema';
 
 /** What the store adds to every message. */
 export interface StoreFacts {
@@ -94,21 +95,16 @@ export function aboutMoment(
   order: Order,
   momentId: string,
 ): Pick<MessageSubject, 'shipment' | 'refund' | 'wholeOrder'> & { order?: Order } {
-  const has = momentOf(momentId)?.has;
-  if (has && !has.has('order')) return { order: customerOnly(order) };
-  const shipment = has?.has('shipment') ? order.shipments?.at(-1) : undefined;
-  const refund = has?.has('refund') ? order.refunds?.at(-1) : undefined;
-  // Written by hand, it can be about anything of the order: a carrier's number, or a line that has not left yet.
+  const { about, knowsParcel } = momentOf(momentId) ?? {};
+  if (about === 'account') return { order: customerOnly(order) };
+  const shipment = about === 'parcel' || knowsParcel ? order.shipments?.at(-1) : undefined;
+  const refund = about === 'refund' ? order.refunds?.at(-1) : undefined;
   return {
     ...(shipment && { shipment }),
-    ...(shipment && momentId === BY_HAND && { wholeOrder: true }),
+    // Where the parcel is only known, the message can be about anything of the order: a line that has not left yet, too.
+    ...(shipment && knowsParcel && { wholeOrder: true }),
     ...(refund && { refund }),
   };
-}
-
-/** An order of which nothing is known but who the customer is. */
-export function customerOnly({ customer, channel, language, placedAt, currency }: Order): Order {
-  return { number: '', placedAt, currency, ...(language && { language }), channel, customer, lines: [] };
 }
 
 const instant = (time: string | undefined): number | undefined => (time === undefined ? undefined : Date.parse(time));

@@ -1,4 +1,4 @@
-import { plan, reasonWords, type NotificationFacts } from '../plan';
+import { plan, reasonWords, type NotificationFacts } from '.';
 import { checker } from '../schema';
 import { testOrder } from '../testing';
 import type { Test } from '../conditions';

@@ -1,8 +1,9 @@
 /** A walk through an order's whole life, one step at a time. Which step is next is read off the order and what it has had. */
-import { ORDER_ACTIONS, type OrderAction, type OrderActionKind } from './action';
-import { piecesForParcels, piecesSent } from './pieces';
-import { refundFor, stillOnTheWay, stillToRefund, stillToSend, whyNot } from './possible';
-import type { Order } from './schema';
+import { ORDER_ACTIONS } from '../moments/registry';
+import { type OrderAction, type OrderActionKind } from '../order/action';
+import { piecesForParcels, piecesSent } from '../order/pieces';
+import { refundFor, stillOnTheWay, stillToRefund, stillToSend, whyNot } from '../order/possible';
+import type { Order } from '../order/schema';
 
 export interface WalkStep {
   id: string;

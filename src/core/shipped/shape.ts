@@ -1,14 +1,15 @@
 /** What a shipped notification is, and the frames most of them share. */
-import type { Condition } from '../../conditions/condition';
-import type { Audience } from '../../plan/notification';
-import type { Schedule } from '../../time/timing';
-import type { Block, Segments, Template } from '../schema';
+import type { Condition } from '../conditions/condition';
+import type { Audience } from '../moments/audience';
+import type { Schedule } from '../time/timing';
+import type { Block, Segments, Template } from '../template/schema';
+import type { MomentId } from '../moments/registry';
 
 export interface ShippedNotification {
   slug: string;
   /** What the team calls it. */
   name: string;
-  moment: string;
+  moment: MomentId;
   audience: Audience;
   /** When, if not at once. */
   schedule?: Schedule;

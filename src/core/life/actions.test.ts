@@ -1,10 +1,10 @@
 import { testOrder } from '../testing';
-import type { OrderAction, OrderActionKind } from './action';
+import type { OrderAction, OrderActionKind } from '../order/action';
 import { actOn } from './actions';
-import { linesOf, orderFacts } from './facts';
-import { refundFor, stillOnTheWay, stillToRefund, stillToSend, whyNot } from './possible';
-import type { Order } from './schema';
-import { orderProblems, orderTotals } from './totals';
+import { linesOf, orderFacts } from '../snapshot/facts';
+import { refundFor, stillOnTheWay, stillToRefund, stillToSend, whyNot } from '../order/possible';
+import type { Order } from '../order/schema';
+import { orderProblems, orderTotals } from '../order/totals';
 
 const AT = '2026-11-25T10:00:00Z';
 const fresh = testOrder({ payment: { method: 'Bank transfer', paid: false }, status: 'OrderPaymentDue' });

@@ -1,8 +1,8 @@
 /** An order's facts, read when they are asked for. */
 import type { OrderFacts } from '../conditions/condition';
-import { orderFacts } from '../order/facts';
+import { orderFacts } from './facts';
 import type { Order } from '../order/schema';
-import { aboutMoment } from '../order/snapshot';
+import { aboutMoment } from './snapshot';
 
 /** The facts of an order at a moment for conditions, each read when it is first asked for: most conditions ask one thing. */
 export const factsOnDemand = (order: Order, moment: string): OrderFacts => new FactsOnDemand(order, moment);

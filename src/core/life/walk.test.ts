@@ -1,9 +1,9 @@
 import { testOrder } from '../testing';
-import { ORDER_ACTIONS } from './action';
+import { ORDER_ACTIONS } from '../moments/registry';
 import { actOn } from './actions';
-import { sampleOrders } from './samples';
-import type { Order } from './schema';
-import { orderProblems } from './totals';
+import { sampleOrders } from '../order/samples';
+import type { Order } from '../order/schema';
+import { orderProblems } from '../order/totals';
 import { nextStep, WALK, walkOf } from './walk';
 
 const DAY = 86_400_000;

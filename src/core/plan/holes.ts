@@ -1,8 +1,8 @@
 /** Orders of which nobody on the staff would have heard: what the rules leave out between them. */
 import type { Order } from '../order/schema';
-import { planner } from '../plan/plan';
-import type { Reason } from '../plan/reasons';
-import type { PlanSettings } from '../plan/types';
+import { planner } from './plan';
+import type { Reason } from './reasons';
+import type { PlanSettings } from './types';
 
 const BY_RULE: readonly Reason['code'][] = ['rule-no-category', 'rule-when-not'];
 

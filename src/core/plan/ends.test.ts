@@ -6,7 +6,7 @@ import type { NotificationFacts } from './notification';
 import { plan } from './plan';
 import type { PlanEvent } from './types';
 import { reasonWords } from './reasons';
-import { endReached } from './timers';
+import { endReached } from './ends';
 import { planDue } from './version';
 
 const START = Date.parse('2026-11-24T09:14:00Z');
@@ -238,13 +238,13 @@ describe('contacts of a customer', () => {
 });
 
 describe('events that come when they should not', () => {
-  const standing = {
+  const standing: Parameters<typeof notSaid>[0] = {
     moment: 'shipment.dispatched',
     at: START,
     now: START,
     order: 'QW-1',
     cancelled: false,
-    had: new Set<string>(),
+    had: new Set(),
   };
   it.each<[string, Partial<Parameters<typeof notSaid>[0]>, string | undefined]>([
     ['in order', {}, undefined],

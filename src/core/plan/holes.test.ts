@@ -1,4 +1,4 @@
-import type { NotificationFacts, PlanSettings } from '../plan';
+import type { NotificationFacts, PlanSettings } from '.';
 import { testOrder } from '../testing';
 import { holes } from './holes';
 import type { RoutingRule, Scope } from './rules';

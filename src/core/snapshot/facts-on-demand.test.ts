@@ -1,7 +1,9 @@
-import { aboutMoment, orderFacts, sampleOrders, type Order } from '../order';
-import { MOMENTS } from '../placeholders';
+import { MOMENTS } from '../moments/registry';
+import { orderFacts } from './facts';
+import { aboutMoment } from './snapshot';
+import { sampleOrders, type Order } from '../order';
 import { testOrder } from '../testing';
-import { factsOnDemand } from './facts';
+import { factsOnDemand } from './facts-on-demand';
 
 const KEYS = [
   ...['guest', 'firstOrder', 'channel', 'location', 'country', 'payment', 'tracking'],

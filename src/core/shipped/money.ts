@@ -1,5 +1,5 @@
 /** Payments, invoices and refunds. */
-import type { Template } from '../schema';
+import type { Template } from '../template/schema';
 import { HELP_DE, HELP_EN, toCustomer, toStaff, type ShippedNotification } from './shape';
 
 const refundIssued: Template = {

@@ -1,5 +1,5 @@
 /** Messages that a colleague chooses, adapts and sends from an order. */
-import { BY_HAND } from '../../placeholders/moments';
+import { BY_HAND } from '../moments/registry';
 import { HELP_DE, HELP_EN, toCustomer, type ShippedNotification } from './shape';
 
 const oneQuestion = toCustomer([], {

@@ -1,9 +1,12 @@
-/** What is usual at a moment for an audience: said where a board would be empty. */
-import type { MomentColumn } from '../placeholders/moments';
-import type { Audience } from './notification';
+/** Who hears of a moment, and what is usual for them. */
+import type { MomentColumn } from './registry';
+
+export const AUDIENCES = ['customer', 'contact', 'staff'] as const;
+export type Audience = (typeof AUDIENCES)[number];
 
 const NOTHING = 'usually nothing';
 
+/** What is usual in a column for an audience: said where a board would be empty. */
 export const USUAL: Record<MomentColumn, Record<Audience, string>> = {
   Placed: { customer: 'a confirmation, nearly always', contact: NOTHING, staff: 'whoever makes it ready' },
   Payment: { customer: 'reminders while it is open', contact: NOTHING, staff: 'who holds the parcel back' },

@@ -1,5 +1,5 @@
 /** When an order is placed. */
-import type { Template } from '../schema';
+import type { Template } from '../template/schema';
 import type { ShippedNotification } from './shape';
 
 const orderReceived: Template = {

@@ -1,9 +1,9 @@
 /** What conditions can ask about an order: read once, for planning and for each message alike. */
 import type { OrderFacts, ParcelShare } from '../conditions/condition';
-import { partsOfLines, piecesForParcels, piecesIn, refundedPieces } from './pieces';
-import type { Order, OrderLine, Refund, Shipment } from './schema';
-import { shareOf } from './shares';
-import { orderTotals } from './totals';
+import { partsOfLines, piecesForParcels, piecesIn, refundedPieces } from '../order/pieces';
+import type { Order, OrderLine, Refund, Shipment } from '../order/schema';
+import { shareOf } from '../order/shares';
+import { orderTotals } from '../order/totals';
 
 /** The lines a message shows: of the whole order, or what is in the parcel it is about. */
 export function linesOf(order: Order, shipment: Shipment | undefined): OrderLine[] {
@@ -78,10 +78,4 @@ export function orderFacts(order: Order, about: FactsAbout = {}): OrderFacts {
     categories: lines.map((l) => l.product.category ?? ''),
     total: { minor: total, currency: order.currency },
   };
-}
-
-/** The customer's name as an order has it, or an empty string. */
-export function customerName(order: Pick<Order, 'customer'>): string {
-  const { firstName = '', lastName = '', company = '' } = order.customer;
-  return (firstName && lastName ? `${firstName} ${lastName}` : firstName || lastName).trim() || company;
 }

@@ -1,5 +1,5 @@
 /** Parcels, collecting and downloads. */
-import type { Template } from '../schema';
+import type { Template } from '../template/schema';
 import { HELP_DE, HELP_EN, toCustomer, type ShippedNotification } from './shape';
 
 const onItsWay: Template = {

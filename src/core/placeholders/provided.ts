@@ -1,0 +1,48 @@
+/** Which placeholders have a value at a moment. */
+import { SAMPLE_DETAILS, type DetailName, type MomentDetails } from '../moments/details';
+import { momentOf, type Moment } from '../moments/registry';
+import { PLACEHOLDERS, type Placeholder } from './catalogue';
+
+type Source = Placeholder['from'];
+
+/** What every moment knows of an order. */
+const OF_ORDER: readonly Source[] = ['order', 'customer', 'store'];
+
+const sourcesByMoment = new Map<string, ReadonlySet<Source>>();
+
+function sourcesOfMoment({ about, knowsParcel, must = [], may = [] }: Moment): ReadonlySet<Source> {
+  return new Set<Source>([
+    ...(about === 'account' ? (['customer', 'store'] as const) : OF_ORDER),
+    ...(about === 'parcel' || knowsParcel ? (['shipment'] as const) : []),
+    ...(about === 'refund' ? (['refund'] as const) : []),
+    ...must,
+    ...may,
+  ]);
+}
+
+/** Where the values of a moment's messages come from. A moment that is not known is taken to know the order. */
+export function sourcesAt(momentId: string): ReadonlySet<Source> {
+  let sources = sourcesByMoment.get(momentId);
+  if (!sources) {
+    const moment = momentOf(momentId);
+    sources = moment ? sourcesOfMoment(moment) : new Set(OF_ORDER);
+    sourcesByMoment.set(momentId, sources);
+  }
+  return sources;
+}
+
+/** Whether a placeholder has a value at a moment. */
+export function isProvided(placeholder: Placeholder, momentId: string): boolean {
+  return sourcesAt(momentId).has(placeholder.from);
+}
+
+/** The placeholders a moment provides. */
+export function placeholdersAt(momentId: string): Placeholder[] {
+  return PLACEHOLDERS.filter((p) => isProvided(p, momentId));
+}
+
+/** Made-up details of the kinds a moment has, for looking at its messages before it has happened. */
+export function sampleDetails(momentId: string): MomentDetails {
+  const sources = sourcesAt(momentId);
+  return Object.fromEntries(Object.entries(SAMPLE_DETAILS).filter(([name]) => sources.has(name as DetailName)));
+}

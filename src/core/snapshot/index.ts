@@ -1,0 +1,4 @@
+/** What a message can say about an order: its values, and the facts that conditions ask for. */
+export * from './facts';
+export * from './facts-on-demand';
+export * from './snapshot';
