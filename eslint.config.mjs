@@ -11,7 +11,7 @@ const ABOVE_CORE = ['@/server/**', '@/app/**', '@/ui/**', '@/workers/**', '**/se
 const STANDINS = ['**/standins/**', '**/demo/**', '**/ops/**'];
 
 export default tseslint.config(
-  { ignores: ['.next/**', '.libellus/**', 'node_modules/**', 'next-env.d.ts', 'src/server/db/migrations/**'] },
+  { ignores: ['.next/**', 'dist/**', '.libellus/**', 'node_modules/**', 'next-env.d.ts', 'src/server/db/migrations/**'] },
   js.configs.recommended,
   ...tseslint.configs.recommended,
   {

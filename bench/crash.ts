@@ -10,6 +10,7 @@ import { eq, sql } from 'drizzle-orm';
 import { RETAIL } from '../demo/quillwick';
 import { signedOrder } from '../demo/shop';
 import { startMariaDb, type MariaDb } from '../ops/mariadb';
+import { programArguments } from '../ops/program';
 import { setUp } from '../ops/setting';
 import type { Ports } from '../standins/ports';
 
@@ -66,9 +67,9 @@ export async function crash({ rounds, events, basePort, progress }: CrashOptions
     running.set(name, child);
   };
   const start = async (name: Victim): Promise<void> => {
-    if (name === 'worker') launch(name, ['--import', 'tsx', 'src/server/worker/main.ts']);
+    if (name === 'worker') launch(name, programArguments('src/server/worker/main.ts'));
     else if (name === 'web')
-      launch(name, ['--import', 'tsx', 'src/server/web/main.ts'], {
+      launch(name, programArguments('src/server/web/main.ts'), {
         NODE_ENV: 'production',
         LIBELLUS_WEB_PORT: String(ports.web),
       });

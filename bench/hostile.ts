@@ -92,7 +92,7 @@ export async function benchHostile(): Promise<HostileRow[]> {
     const { handleEvent, MAX_BODY } = await import('../src/server/api/events');
     const { Webhook } = await import('standardwebhooks');
     const { setUpFirst } = await import('../src/server/stores');
-    const { saveDraft } = await import('../src/server/views/desk');
+    const { saveTemplate } = await import('../src/server/views/desk');
     const { importLook, saveLook } = await import('../src/server/views/look');
     const { saveNotification } = await import('../src/server/views/notification');
     const { placeOrder } = await import('../src/server/views/placing');
@@ -167,17 +167,17 @@ export async function benchHostile(): Promise<HostileRow[]> {
       await measured(
         'template: unknown keys',
         wide(screen),
-        json((v) => saveDraft(access, 'order-received', 0, v)),
+        json((v) => saveTemplate(access, 'order-received', 0, v)),
       ),
       await measured(
         'template: few keys and a long text',
         few(screen),
-        json((v) => saveDraft(access, 'order-received', 0, v)),
+        json((v) => saveTemplate(access, 'order-received', 0, v)),
       ),
       await measured(
         'template: blocks that fit no kind',
         `{"version":1,"words":{},"blocks":[${pad(100_000, (i) => JSON.stringify(block(i)))}]}`,
-        json((v) => saveDraft(access, 'order-received', 0, v)),
+        json((v) => saveTemplate(access, 'order-received', 0, v)),
       ),
       await measured(
         'template: words of brackets',
@@ -192,12 +192,12 @@ export async function benchHostile(): Promise<HostileRow[]> {
             },
           },
         }),
-        json((v) => saveDraft(access, 'order-received', 0, v)),
+        json((v) => saveTemplate(access, 'order-received', 0, v)),
       ),
       await measured(
         'template: nested',
         deep(screen),
-        json((v) => saveDraft(access, 'order-received', 0, v)),
+        json((v) => saveTemplate(access, 'order-received', 0, v)),
       ),
       await measured(
         'look: unknown keys',

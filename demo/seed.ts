@@ -164,7 +164,9 @@ async function seedStore({ chance, store, users, customers, orders, firstNumber,
       ...(endsInDays !== undefined && { endsAt: new Date(now + endsInDays * 86_400_000) }),
     })),
   );
-  await db.insert(t.passages).values(PASSAGES.map((p) => seededPassage(p, store.id, now)));
+  const passages = PASSAGES.map((p) => seededPassage(p, store.id, now));
+  await db.insert(t.passages).values(passages);
+  await db.insert(t.passageEditions).values(passages.map(firstEdition));
   await db.insert(t.customers).values(customers.map((c) => ({ ...c, id: newId(), storeId: store.id })));
   await db.insert(t.keys).values({
     id: newId(),
@@ -190,7 +192,7 @@ async function seedStore({ chance, store, users, customers, orders, firstNumber,
   });
 }
 
-function seededPassage(passage: Passage, storeId: string, now: number): typeof t.passages.$inferInsert {
+function seededPassage(passage: Passage, storeId: string, now: number) {
   const { id, name, blocks, words } = passage;
   const at = new Date(now - 30 * 86_400_000);
   const by = 'Jonas Feld';
@@ -207,6 +209,15 @@ function seededPassage(passage: Passage, storeId: string, now: number): typeof t
     publishedAt: at,
   };
 }
+
+const firstEdition = (p: ReturnType<typeof seededPassage>): typeof t.passageEditions.$inferInsert => ({
+  storeId: p.storeId,
+  passageId: p.id,
+  number: 1,
+  content: p.live,
+  publishedBy: p.publishedBy,
+  publishedAt: p.publishedAt,
+});
 
 async function seedRules(
   store: DemoStore,

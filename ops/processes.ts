@@ -3,6 +3,7 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import { mkdirSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
+import { programArguments } from './program';
 import { LogFile } from './log-file';
 
 /** What a process is, and how it is begun again when it ended by itself. */
@@ -58,7 +59,7 @@ export class Household {
   ): Promise<void> {
     const ready = options.ready === true;
     const job = this.add(name, options.patience ?? 10_000, () =>
-      this.launch(name, process.execPath, ['--import', 'tsx', '--import', WITH_PARENT, file], env),
+      this.launch(name, process.execPath, ['--import', WITH_PARENT, ...programArguments(file)], env),
     );
     const child = await this.begin(job);
     if (!ready) return;
@@ -102,12 +103,7 @@ export class Household {
     return child;
   }
 
-  private launch(
-    name: string,
-    command: string,
-    args: string[],
-    env: Record<string, string>,
-  ): ChildProcess {
+  private launch(name: string, command: string, args: string[], env: Record<string, string>): ChildProcess {
     const child = spawn(command, args, {
       env: { ...process.env, ...env },
       stdio: ['ignore', 'pipe', 'pipe', 'ipc'],

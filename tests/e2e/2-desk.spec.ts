@@ -176,7 +176,7 @@ test('the second of two windows is told who saved before it, and loses nothing',
   await page.getByRole('textbox', { name: 'Subject' }).click();
   await page.keyboard.press('End');
   await page.keyboard.type(' by Marta');
-  await expect(page.getByText('Jonas Feld saved this draft meanwhile')).toBeVisible();
+  await expect(page.getByText('Jonas Feld changed this draft meanwhile')).toBeVisible();
   await expect(page.getByRole('textbox', { name: 'Subject' })).toContainText('by Marta');
   await expect(page.getByRole('button', { name: /Publish edition/ })).toBeDisabled();
   await page.getByRole('button', { name: "Go on with Jonas Feld's" }).click();
@@ -190,7 +190,7 @@ test('the second of two windows is told who saved before it, and loses nothing',
     .getByRole('dialog')
     .getByRole('button', { name: /Publish edition/ })
     .click();
-  await expect(other.getByRole('dialog')).toContainText('Marta Oyelaran saved this draft meanwhile');
+  await expect(other.getByRole('dialog')).toContainText('Marta Oyelaran changed this draft meanwhile');
   await other.context().close();
 });
 

@@ -394,6 +394,6 @@ test('a slow line does not make one a stranger to oneself: saves wait for each o
     changes += 1;
   }
   await saved(page);
-  await expect(page.getByText('saved this draft meanwhile')).toHaveCount(0);
+  await expect(page.getByText('changed this draft meanwhile')).toHaveCount(0);
   await undoAll(page);
 });

@@ -16,7 +16,7 @@ export interface Installation {
 export async function startInstallation(port: number): Promise<Installation> {
   const url = `http://127.0.0.1:${port}`;
   const data = mkdtempSync(join(tmpdir(), 'libellus-first-'));
-  const libellus = run(['ops/serve.ts', 'start', '--port', String(port), '--data', data], { LIBELLUS_URL: url });
+  const libellus = run('ops/serve.ts', ['start', '--port', String(port), '--data', data], { LIBELLUS_URL: url });
   const said = await libellus.until('Nobody can sign in yet');
   return {
     url,

@@ -3,6 +3,7 @@
  * demo store that was filled once. What one file does to its store, no other file sees, so that files can run side by side.
  */
 import { spawn, type ChildProcess } from 'node:child_process';
+import { programArguments } from '../../ops/program';
 import { cpSync, existsSync, readFileSync, rmSync } from 'node:fs';
 
 /** The place of this worker among those that run side by side, from 0. */
@@ -37,19 +38,19 @@ export async function startStack(beginning: Beginning): Promise<Stack> {
     if (!existsSync(FILLED)) await filled();
     cpSync(FILLED, DATA, { recursive: true });
   }
-  const libellus = run(['ops/serve.ts', 'demo', '--port', String(PORT), '--data', DATA]);
+  const libellus = run('ops/serve.ts', ['demo', '--port', String(PORT), '--data', DATA]);
   await libellus.until('Libellus is ready at');
   return { url: stackUrl, data: DATA, end: libellus.end };
 }
 
 async function filled(): Promise<void> {
-  const filling = run(['tests/e2e/fill.ts', String(PORT), FILLED]);
+  const filling = run('tests/e2e/fill.ts', [String(PORT), FILLED]);
   await filling.done;
 }
 
 /** Runs a script of this project; `until` waits for words on its output, `done` for its end. */
-export function run(args: string[], env: Record<string, string> = {}) {
-  const child: ChildProcess = spawn(process.execPath, ['--import', 'tsx', ...args], {
+export function run(program: string, args: string[], env: Record<string, string> = {}) {
+  const child: ChildProcess = spawn(process.execPath, [...programArguments(program), ...args], {
     stdio: ['ignore', 'pipe', 'pipe'],
     env: { ...process.env, LIBELLUS_QUICK_DATABASE: '1', ...env },
   });
@@ -62,7 +63,7 @@ export function run(args: string[], env: Record<string, string> = {}) {
   child.stdout!.on('data', hear);
   child.stderr!.on('data', hear);
   const ended = new Promise<number | null>((resolve) => child.once('close', resolve));
-  const failed = (code: number | null): Error => new Error(`${args[0]} ended with ${code}:\n${said}`);
+  const failed = (code: number | null): Error => new Error(`${program} ended with ${code}:\n${said}`);
   const done = ended.then((code) => {
     if (code !== 0) throw failed(code);
     return said;

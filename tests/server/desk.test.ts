@@ -2,7 +2,7 @@ import { ne } from 'drizzle-orm';
 import type { Template } from '@/core/template';
 import { database } from '@/server/db/client';
 import { notifications } from '@/server/db/schema';
-import { editionOf, loadDesk, publish, saveDraft, switchNotification } from '@/server/views/desk';
+import { templateEdition, loadDesk, publishTemplate, saveTemplate, switchNotification } from '@/server/views/desk';
 import { loadBoard } from '@/server/views/board';
 import { loadToday } from '@/server/views/today';
 import { receiveEvent } from '@/server/events/receive';
@@ -20,47 +20,47 @@ describe('the Desk', () => {
   it('saves a draft, publishes it as the next edition, and keeps the earlier one to go back to', async () => {
     const access = await accessAs();
     const desk = await loadDesk(access, SLUG);
-    const { revision } = await saveDraft(
+    const { revision } = await saveTemplate(
       access,
       SLUG,
       desk.revision,
       withSubject(desk.draft, 'Got it: {$order.number}'),
     );
-    expect(await publish(access, SLUG, revision)).toEqual({ number: 2 });
+    expect(await publishTemplate(access, SLUG, revision)).toEqual({ number: 2 });
     const after = await loadDesk(access, SLUG);
     expect(after.live).toMatchObject({ number: 2, publishedBy: 'Marta Oyelaran' });
     expect(after.live!.template.words.en!.subject).toBe('Got it: {$order.number}');
-    expect((await editionOf(access, SLUG, 1)).words.en!.subject).toBe('We have your order {$order.number}');
-    await expect(editionOf(access, SLUG, 9)).rejects.toMatchObject({ code: 'not-found' });
+    expect((await templateEdition(access, SLUG, 1)).words.en!.subject).toBe('We have your order {$order.number}');
+    await expect(templateEdition(access, SLUG, 9)).rejects.toMatchObject({ code: 'not-found' });
   });
 
   it('tells the second of two windows who saved before it, and keeps both versions', async () => {
     const marta = await accessAs('owner', 'Marta Oyelaran');
     const jonas = await accessAs('designer', 'Jonas Feld');
     const desk = await loadDesk(marta, SLUG);
-    await saveDraft(jonas, SLUG, desk.revision, withSubject(desk.draft, 'Jonas {$order.number}'));
+    await saveTemplate(jonas, SLUG, desk.revision, withSubject(desk.draft, 'Jonas {$order.number}'));
     const mine = withSubject(desk.draft, 'Marta {$order.number}');
-    const conflict = await saveDraft(marta, SLUG, desk.revision, mine).catch((e: unknown) => e);
+    const conflict = await saveTemplate(marta, SLUG, desk.revision, mine).catch((e: unknown) => e);
     expect(conflict).toMatchObject({
       code: 'conflict',
       message: expect.stringContaining('Jonas Feld saved this draft'),
     });
     const { revision } = (conflict as { detail: { revision: number } }).detail;
     expect((await loadDesk(marta, SLUG)).draft.words.en!.subject).toBe('Jonas {$order.number}');
-    await saveDraft(marta, SLUG, revision, mine);
+    await saveTemplate(marta, SLUG, revision, mine);
     expect((await loadDesk(marta, SLUG)).draft.words.en!.subject).toBe('Marta {$order.number}');
   });
 
   it('does not publish what somebody else changed since it was seen', async () => {
     const access = await accessAs();
     const desk = await loadDesk(access, SLUG);
-    await saveDraft(
+    await saveTemplate(
       await accessAs('designer', 'Jonas Feld'),
       SLUG,
       desk.revision,
       withSubject(desk.draft, 'Changed {$order.number}'),
     );
-    await expect(publish(access, SLUG, desk.revision)).rejects.toMatchObject({ code: 'conflict' });
+    await expect(publishTemplate(access, SLUG, desk.revision)).rejects.toMatchObject({ code: 'conflict' });
     expect((await loadDesk(access, SLUG)).live!.number).toBe(2);
   });
 
@@ -71,9 +71,9 @@ describe('the Desk', () => {
   ])('keeps %s in the draft and refuses to publish it', async (_what, subject, words) => {
     const access = await accessAs();
     const desk = await loadDesk(access, SLUG);
-    const { revision } = await saveDraft(access, SLUG, desk.revision, withSubject(desk.draft, subject));
+    const { revision } = await saveTemplate(access, SLUG, desk.revision, withSubject(desk.draft, subject));
     expect((await loadDesk(access, SLUG)).draft.words.en!.subject).toBe(subject);
-    const refusal = await publish(access, SLUG, revision).catch(
+    const refusal = await publishTemplate(access, SLUG, revision).catch(
       (e: unknown) => e as { code: string; problems: { path: string; message: string }[] },
     );
     expect(refusal).toMatchObject({ code: 'invalid' });
@@ -81,20 +81,20 @@ describe('the Desk', () => {
       path: 'Subject, English',
       message: expect.stringMatching(words),
     });
-    await saveDraft(access, SLUG, revision, withSubject(desk.draft, 'We have your order {$order.number}'));
+    await saveTemplate(access, SLUG, revision, withSubject(desk.draft, 'We have your order {$order.number}'));
   });
 
   it('refuses a template of another shape, with the place', async () => {
     const access = await accessAs();
     const { revision, draft } = await loadDesk(access, SLUG);
     await expect(
-      saveDraft(access, SLUG, revision, { ...draft, blocks: [{ id: 'x', kind: 'iframe' }] }),
+      saveTemplate(access, SLUG, revision, { ...draft, blocks: [{ id: 'x', kind: 'iframe' }] }),
     ).rejects.toMatchObject({
       code: 'invalid',
       problems: [expect.objectContaining({ path: '/blocks/0/kind' })],
     });
     await expect(
-      saveDraft(access, SLUG, revision, { ...draft, blocks: [draft.blocks[0], draft.blocks[0]] }),
+      saveTemplate(access, SLUG, revision, { ...draft, blocks: [draft.blocks[0], draft.blocks[0]] }),
     ).rejects.toMatchObject({ code: 'invalid' });
   });
 

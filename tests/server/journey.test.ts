@@ -5,7 +5,7 @@ import { database } from '@/server/db/client';
 import { customers, deliveries, orders, phrases, products, templates } from '@/server/db/schema';
 import { receiveEvent } from '@/server/events/receive';
 import { loadBoard, orderPath } from '@/server/views/board';
-import { loadDesk, publish, saveDraft, switchNotification } from '@/server/views/desk';
+import { loadDesk, publishTemplate, saveTemplate, switchNotification } from '@/server/views/desk';
 import { bringIn, previewFile } from '@/server/views/exchange/bring-in';
 import { takeOut } from '@/server/views/exchange/take-out';
 import { impactOf } from '@/server/views/impact';
@@ -50,8 +50,8 @@ describe('how a notification goes out', () => {
     expect((await receiveEvent(SHOP, placedEvent())).deliveries).toHaveLength(1);
     const desk = await loadDesk(access, address);
     const words = { ...desk.draft.words, en: { ...desk.draft.words.en, subject: 'Do Polski: {$order.number}' } };
-    const { revision: drafted } = await saveDraft(access, address, desk.revision, { ...desk.draft, words });
-    await publish(access, address, drafted);
+    const { revision: drafted } = await saveTemplate(access, address, desk.revision, { ...desk.draft, words });
+    await publishTemplate(access, address, drafted);
     const received = await receiveEvent(SHOP, placedEvent());
     const rows = await database().select().from(deliveries).where(eq(deliveries.eventId, received.eventId));
     const [variant] = await database().select().from(templates).where(eq(templates.id, saved.variants[0]!.id));
@@ -129,8 +129,8 @@ describe('the board', () => {
       ...desk.draft.words,
       en: { ...desk.draft.words.en, preheader: 'For order {$order.number}, at last.' },
     };
-    const { revision } = await saveDraft(access, 'refund-issued', desk.revision, { ...desk.draft, words });
-    await publish(access, 'refund-issued', revision);
+    const { revision } = await saveTemplate(access, 'refund-issued', desk.revision, { ...desk.draft, words });
+    await publishTemplate(access, 'refund-issued', revision);
     const board = await loadBoard(access);
     expect(board.cards.find((c) => c.slug === 'refund-issued')!.mark).toBe('stale');
     expect(board.cards.find((c) => c.slug === 'payment-due')).toMatchObject({ timing: '24 hours · 3 days · 5 days' });

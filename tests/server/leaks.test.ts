@@ -15,7 +15,7 @@ import { pictureFile } from '@/server/pictures';
 import { resolveHost } from '@/server/sending/dns';
 import { sendAgain } from '@/server/views/again';
 import { deliveryDetail, listDeliveries, tryAgain } from '@/server/views/deliveries';
-import { saveDraft } from '@/server/views/desk';
+import { saveTemplate } from '@/server/views/desk';
 import { exportLook, saveLook } from '@/server/views/look';
 import { Worker } from '@/server/worker/worker';
 import { accessAs, connectService, mailbox, planAnew, rawMail, SHOP, useDatabase } from './fixture';
@@ -57,7 +57,7 @@ describe('a path in a document', () => {
       blocks: [{ id: 'p', kind: 'image', picture: asset(theirs) }],
       words: { en: { subject: 'x', preheader: '' } },
     };
-    await expect(saveDraft(access, 'order-received', 1, template)).rejects.toMatchObject({ code: 'invalid' });
+    await expect(saveTemplate(access, 'order-received', 1, template)).rejects.toMatchObject({ code: 'invalid' });
   });
 
   it('opens no file even where one got into the database by another way', async () => {

@@ -82,6 +82,7 @@ it('goes on after an interruption behind each statement of each migration, with 
     year: 9999,
     order_number: 'OW-1',
   });
+  expect(await one('select moment from delivery')).toEqual({ moment: 'order.placed' });
   expect(await one('select channel from `order`')).toEqual({ channel: 'web-shop' });
   // What the old equality took for one order is shown, not hidden.
   expect(await one('select order_number, event_id from contradiction')).toEqual({

@@ -24,7 +24,7 @@ import { seal } from '@/server/secrets';
 import { secretTrouble } from '@/server/secret-check';
 import { createStore } from '@/server/stores';
 import { deliveryDetail, tryAllOfCause } from '@/server/views/deliveries';
-import { loadDesk, publish, saveDraft, switchNotification } from '@/server/views/desk';
+import { loadDesk, publishTemplate, saveTemplate, switchNotification } from '@/server/views/desk';
 import { placeOrder } from '@/server/views/placing';
 import { loadToday } from '@/server/views/today';
 import { claim } from '@/server/worker/claims';
@@ -319,9 +319,9 @@ describe('many at once', () => {
       ...template,
       words: { ...template.words, en: { ...template.words.en, subject: 'Paid: {$order.number}' } },
     };
-    const saved = await saveDraft(access, 'payment-received', revision, next);
+    const saved = await saveTemplate(access, 'payment-received', revision, next);
     const results = await Promise.all(
-      Array.from({ length: 14 }, () => publish(access, 'payment-received', saved.revision)),
+      Array.from({ length: 14 }, () => publishTemplate(access, 'payment-received', saved.revision)),
     );
     expect(new Set(results.map((r) => r.number)).size).toBe(1);
     expect((await health()).database.ok).toBe(true);

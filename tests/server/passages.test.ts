@@ -3,10 +3,11 @@ import type { Block, Template } from '@/core/template';
 import { testOrder } from '@/core/testing';
 import { livePassages } from '@/server/sending/passages';
 import { renderFor } from '@/server/sending/render';
-import { copyBlockTo, loadDesk, publish, saveDraft } from '@/server/views/desk';
+import { copyBlockTo, loadDesk, publishTemplate, saveTemplate } from '@/server/views/desk';
 import {
   loadPassage,
   makePassage,
+  passageEdition,
   publishPassage,
   removePassage,
   savePassage,
@@ -24,8 +25,8 @@ async function use(slug: string, passage: string): Promise<void> {
   const { draft, revision } = await loadDesk(access, slug);
   const block: Block = { id: 'pack', kind: 'passage', passage };
   const next: Template = { ...draft, blocks: draft.blocks.toSpliced(2, 0, block) };
-  const saved = await saveDraft(access, slug, revision, next);
-  await publish(access, slug, saved.revision);
+  const saved = await saveTemplate(access, slug, revision, next);
+  await publishTemplate(access, slug, saved.revision);
 }
 
 async function rendered(slug: string, language = 'en') {
@@ -59,10 +60,25 @@ describe('a passage', () => {
       words: { ...draft.words, en: { w: 'Sheets travel between boards.' } },
     });
     expect((await rendered('order-received')).html).toContain('Sheets travel flat.');
-    expect(await publishPassage(access, id, saved.revision)).toEqual({ touches: 2 });
+    expect(await publishPassage(access, id, saved.revision)).toEqual({ number: 2, touches: 2 });
     for (const slug of ['order-received', 'on-its-way']) {
       expect((await rendered(slug)).html).toContain('Sheets travel between boards.');
     }
+  });
+
+  it('keeps its editions: the first is taken back to the bench and published as the third', async () => {
+    const access = await accessAs();
+    const { editions, revision, live } = await loadPassage(access, 'how-we-pack');
+    expect(editions.map((e) => e.number)).toEqual([2, 1]);
+    expect(live).toMatchObject({ number: 2, publishedBy: 'Marta Oyelaran' });
+    const first = await passageEdition(access, 'how-we-pack', 1);
+    expect(first.words.en).toEqual({ w: 'Sheets travel flat.' });
+    const saved = await savePassage(access, 'how-we-pack', revision, first);
+    // Two who publish at once make one edition of it.
+    const both = await Promise.all([1, 2].map(() => publishPassage(access, 'how-we-pack', saved.revision)));
+    expect(both.map((b) => b.number)).toEqual([3, 3]);
+    expect((await rendered('order-received')).html).toContain('Sheets travel flat.');
+    await expect(passageEdition(access, 'how-we-pack', 9)).rejects.toMatchObject({ code: 'not-found' });
   });
 
   it('gets a name of its own in the address when another has it, and needs one', async () => {

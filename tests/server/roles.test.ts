@@ -92,6 +92,7 @@ const ACTIONS: Record<string, [roles: string, ...args: unknown[]]> = {
   copyBlockAction: ['owner designer translator', 'none', {}, WORDS],
   makePassageAction: ['owner designer', '', [], WORDS],
   savePassageAction: ['owner designer translator', 'none', 1, {}],
+  passageEditionAction: [EVERYONE, 'none', 1],
   publishPassageAction: ['owner designer', 'none', 1],
   removePassageAction: ['owner designer', 'none'],
   saveLookAction: ['owner designer', 1, {}],

@@ -7,7 +7,7 @@ import { database } from '@/server/db/client';
 import { deliveries, events, orders } from '@/server/db/schema';
 import { receiveEvent } from '@/server/events/receive';
 import { deliveryDetail } from '@/server/views/deliveries';
-import { loadDesk, publish, saveDraft, switchNotification } from '@/server/views/desk';
+import { loadDesk, publishTemplate, saveTemplate, switchNotification } from '@/server/views/desk';
 import { impactOf } from '@/server/views/impact';
 import { loadNotification, saveNotification } from '@/server/views/notification';
 import { makeNotification } from '@/server/views/notifications';
@@ -198,15 +198,15 @@ describe('before anything goes out', () => {
     expect(settings.schedule.row).toEqual([]);
     await saveNotification(access, slug, revision, { ...settings, note: 'After a week' });
     const desk = await loadDesk(access, slug);
-    await publish(access, slug, desk.revision);
+    await publishTemplate(access, slug, desk.revision);
     await switchNotification(access, slug, true);
     const adapt = await wordsOf([order.number], slug);
     const adapted = [adapt('en', { head: 'Sorry' })];
-    const { revision: next } = await saveDraft(access, slug, desk.revision, {
+    const { revision: next } = await saveTemplate(access, slug, desk.revision, {
       ...desk.draft,
       words: { ...desk.draft.words, en: { ...desk.draft.words.en, head: 'New' } },
     });
-    await publish(access, slug, next);
+    await publishTemplate(access, slug, next);
     const letter = { id: randomUUID(), message: slug, orders: [order.number], adapted };
     await expect(writeLetter(access, letter)).rejects.toMatchObject({ code: 'conflict' });
     expect(await byHand(order.number)).toEqual([]);

@@ -1,6 +1,29 @@
 import fc from 'fast-check';
 import { readCss, safeStyle } from '../css/css';
-import { asInTheDark, checkLook, COLOUR_ROLES, coloursFrom, completeLook, contrastOf, contrastPairs, darkColours, DEFAULT_LOOK, LINK_SIGNS, lookChanges, lookFindings, mainColours, nearestPassing, readLookFile, SIGN_LABELS, signSvg, STARTING_LOOKS, takeOn, turnedOver, type FooterLink, type Look } from '.';
+import {
+  asInTheDark,
+  checkLook,
+  COLOUR_ROLES,
+  coloursFrom,
+  completeLook,
+  contrastOf,
+  contrastPairs,
+  darkColours,
+  DEFAULT_LOOK,
+  LINK_SIGNS,
+  lookChanges,
+  lookFindings,
+  mainColours,
+  nearestPassing,
+  readLookFile,
+  SIGN_LABELS,
+  signSvg,
+  STARTING_LOOKS,
+  takeOn,
+  turnedOver,
+  type FooterLink,
+  type Look,
+} from '.';
 
 const hex = fc
   .tuple(...[0, 1, 2].map(() => fc.integer({ min: 0, max: 255 })))

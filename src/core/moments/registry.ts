@@ -71,8 +71,9 @@ interface Entry<Id extends string> {
 }
 
 /** Checks that moments name only moments of the table. */
-const table = <Id extends string, const T extends Record<Id, Entry<NoInfer<Id>>>>(entries: T & Record<Id, unknown>): T =>
-  entries;
+const table = <Id extends string, const T extends Record<Id, Entry<NoInfer<Id>>>>(
+  entries: T & Record<Id, unknown>,
+): T => entries;
 
 const TABLE = table({
   'order.placed': {

@@ -218,7 +218,12 @@ describe('doubles', () => {
   });
 
   it('are found with what the shop system sends by itself', () => {
-    const mail = { id: 'm', name: 'Built-in confirmation', moment: 'order.placed' as const, audience: 'customer' as const };
+    const mail = {
+      id: 'm',
+      name: 'Built-in confirmation',
+      moment: 'order.placed' as const,
+      audience: 'customer' as const,
+    };
     expect(find([notification('1')], [mail])).toEqual([
       expect.objectContaining({ notificationId: '1', with: { kind: 'shop', id: 'm', name: 'Built-in confirmation' } }),
     ]);

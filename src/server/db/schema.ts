@@ -2,6 +2,7 @@
 import {
   bigint,
   boolean,
+  foreignKey,
   index,
   int,
   mysqlTable,
@@ -76,6 +77,27 @@ export const passages = mysqlTable(
     publishedAt: time('published_at'),
   },
   (t) => [primaryKey({ columns: [t.storeId, t.id] })],
+);
+
+/** What a passage held each time it was published. They go with their passage. */
+export const passageEditions = mysqlTable(
+  'passage_edition',
+  {
+    storeId: ofStore(),
+    passageId: varchar('passage_id', { length: 60 }).notNull(),
+    number: int('number').notNull(),
+    content: json<PassageContent>('content').notNull(),
+    publishedBy: varchar('published_by', { length: 120 }).notNull(),
+    publishedAt: time('published_at').notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.storeId, t.passageId, t.number] }),
+    foreignKey({
+      name: 'passage_edition_passage_fk',
+      columns: [t.storeId, t.passageId],
+      foreignColumns: [passages.storeId, passages.id],
+    }).onDelete('cascade'),
+  ],
 );
 
 /** Pictures that were brought in: made small enough on the way, and kept below the data folder's `media`. */
@@ -194,7 +216,11 @@ export const orders = mysqlTable(
     /** The customer answered how it went. */
     answered: boolean('answered').notNull().default(false),
   },
-  (t) => [uniqueIndex('order_number').on(t.storeId, t.number), index('order_placed').on(t.storeId, t.placedAt)],
+  (t) => [
+    uniqueIndex('order_number').on(t.storeId, t.number),
+    index('order_placed').on(t.storeId, t.placedAt),
+    index('order_newest').on(t.storeId, t.id),
+  ],
 );
 
 export const phrases = mysqlTable(
@@ -331,7 +357,11 @@ export const events = mysqlTable(
     orderId: id('order_id').references(() => orders.id, { onDelete: 'cascade' }),
     data: json<Record<string, unknown>>('data').notNull(),
   },
-  (t) => [uniqueIndex('event_once').on(t.storeId, t.source, t.eventId), index('event_order').on(t.orderId)],
+  (t) => [
+    uniqueIndex('event_once').on(t.storeId, t.source, t.eventId),
+    index('event_order').on(t.orderId),
+    index('event_type').on(t.storeId, t.type, t.time),
+  ],
 );
 
 export const heartbeats = mysqlTable('heartbeat', {

@@ -1,6 +1,15 @@
 /** Events as they arrive: CloudEvents 1.0 in JSON, one schema for each moment that is listened to. */
 import { Type, type TObject } from '@sinclair/typebox';
-import { MomentDetailsSchema, type DetailName, type MomentDetails, type BY_HAND, TOLD_MOMENTS, type ToldMoment, momentOf, type MomentId } from '@/core/moments';
+import {
+  MomentDetailsSchema,
+  type DetailName,
+  type MomentDetails,
+  type BY_HAND,
+  TOLD_MOMENTS,
+  type ToldMoment,
+  momentOf,
+  type MomentId,
+} from '@/core/moments';
 import { customerOnly, OrderSchema, type Order } from '@/core/order';
 import type { Letter } from '@/core/plan';
 import { checker, type Checked } from '@/core/schema';

@@ -2,10 +2,10 @@
 import { Type } from '@sinclair/typebox';
 import { useCase } from '../use-case';
 import { bringPicture, coloursOf } from '../pictures';
-import { copyBlockTo, editionOf, publish, saveDraft, templateFor } from '../views/desk';
+import { copyBlockTo, publishTemplate, saveTemplate, templateEdition, templateFor } from '../views/desk';
 import { exportMessage } from '../views/export';
 import { copyLook, exportLook, importLook, lookEdition, publishLook, saveLook } from '../views/look';
-import { makePassage, publishPassage, removePassage, savePassage } from '../views/passages';
+import { makePassage, passageEdition, publishPassage, removePassage, savePassage } from '../views/passages';
 import { sendTest } from '../views/tests';
 import { DEED_CHECKS, NOTHING, NUMBER, object, REVISION, SLUG } from './shapes';
 
@@ -18,19 +18,19 @@ export const template = {
     name: 'template.save',
     permission: 'template.edit',
     input: object({ slug: SLUG, revision: REVISION, template: DEED_CHECKS }),
-    run: (who, { slug, revision, template }) => saveDraft(who, slug, revision, template),
+    run: (who, { slug, revision, template }) => saveTemplate(who, slug, revision, template),
   }),
   publish: useCase({
     name: 'template.publish',
     permission: 'template.publish',
     input: object({ slug: SLUG, revision: REVISION }),
-    run: (who, { slug, revision }) => publish(who, slug, revision),
+    run: (who, { slug, revision }) => publishTemplate(who, slug, revision),
   }),
   edition: useCase({
     name: 'template.edition',
     permission: 'store.read',
     input: object({ slug: SLUG, number: EDITION }),
-    run: (who, { slug, number }) => editionOf(who, slug, number),
+    run: (who, { slug, number }) => templateEdition(who, slug, number),
   }),
   draft: useCase({
     name: 'template.draft',
@@ -106,6 +106,12 @@ export const passage = {
     permission: 'template.publish',
     input: object({ id: PASSAGE, revision: REVISION }),
     run: (who, { id, revision }) => publishPassage(who, id, revision),
+  }),
+  edition: useCase({
+    name: 'passage.edition',
+    permission: 'store.read',
+    input: object({ id: PASSAGE, number: EDITION }),
+    run: (who, { id, number }) => passageEdition(who, id, number),
   }),
   remove: useCase({
     name: 'passage.remove',

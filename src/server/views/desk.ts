@@ -1,18 +1,18 @@
 /** The Desk: one notification's template with its draft, editions, and what is needed to render it. */
-import { isDeepStrictEqual } from 'node:util';
 import { senderKindOf, type SenderKind } from '@/core/mail';
 import { and, desc, eq, sql } from 'drizzle-orm';
 import { findingProblem, messageFindings, templateFindings, type Finding } from '@/core/preflight';
-import { readTemplateAddress, templateAddress, variantTitle } from '@/core/plan';
-import { copyBlock, freshIds, insertBlock, staleAfter, withWords, type Segments, type Template } from '@/core/template';
+import { templateAddress, variantTitle } from '@/core/plan';
+import { copyBlock, freshIds, insertBlock, withWords, type Segments, type Template } from '@/core/template';
 import { sampleOrders } from '@/core/order';
 import type { Access } from '../auth/access';
-import { database, type Executor } from '../db/client';
+import { database } from '../db/client';
+import { editionContent, publishDraft, refuseToPublish, saveDraft } from '../documents/document';
+import { liveEdition, templateRow, templateShelf } from '../documents/shelves';
 import { channels, editions, notifications, orders, products, templates } from '../db/schema';
 import { AppError } from '../errors';
 import { settingsChanged } from '../events/planner';
 import { remember } from '../history';
-import { newId } from '../ids';
 import { codesOf } from '../codes';
 import { phrasesOf, renderFor } from '../sending/render';
 import { listOrders, orderSnapshot } from './orders';
@@ -21,30 +21,9 @@ import { readTemplate } from '../templates';
 import { listPassages } from './passages';
 import type { MomentId } from '@/core/moments';
 
-/** A variant's template by its address, with its notification. */
-async function row(access: Access, address: string, db: Executor = database(), lock = false) {
-  const { slug, variant } = readTemplateAddress(address);
-  const query = db
-    .select({ notification: notifications, template: templates })
-    .from(notifications)
-    .innerJoin(templates, eq(templates.notificationId, notifications.id))
-    .where(
-      and(eq(notifications.storeId, access.store.id), eq(notifications.slug, slug), eq(templates.variant, variant)),
-    );
-  const [found] = await (lock ? query.for('update') : query);
-  if (!found) throw new AppError('not-found', `${access.store.name} has no notification "${address}".`);
-  return { ...found, title: variantTitle(found.notification.name, found.template.variantName) };
-}
-
-async function liveEdition(liveEditionId: string | null, db: Executor = database()) {
-  if (!liveEditionId) return undefined;
-  const [edition] = await db.select().from(editions).where(eq(editions.id, liveEditionId));
-  return edition;
-}
-
 /** Everything the Desk opens with. */
 export async function loadDesk(access: Access, slug: string) {
-  const { notification, template, title } = await row(access, slug);
+  const { notification, template, title } = await templateRow(access, slug);
   const [live, list, bench] = await Promise.all([
     liveEdition(template.liveEditionId),
     database()
@@ -158,71 +137,30 @@ export async function conditionChoices(storeId: string) {
 }
 
 /** Saves the draft, if nobody else has since `revision`. A conflict carries the other version, so that both can be kept. */
-export async function saveDraft(
+export async function saveTemplate(
   access: Access,
   slug: string,
   revision: number,
   draft: unknown,
 ): Promise<{ revision: number }> {
-  const template = readTemplate(access.store.id, draft);
-  return database().transaction(async (tx) => {
-    const { template: current } = await row(access, slug, tx, true);
-    if (current.revision !== revision) throw conflict(current);
-    await tx
-      .update(templates)
-      .set({ draft: template, revision: revision + 1, draftBy: access.person.name, draftAt: new Date() })
-      .where(eq(templates.id, current.id));
-    return { revision: revision + 1 };
-  });
-}
-
-function conflict(current: typeof templates.$inferSelect): AppError {
-  return new AppError(
-    'conflict',
-    `${current.draftBy || 'Somebody'} saved this draft meanwhile. What you typed is kept here; choose which version to go on with.`,
-    [],
-    { draft: current.draft, revision: current.revision, by: current.draftBy },
-  );
+  const content = readTemplate(access.store.id, draft);
+  const { template } = await templateRow(access, slug);
+  return saveDraft(templateShelf, { access, id: template.id }, access, { revision, content });
 }
 
 /** Publishes the draft that was seen. Refused with its blockers, or when the draft changed since. */
-export async function publish(access: Access, slug: string, revision: number): Promise<{ number: number }> {
-  return database().transaction(async (tx) => {
-    const { notification, template, title } = await row(access, slug, tx, true);
-    if (template.revision !== revision) throw conflict(template);
-    const before = await liveEdition(template.liveEditionId, tx);
-    // Published already, by a click that came twice or by somebody at the same moment.
-    if (before && isDeepStrictEqual(before.template, template.draft)) return { number: before.number };
-    const blockers = await blockersOf(access, notification.moment, template.draft);
-    if (blockers.length > 0) {
-      throw new AppError(
-        'invalid',
-        `${blockers.length === 1 ? 'One finding stops' : `${blockers.length} findings stop`} this from being published.`,
-        blockers.map(findingProblem),
-      );
-    }
-    const [newest] = await tx
-      .select({ number: editions.number })
-      .from(editions)
-      .where(eq(editions.templateId, template.id))
-      .orderBy(desc(editions.number))
-      .limit(1);
-    const number = (newest?.number ?? 0) + 1;
-    const id = newId();
-    await tx.insert(editions).values({
-      id,
-      storeId: access.store.id,
-      templateId: template.id,
-      number,
-      template: template.draft,
-      publishedBy: access.person.name,
-      publishedAt: new Date(),
-    });
-    const stale = staleAfter(template.stale, before?.template, template.draft, access.store.language);
-    await tx.update(templates).set({ liveEditionId: id, stale }).where(eq(templates.id, template.id));
-    await settingsChanged(tx, access.store.id);
-    await remember(access, 'published', `${title}, edition ${number}`, { db: tx, about: notification.id });
-    return { number };
+export async function publishTemplate(access: Access, slug: string, revision: number): Promise<{ number: number }> {
+  const { notification, template, title } = await templateRow(access, slug);
+  return publishDraft(templateShelf, { access, id: template.id }, access, {
+    revision,
+    judge: async (draft) => {
+      const blockers = await blockersOf(access, notification.moment, draft);
+      refuseToPublish('this', blockers.map(findingProblem));
+    },
+    then: async (tx, { number }) => {
+      await settingsChanged(tx, access.store.id);
+      await remember(access, 'published', `${title}, edition ${number}`, { db: tx, about: notification.id });
+    },
   });
 }
 
@@ -274,7 +212,7 @@ export async function copyBlockTo(
 ): Promise<{ name: string }> {
   const brought = readTemplate(access.store.id, { version: 1, blocks: [block], words });
   return database().transaction(async (tx) => {
-    const { title, template } = await row(access, slug, tx, true);
+    const { title, template } = await templateRow(access, slug, tx, true);
     const { draft } = template;
     const copy = copyBlock(brought.blocks[0]!, brought.words, freshIds(draft));
     const footer = draft.blocks.findIndex((b) => b.kind === 'footer');
@@ -283,33 +221,26 @@ export async function copyBlockTo(
       words: withWords(draft.words, copy.words),
       blocks: insertBlock(draft.blocks, copy.block, { at: footer < 0 ? draft.blocks.length : footer }),
     });
-    await tx
-      .update(templates)
-      .set({
-        draft: next,
-        revision: template.revision + 1,
-        draftBy: access.person.name,
-        draftAt: new Date(),
-      })
-      .where(eq(templates.id, template.id));
+    const { revision } = template;
+    const key = { access, id: template.id };
+    await templateShelf.write(
+      key,
+      { content: next, revision: revision + 1, by: access.person.name, at: new Date() },
+      tx,
+    );
     return { name: title };
   });
 }
 
 /** The template of one edition, for taking it back to the bench. */
-export async function editionOf(access: Access, slug: string, number: number): Promise<Template> {
-  const { template } = await row(access, slug);
-  const [edition] = await database()
-    .select({ template: editions.template })
-    .from(editions)
-    .where(and(eq(editions.templateId, template.id), eq(editions.number, number)));
-  if (!edition) throw new AppError('not-found', `There is no edition ${number}.`);
-  return edition.template;
+export async function templateEdition(access: Access, slug: string, number: number): Promise<Template> {
+  const { template } = await templateRow(access, slug);
+  return editionContent(templateShelf, { access, id: template.id }, number);
 }
 
 /** Turns a notification on or off. */
 export async function switchNotification(access: Access, slug: string, on: boolean): Promise<void> {
-  const { notification } = await row(access, slug);
+  const { notification } = await templateRow(access, slug);
   await database().transaction(async (tx) => {
     await tx.update(notifications).set({ on }).where(eq(notifications.id, notification.id));
     await settingsChanged(tx, access.store.id);
@@ -323,7 +254,7 @@ export async function templateFor(
   slug: string,
   which: 'draft' | 'live',
 ): Promise<{ name: string; moment: MomentId; sender: SenderKind; template: Template }> {
-  const { notification, template, title } = await row(access, slug);
+  const { notification, template, title } = await templateRow(access, slug);
   const about = { name: title, moment: notification.moment, sender: senderKindOf(notification) };
   if (which === 'draft') return { ...about, template: template.draft };
   const live = await liveEdition(template.liveEditionId);

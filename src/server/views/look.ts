@@ -1,30 +1,23 @@
 /** The look on the bench and the one that is live; taking one in from a file or from another store. */
 import { and, desc, eq, inArray, isNotNull } from 'drizzle-orm';
 import { readFile } from 'node:fs/promises';
-import { isDeepStrictEqual } from 'node:util';
 import { checkLook, lookFindings, readLookFile, type Asset, type Look, type LookFile } from '@/core/look';
 import { variantTitle } from '@/core/plan';
 import { placeWords } from '@/core/schema';
 import type { Access } from '../auth/access';
 import { accessOf, storesOf } from '../auth/access';
-import { database, type Executor } from '../db/client';
-import { editions, lookDrafts, lookEditions, notifications, stores, templates } from '../db/schema';
+import { database } from '../db/client';
+import { editionContent, publishDraft, refuseToPublish, saveDraft } from '../documents/document';
+import { lookShelf } from '../documents/shelves';
+import { editions, lookEditions, notifications, templates } from '../db/schema';
 import { AppError } from '../errors';
 import { remember } from '../history';
-import { newId } from '../ids';
 import { bringPicture, pictureFile, refuseForeignPictures } from '../pictures';
-
-async function draftRow(access: Access, db: Executor = database(), lock = false) {
-  const query = db.select().from(lookDrafts).where(eq(lookDrafts.storeId, access.store.id));
-  const [row] = await (lock ? query.for('update') : query);
-  if (!row) throw new AppError('not-found', `${access.store.name} has no look.`);
-  return row;
-}
 
 /** Everything the Look screen opens with. */
 export async function loadLook(access: Access) {
   const [draft, editionList, live, others, messages] = await Promise.all([
-    draftRow(access),
+    lookShelf.draft(access, database(), false),
     database()
       .select({
         number: lookEditions.number,
@@ -39,7 +32,7 @@ export async function loadLook(access: Access) {
     triedOn(access),
   ]);
   return {
-    draft: draft.draft,
+    draft: draft.content,
     revision: draft.revision,
     live: access.store.look,
     editions: editionList.map((e) => ({ ...e, publishedAt: e.publishedAt.toISOString() })),
@@ -114,73 +107,30 @@ export function readLook(storeId: string, value: unknown): Look {
   return checked.value;
 }
 
-function conflict(row: { draft: Look; revision: number; draftBy: string }): AppError {
-  return new AppError(
-    'conflict',
-    `${row.draftBy || 'Somebody'} changed this look meanwhile. What you did is kept here; choose which version to go on with.`,
-    [],
-    { draft: row.draft, revision: row.revision, by: row.draftBy },
-  );
-}
-
 /** Saves the look on the bench, if nobody else has since `revision`. */
 export async function saveLook(access: Access, revision: number, draft: unknown): Promise<{ revision: number }> {
-  const look = readLook(access.store.id, draft);
-  return database().transaction(async (tx) => {
-    const current = await draftRow(access, tx, true);
-    if (current.revision !== revision) throw conflict(current);
-    await tx
-      .update(lookDrafts)
-      .set({ draft: look, revision: revision + 1, draftBy: access.person.name, draftAt: new Date() })
-      .where(eq(lookDrafts.storeId, access.store.id));
-    return { revision: revision + 1 };
-  });
+  return saveDraft(lookShelf, access, access, { revision, content: readLook(access.store.id, draft) });
 }
 
 /** Publishes the look that was seen: from now on every message wears it. */
 export async function publishLook(access: Access, revision: number): Promise<{ number: number; touches: number }> {
-  return database().transaction(async (tx) => {
-    const touches = (await liveNotifications(access)).length;
-    const current = await draftRow(access, tx, true);
-    if (current.revision !== revision) throw conflict(current);
-    const blockers = lookFindings(current.draft).filter((f) => f.severity === 'blocker');
-    if (blockers.length > 0) {
-      throw new AppError(
-        'invalid',
-        `${blockers.length === 1 ? 'One finding stops' : `${blockers.length} findings stop`} this look from being published.`,
+  const touches = (await liveNotifications(access)).length;
+  const { number } = await publishDraft(lookShelf, access, access, {
+    revision,
+    judge: async (look) => {
+      const blockers = lookFindings(look).filter((f) => f.severity === 'blocker');
+      refuseToPublish(
+        'this look',
         blockers.map((f) => ({ path: f.place, message: f.message })),
       );
-    }
-    const [newest] = await tx
-      .select({ number: lookEditions.number, look: lookEditions.look })
-      .from(lookEditions)
-      .where(eq(lookEditions.storeId, access.store.id))
-      .orderBy(desc(lookEditions.number))
-      .limit(1);
-    // Published already, by a click that came twice or by somebody at the same moment.
-    if (newest && isDeepStrictEqual(current.draft, newest.look)) return { number: newest.number, touches };
-    const number = (newest?.number ?? 0) + 1;
-    await tx.insert(lookEditions).values({
-      id: newId(),
-      storeId: access.store.id,
-      number,
-      look: current.draft,
-      publishedBy: access.person.name,
-      publishedAt: new Date(),
-    });
-    await tx.update(stores).set({ look: current.draft }).where(eq(stores.id, access.store.id));
-    await remember(access, 'published the look', `edition ${number}`, { db: tx });
-    return { number, touches };
+    },
+    then: async (tx, edition) => remember(access, 'published the look', `edition ${edition.number}`, { db: tx }),
   });
+  return { number, touches };
 }
 
 export async function lookEdition(access: Access, number: number): Promise<Look> {
-  const [edition] = await database()
-    .select({ look: lookEditions.look })
-    .from(lookEditions)
-    .where(and(eq(lookEditions.storeId, access.store.id), eq(lookEditions.number, number)));
-  if (!edition) throw new AppError('not-found', `There is no edition ${number} of the look.`);
-  return edition.look;
+  return editionContent(lookShelf, access, number);
 }
 
 /** The pictures a look names. */
@@ -190,7 +140,7 @@ function assetsOf(look: Look): Asset[] {
 
 /** The look on the bench as a file that another store or installation can take in, pictures and all. */
 export async function exportLook(access: Access): Promise<LookFile & { $schema: string }> {
-  const { draft } = await draftRow(access);
+  const { content: draft } = await lookShelf.draft(access, database(), false);
   const pictures: Record<string, string> = {};
   for (const asset of assetsOf(draft)) {
     pictures[asset.path] = (await readFile(pictureFile(asset.path))).toString('base64');

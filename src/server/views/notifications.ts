@@ -13,7 +13,7 @@ import { settingsChanged } from '../events/planner';
 import { remember } from '../history';
 import { newId } from '../ids';
 import { boardRows } from './board';
-import { publish, switchNotification } from './desk';
+import { publishTemplate, switchNotification } from './desk';
 import { notificationBySlug } from './notification';
 
 export interface BulkOutcome {
@@ -45,7 +45,7 @@ export async function inBulk(
     for (const row of own) {
       if (!row.changed) continue;
       try {
-        await publish(access, row.address, row.template.revision);
+        await publishTemplate(access, row.address, row.template.revision);
         outcome.done.push(row.title);
       } catch (error) {
         if (!(error instanceof AppError)) throw error;
@@ -169,9 +169,7 @@ export async function addShopMail(
   }
   const moment = writtenAt(input.moment);
   const id = newId();
-  await database()
-    .insert(shopMails)
-    .values({ id, storeId: access.store.id, name, moment, audience: input.audience });
+  await database().insert(shopMails).values({ id, storeId: access.store.id, name, moment, audience: input.audience });
   await remember(access, 'noted a mail of the shop system', name);
   return { id };
 }

@@ -1,7 +1,16 @@
 /** Doing something with an order as a shop would: worked out in core, told as an event through the same door as the public interface. */
 import { ORDER_ACTIONS } from '@/core/moments';
 import { actOn } from '@/core/life';
-import { OrderActionSchema, piecesSent, stillOnTheWay, stillToRefund, stillToSend, whyNot, type Order, type OrderActionKind } from '@/core/order';
+import {
+  OrderActionSchema,
+  piecesSent,
+  stillOnTheWay,
+  stillToRefund,
+  stillToSend,
+  whyNot,
+  type Order,
+  type OrderActionKind,
+} from '@/core/order';
 import { checker } from '@/core/schema';
 import type { Access } from '../auth/access';
 import { timeNow } from '../clock';

@@ -1,14 +1,15 @@
 /** Passages: pieces of the store, edited once, used by many templates. */
-import { isDeepStrictEqual } from 'node:util';
-import { and, eq } from 'drizzle-orm';
+import { and, desc, eq } from 'drizzle-orm';
 import { templateAddress, variantTitle } from '@/core/plan';
-import { templateFindings } from '@/core/preflight';
-import { passageCycle, passagesUsed, type Template } from '@/core/template';
+import { findingProblem, templateFindings } from '@/core/preflight';
+import { passageCycle, passagesUsed, type Passage, type Template } from '@/core/template';
 import { freeSlug } from '@/core/slug';
 import type { Access } from '../auth/access';
 import { codesOf } from '../codes';
 import { database, type Executor } from '../db/client';
-import { editions, notifications, passages, templates, type PassageContent } from '../db/schema';
+import { editions, notifications, passageEditions, passages, templates, type PassageContent } from '../db/schema';
+import { editionContent, publishDraft, refuseToPublish, saveDraft } from '../documents/document';
+import { asTemplate, passageShelf } from '../documents/shelves';
 import { AppError } from '../errors';
 import { remember } from '../history';
 import { livePassages } from '../sending/passages';
@@ -74,19 +75,15 @@ export async function makePassage(
   const content = readContent(access.store.id, { blocks, words });
   const taken = new Set((await listPassages(access)).map((p) => p.id));
   const id = freeSlug(label, taken, 'passage');
-  const now = new Date();
-  await database().insert(passages).values({
-    storeId: access.store.id,
-    id,
-    name: label,
-    draft: content,
-    draftBy: access.person.name,
-    draftAt: now,
-    live: content,
-    publishedBy: access.person.name,
-    publishedAt: now,
+  const by = access.person.name;
+  const at = new Date();
+  await database().transaction(async (tx) => {
+    await tx
+      .insert(passages)
+      .values({ storeId: access.store.id, id, name: label, draft: content, draftBy: by, draftAt: at });
+    await passageShelf.put({ access, id }, { number: 1, content, by, at }, undefined, tx);
+    await remember(access, 'made a passage', label, { db: tx });
   });
-  await remember(access, 'made a passage', label);
   return { id };
 }
 
@@ -98,38 +95,41 @@ function readContent(storeId: string, content: { blocks: unknown; words: unknown
 /** What a passage is written for: a moment that provides the most. */
 export const PASSAGE_MOMENT = 'shipment.dispatched';
 
-async function passageRow(access: Access, id: string, db: Executor = database(), lock = false) {
-  const query = db
+async function passageRow(access: Access, id: string) {
+  const [row] = await database()
     .select()
     .from(passages)
     .where(and(eq(passages.storeId, access.store.id), eq(passages.id, id)));
-  const [row] = await (lock ? query.for('update') : query);
   if (!row) throw new AppError('not-found', `${access.store.name} has no passage "${id}".`);
   return row;
-}
-
-const asTemplate = (content: PassageContent): Template => ({ version: 1, ...content });
-
-function conflict(row: { draft: PassageContent; revision: number; draftBy: string }): AppError {
-  return new AppError(
-    'conflict',
-    `${row.draftBy || 'Somebody'} changed this passage meanwhile. What you typed is kept here; choose which version to go on with.`,
-    [],
-    { draft: asTemplate(row.draft), revision: row.revision, by: row.draftBy },
-  );
 }
 
 /** A passage on the bench. */
 export async function loadPassage(access: Access, id: string) {
   const row = await passageRow(access, id);
+  const list = await database()
+    .select({
+      number: passageEditions.number,
+      publishedBy: passageEditions.publishedBy,
+      publishedAt: passageEditions.publishedAt,
+    })
+    .from(passageEditions)
+    .where(and(eq(passageEditions.storeId, access.store.id), eq(passageEditions.passageId, id)))
+    .orderBy(desc(passageEditions.number));
   return {
     id,
     name: row.name,
     draft: asTemplate(row.draft),
     revision: row.revision,
     live: row.live
-      ? { template: asTemplate(row.live), by: row.publishedBy, at: (row.publishedAt ?? row.draftAt).toISOString() }
+      ? {
+          number: list[0]?.number,
+          template: asTemplate(row.live),
+          publishedBy: row.publishedBy,
+          publishedAt: (row.publishedAt ?? row.draftAt).toISOString(),
+        }
       : undefined,
+    editions: list.map((e) => ({ ...e, publishedAt: e.publishedAt.toISOString() })),
     users: await usersOfPassage(access, id),
   };
 }
@@ -142,64 +142,50 @@ export async function savePassage(
   draft: unknown,
 ): Promise<{ revision: number }> {
   const { blocks, words } = readTemplate(access.store.id, draft);
-  return database().transaction(async (tx) => {
-    const row = await passageRow(access, id, tx, true);
-    if (row.revision !== revision) throw conflict(row);
-    await tx
-      .update(passages)
-      .set({ draft: { blocks, words }, revision: revision + 1, draftBy: access.person.name, draftAt: new Date() })
-      .where(and(eq(passages.storeId, access.store.id), eq(passages.id, id)));
-    return { revision: revision + 1 };
-  });
+  return saveDraft(passageShelf, { access, id }, access, { revision, content: { blocks, words } });
 }
 
 /** Publishes what a passage is to hold. Refused when it would hold itself, or with findings that stop it. */
-export async function publishPassage(access: Access, id: string, revision: number): Promise<{ touches: number }> {
-  return database().transaction(async (tx) => {
-    const all = await livePassages(access.store.id);
-    const row = await passageRow(access, id, tx, true);
-    if (row.revision !== revision) throw conflict(row);
-    const next = row.draft;
-    const touches = (await usersOfPassage(access, id)).length;
-    // Published already, by a click that came twice or by somebody at the same moment.
-    if (isDeepStrictEqual(row.live, next)) return { touches };
-    const cycle = passageCycle(id, { ...all, [id]: { id, name: row.name, ...next } });
-    if (cycle) {
-      throw new AppError('invalid', `The passage would hold itself: ${cycle.join(', in it ')}. Take one of them out.`, [
-        { path: '/blocks', message: 'hold the passage itself' },
-      ]);
-    }
-    // Judged as at a moment that provides most; each template that uses it is judged at its own moment.
-    const findings = templateFindings(
-      { version: 1, ...next },
-      {
-        moment: PASSAGE_MOMENT,
-        sourceLanguage: access.store.language,
-        passages: all,
-        codes: await codesOf(access.store.id),
-        now: Date.now(),
-        partOfMessage: true,
-      },
-    );
-    const stops = findings.filter((f) => f.severity === 'blocker');
-    if (stops.length > 0) {
-      throw new AppError(
-        'invalid',
-        'The passage cannot be published like this.',
-        stops.map((f) => ({ path: f.placeLabel, message: f.message })),
-      );
-    }
-    await tx
-      .update(passages)
-      .set({
-        live: next,
-        publishedBy: access.person.name,
-        publishedAt: new Date(),
-      })
-      .where(and(eq(passages.storeId, access.store.id), eq(passages.id, id)));
-    await remember(access, 'published a passage', row.name, { db: tx });
-    return { touches };
+export async function publishPassage(
+  access: Access,
+  id: string,
+  revision: number,
+): Promise<{ number: number; touches: number }> {
+  const { name } = await passageRow(access, id);
+  const touches = (await usersOfPassage(access, id)).length;
+  const { number } = await publishDraft(passageShelf, { access, id }, access, {
+    revision,
+    judge: (content, tx) => judgePassage(access, { id, name, ...content }, tx),
+    then: (tx, edition) => remember(access, 'published a passage', `${name}, edition ${edition.number}`, { db: tx }),
   });
+  return { number, touches };
+}
+
+/** Throws when a passage would hold itself, or with what is wrong in it. */
+async function judgePassage(access: Access, passage: Passage, tx: Executor): Promise<void> {
+  const { id, blocks, words } = passage;
+  const all = await livePassages(access.store.id, tx);
+  const cycle = passageCycle(id, { ...all, [id]: passage });
+  if (cycle) {
+    throw new AppError('invalid', `The passage would hold itself: ${cycle.join(', in it ')}. Take one of them out.`, [
+      { path: '/blocks', message: 'hold the passage itself' },
+    ]);
+  }
+  // Judged as at a moment that provides most; each template that uses it is judged at its own moment.
+  const findings = templateFindings(asTemplate({ blocks, words }), {
+    moment: PASSAGE_MOMENT,
+    sourceLanguage: access.store.language,
+    passages: all,
+    codes: await codesOf(access.store.id),
+    now: Date.now(),
+    partOfMessage: true,
+  });
+  refuseToPublish('this passage', findings.filter((f) => f.severity === 'blocker').map(findingProblem));
+}
+
+/** One edition of a passage, for taking it back to the bench. */
+export async function passageEdition(access: Access, id: string, number: number): Promise<Template> {
+  return asTemplate(await editionContent(passageShelf, { access, id }, number));
 }
 
 /** Takes a passage away, when nothing uses it. */
@@ -211,8 +197,8 @@ export async function removePassage(access: Access, id: string): Promise<void> {
       `The passage is used in ${users.map((u) => u.name).join(', ')}. Take it out there first.`,
     );
   }
-  await database()
-    .delete(passages)
-    .where(and(eq(passages.storeId, access.store.id), eq(passages.id, id)));
-  await remember(access, 'took away a passage', id);
+  await database().transaction(async (tx) => {
+    await tx.delete(passages).where(and(eq(passages.storeId, access.store.id), eq(passages.id, id)));
+    await remember(access, 'took away a passage', id, { db: tx });
+  });
 }

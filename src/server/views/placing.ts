@@ -3,7 +3,15 @@ import { randomUUID } from 'node:crypto';
 import { Type, type Static } from '@sinclair/typebox';
 import { and, desc, eq, inArray, sql } from 'drizzle-orm';
 import type { MomentDetails } from '@/core/moments';
-import { AddressSchema, codeProblem, figuresOf, lineTotal, OWN_ORDERS, type BasketLine, type Order } from '@/core/order';
+import {
+  AddressSchema,
+  codeProblem,
+  figuresOf,
+  lineTotal,
+  OWN_ORDERS,
+  type BasketLine,
+  type Order,
+} from '@/core/order';
 import { languageName } from '@/core/names';
 import { checker } from '@/core/schema';
 import type { Access } from '../auth/access';

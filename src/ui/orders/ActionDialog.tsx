@@ -2,7 +2,16 @@
 /** Something done with an order: what the event has to say, and what it comes to. */
 import { useState } from 'react';
 import { ORDER_ACTIONS } from '@/core/moments';
-import { amountText, orderedPieces, parseAmount, refundFor, type Order, type OrderAction, type OrderActionKind, type Shipment } from '@/core/order';
+import {
+  amountText,
+  orderedPieces,
+  parseAmount,
+  refundFor,
+  type Order,
+  type OrderAction,
+  type OrderActionKind,
+  type Shipment,
+} from '@/core/order';
 import type { Failure, Result } from '@/core/result';
 import { Dialog } from '../parts/Dialog';
 import { Field, Pick } from '../parts/fields';

@@ -2,7 +2,15 @@
 /** What an order is: its goods and figures, whose it is, and what has left and gone back. */
 import type { ReactNode } from 'react';
 import { addressLines } from '@/core/snapshot';
-import { customerName, lineTotal, orderTotals, STATUS_WORDS, type Order, type Refund, type Shipment } from '@/core/order';
+import {
+  customerName,
+  lineTotal,
+  orderTotals,
+  STATUS_WORDS,
+  type Order,
+  type Refund,
+  type Shipment,
+} from '@/core/order';
 import { languageName } from '@/core/names';
 import { safeUrl } from '@/core/text/values';
 import { Money, Time } from '../parts/format';

@@ -102,9 +102,13 @@ export async function publishPassageAction(
   revision: number,
 ): Promise<Result<{ said: string }>> {
   const published = await actAndRefresh(passage.publish, store, { id, revision });
-  return withValue(published, ({ touches }) => ({
-    said: `The passage is published. ${touches === 1 ? 'One message uses it' : `${touches} messages use it`}.`,
+  return withValue(published, ({ number, touches }) => ({
+    said: `Edition ${number} of the passage is live. ${touches === 1 ? 'One message uses it' : `${touches} messages use it`}.`,
   }));
+}
+
+export async function passageEditionAction(store: string, id: string, number: number): Promise<Result<Template>> {
+  return act(passage.edition, store, { id, number });
 }
 
 export async function removePassageAction(store: string, id: string): Promise<Result<null>> {

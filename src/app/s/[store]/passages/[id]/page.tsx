@@ -5,8 +5,8 @@ import { loadPassage, PASSAGE_MOMENT } from '@/server/views/passages';
 import { DeskScreen } from '@/ui/desk/DeskScreen';
 import {
   copyBlockAction,
-  editionAction,
   makePassageAction,
+  passageEditionAction,
   publishPassageAction,
   removePassageAction,
   savePassageAction,
@@ -36,8 +36,8 @@ export default async function Passage({ params, searchParams }: Props) {
       item={{ kind: 'passage', slug: id, name: passage.name, moment: PASSAGE_MOMENT, on: true }}
       draft={passage.draft}
       revision={passage.revision}
-      live={passage.live && { number: undefined, template: passage.live.template }}
-      editions={[]}
+      live={passage.live}
+      editions={passage.editions}
       publishAbout={
         users.length === 0
           ? 'No message uses this passage yet.'
@@ -46,7 +46,7 @@ export default async function Passage({ params, searchParams }: Props) {
       others={[]}
       onSave={savePassageAction.bind(null, store, id)}
       onPublish={publishPassageAction.bind(null, store, id)}
-      onEdition={editionAction.bind(null, store, id)}
+      onEdition={passageEditionAction.bind(null, store, id)}
       onTemplateOf={templateOfAction.bind(null, store)}
       onTest={testAction.bind(null, store, id)}
       onCopyBlock={copyBlockAction.bind(null, store)}
