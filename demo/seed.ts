@@ -54,10 +54,16 @@ export async function seedDemo(ports: Ports): Promise<DemoFacts> {
   };
   const [there] = await db.select({ id: t.stores.id }).from(t.stores).where(eq(t.stores.id, RETAIL.id));
   if (there) return facts();
+  await drawPictures(config().dataDir);
+  // All of it or nothing, and written to disk once.
+  await database().transaction(() => fill(ports));
+  return facts();
+}
 
+async function fill(ports: Ports): Promise<void> {
+  const db = database();
   const chance = new Chance(18_450);
   const now = Date.now();
-  await drawPictures(config().dataDir);
   const users = await seedUsers();
   const customers = makeCustomers(chance);
   await seedStore({ chance, store: RETAIL, users, customers, orders: 180, firstNumber: 10_303, now });
@@ -89,7 +95,6 @@ export async function seedDemo(ports: Ports): Promise<DemoFacts> {
     .insert(t.senders)
     .values({ storeId: TRADE.id, kind: 'orders', name: 'Quillwick Trade', address: trade.user });
   await beginDomain(TRADE.id, 'quillwick.example');
-  return facts();
 }
 
 async function seedUsers(): Promise<SeededUser[]> {

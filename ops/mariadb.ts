@@ -23,8 +23,11 @@ function program(name: string): string {
   );
 }
 
-/** Starts a server on `port` with its data below `dir`, making it on the first start, and waits until it answers. */
-export async function startMariaDb(dir: string, port: number): Promise<MariaDb> {
+/**
+ * Starts a server on `port` with its data below `dir`, making it on the first start, and waits until it answers.
+ * @param lasting what it holds has to survive a failure of the machine
+ */
+export async function startMariaDb(dir: string, port: number, { lasting = true } = {}): Promise<MariaDb> {
   // Its programs change to a folder of their own before they look.
   const data = resolve(dir, 'mariadb');
   const socket = `/tmp/libellus-${port}.sock`;
@@ -46,7 +49,7 @@ export async function startMariaDb(dir: string, port: number): Promise<MariaDb> 
     );
     writeFileSync(passwordFile, randomBytes(18).toString('hex'), { mode: 0o600 });
     // The server comes up without a password once, reachable by its socket only, and is given one before it opens a port.
-    const first = launch(data, user, ['--skip-networking', `--socket=${socket}`]);
+    const first = launch(data, user, lasting, ['--skip-networking', `--socket=${socket}`]);
     await untilAnswering(first, { socketPath: socket, user: 'root' });
     const connection = await createConnection({ socketPath: socket, user: 'root', multipleStatements: true });
     const password = readFileSync(passwordFile, 'utf8');
@@ -57,7 +60,7 @@ export async function startMariaDb(dir: string, port: number): Promise<MariaDb> 
     await end(first);
   }
   const password = readFileSync(passwordFile, 'utf8');
-  const server = launch(data, user, ['--bind-address=127.0.0.1', `--port=${port}`, `--socket=${socket}`]);
+  const server = launch(data, user, lasting, ['--bind-address=127.0.0.1', `--port=${port}`, `--socket=${socket}`]);
   await untilAnswering(server, { host: '127.0.0.1', port, user: 'libellus', password });
   return {
     process: server,
@@ -67,10 +70,15 @@ export async function startMariaDb(dir: string, port: number): Promise<MariaDb> 
   };
 }
 
-/** For tests: what is written survives the end of the server, and need not survive the end of the machine. */
-const QUICK = ['--innodb-flush-log-at-trx-commit=2', '--skip-innodb-doublewrite', '--innodb-log-file-size=16M'];
+/** For made-up data: what is written survives the end of the server, and need not survive the end of the machine. */
+const MADE_UP = [
+  '--innodb-flush-log-at-trx-commit=2',
+  '--skip-innodb-doublewrite',
+  '--innodb-log-file-size=16M',
+  '--debug-no-sync',
+];
 
-function launch(data: string, user: string, options: string[]): ChildProcess {
+function launch(data: string, user: string, lasting: boolean, options: string[]): ChildProcess {
   return spawn(
     program('mariadbd'),
     [
@@ -83,7 +91,7 @@ function launch(data: string, user: string, options: string[]): ChildProcess {
       '--max-allowed-packet=64M',
       '--skip-name-resolve',
       '--skip-log-bin',
-      ...(process.env.LIBELLUS_QUICK_DATABASE ? QUICK : []),
+      ...(lasting ? [] : MADE_UP),
       ...options,
     ],
     // A group of its own: Ctrl-C in the terminal is for us to pass on, the database last of all.

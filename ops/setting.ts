@@ -91,7 +91,9 @@ export async function setUp(options: SettingOptions): Promise<Setting> {
       ...(options.leaseMs && { LIBELLUS_LEASE_MS: String(options.leaseMs) }),
       ...passedOn(PASSED_ON),
     };
-    if (options.demo) await standIns(env);
+    // What does not depend on each other comes up side by side; the first that fails ends all of it.
+    const ready: Promise<unknown>[] = [];
+    if (options.demo) ready.push(...(await standIns(env)));
     Object.assign(process.env, env);
     const { migrateDatabase } = await import('../src/server/db/migrate');
     await migrateDatabase(databaseUrl);
@@ -101,24 +103,21 @@ export async function setUp(options: SettingOptions): Promise<Setting> {
       const settled = await settleSecret(dataDir, databaseUrl);
       if (settled) env.LIBELLUS_SECRET = process.env.LIBELLUS_SECRET = settled;
     }
-    if (options.seed !== false) await newlyShipped();
-    const code = options.demo ? undefined : await codeForFirst();
-    const demo = options.demo && options.seed !== false ? await seed() : undefined;
+    if (options.web !== false) {
+      const web = { ...env, NODE_ENV: 'production', LIBELLUS_WEB_PORT: String(ports.web) };
+      ready.push(watched(household.script('web', 'src/server/web/main.ts', web, { ready: true })));
+    }
     if (options.worker !== false) {
       // What is on the line may take as long as half a lease; killed before, it would be sent a second time.
       const patience = (options.leaseMs ?? LEASE_MS) / 2 + 5_000;
-      await household.script('worker', 'src/server/worker/main.ts', env, { patience });
+      ready.push(watched(household.script('worker', 'src/server/worker/main.ts', env, { patience })));
     }
-    if (options.web !== false) {
-      await household.script(
-        'web',
-        'src/server/web/main.ts',
-        { ...env, NODE_ENV: 'production', LIBELLUS_WEB_PORT: String(ports.web) },
-        { ready: true },
-      );
-      // Its own port: the public address may lead here only once a proxy is up.
-      await answering(`http://127.0.0.1:${ports.web}/api/health`);
-    }
+    if (options.seed !== false) await newlyShipped();
+    const code = options.demo ? undefined : await codeForFirst();
+    const demo = options.demo && options.seed !== false ? await seed() : undefined;
+    await Promise.all(ready);
+    // Its own port: the public address may lead here only once a proxy is up.
+    if (options.web !== false) await answering(`http://127.0.0.1:${ports.web}/api/health`);
     return { ports, url, env, household, mariadb, demo, setUpCode: code, end };
   } catch (error) {
     await end();
@@ -150,16 +149,17 @@ export async function setUp(options: SettingOptions): Promise<Setting> {
   }
 
   async function ownDatabase(): Promise<string> {
-    mariadb = await startMariaDb(dataDir, ports.database);
+    mariadb = await startMariaDb(dataDir, ports.database, { lasting: !options.demo });
     household.watch('database', mariadb.process, async () => {
-      mariadb = await startMariaDb(dataDir, ports.database);
+      mariadb = await startMariaDb(dataDir, ports.database, { lasting: !options.demo });
       return mariadb.process;
     });
     await ensureDatabase(mariadb, 'libellus');
     return mariadb.url('libellus');
   }
 
-  async function standIns(env: Record<string, string>): Promise<void> {
+  /** Starts the stand-ins and sets where they are; resolves before they are up, with what waits for them. */
+  async function standIns(env: Record<string, string>): Promise<Promise<unknown>[]> {
     if (!mariadb) throw new Error('The demo needs its own database; leave DATABASE_URL out.');
     const { certificateFiles } = await import('../standins/certificate');
     const { BOUNCE_HOST } = await import('../standins/scenery');
@@ -189,12 +189,12 @@ export async function setUp(options: SettingOptions): Promise<Setting> {
       STANDIN_BOUNCE_PORT: String(ports.bounces),
       STANDIN_REGISTRAR_PORT: String(ports.registrar),
     };
-    await Promise.all([
+    return [
       household.script('standin-dns', 'standins/dns.ts', own, { ready: true }),
       household.script('standin-smtp', 'standins/smtp.ts', own, { ready: true }),
       household.script('standin-mailboxes', 'standins/mailboxes.ts', own, { ready: true }),
       household.script('standin-registrar', 'standins/registrar.ts', own, { ready: true }),
-    ]);
+    ].map(watched);
   }
 }
 
@@ -213,6 +213,12 @@ const PASSED_ON = [
 /** Settings that are handed through as they were set. */
 function passedOn(names: readonly string[]): Record<string, string> {
   return Object.fromEntries(names.flatMap((name) => (process.env[name] ? [[name, process.env[name]]] : [])));
+}
+
+/** What is waited for later: its failure is heard there, and is no failure of nobody's until then. */
+function watched<T>(promise: Promise<T>): Promise<T> {
+  promise.catch(() => undefined);
+  return promise;
 }
 
 /** Waits until an address answers 200; the health page says 503 until the worker has shown itself. */

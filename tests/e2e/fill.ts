@@ -1,4 +1,4 @@
-/** Fills a data folder with the demo store and connects its sending service: `fill.ts PORT FOLDER`. */
+/** Fills a data folder with the demo store, connects its sending service and places a first order: `fill.ts PORT FOLDER`. */
 import { renameSync } from 'node:fs';
 import { setUp } from '../../ops/setting';
 import { ACCOUNTS, PROVIDER_HOST } from '../../standins/scenery';
@@ -18,7 +18,7 @@ const { closeDatabase, database } = await import('../../src/server/db/client');
 const { senders, services } = await import('../../src/server/db/schema');
 const { newId } = await import('../../src/server/ids');
 const { seal } = await import('../../src/server/secrets');
-const [{ user, password }] = [ACCOUNTS[0]!];
+const account = ACCOUNTS[0]!;
 await database()
   .insert(services)
   .values({
@@ -27,8 +27,8 @@ await database()
     host: PROVIDER_HOST,
     port: setting.ports.smtp.starttls,
     security: 'starttls',
-    user,
-    password: seal(password),
+    user: account.user,
+    password: seal(account.password),
     name: 'smtp.harrowpost.example',
     kind: 'account',
     spf: 'include:spf.harrowpost.example',
@@ -36,7 +36,23 @@ await database()
 await database()
   .insert(senders)
   .ignore()
-  .values({ storeId: 'quillwick', kind: 'orders', name: 'Quillwick', address: user });
+  .values({ storeId: 'quillwick', kind: 'orders', name: 'Quillwick', address: account.user });
+// An order of a customer who reads German, whose messages go out as soon as a worker runs.
+const { eq } = await import('drizzle-orm');
+const { customers, user } = await import('../../src/server/db/schema');
+const { accessOf } = await import('../../src/server/auth/access');
+const { placeOrder } = await import('../../src/server/views/placing');
+const [marta] = await database().select().from(user).where(eq(user.email, 'marta@quillwick.example'));
+const [ingo] = await database().select().from(customers).where(eq(customers.email, 'ingo@schoenau.example'));
+await placeOrder(await accessOf(marta!, 'quillwick', 'order.place'), {
+  customerId: ingo!.id,
+  channel: 'web-shop',
+  lines: [
+    { sku: 'PA-KOZO', quantity: 3 },
+    { sku: 'TO-BONE', quantity: 1 },
+  ],
+  paid: true,
+});
 await closeDatabase();
 await setting.end();
 // Only whole: what was broken off half-way is made anew.

@@ -52,7 +52,7 @@ async function filled(): Promise<void> {
 export function run(program: string, args: string[], env: Record<string, string> = {}) {
   const child: ChildProcess = spawn(process.execPath, [...programArguments(program), ...args], {
     stdio: ['ignore', 'pipe', 'pipe'],
-    env: { ...process.env, LIBELLUS_QUICK_DATABASE: '1', ...env },
+    env: { ...process.env, ...env },
   });
   let said = '';
   const waiting = new Set<() => void>();

@@ -9,7 +9,6 @@ import { makeSchemaFile } from './schema-file';
 const PORTS_EACH = 100;
 
 export default async function start({ maxWorkers }: Config & { maxWorkers: number }): Promise<void> {
-  process.env.LIBELLUS_QUICK_DATABASE = '1';
   const folder = mkdtempSync(join(tmpdir(), 'libellus-server-tests-'));
   const before = { ...process.env };
   const base = Number(process.env.LIBELLUS_TEST_PORT ?? 5610);

@@ -1,6 +1,6 @@
 'use client';
 /** The record: everything that was to go out, newest first, with filters that stand in the address. */
-import Link from 'next/link';
+import Link from '../parts/Link';
 import { useRouter } from 'next/navigation';
 import type { DeliveryState } from '@/core/mail/state';
 import type { Audience } from '@/core/moments';

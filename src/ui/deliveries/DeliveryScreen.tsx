@@ -1,6 +1,6 @@
 'use client';
 /** One delivery: why it was sent, what was tried, what was said, and the message itself. */
-import Link from 'next/link';
+import Link from '../parts/Link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { toast } from 'sonner';

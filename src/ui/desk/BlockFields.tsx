@@ -1,6 +1,6 @@
 'use client';
 /** What can be set of a block besides its words. */
-import Link from 'next/link';
+import Link from '../parts/Link';
 import { placeholdersAt } from '@/core/placeholders';
 import type { Block, ColumnsBlock, Link as Target, SimpleBlock } from '@/core/template';
 import { safeUrl } from '@/core/text';

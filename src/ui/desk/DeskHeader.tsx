@@ -1,7 +1,7 @@
 'use client';
 /** The head of the Desk: what is on the bench, what is live, and the steps one can take with it. */
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
-import Link from 'next/link';
+import Link from '../parts/Link';
 import { Leaf } from '../parts/marks';
 import type { SaveState } from '../bench/useAutosave';
 

@@ -1,6 +1,6 @@
 'use client';
 /** One notification on the board. */
-import Link from 'next/link';
+import Link from '../parts/Link';
 import type { Audience } from '@/core/moments';
 import { languageName } from '@/core/names';
 import { plural, Time } from '../parts/format';

@@ -1,6 +1,6 @@
 'use client';
 /** The card one looks at, in a sentence, below the board. */
-import Link from 'next/link';
+import Link from '../parts/Link';
 import { BY_HAND, momentOf } from '@/core/moments';
 import { languageName } from '@/core/names';
 import { Time } from '../parts/format';

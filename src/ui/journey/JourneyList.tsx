@@ -1,6 +1,6 @@
 'use client';
 /** The notifications as a list: searched, filtered, several at once turned on or off or published. */
-import Link from 'next/link';
+import Link from '../parts/Link';
 import { useMemo, useState } from 'react';
 import { momentOf } from '@/core/moments';
 import { Pick } from '../parts/fields';

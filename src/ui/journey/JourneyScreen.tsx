@@ -1,6 +1,6 @@
 'use client';
 /** Everything that can go out: as a board, or as a list. */
-import Link from 'next/link';
+import Link from '../parts/Link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState, useTransition } from 'react';
 import { toast } from 'sonner';

@@ -1,6 +1,6 @@
 'use client';
 /** How one notification goes out: when, to whom, on which condition, in which versions. */
-import Link from 'next/link';
+import Link from '../parts/Link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { toast } from 'sonner';

@@ -1,6 +1,6 @@
 'use client';
 /** The versions of a notification, in the order in which they are tried, and which of them an order gets. */
-import Link from 'next/link';
+import Link from '../parts/Link';
 import { useState } from 'react';
 import { conditionWords, type Condition } from '@/core/conditions';
 import type { NotificationSettings, TriedNotification, TriedVariant } from '@/core/plan';

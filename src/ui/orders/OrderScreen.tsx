@@ -1,6 +1,6 @@
 'use client';
 /** One order: what is in it, what can happen to it, and what was sent about it. */
-import Link from 'next/link';
+import Link from '../parts/Link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { toast } from 'sonner';

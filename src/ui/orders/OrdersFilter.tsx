@@ -1,6 +1,6 @@
 'use client';
 /** What is looked for among the orders; it stands in the address, so that a link opens the same list. */
-import Link from 'next/link';
+import Link from '../parts/Link';
 import { useRouter } from 'next/navigation';
 import { ORDER_STATUSES, STATUS_WORDS } from '@/core/order';
 import { Pick } from '../parts/fields';

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import Link from '../parts/Link';
 import type { OrderStatus } from '@/core/order';
 import { Empty, Page } from '../parts/Page';
 import { ordersAddress, type OrdersFilterState } from './address';

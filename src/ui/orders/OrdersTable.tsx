@@ -1,6 +1,6 @@
 'use client';
 /** A page of orders. Some can be chosen, on this page and others, to write to all of them. */
-import Link from 'next/link';
+import Link from '../parts/Link';
 import { useState } from 'react';
 import { STATUS_WORDS } from '@/core/order';
 import { languageName } from '@/core/names';

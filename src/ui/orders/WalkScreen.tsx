@@ -1,6 +1,6 @@
 'use client';
 /** An order walked through its life: one button a step, what each step sent, and the mailboxes beside it. */
-import Link from 'next/link';
+import Link from '../parts/Link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { DeliveryState } from '@/core/mail/state';

@@ -1,5 +1,5 @@
 /** The frame of a screen: title and actions above, the work below. Panels scroll, the page does not. */
-import Link from 'next/link';
+import Link from './Link';
 import type { ReactNode } from 'react';
 
 export function Page({

@@ -1,6 +1,6 @@
 'use client';
 /** The domains messages are sent from, and adding one. */
-import Link from 'next/link';
+import Link from '../parts/Link';
 import { useRouter } from 'next/navigation';
 import { useState, type FormEvent } from 'react';
 import type { Failure, Result } from '@/core/result';

@@ -1,6 +1,6 @@
 'use client';
 /** The parts of Sending. */
-import Link from 'next/link';
+import Link from '../parts/Link';
 import { usePathname } from 'next/navigation';
 
 const PARTS = [

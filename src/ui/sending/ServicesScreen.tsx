@@ -1,6 +1,6 @@
 'use client';
 /** The store's services in the order they are tried, with what each took today. */
-import Link from 'next/link';
+import Link from '../parts/Link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { toast } from 'sonner';

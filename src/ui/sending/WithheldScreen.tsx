@@ -1,6 +1,6 @@
 'use client';
 /** Whom not to write to, with why; and what came to the bounce domain and was not believed. */
-import Link from 'next/link';
+import Link from '../parts/Link';
 import { useState, type FormEvent } from 'react';
 import { SENDER_KIND_LABELS, SENDER_KINDS, type SenderKind } from '@/core/mail';
 import type { Failure, Result } from '@/core/result';

@@ -2,7 +2,7 @@
 /** The spine: where everything is. The place one is at is marked by three stitches. */
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import { ChevronDown } from 'lucide-react';
-import Link from 'next/link';
+import Link from '../parts/Link';
 import { usePathname, useRouter } from 'next/navigation';
 import { CommandPalette } from './CommandPalette';
 import { PLACES } from './places';

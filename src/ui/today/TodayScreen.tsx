@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import Link from '../parts/Link';
 import { Time } from '../parts/format';
 import { Mark } from '../parts/marks';
 import { Page, PanelTitle } from '../parts/Page';

@@ -1,6 +1,6 @@
 'use client';
 /** The messages a colleague can choose; those that are not offered say why. */
-import Link from 'next/link';
+import Link from '../parts/Link';
 import { PanelTitle } from '../parts/Page';
 import type { MessageOnScreen } from './types';
 

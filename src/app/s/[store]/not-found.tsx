@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import Link from '@/ui/parts/Link';
 
 export default function NothingHere() {
   return (
