@@ -3,7 +3,7 @@
  * `[Tracking number]`. Each is found, and the placeholder of ours that it most likely means is guessed by its words.
  */
 import { placeholdersAt } from './provided';
-import { type Placeholder } from '.';
+import type { Placeholder } from './catalogue';
 
 export interface ForeignPlaceholder {
   /** As it stands in the text. */

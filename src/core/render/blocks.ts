@@ -1,19 +1,10 @@
 /** Each block as MJML, with marks where words and values go. */
-import type { Look } from '../look/schema';
 import { isSimple, type Block, type ColumnsBlock, type Link, type SimpleBlock } from '../template/schema';
 import type { LaidBlock } from '../template/passages';
 import { escapeHtml, plainLine, safeUrl } from '../text/values';
-import type { Gate, Marks } from './marks';
-import type { Style } from './style';
+import type { Layout } from './layout';
+import type { Gate } from './marks';
 import { addressesTable, itemsTable, parcelTable, refundTable, totalsTable } from './tables';
-
-export interface Layout {
-  look: Look;
-  style: Style;
-  marks: Marks;
-  /** Contact links are in the footer, because the template has no block for them. */
-  linksInFooter?: boolean;
-}
 
 /** The class that a block carries in the message, so that the sheet can find it. */
 export function blockClass(id: string): string {

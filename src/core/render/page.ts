@@ -3,7 +3,8 @@ import { darkColours } from '../look/dark';
 import { readCss } from '../css/css';
 import type { Look } from '../look/schema';
 import type { LaidBlock } from '../template/passages';
-import { blockElements, type Layout } from './blocks';
+import { blockElements } from './blocks';
+import type { Layout } from './layout';
 
 /** Blocks that a look can put outside the sheet. */
 function standsOutside(block: LaidBlock, look: Look): boolean {

@@ -1,7 +1,7 @@
 /** The tables of a message: items, totals, addresses, parcel, refund. */
 import type { Phrase } from '../template/phrasebook';
 import type { Block } from '../template/schema';
-import type { Layout } from './blocks';
+import type { Layout } from './layout';
 import type { LineField } from './marks';
 
 export function itemsTable(block: Extract<Block, { kind: 'items' }>, { look, style, marks }: Layout): string {

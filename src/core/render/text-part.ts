@@ -4,7 +4,7 @@ import { runner, type CompiledWords } from '../text/compile';
 import type { Both } from '../text/values';
 import type { Phrase } from '../template/phrasebook';
 import type { LaidBlock } from '../template/passages';
-import { hrefOf, type Filling } from './message';
+import { hrefOf, type Filling } from './filling';
 
 type Write = (filling: Filling) => string;
 

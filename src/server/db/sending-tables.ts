@@ -5,8 +5,7 @@ import type { CheckReport, DeliveryState, Security, SenderKind, ServiceKind, Sig
 import type { Audience, MomentId } from '@/core/moments';
 import type { Reason } from '@/core/plan';
 import { address, blob, exact, id, json, longText, storeId, time } from './columns';
-// In turn this file is read by it: used when a foreign key is asked for, not before.
-import { events, orders } from './schema';
+import { events, orders } from './order-tables';
 import { ofStore } from './store-table';
 
 export const services = mysqlTable(

@@ -4,7 +4,6 @@ import {
   MomentDetailsSchema,
   type DetailName,
   type MomentDetails,
-  type BY_HAND,
   TOLD_MOMENTS,
   type ToldMoment,
   momentOf,

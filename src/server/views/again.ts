@@ -32,7 +32,7 @@ export interface AgainView {
 }
 
 /** What sending a delivery again can be about, or undefined when it cannot be sent again. */
-export async function againView(row: DeliveryRow, eventType: string): Promise<AgainView | undefined> {
+export async function againView(row: DeliveryRow): Promise<AgainView | undefined> {
   if (!MAY_GO_AGAIN.includes(row.state) || momentOf(row.moment).sentOnce) return undefined;
   const first: KnownAddress = { address: row.recipient, name: row.recipientName, what: 'where it went' };
   const [about] = row.orderId
@@ -75,8 +75,8 @@ const checkAgain = checker(AgainSchema);
 export async function sendAgain(access: Access, id: string, input: unknown): Promise<string> {
   const checked = checkAgain(input);
   if (!checked.ok) throw new AppError('invalid', 'This cannot be sent again.', checked.problems);
-  const { row, eventType } = await deliveryById(access, id);
-  const view = await againView(row, eventType);
+  const row = await deliveryById(access, id);
+  const view = await againView(row);
   if (!view) throw new AppError('conflict', 'Only a message that has gone out, or failed, can be sent again.');
   const { to } = checked.value;
   const known = view.known.find((k) => same(k.address, to));

@@ -1,6 +1,6 @@
 /** How a shop system tells Libellus of its orders: the address, the key, an example of each event, and a line that sends it. */
 import { and, desc, eq } from 'drizzle-orm';
-import { momentOf, momentLabel } from '@/core/moments';
+import { momentLabel } from '@/core/moments';
 import type { Access } from '../auth/access';
 import { config } from '../config';
 import { database } from '../db/client';

@@ -106,7 +106,7 @@ export const isWaiting = (state: DeliveryState, timed: boolean): boolean => stat
 
 /** One delivery's whole story: why, what was tried, what was said, and the message as sent. */
 export async function deliveryDetail(access: Access, id: string) {
-  const { row } = await deliveryById(access, id);
+  const row = await deliveryById(access, id);
   const [tries, [sent], back, [event], [edition], others, unsent] = await Promise.all([
     database()
       .select()
@@ -180,7 +180,7 @@ export async function deliveryDetail(access: Access, id: string) {
       text: message.text ?? '',
       bytes: sent!.raw.length,
     },
-    again: await againView(row, event?.type ?? ''),
+    again: await againView(row),
     othersOfCause: await othersOfCause(row),
     mayBeReleased: row.state === 'withheld' && !row.released,
     bounces: back.map((b) => ({
@@ -204,7 +204,7 @@ export async function deliveryDetail(access: Access, id: string) {
 
 /** The bytes of the message as sent. */
 export async function sentMessage(access: Access, id: string): Promise<Buffer> {
-  const { row } = await deliveryById(access, id);
+  const row = await deliveryById(access, id);
   const [sent] = await database().select().from(sentMessages).where(eq(sentMessages.deliveryId, id));
   if (!sent) throw new AppError('not-found', 'This message was not sent, so there is nothing to download.');
   await remember(access, 'downloaded a message', `${row.notificationName} to ${row.recipient}`, { about: id });
@@ -213,7 +213,7 @@ export async function sentMessage(access: Access, id: string): Promise<Buffer> {
 
 /** Lets a message that waits for its time go out now. It is looked at again as if it were due. */
 export async function sendNow(access: Access, id: string): Promise<void> {
-  const { row } = await deliveryById(access, id);
+  const row = await deliveryById(access, id);
   const now = new Date(await databaseTime());
   const [result] = await database()
     .update(deliveries)
@@ -225,7 +225,7 @@ export async function sendNow(access: Access, id: string): Promise<void> {
 
 /** Stops a message that has not gone out. */
 export async function stopDelivery(access: Access, id: string): Promise<void> {
-  const { row } = await deliveryById(access, id);
+  const row = await deliveryById(access, id);
   const [result] = await database()
     .update(deliveries)
     .set({ state: 'cancelled', lastWords: `${access.person.name} stopped it.` })
@@ -240,7 +240,7 @@ const AGAIN: readonly DeliveryState[] = ['failed', 'deferred', 'held'];
 
 /** Makes a delivery due now that failed, waits, or is held. */
 export async function tryAgain(access: Access, id: string): Promise<void> {
-  const { row } = await deliveryById(access, id);
+  const row = await deliveryById(access, id);
   await refuseWithoutSecrets(row.eventId);
   const [result] = await database()
     .update(deliveries)
@@ -273,7 +273,7 @@ const STEP = 500;
 
 /** Makes everything of the store due now that is in the same state for the same cause as one delivery. Answers how many. */
 export async function tryAllOfCause(access: Access, id: string): Promise<number> {
-  const { row } = await deliveryById(access, id);
+  const row = await deliveryById(access, id);
   if (row.cause === '' || !AGAIN.includes(row.state)) {
     throw new AppError('conflict', 'This delivery is not waiting for anything: it was sent, or is being sent.');
   }

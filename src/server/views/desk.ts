@@ -1,6 +1,6 @@
 /** The Desk: one notification's template with its draft, editions, and what is needed to render it. */
 import { senderKindOf, type SenderKind } from '@/core/mail';
-import { and, desc, eq, sql } from 'drizzle-orm';
+import { desc, eq, sql } from 'drizzle-orm';
 import { findingProblem, messageFindings, templateFindings, type Finding } from '@/core/preflight';
 import { templateAddress, variantTitle } from '@/core/plan';
 import { copyBlock, freshIds, insertBlock, withWords, type Segments, type Template } from '@/core/template';

@@ -1,6 +1,6 @@
 /** Walking an order through its whole life: what is next, what each step sent, and what lies in the mailboxes. */
 import { and, asc, desc, eq, inArray } from 'drizzle-orm';
-import { momentOf, momentLabel } from '@/core/moments';
+import { momentLabel } from '@/core/moments';
 import { nextStep, walkOf } from '@/core/life';
 import { reasonWords } from '@/core/plan';
 import type { Access } from '../auth/access';

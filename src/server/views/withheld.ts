@@ -85,7 +85,7 @@ export async function allowAgain(access: Access, id: string): Promise<WithheldVi
 
 /** Sends one withheld message in spite of the list, once. */
 export async function releaseOnce(access: Access, deliveryId: string): Promise<void> {
-  const { row } = await deliveryById(access, deliveryId);
+  const row = await deliveryById(access, deliveryId);
   await refuseWithoutSecrets(row.eventId);
   const [updated] = await database()
     .update(deliveries)

@@ -7,7 +7,7 @@ import type { Block, Template } from '@/core/template';
 import type { Rendered } from '@/workers/protocol';
 import { answered, valueOrToast } from '../parts/result';
 import { wordsOfBlock } from './blockEdits';
-import type { DeskProps } from './DeskScreen';
+import type { DeskProps } from './types';
 import { Compare } from './dialogs/Compare';
 import { CopyBlock, MakePassage, SendTest } from './dialogs/Small';
 import { StartFrom } from './dialogs/StartFrom';

@@ -4,20 +4,16 @@ import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { conditionHolds } from '@/core/conditions';
-import type { Order } from '@/core/order';
 import { placeholderType } from '@/core/placeholders';
 import { wordsHtml } from '@/core/render';
-import type { Result } from '@/core/result';
 import {
   BLOCK_LABELS,
   blockOf,
   segmentsOf,
   templateChanges,
   type Block,
-  type Segments,
   type Template,
 } from '@/core/template';
-import type { BringPicture } from '../parts/PictureInput';
 import { Trouble } from '../parts/Page';
 import { answered, valueOrToast } from '../parts/result';
 import { blockEdits, type Selected } from './blockEdits';
@@ -25,17 +21,17 @@ import { Stage } from './Stage';
 import type { ChipOpen } from './ChipDetails';
 import { Conflict } from '../bench/Conflict';
 import { DeskDialogs, type Asking } from './DeskDialogs';
-import { DeskHeader, type EditionNote } from './DeskHeader';
+import { DeskHeader } from './DeskHeader';
 import { Details } from './Details';
 import { freshBlockId } from './draft';
 import { Dragging } from './Dragging';
 import type { WordsEditorHandle } from './editor/WordsEditor';
 import { Outline } from './Outline';
 import { outlineNote } from './outlineNote';
-import { ReadingStrip, type OrderChoice } from './ReadingStrip';
+import { ReadingStrip } from './ReadingStrip';
 import { stripQuery, type StripState } from './strip';
 import type { SheetHandle } from './sheet/Sheet';
-import type { DeskStore, OnDesk } from './types';
+import type { DeskProps } from './types';
 import { useAutosave } from '../bench/useAutosave';
 import { useDraft } from './useDraft';
 import { useDeskKeys } from './useDeskKeys';
@@ -44,49 +40,6 @@ import type { RenderParts } from '../bench/useRenderer';
 import { usePreview } from './usePreview';
 import { useMessage } from './useMessage';
 import { useSegment } from './useSegments';
-
-export interface DeskProps {
-  base: string;
-  item: OnDesk;
-  draft: Template;
-  revision: number;
-  live?: { number: number | undefined; template: Template } | undefined;
-  editions: EditionNote[];
-  /** Says what publishing does, when it is not a notification. */
-  publishAbout?: string;
-  store: DeskStore;
-  sender: { name: string; address: string };
-  /** The address of whoever is signed in. */
-  ownAddress: string;
-  others: { slug: string; name: string }[];
-  previous?: { slug: string; name: string } | undefined;
-  next?: { slug: string; name: string } | undefined;
-  orders: OrderChoice[];
-  order: { order: Order; channelName?: string | undefined };
-  strip: StripState;
-  now: number;
-  mayEdit: boolean;
-  mayPublish: boolean;
-  mayTest: boolean;
-  onSave: (revision: number, template: Template) => Promise<Result<{ revision: number }>>;
-  /** Gives what to say when it is done. */
-  onPublish: (revision: number) => Promise<Result<{ said: string }>>;
-  onOrder: (number: string) => Promise<Result<{ order: Order; channelName: string | undefined }>>;
-  onOrders: (search: string) => Promise<Result<OrderChoice[]>>;
-  onEdition: (number: number) => Promise<Result<Template>>;
-  onTemplateOf: (slug: string) => Promise<Result<Template>>;
-  onTest: (
-    draft: Template,
-    language: string,
-    order: string,
-    to: string,
-  ) => Promise<Result<{ to: string; subject: string }>>;
-  onBring: BringPicture;
-  onCopyBlock: (slug: string, block: Block, words: Record<string, Segments>) => Promise<Result<{ name: string }>>;
-  onMakePassage: (name: string, blocks: Block[], words: Record<string, Segments>) => Promise<Result<{ id: string }>>;
-  /** Takes the passage away; refused while a message uses it. */
-  onRemovePassage?: () => Promise<Result<null>>;
-}
 
 export function DeskScreen(props: DeskProps) {
   const { base, item, live, editions, store, sender, mayEdit, mayPublish, mayTest, now } = props;

@@ -1,4 +1,11 @@
 /** What the Desk is given of a store, and of what is on it. */
+import type { Order } from '@/core/order';
+import type { Result } from '@/core/result';
+import type { Block, Template } from '@/core/template';
+import type { BringPicture } from '../parts/PictureInput';
+import type { EditionNote } from './DeskHeader';
+import type { OrderChoice } from './ReadingStrip';
+import type { StripState } from './strip';
 import type { Look } from '@/core/look';
 import type { StoreFacts } from '@/core/snapshot';
 import type { DiscountCode } from '@/core/order';
@@ -31,4 +38,47 @@ export interface OnDesk {
   name: string;
   moment: MomentId;
   on: boolean;
+}
+
+export interface DeskProps {
+  base: string;
+  item: OnDesk;
+  draft: Template;
+  revision: number;
+  live?: { number: number | undefined; template: Template } | undefined;
+  editions: EditionNote[];
+  /** Says what publishing does, when it is not a notification. */
+  publishAbout?: string;
+  store: DeskStore;
+  sender: { name: string; address: string };
+  /** The address of whoever is signed in. */
+  ownAddress: string;
+  others: { slug: string; name: string }[];
+  previous?: { slug: string; name: string } | undefined;
+  next?: { slug: string; name: string } | undefined;
+  orders: OrderChoice[];
+  order: { order: Order; channelName?: string | undefined };
+  strip: StripState;
+  now: number;
+  mayEdit: boolean;
+  mayPublish: boolean;
+  mayTest: boolean;
+  onSave: (revision: number, template: Template) => Promise<Result<{ revision: number }>>;
+  /** Gives what to say when it is done. */
+  onPublish: (revision: number) => Promise<Result<{ said: string }>>;
+  onOrder: (number: string) => Promise<Result<{ order: Order; channelName: string | undefined }>>;
+  onOrders: (search: string) => Promise<Result<OrderChoice[]>>;
+  onEdition: (number: number) => Promise<Result<Template>>;
+  onTemplateOf: (slug: string) => Promise<Result<Template>>;
+  onTest: (
+    draft: Template,
+    language: string,
+    order: string,
+    to: string,
+  ) => Promise<Result<{ to: string; subject: string }>>;
+  onBring: BringPicture;
+  onCopyBlock: (slug: string, block: Block, words: Record<string, Segments>) => Promise<Result<{ name: string }>>;
+  onMakePassage: (name: string, blocks: Block[], words: Record<string, Segments>) => Promise<Result<{ id: string }>>;
+  /** Takes the passage away; refused while a message uses it. */
+  onRemovePassage?: () => Promise<Result<null>>;
 }

@@ -7,7 +7,7 @@ import type { Block, Template } from '@/core/template';
 import { answered, failureWords, valueOrToast } from '../parts/result';
 import { wordsOfBlock } from './blockEdits';
 import type { Asking } from './DeskDialogs';
-import type { DeskProps } from './DeskScreen';
+import type { DeskProps } from './types';
 
 export interface DeskStepsAbout {
   props: DeskProps;

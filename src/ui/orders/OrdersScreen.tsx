@@ -1,23 +1,10 @@
 import Link from '../parts/Link';
-import type { OrderStatus } from '@/core/order';
 import { Empty, Page } from '../parts/Page';
 import { ordersAddress, type OrdersFilterState } from './address';
 import { OrdersFilter } from './OrdersFilter';
 import { OrdersTable } from './OrdersTable';
+import type { OrderRow } from './types';
 import { StartWalk, type StartWalkProps } from './StartWalk';
-
-export interface OrderRow {
-  id: string;
-  number: string;
-  placedAt: string;
-  status: OrderStatus;
-  channel: string;
-  customerName: string;
-  customerEmail: string;
-  language: string;
-  currency: string;
-  total: number;
-}
 
 export function OrdersScreen({
   base,

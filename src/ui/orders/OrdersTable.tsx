@@ -6,7 +6,7 @@ import { STATUS_WORDS } from '@/core/order';
 import { languageName } from '@/core/names';
 import { Money, plural, Time } from '../parts/format';
 import { Head } from '../parts/Table';
-import type { OrderRow } from './OrdersScreen';
+import type { OrderRow } from './types';
 
 const COLUMNS = [
   { label: 'Order' },

@@ -1,5 +1,19 @@
 /** What an order's screens are given about what can be done with it. */
-import type { OrderActionKind, Pieces } from '@/core/order';
+import type { OrderActionKind, OrderStatus, Pieces } from '@/core/order';
+
+/** An order in a list. */
+export interface OrderRow {
+  id: string;
+  number: string;
+  placedAt: string;
+  status: OrderStatus;
+  channel: string;
+  customerName: string;
+  customerEmail: string;
+  language: string;
+  currency: string;
+  total: number;
+}
 
 export interface Possible {
   actions: { kind: OrderActionKind; label: string; why: string | undefined }[];

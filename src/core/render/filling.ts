@@ -1,0 +1,115 @@
+/** One message being filled: the texts of its values, where a repeating range stands, and what is in it at all. */
+import { conditionHolds } from '../conditions/condition';
+import type { Snapshot, TotalRow } from '../snapshot/snapshot';
+import type { Link } from '../template/schema';
+import type { Fill as WordsFill } from '../text/compile';
+import { safeUrl, type Both } from '../text/values';
+import type { Gate, Range } from './marks';
+
+export const NOTHING: Both = { html: '', plain: '' };
+
+export interface LineTexts {
+  name: Both;
+  options: Both;
+  sku: Both;
+  quantity: string;
+  unitPrice: Both;
+  total: Both;
+  imageUrl: string;
+}
+
+export interface TotalTexts {
+  row: TotalRow;
+  amount: Both;
+}
+
+export interface NoteTexts {
+  product: Both;
+  words: Both;
+  url: string;
+}
+
+export interface DownloadTexts {
+  name: Both;
+  url: string;
+}
+
+/** One message being filled: the words' texts, and the row that a repeating range stands at. */
+export interface Filling extends WordsFill {
+  subject: string;
+  preheader: string;
+  snapshot: Snapshot;
+  lines: LineTexts[];
+  /** Any line has a picture. */
+  pictured: boolean;
+  totals: TotalTexts[];
+  billing: Both[];
+  shipping: Both[];
+  refund: TotalTexts[];
+  notes: NoteTexts[];
+  downloads: DownloadTexts[];
+  /** Addresses of buttons, looked up once; null for one that leads nowhere. */
+  links: Map<Link, string | null>;
+  line: LineTexts | undefined;
+  total: TotalTexts | undefined;
+  address: Both;
+  note: NoteTexts | undefined;
+  download: DownloadTexts | undefined;
+}
+
+/** Writes what stands in a range once for each of its rows. */
+export function repeat(range: Range, filling: Filling, inner: (filling: Filling) => string): string {
+  let out = '';
+  if (range === 'lines') {
+    for (const line of filling.lines) {
+      filling.line = line;
+      out += inner(filling);
+    }
+  } else if (range === 'totals' || range === 'refund') {
+    for (const total of filling[range]) {
+      filling.total = total;
+      out += inner(filling);
+    }
+  } else if (range === 'notes') {
+    for (const note of filling.notes) {
+      filling.note = note;
+      out += inner(filling);
+    }
+  } else if (range === 'downloads') {
+    for (const download of filling.downloads) {
+      filling.download = download;
+      out += inner(filling);
+    }
+  } else {
+    for (const address of filling[range]) {
+      filling.address = address;
+      out += inner(filling);
+    }
+  }
+  return out;
+}
+
+/** Whether what a gate guards is in this message. */
+export function isOpen(gate: Gate, filling: Filling, language: string): boolean {
+  if ('has' in gate) return filling.snapshot[gate.has].length > 0;
+  if ('link' in gate) return hrefOf(gate.link, filling) !== undefined;
+  if ('line' in gate) {
+    return gate.line === 'options' ? filling.line?.options.html !== '' : filling.line?.imageUrl !== '';
+  }
+  if ('pictures' in gate) return filling.pictured;
+  if ('strong' in gate) return filling.total?.row.strong === gate.strong;
+  if ('note' in gate) return filling.note?.url !== '';
+  if ('anyOf' in gate) return gate.anyOf.some((name) => (filling.values[name] ?? '') !== '');
+  return gate.when.every((condition) => conditionHolds(condition, filling.snapshot.facts, language));
+}
+
+/** Where a link leads in this message, or undefined when it leads nowhere. */
+export function hrefOf(link: Link, filling: Filling): string | undefined {
+  let href = filling.links.get(link);
+  if (href === undefined) {
+    const target = 'url' in link ? link.url : filling.values[link.variable];
+    href = (typeof target === 'string' ? safeUrl(target) : undefined) ?? null;
+    filling.links.set(link, href);
+  }
+  return href ?? undefined;
+}
