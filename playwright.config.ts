@@ -1,11 +1,19 @@
-import { readdirSync } from 'node:fs';
+import { readdirSync, statSync } from 'node:fs';
 import { defineConfig } from '@playwright/test';
 import { stackUrl, type Beginning } from './tests/e2e/stack';
 
 /** What the tests of a file begin with, when not with the demo store and its sending service connected. */
-const BEGINNINGS: Record<string, Beginning> = { '1-journey': 'demo', '4-first': 'nothing', '7-by-hand': 'nothing' };
+const BEGINNINGS: Record<string, Beginning> = {
+  journey: 'demo',
+  'first-store': 'nothing',
+  'by-mouse-and-keys': 'nothing',
+};
 
-const FILES = readdirSync('tests/e2e').flatMap((f) => (f.endsWith('.spec.ts') ? [f.replace('.spec.ts', '')] : []));
+/** The longest first, so that all places are busy to the end. */
+const FILES = readdirSync('tests/e2e')
+  .filter((f) => f.endsWith('.spec.ts'))
+  .toSorted((a, b) => statSync(`tests/e2e/${b}`).size - statSync(`tests/e2e/${a}`).size)
+  .map((f) => f.replace('.spec.ts', ''));
 
 export default defineConfig<object, { beginning: Beginning }>({
   testDir: 'tests/e2e',

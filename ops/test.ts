@@ -1,6 +1,11 @@
-/** `./libellus test`: lint, types, units, server, browser; the last line counts all of them. */
-import { spawnSync } from 'node:child_process';
+/**
+ * `./libellus test [KIND] [--changed [REVISION]]`: lint, types, units, server, browser; the last line counts all of them. What does
+ * not depend on each other runs side by side.
+ */
+import { execFileSync, spawn } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { parseArgs } from 'node:util';
+import { browserFilesFor } from './changed';
 
 interface Count {
   passed: number;
@@ -9,18 +14,25 @@ interface Count {
 
 const total: Count = { passed: 0, failed: 0 };
 const REPORTS = '.libellus/reports';
+const KINDS = ['all', 'unit', 'server', 'servers', 'e2e'] as const;
+type Kind = (typeof KINDS)[number];
 
-function heading(words: string): void {
-  console.log(`\n== ${words}`);
-}
-
-function run(command: string[], env: Record<string, string> = {}): number {
-  const [program, ...args] = command;
-  const { status } = spawnSync(program!, args, {
-    stdio: ['ignore', 'inherit', 'inherit'],
-    env: { ...process.env, ...env },
+/** Runs a command; what it says is shown in one piece when others run beside it, and as it comes when none does. */
+function run(command: string[], { alone = true, env = {} as Record<string, string> } = {}): Promise<number> {
+  const [program = '', ...args] = command;
+  return new Promise((resolve) => {
+    const child = spawn(program, args, {
+      stdio: ['ignore', alone ? 'inherit' : 'pipe', alone ? 'inherit' : 'pipe'],
+      env: { ...process.env, ...env },
+    });
+    let said = '';
+    child.stdout?.on('data', (chunk: Buffer) => (said += chunk.toString()));
+    child.stderr?.on('data', (chunk: Buffer) => (said += chunk.toString()));
+    child.once('close', (code) => {
+      if (said) console.log(said.trimEnd());
+      resolve(code ?? 1);
+    });
   });
-  return status ?? 1;
 }
 
 function add(name: string, count: Count): void {
@@ -30,36 +42,40 @@ function add(name: string, count: Count): void {
 }
 
 /** A check that passes or fails as a whole. */
-function whole(name: string, command: string[]): void {
-  heading(name);
-  const ok = run(command) === 0;
+async function whole(name: string, command: string[]): Promise<void> {
+  const ok = (await run(command, { alone: false })) === 0;
   add(name, { passed: ok ? 1 : 0, failed: ok ? 0 : 1 });
 }
 
-function jest(project: 'core' | 'server' | 'servers'): void {
-  heading(`Jest: ${project}`);
-  const file = `${REPORTS}/jest-${project}.json`;
-  const status = run([
+async function jest(projects: string[], changed: string | undefined): Promise<void> {
+  const name = projects.join(' and ');
+  console.log(`\n== Jest: ${name}`);
+  const file = `${REPORTS}/jest-${projects.join('-')}.json`;
+  const status = await run([
     'node_modules/.bin/jest',
-    '--selectProjects',
-    project,
-    ...(project === 'core' ? [] : ['--runInBand']),
+    ...(changed ? ['--changedSince', changed, '--passWithNoTests'] : []),
+    ...(projects.includes('servers') ? ['--runInBand'] : ['--maxWorkers=2']),
     '--json',
     `--outputFile=${file}`,
+    '--selectProjects',
+    ...projects,
   ]);
   const report = read<{ numPassedTests: number; numFailedTests: number; numFailedTestSuites: number }>(file);
   const failed = Math.max(report?.numFailedTests ?? 0, report?.numFailedTestSuites ?? 0, status === 0 ? 0 : 1);
-  add(project, { passed: report?.numPassedTests ?? 0, failed });
+  add(name, { passed: report?.numPassedTests ?? 0, failed });
 }
 
-function playwright(): void {
-  heading('Playwright');
+async function playwright(files: string[]): Promise<void> {
+  console.log('\n== Playwright');
   const file = `${REPORTS}/playwright.json`;
-  const status = run(['node_modules/.bin/playwright', 'test'], { PLAYWRIGHT_JSON_OUTPUT_FILE: file });
-  const report = read<{ stats: { expected: number; unexpected: number; flaky: number } }>(file);
-  const failed = Math.max(report?.stats.unexpected ?? 0, status === 0 ? 0 : 1);
-  if (report?.stats.flaky) console.log(`${report.stats.flaky} passed only when tried again (marked "flaky" above)`);
-  add('browser', { passed: (report?.stats.expected ?? 0) + (report?.stats.flaky ?? 0), failed });
+  const status = await run(['node_modules/.bin/playwright', 'test', ...files], {
+    env: { PLAYWRIGHT_JSON_OUTPUT_FILE: file },
+  });
+  const report = read<{ stats: { expected: number; unexpected: number } }>(file);
+  add('browser', {
+    passed: report?.stats.expected ?? 0,
+    failed: Math.max(report?.stats.unexpected ?? 0, status === 0 ? 0 : 1),
+  });
 }
 
 function read<T>(file: string): T | undefined {
@@ -70,22 +86,48 @@ function read<T>(file: string): T | undefined {
   }
 }
 
-const kind = process.argv[2] ?? 'all';
-rmSync(REPORTS, { recursive: true, force: true });
-mkdirSync(REPORTS, { recursive: true });
-
-if (kind === 'all') {
-  whole('lint', ['node_modules/.bin/eslint', '.', '--max-warnings', '0']);
-  whole('format', ['node_modules/.bin/prettier', '--check', '--log-level', 'warn', '.']);
+/** Files that differ from a revision, and those that are new. */
+function changedSince(revision: string): string[] {
+  const git = (...args: string[]): string[] =>
+    execFileSync('git', args, { encoding: 'utf8' }).split('\n').filter(Boolean);
+  return [...git('diff', '--name-only', revision), ...git('ls-files', '--others', '--exclude-standard')];
 }
-if (kind === 'all' || kind === 'unit') whole('types', ['node_modules/.bin/tsc', '--noEmit']);
-if (kind === 'all' || kind === 'unit') jest('core');
-if (kind === 'all' || kind === 'server') jest('server');
-if (kind === 'all' || kind === 'servers') {
-  if (process.getuid?.() === 0) jest('servers');
-  else console.log('\nReal mail servers are tested as root only: left out.');
-}
-if (kind === 'all' || kind === 'e2e') playwright();
 
-console.log(`\n${total.passed} passed, ${total.failed} failed`);
-process.exit(total.failed === 0 && total.passed > 0 ? 0 : 1);
+async function main(): Promise<void> {
+  const { values, positionals } = parseArgs({
+    args: process.argv.slice(2),
+    allowPositionals: true,
+    options: { changed: { type: 'boolean', default: false } },
+  });
+  const kind = KINDS.find((k) => k === positionals[0]) ?? 'all';
+  const since = positionals.find((p) => !KINDS.includes(p as Kind)) ?? 'HEAD';
+  const changed = values.changed ? since : undefined;
+  const wants = (...kinds: Kind[]): boolean => kind === 'all' || kinds.includes(kind);
+  rmSync(REPORTS, { recursive: true, force: true });
+  mkdirSync(REPORTS, { recursive: true });
+
+  const types = (): Promise<void> => whole('types', ['node_modules/.bin/tsc', '--noEmit']);
+  if (kind === 'all') {
+    console.log('\n== Lint, format, types');
+    await Promise.all([
+      whole('lint', ['node_modules/.bin/eslint', '.', '--max-warnings', '0']),
+      types().then(() => whole('format', ['node_modules/.bin/prettier', '--check', '--log-level', 'warn', '.'])),
+    ]);
+  } else if (kind === 'unit') await types();
+
+  const projects = [...(wants('unit') ? ['core'] : []), ...(wants('server') ? ['server'] : [])];
+  if (projects.length > 0) await jest(projects, changed);
+  if (wants('servers') && !changed) {
+    if (process.getuid?.() === 0) await jest(['servers'], undefined);
+    else console.log('\nReal mail servers are tested as root only: left out.');
+  }
+  if (wants('e2e')) {
+    const files = changed ? browserFilesFor(changedSince(changed)) : [];
+    if (!changed || files.length > 0) await playwright(files);
+    else console.log('\nNo browser test is about what was changed.');
+  }
+  console.log(`\n${total.passed} passed, ${total.failed} failed`);
+  process.exit(total.failed === 0 && total.passed > 0 ? 0 : 1);
+}
+
+await main();

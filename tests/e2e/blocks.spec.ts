@@ -313,7 +313,7 @@ test('a block becomes a passage, is edited once, and changes in every message th
   await page.getByRole('button', { name: 'Publish', exact: true }).click();
   await expect(page.getByRole('dialog')).toContainText('On its way, Refund issued');
   await page.getByRole('dialog').getByRole('button', { name: 'Publish', exact: true }).click();
-  await expect(page.getByText('The passage is published. 2 messages use it.')).toBeVisible();
+  await expect(page.getByText('Edition 2 of the passage is live. 2 messages use it.')).toBeVisible();
   // In use, it cannot be taken away, and what stands in the way is named.
   await page.getByRole('button', { name: 'More' }).click();
   await page.getByRole('menuitem', { name: 'Take the passage away' }).click();
