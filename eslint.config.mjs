@@ -7,7 +7,16 @@ const forbid = (...patterns) => [
   'error',
   { patterns: patterns.map(([group, message]) => ({ group: Array.isArray(group) ? group : [group], message })) },
 ];
-const ABOVE_CORE = ['@/server/**', '@/app/**', '@/ui/**', '@/workers/**', '**/server/**', '**/app/**', '**/ui/**'];
+const ABOVE_CORE = [
+  '@/contract/**',
+  '@/server/**',
+  '@/app/**',
+  '@/ui/**',
+  '@/workers/**',
+  '**/server/**',
+  '**/app/**',
+  '**/ui/**',
+];
 
 /**
  * The folders of core in their order: each may import from those before it and from none after. `docs/architecture.md` shows this
@@ -129,6 +138,16 @@ export default tseslint.config(
     rules: {
       'no-restricted-imports': forbid(
         [['@/server/**', '@/app/**', '**/server/**', '**/app/**'], 'ui gets its data and actions from app.'],
+        [STANDINS, 'src knows nothing of stand-ins and demo.'],
+      ),
+    },
+  },
+  {
+    // What screens are given and send: known to both sides, knowing neither.
+    files: ['src/contract/**/*.ts'],
+    rules: {
+      'no-restricted-imports': forbid(
+        [['@/server/**', '@/app/**', '@/ui/**', '@/workers/**'], 'a contract stands on core alone.'],
         [STANDINS, 'src knows nothing of stand-ins and demo.'],
       ),
     },

@@ -43,7 +43,7 @@ describe('the Desk', () => {
     const conflict = await saveTemplate(marta, SLUG, desk.revision, mine).catch((e: unknown) => e);
     expect(conflict).toMatchObject({
       code: 'conflict',
-      message: expect.stringContaining('Jonas Feld saved this draft'),
+      message: expect.stringContaining('Jonas Feld changed this draft'),
     });
     const { revision } = (conflict as { detail: { revision: number } }).detail;
     expect((await loadDesk(marta, SLUG)).draft.words.en!.subject).toBe('Jonas {$order.number}');

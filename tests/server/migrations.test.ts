@@ -50,7 +50,7 @@ async function oldData(connection: Connection): Promise<void> {
      values ('01E', 'old', 'shop', 'e1', 'order.placed', now(3), now(3), '01O', '{"order":{"number":"ow-1"}}')`,
   );
   await connection.query(
-    `insert into delivery (id, store_id, event_id, order_id, order_number, notification_id, notification_name, edition_id, recipient, recipient_name, role, language, reasons, state, due_at, created_at)
+    `insert into delivery (id, store_id, event_id, order_id, order_number, notification_id, notification_name, edition_id, recipient, recipient_name, role, language, reasons, state, due_at, created_at, moment)
      values ('01D', 'old', '01E', '01O', 'ow-1', 'n', 'N', 'e', 'a@b.example', 'A', 'staff', 'en', '[]', 'held', now(3), now(3))`,
   );
 }
@@ -138,8 +138,8 @@ it('deletes what belongs to a store with the store, and nothing of another', asy
       [`E${s}`, s],
     );
     await db.query(
-      `insert into delivery (id, store_id, event_id, notification_id, notification_name, edition_id, recipient, recipient_name, role, language, reasons, state, due_at, created_at)
-       values (?, ?, ?, 'n', 'N', 'e', 'a@b.example', 'A', 'staff', 'en', '[]', 'planned', now(3), now(3))`,
+      `insert into delivery (id, store_id, event_id, notification_id, notification_name, edition_id, recipient, recipient_name, role, language, reasons, state, due_at, created_at, moment)
+       values (?, ?, ?, 'n', 'N', 'e', 'a@b.example', 'A', 'staff', 'en', '[]', 'planned', now(3), now(3), 'order.placed')`,
       [`D${s}`, s, `E${s}`],
     );
   }

@@ -1,7 +1,7 @@
 import { adaptedOf, letterTemplate, partKey, readKept, withSegment } from '@/ui/writing/letter';
-import type { PartOnScreen } from '@/ui/writing/types';
+import type { LetterPart } from '@/contract/letters';
 
-const part: PartOnScreen = {
+const part: LetterPart = {
   editionId: 'e1',
   language: 'en',
   version: '',

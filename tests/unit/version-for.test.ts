@@ -1,7 +1,7 @@
 import type { Order } from '@/core/order';
 import type { Template } from '@/core/template';
 import { testOrder } from '@/core/testing';
-import type { LookMessage } from '@/ui/look/types';
+import type { LookMessage } from '@/contract/templates';
 import { versionFor } from '@/ui/look/versionFor';
 
 const template = (id: string): Template => ({ version: 1, blocks: [{ id, kind: 'text' }], words: {} });

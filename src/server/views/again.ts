@@ -4,6 +4,7 @@ import { Type, type Static } from '@sinclair/typebox';
 import type { DeliveryState } from '@/core/mail';
 import { customerName } from '@/core/order';
 import { checker } from '@/core/schema';
+import type { AgainView, KnownAddress } from '@/contract/deliveries';
 import type { Access } from '../auth/access';
 import { database } from '../db/client';
 import { channels, customers, deliveries, orders } from '../db/schema';
@@ -16,20 +17,6 @@ import { momentOf } from '@/core/moments';
 
 /** What has gone out, or will not go out by itself any more. */
 const MAY_GO_AGAIN: readonly DeliveryState[] = ['accepted', 'bounced', 'failed', 'withheld'];
-
-export interface KnownAddress {
-  address: string;
-  name: string;
-  /** Whose it is, in words. */
-  what: string;
-}
-
-export interface AgainView {
-  /** Where it can go, the address it went to first. */
-  known: KnownAddress[];
-  /** Why it can go to no other address; empty when it can. */
-  only: string;
-}
 
 /** What sending a delivery again can be about, or undefined when it cannot be sent again. */
 export async function againView(row: DeliveryRow): Promise<AgainView | undefined> {

@@ -7,6 +7,7 @@ import { findDoubles, planner, reasonWords, templateAddress, variantTitle, type 
 import { segmentsOf, templateChanges, type Template } from '@/core/template';
 import { BY_HAND } from '@/core/moments';
 import { scheduleWords, timingWords } from '@/core/time';
+import type { PathStep, LeafState, DoubleView, ShopMailView, OrderPath } from '@/contract/notifications';
 import type { Access } from '../auth/access';
 import { database } from '../db/client';
 import {
@@ -25,8 +26,6 @@ import { AppError } from '../errors';
 import { planSettings } from '../events/settings';
 import { idAt } from '../ids';
 import { isWaiting } from './deliveries';
-
-export type Mark = 'off' | 'draft' | 'live' | 'failing' | 'stale';
 
 const DAY = 86_400_000;
 
@@ -86,7 +85,7 @@ export async function loadBoard(access: Access, rows?: readonly BoardRow[]) {
       const failures = failed.get(id) ?? 0;
       const changed = written.some((r) => r.changed);
       const stale = written.some((r) => r.edition && Object.keys(r.template.stale).length > 0);
-      const mark: Mark = !notification.on
+      const mark: LeafState = !notification.on
         ? 'off'
         : failures > 0
           ? 'failing'
@@ -202,7 +201,7 @@ export async function customersOf(storeId: string, emails: readonly string[]) {
 }
 
 /** Two messages that would reach one person for one moment. */
-export async function doublesOf(access: Access) {
+export async function doublesOf(access: Access): Promise<DoubleView[]> {
   const [settings, mails, about] = await Promise.all([
     planSettings(database(), access.store),
     shopMailsOf(access),
@@ -214,13 +213,13 @@ export async function doublesOf(access: Access) {
 }
 
 /** What the shop system sends by itself. */
-export async function shopMailsOf(access: Access) {
+export async function shopMailsOf(access: Access): Promise<ShopMailView[]> {
   const rows = await database().select().from(shopMails).where(eq(shopMails.storeId, access.store.id));
   return rows.map(({ id, name, moment, audience }) => ({ id, name, moment, audience }));
 }
 
 /** What an order has had from each notification so far, what still waits, and what it would get at moments to come. */
-export async function orderPath(access: Access, number: string) {
+export async function orderPath(access: Access, number: string): Promise<OrderPath> {
   const { store } = access;
   const [order] = await database()
     .select()
@@ -284,12 +283,4 @@ export async function orderPath(access: Access, number: string) {
     notSent: unsent.length,
     byNotification,
   };
-}
-
-export interface PathStep {
-  sent: { id: string; state: DeliveryState; waits: boolean; at: string; recipient: string }[];
-  /** Why nobody, or somebody, was not written to. */
-  why: string[];
-  /** How many it would go to, if its moment came. */
-  would: number;
 }

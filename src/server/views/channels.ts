@@ -1,27 +1,15 @@
 /** What each channel allows, and whether pictures travel in the messages. */
 import { Type } from '@sinclair/typebox';
 import { and, eq } from 'drizzle-orm';
-import { SENDER_KINDS, type SenderKind } from '@/core/mail';
+import { SENDER_KINDS } from '@/core/mail';
 import { checker, isMailAddress } from '@/core/schema';
+import type { ChannelView } from '@/contract/sending';
 import type { Access } from '../auth/access';
 import { database } from '../db/client';
 import { channels, stores } from '../db/schema';
 import { AppError } from '../errors';
 import { settingsChanged } from '../events/planner';
 import { remember } from '../history';
-
-export interface ChannelView {
-  id: string;
-  name: string;
-  /** Whether its customers may be written to at all. */
-  customerMail: boolean;
-  /** Domain of the addresses it gives instead of the customers' own; empty when it gives real ones. */
-  maskedDomain: string;
-  /** What may go to those addresses; empty for all kinds. */
-  maskedKinds: SenderKind[];
-}
-
-export type PictureWay = 'linked' | 'inline';
 
 export async function channelViews(access: Access): Promise<ChannelView[]> {
   const rows = await database()

@@ -1,6 +1,7 @@
 /** Sending domains: what each needs in DNS, what DNS answers, and its keys. */
 import { and, asc, eq } from 'drizzle-orm';
 import { isGood } from '@/core/domain';
+import type { DomainView } from '@/contract/sending';
 import type { Access } from '../auth/access';
 import { config } from '../config';
 import { database } from '../db/client';
@@ -12,10 +13,8 @@ import { remember } from '../history';
 
 const DOMAIN = /^(?=.{4,200}$)([a-z0-9]([a-z0-9-]{0,61}[a-z0-9])?\.)+[a-z][a-z0-9-]*[a-z0-9]$/i;
 
-export type DomainView = ReturnType<typeof domainView>;
-
 /** A domain as screens see it: all but its private keys. */
-export function domainView(row: DomainRow) {
+export function domainView(row: DomainRow): DomainView {
   const must = row.records.filter((r) => !r.advised);
   return {
     name: row.name,

@@ -4,6 +4,7 @@ import type { Order } from '@/core/order';
 import { BY_HAND, startsOf } from '@/core/moments';
 import { languageName } from '@/core/names';
 import { findDoubles, planner, reasonWords } from '@/core/plan';
+import type { Impact } from '@/contract/notifications';
 import type { Access } from '../auth/access';
 import { database } from '../db/client';
 import { channels, events } from '../db/schema';
@@ -12,25 +13,6 @@ import { boardRows, customersOf, ordersToPlan, shopMailsOf } from './board';
 import { notificationBySlug } from './notification';
 
 const DAY = 86_400_000;
-
-export interface Impact {
-  /** Nothing goes out by itself: what is counted is where it would be offered. */
-  byHand: boolean;
-  /** Messages it would have sent, and orders they were about. */
-  messages: number;
-  orders: number;
-  byLanguage: { name: string; messages: number }[];
-  byVariant: { name: string; messages: number }[];
-  /** Why others would not have had it. */
-  without: { why: string; orders: number }[];
-  /** How many events were looked at, and whether there were more. */
-  looked: number;
-  more: boolean;
-  /** Variants that have never been published. */
-  unpublished: string[];
-  /** What would reach the same people for the same moment. */
-  doubles: { name: string; person: string; order: string }[];
-}
 
 const LOOK_AT = 5_000;
 

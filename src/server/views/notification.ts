@@ -23,6 +23,7 @@ import { historyOf, remember } from '../history';
 import { newId } from '../ids';
 import { boardRows, doublesOf } from './board';
 import { conditionChoices } from './desk';
+import type { NotificationView } from '@/contract/notifications';
 
 /** A store's notification by its slug; `lock` holds it until the transaction is over. */
 export async function notificationBySlug(access: Access, slug: string, db: Executor = database(), lock = false) {
@@ -36,7 +37,7 @@ export async function notificationBySlug(access: Access, slug: string, db: Execu
 }
 
 /** Everything the screen of a notification opens with. */
-export async function loadNotification(access: Access, slug: string) {
+export async function loadNotification(access: Access, slug: string): Promise<NotificationView> {
   const { store } = access;
   const notification = await notificationBySlug(access, slug);
   const [rows, choices, doubles, people, past, rules, waiting] = await Promise.all([

@@ -14,6 +14,7 @@ import { newId } from '../ids';
 import { conditionChoices, templateFor } from './desk';
 import { orderSnapshot } from './orders';
 import { sendTest } from './tests';
+import type { TriedOrder } from '@/contract/routing';
 
 /** Holes are looked for in so many of the newest orders. */
 const ORDERS_LOOKED_AT = 200;
@@ -213,7 +214,7 @@ const NO_RULE: readonly Reason['code'][] = ['no-rules', 'notification-off', 'not
  * Who would hear of an order, and who not, each with the reasons: the planner itself answers. When it is placed, everybody; at the
  * other moments of its life, those on the staff.
  */
-export async function tryOrder(access: Access, number: string) {
+export async function tryOrder(access: Access, number: string): Promise<TriedOrder> {
   const { order } = await orderSnapshot(access, number);
   const db = database();
   const [settings, about, others] = await Promise.all([

@@ -1,15 +1,9 @@
 /** Senders: which name and address each kind of message goes out as. */
 import { Type } from '@sinclair/typebox';
 import { and, eq, notInArray } from 'drizzle-orm';
-import {
-  chooseService,
-  SENDER_KINDS,
-  senderNameHint,
-  senderTrouble,
-  type SenderKind,
-  type SenderTrouble,
-} from '@/core/mail';
+import { chooseService, SENDER_KINDS, senderNameHint, senderTrouble } from '@/core/mail';
 import { checker } from '@/core/schema';
+import type { SenderView } from '@/contract/sending';
 import type { Access } from '../auth/access';
 import { database } from '../db/client';
 import { senders } from '../db/schema';
@@ -17,16 +11,6 @@ import { AppError, type FieldProblem } from '../errors';
 import { remember } from '../history';
 import { sendersOf, servicesOf, standingOf, type SenderRow } from '../sending/service';
 import { releaseHeld } from '../worker/claims';
-
-export interface SenderView {
-  kind: SenderKind;
-  name: string;
-  address: string;
-  replyTo: string;
-  hint?: string;
-  /** Why no service sends as it, with the ways out. */
-  trouble?: SenderTrouble & { service: string };
-}
 
 const SendersSchema = Type.Array(
   Type.Object(

@@ -1,9 +1,10 @@
 /** What Today says about sending: services, limits, senders, domains. */
 import { NEAR_LIMIT } from '@/core/mail';
+import type { ServiceView } from '@/contract/sending';
 import type { Access } from '../auth/access';
 import { domainViews } from './domains';
 import { senderViews } from './senders';
-import { serviceViews, type ServiceView } from './services';
+import { serviceViews } from './services';
 
 export interface TodayLine {
   state: 'good' | 'waiting' | 'failing';

@@ -18,11 +18,10 @@ import { findSettings, type FoundSettings } from '../sending/find';
 import { senderFor, sendersOf, servicesOf, settingsOf, viaOf, type ServiceRow } from '../sending/service';
 import { useToday } from '../sending/use';
 import { releaseHeld } from '../worker/claims';
-
-export type ServiceView = Awaited<ReturnType<typeof serviceViews>>[number];
+import type { ServiceView } from '@/contract/sending';
 
 /** The store's services as screens see them: all but their passwords. */
-export async function serviceViews(access: Access) {
+export async function serviceViews(access: Access): Promise<ServiceView[]> {
   const { store } = access;
   const now = Date.now();
   const [rows, senderRows] = await Promise.all([servicesOf(store.id), sendersOf(store.id)]);

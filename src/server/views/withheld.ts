@@ -3,6 +3,7 @@ import { Type } from '@sinclair/typebox';
 import { and, desc, eq, gte } from 'drizzle-orm';
 import { isWithholdingPattern, SENDER_KINDS } from '@/core/mail';
 import { checker } from '@/core/schema';
+import type { WithheldView } from '@/contract/sending';
 import type { Access } from '../auth/access';
 import { database } from '../db/client';
 import { deliveries, strayBounces, withholdings } from '../db/schema';
@@ -13,9 +14,7 @@ import { remember } from '../history';
 import { newId } from '../ids';
 import { deliveryById } from './delivery-row';
 
-export type WithheldView = Awaited<ReturnType<typeof withheldViews>>[number];
-
-export async function withheldViews(access: Access) {
+export async function withheldViews(access: Access): Promise<WithheldView[]> {
   const rows = await database()
     .select()
     .from(withholdings)

@@ -11,11 +11,11 @@ import {
   type Adapted,
   type Letter,
   type Plan,
-  type Recipient,
 } from '@/core/plan';
 import { findingProblem, messageFindings, templateFindings } from '@/core/preflight';
 import { checker, type SchemaProblem } from '@/core/schema';
 import type { Segments, Template } from '@/core/template';
+import type { LetterPart, MessageChoice } from '@/contract/letters';
 import type { Access } from '../auth/access';
 import { timeNow } from '../clock';
 import { codesOf } from '../codes';
@@ -33,27 +33,6 @@ import { benchOf } from './desk';
 
 /** Orders that one message can be written to at a time. */
 export const MOST_ORDERS = 200;
-
-/** A message that colleagues can choose. */
-export interface MessageChoice {
-  slug: string;
-  name: string;
-  note: string;
-  /** Of the chosen orders, for how many it is offered. */
-  offered: number;
-  /** Why it is not offered for the others. */
-  why: string;
-}
-
-/** What goes out in one version and one language, and to whom. */
-export interface LetterPart {
-  editionId: string;
-  language: string;
-  /** What the team calls the version; empty for everybody. */
-  version: string;
-  template: Template;
-  to: { order: string; address: string; name: string; role: Recipient['role'] }[];
-}
 
 interface Written {
   number: string;

@@ -10,7 +10,8 @@ import {
 } from '@/core/conditions';
 import { Pick, Segments } from '../parts/fields';
 import { Mark } from '../parts/marks';
-import { ABOUT, freshTest, TestFields, type ConditionStore } from './TestFields';
+import type { ConditionStore } from '@/contract/notifications';
+import { ABOUT, freshTest, TestFields } from './TestFields';
 
 export interface ConditionFormProps {
   label: string;

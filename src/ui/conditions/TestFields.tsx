@@ -6,16 +6,7 @@ import { countryName, languageName } from '@/core/names';
 import { amountText, parseAmount } from '@/core/order/amounts';
 import { ROW_MAX } from '@/core/time';
 import { Field, Search, Segments, type Choice } from '../parts/fields';
-
-/** What of a store conditions are made from. */
-export interface ConditionStore {
-  language: string;
-  languages: readonly string[];
-  currency: string;
-  channels: readonly { id: string; name: string }[];
-  products: readonly { sku: string; name: string; category: string }[];
-  locations: readonly string[];
-}
+import type { ConditionStore } from '@/contract/notifications';
 
 export const ABOUT: readonly Choice<TestAbout>[] = [
   { value: 'customer', label: 'Guest or account' },

@@ -8,12 +8,7 @@ import { Dialog } from '../parts/Dialog';
 import { Field } from '../parts/fields';
 import { Trouble } from '../parts/Page';
 import { answered, failureWords } from '../parts/result';
-
-export interface AgainAbout {
-  known: { address: string; name: string; what: string }[];
-  /** Why it can go to no other address; empty when it can. */
-  only: string;
-}
+import type { AgainView } from '@/contract/deliveries';
 
 const OTHER = '';
 
@@ -24,7 +19,7 @@ export function AgainDialog({
   onSend,
   onSent,
 }: {
-  about: AgainAbout;
+  about: AgainView;
   /** What is sent: "On its way". */
   what: string;
   onClose: () => void;

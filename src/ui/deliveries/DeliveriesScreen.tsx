@@ -2,8 +2,6 @@
 /** The record: everything that was to go out, newest first, with filters that stand in the address. */
 import Link from '../parts/Link';
 import { useRouter } from 'next/navigation';
-import type { DeliveryState } from '@/core/mail/state';
-import type { Audience } from '@/core/moments';
 import { languageName } from '@/core/names';
 import { Segments } from '../parts/fields';
 import { Time } from '../parts/format';
@@ -11,30 +9,13 @@ import { Empty, Page } from '../parts/Page';
 import { Head } from '../parts/Table';
 import { StateWord } from '../parts/states';
 import { WatchWaiting } from '../parts/WatchWaiting';
-
-export interface DeliveryRow {
-  id: string;
-  order: string;
-  notification: string;
-  recipient: string;
-  recipientName: string;
-  role: Audience;
-  language: string;
-  state: DeliveryState;
-  subject: string;
-  attempts: number;
-  lastWords: string;
-  createdAt: string;
-  acceptedAt?: string | undefined;
-  /** When it goes out, while it waits for its time. */
-  dueAt?: string | undefined;
-}
+import type { ListedDelivery } from '@/contract/deliveries';
 
 export interface DeliveriesProps {
   base: string;
   zone: string;
   filter: { state: string; role: string; recipient: string; order: string; notification: string };
-  rows: DeliveryRow[];
+  rows: ListedDelivery[];
   next?: string | undefined;
 }
 

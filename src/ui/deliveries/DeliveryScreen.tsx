@@ -14,7 +14,8 @@ import { Page, PanelTitle } from '../parts/Page';
 import { answered, valueOrToast } from '../parts/result';
 import { StateWord } from '../parts/states';
 import { WatchWaiting } from '../parts/WatchWaiting';
-import { AgainDialog, type AgainAbout } from './AgainDialog';
+import type { AgainView } from '@/contract/deliveries';
+import { AgainDialog } from './AgainDialog';
 
 export interface DeliveryProps {
   base: string;
@@ -37,7 +38,7 @@ export interface DeliveryProps {
     waits: boolean;
     mayBeReleased: boolean;
     /** How it can be sent once more, if it can. */
-    again?: AgainAbout | undefined;
+    again?: AgainView | undefined;
     /** How many more are in this state for the same cause. */
     othersOfCause: number;
     bounces: { id: string; at: string; kind: string; status: string; words: string; diagnostic: string }[];

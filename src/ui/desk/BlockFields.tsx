@@ -7,7 +7,7 @@ import { safeUrl } from '@/core/text';
 import { Check } from '../parts/Check';
 import { Field, Pick, Segments } from '../parts/fields';
 import { PictureInput, type BringPicture } from '../parts/PictureInput';
-import type { DeskStore } from './types';
+import type { DeskStore } from '@/contract/templates';
 
 const ALIGN = [
   { value: 'start', label: 'start' },

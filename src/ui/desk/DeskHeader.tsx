@@ -5,12 +5,6 @@ import Link from '../parts/Link';
 import { Leaf } from '../parts/marks';
 import type { SaveState } from '../bench/useAutosave';
 
-export interface EditionNote {
-  number: number;
-  publishedBy: string;
-  publishedAt: string;
-}
-
 export interface DeskHeaderProps {
   base: string;
   notification: { name: string; on: boolean };

@@ -6,14 +6,7 @@ import { toast } from 'sonner';
 import { conditionHolds } from '@/core/conditions';
 import { placeholderType } from '@/core/placeholders';
 import { wordsHtml } from '@/core/render';
-import {
-  BLOCK_LABELS,
-  blockOf,
-  segmentsOf,
-  templateChanges,
-  type Block,
-  type Template,
-} from '@/core/template';
+import { BLOCK_LABELS, blockOf, segmentsOf, templateChanges, type Block, type Template } from '@/core/template';
 import { Trouble } from '../parts/Page';
 import { answered, valueOrToast } from '../parts/result';
 import { blockEdits, type Selected } from './blockEdits';

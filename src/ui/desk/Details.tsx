@@ -15,7 +15,7 @@ import { ChipDetails, type ChipOpen } from './ChipDetails';
 import { conditionSentence } from '@/core/conditions';
 import { ConditionForm } from '../conditions/ConditionForm';
 import { conditionNames } from '../conditions/conditionNames';
-import type { DeskStore } from './types';
+import type { DeskStore } from '@/contract/templates';
 
 export interface DetailsProps {
   moment: string;

@@ -6,12 +6,7 @@ import { languageName } from '@/core/names';
 import { SIZE_LIMIT } from '@/core/preflight';
 import { Pick, Search, Segments, type Choice } from '../parts/fields';
 import type { StripState } from './strip';
-
-export interface OrderChoice {
-  number: string;
-  name: string;
-  note: string;
-}
+import type { OrderChoice } from '@/contract/orders';
 
 export interface ReadingStripProps extends StripState {
   orders: readonly OrderChoice[];

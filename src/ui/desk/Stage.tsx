@@ -20,7 +20,7 @@ import { SheetGrip, SheetPlaces } from './sheet/SheetPlaces';
 import { Sheet, type SheetHandle } from './sheet/Sheet';
 import { isTypedOnSheet, selectableIds, WordsOnSheet } from './sheet/WordsOnSheet';
 import { SourceView } from './SourceView';
-import type { DeskStore } from './types';
+import type { DeskStore } from '@/contract/templates';
 import type { SegmentView } from './useSegments';
 
 export const PHONE = 375;

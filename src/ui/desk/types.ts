@@ -3,42 +3,10 @@ import type { Order } from '@/core/order';
 import type { Result } from '@/core/result';
 import type { Block, Template } from '@/core/template';
 import type { BringPicture } from '../parts/PictureInput';
-import type { EditionNote } from './DeskHeader';
-import type { OrderChoice } from './ReadingStrip';
+import type { OrderChoice } from '@/contract/orders';
+import type { EditionNote, OnDesk, DeskStore } from '@/contract/templates';
 import type { StripState } from './strip';
-import type { Look } from '@/core/look';
-import type { StoreFacts } from '@/core/snapshot';
-import type { DiscountCode } from '@/core/order';
-import type { Passages, Segments } from '@/core/template';
-import type { MomentId } from '@/core/moments';
-
-export interface DeskStore {
-  id: string;
-  name: string;
-  language: string;
-  languages: string[];
-  locales: Record<string, string>;
-  timeZone: string;
-  currency: string;
-  facts: StoreFacts;
-  look: Look;
-  phrases: Record<string, Segments>;
-  passages: Passages;
-  passageNames: { id: string; name: string }[];
-  codes: DiscountCode[];
-  channels: { id: string; name: string }[];
-  products: { sku: string; name: string; category: string }[];
-  locations: string[];
-}
-
-/** What lies on the Desk: a notification, or a passage that several of them share. */
-export interface OnDesk {
-  kind: 'notification' | 'passage';
-  slug: string;
-  name: string;
-  moment: MomentId;
-  on: boolean;
-}
+import type { Segments } from '@/core/template';
 
 export interface DeskProps {
   base: string;

@@ -8,7 +8,7 @@ import type { Template } from '@/core/template';
 import { directionOf } from '@/core/text';
 import type { RenderParts } from '../bench/useRenderer';
 import type { EditingContext } from './editor/WordsEditor';
-import type { DeskStore } from './types';
+import type { DeskStore } from '@/contract/templates';
 
 export interface MessageAbout {
   store: DeskStore;

@@ -2,7 +2,8 @@
 /** The board: moments from left to right, one lane for each audience. */
 import { BY_HAND, MOMENT_COLUMNS, MOMENTS, USUAL, type Audience, type MomentColumn } from '@/core/moments';
 import { BoardCard, HandCard } from './BoardCard';
-import { LANES, type Card, type OrderPath, type ShopMailOnScreen } from './types';
+import type { Card, OrderPath, ShopMailView } from '@/contract/notifications';
+import { LANES } from './types';
 
 export interface BoardProps {
   base: string;
@@ -10,7 +11,7 @@ export interface BoardProps {
   languages: string[];
   cards: Card[];
   path: OrderPath | undefined;
-  shopMails: ShopMailOnScreen[];
+  shopMails: ShopMailView[];
   maySwitch: boolean;
   onSwitch: (card: Card) => void;
   onLook: (card: Card) => void;

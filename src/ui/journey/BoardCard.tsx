@@ -6,7 +6,7 @@ import { languageName } from '@/core/names';
 import { plural, Time } from '../parts/format';
 import { Leaf } from '../parts/marks';
 import { Switch } from '../parts/Switch';
-import type { Card, PathStep } from './types';
+import type { Card, PathStep } from '@/contract/notifications';
 
 export function Bars({ languages, complete }: { languages: readonly string[]; complete: readonly string[] }) {
   const words =

@@ -4,7 +4,8 @@ import Link from '../parts/Link';
 import { BY_HAND, momentOf } from '@/core/moments';
 import { languageName } from '@/core/names';
 import { Time } from '../parts/format';
-import { LANES, type Card, type DoubleOnScreen, type OrderPath } from './types';
+import type { Card, DoubleView, OrderPath } from '@/contract/notifications';
+import { LANES } from './types';
 
 export interface CardFootProps {
   base: string;
@@ -12,7 +13,7 @@ export interface CardFootProps {
   languages: string[];
   card: Card;
   path: OrderPath | undefined;
-  doubles: DoubleOnScreen[];
+  doubles: DoubleView[];
 }
 
 export function CardFoot({ base, zone, languages, card, path, doubles }: CardFootProps) {

@@ -7,7 +7,8 @@ import { Dialog } from '../parts/Dialog';
 import { Field, Pick, Search } from '../parts/fields';
 import { PanelTitle, Trouble } from '../parts/Page';
 import { answered, problemAt } from '../parts/result';
-import { LANES, type Card, type ShopMailOnScreen } from './types';
+import type { Card, ShopMailView } from '@/contract/notifications';
+import { LANES } from './types';
 
 const TO = LANES.map((l) => ({ value: l.audience, label: l.whom }));
 const CHOICES = MOMENTS.map((m) => ({ value: m.id, label: m.label, note: m.column }));
@@ -88,7 +89,7 @@ export function NewNotification({ cards, onMake, onMade, onClose, ...start }: Ne
 }
 
 export interface ShopMailsProps {
-  mails: ShopMailOnScreen[];
+  mails: ShopMailView[];
   onAdd: (input: { name: string; moment: string; audience: Audience }) => Promise<Result<{ id: string }>>;
   onRemove: (id: string) => Promise<Result<null>>;
   onClose: () => void;

@@ -5,12 +5,13 @@ import { useMemo, useState } from 'react';
 import { momentOf } from '@/core/moments';
 import { Pick } from '../parts/fields';
 import { plural, Time } from '../parts/format';
-import { Leaf, LEAF_WORDS, type LeafState } from '../parts/marks';
+import type { LeafState, Card } from '@/contract/notifications';
+import { Leaf, LEAF_WORDS } from '../parts/marks';
 import { Empty } from '../parts/Page';
 import { Head } from '../parts/Table';
 import { Switch } from '../parts/Switch';
 import { Bars } from './BoardCard';
-import { LANES, type Card } from './types';
+import { LANES } from './types';
 
 export type Bulk = 'on' | 'off' | 'publish';
 

@@ -17,22 +17,22 @@ import { Bars } from './BoardCard';
 import { CardFoot } from './CardFoot';
 import { NewNotification, ShopMails } from './Dialogs';
 import { JourneyList, type Bulk } from './JourneyList';
-import { TurnOnDialog, type ImpactOnScreen } from './TurnOnDialog';
-import type { Card, DoubleOnScreen, OrderPath, ShopMailOnScreen } from './types';
+import type { Impact, Card, DoubleView, OrderPath, ShopMailView } from '@/contract/notifications';
+import { TurnOnDialog } from './TurnOnDialog';
 
 export interface JourneyProps {
   base: string;
   zone: string;
   languages: string[];
   cards: Card[];
-  doubles: DoubleOnScreen[];
-  shopMails: ShopMailOnScreen[];
+  doubles: DoubleView[];
+  shopMails: ShopMailView[];
   orders: { number: string; name: string }[];
   path?: OrderPath | undefined;
   view: 'board' | 'list';
   maySwitch: boolean;
   onSwitch: (slug: string, on: boolean) => Promise<Result<null>>;
-  onImpact: (slug: string) => Promise<Result<ImpactOnScreen>>;
+  onImpact: (slug: string) => Promise<Result<Impact>>;
   onBulk: (
     action: Bulk,
     slugs: string[],

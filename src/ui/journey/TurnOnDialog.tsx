@@ -7,30 +7,18 @@ import { plural } from '../parts/format';
 import { Mark } from '../parts/marks';
 import { PanelTitle, Trouble } from '../parts/Page';
 import { answered } from '../parts/result';
-
-export interface ImpactOnScreen {
-  byHand: boolean;
-  messages: number;
-  orders: number;
-  byLanguage: { name: string; messages: number }[];
-  byVariant: { name: string; messages: number }[];
-  without: { why: string; orders: number }[];
-  looked: number;
-  more: boolean;
-  unpublished: string[];
-  doubles: { name: string; person: string; order: string }[];
-}
+import type { Impact } from '@/contract/notifications';
 
 export interface TurnOnProps {
   slug: string;
   name: string;
-  onImpact: (slug: string) => Promise<Result<ImpactOnScreen>>;
+  onImpact: (slug: string) => Promise<Result<Impact>>;
   onTurnOn: () => void;
   onClose: () => void;
 }
 
 export function TurnOnDialog({ slug, name, onImpact, onTurnOn, onClose }: TurnOnProps) {
-  const [result, setResult] = useState<Result<ImpactOnScreen>>();
+  const [result, setResult] = useState<Result<Impact>>();
   useEffect(() => {
     let gone = false;
     void answered(onImpact(slug)).then((r) => {
@@ -64,7 +52,7 @@ export function TurnOnDialog({ slug, name, onImpact, onTurnOn, onClose }: TurnOn
   );
 }
 
-function ImpactWords({ impact }: { impact: ImpactOnScreen }) {
+function ImpactWords({ impact }: { impact: Impact }) {
   const { byHand, messages, orders, byLanguage, byVariant, without, looked, more, unpublished, doubles } = impact;
   return (
     <div className="flex flex-col gap-4 text-sm">

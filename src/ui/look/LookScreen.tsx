@@ -31,7 +31,8 @@ import { PublishLook } from './PublishLook';
 import { ScaledSheet } from './ScaledSheet';
 import { StartsPart } from './StartsPart';
 import { TryingBar } from './TryingBar';
-import type { LookMessage, LookProps } from './types';
+import type { LookMessage } from '@/contract/templates';
+import type { LookProps } from './types';
 import { versionFor } from './versionFor';
 import { useLookSheets } from './useLookSheets';
 

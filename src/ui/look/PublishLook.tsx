@@ -7,7 +7,7 @@ import { Segments } from '../parts/fields';
 import { plural } from '../parts/format';
 import { PanelTitle } from '../parts/Page';
 import { ScaledSheet } from './ScaledSheet';
-import type { LookMessage } from './types';
+import type { LookMessage } from '@/contract/templates';
 
 export function PublishLook({
   open,

@@ -1,22 +1,11 @@
 /** What the Look screen is given. */
-import type { Condition } from '@/core/conditions';
 import type { Look } from '@/core/look';
 import type { Order } from '@/core/order';
 import type { Result } from '@/core/result';
-import type { Template } from '@/core/template';
-import type { OrderChoice } from '../desk/ReadingStrip';
-import type { DeskStore } from '../desk/types';
+import type { DeskStore, LookMessage } from '@/contract/templates';
+import type { OrderChoice } from '@/contract/orders';
 import type { BringPicture } from '../parts/PictureInput';
 import type { PictureColour } from '@/core/look';
-
-/** A message that the look is tried on. */
-export interface LookMessage {
-  slug: string;
-  name: string;
-  moment: string;
-  /** As they are asked: an order takes the first whose condition it meets. */
-  versions: { when?: Condition; template: Template }[];
-}
 
 export interface LookProps {
   base: string;

@@ -11,14 +11,15 @@ import { Field } from '../parts/fields';
 import { Mark, type Tone } from '../parts/marks';
 import { PanelTitle } from '../parts/Page';
 import { problemAt } from '../parts/result';
-import { namesOf, type NotificationOnScreen, type NotificationStore } from './types';
+import type { NotificationView, NotificationStore } from '@/contract/notifications';
+import { namesOf } from './types';
 
 type Variant = NotificationSettings['variants'][number];
 
 export interface VariantsPartProps {
   base: string;
   store: NotificationStore;
-  kept: NotificationOnScreen['variants'];
+  kept: NotificationView['variants'];
   variants: Variant[];
   tried: TriedNotification | undefined;
   triedOn: ConditionFormProps['tried'];

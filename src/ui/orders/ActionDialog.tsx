@@ -18,7 +18,7 @@ import { Field, Pick } from '../parts/fields';
 import { Money } from '../parts/format';
 import { Trouble } from '../parts/Page';
 import { answered, problemAt } from '../parts/result';
-import type { Possible } from './types';
+import type { Possible } from '@/contract/orders';
 
 export interface ActionDialogProps {
   kind: OrderActionKind;

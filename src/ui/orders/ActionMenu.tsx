@@ -3,7 +3,7 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import { ChevronDown } from 'lucide-react';
 import type { OrderActionKind } from '@/core/order';
-import type { Possible } from './types';
+import type { Possible } from '@/contract/orders';
 
 export function ActionMenu({
   actions,

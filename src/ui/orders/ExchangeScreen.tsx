@@ -9,26 +9,13 @@ import { plural } from '../parts/format';
 import { Mark } from '../parts/marks';
 import { Page, PanelTitle, Trouble } from '../parts/Page';
 import { answered } from '../parts/result';
-
-export interface Preview {
-  kind: ListKind;
-  format: string;
-  encoding: string;
-  separator?: string | undefined;
-  ignored: string[];
-  rows: number;
-  fresh: number;
-  known: number;
-  problems: { row: number; column: string; message: string }[];
-  problemCount: number;
-  sample: string[];
-}
+import type { FilePreview } from '@/contract/orders';
 
 export interface ExchangeProps {
   base: string;
   currency: string;
   mayBring: boolean;
-  onPreview: (kind: ListKind, form: FormData) => Promise<Result<Preview>>;
+  onPreview: (kind: ListKind, form: FormData) => Promise<Result<FilePreview>>;
   onBring: (kind: ListKind, goodOnly: boolean, form: FormData) => Promise<Result<{ fresh: number; known: number }>>;
 }
 
@@ -50,7 +37,7 @@ const ABOUT: Record<ListKind, string> = {
 export function ExchangeScreen({ base, currency, mayBring, onPreview, onBring }: ExchangeProps) {
   const [kind, setKind] = useState<ListKind>('products');
   const [file, setFile] = useState<File>();
-  const [preview, setPreview] = useState<Preview>();
+  const [preview, setPreview] = useState<FilePreview>();
   const [failure, setFailure] = useState<Failure>();
   const [busy, setBusy] = useState<'looking' | 'bringing'>();
   /** A field for a file is emptied by making it anew. */

@@ -24,7 +24,7 @@ import { WatchWaiting } from '../parts/WatchWaiting';
 import { ActionDialog } from './ActionDialog';
 import { ActionMenu } from './ActionMenu';
 import { OrderFacts } from './OrderFacts';
-import type { Possible } from './types';
+import type { Possible } from '@/contract/orders';
 
 export interface OrderProps {
   base: string;

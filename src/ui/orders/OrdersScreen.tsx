@@ -3,7 +3,7 @@ import { Empty, Page } from '../parts/Page';
 import { ordersAddress, type OrdersFilterState } from './address';
 import { OrdersFilter } from './OrdersFilter';
 import { OrdersTable } from './OrdersTable';
-import type { OrderRow } from './types';
+import type { OrderRow } from '@/contract/orders';
 import { StartWalk, type StartWalkProps } from './StartWalk';
 
 export function OrdersScreen({

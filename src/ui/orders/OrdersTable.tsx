@@ -6,7 +6,7 @@ import { STATUS_WORDS } from '@/core/order';
 import { languageName } from '@/core/names';
 import { Money, plural, Time } from '../parts/format';
 import { Head } from '../parts/Table';
-import type { OrderRow } from './types';
+import type { OrderRow } from '@/contract/orders';
 
 const COLUMNS = [
   { label: 'Order' },

@@ -1,6 +1,5 @@
+import type { LeafState } from '@/contract/notifications';
 /** State marks: a leaf of paper, different in shape for each state and always beside its word. */
-
-export type LeafState = 'off' | 'draft' | 'live' | 'failing' | 'stale';
 
 export const LEAF_WORDS: Record<LeafState, string> = {
   off: 'off',

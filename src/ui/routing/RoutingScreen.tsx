@@ -12,7 +12,8 @@ import { Empty, Page, PanelTitle } from '../parts/Page';
 import { answered, valueOrToast } from '../parts/result';
 import { RuleForm } from './RuleForm';
 import { TryOrder } from './TryOrder';
-import type { RoutingProps, Rule } from './types';
+import type { Rule } from '@/contract/routing';
+import type { RoutingProps } from './types';
 
 export function RoutingScreen(props: RoutingProps) {
   const { notifications, rules, holes, orders, mayEdit } = props;

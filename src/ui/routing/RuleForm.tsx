@@ -10,7 +10,8 @@ import { conditionNames } from '../conditions/conditionNames';
 import { Field, Pick as Choose, Search, Segments } from '../parts/fields';
 import { Trouble } from '../parts/Page';
 import { answered, problemAt } from '../parts/result';
-import type { RoutingProps, Rule } from './types';
+import type { Rule } from '@/contract/routing';
+import type { RoutingProps } from './types';
 
 const ALL = 'all';
 const WHEN = 'when';

@@ -6,7 +6,8 @@ import { Field, Search } from '../parts/fields';
 import { Mark } from '../parts/marks';
 import { Empty, PanelTitle } from '../parts/Page';
 import { answered, valueOrToast } from '../parts/result';
-import type { RoutingProps, Tried } from './types';
+import type { TriedOrder } from '@/contract/routing';
+import type { RoutingProps } from './types';
 
 export function TryOrder({
   orders,
@@ -15,7 +16,7 @@ export function TryOrder({
   onTry,
   rules,
 }: Pick<RoutingProps, 'orders' | 'onTry' | 'rules'> & { order: string; setOrder: (order: string) => void }) {
-  const [tried, setTried] = useState<Tried>();
+  const [tried, setTried] = useState<TriedOrder>();
 
   useEffect(() => {
     if (order === '') return;
@@ -68,7 +69,7 @@ export function TryOrder({
   );
 }
 
-function Heard({ title, list }: { title: string; list: Tried['written'] }) {
+function Heard({ title, list }: { title: string; list: TriedOrder['written'] }) {
   return (
     <>
       <div className="mt-5">

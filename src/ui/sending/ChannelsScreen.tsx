@@ -9,14 +9,14 @@ import { Field, Segments } from '../parts/fields';
 import { Page, PanelTitle, Trouble } from '../parts/Page';
 import { answered, problemAt } from '../parts/result';
 import { SendingTabs } from './SendingTabs';
-import type { ChannelOnScreen, PictureChoice } from './types';
+import type { ChannelView, PictureWay } from '@/contract/sending';
 
 export interface ChannelsProps {
   base: string;
-  channels: ChannelOnScreen[];
-  pictures: PictureChoice;
+  channels: ChannelView[];
+  pictures: PictureWay;
   mayEdit: boolean;
-  onSave: (input: unknown) => Promise<Result<ChannelOnScreen[]>>;
+  onSave: (input: unknown) => Promise<Result<ChannelView[]>>;
 }
 
 const MAIL = [
@@ -29,7 +29,7 @@ const PICTURES = [
   { value: 'inline', label: 'Sent along' },
 ] as const;
 
-const PICTURE_WORDS: Record<PictureChoice, string> = {
+const PICTURE_WORDS: Record<PictureWay, string> = {
   linked:
     'The message stays small. Pictures come from this installation when the message is opened, so it has to be reachable from outside; many mail programs ask their reader first.',
   inline: 'Pictures are seen at once and without any address of ours, but every message grows by their size.',
@@ -53,7 +53,7 @@ export function ChannelsScreen({ base, channels, pictures, mayEdit, onSave }: Ch
         {failure && failure.problems.length === 0 && <Trouble>{failure.message}</Trouble>}
         <fieldset disabled={!mayEdit} className="grid max-w-5xl grid-cols-3 gap-4">
           {list.map((channel, i) => {
-            const change = (part: Partial<ChannelOnScreen>): void =>
+            const change = (part: Partial<ChannelView>): void =>
               setList(list.map((c) => (c.id === channel.id ? { ...c, ...part } : c)));
             return (
               <section

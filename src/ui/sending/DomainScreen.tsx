@@ -9,16 +9,16 @@ import { Time } from '../parts/format';
 import { Mark, type Tone } from '../parts/marks';
 import { Page } from '../parts/Page';
 import { answered, valueOrToast } from '../parts/result';
-import type { DomainOnScreen } from './types';
+import type { DomainView } from '@/contract/sending';
 
 export interface DomainProps {
   base: string;
-  domain: DomainOnScreen;
+  domain: DomainView;
   zone: string;
   registrar?: string | undefined;
   mayEdit: boolean;
-  onLook: () => Promise<Result<DomainOnScreen>>;
-  onNewKey: () => Promise<Result<DomainOnScreen>>;
+  onLook: () => Promise<Result<DomainView>>;
+  onNewKey: () => Promise<Result<DomainView>>;
   onRemove: () => Promise<Result<null>>;
 }
 
@@ -38,7 +38,7 @@ export function DomainScreen(props: DomainProps) {
     return () => clearInterval(timer);
   }, [settled, router]);
 
-  const run = async (what: 'look' | 'key', work: () => Promise<Result<DomainOnScreen>>): Promise<void> => {
+  const run = async (what: 'look' | 'key', work: () => Promise<Result<DomainView>>): Promise<void> => {
     setBusy(what);
     valueOrToast(await answered(work()));
     setBusy(undefined);

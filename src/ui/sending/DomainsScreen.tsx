@@ -9,11 +9,11 @@ import { Mark } from '../parts/marks';
 import { Empty, Page, Trouble } from '../parts/Page';
 import { answered, problemAt } from '../parts/result';
 import { SendingTabs } from './SendingTabs';
-import type { DomainOnScreen } from './types';
+import type { DomainView } from '@/contract/sending';
 
 export interface DomainsProps {
   base: string;
-  domains: DomainOnScreen[];
+  domains: DomainView[];
   /** Of the senders, without a domain of their own yet. */
   suggested: string | undefined;
   mayEdit: boolean;

@@ -7,7 +7,7 @@ import { Field } from '../parts/fields';
 import { Mark } from '../parts/marks';
 import { Trouble } from '../parts/Page';
 import { answered, problemAt } from '../parts/result';
-import type { Found } from './types';
+import type { Found } from '@/contract/sending';
 
 export function FindSettings({
   onFind,

@@ -11,21 +11,21 @@ import { plural } from '../parts/format';
 import { Page, Trouble } from '../parts/Page';
 import { answered, problemAt } from '../parts/result';
 import { SendingTabs } from './SendingTabs';
-import type { SenderOnScreen } from './types';
+import type { SenderView } from '@/contract/sending';
 
 export interface SendersProps {
   base: string;
-  senders: SenderOnScreen[];
+  senders: SenderView[];
   storeName: string;
   mayEdit: boolean;
-  onSave: (senders: unknown) => Promise<Result<{ senders: SenderOnScreen[]; released: number }>>;
+  onSave: (senders: unknown) => Promise<Result<{ senders: SenderView[]; released: number }>>;
 }
 
 type Row = { name: string; address: string; replyTo: string };
 
 export function SendersScreen({ base, senders, storeName, mayEdit, onSave }: SendersProps) {
   const router = useRouter();
-  const of = (kind: SenderKind): SenderOnScreen | undefined => senders.find((s) => s.kind === kind);
+  const of = (kind: SenderKind): SenderView | undefined => senders.find((s) => s.kind === kind);
   const [rows, setRows] = useState<Partial<Record<SenderKind, Row>>>(() =>
     Object.fromEntries(senders.map(({ kind, name, address, replyTo }) => [kind, { name, address, replyTo }])),
   );

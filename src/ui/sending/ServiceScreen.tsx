@@ -13,11 +13,11 @@ import { CheckSteps } from './CheckSteps';
 import { FindSettings } from './FindSettings';
 import { KindChoice } from './KindChoice';
 import { SendingTabs } from './SendingTabs';
-import type { Found, ServiceOnScreen } from './types';
+import type { Found, ServiceView } from '@/contract/sending';
 
 export interface ServiceProps {
   base: string;
-  service?: ServiceOnScreen | undefined;
+  service?: ServiceView | undefined;
   person: string;
   zone: string;
   mailboxes?: string | undefined;
@@ -82,7 +82,7 @@ const NEW: Form = {
   spf: '',
 };
 
-function formOf(s: ServiceOnScreen | undefined): Form {
+function formOf(s: ServiceView | undefined): Form {
   if (!s) return NEW;
   return {
     ...s,

@@ -11,12 +11,12 @@ import { Mark, type Tone } from '../parts/marks';
 import { Page } from '../parts/Page';
 import { answered, valueOrToast } from '../parts/result';
 import { SendingTabs } from './SendingTabs';
-import type { ServiceOnScreen } from './types';
+import type { ServiceView } from '@/contract/sending';
 import { UseChart } from './UseChart';
 
 export interface ServicesProps {
   base: string;
-  services: ServiceOnScreen[];
+  services: ServiceView[];
   held: number;
   now: number;
   zone: string;
@@ -26,7 +26,7 @@ export interface ServicesProps {
   onRemove: (id: string) => Promise<Result<null>>;
 }
 
-function standing(s: ServiceOnScreen): { tone: Tone; words: string } {
+function standing(s: ServiceView): { tone: Tone; words: string } {
   if (s.paused) return { tone: 'waiting', words: 'paused: what is for it waits' };
   if (s.resting) return { tone: 'failing', words: `rests: ${s.resting.words}` };
   if (!s.check) return { tone: 'quiet', words: 'not checked since it was saved' };
@@ -46,7 +46,7 @@ export function ServicesScreen(props: ServicesProps) {
     if (value !== undefined) router.refresh();
     return value;
   };
-  const pause = async (s: ServiceOnScreen): Promise<void> => {
+  const pause = async (s: ServiceView): Promise<void> => {
     const done = after(await answered(props.onPause(s.id, !s.paused)));
     if (done && done.released > 0)
       toast.success(`${plural(done.released, 'held message goes', 'held messages go')} out now.`);

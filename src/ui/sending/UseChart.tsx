@@ -5,7 +5,7 @@ import { AriaComponent, GridComponent, MarkLineComponent, TooltipComponent } fro
 import { init, use as register } from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
 import { useEffect, useRef } from 'react';
-import type { ServiceOnScreen } from './types';
+import type { ServiceView } from '@/contract/sending';
 
 register([LineChart, GridComponent, MarkLineComponent, TooltipComponent, AriaComponent, SVGRenderer]);
 
@@ -17,7 +17,7 @@ export function UseChart({
   forecast,
   now,
   zone,
-}: Pick<ServiceOnScreen, 'use' | 'perDay' | 'forecast'> & { now: number; zone: string }) {
+}: Pick<ServiceView, 'use' | 'perDay' | 'forecast'> & { now: number; zone: string }) {
   const box = useRef<HTMLDivElement>(null);
   useEffect(() => {
     if (!box.current) return;

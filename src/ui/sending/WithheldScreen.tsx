@@ -10,16 +10,16 @@ import { Time } from '../parts/format';
 import { Empty, Page, PanelTitle, Trouble } from '../parts/Page';
 import { answered, problemAt, valueOrToast } from '../parts/result';
 import { SendingTabs } from './SendingTabs';
-import type { WithheldOnScreen } from './types';
+import type { WithheldView } from '@/contract/sending';
 
 export interface WithheldProps {
   base: string;
-  entries: WithheldOnScreen[];
+  entries: WithheldView[];
   strays: { kind: string; count: number }[];
   zone: string;
   mayEdit: boolean;
-  onAdd: (entry: unknown) => Promise<Result<WithheldOnScreen[]>>;
-  onAllow: (id: string) => Promise<Result<WithheldOnScreen[]>>;
+  onAdd: (entry: unknown) => Promise<Result<WithheldView[]>>;
+  onAllow: (id: string) => Promise<Result<WithheldView[]>>;
 }
 
 const STRAY_WORDS: Record<string, string> = {

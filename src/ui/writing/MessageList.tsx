@@ -2,7 +2,7 @@
 /** The messages a colleague can choose; those that are not offered say why. */
 import Link from '../parts/Link';
 import { PanelTitle } from '../parts/Page';
-import type { MessageOnScreen } from './types';
+import type { MessageChoice } from '@/contract/letters';
 
 export function MessageList({
   choices,
@@ -10,7 +10,7 @@ export function MessageList({
   orders,
   addressOf,
 }: {
-  choices: readonly MessageOnScreen[];
+  choices: readonly MessageChoice[];
   chosen: string | undefined;
   orders: number;
   addressOf: (slug: string) => string;

@@ -3,7 +3,7 @@
 import { languageName } from '@/core/names';
 import { Mark } from '../parts/marks';
 import { PanelTitle } from '../parts/Page';
-import type { PartOnScreen, WithoutOnScreen } from './types';
+import type { LetterPart, WithoutLetter } from '@/contract/letters';
 
 export interface ShownLetter {
   /** Place among the parts. */
@@ -11,7 +11,7 @@ export interface ShownLetter {
   order: string;
 }
 
-export function partName({ language, version }: Pick<PartOnScreen, 'language' | 'version'>): string {
+export function partName({ language, version }: Pick<LetterPart, 'language' | 'version'>): string {
   return version ? `${languageName(language)}, ${version}` : languageName(language);
 }
 
@@ -22,10 +22,10 @@ export function Recipients({
   adapted,
   onShow,
 }: {
-  parts: readonly PartOnScreen[];
-  without: readonly WithoutOnScreen[];
+  parts: readonly LetterPart[];
+  without: readonly WithoutLetter[];
   shown: ShownLetter;
-  adapted: (part: PartOnScreen) => boolean;
+  adapted: (part: LetterPart) => boolean;
   onShow: (shown: ShownLetter) => void;
 }) {
   return (

@@ -6,7 +6,7 @@ import { plural } from '../parts/format';
 import { Mark } from '../parts/marks';
 import { partKey, type LetterWords } from './letter';
 import { partName } from './Recipients';
-import type { PartOnScreen } from './types';
+import type { LetterPart } from '@/contract/letters';
 
 export function SendDialog({
   name,
@@ -20,7 +20,7 @@ export function SendDialog({
   onClose,
 }: {
   name: string;
-  parts: readonly PartOnScreen[];
+  parts: readonly LetterPart[];
   words: LetterWords;
   /** Of the message that is looked at. */
   subject: string;

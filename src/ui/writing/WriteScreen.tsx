@@ -18,7 +18,8 @@ import { InboxRow } from '../desk/InboxRow';
 import { Sheet, type SheetHandle } from '../desk/sheet/Sheet';
 import { isTypedOnSheet, selectableIds, WordsOnSheet } from '../desk/sheet/WordsOnSheet';
 import { PHONE } from '../desk/Stage';
-import type { DeskStore } from '../desk/types';
+import type { MessageChoice, LetterPart, WithoutLetter, WrittenOrder } from '@/contract/letters';
+import type { DeskStore } from '@/contract/templates';
 import { useDeskKeys } from '../desk/useDeskKeys';
 import { usePreview } from '../desk/usePreview';
 import { useMessage } from '../desk/useMessage';
@@ -30,16 +31,15 @@ import { adaptedOf, letterTemplate, partKey, readKept, withSegment, type LetterW
 import { MessageList } from './MessageList';
 import { Recipients } from './Recipients';
 import { SendDialog } from './SendDialog';
-import type { MessageOnScreen, PartOnScreen, WithoutOnScreen, WrittenOrder } from './types';
 import { answered } from '../parts/result';
 
 export interface WriteProps {
   base: string;
-  choices: MessageOnScreen[];
+  choices: MessageChoice[];
   chosen?: string | undefined;
   orders: WrittenOrder[];
-  parts: PartOnScreen[];
-  without: WithoutOnScreen[];
+  parts: LetterPart[];
+  without: WithoutLetter[];
   store: DeskStore;
   sender: { name: string; address: string };
   now: number;
@@ -88,7 +88,7 @@ export function WriteScreen(props: WriteProps) {
 
 function Writing(
   props: WriteProps & {
-    message: MessageOnScreen;
+    message: MessageChoice;
     back: { href: string; label: string };
     about: string;
     addressOf: (slug: string) => string;

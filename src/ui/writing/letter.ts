@@ -2,16 +2,16 @@
 import type { Adapted } from '@/core/plan/letter';
 import { adaptedTemplate } from '@/core/plan/letter';
 import type { Segments, Template } from '@/core/template';
-import type { PartOnScreen } from './types';
+import type { LetterPart } from '@/contract/letters';
 
 /** Adapted words by part. */
 export type LetterWords = Readonly<Record<string, Segments>>;
 
-export const partKey = ({ editionId, language }: Pick<PartOnScreen, 'editionId' | 'language'>): string =>
+export const partKey = ({ editionId, language }: Pick<LetterPart, 'editionId' | 'language'>): string =>
   `${editionId} ${language}`;
 
 /** Puts words in; the same words as published are no change. */
-export function withSegment(words: LetterWords, part: PartOnScreen, segment: string, source: string): LetterWords {
+export function withSegment(words: LetterWords, part: LetterPart, segment: string, source: string): LetterWords {
   const key = partKey(part);
   const { [segment]: _before, ...others } = words[key] ?? {};
   const own = part.template.words[part.language]?.[segment] === source ? others : { ...others, [segment]: source };
@@ -19,13 +19,13 @@ export function withSegment(words: LetterWords, part: PartOnScreen, segment: str
   return Object.keys(own).length > 0 ? { ...rest, [key]: own } : rest;
 }
 
-export function letterTemplate(part: PartOnScreen, words: LetterWords): Template {
+export function letterTemplate(part: LetterPart, words: LetterWords): Template {
   const own = words[partKey(part)];
   return own ? adaptedTemplate(part.template, part.language, own) : part.template;
 }
 
 /** As it is sent: of the parts there are. */
-export function adaptedOf(parts: readonly PartOnScreen[], words: LetterWords): Adapted[] {
+export function adaptedOf(parts: readonly LetterPart[], words: LetterWords): Adapted[] {
   return parts.flatMap((part) => {
     const own = words[partKey(part)];
     return own ? [{ editionId: part.editionId, language: part.language, words: own }] : [];
@@ -33,7 +33,7 @@ export function adaptedOf(parts: readonly PartOnScreen[], words: LetterWords): A
 }
 
 /** Kept words read from where a window keeps them; what is not words is left out. */
-export function readKept(text: string | null, parts: readonly PartOnScreen[]): LetterWords {
+export function readKept(text: string | null, parts: readonly LetterPart[]): LetterWords {
   if (!text) return {};
   try {
     const kept = JSON.parse(text) as Record<string, Record<string, unknown>>;

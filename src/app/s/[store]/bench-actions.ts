@@ -9,7 +9,7 @@ import type { Block, Segments, Template } from '@/core/template';
 import type { BroughtPicture } from '@/server/pictures';
 import { order } from '@/server/use-cases/orders';
 import { look, passage, picture, template } from '@/server/use-cases/templates';
-import type { OrderChoice } from '@/ui/desk/ReadingStrip';
+import type { OrderChoice } from '@/contract/orders';
 
 export async function orderAction(
   store: string,

@@ -9,9 +9,10 @@ import { orderRow } from '../../events/receive';
 import { remember } from '../../history';
 import { newId } from '../../ids';
 import { keysOf, readFile, type Read } from './read';
+import type { FilePreview } from '@/contract/orders';
 
 /** What a file would bring in, and what is wrong with it. Nothing is changed. */
-export async function previewFile(access: Access, kind: ListKind, bytes: Uint8Array) {
+export async function previewFile(access: Access, kind: ListKind, bytes: Uint8Array): Promise<FilePreview> {
   const read = await readFile(access, kind, bytes);
   const keys = keysOf(kind, read);
   const there = await known(access, kind, keys);
@@ -31,7 +32,6 @@ export async function previewFile(access: Access, kind: ListKind, bytes: Uint8Ar
     sample: keys.slice(0, 8).map((k, i) => `${k}${nameOf(kind, read, i)}`),
   };
 }
-export type FilePreview = Awaited<ReturnType<typeof previewFile>>;
 
 function nameOf(kind: ListKind, read: Read, i: number): string {
   const name =

@@ -4,7 +4,7 @@ import { act, actAndRefresh, done } from '@/app/act';
 import type { Audience } from '@/core/moments';
 import type { Result } from '@/core/result';
 import { notification, shopMail } from '@/server/use-cases/notifications';
-import type { Impact } from '@/server/views/impact';
+import type { Impact } from '@/contract/notifications';
 import type { BulkOutcome } from '@/server/views/notifications';
 
 export async function switchAction(store: string, slug: string, on: boolean): Promise<Result<null>> {

@@ -3,7 +3,7 @@
 import { act, done } from '@/app/act';
 import type { Result } from '@/core/result';
 import { rule } from '@/server/use-cases/notifications';
-import type { Tried } from '@/ui/routing/types';
+import type { TriedOrder } from '@/contract/routing';
 
 export async function addRuleAction(store: string, values: unknown): Promise<Result<null>> {
   return done(await act(rule.add, store, { rule: values }));
@@ -17,7 +17,7 @@ export async function removeRuleAction(store: string, id: string): Promise<Resul
   return done(await act(rule.remove, store, { id }));
 }
 
-export async function tryOrderAction(store: string, order: string): Promise<Result<Tried>> {
+export async function tryOrderAction(store: string, order: string): Promise<Result<TriedOrder>> {
   return act(rule.try, store, { order });
 }
 

@@ -4,7 +4,7 @@ import { act, actAndRefresh, done } from '@/app/act';
 import type { CheckReport } from '@/core/mail';
 import type { Result } from '@/core/result';
 import { channel, domain, sender, service, withholding } from '@/server/use-cases/sending';
-import type { ChannelOnScreen, DomainOnScreen, Found, SenderOnScreen, WithheldOnScreen } from '@/ui/sending/types';
+import type { ChannelView, DomainView, Found, SenderView, WithheldView } from '@/contract/sending';
 
 type Saved = { id: string; released: number };
 
@@ -39,11 +39,11 @@ export async function removeServiceAction(store: string, id: string): Promise<Re
 export async function sendersAction(
   store: string,
   senders: unknown,
-): Promise<Result<{ senders: SenderOnScreen[]; released: number }>> {
+): Promise<Result<{ senders: SenderView[]; released: number }>> {
   return actAndRefresh(sender.save, store, { senders });
 }
 
-export async function channelsAction(store: string, channels: unknown): Promise<Result<ChannelOnScreen[]>> {
+export async function channelsAction(store: string, channels: unknown): Promise<Result<ChannelView[]>> {
   return act(channel.save, store, { channels });
 }
 
@@ -51,11 +51,11 @@ export async function addDomainAction(store: string, name: string): Promise<Resu
   return act(domain.add, store, { name });
 }
 
-export async function lookAction(store: string, name: string): Promise<Result<DomainOnScreen>> {
+export async function lookAction(store: string, name: string): Promise<Result<DomainView>> {
   return act(domain.look, store, { name });
 }
 
-export async function newKeyAction(store: string, name: string): Promise<Result<DomainOnScreen>> {
+export async function newKeyAction(store: string, name: string): Promise<Result<DomainView>> {
   return act(domain.changeKey, store, { name });
 }
 
@@ -63,10 +63,10 @@ export async function removeDomainAction(store: string, name: string): Promise<R
   return done(await act(domain.remove, store, { name }));
 }
 
-export async function withholdAction(store: string, entry: unknown): Promise<Result<WithheldOnScreen[]>> {
+export async function withholdAction(store: string, entry: unknown): Promise<Result<WithheldView[]>> {
   return act(withholding.add, store, { entry });
 }
 
-export async function allowAction(store: string, id: string): Promise<Result<WithheldOnScreen[]>> {
+export async function allowAction(store: string, id: string): Promise<Result<WithheldView[]>> {
   return act(withholding.remove, store, { id });
 }

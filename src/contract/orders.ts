@@ -1,4 +1,5 @@
-/** What an order's screens are given about what can be done with it. */
+/** What the screens of orders are given. */
+import type { ListKind } from '@/core/exchange';
 import type { OrderActionKind, OrderStatus, Pieces } from '@/core/order';
 
 /** An order in a list. */
@@ -23,4 +24,24 @@ export interface Possible {
   toReturn: Pieces[];
   /** Places of the parcels that have not been delivered. */
   onTheWay: number[];
+}
+
+export interface FilePreview {
+  kind: ListKind;
+  format: string;
+  encoding: string;
+  separator?: string | undefined;
+  ignored: string[];
+  rows: number;
+  fresh: number;
+  known: number;
+  problems: { row: number; column: string; message: string }[];
+  problemCount: number;
+  sample: string[];
+}
+
+export interface OrderChoice {
+  number: string;
+  name: string;
+  note: string;
 }

@@ -1,5 +1,7 @@
-/** What the screens of Sending are given. */
+/** What the screens of Sending are given: services, senders, domains, addresses not written to, channels. */
+import type { JudgedRecord } from '@/core/domain';
 import type {
+  Candidate,
   CheckReport,
   Forecast,
   Security,
@@ -7,11 +9,9 @@ import type {
   SenderTrouble,
   ServiceKind,
   SignInMethod,
-  Candidate,
 } from '@/core/mail';
-import type { JudgedRecord } from '@/core/domain';
 
-export interface ServiceOnScreen {
+export interface ServiceView {
   id: string;
   name: string;
   kind: ServiceKind;
@@ -49,16 +49,17 @@ export interface Found {
   said: string[];
 }
 
-export interface SenderOnScreen {
+export interface SenderView {
   kind: SenderKind;
   name: string;
   address: string;
   replyTo: string;
   hint?: string;
+  /** Why no service sends as it, with the ways out. */
   trouble?: SenderTrouble & { service: string };
 }
 
-export interface DomainOnScreen {
+export interface DomainView {
   name: string;
   good: boolean;
   signing: boolean;
@@ -73,7 +74,7 @@ export interface DomainOnScreen {
   goodSince?: string;
 }
 
-export interface WithheldOnScreen {
+export interface WithheldView {
   id: string;
   pattern: string;
   reason: string;
@@ -84,12 +85,15 @@ export interface WithheldOnScreen {
   at: string;
 }
 
-export interface ChannelOnScreen {
+export interface ChannelView {
   id: string;
   name: string;
+  /** Whether its customers may be written to at all. */
   customerMail: boolean;
+  /** Domain of the addresses it gives instead of the customers' own; empty when it gives real ones. */
   maskedDomain: string;
+  /** What may go to those addresses; empty for all kinds. */
   maskedKinds: SenderKind[];
 }
 
-export type PictureChoice = 'linked' | 'inline';
+export type PictureWay = 'linked' | 'inline';

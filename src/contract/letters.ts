@@ -1,0 +1,38 @@
+/** What the screen of messages by hand is given. */
+import type { Audience } from '@/core/moments';
+import type { Order } from '@/core/order';
+import type { Template } from '@/core/template';
+
+/** A message that colleagues can choose. */
+export interface MessageChoice {
+  slug: string;
+  name: string;
+  note: string;
+  /** Of the chosen orders, for how many it is offered. */
+  offered: number;
+  /** Why it is not offered for the others. */
+  why: string;
+}
+
+/** What goes out in one version and one language, and to whom. */
+export interface LetterPart {
+  editionId: string;
+  language: string;
+  /** What the team calls the version; empty for everybody. */
+  version: string;
+  template: Template;
+  to: { order: string; address: string; name: string; role: Audience }[];
+}
+
+export interface WrittenOrder {
+  number: string;
+  name: string;
+  order: Order;
+  channelName?: string;
+}
+
+export interface WithoutLetter {
+  order: string;
+  name: string;
+  why: string;
+}

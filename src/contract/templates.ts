@@ -1,0 +1,50 @@
+/** What the Desk and the Look are given. */
+import type { Condition } from '@/core/conditions';
+import type { Look } from '@/core/look';
+import type { MomentId } from '@/core/moments';
+import type { DiscountCode } from '@/core/order';
+import type { StoreFacts } from '@/core/snapshot';
+import type { Passages, Segments, Template } from '@/core/template';
+
+export interface DeskStore {
+  id: string;
+  name: string;
+  language: string;
+  languages: string[];
+  locales: Record<string, string>;
+  timeZone: string;
+  currency: string;
+  facts: StoreFacts;
+  look: Look;
+  phrases: Record<string, Segments>;
+  passages: Passages;
+  passageNames: { id: string; name: string }[];
+  codes: DiscountCode[];
+  channels: { id: string; name: string }[];
+  products: { sku: string; name: string; category: string }[];
+  locations: string[];
+}
+
+/** What lies on the Desk: a notification, or a passage that several of them share. */
+export interface OnDesk {
+  kind: 'notification' | 'passage';
+  slug: string;
+  name: string;
+  moment: MomentId;
+  on: boolean;
+}
+
+/** A message that the look is tried on. */
+export interface LookMessage {
+  slug: string;
+  name: string;
+  moment: string;
+  /** As they are asked: an order takes the first whose condition it meets. */
+  versions: { when?: Condition; template: Template }[];
+}
+
+export interface EditionNote {
+  number: number;
+  publishedBy: string;
+  publishedAt: string;
+}
