@@ -21,8 +21,8 @@ export async function benchBoard(): Promise<{ rows: Row[]; notes: string[] }> {
   try {
     const { database, closeDatabase } = await import('../src/server/db/client');
     const t = await import('../src/server/db/schema');
-    const { loadBoard } = await import('../src/server/views/board');
-    const { makeNotification } = await import('../src/server/views/notifications');
+    const { loadBoard } = await import('../src/server/features/notifications/board');
+    const { makeNotification } = await import('../src/server/features/notifications/notifications');
     const db = database();
     const [store] = await db.select().from(t.stores).limit(1);
     const [person] = await db.select().from(t.user).limit(1);

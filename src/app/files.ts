@@ -1,7 +1,7 @@
 /** Files to save, with what stands in the way in words. */
 import { AppError } from '@/server/errors';
 import { log } from '@/server/log';
-import type { ExportedFile } from '@/server/views/export';
+import type { ExportedFile } from '@/server/features/templates/exported';
 
 const STATUS: Partial<Record<AppError['code'], number>> = { 'signed-out': 401, forbidden: 403, 'not-found': 404 };
 

@@ -41,7 +41,7 @@ await database()
 const { eq } = await import('drizzle-orm');
 const { customers, user } = await import('../../src/server/db/schema');
 const { accessOf } = await import('../../src/server/auth/access');
-const { placeOrder } = await import('../../src/server/views/placing');
+const { placeOrder } = await import('../../src/server/features/orders/placing');
 const [marta] = await database().select().from(user).where(eq(user.email, 'marta@quillwick.example'));
 const [ingo] = await database().select().from(customers).where(eq(customers.email, 'ingo@schoenau.example'));
 await placeOrder(await accessOf(marta!, 'quillwick', 'order.place'), {

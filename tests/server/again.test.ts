@@ -6,10 +6,10 @@ import { channels, customers, deliveries, history } from '@/server/db/schema';
 import { receiveEvent } from '@/server/events/receive';
 import { checkEvent } from '@/server/events/schema';
 import { newId } from '@/server/ids';
-import { sendAgain } from '@/server/views/again';
-import { deliveryDetail } from '@/server/views/deliveries';
-import { switchNotification } from '@/server/views/desk';
-import { withhold } from '@/server/views/withheld';
+import { sendAgain } from '@/server/features/deliveries/again';
+import { deliveryDetail } from '@/server/features/deliveries/deliveries';
+import { switchNotification } from '@/server/features/templates/templates';
+import { withhold } from '@/server/features/sending/withheld';
 import { accessAs, connectService, laterEvent, mailbox, placedEvent, SHOP, useDatabase, planAnew } from './fixture';
 import { byOrder, drain, order, reader } from './orders';
 

@@ -2,7 +2,7 @@ import { Webhook } from 'standardwebhooks';
 import { handleEvent } from '@/server/api/events';
 import { storeOfReadKey } from '@/server/api/keys';
 import { openApi } from '@/server/api/openapi';
-import { listDeliveries, readDeliveryFilter } from '@/server/views/deliveries';
+import { listDeliveries, readDeliveryFilter } from '@/server/features/deliveries/deliveries';
 import { EVENTS_KEY, placedEvent, READ_KEY, SHOP, useDatabase } from './fixture';
 
 useDatabase();

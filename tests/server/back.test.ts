@@ -10,9 +10,9 @@ import { attempts, bounces, destinations, services, stores, strayBounces, withho
 import { beginDomain } from '@/server/domains/keys';
 import { lookAtDomain } from '@/server/domains/look';
 import { returnPathOf, readReturnPath } from '@/server/sending/returnpath';
-import { saveChannels } from '@/server/views/channels';
-import { deliveryDetail } from '@/server/views/deliveries';
-import { allowAgain, releaseOnce, withhold, withheldViews } from '@/server/views/withheld';
+import { saveChannels } from '@/server/features/sending/channels';
+import { deliveryDetail } from '@/server/features/deliveries/deliveries';
+import { allowAgain, releaseOnce, withhold, withheldViews } from '@/server/features/sending/withheld';
 import { accessAs, connectRelay, connectService, enterRecord, mailbox, rawMail, SHOP, useDatabase } from './fixture';
 import { byOrder, drain, order, reader } from './orders';
 

@@ -2,9 +2,15 @@ import { ne } from 'drizzle-orm';
 import type { Template } from '@/core/template';
 import { database } from '@/server/db/client';
 import { notifications } from '@/server/db/schema';
-import { templateEdition, loadDesk, publishTemplate, saveTemplate, switchNotification } from '@/server/views/desk';
-import { loadBoard } from '@/server/views/board';
-import { loadToday } from '@/server/views/today';
+import {
+  templateEdition,
+  loadDesk,
+  publishTemplate,
+  saveTemplate,
+  switchNotification,
+} from '@/server/features/templates/templates';
+import { loadBoard } from '@/server/features/notifications/board';
+import { loadToday } from '@/server/features/today/today';
 import { receiveEvent } from '@/server/events/receive';
 import { accessAs, placedEvent, SHOP, useDatabase, planAnew } from './fixture';
 

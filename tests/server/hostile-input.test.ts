@@ -8,7 +8,7 @@ import { handleRecord } from '@/server/api/record';
 import { closeDatabase } from '@/server/db/client';
 import { setUpFirst } from '@/server/stores';
 import { readTemplate } from '@/server/templates';
-import { readLook } from '@/server/views/look';
+import { readLook } from '@/server/features/templates/look';
 import { addressList } from '@/server/net/addresses';
 import { ADDRESS_HEADER, door } from '@/server/web/door';
 import { EVENTS_KEY, placedEvent, READ_KEY, SHOP, useDatabase } from './fixture';

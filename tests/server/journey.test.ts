@@ -4,20 +4,20 @@ import type { NotificationSettings } from '@/core/plan';
 import { database } from '@/server/db/client';
 import { customers, deliveries, orders, phrases, products, templates } from '@/server/db/schema';
 import { receiveEvent } from '@/server/events/receive';
-import { loadBoard, orderPath } from '@/server/views/board';
-import { loadDesk, publishTemplate, saveTemplate, switchNotification } from '@/server/views/desk';
-import { bringIn, previewFile } from '@/server/views/exchange/bring-in';
-import { takeOut } from '@/server/views/exchange/take-out';
-import { impactOf } from '@/server/views/impact';
-import { loadNotification, saveNotification } from '@/server/views/notification';
+import { loadBoard, orderPath } from '@/server/features/notifications/board';
+import { loadDesk, publishTemplate, saveTemplate, switchNotification } from '@/server/features/templates/templates';
+import { bringIn, previewFile } from '@/server/features/exchange/bring-in';
+import { takeOut } from '@/server/features/exchange/take-out';
+import { impactOf } from '@/server/features/notifications/impact';
+import { loadNotification, saveNotification } from '@/server/features/notifications/notification';
 import {
   addShopMail,
   inBulk,
   makeNotification,
   removeNotification,
   removeShopMail,
-} from '@/server/views/notifications';
-import { loadPhrasebook, savePhrase } from '@/server/views/phrasebook';
+} from '@/server/features/notifications/notifications';
+import { loadPhrasebook, savePhrase } from '@/server/features/templates/phrasebook';
 import { accessAs, placedEvent, SHOP, useDatabase } from './fixture';
 
 useDatabase();

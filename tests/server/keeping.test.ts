@@ -19,7 +19,7 @@ import { receiveEvent } from '@/server/events/receive';
 import { pastId } from '@/server/ids';
 import { eraseCustomer, exportCustomer } from '@/server/people/customer-data';
 import { forgetOld } from '@/server/people/retention';
-import { withhold } from '@/server/views/withheld';
+import { withhold } from '@/server/features/sending/withheld';
 import { Worker } from '@/server/worker/worker';
 import { accessAs, connectService, laterEvent, placedEvent, SHOP, useDatabase } from './fixture';
 

@@ -13,10 +13,10 @@ import { exampleEvent } from '@/server/events/examples';
 import { loggedError } from '@/server/log';
 import { pictureFile } from '@/server/pictures';
 import { resolveHost } from '@/server/sending/dns';
-import { sendAgain } from '@/server/views/again';
-import { deliveryDetail, listDeliveries, tryAgain } from '@/server/views/deliveries';
-import { saveTemplate } from '@/server/views/desk';
-import { exportLook, saveLook } from '@/server/views/look';
+import { sendAgain } from '@/server/features/deliveries/again';
+import { deliveryDetail, listDeliveries, tryAgain } from '@/server/features/deliveries/deliveries';
+import { saveTemplate } from '@/server/features/templates/templates';
+import { exportLook, saveLook } from '@/server/features/templates/look';
 import { Worker } from '@/server/worker/worker';
 import { accessAs, connectService, mailbox, planAnew, rawMail, SHOP, useDatabase } from './fixture';
 

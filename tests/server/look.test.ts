@@ -9,8 +9,16 @@ import { lookDrafts, memberships, stores } from '@/server/db/schema';
 import { bringPicture } from '@/server/pictures';
 import { renderFor } from '@/server/sending/render';
 import { createStore } from '@/server/stores';
-import { templateFor } from '@/server/views/desk';
-import { copyLook, exportLook, importLook, loadLook, lookEdition, publishLook, saveLook } from '@/server/views/look';
+import { templateFor } from '@/server/features/templates/templates';
+import {
+  copyLook,
+  exportLook,
+  importLook,
+  loadLook,
+  lookEdition,
+  publishLook,
+  saveLook,
+} from '@/server/features/templates/look';
 import { accessAs, SHOP, useDatabase } from './fixture';
 
 /** Every version of every notification wears the look. */

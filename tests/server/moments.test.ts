@@ -7,7 +7,7 @@ import { deliveries, orders } from '@/server/db/schema';
 import { receiveEvent } from '@/server/events/receive';
 import { checkEvent } from '@/server/events/schema';
 import { Worker } from '@/server/worker/worker';
-import { switchNotification } from '@/server/views/desk';
+import { switchNotification } from '@/server/features/templates/templates';
 import { accessAs, connectService, laterEvent, mailbox, placedEvent, rawMail, SHOP, useDatabase } from './fixture';
 
 useDatabase();

@@ -3,7 +3,7 @@ import type { Block, Template } from '@/core/template';
 import { testOrder } from '@/core/testing';
 import { livePassages } from '@/server/sending/passages';
 import { renderFor } from '@/server/sending/render';
-import { copyBlockTo, loadDesk, publishTemplate, saveTemplate } from '@/server/views/desk';
+import { copyBlockTo, loadDesk, publishTemplate, saveTemplate } from '@/server/features/templates/templates';
 import {
   loadPassage,
   makePassage,
@@ -12,7 +12,7 @@ import {
   removePassage,
   savePassage,
   usersOfPassage,
-} from '@/server/views/passages';
+} from '@/server/features/templates/passages';
 import { accessAs, SHOP, useDatabase } from './fixture';
 
 useDatabase();

@@ -6,10 +6,16 @@ import { deliveries, history, notifications } from '@/server/db/schema';
 import { migrateDatabase } from '@/server/db/migrate';
 import { receiveEvent } from '@/server/events/receive';
 import { readMedia } from '@/server/media';
-import { deliveryDetail, listDeliveries, readDeliveryFilter, sentMessage, tryAgain } from '@/server/views/deliveries';
-import { loadBoard, orderPath } from '@/server/views/board';
-import { switchNotification } from '@/server/views/desk';
-import { listOrders, orderDetail, orderSnapshot, readOrderFilter } from '@/server/views/orders';
+import {
+  deliveryDetail,
+  listDeliveries,
+  readDeliveryFilter,
+  sentMessage,
+  tryAgain,
+} from '@/server/features/deliveries/deliveries';
+import { loadBoard, orderPath } from '@/server/features/notifications/board';
+import { switchNotification } from '@/server/features/templates/templates';
+import { listOrders, orderDetail, orderSnapshot, readOrderFilter } from '@/server/features/orders/orders';
 import { Worker } from '@/server/worker/worker';
 import { accessAs, connectService, placedEvent, SHOP, useDatabase } from './fixture';
 

@@ -1,6 +1,6 @@
 /** Routing rules as they are kept: added, changed, refused, tried on orders, taken away. */
-import { orderChoices, placeOrder } from '@/server/views/placing';
-import { addRule, changeRule, loadRouting, removeRule, testRule, tryOrder } from '@/server/views/routing';
+import { orderChoices, placeOrder } from '@/server/features/orders/placing';
+import { addRule, changeRule, loadRouting, removeRule, testRule, tryOrder } from '@/server/features/routing/routing';
 import { accessAs, connectService, mailbox, useDatabase } from './fixture';
 
 useDatabase();

@@ -7,11 +7,11 @@ import type { ServiceSettings } from '@/server/sending/service';
 import { health } from '@/server/health';
 import { seal, unseal } from '@/server/secrets';
 import { findSettings } from '@/server/sending/find';
-import { saveSenders, senderViews } from '@/server/views/senders';
-import { runCheck, saveService, serviceViews } from '@/server/views/services';
-import { sendTest } from '@/server/views/tests';
-import { listOrders, orderDetail } from '@/server/views/orders';
-import { orderChoices, placeOrder } from '@/server/views/placing';
+import { saveSenders, senderViews } from '@/server/features/sending/senders';
+import { runCheck, saveService, serviceViews } from '@/server/features/sending/services';
+import { sendTest } from '@/server/features/templates/test-message';
+import { listOrders, orderDetail } from '@/server/features/orders/orders';
+import { orderChoices, placeOrder } from '@/server/features/orders/placing';
 import { accessAs, ACCOUNT, HOST, mailbox, rawMail, SERVICE, useDatabase } from './fixture';
 
 useDatabase();

@@ -3,8 +3,8 @@ import { eq } from 'drizzle-orm';
 import { database } from '@/server/db/client';
 import { services } from '@/server/db/schema';
 import { servicesOf } from '@/server/sending/service';
-import { pauseService, runCheck } from '@/server/views/services';
-import { sendingLines } from '@/server/views/sending-lines';
+import { pauseService, runCheck } from '@/server/features/sending/services';
+import { sendingLines } from '@/server/features/sending/today-lines';
 import { accessAs, connectRelay, connectService, sendAs, SHOP, useDatabase } from './fixture';
 import { drain, order, reader } from './orders';
 

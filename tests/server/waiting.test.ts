@@ -7,9 +7,9 @@ import { notifications, notWritten, orders } from '@/server/db/schema';
 import { exampleEvent } from '@/server/events/examples';
 import { receiveEvent } from '@/server/events/receive';
 import { checkEvent, EVENT_TYPES, type EventType } from '@/server/events/schema';
-import { sendNow, stopDelivery } from '@/server/views/deliveries';
-import { doWithOrder } from '@/server/views/order-actions';
-import { loadWalk, startWalk, takeStep } from '@/server/views/walk';
+import { sendNow, stopDelivery } from '@/server/features/deliveries/deliveries';
+import { doWithOrder } from '@/server/features/orders/order-actions';
+import { loadWalk, startWalk, takeStep } from '@/server/features/orders/walk';
 import { accessAs, connectService, mailbox, placedEvent, SHOP, useDatabase, planAnew } from './fixture';
 import { byOrder, drain, reader } from './orders';
 

@@ -8,8 +8,15 @@ import { beginDomain, type DomainRow } from '@/server/domains/keys';
 import { lookAtDomain } from '@/server/domains/look';
 import { newId } from '@/server/ids';
 import { servicesOf } from '@/server/sending/service';
-import { addDomain, changeKey, domainViews, loadDomain, lookNow, removeDomain } from '@/server/views/domains';
-import { moveService, pauseService, removeService, serviceViews } from '@/server/views/services';
+import {
+  addDomain,
+  changeKey,
+  domainViews,
+  loadDomain,
+  lookNow,
+  removeDomain,
+} from '@/server/features/sending/domains';
+import { moveService, pauseService, removeService, serviceViews } from '@/server/features/sending/services';
 import { Watch } from '@/server/worker/watch';
 import {
   accessAs,

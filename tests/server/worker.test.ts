@@ -6,7 +6,7 @@ import { receiveEvent } from '@/server/events/receive';
 import { seal } from '@/server/secrets';
 import { claim, releaseHeld } from '@/server/worker/claims';
 import { Worker } from '@/server/worker/worker';
-import { saveService } from '@/server/views/services';
+import { saveService } from '@/server/features/sending/services';
 import {
   accessAs,
   ACCOUNT,

@@ -6,12 +6,12 @@ import type { Order } from '@/core/order';
 import { database } from '@/server/db/client';
 import { deliveries, events, orders } from '@/server/db/schema';
 import { receiveEvent } from '@/server/events/receive';
-import { deliveryDetail } from '@/server/views/deliveries';
-import { loadDesk, publishTemplate, saveTemplate, switchNotification } from '@/server/views/desk';
-import { impactOf } from '@/server/views/impact';
-import { loadNotification, saveNotification } from '@/server/views/notification';
-import { makeNotification } from '@/server/views/notifications';
-import { loadWriting, MOST_ORDERS, writeLetter } from '@/server/views/writing';
+import { deliveryDetail } from '@/server/features/deliveries/deliveries';
+import { loadDesk, publishTemplate, saveTemplate, switchNotification } from '@/server/features/templates/templates';
+import { impactOf } from '@/server/features/notifications/impact';
+import { loadNotification, saveNotification } from '@/server/features/notifications/notification';
+import { makeNotification } from '@/server/features/notifications/notifications';
+import { loadWriting, MOST_ORDERS, writeLetter } from '@/server/features/orders/letters';
 import { Worker } from '@/server/worker/worker';
 import { accessAs, connectService, laterEvent, mailbox, placedEvent, rawMail, SHOP, useDatabase } from './fixture';
 

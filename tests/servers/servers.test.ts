@@ -7,7 +7,7 @@ import { beginDomain } from '@/server/domains/keys';
 import { lookAtDomain } from '@/server/domains/look';
 import { seal } from '@/server/secrets';
 import { servicesOf } from '@/server/sending/service';
-import { runCheck } from '@/server/views/services';
+import { runCheck } from '@/server/features/sending/services';
 import { portsFrom } from '../../standins/ports';
 import {
   ACCOUNT,

@@ -1,6 +1,6 @@
 /** `GET /api/v1/deliveries`: a page of the record, for who has the reading key. */
 import { log } from '../log';
-import { listDeliveries, readDeliveryFilter } from '../views/deliveries';
+import { listDeliveries, readDeliveryFilter } from '../features/deliveries/deliveries';
 import { storeOfReadKey } from './keys';
 import { countWrong, guessesTooMuch, tooMany } from './limits';
 import { problem, tooOften } from './problem';

@@ -7,7 +7,7 @@ import { database } from '../db/client';
 import { customers, deliveries, events, orders, sentMessages, withholdings } from '../db/schema';
 import { AppError } from '../errors';
 import { remember } from '../history';
-import type { ExportedFile } from '../views/export';
+import type { ExportedFile } from '../features/templates/exported';
 import { anonymisePerson, pseudonyms } from './erase';
 
 /** Everything a store has of the person with an address, as JSON: who they are, orders, what was told of them, and their messages. */

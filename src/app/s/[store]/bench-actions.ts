@@ -7,8 +7,8 @@ import type { Order } from '@/core/order';
 import type { Result } from '@/core/result';
 import type { Block, Segments, Template } from '@/core/template';
 import type { BroughtPicture } from '@/server/pictures';
-import { order } from '@/server/use-cases/orders';
-import { look, passage, picture, template } from '@/server/use-cases/templates';
+import { order } from '@/server/features/orders/use-cases';
+import { look, passage, picture, template } from '@/server/features/templates/use-cases';
 import type { OrderChoice } from '@/contract/orders';
 
 export async function orderAction(

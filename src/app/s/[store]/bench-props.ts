@@ -3,8 +3,8 @@ import { orNotFound } from '@/app/page-access';
 import { languageName } from '@/core/names';
 import type { Access } from '@/server/auth/access';
 import { may } from '@/server/auth/policy';
-import { listOrders, orderSnapshot } from '@/server/views/orders';
-import { senderViews } from '@/server/views/senders';
+import { listOrders, orderSnapshot } from '@/server/features/orders/orders';
+import { senderViews } from '@/server/features/sending/senders';
 import { stripFromQuery } from '@/ui/desk/strip';
 import { bringAction, orderAction, ordersAction } from './bench-actions';
 

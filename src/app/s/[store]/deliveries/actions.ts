@@ -2,7 +2,7 @@
 /** What can be done with a delivery. */
 import { actAndRefresh, done } from '@/app/act';
 import type { Result } from '@/core/result';
-import { delivery } from '@/server/use-cases/deliveries';
+import { delivery } from '@/server/features/deliveries/use-cases';
 
 export async function tryAction(store: string, id: string): Promise<Result<null>> {
   return done(await actAndRefresh(delivery.retry, store, { id }));

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { pageAccess } from '@/app/page-access';
-import { listDeliveries, readDeliveryFilter } from '@/server/views/deliveries';
+import { listDeliveries, readDeliveryFilter } from '@/server/features/deliveries/deliveries';
 import { DeliveriesScreen } from '@/ui/deliveries/DeliveriesScreen';
 
 export const metadata: Metadata = { title: 'Deliveries' };

@@ -3,9 +3,9 @@
 import { act, actAndRefresh, done } from '@/app/act';
 import type { Audience } from '@/core/moments';
 import type { Result } from '@/core/result';
-import { notification, shopMail } from '@/server/use-cases/notifications';
+import { notification, shopMail } from '@/server/features/notifications/use-cases';
 import type { Impact } from '@/contract/notifications';
-import type { BulkOutcome } from '@/server/views/notifications';
+import type { BulkOutcome } from '@/server/features/notifications/notifications';
 
 export async function switchAction(store: string, slug: string, on: boolean): Promise<Result<null>> {
   return done(await actAndRefresh(notification.switch, store, { slug, on }));

@@ -1,8 +1,8 @@
 import type { Metadata } from 'next';
 import { orNotFound, pageAccess } from '@/app/page-access';
 import { may } from '@/server/auth/policy';
-import { loadBoard, orderPath, shopMailsOf } from '@/server/views/board';
-import { listOrders } from '@/server/views/orders';
+import { loadBoard, orderPath, shopMailsOf } from '@/server/features/notifications/board';
+import { listOrders } from '@/server/features/orders/orders';
 import { JourneyScreen } from '@/ui/journey/JourneyScreen';
 import { addShopMailAction, bulkAction, impactAction, makeAction, removeShopMailAction, switchAction } from './actions';
 

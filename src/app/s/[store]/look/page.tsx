@@ -1,8 +1,8 @@
 import type { Metadata } from 'next';
 import { pageAccess } from '@/app/page-access';
 import { may } from '@/server/auth/policy';
-import { benchOf } from '@/server/views/desk';
-import { loadLook } from '@/server/views/look';
+import { benchOf } from '@/server/features/templates/templates';
+import { loadLook } from '@/server/features/templates/look';
 import { LookScreen } from '@/ui/look/LookScreen';
 import {
   coloursAction,

@@ -2,9 +2,9 @@
 /** What can be done with orders. */
 import { act, actAndRefresh, done, withValue } from '@/app/act';
 import type { Result } from '@/core/result';
-import { order, shop } from '@/server/use-cases/orders';
-import type { WalkStart } from '@/server/views/walk';
-import type { WroteLetter } from '@/server/views/writing';
+import { order, shop } from '@/server/features/orders/use-cases';
+import type { WalkStart } from '@/server/features/orders/walk';
+import type { WroteLetter } from '@/server/features/orders/letters';
 
 export async function placeAction(store: string, placed: unknown): Promise<Result<{ number: string }>> {
   return withValue(await actAndRefresh(order.place, store, { order: placed }), ({ number }) => ({ number }));

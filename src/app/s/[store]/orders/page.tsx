@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { pageAccess } from '@/app/page-access';
 import { may } from '@/server/auth/policy';
-import { channelNames, listOrders, readOrderFilter } from '@/server/views/orders';
+import { channelNames, listOrders, readOrderFilter } from '@/server/features/orders/orders';
 import { languageName } from '@/core/names';
 import { OrdersScreen } from '@/ui/orders/OrdersScreen';
 import { startWalkAction } from './actions';

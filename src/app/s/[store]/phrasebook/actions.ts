@@ -1,7 +1,7 @@
 'use server';
 import { actAndRefresh, done } from '@/app/act';
 import type { Result } from '@/core/result';
-import { phrase } from '@/server/use-cases/notifications';
+import { phrase } from '@/server/features/notifications/use-cases';
 
 export async function savePhraseAction(
   store: string,

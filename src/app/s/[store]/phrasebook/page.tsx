@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { pageAccess } from '@/app/page-access';
 import { may } from '@/server/auth/policy';
-import { loadPhrasebook } from '@/server/views/phrasebook';
+import { loadPhrasebook } from '@/server/features/templates/phrasebook';
 import { PhrasebookScreen } from '@/ui/phrasebook/PhrasebookScreen';
 import { savePhraseAction } from './actions';
 

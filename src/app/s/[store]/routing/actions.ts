@@ -2,7 +2,7 @@
 /** What Routing does on the server. */
 import { act, done } from '@/app/act';
 import type { Result } from '@/core/result';
-import { rule } from '@/server/use-cases/notifications';
+import { rule } from '@/server/features/notifications/use-cases';
 import type { TriedOrder } from '@/contract/routing';
 
 export async function addRuleAction(store: string, values: unknown): Promise<Result<null>> {

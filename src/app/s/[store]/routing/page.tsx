@@ -1,8 +1,8 @@
 import type { Metadata } from 'next';
 import { pageAccess } from '@/app/page-access';
 import { may } from '@/server/auth/policy';
-import { loadRouting } from '@/server/views/routing';
-import { listOrders } from '@/server/views/orders';
+import { loadRouting } from '@/server/features/routing/routing';
+import { listOrders } from '@/server/features/orders/orders';
 import { RoutingScreen } from '@/ui/routing/RoutingScreen';
 import { addRuleAction, changeRuleAction, removeRuleAction, testRuleAction, tryOrderAction } from './actions';
 

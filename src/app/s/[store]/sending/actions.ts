@@ -3,7 +3,7 @@
 import { act, actAndRefresh, done } from '@/app/act';
 import type { CheckReport } from '@/core/mail';
 import type { Result } from '@/core/result';
-import { channel, domain, sender, service, withholding } from '@/server/use-cases/sending';
+import { channel, domain, sender, service, withholding } from '@/server/features/sending/use-cases';
 import type { ChannelView, DomainView, Found, SenderView, WithheldView } from '@/contract/sending';
 
 type Saved = { id: string; released: number };

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { pageAccess } from '@/app/page-access';
-import { loadToday } from '@/server/views/today';
+import { loadToday } from '@/server/features/today/today';
 import { TodayScreen } from '@/ui/today/TodayScreen';
 
 export const metadata: Metadata = { title: 'Today' };

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { orNotFound, pageAccess } from '@/app/page-access';
 import { SHIPPED_NOTIFICATIONS } from '@/core/shipped';
-import { loadDesk } from '@/server/views/desk';
+import { loadDesk } from '@/server/features/templates/templates';
 import { DeskScreen } from '@/ui/desk/DeskScreen';
 import {
   copyBlockAction,

@@ -1,6 +1,6 @@
 import { fileResponse } from '@/app/files';
 import { perform } from '@/server/use-case';
-import { look } from '@/server/use-cases/templates';
+import { look } from '@/server/features/templates/use-cases';
 
 export async function GET(_request: Request, { params }: { params: Promise<{ store: string }> }): Promise<Response> {
   const { store } = await params;

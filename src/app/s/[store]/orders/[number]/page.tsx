@@ -1,8 +1,8 @@
 import type { Metadata } from 'next';
 import { orNotFound, pageAccess } from '@/app/page-access';
 import { may } from '@/server/auth/policy';
-import { actionsFor } from '@/server/views/order-actions';
-import { orderDetail } from '@/server/views/orders';
+import { actionsFor } from '@/server/features/orders/order-actions';
+import { orderDetail } from '@/server/features/orders/orders';
 import { OrderScreen } from '@/ui/orders/OrderScreen';
 import { sendNowAction, stopAction } from '../../deliveries/actions';
 import { orderDoAction } from '../actions';

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { pageAccess } from '@/app/page-access';
 import { may } from '@/server/auth/policy';
-import { loadConnect } from '@/server/views/connect';
+import { loadConnect } from '@/server/features/orders/connect';
 import { ConnectScreen } from '@/ui/orders/ConnectScreen';
 import { eventsKeyAction } from '../actions';
 

@@ -2,7 +2,7 @@
 import { act, actAndRefresh } from '@/app/act';
 import type { ListKind } from '@/core/exchange';
 import type { Result } from '@/core/result';
-import { list } from '@/server/use-cases/orders';
+import { list } from '@/server/features/orders/use-cases';
 import type { FilePreview } from '@/contract/orders';
 
 /** The bytes of the file that came with a form; none when no file did, which is refused as an empty list is. */

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { pageAccess } from '@/app/page-access';
-import { orderChoices } from '@/server/views/placing';
+import { orderChoices } from '@/server/features/orders/placing';
 import { PlaceOrderScreen } from '@/ui/orders/PlaceOrderScreen';
 import { placeAction } from '../actions';
 

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { orNotFound, pageAccess } from '@/app/page-access';
-import { benchOf } from '@/server/views/desk';
-import { loadPassage, PASSAGE_MOMENT } from '@/server/views/passages';
+import { benchOf } from '@/server/features/templates/templates';
+import { loadPassage, PASSAGE_MOMENT } from '@/server/features/templates/passages';
 import { DeskScreen } from '@/ui/desk/DeskScreen';
 import {
   copyBlockAction,

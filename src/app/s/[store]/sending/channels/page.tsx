@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { pageAccess } from '@/app/page-access';
 import { may } from '@/server/auth/policy';
-import { channelViews } from '@/server/views/channels';
+import { channelViews } from '@/server/features/sending/channels';
 import { ChannelsScreen } from '@/ui/sending/ChannelsScreen';
 import { channelsAction } from '../actions';
 

@@ -1,8 +1,8 @@
 import type { Metadata } from 'next';
 import { pageAccess } from '@/app/page-access';
 import { may } from '@/server/auth/policy';
-import { domainViews } from '@/server/views/domains';
-import { senderViews } from '@/server/views/senders';
+import { domainViews } from '@/server/features/sending/domains';
+import { senderViews } from '@/server/features/sending/senders';
 import { DomainsScreen } from '@/ui/sending/DomainsScreen';
 import { addDomainAction } from '../actions';
 

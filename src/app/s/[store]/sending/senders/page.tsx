@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { pageAccess } from '@/app/page-access';
 import { may } from '@/server/auth/policy';
-import { senderViews } from '@/server/views/senders';
+import { senderViews } from '@/server/features/sending/senders';
 import { SendersScreen } from '@/ui/sending/SendersScreen';
 import { sendersAction } from '../actions';
 

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { pageAccess } from '@/app/page-access';
 import { may } from '@/server/auth/policy';
-import { strayCounts, withheldViews } from '@/server/views/withheld';
+import { strayCounts, withheldViews } from '@/server/features/sending/withheld';
 import { WithheldScreen } from '@/ui/sending/WithheldScreen';
 import { allowAction, withholdAction } from '../actions';
 

@@ -1,6 +1,6 @@
 import { fileResponse } from '@/app/files';
 import { perform } from '@/server/use-case';
-import { delivery } from '@/server/use-cases/deliveries';
+import { delivery } from '@/server/features/deliveries/use-cases';
 
 export async function GET(
   _request: Request,

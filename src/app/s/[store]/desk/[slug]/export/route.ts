@@ -1,6 +1,6 @@
 import { fileResponse } from '@/app/files';
 import { perform } from '@/server/use-case';
-import { template } from '@/server/use-cases/templates';
+import { template } from '@/server/features/templates/use-cases';
 
 interface Params {
   params: Promise<{ store: string; slug: string }>;

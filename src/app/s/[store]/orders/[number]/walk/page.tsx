@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { orNotFound, pageAccess } from '@/app/page-access';
-import { arrivedFor, loadWalk } from '@/server/views/walk';
+import { arrivedFor, loadWalk } from '@/server/features/orders/walk';
 import { WalkScreen } from '@/ui/orders/WalkScreen';
 import { stepAction, windAction } from '../../actions';
 

@@ -1,6 +1,6 @@
 import { fileResponse } from '@/app/files';
 import { perform } from '@/server/use-case';
-import { list } from '@/server/use-cases/orders';
+import { list } from '@/server/features/orders/use-cases';
 
 export async function GET(request: Request, { params }: { params: Promise<{ store: string }> }): Promise<Response> {
   const { store } = await params;

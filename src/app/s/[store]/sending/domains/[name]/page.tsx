@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { orNotFound, pageAccess } from '@/app/page-access';
 import { may } from '@/server/auth/policy';
-import { loadDomain } from '@/server/views/domains';
+import { loadDomain } from '@/server/features/sending/domains';
 import { DomainScreen } from '@/ui/sending/DomainScreen';
 import { lookAction, newKeyAction, removeDomainAction } from '../../actions';
 

@@ -3,7 +3,7 @@ import { notFound } from 'next/navigation';
 import { pageAccess } from '@/app/page-access';
 import { may } from '@/server/auth/policy';
 import { config } from '@/server/config';
-import { serviceViews } from '@/server/views/services';
+import { serviceViews } from '@/server/features/sending/services';
 import { ServiceScreen } from '@/ui/sending/ServiceScreen';
 import { checkAction, findAction, saveServiceAction } from '../../actions';
 

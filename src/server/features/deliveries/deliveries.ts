@@ -1,0 +1,293 @@
+/** The record of deliveries: lists with filters, one delivery's whole story, and trying one again. */
+import { and, asc, desc, eq, inArray, like, lt, ne, sql, type SQL } from 'drizzle-orm';
+import { simpleParser } from 'mailparser';
+import { DELIVERY_STATES, type DeliveryState } from '@/core/mail';
+import { AUDIENCES, type Audience } from '@/core/moments';
+import { reasonWords } from '@/core/plan';
+import type { Access } from '../../auth/access';
+import { database } from '../../db/client';
+import {
+  attempts,
+  bounces,
+  deliveries,
+  editions,
+  events,
+  notifications,
+  notWritten,
+  sentMessages,
+  services,
+} from '../../db/schema';
+import { databaseTime } from '../../db/time';
+import { AppError } from '../../errors';
+import { dropSecrets, refuseWithoutSecrets } from '../../events/secrets';
+import { remember, rememberReading } from '../../history';
+import { FAR_AHEAD } from '../../worker/dispatch';
+import { againView } from './again';
+import { deliveryById, type DeliveryRow } from './row';
+import { oneOf } from '../../../app/query';
+
+export interface DeliveryFilter {
+  states?: DeliveryState[];
+  role?: Audience;
+  recipient?: string;
+  order?: string;
+  /** Id of a notification. */
+  notification?: string;
+  before?: string;
+}
+
+/** Reads a filter from an address's query; what cannot be read is left out. */
+export function readDeliveryFilter(query: Record<string, string | string[] | undefined>): DeliveryFilter {
+  const one = (name: string): string | undefined => oneOf(query[name]);
+  const states = (one('state') ?? '')
+    .split(',')
+    .filter((s): s is DeliveryState => DELIVERY_STATES.includes(s as DeliveryState));
+  const role = one('role');
+  const recipient = one('recipient');
+  const order = one('order');
+  const notification = one('notification');
+  const before = one('before');
+  return {
+    ...(states.length > 0 && { states }),
+    ...(AUDIENCES.includes(role as Audience) && { role: role as Audience }),
+    ...(recipient && { recipient }),
+    ...(order && { order }),
+    ...(notification && { notification }),
+    ...(before && { before }),
+  };
+}
+
+/** A page of the record, newest first. */
+export async function listDeliveries(storeId: string, filter: DeliveryFilter, limit = 50) {
+  const where: (SQL | undefined)[] = [eq(deliveries.storeId, storeId)];
+  if (filter.states) where.push(inArray(deliveries.state, filter.states));
+  if (filter.role) where.push(eq(deliveries.role, filter.role));
+  // From the beginning of the address: that is what an index can find.
+  if (filter.recipient) where.push(like(deliveries.recipient, `${filter.recipient.replace(/[%_\\]/g, '\\$&')}%`));
+  if (filter.order) where.push(eq(deliveries.orderNumber, filter.order));
+  if (filter.notification) where.push(eq(deliveries.notificationId, filter.notification));
+  if (filter.before) where.push(lt(deliveries.id, filter.before));
+  const rows = await database()
+    .select({
+      id: deliveries.id,
+      order: deliveries.orderNumber,
+      notification: deliveries.notificationName,
+      recipient: deliveries.recipient,
+      recipientName: deliveries.recipientName,
+      role: deliveries.role,
+      language: deliveries.language,
+      state: deliveries.state,
+      subject: deliveries.subject,
+      attempts: deliveries.attempts,
+      lastWords: deliveries.lastWords,
+      messageId: deliveries.messageId,
+      timed: deliveries.timed,
+      dueAt: deliveries.dueAt,
+      createdAt: deliveries.createdAt,
+      acceptedAt: deliveries.acceptedAt,
+    })
+    .from(deliveries)
+    .where(and(...where))
+    .orderBy(desc(deliveries.id))
+    .limit(limit + 1);
+  return {
+    rows: rows.slice(0, limit).map(({ timed, dueAt, ...r }) => ({
+      ...r,
+      ...(isWaiting(r.state, timed) && { dueAt: dueAt.toISOString() }),
+      createdAt: r.createdAt.toISOString(),
+      acceptedAt: r.acceptedAt?.toISOString(),
+    })),
+    next: rows.length > limit ? rows[limit - 1]!.id : undefined,
+  };
+}
+
+/** Whether a delivery waits for its time, and not for a worker. */
+export const isWaiting = (state: DeliveryState, timed: boolean): boolean => state === 'planned' && timed;
+
+/** One delivery's whole story: why, what was tried, what was said, and the message as sent. */
+export async function deliveryDetail(access: Access, id: string) {
+  const row = await deliveryById(access, id);
+  const [tries, [sent], back, [event], [edition], others, unsent] = await Promise.all([
+    database()
+      .select()
+      .from(attempts)
+      .where(eq(attempts.deliveryId, id))
+      .orderBy(asc(attempts.number), asc(attempts.id)),
+    database().select().from(sentMessages).where(eq(sentMessages.deliveryId, id)),
+    database().select().from(bounces).where(eq(bounces.deliveryId, id)).orderBy(asc(bounces.id)),
+    database().select().from(events).where(eq(events.id, row.eventId)),
+    database().select({ number: editions.number }).from(editions).where(eq(editions.id, row.editionId)),
+    database()
+      .select({
+        id: deliveries.id,
+        recipient: deliveries.recipient,
+        notification: deliveries.notificationName,
+        state: deliveries.state,
+      })
+      .from(deliveries)
+      .where(eq(deliveries.eventId, row.eventId))
+      .orderBy(asc(deliveries.id)),
+    database().select().from(notWritten).where(eq(notWritten.eventId, row.eventId)).orderBy(asc(notWritten.id)),
+  ]);
+  const [notification] = await database()
+    .select({ slug: notifications.slug })
+    .from(notifications)
+    .where(eq(notifications.id, row.notificationId));
+  if (sent) await rememberReading(access, 'read a message', `${row.notificationName} to ${row.recipient}`, id);
+  const message = sent ? await simpleParser(sent.raw, { skipHtmlToText: true, skipImageLinks: true }) : undefined;
+  return {
+    id,
+    order: row.orderNumber,
+    notification: row.notificationName,
+    slug: notification?.slug,
+    recipient: row.recipient,
+    recipientName: row.recipientName,
+    role: row.role,
+    language: row.language,
+    state: row.state,
+    subject: row.subject,
+    messageId: row.messageId,
+    words: row.lastWords,
+    /** When it is tried next; nothing while it waits for somebody to do something. */
+    ...(row.dueAt < FAR_AHEAD && { dueAt: row.dueAt.toISOString() }),
+    waits: isWaiting(row.state, row.timed),
+    createdAt: row.createdAt.toISOString(),
+    acceptedAt: row.acceptedAt?.toISOString(),
+    edition: edition?.number,
+    reasons: row.reasons.map(reasonWords),
+    event: event && {
+      type: event.type,
+      source: event.source,
+      eventId: event.eventId,
+      receivedAt: event.receivedAt.toISOString(),
+    },
+    attempts: tries.map((a) => ({
+      id: a.id,
+      number: a.number,
+      startedAt: a.startedAt.toISOString(),
+      ...(a.endedAt && { ms: a.endedAt.getTime() - a.startedAt.getTime() }),
+      /** Its process ended before it could say what came of it: the server may have taken the message. */
+      lost: a.endedAt === null && (row.state !== 'sending' || a.number < row.attempts),
+      state: a.state,
+      via: a.via,
+      words: a.words,
+      remedy: a.remedy,
+      conversation: a.conversation,
+    })),
+    message: message && {
+      from: message.from?.text ?? '',
+      html: typeof message.html === 'string' ? message.html : '',
+      text: message.text ?? '',
+      bytes: sent!.raw.length,
+    },
+    again: await againView(row),
+    othersOfCause: await othersOfCause(row),
+    mayBeReleased: row.state === 'withheld' && !row.released,
+    bounces: back.map((b) => ({
+      id: b.id,
+      at: b.at.toISOString(),
+      kind: b.kind,
+      status: b.status,
+      words: b.words,
+      diagnostic: b.diagnostic,
+    })),
+    others: others.filter((o) => o.id !== id),
+    notWritten: unsent.map((n) => ({
+      id: n.id,
+      notification: n.notificationName,
+      recipient: n.recipient,
+      recipientName: n.recipientName,
+      reason: n.reasons.map(reasonWords).join(' '),
+    })),
+  };
+}
+
+/** The bytes of the message as sent. */
+export async function sentMessage(access: Access, id: string): Promise<Buffer> {
+  const row = await deliveryById(access, id);
+  const [sent] = await database().select().from(sentMessages).where(eq(sentMessages.deliveryId, id));
+  if (!sent) throw new AppError('not-found', 'This message was not sent, so there is nothing to download.');
+  await remember(access, 'downloaded a message', `${row.notificationName} to ${row.recipient}`, { about: id });
+  return sent.raw;
+}
+
+/** Lets a message that waits for its time go out now. It is looked at again as if it were due. */
+export async function sendNow(access: Access, id: string): Promise<void> {
+  const row = await deliveryById(access, id);
+  const now = new Date(await databaseTime());
+  const [result] = await database()
+    .update(deliveries)
+    .set({ dueAt: now, plannedFor: now })
+    .where(and(eq(deliveries.id, id), eq(deliveries.state, 'planned')));
+  if (result.affectedRows === 0) throw new AppError('conflict', 'This message does not wait any more.');
+  await remember(access, 'sent before its time', `${row.notificationName} to ${row.recipient}`);
+}
+
+/** Stops a message that has not gone out. */
+export async function stopDelivery(access: Access, id: string): Promise<void> {
+  const row = await deliveryById(access, id);
+  const [result] = await database()
+    .update(deliveries)
+    .set({ state: 'cancelled', lastWords: `${access.person.name} stopped it.` })
+    .where(and(eq(deliveries.id, id), inArray(deliveries.state, ['planned', 'held', 'deferred'])));
+  if (result.affectedRows === 0)
+    throw new AppError('conflict', 'This message cannot be stopped any more: it was sent, or is being sent.');
+  await dropSecrets(database(), row.eventId);
+  await remember(access, 'stopped', `${row.notificationName} to ${row.recipient}`);
+}
+
+const AGAIN: readonly DeliveryState[] = ['failed', 'deferred', 'held'];
+
+/** Makes a delivery due now that failed, waits, or is held. */
+export async function tryAgain(access: Access, id: string): Promise<void> {
+  const row = await deliveryById(access, id);
+  await refuseWithoutSecrets(row.eventId);
+  const [result] = await database()
+    .update(deliveries)
+    .set({ state: 'planned', dueAt: new Date(await databaseTime()), cause: '' })
+    .where(and(eq(deliveries.id, id), inArray(deliveries.state, [...AGAIN])));
+  // Who asks for it now wants to see what comes of it, also from a service that rests.
+  await database().update(services).set({ downUntil: null }).where(eq(services.storeId, access.store.id));
+  if (result.affectedRows === 0)
+    throw new AppError('conflict', 'This delivery is not waiting for anything: it was sent, or is being sent.');
+  await remember(access, 'tried again', `${row.notificationName} to ${row.recipient}`);
+}
+
+/** How many more there are that failed or are held for the same cause. */
+async function othersOfCause(row: Pick<DeliveryRow, 'id' | 'storeId' | 'state' | 'cause'>): Promise<number> {
+  if (row.cause === '' || !AGAIN.includes(row.state)) return 0;
+  const { storeId, state, cause, id } = row;
+  return database().$count(
+    deliveries,
+    and(
+      eq(deliveries.storeId, storeId),
+      eq(deliveries.state, state),
+      eq(deliveries.cause, cause),
+      ne(deliveries.id, id),
+    ),
+  );
+}
+
+/** Changed in one statement at most, so that no other has to wait long for the rows. */
+const STEP = 500;
+
+/** Makes everything of the store due now that is in the same state for the same cause as one delivery. Answers how many. */
+export async function tryAllOfCause(access: Access, id: string): Promise<number> {
+  const row = await deliveryById(access, id);
+  if (row.cause === '' || !AGAIN.includes(row.state)) {
+    throw new AppError('conflict', 'This delivery is not waiting for anything: it was sent, or is being sent.');
+  }
+  await database().update(services).set({ downUntil: null }).where(eq(services.storeId, access.store.id));
+  const dueAt = new Date(await databaseTime());
+  let tried = 0;
+  for (;;) {
+    const [result] = await database().execute(sql`
+      update ${deliveries} set state = 'planned', due_at = ${dueAt}, cause = ''
+      where store_id = ${access.store.id} and state = ${row.state} and cause = ${row.cause} limit ${sql.raw(String(STEP))}`);
+    const { affectedRows } = result as unknown as { affectedRows: number };
+    tried += affectedRows;
+    if (affectedRows < STEP) break;
+  }
+  await remember(access, 'tried all of one cause again', `${tried} messages: ${row.lastWords}`);
+  return tried;
+}

@@ -1,0 +1,268 @@
+/** A file of products, customers or orders, read: what is in it, and what is wrong at which row. */
+import { Type, type Static } from '@sinclair/typebox';
+import { eq } from 'drizzle-orm';
+import {
+  addressFrom,
+  csvTooLarge,
+  contactsFrom,
+  decodeText,
+  ordersInSteps,
+  MOST_PROBLEMS,
+  readCsvInSteps,
+  type Cells,
+  type ListKind,
+  type RowProblem,
+} from '@/core/exchange';
+import {
+  AddressSchema,
+  ContactSchema,
+  isOwnNumber,
+  orderProblems,
+  OrderSchema,
+  OWN_ORDERS,
+  type Order,
+} from '@/core/order';
+import { checker, placeWords } from '@/core/schema';
+import { jsonTooLarge, SIZE_LIMITS, type SizeLimits } from '@/core/size';
+import type { Access } from '../../auth/access';
+import { database } from '../../db/client';
+import { channels, type customers, type products } from '../../db/schema';
+import { AppError } from '../../errors';
+import { NO_COUNTRY } from '../orders/placing';
+import { breath, breathing } from '../../breath';
+import { FILE } from './file';
+import { parseCsv } from './parse';
+
+/** A list in JSON is read in one go, which holds everything else up for as long: a longer one comes as CSV, or in parts. */
+export const MOST_JSON_BYTES = 3_000_000;
+const LIST_LIMITS: SizeLimits = { values: 150_000, depth: SIZE_LIMITS.depth };
+
+type ProductRow = Omit<typeof products.$inferInsert, 'storeId'>;
+type CustomerRow = Omit<typeof customers.$inferInsert, 'storeId' | 'id'>;
+
+/** What was read. */
+export interface Read {
+  format: 'CSV' | 'JSON';
+  encoding: string;
+  separator?: string;
+  ignored: string[];
+  products: ProductRow[];
+  customers: CustomerRow[];
+  orders: Order[];
+  problems: RowProblem[];
+  /** Rows or entries in the file. */
+  rows: number;
+}
+
+const noAddress = (name: string) => ({ name, lines: [], city: '-', country: NO_COUNTRY });
+
+const strict = { additionalProperties: false } as const;
+const ProductJson = Type.Object(
+  {
+    sku: Type.String({ minLength: 1, maxLength: 64 }),
+    name: Type.String({ minLength: 1, maxLength: 300 }),
+    category: Type.String({ minLength: 1, maxLength: 80 }),
+    options: Type.Optional(Type.String({ maxLength: 300 })),
+    /** Minor units of the store's currency. */
+    price: Type.Integer({ minimum: 0 }),
+    taxRate: Type.Optional(Type.Integer({ minimum: 0, maximum: 100 })),
+  },
+  strict,
+);
+const CustomerJson = Type.Object(
+  {
+    email: Type.String({ format: 'mail-address' }),
+    firstName: Type.Optional(Type.String({ maxLength: 120 })),
+    lastName: Type.Optional(Type.String({ maxLength: 120 })),
+    company: Type.Optional(Type.String({ maxLength: 200 })),
+    language: Type.Optional(Type.String({ format: 'language' })),
+    guest: Type.Optional(Type.Boolean()),
+    address: Type.Optional(AddressSchema),
+    contacts: Type.Optional(Type.Array(ContactSchema, { maxItems: 20 })),
+  },
+  strict,
+);
+const checkProduct = checker(ProductJson);
+const checkCustomer = checker(CustomerJson);
+const checkOrder = checker(OrderSchema);
+
+/** What each is known by: stock number, address, order number. */
+export const keysOf = (kind: ListKind, read: Read): string[] =>
+  kind === 'products'
+    ? read.products.map((p) => p.sku)
+    : kind === 'customers'
+      ? read.customers.map((c) => c.email)
+      : read.orders.map((o) => o.number);
+
+/** Reads a list out of a file's bytes, with every problem at its row. Throws an {@link AppError} for what is no such list. */
+export async function readFile(access: Access, kind: ListKind, bytes: Uint8Array): Promise<Read> {
+  if (bytes.length === 0) throw new AppError('invalid', 'The file is empty.');
+  const { text, encoding } = decodeText(bytes);
+  if (text.includes('\u0000')) {
+    throw new AppError('invalid', 'This is no text file. Save the list as CSV, or take JSON.');
+  }
+  const channelIds = (
+    await database().select({ id: channels.id }).from(channels).where(eq(channels.storeId, access.store.id))
+  ).map((c) => c.id);
+  const read: Read = {
+    format: 'CSV',
+    encoding,
+    ignored: [],
+    products: [],
+    customers: [],
+    orders: [],
+    problems: [],
+    rows: 0,
+  };
+  if (/^\s{0,100}[[{]/.test(text)) await readJson(access, kind, text, channelIds, read);
+  else await readTable(access, kind, text, channelIds, read);
+  await breath();
+  dropTwice(kind, read);
+  await breath();
+  return read;
+}
+
+async function readTable(
+  access: Access,
+  kind: ListKind,
+  text: string,
+  channelIds: string[],
+  read: Read,
+): Promise<void> {
+  const { currency, language } = access.store;
+  const shape = await breathing(csvTooLarge(text));
+  if (shape) {
+    read.problems = [shape];
+    return;
+  }
+  const list = await breathing(readCsvInSteps(kind, await parseCsv(text), currency));
+  Object.assign(read, { separator: list.separator, ignored: list.ignored, problems: list.problems });
+  read.rows = list.rows.length + new Set(list.problems.map((p) => p.row)).size;
+  if (kind === 'products') {
+    read.products = list.rows.map(({ cells }) => ({
+      sku: String(cells.sku),
+      name: String(cells.name),
+      category: String(cells.category),
+      options: String(cells.options ?? ''),
+      price: Number(cells.price),
+      taxRate: Number(cells.tax_rate ?? 0),
+    }));
+  } else if (kind === 'customers') {
+    for (const { row, cells } of list.rows) {
+      const { contacts, problem } = contactsFrom(String(cells.contacts ?? ''));
+      if (problem) read.problems.push({ row, column: 'contacts', message: problem });
+      else read.customers.push(customerFrom(cells, contacts, language));
+    }
+  } else {
+    const { orders: made, problems } = await breathing(ordersInSteps(list.rows, currency, channelIds));
+    read.orders = made.map((o) => o.order);
+    await breath();
+    const own = made.find((o) => isOwnNumber(o.order.number));
+    if (own) {
+      const message = `${own.order.number} is of the range of orders that are made in Libellus (${OWN_ORDERS})`;
+      read.problems.push({ row: own.row, column: 'number', message });
+      read.orders = read.orders.filter((o) => !isOwnNumber(o.number));
+    }
+    read.problems.push(...problems);
+  }
+}
+
+function customerFrom(cells: Cells, contacts: CustomerRow['contacts'], language: string): CustomerRow {
+  const [firstName, lastName] = [String(cells.first_name ?? ''), String(cells.last_name ?? '')];
+  const name = `${firstName} ${lastName}`.trim();
+  return {
+    email: String(cells.email),
+    firstName,
+    lastName,
+    company: String(cells.company ?? ''),
+    language: String(cells.language ?? language),
+    guest: cells.guest === true,
+    address: addressFrom(cells, name) ?? noAddress(name || String(cells.email)),
+    contacts: contacts ?? [],
+  };
+}
+
+async function readJson(access: Access, kind: ListKind, text: string, channelIds: string[], read: Read): Promise<void> {
+  read.format = 'JSON';
+  if (text.length > MOST_JSON_BYTES) {
+    throw new AppError(
+      'invalid',
+      `A list in JSON has ${MOST_JSON_BYTES / 1_000_000} MB at most. Save it as CSV, or in several files.`,
+    );
+  }
+  const large = jsonTooLarge(text, LIST_LIMITS);
+  if (large) throw new AppError('invalid', `The file ${large}. Save it as CSV, or in several files.`);
+  let value: unknown;
+  try {
+    value = JSON.parse(text);
+  } catch (error) {
+    throw new AppError('invalid', `The file is not JSON: ${(error as Error).message}`);
+  }
+  const list = Array.isArray(value) ? value : (value as Record<string, unknown> | null)?.[kind];
+  const version = Array.isArray(value) ? 1 : (value as { version?: unknown }).version;
+  if (typeof version === 'number' && version > FILE.version) {
+    throw new AppError('invalid', 'This file comes from a newer Libellus. Bring that up to date first.');
+  }
+  if (!Array.isArray(list)) throw new AppError('invalid', `The file holds no list "${kind}".`);
+  read.rows = list.length;
+  const take = (entry: unknown, i: number): void => {
+    const row = i + 1;
+    const say = (problems: readonly { path: string; message: string }[]): void => {
+      for (const p of read.problems.length < MOST_PROBLEMS ? problems.slice(0, 3) : [])
+        read.problems.push({ row, column: placeWords(p.path), message: p.message });
+    };
+    if (kind === 'products') {
+      const checked = checkProduct(entry);
+      if (!checked.ok) say(checked.problems);
+      else read.products.push({ taxRate: 0, options: '', ...checked.value });
+    } else if (kind === 'customers') {
+      const checked = checkCustomer(entry);
+      if (!checked.ok) say(checked.problems);
+      else read.customers.push(completed(checked.value, access.store.language));
+    } else {
+      const checked = checkOrder(entry);
+      if (!checked.ok) return say(checked.problems);
+      const problems = orderProblems(checked.value);
+      if (!channelIds.includes(checked.value.channel)) {
+        problems.push({ path: '/channel', message: `"${checked.value.channel}" is not a channel of this store` });
+      }
+      if (problems.length > 0) say(problems);
+      else read.orders.push(checked.value);
+    }
+  };
+  for (const [i, entry] of list.entries()) {
+    take(entry, i);
+    if (i % 200 === 199) await breath();
+  }
+}
+
+const completed = (c: Static<typeof CustomerJson>, language: string): CustomerRow => ({
+  firstName: '',
+  lastName: '',
+  company: '',
+  language,
+  guest: false,
+  contacts: [],
+  ...c,
+  address: c.address ?? noAddress(c.email),
+});
+
+/** The same key twice in one file: which one is meant cannot be known. */
+function dropTwice(kind: ListKind, read: Read): void {
+  // Addresses are one whatever their case; numbers are what they are.
+  const fold = (key: string): string => (kind === 'customers' ? key.toLowerCase() : key);
+  const seen = new Set<string>();
+  const twice = new Set<string>();
+  for (const key of keysOf(kind, read)) {
+    const folded = fold(key);
+    if (seen.has(folded)) twice.add(folded);
+    seen.add(folded);
+  }
+  if (twice.size === 0) return;
+  for (const key of twice)
+    read.problems.push({ row: 0, column: '', message: `"${key}" stands in the file more than once` });
+  const once = (key: string): boolean => !twice.has(fold(key));
+  read.products = read.products.filter((p) => once(p.sku));
+  read.customers = read.customers.filter((c) => once(c.email));
+  read.orders = read.orders.filter((o) => once(o.number));
+}

@@ -1,0 +1,286 @@
+/** The board of everything that can go out, and an order's own path over it. */
+import { and, count, desc, eq, gte, inArray, max } from 'drizzle-orm';
+import { conditionWords } from '@/core/conditions';
+import type { DeliveryState } from '@/core/mail';
+import { sampleOrders } from '@/core/order';
+import { findDoubles, planner, reasonWords, templateAddress, variantTitle, type PlanEvent } from '@/core/plan';
+import { segmentsOf, templateChanges, type Template } from '@/core/template';
+import { BY_HAND } from '@/core/moments';
+import { scheduleWords, timingWords } from '@/core/time';
+import type { PathStep, LeafState, DoubleView, ShopMailView, OrderPath } from '@/contract/notifications';
+import type { Access } from '../../auth/access';
+import { database } from '../../db/client';
+import {
+  channels,
+  customers,
+  deliveries,
+  editions,
+  notifications,
+  notWritten,
+  orders,
+  routingRules,
+  shopMails,
+  templates,
+} from '../../db/schema';
+import { AppError } from '../../errors';
+import { planSettings } from '../../events/settings';
+import { idAt } from '../../ids';
+import { isWaiting } from '../deliveries/deliveries';
+
+const DAY = 86_400_000;
+
+/** Languages in which every segment that the source has is written. */
+export function completeLanguages(template: Template, languages: readonly string[], source: string): string[] {
+  const needed = segmentsOf(template).filter((s) => (template.words[source]?.[s.id] ?? '').trim() !== '');
+  return languages.filter((l) => needed.every((s) => (template.words[l]?.[s.id] ?? '').trim() !== ''));
+}
+
+export type BoardRow = Awaited<ReturnType<typeof boardRows>>[number];
+export type Board = Awaited<ReturnType<typeof loadBoard>>;
+export type BoardCard = Board['cards'][number];
+
+/** Every variant of every notification, with its draft and live edition, in the order in which they are tried. */
+export async function boardRows(access: Access) {
+  const rows = await database()
+    .select({ notification: notifications, template: templates, edition: editions })
+    .from(notifications)
+    .innerJoin(templates, eq(templates.notificationId, notifications.id))
+    .leftJoin(editions, eq(editions.id, templates.liveEditionId))
+    .where(eq(notifications.storeId, access.store.id))
+    .orderBy(notifications.id, templates.rank, templates.id);
+  return rows.map((row) => ({
+    ...row,
+    title: variantTitle(row.notification.name, row.template.variantName),
+    address: templateAddress(row.notification.slug, row.template.variant),
+    changed: !row.template.nothing && templateChanges(row.edition?.template, row.template.draft).length > 0,
+    complete: completeLanguages(row.template.draft, access.store.languages, access.store.language),
+  }));
+}
+
+/** The state of each variant, summed up for its notification. */
+export async function loadBoard(access: Access, rows?: readonly BoardRow[]) {
+  const { store } = access;
+  const variants = rows ?? (await boardRows(access));
+  const ids = [...new Set(variants.map((r) => r.notification.id))];
+  const [failed, rules, waiting, last, doubles, channelRows] = await Promise.all([
+    countByNotification(and(eq(deliveries.state, 'failed'), gte(deliveries.id, idAt(Date.now() - DAY))), store.id),
+    database()
+      .select({ id: routingRules.notificationId, n: count() })
+      .from(routingRules)
+      .where(eq(routingRules.storeId, store.id))
+      .groupBy(routingRules.notificationId),
+    countByNotification(and(eq(deliveries.state, 'planned'), eq(deliveries.timed, true)), store.id),
+    lastDeliveries(ids),
+    doublesOf(access),
+    database().select({ id: channels.id, name: channels.name }).from(channels).where(eq(channels.storeId, store.id)),
+  ]);
+  const names = new Map(channelRows.map((c) => [c.id, c.name]));
+  return {
+    languages: store.languages,
+    doubles,
+    cards: ids.map((id) => {
+      const own = variants.filter((r) => r.notification.id === id);
+      const { notification } = own[0]!;
+      const written = own.filter((r) => !r.template.nothing);
+      const failures = failed.get(id) ?? 0;
+      const changed = written.some((r) => r.changed);
+      const stale = written.some((r) => r.edition && Object.keys(r.template.stale).length > 0);
+      const mark: LeafState = !notification.on
+        ? 'off'
+        : failures > 0
+          ? 'failing'
+          : changed
+            ? 'draft'
+            : stale
+              ? 'stale'
+              : 'live';
+      const everybody = own.at(-1)!;
+      const latest = last.get(id);
+      return {
+        slug: notification.slug,
+        id,
+        name: notification.name,
+        moment: notification.moment,
+        audience: notification.audience,
+        on: notification.on,
+        mark,
+        edition: everybody.edition?.number,
+        changed,
+        published: written.every((r) => r.edition !== null),
+        /** Versions for some orders, besides the one for everybody. */
+        variants: own.length - 1,
+        timing: notification.moment === BY_HAND ? 'by hand' : scheduleWords(notification.schedule),
+        row: notification.schedule.row.length > 1 ? notification.schedule.row.map(timingWords) : [],
+        when: notification.when ? conditionWords(notification.when, { channel: (c) => names.get(c) }) : undefined,
+        offChannels: notification.offChannels.flatMap((c) => names.get(c) ?? []),
+        labels: notification.audience === 'contact' ? notification.labels : undefined,
+        owner: notification.owner,
+        complete: store.languages.filter((l) => written.every((r) => r.complete.includes(l))),
+        rules: notification.audience === 'staff' ? (rules.find((r) => r.id === id)?.n ?? 0) : undefined,
+        waiting: waiting.get(id) ?? 0,
+        failures,
+        double: doubles.some((d) => d.notificationId === id || d.with.id === id),
+        last: latest && { state: latest.state, at: latest.at.toISOString() },
+      };
+    }),
+  };
+}
+
+async function countByNotification(which: ReturnType<typeof and>, storeId: string): Promise<Map<string, number>> {
+  const rows = await database()
+    .select({ id: deliveries.notificationId, n: count() })
+    .from(deliveries, { forceIndex: 'delivery_state' })
+    .where(and(eq(deliveries.storeId, storeId), which))
+    .groupBy(deliveries.notificationId);
+  return new Map(rows.map((r) => [r.id, r.n]));
+}
+
+/** The newest delivery of each notification, unless it still waits: two short reads, however long the record is. */
+async function lastDeliveries(ids: readonly string[]) {
+  if (ids.length === 0) return new Map<string, { state: DeliveryState; at: Date }>();
+  const newest = await database()
+    .select({ id: max(deliveries.id) })
+    .from(deliveries, { forceIndex: 'delivery_notification' })
+    .where(inArray(deliveries.notificationId, [...ids]))
+    .groupBy(deliveries.notificationId);
+  const wanted = newest.flatMap((n) => n.id ?? []);
+  if (wanted.length === 0) return new Map<string, { state: DeliveryState; at: Date }>();
+  const rows = await database()
+    .select({
+      notificationId: deliveries.notificationId,
+      state: deliveries.state,
+      at: deliveries.createdAt,
+      timed: deliveries.timed,
+    })
+    .from(deliveries)
+    .where(inArray(deliveries.id, wanted));
+  return new Map(rows.filter((r) => !isWaiting(r.state, r.timed)).map((r) => [r.notificationId, r]));
+}
+
+/** Orders looked at for doubles: the newest, and those made up for every situation. */
+const LOOKED_AT = 40;
+
+/** Orders to plan with: the newest, or made-up ones with them, each with its customer and channel. */
+export async function ordersToPlan(access: Access, limit = LOOKED_AT): Promise<Omit<PlanEvent, 'moment'>[]> {
+  const { store } = access;
+  const [newest, channelRows] = await Promise.all([
+    database()
+      .select({ order: orders.snapshot, placedAt: orders.placedAt, email: orders.customerEmail })
+      .from(orders)
+      .where(eq(orders.storeId, store.id))
+      .orderBy(desc(orders.id))
+      .limit(limit),
+    database().select().from(channels).where(eq(channels.storeId, store.id)),
+  ]);
+  const people = await customersOf(
+    store.id,
+    newest.map((o) => o.email),
+  );
+  const channelOf = new Map(channelRows.map((c) => [c.id, c]));
+  const now = Date.now();
+  const samples = sampleOrders(store.currency, store.facts.url, now).map(({ order }) => ({ order, at: now }));
+  return [
+    ...newest.map(({ order, placedAt, email }) => {
+      const channel = channelOf.get(order.channel);
+      const customer = people.get(email);
+      return { order, at: placedAt.getTime(), ...(channel && { channel }), ...(customer && { customer }) };
+    }),
+    ...samples,
+  ];
+}
+
+/** What is kept about customers, by address. */
+export async function customersOf(storeId: string, emails: readonly string[]) {
+  if (emails.length === 0)
+    return new Map<string, { language: string; contacts: typeof customers.$inferSelect.contacts }>();
+  const rows = await database()
+    .select({ email: customers.email, language: customers.language, contacts: customers.contacts })
+    .from(customers)
+    .where(and(eq(customers.storeId, storeId), inArray(customers.email, [...new Set(emails)])));
+  return new Map(rows.map((r) => [r.email, r]));
+}
+
+/** Two messages that would reach one person for one moment. */
+export async function doublesOf(access: Access): Promise<DoubleView[]> {
+  const [settings, mails, about] = await Promise.all([
+    planSettings(database(), access.store),
+    shopMailsOf(access),
+    ordersToPlan(access),
+  ]);
+  const found = findDoubles(settings, mails, about);
+  const name = (id: string): string => settings.notifications.find((n) => n.id === id)?.name ?? '';
+  return found.map((d) => ({ ...d, name: name(d.notificationId) }));
+}
+
+/** What the shop system sends by itself. */
+export async function shopMailsOf(access: Access): Promise<ShopMailView[]> {
+  const rows = await database().select().from(shopMails).where(eq(shopMails.storeId, access.store.id));
+  return rows.map(({ id, name, moment, audience }) => ({ id, name, moment, audience }));
+}
+
+/** What an order has had from each notification so far, what still waits, and what it would get at moments to come. */
+export async function orderPath(access: Access, number: string): Promise<OrderPath> {
+  const { store } = access;
+  const [order] = await database()
+    .select()
+    .from(orders)
+    .where(and(eq(orders.storeId, store.id), eq(orders.number, number)));
+  if (!order) throw new AppError('not-found', `${store.name} has no order ${number}.`);
+  const [sent, unsent, settings, channelRows, people] = await Promise.all([
+    database().select().from(deliveries).where(eq(deliveries.orderId, order.id)).orderBy(deliveries.id),
+    database().select().from(notWritten).where(eq(notWritten.orderId, order.id)).orderBy(notWritten.id),
+    planSettings(database(), store),
+    database()
+      .select()
+      .from(channels)
+      .where(and(eq(channels.storeId, store.id), eq(channels.id, order.channel))),
+    customersOf(store.id, [order.customerEmail]),
+  ]);
+  const byNotification: Record<string, PathStep> = {};
+  const of = (id: string): PathStep => (byNotification[id] ??= { sent: [], why: [], would: 0 });
+  for (const d of sent) {
+    of(d.notificationId).sent.push({
+      id: d.id,
+      state: d.state,
+      waits: d.state === 'planned' && d.timed,
+      at: (d.acceptedAt ?? (d.timed ? d.dueAt : d.createdAt)).toISOString(),
+      recipient: d.recipient,
+    });
+  }
+  for (const n of unsent) {
+    const why = n.reasons.map(reasonWords).join(' ');
+    const step = of(n.notificationId);
+    if (!step.why.includes(why)) step.why.push(why);
+  }
+  // What is still to come is planned as if it came now.
+  const { plan } = planner(settings);
+  const [channel] = channelRows;
+  const customer = people.get(order.customerEmail);
+  for (const notification of settings.notifications) {
+    if (byNotification[notification.id] || order.status === 'OrderCancelled') continue;
+    const planned = plan({
+      moment: notification.moment,
+      order: order.snapshot,
+      at: Date.now(),
+      answered: order.answered,
+      ...(notification.moment === BY_HAND && { letter: { notificationId: notification.id, by: '', adapted: [] } }),
+      ...(channel && { channel }),
+      ...(customer && { customer }),
+    });
+    const mine = planned.deliveries.filter((d) => d.notificationId === notification.id).length;
+    const step = of(notification.id);
+    step.would = mine;
+    if (mine > 0) continue;
+    const reason = planned.notWritten.find((n) => n.notificationId === notification.id)?.reasons[0];
+    if (reason) step.why.push(reasonWords(reason));
+  }
+  return {
+    number,
+    name: order.customerName,
+    sent: sent.filter((d) => d.state === 'accepted').length,
+    waiting: sent.filter((d) => ['planned', 'held', 'sending', 'deferred'].includes(d.state)).length,
+    failed: sent.filter((d) => ['failed', 'bounced'].includes(d.state)).length,
+    notSent: unsent.length,
+    byNotification,
+  };
+}

@@ -1,0 +1,133 @@
+/** Turning a notification on is a small publication: who would have had it over the last 30 days. */
+import { and, desc, eq, gte, inArray } from 'drizzle-orm';
+import type { Order } from '@/core/order';
+import { BY_HAND, startsOf } from '@/core/moments';
+import { languageName } from '@/core/names';
+import { findDoubles, planner, reasonWords } from '@/core/plan';
+import type { Impact } from '@/contract/notifications';
+import type { Access } from '../../auth/access';
+import { database } from '../../db/client';
+import { channels, events } from '../../db/schema';
+import { planSettings } from '../../events/settings';
+import { boardRows, customersOf, ordersToPlan, shopMailsOf } from './board';
+import { notificationBySlug } from './notification';
+
+const DAY = 86_400_000;
+
+const LOOK_AT = 5_000;
+
+/** Who would have had a notification over the last 30 days, planned from the store's own events as if it had been on. */
+export async function impactOf(access: Access, slug: string): Promise<Impact> {
+  const { store } = access;
+  const notification = await notificationBySlug(access, slug);
+  const { moment } = notification;
+  const byHand = moment === BY_HAND;
+  // By hand it is offered on orders, whatever has become of them.
+  const starts = byHand ? (['order.placed'] as const) : startsOf(moment);
+  const [settings, past, channelRows, about, mails, rows] = await Promise.all([
+    planSettings(database(), store),
+    database()
+      .select({ type: events.type, time: events.time, data: events.data })
+      .from(events)
+      .where(
+        and(
+          eq(events.storeId, store.id),
+          inArray(events.type, [...starts]),
+          gte(events.time, new Date(Date.now() - 30 * DAY)),
+        ),
+      )
+      .orderBy(desc(events.id))
+      .limit(LOOK_AT + 1),
+    database().select().from(channels).where(eq(channels.storeId, store.id)),
+    ordersToPlan(access),
+    shopMailsOf(access),
+    boardRows(access),
+  ]);
+  // As it would be: on, with its drafts published.
+  const own = rows.filter((r) => r.notification.id === notification.id);
+  const facts = settings.notifications.map((n) =>
+    n.id === notification.id
+      ? {
+          ...n,
+          on: true,
+          variants: n.variants.map((v) => ({
+            ...v,
+            edition: v.edition ?? {
+              id: v.id,
+              number: 0,
+              languages: Object.keys(own.find((r) => r.template.id === v.id)?.template.draft.words ?? {}),
+            },
+          })),
+        }
+      : n,
+  );
+  const asOn = { ...settings, notifications: facts };
+  const { plan } = planner({ ...asOn, notifications: facts.filter((n) => n.id === notification.id) });
+  const channelOf = new Map(channelRows.map((c) => [c.id, c]));
+  const looked = past.slice(0, LOOK_AT).map((e) => ({ ...e, order: (e.data as { order: Order }).order }));
+  const people = await customersOf(
+    store.id,
+    looked.map((e) => e.order.customer.email),
+  );
+  const byLanguage = new Map<string, number>();
+  const byVariant = new Map<string, number>();
+  const without = new Map<string, Set<string>>();
+  const reached = new Set<string>();
+  let messages = 0;
+  const add = (map: Map<string, number>, key: string): void => void map.set(key, (map.get(key) ?? 0) + 1);
+  const variantName = (id: string): string => {
+    const title = own.find((r) => r.template.id === id)?.template.variantName ?? '';
+    return title === '' ? 'Everybody left' : title;
+  };
+  for (const { order, type, time } of looked) {
+    const channel = channelOf.get(order.channel);
+    const customer = people.get(order.customer.email);
+    const planned = plan({
+      moment: byHand ? moment : type,
+      ...(byHand && { letter: { notificationId: notification.id, by: access.person.name, adapted: [] } }),
+      order,
+      at: time.getTime(),
+      ...(channel && { channel }),
+      ...(customer && { customer }),
+    });
+    for (const d of planned.deliveries) {
+      messages += 1;
+      reached.add(order.number);
+      add(byLanguage, d.language);
+      add(byVariant, variantName(d.variantId));
+    }
+    for (const n of planned.notWritten) {
+      const why = reasonWords(n.reasons[0]!);
+      const numbers = without.get(why) ?? new Set();
+      without.set(why, numbers.add(order.number));
+    }
+  }
+  const sorted = (map: Map<string, number>, name: (key: string) => string = (k) => k) =>
+    [...map].sort((a, b) => b[1] - a[1]).map(([key, n]) => ({ name: name(key), messages: n }));
+  return {
+    byHand,
+    messages,
+    orders: reached.size,
+    byLanguage: sorted(byLanguage, languageName),
+    byVariant: own.length > 1 ? sorted(byVariant) : [],
+    without: [...without]
+      .map(([why, numbers]) => ({ why, orders: numbers.size }))
+      .sort((a, b) => b.orders - a.orders)
+      .slice(0, 6),
+    looked: looked.length,
+    more: past.length > LOOK_AT,
+    unpublished: own.filter((r) => !r.template.nothing && !r.edition).map((r) => r.title),
+    doubles: findDoubles(asOn, mails, about)
+      .filter((d) => d.notificationId === notification.id || d.with.id === notification.id)
+      .map((d) => ({
+        name:
+          d.with.kind === 'shop'
+            ? `${d.with.name}, sent by the shop system`
+            : d.notificationId === notification.id
+              ? d.with.name
+              : (settings.notifications.find((n) => n.id === d.notificationId)?.name ?? ''),
+        person: d.person,
+        order: d.order,
+      })),
+  };
+}

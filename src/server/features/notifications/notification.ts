@@ -1,0 +1,238 @@
+/** How one notification goes out: when, to whom, on which condition, in which versions. */
+import { and, count, eq, inArray } from 'drizzle-orm';
+import { momentOf } from '@/core/moments';
+import { checkNotificationSettings, settingsProblems, type NotificationSettings } from '@/core/plan';
+import { placeWords } from '@/core/schema';
+import { freeSlug } from '@/core/slug';
+import { scheduleWords } from '@/core/time';
+import type { Access } from '../../auth/access';
+import { database, type Executor } from '../../db/client';
+import {
+  deliveries,
+  history,
+  LAST_RANK,
+  memberships,
+  notifications,
+  routingRules,
+  templates,
+  user,
+} from '../../db/schema';
+import { AppError } from '../../errors';
+import { settingsChanged } from '../../events/planner';
+import { historyOf, remember } from '../../history';
+import { newId } from '../../ids';
+import { boardRows, doublesOf } from './board';
+import { conditionChoices } from '../templates/templates';
+import type { NotificationView } from '@/contract/notifications';
+
+/** A store's notification by its slug; `lock` holds it until the transaction is over. */
+export async function notificationBySlug(access: Access, slug: string, db: Executor = database(), lock = false) {
+  const query = db
+    .select()
+    .from(notifications)
+    .where(and(eq(notifications.storeId, access.store.id), eq(notifications.slug, slug)));
+  const [found] = await (lock ? query.for('update') : query);
+  if (!found) throw new AppError('not-found', `${access.store.name} has no notification "${slug}".`);
+  return found;
+}
+
+/** Everything the screen of a notification opens with. */
+export async function loadNotification(access: Access, slug: string): Promise<NotificationView> {
+  const { store } = access;
+  const notification = await notificationBySlug(access, slug);
+  const [rows, choices, doubles, people, past, rules, waiting] = await Promise.all([
+    boardRows(access),
+    conditionChoices(store.id),
+    doublesOf(access),
+    database()
+      .select({ name: user.name })
+      .from(memberships)
+      .innerJoin(user, eq(user.id, memberships.userId))
+      .where(eq(memberships.storeId, store.id))
+      .orderBy(user.name),
+    historyOf(store.id, eq(history.about, notification.id), 30),
+    database().select({ n: count() }).from(routingRules).where(eq(routingRules.notificationId, notification.id)),
+    database()
+      .select({
+        id: deliveries.id,
+        order: deliveries.orderNumber,
+        recipient: deliveries.recipient,
+        dueAt: deliveries.dueAt,
+      })
+      .from(deliveries)
+      .where(
+        and(
+          eq(deliveries.notificationId, notification.id),
+          eq(deliveries.timed, true),
+          eq(deliveries.state, 'planned'),
+        ),
+      )
+      .orderBy(deliveries.dueAt)
+      .limit(20),
+  ]);
+  const own = rows.filter((r) => r.notification.id === notification.id);
+  const settings: NotificationSettings = {
+    name: notification.name,
+    note: notification.note,
+    owner: notification.owner,
+    offChannels: notification.offChannels,
+    labels: notification.labels,
+    ...(notification.when && { when: notification.when }),
+    schedule: notification.schedule,
+    variants: own.map(({ template }) => ({
+      id: template.id,
+      name: template.variantName,
+      ...(template.when && { when: template.when }),
+      nothing: template.nothing,
+    })),
+  };
+  return {
+    slug,
+    moment: notification.moment,
+    momentLabel: momentOf(notification.moment)?.label ?? notification.moment,
+    audience: notification.audience,
+    on: notification.on,
+    revision: notification.revision,
+    settings,
+    rules: rules[0]?.n ?? 0,
+    variants: own.map((r) => ({
+      id: r.template.id,
+      address: r.address,
+      edition: r.edition?.number,
+      changed: r.changed,
+      complete: r.complete,
+    })),
+    store: {
+      language: store.language,
+      languages: store.languages,
+      currency: store.currency,
+      timeZone: store.timeZone,
+      locale: store.locales.en ?? 'en',
+      ...choices,
+    },
+    people: people.map((p) => p.name),
+    doubles: doubles.filter((d) => d.notificationId === notification.id || d.with.id === notification.id),
+    waiting: waiting.map((w) => ({ ...w, dueAt: w.dueAt.toISOString() })),
+    history: past.map((h) => ({ id: h.id, who: h.who, action: h.action, what: h.what, at: h.at.toISOString() })),
+  };
+}
+
+/** Saves how a notification goes out, all of it or nothing. Refused when somebody saved it since `revision`. */
+export async function saveNotification(
+  access: Access,
+  slug: string,
+  revision: number,
+  input: unknown,
+): Promise<{ revision: number }> {
+  const checked = checkNotificationSettings(input);
+  if (!checked.ok) throw new AppError('invalid', 'This cannot be kept.', checked.problems);
+  const settings = checked.value;
+  return database().transaction(async (tx) => {
+    const notification = await notificationBySlug(access, slug, tx, true);
+    if (notification.revision !== revision) {
+      throw new AppError('conflict', 'Somebody changed this notification meanwhile. Load it again to see what is new.');
+    }
+    const choices = await conditionChoices(access.store.id);
+    const channelOf = new Map(choices.channels.map((c) => [c.id, c.name]));
+    const problems = settingsProblems(settings, notification.moment, { channel: (id) => channelOf.get(id) });
+    if (problems.length > 0) {
+      throw new AppError(
+        'invalid',
+        problems.length === 1
+          ? `${placeWords(problems[0]!.path)} ${problems[0]!.message}.`
+          : 'Some of it cannot be kept.',
+        problems,
+      );
+    }
+    await tx
+      .update(notifications)
+      .set({
+        name: settings.name.trim(),
+        note: settings.note,
+        owner: settings.owner,
+        offChannels: settings.offChannels,
+        labels: settings.labels,
+        when: settings.when ?? null,
+        schedule: settings.schedule,
+        revision: revision + 1,
+      })
+      .where(eq(notifications.id, notification.id));
+    await saveVariants(access, notification.id, settings.variants, tx);
+    await settingsChanged(tx, access.store.id);
+    for (const what of changedParts(notification, settings)) {
+      await remember(access, 'changed', `${settings.name}: ${what}`, { db: tx, about: notification.id });
+    }
+    return { revision: revision + 1 };
+  });
+}
+
+async function saveVariants(
+  access: Access,
+  notificationId: string,
+  wanted: NotificationSettings['variants'],
+  tx: Executor,
+): Promise<void> {
+  const there = await tx.select().from(templates).where(eq(templates.notificationId, notificationId));
+  const everybody = there.find((t) => t.variant === '')!;
+  const kept = new Set(wanted.flatMap((v) => v.id ?? []));
+  const last = wanted.at(-1)!;
+  if (last.id !== everybody.id) {
+    throw new AppError('invalid', 'The version for everybody left comes last.', [
+      { path: `/variants/${wanted.length - 1}`, message: 'has to be the one for everybody left' },
+    ]);
+  }
+  const gone = there.filter((t) => !kept.has(t.id));
+  if (gone.length > 0) {
+    await tx.delete(templates).where(
+      inArray(
+        templates.id,
+        gone.map((t) => t.id),
+      ),
+    );
+    for (const t of gone)
+      await remember(access, 'took away a version', t.variantName, { db: tx, about: notificationId });
+  }
+  const addresses = new Set(there.map((t) => t.variant));
+  for (const [i, variant] of wanted.entries()) {
+    const { id, name, when, nothing } = variant;
+    const rank = i === wanted.length - 1 ? LAST_RANK : i + 1;
+    if (id) {
+      if (!there.some((t) => t.id === id))
+        throw new AppError('conflict', 'A version is no longer there. Load it again.');
+      await tx
+        .update(templates)
+        .set({ variantName: name.trim(), when: when ?? null, nothing, rank })
+        .where(eq(templates.id, id));
+      continue;
+    }
+    const address = freeSlug(name, addresses, 'version');
+    addresses.add(address);
+    await tx.insert(templates).values({
+      id: newId(),
+      storeId: access.store.id,
+      notificationId,
+      variant: address,
+      variantName: name.trim(),
+      rank,
+      when: when ?? null,
+      nothing,
+      draft: everybody.draft,
+      draftBy: access.person.name,
+      draftAt: new Date(),
+    });
+    await remember(access, 'added a version', name, { db: tx, about: notificationId });
+  }
+}
+
+function changedParts(before: typeof notifications.$inferSelect, after: NotificationSettings): string[] {
+  const same = (a: unknown, b: unknown): boolean => JSON.stringify(a ?? null) === JSON.stringify(b ?? null);
+  const parts: string[] = [];
+  if (before.name !== after.name.trim()) parts.push(`renamed, it was \u201c${before.name}\u201d`);
+  if (!same(before.schedule, after.schedule)) parts.push(`goes out ${scheduleWords(after.schedule)}`);
+  if (!same(before.when, after.when)) parts.push(after.when ? 'a condition' : 'no condition any more');
+  if (!same(before.offChannels, after.offChannels)) parts.push('channels it is off for');
+  if (!same(before.labels, after.labels)) parts.push('contacts it goes to');
+  if (before.owner !== after.owner) parts.push(after.owner ? `${after.owner} looks after it` : 'nobody looks after it');
+  if (before.note !== after.note) parts.push('its note');
+  return parts;
+}

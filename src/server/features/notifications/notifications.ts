@@ -1,0 +1,183 @@
+/** The store's notifications as a whole: made, taken away, several at once; and what the shop system sends by itself. */
+import { and, eq, inArray } from 'drizzle-orm';
+import { SHIPPED_NOTIFICATIONS } from '@/core/shipped';
+import { isMomentId, momentOf, timerOf, type Audience, type MomentId } from '@/core/moments';
+import { freeSlug } from '@/core/slug';
+import { type Template } from '@/core/template';
+import { AT_ONCE } from '@/core/time';
+import type { Access } from '../../auth/access';
+import { database } from '../../db/client';
+import { deliveries, notifications, shopMails, templates } from '../../db/schema';
+import { AppError } from '../../errors';
+import { settingsChanged } from '../../events/planner';
+import { remember } from '../../history';
+import { newId } from '../../ids';
+import { boardRows } from './board';
+import { publishTemplate, switchNotification } from '../templates/templates';
+import { notificationBySlug } from './notification';
+
+export interface BulkOutcome {
+  done: string[];
+  /** What was not done, with why. */
+  refused: { name: string; why: string }[];
+}
+
+/** Turns several on or off, or publishes their drafts. What is refused leaves the others alone. */
+export async function inBulk(
+  access: Access,
+  action: 'on' | 'off' | 'publish',
+  slugs: readonly string[],
+): Promise<BulkOutcome> {
+  const outcome: BulkOutcome = { done: [], refused: [] };
+  const rows = await boardRows(access);
+  for (const slug of slugs.slice(0, 200)) {
+    const own = rows.filter((r) => r.notification.slug === slug);
+    const [first] = own;
+    if (!first) continue;
+    const { notification } = first;
+    if (action !== 'publish') {
+      const on = action === 'on';
+      if (notification.on === on) continue;
+      await switchNotification(access, slug, on);
+      outcome.done.push(notification.name);
+      continue;
+    }
+    for (const row of own) {
+      if (!row.changed) continue;
+      try {
+        await publishTemplate(access, row.address, row.template.revision);
+        outcome.done.push(row.title);
+      } catch (error) {
+        if (!(error instanceof AppError)) throw error;
+        const first = error.problems[0];
+        outcome.refused.push({ name: row.title, why: first ? `${first.path}: ${first.message}` : error.message });
+      }
+    }
+  }
+  return outcome;
+}
+
+/** Makes a notification for a moment: beginning from another, or empty but for a heading. Off, until somebody turns it on. */
+export async function makeNotification(
+  access: Access,
+  input: { name: string; moment: string; audience: Audience; from?: string | undefined },
+): Promise<{ slug: string }> {
+  const name = input.name.trim();
+  if (name === '' || name.length > 120) {
+    throw new AppError('invalid', 'It needs a name for the team.', [
+      { path: '/name', message: 'is empty or too long' },
+    ]);
+  }
+  const moment = writtenAt(input.moment);
+  return database().transaction(async (tx) => {
+    const there = await tx
+      .select({ slug: notifications.slug })
+      .from(notifications)
+      .where(eq(notifications.storeId, access.store.id));
+    const slug = freeSlug(name, new Set(there.map((n) => n.slug)), 'notification');
+    const source = input.from ? await notificationBySlug(access, input.from, tx) : undefined;
+    const id = newId();
+    await tx.insert(notifications).values({
+      id,
+      storeId: access.store.id,
+      slug,
+      name,
+      moment,
+      audience: input.audience,
+      on: false,
+      owner: access.person.name,
+      schedule: source?.moment === moment ? source.schedule : timerDefault(moment),
+      ...(source?.audience === 'contact' && input.audience === 'contact' && { labels: source.labels }),
+    });
+    const drafts = source
+      ? await tx.select().from(templates).where(eq(templates.notificationId, source.id)).orderBy(templates.rank)
+      : [];
+    const copied = drafts.length > 0 ? drafts : [undefined];
+    for (const t of copied) {
+      await tx.insert(templates).values({
+        id: newId(),
+        storeId: access.store.id,
+        notificationId: id,
+        ...(t && { variant: t.variant, variantName: t.variantName, rank: t.rank, when: t.when, nothing: t.nothing }),
+        draft: t?.draft ?? blank(access.store.language, name),
+        draftBy: access.person.name,
+        draftAt: new Date(),
+      });
+    }
+    await settingsChanged(tx, access.store.id);
+    await remember(access, 'made', name, { db: tx, about: id });
+    return { slug };
+  });
+}
+
+/** A moment that messages can be made for; throws for any other string. */
+function writtenAt(id: string): MomentId {
+  if (isMomentId(id) && momentOf(id).column) return id;
+  throw new AppError('invalid', 'Choose a moment.', [{ path: '/moment', message: 'is not known' }]);
+}
+
+const timerDefault = (moment: MomentId) =>
+  timerOf(moment) ? { row: [{ wait: { amount: 1, unit: 'days' as const } }], ends: ['cancelled' as const] } : AT_ONCE;
+
+const blank = (language: string, name: string): Template => ({
+  version: 1,
+  blocks: [
+    { id: 'masthead', kind: 'masthead' },
+    { id: 'head', kind: 'heading' },
+    { id: 'say', kind: 'text' },
+    { id: 'footer', kind: 'footer' },
+  ],
+  words: {
+    [language]: {
+      subject: `${name.replace(/[{}\\|.]/g, ' ')} {$order.number}`,
+      preheader: '',
+      head: name.replace(/[{}\\|.]/g, ' '),
+      say: '{#p}{$customer.firstName :text default=|Hello|}{/p}',
+    },
+  },
+});
+
+/** Takes away a notification that is off and that nothing waits for. What it has sent stays on record. */
+export async function removeNotification(access: Access, slug: string): Promise<void> {
+  await database().transaction(async (tx) => {
+    const notification = await notificationBySlug(access, slug, tx, true);
+    if (SHIPPED_NOTIFICATIONS.some((n) => n.slug === slug)) {
+      throw new AppError('invalid', `${notification.name} ships with Libellus. Leave it off, and it says nothing.`);
+    }
+    if (notification.on) {
+      throw new AppError('invalid', `${notification.name} is on. Turn it off before you take it away.`);
+    }
+    await tx
+      .update(deliveries)
+      .set({ state: 'cancelled', lastWords: `${notification.name} was taken away.` })
+      .where(and(eq(deliveries.notificationId, notification.id), inArray(deliveries.state, ['planned', 'held'])));
+    // Its versions and rules go with it.
+    await tx.delete(notifications).where(eq(notifications.id, notification.id));
+    await settingsChanged(tx, access.store.id);
+    await remember(access, 'took away', notification.name, { db: tx, about: notification.id });
+  });
+}
+
+/** Notes that the shop system sends a message by itself. */
+export async function addShopMail(
+  access: Access,
+  input: { name: string; moment: string; audience: Audience },
+): Promise<{ id: string }> {
+  const name = input.name.trim();
+  if (name === '' || name.length > 120) {
+    throw new AppError('invalid', 'Give it a name.', [{ path: '/name', message: 'is empty or too long' }]);
+  }
+  const moment = writtenAt(input.moment);
+  const id = newId();
+  await database().insert(shopMails).values({ id, storeId: access.store.id, name, moment, audience: input.audience });
+  await remember(access, 'noted a mail of the shop system', name);
+  return { id };
+}
+
+export async function removeShopMail(access: Access, id: string): Promise<void> {
+  const mine = and(eq(shopMails.storeId, access.store.id), eq(shopMails.id, id));
+  const [mail] = await database().select().from(shopMails).where(mine);
+  if (!mail) throw new AppError('not-found', 'This is gone already.');
+  await database().delete(shopMails).where(mine);
+  await remember(access, 'struck out a mail of the shop system', mail.name);
+}

@@ -1,0 +1,56 @@
+/** How a shop system tells Libellus of its orders: the address, the key, an example of each event, and a line that sends it. */
+import { and, desc, eq } from 'drizzle-orm';
+import { momentLabel } from '@/core/moments';
+import type { Access } from '../../auth/access';
+import { config } from '../../config';
+import { database } from '../../db/client';
+import { channels, events, keys } from '../../db/schema';
+import { AppError } from '../../errors';
+import { exampleEvent } from '../../events/examples';
+import { EVENT_TYPES } from '../../events/schema';
+import { remember } from '../../history';
+import { unseal } from '../../secrets';
+
+export async function loadConnect(access: Access) {
+  const { store } = access;
+  const [[channel], newest] = await Promise.all([
+    database()
+      .select({ id: channels.id })
+      .from(channels)
+      .where(eq(channels.storeId, store.id))
+      .orderBy(desc(channels.id))
+      .limit(1),
+    database()
+      .select({ id: events.id, type: events.type, source: events.source, at: events.receivedAt })
+      .from(events)
+      .where(eq(events.storeId, store.id))
+      .orderBy(desc(events.id))
+      .limit(8),
+  ]);
+  const time = new Date(Math.floor(Date.now() / 1000) * 1000).toISOString();
+  return {
+    url: `${config().url}/api/v1/events`,
+    openApi: `${config().url}/api/v1/openapi.json`,
+    events: EVENT_TYPES.map((type) => ({
+      type,
+      label: momentLabel(type),
+      body: JSON.stringify(
+        exampleEvent(type, { currency: store.currency, channel: channel?.id ?? 'web-shop', time }),
+        null,
+        2,
+      ),
+    })),
+    newest: newest.map((e) => ({ ...e, at: e.at.toISOString() })),
+  };
+}
+
+/** The store's events key, shown to its owner on request; that it was is remembered. */
+export async function eventsKey(access: Access): Promise<string> {
+  const [row] = await database()
+    .select({ secret: keys.secret })
+    .from(keys)
+    .where(and(eq(keys.storeId, access.store.id), eq(keys.kind, 'events')));
+  if (!row) throw new AppError('not-found', 'The store has no events key.');
+  await remember(access, 'looked at', 'the events key');
+  return unseal(row.secret);
+}

@@ -1,0 +1,309 @@
+/** Messages written by hand: chosen for one order or for many, adapted, looked at, and sent through the door of all events. */
+import { Type, type Static } from '@sinclair/typebox';
+import { and, eq, inArray } from 'drizzle-orm';
+import { customerName, type Order } from '@/core/order';
+import { BY_HAND } from '@/core/moments';
+import {
+  AdaptedSchema,
+  adaptedTemplate,
+  planner,
+  reasonWords,
+  type Adapted,
+  type Letter,
+  type Plan,
+} from '@/core/plan';
+import { findingProblem, messageFindings, templateFindings } from '@/core/preflight';
+import { checker, type SchemaProblem } from '@/core/schema';
+import type { Segments, Template } from '@/core/template';
+import type { LetterPart, MessageChoice } from '@/contract/letters';
+import type { Access } from '../../auth/access';
+import { timeNow } from '../../clock';
+import { codesOf } from '../../codes';
+import { config } from '../../config';
+import { database } from '../../db/client';
+import { channels, notifications, orders, templates } from '../../db/schema';
+import { AppError } from '../../errors';
+import { receiveEvent } from '../../events/receive';
+import { planSettings } from '../../events/settings';
+import { remember } from '../../history';
+import { livePassages } from '../../sending/passages';
+import { editionTemplate, renderFor } from '../../sending/render';
+import { customersOf } from '../notifications/board';
+import { benchOf } from '../templates/templates';
+
+/** Orders that one message can be written to at a time. */
+export const MOST_ORDERS = 200;
+
+interface Written {
+  number: string;
+  order: Order;
+  channelName: string | undefined;
+  plan: (notificationId: string, letter?: Letter) => Plan;
+}
+
+/** The chosen orders, each with what would go out for it. Refused with the numbers that the store does not have. */
+async function ordersToWrite(access: Access, numbers: readonly string[]): Promise<Written[]> {
+  const { store } = access;
+  const wanted = [...new Set(numbers)];
+  if (wanted.length === 0) throw new AppError('invalid', 'No order is chosen. Choose one on the list of orders.');
+  if (wanted.length > MOST_ORDERS) {
+    throw new AppError(
+      'invalid',
+      `${wanted.length} orders are chosen; a message goes to ${MOST_ORDERS} at a time at most. Choose fewer.`,
+    );
+  }
+  const db = database();
+  const [rows, settings, channelRows, now] = await Promise.all([
+    db
+      .select({ number: orders.number, order: orders.snapshot, answered: orders.answered })
+      .from(orders)
+      .where(and(eq(orders.storeId, store.id), inArray(orders.number, wanted))),
+    planSettings(db, store),
+    db.select().from(channels).where(eq(channels.storeId, store.id)),
+    timeNow(),
+  ]);
+  const found = new Map(rows.map((r) => [r.number, r]));
+  const unknown = wanted.filter((n) => !found.has(n));
+  if (unknown.length > 0) throw new AppError('not-found', `${store.name} has no order ${unknown.join(', ')}.`);
+  const people = await customersOf(
+    store.id,
+    rows.map((r) => r.order.customer.email),
+  );
+  const channelOf = new Map(channelRows.map((c) => [c.id, c]));
+  const { plan } = planner(settings);
+  return wanted.map((number) => {
+    const { order, answered } = found.get(number)!;
+    const channel = channelOf.get(order.channel);
+    const customer = people.get(order.customer.email);
+    return {
+      number,
+      order,
+      channelName: channel?.name,
+      plan: (notificationId, letter = { notificationId, by: access.person.name, adapted: [] }) =>
+        plan({
+          moment: BY_HAND,
+          order,
+          at: now,
+          answered,
+          letter,
+          ...(channel && { channel }),
+          ...(customer && { customer }),
+        }),
+    };
+  });
+}
+
+/** Everything the screen opens with: the messages there are to choose from, and of the chosen one what would go to whom. */
+export async function loadWriting(access: Access, numbers: readonly string[], slug?: string) {
+  const written = await ordersToWrite(access, numbers);
+  const all = await database()
+    .select()
+    .from(notifications)
+    .where(and(eq(notifications.storeId, access.store.id), eq(notifications.moment, BY_HAND)))
+    .orderBy(notifications.id);
+  const choices = all.map((n): MessageChoice => {
+    const plans = written.map((w) => w.plan(n.id));
+    const without = plans.find((p) => p.deliveries.length === 0);
+    return {
+      slug: n.slug,
+      name: n.name,
+      note: n.note,
+      offered: plans.filter((p) => p.deliveries.length > 0).length,
+      why: without?.notWritten[0]?.reasons.map(reasonWords).join(' ') ?? '',
+    };
+  });
+  const chosen =
+    all.find((n) => n.slug === slug) ?? all.find((n) => n.slug === choices.find((c) => c.offered > 0)?.slug);
+  if (slug && chosen?.slug !== slug) {
+    throw new AppError('not-found', `${access.store.name} has no message "${slug}" to write by hand.`);
+  }
+  const { parts, without } = chosen
+    ? await partsOf(written, chosen.id)
+    : { parts: [] as LetterPart[], without: [] as Without[] };
+  return {
+    choices,
+    chosen: chosen?.slug,
+    orders: written.map(({ number, order, channelName }) => ({
+      number,
+      name: customerName(order) || order.customer.email,
+      order,
+      ...(channelName && { channelName }),
+    })),
+    parts,
+    without,
+    ...(await benchOf(access)),
+  };
+}
+
+interface Without {
+  order: string;
+  name: string;
+  why: string;
+}
+
+async function partsOf(written: readonly Written[], notificationId: string) {
+  const parts = new Map<string, LetterPart & { variantId: string }>();
+  const without: Without[] = [];
+  for (const { number, order, plan } of written) {
+    const planned = plan(notificationId);
+    for (const d of planned.deliveries) {
+      const key = `${d.editionId} ${d.language}`;
+      let part = parts.get(key);
+      if (!part) {
+        const template = await editionTemplate(d.editionId);
+        const { editionId, language, variantId } = d;
+        part = { editionId, language, variantId, version: '', template, to: [] };
+        parts.set(key, part);
+      }
+      const { address, name, role } = d.recipient;
+      part.to.push({ order: number, address, name, role });
+    }
+    for (const n of planned.notWritten) {
+      const name = n.recipient?.name || n.recipient?.address || customerName(order);
+      without.push({ order: number, name, why: n.reasons.map(reasonWords).join(' ') });
+    }
+  }
+  const names = await database()
+    .select({ id: templates.id, name: templates.variantName })
+    .from(templates)
+    .where(eq(templates.notificationId, notificationId));
+  const nameOf = new Map(names.map((n) => [n.id, n.name]));
+  return {
+    parts: [...parts.values()].map(({ variantId, ...p }): LetterPart => ({
+      ...p,
+      version: nameOf.get(variantId) ?? '',
+    })),
+    without,
+  };
+}
+
+const LetterSchema = Type.Object(
+  {
+    /** Given by the screen: sent twice, it goes out once. */
+    id: Type.String({ format: 'uuid' }),
+    message: Type.String({ minLength: 1, maxLength: 60 }),
+    orders: Type.Array(Type.String({ minLength: 1, maxLength: 64 }), { minItems: 1, maxItems: MOST_ORDERS }),
+    adapted: Type.Array(AdaptedSchema, { maxItems: 100 }),
+  },
+  { additionalProperties: false },
+);
+export type WriteLetter = Static<typeof LetterSchema>;
+const checkLetter = checker(LetterSchema);
+
+export interface WroteLetter {
+  /** Messages that are planned, and the orders they are about. */
+  messages: number;
+  orders: number;
+}
+
+/**
+ * Sends a message written by hand: one event for each order, with the adapted words kept in it. Everything is looked at before the
+ * first goes out: words that cannot be sent, a message that would be empty for one of the orders, a version that was published
+ * anew meanwhile. Refused then, with the place. Sent again with the same id, it goes out to those who have not had it.
+ */
+export async function writeLetter(access: Access, input: unknown): Promise<WroteLetter> {
+  const checked = checkLetter(input);
+  if (!checked.ok) throw new AppError('invalid', 'This cannot be sent.', checked.problems);
+  const { id, message, adapted } = checked.value;
+  const written = await ordersToWrite(access, checked.value.orders);
+  const [notification] = await database()
+    .select({ id: notifications.id, name: notifications.name })
+    .from(notifications)
+    .where(
+      and(
+        eq(notifications.storeId, access.store.id),
+        eq(notifications.slug, message),
+        eq(notifications.moment, BY_HAND),
+      ),
+    );
+  if (!notification) throw new AppError('not-found', `${access.store.name} has no message "${message}".`);
+  const letter: Letter = { notificationId: notification.id, by: access.person.name, adapted };
+  const { parts } = await partsOf(written, notification.id);
+  if (parts.length === 0) {
+    throw new AppError('invalid', `Nobody gets ${notification.name} for these orders. Choose another message.`);
+  }
+  if (adapted.some((a) => !parts.some((p) => isPart(p, a)))) {
+    throw new AppError(
+      'conflict',
+      `${notification.name} was published anew while you wrote. Your words are kept here: load the page again in another window, look at what is new, and take over what you need.`,
+    );
+  }
+  await lookAtLetter(access, written, parts, adapted);
+  const now = await timeNow();
+  const outcome: WroteLetter = { messages: 0, orders: 0 };
+  let fresh = false;
+  for (const { number, order } of written) {
+    const { deliveries, known } = await receiveEvent(access.store.id, {
+      specversion: '1.0',
+      id: `${id}/${number}`,
+      source: `${config().url}/s/${access.store.id}`,
+      type: BY_HAND,
+      time: new Date(now).toISOString(),
+      data: { order, letter },
+    });
+    fresh ||= !known;
+    outcome.messages += deliveries.length;
+    if (deliveries.length > 0) outcome.orders += 1;
+  }
+  // What was typed since would go to nobody, and nobody may believe that it did.
+  if (!fresh) {
+    throw new AppError('conflict', 'This was sent already. Load this page again to write once more.');
+  }
+  const about = written.length === 1 ? written[0]!.number : `${outcome.orders} orders`;
+  await remember(access, 'wrote by hand', `${notification.name}: ${about}`, { about: notification.id });
+  return outcome;
+}
+
+const isPart = (
+  part: Pick<LetterPart, 'editionId' | 'language'>,
+  a: Pick<Adapted, 'editionId' | 'language'>,
+): boolean => part.editionId === a.editionId && part.language === a.language;
+
+/** What stops a letter: found in its words, and in the message made of them for each order. */
+async function lookAtLetter(
+  access: Access,
+  written: readonly Written[],
+  parts: readonly LetterPart[],
+  adapted: readonly Adapted[],
+): Promise<void> {
+  const { store } = access;
+  const [codes, passages] = await Promise.all([codesOf(store.id), livePassages(store.id)]);
+  const now = Date.now();
+  const about = new Map(written.map((w) => [w.number, w]));
+  const problems: SchemaProblem[] = [];
+  for (const part of parts) {
+    const { language } = part;
+    const words: Segments | undefined = adapted.find((a) => isPart(part, a))?.words;
+    const template = words ? adaptedTemplate(part.template, language, words) : part.template;
+    // By itself: in another language nothing was translated from it.
+    const alone: Template = { ...template, words: { [language]: template.words[language] ?? {} } };
+    const stops = templateFindings(alone, { moment: BY_HAND, sourceLanguage: language, codes, passages, now }).filter(
+      (f) => f.severity === 'blocker',
+    );
+    problems.push(...stops.map(findingProblem));
+    if (stops.length > 0) continue;
+    for (const number of new Set(part.to.map((t) => t.order))) {
+      const { order, channelName } = about.get(number)!;
+      const message = await renderFor({
+        store,
+        template,
+        language,
+        order,
+        moment: BY_HAND,
+        now,
+        ...(channelName && { channelName }),
+      });
+      for (const f of messageFindings(message, language)) {
+        if (f.severity === 'blocker') problems.push({ path: `${number}, ${f.placeLabel}`, message: f.message });
+      }
+    }
+  }
+  if (problems.length === 0) return;
+  throw new AppError(
+    'invalid',
+    problems.length === 1
+      ? 'One thing stops this from being sent.'
+      : `${problems.length} things stop this from being sent.`,
+    problems,
+  );
+}

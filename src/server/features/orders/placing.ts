@@ -1,0 +1,289 @@
+/** Placing an order as the shop itself would: its figures worked out, and an event through the same door as the public interface. */
+import { randomUUID } from 'node:crypto';
+import { Type, type Static } from '@sinclair/typebox';
+import { and, desc, eq, inArray, sql } from 'drizzle-orm';
+import type { MomentDetails } from '@/core/moments';
+import {
+  AddressSchema,
+  codeProblem,
+  figuresOf,
+  lineTotal,
+  OWN_ORDERS,
+  type BasketLine,
+  type Order,
+} from '@/core/order';
+import { languageName } from '@/core/names';
+import { checker } from '@/core/schema';
+import type { Access } from '../../auth/access';
+import { timeNow } from '../../clock';
+import { codesOf } from '../../codes';
+import { config } from '../../config';
+import { database } from '../../db/client';
+import { channels, counters, customers, discountCodes, products } from '../../db/schema';
+import { AppError } from '../../errors';
+import { receiveEvent, type Received } from '../../events/receive';
+import { checkEvent, type EventType } from '../../events/schema';
+
+/** What "Place an order" offers to choose from. */
+export async function orderChoices(access: Access) {
+  const { store } = access;
+  const mine = eq(products.storeId, store.id);
+  const [productRows, customerRows, channelRows, codes] = await Promise.all([
+    database().select().from(products).where(mine).orderBy(products.category, products.name),
+    database()
+      .select()
+      .from(customers)
+      .where(eq(customers.storeId, store.id))
+      .orderBy(customers.lastName, customers.firstName),
+    database().select().from(channels).where(eq(channels.storeId, store.id)).orderBy(desc(channels.id)),
+    codesOf(store.id),
+  ]);
+  return {
+    currency: store.currency,
+    languages: store.languages.map((l) => ({ id: l, name: languageName(l) })),
+    products: productRows.map(({ sku, name, category, price, taxRate }) => ({ sku, name, category, price, taxRate })),
+    customers: customerRows.map((c) => ({
+      id: c.id,
+      name: `${c.firstName} ${c.lastName}`,
+      email: c.email,
+      language: c.language,
+      guest: c.guest,
+    })),
+    channels: channelRows.map(({ id, name, customerMail }) => ({ id, name, customerMail })),
+    codes: codes.map(({ code, kind, value }) => ({ code, kind, value })),
+    shipping: SHIPPING,
+    withoutParcel: [...WITHOUT_PARCEL],
+  };
+}
+
+const strict = { additionalProperties: false } as const;
+
+const PlaceOrderSchema = Type.Object(
+  {
+    /** A customer the store knows, or somebody who orders as a guest. */
+    customerId: Type.Optional(Type.String()),
+    guest: Type.Optional(
+      Type.Object(
+        {
+          email: Type.String({ format: 'mail-address' }),
+          firstName: Type.String({ minLength: 1, maxLength: 120 }),
+          lastName: Type.String({ maxLength: 120 }),
+          address: Type.Optional(AddressSchema),
+        },
+        strict,
+      ),
+    ),
+    /** A known customer who ordered without signing in. */
+    asGuest: Type.Optional(Type.Boolean()),
+    channel: Type.String({ minLength: 1 }),
+    language: Type.Optional(Type.String({ format: 'language' })),
+    lines: Type.Array(
+      Type.Object(
+        { sku: Type.String({ minLength: 1 }), quantity: Type.Integer({ minimum: 1, maximum: 100_000 }) },
+        strict,
+      ),
+      { minItems: 1, maxItems: 500 },
+    ),
+    code: Type.Optional(Type.String({ maxLength: 64 })),
+    /** Whether tax is added to the prices instead of being in them. */
+    taxAdded: Type.Optional(Type.Boolean()),
+    collect: Type.Optional(Type.Boolean()),
+    payment: Type.Optional(Type.String({ minLength: 1, maxLength: 80 })),
+    note: Type.Optional(Type.String({ maxLength: 2000 })),
+    paid: Type.Boolean(),
+  },
+  strict,
+);
+export type PlaceOrder = Static<typeof PlaceOrderSchema>;
+const checkPlaceOrder = checker(PlaceOrderSchema);
+
+/** Of a customer whose address is not known (ISO 3166-1 leaves ZZ to its users). */
+export const NO_COUNTRY = 'ZZ';
+
+export const SHIPPING = { method: 'Parcel, insured', price: 490, freeFrom: 8000, taxRate: 19 };
+/** Categories that travel without a parcel. */
+export const WITHOUT_PARCEL = new Set(['patterns', 'workshops']);
+
+/** Places an order. Refused with the place of what does not fit. */
+export async function placeOrder(access: Access, input: unknown): Promise<Received & { number: string }> {
+  const checked = checkPlaceOrder(input);
+  const whom = input as Partial<PlaceOrder> | null;
+  const nobody = !whom?.guest && !whom?.customerId ? [{ path: '/customerId', message: 'is empty' }] : [];
+  if (!checked.ok || nobody.length > 0) {
+    throw new AppError('invalid', 'The order cannot be placed like this.', [
+      ...nobody,
+      ...(checked.ok ? [] : checked.problems),
+    ]);
+  }
+  const wanted = checked.value;
+  const { store } = access;
+  const who = await customerFor(access, wanted);
+  const lines = await basketLines(access, wanted.lines);
+  const subtotal = lines.reduce((sum, line) => sum + lineTotal(line), 0);
+  const parcel = !wanted.collect && lines.some((l) => !WITHOUT_PARCEL.has(l.product.category ?? ''));
+  const now = await timeNow();
+  const code = await discountFor(access, wanted.code, now);
+  const figures = figuresOf({
+    lines,
+    ...(parcel && {
+      shipping: {
+        method: SHIPPING.method,
+        price: subtotal >= SHIPPING.freeFrom ? 0 : SHIPPING.price,
+        taxRate: SHIPPING.taxRate,
+      },
+    }),
+    ...(code && { code }),
+    taxIncluded: !wanted.taxAdded,
+    rounding: 'order',
+  });
+  const number = await nextNumber(access);
+  const statusUrl = `${store.facts.url.replace(/\/+$/, '')}/orders/${number}`;
+  const order: Order = {
+    number,
+    placedAt: new Date(now).toISOString(),
+    status: wanted.paid || figures.total === 0 ? 'OrderProcessing' : 'OrderPaymentDue',
+    currency: store.currency,
+    language: wanted.language ?? who.language,
+    channel: wanted.channel,
+    customer: who.customer,
+    ...(who.address && { billingAddress: who.address }),
+    ...(parcel && who.address && { shippingAddress: who.address }),
+    ...figures,
+    payment: { method: wanted.payment ?? 'Bank transfer', paid: wanted.paid },
+    ...(parcel && { expectedDispatch: new Date(now + 2 * 86_400_000).toISOString() }),
+    ...(wanted.note && { note: wanted.note }),
+    statusUrl,
+  };
+  const received = await tell(
+    access,
+    'order.placed',
+    order,
+    now,
+    wanted.paid ? undefined : { payUrl: payUrlOf(order) },
+  );
+  if (code) {
+    await database()
+      .update(discountCodes)
+      .set({ used: sql`${discountCodes.used} + 1` })
+      .where(and(eq(discountCodes.storeId, store.id), eq(discountCodes.code, code.code)));
+  }
+  return { ...received, number };
+}
+
+/** Where a customer pays an order, in the shops we know of: beside its status. */
+export const payUrlOf = (order: Order): string => `${order.statusUrl ?? 'https://shop.example'}/pay`;
+
+/** Tells of something that happened to an order, through the same door as a shop system. */
+export async function tell(
+  access: Access,
+  type: EventType,
+  order: Order,
+  at: number,
+  details?: MomentDetails,
+): Promise<Received> {
+  const event = checkEvent({
+    specversion: '1.0',
+    id: randomUUID(),
+    source: `${config().url}/s/${access.store.id}`,
+    type,
+    time: new Date(at).toISOString(),
+    data: { order, ...(details && Object.keys(details).length > 0 && { details }) },
+  });
+  if (!event.ok) throw new AppError('invalid', 'This does not fit the order.', event.problems);
+  return receiveEvent(access.store.id, event.value);
+}
+
+async function customerFor(access: Access, { customerId, guest, asGuest, language }: PlaceOrder) {
+  if (guest) {
+    const { address, ...person } = guest;
+    return {
+      customer: { ...person, guest: asGuest ?? true },
+      language: language ?? access.store.language,
+      address,
+    };
+  }
+  const [row] = await database()
+    .select()
+    .from(customers)
+    .where(and(eq(customers.storeId, access.store.id), eq(customers.id, customerId ?? '')));
+  if (!row) {
+    throw new AppError('invalid', 'Choose a customer.', [
+      { path: '/customerId', message: 'is not a customer of this store' },
+    ]);
+  }
+  return {
+    customer: {
+      id: row.id,
+      email: row.email,
+      firstName: row.firstName,
+      lastName: row.lastName,
+      ...(row.company && { company: row.company }),
+      guest: asGuest ?? row.guest,
+    },
+    language: row.language,
+    // A customer who was brought in without one.
+    address: row.address.country === NO_COUNTRY ? undefined : row.address,
+  };
+}
+
+async function basketLines(access: Access, wanted: PlaceOrder['lines']): Promise<BasketLine[]> {
+  const skus = wanted.map((l) => l.sku);
+  const found = await database()
+    .select()
+    .from(products)
+    .where(and(eq(products.storeId, access.store.id), inArray(products.sku, skus)));
+  const bySku = new Map(found.map((p) => [p.sku, p]));
+  return wanted.map((line, i) => {
+    const product = bySku.get(line.sku);
+    if (!product) {
+      throw new AppError('invalid', 'One line has no product.', [
+        { path: `/lines/${i}/sku`, message: 'is not a product of this store' },
+      ]);
+    }
+    return {
+      product: {
+        sku: product.sku,
+        name: product.name,
+        category: product.category,
+        ...(product.picture && { imageUrl: `${config().url}/media/${product.picture}` }),
+        ...(product.category === 'patterns' && {
+          downloads: [
+            {
+              name: product.name,
+              url: `${access.store.facts.url.replace(/\/+$/, '')}/downloads/${product.sku.toLowerCase()}`,
+            },
+          ],
+        }),
+      },
+      ...(product.options && { options: product.options }),
+      quantity: line.quantity,
+      unitPrice: product.price,
+      taxRate: product.taxRate,
+    };
+  });
+}
+
+async function discountFor(access: Access, code: string | undefined, now: number) {
+  const wanted = code?.trim() ?? '';
+  if (wanted === '') return undefined;
+  const codes = await codesOf(access.store.id);
+  const problem = codeProblem(wanted, codes, now, false);
+  const found = codes.find((c) => c.code.toLowerCase() === wanted.toLowerCase());
+  const notYet = found?.startsAt !== undefined && found.startsAt > now;
+  if (!found || problem?.severity === 'blocker' || notYet) {
+    throw new AppError('invalid', problem?.message ?? 'This code does not hold.', [
+      { path: '/code', message: problem?.message ?? 'does not hold' },
+    ]);
+  }
+  return found;
+}
+
+const FIRST_OWN = 1001;
+
+/** The next number of the range of orders that are made here, given out once however many ask. */
+async function nextNumber(access: Access): Promise<string> {
+  const [result] = await database().execute(sql`
+    insert into ${counters} (store_id, name, value) values (${access.store.id}, 'order', last_insert_id(${FIRST_OWN}))
+    on duplicate key update value = last_insert_id(value + 1)`);
+  return `${OWN_ORDERS}${(result as unknown as { insertId: number }).insertId}`;
+}

@@ -1,0 +1,265 @@
+/** Routing: who on the staff hears of which orders, tried on real ones. */
+import { Type } from '@sinclair/typebox';
+import { and, desc, eq, ne } from 'drizzle-orm';
+import { planner, reasonWords, type Reason, holes, ScopeSchema, scopeProblems } from '@/core/plan';
+import { checker } from '@/core/schema';
+import type { Access } from '../../auth/access';
+import { database } from '../../db/client';
+import { channels, notifications, orders, products, routingRules, staff } from '../../db/schema';
+import { AppError } from '../../errors';
+import { settingsChanged } from '../../events/planner';
+import { planAbout, planSettings, routingRulesOf } from '../../events/settings';
+import { remember } from '../../history';
+import { newId } from '../../ids';
+import { conditionChoices, templateFor } from '../templates/templates';
+import { orderSnapshot } from '../orders/orders';
+import { sendTest } from '../templates/test-message';
+import type { TriedOrder } from '@/contract/routing';
+
+/** Holes are looked for in so many of the newest orders. */
+const ORDERS_LOOKED_AT = 200;
+
+/** A store's rules with all that they are made from, and the orders of which they let nobody hear. */
+export async function loadRouting(access: Access) {
+  const { store } = access;
+  const storeId = store.id;
+  const db = database();
+  const [rules, people, categories, staffNotifications, choices, settings, newest] = await Promise.all([
+    database()
+      .select({ rule: routingRules, name: staff.name, email: staff.email, job: staff.job })
+      .from(routingRules)
+      .leftJoin(staff, eq(staff.id, routingRules.staffId))
+      .where(eq(routingRules.storeId, storeId))
+      .orderBy(routingRules.id),
+    database().select().from(staff).where(eq(staff.storeId, storeId)).orderBy(staff.name),
+    database()
+      .selectDistinct({ category: products.category })
+      .from(products)
+      .where(eq(products.storeId, storeId))
+      .orderBy(products.category),
+    database()
+      .select({ id: notifications.id, slug: notifications.slug, name: notifications.name, on: notifications.on })
+      .from(notifications)
+      .where(and(eq(notifications.storeId, storeId), eq(notifications.audience, 'staff')))
+      .orderBy(notifications.id),
+    conditionChoices(storeId),
+    planSettings(db, store),
+    db
+      .select({ order: orders.snapshot, placedAt: orders.placedAt })
+      .from(orders)
+      .where(eq(orders.storeId, storeId))
+      .orderBy(desc(orders.id))
+      .limit(ORDERS_LOOKED_AT),
+  ]);
+  return {
+    store: {
+      language: store.language,
+      languages: store.languages,
+      locales: store.locales,
+      currency: store.currency,
+      ...choices,
+    },
+    lookedAt: newest.length,
+    holes: holes(
+      settings,
+      newest.map(({ order, placedAt }) => ({ order, at: placedAt.getTime() })),
+    ),
+    rules: rules.map(({ rule, name, email, job }) => ({
+      id: rule.id,
+      notificationId: rule.notificationId,
+      staffId: rule.staffId ?? undefined,
+      name: name ?? '',
+      address: email ?? rule.address,
+      job: job ?? '',
+      scope: rule.scope,
+    })),
+    people: people.map(({ id, name, email, job }) => ({ id, name, email, job })),
+    categories: categories.map((c) => c.category),
+    notifications: staffNotifications,
+  };
+}
+
+const RuleSchema = Type.Object(
+  {
+    notificationId: Type.String({ minLength: 1 }),
+    recipient: Type.Union([
+      Type.Object({ staffId: Type.String({ minLength: 1 }) }, { additionalProperties: false }),
+      Type.Object({ address: Type.String({ format: 'mail-address' }) }, { additionalProperties: false }),
+    ]),
+    scope: ScopeSchema,
+  },
+  { additionalProperties: false },
+);
+const checkRule = checker(RuleSchema);
+
+/** Adds a rule. Throws an {@link AppError} with the place for what cannot be one, or is one already. */
+export async function addRule(access: Access, input: unknown): Promise<void> {
+  const { values, words } = await ruleFrom(access, input);
+  await database().transaction(async (tx) => {
+    await tx.insert(routingRules).values({ id: newId(), storeId: access.store.id, ...values });
+    await settingsChanged(tx, access.store.id);
+    await remember(access, 'added a rule', words, { db: tx });
+  });
+}
+
+/** Puts another rule in a rule's place; refused as {@link addRule} refuses. */
+export async function changeRule(access: Access, id: string, input: unknown): Promise<void> {
+  const mine = and(eq(routingRules.storeId, access.store.id), eq(routingRules.id, id));
+  const [there] = await database().select({ id: routingRules.id }).from(routingRules).where(mine);
+  if (!there) throw new AppError('not-found', 'This rule is gone already.');
+  const { values, words } = await ruleFrom(access, input, id);
+  await database().transaction(async (tx) => {
+    await tx.update(routingRules).set(values).where(mine);
+    await settingsChanged(tx, access.store.id);
+    await remember(access, 'changed a rule', words, { db: tx });
+  });
+}
+
+/** A rule as its table has it, checked; `instead` is the one that it replaces. */
+async function ruleFrom(access: Access, input: unknown, instead?: string) {
+  const checked = checkRule(input);
+  if (!checked.ok) throw new AppError('invalid', 'This rule cannot be kept.', checked.problems);
+  const { notificationId, recipient, scope } = checked.value;
+  const storeId = access.store.id;
+  const [[notification], channelRows, productRows] = await Promise.all([
+    database()
+      .select()
+      .from(notifications)
+      .where(
+        and(
+          eq(notifications.storeId, storeId),
+          eq(notifications.id, notificationId),
+          eq(notifications.audience, 'staff'),
+        ),
+      ),
+    database().select().from(channels).where(eq(channels.storeId, storeId)),
+    database().select().from(products).where(eq(products.storeId, storeId)),
+  ]);
+  if (!notification)
+    throw new AppError('invalid', 'There is no such staff notification.', [
+      { path: '/notificationId', message: 'is not known' },
+    ]);
+  const problems = scopeProblems(scope, {
+    channel: (id) => channelRows.find((c) => c.id === id)?.name,
+    product: (sku) => productRows.find((p) => p.sku === sku)?.name,
+  });
+  if (problems.length > 0) throw new AppError('invalid', 'No order would be told of by this rule.', problems);
+  let who = 'address' in recipient ? recipient.address : '';
+  if ('staffId' in recipient) {
+    const [person] = await database()
+      .select()
+      .from(staff)
+      .where(and(eq(staff.storeId, storeId), eq(staff.id, recipient.staffId)));
+    if (!person)
+      throw new AppError('invalid', 'Choose a colleague.', [
+        { path: '/recipient', message: 'is not a colleague of this store' },
+      ]);
+    who = person.name;
+  }
+  const same = (await routingRulesOf(database(), storeId)).find(
+    (r) =>
+      r.id !== instead &&
+      r.notificationId === notificationId &&
+      (r.recipient.name === who || r.recipient.address.toLowerCase() === who.toLowerCase()) &&
+      JSON.stringify(r.scope) === JSON.stringify(scope),
+  );
+  if (same)
+    throw new AppError('invalid', `${who} has this rule already.`, [
+      { path: '/recipient', message: 'has this rule already' },
+    ]);
+  return {
+    values: {
+      notificationId,
+      scope,
+      ...('staffId' in recipient
+        ? { staffId: recipient.staffId, address: '' }
+        : { staffId: null, address: recipient.address }),
+    },
+    words: `${who} hears of ${notification.name}`,
+  };
+}
+
+/** Takes a rule away and gives back what it was, so that it can be put back. */
+export async function removeRule(access: Access, id: string): Promise<void> {
+  const mine = and(eq(routingRules.storeId, access.store.id), eq(routingRules.id, id));
+  const [rule] = await database().select().from(routingRules).where(mine);
+  if (!rule) throw new AppError('not-found', 'This rule is gone already.');
+  await database().transaction(async (tx) => {
+    await tx.delete(routingRules).where(mine);
+    await settingsChanged(tx, access.store.id);
+    await remember(access, 'took away a rule', rule.address || (rule.staffId ?? ''), { db: tx });
+  });
+}
+
+/** Sends the live message of a rule's notification to the rule's own recipient, marked as a test. */
+export async function testRule(access: Access, id: string, order: string): Promise<{ to: string; subject: string }> {
+  const rule = (await routingRulesOf(database(), access.store.id)).find((r) => r.id === id);
+  if (!rule) throw new AppError('not-found', 'This rule is gone already.');
+  const [notification] = await database().select().from(notifications).where(eq(notifications.id, rule.notificationId));
+  if (!notification) throw new AppError('not-found', 'There is no such notification any more.');
+  const { template } = await templateFor(access, notification.slug, 'live');
+  const { language } = rule.recipient;
+  return sendTest(access, {
+    slug: notification.slug,
+    to: rule.recipient.address,
+    language: language && template.words[language] ? language : access.store.language,
+    order,
+  });
+}
+
+/** What says nothing of a rule, for moments that the order may never have. */
+const NO_RULE: readonly Reason['code'][] = ['no-rules', 'notification-off', 'not-published', 'off-for-channel'];
+
+/**
+ * Who would hear of an order, and who not, each with the reasons: the planner itself answers. When it is placed, everybody; at the
+ * other moments of its life, those on the staff.
+ */
+export async function tryOrder(access: Access, number: string): Promise<TriedOrder> {
+  const { order } = await orderSnapshot(access, number);
+  const db = database();
+  const [settings, about, others] = await Promise.all([
+    planSettings(db, access.store),
+    planAbout(db, access.store.id, order),
+    db
+      .selectDistinct({ moment: notifications.moment })
+      .from(notifications)
+      .where(
+        and(
+          eq(notifications.storeId, access.store.id),
+          eq(notifications.audience, 'staff'),
+          ne(notifications.moment, 'order.placed'),
+        ),
+      ),
+  ]);
+  const { plan } = planner(settings);
+  const at = Date.parse(order.placedAt);
+  const known = new Map(settings.notifications.map((n) => [n.id, n]));
+  const name = (id: string): string => known.get(id)?.name ?? '';
+  const isStaff = ({ notificationId }: { notificationId: string }): boolean =>
+    known.get(notificationId)?.audience === 'staff';
+  const placed = plan({ moment: 'order.placed', order, at, ...about });
+  const later = others.map(({ moment }) => plan({ moment, order, at, ...about }));
+  return {
+    number,
+    written: [
+      ...placed.deliveries.map((d) => ({ ...d, later: false })),
+      ...later.flatMap((p) => p.deliveries.filter(isStaff)).map((d) => ({ ...d, later: true })),
+    ].map((d) => ({
+      later: d.later,
+      notification: name(d.notificationId),
+      recipient: d.recipient,
+      language: d.language,
+      reasons: d.reasons.map(reasonWords),
+    })),
+    notWritten: [
+      ...placed.notWritten,
+      ...later.flatMap((p) =>
+        p.notWritten.filter((n) => isStaff(n) && !n.reasons.some((r) => NO_RULE.includes(r.code))),
+      ),
+    ].map((n) => ({
+      notification: name(n.notificationId),
+      recipient: n.recipient,
+      reasons: n.reasons.map(reasonWords),
+    })),
+  };
+}

@@ -1,0 +1,90 @@
+/** Sending domains: what each needs in DNS, what DNS answers, and its keys. */
+import { and, asc, eq } from 'drizzle-orm';
+import { isGood } from '@/core/domain';
+import type { DomainView } from '@/contract/sending';
+import type { Access } from '../../auth/access';
+import { config } from '../../config';
+import { database } from '../../db/client';
+import { domains } from '../../db/schema';
+import { beginDomain, makeNextKey, type DomainRow } from '../../domains/keys';
+import { domainOfStore, lookAtDomain } from '../../domains/look';
+import { AppError } from '../../errors';
+import { remember } from '../../history';
+
+const DOMAIN = /^(?=.{4,200}$)([a-z0-9]([a-z0-9-]{0,61}[a-z0-9])?\.)+[a-z][a-z0-9-]*[a-z0-9]$/i;
+
+/** A domain as screens see it: all but its private keys. */
+export function domainView(row: DomainRow): DomainView {
+  const must = row.records.filter((r) => !r.advised);
+  return {
+    name: row.name,
+    good: row.good,
+    signing: row.signing,
+    bouncing: row.bouncing,
+    records: row.records,
+    right: must.filter((r) => isGood(r.judgement)).length,
+    must: must.length,
+    selector: row.selector,
+    nextSelector: row.nextSelector,
+    ...(row.lookedAt && { lookedAt: row.lookedAt.toISOString() }),
+    nextLookAt: row.nextLookAt.toISOString(),
+    ...(row.goodSince && { goodSince: row.goodSince.toISOString() }),
+  };
+}
+
+export async function domainViews(access: Access): Promise<DomainView[]> {
+  const rows = await database()
+    .select()
+    .from(domains)
+    .where(eq(domains.storeId, access.store.id))
+    .orderBy(asc(domains.name));
+  return rows.map(domainView);
+}
+
+async function needDomain(access: Access, name: string): Promise<DomainRow> {
+  const row = await domainOfStore(access.store.id, name);
+  if (!row) throw new AppError('not-found', `${name} is not a sending domain of ${access.store.name}.`);
+  return row;
+}
+
+export async function loadDomain(access: Access, name: string) {
+  const row = await needDomain(access, name);
+  return { domain: domainView(row), zone: access.store.timeZone, registrar: config().registrarUrl };
+}
+
+/** Begins a domain with a key of its own and looks at it once. */
+export async function addDomain(access: Access, given: string): Promise<{ name: string }> {
+  const name = given.trim().toLowerCase().replace(/\.$/, '').replace(/^@/, '');
+  if (!DOMAIN.test(name)) {
+    throw new AppError('invalid', 'The domain cannot be added.', [
+      { path: '/name', message: `"${given}" is not a domain: what stands after the @, such as quillwick.example` },
+    ]);
+  }
+  await lookAtDomain(await beginDomain(access.store.id, name));
+  await remember(access, 'added a sending domain', name);
+  return { name };
+}
+
+/** Asks DNS now instead of with the next look. */
+export async function lookNow(access: Access, name: string): Promise<DomainView> {
+  const row = await needDomain(access, name);
+  // Somebody is working on it: from here on it is looked at in short steps again.
+  return domainView(await lookAtDomain({ ...row, looks: 0 }));
+}
+
+/** Begins a change of keys: a further key beside the present one. */
+export async function changeKey(access: Access, name: string): Promise<DomainView> {
+  const row = await needDomain(access, name);
+  if (row.nextSelector !== '') throw new AppError('invalid', 'A further key waits already to be found in DNS.');
+  await makeNextKey(row);
+  await remember(access, 'made a further key', name);
+  return lookNow(access, name);
+}
+
+export async function removeDomain(access: Access, name: string): Promise<void> {
+  const row = await needDomain(access, name);
+  await database()
+    .delete(domains)
+    .where(and(eq(domains.storeId, access.store.id), eq(domains.id, row.id)));
+  await remember(access, 'removed a sending domain', name);
+}

@@ -1,0 +1,56 @@
+/** A message or a template as a file: HTML that stands alone, mail as RFC 5322 has it, or JSON. */
+import { AppError } from '../../errors';
+import type { Access } from '../../auth/access';
+import { remember } from '../../history';
+import { senderFor, sendersOf } from '../../sending/service';
+import { composeMessage, domainOf, freshMessageId } from '../../sending/compose';
+import { renderFor } from '../../sending/render';
+import { templateFor } from './templates';
+import { orderSnapshot } from '../orders/orders';
+
+export interface ExportedFile {
+  name: string;
+  type: string;
+  body: string | Buffer;
+}
+
+export async function exportMessage(
+  access: Access,
+  slug: string,
+  wanted: { as: string; language: string; order: string },
+): Promise<ExportedFile> {
+  const { name, moment, sender: kind, template } = await templateFor(access, slug, 'draft');
+  await remember(
+    access,
+    'exported',
+    `${name} as ${wanted.as === 'json' || wanted.as === 'eml' ? wanted.as.toUpperCase() : 'HTML'}`,
+  );
+  const file = `${slug}-${wanted.language}`;
+  if (wanted.as === 'json') {
+    const body = JSON.stringify({ $schema: '/api/v1/schemas/template.json', ...template }, null, 2);
+    return { name: `${slug}.json`, type: 'application/json', body };
+  }
+  if (!template.words[wanted.language]) throw new AppError('invalid', `${name} has no words in this language yet.`);
+  const { order, channelName } = await orderSnapshot(access, wanted.order);
+  const message = await renderFor({
+    store: access.store,
+    template,
+    language: wanted.language,
+    order,
+    moment,
+    now: Date.now(),
+    ...(channelName && { channelName }),
+  });
+  if (wanted.as === 'html') return { name: `${file}.html`, type: 'text/html; charset=utf-8', body: message.html };
+  if (wanted.as !== 'eml') throw new AppError('invalid', 'A message is saved as html, eml or json.');
+  const sender = senderFor(await sendersOf(access.store.id), kind);
+  const from = { name: sender?.name ?? access.store.name, address: sender?.address ?? access.store.facts.email };
+  const body = await composeMessage(message, {
+    from,
+    to: { name: '', address: order.customer.email },
+    messageId: freshMessageId(domainOf(from.address)),
+    date: new Date(),
+    language: wanted.language,
+  });
+  return { name: `${file}.eml`, type: 'message/rfc822', body };
+}

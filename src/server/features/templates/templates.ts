@@ -1,0 +1,263 @@
+/** The Desk: one notification's template with its draft, editions, and what is needed to render it. */
+import { senderKindOf, type SenderKind } from '@/core/mail';
+import { desc, eq, sql } from 'drizzle-orm';
+import { findingProblem, messageFindings, templateFindings, type Finding } from '@/core/preflight';
+import { templateAddress, variantTitle } from '@/core/plan';
+import { copyBlock, freshIds, insertBlock, withWords, type Segments, type Template } from '@/core/template';
+import { sampleOrders } from '@/core/order';
+import type { Access } from '../../auth/access';
+import { database } from '../../db/client';
+import { editionContent, publishDraft, refuseToPublish, saveDraft } from '../../documents/document';
+import { liveEdition, templateRow, templateShelf } from '../../documents/shelves';
+import { channels, editions, notifications, orders, products, templates } from '../../db/schema';
+import { AppError } from '../../errors';
+import { settingsChanged } from '../../events/planner';
+import { remember } from '../../history';
+import { codesOf } from '../../codes';
+import { phrasesOf, renderFor } from '../../sending/render';
+import { listOrders, orderSnapshot } from '../orders/orders';
+import { livePassages } from '../../sending/passages';
+import { readTemplate } from '../../templates';
+import { listPassages } from './passages';
+import type { MomentId } from '@/core/moments';
+
+/** Everything the Desk opens with. */
+export async function loadDesk(access: Access, slug: string) {
+  const { notification, template, title } = await templateRow(access, slug);
+  const [live, list, bench] = await Promise.all([
+    liveEdition(template.liveEditionId),
+    database()
+      .select({ number: editions.number, publishedBy: editions.publishedBy, publishedAt: editions.publishedAt })
+      .from(editions)
+      .where(eq(editions.templateId, template.id))
+      .orderBy(desc(editions.number)),
+    benchOf(access),
+  ]);
+  const neighbours = await allTemplates(access);
+  const at = neighbours.findIndex((n) => n.slug === slug);
+  return {
+    notification: {
+      slug,
+      name: title,
+      moment: notification.moment,
+      audience: notification.audience,
+      on: notification.on,
+    },
+    draft: template.draft,
+    revision: template.revision,
+    draftBy: template.draftBy,
+    live: live && {
+      number: live.number,
+      template: live.template,
+      publishedBy: live.publishedBy,
+      publishedAt: live.publishedAt.toISOString(),
+    },
+    editions: list.map((e) => ({ ...e, publishedAt: e.publishedAt.toISOString() })),
+    ...bench,
+    others: neighbours.filter((n) => n.slug !== slug),
+    previous: neighbours[at - 1],
+    next: neighbours[at + 1],
+  };
+}
+
+/** The addresses of all templates of a store with their names, in the order of the board. */
+export async function allTemplates(access: Access): Promise<{ slug: string; name: string }[]> {
+  const rows = await database()
+    .select({
+      slug: notifications.slug,
+      name: notifications.name,
+      variant: templates.variant,
+      variantName: templates.variantName,
+    })
+    .from(notifications)
+    .innerJoin(templates, eq(templates.notificationId, notifications.id))
+    .where(eq(notifications.storeId, access.store.id))
+    // The one for everybody first: it is what people mean by the notification's name.
+    .orderBy(notifications.id, desc(eq(templates.variant, '')), templates.rank, templates.id);
+  return rows.map((r) => ({
+    slug: templateAddress(r.slug, r.variant),
+    name: variantTitle(r.name, r.variantName),
+  }));
+}
+
+/** What a store lends to everything on the bench: its look, words, passages, codes, and names for conditions. */
+export async function benchOf(access: Access) {
+  const { store } = access;
+  const [phrases, live, all, codes, choices] = await Promise.all([
+    Promise.all(store.languages.map(async (l) => [l, await phrasesOf(store.id, l)] as const)),
+    livePassages(store.id),
+    listPassages(access),
+    codesOf(store.id),
+    conditionChoices(store.id),
+  ]);
+  return {
+    store: {
+      id: store.id,
+      name: store.name,
+      language: store.language,
+      languages: store.languages,
+      locales: store.locales,
+      timeZone: store.timeZone,
+      currency: store.currency,
+      facts: store.facts,
+      look: store.look,
+      phrases: Object.fromEntries(phrases) as Record<string, Segments>,
+      passages: live,
+      passageNames: all.map(({ id, name }) => ({ id, name })),
+      codes,
+      ...choices,
+    },
+  };
+}
+
+/** What of a store conditions are made from. Places of dispatch are those of its newer orders. */
+export async function conditionChoices(storeId: string) {
+  const db = database();
+  const newer = db
+    .select({ location: sql<string | null>`json_value(${orders.snapshot}, '$.location')`.as('location') })
+    .from(orders)
+    .where(eq(orders.storeId, storeId))
+    .orderBy(desc(orders.id))
+    .limit(300)
+    .as('newer');
+  const [channelRows, productRows, places] = await Promise.all([
+    db.select({ id: channels.id, name: channels.name }).from(channels).where(eq(channels.storeId, storeId)),
+    db
+      .select({ sku: products.sku, name: products.name, category: products.category })
+      .from(products)
+      .where(eq(products.storeId, storeId))
+      .orderBy(products.sku),
+    db.selectDistinct({ location: newer.location }).from(newer),
+  ]);
+  return {
+    channels: channelRows,
+    products: productRows,
+    locations: places.flatMap((p) => p.location ?? []).toSorted(),
+  };
+}
+
+/** Saves the draft, if nobody else has since `revision`. A conflict carries the other version, so that both can be kept. */
+export async function saveTemplate(
+  access: Access,
+  slug: string,
+  revision: number,
+  draft: unknown,
+): Promise<{ revision: number }> {
+  const content = readTemplate(access.store.id, draft);
+  const { template } = await templateRow(access, slug);
+  return saveDraft(templateShelf, { access, id: template.id }, access, { revision, content });
+}
+
+/** Publishes the draft that was seen. Refused with its blockers, or when the draft changed since. */
+export async function publishTemplate(access: Access, slug: string, revision: number): Promise<{ number: number }> {
+  const { notification, template, title } = await templateRow(access, slug);
+  return publishDraft(templateShelf, { access, id: template.id }, access, {
+    revision,
+    judge: async (draft) => {
+      const blockers = await blockersOf(access, notification.moment, draft);
+      refuseToPublish('this', blockers.map(findingProblem));
+    },
+    then: async (tx, { number }) => {
+      await settingsChanged(tx, access.store.id);
+      await remember(access, 'published', `${title}, edition ${number}`, { db: tx, about: notification.id });
+    },
+  });
+}
+
+/** What stops a template: found in it, and in a message made of it with the newest order in each language. */
+async function blockersOf(access: Access, moment: string, draft: Template): Promise<Finding[]> {
+  const { store } = access;
+  const [codes, passages, newest] = await Promise.all([
+    codesOf(store.id),
+    livePassages(store.id),
+    listOrders(access, {}, 1),
+  ]);
+  const findings = templateFindings(draft, {
+    moment,
+    sourceLanguage: store.language,
+    codes,
+    passages,
+    now: Date.now(),
+  });
+  const stops = (list: readonly Finding[]): Finding[] => list.filter((f) => f.severity === 'blocker');
+  // A message that cannot be made says nothing more.
+  if (stops(findings).length > 0) return stops(findings);
+  const number = newest.rows[0]?.number;
+  const about = number
+    ? await orderSnapshot(access, number)
+    : { order: sampleOrders(store.currency, store.facts.url, Date.now())[0]!.order, channelName: undefined };
+  const rendered = await Promise.all(
+    Object.keys(draft.words).map(async (language) => {
+      const message = await renderFor({
+        store,
+        template: draft,
+        language,
+        order: about.order,
+        moment,
+        now: Date.now(),
+        ...(about.channelName && { channelName: about.channelName }),
+      });
+      return messageFindings(message, language);
+    }),
+  );
+  return stops(rendered.flat());
+}
+
+/** Puts a copy of a block, with its words, into the draft of another notification, before its footer. */
+export async function copyBlockTo(
+  access: Access,
+  slug: string,
+  block: unknown,
+  words: unknown,
+): Promise<{ name: string }> {
+  const brought = readTemplate(access.store.id, { version: 1, blocks: [block], words });
+  return database().transaction(async (tx) => {
+    const { title, template } = await templateRow(access, slug, tx, true);
+    const { draft } = template;
+    const copy = copyBlock(brought.blocks[0]!, brought.words, freshIds(draft));
+    const footer = draft.blocks.findIndex((b) => b.kind === 'footer');
+    const next = readTemplate(access.store.id, {
+      ...draft,
+      words: withWords(draft.words, copy.words),
+      blocks: insertBlock(draft.blocks, copy.block, { at: footer < 0 ? draft.blocks.length : footer }),
+    });
+    const { revision } = template;
+    const key = { access, id: template.id };
+    await templateShelf.write(
+      key,
+      { content: next, revision: revision + 1, by: access.person.name, at: new Date() },
+      tx,
+    );
+    return { name: title };
+  });
+}
+
+/** The template of one edition, for taking it back to the bench. */
+export async function templateEdition(access: Access, slug: string, number: number): Promise<Template> {
+  const { template } = await templateRow(access, slug);
+  return editionContent(templateShelf, { access, id: template.id }, number);
+}
+
+/** Turns a notification on or off. */
+export async function switchNotification(access: Access, slug: string, on: boolean): Promise<void> {
+  const { notification } = await templateRow(access, slug);
+  await database().transaction(async (tx) => {
+    await tx.update(notifications).set({ on }).where(eq(notifications.id, notification.id));
+    await settingsChanged(tx, access.store.id);
+    await remember(access, on ? 'turned on' : 'turned off', notification.name, { db: tx, about: notification.id });
+  });
+}
+
+/** The draft or the live template of a notification, for tests. */
+export async function templateFor(
+  access: Access,
+  slug: string,
+  which: 'draft' | 'live',
+): Promise<{ name: string; moment: MomentId; sender: SenderKind; template: Template }> {
+  const { notification, template, title } = await templateRow(access, slug);
+  const about = { name: title, moment: notification.moment, sender: senderKindOf(notification) };
+  if (which === 'draft') return { ...about, template: template.draft };
+  const live = await liveEdition(template.liveEditionId);
+  if (!live) throw new AppError('invalid', `${title} has never been published. Publish it on the Desk first.`);
+  return { ...about, template: live.template };
+}

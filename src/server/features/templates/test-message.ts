@@ -1,0 +1,88 @@
+/** Test messages: one about a real order, marked, to any address. */
+import { chooseService } from '@/core/mail';
+import { sampleDetails } from '@/core/placeholders';
+import { isMailAddress } from '@/core/schema';
+import type { Access } from '../../auth/access';
+import { databaseTime } from '../../db/time';
+import { AppError } from '../../errors';
+import { remember } from '../../history';
+import { composeMessage, domainOf, freshMessageId } from '../../sending/compose';
+import { signMessage } from '../../sending/dkim';
+import { filesFor } from '../../sending/files';
+import { withPictures } from '../../sending/pictures';
+import { renderFor, snapshotFor } from '../../sending/render';
+import { senderFor, sendersOf, servicesOf, settingsOf, standingOf } from '../../sending/service';
+import { Line } from '../../sending/transport';
+import { domainOfStore } from '../../domains/look';
+import { readTemplate } from '../../templates';
+import { templateFor } from './templates';
+import { orderSnapshot } from '../orders/orders';
+
+export interface TestRequest {
+  slug: string;
+  to: string;
+  language: string;
+  order: string;
+  /** The template on the sheet; without it, the live edition is sent. */
+  draft?: unknown;
+}
+
+/** Sends one message about a real order, marked as a test. It is no delivery and leaves the record alone. */
+export async function sendTest(access: Access, request: TestRequest): Promise<{ to: string; subject: string }> {
+  const { slug, to, language } = request;
+  if (!isMailAddress(to))
+    throw new AppError('invalid', 'The test needs an address.', [
+      { path: '/to', message: `"${to}" is not a mail address` },
+    ]);
+  const kept = await templateFor(access, slug, request.draft === undefined ? 'live' : 'draft');
+  const [services, senders] = await Promise.all([servicesOf(access.store.id), sendersOf(access.store.id)]);
+  const sender = senderFor(senders, kept.sender);
+  const choice = chooseService(services.map(standingOf), sender?.address ?? '', await databaseTime());
+  if (!sender || choice.kind === 'wait') {
+    throw new AppError(
+      'invalid',
+      choice.kind === 'wait' ? `${choice.words} ${choice.remedy}` : 'The store has no sender yet.',
+    );
+  }
+  const template = request.draft === undefined ? kept.template : readTemplate(access.store.id, request.draft);
+  if (!template.words[language]) throw new AppError('invalid', 'There are no words in this language yet.');
+  const { order, channelName } = await orderSnapshot(access, request.order);
+  const { store } = access;
+  const { moment } = kept;
+  const now = Date.now();
+  const about = { store, language, order, moment, now, ...(channelName && { channelName }) };
+  const message = await renderFor({ ...about, template });
+  const details = sampleDetails(moment);
+  const snapshot = snapshotFor(store, order, moment, channelName, language, now, { details });
+  const files = await filesFor(store, snapshot, moment, language, {
+    ...details,
+    ...(details.invoice && { invoice: { ...details.invoice, attach: true } }),
+  });
+  const inline = access.store.pictures === 'inline' ? await withPictures(message) : { message };
+  const composed = await composeMessage(inline.message, {
+    from: { name: sender.name, address: sender.address },
+    to: { name: '', address: to },
+    ...(sender.replyTo && { replyTo: sender.replyTo }),
+    messageId: freshMessageId(domainOf(sender.address)),
+    date: new Date(),
+    language,
+    mark: '[Test]',
+    ...('pictures' in inline && { pictures: inline.pictures }),
+    ...(files && { files }),
+  });
+  const domain = await domainOfStore(access.store.id, domainOf(sender.address).toLowerCase());
+  const raw = domain?.signing
+    ? await signMessage(composed, { domain: domain.name, selector: domain.selector, privateKey: domain.privateKey })
+    : composed;
+  const line = new Line(settingsOf(services.find((s) => s.id === choice.service.id)!));
+  const result = await line.send({ from: sender.address, to }, raw);
+  line.quit();
+  if (result.outcome.kind !== 'accepted') {
+    throw new AppError(
+      'invalid',
+      `The test was not sent. ${result.diagnosis?.cause ?? ''} ${result.diagnosis?.remedy ?? ''}`.trim(),
+    );
+  }
+  await remember(access, 'sent a test', `${slug} to ${to}`);
+  return { to, subject: `[Test] ${message.subject}` };
+}
