@@ -43,6 +43,32 @@ const CORE_LAYERS = [
   'exchange',
 ];
 
+/** The folders of the server in their order, as those of core. */
+const SERVER_LAYERS = [
+  'base',
+  'db',
+  'net',
+  'auth',
+  'documents',
+  'events',
+  'sending',
+  'operations',
+  'domains',
+  'bounces',
+  'people',
+  'worker',
+  'features',
+  'api',
+  'web',
+];
+
+/** What a folder may not import because it comes before it. */
+const later = (layers, layer, root) =>
+  layers.slice(layer + 1).map((folder) => ({
+    regex: `^((\\.\\./)+|${root})${folder}(/|$)`,
+    message: `${layers[layer]} comes before ${folder}: see the table in eslint.config.mjs.`,
+  }));
+
 /** All that core takes from packages. */
 const CORE_PACKAGES = [
   '@sinclair/typebox',
@@ -69,10 +95,7 @@ const coreImports = (layer) => [
         regex: `^(?!\\.|@/|(${CORE_PACKAGES.map((p) => p.replace('/', '\\/')).join('|')})$)`,
         message: 'core takes nothing from this package: see CORE_PACKAGES.',
       },
-      ...CORE_LAYERS.slice(layer + 1).map((later) => ({
-        regex: `^(\\.\\./|@/core/)${later}(/|$)`,
-        message: `${CORE_LAYERS[layer]} comes before ${later} in CORE_LAYERS.`,
-      })),
+      ...later(CORE_LAYERS, layer, '@/core/'),
     ],
   },
 ];
@@ -152,15 +175,24 @@ export default tseslint.config(
       ),
     },
   },
-  {
-    files: ['src/server/**/*.ts'],
+  ...SERVER_LAYERS.map((folder, layer) => ({
+    files: [`src/server/${folder}/**/*.ts`],
     rules: {
-      'no-restricted-imports': forbid(
-        [['@/app/**', '@/ui/**', '**/ui/**', 'react', 'react-dom'], 'server knows nothing of the interface.'],
-        [STANDINS, 'src knows nothing of stand-ins and demo.'],
-      ),
+      'no-restricted-imports': [
+        'error',
+        {
+          patterns: [
+            {
+              group: ['@/app/**', '@/ui/**', '**/ui/**', 'react', 'react-dom'],
+              message: 'server knows nothing of the interface.',
+            },
+            { group: STANDINS, message: 'src knows nothing of stand-ins and demo.' },
+            ...later(SERVER_LAYERS, layer, '@/server/'),
+          ],
+        },
+      ],
     },
-  },
+  })),
   {
     files: ['src/app/**/*.{ts,tsx}'],
     rules: { 'no-restricted-imports': forbid([STANDINS, 'src knows nothing of stand-ins and demo.']) },

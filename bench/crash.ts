@@ -189,7 +189,7 @@ async function prepare(
   try {
     const { database, closeDatabase } = await import('../src/server/db/client');
     const t = await import('../src/server/db/schema');
-    const { newId } = await import('../src/server/ids');
+    const { newId } = await import('../src/server/base/ids');
     const db = database();
     const storeId = RETAIL.id;
     await db.delete(t.services).where(eq(t.services.storeId, storeId));

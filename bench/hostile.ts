@@ -91,7 +91,7 @@ export async function benchHostile(): Promise<HostileRow[]> {
     const t = await import('../src/server/db/schema');
     const { handleEvent, MAX_BODY } = await import('../src/server/api/events');
     const { Webhook } = await import('standardwebhooks');
-    const { setUpFirst } = await import('../src/server/stores');
+    const { setUpFirst } = await import('../src/server/features/stores/stores');
     const { saveTemplate } = await import('../src/server/features/templates/templates');
     const { importLook, saveLook } = await import('../src/server/features/templates/look');
     const { saveNotification } = await import('../src/server/features/notifications/notification');
@@ -99,7 +99,7 @@ export async function benchHostile(): Promise<HostileRow[]> {
     const { saveService } = await import('../src/server/features/sending/services');
     const { previewFile } = await import('../src/server/features/exchange/bring-in');
     const { MOST_JSON_BYTES } = await import('../src/server/features/exchange/read');
-    const { BODY_SIZE, MOST_LIST_BYTES } = await import('../src/server/web/limits');
+    const { BODY_SIZE, MOST_LIST_BYTES } = await import('../src/server/net/limits');
     const { jsonTooLarge } = await import('../src/core/size');
     const { exampleEvent } = await import('../src/server/events/examples');
     const [store] = await database().select().from(t.stores).where(eq(t.stores.id, 'quillwick'));

@@ -40,7 +40,7 @@ export async function benchIntake(): Promise<{ rows: Row[]; notes: string[] }> {
     const { database, closeDatabase } = await import('../src/server/db/client');
     const t = await import('../src/server/db/schema');
     const { handleEvent } = await import('../src/server/api/events');
-    const { newId } = await import('../src/server/ids');
+    const { newId } = await import('../src/server/base/ids');
     const { Webhook } = await import('standardwebhooks');
     const db = database();
     const key = new Webhook(setting.demo!.eventsKey);

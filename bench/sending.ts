@@ -49,7 +49,7 @@ export async function benchSending(): Promise<{ rows: Row[]; notes: string[] }> 
     process.env.LIBELLUS_LOG = 'silent';
     const { database, closeDatabase } = await import('../src/server/db/client');
     const t = await import('../src/server/db/schema');
-    const { newId } = await import('../src/server/ids');
+    const { newId } = await import('../src/server/base/ids');
     const { receiveEvent } = await import('../src/server/events/receive');
     const { Worker } = await import('../src/server/worker/worker');
     const db = database();

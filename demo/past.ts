@@ -6,7 +6,7 @@ import type { Template } from '../src/core/template';
 import { diagnose, parseReply } from '../src/core/mail';
 import { composeMessage, deliveryMessageId } from '../src/server/sending/compose';
 import { renderFor } from '../src/server/sending/render';
-import { pastId } from '../src/server/ids';
+import { pastId } from '../src/server/base/ids';
 import type { attempts, deliveries, events, notWritten, sentMessages, stores } from '../src/server/db/schema';
 import type { Chance } from './random';
 

@@ -2,7 +2,7 @@
 import { DEFAULT_LOOK, type Look } from '../src/core/look';
 import type { StoreFacts } from '../src/core/snapshot';
 import type { Passage } from '../src/core/template';
-import type { Role } from '../src/server/auth/policy';
+import type { Role } from '../src/contract/policy';
 
 export interface DemoStore {
   id: string;

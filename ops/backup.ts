@@ -161,7 +161,7 @@ export async function restore(
       mkdirSync(dataDir, { recursive: true });
       cpSync(join(work, 'media'), join(dataDir, 'media'), { recursive: true });
     }
-    const { secretTrouble } = await import('../src/server/secret-check');
+    const { secretTrouble } = await import('../src/server/operations/secret-check');
     return { at: manifest.at, held, secret: await secretTrouble() };
   } finally {
     rmSync(work, { recursive: true, force: true });

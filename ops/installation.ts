@@ -74,8 +74,8 @@ export async function settleSecret(dataDir: string, databaseUrl: string): Promis
   if (!existsSync(file)) return undefined;
   const next = readFileSync(file, 'utf8').trim();
   const { createConnection } = await import('mysql2/promise');
-  const { SECRET_CHECK } = await import('../src/server/secret-check');
-  const { unseal } = await import('../src/server/secrets');
+  const { SECRET_CHECK } = await import('../src/server/operations/secret-check');
+  const { unseal } = await import('../src/server/base/secrets');
   const connection = await createConnection(databaseUrl);
   try {
     const [rows] = await connection.query<RowDataPacket[]>('select value from installation where name = ?', [

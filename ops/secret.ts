@@ -6,7 +6,7 @@ import { nextSecretFile, secretFile, type Installation } from './installation';
 /** Gives up what a secret that is lost had sealed; answers what has to be entered again, in words. */
 export async function loseSecret({ secret }: Installation): Promise<string> {
   const { closeDatabase } = await import('../src/server/db/client');
-  const { giveUpSealed, secretInUse } = await import('../src/server/secret-change');
+  const { giveUpSealed, secretInUse } = await import('../src/server/operations/secret-change');
   try {
     if (await secretInUse()) throw new Error('Libellus runs. End it first.');
     const { services, shops, domains } = await giveUpSealed(secret);
@@ -19,7 +19,7 @@ export async function loseSecret({ secret }: Installation): Promise<string> {
 /** Changes the secret; answers the new one. Refused while processes run that know only the old one. */
 export async function changeSecret({ dataDir, secret, secretGiven }: Installation): Promise<string> {
   const { closeDatabase } = await import('../src/server/db/client');
-  const { changeSecretTo, secretInUse } = await import('../src/server/secret-change');
+  const { changeSecretTo, secretInUse } = await import('../src/server/operations/secret-change');
   try {
     if (await secretInUse()) throw new Error('Libellus runs. End it first: its processes know the old secret only.');
     if (secretGiven && !process.env.LIBELLUS_NEW_SECRET) {

@@ -125,14 +125,14 @@ export async function setUp(options: SettingOptions): Promise<Setting> {
   }
 
   async function newlyShipped(): Promise<void> {
-    const { addNewlyShipped } = await import('../src/server/stores');
+    const { addNewlyShipped } = await import('../src/server/features/stores/stores');
     const { closeDatabase, database } = await import('../src/server/db/client');
     await addNewlyShipped(database());
     await closeDatabase();
   }
 
   async function codeForFirst(): Promise<string | undefined> {
-    const { needsSetUp, setUpCode } = await import('../src/server/stores');
+    const { needsSetUp, setUpCode } = await import('../src/server/features/stores/stores');
     const { closeDatabase } = await import('../src/server/db/client');
     const code = (await needsSetUp()) ? setUpCode() : undefined;
     await closeDatabase();

@@ -2,10 +2,10 @@
 import type { TSchema } from '@sinclair/typebox';
 import { revalidatePath } from 'next/cache';
 import type { Result } from '@/core/result';
-import { AppError } from '@/server/errors';
-import { isDatabaseError } from '@/server/faults';
-import { log } from '@/server/log';
-import { perform, type UseCase } from '@/server/use-case';
+import { AppError } from '@/server/base/errors';
+import { isDatabaseError } from '@/server/base/faults';
+import { log } from '@/server/base/log';
+import { perform, type UseCase } from '@/server/features/use-case';
 
 /** Runs a use case that changes nothing other screens show. */
 export function act<In extends TSchema, Out>(

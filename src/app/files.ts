@@ -1,6 +1,6 @@
 /** Files to save, with what stands in the way in words. */
-import { AppError } from '@/server/errors';
-import { log } from '@/server/log';
+import { AppError } from '@/server/base/errors';
+import { log } from '@/server/base/log';
 import type { ExportedFile } from '@/server/features/templates/exported';
 
 const STATUS: Partial<Record<AppError['code'], number>> = { 'signed-out': 401, forbidden: 403, 'not-found': 404 };

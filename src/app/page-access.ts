@@ -2,8 +2,8 @@
 import { headers } from 'next/headers';
 import { notFound, redirect } from 'next/navigation';
 import { access, type Access } from '@/server/auth/access';
-import type { Action } from '@/server/auth/policy';
-import { AppError } from '@/server/errors';
+import type { Action } from '@/contract/policy';
+import { AppError } from '@/server/base/errors';
 
 export async function pageAccess(params: Promise<{ store: string }>, action: Action = 'store.read'): Promise<Access> {
   const { store } = await params;

@@ -16,8 +16,8 @@ const setting = await setUp({
 });
 const { closeDatabase, database } = await import('../../src/server/db/client');
 const { senders, services } = await import('../../src/server/db/schema');
-const { newId } = await import('../../src/server/ids');
-const { seal } = await import('../../src/server/secrets');
+const { newId } = await import('../../src/server/base/ids');
+const { seal } = await import('../../src/server/base/secrets');
 const account = ACCOUNTS[0]!;
 await database()
   .insert(services)

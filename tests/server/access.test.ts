@@ -1,7 +1,7 @@
 /** Who may do what, asked where everything asks: a table of role by action, against a real membership. */
 import { eq } from 'drizzle-orm';
 import { accessOf } from '@/server/auth/access';
-import { may, POLICY, ROLES, type Action, type Role } from '@/server/auth/policy';
+import { may, POLICY, ROLES, type Action, type Role } from '@/contract/policy';
 import { database } from '@/server/db/client';
 import { memberships, user } from '@/server/db/schema';
 import { SHOP, useDatabase } from './fixture';

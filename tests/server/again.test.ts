@@ -5,7 +5,7 @@ import { database } from '@/server/db/client';
 import { channels, customers, deliveries, history } from '@/server/db/schema';
 import { receiveEvent } from '@/server/events/receive';
 import { checkEvent } from '@/server/events/schema';
-import { newId } from '@/server/ids';
+import { newId } from '@/server/base/ids';
 import { sendAgain } from '@/server/features/deliveries/again';
 import { deliveryDetail } from '@/server/features/deliveries/deliveries';
 import { switchNotification } from '@/server/features/templates/templates';

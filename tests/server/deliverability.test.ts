@@ -9,7 +9,7 @@ import { servicesOf } from '@/server/sending/service';
 import { changeKey, domainViews } from '@/server/features/sending/domains';
 import { loadToday } from '@/server/features/today/today';
 import { pauseService, serviceViews } from '@/server/features/sending/services';
-import { config } from '@/server/config';
+import { config } from '@/server/base/config';
 import { batchContext } from '@/server/sending/render';
 import { claim, releaseHeld } from '@/server/worker/claims';
 import { deliver } from '@/server/worker/deliver';

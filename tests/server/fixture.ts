@@ -6,14 +6,14 @@ import { DEFAULT_LOOK } from '@/core/look';
 import type { Order } from '@/core/order';
 import { STORE, testOrder } from '@/core/testing';
 import type { Access } from '@/server/auth/access';
-import type { Role } from '@/server/auth/policy';
+import type { Role } from '@/contract/policy';
 import { closeDatabase, database } from '@/server/db/client';
 import { settingsChanged } from '@/server/events/planner';
 import * as t from '@/server/db/schema';
 import type { EventType } from '@/server/events/schema';
-import { newId } from '@/server/ids';
-import { fingerprint, seal } from '@/server/secrets';
-import { createStore } from '@/server/stores';
+import { newId } from '@/server/base/ids';
+import { fingerprint, seal } from '@/server/base/secrets';
+import { createStore } from '@/server/features/stores/stores';
 import { createConnection } from 'mysql2/promise';
 import { portsFrom } from '../../standins/ports';
 

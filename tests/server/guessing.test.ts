@@ -6,9 +6,9 @@ import { beginTry, waitAfter } from '@/server/auth/guard';
 import { ADDRESS_HEADER } from '@/server/web/door';
 import { database } from '@/server/db/client';
 import { guesses, history, session, user } from '@/server/db/schema';
-import { historyOf } from '@/server/history';
-import { addMember, createUser, setUpFirst } from '@/server/stores';
-import { config } from '@/server/config';
+import { historyOf } from '@/server/auth/history';
+import { addMember, createUser, setUpFirst } from '@/server/features/stores/stores';
+import { config } from '@/server/base/config';
 import { SHOP, useDatabase } from './fixture';
 
 useDatabase();

@@ -6,8 +6,8 @@ import { checkEvent } from '@/server/events/schema';
 import { handleEvent } from '@/server/api/events';
 import { handleRecord } from '@/server/api/record';
 import { closeDatabase } from '@/server/db/client';
-import { setUpFirst } from '@/server/stores';
-import { readTemplate } from '@/server/templates';
+import { setUpFirst } from '@/server/features/stores/stores';
+import { readTemplate } from '@/server/documents/read-template';
 import { readLook } from '@/server/features/templates/look';
 import { addressList } from '@/server/net/addresses';
 import { ADDRESS_HEADER, door } from '@/server/web/door';
@@ -209,7 +209,7 @@ describe('other programs', () => {
 
   it('are told in words that the database is away, and never with a 500', async () => {
     const kept = process.env.DATABASE_URL!;
-    const { config } = await import('@/server/config');
+    const { config } = await import('@/server/base/config');
     await closeDatabase();
     config().databaseUrl = 'mysql://nobody@127.0.0.1:1/none';
     try {

@@ -16,8 +16,8 @@ import {
   withholdings,
 } from '@/server/db/schema';
 import { receiveEvent } from '@/server/events/receive';
-import { pastId } from '@/server/ids';
-import { eraseCustomer, exportCustomer } from '@/server/people/customer-data';
+import { pastId } from '@/server/base/ids';
+import { eraseCustomer, exportCustomer } from '@/server/features/people/customer-data';
 import { forgetOld } from '@/server/people/retention';
 import { withhold } from '@/server/features/sending/withheld';
 import { Worker } from '@/server/worker/worker';

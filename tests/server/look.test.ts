@@ -6,9 +6,9 @@ import { SHIPPED_NOTIFICATIONS } from '@/core/shipped';
 import { testOrder } from '@/core/testing';
 import { database } from '@/server/db/client';
 import { lookDrafts, memberships, stores } from '@/server/db/schema';
-import { bringPicture } from '@/server/pictures';
+import { bringPicture } from '@/server/documents/pictures';
 import { renderFor } from '@/server/sending/render';
-import { createStore } from '@/server/stores';
+import { createStore } from '@/server/features/stores/stores';
 import { templateFor } from '@/server/features/templates/templates';
 import {
   copyLook,

@@ -1,6 +1,6 @@
 /** What is lost, doubled or held wrongly when something of ours fails: nothing, and the record says what happened. */
 import { eq, inArray } from 'drizzle-orm';
-import { config } from '@/server/config';
+import { config } from '@/server/base/config';
 import { connect, database } from '@/server/db/client';
 import {
   attempts,
@@ -17,12 +17,12 @@ import {
 import { askDatabaseTime } from '@/server/db/time';
 import { plannerOf } from '@/server/events/planner';
 import { receiveEvent } from '@/server/events/receive';
-import { health } from '@/server/health';
-import { beat } from '@/server/heartbeat';
-import { newId } from '@/server/ids';
-import { seal } from '@/server/secrets';
-import { secretTrouble } from '@/server/secret-check';
-import { createStore } from '@/server/stores';
+import { health } from '@/server/operations/health';
+import { beat } from '@/server/operations/heartbeat';
+import { newId } from '@/server/base/ids';
+import { seal } from '@/server/base/secrets';
+import { secretTrouble } from '@/server/operations/secret-check';
+import { createStore } from '@/server/features/stores/stores';
 import { deliveryDetail, tryAllOfCause } from '@/server/features/deliveries/deliveries';
 import { loadDesk, publishTemplate, saveTemplate, switchNotification } from '@/server/features/templates/templates';
 import { placeOrder } from '@/server/features/orders/placing';

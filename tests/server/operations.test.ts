@@ -10,13 +10,13 @@ import { settleSecret, type Installation } from '../../ops/installation';
 import { LogFile } from '../../ops/log-file';
 import { Household, waitBefore } from '../../ops/processes';
 import { changeSecret, loseSecret } from '../../ops/secret';
-import { config } from '@/server/config';
+import { config } from '@/server/base/config';
 import { closeDatabase, database } from '@/server/db/client';
 import { heartbeats, keys, services, session, user } from '@/server/db/schema';
 import { receiveEvent } from '@/server/events/receive';
-import { seal, unseal } from '@/server/secrets';
-import { secretTrouble } from '@/server/secret-check';
-import { beat } from '@/server/heartbeat';
+import { seal, unseal } from '@/server/base/secrets';
+import { secretTrouble } from '@/server/operations/secret-check';
+import { beat } from '@/server/operations/heartbeat';
 import { connectService, placedEvent, SHOP, until, useDatabase } from './fixture';
 
 useDatabase();
@@ -298,7 +298,7 @@ describe('another secret', () => {
     const [key] = await database().select().from(keys).where(eq(keys.kind, 'events'));
     expect(unseal(key!.secret)).toMatch(/^whsec_/);
     config().secret = old;
-    const { giveUpSealed } = await import('@/server/secret-change');
+    const { giveUpSealed } = await import('@/server/operations/secret-change');
     await giveUpSealed(old);
   });
 

@@ -2,9 +2,9 @@
 import { existsSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import sharp from 'sharp';
-import { config } from '@/server/config';
-import { readMedia } from '@/server/media';
-import { bringPicture, coloursOf, pictureFile } from '@/server/pictures';
+import { config } from '@/server/base/config';
+import { readMedia } from '@/server/documents/media';
+import { bringPicture, coloursOf, pictureFile } from '@/server/documents/pictures';
 import { accessAs, SHOP, useDatabase } from './fixture';
 
 useDatabase();

@@ -5,7 +5,7 @@ import { database } from '@/server/db/client';
 import { deliveries, history, notifications } from '@/server/db/schema';
 import { migrateDatabase } from '@/server/db/migrate';
 import { receiveEvent } from '@/server/events/receive';
-import { readMedia } from '@/server/media';
+import { readMedia } from '@/server/documents/media';
 import {
   deliveryDetail,
   listDeliveries,

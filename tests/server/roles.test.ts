@@ -7,11 +7,11 @@ import { join } from 'node:path';
 import { eq } from 'drizzle-orm';
 import { DEFAULT_LOOK } from '@/core/look';
 import { STORE } from '@/core/testing';
-import { ROLES, type Role } from '@/server/auth/policy';
+import { ROLES, type Role } from '@/contract/policy';
 import { database } from '@/server/db/client';
 import { memberships, user } from '@/server/db/schema';
-import { createStore } from '@/server/stores';
-import { USE_CASES } from '@/server/use-case';
+import { createStore } from '@/server/features/stores/stores';
+import { USE_CASES } from '@/server/features/use-case';
 import { SHOP, useDatabase } from './fixture';
 
 let signedIn: { id: string; name: string; email: string } | undefined;

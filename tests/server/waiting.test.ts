@@ -1,7 +1,7 @@
 /** What waits: reminders on the wound clock, what ends them, and what an order's life does not allow. */
 import { eq } from 'drizzle-orm';
 import type { Order } from '@/core/order';
-import { windClock } from '@/server/clock';
+import { windClock } from '@/server/db/demo-clock';
 import { database } from '@/server/db/client';
 import { notifications, notWritten, orders } from '@/server/db/schema';
 import { exampleEvent } from '@/server/events/examples';

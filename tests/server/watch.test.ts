@@ -1,12 +1,12 @@
 /** What the worker does besides sending: domains are looked at when it is time, and owners are told of one that falls back. */
 import { eq } from 'drizzle-orm';
 import { simpleParser } from 'mailparser';
-import { config } from '@/server/config';
+import { config } from '@/server/base/config';
 import { database } from '@/server/db/client';
 import { domains, history, memberships, services, serviceUse, user } from '@/server/db/schema';
 import { beginDomain, type DomainRow } from '@/server/domains/keys';
 import { lookAtDomain } from '@/server/domains/look';
-import { newId } from '@/server/ids';
+import { newId } from '@/server/base/ids';
 import { servicesOf } from '@/server/sending/service';
 import {
   addDomain,

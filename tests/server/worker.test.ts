@@ -3,7 +3,7 @@ import { simpleParser } from 'mailparser';
 import { database } from '@/server/db/client';
 import { attempts, deliveries, sentMessages, services } from '@/server/db/schema';
 import { receiveEvent } from '@/server/events/receive';
-import { seal } from '@/server/secrets';
+import { seal } from '@/server/base/secrets';
 import { claim, releaseHeld } from '@/server/worker/claims';
 import { Worker } from '@/server/worker/worker';
 import { saveService } from '@/server/features/sending/services';

@@ -5,7 +5,7 @@ import { database } from '@/server/db/client';
 import { destinations } from '@/server/db/schema';
 import { beginDomain } from '@/server/domains/keys';
 import { lookAtDomain } from '@/server/domains/look';
-import { seal } from '@/server/secrets';
+import { seal } from '@/server/base/secrets';
 import { servicesOf } from '@/server/sending/service';
 import { runCheck } from '@/server/features/sending/services';
 import { portsFrom } from '../../standins/ports';

@@ -1,4 +1,4 @@
-import { may, POLICY, ROLES, type Action } from '@/server/auth/policy';
+import { may, POLICY, ROLES, type Action } from '@/contract/policy';
 
 /** Who may do what, written out once more by hand: a change of the policy has to be made in two places on purpose. */
 const TABLE: Record<Action, string> = {

@@ -4,7 +4,7 @@ import { redirect } from 'next/navigation';
 import { attempt } from '@/app/act';
 import type { Result } from '@/core/result';
 import { ADDRESS_HEADER } from '@/server/web/door';
-import { needsSetUp, setUpFirst, SHIPPED_LANGUAGES } from '@/server/stores';
+import { needsSetUp, setUpFirst, SHIPPED_LANGUAGES } from '@/server/features/stores/stores';
 import { SetUpForm } from '@/ui/sign-in/SetUpForm';
 
 export const metadata: Metadata = { title: 'Set up' };

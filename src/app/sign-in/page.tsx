@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { redirect } from 'next/navigation';
 import { currentPerson, storesOf } from '@/server/auth/access';
-import { needsSetUp } from '@/server/stores';
+import { needsSetUp } from '@/server/features/stores/stores';
 import { SignInForm } from '@/ui/sign-in/SignInForm';
 
 export const metadata: Metadata = { title: 'Sign in' };

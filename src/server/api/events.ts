@@ -2,10 +2,10 @@
 import { isOwnNumber, OWN_ORDERS } from '@/core/order';
 import { placeWords } from '@/core/schema';
 import { jsonTooLarge } from '@/core/size';
-import { AppError } from '../errors';
+import { AppError } from '../base/errors';
 import { receiveEvent } from '../events/receive';
 import { checkEvent, type OrderEvent } from '../events/schema';
-import { log } from '../log';
+import { log } from '../base/log';
 import { storeThatSigned } from './keys';
 import { countWrong, guessesTooMuch, tooMany } from './limits';
 import { problem, tooOften } from './problem';

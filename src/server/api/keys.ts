@@ -4,7 +4,7 @@ import { LRUCache } from 'lru-cache';
 import { Webhook, WebhookVerificationError } from 'standardwebhooks';
 import { database } from '../db/client';
 import { keys } from '../db/schema';
-import { fingerprint, unseal } from '../secrets';
+import { fingerprint, unseal } from '../base/secrets';
 
 /** What checks signatures with a key, by the key as it is sealed: opening one takes longer than checking. */
 const verifiers = new LRUCache<string, Webhook>({ max: 200 });

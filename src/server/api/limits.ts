@@ -4,7 +4,7 @@
  */
 import { RateLimiterMemory, type RateLimiterRes } from 'rate-limiter-flexible';
 import { networkOf } from '../net/addresses';
-import { ADDRESS_HEADER } from '../web/door';
+import { ADDRESS_HEADER } from '../net/addresses';
 
 const LIMITS = {
   /** Events of one store: far above what a shop sends, below what holds everything else up. */

@@ -1,6 +1,6 @@
 /** Errors of the public interface, as RFC 9457 writes them, with each place both as a JSON Pointer and in words. */
 import { placeWords } from '@/core/schema';
-import type { FieldProblem } from '../errors';
+import type { FieldProblem } from '../base/errors';
 
 export function problem(
   status: number,

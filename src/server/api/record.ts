@@ -1,5 +1,5 @@
 /** `GET /api/v1/deliveries`: a page of the record, for who has the reading key. */
-import { log } from '../log';
+import { log } from '../base/log';
 import { listDeliveries, readDeliveryFilter } from '../features/deliveries/deliveries';
 import { storeOfReadKey } from './keys';
 import { countWrong, guessesTooMuch, tooMany } from './limits';

@@ -3,9 +3,9 @@ import { and, eq } from 'drizzle-orm';
 import { headers } from 'next/headers';
 import { database } from '../db/client';
 import { memberships, stores } from '../db/schema';
-import { AppError } from '../errors';
+import { AppError } from '../base/errors';
 import { auth } from './auth';
-import { may, ROLE_WORDS, type Action, type Role } from './policy';
+import { may, ROLE_WORDS, type Action, type Role } from '../../contract/policy';
 
 export interface Person {
   id: string;

@@ -2,7 +2,7 @@
 import { betterAuth } from 'better-auth';
 import { drizzleAdapter } from 'better-auth/adapters/drizzle';
 import { nextCookies } from 'better-auth/next-js';
-import { config } from '../config';
+import { config } from '../base/config';
 import { database } from '../db/client';
 import * as schema from '../db/schema';
 

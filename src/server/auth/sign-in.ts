@@ -3,13 +3,13 @@ import { createHmac, randomBytes, timingSafeEqual } from 'node:crypto';
 import { Type } from '@sinclair/typebox';
 import { eq } from 'drizzle-orm';
 import { checker } from '@/core/schema';
-import { config } from '../config';
+import { config } from '../base/config';
 import { database } from '../db/client';
 import { memberships, user } from '../db/schema';
-import { historyEntry } from '../history';
-import { log } from '../log';
+import { historyEntry } from './history';
+import { log } from '../base/log';
 import { networkOf } from '../net/addresses';
-import { ADDRESS_HEADER } from '../web/door';
+import { ADDRESS_HEADER } from '../net/addresses';
 import { auth, trustedOrigins } from './auth';
 import { beginTry, succeeded, waitWords, type Counter } from './guard';
 

@@ -3,8 +3,8 @@
  * that a flood costs a counter and no sending.
  */
 import { SMTPServer } from 'smtp-server';
-import { config } from '../config';
-import { log } from '../log';
+import { config } from '../base/config';
+import { log } from '../base/log';
 import { readReturnPath } from '../sending/returnpath';
 import { countStray, takeBounce } from './receive';
 

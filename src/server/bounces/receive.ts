@@ -2,12 +2,12 @@
 import { eq, sql } from 'drizzle-orm';
 import { simpleParser, type ParsedMail } from 'mailparser';
 import { readDeliveryStatus, readPlainBounce, type BounceReport } from '@/core/mail';
-import { config } from '../config';
+import { config } from '../base/config';
 import { database } from '../db/client';
 import { bounces, deliveries, orders, strayBounces, withholdings } from '../db/schema';
 import { receiveEvent } from '../events/receive';
-import { newId } from '../ids';
-import { log } from '../log';
+import { newId } from '../base/ids';
+import { log } from '../base/log';
 import { readReturnPath } from '../sending/returnpath';
 
 export type Taken =

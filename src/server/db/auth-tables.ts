@@ -1,6 +1,6 @@
 /** Who may sign in, and as what in which store. */
 import { bigint, boolean, index, int, mysqlTable, primaryKey, text, varchar } from 'drizzle-orm/mysql-core';
-import type { Role } from '../auth/policy';
+import type { Role } from '../../contract/policy';
 import { time } from './columns';
 import { ofStore } from './store-table';
 

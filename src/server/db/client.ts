@@ -2,7 +2,7 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
 import { drizzle, type MySql2Database } from 'drizzle-orm/mysql2';
 import { createPool, type Pool, type PoolConnection } from 'mysql2/promise';
-import { config } from '../config';
+import { config } from '../base/config';
 import * as schema from './schema';
 
 export type Database = MySql2Database<typeof schema>;

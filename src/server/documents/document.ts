@@ -6,7 +6,7 @@
 import { isDeepStrictEqual } from 'node:util';
 import type { Access } from '../auth/access';
 import { database, type Executor } from '../db/client';
-import { AppError } from '../errors';
+import { AppError } from '../base/errors';
 
 export interface Draft<Content> {
   content: Content;

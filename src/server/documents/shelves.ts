@@ -16,8 +16,8 @@ import {
   templates,
   type PassageContent,
 } from '../db/schema';
-import { AppError } from '../errors';
-import { newId } from '../ids';
+import { AppError } from '../base/errors';
+import { newId } from '../base/ids';
 import type { Shelf } from './document';
 
 /** A variant's template by its address ("order-received~guests"), with its notification. Throws `not-found`. */

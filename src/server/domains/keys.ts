@@ -4,8 +4,8 @@ import type { DkimKey } from '@/core/domain';
 import { database } from '../db/client';
 import { databaseTime } from '../db/time';
 import { domains } from '../db/schema';
-import { newId } from '../ids';
-import { seal } from '../secrets';
+import { newId } from '../base/ids';
+import { seal } from '../base/secrets';
 import { makeKeyPair } from '../sending/dkim';
 
 export type DomainRow = typeof domains.$inferSelect;

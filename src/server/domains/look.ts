@@ -12,11 +12,11 @@ import {
   type JudgedRecord,
   type NeededRecord,
 } from '@/core/domain';
-import { config } from '../config';
+import { config } from '../base/config';
 import { database } from '../db/client';
 import { databaseTime } from '../db/time';
 import { domains } from '../db/schema';
-import { historyEntry } from '../history';
+import { historyEntry } from '../auth/history';
 import { resolver } from '../sending/dns';
 import { bounceDomainOf } from '../sending/returnpath';
 import { servicesOf, type ServiceRow } from '../sending/service';

@@ -4,13 +4,13 @@ import { customerName, orderContradictions, orderProblems, orderTotals, type Ord
 import { BY_HAND, TIMED_MOMENTS, type MomentId } from '@/core/moments';
 import { endReached, FUTURE_MS, notSaid, reasonWords, type Plan } from '@/core/plan';
 import { isCurrency } from '@/core/schema';
-import { timeNow } from '../clock';
+import { timeNow } from '../db/demo-clock';
 import { database, type Database, type Executor } from '../db/client';
 import { databaseTime } from '../db/time';
-import { retryingDeadlocks } from '../db/trouble';
+import { retryingDeadlocks } from '../db/deadlocks';
 import { contradictions, customers, deliveries, events, notifications, notWritten, orders, stores } from '../db/schema';
-import { AppError } from '../errors';
-import { newId } from '../ids';
+import { AppError } from '../base/errors';
+import { newId } from '../base/ids';
 import { plannerOf, type PreparedPlanner } from './planner';
 import { isAboutAccount, type OrderEvent } from './schema';
 import { withoutSecrets } from './secrets';

@@ -6,7 +6,7 @@ import type { Order } from '@/core/order';
 import { holdsSecrets, maskDetails, SECRET_DETAILS } from '@/core/placeholders';
 import { database, type Executor } from '../db/client';
 import { deliveries, events } from '../db/schema';
-import { AppError } from '../errors';
+import { AppError } from '../base/errors';
 
 /** States in which a delivery will still go out by itself. */
 const PENDING: readonly DeliveryState[] = ['planned', 'held', 'sending', 'deferred'];

@@ -82,3 +82,6 @@ export function clientAddress(connection: string, forwardedFor: string | undefin
     .filter((a) => isIP(a) !== 0);
   return chain.findLast((a) => !inList(trusted, a)) ?? chain[0] ?? own;
 }
+
+/** The request's own header for who asks. The door writes it; what a client sends under this name is dropped. */
+export const ADDRESS_HEADER = 'x-libellus-address';

@@ -20,7 +20,7 @@ import {
   stores,
 } from '../db/schema';
 import { SETTLED, withoutSecrets } from '../events/secrets';
-import { idAt } from '../ids';
+import { idAt } from '../base/ids';
 import { anonymiseCustomer, anonymiseOrders, pseudonyms } from './erase';
 
 const DAY_MS = 86_400_000;

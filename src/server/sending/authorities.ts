@@ -1,7 +1,7 @@
 /** The certificate authorities that sending servers are checked against. */
 import { readFileSync } from 'node:fs';
 import { rootCertificates } from 'node:tls';
-import { config } from '../config';
+import { config } from '../base/config';
 
 let list: string[] | undefined;
 

@@ -3,7 +3,7 @@ import { generateKeyPair } from 'node:crypto';
 import { promisify } from 'node:util';
 import { LRUCache } from 'lru-cache';
 import DKIM from 'nodemailer/lib/dkim';
-import { unseal } from '../secrets';
+import { unseal } from '../base/secrets';
 
 export interface SigningKey {
   domain: string;

@@ -1,7 +1,7 @@
 /** Looking names up, by the machine's resolver or the one that was set. */
 import { promises as dns } from 'node:dns';
 import { isIP, type BlockList } from 'node:net';
-import { config } from '../config';
+import { config } from '../base/config';
 import { addressList, inList, isPrivateAddress } from '../net/addresses';
 
 export function resolver(): dns.Resolver {

@@ -4,7 +4,7 @@ import { chooseService } from '@/core/mail';
 import { database } from '../db/client';
 import { databaseTime } from '../db/time';
 import { memberships, stores, user } from '../db/schema';
-import { log } from '../log';
+import { log } from '../base/log';
 import { composeMessage, domainOf, freshMessageId } from './compose';
 import { senderFor, sendersOf, servicesOf, settingsOf, standingOf } from './service';
 import { Line } from './transport';

@@ -1,8 +1,8 @@
 /** Pictures that travel in the message: those of our own that its HTML shows, named by Content-ID (RFC 2392). */
 import { createHash } from 'node:crypto';
 import type { RenderedMessage } from '@/core/render';
-import { config } from '../config';
-import { readMedia } from '../media';
+import { config } from '../base/config';
+import { readMedia } from '../documents/media';
 import type { ComposeOptions } from './compose';
 
 /** More than this is left linked: a message that heavy is better fetched. */

@@ -11,7 +11,7 @@ import type { CompiledMessage, RenderedMessage } from '@/core/render';
 import type { Segments, Template } from '@/core/template';
 import { database } from '../db/client';
 import { channels, editions, events, orders, phrases, stores } from '../db/schema';
-import { config } from '../config';
+import { config } from '../base/config';
 import { notificationFacts } from '../events/settings';
 import { livePassages } from './passages';
 import { compiledMessage } from './skeletons';

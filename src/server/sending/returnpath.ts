@@ -3,7 +3,7 @@
  * anything written in it. "b-<delivery>-<signature>@bounce.quillwick.example".
  */
 import { createHmac, timingSafeEqual } from 'node:crypto';
-import { config } from '../config';
+import { config } from '../base/config';
 
 const LOCAL = /^b-([0-9a-z]{26})-([0-9a-f]{20})$/;
 

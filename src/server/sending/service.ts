@@ -3,7 +3,7 @@ import { asc, eq } from 'drizzle-orm';
 import type { SenderKind, Security, ServiceStanding, SignInMethod } from '@/core/mail';
 import { database, type Executor } from '../db/client';
 import { senders, services } from '../db/schema';
-import { unseal } from '../secrets';
+import { unseal } from '../base/secrets';
 
 export type ServiceRow = typeof services.$inferSelect;
 export type SenderRow = typeof senders.$inferSelect;

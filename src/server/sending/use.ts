@@ -2,7 +2,7 @@
 import { and, eq, gte, inArray, lt, sql } from 'drizzle-orm';
 import { leftOf, limitDay } from '@/core/mail';
 import { database } from '../db/client';
-import { retryingDeadlocks } from '../db/trouble';
+import { retryingDeadlocks } from '../db/deadlocks';
 import { serviceUse } from '../db/schema';
 import type { ServiceRow } from './service';
 

@@ -7,11 +7,8 @@ import { IncomingMessage, type ServerResponse } from 'node:http';
 import type { BlockList } from 'node:net';
 import { WORDS_MARK } from '@/core/result';
 import { jsonTooLarge } from '@/core/size';
-import { clientAddress } from '../net/addresses';
-import { BODY_SIZE, bodyRule } from './limits';
-
-/** The request's own header for who asks. The door writes it; what a client sends under this name is dropped. */
-export const ADDRESS_HEADER = 'x-libellus-address';
+import { ADDRESS_HEADER, clientAddress } from '../net/addresses';
+import { BODY_SIZE, bodyRule } from '../net/limits';
 
 export interface DoorSettings {
   secure: boolean;

@@ -3,12 +3,12 @@ import { randomBytes } from 'node:crypto';
 import { createServer } from 'node:http';
 import { hostname } from 'node:os';
 import next from 'next';
-import { config } from '../config';
+import { config } from '../base/config';
 import { closeDatabase } from '../db/client';
-import { beat, HEARTBEAT_MS, leave } from '../heartbeat';
-import { log } from '../log';
+import { beat, HEARTBEAT_MS, leave } from '../operations/heartbeat';
+import { log } from '../base/log';
 import { addressList } from '../net/addresses';
-import { secretTrouble } from '../secret-check';
+import { secretTrouble } from '../operations/secret-check';
 import { door } from './door';
 
 const HOST = process.env.LIBELLUS_WEB_HOST ?? '127.0.0.1';

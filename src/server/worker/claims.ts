@@ -3,10 +3,10 @@
  * LOCKED` lets any number of workers claim at once without waiting for each other or taking the same row.
  */
 import { and, asc, eq, inArray, lte, or, sql } from 'drizzle-orm';
-import { clockAhead } from '../clock';
+import { clockAhead } from '../db/demo-clock';
 import { database, type Executor } from '../db/client';
 import { askDatabaseTime, databaseTime } from '../db/time';
-import { retryingDeadlocks } from '../db/trouble';
+import { retryingDeadlocks } from '../db/deadlocks';
 import { deliveries } from '../db/schema';
 
 export type Delivery = typeof deliveries.$inferSelect;

@@ -1,5 +1,5 @@
 /** Lines to services, kept open between messages: no more to one service at a time than it is set to. */
-import { config } from '../config';
+import { config } from '../base/config';
 import { settingsOf, type ServiceRow } from '../sending/service';
 import { Line } from '../sending/transport';
 

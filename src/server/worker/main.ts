@@ -1,6 +1,6 @@
 /** The worker process. */
 import { closeDatabase } from '../db/client';
-import { leave } from '../heartbeat';
+import { leave } from '../operations/heartbeat';
 import { Worker } from './worker';
 
 const worker = new Worker();

@@ -7,10 +7,11 @@ import { and, eq, inArray, sql } from 'drizzle-orm';
 import type { DeliveryState } from '@/core/mail';
 import { database, type Executor } from '../db/client';
 import { databaseNow } from '../db/time';
-import { isAway, retryingDeadlocks } from '../db/trouble';
+import { isAway } from '../base/database-errors';
+import { retryingDeadlocks } from '../db/deadlocks';
 import { attempts, deliveries, sentMessages } from '../db/schema';
-import { newId } from '../ids';
-import { log } from '../log';
+import { newId } from '../base/ids';
+import { log } from '../base/log';
 import { dropSecrets } from '../events/secrets';
 import type { Delivery } from './claims';
 

@@ -1,14 +1,14 @@
 /** What the worker does besides sending: it looks at domains in DNS, tells owners when one falls back, and forgets what is old. */
 import { eq } from 'drizzle-orm';
 import { isGood } from '@/core/domain';
-import { config } from '../config';
+import { config } from '../base/config';
 import { database } from '../db/client';
 import { domains } from '../db/schema';
 import type { DomainRow } from '../domains/keys';
 import { claimDueDomains, lookAtDomain } from '../domains/look';
 import { forgetOldGuesses } from '../auth/guard';
-import { forgetOldBeats } from '../heartbeat';
-import { log } from '../log';
+import { forgetOldBeats } from '../operations/heartbeat';
+import { log } from '../base/log';
 import { forgetOld } from '../people/retention';
 import { tellOwners } from '../sending/notice';
 import { forgetOldUse } from '../sending/use';

@@ -1,12 +1,12 @@
 /** The worker: claims what is due, sends it over a few lines at once, and says that it is alive. */
 import { hostname } from 'node:os';
 import { randomBytes } from 'node:crypto';
-import { config } from '../config';
+import { config } from '../base/config';
 import { askDatabaseTime, databaseNow } from '../db/time';
-import { beat, HEARTBEAT_MS } from '../heartbeat';
-import { secretTrouble } from '../secret-check';
+import { beat, HEARTBEAT_MS } from '../operations/heartbeat';
+import { secretTrouble } from '../operations/secret-check';
 import { listenForBounces } from '../bounces/listener';
-import { log } from '../log';
+import { log } from '../base/log';
 import { batchContext } from '../sending/render';
 import { claim, giveBack, type Delivery } from './claims';
 import { deliver, type DeliverWith } from './deliver';

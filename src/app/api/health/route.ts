@@ -1,4 +1,4 @@
-import { health } from '@/server/health';
+import { health } from '@/server/operations/health';
 
 export const dynamic = 'force-dynamic';
 

@@ -1,4 +1,4 @@
-import { readMedia } from '@/server/media';
+import { readMedia } from '@/server/documents/media';
 
 export async function GET(_request: Request, { params }: { params: Promise<{ path: string[] }> }): Promise<Response> {
   const found = await readMedia((await params).path);

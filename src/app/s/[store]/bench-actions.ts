@@ -6,7 +6,7 @@ import type { Look, PictureColour } from '@/core/look';
 import type { Order } from '@/core/order';
 import type { Result } from '@/core/result';
 import type { Block, Segments, Template } from '@/core/template';
-import type { BroughtPicture } from '@/server/pictures';
+import type { BroughtPicture } from '@/server/documents/pictures';
 import { order } from '@/server/features/orders/use-cases';
 import { look, passage, picture, template } from '@/server/features/templates/use-cases';
 import type { OrderChoice } from '@/contract/orders';

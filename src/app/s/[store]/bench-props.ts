@@ -2,7 +2,7 @@
 import { orNotFound } from '@/app/page-access';
 import { languageName } from '@/core/names';
 import type { Access } from '@/server/auth/access';
-import { may } from '@/server/auth/policy';
+import { may } from '@/contract/policy';
 import { listOrders, orderSnapshot } from '@/server/features/orders/orders';
 import { senderViews } from '@/server/features/sending/senders';
 import { stripFromQuery } from '@/ui/desk/strip';

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import { storesOf } from '@/server/auth/access';
-import { ROLE_WORDS } from '@/server/auth/policy';
+import { ROLE_WORDS } from '@/contract/policy';
 import { pageAccess } from '@/app/page-access';
 import { Spine } from '@/ui/shell/Spine';
 

@@ -9,9 +9,9 @@ import type { Access } from '../../auth/access';
 import { database } from '../../db/client';
 import { channels, customers, deliveries, orders } from '../../db/schema';
 import { databaseTime } from '../../db/time';
-import { AppError } from '../../errors';
-import { remember } from '../../history';
-import { newId } from '../../ids';
+import { AppError } from '../../base/errors';
+import { remember } from '../../auth/history';
+import { newId } from '../../base/ids';
 import { deliveryById, type DeliveryRow } from './row';
 import { momentOf } from '@/core/moments';
 

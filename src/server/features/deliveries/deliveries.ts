@@ -18,13 +18,13 @@ import {
   services,
 } from '../../db/schema';
 import { databaseTime } from '../../db/time';
-import { AppError } from '../../errors';
+import { AppError } from '../../base/errors';
 import { dropSecrets, refuseWithoutSecrets } from '../../events/secrets';
-import { remember, rememberReading } from '../../history';
+import { remember, rememberReading } from '../../auth/history';
 import { FAR_AHEAD } from '../../worker/dispatch';
 import { againView } from './again';
 import { deliveryById, type DeliveryRow } from './row';
-import { oneOf } from '../../../app/query';
+import { oneOf } from '../query';
 
 export interface DeliveryFilter {
   states?: DeliveryState[];

@@ -3,7 +3,7 @@ import { and, eq } from 'drizzle-orm';
 import type { Access } from '../../auth/access';
 import { database } from '../../db/client';
 import { deliveries } from '../../db/schema';
-import { AppError } from '../../errors';
+import { AppError } from '../../base/errors';
 
 export type DeliveryRow = typeof deliveries.$inferSelect;
 

@@ -1,6 +1,6 @@
 /** What can be done with deliveries. */
 import { Type } from '@sinclair/typebox';
-import { useCase } from '../../use-case';
+import { useCase } from '../use-case';
 import { sendAgain } from './again';
 import { sendNow, sentMessage, stopDelivery, tryAgain, tryAllOfCause } from './deliveries';
 import { releaseOnce } from '../sending/withheld';

@@ -4,10 +4,10 @@ import type { ListKind } from '@/core/exchange';
 import type { Access } from '../../auth/access';
 import { database } from '../../db/client';
 import { customers, orders, products } from '../../db/schema';
-import { AppError } from '../../errors';
+import { AppError } from '../../base/errors';
 import { orderRow } from '../../events/receive';
-import { remember } from '../../history';
-import { newId } from '../../ids';
+import { remember } from '../../auth/history';
+import { newId } from '../../base/ids';
 import { keysOf, readFile, type Read } from './read';
 import type { FilePreview } from '@/contract/orders';
 

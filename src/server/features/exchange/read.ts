@@ -27,9 +27,9 @@ import { jsonTooLarge, SIZE_LIMITS, type SizeLimits } from '@/core/size';
 import type { Access } from '../../auth/access';
 import { database } from '../../db/client';
 import { channels, type customers, type products } from '../../db/schema';
-import { AppError } from '../../errors';
+import { AppError } from '../../base/errors';
 import { NO_COUNTRY } from '../orders/placing';
-import { breath, breathing } from '../../breath';
+import { breath, breathing } from '../../base/breath';
 import { FILE } from './file';
 import { parseCsv } from './parse';
 

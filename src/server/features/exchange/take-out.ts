@@ -4,7 +4,7 @@ import { amountText, contactsText, rowsOf, writeCsv, type Cells, type ListKind }
 import type { Access } from '../../auth/access';
 import { database } from '../../db/client';
 import { customers, orders, products } from '../../db/schema';
-import { remember } from '../../history';
+import { remember } from '../../auth/history';
 import { NO_COUNTRY } from '../orders/placing';
 import { FILE } from './file';
 

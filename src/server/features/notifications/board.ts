@@ -22,9 +22,9 @@ import {
   shopMails,
   templates,
 } from '../../db/schema';
-import { AppError } from '../../errors';
+import { AppError } from '../../base/errors';
 import { planSettings } from '../../events/settings';
-import { idAt } from '../../ids';
+import { idAt } from '../../base/ids';
 import { isWaiting } from '../deliveries/deliveries';
 
 const DAY = 86_400_000;

@@ -17,10 +17,10 @@ import {
   templates,
   user,
 } from '../../db/schema';
-import { AppError } from '../../errors';
+import { AppError } from '../../base/errors';
 import { settingsChanged } from '../../events/planner';
-import { historyOf, remember } from '../../history';
-import { newId } from '../../ids';
+import { historyOf, remember } from '../../auth/history';
+import { newId } from '../../base/ids';
 import { boardRows, doublesOf } from './board';
 import { conditionChoices } from '../templates/templates';
 import type { NotificationView } from '@/contract/notifications';

@@ -1,7 +1,7 @@
 /** Notifications: on and off, how they go out, made and taken away; rules of who gets those for the staff; the phrasebook. */
 import { Type } from '@sinclair/typebox';
 import { AUDIENCES } from '@/core/moments';
-import { useCase } from '../../use-case';
+import { useCase } from '../use-case';
 import { switchNotification } from '../templates/templates';
 import { impactOf } from './impact';
 import { saveNotification } from './notification';

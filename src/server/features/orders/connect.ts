@@ -2,14 +2,14 @@
 import { and, desc, eq } from 'drizzle-orm';
 import { momentLabel } from '@/core/moments';
 import type { Access } from '../../auth/access';
-import { config } from '../../config';
+import { config } from '../../base/config';
 import { database } from '../../db/client';
 import { channels, events, keys } from '../../db/schema';
-import { AppError } from '../../errors';
+import { AppError } from '../../base/errors';
 import { exampleEvent } from '../../events/examples';
 import { EVENT_TYPES } from '../../events/schema';
-import { remember } from '../../history';
-import { unseal } from '../../secrets';
+import { remember } from '../../auth/history';
+import { unseal } from '../../base/secrets';
 
 export async function loadConnect(access: Access) {
   const { store } = access;

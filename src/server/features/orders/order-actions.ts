@@ -13,9 +13,9 @@ import {
 } from '@/core/order';
 import { checker } from '@/core/schema';
 import type { Access } from '../../auth/access';
-import { timeNow } from '../../clock';
-import { AppError } from '../../errors';
-import { remember } from '../../history';
+import { timeNow } from '../../db/demo-clock';
+import { AppError } from '../../base/errors';
+import { remember } from '../../auth/history';
 import type { EventType } from '../../events/schema';
 import { orderByNumber } from './orders';
 import { payUrlOf, tell } from './placing';

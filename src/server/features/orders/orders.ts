@@ -5,9 +5,9 @@ import { reasonWords } from '@/core/plan';
 import type { Access } from '../../auth/access';
 import { database } from '../../db/client';
 import { channels, deliveries, notWritten, orders } from '../../db/schema';
-import { AppError } from '../../errors';
+import { AppError } from '../../base/errors';
 import { isWaiting } from '../deliveries/deliveries';
-import { oneOf } from '../../../app/query';
+import { oneOf } from '../query';
 
 export const PAGE = 50;
 

@@ -15,12 +15,12 @@ import {
 import { languageName } from '@/core/names';
 import { checker } from '@/core/schema';
 import type { Access } from '../../auth/access';
-import { timeNow } from '../../clock';
-import { codesOf } from '../../codes';
-import { config } from '../../config';
+import { timeNow } from '../../db/demo-clock';
+import { codesOf } from '../../events/codes';
+import { config } from '../../base/config';
 import { database } from '../../db/client';
 import { channels, counters, customers, discountCodes, products } from '../../db/schema';
-import { AppError } from '../../errors';
+import { AppError } from '../../base/errors';
 import { receiveEvent, type Received } from '../../events/receive';
 import { checkEvent, type EventType } from '../../events/schema';
 

@@ -1,9 +1,9 @@
 /** Orders: placed, walked through their life, written to; lists in and out; the key of the shop. */
 import { Type } from '@sinclair/typebox';
 import { LISTS } from '@/core/exchange';
-import { windClock } from '../../clock';
-import { useCase } from '../../use-case';
-import { eraseCustomer, exportCustomer } from '../../people/customer-data';
+import { windClock } from '../../db/demo-clock';
+import { useCase } from '../use-case';
+import { eraseCustomer, exportCustomer } from '../people/customer-data';
 import { eventsKey } from './connect';
 import { bringIn, previewFile } from '../exchange/bring-in';
 import { takeOut } from '../exchange/take-out';

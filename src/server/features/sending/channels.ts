@@ -7,9 +7,9 @@ import type { ChannelView } from '@/contract/sending';
 import type { Access } from '../../auth/access';
 import { database } from '../../db/client';
 import { channels, stores } from '../../db/schema';
-import { AppError } from '../../errors';
+import { AppError } from '../../base/errors';
 import { settingsChanged } from '../../events/planner';
-import { remember } from '../../history';
+import { remember } from '../../auth/history';
 
 export async function channelViews(access: Access): Promise<ChannelView[]> {
   const rows = await database()

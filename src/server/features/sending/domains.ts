@@ -3,13 +3,13 @@ import { and, asc, eq } from 'drizzle-orm';
 import { isGood } from '@/core/domain';
 import type { DomainView } from '@/contract/sending';
 import type { Access } from '../../auth/access';
-import { config } from '../../config';
+import { config } from '../../base/config';
 import { database } from '../../db/client';
 import { domains } from '../../db/schema';
 import { beginDomain, makeNextKey, type DomainRow } from '../../domains/keys';
 import { domainOfStore, lookAtDomain } from '../../domains/look';
-import { AppError } from '../../errors';
-import { remember } from '../../history';
+import { AppError } from '../../base/errors';
+import { remember } from '../../auth/history';
 
 const DOMAIN = /^(?=.{4,200}$)([a-z0-9]([a-z0-9-]{0,61}[a-z0-9])?\.)+[a-z][a-z0-9-]*[a-z0-9]$/i;
 

@@ -7,8 +7,8 @@ import type { SenderView } from '@/contract/sending';
 import type { Access } from '../../auth/access';
 import { database } from '../../db/client';
 import { senders } from '../../db/schema';
-import { AppError, type FieldProblem } from '../../errors';
-import { remember } from '../../history';
+import { AppError, type FieldProblem } from '../../base/errors';
+import { remember } from '../../auth/history';
 import { sendersOf, servicesOf, standingOf, type SenderRow } from '../../sending/service';
 import { releaseHeld } from '../../worker/claims';
 

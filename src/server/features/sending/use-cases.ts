@@ -1,6 +1,6 @@
 /** Services, senders, channels, domains, and addresses not to write to. */
 import { Type } from '@sinclair/typebox';
-import { useCase } from '../../use-case';
+import { useCase } from '../use-case';
 import { saveChannels } from './channels';
 import { addDomain, changeKey, lookNow, removeDomain } from './domains';
 import { saveSenders } from './senders';

@@ -8,10 +8,10 @@ import type { Access } from '../../auth/access';
 import { database } from '../../db/client';
 import { deliveries, strayBounces, withholdings } from '../../db/schema';
 import { databaseTime } from '../../db/time';
-import { AppError } from '../../errors';
+import { AppError } from '../../base/errors';
 import { refuseWithoutSecrets } from '../../events/secrets';
-import { remember } from '../../history';
-import { newId } from '../../ids';
+import { remember } from '../../auth/history';
+import { newId } from '../../base/ids';
 import { deliveryById } from '../deliveries/row';
 
 export async function withheldViews(access: Access): Promise<WithheldView[]> {

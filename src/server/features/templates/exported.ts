@@ -1,7 +1,7 @@
 /** A message or a template as a file: HTML that stands alone, mail as RFC 5322 has it, or JSON. */
-import { AppError } from '../../errors';
+import { AppError } from '../../base/errors';
 import type { Access } from '../../auth/access';
-import { remember } from '../../history';
+import { remember } from '../../auth/history';
 import { senderFor, sendersOf } from '../../sending/service';
 import { composeMessage, domainOf, freshMessageId } from '../../sending/compose';
 import { renderFor } from '../../sending/render';

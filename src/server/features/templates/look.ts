@@ -10,9 +10,9 @@ import { database } from '../../db/client';
 import { editionContent, publishDraft, refuseToPublish, saveDraft } from '../../documents/document';
 import { lookShelf } from '../../documents/shelves';
 import { editions, lookEditions, notifications, templates } from '../../db/schema';
-import { AppError } from '../../errors';
-import { remember } from '../../history';
-import { bringPicture, pictureFile, refuseForeignPictures } from '../../pictures';
+import { AppError } from '../../base/errors';
+import { remember } from '../../auth/history';
+import { bringPicture, pictureFile, refuseForeignPictures } from '../../documents/pictures';
 
 /** Everything the Look screen opens with. */
 export async function loadLook(access: Access) {

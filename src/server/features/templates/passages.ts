@@ -5,15 +5,15 @@ import { findingProblem, templateFindings } from '@/core/preflight';
 import { passageCycle, passagesUsed, type Passage, type Template } from '@/core/template';
 import { freeSlug } from '@/core/slug';
 import type { Access } from '../../auth/access';
-import { codesOf } from '../../codes';
+import { codesOf } from '../../events/codes';
 import { database, type Executor } from '../../db/client';
 import { editions, notifications, passageEditions, passages, templates, type PassageContent } from '../../db/schema';
 import { editionContent, publishDraft, refuseToPublish, saveDraft } from '../../documents/document';
 import { asTemplate, passageShelf } from '../../documents/shelves';
-import { AppError } from '../../errors';
-import { remember } from '../../history';
+import { AppError } from '../../base/errors';
+import { remember } from '../../auth/history';
 import { livePassages } from '../../sending/passages';
-import { readTemplate } from '../../templates';
+import { readTemplate } from '../../documents/read-template';
 
 export interface PassageRow {
   id: string;

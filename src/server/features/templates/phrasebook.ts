@@ -6,8 +6,8 @@ import { phrasebookFor, PHRASE_PLACES, PHRASES, type Phrase } from '@/core/templ
 import type { Access } from '../../auth/access';
 import { database } from '../../db/client';
 import { phrases } from '../../db/schema';
-import { AppError } from '../../errors';
-import { remember } from '../../history';
+import { AppError } from '../../base/errors';
+import { remember } from '../../auth/history';
 
 const MOST = 1_000;
 

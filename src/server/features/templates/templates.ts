@@ -10,14 +10,14 @@ import { database } from '../../db/client';
 import { editionContent, publishDraft, refuseToPublish, saveDraft } from '../../documents/document';
 import { liveEdition, templateRow, templateShelf } from '../../documents/shelves';
 import { channels, editions, notifications, orders, products, templates } from '../../db/schema';
-import { AppError } from '../../errors';
+import { AppError } from '../../base/errors';
 import { settingsChanged } from '../../events/planner';
-import { remember } from '../../history';
-import { codesOf } from '../../codes';
+import { remember } from '../../auth/history';
+import { codesOf } from '../../events/codes';
 import { phrasesOf, renderFor } from '../../sending/render';
 import { listOrders, orderSnapshot } from '../orders/orders';
 import { livePassages } from '../../sending/passages';
-import { readTemplate } from '../../templates';
+import { readTemplate } from '../../documents/read-template';
 import { listPassages } from './passages';
 import type { MomentId } from '@/core/moments';
 

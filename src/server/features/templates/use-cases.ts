@@ -1,7 +1,7 @@
 /** Templates, passages and the look: drafts saved and published, tests sent, pictures brought in, files taken out. */
 import { Type } from '@sinclair/typebox';
-import { useCase } from '../../use-case';
-import { bringPicture, coloursOf } from '../../pictures';
+import { useCase } from '../use-case';
+import { bringPicture, coloursOf } from '../../documents/pictures';
 import { copyBlockTo, publishTemplate, saveTemplate, templateEdition, templateFor } from './templates';
 import { exportMessage } from './exported';
 import { copyLook, exportLook, importLook, lookEdition, publishLook, saveLook } from './look';

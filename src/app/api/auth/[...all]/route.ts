@@ -1,7 +1,7 @@
 /** Signing in and out, and nothing else of what the library offers: each further door would need a lock of its own. */
 import { auth } from '@/server/auth/auth';
 import { signIn } from '@/server/auth/sign-in';
-import { log } from '@/server/log';
+import { log } from '@/server/base/log';
 
 type Door = (request: Request) => Promise<Response>;
 

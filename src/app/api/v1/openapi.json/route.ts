@@ -1,5 +1,5 @@
 import { openApi } from '@/server/api/openapi';
-import { config } from '@/server/config';
+import { config } from '@/server/base/config';
 
 export const dynamic = 'force-dynamic';
 

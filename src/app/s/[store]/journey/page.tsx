@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { orNotFound, pageAccess } from '@/app/page-access';
-import { may } from '@/server/auth/policy';
+import { may } from '@/contract/policy';
 import { loadBoard, orderPath, shopMailsOf } from '@/server/features/notifications/board';
 import { listOrders } from '@/server/features/orders/orders';
 import { JourneyScreen } from '@/ui/journey/JourneyScreen';

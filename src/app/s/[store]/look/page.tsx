@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { pageAccess } from '@/app/page-access';
-import { may } from '@/server/auth/policy';
+import { may } from '@/contract/policy';
 import { benchOf } from '@/server/features/templates/templates';
 import { loadLook } from '@/server/features/templates/look';
 import { LookScreen } from '@/ui/look/LookScreen';

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { pageAccess } from '@/app/page-access';
-import { may } from '@/server/auth/policy';
+import { may } from '@/contract/policy';
 import { channelNames, listOrders, readOrderFilter } from '@/server/features/orders/orders';
 import { languageName } from '@/core/names';
 import { OrdersScreen } from '@/ui/orders/OrdersScreen';

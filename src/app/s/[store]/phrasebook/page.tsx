@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { pageAccess } from '@/app/page-access';
-import { may } from '@/server/auth/policy';
+import { may } from '@/contract/policy';
 import { loadPhrasebook } from '@/server/features/templates/phrasebook';
 import { PhrasebookScreen } from '@/ui/phrasebook/PhrasebookScreen';
 import { savePhraseAction } from './actions';

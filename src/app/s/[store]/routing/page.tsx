@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { pageAccess } from '@/app/page-access';
-import { may } from '@/server/auth/policy';
+import { may } from '@/contract/policy';
 import { loadRouting } from '@/server/features/routing/routing';
 import { listOrders } from '@/server/features/orders/orders';
 import { RoutingScreen } from '@/ui/routing/RoutingScreen';

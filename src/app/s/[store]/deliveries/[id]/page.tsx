@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { orNotFound, pageAccess } from '@/app/page-access';
-import { may } from '@/server/auth/policy';
+import { may } from '@/contract/policy';
 import { deliveryDetail } from '@/server/features/deliveries/deliveries';
 import { DeliveryScreen } from '@/ui/deliveries/DeliveryScreen';
 import { againAction, releaseAction, sendNowAction, stopAction, tryAction, tryAllAction } from '../actions';

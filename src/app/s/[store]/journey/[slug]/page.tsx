@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { orNotFound, pageAccess } from '@/app/page-access';
 import { SHIPPED_NOTIFICATIONS } from '@/core/shipped';
-import { may } from '@/server/auth/policy';
+import { may } from '@/contract/policy';
 import { loadNotification } from '@/server/features/notifications/notification';
 import { listOrders } from '@/server/features/orders/orders';
 import { NotificationScreen } from '@/ui/notification/NotificationScreen';

@@ -1,5 +1,5 @@
 import { fileResponse } from '@/app/files';
-import { perform } from '@/server/use-case';
+import { perform } from '@/server/features/use-case';
 import { look } from '@/server/features/templates/use-cases';
 
 export async function GET(_request: Request, { params }: { params: Promise<{ store: string }> }): Promise<Response> {

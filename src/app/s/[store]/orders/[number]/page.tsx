@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { orNotFound, pageAccess } from '@/app/page-access';
-import { may } from '@/server/auth/policy';
+import { may } from '@/contract/policy';
 import { actionsFor } from '@/server/features/orders/order-actions';
 import { orderDetail } from '@/server/features/orders/orders';
 import { OrderScreen } from '@/ui/orders/OrderScreen';

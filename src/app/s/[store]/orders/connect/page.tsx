@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { pageAccess } from '@/app/page-access';
-import { may } from '@/server/auth/policy';
+import { may } from '@/contract/policy';
 import { loadConnect } from '@/server/features/orders/connect';
 import { ConnectScreen } from '@/ui/orders/ConnectScreen';
 import { eventsKeyAction } from '../actions';

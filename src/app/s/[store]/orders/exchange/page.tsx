@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { pageAccess } from '@/app/page-access';
-import { may } from '@/server/auth/policy';
+import { may } from '@/contract/policy';
 import { ExchangeScreen } from '@/ui/orders/ExchangeScreen';
 import { bringFileAction, previewFileAction } from './actions';
 

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { pageAccess } from '@/app/page-access';
-import { may } from '@/server/auth/policy';
+import { may } from '@/contract/policy';
 import { channelViews } from '@/server/features/sending/channels';
 import { ChannelsScreen } from '@/ui/sending/ChannelsScreen';
 import { channelsAction } from '../actions';

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { pageAccess } from '@/app/page-access';
-import { may } from '@/server/auth/policy';
+import { may } from '@/contract/policy';
 import { senderViews } from '@/server/features/sending/senders';
 import { SendersScreen } from '@/ui/sending/SendersScreen';
 import { sendersAction } from '../actions';

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { redirect } from 'next/navigation';
 import { pageAccess } from '@/app/page-access';
-import { may } from '@/server/auth/policy';
+import { may } from '@/contract/policy';
 import { countHeld, serviceViews } from '@/server/features/sending/services';
 import { ServicesScreen } from '@/ui/sending/ServicesScreen';
 import { moveAction, pauseAction, removeServiceAction } from '../actions';

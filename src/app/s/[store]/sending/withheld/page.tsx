@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { pageAccess } from '@/app/page-access';
-import { may } from '@/server/auth/policy';
+import { may } from '@/contract/policy';
 import { strayCounts, withheldViews } from '@/server/features/sending/withheld';
 import { WithheldScreen } from '@/ui/sending/WithheldScreen';
 import { allowAction, withholdAction } from '../actions';

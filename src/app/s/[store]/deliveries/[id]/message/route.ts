@@ -1,5 +1,5 @@
 import { fileResponse } from '@/app/files';
-import { perform } from '@/server/use-case';
+import { perform } from '@/server/features/use-case';
 import { delivery } from '@/server/features/deliveries/use-cases';
 
 export async function GET(

@@ -1,5 +1,5 @@
 import { fileResponse } from '@/app/files';
-import { perform } from '@/server/use-case';
+import { perform } from '@/server/features/use-case';
 import { template } from '@/server/features/templates/use-cases';
 
 interface Params {

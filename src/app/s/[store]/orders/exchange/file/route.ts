@@ -1,5 +1,5 @@
 import { fileResponse } from '@/app/files';
-import { perform } from '@/server/use-case';
+import { perform } from '@/server/features/use-case';
 import { list } from '@/server/features/orders/use-cases';
 
 export async function GET(request: Request, { params }: { params: Promise<{ store: string }> }): Promise<Response> {

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { orNotFound, pageAccess } from '@/app/page-access';
-import { may } from '@/server/auth/policy';
+import { may } from '@/contract/policy';
 import { loadDomain } from '@/server/features/sending/domains';
 import { DomainScreen } from '@/ui/sending/DomainScreen';
 import { lookAction, newKeyAction, removeDomainAction } from '../../actions';

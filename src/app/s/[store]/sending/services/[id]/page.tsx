@@ -1,8 +1,8 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { pageAccess } from '@/app/page-access';
-import { may } from '@/server/auth/policy';
-import { config } from '@/server/config';
+import { may } from '@/contract/policy';
+import { config } from '@/server/base/config';
 import { serviceViews } from '@/server/features/sending/services';
 import { ServiceScreen } from '@/ui/sending/ServiceScreen';
 import { checkAction, findAction, saveServiceAction } from '../../actions';

@@ -1,5 +1,5 @@
 /** Whose fault an error is: the words of a message, a secret that does not open what is stored, the database, or ours. */
-import { isAway } from './db/trouble';
+import { isAway } from './database-errors';
 
 /** Words that cannot be made into a message for this order. */
 export class ContentError extends Error {}

@@ -8,12 +8,12 @@ import { dirname, resolve, sep } from 'node:path';
 import { and, eq } from 'drizzle-orm';
 import sharp, { type Metadata, type Sharp } from 'sharp';
 import { foreignPictures, mainColours, storeOfPicture, type Asset, type PictureColour } from '@/core/look';
-import type { Access } from './auth/access';
-import { config } from './config';
-import { database } from './db/client';
-import { pictures } from './db/schema';
-import { AppError } from './errors';
-import { newId } from './ids';
+import type { Access } from '../auth/access';
+import { config } from '../base/config';
+import { database } from '../db/client';
+import { pictures } from '../db/schema';
+import { AppError } from '../base/errors';
+import { newId } from '../base/ids';
 
 export const MAX_BYTES = 10_000_000;
 const MAX_PIXELS = 36_000_000;

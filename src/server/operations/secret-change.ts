@@ -1,13 +1,13 @@
 /** Another secret: everything sealed with the old one is opened and sealed anew, all of it or nothing. */
 import { randomBytes } from 'node:crypto';
 import { eq, gte, ne } from 'drizzle-orm';
-import { database } from './db/client';
-import { askDatabaseTime, databaseNow } from './db/time';
-import { makeKeyPair } from './sending/dkim';
-import { domains, heartbeats, installation, keys, services, session } from './db/schema';
+import { database } from '../db/client';
+import { askDatabaseTime, databaseNow } from '../db/time';
+import { makeKeyPair } from '../sending/dkim';
+import { domains, heartbeats, installation, keys, services, session } from '../db/schema';
 import { HEARTBEAT_MS } from './heartbeat';
 import { resealCheck, SECRET_CHECK } from './secret-check';
-import { seal, unseal } from './secrets';
+import { seal, unseal } from '../base/secrets';
 
 /** Whether processes run that have the present secret. */
 export async function secretInUse(): Promise<boolean> {

@@ -4,7 +4,7 @@ import { join, resolve, sep } from 'node:path';
 import { LRUCache } from 'lru-cache';
 import sharp from 'sharp';
 import { LINK_SIGNS, signSvg, type LinkSign } from '@/core/look';
-import { config } from './config';
+import { config } from '../base/config';
 
 const TYPES: Record<string, string> = { png: 'image/png', jpg: 'image/jpeg', webp: 'image/webp', gif: 'image/gif' };
 

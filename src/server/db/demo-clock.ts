@@ -1,10 +1,10 @@
 /** The clock of the demo, which can be wound forward so that what waits comes due. Outside the demo it is the true time. */
 import { eq, sql } from 'drizzle-orm';
-import { config } from './config';
-import { database, type Executor } from './db/client';
-import { databaseTime } from './db/time';
-import { demoClock } from './db/schema';
-import { AppError } from './errors';
+import { config } from '../base/config';
+import { database, type Executor } from './client';
+import { databaseTime } from './time';
+import { demoClock } from './schema';
+import { AppError } from '../base/errors';
 
 const ROW = 1;
 const MOST_MS = 366 * 86_400_000;

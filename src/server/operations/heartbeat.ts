@@ -1,8 +1,8 @@
 /** That a process is there, whether its clock agrees with the database's, and what it cannot do. */
 import { and, eq, gt, lt, ne } from 'drizzle-orm';
-import { database } from './db/client';
-import { clockAheadOfDatabase, databaseNow } from './db/time';
-import { heartbeats } from './db/schema';
+import { database } from '../db/client';
+import { clockAheadOfDatabase, databaseNow } from '../db/time';
+import { heartbeats } from '../db/schema';
 
 export const HEARTBEAT_MS = 3_000;
 /** A process that was not heard of for a day is forgotten. */

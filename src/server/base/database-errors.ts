@@ -1,24 +1,12 @@
 /** What a database's errors say: to be tried again at once, or once it is back. */
-import { inTransaction } from './client';
-
 /** The code mysql2 gives an error, which Drizzle wraps. */
 function codeOf(error: unknown): string {
   const { code, cause } = error as { code?: string; cause?: { code?: string } };
   return cause?.code ?? code ?? '';
 }
 
-/** Runs a transaction again when the database chose it to end a deadlock; at most five times. */
-export async function retryingDeadlocks<T>(work: () => Promise<T>): Promise<T> {
-  for (let tries = 1; ; tries += 1) {
-    try {
-      return await work();
-    } catch (error) {
-      const code = codeOf(error);
-      // Within another's transaction all of that is undone, and only who began it can begin again.
-      if ((code !== 'ER_LOCK_DEADLOCK' && code !== 'ER_CHECKREAD') || tries >= 5 || inTransaction()) throw error;
-    }
-  }
-}
+/** Whether a transaction was ended for another's sake, and can be begun again. */
+export const isDeadlock = (error: unknown): boolean => ['ER_LOCK_DEADLOCK', 'ER_CHECKREAD'].includes(codeOf(error));
 
 const AWAY = new Set([
   'ECONNREFUSED',

@@ -9,11 +9,11 @@ import { slugOf } from '@/core/slug';
 import { SHIPPED_NOTIFICATIONS, type ShippedNotification } from '@/core/shipped';
 import { type Template } from '@/core/template';
 import { safeUrl } from '@/core/text';
-import { auth } from './auth/auth';
-import { beginTry, succeeded, waitWords } from './auth/guard';
-import type { Role } from './auth/policy';
-import { config } from './config';
-import { database, type Executor } from './db/client';
+import { auth } from '../../auth/auth';
+import { beginTry, succeeded, waitWords } from '../../auth/guard';
+import type { Role } from '../../../contract/policy';
+import { config } from '../../base/config';
+import { database, type Executor } from '../../db/client';
 import {
   channels,
   editions,
@@ -26,12 +26,12 @@ import {
   stores,
   templates,
   user,
-} from './db/schema';
-import { AppError } from './errors';
-import { settingsChanged } from './events/planner';
-import { newId } from './ids';
-import { networkOf } from './net/addresses';
-import { seal } from './secrets';
+} from '../../db/schema';
+import { AppError } from '../../base/errors';
+import { settingsChanged } from '../../events/planner';
+import { newId } from '../../base/ids';
+import { networkOf } from '../../net/addresses';
+import { seal } from '../../base/secrets';
 
 export type NewStore = typeof stores.$inferInsert;
 

@@ -1,10 +1,10 @@
 /** Who changed what. Written in the same transaction as the change where there is one. */
 import { and, desc, eq, gt, type SQL } from 'drizzle-orm';
-import type { Access } from './auth/access';
-import { database, type Executor } from './db/client';
-import { databaseTime } from './db/time';
-import { history, user } from './db/schema';
-import { newId } from './ids';
+import type { Access } from './access';
+import { database, type Executor } from '../db/client';
+import { databaseTime } from '../db/time';
+import { history, user } from '../db/schema';
+import { newId } from '../base/ids';
 
 interface Where {
   db?: Executor;

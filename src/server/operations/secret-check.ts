@@ -1,9 +1,9 @@
 /** Whether the secret of this process is the one that passwords and keys were sealed with. */
 import { eq } from 'drizzle-orm';
-import { database } from './db/client';
-import { installation } from './db/schema';
-import { SecretError } from './faults';
-import { seal, unseal } from './secrets';
+import { database } from '../db/client';
+import { installation } from '../db/schema';
+import { SecretError } from '../base/faults';
+import { seal, unseal } from '../base/secrets';
 
 /** Under this name the sealed text is kept. */
 export const SECRET_CHECK = 'secret-check';

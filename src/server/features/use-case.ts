@@ -4,9 +4,9 @@
  */
 import type { Static, TSchema } from '@sinclair/typebox';
 import { checker, type Checked } from '@/core/schema';
-import { access, type Access } from './auth/access';
-import type { Action } from './auth/policy';
-import { AppError } from './errors';
+import { access, type Access } from '../auth/access';
+import type { Action } from '../../contract/policy';
+import { AppError } from '../base/errors';
 
 export interface UseCase<In extends TSchema = TSchema, Out = unknown> {
   readonly name: string;

@@ -1,8 +1,8 @@
 /** Whether database, worker, clocks and the secret are as they should be. */
 import { gte } from 'drizzle-orm';
-import { database } from './db/client';
-import { askDatabaseTime, clockAheadOfDatabase } from './db/time';
-import { heartbeats } from './db/schema';
+import { database } from '../db/client';
+import { askDatabaseTime, clockAheadOfDatabase } from '../db/time';
+import { heartbeats } from '../db/schema';
 import { HEARTBEAT_MS } from './heartbeat';
 import { secretTrouble } from './secret-check';
 

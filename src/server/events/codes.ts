@@ -1,8 +1,8 @@
 /** A store's discount codes, as checks of messages read them. */
 import { eq } from 'drizzle-orm';
 import type { DiscountCode } from '@/core/order';
-import { database } from './db/client';
-import { discountCodes } from './db/schema';
+import { database } from '../db/client';
+import { discountCodes } from '../db/schema';
 
 export async function codesOf(storeId: string): Promise<DiscountCode[]> {
   const rows = await database()

@@ -2,13 +2,13 @@
 import { and, asc, eq, inArray, ne } from 'drizzle-orm';
 import { maskDetails } from '@/core/placeholders';
 import type { MomentDetails } from '@/core/moments';
-import type { Access } from '../auth/access';
-import { database } from '../db/client';
-import { customers, deliveries, events, orders, sentMessages, withholdings } from '../db/schema';
-import { AppError } from '../errors';
-import { remember } from '../history';
-import type { ExportedFile } from '../features/templates/exported';
-import { anonymisePerson, pseudonyms } from './erase';
+import type { Access } from '../../auth/access';
+import { database } from '../../db/client';
+import { customers, deliveries, events, orders, sentMessages, withholdings } from '../../db/schema';
+import { AppError } from '../../base/errors';
+import { remember } from '../../auth/history';
+import type { ExportedFile } from '../templates/exported';
+import { anonymisePerson, pseudonyms } from '../../people/erase';
 
 /** Everything a store has of the person with an address, as JSON: who they are, orders, what was told of them, and their messages. */
 export async function exportCustomer(access: Access, email: string): Promise<ExportedFile> {

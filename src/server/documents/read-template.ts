@@ -1,7 +1,7 @@
 /** Templates on their way in from a screen or a file. */
 import { checker } from '@/core/schema';
 import { allBlocks, TemplateSchema, type Template } from '@/core/template';
-import { AppError } from './errors';
+import { AppError } from '../base/errors';
 import { refuseForeignPictures } from './pictures';
 
 const checkTemplate = checker(TemplateSchema);
