@@ -3,7 +3,7 @@ import { eq } from 'drizzle-orm';
 import { hasSession } from '@/server/web/door';
 import { addressList, clientAddress, networkOf } from '@/server/net/addresses';
 import { beginTry, waitAfter } from '@/server/auth/guard';
-import { ADDRESS_HEADER } from '@/server/web/door';
+import { ADDRESS_HEADER } from '@/server/net/addresses';
 import { database } from '@/server/db/client';
 import { guesses, history, session, user } from '@/server/db/schema';
 import { historyOf } from '@/server/auth/history';

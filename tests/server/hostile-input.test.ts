@@ -10,7 +10,8 @@ import { setUpFirst } from '@/server/features/stores/stores';
 import { readTemplate } from '@/server/documents/read-template';
 import { readLook } from '@/server/features/templates/look';
 import { addressList } from '@/server/net/addresses';
-import { ADDRESS_HEADER, door } from '@/server/web/door';
+import { ADDRESS_HEADER } from '@/server/net/addresses';
+import { door } from '@/server/web/door';
 import { EVENTS_KEY, placedEvent, READ_KEY, SHOP, useDatabase } from './fixture';
 
 useDatabase();

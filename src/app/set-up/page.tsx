@@ -3,7 +3,7 @@ import { headers } from 'next/headers';
 import { redirect } from 'next/navigation';
 import { attempt } from '@/app/act';
 import type { Result } from '@/core/result';
-import { ADDRESS_HEADER } from '@/server/web/door';
+import { ADDRESS_HEADER } from '@/server/net/addresses';
 import { needsSetUp, setUpFirst, SHIPPED_LANGUAGES } from '@/server/features/stores/stores';
 import { SetUpForm } from '@/ui/sign-in/SetUpForm';
 
