@@ -8,7 +8,8 @@ import { compileMessage, KeptWords, makeSkeleton, wordsStyles, type Skeleton } f
 import { layOut, phrasebookFor, type Laid } from '@/core/template';
 import { directionOf } from '@/core/text';
 import { readTemplateSource } from '@/core/template/source';
-import type { ReadAnswer, ReadRequest, Rendered, RenderRequest, SheetAnswer, SheetView } from './protocol';
+import { withChange } from './changes';
+import type { Question, ReadAnswer, Rendered, RenderParts, SheetAnswer, SheetView } from './protocol';
 
 // Typing changes words, never the structure: the last few skeletons are all that is ever needed again.
 const skeletons = new Map<string, Promise<Skeleton>>();
@@ -21,7 +22,7 @@ async function compile(mjml: string): Promise<string> {
   return html;
 }
 
-function skeletonFor(request: RenderRequest, { blocks }: Laid): Promise<Skeleton> {
+function skeletonFor(request: RenderParts, { blocks }: Laid): Promise<Skeleton> {
   const direction = directionOf(request.language);
   const key = JSON.stringify([blocks, request.look, direction]);
   let skeleton = skeletons.get(key);
@@ -34,9 +35,9 @@ function skeletonFor(request: RenderRequest, { blocks }: Laid): Promise<Skeleton
   return skeleton;
 }
 
-async function render(request: RenderRequest): Promise<Rendered> {
+async function render(id: number, request: RenderParts): Promise<Rendered> {
   const began = performance.now();
-  const { id, template, language } = request;
+  const { template, language } = request;
   try {
     const laid = layOut(template, language, request.passages, request.sourceLanguage);
     const skeleton = await skeletonFor(request, laid);
@@ -78,7 +79,7 @@ async function render(request: RenderRequest): Promise<Rendered> {
   }
 }
 
-function findingsOf(request: RenderRequest, rendered: Rendered): Finding[] {
+function findingsOf(request: RenderParts, rendered: Rendered): Finding[] {
   const { check, template, language } = request;
   const found = templateFindings(template, {
     ...check,
@@ -103,14 +104,17 @@ function asLookedAt(html: string, view: SheetView | undefined): string {
   return view.pictures ? lit : lit.replace(/<img\b([^>]*?)\ssrc="[^"]*"/g, '<img$1');
 }
 
-self.onmessage = (event: MessageEvent<RenderRequest | ReadRequest>) => {
-  if ('read' in event.data) {
-    const { id, read } = event.data;
-    self.postMessage({ id, ...readTemplateSource(read) } satisfies ReadAnswer);
+/** What was told last: questions tell of changes to it. */
+let told: RenderParts | undefined;
+
+self.onmessage = ({ data }: MessageEvent<Question>) => {
+  const { id } = data;
+  if ('read' in data) {
+    self.postMessage({ id, ...readTemplateSource(data.read) } satisfies ReadAnswer);
     return;
   }
-  const request = event.data;
-  void render(request).then((rendered) => {
-    self.postMessage(request.check ? { ...rendered, findings: findingsOf(request, rendered) } : rendered);
+  const parts = (told = withChange(told, data));
+  void render(id, parts).then((rendered) => {
+    self.postMessage(parts.check ? { ...rendered, findings: findingsOf(parts, rendered) } : rendered);
   });
 };

@@ -14,8 +14,8 @@ export interface SheetView {
   pictures: boolean;
 }
 
-export interface RenderRequest {
-  id: number;
+/** All that a message is rendered from. */
+export interface RenderParts {
   template: Template;
   look: Look;
   language: string;
@@ -36,6 +36,18 @@ export interface RenderRequest {
   now: number;
   /** With these, the template is checked as well; then the sheet is answered first. */
   check?: { codes: readonly DiscountCode[]; partOfMessage?: boolean };
+}
+
+/** What differs from the parts that the worker was told of before; the first time, all of them. */
+export interface PartsChange {
+  changed?: Partial<Omit<RenderParts, 'template'>>;
+  gone?: (keyof Omit<RenderParts, 'template'>)[];
+  /** Blocks when they differ, and the words of those languages that do. */
+  template?: { blocks?: Template['blocks']; words: Record<string, Segments>; goneLanguages: string[] };
+}
+
+export interface RenderRequest extends PartsChange {
+  id: number;
 }
 
 /** A template's JSON to be read. */
@@ -70,3 +82,6 @@ export interface Rendered {
   /** Time taken in the worker, in milliseconds. */
   ms: number;
 }
+
+export type Question = RenderRequest | ReadRequest;
+export type Answer = Rendered | ReadAnswer | SheetAnswer;

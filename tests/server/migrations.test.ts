@@ -50,7 +50,7 @@ async function oldData(connection: Connection): Promise<void> {
      values ('01E', 'old', 'shop', 'e1', 'order.placed', now(3), now(3), '01O', '{"order":{"number":"ow-1"}}')`,
   );
   await connection.query(
-    `insert into delivery (id, store_id, event_id, order_id, order_number, notification_id, notification_name, edition_id, recipient, recipient_name, role, language, reasons, state, due_at, created_at, moment)
+    `insert into delivery (id, store_id, event_id, order_id, order_number, notification_id, notification_name, edition_id, recipient, recipient_name, role, language, reasons, state, due_at, created_at)
      values ('01D', 'old', '01E', '01O', 'ow-1', 'n', 'N', 'e', 'a@b.example', 'A', 'staff', 'en', '[]', 'held', now(3), now(3))`,
   );
 }

@@ -119,6 +119,7 @@ export function guarded(cell: string): string {
   return FORMULA.test(cell) || cell.startsWith("'") ? `'${cell}` : cell;
 }
 
+/** A cell without the apostrophe that keeps a spreadsheet from running it as a formula. */
 export function unguarded(cell: string): string {
   return cell.startsWith("'") && (FORMULA.test(cell.slice(1)) || cell.startsWith("''")) ? cell.slice(1) : cell;
 }

@@ -170,6 +170,7 @@ export function contactsFrom(cell: string): { contacts: Contact[]; problem?: str
   return { contacts };
 }
 
+/** A customer's contacts in one cell: "Buyer: a@shop.example; Accounts: b@shop.example". */
 export function contactsText(contacts: readonly Contact[]): string {
   return contacts.map((c) => `${c.label}: ${c.email}`).join('; ');
 }

@@ -19,6 +19,7 @@ export function withLightness(colour: string, lightness: number, maxChroma = 1):
   return formatHex(made) ?? colour;
 }
 
+/** Lightness of a colour in OKLCH, from 0 for black to 1 for white. */
 export function lightnessOf(colour: string): number {
   return toOklch(colour)?.l ?? 0;
 }

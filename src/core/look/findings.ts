@@ -19,6 +19,7 @@ export interface LookFinding {
 
 const percent = (share: number): string => `${Math.round(share * 100)}%`;
 
+/** What is wrong with a look, each at its part and place, with a fix where a click can make it. */
 export function lookFindings(look: Look): LookFinding[] {
   const findings: LookFinding[] = [];
   const say = (
@@ -112,6 +113,7 @@ function contrastFinding(pair: ContrastPair): LookFinding {
   };
 }
 
+/** A look with one of its colours changed. */
 export function withColour(look: Look, role: ColourRole, colour: string): Look {
   return { ...look, colours: { ...look.colours, [role]: colour } };
 }

@@ -35,6 +35,7 @@ export function signSvg(sign: LinkSign, colour: string, size: number): string {
   return `<svg xmlns="http://www.w3.org/2000/svg" width="${size}" height="${size}" viewBox="0 0 24 24" fill="none" stroke="${colour}" stroke-width="1.8" stroke-linejoin="round" stroke-linecap="round"><path d="${PATHS[sign]}"/></svg>`;
 }
 
+/** The drawing of a sign as the data of an SVG path (SVG 2, 9.3). */
 export function signPath(sign: LinkSign): string {
   return PATHS[sign];
 }

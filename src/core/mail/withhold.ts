@@ -11,10 +11,14 @@ export interface Withholding {
 
 const PATTERN = /^(?:[^\s@*]+@[^\s@*]+|@(?:\*\.)?[^\s@*]+\.[^\s@*]+)$/;
 
+/** Whether a text names addresses not to write to: an address, "@domain", or "@*.domain" for all below it. */
 export function isWithholdingPattern(text: string): boolean {
   return PATTERN.test(text) && text.length <= 254;
 }
 
+/**
+ * Whether an address is one of a pattern's. Upper and lower case are the same; "@*.domain" does not mean the domain itself.
+ */
 export function matchesPattern(pattern: string, address: string): boolean {
   const wanted = pattern.toLowerCase();
   const given = address.toLowerCase();

@@ -21,6 +21,7 @@ export interface Totals {
   itemCount: number;
 }
 
+/** What a line comes to, in minor units: its pieces, less its own discount. */
 export function lineTotal(line: OrderLine): number {
   return line.unitPrice * line.quantity - (line.discount ?? 0);
 }

@@ -144,10 +144,12 @@ export const PLACEHOLDERS: readonly Placeholder[] = [
 
 const BY_NAME = new Map(PLACEHOLDERS.map((p) => [p.name, p]));
 
+/** A placeholder by its name, or undefined when there is none. */
 export function placeholder(name: string): Placeholder | undefined {
   return BY_NAME.get(name);
 }
 
+/** What kind of value a placeholder has, or undefined when there is none of this name. */
 export function placeholderType(name: string): ValueType | undefined {
   return BY_NAME.get(name)?.type;
 }

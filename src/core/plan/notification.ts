@@ -43,6 +43,7 @@ export function templateAddress(slug: string, variant: string): string {
   return variant === '' ? slug : `${slug}~${variant}`;
 }
 
+/** The notification and variant that a template's address names; see {@link templateAddress}. */
 export function readTemplateAddress(address: string): { slug: string; variant: string } {
   const [slug = '', variant = ''] = address.split('~', 2);
   return { slug, variant };

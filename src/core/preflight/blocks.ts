@@ -22,6 +22,7 @@ export interface BlocksContext {
 /** Bytes of a picture from which a phone on the road waits. */
 const HEAVY = 300_000;
 
+/** What is wrong with the blocks of a template at a moment. Hidden blocks are left out. */
 export function blockFindings(template: Template, context: BlocksContext): Finding[] {
   const labels = blockLabels(template.blocks);
   return allBlocks(template.blocks).flatMap((block) => {

@@ -10,6 +10,7 @@ const SIZE_NEAR = 0.8;
 const SUBJECT_PHONE = 45;
 const SUBJECT_ALL = 90;
 
+/** What is wrong with a message as it was rendered: its size, empty parts, links that lead nowhere. */
 export function messageFindings(message: RenderedMessage, language: string): Finding[] {
   const findings: Finding[] = [];
   const say = (severity: Finding['severity'], place: string, placeLabel: string, text: string): void => {

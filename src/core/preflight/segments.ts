@@ -5,6 +5,7 @@ import { nearestPlaceholder, placeholder } from '../placeholders';
 import type { SegmentPlace } from '../template/schema';
 import { checkSource, type TextProblem } from '../text';
 
+/** What is wrong with the words of one segment at a moment, each with its place in the source. */
 export function segmentProblems(source: string, place: SegmentPlace, moment: string): TextProblem[] {
   return checkSource(source, {
     form: place.form,

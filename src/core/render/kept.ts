@@ -7,6 +7,7 @@ export interface WordsCompiler {
   compile: (source: string, form: SegmentForm) => CompiledWords;
 }
 
+/** Compiles words for one language; placeholders written in the same form share one writing. */
 export function wordsCompiler(context: WordsContext): WordsCompiler {
   const writings = new Writings(context);
   return { writings, compile: (source, form) => compileWords(source, form, context, writings) };

@@ -14,6 +14,7 @@ function standsOutside(block: LaidBlock, look: Look): boolean {
   );
 }
 
+/** The whole message as MJML: head, page, sheet, and its blocks in their order. */
 export function pageMjml(blocks: readonly LaidBlock[], layout: Layout): string {
   const { look, style, marks } = layout;
   const { colours, type, shape } = look;

@@ -16,6 +16,7 @@ export interface Style {
   headline: string;
 }
 
+/** What a look comes to for laying out: directions, type stacks, room between blocks. */
 export function styleOf(look: Look, direction: Direction): Style {
   const { type, shape } = look;
   const start = direction === 'rtl' ? 'right' : 'left';

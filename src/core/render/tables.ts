@@ -4,6 +4,7 @@ import type { Block } from '../template/schema';
 import type { Layout } from './layout';
 import type { LineField } from './marks';
 
+/** Rows of the items: a head, and one row that repeats for each line. */
 export function itemsTable(block: Extract<Block, { kind: 'items' }>, { look, style, marks }: Layout): string {
   const { colours, type, items, shape } = look;
   const { start, end } = style;
@@ -66,10 +67,12 @@ function amountRows(layout: Layout, range: 'totals' | 'refund', atEnd: boolean):
   return marks.each(range, marks.when({ strong: true }, row(true)) + marks.when({ strong: false }, row(false)));
 }
 
+/** Rows of the sums, one that repeats for each. */
 export function totalsTable(layout: Layout): string {
   return amountRows(layout, 'totals', layout.look.items.totals === 'end');
 }
 
+/** Billing and delivery address, beside or below each other as the look says. */
 export function addressesTable(block: Extract<Block, { kind: 'addresses' }>, { look, style, marks }: Layout): string {
   const { colours, type, addresses, shape } = look;
   const { start, end } = style;
@@ -109,6 +112,7 @@ function factRow(layout: Layout, phrase: Phrase, value: string, across: boolean)
   );
 }
 
+/** Carrier and number of the parcel; a row without a value is left out. */
 export function parcelTable(layout: Layout): string {
   return (
     factRow(layout, 'carrier', 'shipment.carrier', false) +
@@ -116,6 +120,7 @@ export function parcelTable(layout: Layout): string {
   );
 }
 
+/** What was refunded line by line, how, and why. */
 export function refundTable(layout: Layout): string {
   return (
     amountRows(layout, 'refund', false) +

@@ -20,6 +20,7 @@ export interface TextParts {
   linksInFooter: boolean;
 }
 
+/** The text part of a message: what writes it for each order. */
 export function textPart(blocks: readonly LaidBlock[], parts: TextParts): Write {
   const written = blocks.map((block) => guarded(block, blockText(block, parts), parts));
   return (filling) => `${joined(written, filling)}\n`;

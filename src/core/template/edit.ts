@@ -15,6 +15,7 @@ export interface Place {
   at: number;
 }
 
+/** Where a block stands: in the list itself, or in which column; undefined when it is not there. */
 export function placeOfBlock(blocks: readonly Block[], id: string): Place | undefined {
   for (const [at, block] of blocks.entries()) {
     if (block.id === id) return { at };
@@ -27,6 +28,7 @@ export function placeOfBlock(blocks: readonly Block[], id: string): Place | unde
   return undefined;
 }
 
+/** A block by its id, also within columns. */
 export function blockOf(blocks: readonly Block[], id: string): Block | undefined {
   return allBlocks(blocks).find((b) => b.id === id);
 }
@@ -48,6 +50,7 @@ function mapLists(
   );
 }
 
+/** Blocks with one more at a place; unchanged where it may not stand there. */
 export function insertBlock(blocks: readonly Block[], block: Block, place: Place): Block[] {
   if (!fits(block, place)) return [...blocks];
   const { column, at } = place;
@@ -59,11 +62,13 @@ export function insertBlock(blocks: readonly Block[], block: Block, place: Place
   );
 }
 
+/** Blocks without one, also within columns. */
 export function removeBlock(blocks: readonly Block[], id: string): Block[] {
   const without = <B extends Block>(list: readonly B[]): B[] => list.filter((b) => b.id !== id);
   return mapLists(blocks, without, without);
 }
 
+/** Blocks with one changed, also within columns. The change keeps its kind. */
 export function changeBlock(blocks: readonly Block[], id: string, change: (block: Block) => Block): Block[] {
   const changed = <B extends Block>(list: readonly B[]): B[] => list.map((b) => (b.id === id ? (change(b) as B) : b));
   return mapLists(blocks, changed, changed);

@@ -144,6 +144,7 @@ export function segmentFormOf(kind: BlockKind): SegmentForm | undefined {
 
 export const SIMPLE_KINDS = ['heading', 'text', 'button', 'image', 'divider', 'space', 'html'] as const;
 
+/** Whether a block may stand in columns: it holds no other blocks. */
 export function isSimple(block: Block): block is SimpleBlock {
   return (SIMPLE_KINDS as readonly string[]).includes(block.kind);
 }

@@ -33,6 +33,7 @@ export const FUNCTIONS: Record<FunctionName, Record<string, readonly string[] | 
   },
 };
 
+/** Whether a name is one of the functions that words may use. */
 export function isFunctionName(name: string): name is FunctionName {
   return Object.hasOwn(FUNCTIONS, name);
 }
@@ -57,6 +58,7 @@ export interface WritingContext {
 /** Writes a value; a missing one, or one of the wrong kind, gives the default or nothing. */
 export type Writer = (value: Value | undefined) => string;
 
+/** Writes values with a function and its options in a language; a missing value as its `default`. */
 export function writerFor(fn: FunctionName, options: Resolved['options'], context: WritingContext): Writer {
   const missing = options.default ?? '';
   const { locale, timeZone } = context;

@@ -12,6 +12,7 @@ export const MARKS: readonly MarkName[] = ['b', 'i', 'link'];
 /** What a paragraph is: one of its own, or an entry of a list. Neighbouring entries make one list. */
 export type ParagraphKind = 'p' | 'item' | 'step';
 export const PARAGRAPHS: readonly ParagraphKind[] = ['p', 'item', 'step'];
+/** Whether a name of markup makes a paragraph, a list or an entry of one. */
 export const isParagraph = (name: string): name is ParagraphKind => (PARAGRAPHS as readonly string[]).includes(name);
 
 const PAIRED = new Set<string>([...MARKS, ...PARAGRAPHS]);
