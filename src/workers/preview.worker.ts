@@ -2,17 +2,12 @@
 import mjml2html from 'mjml-browser';
 import { asInTheDark } from '@/core/look';
 import { aboutMoment, snapshotOf } from '@/core/snapshot';
-import { placeholderType, sampleDetails } from '@/core/placeholders';
+import { sampleDetails } from '@/core/placeholders';
 import { byWeight, messageFindings, templateFindings, type Finding } from '@/core/preflight';
-import { compileMessage, KeptWords, makeSkeleton, wordsStyles, type Skeleton } from '@/core/render';
-import { layOut, phrasebookFor, type Laid } from '@/core/template';
-import { directionOf } from '@/core/text';
+import { KeptWords, messageCompiler, wordsStyles, type Skeleton } from '@/core/render';
 import { readTemplateSource } from '@/core/template/source';
 import { withChange } from './changes';
 import type { Question, ReadAnswer, Rendered, RenderParts, SheetAnswer, SheetView } from './protocol';
-
-// Typing changes words, never the structure: the last few skeletons are all that is ever needed again.
-const skeletons = new Map<string, Promise<Skeleton>>();
 
 const keptWords = new KeptWords();
 
@@ -22,38 +17,23 @@ async function compile(mjml: string): Promise<string> {
   return html;
 }
 
-function skeletonFor(request: RenderParts, { blocks }: Laid): Promise<Skeleton> {
-  const direction = directionOf(request.language);
-  const key = JSON.stringify([blocks, request.look, direction]);
-  let skeleton = skeletons.get(key);
-  if (!skeleton) {
-    skeleton = makeSkeleton(blocks, request.look, direction, compile);
-    skeletons.set(key, skeleton);
-    if (skeletons.size > 24) skeletons.delete(skeletons.keys().next().value!);
-    skeleton.catch(() => skeletons.delete(key));
+/** Typing changes words, never the structure: the last few skeletons are all that is ever needed again. */
+class LastFew extends Map<string, Promise<Skeleton>> {
+  override set(key: string, skeleton: Promise<Skeleton>): this {
+    if (this.size >= 24) this.delete(this.keys().next().value!);
+    return super.set(key, skeleton);
   }
-  return skeleton;
 }
+
+const compiler = messageCompiler({ mjml: compile, cache: new LastFew() });
 
 async function render(id: number, request: RenderParts): Promise<Rendered> {
   const began = performance.now();
-  const { template, language } = request;
+  const { language } = request;
   try {
-    const laid = layOut(template, language, request.passages, request.sourceLanguage);
-    const skeleton = await skeletonFor(request, laid);
-    const compiled = compileMessage(
-      skeleton,
-      laid,
-      phrasebookFor(language, request.phrases, request.look.footer.legal),
-      {
-        language,
-        timeZone: request.timeZone,
-        typeOf: placeholderType,
-        ...(request.locale && { locale: request.locale }),
-      },
-      // What stands on the bench is rendered again and again.
-      request.check && keptWords,
-    );
+    // What stands on the bench is rendered again and again.
+    const kept = request.check && keptWords;
+    const { message: compiled, skeleton } = await compiler.compile(request, compiler.layOut(request), kept);
     const message = compiled.fill(
       snapshotOf({
         order: request.order,

@@ -4,12 +4,10 @@ import { DEFAULT_LOOK, type Look } from '../look';
 import { SHIPPED_NOTIFICATIONS } from '../shipped/index';
 import { aboutMoment, snapshotOf } from '../snapshot/snapshot';
 import { type Order } from '../order';
-import { placeholderType } from '../placeholders';
-import { layOut, phrasebookFor, type Passages, type Template } from '../template';
-import { directionOf } from '../text';
+import type { Passages, Template } from '../template';
 import { STORE } from '../testing';
-import { compileMessage, type RenderedMessage } from './message';
-import { makeSkeleton } from './skeleton';
+import { messageCompiler } from './compiler';
+import type { RenderedMessage } from './message';
 
 export const RECEIVED = SHIPPED_NOTIFICATIONS.find((n) => n.slug === 'order-received')!.template;
 
@@ -31,14 +29,17 @@ export async function renderer(
   words = template.words[language] ?? template.words.en ?? {},
   { look = LOOK, passages = {}, moment = 'order.placed' }: { look?: Look; passages?: Passages; moment?: string } = {},
 ): Promise<(order: Order) => RenderedMessage> {
-  const laid = layOut({ blocks: template.blocks, words: { [language]: words } }, language, passages, 'en');
-  const skeleton = await makeSkeleton(laid.blocks, look, directionOf(language), compileMjml);
-  const message = compileMessage(skeleton, laid, phrasebookFor(language, {}, look.footer.legal), {
+  const parts = {
+    template: { ...template, words: { [language]: words } },
+    look,
     language,
+    passages,
+    sourceLanguage: 'en',
     assetBase: 'https://libellus.example',
     timeZone: 'Europe/Berlin',
-    typeOf: placeholderType,
-  });
+  };
+  const compiler = messageCompiler({ mjml: compileMjml, cache: new Map() });
+  const { message } = await compiler.compile(parts, compiler.layOut(parts));
   return (order) =>
     message.fill(
       snapshotOf({ order, store: STORE, now: Date.parse('2026-11-24T09:14:00Z'), ...aboutMoment(order, moment) }),
