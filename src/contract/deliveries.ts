@@ -33,3 +33,46 @@ export interface KnownAddress {
   /** Whose it is, in words. */
   what: string;
 }
+
+/** One delivery with all that is known of it. */
+export interface DeliveryView {
+  id: string;
+  order: string;
+  notification: string;
+  slug?: string | undefined;
+  recipient: string;
+  recipientName: string;
+  role: string;
+  language: string;
+  state: DeliveryState;
+  subject: string;
+  messageId: string;
+  words: string;
+  dueAt?: string;
+  /** For its time. */
+  waits: boolean;
+  mayBeReleased: boolean;
+  /** How it can be sent once more, if it can. */
+  again?: AgainView | undefined;
+  /** How many more are in this state for the same cause. */
+  othersOfCause: number;
+  bounces: { id: string; at: string; kind: string; status: string; words: string; diagnostic: string }[];
+  edition?: number | undefined;
+  reasons: string[];
+  event?: { type: string; source: string; eventId: string; receivedAt: string } | undefined;
+  attempts: {
+    id: string;
+    number: number;
+    startedAt: string;
+    ms?: number;
+    lost: boolean;
+    state: DeliveryState;
+    via: string;
+    words: string;
+    remedy: string;
+    conversation: string;
+  }[];
+  message?: { from: string; html: string; text: string; bytes: number } | undefined;
+  others: { id: string; recipient: string; notification: string; state: DeliveryState }[];
+  notWritten: { id: string; notification: string; recipient: string; recipientName: string; reason: string }[];
+}

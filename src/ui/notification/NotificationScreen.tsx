@@ -2,72 +2,41 @@
 /** How one notification goes out: when, to whom, on which condition, in which versions. */
 import Link from '../parts/Link';
 import { useRouter } from 'next/navigation';
-import { useEffect, useState } from 'react';
-import { toast } from 'sonner';
+import { useState } from 'react';
 import { conditionWords, type Condition } from '@/core/conditions';
 import { BY_HAND } from '@/core/moments';
 import { aboutMoment, orderFacts } from '@/core/snapshot';
 import { type Order } from '@/core/order';
-import { tryNotification, type NotificationSettings } from '@/core/plan';
-import type { Failure } from '@/core/result';
+import { tryNotification } from '@/core/plan';
 import { ConditionForm, type ConditionFormProps } from '../conditions/ConditionForm';
 import { TurnOnDialog } from '../journey/TurnOnDialog';
 import { LANES } from '../journey/types';
-import { Check } from '../parts/Check';
-import { Field, Search } from '../parts/fields';
-import { plural, Time } from '../parts/format';
+import { Search } from '../parts/fields';
+import { plural } from '../parts/format';
 import { Page, PanelTitle, Trouble } from '../parts/Page';
 import { answered, problemAt, valueOrToast } from '../parts/result';
 import { Switch } from '../parts/Switch';
 import { LabelsField } from './LabelsField';
+import { ChannelsPart, Doubles, TeamPart } from './SettingsParts';
 import { TimingPart } from './TimingPart';
 import { namesOf, type NotificationProps } from './types';
+import { useSettings } from './useSettings';
 import { VariantsPart } from './VariantsPart';
+import { HistoryPart, WaitingPart } from './WaitingAndHistory';
 
 export function NotificationScreen(props: NotificationProps & { now: number }) {
-  const { base, notification, ships, orders, maySwitch, mayStop, now, onSave, onSwitch, onImpact, onOrder } = props;
+  const { base, notification, ships, orders, maySwitch, mayStop, now, onSwitch, onImpact, onOrder } = props;
   const { slug, moment, audience, store, doubles, waiting, history } = notification;
   const router = useRouter();
   const names = namesOf(store);
-  const [settings, setSettings] = useState(notification.settings);
-  const [saved, setSaved] = useState(notification.settings);
-  const [revision, setRevision] = useState(notification.revision);
-  const [failure, setFailure] = useState<Failure>();
+  const { settings, saved, dirty, failure, change, replace, undo, save } = useSettings(props);
   const [turningOn, setTurningOn] = useState(false);
   const [tryWith, setTryWith] = useState<Order>();
   const lane = LANES.find((l) => l.audience === audience)!;
-  const dirty = JSON.stringify(settings) !== JSON.stringify(saved);
 
-  // What came fresh from the server after a save: the versions with their ids.
-  if (
-    notification.revision > revision ||
-    (notification.revision === revision && !dirty && notification.settings !== saved)
-  ) {
-    setSettings(notification.settings);
-    setSaved(notification.settings);
-    setRevision(notification.revision);
-  }
-
-  useEffect(() => {
-    if (!dirty) return;
-    const warn = (e: BeforeUnloadEvent): void => e.preventDefault();
-    window.addEventListener('beforeunload', warn);
-    return () => window.removeEventListener('beforeunload', warn);
-  }, [dirty]);
-
-  const change = (part: Partial<NotificationSettings>): void => setSettings({ ...settings, ...part });
   const setWhen = (when: Condition | undefined): void => {
     const { when: _when, ...rest } = settings;
-    setSettings(when ? { ...rest, when } : rest);
-  };
-  const save = async (): Promise<void> => {
-    const result = await answered(onSave(revision, settings));
-    setFailure(result.ok ? undefined : result.error);
-    if (!result.ok) return;
-    setSaved(settings);
-    setRevision(result.value.revision);
-    router.refresh();
-    toast.success('Saved. It counts for what happens from now on.');
+    replace(when ? { ...rest, when } : rest);
   };
   const set = async (on: boolean): Promise<void> => {
     setTurningOn(false);
@@ -116,15 +85,7 @@ export function NotificationScreen(props: NotificationProps & { now: number }) {
           </Link>
           {maySwitch && (
             <>
-              <button
-                type="button"
-                className="btn"
-                disabled={!dirty}
-                onClick={() => {
-                  setSettings(saved);
-                  setFailure(undefined);
-                }}
-              >
+              <button type="button" className="btn" disabled={!dirty} onClick={undo}>
                 Undo changes
               </button>
               <button type="button" className="btn btn-main" disabled={!dirty} onClick={() => void save()}>
@@ -141,19 +102,7 @@ export function NotificationScreen(props: NotificationProps & { now: number }) {
           className="flex min-h-0 min-w-0 flex-col gap-5 overflow-auto border-e border-rule bg-panel px-5 py-4"
         >
           {failure && <Trouble>{failure.message}</Trouble>}
-          {doubles.map((d) => (
-            <Trouble key={`${d.notificationId} ${d.with.id}`}>
-              {d.person} would get{' '}
-              {d.with.kind === 'shop' ? (
-                <>“{d.with.name}” from the shop system as well</>
-              ) : (
-                <>
-                  both “{d.name}” and “{d.with.name}”
-                </>
-              )}
-              , for order {d.order} for one.
-            </Trouble>
-          ))}
+          <Doubles doubles={doubles} />
           {byHand ? (
             <section aria-label="When">
               <PanelTitle>When</PanelTitle>
@@ -184,25 +133,7 @@ export function NotificationScreen(props: NotificationProps & { now: number }) {
             />
             {problemAt(failure, '/when') && <p className="text-xs text-madder">It {problemAt(failure, '/when')}</p>}
           </div>
-          <section aria-label="Channels">
-            <PanelTitle>For orders from</PanelTitle>
-            <div className="mt-1 flex flex-wrap gap-x-4 gap-y-1">
-              {store.channels.map((c) => (
-                <Check
-                  key={c.id}
-                  label={c.name}
-                  on={!settings.offChannels.includes(c.id)}
-                  onChange={(on) =>
-                    change({
-                      offChannels: on
-                        ? settings.offChannels.filter((o) => o !== c.id)
-                        : [...settings.offChannels, c.id],
-                    })
-                  }
-                />
-              ))}
-            </div>
-          </section>
+          <ChannelsPart channels={store.channels} settings={settings} change={change} />
           {audience === 'contact' && <LabelsField labels={settings.labels} onChange={(labels) => change({ labels })} />}
           {audience === 'staff' && (
             <p className="text-sm">
@@ -214,57 +145,7 @@ export function NotificationScreen(props: NotificationProps & { now: number }) {
               </Link>
             </p>
           )}
-          <section aria-label="For the team" className="flex flex-col gap-3 border-t border-rule pt-3">
-            <Field label="Name for the team" problem={problemAt(failure, '/name')}>
-              {(ids) => (
-                <input
-                  {...ids}
-                  className="input"
-                  value={settings.name}
-                  onChange={(e) => change({ name: e.target.value })}
-                />
-              )}
-            </Field>
-            <Field label="Looked after by">
-              {(ids) => (
-                <Search
-                  id={ids.id}
-                  value={settings.owner}
-                  choices={[
-                    { value: '', label: 'nobody' },
-                    ...props.notification.people.map((p) => ({ value: p, label: p })),
-                  ]}
-                  onChange={(owner) => change({ owner })}
-                />
-              )}
-            </Field>
-            <Field label="Note for colleagues" problem={problemAt(failure, '/note')}>
-              {(ids) => (
-                <textarea
-                  {...ids}
-                  rows={2}
-                  className="input"
-                  value={settings.note}
-                  onChange={(e) => change({ note: e.target.value })}
-                />
-              )}
-            </Field>
-            {!ships && (
-              <button
-                type="button"
-                className="btn self-start"
-                disabled={notification.on}
-                title={notification.on ? 'Turn it off first' : undefined}
-                onClick={() =>
-                  void answered(props.onRemove()).then((r) => {
-                    if (valueOrToast(r) !== undefined) router.push(`${base}/journey`);
-                  })
-                }
-              >
-                Take this notification away
-              </button>
-            )}
-          </section>
+          <TeamPart {...{ settings, change, failure, base, notification, ships }} onRemove={props.onRemove} />
         </fieldset>
         <div className="flex min-h-0 flex-col gap-5 overflow-auto px-5 py-4">
           <div className="flex items-center gap-3 text-sm">
@@ -297,60 +178,13 @@ export function NotificationScreen(props: NotificationProps & { now: number }) {
             editable={maySwitch}
             onChange={(variants) => change({ variants })}
           />
-          {waiting.length > 0 && (
-            <section aria-label="Waiting">
-              <PanelTitle aside={waiting.length >= 20 ? 'the next 20' : undefined}>Waiting</PanelTitle>
-              <ul className="mt-1 text-sm">
-                {waiting.map((w) => (
-                  <li key={w.id} className="flex items-baseline gap-3 border-b border-rule py-1">
-                    <Link className="link" href={`${base}/deliveries/${w.id}`}>
-                      {w.order}
-                    </Link>
-                    <span className="min-w-0 truncate">{w.recipient}</span>
-                    <span className="ms-auto text-slate">
-                      due <Time at={w.dueAt} zone={store.timeZone} />
-                    </span>
-                    {mayStop && (
-                      <>
-                        <button
-                          type="button"
-                          className="link"
-                          aria-label={`Send now: ${w.order}`}
-                          onClick={() => void answered(props.onSendNow(w.id)).then(valueOrToast)}
-                        >
-                          Send now
-                        </button>
-                        <button
-                          type="button"
-                          className="link"
-                          aria-label={`Stop: ${w.order}`}
-                          onClick={() => void answered(props.onStop(w.id)).then(valueOrToast)}
-                        >
-                          Stop
-                        </button>
-                      </>
-                    )}
-                  </li>
-                ))}
-              </ul>
-            </section>
-          )}
-          <section aria-label="History">
-            <PanelTitle>History</PanelTitle>
-            <ul className="mt-1 text-sm">
-              {history.map((h) => (
-                <li key={h.id} className="flex gap-3 border-b border-rule py-1">
-                  <span className="w-28 shrink-0 text-slate">
-                    <Time at={h.at} zone={store.timeZone} />
-                  </span>
-                  <span>
-                    {h.who} {h.action} {h.what}
-                  </span>
-                </li>
-              ))}
-              {history.length === 0 && <li className="py-1 text-slate">Nothing was changed yet.</li>}
-            </ul>
-          </section>
+          <WaitingPart
+            {...{ base, waiting, mayStop }}
+            zone={store.timeZone}
+            onStop={props.onStop}
+            onSendNow={props.onSendNow}
+          />
+          <HistoryPart history={history} zone={store.timeZone} />
         </div>
       </div>
       {turningOn && (

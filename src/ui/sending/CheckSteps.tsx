@@ -1,5 +1,5 @@
 /** The check of a service as a conversation: each step with its time, what was learnt, and what was said. */
-import { Conversation } from '../deliveries/DeliveryScreen';
+import { Conversation } from '../parts/Conversation';
 import { Time } from '../parts/format';
 import { Mark, type Tone } from '../parts/marks';
 import { PanelTitle } from '../parts/Page';

@@ -1,0 +1,116 @@
+'use client';
+/** Parts of how a notification goes out: what is sent twice, for which channels, and what the team knows of it. */
+import { useRouter } from 'next/navigation';
+import type { DoubleView, NotificationView } from '@/contract/notifications';
+import { Check } from '../parts/Check';
+import { Field, Search } from '../parts/fields';
+import { PanelTitle, Trouble } from '../parts/Page';
+import { answered, problemAt, valueOrToast } from '../parts/result';
+import type { NotificationProps } from './types';
+import type { Settings } from './useSettings';
+
+/** Who would get two messages for one moment. */
+export function Doubles({ doubles }: { doubles: readonly DoubleView[] }) {
+  return (
+    <>
+      {doubles.map((d) => (
+        <Trouble key={`${d.notificationId} ${d.with.id}`}>
+          {d.person} would get{' '}
+          {d.with.kind === 'shop' ? (
+            <>“{d.with.name}” from the shop system as well</>
+          ) : (
+            <>
+              both “{d.name}” and “{d.with.name}”
+            </>
+          )}
+          , for order {d.order} for one.
+        </Trouble>
+      ))}
+    </>
+  );
+}
+
+export function ChannelsPart({
+  channels,
+  settings,
+  change,
+}: Pick<Settings, 'settings' | 'change'> & { channels: NotificationView['store']['channels'] }) {
+  return (
+    <section aria-label="Channels">
+      <PanelTitle>For orders from</PanelTitle>
+      <div className="mt-1 flex flex-wrap gap-x-4 gap-y-1">
+        {channels.map((c) => (
+          <Check
+            key={c.id}
+            label={c.name}
+            on={!settings.offChannels.includes(c.id)}
+            onChange={(on) =>
+              change({
+                offChannels: on ? settings.offChannels.filter((o) => o !== c.id) : [...settings.offChannels, c.id],
+              })
+            }
+          />
+        ))}
+      </div>
+    </section>
+  );
+}
+
+/** Its name, who looks after it, a note; and taking it away, when it does not ship. */
+export function TeamPart({
+  settings,
+  change,
+  failure,
+  base,
+  notification,
+  ships,
+  onRemove,
+}: Pick<Settings, 'settings' | 'change' | 'failure'> &
+  Pick<NotificationProps, 'base' | 'notification' | 'ships' | 'onRemove'>) {
+  const router = useRouter();
+  return (
+    <section aria-label="For the team" className="flex flex-col gap-3 border-t border-rule pt-3">
+      <Field label="Name for the team" problem={problemAt(failure, '/name')}>
+        {(ids) => (
+          <input {...ids} className="input" value={settings.name} onChange={(e) => change({ name: e.target.value })} />
+        )}
+      </Field>
+      <Field label="Looked after by">
+        {(ids) => (
+          <Search
+            id={ids.id}
+            value={settings.owner}
+            choices={[{ value: '', label: 'nobody' }, ...notification.people.map((p) => ({ value: p, label: p }))]}
+            onChange={(owner) => change({ owner })}
+          />
+        )}
+      </Field>
+      <Field label="Note for colleagues" problem={problemAt(failure, '/note')}>
+        {(ids) => (
+          <textarea
+            {...ids}
+            rows={2}
+            className="input"
+            value={settings.note}
+            onChange={(e) => change({ note: e.target.value })}
+          />
+        )}
+      </Field>
+      {!ships && (
+        <button
+          type="button"
+          className="btn self-start"
+          disabled={notification.on}
+          title={notification.on ? 'Turn it off first' : undefined}
+          onClick={() =>
+            void answered(onRemove()).then((r) => {
+              if (valueOrToast(r) !== undefined) router.push(`${base}/journey`);
+            })
+          }
+        >
+          Take this notification away
+        </button>
+      )}
+    </section>
+  );
+}
