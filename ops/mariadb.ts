@@ -33,6 +33,9 @@ export async function startMariaDb(dir: string, port: number, { lasting = true }
   const socket = `/tmp/libellus-${port}.sock`;
   const user = userInfo().username;
   mkdirSync(dir, { recursive: true });
+  // A folder of its own: a server that starts takes away what another has in one that they share.
+  const temporary = resolve(dir, 'mariadb-tmp');
+  mkdirSync(temporary, { recursive: true });
   const passwordFile = join(dir, 'database-password');
   if (!existsSync(join(data, 'mysql'))) {
     rmSync(data, { recursive: true, force: true });
@@ -45,11 +48,11 @@ export async function startMariaDb(dir: string, port: number, { lasting = true }
         '--auth-root-authentication-method=normal',
         '--skip-test-db',
       ],
-      { stdio: ['ignore', 'ignore', 'pipe'] },
+      { stdio: ['ignore', 'ignore', 'pipe'], env: { ...process.env, TMPDIR: temporary } },
     );
     writeFileSync(passwordFile, randomBytes(18).toString('hex'), { mode: 0o600 });
     // The server comes up without a password once, reachable by its socket only, and is given one before it opens a port.
-    const first = launch(data, user, lasting, ['--skip-networking', `--socket=${socket}`]);
+    const first = launch(data, user, lasting, ['--skip-networking', `--socket=${socket}`, `--tmpdir=${temporary}`]);
     await untilAnswering(first, { socketPath: socket, user: 'root' });
     const connection = await createConnection({ socketPath: socket, user: 'root', multipleStatements: true });
     const password = readFileSync(passwordFile, 'utf8');
@@ -60,7 +63,12 @@ export async function startMariaDb(dir: string, port: number, { lasting = true }
     await end(first);
   }
   const password = readFileSync(passwordFile, 'utf8');
-  const server = launch(data, user, lasting, ['--bind-address=127.0.0.1', `--port=${port}`, `--socket=${socket}`]);
+  const server = launch(data, user, lasting, [
+    '--bind-address=127.0.0.1',
+    `--port=${port}`,
+    `--socket=${socket}`,
+    `--tmpdir=${temporary}`,
+  ]);
   await untilAnswering(server, { host: '127.0.0.1', port, user: 'libellus', password });
   return {
     process: server,
