@@ -32,6 +32,10 @@ async function readBody(request: Request): Promise<string | undefined> {
   return Buffer.concat(chunks).toString('utf8');
 }
 
+/**
+ * Takes a signed event: CloudEvents 1.0 in a body signed as Standard Webhooks has it. Answers 202 with what was planned, or a
+ * problem (RFC 9457).
+ */
 export async function handleEvent(request: Request): Promise<Response> {
   const body = await readBody(request);
   if (body === undefined) {

@@ -49,6 +49,7 @@ const EXAMPLES = Object.fromEntries(
   ]),
 );
 
+/** The public interface as OpenAPI 3.1, read off the registry of moments and the schemas that check what comes in. */
 export function openApi(serverUrl: string) {
   return {
     openapi: '3.1.0',

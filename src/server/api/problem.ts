@@ -2,6 +2,7 @@
 import { placeWords } from '@/core/schema';
 import type { FieldProblem } from '../base/errors';
 
+/** A refusal as a problem document (RFC 9457), with the places of what is wrong. */
 export function problem(
   status: number,
   title: string,
@@ -28,5 +29,6 @@ export function problem(
 /** Most problems go on from the name of their place; some say it all. */
 const isSentence = (message: string): boolean => /^\p{Lu}.*\.$/su.test(message);
 
+/** 429 with how long to wait (RFC 9110, 10.2.3). */
 export const tooOften = (seconds: number): Response =>
   problem(429, `Too many requests. Ask again in ${seconds} s.`, [], { 'retry-after': String(seconds) });

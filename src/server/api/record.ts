@@ -5,6 +5,7 @@ import { storeOfReadKey } from './keys';
 import { countWrong, guessesTooMuch, tooMany } from './limits';
 import { problem, tooOften } from './problem';
 
+/** Answers deliveries of the store whose reading key asks, filtered by the address's query. */
 export async function handleRecord(request: Request): Promise<Response> {
   try {
     const wait = await guessesTooMuch(request.headers);

@@ -34,6 +34,7 @@ function makeAuth() {
 type Auth = ReturnType<typeof makeAuth>;
 let made: Auth | undefined;
 
+/** The library that keeps sessions, made when it is first asked for. */
 export function auth(): Auth {
   made ??= makeAuth();
   return made;

@@ -15,10 +15,12 @@ interface Where {
 /** A member, by the id that stays the same whatever they call themselves; or something that is no person, by its name. */
 export type Actor = { userId: string; name: string } | { name: string };
 
+/** Writes down what a member of a store did; `where.db` puts it into an open transaction. */
 export async function remember(access: Access, action: string, what: string, where: Where = {}): Promise<void> {
   await historyEntry(access.store.id, { userId: access.person.id, name: access.person.name }, action, what, where);
 }
 
+/** Writes down what somebody did in a store, a member or none. */
 export async function historyEntry(
   storeId: string,
   actor: Actor,

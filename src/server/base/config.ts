@@ -36,6 +36,7 @@ export function config(): Config {
   return current;
 }
 
+/** Reads the configuration from environment variables. Throws with the name of one that is missing or wrong. */
 export function readConfig(env: NodeJS.ProcessEnv): Config {
   const required = (name: string): string => {
     const value = env[name];

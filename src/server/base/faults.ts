@@ -10,6 +10,7 @@ export class SecretError extends Error {}
 /** What a fault is counted under: those of one cause are tried again together. */
 export type FaultCause = 'content' | 'secret' | 'database' | 'internal';
 
+/** What a fault is counted under. */
 export function faultCause(error: unknown): FaultCause {
   if (error instanceof ContentError) return 'content';
   if (error instanceof SecretError) return 'secret';

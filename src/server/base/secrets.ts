@@ -10,6 +10,7 @@ function keyFrom(secret: string): Buffer {
   return Buffer.from(hkdfSync('sha256', secret, 'libellus', 'secrets at rest', 32));
 }
 
+/** Seals a text with the installation's secret (AES-256-GCM, a fresh nonce); see {@link unseal}. */
 export function seal(plain: string, secret = config().secret): string {
   const nonce = randomBytes(12);
   const cipher = createCipheriv('aes-256-gcm', keyFrom(secret), nonce);

@@ -39,6 +39,7 @@ export class NoConnection extends Error {
   }
 }
 
+/** A pool of connections to a database, each set to read what is committed and to give up a statement after 30 s. */
 export function connect(url: string, connections = 10): Connection {
   const pool = createPool({
     uri: url,
@@ -117,6 +118,7 @@ export function database(): Database {
   return present.getStore() ?? store.libellusDatabase.db;
 }
 
+/** Ends the pool of this process; the next query opens another. */
 export async function closeDatabase(): Promise<void> {
   const open = store.libellusDatabase;
   store.libellusDatabase = undefined;

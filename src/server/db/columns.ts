@@ -30,8 +30,11 @@ export const blob = customType<{ data: Buffer }>({ dataType: () => 'mediumblob' 
 export const longText = customType<{ data: string }>({ dataType: () => 'mediumtext' });
 
 // Times are UTC with milliseconds; the connection's zone is set to match.
+/** A time in UTC, to the millisecond. */
 export const time = (name: string) => datetime(name, { mode: 'date', fsp: 3 });
+/** A ULID. */
 export const id = (name = 'id') => varchar(name, { length: 26 });
 /** Of what belongs to a store through something else, which has the foreign key. */
 export const storeId = () => varchar('store_id', { length: 40 }).notNull();
+/** A mail address (RFC 5321, 4.5.3.1). */
 export const address = (name: string) => varchar(name, { length: 254 });

@@ -10,6 +10,7 @@ const TYPES: Record<string, string> = { png: 'image/png', jpg: 'image/jpeg', web
 
 const signs = new LRUCache<string, Promise<Buffer>>({ max: 400 });
 
+/** A picture or sign below `/media`, or undefined when there is none or the path leads elsewhere. */
 export async function readMedia(path: readonly string[]): Promise<{ bytes: Buffer; type: string } | undefined> {
   if (path[0] === 'signs') return readSign(path[1] ?? '');
   const root = resolve(config().dataDir, 'media');

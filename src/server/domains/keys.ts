@@ -19,7 +19,9 @@ function selectorAfter(before: readonly string[]): string {
   }
 }
 
+/** The key that mail of a domain is signed with. */
 export const keyOf = (row: DomainRow): DkimKey => ({ selector: row.selector, publicKey: row.publicKey });
+/** The key that takes over once DNS has it, while one waits. */
 export const nextKeyOf = (row: DomainRow): DkimKey | undefined =>
   row.nextSelector === '' ? undefined : { selector: row.nextSelector, publicKey: row.nextPublicKey };
 

@@ -212,6 +212,7 @@ export async function claimDueDomains(limit: number): Promise<DomainRow[]> {
   });
 }
 
+/** A domain of a store by its name, or undefined. */
 export async function domainOfStore(storeId: string, name: string): Promise<DomainRow | undefined> {
   const [row] = await database()
     .select()

@@ -4,6 +4,7 @@ import type { DiscountCode } from '@/core/order';
 import { database } from '../db/client';
 import { discountCodes } from '../db/schema';
 
+/** A store's discount codes. */
 export async function codesOf(storeId: string): Promise<DiscountCode[]> {
   const rows = await database()
     .select()

@@ -321,6 +321,7 @@ async function endWaiting(tx: Executor, orderId: string, state: { order: Order; 
   }
 }
 
+/** An order as its table has it. `language` stands in where the order names none. */
 export function orderRow(id: string, storeId: string, order: Order, language: string): typeof orders.$inferInsert {
   return {
     id,

@@ -13,4 +13,5 @@ export const REVISION = Type.Integer({ minimum: 0, maximum: 2_000_000_000 });
 /** What a deed checks by a schema of its own, with words of its own. */
 export const DEED_CHECKS = Type.Unknown();
 
+/** An object without further properties: what is not named is refused. */
 export const object = <P extends Parameters<typeof Type.Object>[0]>(properties: P) => Type.Object(properties, strict);

@@ -19,6 +19,7 @@ export interface UseCase<In extends TSchema = TSchema, Out = unknown> {
 /** Every use case that was declared, by name. */
 export const USE_CASES = new Map<string, UseCase>();
 
+/** Declares a use case; {@link perform} runs it. */
 export function useCase<In extends TSchema, Out>(declared: {
   name: string;
   permission: Action;

@@ -38,6 +38,7 @@ export function addressList(entries: readonly string[]): BlockList {
 
 const privates = addressList(PRIVATE);
 
+/** Whether an address is of this machine or a private network (RFC 6890), where mail is sent only when that is allowed. */
 export function isPrivateAddress(address: string): boolean {
   return inList(privates, address);
 }
@@ -49,6 +50,7 @@ export function inList(list: BlockList, address: string): boolean {
   return family !== 0 && list.check(plain, family === 6 ? 'ipv6' : 'ipv4');
 }
 
+/** An IPv4 address written as IPv6 (RFC 4291, 2.5.5.2) as IPv4. */
 export function plainAddress(address: string): string {
   const mapped = /^::ffff:(\d+\.\d+\.\d+\.\d+)$/i.exec(address.trim());
   return mapped ? mapped[1]! : address.trim();

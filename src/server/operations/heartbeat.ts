@@ -10,6 +10,7 @@ const FORGET_MS = 86_400_000;
 
 export type ProcessKind = 'worker' | 'web';
 
+/** Says that a process is alive, how far its clock is off, and what it cannot do. */
 export async function beat(id: string, kind: ProcessKind, trouble: string): Promise<void> {
   const clockAheadMs = await clockAheadOfDatabase();
   const values = { beatAt: new Date(databaseNow()), clockAheadMs, trouble: trouble.slice(0, 300) };
@@ -34,6 +35,7 @@ export async function leave(id: string): Promise<void> {
   await database().delete(heartbeats).where(eq(heartbeats.id, id));
 }
 
+/** Forgets processes that have not been heard of for long. */
 export async function forgetOldBeats(): Promise<void> {
   await database()
     .delete(heartbeats)

@@ -181,6 +181,7 @@ export async function anonymisePerson(
 
 const NOWHERE: Address = { name: 'Erased', lines: [], city: 'Erased', country: 'ZZ' };
 
+/** Puts a pseudonym in the place of a customer in everything that a store keeps, within a transaction. */
 export async function anonymiseCustomer(
   tx: Executor,
   storeId: string,

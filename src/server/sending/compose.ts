@@ -25,6 +25,7 @@ export interface ComposeOptions extends Envelope {
   files?: readonly { type: string; name: string; bytes: Buffer }[];
 }
 
+/** What stands after the @ of an address. */
 export function domainOf(address: string): string {
   return address.slice(address.lastIndexOf('@') + 1);
 }

@@ -4,6 +4,7 @@ import { isIP, type BlockList } from 'node:net';
 import { config } from '../base/config';
 import { addressList, inList, isPrivateAddress } from '../net/addresses';
 
+/** Asks the DNS servers of the configuration, or those of the machine; gives up after 4 s and a second try. */
 export function resolver(): dns.Resolver {
   const made = new dns.Resolver({ timeout: 4000, tries: 2 });
   const { dnsServers } = config();

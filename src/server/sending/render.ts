@@ -45,6 +45,7 @@ export async function phrasesOf(storeId: string, language: string): Promise<Segm
   return Object.fromEntries(rows.map((r) => [r.phrase, r.source]));
 }
 
+/** An order as a message of a moment says it, in the store's locale for a language. */
 export function snapshotFor(
   store: StoreRow,
   order: Order,
@@ -122,6 +123,7 @@ export interface BatchContext {
   compiled: (store: StoreRow, editionId: string, language: string, letter?: Letter) => Promise<CompiledMessage>;
 }
 
+/** Reads what a batch of deliveries needs, once for all of them. */
 export async function batchContext(
   batch: readonly { storeId: string; orderId: string | null; eventId: string; timed: boolean }[],
 ): Promise<BatchContext> {

@@ -11,6 +11,7 @@ function signature(deliveryId: string, secret: string): string {
   return createHmac('sha256', secret).update(`return-path ${deliveryId}`).digest('hex').slice(0, 20);
 }
 
+/** The address that mail about a delivery comes back to, signed so that nobody else can make one. */
 export function returnPathOf(deliveryId: string, bounceDomain: string, secret = config().secret): string {
   const id = deliveryId.toLowerCase();
   return `b-${id}-${signature(id, secret)}@${bounceDomain}`;

@@ -23,6 +23,7 @@ export interface ServiceSettings {
   timeout: number;
 }
 
+/** How to reach and sign in to a service, its password opened. Throws `SecretError` when the secret does not open it. */
 export function settingsOf(row: ServiceRow): ServiceSettings {
   const { host, port, security, signIn, user, ehloName, messagesPerConnection, timeout } = row;
   const password = row.password ? unseal(row.password) : '';
@@ -54,6 +55,7 @@ export async function servicesOf(storeId: string, db: Executor = database()): Pr
   return db.select().from(services).where(eq(services.storeId, storeId)).orderBy(asc(services.rank), asc(services.id));
 }
 
+/** A store's senders. */
 export async function sendersOf(storeId: string, db: Executor = database()): Promise<SenderRow[]> {
   return db.select().from(senders).where(eq(senders.storeId, storeId));
 }

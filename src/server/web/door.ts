@@ -28,6 +28,7 @@ const FORWARDED = [
   'x-real-ip',
 ];
 
+/** Every request goes through here before Next.js: who asks, what is refused, the headers that protect the answer. */
 export function door(settings: DoorSettings, handle: Handle): Handle {
   return async (request, response) => {
     identify(request, settings);

@@ -14,6 +14,7 @@ export interface KnownDestination {
   words: string;
 }
 
+/** The name under which mail of a service to a domain is counted. */
 export const destinationKey = (serviceId: string, domain: string): string => `${serviceId} ${domain}`;
 
 /** Those of some domains that put mail of some services off lately, by {@link destinationKey}. */

@@ -19,6 +19,7 @@ interface Pieces {
 // The types of the library know pieces only for files and downloads; it reads texts in pieces as well.
 const parseInPieces = Papa.parse as unknown as (text: string, options: typeof CSV_OPTIONS & Pieces) => void;
 
+/** Reads CSV (RFC 4180; comma, semicolon or tabulator) in steps, so that others are answered in between. */
 export function parseCsv(text: string): Promise<ParsedCsv> {
   const parsed: ParsedCsv = { data: [], errors: [], delimiter: ',' };
   return new Promise((done, failed) => {

@@ -174,6 +174,7 @@ export async function addShopMail(
   return { id };
 }
 
+/** Strikes out a message that the shop system sends by itself. Throws `not-found`. */
 export async function removeShopMail(access: Access, id: string): Promise<void> {
   const mine = and(eq(shopMails.storeId, access.store.id), eq(shopMails.id, id));
   const [mail] = await database().select().from(shopMails).where(mine);

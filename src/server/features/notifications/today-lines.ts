@@ -14,6 +14,7 @@ interface Told {
   line: TodayLine;
 }
 
+/** What Today says about notifications, what stops mail first. */
 export function notificationLines({ store }: Access, rows: readonly BoardRow[], board: Board): TodayLine[] {
   const unpublished: Told[] = [];
   const off: Told[] = [];

@@ -11,6 +11,7 @@ import { EVENT_TYPES } from '../../events/schema';
 import { remember } from '../../auth/history';
 import { unseal } from '../../base/secrets';
 
+/** What the screen that connects a shop opens with: an example and a pasteable line for each event. */
 export async function loadConnect(access: Access) {
   const { store } = access;
   const [[channel], newest] = await Promise.all([

@@ -72,6 +72,7 @@ export async function channelNames(access: Access): Promise<Record<string, strin
   return Object.fromEntries(rows.map((c) => [c.id, c.name]));
 }
 
+/** An order's row by its number. Throws `not-found`. */
 export async function orderByNumber(access: Access, number: string) {
   const [order] = await database()
     .select()

@@ -11,6 +11,7 @@ import { AppError } from '../../base/errors';
 import { settingsChanged } from '../../events/planner';
 import { remember } from '../../auth/history';
 
+/** The store's channels by name. */
 export async function channelViews(access: Access): Promise<ChannelView[]> {
   const rows = await database()
     .select()

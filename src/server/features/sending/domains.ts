@@ -32,6 +32,7 @@ export function domainView(row: DomainRow): DomainView {
   };
 }
 
+/** The store's domains by name. */
 export async function domainViews(access: Access): Promise<DomainView[]> {
   const rows = await database()
     .select()
@@ -47,6 +48,7 @@ async function needDomain(access: Access, name: string): Promise<DomainRow> {
   return row;
 }
 
+/** What the screen of a domain opens with. Throws `not-found`. */
 export async function loadDomain(access: Access, name: string) {
   const row = await needDomain(access, name);
   return { domain: domainView(row), zone: access.store.timeZone, registrar: config().registrarUrl };
@@ -81,6 +83,7 @@ export async function changeKey(access: Access, name: string): Promise<DomainVie
   return lookNow(access, name);
 }
 
+/** Takes a domain and its keys away; mail from it is signed no longer. Throws `not-found`. */
 export async function removeDomain(access: Access, name: string): Promise<void> {
   const row = await needDomain(access, name);
   await database()

@@ -26,6 +26,7 @@ const SendersSchema = Type.Array(
 );
 const checkSenders = checker(SendersSchema);
 
+/** The store's senders, each with why no service sends as it, if none does. */
 export async function senderViews(access: Access): Promise<SenderView[]> {
   const [rows, services] = await Promise.all([sendersOf(access.store.id), servicesOf(access.store.id)]);
   return SENDER_KINDS.flatMap((kind) => {

@@ -189,6 +189,7 @@ export async function moveService(access: Access, id: string, by: -1 | 1): Promi
   await remember(access, 'changed the order of services', order.map((r) => r.name || r.host).join(', '));
 }
 
+/** Takes a service away; what waits for it goes by the next, or is held. Throws `not-found`. */
 export async function removeService(access: Access, id: string): Promise<void> {
   const row = await needService(access, id);
   await database().delete(services).where(eq(services.id, row.id));

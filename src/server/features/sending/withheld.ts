@@ -14,6 +14,7 @@ import { remember } from '../../auth/history';
 import { newId } from '../../base/ids';
 import { deliveryById } from '../deliveries/row';
 
+/** Addresses the store does not write to, the newest first, at most 500. */
 export async function withheldViews(access: Access): Promise<WithheldView[]> {
   const rows = await database()
     .select()
@@ -47,6 +48,7 @@ const WithholdSchema = Type.Object(
 );
 const checkInput = checker(WithholdSchema);
 
+/** Adds addresses not to write to. Throws `invalid` with what is no address or pattern. */
 export async function withhold(access: Access, input: unknown): Promise<WithheldView[]> {
   const checked = checkInput(input);
   if (!checked.ok) throw new AppError('invalid', 'This cannot be added.', checked.problems);

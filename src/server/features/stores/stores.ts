@@ -175,6 +175,7 @@ export async function createUser(person: { name: string; email: string; password
   return { id: made.id };
 }
 
+/** Makes somebody a member of a store. */
 export async function addMember(db: Executor, userId: string, storeId: string, role: Role): Promise<void> {
   await db.insert(memberships).values({ userId, storeId, role });
 }

@@ -14,6 +14,7 @@ export interface ExportedFile {
   body: string | Buffer;
 }
 
+/** A message of a template about an order as a file: `html`, `eml` or `json`. Throws `not-found` and `invalid`. */
 export async function exportMessage(
   access: Access,
   slug: string,

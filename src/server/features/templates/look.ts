@@ -129,6 +129,7 @@ export async function publishLook(access: Access, revision: number): Promise<{ n
   return { number, touches };
 }
 
+/** A look as it was published. Throws `not-found`. */
 export async function lookEdition(access: Access, number: number): Promise<Look> {
   return editionContent(lookShelf, access, number);
 }

@@ -24,6 +24,7 @@ export interface PassageRow {
   published: boolean;
 }
 
+/** The store's passages by name. */
 export async function listPassages(access: Access): Promise<PassageRow[]> {
   const rows = await database()
     .select()
