@@ -14,7 +14,7 @@ import { batchContext } from '@/server/sending/render';
 import { claim, releaseHeld } from '@/server/worker/claims';
 import { deliver } from '@/server/worker/deliver';
 import { Dispatch } from '@/server/worker/dispatch';
-import { Lines } from '@/server/worker/lines';
+import { Lines } from '@/server/worker/service-lines';
 import { Recorder } from '@/server/worker/record';
 import { Worker } from '@/server/worker/worker';
 import {

@@ -6,7 +6,7 @@ import { checkService } from '@/server/sending/check';
 import type { ServiceSettings } from '@/server/sending/service';
 import { health } from '@/server/operations/health';
 import { seal, unseal } from '@/server/base/secrets';
-import { findSettings } from '@/server/sending/find';
+import { findSettings } from '@/server/sending/find-service';
 import { saveSenders, senderViews } from '@/server/features/sending/senders';
 import { runCheck, saveService, serviceViews } from '@/server/features/sending/services';
 import { sendTest } from '@/server/features/templates/test-message';

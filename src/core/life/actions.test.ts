@@ -1,8 +1,8 @@
 import { testOrder } from '../testing';
-import type { OrderAction, OrderActionKind } from '../order/action';
+import type { OrderAction, OrderActionKind } from '../order/action-schema';
 import { actOn } from './actions';
 import { linesOf, orderFacts } from '../snapshot/facts';
-import { refundFor, stillOnTheWay, stillToRefund, stillToSend, whyNot } from '../order/possible';
+import { refundFor, stillOnTheWay, stillToRefund, stillToSend, whyNot } from '../order/still-allowed';
 import type { Order } from '../order/schema';
 import { orderProblems, orderTotals } from '../order/totals';
 

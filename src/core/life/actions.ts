@@ -4,10 +4,10 @@
  */
 import { isWebAddress, type SchemaProblem } from '../schema';
 import { ORDER_ACTIONS } from '../moments/registry';
-import { type OrderAction } from '../order/action';
+import { type OrderAction } from '../order/action-schema';
 import type { MomentDetails } from '../moments/details';
 import { piecesSent, type Pieces } from '../order/pieces';
-import { refundFor, stillToRefund, stillToSend, whyNot } from '../order/possible';
+import { refundFor, stillToRefund, stillToSend, whyNot } from '../order/still-allowed';
 import type { Order, Refund, Shipment } from '../order/schema';
 
 export interface Done {

@@ -1,8 +1,8 @@
 /** A walk through an order's whole life, one step at a time. Which step is next is read off the order and what it has had. */
 import { ORDER_ACTIONS } from '../moments/registry';
-import { type OrderAction, type OrderActionKind } from '../order/action';
+import { type OrderAction, type OrderActionKind } from '../order/action-schema';
 import { piecesForParcels, piecesSent } from '../order/pieces';
-import { refundFor, stillOnTheWay, stillToRefund, stillToSend, whyNot } from '../order/possible';
+import { refundFor, stillOnTheWay, stillToRefund, stillToSend, whyNot } from '../order/still-allowed';
 import type { Order } from '../order/schema';
 
 export interface WalkStep {

@@ -1,4 +1,5 @@
-import { CAUSE_KINDS, diagnose, type CauseKind, type Failure } from './diagnose';
+import { CAUSE_KINDS, type CauseKind, type Failure } from './causes';
+import { diagnose } from './diagnose';
 import { parseReply } from './reply';
 
 describe('a diagnosis', () => {

@@ -1,6 +1,7 @@
 export * from './reply';
+export * from './causes';
 export * from './diagnose';
-export * from './report';
+export * from './check-report';
 export * from './retry';
 export * from './state';
 export * from './status';
@@ -8,5 +9,5 @@ export * from './dsn';
 export * from './limits';
 export * from './services';
 export * from './withhold';
-export * from './find';
+export * from './service-candidates';
 export * from './quoted-printable';

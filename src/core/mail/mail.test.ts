@@ -1,4 +1,5 @@
-import { isAboutService, type CauseKind, type CheckStep } from './diagnose';
+import type { CauseKind, CheckStep } from './causes';
+import { isAboutService } from './diagnose';
 import { isReplyComplete, parseReply } from './reply';
 import { destinationPause, GIVE_UP_AFTER, isFinal, retryDelay } from './retry';
 

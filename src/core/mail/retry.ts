@@ -1,4 +1,5 @@
-import { isAboutService, type CauseKind, type CheckStep } from './diagnose';
+import type { CauseKind, CheckStep } from './causes';
+import { isAboutService } from './diagnose';
 
 /**
  * When to try again (RFC 5321, 4.5.4.1: waits that grow, for at least four to five days). Waits are minutes at first, because

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { dayKey, zonedTime } from '../time/clock';
-import { candidatesFromNames, candidatesFromSrv } from './find';
+import { candidatesFromNames, candidatesFromSrv } from './service-candidates';
 import { forecast, limitDay } from './limits';
 import {
   chooseService,

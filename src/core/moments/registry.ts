@@ -4,8 +4,8 @@
  * ends it, and what a colleague does to make it happen. Everything else (schemas, the public description, placeholders,
  * planning, the board, samples) is read off this table. To add a moment, add an entry here and its words under `shipped`.
  */
-import type { OrderActionKind } from '../order/action';
-import { stillOnTheWay } from '../order/possible';
+import type { OrderActionKind } from '../order/action-schema';
+import { stillOnTheWay } from '../order/still-allowed';
 import type { Order } from '../order/schema';
 import { orderTotals } from '../order/totals';
 import type { End } from '../time/timing';

@@ -3,7 +3,7 @@ import { testOrder } from '../testing';
 import { actOn } from '../life/actions';
 import { linesOf, orderFacts } from '../snapshot/facts';
 import { orderedPieces, partsOfLines, piecesSent } from './pieces';
-import { refundFor, stillToRefund, stillToSend, whyNot } from './possible';
+import { refundFor, stillToRefund, stillToSend, whyNot } from './still-allowed';
 import type { Order, OrderLine } from './schema';
 import { lineTotal, orderProblems, orderTotals } from './totals';
 

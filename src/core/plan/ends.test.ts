@@ -1,7 +1,7 @@
 import type { Order } from '../order';
 import { testOrder } from '../testing';
 import type { Schedule } from '../time';
-import { notSaid, LATE_MS } from './allowed';
+import { notSaid, LATE_MS } from './event-standing';
 import type { NotificationFacts } from './notification';
 import { plan } from './plan';
 import type { PlanEvent } from './types';

@@ -6,7 +6,7 @@ export * from './letter';
 export * from './types';
 export * from './plan';
 export * from './version';
-export * from './allowed';
+export * from './event-standing';
 export * from './settings';
 export * from './doubles';
 export * from './tester';

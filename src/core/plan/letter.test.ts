@@ -1,5 +1,5 @@
 import { testOrder } from '../testing';
-import { notSaid } from './allowed';
+import { notSaid } from './event-standing';
 import { findDoubles } from './doubles';
 import { adaptedFor, adaptedTemplate, type Letter } from './letter';
 import type { NotificationFacts } from './notification';

@@ -8,7 +8,7 @@ import { layOut, type Laid, type Passages } from '../template/passages';
 import { phrasebookFor } from '../template/phrasebook';
 import type { Segments, Template } from '../template/schema';
 import { directionOf, type Direction } from '../text/values';
-import type { KeptWords } from './kept';
+import type { KeptWords } from './kept-words';
 import { compileMessage, type CompiledMessage } from './message';
 import { makeSkeleton, type MjmlCompiler, type Skeleton } from './skeleton';
 

@@ -3,5 +3,5 @@ export * from './message';
 export * from './compiler';
 export { blockClass } from './blocks';
 export type { Gate, Node, Range, Slot } from './marks';
-export { KeptWords } from './kept';
+export { KeptWords } from './kept-words';
 export { wordsHtml, wordsStyles, type WordsStyles } from './words';

@@ -13,7 +13,7 @@ import { bothForms, escapeHtml, plainLine, safeUrl, type Both, type Money, type 
 import { PHRASES, type Phrase, type Phrasebook } from '../template/phrasebook';
 import type { Laid } from '../template/passages';
 import { segmentsOf } from '../template/schema';
-import { wordsCompiler, type KeptWords } from './kept';
+import { wordsCompiler, type KeptWords } from './kept-words';
 import { NOTHING, type DownloadTexts, type Filling, type LineTexts, type NoteTexts, type TotalTexts } from './filling';
 import type { Node } from './marks';
 import type { Skeleton } from './skeleton';

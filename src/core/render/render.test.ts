@@ -4,7 +4,7 @@ import { type Order } from '../order';
 import { placeholderType } from '../placeholders';
 import { layOut, phrasebookFor, type Template } from '../template';
 import { STORE, testOrder } from '../testing';
-import { KeptWords } from './kept';
+import { KeptWords } from './kept-words';
 import { compileMessage, type RenderedMessage } from './message';
 import { makeSkeleton } from './skeleton';
 import { compileMjml, LOOK, RECEIVED, renderer } from './testing';

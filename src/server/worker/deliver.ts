@@ -16,7 +16,7 @@ import { snapshotFor, type BatchContext } from '../sending/render';
 import { viaOf } from '../sending/service';
 import type { Delivery } from './claims';
 import { FAR_AHEAD, type Dispatch, type Way } from './dispatch';
-import type { Lines } from './lines';
+import type { Lines } from './service-lines';
 import type { Begun, Outcome, Recorder } from './record';
 import { timerOf } from '@/core/moments';
 

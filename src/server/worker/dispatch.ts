@@ -11,7 +11,7 @@ import { domainOf } from '../sending/compose';
 import type { SigningKey } from '../sending/dkim';
 import { bounceDomainOf, returnPathOf } from '../sending/returnpath';
 import { senderFor, sendersOf, servicesOf, standingOf, type SenderRow, type ServiceRow } from '../sending/service';
-import { countAccepted, reserve, returnUnused } from '../sending/use';
+import { countAccepted, reserve, returnUnused } from '../sending/service-use';
 import type { WithholdingRow } from '../sending/withholding';
 import { releaseHeld, type Delivery } from './claims';
 import {

@@ -11,7 +11,7 @@ import { forgetOldBeats } from '../operations/heartbeat';
 import { log } from '../base/log';
 import { forgetOld } from '../people/retention';
 import { tellOwners } from '../sending/notice';
-import { forgetOldUse } from '../sending/use';
+import { forgetOldUse } from '../sending/service-use';
 
 const FORGET_EVERY_MS = 3_600_000;
 /** Domains are looked at in between, so forgetting takes only so long at a time. */

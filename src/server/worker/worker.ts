@@ -11,7 +11,7 @@ import { batchContext } from '../sending/render';
 import { claim, giveBack, type Delivery } from './claims';
 import { deliver, type DeliverWith } from './deliver';
 import { Dispatch } from './dispatch';
-import { Lines } from './lines';
+import { Lines } from './service-lines';
 import { Recorder } from './record';
 import { Watch } from './watch';
 

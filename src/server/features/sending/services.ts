@@ -14,9 +14,9 @@ import { newId } from '../../base/ids';
 import { seal } from '../../base/secrets';
 import { checkService } from '../../sending/check';
 import { composeMessage, domainOf, freshMessageId } from '../../sending/compose';
-import { findSettings, type FoundSettings } from '../../sending/find';
+import { findSettings, type FoundSettings } from '../../sending/find-service';
 import { senderFor, sendersOf, servicesOf, settingsOf, viaOf, type ServiceRow } from '../../sending/service';
-import { useToday } from '../../sending/use';
+import { useToday } from '../../sending/service-use';
 import { releaseHeld } from '../../worker/claims';
 import type { ServiceView } from '@/contract/sending';
 

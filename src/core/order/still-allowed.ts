@@ -1,5 +1,5 @@
 /** What an order still allows: what can leave, what can be given back, and why something cannot be done. */
-import type { OrderActionKind } from './action';
+import type { OrderActionKind } from './action-schema';
 import { orderedPieces, partsOfLines, piecesForParcels, piecesSent, refundedPieces, type Pieces } from './pieces';
 import { paidForPieces, paidForShipping } from './placing';
 import type { Order, Shipment } from './schema';

@@ -1,5 +1,5 @@
 /** What a check of a service reports: kept with the service, and shown step by step. */
-import type { CheckStep, Diagnosis } from './diagnose';
+import type { CheckStep, Diagnosis } from './causes';
 
 export interface StepReport {
   step: CheckStep;

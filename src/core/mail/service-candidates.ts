@@ -1,5 +1,5 @@
 /** Finding a service's settings from an address: SRV records (RFC 6186, RFC 8314), then names that servers commonly have. */
-import type { Security } from './diagnose';
+import type { Security } from './causes';
 
 export interface SrvRecord {
   name: string;
