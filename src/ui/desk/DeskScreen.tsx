@@ -204,7 +204,10 @@ export function DeskScreen(props: DeskProps) {
             onRedo={draft.future.length > 0 ? () => dispatch({ type: 'redo' }) : undefined}
             onTest={notification ? () => void steps.sendTest(props.ownAddress) : undefined}
             more={[
-              { label: 'Start from ...', act: mayEdit && notification ? () => setAsking('start') : undefined },
+              {
+                label: 'Start from ...',
+                act: mayEdit && (notification || editions.length > 0) ? () => setAsking('start') : undefined,
+              },
               { label: 'Compare editions ...', act: editions.length > 0 ? () => setAsking('compare') : undefined },
               {
                 label: 'Send test to an address ...',

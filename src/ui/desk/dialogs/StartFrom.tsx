@@ -12,6 +12,14 @@ import { answered } from '../../parts/result';
 
 type From = 'shipped' | 'other' | 'edition' | 'html' | 'json';
 
+const CHOICES: readonly { value: From; label: string }[] = [
+  { value: 'shipped', label: 'What ships' },
+  { value: 'other', label: 'Another message' },
+  { value: 'edition', label: 'An edition' },
+  { value: 'html', label: 'HTML' },
+  { value: 'json', label: 'JSON' },
+];
+
 export interface StartFromProps {
   open: boolean;
   slug: string;
@@ -30,7 +38,9 @@ export interface StartFromProps {
 export function StartFrom(props: StartFromProps) {
   const { open, slug, moment, language, draft, others, editions, onClose, onTake } = props;
   const shipped = SHIPPED_NOTIFICATIONS.find((n) => n.slug === slug);
-  const [from, setFrom] = useState<From>('shipped');
+  // A passage is begun anew from what it was: nothing ships for it, and no other message takes its place.
+  const editionsOnly = !shipped && others.length === 0;
+  const [from, setFrom] = useState<From>(editionsOnly ? 'edition' : 'shipped');
   const [other, setOther] = useState(others[0]?.slug ?? '');
   const [edition, setEdition] = useState(String(editions[0]?.number ?? ''));
   const [file, setFile] = useState<{ name: string; text: string }>();
@@ -91,13 +101,7 @@ export function StartFrom(props: StartFromProps) {
         <Segments
           label="Start from"
           value={from}
-          choices={[
-            { value: 'shipped', label: 'What ships' },
-            { value: 'other', label: 'Another message' },
-            { value: 'edition', label: 'An edition' },
-            { value: 'html', label: 'HTML' },
-            { value: 'json', label: 'JSON' },
-          ]}
+          choices={CHOICES.filter(({ value }) => !editionsOnly || value === 'edition')}
           onChange={(next) => {
             setFrom(next);
             setFile(undefined);
