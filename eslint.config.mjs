@@ -30,6 +30,7 @@ const CORE_LAYERS = [
   'mail',
   'domain',
   'order',
+  'terms',
   'moments',
   'snapshot',
   'life',
@@ -76,12 +77,14 @@ const CORE_PACKAGES = [
   'ajv-formats',
   'culori',
   'htmlparser2',
+  'ibantools',
   'jsonc-parser',
   'messageformat',
   'messageformat/functions',
   'papaparse',
   'postcss',
   'sanitize-html',
+  'url-template',
 ];
 
 /** Imports of a folder of core: nothing above core, of core only what comes before it, of packages only those that are allowed. */

@@ -68,6 +68,7 @@ export function handlebarsSource(
           case 'asset':
           case 'note':
           case 'download':
+          case 'transferCode':
             throw new Error('The template of the benchmark has no such part.');
           case 'addressLine':
             return '{{this}}';
@@ -75,6 +76,8 @@ export function handlebarsSource(
             return `{{#each ${node.range}}}${of(node.inner)}{{/each}}`;
           case 'if': {
             const { gate } = node;
+            // Words that can be empty: those of the benchmark never are.
+            if ('words' in gate) return of(node.inner);
             if ('has' in gate) return `{{#if ${gate.has}}}${of(node.inner)}{{/if}}`;
             if ('link' in gate) return `{{#if link}}${of(node.inner)}{{/if}}`;
             if ('line' in gate) return `{{#if ${gate.line}}}${of(node.inner)}{{/if}}`;

@@ -3,18 +3,19 @@
  * it, or says why it cannot be done. Pure; ids and times are handed in.
  */
 import { isWebAddress, type SchemaProblem } from '../schema';
-import { ORDER_ACTIONS } from '../moments/registry';
+import { ORDER_ACTIONS, type MomentId } from '../moments/registry';
 import { type OrderAction } from '../order/action-schema';
 import type { MomentDetails } from '../moments/details';
-import { piecesSent, type Pieces } from '../order/pieces';
-import { refundFor, stillToRefund, stillToSend, whyNot } from '../order/still-allowed';
+import { amountDue } from '../order/due';
+import { piecesSent, piecesToCancel, piecesToReturn, type Pieces } from '../order/pieces';
+import { refundLines, stillToRefund, stillToSend, whyNot } from '../order/still-allowed';
 import type { Order, Refund, Shipment } from '../order/schema';
 
 export interface Done {
   /** The order as it is afterwards. */
   order: Order;
   /** Type of the event that tells of it. */
-  event: string;
+  event: MomentId;
   details?: MomentDetails;
 }
 
@@ -41,17 +42,13 @@ export function actOn(order: Order, action: OrderAction, { at, payUrl, by }: Act
     const message = 'is not a full address, such as https://carrier.example/parcels/1';
     return refuse('The parcel cannot be followed there.', { path: '/trackingUrl', message });
   }
-  const { event } = ORDER_ACTIONS[action.do];
-  const done = (change: Partial<Order>, details?: MomentDetails): ActionResult => ({
+  const done: DoneWith = (change, details, event = ORDER_ACTIONS[action.do].event) => ({
     ok: true,
     value: { order: { ...order, ...change }, event, ...(details && { details }) },
   });
   switch (action.do) {
     case 'pay':
-      return done({
-        payment: { method: order.payment?.method ?? 'Bank transfer', paid: true },
-        ...(order.status === 'OrderPaymentDue' || order.status === undefined ? { status: 'OrderProcessing' } : {}),
-      });
+      return pay(order, action, payUrl, done);
     case 'fail-payment': {
       const why = said(action.reason);
       return done({}, { ...(why && { reason: why }), ...(payUrl && { payUrl }) });
@@ -102,26 +99,92 @@ export function actOn(order: Order, action: OrderAction, { at, payUrl, by }: Act
       return done({});
     case 'refund':
       return refund(order, action, at, done);
-    case 'return': {
-      const problem = tooMany(action.lines, piecesSent(order), (sku, left) =>
-        left === 0 ? `"${sku}" has not left` : `is more than the ${left} that have left`,
-      );
-      if (problem) return refuse('More than has left.', problem);
-      const items = onceEach(action.lines).map(
-        (l) => `${l.quantity} \u00d7 ${order.lines.find((o) => o.product.sku === l.sku)!.product.name}`,
-      );
-      return done({ status: 'OrderReturned' }, { returned: { items: items.join(', '), receivedAt: at } });
-    }
-    case 'cancel': {
-      const why = said(action.reason);
-      return done({ status: 'OrderCancelled' }, why ? { reason: why } : {});
-    }
+    case 'return':
+      return takeBack(order, action, at, done);
+    case 'cancel':
+      return cancel(order, action, at, done);
     case 'answer':
       return done({});
   }
 }
 
-type DoneWith = (change: Partial<Order>, details?: MomentDetails) => ActionResult;
+/** What an action comes to; `event` where another moment than the action's own tells of it. */
+type DoneWith = (change: Partial<Order>, details?: MomentDetails, event?: MomentId) => ActionResult;
+
+function pay(
+  order: Order,
+  action: Extract<OrderAction, { do: 'pay' }>,
+  payUrl: string | undefined,
+  done: DoneWith,
+): ActionResult {
+  const method = order.payment?.method ?? 'Bank transfer';
+  const due = amountDue(order);
+  const amount = action.amount ?? due;
+  if (amount > due) {
+    return refuse('More than is due.', { path: '/amount', message: `is more than what is still to be paid` });
+  }
+  if (amount < due) {
+    const received = (order.payment?.received ?? 0) + amount;
+    return done({ payment: { method, paid: false, received } }, payUrl ? { payUrl } : {}, 'order.part-paid');
+  }
+  const goesOn = order.status === 'OrderPaymentDue' || order.status === undefined;
+  return done({ payment: { method, paid: true }, ...(goesOn && { status: 'OrderProcessing' }) });
+}
+
+function takeBack(
+  order: Order,
+  action: Extract<OrderAction, { do: 'return' }>,
+  at: string,
+  done: DoneWith,
+): ActionResult {
+  const sent = new Map(piecesSent(order).map((p) => [p.sku, p.quantity]));
+  const problem = tooMany(action.lines, piecesToReturn(order), (sku, left) =>
+    left > 0
+      ? `is more than the ${left} that the customer has`
+      : sent.has(sku)
+        ? `all of "${sku}" that left was returned`
+        : `"${sku}" has not left`,
+  );
+  if (problem) return refuse('More than the customer has.', problem);
+  const lines = onceEach(action.lines);
+  const items = lines.map(({ sku, quantity }) => `${quantity} \u00d7 ${nameOf(order, sku)}`).join(', ');
+  const returned: Order = { ...order, returns: [...(order.returns ?? []), { receivedAt: at, lines }] };
+  // One piece back is not the order back.
+  const all = piecesToReturn(returned).length === 0 && stillToSend(returned).length === 0;
+  return done(
+    { returns: returned.returns!, ...(all && { status: 'OrderReturned' as const }) },
+    { returned: { items, receivedAt: at } },
+  );
+}
+
+function cancel(
+  order: Order,
+  action: Extract<OrderAction, { do: 'cancel' }>,
+  at: string,
+  done: DoneWith,
+): ActionResult {
+  const open = piecesToCancel(order);
+  const problem = tooMany(action.lines ?? [], open, (sku, left) =>
+    left > 0 ? `is more than the ${left} that can be cancelled` : `"${sku}" was not ordered, or cannot be cancelled`,
+  );
+  if (problem) return refuse('More than can be cancelled.', problem);
+  const reason = said(action.reason);
+  const details: MomentDetails = reason ? { reason } : {};
+  const lines = onceEach(action.lines ?? open.map(({ sku, quantity }) => ({ sku, quantity })));
+  const change = {
+    cancellations: [...(order.cancellations ?? []), { cancelledAt: at, ...(reason && { reason }), lines }],
+  };
+  const rest = piecesToCancel({ ...order, ...change });
+  if (rest.length === 0 && piecesSent(order).length === 0) {
+    return done({ ...change, status: 'OrderCancelled' }, details);
+  }
+  const { shipments = [] } = order;
+  const over = stillToSend({ ...order, ...change }).length === 0 && shipments.every((s) => s.deliveredAt);
+  return done({ ...change, ...(over && { status: 'OrderDelivered' }) }, details, 'order.items-cancelled');
+}
+
+const nameOf = (order: Order, sku: string): string =>
+  order.lines.find((l) => l.product.sku === sku)?.product.name ?? sku;
 
 /** Each product once, with all its pieces. */
 function onceEach(lines: readonly { sku: string; quantity: number }[]): { sku: string; quantity: number }[] {
@@ -196,7 +259,7 @@ function refund(
     left > 0 ? `is more than the ${left} that were not given back` : `"${sku}" was not ordered, or was given back`,
   );
   if (problem) return refuse('More than was ordered.', problem);
-  const lines = onceEach(action.lines ?? []).map((l) => ({ ...l, amount: refundFor(order, l.sku, l.quantity) }));
+  const lines = refundLines(order, onceEach(action.lines ?? []));
   if (action.shipping > open.shipping) {
     return refuse('More than was paid for shipping.', {
       path: '/shipping',
@@ -208,19 +271,18 @@ function refund(
   if (amount === 0) return refuse('Nothing would be given back.', { path: '/lines', message: 'are none' });
   if (amount > open.all) {
     return refuse('More than was paid.', {
-      path: '/goodwill',
+      path: action.goodwill > 0 ? '/goodwill' : '/shipping',
       message: 'makes it more than what was paid and not given back',
     });
   }
   const reason = said(action.reason);
-  // With goodwill in it the sum is more than its lines, so it is told of as a sum alone.
-  const parts = action.goodwill === 0 && lines.length > 0;
   const made: Refund = {
     amount,
     issuedAt: at,
     ...(reason && { reason }),
     ...(action.shipping > 0 && { shipping: action.shipping }),
-    ...(parts && { lines }),
+    ...(action.goodwill > 0 && { goodwill: action.goodwill }),
+    ...(lines.length > 0 && { lines }),
   };
   return done({ refunds: [...(order.refunds ?? []), made] });
 }

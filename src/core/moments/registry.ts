@@ -5,9 +5,9 @@
  * planning, the board, samples) is read off this table. To add a moment, add an entry here and its words under `shipped`.
  */
 import type { OrderActionKind } from '../order/action-schema';
+import { amountDue } from '../order/due';
 import { stillOnTheWay } from '../order/still-allowed';
 import type { Order } from '../order/schema';
-import { orderTotals } from '../order/totals';
 import type { End } from '../time/timing';
 import type { DetailName } from './details';
 
@@ -42,8 +42,10 @@ interface Entry<Id extends string> {
    * Who tells of it: the shop system by an event, the clock (see `timer`), a colleague who writes, or mail that comes back.
    */
   toldBy: 'shop' | 'clock' | 'colleague' | 'mail';
-  /** What its messages are about. Of an account no order is known; of a parcel or refund the newest is meant. */
-  about: 'order' | 'parcel' | 'refund' | 'account';
+  /** What its messages are about. Of an account no order is known; of all others but the order the newest is meant. */
+  about: 'order' | 'parcel' | 'refund' | 'cancellation' | 'return' | 'account';
+  /** What the order of its event has to have: what the moment is about, where nothing else tells of it. */
+  needs?: 'shipments' | 'refunds' | 'cancellations';
   /** Besides the order, its newest parcel is known when there is one. */
   knowsParcel?: true;
   /** Details that its event has to tell, and may tell. Its messages have the values of both. */
@@ -102,7 +104,7 @@ const TABLE = table({
     may: ['payUrl'],
     timer: {
       starts: ['order.placed'],
-      unless: (order) => order.payment?.paid === true || orderTotals(order).total === 0,
+      unless: (order) => amountDue(order) === 0,
     },
   },
   'order.payment-received': {
@@ -114,6 +116,16 @@ const TABLE = table({
     once: true,
     past: ['paid'],
     action: { kind: 'pay', label: 'Payment comes in' },
+  },
+  'order.part-paid': {
+    label: 'Part of the payment received',
+    words: 'when a part of the payment comes in',
+    column: 'Payment',
+    toldBy: 'shop',
+    about: 'order',
+    may: ['payUrl'],
+    overtakenBy: ['order.payment-received'],
+    example: () => ({ payment: { method: 'Bank transfer', paid: false, received: 2000 } }),
   },
   'order.payment-failed': {
     label: 'Payment failed',
@@ -171,6 +183,7 @@ const TABLE = table({
     column: 'On its way',
     toldBy: 'shop',
     about: 'parcel',
+    needs: 'shipments',
     past: ['dispatched'],
     action: { kind: 'dispatch', label: 'Dispatch' },
   },
@@ -180,6 +193,7 @@ const TABLE = table({
     column: 'On its way',
     toldBy: 'shop',
     about: 'parcel',
+    needs: 'shipments',
     past: ['dispatched'],
     action: { kind: 'track', label: 'Tracking changes' },
   },
@@ -189,6 +203,7 @@ const TABLE = table({
     column: 'Received',
     toldBy: 'shop',
     about: 'parcel',
+    needs: 'shipments',
     past: ['dispatched'],
     action: { kind: 'hand-over', label: 'Ready to collect' },
   },
@@ -198,6 +213,7 @@ const TABLE = table({
     column: 'Received',
     toldBy: 'shop',
     about: 'parcel',
+    needs: 'shipments',
     past: ['dispatched'],
     action: { kind: 'deliver', label: 'Delivered' },
   },
@@ -228,6 +244,7 @@ const TABLE = table({
     column: 'Returned',
     toldBy: 'shop',
     about: 'refund',
+    needs: 'refunds',
     afterCancelling: true,
     action: { kind: 'refund', label: 'Refund' },
   },
@@ -236,17 +253,31 @@ const TABLE = table({
     words: 'when a return comes in',
     column: 'Returned',
     toldBy: 'shop',
-    about: 'order',
+    about: 'return',
     may: ['returned'],
     afterCancelling: true,
     action: { kind: 'return', label: 'Goods come back' },
+  },
+  'order.items-cancelled': {
+    label: 'Items cancelled',
+    words: 'when some items are cancelled',
+    column: 'Cancelled',
+    toldBy: 'shop',
+    about: 'cancellation',
+    needs: 'cancellations',
+    may: ['reason'],
+    overtakenBy: ['order.cancelled'],
+    afterCancelling: true,
+    example: (time) => ({
+      cancellations: [{ cancelledAt: time, reason: 'out of stock', lines: [{ sku: 'TO-BONE', quantity: 1 }] }],
+    }),
   },
   'order.cancelled': {
     label: 'Order cancelled',
     words: 'when an order is cancelled',
     column: 'Cancelled',
     toldBy: 'shop',
-    about: 'order',
+    about: 'cancellation',
     may: ['reason'],
     once: true,
     afterCancelling: true,

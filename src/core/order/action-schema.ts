@@ -12,7 +12,8 @@ const pieces = Type.Array(
 );
 
 export const OrderActionSchema = Type.Union([
-  Type.Object({ do: Type.Literal('pay') }, strict),
+  /** Without an amount: all that is due. */
+  Type.Object({ do: Type.Literal('pay'), amount: Type.Optional(Type.Integer({ minimum: 1 })) }, strict),
   Type.Object({ do: Type.Literal('fail-payment'), reason: words(500) }, strict),
   Type.Object({ do: Type.Literal('pause'), reason: words(500) }, strict),
   Type.Object(
@@ -69,7 +70,8 @@ export const OrderActionSchema = Type.Union([
     strict,
   ),
   Type.Object({ do: Type.Literal('return'), lines: pieces }, strict),
-  Type.Object({ do: Type.Literal('cancel'), reason: words(500) }, strict),
+  /** Without lines: all that has not left. */
+  Type.Object({ do: Type.Literal('cancel'), lines: Type.Optional(pieces), reason: words(500) }, strict),
   Type.Object({ do: Type.Literal('answer') }, strict),
 ]);
 export type OrderAction = Static<typeof OrderActionSchema>;

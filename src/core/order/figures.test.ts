@@ -2,15 +2,8 @@ import fc from 'fast-check';
 import { testOrder } from '../testing';
 import { moneyFormatter } from '../text/formatters';
 import { amountText, parseAmount } from './amounts';
-import {
-  discountOf,
-  figuresOf,
-  paidForLines,
-  paidForPieces,
-  paidForShipping,
-  type Basket,
-  type BasketLine,
-} from './placing';
+import { discountOf, figuresOf, type Basket, type BasketLine } from './placing';
+import { paidForLines, paidForPieces, paidForShipping } from './paid-for';
 import type { Order } from './schema';
 import { shareOf, spread } from './shares';
 import { orderProblems, orderTotals } from './totals';

@@ -3,6 +3,8 @@ export * from './totals';
 export * from './shares';
 export * from './amounts';
 export * from './placing';
+export * from './paid-for';
+export * from './due';
 export * from './anonymous';
 export * from './contradiction';
 export * from './customer';

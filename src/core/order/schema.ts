@@ -54,6 +54,8 @@ export const OrderLineSchema = Type.Object(
         sku: named(64),
         name: named(300),
         category: Type.Optional(text(80)),
+        /** False for what travels in no parcel, such as a seat in a workshop. What has downloads never does. */
+        shippable: Type.Optional(Type.Boolean()),
         imageUrl: Type.Optional(Type.String({ format: 'uri', maxLength: 2000 })),
         url: Type.Optional(Type.String({ format: 'uri', maxLength: 2000 })),
         /** What whoever buys it should know: a care guide, a joining link. */
@@ -110,7 +112,9 @@ export const RefundSchema = Type.Object(
     issuedAt: Type.Optional(Type.String({ format: 'date-time' })),
     /** Of the amount, what is given back for shipping. */
     shipping: Type.Optional(amount),
-    /** What it is for, when it is for goods. */
+    /** Of the amount, what is given on top of goods and shipping: goodwill. */
+    goodwill: Type.Optional(amount),
+    /** What it is for, when it is for goods. With it or with goodwill, all parts come to the amount. */
     lines: Type.Optional(
       Type.Array(Type.Object({ ...PiecesSchema.properties, amount }, strict), { minItems: 1, maxItems: 500 }),
     ),
@@ -118,6 +122,27 @@ export const RefundSchema = Type.Object(
   strict,
 );
 export type Refund = Static<typeof RefundSchema>;
+
+/** Pieces that will not be sent: they were cancelled before they left. */
+export const CancellationSchema = Type.Object(
+  {
+    cancelledAt: Type.Optional(Type.String({ format: 'date-time' })),
+    reason: Type.Optional(text(500)),
+    lines: Type.Array(PiecesSchema, { minItems: 1, maxItems: 500 }),
+  },
+  strict,
+);
+export type Cancellation = Static<typeof CancellationSchema>;
+
+/** Pieces that the customer sent back. */
+export const ReturnSchema = Type.Object(
+  {
+    receivedAt: Type.Optional(Type.String({ format: 'date-time' })),
+    lines: Type.Array(PiecesSchema, { minItems: 1, maxItems: 500 }),
+  },
+  strict,
+);
+export type Return = Static<typeof ReturnSchema>;
 
 /** A customer's further address: who looks after their invoices, or takes in their goods. */
 export const ContactSchema = Type.Object(
@@ -168,9 +193,21 @@ export const OrderSchema = Type.Object(
         maxItems: 20,
       }),
     ),
-    payment: Type.Optional(Type.Object({ method: named(80), paid: Type.Optional(Type.Boolean()) }, strict)),
+    payment: Type.Optional(
+      Type.Object(
+        {
+          method: named(80),
+          paid: Type.Optional(Type.Boolean()),
+          /** What has come in so far, when it is not all. */
+          received: Type.Optional(amount),
+        },
+        strict,
+      ),
+    ),
     shipments: Type.Optional(Type.Array(ShipmentSchema, { maxItems: 100 })),
     refunds: Type.Optional(Type.Array(RefundSchema, { maxItems: 100 })),
+    cancellations: Type.Optional(Type.Array(CancellationSchema, { maxItems: 100 })),
+    returns: Type.Optional(Type.Array(ReturnSchema, { maxItems: 100 })),
     /** When given, it is checked against the sum of the rest. */
     total: Type.Optional(amount),
     expectedDispatch: Type.Optional(Type.String({ format: 'date-time' })),

@@ -1,16 +1,23 @@
 /** What an order still allows: what can leave, what can be given back, and why something cannot be done. */
 import type { OrderActionKind } from './action-schema';
-import { orderedPieces, partsOfLines, piecesForParcels, piecesSent, refundedPieces, type Pieces } from './pieces';
-import { paidForPieces, paidForShipping } from './placing';
+import { amountReceived } from './due';
+import { paidForPieces, paidForShipping } from './paid-for';
+import {
+  orderedPieces,
+  partsOfLines,
+  piecesForParcels,
+  piecesToCancel,
+  piecesToReturn,
+  refundedPieces,
+  type Pieces,
+} from './pieces';
 import type { Order, Shipment } from './schema';
 import { orderTotals } from './totals';
 
-/** Pieces of each product that have not left yet. What is downloaded leaves in no parcel. */
+/** Pieces of each product that have not left yet and are to leave: neither cancelled nor paid back. */
 export function stillToSend(order: Order): Pieces[] {
-  const sent = new Map(piecesSent(order).map((p) => [p.sku, p.quantity]));
-  return piecesForParcels(order)
-    .map((p) => ({ ...p, quantity: p.quantity - (sent.get(p.sku) ?? 0) }))
-    .filter((p) => p.quantity > 0);
+  const inParcels = new Set(piecesForParcels(order).map((p) => p.sku));
+  return piecesToCancel(order).filter((p) => inParcels.has(p.sku));
 }
 
 /** Places of the parcels that have not been delivered. */
@@ -20,10 +27,9 @@ export function stillOnTheWay(order: Order): number[] {
   return shipments.flatMap((s, i) => (s.deliveredAt ? [] : [i]));
 }
 
-/** What can still be given back: pieces by product with what was paid for them, shipping, and all of it. */
+/** What can still be refunded: pieces by product with what was paid for them, shipping, and all of it. None is more than all of it. */
 export function stillToRefund(order: Order): { lines: (Pieces & { amount: number })[]; shipping: number; all: number } {
-  const { total, refunded } = orderTotals(order);
-  const all = order.payment?.paid === false ? 0 : Math.max(0, total - refunded);
+  const all = Math.max(0, amountReceived(order) - orderTotals(order).refunded);
   const shippingBack = (order.refunds ?? []).reduce((n, r) => n + (r.shipping ?? 0), 0);
   return {
     all,
@@ -31,8 +37,24 @@ export function stillToRefund(order: Order): { lines: (Pieces & { amount: number
     lines: orderedPieces(order)
       .map((p) => ({ ...p, quantity: p.quantity - refundedPieces(order, p.sku) }))
       .filter((p) => p.quantity > 0)
-      .map((p) => ({ ...p, amount: refundFor(order, p.sku, p.quantity) })),
+      .map((p) => ({ ...p, amount: Math.min(all, refundFor(order, p.sku, p.quantity)) })),
   };
+}
+
+/**
+ * What a refund of some pieces comes to, line by line: what was paid for them, and together never more than what is left of the money.
+ * Goodwill that went before leaves less for the last of them.
+ */
+export function refundLines<L extends { sku: string; quantity: number }>(
+  order: Order,
+  lines: readonly L[],
+): (L & { amount: number })[] {
+  let left = stillToRefund(order).all;
+  return lines.map((line) => {
+    const amount = Math.min(left, refundFor(order, line.sku, line.quantity));
+    left -= amount;
+    return { ...line, amount };
+  });
 }
 
 /** What some pieces were paid with, when those given back already went before. */
@@ -67,8 +89,8 @@ export function whyNot(order: Order, kind: OrderActionKind): string | undefined 
         : stillToSend(order).length > 0
           ? undefined
           : piecesForParcels(order).length > 0
-            ? 'Everything has left already.'
-            : 'All of it is downloaded.';
+            ? 'Nothing is left to send.'
+            : 'Nothing in it is shipped.';
     case 'track':
     case 'deliver':
       return sent
@@ -85,18 +107,22 @@ export function whyNot(order: Order, kind: OrderActionKind): string | undefined 
           ? undefined
           : 'Nothing in it is downloaded.';
     case 'refund':
-      return order.payment?.paid === false
+      return amountReceived(order) === 0 && order.payment?.paid === false
         ? 'Nothing has been paid.'
         : stillToRefund(order).all === 0
-          ? 'All of it was given back.'
+          ? 'All of it was refunded.'
           : undefined;
     case 'return':
-      return sent ? undefined : 'Nothing has been dispatched.';
+      return !sent
+        ? 'Nothing has been dispatched.'
+        : piecesToReturn(order).length === 0
+          ? 'All of it was returned.'
+          : undefined;
     case 'cancel':
       return cancelled
         ? 'It is cancelled already.'
-        : order.status === 'OrderDelivered'
-          ? 'It has been delivered.'
+        : piecesToCancel(order).length === 0
+          ? 'Nothing is left to cancel.'
           : undefined;
     case 'answer':
       return sent || order.status === 'OrderDelivered' ? undefined : 'The customer has nothing to answer to yet.';

@@ -15,8 +15,6 @@ export interface Totals {
   taxIncluded: boolean;
   total: number;
   refunded: number;
-  /** Still to be paid: nothing once the order is paid. */
-  due: number;
   /** Pieces, summed over the lines. */
   itemCount: number;
 }
@@ -45,7 +43,6 @@ export function orderTotals(order: Order): Totals {
     taxIncluded,
     total,
     refunded,
-    due: order.payment?.paid ? 0 : total,
     itemCount: sum(order.lines.map((l) => l.quantity)),
   };
 }
@@ -69,10 +66,20 @@ export function orderProblems(order: Order): SchemaProblem[] {
   if (totals.refunded > totals.total) {
     problems.push({ path: '/refunds', message: `come to ${totals.refunded}, more than the total of ${totals.total}` });
   }
-  if (order.payment?.paid === false && totals.refunded > 0) {
-    problems.push({ path: '/refunds', message: `come to ${totals.refunded}, and nothing has been paid` });
+  const { paid, received } = order.payment ?? {};
+  if (received !== undefined && received > totals.total) {
+    problems.push({ path: '/payment/received', message: `is ${received}, more than the total of ${totals.total}` });
+  } else if (paid && received !== undefined && received < totals.total) {
+    problems.push({
+      path: '/payment/received',
+      message: `is ${received} of ${totals.total}, so the order is not paid yet`,
+    });
   }
-  problems.push(...shipmentProblems(order), ...refundProblems(order));
+  if (paid === false && totals.refunded > (received ?? 0)) {
+    const so = received ? `${received} has` : 'nothing has';
+    problems.push({ path: '/refunds', message: `come to ${totals.refunded}, and ${so} been paid` });
+  }
+  problems.push(...movedProblems(order), ...refundProblems(order), ...returnProblems(order));
   return problems;
 }
 
@@ -105,12 +112,18 @@ function pieceProblems(
   return problems;
 }
 
-function shipmentProblems(order: Order): SchemaProblem[] {
+function movedProblems(order: Order): SchemaProblem[] {
+  const cancelled = (order.cancellations ?? []).map(({ lines }, i) => ({ path: `/cancellations/${i}`, lines }));
   return pieceProblems(
     order,
-    (order.shipments ?? []).map((s, i) => ({ path: `/shipments/${i}`, lines: s.lines ?? [] })),
-    'dispatched',
+    [...(order.shipments ?? []).map((s, i) => ({ path: `/shipments/${i}`, lines: s.lines ?? [] })), ...cancelled],
+    cancelled.length > 0 ? 'dispatched or cancelled' : 'dispatched',
   );
+}
+
+function returnProblems(order: Order): SchemaProblem[] {
+  const returns = (order.returns ?? []).map(({ lines }, i) => ({ path: `/returns/${i}`, lines }));
+  return pieceProblems(order, returns, 'returned');
 }
 
 function refundProblems(order: Order): SchemaProblem[] {
@@ -121,12 +134,14 @@ function refundProblems(order: Order): SchemaProblem[] {
     'refunded',
   );
   refunds.forEach((refund, i) => {
-    if (!refund.lines) return;
-    const parts = sum(refund.lines.map((l) => l.amount)) + (refund.shipping ?? 0);
-    if (parts !== refund.amount) {
+    const { lines = [], shipping = 0, goodwill = 0 } = refund;
+    const parts = sum(lines.map((l) => l.amount)) + shipping + goodwill;
+    const told = refund.lines !== undefined || refund.goodwill !== undefined;
+    if (told ? parts !== refund.amount : parts > refund.amount) {
+      const names = `lines${shipping ? ', shipping' : ''}${goodwill ? ', goodwill' : ''}`;
       problems.push({
         path: `/refunds/${i}/amount`,
-        message: `is ${refund.amount}, but its lines and shipping come to ${parts}`,
+        message: `is ${refund.amount}, but its ${names.replace(/,([^,]*)$/, ' and$1')} come to ${parts}`,
       });
     }
   });

@@ -3,7 +3,16 @@ import { SAMPLE_DETAILS, type DetailName } from '../moments/details';
 import type { Value, ValueType, Values } from '../text/values';
 
 export type PlaceholderGroup =
-  'Order' | 'Customer' | 'Delivery' | 'Shipment' | 'Refund' | 'What happened' | 'Store' | 'Message';
+  | 'Order'
+  | 'Payment'
+  | 'Customer'
+  | 'Delivery'
+  | 'Shipment'
+  | 'Refund'
+  | 'Cancellation'
+  | 'What happened'
+  | 'Store'
+  | 'Message';
 
 export interface Placeholder {
   name: string;
@@ -16,7 +25,7 @@ export interface Placeholder {
   secret: boolean;
   sample: Value;
   /** What a moment must carry for the value to exist. */
-  from: 'order' | 'customer' | 'shipment' | 'refund' | 'store' | DetailName;
+  from: 'order' | 'customer' | 'shipment' | 'refund' | 'cancellation' | 'store' | DetailName;
 }
 
 const eur = (minor: number): Value => ({ minor, currency: 'EUR' });
@@ -51,7 +60,6 @@ export const PLACEHOLDERS: readonly Placeholder[] = [
     ['order.discountTotal', 'Discount total', 'money', eur(500), OFTEN],
     ['order.shippingPrice', 'Shipping price', 'money', eur(490), OFTEN],
     ['order.taxTotal', 'Tax total', 'money', eur(1349), OFTEN],
-    ['order.amountDue', 'Amount still due', 'money', eur(8450)],
     ['order.itemCount', 'Number of items', 'number', 3],
     ['order.lineCount', 'Number of different products', 'number', 2],
     ['order.firstItem', 'First product', 'text', 'Kozo sheet, 38 x 51 cm'],
@@ -63,6 +71,22 @@ export const PLACEHOLDERS: readonly Placeholder[] = [
     ['order.location', 'Dispatch place', 'text', 'the Mill', OFTEN],
     ['order.note', "Customer's note", 'text', 'Leave it with the neighbour', OFTEN],
     ['order.statusUrl', 'Order page address', 'url', 'https://quillwick.example/orders/QW-10482', OFTEN],
+    [
+      'order.recordUrl',
+      'Order in Libellus, for colleagues',
+      'url',
+      'https://libellus.quillwick.example/s/quillwick/orders/QW-10482',
+      OFTEN,
+    ],
+  ]),
+  ...group('Payment', 'order', [
+    ['order.amountDue', 'Amount still due', 'money', eur(8450), OFTEN],
+    ['order.amountPaid', 'Amount paid so far', 'money', eur(2000), OFTEN],
+    ['payment.dueOn', 'Payment due on', 'date', at('2026-12-01T09:14:00Z'), OFTEN],
+    ['payment.accountHolder', 'Account holder', 'text', 'Quillwick GmbH', OFTEN],
+    ['payment.iban', 'IBAN', 'text', 'DE02 1203 0000 0000 2020 51', OFTEN],
+    ['payment.bic', 'BIC', 'text', 'QUILDE11', OFTEN],
+    ['payment.reference', 'Payment reference', 'text', 'QW-10482', OFTEN],
   ]),
   ...group('Customer', 'customer', [
     ['customer.firstName', 'First name', 'text', 'Iwona', OFTEN],
@@ -91,9 +115,17 @@ export const PLACEHOLDERS: readonly Placeholder[] = [
   ]),
   ...group('Refund', 'refund', [
     ['refund.amount', 'Amount refunded', 'money', eur(1450)],
+    ['refund.items', 'What the refund is for', 'text', '1 \u00d7 Awl with pearwood handle', OFTEN],
+    ['refund.goodwill', 'Goodwill in the refund', 'money', eur(500), OFTEN],
     ['refund.reason', 'Reason of the refund', 'text', 'a sheet arrived creased', OFTEN],
     ['refund.method', 'Way the money goes back', 'text', 'Card', OFTEN],
     ['refund.issuedAt', 'Refunded on', 'date', at('2026-12-02T10:05:00Z'), OFTEN],
+  ]),
+  ...group('Cancellation', 'cancellation', [
+    ['cancellation.items', 'What is cancelled', 'text', '1 \u00d7 Awl with pearwood handle', OFTEN],
+    ['cancellation.toStock', 'What goes back to stock', 'text', '1 \u00d7 Awl with pearwood handle', OFTEN],
+    ['cancellation.sentItems', 'What was sent before', 'text', '2 \u00d7 Kozo sheet, 38 x 51 cm', OFTEN],
+    ['cancellation.refund', 'Money that comes back', 'money', eur(1690), OFTEN],
   ]),
   ...group('What happened', 'reason', [['reason.words', 'Reason', 'text', SAMPLE_DETAILS.reason, OFTEN]]),
   ...group('What happened', 'payUrl', [['payment.url', 'Address to pay at', 'url', SAMPLE_DETAILS.payUrl, OFTEN]]),
@@ -110,6 +142,7 @@ export const PLACEHOLDERS: readonly Placeholder[] = [
     ['invoice.number', 'Invoice number', 'text', SAMPLE_DETAILS.invoice.number],
     ['invoice.url', 'Invoice address', 'url', SAMPLE_DETAILS.invoice.url!, OFTEN],
     ['invoice.dueOn', 'Invoice due on', 'date', at(SAMPLE_DETAILS.invoice.dueOn!), OFTEN],
+    ['invoice.overdueSince', 'Invoice overdue since', 'date', at(SAMPLE_DETAILS.invoice.dueOn!), OFTEN],
   ]),
   ...group('What happened', 'returned', [
     ['return.items', 'What came back', 'text', SAMPLE_DETAILS.returned.items],

@@ -14,7 +14,7 @@ function sourcesOfMoment({ about, knowsParcel, must = [], may = [] }: Moment): R
   return new Set<Source>([
     ...(about === 'account' ? (['customer', 'store'] as const) : OF_ORDER),
     ...(about === 'parcel' || knowsParcel ? (['shipment'] as const) : []),
-    ...(about === 'refund' ? (['refund'] as const) : []),
+    ...(about === 'refund' || about === 'cancellation' ? ([about] as const) : []),
     ...must,
     ...may,
   ]);

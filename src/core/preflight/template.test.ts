@@ -72,7 +72,38 @@ describe('findings on a template', () => {
         place: 'thanks',
         message: expect.stringContaining('First name can be missing'),
       }),
+      expect.objectContaining({ severity: 'hint', place: 'thanks', language: 'de' }),
     ]);
+  });
+
+  it('point at a default in the middle of a sentence, and mend it by two forms', () => {
+    const template = shipped('order-received');
+    template.words.en!.thanks = 'Thank you, {$customer.firstName :text default=|friend|}!';
+    const [finding, ...more] = check(template);
+    expect(more).toEqual([]);
+    expect(finding).toMatchObject({
+      severity: 'hint',
+      message: 'Where First name is missing, "friend" stands in the middle of the words: read them with it.',
+    });
+    template.words.en!.thanks = (finding!.fix as { source: string }).source;
+    expect(template.words.en!.thanks).toBe(
+      '.input {$customer.firstName :presence}\n.match $customer.firstName\npresent {{Thank you, {$customer.firstName :text}!}}\n* {{Thank you, friend!}}',
+    );
+    expect(check(template)).toEqual([]);
+    // In the form for orders without it, the value itself is a mistake again.
+    template.words.en!.thanks =
+      '.input {$customer.firstName :presence}\n.match $customer.firstName\npresent {{Thanks}}\n* {{Thanks, {$customer.firstName}}}';
+    expect(check(template)).toEqual([expect.objectContaining({ severity: 'warning', place: 'thanks' })]);
+  });
+
+  it('stop a form whose key presence does not have', () => {
+    const template = shipped('order-received');
+    template.words.en!.thanks =
+      '.input {$customer.firstName :presence}\n.match $customer.firstName\nknown {{Thanks}}\n* {{Thanks}}';
+    expect(check(template)[0]).toMatchObject({
+      severity: 'blocker',
+      message: 'A form of {$customer.firstName} has the key "known". With :presence a key is present, missing or *.',
+    });
   });
 
   it('stop a button that leads nowhere', () => {

@@ -6,12 +6,19 @@ import { segmentsOf, type SegmentPlace, type Template } from '../template/schema
 import type { Passages } from '../template/passages';
 import type { DiscountCode } from '../order/codes';
 import {
+  isChosenBy,
   linkTarget,
+  NotEditable,
   parseSource,
   patternsOf,
   placeholdersOf,
   resolveExpression,
   safeUrl,
+  splitForms,
+  toDocument,
+  toSource,
+  type Message,
+  type Pattern,
   type TextProblem,
 } from '../text';
 import { blockFindings } from './blocks';
@@ -70,7 +77,7 @@ export function templateFindings(template: Template, context: TemplateContext): 
       }
       for (const found of linkFindings(text, at)) findings.push({ ...at, ...found });
       if (place.form === 'html') for (const found of htmlFindings(text)) findings.push({ ...at, ...found });
-      for (const message of missingDefaults(text)) findings.push({ ...at, severity: 'warning', message });
+      for (const found of missingFindings(text, at, place.form !== 'html')) findings.push({ ...at, ...found });
       if (language !== context.sourceLanguage) {
         for (const message of differingPlaceholders(source[place.id] ?? '', text, context.sourceLanguage)) {
           findings.push({ ...at, severity: 'blocker', message });
@@ -184,20 +191,81 @@ function emptyFinding(
   return { severity: 'warning', message: `${place.label} is empty.` };
 }
 
-/** Placeholders that can be missing and have no words for that case. */
-function missingDefaults(text: string): string[] {
+/**
+ * Placeholders that can be missing: those without words for that case, and those whose words for it stand in the middle of a sentence,
+ * where grammar may not bear them. Words in forms that are chosen by the value's presence are neither.
+ */
+function missingFindings(
+  text: string,
+  at: { place: string; language: string },
+  editable: boolean,
+): Pick<Finding, 'severity' | 'message' | 'fix'>[] {
   const parsed = parseSource(text);
   if (!parsed.ok) return [];
+  const { message } = parsed;
   const without = new Set<string>();
-  for (const pattern of patternsOf(parsed.message)) {
+  const patched = new Map<string, string>();
+  for (const { pattern, known } of formsByPresence(message)) {
+    const sentence = pattern.some((part) => typeof part === 'string' && /\p{L}/u.test(part));
     for (const part of pattern) {
       if (typeof part === 'string' || part.type !== 'expression') continue;
-      const { variable, options } = resolveExpression(parsed.message, part);
-      const known = variable ? placeholder(variable) : undefined;
-      if (known?.canBeMissing && options.default === undefined) without.add(known.label);
+      const { variable, options } = resolveExpression(message, part);
+      if (!variable || known.has(variable) || !placeholder(variable)?.canBeMissing) continue;
+      if (options.default === undefined) without.add(variable);
+      else if (sentence && options.default.trim() !== '') patched.set(variable, options.default);
     }
   }
-  return [...without].map((label) => `${label} can be missing from an order. Give words for that case.`);
+  const fixFor = (variable: string): Pick<Finding, 'fix'> => {
+    const source = editable ? splitSource(message, variable) : undefined;
+    if (source === undefined) return {};
+    return { fix: { label: 'Write it in two forms', kind: 'words', language: at.language, segment: at.place, source } };
+  };
+  return [
+    ...[...without].map((variable) => ({
+      severity: 'warning' as const,
+      message: `${placeholder(variable)!.label} can be missing from an order. Give words for that case.`,
+      ...fixFor(variable),
+    })),
+    ...[...patched].map(([variable, words]) => ({
+      severity: 'hint' as const,
+      message: `Where ${placeholder(variable)!.label} is missing, "${words}" stands in the middle of the words: read them with it.`,
+      ...fixFor(variable),
+    })),
+  ];
+}
+
+/** Each form of words with the placeholders that it is chosen for having. */
+function formsByPresence(message: Message): { pattern: Pattern; known: Set<string> }[] {
+  if (message.type === 'message') return [{ pattern: message.pattern, known: new Set() }];
+  const selectors = message.selectors.map((selector) =>
+    resolveExpression(message, { type: 'expression', arg: selector }),
+  );
+  return message.variants.map(({ keys, value }) => ({
+    pattern: value,
+    known: new Set(
+      selectors.flatMap(({ fn, variable }, i) => {
+        const key = keys[i];
+        const others = message.variants.map((v) => v.keys[i]);
+        // Where the other forms are for a missing value, the form for everything else has it.
+        const has =
+          key?.type === 'literal'
+            ? key.value === 'present'
+            : others.some((o) => o?.type === 'literal' && o.value === 'missing');
+        return fn === 'presence' && variable && has ? [variable] : [];
+      }),
+    ),
+  }));
+}
+
+/** The words in two forms, for orders that have a value and for those that have not; undefined for words that only source can change. */
+function splitSource(message: Message, variable: string): string | undefined {
+  try {
+    const words = toDocument(message);
+    return isChosenBy(words, variable) ? undefined : toSource(splitForms(words, variable, 'presence'));
+  } catch (error) {
+    if (error instanceof NotEditable) return undefined;
+    throw error;
+  }
 }
 
 /** What a translation's placeholders and links have too few or too many of, compared with the source. */

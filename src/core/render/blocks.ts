@@ -4,7 +4,7 @@ import type { LaidBlock } from '../template/passages';
 import { escapeHtml, plainLine, safeUrl } from '../text/values';
 import type { Layout } from './layout';
 import type { Gate } from './marks';
-import { addressesTable, itemsTable, parcelTable, refundTable, totalsTable } from './tables';
+import { addressesTable, itemsTable, parcelTable, refundTable, totalsTable, transferTable } from './tables';
 
 /** The class that a block carries in the message, so that the sheet can find it. */
 export function blockClass(id: string): string {
@@ -26,10 +26,17 @@ function gateOf(block: Block): Gate | undefined {
   switch (block.kind) {
     case 'button':
       return { link: block.target };
+    case 'heading':
+    case 'text':
+      return { words: block.id };
     case 'notes':
     case 'downloads':
     case 'refund':
       return { has: block.kind };
+    case 'items':
+      return block.only && { has: block.only };
+    case 'transfer':
+      return { anyOf: ['payment.iban'] };
     case 'parcel':
       return { anyOf: ['shipment.carrier', 'shipment.trackingNumber', 'shipment.trackingUrl'] };
     default:
@@ -71,6 +78,8 @@ function sectionOf(block: Block, layout: Layout): string {
     }
     case 'refund':
       return table(refundTable(layout), 0, 20);
+    case 'transfer':
+      return table(transferTable(block, layout), 0, 20);
     case 'discount':
       return section(discount(block, layout));
     case 'notes':
@@ -154,10 +163,8 @@ function columns(block: ColumnsBlock, layout: Layout): string {
   const inner = block.columns.map((list, i) => {
     const width = split ? `width="${((split[i]! / 3) * 100).toFixed(4)}%"` : '';
     const elements = list.map((b) => {
-      const gates: Gate[] = [
-        ...(b.when ? [{ when: [b.when] }] : []),
-        ...(b.kind === 'button' ? [{ link: b.target }] : []),
-      ];
+      const own = gateOf(b);
+      const gates: Gate[] = [...(own ? [own] : []), ...(b.when ? [{ when: [b.when] }] : [])];
       return gates.reduce(
         (made, gate) => marks.gateElements(gate, made),
         simpleElement(b, layout, gap, blockClass(b.id)),

@@ -40,6 +40,8 @@ export interface Filling extends WordsFill {
   preheader: string;
   snapshot: Snapshot;
   lines: LineTexts[];
+  /** Of the lines, those that travel in a parcel. */
+  shippable: LineTexts[];
   /** Any line has a picture. */
   pictured: boolean;
   totals: TotalTexts[];
@@ -60,8 +62,8 @@ export interface Filling extends WordsFill {
 /** Writes what stands in a range once for each of its rows. */
 export function repeat(range: Range, filling: Filling, inner: (filling: Filling) => string): string {
   let out = '';
-  if (range === 'lines') {
-    for (const line of filling.lines) {
+  if (range === 'lines' || range === 'shippable') {
+    for (const line of filling[range]) {
       filling.line = line;
       out += inner(filling);
     }
@@ -91,7 +93,9 @@ export function repeat(range: Range, filling: Filling, inner: (filling: Filling)
 
 /** Whether what a gate guards is in this message. */
 export function isOpen(gate: Gate, filling: Filling, language: string): boolean {
-  if ('has' in gate) return filling.snapshot[gate.has].length > 0;
+  if ('has' in gate) {
+    return (gate.has === 'shippable' ? filling.shippable : (filling.snapshot[gate.has] ?? '')).length > 0;
+  }
   if ('link' in gate) return hrefOf(gate.link, filling) !== undefined;
   if ('line' in gate) {
     return gate.line === 'options' ? filling.line?.options.html !== '' : filling.line?.imageUrl !== '';
@@ -100,6 +104,8 @@ export function isOpen(gate: Gate, filling: Filling, language: string): boolean 
   if ('strong' in gate) return filling.total?.row.strong === gate.strong;
   if ('note' in gate) return filling.note?.url !== '';
   if ('anyOf' in gate) return gate.anyOf.some((name) => (filling.values[name] ?? '') !== '');
+  // Whether words say anything is known where they are compiled.
+  if ('words' in gate) return true;
   return gate.when.every((condition) => conditionHolds(condition, filling.snapshot.facts, language));
 }
 

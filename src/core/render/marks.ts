@@ -7,11 +7,11 @@ import type { Phrase } from '../template/phrasebook';
 import type { Link } from '../template/schema';
 
 export type LineField = 'name' | 'alt' | 'options' | 'sku' | 'quantity' | 'unitPrice' | 'total' | 'imageUrl';
-export type Range = 'lines' | 'totals' | 'billing' | 'shipping' | 'refund' | 'notes' | 'downloads';
+export type Range = 'lines' | 'shippable' | 'totals' | 'billing' | 'shipping' | 'refund' | 'notes' | 'downloads';
 
 /** What has to hold for a range of a message to be in it. */
 export type Gate =
-  | { has: Exclude<Range, 'totals' | 'lines'> }
+  | { has: Exclude<Range, 'totals' | 'lines'> | 'transferCode' }
   | { link: Link }
   /** Any of these placeholders has a value. */
   | { anyOf: readonly string[] }
@@ -20,6 +20,8 @@ export type Gate =
   | { line: 'options' | 'imageUrl' }
   | { note: 'url' }
   | { strong: boolean }
+  /** The words of a segment say something: words in forms can be empty for some orders. */
+  | { words: string }
   | { when: readonly Condition[] };
 
 export type Slot =
@@ -39,6 +41,8 @@ export type Slot =
   | { kind: 'note'; field: 'product' | 'words' | 'url' }
   | { kind: 'download'; field: 'name' | 'url' }
   | { kind: 'addressLine' }
+  /** Address of the picture that banking apps scan. */
+  | { kind: 'transferCode' }
   | { kind: 'each'; range: Range }
   | { kind: 'if'; gate: Gate }
   | { kind: 'end' };

@@ -1,7 +1,7 @@
 /** Skeleton, words, phrasebook and values joined: the message as it is sent, and as it is previewed. */
 import type { LineValues, Snapshot, TotalRow } from '../snapshot/snapshot';
 import { wordsOfLook } from '../look/schema';
-import { moneyFormatter, numberFormatter } from '../text/formatters';
+import { moneyFormatter, numberFormatter, percentFormatter } from '../text/formatters';
 import {
   runner,
   type CompiledWords,
@@ -108,6 +108,7 @@ export function compileMessage(
     phrases,
     value: (name) => writings.op({ variable: name, options: {} }, 'html'),
     both,
+    percent: percentFormatter(context.locale),
     language,
     assetBase: options.assetBase ?? '',
   };
@@ -151,6 +152,7 @@ export function compileMessage(
   return {
     fill: (snapshot) => {
       const { values, texts } = writings.begin(snapshot.values);
+      const lines = snapshot.lines.map(lineTexts);
       // Written out field by field: a spread would make an object that is slower to read, and this is read for every piece.
       const filling: Filling = {
         values,
@@ -158,7 +160,10 @@ export function compileMessage(
         subject: '',
         preheader: '',
         snapshot,
-        lines: snapshot.lines.map(lineTexts),
+        lines,
+        shippable: snapshot.lines.every((l) => l.shippable)
+          ? lines
+          : lines.filter((_, i) => snapshot.lines[i]!.shippable),
         pictured: snapshot.lines.some((l) => l.imageUrl !== ''),
         totals: snapshot.totals.map(totalTexts),
         billing: snapshot.billing.map(both),

@@ -28,7 +28,7 @@ describe('a rendered message', () => {
   it('has the order’s words and figures in subject, HTML and text part', () => {
     const { subject, preheader, html, text } = en(testOrder());
     expect(subject).toBe('We have your order QW-10482');
-    expect(preheader).toBe('3 items, €37.90. We are getting them ready.');
+    expect(preheader).toBe('3 items, €37.90. All about them at a glance.');
     for (const words of [
       'Thank you, Iwona',
       'Kozo sheet',

@@ -4,6 +4,7 @@ import type { Phrase } from '../template/phrasebook';
 import { runner, type CompiledWords } from '../text/compile';
 import { escapeHtml, plainLine, type Both } from '../text/values';
 import { hrefOf, isOpen, repeat, type Filling } from './filling';
+import { transferCodePath } from './transfer-code';
 import type { Node } from './marks';
 
 /** A piece of a message: fixed, or written for each order. */
@@ -17,18 +18,32 @@ export interface SlotsOf {
   value: (name: string) => Op;
   /** Text of an order's own, for its place. */
   both: (text: string) => Both;
+  /** A rate in percent, as the language writes it. */
+  percent: (rate: number) => string;
   language: string;
   assetBase: string;
 }
 
-/** The label of a row below the items: a phrase, or the name that the order gives it. */
-export function totalLabel({ phrases, both }: Pick<SlotsOf, 'phrases' | 'both'>, form: 'html' | 'plain'): Write {
+/**
+ * The label of a row of sums: a phrase, or the name that the order or the store gives it. A tax without a name is its rate and the
+ * phrase for tax; a discount has its code behind it.
+ */
+export function totalLabel(
+  { phrases, both, percent }: Pick<SlotsOf, 'phrases' | 'both' | 'percent'>,
+  form: 'html' | 'plain',
+): Write {
   const labels = new Map([...phrases].map(([key, words]) => [key, runner(words[form])]));
   return (filling) => {
     if (!filling.total) return '';
-    const { label, name } = filling.total.row;
-    if (!name) return label === 'goods' ? '' : (labels.get(label)?.(filling) ?? '');
-    return label === 'taxIncluded' ? `${labels.get(label)?.(filling) ?? ''} ${both(name)[form]}` : both(name)[form];
+    const { label, name, rate, code } = filling.total.row;
+    if (label === 'goods') return name ? both(name)[form] : '';
+    const phrase = (key: Phrase): string => labels.get(key)?.(filling) ?? '';
+    const named = name && both(name)[form];
+    if (rate !== undefined) {
+      const tax = named ?? `${percent(rate)} ${phrase('tax')}`;
+      return label === 'taxIncluded' ? `${phrase(label)} ${tax}` : tax;
+    }
+    return `${named ?? phrase(label)}${code ? ` (${both(code)[form]})` : ''}`;
   };
 }
 
@@ -81,6 +96,10 @@ function slotOps(slot: Slot, parts: SlotsOf): readonly Op[] {
     }
     case 'href':
       return [(f) => escapeHtml(hrefOf(slot.link, f) ?? '')];
+    case 'transferCode': {
+      const { assetBase } = parts;
+      return [(f) => escapeHtml(`${assetBase}${transferCodePath(f.snapshot.transferCode ?? '')}`)];
+    }
     case 'addressLine':
       return [(f) => f.address.html];
     case 'total':
@@ -99,8 +118,14 @@ export function nodeOps(nodes: readonly Node[], parts: SlotsOf): Op[] {
       return [(f) => repeat(node.range, f, inner)];
     }
     if (node.kind === 'if') {
-      const inner = runner(nodeOps(node.inner, parts));
       const { gate } = node;
+      if ('words' in gate) {
+        const blank = parts.segments.get(gate.words)?.blank;
+        if (!blank) return nodeOps(node.inner, parts);
+        const inner = runner(nodeOps(node.inner, parts));
+        return [(f) => (blank(f.values) ? '' : inner(f))];
+      }
+      const inner = runner(nodeOps(node.inner, parts));
       return [(f) => (isOpen(gate, f, parts.language) ? inner(f) : '')];
     }
     return slotOps(node, parts);

@@ -49,7 +49,7 @@ export function itemsTable(block: Extract<Block, { kind: 'items' }>, { look, sty
     '</tr>';
   // Rows stand apart by the ground between them, which reads the same in every mail program.
   const gap = banded ? `<tr><td colspan="5" style="font-size:0;line-height:0;height:4px">&nbsp;</td></tr>` : '';
-  return header + marks.each('lines', row + gap);
+  return header + marks.each(block.only ?? 'lines', row + gap);
 }
 
 function amountRows(layout: Layout, range: 'totals' | 'refund', atEnd: boolean): string {
@@ -127,4 +127,22 @@ export function refundTable(layout: Layout): string {
     factRow(layout, 'refundMethod', 'refund.method', true) +
     factRow(layout, 'refundReason', 'refund.reason', true)
   );
+}
+
+/** The account to transfer to, by when and how much, and the picture that banking apps scan. */
+export function transferTable(block: Extract<Block, { kind: 'transfer' }>, layout: Layout): string {
+  const { look, style, marks } = layout;
+  const { colours, type } = look;
+  const facts =
+    factRow(layout, 'accountHolder', 'payment.accountHolder', false) +
+    factRow(layout, 'iban', 'payment.iban', false) +
+    factRow(layout, 'bic', 'payment.bic', false) +
+    factRow(layout, 'reference', 'payment.reference', false) +
+    factRow(layout, 'due', 'order.amountDue', false) +
+    factRow(layout, 'dueOn', 'payment.dueOn', false);
+  if (block.code === false) return facts;
+  const label = marks.mark({ kind: 'phrase', phrase: 'scanToPay' });
+  const picture = `<img src="${marks.mark({ kind: 'transferCode' })}" alt="" width="132" height="132" style="display:block;width:132px;height:132px;border:0;background:#ffffff">`;
+  const scan = `<tr><td colspan="2" align="${style.start}" style="text-align:${style.start};padding:12px 0 4px">${picture}<span class="ls-q" style="font-size:${type.small}px;color:${colours.quietWords}">${label}</span></td></tr>`;
+  return facts + marks.when({ has: 'transferCode' }, scan);
 }

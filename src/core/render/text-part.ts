@@ -87,7 +87,7 @@ function blockText(block: LaidBlock, parts: TextParts): Write {
       const prices = block.prices ?? true;
       return (f) => {
         let out = '';
-        for (const { quantity, name, options, total } of f.lines) {
+        for (const { quantity, name, options, total } of f[block.only ?? 'lines']) {
           if (out !== '') out += '\n';
           out += `${quantity} \u00d7 ${name.plain}`;
           if (options.plain !== '') out += ` (${options.plain})`;
@@ -106,6 +106,15 @@ function blockText(block: LaidBlock, parts: TextParts): Write {
       ]);
       return (f) => (f.refund.length === 0 ? '' : [rows(f), rest(f)].filter((t) => t !== '').join('\n'));
     }
+    case 'transfer':
+      return facts([
+        ['accountHolder', 'payment.accountHolder'],
+        ['iban', 'payment.iban'],
+        ['bic', 'payment.bic'],
+        ['reference', 'payment.reference'],
+        ['due', 'order.amountDue'],
+        ['dueOn', 'payment.dueOn'],
+      ]);
     case 'parcel': {
       const rows = facts([
         ['carrier', 'shipment.carrier'],

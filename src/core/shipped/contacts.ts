@@ -1,8 +1,13 @@
 /** To a customer's further contacts: who pays their invoices, who takes in their goods. */
-import { HELP_DE, HELP_EN, toCustomer, type ShippedNotification } from './shape';
+import { toCustomer, type ShippedNotification } from './shape';
+import { b, byPresence, day, p, whether } from './sentences';
+
+const WHO = 'customer.fullName';
 
 const invoiceForAccounts = toCustomer(
   [
+    { id: 'standing', kind: 'text' },
+    { id: 'bank', kind: 'transfer' },
     { id: 'open', kind: 'button', target: { variable: 'invoice.url' } },
     { id: 'totals', kind: 'totals' },
     { id: 'where', kind: 'addresses', show: 'billing' },
@@ -10,21 +15,51 @@ const invoiceForAccounts = toCustomer(
   {
     en: {
       subject: 'Invoice {$invoice.number} for your accounts',
-      preheader:
-        '{$order.total :money}, order {$order.number}, placed by {$customer.fullName :text default=|a colleague|}.',
+      preheader: whether(WHO, '{$order.total :money}, ordered by {$customer.fullName}.', '{$order.total :money}.'),
       head: 'Invoice {$invoice.number}',
-      say: '{#p}{$customer.fullName :text default=|A colleague of yours|} placed order {$order.number} with us on {$order.placedAt :date fields=month-day-weekday length=long}. The invoice comes to {#b}{$order.total :money}{/b} and is due on {$invoice.dueOn :date fields=month-day-weekday length=long default=|receipt|}.{/p}',
+      greet: p('Hello,'),
+      say: whether(
+        WHO,
+        p(
+          `{$customer.fullName} placed order {$order.number} with us on ${day('order.placedAt')}. The invoice comes to ${b('{$order.total :money}')}.`,
+        ),
+        p(
+          `This is the invoice for order {$order.number} of ${day('order.placedAt')}. It comes to ${b('{$order.total :money}')}.`,
+        ),
+      ),
+      standing: byPresence(['order.amountDue', 'invoice.dueOn', 'invoice.overdueSince', 'order.amountPaid'], {
+        'present present * *': p(`${b('{$order.amountDue :money}')} is due on ${b(day('invoice.dueOn'))}.`),
+        'present * present *': p(
+          `${b('{$order.amountDue :money}')} has been due since ${day('invoice.overdueSince')}.`,
+        ),
+        'present * * *': p(`${b('{$order.amountDue :money}')} is to be paid.`),
+        '* * * present': p('It is paid, and there is nothing left to do.'),
+        '* * * *': '',
+      }),
       open: 'Open the invoice',
-      help: HELP_EN,
     },
     de: {
       subject: 'Rechnung {$invoice.number} für Ihre Buchhaltung',
-      preheader:
-        '{$order.total :money}, Bestellung {$order.number}, aufgegeben von {$customer.fullName :text default=|einer Kollegin oder einem Kollegen|}.',
+      preheader: whether(WHO, '{$order.total :money}, bestellt von {$customer.fullName}.', '{$order.total :money}.'),
       head: 'Rechnung {$invoice.number}',
-      say: '{#p}{$customer.fullName :text default=|Jemand aus Ihrem Haus|} hat am {$order.placedAt :date fields=month-day-weekday length=long} die Bestellung {$order.number} bei uns aufgegeben. Die Rechnung lautet über {#b}{$order.total :money}{/b} und ist fällig am {$invoice.dueOn :date fields=month-day-weekday length=long default=|Tag des Erhalts|}.{/p}',
+      greet: p('Guten Tag,'),
+      say: whether(
+        WHO,
+        p(
+          `{$customer.fullName} hat am ${day('order.placedAt')} die Bestellung {$order.number} bei uns aufgegeben. Die Rechnung lautet über ${b('{$order.total :money}')}.`,
+        ),
+        p(
+          `Dies ist die Rechnung zur Bestellung {$order.number} vom ${day('order.placedAt')}. Sie lautet über ${b('{$order.total :money}')}.`,
+        ),
+      ),
+      standing: byPresence(['order.amountDue', 'invoice.dueOn', 'invoice.overdueSince', 'order.amountPaid'], {
+        'present present * *': p(`Fällig am ${b(day('invoice.dueOn'))}: ${b('{$order.amountDue :money}')}.`),
+        'present * present *': p(`Seit ${day('invoice.overdueSince')} fällig: ${b('{$order.amountDue :money}')}.`),
+        'present * * *': p(`Zu bezahlen: ${b('{$order.amountDue :money}')}.`),
+        '* * * present': p('Sie ist bezahlt, und es ist nichts mehr zu tun.'),
+        '* * * *': '',
+      }),
       open: 'Rechnung öffnen',
-      help: HELP_DE,
     },
   },
 );
@@ -36,18 +71,40 @@ const goodsComing = toCustomer(
   ],
   {
     en: {
-      subject: 'A parcel for {$customer.company :text default=|you|}: {$order.number}',
-      preheader: '{$shipment.itemCount :number} pieces with {$shipment.carrier :text default=|our carrier|}.',
-      head: 'Goods are coming',
-      say: '{#p}{$customer.fullName :text default=|A colleague of yours|} ordered these, and we handed them to {$shipment.carrier :text default=|our carrier|}. Please check the parcel against the list below.{/p}',
-      help: HELP_EN,
+      subject: whether(
+        'customer.company',
+        'A parcel for {$customer.company}: {$order.number}',
+        'A parcel is on its way: {$order.number}',
+      ),
+      preheader:
+        '.input {$shipment.itemCount :number}\n.match $shipment.itemCount\none {{One item in it.}}\n* {{{$shipment.itemCount} items in it.}}',
+      head: 'Goods are on their way',
+      greet: p('Hello,'),
+      say: whether(
+        WHO,
+        p(
+          '{$customer.fullName} ordered these goods, and they are on their way to you. Please check the parcel against the list below.',
+        ),
+        p('These goods are on their way to you. Please check the parcel against the list below.'),
+      ),
     },
     de: {
-      subject: 'Ein Paket für {$customer.company :text default=|Sie|}: {$order.number}',
-      preheader: '{$shipment.itemCount :number} Stück mit {$shipment.carrier :text default=|unserem Paketdienst|}.',
+      subject: whether(
+        'customer.company',
+        'Ein Paket für {$customer.company}: {$order.number}',
+        'Ein Paket ist unterwegs: {$order.number}',
+      ),
+      preheader:
+        '.input {$shipment.itemCount :number}\n.match $shipment.itemCount\none {{Ein Artikel darin.}}\n* {{{$shipment.itemCount} Artikel darin.}}',
       head: 'Ware ist unterwegs',
-      say: '{#p}{$customer.fullName :text default=|Jemand aus Ihrem Haus|} hat dies bestellt, und wir haben es {$shipment.carrier :text default=|unserem Paketdienst|} übergeben. Bitte prüfen Sie das Paket anhand der Liste.{/p}',
-      help: HELP_DE,
+      greet: p('Guten Tag,'),
+      say: whether(
+        WHO,
+        p(
+          '{$customer.fullName} hat diese Ware bestellt, und sie ist unterwegs zu Ihnen. Bitte prüfen Sie das Paket anhand der Liste.',
+        ),
+        p('Diese Ware ist unterwegs zu Ihnen. Bitte prüfen Sie das Paket anhand der Liste.'),
+      ),
     },
   },
 );

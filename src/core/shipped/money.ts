@@ -1,99 +1,184 @@
 /** Payments, invoices and refunds. */
-import type { Template } from '../template/schema';
-import { HELP_DE, HELP_EN, toCustomer, toStaff, type ShippedNotification } from './shape';
+import { DISPATCH, saidOtherwise, toCustomer, toStaff, type ShippedNotification } from './shape';
+import { b, byPresence, day, p, whether } from './sentences';
+import type { Block } from '../template/schema';
 
-const refundIssued: Template = {
-  version: 1,
-  blocks: [
-    { id: 'masthead', kind: 'masthead' },
-    { id: 'back', kind: 'heading' },
-    { id: 'when', kind: 'text' },
-    { id: 'refund', kind: 'refund' },
-    { id: 'help', kind: 'text', size: 'small' },
-    { id: 'footer', kind: 'footer' },
-  ],
-  words: {
-    en: {
-      subject: '{$refund.amount :money} is on its way back to you',
-      preheader: 'For order {$order.number}. It usually arrives within five working days.',
-      back: 'We have refunded {$refund.amount :money}',
-      when: '{#p}Hello {$customer.firstName :text default=|there|}, we sent {#b}{$refund.amount :money}{/b} back to you on {$refund.issuedAt :date fields=month-day-weekday length=long default=|today’s date|}. With it, all that you paid for order {$order.number} is returned. It goes back the way you paid, and usually arrives within five working days.{/p}',
-      help: 'Does something not add up? Answer this message or write to {$store.email}, and we look at it together.',
-    },
-    de: {
-      subject: '{$refund.amount :money} sind auf dem Weg zurück zu Ihnen',
-      preheader: 'Zu Bestellung {$order.number}. Meist ist der Betrag innerhalb von fünf Werktagen da.',
-      back: 'Wir haben {$refund.amount :money} erstattet',
-      when: '{#p}Guten Tag {$customer.firstName :text default=|liebe Kundin, lieber Kunde|}, wir haben Ihnen am {$refund.issuedAt :date fields=month-day-weekday length=long default=|heutigen Tag|} {#b}{$refund.amount :money}{/b} zurückgesandt. Damit ist alles zurück, was Sie für die Bestellung {$order.number} bezahlt haben. Der Betrag geht den Weg zurück, auf dem Sie bezahlt haben, und ist meist innerhalb von fünf Werktagen da.{/p}',
-      help: 'Stimmt etwas nicht? Antworten Sie auf diese Nachricht oder schreiben Sie an {$store.email}; wir sehen es uns gemeinsam an.',
-    },
-  },
-};
+const PAY: Block = { id: 'pay', kind: 'button', target: { variable: 'payment.url' } };
 
-/** Not all of the money: what it is for stands in the summary, and the rest of the order stays as it is. */
-const refundIssuedPart: Template = {
-  version: 1,
-  blocks: refundIssued.blocks,
-  words: {
-    en: {
-      ...refundIssued.words.en,
-      preheader: 'For a part of order {$order.number}. It usually arrives within five working days.',
-      back: 'We have refunded a part: {$refund.amount :money}',
-      when: '{#p}Hello {$customer.firstName :text default=|there|}, we sent {#b}{$refund.amount :money}{/b} back to you on {$refund.issuedAt :date fields=month-day-weekday length=long default=|today’s date|}, for what you see below. The rest of order {$order.number} stays as it is.{/p}{#p}The money goes back the way you paid, and usually arrives within five working days.{/p}',
-    },
-    de: {
-      ...refundIssued.words.de,
-      preheader: 'Für einen Teil von Bestellung {$order.number}. Meist ist der Betrag innerhalb von fünf Werktagen da.',
-      back: 'Wir haben einen Teil erstattet: {$refund.amount :money}',
-      when: '{#p}Guten Tag {$customer.firstName :text default=|liebe Kundin, lieber Kunde|}, wir haben Ihnen am {$refund.issuedAt :date fields=month-day-weekday length=long default=|heutigen Tag|} {#b}{$refund.amount :money}{/b} zurückgesandt, und zwar für das, was unten steht. Der Rest der Bestellung {$order.number} bleibt, wie er ist.{/p}{#p}Der Betrag geht den Weg zurück, auf dem Sie bezahlt haben, und ist meist innerhalb von fünf Werktagen da.{/p}',
-    },
-  },
-};
-
-const paymentReceived = toCustomer([{ id: 'totals', kind: 'totals' }], {
-  en: {
-    subject: 'Your payment for {$order.number} has arrived',
-    preheader: '{$order.total :money} received. Your order goes on from here.',
-    head: 'Thank you for your payment',
-    say: '{#p}Hello {$customer.firstName :text default=|there|}, your payment for order {$order.number} has arrived, and we go on with it. We expect to hand it over on {$order.expectedDispatch :date fields=month-day-weekday length=long default=|one of the next days|}.{/p}',
-    help: HELP_EN,
-  },
-  de: {
-    subject: 'Ihre Zahlung für {$order.number} ist eingegangen',
-    preheader: '{$order.total :money} erhalten. Ihre Bestellung geht nun weiter.',
-    head: 'Vielen Dank für Ihre Zahlung',
-    say: '{#p}Guten Tag {$customer.firstName :text default=|liebe Kundin, lieber Kunde|}, Ihre Zahlung für die Bestellung {$order.number} ist eingegangen, und wir machen damit weiter. Sie geht voraussichtlich am {$order.expectedDispatch :date fields=month-day-weekday length=long default=|einem der nächsten Tage|} auf den Weg.{/p}',
-    help: HELP_DE,
-  },
-});
-
-const paymentFailed = toCustomer(
+const refundIssued = toCustomer(
   [
-    { id: 'pay', kind: 'button', target: { variable: 'payment.url' } },
-    { id: 'totals', kind: 'totals' },
+    { id: 'what', kind: 'text' },
+    { id: 'refund', kind: 'refund' },
   ],
   {
     en: {
-      subject: 'Your payment for {$order.number} did not go through',
-      preheader: 'Nothing was taken. Your order is kept, and you can pay again.',
-      head: 'The payment did not go through',
-      say: '{#p}Hello {$customer.firstName :text default=|there|}, your payment of {#b}{$order.amountDue :money}{/b} could not be taken ({$reason.words :text default=|the bank gave no reason|}). Nothing was charged, and we keep your order for you. Try again, or choose another way to pay.{/p}',
-      pay: 'Pay {$order.amountDue :money}',
-      help: HELP_EN,
+      subject: '{$refund.amount :money} is on its way back to you',
+      preheader: 'For order {$order.number}.',
+      head: 'We have refunded {$refund.amount :money}',
+      say: whether(
+        'refund.issuedAt',
+        p(
+          `We sent ${b('{$refund.amount :money}')} back to you on ${day('refund.issuedAt')}. Depending on your bank, it can take some days to arrive.`,
+        ),
+        p(
+          `We have sent ${b('{$refund.amount :money}')} back to you. Depending on your bank, it can take some days to arrive.`,
+        ),
+      ),
+      what: p('With it, all that you paid for order {$order.number} is refunded.'),
+      help: 'Does something not add up? Answer this message or write to {$store.email}.',
     },
     de: {
-      subject: 'Ihre Zahlung für {$order.number} hat nicht geklappt',
-      preheader: 'Es wurde nichts abgebucht. Ihre Bestellung bleibt bestehen, und Sie können noch einmal zahlen.',
-      head: 'Die Zahlung hat nicht geklappt',
-      say: '{#p}Guten Tag {$customer.firstName :text default=|liebe Kundin, lieber Kunde|}, Ihre Zahlung über {#b}{$order.amountDue :money}{/b} konnte nicht ausgeführt werden ({$reason.words :text default=|die Bank nannte keinen Grund|}). Es wurde nichts abgebucht, und wir halten Ihre Bestellung für Sie fest. Versuchen Sie es noch einmal, oder wählen Sie eine andere Zahlungsart.{/p}',
-      pay: '{$order.amountDue :money} bezahlen',
-      help: HELP_DE,
+      subject: 'Erstattung von {$refund.amount :money} an Sie',
+      preheader: 'Zu Bestellung {$order.number}.',
+      head: 'Wir haben {$refund.amount :money} erstattet',
+      say: whether(
+        'refund.issuedAt',
+        p(
+          `Wir haben Ihnen am ${day('refund.issuedAt')} ${b('{$refund.amount :money}')} erstattet. Je nach Bank kann es einige Tage dauern, bis der Betrag bei Ihnen ist.`,
+        ),
+        p(
+          `Wir haben Ihnen ${b('{$refund.amount :money}')} erstattet. Je nach Bank kann es einige Tage dauern, bis der Betrag bei Ihnen ist.`,
+        ),
+      ),
+      what: p('Damit ist alles erstattet, was Sie für die Bestellung {$order.number} bezahlt haben.'),
+      help: 'Stimmt etwas nicht? Antworten Sie auf diese Nachricht oder schreiben Sie an {$store.email}.',
     },
   },
 );
 
+/** Not all of the money: what it is for stands in the summary, and the rest of the order stays as it is. */
+const refundIssuedPart = saidOtherwise(refundIssued, {
+  en: {
+    preheader: 'For a part of order {$order.number}.',
+    head: 'We have refunded a part: {$refund.amount :money}',
+    what: whether(
+      'refund.items',
+      p('It is for a part of order {$order.number}; below you see for what. The rest of the order stays as it is.'),
+      p('It is a part of what you paid for order {$order.number}. The order itself stays as it is.'),
+    ),
+  },
+  de: {
+    preheader: 'Zu einem Teil von Bestellung {$order.number}.',
+    head: 'Wir haben einen Teil erstattet: {$refund.amount :money}',
+    what: whether(
+      'refund.items',
+      p(
+        'Der Betrag ist für einen Teil der Bestellung {$order.number}; wofür, steht unten. Der Rest der Bestellung bleibt, wie er ist.',
+      ),
+      p(
+        'Der Betrag ist ein Teil dessen, was Sie für die Bestellung {$order.number} bezahlt haben. Die Bestellung selbst bleibt, wie sie ist.',
+      ),
+    ),
+  },
+});
+
+const paymentReceived = toCustomer(
+  [
+    { id: 'dispatch', kind: 'text' },
+    { id: 'totals', kind: 'totals' },
+  ],
+  {
+    en: {
+      subject: 'Your payment for {$order.number} has arrived',
+      preheader: whether(
+        'order.amountPaid',
+        '{$order.amountPaid :money} received for order {$order.number}.',
+        'For order {$order.number}.',
+      ),
+      head: 'Thank you for your payment',
+      say: p('Your payment for order {$order.number} has arrived.'),
+      dispatch: DISPATCH.en,
+    },
+    de: {
+      subject: 'Ihre Zahlung für {$order.number} ist eingegangen',
+      preheader: whether(
+        'order.amountPaid',
+        '{$order.amountPaid :money} erhalten für Bestellung {$order.number}.',
+        'Zu Bestellung {$order.number}.',
+      ),
+      head: 'Vielen Dank für Ihre Zahlung',
+      say: p('Ihre Zahlung für die Bestellung {$order.number} ist eingegangen.'),
+      dispatch: DISPATCH.de,
+    },
+  },
+);
+
+/** Some of the money is there: what came, and what is still to come. */
+const partPaid = toCustomer(
+  [{ id: 'open', kind: 'text' }, { id: 'bank', kind: 'transfer' }, PAY, { id: 'totals', kind: 'totals' }],
+  {
+    en: {
+      subject: 'A part of your payment for {$order.number} has arrived',
+      preheader: whether('order.amountDue', '{$order.amountDue :money} is still to be paid.', 'Thank you.'),
+      head: 'A part of your payment has arrived',
+      say: whether(
+        'order.amountPaid',
+        p(`Thank you. For order {$order.number} we have received ${b('{$order.amountPaid :money}')} so far.`),
+        p('Thank you. A part of the payment for order {$order.number} has arrived.'),
+      ),
+      open: whether('order.amountDue', p(`Still to be paid: ${b('{$order.amountDue :money}')}.`)),
+      pay: whether('order.amountDue', 'Pay {$order.amountDue :money}', 'Pay the rest'),
+    },
+    de: {
+      subject: 'Ein Teil Ihrer Zahlung für {$order.number} ist eingegangen',
+      preheader: whether('order.amountDue', 'Noch zu bezahlen: {$order.amountDue :money}.', 'Vielen Dank.'),
+      head: 'Ein Teil Ihrer Zahlung ist eingegangen',
+      say: whether(
+        'order.amountPaid',
+        p(
+          `Vielen Dank. Für die Bestellung {$order.number} haben wir bisher ${b('{$order.amountPaid :money}')} erhalten.`,
+        ),
+        p('Vielen Dank. Ein Teil der Zahlung für die Bestellung {$order.number} ist eingegangen.'),
+      ),
+      open: whether('order.amountDue', p(`Noch zu bezahlen: ${b('{$order.amountDue :money}')}.`)),
+      pay: whether('order.amountDue', '{$order.amountDue :money} bezahlen', 'Den Rest bezahlen'),
+    },
+  },
+);
+
+const paymentFailed = toCustomer([{ id: 'why', kind: 'text' }, PAY, { id: 'totals', kind: 'totals' }], {
+  en: {
+    subject: 'Your payment for {$order.number} did not go through',
+    preheader: 'Nothing was taken. Your order is kept, and you can pay again.',
+    head: 'The payment did not go through',
+    say: whether(
+      'order.amountDue',
+      p(
+        `Your payment of ${b('{$order.amountDue :money}')} for order {$order.number} could not be taken. Nothing was charged, and we keep your order for you. Please try again, or choose another way to pay.`,
+      ),
+      p(
+        'Your payment for order {$order.number} could not be taken. Nothing was charged, and we keep your order for you. Please try again, or choose another way to pay.',
+      ),
+    ),
+    why: whether('reason.words', p('The reason we were given: {$reason.words}.')),
+    pay: whether('order.amountDue', 'Pay {$order.amountDue :money}', 'Pay now'),
+  },
+  de: {
+    subject: 'Ihre Zahlung für {$order.number} ist fehlgeschlagen',
+    preheader: 'Es wurde nichts abgebucht. Ihre Bestellung bleibt bestehen, und Sie können noch einmal zahlen.',
+    head: 'Die Zahlung ist fehlgeschlagen',
+    say: whether(
+      'order.amountDue',
+      p(
+        `Ihre Zahlung über ${b('{$order.amountDue :money}')} für die Bestellung {$order.number} konnte nicht ausgeführt werden. Es wurde nichts abgebucht, und wir halten Ihre Bestellung für Sie fest. Bitte versuchen Sie es noch einmal, oder wählen Sie eine andere Zahlungsart.`,
+      ),
+      p(
+        'Ihre Zahlung für die Bestellung {$order.number} konnte nicht ausgeführt werden. Es wurde nichts abgebucht, und wir halten Ihre Bestellung für Sie fest. Bitte versuchen Sie es noch einmal, oder wählen Sie eine andere Zahlungsart.',
+      ),
+    ),
+    why: whether('reason.words', p('Der Grund, der uns genannt wurde: {$reason.words}.')),
+    pay: whether('order.amountDue', '{$order.amountDue :money} bezahlen', 'Jetzt bezahlen'),
+  },
+});
+
+/** How an invoice stands: paid, a part paid, overdue, to be paid, or nothing known of it. */
+const STANDING = ['order.amountDue', 'order.amountPaid', 'invoice.overdueSince'];
+
 const invoice = toCustomer(
   [
+    { id: 'standing', kind: 'text' },
+    { id: 'due', kind: 'text' },
+    { id: 'bank', kind: 'transfer' },
     { id: 'open', kind: 'button', target: { variable: 'invoice.url' } },
     { id: 'items', kind: 'items', pictures: false },
     { id: 'totals', kind: 'totals' },
@@ -102,54 +187,110 @@ const invoice = toCustomer(
   {
     en: {
       subject: 'Invoice {$invoice.number} for {$order.number}',
-      preheader: '{$order.total :money}, due on {$invoice.dueOn :date default=|receipt|}.',
+      preheader: byPresence(['order.amountDue', 'order.amountPaid'], {
+        'present *': '{$order.amountDue :money} is to be paid.',
+        '* present': 'It is paid. There is nothing left to do.',
+        '* *': 'For order {$order.number}.',
+      }),
       head: 'Invoice {$invoice.number}',
-      say: '{#p}Hello {$customer.firstName :text default=|there|}, this is the invoice for your order {$order.number}. It comes to {#b}{$order.total :money}{/b} and is due on {$invoice.dueOn :date fields=month-day-weekday length=long default=|receipt|}.{/p}',
+      say: p(`This is the invoice for your order {$order.number}. It comes to ${b('{$order.total :money}')}.`),
+      standing: byPresence(STANDING, {
+        'present present present': p(
+          `Of it, {$order.amountPaid :money} is paid. ${b('{$order.amountDue :money}')} has been due since ${day('invoice.overdueSince')}.`,
+        ),
+        'present present *': p(
+          `Of it, {$order.amountPaid :money} is paid, and ${b('{$order.amountDue :money}')} is still to be paid.`,
+        ),
+        'present * present': p(
+          `${b('{$order.amountDue :money}')} has been due since ${day('invoice.overdueSince')}. If you have paid by now, there is nothing to do.`,
+        ),
+        'present * *': p(`${b('{$order.amountDue :money}')} is to be paid.`),
+        '* present *': p('It is paid, and there is nothing left to do. Thank you.'),
+        '* * *': '',
+      }),
+      due: whether('invoice.dueOn', p(`It is due on ${b(day('invoice.dueOn'))}.`)),
       open: 'Open the invoice',
-      help: HELP_EN,
     },
     de: {
       subject: 'Rechnung {$invoice.number} zu {$order.number}',
-      preheader: '{$order.total :money}, fällig am {$invoice.dueOn :date default=|Tag des Erhalts|}.',
+      preheader: byPresence(['order.amountDue', 'order.amountPaid'], {
+        'present *': 'Zu bezahlen: {$order.amountDue :money}.',
+        '* present': 'Sie ist bezahlt. Es ist nichts mehr zu tun.',
+        '* *': 'Zu Bestellung {$order.number}.',
+      }),
       head: 'Rechnung {$invoice.number}',
-      say: '{#p}Guten Tag {$customer.firstName :text default=|liebe Kundin, lieber Kunde|}, dies ist die Rechnung zu Ihrer Bestellung {$order.number}. Sie lautet über {#b}{$order.total :money}{/b} und ist fällig am {$invoice.dueOn :date fields=month-day-weekday length=long default=|Tag des Erhalts|}.{/p}',
+      say: p(
+        `Dies ist die Rechnung zu Ihrer Bestellung {$order.number}. Sie lautet über ${b('{$order.total :money}')}.`,
+      ),
+      standing: byPresence(STANDING, {
+        'present present present': p(
+          `Davon sind {$order.amountPaid :money} bezahlt. Seit ${day('invoice.overdueSince')} fällig: ${b('{$order.amountDue :money}')}.`,
+        ),
+        'present present *': p(
+          `Davon sind {$order.amountPaid :money} bezahlt. Noch zu bezahlen: ${b('{$order.amountDue :money}')}.`,
+        ),
+        'present * present': p(
+          `Seit ${day('invoice.overdueSince')} fällig: ${b('{$order.amountDue :money}')}. Haben Sie inzwischen bezahlt, ist nichts zu tun.`,
+        ),
+        'present * *': p(`Zu bezahlen: ${b('{$order.amountDue :money}')}.`),
+        '* present *': p('Sie ist bezahlt, und es ist nichts mehr zu tun. Vielen Dank.'),
+        '* * *': '',
+      }),
+      due: whether('invoice.dueOn', p(`Fällig am ${b(day('invoice.dueOn'))}.`)),
       open: 'Rechnung öffnen',
-      help: HELP_DE,
     },
   },
 );
 
 const paymentFailedStaff = toStaff([{ id: 'totals', kind: 'totals' }], {
   en: {
-    subject: 'Payment failed: {$order.number}, {$order.amountDue :money}',
-    preheader: '{$reason.words :text default=|No reason given|}. Do not dispatch yet.',
+    subject: whether(
+      'order.amountDue',
+      'Payment failed: {$order.number}, {$order.amountDue :money}',
+      'Payment failed: {$order.number}',
+    ),
+    preheader: whether('reason.words', '{$reason.words}. Do not dispatch yet.', 'Do not dispatch yet.'),
     what: 'Hold {$order.number}: payment failed',
-    facts:
-      '{#p}{$order.amountDue :money} from {#b}{$customer.fullName :text default=|a guest|}{/b} did not go through: {$reason.words :text default=|no reason given|}.{/p}{#p}Do not dispatch it until the payment is in. The customer was told if Payment failed is on.{/p}',
+    facts: byPresence(['customer.fullName', 'reason.words'], {
+      'present present': p(
+        `The payment of ${b('{$customer.fullName}')} did not go through: {$reason.words}. Do not dispatch until it is in.`,
+      ),
+      'present *': p(`The payment of ${b('{$customer.fullName}')} did not go through. Do not dispatch until it is in.`),
+      '* present': p('A guest’s payment did not go through: {$reason.words}. Do not dispatch until it is in.'),
+      '* *': p('A guest’s payment did not go through. Do not dispatch until it is in.'),
+    }),
   },
   de: {
-    subject: 'Zahlung gescheitert: {$order.number}, {$order.amountDue :money}',
-    preheader: '{$reason.words :text default=|Ohne Angabe von Gründen|}. Noch nicht versenden.',
+    subject: whether(
+      'order.amountDue',
+      'Zahlung gescheitert: {$order.number}, {$order.amountDue :money}',
+      'Zahlung gescheitert: {$order.number}',
+    ),
+    preheader: whether('reason.words', '{$reason.words}. Noch nicht versenden.', 'Noch nicht versenden.'),
     what: '{$order.number} anhalten: Zahlung gescheitert',
-    facts:
-      '{#p}{$order.amountDue :money} von {#b}{$customer.fullName :text default=|einem Gast|}{/b} gingen nicht durch: {$reason.words :text default=|ohne Angabe von Gründen|}.{/p}{#p}Erst versenden, wenn die Zahlung da ist. Die Kundin oder der Kunde weiß es, wenn die Nachricht dazu eingeschaltet ist.{/p}',
+    facts: byPresence(['customer.fullName', 'reason.words'], {
+      'present present': p(
+        `Die Zahlung von ${b('{$customer.fullName}')} ist gescheitert: {$reason.words}. Erst versenden, wenn sie da ist.`,
+      ),
+      'present *': p(`Die Zahlung von ${b('{$customer.fullName}')} ist gescheitert. Erst versenden, wenn sie da ist.`),
+      '* present': p('Die Zahlung eines Gastes ist gescheitert: {$reason.words}. Erst versenden, wenn sie da ist.'),
+      '* *': p('Die Zahlung eines Gastes ist gescheitert. Erst versenden, wenn sie da ist.'),
+    }),
   },
 });
 
 const refundStaff = toStaff([{ id: 'refund', kind: 'refund' }], {
   en: {
     subject: 'Refunded: {$refund.amount :money} of {$order.number}',
-    preheader: '{$refund.reason :text default=|No reason given|}',
+    preheader: whether('refund.reason', '{$refund.reason}', 'For order {$order.number}.'),
     what: '{$refund.amount :money} refunded, {$order.number}',
-    facts:
-      '{#p}To {#b}{$customer.fullName :text default=|a guest|}{/b}, {$refund.method :text default=|the way it was paid|}. Reason: {$refund.reason :text default=|none given|}.{/p}',
+    facts: whether('customer.fullName', p(`To ${b('{$customer.fullName}')}.`), p('To a guest.')),
   },
   de: {
     subject: 'Erstattet: {$refund.amount :money} zu {$order.number}',
-    preheader: '{$refund.reason :text default=|Ohne Angabe von Gründen|}',
+    preheader: whether('refund.reason', '{$refund.reason}', 'Zu Bestellung {$order.number}.'),
     what: '{$refund.amount :money} erstattet, {$order.number}',
-    facts:
-      '{#p}An {#b}{$customer.fullName :text default=|einen Gast|}{/b}, {$refund.method :text default=|auf dem Zahlungsweg|}. Grund: {$refund.reason :text default=|keine Angabe|}.{/p}',
+    facts: whether('customer.fullName', p(`An ${b('{$customer.fullName}')}.`), p('An einen Gast.')),
   },
 });
 
@@ -161,6 +302,14 @@ export const MONEY: readonly ShippedNotification[] = [
     audience: 'customer',
     on: true,
     template: paymentReceived,
+  },
+  {
+    slug: 'part-paid',
+    name: 'Part of the payment received',
+    moment: 'order.part-paid',
+    audience: 'customer',
+    on: true,
+    template: partPaid,
   },
   {
     slug: 'payment-failed',

@@ -1,12 +1,31 @@
 /** Parcels, collecting and downloads. */
 import type { Template } from '../template/schema';
-import { HELP_DE, HELP_EN, toCustomer, type ShippedNotification } from './shape';
+import { saidOtherwise, toCustomer, type ShippedNotification } from './shape';
+import { b, byPresence, day, p, whether } from './sentences';
+
+/** That something was handed over, to whom and when as far as that is known, and a paragraph after it. */
+const handedOver = (it: string, after = ''): string =>
+  byPresence(['shipment.carrier', 'shipment.dispatchedAt'], {
+    'present present': p(`${it} was handed over to {$shipment.carrier} on ${day('shipment.dispatchedAt')}.`) + after,
+    'present *': p(`${it} was handed over to {$shipment.carrier}.`) + after,
+    '* present': p(`${it} was handed over for delivery on ${day('shipment.dispatchedAt')}.`) + after,
+    '* *': p(`${it} was handed over for delivery.`) + after,
+  });
+
+const handedOverDe = (it: string, after = ''): string =>
+  byPresence(['shipment.carrier', 'shipment.dispatchedAt'], {
+    'present present': p(`${it} wurde am ${day('shipment.dispatchedAt')} an {$shipment.carrier} übergeben.`) + after,
+    'present *': p(`${it} wurde an {$shipment.carrier} übergeben.`) + after,
+    '* present': p(`${it} wurde am ${day('shipment.dispatchedAt')} versandt.`) + after,
+    '* *': p(`${it} wurde versandt.`) + after,
+  });
 
 const onItsWay: Template = {
   version: 1,
   blocks: [
     { id: 'masthead', kind: 'masthead' },
     { id: 'left', kind: 'heading' },
+    { id: 'greet', kind: 'text' },
     { id: 'how', kind: 'text' },
     { id: 'parcel', kind: 'parcel' },
     { id: 'inside', kind: 'heading', size: 'heading' },
@@ -19,100 +38,105 @@ const onItsWay: Template = {
   words: {
     en: {
       subject: 'Your parcel is on its way: {$order.number}',
-      preheader:
-        '{$shipment.carrier :text default=|The carrier|} has it. Here is what is inside, and how to follow it.',
-      left: 'On its way to {$delivery.city :text default=|you|}',
-      how: '{#p}Good news, {$customer.firstName :text default=|friend|}: your parcel left {$shipment.location :text default=|our bench|} ({$shipment.dispatchedAt :date fields=month-day-weekday length=long default=|today|}). {$shipment.carrier :text default=|The carrier|} brings it to your door.{/p}',
+      preheader: 'What is inside, and how to follow it.',
+      left: whether('delivery.city', 'On its way to {$delivery.city}', 'On its way to you'),
+      greet: whether('customer.firstName', p('Hello {$customer.firstName},'), p('Hello,')),
+      how: handedOver('Your parcel'),
       inside: 'In this parcel',
-      help: 'Nobody at home? The carrier leaves a note. If something arrives damaged, send us a picture at {$store.email}, and we put it right.',
+      help: 'Did something arrive damaged, or is something missing? Write to {$store.email}, if you can with a picture.',
     },
     de: {
       subject: 'Ihr Paket ist unterwegs: {$order.number}',
-      preheader: '{$shipment.carrier :text default=|Der Paketdienst|} hat es. Was darin ist und wie Sie es verfolgen.',
-      left: 'Unterwegs nach {$delivery.city :text default=|Hause|}',
-      how: '{#p}Gute Nachricht, {$customer.firstName :text default=|liebe Kundin, lieber Kunde|}: Ihr Paket hat {$shipment.location :text default=|unsere Werkbank|} verlassen ({$shipment.dispatchedAt :date fields=month-day-weekday length=long default=|heute|}). {$shipment.carrier :text default=|Der Paketdienst|} bringt es zu Ihnen.{/p}',
+      preheader: 'Was darin ist und wie Sie es verfolgen.',
+      left: whether('delivery.city', 'Unterwegs nach {$delivery.city}', 'Unterwegs zu Ihnen'),
+      greet: whether('customer.firstName', p('Guten Tag {$customer.firstName},'), p('Guten Tag,')),
+      how: handedOverDe('Ihr Paket'),
       inside: 'In diesem Paket',
-      help: 'Niemand zu Hause? Der Paketdienst hinterlässt eine Nachricht. Ist etwas beschädigt, senden Sie uns ein Bild an {$store.email}; wir bringen es in Ordnung.',
+      help: 'Ist etwas beschädigt, oder fehlt etwas? Schreiben Sie an {$store.email}, wenn möglich mit einem Bild.',
     },
   },
 };
 
 /** A part of the order: what is in this parcel, and that the rest is not forgotten. */
-const onItsWayPart: Template = {
-  version: 1,
-  blocks: onItsWay.blocks,
-  words: {
-    en: {
-      ...onItsWay.words.en,
-      subject: 'A part of {$order.number} is on its way',
-      preheader: '{$shipment.carrier :text default=|The carrier|} has it. The rest follows in a parcel of its own.',
-      left: 'A part of your order is on its way',
-      how: '{#p}Good news, {$customer.firstName :text default=|friend|}: a part of your order left {$shipment.location :text default=|our bench|} ({$shipment.dispatchedAt :date fields=month-day-weekday length=long default=|today|}). {$shipment.carrier :text default=|The carrier|} brings it to your door.{/p}{#p}{#b}The rest follows in a parcel of its own,{/b} and we write to you again when it leaves. You pay nothing more for it.{/p}',
-    },
-    de: {
-      ...onItsWay.words.de,
-      subject: 'Ein Teil von {$order.number} ist unterwegs',
-      preheader: '{$shipment.carrier :text default=|Der Paketdienst|} hat ihn. Der Rest folgt in einem eigenen Paket.',
-      left: 'Ein Teil Ihrer Bestellung ist unterwegs',
-      how: '{#p}Gute Nachricht, {$customer.firstName :text default=|liebe Kundin, lieber Kunde|}: Ein Teil Ihrer Bestellung hat {$shipment.location :text default=|unsere Werkbank|} verlassen ({$shipment.dispatchedAt :date fields=month-day-weekday length=long default=|heute|}). {$shipment.carrier :text default=|Der Paketdienst|} bringt ihn zu Ihnen.{/p}{#p}{#b}Der Rest folgt in einem eigenen Paket,{/b} und wir schreiben Ihnen wieder, sobald es unterwegs ist. Dafür zahlen Sie nichts zusätzlich.{/p}',
-    },
+const onItsWayPart = saidOtherwise(onItsWay, {
+  en: {
+    subject: 'A part of {$order.number} is on its way',
+    preheader: 'What is inside. The rest follows.',
+    left: 'A part of your order is on its way',
+    how: handedOver('A part of your order', p(`${b('The rest follows,')} and we write to you again when it leaves.`)),
   },
-};
+  de: {
+    subject: 'Ein Teil von {$order.number} ist unterwegs',
+    preheader: 'Was darin ist. Der Rest folgt.',
+    left: 'Ein Teil Ihrer Bestellung ist unterwegs',
+    how: handedOverDe(
+      'Ein Teil Ihrer Bestellung',
+      p(`${b('Der Rest folgt,')} und wir schreiben Ihnen wieder, sobald er unterwegs ist.`),
+    ),
+  },
+});
 
 /** What was left of the order: with it, nothing more is to come. */
-const onItsWayLast: Template = {
-  version: 1,
-  blocks: onItsWay.blocks,
-  words: {
-    en: {
-      ...onItsWay.words.en,
-      subject: 'The rest of {$order.number} is on its way',
-      preheader: '{$shipment.carrier :text default=|The carrier|} has it. With this parcel your order is complete.',
-      left: 'The rest of your order is on its way',
-      how: '{#p}Good news, {$customer.firstName :text default=|friend|}: the rest of your order left {$shipment.location :text default=|our bench|} ({$shipment.dispatchedAt :date fields=month-day-weekday length=long default=|today|}). {$shipment.carrier :text default=|The carrier|} brings it to your door, and {#b}with this parcel your order is complete.{/b}{/p}',
-    },
-    de: {
-      ...onItsWay.words.de,
-      subject: 'Der Rest von {$order.number} ist unterwegs',
-      preheader:
-        '{$shipment.carrier :text default=|Der Paketdienst|} hat ihn. Mit diesem Paket ist Ihre Bestellung vollständig.',
-      left: 'Der Rest Ihrer Bestellung ist unterwegs',
-      how: '{#p}Gute Nachricht, {$customer.firstName :text default=|liebe Kundin, lieber Kunde|}: Der Rest Ihrer Bestellung hat {$shipment.location :text default=|unsere Werkbank|} verlassen ({$shipment.dispatchedAt :date fields=month-day-weekday length=long default=|heute|}). {$shipment.carrier :text default=|Der Paketdienst|} bringt ihn zu Ihnen, und {#b}mit diesem Paket ist Ihre Bestellung vollständig.{/b}{/p}',
-    },
+const onItsWayLast = saidOtherwise(onItsWay, {
+  en: {
+    subject: 'The rest of {$order.number} is on its way',
+    preheader: 'What is inside. With this parcel your order is complete.',
+    left: 'The rest of your order is on its way',
+    how: handedOver('The rest of your order', p(b('With this parcel your order is complete.'))),
   },
-};
+  de: {
+    subject: 'Der Rest von {$order.number} ist unterwegs',
+    preheader: 'Was darin ist. Mit diesem Paket ist Ihre Bestellung vollständig.',
+    left: 'Der Rest Ihrer Bestellung ist unterwegs',
+    how: handedOverDe('Der Rest Ihrer Bestellung', p(b('Mit diesem Paket ist Ihre Bestellung vollständig.'))),
+  },
+});
 
 const trackingChanged = toCustomer([{ id: 'parcel', kind: 'parcel' }], {
   en: {
     subject: 'News of your parcel: {$order.number}',
-    preheader: 'Its tracking has changed. The link below follows it from here.',
+    preheader: 'How it is followed from now on.',
     head: 'Your parcel has new tracking',
-    say: '{#p}Hello {$customer.firstName :text default=|there|}, the tracking of your parcel has changed. {$shipment.carrier :text default=|The carrier|} has it, and what you see below is what counts now.{/p}',
-    help: HELP_EN,
+    say: p('The tracking of your parcel for order {$order.number} has changed. What you see below is what counts now.'),
   },
   de: {
     subject: 'Neues von Ihrem Paket: {$order.number}',
-    preheader: 'Die Sendungsverfolgung hat sich geändert. Der Link unten gilt ab jetzt.',
+    preheader: 'So verfolgen Sie es ab jetzt.',
     head: 'Ihr Paket hat eine neue Sendungsverfolgung',
-    say: '{#p}Guten Tag {$customer.firstName :text default=|liebe Kundin, lieber Kunde|}, die Sendungsverfolgung Ihres Pakets hat sich geändert. {$shipment.carrier :text default=|Der Paketdienst|} hat es, und es gilt, was Sie unten sehen.{/p}',
-    help: HELP_DE,
+    say: p(
+      'Die Sendungsverfolgung zu Ihrer Bestellung {$order.number} hat sich geändert. Es gilt, was Sie unten sehen.',
+    ),
   },
 });
 
 const readyToCollect = toCustomer([{ id: 'items', kind: 'items', prices: false }], {
   en: {
     subject: 'Ready for you to collect: {$order.number}',
-    preheader: 'Your order waits at {$shipment.location :text default=|our shop|}.',
-    head: 'It is ready, {$customer.firstName :text default=|come by|}',
-    say: '{#p}Your order is packed and waits for you at {#b}{$shipment.location :text default=|our shop|}{/b}. Bring the number {#b}{$order.number}{/b} with you, on paper or on your phone.{/p}{#p}You do not have to hurry: we keep it for two weeks.{/p}',
-    help: HELP_EN,
+    preheader: whether('shipment.location', 'Your order is ready: {$shipment.location}.', 'Your order is ready.'),
+    head: 'Your order is ready to collect',
+    say: whether(
+      'shipment.location',
+      p(
+        `It is packed and ready for you here: ${b('{$shipment.location}')}. Please bring the number ${b('{$order.number}')} with you.`,
+      ),
+      p(`It is packed and ready for you. Please bring the number ${b('{$order.number}')} with you.`),
+    ),
   },
   de: {
     subject: 'Zum Abholen bereit: {$order.number}',
-    preheader: 'Ihre Bestellung liegt bereit: {$shipment.location :text default=|in unserem Laden|}.',
-    head: 'Alles ist bereit, {$customer.firstName :text default=|kommen Sie vorbei|}',
-    say: '{#p}Ihre Bestellung ist gepackt und liegt für Sie bereit: {#b}{$shipment.location :text default=|in unserem Laden|}{/b}. Bringen Sie die Nummer {#b}{$order.number}{/b} mit, auf Papier oder auf dem Telefon.{/p}{#p}Es eilt nicht: Wir heben sie zwei Wochen lang auf.{/p}',
-    help: HELP_DE,
+    preheader: whether(
+      'shipment.location',
+      'Ihre Bestellung liegt bereit: {$shipment.location}.',
+      'Ihre Bestellung liegt bereit.',
+    ),
+    head: 'Ihre Bestellung liegt zum Abholen bereit',
+    say: whether(
+      'shipment.location',
+      p(
+        `Sie ist gepackt und liegt hier für Sie bereit: ${b('{$shipment.location}')}. Bitte bringen Sie die Nummer ${b('{$order.number}')} mit.`,
+      ),
+      p(`Sie ist gepackt und liegt für Sie bereit. Bitte bringen Sie die Nummer ${b('{$order.number}')} mit.`),
+    ),
   },
 });
 
@@ -126,15 +150,23 @@ const delivered = toCustomer(
       subject: 'Your parcel has arrived: {$order.number}',
       preheader: 'It was handed over. Here is what should be inside.',
       head: 'Your parcel is there',
-      say: '{#p}{$shipment.carrier :text default=|The carrier|} tells us that your parcel was handed over, {$customer.firstName :text default=|friend|}. Below is what should be inside. Is something missing or damaged? Tell us within a week, and we put it right.{/p}',
-      help: HELP_EN,
+      say: whether(
+        'shipment.carrier',
+        p('{$shipment.carrier} tells us that your parcel was handed over. Below is what should be inside.'),
+        p('Your parcel was handed over. Below is what should be inside.'),
+      ),
+      help: 'Is something missing or damaged? Answer this message or write to {$store.email}.',
     },
     de: {
       subject: 'Ihr Paket ist angekommen: {$order.number}',
       preheader: 'Es wurde übergeben. Was darin sein sollte, steht hier.',
       head: 'Ihr Paket ist da',
-      say: '{#p}{$shipment.carrier :text default=|Der Paketdienst|} meldet, dass Ihr Paket übergeben wurde, {$customer.firstName :text default=|liebe Kundin, lieber Kunde|}. Unten steht, was darin sein sollte. Fehlt etwas oder ist etwas beschädigt? Sagen Sie es uns innerhalb einer Woche, und wir bringen es in Ordnung.{/p}',
-      help: HELP_DE,
+      say: whether(
+        'shipment.carrier',
+        p('{$shipment.carrier} meldet, dass Ihr Paket übergeben wurde. Unten steht, was darin sein sollte.'),
+        p('Ihr Paket wurde übergeben. Unten steht, was darin sein sollte.'),
+      ),
+      help: 'Fehlt etwas, oder ist etwas beschädigt? Antworten Sie auf diese Nachricht oder schreiben Sie an {$store.email}.',
     },
   },
 );
@@ -144,15 +176,17 @@ const yourDownloads = toCustomer([{ id: 'downloads', kind: 'downloads' }], {
     subject: 'Your downloads for {$order.number}',
     preheader: 'Your files are ready. Keep this message: the links are yours.',
     head: 'Your files are ready',
-    say: '{#p}Thank you, {$customer.firstName :text default=|friend|}. What you ordered can be downloaded now. Save the files where you will find them again.{/p}',
-    help: 'Does a link not work? Answer this message or write to {$store.email}, and we send you the file.',
+    say: p('What you ordered can be downloaded now. Save the files where you will find them again.'),
+    help: 'Does a link not work? Answer this message or write to {$store.email}.',
   },
   de: {
     subject: 'Ihre Downloads zu {$order.number}',
     preheader: 'Ihre Dateien sind bereit. Heben Sie diese Nachricht auf: Die Links gehören Ihnen.',
     head: 'Ihre Dateien sind bereit',
-    say: '{#p}Vielen Dank, {$customer.firstName :text default=|liebe Kundin, lieber Kunde|}. Was Sie bestellt haben, können Sie jetzt herunterladen. Speichern Sie die Dateien dort, wo Sie sie wiederfinden.{/p}',
-    help: 'Funktioniert ein Link nicht? Antworten Sie auf diese Nachricht oder schreiben Sie an {$store.email}; wir senden Ihnen die Datei.',
+    say: p(
+      'Was Sie bestellt haben, können Sie jetzt herunterladen. Speichern Sie die Dateien dort, wo Sie sie wiederfinden.',
+    ),
+    help: 'Funktioniert ein Link nicht? Antworten Sie auf diese Nachricht oder schreiben Sie an {$store.email}.',
   },
 });
 

@@ -1,6 +1,12 @@
 /** When an order is placed. */
-import type { Template } from '../template/schema';
-import type { ShippedNotification } from './shape';
+import { saidOtherwise, DISPATCH, toStaff, type ShippedNotification } from './shape';
+import { b, byPresence, day, p, whether } from './sentences';
+import type { Block, Template } from '../template/schema';
+
+const BANK: Block = { id: 'bank', kind: 'transfer' };
+
+const items = (one: string, many: string): string =>
+  `.input {$order.itemCount :number}\n.match $order.itemCount\none {{${one}}}\n* {{${many}}}`;
 
 const orderReceived: Template = {
   version: 1,
@@ -8,6 +14,9 @@ const orderReceived: Template = {
     { id: 'masthead', kind: 'masthead' },
     { id: 'thanks', kind: 'heading' },
     { id: 'next', kind: 'text' },
+    { id: 'open', kind: 'text' },
+    BANK,
+    { id: 'dispatch', kind: 'text' },
     { id: 'follow', kind: 'button', target: { variable: 'order.statusUrl' } },
     { id: 'items', kind: 'items' },
     { id: 'totals', kind: 'totals' },
@@ -18,50 +27,71 @@ const orderReceived: Template = {
   words: {
     en: {
       subject: 'We have your order {$order.number}',
-      preheader:
-        '.input {$order.itemCount :number}\n.match $order.itemCount\none {{One item, {$order.total :money}. We are getting it ready.}}\n* {{{$order.itemCount} items, {$order.total :money}. We are getting them ready.}}',
-      thanks: 'Thank you, {$customer.firstName :text default=|friend|}',
-      next: '.input {$order.itemCount :number}\n.match $order.itemCount\none {{{#p}Your order arrived safely and {$order.firstItem} is on our bench. It comes to {#b}{$order.total :money}{/b}.{/p}{#p}We expect to hand the parcel over on {$order.expectedDispatch :date fields=month-day-weekday length=long default=|one of the next days|} and write to you again when we do.{/p}}}\n* {{{#p}Your order arrived safely and its {$order.itemCount} items are on our bench. They come to {#b}{$order.total :money}{/b}.{/p}{#p}We expect to hand the parcel over on {$order.expectedDispatch :date fields=month-day-weekday length=long default=|one of the next days|} and write to you again when we do.{/p}}}',
+      preheader: items(
+        'One item, {$order.total :money}. All about it at a glance.',
+        '{$order.itemCount} items, {$order.total :money}. All about them at a glance.',
+      ),
+      thanks: whether('customer.firstName', 'Thank you, {$customer.firstName}', 'Thank you for your order'),
+      next: items(
+        p(`Your order of {$order.firstItem} is with us. It comes to ${b('{$order.total :money}')}.`),
+        p(`Your order of {$order.itemCount} items is with us. It comes to ${b('{$order.total :money}')}.`),
+      ),
+      open: byPresence(['order.amountDue', 'payment.iban'], {
+        'present present': p(
+          `Please transfer ${b('{$order.amountDue :money}')} to the account below, with the payment reference given there.`,
+        ),
+        'present *': p(`${b('{$order.amountDue :money}')} is still to be paid.`),
+        '* *': '',
+      }),
+      dispatch: DISPATCH.en,
       follow: 'Follow your order',
-      help: 'Is something not right? Answer this message or write to {$store.email}, and one of us will see to it.',
+      help: 'Is something not right? Answer this message or write to {$store.email}.',
     },
     de: {
       subject: 'Ihre Bestellung {$order.number} ist bei uns',
-      preheader:
-        '.input {$order.itemCount :number}\n.match $order.itemCount\none {{Ein Artikel, {$order.total :money}. Wir machen ihn bereit.}}\n* {{{$order.itemCount} Artikel, {$order.total :money}. Wir machen sie bereit.}}',
-      thanks: 'Vielen Dank, {$customer.firstName :text default=|liebe Kundin, lieber Kunde|}',
-      next: '.input {$order.itemCount :number}\n.match $order.itemCount\none {{{#p}Ihre Bestellung ist gut angekommen, und {$order.firstItem} liegt auf unserer Werkbank. Der Betrag ist {#b}{$order.total :money}{/b}.{/p}{#p}Das Paket geht voraussichtlich am {$order.expectedDispatch :date fields=month-day-weekday length=long default=|einem der nächsten Tage|} auf den Weg. Dann schreiben wir Ihnen wieder.{/p}}}\n* {{{#p}Ihre Bestellung ist gut angekommen, und die {$order.itemCount} Artikel liegen auf unserer Werkbank. Der Betrag ist {#b}{$order.total :money}{/b}.{/p}{#p}Das Paket geht voraussichtlich am {$order.expectedDispatch :date fields=month-day-weekday length=long default=|einem der nächsten Tage|} auf den Weg. Dann schreiben wir Ihnen wieder.{/p}}}',
+      preheader: items(
+        'Ein Artikel, {$order.total :money}. Alles dazu auf einen Blick.',
+        '{$order.itemCount} Artikel, {$order.total :money}. Alles dazu auf einen Blick.',
+      ),
+      thanks: whether('customer.firstName', 'Vielen Dank, {$customer.firstName}', 'Vielen Dank für Ihre Bestellung'),
+      next: items(
+        p(`Ihre Bestellung ist bei uns: {$order.firstItem}. Der Betrag ist ${b('{$order.total :money}')}.`),
+        p(`Ihre Bestellung über {$order.itemCount} Artikel ist bei uns. Der Betrag ist ${b('{$order.total :money}')}.`),
+      ),
+      open: byPresence(['order.amountDue', 'payment.iban'], {
+        'present present': p(
+          `Bitte überweisen Sie ${b('{$order.amountDue :money}')} auf das Konto unten, mit dem Verwendungszweck, der dort steht.`,
+        ),
+        'present *': p(`Noch zu bezahlen: ${b('{$order.amountDue :money}')}.`),
+        '* *': '',
+      }),
+      dispatch: DISPATCH.de,
       follow: 'Bestellung verfolgen',
-      help: 'Stimmt etwas nicht? Antworten Sie auf diese Nachricht oder schreiben Sie an {$store.email}; jemand von uns kümmert sich darum.',
+      help: 'Stimmt etwas nicht? Antworten Sie auf diese Nachricht oder schreiben Sie an {$store.email}.',
     },
   },
 };
 
 /** A guest has no account to look into: the message says where to keep it, and asks for nothing else. */
-const orderReceivedGuest: Template = {
-  version: 1,
-  blocks: orderReceived.blocks,
-  words: {
-    en: {
-      ...orderReceived.words.en,
-      follow: 'Follow your order, without an account',
-      help: 'Keep this message: its button leads to your order, and no password is needed. Is something not right? Answer it or write to {$store.email}, and one of us will see to it.',
-    },
-    de: {
-      ...orderReceived.words.de,
-      follow: 'Bestellung verfolgen, auch ohne Konto',
-      help: 'Heben Sie diese Nachricht auf: Ihr Knopf führt zu Ihrer Bestellung, ganz ohne Passwort. Stimmt etwas nicht? Antworten Sie darauf oder schreiben Sie an {$store.email}; jemand von uns kümmert sich darum.',
-    },
+const orderReceivedGuest = saidOtherwise(orderReceived, {
+  en: {
+    follow: 'Follow your order, without an account',
+    help: 'Keep this message: its button leads to your order without a password. Is something not right? Answer it or write to {$store.email}.',
   },
-};
+  de: {
+    follow: 'Bestellung verfolgen, auch ohne Konto',
+    help: 'Heben Sie diese Nachricht auf: Über den Knopf kommen Sie ohne Passwort zu Ihrer Bestellung. Stimmt etwas nicht? Antworten Sie darauf oder schreiben Sie an {$store.email}.',
+  },
+});
 
-/** Trade customers order by number and quantity, and pay on account: figures first, and no chat. */
+/** Trade customers order by number and quantity, and pay on account: figures first. */
 const orderReceivedTrade: Template = {
   version: 1,
   blocks: [
     { id: 'masthead', kind: 'masthead' },
     { id: 'thanks', kind: 'heading' },
     { id: 'next', kind: 'text' },
+    { id: 'dispatch', kind: 'text' },
     { id: 'items', kind: 'items', pictures: false },
     { id: 'totals', kind: 'totals' },
     { id: 'where', kind: 'addresses' },
@@ -71,47 +101,79 @@ const orderReceivedTrade: Template = {
   words: {
     en: {
       subject: 'Order {$order.number} is booked: {$order.total :money}',
-      preheader: 'Dispatch planned for {$order.expectedDispatch :date default=|the next days|}. The invoice follows.',
+      preheader: whether(
+        'order.expectedDispatch',
+        `Dispatch planned for ${day('order.expectedDispatch')}.`,
+        'Please look the quantities over.',
+      ),
       thanks: 'Your order {$order.number} is booked',
-      next: '{#p}Thank you for your order. It comes to {#b}{$order.total :money}{/b}. Dispatch is planned for {#b}{$order.expectedDispatch :date fields=month-day-weekday length=long default=|the next days|}{/b}; the invoice follows by separate mail.{/p}{#p}Please look the quantities over and tell us of changes before dispatch.{/p}',
-      help: 'Answer this message or write to {$store.email}: it reaches the trade desk.',
+      next: p(
+        `Thank you for your order. It comes to ${b('{$order.total :money}')}. Please look the quantities over, and tell us of changes before it is dispatched.`,
+      ),
+      dispatch: whether('order.expectedDispatch', p(`Dispatch is planned for ${b(day('order.expectedDispatch'))}.`)),
+      help: 'Do you have a question? Answer this message or write to {$store.email}.',
     },
     de: {
       subject: 'Bestellung {$order.number} ist gebucht: {$order.total :money}',
-      preheader: 'Versand geplant für {$order.expectedDispatch :date default=|die nächsten Tage|}. Die Rechnung folgt.',
+      preheader: whether(
+        'order.expectedDispatch',
+        `Versand geplant für ${day('order.expectedDispatch')}.`,
+        'Bitte prüfen Sie die Mengen.',
+      ),
       thanks: 'Ihre Bestellung {$order.number} ist gebucht',
-      next: '{#p}Vielen Dank für Ihre Bestellung. Sie kommt auf {#b}{$order.total :money}{/b}. Der Versand ist geplant für {#b}{$order.expectedDispatch :date fields=month-day-weekday length=long default=|die nächsten Tage|}{/b}; die Rechnung folgt mit eigener Post.{/p}{#p}Bitte sehen Sie die Mengen durch und sagen Sie uns Änderungen vor dem Versand.{/p}',
-      help: 'Antworten Sie auf diese Nachricht oder schreiben Sie an {$store.email}: Das erreicht unser Team für Händler.',
+      next: p(
+        `Vielen Dank für Ihre Bestellung. Der Betrag ist ${b('{$order.total :money}')}. Bitte prüfen Sie die Mengen und sagen Sie uns Änderungen vor dem Versand.`,
+      ),
+      dispatch: whether(
+        'order.expectedDispatch',
+        p(`Der Versand ist geplant für ${b(day('order.expectedDispatch'))}.`),
+      ),
+      help: 'Haben Sie eine Frage? Antworten Sie auf diese Nachricht oder schreiben Sie an {$store.email}.',
     },
   },
 };
 
-const newOrder: Template = {
-  version: 1,
-  blocks: [
-    { id: 'what', kind: 'heading', size: 'heading' },
-    { id: 'facts', kind: 'text' },
+const newOrder = toStaff(
+  [
+    { id: 'open', kind: 'text' },
     { id: 'items', kind: 'items', pictures: false },
     { id: 'totals', kind: 'totals' },
-    { id: 'where', kind: 'addresses', show: 'delivery' },
   ],
-  words: {
+  {
     en: {
       subject: 'New order {$order.number}: {$order.total :money}',
-      preheader: '{$customer.fullName :text default=|A guest|}, {$order.channel}',
+      preheader: whether('customer.fullName', '{$customer.fullName}, {$order.channel}', 'A guest, {$order.channel}'),
       what: '{$order.number}, {$order.total :money}',
-      facts:
-        '{#p}{#b}{$customer.fullName :text default=|A guest|}{/b} ordered through {$order.channel} on {$order.placedAt :date fields=month-day-weekday length=long}. Dispatch by {$order.expectedDispatch :date fields=month-day-weekday length=long default=|no set day|}.{/p}{#p}Note from the customer: {$order.note :text default=|none|}{/p}',
+      facts: byPresence(['customer.fullName', 'order.expectedDispatch'], {
+        'present present': p(
+          `${b('{$customer.fullName}')} ordered through {$order.channel} on ${day('order.placedAt')}. Dispatch by ${day('order.expectedDispatch')}.`,
+        ),
+        'present *': p(`${b('{$customer.fullName}')} ordered through {$order.channel} on ${day('order.placedAt')}.`),
+        '* present': p(
+          `A guest ordered through {$order.channel} on ${day('order.placedAt')}. Dispatch by ${day('order.expectedDispatch')}.`,
+        ),
+        '* *': p(`A guest ordered through {$order.channel} on ${day('order.placedAt')}.`),
+      }),
+      open: whether('order.amountDue', p(`Not paid yet: ${b('{$order.amountDue :money}')}.`)),
     },
     de: {
       subject: 'Neue Bestellung {$order.number}: {$order.total :money}',
-      preheader: '{$customer.fullName :text default=|Ein Gast|}, {$order.channel}',
+      preheader: whether('customer.fullName', '{$customer.fullName}, {$order.channel}', 'Ein Gast, {$order.channel}'),
       what: '{$order.number}, {$order.total :money}',
-      facts:
-        '{#p}{#b}{$customer.fullName :text default=|Ein Gast|}{/b} hat am {$order.placedAt :date fields=month-day-weekday length=long} über {$order.channel} bestellt. Versand bis {$order.expectedDispatch :date fields=month-day-weekday length=long default=|ohne festen Tag|}.{/p}{#p}Notiz der Kundin oder des Kunden: {$order.note :text default=|keine|}{/p}',
+      facts: byPresence(['customer.fullName', 'order.expectedDispatch'], {
+        'present present': p(
+          `${b('{$customer.fullName}')} hat am ${day('order.placedAt')} bestellt, über {$order.channel}. Versand bis ${day('order.expectedDispatch')}.`,
+        ),
+        'present *': p(`${b('{$customer.fullName}')} hat am ${day('order.placedAt')} bestellt, über {$order.channel}.`),
+        '* present': p(
+          `Ein Gast hat am ${day('order.placedAt')} bestellt, über {$order.channel}. Versand bis ${day('order.expectedDispatch')}.`,
+        ),
+        '* *': p(`Ein Gast hat am ${day('order.placedAt')} bestellt, über {$order.channel}.`),
+      }),
+      open: whether('order.amountDue', p(`Noch nicht bezahlt: ${b('{$order.amountDue :money}')}.`)),
     },
   },
-};
+);
 
 export const PLACED: readonly ShippedNotification[] = [
   {

@@ -1,5 +1,6 @@
 /** What goes out some time after: payments still due, and the question how it went. */
-import { HELP_DE, HELP_EN, toCustomer, type ShippedNotification } from './shape';
+import { toCustomer, type ShippedNotification } from './shape';
+import { b, day, p, whether } from './sentences';
 
 const paymentDue = toCustomer(
   [
@@ -8,28 +9,47 @@ const paymentDue = toCustomer(
       kind: 'text',
       when: { match: 'all', tests: [{ about: 'turn', is: 'one', of: [3] }] },
     },
+    { id: 'bank', kind: 'transfer' },
     { id: 'pay', kind: 'button', target: { variable: 'payment.url' } },
     { id: 'items', kind: 'items', pictures: false },
     { id: 'totals', kind: 'totals' },
   ],
   {
     en: {
-      subject: 'Still open: {$order.amountDue :money} for {$order.number}',
-      preheader: 'We keep your order for you. If you have paid by now, there is nothing to do.',
-      head: 'Your order waits for its payment',
-      say: '{#p}Hello {$customer.firstName :text default=|there|}, your order {$order.number} of {$order.placedAt :date fields=month-day-weekday length=long} is kept for you, and {#b}{$order.amountDue :money}{/b} are still open. As soon as they arrive, we go on with it.{/p}{#p}If your payment is on its way already, please forget about this message.{/p}',
-      last: '{#p}This is the last time we ask. If we hear nothing within a few days, we put the goods back on the shelf, and you owe us nothing.{/p}',
-      pay: 'Pay {$order.amountDue :money}',
-      help: HELP_EN,
+      subject: whether(
+        'order.amountDue',
+        'Still open: {$order.amountDue :money} for {$order.number}',
+        'Payment for {$order.number}',
+      ),
+      preheader: 'If you have paid by now, there is nothing to do.',
+      head: 'Your payment is still open',
+      say: whether(
+        'order.amountDue',
+        p(
+          `For your order {$order.number} of ${day('order.placedAt')}, ${b('{$order.amountDue :money}')} is still to be paid.`,
+        ) + p('If your payment is on its way already, please forget about this message.'),
+        p('Your order {$order.number} is paid. Please forget about this message.'),
+      ),
+      last: p('This is our last reminder. If you no longer want the order, a short answer is enough.'),
+      pay: whether('order.amountDue', 'Pay {$order.amountDue :money}', 'Pay now'),
     },
     de: {
-      subject: 'Noch offen: {$order.amountDue :money} für {$order.number}',
-      preheader: 'Wir halten Ihre Bestellung fest. Haben Sie inzwischen gezahlt, ist nichts zu tun.',
-      head: 'Ihre Bestellung wartet auf die Zahlung',
-      say: '{#p}Guten Tag {$customer.firstName :text default=|liebe Kundin, lieber Kunde|}, Ihre Bestellung {$order.number} vom {$order.placedAt :date fields=month-day-weekday length=long} liegt für Sie bereit, und {#b}{$order.amountDue :money}{/b} sind noch offen. Sobald sie da sind, machen wir weiter.{/p}{#p}Ist Ihre Zahlung schon unterwegs, vergessen Sie diese Nachricht bitte.{/p}',
-      last: '{#p}Wir fragen zum letzten Mal. Hören wir in den nächsten Tagen nichts, legen wir die Ware zurück ins Regal, und Sie schulden uns nichts.{/p}',
-      pay: '{$order.amountDue :money} bezahlen',
-      help: HELP_DE,
+      subject: whether(
+        'order.amountDue',
+        'Noch offen: {$order.amountDue :money} für {$order.number}',
+        'Zahlung für {$order.number}',
+      ),
+      preheader: 'Haben Sie inzwischen bezahlt, ist nichts zu tun.',
+      head: 'Ihre Zahlung ist noch offen',
+      say: whether(
+        'order.amountDue',
+        p(
+          `Für Ihre Bestellung {$order.number} vom ${day('order.placedAt')} noch zu bezahlen: ${b('{$order.amountDue :money}')}.`,
+        ) + p('Ist Ihre Zahlung schon unterwegs, betrachten Sie diese Nachricht bitte als erledigt.'),
+        p('Ihre Bestellung {$order.number} ist bezahlt. Bitte betrachten Sie diese Nachricht als erledigt.'),
+      ),
+      last: p('Dies ist unsere letzte Erinnerung. Möchten Sie die Bestellung nicht mehr, genügt eine kurze Antwort.'),
+      pay: whether('order.amountDue', '{$order.amountDue :money} bezahlen', 'Jetzt bezahlen'),
     },
   },
 );
@@ -41,20 +61,24 @@ const howDidWeDo = toCustomer(
   ],
   {
     en: {
-      subject: 'How is {$order.firstItem} doing?',
+      subject: 'How did we do with {$order.number}?',
       preheader: 'Two sentences from you help us, and whoever comes after you.',
       head: 'How did we do?',
-      say: '{#p}Hello {$customer.firstName :text default=|there|}, your order {$order.number} has been with you for a while. Is it what you hoped for? Tell us in a sentence or two, the good and the bad alike. We read every word.{/p}',
+      say: p(
+        'Your order {$order.number} has been with you for a while. Is it what you hoped for? Tell us in a sentence or two, the good and the bad alike.',
+      ),
       tell: 'Tell us how it went',
-      help: 'We ask three times at most, and never again once you have answered. Write to {$store.email} if you would rather not be asked.',
+      help: 'If you would rather not be asked, write to {$store.email}.',
     },
     de: {
-      subject: 'Wie macht sich {$order.firstItem}?',
+      subject: 'Waren Sie mit {$order.number} zufrieden?',
       preheader: 'Zwei Sätze von Ihnen helfen uns und allen, die nach Ihnen kommen.',
-      head: 'Waren wir gut?',
-      say: '{#p}Guten Tag {$customer.firstName :text default=|liebe Kundin, lieber Kunde|}, Ihre Bestellung {$order.number} ist nun eine Weile bei Ihnen. Ist sie so, wie Sie es sich erhofft haben? Sagen Sie es uns in ein, zwei Sätzen, Gutes wie Schlechtes. Wir lesen jedes Wort.{/p}',
+      head: 'Waren Sie zufrieden?',
+      say: p(
+        'Ihre Bestellung {$order.number} ist nun eine Weile bei Ihnen. Ist sie so, wie Sie es sich erhofft haben? Sagen Sie es uns in ein, zwei Sätzen, Gutes wie Schlechtes.',
+      ),
       tell: 'Erzählen, wie es war',
-      help: 'Wir fragen höchstens dreimal und nie wieder, wenn Sie geantwortet haben. Möchten Sie nicht gefragt werden, schreiben Sie an {$store.email}.',
+      help: 'Möchten Sie nicht gefragt werden, schreiben Sie an {$store.email}.',
     },
   },
 );

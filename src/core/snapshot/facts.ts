@@ -1,7 +1,7 @@
 /** What conditions can ask about an order: read once, for planning and for each message alike. */
 import type { OrderFacts, ParcelShare } from '../conditions/condition';
-import { partsOfLines, piecesForParcels, piecesIn, refundedPieces } from '../order/pieces';
-import type { Order, OrderLine, Refund, Shipment } from '../order/schema';
+import { partsOfLines, pieceAccounts, piecesForParcels, piecesIn } from '../order/pieces';
+import type { Cancellation, Order, OrderLine, Refund, Return, Shipment } from '../order/schema';
 import { shareOf } from '../order/shares';
 import { orderTotals } from '../order/totals';
 
@@ -9,14 +9,39 @@ import { orderTotals } from '../order/totals';
 export function linesOf(order: Order, shipment: Shipment | undefined): OrderLine[] {
   if (!shipment?.lines) return order.lines;
   const earlier = parcelsBefore(order, shipment);
-  return shipment.lines.flatMap(({ sku, quantity }) =>
-    partsOfLines(order, sku, piecesIn(earlier, sku), quantity).map((part) => {
+  return partLines(order, shipment.lines, (sku) => piecesIn(earlier, sku));
+}
+
+type Lines = readonly { sku: string; quantity: number }[];
+
+/** Some pieces as lines of their order, when others of each product went before. */
+function partLines(order: Order, lines: Lines, before: (sku: string) => number): OrderLine[] {
+  return lines.flatMap(({ sku, quantity }) =>
+    partsOfLines(order, sku, before(sku), quantity).map((part) => {
       const { discount, ...line } = order.lines[part.line]!;
-      // A discount belongs to the whole line; of a part of it, its share. The shares of all parcels together are the discount.
+      // A discount belongs to the whole line; of a part of it, its share. The shares of all parts together are the discount.
       const share = discount && shareOf(discount, line.quantity, part.before, part.quantity);
       return { ...line, quantity: part.quantity, ...(share && { discount: share }) };
     }),
   );
+}
+
+const quantityIn = (parts: readonly { lines?: Lines }[] = [], sku: string): number =>
+  parts.reduce((n, { lines = [] }) => lines.reduce((m, l) => (l.sku === sku ? m + l.quantity : m), n), 0);
+
+/** Cancelled pieces as lines of their order: those that left and those that were cancelled earlier went before. */
+export function cancelledLines(order: Order, cancellation: Cancellation): OrderLine[] {
+  const { cancellations = [] } = order;
+  const earlier = cancellations.slice(0, Math.max(0, cancellations.indexOf(cancellation)));
+  const sent = new Map(pieceAccounts(order).map((a) => [a.sku, a.sent]));
+  return partLines(order, cancellation.lines, (sku) => (sent.get(sku) ?? 0) + quantityIn(earlier, sku));
+}
+
+/** Pieces that came back as lines of their order: those that came back earlier went before. */
+export function returnedLines(order: Order, returned: Return): OrderLine[] {
+  const { returns = [] } = order;
+  const earlier = returns.slice(0, Math.max(0, returns.indexOf(returned)));
+  return partLines(order, returned.lines, (sku) => quantityIn(earlier, sku));
 }
 
 /** The parcels that left before one: by when they left, or by their place where that is not known. The newest news stands last. */
@@ -31,15 +56,19 @@ function parcelsBefore(order: Order, shipment: Shipment): Shipment[] {
 }
 
 /**
- * What a parcel holds of an order, those before it counted in. One that names no lines holds what there is. What was paid back is not
- * waited for: of goods that have not left, that is why they were.
+ * What a parcel holds of an order, those before it counted in. One that names no lines holds what there is. What was cancelled, or paid
+ * back before it left, is not waited for.
  */
 function parcelShare(order: Order, shipment: Shipment): ParcelShare {
   const earlier = parcelsBefore(order, shipment);
-  const inParcels = piecesForParcels(order);
+  const inParcels = new Set(piecesForParcels(order).map((p) => p.sku));
+  const accounts = pieceAccounts(order).filter((a) => inParcels.has(a.sku));
   const complete = (parcels: readonly Shipment[]): boolean =>
     parcels.some((p) => !p.lines) ||
-    inParcels.every(({ sku, quantity }) => piecesIn(parcels, sku) + refundedPieces(order, sku) >= quantity);
+    accounts.every((a) => {
+      const never = a.quantity - a.sent - a.open;
+      return piecesIn(parcels, a.sku) + never >= a.quantity;
+    });
   if (!complete([...earlier, shipment])) return 'part';
   return earlier.length === 0 || complete([shipment]) ? 'whole' : 'last';
 }

@@ -4,10 +4,16 @@ import { plainLine, type Money, type Values } from '../text/values';
 import type { OrderFacts } from '../conditions/condition';
 import { momentOf } from '../moments/registry';
 import { customerOnly } from '../order/customer';
-import { linesOf, orderFacts } from './facts';
+import { amountDue } from '../order/due';
+import { isShippable, piecesCancelled } from '../order/pieces';
+import { dayKey } from '../time/clock';
+import { cancelledLines, linesOf, orderFacts, returnedLines } from './facts';
+import { namesFor } from './own-names';
+import { awaitsMoney, cancellationValues, paymentValues, refundRows, totalRows, type TotalRow } from './money';
 import { lineTotal, orderTotals } from '../order/totals';
+import { NO_TERMS, trackingUrlFor, type NameKind, type Terms } from '../terms';
 import type { MomentDetails } from '../moments/details';
-import type { Address, Order, Refund, Shipment } from '../order/schema';
+import type { Address, Cancellation, Order, OrderLine, Refund, Return, Shipment } from '../order/schema';
 
 /** What the store adds to every message. */
 export interface StoreFacts {
@@ -17,6 +23,10 @@ export interface StoreFacts {
   phone?: string;
   /** One line. */
   address?: string;
+  /** Payment, shipping, carriers, and what its own names are in each language. */
+  terms?: Terms;
+  /** Where its orders are looked at in Libellus: a number follows. */
+  ordersUrl?: string;
 }
 
 export interface MessageSubject {
@@ -28,6 +38,10 @@ export interface MessageSubject {
   wholeOrder?: boolean;
   /** The refund a message is about. */
   refund?: Refund;
+  /** The cancellation a message is about: its lines are the cancelled ones. */
+  cancellation?: Cancellation;
+  /** The return a message is about. */
+  returned?: Return;
   /** What else the event told. */
   details?: MomentDetails;
   /** Which message of a row, from 1. */
@@ -35,8 +49,12 @@ export interface MessageSubject {
   /** Names shown for the order's channel and location. */
   channelName?: string;
   locationName?: string;
-  /** Whose names of countries are written (BCP 47); English without it. */
+  /** Whose names of countries, places and methods are written (BCP 47); English without it. */
   locale?: string;
+  /** The language that the store names things in; names in other languages are looked up in its terms. */
+  ownLanguage?: string;
+  /** IANA zone that days are counted in: UTC without it. */
+  timeZone?: string;
   /** When the message is made, in milliseconds since the epoch. */
   now: number;
 }
@@ -51,15 +69,11 @@ export interface LineValues {
   total: Money;
   imageUrl: string;
   url: string;
+  /** It travels in a parcel. */
+  shippable: boolean;
 }
 
-/** One row below the items. `label` is a phrase of the phrasebook unless `name` is given by the order itself. */
-export interface TotalRow {
-  label: 'subtotal' | 'discount' | 'shipping' | 'tax' | 'taxIncluded' | 'total' | 'refunded' | 'due' | 'goods';
-  name?: string;
-  amount: Money;
-  strong: boolean;
-}
+export type { TotalRow } from './money';
 
 export interface Snapshot {
   values: Values;
@@ -71,6 +85,10 @@ export interface Snapshot {
   refund: TotalRow[];
   notes: ProductNote[];
   downloads: Download[];
+  /** What the picture of a bank transfer says (EPC069-12); left out when there is nothing to transfer, or not in euros. */
+  transferCode?: string;
+  /** Names of the store's own that have no words in this language, and stand as the store has them. */
+  unnamed: { kind: NameKind; name: string }[];
   /** What conditions ask about. */
   facts: OrderFacts;
 }
@@ -88,23 +106,40 @@ export interface Download {
 }
 
 /**
- * The parcel or the refund that a message of this moment is about: the newest, as the order stands. Of a moment that knows no order,
- * such as one of an account, nothing is left of it but its customer.
+ * What a message of this moment is about: the newest parcel, refund, cancellation or return, as the order stands. Of a moment that knows
+ * no order, such as one of an account, nothing is left of it but its customer.
  */
 export function aboutMoment(
   order: Order,
   momentId: string,
-): Pick<MessageSubject, 'shipment' | 'refund' | 'wholeOrder'> & { order?: Order } {
+): Pick<MessageSubject, 'shipment' | 'refund' | 'cancellation' | 'returned' | 'wholeOrder'> & { order?: Order } {
   const { about, knowsParcel } = momentOf(momentId) ?? {};
   if (about === 'account') return { order: customerOnly(order) };
   const shipment = about === 'parcel' || knowsParcel ? order.shipments?.at(-1) : undefined;
   const refund = about === 'refund' ? order.refunds?.at(-1) : undefined;
+  const cancellation = about === 'cancellation' ? (order.cancellations?.at(-1) ?? allCancelled(order)) : undefined;
+  const returned = about === 'return' ? order.returns?.at(-1) : undefined;
   return {
     ...(shipment && { shipment }),
     // Where the parcel is only known, the message can be about anything of the order: a line that has not left yet, too.
     ...(shipment && knowsParcel && { wholeOrder: true }),
     ...(refund && { refund }),
+    ...(cancellation && { cancellation }),
+    ...(returned && { returned }),
   };
+}
+
+/** The cancellation of an order that says no more than that it was cancelled: all that had not left. */
+function allCancelled(order: Order): Cancellation | undefined {
+  const lines = piecesCancelled({ ...order, status: 'OrderCancelled' }).map(({ sku, quantity }) => ({ sku, quantity }));
+  return lines.length > 0 ? { lines } : undefined;
+}
+
+/** The lines a message is about. */
+function subjectLines({ order, shipment, cancellation, returned, wholeOrder }: MessageSubject): OrderLine[] {
+  if (cancellation) return cancelledLines(order, cancellation);
+  if (returned) return returnedLines(order, returned);
+  return linesOf(order, wholeOrder ? undefined : shipment);
 }
 
 const instant = (time: string | undefined): number | undefined => (time === undefined ? undefined : Date.parse(time));
@@ -118,14 +153,20 @@ const line = (text: string | undefined): string | undefined => {
  * values that the order does not have are left out.
  */
 export function snapshotOf(subject: MessageSubject): Snapshot {
-  const { order, store, shipment, refund, details } = subject;
-  const lines = linesOf(order, subject.wholeOrder ? undefined : shipment);
+  const { order, store, shipment, refund, details, cancellation, now } = subject;
+  const { terms = NO_TERMS } = store;
+  const { customer } = order;
+  const lines = subjectLines(subject);
   const sums = orderTotals(order);
   const money = (minor: number): Money => ({ minor, currency: order.currency });
-  const { customer } = order;
+  const names = namesFor(terms, subject.locale ?? 'en', subject.ownLanguage);
   const first = line(customer.firstName);
   const last = line(customer.lastName);
   const code = order.discounts?.find((d) => d.code)?.code;
+  const due = amountDue(order);
+  const method = order.payment?.method;
+  const paidBy = method && names.of('payment', method);
+  const { transferCode, ...payment } = paymentValues(order, terms, due);
   const values: Record<string, Values[string]> = {
     'order.number': line(order.number),
     'order.placedAt': instant(order.placedAt),
@@ -134,16 +175,17 @@ export function snapshotOf(subject: MessageSubject): Snapshot {
     'order.discountTotal': sums.discount > 0 ? money(sums.discount) : undefined,
     'order.shippingPrice': order.shipping ? money(sums.shipping) : undefined,
     'order.taxTotal': order.taxes?.length ? money(sums.tax) : undefined,
-    'order.amountDue': money(sums.due),
+    'order.amountDue': due > 0 ? money(due) : undefined,
     'order.itemCount': sums.itemCount,
     'order.lineCount': order.lines.length,
     'order.firstItem': line(order.lines[0]?.product.name),
     'order.discountCode': line(code),
-    'order.paymentMethod': line(order.payment?.method),
-    'order.shippingMethod': line(order.shipping?.method),
-    'order.expectedDispatch': instant(order.expectedDispatch),
-    'order.channel': line(subject.channelName ?? order.channel),
-    'order.location': line(subject.locationName ?? order.location),
+    'order.paymentMethod': line(paidBy),
+    'order.shippingMethod': line(order.shipping && names.of('shipping', order.shipping.method)),
+    'order.expectedDispatch': promised(subject, awaitsMoney(order, terms, due) ? undefined : order.expectedDispatch),
+    'order.channel': line(names.of('channel', subject.channelName ?? order.channel)),
+    'order.location': line(order.location && names.of('place', order.location)),
+    'order.recordUrl': store.ordersUrl && order.number && `${store.ordersUrl}/${encodeURIComponent(order.number)}`,
     'order.note': line(order.note),
     'order.statusUrl': order.statusUrl,
     'customer.firstName': first,
@@ -162,20 +204,29 @@ export function snapshotOf(subject: MessageSubject): Snapshot {
     'store.url': store.url,
     'store.phone': line(store.phone),
     'store.address': line(store.address),
-    'message.sentAt': subject.now,
-    'message.year': String(new Date(subject.now).getUTCFullYear()),
+    'message.sentAt': now,
+    'message.year': String(new Date(now).getUTCFullYear()),
     'shipment.carrier': line(shipment?.carrier),
     'shipment.trackingNumber': line(shipment?.trackingNumber),
-    'shipment.trackingUrl': shipment?.trackingUrl,
+    'shipment.trackingUrl': shipment && trackingUrl(subject, shipment, terms),
     'shipment.dispatchedAt': instant(shipment?.dispatchedAt),
-    'shipment.location': line(shipment?.location),
+    'shipment.location': line(shipment?.location && names.of('place', shipment.location)),
     'shipment.itemCount': shipment ? lines.reduce((sum, l) => sum + l.quantity, 0) : undefined,
     'refund.amount': refund && money(refund.amount),
+    'refund.goodwill': refund?.goodwill ? money(refund.goodwill) : undefined,
+    'refund.items': line(refund?.lines && itemsWords(order, refund.lines)),
     'refund.reason': line(refund?.reason),
-    'refund.method': line(refund?.method ?? (refund && order.payment?.method)),
+    'refund.method': line(refund && (refund.method ? names.of('payment', refund.method) : paidBy)),
     'refund.issuedAt': instant(refund?.issuedAt),
-    ...detailValues(details),
+    ...payment,
+    ...detailValues(details, subject, due),
+    ...(cancellation && cancellationValues(order, cancellation, itemsWords)),
   };
+  if (cancellation?.reason !== undefined) values['reason.words'] ??= line(cancellation.reason);
+  if (subject.returned) {
+    values['return.items'] ??= line(itemsWords(order, subject.returned.lines));
+    values['return.receivedAt'] ??= instant(subject.returned.receivedAt);
+  }
   return {
     values,
     lines: lines.map((l) => ({
@@ -187,11 +238,12 @@ export function snapshotOf(subject: MessageSubject): Snapshot {
       total: money(lineTotal(l)),
       imageUrl: l.product.imageUrl ?? '',
       url: l.product.url ?? '',
+      shippable: isShippable(l.product),
     })),
-    totals: totalRows(order, sums, money),
+    totals: totalRows(order, sums, due, names),
     billing: addressLines(order.billingAddress, subject.locale),
     shipping: addressLines(order.shippingAddress, subject.locale),
-    refund: refund ? refundRows(order, refund, money) : [],
+    refund: refund ? refundRows(order, refund) : [],
     notes: lines.flatMap(({ product }) =>
       product.note
         ? [{ product: plainLine(product.name), words: plainLine(product.note.words), url: product.note.url ?? '' }]
@@ -200,6 +252,8 @@ export function snapshotOf(subject: MessageSubject): Snapshot {
     downloads: lines.flatMap(({ product }) =>
       (product.downloads ?? []).map((d) => ({ name: plainLine(d.name), url: d.url })),
     ),
+    ...(transferCode && { transferCode }),
+    unnamed: names.missing,
     facts: orderFacts(order, {
       lines,
       ...(shipment && { shipment }),
@@ -209,19 +263,47 @@ export function snapshotOf(subject: MessageSubject): Snapshot {
   };
 }
 
-function detailValues(details: MomentDetails = {}): Values {
+/** "2 \u00d7 Kozo sheet, 1 \u00d7 Awl". */
+function itemsWords(order: Order, lines: readonly { sku: string; quantity: number }[]): string {
+  const nameOf = (sku: string): string => order.lines.find((l) => l.product.sku === sku)?.product.name ?? sku;
+  return lines.map(({ sku, quantity }) => `${quantity} \u00d7 ${nameOf(sku)}`).join(', ');
+}
+
+/** A day that is promised, or undefined when it has passed: nobody is told of a day to come that is over. */
+function promised({ now, timeZone = 'UTC' }: MessageSubject, time: string | undefined): number | undefined {
+  const at = instant(time);
+  return at === undefined || at >= now || dayKey(at, timeZone) >= dayKey(now, timeZone) ? at : undefined;
+}
+
+function trackingUrl({ order, locale }: MessageSubject, shipment: Shipment, terms: Terms): string | undefined {
+  const { carrier, trackingNumber } = shipment;
+  return (
+    shipment.trackingUrl ??
+    trackingUrlFor(terms.carriers, carrier, {
+      ...(trackingNumber && { number: trackingNumber }),
+      ...(order.shippingAddress?.postalCode && { postalCode: order.shippingAddress.postalCode }),
+      ...(order.shippingAddress && { country: order.shippingAddress.country }),
+      language: locale?.split('-')[0] ?? 'en',
+    })
+  );
+}
+
+function detailValues(details: MomentDetails = {}, subject: MessageSubject, due: number): Values {
   const { reason, payUrl, delay, note, invoice, returned, bounce, account, reset } = details;
+  const dueOn = due > 0 ? instant(invoice?.dueOn) : undefined;
+  const comes = promised(subject, invoice?.dueOn) !== undefined;
   return {
     'reason.words': line(reason),
-    'payment.url': payUrl,
+    'payment.url': due > 0 ? payUrl : undefined,
     'delay.item': line(delay?.item),
-    'delay.until': instant(delay?.until),
+    'delay.until': promised(subject, delay?.until),
     'delay.reason': line(delay?.reason),
     'note.words': line(note?.words),
     'note.by': line(note?.by),
     'invoice.number': line(invoice?.number),
     'invoice.url': invoice?.url,
-    'invoice.dueOn': instant(invoice?.dueOn),
+    'invoice.dueOn': comes ? dueOn : undefined,
+    'invoice.overdueSince': comes ? undefined : dueOn,
     'return.items': line(returned?.items),
     'return.receivedAt': instant(returned?.receivedAt),
     'account.url': account?.url,
@@ -233,32 +315,6 @@ function detailValues(details: MomentDetails = {}): Values {
     'bounce.words': line(bounce?.words),
     'bounce.recordUrl': bounce?.recordUrl,
   };
-}
-
-function refundRows(order: Order, refund: Refund, money: (minor: number) => Money): TotalRow[] {
-  const rows: TotalRow[] = (refund.lines ?? []).map((l) => {
-    const name = plainLine(order.lines.find((o) => o.product.sku === l.sku)?.product.name ?? l.sku);
-    return { label: 'goods', name: `${l.quantity} \u00d7 ${name}`, amount: money(l.amount), strong: false };
-  });
-  if (refund.shipping) rows.push({ label: 'shipping', amount: money(refund.shipping), strong: false });
-  rows.push({ label: 'refunded', amount: money(refund.amount), strong: true });
-  return rows;
-}
-
-function totalRows(order: Order, sums: ReturnType<typeof orderTotals>, money: (minor: number) => Money): TotalRow[] {
-  const rows: TotalRow[] = [];
-  const add = (label: TotalRow['label'], minor: number, name?: string, strong = false): void => {
-    rows.push({ label, amount: money(minor), strong, ...(name !== undefined && { name: plainLine(name) }) });
-  };
-  const plain = !order.discounts?.length && !order.shipping && (sums.taxIncluded || sums.tax === 0);
-  if (!plain) add('subtotal', sums.subtotal);
-  for (const d of order.discounts ?? []) add('discount', -d.amount, d.code ? `${d.label} (${d.code})` : d.label);
-  if (order.shipping) add('shipping', order.shipping.price, order.shipping.method);
-  if (!sums.taxIncluded) for (const t of order.taxes ?? []) add('tax', t.amount, t.label);
-  add('total', sums.total, undefined, true);
-  if (sums.taxIncluded) for (const t of order.taxes ?? []) add('taxIncluded', t.amount, t.label);
-  if (sums.refunded > 0) add('refunded', -sums.refunded);
-  return rows;
 }
 
 /** The lines of a postal address in the order in which they are written, empty ones left out. */

@@ -63,6 +63,7 @@ const SETTING_WORDS: Record<string, string> = {
   split: 'widths',
   code: 'code',
   button: 'button',
+  only: 'which goods',
 };
 
 /** What is set otherwise in a block, in words; empty when nothing is. What columns hold is compared block by block. */

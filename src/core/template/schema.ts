@@ -72,11 +72,18 @@ export const BlockSchema = Type.Union([
     columns: Type.Array(Type.Array(SimpleBlockSchema, { maxItems: 20 }), { minItems: 2, maxItems: 3 }),
   }),
   block('masthead', {}),
-  block('items', { pictures: Type.Optional(Type.Boolean()), prices: Type.Optional(Type.Boolean()) }),
+  block('items', {
+    pictures: Type.Optional(Type.Boolean()),
+    prices: Type.Optional(Type.Boolean()),
+    /** Only what travels in a parcel. */
+    only: Type.Optional(Type.Literal('shippable')),
+  }),
   block('totals', {}),
   block('addresses', { show: Type.Optional(choice('both', 'delivery', 'billing')) }),
   block('parcel', { button: Type.Optional(Type.Boolean()) }),
   block('refund', {}),
+  /** The account a bank transfer goes to, while something is due. */
+  block('transfer', { code: Type.Optional(Type.Boolean()) }),
   block('discount', { code: Type.String({ maxLength: 64 }) }),
   block('notes', {}),
   block('downloads', {}),
@@ -118,6 +125,7 @@ export const BLOCK_LABELS: Record<BlockKind, string> = {
   addresses: 'Addresses',
   parcel: 'Parcel',
   refund: 'Refund summary',
+  transfer: 'Bank details',
   discount: 'Discount code',
   notes: 'Product notes',
   downloads: 'Downloads',

@@ -39,8 +39,10 @@ describe('segments', () => {
       'Preheader',
       'Heading',
       'Text 1',
-      'Button',
       'Text 2',
+      'Text 3',
+      'Button',
+      'Text 4',
     ]);
   });
 });
@@ -57,7 +59,7 @@ describe('changes', () => {
     after.words.de!.subject = 'Anders';
     after.blocks = [...after.blocks.filter((b) => b.id !== 'help'), { id: 'line', kind: 'divider' }];
     expect(templateChanges(base(), after).map((c) => [c.kind, c.label, c.language])).toEqual([
-      ['removed', 'Text 2', undefined],
+      ['removed', 'Text 4', undefined],
       ['added', 'Divider', undefined],
       ['words', 'Subject', 'de'],
     ]);

@@ -1,5 +1,5 @@
 /** Checks of one segment: can it be read, may it say what it says here, and is every placeholder one this moment has. */
-import { FUNCTIONS, functionFits, isFunctionName } from './functions';
+import { FUNCTIONS, functionFits, isFunctionName, PRESENCE_KEYS } from './functions';
 import { htmlProblems } from './html';
 import { markupProblems, type SegmentForm } from './markup';
 import { parseSource, patternsOf, placeholdersOf, resolveExpression, type Message, type TextProblem } from './source';
@@ -51,7 +51,7 @@ export function checkSource(source: string, context: CheckContext): TextProblem[
       });
     }
   }
-  problems.push(...functionProblems(message, context));
+  problems.push(...functionProblems(message, context), ...presenceProblems(message));
   return unique(problems);
 }
 
@@ -70,7 +70,7 @@ function functionProblems(message: Message, context: CheckContext): TextProblem[
       problems.push({
         kind: 'unknown-function',
         name: fn,
-        message: `The function :${fn} is not known. There are :text, :money, :date and :number.`,
+        message: `The function :${fn} is not known. There are :text, :money, :date, :number and :presence.`,
       });
       continue;
     }
@@ -107,6 +107,27 @@ function functionProblems(message: Message, context: CheckContext): TextProblem[
     }
   }
   return problems;
+}
+
+/** Forms that are chosen by presence have the keys that presence has. */
+function presenceProblems(message: Message): TextProblem[] {
+  if (message.type !== 'select') return [];
+  return message.selectors.flatMap((selector, i): TextProblem[] => {
+    const { fn } = resolveExpression(message, { type: 'expression', arg: selector });
+    if (fn !== 'presence') return [];
+    const wrong = message.variants
+      .map((v) => v.keys[i])
+      .find((key) => key && key.type !== '*' && !(PRESENCE_KEYS as readonly string[]).includes(key.value));
+    return wrong && wrong.type !== '*'
+      ? [
+          {
+            kind: 'bad-option',
+            name: selector.name,
+            message: `A form of {$${selector.name}} has the key "${wrong.value}". With :presence a key is present, missing or *.`,
+          },
+        ]
+      : [];
+  });
 }
 
 const TYPE_WORDS: Record<ValueType, string> = {

@@ -2,7 +2,7 @@
  * Words compiled for filling. A parsed message becomes a list of fixed strings and references to *writings*; a
  * writing is one placeholder in one form, and is done once for a message however often it is used in it.
  */
-import { defaultFunction, isFunctionName, writerFor, type Writer, type WritingContext } from './functions';
+import { defaultFunction, isPresent, writerFor, writingFunction, type Writer, type WritingContext } from './functions';
 import { pluralCategory } from './formatters';
 import { cleanHtml, htmlMark, htmlToPlain } from './html';
 import { isParagraph, linkTarget, type ParagraphKind, type SegmentForm } from './markup';
@@ -56,7 +56,7 @@ export class Writings {
   private indexOf(resolved: Resolved): number {
     const variable = resolved.variable ?? '';
     const type = this.context.typeOf(variable) ?? 'text';
-    const fn = resolved.fn && isFunctionName(resolved.fn) ? resolved.fn : defaultFunction(type);
+    const fn = writingFunction(resolved.fn, type);
     const key = JSON.stringify([variable, fn, resolved.options]);
     let index = this.byKey.get(key);
     if (index === undefined) {
@@ -86,8 +86,8 @@ export class Writings {
 
   private literal(resolved: Resolved): string {
     const text = resolved.literal ?? '';
-    if (!resolved.fn || resolved.fn === 'text' || !isFunctionName(resolved.fn)) return text;
-    return writerFor(resolved.fn, resolved.options, this.context)(Number(text));
+    const fn = writingFunction(resolved.fn, 'text');
+    return fn === 'text' ? text : writerFor(fn, resolved.options, this.context)(Number(text));
   }
 }
 
@@ -96,6 +96,8 @@ export interface CompiledWords {
   html: Op[];
   /** Ops for the text part and for headers. */
   plain: Op[];
+  /** Whether they say nothing with these values; left out where they always say something. */
+  blank?: (values: Values) => boolean;
 }
 
 /**
@@ -123,11 +125,19 @@ export function compileWords(
   const variants = message.variants.map((v) => compile(v.value));
   const html = variants.map((v) => runner(v.html));
   const plain = variants.map((v) => runner(v.plain));
+  const blanks = message.variants.map((v) => saysNothing(v.value));
   return {
+    ...(blanks.includes(true) && { blank: (values: Values) => blanks[choose(values)] ?? false }),
     html: [(fill) => html[choose(fill.values)]?.(fill) ?? ''],
     plain: [(fill) => plain[choose(fill.values)]?.(fill) ?? ''],
   };
 }
+
+/** Whether a pattern has neither words nor a placeholder. */
+const saysNothing = (pattern: Pattern): boolean =>
+  pattern.every((part) =>
+    typeof part === 'string' ? part.trim() === '' : part.type === 'markup' && part.name !== 'br',
+  );
 
 /** Own HTML: cleaned once with marks for its placeholders, each then written as its place needs it. */
 function ownHtmlOps(message: Message, pattern: Pattern, writings: Writings): CompiledWords {
@@ -206,6 +216,7 @@ export function chooser(
     const category = pluralCategory(context.locale, select === 'ordinal' ? 'ordinal' : 'cardinal');
     return (values: Values): string[] => {
       const value = values[name];
+      if (fn === 'presence') return [isPresent(value) ? 'present' : 'missing'];
       if (value === undefined) return [];
       if (fn !== 'number') return [typeof value === 'object' ? String(value.minor) : String(value)];
       const number = Number(value);

@@ -88,10 +88,15 @@ export function toDocument(message: Message): WordsDocument {
     ...toParagraphs(variant.value),
   }));
   const marked = forms.some((form) => form.marked);
-  if (forms.some((form) => form.marked !== marked))
+  // A form that says nothing has no paragraphs to mark.
+  if (forms.some((form) => form.marked !== marked && !isEmpty(form)))
     throw new NotEditable('Only some forms of these words have paragraphs.');
   return { selectors, marked, forms: forms.map(({ keys, paragraphs }) => ({ keys, paragraphs })) };
 }
+
+/** Whether a form is one paragraph without a word. */
+const isEmpty = ({ paragraphs }: Pick<FormDocument, 'paragraphs'>): boolean =>
+  paragraphs.length === 1 && paragraphs[0]!.kind === 'p' && paragraphs[0]!.pieces.length === 0;
 
 function literalOptions(options: Model.Options | undefined): Record<string, string> | undefined {
   if (!options || Object.keys(options).length === 0) return undefined;
@@ -181,6 +186,7 @@ export function toMessage(document: WordsDocument): Message {
     },
   }));
   const pattern = (form: FormDocument): Pattern => {
+    if (isEmpty(form) && document.forms.some((f) => !isEmpty(f))) return [];
     const marked = document.marked || form.paragraphs.length > 1 || form.paragraphs.some((p) => p.kind !== 'p');
     return form.paragraphs.flatMap(({ kind, pieces }) => {
       const inner = paragraphPattern(pieces);

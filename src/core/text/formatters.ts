@@ -121,6 +121,14 @@ export interface NumberOptions {
   useGrouping?: 'auto' | 'always' | 'min2' | false;
 }
 
+/** Writes a rate given in percent: 19 as "19%", or "19 %" where a language has it so. */
+export function percentFormatter(locale: string): (percent: number) => string {
+  return cached(`percent ${locale}`, () => {
+    const format = new Intl.NumberFormat(locale, { style: 'percent', maximumFractionDigits: 3 });
+    return (percent: number) => format.format(percent / 100);
+  });
+}
+
 /** A number formatter for a locale; options are those of MessageFormat 2's `:number`. */
 export function numberFormatter(locale: string, options: NumberOptions = {}): (value: number) => string {
   return cached(`number ${locale} ${JSON.stringify(options)}`, () => {

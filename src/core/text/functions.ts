@@ -1,7 +1,7 @@
 /**
- * The functions words may use, and how each turns a value into text: `:text`, `:money`, `:date`, `:number`.
- * Options follow MessageFormat 2 (LDML 48) where it has them; `default`, the words for a missing value, is ours and
- * is allowed on each.
+ * The functions words may use, and how each turns a value into text: `:text`, `:money`, `:date`, `:number`. Options follow
+ * MessageFormat 2 (LDML 48) where it has them; `default`, the words for a missing value, is ours and is allowed on each. `:presence`
+ * is ours too: it chooses between forms by whether an order has the value, and writes it as it is usually written.
  */
 import {
   DATE_FIELDS,
@@ -16,7 +16,10 @@ import {
 import type { Resolved } from './source';
 import type { Value, ValueType } from './values';
 
-export type FunctionName = 'text' | 'money' | 'date' | 'number';
+export type FunctionName = 'text' | 'money' | 'date' | 'number' | 'presence';
+
+/** What `:presence` chooses by: the keys of its forms. */
+export const PRESENCE_KEYS = ['present', 'missing'] as const;
 
 /** Allowed options of each function, with their allowed values; null allows any text. */
 export const FUNCTIONS: Record<FunctionName, Record<string, readonly string[] | null>> = {
@@ -31,6 +34,7 @@ export const FUNCTIONS: Record<FunctionName, Record<string, readonly string[] | 
     signDisplay: ['auto', 'always', 'never', 'exceptZero', 'negative'],
     useGrouping: ['auto', 'always', 'min2', 'never'],
   },
+  presence: {},
 };
 
 /** Whether a name is one of the functions that words may use. */
@@ -39,13 +43,23 @@ export function isFunctionName(name: string): name is FunctionName {
 }
 
 /** The function that writes a value of this type when the words name none. */
-export function defaultFunction(type: ValueType): FunctionName {
+export function defaultFunction(type: ValueType): Exclude<FunctionName, 'presence'> {
   return type === 'url' ? 'text' : type;
 }
 
+/** The function that a value of a type is written with, when its words name this one or none. */
+export function writingFunction(named: string | undefined, type: ValueType): Exclude<FunctionName, 'presence'> {
+  return named !== undefined && named !== 'presence' && isFunctionName(named)
+    ? (named as Exclude<FunctionName, 'presence'>)
+    : defaultFunction(type);
+}
+
+/** Whether an order has a value: words that are empty are none. */
+export const isPresent = (value: Value | undefined): boolean => value !== undefined && value !== '';
+
 /** Whether a function can write values of a type. Everything can be written as it is, by `:text`. */
 export function functionFits(fn: FunctionName, type: ValueType): boolean {
-  return fn === 'text' ? type === 'text' || type === 'url' : fn === type;
+  return fn === 'presence' || (fn === 'text' ? type === 'text' || type === 'url' : fn === type);
 }
 
 export interface WritingContext {
@@ -59,7 +73,11 @@ export interface WritingContext {
 export type Writer = (value: Value | undefined) => string;
 
 /** Writes values with a function and its options in a language; a missing value as its `default`. */
-export function writerFor(fn: FunctionName, options: Resolved['options'], context: WritingContext): Writer {
+export function writerFor(
+  fn: Exclude<FunctionName, 'presence'>,
+  options: Resolved['options'],
+  context: WritingContext,
+): Writer {
   const missing = options.default ?? '';
   const { locale, timeZone } = context;
   switch (fn) {

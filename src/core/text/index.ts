@@ -5,5 +5,6 @@ export * from './functions';
 export * from './formatters';
 export * from './compile';
 export * from './document';
+export * from './forms';
 export * from './check';
 export * from './html';

@@ -22,7 +22,7 @@ export interface ExampleEvent {
   data: Record<string, unknown>;
 }
 
-/** An example event. Its order holds two lines, and the parcel or refund that it is about. */
+/** An example event. Its order holds two lines, and the parcel, refund or cancellation that it is about. */
 export function exampleEvent(
   type: EventType,
   { currency, channel, time, number = 'QW-20001' }: ExampleFor,

@@ -7,6 +7,7 @@ import {
   TOLD_MOMENTS,
   type ToldMoment,
   momentOf,
+  type Moment,
   type MomentId,
 } from '@/core/moments';
 import { customerOnly, OrderSchema, type Order } from '@/core/order';
@@ -29,11 +30,8 @@ export function detailsTold(type: EventType): DetailName[] {
   return [...must, ...may];
 }
 
-/** Which part of the order an event of a type is about. */
-export function needsOf(type: MomentId): 'shipments' | 'refunds' | undefined {
-  const { about } = momentOf(type);
-  return about === 'parcel' ? 'shipments' : about === 'refund' ? 'refunds' : undefined;
-}
+/** What the order of an event of a type has to have. */
+export const needsOf = (type: MomentId): Moment['needs'] => momentOf(type).needs;
 
 function detailsSchema({ may, must }: ReturnType<typeof detailsOf>): TObject {
   const all = MomentDetailsSchema.properties;

@@ -104,6 +104,11 @@ export function BlockFields({ block, moment, store, base, onBlock, onBring, newI
             onChange={(pictures) => onBlock({ pictures })}
           />
           <Check label="Amounts" on={block.prices ?? true} onChange={(prices) => onBlock({ prices })} />
+          <Check
+            label="Only goods that are shipped"
+            on={block.only === 'shippable'}
+            onChange={(only) => onBlock({ only: only ? 'shippable' : undefined } as Partial<Block>)}
+          />
           <FromLook base={base} part="tables" />
         </>
       );
@@ -133,6 +138,14 @@ export function BlockFields({ block, moment, store, base, onBlock, onBring, newI
           label="Button to follow the parcel"
           on={block.button ?? true}
           onChange={(button) => onBlock({ button: button ? undefined : false } as Partial<Block>)}
+        />
+      );
+    case 'transfer':
+      return (
+        <Check
+          label="Code to scan with a banking app"
+          on={block.code ?? true}
+          onChange={(code) => onBlock({ code: code ? undefined : false } as Partial<Block>)}
         />
       );
     case 'discount':

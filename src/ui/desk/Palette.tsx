@@ -5,7 +5,10 @@ import { useDragged } from './Dragging';
 
 const GROUPS: readonly [string, readonly BlockKind[]][] = [
   ['Words and pictures', ['heading', 'text', 'button', 'image', 'columns', 'divider', 'space', 'html']],
-  ['From the order', ['items', 'totals', 'addresses', 'parcel', 'refund', 'notes', 'downloads', 'discount']],
+  [
+    'From the order',
+    ['items', 'totals', 'addresses', 'parcel', 'refund', 'transfer', 'notes', 'downloads', 'discount'],
+  ],
   ['From the store', ['masthead', 'links', 'footer']],
 ];
 

@@ -1,6 +1,6 @@
 /** What a chip shows: the chosen order's value, written as the message writes it. */
 import { isProvided, placeholder } from '@/core/placeholders';
-import { defaultFunction, isFunctionName, writerFor, type Values, type WritingContext } from '@/core/text';
+import { defaultFunction, writerFor, writingFunction, type Values, type WritingContext } from '@/core/text';
 import { chipOptions, type ChipAttributes } from './editor/documents';
 import type { ChipFace } from './editor/extensions';
 
@@ -16,7 +16,7 @@ export function chipFace(
   if (!isProvided(known, moment)) {
     return { text: known.label, title: `${known.label} is not known at this moment`, problem: true };
   }
-  const fn = attributes.fn && isFunctionName(attributes.fn) ? attributes.fn : defaultFunction(known.type);
+  const fn = writingFunction(attributes.fn ?? undefined, known.type);
   const text = writerFor(fn, chipOptions(attributes), context)(values[attributes.name]);
   return {
     text: text || known.label,

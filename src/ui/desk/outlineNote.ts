@@ -10,7 +10,7 @@ export function outlineNote(block: Block, snapshot: Snapshot, passages: Passages
     case 'links':
       return 'from the look';
     case 'items':
-      return snapshot.lines.length === 1 ? '1 line' : `${snapshot.lines.length} lines`;
+      return linesNote(block.only ? snapshot.lines.filter((l) => l.shippable).length : snapshot.lines.length);
     case 'addresses':
       return snapshot.shipping.length + snapshot.billing.length === 0 ? 'none on this order' : '';
     case 'button': {
@@ -19,6 +19,8 @@ export function outlineNote(block: Block, snapshot: Snapshot, passages: Passages
     }
     case 'parcel':
       return values['shipment.carrier'] || values['shipment.trackingNumber'] ? '' : 'no parcel: left out';
+    case 'transfer':
+      return values['payment.iban'] ? '' : 'nothing to transfer: left out';
     case 'refund':
       return snapshot.refund.length === 0 ? 'no refund: left out' : '';
     case 'notes':
@@ -35,3 +37,6 @@ export function outlineNote(block: Block, snapshot: Snapshot, passages: Passages
       return '';
   }
 }
+
+const linesNote = (lines: number): string =>
+  lines === 0 ? 'nothing to ship: left out' : lines === 1 ? '1 line' : `${lines} lines`;

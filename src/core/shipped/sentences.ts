@@ -1,0 +1,22 @@
+/** Sources of words that are said one way or another by what an order has (MessageFormat 2, `.match`). */
+
+/** Words for orders that have a value, and others, or none, for those that have not. */
+export function whether(name: string, present: string, missing = ''): string {
+  return byPresence([name], { present, '*': missing });
+}
+
+/** Words by which of some values an order has: keys name `present`, `missing` or `*` for each value, apart by blanks. */
+export function byPresence(names: readonly string[], forms: Record<string, string>): string {
+  const inputs = names.map((name) => `.input {$${name} :presence}\n`).join('');
+  const variants = Object.entries(forms).map(([keys, words]) => `${keys} {{${words}}}`);
+  return `${inputs}.match ${names.map((name) => `$${name}`).join(' ')}\n${variants.join('\n')}`;
+}
+
+/** A paragraph. */
+export const p = (words: string): string => `{#p}${words}{/p}`;
+
+/** A day with its weekday, written out. */
+export const day = (name: string): string => `{$${name} :date fields=month-day-weekday length=long}`;
+
+/** Bold words. */
+export const b = (words: string): string => `{#b}${words}{/b}`;

@@ -1,0 +1,34 @@
+/** What is wrong with a store's terms, each with its place. */
+import type { SchemaProblem } from '../schema';
+import { bicProblem, ibanProblem } from './bank';
+import { patternProblem } from './tracking';
+import type { Terms } from './schema';
+
+/** The problems of terms that fit their schema (JSON Pointer, RFC 6901): wrong accounts and patterns, names that stand twice. */
+export function termsProblems(terms: Terms): SchemaProblem[] {
+  const problems: SchemaProblem[] = [];
+  const say = (path: string, message: string | undefined): void => {
+    if (message) problems.push({ path, message });
+  };
+  terms.payments.forEach(({ account }, i) => {
+    if (!account) return;
+    say(`/payments/${i}/account/iban`, ibanProblem(account.iban));
+    say(`/payments/${i}/account/bic`, bicProblem(account.bic));
+  });
+  terms.carriers.forEach(({ trackingUrl }, i) => {
+    if (trackingUrl !== undefined) say(`/carriers/${i}/trackingUrl`, patternProblem(trackingUrl));
+  });
+  const lists: [string, readonly string[]][] = [
+    ['payments', terms.payments.map((m) => m.name)],
+    ['shipping', terms.shipping.map((m) => m.name)],
+    ['carriers', terms.carriers.map((c) => c.name)],
+    ['names', terms.names.map((n) => `${n.kind} ${n.name}`)],
+  ];
+  for (const [list, names] of lists) {
+    const keys = names.map((n) => n.trim().toLowerCase());
+    keys.forEach((key, i) => {
+      if (keys.indexOf(key) < i) say(`/${list}/${i}/name`, 'This name is in the list already.');
+    });
+  }
+  return problems;
+}

@@ -1,0 +1,5 @@
+export * from './schema';
+export * from './names';
+export * from './bank';
+export * from './tracking';
+export * from './check';

@@ -1,0 +1,43 @@
+/** What a store's own names are in a language. */
+import type { NamedKind, NameWords, PaymentMethod, Terms } from './schema';
+
+/** All that has names: methods with what is said of them, and the rest. */
+export type NameKind = NamedKind | 'payment' | 'shipping';
+
+export const NAME_KIND_WORDS: Record<NameKind, string> = {
+  payment: 'payment method',
+  shipping: 'shipping method',
+  channel: 'channel',
+  place: 'place',
+  discount: 'discount',
+  tax: 'tax',
+};
+
+const key = (name: string): string => name.trim().toLowerCase();
+
+/** Names by kind, looked up at each message: made once for each state of the terms. */
+const tables = new WeakMap<Terms, Map<string, NameWords>>();
+
+function tableOf(terms: Terms): Map<string, NameWords> {
+  let table = tables.get(terms);
+  if (!table) {
+    table = new Map([
+      ...terms.payments.map((m) => [`payment ${key(m.name)}`, m.words] as const),
+      ...terms.shipping.map((m) => [`shipping ${key(m.name)}`, m.words] as const),
+      ...terms.names.map((n) => [`${n.kind} ${key(n.name)}`, n.words] as const),
+    ]);
+    tables.set(terms, table);
+  }
+  return table;
+}
+
+/** What a name is in a language ("de", "de-AT"), or undefined when the store has not said. */
+export function nameIn(terms: Terms, kind: NameKind, name: string, locale: string): string | undefined {
+  const words = tableOf(terms).get(`${kind} ${key(name)}`);
+  return words && (words[locale] ?? words[locale.split('-')[0] ?? '']);
+}
+
+/** The payment method that an order names, or undefined when the store has none of this name. */
+export function paymentMethodOf(terms: Terms, name: string | undefined): PaymentMethod | undefined {
+  return name === undefined ? undefined : terms.payments.find((m) => key(m.name) === key(name));
+}
