@@ -2,6 +2,7 @@
 import { DEFAULT_LOOK, type Look } from '../src/core/look';
 import type { StoreFacts } from '../src/core/snapshot';
 import type { Passage } from '../src/core/template';
+import type { Terms } from '../src/core/terms';
 import type { Role } from '../src/contract/policy';
 
 export interface DemoStore {
@@ -120,6 +121,82 @@ export const CHANNELS = [
   { id: 'bazaarlane', name: 'Bazaarlane', customerMail: false },
   { id: 'trade-desk', name: 'Trade desk', customerMail: true },
 ];
+
+/** An account as DE accounts are written, with right check digits; no bank has it. */
+const ACCOUNT = { holder: 'Quillwick GmbH', iban: 'DE02120300000000202051', bic: 'BYLADEM1001' };
+
+/** How Quillwick is paid and ships, and what its names are in the languages of its customers. */
+export const TERMS: Terms = {
+  payments: [
+    {
+      name: 'Bank transfer',
+      words: { de: 'Überweisung', fr: 'Virement', pl: 'Przelew', ar: 'تحويل مصرفي' },
+      waitsForMoney: true,
+      dueInDays: 7,
+      account: ACCOUNT,
+    },
+    { name: 'Card', words: { de: 'Karte', fr: 'Carte', pl: 'Karta', ar: 'بطاقة' }, waitsForMoney: true },
+    {
+      name: 'On account',
+      words: { de: 'Auf Rechnung', fr: 'Sur facture', pl: 'Na fakturę', ar: 'على الحساب' },
+      waitsForMoney: false,
+      dueInDays: 14,
+      account: ACCOUNT,
+    },
+  ],
+  shipping: [
+    {
+      name: 'Parcel, insured',
+      words: { de: 'Paket, versichert', fr: 'Colis assuré', pl: 'Paczka ubezpieczona', ar: 'طرد مؤمَّن' },
+      price: 490,
+      freeFrom: 8000,
+      taxRate: 19,
+    },
+    { name: 'Letter', words: { de: 'Brief', fr: 'Lettre', pl: 'List', ar: 'رسالة' }, price: 190, taxRate: 19 },
+  ],
+  carriers: [
+    { name: 'Fieldpost', trackingUrl: 'https://fieldpost.example/t/{number}' },
+    { name: 'Carterline', trackingUrl: 'https://carterline.example/follow{?number,language}' },
+  ],
+  names: [
+    {
+      kind: 'place',
+      name: 'the Mill',
+      words: { de: 'in der Mühle', fr: 'au Moulin', pl: 'w Młynie', ar: 'في المطحنة' },
+    },
+    {
+      kind: 'place',
+      name: 'the Bindery store',
+      words: {
+        de: 'im Buchbinderlager',
+        fr: 'au magasin de reliure',
+        pl: 'w magazynie introligatorskim',
+        ar: 'في مخزن التجليد',
+      },
+    },
+    {
+      kind: 'place',
+      name: 'the Showroom',
+      words: { de: 'im Ausstellungsraum', fr: 'à la salle d’exposition', pl: 'w salonie', ar: 'في صالة العرض' },
+    },
+    {
+      kind: 'channel',
+      name: 'Web shop',
+      words: { de: 'Webshop', fr: 'boutique en ligne', pl: 'sklep internetowy', ar: 'المتجر الإلكتروني' },
+    },
+    {
+      kind: 'channel',
+      name: 'Trade desk',
+      words: { de: 'Händlertisch', fr: 'comptoir professionnel', pl: 'dział hurtowy', ar: 'قسم الجملة' },
+    },
+    {
+      kind: 'discount',
+      name: 'Autumn leaf',
+      words: { de: 'Herbstblatt', fr: 'Feuille d’automne', pl: 'Jesienny liść', ar: 'ورقة الخريف' },
+    },
+  ],
+  withoutParcel: ['patterns', 'workshops'],
+};
 
 export const LOCATIONS = ['the Mill', 'the Bindery store', 'the Showroom'];
 

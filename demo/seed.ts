@@ -27,6 +27,7 @@ import {
   LOCALES,
   PASSAGES,
   RETAIL,
+  TERMS,
   TRADE,
   type DemoStore,
 } from './quillwick';
@@ -134,6 +135,7 @@ async function seedStore({ chance, store, users, customers, orders, firstNumber,
     facts: store.facts,
     pictures: 'linked' as const,
     look: store.look,
+    terms: TERMS,
   };
   const made = await createStore(db, newStore, CHANNELS, {
     by: 'Jonas Feld',

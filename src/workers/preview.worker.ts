@@ -39,6 +39,8 @@ async function render(id: number, request: RenderParts): Promise<Rendered> {
         order: request.order,
         store: request.facts,
         locale: request.locale ?? language,
+        ownLanguage: request.sourceLanguage,
+        timeZone: request.timeZone,
         now: request.now,
         ...aboutMoment(request.order, request.moment),
         details: sampleDetails(request.moment),

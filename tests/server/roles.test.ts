@@ -79,6 +79,7 @@ const ACTIONS: Record<string, [roles: string, ...args: unknown[]]> = {
   removeRuleAction: ['owner designer', 'none'],
   tryOrderAction: [EVERYONE, 'none'],
   testRuleAction: ['owner designer translator support', 'none', 'none'],
+  saveTermsAction: ['owner designer translator', 1, 'none'],
   savePhraseAction: ['owner designer', { phrase: 'none', language: 'en', source: 'x' }],
   orderAction: [EVERYONE, 'none'],
   ordersAction: [EVERYONE, 'none'],

@@ -6,6 +6,8 @@ const TABLE: Record<Action, string> = {
   'template.edit': 'owner designer translator',
   'template.publish': 'owner designer',
   'phrase.edit': 'owner designer',
+  'terms.edit': 'owner',
+  'terms.name': 'owner designer translator',
   'look.edit': 'owner designer',
   'look.publish': 'owner designer',
   'picture.bring': 'owner designer',

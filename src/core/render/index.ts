@@ -5,3 +5,4 @@ export { blockClass } from './blocks';
 export type { Gate, Node, Range, Slot } from './marks';
 export { KeptWords } from './kept-words';
 export { wordsHtml, wordsStyles, type WordsStyles } from './words';
+export { TRANSFER_CODE_PATH, transferCodeOf, transferCodePath } from './transfer-code';

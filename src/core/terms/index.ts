@@ -3,3 +3,4 @@ export * from './names';
 export * from './bank';
 export * from './tracking';
 export * from './check';
+export * from './shipping';

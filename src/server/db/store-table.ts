@@ -1,6 +1,7 @@
 /** The stores of an installation. */
 import { int, mysqlTable, varchar } from 'drizzle-orm/mysql-core';
 import type { StoreFacts } from '@/core/snapshot';
+import type { Terms } from '@/core/terms';
 // By its path: this file is also read where no aliases are known.
 import { DEFAULT_RETENTION, type Retention } from '../../core/retention';
 import { json, lookColumn } from './columns';
@@ -14,7 +15,13 @@ export const stores = mysqlTable('store', {
   locales: json<Record<string, string>>('locales').notNull(),
   currency: varchar('currency', { length: 3 }).notNull(),
   timeZone: varchar('time_zone', { length: 60 }).notNull(),
-  facts: json<StoreFacts>('facts').notNull(),
+  facts: json<Omit<StoreFacts, 'terms' | 'ordersUrl'>>('facts').notNull(),
+  /** Payment, shipping, carriers, and what its own names are in each language. */
+  terms: json<Terms>('terms')
+    .notNull()
+    .$defaultFn(() => ({ payments: [], shipping: [], carriers: [], names: [], withoutParcel: [] })),
+  /** Grows by one with each change of the terms. */
+  termsRevision: int('terms_revision').notNull().default(1),
   /** Whether pictures travel in the message or are fetched when it is opened. */
   pictures: varchar('pictures', { length: 8 }).$type<'linked' | 'inline'>().notNull().default('linked'),
   /** The published look: what messages wear now. */

@@ -2,9 +2,15 @@
 import { readFile } from 'node:fs/promises';
 import { join, resolve, sep } from 'node:path';
 import { LRUCache } from 'lru-cache';
+import QRCode from 'qrcode';
 import sharp from 'sharp';
+import { sql } from 'drizzle-orm';
 import { LINK_SIGNS, signSvg, type LinkSign } from '@/core/look';
+import { transferCodeOf } from '@/core/render';
+import { readTransferCode } from '@/core/terms';
 import { config } from '../base/config';
+import { database } from '../db/client';
+import { stores } from '../db/schema';
 
 const TYPES: Record<string, string> = { png: 'image/png', jpg: 'image/jpeg', webp: 'image/webp', gif: 'image/gif' };
 
@@ -13,6 +19,7 @@ const signs = new LRUCache<string, Promise<Buffer>>({ max: 400 });
 /** A picture or sign below `/media`, or undefined when there is none or the path leads elsewhere. */
 export async function readMedia(path: readonly string[]): Promise<{ bytes: Buffer; type: string } | undefined> {
   if (path[0] === 'signs') return readSign(path[1] ?? '');
+  if (path[0] === 'transfer-codes') return readTransferPicture(path[1] ?? '');
   const root = resolve(config().dataDir, 'media');
   const file = resolve(join(root, ...path));
   const type = TYPES[file.slice(file.lastIndexOf('.') + 1)];
@@ -37,4 +44,28 @@ async function readSign(name: string): Promise<{ bytes: Buffer; type: string } |
     signs.set(name, drawn);
   }
   return { bytes: await drawn, type: 'image/png' };
+}
+
+const codes = new LRUCache<string, Buffer>({ max: 200 });
+
+/**
+ * The picture of a bank transfer's code (QR Code, ISO/IEC 18004, level M as EPC069-12 wants it). Only for accounts of a store: nobody
+ * else's can be had from here.
+ */
+async function readTransferPicture(name: string): Promise<{ bytes: Buffer; type: string } | undefined> {
+  const code = transferCodeOf(name);
+  const transfer = code === undefined ? undefined : readTransferCode(code);
+  if (code === undefined || !transfer) return undefined;
+  const [known] = await database()
+    .select({ id: stores.id })
+    .from(stores)
+    .where(sql`json_search(${stores.terms}, 'one', ${transfer.iban}, null, '$.payments[*].account.iban') is not null`)
+    .limit(1);
+  if (!known) return undefined;
+  let bytes = codes.get(code);
+  if (!bytes) {
+    bytes = await QRCode.toBuffer(code, { errorCorrectionLevel: 'M', margin: 4, width: 396 });
+    codes.set(code, bytes);
+  }
+  return { bytes, type: 'image/png' };
 }

@@ -10,6 +10,7 @@ import { adaptedFor, adaptedTemplate, type Letter, type NotificationFacts } from
 import type { CompiledMessage, RenderedMessage } from '@/core/render';
 import type { Segments, Template } from '@/core/template';
 import { database } from '../db/client';
+import { factsOf } from '../db/store-facts';
 import { channels, editions, events, orders, phrases, stores } from '../db/schema';
 import { config } from '../base/config';
 import { notificationFacts } from '../events/settings';
@@ -57,8 +58,10 @@ export function snapshotFor(
 ): Snapshot {
   return snapshotOf({
     order,
-    store: store.facts,
+    store: factsOf(store),
     locale: store.locales[language] ?? language,
+    ownLanguage: store.language,
+    timeZone: store.timeZone,
     now,
     ...aboutMoment(order, moment),
     ...more,

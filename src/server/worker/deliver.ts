@@ -218,7 +218,7 @@ async function makeMessage(
   const messageId = deliveryMessageId(delivery.id, sender.address);
   const date = new Date();
   const composed = async (filled: RenderedMessage): Promise<Buffer> => {
-    const made = store.pictures === 'inline' ? await withPictures(filled) : { message: filled, pictures: undefined };
+    const made = await withPictures(filled, store.pictures === 'inline' ? 'all' : 'codes');
     return composeMessage(made.message, {
       from: { name: sender.name, address: sender.address },
       to: { name: delivery.recipientName, address: delivery.recipient },
@@ -226,7 +226,7 @@ async function makeMessage(
       messageId,
       date,
       language: delivery.language,
-      ...(made.pictures && { pictures: made.pictures }),
+      pictures: made.pictures,
       ...(files && { files }),
       ...(later?.letter && { byHand: true }),
     });

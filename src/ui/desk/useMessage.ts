@@ -28,12 +28,14 @@ export function useMessage({ store, moment, language, order, channelName, now }:
         order,
         store: store.facts,
         locale,
+        ownLanguage: store.language,
+        timeZone: store.timeZone,
         now,
         ...aboutMoment(order, moment),
         details: sampleDetails(moment),
         ...(channelName && { channelName }),
       }),
-    [order, channelName, store.facts, locale, now, moment],
+    [order, channelName, store.facts, store.language, store.timeZone, locale, now, moment],
   );
   const context: EditingContext = useMemo(
     () => ({ moment, values: snapshot.values, writing: { locale, timeZone: store.timeZone } }),

@@ -4,6 +4,7 @@ import { X } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Failure, Result } from '@/core/result';
+import { shippingOf, type ShippingMethod } from '@/core/terms';
 import { languageName } from '@/core/names';
 import { figuresOf, type BasketLine } from '@/core/order';
 import { Check } from '../parts/Check';
@@ -20,7 +21,8 @@ export interface PlaceOrderProps {
   customers: { id: string; name: string; email: string; language: string; guest: boolean }[];
   channels: { id: string; name: string; customerMail: boolean }[];
   codes: { code: string; kind: 'percent' | 'amount'; value: number }[];
-  shipping: { method: string; price: number; freeFrom: number; taxRate: number };
+  shipping: ShippingMethod[];
+  payments: string[];
   withoutParcel: string[];
   onPlace: (order: unknown) => Promise<Result<{ number: string }>>;
 }
@@ -34,7 +36,8 @@ interface Line {
 type Who = 'known' | 'guest';
 
 export function PlaceOrderScreen(props: PlaceOrderProps) {
-  const { base, currency, languages, products, customers, channels, codes, shipping, withoutParcel, onPlace } = props;
+  const { base, currency, languages, products, customers, channels, codes, withoutParcel, onPlace } = props;
+  const payments = props.payments.length > 0 ? props.payments : PAYMENTS;
   const router = useRouter();
   const [who, setWho] = useState<Who>('known');
   const [customer, setCustomer] = useState<string | null>(null);
@@ -47,7 +50,8 @@ export function PlaceOrderScreen(props: PlaceOrderProps) {
   const [code, setCode] = useState('');
   const [collect, setCollect] = useState(false);
   const [taxAdded, setTaxAdded] = useState(false);
-  const [payment, setPayment] = useState('Bank transfer');
+  const [payment, setPayment] = useState(payments[0]!);
+  const [shipping, setShipping] = useState(props.shipping[0]);
   const [paid, setPaid] = useState<'paid' | 'open'>('paid');
   const [note, setNote] = useState('');
   const [failure, setFailure] = useState<Failure>();
@@ -65,13 +69,7 @@ export function PlaceOrderScreen(props: PlaceOrderProps) {
   const taken = codes.find((c) => c.code.toLowerCase() === code.trim().toLowerCase());
   const figures = figuresOf({
     lines: basket,
-    ...(parcel && {
-      shipping: {
-        method: shipping.method,
-        price: goods >= shipping.freeFrom ? 0 : shipping.price,
-        taxRate: shipping.taxRate,
-      },
-    }),
+    ...(parcel && shipping && { shipping: shippingOf(shipping, goods) }),
     ...(taken && { code: taken }),
     taxIncluded: !taxAdded,
     rounding: 'order',
@@ -100,6 +98,7 @@ export function PlaceOrderScreen(props: PlaceOrderProps) {
         collect,
         taxAdded,
         payment,
+        ...(parcel && shipping && { shipping: shipping.name }),
         paid: paid === 'paid',
         ...(note.trim() && { note: note.trim() }),
       }),
@@ -228,7 +227,7 @@ export function PlaceOrderScreen(props: PlaceOrderProps) {
                 <Pick
                   id={ids.id}
                   value={payment}
-                  choices={PAYMENTS.map((p) => ({ value: p, label: p }))}
+                  choices={payments.map((p) => ({ value: p, label: p }))}
                   onChange={setPayment}
                 />
               )}
@@ -245,6 +244,18 @@ export function PlaceOrderScreen(props: PlaceOrderProps) {
               />
             </div>
           </div>
+          {parcel && props.shipping.length > 1 && (
+            <Field label="Shipped by" problem={problemAt(failure, '/shipping')}>
+              {(ids) => (
+                <Pick
+                  id={ids.id}
+                  value={shipping?.name ?? ''}
+                  choices={props.shipping.map((m) => ({ value: m.name, label: m.name }))}
+                  onChange={(name) => setShipping(props.shipping.find((m) => m.name === name))}
+                />
+              )}
+            </Field>
+          )}
           <Check label="Is collected, without a parcel" on={collect} onChange={setCollect} />
           <Check label="Prices are without tax, which is added" on={taxAdded} onChange={setTaxAdded} />
           <Field label="Note from the customer" problem={problemAt(failure, '/note')}>

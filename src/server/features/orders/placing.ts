@@ -7,12 +7,14 @@ import {
   AddressSchema,
   codeProblem,
   figuresOf,
+  isShippable,
   lineTotal,
   OWN_ORDERS,
   type BasketLine,
   type Order,
 } from '@/core/order';
 import { languageName } from '@/core/names';
+import { shippingOf, type ShippingMethod, type Terms } from '@/core/terms';
 import { checker } from '@/core/schema';
 import type { Access } from '../../auth/access';
 import { timeNow } from '../../db/demo-clock';
@@ -51,8 +53,9 @@ export async function orderChoices(access: Access) {
     })),
     channels: channelRows.map(({ id, name, customerMail }) => ({ id, name, customerMail })),
     codes: codes.map(({ code, kind, value }) => ({ code, kind, value })),
-    shipping: SHIPPING,
-    withoutParcel: [...WITHOUT_PARCEL],
+    shipping: store.terms.shipping,
+    payments: store.terms.payments.map((m) => m.name),
+    withoutParcel: store.terms.withoutParcel,
   };
 }
 
@@ -89,6 +92,8 @@ const PlaceOrderSchema = Type.Object(
     taxAdded: Type.Optional(Type.Boolean()),
     collect: Type.Optional(Type.Boolean()),
     payment: Type.Optional(Type.String({ minLength: 1, maxLength: 80 })),
+    /** The store's first method when left out. */
+    shipping: Type.Optional(Type.String({ minLength: 1, maxLength: 120 })),
     note: Type.Optional(Type.String({ maxLength: 2000 })),
     paid: Type.Boolean(),
   },
@@ -99,10 +104,6 @@ const checkPlaceOrder = checker(PlaceOrderSchema);
 
 /** Of a customer whose address is not known (ISO 3166-1 leaves ZZ to its users). */
 export const NO_COUNTRY = 'ZZ';
-
-export const SHIPPING = { method: 'Parcel, insured', price: 490, freeFrom: 8000, taxRate: 19 };
-/** Categories that travel without a parcel. */
-export const WITHOUT_PARCEL = new Set(['patterns', 'workshops']);
 
 /** Places an order. Refused with the place of what does not fit. */
 export async function placeOrder(access: Access, input: unknown): Promise<Received & { number: string }> {
@@ -120,18 +121,13 @@ export async function placeOrder(access: Access, input: unknown): Promise<Receiv
   const who = await customerFor(access, wanted);
   const lines = await basketLines(access, wanted.lines);
   const subtotal = lines.reduce((sum, line) => sum + lineTotal(line), 0);
-  const parcel = !wanted.collect && lines.some((l) => !WITHOUT_PARCEL.has(l.product.category ?? ''));
+  const parcel = !wanted.collect && lines.some((l) => isShippable(l.product));
+  const method = parcel ? shippingMethod(store.terms, wanted.shipping) : undefined;
   const now = await timeNow();
   const code = await discountFor(access, wanted.code, now);
   const figures = figuresOf({
     lines,
-    ...(parcel && {
-      shipping: {
-        method: SHIPPING.method,
-        price: subtotal >= SHIPPING.freeFrom ? 0 : SHIPPING.price,
-        taxRate: SHIPPING.taxRate,
-      },
-    }),
+    ...(method && { shipping: shippingOf(method, subtotal) }),
     ...(code && { code }),
     taxIncluded: !wanted.taxAdded,
     rounding: 'order',
@@ -168,6 +164,15 @@ export async function placeOrder(access: Access, input: unknown): Promise<Receiv
       .where(and(eq(discountCodes.storeId, store.id), eq(discountCodes.code, code.code)));
   }
   return { ...received, number };
+}
+
+/** The shipping method of this name, or the first; undefined for a store that has none. */
+function shippingMethod({ shipping }: Terms, name: string | undefined): ShippingMethod | undefined {
+  const found = name === undefined ? shipping[0] : shipping.find((m) => m.name === name);
+  if (name === undefined || found) return found;
+  throw new AppError('invalid', 'The order cannot be placed like this.', [
+    { path: '/shipping', message: `"${name}" is not a shipping method of this store` },
+  ]);
 }
 
 /** Where a customer pays an order, in the shops we know of: beside its status. */
@@ -245,6 +250,7 @@ async function basketLines(access: Access, wanted: PlaceOrder['lines']): Promise
         sku: product.sku,
         name: product.name,
         category: product.category,
+        ...(access.store.terms.withoutParcel.includes(product.category) && { shippable: false }),
         ...(product.picture && { imageUrl: `${config().url}/media/${product.picture}` }),
         ...(product.category === 'patterns' && {
           downloads: [

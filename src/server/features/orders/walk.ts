@@ -12,7 +12,7 @@ import { AppError } from '../../base/errors';
 import { isWaiting } from '../deliveries/deliveries';
 import { doWithOrder } from './order-actions';
 import { orderByNumber } from './orders';
-import { placeOrder, WITHOUT_PARCEL } from './placing';
+import { placeOrder } from './placing';
 
 /** An order's life so far, moment by moment, with what was sent and not sent at each. */
 export async function loadWalk(access: Access, number: string) {
@@ -138,7 +138,10 @@ export async function startWalk(access: Access, start: WalkStart): Promise<{ num
     .orderBy(products.category, products.sku);
   const kinds = new Set<string>();
   const lines = rows
-    .filter(({ category }) => !WITHOUT_PARCEL.has(category) && !kinds.has(category) && kinds.add(category).size <= 2)
+    .filter(
+      ({ category }) =>
+        !access.store.terms.withoutParcel.includes(category) && !kinds.has(category) && kinds.add(category).size <= 2,
+    )
     .map(({ sku }, i) => ({ sku, quantity: i === 0 ? 2 : 1 }));
   if (lines.length === 0) throw new AppError('invalid', 'The store has no products yet. Bring some in first.');
   const { asGuest, language, ...person } = start;

@@ -1,6 +1,7 @@
 /** The Desk: one notification's template with its draft, editions, and what is needed to render it. */
 import { senderKindOf, type SenderKind } from '@/core/mail';
 import { desc, eq, sql } from 'drizzle-orm';
+import { factsOf } from '../../db/store-facts';
 import { findingProblem, messageFindings, templateFindings, type Finding } from '@/core/preflight';
 import { templateAddress, variantTitle } from '@/core/plan';
 import { copyBlock, freshIds, insertBlock, withWords, type Segments, type Template } from '@/core/template';
@@ -99,7 +100,7 @@ export async function benchOf(access: Access) {
       locales: store.locales,
       timeZone: store.timeZone,
       currency: store.currency,
-      facts: store.facts,
+      facts: factsOf(store),
       look: store.look,
       phrases: Object.fromEntries(phrases) as Record<string, Segments>,
       passages: live,

@@ -58,8 +58,8 @@ export async function sendTest(access: Access, request: TestRequest): Promise<{ 
     ...details,
     ...(details.invoice && { invoice: { ...details.invoice, attach: true } }),
   });
-  const inline = access.store.pictures === 'inline' ? await withPictures(message) : { message };
-  const composed = await composeMessage(inline.message, {
+  const made = await withPictures(message, access.store.pictures === 'inline' ? 'all' : 'codes');
+  const composed = await composeMessage(made.message, {
     from: { name: sender.name, address: sender.address },
     to: { name: '', address: to },
     ...(sender.replyTo && { replyTo: sender.replyTo }),
@@ -67,7 +67,7 @@ export async function sendTest(access: Access, request: TestRequest): Promise<{ 
     date: new Date(),
     language,
     mark: '[Test]',
-    ...('pictures' in inline && { pictures: inline.pictures }),
+    pictures: made.pictures,
     ...(files && { files }),
   });
   const domain = await domainOfStore(access.store.id, domainOf(sender.address).toLowerCase());

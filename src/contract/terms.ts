@@ -1,0 +1,23 @@
+/** What the screens of a store's terms are given. */
+import type { NameKind, Terms } from '@/core/terms';
+
+/** Something that newer orders name and the terms do not have. */
+export interface Unlisted {
+  kind: NameKind | 'carrier';
+  name: string;
+  /** Of how many of the newer orders. */
+  orders: number;
+}
+
+export interface TermsPage {
+  terms: Terms;
+  revision: number;
+  /** The store's own language, and the others its names need words in. */
+  language: { id: string; name: string };
+  languages: { id: string; name: string }[];
+  currency: string;
+  categories: string[];
+  unlisted: Unlisted[];
+  /** By payment method: orders that are still to be paid, whose customers know the account as it is. */
+  unpaid: Record<string, number>;
+}

@@ -1,0 +1,172 @@
+/** A store's terms: read for their screen, and saved as a whole. They are live at once: a message is made with them when it is sent. */
+import { and, desc, eq, sql } from 'drizzle-orm';
+import { checker } from '@/core/schema';
+import { languageName } from '@/core/names';
+import type { Order } from '@/core/order';
+import { plainIban, termsProblems, TermsSchema, type Terms } from '@/core/terms';
+import { may } from '../../../contract/policy';
+import type { TermsPage, Unlisted } from '../../../contract/terms';
+import type { Access } from '../../auth/access';
+import { remember } from '../../auth/history';
+import { AppError } from '../../base/errors';
+import { database } from '../../db/client';
+import { channels, orders, products, stores } from '../../db/schema';
+
+const checkTerms = checker(TermsSchema);
+
+/** Orders that are looked at for names that the terms do not have. */
+const LOOKED_AT = 200;
+
+/** The terms with what their screen shows beside them. */
+export async function loadTerms(access: Access): Promise<TermsPage> {
+  const { store } = access;
+  const db = database();
+  const [newer, categories, unpaid, channelRows] = await Promise.all([
+    db
+      .select({ order: orders.snapshot })
+      .from(orders)
+      .where(eq(orders.storeId, store.id))
+      .orderBy(desc(orders.id))
+      .limit(LOOKED_AT),
+    db.selectDistinct({ category: products.category }).from(products).where(eq(products.storeId, store.id)),
+    db
+      .select({
+        method: sql<string | null>`json_value(${orders.snapshot}, '$.payment.method')`.as('method'),
+        orders: sql<number>`count(*)`,
+      })
+      .from(orders)
+      .where(and(eq(orders.storeId, store.id), eq(orders.status, 'OrderPaymentDue')))
+      .groupBy(sql`method`),
+    db.select({ name: channels.name }).from(channels).where(eq(channels.storeId, store.id)),
+  ]);
+  return {
+    terms: store.terms,
+    revision: store.termsRevision,
+    language: { id: store.language, name: languageName(store.language) },
+    languages: store.languages.filter((l) => l !== store.language).map((id) => ({ id, name: languageName(id) })),
+    currency: store.currency,
+    categories: categories.map((c) => c.category).toSorted(),
+    unlisted: unlistedIn(
+      store.terms,
+      newer.map((r) => r.order),
+      channelRows.map((c) => c.name),
+    ),
+    unpaid: Object.fromEntries(unpaid.flatMap((u) => (u.method ? [[u.method, Number(u.orders)]] : []))),
+  };
+}
+
+/** What orders name and the terms do not have, what is named most often first. */
+function unlistedIn(terms: Terms, newer: readonly Order[], channelNames: readonly string[]): Unlisted[] {
+  const key = (kind: Unlisted['kind'], name: string): string => `${kind} ${name.trim().toLowerCase()}`;
+  const listed = new Set([
+    ...terms.payments.map((m) => key('payment', m.name)),
+    ...terms.shipping.map((m) => key('shipping', m.name)),
+    ...terms.carriers.map((c) => key('carrier', c.name)),
+    ...terms.names.map((n) => key(n.kind, n.name)),
+  ]);
+  const found = new Map<string, Unlisted>();
+  const note = (kind: Unlisted['kind'], name: string | undefined, orders = 1): void => {
+    if (!name?.trim() || listed.has(key(kind, name))) return;
+    const there = found.get(key(kind, name));
+    if (there) there.orders += orders;
+    else found.set(key(kind, name), { kind, name: name.trim(), orders });
+  };
+  for (const name of channelNames) note('channel', name, 0);
+  for (const order of newer) {
+    note('payment', order.payment?.method);
+    note('shipping', order.shipping?.method);
+    note('place', order.location);
+    for (const s of order.shipments ?? []) {
+      note('carrier', s.carrier);
+      if (s.location !== order.location) note('place', s.location);
+    }
+    for (const d of order.discounts ?? []) note('discount', d.label);
+  }
+  return [...found.values()].toSorted((a, b) => b.orders - a.orders || (a.name < b.name ? -1 : 1));
+}
+
+/**
+ * Saves a store's terms. Throws `conflict` when somebody saved others since, `invalid` with the places of what is wrong, and
+ * `forbidden` when somebody who may only name things changes more than words.
+ */
+export async function saveTerms(access: Access, revision: number, input: unknown): Promise<{ revision: number }> {
+  const { store } = access;
+  const checked = checkTerms(input);
+  if (!checked.ok) throw new AppError('invalid', 'Nothing was saved. Correct the marked fields.', checked.problems);
+  const terms = tidied(checked.value);
+  const problems = termsProblems(terms);
+  if (problems.length > 0) {
+    throw new AppError('invalid', 'Nothing was saved. Correct the marked fields.', problems);
+  }
+  if (!may(access.role, 'terms.edit') && withoutWords(terms) !== withoutWords(store.terms)) {
+    throw new AppError(
+      'forbidden',
+      'Only an owner may change methods, accounts and carriers. You may change their words.',
+    );
+  }
+  const [saved] = await database()
+    .update(stores)
+    .set({
+      terms,
+      termsRevision: sql`${stores.termsRevision} + 1`,
+      settingsRevision: sql`${stores.settingsRevision} + 1`,
+    })
+    .where(and(eq(stores.id, store.id), eq(stores.termsRevision, revision)));
+  if (saved.affectedRows === 0) {
+    throw new AppError('conflict', 'Somebody else saved other terms since. Load them, and make your changes again.');
+  }
+  await remember(access, 'changed the terms', changedParts(store.terms, terms).join(', ') || 'nothing');
+  return { revision: revision + 1 };
+}
+
+/** IBAN and BIC as they are kept, and no words that are empty. */
+function tidied(terms: Terms): Terms {
+  const words = <T extends { words: Record<string, string> }>(named: T): T => ({
+    ...named,
+    words: Object.fromEntries(Object.entries(named.words).filter(([, w]) => w.trim() !== '')),
+  });
+  return {
+    ...terms,
+    payments: terms.payments.map(({ account, ...m }) => ({
+      ...words(m),
+      ...(account && {
+        account: {
+          holder: account.holder.trim(),
+          iban: plainIban(account.iban),
+          ...(account.bic?.trim() && { bic: account.bic.trim().toUpperCase() }),
+        },
+      }),
+    })),
+    shipping: terms.shipping.map(words),
+    names: terms.names.map(words),
+  };
+}
+
+/** All of the terms but the words in other languages, to tell whether more than words was changed. */
+const withoutWords = ({ payments, shipping, names, ...rest }: Terms): string =>
+  JSON.stringify({
+    ...rest,
+    payments: payments.map((m) => ({ ...m, words: {} })),
+    shipping: shipping.map((m) => ({ ...m, words: {} })),
+    names: names.map(({ kind, name }) => `${kind} ${name}`).toSorted(),
+  });
+
+const PART_WORDS: Record<keyof Terms, string> = {
+  payments: 'payment methods',
+  shipping: 'shipping methods',
+  carriers: 'carriers',
+  names: 'names',
+  withoutParcel: 'categories without a parcel',
+};
+
+/** Which parts differ; of payment methods, whose account. */
+function changedParts(before: Terms, after: Terms): string[] {
+  const parts = (Object.keys(PART_WORDS) as (keyof Terms)[])
+    .filter((part) => JSON.stringify(before[part]) !== JSON.stringify(after[part]))
+    .map((part) => PART_WORDS[part]);
+  const accounts = after.payments.filter(
+    (m) =>
+      JSON.stringify(m.account) !== JSON.stringify(before.payments.find((other) => other.name === m.name)?.account),
+  );
+  return [...parts, ...accounts.map((m) => `the account of ${m.name}`)];
+}

@@ -1,0 +1,102 @@
+'use client';
+/** Who carries parcels, and where each is followed: tried on sight with a number. */
+import { Trash2 } from 'lucide-react';
+import { useState } from 'react';
+import { expandPattern, patternProblem, type Carrier } from '@/core/terms';
+import { Field } from '../parts/fields';
+import { Empty } from '../parts/Page';
+import type { PartProps } from './TermsScreen';
+
+export function CarriersPart({ terms, mayEdit, change, problem }: PartProps) {
+  const [number, setNumber] = useState('FP 4471 0932');
+  const set = (i: number, carrier: Carrier | undefined): void =>
+    change({ carriers: terms.carriers.flatMap((c, k) => (k === i ? (carrier ? [carrier] : []) : [c])) });
+  return (
+    <div className="flex max-w-5xl flex-col gap-4">
+      <p className="max-w-3xl text-sm text-slate">
+        A shop need not send a link: it is made from carrier and number. Write the carrier’s address with{' '}
+        <code className="font-mono">{'{number}'}</code> where the tracking number goes; it can ask for{' '}
+        <code className="font-mono">{'{postalCode}'}</code>, <code className="font-mono">{'{country}'}</code> and{' '}
+        <code className="font-mono">{'{language}'}</code> as well (URI template, RFC 6570).
+      </p>
+      {terms.carriers.length > 0 ? (
+        <div className="w-60">
+          <Field label="Number to try">
+            {(ids) => (
+              <input {...ids} className="input font-mono" value={number} onChange={(e) => setNumber(e.target.value)} />
+            )}
+          </Field>
+        </div>
+      ) : (
+        <Empty title="No carriers yet">Parcels are followed by the link that the shop sends, or not at all.</Empty>
+      )}
+      {terms.carriers.map((carrier, i) => {
+        const pattern = carrier.trackingUrl ?? '';
+        const wrong = pattern === '' ? undefined : patternProblem(pattern);
+        const link =
+          pattern === '' || wrong
+            ? undefined
+            : expandPattern(pattern, { number, postalCode: '20-112', country: 'PL', language: 'en' });
+        return (
+          <section key={i} aria-label={carrier.name || 'New carrier'} className="border border-rule bg-sheet p-4">
+            <fieldset disabled={!mayEdit} className="contents">
+              <div className="grid grid-cols-[14rem_1fr_auto] items-start gap-3">
+                <Field label="Name, as parcels say it" problem={problem(`/carriers/${i}/name`)}>
+                  {(ids) => (
+                    <input
+                      {...ids}
+                      className="input"
+                      value={carrier.name}
+                      onChange={(e) => set(i, { ...carrier, name: e.target.value })}
+                    />
+                  )}
+                </Field>
+                <Field label="Where a parcel is followed" problem={problem(`/carriers/${i}/trackingUrl`) ?? wrong}>
+                  {(ids) => (
+                    <input
+                      {...ids}
+                      className="input font-mono text-xs"
+                      spellCheck={false}
+                      placeholder="https://carrier.example/parcels/{number}"
+                      value={pattern}
+                      onChange={(e) =>
+                        set(i, { name: carrier.name, ...(e.target.value !== '' && { trackingUrl: e.target.value }) })
+                      }
+                    />
+                  )}
+                </Field>
+                {mayEdit && (
+                  <button
+                    type="button"
+                    className="btn btn-quiet mt-6"
+                    aria-label={`Remove ${carrier.name || 'this carrier'}`}
+                    onClick={() => set(i, undefined)}
+                  >
+                    <Trash2 size={15} aria-hidden />
+                  </button>
+                )}
+              </div>
+            </fieldset>
+            {link && (
+              <p className="mt-2 truncate text-xs text-slate">
+                Leads to{' '}
+                <a className="link" href={link} target="_blank" rel="noreferrer" data-testid="tried">
+                  {link}
+                </a>
+              </p>
+            )}
+          </section>
+        );
+      })}
+      {mayEdit && (
+        <button
+          type="button"
+          className="btn self-start"
+          onClick={() => change({ carriers: [...terms.carriers, { name: '' }] })}
+        >
+          Add a carrier
+        </button>
+      )}
+    </div>
+  );
+}

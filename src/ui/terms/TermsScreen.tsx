@@ -1,0 +1,168 @@
+'use client';
+/** How a store is paid and ships, who carries for it, and what its own names are in each language. */
+import { useRouter } from 'next/navigation';
+import { useEffect, useState } from 'react';
+import { toast } from 'sonner';
+import type { TermsPage } from '@/contract/terms';
+import type { Failure, Result } from '@/core/result';
+import type { Terms } from '@/core/terms';
+import { Page, Trouble } from '../parts/Page';
+import { answered, problemAt } from '../parts/result';
+import { CarriersPart } from './CarriersPart';
+import { NamesPart } from './NamesPart';
+import { TERMS_PARTS, type TermsPart } from './parts';
+import { PaymentPart } from './PaymentPart';
+import { ShippingPart } from './ShippingPart';
+import { UnlistedNames } from './UnlistedNames';
+
+export interface TermsProps extends TermsPage {
+  base: string;
+  part: TermsPart;
+  /** Methods, accounts and carriers; without it only words in other languages. */
+  mayEdit: boolean;
+  mayName: boolean;
+  onSave: (revision: number, terms: Terms) => Promise<Result<{ revision: number }>>;
+}
+
+/** What each part of the screen is given. */
+export interface PartProps {
+  page: TermsPage;
+  /** As kept, to say what a change reaches. */
+  saved: Terms;
+  terms: Terms;
+  mayEdit: boolean;
+  mayName: boolean;
+  change: (part: Partial<Terms>) => void;
+  problem: (path: string) => string | undefined;
+}
+
+const LISTS: Record<TermsPart, keyof Terms> = {
+  payment: 'payments',
+  shipping: 'shipping',
+  carriers: 'carriers',
+  names: 'names',
+};
+
+export function TermsScreen(props: TermsProps) {
+  const { base, mayEdit, mayName, onSave, terms: saved } = props;
+  const router = useRouter();
+  const [part, setPart] = useState(props.part);
+  const [terms, setTerms] = useState(saved);
+  const [kept, setKept] = useState(saved);
+  const [failure, setFailure] = useState<Failure>();
+  const [busy, setBusy] = useState(false);
+  // What was saved, here or elsewhere, comes in with the page; what is typed and not saved stays.
+  if (kept !== saved) {
+    if (JSON.stringify(terms) === JSON.stringify(kept)) setTerms(saved);
+    setKept(saved);
+  }
+  const changed = JSON.stringify(terms) !== JSON.stringify(saved);
+  useEffect(() => {
+    if (!changed) return;
+    const warn = (e: BeforeUnloadEvent): void => e.preventDefault();
+    window.addEventListener('beforeunload', warn);
+    return () => window.removeEventListener('beforeunload', warn);
+  }, [changed]);
+
+  const save = async (next: Terms, revision: number, before: Terms): Promise<void> => {
+    setBusy(true);
+    const result = await answered(onSave(revision, next));
+    setBusy(false);
+    setFailure(result.ok ? undefined : result.error);
+    if (!result.ok) return;
+    setTerms(next);
+    router.refresh();
+    toast.success('Saved. Messages say it from now on.', {
+      action: { label: 'Undo', onClick: () => void save(before, result.value.revision, next) },
+    });
+  };
+  const parts: PartProps = {
+    page: props,
+    saved,
+    terms,
+    mayEdit,
+    mayName,
+    change: (part) => setTerms({ ...terms, ...part }),
+    problem: (path) => problemAt(failure, path),
+  };
+  const elsewhere = TERMS_PARTS.filter(
+    ({ id }) => id !== part && failure?.problems.some((p) => p.path.startsWith(`/${LISTS[id]}/`)),
+  );
+  return (
+    <Page
+      title="Store"
+      note={<TermsTabs base={base} part={part} onPart={setPart} />}
+      actions={
+        mayName && (
+          <>
+            {changed && (
+              <button
+                type="button"
+                className="btn btn-quiet"
+                onClick={() => {
+                  setTerms(saved);
+                  setFailure(undefined);
+                }}
+              >
+                Discard changes
+              </button>
+            )}
+            <button
+              type="button"
+              className="btn btn-main"
+              disabled={!changed || busy}
+              onClick={() => void save(terms, props.revision, saved)}
+            >
+              {busy ? 'Saving ...' : 'Save changes'}
+            </button>
+          </>
+        )
+      }
+    >
+      <div className="h-full overflow-auto px-5 py-4">
+        {failure && (
+          <div className="mb-4 max-w-3xl">
+            <Trouble>
+              {failure.message}
+              {elsewhere.length > 0 && ` See also ${elsewhere.map((p) => p.label).join(', ')}.`}
+              {failure.code === 'conflict' && (
+                <button type="button" className="link ms-2" onClick={() => router.refresh()}>
+                  Load them
+                </button>
+              )}
+            </Trouble>
+          </div>
+        )}
+        {mayEdit && <UnlistedNames {...parts} part={part} />}
+        {part === 'payment' && <PaymentPart {...parts} />}
+        {part === 'shipping' && <ShippingPart {...parts} />}
+        {part === 'carriers' && <CarriersPart {...parts} />}
+        {part === 'names' && <NamesPart {...parts} />}
+      </div>
+    </Page>
+  );
+}
+
+/** The parts have addresses of their own, and are one screen: what is typed in one stays while another is looked at. */
+function TermsTabs({ base, part, onPart }: { base: string; part: TermsPart; onPart: (part: TermsPart) => void }) {
+  return (
+    <nav aria-label="Parts of the store" className="flex gap-1">
+      {TERMS_PARTS.map((p) => (
+        <a
+          key={p.id}
+          href={`${base}/store/${p.id}`}
+          aria-current={p.id === part ? 'page' : undefined}
+          className={`rounded-control px-3 py-1 text-sm text-ink ${p.id === part ? 'bg-petrol-tint font-semibold text-petrol-deep' : 'hover:bg-panel'}`}
+          onClick={(e) => {
+            if (e.metaKey || e.ctrlKey || e.shiftKey) return;
+            e.preventDefault();
+            window.history.replaceState(null, '', `${base}/store/${p.id}`);
+            onPart(p.id);
+          }}
+        >
+          {p.label}
+        </a>
+      ))}
+    </nav>
+  );
+}
