@@ -20,8 +20,14 @@ export interface Possible {
   actions: { kind: OrderActionKind; label: string; why: string | undefined }[];
   toSend: Pieces[];
   toRefund: { lines: (Pieces & { amount: number })[]; shipping: number; all: number };
-  /** What has left. */
+  /** What has left and has not come back. */
   toReturn: Pieces[];
+  /** What has not left. */
+  toCancel: Pieces[];
+  /** What has left. */
+  sent: Pieces[];
+  /** Still to be paid, in minor units. */
+  due: number;
   /** Places of the parcels that have not been delivered. */
   onTheWay: number[];
 }

@@ -20,6 +20,8 @@ export interface TriedOrder {
     notification: string;
     recipient: { address: string; name: string; role: string };
     language: string;
+    /** More than one of a row of reminders. */
+    messages: number;
     reasons: string[];
   }[];
   notWritten: { notification: string; recipient?: { address: string; name: string } | undefined; reasons: string[] }[];

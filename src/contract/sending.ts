@@ -79,7 +79,7 @@ export interface WithheldView {
   pattern: string;
   reason: string;
   kinds: SenderKind[];
-  source: 'hand' | 'bounce';
+  source: 'hand' | 'bounce' | 'refusal';
   deliveryId?: string;
   by: string;
   at: string;

@@ -56,6 +56,7 @@ export const CAUSE_KINDS = [
   'needs TLS',
   'sender refused',
   'recipient refused',
+  'refused by policy',
   'relay denied',
   'greylisted',
   'limit reached',

@@ -19,6 +19,10 @@ export function diagnose(failure: Failure): Diagnosis {
 /** Words by which servers say that an account has sent enough for now. */
 const LIMIT = /\b(rate|quota|limit|too many (messages|mails|recipients)|throttl)/;
 
+/** Words by which servers refuse a sender, and not a mailbox. */
+const POLICY =
+  /\b(policy|blocked|blacklist|blocklist|spam|reputation|not authori[sz]ed|access denied|spf|dkim|dmarc)\b/;
+
 function diagnoseReply(failure: Failure, reply: SmtpReply): Diagnosis {
   const { step, host, user, sender } = failure;
   const said = reply.text.toLowerCase();
@@ -100,6 +104,13 @@ function diagnoseReply(failure: Failure, reply: SmtpReply): Diagnosis {
         kind: 'relay denied',
         cause: `${host} does not pass mail on to other domains without signing in.`,
         remedy: 'Give the user and password of the account.',
+      };
+    }
+    if (final && (enhanced.startsWith('5.7.') || POLICY.test(said))) {
+      return {
+        kind: 'refused by policy',
+        cause: 'The recipient’s server refuses mail from this sender or server. The mailbox itself may well be there.',
+        remedy: 'Read its answer below, look at the sending domain under Sending, and ask the recipient to allow you.',
       };
     }
     if (final) {

@@ -51,7 +51,7 @@ export function figuresOf({ lines, shipping, code, taxIncluded, rounding }: Bask
   return {
     lines: lines.map(({ taxRate: _rate, ...line }) => line),
     ...(discount > 0 && {
-      discounts: [{ label: code!.label ?? 'Discount', code: code!.code, amount: discount }],
+      discounts: [{ ...(code!.label && { label: code!.label }), code: code!.code, amount: discount }],
     }),
     ...(shipping && { shipping: { method: shipping.method, price: shipping.price } }),
     taxes,

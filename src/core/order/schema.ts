@@ -184,7 +184,9 @@ export const OrderSchema = Type.Object(
     shippingAddress: Type.Optional(AddressSchema),
     lines: Type.Array(OrderLineSchema, { minItems: 1, maxItems: 500 }),
     discounts: Type.Optional(
-      Type.Array(Type.Object({ label: named(120), code: Type.Optional(text(64)), amount }, strict), { maxItems: 20 }),
+      Type.Array(Type.Object({ label: Type.Optional(named(120)), code: Type.Optional(text(64)), amount }, strict), {
+        maxItems: 20,
+      }),
     ),
     shipping: Type.Optional(Type.Object({ method: named(120), price: amount }, strict)),
     taxIncluded: Type.Optional(Type.Boolean()),

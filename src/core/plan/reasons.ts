@@ -44,6 +44,7 @@ export const ReasonSchema = Type.Union([
   reason('order-cancelled', { order: text }),
   reason('overtaken', { order: text, by: text }),
   reason('too-late', { days: text }),
+  reason('withheld', { pattern: text, reason: text }),
 ]);
 export type Reason = Static<typeof ReasonSchema>;
 
@@ -122,6 +123,8 @@ export function reasonWords(reason: Reason): string {
       return `Order ${reason.order} is further by now (${reason.by}), so this would be old news.`;
     case 'too-late':
       return `The shop told of this ${reason.days} days after it happened, too late to write to anybody.`;
+    case 'withheld':
+      return `${reason.pattern} is not written to: ${reason.reason}`;
     case 'already-written':
       return `${reason.address} already gets this message by an earlier rule.`;
   }

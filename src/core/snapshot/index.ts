@@ -2,3 +2,4 @@
 export * from './facts';
 export * from './facts-on-demand';
 export * from './snapshot';
+export { refundRows } from './money';

@@ -1,18 +1,22 @@
 /** What comes to the bounce domain: matched by its signed return-path, read, and put on record. Nothing else is believed. */
-import { eq, sql } from 'drizzle-orm';
+import { and, eq, sql } from 'drizzle-orm';
 import { simpleParser, type ParsedMail } from 'mailparser';
 import { readDeliveryStatus, readPlainBounce, type BounceReport } from '@/core/mail';
 import { config } from '../base/config';
 import { database } from '../db/client';
-import { bounces, deliveries, orders, strayBounces, withholdings } from '../db/schema';
+import { bounces, deliveries, orders, strayBounces } from '../db/schema';
 import { receiveEvent } from '../events/receive';
 import { newId } from '../base/ids';
 import { log } from '../base/log';
 import { readReturnPath } from '../sending/returnpath';
+import { withholdFrom } from '../sending/withholding';
 
 export type Taken =
   | { kind: 'bounced' | 'noted'; deliveryId: string; report: BounceReport }
   | { kind: 'forged' | 'unmatched' | 'repeated' };
+
+/** What stands on a delivery whose message came back. */
+const bouncedWords = (words: string): string => `It came back: ${words}.`.slice(0, 500);
 
 /** So many reports about one delivery are kept; more are only counted. */
 const MOST_REPORTS = 20;
@@ -63,27 +67,21 @@ export async function takeBounce(recipient: string, raw: Buffer): Promise<Taken>
       words: report.words.slice(0, 300),
       diagnostic: report.diagnostic.slice(0, 500),
     });
-    if (failed && delivery.state === 'accepted') {
+    // One that came before the acceptance was written down is found there (see `bouncedMeanwhile` in record.ts).
+    if (failed) {
       await tx
         .update(deliveries)
-        .set({ state: 'bounced', lastWords: `It came back: ${report.words}.`.slice(0, 500) })
-        .where(eq(deliveries.id, deliveryId));
+        .set({ state: 'bounced', lastWords: bouncedWords(report.words) })
+        .where(and(eq(deliveries.id, deliveryId), eq(deliveries.state, 'accepted')));
     }
     if (report.kind === 'hard') {
-      await tx
-        .insert(withholdings)
-        .ignore()
-        .values({
-          id: newId(),
-          storeId,
-          pattern: delivery.recipient.toLowerCase(),
-          reason: `mail came back: ${report.words}`.slice(0, 300),
-          kinds: [],
-          source: 'bounce',
-          deliveryId,
-          by: 'Libellus',
-          at: new Date(),
-        });
+      await withholdFrom(tx, {
+        storeId,
+        address: delivery.recipient,
+        reason: `mail came back: ${report.words}`,
+        source: 'bounce',
+        deliveryId,
+      });
     }
   });
   if (failed) await tellStaff(delivery, path.deliveryId, report);

@@ -121,7 +121,7 @@ export const withholdings = mysqlTable(
     pattern: varchar('pattern', { length: 254 }).notNull(),
     reason: varchar('reason', { length: 300 }).notNull(),
     kinds: json<SenderKind[]>('kinds').notNull(),
-    source: varchar('source', { length: 10 }).$type<'hand' | 'bounce'>().notNull(),
+    source: varchar('source', { length: 10 }).$type<'hand' | 'bounce' | 'refusal'>().notNull(),
     /** The delivery that came back. */
     deliveryId: id('delivery_id').references(() => deliveries.id, { onDelete: 'set null' }),
     by: varchar('put_by', { length: 120 }).notNull().default(''),

@@ -257,6 +257,14 @@ async function keepOrder(
     .where(eq(events.orderId, there!.id))
     .orderBy(events.id);
   if (event.type === 'order.placed') await refuseAnother(tx, order, there!.snapshot, past);
+  else if (there!.currency !== order.currency) {
+    throw new AppError('invalid', 'The order does not add up.', [
+      {
+        path: '/data/order/currency',
+        message: `is ${order.currency}, and the order was placed in ${there!.currency}. Give all amounts in ${there!.currency}`,
+      },
+    ]);
+  }
   // Writing to somebody changes nothing of the order.
   const late = event.type === BY_HAND || past.some((e) => e.time > at);
   const now = {

@@ -1,10 +1,11 @@
 /** One delivery: its way chosen, rendered, composed, signed, sent, and written down. */
-import { isAboutService, isFinal, retryDelay, type DeliveryState } from '@/core/mail';
+import { isAboutService, isFinal, retryDelay, type DeliveryState, type SendOutcome } from '@/core/mail';
 import type { Order } from '@/core/order';
 import { holdsSecrets, maskValues } from '@/core/placeholders';
 import { planDue, reasonWords } from '@/core/plan';
 import type { RenderedMessage } from '@/core/render';
 import { config } from '../base/config';
+import { database } from '../db/client';
 import { databaseNow } from '../db/time';
 import { ContentError, faultCause, isDatabaseError, type FaultCause } from '../base/faults';
 import { log } from '../base/log';
@@ -14,6 +15,7 @@ import { filesFor } from '../sending/files';
 import { withPictures } from '../sending/pictures';
 import { snapshotFor, type BatchContext } from '../sending/render';
 import { viaOf } from '../sending/service';
+import { withholdFrom } from '../sending/withholding';
 import type { Delivery } from './claims';
 import { FAR_AHEAD, type Dispatch, type Way } from './dispatch';
 import type { Lines } from './service-lines';
@@ -115,7 +117,24 @@ async function attempt(delivery: Delivery, using: DeliverWith, begin: () => Prom
   }
   const { kind, cause: words, remedy } = result.diagnosis!;
   const failure = { ...made, cause: kind, words, remedy };
-  if (isFinal(result.outcome, kind)) return { ...failure, state: 'failed' };
+  if (isFinal(result.outcome, kind)) {
+    // A mailbox that is not there will not be there tomorrow: nobody is helped by asking again with each order.
+    if (kind === 'recipient refused') {
+      await withholdFrom(database(), {
+        storeId: delivery.storeId,
+        address: delivery.recipient,
+        reason: `refused: ${saidBy(result.outcome)}`,
+        source: 'refusal',
+        deliveryId: delivery.id,
+      });
+      return {
+        ...failure,
+        state: 'failed',
+        remedy: `${remedy} The address is not written to until it is allowed again under Sending.`,
+      };
+    }
+    return { ...failure, state: 'failed' };
+  }
   const wait = retryDelay(delivery.attempts, ageOf(delivery), Math.random());
   if (isAboutService(result.failedAt!, kind)) {
     await using.dispatch.failed(way.service, kind, words);
@@ -132,6 +151,10 @@ async function attempt(delivery: Delivery, using: DeliverWith, begin: () => Prom
     ? { ...failure, state: 'failed', words: `${words} It was given up after five days.` }
     : { ...failure, state: 'deferred', dueAt: new Date(databaseNow() + wait) };
 }
+
+/** What a server answered, short enough for a list. */
+const saidBy = (outcome: SendOutcome): string =>
+  outcome.kind === 'refused' ? `${outcome.code} ${outcome.response}`.replace(/\s+/g, ' ').slice(0, 200) : '';
 
 /** For how long it has been tried, in ms: what waited for its time was not tried before it. */
 const ageOf = ({ plannedFor, createdAt }: Delivery): number =>

@@ -12,7 +12,7 @@ import type { SigningKey } from '../sending/dkim';
 import { bounceDomainOf, returnPathOf } from '../sending/returnpath';
 import { senderFor, sendersOf, servicesOf, standingOf, type SenderRow, type ServiceRow } from '../sending/service';
 import { countAccepted, reserve, returnUnused } from '../sending/service-use';
-import type { WithholdingRow } from '../sending/withholding';
+import { withheldWords, type WithholdingRow } from '../sending/withholding';
 import { releaseHeld, type Delivery } from './claims';
 import {
   destinationAccepted,
@@ -122,7 +122,7 @@ export class Dispatch {
       return {
         kind: 'withheld',
         cause: 'withheld',
-        words: `${withheld.pattern} is not written to: ${withheld.reason}`,
+        words: withheldWords(withheld),
         remedy: 'Release this message once, or take the address off the list under Sending.',
       };
     }

@@ -9,7 +9,7 @@ import { database, type Executor } from '../db/client';
 import { databaseNow } from '../db/time';
 import { isAway } from '../base/database-errors';
 import { retryingDeadlocks } from '../db/deadlocks';
-import { attempts, deliveries, sentMessages } from '../db/schema';
+import { attempts, bounces, deliveries, sentMessages } from '../db/schema';
 import { newId } from '../base/ids';
 import { log } from '../base/log';
 import { dropSecrets } from '../events/secrets';
@@ -141,6 +141,10 @@ async function recordOutcomes(entries: readonly Entry[]): Promise<void> {
     const changed = group.filter((e) => owned.has(e.delivery.id));
     if (changed.length > 0) {
       await writeDeliveries(tx, changed);
+      await bouncedMeanwhile(
+        tx,
+        changed.filter((e) => e.outcome.state === 'accepted').map((e) => e.delivery.id),
+      );
     }
     const tried = group.flatMap((e) => attemptOf(e) ?? []);
     if (tried.length > 0) {
@@ -211,6 +215,21 @@ async function writeDeliveries(tx: Executor, group: readonly Ended[]): Promise<v
     set d.state = a.state, d.lease_until = null, d.lease_by = null, d.last_words = a.words, d.cause = a.cause, d.due_at = a.due_at,
       d.subject = a.subject, d.message_id = a.message_id, d.accepted_at = a.accepted_at, d.attempts = a.attempts,
       d.edition_id = a.edition_id, d.language = a.language`);
+}
+
+/** A report can be faster than the record: what came back before its acceptance was written down is bounced all the same. */
+async function bouncedMeanwhile(tx: Executor, ids: readonly string[]): Promise<void> {
+  if (ids.length === 0) return;
+  const back = await tx
+    .select({ id: bounces.deliveryId, words: bounces.words })
+    .from(bounces)
+    .where(and(inArray(bounces.deliveryId, [...ids]), inArray(bounces.kind, ['hard', 'soft'])));
+  for (const { id, words } of back) {
+    await tx
+      .update(deliveries)
+      .set({ state: 'bounced', lastWords: `It came back: ${words}.`.slice(0, 500) })
+      .where(eq(deliveries.id, id));
+  }
 }
 
 /** A time as MariaDB writes it, UTC. */

@@ -6,10 +6,11 @@ import {
   amountText,
   orderedPieces,
   parseAmount,
-  refundFor,
+  refundLines,
   type Order,
   type OrderAction,
   type OrderActionKind,
+  type Pieces,
   type Shipment,
 } from '@/core/order';
 import type { Failure, Result } from '@/core/result';
@@ -44,15 +45,27 @@ interface Fields {
   pieces: Record<string, string>;
   shipping: string;
   goodwill: string;
+  amount: string;
 }
 
 const HAS_REASON: readonly OrderActionKind[] = ['fail-payment', 'pause', 'delay', 'refund', 'cancel'];
-const HAS_PIECES: readonly OrderActionKind[] = ['dispatch', 'hand-over', 'refund', 'return'];
+const HAS_PIECES: readonly OrderActionKind[] = ['dispatch', 'hand-over', 'refund', 'return', 'cancel'];
+/** All that is offered is what is meant, until somebody says less. */
+const MEANS_ALL: readonly OrderActionKind[] = ['dispatch', 'hand-over', 'cancel'];
+
+const offeredFor = (kind: OrderActionKind, possible: Possible): Pieces[] =>
+  kind === 'refund'
+    ? possible.toRefund.lines
+    : kind === 'return'
+      ? possible.toReturn
+      : kind === 'cancel'
+        ? possible.toCancel
+        : possible.toSend;
 
 export function ActionDialog({ kind, order, possible, onDo, onDone, onClose }: ActionDialogProps) {
   const { currency } = order;
   const parcels = possible.onTheWay.map((place) => ({ place, ...order.shipments![place]! }));
-  const offered = kind === 'refund' ? possible.toRefund.lines : kind === 'return' ? possible.toReturn : possible.toSend;
+  const offered = offeredFor(kind, possible);
   const newest = parcels.at(-1);
   const [fields, setFields] = useState<Fields>({
     reason: '',
@@ -64,11 +77,10 @@ export function ActionDialog({ kind, order, possible, onDo, onDone, onClose }: A
     ...(kind === 'track' ? trackingOf(newest) : { carrier: 'Fieldpost', trackingNumber: '', trackingUrl: '' }),
     location: order.location ?? '',
     shipment: String(newest?.place ?? 0),
-    pieces: Object.fromEntries(
-      offered.map((l) => [l.sku, kind === 'dispatch' || kind === 'hand-over' ? String(l.quantity) : '0']),
-    ),
+    pieces: Object.fromEntries(offered.map((l) => [l.sku, MEANS_ALL.includes(kind) ? String(l.quantity) : '0'])),
     shipping: '0',
     goodwill: '0',
+    amount: amountText(possible.due, currency),
   });
   const [failure, setFailure] = useState<Failure>();
   const [busy, setBusy] = useState(false);
@@ -76,7 +88,15 @@ export function ActionDialog({ kind, order, possible, onDo, onDone, onClose }: A
   const lines = offered
     .map(({ sku }) => ({ sku, quantity: Number(fields.pieces[sku] ?? 0) }))
     .filter((l) => l.quantity !== 0);
-  const goods = kind === 'refund' ? lines.reduce((sum, l) => sum + comesTo(order, l.sku, l.quantity), 0) : 0;
+  const refunded =
+    kind === 'refund'
+      ? refundLines(
+          order,
+          lines.filter((l) => l.quantity > 0),
+        )
+      : [];
+  const goods = refunded.reduce((sum, l) => sum + l.amount, 0);
+  const amount = parseAmount(fields.amount, currency);
   const shippingBack = parseAmount(fields.shipping, currency);
   const goodwill = parseAmount(fields.goodwill, currency);
 
@@ -85,8 +105,11 @@ export function ActionDialog({ kind, order, possible, onDo, onDone, onClose }: A
     switch (kind) {
       case 'fail-payment':
       case 'pause':
-      case 'cancel':
         return { do: kind, reason };
+      case 'cancel':
+        return { do: kind, lines, reason };
+      case 'pay':
+        return { do: kind, ...(amount !== possible.due && { amount: amount ?? -1 }) };
       case 'delay':
         return {
           do: kind,
@@ -167,6 +190,28 @@ export function ActionDialog({ kind, order, possible, onDo, onDone, onClose }: A
             {failure.message} {loose.map((p) => `${p.path.split('/').at(-1)} ${p.message}`).join('. ')}
           </Trouble>
         )}
+        {kind === 'pay' && possible.due > 0 && (
+          <Field
+            label="Amount that came in"
+            problem={amount === undefined ? `is no amount in ${currency}` : problemAt(failure, '/amount')}
+            hint={`${amountText(possible.due, currency)} is still to be paid; with less, the rest stays due`}
+          >
+            {(ids) => (
+              <input
+                {...ids}
+                className="input"
+                inputMode="decimal"
+                value={fields.amount}
+                onChange={(e) => set({ amount: e.target.value })}
+              />
+            )}
+          </Field>
+        )}
+        {kind === 'cancel' && possible.sent.length > 0 && (
+          <p className="text-sm text-slate">
+            Sent already, and not cancelled: {possible.sent.map((p) => `${p.quantity} × ${p.name}`).join(', ')}.
+          </p>
+        )}
         {kind === 'delay' && (
           <Field label="Which" problem={problemAt(failure, '/sku')}>
             {(ids) => (
@@ -233,7 +278,6 @@ export function ActionDialog({ kind, order, possible, onDo, onDone, onClose }: A
                   i < 0
                     ? undefined
                     : (problemAt(failure, `/lines/${i}/quantity`) ?? problemAt(failure, `/lines/${i}/sku`));
-                const pieces = Number(fields.pieces[l.sku] ?? 0);
                 return (
                   <tr key={l.sku} className="border-b border-rule">
                     <td className="py-1 pe-2">
@@ -252,7 +296,7 @@ export function ActionDialog({ kind, order, possible, onDo, onDone, onClose }: A
                     </td>
                     <td className="text-end">
                       {kind === 'refund' ? (
-                        <Money minor={comesTo(order, l.sku, pieces)} currency={currency} />
+                        <Money minor={refunded.find((r) => r.sku === l.sku)?.amount ?? 0} currency={currency} />
                       ) : (
                         l.quantity
                       )}
@@ -310,7 +354,7 @@ export function ActionDialog({ kind, order, possible, onDo, onDone, onClose }: A
                 <Money minor={goods + (shippingBack ?? 0) + (goodwill ?? 0)} currency={currency} />
               </span>
               <span className="text-slate">
-                of <Money minor={possible.toRefund.all} currency={currency} /> that was paid
+                of <Money minor={possible.toRefund.all} currency={currency} /> that can be refunded
               </span>
               <button
                 type="button"
@@ -318,7 +362,14 @@ export function ActionDialog({ kind, order, possible, onDo, onDone, onClose }: A
                 onClick={() =>
                   set({
                     pieces: Object.fromEntries(possible.toRefund.lines.map((l) => [l.sku, String(l.quantity)])),
-                    shipping: amountText(possible.toRefund.shipping, currency),
+                    shipping: amountText(
+                      Math.min(
+                        possible.toRefund.shipping,
+                        possible.toRefund.all -
+                          refundLines(order, possible.toRefund.lines).reduce((sum, l) => sum + l.amount, 0),
+                      ),
+                      currency,
+                    ),
                     goodwill: '0',
                   })
                 }
@@ -332,11 +383,6 @@ export function ActionDialog({ kind, order, possible, onDo, onDone, onClose }: A
       </div>
     </Dialog>
   );
-}
-
-/** What some pieces would give back; nothing while no whole number is typed. */
-function comesTo(order: Order, sku: string, pieces: number): number {
-  return Number.isSafeInteger(pieces) && pieces > 0 ? refundFor(order, sku, pieces) : 0;
 }
 
 const trackingOf = ({ carrier = '', trackingNumber = '', trackingUrl = '' }: Partial<Shipment> = {}) => ({

@@ -1,8 +1,9 @@
 'use client';
 /** What an order is: its goods and figures, whose it is, and what has left and gone back. */
 import type { ReactNode } from 'react';
-import { addressLines } from '@/core/snapshot';
+import { addressLines, refundRows } from '@/core/snapshot';
 import {
+  amountDue,
   customerName,
   lineTotal,
   orderTotals,
@@ -27,7 +28,8 @@ export function OrderFacts({
   language: string;
   zone: string;
 }) {
-  const { customer, shipments = [], refunds = [] } = order;
+  const { customer, shipments = [], refunds = [], cancellations = [], returns = [] } = order;
+  const due = amountDue(order);
   return (
     <>
       <Figures order={order} />
@@ -46,7 +48,12 @@ export function OrderFacts({
         </Fact>
         {order.payment && (
           <Fact label="Payment">
-            {order.payment.method}, {order.payment.paid ? 'paid' : 'still open'}
+            {order.payment.method}, {order.payment.paid ? 'paid' : due === 0 ? 'nothing to pay' : 'still open'}
+            {due > 0 && (
+              <>
+                : <Money minor={due} currency={order.currency} />
+              </>
+            )}
           </Fact>
         )}
         {order.shippingAddress && (
@@ -65,8 +72,22 @@ export function OrderFacts({
           ))}
         </Part>
       )}
+      {cancellations.length > 0 && (
+        <Part title="What was cancelled">
+          {cancellations.map((c, i) => (
+            <Moved key={i} order={order} lines={c.lines} words={c.reason} at={c.cancelledAt} zone={zone} />
+          ))}
+        </Part>
+      )}
+      {returns.length > 0 && (
+        <Part title="What came back">
+          {returns.map((r, i) => (
+            <Moved key={i} order={order} lines={r.lines} at={r.receivedAt} zone={zone} />
+          ))}
+        </Part>
+      )}
       {refunds.length > 0 && (
-        <Part title="What has gone back">
+        <Part title="What was refunded">
           {refunds.map((r, i) => (
             <PaidBack key={`${r.issuedAt} ${i}`} order={order} refund={r} zone={zone} />
           ))}
@@ -123,7 +144,11 @@ function Figures({ order }: { order: Order }) {
           </tr>
         ))}
         {totals.discount > 0 &&
-          sum('discount', `Discount ${order.discounts?.map((d) => d.code ?? d.label).join(', ')}`, -totals.discount)}
+          sum(
+            'discount',
+            `Discount ${order.discounts?.map((d) => d.code ?? d.label ?? '').join(', ')}`,
+            -totals.discount,
+          )}
         {order.shipping && sum('shipping', order.shipping.method, totals.shipping)}
         {!totals.taxIncluded && order.taxes?.map((t) => sum(`tax ${t.label}`, t.label, t.amount))}
         {sum('total', 'Total', totals.total, true)}
@@ -131,7 +156,7 @@ function Figures({ order }: { order: Order }) {
           order.taxes?.map((t) =>
             sum(`tax ${t.label}`, <span className="text-slate">{t.label}, included</span>, t.amount),
           )}
-        {totals.refunded > 0 && sum('refunded', 'Gone back', -totals.refunded)}
+        {totals.refunded > 0 && sum('refunded', 'Refunded', -totals.refunded)}
       </tbody>
     </table>
   );
@@ -186,18 +211,60 @@ function Parcel({ order, shipment, zone }: { order: Order; shipment: Shipment; z
   );
 }
 
+/** A refund line by line: its goods, shipping and goodwill, each with its sum. */
 function PaidBack({ order, refund, zone }: { order: Order; refund: Refund; zone: string }) {
-  const goods = refund.lines ? goodsWords(order, refund.lines) : '';
+  const { currency } = order;
+  const rows = refundRows(order, refund).filter((r) => r.label !== 'refunded');
+  return (
+    <li className="border-b border-rule py-1.5">
+      <div className="flex items-baseline gap-2">
+        <span className="font-semibold">
+          <Money minor={refund.amount} currency={currency} />
+        </span>
+        {refund.issuedAt && (
+          <span className="ms-auto shrink-0 text-xs text-slate">
+            <Time at={refund.issuedAt} zone={zone} />
+          </span>
+        )}
+      </div>
+      {rows.map((r, i) => (
+        <div key={i} className="flex items-baseline gap-2">
+          <span className="min-w-0" dir="auto">
+            {r.name ?? (r.label === 'shipping' ? 'Shipping' : 'Goodwill')}
+          </span>
+          <span className="ms-auto">
+            <Money minor={r.amount.minor} currency={currency} />
+          </span>
+        </div>
+      ))}
+      {refund.reason && <div className="text-xs text-slate">{refund.reason}</div>}
+    </li>
+  );
+}
+
+/** Pieces that were cancelled or came back. */
+function Moved({
+  order,
+  lines,
+  words,
+  at,
+  zone,
+}: {
+  order: Order;
+  lines: readonly { sku: string; quantity: number }[];
+  words?: string | undefined;
+  at?: string | undefined;
+  zone: string;
+}) {
   return (
     <li className="flex items-baseline gap-2 border-b border-rule py-1.5">
       <span className="min-w-0">
-        <Money minor={refund.amount} currency={order.currency} />
-        {goods && ` for ${goods}`}
-        {refund.reason && <span className="block text-xs text-slate">{refund.reason}</span>}
+        {goodsWords(order, lines)}
+        {words && <span className="block text-xs text-slate">{words}</span>}
       </span>
-      {refund.issuedAt && (
+      {at && (
         <span className="ms-auto shrink-0 text-xs text-slate">
-          <Time at={refund.issuedAt} zone={zone} />
+          <Time at={at} zone={zone} />
         </span>
       )}
     </li>

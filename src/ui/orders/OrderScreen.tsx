@@ -46,6 +46,8 @@ export interface OrderProps {
     words: string;
     /** For its time. */
     waits: boolean;
+    /** Why it will not go out, as things stand. */
+    withheld: string | undefined;
     at: string;
   }[];
   notWritten: { id: string; notification: string; recipient: string; recipientName: string; reason: string }[];
@@ -117,14 +119,18 @@ export function OrderScreen(props: OrderProps) {
                       · {d.role} · {languageName(d.language)}
                     </span>
                   </span>
-                  <StateWord state={d.state} waits={d.waits} />
+                  {d.withheld ? (
+                    <span className="text-slate">will not be sent</span>
+                  ) : (
+                    <StateWord state={d.state} waits={d.waits} />
+                  )}
                   <span className="w-28 text-end text-xs text-slate">
                     <Time at={d.at} zone={zone} />
                   </span>
                 </Link>
                 {d.waits ? (
                   <div className="flex gap-3 text-slate">
-                    waits for its time
+                    {d.withheld ?? 'waits for its time'}
                     {mayStop && (
                       <>
                         <button

@@ -78,7 +78,7 @@ function Heard({ title, list }: { title: string; list: TriedOrder['written'] }) 
       {list.length === 0 && <p className="mt-1 text-sm text-slate">Nobody.</p>}
       <ul className="mt-1 text-sm">
         {list.map((w) => (
-          <li key={w.notification + w.recipient.address} className="border-b border-rule py-2">
+          <li key={`${w.later} ${w.notification} ${w.recipient.address}`} className="border-b border-rule py-2">
             <div className="flex items-baseline gap-2">
               <Mark tone="good" size={12} />
               <span className="font-semibold">
@@ -86,6 +86,7 @@ function Heard({ title, list }: { title: string; list: TriedOrder['written'] }) 
               </span>
               <span className="text-slate">
                 {w.notification}, in {languageName(w.language)}
+                {w.messages > 1 && `, ${w.messages} messages`}
               </span>
             </div>
             <p className="ps-5 text-slate">{w.reasons.slice(1).join(' ')}</p>

@@ -1,5 +1,5 @@
 /** The board of everything that can go out, and an order's own path over it. */
-import { and, count, desc, eq, gte, inArray, max } from 'drizzle-orm';
+import { and, count, desc, eq, gte, inArray, max, ne, or } from 'drizzle-orm';
 import { conditionWords } from '@/core/conditions';
 import type { DeliveryState } from '@/core/mail';
 import { sampleOrders } from '@/core/order';
@@ -25,6 +25,7 @@ import {
 import { AppError } from '../../base/errors';
 import { planSettings } from '../../events/settings';
 import { idAt } from '../../base/ids';
+import { withholdingsOf, withoutWithheld } from '../../sending/withholding';
 import { isWaiting } from '../deliveries/deliveries';
 
 const DAY = 86_400_000;
@@ -135,7 +136,10 @@ async function countByNotification(which: ReturnType<typeof and>, storeId: strin
   return new Map(rows.map((r) => [r.id, r.n]));
 }
 
-/** The newest delivery of each notification, unless it still waits: two short reads, however long the record is. */
+/**
+ * The newest delivery of each notification that does not wait any more: two short reads, however long the record is, and one more for
+ * each notification whose newest still waits for its time.
+ */
 async function lastDeliveries(ids: readonly string[]) {
   if (ids.length === 0) return new Map<string, { state: DeliveryState; at: Date }>();
   const newest = await database()
@@ -145,16 +149,37 @@ async function lastDeliveries(ids: readonly string[]) {
     .groupBy(deliveries.notificationId);
   const wanted = newest.flatMap((n) => n.id ?? []);
   if (wanted.length === 0) return new Map<string, { state: DeliveryState; at: Date }>();
-  const rows = await database()
-    .select({
-      notificationId: deliveries.notificationId,
-      state: deliveries.state,
-      at: deliveries.createdAt,
-      timed: deliveries.timed,
-    })
-    .from(deliveries)
-    .where(inArray(deliveries.id, wanted));
-  return new Map(rows.filter((r) => !isWaiting(r.state, r.timed)).map((r) => [r.notificationId, r]));
+  const columns = {
+    notificationId: deliveries.notificationId,
+    state: deliveries.state,
+    createdAt: deliveries.createdAt,
+    acceptedAt: deliveries.acceptedAt,
+    timed: deliveries.timed,
+  };
+  const rows = await database().select(columns).from(deliveries).where(inArray(deliveries.id, wanted));
+  const earlier = await Promise.all(
+    rows
+      .filter((r) => isWaiting(r.state, r.timed))
+      .map((r) =>
+        database()
+          .select(columns)
+          .from(deliveries, { forceIndex: 'delivery_notification' })
+          .where(
+            and(
+              eq(deliveries.notificationId, r.notificationId),
+              or(ne(deliveries.state, 'planned'), eq(deliveries.timed, false)),
+            ),
+          )
+          .orderBy(desc(deliveries.id))
+          .limit(1),
+      ),
+  );
+  return new Map(
+    [...rows.filter((r) => !isWaiting(r.state, r.timed)), ...earlier.flat()].map((r) => [
+      r.notificationId,
+      { state: r.state, at: r.acceptedAt ?? r.createdAt },
+    ]),
+  );
 }
 
 /** Orders looked at for doubles: the newest, and those made up for every situation. */
@@ -226,7 +251,8 @@ export async function orderPath(access: Access, number: string): Promise<OrderPa
     .from(orders)
     .where(and(eq(orders.storeId, store.id), eq(orders.number, number)));
   if (!order) throw new AppError('not-found', `${store.name} has no order ${number}.`);
-  const [sent, unsent, settings, channelRows, people] = await Promise.all([
+  const [withheld, sent, unsent, settings, channelRows, people] = await Promise.all([
+    withholdingsOf(store.id),
     database().select().from(deliveries).where(eq(deliveries.orderId, order.id)).orderBy(deliveries.id),
     database().select().from(notWritten).where(eq(notWritten.orderId, order.id)).orderBy(notWritten.id),
     planSettings(database(), store),
@@ -258,15 +284,18 @@ export async function orderPath(access: Access, number: string): Promise<OrderPa
   const customer = people.get(order.customerEmail);
   for (const notification of settings.notifications) {
     if (byNotification[notification.id] || order.status === 'OrderCancelled') continue;
-    const planned = plan({
-      moment: notification.moment,
-      order: order.snapshot,
-      at: Date.now(),
-      answered: order.answered,
-      ...(notification.moment === BY_HAND && { letter: { notificationId: notification.id, by: '', adapted: [] } }),
-      ...(channel && { channel }),
-      ...(customer && { customer }),
-    });
+    const planned = withoutWithheld(
+      plan({
+        moment: notification.moment,
+        order: order.snapshot,
+        at: Date.now(),
+        answered: order.answered,
+        ...(notification.moment === BY_HAND && { letter: { notificationId: notification.id, by: '', adapted: [] } }),
+        ...(channel && { channel }),
+        ...(customer && { customer }),
+      }),
+      withheld,
+    );
     const mine = planned.deliveries.filter((d) => d.notificationId === notification.id).length;
     const step = of(notification.id);
     step.would = mine;

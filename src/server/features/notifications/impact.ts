@@ -9,6 +9,7 @@ import type { Access } from '../../auth/access';
 import { database } from '../../db/client';
 import { channels, events } from '../../db/schema';
 import { planSettings } from '../../events/settings';
+import { withholdingsOf, withoutWithheld } from '../../sending/withholding';
 import { boardRows, customersOf, ordersToPlan, shopMailsOf } from './board';
 import { notificationBySlug } from './notification';
 
@@ -24,8 +25,9 @@ export async function impactOf(access: Access, slug: string): Promise<Impact> {
   const byHand = moment === BY_HAND;
   // By hand it is offered on orders, whatever has become of them.
   const starts = byHand ? (['order.placed'] as const) : startsOf(moment);
-  const [settings, past, channelRows, about, mails, rows] = await Promise.all([
+  const [settings, withheld, past, channelRows, about, mails, rows] = await Promise.all([
     planSettings(database(), store),
+    withholdingsOf(store.id),
     database()
       .select({ type: events.type, time: events.time, data: events.data })
       .from(events)
@@ -82,14 +84,17 @@ export async function impactOf(access: Access, slug: string): Promise<Impact> {
   for (const { order, type, time } of looked) {
     const channel = channelOf.get(order.channel);
     const customer = people.get(order.customer.email);
-    const planned = plan({
-      moment: byHand ? moment : type,
-      ...(byHand && { letter: { notificationId: notification.id, by: access.person.name, adapted: [] } }),
-      order,
-      at: time.getTime(),
-      ...(channel && { channel }),
-      ...(customer && { customer }),
-    });
+    const planned = withoutWithheld(
+      plan({
+        moment: byHand ? moment : type,
+        ...(byHand && { letter: { notificationId: notification.id, by: access.person.name, adapted: [] } }),
+        order,
+        at: time.getTime(),
+        ...(channel && { channel }),
+        ...(customer && { customer }),
+      }),
+      withheld,
+    );
     for (const d of planned.deliveries) {
       messages += 1;
       reached.add(order.number);

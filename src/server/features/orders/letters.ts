@@ -19,6 +19,7 @@ import type { LetterPart, MessageChoice } from '@/contract/letters';
 import type { Access } from '../../auth/access';
 import { timeNow } from '../../db/demo-clock';
 import { codesOf } from '../../events/codes';
+import { withholdingsOf, withoutWithheld } from '../../sending/withholding';
 import { config } from '../../base/config';
 import { database } from '../../db/client';
 import { channels, notifications, orders, templates } from '../../db/schema';
@@ -53,7 +54,8 @@ async function ordersToWrite(access: Access, numbers: readonly string[]): Promis
     );
   }
   const db = database();
-  const [rows, settings, channelRows, now] = await Promise.all([
+  const [withheld, rows, settings, channelRows, now] = await Promise.all([
+    withholdingsOf(store.id),
     db
       .select({ number: orders.number, order: orders.snapshot, answered: orders.answered })
       .from(orders)
@@ -80,15 +82,18 @@ async function ordersToWrite(access: Access, numbers: readonly string[]): Promis
       order,
       channelName: channel?.name,
       plan: (notificationId, letter = { notificationId, by: access.person.name, adapted: [] }) =>
-        plan({
-          moment: BY_HAND,
-          order,
-          at: now,
-          answered,
-          letter,
-          ...(channel && { channel }),
-          ...(customer && { customer }),
-        }),
+        withoutWithheld(
+          plan({
+            moment: BY_HAND,
+            order,
+            at: now,
+            answered,
+            letter,
+            ...(channel && { channel }),
+            ...(customer && { customer }),
+          }),
+          withheld,
+        ),
     };
   });
 }
@@ -232,7 +237,7 @@ export async function writeLetter(access: Access, input: unknown): Promise<Wrote
   const now = await timeNow();
   const outcome: WroteLetter = { messages: 0, orders: 0 };
   let fresh = false;
-  for (const { number, order } of written) {
+  for (const { number, order, plan } of written) {
     const { deliveries, known } = await receiveEvent(access.store.id, {
       specversion: '1.0',
       id: `${id}/${number}`,
@@ -242,8 +247,10 @@ export async function writeLetter(access: Access, input: unknown): Promise<Wrote
       data: { order, letter },
     });
     fresh ||= !known;
-    outcome.messages += deliveries.length;
-    if (deliveries.length > 0) outcome.orders += 1;
+    // What goes to an address that is not written to is on record, and does not go out.
+    const sent = Math.min(deliveries.length, plan(notification.id, letter).deliveries.length);
+    outcome.messages += sent;
+    if (sent > 0) outcome.orders += 1;
   }
   // What was typed since would go to nobody, and nobody may believe that it did.
   if (!fresh) {

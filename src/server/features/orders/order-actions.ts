@@ -3,7 +3,10 @@ import { ORDER_ACTIONS } from '@/core/moments';
 import { actOn } from '@/core/life';
 import {
   OrderActionSchema,
+  amountDue,
   piecesSent,
+  piecesToCancel,
+  piecesToReturn,
   stillOnTheWay,
   stillToRefund,
   stillToSend,
@@ -32,7 +35,10 @@ export function actionsFor(order: Order) {
     })),
     toSend: stillToSend(order),
     toRefund: stillToRefund(order),
-    toReturn: piecesSent(order),
+    toReturn: piecesToReturn(order),
+    toCancel: piecesToCancel(order),
+    sent: piecesSent(order),
+    due: amountDue(order),
     onTheWay: stillOnTheWay(order),
   };
 }

@@ -5,6 +5,7 @@ import { reasonWords } from '@/core/plan';
 import type { Access } from '../../auth/access';
 import { database } from '../../db/client';
 import { channels, deliveries, notWritten, orders } from '../../db/schema';
+import { withheldReason, withholdingsOf, type WithholdingRow } from '../../sending/withholding';
 import { AppError } from '../../base/errors';
 import { isWaiting } from '../deliveries/deliveries';
 import { oneOf } from '../query';
@@ -98,10 +99,19 @@ export async function orderSnapshot(
   return { order: row.snapshot, channelName: channel?.name };
 }
 
+const withheldSentence = (list: readonly WithholdingRow[], d: typeof deliveries.$inferSelect): string | undefined => {
+  const reason = withheldReason(list, {
+    recipient: { address: d.recipient, name: '', role: d.role },
+    sender: d.sender,
+  });
+  return reason && reasonWords(reason);
+};
+
 /** One order with everything that was sent about it, and what was not and why. */
 export async function orderDetail(access: Access, number: string) {
   const row = await orderByNumber(access, number);
-  const [sent, unsent, channelRows] = await Promise.all([
+  const [withheld, sent, unsent, channelRows] = await Promise.all([
+    withholdingsOf(access.store.id),
     database().select().from(deliveries).where(eq(deliveries.orderId, row.id)).orderBy(asc(deliveries.id)),
     database().select().from(notWritten).where(eq(notWritten.orderId, row.id)).orderBy(asc(notWritten.id)),
     database().select().from(channels).where(eq(channels.storeId, access.store.id)),
@@ -122,6 +132,8 @@ export async function orderDetail(access: Access, number: string) {
       subject: d.subject,
       words: d.lastWords,
       waits: isWaiting(d.state, d.timed),
+      // What waits for an address that is not written to will not go out.
+      withheld: d.state === 'planned' && !d.released ? withheldSentence(withheld, d) : undefined,
       at: (d.acceptedAt ?? (isWaiting(d.state, d.timed) ? d.dueAt : d.createdAt)).toISOString(),
     })),
     notWritten: unsent.map((n) => ({

@@ -1,7 +1,17 @@
 /** Routing: who on the staff hears of which orders, tried on real ones. */
 import { Type } from '@sinclair/typebox';
 import { and, desc, eq, ne } from 'drizzle-orm';
-import { planner, reasonWords, type Reason, holes, ScopeSchema, scopeProblems } from '@/core/plan';
+import type { MomentId } from '@/core/moments';
+import {
+  planner,
+  reasonWords,
+  type Plan,
+  type PlannedDelivery,
+  type Reason,
+  holes,
+  ScopeSchema,
+  scopeProblems,
+} from '@/core/plan';
 import { checker } from '@/core/schema';
 import type { Access } from '../../auth/access';
 import { database } from '../../db/client';
@@ -10,6 +20,7 @@ import { AppError } from '../../base/errors';
 import { settingsChanged } from '../../events/planner';
 import { planAbout, planSettings, routingRulesOf } from '../../events/settings';
 import { remember } from '../../auth/history';
+import { withholdingsOf, withoutWithheld } from '../../sending/withholding';
 import { newId } from '../../base/ids';
 import { conditionChoices, templateFor } from '../templates/templates';
 import { orderSnapshot } from '../orders/orders';
@@ -217,8 +228,9 @@ const NO_RULE: readonly Reason['code'][] = ['no-rules', 'notification-off', 'not
 export async function tryOrder(access: Access, number: string): Promise<TriedOrder> {
   const { order } = await orderSnapshot(access, number);
   const db = database();
-  const [settings, about, others] = await Promise.all([
+  const [settings, withheld, about, others] = await Promise.all([
     planSettings(db, access.store),
+    withholdingsOf(access.store.id),
     planAbout(db, access.store.id, order),
     db
       .selectDistinct({ moment: notifications.moment })
@@ -237,18 +249,20 @@ export async function tryOrder(access: Access, number: string): Promise<TriedOrd
   const name = (id: string): string => known.get(id)?.name ?? '';
   const isStaff = ({ notificationId }: { notificationId: string }): boolean =>
     known.get(notificationId)?.audience === 'staff';
-  const placed = plan({ moment: 'order.placed', order, at, ...about });
-  const later = others.map(({ moment }) => plan({ moment, order, at, ...about }));
+  const planned = (moment: MomentId): Plan => withoutWithheld(plan({ moment, order, at, ...about }), withheld);
+  const placed = planned('order.placed');
+  const later = others.map(({ moment }) => planned(moment));
   return {
     number,
     written: [
-      ...placed.deliveries.map((d) => ({ ...d, later: false })),
-      ...later.flatMap((p) => p.deliveries.filter(isStaff)).map((d) => ({ ...d, later: true })),
+      ...oncePerPerson(placed.deliveries).map((d) => ({ ...d, later: false })),
+      ...later.flatMap((p) => oncePerPerson(p.deliveries.filter(isStaff))).map((d) => ({ ...d, later: true })),
     ].map((d) => ({
       later: d.later,
       notification: name(d.notificationId),
       recipient: d.recipient,
       language: d.language,
+      messages: d.messages,
       reasons: d.reasons.map(reasonWords),
     })),
     notWritten: [
@@ -262,4 +276,16 @@ export async function tryOrder(access: Access, number: string): Promise<TriedOrd
       reasons: n.reasons.map(reasonWords),
     })),
   };
+}
+
+/** Each notification once for each person: of a row of reminders the first, with how many there are. */
+function oncePerPerson(planned: readonly PlannedDelivery[]): (PlannedDelivery & { messages: number })[] {
+  const once = new Map<string, PlannedDelivery & { messages: number }>();
+  for (const d of planned) {
+    const key = `${d.notificationId} ${d.recipient.address.toLowerCase()}`;
+    const there = once.get(key);
+    if (there) there.messages += 1;
+    else once.set(key, { ...d, messages: 1 });
+  }
+  return [...once.values()];
 }
