@@ -31,6 +31,7 @@ const CORE_LAYERS = [
   'domain',
   'order',
   'terms',
+  'invoice',
   'moments',
   'snapshot',
   'life',

@@ -16,6 +16,7 @@ import { fingerprint, seal } from '@/server/base/secrets';
 import { createStore } from '@/server/features/stores/stores';
 import { createConnection } from 'mysql2/promise';
 import { portsFrom } from '../../standins/ports';
+import { TERMS } from './terms';
 
 // Real servers and a real database answer, on a machine that may be busy.
 jest.setTimeout(60_000);
@@ -79,6 +80,7 @@ async function fillStore(): Promise<void> {
       languages: ['en', 'de', 'ar'],
       locales: { en: 'en-GB' },
       currency: 'EUR',
+      terms: TERMS,
       timeZone: 'Europe/Berlin',
       facts: STORE,
       look: { ...DEFAULT_LOOK, masthead: { ...DEFAULT_LOOK.masthead, name: 'Quillwick' } },

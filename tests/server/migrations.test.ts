@@ -127,7 +127,7 @@ it('deletes what belongs to a store with the store, and nothing of another', asy
   const db = await createConnection({ uri: url, timezone: 'Z' });
   const store = (id: string) =>
     db.query(
-      `insert into store (id, name, language, languages, locales, currency, time_zone, facts, look) values (?, 'S', 'en', '["en"]', '{}', 'EUR', 'UTC', '{}', '{}')`,
+      `insert into store (id, name, language, languages, locales, currency, time_zone, facts, look, terms) values (?, 'S', 'en', '["en"]', '{}', 'EUR', 'UTC', '{}', '{}', '{}')`,
       [id],
     );
   await store('one');

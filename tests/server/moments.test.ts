@@ -47,8 +47,8 @@ describe('a parcel', () => {
     expect(one).toContain('2 × Kozo sheet');
     expect(one).not.toContain('Awl');
     expect(two).toContain('1 × Awl');
-    expect(one).toContain('The rest follows in a parcel of its own');
-    expect(two).toContain('with this parcel your order is complete');
+    expect(one).toContain('The rest follows,');
+    expect(two).toContain('With this parcel your order is complete.');
     const [kept] = await database().select().from(orders).where(eq(orders.number, order.number));
     expect(kept!.snapshot.shipments).toHaveLength(2);
   });
@@ -170,7 +170,10 @@ describe('what else an event tells', () => {
     await receive(event('order.payment-failed', order, { reason: 'the card had expired' }));
     await receive(event('order.payment-failed', order, { reason: 'the bank was away' }));
     const mails = await texts(order.customer.email, 'did not go through');
-    expect(mails.map((m) => /\((.+)\)/.exec(m)?.[1]).toSorted()).toEqual(['the bank was away', 'the card had expired']);
+    expect(mails.map((m) => /reason we were given: (.+)\./.exec(m)?.[1]).toSorted()).toEqual([
+      'the bank was away',
+      'the card had expired',
+    ]);
   });
 
   it.each<[string, object | undefined, string]>([
@@ -206,7 +209,7 @@ describe('an account', () => {
     await take(lost);
     await drain();
     const [welcome] = await texts(made.data.customer.email, 'Willkommen bei Quillwick');
-    expect(welcome).toContain('Willkommen, Ada');
+    expect(welcome).toContain('Guten Tag Ada,');
     expect(welcome).toContain('Konto öffnen: https://quillwick.example/account');
     // The note beside the masthead names an order, and there is none.
     expect(welcome).not.toContain('Bestellung \n');

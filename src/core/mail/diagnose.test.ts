@@ -206,6 +206,12 @@ describe('a diagnosis', () => {
       { step: 'message', ...reply('552 5.3.4 Message too large') },
       /larger than the server takes/,
     ],
+    [
+      'a refusal by policy, which says nothing of the mailbox',
+      'refused by policy',
+      { step: 'recipient', ...reply('550 5.7.1 Rejected: sender listed as spam source') },
+      /mailbox itself may well be there.*look at the sending domain/,
+    ],
     ['content refused', 'content refused', { step: 'message', ...reply('554 5.7.1 spam') }, /refused the content/],
     ['too many connections', 'busy', { step: 'connect', ...reply('421 busy') }, /no more connections/],
     [

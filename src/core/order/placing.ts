@@ -49,11 +49,11 @@ export function figuresOf({ lines, shipping, code, taxIncluded, rounding }: Bask
     .map(([rate, sum]) => ({ label: `${rate}% VAT`, rate, amount: rounding === 'line' ? sum : tax(sum, rate) }));
   const added = taxIncluded ? 0 : taxes.reduce((a, t) => a + t.amount, 0);
   return {
-    lines: lines.map(({ taxRate: _rate, ...line }) => line),
+    lines: [...lines],
     ...(discount > 0 && {
       discounts: [{ ...(code!.label && { label: code!.label }), code: code!.code, amount: discount }],
     }),
-    ...(shipping && { shipping: { method: shipping.method, price: shipping.price } }),
+    ...(shipping && { shipping: { ...shipping } }),
     taxes,
     taxIncluded,
     total: subtotal - discount + (shipping?.price ?? 0) + added,

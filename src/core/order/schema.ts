@@ -77,6 +77,8 @@ export const OrderLineSchema = Type.Object(
     options: Type.Optional(text(300)),
     quantity: Type.Integer({ minimum: 1, maximum: 100_000 }),
     unitPrice: amount,
+    /** In percent; needed for invoices of orders with several rates. */
+    taxRate: Type.Optional(Type.Number({ minimum: 0, maximum: 100 })),
     /** Taken off this line as a whole. */
     discount: Type.Optional(amount),
   },
@@ -188,7 +190,12 @@ export const OrderSchema = Type.Object(
         maxItems: 20,
       }),
     ),
-    shipping: Type.Optional(Type.Object({ method: named(120), price: amount }, strict)),
+    shipping: Type.Optional(
+      Type.Object(
+        { method: named(120), price: amount, taxRate: Type.Optional(Type.Number({ minimum: 0, maximum: 100 })) },
+        strict,
+      ),
+    ),
     taxIncluded: Type.Optional(Type.Boolean()),
     taxes: Type.Optional(
       Type.Array(Type.Object({ label: named(80), rate: Type.Number({ minimum: 0, maximum: 100 }), amount }, strict), {

@@ -98,6 +98,7 @@ const WORDS: [Reason, string][] = [
     'Order QW-1 is further by now (Refund issued), so this would be old news.',
   ],
   [{ code: 'too-late', days: '9' }, 'The shop told of this 9 days after it happened, too late to write to anybody.'],
+  [{ code: 'withheld', pattern: '@left.example', reason: 'asked to' }, '@left.example is not written to: asked to'],
 ];
 
 it.each(WORDS)('%j is told in words', (reason, words) => {

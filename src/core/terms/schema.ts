@@ -76,6 +76,21 @@ export const OwnNameSchema = Type.Object(
 );
 export type OwnName = Static<typeof OwnNameSchema>;
 
+/** Who invoices are from (EN 16931, BG-4), for their data. */
+export const SellerSchema = Type.Object(
+  {
+    name: named(200),
+    line: named(200),
+    postalCode: named(20),
+    city: named(120),
+    /** ISO 3166-1 alpha-2. */
+    country: Type.String({ pattern: '^[A-Z]{2}$' }),
+    vatId: Type.String({ pattern: '^[A-Z]{2}[0-9A-Za-z]{2,13}$' }),
+  },
+  strict,
+);
+export type Seller = Static<typeof SellerSchema>;
+
 export const TermsSchema = Type.Object(
   {
     payments: Type.Array(PaymentMethodSchema, { maxItems: 50 }),
@@ -84,6 +99,8 @@ export const TermsSchema = Type.Object(
     names: Type.Array(OwnNameSchema, { maxItems: 300 }),
     /** Categories of products that travel in no parcel. */
     withoutParcel: Type.Array(named(80), { maxItems: 100 }),
+    /** With it, an invoice's PDF is PDF/A-3 and has its data attached. */
+    seller: Type.Optional(SellerSchema),
   },
   { ...strict, $id: 'libellus:terms' },
 );

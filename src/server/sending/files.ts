@@ -1,8 +1,10 @@
 /** Files that go with a message: an invoice as PDF, when its event asks for it. */
+import type { Order } from '@/core/order';
 import type { Snapshot } from '@/core/snapshot';
 import type { MomentDetails, MomentId } from '@/core/moments';
 import { phrasebookFor } from '@/core/template';
 import type { stores } from '../db/schema';
+import { readMedia } from '../documents/media';
 import { invoicePdf } from './invoice-pdf';
 import { phrasesOf } from './render';
 import { momentOf } from '@/core/moments';
@@ -16,6 +18,7 @@ export interface AttachedFile {
 /** The files of a message of this moment, or undefined when it has none. */
 export async function filesFor(
   store: typeof stores.$inferSelect,
+  order: Order,
   snapshot: Snapshot,
   moment: MomentId,
   language: string,
@@ -24,12 +27,17 @@ export async function filesFor(
   const invoice = momentOf(moment).attaches === 'invoice' ? details?.invoice : undefined;
   if (!invoice?.attach) return undefined;
   const phrases = phrasebookFor(language, await phrasesOf(store.id, language));
+  const logo = store.look.logo && (await readMedia(store.look.logo.light.path.replace('/media/', '').split('/')));
   const bytes = await invoicePdf({
+    order,
     snapshot,
     phrases,
+    language,
     locale: store.locales[language] ?? language,
     timeZone: store.timeZone,
-    ink: store.look.colours.words,
+    look: store.look,
+    terms: store.terms,
+    logo: logo?.bytes,
   });
   return [{ type: 'application/pdf', name: `${invoice.number.replace(/[^\w.-]+/g, '-')}.pdf`, bytes }];
 }

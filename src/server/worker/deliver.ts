@@ -236,7 +236,7 @@ async function makeMessage(
     ...((delivery.timed || waited) && { turn: delivery.turn }),
   });
   const message = await ofWords(() => compiled.fill(snapshot));
-  const files = await filesFor(store, snapshot, moment, delivery.language, later?.details);
+  const files = await filesFor(store, order, snapshot, moment, delivery.language, later?.details);
   const { sender } = way;
   const messageId = deliveryMessageId(delivery.id, sender.address);
   const date = new Date();

@@ -54,7 +54,7 @@ export async function sendTest(access: Access, request: TestRequest): Promise<{ 
   const message = await renderFor({ ...about, template });
   const details = sampleDetails(moment);
   const snapshot = snapshotFor(store, order, moment, channelName, language, now, { details });
-  const files = await filesFor(store, snapshot, moment, language, {
+  const files = await filesFor(store, order, snapshot, moment, language, {
     ...details,
     ...(details.invoice && { invoice: { ...details.invoice, attach: true } }),
   });

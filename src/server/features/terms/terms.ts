@@ -157,6 +157,7 @@ const PART_WORDS: Record<keyof Terms, string> = {
   carriers: 'carriers',
   names: 'names',
   withoutParcel: 'categories without a parcel',
+  seller: 'the seller of invoices',
 };
 
 /** Which parts differ; of payment methods, whose account. */
