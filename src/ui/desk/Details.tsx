@@ -2,16 +2,16 @@
 /** The details of what is selected: a chip, a block, or the words of the subject and preheader; below, the findings. */
 import type { OrderFacts } from '@/core/conditions';
 import { findingProblem, type Finding, type Fix } from '@/core/preflight';
-import { placeholder, placeholdersAt } from '@/core/placeholders';
+import { placeholdersAt } from '@/core/placeholders';
 import { BLOCK_LABELS, type Block } from '@/core/template';
 import type { SegmentForm, WordsDocument } from '@/core/text';
 import { FindingList } from '../bench/FindingList';
 import { CodeEditor } from '../parts/CodeEditor';
 import { Check } from '../parts/Check';
-import { Segments } from '../parts/fields';
 import type { BringPicture } from '../parts/PictureInput';
 import { BlockFields } from './BlockFields';
 import { ChipDetails, type ChipOpen } from './ChipDetails';
+import { Forms } from './Forms';
 import { conditionSentence } from '@/core/conditions';
 import { ConditionForm } from '../conditions/ConditionForm';
 import { conditionNames } from '../conditions/conditionNames';
@@ -185,26 +185,10 @@ function SegmentFields({
 }: DetailsProps & { segment: NonNullable<DetailsProps['segment']> }) {
   const { words } = segment;
   const own = findings.filter((f) => f.place === segment.id && f.language === language && f.severity === 'blocker');
-  const selector = words?.selectors[0];
   const html = segment.form === 'html';
   return (
     <>
-      {words && words.forms.length > 1 && selector && (
-        <div>
-          <div className="mb-1 text-sm text-slate">
-            Words when {placeholder(selector.name)?.label.toLowerCase() ?? selector.name} is
-          </div>
-          <Segments
-            label="Form"
-            value={String(formIndex)}
-            choices={words.forms.map((f, i) => ({
-              value: String(i),
-              label: `${f.keys.map((k) => (k === '*' ? 'anything else' : k)).join(', ')}${i === ownForm ? ' (this order)' : ''}`,
-            }))}
-            onChange={(i) => onForm(Number(i))}
-          />
-        </div>
-      )}
+      {words && !html && <Forms {...{ words, formIndex, ownForm, moment, language, editable, onForm, onSource }} />}
       <details open={html || words === undefined || own.length > 0}>
         <summary className="link text-sm">{html ? 'HTML' : 'Source (MessageFormat 2)'}</summary>
         {html ? (
