@@ -123,7 +123,7 @@ export const CHANNELS = [
 ];
 
 /** An account as DE accounts are written, with right check digits; no bank has it. */
-const ACCOUNT = { holder: 'Quillwick GmbH', iban: 'DE02120300000000202051', bic: 'BYLADEM1001' };
+const ACCOUNT = { holder: 'Quillwick GmbH', iban: 'DE38999900000000482600' };
 
 /** How Quillwick is paid and ships, and what its names are in the languages of its customers. */
 export const TERMS: Terms = {
@@ -196,6 +196,14 @@ export const TERMS: Terms = {
     },
   ],
   withoutParcel: ['patterns', 'workshops'],
+  seller: {
+    name: 'Quillwick GmbH',
+    line: 'Mühlgraben 4',
+    postalCode: '15306',
+    city: 'Seelow',
+    country: 'DE',
+    vatId: 'DE999999999',
+  },
 };
 
 export const LOCATIONS = ['the Mill', 'the Bindery store', 'the Showroom'];

@@ -1,4 +1,5 @@
 /** Reads a PDF (standard input) with a reader that shares nothing with how it was written: text by page, metadata, attached files. */
+import { Buffer } from 'node:buffer';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 
 const chunks = [];

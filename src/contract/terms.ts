@@ -20,4 +20,6 @@ export interface TermsPage {
   unlisted: Unlisted[];
   /** By payment method: orders that are still to be paid, whose customers know the account as it is. */
   unpaid: Record<string, number>;
+  /** Of the newest orders: how many could have data in their invoices, and why the rest could not. */
+  invoices: { looked: number; fit: number; why: { why: string; orders: number }[] };
 }

@@ -29,6 +29,8 @@ export interface RenderParts {
   order: Order;
   /** What the message is about: the order, its newest parcel, its newest refund. */
   moment: string;
+  /** The block whose words are edited: it stays on the sheet where they say nothing. */
+  edited?: string;
   /** How it is looked at. */
   view?: SheetView;
   channelName?: string;

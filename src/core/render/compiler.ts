@@ -27,6 +27,8 @@ export interface MessageParts {
   sourceLanguage?: string;
   /** Put before the paths of the store's pictures; left out where they are looked at within Libellus. */
   assetBase?: string;
+  /** A block whose words are edited: it stays in the message where they say nothing, so that they can be written. */
+  edited?: string;
 }
 
 /** Where skeletons are kept: a map, or something that forgets what was not used for long. */
@@ -77,7 +79,7 @@ export function messageCompiler({ mjml, cache, keyOf = JSON.stringify }: Compile
       const direction = directionOf(language);
       return { laid, direction, structure: keyOf([laid.blocks, look, direction]) };
     },
-    compile: async ({ look, language, locale, timeZone, phrases, assetBase }, message, kept) => {
+    compile: async ({ look, language, locale, timeZone, phrases, assetBase, edited }, message, kept) => {
       const skeleton = await skeletonFor(look, message);
       const compiled = compileMessage(
         skeleton,
@@ -89,6 +91,7 @@ export function messageCompiler({ mjml, cache, keyOf = JSON.stringify }: Compile
           typeOf: placeholderType,
           ...(assetBase !== undefined && { assetBase }),
           ...(locale && { locale }),
+          ...(edited && { edited }),
         },
         kept,
       );

@@ -36,6 +36,8 @@ export interface MessageOptions {
   typeOf: (placeholder: string) => ValueType | undefined;
   /** Put before the paths of the store's own pictures; empty where they are looked at within Libellus. */
   assetBase?: string;
+  /** A block that stays in the message where its words say nothing. */
+  edited?: string;
 }
 
 export interface CompiledMessage {
@@ -111,6 +113,7 @@ export function compileMessage(
     percent: percentFormatter(context.locale),
     language,
     assetBase: options.assetBase ?? '',
+    ...(options.edited && { edited: options.edited }),
   };
   const shown = lineFields(skeleton.nodes);
   const lineTexts = (line: LineValues): LineTexts => ({

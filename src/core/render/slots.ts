@@ -22,6 +22,8 @@ export interface SlotsOf {
   percent: (rate: number) => string;
   language: string;
   assetBase: string;
+  /** A block that stays where its words say nothing. */
+  edited?: string;
 }
 
 /**
@@ -121,7 +123,7 @@ export function nodeOps(nodes: readonly Node[], parts: SlotsOf): Op[] {
       const { gate } = node;
       if ('words' in gate) {
         const blank = parts.segments.get(gate.words)?.blank;
-        if (!blank) return nodeOps(node.inner, parts);
+        if (!blank || gate.words === parts.edited) return nodeOps(node.inner, parts);
         const inner = runner(nodeOps(node.inner, parts));
         return [(f) => (blank(f.values) ? '' : inner(f))];
       }

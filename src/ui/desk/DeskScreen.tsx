@@ -84,13 +84,15 @@ export function DeskScreen(props: DeskProps) {
   const { ground, pictures } = strip;
   const { codes } = store;
   const partOfMessage = item.kind === 'passage';
+  const edited = selected?.kind === 'block' ? selected.id : undefined;
   const sheetParts = useCallback(
     (wanted: Template): RenderParts => ({
       ...partsFor(wanted),
+      ...(edited && { edited }),
       view: { ground, pictures },
       check: { codes, ...(partOfMessage && { partOfMessage }) },
     }),
-    [partsFor, ground, pictures, codes, partOfMessage],
+    [partsFor, ground, pictures, codes, partOfMessage, edited],
   );
   const sheet = useRef<SheetHandle>(null);
   const { rendered, findings, ahead, renderOnce, readTemplate } = usePreview(template, sheetParts, sheet);
@@ -251,7 +253,7 @@ export function DeskScreen(props: DeskProps) {
                 blocks={template.blocks}
                 selected={selected?.kind === 'block' ? selected.id : undefined}
                 findings={findings}
-                noteOf={(b) => outlineNote(b, snapshot, store.passages)}
+                noteOf={(b) => outlineNote(b, snapshot, store.passages, words?.[b.id])}
                 shownFor={shownFor}
                 passages={store.passageNames.filter((p) => notification || p.id !== item.slug)}
                 editable={mayEdit}

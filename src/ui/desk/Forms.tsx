@@ -29,20 +29,23 @@ type Selector = WordsDocument['selectors'][number];
 
 const labelOf = (name: string): string => placeholder(name)?.label ?? name;
 
+/** A label within a sentence: "amount still due", and "IBAN" as it is. */
+function inSentence(name: string): string {
+  const label = labelOf(name);
+  return /^\p{Lu}\p{Lu}/u.test(label) ? label : label.charAt(0).toLowerCase() + label.slice(1);
+}
+
 /** "First name is missing", "Number of items is one": what one key of a form says. */
 function keyWords(selector: Selector, key: string, words: WordsDocument): string {
   const label = labelOf(selector.name);
+  const said = inSentence(selector.name);
   if (selector.fn !== 'presence') return key === '*' ? `${label}: any other` : `${label}: ${key}`;
   const at = words.selectors.indexOf(selector);
   const others = words.forms.map((f) => f.keys[at]);
   // What is left when the other forms are for one case is the other case.
   const rest = others.includes('present') ? (others.includes('missing') ? '' : 'missing') : 'present';
-  if (key === 'present' || (key === '*' && rest === 'present')) return `with ${label.toLowerCase()}`;
-  return key === 'missing'
-    ? `without ${label.toLowerCase()}`
-    : rest === 'missing'
-      ? `without ${label.toLowerCase()}`
-      : '';
+  if (key === 'present' || (key === '*' && rest === 'present')) return `with ${said}`;
+  return key === 'missing' ? `without ${said}` : rest === 'missing' ? `without ${said}` : '';
 }
 
 /**
@@ -69,7 +72,7 @@ export function Forms({ words, formIndex, ownForm, moment, language, editable, o
       {inForms && (
         <div role="radiogroup" aria-label="Form" className="mb-2 flex flex-col border border-rule">
           <div className="border-b border-rule px-2 py-1 text-xs text-slate">
-            These words are said in forms. Edited is:
+            Other words for other orders. Editing:
           </div>
           {words.forms.map((form, i) => (
             <button
@@ -105,7 +108,7 @@ export function Forms({ words, formIndex, ownForm, moment, language, editable, o
                 onSource(toSource(joinForms(words, selector.name, chosen?.keys[i] ?? '*')));
               }}
             >
-              Keep one form for {labelOf(selector.name).toLowerCase()}
+              Keep one form for {inSentence(selector.name)}
             </button>
           ))}
         </div>

@@ -16,6 +16,6 @@ export const PLACES: readonly Place[] = [
   { name: 'Routing', path: '/routing', gathering: 'Send', letter: 'r' },
   { name: 'Sending', path: '/sending', gathering: 'Send', letter: 's' },
   { name: 'Orders', path: '/orders', gathering: 'Keep', letter: 'o' },
-  { name: 'Store', path: '/store', gathering: 'Keep', letter: 'm' },
   { name: 'Deliveries', path: '/deliveries', gathering: 'Keep', letter: 'd' },
+  { name: 'Store', path: '/store', gathering: 'Keep', letter: 'm' },
 ];

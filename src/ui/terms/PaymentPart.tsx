@@ -181,7 +181,7 @@ function Account({
                 {...ids}
                 className="input font-mono"
                 spellCheck={false}
-                value={account.iban}
+                value={wrong || account.iban.includes(' ') ? account.iban : groupedIban(account.iban)}
                 onChange={(e) => change({ iban: e.target.value })}
                 onBlur={() => !wrong && change({ iban: groupedIban(iban) })}
               />

@@ -9,6 +9,7 @@ import type { Terms } from '@/core/terms';
 import { Page, Trouble } from '../parts/Page';
 import { answered, problemAt } from '../parts/result';
 import { CarriersPart } from './CarriersPart';
+import { InvoicesPart } from './InvoicesPart';
 import { NamesPart } from './NamesPart';
 import { TERMS_PARTS, type TermsPart } from './parts';
 import { PaymentPart } from './PaymentPart';
@@ -41,6 +42,7 @@ const LISTS: Record<TermsPart, keyof Terms> = {
   shipping: 'shipping',
   carriers: 'carriers',
   names: 'names',
+  invoices: 'seller',
 };
 
 export function TermsScreen(props: TermsProps) {
@@ -86,7 +88,7 @@ export function TermsScreen(props: TermsProps) {
     problem: (path) => problemAt(failure, path),
   };
   const elsewhere = TERMS_PARTS.filter(
-    ({ id }) => id !== part && failure?.problems.some((p) => p.path.startsWith(`/${LISTS[id]}/`)),
+    ({ id }) => id !== part && failure?.problems.some((p) => p.path.startsWith(`/${LISTS[id]}`)),
   );
   return (
     <Page
@@ -138,6 +140,7 @@ export function TermsScreen(props: TermsProps) {
         {part === 'shipping' && <ShippingPart {...parts} />}
         {part === 'carriers' && <CarriersPart {...parts} />}
         {part === 'names' && <NamesPart {...parts} />}
+        {part === 'invoices' && <InvoicesPart {...parts} />}
       </div>
     </Page>
   );

@@ -11,6 +11,7 @@ const KINDS: Record<TermsPart, readonly Unlisted['kind'][]> = {
   shipping: ['shipping'],
   carriers: ['carrier'],
   names: ['channel', 'place', 'discount', 'tax'],
+  invoices: [],
 };
 
 const same = (a: string, b: string): boolean => a.trim().toLowerCase() === b.trim().toLowerCase();

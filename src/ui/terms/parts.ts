@@ -4,6 +4,7 @@ export const TERMS_PARTS = [
   { id: 'shipping', label: 'Shipping' },
   { id: 'carriers', label: 'Carriers' },
   { id: 'names', label: 'Names' },
+  { id: 'invoices', label: 'Invoices' },
 ] as const;
 export type TermsPart = (typeof TERMS_PARTS)[number]['id'];
 

@@ -3,7 +3,8 @@ import { and, desc, eq, sql } from 'drizzle-orm';
 import { checker } from '@/core/schema';
 import { languageName } from '@/core/names';
 import type { Order } from '@/core/order';
-import { plainIban, termsProblems, TermsSchema, type Terms } from '@/core/terms';
+import { invoiceDataProblem } from '@/core/invoice';
+import { plainIban, termsProblems, TermsSchema, type Seller, type Terms } from '@/core/terms';
 import { may } from '../../../contract/policy';
 import type { TermsPage, Unlisted } from '../../../contract/terms';
 import type { Access } from '../../auth/access';
@@ -51,8 +52,26 @@ export async function loadTerms(access: Access): Promise<TermsPage> {
       newer.map((r) => r.order),
       channelRows.map((c) => c.name),
     ),
+    invoices: invoicesOf(
+      newer.map((r) => r.order),
+      store.terms.seller ?? ANY_SELLER,
+    ),
     unpaid: Object.fromEntries(unpaid.flatMap((u) => (u.method ? [[u.method, Number(u.orders)]] : []))),
   };
+}
+
+/** Stands in for a store that has not said who it is: what its orders lack can be told all the same. */
+const ANY_SELLER = { name: '-', line: '-', postalCode: '-', city: '-', country: 'DE', vatId: 'DE000000000' };
+
+/** How many orders could have data in their invoices, and why the rest could not. */
+function invoicesOf(newer: readonly Order[], seller: Seller): TermsPage['invoices'] {
+  const why = new Map<string, number>();
+  for (const order of newer) {
+    const problem = invoiceDataProblem(order, seller);
+    if (problem) why.set(problem, (why.get(problem) ?? 0) + 1);
+  }
+  const without = [...why].map(([words, orders]) => ({ why: words, orders }));
+  return { looked: newer.length, fit: newer.length - without.reduce((n, w) => n + w.orders, 0), why: without };
 }
 
 /** What orders name and the terms do not have, what is named most often first. */

@@ -1,0 +1,11 @@
+process.argv.splice(2);
+const { p, b } = await import('./shots.tmp.mjs');
+await p.goto('http://127.0.0.1:4710/s/quillwick/desk/order-received');
+await p.waitForTimeout(2500);
+await p.getByText('Text', { exact: true }).nth(1).click().catch((e) => console.log(e.message.slice(0, 200)));
+await p.waitForTimeout(1200);
+await p.screenshot({ path: '/tmp/shots/forms.png' });
+await p.goto('http://127.0.0.1:4710/s/quillwick/store/invoices');
+await p.waitForTimeout(1500);
+await p.screenshot({ path: '/tmp/shots/invoices.png' });
+await b.close();
