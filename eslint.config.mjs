@@ -30,6 +30,7 @@ const CORE_LAYERS = [
   'mail',
   'domain',
   'order',
+  'judge',
   'terms',
   'invoice',
   'moments',

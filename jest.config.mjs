@@ -32,7 +32,11 @@ export default {
     {
       ...base,
       displayName: 'core',
-      testMatch: ['<rootDir>/src/core/**/*.test.ts', '<rootDir>/tests/unit/**/*.test.ts'],
+      testMatch: [
+        '<rootDir>/src/core/**/*.test.ts',
+        '<rootDir>/tests/unit/**/*.test.ts',
+        '<rootDir>/tests/truth/**/*.test.ts',
+      ],
     },
     {
       ...base,

@@ -32,6 +32,7 @@ import {
   type DemoStore,
 } from './quillwick';
 import { Chance } from './random';
+import { quillwickVoice } from './voice';
 
 export interface DemoFacts {
   signIn: { email: string; password: string };
@@ -140,6 +141,7 @@ async function seedStore({ chance, store, users, customers, orders, firstNumber,
   const made = await createStore(db, newStore, CHANNELS, {
     by: 'Jonas Feld',
     at: new Date(now - 62 * 86_400_000),
+    voice: quillwickVoice,
   });
   const [storeRow] = await db.select().from(t.stores).where(eq(t.stores.id, store.id));
   for (const u of users) await addMember(db, u.id, store.id, COLLEAGUES.find((c) => c.email === u.email)!.role!);

@@ -80,9 +80,9 @@ test('a block is dragged on the sheet, moved by keys there, hidden, and put back
   const before = await names(page);
   await sheet(page).locator('.lb-how').click();
   const grip = await middle(page.getByTestId('grip'));
-  const head = (await sheet(page).locator('.lb-left').boundingBox())!;
-  await drag(page, grip, () => Promise.resolve({ x: head.x + 300, y: head.y + 6 }));
-  await expect.poll(async () => (await names(page)).indexOf('how')).toBe(before.indexOf('left'));
+  const greeting = (await sheet(page).locator('.lb-greet').boundingBox())!;
+  await drag(page, grip, () => Promise.resolve({ x: greeting.x + 300, y: greeting.y + 6 }));
+  await expect.poll(async () => (await names(page)).indexOf('how')).toBe(before.indexOf('greet'));
   await page.keyboard.press('Alt+ArrowDown');
   await expect.poll(() => names(page)).toEqual(before);
   await page.getByLabel('Hidden: kept here, in no message').check();

@@ -49,11 +49,11 @@ test('bold, a link and a paragraph are typed in place and stand in the message',
 test('the words for one item and for several are edited apart', async ({ page }) => {
   await page.goto(DESK);
   await sheet(page).locator('.lb-next').click();
-  await page.getByRole('radio', { name: 'one', exact: true }).click();
+  await page.getByRole('radio', { name: /^Number of items: one/ }).click();
   await expect(words(page)).toContainText('is on our bench');
   await page.keyboard.press('Escape');
   await sheet(page).locator('.lb-next').click();
-  await page.getByRole('radio', { name: 'one', exact: true }).click();
+  await page.getByRole('radio', { name: /^Number of items: one/ }).click();
   await words(page).click();
   await page.keyboard.press('ControlOrMeta+End');
   await page.keyboard.type(' Just the one.');

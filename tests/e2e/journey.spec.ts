@@ -65,7 +65,7 @@ test('words are changed and published, a service is connected, an order is place
   });
 
   await test.step('the finding leads to the German words, where the placeholder is put in', async () => {
-    await page.getByRole('button', { name: 'Text 2, German' }).click();
+    await page.getByRole('button', { name: 'Text 4, German' }).click();
     await expect(page.getByRole('button', { name: 'Language' })).toContainText('German');
     await expect(sheet(page).locator('.lb-thanks')).toContainText('Vielen Dank');
     await words(page).click();
@@ -83,7 +83,7 @@ test('words are changed and published, a service is connected, an order is place
     await page.getByRole('button', { name: 'Publish edition 2' }).click();
     const dialog = page.getByRole('dialog', { name: /Publish edition 2/ });
     await expect(dialog.getByTestId('changes')).toContainText('Subject, English: words changed');
-    await expect(dialog.getByTestId('changes')).toContainText('Text 2, German: words changed');
+    await expect(dialog.getByTestId('changes')).toContainText('Text 4, German: words changed');
     await expect(dialog.frameLocator('iframe[title="Before publishing"]').locator('.lb-help')).not.toContainText(
       'die Nummer',
     );

@@ -182,7 +182,7 @@ test('a look saved from one store is taken into the other; a file that is none c
   await expect(page.getByText(/^Sent "\[Test\] A part of SAMPLE-PART is on its way"/)).toBeVisible();
   const { message } = await arrived('marta@quillwick.example', '[Test] A part of SAMPLE-PART is on its way');
   expect(message.html).toContain('#e3efe9');
-  expect(message.text).toContain('The rest follows in a parcel of its own');
+  expect(message.text).toContain('The rest follows, and we write to you again when it leaves.');
 });
 
 test('two windows on one look: the second is told, and nothing is lost', async ({ page, browser }) => {

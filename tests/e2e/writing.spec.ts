@@ -105,10 +105,10 @@ test('several orders are chosen on two pages of the list and written to at once'
   await page.waitForURL('**/deliveries');
   await expect(page.getByText('2 messages are planned, about 2 orders.')).toBeVisible();
   for (const [i, address] of [one!, two!].entries()) {
-    const { message } = await arrived(address, 'A word about your order');
+    const { message } = await arrived(address, 'About your order');
     expect(message.text).toContain(numbers[i]!);
     expect(message.text).not.toContain(numbers[1 - i]!);
-    expect((await mailbox(address)).filter((m) => m.subject.includes('A word about'))).toHaveLength(1);
+    expect((await mailbox(address)).filter((m) => m.subject.includes('About your order'))).toHaveLength(1);
   }
 });
 

@@ -93,7 +93,7 @@ export function Forms({ words, formIndex, ownForm, moment, language, editable, o
         </div>
       )}
       {editable && (
-        <div className="flex flex-wrap gap-x-3 text-sm">
+        <div className="flex flex-col items-start text-sm">
           <SplitMenu
             {...{ words, moment }}
             onSplit={(name, by) => onSource(toSource(splitForms(words, name, by, language)))}
@@ -102,7 +102,7 @@ export function Forms({ words, formIndex, ownForm, moment, language, editable, o
             <button
               key={selector.name}
               type="button"
-              className="link"
+              className="link py-1"
               onClick={() => {
                 onForm(0);
                 onSource(toSource(joinForms(words, selector.name, chosen?.keys[i] ?? '*')));
@@ -135,7 +135,7 @@ function SplitMenu({
   if (choices.length === 0) return null;
   return (
     <Menu>
-      <MenuButton className="link inline-flex items-center gap-1">
+      <MenuButton className="link inline-flex items-center gap-1 py-1">
         Say it another way when ... <ChevronDown size={13} aria-hidden />
       </MenuButton>
       <MenuItems

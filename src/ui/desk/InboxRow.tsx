@@ -92,7 +92,7 @@ export function InboxRow(props: InboxRowProps) {
           <span className="ms-auto text-slate">{time}</span>
         </div>
         {editor('subject', 'Subject', 'font-semibold')}
-        {editor('preheader', 'Preheader', 'text-slate')}
+        {editor('preheader', 'Preheader', 'text-slate [&_.ProseMirror]:min-h-6')}
         {rendered && <Cuts rendered={rendered} direction={direction} wide={width > 500} />}
       </div>
     </div>

@@ -43,13 +43,13 @@ export interface MadeNotification {
 
 /**
  * Inserts a store with its channels, an events key, and every notification that ships: as drafts, or live from the
- * start when `published` says by whom and since when.
+ * start when `published` says by whom and since when, and in the store's own voice if it has one.
  */
 export async function createStore(
   db: Executor,
   store: NewStore,
   channelList: readonly { id: string; name: string; customerMail: boolean }[],
-  published?: { by: string; at: Date },
+  published?: { by: string; at: Date; voice?: (shipped: ShippedNotification) => ShippedNotification },
 ): Promise<MadeNotification[]> {
   await db.insert(stores).values(store);
   const now = published?.at ?? new Date();
@@ -75,7 +75,8 @@ export async function createStore(
   const made: MadeNotification[] = [];
   const ids = new Set(channelList.map((c) => c.id));
   for (const shipped of SHIPPED_NOTIFICATIONS) {
-    made.push(await addNotification(db, store.id, shipped, ids, published));
+    const said = published?.voice?.(shipped) ?? shipped;
+    made.push(await addNotification(db, store.id, said, ids, published));
   }
   return made;
 }

@@ -1,0 +1,62 @@
+/** How Quillwick says things: what ships is for any store, and this is a bindery's. */
+import type { ShippedNotification } from '../src/core/shipped';
+import type { Template } from '../src/core/template';
+
+type Said = Record<string, Record<string, string>>;
+
+const byNumber = (one: string, many: string): string =>
+  `.input {$order.itemCount :number}\n.match $order.itemCount\none {{${one}}}\n* {{${many}}}`;
+
+const VOICE: Record<string, Said> = {
+  'order-received': {
+    en: {
+      next: byNumber(
+        '{#p}Your order arrived safely and {$order.firstItem} is on our bench. It comes to {#b}{$order.total :money}{/b}.{/p}',
+        '{#p}Your order arrived safely and its {$order.itemCount} items are on our bench. They come to {#b}{$order.total :money}{/b}.{/p}',
+      ),
+    },
+    de: {
+      next: byNumber(
+        '{#p}Ihre Bestellung ist gut angekommen, und {$order.firstItem} liegt auf unserer Werkbank. Der Betrag ist {#b}{$order.total :money}{/b}.{/p}',
+        '{#p}Ihre Bestellung ist gut angekommen, und die {$order.itemCount} Artikel liegen auf unserer Werkbank. Der Betrag ist {#b}{$order.total :money}{/b}.{/p}',
+      ),
+    },
+  },
+  'on-its-way': {
+    en: {
+      help: 'Nobody at home? The carrier leaves a note. If something arrives damaged, send us a picture at {$store.email}, and we put it right.',
+    },
+    de: {
+      help: 'Niemand zu Hause? Der Paketdienst hinterlässt eine Nachricht. Ist etwas beschädigt, senden Sie uns ein Bild an {$store.email}; wir bringen es in Ordnung.',
+    },
+  },
+};
+
+const inVoice = (template: Template, said: Said): Template => ({
+  ...template,
+  words: Object.fromEntries(
+    Object.entries(template.words).map(([language, words]) => [
+      language,
+      {
+        ...words,
+        ...Object.fromEntries(Object.entries(said[language] ?? {}).filter(([segment]) => segment in words)),
+      },
+    ]),
+  ),
+});
+
+/** A notification that ships, in Quillwick's own words where it has some. */
+export function quillwickVoice(shipped: ShippedNotification): ShippedNotification {
+  const said = VOICE[shipped.slug];
+  if (!said) return shipped;
+  return {
+    ...shipped,
+    template: inVoice(shipped.template, said),
+    ...(shipped.variants && {
+      // Who trades has figures first, and no bench.
+      variants: shipped.variants.map((v) =>
+        v.variant === 'trade' ? v : { ...v, template: inVoice(v.template, said) },
+      ),
+    }),
+  };
+}

@@ -1,0 +1,273 @@
+/**
+ * Whether a message says what is true: read as its recipient reads it, and held against the order it is about and what became of it. The
+ * judge shares no code with what fills messages; it knows the shape of an order, and how languages write figures and days.
+ */
+import type { Order } from '../order/schema';
+import { CLAIMS, type ClaimContext } from './claims';
+import { Figures, type Pieces } from './figures';
+import { amountsIn, cleaned, daysIn, goodsIn, seenIn } from './reading';
+
+/** A message as it was received. */
+export interface ReceivedMessage {
+  subject: string;
+  /** Its text part. */
+  text: string;
+  html?: string;
+  language: string;
+  /** Locale of its figures, when it differs from the language. */
+  locale?: string;
+}
+
+/** What it is about. */
+export interface Truth {
+  /** As it was when the moment came. */
+  order: Order;
+  moment: string;
+  /** What the moment is about: the newest of these. */
+  about: 'order' | 'parcel' | 'refund' | 'cancellation' | 'return' | 'account';
+  /** When it was made, ms since the epoch. */
+  at: number;
+  timeZone: string;
+  details?: { dueOn?: string; until?: string; receivedAt?: string };
+  /** Whether the store waits for the money before it dispatches. */
+  waits?: boolean;
+  /** Names of the store's own with their words by language. */
+  names?: readonly { name: string; words: Record<string, string> }[];
+}
+
+export interface Contradiction {
+  about: 'amount' | 'sum' | 'goods' | 'name' | 'number' | 'day' | 'claim' | 'leftover' | 'language' | 'parts';
+  /** What the message says and what is so, as a sentence. */
+  words: string;
+}
+
+/** All that a message says and is not so; empty when it agrees with the order in all that can be read. */
+export function judge(message: ReceivedMessage, truth: Truth): Contradiction[] {
+  const found: Contradiction[] = [];
+  const say = (about: Contradiction['about'], words: string): void => void found.push({ about, words });
+  const figures = new Figures(truth.order);
+  const all = cleaned(`${message.subject}\n${message.text}`);
+  const locale = message.locale ?? message.language;
+  leftovers(all, say);
+  goods(message, truth, figures, say);
+  amounts(message, truth, figures, locale, say);
+  days(all, truth, locale, say);
+  claims(all, message.language, truth, figures, say);
+  identity(all, truth, say);
+  for (const { name, words } of truth.names ?? []) {
+    const own = words[message.language];
+    if (own && own !== name && hasWord(all, name)) say('language', `"${name}" is "${own}" in ${message.language}.`);
+  }
+  if (message.html !== undefined) bothParts(message, truth.order.currency, locale, say);
+  return found;
+}
+
+type Say = (about: Contradiction['about'], words: string) => void;
+
+const hasWord = (text: string, word: string): boolean =>
+  new RegExp(`(?<![\\p{L}\\p{N}])${word.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}(?![\\p{L}\\p{N}])`, 'u').test(text);
+
+const LEFTOVERS =
+  /\{[$#/]|\bundefined\b|\bnull\b|\bNaN\b|\[object |Invalid Date|\(\s*\)| {2,}\S|\s[,.;:!?](?=\s|$)|,,|\.\./;
+
+function leftovers(text: string, say: Say): void {
+  for (const line of text.split('\n')) {
+    const left = LEFTOVERS.exec(line.trim());
+    if (left) say('leftover', `"${left[0]}" stands in "${line.trim().slice(0, 80)}".`);
+  }
+}
+
+/** Pieces that a message of a moment lists: of what it is about, the newest. */
+function piecesOf({ order, about }: Truth, figures: Figures): Pieces[] {
+  const all = figures.skus.map((sku) => ({ sku, quantity: figures.ordered(sku) }));
+  switch (about) {
+    case 'parcel':
+      return order.shipments?.at(-1)?.lines ?? all;
+    case 'refund':
+      return order.refunds?.at(-1)?.lines ?? [];
+    case 'cancellation':
+      return (
+        order.cancellations?.at(-1)?.lines ??
+        // What was paid back before it left is not cancelled once more.
+        all
+          .map(({ sku, quantity }) => ({
+            sku,
+            quantity: quantity - Math.max(figures.sent(sku), figures.refundedPieces(sku)),
+          }))
+          .filter((p) => p.quantity > 0)
+      );
+    case 'return':
+      return order.returns?.at(-1)?.lines ?? all;
+    default:
+      return all;
+  }
+}
+
+/** Goods that are listed are those that the message is about, with their numbers of pieces. */
+function goods(message: ReceivedMessage, truth: Truth, figures: Figures, say: Say): void {
+  const listed = goodsIn(message.text, truth.order.currency, message.locale ?? message.language);
+  if (listed.length === 0) return;
+  const wanted = new Map<string, number>();
+  for (const { sku, quantity } of piecesOf(truth, figures)) {
+    const name = cleaned(figures.nameOf(sku));
+    wanted.set(name, (wanted.get(name) ?? 0) + quantity);
+  }
+  const has = new Map<string, number>();
+  for (const line of listed) {
+    // Options stand behind the name, in brackets.
+    const name = [...wanted.keys()].filter((n) => line.name.startsWith(n)).toSorted((a, b) => b.length - a.length)[0];
+    if (name === undefined) say('goods', `"${line.name}" is listed, and the message is not about it.`);
+    else has.set(name, (has.get(name) ?? 0) + line.quantity);
+  }
+  for (const [name, quantity] of has) {
+    const there = wanted.get(name) ?? 0;
+    if (quantity !== there) say('goods', `${quantity} of "${name}" are listed, and it is ${there}.`);
+  }
+}
+
+/** Every amount is one that the order has, or one that its parts come to within the rounding. */
+function amounts(message: ReceivedMessage, truth: Truth, figures: Figures, locale: string, say: Say): void {
+  const { order, about } = truth;
+  const { currency } = order;
+  const exact = new Set<number>([
+    0,
+    figures.subtotal,
+    -figures.discount,
+    figures.shipping,
+    figures.tax,
+    figures.total,
+    -figures.refunded,
+    figures.refunded,
+  ]);
+  const note = (...list: (number | undefined)[]): void =>
+    list.forEach((n) => {
+      if (n !== undefined) exact.add(n);
+    });
+  for (const line of order.lines) note(line.unitPrice, line.quantity * line.unitPrice - (line.discount ?? 0));
+  for (const d of order.discounts ?? []) note(-d.amount);
+  for (const t of order.taxes ?? []) note(t.amount);
+  for (const r of order.refunds ?? []) note(r.amount, r.shipping, r.goodwill, ...(r.lines ?? []).map((l) => l.amount));
+  note(figures.received, figures.received === undefined ? undefined : -figures.received);
+  const near: number[] = [];
+  if (figures.due !== undefined) near.push(figures.due);
+  if (about === 'cancellation') {
+    near.push(cancelledWorth(truth, figures));
+    near.push(Math.max(0, (figures.received ?? figures.total) - figures.refunded));
+  }
+  // A part of a line has its share of the line's discount.
+  for (const { sku, quantity } of piecesOf(truth, figures)) {
+    for (const line of order.lines.filter((l) => l.product.sku === sku)) {
+      const whole = line.quantity * line.unitPrice - (line.discount ?? 0);
+      for (let n = 1; n <= Math.min(quantity, line.quantity); n += 1) near.push((whole * n) / line.quantity);
+    }
+  }
+  for (const minor of amountsIn(`${message.subject}\n${message.text}`, currency, locale)) {
+    if (exact.has(minor) || near.some((n) => Math.abs(n - minor) <= figures.slack)) continue;
+    say('amount', `${minor} (in minor units) is no amount of ${order.number}.`);
+  }
+  sums(message.text, figures, currency, locale, say);
+  if (about === 'refund') refundSum(message.text, truth, currency, locale, say);
+}
+
+/** What the pieces of a cancellation were worth, refunds of the same pieces taken off. */
+function cancelledWorth(truth: Truth, figures: Figures): number {
+  return piecesOf(truth, figures).reduce(
+    (sum, { sku, quantity }) => sum + figures.worth(sku, figures.refundedPieces(sku), quantity),
+    0,
+  );
+}
+
+/** The rows below the items come to the total: what stands above it in the same block adds up to it. */
+function sums(text: string, figures: Figures, currency: string, locale: string, say: Say): void {
+  for (const block of cleaned(text).split(/\n\s*\n/)) {
+    const rows = block
+      .split('\n')
+      .map((line) => ({ line, own: amountsIn(line.slice(line.indexOf(':')), currency, locale) }));
+    if (rows.length < 3 || rows.some((r) => r.own.length !== 1 || /^\d+ \u00d7/.test(r.line) || !r.line.includes(':')))
+      continue;
+    const values = rows.map((r) => r.own[0]!);
+    // An order of goods alone has its total first, and below it the tax that it holds.
+    if (values[0] !== figures.subtotal || figures.subtotal === figures.total) continue;
+    const above = (i: number): number => values.slice(0, i).reduce((a, b) => a + b, 0);
+    if (!values.some((v, i) => i > 0 && v === figures.total && above(i) === v)) {
+      say('sum', `The rows ${values.join(', ')} do not come to the order's total of ${figures.total}.`);
+    }
+  }
+}
+
+/** The rows of a refund come to its sum. */
+function refundSum(text: string, { order }: Truth, currency: string, locale: string, say: Say): void {
+  const refund = order.refunds?.at(-1);
+  if (!refund) return;
+  const listed = goodsIn(text, currency, locale).reduce((sum, l) => sum + (l.amounts[0] ?? 0), 0);
+  const parts = listed + (refund.shipping ?? 0) + (refund.goodwill ?? 0);
+  const told = refund.lines !== undefined || refund.goodwill !== undefined;
+  if (told && parts !== refund.amount) {
+    say('sum', `The refund of ${refund.amount} lists ${listed} for goods, and ${parts} with shipping and goodwill.`);
+  }
+}
+
+/** Every day that is named is a day of the order. */
+function days(text: string, { order, at, timeZone, details = {} }: Truth, locale: string, say: Say): void {
+  const day = new Intl.DateTimeFormat('en-CA', { timeZone, month: '2-digit', day: '2-digit' });
+  const own = new Set(
+    [
+      order.placedAt,
+      order.expectedDispatch,
+      details.dueOn,
+      details.until,
+      details.receivedAt,
+      ...(order.shipments ?? []).flatMap((s) => [s.dispatchedAt, s.deliveredAt]),
+      ...(order.refunds ?? []).map((r) => r.issuedAt),
+      ...(order.returns ?? []).map((r) => r.receivedAt),
+      new Date(at).toISOString(),
+    ]
+      .flatMap((time) => (time === undefined ? [] : [Date.parse(time)]))
+      .concat(
+        Array.from({ length: 61 }, (_, i) => Date.parse(order.placedAt) + i * 86_400_000).filter((_, i) =>
+          [3, 7, 10, 14, 30].includes(i),
+        ),
+      )
+      .map((time) => day.format(time).slice(-5)),
+  );
+  for (const named of daysIn(text, locale)) {
+    if (!own.has(named)) say('day', `${named} (month and day) is no day of ${order.number}.`);
+  }
+}
+
+function claims(text: string, language: string, truth: Truth, figures: Figures, say: Say): void {
+  const context: ClaimContext = {
+    figures,
+    moment: truth.moment,
+    at: truth.at,
+    pieces: piecesOf(truth, figures),
+    details: truth.details ?? {},
+    waits: truth.waits ?? false,
+  };
+  for (const { says, words, holds } of CLAIMS) {
+    if (words[language]?.test(text) && !holds(context)) say('claim', `It says ${says}, which is not so.`);
+  }
+}
+
+/** The order's own number, and the customer's own name where the message greets. */
+function identity(text: string, { order, about }: Truth, say: Say): void {
+  if (about !== 'account' && order.number !== '' && !text.includes(cleaned(order.number))) {
+    say('number', `${order.number} is not in the message.`);
+  }
+  const greeted = /^(?:Hello|Guten Tag|Thank you|Vielen Dank) ?,? ?([^\n,]*),?$/m.exec(text)?.[1]?.trim();
+  const first = cleaned(order.customer.firstName ?? '')
+    .replace(/\s+/g, ' ')
+    .trim();
+  if (greeted && first !== '' && /^\p{Lu}/u.test(greeted) && greeted !== first) {
+    say('name', `"${greeted}" is greeted, and the customer is ${first}.`);
+  }
+}
+
+/** Both parts say the same amounts: what is seen has none that the text part has not, but for prices of one piece. */
+function bothParts(message: ReceivedMessage, currency: string, locale: string, say: Say): void {
+  const seen = amountsIn(seenIn(message.html ?? ''), currency, locale);
+  const told = new Set(amountsIn(message.text, currency, locale));
+  const missing = [...told].filter((minor) => !seen.includes(minor));
+  if (missing.length > 0)
+    say('parts', `The text part has ${missing.join(', ')}, and the message as it is seen has not.`);
+}
