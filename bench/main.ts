@@ -9,11 +9,12 @@ import { benchIntake } from './intake';
 import { printTable } from './measure';
 import { benchPlanning } from './planning';
 import { benchSending } from './sending';
+import { benchTruth, truthOf } from './truth';
 import { benchTyping } from './typing';
 
-const PARTS = ['fill', 'planning', 'hostile', 'intake', 'board', 'sending', 'typing'] as const;
+const PARTS = ['fill', 'planning', 'hostile', 'intake', 'board', 'sending', 'typing', 'truth'] as const;
 const USAGE =
-  'Usage: ./libellus bench [fill|planning|hostile|intake|board|sending|typing] or ./libellus bench --crash [--rounds N] [--events N] [--json]';
+  'Usage: ./libellus bench [fill|planning|hostile|intake|board|sending|typing|truth] (truth: [--lives N]) or ./libellus bench --crash [--rounds N] [--events N] [--json]';
 const { values, positionals } = parseArgs({
   allowPositionals: true,
   options: {
@@ -23,6 +24,9 @@ const { values, positionals } = parseArgs({
     events: { type: 'string', default: '1000' },
     port: { type: 'string', default: '5930' },
     json: { type: 'boolean' },
+    lives: { type: 'string', default: '100000' },
+    from: { type: 'string' },
+    to: { type: 'string' },
   },
 });
 const which = positionals[0] ?? 'all';
@@ -40,11 +44,16 @@ function runEach(): void {
 
 async function runFigures(): Promise<void> {
   const wanted = (name: string): boolean => which === 'all' || which === name;
+  if (which === 'truth' && values.from) {
+    console.log(JSON.stringify(await truthOf(Number(values.from), Number(values.to))));
+    return;
+  }
   console.log(`Node ${process.version} on ${cpus()[0]?.model ?? 'an unknown processor'}`);
   if (which === 'all') return runEach();
   if (wanted('fill')) printTable(await benchFill());
   if (wanted('planning')) printTable(await benchPlanning());
   if (wanted('hostile')) printHostile(await benchHostile());
+  if (wanted('truth')) await runTruth();
   for (const [name, bench] of [
     ['intake', benchIntake],
     ['board', benchBoard],
@@ -74,4 +83,13 @@ async function runCrash(): Promise<void> {
     );
   }
   process.exitCode = faults.length === 0 ? 0 : 1;
+}
+
+async function runTruth(): Promise<void> {
+  const began = performance.now();
+  const { lives, messages, contradictions } = await benchTruth(Number(values.lives));
+  const seconds = Math.round((performance.now() - began) / 1000);
+  console.log(`${lives} lives of orders, ${messages} messages read in ${seconds} s`);
+  console.log(contradictions.length === 0 ? 'None says what is not so.' : contradictions.slice(0, 50).join('\n'));
+  if (contradictions.length > 0) process.exitCode = 1;
 }

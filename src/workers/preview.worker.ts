@@ -34,24 +34,31 @@ async function render(id: number, request: RenderParts): Promise<Rendered> {
     // What stands on the bench is rendered again and again.
     const kept = request.check && keptWords;
     const { message: compiled, skeleton } = await compiler.compile(request, compiler.layOut(request), kept);
-    const message = compiled.fill(
-      snapshotOf({
-        order: request.order,
-        store: request.facts,
-        locale: request.locale ?? language,
-        ownLanguage: request.sourceLanguage,
-        timeZone: request.timeZone,
-        now: request.now,
-        ...aboutMoment(request.order, request.moment),
-        details: sampleDetails(request.moment),
-        ...(request.channelName && { channelName: request.channelName }),
-      }),
-    );
+    const snapshot = snapshotOf({
+      order: request.order,
+      store: request.facts,
+      locale: request.locale ?? language,
+      ownLanguage: request.sourceLanguage,
+      timeZone: request.timeZone,
+      now: request.now,
+      ...aboutMoment(request.order, request.moment),
+      details: sampleDetails(request.moment),
+      ...(request.channelName && { channelName: request.channelName }),
+    });
+    const message = compiled.fill(snapshot);
     const sheet = asLookedAt(message.html, request.view);
     const ms = performance.now() - began;
     if (request.check) self.postMessage({ id, sheetFirst: sheet } satisfies SheetAnswer);
     const bytes = encoder.encode(message.html).length;
-    return { id, message, sheet, bytes, ms, ...(request.check && { styles: wordsStyles(skeleton) }) };
+    return {
+      id,
+      message,
+      sheet,
+      bytes,
+      ms,
+      unnamed: snapshot.unnamed,
+      ...(request.check && { styles: wordsStyles(skeleton) }),
+    };
   } catch (error) {
     return {
       id,
@@ -71,7 +78,7 @@ function findingsOf(request: RenderParts, rendered: Rendered): Finding[] {
     now: request.now,
   });
   if (check?.partOfMessage || !rendered.message) return found;
-  return byWeight([...found, ...messageFindings(rendered.message, language)]);
+  return byWeight([...found, ...messageFindings(rendered.message, language, rendered.unnamed)]);
 }
 
 const encoder = new TextEncoder();

@@ -1,6 +1,6 @@
 /** What the Desk and its worker say to each other. */
 import type { Look } from '@/core/look';
-import type { StoreFacts } from '@/core/snapshot';
+import type { Snapshot, StoreFacts } from '@/core/snapshot';
 import type { Order } from '@/core/order';
 import type { Finding } from '@/core/preflight';
 import type { DiscountCode } from '@/core/order';
@@ -77,6 +77,8 @@ export interface Rendered {
   styles?: WordsStyles;
   /** Size of its HTML as it is sent. */
   bytes?: number;
+  /** Names of the store's own that have no words in the language. */
+  unnamed?: Snapshot['unnamed'];
   /** What the checks found, when they were asked for. */
   findings?: Finding[];
   /** Why it could not be rendered. */

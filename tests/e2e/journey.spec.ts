@@ -202,6 +202,6 @@ test('words are changed and published, a service is connected, an order is place
   await test.step('Today is satisfied', async () => {
     await page.getByRole('link', { name: 'Today' }).click();
     await expect(page.getByText('smtp.harrowpost.example takes mail.')).toBeVisible();
-    await expect(page.getByText(/24 notifications are live, among them Order received/)).toBeVisible();
+    await expect(page.getByText(/27 notifications are live, among them Order received/)).toBeVisible();
   });
 });

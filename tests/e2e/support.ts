@@ -155,3 +155,17 @@ export async function placeByEvent(request: APIRequestContext, number: string, e
   const response = await request.post('/api/v1/events', { data: body, headers });
   expect(response.status()).toBe(202);
 }
+
+/** Lets something happen to the order on the screen. */
+export async function happens(
+  page: Page,
+  label: string,
+  fill?: (dialog: ReturnType<Page['getByRole']>) => Promise<void>,
+): Promise<void> {
+  await page.getByRole('button', { name: 'What happens next' }).click();
+  await page.getByRole('menuitem', { name: label, exact: true }).click();
+  const dialog = page.getByRole('dialog');
+  await fill?.(dialog);
+  await dialog.getByRole('button', { name: label, exact: true }).click();
+  await expect(dialog).toHaveCount(0);
+}

@@ -64,8 +64,18 @@ export function judge(message: ReceivedMessage, truth: Truth): Contradiction[] {
 
 type Say = (about: Contradiction['about'], words: string) => void;
 
-const hasWord = (text: string, word: string): boolean =>
-  new RegExp(`(?<![\\p{L}\\p{N}])${word.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}(?![\\p{L}\\p{N}])`, 'u').test(text);
+const wordPatterns = new Map<string, RegExp>();
+
+/** Whether a word stands in a text by itself. */
+function hasWord(text: string, word: string): boolean {
+  if (!text.includes(word)) return false;
+  let pattern = wordPatterns.get(word);
+  if (!pattern) {
+    pattern = new RegExp(`(?<![\\p{L}\\p{N}])${word.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}(?![\\p{L}\\p{N}])`, 'u');
+    wordPatterns.set(word, pattern);
+  }
+  return pattern.test(text);
+}
 
 const LEFTOVERS =
   /\{[$#/]|\bundefined\b|\bnull\b|\bNaN\b|\[object |Invalid Date|\(\s*\)| {2,}\S|\s[,.;:!?](?=\s|$)|,,|\.\./;
@@ -207,9 +217,22 @@ function refundSum(text: string, { order }: Truth, currency: string, locale: str
   }
 }
 
+const dayFormats = new Map<string, Intl.DateTimeFormat>();
+
+function dayFormat(timeZone: string): Intl.DateTimeFormat {
+  let format = dayFormats.get(timeZone);
+  if (!format) {
+    format = new Intl.DateTimeFormat('en-CA', { timeZone, month: '2-digit', day: '2-digit' });
+    dayFormats.set(timeZone, format);
+  }
+  return format;
+}
+
 /** Every day that is named is a day of the order. */
 function days(text: string, { order, at, timeZone, details = {} }: Truth, locale: string, say: Say): void {
-  const day = new Intl.DateTimeFormat('en-CA', { timeZone, month: '2-digit', day: '2-digit' });
+  const named = daysIn(text, locale);
+  if (named.length === 0) return;
+  const day = dayFormat(timeZone);
   const own = new Set(
     [
       order.placedAt,
@@ -230,8 +253,8 @@ function days(text: string, { order, at, timeZone, details = {} }: Truth, locale
       )
       .map((time) => day.format(time).slice(-5)),
   );
-  for (const named of daysIn(text, locale)) {
-    if (!own.has(named)) say('day', `${named} (month and day) is no day of ${order.number}.`);
+  for (const one of named) {
+    if (!own.has(one)) say('day', `${one} (month and day) is no day of ${order.number}.`);
   }
 }
 

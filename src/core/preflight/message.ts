@@ -1,5 +1,8 @@
 /** Findings on a message as it was rendered: its size, its subject, its text part, its language. */
 import type { RenderedMessage } from '../render/message';
+import { languageName } from '../names';
+import type { Snapshot } from '../snapshot/snapshot';
+import { NAME_KIND_WORDS } from '../terms';
 import { directionOf } from '../text/values';
 import type { Finding } from './finding';
 
@@ -10,8 +13,15 @@ const SIZE_NEAR = 0.8;
 const SUBJECT_PHONE = 45;
 const SUBJECT_ALL = 90;
 
-/** What is wrong with a message as it was rendered: its size, empty parts, links that lead nowhere. */
-export function messageFindings(message: RenderedMessage, language: string): Finding[] {
+/**
+ * What is wrong with a message as it was rendered: its size, empty parts, links that lead nowhere, and names of the store's own that have
+ * no words in its language.
+ */
+export function messageFindings(
+  message: RenderedMessage,
+  language: string,
+  unnamed: Snapshot['unnamed'] = [],
+): Finding[] {
   const findings: Finding[] = [];
   const say = (severity: Finding['severity'], place: string, placeLabel: string, text: string): void => {
     findings.push({ severity, place, placeLabel, message: text, language });
@@ -52,6 +62,15 @@ export function messageFindings(message: RenderedMessage, language: string): Fin
   }
   if (message.text.trim() === '') {
     say('blocker', 'message', 'Text part', 'is empty with this order: who reads without HTML sees nothing.');
+  }
+  for (const { kind, name } of unnamed) {
+    if (!message.text.includes(name)) continue;
+    say(
+      'warning',
+      'message',
+      'Message',
+      `names the ${NAME_KIND_WORDS[kind]} "${name}", which has no ${languageName(language)} words. Give them under Store.`,
+    );
   }
   const html = /<html([^>]*)>/.exec(message.html)?.[1] ?? '';
   if (!html.includes(`lang="${language}"`) || !html.includes(`dir="${directionOf(language)}"`)) {

@@ -92,7 +92,7 @@ export function ActionDialog({ kind, order, possible, onDo, onDone, onClose }: A
     kind === 'refund'
       ? refundLines(
           order,
-          lines.filter((l) => l.quantity > 0),
+          lines.filter((l) => Number.isSafeInteger(l.quantity) && l.quantity > 0),
         )
       : [];
   const goods = refunded.reduce((sum, l) => sum + l.amount, 0);

@@ -1,0 +1,104 @@
+/** What is foretold is what happens: planning, withholding and sending agree with Routing, the board and what is counted before sending. */
+import { eq } from 'drizzle-orm';
+import { simpleParser } from 'mailparser';
+import { judge } from '@/core/judge';
+import { momentOf } from '@/core/moments';
+import { database } from '@/server/db/client';
+import { deliveries, sentMessages, withholdings } from '@/server/db/schema';
+import { newId } from '@/server/base/ids';
+import { receiveEvent } from '@/server/events/receive';
+import { orderPath } from '@/server/features/notifications/board';
+import { impactOf } from '@/server/features/notifications/impact';
+import { orderDetail } from '@/server/features/orders/orders';
+import { tryOrder } from '@/server/features/routing/routing';
+import { composeMessage } from '@/server/sending/compose';
+import { live, Press, ZONE } from '../truth/lives';
+import { accessAs, connectService, placedEvent, SHOP, useDatabase } from './fixture';
+import { drain } from './orders';
+
+useDatabase();
+
+const orderOf = (email: string, method: string) =>
+  placedEvent({ customer: { email, firstName: 'Ada' }, payment: { method, paid: false } }).data.order;
+
+const withhold = (pattern: string) =>
+  database().insert(withholdings).values({
+    id: newId(),
+    storeId: SHOP,
+    pattern,
+    reason: 'asked to',
+    kinds: [],
+    source: 'hand',
+    by: 'Marta',
+    at: new Date(),
+  });
+
+describe('what is foretold', () => {
+  it('of an order is what goes out, and what is not written is said beforehand', async () => {
+    await connectService();
+    const order = orderOf('left@withheld-forecast.example', 'Bank transfer');
+    await withhold('@withheld-forecast.example');
+    await receiveEvent(SHOP, { ...placedEvent(), data: { order } });
+    await drain();
+    const access = await accessAs();
+    const tried = await tryOrder(access, order.number);
+    const foretold = tried.written.filter((w) => !w.later).map((w) => w.recipient.address);
+    const detail = await orderDetail(access, order.number);
+    const sent = detail.sent.filter((d) => d.state === 'accepted').map((d) => d.recipient);
+    expect([...new Set(foretold)].toSorted()).toEqual([...new Set(sent)].toSorted());
+    expect(tried.notWritten.flatMap((n) => n.reasons)).toContain(
+      '@withheld-forecast.example is not written to: asked to',
+    );
+    // Its reminders wait, and will not be sent: the order says so.
+    const waiting = detail.sent.filter((d) => d.waits);
+    expect(waiting.length).toBeGreaterThan(0);
+    expect(waiting.every((d) => d.withheld === '@withheld-forecast.example is not written to: asked to')).toBe(true);
+    const path = await orderPath(access, order.number);
+    expect(Object.values(path.byNotification).every((step) => step.would === 0 || step.why.length === 0)).toBe(true);
+  });
+
+  it('of a notification counts nobody who is not written to', async () => {
+    const before = await impactOf(await accessAs(), 'order-received');
+    expect(before.without.map((w) => w.why)).toContain('@withheld-forecast.example is not written to: asked to');
+  });
+
+  it('of a row of reminders stands once, with how many there are', async () => {
+    const order = orderOf('waits@forecast.example', 'Card');
+    await receiveEvent(SHOP, { ...placedEvent(), data: { order } });
+    const tried = await tryOrder(await accessAs(), order.number);
+    expect(tried.written.filter((w) => w.notification === 'Payment still due').map((w) => w.messages)).toEqual([3]);
+  });
+});
+
+describe('what arrives', () => {
+  it('agrees with the order when it is read from its bytes', async () => {
+    const press = new Press();
+    let read = 0;
+    for (let seed = 50_001; seed <= 50_060; seed += 1) {
+      await live(seed, press, async ({ message, truth, notification }) => {
+        if (momentOf(truth.moment)?.about === 'account') return;
+        const raw = await composeMessage(
+          { preheader: '', html: message.html ?? '', subject: message.subject, text: message.text },
+          {
+            from: { name: 'Quillwick', address: 'orders@quillwick.example' },
+            to: { name: '', address: 'iwona@sobczyk.example' },
+            messageId: '<truth@quillwick.example>',
+            date: new Date(truth.at),
+            language: message.language,
+          },
+        );
+        const mail = await simpleParser(raw, { skipImageLinks: true });
+        const received = { ...message, subject: mail.subject ?? '', text: mail.text ?? '', html: mail.html || '' };
+        expect([notification, judge(received, { ...truth, timeZone: ZONE })]).toEqual([notification, []]);
+        read += 1;
+      });
+    }
+    expect(read).toBeGreaterThan(200);
+  });
+
+  it('is on record as it was received', async () => {
+    const [row] = await database().select().from(deliveries).where(eq(deliveries.state, 'accepted')).limit(1);
+    const [kept] = await database().select().from(sentMessages).where(eq(sentMessages.deliveryId, row!.id));
+    expect((await simpleParser(kept!.raw)).subject).toBe(row!.subject);
+  });
+});
