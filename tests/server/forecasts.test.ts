@@ -4,16 +4,19 @@ import { simpleParser } from 'mailparser';
 import { judge } from '@/core/judge';
 import { momentOf } from '@/core/moments';
 import { database } from '@/server/db/client';
-import { deliveries, sentMessages, withholdings } from '@/server/db/schema';
+import { deliveries, notifications, routingRules, sentMessages, withholdings } from '@/server/db/schema';
 import { newId } from '@/server/base/ids';
 import { receiveEvent } from '@/server/events/receive';
 import { orderPath } from '@/server/features/notifications/board';
 import { impactOf } from '@/server/features/notifications/impact';
+import { doWithOrder } from '@/server/features/orders/order-actions';
 import { orderDetail } from '@/server/features/orders/orders';
 import { tryOrder } from '@/server/features/routing/routing';
 import { composeMessage } from '@/server/sending/compose';
 import { live, Press, ZONE } from '../truth/lives';
-import { accessAs, connectService, placedEvent, SHOP, useDatabase } from './fixture';
+import type { Scope } from '@/core/plan';
+import { Chance } from '../../demo/random';
+import { accessAs, connectService, placedEvent, planAnew, SHOP, useDatabase } from './fixture';
 import { drain } from './orders';
 
 useDatabase();
@@ -67,6 +70,107 @@ describe('what is foretold', () => {
     await receiveEvent(SHOP, { ...placedEvent(), data: { order } });
     const tried = await tryOrder(await accessAs(), order.number);
     expect(tried.written.filter((w) => w.notification === 'Payment still due').map((w) => w.messages)).toEqual([3]);
+  });
+});
+
+describe('what is foretold, whatever the rules', () => {
+  it('is who gets it: random rules, addresses that are not written to, and orders', async () => {
+    const access = await accessAs();
+    const chance = new Chance(77);
+    const people = Array.from({ length: 6 }, (_, i) => `colleague-${i}@rules-forecast.example`);
+    const [notification] = await database().select().from(notifications).where(eq(notifications.slug, 'new-order'));
+    for (let round = 0; round < 8; round += 1) {
+      await database().delete(routingRules).where(eq(routingRules.notificationId, notification!.id));
+      for (const address of people.filter(() => chance.holds(0.6))) {
+        const scope = chance.pick<Scope>([
+          { kind: 'all' },
+          { kind: 'category', category: 'tools' },
+          {
+            kind: 'when',
+            when: { match: 'all', tests: [{ about: 'value', is: 'at-least', amount: 4000, currency: 'EUR' }] },
+          },
+        ]);
+        await database()
+          .insert(routingRules)
+          .values({ id: newId(), storeId: SHOP, notificationId: notification!.id, address, scope });
+      }
+      if (chance.holds(0.5)) await withhold(chance.pick(people)).catch(() => undefined);
+      await planAnew();
+      const { placedAt: _at, ...order } = placedEvent({
+        customer: { email: `round-${round}@rules-forecast.example` },
+        lines: [
+          {
+            product: { sku: 'PA-KOZO', name: 'Kozo sheet', category: chance.pick(['papers', 'tools']) },
+            quantity: chance.int(1, 9),
+            unitPrice: 850,
+          },
+        ],
+        taxes: [],
+        payment: { method: 'Card', paid: true },
+      }).data.order;
+      await receiveEvent(SHOP, { ...placedEvent(), data: { order: { ...order, placedAt: new Date().toISOString() } } });
+      await drain();
+      const tried = await tryOrder(access, order.number);
+      const detail = await orderDetail(access, order.number);
+      const foretold = tried.written.filter((w) => !w.later).map((w) => w.recipient.address);
+      const sent = detail.sent.filter((d) => d.state === 'accepted').map((d) => d.recipient);
+      expect([round, foretold.toSorted()]).toEqual([round, sent.toSorted()]);
+    }
+  });
+});
+
+describe('two at once', () => {
+  it('cannot give the same money back twice, and what left a second ago cannot be cancelled', async () => {
+    const access = await accessAs();
+    const order = placedEvent({
+      customer: { email: 'twice@forecast.example' },
+      payment: { method: 'Card', paid: true },
+    }).data.order;
+    await receiveEvent(SHOP, { ...placedEvent(), data: { order } });
+    const all = {
+      do: 'refund',
+      lines: order.lines.map((l) => ({ sku: l.product.sku, quantity: l.quantity })),
+      shipping: 0,
+      goodwill: 0,
+      reason: '',
+    };
+    const results = await Promise.allSettled([
+      doWithOrder(access, order.number, all),
+      doWithOrder(access, order.number, all),
+    ]);
+    expect(results.map((r) => r.status).toSorted()).toEqual(['fulfilled', 'rejected']);
+    expect((await orderDetail(access, order.number)).order.refunds).toHaveLength(1);
+    const second = placedEvent({
+      customer: { email: 'left@forecast.example' },
+      payment: { method: 'Card', paid: true },
+    }).data.order;
+    await receiveEvent(SHOP, { ...placedEvent(), data: { order: second } });
+    const lines = [{ sku: second.lines[0]!.product.sku, quantity: second.lines[0]!.quantity }];
+    const [sent, cancelled] = await Promise.allSettled([
+      doWithOrder(access, second.number, {
+        do: 'dispatch',
+        lines,
+        carrier: '',
+        trackingNumber: '',
+        trackingUrl: '',
+        location: '',
+      }),
+      doWithOrder(access, second.number, { do: 'cancel', lines, reason: '' }),
+    ]);
+    expect([sent.status, cancelled.status].toSorted()).toEqual(['fulfilled', 'rejected']);
+    const lost = (sent.status === 'rejected' ? sent : cancelled) as PromiseRejectedResult;
+    expect(lost.reason).toMatchObject({ problems: [{ path: expect.stringMatching(/^\/lines\/0/) as string }] });
+  });
+
+  it('is refused in another currency than the order was placed in', async () => {
+    const order = placedEvent({ customer: { email: 'currency@forecast.example' } }).data.order;
+    await receiveEvent(SHOP, { ...placedEvent(), data: { order } });
+    const told = {
+      ...placedEvent(),
+      type: 'order.payment-received' as const,
+      data: { order: { ...order, currency: 'USD' } },
+    };
+    await expect(receiveEvent(SHOP, told)).rejects.toMatchObject({ problems: [{ path: '/data/order/currency' }] });
   });
 });
 

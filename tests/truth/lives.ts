@@ -57,7 +57,15 @@ export class Press {
     const id = `${key} ${language} ${locale}`;
     let message = this.made.get(id);
     if (!message) {
-      const parts = { template, look: DEFAULT_LOOK, language, locale, sourceLanguage: 'en', timeZone: ZONE };
+      const words = { ...template.words, [language]: template.words[language] ?? template.words.en! };
+      const parts = {
+        template: { ...template, words },
+        look: DEFAULT_LOOK,
+        language,
+        locale,
+        sourceLanguage: 'en',
+        timeZone: ZONE,
+      };
       message = this.compiler.compile(parts, this.compiler.layOut(parts)).then((m) => m.message);
       this.made.set(id, message);
     }
@@ -126,6 +134,10 @@ const TONGUES = [
   { language: 'en', locale: 'en' },
   { language: 'de', locale: 'de-DE' },
   { language: 'de', locale: 'de-AT' },
+  // Words of the store's own stand in for these: what is read are figures, days, rows and names.
+  { language: 'fr', locale: 'fr-FR' },
+  { language: 'pl', locale: 'pl-PL' },
+  { language: 'ar', locale: 'ar' },
 ] as const;
 
 const START = Date.parse('2026-11-02T09:14:00Z');

@@ -63,7 +63,7 @@ export const CLAIMS: readonly Claim[] = [
     says: 'that something is to be paid',
     words: {
       en: /is still to be paid|is to be paid\.|Still to be paid|Please transfer|Not paid yet|is due on|has been due since/,
-      de: /[Nn]och zu bezahlen|Zu bezahlen|Bitte überweisen|Noch nicht bezahlt|Fällig am \p{L}|fällig: /u,
+      de: /[Nn]och zu bezahlen|Zu bezahlen|Bitte überweisen|Noch nicht bezahlt|Fällig (am|seit) \p{L}/u,
     },
     holds: isDue,
   },
@@ -77,7 +77,7 @@ export const CLAIMS: readonly Claim[] = [
   },
   {
     says: 'that it has been due since a day',
-    words: { en: /has been due since/, de: /Seit .+ fällig/ },
+    words: { en: /has been due since/, de: /Fällig seit/ },
     holds: (c) => isDue(c) && c.details.dueOn !== undefined && Date.parse(c.details.dueOn) < c.at,
   },
   {
@@ -89,7 +89,7 @@ export const CLAIMS: readonly Claim[] = [
     says: 'that it will be sent on a day',
     words: {
       en: /We expect to send it on|Dispatch is planned for|Dispatch by/,
-      de: /Der Versand ist (für|geplant)|Versand bis/,
+      de: /Der Versand ist (vorgesehen|geplant)|Versand bis/,
     },
     holds: (c) => {
       const day = c.figures.order.expectedDispatch;

@@ -78,7 +78,7 @@ function hasWord(text: string, word: string): boolean {
 }
 
 const LEFTOVERS =
-  /\{[$#/]|\bundefined\b|\bnull\b|\bNaN\b|\[object |Invalid Date|\(\s*\)| {2,}\S|\s[,.;:!?](?=\s|$)|,,|\.\./;
+  /\{[$#/]|\bundefined\b|\bnull\b|\bNaN\b|\[object |Invalid Date|\(\s*\)| {2,}\S|\s[,.;:!?](?=\s|$)|,,|(?<![\u0600-\u06ff])\.\./;
 
 function leftovers(text: string, say: Say): void {
   for (const line of text.split('\n')) {

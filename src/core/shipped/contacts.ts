@@ -46,7 +46,7 @@ const invoiceForAccounts = toCustomer(
       say: whether(
         WHO,
         p(
-          `{$customer.fullName} hat am ${day('order.placedAt')} die Bestellung {$order.number} bei uns aufgegeben. Die Rechnung lautet über ${b('{$order.total :money}')}.`,
+          `{$customer.fullName} hat die Bestellung {$order.number} bei uns aufgegeben, am ${day('order.placedAt')}. Die Rechnung lautet über ${b('{$order.total :money}')}.`,
         ),
         p(
           `Dies ist die Rechnung zur Bestellung {$order.number} vom ${day('order.placedAt')}. Sie lautet über ${b('{$order.total :money}')}.`,
@@ -54,7 +54,7 @@ const invoiceForAccounts = toCustomer(
       ),
       standing: byPresence(['order.amountDue', 'invoice.dueOn', 'invoice.overdueSince', 'order.amountPaid'], {
         'present present * *': p(`Fällig am ${b(day('invoice.dueOn'))}: ${b('{$order.amountDue :money}')}.`),
-        'present * present *': p(`Seit ${day('invoice.overdueSince')} fällig: ${b('{$order.amountDue :money}')}.`),
+        'present * present *': p(`Fällig seit ${day('invoice.overdueSince')}: ${b('{$order.amountDue :money}')}.`),
         'present * * *': p(`Zu bezahlen: ${b('{$order.amountDue :money}')}.`),
         '* * * present': p('Sie ist bezahlt, und es ist nichts mehr zu tun.'),
         '* * * *': '',

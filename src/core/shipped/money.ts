@@ -34,7 +34,7 @@ const refundIssued = toCustomer(
       say: whether(
         'refund.issuedAt',
         p(
-          `Wir haben Ihnen am ${day('refund.issuedAt')} ${b('{$refund.amount :money}')} erstattet. Je nach Bank kann es einige Tage dauern, bis der Betrag bei Ihnen ist.`,
+          `Wir haben Ihnen ${b('{$refund.amount :money}')} erstattet, am ${day('refund.issuedAt')}. Je nach Bank kann es einige Tage dauern, bis der Betrag bei Ihnen ist.`,
         ),
         p(
           `Wir haben Ihnen ${b('{$refund.amount :money}')} erstattet. Je nach Bank kann es einige Tage dauern, bis der Betrag bei Ihnen ist.`,
@@ -224,13 +224,13 @@ const invoice = toCustomer(
       ),
       standing: byPresence(STANDING, {
         'present present present': p(
-          `Davon sind {$order.amountPaid :money} bezahlt. Seit ${day('invoice.overdueSince')} fällig: ${b('{$order.amountDue :money}')}.`,
+          `Davon sind {$order.amountPaid :money} bezahlt. Fällig seit ${day('invoice.overdueSince')}: ${b('{$order.amountDue :money}')}.`,
         ),
         'present present *': p(
           `Davon sind {$order.amountPaid :money} bezahlt. Noch zu bezahlen: ${b('{$order.amountDue :money}')}.`,
         ),
         'present * present': p(
-          `Seit ${day('invoice.overdueSince')} fällig: ${b('{$order.amountDue :money}')}. Haben Sie inzwischen bezahlt, ist nichts zu tun.`,
+          `Fällig seit ${day('invoice.overdueSince')}: ${b('{$order.amountDue :money}')}. Haben Sie inzwischen bezahlt, ist nichts zu tun.`,
         ),
         'present * *': p(`Zu bezahlen: ${b('{$order.amountDue :money}')}.`),
         '* present *': p('Sie ist bezahlt, und es ist nichts mehr zu tun. Vielen Dank.'),

@@ -14,9 +14,9 @@ const handedOver = (it: string, after = ''): string =>
 
 const handedOverDe = (it: string, after = ''): string =>
   byPresence(['shipment.carrier', 'shipment.dispatchedAt'], {
-    'present present': p(`${it} wurde am ${day('shipment.dispatchedAt')} an {$shipment.carrier} übergeben.`) + after,
+    'present present': p(`${it} wurde an {$shipment.carrier} übergeben, am ${day('shipment.dispatchedAt')}.`) + after,
     'present *': p(`${it} wurde an {$shipment.carrier} übergeben.`) + after,
-    '* present': p(`${it} wurde am ${day('shipment.dispatchedAt')} versandt.`) + after,
+    '* present': p(`${it} wurde versandt, am ${day('shipment.dispatchedAt')}.`) + after,
     '* *': p(`${it} wurde versandt.`) + after,
   });
 

@@ -162,13 +162,13 @@ const newOrder = toStaff(
       what: '{$order.number}, {$order.total :money}',
       facts: byPresence(['customer.fullName', 'order.expectedDispatch'], {
         'present present': p(
-          `${b('{$customer.fullName}')} hat am ${day('order.placedAt')} bestellt, über {$order.channel}. Versand bis ${day('order.expectedDispatch')}.`,
+          `${b('{$customer.fullName}')} hat über {$order.channel} bestellt, am ${day('order.placedAt')}. Versand bis ${day('order.expectedDispatch')}.`,
         ),
-        'present *': p(`${b('{$customer.fullName}')} hat am ${day('order.placedAt')} bestellt, über {$order.channel}.`),
+        'present *': p(`${b('{$customer.fullName}')} hat über {$order.channel} bestellt, am ${day('order.placedAt')}.`),
         '* present': p(
-          `Ein Gast hat am ${day('order.placedAt')} bestellt, über {$order.channel}. Versand bis ${day('order.expectedDispatch')}.`,
+          `Ein Gast hat über {$order.channel} bestellt, am ${day('order.placedAt')}. Versand bis ${day('order.expectedDispatch')}.`,
         ),
-        '* *': p(`Ein Gast hat am ${day('order.placedAt')} bestellt, über {$order.channel}.`),
+        '* *': p(`Ein Gast hat über {$order.channel} bestellt, am ${day('order.placedAt')}.`),
       }),
       open: whether('order.amountDue', p(`Noch nicht bezahlt: ${b('{$order.amountDue :money}')}.`)),
     },

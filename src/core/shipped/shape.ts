@@ -72,7 +72,7 @@ export const DISPATCH: Record<'en' | 'de', string> = {
   de: whether(
     'order.expectedDispatch',
     p(
-      `Der Versand ist für ${day('order.expectedDispatch')} vorgesehen. Wir schreiben Ihnen wieder, sobald es so weit ist.`,
+      `Der Versand ist vorgesehen für ${day('order.expectedDispatch')}. Wir schreiben Ihnen wieder, sobald es so weit ist.`,
     ),
   ),
 };

@@ -173,7 +173,7 @@ const returnReceived = toCustomer([], {
     head: 'Ihre Rücksendung ist da',
     say: byPresence(['return.items', 'return.receivedAt'], {
       'present present': p(
-        `${b('{$return.items}')}: Das ist am ${day('return.receivedAt')} bei uns angekommen. Wir prüfen die Rücksendung und schreiben Ihnen, sobald eine Erstattung unterwegs ist.`,
+        `${b('{$return.items}')}: Das ist bei uns angekommen, am ${day('return.receivedAt')}. Wir prüfen die Rücksendung und schreiben Ihnen, sobald eine Erstattung unterwegs ist.`,
       ),
       'present *': p(
         `${b('{$return.items}')}: Das ist bei uns angekommen. Wir prüfen die Rücksendung und schreiben Ihnen, sobald eine Erstattung unterwegs ist.`,

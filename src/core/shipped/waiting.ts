@@ -44,7 +44,7 @@ const paymentDue = toCustomer(
       say: whether(
         'order.amountDue',
         p(
-          `Für Ihre Bestellung {$order.number} vom ${day('order.placedAt')} noch zu bezahlen: ${b('{$order.amountDue :money}')}.`,
+          `Noch zu bezahlen für Ihre Bestellung {$order.number} vom ${day('order.placedAt')}: ${b('{$order.amountDue :money}')}.`,
         ) + p('Ist Ihre Zahlung schon unterwegs, betrachten Sie diese Nachricht bitte als erledigt.'),
         p('Ihre Bestellung {$order.number} ist bezahlt. Bitte betrachten Sie diese Nachricht als erledigt.'),
       ),

@@ -219,6 +219,8 @@ export function snapshotOf(subject: MessageSubject): Snapshot {
     'refund.method': line(refund && (refund.method ? names.of('payment', refund.method) : paidBy)),
     'refund.issuedAt': instant(refund?.issuedAt),
     ...payment,
+    // An invoice has a day of its own, and a day that has passed is not asked for any more.
+    'payment.dueOn': promisedDay(subject, details?.invoice?.dueOn, payment['payment.dueOn']),
     ...detailValues(details, subject, due),
     ...(cancellation && cancellationValues(order, cancellation, itemsWords)),
   };
@@ -273,6 +275,12 @@ function itemsWords(order: Order, lines: readonly { sku: string; quantity: numbe
 function promised({ now, timeZone = 'UTC' }: MessageSubject, time: string | undefined): number | undefined {
   const at = instant(time);
   return at === undefined || at >= now || dayKey(at, timeZone) >= dayKey(now, timeZone) ? at : undefined;
+}
+
+/** By when an order is to be paid: the day of its invoice, or that of its method; undefined when it has passed. */
+function promisedDay(subject: MessageSubject, invoice: string | undefined, method: Values[string]): number | undefined {
+  if (typeof method !== 'number') return undefined;
+  return promised(subject, invoice ?? new Date(method).toISOString());
 }
 
 function trackingUrl({ order, locale }: MessageSubject, shipment: Shipment, terms: Terms): string | undefined {

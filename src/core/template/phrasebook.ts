@@ -147,7 +147,7 @@ export const DEFAULT_PHRASEBOOKS: Record<string, Phrasebook> = {
     carrier: 'Versand mit',
     trackingNumber: 'Sendungsnummer',
     followParcel: 'Sendung verfolgen',
-    refundMethod: 'Erstattung auf',
+    refundMethod: 'Erstattung per',
     refundReason: 'Grund',
     readMore: 'Mehr lesen',
     yourCode: 'Ihr Code',

@@ -15,8 +15,11 @@ import {
   type OrderActionKind,
 } from '@/core/order';
 import { checker } from '@/core/schema';
+import { eq } from 'drizzle-orm';
 import type { Access } from '../../auth/access';
+import { database } from '../../db/client';
 import { timeNow } from '../../db/demo-clock';
+import { orders } from '../../db/schema';
 import { AppError } from '../../base/errors';
 import { remember } from '../../auth/history';
 import type { EventType } from '../../events/schema';
@@ -43,20 +46,26 @@ export function actionsFor(order: Order) {
   };
 }
 
-/** Does something with an order and tells of it. Refused with the place of what does not fit; nothing is half done. */
+/**
+ * Does something with an order and tells of it. Refused with the place of what does not fit; nothing is half done. Whoever does something
+ * at the same time waits, and then finds the order as it is by then: what was given back cannot be given back twice.
+ */
 export async function doWithOrder(access: Access, number: string, input: unknown): Promise<{ deliveries: number }> {
   const checked = checkAction(input);
   if (!checked.ok) throw new AppError('invalid', 'This cannot be done like this.', checked.problems);
-  const row = await orderByNumber(access, number);
-  const at = await timeNow();
-  const result = actOn(row.snapshot, checked.value, {
-    at: new Date(at).toISOString(),
-    payUrl: payUrlOf(row.snapshot),
-    by: access.person.name,
+  const { id } = await orderByNumber(access, number);
+  const received = await database().transaction(async (tx) => {
+    const [row] = await tx.select({ snapshot: orders.snapshot }).from(orders).where(eq(orders.id, id)).for('update');
+    const at = await timeNow();
+    const result = actOn(row!.snapshot, checked.value, {
+      at: new Date(at).toISOString(),
+      payUrl: payUrlOf(row!.snapshot),
+      by: access.person.name,
+    });
+    if (!result.ok) throw new AppError('invalid', result.message, result.problems);
+    const { order, event, details } = result.value;
+    return tell(access, event as EventType, order, at, details);
   });
-  if (!result.ok) throw new AppError('invalid', result.message, result.problems);
-  const { order, event, details } = result.value;
-  const received = await tell(access, event as EventType, order, at, details);
   await remember(access, 'did with an order', `${ORDER_ACTIONS[checked.value.do].label}: ${number}`);
   return { deliveries: received.deliveries.length };
 }
