@@ -261,6 +261,10 @@ describe('an invoice as PDF', () => {
     // The name of an item begins at the right, and its amount ends at the left.
     const item = page!.find((p) => p.text.includes('Thing'))!;
     const title = page!.find((p) => p.text.includes('فاتورة'))!;
+    // Of two words, the first stands further to the right.
+    const line = (word: string) => page!.find((p) => p.text.includes(word))!;
+    expect(line('\u0627\u0644\u0641\u0627\u062a\u0648\u0631\u0629').y).toBe(line('\u0625\u0644\u0649').y);
+    expect(line('\u0627\u0644\u0641\u0627\u062a\u0648\u0631\u0629').x).toBeGreaterThan(line('\u0625\u0644\u0649').x);
     expect(title.x).toBeGreaterThan(300);
     expect(item.x).toBeGreaterThan(300);
   });

@@ -118,14 +118,16 @@ export class PdfText {
         }
       }
     }
+    const bold = font.endsWith('bold') ? ' bold' : '';
     return pieces
-      .map(({ text, level }) => {
-        const bold = font.endsWith('bold') ? ' bold' : '';
-        const rightToLeft = level % 2 === 1;
-        // Only one of the families has Arabic letters. Their run is set from right to left by the font itself; others are turned here.
-        const own = RTL.test(text) ? (`plain${bold}` as PdfFont) : font;
-        const set = rightToLeft && !RTL.test(text) ? [...text].toReversed().map(mirrored).join('') : text;
-        return { text: this.printable(set, own), font: own };
+      .flatMap(({ text, level }): Run[] => {
+        // Only one of the families has Arabic letters.
+        if (RTL.test(text)) {
+          const own = `plain${bold}` as PdfFont;
+          return wordsFromRight(text).map((word) => ({ text: this.printable(word, own), font: own }));
+        }
+        const set = level % 2 === 1 ? [...text].toReversed().map(mirrored).join('') : text;
+        return [{ text: this.printable(set, font), font }];
       })
       .filter((run) => run.text !== '');
   }
@@ -138,5 +140,13 @@ export class PdfText {
     return [...text].filter((c) => face.hasGlyphForCodePoint(c.codePointAt(0)!)).join('');
   }
 }
+
+/** Words that are read from the right, as they stand from the left, with the blanks between them. Each is set by the font by itself. */
+const wordsFromRight = (text: string): string[] =>
+  text
+    .split(/( +)/)
+    .toReversed()
+    .filter((word) => word !== '')
+    .map((word) => (RTL.test(word) ? word : [...word].toReversed().map(mirrored).join('')));
 
 const mirrored = (character: string): string => bidi.getMirroredCharacter(character) ?? character;
