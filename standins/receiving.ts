@@ -8,17 +8,19 @@ import type { MailboxStore } from './store';
 export const MAILBOX_KINDS: readonly [string, string][] = [
   ['gone@', 'does not exist: 550'],
   ['full@', 'is full: 452'],
+  ['overfull@', 'is full for good: 552'],
+  ['policy@', 'refuses the sender, and not the mailbox: 550 5.7.1'],
   ['grey@', 'asks strangers to come again: 451 the first time'],
   ['slow@', 'takes its time: some seconds'],
   ['drops@', 'hangs up after the message'],
   ['later@', 'takes it, and sends it back an hour later on the stand-ins’ clock'],
 ];
 
-export type Manner = 'takes' | 'gone' | 'full' | 'grey' | 'slow' | 'drops' | 'later';
+export type Manner = 'takes' | 'gone' | 'full' | 'overfull' | 'policy' | 'grey' | 'slow' | 'drops' | 'later';
 
 export function mannerOf(address: string): Manner {
   const local = address.slice(0, address.lastIndexOf('@')).toLowerCase();
-  const known = ['gone', 'full', 'grey', 'slow', 'drops', 'later'] as const;
+  const known = ['gone', 'full', 'overfull', 'policy', 'grey', 'slow', 'drops', 'later'] as const;
   return known.find((k) => local === k || local.startsWith(`${k}.`) || local.startsWith(`${k}+`)) ?? 'takes';
 }
 

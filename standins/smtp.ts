@@ -110,6 +110,10 @@ function optionsFor(own: SendingServer, self: () => SMTPServer): SMTPServerOptio
             return done(refusal(550, '5.1.1 No such mailbox here'));
           case 'full':
             return done(refusal(452, '4.2.2 Mailbox full'));
+          case 'overfull':
+            return done(refusal(552, '5.2.2 Mailbox full'));
+          case 'policy':
+            return done(refusal(550, '5.7.1 Rejected by policy: sender has a poor reputation'));
           case 'grey': {
             if (seenBefore.has(to)) return done();
             seenBefore.add(to);

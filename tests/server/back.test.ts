@@ -64,6 +64,33 @@ describe('whom not to write to', () => {
   );
 });
 
+describe('a refusal', () => {
+  const listed = async (address: string) =>
+    (await database().select().from(withholdings).where(eq(withholdings.pattern, address)))[0];
+
+  it('of a mailbox that is not there is learned: the next message is not tried, until the address is allowed again', async () => {
+    const to = `gone.${Date.now()}@arrives-test.example`;
+    expect(await order(to)).toMatchObject({ state: 'failed', cause: 'recipient refused', attempts: 1 });
+    const entry = await listed(to);
+    expect(entry).toMatchObject({ source: 'refusal', by: 'Libellus', kinds: [] });
+    expect(entry!.reason).toMatch(/^refused: 550 .*No such mailbox here/);
+    const next = await order(to);
+    expect(next).toMatchObject({ state: 'withheld', attempts: 0 });
+    expect(next.lastWords).toContain('is not written to: refused: 550');
+    await allowAgain(await accessAs(), entry!.id);
+    expect((await order(to)).state).toBe('failed');
+  });
+
+  it.each([
+    ['overfull', 'mailbox full'],
+    ['policy', 'refused by policy'],
+  ])('of another kind (%s) says nothing of the address', async (kind, cause) => {
+    const to = `${kind}.${Date.now()}@arrives-test.example`;
+    expect(await order(to)).toMatchObject({ state: 'failed', cause });
+    expect(await listed(to)).toBeUndefined();
+  });
+});
+
 describe('what a channel allows', () => {
   const ask = async (maskedDomain: string, customerMail = true) =>
     saveChannels(await accessAs(), {

@@ -213,7 +213,7 @@ describe('an account', () => {
     expect(welcome).toContain('Konto öffnen: https://quillwick.example/account');
     // The note beside the masthead names an order, and there is none.
     expect(welcome).not.toContain('Bestellung \n');
-    expect(welcome!.startsWith('Willkommen, Ada')).toBe(true);
+    expect(welcome!.startsWith('Willkommen bei Quillwick')).toBe(true);
     expect(await texts(lost.data.customer.email, 'Neues Passwort')).toHaveLength(1);
     expect(await database().select().from(orders)).toHaveLength(before);
   });

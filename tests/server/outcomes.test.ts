@@ -1,7 +1,8 @@
 /** Outcomes are written in groups: none is lost among the others, and none is written for somebody else. */
 import { eq, inArray } from 'drizzle-orm';
 import { database } from '@/server/db/client';
-import { attempts, deliveries, sentMessages } from '@/server/db/schema';
+import { newId } from '@/server/base/ids';
+import { attempts, bounces, deliveries, sentMessages } from '@/server/db/schema';
 import { receiveEvent } from '@/server/events/receive';
 import { claim, type Delivery } from '@/server/worker/claims';
 import { Recorder, type Outcome } from '@/server/worker/record';
@@ -87,4 +88,23 @@ it('takes a hold back without counting it as an attempt', async () => {
     dueAt,
   });
   expect(await database().$count(attempts, eq(attempts.deliveryId, delivery!.id))).toBe(0);
+});
+
+it('a report that came before the acceptance was written down makes it bounced all the same', async () => {
+  const [first] = await claimed(1);
+  await database().insert(bounces).values({
+    id: newId(),
+    storeId: SHOP,
+    deliveryId: first!.id,
+    at: new Date(),
+    kind: 'hard',
+    status: '5.1.1',
+    words: 'there is no such mailbox',
+    diagnostic: '',
+  });
+  await new Recorder().write(first!, taken(first!));
+  expect((await stateOf([first!.id]))[0]).toMatchObject({
+    state: 'bounced',
+    lastWords: 'It came back: there is no such mailbox.',
+  });
 });
