@@ -66,6 +66,8 @@ async function jest(projects: string[], changed: string | undefined): Promise<vo
 }
 
 async function playwright(files: string[]): Promise<void> {
+  // Demo stores that were filled before: what fills them may have changed since.
+  rmSync('.libellus/e2e', { recursive: true, force: true });
   console.log('\n== Playwright');
   const file = `${REPORTS}/playwright.json`;
   const status = await run(['node_modules/.bin/playwright', 'test', ...files], {

@@ -177,6 +177,7 @@ test('a cancellation is of certain pieces: what is cancelled, what was sent, wha
       await expect(dialog.getByText('Sent already, and not cancelled: 1 × Kozo sheet')).toBeVisible();
       await dialog.getByLabel(/Pieces of Kozo sheet/).fill('1');
       await dialog.getByLabel(/Pieces of Bone folder/).fill('0');
+      await expect(dialog.getByTestId('outcome')).toContainText('The customer is told that €8.50 comes back.');
       await dialog.getByLabel('Why').fill('out of stock');
     });
     const { message } = await arrived(address, `A part of your order ${number} is cancelled`);

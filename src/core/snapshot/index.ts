@@ -2,4 +2,4 @@
 export * from './facts';
 export * from './facts-on-demand';
 export * from './snapshot';
-export { refundRows } from './money';
+export { cancellationValues, refundRows } from './money';

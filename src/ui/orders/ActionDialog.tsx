@@ -20,6 +20,7 @@ import { Money } from '../parts/format';
 import { Trouble } from '../parts/Page';
 import { answered, problemAt } from '../parts/result';
 import type { Possible } from '@/contract/orders';
+import { CancelOutcome, PiecesTable, RefundAmounts } from './ActionParts';
 
 export interface ActionDialogProps {
   kind: OrderActionKind;
@@ -257,56 +258,27 @@ export function ActionDialog({ kind, order, possible, onDo, onDone, onClose }: A
           </Field>
         )}
         {HAS_PIECES.includes(kind) && (
-          <table className="w-full text-sm">
-            <thead>
-              <tr className="border-b border-rule text-xs text-slate">
-                <th scope="col" className="py-1 text-start font-normal">
-                  Goods
-                </th>
-                <th scope="col" className="w-24 text-start font-normal">
-                  Pieces
-                </th>
-                <th scope="col" className="w-24 text-end font-normal">
-                  {kind === 'refund' ? 'Comes to' : 'Of'}
-                </th>
-              </tr>
-            </thead>
-            <tbody>
-              {offered.map((l) => {
-                const i = lines.findIndex((x) => x.sku === l.sku);
-                const problem =
-                  i < 0
-                    ? undefined
-                    : (problemAt(failure, `/lines/${i}/quantity`) ?? problemAt(failure, `/lines/${i}/sku`));
-                return (
-                  <tr key={l.sku} className="border-b border-rule">
-                    <td className="py-1 pe-2">
-                      {l.name}
-                      {problem && <div className="text-xs text-madder">This {problem}</div>}
-                    </td>
-                    <td>
-                      <input
-                        className="input w-18"
-                        inputMode="numeric"
-                        aria-label={`Pieces of ${l.name}`}
-                        aria-invalid={problem ? true : undefined}
-                        value={fields.pieces[l.sku] ?? '0'}
-                        onChange={(e) => set({ pieces: { ...fields.pieces, [l.sku]: e.target.value } })}
-                      />
-                    </td>
-                    <td className="text-end">
-                      {kind === 'refund' ? (
-                        <Money minor={refunded.find((r) => r.sku === l.sku)?.amount ?? 0} currency={currency} />
-                      ) : (
-                        l.quantity
-                      )}
-                    </td>
-                  </tr>
-                );
-              })}
-            </tbody>
-          </table>
+          <PiecesTable
+            offered={offered}
+            pieces={fields.pieces}
+            figure={
+              kind === 'refund'
+                ? {
+                    head: 'Comes to',
+                    of: (l) => <Money minor={refunded.find((r) => r.sku === l.sku)?.amount ?? 0} currency={currency} />,
+                  }
+                : { head: 'Of', of: (l) => l.quantity }
+            }
+            problemOf={(sku) => {
+              const i = lines.findIndex((x) => x.sku === sku);
+              return i < 0
+                ? undefined
+                : (problemAt(failure, `/lines/${i}/quantity`) ?? problemAt(failure, `/lines/${i}/sku`));
+            }}
+            onPieces={(sku, typed) => set({ pieces: { ...fields.pieces, [sku]: typed } })}
+          />
         )}
+        {kind === 'cancel' && <CancelOutcome order={order} lines={lines} />}
         {(kind === 'dispatch' || kind === 'track') && (
           <>
             {input('Carrier', 'carrier', '/carrier')}
@@ -316,73 +288,30 @@ export function ActionDialog({ kind, order, possible, onDo, onDone, onClose }: A
         )}
         {(kind === 'dispatch' || kind === 'hand-over') && input('From', 'location', '/location')}
         {kind === 'refund' && (
-          <>
-            <div className="grid grid-cols-2 gap-3">
-              <Field
-                label="Of the shipping"
-                problem={shippingBack === undefined ? `is no amount in ${currency}` : problemAt(failure, '/shipping')}
-                hint={`${amountText(possible.toRefund.shipping, currency)} at most`}
-              >
-                {(ids) => (
-                  <input
-                    {...ids}
-                    className="input"
-                    inputMode="decimal"
-                    value={fields.shipping}
-                    onChange={(e) => set({ shipping: e.target.value })}
-                  />
-                )}
-              </Field>
-              <Field
-                label="For goodwill"
-                problem={goodwill === undefined ? `is no amount in ${currency}` : problemAt(failure, '/goodwill')}
-              >
-                {(ids) => (
-                  <input
-                    {...ids}
-                    className="input"
-                    inputMode="decimal"
-                    value={fields.goodwill}
-                    onChange={(e) => set({ goodwill: e.target.value })}
-                  />
-                )}
-              </Field>
-            </div>
-            <p className="flex items-baseline gap-2 text-sm">
-              Goes back
-              <span className="font-serif text-lg" data-testid="goes-back">
-                <Money minor={goods + (shippingBack ?? 0) + (goodwill ?? 0)} currency={currency} />
-              </span>
-              <span className="text-slate">
-                of <Money minor={possible.toRefund.all} currency={currency} /> that can be refunded
-              </span>
-              <button
-                type="button"
-                className="link ms-auto"
-                onClick={() =>
-                  set({
-                    pieces: Object.fromEntries(possible.toRefund.lines.map((l) => [l.sku, String(l.quantity)])),
-                    shipping: amountText(
-                      Math.min(
-                        possible.toRefund.shipping,
-                        possible.toRefund.all -
-                          refundLines(order, possible.toRefund.lines).reduce((sum, l) => sum + l.amount, 0),
-                      ),
-                      currency,
-                    ),
-                    goodwill: '0',
-                  })
-                }
-              >
-                All of it
-              </button>
-            </p>
-          </>
+          <RefundAmounts
+            currency={currency}
+            most={possible.toRefund}
+            typed={{ shipping: fields.shipping, goodwill: fields.goodwill }}
+            amounts={{ goods, shipping: shippingBack, goodwill }}
+            problems={{ shipping: problemAt(failure, '/shipping'), goodwill: problemAt(failure, '/goodwill') }}
+            onType={set}
+            onAll={() => set(allOfIt(order, possible))}
+          />
         )}
         {HAS_REASON.includes(kind) && input('Why', 'reason', '/reason')}
       </div>
     </Dialog>
   );
+}
+
+/** What gives all that is left of the money back. */
+function allOfIt(order: Order, { toRefund }: Possible): Partial<Fields> {
+  const goods = refundLines(order, toRefund.lines).reduce((sum, l) => sum + l.amount, 0);
+  return {
+    pieces: Object.fromEntries(toRefund.lines.map((l) => [l.sku, String(l.quantity)])),
+    shipping: amountText(Math.min(toRefund.shipping, toRefund.all - goods), order.currency),
+    goodwill: '0',
+  };
 }
 
 const trackingOf = ({ carrier = '', trackingNumber = '', trackingUrl = '' }: Partial<Shipment> = {}) => ({
