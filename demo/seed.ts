@@ -244,6 +244,7 @@ async function seedRules(
     ['order.payment-failed', 'Tom Ashdown', { kind: 'all' }],
     ['refund.issued', 'Tom Ashdown', { kind: 'all' }],
     ['order.cancelled', 'Pawel Rutka', { kind: 'all' }],
+    ['order.items-cancelled', 'Pawel Rutka', { kind: 'all' }],
     [
       'order.cancelled',
       'Tom Ashdown',

@@ -164,7 +164,7 @@ test('words are changed and published, a service is connected, an order is place
   await test.step('the staff message arrives in the colleague’s language', async () => {
     const { message } = await arrived('pawel@quillwick.example', placed);
     expect(message.subject).toBe(`Neue Bestellung ${placed}: 43,30\u00a0€`);
-    expect(message.text).toContain('Ingo Schönau hat am');
+    expect(message.text).toContain('Ingo Schönau hat über Webshop bestellt');
     expect(message.text).toContain('3 × Kozo sheet, 38 x 51 cm');
   });
 

@@ -187,6 +187,12 @@ test('a cancellation is of certain pieces: what is cancelled, what was sent, wha
     expect(message.text).toContain('The reason: out of stock.');
     expect(message.text).not.toContain('Nothing of it will be sent');
     await expect(page.getByRole('region', { name: 'What was cancelled' })).toContainText('1 × Kozo sheet');
+    // Who packs reads what goes back to stock, and what has left already.
+    const staff = await arrived('pawel@quillwick.example', `Einen Teil von ${number} anhalten`);
+    expect(staff.message.text).toContain('Zurück ins Lager');
+    expect(staff.message.text).toContain('1 × Kozo sheet');
+    expect(staff.message.text).toContain('Schon versandt: 1 × Kozo sheet');
+    expect(staff.message.text).toMatch(/Bestellung öffnen: http:.*\/orders\//);
   });
   await test.step('then the rest of it, and only that', async () => {
     await happens(page, 'Cancel it');
