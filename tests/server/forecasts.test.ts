@@ -1,4 +1,5 @@
 /** What is foretold is what happens: planning, withholding and sending agree with Routing, the board and what is counted before sending. */
+import { randomUUID } from 'node:crypto';
 import { eq } from 'drizzle-orm';
 import { simpleParser } from 'mailparser';
 import { judge } from '@/core/judge';
@@ -9,6 +10,7 @@ import { newId } from '@/server/base/ids';
 import { receiveEvent } from '@/server/events/receive';
 import { orderPath } from '@/server/features/notifications/board';
 import { impactOf } from '@/server/features/notifications/impact';
+import { loadWriting, writeLetter } from '@/server/features/orders/letters';
 import { doWithOrder } from '@/server/features/orders/order-actions';
 import { orderDetail } from '@/server/features/orders/orders';
 import { tryOrder } from '@/server/features/routing/routing';
@@ -116,6 +118,36 @@ describe('what is foretold, whatever the rules', () => {
       const sent = detail.sent.filter((d) => d.state === 'accepted').map((d) => d.recipient);
       expect([round, foretold.toSorted()]).toEqual([round, sent.toSorted()]);
     }
+  });
+});
+
+describe('what is counted before it goes out', () => {
+  it('by hand to many is how many get it, those not written to left out on both sides', async () => {
+    const access = await accessAs();
+    const people = ['one@many-forecast.example', 'two@many-forecast.example', 'off@withheld-forecast.example'];
+    const numbers: string[] = [];
+    for (const email of people) {
+      const order = placedEvent({ customer: { email, firstName: 'Ada' }, payment: { method: 'Card', paid: true } }).data
+        .order;
+      await receiveEvent(SHOP, { ...placedEvent(), data: { order } });
+      numbers.push(order.number);
+    }
+    await drain();
+    const { parts, without } = await loadWriting(access, numbers, 'a-word');
+    const foretold = parts.flatMap((p) => p.to.map((t) => t.address));
+    expect(without.map((w) => w.why)).toEqual(['@withheld-forecast.example is not written to: asked to']);
+    const wrote = await writeLetter(access, { id: randomUUID(), message: 'a-word', orders: numbers, adapted: [] });
+    await drain();
+    const sent = await database().select().from(deliveries).where(eq(deliveries.moment, 'by-hand'));
+    const accepted = sent.filter((d) => d.state === 'accepted').map((d) => d.recipient);
+    expect(accepted.toSorted()).toEqual(foretold.toSorted());
+    expect(wrote).toMatchObject({ messages: foretold.length, orders: 2 });
+  });
+
+  it('by turning a notification on is how many it reached where it was on', async () => {
+    const { messages } = await impactOf(await accessAs(), 'order-received');
+    const rows = await database().select().from(deliveries).where(eq(deliveries.notificationName, 'Order received'));
+    expect(messages).toBe(rows.filter((d) => d.state === 'accepted').length);
   });
 });
 

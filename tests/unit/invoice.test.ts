@@ -37,12 +37,12 @@ const wordsOf = (page: ReadPdf['pages'][number]): string =>
     .join(' ')
     .replace(/\s+/g, ' ');
 
-async function made(
+async function bytesOf(
   order: Order,
   language = 'en',
   terms: Terms = TERMS,
   dueOn = '2026-12-08T11:00:00Z',
-): Promise<ReadPdf> {
+): Promise<Buffer> {
   const snapshot = snapshotOf({
     order,
     store: { ...STORE, terms },
@@ -53,19 +53,19 @@ async function made(
     ...aboutMoment(order, 'invoice.issued'),
     details: { invoice: { number: 'R-1', dueOn } },
   });
-  return read(
-    await invoicePdf({
-      order,
-      snapshot,
-      phrases: phrasebookFor(language),
-      language,
-      locale: language,
-      timeZone: 'Europe/Berlin',
-      look: DEFAULT_LOOK,
-      terms,
-    }),
-  );
+  return invoicePdf({
+    order,
+    snapshot,
+    phrases: phrasebookFor(language),
+    language,
+    locale: language,
+    timeZone: 'Europe/Berlin',
+    look: DEFAULT_LOOK,
+    terms,
+  });
 }
+
+const made = async (...input: Parameters<typeof bytesOf>): Promise<ReadPdf> => read(await bytesOf(...input));
 
 const schema = (name: string) => ({
   fileName: name,
@@ -210,6 +210,26 @@ describe('an invoice as PDF', () => {
     expect(pdf.metadata).toContain('<pdfaid:part>3</pdfaid:part>');
     expect(pdf.attachments.map((a) => a.name)).toEqual(['factur-x.xml']);
     expect(await problemsOf(pdf.attachments[0]!.text)).toEqual([]);
+  });
+
+  it('has in its file what PDF/A-3 asks for, and nothing that it forbids', async () => {
+    const raw = (await bytesOf(TWO_RATES)).toString('latin1');
+    expect(raw.startsWith('%PDF-1.7')).toBe(true);
+    for (const needed of [
+      '/OutputIntents',
+      '/GTS_PDFA1',
+      '/AFRelationship /Alternative',
+      '/AF [',
+      '/ID [',
+      '<pdfaid:conformance>B<',
+    ]) {
+      expect(raw).toContain(needed);
+    }
+    for (const forbidden of ['/Encrypt', '/JavaScript', '/Launch', '/LZWDecode']) expect(raw).not.toContain(forbidden);
+    // Every font stands in the file.
+    const fonts = raw.match(/\/Type \/FontDescriptor/g)!.length;
+    expect(fonts).toBeGreaterThan(1);
+    expect(raw.match(/\/FontFile2 /g)).toHaveLength(fonts);
   });
 
   it('of a paid order says that it is paid, and of no day', async () => {

@@ -1,5 +1,6 @@
 /** Bank accounts as people read and type them, and the code that banking apps scan. */
 import { electronicFormatIBAN, friendlyFormatIBAN, isValidBIC, validateIBAN, ValidationErrorsIBAN } from 'ibantools';
+import { plainLine } from '../text/values';
 import type { BankAccount } from './schema';
 
 /** An IBAN without spaces and in capitals, as it is kept. */
@@ -47,20 +48,10 @@ const MOST = 99_999_999_999;
 export function transferCode({ account, amount, currency, reference }: Transfer): string | undefined {
   if (currency !== 'EUR' || amount < 1 || amount > MOST) return undefined;
   const euros = `${Math.floor(amount / 100)}.${String(amount % 100).padStart(2, '0')}`;
-  const { holder, iban, bic = '' } = account;
-  return [
-    'BCD',
-    '002',
-    '1',
-    'SCT',
-    bic,
-    holder.slice(0, 70),
-    plainIban(iban),
-    `EUR${euros}`,
-    '',
-    '',
-    reference.slice(0, 140),
-  ].join('\n');
+  const { iban, bic = '' } = account;
+  // Each line of the code is a field of its own: no value may bring a line with it.
+  const [holder, words] = [plainLine(account.holder).slice(0, 70), plainLine(reference).slice(0, 140)];
+  return ['BCD', '002', '1', 'SCT', bic, holder, plainIban(iban), `EUR${euros}`, '', '', words].join('\n');
 }
 
 /** The account and amount that a transfer's code is for, or undefined for text that is no such code. */

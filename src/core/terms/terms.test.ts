@@ -61,6 +61,17 @@ describe('the code of a transfer', () => {
     expect(readTransferCode('https://evil.example')).toBeUndefined();
   });
 
+  it('has its lines to itself: no value brings one along', () => {
+    const code = transferCode({
+      account: { ...account, holder: 'A\nB' },
+      amount: 1,
+      currency: 'EUR',
+      reference: 'Q\r\nX',
+    })!;
+    expect(code.split('\n')).toHaveLength(11);
+    expect(readTransferCode(code)?.reference).toBe('Q X');
+  });
+
   it('is for euros only, and for an amount', () => {
     expect(transferCode({ account, amount: 100, currency: 'CHF', reference: '' })).toBeUndefined();
     expect(transferCode({ account, amount: 0, currency: 'EUR', reference: '' })).toBeUndefined();

@@ -117,7 +117,7 @@ export async function saveTerms(access: Access, revision: number, input: unknown
   if (problems.length > 0) {
     throw new AppError('invalid', 'Nothing was saved. Correct the marked fields.', problems);
   }
-  if (!may(access.role, 'terms.edit') && withoutWords(terms) !== withoutWords(store.terms)) {
+  if (!may(access.role, 'terms.edit') && withoutWords(terms) !== withoutWords(tidied(store.terms))) {
     throw new AppError(
       'forbidden',
       'Only an owner may change methods, accounts and carriers. You may change their words.',
