@@ -54,7 +54,7 @@ test('the words for one item and for several are edited apart', async ({ page })
   await page.keyboard.press('Escape');
   await sheet(page).locator('.lb-next').click();
   await page.getByRole('radio', { name: /^Number of items: one/ }).click();
-  await words(page).click();
+  await words(page).focus();
   await page.keyboard.press('ControlOrMeta+End');
   await page.keyboard.type(' Just the one.');
   await saved(page);

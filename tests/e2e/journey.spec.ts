@@ -68,7 +68,7 @@ test('words are changed and published, a service is connected, an order is place
     await page.getByRole('button', { name: 'Text 4, German' }).click();
     await expect(page.getByRole('button', { name: 'Language' })).toContainText('German');
     await expect(sheet(page).locator('.lb-thanks')).toContainText('Vielen Dank');
-    await words(page).click();
+    await words(page).focus();
     await page.keyboard.press('ControlOrMeta+End');
     await page.keyboard.type(' Nennen Sie dabei die Nummer {');
     await page.keyboard.type('order number');

@@ -300,7 +300,7 @@ test('words are said in two forms on the Desk, one of them for orders that lack 
   const forms = page.getByRole('radiogroup', { name: 'Form' });
   await expect(forms.getByRole('radio')).toHaveCount(2);
   await expect(forms.getByRole('radio', { name: /without first name.*this order/ })).toBeVisible();
-  await words(page).click();
+  await words(page).focus();
   await page.keyboard.press('ControlOrMeta+End');
   await page.keyboard.type(' We do not know your name.');
   await saved(page);
