@@ -35,17 +35,18 @@ export function totalLabel(
   form: 'html' | 'plain',
 ): Write {
   const labels = new Map([...phrases].map(([key, words]) => [key, runner(words[form])]));
+  // Made once, as this runs for each row of sums of every message.
+  const phrase = (key: Phrase, filling: Filling): string => labels.get(key)?.(filling) ?? '';
   return (filling) => {
     if (!filling.total) return '';
     const { label, name, rate, code } = filling.total.row;
     if (label === 'goods') return name ? both(name)[form] : '';
-    const phrase = (key: Phrase): string => labels.get(key)?.(filling) ?? '';
     const named = name && both(name)[form];
     if (rate !== undefined) {
-      const tax = named ?? `${percent(rate)} ${phrase('tax')}`;
-      return label === 'taxIncluded' ? `${phrase(label)} ${tax}` : tax;
+      const tax = named ?? `${percent(rate)} ${phrase('tax', filling)}`;
+      return label === 'taxIncluded' ? `${phrase(label, filling)} ${tax}` : tax;
     }
-    return `${named ?? phrase(label)}${code ? ` (${both(code)[form]})` : ''}`;
+    return `${named ?? phrase(label, filling)}${code ? ` (${both(code)[form]})` : ''}`;
   };
 }
 
