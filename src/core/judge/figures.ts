@@ -141,6 +141,7 @@ export class Figures {
       if (this.order.payment?.paid) return 0;
       if (this.skus.every((sku) => this.sent(sku) === 0)) return 0;
     }
+    if (this.skus.every((sku) => this.sent(sku) === 0 && this.open(sku) === 0)) return 0;
     const gone = (sku: string): number =>
       this.order.status === 'OrderCancelled' ? this.ordered(sku) - this.sent(sku) : this.cancelledTold(sku);
     if (this.skus.every((sku) => gone(sku) === this.ordered(sku))) return 0;

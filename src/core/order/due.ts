@@ -17,11 +17,14 @@ export function amountDue(order: Order): number {
   return Math.max(0, orderTotals(order).total - amountCancelled(order) - (order.payment.received ?? 0));
 }
 
-/** What the cancelled pieces of an order come to; all of it, shipping too, when nothing of it is left to be paid for. */
+/**
+ * What the cancelled pieces of an order come to; all of it, shipping too, when nothing of it left and nothing will: every piece was
+ * cancelled, or paid back before it left.
+ */
 export function amountCancelled(order: Order): number {
-  if (!order.cancellations && order.status !== 'OrderCancelled') return 0;
+  if (!order.cancellations && !order.refunds && order.status !== 'OrderCancelled') return 0;
   const accounts = pieceAccounts(order);
-  if (accounts.every((a) => a.cancelled === a.quantity)) return orderTotals(order).total;
+  if (accounts.every((a) => a.sent === 0 && a.open === 0)) return orderTotals(order).total;
   return accounts.reduce(
     (sum, a) =>
       sum +

@@ -334,6 +334,20 @@ describe('a payment', () => {
     expect(all.ok && amountDue(all.value.order)).toBe(0);
   });
 
+  it('is not asked for when one piece was paid back before it left and the rest was cancelled', () => {
+    const order = testOrder({
+      lines: [line('A', 1, 4000), line('B', 1, 2000)],
+      shipping: { method: 'Parcel', price: 490 },
+      payment: { method: 'Bank transfer', paid: false, received: 3000 },
+      status: 'OrderPaymentDue',
+    });
+    const back = { amount: 3000, issuedAt: '2026-11-25T10:00:00Z', lines: [{ sku: 'A', quantity: 1, amount: 3000 }] };
+    const rest = { cancelledAt: '2026-11-25T12:00:00Z', lines: [{ sku: 'B', quantity: 1 }] };
+    expect(amountDue({ ...order, refunds: [back] })).toBeGreaterThan(0);
+    expect(amountDue({ ...order, refunds: [back], cancellations: [rest] })).toBe(0);
+    expect(amountDue({ ...order, refunds: [back], cancellations: [rest], status: 'OrderCancelled' })).toBe(0);
+  });
+
   it('that nothing is known of is not due', () => {
     const { payment: _payment, ...order } = testOrder();
     expect(amountDue(order)).toBe(0);
