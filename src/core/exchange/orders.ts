@@ -2,7 +2,8 @@
 import type { Address, Contact, Order, OrderLine } from '../order/schema';
 import { amountText } from '../order/amounts';
 import { figuresOf } from '../order/placing';
-import { lineTotal, orderProblems } from '../order/totals';
+import { orderProblems } from '../order/problems';
+import { lineTotal } from '../order/totals';
 import { isMailAddress } from '../schema';
 import type { Cells, ReadRow, RowProblem } from './csv';
 

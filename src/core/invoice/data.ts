@@ -4,11 +4,12 @@
  */
 import { amountDue } from '../order/due';
 import { amountText } from '../order/amounts';
+import { partsByRate, type RateParts } from '../order/rates';
 import type { Address, Order } from '../order/schema';
 import { spread } from '../order/shares';
 import { lineTotal, orderTotals } from '../order/totals';
 import { paymentMethodOf, type Seller, type Terms } from '../terms';
-import { partsByRate, taxTable, type RateParts } from './tax';
+import { taxTable } from './tax';
 
 export interface InvoiceAbout {
   number: string;

@@ -1,6 +1,6 @@
 /** An order's tax by rate: what is taxed, and what the tax on it is. All amounts in minor units. */
+import { partsByRate } from '../order/rates';
 import type { Order } from '../order/schema';
-import { spread } from '../order/shares';
 import { lineTotal, orderTotals } from '../order/totals';
 
 export interface TaxRow {
@@ -11,51 +11,6 @@ export interface TaxRow {
   net: number;
   tax: number;
   gross: number;
-}
-
-/** What of a rate goes into an invoice before tax: its lines, its part of the discounts, its shipping; as priced. */
-export interface RateParts {
-  rate: number;
-  lines: number[];
-  discount: number;
-  shipping: number;
-}
-
-/**
- * The parts of an order by their tax rates; undefined when nothing says which rate a part has. With one rate, or none, all parts have it;
- * with several, lines and shipping have to name theirs.
- */
-export function partsByRate(order: Order): RateParts[] | undefined {
-  const rates = (order.taxes ?? []).map((t) => t.rate);
-  const only = rates.length === 0 ? 0 : rates.length === 1 ? rates[0] : undefined;
-  const goods = order.lines.map(lineTotal);
-  const discount = (order.discounts ?? []).reduce((sum, d) => sum + d.amount, 0);
-  // A discount beyond the goods reaches into shipping, which no rate can be told of.
-  if (discount > goods.reduce((a, b) => a + b, 0)) return undefined;
-  const off = spread(discount, goods);
-  const parts = new Map<number, RateParts>();
-  const of = (rate: number): RateParts => {
-    let part = parts.get(rate);
-    if (!part) parts.set(rate, (part = { rate, lines: [], discount: 0, shipping: 0 }));
-    return part;
-  };
-  for (const [i, line] of order.lines.entries()) {
-    const rate = line.taxRate ?? only;
-    if (rate === undefined) return undefined;
-    const part = of(rate);
-    part.lines.push(i);
-    part.discount += off[i]!;
-  }
-  if (order.shipping && order.shipping.price > 0) {
-    const rate = order.shipping.taxRate ?? only;
-    if (rate === undefined) return undefined;
-    of(rate).shipping += order.shipping.price;
-  }
-  const told = new Set(rates);
-  const known = [...parts.values()].toSorted((a, b) => b.rate - a.rate);
-  // Rates that the order does not tax, or taxes that no part has, do not fit together.
-  if (known.some((p) => p.rate > 0 && !told.has(p.rate))) return undefined;
-  return rates.every((rate) => rate === 0 || parts.has(rate)) ? known : undefined;
 }
 
 /** The table of taxes of an invoice, the highest rate first. Its gross amounts come to the order's total where rates are known. */

@@ -87,9 +87,14 @@ function leftovers(text: string, say: Say): void {
   }
 }
 
+/** Whether it is an invoice of an order of which a part will never be sent: it bills the rest. */
+const billsPart = ({ moment }: Truth, figures: Figures): boolean => moment === 'invoice.issued' && figures.partGone;
+
 /** Pieces that a message of a moment lists: of what it is about, the newest. */
-function piecesOf({ order, about }: Truth, figures: Figures): Pieces[] {
-  const all = figures.skus.map((sku) => ({ sku, quantity: figures.ordered(sku) }));
+function piecesOf(truth: Truth, figures: Figures): Pieces[] {
+  const { order, about } = truth;
+  const count = (sku: string): number => (billsPart(truth, figures) ? figures.stays(sku) : figures.ordered(sku));
+  const all = figures.skus.map((sku) => ({ sku, quantity: count(sku) })).filter((p) => p.quantity > 0);
   switch (about) {
     case 'parcel':
       return order.shipments?.at(-1)?.lines ?? all;
@@ -139,30 +144,32 @@ function goods(message: ReceivedMessage, truth: Truth, figures: Figures, say: Sa
 function amounts(message: ReceivedMessage, truth: Truth, figures: Figures, locale: string, say: Say): void {
   const { order, about } = truth;
   const { currency } = order;
-  const exact = new Set<number>([
-    0,
-    figures.subtotal,
-    -figures.discount,
-    figures.shipping,
-    figures.tax,
-    figures.total,
-    -figures.refunded,
-    figures.refunded,
-  ]);
+  const part = billsPart(truth, figures) ? figures.billed : undefined;
+  const exact = new Set<number>([0, figures.shipping]);
   const note = (...list: (number | undefined)[]): void =>
     list.forEach((n) => {
       if (n !== undefined) exact.add(n);
     });
-  for (const line of order.lines) note(line.unitPrice, line.quantity * line.unitPrice - (line.discount ?? 0));
-  for (const d of order.discounts ?? []) note(-d.amount);
-  for (const t of order.taxes ?? []) note(t.amount);
-  for (const r of order.refunds ?? []) note(r.amount, r.shipping, r.goodwill, ...(r.lines ?? []).map((l) => l.amount));
-  note(figures.received, figures.received === undefined ? undefined : -figures.received);
+  for (const line of order.lines) note(line.unitPrice);
   const near: number[] = [];
+  if (part) near.push(part.subtotal, ...part.others);
+  else {
+    note(figures.subtotal, -figures.discount, figures.tax, figures.total, -figures.refunded, figures.refunded);
+    for (const line of order.lines) note(line.quantity * line.unitPrice - (line.discount ?? 0));
+    for (const d of order.discounts ?? []) note(-d.amount);
+    for (const t of order.taxes ?? []) note(t.amount);
+    if (figures.received !== undefined) note(figures.received, -figures.received);
+    if (figures.due) {
+      const came = (figures.received ?? 0) - figures.backForGone;
+      near.push(figures.price - figures.total, came, -came);
+    }
+  }
+  for (const r of order.refunds ?? []) note(r.amount, r.shipping, r.goodwill, ...(r.lines ?? []).map((l) => l.amount));
   if (figures.due !== undefined) near.push(figures.due);
   if (about === 'cancellation') {
     near.push(cancelledWorth(truth, figures));
     near.push(Math.max(0, (figures.received ?? figures.total) - figures.refunded));
+    near.push(Math.max(0, (figures.received ?? figures.total) - figures.backForGone - figures.price));
   }
   // A part of a line has its share of the line's discount.
   for (const { sku, quantity } of piecesOf(truth, figures)) {
@@ -175,20 +182,33 @@ function amounts(message: ReceivedMessage, truth: Truth, figures: Figures, local
     if (exact.has(minor) || near.some((n) => Math.abs(n - minor) <= figures.slack)) continue;
     say('amount', `${minor} (in minor units) is no amount of ${order.number}.`);
   }
-  sums(message.text, figures, currency, locale, say);
+  const whole = part ? { subtotal: part.subtotal, total: figures.price } : figures;
+  sums(message.text, whole, figures, currency, locale, say);
   if (about === 'refund') refundSum(message.text, truth, currency, locale, say);
 }
 
-/** What the pieces of a cancellation were worth, refunds of the same pieces taken off. */
+/** What the pieces of a cancellation were worth: of what stays no more, they went last. */
 function cancelledWorth(truth: Truth, figures: Figures): number {
   return piecesOf(truth, figures).reduce(
-    (sum, { sku, quantity }) => sum + figures.worth(sku, figures.refundedPieces(sku), quantity),
+    (sum, { sku, quantity }) =>
+      sum + figures.worth(sku, Math.min(figures.stays(sku), figures.ordered(sku) - quantity), quantity),
     0,
   );
 }
 
-/** The rows below the items come to the total: what stands above it in the same block adds up to it. */
-function sums(text: string, figures: Figures, currency: string, locale: string, say: Say): void {
+/**
+ * The rows below the items come to the total: what stands above it in the same block adds up to it. And where they end in what is still to be
+ * paid, the total less what is taken from it comes to that.
+ */
+function sums(
+  text: string,
+  { subtotal, total }: { subtotal: number; total: number },
+  { slack, due = 0 }: Figures,
+  currency: string,
+  locale: string,
+  say: Say,
+): void {
+  const is = (a: number, b: number): boolean => Math.abs(a - b) <= (Number.isInteger(b) ? 0 : slack);
   for (const block of cleaned(text).split(/\n\s*\n/)) {
     const rows = block
       .split('\n')
@@ -196,12 +216,19 @@ function sums(text: string, figures: Figures, currency: string, locale: string, 
     if (rows.length < 3 || rows.some((r) => r.own.length !== 1 || /^\d+ \u00d7/.test(r.line) || !r.line.includes(':')))
       continue;
     const values = rows.map((r) => r.own[0]!);
+    const add = (list: readonly number[]): number => list.reduce((a, b) => a + b, 0);
     // An order of goods alone has its total first, and below it the tax that it holds.
-    if (values[0] !== figures.subtotal || figures.subtotal === figures.total) continue;
-    const above = (i: number): number => values.slice(0, i).reduce((a, b) => a + b, 0);
-    if (!values.some((v, i) => i > 0 && v === figures.total && above(i) === v)) {
-      say('sum', `The rows ${values.join(', ')} do not come to the order's total of ${figures.total}.`);
+    const first = is(values[0]!, total) ? 0 : -1;
+    const at = values.findIndex((v, i) => i > 0 && is(v, total) && add(values.slice(0, i)) === v);
+    if (is(values[0]!, subtotal) && first < 0 && at < 0) {
+      say('sum', `The rows ${values.join(', ')} do not come to the order's total of ${total}.`);
     }
+    const below = values.slice((at < 0 ? first : at) + 1);
+    const taken = add(below.filter((v) => v < 0));
+    const last = values.at(-1)!;
+    if (Math.max(at, first) < 0 || due < 0.5 || taken === 0) continue;
+    const sum = values[at < 0 ? first : at]! + taken;
+    if (last !== sum) say('sum', `The rows ${values.join(', ')} end in ${last}, and what is taken leaves ${sum}.`);
   }
 }
 

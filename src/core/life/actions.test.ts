@@ -4,7 +4,8 @@ import { actOn } from './actions';
 import { linesOf, orderFacts } from '../snapshot/facts';
 import { refundFor, stillOnTheWay, stillToRefund, stillToSend, whyNot } from '../order/still-allowed';
 import type { Order } from '../order/schema';
-import { orderProblems, orderTotals } from '../order/totals';
+import { orderProblems } from '../order/problems';
+import { orderTotals } from '../order/totals';
 
 const AT = '2026-11-25T10:00:00Z';
 const fresh = testOrder({ payment: { method: 'Bank transfer', paid: false }, status: 'OrderPaymentDue' });

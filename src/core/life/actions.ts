@@ -6,10 +6,11 @@ import { isWebAddress, type SchemaProblem } from '../schema';
 import { ORDER_ACTIONS, type MomentId } from '../moments/registry';
 import { type OrderAction } from '../order/action-schema';
 import type { MomentDetails } from '../moments/details';
-import { amountDue } from '../order/due';
+import { amountDue, amountOver } from '../order/due';
 import { piecesSent, piecesToCancel, piecesToReturn, type Pieces } from '../order/pieces';
 import { refundLines, stillToRefund, stillToSend, whyNot } from '../order/still-allowed';
-import type { Order, Refund, Shipment } from '../order/schema';
+import type { Cancellation, Order, Refund, Shipment } from '../order/schema';
+import { orderTotals } from '../order/totals';
 
 export interface Done {
   /** The order as it is afterwards. */
@@ -127,8 +128,24 @@ function pay(
     const received = (order.payment?.received ?? 0) + amount;
     return done({ payment: { method, paid: false, received } }, payUrl ? { payUrl } : {}, 'order.part-paid');
   }
+  return done(paidUp(order, { method }, order.payment && (order.payment.received ?? 0) + amount));
+}
+
+/** What changes in an order that is paid with what came in: less than its total where pieces of it were cancelled. */
+function paidUp(order: Order, { method }: { method: string }, received?: number): Partial<Order> {
   const goesOn = order.status === 'OrderPaymentDue' || order.status === undefined;
-  return done({ payment: { method, paid: true }, ...(goesOn && { status: 'OrderProcessing' }) });
+  const less = received !== undefined && received < orderTotals(order).total;
+  return {
+    payment: { method, paid: true, ...(less && { received }) },
+    ...(goesOn && { status: 'OrderProcessing' as const }),
+  };
+}
+
+/** What taking pieces out of an order does to its payment: with a part of the money there, nothing more may be due. */
+function settled(order: Order): Partial<Order> {
+  const { payment, status } = order;
+  if (payment?.paid !== false || !payment.received || status === 'OrderCancelled' || amountDue(order) > 0) return {};
+  return paidUp(order, payment, payment.received);
 }
 
 function takeBack(
@@ -171,16 +188,24 @@ function cancel(
   const reason = said(action.reason);
   const details: MomentDetails = reason ? { reason } : {};
   const lines = onceEach(action.lines ?? open.map(({ sku, quantity }) => ({ sku, quantity })));
-  const change = {
-    cancellations: [...(order.cancellations ?? []), { cancelledAt: at, ...(reason && { reason }), lines }],
-  };
-  const rest = piecesToCancel({ ...order, ...change });
+  const cancellation = { cancelledAt: at, ...(reason && { reason }), lines };
+  const withIt = (told: Cancellation): Pick<Order, 'cancellations'> => ({
+    cancellations: [...(order.cancellations ?? []), told],
+  });
+  const unpaid = order.payment?.paid === false && amountOver({ ...order, ...withIt(cancellation) }) === 0;
+  const change = withIt({ ...cancellation, ...(unpaid && { paid: false }) });
+  const after = { ...order, ...change };
+  const rest = piecesToCancel(after);
   if (rest.length === 0 && piecesSent(order).length === 0) {
     return done({ ...change, status: 'OrderCancelled' }, details);
   }
   const { shipments = [] } = order;
-  const over = stillToSend({ ...order, ...change }).length === 0 && shipments.every((s) => s.deliveredAt);
-  return done({ ...change, ...(over && { status: 'OrderDelivered' }) }, details, 'order.items-cancelled');
+  const over = stillToSend(after).length === 0 && shipments.every((s) => s.deliveredAt);
+  return done(
+    { ...change, ...settled(after), ...(over && { status: 'OrderDelivered' }) },
+    details,
+    'order.items-cancelled',
+  );
 }
 
 const nameOf = (order: Order, sku: string): string =>
@@ -284,5 +309,6 @@ function refund(
     ...(action.goodwill > 0 && { goodwill: action.goodwill }),
     ...(lines.length > 0 && { lines }),
   };
-  return done({ refunds: [...(order.refunds ?? []), made] });
+  const refunds = [...(order.refunds ?? []), made];
+  return done({ refunds, ...settled({ ...order, refunds }) });
 }

@@ -3,7 +3,7 @@ import { ORDER_ACTIONS } from '../moments/registry';
 import { actOn } from './actions';
 import { sampleOrders } from '../order/samples';
 import type { Order } from '../order/schema';
-import { orderProblems } from '../order/totals';
+import { orderProblems } from '../order/problems';
 import { nextStep, WALK, walkOf } from './walk';
 
 const DAY = 86_400_000;

@@ -6,7 +6,8 @@ import { discountOf, figuresOf, type Basket, type BasketLine } from './placing';
 import { paidForLines, paidForPieces, paidForShipping } from './paid-for';
 import type { Order } from './schema';
 import { shareOf, spread } from './shares';
-import { orderProblems, orderTotals } from './totals';
+import { orderProblems } from './problems';
+import { orderTotals } from './totals';
 
 const sum = (list: readonly number[]): number => list.reduce((a, b) => a + b, 0);
 const line = (sku: string, quantity: number, unitPrice: number, taxRate = 19): BasketLine => ({

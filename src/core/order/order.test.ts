@@ -4,7 +4,8 @@ import { checker } from '../schema';
 import { testOrder, STORE } from '../testing';
 import { OrderSchema, type Order } from './schema';
 import { snapshotOf } from '../snapshot/snapshot';
-import { lineTotal, orderProblems, orderTotals, taxIncludedIn, taxOn } from './totals';
+import { orderProblems } from './problems';
+import { lineTotal, orderTotals, taxIncludedIn, taxOn } from './totals';
 
 const checkOrder = checker(OrderSchema);
 

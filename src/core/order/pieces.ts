@@ -3,6 +3,7 @@
  * name products; the same product can stand on several lines, with prices of their own, which are then taken in the order of the lines.
  */
 import type { Order, OrderLine, Shipment } from './schema';
+import { shareOf } from './shares';
 
 /** Some pieces of one product. */
 export interface Pieces {
@@ -65,11 +66,6 @@ function counted(order: MovedOrder, of: (account: PieceAccount) => number): Piec
     .filter((p) => p.quantity > 0);
 }
 
-/** How many pieces of a product were paid back. */
-export function refundedPieces(order: Pick<Order, 'refunds'>, sku: string): number {
-  return sum(order.refunds ?? [], sku);
-}
-
 /** What became of the pieces of one product; `quantity` is how many were ordered. */
 export interface PieceAccount extends Pieces {
   sent: number;
@@ -79,6 +75,10 @@ export interface PieceAccount extends Pieces {
   cancelled: number;
   /** Not sent, not cancelled, and not paid back before they left. What is downloaded stays open. */
   open: number;
+  /** What was given back for pieces that were not sent and will not be, in minor units. */
+  backForUnsent: number;
+  /** Of those sent and of those cancelled, how many can still be paid back. */
+  kept: { sent: number; cancelled: number };
 }
 
 type MovedOrder = Pick<Order, 'lines' | 'shipments' | 'refunds' | 'cancellations' | 'returns' | 'status'>;
@@ -86,8 +86,8 @@ type Lines = readonly { sku: string; quantity: number }[];
 
 /**
  * Counts what became of an order's pieces. Parcels, cancellations and refunds are read in the order in which they happened (without a
- * time: parcels first, then cancellations, then refunds), since a refund is for pieces that left or were cancelled as long as there are
- * such, and only then for pieces that are therefore never sent.
+ * time: parcels first, then cancellations, then refunds), since a refund is for pieces that were cancelled as long as there are such, then
+ * for pieces that left, and only then for pieces that are therefore never sent.
  */
 export function pieceAccounts(order: MovedOrder): PieceAccount[] {
   const accounts = orderedPieces(order).map((p) => ({
@@ -97,20 +97,23 @@ export function pieceAccounts(order: MovedOrder): PieceAccount[] {
     refunded: 0,
     cancelled: 0,
     open: p.quantity,
-    /** Left or cancelled, and not paid back. */
-    unsettled: 0,
+    backForUnsent: 0,
+    kept: { sent: 0, cancelled: 0 },
   }));
   const bySku = new Map(accounts.map((a) => [a.sku, a]));
-  const each = (lines: Lines | undefined, act: (account: (typeof accounts)[number], quantity: number) => void): void =>
-    lines?.forEach(({ sku, quantity }) => {
-      const account = bySku.get(sku);
-      if (account) act(account, quantity);
+  const each = <L extends Lines[number]>(
+    lines: readonly L[] | undefined,
+    act: (account: (typeof accounts)[number], quantity: number, line: L) => void,
+  ): void =>
+    lines?.forEach((line) => {
+      const account = bySku.get(line.sku);
+      if (account) act(account, line.quantity, line);
     });
   const leaves = (kind: 'sent' | 'cancelled') => (a: (typeof accounts)[number], quantity: number) => {
     const moved = Math.min(quantity, a.open);
     a[kind] += moved;
     a.open -= moved;
-    a.unsettled += moved;
+    a.kept[kind] += moved;
   };
   const at = (time: string | undefined, otherwise: number): number => (time ? Date.parse(time) : otherwise);
   const inParcels = piecesForParcels(order);
@@ -121,23 +124,36 @@ export function pieceAccounts(order: MovedOrder): PieceAccount[] {
     })),
     ...(order.cancellations ?? []).map((c) => ({
       at: at(c.cancelledAt, Infinity),
-      act: () => each(c.lines, leaves('cancelled')),
+      act: () =>
+        each(c.lines, (a, quantity) => {
+          const before = a.kept.cancelled;
+          leaves('cancelled')(a, quantity);
+          if (c.paid === false) a.kept.cancelled = before;
+        }),
     })),
     ...(order.refunds ?? []).map((r) => ({
       at: at(r.issuedAt, Infinity),
       act: () =>
-        each(r.lines, (a, quantity) => {
+        each(r.lines, (a, quantity, { amount }) => {
           a.refunded += quantity;
-          const settled = Math.min(quantity, a.unsettled);
-          a.unsettled -= settled;
-          a.open = Math.max(0, a.open - (quantity - settled));
+          const ofCancelled = Math.min(quantity, a.kept.cancelled);
+          const ofSent = sentAmong(a, quantity);
+          a.kept.cancelled -= ofCancelled;
+          a.kept.sent -= ofSent;
+          a.open = Math.max(0, a.open - (quantity - ofCancelled - ofSent));
+          a.backForUnsent += amount - shareOf(amount, quantity, 0, ofSent);
         }),
     })),
   ];
   happened.toSorted((a, b) => (a.at === b.at ? 0 : a.at - b.at)).forEach(({ act }) => act());
   for (const back of order.returns ?? []) each(back.lines, (a, quantity) => (a.returned += quantity));
   if (order.status === 'OrderCancelled') for (const a of accounts) leaves('cancelled')(a, a.open);
-  return accounts.map(({ unsettled: _unsettled, ...account }) => account);
+  return accounts;
+}
+
+/** Of so many pieces that are to be paid back, how many were sent; the others will never be. Cancelled ones come first. */
+export function sentAmong({ kept }: Pick<PieceAccount, 'kept'>, quantity: number): number {
+  return Math.min(Math.max(0, quantity - kept.cancelled), kept.sent);
 }
 
 /** A part of a line: so many pieces, when `before` others of it went already. */
@@ -145,6 +161,18 @@ export interface LinePart {
   line: number;
   before: number;
   quantity: number;
+}
+
+/**
+ * The parts of lines that newly cancelled pieces are. What was not sent and will not be is taken from the end of a product's lines, the last
+ * first, so that what was sent is the beginning of them whenever it leaves.
+ */
+export function partsCancelled(order: MovedOrder, lines: Lines): LinePart[] {
+  const accounts = new Map(pieceAccounts(order).map((a) => [a.sku, a]));
+  return lines.flatMap(({ sku, quantity }) => {
+    const a = accounts.get(sku);
+    return a ? partsOfLines(order, sku, Math.min(a.sent + a.open, a.quantity - quantity), quantity) : [];
+  });
 }
 
 /** The parts of lines that some pieces of a product are, when `before` others of it went already. */

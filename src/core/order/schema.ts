@@ -131,6 +131,8 @@ export const CancellationSchema = Type.Object(
     cancelledAt: Type.Optional(Type.String({ format: 'date-time' })),
     reason: Type.Optional(text(500)),
     lines: Type.Array(PiecesSchema, { minItems: 1, maxItems: 500 }),
+    /** False when nothing had been paid for them, so that there is nothing to give back. */
+    paid: Type.Optional(Type.Boolean()),
   },
   strict,
 );

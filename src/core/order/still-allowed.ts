@@ -1,14 +1,14 @@
 /** What an order still allows: what can leave, what can be given back, and why something cannot be done. */
 import type { OrderActionKind } from './action-schema';
-import { amountReceived } from './due';
-import { paidForPieces, paidForShipping } from './paid-for';
+import { amountOver, amountReceived } from './due';
+import { paidForProduct, paidForShipping } from './paid-for';
 import {
-  orderedPieces,
-  partsOfLines,
+  pieceAccounts,
   piecesForParcels,
   piecesToCancel,
   piecesToReturn,
-  refundedPieces,
+  sentAmong,
+  type PieceAccount,
   type Pieces,
 } from './pieces';
 import type { Order, Shipment } from './schema';
@@ -29,41 +29,64 @@ export function stillOnTheWay(order: Order): number[] {
 
 /** What can still be refunded: pieces by product with what was paid for them, shipping, and all of it. None is more than all of it. */
 export function stillToRefund(order: Order): { lines: (Pieces & { amount: number })[]; shipping: number; all: number } {
-  const all = Math.max(0, amountReceived(order) - orderTotals(order).refunded);
+  const all = allBack(order);
   const shippingBack = (order.refunds ?? []).reduce((n, r) => n + (r.shipping ?? 0), 0);
   return {
     all,
     shipping: Math.min(all, Math.max(0, paidForShipping(order) - shippingBack)),
-    lines: orderedPieces(order)
-      .map((p) => ({ ...p, quantity: p.quantity - refundedPieces(order, p.sku) }))
+    lines: pieceAccounts(order)
+      .map(({ sku, name, kept, open }) => ({ sku, name, quantity: kept.sent + kept.cancelled + open }))
       .filter((p) => p.quantity > 0)
-      .map((p) => ({ ...p, amount: Math.min(all, refundFor(order, p.sku, p.quantity)) })),
+      .map((p) => refundLines(order, [p])[0]!),
   };
 }
 
+/** All money that came in and was not given back. */
+const allBack = (order: Order): number => Math.max(0, amountReceived(order) - orderTotals(order).refunded);
+
 /**
  * What a refund of some pieces comes to, line by line: what was paid for them, and together never more than what is left of the money.
- * Goodwill that went before leaves less for the last of them.
+ * Goodwill that went before leaves less for the last of them. For cancelled pieces it is no more than what came in beyond the price of the
+ * rest.
  */
 export function refundLines<L extends { sku: string; quantity: number }>(
   order: Order,
   lines: readonly L[],
 ): (L & { amount: number })[] {
-  let left = stillToRefund(order).all;
+  const accounts = new Map(pieceAccounts(order).map((a) => [a.sku, a]));
+  let left = allBack(order);
+  let over = amountOver(order);
   return lines.map((line) => {
-    const amount = Math.min(left, refundFor(order, line.sku, line.quantity));
+    const account = accounts.get(line.sku);
+    if (!account) return { ...line, amount: 0 };
+    const price = paidFor(order, account, line.quantity);
+    const cancelled = Math.min(price.cancelled, over);
+    const amount = Math.min(left, cancelled + price.others);
+    over -= cancelled;
     left -= amount;
     return { ...line, amount };
   });
 }
 
-/** What some pieces were paid with, when those given back already went before. */
-export function refundFor(order: Order, sku: string, quantity: number): number {
-  return partsOfLines(order, sku, refundedPieces(order, sku), quantity).reduce(
-    (sum, part) => sum + paidForPieces(order, part.line, part.before, part.quantity),
-    0,
-  );
+/**
+ * What some pieces were paid with, when those given back already went before: those that were sent are the first of a product's lines, those
+ * that never will be are the last.
+ */
+function paidFor(order: Order, account: PieceAccount, quantity: number): { cancelled: number; others: number } {
+  const { sku, kept, sent, open } = account;
+  const ofSent = sentAmong(account, quantity);
+  const ofCancelled = Math.min(quantity, kept.cancelled);
+  const ofOpen = quantity - ofSent - ofCancelled;
+  return {
+    cancelled: paidForProduct(order, sku, sent + open + kept.cancelled - ofCancelled, ofCancelled),
+    others:
+      paidForProduct(order, sku, sent - kept.sent, ofSent) + paidForProduct(order, sku, sent + open - ofOpen, ofOpen),
+  };
 }
+
+/** What some pieces of one product can be paid back with. */
+export const refundFor = (order: Order, sku: string, quantity: number): number =>
+  refundLines(order, [{ sku, quantity }])[0]!.amount;
 
 /** Why an action cannot be done with an order as it is; undefined when it can. */
 export function whyNot(order: Order, kind: OrderActionKind): string | undefined {

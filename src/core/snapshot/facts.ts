@@ -1,6 +1,13 @@
 /** What conditions can ask about an order: read once, for planning and for each message alike. */
 import type { OrderFacts, ParcelShare } from '../conditions/condition';
-import { partsOfLines, pieceAccounts, piecesForParcels, piecesIn } from '../order/pieces';
+import {
+  type LinePart,
+  partsCancelled,
+  partsOfLines,
+  pieceAccounts,
+  piecesForParcels,
+  piecesIn,
+} from '../order/pieces';
 import type { Cancellation, Order, OrderLine, Refund, Return, Shipment } from '../order/schema';
 import { shareOf } from '../order/shares';
 import { orderTotals } from '../order/totals';
@@ -16,26 +23,27 @@ type Lines = readonly { sku: string; quantity: number }[];
 
 /** Some pieces as lines of their order, when others of each product went before. */
 function partLines(order: Order, lines: Lines, before: (sku: string) => number): OrderLine[] {
-  return lines.flatMap(({ sku, quantity }) =>
-    partsOfLines(order, sku, before(sku), quantity).map((part) => {
-      const { discount, ...line } = order.lines[part.line]!;
-      // A discount belongs to the whole line; of a part of it, its share. The shares of all parts together are the discount.
-      const share = discount && shareOf(discount, line.quantity, part.before, part.quantity);
-      return { ...line, quantity: part.quantity, ...(share && { discount: share }) };
-    }),
+  return asLines(
+    order,
+    lines.flatMap(({ sku, quantity }) => partsOfLines(order, sku, before(sku), quantity)),
   );
+}
+
+function asLines(order: Order, parts: readonly LinePart[]): OrderLine[] {
+  return parts.map((part) => {
+    const { discount, ...line } = order.lines[part.line]!;
+    // A discount belongs to the whole line; of a part of it, its share. The shares of all parts together are the discount.
+    const share = discount && shareOf(discount, line.quantity, part.before, part.quantity);
+    return { ...line, quantity: part.quantity, ...(share && { discount: share }) };
+  });
 }
 
 const quantityIn = (parts: readonly { lines?: Lines }[] = [], sku: string): number =>
   parts.reduce((n, { lines = [] }) => lines.reduce((m, l) => (l.sku === sku ? m + l.quantity : m), n), 0);
 
-/** Cancelled pieces as lines of their order: those that left and those that were cancelled earlier went before. */
-export function cancelledLines(order: Order, cancellation: Cancellation): OrderLine[] {
-  const { cancellations = [] } = order;
-  const earlier = cancellations.slice(0, Math.max(0, cancellations.indexOf(cancellation)));
-  const sent = new Map(pieceAccounts(order).map((a) => [a.sku, a.sent]));
-  return partLines(order, cancellation.lines, (sku) => (sent.get(sku) ?? 0) + quantityIn(earlier, sku));
-}
+/** Newly cancelled pieces as lines of their order. */
+export const cancelledLines = (order: Order, { lines }: Cancellation): OrderLine[] =>
+  asLines(order, partsCancelled(order, lines));
 
 /** Pieces that came back as lines of their order: those that came back earlier went before. */
 export function returnedLines(order: Order, returned: Return): OrderLine[] {

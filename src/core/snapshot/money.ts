@@ -1,8 +1,9 @@
 /** What a message says of money: rows of sums, what is to be paid and to which account, and what comes back. */
 import { plainLine, type Money, type Values } from '../text/values';
-import { amountReceived } from '../order/due';
-import { pieceAccounts, piecesForParcels, piecesSent } from '../order/pieces';
-import { refundLines, stillToRefund } from '../order/still-allowed';
+import { amountOver, amountReceived, neverSent } from '../order/due';
+import { paidForPieces } from '../order/paid-for';
+import { partsCancelled, pieceAccounts, piecesForParcels, piecesSent } from '../order/pieces';
+import { stillToRefund } from '../order/still-allowed';
 import type { Cancellation, Order, Refund } from '../order/schema';
 import type { Totals } from '../order/totals';
 import { groupedIban, paymentMethodOf, transferCode, type Terms } from '../terms';
@@ -23,6 +24,7 @@ export interface TotalRow {
     | 'refunded'
     | 'goodwill'
     | 'paid'
+    | 'cancelled'
     | 'due'
     | 'goods';
   name?: string;
@@ -57,7 +59,10 @@ export function refundRows(order: Order, refund: Refund): TotalRow[] {
   return rows;
 }
 
-/** The rows below the items: what adds up to the total, then what it holds, what went back, and what is still to be paid. */
+/**
+ * The rows below the items: what adds up to the total, then what it holds, and what went back. While something is still to be paid, the rows
+ * from the total on come to it instead: less what will not be sent, less what came in and was not given back for that.
+ */
 export function totalRows(order: Order, sums: Totals, due: number, names: Names): TotalRow[] {
   const row = rowsIn(order.currency);
   const named = (name: string | undefined): Partial<TotalRow> => (name === undefined ? {} : { name });
@@ -65,7 +70,8 @@ export function totalRows(order: Order, sums: Totals, due: number, names: Names)
   const taxRow = (label: 'tax' | 'taxIncluded') => (t: NonNullable<Order['taxes']>[number]) =>
     row(label, t.amount, { ...named(names.own('tax', t.label)), rate: t.rate });
   const plain = discounts.length === 0 && !shipping && (sums.taxIncluded || sums.tax === 0);
-  const received = order.payment?.received ?? 0;
+  const gone = due > 0 ? neverSent(order) : undefined;
+  const received = (order.payment?.received ?? 0) - (gone?.back ?? 0);
   return [
     ...(plain ? [] : [row('subtotal', sums.subtotal)]),
     ...discounts.map(({ label, code, amount }) =>
@@ -78,8 +84,15 @@ export function totalRows(order: Order, sums: Totals, due: number, names: Names)
     ...(sums.taxIncluded ? [] : taxes.map(taxRow('tax'))),
     row('total', sums.total, { strong: true }),
     ...(sums.taxIncluded ? taxes.map(taxRow('taxIncluded')) : []),
-    ...(sums.refunded > 0 ? [row('refunded', -sums.refunded)] : []),
-    ...(due > 0 && received > 0 ? [row('paid', -received), row('due', due, { strong: true })] : []),
+    ...(gone
+      ? [
+          ...(gone.price > 0 ? [row('cancelled', -gone.price)] : []),
+          ...(received > 0 ? [row('paid', -received)] : []),
+          ...(gone.price > 0 || received > 0 ? [row('due', due, { strong: true })] : []),
+        ]
+      : sums.refunded > 0
+        ? [row('refunded', -sums.refunded)]
+        : []),
   ];
 }
 
@@ -94,7 +107,9 @@ const DAY = 86_400_000;
 export function paymentValues(order: Order, terms: Terms, due: number): Values & { transferCode?: string } {
   const { payment, currency } = order;
   if (!payment) return {};
-  const paid = amountReceived({ ...order, payment: { ...payment, paid: payment.paid ?? false } });
+  const received = amountReceived({ ...order, payment: { ...payment, paid: payment.paid ?? false } });
+  // What came back for pieces that never left pays for nothing, while something is due.
+  const paid = received - (due > 0 ? neverSent(order).back : 0);
   const method = paymentMethodOf(terms, payment.method);
   const account = due > 0 ? method?.account : undefined;
   const reference = order.number;
@@ -131,12 +146,16 @@ export function cancellationValues(
   };
 }
 
-/** What a cancellation gives back: what was paid for its pieces, and for shipping when nothing of the order left or is to leave. */
+/**
+ * What a cancellation gives back: what was paid for its pieces and is not for the rest, and for shipping when nothing of the order left or
+ * is to leave.
+ */
 function amountBack(order: Order, { lines }: Cancellation): number {
   // Of an order that says nothing of its payment, nobody knows whether there is money to come back.
   if (!order.payment) return 0;
   const open = stillToRefund(order);
-  const goods = refundLines(order, lines).reduce((sum, l) => sum + l.amount, 0);
+  const parts = partsCancelled(order, lines);
+  const goods = parts.reduce((sum, p) => sum + paidForPieces(order, p.line, p.before, p.quantity), 0);
   const nothingLeft = pieceAccounts(order).every((a) => a.sent === 0 && a.open === 0);
-  return nothingLeft ? open.all : Math.min(open.all, goods);
+  return nothingLeft ? open.all : Math.min(open.all, goods, amountOver(order));
 }

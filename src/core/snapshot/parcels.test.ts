@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { STORE, testOrder } from '../testing';
 import { linesOf, orderFacts } from './facts';
 import { snapshotOf } from './snapshot';
-import { lineTotal, orderProblems } from '../order/totals';
+import { orderProblems } from '../order/problems';
+import { lineTotal } from '../order/totals';
 
 describe('parcels of one order', () => {
   const order = testOrder({

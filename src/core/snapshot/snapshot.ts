@@ -4,6 +4,7 @@ import { plainLine, type Money, type Values } from '../text/values';
 import type { OrderFacts } from '../conditions/condition';
 import { momentOf } from '../moments/registry';
 import { customerOnly } from '../order/customer';
+import { billedOrder } from '../order/billed';
 import { amountDue } from '../order/due';
 import { isShippable, piecesCancelled } from '../order/pieces';
 import { dayKey } from '../time/clock';
@@ -107,7 +108,7 @@ export interface Download {
 
 /**
  * What a message of this moment is about: the newest parcel, refund, cancellation or return, as the order stands. Of a moment that knows
- * no order, such as one of an account, nothing is left of it but its customer.
+ * no order, such as one of an account, nothing is left of it but its customer; an invoice is for what was sent or is still to be sent.
  */
 export function aboutMoment(
   order: Order,
@@ -115,6 +116,7 @@ export function aboutMoment(
 ): Pick<MessageSubject, 'shipment' | 'refund' | 'cancellation' | 'returned' | 'wholeOrder'> & { order?: Order } {
   const { about, knowsParcel } = momentOf(momentId) ?? {};
   if (about === 'account') return { order: customerOnly(order) };
+  if (momentId === 'invoice.issued') return { order: billedOrder(order) };
   const shipment = about === 'parcel' || knowsParcel ? order.shipments?.at(-1) : undefined;
   const refund = about === 'refund' ? order.refunds?.at(-1) : undefined;
   const cancellation = about === 'cancellation' ? (order.cancellations?.at(-1) ?? allCancelled(order)) : undefined;

@@ -1,5 +1,5 @@
 /** Files that go with a message: an invoice as PDF, when its event asks for it. */
-import type { Order } from '@/core/order';
+import { billedOrder, type Order } from '@/core/order';
 import type { Snapshot } from '@/core/snapshot';
 import type { MomentDetails, MomentId } from '@/core/moments';
 import { phrasebookFor } from '@/core/template';
@@ -29,7 +29,7 @@ export async function filesFor(
   const phrases = phrasebookFor(language, await phrasesOf(store.id, language));
   const logo = store.look.logo && (await readMedia(store.look.logo.light.path.replace('/media/', '').split('/')));
   const bytes = await invoicePdf({
-    order,
+    order: billedOrder(order),
     snapshot,
     phrases,
     language,
