@@ -1,9 +1,12 @@
 /** What is foretold is what happens: planning, withholding and sending agree with Routing, the board and what is counted before sending. */
 import { randomUUID } from 'node:crypto';
-import { eq } from 'drizzle-orm';
+import { and, eq, inArray, notInArray } from 'drizzle-orm';
 import { simpleParser } from 'mailparser';
 import { judge } from '@/core/judge';
 import { momentOf } from '@/core/moments';
+import { languageName } from '@/core/names';
+import { LATE_MS, type Scope } from '@/core/plan';
+import { dueTimes, ENDS, scheduleProblems, type Schedule, type Timing } from '@/core/time';
 import { database } from '@/server/db/client';
 import { deliveries, notifications, routingRules, sentMessages, withholdings } from '@/server/db/schema';
 import { newId } from '@/server/base/ids';
@@ -13,10 +16,10 @@ import { impactOf } from '@/server/features/notifications/impact';
 import { loadWriting, writeLetter } from '@/server/features/orders/letters';
 import { doWithOrder } from '@/server/features/orders/order-actions';
 import { orderDetail } from '@/server/features/orders/orders';
+import { loadToday } from '@/server/features/today/today';
 import { tryOrder } from '@/server/features/routing/routing';
 import { composeMessage } from '@/server/sending/compose';
 import { live, Press, ZONE } from '../truth/lives';
-import type { Scope } from '@/core/plan';
 import { Chance } from '../../demo/random';
 import { accessAs, connectService, placedEvent, planAnew, SHOP, useDatabase } from './fixture';
 import { drain } from './orders';
@@ -118,6 +121,109 @@ describe('what is foretold, whatever the rules', () => {
       const sent = detail.sent.filter((d) => d.state === 'accepted').map((d) => d.recipient);
       expect([round, foretold.toSorted()]).toEqual([round, sent.toSorted()]);
     }
+  });
+});
+
+const UNITS = ['minutes', 'hours', 'days', 'working-days', 'weeks'] as const;
+
+const randomTiming = (chance: Chance): Timing => ({
+  ...(chance.holds(0.9) && { wait: { amount: chance.int(1, 20), unit: chance.pick(UNITS) } }),
+  ...(chance.holds(0.4) && { at: `${String(chance.int(0, 23)).padStart(2, '0')}:${chance.pick(['00', '30', '59'])}` }),
+  ...(chance.holds(0.3) && { workingDays: true }),
+});
+
+describe('what the times of a notification foretell', () => {
+  it('is when its messages are due, how many there are, and what ends them: random rows and ends', async () => {
+    const access = await accessAs();
+    const chance = new Chance(78);
+    const name = 'Payment still due';
+    for (let round = 0; round < 10; round += 1) {
+      const schedule: Schedule = {
+        row: Array.from({ length: chance.int(1, 5) }, () => randomTiming(chance)),
+        ends: ENDS.filter(() => chance.holds(0.4)),
+      };
+      // What cannot be saved is not foretold.
+      if (scheduleProblems(schedule).length > 0) continue;
+      await database().update(notifications).set({ schedule }).where(eq(notifications.name, name));
+      await planAnew();
+      const order = orderOf(`round-${round}@times-forecast.example`, 'Bank transfer');
+      const start = Date.now() - chance.int(0, 9 * 24 * 60) * 60_000;
+      const late = Date.now() - start > LATE_MS;
+      await receiveEvent(SHOP, { ...placedEvent(), time: new Date(start).toISOString(), data: { order } });
+      const waiting = () =>
+        database()
+          .select()
+          .from(deliveries)
+          .where(and(eq(deliveries.orderNumber, order.number), eq(deliveries.notificationName, name)));
+      const foretold = late ? [] : dueTimes(schedule, start, access.store.timeZone);
+      const planned = (await waiting()).map((d) => d.dueAt!.getTime());
+      expect([round, planned.toSorted((a, b) => a - b)]).toEqual([round, foretold]);
+      if (late) continue;
+      const tried = await tryOrder(access, order.number);
+      expect(tried.written.filter((w) => w.notification === name).map((w) => w.messages)).toEqual([foretold.length]);
+      await drain();
+      const sent = (await waiting()).filter((d) => d.state === 'accepted').length;
+      expect([round, sent]).toEqual([round, foretold.filter((time) => time <= Date.now()).length]);
+      const [action, end] = chance.pick([
+        [{ do: 'pay' }, 'paid'],
+        [{ do: 'cancel', reason: '' }, 'cancelled'],
+      ] as const);
+      await doWithOrder(access, order.number, action);
+      const left = (await waiting()).filter((d) => d.state === 'planned').length;
+      expect([round, end, left]).toEqual([round, end, schedule.ends.includes(end) ? 0 : foretold.length - sent]);
+    }
+  });
+});
+
+describe('what Today foretells', () => {
+  it('is what then happens: who hears of an order, and in which language', async () => {
+    const access = await accessAs();
+    const chance = new Chance(79);
+    const [staff] = await database().select().from(notifications).where(eq(notifications.slug, 'new-order'));
+    // Few are on, so that Today tells of each by itself.
+    const others = and(notInArray(notifications.slug, ['order-received', 'new-order']), eq(notifications.on, true));
+    const on = await database().select({ id: notifications.id }).from(notifications).where(others);
+    const turn = (to: boolean) =>
+      database()
+        .update(notifications)
+        .set({ on: to })
+        .where(
+          inArray(
+            notifications.id,
+            on.map((n) => n.id),
+          ),
+        );
+    await turn(false);
+    const met = new Set<string>();
+    for (let round = 0; round < 8; round += 1) {
+      await database().delete(routingRules).where(eq(routingRules.notificationId, staff!.id));
+      for (let i = chance.int(0, 2); i > 0; i -= 1) {
+        const address = `hears-${round}-${i}@today-forecast.example`;
+        await database()
+          .insert(routingRules)
+          .values({ id: newId(), storeId: SHOP, notificationId: staff!.id, address, scope: { kind: 'all' } });
+      }
+      await planAnew();
+      const facts = (await loadToday(access)).lines.map((l) => l.fact);
+      const language = chance.pick(access.store.languages);
+      const order = {
+        ...orderOf(`today-${round}@today-forecast.example`, 'Card'),
+        language,
+      };
+      await receiveEvent(SHOP, { ...placedEvent(), data: { order } });
+      await drain();
+      const sent = (await orderDetail(access, order.number)).sent.filter((d) => d.state === 'accepted');
+      const heard = sent.filter((d) => d.notification === 'New order').length;
+      expect([round, facts.includes('Nobody on the staff hears of New order.')]).toEqual([round, heard === 0]);
+      const told = facts.find((f) => f.startsWith('Order received has no words in')) ?? '';
+      const without = told.includes(languageName(language));
+      const got = sent.find((d) => d.notification === 'Order received')!.language;
+      expect([round, got]).toEqual([round, without ? access.store.language : language]);
+      met.add(without ? 'without' : 'with').add(heard > 0 ? 'heard' : 'unheard');
+    }
+    await turn(true);
+    await planAnew();
+    expect([...met].toSorted()).toEqual(['heard', 'unheard', 'with', 'without']);
   });
 });
 

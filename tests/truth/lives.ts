@@ -370,7 +370,7 @@ function asAShopTells(chance: Chance, order: Order, event: MomentId): Order {
     const { lines: _lines, ...shipment } = order.shipments[0]!;
     return { ...order, shipments: [shipment] };
   }
-  if (event === 'refund.issued' && order.refunds?.length === 1) {
+  if (event === 'refund.issued' && order.refunds?.length === 1 && !order.payment?.received) {
     const { lines: _lines, shipping: _shipping, goodwill: _goodwill, ...refund } = order.refunds[0]!;
     return { ...order, refunds: [refund] };
   }

@@ -182,8 +182,10 @@ function amounts(message: ReceivedMessage, truth: Truth, figures: Figures, local
     if (exact.has(minor) || near.some((n) => Math.abs(n - minor) <= figures.slack)) continue;
     say('amount', `${minor} (in minor units) is no amount of ${order.number}.`);
   }
-  const whole = part ? { subtotal: part.subtotal, total: figures.price } : figures;
-  sums(message.text, whole, figures, currency, locale, say);
+  const whole = part
+    ? { subtotal: part.subtotal, total: figures.price, slack: figures.slack }
+    : { subtotal: figures.subtotal, total: figures.total, slack: 0 };
+  sums(message.text, whole, figures.due ?? 0, currency, locale, say);
   if (about === 'refund') refundSum(message.text, truth, currency, locale, say);
 }
 
@@ -202,13 +204,13 @@ function cancelledWorth(truth: Truth, figures: Figures): number {
  */
 function sums(
   text: string,
-  { subtotal, total }: { subtotal: number; total: number },
-  { slack, due = 0 }: Figures,
+  { subtotal, total, slack }: { subtotal: number; total: number; slack: number },
+  due: number,
   currency: string,
   locale: string,
   say: Say,
 ): void {
-  const is = (a: number, b: number): boolean => Math.abs(a - b) <= (Number.isInteger(b) ? 0 : slack);
+  const is = (a: number, b: number): boolean => Math.abs(a - b) <= slack;
   for (const block of cleaned(text).split(/\n\s*\n/)) {
     const rows = block
       .split('\n')

@@ -6,7 +6,7 @@ import { isWebAddress, type SchemaProblem } from '../schema';
 import { ORDER_ACTIONS, type MomentId } from '../moments/registry';
 import { type OrderAction } from '../order/action-schema';
 import type { MomentDetails } from '../moments/details';
-import { amountDue, amountOver } from '../order/due';
+import { amountDue, amountOver, neverSent } from '../order/due';
 import { piecesSent, piecesToCancel, piecesToReturn, type Pieces } from '../order/pieces';
 import { refundLines, stillToRefund, stillToSend, whyNot } from '../order/still-allowed';
 import type { Cancellation, Order, Refund, Shipment } from '../order/schema';
@@ -141,10 +141,11 @@ function paidUp(order: Order, { method }: { method: string }, received?: number)
   };
 }
 
-/** What taking pieces out of an order does to its payment: with a part of the money there, nothing more may be due. */
+/** What taking pieces out of an order does to its payment: with a part of the money there, nothing more may be due for the rest. */
 function settled(order: Order): Partial<Order> {
-  const { payment, status } = order;
-  if (payment?.paid !== false || !payment.received || status === 'OrderCancelled' || amountDue(order) > 0) return {};
+  const { payment } = order;
+  const nothingStays = neverSent(order).price === orderTotals(order).total;
+  if (payment?.paid !== false || !payment.received || nothingStays || amountDue(order) > 0) return {};
   return paidUp(order, payment, payment.received);
 }
 

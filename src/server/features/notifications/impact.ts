@@ -1,9 +1,9 @@
 /** Turning a notification on is a small publication: who would have had it over the last 30 days. */
 import { and, desc, eq, gte, inArray } from 'drizzle-orm';
 import type { Order } from '@/core/order';
-import { BY_HAND, startsOf } from '@/core/moments';
+import { BY_HAND, startsOf, type MomentId } from '@/core/moments';
 import { languageName } from '@/core/names';
-import { findDoubles, planner, reasonWords } from '@/core/plan';
+import { findDoubles, notSaid, planner, reasonWords, type Reason } from '@/core/plan';
 import type { Impact } from '@/contract/notifications';
 import type { Access } from '../../auth/access';
 import { database } from '../../db/client';
@@ -29,7 +29,14 @@ export async function impactOf(access: Access, slug: string): Promise<Impact> {
     planSettings(database(), store),
     withholdingsOf(store.id),
     database()
-      .select({ type: events.type, time: events.time, data: events.data })
+      .select({
+        id: events.id,
+        type: events.type,
+        time: events.time,
+        receivedAt: events.receivedAt,
+        orderId: events.orderId,
+        data: events.data,
+      })
       .from(events)
       .where(
         and(
@@ -67,10 +74,13 @@ export async function impactOf(access: Access, slug: string): Promise<Impact> {
   const { plan } = planner({ ...asOn, notifications: facts.filter((n) => n.id === notification.id) });
   const channelOf = new Map(channelRows.map((c) => [c.id, c]));
   const looked = past.slice(0, LOOK_AT).map((e) => ({ ...e, order: (e.data as { order: Order }).order }));
-  const people = await customersOf(
-    store.id,
-    looked.map((e) => e.order.customer.email),
-  );
+  const [people, unsaid] = await Promise.all([
+    customersOf(
+      store.id,
+      looked.map((e) => e.order.customer.email),
+    ),
+    byHand ? new Map<string, Reason>() : unsaidAmong(store.id, looked),
+  ]);
   const byLanguage = new Map<string, number>();
   const byVariant = new Map<string, number>();
   const without = new Map<string, Set<string>>();
@@ -81,7 +91,16 @@ export async function impactOf(access: Access, slug: string): Promise<Impact> {
     const title = own.find((r) => r.template.id === id)?.template.variantName ?? '';
     return title === '' ? 'Everybody left' : title;
   };
-  for (const { order, type, time } of looked) {
+  const leftOut = (reason: Reason, number: string): void => {
+    const why = reasonWords(reason);
+    without.set(why, (without.get(why) ?? new Set()).add(number));
+  };
+  for (const { id, order, type, time } of looked) {
+    const standing = unsaid.get(id);
+    if (standing) {
+      leftOut(standing, order.number);
+      continue;
+    }
     const channel = channelOf.get(order.channel);
     const customer = people.get(order.customer.email);
     const planned = withoutWithheld(
@@ -101,11 +120,7 @@ export async function impactOf(access: Access, slug: string): Promise<Impact> {
       add(byLanguage, d.language);
       add(byVariant, variantName(d.variantId));
     }
-    for (const n of planned.notWritten) {
-      const why = reasonWords(n.reasons[0]!);
-      const numbers = without.get(why) ?? new Set();
-      without.set(why, numbers.add(order.number));
-    }
+    for (const n of planned.notWritten) leftOut(n.reasons[0]!, order.number);
   }
   const sorted = (map: Map<string, number>, name: (key: string) => string = (k) => k) =>
     [...map].sort((a, b) => b[1] - a[1]).map(([key, n]) => ({ name: name(key), messages: n }));
@@ -135,4 +150,39 @@ export async function impactOf(access: Access, slug: string): Promise<Impact> {
         order: d.order,
       })),
   };
+}
+
+/** Events for which nobody was to be written to, whatever the settings: told twice, too late, or of an order that was over. */
+async function unsaidAmong(
+  storeId: string,
+  looked: readonly { id: string; type: MomentId; time: Date; receivedAt: Date; orderId: string | null; order: Order }[],
+): Promise<Map<string, Reason>> {
+  const orderIds = [...new Set(looked.flatMap((e) => (e.orderId ? [e.orderId] : [])))];
+  if (orderIds.length === 0) return new Map();
+  const history = await database()
+    .select({ id: events.id, orderId: events.orderId, type: events.type })
+    .from(events)
+    .where(and(eq(events.storeId, storeId), inArray(events.orderId, orderIds)))
+    .orderBy(events.id);
+  const hadBefore = new Map<string, Set<MomentId>>();
+  const had = new Map<string, Set<MomentId>>();
+  for (const { id, orderId, type } of history) {
+    const soFar = had.get(orderId!) ?? new Set<MomentId>();
+    hadBefore.set(id, soFar);
+    had.set(orderId!, new Set(soFar).add(type));
+  }
+  return new Map(
+    looked.flatMap(({ id, type, time, receivedAt, order }) => {
+      const before = hadBefore.get(id) ?? new Set<MomentId>();
+      const reason = notSaid({
+        moment: type,
+        at: time.getTime(),
+        now: receivedAt.getTime(),
+        order: order.number,
+        cancelled: before.has('order.cancelled'),
+        had: before,
+      });
+      return reason ? [[id, reason] as const] : [];
+    }),
+  );
 }
