@@ -206,6 +206,48 @@ test('a cancellation is of certain pieces: what is cancelled, what was sent, wha
   });
 });
 
+test('a piece of a part-paid order is cancelled: what is left to pay is the rest, and the invoice is for it', async ({
+  page,
+}) => {
+  await signIn(page);
+  const { number, address } = await place(page, { who: 'part-paid', pays: 'Bank transfer', open: true });
+  await happens(page, 'Payment comes in', async (dialog) => {
+    await dialog.getByLabel('Amount that came in').fill('10');
+  });
+  await test.step('nothing comes back for a piece that nobody paid for', async () => {
+    await happens(page, 'Cancel it', async (dialog) => {
+      await dialog.getByLabel(/Pieces of Kozo sheet/).fill('0');
+      await expect(dialog.getByTestId('outcome')).toContainText('€11.90');
+      await expect(dialog.getByTestId('outcome')).not.toContainText('comes back');
+    });
+    const { message } = await arrived(address, `A part of your order ${number} is cancelled`);
+    expect(message.text).toContain('€11.90 is still to be paid');
+    expect(message.text).not.toContain('comes back to you');
+    await expect(page.getByText('still open: €11.90')).toBeVisible();
+  });
+  await test.step('the invoice leaves it out, in the mail and in the PDF', async () => {
+    await happens(page, 'Issue an invoice', async (dialog) => {
+      await dialog.getByLabel('Number of the invoice').fill('R-REST');
+    });
+    const { message } = await arrived(address, 'Invoice R-REST');
+    expect(message.text).not.toContain('Bone folder');
+    expect(message.text).toContain('Total: €21.90');
+    expect(message.text).toContain('Paid: -€10.00\nStill to pay: €11.90');
+    const pdf = pdfWords(message.attachments.find((a) => a.contentType === 'application/pdf')!.content);
+    expect(pdf.words).not.toContain('Bone folder');
+    expect(pdf.words).toContain('Still to pay: €11.90');
+  });
+  await test.step('once it is paid, no more can be given back than came in', async () => {
+    await happens(page, 'Payment comes in');
+    await page.getByRole('button', { name: 'What happens next' }).click();
+    await menuItem(page, /^Refund/).click();
+    const dialog = page.getByRole('dialog');
+    await dialog.getByRole('button', { name: 'All of it' }).click();
+    await expect(dialog.getByTestId('goes-back')).toHaveText('€21.90');
+    await expect(dialog.getByLabel(/Pieces of Bone folder/)).toHaveCount(0);
+  });
+});
+
 test('one piece that comes back does not make the order returned', async ({ page }) => {
   await signIn(page);
   const { address } = await place(page, { who: 'return' });

@@ -228,32 +228,41 @@ describe('what Today foretells', () => {
 });
 
 describe('what is counted before it goes out', () => {
-  it('by hand to many is how many get it, those not written to left out on both sides', async () => {
-    const access = await accessAs();
-    const people = ['one@many-forecast.example', 'two@many-forecast.example', 'off@withheld-forecast.example'];
-    const numbers: string[] = [];
-    for (const email of people) {
-      const order = placedEvent({ customer: { email, firstName: 'Ada' }, payment: { method: 'Card', paid: true } }).data
-        .order;
-      await receiveEvent(SHOP, { ...placedEvent(), data: { order } });
-      numbers.push(order.number);
-    }
-    await drain();
-    const { parts, without } = await loadWriting(access, numbers, 'a-word');
-    const foretold = parts.flatMap((p) => p.to.map((t) => t.address));
-    expect(without.map((w) => w.why)).toEqual(['@withheld-forecast.example is not written to: asked to']);
-    const wrote = await writeLetter(access, { id: randomUUID(), message: 'a-word', orders: numbers, adapted: [] });
-    await drain();
-    const sent = await database().select().from(deliveries).where(eq(deliveries.moment, 'by-hand'));
-    const accepted = sent.filter((d) => d.state === 'accepted').map((d) => d.recipient);
-    expect(accepted.toSorted()).toEqual(foretold.toSorted());
-    expect(wrote).toMatchObject({ messages: foretold.length, orders: 2 });
-  });
-
   it('by turning a notification on is how many it reached where it was on', async () => {
     const { messages } = await impactOf(await accessAs(), 'order-received');
     const rows = await database().select().from(deliveries).where(eq(deliveries.notificationName, 'Order received'));
     expect(messages).toBe(rows.filter((d) => d.state === 'accepted').length);
+  });
+
+  it('by hand to many is how many get it, those not written to left out on both sides: random choices', async () => {
+    const access = await accessAs();
+    const chance = new Chance(80);
+    const numbers = new Map<string, string>();
+    for (let i = 0; i < 9; i += 1) {
+      const domain = i % 3 === 0 ? 'withheld-forecast.example' : 'many-forecast.example';
+      const order = orderOf(`person-${i}@${domain}`, 'Card');
+      await receiveEvent(SHOP, { ...placedEvent(), data: { order } });
+      numbers.set(order.number, order.customer.email);
+    }
+    await drain();
+    const written = () => database().select().from(deliveries).where(eq(deliveries.moment, 'by-hand'));
+    for (let round = 0; round < 4; round += 1) {
+      const chosen = [...numbers.keys()].filter(() => chance.holds(0.6));
+      if (chance.holds(0.5)) await withhold(numbers.get(chance.pick(chosen))!).catch(() => undefined);
+      const { parts, without } = await loadWriting(access, chosen, 'a-word');
+      const foretold = parts.flatMap((p) => p.to.map((t) => t.address));
+      expect([round, foretold.length + without.length]).toEqual([round, chosen.length]);
+      const before = new Set((await written()).map((d) => d.id));
+      const told = { id: randomUUID(), message: 'a-word', orders: chosen, adapted: [] };
+      if (foretold.length === 0) {
+        await expect(writeLetter(access, told)).rejects.toThrow();
+        continue;
+      }
+      expect(await writeLetter(access, told)).toMatchObject({ messages: foretold.length });
+      await drain();
+      const sent = (await written()).filter((d) => !before.has(d.id) && d.state === 'accepted');
+      expect([round, sent.map((d) => d.recipient).toSorted()]).toEqual([round, foretold.toSorted()]);
+    }
   });
 });
 

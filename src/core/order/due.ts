@@ -53,3 +53,21 @@ export function amountOver(order: Order): number {
   const { price, back } = neverSent(order);
   return Math.max(0, amountReceived(order) - back - (orderTotals(order).total - price));
 }
+
+/**
+ * What stands below an order's total. While something is still to be paid, these come to it from the total on: less what will not be sent,
+ * less what came in and was not given back for that. Otherwise it is what went back.
+ */
+export function belowTotal(order: Order): { is: 'cancelled' | 'paid' | 'due' | 'refunded'; amount: number }[] {
+  const due = amountDue(order);
+  const { refunded } = orderTotals(order);
+  if (due === 0) return refunded > 0 ? [{ is: 'refunded', amount: -refunded }] : [];
+  const { price, back } = neverSent(order);
+  const received = (order.payment?.received ?? 0) - back;
+  if (price === 0 && received <= 0) return [];
+  return [
+    ...(price > 0 ? [{ is: 'cancelled' as const, amount: -price }] : []),
+    ...(received > 0 ? [{ is: 'paid' as const, amount: -received }] : []),
+    { is: 'due', amount: due },
+  ];
+}

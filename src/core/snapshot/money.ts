@@ -1,6 +1,6 @@
 /** What a message says of money: rows of sums, what is to be paid and to which account, and what comes back. */
 import { plainLine, type Money, type Values } from '../text/values';
-import { amountOver, amountReceived, neverSent } from '../order/due';
+import { amountOver, amountReceived, belowTotal, neverSent } from '../order/due';
 import { paidForPieces } from '../order/paid-for';
 import { partsCancelled, pieceAccounts, piecesForParcels, piecesSent } from '../order/pieces';
 import { stillToRefund } from '../order/still-allowed';
@@ -59,19 +59,14 @@ export function refundRows(order: Order, refund: Refund): TotalRow[] {
   return rows;
 }
 
-/**
- * The rows below the items: what adds up to the total, then what it holds, and what went back. While something is still to be paid, the rows
- * from the total on come to it instead: less what will not be sent, less what came in and was not given back for that.
- */
-export function totalRows(order: Order, sums: Totals, due: number, names: Names): TotalRow[] {
+/** The rows below the items: what adds up to the total, then what it holds, and how it stands ({@link belowTotal}). */
+export function totalRows(order: Order, sums: Totals, names: Names): TotalRow[] {
   const row = rowsIn(order.currency);
   const named = (name: string | undefined): Partial<TotalRow> => (name === undefined ? {} : { name });
   const { discounts = [], shipping, taxes = [] } = order;
   const taxRow = (label: 'tax' | 'taxIncluded') => (t: NonNullable<Order['taxes']>[number]) =>
     row(label, t.amount, { ...named(names.own('tax', t.label)), rate: t.rate });
   const plain = discounts.length === 0 && !shipping && (sums.taxIncluded || sums.tax === 0);
-  const gone = due > 0 ? neverSent(order) : undefined;
-  const received = (order.payment?.received ?? 0) - (gone?.back ?? 0);
   return [
     ...(plain ? [] : [row('subtotal', sums.subtotal)]),
     ...discounts.map(({ label, code, amount }) =>
@@ -84,15 +79,7 @@ export function totalRows(order: Order, sums: Totals, due: number, names: Names)
     ...(sums.taxIncluded ? [] : taxes.map(taxRow('tax'))),
     row('total', sums.total, { strong: true }),
     ...(sums.taxIncluded ? taxes.map(taxRow('taxIncluded')) : []),
-    ...(gone
-      ? [
-          ...(gone.price > 0 ? [row('cancelled', -gone.price)] : []),
-          ...(received > 0 ? [row('paid', -received)] : []),
-          ...(gone.price > 0 || received > 0 ? [row('due', due, { strong: true })] : []),
-        ]
-      : sums.refunded > 0
-        ? [row('refunded', -sums.refunded)]
-        : []),
+    ...belowTotal(order).map(({ is, amount }) => row(is, amount, is === 'due' ? { strong: true } : {})),
   ];
 }
 

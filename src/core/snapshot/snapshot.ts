@@ -244,7 +244,7 @@ export function snapshotOf(subject: MessageSubject): Snapshot {
       url: l.product.url ?? '',
       shippable: isShippable(l.product),
     })),
-    totals: totalRows(order, sums, due, names),
+    totals: totalRows(order, sums, names),
     billing: addressLines(order.billingAddress, subject.locale),
     shipping: addressLines(order.shippingAddress, subject.locale),
     refund: refund ? refundRows(order, refund) : [],

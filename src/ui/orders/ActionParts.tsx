@@ -48,7 +48,7 @@ export function PiecesTable({
                 {l.name}
                 {problem && <div className="text-xs text-madder">This {problem}</div>}
               </td>
-              <td>
+              <td className="py-1">
                 <input
                   className="input w-18"
                   inputMode="numeric"

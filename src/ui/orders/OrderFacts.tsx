@@ -4,6 +4,7 @@ import type { ReactNode } from 'react';
 import { addressLines, refundRows } from '@/core/snapshot';
 import {
   amountDue,
+  belowTotal,
   customerName,
   lineTotal,
   orderTotals,
@@ -115,6 +116,8 @@ function Part({ title, children }: { title: string; children: ReactNode }) {
   );
 }
 
+const BELOW = { cancelled: 'Cancelled', paid: 'Came in', due: 'Still open', refunded: 'Refunded' };
+
 function Figures({ order }: { order: Order }) {
   const { currency } = order;
   const totals = orderTotals(order);
@@ -156,7 +159,7 @@ function Figures({ order }: { order: Order }) {
           order.taxes?.map((t) =>
             sum(`tax ${t.label}`, <span className="text-slate">{t.label}, included</span>, t.amount),
           )}
-        {totals.refunded > 0 && sum('refunded', 'Refunded', -totals.refunded)}
+        {belowTotal(order).map(({ is, amount }) => sum(is, BELOW[is], amount))}
       </tbody>
     </table>
   );
