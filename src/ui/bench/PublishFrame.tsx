@@ -53,7 +53,7 @@ export function PublishFrame(props: PublishFrameProps) {
         </>
       }
     >
-      <div className="grid grid-cols-[17rem_1fr_1fr] gap-5">
+      <div className="grid sm:grid-cols-[17rem_1fr_1fr] gap-5">
         <div className="max-h-[62vh] overflow-auto text-sm">
           {blockers.length > 0 && (
             <div className="mb-4">

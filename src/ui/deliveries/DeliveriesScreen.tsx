@@ -51,7 +51,7 @@ export function DeliveriesScreen({ base, zone, filter, rows, next }: DeliveriesP
   return (
     <Page title="Deliveries">
       <WatchWaiting waiting={rows.some((r) => ['planned', 'sending'].includes(r.state) && !r.dueAt)} />
-      <div className="flex h-full min-h-0 flex-col">
+      <div className="flex flex-col lg:h-full lg:min-h-0">
         <form
           key={`${filter.recipient} ${filter.order}`}
           role="search"
@@ -99,7 +99,7 @@ export function DeliveriesScreen({ base, zone, filter, rows, next }: DeliveriesP
             </Link>
           )}
         </form>
-        <div className="min-h-0 flex-1 overflow-auto bg-panel">
+        <div className="lg:min-h-0 flex-1 lg:overflow-auto bg-panel">
           {rows.length === 0 ? (
             <Empty title={filtered ? 'Nothing matches' : 'Nothing was sent yet'}>
               {filtered
@@ -107,15 +107,15 @@ export function DeliveriesScreen({ base, zone, filter, rows, next }: DeliveriesP
                 : 'When an order is placed, every message about it is recorded here, with the reason for it.'}
             </Empty>
           ) : (
-            <table className="w-full table-fixed text-sm">
+            <table className="lines w-full table-fixed text-sm">
               <Head columns={COLUMNS} />
               <tbody>
                 {rows.map((d) => (
                   <tr key={d.id} className="border-b border-rule hover:bg-petrol-tint/50">
-                    <td className="truncate py-2 ps-5">
+                    <td data-line="end" className="truncate py-2 ps-5">
                       <StateWord state={d.state} waits={d.dueAt !== undefined} />
                     </td>
-                    <td className="truncate px-2">
+                    <td data-line="name" className="truncate px-2" title={`${d.recipientName} ${d.recipient}`}>
                       <Link href={`${base}/deliveries/${d.id}`} className="link" title={d.recipient}>
                         <bdi>{d.recipientName || d.recipient}</bdi>
                       </Link>{' '}
@@ -123,18 +123,25 @@ export function DeliveriesScreen({ base, zone, filter, rows, next }: DeliveriesP
                         {d.role}, {languageName(d.language)}
                       </span>
                     </td>
-                    <td className="truncate px-2">{d.notification}</td>
-                    <td className="truncate px-2" dir="auto" title={d.state === 'accepted' ? d.subject : d.lastWords}>
+                    <td data-line="rest" className="truncate px-2">
+                      {d.notification}
+                    </td>
+                    <td
+                      data-line="rest"
+                      className="truncate px-2"
+                      dir="auto"
+                      title={d.state === 'accepted' ? d.subject : d.lastWords}
+                    >
                       {d.state === 'accepted' ? d.subject : d.lastWords || d.subject}
                     </td>
-                    <td className="truncate px-2">
+                    <td data-line="foot" className="truncate px-2">
                       {d.order && (
                         <Link href={`${base}/orders/${encodeURIComponent(d.order)}`} className="hover:text-petrol">
                           {d.order}
                         </Link>
                       )}
                     </td>
-                    <td className="pe-5 text-end">
+                    <td data-line="foot-end" className="pe-5 text-end">
                       {d.dueAt && <span className="text-xs text-slate">due </span>}
                       <Time at={d.dueAt ?? d.acceptedAt ?? d.createdAt} zone={zone} />
                     </td>

@@ -129,8 +129,8 @@ export function DeliveryScreen({
         />
       )}
       <WatchWaiting waiting={['planned', 'sending'].includes(d.state) && !d.waits} />
-      <div className="grid h-full min-h-0 grid-cols-[minmax(0,5fr)_minmax(0,6fr)]">
-        <section className="min-h-0 overflow-auto border-e border-rule px-5 py-4 text-sm">
+      <div className="lg:grid lg:h-full lg:min-h-0 lg:grid-cols-[minmax(0,5fr)_minmax(0,6fr)]">
+        <section className="lg:min-h-0 lg:overflow-auto max-lg:border-b lg:border-e border-rule px-5 py-4 text-sm">
           <Reasons delivery={d} />
           <DeliveryFacts base={base} zone={zone} delivery={d} />
           <Attempts zone={zone} delivery={d} />

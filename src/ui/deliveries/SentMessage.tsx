@@ -12,10 +12,10 @@ export function SentMessage({ base, delivery: d }: { base: string; delivery: Del
     <>
       <div className="flex shrink-0 items-center gap-3 border-b border-rule px-5 py-2 text-sm">
         <div className="min-w-0 flex-1">
-          <div className="truncate font-semibold" dir="auto">
+          <div className="truncate font-semibold max-lg:whitespace-normal" dir="auto" title={d.subject}>
             {d.subject}
           </div>
-          <div className="truncate text-xs text-slate">
+          <div className="truncate text-xs text-slate max-lg:whitespace-normal" title={d.message.from}>
             {d.message.from} · {(d.message.bytes / 1000).toFixed(0)} kB as sent
           </div>
         </div>
@@ -34,10 +34,10 @@ export function SentMessage({ base, delivery: d }: { base: string; delivery: Del
           sandbox=""
           srcDoc={d.message.html}
           title="The message as sent"
-          className="min-h-0 w-full flex-1 bg-sheet"
+          className="w-full flex-1 bg-sheet max-lg:min-h-[75vh] lg:min-h-0"
         />
       ) : (
-        <pre dir="auto" className="min-h-0 flex-1 overflow-auto bg-sheet p-5 text-sm whitespace-pre-wrap">
+        <pre dir="auto" className="lg:min-h-0 flex-1 lg:overflow-auto bg-sheet p-5 text-sm whitespace-pre-wrap">
           {d.message.text}
         </pre>
       )}

@@ -31,13 +31,17 @@ export interface DeskHeaderProps {
 export function DeskHeader(props: DeskHeaderProps) {
   const { base, notification, live, changed, busy, saveState, mayEdit, mayPublish, mayTest } = props;
   return (
-    <header className="flex min-h-14 shrink-0 items-center gap-3 border-b border-rule px-5 py-2">
-      <Link href={`${base}/journey`} aria-label="Journey" className="text-lg text-slate hover:text-petrol">
+    <header className="flex min-h-14 shrink-0 items-center gap-x-3 gap-y-1.5 border-b border-rule px-5 py-2 max-lg:flex-wrap">
+      <Link
+        href={`${base}/journey`}
+        aria-label="Journey"
+        className="-ms-2 inline-flex min-h-8 min-w-6 items-center justify-center text-lg text-slate hover:text-petrol"
+      >
         ‹
       </Link>
-      <h1 className="font-serif text-xl font-medium whitespace-nowrap">{notification.name}</h1>
+      <h1 className="min-w-0 font-serif text-xl font-medium break-words lg:whitespace-nowrap">{notification.name}</h1>
       <Leaf state={!notification.on ? 'off' : changed ? 'draft' : 'live'} />
-      <div className="min-w-0 truncate text-sm text-slate">
+      <div className="min-w-0 text-sm text-slate lg:truncate">
         {live ? (
           <span className="text-ink">{live.number === undefined ? 'published' : `edition ${live.number} is live`}</span>
         ) : (
@@ -46,7 +50,7 @@ export function DeskHeader(props: DeskHeaderProps) {
         {changed && live && ' · the draft differs'}
         <SaveNote state={saveState} mayEdit={mayEdit} />
       </div>
-      <div className="ms-auto flex items-center gap-2">
+      <div className="ms-auto flex flex-wrap items-center justify-end gap-2 lg:flex-nowrap">
         {mayEdit && (
           <>
             <button type="button" className="btn btn-quiet" disabled={!props.onUndo} onClick={props.onUndo}>

@@ -7,6 +7,7 @@ import { conditionHolds } from '@/core/conditions';
 import { placeholderType } from '@/core/placeholders';
 import { wordsHtml } from '@/core/render';
 import { BLOCK_LABELS, blockOf, segmentsOf, templateChanges, type Block, type Template } from '@/core/template';
+import { Segments } from '../parts/fields';
 import { Trouble } from '../parts/Page';
 import { answered, valueOrToast } from '../parts/result';
 import { blockEdits, type Selected } from './blockEdits';
@@ -26,6 +27,7 @@ import { stripQuery, type StripState } from './strip';
 import type { SheetHandle } from './sheet/Sheet';
 import type { DeskProps } from './types';
 import { useAutosave } from '../bench/useAutosave';
+import { usePanels } from '../bench/usePanels';
 import { useDraft } from './useDraft';
 import { useDeskKeys } from './useDeskKeys';
 import { useDeskSteps } from './useDeskSteps';
@@ -175,6 +177,19 @@ export function DeskScreen(props: DeskProps) {
   });
   const { busy, publishTrouble } = steps;
 
+  const { measure, room, width: roomWidth } = usePanels(store.look.shape.width, SIDES);
+  const [panel, setPanel] = useState<Panel>('sheet');
+  // A sheet for desktops that would not fit is shown as phones show it.
+  const tight = roomWidth < store.look.shape.width;
+  const shown = tight ? { ...strip, width: 'phone' as const } : strip;
+  const side = panel === 'blocks' ? 'blocks' : 'details';
+  const isOpen = (which: Panel): boolean =>
+    room === 'one' ? panel === which : room === 'two' ? which === 'sheet' || which === side : true;
+  /** Where there is room for one panel only, it is the sheet's turn. */
+  const toSheet = (): void => {
+    if (room === 'one') setPanel('sheet');
+  };
+
   const nextNumber = item.kind === 'passage' ? undefined : (editions[0]?.number ?? 0) + 1;
   const changed = useMemo(() => templateChanges(live?.template, template).length > 0, [live, template]);
   const renderBefore = useCallback(
@@ -197,7 +212,7 @@ export function DeskScreen(props: DeskProps) {
   return (
     <Dragging onPut={put}>
       {(active) => (
-        <div className="flex h-full min-h-0 flex-col">
+        <div ref={measure} className="flex flex-col max-lg:min-h-full lg:h-full lg:min-h-0">
           <DeskHeader
             {...{ base, live, changed, busy, mayEdit, mayPublish, mayTest, nextNumber, written }}
             notification={item}
@@ -247,8 +262,27 @@ export function DeskScreen(props: DeskProps) {
           )}
           {save.state.kind === 'failed' && <Trouble>{save.state.failure.message}</Trouble>}
 
-          <div className="grid min-h-0 flex-1 grid-cols-[13rem_minmax(0,1fr)_17rem]">
-            <div className="min-h-0 border-e border-rule">
+          {room !== undefined && room !== 'all' && (
+            <div className="sticky top-0 z-20 flex shrink-0 border-b border-rule bg-ground px-4 py-1.5">
+              <Segments
+                label="Panel"
+                value={room === 'one' ? panel : side}
+                choices={PANELS.filter((p) => room === 'one' || p.value !== 'sheet')}
+                onChange={setPanel}
+              />
+            </div>
+          )}
+          <div
+            className={`min-h-0 flex-1 ${room === 'one' ? 'flex flex-col' : 'grid'} ${room === undefined ? 'max-lg:block' : ''}`}
+            style={{
+              gridTemplateColumns:
+                room === 'two' ? `minmax(0,1fr) ${SIDES[1]}px` : `${SIDES[0]}px minmax(0,1fr) ${SIDES[1]}px`,
+            }}
+          >
+            <div
+              className={`min-h-0 border-rule ${room === 'one' ? 'flex-1' : ''} ${room === 'two' ? 'order-1 border-s' : 'border-e'} ${room === undefined ? 'max-lg:hidden' : ''}`}
+              hidden={!isOpen('blocks')}
+            >
               <Outline
                 blocks={template.blocks}
                 selected={selected?.kind === 'block' ? selected.id : undefined}
@@ -261,18 +295,29 @@ export function DeskScreen(props: DeskProps) {
                 onSelect={(id) => select({ kind: 'block', id })}
                 onEdit={(id) => {
                   select({ kind: 'block', id });
+                  toSheet();
                   requestAnimationFrame(() => editing.current?.focus());
                 }}
                 onMove={(id, by) => dispatch({ type: 'move', id, by })}
                 onRemove={remove}
                 onDuplicate={duplicate}
-                onAdd={add}
+                onAdd={(...block) => {
+                  add(...block);
+                  toSheet();
+                }}
               />
             </div>
-            <div className="min-h-0 overflow-auto px-4 py-4" data-testid="bench">
+            <div
+              className="min-h-0 flex-1 overflow-auto px-4 py-4 max-sm:px-1"
+              data-testid="bench"
+              data-wide
+              hidden={!isOpen('sheet')}
+            >
               <Stage
                 head={notification}
-                {...{ template, places, store, strip, direction, context, sender, now, rendered, findings, written }}
+                room={roomWidth - (roomWidth < 640 ? 8 : 32)}
+                strip={shown}
+                {...{ template, places, store, direction, context, sender, now, rendered, findings, written }}
                 {...{ subject, preheader, block, segment, segmentPlace, formIndex, active, editor }}
                 editable={mayEdit}
                 editorRef={takeEditor}
@@ -285,7 +330,11 @@ export function DeskScreen(props: DeskProps) {
                 onBegin={() => dispatch({ type: 'language', language, from: store.language })}
               />
             </div>
-            <aside aria-label="Details" className="min-h-0 border-s border-rule">
+            <aside
+              aria-label="Details"
+              className={`min-h-0 border-s border-rule ${room === 'one' ? 'flex-1' : ''} ${room === undefined ? 'max-lg:hidden' : ''}`}
+              hidden={!isOpen('details')}
+            >
               <Details
                 moment={item.moment}
                 {...{ store, base, block, chip, language, formIndex, findings }}
@@ -310,6 +359,7 @@ export function DeskScreen(props: DeskProps) {
                 }
                 onFix={fix}
                 onGo={(finding) => {
+                  toSheet();
                   if (finding.language && finding.language !== language) changeStrip({ language: finding.language });
                   if (isHead(finding.place)) select({ kind: 'head', id: finding.place });
                   else if (blockOf(template.blocks, finding.place)) select({ kind: 'block', id: finding.place });
@@ -319,7 +369,8 @@ export function DeskScreen(props: DeskProps) {
           </div>
 
           <ReadingStrip
-            {...strip}
+            {...shown}
+            noRoom={tight}
             orders={props.orders}
             onOrders={searchOrders}
             languages={store.languages.map((l) => ({ language: l, written: template.words[l] !== undefined }))}
@@ -342,5 +393,16 @@ export function DeskScreen(props: DeskProps) {
     </Dragging>
   );
 }
+
+type Panel = 'sheet' | 'blocks' | 'details';
+
+const PANELS = [
+  { value: 'sheet', label: 'Message' },
+  { value: 'blocks', label: 'Blocks' },
+  { value: 'details', label: 'Details' },
+] as const;
+
+/** Widths of the outline and of the details, in pixels. */
+const SIDES = [208, 272] as const;
 
 const isHead = (id: string): id is 'subject' | 'preheader' => id === 'subject' || id === 'preheader';

@@ -51,8 +51,8 @@ export interface DetailsProps {
 export function Details(props: DetailsProps) {
   const { block, segment, chip, findings, editable, onGo, onFix } = props;
   return (
-    <div className="flex h-full min-h-0 flex-col">
-      <div className="min-h-0 flex-1 overflow-auto px-4 py-3">
+    <div className="flex flex-col lg:h-full lg:min-h-0">
+      <div className="flex-1 px-4 py-3 lg:min-h-0 lg:overflow-auto">
         {chip ? (
           <ChipDetails key={chip.attributes.name} chip={chip} editable={editable} />
         ) : block ? (
@@ -68,7 +68,7 @@ export function Details(props: DetailsProps) {
           </p>
         )}
       </div>
-      <div className="max-h-[45%] shrink-0 overflow-auto border-t border-rule px-4 py-3">
+      <div className="shrink-0 border-t border-rule px-4 py-3 lg:max-h-[45%] lg:overflow-auto">
         <FindingList
           findings={findings.map((f) => ({
             severity: f.severity,

@@ -33,18 +33,21 @@ function Cuts({
   wide: boolean;
 }) {
   return (
-    <div className="mt-1 flex gap-4 border-t border-rule pt-1 text-xs text-slate" data-testid="cuts">
+    <div
+      className="mt-1 flex gap-x-4 gap-y-1 border-t max-sm:flex-col border-rule pt-1 text-xs text-slate"
+      data-testid="cuts"
+    >
       <div className="w-62 shrink-0">
         <span className="sr-only">On a phone: </span>
-        <div dir={direction} className="truncate font-semibold">
+        <div dir={direction} className="truncate font-semibold" title={subject}>
           {subject}
         </div>
-        <div dir={direction} className="truncate">
+        <div dir={direction} className="truncate" title={preheader}>
           {preheader}
         </div>
       </div>
       {wide && (
-        <div dir={direction} className="min-w-0 flex-1 truncate">
+        <div dir={direction} className="min-w-0 flex-1 truncate" title={`${subject} ${preheader}`}>
           <span className="sr-only">On a desktop: </span>
           <span className="font-semibold">{subject}</span> {preheader}
         </div>
@@ -88,7 +91,9 @@ export function InboxRow(props: InboxRowProps) {
       <div className="min-w-0 flex-1">
         <div className="flex gap-2">
           <span className="font-semibold">{sender}</span>
-          <span className="truncate text-slate">{address}</span>
+          <span className="truncate text-slate" title={address}>
+            {address}
+          </span>
           <span className="ms-auto text-slate">{time}</span>
         </div>
         {editor('subject', 'Subject', 'font-semibold')}

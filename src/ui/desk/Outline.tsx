@@ -38,7 +38,7 @@ export function Outline(props: OutlineProps) {
     <Row key={block.id} {...props} {...{ block, place, depth, order, focusOn }} number={numbers.get(block.id)} />
   );
   return (
-    <div className="flex h-full min-h-0 flex-col">
+    <div className="flex flex-col lg:h-full lg:min-h-0">
       <div className="flex items-baseline px-4 pt-3 pb-1.5">
         <h2 className="font-serif text-sm text-slate italic">Outline</h2>
         {editable && (
@@ -47,7 +47,7 @@ export function Outline(props: OutlineProps) {
           </span>
         )}
       </div>
-      <ul ref={list} aria-label="Blocks" className="min-h-0 flex-1 overflow-auto">
+      <ul ref={list} aria-label="Blocks" className="flex-1 lg:min-h-0 lg:overflow-auto">
         {blocks.map((block, i) => (
           <Fragment key={block.id}>
             {row(block, { at: i }, 0)}

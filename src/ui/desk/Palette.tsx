@@ -22,7 +22,10 @@ export function Palette({
   onAdd: (kind: BlockKind, passage?: string) => void;
 }) {
   return (
-    <section aria-label="Add a block" className="max-h-[48%] shrink-0 overflow-auto border-t border-rule px-3 py-2">
+    <section
+      aria-label="Add a block"
+      className="shrink-0 border-t lg:max-h-[48%] lg:overflow-auto border-rule px-3 py-2"
+    >
       {GROUPS.map(([group, kinds]) => (
         <div key={group} className="mb-1.5">
           <h3 className="font-serif text-xs text-slate italic">{group}</h3>
@@ -50,7 +53,7 @@ export function Palette({
 }
 
 const TILE =
-  'rounded-control border border-rule bg-sheet px-1.5 py-0.5 text-xs hover:border-petrol hover:bg-petrol-tint';
+  'min-h-6 rounded-control border border-rule bg-sheet px-1.5 py-0.5 text-xs hover:border-petrol hover:bg-petrol-tint';
 
 function Tile({ kind, onAdd }: { kind: BlockKind; onAdd: () => void }) {
   const { ref, listeners } = useDragged(`new ${kind}`, { kind }, false);

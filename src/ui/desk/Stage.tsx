@@ -37,6 +37,8 @@ export interface StageProps {
   context: EditingContext;
   sender: { name: string; address: string };
   now: number;
+  /** How broad the panel is that it stands in, in pixels. */
+  room: number;
   rendered: Rendered | undefined;
   findings: readonly Finding[];
   written: boolean;
@@ -67,7 +69,7 @@ export function Stage(props: StageProps) {
   const { onSelect, onWords, onChip } = props;
   const { language } = strip;
   const message = rendered?.message;
-  const width = strip.width === 'phone' ? PHONE : store.look.shape.width;
+  const width = strip.width === 'phone' ? Math.min(PHONE, props.room) : store.look.shape.width;
   const form = block && segmentFormOf(block.kind);
   const made = Object.keys(sampleDetails(context.moment)).map((name) => DETAIL_WORDS[name as DetailName]);
   const typedHere = block !== undefined && isTypedOnSheet(block);

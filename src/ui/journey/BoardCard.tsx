@@ -95,14 +95,14 @@ export function BoardCard({ base, zone, card, languages, path, maySwitch, onSwit
           ))}
         </ol>
       ) : null}
-      <div className="mt-0.5 flex min-h-5 items-center gap-1 text-slate">
+      <div className="flex min-h-6 items-center gap-1 text-slate">
         <Link
           href={`${base}/journey/${card.slug}`}
           aria-label={`${line}: how ${card.name} goes out`}
           title={
             path && path.sent.length === 0 && path.why.length > 0 ? path.why.join(' ') : `How ${card.name} goes out`
           }
-          className={`min-w-0 truncate underline decoration-rule underline-offset-2 hover:text-petrol ${path && !lit ? 'italic' : ''}`}
+          className={`min-w-6 truncate py-1 underline decoration-rule underline-offset-2 hover:text-petrol ${path && !lit ? 'italic' : ''}`}
         >
           {line}
         </Link>
@@ -157,7 +157,7 @@ export function HandCard({ base, zone, card, languages, path, maySwitch, onSwitc
         href={`${base}/journey/${card.slug}`}
         aria-label={`${line}: how ${card.name} goes out`}
         title={`How ${card.name} goes out`}
-        className="text-slate underline decoration-rule underline-offset-2 hover:text-petrol"
+        className="py-1 text-slate underline decoration-rule underline-offset-2 hover:text-petrol"
       >
         {line}
       </Link>

@@ -22,8 +22,8 @@ export function CardFoot({ base, zone, languages, card, path, doubles }: CardFoo
   const double = doubles.find((d) => d.notificationId === card.id || d.with.id === card.id);
   const step = path?.byNotification[card.id];
   return (
-    <div className="flex min-h-9 shrink-0 items-center gap-4 border-t border-rule bg-panel px-5 py-1.5 text-xs">
-      <p className="line-clamp-2 min-w-0 flex-1" aria-live="polite">
+    <div className="flex min-h-9 shrink-0 flex-wrap items-center gap-x-4 border-t border-rule bg-panel px-5 py-1.5 text-xs">
+      <p className="min-w-60 flex-1 lg:line-clamp-2" aria-live="polite">
         <span className="font-semibold">{card.name}</span>{' '}
         {path && step ? (
           <StepWords step={step} zone={zone} number={path.number} byHand={card.moment === BY_HAND} />

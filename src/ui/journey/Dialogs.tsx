@@ -145,7 +145,7 @@ export function ShopMails({ mails, onAdd, onRemove, onClose }: ShopMailsProps) {
         {mails.length === 0 && <li className="py-1.5 text-slate">Nothing is noted.</li>}
       </ul>
       <PanelTitle>Note one more</PanelTitle>
-      <div className="mt-2 grid grid-cols-[1fr_1fr] gap-3">
+      <div className="mt-2 grid sm:grid-cols-[1fr_1fr] gap-3">
         <Field label="Its name there" problem={problemAt(failure, '/name')}>
           {(ids) => <input {...ids} className="input" value={name} onChange={(e) => setName(e.target.value)} />}
         </Field>

@@ -61,8 +61,8 @@ export function JourneyList({ base, zone, languages, cards, maySwitch, busy, onS
     setChosen(next);
   };
   return (
-    <div className="flex h-full min-h-0 flex-col">
-      <div className="flex shrink-0 items-center gap-2 border-b border-rule px-5 py-2">
+    <div className="flex flex-col lg:h-full lg:min-h-0">
+      <div className="flex shrink-0 flex-wrap items-center gap-2 border-b border-rule px-5 py-2">
         <input
           className="input w-64"
           aria-label="Search notifications"
@@ -106,11 +106,11 @@ export function JourneyList({ base, zone, languages, cards, maySwitch, busy, onS
           </div>
         )}
       </div>
-      <div className="min-h-0 flex-1 overflow-auto">
+      <div className="lg:min-h-0 flex-1 lg:overflow-auto">
         {shown.length === 0 ? (
           <Empty title="Nothing matches">Search for less, or take the filters away.</Empty>
         ) : (
-          <table className="w-full text-sm">
+          <table className="lines w-full text-sm">
             <Head
               columns={[
                 { label: 'Choose', className: 'w-16' },
@@ -128,7 +128,7 @@ export function JourneyList({ base, zone, languages, cards, maySwitch, busy, onS
             <tbody>
               {maySwitch && (
                 <tr className="border-b border-rule text-slate">
-                  <td className="py-1.5 ps-5" colSpan={10}>
+                  <td data-line="rest" className="py-1.5 ps-5" colSpan={10}>
                     <label className="flex items-center gap-2">
                       <input
                         type="checkbox"
@@ -143,7 +143,7 @@ export function JourneyList({ base, zone, languages, cards, maySwitch, busy, onS
               )}
               {shown.map((card) => (
                 <tr key={card.slug} className="border-b border-rule hover:bg-panel">
-                  <td className="ps-5">
+                  <td data-line="box" className="ps-5">
                     <input
                       type="checkbox"
                       aria-label={`Choose ${card.name}`}
@@ -153,7 +153,7 @@ export function JourneyList({ base, zone, languages, cards, maySwitch, busy, onS
                       onChange={() => toggle(card.slug)}
                     />
                   </td>
-                  <td className="px-2 py-1.5">
+                  <td data-line="name" className="px-2 py-1.5">
                     <Link
                       href={`${base}/journey/${card.slug}`}
                       className="flex items-center gap-2 font-semibold hover:text-petrol"
@@ -163,20 +163,24 @@ export function JourneyList({ base, zone, languages, cards, maySwitch, busy, onS
                       {card.double && <span className="text-xs text-madder">double</span>}
                     </Link>
                   </td>
-                  <td className="px-2">{momentOf(card.moment)?.label ?? card.moment}</td>
-                  <td className="px-2">
+                  <td data-line="rest" className="px-2">
+                    {momentOf(card.moment)?.label ?? card.moment}
+                  </td>
+                  <td data-line="foot" className="px-2">
                     {card.labels?.length
                       ? card.labels.join(', ')
                       : LANES.find((l) => l.audience === card.audience)!.name}
                   </td>
-                  <td className="px-2">{card.timing}</td>
+                  <td data-line="foot-end" className="px-2">
+                    {card.timing}
+                  </td>
                   <td className="px-2 text-end">{card.variants + 1}</td>
                   <td className="px-2">
                     <Bars languages={languages} complete={card.complete} />
                   </td>
                   <td className="px-2 text-slate">{card.owner || 'nobody'}</td>
                   <td className="px-2 text-slate">{card.last ? <Time at={card.last.at} zone={zone} /> : 'never'}</td>
-                  <td className="px-2 pe-5 text-end">
+                  <td data-line="end" className="px-2 pe-5 text-end">
                     <Switch
                       on={card.on}
                       label={`${card.name} is on`}

@@ -9,6 +9,7 @@ import type { Result } from '@/core/result';
 import { Search, Segments } from '../parts/fields';
 import { plural } from '../parts/format';
 import { Leaf } from '../parts/marks';
+import { useNarrow } from '../parts/useNarrow';
 import { Page } from '../parts/Page';
 import { answered, valueOrToast } from '../parts/result';
 import { isTyping } from '../shell/CommandPalette';
@@ -123,6 +124,9 @@ export function JourneyScreen(props: JourneyProps) {
     return () => window.removeEventListener('keydown', press);
   });
 
+  // A board of moments side by side needs room: where there is none, the same is a list.
+  const narrow = useNarrow();
+  const asList = view === 'list' || narrow;
   const live = cards.filter((c) => c.on && c.edition).length;
   const drafts = cards.filter((c) => c.changed);
   const people = new Set(doubles.map((d) => `${d.notificationId} ${d.with.id}`)).size;
@@ -138,12 +142,14 @@ export function JourneyScreen(props: JourneyProps) {
       }
       actions={
         <>
-          <Segments
-            label="View"
-            value={view}
-            choices={VIEWS}
-            onChange={(v) => go({ view: v === 'list' ? v : undefined })}
-          />
+          {!narrow && (
+            <Segments
+              label="View"
+              value={view}
+              choices={VIEWS}
+              onChange={(v) => go({ view: v === 'list' ? v : undefined })}
+            />
+          )}
           {maySwitch && (
             <>
               <button type="button" className="btn" onClick={() => setDialog('shop')}>
@@ -161,14 +167,14 @@ export function JourneyScreen(props: JourneyProps) {
         </>
       }
     >
-      <div className="flex h-full min-h-0 flex-col">
-        {view === 'list' ? (
-          <div className="min-h-0 flex-1">
+      <div className="flex flex-col lg:h-full lg:min-h-0">
+        {asList ? (
+          <div className="flex-1 lg:min-h-0">
             <JourneyList {...{ base, zone, languages, cards, maySwitch, busy }} onSwitch={switchCard} onBulk={bulk} />
           </div>
         ) : (
           <>
-            <div className="flex shrink-0 items-center gap-3 border-b border-rule px-5 py-1.5 text-sm">
+            <div className="flex shrink-0 flex-wrap items-center gap-x-3 gap-y-1 border-b border-rule px-5 py-1.5 text-sm">
               <label htmlFor="follow" className="text-slate">
                 Follow an order
               </label>
@@ -200,7 +206,7 @@ export function JourneyScreen(props: JourneyProps) {
                 </button>
               )}
             </div>
-            <div ref={board} className="min-h-0 flex-1 overflow-auto">
+            <div ref={board} data-wide className="flex-1 overflow-auto max-md:hidden lg:min-h-0">
               <Board
                 {...{ base, zone, languages, cards, path, shopMails, maySwitch }}
                 onSwitch={switchCard}
@@ -209,7 +215,7 @@ export function JourneyScreen(props: JourneyProps) {
               />
             </div>
             {lookedAt && <CardFoot {...{ base, zone, languages, path, doubles }} card={lookedAt} />}
-            <footer className="flex shrink-0 items-center gap-4 border-t border-rule bg-panel px-5 py-1 text-xs text-slate">
+            <footer className="flex shrink-0 flex-wrap items-center gap-x-4 border-t border-rule bg-panel px-5 py-1 text-xs text-slate">
               {(['live', 'draft', 'off', 'failing', 'stale'] as const).map((state) => (
                 <span key={state} className="flex items-center gap-1.5">
                   <Leaf state={state} size={12} />{' '}

@@ -107,7 +107,7 @@ export function StartsPart(props: StartsProps) {
             }}
           />
         </label>
-        <a className="link" href={`${base}/look/export`} download>
+        <a className="link py-1" href={`${base}/look/export`} download>
           Save this look as a file
         </a>
         {trouble && <Trouble>{trouble}</Trouble>}

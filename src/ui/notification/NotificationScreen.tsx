@@ -96,10 +96,10 @@ export function NotificationScreen(props: NotificationProps & { now: number }) {
         </>
       }
     >
-      <div className="grid h-full min-h-0 grid-cols-[minmax(0,5fr)_minmax(0,6fr)]">
+      <div className="lg:grid lg:h-full lg:min-h-0 lg:grid-cols-[minmax(0,5fr)_minmax(0,6fr)]">
         <fieldset
           disabled={!maySwitch}
-          className="flex min-h-0 min-w-0 flex-col gap-5 overflow-auto border-e border-rule bg-panel px-5 py-4"
+          className="flex lg:min-h-0 min-w-0 flex-col gap-5 lg:overflow-auto max-lg:border-b lg:border-e border-rule bg-panel px-5 py-4"
         >
           {failure && <Trouble>{failure.message}</Trouble>}
           <Doubles doubles={doubles} />
@@ -147,7 +147,7 @@ export function NotificationScreen(props: NotificationProps & { now: number }) {
           )}
           <TeamPart {...{ settings, change, failure, base, notification, ships }} onRemove={props.onRemove} />
         </fieldset>
-        <div className="flex min-h-0 flex-col gap-5 overflow-auto px-5 py-4">
+        <div className="flex lg:min-h-0 flex-col gap-5 lg:overflow-auto px-5 py-4">
           <div className="flex items-center gap-3 text-sm">
             <label htmlFor="try" className="text-slate">
               Try it with an order

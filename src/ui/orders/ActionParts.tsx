@@ -107,7 +107,7 @@ export function RefundAmounts({
   );
   return (
     <>
-      <div className="grid grid-cols-2 gap-3">
+      <div className="grid sm:grid-cols-2 gap-3">
         {field('shipping', 'Of the shipping', `${amountText(most.shipping, currency)} at most`)}
         {field('goodwill', 'For goodwill')}
       </div>

@@ -66,8 +66,8 @@ export function ConnectScreen({ base, zone, url, openApi, events, newest, maySho
         </a>
       }
     >
-      <div className="grid h-full min-h-0 grid-cols-2">
-        <section className="flex min-h-0 flex-col gap-3 overflow-auto border-e border-rule bg-panel px-5 py-4 text-sm">
+      <div className="lg:grid lg:h-full lg:min-h-0 lg:grid-cols-2">
+        <section className="flex lg:min-h-0 flex-col gap-3 lg:overflow-auto max-lg:border-b lg:border-e border-rule bg-panel px-5 py-4 text-sm">
           <p>
             Each thing that happens to an order is one event: <code>POST</code> to{' '}
             <code className="break-all">{url}</code>, a CloudEvent in JSON, signed as Standard Webhooks with the store’s
@@ -87,7 +87,7 @@ export function ConnectScreen({ base, zone, url, openApi, events, newest, maySho
             <CodeEditor label="The event" language="json" value={body} onChange={setEdited} />
           </div>
         </section>
-        <section className="flex min-h-0 flex-col gap-3 overflow-auto px-5 py-4 text-sm">
+        <section className="flex lg:min-h-0 flex-col gap-3 lg:overflow-auto px-5 py-4 text-sm">
           <div className="flex items-baseline gap-3">
             <PanelTitle>A line that sends it</PanelTitle>
             <span className="ms-auto flex gap-2">
@@ -111,15 +111,15 @@ export function ConnectScreen({ base, zone, url, openApi, events, newest, maySho
               {line}
             </pre>
           ) : (
-            <p className="text-madder">The event is not JSON, so there is nothing to send. Mend it on the left.</p>
+            <p className="text-madder">The event is not JSON, so there is nothing to send. Correct it in the event.</p>
           )}
           {!mayShow && <p className="text-slate">The key is shown to owners only.</p>}
           <PanelTitle>What came last</PanelTitle>
           <ul>
             {newest.map((e) => (
-              <li key={e.id} className="flex gap-3 border-b border-rule py-1">
+              <li key={e.id} className="flex flex-wrap gap-x-3 border-b border-rule py-1">
                 <span className="w-44">{e.type}</span>
-                <span className="min-w-0 flex-1 truncate text-slate">{e.source}</span>
+                <span className="min-w-0 flex-1 break-all text-slate">{e.source}</span>
                 <Time at={e.at} zone={zone} />
               </li>
             ))}

@@ -86,8 +86,8 @@ export function ExchangeScreen({ base, currency, mayBring, onPreview, onBring }:
         />
       }
     >
-      <div className="grid h-full min-h-0 grid-cols-[minmax(0,2fr)_minmax(0,3fr)]">
-        <section className="flex min-h-0 flex-col gap-4 overflow-auto border-e border-rule bg-panel px-5 py-4 text-sm">
+      <div className="lg:grid lg:h-full lg:min-h-0 lg:grid-cols-[minmax(0,2fr)_minmax(0,3fr)]">
+        <section className="flex lg:min-h-0 flex-col gap-4 lg:overflow-auto max-lg:border-b lg:border-e border-rule bg-panel px-5 py-4 text-sm">
           <p>{ABOUT[kind]}</p>
           {mayBring ? (
             <Field
@@ -138,7 +138,7 @@ export function ExchangeScreen({ base, currency, mayBring, onPreview, onBring }:
             </div>
           </div>
         </section>
-        <section aria-label="What it would do" className="min-h-0 overflow-auto px-5 py-4 text-sm">
+        <section aria-label="What it would do" className="lg:min-h-0 lg:overflow-auto px-5 py-4 text-sm">
           {failure && <Trouble>{failure.message}</Trouble>}
           {busy && <p role="status">{busy === 'looking' ? 'Reading the file ...' : 'Bringing it in ...'}</p>}
           {!preview && !busy && !failure && <p className="text-slate">Choose a file, and see here what it would do.</p>}

@@ -100,11 +100,11 @@ export function OrderScreen(props: OrderProps) {
       }
     >
       <WatchWaiting waiting={waiting} />
-      <div className="grid h-full min-h-0 grid-cols-[minmax(0,2fr)_minmax(0,3fr)]">
-        <section className="min-h-0 overflow-auto border-e border-rule bg-panel px-5 py-4 text-sm">
+      <div className="lg:grid lg:h-full lg:min-h-0 lg:grid-cols-[minmax(0,2fr)_minmax(0,3fr)]">
+        <section className="lg:min-h-0 lg:overflow-auto max-lg:border-b lg:border-e border-rule bg-panel px-5 py-4 text-sm">
           <OrderFacts {...{ order, channelName, language, zone }} />
         </section>
-        <section className="min-h-0 overflow-auto px-5 py-4">
+        <section className="lg:min-h-0 lg:overflow-auto px-5 py-4">
           <PanelTitle aside={plural(sent.length, 'delivery', 'deliveries')}>What was sent about it</PanelTitle>
           {sent.length === 0 && <p className="mt-2 text-sm text-slate">Nobody was written to.</p>}
           <ul className="mt-1 text-sm">

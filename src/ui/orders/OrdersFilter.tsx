@@ -24,7 +24,7 @@ export function OrdersFilter({
     <form
       key={filter.search}
       role="search"
-      className="flex shrink-0 items-center gap-2 border-b border-rule px-5 py-2"
+      className="flex shrink-0 flex-wrap items-center gap-2 border-b border-rule px-5 py-2"
       onSubmit={(e) => {
         e.preventDefault();
         go({ search: String(new FormData(e.currentTarget).get('search')).trim() });
@@ -35,7 +35,7 @@ export function OrdersFilter({
         defaultValue={filter.search}
         aria-label="Number, name or address"
         placeholder="Number, name or address"
-        className="input max-w-72"
+        className="input w-auto min-w-44 flex-1 sm:max-w-72"
       />
       <button type="submit" className="btn">
         Find

@@ -50,9 +50,9 @@ export function OrdersScreen({
         )
       }
     >
-      <div className="flex h-full min-h-0 flex-col">
+      <div className="flex flex-col lg:h-full lg:min-h-0">
         <OrdersFilter {...{ base, filter, channels, languages }} />
-        <div className="min-h-0 flex-1 overflow-auto bg-panel">
+        <div className="lg:min-h-0 flex-1 lg:overflow-auto bg-panel">
           {rows.length === 0 ? (
             <Empty title={filtered ? 'No order matches' : 'No orders yet'}>
               {filtered

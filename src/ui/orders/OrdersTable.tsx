@@ -47,14 +47,14 @@ export function OrdersTable({
   };
   return (
     <>
-      <table className="w-full text-sm">
+      <table className="lines w-full text-sm">
         <Head
           columns={COLUMNS}
           first={
             mayWrite && (
               <input
                 type="checkbox"
-                className="size-4 accent-petrol"
+                className="size-4 accent-petrol max-lg:hidden"
                 aria-label="Choose all on this page"
                 checked={here === rows.length}
                 ref={(box) => {
@@ -77,7 +77,7 @@ export function OrdersTable({
               className={`border-b border-rule hover:bg-petrol-tint/50 ${chosen.has(o.number) ? 'bg-petrol-tint/60' : ''}`}
             >
               {mayWrite && (
-                <td className="ps-5">
+                <td data-line="box" className="ps-5">
                   <input
                     type="checkbox"
                     className="size-4 accent-petrol"
@@ -87,21 +87,23 @@ export function OrdersTable({
                   />
                 </td>
               )}
-              <td className={`py-2 pe-2 ${mayWrite ? 'ps-3' : 'ps-5'}`}>
+              <td data-line="name" className={`py-2 pe-2 ${mayWrite ? 'ps-3' : 'ps-5'}`}>
                 <Link href={`${base}/orders/${encodeURIComponent(o.number)}`} className="link">
                   {o.number}
                 </Link>
               </td>
-              <td className="max-w-64 truncate px-3">
+              <td data-line="rest" className="max-w-64 truncate px-3" title={`${o.customerName} ${o.customerEmail}`}>
                 <bdi>{o.customerName}</bdi> <span className="text-xs text-slate">{o.customerEmail}</span>
               </td>
-              <td className="px-2">
+              <td data-line="foot-end" className="px-2">
                 <Time at={o.placedAt} zone={zone} />
               </td>
-              <td className="px-2">{STATUS_WORDS[o.status]}</td>
+              <td data-line="foot" className="px-2">
+                {STATUS_WORDS[o.status]}
+              </td>
               <td className="px-2">{channels[o.channel] ?? o.channel}</td>
               <td className="px-2">{languageName(o.language)}</td>
-              <td className="px-5 text-end">
+              <td data-line="end" className="px-5 text-end">
                 <Money minor={o.total} currency={o.currency} />
               </td>
             </tr>

@@ -120,8 +120,8 @@ export function PlaceOrderScreen(props: PlaceOrderProps) {
         </button>
       }
     >
-      <div className="grid h-full min-h-0 grid-cols-[minmax(0,2fr)_minmax(0,3fr)]">
-        <section className="flex min-h-0 flex-col gap-4 overflow-auto border-e border-rule bg-panel px-5 py-4">
+      <div className="lg:grid lg:h-full lg:min-h-0 lg:grid-cols-[minmax(0,2fr)_minmax(0,3fr)]">
+        <section className="flex lg:min-h-0 flex-col gap-4 lg:overflow-auto max-lg:border-b lg:border-e border-rule bg-panel px-5 py-4">
           {failure && <Trouble>{failure.message}</Trouble>}
           <Segments
             label="Who orders"
@@ -154,7 +154,7 @@ export function PlaceOrderScreen(props: PlaceOrderProps) {
               )}
             </>
           ) : (
-            <div className="grid grid-cols-2 gap-3">
+            <div className="grid sm:grid-cols-2 gap-3">
               <div className="col-span-2">
                 <Field label="Mail address" problem={problemAt(failure, '/guest/email')}>
                   {(ids) => (
@@ -221,7 +221,7 @@ export function PlaceOrderScreen(props: PlaceOrderProps) {
               />
             )}
           </Field>
-          <div className="grid grid-cols-2 gap-3">
+          <div className="grid sm:grid-cols-2 gap-3">
             <Field label="Pays by" problem={problemAt(failure, '/payment')}>
               {(ids) => (
                 <Pick
@@ -264,7 +264,7 @@ export function PlaceOrderScreen(props: PlaceOrderProps) {
             )}
           </Field>
         </section>
-        <section className="min-h-0 overflow-auto px-5 py-4">
+        <section className="lg:min-h-0 lg:overflow-auto px-5 py-4">
           <Field label="Add a product" problem={problemAt(failure, '/lines')}>
             {(ids) => (
               <Search

@@ -83,8 +83,11 @@ export function WalkScreen(props: WalkProps) {
       }
     >
       <WatchWaiting waiting={under} />
-      <div className="grid h-full min-h-0 grid-cols-[300px_minmax(0,1fr)_320px]">
-        <section aria-label="Steps" className="min-h-0 overflow-auto border-e border-rule bg-panel px-5 py-4 text-sm">
+      <div className="lg:grid lg:h-full lg:min-h-0 lg:grid-cols-[300px_minmax(0,1fr)_320px]">
+        <section
+          aria-label="Steps"
+          className="lg:min-h-0 lg:overflow-auto max-lg:border-b lg:border-e border-rule bg-panel px-5 py-4 text-sm"
+        >
           <PanelTitle>Its life</PanelTitle>
           <ol className="mt-2 flex flex-col gap-1">
             <li className="flex gap-2 py-1">
@@ -133,15 +136,18 @@ export function WalkScreen(props: WalkProps) {
             </div>
           )}
         </section>
-        <section aria-label="What each step sent" className="min-h-0 overflow-auto px-5 py-4 text-sm">
+        <section aria-label="What each step sent" className="lg:min-h-0 lg:overflow-auto px-5 py-4 text-sm">
           {moments.toReversed().map((m) => (
             <div key={m.id} className="mb-4">
               <PanelTitle aside={<Time at={m.at} zone={zone} />}>{m.label}</PanelTitle>
               <ul className="mt-1">
                 {m.sent.map((d) => (
                   <li key={d.id} className="border-b border-rule py-1.5">
-                    <Link href={`${base}/deliveries/${d.id}`} className="flex items-baseline gap-3 hover:text-petrol">
-                      <span className="min-w-0 flex-1 truncate">
+                    <Link
+                      href={`${base}/deliveries/${d.id}`}
+                      className="flex flex-wrap items-baseline gap-x-3 hover:text-petrol"
+                    >
+                      <span className="min-w-44 flex-1 break-words">
                         <span className="font-semibold">{d.notification}</span> to {d.recipient}
                       </span>
                       <StateWord state={d.state} waits={d.waits} />
@@ -151,7 +157,11 @@ export function WalkScreen(props: WalkProps) {
                         </span>
                       )}
                     </Link>
-                    <div className="truncate text-slate" dir="auto">
+                    <div
+                      className="text-slate lg:truncate"
+                      dir="auto"
+                      title={d.state === 'accepted' ? d.subject : d.words}
+                    >
                       {d.state === 'accepted' ? d.subject : d.words}
                     </div>
                   </li>
@@ -171,7 +181,7 @@ export function WalkScreen(props: WalkProps) {
         </section>
         <section
           aria-label="Mailboxes"
-          className="min-h-0 overflow-auto border-s border-rule bg-panel px-4 py-4 text-sm"
+          className="lg:min-h-0 lg:overflow-auto max-lg:border-t lg:border-s border-rule bg-panel px-4 py-4 text-sm"
         >
           <PanelTitle aside={plural(arrived.length, 'message', 'messages')}>In the mailboxes</PanelTitle>
           {!clock.winds && (

@@ -1,4 +1,4 @@
-/** The frame of a screen: title and actions above, the work below. Panels scroll, the page does not. */
+/** The frame of a screen: title and actions above, the work below. Panels scroll, the page does not; where there is no room for panels, it does. */
 import Link from './Link';
 import type { ReactNode } from 'react';
 
@@ -17,18 +17,22 @@ export function Page({
   children: ReactNode;
 }) {
   return (
-    <div className="flex h-full min-h-0 flex-col">
-      <header className="flex min-h-14 shrink-0 items-center gap-3 border-b border-rule px-5 py-2">
+    <div className="flex min-h-full flex-col lg:h-full lg:min-h-0">
+      <header className="flex min-h-14 shrink-0 items-center gap-x-3 gap-y-2 border-b border-rule px-5 py-2 max-xl:flex-wrap">
         {back && (
-          <Link href={back.href} aria-label={back.label} className="text-lg text-slate hover:text-petrol">
+          <Link
+            href={back.href}
+            aria-label={back.label}
+            className="-ms-2 inline-flex min-h-8 min-w-6 items-center justify-center text-lg text-slate hover:text-petrol"
+          >
             ‹
           </Link>
         )}
-        <h1 className="font-serif text-xl font-medium whitespace-nowrap">{title}</h1>
+        <h1 className="min-w-0 font-serif text-xl font-medium break-words lg:whitespace-nowrap">{title}</h1>
         {note && <div className="min-w-0 text-sm text-slate">{note}</div>}
-        <div className="ms-auto flex items-center gap-2">{actions}</div>
+        <div className="ms-auto flex flex-wrap items-center gap-2 xl:flex-nowrap">{actions}</div>
       </header>
-      <div className="min-h-0 flex-1">{children}</div>
+      <div className="flex-1 lg:min-h-0">{children}</div>
     </div>
   );
 }

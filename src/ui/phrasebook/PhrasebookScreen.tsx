@@ -42,8 +42,8 @@ export function PhrasebookScreen({ languages, phrases, mayEdit, onSave }: Phrase
         />
       }
     >
-      <div className="h-full overflow-auto">
-        <table className="w-full text-sm">
+      <div className="lg:h-full lg:overflow-auto">
+        <table className="lines w-full text-sm">
           <Head
             columns={[
               { label: 'Phrase', className: 'w-40' },
@@ -54,12 +54,14 @@ export function PhrasebookScreen({ languages, phrases, mayEdit, onSave }: Phrase
           <tbody>
             {shown.map((p) => (
               <tr key={p.phrase} className="border-b border-rule">
-                <th scope="row" className="py-1.5 ps-5 text-start font-semibold">
+                <th data-line="name" scope="row" className="py-1.5 ps-5 text-start font-semibold">
                   {p.label}
                 </th>
-                <td className="px-2 text-slate">{p.where}</td>
+                <td data-line="end" className="px-2 text-slate">
+                  {p.where}
+                </td>
                 {languages.map((l) => (
-                  <td key={l.id} className="px-2 py-1">
+                  <td key={l.id} data-line="rest" data-label={l.name} className="px-2 py-1">
                     <PhraseField
                       label={`${p.label}, ${l.name}`}
                       language={l.id}

@@ -20,8 +20,8 @@ export function RoutingScreen(props: RoutingProps) {
   const [order, setOrder] = useState(orders[0]?.number ?? '');
   return (
     <Page title="Routing" note="Which colleagues hear of which orders">
-      <div className="grid h-full min-h-0 grid-cols-2">
-        <section className="min-h-0 overflow-auto border-e border-rule px-5 py-4">
+      <div className="lg:grid lg:h-full lg:min-h-0 lg:grid-cols-2">
+        <section className="lg:min-h-0 lg:overflow-auto max-lg:border-b lg:border-e border-rule px-5 py-4">
           {notifications.map((n) => (
             <Rules
               key={n.id}
@@ -104,9 +104,9 @@ function Rules(
       <ul className="mt-1 text-sm">
         {rules.map((rule) => (
           <li key={rule.id} className="border-b border-rule py-2">
-            <div className="flex items-center gap-3">
-              <div className="min-w-0 flex-1">
-                <div className="truncate">
+            <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
+              <div className="min-w-44 flex-1">
+                <div>
                   <span className="font-semibold">{rule.name || rule.address}</span>
                   {rule.job && <span className="text-slate"> · {rule.job}</span>}
                 </div>
@@ -139,7 +139,7 @@ function Rules(
               {mayEdit && (
                 <button
                   type="button"
-                  className="p-1 text-slate hover:text-madder"
+                  className="inline-flex size-6 items-center justify-center text-slate hover:text-madder"
                   aria-label={`Take away ${rule.name || rule.address}`}
                   onClick={() => void remove(rule)}
                 >

@@ -75,7 +75,7 @@ export function RuleForm({
         ]}
         onChange={setKind}
       />
-      <div className="grid grid-cols-2 items-start gap-3">
+      <div className="grid sm:grid-cols-2 items-start gap-3">
         {kind === 'colleague' ? (
           <Field
             label="Colleague"

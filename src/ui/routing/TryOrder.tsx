@@ -30,7 +30,7 @@ export function TryOrder({
   }, [order, onTry, rules]);
 
   return (
-    <section className="min-h-0 overflow-auto bg-panel px-5 py-4" aria-live="polite">
+    <section className="lg:min-h-0 lg:overflow-auto bg-panel px-5 py-4" aria-live="polite">
       <Field label="Try an order">
         {(ids) => (
           <Search

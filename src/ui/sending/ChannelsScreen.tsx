@@ -49,9 +49,9 @@ export function ChannelsScreen({ base, channels, pictures, mayEdit, onSave }: Ch
   };
   return (
     <Page title="Sending" note="What each channel allows" actions={<SendingTabs base={base} />}>
-      <form onSubmit={(e) => void save(e)} className="h-full overflow-auto px-5 py-4" noValidate>
+      <form onSubmit={(e) => void save(e)} className="lg:h-full lg:overflow-auto px-5 py-4" noValidate>
         {failure && failure.problems.length === 0 && <Trouble>{failure.message}</Trouble>}
-        <fieldset disabled={!mayEdit} className="grid max-w-5xl grid-cols-3 gap-4">
+        <fieldset disabled={!mayEdit} className="grid max-w-5xl sm:grid-cols-3 gap-4">
           {list.map((channel, i) => {
             const change = (part: Partial<ChannelView>): void =>
               setList(list.map((c) => (c.id === channel.id ? { ...c, ...part } : c)));

@@ -80,7 +80,7 @@ export function DomainScreen(props: DomainProps) {
         </>
       }
     >
-      <div className="h-full overflow-auto px-5 py-3">
+      <div className="lg:h-full lg:overflow-auto px-5 py-3">
         <table className="w-full table-fixed text-sm" data-testid="records">
           <thead className="text-start text-xs text-slate">
             <tr>

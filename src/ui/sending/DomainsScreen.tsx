@@ -35,7 +35,7 @@ export function DomainsScreen({ base, domains, suggested, mayEdit, onAdd }: Doma
   };
   return (
     <Page title="Sending" note="What DNS has to say about your domain" actions={<SendingTabs base={base} />}>
-      <div className="h-full overflow-auto px-5 py-4">
+      <div className="lg:h-full lg:overflow-auto px-5 py-4">
         {domains.length === 0 ? (
           <Empty title="No domain yet">
             Receivers ask DNS whether a message is really from you. Without the right records it lands in Junk or is

@@ -4,7 +4,7 @@ import { SERVICE_KIND_LABELS, SERVICE_KIND_NOTES, SERVICE_KINDS, type ServiceKin
 
 export function KindChoice({ value, onChange }: { value: ServiceKind; onChange: (kind: ServiceKind) => void }) {
   return (
-    <fieldset className="grid grid-cols-3 gap-2">
+    <fieldset className="grid sm:grid-cols-3 gap-2">
       <legend className="sr-only">Kind of service</legend>
       {SERVICE_KINDS.map((kind) => (
         <label

@@ -52,9 +52,9 @@ export function SendersScreen({ base, senders, storeName, mayEdit, onSave }: Sen
 
   return (
     <Page title="Sending" note="Who messages come from" actions={<SendingTabs base={base} />}>
-      <form onSubmit={(e) => void save(e)} className="h-full overflow-auto px-5 py-4" noValidate>
+      <form onSubmit={(e) => void save(e)} className="lg:h-full lg:overflow-auto px-5 py-4" noValidate>
         {failure && <Trouble>{failure.message}</Trouble>}
-        <div className="grid max-w-5xl grid-cols-3 gap-4">
+        <div className="grid max-w-5xl sm:grid-cols-3 gap-4">
           {SENDER_KINDS.map((kind) => {
             const row = kind === 'orders' ? orders : rows[kind];
             const at = used.indexOf(kind);

@@ -14,7 +14,7 @@ const PARTS = [
 export function SendingTabs({ base }: { base: string }) {
   const path = usePathname();
   return (
-    <nav aria-label="Parts of Sending" className="flex gap-1">
+    <nav aria-label="Parts of Sending" className="flex flex-wrap gap-1">
       {PARTS.map((p) => {
         const here = path.startsWith(`${base}/sending/${p.path}`);
         return (
@@ -22,7 +22,7 @@ export function SendingTabs({ base }: { base: string }) {
             key={p.path}
             href={`${base}/sending/${p.path}`}
             aria-current={here ? 'page' : undefined}
-            className={`rounded-control px-3 py-1 text-sm ${here ? 'bg-petrol-tint font-semibold text-petrol-deep' : 'hover:bg-panel'}`}
+            className={`rounded-control px-3 py-1 text-sm whitespace-nowrap ${here ? 'bg-petrol-tint font-semibold text-petrol-deep' : 'hover:bg-panel'}`}
           >
             {p.label}
           </Link>

@@ -193,10 +193,10 @@ export function ServiceScreen(props: ServiceProps) {
       back={{ href: `${base}/sending/services`, label: 'All services' }}
       actions={<SendingTabs base={base} />}
     >
-      <div className="grid h-full min-h-0 grid-cols-[minmax(0,6fr)_minmax(0,5fr)]">
+      <div className="lg:grid lg:h-full lg:min-h-0 lg:grid-cols-[minmax(0,6fr)_minmax(0,5fr)]">
         <form
           onSubmit={(e) => void save(e)}
-          className="flex min-h-0 flex-col gap-3 overflow-auto border-e border-rule bg-panel px-5 py-4"
+          className="flex lg:min-h-0 flex-col gap-3 lg:overflow-auto max-lg:border-b lg:border-e border-rule bg-panel px-5 py-4"
           noValidate
         >
           {failure && <Trouble>{failure.message}</Trouble>}
@@ -215,7 +215,7 @@ export function ServiceScreen(props: ServiceProps) {
               }
             />
           )}
-          <div className="grid grid-cols-[1fr_15rem_5rem] gap-3">
+          <div className="grid sm:grid-cols-[1fr_15rem_5rem] gap-3">
             {text('Host', 'host', 'The provider’s outgoing server', {
               placeholder: 'smtp.provider.example',
               autoComplete: 'off',
@@ -239,7 +239,7 @@ export function ServiceScreen(props: ServiceProps) {
               What is sent can be read and changed on the way. Only for a server on your own network.
             </p>
           )}
-          <div className="grid grid-cols-2 gap-3">
+          <div className="grid sm:grid-cols-2 gap-3">
             {text('User', 'user', form.kind === 'local' ? 'Empty when it asks for none' : 'Often the whole address', {
               autoComplete: 'off',
               spellCheck: false,
@@ -264,14 +264,14 @@ export function ServiceScreen(props: ServiceProps) {
             </Field>
           </div>
           {form.kind === 'relay' && text('Domains verified there', 'domains', 'With commas between them')}
-          <div className="grid grid-cols-3 gap-3">
+          <div className="grid sm:grid-cols-3 gap-3">
             {text('Messages a day', 'perDay', 'Empty for no limit', { inputMode: 'numeric' })}
             {text('Begins anew at', 'renewsAt', 'Hours and minutes, in the store’s time', { placeholder: '00:00' })}
             {text('Messages a minute', 'perMinute', 'Empty for no limit', { inputMode: 'numeric' })}
           </div>
           <details>
             <summary className="link text-sm">More settings</summary>
-            <div className="mt-2 grid grid-cols-2 gap-3">
+            <div className="mt-2 grid sm:grid-cols-2 gap-3">
               {text('Name for the team', 'name')}
               <Field label="Way to sign in" problem={problemAt(failure, '/signIn')}>
                 {(ids) => (
@@ -301,7 +301,7 @@ export function ServiceScreen(props: ServiceProps) {
             <p className="text-sm text-slate">Only an owner changes a service.</p>
           )}
         </form>
-        <section className="min-h-0 overflow-auto px-5 py-4" aria-live="polite">
+        <section className="lg:min-h-0 lg:overflow-auto px-5 py-4" aria-live="polite">
           {id !== undefined && (
             <div className="mb-4 flex flex-wrap items-end gap-2">
               <div className="min-w-48 flex-1">

@@ -59,7 +59,7 @@ export function ServicesScreen(props: ServicesProps) {
       }
       actions={<SendingTabs base={base} />}
     >
-      <div className="h-full overflow-auto px-5 py-4">
+      <div className="lg:h-full lg:overflow-auto px-5 py-4">
         <p className="mb-3 max-w-3xl text-sm text-slate">
           The first that may send as the sender takes a message. When it fails, is paused or at its limit, the next
           takes over.
@@ -68,7 +68,7 @@ export function ServicesScreen(props: ServicesProps) {
           {services.map((s, i) => {
             const { tone, words } = standing(s);
             return (
-              <li key={s.id} className="grid grid-cols-[minmax(0,5fr)_minmax(0,6fr)] border border-rule bg-sheet">
+              <li key={s.id} className="grid sm:grid-cols-[minmax(0,5fr)_minmax(0,6fr)] border border-rule bg-sheet">
                 <div className="flex flex-col gap-1.5 px-4 py-3 text-sm">
                   <div className="flex items-baseline gap-2">
                     <span className="text-slate tabular-nums">{i + 1}</span>

@@ -47,8 +47,8 @@ export function WithheldScreen({ base, entries, strays, zone, mayEdit, onAdd, on
   };
   return (
     <Page title="Sending" note="Whom not to write to" actions={<SendingTabs base={base} />}>
-      <div className="grid h-full min-h-0 grid-cols-[minmax(0,1fr)_20rem]">
-        <div className="min-h-0 overflow-auto px-5 py-4">
+      <div className="lg:grid lg:h-full lg:min-h-0 lg:grid-cols-[minmax(0,1fr)_20rem]">
+        <div className="lg:min-h-0 lg:overflow-auto px-5 py-4">
           {list.length === 0 ? (
             <Empty title="Everybody is written to">
               An address is put here by itself when mail to it comes back for good, and by you when somebody asks for
@@ -111,7 +111,7 @@ export function WithheldScreen({ base, entries, strays, zone, mayEdit, onAdd, on
             </table>
           )}
         </div>
-        <aside className="flex min-h-0 flex-col gap-4 overflow-auto border-s border-rule bg-panel px-4 py-4">
+        <aside className="flex lg:min-h-0 flex-col gap-4 lg:overflow-auto max-lg:border-t lg:border-s border-rule bg-panel px-4 py-4">
           {mayEdit && (
             <form onSubmit={(e) => void add(e)} className="flex flex-col gap-3" noValidate>
               <PanelTitle>Add</PanelTitle>

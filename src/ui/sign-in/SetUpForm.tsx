@@ -93,7 +93,7 @@ export function SetUpForm({ languages, currencies, timeZones, onSetUp }: SetUpPr
           The first store and its owner. Its notifications are there from the start, as drafts to look at and publish.
         </p>
         {failure && <Trouble>{failure.message}</Trouble>}
-        <div className="mt-4 grid grid-cols-2 gap-x-8 gap-y-3">
+        <div className="mt-4 grid sm:grid-cols-2 gap-x-8 gap-y-3">
           <PanelTitle>The store</PanelTitle>
           <PanelTitle>The owner</PanelTitle>
           {text('store', 'Name')}

@@ -40,7 +40,7 @@ export function CarriersPart({ terms, mayEdit, change, problem }: PartProps) {
         return (
           <section key={i} aria-label={carrier.name || 'New carrier'} className="border border-rule bg-sheet p-4">
             <fieldset disabled={!mayEdit} className="contents">
-              <div className="grid grid-cols-[14rem_1fr_auto] items-start gap-3">
+              <div className="grid sm:grid-cols-[14rem_1fr_auto] items-start gap-3">
                 <Field label="Name, as parcels say it" problem={problem(`/carriers/${i}/name`)}>
                   {(ids) => (
                     <input
@@ -78,7 +78,7 @@ export function CarriersPart({ terms, mayEdit, change, problem }: PartProps) {
               </div>
             </fieldset>
             {link && (
-              <p className="mt-2 truncate text-xs text-slate">
+              <p className="mt-2 text-xs break-all text-slate">
                 Leads to{' '}
                 <a className="link" href={link} target="_blank" rel="noreferrer" data-testid="tried">
                   {link}

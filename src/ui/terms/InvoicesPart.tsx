@@ -32,7 +32,7 @@ export function InvoicesPart({ page, saved, terms, mayEdit, change, problem }: P
         for accounts read it without typing, and people see the same page as before.
       </p>
       {seller && (
-        <div className="grid grid-cols-2 gap-3 border border-rule bg-sheet p-4">
+        <div className="grid sm:grid-cols-2 gap-3 border border-rule bg-sheet p-4">
           {FIELDS.map(({ name, label, wide, hint }) => (
             <div key={name} className={wide ? 'col-span-2' : ''}>
               <Field label={label} hint={hint} problem={problem(`/seller/${name}`)}>

@@ -20,7 +20,7 @@ export function NamesPart({ page, terms, mayEdit, mayName, change, problem }: Pa
       {terms.names.length === 0 ? (
         <Empty title="No names yet" />
       ) : (
-        <table className="w-full text-sm">
+        <table className="lines w-full text-sm">
           <Head
             columns={[
               { label: 'Kind', className: 'w-28' },
@@ -32,7 +32,7 @@ export function NamesPart({ page, terms, mayEdit, mayName, change, problem }: Pa
           <tbody>
             {terms.names.map((n, i) => (
               <tr key={i} className="border-b border-rule">
-                <td className="py-1 ps-5 pe-2">
+                <td data-line="name" className="py-1 ps-5 pe-2">
                   {mayEdit ? (
                     <Pick
                       label="Kind"
@@ -44,7 +44,7 @@ export function NamesPart({ page, terms, mayEdit, mayName, change, problem }: Pa
                     NAME_KIND_WORDS[n.kind]
                   )}
                 </td>
-                <td className="px-2 py-1">
+                <td data-line="rest" data-label="Name" className="px-2 py-1">
                   <input
                     className="input"
                     aria-label={`Name ${i + 1}`}
@@ -58,7 +58,7 @@ export function NamesPart({ page, terms, mayEdit, mayName, change, problem }: Pa
                   )}
                 </td>
                 {page.languages.map((l) => (
-                  <td key={l.id} className="px-2 py-1">
+                  <td key={l.id} data-line="rest" data-label={l.name} className="px-2 py-1">
                     <input
                       className="input"
                       aria-label={`${n.name} in ${l.name}`}
@@ -71,7 +71,7 @@ export function NamesPart({ page, terms, mayEdit, mayName, change, problem }: Pa
                     />
                   </td>
                 ))}
-                <td>
+                <td data-line="end">
                   {mayEdit && (
                     <button
                       type="button"

@@ -56,7 +56,7 @@ function Method({
   return (
     <section aria-label={method.name || 'New payment method'} className="border border-rule bg-sheet p-4">
       <fieldset disabled={!mayEdit} className="contents">
-        <div className="grid grid-cols-[1fr_8rem_auto] items-start gap-3">
+        <div className="grid sm:grid-cols-[1fr_8rem_auto] items-start gap-3">
           <Field label="Name, as orders say it" problem={problem(`${at}/name`)}>
             {(ids) => (
               <input {...ids} className="input" value={method.name} onChange={(e) => set({ name: e.target.value })} />
@@ -148,7 +148,7 @@ function Account({
       : undefined;
   return (
     <div className="mt-3 flex gap-5">
-      <div className="grid flex-1 grid-cols-2 gap-3 self-start">
+      <div className="grid flex-1 sm:grid-cols-2 gap-3 self-start">
         <Field label="Account holder" problem={problem(`${at}/account/holder`)}>
           {(ids) => (
             <input

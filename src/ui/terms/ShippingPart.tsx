@@ -76,7 +76,7 @@ function Method({
   return (
     <section aria-label={method.name || 'New shipping method'} className="border border-rule bg-sheet p-4">
       <fieldset disabled={!mayEdit} className="contents">
-        <div className="grid grid-cols-[1fr_7rem_7rem_6rem_auto] items-start gap-3">
+        <div className="grid sm:grid-cols-[1fr_7rem_7rem_6rem_auto] items-start gap-3">
           <Field label="Name, as orders say it" problem={problem(`${at}/name`)}>
             {(ids) => (
               <input {...ids} className="input" value={method.name} onChange={(e) => set({ name: e.target.value })} />

@@ -121,7 +121,7 @@ export function TermsScreen(props: TermsProps) {
         )
       }
     >
-      <div className="h-full overflow-auto px-5 py-4">
+      <div className="lg:h-full lg:overflow-auto px-5 py-4">
         {failure && (
           <div className="mb-4 max-w-3xl">
             <Trouble>
@@ -149,7 +149,7 @@ export function TermsScreen(props: TermsProps) {
 /** The parts have addresses of their own, and are one screen: what is typed in one stays while another is looked at. */
 function TermsTabs({ base, part, onPart }: { base: string; part: TermsPart; onPart: (part: TermsPart) => void }) {
   return (
-    <nav aria-label="Parts of the store" className="flex gap-1">
+    <nav aria-label="Parts of the store" className="flex flex-wrap gap-1">
       {TERMS_PARTS.map((p) => (
         <a
           key={p.id}

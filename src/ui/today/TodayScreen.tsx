@@ -20,26 +20,26 @@ export function TodayScreen({ base, zone, today, lines, failures, days }: TodayP
       title="Today"
       note={open === 0 ? 'Everything is ready' : `${open === 1 ? 'One thing' : `${open} things`} to see to`}
     >
-      <div className="grid h-full min-h-0 grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
+      <div className="lg:grid lg:h-full lg:min-h-0 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
         <section
           aria-label="What is ready and what is not"
-          className="min-h-0 overflow-auto border-e border-rule px-5 py-4"
+          className="lg:min-h-0 lg:overflow-auto max-lg:border-b lg:border-e border-rule px-5 py-4"
         >
           <ul>
             {lines.map((line) => (
-              <li key={line.fact} className="flex items-baseline gap-3 border-b border-rule py-2.5">
+              <li key={line.fact} className="flex items-baseline gap-x-3 border-b border-rule py-2.5 max-sm:flex-wrap">
                 <span className="translate-y-0.5">
                   <Mark tone={line.state} />
                 </span>
-                <span className="min-w-0 flex-1">{line.fact}</span>
-                <Link href={base + line.href} className="link shrink-0 text-sm">
+                <span className="min-w-0 flex-1 basis-3/4">{line.fact}</span>
+                <Link href={base + line.href} className="link shrink-0 py-0.5 text-sm max-sm:ms-7">
                   {line.action}
                 </Link>
               </li>
             ))}
           </ul>
         </section>
-        <section className="flex min-h-0 flex-col gap-4 overflow-auto px-5 py-4">
+        <section className="flex lg:min-h-0 flex-col gap-4 lg:overflow-auto px-5 py-4">
           <PanelTitle aside="last 30 days">Deliveries by outcome</PanelTitle>
           <div className="h-56 shrink-0">
             <OutcomeChart days={days} today={today} />

@@ -64,8 +64,8 @@ export function WriteScreen(props: WriteProps) {
   if (!message || parts.length === 0) {
     return (
       <Page back={back} title="Write a message" note={about}>
-        <div className="grid h-full min-h-0 grid-cols-[20rem_minmax(0,1fr)]">
-          <aside className="min-h-0 overflow-auto border-e border-rule bg-panel px-4 py-4">
+        <div className="lg:grid lg:h-full lg:min-h-0 lg:grid-cols-[20rem_minmax(0,1fr)]">
+          <aside className="lg:min-h-0 lg:overflow-auto max-lg:border-b lg:border-e border-rule bg-panel px-4 py-4">
             <MessageList choices={choices} chosen={chosen} orders={orders.length} addressOf={addressOf} />
           </aside>
           <Empty title={choices.length === 0 ? 'There is no message to write by hand' : 'Nobody gets this message'}>
@@ -229,8 +229,8 @@ function Writing(
         </>
       }
     >
-      <div className="grid h-full min-h-0 grid-cols-[20rem_minmax(0,1fr)]">
-        <aside className="flex min-h-0 flex-col gap-5 overflow-auto border-e border-rule bg-panel px-4 py-4">
+      <div className="lg:grid lg:h-full lg:min-h-0 lg:grid-cols-[20rem_minmax(0,1fr)]">
+        <aside className="flex lg:min-h-0 flex-col gap-5 lg:overflow-auto max-lg:border-b lg:border-e border-rule bg-panel px-4 py-4">
           {chip && (
             <section aria-label="Placeholder" className="border-b border-rule pb-4">
               <ChipDetails key={chip.attributes.name} chip={chip} editable />
@@ -271,7 +271,7 @@ function Writing(
               />
             </span>
           </div>
-          <div className="min-h-0 flex-1 overflow-auto bg-ground px-5 py-4">
+          <div className="lg:min-h-0 flex-1 lg:overflow-auto bg-ground px-5 py-4">
             {failure && (
               <div className="mx-auto mb-3" style={{ maxWidth: store.look.shape.width }}>
                 <Trouble>

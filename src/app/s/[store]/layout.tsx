@@ -14,13 +14,13 @@ export default async function StoreLayout({
   const access = await pageAccess(params);
   const stores = await storesOf(access.person);
   return (
-    <div className="flex h-full">
+    <div className="flex h-full flex-col md:flex-row">
       <Spine
         store={{ id: access.store.id, name: access.store.name }}
         stores={stores.map(({ id, name }) => ({ id, name }))}
         person={{ name: access.person.name, role: ROLE_WORDS[access.role] }}
       />
-      <main className="min-w-0 flex-1">{children}</main>
+      <main className="min-h-0 min-w-0 flex-1 max-lg:overflow-auto">{children}</main>
     </div>
   );
 }
