@@ -62,12 +62,27 @@ export async function withoutRoom(page: Page): Promise<string[]> {
         found.push(`${named(el)} is cut off`);
       }
     }
-    const inView = texts.filter(({ el, rect }) => {
-      const [x, y] = [rect.left + rect.width / 2, rect.top + rect.height / 2];
-      if (x < 0 || y < 0 || x > width || y > innerHeight) return false;
-      const top = document.elementFromPoint(x, y);
-      return top !== null && (el.contains(top) || top.contains(el));
-    });
+    /** What of a text is to be seen: what overflows a box that cuts it off is not. */
+    const seen = (el: Element, { left, right, top, bottom }: DOMRect): DOMRect => {
+      const box = { left, right, top, bottom };
+      for (let up: Element | null = el; up; up = up.parentElement) {
+        if (getComputedStyle(up).overflowX === 'visible') continue;
+        const edge = up.getBoundingClientRect();
+        box.left = Math.max(box.left, edge.left);
+        box.right = Math.min(box.right, edge.right);
+        box.top = Math.max(box.top, edge.top);
+        box.bottom = Math.min(box.bottom, edge.bottom);
+      }
+      return new DOMRect(box.left, box.top, Math.max(0, box.right - box.left), Math.max(0, box.bottom - box.top));
+    };
+    const inView = texts
+      .map(({ el, rect }) => ({ el, rect: seen(el, rect) }))
+      .filter(({ el, rect }) => {
+        const [x, y] = [rect.left + rect.width / 2, rect.top + rect.height / 2];
+        if (rect.width < 2 || rect.height < 2 || x < 0 || y < 0 || x > width || y > innerHeight) return false;
+        const top = document.elementFromPoint(x, y);
+        return top !== null && (el.contains(top) || top.contains(el));
+      });
     for (let i = 0; i < inView.length; i += 1) {
       for (let j = i + 1; j < inView.length; j += 1) {
         const [a, b] = [inView[i]!, inView[j]!];

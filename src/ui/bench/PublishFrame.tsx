@@ -53,8 +53,8 @@ export function PublishFrame(props: PublishFrameProps) {
         </>
       }
     >
-      <div className="grid sm:grid-cols-[17rem_1fr_1fr] gap-5">
-        <div className="max-h-[62vh] overflow-auto text-sm">
+      <div className="grid gap-5 lg:grid-cols-[17rem_1fr_1fr]">
+        <div className="text-sm lg:max-h-[62vh] lg:overflow-auto">
           {blockers.length > 0 && (
             <div className="mb-4">
               <Trouble>

@@ -27,7 +27,7 @@ import { stripQuery, type StripState } from './strip';
 import type { SheetHandle } from './sheet/Sheet';
 import type { DeskProps } from './types';
 import { useAutosave } from '../bench/useAutosave';
-import { usePanels } from '../bench/usePanels';
+import { MARGINS, usePanels } from '../bench/usePanels';
 import { useDraft } from './useDraft';
 import { useDeskKeys } from './useDeskKeys';
 import { useDeskSteps } from './useDeskSteps';
@@ -180,7 +180,8 @@ export function DeskScreen(props: DeskProps) {
   const { measure, room, width: roomWidth } = usePanels(store.look.shape.width, SIDES);
   const [panel, setPanel] = useState<Panel>('sheet');
   // A sheet for desktops that would not fit is shown as phones show it.
-  const tight = roomWidth < store.look.shape.width;
+  const available = roomWidth - (roomWidth < 640 ? 8 : MARGINS);
+  const tight = available < store.look.shape.width;
   const shown = tight ? { ...strip, width: 'phone' as const } : strip;
   const side = panel === 'blocks' ? 'blocks' : 'details';
   const isOpen = (which: Panel): boolean =>
@@ -315,7 +316,7 @@ export function DeskScreen(props: DeskProps) {
             >
               <Stage
                 head={notification}
-                room={roomWidth - (roomWidth < 640 ? 8 : 32)}
+                room={available}
                 strip={shown}
                 {...{ template, places, store, direction, context, sender, now, rendered, findings, written }}
                 {...{ subject, preheader, block, segment, segmentPlace, formIndex, active, editor }}

@@ -85,7 +85,7 @@ export function PublishDialog(props: PublishProps) {
           <ChangeList changes={changes} />
           <p className="mt-3 text-xs text-slate">
             {props.about ??
-              'From now on new orders get this edition. What is planned already keeps the edition it was planned with. Any earlier edition can be taken back to the bench.'}
+              'From now on new orders get this edition. What is planned already keeps the edition it was planned with. Any earlier edition can be taken back as the draft.'}
           </p>
         </>
       }
@@ -101,7 +101,7 @@ export function PublishDialog(props: PublishProps) {
           {none ? (
             <p className="mt-3 text-sm text-slate">{none}</p>
           ) : (
-            <div className="mt-1 h-[60vh] overflow-hidden border border-rule bg-sheet">
+            <div className="mt-1 h-[50vh] overflow-hidden lg:h-[60vh] border border-rule bg-sheet">
               <iframe
                 sandbox=""
                 title={`${title} publishing`}

@@ -66,14 +66,14 @@ export function BoardCard({ base, zone, card, languages, path, maySwitch, onSwit
       aria-label={card.name}
       onMouseEnter={onLook}
       onFocus={onLook}
-      className={`mb-1.5 px-2 py-1 text-xs ${path && !lit && path.would === 0 ? 'bg-ground' : 'bg-sheet'} ${
+      className={`mb-1.5 px-2 pb-1 text-xs ${path && !lit && path.would === 0 ? 'bg-ground' : 'bg-sheet'} ${
         card.on ? 'border border-rule' : 'border border-dashed border-slate/50'
       } ${lit ? 'border-s-3 border-s-petrol' : ''}`}
     >
       <Link
         href={`${base}/desk/${card.slug}`}
         data-card={card.slug}
-        className="flex items-start gap-1.5 font-serif text-sm leading-tight font-semibold hover:text-petrol"
+        className="flex items-start gap-1.5 py-1 font-serif text-sm leading-tight font-semibold hover:text-petrol"
       >
         <span className="mt-0.5">
           <Leaf state={card.mark} size={12} />

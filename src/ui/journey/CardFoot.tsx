@@ -54,10 +54,10 @@ export function CardFoot({ base, zone, languages, card, path, doubles }: CardFoo
           </>
         )}
       </p>
-      <Link className="link whitespace-nowrap" href={`${base}/journey/${card.slug}`}>
+      <Link className="link py-1 whitespace-nowrap" href={`${base}/journey/${card.slug}`}>
         How it goes out
       </Link>
-      <Link className="link whitespace-nowrap" href={`${base}/deliveries?notification=${card.id}`}>
+      <Link className="link py-1 whitespace-nowrap" href={`${base}/deliveries?notification=${card.id}`}>
         Its record
       </Link>
     </div>

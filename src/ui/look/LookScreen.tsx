@@ -9,6 +9,7 @@ import { directionOf } from '@/core/text';
 import { Conflict } from '../bench/Conflict';
 import { FindingList, worstOf } from '../bench/FindingList';
 import { useAutosave } from '../bench/useAutosave';
+import { usePanels } from '../bench/usePanels';
 import { useHistory } from '../bench/useHistory';
 import { useRenderer, type RenderParts } from '../bench/useRenderer';
 import { SaveNote } from '../desk/DeskHeader';
@@ -16,6 +17,7 @@ import { ReadingStrip } from '../desk/ReadingStrip';
 import { type StripState } from '../desk/strip';
 import { useDeskKeys } from '../desk/useDeskKeys';
 import { Leaf, Mark } from '../parts/marks';
+import { Segments } from '../parts/fields';
 import { Page, Trouble } from '../parts/Page';
 import { answered, failureWords, valueOrToast } from '../parts/result';
 import { ColoursPart } from './parts/ColoursPart';
@@ -51,6 +53,17 @@ const PARTS: readonly [Part, string][] = [
 ];
 
 const PHONE = 375;
+
+const PANELS = [
+  { value: 'settings', label: 'Settings' },
+  { value: 'messages', label: 'Messages' },
+] as const;
+
+/** Width of the settings, in pixels. */
+const SIDES = [336] as const;
+
+/** Less room than this for the messages, and settings and messages take turns. */
+const SHEETS = 460;
 
 export function LookScreen(props: LookProps) {
   const { base, store, live, editions, messages, touches, mayEdit, mayPublish, now } = props;
@@ -175,6 +188,11 @@ export function LookScreen(props: LookProps) {
 
   const partProps: PartProps = { look, editable: mayEdit && !trying, onLook };
 
+  const { measure, room } = usePanels(SHEETS, SIDES);
+  const [panel, setPanel] = useState<(typeof PANELS)[number]['value']>('settings');
+  /** The message that is looked at alone. */
+  const [large, setLarge] = useState<string>();
+
   return (
     <Page
       title="Look"
@@ -218,7 +236,7 @@ export function LookScreen(props: LookProps) {
         </>
       }
     >
-      <div className="flex h-full min-h-0 flex-col">
+      <div ref={measure} className="flex flex-col lg:h-full lg:min-h-0">
         {save.state.kind === 'conflict' && (
           <Conflict
             state={save.state}
@@ -234,10 +252,23 @@ export function LookScreen(props: LookProps) {
           />
         )}
         {save.state.kind === 'failed' && <Trouble>{save.state.failure.message}</Trouble>}
-        <div className="grid min-h-0 flex-1 grid-cols-[21rem_minmax(0,1fr)]">
-          <div className="flex min-h-0 flex-col border-e border-rule">
-            <div className="flex min-h-0 flex-1">
-              <nav aria-label="Parts of the look" className="w-25 shrink-0 border-e border-rule py-2">
+        {room === 'one' && (
+          <div className="sticky top-0 z-20 flex border-b border-rule bg-ground px-4 py-1.5">
+            <Segments label="Panel" value={panel} choices={PANELS} onChange={setPanel} />
+          </div>
+        )}
+        <div
+          className={room === 'one' ? 'flex-1' : 'min-h-0 flex-1 grid-cols-[21rem_minmax(0,1fr)] max-lg:block lg:grid'}
+        >
+          <div
+            className="flex flex-col border-rule lg:min-h-0 lg:border-e"
+            hidden={room === 'one' && panel !== 'settings'}
+          >
+            <div className="flex flex-1 max-lg:flex-col lg:min-h-0">
+              <nav
+                aria-label="Parts of the look"
+                className="shrink-0 border-rule py-2 max-lg:flex max-lg:flex-wrap max-lg:border-b lg:w-25 lg:border-e"
+              >
                 {PARTS.map(([id, label]) => {
                   const worst = worstOf(findings.filter((f) => f.part === id));
                   return (
@@ -245,7 +276,7 @@ export function LookScreen(props: LookProps) {
                       key={id}
                       type="button"
                       aria-current={part === id}
-                      className={`flex w-full items-center gap-1 px-3 py-1.5 text-start text-sm ${part === id ? 'bg-sheet font-semibold' : 'hover:bg-petrol-tint/60'}`}
+                      className={`flex items-center gap-1 px-3 py-1.5 text-start lg:w-full text-sm ${part === id ? 'bg-sheet font-semibold' : 'hover:bg-petrol-tint/60'}`}
                       onClick={() => setPart(id)}
                     >
                       <span className="flex-1">{label}</span>
@@ -256,7 +287,7 @@ export function LookScreen(props: LookProps) {
               </nav>
               <section
                 aria-label={PARTS.find(([id]) => id === part)?.[1]}
-                className="flex min-w-0 flex-1 flex-col gap-3 overflow-auto px-3 py-3"
+                className="flex min-w-0 flex-1 flex-col gap-3 px-3 py-3 lg:overflow-auto"
               >
                 {part === 'start' && (
                   <StartsPart
@@ -300,7 +331,7 @@ export function LookScreen(props: LookProps) {
                 {part === 'css' && <CssPart {...partProps} />}
               </section>
             </div>
-            <div className="max-h-[34%] shrink-0 overflow-auto border-t border-rule px-4 py-2">
+            <div className="shrink-0 border-t border-rule px-4 py-2 lg:max-h-[34%] lg:overflow-auto">
               <FindingList
                 findings={findings.map(({ severity, place, message, part: where, fix }) => ({
                   severity,
@@ -315,7 +346,7 @@ export function LookScreen(props: LookProps) {
               />
             </div>
           </div>
-          <div className="flex min-h-0 flex-col">
+          <div className="flex flex-col lg:min-h-0" hidden={room === 'one' && panel !== 'messages'}>
             {trying && (
               <TryingBar
                 name={trying.name}
@@ -334,12 +365,22 @@ export function LookScreen(props: LookProps) {
               />
             )}
             <div
-              className="grid min-h-0 flex-1 auto-rows-min grid-cols-3 gap-4 overflow-auto px-4 py-3"
+              className={`grid flex-1 auto-rows-min gap-4 px-4 py-3 lg:min-h-0 lg:overflow-auto ${large === undefined ? 'lg:grid-cols-3' : ''}`}
               data-testid="look-sheets"
             >
               {messages.map((m, i) => (
-                <figure key={m.slug} className="min-w-0">
-                  <figcaption className="mb-1 truncate font-serif text-sm text-slate italic">{m.name}</figcaption>
+                <figure key={m.slug} className="min-w-0" hidden={large !== undefined && large !== m.slug}>
+                  <figcaption className="mb-1 flex items-baseline gap-2 font-serif text-sm text-slate italic">
+                    <span className="min-w-0 flex-1">{m.name}</span>
+                    <button
+                      type="button"
+                      className="link py-0.5 font-sans text-xs not-italic max-lg:hidden"
+                      aria-label={large === m.slug ? 'See all messages' : `See ${m.name} large`}
+                      onClick={() => setLarge(large === m.slug ? undefined : m.slug)}
+                    >
+                      {large === m.slug ? 'All' : 'Large'}
+                    </button>
+                  </figcaption>
                   <ScaledSheet
                     html={sheets[i]}
                     width={strip.width === 'phone' ? PHONE : look.shape.width + 32}

@@ -25,7 +25,7 @@ export function ScaledSheet({ html, width, title }: { html: string | undefined; 
     if (!ready || !doc || html === undefined) return;
     patchDocument(doc, html);
     setHeight(Math.ceil(doc.body.getBoundingClientRect().height));
-  }, [ready, html, width]);
+  }, [ready, html, width, room]);
 
   // Links in it lead nowhere here.
   useEffect(() => {

@@ -99,7 +99,7 @@ export function StartsPart(props: StartsProps) {
           <input
             type="file"
             accept=".json,application/json"
-            className="block w-full text-xs"
+            className="block min-h-6 w-full text-xs"
             onChange={(e) => {
               const file = e.target.files?.[0];
               e.target.value = '';

@@ -20,7 +20,7 @@ export function Switch({
       title={on ? 'Turn off' : 'Turn on'}
       disabled={disabled}
       onClick={onChange}
-      className="-m-1 shrink-0 p-1 disabled:opacity-50"
+      className="-m-1 shrink-0 px-1 py-1.5 disabled:opacity-50"
     >
       <span
         className={`flex h-3 w-5 items-center border px-px ${

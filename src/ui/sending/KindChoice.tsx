@@ -19,11 +19,11 @@ export function KindChoice({ value, onChange }: { value: ServiceKind; onChange: 
               name="kind"
               aria-label={SERVICE_KIND_LABELS[kind]}
               aria-describedby={`kind-${kind}`}
-              className="mt-1 accent-petrol"
+              className="mt-1 shrink-0 accent-petrol"
               checked={value === kind}
               onChange={() => onChange(kind)}
             />
-            {SERVICE_KIND_LABELS[kind]}
+            <span className="min-w-0 break-words">{SERVICE_KIND_LABELS[kind]}</span>
           </span>
           <ul id={`kind-${kind}`} className="flex flex-col gap-0.5">
             {SERVICE_KIND_NOTES[kind].can.map((w) => (

@@ -68,16 +68,19 @@ export function ServicesScreen(props: ServicesProps) {
           {services.map((s, i) => {
             const { tone, words } = standing(s);
             return (
-              <li key={s.id} className="grid sm:grid-cols-[minmax(0,5fr)_minmax(0,6fr)] border border-rule bg-sheet">
-                <div className="flex flex-col gap-1.5 px-4 py-3 text-sm">
-                  <div className="flex items-baseline gap-2">
+              <li
+                key={s.id}
+                className="grid grid-cols-1 border border-rule bg-sheet sm:grid-cols-[minmax(0,5fr)_minmax(0,6fr)]"
+              >
+                <div className="flex min-w-0 flex-col gap-1.5 px-4 py-3 text-sm">
+                  <div className="flex flex-wrap items-baseline gap-x-2">
                     <span className="text-slate tabular-nums">{i + 1}</span>
                     <Link href={`${base}/sending/services/${s.id}`} className="font-serif text-lg hover:text-petrol">
                       {s.name}
                     </Link>
                     <span className="text-slate">{SERVICE_KIND_LABELS[s.kind]}</span>
                   </div>
-                  <div className="text-slate">
+                  <div className="break-all text-slate">
                     {s.host}:{s.port}
                     {s.user && ` as ${s.user}`}
                   </div>

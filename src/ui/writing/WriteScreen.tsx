@@ -17,6 +17,8 @@ import type { WordsEditorHandle } from '../desk/editor/WordsEditor';
 import { InboxRow } from '../desk/InboxRow';
 import { Sheet, type SheetHandle } from '../desk/sheet/Sheet';
 import { isTypedOnSheet, selectableIds, WordsOnSheet } from '../desk/sheet/WordsOnSheet';
+import { MARGINS } from '../bench/usePanels';
+import { useWidth } from '../parts/useWidth';
 import { PHONE } from '../desk/Stage';
 import type { MessageChoice, LetterPart, WithoutLetter, WrittenOrder } from '@/contract/letters';
 import type { DeskStore } from '@/contract/templates';
@@ -196,7 +198,10 @@ function Writing(
 
   const recipients = parts.reduce((sum, p) => sum + p.to.length, 0);
   const firstName = parts[0]!.to[0]!;
-  const sheetWidth = width === 'phone' ? PHONE : store.look.shape.width;
+  const place = useWidth();
+  const available = (place.width ?? store.look.shape.width + MARGINS) - MARGINS;
+  const tight = available < store.look.shape.width;
+  const sheetWidth = width === 'phone' || tight ? Math.min(PHONE, available) : store.look.shape.width;
   const form = block && segmentFormOf(block.kind);
   const adapted = adaptedOf(parts, words.value);
   return (
@@ -254,12 +259,12 @@ function Writing(
           />
         </aside>
         <section aria-label="The message" className="flex min-h-0 min-w-0 flex-col">
-          <div className="flex min-h-11 shrink-0 items-center gap-3 border-b border-rule px-5 text-sm">
-            <span className="min-w-0 truncate text-slate">
+          <div className="flex min-h-11 shrink-0 flex-wrap items-center gap-x-3 border-b border-rule px-5 py-1.5 text-sm">
+            <span className="min-w-0 text-slate">
               {languageName(language)}
               {part.version && `, ${part.version}`}, as <bdi>{order.name}</bdi> gets it. Click on words to change them.
             </span>
-            <span className="ms-auto">
+            <span className="ms-auto" hidden={tight}>
               <Segments
                 label="Width"
                 value={width}
@@ -271,7 +276,7 @@ function Writing(
               />
             </span>
           </div>
-          <div className="lg:min-h-0 flex-1 lg:overflow-auto bg-ground px-5 py-4">
+          <div ref={place.measure} data-wide className="flex-1 overflow-auto bg-ground px-4 py-4 lg:min-h-0">
             {failure && (
               <div className="mx-auto mb-3" style={{ maxWidth: store.look.shape.width }}>
                 <Trouble>

@@ -93,7 +93,7 @@ export function Compare({
         </>
       }
     >
-      <div className="grid sm:grid-cols-[17rem_1fr_1fr] gap-5">
+      <div className="grid gap-5 lg:grid-cols-[17rem_1fr_1fr]">
         <div className="max-h-[62vh] overflow-auto text-sm">
           <PanelTitle>
             {changes.length === 0 ? 'They make the same messages' : plural(changes.length, 'change', 'changes')}
