@@ -14,7 +14,7 @@ const first = async (path: string, pattern: RegExp): Promise<string> => {
   await p.goto(s + path); await p.waitForTimeout(1500);
   return p.evaluate((src) => [...document.querySelectorAll('a')].map((a) => a.getAttribute('href')!).find((h) => h && new RegExp(src).test(h)) ?? '', pattern.source);
 };
-const order = (await first('/orders?q=', /\/orders\/QW-\d+$/)).replace('/s/quillwick', '') || '/orders/QW-10482';
+const order = (await first('/orders', /\/orders\/QW-\d+$/)).replace('/s/quillwick', '') || '/orders/QW-10482';
 const delivery = (await first('/deliveries?state=accepted', /\/deliveries\/[0-9A-Z]{20,}/)).replace('/s/quillwick', '');
 const domain = (await first('/sending/domains', /\/sending\/domains\/.+/)).replace('/s/quillwick', '');
 const service = '/sending/services/new';

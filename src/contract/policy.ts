@@ -36,6 +36,8 @@ export const POLICY = {
   'message.write': ['owner', 'designer', 'support'],
   'order.place': ['owner', 'support'],
   'data.import': ['owner'],
+  'data.export': ['owner', 'support'],
+  'customers.export': ['owner'],
   'api.read': ['owner'],
   'delivery.resend': ['owner', 'support'],
   'customer.data': ['owner', 'support'],
@@ -43,6 +45,51 @@ export const POLICY = {
 
 export type Action = keyof typeof POLICY;
 
+/** What each action is, as it stands in "Your role may not ..." and in docs/roles.md. */
+export const ACTION_WORDS: Record<Action, string> = {
+  'store.read': 'read everything of the store but its keys',
+  'template.edit': 'change words and blocks of messages',
+  'template.publish': 'publish messages',
+  'phrase.edit': 'change the phrasebook',
+  'terms.edit': 'change payment, shipping, carriers and invoices',
+  'terms.name': 'give the store’s names words in other languages',
+  'look.edit': 'change the look',
+  'look.publish': 'publish the look',
+  'picture.bring': 'bring pictures in',
+  'notification.switch': 'turn notifications on and off, and change how they go out',
+  'routing.edit': 'change who on the staff hears of orders',
+  'test.send': 'send tests',
+  'service.edit': 'connect and change services',
+  'service.check': 'check services',
+  'sender.edit': 'change senders',
+  'domain.edit': 'change domains',
+  'withholding.edit': 'change who is not written to',
+  'delivery.release': 'let go what a restored backup holds',
+  'message.write': 'write to customers',
+  'order.place': 'place orders and say what happens to them',
+  'data.import': 'bring lists in',
+  'data.export': 'take lists out',
+  'customers.export': 'take out all customers and orders',
+  'api.read': 'see the shop’s keys',
+  'delivery.resend': 'send again, stop and hurry messages',
+  'customer.data': 'take out or erase what is known of one customer',
+};
+
 export function may(role: Role, action: Action): boolean {
   return (POLICY[action] as readonly Role[]).includes(role);
+}
+
+/** Several of a role, in a sentence. */
+const ROLES_WORDS: Record<Role, string> = {
+  owner: 'owners',
+  designer: 'designers',
+  translator: 'translators',
+  support: 'support',
+  viewer: 'viewers',
+};
+
+/** Who may do something, as the beginning of a sentence: "Owners and support". */
+export function whoMay(action: Action): string {
+  const who = new Intl.ListFormat('en-GB').format(POLICY[action].map((role) => ROLES_WORDS[role]));
+  return who.charAt(0).toUpperCase() + who.slice(1);
 }

@@ -260,6 +260,44 @@ test('the palette and the keys go everywhere', async ({ page }) => {
   await expect(page.getByRole('heading', { name: 'Routing', level: 1 })).toBeVisible();
 });
 
+test('letters are for lists and words while those are open, and can be turned off', async ({ page }) => {
+  await signIn(page);
+  await page.goto('/s/quillwick/desk/order-received');
+  await expect(page).toHaveTitle('Order received on the Desk · Libellus');
+  await page.getByRole('button', { name: 'More' }).click();
+  await expect(page.getByRole('menu')).toBeVisible();
+  await page.keyboard.press('n');
+  await expect(page.getByRole('menu')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.goto('/s/quillwick/today');
+  await page.locator('body').press('?');
+  const keys = page.getByRole('dialog', { name: 'Keys' });
+  await keys.getByRole('switch', { name: 'Single letters act' }).click();
+  await keys.getByRole('button', { name: 'Close' }).click();
+  await expect(keys).toHaveCount(0);
+  await page.locator('body').press('n');
+  await page.locator('body').press('?');
+  await expect(keys).toBeVisible();
+  await expect(page).toHaveURL(/\/today$/);
+  await keys.getByRole('switch', { name: 'Single letters act' }).click();
+  await keys.getByRole('button', { name: 'Close' }).click();
+  await page.locator('body').press('n');
+  await expect(page.getByRole('heading', { name: 'Place an order' })).toBeVisible();
+});
+
+test('by keyboard the spine is skipped, and the chart is read as a table', async ({ page }) => {
+  await signIn(page);
+  await page.goto('/s/quillwick/today');
+  await page.keyboard.press('Tab');
+  await expect(page.getByRole('link', { name: 'Skip to the page' })).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('main')).toBeFocused();
+  await page.getByText('The figures as a table').click();
+  const table = page.getByRole('table').filter({ hasText: 'accepted' });
+  await expect(table.getByRole('columnheader')).toHaveText(['Day', 'accepted', 'waiting', 'failed']);
+  expect(await table.getByRole('row').count()).toBeGreaterThan(1);
+});
+
 /** What axe finds on the page. The message itself stands in a frame without script, where axe cannot run. */
 async function axeFindings(page: Page, name: string): Promise<string[]> {
   await page.evaluate(axe.source);

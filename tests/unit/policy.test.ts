@@ -1,4 +1,5 @@
-import { may, POLICY, ROLES, type Action } from '@/contract/policy';
+import { readFileSync } from 'node:fs';
+import { ACTION_WORDS, may, POLICY, ROLES, whoMay, type Action } from '@/contract/policy';
 
 /** Who may do what, written out once more by hand: a change of the policy has to be made in two places on purpose. */
 const TABLE: Record<Action, string> = {
@@ -23,6 +24,8 @@ const TABLE: Record<Action, string> = {
   'message.write': 'owner designer support',
   'order.place': 'owner support',
   'data.import': 'owner',
+  'data.export': 'owner support',
+  'customers.export': 'owner',
   'api.read': 'owner',
   'delivery.resend': 'owner support',
   'customer.data': 'owner support',
@@ -31,5 +34,21 @@ const TABLE: Record<Action, string> = {
 describe('the policy', () => {
   it.each(Object.keys(POLICY) as Action[])('lets the right roles do %s and no others', (action) => {
     expect(ROLES.filter((role) => may(role, action)).join(' ')).toBe(TABLE[action]);
+  });
+
+  it('stands in docs/roles.md as it is', () => {
+    const rows = readFileSync('docs/roles.md', 'utf8')
+      .split('\n')
+      .filter((line) => line.startsWith('| '))
+      .map((line) => line.split('|').map((cell) => cell.trim()))
+      .map(([, words, ...marks]) => [words, ...ROLES.filter((_, i) => marks[i] === 'yes')].join(' · '));
+    for (const action of Object.keys(POLICY) as Action[]) {
+      expect(rows).toContain([ACTION_WORDS[action], ...ROLES.filter((role) => may(role, action))].join(' · '));
+    }
+  });
+
+  it('says who may in a sentence', () => {
+    expect(whoMay('order.place')).toBe('Owners and support');
+    expect(whoMay('template.edit')).toBe('Owners, designers and translators');
   });
 });

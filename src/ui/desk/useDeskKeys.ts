@@ -1,7 +1,7 @@
 'use client';
 /** The Desk's keys: undo and redo everywhere, the neighbouring notifications and leaving a selection outside of words. */
 import { useEffect } from 'react';
-import { isTyping } from '../shell/CommandPalette';
+import { isTyping, lettersAct } from '../shell/typing';
 
 export interface DeskKeys {
   onUndo: (() => void) | undefined;
@@ -43,9 +43,10 @@ export function useDeskKeys(keys: DeskKeys): void {
         !isTyping(e.target) &&
         !document.querySelector('[role="dialog"]')
       ) {
-        if (e.key === '[') keys.onPrevious?.();
+        if (e.key === 'Escape') keys.onEscape();
+        else if (!lettersAct()) return;
+        else if (e.key === '[') keys.onPrevious?.();
         else if (e.key === ']') keys.onNext?.();
-        else if (e.key === 'Escape') keys.onEscape();
       }
     };
     // Before the editor hears of it: its own undo knows nothing of blocks.

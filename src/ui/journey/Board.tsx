@@ -74,15 +74,11 @@ export function Board({ cards, path, shopMails, maySwitch, onSwitch, onLook, onN
                     </div>
                   ))}
                   {inCell.length === 0 && mails.length === 0 && (
-                    <button
-                      type="button"
-                      disabled={!maySwitch}
-                      onClick={() => onNew(first.id, lane.audience)}
-                      aria-label={`${USUAL[column][lane.audience]}: new notification for ${lane.whom}, ${column}`}
-                      className="mb-1.5 block w-full border border-dashed border-rule px-1 py-1.5 text-center text-xs text-slate enabled:hover:border-slate enabled:hover:text-petrol"
-                    >
-                      {USUAL[column][lane.audience]}
-                    </button>
+                    <EmptyCell
+                      words={USUAL[column][lane.audience]}
+                      label={`${USUAL[column][lane.audience]}: new notification for ${lane.whom}, ${column}`}
+                      onNew={maySwitch ? () => onNew(first.id, lane.audience) : undefined}
+                    />
                   )}
                 </td>
               );
@@ -107,14 +103,10 @@ export function Board({ cards, path, shopMails, maySwitch, onSwitch, onLook, onN
                 />
               ))}
               {byHand.length === 0 && (
-                <button
-                  type="button"
-                  disabled={!maySwitch}
-                  onClick={() => onNew(BY_HAND, 'customer')}
-                  className="mb-1.5 border border-dashed border-rule px-3 py-1 text-xs text-slate enabled:hover:border-slate enabled:hover:text-petrol"
-                >
-                  what colleagues write to one customer, or to many
-                </button>
+                <EmptyCell
+                  words="what colleagues write to one customer, or to many"
+                  onNew={maySwitch ? () => onNew(BY_HAND, 'customer') : undefined}
+                />
               )}
             </div>
           </td>
@@ -138,4 +130,15 @@ export function nearestTo(from: HTMLElement, links: readonly HTMLElement[], key:
     return { link, far: sideways ? ahead * 10_000 + Math.abs(down) : ahead };
   });
   return reached.toSorted((a, b) => a.far - b.far)[0]?.link;
+}
+
+/** A place on the board where nothing stands: what usually does, and for whoever may, the way to begin it. */
+function EmptyCell({ words, label, onNew }: { words: string; label?: string; onNew: (() => void) | undefined }) {
+  const look = 'mb-1.5 block w-full border border-dashed border-rule px-1 py-1.5 text-center text-xs text-slate';
+  if (!onNew) return <div className={look}>{words}</div>;
+  return (
+    <button type="button" onClick={onNew} aria-label={label} className={`${look} hover:border-slate hover:text-petrol`}>
+      {words}
+    </button>
+  );
 }

@@ -12,7 +12,7 @@ import { Leaf } from '../parts/marks';
 import { useNarrow } from '../parts/useNarrow';
 import { Page } from '../parts/Page';
 import { answered, valueOrToast } from '../parts/result';
-import { isTyping } from '../shell/CommandPalette';
+import { isTyping, lettersAct } from '../shell/typing';
 import { Board, nearestTo } from './Board';
 import { Bars } from './BoardCard';
 import { CardFoot } from './CardFoot';
@@ -109,10 +109,10 @@ export function JourneyScreen(props: JourneyProps) {
       const links = [...(board.current?.querySelectorAll<HTMLElement>('[data-card]') ?? [])];
       const at = links.indexOf(document.activeElement as HTMLElement);
       const card = cards.find((c) => c.slug === links[at]?.dataset.card);
-      if (e.key === 'o' && card) {
+      if (e.key === 'o' && card && lettersAct()) {
         e.preventDefault();
         switchCard(card);
-      } else if (e.key === 'h' && card) {
+      } else if (e.key === 'h' && card && lettersAct()) {
         e.preventDefault();
         router.push(`${base}/journey/${card.slug}`);
       } else if (e.key.startsWith('Arrow') && links.length > 0) {

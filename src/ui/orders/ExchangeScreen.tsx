@@ -7,6 +7,7 @@ import type { Failure, Result } from '@/core/result';
 import { Field, Segments } from '../parts/fields';
 import { plural } from '../parts/format';
 import { Mark } from '../parts/marks';
+import { whoMay } from '@/contract/policy';
 import { Page, PanelTitle, Trouble } from '../parts/Page';
 import { answered } from '../parts/result';
 import type { FilePreview } from '@/contract/orders';
@@ -15,6 +16,8 @@ export interface ExchangeProps {
   base: string;
   currency: string;
   mayBring: boolean;
+  /** Lists that hold customers: theirs, and the orders. */
+  mayTakePeople: boolean;
   onPreview: (kind: ListKind, form: FormData) => Promise<Result<FilePreview>>;
   onBring: (kind: ListKind, goodOnly: boolean, form: FormData) => Promise<Result<{ fresh: number; known: number }>>;
 }
@@ -34,7 +37,7 @@ const ABOUT: Record<ListKind, string> = {
     'One row for each line of an order. Orders that are there are left as they are, and nobody is written to for those that come this way.',
 };
 
-export function ExchangeScreen({ base, currency, mayBring, onPreview, onBring }: ExchangeProps) {
+export function ExchangeScreen({ base, currency, mayBring, mayTakePeople, onPreview, onBring }: ExchangeProps) {
   const [kind, setKind] = useState<ListKind>('products');
   const [file, setFile] = useState<File>();
   const [preview, setPreview] = useState<FilePreview>();
@@ -128,14 +131,20 @@ export function ExchangeScreen({ base, currency, mayBring, onPreview, onBring }:
           </div>
           <div className="mt-auto border-t border-rule pt-3">
             <PanelTitle>Take out</PanelTitle>
-            <div className="mt-2 flex gap-2">
-              <a className="btn" href={`${base}/orders/exchange/file?list=${kind}&as=csv`} download>
-                As CSV
-              </a>
-              <a className="btn" href={`${base}/orders/exchange/file?list=${kind}&as=json`} download>
-                As JSON
-              </a>
-            </div>
+            {kind !== 'products' && !mayTakePeople ? (
+              <p className="mt-1 text-slate">
+                {whoMay('customers.export')} may take out all {kind}.
+              </p>
+            ) : (
+              <div className="mt-2 flex gap-2">
+                <a className="btn" href={`${base}/orders/exchange/file?list=${kind}&as=csv`} download>
+                  As CSV
+                </a>
+                <a className="btn" href={`${base}/orders/exchange/file?list=${kind}&as=json`} download>
+                  As JSON
+                </a>
+              </div>
+            )}
           </div>
         </section>
         <section aria-label="What it would do" className="lg:min-h-0 lg:overflow-auto px-5 py-4 text-sm">

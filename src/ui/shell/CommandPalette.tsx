@@ -4,7 +4,9 @@ import { Command } from 'cmdk';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { Dialog } from '../parts/Dialog';
+import { Switch } from '../parts/Switch';
 import { PLACES } from './places';
+import { isTyping, letLettersAct, lettersAct } from './typing';
 
 const KEYS: readonly [keys: string, words: string][] = [
   ['Ctrl K', 'search for a place or an action'],
@@ -20,17 +22,11 @@ const KEYS: readonly [keys: string, words: string][] = [
   ['?', 'this list'],
 ];
 
-export function isTyping(target: EventTarget | null): boolean {
-  return (
-    target instanceof HTMLElement &&
-    (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName))
-  );
-}
-
 export function CommandPalette({ base, stores }: { base: string; stores: { id: string; name: string }[] }) {
   const router = useRouter();
   const [open, setOpen] = useState(false);
   const [keys, setKeys] = useState(false);
+  const [letters, setLetters] = useState(true);
 
   useEffect(() => {
     let afterG = 0;
@@ -43,8 +39,12 @@ export function CommandPalette({ base, stores }: { base: string; stores: { id: s
       if (e.ctrlKey || e.metaKey || e.altKey || isTyping(e.target) || document.querySelector('[role="dialog"]')) return;
       if (e.key === '?') {
         e.preventDefault();
+        setLetters(lettersAct());
         setKeys(true);
-      } else if (Date.now() - afterG < 1500) {
+        return;
+      }
+      if (!lettersAct()) return;
+      if (Date.now() - afterG < 1500) {
         afterG = 0;
         const place = PLACES.find((p) => p.letter === e.key);
         if (place) {
@@ -92,7 +92,27 @@ export function CommandPalette({ base, stores }: { base: string; stores: { id: s
           </Command.List>
         </Command>
       </Dialog>
-      <Dialog open={keys} onClose={() => setKeys(false)} title="Keys">
+      <Dialog
+        open={keys}
+        onClose={() => setKeys(false)}
+        title="Keys"
+        foot={
+          <button type="button" className="btn" onClick={() => setKeys(false)}>
+            Close
+          </button>
+        }
+      >
+        <div className="mb-3 flex items-center gap-3 border-b border-rule pb-3 text-sm">
+          <span className="flex-1">Single letters act, in this browser</span>
+          <Switch
+            on={letters}
+            label="Single letters act"
+            onChange={() => {
+              letLettersAct(!letters);
+              setLetters(!letters);
+            }}
+          />
+        </div>
         <dl className="grid grid-cols-[max-content_1fr] gap-x-5 gap-y-1.5 text-sm text-ink">
           {KEYS.map(([key, words]) => (
             <div key={key} className="contents">

@@ -95,7 +95,8 @@ export function TermsScreen(props: TermsProps) {
       title="Store"
       note={<TermsTabs base={base} part={part} onPart={setPart} />}
       actions={
-        mayName && (
+        // Who may only give names words sees the button where names are, and wherever some were typed.
+        (mayEdit || (mayName && (part === 'names' || changed))) && (
           <>
             {changed && (
               <button

@@ -39,7 +39,6 @@ export function OutcomeChart({ days, today }: { days: DayCount[]; today: string 
     };
     chart.setOption({
       animation: false,
-      aria: { enabled: true },
       grid: { left: 32, right: 8, top: 28, bottom: 22 },
       legend: { top: 0, left: 0, itemWidth: 10, itemHeight: 10, icon: 'rect', textStyle: text },
       tooltip: { trigger: 'axis', textStyle: { ...text, color: style.getPropertyValue('--color-ink') } },
@@ -51,8 +50,7 @@ export function OutcomeChart({ days, today }: { days: DayCount[]; today: string 
         axisLabel: {
           ...text,
           interval: 6,
-          formatter: (d: string) =>
-            new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' }).format(new Date(d)),
+          formatter: dayWords,
         },
       },
       yAxis: {
@@ -67,9 +65,7 @@ export function OutcomeChart({ days, today }: { days: DayCount[]; today: string 
         stack: 'all',
         barMaxWidth: 14,
         itemStyle: { color: style.getPropertyValue(s.colour) },
-        data: axis.map((day) =>
-          days.filter((d) => d.day === day && s.states.includes(d.state)).reduce((sum, d) => sum + Number(d.n), 0),
-        ),
+        data: axis.map((day) => countOf(days, day, s.states)),
       })),
     });
     const resize = new ResizeObserver(() => chart.resize());
@@ -85,7 +81,51 @@ export function OutcomeChart({ days, today }: { days: DayCount[]; today: string 
       ref={box}
       className="h-full min-h-40 w-full"
       role="img"
-      aria-label="Deliveries by outcome over the last 30 days"
+      aria-label="Deliveries by outcome over the last 30 days. The same figures stand in the table below."
     />
   );
 }
+
+/** The chart's figures, the newest day first; days on which nothing was sent are left out. */
+export function OutcomeTable({ days }: { days: readonly DayCount[] }) {
+  const dates = [...new Set(days.map((d) => d.day))].toSorted().toReversed();
+  return (
+    <details className="text-sm">
+      <summary className="link min-h-6">The figures as a table</summary>
+      <table className="mt-1 w-full">
+        <thead>
+          <tr className="border-b border-rule text-xs text-slate">
+            <th scope="col" className="py-1 text-start font-normal">
+              Day
+            </th>
+            {SERIES.map((s) => (
+              <th key={s.name} scope="col" className="py-1 text-end font-normal">
+                {s.name}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {dates.map((day) => (
+            <tr key={day} className="border-b border-rule">
+              <th scope="row" className="py-1 text-start font-normal">
+                {dayWords(day)}
+              </th>
+              {SERIES.map((s) => (
+                <td key={s.name} className="py-1 text-end">
+                  {countOf(days, day, s.states)}
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </details>
+  );
+}
+
+const dayWords = (day: string): string =>
+  new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' }).format(new Date(day));
+
+const countOf = (days: readonly DayCount[], day: string, states: readonly string[]): number =>
+  days.filter((d) => d.day === day && states.includes(d.state)).reduce((sum, d) => sum + Number(d.n), 0);

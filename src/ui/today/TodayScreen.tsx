@@ -2,7 +2,7 @@ import Link from '../parts/Link';
 import { Time } from '../parts/format';
 import { Mark } from '../parts/marks';
 import { Page, PanelTitle } from '../parts/Page';
-import { OutcomeChart, type DayCount } from './OutcomeChart';
+import { OutcomeTable, OutcomeChart, type DayCount } from './OutcomeChart';
 
 export interface TodayProps {
   base: string;
@@ -44,6 +44,7 @@ export function TodayScreen({ base, zone, today, lines, failures, days }: TodayP
           <div className="h-56 shrink-0">
             <OutcomeChart days={days} today={today} />
           </div>
+          {days.length > 0 && <OutcomeTable days={days} />}
           <PanelTitle
             aside={
               <Link href={`${base}/deliveries?state=failed,bounced`} className="link">

@@ -15,12 +15,17 @@ export default async function StoreLayout({
   const stores = await storesOf(access.person);
   return (
     <div className="flex h-full flex-col md:flex-row">
+      <a href="#page" className="btn absolute start-2 top-2 z-50 not-focus:sr-only">
+        Skip to the page
+      </a>
       <Spine
         store={{ id: access.store.id, name: access.store.name }}
         stores={stores.map(({ id, name }) => ({ id, name }))}
         person={{ name: access.person.name, role: ROLE_WORDS[access.role] }}
       />
-      <main className="min-h-0 min-w-0 flex-1 max-lg:overflow-auto">{children}</main>
+      <main id="page" tabIndex={-1} className="focus:outline-none min-h-0 min-w-0 flex-1 max-lg:overflow-auto">
+        {children}
+      </main>
     </div>
   );
 }

@@ -2,6 +2,8 @@
 import { asc, eq } from 'drizzle-orm';
 import { amountText, contactsText, rowsOf, writeCsv, type Cells, type ListKind } from '@/core/exchange';
 import type { Access } from '../../auth/access';
+import { may, whoMay } from '../../../contract/policy';
+import { AppError } from '../../base/errors';
 import { database } from '../../db/client';
 import { customers, orders, products } from '../../db/schema';
 import { remember } from '../../auth/history';
@@ -15,6 +17,10 @@ export async function takeOut(
   as: 'csv' | 'json',
 ): Promise<{ name: string; type: string; body: string }> {
   const { store } = access;
+  // Every order names a customer: a list of them is a list of people.
+  if (kind !== 'products' && !may(access.role, 'customers.export')) {
+    throw new AppError('forbidden', `${whoMay('customers.export')} may take out all ${kind}.`);
+  }
   const file = {
     name: `${store.id}-${kind}.${as}`,
     type: as === 'csv' ? 'text/csv; charset=utf-8' : 'application/json',

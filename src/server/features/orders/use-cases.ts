@@ -91,7 +91,7 @@ export const list = {
   }),
   take: useCase({
     name: 'list.take',
-    permission: 'order.place',
+    permission: 'data.export',
     input: object({ list: LIST, as: Type.Union([Type.Literal('csv'), Type.Literal('json')]) }),
     run: (who, { list, as }) => takeOut(who, list, as),
   }),

@@ -1,13 +1,27 @@
 import type { Metadata } from 'next';
+import { cache } from 'react';
 import { orNotFound, pageAccess } from '@/app/page-access';
 import { may } from '@/contract/policy';
 import { deliveryDetail } from '@/server/features/deliveries/deliveries';
 import { DeliveryScreen } from '@/ui/deliveries/DeliveryScreen';
 import { againAction, releaseAction, sendNowAction, stopAction, tryAction, tryAllAction } from '../actions';
 
-export const metadata: Metadata = { title: 'Delivery' };
+interface Props {
+  params: Promise<{ store: string; id: string }>;
+}
 
-export default async function DeliveryPage({ params }: { params: Promise<{ store: string; id: string }> }) {
+/** Loaded once for the page and its title. */
+const load = cache(async (store: string, id: string) =>
+  orNotFound(deliveryDetail(await pageAccess(Promise.resolve({ store })), id)),
+);
+
+export async function generateMetadata({ params }: Props): Promise<Metadata> {
+  const { store, id } = await params;
+  const { notification, recipientName, recipient } = await load(store, id);
+  return { title: `${notification} to ${recipientName || recipient}` };
+}
+
+export default async function DeliveryPage({ params }: Props) {
   const access = await pageAccess(params);
   const { id } = await params;
   const store = access.store.id;
@@ -15,7 +29,7 @@ export default async function DeliveryPage({ params }: { params: Promise<{ store
     <DeliveryScreen
       base={`/s/${store}`}
       zone={access.store.timeZone}
-      delivery={await orNotFound(deliveryDetail(access, id))}
+      delivery={await load(store, id)}
       mayTry={may(access.role, 'delivery.resend')}
       mayRelease={may(access.role, 'delivery.release')}
       onTry={tryAction.bind(null, store, id)}

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
+import { cache } from 'react';
 import { orNotFound, pageAccess } from '@/app/page-access';
-import { SHIPPED_NOTIFICATIONS } from '@/core/shipped';
 import { loadDesk } from '@/server/features/templates/templates';
 import { DeskScreen } from '@/ui/desk/DeskScreen';
 import {
@@ -19,16 +19,21 @@ interface Props {
   searchParams: Promise<BenchQuery>;
 }
 
+/** Loaded once for the page and its title. */
+const load = cache(async (store: string, slug: string) =>
+  orNotFound(loadDesk(await pageAccess(Promise.resolve({ store })), slug)),
+);
+
 export async function generateMetadata({ params }: Props): Promise<Metadata> {
-  const { slug } = await params;
-  return { title: SHIPPED_NOTIFICATIONS.find((n) => n.slug === slug)?.name ?? slug };
+  const { store, slug } = await params;
+  return { title: `${(await load(store, slug)).notification.name} on the Desk` };
 }
 
 export default async function Desk({ params, searchParams }: Props) {
   const access = await pageAccess(params);
   const { slug } = await params;
   const store = access.store.id;
-  const desk = await orNotFound(loadDesk(access, slug));
+  const desk = await load(store, slug);
   return (
     <DeskScreen
       key={slug}

@@ -1,4 +1,5 @@
 import type { Metadata } from 'next';
+import { cache } from 'react';
 import { orNotFound, pageAccess } from '@/app/page-access';
 import { SHIPPED_NOTIFICATIONS } from '@/core/shipped';
 import { may } from '@/contract/policy';
@@ -9,16 +10,25 @@ import { orderAction } from '../../bench-actions';
 import { sendNowAction, stopAction } from '../../deliveries/actions';
 import { impactAction, removeAction, saveNotificationAction, switchAction } from '../actions';
 
-export const metadata: Metadata = { title: 'How it goes out' };
+interface Props {
+  params: Promise<{ store: string; slug: string }>;
+}
 
-export default async function Notification({ params }: { params: Promise<{ store: string; slug: string }> }) {
+/** Loaded once for the page and its title. */
+const load = cache(async (store: string, slug: string) =>
+  orNotFound(loadNotification(await pageAccess(Promise.resolve({ store })), slug)),
+);
+
+export async function generateMetadata({ params }: Props): Promise<Metadata> {
+  const { store, slug } = await params;
+  return { title: `How ${(await load(store, slug)).settings.name} goes out` };
+}
+
+export default async function Notification({ params }: Props) {
   const access = await pageAccess(params);
   const { slug } = await params;
   const store = access.store.id;
-  const [notification, orders] = await Promise.all([
-    orNotFound(loadNotification(access, slug)),
-    listOrders(access, {}, 200),
-  ]);
+  const [notification, orders] = await Promise.all([load(store, slug), listOrders(access, {}, 200)]);
   return (
     <NotificationScreen
       key={slug}

@@ -1,5 +1,7 @@
 import type { Metadata } from 'next';
 import { pageAccess } from '@/app/page-access';
+import { may } from '@/contract/policy';
+import { NotAllowed } from '@/ui/parts/NotAllowed';
 import { orderChoices } from '@/server/features/orders/placing';
 import { PlaceOrderScreen } from '@/ui/orders/PlaceOrderScreen';
 import { placeAction } from '../actions';
@@ -9,6 +11,10 @@ export const metadata: Metadata = { title: 'Place an order' };
 export default async function PlaceOrder({ params }: { params: Promise<{ store: string }> }) {
   const access = await pageAccess(params);
   const store = access.store.id;
+  if (!may(access.role, 'order.place')) {
+    const back = { href: `/s/${store}/orders`, label: 'All orders' };
+    return <NotAllowed title="Place an order" action="order.place" back={back} />;
+  }
   return (
     <PlaceOrderScreen base={`/s/${store}`} {...await orderChoices(access)} onPlace={placeAction.bind(null, store)} />
   );

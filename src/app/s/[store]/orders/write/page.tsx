@@ -4,6 +4,8 @@ import { redirect } from 'next/navigation';
 import { orNotFound, pageAccess } from '@/app/page-access';
 import { senderViews } from '@/server/features/sending/senders';
 import { loadWriting, MOST_ORDERS } from '@/server/features/orders/letters';
+import { may } from '@/contract/policy';
+import { NotAllowed } from '@/ui/parts/NotAllowed';
 import { Empty } from '@/ui/parts/Page';
 import { WriteScreen } from '@/ui/writing/WriteScreen';
 import { writeAction } from '../actions';
@@ -17,8 +19,12 @@ export default async function Write({
   params: Promise<{ store: string }>;
   searchParams: Promise<{ orders?: string; message?: string }>;
 }) {
-  const access = await pageAccess(params, 'message.write');
+  const access = await pageAccess(params);
   const store = access.store.id;
+  if (!may(access.role, 'message.write')) {
+    const back = { href: `/s/${store}/orders`, label: 'All orders' };
+    return <NotAllowed title="Write a message" action="message.write" back={back} />;
+  }
   const { orders = '', message } = await searchParams;
   const numbers = orders.split(',').filter(Boolean);
   if (numbers.length === 0) redirect(`/s/${store}/orders`);

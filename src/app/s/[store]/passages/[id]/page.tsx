@@ -1,4 +1,5 @@
 import type { Metadata } from 'next';
+import { cache } from 'react';
 import { orNotFound, pageAccess } from '@/app/page-access';
 import { benchOf } from '@/server/features/templates/templates';
 import { loadPassage, PASSAGE_MOMENT } from '@/server/features/templates/passages';
@@ -15,18 +16,26 @@ import {
 } from '../../bench-actions';
 import { benchProps, type BenchQuery } from '../../bench-props';
 
-export const metadata: Metadata = { title: 'Passage' };
-
 interface Props {
   params: Promise<{ store: string; id: string }>;
   searchParams: Promise<BenchQuery>;
+}
+
+/** Loaded once for the page and its title. */
+const load = cache(async (store: string, id: string) =>
+  orNotFound(loadPassage(await pageAccess(Promise.resolve({ store })), id)),
+);
+
+export async function generateMetadata({ params }: Props): Promise<Metadata> {
+  const { store, id } = await params;
+  return { title: (await load(store, id)).name };
 }
 
 export default async function Passage({ params, searchParams }: Props) {
   const access = await pageAccess(params);
   const { id } = await params;
   const store = access.store.id;
-  const [passage, bench] = await Promise.all([orNotFound(loadPassage(access, id)), benchOf(access)]);
+  const [passage, bench] = await Promise.all([load(store, id), benchOf(access)]);
   const users = passage.users.map((u) => u.name);
   return (
     <DeskScreen

@@ -1,6 +1,8 @@
 import type { Metadata } from 'next';
 import { orNotFound, pageAccess } from '@/app/page-access';
 import { arrivedFor, loadWalk } from '@/server/features/orders/walk';
+import { may } from '@/contract/policy';
+import { NotAllowed } from '@/ui/parts/NotAllowed';
 import { WalkScreen } from '@/ui/orders/WalkScreen';
 import { stepAction, windAction } from '../../actions';
 
@@ -16,6 +18,10 @@ export default async function Walk({ params }: Props) {
   const access = await pageAccess(params);
   const number = decodeURIComponent((await params).number);
   const store = access.store.id;
+  if (!may(access.role, 'order.place')) {
+    const back = { href: `/s/${store}/orders/${encodeURIComponent(number)}`, label: 'The order' };
+    return <NotAllowed title={`Walking ${number}`} action="order.place" back={back} />;
+  }
   const walk = await orNotFound(loadWalk(access, number));
   return (
     <WalkScreen

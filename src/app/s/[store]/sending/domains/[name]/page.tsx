@@ -5,9 +5,15 @@ import { loadDomain } from '@/server/features/sending/domains';
 import { DomainScreen } from '@/ui/sending/DomainScreen';
 import { lookAction, newKeyAction, removeDomainAction } from '../../actions';
 
-export const metadata: Metadata = { title: 'Domain' };
+interface Props {
+  params: Promise<{ store: string; name: string }>;
+}
 
-export default async function Domain({ params }: { params: Promise<{ store: string; name: string }> }) {
+export async function generateMetadata({ params }: Props): Promise<Metadata> {
+  return { title: decodeURIComponent((await params).name) };
+}
+
+export default async function Domain({ params }: Props) {
   const access = await pageAccess(params);
   const { name } = await params;
   const store = access.store.id;

@@ -1,20 +1,39 @@
 import type { Metadata } from 'next';
+import { cache } from 'react';
 import { notFound } from 'next/navigation';
 import { pageAccess } from '@/app/page-access';
 import { may } from '@/contract/policy';
 import { config } from '@/server/base/config';
 import { serviceViews } from '@/server/features/sending/services';
+import { NotAllowed } from '@/ui/parts/NotAllowed';
 import { ServiceScreen } from '@/ui/sending/ServiceScreen';
 import { checkAction, findAction, saveServiceAction } from '../../actions';
 
-export const metadata: Metadata = { title: 'Service' };
+interface Props {
+  params: Promise<{ store: string; id: string }>;
+}
 
-export default async function Service({ params }: { params: Promise<{ store: string; id: string }> }) {
+/** Loaded once for the page and its title; undefined for a new one. */
+const load = cache(async (store: string, id: string) => {
+  if (id === 'new') return undefined;
+  const services = await serviceViews(await pageAccess(Promise.resolve({ store })));
+  return services.find((s) => s.id === id) ?? notFound();
+});
+
+export async function generateMetadata({ params }: Props): Promise<Metadata> {
+  const { store, id } = await params;
+  return { title: (await load(store, id))?.name ?? 'Connect a service' };
+}
+
+export default async function Service({ params }: Props) {
   const access = await pageAccess(params);
   const { id } = await params;
   const { store, person, role } = access;
-  const service = id === 'new' ? undefined : (await serviceViews(access)).find((s) => s.id === id);
-  if (id !== 'new' && !service) notFound();
+  if (id === 'new' && !may(role, 'service.edit')) {
+    const back = { href: `/s/${store.id}/sending/services`, label: 'All services' };
+    return <NotAllowed title="Connect a service" action="service.edit" back={back} />;
+  }
+  const service = await load(store.id, id);
   return (
     <ServiceScreen
       base={`/s/${store.id}`}
