@@ -115,7 +115,7 @@ test('a condition is built, read as a sentence, and seen true for one order and 
 }) => {
   await open(page);
   await page.locator('[data-block="help"]').click();
-  await page.getByRole('button', { name: 'Set one' }).click();
+  await page.getByRole('button', { name: 'Add a condition' }).click();
   await expect(page.getByTestId('sentence')).toHaveText('Shown when the customer ordered as a guest.');
   await expect(page.getByTestId('tried')).toContainText('Not in the message');
   await expect(sheet(page).locator('.lb-help')).toHaveCount(0);
@@ -148,12 +148,12 @@ test('placeholders of another program are offered ours when pasted', async ({ pa
     transfer.setData('text/plain', ' Parcel {{tracking_number}} for %order_number% and {{loyalty_tier}}.');
     element.dispatchEvent(new ClipboardEvent('paste', { clipboardData: transfer, bubbles: true, cancelable: true }));
   });
-  const dialog = page.getByRole('dialog', { name: 'Placeholders of another kind' });
+  const dialog = page.getByRole('dialog', { name: 'Placeholders from another system' });
   await expect(dialog.getByRole('button', { name: /What {{tracking_number}} becomes/ })).toContainText(
     'Tracking number',
   );
   await expect(dialog.getByRole('button', { name: /What {{loyalty_tier}} becomes/ })).toContainText('stays as words');
-  await dialog.getByRole('button', { name: 'Paste with ours' }).click();
+  await dialog.getByRole('button', { name: 'Convert and paste' }).click();
   await expect(sheet(page).locator('.lb-help')).toContainText(
     'Parcel FP 4471 0932 for SAMPLE-PART and {{loyalty_tier}}.',
   );
@@ -247,7 +247,7 @@ test('a message that exists as HTML is brought in, its placeholders and all', as
     ),
   });
   await expect(dialog).toContainText('3 blocks');
-  await dialog.getByRole('button', { name: 'Put it on the bench' }).click();
+  await dialog.getByRole('button', { name: 'Replace draft' }).click();
   await expect(sheet(page).locator('h1')).toHaveText('Hello Dorothea');
   await expect(page.getByRole('textbox', { name: 'Subject' })).toContainText('Sent: SAMPLE-PART');
   await expect(sheet(page).locator('a[href^="https://fieldpost.example"]')).toHaveText('Follow');
@@ -345,7 +345,7 @@ test('the sheet is seen in both kinds of dark, and without pictures their words 
       .locator('.ls-sheet')
       .evaluate((e) => Number(/\d+/.exec(getComputedStyle(e).backgroundColor)![0]));
   expect(await ground()).toBeGreaterThan(240);
-  for (const light of ['Dark, as declared', 'Dark, turned over']) {
+  for (const light of ['Dark, as declared', 'Dark, colours inverted']) {
     await page.getByRole('button', { name: 'Light', exact: false }).first().click();
     await page.getByRole('option', { name: light }).click();
     await expect.poll(ground).toBeLessThan(80);

@@ -41,7 +41,7 @@ test('with the mouse alone', async ({ page }) => {
     await page.getByRole('link', { name: 'Look' }).click();
     await sheets(page);
     await page.getByRole('button', { name: /^Colophon/ }).click();
-    await page.getByRole('button', { name: 'Take it' }).click();
+    await page.getByRole('button', { name: 'Use this look' }).click();
     await saved(page);
     await publish(page, 'Publish look 2');
     await expect(page.getByText('Edition 2 of the look is live')).toBeVisible();
@@ -78,7 +78,7 @@ test('with keys alone', async ({ page }) => {
     await page.keyboard.press('l');
     await sheets(page);
     await press(page.getByRole('button', { name: /^Docket/ }));
-    await press(page.getByRole('button', { name: 'Take it' }));
+    await press(page.getByRole('button', { name: 'Use this look' }));
     await saved(page);
     await press(page.getByRole('button', { name: 'Publish look 2' }));
     await press(page.getByRole('dialog').getByRole('button', { name: 'Publish look 2' }));

@@ -206,7 +206,7 @@ test('an earlier edition is taken back to the bench', async ({ page }) => {
   await page.getByRole('radio', { name: 'An edition' }).click();
   await page.getByLabel('Edition', { exact: true }).click();
   await page.getByRole('option', { name: /Edition 1/ }).click();
-  await page.getByRole('button', { name: 'Put it on the bench' }).click();
+  await page.getByRole('button', { name: 'Replace draft' }).click();
   await expect(page.getByText('Edition 1 is on the bench.')).toBeVisible();
   await expect(page.getByRole('textbox', { name: 'Subject' })).not.toContainText('thank you');
   await page.getByRole('button', { name: 'Undo', exact: true }).first().click();

@@ -135,7 +135,7 @@ test('routing: a rule is added by address, tried on an order, tested, and taken 
 }) => {
   await signIn(page);
   await page.goto('/s/quillwick/routing');
-  await page.getByRole('button', { name: 'Name somebody for New order' }).click();
+  await page.getByRole('button', { name: 'Choose who gets it for New order' }).click();
   await page.getByRole('radio', { name: 'Another address' }).click();
   await page.getByLabel('Address', { exact: true }).fill('print@');
   await page.getByRole('button', { name: 'Add to New order' }).click();
@@ -165,10 +165,10 @@ test('when Libellus does not answer, it says so, what was typed stays, and the s
       route.request().method() === 'POST' ? route.abort('connectionrefused') : route.continue(),
     );
   };
-  const said = 'Libellus does not answer. Look whether it was done before you try again.';
+  const said = 'Libellus does not answer. Check whether the change was saved.';
   await page.goto('/s/quillwick/routing');
-  await page.getByRole('button', { name: 'Name somebody for Item late' }).click();
-  const form = page.getByRole('form', { name: 'Name somebody for Item late' });
+  await page.getByRole('button', { name: 'Choose who gets it for Item late' }).click();
+  const form = page.getByRole('form', { name: 'Choose who gets it for Item late' });
   await form.getByRole('radio', { name: 'Another address' }).click();
   await form.getByLabel('Address', { exact: true }).fill('away@bindery-print.example');
   await away(true);
@@ -233,10 +233,10 @@ test('a port out of range is refused at its field, and what was typed stays', as
   await signIn(page);
   await page.goto('/s/quillwick/sending/services/new');
   await page.getByLabel('Port').fill('70000');
-  await page.getByLabel('Begins anew at').fill('25:99');
+  await page.getByLabel('Daily limit resets at').fill('25:99');
   await page.getByRole('button', { name: 'Save and check' }).click();
   await expect(page.getByText('Port 70000 is too large: at most 65535')).toBeVisible();
-  await expect(page.getByText(/^Begins anew at \S/)).toBeVisible();
+  await expect(page.getByText(/^Daily limit resets at \S/)).toBeVisible();
   await expect(page.getByLabel('Port')).toHaveValue('70000');
   await page.goto('/s/quillwick/sending/senders');
   await page.getByLabel('Address').first().fill('orders@quillwick');

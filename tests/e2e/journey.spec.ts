@@ -75,7 +75,7 @@ test('words are changed and published, a service is connected, an order is place
     await page.keyboard.press('Enter');
     await page.keyboard.type('.');
     await expect(sheet(page).locator('.lb-help')).toContainText(`die Nummer ${number}.`);
-    await expect(page.getByText('Nothing to mend')).toBeVisible();
+    await expect(page.getByText('No problems found')).toBeVisible();
     await saved(page);
   });
 
@@ -195,7 +195,7 @@ test('words are changed and published, a service is connected, an order is place
     await expect(page.frameLocator('iframe[title="The message as sent"]').locator('h1')).toContainText(
       'Vielen Dank, Ingo',
     );
-    await page.getByText('What was said').click();
+    await page.getByText('SMTP log').click();
     await expect(page.getByText('RCPT TO:<ingo@schoenau.example>')).toBeVisible();
   });
 

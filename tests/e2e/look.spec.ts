@@ -47,11 +47,11 @@ test('a starting look is tried on the store’s own messages, taken, published, 
   await expect(page.getByText('Trying Windowsill on your own messages. Nothing is replaced yet.')).toBeVisible();
   await expect.poll(ground).toBe('rgb(227, 239, 233)');
   await expect(inLook(page, 'On its way').locator('.ls-brand')).toHaveText('Quillwick');
-  await page.getByRole('button', { name: 'Back to yours' }).click();
+  await page.getByRole('button', { name: 'Discard' }).click();
   await expect.poll(ground).toBe(before);
 
   await page.getByRole('button', { name: /^Windowsill/ }).click();
-  await page.getByRole('button', { name: 'Take it' }).click();
+  await page.getByRole('button', { name: 'Use this look' }).click();
   await saved(page);
   await expect(page.getByText('Windowsill is on the bench.')).toBeVisible();
   await nothingCovered(page, page.getByRole('banner'));
@@ -87,12 +87,12 @@ test('a logo is made small enough, needs words, and lends its colours', async ({
   await expect(logo).toHaveAttribute('width', '240');
   await expect(logo).toHaveAttribute('alt', 'Quillwick Trade');
 
-  await page.getByLabel('Words for those who do not see it').fill('');
+  await page.getByLabel('Alternative text').fill('');
   await expect(page.getByTestId('findings')).toContainText('Logo has no words for those who do not see it');
   await page.getByRole('button', { name: /^Publish look/ }).click();
   await expect(page.getByRole('dialog').getByRole('button', { name: /^Publish look/ })).toBeDisabled();
   await page.keyboard.press('Escape');
-  await page.getByLabel('Words for those who do not see it').fill('Quillwick Trade');
+  await page.getByLabel('Alternative text').fill('Quillwick Trade');
 
   await page.getByRole('button', { name: 'Make the colours from these' }).click();
   await part(page, 'Colours');
@@ -166,7 +166,7 @@ test('a look saved from one store is taken into the other; a file that is none c
   await expect(page.getByText(/holds a template, not a look/)).toBeVisible();
   await choose('look-quillwick.json', file);
   await expect(page.getByText('Trying look-quillwick.json on your own messages.')).toBeVisible();
-  await page.getByRole('button', { name: 'Take it' }).click();
+  await page.getByRole('button', { name: 'Use this look' }).click();
   await saved(page);
   await page.getByRole('button', { name: /^Publish look/ }).click();
   await page

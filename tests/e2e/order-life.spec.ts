@@ -75,7 +75,7 @@ test('an order goes through payment, two parcels, a part refund and a cancellati
     expect(message.text).toContain('1 × Bone folder');
   });
   await test.step('news is about one parcel: its own number stands there, and the order waits for the other', async () => {
-    const left = page.getByRole('region', { name: 'What has left' });
+    const left = page.getByRole('region', { name: 'Shipments' });
     await expect(left.getByRole('listitem')).toHaveCount(2);
     await happens(page, 'Tracking changes', async (dialog) => {
       await expect(dialog.getByLabel('Tracking number')).toHaveValue('FP 78');
@@ -110,13 +110,13 @@ test('an order goes through payment, two parcels, a part refund and a cancellati
     expect(message.text).toContain('1 × Bone folder');
     expect(message.text).toContain('The rest of the order stays as it is.');
     expect(message.text).toContain('Reason: its edge is chipped');
-    const back = page.getByRole('region', { name: 'What was refunded' });
+    const back = page.getByRole('region', { name: 'Refunds' });
     await expect(back.getByRole('listitem')).toContainText('1 × Bone folder');
     await expect(page.getByRole('row', { name: /^Refunded/ })).toContainText('-€12.90');
   });
   await test.step('with all of it sent, nothing is left to cancel', async () => {
     await page.getByRole('button', { name: 'What happens next' }).click();
-    await expect(page.getByRole('menuitem', { name: /^Cancel it Nothing is left to cancel/ })).toBeDisabled();
+    await expect(page.getByRole('menuitem', { name: /^Cancel order Nothing is left to cancel/ })).toBeDisabled();
     await expect(page.getByRole('menuitem', { name: /^Dispatch Nothing is left to send/ })).toBeDisabled();
   });
 });
@@ -129,18 +129,18 @@ test('a walk takes an order through its life on the wound clock; a payment stops
     (await mailbox(address)).filter((m) => m.subject.startsWith('Still open')).length;
   const step = async (label: string): Promise<void> => {
     const item = page.getByRole('region', { name: 'Steps' }).getByRole('listitem').filter({ hasText: label });
-    await item.getByRole('button', { name: 'Let it happen' }).click();
+    await item.getByRole('button', { name: 'Run this step' }).click();
   };
   await signIn(page);
   await page.goto('/s/quillwick/orders');
-  await page.getByRole('button', { name: 'Walk an order' }).click();
+  await page.getByRole('button', { name: 'Start a test order' }).click();
   await page.getByLabel('Name of the customer').fill('Bea Walker');
   await page.getByLabel('Their address').fill('walker@');
   await page.getByRole('button', { name: 'Place it and walk' }).click();
   await expect(page.getByText(/Their address "walker@" is not a mail address/)).toBeVisible();
   await page.getByLabel('Their address').fill(address);
   await page.getByRole('button', { name: 'Place it and walk' }).click();
-  await expect(page.getByRole('heading', { name: /^Walking / })).toBeVisible();
+  await expect(page.getByRole('heading', { name: /^Steps of order / })).toBeVisible();
   const box = page.getByRole('region', { name: 'Mailboxes' });
   await expect(box.getByText(/We have your order/)).toBeVisible();
 
@@ -182,7 +182,7 @@ test('a notification that would reach the same people is found before it is turn
   await page.getByRole('button', { name: 'New notification', exact: true }).click();
   await page.getByLabel('Name for the team').fill('A second thank you');
   await choose(page, 'Begin from', 'Order received');
-  await page.getByRole('button', { name: 'Make it' }).click();
+  await page.getByRole('button', { name: 'Create notification' }).click();
   await expect(page.getByRole('heading', { name: 'A second thank you' })).toBeVisible();
 
   await test.step('turning it on says who would have had it, and who would get both', async () => {
@@ -197,7 +197,7 @@ test('a notification that would reach the same people is found before it is turn
   });
   await test.step('a condition nobody can meet is refused at its place', async () => {
     const only = page.getByRole('region', { name: 'Only when' });
-    await only.getByRole('button', { name: 'Set one' }).click();
+    await only.getByRole('button', { name: 'Add a condition' }).click();
     await only.getByRole('button', { name: 'And one more' }).click();
     await only
       .getByRole('button', { name: /^Asks about/ })
@@ -212,7 +212,7 @@ test('a notification that would reach the same people is found before it is turn
     await only.getByRole('button', { name: 'Take out: Guest or account' }).last().click();
   });
   await test.step('it waits, is tried with an order, and keeps its name for the team', async () => {
-    await page.getByRole('button', { name: 'Let it wait' }).click();
+    await page.getByRole('button', { name: 'Add a delay' }).click();
     await page.getByLabel('Wait 1', { exact: true }).fill('-1');
     await page.getByRole('button', { name: 'Save' }).click();
     await expect(page.getByText(/Message 1 -1 is too small/)).toBeVisible();
@@ -230,7 +230,7 @@ test('a notification that would reach the same people is found before it is turn
     );
   });
   await test.step('it is taken away again', async () => {
-    await page.getByRole('button', { name: 'Take this notification away' }).click();
+    await page.getByRole('button', { name: 'Delete notification' }).click();
     await expect(page.getByRole('heading', { name: 'Journey' })).toBeVisible();
     await expect(page.locator('[data-card="a-second-thank-you"]')).toHaveCount(0);
   });

@@ -58,7 +58,7 @@ test('an address that is not there fails with its cause, is not written to again
   await page.goto('/s/quillwick/sending/withheld');
   const entry = page.getByRole('row').filter({ hasText: address });
   await expect(entry).toContainText('refused: 550');
-  await entry.getByRole('button', { name: /Write again/ }).click();
+  await entry.getByRole('button', { name: /Remove from list/ }).click();
   await expect(page.getByRole('row').filter({ hasText: address })).toHaveCount(0);
 });
 

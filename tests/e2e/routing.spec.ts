@@ -58,8 +58,8 @@ test('a colleague hears only of some orders, is found to leave a hole, and hears
 test('a rule that no order can meet is refused where it is built', async ({ page }) => {
   await signIn(page);
   await page.goto('/s/quillwick/routing');
-  await page.getByRole('button', { name: 'Name somebody for New order' }).click();
-  const form = page.getByRole('form', { name: 'Name somebody for New order' });
+  await page.getByRole('button', { name: 'Choose who gets it for New order' }).click();
+  const form = page.getByRole('form', { name: 'Choose who gets it for New order' });
   await form.getByRole('radio', { name: 'Another address' }).click();
   await form.getByLabel('Address', { exact: true }).fill('never@bindery-print.example');
   await form.getByLabel('Hears of').click();
@@ -80,6 +80,6 @@ test('a rule that no order can meet is refused where it is built', async ({ page
     'No order would be told of by this rule. The condition can be met by no order: the customer ordered as a guest, and the customer has an account.',
   );
   await expect(form.getByLabel('Address', { exact: true })).toHaveValue('never@bindery-print.example');
-  await form.getByRole('button', { name: 'Not now' }).click();
+  await form.getByRole('button', { name: 'Close' }).click();
   await expect(page.getByText('never@bindery-print.example')).toHaveCount(0);
 });

@@ -154,21 +154,21 @@ test('a paused service holds what is for it, and lets it go', async ({ page, req
   await expect(page.getByRole('row').filter({ hasText: 'E2E-PAUSE' })).toContainText('held');
   expect(await mailbox('reader@pause-e2e.example')).toEqual([]);
   await page.goto('/s/quillwick/sending/services');
-  await page.getByRole('button', { name: 'Let it go on' }).first().click();
+  await page.getByRole('button', { name: 'Resume' }).first().click();
   await expect(page.getByText(/held messages? goe?s? out now/)).toBeVisible();
   await arrived('reader@pause-e2e.example', 'E2E-PAUSE');
-  await page.getByRole('button', { name: 'Let it go on' }).click();
-  await expect(page.getByRole('button', { name: 'Let it go on' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Resume' }).click();
+  await expect(page.getByRole('button', { name: 'Resume' })).toHaveCount(0);
 });
 
 test('an address that is not to be written to is left alone; one message is released', async ({ page, request }) => {
   await page.goto('/s/quillwick/sending/withheld');
   await page.getByLabel('Address or domain').fill('nonsense');
   await page.getByLabel('Why').fill('asked by telephone');
-  await page.getByRole('button', { name: 'Do not write to it' }).click();
+  await page.getByRole('button', { name: 'Add to list' }).click();
   await expect(page.getByText(/"nonsense" is neither an address, nor @domain/)).toBeVisible();
   await page.getByLabel('Address or domain').fill('@withheld-e2e.example');
-  await page.getByRole('button', { name: 'Do not write to it' }).click();
+  await page.getByRole('button', { name: 'Add to list' }).click();
   await expect(page.getByRole('cell', { name: '@withheld-e2e.example', exact: true })).toBeVisible();
 
   await placeByEvent(request, 'E2E-HOLD', 'reader@withheld-e2e.example');
@@ -177,9 +177,9 @@ test('an address that is not to be written to is left alone; one message is rele
   await expect(row).toContainText('not sent');
   await row.getByRole('link').first().click();
   await expect(page.getByText('@withheld-e2e.example is not written to: asked by telephone')).toBeVisible();
-  await page.getByRole('button', { name: 'Send it this once' }).click();
+  await page.getByRole('button', { name: 'Send once anyway' }).click();
   await arrived('reader@withheld-e2e.example', 'E2E-HOLD');
-  await expect(page.getByRole('button', { name: 'Send it this once' })).toHaveCount(0);
+  await expect(page.getByRole('button', { name: 'Send once anyway' })).toHaveCount(0);
 });
 
 test('a message that comes back an hour later is on record, and its address is not written to again', async ({

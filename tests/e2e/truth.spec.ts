@@ -137,7 +137,7 @@ test('a refund of a piece with goodwill lists both, and what is offered afterwar
   const { message } = await arrived(address, '€14.90 is on its way back to you');
   expect(message.text).toContain('1 × Bone folder, hand-finished: €12.90\nGoodwill: €2.00\nRefunded: €14.90');
   expect(message.text).toContain('Reason: its edge is chipped');
-  const back = page.getByRole('region', { name: 'What was refunded' });
+  const back = page.getByRole('region', { name: 'Refunds' });
   await expect(back).toContainText('1 × Bone folder');
   await expect(back).toContainText('Goodwill');
   await happens(page, 'Refund', async (dialog) => {
@@ -173,7 +173,7 @@ test('a cancellation is of certain pieces: what is cancelled, what was sent, wha
     expect(message.text).toContain('https://carterline.example/follow?number=CL55&language=en');
   });
   await test.step('one piece is cancelled', async () => {
-    await happens(page, 'Cancel it', async (dialog) => {
+    await happens(page, 'Cancel order', async (dialog) => {
       await expect(dialog.getByText('Sent already, and not cancelled: 1 × Kozo sheet')).toBeVisible();
       await dialog.getByLabel(/Pieces of Kozo sheet/).fill('1');
       await dialog.getByLabel(/Pieces of Bone folder/).fill('0');
@@ -195,7 +195,7 @@ test('a cancellation is of certain pieces: what is cancelled, what was sent, wha
     expect(staff.message.text).toMatch(/Bestellung öffnen: http:.*\/orders\//);
   });
   await test.step('then the rest of it, and only that', async () => {
-    await happens(page, 'Cancel it');
+    await happens(page, 'Cancel order');
     const sent = await mailbox(address);
     const { message } = await arrived(address, `A part of your order ${number} is cancelled`);
     expect(sent.length).toBeGreaterThan(0);
@@ -215,7 +215,7 @@ test('a piece of a part-paid order is cancelled: what is left to pay is the rest
     await dialog.getByLabel('Amount that came in').fill('10');
   });
   await test.step('nothing comes back for a piece that nobody paid for', async () => {
-    await happens(page, 'Cancel it', async (dialog) => {
+    await happens(page, 'Cancel order', async (dialog) => {
       await dialog.getByLabel(/Pieces of Kozo sheet/).fill('0');
       await expect(dialog.getByTestId('outcome')).toContainText('€11.90');
       await expect(dialog.getByTestId('outcome')).not.toContainText('comes back');
@@ -294,7 +294,7 @@ test('who is not written to is in no forecast: not in Routing, and not in what i
   await page.goto('/s/quillwick/sending/withheld');
   await page.getByLabel('Address or domain').fill(`@withheld-${stamp}.example`);
   await page.getByLabel('Why').fill('asked to');
-  await page.getByRole('button', { name: 'Do not write to it' }).click();
+  await page.getByRole('button', { name: 'Add to list' }).click();
   await expect(page.getByRole('row').filter({ hasText: `@withheld-${stamp}.example` })).toBeVisible();
   await page.goto(`/s/quillwick/orders/write?orders=${one},${two}`);
   await page.getByRole('button', { name: /^Send to Grace/ }).click();

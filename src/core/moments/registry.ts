@@ -282,7 +282,7 @@ const TABLE = table({
     once: true,
     afterCancelling: true,
     past: ['cancelled'],
-    action: { kind: 'cancel', label: 'Cancel it' },
+    action: { kind: 'cancel', label: 'Cancel order' },
     example: () => ({ status: 'OrderCancelled' }),
   },
   'account.created': {

@@ -11,7 +11,7 @@ export interface EditionFacts {
   languages: readonly string[];
 }
 
-/** One version of a notification. Variants are tried in their order; the one without a condition is for everybody left. */
+/** One version of a notification. Variants are tried in their order; the one without a condition is for everyone else. */
 export interface VariantFacts {
   id: string;
   /** What the team calls it; empty for the one for everybody. */

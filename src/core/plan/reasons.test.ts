@@ -78,7 +78,7 @@ const WORDS: [Reason, string][] = [
   ],
   [
     { code: 'variant-nothing', notification: 'Delivered', variant: 'x', words: '' },
-    'Delivered says nothing to everybody left.',
+    'Delivered says nothing to everyone else.',
   ],
   [{ code: 'started', notification: 'How did we do?' }, 'How did we do? waits for this order already.'],
   [{ code: 'ended', notification: 'X', end: 'paid' }, 'The order is paid.'],

@@ -106,7 +106,7 @@ export function reasonWords(reason: Reason): string {
     case 'no-variant':
       return `No version of ${reason.notification} fits this order.`;
     case 'variant-nothing':
-      return `${reason.notification} says nothing ${reason.words ? `when ${reason.words}` : 'to everybody left'}.`;
+      return `${reason.notification} says nothing ${reason.words ? `when ${reason.words}` : 'to everyone else'}.`;
     case 'started':
       return `${reason.notification} waits for this order already.`;
     case 'ended':

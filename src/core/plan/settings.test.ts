@@ -133,7 +133,7 @@ describe('how a notification goes out', () => {
       'a condition on the one for everybody',
       { variants: [{ name: '', when: all(guest), nothing: false }] },
       'order.placed',
-      '/variants/0/when is for everybody left, and has no condition',
+      '/variants/0/when is for everyone else, and has no condition',
     ],
     ['a timer at once', {}, 'order.payment-due', '/schedule/row has to say after how long'],
     [

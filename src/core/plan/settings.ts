@@ -31,7 +31,7 @@ export const NotificationSettingsSchema = Type.Object(
     labels: Type.Array(Type.String({ minLength: 1, maxLength: 80 }), { maxItems: 20, uniqueItems: true }),
     when: Type.Optional(ConditionSchema),
     schedule: ScheduleSchema,
-    /** In the order in which they are tried; the last is for everybody left. */
+    /** In the order in which they are tried; the last is for everyone else. */
     variants: Type.Array(VariantSettingsSchema, { minItems: 1, maxItems: 20 }),
   },
   strict,
@@ -77,7 +77,7 @@ export function settingsProblems(
     const last = i === settings.variants.length - 1;
     const path = `/variants/${i}`;
     if (last) {
-      if (variant.when) problems.push({ path: `${path}/when`, message: 'is for everybody left, and has no condition' });
+      if (variant.when) problems.push({ path: `${path}/when`, message: 'is for everyone else, and has no condition' });
       return;
     }
     const name = variant.name.trim().toLowerCase();

@@ -37,7 +37,7 @@ export function FindingList({ findings }: { findings: readonly ListedFinding[] }
       </PanelTitle>
       {findings.length === 0 && (
         <p className="mt-1 flex items-center gap-2 text-sm">
-          <Mark tone="good" size={12} /> Nothing to mend
+          <Mark tone="good" size={12} /> No problems found
         </p>
       )}
       <ul className="mt-1" data-testid="findings">

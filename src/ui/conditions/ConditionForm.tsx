@@ -45,7 +45,7 @@ export function ConditionForm(props: ConditionFormProps) {
           className="link ms-auto text-sm"
           onClick={() => set([...asked, freshTest((unasked ?? choices[0]!).value, store)])}
         >
-          {condition ? 'And one more' : 'Set one'}
+          {condition ? 'And one more' : 'Add a condition'}
         </button>
       </div>
       {!condition ? (

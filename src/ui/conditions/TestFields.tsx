@@ -22,7 +22,7 @@ export const ABOUT: readonly Choice<TestAbout>[] = [
   { value: 'product', label: 'Product' },
   { value: 'category', label: 'Category' },
   { value: 'value', label: 'Order value' },
-  { value: 'turn', label: 'Message of the row' },
+  { value: 'turn', label: 'Message number in series' },
 ];
 
 export function freshTest(about: TestAbout, store: ConditionStore): Test {

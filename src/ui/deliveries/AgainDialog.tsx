@@ -51,7 +51,7 @@ export function AgainDialog({
       foot={
         <>
           <button type="button" className="btn" onClick={onClose}>
-            Not now
+            Close
           </button>
           <button type="submit" form="again" className="btn btn-main" disabled={busy || wrong || to === ''}>
             {busy ? 'Sending ...' : 'Send it again'}

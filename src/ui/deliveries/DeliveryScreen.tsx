@@ -79,7 +79,7 @@ export function DeliveryScreen({
           )}
           {d.mayBeReleased && mayRelease && (
             <button type="button" className="btn btn-main" disabled={busy} onClick={() => void run(onRelease)}>
-              Send it this once
+              Send once anyway
             </button>
           )}
           {d.waits && mayTry && (

@@ -129,7 +129,7 @@ export function Attempts({ zone, delivery: d }: Omit<Evidence, 'base'>) {
             {a.via && <p className="text-xs text-slate">by {a.via}</p>}
             {a.conversation && (
               <details className="mt-1" open={a.state !== 'accepted' && i === d.attempts.length - 1}>
-                <summary className="link text-xs">What was said</summary>
+                <summary className="link text-xs">SMTP log</summary>
                 <Conversation text={a.conversation} />
               </details>
             )}

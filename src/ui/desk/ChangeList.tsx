@@ -9,7 +9,7 @@ const VERBS: Record<TemplateChange['kind'], string> = {
   added: 'added',
   removed: 'taken out',
   moved: 'moved',
-  settings: 'set otherwise',
+  settings: 'settings changed',
 };
 
 export function ChangeList({ changes }: { changes: readonly TemplateChange[] }) {

@@ -160,7 +160,7 @@ function BlockDetails(props: DetailsProps & { block: Block }) {
 function AltWords({ segment, editable, onSource }: DetailsProps & { segment: NonNullable<DetailsProps['segment']> }) {
   return (
     <label className="text-sm">
-      <span className="mb-1 block text-slate">Words for those who do not see it</span>
+      <span className="mb-1 block text-slate">Alternative text</span>
       <input
         className="input"
         readOnly={!editable}

@@ -94,7 +94,7 @@ export function ReadingStrip(props: ReadingStripProps) {
           choices={[
             { value: 'light', label: 'Light' },
             { value: 'dark', label: 'Dark, as declared' },
-            { value: 'forced', label: 'Dark, turned over' },
+            { value: 'forced', label: 'Dark, colours inverted' },
           ]}
           onChange={(value) => onChange({ ground: value })}
         />

@@ -117,7 +117,7 @@ export function Stage(props: StageProps) {
       )}
       {made.length > 0 && (
         <p className="mx-auto mb-2 text-xs text-slate" style={{ width }}>
-          Made up on this sheet, until the moment comes: {ALL.format(made)}.
+          Sample values in this preview: {ALL.format(made)}.
         </p>
       )}
       {!written ? (

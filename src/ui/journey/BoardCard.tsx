@@ -34,7 +34,7 @@ function factsOf(card: Card): { words: string; bad?: boolean }[] {
   return [
     ...(card.double ? [{ words: 'double', bad: true }] : []),
     ...(card.failures > 0 ? [{ words: `${card.failures} failed since yesterday`, bad: true }] : []),
-    ...(card.rules === 0 && card.on ? [{ words: 'nobody hears of it', bad: true }] : []),
+    ...(card.rules === 0 && card.on ? [{ words: 'no staff recipients', bad: true }] : []),
     ...(card.rules ? [{ words: plural(card.rules, 'rule', 'rules') }] : []),
     ...(card.variants > 0 ? [{ words: plural(card.variants + 1, 'version', 'versions') }] : []),
     ...(card.when ? [{ words: 'on condition' }] : []),

@@ -54,11 +54,19 @@ export function CardFoot({ base, zone, languages, card, path, doubles }: CardFoo
           </>
         )}
       </p>
-      <Link className="link py-1 whitespace-nowrap" href={`${base}/journey/${card.slug}`}>
-        How it goes out
+      <Link
+        className="link py-1 whitespace-nowrap"
+        aria-label={`Settings of ${card.name}`}
+        href={`${base}/journey/${card.slug}`}
+      >
+        Settings
       </Link>
-      <Link className="link py-1 whitespace-nowrap" href={`${base}/deliveries?notification=${card.id}`}>
-        Its record
+      <Link
+        className="link py-1 whitespace-nowrap"
+        aria-label={`Deliveries of ${card.name}`}
+        href={`${base}/deliveries?notification=${card.id}`}
+      >
+        Deliveries
       </Link>
     </div>
   );

@@ -46,10 +46,10 @@ export function NewNotification({ cards, onMake, onMade, onClose, ...start }: Ne
       foot={
         <>
           <button type="button" className="btn" onClick={onClose}>
-            Not now
+            Close
           </button>
           <button type="button" className="btn btn-main" onClick={() => void make()}>
-            Make it
+            Create notification
           </button>
         </>
       }
@@ -76,7 +76,7 @@ export function NewNotification({ cards, onMake, onMade, onClose, ...start }: Ne
               id={ids.id}
               value={from}
               choices={[
-                { value: '', label: 'an empty sheet' },
+                { value: '', label: 'Blank message' },
                 ...cards.map((c) => ({ value: c.slug, label: c.name, note: momentOf(c.moment)?.label ?? '' })),
               ]}
               onChange={setFrom}

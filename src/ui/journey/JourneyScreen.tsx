@@ -219,11 +219,7 @@ export function JourneyScreen(props: JourneyProps) {
               {(['live', 'draft', 'off', 'failing', 'stale'] as const).map((state) => (
                 <span key={state} className="flex items-center gap-1.5">
                   <Leaf state={state} size={12} />{' '}
-                  {state === 'draft'
-                    ? 'draft to publish'
-                    : state === 'stale'
-                      ? 'translation older than its source'
-                      : state}
+                  {state === 'draft' ? 'draft to publish' : state === 'stale' ? 'outdated translation' : state}
                 </span>
               ))}
               <span className="flex items-center gap-1.5">

@@ -10,10 +10,10 @@ export function TryingBar({ name, onBack, onTake }: { name: string; onBack: () =
         Trying <b>{name}</b> on your own messages. Nothing is replaced yet.
       </span>
       <button type="button" className="btn" onClick={onBack}>
-        Back to yours
+        Discard
       </button>
       <button type="button" className="btn btn-main" onClick={onTake}>
-        Take it
+        Use this look
       </button>
     </div>
   );

@@ -81,7 +81,7 @@ export function NotificationScreen(props: NotificationProps & { now: number }) {
             />
           </label>
           <Link className="btn" href={`${base}/desk/${slug}`}>
-            Words on the Desk
+            Edit text
           </Link>
           {maySwitch && (
             <>

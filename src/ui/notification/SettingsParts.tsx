@@ -108,7 +108,7 @@ export function TeamPart({
             })
           }
         >
-          Take this notification away
+          Delete notification
         </button>
       )}
     </section>

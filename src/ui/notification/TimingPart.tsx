@@ -160,13 +160,11 @@ export function TimingPart({ moment, schedule, zone, now, failure, onChange }: T
         disabled={row.length >= ROW_MAX}
         onClick={() => set([...row, nextOf(row)])}
       >
-        {row.length === 0 ? 'Let it wait' : 'And once more, later'}
+        {row.length === 0 ? 'Add a delay' : 'Add another message'}
       </button>
       {row.length > 0 && (
         <fieldset className="mt-2">
-          <legend className="text-sm text-slate">
-            Looked at again when it is due, and stopped if by then the order is
-          </legend>
+          <legend className="text-sm text-slate">Stop the series when the order is</legend>
           <div className="mt-1 flex flex-wrap gap-x-4 gap-y-1">
             {ENDS.map((end) => (
               <Check

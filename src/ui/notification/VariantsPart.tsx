@@ -78,7 +78,7 @@ export function VariantsPart(props: VariantsPartProps) {
           const last = i === variants.length - 1;
           const there = kept.find((k) => k.id === variant.id);
           const result = tried?.variants[i];
-          const title = last ? 'Everybody left' : variant.name || 'A version without a name';
+          const title = last ? 'Everyone else' : variant.name || 'A version without a name';
           const problem = failure?.problems.find((p) => p.path.startsWith(`/variants/${i}`))?.message;
           return (
             <li

@@ -177,7 +177,7 @@ export function ActionDialog({ kind, order, possible, onDo, onDone, onClose }: A
       foot={
         <>
           <button type="button" className="btn" onClick={onClose}>
-            Not now
+            Close
           </button>
           <button type="button" className="btn btn-main" disabled={busy} onClick={() => void run()}>
             {busy ? 'Telling ...' : ORDER_ACTIONS[kind].label}

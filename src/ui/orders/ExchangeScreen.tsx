@@ -75,7 +75,7 @@ export function ExchangeScreen({ base, currency, mayBring, mayTakePeople, onPrev
   return (
     <Page
       back={{ href: `${base}/orders`, label: 'All orders' }}
-      title="Bring in, take out"
+      title="Import and export"
       note="Lists as CSV or JSON"
       actions={
         <Segments
@@ -161,7 +161,7 @@ export function ExchangeScreen({ base, currency, mayBring, mayTakePeople, onPrev
               </p>
               {preview.ignored.length > 0 && (
                 <p className="flex gap-2">
-                  <Mark tone="waiting" /> Columns that are not taken: {preview.ignored.join(', ')}
+                  <Mark tone="waiting" /> Ignored columns: {preview.ignored.join(', ')}
                 </p>
               )}
               <div className="flex gap-2">

@@ -67,7 +67,7 @@ export function OrderFacts({
         {order.note && <Fact label="Note">{order.note}</Fact>}
       </dl>
       {shipments.length > 0 && (
-        <Part title="What has left">
+        <Part title="Shipments">
           {shipments.map((s, i) => (
             <Parcel key={s.id ?? i} order={order} shipment={s} zone={zone} />
           ))}
@@ -88,7 +88,7 @@ export function OrderFacts({
         </Part>
       )}
       {refunds.length > 0 && (
-        <Part title="What was refunded">
+        <Part title="Refunds">
           {refunds.map((r, i) => (
             <PaidBack key={`${r.issuedAt} ${i}`} order={order} refund={r} zone={zone} />
           ))}

@@ -91,7 +91,7 @@ export function OrderScreen(props: OrderProps) {
           {mayAct && (
             <>
               <Link href={`${base}/orders/${encodeURIComponent(order.number)}/walk`} className="btn">
-                Walk it
+                Step through order
               </Link>
               <ActionMenu actions={possible.actions} onChoose={setActing} />
             </>
@@ -161,7 +161,7 @@ export function OrderScreen(props: OrderProps) {
             ))}
           </ul>
           <div className="mt-6">
-            <PanelTitle aside={String(notWritten.length)}>Who was not written to</PanelTitle>
+            <PanelTitle aside={String(notWritten.length)}>Not sent, and why</PanelTitle>
           </div>
           {notWritten.length === 0 && <p className="mt-2 text-sm text-slate">Nobody was left out.</p>}
           <ul className="mt-1 text-sm">
@@ -193,7 +193,7 @@ export function OrderScreen(props: OrderProps) {
             setActing(undefined);
             toast.success(
               deliveries === 0
-                ? 'Told. Nobody is written to for it.'
+                ? 'Event recorded. No messages to send.'
                 : `Told. ${plural(deliveries, 'message is', 'messages are')} planned.`,
             );
             router.refresh();

@@ -37,7 +37,7 @@ export function OrdersScreen({
         mayPlace && (
           <>
             <Link href={`${base}/orders/exchange`} className="btn">
-              Bring in, take out
+              Import and export
             </Link>
             <Link href={`${base}/orders/connect`} className="btn">
               Connect the shop

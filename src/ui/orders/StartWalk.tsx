@@ -43,16 +43,16 @@ export function StartWalk({ base, me, languages, onStart }: StartWalkProps) {
   return (
     <>
       <button type="button" className="btn" onClick={() => setOpen(true)}>
-        Walk an order
+        Start a test order
       </button>
       <Dialog
         open={open}
         onClose={() => setOpen(false)}
-        title="Walk an order through its life"
+        title="Start a test order"
         foot={
           <>
             <button type="button" className="btn" onClick={() => setOpen(false)}>
-              Not now
+              Close
             </button>
             <button type="button" className="btn btn-main" disabled={busy} onClick={() => void start()}>
               {busy ? 'Placing ...' : 'Place it and walk'}

@@ -68,7 +68,7 @@ export function WalkScreen(props: WalkProps) {
   return (
     <Page
       back={{ href: `${base}/orders/${encodeURIComponent(number)}`, label: 'The order' }}
-      title={`Walking ${number}`}
+      title={`Steps of order ${number}`}
       note={
         <>
           {customer}, {STATUS_WORDS[status]}
@@ -108,7 +108,7 @@ export function WalkScreen(props: WalkProps) {
                       disabled={busy}
                       onClick={() => void run(() => onStep(s.id))}
                     >
-                      Let it happen
+                      Run this step
                     </button>
                   </>
                 )}
@@ -118,7 +118,7 @@ export function WalkScreen(props: WalkProps) {
           {!next && <p className="mt-3">It has had its whole life. Anything else is on its own page.</p>}
           {clock.winds && (
             <div className="mt-5 border-t border-rule pt-3">
-              <PanelTitle>Wind the demo’s clock on by</PanelTitle>
+              <PanelTitle>Move demo time forward by</PanelTitle>
               <div className="mt-2 flex flex-wrap gap-2">
                 {WINDS.map((w) => (
                   <button

@@ -5,7 +5,7 @@ import { WORDS_MARK, type Failure, type Result } from '@/core/result';
 /** What is said when no answer came: the network or the web process is away. */
 export const NO_ANSWER: Failure = {
   code: 'broken',
-  message: 'Libellus does not answer. Look whether it was done before you try again.',
+  message: 'Libellus does not answer. Check whether the change was saved.',
   problems: [],
 };
 

@@ -156,10 +156,10 @@ function Rules(
         <button
           type="button"
           className="btn btn-quiet mt-2"
-          aria-label={`Name somebody for ${notification.name}`}
+          aria-label={`Choose who gets it for ${notification.name}`}
           onClick={() => setOpen(NEW)}
         >
-          Name somebody
+          Choose who gets it
         </button>
       )}
       {mayEdit && open === NEW && form(undefined)}

@@ -59,7 +59,9 @@ export function RuleForm({
 
   return (
     <form
-      aria-label={rule ? `Change the rule of ${rule.name || rule.address}` : `Name somebody for ${notification.name}`}
+      aria-label={
+        rule ? `Change the rule of ${rule.name || rule.address}` : `Choose who gets it for ${notification.name}`
+      }
       className="my-2 flex flex-col gap-3 bg-panel p-4"
       onSubmit={(e) => {
         e.preventDefault();
@@ -144,7 +146,7 @@ export function RuleForm({
           {rule ? 'Keep the change' : `Add to ${notification.name}`}
         </button>
         <button type="button" className="btn btn-quiet" onClick={onClose}>
-          Not now
+          Close
         </button>
       </div>
     </form>

@@ -45,7 +45,7 @@ export function TryOrder({
       {tried && (
         <>
           <Heard title="Would hear of it when it is placed" list={tried.written.filter((w) => !w.later)} />
-          <Heard title="Should it come to that" list={tried.written.filter((w) => w.later)} />
+          <Heard title="If other events happen" list={tried.written.filter((w) => w.later)} />
           <div className="mt-5">
             <PanelTitle>Would not</PanelTitle>
           </div>

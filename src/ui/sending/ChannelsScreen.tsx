@@ -25,8 +25,8 @@ const MAIL = [
 ] as const;
 
 const PICTURES = [
-  { value: 'linked', label: 'Fetched when opened' },
-  { value: 'inline', label: 'Sent along' },
+  { value: 'linked', label: 'Loaded when opened' },
+  { value: 'inline', label: 'Embedded' },
 ] as const;
 
 const PICTURE_WORDS: Record<PictureWay, string> = {

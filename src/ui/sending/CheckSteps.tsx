@@ -41,7 +41,7 @@ export function CheckSteps({ report, zone }: { report: CheckReport; zone: string
               )}
               {s.lines.length > 0 && (
                 <details open={s.state === 'failed'}>
-                  <summary className="link text-xs">What was said</summary>
+                  <summary className="link text-xs">SMTP log</summary>
                   <Conversation text={s.lines.join('\n')} />
                 </details>
               )}

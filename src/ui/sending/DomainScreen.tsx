@@ -57,7 +57,8 @@ export function DomainScreen(props: DomainProps) {
               : 'Not looked at yet.'}{' '}
           {domain.lookedAt && (
             <>
-              Looked at <Time at={domain.lookedAt} zone={zone} />, again <Time at={domain.nextLookAt} zone={zone} />.
+              Last checked <Time at={domain.lookedAt} zone={zone} />. Next check{' '}
+              <Time at={domain.nextLookAt} zone={zone} />.
             </>
           )}
         </span>
@@ -85,8 +86,8 @@ export function DomainScreen(props: DomainProps) {
           <thead className="text-start text-xs text-slate">
             <tr>
               <th className="w-44 py-1 text-start font-normal">Record</th>
-              <th className="py-1 text-start font-normal">What is needed</th>
-              <th className="py-1 text-start font-normal">What DNS answers now</th>
+              <th className="py-1 text-start font-normal">Expected</th>
+              <th className="py-1 text-start font-normal">Found in DNS</th>
             </tr>
           </thead>
           <tbody>

@@ -95,7 +95,7 @@ export function SendersScreen({ base, senders, storeName, mayEdit, onSave }: Sen
                       hint ? <span className="text-marigold-ink">{hint}</span> : 'What recipients see first',
                     )}
                     {text('Address', 'address')}
-                    {text('Answers go to', 'replyTo', 'Empty for the address itself')}
+                    {text('Reply-to address', 'replyTo', 'Empty for the address itself')}
                     {trouble && (
                       <div role="alert" className="border-s-3 border-madder bg-madder-tint px-3 py-2 text-sm">
                         <p className="font-semibold">{trouble.words}</p>

@@ -8,7 +8,7 @@ const PARTS = [
   { path: 'senders', label: 'Senders' },
   { path: 'domains', label: 'Domains' },
   { path: 'channels', label: 'Channels' },
-  { path: 'withheld', label: 'Not to write to' },
+  { path: 'withheld', label: 'Do not send' },
 ] as const;
 
 export function SendingTabs({ base }: { base: string }) {

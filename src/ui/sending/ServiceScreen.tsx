@@ -247,7 +247,7 @@ export function ServiceScreen(props: ServiceProps) {
             <Field
               label="Password"
               problem={problemAt(failure, '/password')}
-              hint={stored ? 'Stored. Type to change it' : 'Kept sealed, never shown again'}
+              hint={stored ? 'Stored. Type to change it' : 'Stored encrypted, never shown again'}
             >
               {(ids) => (
                 <input
@@ -266,7 +266,9 @@ export function ServiceScreen(props: ServiceProps) {
           {form.kind === 'relay' && text('Domains verified there', 'domains', 'With commas between them')}
           <div className="grid sm:grid-cols-3 gap-3">
             {text('Messages a day', 'perDay', 'Empty for no limit', { inputMode: 'numeric' })}
-            {text('Begins anew at', 'renewsAt', 'Hours and minutes, in the store’s time', { placeholder: '00:00' })}
+            {text('Daily limit resets at', 'renewsAt', 'Hours and minutes, in the store’s time', {
+              placeholder: '00:00',
+            })}
             {text('Messages a minute', 'perMinute', 'Empty for no limit', { inputMode: 'numeric' })}
           </div>
           <details>
@@ -284,11 +286,11 @@ export function ServiceScreen(props: ServiceProps) {
                   />
                 )}
               </Field>
-              {text('Name we greet with', 'ehloName', 'Empty for this machine’s own')}
+              {text('EHLO host name', 'ehloName', 'Empty for this machine’s own')}
               {text('Term in SPF', 'spf', 'Empty to look for it in DNS', { spellCheck: false })}
               {text('Connections at once', 'connections', undefined, { inputMode: 'numeric' })}
               {text('Messages on one connection', 'messagesPerConnection', undefined, { inputMode: 'numeric' })}
-              {text('Silent after, in seconds', 'timeout', undefined, { inputMode: 'numeric' })}
+              {text('Timeout in seconds', 'timeout', undefined, { inputMode: 'numeric' })}
             </div>
           </details>
           {mayEdit ? (

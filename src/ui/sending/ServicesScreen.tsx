@@ -101,7 +101,7 @@ export function ServicesScreen(props: ServicesProps) {
                   {mayEdit && (
                     <div className="mt-auto flex flex-wrap gap-1 pt-1">
                       <button type="button" className="btn" onClick={() => void pause(s)}>
-                        {s.paused ? 'Let it go on' : 'Pause'}
+                        {s.paused ? 'Resume' : 'Pause'}
                       </button>
                       <button
                         type="button"

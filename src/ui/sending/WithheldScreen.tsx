@@ -50,7 +50,7 @@ export function WithheldScreen({ base, entries, strays, zone, mayEdit, onAdd, on
       <div className="lg:grid lg:h-full lg:min-h-0 lg:grid-cols-[minmax(0,1fr)_20rem]">
         <div className="lg:min-h-0 lg:overflow-auto px-5 py-4">
           {list.length === 0 ? (
-            <Empty title="Everybody is written to">
+            <Empty title="No addresses on this list">
               An address is put here by itself when mail to it comes back for good, and by you when somebody asks for
               it.
             </Empty>
@@ -93,7 +93,7 @@ export function WithheldScreen({ base, entries, strays, zone, mayEdit, onAdd, on
                         <button
                           type="button"
                           className="btn btn-quiet"
-                          aria-label={`Write again to ${w.pattern}`}
+                          aria-label={`Remove from list to ${w.pattern}`}
                           onClick={() =>
                             void answered(onAllow(w.id)).then((r) => {
                               const left = valueOrToast(r);
@@ -101,7 +101,7 @@ export function WithheldScreen({ base, entries, strays, zone, mayEdit, onAdd, on
                             })
                           }
                         >
-                          Write again
+                          Remove from list
                         </button>
                       )}
                     </td>
@@ -155,12 +155,12 @@ export function WithheldScreen({ base, entries, strays, zone, mayEdit, onAdd, on
                 ))}
               </fieldset>
               <button type="submit" className="btn btn-main self-start">
-                Do not write to it
+                Add to list
               </button>
             </form>
           )}
           <section>
-            <PanelTitle>Not believed in 30 days</PanelTitle>
+            <PanelTitle>Bounce reports ignored, last 30 days</PanelTitle>
             {strays.length === 0 ? (
               <p className="mt-1 text-sm text-slate">Nothing came to the return-paths that was not ours.</p>
             ) : (

@@ -89,7 +89,7 @@ export async function impactOf(access: Access, slug: string): Promise<Impact> {
   const add = (map: Map<string, number>, key: string): void => void map.set(key, (map.get(key) ?? 0) + 1);
   const variantName = (id: string): string => {
     const title = own.find((r) => r.template.id === id)?.template.variantName ?? '';
-    return title === '' ? 'Everybody left' : title;
+    return title === '' ? 'Everyone else' : title;
   };
   const leftOut = (reason: Reason, number: string): void => {
     const why = reasonWords(reason);

@@ -140,7 +140,7 @@ export async function saveNotification(
         'invalid',
         problems.length === 1
           ? `${placeWords(problems[0]!.path)} ${problems[0]!.message}.`
-          : 'Some of it cannot be kept.',
+          : 'Nothing was saved. Correct the marked fields.',
         problems,
       );
     }
@@ -177,8 +177,8 @@ async function saveVariants(
   const kept = new Set(wanted.flatMap((v) => v.id ?? []));
   const last = wanted.at(-1)!;
   if (last.id !== everybody.id) {
-    throw new AppError('invalid', 'The version for everybody left comes last.', [
-      { path: `/variants/${wanted.length - 1}`, message: 'has to be the one for everybody left' },
+    throw new AppError('invalid', 'The version for everyone else comes last.', [
+      { path: `/variants/${wanted.length - 1}`, message: 'has to be the one for everyone else' },
     ]);
   }
   const gone = there.filter((t) => !kept.has(t.id));

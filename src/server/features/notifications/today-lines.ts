@@ -61,7 +61,7 @@ export function notificationLines({ store }: Access, rows: readonly BoardRow[], 
     }
     if (audience !== 'staff' || !everybody) continue;
     if (card.rules === 0)
-      unheard.push(told('failing', `Nobody on the staff hears of ${name}.`, 'Name somebody', '/routing'));
+      unheard.push(told('failing', `Nobody on the staff hears of ${name}.`, 'Choose who gets it', '/routing'));
     else {
       const rules = card.rules === 1 ? 'One rule says' : `${card.rules} rules say`;
       heard.push(told('good', `${rules} who hears of ${name}.`, 'See the rules', '/routing'));
@@ -83,7 +83,7 @@ export function notificationLines({ store }: Access, rows: readonly BoardRow[], 
     ...together(unheard, (names) => ({
       state: 'failing',
       fact: `Nobody on the staff hears of ${names}.`,
-      action: 'Name somebody',
+      action: 'Choose who gets it',
       href: '/routing',
     })),
     ...together(unpublished, (names, count) => ({

@@ -277,7 +277,7 @@ async function discountFor(access: Access, code: string | undefined, now: number
   const found = codes.find((c) => c.code.toLowerCase() === wanted.toLowerCase());
   const notYet = found?.startsAt !== undefined && found.startsAt > now;
   if (!found || problem?.severity === 'blocker' || notYet) {
-    throw new AppError('invalid', problem?.message ?? 'This code does not hold.', [
+    throw new AppError('invalid', problem?.message ?? 'This discount code is not valid.', [
       { path: '/code', message: problem?.message ?? 'does not hold' },
     ]);
   }

@@ -38,7 +38,7 @@ export async function sendingLines(access: Access, held: number): Promise<TodayL
       lines.push({
         state: 'failing',
         fact: `Nothing goes out as ${address} (${kind}): ${trouble.words}`,
-        action: 'See the ways out',
+        action: 'See senders',
         href: '/sending/senders',
       });
     }
@@ -69,7 +69,7 @@ function serviceLines(service: ServiceView, timeZone: string): TodayLine[] {
   const href = `/sending/services/${id}`;
   const lines: TodayLine[] = [];
   if (paused) {
-    lines.push({ state: 'waiting', fact: `${name} is paused; what is for it waits.`, action: 'Let it go on', href });
+    lines.push({ state: 'waiting', fact: `${name} is paused; what is for it waits.`, action: 'Resume', href });
   } else if (resting) {
     lines.push({ state: 'failing', fact: `${name} rests after failing: ${resting.words}`, action: 'See why', href });
   } else if (!check) {

@@ -27,14 +27,14 @@ export function Foreign({
     <Dialog
       open
       onClose={onClose}
-      title="Placeholders of another kind"
+      title="Placeholders from another system"
       foot={
         <>
           <button type="button" className="btn" onClick={() => onTake(new Map())}>
             Paste them as words
           </button>
           <button type="button" className="btn btn-main" onClick={() => onTake(names)}>
-            Paste with ours
+            Convert and paste
           </button>
         </>
       }

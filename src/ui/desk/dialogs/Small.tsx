@@ -32,7 +32,7 @@ export function SendTest({
       foot={
         <>
           <button type="button" className="btn" onClick={onClose}>
-            Not now
+            Close
           </button>
           <button type="submit" form="send-test" className="btn btn-main" disabled={busy || wrong || to.trim() === ''}>
             {busy ? 'Sending ...' : 'Send test'}
@@ -88,7 +88,7 @@ export function CopyBlock({
       foot={
         <>
           <button type="button" className="btn" onClick={onClose}>
-            Not now
+            Close
           </button>
           <button type="button" className="btn btn-main" disabled={slug === ''} onClick={() => onCopy(slug)}>
             Copy the block
@@ -130,7 +130,7 @@ export function MakePassage({
       foot={
         <>
           <button type="button" className="btn" onClick={onClose}>
-            Not now
+            Close
           </button>
           <button type="submit" form="make-passage" className="btn btn-main" disabled={name.trim() === ''}>
             Make the passage

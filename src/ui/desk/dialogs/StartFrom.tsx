@@ -92,7 +92,7 @@ export function StartFrom(props: StartFromProps) {
             Keep the draft
           </button>
           <button type="button" className="btn btn-main" onClick={() => void take()}>
-            Put it on the bench
+            Replace draft
           </button>
         </>
       }

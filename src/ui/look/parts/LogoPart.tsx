@@ -66,7 +66,7 @@ export function LogoPart(
             }
           />
           <Text
-            label="Words for those who do not see it"
+            label="Alternative text"
             value={logo.alt}
             disabled={!editable}
             max={120}

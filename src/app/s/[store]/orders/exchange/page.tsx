@@ -5,14 +5,14 @@ import { NotAllowed } from '@/ui/parts/NotAllowed';
 import { ExchangeScreen } from '@/ui/orders/ExchangeScreen';
 import { bringFileAction, previewFileAction } from './actions';
 
-export const metadata: Metadata = { title: 'Bring in, take out' };
+export const metadata: Metadata = { title: 'Import and export' };
 
 export default async function Exchange({ params }: { params: Promise<{ store: string }> }) {
   const access = await pageAccess(params);
   const { store } = access;
   if (!may(access.role, 'data.export')) {
     const back = { href: `/s/${store.id}/orders`, label: 'All orders' };
-    return <NotAllowed title="Bring in, take out" action="data.export" back={back} />;
+    return <NotAllowed title="Import and export" action="data.export" back={back} />;
   }
   return (
     <ExchangeScreen

@@ -5,7 +5,7 @@ import { strayCounts, withheldViews } from '@/server/features/sending/withheld';
 import { WithheldScreen } from '@/ui/sending/WithheldScreen';
 import { allowAction, withholdAction } from '../actions';
 
-export const metadata: Metadata = { title: 'Not to write to' };
+export const metadata: Metadata = { title: 'Do not send' };
 
 export default async function Withheld({ params }: { params: Promise<{ store: string }> }) {
   const access = await pageAccess(params);

@@ -11,7 +11,7 @@ interface Props {
 }
 
 export async function generateMetadata({ params }: Props): Promise<Metadata> {
-  return { title: `Walking ${decodeURIComponent((await params).number)}` };
+  return { title: `Steps of order ${decodeURIComponent((await params).number)}` };
 }
 
 export default async function Walk({ params }: Props) {
@@ -20,7 +20,7 @@ export default async function Walk({ params }: Props) {
   const store = access.store.id;
   if (!may(access.role, 'order.place')) {
     const back = { href: `/s/${store}/orders/${encodeURIComponent(number)}`, label: 'The order' };
-    return <NotAllowed title={`Walking ${number}`} action="order.place" back={back} />;
+    return <NotAllowed title={`Steps of order ${number}`} action="order.place" back={back} />;
   }
   const walk = await orNotFound(loadWalk(access, number));
   return (
