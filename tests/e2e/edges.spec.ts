@@ -285,6 +285,31 @@ test('letters are for lists and words while those are open, and can be turned of
   await expect(page.getByRole('heading', { name: 'Place an order' })).toBeVisible();
 });
 
+test('by keyboard the outline is walked past words, and the focus is never lost', async ({ page }) => {
+  await signIn(page);
+  await page.goto('/s/quillwick/desk/order-received');
+  const blocks = page.getByRole('list', { name: 'Blocks' }).getByRole('button');
+  await expect(page.frameLocator('iframe[title="The message"]').getByText('Thank you').first()).toBeVisible();
+  await blocks.nth(1).focus();
+  for (const at of [2, 3, 4]) {
+    await page.keyboard.press('ArrowDown');
+    await expect(blocks.nth(at)).toBeFocused();
+    await expect(blocks.nth(at)).toHaveAttribute('aria-current', 'true');
+  }
+  await page.keyboard.press('ArrowUp');
+  await page.keyboard.press('Enter');
+  const words = page.locator('.on-sheet [role="textbox"]');
+  await expect(words).toBeFocused();
+  await page.keyboard.press('Escape');
+  await expect(blocks.nth(3)).toBeFocused();
+  const name = await blocks.nth(4).textContent();
+  await page.keyboard.press('Delete');
+  await expect(blocks.nth(3)).toBeFocused();
+  expect((await blocks.nth(3).textContent())!.replace(/^\d+/, '')).toBe(name!.replace(/^\d+/, ''));
+  await page.keyboard.press('ControlOrMeta+z');
+  await expect(page.getByTestId('save-state')).toHaveText(/· saved$/);
+});
+
 test('by keyboard the spine is skipped, and the chart is read as a table', async ({ page }) => {
   await signIn(page);
   await page.goto('/s/quillwick/today');
@@ -356,6 +381,13 @@ test('every screen passes axe at WCAG 2.2 AA', async ({ page }) => {
       await expect(page.locator('.on-sheet [role="textbox"]')).toBeVisible();
     }
     found.push(...(await axeFindings(page, path)));
+  }
+  await page.setViewportSize({ width: 390, height: 844 });
+  for (const path of ['today', 'journey', 'orders', 'deliveries', 'desk/order-received', 'look', 'store/names']) {
+    await page.goto(`/s/quillwick/${path}`);
+    await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
+    await page.getByRole('button', { name: 'Menu' }).click();
+    found.push(...(await axeFindings(page, `${path} on a phone`)));
   }
   expect(found).toEqual([]);
 });

@@ -149,9 +149,29 @@ export function DeskScreen(props: DeskProps) {
     window.history.replaceState(window.history.state, '', `${here}${query}`);
   }, [here, query]);
 
-  const select = (next: Selected): void => {
+  const [typing, setTyping] = useState(true);
+  const select = (next: Selected, typesOn = true): void => {
     setChip(undefined);
+    setTyping(typesOn);
     setSelected(next);
+  };
+  const outline = useRef<HTMLDivElement>(null);
+  /** What had the focus may be gone: then the block's entry in the outline has it, or the place of the sheet. */
+  const keepFocus = (id: string | undefined): void => {
+    requestAnimationFrame(() => {
+      if (document.activeElement !== document.body) return;
+      const entry = id && outline.current?.querySelector<HTMLElement>(`[data-block="${CSS.escape(id)}"]`);
+      const shown =
+        entry && entry.checkVisibility()
+          ? entry
+          : outline.current?.parentElement?.querySelector<HTMLElement>('[data-testid="bench"]');
+      shown?.focus();
+    });
+  };
+  const leave = (): void => {
+    const left = selected?.kind === 'block' ? selected.id : undefined;
+    select(undefined);
+    keepFocus(left);
   };
 
   useDeskKeys({
@@ -159,7 +179,7 @@ export function DeskScreen(props: DeskProps) {
     onRedo: mayEdit ? () => dispatch({ type: 'redo' }) : undefined,
     onPrevious: props.previous && (() => router.push(`${base}/desk/${props.previous!.slug}${query}`)),
     onNext: props.next && (() => router.push(`${base}/desk/${props.next!.slug}${query}`)),
-    onEscape: () => setSelected(undefined),
+    onEscape: leave,
     onMove: mayEdit && selected?.kind === 'block' ? (by) => dispatch({ type: 'move', id: selected.id, by }) : undefined,
   });
 
@@ -281,6 +301,7 @@ export function DeskScreen(props: DeskProps) {
             }}
           >
             <div
+              ref={outline}
               className={`min-h-0 border-rule ${room === 'one' ? 'flex-1' : ''} ${room === 'two' ? 'order-1 border-s' : 'border-e'} ${room === undefined ? 'max-lg:hidden' : ''}`}
               hidden={!isOpen('blocks')}
             >
@@ -293,14 +314,14 @@ export function DeskScreen(props: DeskProps) {
                 passages={store.passageNames.filter((p) => notification || p.id !== item.slug)}
                 editable={mayEdit}
                 active={active}
-                onSelect={(id) => select({ kind: 'block', id })}
+                onSelect={(id, byKey) => select({ kind: 'block', id }, !byKey)}
                 onEdit={(id) => {
                   select({ kind: 'block', id });
                   toSheet();
                   requestAnimationFrame(() => editing.current?.focus());
                 }}
                 onMove={(id, by) => dispatch({ type: 'move', id, by })}
-                onRemove={remove}
+                onRemove={(id) => keepFocus(remove(id))}
                 onDuplicate={duplicate}
                 onAdd={(...block) => {
                   add(...block);
@@ -311,12 +332,15 @@ export function DeskScreen(props: DeskProps) {
             <div
               className="min-h-0 flex-1 overflow-auto px-4 py-4 max-sm:px-1"
               data-testid="bench"
+              tabIndex={-1}
               data-wide
               hidden={!isOpen('sheet')}
             >
               <Stage
                 head={notification}
                 room={available}
+                typing={typing}
+                onEscape={leave}
                 strip={shown}
                 {...{ template, places, store, direction, context, sender, now, rendered, findings, written }}
                 {...{ subject, preheader, block, segment, segmentPlace, formIndex, active, editor }}

@@ -18,7 +18,8 @@ export interface OutlineProps {
   passages: readonly { id: string; name: string }[];
   editable: boolean;
   active: Dragged | undefined;
-  onSelect: (id: string) => void;
+  /** `byKey`: from the keyboard, which stays in the outline. */
+  onSelect: (id: string, byKey: boolean) => void;
   onMove: (id: string, by: -1 | 1) => void;
   onRemove: (id: string) => void;
   onDuplicate: (id: string) => void;
@@ -125,7 +126,7 @@ function Row(props: RowProps) {
               : 'border-y border-transparent hover:bg-petrol-tint/60'
           }`}
           {...listeners}
-          onClick={() => onSelect(block.id)}
+          onClick={(e) => onSelect(block.id, e.detail === 0)}
           onKeyDown={(e) => {
             const step = e.key === 'ArrowDown' ? 1 : e.key === 'ArrowUp' ? -1 : 0;
             if (step !== 0) {
@@ -134,7 +135,7 @@ function Row(props: RowProps) {
                 onMove(block.id, step);
                 requestAnimationFrame(() => focusOn(block.id));
               } else if (order[index + step]) {
-                onSelect(order[index + step]!);
+                onSelect(order[index + step]!, true);
                 focusOn(order[index + step]);
               }
             } else if (e.key === 'Enter') {

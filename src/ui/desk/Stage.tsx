@@ -50,12 +50,16 @@ export interface StageProps {
   formIndex: number;
   editable: boolean;
   active: Dragged | undefined;
+  /** Whether whoever selected the block goes on by typing. */
+  typing: boolean;
   editor: WordsEditorHandle | null;
   editorRef: Ref<WordsEditorHandle>;
   sheetRef: Ref<SheetHandle>;
   onSelect: (
     selected: { kind: 'block'; id: string } | { kind: 'head'; id: 'subject' | 'preheader' } | undefined,
   ) => void;
+  /** Out of the words. */
+  onEscape: () => void;
   onWords: (segment: string, source: string) => void;
   readTemplate: ReadTemplate;
   onTemplate: (template: Template) => void;
@@ -173,9 +177,10 @@ export function Stage(props: StageProps) {
               block && editable ? (
                 <WordsOnSheet
                   {...{ place, block, segment, segmentPlace, formIndex, language, direction, context, onChip }}
+                  typing={props.typing}
                   editorRef={props.editorRef}
                   onWords={(source) => onWords(block.id, source)}
-                  onEscape={() => onSelect(undefined)}
+                  onEscape={props.onEscape}
                 />
               ) : null
             }

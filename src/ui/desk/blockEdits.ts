@@ -18,7 +18,8 @@ export type Selected = { kind: 'block'; id: string } | { kind: 'head'; id: 'subj
 
 export interface BlockEdits {
   add: (kind: Block['kind'], passage?: string) => void;
-  remove: (id: string) => void;
+  /** Gives the block that is selected then. */
+  remove: (id: string) => string | undefined;
   duplicate: (id: string) => void;
   put: (dragged: Dragged, place: Place) => void;
   replace: (next: Template, said: string) => void;
@@ -44,7 +45,7 @@ export function blockEdits(
   selected: Selected,
   codes: readonly { code: string }[],
   dispatch: (action: DraftAction) => void,
-  select: (next: Selected) => void,
+  select: (next: Selected, typesOn?: boolean) => void,
 ): BlockEdits {
   const addAt = (kind: Block['kind'], place: Place, more?: Partial<Block>): void => {
     const id = freshBlockId(template, kind);
@@ -66,15 +67,16 @@ export function blockEdits(
   /** What a new block begins with besides its kind: a code that the store has. */
   const startingWith = (kind: Block['kind']): Partial<Block> | undefined =>
     kind === 'discount' && codes[0] ? ({ code: codes[0].code } as Partial<Block>) : undefined;
-  const remove = (id: string): void => {
+  const remove = (id: string): string | undefined => {
     const order_ = allBlocks(template.blocks);
     const at = order_.findIndex((b) => b.id === id);
     const neighbour = order_[at + 1] ?? order_[at - 1];
     dispatch({ type: 'remove', id });
-    select(neighbour && { kind: 'block', id: neighbour.id });
+    select(neighbour && { kind: 'block', id: neighbour.id }, false);
     toast(`${BLOCK_LABELS[order_[at]!.kind]} taken out.`, {
       action: { label: 'Put back', onClick: () => dispatch({ type: 'undo' }) },
     });
+    return neighbour?.id;
   };
   const duplicate = (id: string): void => {
     const source = blockOf(template.blocks, id);

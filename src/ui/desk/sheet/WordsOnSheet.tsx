@@ -17,6 +17,8 @@ export interface WordsOnSheetProps {
   language: string;
   direction: Direction;
   context: EditingContext;
+  /** Whether whoever selected the block goes on by typing, as usual. */
+  typing?: boolean;
   editorRef: Ref<WordsEditorHandle>;
   onWords: (source: string) => void;
   onChip?: (chip: ChipOpen | undefined) => void;
@@ -52,7 +54,7 @@ export function WordsOnSheet(props: WordsOnSheetProps) {
         label={segmentPlace?.label ?? ''}
         direction={direction}
         editable
-        autoFocus
+        autoFocus={props.typing ?? true}
         className="on-sheet"
         style={{ ...place.style, minHeight: height }}
         onChange={onWords}
