@@ -106,7 +106,7 @@ function Method({
         {method.account && <Account {...{ at, method, problem, set }} saved={before?.iban} />}
       </fieldset>
       {accountChanged && unpaid > 0 && (
-        <p className="mt-3 text-sm text-brass-deep">
+        <p className="mt-3 text-sm text-marigold-ink">
           {plural(unpaid, 'customer has', 'customers have')} not paid by {method.name} yet, and may have the former
           account in a message. Their reminders will name the new one.
         </p>
