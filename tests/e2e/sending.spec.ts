@@ -219,7 +219,7 @@ test('senders: what no service sends as is found when it is saved', async ({ pag
   await staff.getByLabel('Name').fill('Quillwick | Handmade paper');
   await expect(staff.getByText('It reads like the title of a page.')).toBeVisible();
   await staff.getByLabel('Name').fill('Quillwick staff');
-  await staff.getByLabel('Address').fill('mill@elsewhere.example');
+  await staff.getByLabel('Address', { exact: true }).fill('mill@elsewhere.example');
   await page.getByRole('button', { name: 'Save the senders' }).click();
   await expect(staff.getByRole('alert')).toContainText('not for elsewhere.example');
   await expect(staff.getByRole('alert').getByRole('listitem')).toHaveCount(2);

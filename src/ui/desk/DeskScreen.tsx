@@ -427,7 +427,7 @@ const PANELS = [
   { value: 'details', label: 'Details' },
 ] as const;
 
-/** Widths of the outline and of the details, in pixels. */
-const SIDES = [208, 272] as const;
+/** Widths of the outline and of the details, in pixels: with a sheet of 640 they fill a screen of 1280 beside the spine. */
+const SIDES = [200, 260] as const;
 
 const isHead = (id: string): id is 'subject' | 'preheader' => id === 'subject' || id === 'preheader';
