@@ -10,8 +10,13 @@ export async function withoutRoom(page: Page): Promise<string[]> {
       const words = (el.getAttribute('aria-label') ?? el.textContent ?? '').replace(/\s+/g, ' ').trim().slice(0, 40);
       return `${el.tagName.toLowerCase()} "${words}"`;
     };
-    /** Clipped to one pixel for those who hear the page, and not to be seen. */
-    const heardOnly = (el: Element): boolean => el.closest('.sr-only') !== null;
+    /** Clipped away for those who hear the page, and not to be seen. */
+    const heardOnly = (el: Element): boolean => {
+      for (let up: Element | null = el; up; up = up.parentElement) {
+        if (getComputedStyle(up).clipPath === 'inset(50%)') return true;
+      }
+      return false;
+    };
     const scrollsAside = (el: Element): boolean => {
       for (let up: Element | null = el; up && up !== document.body; up = up.parentElement) {
         const { overflowX } = getComputedStyle(up);
