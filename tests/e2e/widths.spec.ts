@@ -96,6 +96,7 @@ test.describe('on a phone', () => {
     const dialog = page.getByRole('dialog');
     await dialog.getByLabel('Carrier').fill('Carterline');
     await dialog.getByLabel('Tracking number').fill('CL 390');
+    expect(await withoutRoom(page)).toEqual([]);
     await dialog.getByRole('button', { name: 'Dispatch', exact: true }).click();
     await expect(dialog).toHaveCount(0);
     await arrived(address, number);

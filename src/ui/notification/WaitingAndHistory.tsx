@@ -36,7 +36,7 @@ export function WaitingPart({
               <>
                 <button
                   type="button"
-                  className="link"
+                  className="link -my-1 py-1"
                   aria-label={`Send now: ${w.order}`}
                   onClick={() => void answered(onSendNow(w.id)).then(valueOrToast)}
                 >
@@ -44,7 +44,7 @@ export function WaitingPart({
                 </button>
                 <button
                   type="button"
-                  className="link"
+                  className="link -my-1 py-1"
                   aria-label={`Stop: ${w.order}`}
                   onClick={() => void answered(onStop(w.id)).then(valueOrToast)}
                 >

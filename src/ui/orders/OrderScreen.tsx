@@ -135,7 +135,7 @@ export function OrderScreen(props: OrderProps) {
                       <>
                         <button
                           type="button"
-                          className="link"
+                          className="link -my-1 py-1"
                           aria-label={`Send now: ${d.notification}`}
                           onClick={() => void answered(props.onSendNow(d.id)).then(valueOrToast)}
                         >
@@ -143,7 +143,7 @@ export function OrderScreen(props: OrderProps) {
                         </button>
                         <button
                           type="button"
-                          className="link"
+                          className="link -my-1 py-1"
                           aria-label={`Stop ${d.notification}`}
                           onClick={() => void answered(props.onStop(d.id)).then(valueOrToast)}
                         >
