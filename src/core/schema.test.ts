@@ -17,30 +17,33 @@ describe('problems in words', () => {
 
   it('speak of the branch of a union that was meant', () => {
     expect(problems({ shapes: [{ kind: 'circle', radius: 0 }] })).toEqual([
-      { path: '/shapes/0/radius', message: '0 is too small: at least 1' },
+      { path: '/shapes/0/radius', message: 'Enter a number of at least 1.' },
     ]);
     expect(problems({ shapes: [{ kind: 'box', width: 1 }] })).toEqual([
-      { path: '/shapes/0/height', message: 'is missing' },
+      { path: '/shapes/0/height', message: 'This is missing.' },
     ]);
   });
 
   it('say what a value could have been when it fits none', () => {
     expect(problems({ shapes: [{ kind: 'star' }] })).toEqual([
-      { path: '/shapes/0/kind', message: '"star" is not one of "circle", "box"' },
+      { path: '/shapes/0/kind', message: 'Choose one of "circle", "box"; "star" is none of them.' },
     ]);
   });
 
   it('call an empty value empty, whatever form it should have had', () => {
     const address = checker(Type.Object({ to: Type.String({ format: 'mail-address' }) }));
-    expect(address({ to: '' })).toEqual({ ok: false, problems: [{ path: '/to', message: 'is empty' }] });
+    expect(address({ to: '' })).toEqual({
+      ok: false,
+      problems: [{ path: '/to', message: 'Enter an email address, such as anna@shop.example.' }],
+    });
     // A number's field that was emptied.
     for (const radius of [null, Number.NaN]) {
       expect(problems({ shapes: [{ kind: 'circle', radius }] })).toEqual([
-        { path: '/shapes/0/radius', message: 'is empty' },
+        { path: '/shapes/0/radius', message: 'Fill this in.' },
       ]);
     }
     expect(problems({ shapes: [{ kind: 'circle', radius: 'two' }] })).toEqual([
-      { path: '/shapes/0/radius', message: '"two" is not a number' },
+      { path: '/shapes/0/radius', message: 'Enter a number.' },
     ]);
   });
 

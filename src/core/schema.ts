@@ -5,10 +5,11 @@
 import type { Static, TSchema } from '@sinclair/typebox';
 import Ajv, { type ErrorObject } from 'ajv';
 import addFormats from 'ajv-formats';
+import { errorSentence } from './schema-words';
 import { SIZE_LIMITS, sizeOf, type SizeLimits } from './size';
 import { minorDigits } from './text/formatters';
 
-/** One thing wrong with a value: a JSON Pointer (RFC 6901) to the place, and what to do about it. */
+/** One thing wrong with a value: a JSON Pointer (RFC 6901) to the place, and a sentence that says what to do about it. */
 export interface SchemaProblem {
   path: string;
   message: string;
@@ -117,7 +118,7 @@ export function schemaProblems(errors: readonly ErrorObject[]): SchemaProblem[] 
           : error.instancePath;
     if (seen.has(path)) return [];
     seen.add(path);
-    return [{ path, message: errorWords(error) }];
+    return [{ path, message: errorSentence(error, path) }];
   });
 }
 
@@ -156,82 +157,6 @@ function tellingErrors(errors: readonly ErrorObject[]): ErrorObject[] {
   return rest.length > 0 ? rest : [...errors];
 }
 
-const SHOWN = 60;
-
-/** A value as it is shown in an error: its beginning, however large it is. */
-function shown(data: unknown): string {
-  const text = beginning(data, 3);
-  return text.length > SHOWN ? `${text.slice(0, SHOWN - 3)}...` : text;
-}
-
-function beginning(data: unknown, levels: number): string {
-  if (typeof data === 'string') return JSON.stringify(data.slice(0, SHOWN));
-  if (typeof data !== 'object' || data === null) return JSON.stringify(data) ?? 'nothing';
-  if (levels === 0) return '...';
-  let text = '';
-  for (const key in data) {
-    if (text.length > SHOWN) break;
-    const value = beginning((data as Record<string, unknown>)[key], levels - 1);
-    text += `${text === '' ? '' : ','}${Array.isArray(data) ? value : `${JSON.stringify(key.slice(0, SHOWN))}:${value}`}`;
-  }
-  return Array.isArray(data) ? `[${text}]` : `{${text}}`;
-}
-
-const FORMAT_WORDS: Record<string, string> = {
-  'mail-address': 'is not a mail address: it needs a name, an @ and a domain, such as anna@shop.example',
-  currency: 'is not a currency code (ISO 4217), such as EUR or GBP',
-  language: 'is not a language tag (BCP 47), such as en or de',
-  'time-zone': 'is not a time zone, such as Europe/Berlin',
-  'date-time':
-    'is not a time as RFC 3339 writes it, from 1900 to 2199 and without leap seconds, such as 2026-11-24T09:14:00Z',
-  uri: 'is not a full address, such as https://shop.example/orders/1',
-  uuid: 'is not a UUID',
-};
-
-function errorWords(error: ErrorObject): string {
-  const params = error.params as Record<string, unknown>;
-  const it = shown(error.data);
-  // A number's field of a form that nothing was typed in.
-  if (Number.isNaN(error.data)) return 'is empty';
-  switch (error.keyword) {
-    case 'required':
-      return 'is missing';
-    case 'additionalProperties':
-      return 'is not known here; check the spelling or leave it out';
-    case 'type':
-      if (error.data === null || error.data === '') return 'is empty';
-      return `${it} is not ${withArticle(String(params.type))}`;
-    case 'minimum':
-    case 'exclusiveMinimum':
-      return `${it} is too small: at least ${String(params.limit)}`;
-    case 'maximum':
-      return `${it} is too large: at most ${String(params.limit)}`;
-    case 'minLength':
-      return error.data === '' ? 'is empty' : `is too short: at least ${String(params.limit)} characters`;
-    case 'maxLength':
-      return `is too long: at most ${String(params.limit)} characters`;
-    case 'minItems':
-      return `has too few entries: at least ${String(params.limit)}`;
-    case 'maxItems':
-      return `has too many entries: at most ${String(params.limit)}`;
-    case 'enum':
-      return `${it} is not one of ${(params.allowedValues as unknown[]).map(shown).join(', ')}`;
-    case 'const':
-      return `${it} must be ${shown(params.allowedValue)}`;
-    case 'format':
-      if (error.data === '') return 'is empty';
-      return `${it} ${FORMAT_WORDS[String(params.format)] ?? `is not a ${String(params.format)}`}`;
-    default:
-      return `${it}: ${error.message ?? 'is not valid'}`;
-  }
-}
-
-function withArticle(type: string): string {
-  const word =
-    { integer: 'whole number', object: 'object', array: 'list', string: 'text', boolean: 'yes or no' }[type] ?? type;
-  return word === 'text' || word === 'yes or no' ? word : `${/^[aeiou]/.test(word) ? 'an' : 'a'} ${word}`;
-}
-
 /** A JSON Pointer as a person reads it: `/lines/0/quantity` is "lines, entry 1, quantity". */
 export function placeWords(path: string): string {
   if (path === '') return 'the whole';
@@ -243,3 +168,11 @@ export function placeWords(path: string): string {
     )
     .join(', ');
 }
+
+/** A problem for where no field stands beside it: its place, then its sentence. */
+export const placedSentence = ({ path, message }: SchemaProblem): string => {
+  if (path === '') return message;
+  // Findings name their place in words already.
+  const place = path.startsWith('/') ? placeWords(path) : path;
+  return `${place.charAt(0).toUpperCase()}${place.slice(1)}: ${message}`;
+};

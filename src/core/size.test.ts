@@ -14,7 +14,7 @@ describe('the size of what comes from outside', () => {
 
   it('stops at the limit of values, in objects and in lists', () => {
     const wide = Object.fromEntries(Array.from({ length: 200 }, (_, i) => [`k${i}`, i]));
-    expect(sizeOf(wide, { values: 100, depth: 5 }).problem?.message).toBe('has more than 100 values in it');
+    expect(sizeOf(wide, { values: 100, depth: 5 }).problem?.message).toBe('This has more than 100 values in it.');
     expect(sizeOf(Array(200).fill(0), { values: 100, depth: 5 }).problem).toBeDefined();
     expect(sizeOf(Array(99).fill(0), { values: 100, depth: 5 }).problem).toBeUndefined();
   });
@@ -23,7 +23,7 @@ describe('the size of what comes from outside', () => {
     expect(sizeOf(nested(4), { values: 100, depth: 4 }).problem).toBeUndefined();
     expect(sizeOf(nested(100_000), { values: 200_000, depth: 4 }).problem).toEqual({
       path: '/a/a/a/a',
-      message: 'is nested more than 4 levels deep',
+      message: 'This is nested more than 4 levels deep.',
     });
   });
 

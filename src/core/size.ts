@@ -48,10 +48,14 @@ export function sizeOf(value: unknown, limits: SizeLimits = SIZE_LIMITS): Size {
     level.next += 1;
     values += 1;
     if (values > limits.values) {
-      return { values, depth, problem: { path: '', message: `has more than ${limits.values} values in it` } };
+      return { values, depth, problem: { path: '', message: `This has more than ${limits.values} values in it.` } };
     }
     if (levels.length >= limits.depth && typeof entry[1] === 'object' && entry[1] !== null) {
-      return { values, depth, problem: { path: place(), message: `is nested more than ${limits.depth} levels deep` } };
+      return {
+        values,
+        depth,
+        problem: { path: place(), message: `This is nested more than ${limits.depth} levels deep.` },
+      };
     }
     open(entry[1]);
   }

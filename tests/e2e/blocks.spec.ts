@@ -124,8 +124,8 @@ test('a condition is built, read as a sentence, and seen true for one order and 
   await expect(page.getByTestId('tried')).toContainText('In the message');
   await expect(sheet(page).locator('.lb-help')).toBeVisible();
 
-  await page.getByRole('button', { name: 'And one more' }).click();
-  await page.getByRole('button', { name: 'Asks about' }).nth(1).click();
+  await page.getByRole('button', { name: 'Add a condition' }).click();
+  await page.getByRole('button', { name: 'Condition on' }).nth(1).click();
   await page.getByRole('option', { name: 'Category' }).click();
   await expect(page.getByTestId('sentence')).toContainText('ordered as a guest and it contains');
   await page.getByRole('radio', { name: 'Text', exact: true }).click();
@@ -134,7 +134,7 @@ test('a condition is built, read as a sentence, and seen true for one order and 
   await expect(page.getByTestId('text-part')).toContainText('Nobody at home?');
   await page.getByRole('radio', { name: 'all hold' }).click();
   await page.getByRole('radio', { name: 'none of' }).click();
-  await expect(page.getByTestId('sentence')).toContainText('and it contains no');
+  await expect(page.getByTestId('sentence')).toContainText('and the order contains no');
   await expect(page.getByTestId('text-part')).toContainText('Nobody at home?');
   await undoAll(page);
 });
@@ -318,7 +318,7 @@ test('a block becomes a passage, is edited once, and changes in every message th
   await page.getByRole('button', { name: 'More' }).click();
   await page.getByRole('menuitem', { name: 'Take the passage away' }).click();
   await expect(
-    page.getByText('The passage is used in On its way, Refund issued. Take it out there first.'),
+    page.getByText('The passage is used in On its way, Refund issued. Remove it there first.'),
   ).toBeVisible();
   for (const slug of ['on-its-way', 'refund-issued']) {
     await page.goto(`/s/quillwick-trade/desk/${slug}?order=SAMPLE-PART`);

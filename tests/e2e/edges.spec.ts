@@ -141,7 +141,7 @@ test('routing: a rule is added by address, tried on an order, tested, and taken 
   await page.getByRole('button', { name: 'Add to New order' }).click();
   await expect(page.getByText(/Address "print@" is not a mail address/)).toBeVisible();
   await page.getByLabel('Address', { exact: true }).fill('print@bindery-print.example');
-  await page.getByLabel('Hears of').click();
+  await page.getByLabel('Gets messages about').click();
   await page.getByRole('option', { name: 'orders with papers' }).click();
   await page.getByRole('button', { name: 'Add to New order' }).click();
   const rule = page.getByRole('listitem').filter({ hasText: 'print@bindery-print.example' });
@@ -149,7 +149,7 @@ test('routing: a rule is added by address, tried on an order, tested, and taken 
   await expect(page.getByText(/print@bindery-print.example hears (only )?of orders with papers/)).toBeVisible();
   await rule.first().getByRole('button', { name: 'Send a test' }).click();
   await arrived('print@bindery-print.example', '[Test] New order');
-  await page.getByRole('button', { name: 'Take away print@bindery-print.example' }).click();
+  await page.getByRole('button', { name: 'Remove print@bindery-print.example' }).click();
   await page.getByRole('button', { name: 'Put back' }).click();
   await expect(rule.first()).toBeVisible();
 });
@@ -178,8 +178,8 @@ test('when Libellus does not answer, it says so, what was typed stays, and the s
   await away(false);
   await form.getByRole('button', { name: 'Add to Item late' }).click();
   await expect(form).toHaveCount(0);
-  await page.getByRole('button', { name: 'Take away away@bindery-print.example' }).click();
-  await expect(page.getByText('away@bindery-print.example no longer hears of Item late.')).toBeVisible();
+  await page.getByRole('button', { name: 'Remove away@bindery-print.example' }).click();
+  await expect(page.getByText('away@bindery-print.example no longer gets Item late.')).toBeVisible();
 
   await page.goto('/s/quillwick/desk/on-its-way');
   const send = page.getByRole('button', { name: 'Send test to me' });

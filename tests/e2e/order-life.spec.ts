@@ -54,7 +54,7 @@ test('an order goes through payment, two parcels, a part refund and a cancellati
       await dialog.getByLabel(/Pieces of Kozo sheet/).fill('0');
       await dialog.getByLabel(/Pieces of Bone folder/).fill('0');
       await dialog.getByRole('button', { name: 'Dispatch', exact: true }).click();
-      await expect(dialog.getByText('Say how many pieces of what.')).toBeVisible();
+      await expect(dialog.getByText('Enter a quantity for at least one item.')).toBeVisible();
       await dialog.getByLabel(/Pieces of Kozo sheet/).fill('3');
       await dialog.getByRole('button', { name: 'Dispatch', exact: true }).click();
       await expect(dialog.getByText('This is more than the 2 that are left')).toBeVisible();
@@ -198,18 +198,18 @@ test('a notification that would reach the same people is found before it is turn
   await test.step('a condition nobody can meet is refused at its place', async () => {
     const only = page.getByRole('region', { name: 'Only when' });
     await only.getByRole('button', { name: 'Add a condition' }).click();
-    await only.getByRole('button', { name: 'And one more' }).click();
+    await only.getByRole('button', { name: 'Add a condition' }).click();
     await only
-      .getByRole('button', { name: /^Asks about/ })
+      .getByRole('button', { name: /^Condition on/ })
       .nth(1)
       .click();
     await page.getByRole('option', { name: 'Guest or account' }).click();
     await only.getByRole('radio', { name: 'an account' }).last().click();
     await page.getByRole('button', { name: 'Save' }).click();
     await expect(
-      page.getByText(/It can be met by nobody: the customer ordered as a guest, and the customer has an account/),
+      page.getByText(/It No order can match both “the customer ordered as a guest” and “the customer has an account”./),
     ).toBeVisible();
-    await only.getByRole('button', { name: 'Take out: Guest or account' }).last().click();
+    await only.getByRole('button', { name: 'Remove: Guest or account' }).last().click();
   });
   await test.step('it waits, is tried with an order, and keeps its name for the team', async () => {
     await page.getByRole('button', { name: 'Add a delay' }).click();
@@ -279,7 +279,7 @@ test('a version is added for some orders, and its words are its own', async ({ p
   await page.goto('/s/quillwick/journey/payment-received');
   await page.getByRole('button', { name: 'Add a version' }).click();
   await page.getByLabel('Name of the version').fill('Workshop seats');
-  await page.getByRole('button', { name: 'Asks about: Guest or account' }).click();
+  await page.getByRole('button', { name: 'Condition on: Guest or account' }).click();
   await page.getByRole('option', { name: 'Category' }).click();
   await page.getByRole('button', { name: 'Save' }).click();
   const version = page.getByRole('listitem', { name: 'Workshop seats' });
@@ -343,7 +343,7 @@ test('a list is brought in with every problem at its row, and taken out again', 
   );
   const problems = page.getByRole('list', { name: 'Problems' });
   await expect(problems).toContainText('row 3name is a formula. Save the file with values');
-  await expect(problems).toContainText('row 4price "viel" is no amount in EUR');
+  await expect(problems).toContainText('row 4price "viel" is not an amount in EUR.');
   await expect(page.getByRole('button', { name: 'Bring in all 1' })).toBeDisabled();
   await page.getByRole('button', { name: 'Bring in the 1 good ones' }).click();
   await expect(page.getByText('Brought in: 1 new, 0 that were there.')).toBeVisible();

@@ -54,7 +54,7 @@ test('an address that is not there fails with its cause, is not written to again
   await expect(page.getByText('The address is not written to until it is allowed again under Sending.')).toBeVisible();
   // Trying again asks the list first: nobody is helped by a second refusal.
   await page.getByRole('button', { name: 'Try again now' }).click();
-  await expect(page.getByText(`${address} is not written to: refused: 550`)).toBeVisible();
+  await expect(page.getByText(`${address} is on the do-not-send list: refused: 550`)).toBeVisible();
   await page.goto('/s/quillwick/sending/withheld');
   const entry = page.getByRole('row').filter({ hasText: address });
   await expect(entry).toContainText('refused: 550');

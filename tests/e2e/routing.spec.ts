@@ -9,7 +9,7 @@ test('a colleague hears only of some orders, is found to leave a hole, and hears
   await page.goto('/s/quillwick/routing');
   const late = page.getByRole('region', { name: 'Stop: cancelled' });
   await expect(late.getByRole('listitem').filter({ hasText: 'Tom Ashdown' })).toContainText(
-    'orders of which this is true: it comes to €100.00 or more',
+    'orders of which this is true: the order total is at least €100.00',
   );
 
   // Only Pawel hears of all new orders: once he is for one place, the others are heard of by nobody.
@@ -17,10 +17,12 @@ test('a colleague hears only of some orders, is found to leave a hole, and hears
   await expect(fresh.getByTestId('hole')).toHaveCount(0);
   await fresh.getByRole('button', { name: 'Change the rule of Pawel Rutka' }).click();
   const form = page.getByRole('form', { name: 'Change the rule of Pawel Rutka' });
-  await form.getByLabel('Hears of').click();
+  await form.getByLabel('Gets messages about').click();
   await page.getByRole('option', { name: 'orders of which something is true' }).click();
-  await choosePick(page, 'Asks about', 'Place of dispatch');
-  await expect(form.getByTestId('sentence')).toHaveText(/^Hears of orders of which this is true: it leaves from the /);
+  await choosePick(page, 'Condition on', 'Place of dispatch');
+  await expect(form.getByTestId('sentence')).toHaveText(
+    /^Gets messages about orders of which this is true: the order ships from the /,
+  );
   await form.getByRole('button', { name: 'Keep the change' }).click();
   await expect(form).toHaveCount(0);
   const hole = fresh.getByTestId('hole');
@@ -38,7 +40,7 @@ test('a colleague hears only of some orders, is found to leave a hole, and hears
   await page.reload();
   await expect(page.getByLabel('Try an order')).toHaveValue(new RegExp(`^${number} `));
   await expect(
-    page.getByText(/Pawel Rutka hears only of orders of which this is true: it leaves from the/),
+    page.getByText(/Pawel Rutka gets messages only about orders where the order ships from the/),
   ).toBeVisible();
   const heard = async (of: string): Promise<boolean> =>
     (await mailbox('pawel@quillwick.example')).some((m) => m.subject.includes(of));
@@ -46,7 +48,7 @@ test('a colleague hears only of some orders, is found to leave a hole, and hears
   expect(await heard(number)).toBe(false);
 
   await fresh.getByRole('button', { name: 'Change the rule of Pawel Rutka' }).click();
-  await form.getByLabel('Hears of').click();
+  await form.getByLabel('Gets messages about').click();
   await page.getByRole('option', { name: 'all orders' }).click();
   await form.getByRole('button', { name: 'Keep the change' }).click();
   await expect(hole).toHaveCount(0);
@@ -62,12 +64,12 @@ test('a rule that no order can meet is refused where it is built', async ({ page
   const form = page.getByRole('form', { name: 'Choose who gets it for New order' });
   await form.getByRole('radio', { name: 'Another address' }).click();
   await form.getByLabel('Address', { exact: true }).fill('never@bindery-print.example');
-  await form.getByLabel('Hears of').click();
+  await form.getByLabel('Gets messages about').click();
   await page.getByRole('option', { name: 'orders of which something is true' }).click();
-  await choosePick(page, 'Asks about', 'Guest or account');
-  await form.getByRole('button', { name: 'And one more' }).click();
+  await choosePick(page, 'Condition on', 'Guest or account');
+  await form.getByRole('button', { name: 'Add a condition' }).click();
   await form
-    .getByLabel(/^Asks about/)
+    .getByLabel(/^Condition on/)
     .nth(1)
     .click();
   await page.getByRole('option', { name: 'Guest or account' }).click();
@@ -77,7 +79,7 @@ test('a rule that no order can meet is refused where it is built', async ({ page
     .click();
   await form.getByRole('button', { name: 'Add to New order' }).click();
   await expect(form.getByRole('alert')).toContainText(
-    'No order would be told of by this rule. The condition can be met by no order: the customer ordered as a guest, and the customer has an account.',
+    'No order would be told of by this rule. The condition No order can match both the customer ordered as a guest, and the customer has an account.',
   );
   await expect(form.getByLabel('Address', { exact: true })).toHaveValue('never@bindery-print.example');
   await form.getByRole('button', { name: 'Close' }).click();

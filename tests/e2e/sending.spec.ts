@@ -176,7 +176,7 @@ test('an address that is not to be written to is left alone; one message is rele
   const row = page.getByRole('row').filter({ hasText: 'E2E-HOLD' });
   await expect(row).toContainText('not sent');
   await row.getByRole('link').first().click();
-  await expect(page.getByText('@withheld-e2e.example is not written to: asked by telephone')).toBeVisible();
+  await expect(page.getByText('@withheld-e2e.example is on the do-not-send list: asked by telephone')).toBeVisible();
   await page.getByRole('button', { name: 'Send once anyway' }).click();
   await arrived('reader@withheld-e2e.example', 'E2E-HOLD');
   await expect(page.getByRole('button', { name: 'Send once anyway' })).toHaveCount(0);

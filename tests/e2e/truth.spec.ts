@@ -300,10 +300,10 @@ test('who is not written to is in no forecast: not in Routing, and not in what i
   await page.getByRole('button', { name: /^Send to Grace/ }).click();
   await expect(page.getByRole('dialog')).toContainText('1 person does not get it');
   await page.getByRole('dialog').getByRole('button', { name: 'Not yet' }).click();
-  await expect(page.getByText(`@withheld-${stamp}.example is not written to: asked to`).first()).toBeVisible();
+  await expect(page.getByText(`@withheld-${stamp}.example is on the do-not-send list: asked to`).first()).toBeVisible();
   await page.goto(`/s/quillwick/routing?order=${two}`);
   await choose(page, 'Try an order', two);
-  await expect(page.getByText(`@withheld-${stamp}.example is not written to: asked to`).first()).toBeVisible();
+  await expect(page.getByText(`@withheld-${stamp}.example is on the do-not-send list: asked to`).first()).toBeVisible();
 });
 
 test('a method is set up: wrong digits and patterns are refused at their place, and a change reaches the next message', async ({

@@ -16,7 +16,7 @@ test('a colleague adapts a message on an order, looks once more, and it arrives 
   await expect(page.getByRole('link', { name: FREE })).toHaveAttribute('aria-current', 'page');
   // Nothing has left yet, so nothing can be looked for, and it says so.
   await expect(page.getByRole('navigation', { name: 'Messages' })).toContainText(
-    'Looking for a parcel goes out only when the parcel can be followed.',
+    'Looking for a parcel goes out only when the parcel can be tracked.',
   );
   await page.getByRole('link', { name: /^One question/ }).click();
   await expect(sheet(page).locator('h1')).toContainText('One question');
@@ -95,7 +95,7 @@ test('several orders are chosen on two pages of the list and written to at once'
   await page.getByRole('link', { name: 'Write to them' }).click();
 
   await expect(page.getByRole('region', { name: 'Not to' })).toContainText(
-    'Orders from Bazaarlane may not be answered with mail to the customer.',
+    'Customer messages are blocked for Bazaarlane orders.',
   );
   await page.getByRole('button', { name: new RegExp(numbers[1]!) }).click();
   await expect(sheet(page).locator('body')).toContainText(numbers[1]!);

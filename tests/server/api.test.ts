@@ -81,7 +81,7 @@ describe('POST /api/v1/events', () => {
       'an address without a domain',
       { customer: { email: 'iwona' } },
       '/data/order/customer/email',
-      /not a mail address/,
+      /Enter an email address/,
     ],
     ['a channel it does not have', { channel: 'stall' }, '/data/order/channel', /not a channel of Quillwick/],
   ])('answers 400 to %s, with its place in words', async (_what, change, path, words) => {

@@ -34,7 +34,7 @@ describe('whom not to write to', () => {
     expect(delivery).toMatchObject({
       state: 'withheld',
       attempts: 0,
-      lastWords: `${to} is not written to: asked by telephone`,
+      lastWords: `${to} is on the do-not-send list: asked by telephone`,
     });
     expect(await mailbox(to)).toEqual([]);
     expect(await deliveryDetail(access, delivery.id)).toMatchObject({ mayBeReleased: true });
@@ -76,7 +76,7 @@ describe('a refusal', () => {
     expect(entry!.reason).toMatch(/^refused: 550 .*No such mailbox here/);
     const next = await order(to);
     expect(next).toMatchObject({ state: 'withheld', attempts: 0 });
-    expect(next.lastWords).toContain('is not written to: refused: 550');
+    expect(next.lastWords).toContain('is on the do-not-send list: refused: 550');
     await allowAgain(await accessAs(), entry!.id);
     expect((await order(to)).state).toBe('failed');
   });

@@ -55,19 +55,23 @@ describe('what is foretold', () => {
     const sent = detail.sent.filter((d) => d.state === 'accepted').map((d) => d.recipient);
     expect([...new Set(foretold)].toSorted()).toEqual([...new Set(sent)].toSorted());
     expect(tried.notWritten.flatMap((n) => n.reasons)).toContain(
-      '@withheld-forecast.example is not written to: asked to',
+      '@withheld-forecast.example is on the do-not-send list: asked to',
     );
     // Its reminders wait, and will not be sent: the order says so.
     const waiting = detail.sent.filter((d) => d.waits);
     expect(waiting.length).toBeGreaterThan(0);
-    expect(waiting.every((d) => d.withheld === '@withheld-forecast.example is not written to: asked to')).toBe(true);
+    expect(waiting.every((d) => d.withheld === '@withheld-forecast.example is on the do-not-send list: asked to')).toBe(
+      true,
+    );
     const path = await orderPath(access, order.number);
     expect(Object.values(path.byNotification).every((step) => step.would === 0 || step.why.length === 0)).toBe(true);
   });
 
   it('of a notification counts nobody who is not written to', async () => {
     const before = await impactOf(await accessAs(), 'order-received');
-    expect(before.without.map((w) => w.why)).toContain('@withheld-forecast.example is not written to: asked to');
+    expect(before.without.map((w) => w.why)).toContain(
+      '@withheld-forecast.example is on the do-not-send list: asked to',
+    );
   });
 
   it('of a row of reminders stands once, with how many there are', async () => {
@@ -214,7 +218,7 @@ describe('what Today foretells', () => {
       await drain();
       const sent = (await orderDetail(access, order.number)).sent.filter((d) => d.state === 'accepted');
       const heard = sent.filter((d) => d.notification === 'New order').length;
-      expect([round, facts.includes('Nobody on the staff hears of New order.')]).toEqual([round, heard === 0]);
+      expect([round, facts.includes('New order has no staff recipients.')]).toEqual([round, heard === 0]);
       const told = facts.find((f) => f.startsWith('Order received has no words in')) ?? '';
       const without = told.includes(languageName(language));
       const got = sent.find((d) => d.notification === 'Order received')!.language;

@@ -111,7 +111,7 @@ describe('what comes from screens', () => {
 
   it('a first set-up by somebody who is nobody is refused by its size', async () => {
     await expect(setUpFirst(wide(5_000), '192.0.2.40')).rejects.toMatchObject({
-      problems: [{ path: '', message: 'has more than 40 values in it' }],
+      problems: [{ path: '', message: 'This has more than 40 values in it.' }],
     });
   });
 });

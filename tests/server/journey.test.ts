@@ -82,9 +82,7 @@ describe('how a notification goes out', () => {
     const impact = await impactOf(access, SLUG);
     expect(impact.byLanguage.map((l) => l.name)).toEqual(expect.arrayContaining(['English', 'German']));
     expect(impact.byVariant.map((v) => v.name)).toEqual(expect.arrayContaining(['Everyone else', 'Guests']));
-    expect(impact.without).toEqual([
-      { why: 'Orders from Bazaarlane may not be answered with mail to the customer.', orders: 1 },
-    ]);
+    expect(impact.without).toEqual([{ why: 'Customer messages are blocked for Bazaarlane orders.', orders: 1 }]);
     expect(impact.messages).toBe(impact.looked - 1);
     await switchNotification(access, SLUG, true);
   });
@@ -171,7 +169,7 @@ describe('lists in and out', () => {
       separator: ';',
       fresh: 1,
       known: 1,
-      problems: [{ row: 4, column: 'price', message: '"free" is no amount in EUR' }],
+      problems: [{ row: 4, column: 'price', message: '"free" is not an amount in EUR.' }],
     });
     await expect(bringIn(access, 'products', file, false)).rejects.toMatchObject({
       problems: [{ path: '/row 4/price' }],
@@ -222,7 +220,7 @@ describe('lists in and out', () => {
     ['what is no list', '{"kind":"x"}', 'holds no list'],
     ['JSON that breaks off', '[{', 'is not JSON'],
     ['a newer file', '{"version":2,"products":[]}', 'newer Libellus'],
-    ['nothing', '', 'is empty'],
+    ['nothing', '', 'Enter a name.'],
     ['bytes of a picture', '\u0000\u0001', 'no text file'],
   ])('refuse %s', async (_what, text, words) => {
     await expect(previewFile(await accessAs(), 'products', bytes(text))).rejects.toMatchObject({

@@ -117,7 +117,7 @@ it('an event about a parcel or a refund that carries none names what is missing'
   const order = newOrder();
   expect(checkEvent(laterEvent('shipment.dispatched', order))).toMatchObject({
     ok: false,
-    problems: [{ path: '/data/order/shipments', message: 'is missing' }],
+    problems: [{ path: '/data/order/shipments', message: 'This is missing.' }],
   });
   expect(checkEvent(laterEvent('refund.issued', { ...order, refunds: [] }))).toMatchObject({
     ok: false,

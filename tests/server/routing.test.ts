@@ -35,7 +35,7 @@ describe('routing', () => {
         .sort(),
     ).toEqual(['iwona@sobczyk.example', 'pawel@quillwick.example']);
     expect(tried.notWritten.map((n) => n.reasons.join(' '))).toEqual([
-      'press@quillwick.example hears only of orders with papers, and none is in this one.',
+      'press@quillwick.example gets messages only about orders with papers, and this one has none.',
     ]);
     const added = (await loadRouting(access)).rules.find((r) => r.address === 'press@quillwick.example')!;
     const test = await testRule(access, added.id, number);
@@ -75,7 +75,7 @@ describe('routing', () => {
     expect(after.rules.find((r) => r.id === id)!.scope).toEqual({ kind: 'when', when: dear });
     expect(after.rules).toHaveLength(before.rules.length + 1);
     expect((await tryOrder(access, placed.number)).notWritten.map((n) => n.reasons.join(' '))).toContain(
-      'books@quillwick.example hears only of orders of which this is true: it comes to €999,999.00 or more.',
+      'books@quillwick.example gets messages only about orders where the order total is at least €999,999.00.',
     );
     // Changed to what it is already, it is no second one.
     await changeRule(access, id, { ...rule, scope: { kind: 'when', when: dear } });

@@ -142,7 +142,7 @@ describe('saving a service', () => {
 
   it.each<[string, object, string, RegExp]>([
     ['a port out of range', { port: 70_000 }, '/port', /70000 is too large: at most 65535/],
-    ['half a port', { port: 587.5 }, '/port', /not a whole number/],
+    ['half a port', { port: 587.5 }, '/port', /Enter a whole number/],
     ['a port that is left empty', { port: Number('x') }, '/port', /is empty/],
     ['a host that is none', { host: 'not a host' }, '/host', /not a host name/],
     ['a password over an open line', { security: 'none' }, '/security', /could be read on the way/],

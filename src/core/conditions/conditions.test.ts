@@ -113,10 +113,10 @@ describe('a condition', () => {
         names,
       ),
     ).toBe(
-      'Shown when the order did not come through Web shop, it goes to Poland or Germany or it comes to €100.00 or more',
+      'Shown when the order did not come through Web shop, the order goes to Poland or Germany or the order total is at least €100.00',
     );
     expect(testWords({ about: 'channel', is: 'one', of: ['web-shop'] }, names)).toBe('the order came through Web shop');
-    expect(testWords({ about: 'product', holds: 'only', of: ['TO-AWL'] }, names)).toBe('it contains only Awl');
+    expect(testWords({ about: 'product', holds: 'only', of: ['TO-AWL'] }, names)).toBe('the order contains only Awl');
   });
 
   it('is tried with what was found for each of its tests', () => {
@@ -173,7 +173,7 @@ describe('the facts of an order', () => {
     expect(share([{ sku: 'PA-KOZO', quantity: 1 }], [{ sku: 'PA-KOZO', quantity: 1 }])).toBe('part');
   });
 
-  it('know whether all of the money has gone back', () => {
+  it('know whether the order is fully refunded', () => {
     const refunded = (...amounts: number[]) =>
       facts(testOrder({ refunds: amounts.map((amount) => ({ amount })) }), 'refund.issued').wholeRefund;
     const { total } = orderTotals(testOrder());

@@ -52,19 +52,34 @@ describe('a test as people read it', () => {
     [{ about: 'language', is: 'none', of: ['ar'] }, 'the message is not in Arabic', 'French', 'French'],
     [
       { about: 'country', is: 'one', of: ['PL', 'DE', 'FR'] },
-      'it goes to Poland, Germany or France',
+      'the order goes to Poland, Germany or France',
       'Poland',
       'no delivery address',
     ],
-    [{ about: 'country', is: 'none', of: ['GB'] }, 'it does not go to United Kingdom', 'Poland', 'no delivery address'],
-    [{ about: 'location', is: 'one', of: ['The Mill'] }, 'it leaves from The Mill', 'The Mill', 'no location'],
-    [{ about: 'location', is: 'none', of: ['The Mill'] }, 'it does not leave from The Mill', 'The Mill', 'no location'],
-    [{ about: 'turn', is: 'one', of: [1, 2, 3] }, 'it is the 1st, 2nd or 3rd message of the row', 'the 2nd', 'the 1st'],
-    [{ about: 'turn', is: 'none', of: [4] }, 'it is not the 4th message of the row', 'the 2nd', 'the 1st'],
-    [{ about: 'payment', is: 'one', of: ['Card'] }, 'it is paid by Card', 'Card', 'no payment method'],
-    [{ about: 'payment', is: 'none', of: ['Card'] }, 'it is not paid by Card', 'Card', 'no payment method'],
-    [{ about: 'tracking', is: true }, 'the parcel can be followed', 'can be followed', 'no tracking'],
-    [{ about: 'tracking', is: false }, 'the parcel cannot be followed', 'can be followed', 'no tracking'],
+    [
+      { about: 'country', is: 'none', of: ['GB'] },
+      'the order does not go to United Kingdom',
+      'Poland',
+      'no delivery address',
+    ],
+    [{ about: 'location', is: 'one', of: ['The Mill'] }, 'the order ships from The Mill', 'The Mill', 'no location'],
+    [
+      { about: 'location', is: 'none', of: ['The Mill'] },
+      'the order does not ship from The Mill',
+      'The Mill',
+      'no location',
+    ],
+    [
+      { about: 'turn', is: 'one', of: [1, 2, 3] },
+      'it is the 1st, 2nd or 3rd message of the series',
+      'the 2nd',
+      'the 1st',
+    ],
+    [{ about: 'turn', is: 'none', of: [4] }, 'it is not the 4th message of the series', 'the 2nd', 'the 1st'],
+    [{ about: 'payment', is: 'one', of: ['Card'] }, 'the order is paid by Card', 'Card', 'no payment method'],
+    [{ about: 'payment', is: 'none', of: ['Card'] }, 'the order is not paid by Card', 'Card', 'no payment method'],
+    [{ about: 'tracking', is: true }, 'the parcel can be tracked', 'can be followed', 'no tracking'],
+    [{ about: 'tracking', is: false }, 'the parcel cannot be tracked', 'can be followed', 'no tracking'],
     [{ about: 'shipment', is: 'whole' }, 'the parcel holds the whole order', 'the last part of the order', 'no parcel'],
     [
       { about: 'shipment', is: 'part' },
@@ -72,21 +87,21 @@ describe('a test as people read it', () => {
       'the last part of the order',
       'no parcel',
     ],
-    [{ about: 'refund', is: 'whole' }, 'all of the money has gone back', 'a part', 'no refund'],
-    [{ about: 'refund', is: 'part' }, 'a part of the money has gone back', 'a part', 'no refund'],
-    [{ about: 'product', holds: 'any', of: ['TO-AWL', 'XX'] }, 'it contains Awl or XX', 'Awl, PA-KOZO', 'none'],
-    [{ about: 'product', holds: 'only', of: ['TO-AWL'] }, 'it contains only Awl', 'Awl, PA-KOZO', 'none'],
-    [{ about: 'product', holds: 'none', of: ['TO-AWL'] }, 'it contains no Awl', 'Awl, PA-KOZO', 'none'],
-    [{ about: 'category', holds: 'any', of: ['kits'] }, 'it contains kits', 'tools, papers', 'none'],
+    [{ about: 'refund', is: 'whole' }, 'the order is fully refunded', 'a part', 'no refund'],
+    [{ about: 'refund', is: 'part' }, 'the order is partly refunded', 'a part', 'no refund'],
+    [{ about: 'product', holds: 'any', of: ['TO-AWL', 'XX'] }, 'the order contains Awl or XX', 'Awl, PA-KOZO', 'none'],
+    [{ about: 'product', holds: 'only', of: ['TO-AWL'] }, 'the order contains only Awl', 'Awl, PA-KOZO', 'none'],
+    [{ about: 'product', holds: 'none', of: ['TO-AWL'] }, 'the order contains no Awl', 'Awl, PA-KOZO', 'none'],
+    [{ about: 'category', holds: 'any', of: ['kits'] }, 'the order contains kits', 'tools, papers', 'none'],
     [
       { about: 'value', is: 'at-least', amount: 100_000, currency: 'EUR' },
-      'it comes to €1,000.00 or more',
+      'the order total is at least €1,000.00',
       '€84.50',
       'JP¥1,250',
     ],
     [
       { about: 'value', is: 'below', amount: 5_000, currency: 'JPY' },
-      'it comes to less than JP¥5,000',
+      'the order total is less than JP¥5,000',
       '€84.50',
       'JP¥1,250',
     ],
@@ -98,10 +113,10 @@ describe('a test as people read it', () => {
   });
 
   it('shows ids and codes where there are no names', () => {
-    expect(testWords({ about: 'product', holds: 'any', of: ['TO-AWL'] })).toBe('it contains TO-AWL');
-    expect(testWords({ about: 'country', is: 'one', of: ['X1'] })).toBe('it goes to X1');
+    expect(testWords({ about: 'product', holds: 'any', of: ['TO-AWL'] })).toBe('the order contains TO-AWL');
+    expect(testWords({ about: 'country', is: 'one', of: ['X1'] })).toBe('the order goes to X1');
     expect(testWords({ about: 'value', is: 'below', amount: 100, currency: 'EUR' })).toBe(
-      'it comes to less than €1.00',
+      'the order total is less than €1.00',
     );
   });
 });
@@ -114,8 +129,8 @@ describe('several tests', () => {
   ];
   it.each<['all' | 'any', number, string]>([
     ['all', 1, 'the customer ordered as a guest'],
-    ['all', 2, 'the customer ordered as a guest and the parcel can be followed'],
-    ['any', 3, "the customer ordered as a guest, the parcel can be followed or it is the customer's first order"],
+    ['all', 2, 'the customer ordered as a guest and the parcel can be tracked'],
+    ['any', 3, "the customer ordered as a guest, the parcel can be tracked or it is the customer's first order"],
   ])('%s of %i are one sentence', (match, n, words) => {
     expect(conditionWords({ match, tests: tests.slice(0, n) })).toBe(words);
   });

@@ -32,7 +32,11 @@ export function testWords(t: Test, names: ConditionNames = {}): string {
   const of = (values: readonly string[], name: (value: string) => string = (v) => v): string =>
     list(values.map(name), 'or');
   const goodsWords = (how: 'any' | 'only' | 'none', what: string): string =>
-    how === 'any' ? `it contains ${what}` : how === 'only' ? `it contains only ${what}` : `it contains no ${what}`;
+    how === 'any'
+      ? `the order contains ${what}`
+      : how === 'only'
+        ? `the order contains only ${what}`
+        : `the order contains no ${what}`;
   switch (t.about) {
     case 'customer':
       return t.is === 'guest' ? 'the customer ordered as a guest' : 'the customer has an account';
@@ -46,19 +50,19 @@ export function testWords(t: Test, names: ConditionNames = {}): string {
     case 'language':
       return `the message is ${not(t.is)}in ${of(t.of, languageName)}`;
     case 'country':
-      return `it does ${not(t.is)}go to ${of(t.of, (v) => countryName(v, locale))}`.replace('does go', 'goes');
+      return `the order does ${not(t.is)}go to ${of(t.of, (v) => countryName(v, locale))}`.replace('does go', 'goes');
     case 'location':
-      return `it does ${not(t.is)}leave from ${of(t.of)}`.replace('does leave', 'leaves');
+      return `the order does ${not(t.is)}ship from ${of(t.of)}`.replace('does ship', 'ships');
     case 'turn':
-      return `it is ${not(t.is)}the ${of(t.of.map(String), (n) => ordinal(Number(n)))} message of the row`;
+      return `it is ${not(t.is)}the ${of(t.of.map(String), (n) => ordinal(Number(n)))} message of the series`;
     case 'payment':
-      return `it is ${not(t.is)}paid by ${of(t.of)}`;
+      return `the order is ${not(t.is)}paid by ${of(t.of)}`;
     case 'tracking':
-      return t.is ? 'the parcel can be followed' : 'the parcel cannot be followed';
+      return t.is ? 'the parcel can be tracked' : 'the parcel cannot be tracked';
     case 'shipment':
       return PARCEL_WORDS[t.is];
     case 'refund':
-      return t.is === 'whole' ? 'all of the money has gone back' : 'a part of the money has gone back';
+      return t.is === 'whole' ? 'the order is fully refunded' : 'the order is partly refunded';
     case 'product':
       return goodsWords(
         t.holds,
@@ -68,7 +72,7 @@ export function testWords(t: Test, names: ConditionNames = {}): string {
       return goodsWords(t.holds, of(t.of));
     case 'value': {
       const amount = amountWords({ minor: t.amount, currency: t.currency }, names);
-      return t.is === 'at-least' ? `it comes to ${amount} or more` : `it comes to less than ${amount}`;
+      return t.is === 'at-least' ? `the order total is at least ${amount}` : `the order total is less than ${amount}`;
     }
   }
 }

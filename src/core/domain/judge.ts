@@ -134,7 +134,7 @@ function judgeSpf(needed: NeededRecord, answer: Answer, context: JudgeContext): 
   if (lookups > SPF_LOOKUPS_ALLOWED) {
     return judged(
       'wrong',
-      `It takes ${lookups} look-ups, and more than ${SPF_LOOKUPS_ALLOWED} are not made: receivers treat it as broken. Take out services that are not used any more.`,
+      `It takes ${lookups} look-ups, and more than ${SPF_LOOKUPS_ALLOWED} are not made: receivers treat it as broken. Remove services that are not used any more.`,
     );
   }
   const all = record.terms[end];

@@ -70,8 +70,8 @@ export function* csvTooLarge(text: string): Generator<void, RowProblem | undefin
         row,
         column: '',
         message: quoted
-          ? 'has a quotation mark that is not closed'
-          : `is longer than ${LONGEST_ROW} characters. Look whether the file is a list at all`,
+          ? 'Close the quotation mark.'
+          : `The row is longer than ${LONGEST_ROW} characters. Check that the file is a list.`,
       };
     }
   }
@@ -108,24 +108,25 @@ export function* readCsvInSteps(kind: ListKind, parsed: ParsedCsv, currency: str
   const problems: RowProblem[] = [];
   for (const column of columns) {
     if (column.needed && !names.includes(column.name)) {
-      problems.push({ row: 1, column: column.name, message: 'is missing in the heading' });
+      problems.push({ row: 1, column: column.name, message: 'Add this column: it is missing in the heading.' });
     }
   }
   for (const [i, name] of names.entries()) {
-    if (name !== '' && names.indexOf(name) < i) problems.push({ row: 1, column: name, message: 'stands there twice' });
+    if (name !== '' && names.indexOf(name) < i)
+      problems.push({ row: 1, column: name, message: 'Keep this column once: it is there twice.' });
   }
   if (count > MOST_ROWS) {
     problems.push({
       row: MOST_ROWS + 1,
       column: '',
-      message: `and more are too many: bring in ${MOST_ROWS} at a time`,
+      message: `Import at most ${MOST_ROWS} rows at a time.`,
     });
   }
   const ignored = names.filter((n) => n !== '' && !columns.some((c) => c.name === n));
   if (problems.length > 0) return { rows: [], problems, separator, ignored };
   for (const error of parsed.errors) {
     if (error.type === 'Quotes') {
-      problems.push({ row: error.row + 1, column: '', message: 'has a quotation mark that is not closed' });
+      problems.push({ row: error.row + 1, column: '', message: 'Close the quotation mark.' });
     }
   }
   const places = columns.map((column) => ({ column, at: names.indexOf(column.name) }));
@@ -141,18 +142,18 @@ export function* readCsvInSteps(kind: ListKind, parsed: ParsedCsv, currency: str
     const row = i + 2;
     bad = false;
     if (cells.length > head.length) {
-      say({ row, column: '', message: `has ${cells.length} cells, and the heading has ${head.length}` });
+      say({ row, column: '', message: `The row has ${cells.length} cells, and the heading has ${head.length}.` });
     }
     const read: Cells = {};
     for (const { column, at } of places) {
       const raw = at < 0 ? '' : (cells[at] ?? '').trim();
       if (isFormula(raw)) {
-        say({ row, column: column.name, message: 'is a formula. Save the file with values' });
+        say({ row, column: column.name, message: 'This is a formula. Save the file with values.' });
         continue;
       }
       const cell = unguarded(raw);
       if (cell === '') {
-        if (column.needed) say({ row, column: column.name, message: 'is empty' });
+        if (column.needed) say({ row, column: column.name, message: 'This is empty. Enter a value.' });
         continue;
       }
       const result = column.read(cell, currency);

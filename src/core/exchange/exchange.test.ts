@@ -45,23 +45,27 @@ describe('a list as CSV', () => {
   it('names the row and column of what is wrong, and keeps the good rows', () => {
     const text = `${HEAD}\nPA-1,Kozo,papers,,12.505,19\n,Board,boards,,3,19\nPA-3,Glue,adhesives,,4.90,190\nPA-4,Awl,tools,,16.90,19\n`;
     expect(said(text)).toEqual([
-      '2 price: "12.505" is no amount in EUR',
-      '3 sku: is empty',
-      '4 tax_rate: is a whole number from 0 to 100',
+      '2 price: "12.505" is not an amount in EUR.',
+      '3 sku: This is empty. Enter a value.',
+      '4 tax_rate: Enter a whole number from 0 to 100.',
     ]);
     expect(readCsv('products', text, 'EUR').rows.map((r) => r.cells.sku)).toEqual(['PA-4']);
   });
 
   it('takes amounts by the currency', () => {
     expect(said(`${HEAD}\nA,A,a,,1200,0\n`, 'products', 'JPY')).toEqual([]);
-    expect(said(`${HEAD}\nA,A,a,,12.5,0\n`, 'products', 'JPY')).toEqual(['2 price: "12.5" is no amount in JPY']);
+    expect(said(`${HEAD}\nA,A,a,,12.5,0\n`, 'products', 'JPY')).toEqual(['2 price: "12.5" is not an amount in JPY.']);
   });
 
   it.each([
-    ['a heading that lacks a column', 'sku,name\nA,B\n', '1 category: is missing in the heading'],
-    ['a column that stands there twice', `${HEAD},sku\nA,B,c,,1,0,A\n`, '1 sku: stands there twice'],
-    ['a formula', `${HEAD}\n"=HYPERLINK(""x"")",B,c,,1,0\n`, '2 sku: is a formula. Save the file with values'],
-    ['more cells than the heading', `${HEAD}\nA,B,c,,1,0,7\n`, '2 : has 7 cells, and the heading has 6'],
+    ['a heading that lacks a column', 'sku,name\nA,B\n', '1 category: Add this column: it is missing in the heading.'],
+    [
+      'a column that Keep this column once: it is there twice.',
+      `${HEAD},sku\nA,B,c,,1,0,A\n`,
+      '1 sku: Keep this column once: it is there twice.',
+    ],
+    ['a formula', `${HEAD}\n"=HYPERLINK(""x"")",B,c,,1,0\n`, '2 sku: This is a formula. Save the file with values.'],
+    ['more cells than the heading', `${HEAD}\nA,B,c,,1,0,7\n`, '2 : The row has 7 cells, and the heading has 6.'],
   ])('says what is wrong with %s', (_what, text, problem) => {
     expect(said(text)).toContain(problem);
   });
@@ -90,7 +94,7 @@ describe('a list as CSV', () => {
     };
     expect(problemOf(`sku,name\na,b\nc,"${'d\n'.repeat(60_000)}`)).toMatchObject({
       row: 3,
-      message: 'has a quotation mark that is not closed',
+      message: 'Close the quotation mark.',
     });
     expect(problemOf(`sku,name\n${','.repeat(200_000)}`)).toMatchObject({
       row: 2,
@@ -154,8 +158,8 @@ describe('orders as rows', () => {
       'QW-2,2026-11-24,a@b.example,stall,PA,Kozo,1,8.50,,,,19,yes',
     ]);
     expect(problems.map((p) => [p.row, p.column, p.message])).toEqual([
-      [2, 'discounts', 'are more than the order comes to'],
-      [3, 'channel', '"stall" is not a channel of this store'],
+      [2, 'discounts', 'The discounts are more than the order comes to.'],
+      [3, 'channel', '"stall" is not a channel of this store.'],
     ]);
   });
 

@@ -48,7 +48,7 @@ export function* ordersInSteps(
     const { row, cells } = own[0]!;
     const channel = str(cells.channel);
     if (!channels.includes(channel)) {
-      result.problems.push({ row, column: 'channel', message: `"${channel}" is not a channel of this store` });
+      result.problems.push({ row, column: 'channel', message: `"${channel}" is not a channel of this store.` });
       continue;
     }
     const order = orderFrom(number, own, currency);

@@ -122,7 +122,7 @@ function pay(
   const due = amountDue(order);
   const amount = action.amount ?? due;
   if (amount > due) {
-    return refuse('More than is due.', { path: '/amount', message: `is more than what is still to be paid` });
+    return refuse('More than is due.', { path: '/amount', message: 'Enter at most what is still to be paid.' });
   }
   if (amount < due) {
     const received = (order.payment?.received ?? 0) + amount;
@@ -289,16 +289,17 @@ function refund(
   if (action.shipping > open.shipping) {
     return refuse('More than was paid for shipping.', {
       path: '/shipping',
-      message: `is more than what was paid for shipping and not given back`,
+      message: 'Enter at most what was paid for shipping and not refunded yet.',
     });
   }
   const goods = lines.reduce((sum, l) => sum + l.amount, 0);
   const amount = goods + action.shipping + action.goodwill;
-  if (amount === 0) return refuse('Nothing would be given back.', { path: '/lines', message: 'are none' });
+  if (amount === 0)
+    return refuse('Nothing would be given back.', { path: '/lines', message: 'Choose what is refunded.' });
   if (amount > open.all) {
     return refuse('More than was paid.', {
       path: action.goodwill > 0 ? '/goodwill' : '/shipping',
-      message: 'makes it more than what was paid and not given back',
+      message: 'Enter less: with this, it is more than was paid and not refunded yet.',
     });
   }
   const reason = said(action.reason);

@@ -39,8 +39,8 @@ const words = (key: string): string => key.replace(/([A-Z])/g, ' $1').toLowerCas
 
 function detailOf(a: unknown, b: unknown): string {
   if (a === null || a === '') return 'set';
-  if (b === null || b === '') return 'taken out';
-  if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return 'set otherwise';
+  if (b === null || b === '') return 'removed';
+  if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return 'settings changed';
   const [x, y] = [a as Record<string, unknown>, b as Record<string, unknown>];
   return [...new Set([...Object.keys(x), ...Object.keys(y)])]
     .filter((key) => !same(x[key], y[key]))

@@ -1,5 +1,5 @@
 /** Looks as they are kept, and as they travel: what older ones lack is completed, what is not ours is refused. */
-import { checker, placeWords, type Checked } from '../schema';
+import { checker, placedSentence, type Checked } from '../schema';
 import { DEFAULT_LOOK, LookSchema, type Look } from './schema';
 
 /** A kept look with everything that was added to looks since. */
@@ -60,7 +60,7 @@ export function readLookFile(text: string): Checked<LookFile> {
       ok: false,
       problems: checked.problems.map((p) => ({
         path: `/look${p.path}`,
-        message: `${placeWords(p.path)}: ${p.message}`,
+        message: placedSentence(p),
       })),
     };
   }

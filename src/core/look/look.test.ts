@@ -316,7 +316,7 @@ describe('a file of a look', () => {
       'a colour that is none',
       JSON.stringify({ ...file, look: { ...DEFAULT_LOOK, colours: { ...DEFAULT_LOOK.colours, words: 'red' } } }),
       '/look/colours/words',
-      /colours, words/,
+      /Colours, words/,
     ],
     [
       'a logo that is not with it',

@@ -32,7 +32,7 @@ const dropped: Say = ({ host }) => ({
 const certificateUnknown: Say = ({ host }) => ({
   kind: 'certificate unknown',
   cause: `The certificate of ${host} is not signed by an authority this machine knows.`,
-  remedy: "Ask for a server with a public certificate, or have this machine's keeper add the authority.",
+  remedy: 'Ask for a server with a public certificate, or ask your server administrator to add the authority.',
 });
 
 /** By the error code that Node.js gives, or Libellus where Node.js has none (ENOTSMTP, ENOSTARTTLS, EPRIVATE ...). */
@@ -67,7 +67,7 @@ const BY_CODE: Readonly<Record<string, Say>> = {
         }
       : {
           kind: 'silent',
-          cause: `${host} fell silent.`,
+          cause: `${host} stopped responding.`,
           remedy: 'The server may be overloaded. Try again in a few minutes.',
         },
   ECONNRESET: dropped,
@@ -119,7 +119,7 @@ const BY_CODE: Readonly<Record<string, Say>> = {
   DEPTH_ZERO_SELF_SIGNED_CERT: ({ host }) => ({
     kind: 'certificate self-signed',
     cause: `The certificate of ${host} is signed by itself, so that anybody could have made it.`,
-    remedy: "Ask for a server with a public certificate, or have this machine's keeper add the certificate.",
+    remedy: 'Ask for a server with a public certificate, or ask your server administrator to add the certificate.',
   }),
   SELF_SIGNED_CERT_IN_CHAIN: certificateUnknown,
   UNABLE_TO_VERIFY_LEAF_SIGNATURE: certificateUnknown,

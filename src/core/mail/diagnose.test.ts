@@ -41,7 +41,7 @@ describe('a diagnosis', () => {
       { step: 'connect', code: 'ETIMEDOUT', security: 'tls' },
       /try STARTTLS, usually with port 587/,
     ],
-    ['silence later', 'silent', { step: 'message', code: 'ETIMEDOUT' }, /fell silent.*overloaded/],
+    ['silence later', 'silent', { step: 'message', code: 'ETIMEDOUT' }, /stopped responding.*overloaded/],
     ['a line that is cut', 'dropped', { step: 'recipient', code: 'ECONNRESET' }, /closed the connection/],
     ['a line that is closed', 'dropped', { step: 'message', code: 'ECLOSED' }, /closed the connection/],
     [
@@ -115,7 +115,12 @@ describe('a diagnosis', () => {
       { step: 'sign-in', user: undefined, ...reply('534 5.7.9 Password for programs needed') },
       /no user given.*made for programs/,
     ],
-    ['a sign-in in clear', 'needs TLS', { step: 'sign-in', ...reply('538 5.7.11 Encryption required') }, /secure line/],
+    [
+      'a sign-in in clear',
+      'needs TLS',
+      { step: 'sign-in', ...reply('538 5.7.11 Encryption required') },
+      /requires encryption/,
+    ],
     [
       'a way to sign in that is not known there',
       'no way to sign in',

@@ -46,7 +46,7 @@ function diagnoseReply(failure: Failure, reply: SmtpReply): Diagnosis {
   if (step === 'sign-in') return signIn(failure, reply);
   if (reply.code === 530 || said.includes('authentication required')) {
     return said.includes('starttls')
-      ? { kind: 'needs TLS', cause: `${host} wants a secure line first.`, remedy: 'Choose TLS or STARTTLS.' }
+      ? { kind: 'needs TLS', cause: `${host} requires encryption (TLS).`, remedy: 'Choose TLS or STARTTLS.' }
       : {
           kind: 'sign-in needed',
           cause: `${host} takes mail only after signing in.`,
@@ -146,7 +146,7 @@ function signIn({ host, user }: Failure, reply: SmtpReply): Diagnosis {
   if (reply.code === 530 || reply.code === 538) {
     return {
       kind: 'needs TLS',
-      cause: `${host} wants a secure line before signing in.`,
+      cause: `${host} requires encryption (TLS) before signing in.`,
       remedy: 'Choose TLS or STARTTLS.',
     };
   }

@@ -17,7 +17,7 @@ export const DELIVERY_STATE_WORDS: Record<DeliveryState, string> = {
   held: 'held',
   sending: 'sending',
   accepted: 'accepted',
-  deferred: 'tried, will try again',
+  deferred: 'retrying',
   failed: 'failed',
   bounced: 'bounced',
   withheld: 'not sent',

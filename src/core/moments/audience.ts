@@ -17,7 +17,7 @@ export const USUAL: Record<MomentColumn, Record<Audience, string>> = {
   },
   'On its way': { customer: 'carrier, number and link', contact: 'who takes the goods in', staff: NOTHING },
   Received: { customer: 'where to collect it', contact: NOTHING, staff: NOTHING },
-  Returned: { customer: 'what came back, and the money', contact: NOTHING, staff: 'who books the refund' },
-  Cancelled: { customer: 'that nothing will come', contact: NOTHING, staff: 'who stops the parcel' },
-  Besides: { customer: 'one question, days later', contact: NOTHING, staff: 'mail that came back' },
+  Returned: { customer: 'returned goods and refunds', contact: NOTHING, staff: 'who books the refund' },
+  Cancelled: { customer: 'a cancellation notice', contact: NOTHING, staff: 'who stops the parcel' },
+  Other: { customer: 'a feedback request, days later', contact: NOTHING, staff: 'messages that bounced' },
 };

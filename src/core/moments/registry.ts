@@ -20,7 +20,7 @@ export const MOMENT_COLUMNS = [
   'Received',
   'Returned',
   'Cancelled',
-  'Besides',
+  'Other',
 ] as const;
 export type MomentColumn = (typeof MOMENT_COLUMNS)[number];
 
@@ -226,9 +226,9 @@ const TABLE = table({
     action: { kind: 'downloads', label: 'Downloads ready' },
   },
   'feedback.due': {
-    label: 'Time to ask',
+    label: 'Feedback request due',
     words: 'when it is time to ask',
-    column: 'Besides',
+    column: 'Other',
     toldBy: 'clock',
     about: 'order',
     past: ['dispatched'],
@@ -288,7 +288,7 @@ const TABLE = table({
   'account.created': {
     label: 'Account made',
     words: 'when a customer makes an account',
-    column: 'Besides',
+    column: 'Other',
     toldBy: 'shop',
     about: 'account',
     may: ['account'],
@@ -296,7 +296,7 @@ const TABLE = table({
   'account.reset-requested': {
     label: 'New password wanted',
     words: 'when a customer wants a new password',
-    column: 'Besides',
+    column: 'Other',
     toldBy: 'shop',
     about: 'account',
     must: ['reset'],
@@ -305,16 +305,16 @@ const TABLE = table({
   'by-hand': {
     label: 'Written by hand',
     words: 'when a colleague writes',
-    column: 'Besides',
+    column: 'Other',
     toldBy: 'colleague',
     about: 'order',
     knowsParcel: true,
     afterCancelling: true,
   },
   'delivery.bounced': {
-    label: 'Mail came back',
+    label: 'Message bounced',
     words: 'when mail to a customer comes back',
-    column: 'Besides',
+    column: 'Other',
     toldBy: 'mail',
     about: 'order',
     must: ['bounce'],

@@ -12,34 +12,41 @@ export function orderProblems(order: Order): SchemaProblem[] {
   const problems: SchemaProblem[] = [];
   order.lines.forEach((line, i) => {
     if (lineTotal(line) < 0) {
-      problems.push({ path: `/lines/${i}/discount`, message: 'is more than the line comes to' });
+      problems.push({ path: `/lines/${i}/discount`, message: 'This discount is more than the line comes to.' });
     }
   });
   const totals = orderTotals(order);
-  if (totals.total < 0) problems.push({ path: '/discounts', message: 'are more than the order comes to' });
+  if (totals.total < 0)
+    problems.push({ path: '/discounts', message: 'The discounts are more than the order comes to.' });
   if (order.total !== undefined && order.total !== totals.total) {
     problems.push({
       path: '/total',
-      message: `is ${order.total}, but lines, discounts, shipping${totals.taxIncluded ? '' : ' and tax'} come to ${totals.total}`,
+      message: `The total is ${order.total}, but lines, discounts, shipping${totals.taxIncluded ? '' : ' and tax'} come to ${totals.total}.`,
     });
   }
   if (totals.refunded > totals.total) {
-    problems.push({ path: '/refunds', message: `come to ${totals.refunded}, more than the total of ${totals.total}` });
+    problems.push({
+      path: '/refunds',
+      message: `The refunds come to ${totals.refunded}, more than the total of ${totals.total}.`,
+    });
   }
   const { paid, received } = order.payment ?? {};
   const price = totals.total - neverSent(order).price;
   if (received !== undefined && received > totals.total) {
-    problems.push({ path: '/payment/received', message: `is ${received}, more than the total of ${totals.total}` });
+    problems.push({
+      path: '/payment/received',
+      message: `${received} came in, more than the total of ${totals.total}.`,
+    });
   } else if (paid && received !== undefined && received < price) {
     problems.push({
       path: '/payment/received',
-      message: `is ${received} of ${price}, so the order is not paid yet`,
+      message: `${received} of ${price} came in, so the order is not paid yet.`,
     });
   }
   const cameIn = received ?? (paid === false ? 0 : totals.total);
   if (totals.refunded > cameIn && totals.refunded <= totals.total) {
     const so = cameIn > 0 ? `${cameIn} has` : 'nothing has';
-    problems.push({ path: '/refunds', message: `come to ${totals.refunded}, and ${so} been paid` });
+    problems.push({ path: '/refunds', message: `The refunds come to ${totals.refunded}, and ${so} been paid.` });
   }
   problems.push(...movedProblems(order), ...refundProblems(order), ...returnProblems(order));
   return problems;
@@ -66,7 +73,7 @@ function pieceProblems(
       if (now > there) {
         problems.push({
           path: `${path}/lines/${i}/quantity`,
-          message: `makes ${now} of "${sku}" ${verb}, and ${there} were ordered`,
+          message: `With this, ${now} of "${sku}" ${verb}, and ${there} were ordered.`,
         });
       }
     });
@@ -103,7 +110,7 @@ function refundProblems(order: Order): SchemaProblem[] {
       const names = `lines${shipping ? ', shipping' : ''}${goodwill ? ', goodwill' : ''}`;
       problems.push({
         path: `/refunds/${i}/amount`,
-        message: `is ${refund.amount}, but its ${names.replace(/,([^,]*)$/, ' and$1')} come to ${parts}`,
+        message: `The refund is ${refund.amount}, but its ${names.replace(/,([^,]*)$/, ' and$1')} come to ${parts}.`,
       });
     }
   });

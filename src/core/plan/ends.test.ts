@@ -72,7 +72,7 @@ describe('a payment that is still due', () => {
     });
     expect(run([due], free).deliveries).toEqual([]);
     expect(why(run([due], unpaid, { started: new Set(['due']) }))).toEqual([
-      'Payment still due waits for this order already.',
+      'Payment still due is already scheduled for this order.',
     ]);
   });
 
@@ -173,19 +173,21 @@ describe('conditions, versions and channels', () => {
   it('takes the first version that fits, says which and why', () => {
     expect(run([received], guest).deliveries.map((d) => [d.editionId, d.variantId])).toEqual([['e-guests', 'guests']]);
     expect(run([received], guest).deliveries[0]!.reasons.map(reasonWords)).toContain(
-      'The version “Guests” is for orders of which this is true: the customer ordered as a guest.',
+      'The version “Guests” is for orders where the customer ordered as a guest.',
     );
     expect(run([received], testOrder()).deliveries.map((d) => d.editionId)).toEqual(['e-all']);
   });
 
   it('says nothing where a version says so, a condition fails, or a channel is off', () => {
-    expect(why(run([received], seat))).toEqual(['Order received says nothing when it contains workshops.']);
+    expect(why(run([received], seat))).toEqual([
+      'Order received is set to send nothing when the order contains workshops.',
+    ]);
     const onlyPoland: NotificationFacts = {
       ...received,
       when: { match: 'all', tests: [{ about: 'country', is: 'none', of: ['PL'] }] },
     };
     expect(why(run([onlyPoland], testOrder()))).toEqual([
-      'Order received goes out only when it does not go to Poland.',
+      'Order received goes out only when the order does not go to Poland.',
     ]);
     const offHere: NotificationFacts = { ...received, offChannels: ['web-shop'] };
     expect(why(run([offHere], testOrder(), { channel: { name: 'Web shop', customerMail: true } }))).toEqual([
@@ -216,7 +218,9 @@ describe('contacts of a customer', () => {
     expect(result.deliveries.map((d) => [d.recipient.address, d.recipient.role, d.language])).toEqual([
       ['accounts@sobczyk.example', 'contact', 'pl'],
     ]);
-    expect(why(result)).toEqual(["Iwona@sobczyk.example is the customer's own address, which is written to anyway."]);
+    expect(why(result)).toEqual([
+      "Iwona@sobczyk.example is the customer's own address, which gets this message anyway.",
+    ]);
   });
 
   it('may come with the order itself, and are missed by name', () => {

@@ -59,7 +59,7 @@ describe('a message by hand', () => {
   it('says that its words were adapted, only in the language in which they were', () => {
     const adapted = [{ editionId: 'e-b', language: 'de', words: { subject: 'Kurz gefragt' } }];
     const inGerman = planned({ letter: letter('b', adapted), order: testOrder({ language: 'de' }) });
-    expect(words(inGerman.deliveries[0]!.reasons)).toContain('Noor adapted its words for this.');
+    expect(words(inGerman.deliveries[0]!.reasons)).toContain('Noor changed its text for this message.');
     expect(words(planned({ letter: letter('b', adapted) }).deliveries[0]!.reasons)).not.toContain('adapted');
   });
 
@@ -72,7 +72,7 @@ describe('a message by hand', () => {
       'Message b is off for orders from Web shop.',
     );
     expect(words(planned({ channel: { name: 'Bazaarlane', customerMail: false } }).notWritten[0]?.reasons)).toContain(
-      'may not be answered with mail',
+      'Customer messages are blocked',
     );
   });
 
@@ -117,7 +117,7 @@ describe('a message by hand', () => {
       variants: [{ name: '', nothing: false }],
     };
     expect(settingsProblems(timed, 'by-hand')).toEqual([
-      { path: '/schedule/row', message: 'has no place here: it goes out when a colleague sends it' },
+      { path: '/schedule/row', message: 'Remove the delay: this goes out when a colleague sends it.' },
     ]);
     expect(settingsProblems({ ...timed, schedule: { row: [], ends: [] } }, 'by-hand')).toEqual([]);
   });

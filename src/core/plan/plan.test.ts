@@ -57,7 +57,7 @@ describe('planning an order', () => {
   it('falls back to the store’s language and says so', () => {
     const [delivery] = plan(input({ order: testOrder({ language: 'pl' }) })).deliveries;
     expect(delivery!.language).toBe('en');
-    expect(why(delivery!.reasons)).toContain('There are no words in Polish, so it is written in English');
+    expect(why(delivery!.reasons)).toContain('No Polish translation, so it is in English');
   });
 
   it('takes the language kept with the customer when the order has none', () => {
@@ -78,9 +78,9 @@ describe('planning an order', () => {
     [
       'the channel forbids it',
       { notifications: [received], channel: { name: 'Bazaarlane', customerMail: false } },
-      'Orders from Bazaarlane may not be answered with mail to the customer.',
+      'Customer messages are blocked for Bazaarlane orders.',
     ],
-    ['nobody is named', { notifications: [newOrder], rules: [] }, 'Nobody is named to hear of New order.'],
+    ['nobody is named', { notifications: [newOrder], rules: [] }, 'New order has no staff recipients.'],
   ])('writes to nobody when %s, and says so', (_when, change, words) => {
     const result = plan(input(change));
     expect(result.deliveries).toEqual([]);
@@ -94,8 +94,12 @@ describe('planning an order', () => {
     ];
     const result = plan(input({ notifications: [newOrder], rules }));
     expect(result.deliveries.map((d) => d.recipient.name)).toEqual(['Tools']);
-    expect(why(result.deliveries[0]!.reasons)).toContain('Tools hears of orders with tools, and Awl is in this one.');
-    expect(why(result.notWritten[0]!.reasons)).toBe('Kits hears only of orders with kits, and none is in this one.');
+    expect(why(result.deliveries[0]!.reasons)).toContain(
+      'Tools gets messages about orders with tools, and Awl is in this one.',
+    );
+    expect(why(result.notWritten[0]!.reasons)).toBe(
+      'Kits gets messages only about orders with kits, and this one has none.',
+    );
   });
 
   it('writes to one address once, however many rules name it', () => {

@@ -6,32 +6,32 @@ const WORDS: [Reason, string][] = [
     'Order received goes out when an order is placed.',
   ],
   [{ code: 'by-hand', person: 'Amira', notification: 'One question' }, 'Amira chose to send One question.'],
-  [{ code: 'adapted', person: 'Amira' }, 'Amira adapted its words for this.'],
+  [{ code: 'adapted', person: 'Amira' }, 'Amira changed its text for this message.'],
   [{ code: 'again', person: 'Amira', first: '' }, 'Amira sent it again.'],
   [
     { code: 'again', person: 'Amira', first: 'iwna@x.example' },
     'Amira sent it again, to another address than iwna@x.example, which it had gone to.',
   ],
   [{ code: 'customer-of-order', name: 'Iwona', order: 'QW-1' }, 'Iwona placed order QW-1.'],
-  [{ code: 'rule-all', person: 'Pawel' }, 'Pawel hears of all orders.'],
+  [{ code: 'rule-all', person: 'Pawel' }, 'Pawel gets messages about all orders.'],
   [
     { code: 'rule-category', person: 'Lene', category: 'workshops', product: 'Marbling day' },
-    'Lene hears of orders with workshops, and Marbling day is in this one.',
+    'Lene gets messages about orders with workshops, and Marbling day is in this one.',
   ],
   [
-    { code: 'rule-when', person: 'Pawel', words: 'it leaves from the Mill' },
-    'Pawel hears of orders of which this is true: it leaves from the Mill.',
+    { code: 'rule-when', person: 'Pawel', words: 'the order ships from the Mill' },
+    'Pawel gets messages about orders where the order ships from the Mill.',
   ],
   [
-    { code: 'rule-when-not', person: 'Pawel', words: 'it leaves from the Mill' },
-    'Pawel hears only of orders of which this is true: it leaves from the Mill.',
+    { code: 'rule-when-not', person: 'Pawel', words: 'the order ships from the Mill' },
+    'Pawel gets messages only about orders where the order ships from the Mill.',
   ],
   [{ code: 'language-of-order', language: 'de' }, 'The order was placed in German.'],
   [{ code: 'language-of-customer', language: 'ar' }, 'The customer reads Arabic.'],
   [{ code: 'language-of-person', language: 'pl' }, 'Their language is Polish.'],
   [
     { code: 'language-default', wanted: 'fr', language: 'en' },
-    "There are no words in French, so it is written in English, the store's own language.",
+    'No French translation, so it is in English, the fallback language.',
   ],
   [{ code: 'edition', edition: '4' }, 'Made from edition 4.'],
   [{ code: 'due', notification: 'X', timing: 'after 3 days', ends: '' }, 'It goes out after 3 days.'],
@@ -41,7 +41,7 @@ const WORDS: [Reason, string][] = [
   ],
   [
     { code: 'variant', variant: 'Guests', words: 'the customer ordered as a guest' },
-    'The version “Guests” is for orders of which this is true: the customer ordered as a guest.',
+    'The version “Guests” is for orders where the customer ordered as a guest.',
   ],
   [
     { code: 'contact', name: 'Books', label: 'Accounts', order: 'QW-1' },
@@ -49,38 +49,35 @@ const WORDS: [Reason, string][] = [
   ],
   [{ code: 'notification-off', notification: 'Delivered' }, 'Delivered is off.'],
   [{ code: 'not-published', notification: 'Delivered' }, 'Delivered has never been published.'],
-  [
-    { code: 'channel-forbids', channel: 'Bazaarlane' },
-    'Orders from Bazaarlane may not be answered with mail to the customer.',
-  ],
+  [{ code: 'channel-forbids', channel: 'Bazaarlane' }, 'Customer messages are blocked for Bazaarlane orders.'],
   [
     { code: 'masked-kind', channel: 'Bazaarlane' },
-    "Bazaarlane hides its customers' addresses, and lets no message of this kind through to them.",
+    "Bazaarlane hides its customers' email addresses and passes on no messages of this kind.",
   ],
   [
     { code: 'rule-no-category', person: 'Lene', category: 'workshops' },
-    'Lene hears only of orders with workshops, and none is in this one.',
+    'Lene gets messages only about orders with workshops, and this one has none.',
   ],
-  [{ code: 'no-rules', notification: 'New order' }, 'Nobody is named to hear of New order.'],
+  [{ code: 'no-rules', notification: 'New order' }, 'New order has no staff recipients.'],
   [{ code: 'already-written', address: 'a@b.example' }, 'a@b.example already gets this message by an earlier rule.'],
   [
     { code: 'off-for-channel', notification: 'Delivered', channel: 'Web shop' },
     'Delivered is off for orders from Web shop.',
   ],
   [
-    { code: 'condition', notification: 'Delivered', words: 'it contains kits' },
-    'Delivered goes out only when it contains kits.',
+    { code: 'condition', notification: 'Delivered', words: 'the order contains kits' },
+    'Delivered goes out only when the order contains kits.',
   ],
-  [{ code: 'no-variant', notification: 'Delivered' }, 'No version of Delivered fits this order.'],
+  [{ code: 'no-variant', notification: 'Delivered' }, 'No version of Delivered matches this order.'],
   [
-    { code: 'variant-nothing', notification: 'Delivered', variant: 'x', words: 'it contains kits' },
-    'Delivered says nothing when it contains kits.',
+    { code: 'variant-nothing', notification: 'Delivered', variant: 'x', words: 'the order contains kits' },
+    'Delivered is set to send nothing when the order contains kits.',
   ],
   [
     { code: 'variant-nothing', notification: 'Delivered', variant: 'x', words: '' },
-    'Delivered says nothing to everyone else.',
+    'Delivered is set to send nothing to everyone else.',
   ],
-  [{ code: 'started', notification: 'How did we do?' }, 'How did we do? waits for this order already.'],
+  [{ code: 'started', notification: 'How did we do?' }, 'How did we do? is already scheduled for this order.'],
   [{ code: 'ended', notification: 'X', end: 'paid' }, 'The order is paid.'],
   [{ code: 'ended', notification: 'X', end: 'answered' }, 'The customer has answered.'],
   [
@@ -89,16 +86,16 @@ const WORDS: [Reason, string][] = [
   ],
   [
     { code: 'is-customer', address: 'a@b.example' },
-    "a@b.example is the customer's own address, which is written to anyway.",
+    "a@b.example is the customer's own address, which gets this message anyway.",
   ],
-  [{ code: 'had-already', order: 'QW-1' }, 'Order QW-1 has had this already, and nobody is told twice.'],
-  [{ code: 'order-cancelled', order: 'QW-1' }, 'Order QW-1 was cancelled before, so nobody is told of this.'],
+  [{ code: 'had-already', order: 'QW-1' }, 'Order QW-1 has had this already, so it is not sent again.'],
+  [{ code: 'order-cancelled', order: 'QW-1' }, 'Order QW-1 was cancelled before, so this is not sent.'],
+  [{ code: 'overtaken', order: 'QW-1', by: 'Refund issued' }, 'Not sent: order QW-1 has moved on (Refund issued).'],
+  [{ code: 'too-late', days: '9' }, 'Not sent: the shop reported this 9 days late.'],
   [
-    { code: 'overtaken', order: 'QW-1', by: 'Refund issued' },
-    'Order QW-1 is further by now (Refund issued), so this would be old news.',
+    { code: 'withheld', pattern: '@left.example', reason: 'asked to' },
+    '@left.example is on the do-not-send list: asked to',
   ],
-  [{ code: 'too-late', days: '9' }, 'The shop told of this 9 days after it happened, too late to write to anybody.'],
-  [{ code: 'withheld', pattern: '@left.example', reason: 'asked to' }, '@left.example is not written to: asked to'],
 ];
 
 it.each(WORDS)('%j is told in words', (reason, words) => {

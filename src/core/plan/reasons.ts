@@ -58,17 +58,17 @@ export function reasonWords(reason: Reason): string {
     case 'by-hand':
       return `${reason.person} chose to send ${reason.notification}.`;
     case 'adapted':
-      return `${reason.person} adapted its words for this.`;
+      return `${reason.person} changed its text for this message.`;
     case 'again':
       return `${reason.person} sent it again${reason.first ? `, to another address than ${reason.first}, which it had gone to` : ''}.`;
     case 'customer-of-order':
       return `${reason.name} placed order ${reason.order}.`;
     case 'rule-all':
-      return `${reason.person} hears of all orders.`;
+      return `${reason.person} gets messages about all orders.`;
     case 'rule-category':
-      return `${reason.person} hears of orders with ${reason.category}, and ${reason.product} is in this one.`;
+      return `${reason.person} gets messages about orders with ${reason.category}, and ${reason.product} is in this one.`;
     case 'rule-when':
-      return `${reason.person} hears of orders of which this is true: ${reason.words}.`;
+      return `${reason.person} gets messages about orders where ${reason.words}.`;
     case 'language-of-order':
       return `The order was placed in ${languageName(reason.language)}.`;
     case 'language-of-customer':
@@ -76,7 +76,7 @@ export function reasonWords(reason: Reason): string {
     case 'language-of-person':
       return `Their language is ${languageName(reason.language)}.`;
     case 'language-default':
-      return `There are no words in ${languageName(reason.wanted)}, so it is written in ${languageName(reason.language)}, the store's own language.`;
+      return `No ${languageName(reason.wanted)} translation, so it is in ${languageName(reason.language)}, the fallback language.`;
     case 'edition':
       return `Made from edition ${reason.edition}.`;
     case 'notification-off':
@@ -84,19 +84,19 @@ export function reasonWords(reason: Reason): string {
     case 'not-published':
       return `${reason.notification} has never been published.`;
     case 'channel-forbids':
-      return `Orders from ${reason.channel} may not be answered with mail to the customer.`;
+      return `Customer messages are blocked for ${reason.channel} orders.`;
     case 'masked-kind':
-      return `${reason.channel} hides its customers' addresses, and lets no message of this kind through to them.`;
+      return `${reason.channel} hides its customers' email addresses and passes on no messages of this kind.`;
     case 'rule-no-category':
-      return `${reason.person} hears only of orders with ${reason.category}, and none is in this one.`;
+      return `${reason.person} gets messages only about orders with ${reason.category}, and this one has none.`;
     case 'rule-when-not':
-      return `${reason.person} hears only of orders of which this is true: ${reason.words}.`;
+      return `${reason.person} gets messages only about orders where ${reason.words}.`;
     case 'no-rules':
-      return `Nobody is named to hear of ${reason.notification}.`;
+      return `${reason.notification} has no staff recipients.`;
     case 'due':
       return `It goes out ${reason.timing}${reason.ends ? `, unless the order is ${orList(reason.ends)} before` : ''}.`;
     case 'variant':
-      return `The version “${reason.variant}” is for orders of which this is true: ${reason.words}.`;
+      return `The version “${reason.variant}” is for orders where ${reason.words}.`;
     case 'contact':
       return `${reason.name} is a contact of the customer of order ${reason.order}: ${reason.label}.`;
     case 'off-for-channel':
@@ -104,27 +104,27 @@ export function reasonWords(reason: Reason): string {
     case 'condition':
       return `${reason.notification} goes out only when ${reason.words}.`;
     case 'no-variant':
-      return `No version of ${reason.notification} fits this order.`;
+      return `No version of ${reason.notification} matches this order.`;
     case 'variant-nothing':
-      return `${reason.notification} says nothing ${reason.words ? `when ${reason.words}` : 'to everyone else'}.`;
+      return `${reason.notification} is set to send nothing ${reason.words ? `when ${reason.words}` : 'to everyone else'}.`;
     case 'started':
-      return `${reason.notification} waits for this order already.`;
+      return `${reason.notification} is already scheduled for this order.`;
     case 'ended':
       return reason.end === 'answered' ? 'The customer has answered.' : `The order is ${reason.end}.`;
     case 'no-contacts':
       return `The customer has no contact for ${reason.notification} (${reason.labels}).`;
     case 'is-customer':
-      return `${reason.address} is the customer's own address, which is written to anyway.`;
+      return `${reason.address} is the customer's own address, which gets this message anyway.`;
     case 'had-already':
-      return `Order ${reason.order} has had this already, and nobody is told twice.`;
+      return `Order ${reason.order} has had this already, so it is not sent again.`;
     case 'order-cancelled':
-      return `Order ${reason.order} was cancelled before, so nobody is told of this.`;
+      return `Order ${reason.order} was cancelled before, so this is not sent.`;
     case 'overtaken':
-      return `Order ${reason.order} is further by now (${reason.by}), so this would be old news.`;
+      return `Not sent: order ${reason.order} has moved on (${reason.by}).`;
     case 'too-late':
-      return `The shop told of this ${reason.days} days after it happened, too late to write to anybody.`;
+      return `Not sent: the shop reported this ${reason.days} days late.`;
     case 'withheld':
-      return `${reason.pattern} is not written to: ${reason.reason}`;
+      return `${reason.pattern} is on the do-not-send list: ${reason.reason}`;
     case 'already-written':
       return `${reason.address} already gets this message by an earlier rule.`;
   }

@@ -36,13 +36,13 @@ const hears = (scope: RoutingRule['scope'], order = testOrder(), name?: string) 
 
 describe('a routing rule', () => {
   it('for all orders holds for every one', () => {
-    expect(hears({ kind: 'all' })).toEqual({ holds: true, reason: 'Lene hears of all orders.' });
+    expect(hears({ kind: 'all' })).toEqual({ holds: true, reason: 'Lene gets messages about all orders.' });
   });
 
   it('for a category holds when any line is of it, and names that line', () => {
     expect(hears({ kind: 'category', category: 'tools' })).toEqual({
       holds: true,
-      reason: 'Lene hears of orders with tools, and Awl is in this one.',
+      reason: 'Lene gets messages about orders with tools, and Awl is in this one.',
     });
   });
 
@@ -51,7 +51,7 @@ describe('a routing rule', () => {
     expect(hears({ kind: 'category', category: 'tools' }, order).holds).toBe(false);
     expect(hears({ kind: 'category', category: 'Tools' })).toEqual({
       holds: false,
-      reason: 'Lene hears only of orders with Tools, and none is in this one.',
+      reason: 'Lene gets messages only about orders with Tools, and this one has none.',
     });
   });
 
@@ -59,11 +59,11 @@ describe('a routing rule', () => {
     const dear = when({ about: 'value', is: 'at-least', amount: 3_000, currency: 'EUR' });
     expect(hears(dear)).toEqual({
       holds: true,
-      reason: 'Lene hears of orders of which this is true: it comes to €30.00 or more.',
+      reason: 'Lene gets messages about orders where the order total is at least €30.00.',
     });
     expect(hears(when({ about: 'country', is: 'one', of: ['DE', 'AT'] }))).toEqual({
       holds: false,
-      reason: 'Lene hears only of orders of which this is true: it goes to Germany or Austria.',
+      reason: 'Lene gets messages only about orders where the order goes to Germany or Austria.',
     });
   });
 
@@ -78,7 +78,7 @@ describe('a routing rule', () => {
     expect(hears(scope('any'), elsewhere).holds).toBe(true);
     expect(hears(scope('all'), testOrder({ location: 'the Mill' })).holds).toBe(true);
     expect(scopeWords(scope('any'))).toBe(
-      'orders of which this is true: it contains papers or it leaves from the Mill',
+      'orders of which this is true: the order contains papers or the order ships from the Mill',
     );
   });
 
@@ -87,13 +87,13 @@ describe('a routing rule', () => {
       'asks what it is written in',
       [{ about: 'language', is: 'one', of: ['de'] }],
       '/scope/when/tests/0/about',
-      /not about the order/,
+      /can only ask about the order/,
     ],
     [
       'asks which of a row it is',
       [{ about: 'turn', is: 'one', of: [2] }],
       '/scope/when/tests/0/about',
-      /cannot be asked/,
+      /can only ask about the order/,
     ],
     [
       'excludes itself',
@@ -102,7 +102,7 @@ describe('a routing rule', () => {
         { about: 'channel', is: 'none', of: ['web'] },
       ],
       '/scope/when',
-      /can be met by no order: the order came through Web shop, and the order did not come through Web shop/,
+      /No order can match both “the order came through Web shop” and “the order did not come through Web shop”/,
     ],
   ])('with a condition that %s is refused at its place', (_what, tests, path, message) => {
     const problems = scopeProblems({ kind: 'when', when: { match: 'all', tests } }, { channel: () => 'Web shop' });
@@ -117,7 +117,9 @@ describe('a routing rule', () => {
   });
 
   it('is called by the address when nobody’s name is known', () => {
-    expect(hears({ kind: 'all' }, testOrder(), '').reason).toBe('lene@quillwick.example hears of all orders.');
+    expect(hears({ kind: 'all' }, testOrder(), '').reason).toBe(
+      'lene@quillwick.example gets messages about all orders.',
+    );
   });
 
   it.each([

@@ -43,12 +43,17 @@ export function scopeProblems(scope: Scope, names: ConditionNames = {}): SchemaP
   const problems = when.tests.flatMap((t, i) =>
     RULE_ABOUTS.includes(t.about)
       ? []
-      : [{ path: `/scope/when/tests/${i}/about`, message: 'cannot be asked by a rule: it is not about the order' }],
+      : [
+          {
+            path: `/scope/when/tests/${i}/about`,
+            message: 'Choose another condition: a rule can only ask about the order.',
+          },
+        ],
   );
   const found = contradiction(when);
   if (found) {
     const [a, b] = found.tests.map((i) => testWords(when.tests[i]!, names));
-    problems.push({ path: '/scope/when', message: `can be met by no order: ${a}, and ${b}` });
+    problems.push({ path: '/scope/when', message: `No order can match both “${a}” and “${b}”.` });
   }
   return problems;
 }

@@ -98,24 +98,24 @@ describe('how a notification goes out', () => {
   });
 
   it.each<[string, Partial<NotificationSettings>, MomentId, string]>([
-    ['no name', { name: ' ' }, 'order.placed', '/name is empty'],
+    ['no name', { name: ' ' }, 'order.placed', '/name Enter a name.'],
     [
       'nobody',
       { when: all(guest, account) },
       'order.placed',
-      '/when can be met by nobody: the customer ordered as a guest, and the customer has an account',
+      '/when No order can match both “the customer ordered as a guest” and “the customer has an account”.',
     ],
     [
       'a version without a name',
       { variants: [{ name: '', when: all(guest), nothing: false }, ...base.variants] },
       'order.placed',
-      '/variants/0/name needs a name',
+      '/variants/0/name Enter a name.',
     ],
     [
       'a version that swallows the rest',
       { variants: [{ name: 'A', nothing: false }, ...base.variants] },
       'order.placed',
-      '/variants/0/when needs a condition, or none after it is ever reached',
+      '/variants/0/when Add a condition: without one, no later version is ever used.',
     ],
     [
       'a version after one that fits the same',
@@ -127,20 +127,20 @@ describe('how a notification goes out', () => {
         ],
       },
       'order.placed',
-      '/variants/1/when is never reached: \u201cGuests\u201d comes first and fits the same orders',
+      '/variants/1/when Change this condition: \u201cGuests\u201d comes first and matches the same orders.',
     ],
     [
       'a condition on the one for everybody',
       { variants: [{ name: '', when: all(guest), nothing: false }] },
       'order.placed',
-      '/variants/0/when is for everyone else, and has no condition',
+      '/variants/0/when Remove the condition: the last version is for everyone else.',
     ],
-    ['a timer at once', {}, 'order.payment-due', '/schedule/row has to say after how long'],
+    ['a timer at once', {}, 'order.payment-due', '/schedule/row Add a delay: this goes out some time after its event.'],
     [
       'an end that has come before the beginning',
       { schedule: { row: [{ wait: { amount: 2, unit: 'days' } }], ends: ['dispatched'] } },
       'shipment.delivered',
-      '/schedule/ends/0 would stop every message before it begins: by then the order is always dispatched',
+      '/schedule/ends/0 “dispatched” would stop every message. Choose another stop event.',
     ],
   ])('is refused at its place: %s', (_what, change, moment, words) => {
     expect(said(change, moment)).toContain(words);

@@ -48,28 +48,28 @@ export function settingsProblems(
   names: ConditionNames = {},
 ): SchemaProblem[] {
   const problems: SchemaProblem[] = [];
-  if (settings.name.trim() === '') problems.push({ path: '/name', message: 'is empty' });
+  if (settings.name.trim() === '') problems.push({ path: '/name', message: 'Enter a name.' });
   problems.push(
     ...scheduleProblems(settings.schedule).map((p) => ({ path: `/schedule${p.path}`, message: p.message })),
   );
   if (timerOf(moment) && settings.schedule.row.length === 0) {
-    problems.push({ path: '/schedule/row', message: 'has to say after how long' });
+    problems.push({ path: '/schedule/row', message: 'Add a delay: this goes out some time after its event.' });
   }
   if (moment === BY_HAND && settings.schedule.row.length > 0) {
-    problems.push({ path: '/schedule/row', message: 'has no place here: it goes out when a colleague sends it' });
+    problems.push({ path: '/schedule/row', message: 'Remove the delay: this goes out when a colleague sends it.' });
   }
   settings.schedule.ends.forEach((end, i) => {
     if (!comesTooLate(moment, end)) return;
     problems.push({
       path: `/schedule/ends/${i}`,
-      message: `would stop every message before it begins: by then the order is always ${END_WORDS[end]}`,
+      message: `“${END_WORDS[end]}” would stop every message. Choose another stop event.`,
     });
   });
   const impossible = (when: NotificationSettings['when'], path: string): void => {
     const found = when && contradiction(when);
     if (!found) return;
     const [a, b] = found.tests.map((i) => testWords(when.tests[i]!, names));
-    problems.push({ path, message: `can be met by nobody: ${a}, and ${b}` });
+    problems.push({ path, message: `No order can match both “${a}” and “${b}”.` });
   };
   impossible(settings.when, '/when');
   const seen = new Set<string>();
@@ -77,15 +77,20 @@ export function settingsProblems(
     const last = i === settings.variants.length - 1;
     const path = `/variants/${i}`;
     if (last) {
-      if (variant.when) problems.push({ path: `${path}/when`, message: 'is for everyone else, and has no condition' });
+      if (variant.when)
+        problems.push({
+          path: `${path}/when`,
+          message: 'Remove the condition: the last version is for everyone else.',
+        });
       return;
     }
     const name = variant.name.trim().toLowerCase();
-    if (name === '') problems.push({ path: `${path}/name`, message: 'needs a name' });
-    else if (seen.has(name)) problems.push({ path: `${path}/name`, message: 'is the name of another version' });
+    if (name === '') problems.push({ path: `${path}/name`, message: 'Enter a name.' });
+    else if (seen.has(name))
+      problems.push({ path: `${path}/name`, message: 'Enter another name: a version has this one already.' });
     seen.add(name);
     if (!variant.when) {
-      problems.push({ path: `${path}/when`, message: 'needs a condition, or none after it is ever reached' });
+      problems.push({ path: `${path}/when`, message: 'Add a condition: without one, no later version is ever used.' });
       return;
     }
     impossible(variant.when, `${path}/when`);
@@ -93,7 +98,7 @@ export function settingsProblems(
     if (before) {
       problems.push({
         path: `${path}/when`,
-        message: `is never reached: \u201c${before.name}\u201d comes first and fits the same orders`,
+        message: `Change this condition: \u201c${before.name}\u201d comes first and matches the same orders.`,
       });
     }
   });

@@ -178,7 +178,10 @@ function passageFindings(id: string, context: BlocksContext): Found[] {
     ];
   }
   const cycle = passageCycle(id, context.passages);
-  if (cycle) return [{ severity: 'blocker', message: `The passage holds itself: ${cycle.join(', in it ')}.` }];
+  if (cycle)
+    return [
+      { severity: 'blocker', message: `This passage contains itself: ${cycle.join(', in it ')}. Remove one of them.` },
+    ];
   const found: Found[] = [];
   for (const [language, words] of Object.entries(passage.words)) {
     for (const segment of blockSegments(passage.blocks)) {

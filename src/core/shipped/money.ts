@@ -346,7 +346,7 @@ export const MONEY: readonly ShippedNotification[] = [
   },
   {
     slug: 'refund-issued-staff',
-    name: 'Money went back',
+    name: 'Refund paid out',
     moment: 'refund.issued',
     audience: 'staff',
     on: false,

@@ -476,7 +476,7 @@ export const TROUBLE: readonly ShippedNotification[] = [
   },
   {
     slug: 'mail-came-back',
-    name: 'Mail came back',
+    name: 'Message bounced',
     moment: 'delivery.bounced',
     audience: 'staff',
     on: true,

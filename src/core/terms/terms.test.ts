@@ -85,8 +85,8 @@ describe('a carrier’s pattern', () => {
     ['https://fieldpost.example/t/', /Write \{number\}/],
     ['https://fieldpost.example/{nummer}', /asks for \{nummer\}/],
     ['https://fieldpost.example/{number', /not closed/],
-    ['fieldpost.example/{number}', /full address/],
-    ['javascript:alert({number})', /full address/],
+    ['fieldpost.example/{number}', /full link/],
+    ['javascript:alert({number})', /full link/],
   ])('%s', (pattern, problem) => {
     if (problem) expect(patternProblem(pattern)).toMatch(problem);
     else expect(patternProblem(pattern)).toBeUndefined();

@@ -31,7 +31,7 @@ export function patternProblem(pattern: string): string | undefined {
   }
   if (!names.includes('number')) return 'Write {number} where the tracking number goes.';
   const tried = expandPattern(pattern, { number: '1', postalCode: '1', country: 'DE', language: 'en' });
-  return tried ? undefined : 'Enter a full address, such as https://carrier.example/parcels/{number}.';
+  return tried ? undefined : 'Enter a full link, such as https://carrier.example/parcels/{number}.';
 }
 
 /** Where a parcel of one of the carriers is followed, or undefined when its carrier is not known or says nothing of it. */

@@ -46,7 +46,7 @@ export function checkSource(source: string, context: CheckContext): TextProblem[
       problems.push({
         kind: 'not-provided',
         name,
-        message: `${facts.label} {$${name}} is not known ${context.momentWords}. Take it out, or use it in a notification for a later moment.`,
+        message: `${facts.label} {$${name}} is not known ${context.momentWords}. Remove it, or use it in a notification for a later moment.`,
         ...place,
       });
     }

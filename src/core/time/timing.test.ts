@@ -173,12 +173,14 @@ describe('a row of reminders', () => {
 
   it('has to go forward, and to end', () => {
     expect(scheduleProblems({ row, ends: ['paid'] })).toEqual([]);
-    expect(scheduleProblems({ row, ends: [] })).toEqual([{ path: '/ends', message: 'has to say what ends the row' }]);
+    expect(scheduleProblems({ row, ends: [] })).toEqual([
+      { path: '/ends', message: 'Choose at least one event that stops the series.' },
+    ]);
     expect(scheduleProblems({ row: [row[1]!, row[0]!], ends: ['paid'] })).toEqual([
-      { path: '/row/1', message: 'is not later than the one before it' },
+      { path: '/row/1', message: 'Enter a longer delay than that of the message before.' },
     ]);
     expect(scheduleProblems({ row: [{ wait: { amount: 60, unit: 'weeks' } }], ends: [] })).toEqual([
-      { path: '/row/0/wait', message: 'is longer than a year' },
+      { path: '/row/0/wait', message: 'Enter a delay of at most a year.' },
     ]);
   });
 

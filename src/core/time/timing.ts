@@ -154,14 +154,15 @@ const lengthOf = ({ wait }: Timing): number => {
 export function scheduleProblems({ row, ends }: Schedule): SchemaProblem[] {
   const problems: SchemaProblem[] = [];
   row.forEach((timing, i) => {
-    if (lengthOf(timing) > YEAR_MS) problems.push({ path: `/row/${i}/wait`, message: 'is longer than a year' });
+    if (lengthOf(timing) > YEAR_MS)
+      problems.push({ path: `/row/${i}/wait`, message: 'Enter a delay of at most a year.' });
     const before = row[i - 1];
     if (before && lengthOf(timing) <= lengthOf(before)) {
-      problems.push({ path: `/row/${i}`, message: 'is not later than the one before it' });
+      problems.push({ path: `/row/${i}`, message: 'Enter a longer delay than that of the message before.' });
     }
   });
   if (row.length > 1 && ends.length === 0) {
-    problems.push({ path: '/ends', message: 'has to say what ends the row' });
+    problems.push({ path: '/ends', message: 'Choose at least one event that stops the series.' });
   }
   return problems;
 }

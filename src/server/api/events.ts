@@ -1,6 +1,6 @@
 /** `POST /api/v1/events`: a signed CloudEvent in, the ids of the planned deliveries out. */
 import { isOwnNumber, OWN_ORDERS } from '@/core/order';
-import { placeWords } from '@/core/schema';
+import { placedSentence } from '@/core/schema';
 import { jsonTooLarge } from '@/core/size';
 import { AppError } from '../base/errors';
 import { receiveEvent } from '../events/receive';
@@ -63,11 +63,7 @@ export async function handleEvent(request: Request): Promise<Response> {
     return Response.json({ deliveries: received.deliveries, known: received.known }, { status: 202 });
   } catch (error) {
     if (error instanceof AppError && error.code === 'invalid') {
-      return problem(
-        400,
-        `${error.message} ${error.problems.map((p) => `${placeWords(p.path)} ${p.message}`).join('; ')}`,
-        error.problems,
-      );
+      return problem(400, `${error.message} ${error.problems.map(placedSentence).join(' ')}`, error.problems);
     }
     if (error instanceof AppError && error.code === 'conflict') {
       return problem(409, `${error.message} ${error.problems.map((p) => p.message).join(' ')}`, error.problems);
@@ -94,10 +90,7 @@ function readEvent(body: string): OrderEvent | Response {
   if (!checked.ok) {
     return problem(
       400,
-      `The event cannot be taken: ${checked.problems
-        .map((p) => `${placeWords(p.path)} ${p.message}`)
-        .slice(0, 3)
-        .join('; ')}.`,
+      `The event cannot be taken: ${checked.problems.slice(0, 3).map(placedSentence).join(' ')}`,
       checked.problems,
     );
   }
@@ -109,7 +102,7 @@ function readEvent(body: string): OrderEvent | Response {
     [
       {
         path: '/data/order/number',
-        message: `begins with ${OWN_ORDERS}, which is for orders that are made in Libellus`,
+        message: `Use another number: ${OWN_ORDERS} is for orders that are made in Libellus.`,
       },
     ],
   );

@@ -18,16 +18,13 @@ export function problem(
         problems: problems.map((p) => ({
           path: p.path,
           place: placeWords(p.path),
-          message: isSentence(p.message) ? p.message : `${placeWords(p.path)} ${p.message}`,
+          message: p.message,
         })),
       }),
     },
     { status, headers: { 'content-type': 'application/problem+json', ...headers } },
   );
 }
-
-/** Most problems go on from the name of their place; some say it all. */
-const isSentence = (message: string): boolean => /^\p{Lu}.*\.$/su.test(message);
 
 /** 429 with how long to wait (RFC 9110, 10.2.3). */
 export const tooOften = (seconds: number): Response =>

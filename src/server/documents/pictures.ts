@@ -27,7 +27,7 @@ export interface BroughtPicture {
 }
 
 const refuse = (name: string, message: string): AppError =>
-  new AppError('invalid', `${name} was not taken in. ${message}`, [{ path: '/picture', message }]);
+  new AppError('invalid', `${name} was not imported. ${message}`, [{ path: '/picture', message }]);
 
 const size = (bytes: number): string =>
   bytes >= 1_000_000 ? `${(bytes / 1_000_000).toFixed(1)} MB` : `${Math.max(1, Math.round(bytes / 1000))} kB`;
@@ -161,6 +161,6 @@ export function refuseForeignPictures(storeId: string, document: unknown): void 
   throw new AppError(
     'invalid',
     'A picture here is not one of this store. Bring it in here, then use it.',
-    places.slice(0, 10).map((path) => ({ path, message: 'is not a picture of this store' })),
+    places.slice(0, 10).map((path) => ({ path, message: 'Choose a picture of this store.' })),
   );
 }

@@ -15,7 +15,7 @@ export function readTemplate(storeId: string, draft: unknown): Template {
   const all = allBlocks(checked.value.blocks);
   if (all.length > MOST_BLOCKS) {
     throw new AppError('invalid', `There are ${all.length} blocks; a template holds at most ${MOST_BLOCKS}.`, [
-      { path: '/blocks', message: `has ${all.length} entries: at most ${MOST_BLOCKS}` },
+      { path: '/blocks', message: `Keep at most ${MOST_BLOCKS} blocks; there are ${all.length}.` },
     ]);
   }
   const ids = all.map((b) => b.id);

@@ -39,7 +39,7 @@ export async function receiveEvent(storeId: string, event: OrderEvent, db: Datab
   }
   const now = await timeNow(db);
   if (event.time && Date.parse(event.time) > now + FUTURE_MS) {
-    problems.push({ path: '/time', message: 'is in the future. Look whether the clock of the shop system is right' });
+    problems.push({ path: '/time', message: 'This is in the future. Check the clock of the shop system.' });
   }
   if (problems.length > 0) throw new AppError('invalid', 'The order does not add up.', problems);
   try {
@@ -261,7 +261,7 @@ async function keepOrder(
     throw new AppError('invalid', 'The order does not add up.', [
       {
         path: '/data/order/currency',
-        message: `is ${order.currency}, and the order was placed in ${there!.currency}. Give all amounts in ${there!.currency}`,
+        message: `The order was placed in ${there!.currency}, and this is ${order.currency}. Give all amounts in ${there!.currency}.`,
       },
     ]);
   }

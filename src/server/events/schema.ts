@@ -141,5 +141,5 @@ export function checkEvent(body: unknown): Checked<OrderEvent> {
   const { type: moment, data } = checked.value;
   const needs = needsOf(moment);
   if (!needs || data.order[needs]?.length) return checked;
-  return { ok: false, problems: [{ path: `/data/order/${needs}`, message: 'is missing' }] };
+  return { ok: false, problems: [{ path: `/data/order/${needs}`, message: 'This is missing.' }] };
 }

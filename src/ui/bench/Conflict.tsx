@@ -18,10 +18,10 @@ export function Conflict<T>({
     >
       <span className="flex-1">{state.message}</span>
       <button type="button" className="btn" onClick={() => onTheirs(state.theirRevision, state.theirs)}>
-        Go on with {state.by ? `${state.by}'s` : 'the other'}
+        {state.by ? `Use ${state.by}’s changes` : 'Use the other changes'}
       </button>
       <button type="button" className="btn" onClick={() => onMine(state.theirRevision, state.theirs)}>
-        Go on with mine
+        Keep my changes
       </button>
     </div>
   );

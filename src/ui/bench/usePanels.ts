@@ -16,7 +16,7 @@ export interface Panels {
 /** Around a sheet, in pixels. */
 export const MARGINS = 32;
 
-/** What there is room for: `sheet` is the width of the message, `sides` those of the panels beside it, the broadest last. */
+/** What there is room for: `sheet` is the width of the message, `sides` those of the panels beside it. */
 export function roomFor(width: number, sheet: number, sides: readonly number[]): Room {
   const all = sides.reduce((a, b) => a + b, 0);
   if (width >= sheet + MARGINS + all) return 'all';
@@ -25,9 +25,12 @@ export function roomFor(width: number, sheet: number, sides: readonly number[]):
 
 export function usePanels(sheet: number, sides: readonly number[]): Panels {
   const { measure, width } = useWidth();
+  // The sheet is as wide as its message; panels of words grow with the type that a person has set.
+  const type = width === undefined ? 1 : parseFloat(getComputedStyle(document.documentElement).fontSize) / 16;
+  const grown = sides.map((side) => side * type);
   return {
     measure,
-    room: width === undefined ? undefined : roomFor(width, sheet, sides),
+    room: width === undefined ? undefined : roomFor(width, sheet, grown),
     width: width ?? sheet + MARGINS,
   };
 }

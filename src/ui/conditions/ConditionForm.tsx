@@ -45,7 +45,7 @@ export function ConditionForm(props: ConditionFormProps) {
           className="link ms-auto text-sm"
           onClick={() => set([...asked, freshTest((unasked ?? choices[0]!).value, store)])}
         >
-          {condition ? 'And one more' : 'Add a condition'}
+          {'Add a condition'}
         </button>
       </div>
       {!condition ? (
@@ -64,11 +64,11 @@ export function ConditionForm(props: ConditionFormProps) {
           {condition.tests.length > 1 && (
             <div className="mt-2">
               <Segments
-                label="How many must hold"
+                label="Match"
                 value={condition.match}
                 choices={[
-                  { value: 'all', label: 'all hold' },
-                  { value: 'any', label: 'any holds' },
+                  { value: 'all', label: 'all conditions' },
+                  { value: 'any', label: 'any condition' },
                 ]}
                 onChange={(match) => set(condition.tests, match)}
               />
@@ -81,14 +81,14 @@ export function ConditionForm(props: ConditionFormProps) {
                 <li key={i} className="rounded-control border border-rule bg-sheet p-2">
                   <div className="flex items-center gap-1">
                     <Pick
-                      label="Asks about"
+                      label="Condition on"
                       value={test.about}
                       choices={choices}
                       onChange={(about) => set(condition.tests.map((t, j) => (j === i ? freshTest(about, store) : t)))}
                     />
                     <button
                       type="button"
-                      aria-label={`Take out: ${ABOUT.find((a) => a.value === test.about)?.label ?? test.about}`}
+                      aria-label={`Remove: ${ABOUT.find((a) => a.value === test.about)?.label ?? test.about}`}
                       className="btn btn-quiet"
                       onClick={() => set(condition.tests.filter((_, j) => j !== i))}
                     >
@@ -104,7 +104,7 @@ export function ConditionForm(props: ConditionFormProps) {
                   </div>
                   {found && tried && (
                     <p className="mt-1 text-xs text-slate">
-                      {tried.orderNumber} has {found.found}: {found.holds ? 'holds' : 'does not hold'}
+                      {tried.orderNumber}: {found.found}. {found.holds ? 'Condition met.' : 'Condition not met.'}
                     </p>
                   )}
                 </li>

@@ -225,7 +225,7 @@ function AmountFields({ test, onChange }: { test: Extract<Test, { about: 'value'
       />
       <Field
         label={`Amount in ${test.currency}`}
-        problem={wrong ? `is no amount; write it like ${amountText(9950, currency)}` : undefined}
+        problem={wrong ? `Enter an amount like ${amountText(9950, currency)}.` : undefined}
       >
         {(ids) => (
           <input

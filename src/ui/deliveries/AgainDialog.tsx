@@ -94,7 +94,7 @@ export function AgainDialog({
           <Field
             label="Its address"
             hint="The message holds the customer's name, address and order. Look at it twice before you send."
-            problem={wrong ? 'needs a name, an @ and a domain' : undefined}
+            problem={wrong ? 'Enter an email address with a name, an @ and a domain.' : undefined}
           >
             {(ids) => (
               <input

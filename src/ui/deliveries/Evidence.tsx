@@ -16,8 +16,8 @@ export interface Evidence {
 }
 
 const BOUNCE_WORDS: Record<string, string> = {
-  hard: 'For good: the address is not written to any more.',
-  soft: 'Given up for now: the address is still written to.',
+  hard: 'Hard bounce. The address is now on the do-not-send list.',
+  soft: 'Soft bounce. Later messages still go to this address.',
   delayed: 'Still being tried.',
   other: 'No failure.',
 };
@@ -145,7 +145,7 @@ export function Bounces({ zone, delivery: d }: Omit<Evidence, 'base'>) {
   if (d.bounces.length === 0) return null;
   return (
     <>
-      <PanelTitle>What came back</PanelTitle>
+      <PanelTitle>Bounces</PanelTitle>
       <ul className="mt-1 mb-4" data-testid="bounces">
         {d.bounces.map((b) => (
           <li key={b.id} className="border-b border-rule py-2">

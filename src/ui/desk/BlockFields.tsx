@@ -290,7 +290,7 @@ export function TargetFields({
         )}
       </Field>
       {url !== undefined && (
-        <Field label="Address" problem={wrong ? 'must be complete, with https:// at the beginning' : undefined}>
+        <Field label="Address" problem={wrong ? 'Enter a full link that begins with https://.' : undefined}>
           {(ids) => (
             <input {...ids} className="input" value={url} onChange={(e) => onTarget({ url: e.target.value })} />
           )}

@@ -7,7 +7,7 @@ import { Mark } from '../parts/marks';
 const VERBS: Record<TemplateChange['kind'], string> = {
   words: 'words changed',
   added: 'added',
-  removed: 'taken out',
+  removed: 'removed',
   moved: 'moved',
   settings: 'settings changed',
 };

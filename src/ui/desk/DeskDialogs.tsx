@@ -95,7 +95,7 @@ export function DeskDialogs(own: DeskDialogsProps) {
           orderNumber={orderNumber}
           onClose={close}
           onEdition={props.onEdition}
-          onTake={(t, number) => onTake(t, `Edition ${number} is on the bench as the draft.`)}
+          onTake={(t, number) => onTake(t, `The draft now starts from edition ${number}.`)}
           render={own.render}
         />
       )}

@@ -297,7 +297,9 @@ export function DeskScreen(props: DeskProps) {
             className={`min-h-0 flex-1 ${room === 'one' ? 'flex flex-col' : 'grid'} ${room === undefined ? 'max-lg:block' : ''}`}
             style={{
               gridTemplateColumns:
-                room === 'two' ? `minmax(0,1fr) ${SIDES[1]}px` : `${SIDES[0]}px minmax(0,1fr) ${SIDES[1]}px`,
+                room === 'two'
+                  ? `minmax(0,1fr) ${SIDES[1] / 16}rem`
+                  : `${SIDES[0] / 16}rem minmax(0,1fr) ${SIDES[1] / 16}rem`,
             }}
           >
             <div

@@ -84,7 +84,7 @@ export function InboxRow(props: InboxRowProps) {
     >
       <span
         aria-hidden
-        className="mt-0.5 flex size-8 shrink-0 items-center justify-center rounded-full bg-ink font-serif text-base text-white"
+        className="mt-0.5 flex size-8 shrink-0 items-center justify-center rounded-full bg-ink font-serif text-base text-sheet"
       >
         {sender.slice(0, 1)}
       </span>

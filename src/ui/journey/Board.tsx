@@ -24,7 +24,7 @@ export function Board({ cards, path, shopMails, maySwitch, onSwitch, onLook, onN
   const timely = cards.filter((c) => c.moment !== BY_HAND);
   const byHand = cards.filter((c) => c.moment === BY_HAND);
   return (
-    <table className="h-full w-full min-w-[1060px] table-fixed border-collapse">
+    <table className="h-full w-full min-w-265 table-fixed border-collapse">
       <thead>
         <tr className="h-9">
           <th className="w-20 border-b border-rule" aria-label="Audience" />

@@ -171,7 +171,7 @@ export function HandCard({ base, zone, card, languages, path, maySwitch, onSwitc
 /** Of what an order has not had: whether it is to come. */
 function notSentWords({ would, why }: PathStep, byHand: boolean): string {
   if (would > 0) return byHand ? 'offered' : 'would go out';
-  return why.length > 0 ? 'not written' : 'not for this order';
+  return why.length > 0 ? 'not sent' : 'not for this order';
 }
 
 /** What an order got of a notification, or has waiting. */

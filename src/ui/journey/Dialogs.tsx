@@ -121,8 +121,8 @@ export function ShopMails({ mails, onAdd, onRemove, onClose }: ShopMailsProps) {
       }
     >
       <p className="text-sm">
-        Many shop systems send mail of their own. What is noted here is held against the board, so that nobody gets the
-        same twice. Turn it off there, then strike it out here.
+        Many shop systems send mail of their own. Messages listed here are checked for duplicates, so that nobody gets
+        the same twice. Turn it off there, then strike it out here.
       </p>
       {failure && failure.problems.length === 0 && <Trouble>{failure.message}</Trouble>}
       <ul aria-label="Sent by the shop system" className="my-3 text-sm">

@@ -190,7 +190,7 @@ export function JourneyScreen(props: JourneyProps) {
               {path && (
                 <>
                   <span>
-                    {path.sent} sent · {path.failed} failed · {path.waiting} waiting · {path.notSent} not written
+                    {path.sent} sent · {path.failed} failed · {path.waiting} waiting · {path.notSent} not sent
                   </span>
                   <Link className="link" href={`${base}/journey`}>
                     Clear

@@ -110,7 +110,10 @@ function Counts({ title, rows, of }: { title: string; rows: { name: string; mess
               </th>
               <td className="w-12 text-end tabular-nums">{r.messages}</td>
               <td className="ps-3">
-                <div className="h-2 bg-petrol" style={{ width: `${Math.max(1, (r.messages / of) * 100)}%` }} />
+                <div
+                  className="h-2 forced-color-adjust-none bg-petrol"
+                  style={{ width: `${Math.max(1, (r.messages / of) * 100)}%` }}
+                />
               </td>
             </tr>
           ))}

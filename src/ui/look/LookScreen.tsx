@@ -358,7 +358,7 @@ export function LookScreen(props: LookProps) {
                   // What had the focus is gone with the bar; publishing is what comes next.
                   requestAnimationFrame(() => publishButton.current?.focus());
                   toast(
-                    `${name} is on the bench.`,
+                    `The draft now starts from ${name}.`,
                     history.undo && { action: { label: 'Undo', onClick: history.undo } },
                   );
                 }}

@@ -27,7 +27,7 @@ export function StartsPart(props: StartsProps) {
   const [edition, setEdition] = useState(String(editions[0]?.number ?? ''));
   const take = async (name: string, asked: Promise<Result<Look>>): Promise<void> => {
     setTrouble(undefined);
-    const result = await answered(asked, 'Libellus does not answer. Nothing was taken in.');
+    const result = await answered(asked, 'Libellus does not answer. Nothing was imported.');
     if (result.ok) onTry(name, result.value);
     else setTrouble(result.error.message);
   };

@@ -131,15 +131,15 @@ export function NotificationScreen(props: NotificationProps & { now: number }) {
               tried={triedOn}
               onChange={setWhen}
             />
-            {problemAt(failure, '/when') && <p className="text-xs text-madder">It {problemAt(failure, '/when')}</p>}
+            {problemAt(failure, '/when') && <p className="text-xs text-madder">{problemAt(failure, '/when')}</p>}
           </div>
           <ChannelsPart channels={store.channels} settings={settings} change={change} />
           {audience === 'contact' && <LabelsField labels={settings.labels} onChange={(labels) => change({ labels })} />}
           {audience === 'staff' && (
             <p className="text-sm">
               {notification.rules === 0
-                ? 'Nobody hears of it yet.'
-                : `${plural(notification.rules, 'rule says', 'rules say')} who hears of it.`}{' '}
+                ? 'It has no staff recipients yet.'
+                : `${plural(notification.rules, 'rule says', 'rules say')} who gets it.`}{' '}
               <Link className="link" href={`${base}/routing`}>
                 Routing
               </Link>

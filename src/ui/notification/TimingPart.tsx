@@ -122,7 +122,7 @@ export function TimingPart({ moment, schedule, zone, now, failure, onChange }: T
                 <button
                   type="button"
                   className="btn btn-quiet"
-                  aria-label={`Take out wait ${i + 1}`}
+                  aria-label={`Remove delay ${i + 1}`}
                   onClick={() => set(row.filter((_, j) => j !== i))}
                 >
                   ×

@@ -198,7 +198,7 @@ export function VariantsPart(props: VariantsPartProps) {
                         onChange={(when) => change(i, { when })}
                       />
                       {problemAt(failure, `/variants/${i}/when`) && (
-                        <p className="text-xs text-madder">The condition {problemAt(failure, `/variants/${i}/when`)}</p>
+                        <p className="text-xs text-madder">{problemAt(failure, `/variants/${i}/when`)}</p>
                       )}
                       <button
                         type="button"

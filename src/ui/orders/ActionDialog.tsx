@@ -146,7 +146,7 @@ export function ActionDialog({ kind, order, possible, onDo, onDone, onClose }: A
   };
   const run = async (): Promise<void> => {
     if (HAS_PIECES.includes(kind) && kind !== 'refund' && lines.length === 0) {
-      setFailure({ code: 'invalid', message: 'Say how many pieces of what.', problems: [] });
+      setFailure({ code: 'invalid', message: 'Enter a quantity for at least one item.', problems: [] });
       return;
     }
     setBusy(true);
@@ -186,15 +186,11 @@ export function ActionDialog({ kind, order, possible, onDo, onDone, onClose }: A
       }
     >
       <div className="flex flex-col gap-3">
-        {failure && (
-          <Trouble>
-            {failure.message} {loose.map((p) => `${p.path.split('/').at(-1)} ${p.message}`).join('. ')}
-          </Trouble>
-        )}
+        {failure && <Trouble>{[failure.message, ...loose.map((p) => p.message)].join(' ')}</Trouble>}
         {kind === 'pay' && possible.due > 0 && (
           <Field
             label="Amount that came in"
-            problem={amount === undefined ? `is no amount in ${currency}` : problemAt(failure, '/amount')}
+            problem={amount === undefined ? `Enter an amount in ${currency}.` : problemAt(failure, '/amount')}
             hint={`${amountText(possible.due, currency)} is still to be paid; with less, the rest stays due`}
           >
             {(ids) => (

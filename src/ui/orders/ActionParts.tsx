@@ -92,7 +92,7 @@ export function RefundAmounts({
     <Field
       label={label}
       hint={hint}
-      problem={amounts[name] === undefined ? `is no amount in ${currency}` : problems[name]}
+      problem={amounts[name] === undefined ? `Enter an amount in ${currency}.` : problems[name]}
     >
       {(ids) => (
         <input

@@ -130,7 +130,7 @@ export function ExchangeScreen({ base, currency, mayBring, mayTakePeople, onPrev
             </p>
           </div>
           <div className="mt-auto border-t border-rule pt-3">
-            <PanelTitle>Take out</PanelTitle>
+            <PanelTitle>Export</PanelTitle>
             {kind !== 'products' && !mayTakePeople ? (
               <p className="mt-1 text-slate">
                 {whoMay('customers.export')} may take out all {kind}.
@@ -171,11 +171,11 @@ export function ExchangeScreen({ base, currency, mayBring, mayTakePeople, onPrev
                   disabled={busy !== undefined || good === 0 || preview.problemCount > 0}
                   onClick={() => void bring(false)}
                 >
-                  Bring in all {good}
+                  Import all {good} rows
                 </button>
                 {preview.problemCount > 0 && good > 0 && (
                   <button type="button" className="btn" disabled={busy !== undefined} onClick={() => void bring(true)}>
-                    Bring in the {good} good ones
+                    Import {good} valid rows
                   </button>
                 )}
               </div>

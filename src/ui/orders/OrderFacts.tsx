@@ -81,7 +81,7 @@ export function OrderFacts({
         </Part>
       )}
       {returns.length > 0 && (
-        <Part title="What came back">
+        <Part title="Returns">
           {returns.map((r, i) => (
             <Moved key={i} order={order} lines={r.lines} at={r.receivedAt} zone={zone} />
           ))}

@@ -291,7 +291,7 @@ export function PlaceOrderScreen(props: PlaceOrderProps) {
                   <th scope="col" className="w-28 text-end font-normal">
                     Amount
                   </th>
-                  <th className="w-10" aria-label="Take away" />
+                  <th className="w-10" aria-label="Remove" />
                 </tr>
               </thead>
               <tbody>
@@ -323,7 +323,7 @@ export function PlaceOrderScreen(props: PlaceOrderProps) {
                         <button
                           type="button"
                           className="p-1 text-slate hover:text-madder"
-                          aria-label={`Take away ${product.name}`}
+                          aria-label={`Remove ${product.name}`}
                           onClick={() => setLines(lines.filter((l) => l !== line))}
                         >
                           <X size={14} aria-hidden />

@@ -83,7 +83,7 @@ export function WalkScreen(props: WalkProps) {
       }
     >
       <WatchWaiting waiting={under} />
-      <div className="lg:grid lg:h-full lg:min-h-0 lg:grid-cols-[300px_minmax(0,1fr)_320px]">
+      <div className="lg:grid lg:h-full lg:min-h-0 lg:grid-cols-[18.75rem_minmax(0,1fr)_20rem]">
         <section
           aria-label="Steps"
           className="lg:min-h-0 lg:overflow-auto max-lg:border-b lg:border-e border-rule bg-panel px-5 py-4 text-sm"

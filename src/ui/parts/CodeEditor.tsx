@@ -5,6 +5,7 @@ import { css } from '@codemirror/lang-css';
 import { html } from '@codemirror/lang-html';
 import { json } from '@codemirror/lang-json';
 import { setDiagnostics, type Diagnostic } from '@codemirror/lint';
+import { HighlightStyle, syntaxHighlighting } from '@codemirror/language';
 import { Compartment, EditorState, type Extension } from '@codemirror/state';
 import {
   Decoration,
@@ -14,6 +15,7 @@ import {
   type DecorationSet,
   type ViewUpdate,
 } from '@codemirror/view';
+import { tags } from '@lezer/highlight';
 import { basicSetup } from 'codemirror';
 import { useEffect, useRef } from 'react';
 
@@ -74,16 +76,48 @@ function offering(placeholders: readonly CodePlaceholder[]) {
 }
 
 const FACE = EditorView.theme({
-  '&': { height: '100%', fontSize: '12px', backgroundColor: 'var(--color-sheet)' },
+  '&': { height: '100%', fontSize: 'var(--text-xs)', backgroundColor: 'var(--color-sheet)' },
   '.cm-scroller': { fontFamily: 'var(--font-mono)', lineHeight: '1.6' },
   '.cm-gutters': {
     backgroundColor: 'var(--color-panel)',
     color: 'var(--color-slate)',
     borderColor: 'var(--color-rule)',
   },
+  '.cm-content': { caretColor: 'var(--color-ink)' },
+  '.cm-cursor': { borderLeftColor: 'var(--color-ink)' },
   '&.cm-focused': { outline: '2px solid var(--color-petrol)' },
+  '& .cm-selectionBackground, &.cm-focused > .cm-scroller > .cm-selectionLayer .cm-selectionBackground': {
+    backgroundColor: 'var(--color-marked)',
+  },
+  '.cm-selectionMatch, .cm-matchingBracket, &.cm-focused .cm-matchingBracket': {
+    backgroundColor: 'var(--color-petrol-tint)',
+  },
+  '.cm-tooltip, .cm-panels': {
+    backgroundColor: 'var(--color-sheet)',
+    color: 'var(--color-ink)',
+    borderColor: 'var(--color-rule)',
+  },
+  '.cm-tooltip.cm-tooltip-autocomplete > ul': { fontFamily: 'var(--font-mono)' },
+  '.cm-tooltip.cm-tooltip-autocomplete > ul > li[aria-selected]': {
+    backgroundColor: 'var(--color-petrol-tint)',
+    color: 'var(--color-ink)',
+  },
+  '.cm-completionIcon': { display: 'none' },
   '.cm-activeLine, .cm-activeLineGutter': { backgroundColor: 'var(--color-ground)' },
 });
+
+/** Words of the code in the colours of the rest: names, values, what explains. */
+const WORDS = HighlightStyle.define([
+  { tag: [tags.keyword, tags.tagName, tags.propertyName, tags.operatorKeyword], color: 'var(--color-petrol)' },
+  {
+    tag: [tags.className, tags.labelName, tags.attributeName, tags.definitionKeyword],
+    color: 'var(--color-marigold-ink)',
+  },
+  { tag: [tags.string, tags.attributeValue, tags.special(tags.string)], color: 'var(--color-moss)' },
+  { tag: [tags.number, tags.bool, tags.null, tags.unit, tags.color, tags.atom], color: 'var(--color-petrol-deep)' },
+  { tag: [tags.comment, tags.meta, tags.processingInstruction], color: 'var(--color-slate)' },
+  { tag: tags.invalid, color: 'var(--color-madder)' },
+]);
 
 export function CodeEditor({
   value,
@@ -122,6 +156,7 @@ export function CodeEditor({
           basicSetup,
           LANGUAGES[start.language](),
           FACE,
+          syntaxHighlighting(WORDS),
           ...(start.placeholders ? [chips, offering(start.placeholders)] : []),
           EditorView.lineWrapping,
           // Read-only text, too, is reached by the keyboard: it may have to be scrolled.

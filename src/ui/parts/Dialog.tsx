@@ -19,7 +19,7 @@ export function Dialog({
 }) {
   return (
     <Base open={open} onClose={onClose} className="fixed inset-0 z-50">
-      <DialogBackdrop className="fixed inset-0 bg-ink/40" />
+      <DialogBackdrop className="fixed inset-0 bg-shade" />
       <div className="fixed inset-0 flex items-center justify-center p-3 sm:p-6">
         <DialogPanel
           className={`flex max-h-full w-full flex-col rounded-control bg-panel shadow-sheet ${wide ? 'max-w-6xl' : 'max-w-lg'}`}

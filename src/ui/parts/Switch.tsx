@@ -23,11 +23,11 @@ export function Switch({
       className="-m-1 shrink-0 px-1 py-1.5 disabled:opacity-50"
     >
       <span
-        className={`flex h-3 w-5 items-center border px-px ${
+        className={`flex h-3 w-5 forced-color-adjust-none items-center border px-px ${
           on ? 'justify-end border-petrol bg-petrol' : 'justify-start border-slate bg-sheet'
         }`}
       >
-        <span className={`h-2 w-2 ${on ? 'bg-white' : 'bg-slate'}`} />
+        <span className={`h-2 w-2 ${on ? 'bg-on-petrol' : 'bg-slate'}`} />
       </span>
     </button>
   );

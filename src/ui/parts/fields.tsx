@@ -34,16 +34,12 @@ export function Field({
       {children({ id, ...(problem && { 'aria-invalid': true }), ...(about && { 'aria-describedby': about }) })}
       {(problem ?? hint) && (
         <p id={about} className={`mt-1 text-xs ${problem ? 'text-madder' : 'text-slate'}`}>
-          {problem ? problemWords(label, problem) : hint}
+          {problem ?? hint}
         </p>
       )}
     </div>
   );
 }
-
-/** A problem that is a sentence of its own stands alone; any other says what is wrong with the field. */
-const problemWords = (label: string, problem: string): string =>
-  /^\p{Lu}/u.test(problem) ? problem : `${label} ${problem}`;
 
 export interface Choice<T extends string> {
   value: T;

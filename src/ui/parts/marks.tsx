@@ -53,7 +53,7 @@ export function Mark({ tone, size = 14 }: { tone: Tone; size?: number }) {
     waiting: (
       <>
         <path d="M8 1.500L15 14H1z" fill="var(--color-marigold)" stroke="var(--color-marigold-ink)" strokeWidth="1" />
-        <path d="M8 6v4M8 11.500v1" stroke="var(--color-ink)" strokeWidth="1.3" />
+        <path d="M8 6v4M8 11.500v1" stroke="var(--color-on-marigold)" strokeWidth="1.3" />
       </>
     ),
     failing: <path d="M3.500 3.500l9 9M12.500 3.500l-9 9" stroke="var(--color-madder)" strokeWidth="2.200" />,

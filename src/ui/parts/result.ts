@@ -1,5 +1,6 @@
 'use client';
 import { toast } from 'sonner';
+import { placedSentence } from '@/core/schema';
 import { WORDS_MARK, type Failure, type Result } from '@/core/result';
 
 /** What is said when no answer came: the network or the web process is away. */
@@ -34,7 +35,7 @@ export function valueOrToast<T>(result: Result<T>): T | undefined {
 
 /** A failure with the places it names, for where there are no fields to stand at. */
 export function failureWords({ message, problems }: Failure): string {
-  return [message, ...problems.map((p) => `${p.path}: ${p.message}`)].join(' ');
+  return [message, ...problems.map(placedSentence)].join(' ');
 }
 
 /** The problem that belongs to a field, by the JSON Pointer it stands at. */

@@ -19,7 +19,7 @@ export function RoutingScreen(props: RoutingProps) {
   const { notifications, rules, holes, orders, mayEdit } = props;
   const [order, setOrder] = useState(orders[0]?.number ?? '');
   return (
-    <Page title="Routing" note="Which colleagues hear of which orders">
+    <Page title="Routing" note="Which colleagues get messages about which orders">
       <div className="lg:grid lg:h-full lg:min-h-0 lg:grid-cols-2">
         <section className="lg:min-h-0 lg:overflow-auto max-lg:border-b lg:border-e border-rule px-5 py-4">
           {notifications.map((n) => (
@@ -64,7 +64,7 @@ function Rules(
     router.refresh();
     const { notificationId, staffId, scope } = rule;
     const recipient = staffId ? { staffId } : { address: rule.address };
-    toast(`${rule.name || rule.address} no longer hears of ${notification.name}.`, {
+    toast(`${rule.name || rule.address} no longer gets ${notification.name}.`, {
       action: {
         label: 'Put back',
         onClick: () =>
@@ -99,7 +99,7 @@ function Rules(
     <section aria-label={notification.name} className="mb-6">
       <PanelTitle aside={notification.on ? undefined : 'off: nobody gets it'}>“{notification.name}” goes to</PanelTitle>
       {rules.length === 0 && (
-        <Empty title={`Nobody hears of ${notification.name}`}>Name a colleague, or give an address.</Empty>
+        <Empty title={`Nobody gets ${notification.name}`}>Name a colleague, or give an address.</Empty>
       )}
       <ul className="mt-1 text-sm">
         {rules.map((rule) => (
@@ -140,7 +140,7 @@ function Rules(
                 <button
                   type="button"
                   className="inline-flex size-6 items-center justify-center text-slate hover:text-madder"
-                  aria-label={`Take away ${rule.name || rule.address}`}
+                  aria-label={`Remove ${rule.name || rule.address}`}
                   onClick={() => void remove(rule)}
                 >
                   <X size={15} aria-hidden />

@@ -106,7 +106,7 @@ export function RuleForm({
             )}
           </Field>
         )}
-        <Field label="Hears of">
+        <Field label="Gets messages about">
           {(ids) => (
             <Choose
               id={ids.id}
@@ -134,12 +134,12 @@ export function RuleForm({
           names={names}
           abouts={RULE_ABOUTS}
           always="All orders."
-          sentence={(when) => `Hears of ${scopeWords({ kind: 'when', when }, names)}`}
+          sentence={(when) => `Gets messages about ${scopeWords({ kind: 'when', when }, names)}`}
           onChange={setWhen}
         />
       )}
       {failure && (elsewhere.length > 0 || failure.problems.length === 0) && (
-        <Trouble>{[failure.message, ...elsewhere.map((p) => `The condition ${p.message}.`)].join(' ')}</Trouble>
+        <Trouble>{[failure.message, ...elsewhere.map((p) => p.message)].join(' ')}</Trouble>
       )}
       <div className="flex gap-2">
         <button type="submit" className="btn btn-main" disabled={busy}>

@@ -44,7 +44,7 @@ export function TryOrder({
       </Field>
       {tried && (
         <>
-          <Heard title="Would hear of it when it is placed" list={tried.written.filter((w) => !w.later)} />
+          <Heard title="Would get a message when it is placed" list={tried.written.filter((w) => !w.later)} />
           <Heard title="If other events happen" list={tried.written.filter((w) => w.later)} />
           <div className="mt-5">
             <PanelTitle>Would not</PanelTitle>

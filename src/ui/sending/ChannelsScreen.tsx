@@ -107,7 +107,8 @@ export function ChannelsScreen({ base, channels, pictures, mayEdit, onSave }: Ch
                   </>
                 ) : (
                   <p className="text-sm text-slate">
-                    Nothing goes to its customers; each order says so on its record. Colleagues hear of it as usual.
+                    Nothing goes to its customers; each order says so on its record. Colleagues get their messages as
+                    usual.
                   </p>
                 )}
               </section>

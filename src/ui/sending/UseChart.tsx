@@ -1,13 +1,14 @@
 'use client';
 /** What a service has taken in the present day of its limit, hour by hour, and where it will be at this pace. */
 import { LineChart } from 'echarts/charts';
-import { AriaComponent, GridComponent, MarkLineComponent, TooltipComponent } from 'echarts/components';
-import { init, use as register } from 'echarts/core';
+import { GridComponent, MarkLineComponent, TooltipComponent } from 'echarts/components';
+import { use as register } from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
-import { useEffect, useRef } from 'react';
+import { useCallback } from 'react';
 import type { ServiceView } from '@/contract/sending';
+import { Chart, type ChartFace } from '../parts/Chart';
 
-register([LineChart, GridComponent, MarkLineComponent, TooltipComponent, AriaComponent, SVGRenderer]);
+register([LineChart, GridComponent, MarkLineComponent, TooltipComponent, SVGRenderer]);
 
 const HOUR = 3_600_000;
 
@@ -18,81 +19,76 @@ export function UseChart({
   now,
   zone,
 }: Pick<ServiceView, 'use' | 'perDay' | 'forecast'> & { now: number; zone: string }) {
-  const box = useRef<HTMLDivElement>(null);
-  useEffect(() => {
-    if (!box.current) return;
-    const style = getComputedStyle(document.documentElement);
-    const colour = (name: string): string => style.getPropertyValue(`--color-${name}`);
-    const text = { color: colour('slate'), fontFamily: style.getPropertyValue('--font-sans'), fontSize: 12 };
-    const chart = init(box.current, undefined, { renderer: 'svg' });
-    let sum = 0;
-    const so: [number, number][] = [[use.day.from, 0]];
-    for (const { start, taken } of use.hours) {
-      sum += taken;
-      so.push([Math.min(Math.max(start + HOUR, use.day.from), now), sum]);
-    }
-    so.push([now, use.used]);
-    const ahead: [number, number][] = forecast
-      ? [
-          [now, use.used],
-          [use.day.until, forecast.byRenewal],
-        ]
-      : [];
-    const time = new Intl.DateTimeFormat('en-GB', { timeZone: zone, hour: '2-digit', minute: '2-digit' });
-    chart.setOption({
-      animation: false,
-      aria: { enabled: true },
-      grid: { left: 44, right: 12, top: 14, bottom: 22 },
-      tooltip: { trigger: 'axis', textStyle: { ...text, color: colour('ink') } },
-      xAxis: {
-        type: 'time',
-        min: use.day.from,
-        max: use.day.until,
-        axisLabel: { ...text, formatter: (t: number) => time.format(t), hideOverlap: true },
-        axisLine: { lineStyle: { color: colour('rule') } },
-        splitLine: { show: false },
-      },
-      yAxis: {
-        type: 'value',
-        minInterval: 1,
-        max: perDay === null ? undefined : Math.max(perDay, use.used, forecast?.byRenewal ?? 0),
-        axisLabel: text,
-        splitLine: { lineStyle: { color: colour('rule') } },
-      },
-      series: [
-        {
-          name: 'sent',
-          type: 'line',
-          step: 'end',
-          symbol: 'none',
-          lineStyle: { color: colour('petrol'), width: 2 },
-          areaStyle: { color: colour('petrol-tint') },
-          data: so,
-          ...(perDay !== null && {
-            markLine: {
-              silent: true,
-              symbol: 'none',
-              lineStyle: { color: colour('madder'), type: 'solid' },
-              label: { ...text, formatter: `${perDay} a day`, position: 'insideStartTop' },
-              data: [{ yAxis: perDay }],
-            },
-          }),
+  const option = useCallback(
+    ({ colour, text, tooltip }: ChartFace) => {
+      let sum = 0;
+      const so: [number, number][] = [[use.day.from, 0]];
+      for (const { start, taken } of use.hours) {
+        sum += taken;
+        so.push([Math.min(Math.max(start + HOUR, use.day.from), now), sum]);
+      }
+      so.push([now, use.used]);
+      const ahead: [number, number][] = forecast
+        ? [
+            [now, use.used],
+            [use.day.until, forecast.byRenewal],
+          ]
+        : [];
+      const time = new Intl.DateTimeFormat('en-GB', { timeZone: zone, hour: '2-digit', minute: '2-digit' });
+      return {
+        grid: { left: 44, right: 12, top: 14, bottom: 22 },
+        tooltip,
+        xAxis: {
+          type: 'time',
+          min: use.day.from,
+          max: use.day.until,
+          axisLabel: { ...text, formatter: (t: number) => time.format(t), hideOverlap: true },
+          axisLine: { lineStyle: { color: colour('rule') } },
+          splitLine: { show: false },
         },
-        {
-          name: 'at this pace',
-          type: 'line',
-          symbol: 'none',
-          lineStyle: { color: colour('slate'), type: 'dotted' },
-          data: ahead,
+        yAxis: {
+          type: 'value',
+          minInterval: 1,
+          max: perDay === null ? undefined : Math.max(perDay, use.used, forecast?.byRenewal ?? 0),
+          axisLabel: text,
+          splitLine: { lineStyle: { color: colour('rule') } },
         },
-      ],
-    });
-    const resize = new ResizeObserver(() => chart.resize());
-    resize.observe(box.current);
-    return () => {
-      resize.disconnect();
-      chart.dispose();
-    };
-  }, [use, perDay, forecast, now, zone]);
-  return <div ref={box} className="h-36 w-full" role="img" aria-label={`${use.used} messages in the present day`} />;
+        series: [
+          {
+            name: 'sent',
+            type: 'line',
+            step: 'end',
+            symbol: 'none',
+            lineStyle: { color: colour('petrol'), width: 2 },
+            areaStyle: { color: colour('petrol-tint') },
+            data: so,
+            ...(perDay !== null && {
+              markLine: {
+                silent: true,
+                symbol: 'none',
+                lineStyle: { color: colour('madder'), type: 'solid' },
+                label: { ...text, formatter: `${perDay} a day`, position: 'insideStartTop' },
+                data: [{ yAxis: perDay }],
+              },
+            }),
+          },
+          {
+            name: 'at this pace',
+            type: 'line',
+            symbol: 'none',
+            lineStyle: { color: colour('slate'), type: 'dotted' },
+            data: ahead,
+          },
+        ],
+      };
+    },
+    [use, perDay, forecast, now, zone],
+  );
+  return <Chart option={option} className="h-36 w-full" label={inWords({ use, perDay, forecast })} />;
+}
+
+/** What the chart shows, in a sentence. */
+function inWords({ use, perDay, forecast }: Pick<ServiceView, 'use' | 'perDay' | 'forecast'>): string {
+  const sent = `${use.used} messages sent in the present day${perDay === null ? '' : ` of at most ${perDay}`}.`;
+  return forecast ? `${sent} At this pace it will be ${forecast.byRenewal} by the end of it.` : sent;
 }

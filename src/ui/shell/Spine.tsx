@@ -1,10 +1,12 @@
 'use client';
 /** The spine: where everything is. The place one is at is marked by three stitches. On a small screen it is a bar with a menu. */
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
-import { ChevronDown, Menu as MenuIcon, X } from 'lucide-react';
+import { Check, ChevronDown, Menu as MenuIcon, X } from 'lucide-react';
 import Link from '../parts/Link';
 import { usePathname, useRouter } from 'next/navigation';
 import { useState } from 'react';
+import { THEMES, type Theme } from '@/contract/theme';
+import { chooseTheme, useChosenTheme } from '../parts/useTheme';
 import { CommandPalette } from './CommandPalette';
 import { PLACES } from './places';
 
@@ -13,6 +15,12 @@ export interface SpineProps {
   stores: { id: string; name: string }[];
   person: { name: string; role: string };
 }
+
+export const THEME_WORDS: Record<Theme, string> = {
+  system: 'As the system has them',
+  light: 'Light',
+  dark: 'Dark',
+};
 
 const GATHERINGS = ['', 'Compose', 'Send', 'Keep'] as const;
 
@@ -32,7 +40,7 @@ export function Spine({ store, stores, person }: SpineProps) {
   return (
     <nav
       aria-label="Libellus"
-      className="relative z-30 flex shrink-0 items-center bg-petrol-deep text-white md:w-37 md:flex-col md:items-stretch md:py-3"
+      className="relative z-30 flex shrink-0 items-center bg-spine text-white md:w-37 md:flex-col md:items-stretch md:py-3"
       onKeyDown={(e) => {
         if (e.key === 'Escape' && open) setOpen(false);
       }}
@@ -52,7 +60,7 @@ export function Spine({ store, stores, person }: SpineProps) {
       </button>
       <div
         id="places"
-        className={`${open ? 'max-md:flex' : 'max-md:hidden'} min-h-0 flex-1 flex-col bg-petrol-deep max-md:absolute max-md:inset-x-0 max-md:top-full max-md:max-h-[calc(100dvh-3.5rem)] max-md:overflow-auto max-md:pb-3 max-md:shadow-sheet md:flex`}
+        className={`${open ? 'max-md:flex' : 'max-md:hidden'} min-h-0 flex-1 flex-col bg-spine max-md:absolute max-md:inset-x-0 max-md:top-full max-md:max-h-[calc(100dvh-3.5rem)] max-md:overflow-auto max-md:pb-3 max-md:shadow-sheet md:flex`}
       >
         <div className="mt-3 flex-1 md:overflow-auto">
           {GATHERINGS.map((gathering) => (
@@ -66,7 +74,7 @@ export function Spine({ store, stores, person }: SpineProps) {
                     href={base + p.path}
                     aria-current={selected ? 'page' : undefined}
                     onClick={() => setOpen(false)}
-                    className={`relative block px-5.5 py-1.25 text-base focus-visible:outline-white max-md:py-2 ${selected ? 'bg-petrol font-semibold' : 'text-white/90 hover:bg-petrol/60'}`}
+                    className={`relative block px-5.5 py-1.25 text-base focus-visible:outline-white max-md:py-2 ${selected ? 'bg-spine-lit font-semibold' : 'text-white/90 hover:bg-spine-lit/60'}`}
                   >
                     {selected && (
                       <svg aria-hidden width="3" height="20" className="absolute start-2.5 top-1/2 -translate-y-1/2">
@@ -91,7 +99,7 @@ export function Spine({ store, stores, person }: SpineProps) {
 function StoreChoice({ store, stores }: Pick<SpineProps, 'store' | 'stores'>) {
   return (
     <Menu>
-      <MenuButton className="mx-3 flex min-h-10 min-w-0 items-center justify-between gap-1 rounded-control border border-white/25 px-2.5 text-start font-serif text-base font-medium hover:bg-petrol focus-visible:outline-white max-md:my-2">
+      <MenuButton className="mx-3 flex min-h-10 min-w-0 items-center justify-between gap-1 rounded-control border border-white/25 px-2.5 text-start font-serif text-base font-medium hover:bg-spine-lit focus-visible:outline-white max-md:my-2">
         <span className="truncate">{store.name}</span>
         <ChevronDown size={14} aria-hidden className="shrink-0" />
       </MenuButton>
@@ -111,9 +119,10 @@ function StoreChoice({ store, stores }: Pick<SpineProps, 'store' | 'stores'>) {
   );
 }
 
-/** Who is signed in, and the way out. */
+/** Who is signed in, the colours they chose, and the way out. */
 function Account({ person }: Pick<SpineProps, 'person'>) {
   const router = useRouter();
+  const theme = useChosenTheme();
   const signOut = async (): Promise<void> => {
     await fetch('/api/auth/sign-out', { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{}' });
     router.replace('/sign-in');
@@ -121,7 +130,7 @@ function Account({ person }: Pick<SpineProps, 'person'>) {
   };
   return (
     <Menu>
-      <MenuButton className="mx-3 rounded-control px-2.5 py-1 text-start text-xs text-white/80 hover:bg-petrol focus-visible:outline-white">
+      <MenuButton className="mx-3 rounded-control px-2.5 py-1 text-start text-xs text-white/80 hover:bg-spine-lit focus-visible:outline-white">
         <span className="block truncate">{person.name}</span>
         <span className="block">
           {person.role}
@@ -135,10 +144,24 @@ function Account({ person }: Pick<SpineProps, 'person'>) {
         anchor="top start"
         className="z-40 rounded-control border border-rule bg-sheet py-1 text-sm text-ink shadow-sheet focus:outline-none"
       >
+        <div className="px-3 pt-1 pb-0.5 text-xs text-slate">Colours in this browser</div>
+        {THEMES.map((t) => (
+          <MenuItem key={t}>
+            <button
+              type="button"
+              className="flex w-full items-center gap-2 px-3 py-1.5 text-start data-focus:bg-petrol-tint"
+              onClick={() => chooseTheme(t)}
+            >
+              <Check size={14} aria-hidden className={t === theme ? '' : 'invisible'} />
+              {THEME_WORDS[t]}
+              {t === theme && <span className="sr-only">, chosen</span>}
+            </button>
+          </MenuItem>
+        ))}
         <MenuItem>
           <button
             type="button"
-            className="block w-full px-3 py-1.5 text-start data-focus:bg-petrol-tint"
+            className="mt-1 block w-full border-t border-rule px-3 py-1.5 text-start data-focus:bg-petrol-tint"
             onClick={() => void signOut()}
           >
             Sign out

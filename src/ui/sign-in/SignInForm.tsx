@@ -42,14 +42,14 @@ export function SignInForm({ to }: { to: string }) {
 
   return (
     <main className="flex h-full">
-      <div aria-hidden className="w-37 shrink-0 bg-petrol-deep">
+      <div aria-hidden className="w-37 shrink-0 bg-spine">
         <svg width="100%" height="100%">
           <line
             x1="24"
             y1="0"
             x2="24"
             y2="100%"
-            stroke="#9cc5ca"
+            stroke="var(--color-chip)"
             strokeWidth="2"
             strokeDasharray="14 10"
             opacity="0.5"

@@ -1,12 +1,13 @@
 'use client';
 /** Deliveries by outcome over the last thirty days. */
 import { BarChart } from 'echarts/charts';
-import { AriaComponent, GridComponent, LegendComponent, TooltipComponent } from 'echarts/components';
-import { init, use as register } from 'echarts/core';
+import { GridComponent, LegendComponent, TooltipComponent } from 'echarts/components';
+import { use as register } from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
-import { useEffect, useRef } from 'react';
+import { useCallback } from 'react';
+import { Chart, type ChartFace } from '../parts/Chart';
 
-register([BarChart, GridComponent, LegendComponent, TooltipComponent, AriaComponent, SVGRenderer]);
+register([BarChart, GridComponent, LegendComponent, TooltipComponent, SVGRenderer]);
 
 export interface DayCount {
   /** As in "2026-11-24". */
@@ -15,73 +16,49 @@ export interface DayCount {
   n: number;
 }
 
-const SERIES: { name: string; states: string[]; colour: string; pattern?: 'dots' }[] = [
-  { name: 'accepted', states: ['accepted'], colour: '--color-slate' },
-  { name: 'waiting', states: ['planned', 'held', 'sending', 'deferred'], colour: '--color-marigold' },
-  { name: 'failed', states: ['failed', 'bounced'], colour: '--color-madder' },
+const SERIES: { name: string; states: string[]; role: string }[] = [
+  { name: 'accepted', states: ['accepted'], role: 'slate' },
+  { name: 'waiting', states: ['planned', 'held', 'sending', 'deferred'], role: 'marigold' },
+  { name: 'failed', states: ['failed', 'bounced'], role: 'madder' },
 ];
 
 export function OutcomeChart({ days, today }: { days: DayCount[]; today: string }) {
-  const box = useRef<HTMLDivElement>(null);
-
-  useEffect(() => {
-    if (!box.current) return;
-    const style = getComputedStyle(document.documentElement);
-    const chart = init(box.current, undefined, { renderer: 'svg' });
-    const axis = Array.from({ length: 30 }, (_, i) => {
-      const day = new Date(Date.parse(today) - (29 - i) * 86_400_000);
-      return day.toISOString().slice(0, 10);
-    });
-    const text = {
-      color: style.getPropertyValue('--color-slate'),
-      fontFamily: style.getPropertyValue('--font-sans'),
-      fontSize: 12,
-    };
-    chart.setOption({
-      animation: false,
-      grid: { left: 32, right: 8, top: 28, bottom: 22 },
-      legend: { top: 0, left: 0, itemWidth: 10, itemHeight: 10, icon: 'rect', textStyle: text },
-      tooltip: { trigger: 'axis', textStyle: { ...text, color: style.getPropertyValue('--color-ink') } },
-      xAxis: {
-        type: 'category',
-        data: axis,
-        axisTick: { show: false },
-        axisLine: { lineStyle: { color: style.getPropertyValue('--color-rule') } },
-        axisLabel: {
-          ...text,
-          interval: 6,
-          formatter: dayWords,
+  const option = useCallback(
+    ({ colour, text, tooltip }: ChartFace) => {
+      const axis = Array.from({ length: 30 }, (_, i) => {
+        const day = new Date(Date.parse(today) - (29 - i) * 86_400_000);
+        return day.toISOString().slice(0, 10);
+      });
+      const line = { lineStyle: { color: colour('rule') } };
+      return {
+        grid: { left: 32, right: 8, top: 28, bottom: 22 },
+        legend: { top: 0, left: 0, itemWidth: 10, itemHeight: 10, icon: 'rect', textStyle: text },
+        tooltip,
+        xAxis: {
+          type: 'category',
+          data: axis,
+          axisTick: { show: false },
+          axisLine: line,
+          axisLabel: { ...text, interval: 6, formatter: dayWords },
         },
-      },
-      yAxis: {
-        type: 'value',
-        minInterval: 1,
-        axisLabel: text,
-        splitLine: { lineStyle: { color: style.getPropertyValue('--color-rule') } },
-      },
-      series: SERIES.map((s) => ({
-        name: s.name,
-        type: 'bar',
-        stack: 'all',
-        barMaxWidth: 14,
-        itemStyle: { color: style.getPropertyValue(s.colour) },
-        data: axis.map((day) => countOf(days, day, s.states)),
-      })),
-    });
-    const resize = new ResizeObserver(() => chart.resize());
-    resize.observe(box.current);
-    return () => {
-      resize.disconnect();
-      chart.dispose();
-    };
-  }, [days, today]);
-
+        yAxis: { type: 'value', minInterval: 1, axisLabel: text, splitLine: line },
+        series: SERIES.map((s) => ({
+          name: s.name,
+          type: 'bar',
+          stack: 'all',
+          barMaxWidth: 14,
+          itemStyle: { color: colour(s.role) },
+          data: axis.map((day) => countOf(days, day, s.states)),
+        })),
+      };
+    },
+    [days, today],
+  );
   return (
-    <div
-      ref={box}
+    <Chart
+      option={option}
       className="h-full min-h-40 w-full"
-      role="img"
-      aria-label="Deliveries by outcome over the last 30 days. The same figures stand in the table below."
+      label="Deliveries by outcome over the last 30 days. The same figures stand in the table below."
     />
   );
 }

@@ -8,6 +8,7 @@ import { BY_HAND } from '@/core/moments';
 import { placeholderType } from '@/core/placeholders';
 import { languageName } from '@/core/names';
 import { wordsHtml } from '@/core/render';
+import { placedSentence } from '@/core/schema';
 import type { Failure, Result } from '@/core/result';
 import { BLOCK_LABELS, blockOf, segmentFormOf, segmentsOf } from '@/core/template';
 import { useHistory } from '../bench/useHistory';
@@ -283,9 +284,7 @@ function Writing(
                   {failure.message}
                   <ul className="mt-1 list-disc ps-5">
                     {failure.problems.slice(0, 12).map((p) => (
-                      <li key={`${p.path} ${p.message}`}>
-                        {p.path}: {p.message}
-                      </li>
+                      <li key={`${p.path} ${p.message}`}>{placedSentence(p)}</li>
                     ))}
                   </ul>
                 </Trouble>

@@ -67,7 +67,7 @@ export async function sendAgain(access: Access, id: string, input: unknown): Pro
   if (!view) throw new AppError('conflict', 'Only a message that has gone out, or failed, can be sent again.');
   const { to } = checked.value;
   const known = view.known.find((k) => same(k.address, to));
-  if (!known && view.only) throw new AppError('invalid', view.only, [{ path: '/to', message: 'is another address' }]);
+  if (!known && view.only) throw new AppError('invalid', view.only, [{ path: '/to', message: view.only }]);
   const recipient = known?.address ?? to;
   const person = access.person.name;
   const again = newId();

@@ -2,7 +2,6 @@
 import { and, count, eq, inArray } from 'drizzle-orm';
 import { momentOf } from '@/core/moments';
 import { checkNotificationSettings, settingsProblems, type NotificationSettings } from '@/core/plan';
-import { placeWords } from '@/core/schema';
 import { freeSlug } from '@/core/slug';
 import { scheduleWords } from '@/core/time';
 import type { Access } from '../../auth/access';
@@ -138,9 +137,7 @@ export async function saveNotification(
     if (problems.length > 0) {
       throw new AppError(
         'invalid',
-        problems.length === 1
-          ? `${placeWords(problems[0]!.path)} ${problems[0]!.message}.`
-          : 'Nothing was saved. Correct the marked fields.',
+        problems.length === 1 ? problems[0]!.message : 'Nothing was saved. Correct the marked fields.',
         problems,
       );
     }
@@ -178,7 +175,7 @@ async function saveVariants(
   const last = wanted.at(-1)!;
   if (last.id !== everybody.id) {
     throw new AppError('invalid', 'The version for everyone else comes last.', [
-      { path: `/variants/${wanted.length - 1}`, message: 'has to be the one for everyone else' },
+      { path: `/variants/${wanted.length - 1}`, message: 'The last version must be the one for everyone else.' },
     ]);
   }
   const gone = there.filter((t) => !kept.has(t.id));

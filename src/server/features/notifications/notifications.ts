@@ -2,6 +2,7 @@
 import { and, eq, inArray } from 'drizzle-orm';
 import { SHIPPED_NOTIFICATIONS } from '@/core/shipped';
 import { isMomentId, momentOf, timerOf, type Audience, type MomentId } from '@/core/moments';
+import { placedSentence } from '@/core/schema';
 import { freeSlug } from '@/core/slug';
 import { type Template } from '@/core/template';
 import { AT_ONCE } from '@/core/time';
@@ -50,7 +51,7 @@ export async function inBulk(
       } catch (error) {
         if (!(error instanceof AppError)) throw error;
         const first = error.problems[0];
-        outcome.refused.push({ name: row.title, why: first ? `${first.path}: ${first.message}` : error.message });
+        outcome.refused.push({ name: row.title, why: first ? placedSentence(first) : error.message });
       }
     }
   }
@@ -65,7 +66,7 @@ export async function makeNotification(
   const name = input.name.trim();
   if (name === '' || name.length > 120) {
     throw new AppError('invalid', 'It needs a name for the team.', [
-      { path: '/name', message: 'is empty or too long' },
+      { path: '/name', message: 'Enter a name of at most 120 characters.' },
     ]);
   }
   const moment = writtenAt(input.moment);
@@ -113,7 +114,7 @@ export async function makeNotification(
 /** A moment that messages can be made for; throws for any other string. */
 function writtenAt(id: string): MomentId {
   if (isMomentId(id) && momentOf(id).column) return id;
-  throw new AppError('invalid', 'Choose a moment.', [{ path: '/moment', message: 'is not known' }]);
+  throw new AppError('invalid', 'Choose a moment.', [{ path: '/moment', message: 'Choose a moment.' }]);
 }
 
 const timerDefault = (moment: MomentId) =>
@@ -165,7 +166,9 @@ export async function addShopMail(
 ): Promise<{ id: string }> {
   const name = input.name.trim();
   if (name === '' || name.length > 120) {
-    throw new AppError('invalid', 'Give it a name.', [{ path: '/name', message: 'is empty or too long' }]);
+    throw new AppError('invalid', 'Give it a name.', [
+      { path: '/name', message: 'Enter a name of at most 120 characters.' },
+    ]);
   }
   const moment = writtenAt(input.moment);
   const id = newId();

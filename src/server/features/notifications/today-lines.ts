@@ -61,10 +61,10 @@ export function notificationLines({ store }: Access, rows: readonly BoardRow[], 
     }
     if (audience !== 'staff' || !everybody) continue;
     if (card.rules === 0)
-      unheard.push(told('failing', `Nobody on the staff hears of ${name}.`, 'Choose who gets it', '/routing'));
+      unheard.push(told('failing', `${name} has no staff recipients.`, 'Choose who gets it', '/routing'));
     else {
       const rules = card.rules === 1 ? 'One rule says' : `${card.rules} rules say`;
-      heard.push(told('good', `${rules} who hears of ${name}.`, 'See the rules', '/routing'));
+      heard.push(told('good', `${rules} which colleagues get ${name}.`, 'See the rules', '/routing'));
     }
   }
   for (const double of board.doubles.slice(0, FEW)) {
@@ -82,7 +82,7 @@ export function notificationLines({ store }: Access, rows: readonly BoardRow[], 
   return [
     ...together(unheard, (names) => ({
       state: 'failing',
-      fact: `Nobody on the staff hears of ${names}.`,
+      fact: `No staff recipients: ${names}.`,
       action: 'Choose who gets it',
       href: '/routing',
     })),
@@ -107,7 +107,7 @@ export function notificationLines({ store }: Access, rows: readonly BoardRow[], 
     ...others,
     ...together(heard, (names, count) => ({
       state: 'good',
-      fact: `Rules say who on the staff hears of ${count} notifications: ${names}.`,
+      fact: `Rules say which colleagues get ${count} notifications: ${names}.`,
       action: 'See the rules',
       href: '/routing',
     })),

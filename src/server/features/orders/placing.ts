@@ -109,7 +109,7 @@ export const NO_COUNTRY = 'ZZ';
 export async function placeOrder(access: Access, input: unknown): Promise<Received & { number: string }> {
   const checked = checkPlaceOrder(input);
   const whom = input as Partial<PlaceOrder> | null;
-  const nobody = !whom?.guest && !whom?.customerId ? [{ path: '/customerId', message: 'is empty' }] : [];
+  const nobody = !whom?.guest && !whom?.customerId ? [{ path: '/customerId', message: 'Choose a customer.' }] : [];
   if (!checked.ok || nobody.length > 0) {
     throw new AppError('invalid', 'The order cannot be placed like this.', [
       ...nobody,
@@ -213,7 +213,7 @@ async function customerFor(access: Access, { customerId, guest, asGuest, languag
     .where(and(eq(customers.storeId, access.store.id), eq(customers.id, customerId ?? '')));
   if (!row) {
     throw new AppError('invalid', 'Choose a customer.', [
-      { path: '/customerId', message: 'is not a customer of this store' },
+      { path: '/customerId', message: 'Choose a customer of this store.' },
     ]);
   }
   return {
@@ -242,7 +242,7 @@ async function basketLines(access: Access, wanted: PlaceOrder['lines']): Promise
     const product = bySku.get(line.sku);
     if (!product) {
       throw new AppError('invalid', 'One line has no product.', [
-        { path: `/lines/${i}/sku`, message: 'is not a product of this store' },
+        { path: `/lines/${i}/sku`, message: 'Choose a product of this store.' },
       ]);
     }
     return {

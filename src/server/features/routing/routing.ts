@@ -148,7 +148,7 @@ async function ruleFrom(access: Access, input: unknown, instead?: string) {
   ]);
   if (!notification)
     throw new AppError('invalid', 'There is no such staff notification.', [
-      { path: '/notificationId', message: 'is not known' },
+      { path: '/notificationId', message: 'Choose a notification of this store.' },
     ]);
   const problems = scopeProblems(scope, {
     channel: (id) => channelRows.find((c) => c.id === id)?.name,
@@ -163,7 +163,7 @@ async function ruleFrom(access: Access, input: unknown, instead?: string) {
       .where(and(eq(staff.storeId, storeId), eq(staff.id, recipient.staffId)));
     if (!person)
       throw new AppError('invalid', 'Choose a colleague.', [
-        { path: '/recipient', message: 'is not a colleague of this store' },
+        { path: '/recipient', message: 'Choose a colleague of this store.' },
       ]);
     who = person.name;
   }
@@ -176,7 +176,7 @@ async function ruleFrom(access: Access, input: unknown, instead?: string) {
   );
   if (same)
     throw new AppError('invalid', `${who} has this rule already.`, [
-      { path: '/recipient', message: 'has this rule already' },
+      { path: '/recipient', message: 'Choose somebody else: this rule is there already.' },
     ]);
   return {
     values: {
@@ -186,7 +186,7 @@ async function ruleFrom(access: Access, input: unknown, instead?: string) {
         ? { staffId: recipient.staffId, address: '' }
         : { staffId: null, address: recipient.address }),
     },
-    words: `${who} hears of ${notification.name}`,
+    words: `${who} gets ${notification.name}`,
   };
 }
 

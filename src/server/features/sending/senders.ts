@@ -65,11 +65,11 @@ export async function saveSenders(
   const list = checked.value.map((s) => ({ ...s, name: s.name.trim() }));
   const problems: FieldProblem[] = [];
   list.forEach((s, i) => {
-    if (s.name === '') problems.push({ path: `/${i}/name`, message: 'is empty' });
-    if (/[\r\n]/.test(s.name)) problems.push({ path: `/${i}/name`, message: 'must be one line' });
+    if (s.name === '') problems.push({ path: `/${i}/name`, message: 'Enter a name.' });
+    if (/[\r\n]/.test(s.name)) problems.push({ path: `/${i}/name`, message: 'Enter the name on one line.' });
   });
   if (!list.some((s) => s.kind === 'orders'))
-    problems.push({ path: '/0/kind', message: 'must be the sender of orders' });
+    problems.push({ path: '/0/kind', message: 'The first sender must be the one of orders.' });
   if (problems.length > 0) throw new AppError('invalid', 'The senders cannot be saved like this.', problems);
   await database().transaction(async (tx) => {
     for (const s of list) {

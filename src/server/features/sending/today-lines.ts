@@ -71,7 +71,12 @@ function serviceLines(service: ServiceView, timeZone: string): TodayLine[] {
   if (paused) {
     lines.push({ state: 'waiting', fact: `${name} is paused; what is for it waits.`, action: 'Resume', href });
   } else if (resting) {
-    lines.push({ state: 'failing', fact: `${name} rests after failing: ${resting.words}`, action: 'See why', href });
+    lines.push({
+      state: 'failing',
+      fact: `${name} failed and will be retried: ${resting.words}`,
+      action: 'See why',
+      href,
+    });
   } else if (!check) {
     lines.push({
       state: 'waiting',

@@ -226,21 +226,21 @@ export async function setUpFirst(input: unknown, from: string): Promise<{ storeI
   const wait = await beginTry([network]);
   if (wait > 0) {
     throw new AppError('invalid', `Too many wrong codes were tried. Wait ${waitWords(wait)} and try again.`, [
-      { path: '/code', message: 'cannot be tried just now' },
+      { path: '/code', message: 'The code cannot be tried just now. Try again in a minute.' },
     ]);
   }
   const wanted = Buffer.from(setUpCode());
   const given = Buffer.from(code.trim());
   if (wanted.length !== given.length || !timingSafeEqual(wanted, given)) {
     throw new AppError('invalid', 'The set-up code is not the one that was printed.', [
-      { path: '/code', message: 'is not the one that ./libellus start printed' },
+      { path: '/code', message: 'Enter the code that ./libellus start printed.' },
     ]);
   }
   await succeeded([network], []);
   // A scheme alone is a URI by RFC 3986, and no place that a message could link to.
   if (safeUrl(url) === undefined) {
     throw new AppError('invalid', 'The store cannot be made like this.', [
-      { path: '/url', message: 'is not a full address, such as https://shop.example' },
+      { path: '/url', message: 'Enter a full link, such as https://shop.example.' },
     ]);
   }
   if (!(await needsSetUp())) throw new AppError('conflict', 'There is a store already. Sign in.');

@@ -3,7 +3,7 @@ import { and, desc, eq, inArray, isNotNull } from 'drizzle-orm';
 import { readFile } from 'node:fs/promises';
 import { checkLook, lookFindings, readLookFile, type Asset, type Look, type LookFile } from '@/core/look';
 import { variantTitle } from '@/core/plan';
-import { placeWords } from '@/core/schema';
+import { placedSentence } from '@/core/schema';
 import type { Access } from '../../auth/access';
 import { accessOf, storesOf } from '../../auth/access';
 import { database } from '../../db/client';
@@ -99,7 +99,7 @@ export function readLook(storeId: string, value: unknown): Look {
   if (!checked.ok) {
     throw new AppError(
       'invalid',
-      `The look cannot be kept like this. ${checked.problems.map((p) => `${placeWords(p.path)}: ${p.message}`).join('. ')}`,
+      `The look cannot be kept like this. ${checked.problems.map(placedSentence).join(' ')}`,
       checked.problems,
     );
   }
@@ -163,7 +163,7 @@ export async function importLook(access: Access, text: string): Promise<Look> {
   if (!read.ok) {
     throw new AppError(
       'invalid',
-      `Nothing was taken in. ${read.problems.map((p) => p.message).join(' ')}`,
+      `Nothing was imported. ${read.problems.map((p) => p.message).join(' ')}`,
       read.problems,
     );
   }

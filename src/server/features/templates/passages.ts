@@ -72,7 +72,7 @@ export async function makePassage(
 ): Promise<{ id: string }> {
   const label = name.trim().slice(0, 120);
   if (label === '')
-    throw new AppError('invalid', 'The passage needs a name.', [{ path: '/name', message: 'is empty' }]);
+    throw new AppError('invalid', 'The passage needs a name.', [{ path: '/name', message: 'Enter a name.' }]);
   const content = readContent(access.store.id, { blocks, words });
   const taken = new Set((await listPassages(access)).map((p) => p.id));
   const id = freeSlug(label, taken, 'passage');
@@ -169,7 +169,7 @@ async function judgePassage(access: Access, passage: Passage, tx: Executor): Pro
   const cycle = passageCycle(id, { ...all, [id]: passage });
   if (cycle) {
     throw new AppError('invalid', `The passage would hold itself: ${cycle.join(', in it ')}. Take one of them out.`, [
-      { path: '/blocks', message: 'hold the passage itself' },
+      { path: '/blocks', message: 'Remove the block that holds this passage.' },
     ]);
   }
   // Judged as at a moment that provides most; each template that uses it is judged at its own moment.
@@ -195,7 +195,7 @@ export async function removePassage(access: Access, id: string): Promise<void> {
   if (users.length > 0) {
     throw new AppError(
       'invalid',
-      `The passage is used in ${users.map((u) => u.name).join(', ')}. Take it out there first.`,
+      `The passage is used in ${users.map((u) => u.name).join(', ')}. Remove it there first.`,
     );
   }
   await database().transaction(async (tx) => {

@@ -84,7 +84,7 @@ export function Compare({
                 onClose();
               }}
             >
-              Put edition {left} on the bench
+              Replace draft with edition {left}
             </button>
           )}
           <button type="button" className="btn" onClick={onClose}>

@@ -49,7 +49,7 @@ export function SendTest({
         }}
       >
         <p className="text-sm">{what}. Its subject begins with [Test], and it is not in the record.</p>
-        <Field label="Address" problem={wrong ? 'needs a name, an @ and a domain' : undefined}>
+        <Field label="Address" problem={wrong ? 'Enter an email address with a name, an @ and a domain.' : undefined}>
           {(ids) => (
             <input
               {...ids}

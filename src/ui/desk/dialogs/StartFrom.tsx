@@ -54,7 +54,7 @@ export function StartFrom(props: StartFromProps) {
       // Languages that this draft has and the shipped words lack keep theirs where the blocks are the same.
       onTake(
         { ...shipped.template, words: { ...draft.words, ...shipped.template.words } },
-        'The shipped default is on the bench.',
+        'The draft now starts from the default.',
       );
     } else if (from === 'other' || from === 'edition') {
       const result =
@@ -63,20 +63,20 @@ export function StartFrom(props: StartFromProps) {
       onTake(
         result.value,
         from === 'other'
-          ? `The blocks and words of ${others.find((o) => o.slug === other)?.name ?? other} are on the bench.`
-          : `Edition ${edition} is on the bench.`,
+          ? `The draft now starts from ${others.find((o) => o.slug === other)?.name ?? other}.`
+          : `The draft now starts from edition ${edition}.`,
       );
     } else if (imported) {
       if (imported.blocks.length === 0) return setTrouble('There is nothing in this file that a message could show.');
       const words = { ...imported.words, subject: imported.subject || (draft.words[language]?.subject ?? '') };
       onTake(
         { version: 1, blocks: imported.blocks, words: { [language]: words } },
-        `${file!.name} is on the bench: ${imported.blocks.length} blocks.`,
+        `The draft now starts from ${file!.name}: ${imported.blocks.length} blocks.`,
       );
     } else if (from === 'json' && file) {
       const read = await props.readTemplate(file.text);
-      if (!read.template) return setTrouble(`Nothing was taken in. ${read.problems[0]?.message ?? ''}`);
-      onTake(read.template, `${file.name} is on the bench.`);
+      if (!read.template) return setTrouble(`Nothing was imported. ${read.problems[0]?.message ?? ''}`);
+      onTake(read.template, `The draft now starts from ${file.name}.`);
     } else return setTrouble('Choose a file first.');
     onClose();
   };
@@ -181,7 +181,7 @@ export function StartFrom(props: StartFromProps) {
           </div>
         )}
         {trouble && <Trouble>{trouble}</Trouble>}
-        <p className="text-xs text-slate">What is on the bench now can be brought back with Undo.</p>
+        <p className="text-xs text-slate">Undo brings the present draft back.</p>
       </div>
     </Dialog>
   );

@@ -31,10 +31,10 @@ export function FormatBar({
     }),
   });
   const button = (on: boolean): string =>
-    `min-w-7 px-2 py-1 ${on ? 'bg-white/25' : 'hover:bg-white/15'} disabled:opacity-40`;
+    `min-w-7 px-2 py-1 ${on ? 'bg-sheet/25' : 'hover:bg-sheet/15'} disabled:opacity-40`;
   return (
     <div
-      className="relative inline-flex bg-ink text-sm text-white"
+      className="relative inline-flex bg-ink text-sm text-sheet"
       role="toolbar"
       aria-label="Formatting"
       onMouseDown={(e) => e.preventDefault()}

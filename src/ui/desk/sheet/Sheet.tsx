@@ -155,7 +155,7 @@ export function Sheet({
           />
           <div
             aria-hidden
-            className="pointer-events-none absolute start-0 z-20 -translate-y-full bg-petrol px-1.5 text-xs leading-5 font-semibold text-white"
+            className="pointer-events-none absolute start-0 z-20 -translate-y-full bg-petrol px-1.5 text-xs leading-5 font-semibold text-on-petrol"
             style={{ top: place.section.top }}
           >
             {selectedLabel}

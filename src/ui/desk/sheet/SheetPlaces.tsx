@@ -49,7 +49,7 @@ export function SheetGrip({ block }: { block: Block }) {
       ref={ref}
       title="Drag the block to another place"
       data-testid="grip"
-      className="flex cursor-grab items-center bg-petrol px-1 text-white"
+      className="flex cursor-grab items-center bg-petrol px-1 text-on-petrol"
       {...listeners}
     >
       <GripVertical size={15} aria-hidden />

@@ -55,7 +55,7 @@ export function ColoursPart(props: PartProps) {
           value={look.dark}
           choices={[
             { value: 'adapt', label: 'colours for it' },
-            { value: 'leave', label: 'none declared' },
+            { value: 'leave', label: 'not set' },
           ]}
           onChange={(dark) => onLook({ ...look, dark }, 'dark')}
         />

@@ -122,7 +122,7 @@ export function FooterPart(
                     </button>
                     <button
                       type="button"
-                      aria-label={`Take out ${link.label}`}
+                      aria-label={`Remove ${link.label}`}
                       className="btn btn-quiet"
                       onClick={() => links(footer.links.toSpliced(i, 1), 'remove')}
                     >

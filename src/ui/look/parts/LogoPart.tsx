@@ -78,7 +78,11 @@ export function LogoPart(
             placeholder="https://"
             disabled={!editable}
             max={2000}
-            problem={logo.link !== '' && safeUrl(logo.link) === undefined ? 'needs a full address' : undefined}
+            problem={
+              logo.link !== '' && safeUrl(logo.link) === undefined
+                ? 'Enter a full link, such as https://shop.example.'
+                : undefined
+            }
             onChange={(link) => set({ link }, 'link')}
           />
           <NumberField

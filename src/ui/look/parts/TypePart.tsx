@@ -112,7 +112,7 @@ export function TypePart(props: PartProps) {
             value={web.href}
             max={500}
             disabled={!editable}
-            problem={/^https:\/\/[^\s"<>]{3,}$/.test(web.href) ? undefined : 'is a full https address'}
+            problem={/^https:\/\/[^\s"<>]{3,}$/.test(web.href) ? undefined : 'Enter a link that begins with https://.'}
             onChange={(href) => set({ webFont: { ...web, href } }, 'href')}
           />
           <Segments
