@@ -1,4 +1,5 @@
 /** What the board, the list and the screen of a notification are given. */
+import type { DeliveryState } from '@/core/mail/state';
 import type { Audience, MomentId } from '@/core/moments';
 import type { NotificationSettings } from '@/core/plan';
 
@@ -27,11 +28,11 @@ export interface Card {
   waiting: number;
   failures: number;
   double: boolean;
-  last?: { state: string; at: string } | undefined;
+  last?: { state: DeliveryState; at: string } | undefined;
 }
 
 export interface PathStep {
-  sent: { id: string; state: string; waits: boolean; at: string; recipient: string }[];
+  sent: { id: string; state: DeliveryState; waits: boolean; at: string; recipient: string }[];
   why: string[];
   would: number;
 }

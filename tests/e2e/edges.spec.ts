@@ -255,7 +255,7 @@ test('the palette and the keys go everywhere', async ({ page }) => {
   await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
   await page.keyboard.press('Escape');
   await page.keyboard.press('ControlOrMeta+k');
-  await page.getByPlaceholder('Name a place or an action').fill('rout');
+  await page.getByPlaceholder('A screen, an order').fill('rout');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: 'Routing', level: 1 })).toBeVisible();
 });

@@ -155,7 +155,7 @@ test('a paused service holds what is for it, and lets it go', async ({ page, req
   expect(await mailbox('reader@pause-e2e.example')).toEqual([]);
   await page.goto('/s/quillwick/sending/services');
   await page.getByRole('button', { name: 'Resume' }).first().click();
-  await expect(page.getByText(/held messages? goe?s? out now/)).toBeVisible();
+  await expect(page.getByText(/messages? on hold goe?s? out now/)).toBeVisible();
   await arrived('reader@pause-e2e.example', 'E2E-PAUSE');
   await page.getByRole('button', { name: 'Resume' }).click();
   await expect(page.getByRole('button', { name: 'Resume' })).toHaveCount(0);
@@ -191,7 +191,7 @@ test('a message that comes back an hour later is on record, and its address is n
   await lookAgain(page);
   await expect(record(page, 'bounce-mx')).toContainText('Bounces come back to Libellus.');
   await page.goto('/s/quillwick/sending/services');
-  await page.getByRole('button', { name: 'After' }).first().click();
+  await page.getByRole('button', { name: 'Move down' }).first().click();
   await expect(page.getByTestId('services').getByRole('listitem').first()).toContainText('relay.fernbridge.example');
 
   await placeByEvent(request, 'E2E-BACK', 'later@back-e2e.example');

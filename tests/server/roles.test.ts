@@ -39,6 +39,7 @@ const WORDS = { en: { a: 'x' } };
 const ACTIONS: Record<string, [roles: string, ...args: unknown[]]> = {
   saveServiceAction: ['owner', undefined, {}],
   checkAction: ['owner support', 'none'],
+  searchAction: [EVERYONE, 'order'],
   findAction: ['owner', 'not an address'],
   pauseAction: ['owner', 'none', true],
   moveAction: ['owner', 'none', 1],

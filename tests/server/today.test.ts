@@ -3,15 +3,18 @@ import { eq } from 'drizzle-orm';
 import { database } from '@/server/db/client';
 import { services } from '@/server/db/schema';
 import { servicesOf } from '@/server/sending/service';
-import { pauseService, runCheck } from '@/server/features/sending/services';
+import { pauseService, runCheck, serviceViews } from '@/server/features/sending/services';
 import { sendingLines } from '@/server/features/sending/today-lines';
 import { accessAs, connectRelay, connectService, sendAs, SHOP, useDatabase } from './fixture';
 import { drain, order, reader } from './orders';
 
 useDatabase();
 
-const lines = async (held = 0): Promise<string[]> =>
-  (await sendingLines(await accessAs(), held)).map((l) => `${l.state}: ${l.fact}`);
+const today = async (held = 0) => {
+  const access = await accessAs();
+  return sendingLines(access, held, await serviceViews(access));
+};
+const lines = async (held = 0): Promise<string[]> => (await today(held)).map((l) => `${l.state}: ${l.fact}`);
 const service = async () => (await servicesOf(SHOP))[0]!;
 const change = async (set: Partial<typeof services.$inferInsert>) =>
   database().update(services).set(set).where(eq(services.storeId, SHOP));
@@ -20,10 +23,10 @@ describe('without a service', () => {
   it('says that nothing can go out, and how many messages are held for it', async () => {
     expect(await lines()).toEqual(['failing: No sending service is connected, so nothing can go out.']);
     expect(await lines(1)).toEqual([
-      'failing: No sending service is connected; one message is held until there is one.',
+      'failing: No sending service is connected; one message is on hold until there is one.',
     ]);
     expect(await lines(12)).toEqual([
-      'failing: No sending service is connected; 12 messages are held until there is one.',
+      'failing: No sending service is connected; 12 messages are on hold until there is one.',
     ]);
   });
 });
@@ -87,7 +90,7 @@ describe('of senders', () => {
   });
 
   it('leads to where each is seen to', async () => {
-    for (const { action, href } of await sendingLines(await accessAs(), 0)) {
+    for (const { action, href } of await today()) {
       expect(action).not.toBe('');
       expect(href).toMatch(/^\/sending\/(services\/[\w-]+|senders|domains\/[\w.-]+)$/);
     }

@@ -174,7 +174,7 @@ export function chooseService(
       until: undefined,
       cause: 'no service',
       words: 'No sending service is connected.',
-      remedy: 'Connect one under Sending; what is held goes out then.',
+      remedy: 'Connect one under Sending; what is on hold goes out then.',
     };
   }
   return {

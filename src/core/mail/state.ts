@@ -13,13 +13,13 @@ export const DELIVERY_STATES = [
 export type DeliveryState = (typeof DELIVERY_STATES)[number];
 
 export const DELIVERY_STATE_WORDS: Record<DeliveryState, string> = {
-  planned: 'planned',
-  held: 'held',
+  planned: 'scheduled',
+  held: 'on hold',
   sending: 'sending',
   accepted: 'accepted',
   deferred: 'retrying',
   failed: 'failed',
   bounced: 'bounced',
-  withheld: 'not sent',
+  withheld: 'blocked',
   cancelled: 'stopped',
 };

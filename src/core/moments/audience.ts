@@ -4,7 +4,8 @@ import type { MomentColumn } from './registry';
 export const AUDIENCES = ['customer', 'contact', 'staff'] as const;
 export type Audience = (typeof AUDIENCES)[number];
 
-const NOTHING = 'usually nothing';
+/** Nothing is usual there. */
+const NOTHING = '';
 
 /** What is usual in a column for an audience: said where a board would be empty. */
 export const USUAL: Record<MomentColumn, Record<Audience, string>> = {

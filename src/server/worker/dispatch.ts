@@ -134,7 +134,7 @@ export class Dispatch {
         cause: 'no sender',
         until: FAR_AHEAD,
         words: 'The store has no sender yet.',
-        remedy: 'Give a name and address under Sending; what is held goes out then.',
+        remedy: 'Give a name and address under Sending; what is on hold goes out then.',
       };
     }
     const domain = domainOf(delivery.recipient).toLowerCase();

@@ -76,7 +76,9 @@ export function Board({ cards, path, shopMails, maySwitch, onSwitch, onLook, onN
                   {inCell.length === 0 && mails.length === 0 && (
                     <EmptyCell
                       words={USUAL[column][lane.audience]}
-                      label={`${USUAL[column][lane.audience]}: new notification for ${lane.whom}, ${column}`}
+                      label={[USUAL[column][lane.audience], `new notification for ${lane.whom}, ${column}`]
+                        .filter(Boolean)
+                        .join(': ')}
                       onNew={maySwitch ? () => onNew(first.id, lane.audience) : undefined}
                     />
                   )}
@@ -132,13 +134,18 @@ export function nearestTo(from: HTMLElement, links: readonly HTMLElement[], key:
   return reached.toSorted((a, b) => a.far - b.far)[0]?.link;
 }
 
-/** A place on the board where nothing stands: what usually does, and for whoever may, the way to begin it. */
+/** A place on the board where nothing stands: what usually does, and for whoever may, the way to begin it, seen when one comes near. */
 function EmptyCell({ words, label, onNew }: { words: string; label?: string; onNew: (() => void) | undefined }) {
-  const look = 'mb-1.5 block w-full border border-dashed border-rule px-1 py-1.5 text-center text-xs text-slate';
-  if (!onNew) return <div className={look}>{words}</div>;
+  const look = 'mb-1.5 block min-h-7 w-full px-1 py-1.5 text-center text-xs text-slate';
+  if (!onNew) return words ? <div className={look}>{words}</div> : null;
   return (
-    <button type="button" onClick={onNew} aria-label={label} className={`${look} hover:border-slate hover:text-petrol`}>
-      {words}
+    <button
+      type="button"
+      onClick={onNew}
+      aria-label={label}
+      className={`${look} border border-dashed hover:border-slate hover:text-petrol focus-visible:text-petrol ${words ? 'border-rule' : 'border-transparent text-transparent'}`}
+    >
+      {words || 'New notification'}
     </button>
   );
 }

@@ -2,6 +2,7 @@
 /** One notification on the board. */
 import Link from '../parts/Link';
 import type { Audience } from '@/core/moments';
+import { DELIVERY_STATE_WORDS } from '@/core/mail/state';
 import { languageName } from '@/core/names';
 import { plural, Time } from '../parts/format';
 import { Leaf } from '../parts/marks';
@@ -11,8 +12,8 @@ import type { Card, PathStep } from '@/contract/notifications';
 export function Bars({ languages, complete }: { languages: readonly string[]; complete: readonly string[] }) {
   const words =
     complete.length === languages.length
-      ? 'words in all languages'
-      : `words in ${complete.length} of ${languages.length} languages`;
+      ? 'all languages complete'
+      : `${complete.length} of ${languages.length} languages complete`;
   return (
     <span
       role="img"
@@ -20,10 +21,10 @@ export function Bars({ languages, complete }: { languages: readonly string[]; co
       title={languages
         .map((l) => `${l.length > 1 ? languageName(l) : l}: ${complete.includes(l) ? 'complete' : 'missing'}`)
         .join('\n')}
-      className="inline-flex gap-0.5"
+      className="inline-flex gap-px"
     >
       {languages.map((l) => (
-        <span key={l} className={`h-2 w-1 border border-slate ${complete.includes(l) ? 'bg-slate' : ''}`} />
+        <span key={l} className={`h-2.5 w-1 border border-slate forced-color-adjust-none ${complete.includes(l) ? 'bg-slate' : ''}`} />
       ))}
     </span>
   );
@@ -32,14 +33,14 @@ export function Bars({ languages, complete }: { languages: readonly string[]; co
 /** What matters about a card besides its name, shortest first. */
 function factsOf(card: Card): { words: string; bad?: boolean }[] {
   return [
-    ...(card.double ? [{ words: 'double', bad: true }] : []),
+    ...(card.double ? [{ words: 'duplicate', bad: true }] : []),
     ...(card.failures > 0 ? [{ words: `${card.failures} failed since yesterday`, bad: true }] : []),
     ...(card.rules === 0 && card.on ? [{ words: 'no staff recipients', bad: true }] : []),
     ...(card.rules ? [{ words: plural(card.rules, 'rule', 'rules') }] : []),
     ...(card.variants > 0 ? [{ words: plural(card.variants + 1, 'version', 'versions') }] : []),
     ...(card.when ? [{ words: 'on condition' }] : []),
     ...(card.labels?.length ? [{ words: card.labels.join(', ') }] : []),
-    ...(card.waiting > 0 ? [{ words: plural(card.waiting, 'waits', 'wait') }] : []),
+    ...(card.waiting > 0 ? [{ words: plural(card.waiting, 'scheduled', 'scheduled') }] : []),
     ...(card.published ? [] : [{ words: 'not published' }]),
   ];
 }
@@ -58,7 +59,7 @@ export interface BoardCardProps {
 export function BoardCard({ base, zone, card, languages, path, maySwitch, onSwitch, onLook }: BoardCardProps) {
   const lit = path && path.sent.length > 0;
   const facts = factsOf(card);
-  const timing = card.row.length > 0 ? 'a row' : card.timing;
+  const timing = card.row.length > 0 ? plural(card.row.length, 'message', 'messages') : card.timing;
   // Of an order that is followed, what is to come matters more than when.
   const line = path && !lit ? notSentWords(path, false) : timing;
   return (
@@ -81,7 +82,10 @@ export function BoardCard({ base, zone, card, languages, path, maySwitch, onSwit
         {card.name}
       </Link>
       {card.row.length > 0 ? (
-        <ol aria-label={`Row of ${card.name}`} className="mt-1 ms-1.5 border-s border-dashed border-slate text-slate">
+        <ol
+          aria-label={`Messages of ${card.name}`}
+          className="mt-1 ms-1.5 border-s border-dashed border-slate text-slate"
+        >
           {card.row.map((words, i) => (
             <li
               key={i}
@@ -98,9 +102,9 @@ export function BoardCard({ base, zone, card, languages, path, maySwitch, onSwit
       <div className="flex min-h-6 items-center gap-1 text-slate">
         <Link
           href={`${base}/journey/${card.slug}`}
-          aria-label={`${line}: how ${card.name} goes out`}
+          aria-label={`${line}: settings of ${card.name}`}
           title={
-            path && path.sent.length === 0 && path.why.length > 0 ? path.why.join(' ') : `How ${card.name} goes out`
+            path && path.sent.length === 0 && path.why.length > 0 ? path.why.join(' ') : `Settings of ${card.name}`
           }
           className={`min-w-6 truncate py-1 underline decoration-rule underline-offset-2 hover:text-petrol ${path && !lit ? 'italic' : ''}`}
         >
@@ -155,8 +159,8 @@ export function HandCard({ base, zone, card, languages, path, maySwitch, onSwitc
       </Link>
       <Link
         href={`${base}/journey/${card.slug}`}
-        aria-label={`${line}: how ${card.name} goes out`}
-        title={`How ${card.name} goes out`}
+        aria-label={`${line}: settings of ${card.name}`}
+        title={`Settings of ${card.name}`}
         className="py-1 text-slate underline decoration-rule underline-offset-2 hover:text-petrol"
       >
         {line}
@@ -170,7 +174,7 @@ export function HandCard({ base, zone, card, languages, path, maySwitch, onSwitc
 
 /** Of what an order has not had: whether it is to come. */
 function notSentWords({ would, why }: PathStep, byHand: boolean): string {
-  if (would > 0) return byHand ? 'offered' : 'would go out';
+  if (would > 0) return byHand ? 'offered' : 'would be sent';
   return why.length > 0 ? 'not sent' : 'not for this order';
 }
 
@@ -189,13 +193,11 @@ function PathWords({ path: { sent }, zone }: { path: PathStep; zone: string }) {
       )}
       {waits.length > 0 && (
         <div className="text-marigold-ink">
-          waits until <Time at={waits[0]!.at} zone={zone} form="day" />
+          scheduled <Time at={waits[0]!.at} zone={zone} form="day" />
         </div>
       )}
       {other && (
-        <div className={other.state === 'failed' ? 'text-madder' : ''}>
-          {other.state === 'cancelled' ? 'stopped' : other.state}
-        </div>
+        <div className={other.state === 'failed' ? 'text-madder' : ''}>{DELIVERY_STATE_WORDS[other.state]}</div>
       )}
     </div>
   );

@@ -2,6 +2,7 @@
 /** The card one looks at, in a sentence, below the board. */
 import Link from '../parts/Link';
 import { BY_HAND, momentOf } from '@/core/moments';
+import { DELIVERY_STATE_WORDS } from '@/core/mail/state';
 import { languageName } from '@/core/names';
 import { Time } from '../parts/format';
 import type { Card, DoubleView, OrderPath } from '@/contract/notifications';
@@ -34,10 +35,10 @@ export function CardFoot({ base, zone, languages, card, path, doubles }: CardFoo
             {card.when && `, ${card.moment === BY_HAND ? 'offered ' : ''}only when ${card.when}`}
             {card.offChannels.length > 0 && `, not for ${card.offChannels.join(' and ')}`}.
             {!card.published && ' Not all of it is published.'}
-            {card.mark === 'stale' && ' Some translations are older than their source.'}
+            {card.mark === 'stale' && ' Some translations are outdated.'}
             {missing.length > 0 &&
               missing.length < languages.length &&
-              ` No words in ${missing.map(languageName).join(', ')}.`}
+              ` No text in ${missing.map(languageName).join(', ')}.`}
             {double && (
               <span className="font-semibold text-madder">
                 {' '}
@@ -48,7 +49,7 @@ export function CardFoot({ base, zone, languages, card, path, doubles }: CardFoo
             {card.last && (
               <>
                 {' '}
-                Last <Time at={card.last.at} zone={zone} />, {card.last.state}.
+                Last <Time at={card.last.at} zone={zone} />, {DELIVERY_STATE_WORDS[card.last.state]}.
               </>
             )}
           </>
@@ -88,9 +89,8 @@ function StepWords({
       {step.sent.map((s, i) => (
         <span key={s.id}>
           {i > 0 && '; '}
-          {s.state === 'accepted' ? 'went to' : s.waits ? 'waits for' : `${s.state}:`} {s.recipient}{' '}
-          {s.waits ? 'until ' : ''}
-          <Time at={s.at} zone={zone} />
+          {s.waits ? 'scheduled for' : s.state === 'accepted' ? 'sent to' : `${DELIVERY_STATE_WORDS[s.state]}:`}{' '}
+          {s.recipient} <Time at={s.at} zone={zone} />
         </span>
       ))}
       {step.sent.length > 0 && '. '}
@@ -98,7 +98,7 @@ function StepWords({
         step.would > 0 &&
         (byHand
           ? `is offered for ${number}. `
-          : `would go to ${step.would === 1 ? 'one person' : `${step.would} people`} if its moment came for ${number}. `)}
+          : `would go to ${step.would === 1 ? 'one person' : `${step.would} people`} for order ${number}. `)}
       {step.why.join(' ')}
     </>
   );

@@ -66,7 +66,7 @@ export function JourneyList({ base, zone, languages, cards, maySwitch, busy, onS
         <input
           className="input w-64"
           aria-label="Search notifications"
-          placeholder="name, moment, who looks after it"
+          placeholder="name, moment, owner"
           value={search}
           onChange={(e) => setSearch(e.target.value)}
         />
@@ -77,12 +77,12 @@ export function JourneyList({ base, zone, languages, cards, maySwitch, busy, onS
             ? `${picked.length} of ${shown.length} chosen`
             : plural(shown.length, 'notification', 'notifications')}
         </span>
-        {maySwitch && (
+        {maySwitch && picked.length > 0 && (
           <div className="ms-auto flex gap-2">
             <button
               type="button"
               className="btn"
-              disabled={busy || picked.length === 0}
+              disabled={busy}
               onClick={() => onBulk('publish', picked)}
             >
               Publish
@@ -90,7 +90,7 @@ export function JourneyList({ base, zone, languages, cards, maySwitch, busy, onS
             <button
               type="button"
               className="btn"
-              disabled={busy || picked.length === 0}
+              disabled={busy}
               onClick={() => onBulk('on', picked)}
             >
               Turn on
@@ -98,7 +98,7 @@ export function JourneyList({ base, zone, languages, cards, maySwitch, busy, onS
             <button
               type="button"
               className="btn"
-              disabled={busy || picked.length === 0}
+              disabled={busy}
               onClick={() => onBulk('off', picked)}
             >
               Turn off
@@ -108,7 +108,7 @@ export function JourneyList({ base, zone, languages, cards, maySwitch, busy, onS
       </div>
       <div className="lg:min-h-0 flex-1 lg:overflow-auto">
         {shown.length === 0 ? (
-          <Empty title="Nothing matches">Search for less, or take the filters away.</Empty>
+          <Empty title="Nothing matches">Search for less, or remove the filters.</Empty>
         ) : (
           <table className="lines w-full text-sm">
             <Head
@@ -119,8 +119,8 @@ export function JourneyList({ base, zone, languages, cards, maySwitch, busy, onS
                 { label: 'To' },
                 { label: 'When' },
                 { label: 'Versions', end: true },
-                { label: 'Words' },
-                { label: 'Looked after by' },
+                { label: 'Languages' },
+                { label: 'Owner' },
                 { label: 'Last' },
                 { label: 'On', end: true },
               ]}
@@ -160,7 +160,7 @@ export function JourneyList({ base, zone, languages, cards, maySwitch, busy, onS
                     >
                       <Leaf state={card.mark} size={13} />
                       {card.name}
-                      {card.double && <span className="text-xs text-madder">double</span>}
+                      {card.double && <span className="text-xs text-madder">duplicate</span>}
                     </Link>
                   </td>
                   <td data-line="rest" className="px-2">
@@ -178,8 +178,8 @@ export function JourneyList({ base, zone, languages, cards, maySwitch, busy, onS
                   <td className="px-2">
                     <Bars languages={languages} complete={card.complete} />
                   </td>
-                  <td className="px-2 text-slate">{card.owner || 'nobody'}</td>
-                  <td className="px-2 text-slate">{card.last ? <Time at={card.last.at} zone={zone} /> : 'never'}</td>
+                  <td className="px-2">{card.owner || 'nobody'}</td>
+                  <td className="px-2">{card.last ? <Time at={card.last.at} zone={zone} /> : 'never'}</td>
                   <td data-line="end" className="px-2 pe-5 text-end">
                     <Switch
                       on={card.on}

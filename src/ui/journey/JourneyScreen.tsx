@@ -137,7 +137,9 @@ export function JourneyScreen(props: JourneyProps) {
         <>
           {cards.length} notifications, {live} live
           {drafts.length > 0 && `, ${drafts.length} with a draft to publish`}
-          {people > 0 && <span className="font-semibold text-madder">, {plural(people, 'double', 'doubles')}</span>}
+          {people > 0 && (
+            <span className="font-semibold text-madder">, {plural(people, 'duplicate', 'duplicates')}</span>
+          )}
         </>
       }
       actions={
@@ -190,7 +192,7 @@ export function JourneyScreen(props: JourneyProps) {
               {path && (
                 <>
                   <span>
-                    {path.sent} sent · {path.failed} failed · {path.waiting} waiting · {path.notSent} not sent
+                    {path.sent} sent · {path.failed} failed · {path.waiting} scheduled · {path.notSent} not sent
                   </span>
                   <Link className="link" href={`${base}/journey`}>
                     Clear
@@ -227,7 +229,7 @@ export function JourneyScreen(props: JourneyProps) {
               </span>
               <span className="ms-auto flex items-center gap-2">
                 <kbd className="kbd">← → ↑ ↓</kbd> move <kbd className="kbd">Enter</kbd> Desk{' '}
-                <kbd className="kbd">h</kbd> how it goes out <kbd className="kbd">o</kbd> on or off
+                <kbd className="kbd">h</kbd> settings <kbd className="kbd">o</kbd> on or off
               </span>
             </footer>
           </>

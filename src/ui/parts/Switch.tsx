@@ -20,14 +20,14 @@ export function Switch({
       title={on ? 'Turn off' : 'Turn on'}
       disabled={disabled}
       onClick={onChange}
-      className="-m-1 shrink-0 px-1 py-1.5 disabled:opacity-50"
+      className="-m-1 shrink-0 px-1 py-1 disabled:opacity-50"
     >
       <span
-        className={`flex h-3 w-5 forced-color-adjust-none items-center border px-px ${
+        className={`flex h-4 w-6.5 forced-color-adjust-none items-center rounded-control border px-0.5 ${
           on ? 'justify-end border-petrol bg-petrol' : 'justify-start border-slate bg-sheet'
         }`}
       >
-        <span className={`h-2 w-2 ${on ? 'bg-on-petrol' : 'bg-slate'}`} />
+        <span className={`h-2.5 w-2.5 rounded-[2px] ${on ? 'bg-on-petrol' : 'bg-slate'}`} />
       </span>
     </button>
   );

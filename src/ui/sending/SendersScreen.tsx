@@ -45,7 +45,7 @@ export function SendersScreen({ base, senders, storeName, mayEdit, onSave }: Sen
     if (!result.ok) return;
     const { released } = result.value;
     toast.success(
-      released > 0 ? `Saved. ${plural(released, 'held message goes', 'held messages go')} out now.` : 'Saved.',
+      released > 0 ? `Saved. ${plural(released, 'message on hold goes', 'messages on hold go')} out now.` : 'Saved.',
     );
     router.refresh();
   };

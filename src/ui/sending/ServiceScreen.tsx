@@ -178,7 +178,7 @@ export function ServiceScreen(props: ServiceProps) {
     setStored(form.user !== '');
     setForm({ ...form, password: '' });
     if (result.value.released > 0)
-      toast.success(`${plural(result.value.released, 'held message goes', 'held messages go')} out now.`);
+      toast.success(`${plural(result.value.released, 'message on hold goes', 'messages on hold go')} out now.`);
     if (id === undefined) {
       setId(result.value.id);
       window.history.replaceState(window.history.state, '', `${base}/sending/services/${result.value.id}`);

@@ -49,13 +49,13 @@ export function ServicesScreen(props: ServicesProps) {
   const pause = async (s: ServiceView): Promise<void> => {
     const done = after(await answered(props.onPause(s.id, !s.paused)));
     if (done && done.released > 0)
-      toast.success(`${plural(done.released, 'held message goes', 'held messages go')} out now.`);
+      toast.success(`${plural(done.released, 'message on hold goes', 'messages on hold go')} out now.`);
   };
   return (
     <Page
       title="Sending"
       note={
-        held > 0 ? `${plural(held, 'message is', 'messages are')} held` : plural(services.length, 'service', 'services')
+        held > 0 ? `${plural(held, 'message is', 'messages are')} on hold` : plural(services.length, 'service', 'services')
       }
       actions={<SendingTabs base={base} />}
     >
@@ -109,7 +109,7 @@ export function ServicesScreen(props: ServicesProps) {
                         disabled={i === 0}
                         onClick={() => void answered(props.onMove(s.id, -1)).then(after)}
                       >
-                        Before
+                        Move up
                       </button>
                       <button
                         type="button"
@@ -117,7 +117,7 @@ export function ServicesScreen(props: ServicesProps) {
                         disabled={i === services.length - 1}
                         onClick={() => void answered(props.onMove(s.id, 1)).then(after)}
                       >
-                        After
+                        Move down
                       </button>
                       {asking === s.id ? (
                         <button
@@ -155,11 +155,11 @@ export function ServicesScreen(props: ServicesProps) {
                         )
                       ) : s.perDay !== null ? (
                         <>
-                          today; begins anew at{' '}
+                          sent today; the limit resets at{' '}
                           <Time at={new Date(s.use.day.until).toISOString()} zone={zone} form="time" />
                         </>
                       ) : (
-                        'today, no limit'
+                        'sent today, no limit'
                       )}
                     </span>
                   </div>

@@ -5,7 +5,14 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { Dialog } from '../parts/Dialog';
 import { Switch } from '../parts/Switch';
-import { PLACES } from './places';
+import type { Found } from '@/contract/find';
+import { may, type Role } from '@/contract/policy';
+import { THEMES } from '@/contract/theme';
+import type { Result } from '@/core/result';
+import { answered } from '../parts/result';
+import { chooseTheme } from '../parts/useTheme';
+import { GOALS, PLACES } from './places';
+import { THEME_WORDS } from './theme';
 import { isTyping, letLettersAct, lettersAct } from './typing';
 
 const KEYS: readonly [keys: string, words: string][] = [
@@ -22,7 +29,14 @@ const KEYS: readonly [keys: string, words: string][] = [
   ['?', 'this list'],
 ];
 
-export function CommandPalette({ base, stores }: { base: string; stores: { id: string; name: string }[] }) {
+export interface CommandPaletteProps {
+  base: string;
+  stores: { id: string; name: string }[];
+  role: Role;
+  onSearch: (words: string) => Promise<Result<Found[]>>;
+}
+
+export function CommandPalette({ base, stores, role, onSearch }: CommandPaletteProps) {
   const router = useRouter();
   const [open, setOpen] = useState(false);
   const [keys, setKeys] = useState(false);
@@ -69,28 +83,7 @@ export function CommandPalette({ base, stores }: { base: string; stores: { id: s
   return (
     <>
       <Dialog open={open} onClose={() => setOpen(false)} title="Go to">
-        <Command label="Go to" className="text-ink">
-          <Command.Input autoFocus placeholder="Name a place or an action" className="input mb-2" />
-          <Command.List className="max-h-80 overflow-auto text-sm">
-            <Command.Empty className="px-3 py-2 text-slate">Nothing matches.</Command.Empty>
-            {PLACES.map((p) => (
-              <Item key={p.path} onSelect={() => go(base + p.path)} hint={`g ${p.letter}`}>
-                {p.name}
-              </Item>
-            ))}
-            <Item onSelect={() => go(`${base}/orders/new`)} hint="n">
-              Place an order
-            </Item>
-            <Item onSelect={() => go(`${base}/desk/order-received`)}>Open Order received on the Desk</Item>
-            <Item onSelect={() => go(`${base}/desk/new-order`)}>Open New order on the Desk</Item>
-            <Item onSelect={() => go(`${base}/deliveries?state=failed,bounced`)}>Deliveries that failed</Item>
-            {stores.map((s) => (
-              <Item key={s.id} onSelect={() => go(`/s/${s.id}/today`)}>
-                Store: {s.name}
-              </Item>
-            ))}
-          </Command.List>
-        </Command>
+        <GoTo {...{ base, stores, role, onSearch, go }} />
       </Dialog>
       <Dialog
         open={keys}
@@ -128,13 +121,132 @@ export function CommandPalette({ base, stores }: { base: string; stores: { id: s
   );
 }
 
-function Item({ children, onSelect, hint }: { children: React.ReactNode; onSelect: () => void; hint?: string }) {
+/** The search itself: places and deeds at once, what the store has by name as soon as it is found. */
+function GoTo({
+  base,
+  stores,
+  role,
+  onSearch,
+  go,
+}: CommandPaletteProps & {
+  go: (path: string) => void;
+}) {
+  const [words, setWords] = useState('');
+  const [found, setFound] = useState<{ of: string; things: Found[] }>({ of: '', things: [] });
+  useEffect(() => {
+    const wanted = words.trim();
+    if (wanted.length < 2) return;
+    let stale = false;
+    const soon = setTimeout(() => {
+      void answered(onSearch(wanted)).then((result) => {
+        if (!stale) setFound({ of: wanted, things: result.ok ? result.value : [] });
+      });
+    }, 150);
+    return () => {
+      stale = true;
+      clearTimeout(soon);
+    };
+  }, [words, onSearch]);
+  const wanted = words.trim();
+  const searching = wanted.length >= 2 && found.of !== wanted;
+  const things = wanted.length >= 2 && found.of === wanted ? found.things : [];
+  return (
+    <Command label="Go to" className="text-ink" filter={matches}>
+      <Command.Input
+        autoFocus
+        placeholder="A screen, an order, a customer, a notification, a setting"
+        className="input mb-2"
+        value={words}
+        onValueChange={setWords}
+      />
+      <Command.List className="max-h-80 overflow-auto text-sm">
+        {!searching && <Command.Empty className="px-3 py-2 text-slate">Nothing is called that.</Command.Empty>}
+        {PLACES.map((p) => (
+          <Item key={p.path} onSelect={() => go(base + p.path)} hint={`g ${p.letter}`}>
+            {p.name}
+          </Item>
+        ))}
+        {GOALS.filter((g) => !g.needs || may(role, g.needs)).map((g) => (
+          <Item
+            key={g.name}
+            keywords={g.also.split(' ')}
+            onSelect={() => go(base + g.path)}
+            {...(g.key && { hint: g.key })}
+          >
+            {g.name}
+          </Item>
+        ))}
+        {THEMES.map((t) => (
+          <Item key={t} keywords={['theme', 'dark', 'light', 'appearance', 'settings']} onSelect={() => chooseTheme(t)}>
+            Colours: {THEME_WORDS[t].toLowerCase()}
+          </Item>
+        ))}
+        {stores.map((s) => (
+          <Item key={s.id} onSelect={() => go(`/s/${s.id}/today`)}>
+            Store: {s.name}
+          </Item>
+        ))}
+        {things.map((t) => (
+          // What the server found matches already, whatever the list thinks of its words.
+          <Item
+            key={t.kind + t.href}
+            keywords={wanted.split(/\s+/)}
+            value={`${t.kind} ${t.label} ${t.href}`}
+            onSelect={() => go(base + t.href)}
+          >
+            <span className="text-slate">{KIND_WORDS[t.kind]}</span> {t.label}
+            {t.note && <span className="text-slate"> · {t.note}</span>}
+          </Item>
+        ))}
+      </Command.List>
+      <p role="status" className="mt-2 text-xs text-slate">
+        {searching ? 'Searching the store' : ''}
+      </p>
+    </Command>
+  );
+}
+
+/** 1 where every word that was typed stands in the name or among its other words. */
+function matches(name: string, typed: string, keywords: string[] = []): number {
+  const text = [name, ...keywords].join(' ').toLowerCase();
+  return typed
+    .toLowerCase()
+    .split(/\s+/)
+    .every((word) => text.includes(word))
+    ? 1
+    : 0;
+}
+
+const KIND_WORDS: Record<Found['kind'], string> = {
+  order: 'Order',
+  customer: 'Customer',
+  notification: 'Notification',
+  passage: 'Passage',
+  service: 'Service',
+  domain: 'Domain',
+};
+
+function Item({
+  children,
+  onSelect,
+  hint,
+  keywords,
+  value,
+}: {
+  children: React.ReactNode;
+  onSelect: () => void;
+  hint?: string;
+  keywords?: string[];
+  value?: string;
+}) {
   return (
     <Command.Item
       onSelect={onSelect}
-      className="flex cursor-pointer items-center px-3 py-1.5 data-[selected=true]:bg-petrol-tint"
+      {...(keywords && { keywords })}
+      {...(value && { value })}
+      className="flex cursor-pointer items-center gap-2 px-3 py-1.5 data-[selected=true]:bg-petrol-tint"
     >
-      <span>{children}</span>
+      <span className="min-w-0 truncate">{children}</span>
       {hint && <kbd className="kbd ms-auto">{hint}</kbd>}
     </Command.Item>
   );

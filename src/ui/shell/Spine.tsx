@@ -5,26 +5,25 @@ import { Check, ChevronDown, Menu as MenuIcon, X } from 'lucide-react';
 import Link from '../parts/Link';
 import { usePathname, useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { THEMES, type Theme } from '@/contract/theme';
+import type { Found } from '@/contract/find';
+import { ROLE_WORDS, type Role } from '@/contract/policy';
+import { THEMES } from '@/contract/theme';
+import type { Result } from '@/core/result';
 import { chooseTheme, useChosenTheme } from '../parts/useTheme';
 import { CommandPalette } from './CommandPalette';
 import { PLACES } from './places';
+import { THEME_WORDS } from './theme';
 
 export interface SpineProps {
   store: { id: string; name: string };
   stores: { id: string; name: string }[];
-  person: { name: string; role: string };
+  person: { name: string; role: Role };
+  onSearch: (words: string) => Promise<Result<Found[]>>;
 }
-
-export const THEME_WORDS: Record<Theme, string> = {
-  system: 'As the system has them',
-  light: 'Light',
-  dark: 'Dark',
-};
 
 const GATHERINGS = ['', 'Compose', 'Send', 'Keep'] as const;
 
-export function Spine({ store, stores, person }: SpineProps) {
+export function Spine({ store, stores, person, onSearch }: SpineProps) {
   const path = usePathname();
   const base = `/s/${store.id}`;
   const here = PLACES.find((p) => path.startsWith(base + p.path) || p.also?.some((a) => path.startsWith(base + a)));
@@ -90,7 +89,7 @@ export function Spine({ store, stores, person }: SpineProps) {
         </div>
         <Account person={person} />
       </div>
-      <CommandPalette base={base} stores={stores} />
+      <CommandPalette {...{ base, stores, onSearch }} role={person.role} />
     </nav>
   );
 }
@@ -133,7 +132,7 @@ function Account({ person }: Pick<SpineProps, 'person'>) {
       <MenuButton className="mx-3 rounded-control px-2.5 py-1 text-start text-xs text-white/80 hover:bg-spine-lit focus-visible:outline-white">
         <span className="block truncate">{person.name}</span>
         <span className="block">
-          {person.role}
+          {ROLE_WORDS[person.role]}
           <span className="max-md:hidden">
             {' '}
             · <span className="rounded-[3px] bg-white/15 px-1 font-mono">?</span> keys

@@ -1,5 +1,7 @@
 import Link from '../parts/Link';
-import { Time } from '../parts/format';
+import type { DaySoFar, FirstStep, LanguageCover, ServiceUse, TodayLine } from '@/contract/today';
+import { languageName } from '@/core/names';
+import { plural, Time } from '../parts/format';
 import { Mark } from '../parts/marks';
 import { Page, PanelTitle } from '../parts/Page';
 import { OutcomeTable, OutcomeChart, type DayCount } from './OutcomeChart';
@@ -8,73 +10,234 @@ export interface TodayProps {
   base: string;
   zone: string;
   today: string;
-  lines: { state: 'good' | 'waiting' | 'failing'; fact: string; action: string; href: string }[];
+  lines: TodayLine[];
+  steps: FirstStep[];
+  soFar: DaySoFar;
+  services: ServiceUse[];
+  languages: LanguageCover[];
   failures: { id: string; notification: string; recipient: string; order: string; words: string; at: string }[];
   days: DayCount[];
 }
 
-export function TodayScreen({ base, zone, today, lines, failures, days }: TodayProps) {
-  const open = lines.filter((l) => l.state !== 'good').length;
+export function TodayScreen(props: TodayProps) {
+  const { base, zone, today, steps, soFar, services, languages, failures, days } = props;
+  // What a first step says already need not be said again below it.
+  const open = new Set(steps.filter((s) => !s.done).map((s) => s.id));
+  const lines = props.lines.filter((l) => !l.step || !open.has(l.step));
+  const toDo = lines.filter((l) => l.state !== 'good');
+  const good = lines.filter((l) => l.state === 'good');
+  const count = toDo.length + open.size;
   return (
     <Page
       title="Today"
-      note={open === 0 ? 'Everything is ready' : `${open === 1 ? 'One thing' : `${open} things`} to see to`}
+      note={count === 0 ? 'Everything is ready' : `${count === 1 ? 'One thing' : `${count} things`} to see to`}
     >
       <div className="lg:grid lg:h-full lg:min-h-0 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
         <section
           aria-label="What is ready and what is not"
-          className="lg:min-h-0 lg:overflow-auto max-lg:border-b lg:border-e border-rule px-5 py-4"
+          className="flex flex-col gap-5 border-rule px-5 py-4 max-lg:border-b lg:min-h-0 lg:overflow-auto lg:border-e"
         >
-          <ul>
-            {lines.map((line) => (
-              <li key={line.fact} className="flex items-baseline gap-x-3 border-b border-rule py-2.5 max-sm:flex-wrap">
-                <span className="translate-y-0.5">
-                  <Mark tone={line.state} />
-                </span>
-                <span className="min-w-0 flex-1 basis-3/4">{line.fact}</span>
-                <Link href={base + line.href} className="link shrink-0 py-0.5 text-sm max-sm:ms-7">
-                  {line.action}
-                </Link>
-              </li>
-            ))}
-          </ul>
-        </section>
-        <section className="flex lg:min-h-0 flex-col gap-4 lg:overflow-auto px-5 py-4">
-          <PanelTitle aside="last 30 days">Deliveries by outcome</PanelTitle>
-          <div className="h-56 shrink-0">
-            <OutcomeChart days={days} today={today} />
+          {steps.length > 0 && <FirstSteps base={base} steps={steps} />}
+          <Lines base={base} lines={toDo} />
+          <div className="grid gap-x-8 gap-y-5 sm:grid-cols-2">
+            <Services base={base} services={services} />
+            <Languages base={base} languages={languages} />
           </div>
-          {days.length > 0 && <OutcomeTable days={days} />}
-          <PanelTitle
-            aside={
-              <Link href={`${base}/deliveries?state=failed,bounced`} className="link">
-                All
-              </Link>
-            }
-          >
-            Last failures
-          </PanelTitle>
-          {failures.length === 0 && <p className="text-sm text-slate">Nothing has failed.</p>}
-          <ul>
-            {failures.map((f) => (
-              <li key={f.id} className="border-b border-rule py-2 text-sm">
-                <Link href={`${base}/deliveries/${f.id}`} className="flex items-baseline gap-2 hover:text-petrol">
-                  <Mark tone="failing" size={11} />
-                  <span className="min-w-0 flex-1 truncate font-semibold">
-                    {f.notification} {f.order && `about ${f.order}`}
-                  </span>
-                  <span className="text-xs text-slate">
-                    <Time at={f.at} zone={zone} />
-                  </span>
+          {good.length > 0 && (
+            <div>
+              <PanelTitle>In order</PanelTitle>
+              <Lines base={base} lines={good} />
+            </div>
+          )}
+        </section>
+        <section className="flex flex-col gap-4 px-5 py-4 lg:min-h-0 lg:overflow-auto">
+          <SoFar base={base} zone={zone} soFar={soFar} />
+          <div>
+            <PanelTitle aside="last 30 days">Deliveries by outcome</PanelTitle>
+            <div className="h-40 shrink-0">
+              <OutcomeChart days={days} today={today} />
+            </div>
+            {days.length > 0 && <OutcomeTable days={days} />}
+          </div>
+          <div>
+            <PanelTitle
+              aside={
+                <Link href={`${base}/deliveries?state=failed,bounced`} className="link">
+                  All
                 </Link>
-                <p className="ps-5 text-slate">
-                  {f.recipient}: {f.words}
-                </p>
-              </li>
-            ))}
-          </ul>
+              }
+            >
+              Last failures
+            </PanelTitle>
+            {failures.length === 0 && <p className="text-sm text-slate">Nothing has failed.</p>}
+            <ul>
+              {failures.map((f) => (
+                <li key={f.id} className="border-b border-rule py-2 text-sm">
+                  <Link href={`${base}/deliveries/${f.id}`} className="flex items-baseline gap-2 hover:text-petrol">
+                    <Mark tone="failing" size={11} />
+                    <span className="min-w-0 flex-1 truncate font-semibold">
+                      {f.notification} {f.order && `about ${f.order}`}
+                    </span>
+                    <span className="text-xs text-slate">
+                      <Time at={f.at} zone={zone} />
+                    </span>
+                  </Link>
+                  <p className="ps-5 text-slate">
+                    {f.recipient}: {f.words}
+                  </p>
+                </li>
+              ))}
+            </ul>
+          </div>
         </section>
       </div>
     </Page>
+  );
+}
+
+function Lines({ base, lines }: { base: string; lines: readonly TodayLine[] }) {
+  return (
+    <ul>
+      {lines.map((line) => (
+        <li key={line.fact} className="flex items-baseline gap-x-3 border-b border-rule py-2 max-sm:flex-wrap">
+          <span className="translate-y-0.5">
+            <Mark tone={line.state} />
+          </span>
+          <span className="min-w-0 flex-1 basis-3/4">{line.fact}</span>
+          <Link href={base + line.href} className="link shrink-0 py-0.5 text-sm max-sm:ms-7">
+            {line.action}
+          </Link>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** What a new store does first, until all of it is done. */
+function FirstSteps({ base, steps }: { base: string; steps: readonly FirstStep[] }) {
+  const left = steps.filter((s) => !s.done).length;
+  const next = steps.find((s) => !s.done);
+  return (
+    <div className="border border-petrol bg-sheet px-4 py-3">
+      <PanelTitle aside={plural(left, 'step left', 'steps left')}>Until every message arrives</PanelTitle>
+      <ol className="mt-1">
+        {steps.map((step, i) => (
+          <li key={step.id} className="flex items-baseline gap-3 py-1 text-sm">
+            <span className="w-4 shrink-0 text-end text-slate tabular-nums">{i + 1}</span>
+            {step.done ? (
+              <>
+                <span className="text-slate">{step.words}</span>
+                <span className="ms-auto flex items-center gap-1.5 text-slate">
+                  <Mark tone="good" size={12} /> done
+                </span>
+              </>
+            ) : (
+              <Link href={base + step.href} className={step === next ? 'btn btn-main' : 'link py-0.5'}>
+                {step.words}
+              </Link>
+            )}
+          </li>
+        ))}
+      </ol>
+    </div>
+  );
+}
+
+/** The store's day in figures, each leading to its messages; then what goes out next. */
+function SoFar({ base, zone, soFar }: { base: string; zone: string; soFar: DaySoFar }) {
+  const figures: [number, string, string][] = [
+    [soFar.accepted, 'sent today', '/deliveries?state=accepted'],
+    [soFar.waiting, 'scheduled', '/deliveries?state=planned,deferred'],
+    [soFar.held, 'on hold', '/deliveries?state=held'],
+    [soFar.failed, 'failed today', '/deliveries?state=failed,bounced'],
+  ];
+  return (
+    <div>
+      <ul className="grid grid-cols-4 gap-2">
+        {figures.map(([n, words, href]) => (
+          <li key={words}>
+            <Link href={base + href} className="block hover:text-petrol">
+              <span className="block font-serif text-xl leading-tight">{n.toLocaleString('en-GB')}</span>
+              <span className="block text-xs text-slate">{words}</span>
+            </Link>
+          </li>
+        ))}
+      </ul>
+      {soFar.next.length > 0 && (
+        <ul aria-label="Goes out next" className="mt-3">
+          {soFar.next.map((d) => (
+            <li key={d.id} className="border-t border-rule text-sm">
+              <Link href={`${base}/deliveries/${d.id}`} className="flex items-baseline gap-2 py-1 hover:text-petrol">
+                <span className="shrink-0 text-slate">
+                  <Time at={d.at} zone={zone} />
+                </span>
+                <span className="min-w-0 flex-1 truncate" title={`${d.notification} to ${d.recipient}`}>
+                  {d.notification} to <bdi>{d.recipient}</bdi>
+                </span>
+                <span className="shrink-0 text-xs text-slate">{d.order}</span>
+              </Link>
+            </li>
+          ))}
+        </ul>
+      )}
+    </div>
+  );
+}
+
+/** What each service has sent of its day's limit. */
+function Services({ base, services }: { base: string; services: readonly ServiceUse[] }) {
+  return (
+    <div>
+      <PanelTitle aside="sent today">Sending services</PanelTitle>
+      {services.length === 0 && <p className="mt-1 text-sm text-slate">None is connected.</p>}
+      <ul>
+        {services.map((s) => (
+          <li key={s.id} className="py-1.5 text-sm">
+            <Link href={`${base}/sending/services/${s.id}`} className="flex items-baseline gap-2 hover:text-petrol">
+              <span className="min-w-0 flex-1 truncate" title={s.name}>
+                {s.name}
+              </span>
+              {s.stopped && <span className="text-xs text-marigold-ink">stopped</span>}
+              <span className="tabular-nums">
+                {s.perDay === null ? `${s.used}, no limit` : `${s.used} of ${s.perDay}`}
+              </span>
+            </Link>
+            {s.perDay !== null && <Share of={s.perDay} n={s.used} />}
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+/** How much of what customers get has words in each language. */
+function Languages({ base, languages }: { base: string; languages: readonly LanguageCover[] }) {
+  return (
+    <div>
+      <PanelTitle aside="messages in 30 days">Languages of customers</PanelTitle>
+      <ul>
+        {languages.map((l) => (
+          <li key={l.language} className="py-1 text-sm">
+            <Link href={`${base}/journey?view=list`} className="flex items-baseline gap-2 hover:text-petrol">
+              <span className="min-w-0 flex-1 truncate">{languageName(l.language)}</span>
+              <span className="text-xs text-slate">
+                {l.complete === l.of ? 'complete' : `${l.complete} of ${l.of} notifications`}
+              </span>
+              <span className="w-10 text-end tabular-nums">{l.messages}</span>
+            </Link>
+            <Share of={l.of} n={l.complete} />
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+/** A share as a line; the figures stand above it. */
+function Share({ n, of }: { n: number; of: number }) {
+  return (
+    <div aria-hidden className="mt-1 h-1 forced-color-adjust-none bg-rule">
+      <div className="h-1 bg-petrol" style={{ width: `${of === 0 ? 0 : Math.min(100, (n / of) * 100)}%` }} />
+    </div>
   );
 }

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { storesOf } from '@/server/auth/access';
-import { ROLE_WORDS } from '@/contract/policy';
 import { pageAccess } from '@/app/page-access';
+import { searchAction } from './actions';
 import { Spine } from '@/ui/shell/Spine';
 
 export default async function StoreLayout({
@@ -21,7 +21,8 @@ export default async function StoreLayout({
       <Spine
         store={{ id: access.store.id, name: access.store.name }}
         stores={stores.map(({ id, name }) => ({ id, name }))}
-        person={{ name: access.person.name, role: ROLE_WORDS[access.role] }}
+        person={{ name: access.person.name, role: access.role }}
+        onSearch={searchAction.bind(null, access.store.id)}
       />
       <main id="page" tabIndex={-1} className="focus:outline-none min-h-0 min-w-0 flex-1 max-lg:overflow-auto">
         {children}

@@ -3,7 +3,7 @@ import { languageName } from '@/core/names';
 import { templateFindings } from '@/core/preflight';
 import type { Access } from '../../auth/access';
 import type { Board, BoardRow } from './board';
-import type { TodayLine } from '../sending/today-lines';
+import type { TodayLine } from '@/contract/today';
 
 /** More of a kind than this are told of in one line. */
 const FEW = 3;
@@ -88,6 +88,7 @@ export function notificationLines({ store }: Access, rows: readonly BoardRow[], 
     })),
     ...together(unpublished, (names, count) => ({
       state: 'waiting',
+      ...(live.length === 0 && others.length === 0 && { step: 'publish' as const }),
       fact:
         live.length === 0 && others.length === 0
           ? 'Nothing goes out yet: no notification has been published.'

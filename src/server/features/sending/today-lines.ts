@@ -1,35 +1,27 @@
 /** What Today says about sending: services, limits, senders, domains. */
 import { NEAR_LIMIT } from '@/core/mail';
 import type { ServiceView } from '@/contract/sending';
+import type { TodayLine } from '@/contract/today';
 import type { Access } from '../../auth/access';
 import { domainViews } from './domains';
 import { senderViews } from './senders';
-import { serviceViews } from './services';
-
-export interface TodayLine {
-  state: 'good' | 'waiting' | 'failing';
-  fact: string;
-  /** What to do, as the words of a link. */
-  action: string;
-  /** Below the store's address. */
-  href: string;
-}
 
 /** @param held how many messages wait until somebody does something or a limit renews */
-export async function sendingLines(access: Access, held: number): Promise<TodayLine[]> {
-  const [services, senders, domains] = await Promise.all([
-    serviceViews(access),
-    senderViews(access),
-    domainViews(access),
-  ]);
+export async function sendingLines(
+  access: Access,
+  held: number,
+  services: readonly ServiceView[],
+): Promise<TodayLine[]> {
+  const [senders, domains] = await Promise.all([senderViews(access), domainViews(access)]);
   const lines: TodayLine[] = [];
   if (services.length === 0) {
-    const waiting = held === 1 ? 'one message is held' : `${held} messages are held`;
+    const waiting = held === 1 ? 'one message is on hold' : `${held} messages are on hold`;
     lines.push({
       state: 'failing',
       fact: `No sending service is connected${held > 0 ? `; ${waiting} until there is one` : ', so nothing can go out'}.`,
       action: 'Connect a service',
       href: '/sending/services/new',
+      step: 'service',
     });
   }
   lines.push(...services.flatMap((s) => serviceLines(s, access.store.timeZone)));
@@ -83,6 +75,7 @@ function serviceLines(service: ServiceView, timeZone: string): TodayLine[] {
       fact: `${name} is connected and not checked since it was saved.`,
       action: 'Check it',
       href,
+      step: 'check',
     });
   } else if (!check.passed) {
     const failing = check.steps.find((s) => s.state === 'failed');

@@ -1,13 +1,18 @@
 /** The day's state of things: what is ready and what is not. */
-import { and, count, desc, eq, gte, inArray, sql } from 'drizzle-orm';
+import { and, asc, count, desc, eq, gte, inArray, ne, sql } from 'drizzle-orm';
+import { dayKey, zonedTime } from '@/core/time';
+import type { DaySoFar, LanguageCover, ServiceUse, TodayLine } from '@/contract/today';
 import type { Access } from '../../auth/access';
 import { database } from '../../db/client';
 import { contradictions, deliveries } from '../../db/schema';
+import { idAt } from '../../base/ids';
 import { health } from '../../operations/health';
 import { endedByThemselves } from '../../operations/heartbeat';
-import { boardRows, loadBoard } from '../notifications/board';
+import { boardRows, loadBoard, type BoardRow } from '../notifications/board';
 import { notificationLines } from '../notifications/today-lines';
-import { sendingLines, type TodayLine } from '../sending/today-lines';
+import { serviceViews } from '../sending/services';
+import { sendingLines } from '../sending/today-lines';
+import { firstSteps } from './first-steps';
 
 const DAY = 86_400_000;
 
@@ -16,8 +21,9 @@ export async function loadToday(access: Access) {
   const since = new Date(Date.now() - DAY);
   const { store } = access;
   const rows = await boardRows(access);
-  const [board, counts, running] = await Promise.all([
+  const [board, services, counts, running] = await Promise.all([
     loadBoard(access, rows),
+    serviceViews(access),
     database()
       .select({ state: deliveries.state, n: count() })
       .from(deliveries)
@@ -46,13 +52,13 @@ export async function loadToday(access: Access) {
       n: count(),
     })
     .from(deliveries)
-    .where(and(eq(deliveries.storeId, store.id), gte(deliveries.createdAt, new Date(Date.now() - 30 * DAY))))
+    .where(and(eq(deliveries.storeId, store.id), gte(deliveries.id, idAt(Date.now() - 30 * DAY))))
     .groupBy(sql`1`, deliveries.state);
 
   const lines: TodayLine[] = [];
   const held = counts.find((c) => c.state === 'held')?.n ?? 0;
   const messages = (n: number): string => (n === 1 ? 'One message' : `${n} messages`);
-  lines.push(...(await sendingLines(access, held)));
+  lines.push(...(await sendingLines(access, held, services)));
   for (const part of [running.clock, running.secret]) {
     if (!part.ok)
       lines.push({
@@ -84,11 +90,91 @@ export async function loadToday(access: Access) {
       : { state: 'good', fact: 'Nothing failed since yesterday.', action: 'See the record', href: '/deliveries' },
   );
   const weight = { failing: 0, waiting: 1, good: 2 };
+  const waiting = counts.filter((c) => c.state !== 'held').reduce((sum, c) => sum + c.n, 0);
   return {
     lines: lines.sort((a, b) => weight[a.state] - weight[b.state]),
+    steps: await firstSteps(access, services, rows),
+    soFar: { ...(await daySoFar(access)), waiting, held },
+    services: services.map(({ id, name, use, perDay, paused, resting }): ServiceUse => ({
+      id,
+      name,
+      used: use.used,
+      perDay,
+      stopped: paused || resting !== undefined,
+    })),
+    languages: await languageCover(access, rows),
     failures: recent.map((r) => ({ ...r, at: r.at.toISOString() })),
     days,
   };
+}
+
+/** Longer than nearly everything waits: what was planned before and goes out today is left out of the day's count, not of the record. */
+const LONGEST_WAIT = 100 * DAY;
+
+/** What of the store's present day was taken by the services or failed, and what goes out next. */
+async function daySoFar({ store }: Access): Promise<Pick<DaySoFar, 'accepted' | 'failed' | 'next'>> {
+  const now = Date.now();
+  const start = zonedTime(dayKey(now, store.timeZone), 0, 0, store.timeZone);
+  const recent = and(eq(deliveries.storeId, store.id), gte(deliveries.id, idAt(now - LONGEST_WAIT)));
+  const [[accepted], [failed], next] = await Promise.all([
+    database()
+      .select({ n: count() })
+      .from(deliveries)
+      .where(and(recent, gte(deliveries.acceptedAt, new Date(start)))),
+    database()
+      .select({ n: count() })
+      .from(deliveries)
+      .where(
+        and(
+          eq(deliveries.storeId, store.id),
+          inArray(deliveries.state, ['failed', 'bounced']),
+          gte(deliveries.id, idAt(start)),
+        ),
+      ),
+    database()
+      .select({
+        id: deliveries.id,
+        notification: deliveries.notificationName,
+        recipient: sql<string>`if(${deliveries.recipientName} = '', ${deliveries.recipient}, ${deliveries.recipientName})`,
+        order: deliveries.orderNumber,
+        at: deliveries.dueAt,
+        state: deliveries.state,
+      })
+      .from(deliveries)
+      .where(and(eq(deliveries.storeId, store.id), inArray(deliveries.state, ['planned', 'deferred'])))
+      .orderBy(asc(deliveries.dueAt))
+      .limit(4),
+  ]);
+  return {
+    accepted: accepted?.n ?? 0,
+    failed: failed?.n ?? 0,
+    next: next.map((d) => ({ ...d, at: d.at.toISOString() })),
+  };
+}
+
+/** For each language of the store, how many of the notifications that customers get have words in it, and how much was written in it. */
+async function languageCover({ store }: Access, rows: readonly BoardRow[]): Promise<LanguageCover[]> {
+  const used = await database()
+    .select({ language: deliveries.language, n: count() })
+    .from(deliveries)
+    .where(
+      and(
+        eq(deliveries.storeId, store.id),
+        gte(deliveries.id, idAt(Date.now() - 30 * DAY)),
+        ne(deliveries.role, 'staff'),
+      ),
+    )
+    .groupBy(deliveries.language);
+  const read = rows.filter((r) => r.notification.audience !== 'staff' && r.notification.on && !r.template.nothing);
+  const ids = [...new Set(read.map((r) => r.notification.id))];
+  return store.languages.map((language) => ({
+    language,
+    complete: ids.filter((id) =>
+      read.filter((r) => r.notification.id === id).every((r) => r.complete.includes(language)),
+    ).length,
+    of: ids.length,
+    messages: used.find((u) => u.language === language)?.n ?? 0,
+  }));
 }
 
 /** Processes that ended by themselves since yesterday, and were started again or not: what they did meanwhile stands on record. */

@@ -1,0 +1,47 @@
+/** What a new store needs before its messages arrive, and how far it is. */
+import { and, eq, isNotNull } from 'drizzle-orm';
+import type { FirstStep } from '@/contract/today';
+import type { ServiceView } from '@/contract/sending';
+import type { Access } from '../../auth/access';
+import { database } from '../../db/client';
+import { deliveries, orders, routingRules } from '../../db/schema';
+import type { BoardRow } from '../notifications/board';
+
+/** The steps in the order in which they are taken; none once all of them are done. */
+export async function firstSteps(
+  { store }: Access,
+  services: readonly ServiceView[],
+  rows: readonly BoardRow[],
+): Promise<FirstStep[]> {
+  const db = database();
+  const [order, rule, message] = await Promise.all([
+    db.select({ id: orders.id }).from(orders).where(eq(orders.storeId, store.id)).limit(1),
+    db.select({ id: routingRules.id }).from(routingRules).where(eq(routingRules.storeId, store.id)).limit(1),
+    db
+      .select({ id: deliveries.id })
+      .from(deliveries)
+      .where(and(eq(deliveries.storeId, store.id), eq(deliveries.state, 'accepted'), isNotNull(deliveries.acceptedAt)))
+      .limit(1),
+  ]);
+  const live = rows.some((r) => r.notification.audience === 'customer' && r.notification.on && r.edition);
+  const service = services[0];
+  const steps: FirstStep[] = [
+    { id: 'service', words: 'Connect a sending service', done: service !== undefined, href: '/sending/services/new' },
+    {
+      id: 'check',
+      words: 'Check the sending service',
+      done: services.some((s) => s.check?.passed),
+      href: service ? `/sending/services/${service.id}` : '/sending/services/new',
+    },
+    { id: 'publish', words: 'Publish a notification for customers and turn it on', done: live, href: '/journey' },
+    {
+      id: 'staff',
+      words: 'Choose which colleagues get messages about orders',
+      done: rule.length > 0,
+      href: '/routing',
+    },
+    { id: 'order', words: 'Place or import an order', done: order.length > 0, href: '/orders/new' },
+    { id: 'message', words: 'Send a first message', done: message.length > 0, href: '/orders' },
+  ];
+  return steps.every((s) => s.done) ? [] : steps;
+}
