@@ -51,3 +51,13 @@ export interface OrderChoice {
   name: string;
   note: string;
 }
+
+/** What doing something with an order would bring about, as it was found by doing it and taking it back. */
+export interface ActionForecast {
+  sends: { notification: string; recipient: string; language: string; at: string; now: boolean }[];
+  notSent: { notification: string; recipient: string; reason: string }[];
+  /** What waits for this order and would be stopped. */
+  stops: { notification: string; recipient: string; at: string }[];
+  /** Pieces that would then not be sent to the customer any more. */
+  keeps: Pieces[];
+}

@@ -108,7 +108,7 @@ test('what is no picture for a message is refused with what to do, and the logo 
   await part(page, 'Logo');
   const before = await inLook(page, 'On its way').locator('img.ls-logo').getAttribute('src');
   for (const [name, buffer, words] of [
-    ['logo.png', Buffer.from('a text that calls itself a picture'), /logo\.png was not taken in\. It is not a picture/],
+    ['logo.png', Buffer.from('a text that calls itself a picture'), /logo\.png was not imported\. It is not a picture/],
     ['logo.svg', Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"/>'), /Save it as PNG and bring that/],
     ['large.png', Buffer.alloc(11_000_000, 1), /at most 10 MB are read/],
   ] as const) {

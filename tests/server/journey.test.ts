@@ -220,7 +220,7 @@ describe('lists in and out', () => {
     ['what is no list', '{"kind":"x"}', 'holds no list'],
     ['JSON that breaks off', '[{', 'is not JSON'],
     ['a newer file', '{"version":2,"products":[]}', 'newer Libellus'],
-    ['nothing', '', 'Enter a name.'],
+    ['nothing', '', 'is empty'],
     ['bytes of a picture', '\u0000\u0001', 'no text file'],
   ])('refuse %s', async (_what, text, words) => {
     await expect(previewFile(await accessAs(), 'products', bytes(text))).rejects.toMatchObject({

@@ -50,7 +50,7 @@ describe('a path in a document', () => {
     const access = await accessAs('designer');
     const theirs = '/media/pictures/quillwick-trade/0123456789abcdef01234567.png';
     await expect(saveLook(access, 1, lookWith(theirs))).rejects.toMatchObject({
-      problems: expect.arrayContaining([{ path: '/logo/light/path', message: 'is not a picture of this store' }]),
+      problems: expect.arrayContaining([{ path: '/logo/light/path', message: 'Choose a picture of this store.' }]),
     });
     const template = {
       version: 1,

@@ -90,7 +90,7 @@ describe('a picture', () => {
     const refused = await bringPicture(await accessAs(), await make(), 'logo.png', 240).catch((e: unknown) => e);
     expect(refused).toMatchObject({
       code: 'invalid',
-      message: expect.stringMatching(/^logo\.png was not taken in\. /),
+      message: expect.stringMatching(/^logo\.png was not imported\. /),
       problems: [{ path: '/picture', message: expect.stringMatching(words) }],
     });
     expect(kept()).toEqual(before);

@@ -59,6 +59,7 @@ const ACTIONS: Record<string, [roles: string, ...args: unknown[]]> = {
   stopAction: ['owner support', 'none'],
   againAction: ['owner support', 'none', 'a@b.example'],
   placeAction: ['owner support', {}],
+  orderForecastAction: ['owner support', 'none', {}],
   orderDoAction: ['owner support', 'none', {}],
   startWalkAction: ['owner support', { email: 'x', firstName: 'A', lastName: 'B', language: 'en', asGuest: false }],
   stepAction: ['owner support', 'none', 'none'],

@@ -99,7 +99,7 @@ describe('routing', () => {
         scope: { kind: 'all' },
       }),
     ).rejects.toMatchObject({
-      problems: [{ path: '/recipient/address', message: expect.stringContaining('not a mail address') }],
+      problems: [{ path: '/recipient/address', message: expect.stringContaining('Enter an email address') }],
     });
   });
 });

@@ -141,15 +141,15 @@ describe('saving a service', () => {
   });
 
   it.each<[string, object, string, RegExp]>([
-    ['a port out of range', { port: 70_000 }, '/port', /70000 is too large: at most 65535/],
+    ['a port out of range', { port: 70_000 }, '/port', /Enter a port from 1 to 65535/],
     ['half a port', { port: 587.5 }, '/port', /Enter a whole number/],
-    ['a port that is left empty', { port: Number('x') }, '/port', /is empty/],
+    ['a port that is left empty', { port: Number('x') }, '/port', /Enter a port/],
     ['a host that is none', { host: 'not a host' }, '/host', /not a host name/],
     ['a password over an open line', { security: 'none' }, '/security', /could be read on the way/],
     ['a password where a line may stay open', { security: 'offered' }, '/security', /could be read on the way/],
     ['a user without a password', { password: '', user: 'other@quillwick.example' }, '/password', /needed to sign in/],
     ['an account without a user', { user: '', password: '' }, '/user', /signs in/],
-    ['a limit of none', { perDay: 0 }, '/perDay', /too small/],
+    ['a limit of none', { perDay: 0 }, '/perDay', /at least 1, or leave this empty/],
     ['an hour that is none', { renewsAt: '25:00' }, '/renewsAt', /./],
     ['a term that SPF has not', { spf: 'everybody' }, '/spf', /not a term of SPF/],
     ['a verified domain that is none', { kind: 'relay', domains: ['quillwick'] }, '/domains/0', /not a domain/],

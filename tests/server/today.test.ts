@@ -58,7 +58,7 @@ describe('of a service', () => {
     await change({ port: 1 });
     await order(reader());
     expect(await lines()).toEqual([
-      'failing: Harrowpost rests after failing: Nothing listens on port 1 of smtp.harrowpost.example.',
+      'failing: Harrowpost failed and will be retried: Nothing listens on port 1 of smtp.harrowpost.example.',
     ]);
   });
 

@@ -72,7 +72,7 @@ describe('a message written by hand', () => {
     expect(mail!.text).toContain('Haben Sie eine Frage?');
     const [row] = await byHand(order.number);
     const story = await deliveryDetail(await accessAs(), row!.delivery.id);
-    expect(story.reasons.join(' ')).toMatch(/chose to send A word about the order\..*adapted its words for this\./);
+    expect(story.reasons.join(' ')).toMatch(/chose to send A word about the order\..*changed its text for this message\./);
     // The published words are what they were.
     const desk = await loadDesk(await accessAs(), 'a-word');
     expect(desk.live!.template.words.de!.say).not.toContain('Deckel');
@@ -135,7 +135,7 @@ describe('a message written by hand', () => {
     const order = await placed();
     const offered = async () =>
       (await loadWriting(await accessAs(), [order.number])).choices.find((c) => c.slug === 'looking-for-parcel');
-    expect(await offered()).toMatchObject({ offered: 0, why: expect.stringContaining('can be followed') as string });
+    expect(await offered()).toMatchObject({ offered: 0, why: expect.stringContaining('can be tracked') as string });
     const parcel = { id: '1', carrier: 'Fieldpost', trackingNumber: 'FP 9', lines: [{ sku: 'TO-AWL', quantity: 1 }] };
     await receiveEvent(SHOP, laterEvent('shipment.dispatched', { ...order, shipments: [parcel] }));
     expect(await offered()).toMatchObject({ offered: 1 });

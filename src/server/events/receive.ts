@@ -35,7 +35,7 @@ export async function receiveEvent(storeId: string, event: OrderEvent, db: Datab
   const account = isAboutAccount(event.type);
   const problems = account ? [] : orderProblems(order).map((p) => ({ ...p, path: `/data/order${p.path}` }));
   if (!account && !isCurrency(order.currency)) {
-    problems.push({ path: '/data/order/currency', message: `"${order.currency}" is not a currency code` });
+    problems.push({ path: '/data/order/currency', message: `"${order.currency}" is not a currency code (ISO 4217).` });
   }
   const now = await timeNow(db);
   if (event.time && Date.parse(event.time) > now + FUTURE_MS) {

@@ -24,7 +24,10 @@ export function Bars({ languages, complete }: { languages: readonly string[]; co
       className="inline-flex gap-px"
     >
       {languages.map((l) => (
-        <span key={l} className={`h-2.5 w-1 border border-slate forced-color-adjust-none ${complete.includes(l) ? 'bg-slate' : ''}`} />
+        <span
+          key={l}
+          className={`h-2.5 w-1 border border-slate forced-color-adjust-none ${complete.includes(l) ? 'bg-slate' : ''}`}
+        />
       ))}
     </span>
   );

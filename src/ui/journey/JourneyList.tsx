@@ -79,28 +79,13 @@ export function JourneyList({ base, zone, languages, cards, maySwitch, busy, onS
         </span>
         {maySwitch && picked.length > 0 && (
           <div className="ms-auto flex gap-2">
-            <button
-              type="button"
-              className="btn"
-              disabled={busy}
-              onClick={() => onBulk('publish', picked)}
-            >
+            <button type="button" className="btn" disabled={busy} onClick={() => onBulk('publish', picked)}>
               Publish
             </button>
-            <button
-              type="button"
-              className="btn"
-              disabled={busy}
-              onClick={() => onBulk('on', picked)}
-            >
+            <button type="button" className="btn" disabled={busy} onClick={() => onBulk('on', picked)}>
               Turn on
             </button>
-            <button
-              type="button"
-              className="btn"
-              disabled={busy}
-              onClick={() => onBulk('off', picked)}
-            >
+            <button type="button" className="btn" disabled={busy} onClick={() => onBulk('off', picked)}>
               Turn off
             </button>
           </div>

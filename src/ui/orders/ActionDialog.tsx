@@ -21,12 +21,15 @@ import { Trouble } from '../parts/Page';
 import { answered, problemAt } from '../parts/result';
 import type { Possible } from '@/contract/orders';
 import { CancelOutcome, PiecesTable, RefundAmounts } from './ActionParts';
+import { ForecastPart, useForecast, type ForecastOf } from './ForecastPart';
 
 export interface ActionDialogProps {
   kind: OrderActionKind;
   order: Order;
   possible: Possible;
+  zone: string;
   onDo: (action: OrderAction) => Promise<Result<{ deliveries: number }>>;
+  onForecast: ForecastOf;
   onDone: (deliveries: number) => void;
   onClose: () => void;
 }
@@ -63,7 +66,7 @@ const offeredFor = (kind: OrderActionKind, possible: Possible): Pieces[] =>
         ? possible.toCancel
         : possible.toSend;
 
-export function ActionDialog({ kind, order, possible, onDo, onDone, onClose }: ActionDialogProps) {
+export function ActionDialog({ kind, order, possible, zone, onDo, onForecast, onDone, onClose }: ActionDialogProps) {
   const { currency } = order;
   const parcels = possible.onTheWay.map((place) => ({ place, ...order.shipments![place]! }));
   const offered = offeredFor(kind, possible);
@@ -144,8 +147,10 @@ export function ActionDialog({ kind, order, possible, onDo, onDone, onClose }: A
         return { do: kind };
     }
   };
+  const noPieces = HAS_PIECES.includes(kind) && kind !== 'refund' && lines.length === 0;
+  const forecast = useForecast(noPieces ? undefined : action(), onForecast);
   const run = async (): Promise<void> => {
-    if (HAS_PIECES.includes(kind) && kind !== 'refund' && lines.length === 0) {
+    if (noPieces) {
       setFailure({ code: 'invalid', message: 'Enter a quantity for at least one item.', problems: [] });
       return;
     }
@@ -180,7 +185,7 @@ export function ActionDialog({ kind, order, possible, onDo, onDone, onClose }: A
             Close
           </button>
           <button type="button" className="btn btn-main" disabled={busy} onClick={() => void run()}>
-            {busy ? 'Telling ...' : ORDER_ACTIONS[kind].label}
+            {busy ? 'Recording ...' : ORDER_ACTIONS[kind].label}
           </button>
         </>
       }
@@ -210,7 +215,7 @@ export function ActionDialog({ kind, order, possible, onDo, onDone, onClose }: A
           </p>
         )}
         {kind === 'delay' && (
-          <Field label="Which" problem={problemAt(failure, '/sku')}>
+          <Field label="Delayed item" problem={problemAt(failure, '/sku')}>
             {(ids) => (
               <Pick
                 id={ids.id}
@@ -235,7 +240,7 @@ export function ActionDialog({ kind, order, possible, onDo, onDone, onClose }: A
             )}
           </Field>
         )}
-        {kind === 'invoice' && input('Number of the invoice', 'number', '/number')}
+        {kind === 'invoice' && input('Invoice number', 'number', '/number')}
         {kind === 'invoice' && input('Due in days', 'days', '/dueInDays', 'number')}
         {(kind === 'track' || kind === 'deliver') && parcels.length > 1 && (
           <Field label="Parcel" problem={problemAt(failure, '/shipment')}>
@@ -295,6 +300,7 @@ export function ActionDialog({ kind, order, possible, onDo, onDone, onClose }: A
           />
         )}
         {HAS_REASON.includes(kind) && input('Why', 'reason', '/reason')}
+        <ForecastPart forecast={forecast} zone={zone} />
       </div>
     </Dialog>
   );

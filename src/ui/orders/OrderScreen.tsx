@@ -22,6 +22,7 @@ import { StateWord } from '../parts/states';
 import { answered, valueOrToast } from '../parts/result';
 import { WatchWaiting } from '../parts/WatchWaiting';
 import { ActionDialog } from './ActionDialog';
+import type { ForecastOf } from './ForecastPart';
 import { ActionMenu } from './ActionMenu';
 import { OrderFacts } from './OrderFacts';
 import type { Possible } from '@/contract/orders';
@@ -56,6 +57,7 @@ export interface OrderProps {
   mayWrite: boolean;
   mayStop: boolean;
   onDo: (action: OrderAction) => Promise<Result<{ deliveries: number }>>;
+  onForecast: ForecastOf;
   onStop: (id: string) => Promise<Result<null>>;
   onSendNow: (id: string) => Promise<Result<null>>;
 }
@@ -163,7 +165,7 @@ export function OrderScreen(props: OrderProps) {
           <div className="mt-6">
             <PanelTitle aside={String(notWritten.length)}>Not sent, and why</PanelTitle>
           </div>
-          {notWritten.length === 0 && <p className="mt-2 text-sm text-slate">Nobody was left out.</p>}
+          {notWritten.length === 0 && <p className="mt-2 text-sm text-slate">No recipient was skipped.</p>}
           <ul className="mt-1 text-sm">
             {notWritten.map((n) => (
               <li key={n.id} className="flex items-baseline gap-3 border-b border-rule py-2">
@@ -188,13 +190,15 @@ export function OrderScreen(props: OrderProps) {
           kind={acting}
           order={order}
           possible={possible}
+          zone={zone}
           onDo={props.onDo}
+          onForecast={props.onForecast}
           onDone={(deliveries) => {
             setActing(undefined);
             toast.success(
               deliveries === 0
                 ? 'Event recorded. No messages to send.'
-                : `Told. ${plural(deliveries, 'message is', 'messages are')} planned.`,
+                : `Event recorded. ${plural(deliveries, 'message is', 'messages are')} scheduled.`,
             );
             router.refresh();
           }}

@@ -10,8 +10,10 @@ import { figuresOf, type BasketLine } from '@/core/order';
 import { Check } from '../parts/Check';
 import { Field, Pick, Search, Segments } from '../parts/fields';
 import { Money } from '../parts/format';
+import Link from '../parts/Link';
 import { Page, Trouble } from '../parts/Page';
-import { answered, problemAt } from '../parts/result';
+import { moneyFormatter } from '@/core/text/formatters';
+import { answered, corrected, problemAt } from '../parts/result';
 
 export interface PlaceOrderProps {
   base: string;
@@ -56,6 +58,13 @@ export function PlaceOrderScreen(props: PlaceOrderProps) {
   const [note, setNote] = useState('');
   const [failure, setFailure] = useState<Failure>();
   const [busy, setBusy] = useState(false);
+  /** Sets a value; what was said of its field holds no longer. */
+  const edit =
+    <T,>(path: string, set: (value: T) => void) =>
+    (value: T): void => {
+      set(value);
+      setFailure((f) => corrected(f, path));
+    };
   const chosen = customers.find((c) => c.id === customer);
   const basket = lines.flatMap((l): BasketLine[] => {
     const product = products.find((p) => p.sku === l.sku);
@@ -75,7 +84,10 @@ export function PlaceOrderScreen(props: PlaceOrderProps) {
     rounding: 'order',
   });
 
+  const price = moneyFormatter('en-GB', currency);
+
   const add = (sku: string): void => {
+    setFailure((f) => corrected(f, '/lines'));
     const there = lines.find((l) => l.sku === sku);
     if (there) {
       setLines(lines.map((l) => (l === there ? { ...l, quantity: String((Number(l.quantity) || 0) + 1) } : l)));
@@ -113,7 +125,7 @@ export function PlaceOrderScreen(props: PlaceOrderProps) {
   return (
     <Page
       title="Place an order"
-      note="It goes the way of an order from the shop: as an event"
+      note="It is handled like an order from the shop"
       actions={
         <button type="button" className="btn btn-main" disabled={busy} onClick={() => void place()}>
           {busy ? 'Placing ...' : 'Place the order'}
@@ -145,25 +157,29 @@ export function PlaceOrderScreen(props: PlaceOrderProps) {
                     value={customer}
                     placeholder="name or address"
                     choices={customers.map((c) => ({ value: c.id, label: c.name, note: c.email }))}
-                    onChange={setCustomer}
+                    onChange={edit('/customerId', setCustomer)}
                   />
                 )}
               </Field>
               {chosen && (
-                <Check label="As a guest, without signing in" on={asGuest ?? chosen.guest} onChange={setAsGuest} />
+                <Check
+                  label="Ordered as a guest, without signing in"
+                  on={asGuest ?? chosen.guest}
+                  onChange={setAsGuest}
+                />
               )}
             </>
           ) : (
             <div className="grid sm:grid-cols-2 gap-3">
               <div className="col-span-2">
-                <Field label="Mail address" problem={problemAt(failure, '/guest/email')}>
+                <Field label="Email address" problem={problemAt(failure, '/guest/email')}>
                   {(ids) => (
                     <input
                       {...ids}
                       type="email"
                       className="input"
                       value={guest.email}
-                      onChange={(e) => setGuest({ ...guest, email: e.target.value })}
+                      onChange={(e) => edit('/guest/email', setGuest)({ ...guest, email: e.target.value })}
                     />
                   )}
                 </Field>
@@ -174,7 +190,7 @@ export function PlaceOrderScreen(props: PlaceOrderProps) {
                     {...ids}
                     className="input"
                     value={guest.firstName}
-                    onChange={(e) => setGuest({ ...guest, firstName: e.target.value })}
+                    onChange={(e) => edit('/guest/firstName', setGuest)({ ...guest, firstName: e.target.value })}
                   />
                 )}
               </Field>
@@ -184,13 +200,13 @@ export function PlaceOrderScreen(props: PlaceOrderProps) {
                     {...ids}
                     className="input"
                     value={guest.lastName}
-                    onChange={(e) => setGuest({ ...guest, lastName: e.target.value })}
+                    onChange={(e) => edit('/guest/lastName', setGuest)({ ...guest, lastName: e.target.value })}
                   />
                 )}
               </Field>
             </div>
           )}
-          <Field label="Shops in" problem={problemAt(failure, '/language')}>
+          <Field label="Language of the order" problem={problemAt(failure, '/language')}>
             {(ids) => (
               <Pick
                 id={ids.id}
@@ -199,7 +215,7 @@ export function PlaceOrderScreen(props: PlaceOrderProps) {
                   { value: '', label: who === 'known' ? 'the customer\u2019s language' : 'the store\u2019s language' },
                   ...languages.map((l) => ({ value: l.id, label: l.name })),
                 ]}
-                onChange={setLanguage}
+                onChange={edit('/language', setLanguage)}
               />
             )}
           </Field>
@@ -208,7 +224,7 @@ export function PlaceOrderScreen(props: PlaceOrderProps) {
             problem={problemAt(failure, '/channel')}
             hint={
               channels.find((c) => c.id === channel)?.customerMail === false
-                ? 'This channel forbids mail to the customer'
+                ? 'Customer messages are blocked for this channel.'
                 : undefined
             }
           >
@@ -217,7 +233,7 @@ export function PlaceOrderScreen(props: PlaceOrderProps) {
                 id={ids.id}
                 value={channel}
                 choices={channels.map((c) => ({ value: c.id, label: c.name }))}
-                onChange={setChannel}
+                onChange={edit('/channel', setChannel)}
               />
             )}
           </Field>
@@ -228,7 +244,7 @@ export function PlaceOrderScreen(props: PlaceOrderProps) {
                   id={ids.id}
                   value={payment}
                   choices={payments.map((p) => ({ value: p, label: p }))}
-                  onChange={setPayment}
+                  onChange={edit('/payment', setPayment)}
                 />
               )}
             </Field>
@@ -237,8 +253,8 @@ export function PlaceOrderScreen(props: PlaceOrderProps) {
                 label="Payment"
                 value={paid}
                 choices={[
-                  { value: 'paid', label: 'paid' },
-                  { value: 'open', label: 'still open' },
+                  { value: 'paid', label: 'Paid' },
+                  { value: 'open', label: 'Not paid yet' },
                 ]}
                 onChange={setPaid}
               />
@@ -251,33 +267,52 @@ export function PlaceOrderScreen(props: PlaceOrderProps) {
                   id={ids.id}
                   value={shipping?.name ?? ''}
                   choices={props.shipping.map((m) => ({ value: m.name, label: m.name }))}
-                  onChange={(name) => setShipping(props.shipping.find((m) => m.name === name))}
+                  onChange={(name) => edit('/shipping', setShipping)(props.shipping.find((m) => m.name === name))}
                 />
               )}
             </Field>
           )}
-          <Check label="Is collected, without a parcel" on={collect} onChange={setCollect} />
-          <Check label="Prices are without tax, which is added" on={taxAdded} onChange={setTaxAdded} />
+          <Check label="The customer collects it, no parcel" on={collect} onChange={setCollect} />
+          <Check label="Prices are without tax; tax is added" on={taxAdded} onChange={setTaxAdded} />
           <Field label="Note from the customer" problem={problemAt(failure, '/note')}>
             {(ids) => (
-              <textarea {...ids} className="input" rows={3} value={note} onChange={(e) => setNote(e.target.value)} />
+              <textarea
+                {...ids}
+                className="input"
+                rows={3}
+                value={note}
+                onChange={(e) => edit('/note', setNote)(e.target.value)}
+              />
             )}
           </Field>
         </section>
         <section className="lg:min-h-0 lg:overflow-auto px-5 py-4">
+          {products.length === 0 && (
+            <Trouble>
+              This store has no products yet, so no order can be placed.{' '}
+              <Link href={`${base}/orders/exchange`} className="link">
+                Import products
+              </Link>
+            </Trouble>
+          )}
           <Field label="Add a product" problem={problemAt(failure, '/lines')}>
             {(ids) => (
               <Search
                 id={ids.id}
                 value={null}
                 placeholder="name or category"
-                choices={products.map((p) => ({ value: p.sku, label: p.name, note: p.category }))}
+                choices={products.map((p) => ({
+                  value: p.sku,
+                  label: p.name,
+                  note: `${p.category} · ${price(p.price)}`,
+                }))}
+                adding
                 onChange={add}
               />
             )}
           </Field>
           {lines.length === 0 ? (
-            <p className="mt-6 text-sm text-slate">No products yet. Choose the first one above.</p>
+            <p className="mt-6 text-sm text-slate">Choose the first product above.</p>
           ) : (
             <table className="mt-4 w-full text-sm">
               <thead>
@@ -302,7 +337,11 @@ export function PlaceOrderScreen(props: PlaceOrderProps) {
                     <tr key={line.key} className="border-b border-rule">
                       <td className="py-1.5">
                         {product.name}
-                        {problem && <div className="text-xs text-madder">Quantity {problem}</div>}
+                        {problem && (
+                          <div id={`quantity-${line.key}`} className="text-xs text-madder">
+                            {problem}
+                          </div>
+                        )}
                       </td>
                       <td>
                         <input
@@ -310,9 +349,13 @@ export function PlaceOrderScreen(props: PlaceOrderProps) {
                           inputMode="numeric"
                           aria-label={`Quantity of ${product.name}`}
                           aria-invalid={problem ? true : undefined}
+                          aria-describedby={problem ? `quantity-${line.key}` : undefined}
                           value={line.quantity}
                           onChange={(e) =>
-                            setLines(lines.map((l) => (l === line ? { ...l, quantity: e.target.value } : l)))
+                            edit(
+                              `/lines/${i}`,
+                              setLines,
+                            )(lines.map((l) => (l === line ? { ...l, quantity: e.target.value } : l)))
                           }
                         />
                       </td>
@@ -324,7 +367,7 @@ export function PlaceOrderScreen(props: PlaceOrderProps) {
                           type="button"
                           className="p-1 text-slate hover:text-madder"
                           aria-label={`Remove ${product.name}`}
-                          onClick={() => setLines(lines.filter((l) => l !== line))}
+                          onClick={() => edit('/lines', setLines)(lines.filter((l) => l !== line))}
                         >
                           <X size={14} aria-hidden />
                         </button>
@@ -356,9 +399,16 @@ export function PlaceOrderScreen(props: PlaceOrderProps) {
               <Field
                 label="Discount code"
                 problem={problemAt(failure, '/code')}
-                hint={code.trim() !== '' && !taken ? 'The store has no such code' : undefined}
+                hint={code.trim() !== '' && !taken ? 'The store has no such code.' : undefined}
               >
-                {(ids) => <input {...ids} className="input" value={code} onChange={(e) => setCode(e.target.value)} />}
+                {(ids) => (
+                  <input
+                    {...ids}
+                    className="input"
+                    value={code}
+                    onChange={(e) => edit('/code', setCode)(e.target.value)}
+                  />
+                )}
               </Field>
             </div>
           )}

@@ -1,17 +1,23 @@
 'use client';
 /** Form parts: labelled fields with their problem, a choice from a list, a row of alternatives. */
 import {
+  Field as BaseField,
   Combobox,
+  ComboboxButton,
   ComboboxInput,
   ComboboxOption,
   ComboboxOptions,
+  Description,
   Listbox,
   ListboxButton,
   ListboxOption,
   ListboxOptions,
 } from '@headlessui/react';
 import { ChevronDown } from 'lucide-react';
-import { useId, useState, type ReactNode } from 'react';
+import { createContext, use, useId, useState, type ReactNode } from 'react';
+
+/** The field that a choice stands in: its label, and whether what was chosen is refused. */
+const InField = createContext<{ label: string; invalid: boolean } | undefined>(undefined);
 
 export function Field({
   label,
@@ -27,17 +33,19 @@ export function Field({
   const id = useId();
   const about = problem || hint ? `${id}-about` : undefined;
   return (
-    <div>
+    <BaseField as="div">
       <label htmlFor={id} className="mb-1 block text-sm text-slate">
         {label}
       </label>
-      {children({ id, ...(problem && { 'aria-invalid': true }), ...(about && { 'aria-describedby': about }) })}
-      {(problem ?? hint) && (
-        <p id={about} className={`mt-1 text-xs ${problem ? 'text-madder' : 'text-slate'}`}>
+      <InField value={{ label, invalid: Boolean(problem) }}>
+        {children({ id, ...(problem && { 'aria-invalid': true }), ...(about && { 'aria-describedby': about }) })}
+      </InField>
+      {about && (
+        <Description as="p" id={about} className={`mt-1 text-xs ${problem ? 'text-madder' : 'text-slate'}`}>
           {problem ?? hint}
-        </p>
+        </Description>
       )}
-    </div>
+    </BaseField>
   );
 }
 
@@ -64,18 +72,21 @@ export function Pick<T extends string>({
   value: T;
   choices: readonly Choice<T>[];
   onChange: (value: T) => void;
-  /** For screen readers, when no label stands beside it. */
+  /** For screen readers, when no label stands beside it. What is chosen is always said with it. */
   label?: string;
   id?: string;
   className?: string;
   up?: boolean;
 }) {
   const chosen = choices.find((c) => c.value === value);
+  const field = use(InField);
+  const named = label ?? field?.label;
   return (
     <Listbox value={value} onChange={onChange}>
       <ListboxButton
         id={id}
-        aria-label={label && [`${label}: ${chosen?.label ?? value}`, chosen?.note].filter(Boolean).join(' ')}
+        aria-label={named && [`${named}: ${chosen?.label ?? value}`, chosen?.note].filter(Boolean).join(' ')}
+        aria-invalid={field?.invalid || undefined}
         className={`input inline-flex items-center gap-2 text-start ${className}`}
       >
         <span className="min-w-0 flex-1 truncate">
@@ -105,6 +116,7 @@ export function Search<T extends string>({
   placeholder,
   className = '',
   up = false,
+  adding = false,
   onQuery,
 }: {
   value: T | null;
@@ -117,8 +129,11 @@ export function Search<T extends string>({
   placeholder?: string;
   className?: string;
   up?: boolean;
+  /** What is chosen is added to a list below: the choices open when one types or asks for them, so as not to lie over that list. */
+  adding?: boolean;
 }) {
   const [query, setQuery] = useState('');
+  const field = use(InField);
   const wanted = query.toLowerCase().split(/\s+/).filter(Boolean);
   const shown = choices
     .filter((c) => {
@@ -127,23 +142,39 @@ export function Search<T extends string>({
     })
     .slice(0, 80);
   return (
-    <Combobox value={value} onChange={(v) => v !== null && onChange(v)} onClose={() => setQuery('')} immediate>
-      <ComboboxInput
-        id={id}
-        aria-label={label}
-        placeholder={placeholder}
-        className={`input ${className}`}
-        displayValue={(v: T | null) => {
-          const c = choices.find((x) => x.value === v);
-          return c ? [c.label, c.note].filter(Boolean).join(' · ') : '';
-        }}
-        onChange={(e) => {
-          setQuery(e.target.value);
-          onQuery?.(e.target.value);
-        }}
-        onFocus={(e) => e.target.select()}
-        autoComplete="off"
-      />
+    <Combobox
+      value={value}
+      onChange={(v) => v !== null && onChange(v)}
+      onClose={() => setQuery('')}
+      immediate={!adding}
+    >
+      <div className="relative">
+        <ComboboxInput
+          id={id}
+          aria-label={label}
+          aria-invalid={field?.invalid || undefined}
+          placeholder={placeholder}
+          className={`input ${adding ? 'pe-8' : ''} ${className}`}
+          displayValue={(v: T | null) => {
+            const c = choices.find((x) => x.value === v);
+            return c ? [c.label, c.note].filter(Boolean).join(' · ') : '';
+          }}
+          onChange={(e) => {
+            setQuery(e.target.value);
+            onQuery?.(e.target.value);
+          }}
+          onFocus={(e) => e.target.select()}
+          autoComplete="off"
+        />
+        {adding && (
+          <ComboboxButton
+            aria-label="Show the choices"
+            className="absolute end-0 top-0 flex h-full w-8 items-center justify-center text-slate"
+          >
+            <ChevronDown size={14} aria-hidden />
+          </ComboboxButton>
+        )}
+      </div>
       <ComboboxOptions
         modal={false}
         anchor={up ? 'top start' : 'bottom start'}

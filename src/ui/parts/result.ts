@@ -38,6 +38,14 @@ export function failureWords({ message, problems }: Failure): string {
   return [message, ...problems.map(placedSentence)].join(' ');
 }
 
+/** A failure without what was said of a field that was changed since; nothing is left of one that was about that alone. */
+export function corrected(failure: Failure | undefined, path: string): Failure | undefined {
+  if (!failure) return undefined;
+  const problems = failure.problems.filter((p) => p.path !== path && !p.path.startsWith(`${path}/`));
+  if (problems.length === failure.problems.length) return failure;
+  return problems.length === 0 ? undefined : { ...failure, problems };
+}
+
 /** The problem that belongs to a field, by the JSON Pointer it stands at. */
 export function problemAt(failure: Failure | undefined, path: string): string | undefined {
   return failure?.problems.find((p) => p.path === path)?.message;

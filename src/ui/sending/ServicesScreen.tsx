@@ -55,7 +55,9 @@ export function ServicesScreen(props: ServicesProps) {
     <Page
       title="Sending"
       note={
-        held > 0 ? `${plural(held, 'message is', 'messages are')} on hold` : plural(services.length, 'service', 'services')
+        held > 0
+          ? `${plural(held, 'message is', 'messages are')} on hold`
+          : plural(services.length, 'service', 'services')
       }
       actions={<SendingTabs base={base} />}
     >

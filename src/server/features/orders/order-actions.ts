@@ -14,15 +14,19 @@ import {
   type Order,
   type OrderActionKind,
 } from '@/core/order';
+import { reasonWords } from '@/core/plan';
 import { checker } from '@/core/schema';
-import { eq } from 'drizzle-orm';
+import type { ActionForecast } from '@/contract/orders';
+import { and, eq, inArray } from 'drizzle-orm';
 import type { Access } from '../../auth/access';
-import { database } from '../../db/client';
+import { database, type Executor } from '../../db/client';
 import { timeNow } from '../../db/demo-clock';
-import { orders } from '../../db/schema';
+import { deliveries, notWritten, orders } from '../../db/schema';
 import { AppError } from '../../base/errors';
 import { remember } from '../../auth/history';
+import type { Received } from '../../events/receive';
 import type { EventType } from '../../events/schema';
+import { withheldReason, withholdingsOf, type WithholdingRow } from '../../sending/withholding';
 import { orderByNumber } from './orders';
 import { payUrlOf, tell } from './placing';
 
@@ -46,26 +50,137 @@ export function actionsFor(order: Order) {
   };
 }
 
+/** What was done with an order inside a transaction. */
+interface Deed {
+  kind: OrderActionKind;
+  orderId: string;
+  before: Order;
+  after: Order;
+  received: Received;
+}
+
 /**
- * Does something with an order and tells of it. Refused with the place of what does not fit; nothing is half done. Whoever does something
- * at the same time waits, and then finds the order as it is by then: what was given back cannot be given back twice.
+ * Does something with an order and tells of it, inside a transaction. Whoever does something at the same time waits, and then finds the
+ * order as it is by then: what was given back cannot be given back twice. Throws `invalid` with the place of what does not fit.
  */
-export async function doWithOrder(access: Access, number: string, input: unknown): Promise<{ deliveries: number }> {
+async function act(access: Access, number: string, input: unknown, tx: Executor): Promise<Deed> {
   const checked = checkAction(input);
   if (!checked.ok) throw new AppError('invalid', 'This cannot be done like this.', checked.problems);
   const { id } = await orderByNumber(access, number);
-  const received = await database().transaction(async (tx) => {
-    const [row] = await tx.select({ snapshot: orders.snapshot }).from(orders).where(eq(orders.id, id)).for('update');
-    const at = await timeNow();
-    const result = actOn(row!.snapshot, checked.value, {
-      at: new Date(at).toISOString(),
-      payUrl: payUrlOf(row!.snapshot),
-      by: access.person.name,
-    });
-    if (!result.ok) throw new AppError('invalid', result.message, result.problems);
-    const { order, event, details } = result.value;
-    return tell(access, event as EventType, order, at, details);
+  const [row] = await tx.select({ snapshot: orders.snapshot }).from(orders).where(eq(orders.id, id)).for('update');
+  const before = row!.snapshot;
+  const at = await timeNow();
+  const result = actOn(before, checked.value, {
+    at: new Date(at).toISOString(),
+    payUrl: payUrlOf(before),
+    by: access.person.name,
   });
-  await remember(access, 'did with an order', `${ORDER_ACTIONS[checked.value.do].label}: ${number}`);
+  if (!result.ok) throw new AppError('invalid', result.message, result.problems);
+  const { order, event, details } = result.value;
+  const received = await tell(access, event as EventType, order, at, details);
+  return { kind: checked.value.do, orderId: id, before, after: order, received };
+}
+
+/** Does something with an order and tells of it. Refused with the place of what does not fit; nothing is half done. */
+export async function doWithOrder(access: Access, number: string, input: unknown): Promise<{ deliveries: number }> {
+  const { kind, received } = await database().transaction((tx) => act(access, number, input, tx));
+  await remember(access, 'did with an order', `${ORDER_ACTIONS[kind].label}: ${number}`);
   return { deliveries: received.deliveries.length };
+}
+
+/** Carries what a transaction found out of it, while the transaction is taken back. */
+class TakenBack extends Error {
+  constructor(readonly forecast: ActionForecast) {
+    super('taken back');
+  }
+}
+
+/**
+ * What doing something with an order would send, stop and keep back: it is done, looked at, and taken back, so that the forecast is the
+ * deed. Throws as {@link doWithOrder} does.
+ */
+export async function forecastAction(access: Access, number: string, input: unknown): Promise<ActionForecast> {
+  const withheld = await withholdingsOf(access.store.id);
+  try {
+    await database().transaction(async (tx) => {
+      const waiting = await waitingFor(tx, access, number);
+      throw new TakenBack(await seen(tx, await act(access, number, input, tx), waiting, withheld));
+    });
+  } catch (error) {
+    if (error instanceof TakenBack) return error.forecast;
+    throw error;
+  }
+  throw new Error('a forecast was kept');
+}
+
+const waitingFor = (tx: Executor, { store }: Access, number: string) =>
+  tx
+    .select({ id: deliveries.id })
+    .from(deliveries)
+    .where(and(eq(deliveries.storeId, store.id), eq(deliveries.orderNumber, number), eq(deliveries.state, 'planned')));
+
+async function seen(
+  tx: Executor,
+  { before, after, received }: Deed,
+  waiting: { id: string }[],
+  withheld: readonly WithholdingRow[],
+): Promise<ActionForecast> {
+  const rowsOf = async (ids: string[]) =>
+    ids.length === 0 ? [] : tx.select().from(deliveries).where(inArray(deliveries.id, ids)).orderBy(deliveries.id);
+  const planned = await rowsOf(received.deliveries);
+  const stopped = (await rowsOf(waiting.map((w) => w.id))).filter((d) => d.state === 'cancelled');
+  const left = await tx.select().from(notWritten).where(eq(notWritten.eventId, received.eventId));
+  const blocked = new Map(
+    planned.map((d) => [
+      d.id,
+      withheldReason(withheld, {
+        recipient: { address: d.recipient, name: d.recipientName, role: d.role },
+        sender: d.sender,
+      }),
+    ]),
+  );
+  const still = new Map(stillToSend(after).map((p) => [p.sku, p.quantity]));
+  const gone = new Map(piecesSent(after).map((p) => [p.sku, p.quantity]));
+  const goneBefore = new Map(piecesSent(before).map((p) => [p.sku, p.quantity]));
+  return {
+    sends: planned
+      .filter((d) => !blocked.get(d.id))
+      .map((d) => ({
+        notification: d.notificationName,
+        recipient: d.recipientName || d.recipient,
+        language: d.language,
+        at: d.dueAt.toISOString(),
+        now: !d.timed,
+      })),
+    notSent: [
+      ...planned.flatMap((d) => {
+        const reason = blocked.get(d.id);
+        return reason
+          ? [
+              {
+                notification: d.notificationName,
+                recipient: d.recipientName || d.recipient,
+                reason: reasonWords(reason),
+              },
+            ]
+          : [];
+      }),
+      ...left.map((n) => ({
+        notification: n.notificationName,
+        recipient: n.recipientName || n.recipient,
+        reason: n.reasons.map(reasonWords).join(' '),
+      })),
+    ],
+    stops: stopped.map((d) => ({
+      notification: d.notificationName,
+      recipient: d.recipientName || d.recipient,
+      at: d.dueAt.toISOString(),
+    })),
+    // What was to be sent, was not sent by this, and is not to be sent any more.
+    keeps: stillToSend(before).flatMap((p) => {
+      const sentByThis = (gone.get(p.sku) ?? 0) - (goneBefore.get(p.sku) ?? 0);
+      const quantity = p.quantity - (still.get(p.sku) ?? 0) - sentByThis;
+      return quantity > 0 ? [{ ...p, quantity }] : [];
+    }),
+  };
 }

@@ -7,7 +7,7 @@ import { eraseCustomer, exportCustomer } from '../people/customer-data';
 import { eventsKey } from './connect';
 import { bringIn, previewFile } from '../exchange/bring-in';
 import { takeOut } from '../exchange/take-out';
-import { doWithOrder } from './order-actions';
+import { doWithOrder, forecastAction } from './order-actions';
 import { listOrders, orderSnapshot } from './orders';
 import { placeOrder } from './placing';
 import { startWalk, takeStep } from './walk';
@@ -43,6 +43,12 @@ export const order = {
     permission: 'order.place',
     input: object({ number: NUMBER, action: DEED_CHECKS }),
     run: (who, { number, action }) => doWithOrder(who, number, action),
+  }),
+  forecast: useCase({
+    name: 'order.forecast',
+    permission: 'order.place',
+    input: object({ number: NUMBER, action: DEED_CHECKS }),
+    run: (who, { number, action }) => forecastAction(who, number, action),
   }),
   startWalk: useCase({
     name: 'order.start-walk',

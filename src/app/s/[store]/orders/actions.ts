@@ -1,6 +1,7 @@
 'use server';
 /** What can be done with orders. */
 import { act, actAndRefresh, done, withValue } from '@/app/act';
+import type { ActionForecast } from '@/contract/orders';
 import type { Result } from '@/core/result';
 import { order, shop } from '@/server/features/orders/use-cases';
 import type { WalkStart } from '@/server/features/orders/walk';
@@ -16,6 +17,14 @@ export async function orderDoAction(
   action: unknown,
 ): Promise<Result<{ deliveries: number }>> {
   return actAndRefresh(order.act, store, { number, action });
+}
+
+export async function orderForecastAction(
+  store: string,
+  number: string,
+  action: unknown,
+): Promise<Result<ActionForecast>> {
+  return act(order.forecast, store, { number, action });
 }
 
 export async function startWalkAction(store: string, start: WalkStart): Promise<Result<{ number: string }>> {

@@ -5,7 +5,7 @@ import { actionsFor } from '@/server/features/orders/order-actions';
 import { orderDetail } from '@/server/features/orders/orders';
 import { OrderScreen } from '@/ui/orders/OrderScreen';
 import { sendNowAction, stopAction } from '../../deliveries/actions';
-import { orderDoAction } from '../actions';
+import { orderDoAction, orderForecastAction } from '../actions';
 
 interface Props {
   params: Promise<{ store: string; number: string }>;
@@ -30,6 +30,7 @@ export default async function OrderPage({ params }: Props) {
       mayWrite={may(access.role, 'message.write')}
       mayStop={may(access.role, 'delivery.resend')}
       onDo={orderDoAction.bind(null, store, number)}
+      onForecast={orderForecastAction.bind(null, store, number)}
       onStop={stopAction.bind(null, store)}
       onSendNow={sendNowAction.bind(null, store)}
     />

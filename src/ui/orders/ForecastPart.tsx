@@ -1,0 +1,88 @@
+'use client';
+/** What doing something with an order would send, stop and keep back, said before it is done. */
+import { useEffect, useState } from 'react';
+import { languageName } from '@/core/names';
+import type { OrderAction } from '@/core/order';
+import type { Result } from '@/core/result';
+import type { ActionForecast } from '@/contract/orders';
+import { Time } from '../parts/format';
+import { Mark } from '../parts/marks';
+import { answered } from '../parts/result';
+import { PanelTitle } from '../parts/Page';
+
+export type ForecastOf = (action: OrderAction) => Promise<Result<ActionForecast>>;
+
+/** As one types, the forecast of what stands there now; undefined while it is asked for or where the action cannot be done like this. */
+export function useForecast(action: OrderAction | undefined, onForecast: ForecastOf): ActionForecast | undefined {
+  const asked = action && JSON.stringify(action);
+  const [known, setKnown] = useState<{ asked: string; forecast: ActionForecast | undefined }>();
+  useEffect(() => {
+    if (asked === undefined) return;
+    let stale = false;
+    const soon = setTimeout(() => {
+      void answered(onForecast(JSON.parse(asked) as OrderAction)).then((result) => {
+        if (!stale) setKnown({ asked, forecast: result.ok ? result.value : undefined });
+      });
+    }, 250);
+    return () => {
+      stale = true;
+      clearTimeout(soon);
+    };
+  }, [asked, onForecast]);
+  return known && known.asked === asked ? known.forecast : undefined;
+}
+
+export function ForecastPart({ forecast, zone }: { forecast: ActionForecast | undefined; zone: string }) {
+  const nothing = forecast && forecast.sends.length + forecast.notSent.length + forecast.stops.length === 0;
+  return (
+    <section aria-label="Messages this sends" aria-live="polite" className="min-h-16 border-t border-rule pt-2 text-sm">
+      <PanelTitle>Messages this sends</PanelTitle>
+      {!forecast && <p className="text-slate">Shown when what is entered can be done.</p>}
+      {nothing && <p>No message goes out.</p>}
+      {forecast && (
+        <ul className="mt-1 flex flex-col gap-1">
+          {forecast.sends.map((d, i) => (
+            <Line key={`s${i}`} tone="good">
+              <b>{d.notification}</b> to <bdi>{d.recipient}</bdi>, {languageName(d.language)}
+              {d.now ? '' : ', on '}
+              {!d.now && <Time at={d.at} zone={zone} />}
+            </Line>
+          ))}
+          {forecast.notSent.map((d, i) => (
+            <Line key={`n${i}`} tone="quiet">
+              Not sent: <b>{d.notification}</b>
+              {d.recipient && (
+                <>
+                  {' '}
+                  to <bdi>{d.recipient}</bdi>
+                </>
+              )}
+              . {d.reason}
+            </Line>
+          ))}
+          {forecast.stops.map((d, i) => (
+            <Line key={`e${i}`} tone="waiting">
+              Stopped: <b>{d.notification}</b> to <bdi>{d.recipient}</bdi>, scheduled for <Time at={d.at} zone={zone} />
+            </Line>
+          ))}
+          {forecast.keeps.map((p) => (
+            <Line key={p.sku} tone="waiting">
+              {p.quantity} × {p.name} has not left and will then not be sent.
+            </Line>
+          ))}
+        </ul>
+      )}
+    </section>
+  );
+}
+
+function Line({ tone, children }: { tone: 'good' | 'quiet' | 'waiting'; children: React.ReactNode }) {
+  return (
+    <li className="flex items-baseline gap-2">
+      <span className="shrink-0 translate-y-0.5">
+        <Mark tone={tone} size={11} />
+      </span>
+      <span className="min-w-0">{children}</span>
+    </li>
+  );
+}
