@@ -19,10 +19,13 @@ export async function fileResponse(make: () => Promise<ExportedFile>): Promise<R
       },
     });
   } catch (error) {
-    if (!(error instanceof AppError)) {
-      log.error({ err: error }, 'a file could not be made');
-      return new Response('Libellus cannot make this file just now. Try again in a minute.', { status: 503 });
-    }
-    return new Response(error.message, { status: STATUS[error.code] ?? 400 });
+    return fileProblem(error);
   }
+}
+
+/** What stood in the way of an answer that is no page, in words. */
+export function fileProblem(error: unknown): Response {
+  if (error instanceof AppError) return new Response(error.message, { status: STATUS[error.code] ?? 400 });
+  log.error({ err: error }, 'a file could not be made');
+  return new Response('Libellus cannot make this just now. Try again in a minute.', { status: 503 });
 }

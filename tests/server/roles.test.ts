@@ -107,6 +107,7 @@ const ACTIONS: Record<string, [roles: string, ...args: unknown[]]> = {
 
 /** File route by its place below the store: who may, and what its address names. */
 const ROUTES: Record<string, [roles: string, params: Record<string, string>, query: string]> = {
+  changes: [EVERYONE, {}, ''],
   'look/export': [EVERYONE, {}, ''],
   'desk/[slug]/export': [EVERYONE, { slug: 'order-received' }, 'as=html&language=en&order=SAMPLE-ACCOUNT'],
   'deliveries/[id]/message': [EVERYONE, { id: 'none' }, ''],
@@ -208,6 +209,7 @@ describe.each(ROLES)('a %s', (role) => {
     });
     const expected = !roles.split(' ').includes(role) ? 403 : params.id === 'none' ? 404 : 200;
     expect({ place, status: response.status }).toEqual({ place, status: expected });
+    await response.body?.cancel();
   });
 });
 

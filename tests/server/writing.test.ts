@@ -72,7 +72,9 @@ describe('a message written by hand', () => {
     expect(mail!.text).toContain('Haben Sie eine Frage?');
     const [row] = await byHand(order.number);
     const story = await deliveryDetail(await accessAs(), row!.delivery.id);
-    expect(story.reasons.join(' ')).toMatch(/chose to send A word about the order\..*changed its text for this message\./);
+    expect(story.reasons.join(' ')).toMatch(
+      /chose to send A word about the order\..*changed its text for this message\./,
+    );
     // The published words are what they were.
     const desk = await loadDesk(await accessAs(), 'a-word');
     expect(desk.live!.template.words.de!.say).not.toContain('Deckel');

@@ -1,16 +1,36 @@
 'use client';
-/** While something on the screen is on its way, the screen is read again every second. */
-import { useRouter } from 'next/navigation';
+/** While something on the screen is on its way, the screen is read again each time that something has moved in the store. */
+import { usePathname, useRouter } from 'next/navigation';
 import { useEffect } from 'react';
+
+/** After a change others often follow at once: the screen is read once for all of them. */
+const SETTLE_MS = 250;
+/** Should a change be missed while a connection was made anew, the screen is not wrong for longer than this. */
+const AT_LATEST_MS = 10_000;
 
 export function WatchWaiting({ waiting }: { waiting: boolean }) {
   const router = useRouter();
+  const store = usePathname().split('/')[2] ?? '';
   useEffect(() => {
     if (!waiting) return;
-    const timer = setInterval(() => {
+    let soon: ReturnType<typeof setTimeout> | undefined;
+    const read = (): void => {
       if (document.visibilityState === 'visible') router.refresh();
-    }, 1000);
-    return () => clearInterval(timer);
-  }, [waiting, router]);
+    };
+    const changes = new EventSource(`/s/${store}/changes`);
+    changes.onopen = read;
+    changes.onmessage = () => {
+      clearTimeout(soon);
+      soon = setTimeout(read, SETTLE_MS);
+    };
+    const late = setInterval(read, AT_LATEST_MS);
+    document.addEventListener('visibilitychange', read);
+    return () => {
+      changes.close();
+      clearTimeout(soon);
+      clearInterval(late);
+      document.removeEventListener('visibilitychange', read);
+    };
+  }, [waiting, router, store]);
   return null;
 }
