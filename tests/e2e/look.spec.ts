@@ -61,7 +61,7 @@ test('a starting look is tried on the store’s own messages, taken, published, 
   await expect(dialog.getByTestId('touches')).toContainText(
     /\d\d live messages wear it from then on: Order received; Order received, Guests; Order received, Trade desk; New order; On its way;/,
   );
-  await expect(dialog.getByTestId('look-changes')).toContainText('Masthead: arrangement, place');
+  await expect(dialog.getByTestId('look-changes')).toContainText('Header: arrangement, place');
   await expect(page.frameLocator('iframe[title="After publishing"]').locator('h1')).toBeVisible();
   await dialog.getByRole('button', { name: 'Publish look 2' }).click();
   await expect(page.getByText(/^Edition 2 of the look is live: \d\d messages wear it\.$/)).toBeVisible();
@@ -190,17 +190,17 @@ test('two windows on one look: the second is told, and nothing is lost', async (
   await signIn(other, 'jonas@quillwick.example');
   await open(page);
   await open(other);
-  await part(other, 'Masthead');
+  await part(other, 'Header');
   await other.getByLabel('Strapline').fill('by Jonas');
   await saved(other);
-  await part(page, 'Masthead');
+  await part(page, 'Header');
   await page.getByLabel('Strapline').fill('by Marta');
   await expect(page.getByText('Jonas Feld changed this look meanwhile.')).toBeVisible();
   await expect(page.getByLabel('Strapline')).toHaveValue('by Marta');
   await page.getByRole('button', { name: 'Go on with mine' }).click();
   await saved(page);
   await page.reload();
-  await part(page, 'Masthead');
+  await part(page, 'Header');
   await expect(page.getByLabel('Strapline')).toHaveValue('by Marta');
   await other.context().close();
 });
@@ -221,7 +221,7 @@ test('the words of the look itself are written in each language, and may be empt
   await expect(received.locator('body')).toContainText('The shop');
   await link.fill('Zum Laden');
 
-  await part(page, 'Masthead');
+  await part(page, 'Header');
   await page.getByLabel('Strapline, German').fill('Papier & Zwirn');
   await expect(received.locator('body')).toContainText('Papier & Zwirn');
   await page.getByLabel('Strapline, German').fill('Papier, Pappe und Faden');

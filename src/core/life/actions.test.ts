@@ -78,7 +78,7 @@ describe('an order’s life', () => {
     expect([first.status, stillOnTheWay(first)]).toEqual(['OrderInTransit', [0]]);
     expect(act(first, { do: 'deliver', shipment: 1 })).toMatchObject({
       ok: false,
-      problems: [{ path: '/shipment', message: 'has been delivered already' }],
+      problems: [{ path: '/shipment', message: 'Choose another parcel: this one has been delivered already.' }],
     });
     const both = must(first, { do: 'deliver', shipment: 0 });
     expect([both.status, stillOnTheWay(both)]).toEqual(['OrderDelivered', []]);
@@ -127,21 +127,21 @@ describe('an order’s life', () => {
       testOrder(),
       send([{ sku: 'XX', quantity: 1 }]),
       '/lines/0/sku',
-      '"XX" was not ordered',
+      '"XX" was not ordered.',
     ],
     [
       'more than is left',
       testOrder(),
       send([{ sku: 'PA-KOZO', quantity: 3 }]),
       '/lines/0/quantity',
-      'is more than the 2 that are left',
+      'Enter at most 2: no more are left to send.',
     ],
     [
       'a refund of more pieces',
       testOrder(),
       back({ lines: [{ sku: 'TO-AWL', quantity: 2 }] }),
       '/lines/0/quantity',
-      'is more than the 1 that were not given back',
+      'Enter at most 1: no more can be refunded.',
     ],
     [
       'more shipping than was paid',
@@ -166,7 +166,7 @@ describe('an order’s life', () => {
         { sku: 'PA-KOZO', quantity: 1 },
       ]),
       '/lines/1/quantity',
-      'is more than the 2 that are left',
+      'Enter at most 2: no more are left to send.',
     ],
     [
       'a refund of one piece twice',
@@ -178,28 +178,28 @@ describe('an order’s life', () => {
         ],
       }),
       '/lines/1/quantity',
-      'is more than the 1 that were not given back',
+      'Enter at most 1: no more can be refunded.',
     ],
     [
       'a return of what has not left',
       testOrder({ shipments: [{ lines: [{ sku: 'PA-KOZO', quantity: 1 }] }] }),
       { do: 'return', lines: [{ sku: 'TO-AWL', quantity: 1 }] },
       '/lines/0/sku',
-      '"TO-AWL" has not left',
+      '"TO-AWL" has not left.',
     ],
     [
       'a return of more than has left',
       testOrder({ shipments: [{ lines: [{ sku: 'PA-KOZO', quantity: 1 }] }] }),
       { do: 'return', lines: [{ sku: 'PA-KOZO', quantity: 2 }] },
       '/lines/0/quantity',
-      'is more than the 1 that the customer has',
+      'Enter at most 1: the customer has no more.',
     ],
     [
       'news of a parcel that is not there',
       testOrder({ shipments: [{}] }),
       { do: 'deliver', shipment: 4 },
       '/shipment',
-      'is not a parcel of the order',
+      'Choose a parcel of this order.',
     ],
     [
       'a link that runs code',
@@ -213,7 +213,7 @@ describe('an order’s life', () => {
       testOrder(),
       { do: 'delay', sku: 'XX', reason: '' },
       '/sku',
-      '"XX" was not ordered',
+      '"XX" was not ordered.',
     ],
   ])('refuses %s at its place', (_what, order, action, path, message) => {
     expect(act(order, action)).toMatchObject({ ok: false, problems: [{ path, message }] });

@@ -61,7 +61,7 @@ export function actOn(order: Order, action: OrderAction, { at, payUrl, by }: Act
     case 'delay': {
       const line = order.lines.find((l) => l.product.sku === action.sku);
       if (!line)
-        return refuse('This is not in the order.', { path: '/sku', message: `"${action.sku}" was not ordered` });
+        return refuse('This is not in the order.', { path: '/sku', message: `"${action.sku}" was not ordered.` });
       const why = said(action.reason);
       return done(
         {},
@@ -83,9 +83,9 @@ export function actOn(order: Order, action: OrderAction, { at, payUrl, by }: Act
     case 'deliver': {
       const shipment = order.shipments?.[action.shipment];
       const problem = !shipment
-        ? 'is not a parcel of the order'
+        ? 'Choose a parcel of this order.'
         : shipment.deliveredAt
-          ? 'has been delivered already'
+          ? 'Choose another parcel: this one has been delivered already.'
           : undefined;
       if (!shipment || problem) {
         return refuse('There is no such parcel on its way.', { path: '/shipment', message: problem! });
@@ -158,10 +158,10 @@ function takeBack(
   const sent = new Map(piecesSent(order).map((p) => [p.sku, p.quantity]));
   const problem = tooMany(action.lines, piecesToReturn(order), (sku, left) =>
     left > 0
-      ? `is more than the ${left} that the customer has`
+      ? `Enter at most ${left}: the customer has no more.`
       : sent.has(sku)
-        ? `all of "${sku}" that left was returned`
-        : `"${sku}" has not left`,
+        ? `All of "${sku}" that left was returned.`
+        : `"${sku}" has not left.`,
   );
   if (problem) return refuse('More than the customer has.', problem);
   const lines = onceEach(action.lines);
@@ -183,7 +183,7 @@ function cancel(
 ): ActionResult {
   const open = piecesToCancel(order);
   const problem = tooMany(action.lines ?? [], open, (sku, left) =>
-    left > 0 ? `is more than the ${left} that can be cancelled` : `"${sku}" was not ordered, or cannot be cancelled`,
+    left > 0 ? `Enter at most ${left}: no more can be cancelled.` : `"${sku}" was not ordered, or cannot be cancelled.`,
   );
   if (problem) return refuse('More than can be cancelled.', problem);
   const reason = said(action.reason);
@@ -253,10 +253,10 @@ function dispatch(
 ): ActionResult {
   const problem = tooMany(action.lines, stillToSend(order), (sku, left) =>
     left > 0
-      ? `is more than the ${left} that are left`
+      ? `Enter at most ${left}: no more are left to send.`
       : order.lines.some((l) => l.product.sku === sku)
-        ? `all of "${sku}" has left already`
-        : `"${sku}" was not ordered`,
+        ? `All of "${sku}" has left already.`
+        : `"${sku}" was not ordered.`,
   );
   if (problem) return refuse('More than is left.', problem);
   const location = said(action.location);
@@ -282,7 +282,7 @@ function refund(
 ): ActionResult {
   const open = stillToRefund(order);
   const problem = tooMany(action.lines ?? [], open.lines, (sku, left) =>
-    left > 0 ? `is more than the ${left} that were not given back` : `"${sku}" was not ordered, or was given back`,
+    left > 0 ? `Enter at most ${left}: no more can be refunded.` : `"${sku}" was not ordered, or was refunded already.`,
   );
   if (problem) return refuse('More than was ordered.', problem);
   const lines = refundLines(order, onceEach(action.lines ?? []));

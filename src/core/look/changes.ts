@@ -6,7 +6,7 @@ const PARTS: [keyof Look, string][] = [
   ['dark', 'In the dark'],
   ['type', 'Type'],
   ['shape', 'Shape'],
-  ['masthead', 'Masthead'],
+  ['masthead', 'Header'],
   ['items', 'Items table'],
   ['addresses', 'Addresses'],
   ['footer', 'Footer'],

@@ -36,22 +36,17 @@ export function lookFindings(look: Look): LookFinding[] {
   const { logo } = look;
   if (logo) {
     if (logo.alt.trim() === '') {
-      say(
-        'blocker',
-        'logo',
-        'Logo',
-        'has no words for those who do not see it: many mail programs show no pictures at first.',
-      );
+      say('blocker', 'logo', 'Logo', 'The logo has no alternative text: many mail programs show no pictures at first.');
     }
     if (logo.link !== '' && safeUrl(logo.link) === undefined) {
-      say('blocker', 'logo', 'Logo link', 'leads nowhere: give a full address that begins with https://.');
+      say('blocker', 'logo', 'Logo link', 'The link leads nowhere. Enter a full link that begins with https://.');
     }
     if (logo.light.bytes > 200_000) {
       say(
         'warning',
         'logo',
         'Logo',
-        `weighs ${Math.round(logo.light.bytes / 1000)} kB; below 100 kB it shows at once on a phone.`,
+        `The logo has ${Math.round(logo.light.bytes / 1000)} kB; below 100 kB it shows at once on a phone.`,
       );
     }
     if (look.dark === 'adapt' && !logo.dark) {
@@ -59,39 +54,44 @@ export function lookFindings(look: Look): LookFinding[] {
         'hint',
         'logo',
         'Logo for the dark',
-        'is not given: check on the sheets in the dark that the logo can be seen there.',
+        'There is no logo for dark mode. Check in the dark previews that the logo can be seen.',
       );
     }
   } else if (look.masthead.name.trim() === '') {
-    say('warning', 'masthead', 'Shop name', 'is empty and there is no logo: nobody sees whom the message is from.');
+    say('warning', 'masthead', 'Shop name', 'There is no shop name and no logo: nobody sees whom the message is from.');
   }
   if (look.type.webFont) {
     say(
       'warning',
       'type',
       'Web font',
-      `is fetched from elsewhere and shown by ${percent(support.atRules['font-face'])} of mail programs; the others show the font behind it. Whoever serves it learns when messages are opened.`,
+      `The font is loaded from elsewhere and shown by ${percent(support.atRules['font-face'])} of mail programs; the others show the font behind it. Whoever serves it learns when messages are opened.`,
     );
   }
-  if (look.type.small < 12) say('hint', 'type', 'Small print', 'is below 12 px, which is hard to read on a phone.');
+  if (look.type.small < 12) say('hint', 'type', 'Small print', 'Small print below 12 px is hard to read on a phone.');
   if (look.shape.shadow) {
     say(
       'hint',
       'shape',
       'Shadow',
-      `is drawn by ${percent(support.properties['box-shadow'])} of mail programs; the others leave it away.`,
+      `The shadow is drawn by ${percent(support.properties['box-shadow'])} of mail programs; the others leave it away.`,
     );
   }
   look.footer.links.forEach((link, i) => {
     if (link.label.trim() === '') {
-      say('blocker', 'footer', `Link ${i + 1}`, 'has no words: who cannot see its sign would not know where it leads.');
+      say(
+        'blocker',
+        'footer',
+        `Link ${i + 1}`,
+        'The link has no text: who cannot see its icon would not know where it leads.',
+      );
     }
     if (safeUrl(link.url) === undefined) {
       say(
         'blocker',
         'footer',
         `Link ${i + 1}, ${link.label}`,
-        'leads nowhere: give a full address (https://, mailto: or tel:).',
+        'The link leads nowhere. Enter a full link (https://, mailto: or tel:).',
       );
     }
   });

@@ -142,7 +142,7 @@ describe('starting looks', () => {
       for (const b of STARTING_LOOKS) {
         if (a === b) continue;
         const parts = lookChanges(takeOn(a, DEFAULT_LOOK), takeOn(b, DEFAULT_LOOK)).map((c) => c.label);
-        expect(parts).toEqual(expect.arrayContaining(['Type', 'Shape', 'Masthead', 'Items table']));
+        expect(parts).toEqual(expect.arrayContaining(['Type', 'Shape', 'Header', 'Items table']));
       }
     }
   });

@@ -65,7 +65,7 @@ function pieceProblems(
     lines.forEach(({ sku, quantity }, i) => {
       const there = ordered.get(sku);
       if (there === undefined) {
-        problems.push({ path: `${path}/lines/${i}/sku`, message: `"${sku}" was not ordered` });
+        problems.push({ path: `${path}/lines/${i}/sku`, message: `"${sku}" was not ordered.` });
         return;
       }
       const now = (so.get(sku) ?? 0) + quantity;

@@ -40,28 +40,33 @@ export function messageFindings(
       'warning',
       'message',
       'Message',
-      `comes to ${kB} of ${SIZE_LIMIT / 1000} kB of HTML with this order; one with more lines would be cut off.`,
+      `The message comes to ${kB} of ${SIZE_LIMIT / 1000} kB of HTML with this order; one with more lines would be cut off.`,
     );
   }
   const length = [...message.subject].length;
-  if (length === 0) say('blocker', 'subject', 'Subject', 'is empty with this order.');
+  if (length === 0) say('blocker', 'subject', 'Subject', 'The subject is empty with this order.');
   else if (length > SUBJECT_ALL) {
     say(
       'warning',
       'subject',
       'Subject',
-      `has ${length} characters with this order; no mail program shows more than about ${SUBJECT_ALL}.`,
+      `The subject has ${length} characters with this order; no mail program shows more than about ${SUBJECT_ALL}.`,
     );
   } else if (length > SUBJECT_PHONE) {
     say(
       'hint',
       'subject',
       'Subject',
-      `has ${length} characters with this order; a phone shows about ${SUBJECT_PHONE}. Put what matters first.`,
+      `The subject has ${length} characters with this order; a phone shows about ${SUBJECT_PHONE}. Put what matters first.`,
     );
   }
   if (message.text.trim() === '') {
-    say('blocker', 'message', 'Text part', 'is empty with this order: who reads without HTML sees nothing.');
+    say(
+      'blocker',
+      'message',
+      'Text part',
+      'The text part is empty with this order: who reads without HTML sees nothing.',
+    );
   }
   for (const { kind, name } of unnamed) {
     if (!message.text.includes(name)) continue;
@@ -69,7 +74,7 @@ export function messageFindings(
       'warning',
       'message',
       'Message',
-      `names the ${NAME_KIND_WORDS[kind]} "${name}", which has no ${languageName(language)} words. Give them under Store.`,
+      `The ${NAME_KIND_WORDS[kind]} "${name}" has no ${languageName(language)} name. Enter it under Store, Names.`,
     );
   }
   const html = /<html([^>]*)>/.exec(message.html)?.[1] ?? '';
@@ -78,7 +83,7 @@ export function messageFindings(
       'blocker',
       'message',
       'Message',
-      'does not say its language: screen readers would read it aloud in the wrong one.',
+      'The message does not say its language: screen readers would read it aloud in the wrong one.',
     );
   }
   return findings;

@@ -112,7 +112,7 @@ export const TemplateSchema = Type.Object(
 export type Template = Static<typeof TemplateSchema>;
 
 export const BLOCK_LABELS: Record<BlockKind, string> = {
-  masthead: 'Masthead',
+  masthead: 'Header',
   heading: 'Heading',
   text: 'Text',
   button: 'Button',

@@ -68,7 +68,7 @@ describe('changes', () => {
   it('count a moved block once, not everything it passed', () => {
     const after = base();
     after.blocks = [...after.blocks.slice(1), after.blocks[0]!];
-    expect(templateChanges(base(), after).map((c) => [c.kind, c.label])).toEqual([['moved', 'Masthead']]);
+    expect(templateChanges(base(), after).map((c) => [c.kind, c.label])).toEqual([['moved', 'Header']]);
   });
 });
 

@@ -136,7 +136,7 @@ function BlockDetails(props: DetailsProps & { block: Block }) {
                 Duplicate
               </button>
               <button type="button" className="btn btn-quiet" onClick={onRemove}>
-                Take out
+                Remove
               </button>
               {onCopy && (
                 <button type="button" className="btn btn-quiet" onClick={onCopy}>

@@ -46,7 +46,7 @@ const PARTS: readonly [Part, string][] = [
   ['colours', 'Colours'],
   ['type', 'Type'],
   ['shape', 'Shape'],
-  ['masthead', 'Masthead'],
+  ['masthead', 'Header'],
   ['tables', 'Tables'],
   ['footer', 'Footer'],
   ['css', 'Own CSS'],
@@ -336,7 +336,7 @@ export function LookScreen(props: LookProps) {
                 findings={findings.map(({ severity, place, message, part: where, fix }) => ({
                   severity,
                   place,
-                  words: ` ${message}`,
+                  words: `: ${message}`,
                   onGo: () => setPart(where),
                   fix:
                     fix && mayEdit && !trying

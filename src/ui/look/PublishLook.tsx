@@ -62,7 +62,7 @@ export function PublishLook({
         key: f.place + f.message,
         words: (
           <>
-            <b>{f.place}</b> {f.message}
+            <b>{f.place}</b>: {f.message}
           </>
         ),
       }))}

@@ -40,7 +40,14 @@ const verdictWords = (tried: TriedVariant, condition: boolean): string =>
     ? 'not reached'
     : tried.verdict === 'nothing'
       ? 'nothing is sent'
-      : tried.verdict;
+      : VERDICT_WORDS[tried.verdict];
+
+const VERDICT_WORDS: Record<TriedVariant['verdict'], string> = {
+  taken: 'used',
+  nothing: 'nothing is sent',
+  'does not fit': 'no match',
+  'comes later': 'not used: an earlier version matches',
+};
 
 export function VariantsPart(props: VariantsPartProps) {
   const { base, store, kept, variants, tried, triedOn, failure, editable, onChange } = props;

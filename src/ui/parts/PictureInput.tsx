@@ -80,11 +80,11 @@ export function PictureInput({
         {asset && <img src={asset.path} alt="" className="max-h-12 max-w-28 object-contain" />}
         <div className="min-w-0 flex-1 text-sm">
           <label htmlFor={id} className="link cursor-pointer">
-            {busy ? 'Taking it in ...' : asset ? 'Another picture' : 'Choose a picture'}
+            {busy ? 'Uploading ...' : asset ? 'Another picture' : 'Choose a picture'}
           </label>
           {asset && onRemove && (
             <button type="button" className="link ms-3" onClick={onRemove}>
-              Take out
+              Remove
             </button>
           )}
           <div className="text-xs text-slate">

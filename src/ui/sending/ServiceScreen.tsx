@@ -120,6 +120,8 @@ export function ServiceScreen(props: ServiceProps) {
   const [id, setId] = useState(service?.id);
   const [form, setForm] = useState(() => formOf(service));
   const [stored, setStored] = useState(service?.hasPassword ?? false);
+  /** A stored password is for the server and user it was given for. */
+  const [storedFor, setStoredFor] = useState({ host: service?.host ?? '', user: service?.user ?? '' });
   const [failure, setFailure] = useState<Failure>();
   const [report, setReport] = useState<CheckReport | undefined>(service?.check);
   const [busy, setBusy] = useState<'save' | 'check' | 'test'>();
@@ -176,6 +178,7 @@ export function ServiceScreen(props: ServiceProps) {
     }
     setFailure(undefined);
     setStored(form.user !== '');
+    setStoredFor({ host: form.host.trim(), user: form.user.trim() });
     setForm({ ...form, password: '' });
     if (result.value.released > 0)
       toast.success(`${plural(result.value.released, 'message on hold goes', 'messages on hold go')} out now.`);
@@ -186,6 +189,7 @@ export function ServiceScreen(props: ServiceProps) {
     await check(result.value.id);
   };
 
+  const sameLogin = form.host.trim() === storedFor.host && form.user.trim() === storedFor.user;
   const clear = form.security === 'offered' || form.security === 'none';
   return (
     <Page
@@ -247,7 +251,13 @@ export function ServiceScreen(props: ServiceProps) {
             <Field
               label="Password"
               problem={problemAt(failure, '/password')}
-              hint={stored ? 'Stored. Type to change it' : 'Stored encrypted, never shown again'}
+              hint={
+                !stored
+                  ? 'Stored encrypted, never shown again'
+                  : sameLogin
+                    ? 'Stored. Type to change it'
+                    : `Enter the password again: the stored one is for ${storedFor.user} at ${storedFor.host}.`
+              }
             >
               {(ids) => (
                 <input
@@ -256,7 +266,7 @@ export function ServiceScreen(props: ServiceProps) {
                   autoComplete="new-password"
                   className="input"
                   disabled={!mayEdit}
-                  placeholder={stored ? '••••••••' : ''}
+                  placeholder={stored && sameLogin ? '••••••••' : ''}
                   value={form.password}
                   onChange={(e) => set('password', e.target.value)}
                 />
@@ -305,9 +315,13 @@ export function ServiceScreen(props: ServiceProps) {
         </form>
         <section className="lg:min-h-0 lg:overflow-auto px-5 py-4" aria-live="polite">
           {id !== undefined && (
-            <div className="mb-4 flex flex-wrap items-end gap-2">
+            <div className="mb-4 flex flex-wrap items-start gap-2 [&>button]:mt-6.5">
               <div className="min-w-48 flex-1">
-                <Field label="Send a test message to" problem={problemAt(testFailure, '/to')}>
+                <Field
+                  label="Send a test message to"
+                  problem={problemAt(testFailure, '/to')}
+                  hint="Counts against the limit. Look in the junk folder too until the domain’s DNS records are right."
+                >
                   {(ids) => (
                     <input {...ids} className="input" type="email" value={to} onChange={(e) => setTo(e.target.value)} />
                   )}

@@ -16,7 +16,7 @@ import { checkService } from '../../sending/check';
 import { composeMessage, domainOf, freshMessageId } from '../../sending/compose';
 import { findSettings, type FoundSettings } from '../../sending/find-service';
 import { senderFor, sendersOf, servicesOf, settingsOf, viaOf, type ServiceRow } from '../../sending/service';
-import { useToday } from '../../sending/service-use';
+import { countAccepted, reserve, returnUnused, useToday } from '../../sending/service-use';
 import { releaseHeld } from '../../worker/claims';
 import type { ServiceView } from '@/contract/sending';
 
@@ -103,22 +103,29 @@ export async function saveService(
   const problems: FieldProblem[] = [];
   const no = (path: string, message: string): void => void problems.push({ path, message });
   if (!HOST.test(settings.host) && !isIP(settings.host)) {
-    no('/host', 'is not a host name: letters, digits and hyphens between dots, such as smtp.provider.example');
+    no('/host', 'Enter a host name of letters, digits and hyphens between dots, such as smtp.provider.example.');
   }
   if (settings.ehloName !== '' && !HOST.test(settings.ehloName) && !/^\[[0-9a-f.:]+\]$/i.test(settings.ehloName)) {
-    no('/ehloName', 'is not a host name, nor an address in square brackets');
+    no('/ehloName', 'Enter a host name, or an IP address in square brackets.');
   }
-  if (settings.user !== '' && sealed === '') no('/password', 'is needed to sign in as this user');
-  if (settings.kind === 'account' && settings.user === '') no('/user', 'is needed: an account signs in');
+  if (settings.user !== '' && sealed === '')
+    no(
+      '/password',
+      before?.password
+        ? 'Enter the password again: it was stored for another server or user, and goes to no other.'
+        : 'Enter the password of this user.',
+    );
+  if (settings.kind === 'account' && settings.user === '') no('/user', 'Enter the user: an account signs in.');
   const readable = settings.security === 'none' || settings.security === 'offered';
   if (readable && sealed !== '' && !LOOPBACK.test(settings.host)) {
-    no('/security', 'must be TLS or STARTTLS: without it the password could be read on the way');
+    no('/security', 'Choose TLS or STARTTLS: without it the password could be read on the way.');
   }
   if (settings.spf !== '' && !MECHANISM.test(settings.spf)) {
-    no('/spf', 'is not a term of SPF, such as include:spf.provider.example');
+    no('/spf', 'Enter a term of SPF, such as include:spf.provider.example.');
   }
   settings.domains.forEach((d, i) => {
-    if (!HOST.test(d) || !d.includes('.')) no(`/domains/${i}`, `"${d}" is not a domain`);
+    if (!HOST.test(d) || !d.includes('.'))
+      no(`/domains/${i}`, `"${d}" is not a domain. Enter one such as shop.example.`);
   });
   if (problems.length > 0) throw new AppError('invalid', 'The service cannot be saved like this.', problems);
 
@@ -201,13 +208,13 @@ export async function removeService(access: Access, id: string): Promise<void> {
 
 /**
  * Checks a saved service step by step, with every sender of the store; with an address, sends a test message there as the last
- * steps. A service that passes rests no longer.
+ * steps, out of the service's limits. A service that passes rests no longer. Throws `invalid` for no address, no sender, a limit reached.
  */
 export async function runCheck(access: Access, id: string, to?: string): Promise<CheckReport> {
   const service = await needService(access, id);
   if (to !== undefined && !isMailAddress(to)) {
     throw new AppError('invalid', 'The test needs an address.', [
-      { path: '/to', message: `"${to}" is not a mail address: it needs a name, an @ and a domain` },
+      { path: '/to', message: 'Enter an email address with a name, an @ and a domain, such as anna@shop.example.' },
     ]);
   }
   const senderRows = await sendersOf(access.store.id);
@@ -218,7 +225,15 @@ export async function runCheck(access: Access, id: string, to?: string): Promise
   const addresses = [...new Set((own.length > 0 ? own : [sender]).map((s) => s.address))];
   const from = { name: sender.name, address: addresses[0]! };
   const test = to === undefined ? undefined : { to, message: await testMessage(access, from, to) };
+  // A test is a message like any other to the provider: it comes out of the limits.
+  const now = Date.now();
+  const { timeZone } = access.store;
+  if (test && (await reserve(service, timeZone, 1, now)).granted === 0) {
+    throw new AppError('invalid', `${service.name || service.host} is at its limit, so no test can be sent now.`);
+  }
   const report = await checkService(settingsOf(service), { senders: addresses, ...(test && { test }) });
+  if (test && report.passed) await countAccepted(service.id, 1, now);
+  else if (test) await returnUnused(service, timeZone, 1, now);
   await database()
     .update(services)
     .set({
@@ -254,7 +269,10 @@ function testMessage(access: Access, from: { name: string; address: string }, to
 export async function findFor(_access: Access, address: string): Promise<FoundSettings> {
   if (!isMailAddress(address)) {
     throw new AppError('invalid', 'Settings are found from an address.', [
-      { path: '/address', message: `"${address}" is not a mail address: it needs a name, an @ and a domain` },
+      {
+        path: '/address',
+        message: 'Enter an email address with a name, an @ and a domain, such as anna@shop.example.',
+      },
     ]);
   }
   return findSettings(address);
