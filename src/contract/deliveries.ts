@@ -73,6 +73,8 @@ export interface DeliveryView {
     conversation: string;
   }[];
   message?: { from: string; html: string; text: string; bytes: number } | undefined;
+  /** What it would say if it went out now, while it has not. */
+  would?: { subject: string; html: string; text: string } | undefined;
   others: { id: string; recipient: string; notification: string; state: DeliveryState }[];
   notWritten: { id: string; notification: string; recipient: string; recipientName: string; reason: string }[];
 }

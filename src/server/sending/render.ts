@@ -3,14 +3,17 @@ import { and, eq, inArray, ne, or } from 'drizzle-orm';
 import { LRUCache } from 'lru-cache';
 import type { Look } from '@/core/look';
 import type { MomentDetails, MomentId } from '@/core/moments';
+import { timerOf } from '@/core/moments';
 import { aboutMoment, snapshotOf, type Snapshot } from '@/core/snapshot';
 import { type Order } from '@/core/order';
-import { sampleDetails } from '@/core/placeholders';
+import { maskValues, sampleDetails } from '@/core/placeholders';
 import { adaptedFor, adaptedTemplate, type Letter, type NotificationFacts } from '@/core/plan';
 import type { CompiledMessage, RenderedMessage } from '@/core/render';
 import type { Segments, Template } from '@/core/template';
 import { database } from '../db/client';
 import { factsOf } from '../db/store-facts';
+import { ContentError, isDatabaseError } from '../base/faults';
+import type { deliveries} from '../db/schema';
 import { channels, editions, events, orders, phrases, stores } from '../db/schema';
 import { config } from '../base/config';
 import { notificationFacts } from '../events/settings';
@@ -185,4 +188,62 @@ export async function batchContext(
       return message;
     },
   };
+}
+
+/** What words a delivery has, and what they were made of. */
+export interface Worded {
+  store: StoreRow;
+  order: Order;
+  snapshot: Snapshot;
+  compiled: CompiledMessage;
+  details: MomentDetails | undefined;
+  byHand: boolean;
+}
+
+export type WordedOf = Pick<
+  typeof deliveries.$inferSelect,
+  'storeId' | 'orderId' | 'eventId' | 'editionId' | 'language' | 'moment' | 'timed' | 'turn'
+>;
+
+/**
+ * The edition of a delivery and the values that fill it. Throws a {@link ContentError} when its order is gone or its edition cannot be
+ * compiled.
+ */
+export async function wordedFor(delivery: WordedOf, context: BatchContext): Promise<Worded> {
+  const store = context.stores.get(delivery.storeId);
+  // What was true when it happened: a second parcel must not change what is said about the first. A timer speaks of now.
+  const later = context.later.get(delivery.eventId);
+  const now = delivery.orderId ? context.orders.get(delivery.orderId)?.order : undefined;
+  const waited = timerOf(delivery.moment) !== undefined;
+  const order = waited ? (now ?? later?.order) : (later?.order ?? now);
+  if (!store || !order) throw new ContentError('the order this message is about is no longer there.');
+  const channelName = context.channelName(store.id, order.channel);
+  const compiled = await ofWords(() => context.compiled(store, delivery.editionId, delivery.language, later?.letter));
+  const snapshot = snapshotFor(store, order, delivery.moment, channelName, delivery.language, Date.now(), {
+    ...(later?.details && { details: later.details }),
+    // One of a row says which it is, also when it is sent once more.
+    ...((delivery.timed || waited) && { turn: delivery.turn }),
+  });
+  return { store, order, snapshot, compiled, details: later?.details, byHand: later?.letter !== undefined };
+}
+
+/** Makes something of words and an order; what goes wrong in that is told apart from a database that is away. */
+export async function ofWords<T>(make: () => T | Promise<T>): Promise<T> {
+  try {
+    return await make();
+  } catch (error) {
+    if (isDatabaseError(error)) throw error;
+    throw new ContentError(error instanceof Error ? error.message : String(error), { cause: error });
+  }
+}
+
+/** What a delivery that was not sent would say now, without what only its recipient may see; undefined when it can say nothing. */
+export async function wouldSay(delivery: WordedOf): Promise<RenderedMessage | undefined> {
+  try {
+    const { compiled, snapshot } = await wordedFor(delivery, await batchContext([delivery]));
+    return await ofWords(() => compiled.fill({ ...snapshot, values: maskValues(snapshot.values) }));
+  } catch (error) {
+    if (error instanceof ContentError) return undefined;
+    throw error;
+  }
 }

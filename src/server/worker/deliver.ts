@@ -7,20 +7,19 @@ import type { RenderedMessage } from '@/core/render';
 import { config } from '../base/config';
 import { database } from '../db/client';
 import { databaseNow } from '../db/time';
-import { ContentError, faultCause, isDatabaseError, type FaultCause } from '../base/faults';
+import { faultCause, type FaultCause } from '../base/faults';
 import { log } from '../base/log';
 import { composeMessage, deliveryMessageId } from '../sending/compose';
 import { signMessage } from '../sending/dkim';
 import { filesFor } from '../sending/files';
 import { withPictures } from '../sending/pictures';
-import { snapshotFor, type BatchContext } from '../sending/render';
+import { ofWords, wordedFor, type BatchContext } from '../sending/render';
 import { viaOf } from '../sending/service';
 import { withholdFrom } from '../sending/withholding';
 import type { Delivery } from './claims';
 import { FAR_AHEAD, type Dispatch, type Way } from './dispatch';
 import type { Lines } from './service-lines';
 import type { Begun, Outcome, Recorder } from './record';
-import { timerOf } from '@/core/moments';
 
 export interface DeliverWith {
   context: BatchContext;
@@ -205,38 +204,14 @@ interface MadeMessage {
   kept: Buffer;
 }
 
-/** Makes something of words and an order; what goes wrong in that is told apart from a database that is away. */
-async function ofWords<T>(make: () => T | Promise<T>): Promise<T> {
-  try {
-    return await make();
-  } catch (error) {
-    if (isDatabaseError(error)) throw error;
-    throw new ContentError(error instanceof Error ? error.message : String(error), { cause: error });
-  }
-}
-
 async function makeMessage(
   delivery: Delivery,
   way: Extract<Way, { kind: 'send' }>,
   context: BatchContext,
 ): Promise<MadeMessage> {
-  const store = context.stores.get(delivery.storeId);
-  // What was true when it happened: a second parcel must not change what is said about the first. A timer speaks of now.
-  const later = context.later.get(delivery.eventId);
-  const now = delivery.orderId ? context.orders.get(delivery.orderId)?.order : undefined;
-  const waited = timerOf(delivery.moment) !== undefined;
-  const order = waited ? (now ?? later?.order) : (later?.order ?? now);
-  if (!store || !order) throw new ContentError('the order this message is about is no longer there.');
-  const channelName = context.channelName(store.id, order.channel);
-  const compiled = await ofWords(() => context.compiled(store, delivery.editionId, delivery.language, later?.letter));
-  const { moment } = delivery;
-  const snapshot = snapshotFor(store, order, moment, channelName, delivery.language, Date.now(), {
-    ...(later?.details && { details: later.details }),
-    // One of a row says which it is, also when it is sent once more.
-    ...((delivery.timed || waited) && { turn: delivery.turn }),
-  });
+  const { store, order, snapshot, compiled, details, byHand } = await wordedFor(delivery, context);
   const message = await ofWords(() => compiled.fill(snapshot));
-  const files = await filesFor(store, order, snapshot, moment, delivery.language, later?.details);
+  const files = await filesFor(store, order, snapshot, delivery.moment, delivery.language, details);
   const { sender } = way;
   const messageId = deliveryMessageId(delivery.id, sender.address);
   const date = new Date();
@@ -251,7 +226,7 @@ async function makeMessage(
       language: delivery.language,
       pictures: made.pictures,
       ...(files && { files }),
-      ...(later?.letter && { byHand: true }),
+      ...(byHand && { byHand }),
     });
   };
   const plain = await composed(message);

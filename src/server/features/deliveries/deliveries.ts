@@ -22,6 +22,7 @@ import { AppError } from '../../base/errors';
 import { dropSecrets, refuseWithoutSecrets } from '../../events/secrets';
 import { remember, rememberReading } from '../../auth/history';
 import { FAR_AHEAD } from '../../worker/dispatch';
+import { wouldSay } from '../../sending/render';
 import { againView } from './again';
 import { deliveryById, type DeliveryRow } from './row';
 import { oneOf } from '../query';
@@ -135,6 +136,7 @@ export async function deliveryDetail(access: Access, id: string) {
     .where(eq(notifications.id, row.notificationId));
   if (sent) await rememberReading(access, 'read a message', `${row.notificationName} to ${row.recipient}`, id);
   const message = sent ? await simpleParser(sent.raw, { skipHtmlToText: true, skipImageLinks: true }) : undefined;
+  const would = sent || row.state === 'cancelled' ? undefined : await wouldSay(row);
   return {
     id,
     order: row.orderNumber,
@@ -180,6 +182,7 @@ export async function deliveryDetail(access: Access, id: string) {
       text: message.text ?? '',
       bytes: sent!.raw.length,
     },
+    would: would && { subject: would.subject, html: would.html, text: would.text },
     again: await againView(row),
     othersOfCause: await othersOfCause(row),
     mayBeReleased: row.state === 'withheld' && !row.released,
