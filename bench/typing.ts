@@ -76,7 +76,7 @@ function watch(): void {
 async function signIn(page: Page, url: string): Promise<void> {
   await page.goto(`${url}/sign-in`);
   await page.waitForLoadState('networkidle');
-  await page.getByLabel('Mail address').fill('marta@quillwick.example');
+  await page.getByLabel('Email address').fill('marta@quillwick.example');
   await page.getByLabel('Password').fill('paper-and-thread');
   await page.getByRole('button', { name: 'Sign in' }).click();
   await page.waitForURL('**/today');

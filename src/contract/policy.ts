@@ -48,14 +48,14 @@ export type Action = keyof typeof POLICY;
 /** What each action is, as it stands in "Your role may not ..." and in docs/roles.md. */
 export const ACTION_WORDS: Record<Action, string> = {
   'store.read': 'read everything of the store but its keys',
-  'template.edit': 'change words and blocks of messages',
+  'template.edit': 'change text and blocks of messages',
   'template.publish': 'publish messages',
   'phrase.edit': 'change the phrasebook',
   'terms.edit': 'change payment, shipping, carriers and invoices',
-  'terms.name': 'give the store’s names words in other languages',
+  'terms.name': 'translate the store’s names',
   'look.edit': 'change the look',
   'look.publish': 'publish the look',
-  'picture.bring': 'bring pictures in',
+  'picture.bring': 'upload pictures',
   'notification.switch': 'turn notifications on and off, and change how they go out',
   'routing.edit': 'change which colleagues get messages about orders',
   'test.send': 'send tests',
@@ -67,12 +67,12 @@ export const ACTION_WORDS: Record<Action, string> = {
   'delivery.release': 'let go what a restored backup holds',
   'message.write': 'write to customers',
   'order.place': 'place orders and say what happens to them',
-  'data.import': 'bring lists in',
-  'data.export': 'take lists out',
-  'customers.export': 'take out all customers and orders',
+  'data.import': 'import lists',
+  'data.export': 'export lists',
+  'customers.export': 'export all customers and orders',
   'api.read': 'see the shop’s keys',
   'delivery.resend': 'send again, stop and hurry messages',
-  'customer.data': 'take out or erase what is known of one customer',
+  'customer.data': 'export or erase what is known of one customer',
 };
 
 export function may(role: Role, action: Action): boolean {

@@ -179,7 +179,7 @@ test('the second of two windows is told who saved before it, and loses nothing',
   await expect(page.getByText('Jonas Feld changed this draft meanwhile')).toBeVisible();
   await expect(page.getByRole('textbox', { name: 'Subject' })).toContainText('by Marta');
   await expect(page.getByRole('button', { name: /Publish edition/ })).toBeDisabled();
-  await page.getByRole('button', { name: "Go on with Jonas Feld's" }).click();
+  await page.getByRole('button', { name: 'Use Jonas Feld’s changes' }).click();
   await expect(page.getByRole('textbox', { name: 'Subject' })).toContainText('by Jonas');
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByRole('textbox', { name: 'Subject' })).toContainText('by Marta');
@@ -207,7 +207,7 @@ test('an earlier edition is taken back to the bench', async ({ page }) => {
   await page.getByLabel('Edition', { exact: true }).click();
   await page.getByRole('option', { name: /Edition 1/ }).click();
   await page.getByRole('button', { name: 'Replace draft' }).click();
-  await expect(page.getByText('Edition 1 is on the bench.')).toBeVisible();
+  await expect(page.getByText('The draft now starts from edition 1.')).toBeVisible();
   await expect(page.getByRole('textbox', { name: 'Subject' })).not.toContainText('thank you');
   await page.getByRole('button', { name: 'Undo', exact: true }).first().click();
   await expect(page.getByRole('textbox', { name: 'Subject' })).toContainText('thank you');

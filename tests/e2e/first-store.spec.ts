@@ -15,7 +15,7 @@ test('the first owner is made with the printed code, and publishes the first edi
   await expect(page.getByRole('heading', { name: 'Set up Libellus' })).toBeVisible();
   await fillIn(page, { ...FIRST_STORE, Password: 'too short', 'Set-up code': 'guess' });
   await page.getByRole('button', { name: 'Make the store' }).click();
-  await expect(page.getByText('Password is too short: at least 10 characters')).toBeVisible();
+  await expect(page.getByText('Use 10 to 128 characters.')).toBeVisible();
   await fillIn(page, { Password: FIRST_STORE.Password });
   await page.getByRole('button', { name: 'Make the store' }).click();
   await expect(page.getByText('Set-up code is not the one that ./libellus start printed')).toBeVisible();
@@ -25,7 +25,7 @@ test('the first owner is made with the printed code, and publishes the first edi
 
   await page.waitForURL('**/s/inkwell-books/today');
   await expect(page.getByText('no notification has been published')).toBeVisible();
-  await expect(page.getByText('Nobody on the staff hears of New order, Hold: payment failed')).toBeVisible();
+  await expect(page.getByText('No staff recipients: New order, Hold: payment failed')).toBeVisible();
 
   await page.goto(`${BASE}/s/inkwell-books/desk/order-received`);
   // There is no order yet: a sample stands in.

@@ -32,9 +32,9 @@ export async function startInstallation(port: number): Promise<Installation> {
 export const FIRST_STORE = {
   Name: 'Inkwell Books',
   'Address on the web': 'https://inkwell-books.example',
-  'Mail address for customers': 'hello@inkwell-books.example',
+  'Email address for customers': 'hello@inkwell-books.example',
   'Your name': 'Edda Lindqvist',
-  'Your mail address': 'edda@inkwell-books.example',
+  'Your email address': 'edda@inkwell-books.example',
   Password: 'a longer password',
 };
 

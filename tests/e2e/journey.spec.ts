@@ -144,7 +144,7 @@ test('words are changed and published, a service is connected, an order is place
   await test.step('both deliveries are accepted, seen on the order without doing anything', async () => {
     const rows = page.getByRole('listitem').filter({ hasText: 'accepted' });
     await expect(rows).toHaveCount(2);
-    await expect(page.getByText('Lene Vestergaard hears only of orders with workshops')).toBeVisible();
+    await expect(page.getByText('Lene Vestergaard gets messages only about orders with workshops')).toBeVisible();
   });
 
   await test.step('the customer’s message arrives in German, with the new words and the right figures', async () => {

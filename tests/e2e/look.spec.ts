@@ -53,7 +53,7 @@ test('a starting look is tried on the store’s own messages, taken, published, 
   await page.getByRole('button', { name: /^Windowsill/ }).click();
   await page.getByRole('button', { name: 'Use this look' }).click();
   await saved(page);
-  await expect(page.getByText('Windowsill is on the bench.')).toBeVisible();
+  await expect(page.getByText('The draft now starts from Windowsill.')).toBeVisible();
   await nothingCovered(page, page.getByRole('banner'));
   await page.getByRole('button', { name: 'Publish look 2' }).click();
   const dialog = page.getByRole('dialog');
@@ -97,7 +97,7 @@ test('a logo is made small enough, needs words, and lends its colours', async ({
   await page.getByRole('button', { name: 'Make the colours from these' }).click();
   await part(page, 'Colours');
   await expect(page.getByLabel('Action', { exact: true })).not.toHaveValue('#24483a');
-  await expect(page.getByTestId('contrast')).not.toContainText('take #');
+  await expect(page.getByTestId('contrast')).not.toContainText('use #');
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(page.getByLabel('Action', { exact: true })).toHaveValue('#24483a');
   await saved(page);
@@ -127,7 +127,7 @@ test('a colour that is hard to read is found, and mended by a click', async ({ p
   await expect(page.getByTestId('findings')).toContainText('Quiet words on sheet');
   await page
     .getByTestId('contrast')
-    .getByRole('button', { name: /^take #/ })
+    .getByRole('button', { name: /^use #/ })
     .first()
     .click();
   await expect(page.getByTestId('findings')).not.toContainText('Quiet words on sheet');
@@ -160,7 +160,7 @@ test('a look saved from one store is taken into the other; a file that is none c
     page.getByLabel('From a file').setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) });
   await choose('newer.json', JSON.stringify({ ...(JSON.parse(file) as object), version: 4 }));
   await expect(
-    page.getByText(/Nothing was taken in\. This file is of version 4, made by a newer Libellus/),
+    page.getByText(/Nothing was imported\. This file is of version 4, made by a newer Libellus/),
   ).toBeVisible();
   await choose('words.json', JSON.stringify({ kind: 'libellus template', version: 1 }));
   await expect(page.getByText(/holds a template, not a look/)).toBeVisible();
@@ -197,7 +197,7 @@ test('two windows on one look: the second is told, and nothing is lost', async (
   await page.getByLabel('Strapline').fill('by Marta');
   await expect(page.getByText('Jonas Feld changed this look meanwhile.')).toBeVisible();
   await expect(page.getByLabel('Strapline')).toHaveValue('by Marta');
-  await page.getByRole('button', { name: 'Go on with mine' }).click();
+  await page.getByRole('button', { name: 'Keep my changes' }).click();
   await saved(page);
   await page.reload();
   await part(page, 'Header');

@@ -11,15 +11,15 @@ test('an order goes through payment, two parcels, a part refund and a cancellati
   const number = await test.step('placed by a guest, to be paid', async () => {
     await page.goto('/s/quillwick/orders/new');
     await page.getByRole('radio', { name: 'Somebody new, as a guest' }).click();
-    await page.getByLabel('Mail address').fill(address);
+    await page.getByLabel('Email address').fill(address);
     await page.getByLabel('First name').fill('Mirela');
-    await choosePick(page, 'Shops in', 'English');
+    await choosePick(page, 'Language of the order', 'English');
     await choose(page, 'Add a product', 'Kozo sheet');
     await page.getByLabel(/Quantity of Kozo sheet/).fill('2');
     await choose(page, 'Add a product', 'Bone folder');
     await page.getByLabel('Discount code').fill('NO-SUCH');
     await expect(page.getByText('The store has no such code')).toBeVisible();
-    await page.getByRole('radio', { name: 'still open' }).click();
+    await page.getByRole('radio', { name: 'Not paid yet' }).click();
     await page.getByRole('button', { name: 'Place the order' }).click();
     await expect(page.getByText(/The store has no code NO-SUCH/).first()).toBeVisible();
     await page.getByLabel('Discount code').fill('');
@@ -57,7 +57,7 @@ test('an order goes through payment, two parcels, a part refund and a cancellati
       await expect(dialog.getByText('Enter a quantity for at least one item.')).toBeVisible();
       await dialog.getByLabel(/Pieces of Kozo sheet/).fill('3');
       await dialog.getByRole('button', { name: 'Dispatch', exact: true }).click();
-      await expect(dialog.getByText('This is more than the 2 that are left')).toBeVisible();
+      await expect(dialog.getByText('Enter at most 2: no more are left to send.')).toBeVisible();
       await dialog.getByLabel(/Pieces of Kozo sheet/).fill('1');
       await dialog.getByLabel('Tracking number').fill('FP 77');
     });
@@ -100,7 +100,7 @@ test('an order goes through payment, two parcels, a part refund and a cancellati
       // Half a piece breaks nothing: it is said what is wrong with it.
       await dialog.getByLabel(/Pieces of Bone folder/).fill('0.5');
       await dialog.getByRole('button', { name: 'Refund', exact: true }).click();
-      await expect(dialog.getByText('This 0.5 is not a whole number')).toBeVisible();
+      await expect(dialog.getByText('Enter a whole number.')).toBeVisible();
       await dialog.getByLabel(/Pieces of Bone folder/).fill('1');
       await expect(dialog.getByTestId('goes-back')).toHaveText('€12.90');
       await dialog.getByLabel('Why').fill('its edge is chipped');
@@ -137,7 +137,7 @@ test('a walk takes an order through its life on the wound clock; a payment stops
   await page.getByLabel('Name of the customer').fill('Bea Walker');
   await page.getByLabel('Their address').fill('walker@');
   await page.getByRole('button', { name: 'Place it and walk' }).click();
-  await expect(page.getByText(/Their address "walker@" is not a mail address/)).toBeVisible();
+  await expect(page.getByText(/Enter an email address with a name/)).toBeVisible();
   await page.getByLabel('Their address').fill(address);
   await page.getByRole('button', { name: 'Place it and walk' }).click();
   await expect(page.getByRole('heading', { name: /^Steps of order / })).toBeVisible();
@@ -215,10 +215,10 @@ test('a notification that would reach the same people is found before it is turn
     await page.getByRole('button', { name: 'Add a delay' }).click();
     await page.getByLabel('Wait 1', { exact: true }).fill('-1');
     await page.getByRole('button', { name: 'Save' }).click();
-    await expect(page.getByText(/Message 1 -1 is too small/)).toBeVisible();
+    await expect(page.getByText('Message 1: Enter a number of at least 0.')).toBeVisible();
     await page.getByLabel('Wait 1', { exact: true }).fill('');
     await page.getByRole('button', { name: 'Save' }).click();
-    await expect(page.getByText('Message 1 is empty')).toBeVisible();
+    await expect(page.getByText('Message 1: Fill this in.')).toBeVisible();
     await page.getByLabel('Wait 1', { exact: true }).fill('2');
     await choose(page, 'Try it with an order', 'LBL-1001');
     await expect(page.getByText('the condition does not hold: nothing goes out')).toBeVisible();
@@ -244,7 +244,7 @@ test('what the shop system sends by itself is held against the board until it is
   await page.getByRole('button', { name: 'Note it' }).click();
   await expect(page.getByRole('list', { name: 'Sent by the shop system' })).toContainText('Built-in confirmation');
   await page.getByRole('button', { name: 'Done' }).click();
-  await expect(page.getByRole('article', { name: 'Order received' })).toContainText('double');
+  await expect(page.getByRole('article', { name: 'Order received' })).toContainText('duplicate');
   await page.goto('/s/quillwick/today');
   await expect(
     page.getByText(/would get Order received and the shop system's own “Built-in confirmation”/),
@@ -255,7 +255,7 @@ test('what the shop system sends by itself is held against the board until it is
   await page.getByRole('button', { name: 'Sent by the shop' }).click();
   await page.getByRole('button', { name: 'Strike out Built-in confirmation' }).click();
   await page.getByRole('button', { name: 'Done' }).click();
-  await expect(page.getByRole('article', { name: 'Order received' })).not.toContainText('double');
+  await expect(page.getByRole('article', { name: 'Order received' })).not.toContainText('duplicate');
 });
 
 test('the list finds, filters and turns several off and on at once', async ({ page }) => {
@@ -289,7 +289,7 @@ test('a version is added for some orders, and its words are its own', async ({ p
   await expect(page.getByRole('heading', { name: 'Payment received, Workshop seats' })).toBeVisible();
   await page.goto('/s/quillwick/journey/payment-received');
   await version.getByRole('button', { name: 'Change' }).click();
-  await version.getByRole('button', { name: 'Take this version away' }).click();
+  await version.getByRole('button', { name: 'Delete this version' }).click();
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(version).toHaveCount(0);
 });
@@ -344,8 +344,8 @@ test('a list is brought in with every problem at its row, and taken out again', 
   const problems = page.getByRole('list', { name: 'Problems' });
   await expect(problems).toContainText('row 3name is a formula. Save the file with values');
   await expect(problems).toContainText('row 4price "viel" is not an amount in EUR.');
-  await expect(page.getByRole('button', { name: 'Bring in all 1' })).toBeDisabled();
-  await page.getByRole('button', { name: 'Bring in the 1 good ones' }).click();
+  await expect(page.getByRole('button', { name: 'Import all 1 rows' })).toBeDisabled();
+  await page.getByRole('button', { name: 'Import 1 valid rows' }).click();
   await expect(page.getByText('Brought in: 1 new, 0 that were there.')).toBeVisible();
   const saved = page.waitForEvent('download');
   await page.getByRole('link', { name: 'As CSV' }).click();

@@ -83,7 +83,7 @@ test('all customers are taken out by owners only', async ({ page }) => {
   await page.goto(`${BASE}/orders/exchange`);
   await expect(page.getByRole('link', { name: 'As CSV' })).toBeVisible();
   await page.getByRole('main').getByText('Customers', { exact: true }).click();
-  await expect(page.getByText('Owners may take out all customers.')).toBeVisible();
+  await expect(page.getByText('Owners may export all customers.')).toBeVisible();
   await expect(page.getByRole('link', { name: 'As CSV' })).toHaveCount(0);
   expect((await page.request.get(`${BASE}/orders/exchange/file?list=customers&as=csv`)).status()).toBe(403);
   expect((await page.request.get(`${BASE}/orders/exchange/file?list=products&as=csv`)).status()).toBe(200);

@@ -151,7 +151,7 @@ test('a paused service holds what is for it, and lets it go', async ({ page, req
   }
   await placeByEvent(request, 'E2E-PAUSE', 'reader@pause-e2e.example');
   await page.goto('/s/quillwick/deliveries?recipient=reader@pause-e2e.example');
-  await expect(page.getByRole('row').filter({ hasText: 'E2E-PAUSE' })).toContainText('held');
+  await expect(page.getByRole('row').filter({ hasText: 'E2E-PAUSE' })).toContainText('on hold');
   expect(await mailbox('reader@pause-e2e.example')).toEqual([]);
   await page.goto('/s/quillwick/sending/services');
   await page.getByRole('button', { name: 'Resume' }).first().click();
@@ -174,7 +174,7 @@ test('an address that is not to be written to is left alone; one message is rele
   await placeByEvent(request, 'E2E-HOLD', 'reader@withheld-e2e.example');
   await page.goto('/s/quillwick/deliveries?recipient=reader@withheld-e2e.example');
   const row = page.getByRole('row').filter({ hasText: 'E2E-HOLD' });
-  await expect(row).toContainText('not sent');
+  await expect(row).toContainText('blocked');
   await row.getByRole('link').first().click();
   await expect(page.getByText('@withheld-e2e.example is on the do-not-send list: asked by telephone')).toBeVisible();
   await page.getByRole('button', { name: 'Send once anyway' }).click();
@@ -240,7 +240,7 @@ test('the security of a service follows the port it usually has, and a readable 
   await page.getByLabel('User').fill('orders@quillwick.example');
   await page.getByLabel('Password', { exact: true }).fill('linen-thread-18');
   await page.getByRole('button', { name: 'Save and check' }).click();
-  await expect(page.getByText(/Security must be TLS or STARTTLS/)).toBeVisible();
+  await expect(page.getByText(/Choose TLS or STARTTLS: without it/)).toBeVisible();
   await expect(page.locator('body')).not.toContainText('linen-thread-18');
 });
 

@@ -41,7 +41,7 @@ export async function signIn(page: Page, email = 'marta@quillwick.example'): Pro
     return;
   }
   await page.goto('/sign-in');
-  await page.getByLabel('Mail address').fill(email);
+  await page.getByLabel('Email address').fill(email);
   await page.getByLabel('Password').fill(PASSWORD);
   // Sign-in is limited to some tries a minute, which many tests in a row may come up against.
   await expect(async () => {

@@ -9,13 +9,13 @@ test('guessing a password gets slower, and whoever signed in here before is not 
   browser,
 }) => {
   const tryWith = async (on: typeof page, password: string): Promise<void> => {
-    await on.getByLabel('Mail address').fill(EMAIL);
+    await on.getByLabel('Email address').fill(EMAIL);
     await on.getByLabel('Password').fill(password);
     await on.getByRole('button', { name: 'Sign in' }).click();
     await expect(on.getByRole('button', { name: /^Sign(ing)? in/ })).toHaveText('Sign in');
   };
   await page.goto('/sign-in');
-  await page.getByLabel('Mail address').fill(EMAIL);
+  await page.getByLabel('Email address').fill(EMAIL);
   await page.getByLabel('Password').fill(PASSWORD);
   await page.getByRole('button', { name: 'Sign in' }).click();
   await page.waitForURL('**/today');
@@ -33,7 +33,7 @@ test('guessing a password gets slower, and whoever signed in here before is not 
   await tryWith(stranger, PASSWORD);
   await expect(stranger.getByText(/^Too many tries failed\. Wait .+ and try again\.$/)).toBeVisible();
 
-  await page.getByLabel('Mail address').fill(EMAIL);
+  await page.getByLabel('Email address').fill(EMAIL);
   await page.getByLabel('Password').fill(PASSWORD);
   await page.getByRole('button', { name: 'Sign in' }).click();
   await page.waitForURL('**/today');

@@ -34,9 +34,9 @@ async function place(
   const address = `${who}-${Date.now()}@e2e-truth.example`;
   await page.goto('/s/quillwick/orders/new');
   await page.getByRole('radio', { name: 'Somebody new, as a guest' }).click();
-  await page.getByLabel('Mail address').fill(address);
+  await page.getByLabel('Email address').fill(address);
   await page.getByLabel('First name').fill(first);
-  await choosePick(page, 'Shops in', language);
+  await choosePick(page, 'Language of the order', language);
   for (const [name, pieces] of goods ?? [
     ['Kozo sheet', 2],
     ['Bone folder', 1],
@@ -45,7 +45,7 @@ async function place(
     await page.getByLabel(new RegExp(`Quantity of ${name}`)).fill(String(pieces));
   }
   await choosePick(page, 'Pays by', pays);
-  if (open) await page.getByRole('radio', { name: 'still open' }).click();
+  if (open) await page.getByRole('radio', { name: 'Not paid yet' }).click();
   await page.getByRole('button', { name: 'Place the order' }).click();
   await page.waitForURL(/\/orders\/(?!new)/);
   const number = (await page.getByRole('heading', { level: 1 }).textContent())!.trim();
@@ -88,7 +88,7 @@ test('a bank transfer is asked for with its account, and no day is promised befo
     await happens(page, 'Payment comes in', async (dialog) => {
       await dialog.getByLabel('Amount that came in').fill('40');
       await dialog.getByRole('button', { name: 'Payment comes in' }).click();
-      await expect(dialog.getByText(/is more than what is still to be paid/)).toBeVisible();
+      await expect(dialog.getByText('Enter at most what is still to be paid.')).toBeVisible();
       await dialog.getByLabel('Amount that came in').fill('10');
     });
     const { message } = await arrived(address, `A part of your payment for ${number} has arrived`);
@@ -98,7 +98,7 @@ test('a bank transfer is asked for with its account, and no day is promised befo
   });
   await test.step('an invoice now says what is due, and its PDF too', async () => {
     await happens(page, 'Issue an invoice', async (dialog) => {
-      await dialog.getByLabel('Number of the invoice').fill('R-PART');
+      await dialog.getByLabel('Invoice number').fill('R-PART');
     });
     const { message } = await arrived(address, 'Invoice R-PART');
     expect(message.text).toContain('€10.00 is paid, and €24.80 is still to be paid');
@@ -111,7 +111,7 @@ test('a bank transfer is asked for with its account, and no day is promised befo
     const { message } = await arrived(address, `Your payment for ${number} has arrived`);
     expect(message.text).toContain('We expect to send it on');
     await happens(page, 'Issue an invoice', async (dialog) => {
-      await dialog.getByLabel('Number of the invoice').fill('R-PAID');
+      await dialog.getByLabel('Invoice number').fill('R-PAID');
     });
     const invoice = await arrived(address, 'Invoice R-PAID');
     expect(invoice.message.text).toContain('It is paid, and there is nothing left to do.');
@@ -227,7 +227,7 @@ test('a piece of a part-paid order is cancelled: what is left to pay is the rest
   });
   await test.step('the invoice leaves it out, in the mail and in the PDF', async () => {
     await happens(page, 'Issue an invoice', async (dialog) => {
-      await dialog.getByLabel('Number of the invoice').fill('R-REST');
+      await dialog.getByLabel('Invoice number').fill('R-REST');
     });
     const { message } = await arrived(address, 'Invoice R-REST');
     expect(message.text).not.toContain('Bone folder');
@@ -258,7 +258,7 @@ test('one piece that comes back does not make the order returned', async ({ page
   const { message } = await arrived(address, 'Your return for');
   expect(message.text).toContain('1 × Kozo sheet');
   await expect(page.getByText('Mirela, on its way')).toBeVisible();
-  await expect(page.getByRole('region', { name: 'What came back' })).toContainText('1 × Kozo sheet');
+  await expect(page.getByRole('region', { name: 'Returns' })).toContainText('1 × Kozo sheet');
   await happens(page, 'Goods come back', async (dialog) => {
     await dialog.getByLabel(/Pieces of Kozo sheet/).fill('1');
     await dialog.getByLabel(/Pieces of Bone folder/).fill('1');

@@ -61,6 +61,7 @@ test('every screen has room at every width', async ({ page }) => {
 });
 
 for (const [role, email] of [
+  ['designer', 'jonas@quillwick.example'],
   ['translator', 'claire@quillwick.example'],
   ['support', 'amira@quillwick.example'],
   ['viewer', 'tom@quillwick.example'],

@@ -93,7 +93,7 @@ export const PLACEHOLDERS: readonly Placeholder[] = [
     ['customer.lastName', 'Last name', 'text', 'Sobczyk', OFTEN],
     ['customer.fullName', 'Full name', 'text', 'Iwona Sobczyk', OFTEN],
     ['customer.company', 'Company', 'text', 'Sobczyk Bindery', OFTEN],
-    ['customer.email', 'Mail address', 'text', 'iwona@sobczyk.example'],
+    ['customer.email', 'Email address', 'text', 'iwona@sobczyk.example'],
     ['customer.phone', 'Phone', 'text', '+48 22 555 0141', OFTEN],
   ]),
   ...group('Customer', 'order', [
@@ -164,7 +164,7 @@ export const PLACEHOLDERS: readonly Placeholder[] = [
   ]),
   ...group('Store', 'store', [
     ['store.name', 'Store name', 'text', 'Quillwick'],
-    ['store.email', 'Store mail address', 'text', 'hello@quillwick.example'],
+    ['store.email', 'Store email address', 'text', 'hello@quillwick.example'],
     ['store.url', 'Store address on the web', 'url', 'https://quillwick.example'],
     ['store.phone', 'Store phone', 'text', '+49 30 555 0137', OFTEN],
     ['store.address', 'Store postal address', 'text', 'Mill Lane 4, 15306 Seelow', OFTEN],

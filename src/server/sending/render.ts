@@ -13,7 +13,7 @@ import type { Segments, Template } from '@/core/template';
 import { database } from '../db/client';
 import { factsOf } from '../db/store-facts';
 import { ContentError, isDatabaseError } from '../base/faults';
-import type { deliveries} from '../db/schema';
+import type { deliveries } from '../db/schema';
 import { channels, editions, events, orders, phrases, stores } from '../db/schema';
 import { config } from '../base/config';
 import { notificationFacts } from '../events/settings';

@@ -103,7 +103,7 @@ export function DeliveriesScreen({ base, zone, filter, rows, next }: DeliveriesP
           {rows.length === 0 ? (
             <Empty title={filtered ? 'Nothing matches' : 'Nothing was sent yet'}>
               {filtered
-                ? 'Take a filter away to see more.'
+                ? 'Remove a filter to see more.'
                 : 'When an order is placed, every message about it is recorded here, with the reason for it.'}
             </Empty>
           ) : (
@@ -132,7 +132,7 @@ export function DeliveriesScreen({ base, zone, filter, rows, next }: DeliveriesP
                       dir="auto"
                       title={d.state === 'accepted' ? d.subject : d.lastWords}
                     >
-                      {d.state === 'accepted' ? d.subject : d.lastWords || d.subject}
+                      {d.state === 'accepted' || !d.lastWords ? <bdi lang={d.language}>{d.subject}</bdi> : d.lastWords}
                     </td>
                     <td data-line="foot" className="truncate px-2">
                       {d.order && (

@@ -63,6 +63,7 @@ export function DeskDialogs(own: DeskDialogsProps) {
           findings={own.findings}
           renderBefore={own.renderBefore}
           after={own.after}
+          width={props.store.look.shape.width}
           orderNumber={orderNumber}
           language={language}
           trouble={own.publishTrouble}

@@ -259,7 +259,7 @@ export function DeskScreen(props: DeskProps) {
                   ]
                 : [
                     {
-                      label: 'Take the passage away',
+                      label: 'Delete the passage',
                       act: mayPublish ? () => void steps.removePassage() : undefined,
                     },
                   ]),

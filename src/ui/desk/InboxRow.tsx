@@ -88,7 +88,7 @@ export function InboxRow(props: InboxRowProps) {
       >
         {sender.slice(0, 1)}
       </span>
-      <div className="min-w-0 flex-1">
+      <div className="min-w-0 flex-1" lang={language}>
         <div className="flex gap-2">
           <span className="font-semibold">{sender}</span>
           <span className="truncate text-slate" title={address}>
@@ -97,7 +97,7 @@ export function InboxRow(props: InboxRowProps) {
           <span className="ms-auto text-slate">{time}</span>
         </div>
         {editor('subject', 'Subject', 'font-semibold')}
-        {editor('preheader', 'Preheader', 'text-slate [&_.ProseMirror]:min-h-6')}
+        {editor('preheader', 'Preview text', 'text-slate [&_.ProseMirror]:min-h-6')}
         {rendered && <Cuts rendered={rendered} direction={direction} wide={width > 500} />}
       </div>
     </div>

@@ -5,6 +5,7 @@ import type { Finding } from '@/core/preflight';
 import { languageName } from '@/core/names';
 import { templateChanges, type Template } from '@/core/template';
 import type { Rendered } from '@/workers/protocol';
+import { ScaledSheet } from '../bench/ScaledSheet';
 import { PublishFrame } from '../bench/PublishFrame';
 import { plural } from '../parts/format';
 import { PanelTitle } from '../parts/Page';
@@ -23,6 +24,8 @@ export interface PublishProps {
   findings: readonly Finding[];
   renderBefore: () => Promise<Rendered | undefined>;
   after: string | undefined;
+  /** Of the message, in pixels. */
+  width: number;
   orderNumber: string;
   language: string;
   trouble: string | undefined;
@@ -41,6 +44,7 @@ export function PublishDialog(props: PublishProps) {
     findings,
     renderBefore,
     after,
+    width,
     orderNumber,
     language,
     trouble,
@@ -101,13 +105,13 @@ export function PublishDialog(props: PublishProps) {
           {none ? (
             <p className="mt-3 text-sm text-slate">{none}</p>
           ) : (
-            <div className="mt-1 h-[50vh] overflow-hidden lg:h-[60vh] border border-rule bg-sheet">
-              <iframe
-                sandbox=""
-                title={`${title} publishing`}
-                srcDoc={html ?? ''}
-                className="h-[150%] w-[150%] origin-top-left scale-[0.6667]"
-              />
+            <div
+              tabIndex={0}
+              role="group"
+              aria-label={`${title} publishing`}
+              className="mt-1 h-[50vh] overflow-auto border border-rule lg:h-[60vh]"
+            >
+              <ScaledSheet html={html} width={width} title={`${title} publishing`} still />
             </div>
           )}
         </div>

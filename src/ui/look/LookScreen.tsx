@@ -30,7 +30,7 @@ import { TablesPart } from './parts/TablesPart';
 import { TypePart } from './parts/TypePart';
 import type { PartProps } from './parts/common';
 import { PublishLook } from './PublishLook';
-import { ScaledSheet } from './ScaledSheet';
+import { ScaledSheet } from '../bench/ScaledSheet';
 import { StartsPart } from './StartsPart';
 import { TryingBar } from './TryingBar';
 import type { LookMessage } from '@/contract/templates';

@@ -6,7 +6,7 @@ import { PublishFrame } from '../bench/PublishFrame';
 import { Segments } from '../parts/fields';
 import { plural } from '../parts/format';
 import { PanelTitle } from '../parts/Page';
-import { ScaledSheet } from './ScaledSheet';
+import { ScaledSheet } from '../bench/ScaledSheet';
 import type { LookMessage } from '@/contract/templates';
 
 export function PublishLook({

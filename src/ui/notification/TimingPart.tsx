@@ -139,7 +139,7 @@ export function TimingPart({ moment, schedule, zone, now, failure, onChange }: T
                 />
                 {problem ? (
                   <p className="text-xs text-madder">
-                    Message {i + 1} {problem}
+                    Message {i + 1}: {problem}
                   </p>
                 ) : (
                   due && (

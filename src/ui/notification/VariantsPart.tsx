@@ -166,7 +166,7 @@ export function VariantsPart(props: VariantsPartProps) {
                     .join('; ')}
                 </p>
               )}
-              {problem && open !== i && <p className="text-xs text-madder">It {problem}</p>}
+              {problem && open !== i && <p className="text-xs text-madder">{problem}</p>}
               {open === i && (
                 <div className="mt-2 flex flex-col gap-2">
                   {!last && (
@@ -215,7 +215,7 @@ export function VariantsPart(props: VariantsPartProps) {
                           setOpen(undefined);
                         }}
                       >
-                        Take this version away
+                        Delete this version
                       </button>
                     </>
                   )}

@@ -46,7 +46,7 @@ export function PiecesTable({
             <tr key={l.sku} className="border-b border-rule">
               <td className="py-1 pe-2">
                 {l.name}
-                {problem && <div className="text-xs text-madder">This {problem}</div>}
+                {problem && <div className="text-xs text-madder">{problem}</div>}
               </td>
               <td className="py-1">
                 <input

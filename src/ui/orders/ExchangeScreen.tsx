@@ -133,7 +133,7 @@ export function ExchangeScreen({ base, currency, mayBring, mayTakePeople, onPrev
             <PanelTitle>Export</PanelTitle>
             {kind !== 'products' && !mayTakePeople ? (
               <p className="mt-1 text-slate">
-                {whoMay('customers.export')} may take out all {kind}.
+                {whoMay('customers.export')} may export all {kind}.
               </p>
             ) : (
               <div className="mt-2 flex gap-2">

@@ -123,9 +123,9 @@ function Figures({ order }: { order: Order }) {
   const totals = orderTotals(order);
   const sum = (key: string, label: ReactNode, minor: number, strong = false) => (
     <tr key={key} className={strong ? 'font-semibold' : ''}>
-      <td colSpan={2} className="pt-1">
+      <th scope="row" colSpan={2} className="pt-1 text-start font-[inherit]">
         {label}
-      </td>
+      </th>
       <td className={`pt-1 text-end ${strong ? 'font-serif text-base' : ''}`}>
         <Money minor={minor} currency={currency} />
       </td>
@@ -133,13 +133,20 @@ function Figures({ order }: { order: Order }) {
   );
   return (
     <table className="w-full">
+      <thead className="sr-only">
+        <tr>
+          <th scope="col">Item</th>
+          <th scope="col">Quantity</th>
+          <th scope="col">Amount</th>
+        </tr>
+      </thead>
       <tbody>
         {order.lines.map((line, i) => (
           <tr key={`${line.product.sku} ${i}`} className="border-b border-rule">
-            <td className="py-1.5 pe-2">
+            <th scope="row" className="py-1.5 pe-2 text-start font-normal">
               {line.product.name}
               {line.options && <span className="text-slate"> {line.options}</span>}
-            </td>
+            </th>
             <td className="px-2 text-end">{line.quantity}</td>
             <td className="text-end">
               <Money minor={lineTotal(line)} currency={currency} />

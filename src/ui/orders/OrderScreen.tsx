@@ -156,7 +156,7 @@ export function OrderScreen(props: OrderProps) {
                   </div>
                 ) : (
                   <div className="truncate text-slate" dir="auto">
-                    {d.state === 'accepted' ? d.subject : d.words || d.subject}
+                    {d.state === 'accepted' || !d.words ? <bdi lang={d.language}>{d.subject}</bdi> : d.words}
                   </div>
                 )}
               </li>

@@ -56,7 +56,7 @@ export function OrdersScreen({
           {rows.length === 0 ? (
             <Empty title={filtered ? 'No order matches' : 'No orders yet'}>
               {filtered
-                ? 'Take a filter away, or look for a part of the number, the name or the address.'
+                ? 'Remove a filter, or look for a part of the number, the name or the address.'
                 : 'Orders arrive as events from your shop, or place one here.'}
             </Empty>
           ) : (

@@ -99,8 +99,8 @@ export function SetUpForm({ languages, currencies, timeZones, onSetUp }: SetUpPr
           {text('store', 'Name')}
           {text('name', 'Your name', { autoComplete: 'name' })}
           {text('url', 'Address on the web')}
-          {text('email', 'Your mail address', { type: 'email', autoComplete: 'username' })}
-          {text('storeEmail', 'Mail address for customers', { type: 'email' })}
+          {text('email', 'Your email address', { type: 'email', autoComplete: 'username' })}
+          {text('storeEmail', 'Email address for customers', { type: 'email' })}
           {text('password', 'Password', {
             type: 'password',
             autoComplete: 'new-password',

@@ -61,7 +61,7 @@ export function SignInForm({ to }: { to: string }) {
           <h1 className="font-serif text-2xl font-medium">Libellus</h1>
           <p className="mt-1 mb-6 text-sm text-slate">Order messages: written, routed, sent, and shown to arrive.</p>
           <div className="flex flex-col gap-4">
-            <Field label="Mail address">
+            <Field label="Email address">
               {(ids) => (
                 <input
                   {...ids}

@@ -32,7 +32,7 @@ export async function sendTest(access: Access, request: TestRequest): Promise<{ 
   const { slug, to, language } = request;
   if (!isMailAddress(to))
     throw new AppError('invalid', 'The test needs an address.', [
-      { path: '/to', message: `"${to}" is not a mail address` },
+      { path: '/to', message: 'Enter an email address with a name, an @ and a domain, such as anna@shop.example.' },
     ]);
   const kept = await templateFor(access, slug, request.draft === undefined ? 'live' : 'draft');
   const [services, senders] = await Promise.all([servicesOf(access.store.id), sendersOf(access.store.id)]);

@@ -6,6 +6,7 @@ import { useEditorState } from '@tiptap/react';
 import { useState } from 'react';
 import { placeholdersAt } from '@/core/placeholders';
 import { safeUrl } from '@/core/text';
+import { Toolbar } from '../../parts/Toolbar';
 
 export function FormatBar({
   editor,
@@ -31,14 +32,9 @@ export function FormatBar({
     }),
   });
   const button = (on: boolean): string =>
-    `min-w-7 px-2 py-1 ${on ? 'bg-sheet/25' : 'hover:bg-sheet/15'} disabled:opacity-40`;
+    `min-w-7 px-2 py-1 ${on ? 'bg-sheet/25' : 'hover:bg-sheet/15'} aria-disabled:opacity-40`;
   return (
-    <div
-      className="relative inline-flex bg-ink text-sm text-sheet"
-      role="toolbar"
-      aria-label="Formatting"
-      onMouseDown={(e) => e.preventDefault()}
-    >
+    <Toolbar label="Formatting" className="relative inline-flex bg-ink text-sm text-sheet">
       <button
         type="button"
         aria-pressed={state.bold}
@@ -61,10 +57,14 @@ export function FormatBar({
         type="button"
         aria-pressed={state.link}
         className={button(state.link)}
-        disabled={!state.link && state.empty}
-        title={!state.link && state.empty ? 'Select the words to link first' : undefined}
+        aria-disabled={!state.link && state.empty}
+        title={!state.link && state.empty ? 'Select the text to link first' : undefined}
         onClick={() =>
-          state.link ? editor.chain().focus().extendMarkRange('link').unsetMark('link').run() : setLinking(!linking)
+          !state.link && state.empty
+            ? undefined
+            : state.link
+              ? editor.chain().focus().extendMarkRange('link').unsetMark('link').run()
+              : setLinking(!linking)
         }
       >
         {state.link ? 'Unlink' : 'Link'}
@@ -109,7 +109,7 @@ export function FormatBar({
           }}
         />
       )}
-    </div>
+    </Toolbar>
   );
 }
 
@@ -136,7 +136,7 @@ function LinkForm({
       }}
     >
       <label className="text-xs text-slate">
-        Address
+        Link to
         <input
           autoFocus
           className="input mt-1"
@@ -146,7 +146,7 @@ function LinkForm({
           aria-invalid={wrong}
         />
       </label>
-      {wrong && <p className="mt-1 text-xs text-madder">Give the full address, with https:// at the beginning</p>}
+      {wrong && <p className="mt-1 text-xs text-madder">Enter a full link that begins with https://.</p>}
       <div className="mt-2 flex flex-wrap gap-x-3 text-xs">
         <span className="text-slate">or</span>
         {placeholdersAt(moment)
@@ -158,7 +158,7 @@ function LinkForm({
           ))}
       </div>
       <button type="submit" className="btn mt-3" disabled={url.trim() === '' || wrong}>
-        Link the words
+        Add link
       </button>
     </form>
   );

@@ -43,7 +43,7 @@ export function WordsOnSheet(props: WordsOnSheetProps) {
   if (!form || !isTypedOnSheet(block) || !segment?.words) return null;
   const { top, left, width, height } = place.words;
   return (
-    <div className="absolute z-10" style={{ top, left, width, minHeight: height }}>
+    <div lang={language} className="absolute z-10" style={{ top, left, width, minHeight: height }}>
       <WordsEditor
         key={`${language} ${block.id}`}
         handle={props.editorRef}

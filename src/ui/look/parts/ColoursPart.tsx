@@ -24,10 +24,19 @@ export function ColoursPart(props: PartProps) {
       <div>
         <div className="mb-1 text-sm text-slate">Contrast</div>
         <table className="w-full text-xs" data-testid="contrast">
+          <thead className="sr-only">
+            <tr>
+              <th scope="col">Colours</th>
+              <th scope="col">Contrast</th>
+              <th scope="col">Result</th>
+            </tr>
+          </thead>
           <tbody>
             {pairs.map((p) => (
               <tr key={p.label} className="border-t border-rule">
-                <td className="py-1">{p.label}</td>
+                <th scope="row" className="py-1 text-start font-normal">
+                  {p.label}
+                </th>
                 <td className={`py-1 text-end ${p.passes ? '' : 'font-semibold text-madder'}`}>{p.ratio.toFixed(1)}</td>
                 <td className="py-1 ps-2">
                   {p.passes ? (
@@ -38,7 +47,7 @@ export function ColoursPart(props: PartProps) {
                       className="link"
                       onClick={() => onLook({ ...look, colours: { ...look.colours, [p.role]: p.offer } }, 'contrast')}
                     >
-                      take {p.offer}
+                      use {p.offer}
                     </button>
                   ) : (
                     `needs ${p.wanted}`

@@ -1,11 +1,22 @@
 'use client';
 /** A message to look at, made smaller to fit its place, and patched rather than loaded anew. */
 import { useEffect, useLayoutEffect, useRef, useState } from 'react';
-import { patchDocument } from '../bench/patch';
+import { patchDocument } from './patch';
 
 const EMPTY = '<!doctype html><html><head></head><body></body></html>';
 
-export function ScaledSheet({ html, width, title }: { html: string | undefined; width: number; title: string }) {
+export function ScaledSheet({
+  html,
+  width,
+  title,
+  still = false,
+}: {
+  html: string | undefined;
+  width: number;
+  title: string;
+  /** Only to be looked at: nothing in it is reached by mouse or keyboard. */
+  still?: boolean;
+}) {
   const frame = useRef<HTMLIFrameElement>(null);
   const place = useRef<HTMLDivElement>(null);
   const [ready, setReady] = useState(false);
@@ -47,6 +58,7 @@ export function ScaledSheet({ html, width, title }: { html: string | undefined; 
           srcDoc={EMPTY}
           onLoad={() => setReady(true)}
           tabIndex={-1}
+          inert={still}
           className="block origin-top-left bg-sheet"
           style={{ width, height, transform: `scale(${scale})` }}
           data-ready={html !== undefined}

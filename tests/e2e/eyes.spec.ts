@@ -1,0 +1,307 @@
+/** What one sees and hears: every screen by axe, by day and by night, in few colours, in large type, and as it is read out. */
+import { mkdtempSync, mkdirSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import axe from 'axe-core';
+import { chromium, type Page } from '@playwright/test';
+import { withoutRoom } from './room';
+import { expect, signIn, test } from './support';
+
+/** What axe finds on the page. The message itself stands in a frame without script, where axe cannot run. */
+async function axeFindings(page: Page, name: string): Promise<string[]> {
+  await page.evaluate(axe.source);
+  const violations = await page.evaluate(async () => {
+    const { axe: there } = window as unknown as { axe: typeof axe };
+    const tags = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'];
+    return (await there.run(document, { runOnly: tags, iframes: false, resultTypes: ['violations'] })).violations;
+  });
+  return violations.map(
+    (v) =>
+      `${name}: ${v.id}: ${v.nodes
+        .slice(0, 3)
+        .map((n) => n.target.join(' '))
+        .join(' | ')}`,
+  );
+}
+
+test('every screen passes axe at WCAG 2.2 AA', async ({ page }) => {
+  await page.goto('/sign-in');
+  await expect(page.getByRole('button', { name: 'Sign in' })).toBeVisible();
+  const found = await axeFindings(page, 'sign-in');
+  await signIn(page);
+  for (const path of [
+    'today',
+    'journey?order=LBL-1001',
+    'journey?view=list',
+    'journey/payment-due',
+    'journey/order-received',
+    'desk/order-received',
+    'desk/new-order?part=text',
+    'desk/on-its-way?order=SAMPLE-PART&light=dark',
+    'desk/on-its-way?part=source',
+    'passages/how-we-pack',
+    'look',
+    ...['logo', 'colours', 'type', 'shape', 'masthead', 'tables', 'footer', 'css'].map((part) => `look?part=${part}`),
+    'routing',
+    'sending/services',
+    'sending/services/new',
+    'sending/senders',
+    'sending/domains',
+    'sending/withheld',
+    'orders',
+    'orders/LBL-1001',
+    'orders/LBL-1001/walk',
+    'orders/new',
+    'orders/connect',
+    'orders/exchange',
+    'phrasebook',
+    'deliveries',
+    'deliveries?state=failed,bounced',
+  ]) {
+    await page.goto(`/s/quillwick/${path}`);
+    await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
+    if (path === 'desk/order-received') {
+      await page.locator('[data-block="next"]').click();
+      await expect(page.locator('.on-sheet [role="textbox"]')).toBeVisible();
+    }
+    found.push(...(await axeFindings(page, path)));
+  }
+  await page.setViewportSize({ width: 390, height: 844 });
+  for (const path of ['today', 'journey', 'orders', 'deliveries', 'desk/order-received', 'look', 'store/names']) {
+    await page.goto(`/s/quillwick/${path}`);
+    await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
+    await page.getByRole('button', { name: 'Menu' }).click();
+    found.push(...(await axeFindings(page, `${path} on a phone`)));
+  }
+  expect(found).toEqual([]);
+});
+
+test('the messages themselves pass axe', async ({ page }) => {
+  await signIn(page);
+  const found: string[] = [];
+  for (const [slug, language] of [
+    ['order-received', 'en'],
+    ['on-its-way', 'de'],
+    ['refund-issued', 'en'],
+  ] as const) {
+    const response = await page.request.get(
+      `/s/quillwick/desk/${slug}/export?as=html&language=${language}&order=SAMPLE-PART`,
+    );
+    await page.setContent(await response.text());
+    found.push(...(await axeFindings(page, slug)));
+  }
+  expect(found).toEqual([]);
+});
+
+test('the messages fit a screen of 320 pixels, and hold the same words with pictures off', async ({ page }) => {
+  await signIn(page);
+  for (const [slug, language, order] of [
+    ['order-received', 'en', 'SAMPLE-MANY'],
+    ['order-received', 'de', 'SAMPLE-LONG'],
+    ['on-its-way', 'de', 'SAMPLE-PART'],
+    ['refund-issued', 'en', 'SAMPLE-ACCOUNT'],
+  ] as const) {
+    const response = await page.request.get(
+      `/s/quillwick/desk/${slug}/export?as=html&language=${language}&order=${order}`,
+    );
+    const html = await response.text();
+    await page.setViewportSize({ width: 320, height: 640 });
+    await page.setContent(html);
+    const width = await page.evaluate(() => document.documentElement.scrollWidth);
+    expect(width, `${slug} ${order} at 320 px`).toBeLessThanOrEqual(320);
+    const words = await page.locator('body').innerText();
+    await page.setContent(html.replace(/(<img\b[^>]*?)\ssrc="[^"]*"/g, '$1'));
+    expect(await page.locator('body').innerText()).toBe(words);
+  }
+});
+
+test('by night every screen can be read as well', async ({ page }) => {
+  await page.emulateMedia({ colorScheme: 'dark' });
+  await page.goto('/sign-in');
+  const found = await axeFindings(page, 'sign-in');
+  await signIn(page);
+  for (const path of [
+    'today',
+    'journey?order=LBL-1001',
+    'journey?view=list',
+    'journey/order-received',
+    'desk/order-received',
+    'desk/on-its-way?part=source',
+    'look?part=colours',
+    'look?part=css',
+    'routing',
+    'sending/services',
+    'sending/services/new',
+    'sending/domains',
+    'orders',
+    'orders/LBL-1001',
+    'orders/new',
+    'orders/connect',
+    'deliveries',
+    'store/payment',
+  ]) {
+    await page.goto(`/s/quillwick/${path}`);
+    await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
+    found.push(...(await axeFindings(page, path)));
+  }
+  expect(found).toEqual([]);
+});
+
+const ground = (page: Page): Promise<string> => page.evaluate(() => getComputedStyle(document.body).backgroundColor);
+
+test('light or dark is chosen by each person for a browser, and follows the system until then', async ({ page }) => {
+  await signIn(page);
+  const light = await ground(page);
+  await page.emulateMedia({ colorScheme: 'dark' });
+  const dark = await ground(page);
+  expect(dark).not.toBe(light);
+  await page.getByRole('button', { name: /Marta Oyelaran/ }).click();
+  await page.getByRole('menuitem', { name: 'Light' }).click();
+  await expect.poll(() => ground(page)).toBe(light);
+  await page.reload();
+  expect(await ground(page)).toBe(light);
+  await page.getByRole('button', { name: /Marta Oyelaran/ }).click();
+  await expect(page.getByRole('menuitem', { name: 'Light, chosen' })).toBeVisible();
+  await page.getByRole('menuitem', { name: 'As the system has them' }).click();
+  await expect.poll(() => ground(page)).toBe(dark);
+  // A chart is drawn anew in the colours of the night.
+  const label = page.locator('[aria-label^="Deliveries by outcome"] svg text').first();
+  await expect(label).toBeVisible();
+  await page.emulateMedia({ colorScheme: 'light' });
+  const byDay = await label.getAttribute('fill');
+  await page.emulateMedia({ colorScheme: 'dark' });
+  await expect(label).not.toHaveAttribute('fill', byDay!);
+});
+
+test('in the few colours of a person, on and off, chosen and not, still differ', async ({ page }) => {
+  await page.emulateMedia({ forcedColors: 'active' });
+  await signIn(page);
+  await page.goto('/s/quillwick/journey');
+  const face = (on: boolean): Promise<string[]> =>
+    page
+      .getByRole('switch', { checked: on })
+      .first()
+      .evaluate((el) => [...el.querySelectorAll('span')].map((s) => getComputedStyle(s).backgroundColor));
+  const [onFace, offFace] = [await face(true), await face(false)];
+  expect(onFace[0]).not.toBe(offFace[0]);
+  // The knob is seen on its ground, whichever way it is.
+  for (const [box, knob] of [onFace, offFace]) expect(knob).not.toBe(box);
+  const board = page.getByRole('radio', { name: 'Board' });
+  const list = page.getByRole('radio', { name: 'List' });
+  const back = (el: Element): string => getComputedStyle(el).backgroundColor;
+  expect(await board.evaluate(back)).not.toBe(await list.evaluate(back));
+});
+
+test('in type of twice the size nothing is cut off or lies over something else', async ({ page, baseURL }) => {
+  test.setTimeout(240_000);
+  await signIn(page);
+  const { cookies } = await page.context().storageState();
+  const folder = mkdtempSync(join(tmpdir(), 'libellus-large-'));
+  mkdirSync(join(folder, 'Default'));
+  writeFileSync(
+    join(folder, 'Default', 'Preferences'),
+    JSON.stringify({ webkit: { webprefs: { default_font_size: 32, default_fixed_font_size: 26 } } }),
+  );
+  const large = await chromium.launchPersistentContext(folder, {
+    executablePath: '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu'],
+    viewport: { width: 1280, height: 800 },
+    reducedMotion: 'reduce',
+    baseURL: baseURL!,
+  });
+  try {
+    await large.addCookies(cookies);
+    const there = await large.newPage();
+    const found: string[] = [];
+    for (const path of [
+      'today',
+      'journey',
+      'journey/order-received',
+      'desk/order-received',
+      'look',
+      'phrasebook',
+      'routing',
+      'sending/services',
+      'sending/services/new',
+      'orders',
+      'orders/LBL-1001',
+      'orders/new',
+      'deliveries',
+      'store/payment',
+    ]) {
+      await there.goto(`/s/quillwick/${path}`);
+      await expect(there.getByRole('heading', { level: 1 }).first()).toBeVisible();
+      expect(await there.evaluate(() => getComputedStyle(document.documentElement).fontSize)).toBe('32px');
+      for (const words of await withoutRoom(there)) found.push(`${path}: ${words}`);
+    }
+    expect(found).toEqual([]);
+  } finally {
+    await large.close();
+    rmSync(folder, { recursive: true, force: true });
+  }
+});
+
+test.describe('as it is read out', () => {
+  test('Today is headed, listed and linked', async ({ page }) => {
+    await signIn(page);
+    await expect(page.getByRole('main')).toMatchAriaSnapshot(`
+      - main:
+        - heading "Today" [level=1]
+        - region "What is ready and what is not":
+          - heading "Sending services" [level=2]
+          - heading "Languages of customers" [level=2]
+          - list:
+            - listitem:
+              - link /English complete/
+        - list:
+          - listitem:
+            - link /\\d+ sent today/
+          - listitem:
+            - link /\\d+ scheduled/
+        - heading "Deliveries by outcome" [level=2]
+        - img /Deliveries by outcome over the last 30 days/
+        - heading "Last failures" [level=2]
+    `);
+  });
+
+  test('the Journey is a table of moments and audiences, and each card says what it is', async ({ page }) => {
+    await signIn(page);
+    await page.goto('/s/quillwick/journey');
+    await expect(page.getByRole('table')).toMatchAriaSnapshot(`
+      - table:
+        - rowgroup:
+          - row:
+            - columnheader "Audience"
+            - columnheader "Placed"
+            - columnheader "Payment"
+        - rowgroup:
+          - row:
+            - rowheader "Customer"
+            - cell:
+              - article "Order received":
+                - link /Order received/
+                - link "at once: settings of Order received"
+                - img /languages complete/
+                - switch "Order received is on" [checked]
+    `);
+  });
+
+  test('an order names its goods, amounts and what was sent', async ({ page }) => {
+    await signIn(page);
+    await page.goto('/s/quillwick/orders/LBL-1001');
+    await expect(page.getByRole('main')).toMatchAriaSnapshot(`
+      - main:
+        - heading "LBL-1001" [level=1]
+        - button "What happens next"
+        - table:
+          - rowgroup:
+            - row "Item Quantity Amount"
+          - rowgroup:
+            - row:
+              - rowheader
+              - cell
+              - cell
+        - heading "What was sent about it" [level=2]
+    `);
+  });
+});
