@@ -330,7 +330,7 @@ test('a block is copied to another message with its words', async ({ page }) => 
   await open(page);
   await page.locator('[data-block="inside"]').click();
   await page.getByRole('button', { name: 'Copy to ...' }).click();
-  await page.getByLabel('Message', { exact: true }).click();
+  await page.getByRole('button', { name: /^Message: / }).click();
   await page.getByRole('option', { name: 'Order received', exact: true }).click();
   await page.getByRole('button', { name: 'Copy the block' }).click();
   await expect(page.getByText(/is in the draft of Order received\./)).toBeVisible();
@@ -363,7 +363,7 @@ test('a code that is over stops a message, and so does one that a single person 
     ['FAIR2026', 'FAIR2026 is used up'],
     ['THANKS-DOROTHEA', 'can be used once only'],
   ] as const) {
-    await page.getByLabel('Code', { exact: true }).click();
+    await page.getByRole('button', { name: /^Code: / }).click();
     await page.getByRole('option', { name: code }).click();
     await expect(page.getByTestId('findings')).toContainText(why);
   }

@@ -204,7 +204,7 @@ test('an earlier edition is taken back to the bench', async ({ page }) => {
   await page.getByRole('button', { name: 'More' }).click();
   await page.getByRole('menuitem', { name: 'Start from ...' }).click();
   await page.getByRole('radio', { name: 'An edition' }).click();
-  await page.getByLabel('Edition', { exact: true }).click();
+  await page.getByRole('button', { name: /^Edition: / }).click();
   await page.getByRole('option', { name: /Edition 1/ }).click();
   await page.getByRole('button', { name: 'Replace draft' }).click();
   await expect(page.getByText('The draft now starts from edition 1.')).toBeVisible();

@@ -151,6 +151,8 @@ const ground = (page: Page): Promise<string> => page.evaluate(() => getComputedS
 
 test('light or dark is chosen by each person for a browser, and follows the system until then', async ({ page }) => {
   await signIn(page);
+  await page.goto('/s/quillwick/today');
+  await expect(page.getByRole('heading', { name: 'Today' })).toBeVisible();
   const light = await ground(page);
   await page.emulateMedia({ colorScheme: 'dark' });
   const dark = await ground(page);
@@ -244,6 +246,7 @@ test('in type of twice the size nothing is cut off or lies over something else',
 test.describe('as it is read out', () => {
   test('Today is headed, listed and linked', async ({ page }) => {
     await signIn(page);
+    await page.goto('/s/quillwick/today');
     await expect(page.getByRole('main')).toMatchAriaSnapshot(`
       - main:
         - heading "Today" [level=1]
@@ -280,7 +283,7 @@ test.describe('as it is read out', () => {
             - cell:
               - article "Order received":
                 - link /Order received/
-                - link "at once: settings of Order received"
+                - link /at once. settings of Order received/
                 - img /languages complete/
                 - switch "Order received is on" [checked]
     `);

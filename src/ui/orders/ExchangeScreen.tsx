@@ -66,7 +66,9 @@ export function ExchangeScreen({ base, currency, mayBring, mayTakePeople, onPrev
     const result = await answered(onBring(kind, goodOnly, formOf(file)));
     setBusy(undefined);
     if (!result.ok) return setFailure(result.error);
-    toast.success(`Brought in: ${result.value.fresh} new, ${result.value.known} that were there.`);
+    toast.success(
+      `${plural(result.value.fresh + result.value.known, 'row', 'rows')} imported: ${result.value.fresh} new, ${result.value.known} changed.`,
+    );
     setPreview(undefined);
     setFile(undefined);
     setBrought(brought + 1);
@@ -171,11 +173,11 @@ export function ExchangeScreen({ base, currency, mayBring, mayTakePeople, onPrev
                   disabled={busy !== undefined || good === 0 || preview.problemCount > 0}
                   onClick={() => void bring(false)}
                 >
-                  Import all {good} rows
+                  Import {plural(good, 'row', 'rows')}
                 </button>
                 {preview.problemCount > 0 && good > 0 && (
                   <button type="button" className="btn" disabled={busy !== undefined} onClick={() => void bring(true)}>
-                    Import {good} valid rows
+                    Import {plural(good, 'valid row', 'valid rows')}
                   </button>
                 )}
               </div>
@@ -195,7 +197,12 @@ export function ExchangeScreen({ base, currency, mayBring, mayTakePeople, onPrev
                       <li key={i} className="flex gap-3 border-b border-rule py-1">
                         <span className="w-16 shrink-0 text-slate">{p.row > 0 ? `row ${p.row}` : 'file'}</span>
                         <span>
-                          {p.column && <code className="font-semibold">{p.column}</code>} {p.message}
+                          {p.column && (
+                            <>
+                              <code className="font-semibold">{p.column}</code>:{' '}
+                            </>
+                          )}
+                          {p.message}
                         </span>
                       </li>
                     ))}
