@@ -33,11 +33,11 @@ test('bold, a link and a paragraph are typed in place and stand in the message',
   for (let i = 0; i < 5; i += 1) await page.keyboard.press('Shift+ArrowLeft');
   await page.getByRole('button', { name: 'Bold' }).click();
   await page.getByRole('button', { name: 'Link', exact: true }).click();
-  await page.getByRole('textbox', { name: 'Address' }).fill('quillwick.example/terms');
-  await expect(page.getByText('Give the full address, with https://')).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Link the words' })).toBeDisabled();
-  await page.getByRole('textbox', { name: 'Address' }).fill('https://quillwick.example/terms');
-  await page.getByRole('button', { name: 'Link the words' }).click();
+  await page.getByRole('textbox', { name: 'Link to' }).fill('quillwick.example/terms');
+  await expect(page.getByText('Enter a full link that begins with https://.')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Add link' })).toBeDisabled();
+  await page.getByRole('textbox', { name: 'Link to' }).fill('https://quillwick.example/terms');
+  await page.getByRole('button', { name: 'Add link' }).click();
   const link = sheet(page).locator('.lb-help a[href="https://quillwick.example/terms"]');
   await expect(link).toHaveText('terms');
   await expect(sheet(page).locator('.lb-help p')).toHaveCount(2);

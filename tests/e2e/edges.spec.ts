@@ -204,12 +204,12 @@ test('an order with nothing in it, and with half a product, is refused at the pl
 test('a port out of range is refused at its field, and what was typed stays', async ({ page }) => {
   await signIn(page);
   await page.goto('/s/quillwick/sending/services/new');
-  await page.getByLabel('Port').fill('70000');
+  await page.getByRole('textbox', { name: 'Port' }).fill('70000');
   await page.getByLabel('Daily limit resets at').fill('25:99');
   await page.getByRole('button', { name: 'Save and check' }).click();
   await expect(page.getByText('Enter a port from 1 to 65535.')).toBeVisible();
   await expect(page.getByText(/^Daily limit resets at \S/)).toBeVisible();
-  await expect(page.getByLabel('Port')).toHaveValue('70000');
+  await expect(page.getByRole('textbox', { name: 'Port' })).toHaveValue('70000');
   await page.goto('/s/quillwick/sending/senders');
   await page.getByLabel('Address').first().fill('orders@quillwick');
   await page.getByRole('button', { name: 'Save the senders' }).click();

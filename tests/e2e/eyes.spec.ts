@@ -163,7 +163,7 @@ test('light or dark is chosen by each person for a browser, and follows the syst
   await page.reload();
   expect(await ground(page)).toBe(light);
   await page.getByRole('button', { name: /Marta Oyelaran/ }).click();
-  await expect(page.getByRole('menuitem', { name: 'Light, chosen' })).toBeVisible();
+  await expect(page.getByRole('menuitem', { name: /Light.*chosen/ })).toBeVisible();
   await page.getByRole('menuitem', { name: 'As the system has them' }).click();
   await expect.poll(() => ground(page)).toBe(dark);
   // A chart is drawn anew in the colours of the night.
@@ -241,6 +241,27 @@ test('in type of twice the size nothing is cut off or lies over something else',
     await large.close();
     rmSync(folder, { recursive: true, force: true });
   }
+});
+
+test('an order’s record is printed whole, without what one only presses', async ({ page }) => {
+  await signIn(page);
+  await page.goto('/s/quillwick/orders/LBL-1001');
+  await expect(page.getByRole('heading', { name: 'LBL-1001', level: 1 })).toBeVisible();
+  await page.emulateMedia({ media: 'print', colorScheme: 'dark' });
+  await expect(page.getByRole('navigation', { name: 'Libellus' })).toBeHidden();
+  await expect(page.getByRole('button', { name: 'What happens next' })).toBeHidden();
+  await expect(page.getByText('Total', { exact: true })).toBeVisible();
+  const cut = await page.evaluate(() =>
+    [...document.querySelectorAll('main *')]
+      .filter((el) => el.clientHeight > 0 && el.scrollHeight > el.clientHeight + 2 && !el.matches('svg *, iframe'))
+      .filter((el) => getComputedStyle(el).overflowY !== 'visible')
+      .map((el) => el.tagName),
+  );
+  expect(cut).toEqual([]);
+  // By night, too, paper is white.
+  expect(await page.evaluate(() => getComputedStyle(document.documentElement).colorScheme)).toBe('light');
+  const pdf = await page.pdf({ format: 'A4' });
+  expect(pdf.length).toBeGreaterThan(10_000);
 });
 
 test.describe('as it is read out', () => {

@@ -18,13 +18,14 @@ test('the first owner is made with the printed code, and publishes the first edi
   await expect(page.getByText('Use 10 to 128 characters.')).toBeVisible();
   await fillIn(page, { Password: FIRST_STORE.Password });
   await page.getByRole('button', { name: 'Make the store' }).click();
-  await expect(page.getByText('Set-up code is not the one that ./libellus start printed')).toBeVisible();
+  await expect(page.getByText('Enter the code that ./libellus start printed.')).toBeVisible();
   await expect(page.getByLabel('Your name')).toHaveValue('Edda Lindqvist');
   await fillIn(page, { 'Set-up code': libellus.setUpCode });
   await page.getByRole('button', { name: 'Make the store' }).click();
 
   await page.waitForURL('**/s/inkwell-books/today');
-  await expect(page.getByText('no notification has been published')).toBeVisible();
+  await expect(page.getByText('6 steps left')).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Publish a notification for customers and turn it on' })).toBeVisible();
   await expect(page.getByText('No staff recipients: New order, Hold: payment failed')).toBeVisible();
 
   await page.goto(`${BASE}/s/inkwell-books/desk/order-received`);

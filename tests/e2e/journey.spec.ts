@@ -11,7 +11,8 @@ test('words are changed and published, a service is connected, an order is place
   await signIn(page);
 
   await test.step('Today says that nothing can go out yet', async () => {
-    await expect(page.getByText('No sending service is connected, so nothing can go out.')).toBeVisible();
+    await expect(page.getByText('2 steps left')).toBeVisible();
+    await expect(page.getByRole('link', { name: 'Connect a sending service' })).toBeVisible();
   });
 
   await test.step('open Order received on the Desk', async () => {
@@ -105,7 +106,7 @@ test('words are changed and published, a service is connected, an order is place
     await expect(page.getByLabel('User')).toHaveValue(SERVICE.user);
     // What was found can be changed.
     await choosePick(page, 'Security', 'STARTTLS usually');
-    await page.getByLabel('Port').fill(SERVICE.port);
+    await page.getByRole('textbox', { name: 'Port' }).fill(SERVICE.port);
     await page.getByLabel('Password', { exact: true }).fill('linen-thread-19');
     await page.getByRole('button', { name: 'Save and check' }).click();
     const step = page.locator('[data-step="sign-in"]');
@@ -202,6 +203,8 @@ test('words are changed and published, a service is connected, an order is place
   await test.step('Today is satisfied', async () => {
     await page.getByRole('link', { name: 'Today' }).click();
     await expect(page.getByText('smtp.harrowpost.example takes mail.')).toBeVisible();
+    await expect(page.getByText(/steps? left/)).toHaveCount(0);
+    await expect(page.getByRole('link', { name: /^[1-9]\d* sent today/ })).toBeVisible();
     await expect(page.getByText(/27 notifications are live, among them Order received/)).toBeVisible();
   });
 });

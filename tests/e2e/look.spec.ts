@@ -88,7 +88,7 @@ test('a logo is made small enough, needs words, and lends its colours', async ({
   await expect(logo).toHaveAttribute('alt', 'Quillwick Trade');
 
   await page.getByLabel('Alternative text').fill('');
-  await expect(page.getByTestId('findings')).toContainText('Logo has no words for those who do not see it');
+  await expect(page.getByTestId('findings')).toContainText('The logo has no alternative text');
   await page.getByRole('button', { name: /^Publish look/ }).click();
   await expect(page.getByRole('dialog').getByRole('button', { name: /^Publish look/ })).toBeDisabled();
   await page.keyboard.press('Escape');
@@ -230,8 +230,8 @@ test('the words of the look itself are written in each language, and may be empt
   await part(page, 'Footer');
   const own = page.getByLabel('Words of the link', { exact: true }).first();
   await own.fill('');
-  await expect(page.getByTestId('findings')).toContainText('has no words');
+  await expect(page.getByTestId('findings')).toContainText('has no text');
   await own.fill('The shop');
-  await expect(page.getByTestId('findings')).not.toContainText('has no words');
+  await expect(page.getByTestId('findings')).not.toContainText('has no text');
   await saved(page);
 });

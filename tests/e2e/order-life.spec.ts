@@ -207,7 +207,9 @@ test('a notification that would reach the same people is found before it is turn
     await only.getByRole('radio', { name: 'an account' }).last().click();
     await page.getByRole('button', { name: 'Save' }).click();
     await expect(
-      page.getByText('No order can match both “the customer ordered as a guest” and “the customer has an account”.'),
+      page
+        .getByText('No order can match both “the customer ordered as a guest” and “the customer has an account”.')
+        .first(),
     ).toBeVisible();
     await only.getByRole('button', { name: 'Remove: Guest or account' }).last().click();
   });

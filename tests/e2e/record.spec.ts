@@ -16,7 +16,7 @@ test('a message that was put off is understood, tried again, and arrives', async
   const address = `grey.${Date.now()}@record-e2e.example`;
   await placeByEvent(request, `R-${Date.now()}`, address);
   await signIn(page, 'amira@quillwick.example');
-  const row = await rowOf(page, address, 'tried, will try again');
+  const row = await rowOf(page, address, 'retrying');
   await row.getByRole('link').first().click();
   await expect(page.getByText('The recipient asks unknown senders to try again a little later.')).toBeVisible();
   // What the server said stands open beside it.
@@ -105,7 +105,7 @@ test('a message that went to a mistyped address is sent again to the right one, 
   await expect(dialog.getByRole('radio', { name: /where it went/ })).toBeChecked();
   await dialog.getByRole('radio', { name: /Another address/ }).click();
   await dialog.getByLabel('Its address').fill('grace@');
-  await expect(dialog.getByText('Its address needs a name, an @ and a domain')).toBeVisible();
+  await expect(dialog.getByText('Enter an email address with a name, an @ and a domain.')).toBeVisible();
   await expect(dialog.getByRole('button', { name: 'Send it again' })).toBeDisabled();
   await dialog.getByLabel('Its address').fill(right);
   await dialog.getByLabel('Its address').press('Enter');

@@ -79,7 +79,7 @@ test('a rule that no order can meet is refused where it is built', async ({ page
     .click();
   await form.getByRole('button', { name: 'Add to New order' }).click();
   await expect(form.getByRole('alert')).toContainText(
-    'No order would be told of by this rule. The condition No order can match both the customer ordered as a guest, and the customer has an account.',
+    'No order would be told of by this rule. No order can match both “the customer ordered as a guest” and “the customer has an account”.',
   );
   await expect(form.getByLabel('Address', { exact: true })).toHaveValue('never@bindery-print.example');
   await form.getByRole('button', { name: 'Close' }).click();

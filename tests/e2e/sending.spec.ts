@@ -113,7 +113,7 @@ test('a second service takes over when the first refuses, and the record says so
   await page.goto('/s/quillwick/sending/services/new');
   await page.getByLabel('A relay for larger senders').check();
   await page.getByLabel('Host', { exact: true }).fill('relay.fernbridge.example');
-  await page.getByLabel('Port').fill(String(PORT + 6));
+  await page.getByRole('textbox', { name: 'Port' }).fill(String(PORT + 6));
   await page.getByLabel('User').fill('quillwick');
   await page.getByLabel('Password', { exact: true }).fill('fern-and-bracken');
   await page.getByLabel('Domains verified there').fill('quillwick.example');
@@ -233,7 +233,7 @@ test('the security of a service follows the port it usually has, and a readable 
 }) => {
   await page.goto('/s/quillwick/sending/services/new');
   await choosePick(page, 'Security', 'TLS from the start');
-  await expect(page.getByLabel('Port')).toHaveValue('465');
+  await expect(page.getByRole('textbox', { name: 'Port' })).toHaveValue('465');
   await choosePick(page, 'Security', 'STARTTLS if offered');
   await expect(page.getByText('What is sent can be read and changed on the way.')).toBeVisible();
   await page.getByLabel('Host', { exact: true }).fill('smtp.harrowpost.example');

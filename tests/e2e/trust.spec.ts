@@ -66,7 +66,7 @@ test('all messages that wait for one cause are tried again by one click', async 
   await signIn(page);
   await page.goto(`/s/quillwick/deliveries?recipient=${encodeURIComponent(addresses[1]!)}`);
   const row = page.getByRole('row').filter({ hasText: 'Order received' });
-  await expect(row).toContainText('tried, will try again');
+  await expect(row).toContainText('retrying');
   await row.getByRole('link').first().click();
   await page.waitForURL(/\/deliveries\/[0-9A-Z]{26}$/);
   const button = page.getByRole('button', { name: /^Try all \d+ with this cause again$/ });

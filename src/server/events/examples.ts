@@ -10,7 +10,18 @@ export interface ExampleFor {
   /** When, as RFC 3339: not in the future. */
   time: string;
   number?: string;
+  /** Who tells of it: the shop's own address. */
+  source?: string;
+  /** Two products of the shop. */
+  goods?: readonly [Goods, Goods];
 }
+
+type Goods = Pick<Order['lines'][number]['product'], 'sku' | 'name' | 'category'>;
+
+const GOODS: readonly [Goods, Goods] = [
+  { sku: 'PA-KOZO', name: 'Kozo sheet, 38 x 51 cm', category: 'papers' },
+  { sku: 'TO-BONE', name: 'Bone folder', category: 'tools' },
+];
 
 /** An event as it travels. */
 export interface ExampleEvent {
@@ -25,7 +36,14 @@ export interface ExampleEvent {
 /** An example event. Its order holds two lines, and the parcel, refund or cancellation that it is about. */
 export function exampleEvent(
   type: EventType,
-  { currency, channel, time, number = 'QW-20001' }: ExampleFor,
+  {
+    currency,
+    channel,
+    time,
+    number = 'QW-20001',
+    source = 'https://quillwick.example/shop',
+    goods = GOODS,
+  }: ExampleFor,
 ): ExampleEvent {
   const needs = needsOf(type);
   const order: Order = {
@@ -36,8 +54,8 @@ export function exampleEvent(
     channel,
     customer: { email: 'iwona@sobczyk.example', firstName: 'Iwona', lastName: 'Sobczyk' },
     lines: [
-      { product: { sku: 'PA-KOZO', name: 'Kozo sheet, 38 x 51 cm', category: 'papers' }, quantity: 2, unitPrice: 850 },
-      { product: { sku: 'TO-BONE', name: 'Bone folder', category: 'tools' }, quantity: 1, unitPrice: 1290 },
+      { product: goods[0], quantity: 2, unitPrice: 850 },
+      { product: goods[1], quantity: 1, unitPrice: 1290 },
     ],
     shipping: { method: 'Parcel', price: 490 },
     payment: { method: 'Card', paid: true },
@@ -49,12 +67,12 @@ export function exampleEvent(
           trackingNumber: 'FP 4102 7731',
           trackingUrl: 'https://fieldpost.example/t/41027731',
           ...(type === 'shipment.delivered' && { deliveredAt: time }),
-          lines: [{ sku: 'PA-KOZO', quantity: 2 }],
+          lines: [{ sku: goods[0].sku, quantity: 2 }],
         },
       ],
     }),
     ...(needs === 'refunds' && {
-      refunds: [{ amount: 1290, reason: 'sent back', lines: [{ sku: 'TO-BONE', quantity: 1, amount: 1290 }] }],
+      refunds: [{ amount: 1290, reason: 'sent back', lines: [{ sku: goods[1].sku, quantity: 1, amount: 1290 }] }],
     }),
     ...momentOf(type).example?.(time),
   };
@@ -62,7 +80,7 @@ export function exampleEvent(
   return {
     specversion: '1.0',
     id: `${type}-${number}`,
-    source: 'https://quillwick.example/shop',
+    source,
     type,
     time,
     data: {

@@ -1,10 +1,11 @@
 /** How a shop system tells Libellus of its orders: the address, the key, an example of each event, and a line that sends it. */
 import { and, desc, eq } from 'drizzle-orm';
 import { momentLabel } from '@/core/moments';
+import { isWebAddress } from '@/core/schema';
 import type { Access } from '../../auth/access';
 import { config } from '../../base/config';
 import { database } from '../../db/client';
-import { channels, events, keys } from '../../db/schema';
+import { channels, events, keys, orders, products } from '../../db/schema';
 import { AppError } from '../../base/errors';
 import { exampleEvent } from '../../events/examples';
 import { EVENT_TYPES } from '../../events/schema';
@@ -14,7 +15,7 @@ import { unseal } from '../../base/secrets';
 /** What the screen that connects a shop opens with: an example and a pasteable line for each event. */
 export async function loadConnect(access: Access) {
   const { store } = access;
-  const [[channel], newest] = await Promise.all([
+  const [[channel], newest, [order], goods] = await Promise.all([
     database()
       .select({ id: channels.id })
       .from(channels)
@@ -27,7 +28,20 @@ export async function loadConnect(access: Access) {
       .where(eq(events.storeId, store.id))
       .orderBy(desc(events.id))
       .limit(8),
+    database()
+      .select({ number: orders.number })
+      .from(orders)
+      .where(eq(orders.storeId, store.id))
+      .orderBy(desc(orders.id))
+      .limit(1),
+    database()
+      .select({ sku: products.sku, name: products.name, category: products.category })
+      .from(products)
+      .where(eq(products.storeId, store.id))
+      .orderBy(products.sku)
+      .limit(2),
   ]);
+  const [first, second] = goods;
   const time = new Date(Math.floor(Date.now() / 1000) * 1000).toISOString();
   return {
     url: `${config().url}/api/v1/events`,
@@ -36,7 +50,15 @@ export async function loadConnect(access: Access) {
       type,
       label: momentLabel(type),
       body: JSON.stringify(
-        exampleEvent(type, { currency: store.currency, channel: channel?.id ?? 'web-shop', time }),
+        exampleEvent(type, {
+          currency: store.currency,
+          channel: channel?.id ?? 'web-shop',
+          time,
+          // As this shop numbers its orders.
+          number: `${/^\D*/.exec(order?.number ?? '')?.[0] || 'SHOP-'}20001`,
+          source: sourceOf(store.facts.url),
+          ...(first && second && { goods: [first, second] }),
+        }),
         null,
         2,
       ),
@@ -44,6 +66,10 @@ export async function loadConnect(access: Access) {
     newest: newest.map((e) => ({ ...e, at: e.at.toISOString() })),
   };
 }
+
+/** Who tells of a shop's orders: its own address, and a made-up one while the store has none. */
+const sourceOf = (url: string): string =>
+  isWebAddress(url) ? `${url.replace(/\/$/, '')}/shop` : 'https://shop.example/shop';
 
 /** The store's events key, shown to its owner on request; that it was is remembered. */
 export async function eventsKey(access: Access): Promise<string> {
