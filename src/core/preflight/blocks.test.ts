@@ -123,7 +123,7 @@ describe('findings on blocks', () => {
     const [name] = findings({ id: 'x', kind: 'text' }, 'Hi {$customer.firstname} and {$customer.firstname}');
     expect(name!.fix).toMatchObject({ source: 'Hi {$customer.firstName} and {$customer.firstName}' });
     expect(findings({ id: 'x', kind: 'parcel' })[0]!.fix).toEqual({
-      label: 'Take the block out',
+      label: 'Remove the block',
       kind: 'remove',
       id: 'x',
     });

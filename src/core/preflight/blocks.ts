@@ -52,7 +52,7 @@ function ownFindings(block: Block, template: Template, context: BlocksContext): 
         found.push({
           severity: 'blocker',
           message: 'No picture is chosen yet.',
-          fix: { label: 'Take the block out', kind: 'remove', id: block.id },
+          fix: { label: 'Remove the block', kind: 'remove', id: block.id },
         });
       } else {
         if ('url' in block.picture) {
@@ -115,7 +115,7 @@ function needs(what: 'shipment' | 'refund', words: string, block: Block, { momen
     {
       severity: 'blocker',
       message: `${words} ${momentOf(moment)?.words ?? 'here'}, so this block never says anything.`,
-      fix: { label: 'Take the block out', kind: 'remove', id: block.id },
+      fix: { label: 'Remove the block', kind: 'remove', id: block.id },
     },
   ];
 }

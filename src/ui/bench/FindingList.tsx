@@ -26,13 +26,7 @@ export function FindingList({ findings }: { findings: readonly ListedFinding[] }
   const stop = findings.filter((f) => f.severity === 'blocker').length;
   return (
     <>
-      <PanelTitle
-        aside={
-          findings.length === 0
-            ? undefined
-            : `${stop} ${stop === 1 ? 'stops' : 'stop'} it · ${findings.length - stop} to look at`
-        }
-      >
+      <PanelTitle aside={findings.length === 0 ? undefined : `${stop} blocking, ${findings.length - stop} other`}>
         Findings
       </PanelTitle>
       {findings.length === 0 && (

@@ -125,26 +125,30 @@ function BlockDetails(props: DetailsProps & { block: Block }) {
               on={block.hidden === true}
               onChange={(hidden) => onBlock({ hidden: hidden || undefined } as Partial<Block>)}
             />
-            <div className="flex flex-wrap gap-x-1 border-t border-rule pt-2">
-              <button type="button" className="btn btn-quiet" onClick={() => onMove(-1)}>
-                Up
+            <div
+              role="group"
+              aria-label="Block"
+              className="grid grid-cols-2 gap-1.5 border-t border-rule pt-3 [&>button]:px-2"
+            >
+              <button type="button" className="btn justify-center" onClick={() => onMove(-1)}>
+                Move up
               </button>
-              <button type="button" className="btn btn-quiet" onClick={() => onMove(1)}>
-                Down
+              <button type="button" className="btn justify-center" onClick={() => onMove(1)}>
+                Move down
               </button>
-              <button type="button" className="btn btn-quiet" onClick={onDuplicate}>
+              <button type="button" className="btn justify-center" onClick={onDuplicate}>
                 Duplicate
               </button>
-              <button type="button" className="btn btn-quiet" onClick={onRemove}>
+              <button type="button" className="btn justify-center" onClick={onRemove}>
                 Remove
               </button>
               {onCopy && (
-                <button type="button" className="btn btn-quiet" onClick={onCopy}>
+                <button type="button" className="btn justify-center" onClick={onCopy}>
                   Copy to ...
                 </button>
               )}
               {onMakePassage && (
-                <button type="button" className="btn btn-quiet" onClick={onMakePassage}>
+                <button type="button" className="btn justify-center" onClick={onMakePassage}>
                   Make a passage
                 </button>
               )}

@@ -1,5 +1,6 @@
 'use client';
 /** The blocks of the template in their order, with what each is worth knowing about, and the palette below. */
+import { useBroughtIntoView } from '../bench/useBroughtIntoView';
 import { Fragment, useRef, type ReactNode } from 'react';
 import type { Finding } from '@/core/preflight';
 import { allBlocks, BLOCK_LABELS, type Block, type BlockKind, type Place } from '@/core/template';
@@ -34,6 +35,9 @@ export function Outline(props: OutlineProps) {
   const focusOn = (id: string | undefined): void => {
     if (id !== undefined) list.current?.querySelector<HTMLElement>(`[data-block="${id}"]`)?.focus();
   };
+  useBroughtIntoView(props.selected, () =>
+    list.current?.querySelector<HTMLElement>(`[data-block="${props.selected}"]`),
+  );
   const numbers = new Map(blocks.map((b, i) => [b.id, i + 1]));
   const row = (block: Block, place: Place, depth: number): ReactNode => (
     <Row key={block.id} {...props} {...{ block, place, depth, order, focusOn }} number={numbers.get(block.id)} />

@@ -62,7 +62,7 @@ export interface BoardCardProps {
 export function BoardCard({ base, zone, card, languages, path, maySwitch, onSwitch, onLook }: BoardCardProps) {
   const lit = path && path.sent.length > 0;
   const facts = factsOf(card);
-  const timing = card.row.length > 0 ? plural(card.row.length, 'message', 'messages') : card.timing;
+  const timing = card.row.length > 0 ? plural(card.row.length, 'time', 'times') : card.timing;
   // Of an order that is followed, what is to come matters more than when.
   const line = path && !lit ? notSentWords(path, false) : timing;
   return (

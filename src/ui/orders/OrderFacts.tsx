@@ -123,7 +123,7 @@ function Figures({ order }: { order: Order }) {
   const totals = orderTotals(order);
   const sum = (key: string, label: ReactNode, minor: number, strong = false) => (
     <tr key={key} className={strong ? 'font-semibold' : ''}>
-      <th scope="row" colSpan={2} className="pt-1 text-start font-[inherit]">
+      <th scope="row" colSpan={2} className={`pt-1 text-start ${strong ? 'font-semibold' : 'font-normal'}`}>
         {label}
       </th>
       <td className={`pt-1 text-end ${strong ? 'font-serif text-base' : ''}`}>

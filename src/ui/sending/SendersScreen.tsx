@@ -54,7 +54,7 @@ export function SendersScreen({ base, senders, storeName, mayEdit, onSave }: Sen
     <Page title="Sending" note="Who messages come from" actions={<SendingTabs base={base} />}>
       <form onSubmit={(e) => void save(e)} className="lg:h-full lg:overflow-auto px-5 py-4" noValidate>
         {failure && <Trouble>{failure.message}</Trouble>}
-        <div className="grid max-w-5xl sm:grid-cols-3 gap-4">
+        <div className="grid max-w-5xl items-start gap-4 sm:grid-cols-3">
           {SENDER_KINDS.map((kind) => {
             const row = kind === 'orders' ? orders : rows[kind];
             const at = used.indexOf(kind);
@@ -78,8 +78,11 @@ export function SendersScreen({ base, senders, storeName, mayEdit, onSave }: Sen
             );
             return (
               <fieldset key={kind} className="flex min-w-0 flex-col gap-3 border border-rule bg-sheet px-4 py-3">
-                <legend className="px-1 font-serif text-lg">{SENDER_KIND_LABELS[kind]}</legend>
-                <p className="-mt-2 text-xs text-slate">{SENDER_KIND_NOTES[kind]}</p>
+                <legend className="sr-only">{SENDER_KIND_LABELS[kind]}</legend>
+                <div aria-hidden className="font-serif text-lg leading-none">
+                  {SENDER_KIND_LABELS[kind]}
+                </div>
+                <p className="-mt-1 text-xs text-slate">{SENDER_KIND_NOTES[kind]}</p>
                 {kind !== 'orders' && mayEdit && (
                   <Check
                     label="A sender of its own"

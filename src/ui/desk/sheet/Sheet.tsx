@@ -1,5 +1,6 @@
 'use client';
 /** The sheet: the message exactly as rendered, in a frame without script, with the selected block's words typed over it. */
+import { useBroughtIntoView } from '../../bench/useBroughtIntoView';
 import {
   useCallback,
   useEffect,
@@ -46,6 +47,9 @@ export interface SheetProps {
 }
 
 const EMPTY = '<!doctype html><html><head></head><body></body></html>';
+
+/** A block that is lower than this shows nothing, px. */
+const UNSEEN = 4;
 
 export function Sheet({
   handle,
@@ -132,6 +136,8 @@ export function Sheet({
   }, [ready, html, show]);
 
   useLayoutEffect(measure, [selected, width, measure]);
+  const marked = useRef<HTMLDivElement>(null);
+  useBroughtIntoView(selected, () => (place ? marked.current : undefined));
 
   return (
     <div className="relative mx-auto shadow-sheet" style={{ width, height }}>
@@ -149,6 +155,7 @@ export function Sheet({
       {place && (
         <>
           <div
+            ref={marked}
             aria-hidden
             className="pointer-events-none absolute start-0 z-10 w-full border-y border-petrol"
             style={{ top: place.section.top, height: place.section.height }}
@@ -159,6 +166,7 @@ export function Sheet({
             style={{ top: place.section.top }}
           >
             {selectedLabel}
+            {place.section.height < UNSEEN && ', empty'}
           </div>
           {tools && (
             <div className="absolute end-0 z-20 -translate-y-full" style={{ top: place.section.top }}>
