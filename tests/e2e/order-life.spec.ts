@@ -135,11 +135,11 @@ test('a walk takes an order through its life on the wound clock; a payment stops
   await page.goto('/s/quillwick/orders');
   await page.getByRole('button', { name: 'Start a test order' }).click();
   await page.getByLabel('Name of the customer').fill('Bea Walker');
-  await page.getByLabel('Their address').fill('walker@');
-  await page.getByRole('button', { name: 'Place it and walk' }).click();
+  await page.getByLabel('Email address').fill('walker@');
+  await page.getByRole('button', { name: 'Place the test order' }).click();
   await expect(page.getByText(/Enter an email address with a name/)).toBeVisible();
-  await page.getByLabel('Their address').fill(address);
-  await page.getByRole('button', { name: 'Place it and walk' }).click();
+  await page.getByLabel('Email address').fill(address);
+  await page.getByRole('button', { name: 'Place the test order' }).click();
   await expect(page.getByRole('heading', { name: /^Steps of order / })).toBeVisible();
   const box = page.getByRole('region', { name: 'Mailboxes' });
   await expect(box.getByText(/We have your order/)).toBeVisible();
@@ -147,6 +147,8 @@ test('a walk takes an order through its life on the wound clock; a payment stops
   await step('A day passes without payment');
   await expect(box.getByText(/Still open/)).toHaveCount(1);
   await page.getByRole('button', { name: 'three days' }).click();
+  // Every screen says that time is not the true one.
+  await expect(page.getByText(/^Demo time is 4 days/)).toBeVisible();
   await expect(box.getByText(/Still open/)).toHaveCount(2);
   await step('The payment comes in');
   await expect(page.getByText('The order is paid.')).toBeVisible();

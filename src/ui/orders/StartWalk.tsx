@@ -55,7 +55,7 @@ export function StartWalk({ base, me, languages, onStart }: StartWalkProps) {
               Close
             </button>
             <button type="button" className="btn btn-main" disabled={busy} onClick={() => void start()}>
-              {busy ? 'Placing ...' : 'Place it and walk'}
+              {busy ? 'Placing ...' : 'Place the test order'}
             </button>
           </>
         }
@@ -69,7 +69,7 @@ export function StartWalk({ base, me, languages, onStart }: StartWalkProps) {
           <Field label="Name of the customer" problem={problemAt(failure, '/guest/firstName')}>
             {(ids) => <input {...ids} className="input" value={name} onChange={(e) => setName(e.target.value)} />}
           </Field>
-          <Field label="Their address" problem={problemAt(failure, '/guest/email')}>
+          <Field label="Email address" problem={problemAt(failure, '/guest/email')}>
             {(ids) => (
               <input {...ids} type="email" className="input" value={email} onChange={(e) => setEmail(e.target.value)} />
             )}

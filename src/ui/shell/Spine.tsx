@@ -9,6 +9,7 @@ import type { Found } from '@/contract/find';
 import { ROLE_WORDS, type Role } from '@/contract/policy';
 import { THEMES } from '@/contract/theme';
 import type { Result } from '@/core/result';
+import { plural } from '../parts/format';
 import { chooseTheme, useChosenTheme } from '../parts/useTheme';
 import { CommandPalette } from './CommandPalette';
 import { PLACES } from './places';
@@ -18,12 +19,14 @@ export interface SpineProps {
   store: { id: string; name: string };
   stores: { id: string; name: string }[];
   person: { name: string; role: Role };
+  /** How far the clock of the demo was moved forward, ms; 0 where time is the true one. */
+  ahead: number;
   onSearch: (words: string) => Promise<Result<Found[]>>;
 }
 
 const GATHERINGS = ['', 'Compose', 'Send', 'Keep'] as const;
 
-export function Spine({ store, stores, person, onSearch }: SpineProps) {
+export function Spine({ store, stores, person, ahead, onSearch }: SpineProps) {
   const path = usePathname();
   const base = `/s/${store.id}`;
   const here = PLACES.find((p) => path.startsWith(base + p.path) || p.also?.some((a) => path.startsWith(base + a)));
@@ -87,11 +90,23 @@ export function Spine({ store, stores, person, onSearch }: SpineProps) {
             </div>
           ))}
         </div>
+        {ahead > 0 && <p className="mx-5.5 mb-2 text-xs text-white/90">Demo time is {aheadWords(ahead)} ahead.</p>}
         <Account person={person} />
       </div>
       <CommandPalette {...{ base, stores, onSearch }} role={person.role} />
     </nav>
   );
+}
+
+const HOUR = 3_600_000;
+
+/** "3 hours", "5 days", "2 days and 6 hours". */
+function aheadWords(ms: number): string {
+  const hours = Math.max(1, Math.round(ms / HOUR));
+  const [days, rest] = [Math.floor(hours / 24), hours % 24];
+  return [days > 0 && plural(days, 'day', 'days'), rest > 0 && plural(rest, 'hour', 'hours')]
+    .filter(Boolean)
+    .join(' and ');
 }
 
 /** The store one works for, and the others one may go to. */

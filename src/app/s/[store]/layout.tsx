@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import { clockAhead } from '@/server/db/demo-clock';
 import { storesOf } from '@/server/auth/access';
 import { pageAccess } from '@/app/page-access';
 import { searchAction } from './actions';
@@ -12,7 +13,7 @@ export default async function StoreLayout({
   params: Promise<{ store: string }>;
 }) {
   const access = await pageAccess(params);
-  const stores = await storesOf(access.person);
+  const [stores, ahead] = await Promise.all([storesOf(access.person), clockAhead()]);
   return (
     <div className="flex h-full flex-col md:flex-row">
       <a href="#page" className="btn absolute start-2 top-2 z-50 not-focus:sr-only">
@@ -22,6 +23,7 @@ export default async function StoreLayout({
         store={{ id: access.store.id, name: access.store.name }}
         stores={stores.map(({ id, name }) => ({ id, name }))}
         person={{ name: access.person.name, role: access.role }}
+        ahead={ahead}
         onSearch={searchAction.bind(null, access.store.id)}
       />
       <main id="page" tabIndex={-1} className="focus:outline-none min-h-0 min-w-0 flex-1 max-lg:overflow-auto">
