@@ -213,3 +213,21 @@ test('placing an order: a choice says its value, an error goes when its field is
   await page.getByRole('button', { name: 'Place the order' }).click();
   await expect(quantity).toHaveAccessibleDescription('Enter a number of at least 1.');
 });
+
+test('who gets a message is chosen in a form that one is in at once, and leaves with Escape', async ({ page }) => {
+  await signIn(page);
+  await page.goto('/s/quillwick/routing');
+  const opener = page.getByRole('button', { name: 'Choose who gets it for New order' });
+  await opener.focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('radio', { name: 'A colleague' })).toBeFocused();
+  await page.keyboard.press('Tab');
+  const person = page.getByRole('combobox').first();
+  await expect(person).toBeFocused();
+  await page.keyboard.type('nobody of this name');
+  await expect(page.getByRole('status').filter({ hasText: 'Nothing matches' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('form', { name: 'Choose who gets it for New order' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(opener).toBeFocused();
+});

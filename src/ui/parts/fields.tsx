@@ -180,7 +180,11 @@ export function Search<T extends string>({
         anchor={up ? 'top start' : 'bottom start'}
         className={`${POPOVER} w-(--input-width) min-w-72`}
       >
-        {shown.length === 0 && <div className="px-3 py-1.5 text-slate">Nothing matches</div>}
+        {shown.length === 0 && (
+          <div role="status" className="px-3 py-1.5 text-slate">
+            Nothing matches
+          </div>
+        )}
         {shown.map((c) => (
           <ComboboxOption key={c.value} value={c.value} className={OPTION}>
             <span>{c.label}</span>

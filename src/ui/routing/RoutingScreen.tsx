@@ -2,7 +2,8 @@
 /** People and rules on one side; on the other, who would hear of a real order, and why. */
 import { X } from 'lucide-react';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
+import { flushSync } from 'react-dom';
 import { toast } from 'sonner';
 import { scopeWords } from '@/core/plan';
 import { conditionNames } from '../conditions/conditionNames';
@@ -58,6 +59,7 @@ function Rules(
   const [open, setOpen] = useState<string>();
   const [testing, setTesting] = useState<string>();
   const names = conditionNames(store);
+  const place = useRef<HTMLElement>(null);
 
   const remove = async (rule: Rule): Promise<void> => {
     if (valueOrToast(await answered(onRemove(rule.id))) === undefined) return;
@@ -82,6 +84,11 @@ function Rules(
     setTesting(undefined);
   };
 
+  /** Shut, one is at the button that opened it. */
+  const close = (id: string): void => {
+    flushSync(() => setOpen(undefined));
+    place.current?.querySelector<HTMLElement>(`[data-opens="${id}"]`)?.focus();
+  };
   const form = (rule: Rule | undefined) => (
     <RuleForm
       {...{ notification, rule, store, people }}
@@ -91,12 +98,12 @@ function Rules(
         if (result.ok) router.refresh();
         return result;
       }}
-      onClose={() => setOpen(undefined)}
+      onClose={() => close(rule?.id ?? NEW)}
     />
   );
 
   return (
-    <section aria-label={notification.name} className="mb-6">
+    <section ref={place} aria-label={notification.name} className="mb-6">
       <PanelTitle aside={notification.on ? undefined : 'off: nobody gets it'}>“{notification.name}” goes to</PanelTitle>
       {rules.length === 0 && (
         <Empty title={`Nobody gets ${notification.name}`}>Name a colleague, or give an address.</Empty>
@@ -121,6 +128,7 @@ function Rules(
                   className="link"
                   aria-label={`Change the rule of ${rule.name || rule.address}`}
                   aria-expanded={open === rule.id}
+                  data-opens={rule.id}
                   onClick={() => setOpen(open === rule.id ? undefined : rule.id)}
                 >
                   Change
@@ -130,6 +138,7 @@ function Rules(
                 <button
                   type="button"
                   className="btn"
+                  aria-label={`Send a test to ${rule.name || rule.address}`}
                   disabled={testing !== undefined || order === ''}
                   onClick={() => void test(rule)}
                 >
@@ -157,6 +166,7 @@ function Rules(
           type="button"
           className="btn btn-quiet mt-2"
           aria-label={`Choose who gets it for ${notification.name}`}
+          data-opens={NEW}
           onClick={() => setOpen(NEW)}
         >
           Choose who gets it

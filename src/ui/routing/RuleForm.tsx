@@ -1,6 +1,6 @@
 'use client';
 /** Who is to hear of which orders: a colleague or an address; all orders, those with a category, or those a condition is true of. */
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { Condition } from '@/core/conditions';
 import type { Failure, Result } from '@/core/result';
 import { RULE_ABOUTS, scopeWords, type Scope } from '@/core/plan';
@@ -39,6 +39,9 @@ export function RuleForm({
   const [failure, setFailure] = useState<Failure>();
   const [busy, setBusy] = useState(false);
   const names = conditionNames(store);
+  const form = useRef<HTMLFormElement>(null);
+  // It opens where one was, so one goes on in it.
+  useEffect(() => form.current?.querySelector<HTMLElement>('[tabindex="0"], input')?.focus(), []);
 
   const save = async (): Promise<void> => {
     setBusy(true);
@@ -59,6 +62,7 @@ export function RuleForm({
 
   return (
     <form
+      ref={form}
       aria-label={
         rule ? `Change the rule of ${rule.name || rule.address}` : `Choose who gets it for ${notification.name}`
       }
@@ -66,6 +70,10 @@ export function RuleForm({
       onSubmit={(e) => {
         e.preventDefault();
         void save();
+      }}
+      onKeyDown={(e) => {
+        // What a list inside it makes of Escape comes first.
+        if (e.key === 'Escape' && !e.defaultPrevented) onClose();
       }}
     >
       <Segments
