@@ -231,3 +231,21 @@ test('who gets a message is chosen in a form that one is in at once, and leaves 
   await page.keyboard.press('Escape');
   await expect(opener).toBeFocused();
 });
+
+test('a list that was narrowed down leaves one in the field, which shows what the list is of', async ({ page }) => {
+  await signIn(page);
+  for (const [path, label, typed] of [
+    ['deliveries', 'Order number', 'LBL-1001'],
+    ['orders', 'Number, name or address', 'LBL-1001'],
+  ] as const) {
+    await page.goto(`/s/quillwick/${path}`);
+    const field = page.getByRole('textbox', { name: label });
+    await field.fill(typed);
+    await page.keyboard.press('Enter');
+    await expect(page).toHaveURL(new RegExp(`=${typed}`));
+    await expect(page.getByRole('row').filter({ hasText: typed }).first()).toBeVisible();
+    await expect(field).toBeFocused();
+    await page.goBack();
+    await expect(field).toHaveValue('');
+  }
+});

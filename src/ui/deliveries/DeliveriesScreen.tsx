@@ -4,6 +4,7 @@ import Link from '../parts/Link';
 import { useRouter } from 'next/navigation';
 import { languageName } from '@/core/names';
 import { Segments } from '../parts/fields';
+import { FilterInput } from '../parts/FilterInput';
 import { Time } from '../parts/format';
 import { Empty, Page } from '../parts/Page';
 import { Head } from '../parts/Table';
@@ -53,7 +54,6 @@ export function DeliveriesScreen({ base, zone, filter, rows, next }: DeliveriesP
       <WatchWaiting waiting={rows.some((r) => ['planned', 'sending'].includes(r.state) && !r.dueAt)} />
       <div className="flex flex-col lg:h-full lg:min-h-0">
         <form
-          key={`${filter.recipient} ${filter.order}`}
           role="search"
           className="flex shrink-0 flex-wrap items-center gap-3 border-b border-rule px-5 py-2"
           onSubmit={(e) => {
@@ -76,16 +76,16 @@ export function DeliveriesScreen({ base, zone, filter, rows, next }: DeliveriesP
             choices={ROLE_CHOICES}
             onChange={(role) => router.push(address({ role }))}
           />
-          <input
+          <FilterInput
             name="recipient"
-            defaultValue={filter.recipient}
+            value={filter.recipient}
             aria-label="Address begins with"
             placeholder="Address begins with"
             className="input w-48"
           />
-          <input
+          <FilterInput
             name="order"
-            defaultValue={filter.order}
+            value={filter.order}
             aria-label="Order number"
             placeholder="Order number"
             className="input w-36"

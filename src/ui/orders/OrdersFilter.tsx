@@ -4,6 +4,7 @@ import Link from '../parts/Link';
 import { useRouter } from 'next/navigation';
 import { ORDER_STATUSES, STATUS_WORDS } from '@/core/order';
 import { Pick } from '../parts/fields';
+import { FilterInput } from '../parts/FilterInput';
 import { ordersAddress, type OrdersFilterState } from './address';
 
 export function OrdersFilter({
@@ -22,7 +23,6 @@ export function OrdersFilter({
   const go = (change: Partial<OrdersFilterState>): void => router.push(ordersAddress(base, { ...filter, ...change }));
   return (
     <form
-      key={filter.search}
       role="search"
       className="flex shrink-0 flex-wrap items-center gap-2 border-b border-rule px-5 py-2"
       onSubmit={(e) => {
@@ -30,9 +30,9 @@ export function OrdersFilter({
         go({ search: String(new FormData(e.currentTarget).get('search')).trim() });
       }}
     >
-      <input
+      <FilterInput
         name="search"
-        defaultValue={filter.search}
+        value={filter.search}
         aria-label="Number, name or address"
         placeholder="Number, name or address"
         className="input w-auto min-w-44 flex-1 sm:max-w-72"
