@@ -1,6 +1,5 @@
 'use client';
 /** Placing an order as the shop would: a customer, products, a channel. */
-import { X } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Failure, Result } from '@/core/result';
@@ -8,18 +7,16 @@ import { shippingOf, type ShippingMethod } from '@/core/terms';
 import { languageName } from '@/core/names';
 import { figuresOf, type BasketLine } from '@/core/order';
 import { Check } from '../parts/Check';
+import { Basket, type BasketProduct, type Line } from './Basket';
 import { Field, Pick, Search, Segments } from '../parts/fields';
-import { Money } from '../parts/format';
-import Link from '../parts/Link';
 import { Page, Trouble } from '../parts/Page';
-import { moneyFormatter } from '@/core/text/formatters';
 import { answered, corrected, problemAt } from '../parts/result';
 
 export interface PlaceOrderProps {
   base: string;
   currency: string;
   languages: { id: string; name: string }[];
-  products: { sku: string; name: string; category: string; price: number; taxRate: number }[];
+  products: BasketProduct[];
   customers: { id: string; name: string; email: string; language: string; guest: boolean }[];
   channels: { id: string; name: string; customerMail: boolean }[];
   codes: { code: string; kind: 'percent' | 'amount'; value: number }[];
@@ -27,12 +24,6 @@ export interface PlaceOrderProps {
   payments: string[];
   withoutParcel: string[];
   onPlace: (order: unknown) => Promise<Result<{ number: string }>>;
-}
-
-interface Line {
-  key: number;
-  sku: string;
-  quantity: string;
 }
 
 type Who = 'known' | 'guest';
@@ -83,8 +74,6 @@ export function PlaceOrderScreen(props: PlaceOrderProps) {
     taxIncluded: !taxAdded,
     rounding: 'order',
   });
-
-  const price = moneyFormatter('en-GB', currency);
 
   const add = (sku: string): void => {
     setFailure((f) => corrected(f, '/lines'));
@@ -286,160 +275,19 @@ export function PlaceOrderScreen(props: PlaceOrderProps) {
             )}
           </Field>
         </section>
-        <section className="lg:min-h-0 lg:overflow-auto px-5 py-4">
-          {products.length === 0 && (
-            <Trouble>
-              This store has no products yet, so no order can be placed.{' '}
-              <Link href={`${base}/orders/exchange`} className="link">
-                Import products
-              </Link>
-            </Trouble>
-          )}
-          <Field label="Add a product" problem={problemAt(failure, '/lines')}>
-            {(ids) => (
-              <Search
-                id={ids.id}
-                value={null}
-                placeholder="name or category"
-                choices={products.map((p) => ({
-                  value: p.sku,
-                  label: p.name,
-                  note: `${p.category} · ${price(p.price)}`,
-                }))}
-                adding
-                onChange={add}
-              />
-            )}
-          </Field>
-          {lines.length === 0 ? (
-            <p className="mt-6 text-sm text-slate">Choose the first product above.</p>
-          ) : (
-            <table className="mt-4 w-full text-sm">
-              <thead>
-                <tr className="border-b border-rule text-xs text-slate">
-                  <th scope="col" className="py-1.5 text-start font-normal">
-                    Product
-                  </th>
-                  <th scope="col" className="w-24 text-start font-normal">
-                    Quantity
-                  </th>
-                  <th scope="col" className="w-28 text-end font-normal">
-                    Amount
-                  </th>
-                  <th className="w-10" aria-label="Remove" />
-                </tr>
-              </thead>
-              <tbody>
-                {lines.map((line, i) => {
-                  const product = products.find((p) => p.sku === line.sku)!;
-                  const problem = problemAt(failure, `/lines/${i}/quantity`) ?? problemAt(failure, `/lines/${i}/sku`);
-                  return (
-                    <tr key={line.key} className="border-b border-rule">
-                      <td className="py-1.5">
-                        {product.name}
-                        {problem && (
-                          <div id={`quantity-${line.key}`} className="text-xs text-madder">
-                            {problem}
-                          </div>
-                        )}
-                      </td>
-                      <td>
-                        <input
-                          className="input w-20"
-                          inputMode="numeric"
-                          aria-label={`Quantity of ${product.name}`}
-                          aria-invalid={problem ? true : undefined}
-                          aria-describedby={problem ? `quantity-${line.key}` : undefined}
-                          value={line.quantity}
-                          onChange={(e) =>
-                            edit(
-                              `/lines/${i}`,
-                              setLines,
-                            )(lines.map((l) => (l === line ? { ...l, quantity: e.target.value } : l)))
-                          }
-                        />
-                      </td>
-                      <td className="text-end">
-                        <Money minor={product.price * (Number(line.quantity) || 0)} currency={currency} />
-                      </td>
-                      <td className="text-end">
-                        <button
-                          type="button"
-                          className="p-1 text-slate hover:text-madder"
-                          aria-label={`Remove ${product.name}`}
-                          onClick={() => edit('/lines', setLines)(lines.filter((l) => l !== line))}
-                        >
-                          <X size={14} aria-hidden />
-                        </button>
-                      </td>
-                    </tr>
-                  );
-                })}
-                <Figure words="Goods" minor={goods} currency={currency} />
-                {(figures.discounts ?? []).map((d) => (
-                  <Figure key={d.label} words={`Discount ${d.code ?? ''}`} minor={-d.amount} currency={currency} />
-                ))}
-                {figures.shipping && (
-                  <Figure words={figures.shipping.method} minor={figures.shipping.price} currency={currency} />
-                )}
-                {taxAdded &&
-                  figures.taxes.map((t) => (
-                    <Figure key={t.label} words={t.label} minor={t.amount} currency={currency} />
-                  ))}
-                <Figure words="Total" minor={figures.total} currency={currency} strong />
-                {!taxAdded &&
-                  figures.taxes.map((t) => (
-                    <Figure key={t.label} words={`of it ${t.label}`} minor={t.amount} currency={currency} />
-                  ))}
-              </tbody>
-            </table>
-          )}
-          {lines.length > 0 && (
-            <div className="mt-4 max-w-60">
-              <Field
-                label="Discount code"
-                problem={problemAt(failure, '/code')}
-                hint={code.trim() !== '' && !taken ? 'The store has no such code.' : undefined}
-              >
-                {(ids) => (
-                  <input
-                    {...ids}
-                    className="input"
-                    value={code}
-                    onChange={(e) => edit('/code', setCode)(e.target.value)}
-                  />
-                )}
-              </Field>
-            </div>
-          )}
-        </section>
+        <Basket
+          {...{ base, currency, products, lines, goods, figures, taxAdded, code, failure }}
+          knownCode={taken !== undefined}
+          onAdd={add}
+          onQuantity={(line, quantity) =>
+            edit(`/lines/${lines.indexOf(line)}`, setLines)(lines.map((l) => (l === line ? { ...l, quantity } : l)))
+          }
+          onRemove={(line) => edit('/lines', setLines)(lines.filter((l) => l !== line))}
+          onCode={edit('/code', setCode)}
+        />
       </div>
     </Page>
   );
 }
 
 const PAYMENTS = ['Bank transfer', 'Card', 'On account', 'Cash at the counter'];
-
-function Figure({
-  words,
-  minor,
-  currency,
-  strong = false,
-}: {
-  words: string;
-  minor: number;
-  currency: string;
-  strong?: boolean;
-}) {
-  return (
-    <tr className={strong ? 'font-semibold' : 'text-slate'}>
-      <td colSpan={2} className="py-1">
-        {words}
-      </td>
-      <td className={`text-end ${strong ? 'font-serif text-base' : ''}`}>
-        <Money minor={minor} currency={currency} />
-      </td>
-      <td />
-    </tr>
-  );
-}
