@@ -1,7 +1,10 @@
 import { Resolver } from 'node:dns/promises';
 import { createServer, type Server, type Socket } from 'node:net';
 import { simpleParser } from 'mailparser';
+import { eq } from 'drizzle-orm';
 import type { CheckReport } from '@/core/mail';
+import { database } from '@/server/db/client';
+import { services } from '@/server/db/schema';
 import { checkService } from '@/server/sending/check';
 import type { ServiceSettings } from '@/server/sending/service';
 import { health } from '@/server/operations/health';
@@ -198,6 +201,21 @@ describe('saving a service', () => {
     await expect(runCheck(await accessAs(), id, 'probe')).rejects.toMatchObject({
       problems: [expect.objectContaining({ path: '/to' })],
     });
+  });
+
+  it('takes a test out of the limits, and sends none when they are used up; a check without a test costs nothing', async () => {
+    const access = await accessAs();
+    const used = async () => (await serviceViews(access)).find((s) => s.id === id)!.use.used;
+    await database().update(services).set({ perDay: 1 }).where(eq(services.id, id));
+    const before = await used();
+    await runCheck(access, id);
+    expect(await used()).toBe(before);
+    await runCheck(access, id, 'limit@sending-test.example');
+    await expect(runCheck(access, id, 'limit@sending-test.example')).rejects.toMatchObject({
+      message: expect.stringContaining('is at its limit, so no test can be sent now.'),
+    });
+    expect(await mailbox('limit@sending-test.example')).toHaveLength(1);
+    await database().update(services).set({ perDay: null }).where(eq(services.id, id));
   });
 });
 
