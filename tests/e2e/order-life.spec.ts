@@ -219,7 +219,7 @@ test('a notification that would reach the same people is found before it is turn
     await page.getByRole('button', { name: 'Add a delay' }).click();
     await page.getByLabel('Wait 1', { exact: true }).fill('-1');
     await page.getByRole('button', { name: 'Save' }).click();
-    await expect(page.getByText('Message 1: Enter a number of at least 0.')).toBeVisible();
+    await expect(page.getByText('Message 1: Enter a number of at least 1.')).toBeVisible();
     await page.getByLabel('Wait 1', { exact: true }).fill('');
     await page.getByRole('button', { name: 'Save' }).click();
     await expect(page.getByText('Message 1: Fill this in.')).toBeVisible();

@@ -1,6 +1,7 @@
 /** How a shop system tells Libellus of its orders: the address, the key, an example of each event, and a line that sends it. */
-import { and, desc, eq } from 'drizzle-orm';
+import { and, desc, eq, notLike } from 'drizzle-orm';
 import { momentLabel } from '@/core/moments';
+import { OWN_ORDERS } from '@/core/order';
 import { isWebAddress } from '@/core/schema';
 import type { Access } from '../../auth/access';
 import { config } from '../../base/config';
@@ -31,7 +32,8 @@ export async function loadConnect(access: Access) {
     database()
       .select({ number: orders.number })
       .from(orders)
-      .where(eq(orders.storeId, store.id))
+      // Not one that was made here: their numbers are ours.
+      .where(and(eq(orders.storeId, store.id), notLike(orders.number, `${OWN_ORDERS}%`)))
       .orderBy(desc(orders.id))
       .limit(1),
     database()
