@@ -7,7 +7,7 @@ import type { ErrorObject } from 'ajv';
 /** Why a value does not fit: nothing was entered, it has another form, or it is out of bounds. */
 export type Cause = 'empty' | 'form' | 'bounds';
 
-/** By the name of a field, or of what it is in (`colours`), for all that stands there. */
+/** By the name of a field, where it needs one with that of what it is in (`wait/amount`), or by the name of what it is in (`colours`). */
 export const FIELD_WORDS: Readonly<Record<string, Partial<Record<Cause, string>>>> = {
   account: { empty: 'Enter the bank account.' },
   address: { empty: 'Enter an email address, such as anna@shop.example.' },
@@ -68,6 +68,7 @@ export const FIELD_WORDS: Readonly<Record<string, Partial<Record<Cause, string>>
   to: { empty: 'Enter an email address, such as anna@shop.example.' },
   trackingUrl: { empty: 'Enter the link of the tracking page.' },
   url: { empty: 'Enter a link, such as https://shop.example.' },
+  'wait/amount': { empty: 'Enter how long to wait.' },
   vatId: { form: 'Enter two capital letters and then 2 to 13 digits or letters, such as DE123456789.' },
   web: { empty: 'Enter a link, such as https://shop.example.' },
 };
@@ -96,8 +97,11 @@ const TYPE_WORDS: Readonly<Record<string, string>> = {
 /** What is said of a field for a cause, by its name or by that of what it is in; nothing when the table has nothing. */
 export function fieldWords(path: string, cause: Cause): string | undefined {
   const names = path.split('/').filter((part) => part !== '' && !/^\d+$/.test(part));
-  for (const name of names.toReversed()) {
-    const words = Object.hasOwn(FIELD_WORDS, name) ? FIELD_WORDS[name] : undefined;
+  for (let i = names.length - 1; i >= 0; i -= 1) {
+    const [name = '', within = ''] = [names[i], names[i - 1]];
+    const words =
+      [`${within}/${name}`, name].map((key) => Object.hasOwn(FIELD_WORDS, key) && FIELD_WORDS[key]).find(Boolean) ||
+      undefined;
     // What is said of emptiness is said of this very field; forms and bounds hold for all that is in it.
     if (words?.[cause] !== undefined) return words[cause];
     if (cause !== 'form') return undefined;

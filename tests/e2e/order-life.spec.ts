@@ -222,7 +222,7 @@ test('a notification that would reach the same people is found before it is turn
     await expect(page.getByText('Message 1: Enter a number of at least 1.')).toBeVisible();
     await page.getByLabel('Wait 1', { exact: true }).fill('');
     await page.getByRole('button', { name: 'Save' }).click();
-    await expect(page.getByText('Message 1: Fill this in.')).toBeVisible();
+    await expect(page.getByText('Message 1: Enter how long to wait.')).toBeVisible();
     await page.getByLabel('Wait 1', { exact: true }).fill('2');
     await choose(page, 'Try it with an order', 'LBL-1001');
     await expect(page.getByText('the condition does not hold: nothing goes out')).toBeVisible();
