@@ -169,10 +169,11 @@ test('light or dark is chosen by each person for a browser, and follows the syst
   // A chart is drawn anew in the colours of the night.
   const label = page.locator('[aria-label^="Deliveries by outcome"] svg text').first();
   await expect(label).toBeVisible();
+  const byNight = (await label.getAttribute('fill'))!;
   await page.emulateMedia({ colorScheme: 'light' });
-  const byDay = await label.getAttribute('fill');
+  await expect(label).not.toHaveAttribute('fill', byNight);
   await page.emulateMedia({ colorScheme: 'dark' });
-  await expect(label).not.toHaveAttribute('fill', byDay!);
+  await expect(label).toHaveAttribute('fill', byNight);
 });
 
 test('in the few colours of a person, on and off, chosen and not, still differ', async ({ page }) => {
