@@ -17,6 +17,8 @@ export interface FirstStep {
   id: 'service' | 'check' | 'publish' | 'staff' | 'order' | 'message';
   words: string;
   done: boolean;
+  /** Who may take it, where the person may not: "Owners". */
+  who?: string;
   /** Below the store's address. */
   href: string;
 }

@@ -1,4 +1,5 @@
 /** One search over everything of a store, and of no other. */
+import type { Role } from '@/contract/policy';
 import { findAnything } from '@/server/features/find/find';
 import { loadToday } from '@/server/features/today/today';
 import { runCheck } from '@/server/features/sending/services';
@@ -28,6 +29,12 @@ describe('the first steps of a store', () => {
     const access = await accessAs();
     const open = (await loadToday(access)).steps.filter((s) => !s.done).map((s) => s.id);
     expect(open).toEqual(expect.arrayContaining(['service', 'check']));
+    // Nobody is led to what they may not do: they are told who may.
+    const whoOf = async (role: Role) =>
+      Object.fromEntries((await loadToday(await accessAs(role))).steps.map((s) => [s.id, s.who]));
+    expect(await whoOf('viewer')).toMatchObject({ service: 'Owners', check: 'Owners and support' });
+    const support = await whoOf('support');
+    expect([support['service'], support['check'], support['order']]).toEqual(['Owners', undefined, undefined]);
     await connectService();
     await runCheck(access, (await servicesOf(SHOP))[0]!.id);
     await order(reader());

@@ -116,7 +116,7 @@ function Lines({ base, lines }: { base: string; lines: readonly TodayLine[] }) {
 /** What a new store does first, until all of it is done. */
 function FirstSteps({ base, steps }: { base: string; steps: readonly FirstStep[] }) {
   const left = steps.filter((s) => !s.done).length;
-  const next = steps.find((s) => !s.done);
+  const next = steps.find((s) => !s.done && !s.who);
   return (
     <div className="border border-petrol bg-sheet px-4 py-3">
       <PanelTitle aside={plural(left, 'step left', 'steps left')}>Until every message arrives</PanelTitle>
@@ -130,6 +130,11 @@ function FirstSteps({ base, steps }: { base: string; steps: readonly FirstStep[]
                 <span className="ms-auto flex items-center gap-1.5 text-slate">
                   <Mark tone="good" size={12} /> done
                 </span>
+              </>
+            ) : step.who ? (
+              <>
+                <span>{step.words}</span>
+                <span className="ms-auto text-slate">{step.who} may do this.</span>
               </>
             ) : (
               <Link href={base + step.href} className={step === next ? 'btn btn-main' : 'link py-0.5'}>

@@ -1,5 +1,6 @@
 /** What a new store needs before its messages arrive, and how far it is. */
 import { and, eq, isNotNull } from 'drizzle-orm';
+import { may, whoMay, type Action } from '@/contract/policy';
 import type { FirstStep } from '@/contract/today';
 import type { ServiceView } from '@/contract/sending';
 import type { Access } from '../../auth/access';
@@ -7,9 +8,19 @@ import { database } from '../../db/client';
 import { deliveries, orders, routingRules } from '../../db/schema';
 import type { BoardRow } from '../notifications/board';
 
+/** What one has to be allowed to do to take a step. */
+const NEEDS: Record<FirstStep['id'], Action> = {
+  service: 'service.edit',
+  check: 'service.check',
+  publish: 'template.publish',
+  staff: 'routing.edit',
+  order: 'order.place',
+  message: 'order.place',
+};
+
 /** The steps in the order in which they are taken; none once all of them are done. */
 export async function firstSteps(
-  { store }: Access,
+  { store, role }: Access,
   services: readonly ServiceView[],
   rows: readonly BoardRow[],
 ): Promise<FirstStep[]> {
@@ -43,5 +54,6 @@ export async function firstSteps(
     { id: 'order', words: 'Place or import an order', done: order.length > 0, href: '/orders/new' },
     { id: 'message', words: 'Send a first message', done: message.length > 0, href: '/orders' },
   ];
-  return steps.every((s) => s.done) ? [] : steps;
+  if (steps.every((s) => s.done)) return [];
+  return steps.map((s) => (may(role, NEEDS[s.id]) ? s : { ...s, who: whoMay(NEEDS[s.id]) }));
 }
