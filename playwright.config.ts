@@ -21,7 +21,8 @@ export default defineConfig<object, { beginning: Beginning }>({
   workers: Number(process.env.LIBELLUS_E2E_WORKERS ?? 2),
   fullyParallel: false,
   forbidOnly: true,
-  timeout: 120_000,
+  // Some walk through every screen, on machines of any speed.
+  timeout: 240_000,
   retries: 0,
   expect: { timeout: 15_000 },
   reporter: [['list'], ['json']],

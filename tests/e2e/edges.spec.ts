@@ -215,3 +215,26 @@ test('a port out of range is refused at its field, and what was typed stays', as
   await page.getByRole('button', { name: 'Save the senders' }).click();
   await expect(page.getByText(/Enter an email address with a name/)).toBeVisible();
 });
+
+test('what is typed into a filter while the last answer is on its way stays, and is what is found next', async ({
+  page,
+}) => {
+  await signIn(page);
+  await page.goto('/s/quillwick/orders');
+  const field = page.getByLabel('Number, name or address');
+  const find = page.getByRole('button', { name: 'Find' });
+  let answer = (): void => undefined;
+  const held = new Promise<void>((resolve) => (answer = resolve));
+  await page.route(/orders\?.*search=LBL-1001/, async (route) => {
+    await held;
+    await route.continue();
+  });
+  await field.fill('LBL-1001');
+  await find.click();
+  await field.fill('LBL-9999');
+  answer();
+  await page.waitForURL('**/orders?search=LBL-1001');
+  await expect(field).toHaveValue('LBL-9999');
+  await find.click();
+  await expect(page.getByText('No order matches')).toBeVisible();
+});

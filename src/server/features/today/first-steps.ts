@@ -9,14 +9,14 @@ import { deliveries, orders, routingRules } from '../../db/schema';
 import type { BoardRow } from '../notifications/board';
 
 /** What one has to be allowed to do to take a step. */
-const NEEDS: Record<FirstStep['id'], Action> = {
-  service: 'service.edit',
-  check: 'service.check',
-  publish: 'template.publish',
-  staff: 'routing.edit',
-  order: 'order.place',
-  message: 'order.place',
-};
+const NEEDS = new Map<FirstStep['id'], Action>([
+  ['service', 'service.edit'],
+  ['check', 'service.check'],
+  ['publish', 'template.publish'],
+  ['staff', 'routing.edit'],
+  ['order', 'order.place'],
+  ['message', 'order.place'],
+]);
 
 /** The steps in the order in which they are taken; none once all of them are done. */
 export async function firstSteps(
@@ -55,5 +55,8 @@ export async function firstSteps(
     { id: 'message', words: 'Send a first message', done: message.length > 0, href: '/orders' },
   ];
   if (steps.every((s) => s.done)) return [];
-  return steps.map((s) => (may(role, NEEDS[s.id]) ? s : { ...s, who: whoMay(NEEDS[s.id]) }));
+  return steps.map((s) => {
+    const needed = NEEDS.get(s.id)!;
+    return may(role, needed) ? s : { ...s, who: whoMay(needed) };
+  });
 }
