@@ -6,6 +6,7 @@ import { AppError } from '@/server/base/errors';
 import { isDatabaseError } from '@/server/base/faults';
 import { log } from '@/server/base/log';
 import { perform, type UseCase } from '@/server/features/use-case';
+import { say } from '@/words/pages';
 
 /** Runs a use case that changes nothing other screens show. */
 export function act<In extends TSchema, Out>(
@@ -51,9 +52,7 @@ export async function attempt<T>(what: string, work: () => Promise<T>): Promise<
       ok: false,
       error: {
         code: 'broken',
-        message: isDatabaseError(error)
-          ? 'The database does not answer, and nothing was changed. Try again in a minute.'
-          : 'Something broke on our side and nothing was changed. If it happens again, look at the log of the web process.',
+        message: isDatabaseError(error) ? say.theDatabaseDoesNotAnswer : say.somethingBrokeOnOurSide,
         problems: [],
       },
     };

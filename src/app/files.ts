@@ -2,6 +2,7 @@
 import { AppError } from '@/server/base/errors';
 import { log } from '@/server/base/log';
 import type { ExportedFile } from '@/server/features/templates/exported';
+import { say } from '@/words/pages';
 
 const STATUS: Partial<Record<AppError['code'], number>> = { 'signed-out': 401, forbidden: 403, 'not-found': 404 };
 
@@ -27,5 +28,5 @@ export async function fileResponse(make: () => Promise<ExportedFile>): Promise<R
 export function fileProblem(error: unknown): Response {
   if (error instanceof AppError) return new Response(error.message, { status: STATUS[error.code] ?? 400 });
   log.error({ err: error }, 'a file could not be made');
-  return new Response('Libellus cannot make this just now. Try again in a minute.', { status: 503 });
+  return new Response(say.libellusCannotMakeThisJust, { status: 503 });
 }

@@ -1,4 +1,6 @@
 /** Who may do what. One table; everything that reads or changes something of a store asks it (see `access.ts`). */
+import { inEachLanguage } from '@/words/speak';
+import { say } from '@/words/policy';
 
 export const ROLES = ['owner', 'designer', 'translator', 'support', 'viewer'] as const;
 export type Role = (typeof ROLES)[number];
@@ -46,34 +48,34 @@ export const POLICY = {
 export type Action = keyof typeof POLICY;
 
 /** What each action is, as it stands in "Your role may not ..." and in docs/roles.md. */
-export const ACTION_WORDS: Record<Action, string> = {
-  'store.read': 'read everything of the store but its keys',
-  'template.edit': 'change text and blocks of messages',
-  'template.publish': 'publish messages',
-  'phrase.edit': 'change the phrasebook',
-  'terms.edit': 'change payment, shipping, carriers and invoices',
-  'terms.name': 'translate the store’s names',
-  'look.edit': 'change the look',
-  'look.publish': 'publish the look',
-  'picture.bring': 'upload pictures',
-  'notification.switch': 'turn notifications on and off, and change how they go out',
-  'routing.edit': 'change which colleagues get messages about orders',
-  'test.send': 'send tests',
-  'service.edit': 'connect and change services',
-  'service.check': 'check services',
-  'sender.edit': 'change senders',
-  'domain.edit': 'change domains',
-  'withholding.edit': 'change the do-not-send list',
-  'delivery.release': 'let go what a restored backup holds',
-  'message.write': 'write to customers',
-  'order.place': 'place orders and say what happens to them',
-  'data.import': 'import lists',
-  'data.export': 'export lists',
-  'customers.export': 'export all customers and orders',
-  'api.read': 'see the shop’s keys',
-  'delivery.resend': 'send again, stop and hurry messages',
-  'customer.data': 'export or erase what is known of one customer',
-};
+export const ACTION_WORDS: Record<Action, string> = inEachLanguage(() => ({
+  'store.read': say.readEverythingOfTheStore,
+  'template.edit': say.changeTextAndBlocksOf,
+  'template.publish': say.publishMessages,
+  'phrase.edit': say.changeThePhrasebook,
+  'terms.edit': say.changePaymentShippingCarriersAnd,
+  'terms.name': say.translateTheStoresNames,
+  'look.edit': say.changeTheLook,
+  'look.publish': say.publishTheLook,
+  'picture.bring': say.uploadPictures,
+  'notification.switch': say.turnNotificationsOnAndOff,
+  'routing.edit': say.changeWhichColleaguesGetMessages,
+  'test.send': say.sendTests,
+  'service.edit': say.connectAndChangeServices,
+  'service.check': say.checkServices,
+  'sender.edit': say.changeSenders,
+  'domain.edit': say.changeDomains,
+  'withholding.edit': say.changeTheDoNotSend,
+  'delivery.release': say.letGoWhatARestored,
+  'message.write': say.writeToCustomers,
+  'order.place': say.placeOrdersAndSayWhat,
+  'data.import': say.importLists,
+  'data.export': say.exportLists,
+  'customers.export': say.exportAllCustomersAndOrders,
+  'api.read': say.seeTheShopsKeys,
+  'delivery.resend': say.sendAgainStopAndHurry,
+  'customer.data': say.exportOrEraseWhatIs,
+}));
 
 export function may(role: Role, action: Action): boolean {
   return (POLICY[action] as readonly Role[]).includes(role);

@@ -6,8 +6,9 @@ import type { Result } from '@/core/result';
 import { ADDRESS_HEADER } from '@/server/net/addresses';
 import { needsSetUp, setUpFirst, SHIPPED_LANGUAGES } from '@/server/features/stores/stores';
 import { SetUpForm } from '@/ui/sign-in/SetUpForm';
+import { say } from '@/words/pages';
 
-export const metadata: Metadata = { title: 'Set up' };
+export const generateMetadata = (): Metadata => ({ title: say.setUp });
 
 export default async function SetUp() {
   if (!(await needsSetUp())) redirect('/sign-in');

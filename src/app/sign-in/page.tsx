@@ -3,8 +3,9 @@ import { redirect } from 'next/navigation';
 import { currentPerson, storesOf } from '@/server/auth/access';
 import { needsSetUp } from '@/server/features/stores/stores';
 import { SignInForm } from '@/ui/sign-in/SignInForm';
+import { say } from '@/words/pages';
 
-export const metadata: Metadata = { title: 'Sign in' };
+export const generateMetadata = (): Metadata => ({ title: say.signIn });
 
 export default async function SignIn({ searchParams }: { searchParams: Promise<{ to?: string }> }) {
   const { to } = await searchParams;

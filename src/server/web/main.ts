@@ -10,18 +10,20 @@ import { log } from '../base/log';
 import { addressList } from '../net/addresses';
 import { secretTrouble } from '../operations/secret-check';
 import { door } from './door';
+import { forReader, speakToReaders } from './reader';
 
 const HOST = process.env.LIBELLUS_WEB_HOST ?? '127.0.0.1';
 const PORT = Number(process.env.LIBELLUS_WEB_PORT ?? 4310);
 const id = `${hostname().slice(0, 30)}-${process.pid}-${randomBytes(4).toString('hex')}`;
 
 const { url, secret, trustedProxies } = config();
+speakToReaders();
 const app = next({ dev: false, dir: process.cwd(), hostname: HOST, port: PORT });
 await app.prepare();
 const handle = app.getRequestHandler();
 const through = door(
   { secure: url.startsWith('https:'), secret, trustedProxies: addressList(trustedProxies) },
-  (request, response) => handle(request, response),
+  (request, response) => forReader(request.headers, () => handle(request, response)),
 );
 const server = createServer((request, response) => {
   through(request, response).catch((error: unknown) => {

@@ -1,6 +1,7 @@
 'use client';
 /** Two windows on one draft: who saved meanwhile, and which version to go on with. */
 import type { SaveState } from './useAutosave';
+import { say } from '@/words/bench';
 
 export function Conflict<T>({
   state,
@@ -18,10 +19,10 @@ export function Conflict<T>({
     >
       <span className="flex-1">{state.message}</span>
       <button type="button" className="btn" onClick={() => onTheirs(state.theirRevision, state.theirs)}>
-        {state.by ? `Use ${state.by}’s changes` : 'Use the other changes'}
+        {state.by ? say.useBySChanges({ by: state.by }) : say.useTheOtherChanges}
       </button>
       <button type="button" className="btn" onClick={() => onMine(state.theirRevision, state.theirs)}>
-        Keep my changes
+        {say.keepMyChanges}
       </button>
     </div>
   );

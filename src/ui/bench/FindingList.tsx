@@ -3,6 +3,7 @@
 import type { Severity } from '@/core/preflight';
 import { Mark } from '../parts/marks';
 import { PanelTitle } from '../parts/Page';
+import { say } from '@/words/bench';
 
 export interface ListedFinding {
   severity: Severity;
@@ -26,12 +27,14 @@ export function FindingList({ findings }: { findings: readonly ListedFinding[] }
   const stop = findings.filter((f) => f.severity === 'blocker').length;
   return (
     <>
-      <PanelTitle aside={findings.length === 0 ? undefined : `${stop} blocking, ${findings.length - stop} other`}>
-        Findings
+      <PanelTitle
+        aside={findings.length === 0 ? undefined : say.stopBlockingNOther({ stop, n: findings.length - stop })}
+      >
+        {say.findings}
       </PanelTitle>
       {findings.length === 0 && (
         <p className="mt-1 flex items-center gap-2 text-sm">
-          <Mark tone="good" size={12} /> No problems found
+          <Mark tone="good" size={12} /> {say.noProblemsFound}
         </p>
       )}
       <ul className="mt-1" data-testid="findings">

@@ -2,8 +2,9 @@
 /** The frame in which something is published: what stops it, what changes, and how it was and will be side by side. */
 import type { ReactNode } from 'react';
 import { Dialog } from '../parts/Dialog';
-import { plural } from '../parts/format';
 import { Trouble } from '../parts/Page';
+import { say } from '@/words/bench';
+import { say as common } from '@/words/common';
 
 export interface PublishFrameProps {
   open: boolean;
@@ -40,7 +41,7 @@ export function PublishFrame(props: PublishFrameProps) {
             </div>
           )}
           <button type="button" className="btn" onClick={onClose}>
-            Not yet
+            {common.notYet}
           </button>
           <button
             type="button"
@@ -48,7 +49,7 @@ export function PublishFrame(props: PublishFrameProps) {
             disabled={busy || blockers.length > 0 || idle}
             onClick={onPublish}
           >
-            {busy ? 'Publishing ...' : label}
+            {busy ? say.publishing : label}
           </button>
         </>
       }
@@ -58,7 +59,7 @@ export function PublishFrame(props: PublishFrameProps) {
           {blockers.length > 0 && (
             <div className="mb-4">
               <Trouble>
-                {plural(blockers.length, 'finding stops', 'findings stop')} it
+                {say.nFindingsStopIt({ n: blockers.length })}
                 <ul className="mt-1">
                   {blockers.map((b) => (
                     <li key={b.key} className="mt-1">

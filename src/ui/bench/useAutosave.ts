@@ -6,6 +6,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { answered } from '../parts/result';
 import type { Failure, Result } from '@/core/result';
+import { say } from '@/words/bench';
 
 export type SaveState<T> =
   | { kind: 'saved' }
@@ -50,10 +51,7 @@ export function useAutosave<T>(options: {
     const run = async (): Promise<void> => {
       setState({ kind: 'saving' });
       const sending = latest.current;
-      const result = await answered(
-        onSave(revision.current, sending),
-        'Libellus does not answer. Your words are kept in this window and saved as soon as it does.',
-      );
+      const result = await answered(onSave(revision.current, sending), say.libellusDoesNotAnswerYour);
       if (result.ok) {
         revision.current = result.value.revision;
         saved.current = sending;

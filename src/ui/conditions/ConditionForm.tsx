@@ -12,6 +12,7 @@ import { Pick, Segments } from '../parts/fields';
 import { Mark } from '../parts/marks';
 import type { ConditionStore } from '@/contract/notifications';
 import { ABOUT, freshTest, TestFields } from './TestFields';
+import { say } from '@/words/conditions';
 
 export interface ConditionFormProps {
   label: string;
@@ -45,7 +46,7 @@ export function ConditionForm(props: ConditionFormProps) {
           className="link ms-auto text-sm"
           onClick={() => set([...asked, freshTest((unasked ?? choices[0]!).value, store)])}
         >
-          {'Add a condition'}
+          {say.addACondition}
         </button>
       </div>
       {!condition ? (
@@ -64,11 +65,11 @@ export function ConditionForm(props: ConditionFormProps) {
           {condition.tests.length > 1 && (
             <div className="mt-2">
               <Segments
-                label="Match"
+                label={say.match}
                 value={condition.match}
                 choices={[
-                  { value: 'all', label: 'all conditions' },
-                  { value: 'any', label: 'any condition' },
+                  { value: 'all', label: say.allConditions },
+                  { value: 'any', label: say.anyCondition },
                 ]}
                 onChange={(match) => set(condition.tests, match)}
               />
@@ -81,14 +82,16 @@ export function ConditionForm(props: ConditionFormProps) {
                 <li key={i} className="rounded-control border border-rule bg-sheet p-2">
                   <div className="flex items-center gap-1">
                     <Pick
-                      label="Condition on"
+                      label={say.conditionOn}
                       value={test.about}
                       choices={choices}
                       onChange={(about) => set(condition.tests.map((t, j) => (j === i ? freshTest(about, store) : t)))}
                     />
                     <button
                       type="button"
-                      aria-label={`Remove: ${ABOUT.find((a) => a.value === test.about)?.label ?? test.about}`}
+                      aria-label={say.removeLabel({
+                        label: ABOUT.find((a) => a.value === test.about)?.label ?? test.about,
+                      })}
                       className="btn btn-quiet"
                       onClick={() => set(condition.tests.filter((_, j) => j !== i))}
                     >
@@ -104,7 +107,7 @@ export function ConditionForm(props: ConditionFormProps) {
                   </div>
                   {found && tried && (
                     <p className="mt-1 text-xs text-slate">
-                      {tried.orderNumber}: {found.found}. {found.holds ? 'Condition met.' : 'Condition not met.'}
+                      {tried.orderNumber}: {found.found}. {found.holds ? say.conditionMet : say.conditionNotMet}
                     </p>
                   )}
                 </li>

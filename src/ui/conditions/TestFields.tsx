@@ -7,23 +7,26 @@ import { amountText, parseAmount } from '@/core/order/amounts';
 import { ROW_MAX } from '@/core/time';
 import { Field, Search, Segments, type Choice } from '../parts/fields';
 import type { ConditionStore } from '@/contract/notifications';
+import { inEachLanguage } from '@/words/speak';
+import { say } from '@/words/conditions';
+import { say as common } from '@/words/common';
 
-export const ABOUT: readonly Choice<TestAbout>[] = [
-  { value: 'customer', label: 'Guest or account' },
-  { value: 'first-order', label: 'First order' },
-  { value: 'channel', label: 'Channel' },
-  { value: 'language', label: 'Language' },
-  { value: 'country', label: 'Delivery country' },
-  { value: 'location', label: 'Place of dispatch' },
-  { value: 'payment', label: 'Payment method' },
-  { value: 'tracking', label: 'Tracking' },
-  { value: 'shipment', label: 'Whole or part parcel' },
-  { value: 'refund', label: 'Whole or part refund' },
-  { value: 'product', label: 'Product' },
-  { value: 'category', label: 'Category' },
-  { value: 'value', label: 'Order value' },
-  { value: 'turn', label: 'Message number in series' },
-];
+export const ABOUT: readonly Choice<TestAbout>[] = inEachLanguage(() => [
+  { value: 'customer', label: say.guestOrAccount },
+  { value: 'first-order', label: say.firstOrder },
+  { value: 'channel', label: common.channel },
+  { value: 'language', label: common.language },
+  { value: 'country', label: say.deliveryCountry },
+  { value: 'location', label: say.placeOfDispatch },
+  { value: 'payment', label: say.paymentMethod },
+  { value: 'tracking', label: say.tracking },
+  { value: 'shipment', label: say.wholeOrPartParcel },
+  { value: 'refund', label: say.wholeOrPartRefund },
+  { value: 'product', label: say.product },
+  { value: 'category', label: say.category },
+  { value: 'value', label: say.orderValue },
+  { value: 'turn', label: say.messageNumberInSeries },
+]);
 
 export function freshTest(about: TestAbout, store: ConditionStore): Test {
   switch (about) {
@@ -72,7 +75,7 @@ export function TestFields({
   ) => (
     <>
       <Segments
-        label="Is"
+        label={say.is}
         value={t.is}
         choices={[
           { value: 'one', label: words[0] },
@@ -86,12 +89,12 @@ export function TestFields({
   const goods = (t: Extract<Test, { holds: unknown }>, choices: readonly Choice<string>[]) => (
     <>
       <Segments
-        label="Contains"
+        label={say.contains}
         value={t.holds}
         choices={[
-          { value: 'any', label: 'any of' },
-          { value: 'only', label: 'only' },
-          { value: 'none', label: 'none of' },
+          { value: 'any', label: say.anyOf },
+          { value: 'only', label: say.only },
+          { value: 'none', label: say.noneOf },
         ]}
         onChange={(holds) => onChange({ ...t, holds } as Test)}
       />
@@ -100,7 +103,7 @@ export function TestFields({
   );
   const yesNo = (t: Extract<Test, { is: boolean }>, words: [string, string]) => (
     <Segments
-      label="Is"
+      label={say.is}
       value={String(t.is)}
       choices={[
         { value: 'true', label: words[0] },
@@ -113,28 +116,28 @@ export function TestFields({
     case 'customer':
       return (
         <Segments
-          label="Customer"
+          label={common.customer}
           value={test.is}
           choices={[
-            { value: 'guest', label: 'a guest' },
-            { value: 'account', label: 'an account' },
+            { value: 'guest', label: say.aGuest },
+            { value: 'account', label: say.anAccount },
           ]}
           onChange={(is) => onChange({ ...test, is })}
         />
       );
     case 'first-order':
-      return yesNo(test, ['the first', 'a later one']);
+      return yesNo(test, [say.theFirst, say.aLaterOne]);
     case 'tracking':
-      return yesNo(test, ['can be followed', 'cannot']);
+      return yesNo(test, [say.canBeFollowed, 'cannot']);
     case 'shipment':
       return (
         <Segments
-          label="Parcel"
+          label={say.parcel}
           value={test.is}
           choices={[
-            { value: 'whole', label: 'the whole order' },
-            { value: 'part', label: 'a part, more to come' },
-            { value: 'last', label: 'the last part' },
+            { value: 'whole', label: say.theWholeOrder },
+            { value: 'part', label: say.aPartMoreToCome },
+            { value: 'last', label: say.theLastPart },
           ]}
           onChange={(is) => onChange({ ...test, is })}
         />
@@ -142,11 +145,11 @@ export function TestFields({
     case 'refund':
       return (
         <Segments
-          label="Refund"
+          label={say.refund}
           value={test.is}
           choices={[
-            { value: 'whole', label: 'all of it' },
-            { value: 'part', label: 'a part' },
+            { value: 'whole', label: say.allOfIt },
+            { value: 'part', label: say.aPart },
           ]}
           onChange={(is) => onChange({ ...test, is })}
         />
@@ -155,31 +158,31 @@ export function TestFields({
       return among(
         test,
         store.channels.map((c) => ({ value: c.id, label: c.name })),
-        ['from', 'not from'],
+        ['from', say.notFrom],
       );
     case 'language':
       return among(
         test,
         store.languages.map((l) => ({ value: l, label: languageName(l) })),
-        ['in', 'not in'],
+        ['in', say.notIn],
       );
     case 'country':
-      return among(test, COUNTRIES, ['to', 'not to']);
+      return among(test, COUNTRIES, ['to', say.notTo]);
     case 'location':
       return among(
         test,
         store.locations.map((l) => ({ value: l, label: l })),
-        ['from', 'not from'],
+        ['from', say.notFrom],
       );
     case 'turn':
       return (
         <>
           <Segments
-            label="Is"
+            label={say.is}
             value={test.is}
             choices={[
-              { value: 'one', label: 'is' },
-              { value: 'none', label: 'is not' },
+              { value: 'one', label: say.is2 },
+              { value: 'none', label: say.isNot },
             ]}
             onChange={(is) => onChange({ ...test, is })}
           />
@@ -191,7 +194,7 @@ export function TestFields({
         </>
       );
     case 'payment':
-      return among(test, PAYMENTS, ['by', 'not by']);
+      return among(test, PAYMENTS, ['by', say.notBy]);
     case 'product':
       return goods(
         test,
@@ -215,17 +218,17 @@ function AmountFields({ test, onChange }: { test: Extract<Test, { about: 'value'
   return (
     <>
       <Segments
-        label="Comes to"
+        label={say.comesTo}
         value={test.is}
         choices={[
-          { value: 'at-least', label: 'at least' },
-          { value: 'below', label: 'less than' },
+          { value: 'at-least', label: say.atLeast },
+          { value: 'below', label: say.lessThan },
         ]}
         onChange={(is) => onChange({ ...test, is })}
       />
       <Field
-        label={`Amount in ${test.currency}`}
-        problem={wrong ? `Enter an amount like ${amountText(9950, currency)}.` : undefined}
+        label={say.amountInCurrency({ currency: test.currency })}
+        problem={wrong ? say.enterAnAmountLikeAmountText({ amountText: amountText(9950, currency) }) : undefined}
       >
         {(ids) => (
           <input
@@ -266,7 +269,7 @@ function Several({
               {name}
               <button
                 type="button"
-                aria-label={`Without ${name}`}
+                aria-label={say.withoutName({ name })}
                 disabled={values.length === 1}
                 className="px-1.5 py-0.5 disabled:opacity-30"
                 onClick={() => onChange(values.filter((x) => x !== v))}
@@ -279,9 +282,9 @@ function Several({
       </ul>
       {rest.length > 0 && (
         <Search
-          label="One more of them"
+          label={say.oneMoreOfThem}
           value={null}
-          placeholder="one more"
+          placeholder={common.oneMore}
           choices={rest}
           onChange={(v) => onChange([...values, v])}
         />
@@ -302,5 +305,5 @@ const PAYMENTS: readonly Choice<string>[] = ['Bank transfer', 'Card', 'Cash at t
 
 const TURNS: readonly Choice<string>[] = Array.from({ length: ROW_MAX }, (_, i) => ({
   value: String(i + 1),
-  label: `the ${ordinal(i + 1)}`,
+  label: say.theOrdinal({ ordinal: ordinal(i + 1) }),
 }));

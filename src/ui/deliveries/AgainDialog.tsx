@@ -9,6 +9,8 @@ import { Field } from '../parts/fields';
 import { Trouble } from '../parts/Page';
 import { answered, failureWords } from '../parts/result';
 import type { AgainView } from '@/contract/deliveries';
+import { say } from '@/words/deliveries';
+import { say as common } from '@/words/common';
 
 const OTHER = '';
 
@@ -47,14 +49,14 @@ export function AgainDialog({
     <Dialog
       open
       onClose={onClose}
-      title={`Send ${what} again`}
+      title={say.sendWhatAgain({ what })}
       foot={
         <>
           <button type="button" className="btn" onClick={onClose}>
-            Close
+            {common.close}
           </button>
           <button type="submit" form="again" className="btn btn-main" disabled={busy || wrong || to === ''}>
-            {busy ? 'Sending ...' : 'Send it again'}
+            {busy ? common.sending : say.sendItAgain}
           </button>
         </>
       }
@@ -67,11 +69,11 @@ export function AgainDialog({
           void send();
         }}
       >
-        <p>The same words and figures go out once more, as a message of its own in the record.</p>
-        <RadioGroup value={chosen} onChange={setChosen} aria-label="Address" className="border-t border-rule">
+        <p>{say.theSameWordsAndFigures}</p>
+        <RadioGroup value={chosen} onChange={setChosen} aria-label={common.address} className="border-t border-rule">
           {[
             ...about.known,
-            ...(about.only ? [] : [{ address: OTHER, name: 'Another address', what: 'not known for this order' }]),
+            ...(about.only ? [] : [{ address: OTHER, name: say.anotherAddress, what: say.notKnownForThisOrder }]),
           ].map((k) => (
             <Radio
               key={k.address}
@@ -92,9 +94,9 @@ export function AgainDialog({
         </RadioGroup>
         {chosen === OTHER && (
           <Field
-            label="Its address"
-            hint="The message holds the customer's name, address and order. Look at it twice before you send."
-            problem={wrong ? 'Enter an email address with a name, an @ and a domain.' : undefined}
+            label={say.itsAddress}
+            hint={say.theMessageHoldsTheCustomers}
+            problem={wrong ? say.enterAnEmailAddressWith : undefined}
           >
             {(ids) => (
               <input

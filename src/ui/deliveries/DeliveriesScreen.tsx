@@ -11,6 +11,9 @@ import { Head } from '../parts/Table';
 import { StateWord } from '../parts/states';
 import { WatchWaiting } from '../parts/WatchWaiting';
 import type { ListedDelivery } from '@/contract/deliveries';
+import { inEachLanguage } from '@/words/speak';
+import { say } from '@/words/deliveries';
+import { say as common } from '@/words/common';
 
 export interface DeliveriesProps {
   base: string;
@@ -20,27 +23,30 @@ export interface DeliveriesProps {
   next?: string | undefined;
 }
 
-const STATE_CHOICES = [
-  { value: '', label: 'All' },
-  { value: 'accepted', label: 'Accepted' },
-  { value: 'planned,held,sending,deferred', label: 'Waiting' },
-  { value: 'failed,bounced', label: 'Failed' },
-];
-const ROLE_CHOICES = [
-  { value: '', label: 'Everybody' },
-  { value: 'customer', label: 'Customers' },
-  { value: 'contact', label: 'Contacts' },
-  { value: 'staff', label: 'Staff' },
-];
+const STATE_CHOICES = inEachLanguage(() => [
+  { value: '', label: common.all },
+  { value: 'accepted', label: say.accepted },
+  { value: 'planned,held,sending,deferred', label: say.waiting },
+  { value: 'failed,bounced', label: say.failed },
+]);
+const ROLE_CHOICES = inEachLanguage(() => [
+  { value: '', label: say.everybody },
+  { value: 'customer', label: say.customers },
+  { value: 'contact', label: say.contacts },
+  { value: 'staff', label: say.staff },
+]);
 
-const COLUMNS = [
-  { label: 'State', className: 'w-40' },
-  { label: 'To' },
-  { label: 'Notification', className: 'w-34' },
-  { label: 'Subject, or what happened' },
-  { label: 'Order', className: 'w-24' },
-  { label: 'When', className: 'w-32', end: true },
-] as const;
+const COLUMNS = inEachLanguage(
+  () =>
+    [
+      { label: common.state, className: 'w-40' },
+      { label: say.to },
+      { label: common.notification, className: 'w-34' },
+      { label: say.subjectOrWhatHappened },
+      { label: common.order, className: 'w-24' },
+      { label: say.when, className: 'w-32', end: true },
+    ] as const,
+);
 
 export function DeliveriesScreen({ base, zone, filter, rows, next }: DeliveriesProps) {
   const router = useRouter();
@@ -50,7 +56,7 @@ export function DeliveriesScreen({ base, zone, filter, rows, next }: DeliveriesP
   };
   const filtered = Object.values(filter).some((v) => v !== '');
   return (
-    <Page title="Deliveries">
+    <Page title={say.deliveries}>
       <WatchWaiting waiting={rows.some((r) => ['planned', 'sending'].includes(r.state) && !r.dueAt)} />
       <div className="flex flex-col lg:h-full lg:min-h-0">
         <form
@@ -65,13 +71,13 @@ export function DeliveriesScreen({ base, zone, filter, rows, next }: DeliveriesP
           }}
         >
           <Segments
-            label="State"
+            label={common.state}
             value={filter.state}
             choices={STATE_CHOICES}
             onChange={(state) => router.push(address({ state }))}
           />
           <Segments
-            label="Audience"
+            label={say.audience}
             value={filter.role}
             choices={ROLE_CHOICES}
             onChange={(role) => router.push(address({ role }))}
@@ -79,32 +85,30 @@ export function DeliveriesScreen({ base, zone, filter, rows, next }: DeliveriesP
           <FilterInput
             name="recipient"
             value={filter.recipient}
-            aria-label="Address begins with"
-            placeholder="Address begins with"
+            aria-label={say.addressBeginsWith}
+            placeholder={say.addressBeginsWith}
             className="input w-48"
           />
           <FilterInput
             name="order"
             value={filter.order}
-            aria-label="Order number"
-            placeholder="Order number"
+            aria-label={say.orderNumber}
+            placeholder={say.orderNumber}
             className="input w-36"
           />
           <button type="submit" className="btn">
-            Find
+            {common.find}
           </button>
           {filtered && (
             <Link href={`${base}/deliveries`} className="link text-sm">
-              Show all
+              {common.showAll}
             </Link>
           )}
         </form>
         <div className="lg:min-h-0 flex-1 lg:overflow-auto bg-panel">
           {rows.length === 0 ? (
-            <Empty title={filtered ? 'Nothing matches' : 'Nothing was sent yet'}>
-              {filtered
-                ? 'Remove a filter to see more.'
-                : 'When an order is placed, every message about it is recorded here, with the reason for it.'}
+            <Empty title={filtered ? common.nothingMatches : say.nothingWasSentYet}>
+              {filtered ? say.removeAFilterToSee : say.whenAnOrderIsPlaced}
             </Empty>
           ) : (
             <table className="lines w-full table-fixed text-sm">
@@ -142,7 +146,7 @@ export function DeliveriesScreen({ base, zone, filter, rows, next }: DeliveriesP
                       )}
                     </td>
                     <td data-line="foot-end" className="pe-5 text-end">
-                      {d.dueAt && <span className="text-xs text-slate">due </span>}
+                      {d.dueAt && <span className="text-xs text-slate">{say.due} </span>}
                       <Time at={d.dueAt ?? d.acceptedAt ?? d.createdAt} zone={zone} />
                     </td>
                   </tr>
@@ -153,7 +157,7 @@ export function DeliveriesScreen({ base, zone, filter, rows, next }: DeliveriesP
           {next && (
             <div className="p-3 text-center">
               <Link href={address({ before: next })} className="btn">
-                Older deliveries
+                {say.olderDeliveries}
               </Link>
             </div>
           )}

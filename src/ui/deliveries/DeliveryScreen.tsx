@@ -12,6 +12,8 @@ import type { DeliveryView } from '@/contract/deliveries';
 import { AgainDialog } from './AgainDialog';
 import { Attempts, Bounces, DeliveryFacts, Reasons, SameEvent } from './Evidence';
 import { SentMessage } from './SentMessage';
+import { say } from '@/words/deliveries';
+import { Said } from '../parts/Said';
 
 export interface DeliveryProps {
   base: string;
@@ -57,44 +59,45 @@ export function DeliveryScreen({
   const tryAll = async (): Promise<Result<null>> => {
     const tried = await onTryAll();
     if (!tried.ok) return tried;
-    toast(tried.value === 1 ? 'One message is tried again.' : `${tried.value} messages are tried again.`);
+    toast(say.triedAgain({ n: tried.value }));
     return { ok: true, value: null };
   };
 
   return (
     <Page
-      back={{ href: `${base}/deliveries`, label: 'All deliveries' }}
+      back={{ href: `${base}/deliveries`, label: say.allDeliveries }}
       title={d.notification}
       note={
         <>
-          to <bdi>{d.recipientName || d.recipient}</bdi> · <StateWord state={d.state} waits={d.waits} />
+          <Said words={say.toWhom({})} marks={{ who: () => <bdi>{d.recipientName || d.recipient}</bdi> }} /> ·{' '}
+          <StateWord state={d.state} waits={d.waits} />
         </>
       }
       actions={
         <>
           {d.message && (
             <a href={`${base}/deliveries/${d.id}/message`} className="btn" download>
-              Download (.eml)
+              {say.downloadEml}
             </a>
           )}
           {d.mayBeReleased && mayRelease && (
             <button type="button" className="btn btn-main" disabled={busy} onClick={() => void run(onRelease)}>
-              Send once anyway
+              {say.sendOnceAnyway}
             </button>
           )}
           {d.waits && mayTry && (
             <button type="button" className="btn" disabled={busy} onClick={() => void run(onSendNow)}>
-              Send it now
+              {say.sendItNow}
             </button>
           )}
           {['planned', 'held', 'deferred'].includes(d.state) && mayTry && (
             <button type="button" className="btn" disabled={busy} onClick={() => void run(onStop)}>
-              Stop it
+              {say.stopIt}
             </button>
           )}
           {d.again && mayTry && (
             <button type="button" className="btn" disabled={busy} onClick={() => setAsking(true)}>
-              Send it again ...
+              {say.sendItAgain2}
             </button>
           )}
           {again && mayTry && d.othersOfCause > 0 && (
@@ -102,15 +105,15 @@ export function DeliveryScreen({
               type="button"
               className="btn"
               disabled={busy}
-              title={`${d.words} All messages that wait or failed for this cause are tried again.`}
+              title={say.wordsAllMessagesThatWait({ words: d.words })}
               onClick={() => void run(tryAll)}
             >
-              Try all {d.othersOfCause + 1} with this cause again
+              {say.tryAllNWithThis({ n: d.othersOfCause + 1 })}
             </button>
           )}
           {again && mayTry && (
             <button type="button" className="btn btn-main" disabled={busy} onClick={() => void run(onTry)}>
-              Try again now
+              {say.tryAgainNow}
             </button>
           )}
         </>

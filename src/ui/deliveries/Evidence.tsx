@@ -8,6 +8,9 @@ import { Time } from '../parts/format';
 import { Mark } from '../parts/marks';
 import { PanelTitle } from '../parts/Page';
 import { StateWord } from '../parts/states';
+import { inEachLanguage } from '@/words/speak';
+import { say } from '@/words/deliveries';
+import { say as common } from '@/words/common';
 
 export interface Evidence {
   base: string;
@@ -15,17 +18,17 @@ export interface Evidence {
   delivery: DeliveryView;
 }
 
-const BOUNCE_WORDS: Record<string, string> = {
-  hard: 'Hard bounce. The address is now on the do-not-send list.',
-  soft: 'Soft bounce. Later messages still go to this address.',
-  delayed: 'Still being tried.',
-  other: 'No failure.',
-};
+const BOUNCE_WORDS: Record<string, string> = inEachLanguage(() => ({
+  hard: say.hardBounceTheAddressIs,
+  soft: say.softBounceLaterMessagesStill,
+  delayed: say.stillBeingTried,
+  other: say.noFailure,
+}));
 
 export function Reasons({ delivery: d }: Pick<Evidence, 'delivery'>) {
   return (
     <>
-      <PanelTitle>Why</PanelTitle>
+      <PanelTitle>{common.why}</PanelTitle>
       <ul className="mt-1 mb-4">
         {d.reasons.map((r) => (
           <li key={r} className="flex gap-2 py-0.5">
@@ -44,15 +47,15 @@ export function Reasons({ delivery: d }: Pick<Evidence, 'delivery'>) {
 export function DeliveryFacts({ base, zone, delivery: d }: Evidence) {
   return (
     <dl className="mb-4 grid grid-cols-[max-content_1fr] gap-x-4 gap-y-1">
-      <dt className="text-slate">To</dt>
+      <dt className="text-slate">{say.to}</dt>
       <dd className="break-all">
         <bdi>{d.recipientName}</bdi> {d.recipient}, {d.role}
       </dd>
-      <dt className="text-slate">Language</dt>
+      <dt className="text-slate">{common.language}</dt>
       <dd>{languageName(d.language)}</dd>
       {d.order && (
         <>
-          <dt className="text-slate">Order</dt>
+          <dt className="text-slate">{common.order}</dt>
           <dd>
             <Link href={`${base}/orders/${encodeURIComponent(d.order)}`} className="link">
               {d.order}
@@ -62,20 +65,20 @@ export function DeliveryFacts({ base, zone, delivery: d }: Evidence) {
       )}
       {d.slug && (
         <>
-          <dt className="text-slate">Made from</dt>
+          <dt className="text-slate">{say.madeFrom}</dt>
           <dd>
             <Link
               href={`${base}/desk/${d.slug}?language=${d.language}${d.order ? `&order=${encodeURIComponent(d.order)}` : ''}`}
               className="link"
             >
-              {d.notification}, edition {d.edition}
+              {say.noticeEdition({ notification: d.notification, edition: d.edition ?? '' })}
             </Link>
           </dd>
         </>
       )}
       {d.event && (
         <>
-          <dt className="text-slate">Event</dt>
+          <dt className="text-slate">{say.event}</dt>
           <dd className="break-all">
             {d.event.type}, <Time at={d.event.receivedAt} zone={zone} />
             <div className="font-mono text-xs text-slate">
@@ -86,7 +89,7 @@ export function DeliveryFacts({ base, zone, delivery: d }: Evidence) {
       )}
       {d.messageId && (
         <>
-          <dt className="text-slate">Message-ID</dt>
+          <dt className="text-slate">{say.messageId}</dt>
           <dd className="font-mono text-xs break-all">{d.messageId}</dd>
         </>
       )}
@@ -101,14 +104,14 @@ export function Attempts({ zone, delivery: d }: Omit<Evidence, 'base'>) {
         aside={
           (d.state === 'deferred' || d.state === 'held' || d.waits) && d.dueAt ? (
             <>
-              {d.waits ? 'due' : 'next try'} <Time at={d.dueAt} zone={zone} />
+              {d.waits ? 'due' : say.nextTry} <Time at={d.dueAt} zone={zone} />
             </>
           ) : undefined
         }
       >
-        Attempts
+        {say.attempts}
       </PanelTitle>
-      {d.attempts.length === 0 && <p className="mt-1 text-slate">Not tried yet.</p>}
+      {d.attempts.length === 0 && <p className="mt-1 text-slate">{say.notTriedYet}</p>}
       <ol className="mt-1 mb-4">
         {d.attempts.map((a, i) => (
           <li key={a.id} className="border-b border-rule py-2">
@@ -117,19 +120,15 @@ export function Attempts({ zone, delivery: d }: Omit<Evidence, 'base'>) {
               <StateWord state={a.lost ? 'deferred' : a.state} />
               <span className="ms-auto text-xs text-slate">
                 <Time at={a.startedAt} zone={zone} />
-                {a.ms !== undefined && `, ${a.ms} ms`}
+                {a.ms !== undefined && `, ${say.milliseconds({ ms: a.ms })}`}
               </span>
             </div>
-            <p className="mt-1">
-              {a.lost
-                ? 'The process that sent it ended before it could record an answer. The server may have taken the message.'
-                : a.words}
-            </p>
+            <p className="mt-1">{a.lost ? say.theProcessThatSentIt : a.words}</p>
             {a.remedy && <p className="text-slate">{a.remedy}</p>}
-            {a.via && <p className="text-xs text-slate">by {a.via}</p>}
+            {a.via && <p className="text-xs text-slate">{say.byVia({ via: a.via })}</p>}
             {a.conversation && (
               <details className="mt-1" open={a.state !== 'accepted' && i === d.attempts.length - 1}>
-                <summary className="link text-xs">SMTP log</summary>
+                <summary className="link text-xs">{common.smtpLog}</summary>
                 <Conversation text={a.conversation} />
               </details>
             )}
@@ -145,7 +144,7 @@ export function Bounces({ zone, delivery: d }: Omit<Evidence, 'base'>) {
   if (d.bounces.length === 0) return null;
   return (
     <>
-      <PanelTitle>Bounces</PanelTitle>
+      <PanelTitle>{say.bounces}</PanelTitle>
       <ul className="mt-1 mb-4" data-testid="bounces">
         {d.bounces.map((b) => (
           <li key={b.id} className="border-b border-rule py-2">
@@ -171,12 +170,12 @@ export function Bounces({ zone, delivery: d }: Omit<Evidence, 'base'>) {
 export function SameEvent({ base, delivery: d }: Omit<Evidence, 'zone'>) {
   return (
     <>
-      {(d.others.length > 0 || d.notWritten.length > 0) && <PanelTitle>From the same event</PanelTitle>}
+      {(d.others.length > 0 || d.notWritten.length > 0) && <PanelTitle>{say.fromTheSameEvent}</PanelTitle>}
       <ul className="mt-1">
         {d.others.map((o) => (
           <li key={o.id} className="flex gap-2 py-0.5">
             <Link href={`${base}/deliveries/${o.id}`} className="link">
-              {o.notification} to {o.recipient}
+              {say.notificationToRecipient({ notification: o.notification, recipient: o.recipient })}
             </Link>
             <StateWord state={o.state} />
           </li>
@@ -188,7 +187,7 @@ export function SameEvent({ base, delivery: d }: Omit<Evidence, 'zone'>) {
             </span>
             <span>
               {n.notification}
-              {n.recipient && ` not to ${n.recipientName || n.recipient}`}: {n.reason}
+              {n.recipient && ` ${say.notToN({ n: n.recipientName || n.recipient })}`}: {n.reason}
             </span>
           </li>
         ))}

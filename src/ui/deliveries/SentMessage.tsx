@@ -5,11 +5,13 @@ import type { DeliveryView } from '@/contract/deliveries';
 import Link from '../parts/Link';
 import { Segments } from '../parts/fields';
 import { Mark } from '../parts/marks';
+import { say } from '@/words/deliveries';
+import { say as common } from '@/words/common';
 
 export function SentMessage({ base, delivery: d }: { base: string; delivery: DeliveryView }) {
   if (d.message) {
-    const note = `${d.message.from} · ${(d.message.bytes / 1000).toFixed(0)} kB as sent`;
-    return <Shown {...d.message} subject={d.subject} note={note} title="The message as sent" language={d.language} />;
+    const note = say.fromAndSize({ from: d.message.from, size: Math.round(d.message.bytes / 1000) });
+    return <Shown {...d.message} subject={d.subject} note={note} title={say.theMessageAsSent} language={d.language} />;
   }
   if (!d.would) return <NotSent base={base} delivery={d} />;
   return (
@@ -19,19 +21,20 @@ export function SentMessage({ base, delivery: d }: { base: string; delivery: Del
           <Mark tone="waiting" size={12} />
         </span>
         <p>
-          {d.state === 'failed' || d.state === 'bounced' ? 'This was not sent. ' : 'This has not been sent yet. '}
-          {d.words} Below is what it would say now.
+          {d.state === 'failed' || d.state === 'bounced'
+            ? say.notSentBelow({ words: d.words })
+            : say.notYetSentBelow({ words: d.words })}
           {d.state === 'held' && (
             <>
               {' '}
               <Link href={`${base}/sending`} className="link">
-                See the services
+                {say.seeTheServices}
               </Link>
             </>
           )}
         </p>
       </div>
-      <Shown {...d.would} note="not sent" title="The message as it would be sent" language={d.language} />
+      <Shown {...d.would} note={say.notSent} title={say.theMessageAsItWould} language={d.language} />
     </>
   );
 }
@@ -64,11 +67,11 @@ function Shown({
           </div>
         </div>
         <Segments
-          label="Part of the message"
+          label={say.partOfTheMessage}
           value={form}
           choices={[
-            { value: 'html', label: 'HTML' },
-            { value: 'text', label: 'Text' },
+            { value: 'html', label: say.html },
+            { value: 'text', label: common.text },
           ]}
           onChange={setForm}
         />
@@ -97,13 +100,13 @@ function NotSent({ base, delivery: d }: { base: string; delivery: DeliveryView }
   return (
     <div className="p-8 text-sm text-slate">
       <p className="font-serif text-lg text-ink">
-        {d.state === 'failed' || d.state === 'cancelled' ? 'The message was not sent' : 'Nothing was sent yet'}
+        {d.state === 'failed' || d.state === 'cancelled' ? say.theMessageWasNotSent : say.nothingWasSentYet}
       </p>
-      <p className="mt-1">{d.words || 'The message is kept here once a server has taken it.'}</p>
+      <p className="mt-1">{d.words || say.theMessageIsKeptHere}</p>
       {d.state === 'held' && (
         <p className="mt-2">
           <Link href={`${base}/sending`} className="link">
-            See the services
+            {say.seeTheServices}
           </Link>
         </p>
       )}

@@ -8,12 +8,19 @@ import { Check } from '../parts/Check';
 import { Field, Pick, Segments } from '../parts/fields';
 import { PictureInput, type BringPicture } from '../parts/PictureInput';
 import type { DeskStore } from '@/contract/templates';
+import { inEachLanguage } from '@/words/speak';
+import { say } from '@/words/desk';
+import { say as common } from '@/words/common';
+import { Said } from '../parts/Said';
 
-const ALIGN = [
-  { value: 'start', label: 'start' },
-  { value: 'centre', label: 'centre' },
-  { value: 'end', label: 'end' },
-] as const;
+const ALIGN = inEachLanguage(
+  () =>
+    [
+      { value: 'start', label: say.start },
+      { value: 'centre', label: say.centre },
+      { value: 'end', label: say.end },
+    ] as const,
+);
 
 export interface BlockFieldsProps {
   block: Block;
@@ -32,13 +39,13 @@ export function BlockFields({ block, moment, store, base, onBlock, onBring, newI
       return (
         <>
           <Align value={block.align} onChange={(align) => onBlock({ align })} />
-          <Choice label="Size">
+          <Choice label={say.size}>
             <Segments
-              label="Size"
+              label={say.size}
               value={block.size ?? 'headline'}
               choices={[
-                { value: 'headline', label: 'headline' },
-                { value: 'heading', label: 'heading' },
+                { value: 'headline', label: say.headline },
+                { value: 'heading', label: say.heading },
               ]}
               onChange={(size) => onBlock({ size })}
             />
@@ -49,14 +56,14 @@ export function BlockFields({ block, moment, store, base, onBlock, onBring, newI
       return (
         <>
           <Align value={block.align} onChange={(align) => onBlock({ align })} />
-          <Choice label="Size">
+          <Choice label={say.size}>
             <Segments
-              label="Size"
+              label={say.size}
               value={block.size ?? 'words'}
               choices={[
-                { value: 'small', label: 'small print' },
-                { value: 'words', label: 'words' },
-                { value: 'lead', label: 'lead' },
+                { value: 'small', label: say.smallPrint },
+                { value: 'words', label: say.words },
+                { value: 'lead', label: say.lead },
               ]}
               onChange={(size) => onBlock({ size })}
             />
@@ -69,7 +76,7 @@ export function BlockFields({ block, moment, store, base, onBlock, onBring, newI
           <Align value={block.align} onChange={(align) => onBlock({ align })} />
           <TargetFields moment={moment} target={block.target} onTarget={(target) => onBlock({ target })} />
           <Check
-            label="As wide as the words above"
+            label={say.asWideAsTheWords}
             on={block.width === 'full'}
             onChange={(full) => onBlock({ width: full ? 'full' : undefined } as Partial<Block>)}
           />
@@ -81,7 +88,7 @@ export function BlockFields({ block, moment, store, base, onBlock, onBring, newI
       return <ColumnsFields {...{ block, onBlock, newId }} />;
     case 'space':
       return (
-        <Field label="Height in px">
+        <Field label={say.heightInPx}>
           {(ids) => (
             <input
               {...ids}
@@ -99,13 +106,13 @@ export function BlockFields({ block, moment, store, base, onBlock, onBring, newI
       return (
         <>
           <Check
-            label="Product pictures"
+            label={say.productPictures}
             on={block.pictures ?? store.look.items.pictures}
             onChange={(pictures) => onBlock({ pictures })}
           />
-          <Check label="Amounts" on={block.prices ?? true} onChange={(prices) => onBlock({ prices })} />
+          <Check label={say.amounts} on={block.prices ?? true} onChange={(prices) => onBlock({ prices })} />
           <Check
-            label="Only goods that are shipped"
+            label={say.onlyGoodsThatAreShipped}
             on={block.only === 'shippable'}
             onChange={(only) => onBlock({ only: only ? 'shippable' : undefined } as Partial<Block>)}
           />
@@ -115,15 +122,15 @@ export function BlockFields({ block, moment, store, base, onBlock, onBring, newI
     case 'addresses':
       return (
         <>
-          <Field label="Shows">
+          <Field label={say.shows}>
             {(ids) => (
               <Pick
                 id={ids.id}
                 value={block.show ?? 'both'}
                 choices={[
-                  { value: 'both', label: 'both addresses' },
-                  { value: 'delivery', label: 'where it goes' },
-                  { value: 'billing', label: 'who pays' },
+                  { value: 'both', label: say.bothAddresses },
+                  { value: 'delivery', label: say.whereItGoes },
+                  { value: 'billing', label: say.whoPays },
                 ]}
                 onChange={(show) => onBlock({ show })}
               />
@@ -135,7 +142,7 @@ export function BlockFields({ block, moment, store, base, onBlock, onBring, newI
     case 'parcel':
       return (
         <Check
-          label="Button to follow the parcel"
+          label={say.buttonToFollowTheParcel}
           on={block.button ?? true}
           onChange={(button) => onBlock({ button: button ? undefined : false } as Partial<Block>)}
         />
@@ -143,14 +150,14 @@ export function BlockFields({ block, moment, store, base, onBlock, onBring, newI
     case 'transfer':
       return (
         <Check
-          label="Code to scan with a banking app"
+          label={say.codeToScanWithA}
           on={block.code ?? true}
           onChange={(code) => onBlock({ code: code ? undefined : false } as Partial<Block>)}
         />
       );
     case 'discount':
       return (
-        <Field label="Code" hint="Checked against the codes of the store">
+        <Field label={say.code} hint={say.checkedAgainstTheCodesOf}>
           {(ids) => (
             <Pick
               id={ids.id}
@@ -158,7 +165,7 @@ export function BlockFields({ block, moment, store, base, onBlock, onBring, newI
               choices={[
                 ...(store.codes.some((c) => c.code === block.code)
                   ? []
-                  : [{ value: block.code, label: block.code || 'none chosen yet' }]),
+                  : [{ value: block.code, label: block.code || say.noneChosenYet }]),
                 ...store.codes.map((c) => ({
                   value: c.code,
                   label: c.code,
@@ -173,7 +180,7 @@ export function BlockFields({ block, moment, store, base, onBlock, onBring, newI
     case 'passage':
       return (
         <>
-          <Field label="Passage">
+          <Field label={say.passage}>
             {(ids) => (
               <Pick
                 id={ids.id}
@@ -181,7 +188,7 @@ export function BlockFields({ block, moment, store, base, onBlock, onBring, newI
                 choices={[
                   ...(store.passageNames.some((p) => p.id === block.passage)
                     ? []
-                    : [{ value: block.passage, label: 'none chosen yet' }]),
+                    : [{ value: block.passage, label: say.noneChosenYet }]),
                   ...store.passageNames.map((p) => ({ value: p.id, label: p.name })),
                 ]}
                 onChange={(passage) => onBlock({ passage })}
@@ -189,10 +196,10 @@ export function BlockFields({ block, moment, store, base, onBlock, onBring, newI
             )}
           </Field>
           <p className="text-sm text-slate">
-            Edited once, it changes wherever it is used.{' '}
+            {say.editedOnceItChangesWherever}{' '}
             {store.passages[block.passage] && (
               <Link className="link" href={`${base}/passages/${block.passage}`}>
-                Edit the passage
+                {say.editThePassage}
               </Link>
             )}
           </p>
@@ -210,24 +217,26 @@ export function BlockFields({ block, moment, store, base, onBlock, onBring, newI
       return <FromLook base={base} part={block.kind} />;
     case 'html':
       return (
-        <p className="text-sm text-slate">
-          Cleaned of what could run or fetch. Placeholders stand in it as {'{$order.number}'}; a brace of its own is
-          written \{'{'}.
-        </p>
+        <p className="text-sm text-slate">{say.cleanedOfWhatCouldRun({ name: '{$order.number}', brace: '\\{' })}</p>
       );
     default:
-      return <p className="text-sm text-slate">Filled from the order.</p>;
+      return <p className="text-sm text-slate">{say.filledFromTheOrder}</p>;
   }
 }
 
 function FromLook({ base, part }: { base: string; part: string }) {
   return (
     <p className="text-sm text-slate">
-      Set for all messages in{' '}
-      <Link className="link" href={`${base}/look?part=${part}`}>
-        the look
-      </Link>
-      .
+      <Said
+        words={say.setInTheLook({})}
+        marks={{
+          link: (words) => (
+            <Link className="link" href={`${base}/look?part=${part}`}>
+              {words}
+            </Link>
+          ),
+        }}
+      />
     </p>
   );
 }
@@ -249,8 +258,8 @@ function Align({
   onChange: (align: 'start' | 'centre' | 'end') => void;
 }) {
   return (
-    <Choice label="Alignment">
-      <Segments label="Alignment" value={value ?? 'start'} choices={ALIGN} onChange={onChange} />
+    <Choice label={say.alignment}>
+      <Segments label={say.alignment} value={value ?? 'start'} choices={ALIGN} onChange={onChange} />
     </Choice>
   );
 }
@@ -272,15 +281,15 @@ export function TargetFields({
   const wrong = url !== undefined && url !== '' && safeUrl(url) === undefined;
   return (
     <>
-      <Field label="Leads to">
+      <Field label={say.leadsTo}>
         {(ids) => (
           <Pick
             id={ids.id}
             value={target === undefined ? 'nowhere' : 'variable' in target ? target.variable : ''}
             choices={[
-              ...(none ? [{ value: 'nowhere', label: 'nowhere' }] : []),
+              ...(none ? [{ value: 'nowhere', label: say.nowhere }] : []),
               ...targets.map((p) => ({ value: p.name, label: p.label })),
-              { value: '', label: 'A fixed address' },
+              { value: '', label: say.aFixedAddress },
             ]}
             onChange={(variable) => {
               if (variable === 'nowhere') none?.();
@@ -290,7 +299,7 @@ export function TargetFields({
         )}
       </Field>
       {url !== undefined && (
-        <Field label="Address" problem={wrong ? 'Enter a full link that begins with https://.' : undefined}>
+        <Field label={common.address} problem={wrong ? say.enterAFullLinkThat : undefined}>
           {(ids) => (
             <input {...ids} className="input" value={url} onChange={(e) => onTarget({ url: e.target.value })} />
           )}
@@ -315,17 +324,17 @@ function ImageFields({
   return (
     <>
       <PictureInput
-        label="Picture"
+        label={say.picture}
         asset={own}
         shown={most}
         onBring={onBring}
         onPicture={({ asset }) => onBlock({ picture: asset, width: Math.min(most, asset.width) })}
       />
       {picture && 'url' in picture && (
-        <p className="text-xs break-all text-slate">Fetched from {picture.url}. Choose a picture to have it here.</p>
+        <p className="text-xs break-all text-slate">{say.fetchedFromUrlChooseA({ url: picture.url })}</p>
       )}
       {picture && (
-        <Field label="Shown width in px" hint={`At most ${most}, the width of the words`}>
+        <Field label={say.shownWidthInPx} hint={say.atMostMostTheWidth({ most })}>
           {(ids) => (
             <input
               {...ids}
@@ -341,9 +350,9 @@ function ImageFields({
           )}
         </Field>
       )}
-      <Choice label="Alignment">
+      <Choice label={say.alignment}>
         <Segments
-          label="Alignment"
+          label={say.alignment}
           value={block.align ?? 'centre'}
           choices={ALIGN}
           onChange={(align) => onBlock({ align })}
@@ -367,13 +376,13 @@ function ColumnsFields({
   const count = block.columns.length;
   return (
     <>
-      <Choice label="Columns">
+      <Choice label={say.columns}>
         <Segments
-          label="Columns"
+          label={say.columns}
           value={String(count)}
           choices={[
             { value: '2', label: 'two' },
-            { value: '3', label: 'three' },
+            { value: '3', label: say.three },
           ]}
           onChange={(n) => {
             if (Number(n) === count) return;
@@ -387,20 +396,20 @@ function ColumnsFields({
         />
       </Choice>
       {count === 2 && (
-        <Choice label="Widths">
+        <Choice label={say.widths}>
           <Segments
-            label="Widths"
+            label={say.widths}
             value={block.split}
             choices={[
-              { value: 'even', label: 'even' },
-              { value: 'narrow-first', label: 'narrow, wide' },
-              { value: 'narrow-last', label: 'wide, narrow' },
+              { value: 'even', label: say.even },
+              { value: 'narrow-first', label: say.narrowWide },
+              { value: 'narrow-last', label: say.wideNarrow },
             ]}
             onChange={(split) => onBlock({ split })}
           />
         </Choice>
       )}
-      <p className="text-sm text-slate">On a phone they stand below each other.</p>
+      <p className="text-sm text-slate">{say.onAPhoneTheyStand}</p>
     </>
   );
 }

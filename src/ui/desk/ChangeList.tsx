@@ -3,14 +3,16 @@
 import { languageName } from '@/core/names';
 import type { TemplateChange } from '@/core/template';
 import { Mark } from '../parts/marks';
+import { inEachLanguage } from '@/words/speak';
+import { say } from '@/words/desk';
 
-const VERBS: Record<TemplateChange['kind'], string> = {
-  words: 'words changed',
+const VERBS: Record<TemplateChange['kind'], string> = inEachLanguage(() => ({
+  words: say.wordsChanged,
   added: 'added',
   removed: 'removed',
   moved: 'moved',
-  settings: 'settings changed',
-};
+  settings: say.settingsChanged,
+}));
 
 export function ChangeList({ changes }: { changes: readonly TemplateChange[] }) {
   return (

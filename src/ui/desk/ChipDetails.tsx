@@ -4,6 +4,8 @@ import { placeholder } from '@/core/placeholders';
 import type { ValueType } from '@/core/text';
 import { Field, Pick, type Choice } from '../parts/fields';
 import { chipOptions, type ChipAttributes } from './editor/documents';
+import { inEachLanguage } from '@/words/speak';
+import { say } from '@/words/desk';
 
 export interface ChipOpen {
   attributes: ChipAttributes;
@@ -17,53 +19,53 @@ interface OptionField {
   choices: readonly [Choice<string>, ...Choice<string>[]];
 }
 
-const OPTIONS: Partial<Record<ValueType, readonly OptionField[]>> = {
+const OPTIONS: Partial<Record<ValueType, readonly OptionField[]>> = inEachLanguage(() => ({
   date: [
     {
-      label: 'Form',
+      label: say.form,
       option: 'fields',
       choices: [
-        { value: 'year-month-day', label: 'day, month and year' },
-        { value: 'year-month-day-weekday', label: 'with year and weekday' },
-        { value: 'month-day', label: 'day and month' },
-        { value: 'month-day-weekday', label: 'weekday, day and month' },
-        { value: 'day-weekday', label: 'weekday and day' },
-        { value: 'weekday', label: 'weekday' },
+        { value: 'year-month-day', label: say.dayMonthAndYear },
+        { value: 'year-month-day-weekday', label: say.withYearAndWeekday },
+        { value: 'month-day', label: say.dayAndMonth },
+        { value: 'month-day-weekday', label: say.weekdayDayAndMonth },
+        { value: 'day-weekday', label: say.weekdayAndDay },
+        { value: 'weekday', label: say.weekday },
       ],
     },
     {
-      label: 'Length',
+      label: say.length,
       option: 'length',
       choices: [
-        { value: 'medium', label: 'medium' },
-        { value: 'long', label: 'long' },
-        { value: 'short', label: 'short' },
+        { value: 'medium', label: say.medium },
+        { value: 'long', label: say.long },
+        { value: 'short', label: say.short },
       ],
     },
   ],
   money: [
     {
-      label: 'Currency as',
+      label: say.currencyAs,
       option: 'currencyDisplay',
       choices: [
-        { value: 'symbol', label: 'its sign' },
-        { value: 'code', label: 'its code' },
-        { value: 'name', label: 'its name' },
+        { value: 'symbol', label: say.itsSign },
+        { value: 'code', label: say.itsCode },
+        { value: 'name', label: say.itsName },
       ],
     },
   ],
   text: [
     {
-      label: 'Letters',
+      label: say.letters,
       option: 'case',
       choices: [
-        { value: '', label: 'as they are' },
-        { value: 'upper', label: 'capitals' },
-        { value: 'lower', label: 'small' },
+        { value: '', label: say.asTheyAre },
+        { value: 'upper', label: say.capitals },
+        { value: 'lower', label: say.small },
       ],
     },
   ],
-};
+}));
 
 export function ChipDetails({ chip, editable }: { chip: ChipOpen; editable: boolean }) {
   const { attributes, update } = chip;
@@ -81,7 +83,7 @@ export function ChipDetails({ chip, editable }: { chip: ChipOpen; editable: bool
   };
   return (
     <>
-      <h2 className="font-serif text-lg">{known?.label ?? 'Unknown placeholder'}</h2>
+      <h2 className="font-serif text-lg">{known?.label ?? say.unknownPlaceholder}</h2>
       <p className="mb-3 font-mono text-xs text-slate">{`{$${attributes.name}}`}</p>
       {known && editable && (
         <div className="flex flex-col gap-3">
@@ -98,8 +100,8 @@ export function ChipDetails({ chip, editable }: { chip: ChipOpen; editable: bool
             </Field>
           ))}
           <Field
-            label="When it is missing"
-            hint={known.canBeMissing ? 'Some orders have none: say what stands there then' : 'Every order has it'}
+            label={say.whenItIsMissing}
+            hint={known.canBeMissing ? say.someOrdersHaveNoneSay : say.everyOrderHasIt}
           >
             {(ids) => (
               <input

@@ -13,6 +13,7 @@ import { CopyBlock, MakePassage, SendTest } from './dialogs/Small';
 import { StartFrom } from './dialogs/StartFrom';
 import { PublishDialog } from './PublishDialog';
 import type { Preview } from './usePreview';
+import { say } from '@/words/desk';
 
 export type Asking = 'publish' | 'test' | 'start' | 'compare' | 'copy' | 'passage' | undefined;
 
@@ -47,7 +48,7 @@ export function DeskDialogs(own: DeskDialogsProps) {
     const copied = valueOrToast(await answered(props.onCopyBlock(slug, what, wordsOfBlock(template, what))));
     if (!copied) return;
     close();
-    toast.success(`${labelOf} is in the draft of ${copied.name}.`);
+    toast.success(say.blockIsInTheDraft({ block: labelOf, name: copied.name }));
   };
   return (
     <>
@@ -96,7 +97,7 @@ export function DeskDialogs(own: DeskDialogsProps) {
           orderNumber={orderNumber}
           onClose={close}
           onEdition={props.onEdition}
-          onTake={(t, number) => onTake(t, `The draft now starts from edition ${number}.`)}
+          onTake={(t, number) => onTake(t, say.theDraftNowStartsFrom({ number }))}
           render={own.render}
         />
       )}
@@ -105,7 +106,11 @@ export function DeskDialogs(own: DeskDialogsProps) {
           open
           own={ownAddress}
           busy={own.busy === 'test'}
-          what={`${item.name}, in ${languageName(language)}, with ${orderNumber}`}
+          what={say.nameInLanguageNameWithOrderNumber({
+            name: item.name,
+            languageName: languageName(language),
+            orderNumber,
+          })}
           onClose={close}
           onSend={own.onTest}
         />

@@ -4,6 +4,8 @@ import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import Link from '../parts/Link';
 import { Leaf } from '../parts/marks';
 import type { SaveState } from '../bench/useAutosave';
+import { say } from '@/words/desk';
+import { say as common } from '@/words/common';
 
 export interface DeskHeaderProps {
   base: string;
@@ -34,7 +36,7 @@ export function DeskHeader(props: DeskHeaderProps) {
     <header className="flex min-h-14 shrink-0 items-center gap-x-3 gap-y-1.5 border-b border-rule px-5 py-2 max-lg:flex-wrap">
       <Link
         href={`${base}/journey`}
-        aria-label="Journey"
+        aria-label={say.journey}
         className="-ms-2 inline-flex min-h-8 min-w-6 items-center justify-center text-lg text-slate hover:text-petrol"
       >
         ‹
@@ -43,26 +45,28 @@ export function DeskHeader(props: DeskHeaderProps) {
       <Leaf state={!notification.on ? 'off' : changed ? 'draft' : 'live'} />
       <div className="min-w-0 text-sm text-slate lg:truncate">
         {live ? (
-          <span className="text-ink">{live.number === undefined ? 'published' : `edition ${live.number} is live`}</span>
+          <span className="text-ink">
+            {live.number === undefined ? say.published : say.editionNumberIsLive({ number: live.number })}
+          </span>
         ) : (
-          'never published'
+          say.neverPublished
         )}
-        {changed && live && ' · the draft differs'}
+        {changed && live && ` · ${say.draftDiffers}`}
         <SaveNote state={saveState} mayEdit={mayEdit} />
       </div>
       <div className="ms-auto flex flex-wrap items-center justify-end gap-2 lg:flex-nowrap">
         {mayEdit && (
           <>
             <button type="button" className="btn btn-quiet" disabled={!props.onUndo} onClick={props.onUndo}>
-              Undo
+              {common.undo}
             </button>
             <button type="button" className="btn btn-quiet" disabled={!props.onRedo} onClick={props.onRedo}>
-              Redo
+              {common.redo}
             </button>
           </>
         )}
         <Menu>
-          <MenuButton className="btn">More</MenuButton>
+          <MenuButton className="btn">{say.more}</MenuButton>
           <MenuItems
             anchor="bottom end"
             className="z-40 rounded-control border border-rule bg-sheet py-1 text-sm shadow-sheet focus:outline-none [--anchor-gap:4px]"
@@ -84,7 +88,7 @@ export function DeskHeader(props: DeskHeaderProps) {
         </Menu>
         {mayTest && props.onTest && (
           <button type="button" className="btn" disabled={busy !== undefined || !props.written} onClick={props.onTest}>
-            {busy === 'test' ? 'Sending ...' : 'Send test to me'}
+            {busy === 'test' ? common.sending : say.sendTestToMe}
           </button>
         )}
         {mayPublish && (
@@ -92,10 +96,12 @@ export function DeskHeader(props: DeskHeaderProps) {
             type="button"
             className="btn btn-main"
             disabled={!changed || busy !== undefined || saveState.kind === 'conflict'}
-            title={changed ? undefined : 'The draft is what is live already'}
+            title={changed ? undefined : say.theDraftIsWhatIs}
             onClick={props.onPublish}
           >
-            {props.nextNumber === undefined ? 'Publish' : `Publish edition ${props.nextNumber}`}
+            {props.nextNumber === undefined
+              ? common.publish
+              : say.publishEditionNextNumber({ nextNumber: props.nextNumber })}
           </button>
         )}
       </div>
@@ -107,8 +113,8 @@ const ITEM = 'block w-full px-3 py-1.5 text-start data-disabled:text-slate/60 da
 
 export function SaveNote({ state, mayEdit }: { state: SaveState<unknown>; mayEdit: boolean }) {
   const words = !mayEdit
-    ? 'your role may look, not change'
-    : { saved: 'saved', saving: 'saving', failed: 'not saved', conflict: 'not saved' }[state.kind];
+    ? say.yourRoleMayLookNot
+    : { saved: say.saved, saving: say.saving, failed: say.notSaved, conflict: say.notSaved }[state.kind];
   return (
     <span
       data-testid="save-state"

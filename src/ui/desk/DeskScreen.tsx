@@ -35,6 +35,9 @@ import type { RenderParts } from '../bench/useRenderer';
 import { usePreview } from './usePreview';
 import { useMessage } from './useMessage';
 import { useSegment } from './useSegments';
+import { inEachLanguage } from '@/words/speak';
+import { say } from '@/words/desk';
+import { say as common } from '@/words/common';
 
 export function DeskScreen(props: DeskProps) {
   const { base, item, live, editions, store, sender, mayEdit, mayPublish, mayTest, now } = props;
@@ -70,7 +73,7 @@ export function DeskScreen(props: DeskProps) {
     const kept = keptEarlier();
     if (!kept) return;
     dispatch({ type: 'replace', template: kept });
-    toast('Words that were not saved when this window was closed have been put back.');
+    toast(say.wordsThatWereNotSaved);
   }, [keptEarlier, dispatch]);
 
   const { language } = strip;
@@ -243,23 +246,23 @@ export function DeskScreen(props: DeskProps) {
             onTest={notification ? () => void steps.sendTest(props.ownAddress) : undefined}
             more={[
               {
-                label: 'Start from ...',
+                label: say.startFrom,
                 act: mayEdit && (notification || editions.length > 0) ? () => setAsking('start') : undefined,
               },
-              { label: 'Compare editions ...', act: editions.length > 0 ? () => setAsking('compare') : undefined },
+              { label: say.compareEditions, act: editions.length > 0 ? () => setAsking('compare') : undefined },
               {
-                label: 'Send test to an address ...',
+                label: say.sendTestToAnAddress,
                 act: mayTest && notification && written ? () => setAsking('test') : undefined,
               },
               ...(notification
                 ? [
-                    { label: 'Save as HTML', act: undefined, href: exportOf('html') },
-                    { label: 'Save as mail (.eml)', act: undefined, href: exportOf('eml') },
-                    { label: 'Save as template (JSON)', act: undefined, href: exportOf('json') },
+                    { label: say.saveAsHtml, act: undefined, href: exportOf('html') },
+                    { label: say.saveAsMailEml, act: undefined, href: exportOf('eml') },
+                    { label: say.saveAsTemplateJson, act: undefined, href: exportOf('json') },
                   ]
                 : [
                     {
-                      label: 'Delete the passage',
+                      label: say.deleteThePassage,
                       act: mayPublish ? () => void steps.removePassage() : undefined,
                     },
                   ]),
@@ -286,7 +289,7 @@ export function DeskScreen(props: DeskProps) {
           {room !== undefined && room !== 'all' && (
             <div className="sticky top-0 z-20 flex shrink-0 border-b border-rule bg-ground px-4 py-1.5">
               <Segments
-                label="Panel"
+                label={say.panel}
                 value={room === 'one' ? panel : side}
                 choices={PANELS.filter((p) => room === 'one' || p.value !== 'sheet')}
                 onChange={setPanel}
@@ -358,7 +361,7 @@ export function DeskScreen(props: DeskProps) {
               />
             </div>
             <aside
-              aria-label="Details"
+              aria-label={say.details}
               className={`min-h-0 border-s border-rule ${room === 'one' ? 'flex-1' : ''} ${room === undefined ? 'max-lg:hidden' : ''}`}
               hidden={!isOpen('details')}
             >
@@ -367,7 +370,7 @@ export function DeskScreen(props: DeskProps) {
                 {...{ store, base, block, chip, language, formIndex, findings }}
                 segment={segment && segmentPlace && { ...segmentPlace, source: segment.source, words: segment.words }}
                 facts={snapshot.facts}
-                orderNumber={order.order.number.startsWith('SAMPLE-') ? 'this sample' : order.order.number}
+                orderNumber={order.order.number.startsWith('SAMPLE-') ? say.thisSample : order.order.number}
                 ownForm={segment?.ownForm ?? 0}
                 editable={mayEdit}
                 newId={(kind) => freshBlockId(template, kind)}
@@ -423,11 +426,14 @@ export function DeskScreen(props: DeskProps) {
 
 type Panel = 'sheet' | 'blocks' | 'details';
 
-const PANELS = [
-  { value: 'sheet', label: 'Message' },
-  { value: 'blocks', label: 'Blocks' },
-  { value: 'details', label: 'Details' },
-] as const;
+const PANELS = inEachLanguage(
+  () =>
+    [
+      { value: 'sheet', label: common.message },
+      { value: 'blocks', label: say.blocks },
+      { value: 'details', label: say.details },
+    ] as const,
+);
 
 /** Widths of the outline and of the details, in pixels: with a sheet of 640 they fill a screen of 1280 beside the spine. */
 const SIDES = [200, 260] as const;

@@ -16,6 +16,8 @@ import { conditionSentence } from '@/core/conditions';
 import { ConditionForm } from '../conditions/ConditionForm';
 import { conditionNames } from '../conditions/conditionNames';
 import type { DeskStore } from '@/contract/templates';
+import { say } from '@/words/desk';
+import { say as common } from '@/words/common';
 
 export interface DetailsProps {
   moment: string;
@@ -63,9 +65,7 @@ export function Details(props: DetailsProps) {
             <SegmentFields {...props} segment={segment} />
           </>
         ) : (
-          <p className="text-sm text-slate">
-            Select a block on the sheet or in the outline; its words are typed right there.
-          </p>
+          <p className="text-sm text-slate">{say.selectABlockOnThe}</p>
         )}
       </div>
       <div className="shrink-0 border-t border-rule px-4 py-3 lg:max-h-[45%] lg:overflow-auto">
@@ -105,51 +105,51 @@ function BlockDetails(props: DetailsProps & { block: Block }) {
         {editable && (
           <>
             <ConditionForm
-              label="Condition"
+              label={say.condition}
               condition={block.when}
               store={props.store}
               names={conditionNames(props.store)}
-              always="Shown always"
+              always={say.shownAlways}
               sentence={(condition) => conditionSentence(condition, conditionNames(props.store))}
               tried={{
                 facts: props.facts,
                 language: props.language,
                 orderNumber: props.orderNumber,
-                holds: `In the message of ${props.orderNumber}`,
-                holdsNot: `Not in the message of ${props.orderNumber}`,
+                holds: say.inTheMessageOfOrderNumber({ orderNumber: props.orderNumber }),
+                holdsNot: say.notInTheMessageOf({ orderNumber: props.orderNumber }),
               }}
               onChange={(when) => onBlock({ when } as Partial<Block>)}
             />
             <Check
-              label="Hidden: kept here, in no message"
+              label={say.hiddenKeptHereInNo}
               on={block.hidden === true}
               onChange={(hidden) => onBlock({ hidden: hidden || undefined } as Partial<Block>)}
             />
             <div
               role="group"
-              aria-label="Block"
+              aria-label={say.block}
               className="grid grid-cols-2 gap-1.5 border-t border-rule pt-3 [&>button]:px-2"
             >
               <button type="button" className="btn justify-center" onClick={() => onMove(-1)}>
-                Move up
+                {common.moveUp}
               </button>
               <button type="button" className="btn justify-center" onClick={() => onMove(1)}>
-                Move down
+                {common.moveDown}
               </button>
               <button type="button" className="btn justify-center" onClick={onDuplicate}>
-                Duplicate
+                {say.duplicate}
               </button>
               <button type="button" className="btn justify-center" onClick={onRemove}>
-                Remove
+                {common.remove}
               </button>
               {onCopy && (
                 <button type="button" className="btn justify-center" onClick={onCopy}>
-                  Copy to ...
+                  {say.copyTo}
                 </button>
               )}
               {onMakePassage && (
                 <button type="button" className="btn justify-center" onClick={onMakePassage}>
-                  Make a passage
+                  {say.makeAPassage}
                 </button>
               )}
             </div>
@@ -164,13 +164,13 @@ function BlockDetails(props: DetailsProps & { block: Block }) {
 function AltWords({ segment, editable, onSource }: DetailsProps & { segment: NonNullable<DetailsProps['segment']> }) {
   return (
     <label className="text-sm">
-      <span className="mb-1 block text-slate">Alternative text</span>
+      <span className="mb-1 block text-slate">{say.alternativeText}</span>
       <input
         className="input"
         readOnly={!editable}
         value={segment.source}
         onChange={(e) => onSource(e.target.value)}
-        placeholder="What the picture shows"
+        placeholder={say.whatThePictureShows}
       />
     </label>
   );
@@ -194,11 +194,11 @@ function SegmentFields({
     <>
       {words && !html && <Forms {...{ words, formIndex, ownForm, moment, language, editable, onForm, onSource }} />}
       <details open={html || words === undefined || own.length > 0}>
-        <summary className="link text-sm">{html ? 'HTML' : 'Source (MessageFormat 2)'}</summary>
+        <summary className="link text-sm">{html ? 'HTML' : say.sourceMessageFormat2}</summary>
         {html ? (
           <div className="mt-1 h-56">
             <CodeEditor
-              label={`HTML of ${segment.label}`}
+              label={say.htmlOfLabel({ label: segment.label })}
               language="html"
               value={segment.source}
               readOnly={!editable}
@@ -214,7 +214,7 @@ function SegmentFields({
           </div>
         ) : (
           <textarea
-            aria-label={`Source of ${segment.label}`}
+            aria-label={say.sourceOfLabel({ label: segment.label })}
             aria-invalid={own.length > 0 || undefined}
             className="input mt-1 font-mono text-xs leading-5"
             rows={8}

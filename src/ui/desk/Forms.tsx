@@ -12,6 +12,7 @@ import {
   type SplitBy,
   type WordsDocument,
 } from '@/core/text';
+import { say } from '@/words/desk';
 
 export interface FormsProps {
   words: WordsDocument;
@@ -39,13 +40,13 @@ function inSentence(name: string): string {
 function keyWords(selector: Selector, key: string, words: WordsDocument): string {
   const label = labelOf(selector.name);
   const said = inSentence(selector.name);
-  if (selector.fn !== 'presence') return key === '*' ? `${label}: any other` : `${label}: ${key}`;
+  if (selector.fn !== 'presence') return key === '*' ? say.labelAnyOther({ label }) : `${label}: ${key}`;
   const at = words.selectors.indexOf(selector);
   const others = words.forms.map((f) => f.keys[at]);
   // What is left when the other forms are for one case is the other case.
   const rest = others.includes('present') ? (others.includes('missing') ? '' : 'missing') : 'present';
-  if (key === 'present' || (key === '*' && rest === 'present')) return `with ${said}`;
-  return key === 'missing' ? `without ${said}` : rest === 'missing' ? `without ${said}` : '';
+  if (key === 'present' || (key === '*' && rest === 'present')) return say.withSaid({ said });
+  return key === 'missing' ? say.withoutSaid({ said }) : rest === 'missing' ? say.withoutSaid({ said }) : '';
 }
 
 /**
@@ -59,7 +60,7 @@ function formWords(form: FormDocument, words: WordsDocument): string {
     if (several && key === '*') return [];
     return keyWords(selector, key, words) || [];
   });
-  return parts.length > 0 ? parts.join(', ') : 'any other order';
+  return parts.length > 0 ? parts.join(', ') : say.anyOtherOrder;
 }
 
 const isEmpty = (form: FormDocument): boolean => form.paragraphs.every((p) => p.pieces.length === 0);
@@ -70,10 +71,8 @@ export function Forms({ words, formIndex, ownForm, moment, language, editable, o
   return (
     <div>
       {inForms && (
-        <div role="radiogroup" aria-label="Form" className="mb-2 flex flex-col border border-rule">
-          <div className="border-b border-rule px-2 py-1 text-xs text-slate">
-            Other words for other orders. Editing:
-          </div>
+        <div role="radiogroup" aria-label={say.form} className="mb-2 flex flex-col border border-rule">
+          <div className="border-b border-rule px-2 py-1 text-xs text-slate">{say.otherWordsForOtherOrders}</div>
           {words.forms.map((form, i) => (
             <button
               key={form.keys.join(' ')}
@@ -85,8 +84,8 @@ export function Forms({ words, formIndex, ownForm, moment, language, editable, o
             >
               {formWords(form, words)}
               <span className="font-normal text-slate">
-                {isEmpty(form) && ' · says nothing'}
-                {i === ownForm && ' · this order'}
+                {isEmpty(form) && ` · ${say.formSaysNothing}`}
+                {i === ownForm && ` · ${say.formOfThisOrder}`}
               </span>
             </button>
           ))}
@@ -108,7 +107,7 @@ export function Forms({ words, formIndex, ownForm, moment, language, editable, o
                 onSource(toSource(joinForms(words, selector.name, chosen?.keys[i] ?? '*')));
               }}
             >
-              Keep one form for {inSentence(selector.name)}
+              {say.keepOneFormFor({ placeholder: inSentence(selector.name) })}
             </button>
           ))}
         </div>
@@ -136,7 +135,7 @@ function SplitMenu({
   return (
     <Menu>
       <MenuButton className="link inline-flex items-center gap-1 py-1">
-        Say it another way when ... <ChevronDown size={13} aria-hidden />
+        {say.sayItAnotherWayWhen} <ChevronDown size={13} aria-hidden />
       </MenuButton>
       <MenuItems
         anchor="bottom start"
@@ -150,8 +149,8 @@ function SplitMenu({
               className="block w-full px-3 py-1.5 text-start data-focus:bg-petrol-tint"
               onClick={() => onSplit(p.name, p.by)}
             >
-              {p.by === 'presence' ? `${p.label} is missing` : `${p.label} is one, or more`}
-              {used.has(p.name) && <span className="text-xs text-slate"> · in these words</span>}
+              {p.by === 'presence' ? say.labelIsMissing({ label: p.label }) : say.labelIsOneOrMore({ label: p.label })}
+              {used.has(p.name) && <span className="text-xs text-slate"> {say.inTheseWords}</span>}
             </button>
           </MenuItem>
         ))}

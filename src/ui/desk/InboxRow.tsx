@@ -3,6 +3,7 @@
 import type { WordsDocument } from '@/core/text';
 import { WordsEditor, type EditingContext } from './editor/WordsEditor';
 import type { ChipAttributes } from './editor/documents';
+import { say } from '@/words/desk';
 
 export interface InboxRowProps {
   sender: string;
@@ -38,7 +39,7 @@ function Cuts({
       data-testid="cuts"
     >
       <div className="w-62 shrink-0">
-        <span className="sr-only">On a phone: </span>
+        <span className="sr-only">{say.onAPhone} </span>
         <div dir={direction} className="truncate font-semibold" title={subject}>
           {subject}
         </div>
@@ -48,7 +49,7 @@ function Cuts({
       </div>
       {wide && (
         <div dir={direction} className="min-w-0 flex-1 truncate" title={`${subject} ${preheader}`}>
-          <span className="sr-only">On a desktop: </span>
+          <span className="sr-only">{say.onADesktop} </span>
           <span className="font-semibold">{subject}</span> {preheader}
         </div>
       )}
@@ -96,8 +97,8 @@ export function InboxRow(props: InboxRowProps) {
           </span>
           <span className="ms-auto text-slate">{time}</span>
         </div>
-        {editor('subject', 'Subject', 'font-semibold')}
-        {editor('preheader', 'Preview text', 'text-slate [&_.ProseMirror]:min-h-6')}
+        {editor('subject', say.subject, 'font-semibold')}
+        {editor('preheader', say.previewText, 'text-slate [&_.ProseMirror]:min-h-6')}
         {rendered && <Cuts rendered={rendered} direction={direction} wide={width > 500} />}
       </div>
     </div>

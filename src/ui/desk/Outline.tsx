@@ -7,6 +7,7 @@ import { allBlocks, BLOCK_LABELS, type Block, type BlockKind, type Place } from 
 import { Mark } from '../parts/marks';
 import { DropPlace, useDragged, type Dragged } from './Dragging';
 import { Palette } from './Palette';
+import { say } from '@/words/desk';
 
 export interface OutlineProps {
   blocks: readonly Block[];
@@ -45,14 +46,14 @@ export function Outline(props: OutlineProps) {
   return (
     <div className="flex flex-col lg:h-full lg:min-h-0">
       <div className="flex items-baseline px-4 pt-3 pb-1.5">
-        <h2 className="font-serif text-sm text-slate italic">Outline</h2>
+        <h2 className="font-serif text-sm text-slate italic">{say.outline}</h2>
         {editable && (
-          <span className="ms-auto text-xs text-slate" title="Alt and an arrow moves a block, Delete takes it out">
-            alt <kbd className="kbd">↑</kbd> <kbd className="kbd">↓</kbd>
+          <span className="ms-auto text-xs text-slate" title={say.altAndAnArrowMoves}>
+            {say.alt} <kbd className="kbd">↑</kbd> <kbd className="kbd">↓</kbd>
           </span>
         )}
       </div>
-      <ul ref={list} aria-label="Blocks" className="flex-1 lg:min-h-0 lg:overflow-auto">
+      <ul ref={list} aria-label={say.blocks} className="flex-1 lg:min-h-0 lg:overflow-auto">
         {blocks.map((block, i) => (
           <Fragment key={block.id}>
             {row(block, { at: i }, 0)}
@@ -65,8 +66,7 @@ export function Outline(props: OutlineProps) {
                       place={{ column: { of: block.id, index }, at: 0 }}
                       active={active}
                     >
-                      column {index + 1}
-                      {inner.length === 0 && ', empty'}
+                      {inner.length === 0 ? say.emptyColumn({ n: index + 1 }) : say.columnN({ n: index + 1 })}
                     </DropPlace>
                   </li>
                   {inner.map((b, at) => row(b, { column: { of: block.id, index }, at }, 1))}
@@ -162,12 +162,12 @@ function Row(props: RowProps) {
             className="min-w-0 flex-1 truncate text-end font-serif text-xs font-normal text-slate italic"
             dir="auto"
           >
-            {shown === 'hidden' ? 'hidden' : shown === 'no' ? 'not for this order' : noteOf(block)}
+            {shown === 'hidden' ? say.hidden : shown === 'no' ? say.notForThisOrder : noteOf(block)}
           </span>
           {shown === 'yes' && (
-            <span className="text-xs text-moss" title="Its condition holds for this order">
-              if
-              <span className="sr-only">, its condition holds for this order</span>
+            <span className="text-xs text-moss" title={say.itsConditionHoldsForThis}>
+              {say.ifWord}
+              <span className="sr-only">, {say.conditionMet}</span>
             </span>
           )}
           {worst && <Mark tone={worst} size={11} />}

@@ -2,17 +2,23 @@
 /** The blocks there are, to be added by a click, by a key, or by dragging them to their place. */
 import { BLOCK_LABELS, type BlockKind } from '@/core/template';
 import { useDragged } from './Dragging';
+import { inEachLanguage } from '@/words/speak';
+import { say } from '@/words/desk';
 
-const GROUPS: readonly [string, readonly BlockKind[]][] = [
-  ['Words and pictures', ['heading', 'text', 'button', 'image', 'columns', 'divider', 'space', 'html']],
+const GROUPS: readonly [string, readonly BlockKind[]][] = inEachLanguage(() => [
+  [say.wordsAndPictures, ['heading', 'text', 'button', 'image', 'columns', 'divider', 'space', 'html']],
   [
-    'From the order',
+    say.fromTheOrder,
     ['items', 'totals', 'addresses', 'parcel', 'refund', 'transfer', 'notes', 'downloads', 'discount'],
   ],
-  ['From the store', ['masthead', 'links', 'footer']],
-];
+  [say.fromTheStore, ['masthead', 'links', 'footer']],
+]);
 
-const SHORT: Partial<Record<BlockKind, string>> = { refund: 'Refund', notes: 'Notes', discount: 'Discount' };
+const SHORT: Partial<Record<BlockKind, string>> = inEachLanguage(() => ({
+  refund: say.refund,
+  notes: say.notes,
+  discount: say.discount,
+}));
 
 export function Palette({
   passages,
@@ -23,7 +29,7 @@ export function Palette({
 }) {
   return (
     <section
-      aria-label="Add a block"
+      aria-label={say.addABlock}
       className="shrink-0 border-t lg:max-h-[48%] lg:overflow-auto border-rule px-3 py-2"
     >
       {GROUPS.map(([group, kinds]) => (
@@ -38,7 +44,7 @@ export function Palette({
       ))}
       {passages.length > 0 && (
         <div>
-          <h3 className="font-serif text-xs text-slate italic">Passages</h3>
+          <h3 className="font-serif text-xs text-slate italic">{say.passages}</h3>
           <div className="mt-0.5 flex flex-wrap gap-1">
             {passages.map((p) => (
               <button key={p.id} type="button" className={TILE} onClick={() => onAdd('passage', p.id)}>
@@ -61,7 +67,7 @@ function Tile({ kind, onAdd }: { kind: BlockKind; onAdd: () => void }) {
     <button
       ref={ref}
       type="button"
-      aria-label={`Add ${BLOCK_LABELS[kind]}`}
+      aria-label={say.addKind({ kind: BLOCK_LABELS[kind] })}
       className={TILE}
       onClick={onAdd}
       {...listeners}

@@ -5,6 +5,7 @@ import { useMemo } from 'react';
 import { placeholdersAt, type PlaceholderGroup } from '@/core/placeholders';
 import type { Values, WritingContext } from '@/core/text';
 import { valueText } from './chips';
+import { say } from '@/words/desk';
 
 export interface PickerProps {
   moment: string;
@@ -28,7 +29,7 @@ export function PlaceholderPicker({ moment, values, context, at, onPick, onClose
   return (
     <div
       role="dialog"
-      aria-label="Placeholders"
+      aria-label={say.placeholders}
       className="fixed z-50 w-84 border border-slate/60 bg-sheet shadow-sheet"
       style={{
         left: Math.min(at.left, window.innerWidth - 350),
@@ -45,17 +46,17 @@ export function PlaceholderPicker({ moment, values, context, at, onPick, onClose
         }
       }}
     >
-      <Command label="Placeholders" loop>
+      <Command label={say.placeholders} loop>
         <div className="flex items-center border-b border-rule ps-3 font-mono text-sm">
           <span aria-hidden>{'{'}</span>
           <Command.Input
             autoFocus
-            placeholder="name of a value"
+            placeholder={say.nameOfAValue}
             className="min-h-9 w-full bg-transparent px-1 font-mono text-sm outline-none"
           />
         </div>
         <Command.List className="overflow-auto py-1 text-sm" style={{ maxHeight: HEIGHT - 48 }}>
-          <Command.Empty className="px-3 py-2 text-slate">No placeholder matches at this moment.</Command.Empty>
+          <Command.Empty className="px-3 py-2 text-slate">{say.noPlaceholderMatchesAtThis}</Command.Empty>
           {groups.map(([group, list]) => (
             <Command.Group
               key={group}
@@ -73,7 +74,7 @@ export function PlaceholderPicker({ moment, values, context, at, onPick, onClose
                   >
                     <span className="font-semibold whitespace-nowrap">{p.label}</span>
                     <span className="ms-auto truncate font-serif text-xs text-slate italic" dir="auto">
-                      {value || 'none on this order'}
+                      {value || say.noneOnThisOrder}
                     </span>
                   </Command.Item>
                 );

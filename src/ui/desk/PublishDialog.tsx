@@ -7,9 +7,10 @@ import { templateChanges, type Template } from '@/core/template';
 import type { Rendered } from '@/workers/protocol';
 import { ScaledSheet } from '../bench/ScaledSheet';
 import { PublishFrame } from '../bench/PublishFrame';
-import { plural } from '../parts/format';
 import { PanelTitle } from '../parts/Page';
 import { ChangeList } from './ChangeList';
+import { say } from '@/words/desk';
+import { say as common } from '@/words/common';
 
 export interface PublishProps {
   open: boolean;
@@ -63,11 +64,11 @@ export function PublishDialog(props: PublishProps) {
 
   const changes = templateChanges(live, draft);
   const blockers = findings.filter((f) => f.severity === 'blocker');
-  const label = number === undefined ? 'Publish' : `Publish edition ${number}`;
+  const label = number === undefined ? common.publish : say.publishEditionNumber({ number });
   return (
     <PublishFrame
       {...{ open, label, busy, trouble, onClose, onPublish }}
-      title={`${label} of ${name}`}
+      title={say.labelOfName({ label, name })}
       blockers={blockers.map((f) => ({
         key: `${f.place} ${f.language ?? ''} ${f.message}`,
         words: (
@@ -84,20 +85,17 @@ export function PublishDialog(props: PublishProps) {
       changes={
         <>
           <PanelTitle>
-            {changes.length === 0 ? 'Nothing differs from what is live' : plural(changes.length, 'change', 'changes')}
+            {changes.length === 0 ? say.nothingDiffersFromWhatIs : say.nChanges({ n: changes.length })}
           </PanelTitle>
           <ChangeList changes={changes} />
-          <p className="mt-3 text-xs text-slate">
-            {props.about ??
-              'From now on new orders get this edition. What is planned already keeps the edition it was planned with. Any earlier edition can be taken back as the draft.'}
-          </p>
+          <p className="mt-3 text-xs text-slate">{props.about ?? say.fromNowOnNewOrders}</p>
         </>
       }
     >
       {(
         [
-          ['Before', before, live ? undefined : 'Nothing was live before.'],
-          ['After', after, undefined],
+          [common.before, before, live ? undefined : say.nothingWasLiveBefore],
+          [common.after, after, undefined],
         ] as const
       ).map(([title, html, none]) => (
         <div key={title} className="flex min-w-0 flex-col">
@@ -108,10 +106,10 @@ export function PublishDialog(props: PublishProps) {
             <div
               tabIndex={0}
               role="group"
-              aria-label={`${title} publishing`}
+              aria-label={say.titlePublishing({ title })}
               className="mt-1 h-[50vh] overflow-auto border border-rule lg:h-[60vh]"
             >
-              <ScaledSheet html={html} width={width} title={`${title} publishing`} still />
+              <ScaledSheet html={html} width={width} title={say.titlePublishing({ title })} still />
             </div>
           )}
         </div>

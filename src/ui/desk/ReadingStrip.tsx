@@ -7,6 +7,8 @@ import { SIZE_LIMIT } from '@/core/preflight';
 import { Pick, Search, Segments, type Choice } from '../parts/fields';
 import type { StripState } from './strip';
 import type { OrderChoice } from '@/contract/orders';
+import { say } from '@/words/desk';
+import { say as common } from '@/words/common';
 
 export interface ReadingStripProps extends StripState {
   orders: readonly OrderChoice[];
@@ -24,7 +26,7 @@ export interface ReadingStripProps extends StripState {
 const SAMPLES: readonly OrderChoice[] = sampleOrders('EUR', 'https://shop.example', 0).map(({ situation, order }) => ({
   number: order.number,
   name: situation,
-  note: 'sample',
+  note: say.sample,
 }));
 
 const choiceOf = ({ number, name, note }: OrderChoice): Choice<string> => ({
@@ -49,15 +51,15 @@ export function ReadingStrip(props: ReadingStripProps) {
         className="link min-h-9 w-full px-4 text-start text-sm lg:hidden"
         onClick={() => setOpen(!open)}
       >
-        Shown for {choiceOf(chosen).label} in {languageName(language)}
+        {say.shownForLabelInLanguageName({ label: choiceOf(chosen).label, languageName: languageName(language) })}
       </button>
       <div className={`flex-wrap items-center gap-1.5 px-4 py-2 lg:flex ${open ? 'flex' : 'max-lg:hidden'}`}>
         <div className="min-w-44 flex-1 basis-44 max-w-64">
           <Search
             up
-            label="Order on the sheet"
+            label={say.orderOnTheSheet}
             value={order || null}
-            placeholder="no order"
+            placeholder={say.noOrder}
             choices={choices}
             onQuery={(query) => void onOrders(query).then(setFound)}
             onChange={(value) => onChange({ order: value })}
@@ -65,56 +67,56 @@ export function ReadingStrip(props: ReadingStripProps) {
         </div>
         <Pick
           up
-          label="Language"
+          label={common.language}
           className="w-32"
           value={language}
           choices={languages.map((l) => ({
             value: l.language,
             label: languageName(l.language),
-            note: l.written ? '' : 'no words yet',
+            note: l.written ? '' : say.noWordsYet,
           }))}
           onChange={(value) => onChange({ language: value })}
         />
         {!props.noRoom && (
           <Segments
-            label="Width"
+            label={say.width}
             value={width}
             choices={[
-              { value: 'phone', label: 'Phone' },
-              { value: 'desktop', label: 'Desktop' },
+              { value: 'phone', label: say.phone },
+              { value: 'desktop', label: say.desktop },
             ]}
             onChange={(value) => onChange({ width: value })}
           />
         )}
         <Pick
           up
-          label="Light"
+          label={say.light}
           className="w-36"
           value={ground}
           choices={[
-            { value: 'light', label: 'Light' },
-            { value: 'dark', label: 'Dark, as declared' },
-            { value: 'forced', label: 'Dark, colours inverted' },
+            { value: 'light', label: say.light },
+            { value: 'dark', label: say.darkAsDeclared },
+            { value: 'forced', label: say.darkColoursInverted },
           ]}
           onChange={(value) => onChange({ ground: value })}
         />
         <Segments
-          label="Pictures"
+          label={say.pictures}
           value={pictures ? 'on' : 'off'}
           choices={[
-            { value: 'on', label: 'Pictures' },
-            { value: 'off', label: 'None' },
+            { value: 'on', label: say.pictures },
+            { value: 'off', label: say.none },
           ]}
           onChange={(value) => onChange({ pictures: value === 'on' })}
         />
         {!props.sheetOnly && (
           <Segments
-            label="Part"
+            label={say.part}
             value={part}
             choices={[
-              { value: 'html', label: 'HTML' },
-              { value: 'text', label: 'Text' },
-              { value: 'source', label: 'Source' },
+              { value: 'html', label: say.html },
+              { value: 'text', label: common.text },
+              { value: 'source', label: say.source },
             ]}
             onChange={(value) => onChange({ part: value })}
           />
@@ -122,9 +124,9 @@ export function ReadingStrip(props: ReadingStripProps) {
         {bytes !== undefined && (
           <span
             className={`ms-auto text-sm whitespace-nowrap ${bytes > SIZE_LIMIT ? 'font-semibold text-madder' : 'text-slate'}`}
-            title="Mail programs cut HTML off beyond this size"
+            title={say.mailProgramsCutHtmlOff}
           >
-            {(bytes / 1000).toFixed(0)} kB of {SIZE_LIMIT / 1000}
+            {say.sizeOf({ size: Math.round(bytes / 1000), most: SIZE_LIMIT / 1000 })}
           </span>
         )}
       </div>

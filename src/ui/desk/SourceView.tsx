@@ -11,6 +11,7 @@ import type { SegmentPlace, Template } from '@/core/template';
 import type { ReadTemplate } from '../bench/useRenderer';
 import { CodeEditor, type CodeProblem } from '../parts/CodeEditor';
 import { Pick } from '../parts/fields';
+import { say } from '@/words/desk';
 
 export interface SourceViewProps {
   template: Template;
@@ -49,24 +50,24 @@ export function SourceView(props: SourceViewProps) {
     <div className="mx-auto flex h-full min-h-96 max-w-3xl flex-col gap-2">
       <div className="w-72">
         <Pick
-          label="Source of"
+          label={say.sourceOf}
           value={place || chosen === 'html' ? chosen : 'template'}
           choices={[
-            { value: 'template', label: 'The whole template', note: 'JSON' },
+            { value: 'template', label: say.theWholeTemplate, note: say.json },
             ...places.map((p) => ({ value: p.id, label: p.label, note: 'MessageFormat 2' })),
-            { value: 'html', label: 'The message as sent', note: 'HTML, to read' },
+            { value: 'html', label: say.theMessageAsSent, note: say.htmlToRead },
           ]}
           onChange={setChosen}
         />
       </div>
       <div className="min-h-0 flex-1">
         {chosen === 'html' ? (
-          <CodeEditor key="html" label="HTML of the message" language="html" value={html} readOnly />
+          <CodeEditor key="html" label={say.htmlOfTheMessage} language="html" value={html} readOnly />
         ) : place ? (
           <>
             <CodeEditor
               key={`${language} ${place.id}`}
-              label={`Source of ${place.label}`}
+              label={say.sourceOfLabel({ label: place.label })}
               language={place.form === 'html' ? 'html' : 'words'}
               value={source}
               problems={problems}
@@ -137,7 +138,7 @@ function TemplateSource({
     <div className="flex h-full flex-col">
       <div className="min-h-0 flex-1">
         <CodeEditor
-          label="The template as JSON"
+          label={say.theTemplateAsJson}
           language="json"
           value={text}
           problems={problems}

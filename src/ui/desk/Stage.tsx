@@ -22,9 +22,10 @@ import { isTypedOnSheet, selectableIds, WordsOnSheet } from './sheet/WordsOnShee
 import { SourceView } from './SourceView';
 import type { DeskStore } from '@/contract/templates';
 import type { SegmentView } from './useSegments';
+import { say } from '@/words/desk';
+import { readerLocale } from '@/words/speak';
 
 export const PHONE = 375;
-const ALL = new Intl.ListFormat('en');
 
 export interface StageProps {
   /** A passage has no subject of its own. */
@@ -101,7 +102,7 @@ export function Stage(props: StageProps) {
         <InboxRow
           sender={props.sender.name}
           address={props.sender.address}
-          time={new Intl.DateTimeFormat('en-GB', {
+          time={new Intl.DateTimeFormat(readerLocale(), {
             hour: '2-digit',
             minute: '2-digit',
             timeZone: store.timeZone,
@@ -121,18 +122,18 @@ export function Stage(props: StageProps) {
       )}
       {made.length > 0 && (
         <p className="mx-auto mb-2 text-xs text-slate" style={{ width }}>
-          Sample values in this preview: {ALL.format(made)}.
+          {say.sampleValues({ placeholders: new Intl.ListFormat(readerLocale()).format(made) })}
         </p>
       )}
       {!written ? (
         <div className="mx-auto max-w-md py-10 text-center">
-          <p className="font-serif text-lg">No words in {languageName(language)} yet</p>
+          <p className="font-serif text-lg">{say.noWordsInLanguageNameYet({ languageName: languageName(language) })}</p>
           <p className="mt-1 text-sm text-slate">
-            Customers who read {languageName(language)} get {languageName(store.language)} until there are.
+            {say.fallbackLanguage({ language: languageName(language), fallback: languageName(store.language) })}
           </p>
           {editable && (
             <button type="button" className="btn mt-4" onClick={props.onBegin}>
-              Begin from the {languageName(store.language)} words
+              {say.beginFromTheLanguageNameWords({ languageName: languageName(store.language) })}
             </button>
           )}
         </div>
@@ -147,7 +148,7 @@ export function Stage(props: StageProps) {
         </pre>
       ) : (
         <>
-          {rendered?.trouble && <Trouble>The sheet could not be made: {rendered.trouble}</Trouble>}
+          {rendered?.trouble && <Trouble>{say.theSheetCouldNotBe({ trouble: rendered.trouble })}</Trouble>}
           <Sheet
             handle={props.sheetRef}
             html={rendered?.sheet}

@@ -13,6 +13,8 @@ import {
 } from '@/core/template';
 import { freshBlockId, type DraftAction } from './draft';
 import type { Dragged } from './Dragging';
+import { say } from '@/words/desk';
+import { say as common } from '@/words/common';
 
 export type Selected = { kind: 'block'; id: string } | { kind: 'head'; id: 'subject' | 'preheader' } | undefined;
 
@@ -73,8 +75,8 @@ export function blockEdits(
     const neighbour = order_[at + 1] ?? order_[at - 1];
     dispatch({ type: 'remove', id });
     select(neighbour && { kind: 'block', id: neighbour.id }, false);
-    toast(`${BLOCK_LABELS[order_[at]!.kind]} taken out.`, {
-      action: { label: 'Put back', onClick: () => dispatch({ type: 'undo' }) },
+    toast(say.kindTakenOut({ kind: BLOCK_LABELS[order_[at]!.kind] }), {
+      action: { label: common.putBack, onClick: () => dispatch({ type: 'undo' }) },
     });
     return neighbour?.id;
   };
@@ -93,7 +95,7 @@ export function blockEdits(
   const replace = (next: Template, said: string): void => {
     dispatch({ type: 'replace', template: next });
     select(undefined);
-    toast(said, { action: { label: 'Undo', onClick: () => dispatch({ type: 'undo' }) } });
+    toast(said, { action: { label: common.undo, onClick: () => dispatch({ type: 'undo' }) } });
   };
   const fix = (f: Fix): void => {
     if (f.kind === 'words')

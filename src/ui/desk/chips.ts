@@ -3,6 +3,7 @@ import { isProvided, placeholder } from '@/core/placeholders';
 import { defaultFunction, writerFor, writingFunction, type Values, type WritingContext } from '@/core/text';
 import { chipOptions, type ChipAttributes } from './editor/documents';
 import type { ChipFace } from './editor/extensions';
+import { say } from '@/words/desk';
 
 export function chipFace(
   attributes: ChipAttributes,
@@ -12,15 +13,19 @@ export function chipFace(
 ): ChipFace {
   const known = placeholder(attributes.name);
   if (!known)
-    return { text: `{$${attributes.name}}`, title: `There is no placeholder {$${attributes.name}}`, problem: true };
+    return {
+      text: `{$${attributes.name}}`,
+      title: say.thereIsNoPlaceholderName({ name: `{$${attributes.name}}` }),
+      problem: true,
+    };
   if (!isProvided(known, moment)) {
-    return { text: known.label, title: `${known.label} is not known at this moment`, problem: true };
+    return { text: known.label, title: say.labelIsNotKnownAt({ label: known.label }), problem: true };
   }
   const fn = writingFunction(attributes.fn ?? undefined, known.type);
   const text = writerFor(fn, chipOptions(attributes), context)(values[attributes.name]);
   return {
     text: text || known.label,
-    title: text ? `${known.label} {$${attributes.name}}` : `${known.label} is missing from this order`,
+    title: text ? `${known.label} {$${attributes.name}}` : say.labelIsMissingFromThis({ label: known.label }),
     problem: false,
   };
 }

@@ -2,6 +2,7 @@ import type { Snapshot } from '@/core/snapshot';
 import { placeholderType } from '@/core/placeholders';
 import type { Block, Passages } from '@/core/template';
 import { chooser, parseSource, type Values } from '@/core/text';
+import { say } from '@/words/desk';
 
 /** What the outline says of a block beside its name. */
 export function outlineNote(block: Block, snapshot: Snapshot, passages: Passages, words = ''): string {
@@ -10,38 +11,37 @@ export function outlineNote(block: Block, snapshot: Snapshot, passages: Passages
     case 'masthead':
     case 'footer':
     case 'links':
-      return 'from the look';
+      return say.fromTheLook;
     case 'items':
       return linesNote(block.only ? snapshot.lines.filter((l) => l.shippable).length : snapshot.lines.length);
     case 'addresses':
-      return snapshot.shipping.length + snapshot.billing.length === 0 ? 'none on this order' : '';
+      return snapshot.shipping.length + snapshot.billing.length === 0 ? say.noneOnThisOrder : '';
     case 'button': {
       const missing = 'variable' in block.target && values[block.target.variable] === undefined;
-      return missing ? 'no address: left out' : '';
+      return missing ? say.noAddressLeftOut : '';
     }
     case 'parcel':
-      return values['shipment.carrier'] || values['shipment.trackingNumber'] ? '' : 'no parcel: left out';
+      return values['shipment.carrier'] || values['shipment.trackingNumber'] ? '' : say.noParcelLeftOut;
     case 'transfer':
-      return values['payment.iban'] ? '' : 'left out';
+      return values['payment.iban'] ? '' : say.leftOut;
     case 'refund':
-      return snapshot.refund.length === 0 ? 'no refund: left out' : '';
+      return snapshot.refund.length === 0 ? say.noRefundLeftOut : '';
     case 'notes':
-      return snapshot.notes.length === 0 ? 'none on this order' : '';
+      return snapshot.notes.length === 0 ? say.noneOnThisOrder : '';
     case 'downloads':
-      return snapshot.downloads.length === 0 ? 'none on this order' : '';
+      return snapshot.downloads.length === 0 ? say.noneOnThisOrder : '';
     case 'discount':
       return block.code;
     case 'passage':
-      return passages[block.passage]?.name ?? 'none chosen';
+      return passages[block.passage]?.name ?? say.noneChosen;
     case 'image':
-      return block.picture ? '' : 'no picture yet';
+      return block.picture ? '' : say.noPictureYet;
     default:
-      return saysNothing(words, values) ? 'left out' : '';
+      return saysNothing(words, values) ? say.leftOut : '';
   }
 }
 
-const linesNote = (lines: number): string =>
-  lines === 0 ? 'nothing to ship: left out' : lines === 1 ? '1 line' : `${lines} lines`;
+const linesNote = (lines: number): string => (lines === 0 ? say.nothingToShipLeftOut : say.ships({ lines }));
 
 /** Whether the form of some words that an order takes has nothing in it. */
 function saysNothing(source: string, values: Values): boolean {

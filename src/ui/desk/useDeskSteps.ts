@@ -8,6 +8,7 @@ import { answered, failureWords, valueOrToast } from '../parts/result';
 import { wordsOfBlock } from './blockEdits';
 import type { Asking } from './DeskDialogs';
 import type { DeskProps } from './types';
+import { say } from '@/words/desk';
 
 export interface DeskStepsAbout {
   props: DeskProps;
@@ -50,7 +51,7 @@ export function useDeskSteps({ props, save, template, language, order, onUsePass
     setBusy('test');
     const sent = valueOrToast(await answered(props.onTest(template, language, order, to)));
     if (sent) {
-      toast.success(`Sent "${sent.subject}" to ${sent.to}.`);
+      toast.success(say.sentSubjectToTo({ subject: sent.subject, to: sent.to }));
       onAsk(undefined);
     }
     setBusy(undefined);
@@ -62,14 +63,14 @@ export function useDeskSteps({ props, save, template, language, order, onUsePass
     if (!made) return;
     onAsk(undefined);
     onUsePassage(b, made.id);
-    toast.success(`${name} is a passage of the store.`);
+    toast.success(say.nameIsAPassageOf({ name }));
     router.refresh();
   };
 
   const removePassage = async (): Promise<void> => {
     if (!props.onRemovePassage) return;
     if (valueOrToast(await answered(props.onRemovePassage())) === undefined) return;
-    toast.success(`${props.item.name} is taken away.`);
+    toast.success(say.nameIsTakenAway({ name: props.item.name }));
     router.push(`${props.base}/journey`);
   };
 

@@ -4,6 +4,7 @@ import { BY_HAND, MOMENT_COLUMNS, MOMENTS, USUAL, type Audience, type MomentColu
 import { BoardCard, HandCard } from './BoardCard';
 import type { Card, OrderPath, ShopMailView } from '@/contract/notifications';
 import { LANES } from './types';
+import { say } from '@/words/journey';
 
 export interface BoardProps {
   base: string;
@@ -27,7 +28,7 @@ export function Board({ cards, path, shopMails, maySwitch, onSwitch, onLook, onN
     <table className="h-full w-full min-w-265 table-fixed border-collapse">
       <thead>
         <tr className="h-9">
-          <th className="w-20 border-b border-rule" aria-label="Audience" />
+          <th className="w-20 border-b border-rule" aria-label={say.audience} />
           {MOMENT_COLUMNS.map((c) => (
             <th
               key={c}
@@ -70,13 +71,16 @@ export function Board({ cards, path, shopMails, maySwitch, onSwitch, onLook, onN
                       key={mail.id}
                       className="mb-1.5 border border-dotted border-slate px-2 py-1 text-xs text-slate"
                     >
-                      {mail.name}, <span className="italic">by the shop system</span>
+                      {mail.name}, <span className="italic">{say.byTheShopSystem}</span>
                     </div>
                   ))}
                   {inCell.length === 0 && mails.length === 0 && (
                     <EmptyCell
                       words={USUAL[column][lane.audience]}
-                      label={[USUAL[column][lane.audience], `new notification for ${lane.whom}, ${column}`]
+                      label={[
+                        USUAL[column][lane.audience],
+                        say.newNotificationForWhomColumn({ whom: lane.whom, column }),
+                      ]
                         .filter(Boolean)
                         .join(': ')}
                       onNew={maySwitch ? () => onNew(first.id, lane.audience) : undefined}
@@ -89,7 +93,7 @@ export function Board({ cards, path, shopMails, maySwitch, onSwitch, onLook, onN
         ))}
         <tr className="align-top">
           <th scope="row" className="py-2 ps-5 text-start font-serif text-sm font-normal text-slate italic">
-            By hand
+            {say.byHand}
           </th>
           <td colSpan={MOMENT_COLUMNS.length} className="border-s border-rule p-1.5 pb-0">
             <div className="flex flex-wrap gap-x-1.5">
@@ -106,7 +110,7 @@ export function Board({ cards, path, shopMails, maySwitch, onSwitch, onLook, onN
               ))}
               {byHand.length === 0 && (
                 <EmptyCell
-                  words="what colleagues write to one customer, or to many"
+                  words={say.whatColleaguesWriteToOne}
                   onNew={maySwitch ? () => onNew(BY_HAND, 'customer') : undefined}
                 />
               )}
@@ -145,7 +149,7 @@ function EmptyCell({ words, label, onNew }: { words: string; label?: string; onN
       aria-label={label}
       className={`${look} border border-dashed hover:border-slate hover:text-petrol focus-visible:text-petrol ${words ? 'border-rule' : 'border-transparent text-transparent'}`}
     >
-      {words || 'New notification'}
+      {words || say.newNotification}
     </button>
   );
 }

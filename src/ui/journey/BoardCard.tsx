@@ -4,16 +4,18 @@ import Link from '../parts/Link';
 import type { Audience } from '@/core/moments';
 import { DELIVERY_STATE_WORDS } from '@/core/mail/state';
 import { languageName } from '@/core/names';
-import { plural, Time } from '../parts/format';
+import { Time } from '../parts/format';
 import { Leaf } from '../parts/marks';
 import { Switch } from '../parts/Switch';
 import type { Card, PathStep } from '@/contract/notifications';
+import { inEachLanguage } from '@/words/speak';
+import { say } from '@/words/journey';
 
 export function Bars({ languages, complete }: { languages: readonly string[]; complete: readonly string[] }) {
   const words =
     complete.length === languages.length
-      ? 'all languages complete'
-      : `${complete.length} of ${languages.length} languages complete`;
+      ? say.allLanguagesComplete
+      : say.nOfLanguagesComplete({ n: complete.length, of: languages.length });
   return (
     <span
       role="img"
@@ -36,15 +38,15 @@ export function Bars({ languages, complete }: { languages: readonly string[]; co
 /** What matters about a card besides its name, shortest first. */
 function factsOf(card: Card): { words: string; bad?: boolean }[] {
   return [
-    ...(card.double ? [{ words: 'duplicate', bad: true }] : []),
-    ...(card.failures > 0 ? [{ words: `${card.failures} failed since yesterday`, bad: true }] : []),
-    ...(card.rules === 0 && card.on ? [{ words: 'no staff recipients', bad: true }] : []),
-    ...(card.rules ? [{ words: plural(card.rules, 'rule', 'rules') }] : []),
-    ...(card.variants > 0 ? [{ words: plural(card.variants + 1, 'version', 'versions') }] : []),
-    ...(card.when ? [{ words: 'on condition' }] : []),
+    ...(card.double ? [{ words: say.duplicate, bad: true }] : []),
+    ...(card.failures > 0 ? [{ words: say.failuresFailedSinceYesterday({ failures: card.failures }), bad: true }] : []),
+    ...(card.rules === 0 && card.on ? [{ words: say.noStaffRecipients, bad: true }] : []),
+    ...(card.rules ? [{ words: say.rulesRules({ rules: card.rules }) }] : []),
+    ...(card.variants > 0 ? [{ words: say.nVersions({ n: card.variants + 1 }) }] : []),
+    ...(card.when ? [{ words: say.onCondition }] : []),
     ...(card.labels?.length ? [{ words: card.labels.join(', ') }] : []),
-    ...(card.waiting > 0 ? [{ words: plural(card.waiting, 'scheduled', 'scheduled') }] : []),
-    ...(card.published ? [] : [{ words: 'not published' }]),
+    ...(card.waiting > 0 ? [{ words: say.waitingScheduled({ waiting: card.waiting }) }] : []),
+    ...(card.published ? [] : [{ words: say.notPublished }]),
   ];
 }
 
@@ -62,7 +64,7 @@ export interface BoardCardProps {
 export function BoardCard({ base, zone, card, languages, path, maySwitch, onSwitch, onLook }: BoardCardProps) {
   const lit = path && path.sent.length > 0;
   const facts = factsOf(card);
-  const timing = card.row.length > 0 ? plural(card.row.length, 'time', 'times') : card.timing;
+  const timing = card.row.length > 0 ? say.nTimes({ n: card.row.length }) : card.timing;
   // Of an order that is followed, what is to come matters more than when.
   const line = path && !lit ? notSentWords(path, false) : timing;
   return (
@@ -86,7 +88,7 @@ export function BoardCard({ base, zone, card, languages, path, maySwitch, onSwit
       </Link>
       {card.row.length > 0 ? (
         <ol
-          aria-label={`Messages of ${card.name}`}
+          aria-label={say.messagesOfName({ name: card.name })}
           className="mt-1 ms-1.5 border-s border-dashed border-slate text-slate"
         >
           {card.row.map((words, i) => (
@@ -105,9 +107,11 @@ export function BoardCard({ base, zone, card, languages, path, maySwitch, onSwit
       <div className="flex min-h-6 items-center gap-1 text-slate">
         <Link
           href={`${base}/journey/${card.slug}`}
-          aria-label={`${line}: settings of ${card.name}`}
+          aria-label={say.lineSettingsOfName({ line, name: card.name })}
           title={
-            path && path.sent.length === 0 && path.why.length > 0 ? path.why.join(' ') : `Settings of ${card.name}`
+            path && path.sent.length === 0 && path.why.length > 0
+              ? path.why.join(' ')
+              : say.settingsOfName({ name: card.name })
           }
           className={`min-w-6 truncate py-1 underline decoration-rule underline-offset-2 hover:text-petrol ${path && !lit ? 'italic' : ''}`}
         >
@@ -116,7 +120,7 @@ export function BoardCard({ base, zone, card, languages, path, maySwitch, onSwit
         <span className="ms-auto">
           <Bars languages={languages} complete={card.complete} />
         </span>
-        {maySwitch && <Switch on={card.on} label={`${card.name} is on`} onChange={onSwitch} />}
+        {maySwitch && <Switch on={card.on} label={say.nameIsOn({ name: card.name })} onChange={onSwitch} />}
       </div>
       {path
         ? lit && <PathWords path={path} zone={zone} />
@@ -134,11 +138,11 @@ export function BoardCard({ base, zone, card, languages, path, maySwitch, onSwit
   );
 }
 
-const HAND_WORDS: Record<Audience, string> = {
-  customer: 'by hand',
-  contact: 'by hand, to contacts',
-  staff: 'by hand, to staff',
-};
+const HAND_WORDS: Record<Audience, string> = inEachLanguage(() => ({
+  customer: say.byHand2,
+  contact: say.byHandToContacts,
+  staff: say.byHandToStaff,
+}));
 
 /** A message that colleagues write by hand: it belongs to no moment, and stands on one line. */
 export function HandCard({ base, zone, card, languages, path, maySwitch, onSwitch, onLook }: BoardCardProps) {
@@ -162,23 +166,23 @@ export function HandCard({ base, zone, card, languages, path, maySwitch, onSwitc
       </Link>
       <Link
         href={`${base}/journey/${card.slug}`}
-        aria-label={`${line}: settings of ${card.name}`}
-        title={`Settings of ${card.name}`}
+        aria-label={say.lineSettingsOfName({ line, name: card.name })}
+        title={say.settingsOfName({ name: card.name })}
         className="py-1 text-slate underline decoration-rule underline-offset-2 hover:text-petrol"
       >
         {line}
       </Link>
       {path && path.sent.length > 0 && <PathWords path={path} zone={zone} />}
       <Bars languages={languages} complete={card.complete} />
-      {maySwitch && <Switch on={card.on} label={`${card.name} is on`} onChange={onSwitch} />}
+      {maySwitch && <Switch on={card.on} label={say.nameIsOn({ name: card.name })} onChange={onSwitch} />}
     </article>
   );
 }
 
 /** Of what an order has not had: whether it is to come. */
 function notSentWords({ would, why }: PathStep, byHand: boolean): string {
-  if (would > 0) return byHand ? 'offered' : 'would be sent';
-  return why.length > 0 ? 'not sent' : 'not for this order';
+  if (would > 0) return byHand ? 'offered' : say.wouldBeSent;
+  return why.length > 0 ? say.notSent : say.notForThisOrder;
 }
 
 /** What an order got of a notification, or has waiting. */
@@ -196,7 +200,7 @@ function PathWords({ path: { sent }, zone }: { path: PathStep; zone: string }) {
       )}
       {waits.length > 0 && (
         <div className="text-marigold-ink">
-          scheduled <Time at={waits[0]!.at} zone={zone} form="day" />
+          {say.scheduled} <Time at={waits[0]!.at} zone={zone} form="day" />
         </div>
       )}
       {other && (

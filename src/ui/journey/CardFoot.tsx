@@ -7,6 +7,9 @@ import { languageName } from '@/core/names';
 import { Time } from '../parts/format';
 import type { Card, DoubleView, OrderPath } from '@/contract/notifications';
 import { LANES } from './types';
+import { say } from '@/words/journey';
+import { Said } from '../parts/Said';
+import { readerLocale } from '@/words/speak';
 
 export interface CardFootProps {
   base: string;
@@ -30,26 +33,28 @@ export function CardFoot({ base, zone, languages, card, path, doubles }: CardFoo
           <StepWords step={step} zone={zone} number={path.number} byHand={card.moment === BY_HAND} />
         ) : (
           <>
-            to {lane.whom} {momentOf(card.moment)?.words ?? ''}
-            {card.moment === BY_HAND ? '' : `, ${card.timing}`}
-            {card.when && `, ${card.moment === BY_HAND ? 'offered ' : ''}only when ${card.when}`}
-            {card.offChannels.length > 0 && `, not for ${card.offChannels.join(' and ')}`}.
-            {!card.published && ' Not all of it is published.'}
-            {card.mark === 'stale' && ' Some translations are outdated.'}
+            {whenItGoes(card, lane.whom).join(', ')}.{!card.published && ` ${say.notAllPublished}`}
+            {card.mark === 'stale' && ` ${say.someOutdated}`}
             {missing.length > 0 &&
               missing.length < languages.length &&
-              ` No text in ${missing.map(languageName).join(', ')}.`}
+              ` ${say.noTextInMissing({ missing: missing.map(languageName).join(', ') })}`}
             {double && (
               <span className="font-semibold text-madder">
                 {' '}
-                {double.person} would get {double.with.id === card.id ? double.name : double.with.name} as well, for{' '}
-                {double.order}.
+                {say.getsAsWell({
+                  person: double.person,
+                  other: double.with.id === card.id ? double.name : double.with.name,
+                  order: double.order,
+                })}
               </span>
             )}
             {card.last && (
               <>
                 {' '}
-                Last <Time at={card.last.at} zone={zone} />, {DELIVERY_STATE_WORDS[card.last.state]}.
+                <Said
+                  words={say.lastOne({ state: DELIVERY_STATE_WORDS[card.last.state] })}
+                  marks={{ at: () => <Time at={card.last!.at} zone={zone} /> }}
+                />
               </>
             )}
           </>
@@ -57,20 +62,32 @@ export function CardFoot({ base, zone, languages, card, path, doubles }: CardFoo
       </p>
       <Link
         className="link py-1 whitespace-nowrap"
-        aria-label={`Settings of ${card.name}`}
+        aria-label={say.settingsOfName({ name: card.name })}
         href={`${base}/journey/${card.slug}`}
       >
-        Settings
+        {say.settings}
       </Link>
       <Link
         className="link py-1 whitespace-nowrap"
-        aria-label={`Deliveries of ${card.name}`}
+        aria-label={say.deliveriesOfName({ name: card.name })}
         href={`${base}/deliveries?notification=${card.id}`}
       >
-        Deliveries
+        {say.deliveries}
       </Link>
     </div>
   );
+}
+
+/** To whom and when it goes out, and for which orders, in clauses. */
+function whenItGoes(card: Card, whom: string): string[] {
+  const byHand = card.moment === BY_HAND;
+  const moment = momentOf(card.moment)?.words ?? '';
+  const channels = new Intl.ListFormat(readerLocale()).format(card.offChannels);
+  return [
+    byHand ? say.toWhomByHand({ whom, moment }) : say.toWhomWhen({ whom, moment, timing: card.timing }),
+    ...(card.when ? [byHand ? say.offeredOnlyWhen({ when: card.when }) : say.onlyWhen({ when: card.when })] : []),
+    ...(card.offChannels.length > 0 ? [say.notForChannels({ channels })] : []),
+  ];
 }
 
 function StepWords({
@@ -89,16 +106,22 @@ function StepWords({
       {step.sent.map((s, i) => (
         <span key={s.id}>
           {i > 0 && '; '}
-          {s.waits ? 'scheduled for' : s.state === 'accepted' ? 'sent to' : `${DELIVERY_STATE_WORDS[s.state]}:`}{' '}
-          {s.recipient} <Time at={s.at} zone={zone} />
+          <Said
+            words={
+              s.waits
+                ? say.scheduledForAt({ recipient: s.recipient })
+                : s.state === 'accepted'
+                  ? say.sentToAt({ recipient: s.recipient })
+                  : say.stateOfAt({ state: DELIVERY_STATE_WORDS[s.state], recipient: s.recipient })
+            }
+            marks={{ at: () => <Time at={s.at} zone={zone} /> }}
+          />
         </span>
       ))}
       {step.sent.length > 0 && '. '}
       {step.sent.length === 0 &&
         step.would > 0 &&
-        (byHand
-          ? `is offered for ${number}. `
-          : `would go to ${step.would === 1 ? 'one person' : `${step.would} people`} for order ${number}. `)}
+        (byHand ? `${say.isOfferedForNumber({ number })} ` : `${say.wouldGoTo({ n: step.would, order: number })} `)}
       {step.why.join(' ')}
     </>
   );

@@ -9,6 +9,8 @@ import { PanelTitle, Trouble } from '../parts/Page';
 import { answered, problemAt } from '../parts/result';
 import type { Card, ShopMailView } from '@/contract/notifications';
 import { LANES } from './types';
+import { say } from '@/words/journey';
+import { say as common } from '@/words/common';
 
 const TO = LANES.map((l) => ({ value: l.audience, label: l.whom }));
 const CHOICES = MOMENTS.map((m) => ({ value: m.id, label: m.label, note: m.column }));
@@ -42,41 +44,36 @@ export function NewNotification({ cards, onMake, onMade, onClose, ...start }: Ne
     <Dialog
       open
       onClose={onClose}
-      title="A new notification"
+      title={say.aNewNotification}
       foot={
         <>
           <button type="button" className="btn" onClick={onClose}>
-            Close
+            {common.close}
           </button>
           <button type="button" className="btn btn-main" onClick={() => void make()}>
-            Create notification
+            {say.createNotification}
           </button>
         </>
       }
     >
       <div className="flex flex-col gap-4">
         {failure && failure.problems.length === 0 && <Trouble>{failure.message}</Trouble>}
-        <Field
-          label="Name for the team"
-          problem={problemAt(failure, '/name')}
-          hint="The customer sees the subject, not this"
-        >
+        <Field label={say.nameForTheTeam} problem={problemAt(failure, '/name')} hint={say.theCustomerSeesTheSubject}>
           {(ids) => <input {...ids} className="input" value={name} onChange={(e) => setName(e.target.value)} />}
         </Field>
-        <Field label="Moment" problem={problemAt(failure, '/moment')}>
+        <Field label={say.moment} problem={problemAt(failure, '/moment')}>
           {(ids) => <Search id={ids.id} value={moment} choices={CHOICES} onChange={setMoment} />}
         </Field>
-        <Field label="To">{(ids) => <Pick id={ids.id} value={audience} choices={TO} onChange={setAudience} />}</Field>
-        <Field
-          label="Begin from"
-          hint="Its versions, words and conditions are copied; it stays off until you turn it on"
-        >
+        <Field label={say.to}>
+          {(ids) => <Pick id={ids.id} value={audience} choices={TO} onChange={setAudience} />}
+        </Field>
+        <Field label={say.beginFrom} hint={say.itsVersionsWordsAndConditions}>
           {(ids) => (
             <Search
               id={ids.id}
               value={from}
               choices={[
-                { value: '', label: 'Blank message' },
+                { value: '', label: say.blankMessage },
                 ...cards.map((c) => ({ value: c.slug, label: c.name, note: momentOf(c.moment)?.label ?? '' })),
               ]}
               onChange={setFrom}
@@ -113,49 +110,51 @@ export function ShopMails({ mails, onAdd, onRemove, onClose }: ShopMailsProps) {
     <Dialog
       open
       onClose={onClose}
-      title="Also sent by the shop system"
+      title={say.alsoSentByTheShop}
       foot={
         <button type="button" className="btn" onClick={onClose}>
-          Done
+          {say.done}
         </button>
       }
     >
-      <p className="text-sm">
-        Many shop systems send mail of their own. Messages listed here are checked for duplicates, so that nobody gets
-        the same twice. Turn it off there, then strike it out here.
-      </p>
+      <p className="text-sm">{say.manyShopSystemsSendMail}</p>
       {failure && failure.problems.length === 0 && <Trouble>{failure.message}</Trouble>}
-      <ul aria-label="Sent by the shop system" className="my-3 text-sm">
+      <ul aria-label={say.sentByTheShopSystem} className="my-3 text-sm">
         {mails.map((m) => (
           <li key={m.id} className="flex items-baseline gap-3 border-b border-rule py-1.5">
             <span className="font-semibold">{m.name}</span>
             <span className="text-slate">
-              {momentOf(m.moment)?.label}, to {LANES.find((l) => l.audience === m.audience)!.whom}
+              {say.labelToWhom({
+                label: momentOf(m.moment)?.label,
+                whom: LANES.find((l) => l.audience === m.audience)!.whom,
+              })}
             </span>
             <button
               type="button"
               className="link ms-auto"
-              aria-label={`Strike out ${m.name}`}
+              aria-label={say.strikeOutName({ name: m.name })}
               onClick={() => void remove(m.id)}
             >
-              Strike out
+              {say.strikeOut}
             </button>
           </li>
         ))}
-        {mails.length === 0 && <li className="py-1.5 text-slate">Nothing is noted.</li>}
+        {mails.length === 0 && <li className="py-1.5 text-slate">{say.nothingIsNoted}</li>}
       </ul>
-      <PanelTitle>Note one more</PanelTitle>
+      <PanelTitle>{say.noteOneMore}</PanelTitle>
       <div className="mt-2 grid sm:grid-cols-[1fr_1fr] gap-3">
-        <Field label="Its name there" problem={problemAt(failure, '/name')}>
+        <Field label={say.itsNameThere} problem={problemAt(failure, '/name')}>
           {(ids) => <input {...ids} className="input" value={name} onChange={(e) => setName(e.target.value)} />}
         </Field>
-        <Field label="To">{(ids) => <Pick id={ids.id} value={audience} choices={TO} onChange={setAudience} />}</Field>
-        <Field label="Moment" problem={problemAt(failure, '/moment')}>
+        <Field label={say.to}>
+          {(ids) => <Pick id={ids.id} value={audience} choices={TO} onChange={setAudience} />}
+        </Field>
+        <Field label={say.moment} problem={problemAt(failure, '/moment')}>
           {(ids) => <Search id={ids.id} value={moment} choices={CHOICES} onChange={setMoment} />}
         </Field>
         <div className="self-end">
           <button type="button" className="btn" onClick={() => void add()}>
-            Note it
+            {say.noteIt}
           </button>
         </div>
       </div>

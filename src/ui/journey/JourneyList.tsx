@@ -4,7 +4,7 @@ import Link from '../parts/Link';
 import { useMemo, useState } from 'react';
 import { momentOf } from '@/core/moments';
 import { Pick } from '../parts/fields';
-import { plural, Time } from '../parts/format';
+import { Time } from '../parts/format';
 import type { LeafState, Card } from '@/contract/notifications';
 import { Leaf, LEAF_WORDS } from '../parts/marks';
 import { Empty } from '../parts/Page';
@@ -12,6 +12,9 @@ import { Head } from '../parts/Table';
 import { Switch } from '../parts/Switch';
 import { Bars } from './BoardCard';
 import { LANES } from './types';
+import { inEachLanguage } from '@/words/speak';
+import { say } from '@/words/journey';
+import { say as common } from '@/words/common';
 
 export type Bulk = 'on' | 'off' | 'publish';
 
@@ -26,16 +29,16 @@ export interface JourneyListProps {
   onBulk: (action: Bulk, cards: Card[]) => void;
 }
 
-const AUDIENCES = [
-  { value: 'all', label: 'all audiences' },
+const AUDIENCES = inEachLanguage(() => [
+  { value: 'all', label: say.allAudiences },
   ...LANES.map((l) => ({ value: l.audience as string, label: l.name })),
-];
-const STATES = [
-  { value: 'all', label: 'all states' },
+]);
+const STATES = inEachLanguage(() => [
+  { value: 'all', label: say.allStates },
   ...(['live', 'draft', 'off', 'failing', 'stale'] as const).map((s) => ({ value: s as string, label: LEAF_WORDS[s] })),
-  { value: 'double', label: 'doubles' },
-  { value: 'unpublished', label: 'not published' },
-];
+  { value: 'double', label: say.doubles },
+  { value: 'unpublished', label: say.notPublished },
+]);
 
 export function JourneyList({ base, zone, languages, cards, maySwitch, busy, onSwitch, onBulk }: JourneyListProps) {
   const [search, setSearch] = useState('');
@@ -65,49 +68,49 @@ export function JourneyList({ base, zone, languages, cards, maySwitch, busy, onS
       <div className="flex shrink-0 flex-wrap items-center gap-2 border-b border-rule px-5 py-2">
         <input
           className="input w-64"
-          aria-label="Search notifications"
-          placeholder="name, moment, owner"
+          aria-label={say.searchNotifications}
+          placeholder={say.nameMomentOwner}
           value={search}
           onChange={(e) => setSearch(e.target.value)}
         />
-        <Pick label="Audience" value={audience} choices={AUDIENCES} onChange={setAudience} className="max-w-40" />
-        <Pick label="State" value={state} choices={STATES} onChange={setState} className="max-w-40" />
+        <Pick label={say.audience} value={audience} choices={AUDIENCES} onChange={setAudience} className="max-w-40" />
+        <Pick label={common.state} value={state} choices={STATES} onChange={setState} className="max-w-40" />
         <span className="text-sm text-slate" role="status">
           {picked.length > 0
-            ? `${picked.length} of ${shown.length} chosen`
-            : plural(shown.length, 'notification', 'notifications')}
+            ? say.nOfChosen({ n: picked.length, of: shown.length })
+            : say.nNotifications({ n: shown.length })}
         </span>
         {maySwitch && picked.length > 0 && (
           <div className="ms-auto flex gap-2">
             <button type="button" className="btn" disabled={busy} onClick={() => onBulk('publish', picked)}>
-              Publish
+              {common.publish}
             </button>
             <button type="button" className="btn" disabled={busy} onClick={() => onBulk('on', picked)}>
-              Turn on
+              {say.turnOn}
             </button>
             <button type="button" className="btn" disabled={busy} onClick={() => onBulk('off', picked)}>
-              Turn off
+              {say.turnOff}
             </button>
           </div>
         )}
       </div>
       <div className="lg:min-h-0 flex-1 lg:overflow-auto">
         {shown.length === 0 ? (
-          <Empty title="Nothing matches">Search for less, or remove the filters.</Empty>
+          <Empty title={common.nothingMatches}>{say.searchForLessOrRemove}</Empty>
         ) : (
           <table className="lines w-full text-sm">
             <Head
               columns={[
-                { label: 'Choose', className: 'w-16' },
-                { label: 'Notification' },
-                { label: 'Moment' },
-                { label: 'To' },
-                { label: 'When' },
-                { label: 'Versions', end: true },
-                { label: 'Languages' },
-                { label: 'Owner' },
-                { label: 'Last' },
-                { label: 'On', end: true },
+                { label: say.choose, className: 'w-16' },
+                { label: common.notification },
+                { label: say.moment },
+                { label: say.to },
+                { label: say.when },
+                { label: say.versions, end: true },
+                { label: say.languages },
+                { label: say.owner },
+                { label: say.last },
+                { label: say.on, end: true },
               ]}
             />
             <tbody>
@@ -121,7 +124,7 @@ export function JourneyList({ base, zone, languages, cards, maySwitch, busy, onS
                         checked={allPicked}
                         onChange={() => setChosen(new Set(allPicked ? [] : shown.map((c) => c.slug)))}
                       />
-                      All that are shown
+                      {say.allThatAreShown}
                     </label>
                   </td>
                 </tr>
@@ -131,7 +134,7 @@ export function JourneyList({ base, zone, languages, cards, maySwitch, busy, onS
                   <td data-line="box" className="ps-5">
                     <input
                       type="checkbox"
-                      aria-label={`Choose ${card.name}`}
+                      aria-label={say.chooseName({ name: card.name })}
                       className="size-4 accent-petrol"
                       disabled={!maySwitch}
                       checked={chosen.has(card.slug)}
@@ -145,7 +148,7 @@ export function JourneyList({ base, zone, languages, cards, maySwitch, busy, onS
                     >
                       <Leaf state={card.mark} size={13} />
                       {card.name}
-                      {card.double && <span className="text-xs text-madder">duplicate</span>}
+                      {card.double && <span className="text-xs text-madder">{say.duplicate}</span>}
                     </Link>
                   </td>
                   <td data-line="rest" className="px-2">
@@ -168,7 +171,7 @@ export function JourneyList({ base, zone, languages, cards, maySwitch, busy, onS
                   <td data-line="end" className="px-2 pe-5 text-end">
                     <Switch
                       on={card.on}
-                      label={`${card.name} is on`}
+                      label={say.nameIsOn({ name: card.name })}
                       disabled={!maySwitch}
                       onChange={() => onSwitch(card)}
                     />

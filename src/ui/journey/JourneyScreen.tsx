@@ -7,7 +7,6 @@ import { toast } from 'sonner';
 import type { Audience } from '@/core/moments';
 import type { Result } from '@/core/result';
 import { Search, Segments } from '../parts/fields';
-import { plural } from '../parts/format';
 import { Leaf } from '../parts/marks';
 import { useNarrow } from '../parts/useNarrow';
 import { Page } from '../parts/Page';
@@ -20,6 +19,9 @@ import { NewNotification, ShopMails } from './Dialogs';
 import { JourneyList, type Bulk } from './JourneyList';
 import type { Impact, Card, DoubleView, OrderPath, ShopMailView } from '@/contract/notifications';
 import { TurnOnDialog } from './TurnOnDialog';
+import { inEachLanguage } from '@/words/speak';
+import { say } from '@/words/journey';
+import { say as common } from '@/words/common';
 
 export interface JourneyProps {
   base: string;
@@ -48,10 +50,27 @@ export interface JourneyProps {
   onRemoveShopMail: (id: string) => Promise<Result<null>>;
 }
 
-const VIEWS = [
-  { value: 'board', label: 'Board' },
-  { value: 'list', label: 'List' },
-] as const;
+const VIEWS = inEachLanguage(
+  () =>
+    [
+      { value: 'board', label: say.board },
+      { value: 'list', label: say.list },
+    ] as const,
+);
+
+/** What was done with several at once. */
+function bulkWords(action: Bulk, n: number): string {
+  if (n === 0) return { publish: say.noneToPublish, on: say.noneToTurnOn, off: say.noneToTurnOff }[action];
+  return { publish: say.nPublished, on: say.nTurnedOn, off: say.nTurnedOff }[action]({ n });
+}
+
+const LEAF_WORDS = inEachLanguage(() => ({
+  live: say.stateLive,
+  draft: say.draftToPublish,
+  off: say.stateOff,
+  failing: say.stateFailing,
+  stale: say.outdatedTranslation,
+}));
 
 export function JourneyScreen(props: JourneyProps) {
   const { base, zone, languages, cards, doubles, shopMails, orders, path, view, maySwitch, onSwitch, onBulk } = props;
@@ -67,8 +86,8 @@ export function JourneyScreen(props: JourneyProps) {
     startSwitch(async () => {
       const done = valueOrToast(await answered(onSwitch(card.slug, on)));
       if (done === undefined) return;
-      toast(`${card.name} is ${on ? 'on' : 'off'}.`, {
-        action: { label: 'Undo', onClick: () => void answered(onSwitch(card.slug, !on)).then(valueOrToast) },
+      toast(on ? say.turnedOn({ name: card.name }) : say.turnedOff({ name: card.name }), {
+        action: { label: common.undo, onClick: () => void answered(onSwitch(card.slug, !on)).then(valueOrToast) },
       });
     });
   const switchCard = (card: Card): void => {
@@ -87,13 +106,8 @@ export function JourneyScreen(props: JourneyProps) {
         ),
       );
       if (!outcome) return;
-      const verb = action === 'publish' ? 'published' : `turned ${action}`;
-      toast(
-        outcome.done.length === 0
-          ? `Nothing had to be ${verb}.`
-          : `${plural(outcome.done.length, 'is', 'are')} ${verb}.`,
-      );
-      for (const { name, why } of outcome.refused.slice(0, 5)) toast.error(`${name} was not published. ${why}`);
+      toast(bulkWords(action, outcome.done.length));
+      for (const { name, why } of outcome.refused.slice(0, 5)) toast.error(say.nameWasNotPublishedWhy({ name, why }));
     });
   const go = (query: Record<string, string | undefined>): void => {
     const next = new URLSearchParams();
@@ -132,21 +146,19 @@ export function JourneyScreen(props: JourneyProps) {
   const people = new Set(doubles.map((d) => `${d.notificationId} ${d.with.id}`)).size;
   return (
     <Page
-      title="Journey"
+      title={say.journey}
       note={
         <>
-          {cards.length} notifications, {live} live
-          {drafts.length > 0 && `, ${drafts.length} with a draft to publish`}
-          {people > 0 && (
-            <span className="font-semibold text-madder">, {plural(people, 'duplicate', 'duplicates')}</span>
-          )}
+          {say.nNotificationsLiveLive({ n: cards.length, live })}
+          {drafts.length > 0 && `, ${say.draftsToPublish({ n: drafts.length })}`}
+          {people > 0 && <span className="font-semibold text-madder">, {say.peopleDuplicates({ people })}</span>}
         </>
       }
       actions={
         <>
           {!narrow && (
             <Segments
-              label="View"
+              label={say.view}
               value={view}
               choices={VIEWS}
               onChange={(v) => go({ view: v === 'list' ? v : undefined })}
@@ -155,14 +167,14 @@ export function JourneyScreen(props: JourneyProps) {
           {maySwitch && (
             <>
               <button type="button" className="btn" onClick={() => setDialog('shop')}>
-                Sent by the shop
+                {say.sentByTheShop}
               </button>
               <button
                 type="button"
                 className="btn"
                 onClick={() => setDialog({ moment: 'order.placed', audience: 'customer' })}
               >
-                New notification
+                {say.newNotification}
               </button>
             </>
           )}
@@ -178,13 +190,13 @@ export function JourneyScreen(props: JourneyProps) {
           <>
             <div className="flex shrink-0 flex-wrap items-center gap-x-3 gap-y-1 border-b border-rule px-5 py-1.5 text-sm">
               <label htmlFor="follow" className="text-slate">
-                Follow an order
+                {say.followAnOrder}
               </label>
               <div className="w-72">
                 <Search
                   id="follow"
                   value={path?.number ?? null}
-                  placeholder="number or name"
+                  placeholder={common.numberOrName}
                   choices={orders.map((o) => ({ value: o.number, label: o.number, note: o.name }))}
                   onChange={(number) => go({ order: number })}
                 />
@@ -192,19 +204,24 @@ export function JourneyScreen(props: JourneyProps) {
               {path && (
                 <>
                   <span>
-                    {path.sent} sent · {path.failed} failed · {path.waiting} scheduled · {path.notSent} not sent
+                    {say.sentSentFailedFailedWaiting({
+                      sent: path.sent,
+                      failed: path.failed,
+                      waiting: path.waiting,
+                      notSent: path.notSent,
+                    })}
                   </span>
                   <Link className="link" href={`${base}/journey`}>
-                    Clear
+                    {say.clear}
                   </Link>
                   <Link className="link" href={`${base}/orders/${encodeURIComponent(path.number)}`}>
-                    Open the order
+                    {say.openTheOrder}
                   </Link>
                 </>
               )}
               {maySwitch && drafts.length > 0 && !path && (
                 <button type="button" className="link ms-auto" disabled={busy} onClick={() => bulk('publish', drafts)}>
-                  {drafts.length === 1 ? 'Publish the draft' : `Publish all ${drafts.length} drafts`}
+                  {drafts.length === 1 ? say.publishTheDraft : say.publishAllNDrafts({ n: drafts.length })}
                 </button>
               )}
             </div>
@@ -220,16 +237,15 @@ export function JourneyScreen(props: JourneyProps) {
             <footer className="flex shrink-0 flex-wrap items-center gap-x-4 border-t border-rule bg-panel px-5 py-1 text-xs text-slate">
               {(['live', 'draft', 'off', 'failing', 'stale'] as const).map((state) => (
                 <span key={state} className="flex items-center gap-1.5">
-                  <Leaf state={state} size={12} />{' '}
-                  {state === 'draft' ? 'draft to publish' : state === 'stale' ? 'outdated translation' : state}
+                  <Leaf state={state} size={12} /> {LEAF_WORDS[state]}
                 </span>
               ))}
               <span className="flex items-center gap-1.5">
-                <Bars languages={['1', '2', '3']} complete={['1', '2']} /> languages complete
+                <Bars languages={['1', '2', '3']} complete={['1', '2']} /> {say.languagesComplete}
               </span>
               <span className="ms-auto flex items-center gap-2">
-                <kbd className="kbd">← → ↑ ↓</kbd> move <kbd className="kbd">Enter</kbd> Desk{' '}
-                <kbd className="kbd">h</kbd> settings <kbd className="kbd">o</kbd> on or off
+                <kbd className="kbd">← → ↑ ↓</kbd> {say.move} <kbd className="kbd">{say.enter}</kbd> {say.desk}{' '}
+                <kbd className="kbd">h</kbd> {say.settings2} <kbd className="kbd">o</kbd> {say.onOrOff}
               </span>
             </footer>
           </>

@@ -3,11 +3,11 @@
 import { useEffect, useState } from 'react';
 import type { Result } from '@/core/result';
 import { Dialog } from '../parts/Dialog';
-import { plural } from '../parts/format';
 import { Mark } from '../parts/marks';
 import { PanelTitle, Trouble } from '../parts/Page';
 import { answered } from '../parts/result';
 import type { Impact } from '@/contract/notifications';
+import { say } from '@/words/journey';
 
 export interface TurnOnProps {
   slug: string;
@@ -33,19 +33,19 @@ export function TurnOnDialog({ slug, name, onImpact, onTurnOn, onClose }: TurnOn
     <Dialog
       open
       onClose={onClose}
-      title={`Turn on ${name}`}
+      title={say.turnOnName({ name })}
       foot={
         <>
           <button type="button" className="btn" onClick={onClose}>
-            Leave it off
+            {say.leaveItOff}
           </button>
           <button type="button" className="btn btn-main" disabled={!impact} onClick={onTurnOn}>
-            Turn it on
+            {say.turnItOn}
           </button>
         </>
       }
     >
-      {!result && <p className="text-sm text-slate">Planning the orders of the last 30 days ...</p>}
+      {!result && <p className="text-sm text-slate">{say.planningTheOrdersOfThe}</p>}
       {result && !result.ok && <Trouble>{result.error.message}</Trouble>}
       {impact && <ImpactWords impact={impact} />}
     </Dialog>
@@ -57,42 +57,37 @@ function ImpactWords({ impact }: { impact: Impact }) {
   return (
     <div className="flex flex-col gap-4 text-sm">
       {doubles.map((d) => (
-        <Trouble key={d.name}>
-          {d.person} would get “{d.name}” for the same moment as well, for order {d.order} for one. Turn one of them
-          off, or give one a condition.
-        </Trouble>
+        <Trouble key={d.name}>{say.personWouldGetNameFor({ person: d.person, name: d.name, order: d.order })}</Trouble>
       ))}
       {unpublished.length > 0 && (
         <p className="flex gap-2">
           <Mark tone="waiting" />
-          <span>
-            Never published, so nothing goes out of it yet: {unpublished.join(', ')}. The numbers below count its draft.
-          </span>
+          <span>{say.neverPublishedSoNothingGoes({ unpublished: unpublished.join(', ') })}</span>
         </p>
       )}
       <p className="text-base">
         {looked === 0
-          ? 'Nothing of the kind has happened in the last 30 days, so nobody would have had it.'
+          ? say.nothingOfTheKindHas
           : byHand
-            ? `Nothing goes out by itself: colleagues choose it on an order. It is offered for ${orders} of the ${plural(looked, 'order', 'orders')} of the last 30 days.`
-            : `Over the last 30 days ${plural(messages, 'message', 'messages')} would have gone out about ${plural(orders, 'order', 'orders')}.`}
+            ? say.nothingGoesOutByItself({ orders, looked })
+            : say.overTheLast30Days({ messages, orders })}
       </p>
-      {byLanguage.length > 0 && <Counts title="By language" rows={byLanguage} of={messages} />}
-      {byVariant.length > 0 && <Counts title="By version" rows={byVariant} of={messages} />}
+      {byLanguage.length > 0 && <Counts title={say.byLanguage} rows={byLanguage} of={messages} />}
+      {byVariant.length > 0 && <Counts title={say.byVersion} rows={byVariant} of={messages} />}
       {without.length > 0 && (
         <div>
-          <PanelTitle>{byHand ? 'Where it is not offered' : 'Who would not have had it'}</PanelTitle>
+          <PanelTitle>{byHand ? say.whereItIsNotOffered : say.whoWouldNotHaveHad}</PanelTitle>
           <ul className="mt-1">
             {without.map((w) => (
               <li key={w.why} className="flex gap-3 border-b border-rule py-1">
-                <span className="w-20 shrink-0 text-end tabular-nums">{plural(w.orders, 'order', 'orders')}</span>
+                <span className="w-20 shrink-0 text-end tabular-nums">{say.ordersOrders({ orders: w.orders })}</span>
                 <span>{w.why}</span>
               </li>
             ))}
           </ul>
         </div>
       )}
-      {more && <p className="text-slate">Of the newest {looked.toLocaleString('en-GB')} only; there were more.</p>}
+      {more && <p className="text-slate">{say.ofTheNewestLookedOnly({ looked })}</p>}
     </div>
   );
 }

@@ -3,6 +3,7 @@
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
 import { useState } from 'react';
 import { HexColorPicker } from 'react-colorful';
+import { say } from '@/words/look';
 
 const HEX = /^#?[0-9a-fA-F]{6}$/;
 
@@ -25,7 +26,7 @@ export function ColourField({
       <Popover>
         <PopoverButton
           disabled={disabled}
-          aria-label={`${label}: pick`}
+          aria-label={say.labelPick({ label })}
           className="block size-7 rounded-control border border-slate/50"
           style={{ backgroundColor: value }}
         />

@@ -37,27 +37,33 @@ import type { LookMessage } from '@/contract/templates';
 import type { LookProps } from './types';
 import { versionFor } from './versionFor';
 import { useLookSheets } from './useLookSheets';
+import { inEachLanguage } from '@/words/speak';
+import { say } from '@/words/look';
+import { say as common } from '@/words/common';
 
 type Part = 'start' | LookPart;
 
-const PARTS: readonly [Part, string][] = [
-  ['start', 'Begin'],
-  ['logo', 'Logo'],
-  ['colours', 'Colours'],
-  ['type', 'Type'],
-  ['shape', 'Shape'],
-  ['masthead', 'Header'],
-  ['tables', 'Tables'],
-  ['footer', 'Footer'],
-  ['css', 'Own CSS'],
-];
+const PARTS: readonly [Part, string][] = inEachLanguage(() => [
+  ['start', say.begin],
+  ['logo', say.logo],
+  ['colours', say.colours],
+  ['type', say.type],
+  ['shape', say.shape],
+  ['masthead', say.header],
+  ['tables', say.tables],
+  ['footer', say.footer],
+  ['css', say.ownCss],
+]);
 
 const PHONE = 375;
 
-const PANELS = [
-  { value: 'settings', label: 'Settings' },
-  { value: 'messages', label: 'Messages' },
-] as const;
+const PANELS = inEachLanguage(
+  () =>
+    [
+      { value: 'settings', label: say.settings },
+      { value: 'messages', label: say.messages },
+    ] as const,
+);
 
 /** Width of the settings, in pixels. */
 const SIDES = [336] as const;
@@ -100,7 +106,7 @@ export function LookScreen(props: LookProps) {
     const kept = keptEarlier();
     if (!kept) return;
     set(kept);
-    toast('Changes that were not saved when this window was closed have been put back.');
+    toast(say.changesThatWereNotSaved);
   }, [keptEarlier, set]);
 
   const { language } = strip;
@@ -195,13 +201,13 @@ export function LookScreen(props: LookProps) {
 
   return (
     <Page
-      title="Look"
+      title={say.look}
       note={
         <span className="flex items-center gap-3">
           <Leaf state={changed ? 'draft' : 'live'} />
           <span>
-            {editions[0] ? `edition ${editions[0].number} is live` : 'never published'}
-            {changed && ' · the draft differs'}
+            {editions[0] ? say.editionNumberIsLive({ number: editions[0].number }) : say.neverPublished}
+            {changed && ` · ${say.draftDiffers}`}
             <SaveNote state={save.state} mayEdit={mayEdit} />
           </span>
         </span>
@@ -211,10 +217,10 @@ export function LookScreen(props: LookProps) {
           {mayEdit && (
             <>
               <button type="button" className="btn btn-quiet" disabled={!history.undo} onClick={history.undo}>
-                Undo
+                {common.undo}
               </button>
               <button type="button" className="btn btn-quiet" disabled={!history.redo} onClick={history.redo}>
-                Redo
+                {common.redo}
               </button>
             </>
           )}
@@ -230,7 +236,7 @@ export function LookScreen(props: LookProps) {
                 void save.saveNow();
               }}
             >
-              Publish look {number}
+              {say.publishLookNumber({ number })}
             </button>
           )}
         </>
@@ -254,7 +260,7 @@ export function LookScreen(props: LookProps) {
         {save.state.kind === 'failed' && <Trouble>{save.state.failure.message}</Trouble>}
         {room === 'one' && (
           <div className="sticky top-0 z-20 flex border-b border-rule bg-ground px-4 py-1.5">
-            <Segments label="Panel" value={panel} choices={PANELS} onChange={setPanel} />
+            <Segments label={say.panel} value={panel} choices={PANELS} onChange={setPanel} />
           </div>
         )}
         <div
@@ -266,7 +272,7 @@ export function LookScreen(props: LookProps) {
           >
             <div className="flex flex-1 max-lg:flex-col lg:min-h-0">
               <nav
-                aria-label="Parts of the look"
+                aria-label={say.partsOfTheLook}
                 className="shrink-0 border-rule py-2 max-lg:flex max-lg:flex-wrap max-lg:border-b lg:w-25 lg:border-e"
               >
                 {PARTS.map(([id, label]) => {
@@ -340,7 +346,7 @@ export function LookScreen(props: LookProps) {
                   onGo: () => setPart(where),
                   fix:
                     fix && mayEdit && !trying
-                      ? { label: fix.label, act: () => onLook(fix.change(draft), `fix ${place}`) }
+                      ? { label: fix.label, act: () => onLook(fix.change(draft), say.fixPlace({ place })) }
                       : undefined,
                 }))}
               />
@@ -358,8 +364,8 @@ export function LookScreen(props: LookProps) {
                   // What had the focus is gone with the bar; publishing is what comes next.
                   requestAnimationFrame(() => publishButton.current?.focus());
                   toast(
-                    `The draft now starts from ${name}.`,
-                    history.undo && { action: { label: 'Undo', onClick: history.undo } },
+                    say.theDraftNowStartsFrom({ name }),
+                    history.undo && { action: { label: common.undo, onClick: history.undo } },
                   );
                 }}
               />
@@ -375,16 +381,16 @@ export function LookScreen(props: LookProps) {
                     <button
                       type="button"
                       className="link py-0.5 font-sans text-xs not-italic max-lg:hidden"
-                      aria-label={large === m.slug ? 'See all messages' : `See ${m.name} large`}
+                      aria-label={large === m.slug ? say.seeAllMessages : say.seeNameLarge({ name: m.name })}
                       onClick={() => setLarge(large === m.slug ? undefined : m.slug)}
                     >
-                      {large === m.slug ? 'All' : 'Large'}
+                      {large === m.slug ? common.all : say.large}
                     </button>
                   </figcaption>
                   <ScaledSheet
                     html={sheets[i]}
                     width={strip.width === 'phone' ? PHONE : look.shape.width + 32}
-                    title={`${m.name} in this look`}
+                    title={say.nameInThisLook({ name: m.name })}
                   />
                 </figure>
               ))}

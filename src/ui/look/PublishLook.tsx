@@ -4,10 +4,11 @@ import { useEffect, useState } from 'react';
 import { lookChanges, type Look, type LookFinding } from '@/core/look';
 import { PublishFrame } from '../bench/PublishFrame';
 import { Segments } from '../parts/fields';
-import { plural } from '../parts/format';
 import { PanelTitle } from '../parts/Page';
 import { ScaledSheet } from '../bench/ScaledSheet';
 import type { LookMessage } from '@/contract/templates';
+import { say } from '@/words/look';
+import { say as common } from '@/words/common';
 
 export function PublishLook({
   open,
@@ -53,7 +54,7 @@ export function PublishLook({
   }, [open, slug, before, after, messages, render]);
   const changes = lookChanges(before, after);
   const blockers = findings.filter((f) => f.severity === 'blocker');
-  const label = `Publish look ${number}`;
+  const label = say.publishLookNumber({ number });
   return (
     <PublishFrame
       {...{ open, label, busy, trouble, onClose, onPublish }}
@@ -69,7 +70,7 @@ export function PublishLook({
       idle={changes.length === 0}
       changes={
         <>
-          <PanelTitle>{plural(changes.length, 'part changes', 'parts change')}</PanelTitle>
+          <PanelTitle>{say.nPartsChange({ n: changes.length })}</PanelTitle>
           <ul className="mt-1" data-testid="look-changes">
             {changes.map((c) => (
               <li key={c.label} className="border-b border-rule py-1.5">
@@ -79,16 +80,16 @@ export function PublishLook({
           </ul>
           <p className="mt-4" data-testid="touches">
             {touches.length === 0
-              ? 'No message is live yet. Each wears the look once it is published.'
-              : `${plural(touches.length, 'live message wears', 'live messages wear')} it from then on: ${touches.join('; ')}.`}
+              ? say.noMessageIsLiveYet
+              : say.nLiveMessagesWearIt({ n: touches.length, touches: touches.join('; ') })}
           </p>
         </>
       }
     >
       {(
         [
-          ['Before', sheets.before],
-          ['After', sheets.after],
+          [common.before, sheets.before],
+          [common.after, sheets.after],
         ] as const
       ).map(([title, html], i) => (
         <div key={title} className="flex min-w-0 flex-col">
@@ -96,7 +97,7 @@ export function PublishLook({
           {i === 0 ? (
             <div className="my-1">
               <Segments
-                label="Message"
+                label={common.message}
                 value={slug}
                 choices={messages.map((m) => ({ value: m.slug, label: m.name }))}
                 onChange={setSlug}
@@ -106,7 +107,7 @@ export function PublishLook({
             <div className="my-1 h-7.5" />
           )}
           <div className="h-[54vh] overflow-auto border border-rule">
-            <ScaledSheet html={html} width={width} title={`${title} publishing`} />
+            <ScaledSheet html={html} width={width} title={say.titlePublishing({ title })} />
           </div>
         </div>
       ))}

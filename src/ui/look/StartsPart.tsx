@@ -6,6 +6,7 @@ import type { Result } from '@/core/result';
 import { answered } from '../parts/result';
 import { Pick } from '../parts/fields';
 import { Trouble } from '../parts/Page';
+import { say } from '@/words/look';
 
 export interface StartsProps {
   base: string;
@@ -27,7 +28,7 @@ export function StartsPart(props: StartsProps) {
   const [edition, setEdition] = useState(String(editions[0]?.number ?? ''));
   const take = async (name: string, asked: Promise<Result<Look>>): Promise<void> => {
     setTrouble(undefined);
-    const result = await answered(asked, 'Libellus does not answer. Nothing was imported.');
+    const result = await answered(asked, say.libellusDoesNotAnswerNothing);
     if (result.ok) onTry(name, result.value);
     else setTrouble(result.error.message);
   };
@@ -55,12 +56,12 @@ export function StartsPart(props: StartsProps) {
         {editions.length > 1 && (
           <div className="flex items-center gap-2">
             <Pick
-              label="Earlier edition"
+              label={say.earlierEdition}
               className="flex-1"
               value={edition}
               choices={editions.map((e) => ({
                 value: String(e.number),
-                label: `Edition ${e.number}`,
+                label: say.editionNumber({ number: e.number }),
                 note: e.publishedBy,
               }))}
               onChange={setEdition}
@@ -68,16 +69,16 @@ export function StartsPart(props: StartsProps) {
             <button
               type="button"
               className="btn"
-              onClick={() => void take(`edition ${edition}`, onEdition(Number(edition)))}
+              onClick={() => void take(say.editionEdition({ edition }), onEdition(Number(edition)))}
             >
-              Try it
+              {say.tryIt}
             </button>
           </div>
         )}
         {otherStores.length > 0 && (
           <div className="flex items-center gap-2">
             <Pick
-              label="Look of another store"
+              label={say.lookOfAnotherStore}
               className="flex-1"
               value={store}
               choices={otherStores.map((s) => ({ value: s.id, label: s.name }))}
@@ -87,15 +88,18 @@ export function StartsPart(props: StartsProps) {
               type="button"
               className="btn"
               onClick={() =>
-                void take(`the look of ${otherStores.find((s) => s.id === store)?.name ?? store}`, onCopy(store))
+                void take(
+                  say.theLookOfName({ name: otherStores.find((s) => s.id === store)?.name ?? store }),
+                  onCopy(store),
+                )
               }
             >
-              Try it
+              {say.tryIt}
             </button>
           </div>
         )}
         <label className="block">
-          <span className="mb-1 block text-slate">From a file</span>
+          <span className="mb-1 block text-slate">{say.fromAFile}</span>
           <input
             type="file"
             accept=".json,application/json"
@@ -108,7 +112,7 @@ export function StartsPart(props: StartsProps) {
           />
         </label>
         <a className="link py-1" href={`${base}/look/export`} download>
-          Save this look as a file
+          {say.saveThisLookAsA}
         </a>
         {trouble && <Trouble>{trouble}</Trouble>}
       </div>

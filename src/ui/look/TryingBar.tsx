@@ -1,5 +1,8 @@
 'use client';
 /** Says that a look is only tried on the store's messages, with both ways on. */
+import { say } from '@/words/look';
+import { Said } from '../parts/Said';
+
 export function TryingBar({ name, onBack, onTake }: { name: string; onBack: () => void; onTake: () => void }) {
   return (
     <div
@@ -7,13 +10,13 @@ export function TryingBar({ name, onBack, onTake }: { name: string; onBack: () =
       className="flex shrink-0 items-center gap-3 border-b border-rule bg-petrol-tint px-4 py-2 text-sm"
     >
       <span className="flex-1">
-        Trying <b>{name}</b> on your own messages. Nothing is replaced yet.
+        <Said words={say.tryingName({ name })} marks={{ name: (words) => <b>{words}</b> }} />
       </span>
       <button type="button" className="btn" onClick={onBack}>
-        Discard
+        {say.discard}
       </button>
       <button type="button" className="btn btn-main" onClick={onTake}>
-        Use this look
+        {say.useThisLook}
       </button>
     </div>
   );

@@ -2,6 +2,8 @@
 /** Which of a customer's contacts a notification goes to, by their labels. */
 import { useState } from 'react';
 import { Field } from '../parts/fields';
+import { say } from '@/words/notification';
+import { say as common } from '@/words/common';
 
 export function LabelsField({ labels, onChange }: { labels: string[]; onChange: (labels: string[]) => void }) {
   const [text, setText] = useState('');
@@ -12,10 +14,8 @@ export function LabelsField({ labels, onChange }: { labels: string[]; onChange: 
   };
   return (
     <Field
-      label="Contacts with the label"
-      hint={
-        labels.length === 0 ? 'Without any, it goes to all contacts of the customer' : 'Such as Accounts, or Goods in'
-      }
+      label={say.contactsWithTheLabel}
+      hint={labels.length === 0 ? say.withoutAnyItGoesTo : say.suchAsAccountsOrGoods}
     >
       {(ids) => (
         <div className="flex flex-wrap items-center gap-1">
@@ -24,7 +24,7 @@ export function LabelsField({ labels, onChange }: { labels: string[]; onChange: 
               {l}
               <button
                 type="button"
-                aria-label={`Without ${l}`}
+                aria-label={say.withoutLabel({ label: l })}
                 className="px-1.5 py-0.5"
                 onClick={() => onChange(labels.filter((x) => x !== l))}
               >
@@ -36,7 +36,7 @@ export function LabelsField({ labels, onChange }: { labels: string[]; onChange: 
             {...ids}
             className="input w-40"
             value={text}
-            placeholder="one more"
+            placeholder={common.oneMore}
             onChange={(e) => setText(e.target.value)}
             onBlur={add}
             onKeyDown={(e) => {

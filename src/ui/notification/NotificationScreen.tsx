@@ -12,7 +12,6 @@ import { ConditionForm, type ConditionFormProps } from '../conditions/ConditionF
 import { TurnOnDialog } from '../journey/TurnOnDialog';
 import { LANES } from '../journey/types';
 import { Search } from '../parts/fields';
-import { plural } from '../parts/format';
 import { Page, PanelTitle, Trouble } from '../parts/Page';
 import { answered, problemAt, valueOrToast } from '../parts/result';
 import { Switch } from '../parts/Switch';
@@ -23,6 +22,8 @@ import { namesOf, type NotificationProps } from './types';
 import { useSettings } from './useSettings';
 import { VariantsPart } from './VariantsPart';
 import { HistoryPart, WaitingPart } from './WaitingAndHistory';
+import { say } from '@/words/notification';
+import { say as common } from '@/words/common';
 
 export function NotificationScreen(props: NotificationProps & { now: number }) {
   const { base, notification, ships, orders, maySwitch, mayStop, now, onSwitch, onImpact, onOrder } = props;
@@ -56,40 +57,36 @@ export function NotificationScreen(props: NotificationProps & { now: number }) {
       facts,
       language,
       orderNumber: tryWith.number,
-      holds: `Holds for ${tryWith.number}`,
-      holdsNot: `Does not hold for ${tryWith.number}`,
+      holds: say.holdsForNumber({ number: tryWith.number }),
+      holdsNot: say.doesNotHoldForNumber({ number: tryWith.number }),
     };
 
   return (
     <Page
-      back={{ href: `${base}/journey`, label: 'The Journey' }}
-      title={settings.name || 'Without a name'}
-      note={
-        <>
-          {notification.momentLabel}, to {lane.whom}
-        </>
-      }
+      back={{ href: `${base}/journey`, label: say.theJourney }}
+      title={settings.name || say.withoutAName}
+      note={<>{say.momentToWhom({ moment: notification.momentLabel, whom: lane.whom })}</>}
       actions={
         <>
           <label className="flex items-center gap-2 text-sm">
             {notification.on ? 'on' : 'off'}
             <Switch
               on={notification.on}
-              label={`${saved.name} is on`}
+              label={say.nameIsOn({ name: saved.name })}
               disabled={!maySwitch || dirty}
               onChange={() => (notification.on ? void set(false) : setTurningOn(true))}
             />
           </label>
           <Link className="btn" href={`${base}/desk/${slug}`}>
-            Edit text
+            {say.editText}
           </Link>
           {maySwitch && (
             <>
               <button type="button" className="btn" disabled={!dirty} onClick={undo}>
-                Undo changes
+                {say.undoChanges}
               </button>
               <button type="button" className="btn btn-main" disabled={!dirty} onClick={() => void save()}>
-                Save
+                {common.save}
               </button>
             </>
           )}
@@ -104,11 +101,9 @@ export function NotificationScreen(props: NotificationProps & { now: number }) {
           {failure && <Trouble>{failure.message}</Trouble>}
           <Doubles doubles={doubles} />
           {byHand ? (
-            <section aria-label="When">
-              <PanelTitle>When</PanelTitle>
-              <p className="mt-1 text-sm">
-                When a colleague chooses it on an order, adapts it and sends it. Nothing goes out by itself.
-              </p>
+            <section aria-label={say.when}>
+              <PanelTitle>{say.when}</PanelTitle>
+              <p className="mt-1 text-sm">{say.whenAColleagueChoosesIt}</p>
             </section>
           ) : (
             <TimingPart
@@ -122,12 +117,16 @@ export function NotificationScreen(props: NotificationProps & { now: number }) {
           )}
           <div>
             <ConditionForm
-              label={byHand ? 'Offered only when' : 'Only when'}
+              label={byHand ? say.offeredOnlyWhen : say.onlyWhen}
               condition={settings.when}
               store={store}
               names={names}
-              always="For all orders"
-              sentence={(when) => `${byHand ? 'Offered only' : 'Only'} when ${conditionWords(when, names)}`}
+              always={say.forAllOrders}
+              sentence={(when) =>
+                byHand
+                  ? say.offeredOnlyWhenIt({ condition: conditionWords(when, names) })
+                  : say.onlyWhenIt({ condition: conditionWords(when, names) })
+              }
               tried={triedOn}
               onChange={setWhen}
             />
@@ -138,10 +137,10 @@ export function NotificationScreen(props: NotificationProps & { now: number }) {
           {audience === 'staff' && (
             <p className="text-sm">
               {notification.rules === 0
-                ? 'It has no staff recipients yet.'
-                : `${plural(notification.rules, 'rule says', 'rules say')} who gets it.`}{' '}
+                ? say.itHasNoStaffRecipients
+                : say.rulesRulesSayWhoGets({ rules: notification.rules })}{' '}
               <Link className="link" href={`${base}/routing`}>
-                Routing
+                {say.routing}
               </Link>
             </p>
           )}
@@ -150,21 +149,19 @@ export function NotificationScreen(props: NotificationProps & { now: number }) {
         <div className="flex lg:min-h-0 flex-col gap-5 lg:overflow-auto px-5 py-4">
           <div className="flex items-center gap-3 text-sm">
             <label htmlFor="try" className="text-slate">
-              Try it with an order
+              {say.tryItWithAnOrder}
             </label>
             <div className="w-72">
               <Search
                 id="try"
                 value={tryWith?.number ?? null}
-                placeholder="number or name"
+                placeholder={common.numberOrName}
                 choices={orders.map((o) => ({ value: o.number, label: o.number, note: o.name }))}
                 onChange={(number) => void tryOrder(number)}
               />
             </div>
             {tried?.condition && (
-              <span>
-                {tried.condition.holds ? 'the condition holds' : 'the condition does not hold: nothing goes out'}
-              </span>
+              <span>{tried.condition.holds ? say.theConditionHolds : say.theConditionDoesNotHold}</span>
             )}
           </div>
           <VariantsPart

@@ -8,6 +8,7 @@ import { PanelTitle, Trouble } from '../parts/Page';
 import { answered, problemAt, valueOrToast } from '../parts/result';
 import type { NotificationProps } from './types';
 import type { Settings } from './useSettings';
+import { say } from '@/words/notification';
 
 /** Who would get two messages for one moment. */
 export function Doubles({ doubles }: { doubles: readonly DoubleView[] }) {
@@ -15,15 +16,9 @@ export function Doubles({ doubles }: { doubles: readonly DoubleView[] }) {
     <>
       {doubles.map((d) => (
         <Trouble key={`${d.notificationId} ${d.with.id}`}>
-          {d.person} would get{' '}
-          {d.with.kind === 'shop' ? (
-            <>“{d.with.name}” from the shop system as well</>
-          ) : (
-            <>
-              both “{d.name}” and “{d.with.name}”
-            </>
-          )}
-          , for order {d.order} for one.
+          {d.with.kind === 'shop'
+            ? say.getsFromShopToo({ person: d.person, name: d.with.name, order: d.order })
+            : say.getsBoth({ person: d.person, name: d.name, other: d.with.name, order: d.order })}
         </Trouble>
       ))}
     </>
@@ -36,8 +31,8 @@ export function ChannelsPart({
   change,
 }: Pick<Settings, 'settings' | 'change'> & { channels: NotificationView['store']['channels'] }) {
   return (
-    <section aria-label="Channels">
-      <PanelTitle>For orders from</PanelTitle>
+    <section aria-label={say.channels}>
+      <PanelTitle>{say.forOrdersFrom}</PanelTitle>
       <div className="mt-1 flex flex-wrap gap-x-4 gap-y-1">
         {channels.map((c) => (
           <Check
@@ -69,23 +64,23 @@ export function TeamPart({
   Pick<NotificationProps, 'base' | 'notification' | 'ships' | 'onRemove'>) {
   const router = useRouter();
   return (
-    <section aria-label="For the team" className="flex flex-col gap-3 border-t border-rule pt-3">
-      <Field label="Name for the team" problem={problemAt(failure, '/name')}>
+    <section aria-label={say.forTheTeam} className="flex flex-col gap-3 border-t border-rule pt-3">
+      <Field label={say.nameForTheTeam} problem={problemAt(failure, '/name')}>
         {(ids) => (
           <input {...ids} className="input" value={settings.name} onChange={(e) => change({ name: e.target.value })} />
         )}
       </Field>
-      <Field label="Looked after by">
+      <Field label={say.lookedAfterBy}>
         {(ids) => (
           <Search
             id={ids.id}
             value={settings.owner}
-            choices={[{ value: '', label: 'nobody' }, ...notification.people.map((p) => ({ value: p, label: p }))]}
+            choices={[{ value: '', label: say.nobody }, ...notification.people.map((p) => ({ value: p, label: p }))]}
             onChange={(owner) => change({ owner })}
           />
         )}
       </Field>
-      <Field label="Note for colleagues" problem={problemAt(failure, '/note')}>
+      <Field label={say.noteForColleagues} problem={problemAt(failure, '/note')}>
         {(ids) => (
           <textarea
             {...ids}
@@ -101,14 +96,14 @@ export function TeamPart({
           type="button"
           className="btn self-start"
           disabled={notification.on}
-          title={notification.on ? 'Turn it off first' : undefined}
+          title={notification.on ? say.turnItOffFirst : undefined}
           onClick={() =>
             void answered(onRemove()).then((r) => {
               if (valueOrToast(r) !== undefined) router.push(`${base}/journey`);
             })
           }
         >
-          Delete notification
+          {say.deleteNotification}
         </button>
       )}
     </section>

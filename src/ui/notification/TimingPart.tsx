@@ -20,6 +20,8 @@ import { Pick } from '../parts/fields';
 import { Time } from '../parts/format';
 import { PanelTitle } from '../parts/Page';
 import { problemAt } from '../parts/result';
+import { say } from '@/words/notification';
+import { Said } from '../parts/Said';
 
 const UNITS = WAIT_UNITS.map((u) => ({ value: u, label: u.replace('-', ' ') }));
 
@@ -54,9 +56,9 @@ export function TimingPart({ moment, schedule, zone, now, failure, onChange }: T
   const endProblem = failure?.problems.find((p) => p.path.startsWith('/schedule/ends'))?.message;
   const rowProblem = problemAt(failure, '/schedule/row');
   return (
-    <section aria-label="When">
-      <PanelTitle>When</PanelTitle>
-      {row.length === 0 && <p className="mt-1 text-sm">At once, {started}.</p>}
+    <section aria-label={say.when}>
+      <PanelTitle>{say.when}</PanelTitle>
+      {row.length === 0 && <p className="mt-1 text-sm">{say.atOnceStarted({ started })}</p>}
       <ol className="mt-1 flex flex-col gap-1.5">
         {row.map((timing, i) => {
           const problem = failure?.problems.find((p) => p.path.startsWith(`/schedule/row/${i}`))?.message;
@@ -74,11 +76,11 @@ export function TimingPart({ moment, schedule, zone, now, failure, onChange }: T
                       change(i, e.target.checked ? { ...rest, wait: { amount: 1, unit: 'days' } } : rest);
                     }}
                   />
-                  after
+                  {say.after}
                 </label>
                 <input
                   type="number"
-                  aria-label={`Wait ${i + 1}`}
+                  aria-label={say.waitN({ n: i + 1 })}
                   aria-invalid={problem ? true : undefined}
                   className="input w-16"
                   disabled={!timing.wait}
@@ -91,7 +93,7 @@ export function TimingPart({ moment, schedule, zone, now, failure, onChange }: T
                   }
                 />
                 <Pick
-                  label={`Unit ${i + 1}`}
+                  label={say.unitN({ n: i + 1 })}
                   value={timing.wait?.unit ?? 'days'}
                   choices={UNITS}
                   className="w-34"
@@ -109,11 +111,11 @@ export function TimingPart({ moment, schedule, zone, now, failure, onChange }: T
                       change(i, e.target.checked ? { ...rest, at: '09:00' } : rest);
                     }}
                   />
-                  at
+                  {say.at}
                 </label>
                 <input
                   type="time"
-                  aria-label={`Time of day ${i + 1}`}
+                  aria-label={say.timeOfDayN({ n: i + 1 })}
                   className="input w-26"
                   disabled={timing.at === undefined}
                   value={timing.at ?? ''}
@@ -122,7 +124,7 @@ export function TimingPart({ moment, schedule, zone, now, failure, onChange }: T
                 <button
                   type="button"
                   className="btn btn-quiet"
-                  aria-label={`Remove delay ${i + 1}`}
+                  aria-label={say.removeDelayN({ n: i + 1 })}
                   onClick={() => set(row.filter((_, j) => j !== i))}
                 >
                   ×
@@ -130,7 +132,7 @@ export function TimingPart({ moment, schedule, zone, now, failure, onChange }: T
               </div>
               <div className="ms-7 flex items-center gap-4">
                 <Check
-                  label="working days only"
+                  label={say.workingDaysOnly}
                   on={timing.workingDays === true}
                   onChange={(on) => {
                     const { workingDays: _days, ...rest } = timing;
@@ -138,13 +140,14 @@ export function TimingPart({ moment, schedule, zone, now, failure, onChange }: T
                   }}
                 />
                 {problem ? (
-                  <p className="text-xs text-madder">
-                    Message {i + 1}: {problem}
-                  </p>
+                  <p className="text-xs text-madder">{say.messageNProblem({ n: i + 1, problem })}</p>
                 ) : (
                   due && (
                     <p className="text-xs text-slate">
-                      If it began now: <Time at={new Date(due[i]!).toISOString()} zone={zone} />
+                      <Said
+                        words={say.ifBegunNow({})}
+                        marks={{ at: () => <Time at={new Date(due[i]!).toISOString()} zone={zone} /> }}
+                      />
                     </p>
                   )
                 )}
@@ -153,18 +156,18 @@ export function TimingPart({ moment, schedule, zone, now, failure, onChange }: T
           );
         })}
       </ol>
-      {rowProblem && <p className="text-xs text-madder">The row {rowProblem}</p>}
+      {rowProblem && <p className="text-xs text-madder">{rowProblem}</p>}
       <button
         type="button"
         className="link mt-1 text-sm"
         disabled={row.length >= ROW_MAX}
         onClick={() => set([...row, nextOf(row)])}
       >
-        {row.length === 0 ? 'Add a delay' : 'Add another message'}
+        {row.length === 0 ? say.addADelay : say.addAnotherMessage}
       </button>
       {row.length > 0 && (
         <fieldset className="mt-2">
-          <legend className="text-sm text-slate">Stop the series when the order is</legend>
+          <legend className="text-sm text-slate">{say.stopTheSeriesWhenThe}</legend>
           <div className="mt-1 flex flex-wrap gap-x-4 gap-y-1">
             {ENDS.map((end) => (
               <Check
@@ -177,7 +180,7 @@ export function TimingPart({ moment, schedule, zone, now, failure, onChange }: T
               />
             ))}
           </div>
-          {endProblem && <p className="text-xs text-madder">What ends it {endProblem}</p>}
+          {endProblem && <p className="text-xs text-madder">{endProblem}</p>}
         </fieldset>
       )}
     </section>

@@ -13,6 +13,9 @@ import { PanelTitle } from '../parts/Page';
 import { problemAt } from '../parts/result';
 import type { NotificationView, NotificationStore } from '@/contract/notifications';
 import { namesOf } from './types';
+import { inEachLanguage } from '@/words/speak';
+import { say } from '@/words/notification';
+import { say as common } from '@/words/common';
 
 type Variant = NotificationSettings['variants'][number];
 
@@ -37,17 +40,17 @@ const VERDICTS: Record<TriedVariant['verdict'], Tone> = {
 
 const verdictWords = (tried: TriedVariant, condition: boolean): string =>
   !condition && tried.verdict === 'comes later'
-    ? 'not reached'
+    ? say.notReached
     : tried.verdict === 'nothing'
-      ? 'nothing is sent'
+      ? say.nothingIsSent
       : VERDICT_WORDS[tried.verdict];
 
-const VERDICT_WORDS: Record<TriedVariant['verdict'], string> = {
+const VERDICT_WORDS: Record<TriedVariant['verdict'], string> = inEachLanguage(() => ({
   taken: 'used',
-  nothing: 'nothing is sent',
-  'does not fit': 'no match',
-  'comes later': 'not used: an earlier version matches',
-};
+  nothing: say.nothingIsSent,
+  'does not fit': say.noMatch,
+  'comes later': say.notUsedAnEarlierVersion,
+}));
 
 export function VariantsPart(props: VariantsPartProps) {
   const { base, store, kept, variants, tried, triedOn, failure, editable, onChange } = props;
@@ -71,12 +74,12 @@ export function VariantsPart(props: VariantsPartProps) {
     setOpen(variants.length - 1);
   };
   return (
-    <section aria-label="Versions">
+    <section aria-label={say.versions}>
       <div className="flex items-baseline">
-        <PanelTitle>Versions, tried from the top</PanelTitle>
+        <PanelTitle>{say.versionsTriedFromTheTop}</PanelTitle>
         {editable && (
           <button type="button" className="link ms-auto text-sm" onClick={add}>
-            Add a version
+            {say.addAVersion}
           </button>
         )}
       </div>
@@ -85,7 +88,7 @@ export function VariantsPart(props: VariantsPartProps) {
           const last = i === variants.length - 1;
           const there = kept.find((k) => k.id === variant.id);
           const result = tried?.variants[i];
-          const title = last ? 'Everyone else' : variant.name || 'A version without a name';
+          const title = last ? say.everyoneElse : variant.name || say.aVersionWithoutAName;
           const problem = failure?.problems.find((p) => p.path.startsWith(`/variants/${i}`))?.message;
           return (
             <li
@@ -97,7 +100,7 @@ export function VariantsPart(props: VariantsPartProps) {
             >
               <div className="flex items-center gap-2">
                 <span className="font-semibold">{title}</span>
-                {variant.nothing && <span className="text-slate">sends nothing</span>}
+                {variant.nothing && <span className="text-slate">{say.sendsNothing}</span>}
                 {result && (
                   <span className="flex items-center gap-1 text-xs">
                     <Mark tone={VERDICTS[result.verdict]} size={11} />
@@ -106,14 +109,18 @@ export function VariantsPart(props: VariantsPartProps) {
                 )}
                 <span className="ms-auto flex items-center gap-1 text-xs text-slate">
                   {!there
-                    ? 'new: begins with the words for everybody'
+                    ? say.newBeginsWithTheWords
                     : variant.nothing
                       ? ''
-                      : `${there.edition ? `edition ${there.edition}` : 'not published'}${there.changed && there.edition ? ', draft to publish' : ''}`}
+                      : !there.edition
+                        ? say.notPublished
+                        : there.changed
+                          ? say.editionAndDraft({ edition: there.edition })
+                          : say.editionEdition({ edition: there.edition })}
                 </span>
                 {there && !variant.nothing && (
                   <Link className="link" href={`${base}/desk/${there.address}`}>
-                    Words
+                    {say.words}
                   </Link>
                 )}
                 {editable && !last && (
@@ -121,7 +128,7 @@ export function VariantsPart(props: VariantsPartProps) {
                     <button
                       type="button"
                       className="btn btn-quiet"
-                      aria-label={`Move ${title} up`}
+                      aria-label={say.moveTitleUp({ title })}
                       disabled={i === 0}
                       onClick={() => move(i, -1)}
                     >
@@ -130,7 +137,7 @@ export function VariantsPart(props: VariantsPartProps) {
                     <button
                       type="button"
                       className="btn btn-quiet"
-                      aria-label={`Move ${title} down`}
+                      aria-label={say.moveTitleDown({ title })}
                       disabled={i === variants.length - 2}
                       onClick={() => move(i, 1)}
                     >
@@ -145,24 +152,26 @@ export function VariantsPart(props: VariantsPartProps) {
                     aria-expanded={open === i}
                     onClick={() => setOpen(open === i ? undefined : i)}
                   >
-                    {open === i ? 'Close' : 'Change'}
+                    {open === i ? common.close : say.change}
                   </button>
                 )}
               </div>
               <p className="text-slate">
                 {last
                   ? variants.length === 1
-                    ? 'For all orders.'
-                    : 'When no version above fits.'
+                    ? say.forAllOrders2
+                    : say.whenNoVersionAboveFits
                   : variant.when
-                    ? `When ${conditionWords(variant.when, names)}.`
-                    : 'Without a condition.'}
+                    ? say.whenConditionWords({ conditionWords: conditionWords(variant.when, names) })
+                    : say.withoutACondition}
               </p>
               {result && result.verdict === 'does not fit' && result.tried && (
                 <p className="text-xs text-slate">
                   {result.tried.tests
                     .filter((t) => !t.holds)
-                    .map((t) => `${triedOn?.orderNumber ?? 'The order'} has ${t.found}`)
+                    .map((t) =>
+                      say.orderNumberHasFound({ orderNumber: triedOn?.orderNumber ?? say.theOrder, found: t.found }),
+                    )
                     .join('; ')}
                 </p>
               )}
@@ -170,7 +179,7 @@ export function VariantsPart(props: VariantsPartProps) {
               {open === i && (
                 <div className="mt-2 flex flex-col gap-2">
                   {!last && (
-                    <Field label="Name of the version" problem={problemAt(failure, `/variants/${i}/name`)}>
+                    <Field label={say.nameOfTheVersion} problem={problemAt(failure, `/variants/${i}/name`)}>
                       {(ids) => (
                         <input
                           {...ids}
@@ -182,24 +191,26 @@ export function VariantsPart(props: VariantsPartProps) {
                     </Field>
                   )}
                   <Check
-                    label="Send nothing to those it fits"
+                    label={say.sendNothingToThoseIt}
                     on={variant.nothing}
                     onChange={(nothing) => change(i, { nothing })}
                   />
                   {!last && (
                     <>
                       <ConditionForm
-                        label="Condition"
+                        label={say.condition}
                         condition={variant.when}
                         store={store}
                         names={names}
-                        always="Without a condition it would fit everybody"
-                        sentence={(when: Condition) => `Fits when ${conditionWords(when, names)}`}
+                        always={say.withoutAConditionItWould}
+                        sentence={(when: Condition) =>
+                          say.fitsWhenConditionWords({ conditionWords: conditionWords(when, names) })
+                        }
                         tried={
                           triedOn && {
                             ...triedOn,
-                            holds: `Fits ${triedOn.orderNumber}`,
-                            holdsNot: `Does not fit ${triedOn.orderNumber}`,
+                            holds: say.fitsOrderNumber({ orderNumber: triedOn.orderNumber }),
+                            holdsNot: say.doesNotFitOrderNumber({ orderNumber: triedOn.orderNumber }),
                           }
                         }
                         onChange={(when) => change(i, { when })}
@@ -215,7 +226,7 @@ export function VariantsPart(props: VariantsPartProps) {
                           setOpen(undefined);
                         }}
                       >
-                        Delete this version
+                        {say.deleteThisVersion}
                       </button>
                     </>
                   )}

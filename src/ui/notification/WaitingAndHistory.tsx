@@ -6,6 +6,9 @@ import { Time } from '../parts/format';
 import { PanelTitle } from '../parts/Page';
 import { answered, valueOrToast } from '../parts/result';
 import type { NotificationProps } from './types';
+import { say } from '@/words/notification';
+import { say as common } from '@/words/common';
+import { Said } from '../parts/Said';
 
 export function WaitingPart({
   base,
@@ -20,8 +23,8 @@ export function WaitingPart({
 }) {
   if (waiting.length === 0) return null;
   return (
-    <section aria-label="Waiting">
-      <PanelTitle aside={waiting.length >= 20 ? 'the next 20' : undefined}>Waiting</PanelTitle>
+    <section aria-label={say.waiting}>
+      <PanelTitle aside={waiting.length >= 20 ? say.theNext20 : undefined}>{say.waiting}</PanelTitle>
       <ul className="mt-1 text-sm">
         {waiting.map((w) => (
           <li key={w.id} className="flex items-baseline gap-3 border-b border-rule py-1">
@@ -30,25 +33,25 @@ export function WaitingPart({
             </Link>
             <span className="min-w-0 truncate">{w.recipient}</span>
             <span className="ms-auto text-slate">
-              due <Time at={w.dueAt} zone={zone} />
+              <Said words={say.dueAt({})} marks={{ at: () => <Time at={w.dueAt} zone={zone} /> }} />
             </span>
             {mayStop && (
               <>
                 <button
                   type="button"
                   className="link -my-1 py-1"
-                  aria-label={`Send now: ${w.order}`}
+                  aria-label={say.sendNowOrder({ order: w.order })}
                   onClick={() => void answered(onSendNow(w.id)).then(valueOrToast)}
                 >
-                  Send now
+                  {common.sendNow}
                 </button>
                 <button
                   type="button"
                   className="link -my-1 py-1"
-                  aria-label={`Stop: ${w.order}`}
+                  aria-label={say.stopOrder({ order: w.order })}
                   onClick={() => void answered(onStop(w.id)).then(valueOrToast)}
                 >
-                  Stop
+                  {common.stop}
                 </button>
               </>
             )}
@@ -61,8 +64,8 @@ export function WaitingPart({
 
 export function HistoryPart({ history, zone }: { history: NotificationView['history']; zone: string }) {
   return (
-    <section aria-label="History">
-      <PanelTitle>History</PanelTitle>
+    <section aria-label={say.history}>
+      <PanelTitle>{say.history}</PanelTitle>
       <ul className="mt-1 text-sm">
         {history.map((h) => (
           <li key={h.id} className="flex gap-3 border-b border-rule py-1">
@@ -74,7 +77,7 @@ export function HistoryPart({ history, zone }: { history: NotificationView['hist
             </span>
           </li>
         ))}
-        {history.length === 0 && <li className="py-1 text-slate">Nothing was changed yet.</li>}
+        {history.length === 0 && <li className="py-1 text-slate">{say.nothingWasChangedYet}</li>}
       </ul>
     </section>
   );

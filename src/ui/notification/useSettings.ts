@@ -7,6 +7,7 @@ import type { NotificationSettings } from '@/core/plan';
 import type { Failure } from '@/core/result';
 import { answered } from '../parts/result';
 import type { NotificationProps } from './types';
+import { say } from '@/words/notification';
 
 export interface Settings {
   settings: NotificationSettings;
@@ -65,7 +66,7 @@ export function useSettings({ notification, onSave }: Pick<NotificationProps, 'n
       setSaved(settings);
       setRevision(result.value.revision);
       router.refresh();
-      toast.success('Saved. It counts for what happens from now on.');
+      toast.success(say.savedItCountsForWhat);
     },
   };
 }

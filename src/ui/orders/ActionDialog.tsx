@@ -22,6 +22,8 @@ import { answered, problemAt } from '../parts/result';
 import type { Possible } from '@/contract/orders';
 import { CancelOutcome, PiecesTable, RefundAmounts } from './ActionParts';
 import { ForecastPart, useForecast, type ForecastOf } from './ForecastPart';
+import { say } from '@/words/orders';
+import { say as common } from '@/words/common';
 
 export interface ActionDialogProps {
   kind: OrderActionKind;
@@ -151,7 +153,7 @@ export function ActionDialog({ kind, order, possible, zone, onDo, onForecast, on
   const forecast = useForecast(noPieces ? undefined : action(), onForecast);
   const run = async (): Promise<void> => {
     if (noPieces) {
-      setFailure({ code: 'invalid', message: 'Enter a quantity for at least one item.', problems: [] });
+      setFailure({ code: 'invalid', message: say.enterAQuantityForAt, problems: [] });
       return;
     }
     setBusy(true);
@@ -182,10 +184,10 @@ export function ActionDialog({ kind, order, possible, zone, onDo, onForecast, on
       foot={
         <>
           <button type="button" className="btn" onClick={onClose}>
-            Close
+            {common.close}
           </button>
           <button type="button" className="btn btn-main" disabled={busy} onClick={() => void run()}>
-            {busy ? 'Recording ...' : ORDER_ACTIONS[kind].label}
+            {busy ? say.recording : ORDER_ACTIONS[kind].label}
           </button>
         </>
       }
@@ -194,9 +196,9 @@ export function ActionDialog({ kind, order, possible, zone, onDo, onForecast, on
         {failure && <Trouble>{[failure.message, ...loose.map((p) => p.message)].join(' ')}</Trouble>}
         {kind === 'pay' && possible.due > 0 && (
           <Field
-            label="Amount that came in"
-            problem={amount === undefined ? `Enter an amount in ${currency}.` : problemAt(failure, '/amount')}
-            hint={`${amountText(possible.due, currency)} is still to be paid; with less, the rest stays due`}
+            label={say.amountThatCameIn}
+            problem={amount === undefined ? say.enterAnAmountInCurrency({ currency }) : problemAt(failure, '/amount')}
+            hint={say.amountTextIsStillToBe({ amountText: amountText(possible.due, currency) })}
           >
             {(ids) => (
               <input
@@ -211,11 +213,11 @@ export function ActionDialog({ kind, order, possible, zone, onDo, onForecast, on
         )}
         {kind === 'cancel' && possible.sent.length > 0 && (
           <p className="text-sm text-slate">
-            Sent already, and not cancelled: {possible.sent.map((p) => `${p.quantity} × ${p.name}`).join(', ')}.
+            {say.sentAlreadyAndNotCancelled({ sent: possible.sent.map((p) => `${p.quantity} × ${p.name}`).join(', ') })}
           </p>
         )}
         {kind === 'delay' && (
-          <Field label="Delayed item" problem={problemAt(failure, '/sku')}>
+          <Field label={say.delayedItem} problem={problemAt(failure, '/sku')}>
             {(ids) => (
               <Pick
                 id={ids.id}
@@ -226,9 +228,9 @@ export function ActionDialog({ kind, order, possible, zone, onDo, onForecast, on
             )}
           </Field>
         )}
-        {kind === 'delay' && input('Expected on', 'until', '/until', 'date')}
+        {kind === 'delay' && input(say.expectedOn, 'until', '/until', 'date')}
         {kind === 'note' && (
-          <Field label="What the customer reads" problem={problemAt(failure, '/words')}>
+          <Field label={say.whatTheCustomerReads} problem={problemAt(failure, '/words')}>
             {(ids) => (
               <textarea
                 {...ids}
@@ -240,17 +242,17 @@ export function ActionDialog({ kind, order, possible, zone, onDo, onForecast, on
             )}
           </Field>
         )}
-        {kind === 'invoice' && input('Invoice number', 'number', '/number')}
-        {kind === 'invoice' && input('Due in days', 'days', '/dueInDays', 'number')}
+        {kind === 'invoice' && input(say.invoiceNumber, 'number', '/number')}
+        {kind === 'invoice' && input(say.dueInDays, 'days', '/dueInDays', 'number')}
         {(kind === 'track' || kind === 'deliver') && parcels.length > 1 && (
-          <Field label="Parcel" problem={problemAt(failure, '/shipment')}>
+          <Field label={say.parcel} problem={problemAt(failure, '/shipment')}>
             {(ids) => (
               <Pick
                 id={ids.id}
                 value={fields.shipment}
                 choices={parcels.map((s) => ({
                   value: String(s.place),
-                  label: s.id ?? `Parcel ${s.place + 1}`,
+                  label: s.id ?? say.parcelN({ n: s.place + 1 }),
                   note: s.trackingNumber ?? '',
                 }))}
                 onChange={(shipment) => set({ shipment, ...trackingOf(order.shipments?.[Number(shipment)]) })}
@@ -265,10 +267,10 @@ export function ActionDialog({ kind, order, possible, zone, onDo, onForecast, on
             figure={
               kind === 'refund'
                 ? {
-                    head: 'Comes to',
+                    head: say.comesTo,
                     of: (l) => <Money minor={refunded.find((r) => r.sku === l.sku)?.amount ?? 0} currency={currency} />,
                   }
-                : { head: 'Of', of: (l) => l.quantity }
+                : { head: say.of, of: (l) => l.quantity }
             }
             problemOf={(sku) => {
               const i = lines.findIndex((x) => x.sku === sku);
@@ -282,12 +284,12 @@ export function ActionDialog({ kind, order, possible, zone, onDo, onForecast, on
         {kind === 'cancel' && <CancelOutcome order={order} lines={lines} />}
         {(kind === 'dispatch' || kind === 'track') && (
           <>
-            {input('Carrier', 'carrier', '/carrier')}
-            {input('Tracking number', 'trackingNumber', '/trackingNumber')}
-            {input('Link to follow it', 'trackingUrl', '/trackingUrl')}
+            {input(say.carrier, 'carrier', '/carrier')}
+            {input(say.trackingNumber, 'trackingNumber', '/trackingNumber')}
+            {input(say.linkToFollowIt, 'trackingUrl', '/trackingUrl')}
           </>
         )}
-        {(kind === 'dispatch' || kind === 'hand-over') && input('From', 'location', '/location')}
+        {(kind === 'dispatch' || kind === 'hand-over') && input(say.from, 'location', '/location')}
         {kind === 'refund' && (
           <RefundAmounts
             currency={currency}
@@ -299,7 +301,7 @@ export function ActionDialog({ kind, order, possible, zone, onDo, onForecast, on
             onAll={() => set(allOfIt(order, possible))}
           />
         )}
-        {HAS_REASON.includes(kind) && input('Why', 'reason', '/reason')}
+        {HAS_REASON.includes(kind) && input(common.why, 'reason', '/reason')}
         <ForecastPart forecast={forecast} zone={zone} />
       </div>
     </Dialog>

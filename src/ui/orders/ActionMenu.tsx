@@ -4,6 +4,7 @@ import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import { ChevronDown } from 'lucide-react';
 import type { OrderActionKind } from '@/core/order';
 import type { Possible } from '@/contract/orders';
+import { say } from '@/words/orders';
 
 export function ActionMenu({
   actions,
@@ -15,7 +16,7 @@ export function ActionMenu({
   return (
     <Menu>
       <MenuButton className="btn btn-main">
-        What happens next <ChevronDown size={14} aria-hidden />
+        {say.whatHappensNext} <ChevronDown size={14} aria-hidden />
       </MenuButton>
       <MenuItems
         anchor="bottom end"

@@ -7,6 +7,8 @@ import { aboutMoment, cancellationValues } from '@/core/snapshot';
 import type { Possible } from '@/contract/orders';
 import { Field } from '../parts/fields';
 import { Money } from '../parts/format';
+import { say } from '@/words/orders';
+import { Said } from '../parts/Said';
 
 /** How many pieces of each product are meant. */
 export function PiecesTable({
@@ -29,10 +31,10 @@ export function PiecesTable({
       <thead>
         <tr className="border-b border-rule text-xs text-slate">
           <th scope="col" className="py-1 text-start font-normal">
-            Goods
+            {say.goods}
           </th>
           <th scope="col" className="w-24 text-start font-normal">
-            Pieces
+            {say.pieces}
           </th>
           <th scope="col" className="w-24 text-end font-normal">
             {figure.head}
@@ -52,7 +54,7 @@ export function PiecesTable({
                 <input
                   className="input w-18"
                   inputMode="numeric"
-                  aria-label={`Pieces of ${l.name}`}
+                  aria-label={say.piecesOfName({ name: l.name })}
                   aria-invalid={problem ? true : undefined}
                   value={pieces[l.sku] ?? '0'}
                   onChange={(e) => onPieces(l.sku, e.target.value)}
@@ -92,7 +94,7 @@ export function RefundAmounts({
     <Field
       label={label}
       hint={hint}
-      problem={amounts[name] === undefined ? `Enter an amount in ${currency}.` : problems[name]}
+      problem={amounts[name] === undefined ? say.enterAnAmountInCurrency({ currency }) : problems[name]}
     >
       {(ids) => (
         <input
@@ -108,19 +110,26 @@ export function RefundAmounts({
   return (
     <>
       <div className="grid sm:grid-cols-2 gap-3">
-        {field('shipping', 'Of the shipping', `${amountText(most.shipping, currency)} at most`)}
-        {field('goodwill', 'For goodwill')}
+        {field(
+          'shipping',
+          say.ofTheShipping,
+          say.amountTextAtMost({ amountText: amountText(most.shipping, currency) }),
+        )}
+        {field('goodwill', say.forGoodwill)}
       </div>
       <p className="flex items-baseline gap-2 text-sm">
-        Goes back
+        {say.goesBack}
         <span className="font-serif text-lg" data-testid="goes-back">
           <Money minor={amounts.goods + (amounts.shipping ?? 0) + (amounts.goodwill ?? 0)} currency={currency} />
         </span>
         <span className="text-slate">
-          of <Money minor={most.all} currency={currency} /> that can be refunded
+          <Said
+            words={say.ofAllRefundable({})}
+            marks={{ amount: () => <Money minor={most.all} currency={currency} /> }}
+          />
         </span>
         <button type="button" className="link ms-auto" onClick={onAll}>
-          All of it
+          {say.allOfIt}
         </button>
       </p>
     </>
@@ -140,18 +149,13 @@ export function CancelOutcome({ order, lines }: { order: Order; lines: { sku: st
   return (
     <p className="text-sm" data-testid="outcome">
       {typeof back === 'object' ? (
-        <>
-          The customer is told that <Money minor={back.minor} currency={currency} /> comes back. Refund it as a next
-          step.
-        </>
+        <Said words={say.toldRefund({})} marks={{ amount: () => <Money minor={back.minor} currency={currency} /> }} />
       ) : due > 0 ? (
-        <>
-          <Money minor={due} currency={currency} /> is still to be paid for the rest.
-        </>
+        <Said words={say.dueForTheRest({})} marks={{ amount: () => <Money minor={due} currency={currency} /> }} />
       ) : (
-        'There is nothing to pay, and nothing to give back.'
+        say.thereIsNothingToPay
       )}
-      {after.status === 'OrderCancelled' && ' What waits for this order is stopped.'}
+      {after.status === 'OrderCancelled' && ` ${say.waitingStopped}`}
     </p>
   );
 }

@@ -9,6 +9,9 @@ import { Money } from '../parts/format';
 import Link from '../parts/Link';
 import { Trouble } from '../parts/Page';
 import { problemAt } from '../parts/result';
+import { say } from '@/words/orders';
+import { say as common } from '@/words/common';
+import { readerLocale } from '@/words/speak';
 
 export interface BasketProduct {
   sku: string;
@@ -46,23 +49,23 @@ export interface BasketProps {
 export function Basket(props: BasketProps) {
   const { base, currency, products, lines, goods, figures, taxAdded, code, knownCode, failure } = props;
   const { onAdd, onQuantity, onRemove, onCode } = props;
-  const price = moneyFormatter('en-GB', currency);
+  const price = moneyFormatter(readerLocale(), currency);
   return (
     <section className="lg:min-h-0 lg:overflow-auto px-5 py-4">
       {products.length === 0 && (
         <Trouble>
-          This store has no products yet, so no order can be placed.{' '}
+          {say.thisStoreHasNoProducts}{' '}
           <Link href={`${base}/orders/exchange`} className="link">
-            Import products
+            {say.importProducts}
           </Link>
         </Trouble>
       )}
-      <Field label="Add a product" problem={problemAt(failure, '/lines')}>
+      <Field label={say.addAProduct} problem={problemAt(failure, '/lines')}>
         {(ids) => (
           <Search
             id={ids.id}
             value={null}
-            placeholder="name or category"
+            placeholder={say.nameOrCategory}
             choices={products.map((p) => ({
               value: p.sku,
               label: p.name,
@@ -74,21 +77,21 @@ export function Basket(props: BasketProps) {
         )}
       </Field>
       {lines.length === 0 ? (
-        <p className="mt-6 text-sm text-slate">Choose the first product above.</p>
+        <p className="mt-6 text-sm text-slate">{say.chooseTheFirstProductAbove}</p>
       ) : (
         <table className="mt-4 w-full text-sm">
           <thead>
             <tr className="border-b border-rule text-xs text-slate">
               <th scope="col" className="py-1.5 text-start font-normal">
-                Product
+                {say.product}
               </th>
               <th scope="col" className="w-24 text-start font-normal">
-                Quantity
+                {say.quantity}
               </th>
               <th scope="col" className="w-28 text-end font-normal">
-                Amount
+                {say.amount}
               </th>
-              <th className="w-10" aria-label="Remove" />
+              <th className="w-10" aria-label={common.remove} />
             </tr>
           </thead>
           <tbody>
@@ -109,7 +112,7 @@ export function Basket(props: BasketProps) {
                     <input
                       className="input w-20"
                       inputMode="numeric"
-                      aria-label={`Quantity of ${product.name}`}
+                      aria-label={say.quantityOfName({ name: product.name })}
                       aria-invalid={problem ? true : undefined}
                       aria-describedby={problem ? `quantity-${line.key}` : undefined}
                       value={line.quantity}
@@ -123,7 +126,7 @@ export function Basket(props: BasketProps) {
                     <button
                       type="button"
                       className="p-1 text-slate hover:text-madder"
-                      aria-label={`Remove ${product.name}`}
+                      aria-label={say.removeName({ name: product.name })}
                       onClick={() => onRemove(line)}
                     >
                       <X size={14} aria-hidden />
@@ -132,19 +135,24 @@ export function Basket(props: BasketProps) {
                 </tr>
               );
             })}
-            <Figure words="Goods" minor={goods} currency={currency} />
+            <Figure words={say.goods} minor={goods} currency={currency} />
             {(figures.discounts ?? []).map((d) => (
-              <Figure key={d.label} words={`Discount ${d.code ?? ''}`} minor={-d.amount} currency={currency} />
+              <Figure
+                key={d.label}
+                words={say.discountCode({ code: d.code ?? '' })}
+                minor={-d.amount}
+                currency={currency}
+              />
             ))}
             {figures.shipping && (
               <Figure words={figures.shipping.method} minor={figures.shipping.price} currency={currency} />
             )}
             {taxAdded &&
               figures.taxes.map((t) => <Figure key={t.label} words={t.label} minor={t.amount} currency={currency} />)}
-            <Figure words="Total" minor={figures.total} currency={currency} strong />
+            <Figure words={say.total} minor={figures.total} currency={currency} strong />
             {!taxAdded &&
               figures.taxes.map((t) => (
-                <Figure key={t.label} words={`of it ${t.label}`} minor={t.amount} currency={currency} />
+                <Figure key={t.label} words={say.ofItLabel({ label: t.label })} minor={t.amount} currency={currency} />
               ))}
           </tbody>
         </table>
@@ -152,9 +160,9 @@ export function Basket(props: BasketProps) {
       {lines.length > 0 && (
         <div className="mt-4 max-w-60">
           <Field
-            label="Discount code"
+            label={say.discountCode2}
             problem={problemAt(failure, '/code')}
-            hint={code.trim() !== '' && !knownCode ? 'The store has no such code.' : undefined}
+            hint={code.trim() !== '' && !knownCode ? say.theStoreHasNoSuch : undefined}
           >
             {(ids) => <input {...ids} className="input" value={code} onChange={(e) => onCode(e.target.value)} />}
           </Field>

@@ -8,6 +8,9 @@ import { Pick } from '../parts/fields';
 import { Time } from '../parts/format';
 import { Page, PanelTitle } from '../parts/Page';
 import { answered, valueOrToast } from '../parts/result';
+import { say } from '@/words/orders';
+import { say as common } from '@/words/common';
+import { Said } from '../parts/Said';
 
 export interface ConnectProps {
   base: string;
@@ -53,29 +56,32 @@ export function ConnectScreen({ base, zone, url, openApi, events, newest, maySho
   const copy = async (): Promise<void> => {
     if (!line) return;
     await navigator.clipboard.writeText(line);
-    toast.success('Copied. Paste it into a shell.');
+    toast.success(say.copiedPasteItIntoA);
   };
   return (
     <Page
-      back={{ href: `${base}/orders`, label: 'All orders' }}
-      title="Connect the shop"
-      note="How a shop system tells of its orders"
+      back={{ href: `${base}/orders`, label: common.allOrders }}
+      title={say.connectTheShop}
+      note={say.howAShopSystemTells}
       actions={
         <a className="btn" href={openApi} target="_blank" rel="noreferrer">
-          OpenAPI description
+          {say.openAPIDescription}
         </a>
       }
     >
       <div className="lg:grid lg:h-full lg:min-h-0 lg:grid-cols-2">
         <section className="flex lg:min-h-0 flex-col gap-3 lg:overflow-auto max-lg:border-b lg:border-e border-rule bg-panel px-5 py-4 text-sm">
           <p>
-            Each thing that happens to an order is one event: <code>POST</code> to{' '}
-            <code className="break-all">{url}</code>, a CloudEvent in JSON, signed as Standard Webhooks with the store’s
-            events key. The same source and id are taken once, however often they come. The order in it is the order as
-            it is then.
+            <Said
+              words={say.oneEvent({ url })}
+              marks={{
+                code: (words) => <code>{words}</code>,
+                address: (words) => <code className="break-all">{words}</code>,
+              }}
+            />
           </p>
           <Pick
-            label="Event"
+            label={say.event}
             value={type}
             choices={events.map((e) => ({ value: e.type, label: e.label, note: e.type }))}
             onChange={(next) => {
@@ -84,37 +90,37 @@ export function ConnectScreen({ base, zone, url, openApi, events, newest, maySho
             }}
           />
           <div className="min-h-60 flex-1">
-            <CodeEditor label="The event" language="json" value={body} onChange={setEdited} />
+            <CodeEditor label={say.theEvent} language="json" value={body} onChange={setEdited} />
           </div>
         </section>
         <section className="flex lg:min-h-0 flex-col gap-3 lg:overflow-auto px-5 py-4 text-sm">
           <div className="flex items-baseline gap-3">
-            <PanelTitle>A line that sends it</PanelTitle>
+            <PanelTitle>{say.aLineThatSendsIt}</PanelTitle>
             <span className="ms-auto flex gap-2">
               {mayShow && key === HIDDEN && (
                 <button type="button" className="btn" onClick={() => void show()}>
-                  Put the key in
+                  {say.putTheKeyIn}
                 </button>
               )}
               <button type="button" className="btn" disabled={!line} onClick={() => void copy()}>
-                Copy
+                {common.copy}
               </button>
             </span>
           </div>
           {line ? (
             <pre
               tabIndex={0}
-              aria-label="Shell command"
+              aria-label={say.shellCommand}
               data-testid="curl"
               className="max-h-96 overflow-auto border border-rule bg-sheet p-3 font-mono text-xs break-all whitespace-pre-wrap"
             >
               {line}
             </pre>
           ) : (
-            <p className="text-madder">The event is not JSON, so there is nothing to send. Correct it in the event.</p>
+            <p className="text-madder">{say.theEventIsNotJson}</p>
           )}
-          {!mayShow && <p className="text-slate">The key is shown to owners only.</p>}
-          <PanelTitle>What came last</PanelTitle>
+          {!mayShow && <p className="text-slate">{say.theKeyIsShownTo}</p>}
+          <PanelTitle>{say.whatCameLast}</PanelTitle>
           <ul>
             {newest.map((e) => (
               <li key={e.id} className="flex flex-wrap gap-x-3 border-b border-rule py-1">
@@ -123,7 +129,7 @@ export function ConnectScreen({ base, zone, url, openApi, events, newest, maySho
                 <Time at={e.at} zone={zone} />
               </li>
             ))}
-            {newest.length === 0 && <li className="py-1 text-slate">No event has come yet.</li>}
+            {newest.length === 0 && <li className="py-1 text-slate">{say.noEventHasComeYet}</li>}
           </ul>
         </section>
       </div>

@@ -5,12 +5,14 @@ import { toast } from 'sonner';
 import { COLUMNS, type ListKind } from '@/core/exchange/columns';
 import type { Failure, Result } from '@/core/result';
 import { Field, Segments } from '../parts/fields';
-import { plural } from '../parts/format';
 import { Mark } from '../parts/marks';
 import { whoMay } from '@/contract/policy';
 import { Page, PanelTitle, Trouble } from '../parts/Page';
 import { answered } from '../parts/result';
 import type { FilePreview } from '@/contract/orders';
+import { inEachLanguage } from '@/words/speak';
+import { say } from '@/words/orders';
+import { say as common } from '@/words/common';
 
 export interface ExchangeProps {
   base: string;
@@ -22,20 +24,27 @@ export interface ExchangeProps {
   onBring: (kind: ListKind, goodOnly: boolean, form: FormData) => Promise<Result<{ fresh: number; known: number }>>;
 }
 
-const KINDS = [
-  { value: 'products', label: 'Products' },
-  { value: 'customers', label: 'Customers' },
-  { value: 'orders', label: 'Orders' },
-] as const;
+const KINDS = inEachLanguage(
+  () =>
+    [
+      { value: 'products', label: say.products },
+      { value: 'customers', label: say.customers },
+      { value: 'orders', label: say.orders },
+    ] as const,
+);
 
-const SEPARATORS: Record<string, string> = { ',': 'commas', ';': 'semicolons', '\t': 'tabs', '|': 'strokes' };
+const SEPARATORS: Record<string, string> = inEachLanguage(() => ({
+  ',': say.commas,
+  ';': say.semicolons,
+  '\t': say.tabs,
+  '|': say.strokes,
+}));
 
-const ABOUT: Record<ListKind, string> = {
-  products: 'One row for each product. Those that are there, by their sku, are brought up to date.',
-  customers: 'One row for each customer. Those that are there, by their address, are brought up to date.',
-  orders:
-    'One row for each line of an order. Orders that are there are left as they are, and nobody is written to for those that come this way.',
-};
+const ABOUT: Record<ListKind, string> = inEachLanguage(() => ({
+  products: say.oneRowForEachProduct,
+  customers: say.oneRowForEachCustomer,
+  orders: say.oneRowForEachLine,
+}));
 
 export function ExchangeScreen({ base, currency, mayBring, mayTakePeople, onPreview, onBring }: ExchangeProps) {
   const [kind, setKind] = useState<ListKind>('products');
@@ -67,7 +76,11 @@ export function ExchangeScreen({ base, currency, mayBring, mayTakePeople, onPrev
     setBusy(undefined);
     if (!result.ok) return setFailure(result.error);
     toast.success(
-      `${plural(result.value.fresh + result.value.known, 'row', 'rows')} imported: ${result.value.fresh} new, ${result.value.known} changed.`,
+      say.nRowsImportedFreshNew({
+        n: result.value.fresh + result.value.known,
+        fresh: result.value.fresh,
+        known: result.value.known,
+      }),
     );
     setPreview(undefined);
     setFile(undefined);
@@ -76,12 +89,12 @@ export function ExchangeScreen({ base, currency, mayBring, mayTakePeople, onPrev
   const good = preview ? preview.fresh + preview.known : 0;
   return (
     <Page
-      back={{ href: `${base}/orders`, label: 'All orders' }}
-      title="Import and export"
-      note="Lists as CSV or JSON"
+      back={{ href: `${base}/orders`, label: common.allOrders }}
+      title={say.importAndExport}
+      note={say.listsAsCsvOrJson}
       actions={
         <Segments
-          label="List"
+          label={say.list}
           value={kind}
           choices={KINDS}
           onChange={(next) => {
@@ -95,10 +108,7 @@ export function ExchangeScreen({ base, currency, mayBring, mayTakePeople, onPrev
         <section className="flex lg:min-h-0 flex-col gap-4 lg:overflow-auto max-lg:border-b lg:border-e border-rule bg-panel px-5 py-4 text-sm">
           <p>{ABOUT[kind]}</p>
           {mayBring ? (
-            <Field
-              label="A file, CSV or JSON"
-              hint="Commas, semicolons or tabs; UTF-8, UTF-16 or Windows-1252; up to 12 MB"
-            >
+            <Field label={say.aFileCsvOrJson} hint={say.commasSemicolonsOrTabsUtf}>
               {(ids) => (
                 <input
                   {...ids}
@@ -116,10 +126,10 @@ export function ExchangeScreen({ base, currency, mayBring, mayTakePeople, onPrev
               )}
             </Field>
           ) : (
-            <p className="text-slate">Your role may take lists out, and not bring them in.</p>
+            <p className="text-slate">{say.yourRoleMayTakeLists}</p>
           )}
           <div>
-            <PanelTitle>Its columns</PanelTitle>
+            <PanelTitle>{say.itsColumns}</PanelTitle>
             <p className="mt-1 leading-6">
               {COLUMNS[kind].map((c) => (
                 <code key={c.name} className={`me-2 text-xs ${c.needed ? 'font-semibold' : 'text-slate'}`}>
@@ -127,43 +137,45 @@ export function ExchangeScreen({ base, currency, mayBring, mayTakePeople, onPrev
                 </code>
               ))}
             </p>
-            <p className="mt-1 text-xs text-slate">
-              The dark ones are needed. Amounts are in {currency}, such as 12.50.
-            </p>
+            <p className="mt-1 text-xs text-slate">{say.theDarkOnesAreNeeded({ currency })}</p>
           </div>
           <div className="mt-auto border-t border-rule pt-3">
-            <PanelTitle>Export</PanelTitle>
+            <PanelTitle>{say.exportWord}</PanelTitle>
             {kind !== 'products' && !mayTakePeople ? (
-              <p className="mt-1 text-slate">
-                {whoMay('customers.export')} may export all {kind}.
-              </p>
+              <p className="mt-1 text-slate">{say.whoMayExportAll({ who: whoMay('customers.export'), kind })}</p>
             ) : (
               <div className="mt-2 flex gap-2">
                 <a className="btn" href={`${base}/orders/exchange/file?list=${kind}&as=csv`} download>
-                  As CSV
+                  {say.asCsv}
                 </a>
                 <a className="btn" href={`${base}/orders/exchange/file?list=${kind}&as=json`} download>
-                  As JSON
+                  {say.asJson}
                 </a>
               </div>
             )}
           </div>
         </section>
-        <section aria-label="What it would do" className="lg:min-h-0 lg:overflow-auto px-5 py-4 text-sm">
+        <section aria-label={say.whatItWouldDo} className="lg:min-h-0 lg:overflow-auto px-5 py-4 text-sm">
           {failure && <Trouble>{failure.message}</Trouble>}
-          {busy && <p role="status">{busy === 'looking' ? 'Reading the file ...' : 'Bringing it in ...'}</p>}
-          {!preview && !busy && !failure && <p className="text-slate">Choose a file, and see here what it would do.</p>}
+          {busy && <p role="status">{busy === 'looking' ? say.readingTheFile : say.bringingItIn}</p>}
+          {!preview && !busy && !failure && <p className="text-slate">{say.chooseAFileAndSee}</p>}
           {preview && (
             <div className="flex flex-col gap-4">
               <p className="text-base" data-testid="preview">
-                {plural(preview.rows, 'row', 'rows')} of {preview.format}, {preview.encoding}
-                {preview.separator && `, with ${SEPARATORS[preview.separator] ?? preview.separator}`}: {preview.fresh}{' '}
-                new, {preview.known} that are there
-                {preview.problemCount > 0 && `, ${plural(preview.problemCount, 'problem', 'problems')}`}.
+                {say.rowsRowsOfFormatEncoding({
+                  rows: preview.rows,
+                  format: preview.format,
+                  encoding: preview.encoding,
+                })}
+                {preview.separator &&
+                  `, ${say.separatedBy({ separator: SEPARATORS[preview.separator] ?? preview.separator })}`}
+                {': '}
+                {say.freshAndKnown({ fresh: preview.fresh, known: preview.known })}
+                {preview.problemCount > 0 && `, ${say.nProblems({ n: preview.problemCount })}`}.
               </p>
               {preview.ignored.length > 0 && (
                 <p className="flex gap-2">
-                  <Mark tone="waiting" /> Ignored columns: {preview.ignored.join(', ')}
+                  <Mark tone="waiting" /> {say.ignoredColumnsIgnored({ ignored: preview.ignored.join(', ') })}
                 </p>
               )}
               <div className="flex gap-2">
@@ -173,11 +185,11 @@ export function ExchangeScreen({ base, currency, mayBring, mayTakePeople, onPrev
                   disabled={busy !== undefined || good === 0 || preview.problemCount > 0}
                   onClick={() => void bring(false)}
                 >
-                  Import {plural(good, 'row', 'rows')}
+                  {say.importGoodRows({ good })}
                 </button>
                 {preview.problemCount > 0 && good > 0 && (
                   <button type="button" className="btn" disabled={busy !== undefined} onClick={() => void bring(true)}>
-                    Import {plural(good, 'valid row', 'valid rows')}
+                    {say.importGoodValidRows({ good })}
                   </button>
                 )}
               </div>
@@ -186,16 +198,18 @@ export function ExchangeScreen({ base, currency, mayBring, mayTakePeople, onPrev
                   <PanelTitle
                     aside={
                       preview.problems.length < preview.problemCount
-                        ? `the first ${preview.problems.length}`
+                        ? say.theFirstN({ n: preview.problems.length })
                         : undefined
                     }
                   >
-                    What is wrong
+                    {say.whatIsWrong}
                   </PanelTitle>
-                  <ul className="mt-1" aria-label="Problems">
+                  <ul className="mt-1" aria-label={say.problems}>
                     {preview.problems.map((p, i) => (
                       <li key={i} className="flex gap-3 border-b border-rule py-1">
-                        <span className="w-16 shrink-0 text-slate">{p.row > 0 ? `row ${p.row}` : 'file'}</span>
+                        <span className="w-16 shrink-0 text-slate">
+                          {p.row > 0 ? say.rowN({ n: p.row }) : say.file}
+                        </span>
                         <span>
                           {p.column && (
                             <>
@@ -211,7 +225,7 @@ export function ExchangeScreen({ base, currency, mayBring, mayTakePeople, onPrev
               )}
               {preview.sample.length > 0 && (
                 <div>
-                  <PanelTitle>The first of them</PanelTitle>
+                  <PanelTitle>{say.theFirstOfThem}</PanelTitle>
                   <ul className="mt-1">
                     {preview.sample.map((s) => (
                       <li key={s} className="truncate border-b border-rule py-1" dir="auto">

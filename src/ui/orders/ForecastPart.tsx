@@ -9,6 +9,8 @@ import { Time } from '../parts/format';
 import { Mark } from '../parts/marks';
 import { answered } from '../parts/result';
 import { PanelTitle } from '../parts/Page';
+import { say } from '@/words/orders';
+import { Said } from '../parts/Said';
 
 export type ForecastOf = (action: OrderAction) => Promise<Result<ActionForecast>>;
 
@@ -35,39 +37,57 @@ export function useForecast(action: OrderAction | undefined, onForecast: Forecas
 export function ForecastPart({ forecast, zone }: { forecast: ActionForecast | undefined; zone: string }) {
   const nothing = forecast && forecast.sends.length + forecast.notSent.length + forecast.stops.length === 0;
   return (
-    <section aria-label="Messages this sends" aria-live="polite" className="min-h-16 border-t border-rule pt-2 text-sm">
-      <PanelTitle>Messages this sends</PanelTitle>
-      {!forecast && <p className="text-slate">Shown when what is entered can be done.</p>}
-      {nothing && <p>No message goes out.</p>}
+    <section
+      aria-label={say.messagesThisSends}
+      aria-live="polite"
+      className="min-h-16 border-t border-rule pt-2 text-sm"
+    >
+      <PanelTitle>{say.messagesThisSends}</PanelTitle>
+      {!forecast && <p className="text-slate">{say.shownWhenWhatIsEntered}</p>}
+      {nothing && <p>{say.noMessageGoesOut}</p>}
       {forecast && (
         <ul className="mt-1 flex flex-col gap-1">
           {forecast.sends.map((d, i) => (
             <Line key={`s${i}`} tone="good">
-              <b>{d.notification}</b> to <bdi>{d.recipient}</bdi>, {languageName(d.language)}
-              {d.now ? '' : ', on '}
-              {!d.now && <Time at={d.at} zone={zone} />}
+              <Said
+                words={(d.now ? say.sendNow : say.sendOn)({
+                  notification: d.notification,
+                  language: languageName(d.language),
+                })}
+                marks={{
+                  b: (words) => <b>{words}</b>,
+                  who: () => <bdi>{d.recipient}</bdi>,
+                  at: () => <Time at={d.at} zone={zone} />,
+                }}
+              />
             </Line>
           ))}
           {forecast.notSent.map((d, i) => (
             <Line key={`n${i}`} tone="quiet">
-              Not sent: <b>{d.notification}</b>
-              {d.recipient && (
-                <>
-                  {' '}
-                  to <bdi>{d.recipient}</bdi>
-                </>
-              )}
-              . {d.reason}
+              <Said
+                words={(d.recipient ? say.notSentTo : say.notSentAtAll)({
+                  notification: d.notification,
+                  reason: d.reason,
+                })}
+                marks={{ b: (words) => <b>{words}</b>, who: () => <bdi>{d.recipient}</bdi> }}
+              />
             </Line>
           ))}
           {forecast.stops.map((d, i) => (
             <Line key={`e${i}`} tone="waiting">
-              Stopped: <b>{d.notification}</b> to <bdi>{d.recipient}</bdi>, scheduled for <Time at={d.at} zone={zone} />
+              <Said
+                words={say.stoppedFor({ notification: d.notification })}
+                marks={{
+                  b: (words) => <b>{words}</b>,
+                  who: () => <bdi>{d.recipient}</bdi>,
+                  at: () => <Time at={d.at} zone={zone} />,
+                }}
+              />
             </Line>
           ))}
           {forecast.keeps.map((p) => (
             <Line key={p.sku} tone="waiting">
-              {p.quantity} × {p.name} has not left and will then not be sent.
+              {say.quantityNameHasNotLeft({ quantity: p.quantity, name: p.name })}
             </Line>
           ))}
         </ul>

@@ -17,6 +17,10 @@ import { languageName } from '@/core/names';
 import { safeUrl } from '@/core/text/values';
 import { Money, Time } from '../parts/format';
 import { PanelTitle } from '../parts/Page';
+import { inEachLanguage } from '@/words/speak';
+import { say } from '@/words/orders';
+import { say as common } from '@/words/common';
+import { Said } from '../parts/Said';
 
 export function OrderFacts({
   order,
@@ -35,21 +39,22 @@ export function OrderFacts({
     <>
       <Figures order={order} />
       <dl className="mt-5 grid grid-cols-[max-content_1fr] gap-x-4 gap-y-1">
-        <Fact label="Customer">
-          {customerName(order) || customer.email}
-          {customer.guest ? ', guest' : ''}
+        <Fact label={common.customer}>
+          {customer.guest
+            ? say.nameAsGuest({ name: customerName(order) || customer.email })
+            : customerName(order) || customer.email}
         </Fact>
-        <Fact label="Address">
+        <Fact label={common.address}>
           <span className="break-all">{customer.email}</span>
         </Fact>
-        <Fact label="Language">{languageName(language)}</Fact>
-        <Fact label="Channel">{channelName}</Fact>
-        <Fact label="Placed">
+        <Fact label={common.language}>{languageName(language)}</Fact>
+        <Fact label={common.channel}>{channelName}</Fact>
+        <Fact label={say.placed}>
           <Time at={order.placedAt} zone={zone} />
         </Fact>
         {order.payment && (
-          <Fact label="Payment">
-            {order.payment.method}, {order.payment.paid ? 'paid' : due === 0 ? 'nothing to pay' : 'still open'}
+          <Fact label={say.payment}>
+            {order.payment.method}, {order.payment.paid ? say.isPaid : due === 0 ? say.nothingToPay : say.stillOpen}
             {due > 0 && (
               <>
                 : <Money minor={due} currency={order.currency} />
@@ -58,37 +63,37 @@ export function OrderFacts({
           </Fact>
         )}
         {order.shippingAddress && (
-          <Fact label="Deliver to">
+          <Fact label={say.deliverTo}>
             {addressLines(order.shippingAddress).map((l) => (
               <div key={l}>{l}</div>
             ))}
           </Fact>
         )}
-        {order.note && <Fact label="Note">{order.note}</Fact>}
+        {order.note && <Fact label={say.note}>{order.note}</Fact>}
       </dl>
       {shipments.length > 0 && (
-        <Part title="Shipments">
+        <Part title={say.shipments}>
           {shipments.map((s, i) => (
             <Parcel key={s.id ?? i} order={order} shipment={s} zone={zone} />
           ))}
         </Part>
       )}
       {cancellations.length > 0 && (
-        <Part title="What was cancelled">
+        <Part title={say.whatWasCancelled}>
           {cancellations.map((c, i) => (
             <Moved key={i} order={order} lines={c.lines} words={c.reason} at={c.cancelledAt} zone={zone} />
           ))}
         </Part>
       )}
       {returns.length > 0 && (
-        <Part title="Returns">
+        <Part title={say.returns}>
           {returns.map((r, i) => (
             <Moved key={i} order={order} lines={r.lines} at={r.receivedAt} zone={zone} />
           ))}
         </Part>
       )}
       {refunds.length > 0 && (
-        <Part title="Refunds">
+        <Part title={say.refunds}>
           {refunds.map((r, i) => (
             <PaidBack key={`${r.issuedAt} ${i}`} order={order} refund={r} zone={zone} />
           ))}
@@ -116,7 +121,12 @@ function Part({ title, children }: { title: string; children: ReactNode }) {
   );
 }
 
-const BELOW = { cancelled: 'Cancelled', paid: 'Came in', due: 'Still open', refunded: 'Refunded' };
+const BELOW = inEachLanguage(() => ({
+  cancelled: say.cancelled,
+  paid: say.cameIn,
+  due: say.stillOpen2,
+  refunded: say.refunded,
+}));
 
 function Figures({ order }: { order: Order }) {
   const { currency } = order;
@@ -135,9 +145,9 @@ function Figures({ order }: { order: Order }) {
     <table className="w-full">
       <thead className="sr-only">
         <tr>
-          <th scope="col">Item</th>
-          <th scope="col">Quantity</th>
-          <th scope="col">Amount</th>
+          <th scope="col">{say.item}</th>
+          <th scope="col">{say.quantity}</th>
+          <th scope="col">{say.amount}</th>
         </tr>
       </thead>
       <tbody>
@@ -156,15 +166,19 @@ function Figures({ order }: { order: Order }) {
         {totals.discount > 0 &&
           sum(
             'discount',
-            `Discount ${order.discounts?.map((d) => d.code ?? d.label ?? '').join(', ')}`,
+            say.discountCode({ code: order.discounts?.map((d) => d.code ?? d.label ?? '').join(', ') ?? '' }),
             -totals.discount,
           )}
         {order.shipping && sum('shipping', order.shipping.method, totals.shipping)}
         {!totals.taxIncluded && order.taxes?.map((t) => sum(`tax ${t.label}`, t.label, t.amount))}
-        {sum('total', 'Total', totals.total, true)}
+        {sum('total', say.total, totals.total, true)}
         {totals.taxIncluded &&
           order.taxes?.map((t) =>
-            sum(`tax ${t.label}`, <span className="text-slate">{t.label}, included</span>, t.amount),
+            sum(
+              `tax ${t.label}`,
+              <span className="text-slate">{say.labelIncluded({ label: t.label })}</span>,
+              t.amount,
+            ),
           )}
         {belowTotal(order).map(({ is, amount }) => sum(is, BELOW[is], amount))}
       </tbody>
@@ -174,7 +188,7 @@ function Figures({ order }: { order: Order }) {
 
 /** "2 × Kozo sheet, 1 × Awl". */
 function goodsWords(order: Order, lines: readonly { sku: string; quantity: number }[] | undefined): string {
-  if (!lines) return 'everything';
+  if (!lines) return say.everything;
   return lines
     .map(({ sku, quantity }) => {
       const name = order.lines.find((l) => l.product.sku === sku)?.product.name ?? sku;
@@ -186,24 +200,20 @@ function goodsWords(order: Order, lines: readonly { sku: string; quantity: numbe
 function Parcel({ order, shipment, zone }: { order: Order; shipment: Shipment; zone: string }) {
   const { carrier, trackingNumber, trackingUrl, dispatchedAt, deliveredAt, location, lines } = shipment;
   const link = safeUrl(trackingUrl ?? '');
-  const followed = [carrier, trackingNumber].filter(Boolean).join(' ') || 'Follow it';
+  const followed = [carrier, trackingNumber].filter(Boolean).join(' ') || say.followIt;
   return (
     <li className="border-b border-rule py-1.5">
       <div className="flex items-baseline gap-2">
         <span className="min-w-0">{goodsWords(order, lines)}</span>
         <span className="ms-auto shrink-0 text-xs text-slate">
           {deliveredAt ? (
-            <>
-              arrived <Time at={deliveredAt} zone={zone} />
-            </>
+            <Said words={say.arrivedAt({})} marks={{ at: () => <Time at={deliveredAt} zone={zone} /> }} />
           ) : order.status === 'OrderDelivered' || (order.status === 'OrderPickupAvailable' && !carrier) ? (
             STATUS_WORDS[order.status]
           ) : dispatchedAt ? (
-            <>
-              left <Time at={dispatchedAt} zone={zone} />
-            </>
+            <Said words={say.leftAt({})} marks={{ at: () => <Time at={dispatchedAt} zone={zone} /> }} />
           ) : (
-            'on its way'
+            say.onItsWay
           )}
         </span>
       </div>
@@ -215,7 +225,7 @@ function Parcel({ order, shipment, zone }: { order: Order; shipment: Shipment; z
         ) : (
           (carrier || trackingNumber) && followed
         )}
-        {location && ` from ${location}`}
+        {location && ` ${say.fromLocation({ location })}`}
       </div>
     </li>
   );
@@ -240,7 +250,7 @@ function PaidBack({ order, refund, zone }: { order: Order; refund: Refund; zone:
       {rows.map((r, i) => (
         <div key={i} className="flex items-baseline gap-2">
           <span className="min-w-0" dir="auto">
-            {r.name ?? (r.label === 'shipping' ? 'Shipping' : 'Goodwill')}
+            {r.name ?? (r.label === 'shipping' ? say.shipping : say.goodwill)}
           </span>
           <span className="ms-auto">
             <Money minor={r.amount.minor} currency={currency} />

@@ -15,7 +15,7 @@ import {
 } from '@/core/order';
 import type { Result } from '@/core/result';
 import { languageName } from '@/core/names';
-import { plural, Time } from '../parts/format';
+import { Time } from '../parts/format';
 import { Mark } from '../parts/marks';
 import { Page, PanelTitle } from '../parts/Page';
 import { StateWord } from '../parts/states';
@@ -26,6 +26,9 @@ import type { ForecastOf } from './ForecastPart';
 import { ActionMenu } from './ActionMenu';
 import { OrderFacts } from './OrderFacts';
 import type { Possible } from '@/contract/orders';
+import { say } from '@/words/orders';
+import { say as common } from '@/words/common';
+import { Said } from '../parts/Said';
 
 export interface OrderProps {
   base: string;
@@ -70,7 +73,7 @@ export function OrderScreen(props: OrderProps) {
   const waiting = sent.some((d) => ['planned', 'sending'].includes(d.state) && !d.waits);
   return (
     <Page
-      back={{ href: `${base}/orders`, label: 'All orders' }}
+      back={{ href: `${base}/orders`, label: common.allOrders }}
       title={order.number}
       note={
         <span dir="auto">
@@ -80,20 +83,20 @@ export function OrderScreen(props: OrderProps) {
       actions={
         <>
           <Link href={`${base}/desk/order-received?order=${encodeURIComponent(order.number)}`} className="btn">
-            On the Desk
+            {say.onTheDesk}
           </Link>
           <Link href={`${base}/journey?order=${encodeURIComponent(order.number)}`} className="btn">
-            On the Journey
+            {say.onTheJourney}
           </Link>
           {props.mayWrite && (
             <Link href={`${base}/orders/write?orders=${encodeURIComponent(order.number)}`} className="btn">
-              Write a message
+              {say.writeAMessage}
             </Link>
           )}
           {mayAct && (
             <>
               <Link href={`${base}/orders/${encodeURIComponent(order.number)}/walk`} className="btn">
-                Step through order
+                {say.stepThroughOrder}
               </Link>
               <ActionMenu actions={possible.actions} onChoose={setActing} />
             </>
@@ -107,22 +110,27 @@ export function OrderScreen(props: OrderProps) {
           <OrderFacts {...{ order, channelName, language, zone }} />
         </section>
         <section className="lg:min-h-0 lg:overflow-auto px-5 py-4">
-          <PanelTitle aside={plural(sent.length, 'delivery', 'deliveries')}>What was sent about it</PanelTitle>
-          {sent.length === 0 && <p className="mt-2 text-sm text-slate">Nobody was written to.</p>}
+          <PanelTitle aside={say.nDeliveries({ n: sent.length })}>{say.whatWasSentAboutIt}</PanelTitle>
+          {sent.length === 0 && <p className="mt-2 text-sm text-slate">{say.nobodyWasWrittenTo}</p>}
           <ul className="mt-1 text-sm">
             {sent.map((d) => (
               <li key={d.id} className="border-b border-rule py-2">
                 <Link href={`${base}/deliveries/${d.id}`} className="flex items-baseline gap-3 hover:text-petrol">
                   <span className="min-w-0 flex-1">
-                    <span className="font-semibold">{d.notification}</span> to{' '}
-                    <span dir="auto">{d.recipientName || d.recipient}</span>
+                    <Said
+                      words={say.noticeTo({ notification: d.notification })}
+                      marks={{
+                        b: (words) => <span className="font-semibold">{words}</span>,
+                        who: () => <span dir="auto">{d.recipientName || d.recipient}</span>,
+                      }}
+                    />
                     <span className="text-slate">
                       {' '}
                       · {d.role} · {languageName(d.language)}
                     </span>
                   </span>
                   {d.withheld ? (
-                    <span className="text-slate">will not be sent</span>
+                    <span className="text-slate">{say.willNotBeSent}</span>
                   ) : (
                     <StateWord state={d.state} waits={d.waits} />
                   )}
@@ -132,24 +140,24 @@ export function OrderScreen(props: OrderProps) {
                 </Link>
                 {d.waits ? (
                   <div className="flex gap-3 text-slate">
-                    {d.withheld ?? 'waits for its time'}
+                    {d.withheld ?? say.waitsForItsTime}
                     {mayStop && (
                       <>
                         <button
                           type="button"
                           className="link -my-1 py-1"
-                          aria-label={`Send now: ${d.notification}`}
+                          aria-label={say.sendNowNotification({ notification: d.notification })}
                           onClick={() => void answered(props.onSendNow(d.id)).then(valueOrToast)}
                         >
-                          Send now
+                          {common.sendNow}
                         </button>
                         <button
                           type="button"
                           className="link -my-1 py-1"
-                          aria-label={`Stop ${d.notification}`}
+                          aria-label={say.stopNotification({ notification: d.notification })}
                           onClick={() => void answered(props.onStop(d.id)).then(valueOrToast)}
                         >
-                          Stop
+                          {common.stop}
                         </button>
                       </>
                     )}
@@ -163,22 +171,24 @@ export function OrderScreen(props: OrderProps) {
             ))}
           </ul>
           <div className="mt-6">
-            <PanelTitle aside={String(notWritten.length)}>Not sent, and why</PanelTitle>
+            <PanelTitle aside={String(notWritten.length)}>{say.notSentAndWhy}</PanelTitle>
           </div>
-          {notWritten.length === 0 && <p className="mt-2 text-sm text-slate">No recipient was skipped.</p>}
+          {notWritten.length === 0 && <p className="mt-2 text-sm text-slate">{say.noRecipientWasSkipped}</p>}
           <ul className="mt-1 text-sm">
             {notWritten.map((n) => (
               <li key={n.id} className="flex items-baseline gap-3 border-b border-rule py-2">
                 <Mark tone="quiet" size={11} />
                 <span>
-                  <span className="font-semibold">{n.notification}</span>
-                  {(n.recipientName || n.recipient) && (
-                    <>
-                      {' '}
-                      not to <span dir="auto">{n.recipientName || n.recipient}</span>
-                    </>
-                  )}
-                  : {n.reason}
+                  <Said
+                    words={(n.recipientName || n.recipient ? say.noticeNotTo : say.noticeNot)({
+                      notification: n.notification,
+                      reason: n.reason,
+                    })}
+                    marks={{
+                      b: (words) => <span className="font-semibold">{words}</span>,
+                      who: () => <span dir="auto">{n.recipientName || n.recipient}</span>,
+                    }}
+                  />
                 </span>
               </li>
             ))}
@@ -196,9 +206,7 @@ export function OrderScreen(props: OrderProps) {
           onDone={(deliveries) => {
             setActing(undefined);
             toast.success(
-              deliveries === 0
-                ? 'Event recorded. No messages to send.'
-                : `Event recorded. ${plural(deliveries, 'message is', 'messages are')} scheduled.`,
+              deliveries === 0 ? say.eventRecordedNoMessagesTo : say.eventRecordedDeliveriesMessagesAre({ deliveries }),
             );
             router.refresh();
           }}

@@ -6,6 +6,8 @@ import { ORDER_STATUSES, STATUS_WORDS } from '@/core/order';
 import { Pick } from '../parts/fields';
 import { FilterInput } from '../parts/FilterInput';
 import { ordersAddress, type OrdersFilterState } from './address';
+import { say } from '@/words/orders';
+import { say as common } from '@/words/common';
 
 export function OrdersFilter({
   base,
@@ -33,43 +35,43 @@ export function OrdersFilter({
       <FilterInput
         name="search"
         value={filter.search}
-        aria-label="Number, name or address"
-        placeholder="Number, name or address"
+        aria-label={say.numberNameOrAddress}
+        placeholder={say.numberNameOrAddress}
         className="input w-auto min-w-44 flex-1 sm:max-w-72"
       />
       <button type="submit" className="btn">
-        Find
+        {common.find}
       </button>
       <Pick
-        label="State"
+        label={common.state}
         className="w-44"
         value={filter.status}
         choices={[
-          { value: '', label: 'all states' },
+          { value: '', label: say.allStates },
           ...ORDER_STATUSES.map((s) => ({ value: s as string, label: STATUS_WORDS[s] })),
         ]}
         onChange={(status) => go({ status })}
       />
       <Pick
-        label="Channel"
+        label={common.channel}
         className="w-40"
         value={filter.channel}
         choices={[
-          { value: '', label: 'all channels' },
+          { value: '', label: say.allChannels },
           ...Object.entries(channels).map(([value, label]) => ({ value, label })),
         ]}
         onChange={(channel) => go({ channel })}
       />
       <Pick
-        label="Language"
+        label={common.language}
         className="w-40"
         value={filter.language}
-        choices={[{ value: '', label: 'all languages' }, ...languages.map((l) => ({ value: l.id, label: l.name }))]}
+        choices={[{ value: '', label: say.allLanguages }, ...languages.map((l) => ({ value: l.id, label: l.name }))]}
         onChange={(language) => go({ language })}
       />
       {Object.values(filter).some((v) => v !== '') && (
         <Link href={`${base}/orders`} className="link text-sm">
-          Show all
+          {common.showAll}
         </Link>
       )}
     </form>

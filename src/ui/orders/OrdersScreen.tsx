@@ -5,6 +5,7 @@ import { OrdersFilter } from './OrdersFilter';
 import { OrdersTable } from './OrdersTable';
 import type { OrderRow } from '@/contract/orders';
 import { StartWalk, type StartWalkProps } from './StartWalk';
+import { say } from '@/words/orders';
 
 export function OrdersScreen({
   base,
@@ -32,19 +33,19 @@ export function OrdersScreen({
   const filtered = Object.values(filter).some((v) => v !== '');
   return (
     <Page
-      title="Orders"
+      title={say.orders}
       actions={
         mayPlace && (
           <>
             <Link href={`${base}/orders/exchange`} className="btn">
-              Import and export
+              {say.importAndExport}
             </Link>
             <Link href={`${base}/orders/connect`} className="btn">
-              Connect the shop
+              {say.connectTheShop}
             </Link>
             <StartWalk {...{ base, me, languages, onStart }} />
             <Link href={`${base}/orders/new`} className="btn btn-main">
-              Place an order
+              {say.placeAnOrder}
             </Link>
           </>
         )
@@ -54,10 +55,8 @@ export function OrdersScreen({
         <OrdersFilter {...{ base, filter, channels, languages }} />
         <div className="lg:min-h-0 flex-1 lg:overflow-auto bg-panel">
           {rows.length === 0 ? (
-            <Empty title={filtered ? 'No order matches' : 'No orders yet'}>
-              {filtered
-                ? 'Remove a filter, or look for a part of the number, the name or the address.'
-                : 'Orders arrive as events from your shop, or place one here.'}
+            <Empty title={filtered ? say.noOrderMatches : say.noOrdersYet}>
+              {filtered ? say.removeAFilterOrLook : say.ordersArriveAsEventsFrom}
             </Empty>
           ) : (
             <OrdersTable {...{ base, zone, rows, channels, mayWrite }} />
@@ -65,7 +64,7 @@ export function OrdersScreen({
           {next && (
             <div className="p-3 text-center">
               <Link href={ordersAddress(base, { ...filter, before: next })} className="btn">
-                Older orders
+                {say.olderOrders}
               </Link>
             </div>
           )}

@@ -4,19 +4,25 @@ import Link from '../parts/Link';
 import { useState } from 'react';
 import { STATUS_WORDS } from '@/core/order';
 import { languageName } from '@/core/names';
-import { Money, plural, Time } from '../parts/format';
+import { Money, Time } from '../parts/format';
 import { Head } from '../parts/Table';
 import type { OrderRow } from '@/contract/orders';
+import { inEachLanguage } from '@/words/speak';
+import { say } from '@/words/orders';
+import { say as common } from '@/words/common';
 
-const COLUMNS = [
-  { label: 'Order' },
-  { label: 'Customer', className: 'px-3' },
-  { label: 'Placed' },
-  { label: 'State' },
-  { label: 'Channel' },
-  { label: 'Language' },
-  { label: 'Total', end: true },
-] as const;
+const COLUMNS = inEachLanguage(
+  () =>
+    [
+      { label: common.order },
+      { label: common.customer, className: 'px-3' },
+      { label: say.placed },
+      { label: common.state },
+      { label: common.channel },
+      { label: common.language },
+      { label: say.total, end: true },
+    ] as const,
+);
 
 /** One message goes to no more orders at a time. */
 const MOST = 200;
@@ -55,7 +61,7 @@ export function OrdersTable({
               <input
                 type="checkbox"
                 className="size-4 accent-petrol max-lg:hidden"
-                aria-label="Choose all on this page"
+                aria-label={say.chooseAllOnThisPage}
                 checked={here === rows.length}
                 ref={(box) => {
                   if (box) box.indeterminate = here > 0 && here < rows.length;
@@ -81,7 +87,7 @@ export function OrdersTable({
                   <input
                     type="checkbox"
                     className="size-4 accent-petrol"
-                    aria-label={`Choose ${o.number}`}
+                    aria-label={say.chooseNumber({ number: o.number })}
                     checked={chosen.has(o.number)}
                     onChange={(e) => choose([o.number], e.target.checked)}
                   />
@@ -115,19 +121,19 @@ export function OrdersTable({
           role="status"
           className="sticky bottom-0 flex items-center gap-3 border-t border-rule bg-panel px-5 py-2 text-sm shadow-sheet"
         >
-          {plural(chosen.size, 'order', 'orders')} chosen
+          {say.nOrdersChosen({ n: chosen.size })}
           {chosen.size > MOST ? (
-            <span className="text-madder">A message goes to {MOST} orders at a time at most.</span>
+            <span className="text-madder">{say.mostAtATime({ most: MOST })}</span>
           ) : (
             <Link
               href={`${base}/orders/write?orders=${[...chosen].map(encodeURIComponent).join(',')}`}
               className="btn btn-main"
             >
-              Write to {chosen.size === 1 ? 'it' : 'them'} ...
+              {chosen.size === 1 ? say.writeToIt : say.writeToThem}
             </Link>
           )}
           <button type="button" className="link" onClick={() => setChosen(new Set())}>
-            Choose none
+            {say.chooseNone}
           </button>
         </div>
       )}

@@ -11,6 +11,8 @@ import { Basket, type BasketProduct, type Line } from './Basket';
 import { Field, Pick, Search, Segments } from '../parts/fields';
 import { Page, Trouble } from '../parts/Page';
 import { answered, corrected, problemAt } from '../parts/result';
+import { say } from '@/words/orders';
+import { say as common } from '@/words/common';
 
 export interface PlaceOrderProps {
   base: string;
@@ -113,11 +115,11 @@ export function PlaceOrderScreen(props: PlaceOrderProps) {
 
   return (
     <Page
-      title="Place an order"
-      note="It is handled like an order from the shop"
+      title={say.placeAnOrder}
+      note={say.itIsHandledLikeAn}
       actions={
         <button type="button" className="btn btn-main" disabled={busy} onClick={() => void place()}>
-          {busy ? 'Placing ...' : 'Place the order'}
+          {busy ? say.placing : say.placeTheOrder}
         </button>
       }
     >
@@ -125,43 +127,44 @@ export function PlaceOrderScreen(props: PlaceOrderProps) {
         <section className="flex lg:min-h-0 flex-col gap-4 lg:overflow-auto max-lg:border-b lg:border-e border-rule bg-panel px-5 py-4">
           {failure && <Trouble>{failure.message}</Trouble>}
           <Segments
-            label="Who orders"
+            label={say.whoOrders}
             value={who}
             choices={[
-              { value: 'known', label: 'A customer' },
-              { value: 'guest', label: 'Somebody new, as a guest' },
+              { value: 'known', label: say.aCustomer },
+              { value: 'guest', label: say.somebodyNewAsAGuest },
             ]}
             onChange={setWho}
           />
           {who === 'known' ? (
             <>
               <Field
-                label="Customer"
+                label={common.customer}
                 problem={problemAt(failure, '/customerId')}
-                hint={chosen && `Reads ${languageName(chosen.language)}${chosen.guest ? ', orders as a guest' : ''}`}
+                hint={
+                  chosen &&
+                  (chosen.guest ? say.readsLanguageAsGuest : say.readsLanguage)({
+                    language: languageName(chosen.language),
+                  })
+                }
               >
                 {(ids) => (
                   <Search
                     id={ids.id}
                     value={customer}
-                    placeholder="name or address"
+                    placeholder={say.nameOrAddress}
                     choices={customers.map((c) => ({ value: c.id, label: c.name, note: c.email }))}
                     onChange={edit('/customerId', setCustomer)}
                   />
                 )}
               </Field>
               {chosen && (
-                <Check
-                  label="Ordered as a guest, without signing in"
-                  on={asGuest ?? chosen.guest}
-                  onChange={setAsGuest}
-                />
+                <Check label={say.orderedAsAGuestWithout} on={asGuest ?? chosen.guest} onChange={setAsGuest} />
               )}
             </>
           ) : (
             <div className="grid sm:grid-cols-2 gap-3">
               <div className="col-span-2">
-                <Field label="Email address" problem={problemAt(failure, '/guest/email')}>
+                <Field label={common.emailAddress} problem={problemAt(failure, '/guest/email')}>
                   {(ids) => (
                     <input
                       {...ids}
@@ -173,7 +176,7 @@ export function PlaceOrderScreen(props: PlaceOrderProps) {
                   )}
                 </Field>
               </div>
-              <Field label="First name" problem={problemAt(failure, '/guest/firstName')}>
+              <Field label={say.firstName} problem={problemAt(failure, '/guest/firstName')}>
                 {(ids) => (
                   <input
                     {...ids}
@@ -183,7 +186,7 @@ export function PlaceOrderScreen(props: PlaceOrderProps) {
                   />
                 )}
               </Field>
-              <Field label="Last name" problem={problemAt(failure, '/guest/lastName')}>
+              <Field label={say.lastName} problem={problemAt(failure, '/guest/lastName')}>
                 {(ids) => (
                   <input
                     {...ids}
@@ -195,13 +198,13 @@ export function PlaceOrderScreen(props: PlaceOrderProps) {
               </Field>
             </div>
           )}
-          <Field label="Language of the order" problem={problemAt(failure, '/language')}>
+          <Field label={say.languageOfTheOrder} problem={problemAt(failure, '/language')}>
             {(ids) => (
               <Pick
                 id={ids.id}
                 value={language}
                 choices={[
-                  { value: '', label: who === 'known' ? 'the customer\u2019s language' : 'the store\u2019s language' },
+                  { value: '', label: who === 'known' ? say.theCustomersLanguage : say.theStoresLanguage },
                   ...languages.map((l) => ({ value: l.id, label: l.name })),
                 ]}
                 onChange={edit('/language', setLanguage)}
@@ -209,11 +212,11 @@ export function PlaceOrderScreen(props: PlaceOrderProps) {
             )}
           </Field>
           <Field
-            label="Channel"
+            label={common.channel}
             problem={problemAt(failure, '/channel')}
             hint={
               channels.find((c) => c.id === channel)?.customerMail === false
-                ? 'Customer messages are blocked for this channel.'
+                ? say.customerMessagesAreBlockedFor
                 : undefined
             }
           >
@@ -227,7 +230,7 @@ export function PlaceOrderScreen(props: PlaceOrderProps) {
             )}
           </Field>
           <div className="grid sm:grid-cols-2 gap-3">
-            <Field label="Pays by" problem={problemAt(failure, '/payment')}>
+            <Field label={say.paysBy} problem={problemAt(failure, '/payment')}>
               {(ids) => (
                 <Pick
                   id={ids.id}
@@ -239,18 +242,18 @@ export function PlaceOrderScreen(props: PlaceOrderProps) {
             </Field>
             <div className="self-end">
               <Segments
-                label="Payment"
+                label={say.payment}
                 value={paid}
                 choices={[
-                  { value: 'paid', label: 'Paid' },
-                  { value: 'open', label: 'Not paid yet' },
+                  { value: 'paid', label: say.paid },
+                  { value: 'open', label: say.notPaidYet },
                 ]}
                 onChange={setPaid}
               />
             </div>
           </div>
           {parcel && props.shipping.length > 1 && (
-            <Field label="Shipped by" problem={problemAt(failure, '/shipping')}>
+            <Field label={say.shippedBy} problem={problemAt(failure, '/shipping')}>
               {(ids) => (
                 <Pick
                   id={ids.id}
@@ -261,9 +264,9 @@ export function PlaceOrderScreen(props: PlaceOrderProps) {
               )}
             </Field>
           )}
-          <Check label="The customer collects it, no parcel" on={collect} onChange={setCollect} />
-          <Check label="Prices are without tax; tax is added" on={taxAdded} onChange={setTaxAdded} />
-          <Field label="Note from the customer" problem={problemAt(failure, '/note')}>
+          <Check label={say.theCustomerCollectsItNo} on={collect} onChange={setCollect} />
+          <Check label={say.pricesAreWithoutTaxTax} on={taxAdded} onChange={setTaxAdded} />
+          <Field label={say.noteFromTheCustomer} problem={problemAt(failure, '/note')}>
             {(ids) => (
               <textarea
                 {...ids}

@@ -7,6 +7,8 @@ import { Dialog } from '../parts/Dialog';
 import { Field, Pick, Segments } from '../parts/fields';
 import { Trouble } from '../parts/Page';
 import { answered, problemAt } from '../parts/result';
+import { say } from '@/words/orders';
+import { say as common } from '@/words/common';
 
 export interface StartWalkProps {
   base: string;
@@ -43,38 +45,35 @@ export function StartWalk({ base, me, languages, onStart }: StartWalkProps) {
   return (
     <>
       <button type="button" className="btn" onClick={() => setOpen(true)}>
-        Start a test order
+        {say.startATestOrder}
       </button>
       <Dialog
         open={open}
         onClose={() => setOpen(false)}
-        title="Start a test order"
+        title={say.startATestOrder}
         foot={
           <>
             <button type="button" className="btn" onClick={() => setOpen(false)}>
-              Close
+              {common.close}
             </button>
             <button type="button" className="btn btn-main" disabled={busy} onClick={() => void start()}>
-              {busy ? 'Placing ...' : 'Place the test order'}
+              {busy ? say.placing : say.placeTheTestOrder}
             </button>
           </>
         }
       >
         <div className="flex flex-col gap-3">
-          <p className="text-sm">
-            A small order is placed, unpaid, for the address below. Then each step of its life is one button, and you
-            see what it sends to whom. The staff are written to as for any order.
-          </p>
+          <p className="text-sm">{say.aSmallOrderIsPlaced}</p>
           {failure && <Trouble>{failure.message}</Trouble>}
-          <Field label="Name of the customer" problem={problemAt(failure, '/guest/firstName')}>
+          <Field label={say.nameOfTheCustomer} problem={problemAt(failure, '/guest/firstName')}>
             {(ids) => <input {...ids} className="input" value={name} onChange={(e) => setName(e.target.value)} />}
           </Field>
-          <Field label="Email address" problem={problemAt(failure, '/guest/email')}>
+          <Field label={common.emailAddress} problem={problemAt(failure, '/guest/email')}>
             {(ids) => (
               <input {...ids} type="email" className="input" value={email} onChange={(e) => setEmail(e.target.value)} />
             )}
           </Field>
-          <Field label="Shops in">
+          <Field label={say.shopsIn}>
             {(ids) => (
               <Pick
                 id={ids.id}
@@ -85,11 +84,11 @@ export function StartWalk({ base, me, languages, onStart }: StartWalkProps) {
             )}
           </Field>
           <Segments
-            label="Orders as"
+            label={say.ordersAs}
             value={who}
             choices={[
-              { value: 'account', label: 'with an account' },
-              { value: 'guest', label: 'as a guest' },
+              { value: 'account', label: say.withAnAccount },
+              { value: 'guest', label: say.asAGuest },
             ]}
             onChange={setWho}
           />

@@ -6,12 +6,15 @@ import { useState } from 'react';
 import type { DeliveryState } from '@/core/mail/state';
 import { STATUS_WORDS, type OrderStatus } from '@/core/order';
 import type { Result } from '@/core/result';
-import { plural, Time } from '../parts/format';
+import { Time } from '../parts/format';
 import { Mark } from '../parts/marks';
 import { Page, PanelTitle } from '../parts/Page';
 import { answered, valueOrToast } from '../parts/result';
 import { StateWord } from '../parts/states';
 import { WatchWaiting } from '../parts/WatchWaiting';
+import { inEachLanguage } from '@/words/speak';
+import { say } from '@/words/orders';
+import { Said } from '../parts/Said';
 
 export interface WalkProps {
   base: string;
@@ -43,11 +46,11 @@ export interface WalkProps {
   onWind: (hours: number) => Promise<Result<null>>;
 }
 
-const WINDS = [
-  { hours: 24, label: 'one day' },
-  { hours: 72, label: 'three days' },
-  { hours: 168, label: 'a week' },
-];
+const WINDS = inEachLanguage(() => [
+  { hours: 24, label: say.oneDay },
+  { hours: 72, label: say.threeDays },
+  { hours: 168, label: say.aWeek },
+]);
 
 export function WalkScreen(props: WalkProps) {
   const { base, zone, number, customer, status, clock, steps, moments, arrived, onStep, onWind } = props;
@@ -67,8 +70,8 @@ export function WalkScreen(props: WalkProps) {
   const next = steps.find((s) => s.next);
   return (
     <Page
-      back={{ href: `${base}/orders/${encodeURIComponent(number)}`, label: 'The order' }}
-      title={`Steps of order ${number}`}
+      back={{ href: `${base}/orders/${encodeURIComponent(number)}`, label: say.theOrder }}
+      title={say.stepsOfOrderNumber({ number })}
       note={
         <>
           {customer}, {STATUS_WORDS[status]}
@@ -77,7 +80,7 @@ export function WalkScreen(props: WalkProps) {
       actions={
         clock.winds && (
           <span className="text-sm text-slate">
-            The demo’s clock: <Time at={clock.now} zone={zone} />
+            <Said words={say.demoClock({})} marks={{ at: () => <Time at={clock.now} zone={zone} /> }} />
           </span>
         )
       }
@@ -85,13 +88,13 @@ export function WalkScreen(props: WalkProps) {
       <WatchWaiting waiting={under} />
       <div className="lg:grid lg:h-full lg:min-h-0 lg:grid-cols-[18.75rem_minmax(0,1fr)_20rem]">
         <section
-          aria-label="Steps"
+          aria-label={say.steps}
           className="lg:min-h-0 lg:overflow-auto max-lg:border-b lg:border-e border-rule bg-panel px-5 py-4 text-sm"
         >
-          <PanelTitle>Its life</PanelTitle>
+          <PanelTitle>{say.itsLife}</PanelTitle>
           <ol className="mt-2 flex flex-col gap-1">
             <li className="flex gap-2 py-1">
-              <Mark tone="good" size={12} /> It was placed
+              <Mark tone="good" size={12} /> {say.itWasPlaced}
             </li>
             {steps.map((s) => (
               <li key={s.id} className={`py-1 ${s.next ? 'border border-petrol bg-sheet px-3' : ''}`}>
@@ -108,17 +111,17 @@ export function WalkScreen(props: WalkProps) {
                       disabled={busy}
                       onClick={() => void run(() => onStep(s.id))}
                     >
-                      Run this step
+                      {say.runThisStep}
                     </button>
                   </>
                 )}
               </li>
             ))}
           </ol>
-          {!next && <p className="mt-3">It has had its whole life. Anything else is on its own page.</p>}
+          {!next && <p className="mt-3">{say.itHasHadItsWhole}</p>}
           {clock.winds && (
             <div className="mt-5 border-t border-rule pt-3">
-              <PanelTitle>Move demo time forward by</PanelTitle>
+              <PanelTitle>{say.moveDemoTimeForwardBy}</PanelTitle>
               <div className="mt-2 flex flex-wrap gap-2">
                 {WINDS.map((w) => (
                   <button
@@ -132,11 +135,11 @@ export function WalkScreen(props: WalkProps) {
                   </button>
                 ))}
               </div>
-              <p className="mt-2 text-xs text-slate">For the whole demo: everything that waits goes by it.</p>
+              <p className="mt-2 text-xs text-slate">{say.forTheWholeDemoEverything}</p>
             </div>
           )}
         </section>
-        <section aria-label="What each step sent" className="lg:min-h-0 lg:overflow-auto px-5 py-4 text-sm">
+        <section aria-label={say.whatEachStepSent} className="lg:min-h-0 lg:overflow-auto px-5 py-4 text-sm">
           {moments.toReversed().map((m) => (
             <div key={m.id} className="mb-4">
               <PanelTitle aside={<Time at={m.at} zone={zone} />}>{m.label}</PanelTitle>
@@ -148,12 +151,18 @@ export function WalkScreen(props: WalkProps) {
                       className="flex flex-wrap items-baseline gap-x-3 hover:text-petrol"
                     >
                       <span className="min-w-44 flex-1 break-words">
-                        <span className="font-semibold">{d.notification}</span> to {d.recipient}
+                        <Said
+                          words={say.noticeTo({ notification: d.notification })}
+                          marks={{
+                            b: (words) => <span className="font-semibold">{words}</span>,
+                            who: () => d.recipient,
+                          }}
+                        />
                       </span>
                       <StateWord state={d.state} waits={d.waits} />
                       {d.waits && (
                         <span className="text-xs text-slate">
-                          due <Time at={d.at} zone={zone} />
+                          <Said words={say.dueAt({})} marks={{ at: () => <Time at={d.at} zone={zone} /> }} />
                         </span>
                       )}
                     </Link>
@@ -173,29 +182,30 @@ export function WalkScreen(props: WalkProps) {
                   </li>
                 ))}
                 {m.sent.length === 0 && m.not.length === 0 && (
-                  <li className="py-1 text-slate">Nothing goes out at this moment.</li>
+                  <li className="py-1 text-slate">{say.nothingGoesOutAtThis}</li>
                 )}
               </ul>
             </div>
           ))}
         </section>
         <section
-          aria-label="Mailboxes"
+          aria-label={say.mailboxes}
           className="lg:min-h-0 lg:overflow-auto max-lg:border-t lg:border-s border-rule bg-panel px-4 py-4 text-sm"
         >
-          <PanelTitle aside={plural(arrived.length, 'message', 'messages')}>In the mailboxes</PanelTitle>
-          {!clock.winds && (
-            <p className="mt-2 text-slate">
-              Look in the mailboxes themselves: only those of the demo can be seen from here.
-            </p>
-          )}
+          <PanelTitle aside={say.nMessages({ n: arrived.length })}>{say.inTheMailboxes}</PanelTitle>
+          {!clock.winds && <p className="mt-2 text-slate">{say.lookInTheMailboxesThemselves}</p>}
           {clock.winds && arrived.length === 0 && (
             <p className="mt-2 text-slate">
-              Nothing has arrived yet. Without a sending service messages wait;{' '}
-              <Link className="link" href={`${base}/sending`}>
-                look under Sending
-              </Link>
-              .
+              <Said
+                words={say.nothingArrived({})}
+                marks={{
+                  link: (words) => (
+                    <Link className="link" href={`${base}/sending`}>
+                      {words}
+                    </Link>
+                  ),
+                }}
+              />
             </p>
           )}
           <ul className="mt-1">

@@ -1,6 +1,7 @@
 /** A screen that is not for somebody's role: what it is for, and who may. */
 import { ACTION_WORDS, whoMay, type Action } from '@/contract/policy';
 import { Empty, Page } from './Page';
+import { say } from '@/words/parts';
 
 export function NotAllowed({
   title,
@@ -13,7 +14,9 @@ export function NotAllowed({
 }) {
   return (
     <Page title={title} back={back}>
-      <Empty title={`Your role may not ${ACTION_WORDS[action]}`}>{whoMay(action)} may.</Empty>
+      <Empty title={say.yourRoleMayNotAction({ action: ACTION_WORDS[action] })}>
+        {say.whoMay({ who: whoMay(action) })}
+      </Empty>
     </Page>
   );
 }

@@ -1,6 +1,7 @@
 'use client';
 /** A whole number within bounds, by typing, arrows or the slider. */
 import { useId, useState } from 'react';
+import { say } from '@/words/parts';
 
 export function NumberField({
   label,
@@ -57,11 +58,7 @@ export function NumberField({
         />
         <span className="w-5 text-xs text-slate">{unit}</span>
       </div>
-      {wrong && (
-        <p className="mt-0.5 text-end text-xs text-madder">
-          from {min} to {max}
-        </p>
-      )}
+      {wrong && <p className="mt-0.5 text-end text-xs text-madder">{say.fromMinToMax({ min, max })}</p>}
     </div>
   );
 }

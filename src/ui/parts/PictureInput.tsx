@@ -5,6 +5,8 @@ import type { Asset, PictureColour } from '@/core/look';
 import type { Result } from '@/core/result';
 import { answered } from './result';
 import { Trouble } from './Page';
+import { say } from '@/words/parts';
+import { say as common } from '@/words/common';
 
 export interface Brought {
   asset: Asset;
@@ -43,7 +45,7 @@ export function PictureInput({
     setTrouble(undefined);
     if (file.size > MOST) {
       setTrouble(
-        `${file.name} was not taken in. It has ${(file.size / 1_000_000).toFixed(1)} MB; at most ${MOST / 1_000_000} MB are read. Save it smaller.`,
+        say.pictureTooLarge({ name: file.name, size: (file.size / 1_000_000).toFixed(1), most: MOST / 1_000_000 }),
       );
       return;
     }
@@ -51,7 +53,7 @@ export function PictureInput({
     const form = new FormData();
     form.set('picture', file);
     form.set('shown', String(shown));
-    const result = await answered(onBring(form), 'The picture did not arrive. Try again.');
+    const result = await answered(onBring(form), say.thePictureDidNotArrive);
     setBusy(false);
     if (!result.ok) {
       setTrouble(result.error.message);
@@ -80,15 +82,15 @@ export function PictureInput({
         {asset && <img src={asset.path} alt="" className="max-h-12 max-w-28 object-contain" />}
         <div className="min-w-0 flex-1 text-sm">
           <label htmlFor={id} className="link cursor-pointer">
-            {busy ? 'Uploading ...' : asset ? 'Another picture' : 'Choose a picture'}
+            {busy ? say.uploading : asset ? say.anotherPicture : say.chooseAPicture}
           </label>
           {asset && onRemove && (
             <button type="button" className="link ms-3" onClick={onRemove}>
-              Remove
+              {common.remove}
             </button>
           )}
           <div className="text-xs text-slate">
-            {words ?? (asset ? `${asset.width} x ${asset.height} px` : 'or drop one here: PNG, JPEG, WebP, GIF')}
+            {words ?? (asset ? `${asset.width} x ${asset.height} px` : say.orDropOneHerePng)}
           </div>
         </div>
         <input

@@ -1,5 +1,6 @@
 'use client';
 /** On or off, at once. */
+import { say } from '@/words/parts';
 export function Switch({
   on,
   label,
@@ -17,7 +18,7 @@ export function Switch({
       role="switch"
       aria-checked={on}
       aria-label={label}
-      title={on ? 'Turn off' : 'Turn on'}
+      title={on ? say.turnOff : say.turnOn}
       disabled={disabled}
       onClick={onChange}
       className="-m-1 shrink-0 px-1 py-1 disabled:opacity-50"

@@ -15,6 +15,8 @@ import {
 } from '@headlessui/react';
 import { ChevronDown } from 'lucide-react';
 import { createContext, use, useId, useState, type ReactNode } from 'react';
+import { say } from '@/words/parts';
+import { say as common } from '@/words/common';
 
 /** The field that a choice stands in: its label, and whether what was chosen is refused. */
 const InField = createContext<{ label: string; invalid: boolean } | undefined>(undefined);
@@ -168,7 +170,7 @@ export function Search<T extends string>({
         />
         {adding && (
           <ComboboxButton
-            aria-label="Show the choices"
+            aria-label={say.showTheChoices}
             className="absolute end-0 top-0 flex h-full w-8 items-center justify-center text-slate"
           >
             <ChevronDown size={14} aria-hidden />
@@ -182,7 +184,7 @@ export function Search<T extends string>({
       >
         {shown.length === 0 && (
           <div role="status" className="px-3 py-1.5 text-slate">
-            Nothing matches
+            {common.nothingMatches}
           </div>
         )}
         {shown.map((c) => (

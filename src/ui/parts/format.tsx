@@ -1,5 +1,6 @@
 /** Times and money as the reader of the screen expects them. */
 import { moneyFormatter } from '@/core/text/formatters';
+import { readerLocale } from '@/words/speak';
 
 /** A time in the store's zone; the exact instant on hover. */
 export function Time({ at, zone, form = 'full' }: { at: string; zone: string; form?: 'full' | 'time' | 'day' }) {
@@ -9,7 +10,7 @@ export function Time({ at, zone, form = 'full' }: { at: string; zone: string; fo
       : form === 'day'
         ? { day: 'numeric', month: 'short', year: 'numeric' }
         : { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' };
-  const text = new Intl.DateTimeFormat('en-GB', { ...options, timeZone: zone }).format(new Date(at));
+  const text = new Intl.DateTimeFormat(readerLocale(), { ...options, timeZone: zone }).format(new Date(at));
   return (
     <time dateTime={at} title={at} className="whitespace-nowrap">
       {text}
@@ -18,9 +19,5 @@ export function Time({ at, zone, form = 'full' }: { at: string; zone: string; fo
 }
 
 export function Money({ minor, currency }: { minor: number; currency: string }) {
-  return <span className="tabular-nums whitespace-nowrap">{moneyFormatter('en-GB', currency)(minor)}</span>;
-}
-
-export function plural(n: number, one: string, many: string): string {
-  return `${n.toLocaleString('en-GB')} ${n === 1 ? one : many}`;
+  return <span className="tabular-nums whitespace-nowrap">{moneyFormatter(readerLocale(), currency)(minor)}</span>;
 }

@@ -1,4 +1,5 @@
 import type { LeafState } from '@/contract/notifications';
+import { say } from '@/words/parts';
 /** State marks: a leaf of paper, different in shape for each state and always beside its word. */
 
 export const LEAF_WORDS: Record<LeafState, string> = {
@@ -59,7 +60,7 @@ export function Mark({ tone, size = 14 }: { tone: Tone; size?: number }) {
     failing: <path d="M3.500 3.500l9 9M12.500 3.500l-9 9" stroke="var(--color-madder)" strokeWidth="2.200" />,
     quiet: <circle cx="8" cy="8" r="4" fill="none" stroke="var(--color-slate)" strokeWidth="1.3" />,
   }[tone];
-  const words = { good: 'good', waiting: 'to look at', failing: 'failing', quiet: 'not yet' }[tone];
+  const words = { good: 'good', waiting: say.toLookAt, failing: 'failing', quiet: say.notYet }[tone];
   return (
     <svg width={size} height={size} viewBox="0 0 16 16" role="img" aria-label={words} className="shrink-0">
       {shape}

@@ -2,13 +2,15 @@
 import { toast } from 'sonner';
 import { placedSentence } from '@/core/schema';
 import { WORDS_MARK, type Failure, type Result } from '@/core/result';
+import { inEachLanguage } from '@/words/speak';
+import { say } from '@/words/parts';
 
 /** What is said when no answer came: the network or the web process is away. */
-export const NO_ANSWER: Failure = {
+export const NO_ANSWER: Failure = inEachLanguage(() => ({
   code: 'broken',
-  message: 'Libellus does not answer. Check whether the change was saved.',
+  message: say.libellusDoesNotAnswerCheck,
   problems: [],
-};
+}));
 
 /**
  * The answer of the server, or the failure that there is none.

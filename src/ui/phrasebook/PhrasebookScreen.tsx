@@ -6,6 +6,8 @@ import type { Result } from '@/core/result';
 import { Page } from '../parts/Page';
 import { Head } from '../parts/Table';
 import { answered } from '../parts/result';
+import { say } from '@/words/phrasebook';
+import { say as common } from '@/words/common';
 
 export interface PhrasebookProps {
   languages: { id: string; name: string }[];
@@ -30,13 +32,13 @@ export function PhrasebookScreen({ languages, phrases, mayEdit, onSave }: Phrase
   const own = phrases.reduce((n, p) => n + Object.values(p.words).filter((w) => w.own !== undefined).length, 0);
   return (
     <Page
-      title="Phrasebook"
-      note={`Shared by all messages, live as soon as they are changed${own > 0 ? `. ${own} are the store's own` : ''}`}
+      title={say.phrasebook}
+      note={own > 0 ? say.sharedWithOwn({ own }) : say.shared}
       actions={
         <input
           className="input w-60"
-          aria-label="Search the phrasebook"
-          placeholder="a word, or where it stands"
+          aria-label={say.searchThePhrasebook}
+          placeholder={say.aWordOrWhereIt}
           value={search}
           onChange={(e) => setSearch(e.target.value)}
         />
@@ -46,8 +48,8 @@ export function PhrasebookScreen({ languages, phrases, mayEdit, onSave }: Phrase
         <table className="lines w-full text-sm">
           <Head
             columns={[
-              { label: 'Phrase', className: 'w-40' },
-              { label: 'Stands in', className: 'w-32' },
+              { label: say.phrase, className: 'w-40' },
+              { label: say.standsIn, className: 'w-32' },
               ...languages.map((l) => ({ label: l.name })),
             ]}
           />
@@ -104,8 +106,8 @@ function PhraseField({ label, language, words, mayEdit, onSave }: PhraseFieldPro
     const result = await answered(onSave(source));
     setProblem(result.ok ? undefined : result.error.message);
     if (!result.ok) return;
-    toast(`${label} is ${source.trim() === '' ? 'as it ships again' : 'changed'}.`, {
-      action: { label: 'Undo', onClick: () => void onSave(words.own ?? '') },
+    toast(source.trim() === '' ? say.backAsShipped({ label }) : say.isChanged({ label }), {
+      action: { label: common.undo, onClick: () => void onSave(words.own ?? '') },
     });
   };
   return (
@@ -117,7 +119,7 @@ function PhraseField({ label, language, words, mayEdit, onSave }: PhraseFieldPro
         dir="auto"
         lang={language}
         readOnly={!mayEdit}
-        title={words.own === undefined ? undefined : `Ships as: ${words.shipped}`}
+        title={words.own === undefined ? undefined : say.shipsAsShipped({ shipped: words.shipped })}
         value={text}
         onChange={(e) => setText(e.target.value)}
         onBlur={() => void save(text)}

@@ -7,7 +7,6 @@ import { flushSync } from 'react-dom';
 import { toast } from 'sonner';
 import { scopeWords } from '@/core/plan';
 import { conditionNames } from '../conditions/conditionNames';
-import { plural } from '../parts/format';
 import { Mark } from '../parts/marks';
 import { Empty, Page, PanelTitle } from '../parts/Page';
 import { answered, valueOrToast } from '../parts/result';
@@ -15,12 +14,14 @@ import { RuleForm } from './RuleForm';
 import { TryOrder } from './TryOrder';
 import type { Rule } from '@/contract/routing';
 import type { RoutingProps } from './types';
+import { say } from '@/words/routing';
+import { say as common } from '@/words/common';
 
 export function RoutingScreen(props: RoutingProps) {
   const { notifications, rules, holes, orders, mayEdit } = props;
   const [order, setOrder] = useState(orders[0]?.number ?? '');
   return (
-    <Page title="Routing" note="Which colleagues get messages about which orders">
+    <Page title={say.routing} note={say.whichColleaguesGetMessagesAbout}>
       <div className="lg:grid lg:h-full lg:min-h-0 lg:grid-cols-2">
         <section className="lg:min-h-0 lg:overflow-auto max-lg:border-b lg:border-e border-rule px-5 py-4">
           {notifications.map((n) => (
@@ -34,7 +35,7 @@ export function RoutingScreen(props: RoutingProps) {
               setOrder={setOrder}
             />
           ))}
-          {!mayEdit && <p className="mt-4 text-sm text-slate">Your role may look at the rules and not change them.</p>}
+          {!mayEdit && <p className="mt-4 text-sm text-slate">{say.yourRoleMayLookAt}</p>}
         </section>
         <TryOrder {...props} order={order} setOrder={setOrder} />
       </div>
@@ -66,9 +67,9 @@ function Rules(
     router.refresh();
     const { notificationId, staffId, scope } = rule;
     const recipient = staffId ? { staffId } : { address: rule.address };
-    toast(`${rule.name || rule.address} no longer gets ${notification.name}.`, {
+    toast(say.nNoLongerGetsName({ n: rule.name || rule.address, name: notification.name }), {
       action: {
-        label: 'Put back',
+        label: common.putBack,
         onClick: () =>
           void answered(onAdd({ notificationId, recipient, scope })).then((result) => {
             if (valueOrToast(result) !== undefined) router.refresh();
@@ -80,7 +81,7 @@ function Rules(
   const test = async (rule: Rule): Promise<void> => {
     setTesting(rule.id);
     const sent = valueOrToast(await answered(onTest(rule.id, order)));
-    if (sent) toast.success(`Sent "${sent.subject}" to ${sent.to}.`);
+    if (sent) toast.success(say.sentSubjectToTo({ subject: sent.subject, to: sent.to }));
     setTesting(undefined);
   };
 
@@ -104,9 +105,11 @@ function Rules(
 
   return (
     <section ref={place} aria-label={notification.name} className="mb-6">
-      <PanelTitle aside={notification.on ? undefined : 'off: nobody gets it'}>“{notification.name}” goes to</PanelTitle>
+      <PanelTitle aside={notification.on ? undefined : say.offNobodyGetsIt}>
+        {say.nameGoesTo({ name: notification.name })}
+      </PanelTitle>
       {rules.length === 0 && (
-        <Empty title={`Nobody gets ${notification.name}`}>Name a colleague, or give an address.</Empty>
+        <Empty title={say.nobodyGetsName({ name: notification.name })}>{say.nameAColleagueOrGive}</Empty>
       )}
       <ul className="mt-1 text-sm">
         {rules.map((rule) => (
@@ -126,30 +129,30 @@ function Rules(
                 <button
                   type="button"
                   className="link"
-                  aria-label={`Change the rule of ${rule.name || rule.address}`}
+                  aria-label={say.changeTheRuleOfN({ n: rule.name || rule.address })}
                   aria-expanded={open === rule.id}
                   data-opens={rule.id}
                   onClick={() => setOpen(open === rule.id ? undefined : rule.id)}
                 >
-                  Change
+                  {say.change}
                 </button>
               )}
               {mayTest && (
                 <button
                   type="button"
                   className="btn"
-                  aria-label={`Send a test to ${rule.name || rule.address}`}
+                  aria-label={say.sendATestToN({ n: rule.name || rule.address })}
                   disabled={testing !== undefined || order === ''}
                   onClick={() => void test(rule)}
                 >
-                  {testing === rule.id ? 'Sending ...' : 'Send a test'}
+                  {testing === rule.id ? common.sending : say.sendATest}
                 </button>
               )}
               {mayEdit && (
                 <button
                   type="button"
                   className="inline-flex size-6 items-center justify-center text-slate hover:text-madder"
-                  aria-label={`Remove ${rule.name || rule.address}`}
+                  aria-label={say.removeN({ n: rule.name || rule.address })}
                   onClick={() => void remove(rule)}
                 >
                   <X size={15} aria-hidden />
@@ -165,11 +168,11 @@ function Rules(
         <button
           type="button"
           className="btn btn-quiet mt-2"
-          aria-label={`Choose who gets it for ${notification.name}`}
+          aria-label={say.chooseWhoGetsItFor({ name: notification.name })}
           data-opens={NEW}
           onClick={() => setOpen(NEW)}
         >
-          Choose who gets it
+          {say.chooseWhoGetsIt}
         </button>
       )}
       {mayEdit && open === NEW && form(undefined)}
@@ -188,7 +191,7 @@ function Unheard({ of, orders, onOpen }: { of: number; orders: readonly string[]
         <Mark tone="waiting" size={13} />
       </span>
       <span>
-        Of {orders.length === of ? 'all' : orders.length} of the last {plural(of, 'order', 'orders')} nobody would hear:{' '}
+        {orders.length === of ? say.noneHears({ of }) : say.someUnheard({ n: orders.length, of })}{' '}
         {orders.slice(0, SHOWN).map((number, i) => (
           <span key={number}>
             {i > 0 && ', '}
@@ -197,7 +200,7 @@ function Unheard({ of, orders, onOpen }: { of: number; orders: readonly string[]
             </button>
           </span>
         ))}
-        {orders.length > SHOWN && ` and ${orders.length - SHOWN} more`}.
+        {orders.length > SHOWN && ` ${say.andNMore({ n: orders.length - SHOWN })}`}.
       </span>
     </p>
   );

@@ -12,6 +12,8 @@ import { Trouble } from '../parts/Page';
 import { answered, problemAt } from '../parts/result';
 import type { Rule } from '@/contract/routing';
 import type { RoutingProps } from './types';
+import { say } from '@/words/routing';
+import { say as common } from '@/words/common';
 
 const ALL = 'all';
 const WHEN = 'when';
@@ -64,7 +66,9 @@ export function RuleForm({
     <form
       ref={form}
       aria-label={
-        rule ? `Change the rule of ${rule.name || rule.address}` : `Choose who gets it for ${notification.name}`
+        rule
+          ? say.changeTheRuleOfN({ n: rule.name || rule.address })
+          : say.chooseWhoGetsItFor({ name: notification.name })
       }
       className="my-2 flex flex-col gap-3 bg-panel p-4"
       onSubmit={(e) => {
@@ -77,32 +81,35 @@ export function RuleForm({
       }}
     >
       <Segments
-        label="Who"
+        label={say.who}
         value={kind}
         choices={[
-          { value: 'colleague', label: 'A colleague' },
-          { value: 'address', label: 'Another address' },
+          { value: 'colleague', label: say.aColleague },
+          { value: 'address', label: say.anotherAddress },
         ]}
         onChange={setKind}
       />
       <div className="grid sm:grid-cols-2 items-start gap-3">
         {kind === 'colleague' ? (
           <Field
-            label="Colleague"
+            label={say.colleague}
             problem={problemAt(failure, '/recipient') ?? problemAt(failure, '/recipient/staffId')}
           >
             {(ids) => (
               <Search
                 id={ids.id}
                 value={person}
-                placeholder="name or job"
+                placeholder={say.nameOrJob}
                 choices={people.map((p) => ({ value: p.id, label: p.name, note: p.job }))}
                 onChange={setPerson}
               />
             )}
           </Field>
         ) : (
-          <Field label="Address" problem={problemAt(failure, '/recipient/address') ?? problemAt(failure, '/recipient')}>
+          <Field
+            label={common.address}
+            problem={problemAt(failure, '/recipient/address') ?? problemAt(failure, '/recipient')}
+          >
             {(ids) => (
               <input
                 {...ids}
@@ -114,15 +121,15 @@ export function RuleForm({
             )}
           </Field>
         )}
-        <Field label="Gets messages about">
+        <Field label={say.getsMessagesAbout}>
           {(ids) => (
             <Choose
               id={ids.id}
               value={chosen}
               choices={[
-                { value: ALL, label: 'all orders' },
-                ...categories.map((c) => ({ value: ofCategory(c), label: `orders with ${c}` })),
-                { value: WHEN, label: 'orders of which something is true' },
+                { value: ALL, label: say.allOrders },
+                ...categories.map((c) => ({ value: ofCategory(c), label: say.ordersWithCategory({ category: c }) })),
+                { value: WHEN, label: say.ordersOfWhichSomethingIs },
               ]}
               onChange={(next) => {
                 const category = categories.find((c) => ofCategory(c) === next);
@@ -136,13 +143,15 @@ export function RuleForm({
       </div>
       {scope.kind === 'when' && (
         <ConditionForm
-          label="Which orders"
+          label={say.whichOrders}
           condition={scope.when}
           store={store}
           names={names}
           abouts={RULE_ABOUTS}
-          always="All orders."
-          sentence={(when) => `Gets messages about ${scopeWords({ kind: 'when', when }, names)}`}
+          always={say.allOrders2}
+          sentence={(when) =>
+            say.getsMessagesAboutScopeWords({ scopeWords: scopeWords({ kind: 'when', when }, names) })
+          }
           onChange={setWhen}
         />
       )}
@@ -151,10 +160,10 @@ export function RuleForm({
       )}
       <div className="flex gap-2">
         <button type="submit" className="btn btn-main" disabled={busy}>
-          {rule ? 'Keep the change' : `Add to ${notification.name}`}
+          {rule ? say.keepTheChange : say.addToName({ name: notification.name })}
         </button>
         <button type="button" className="btn btn-quiet" onClick={onClose}>
-          Close
+          {common.close}
         </button>
       </div>
     </form>

@@ -8,6 +8,8 @@ import { Empty, PanelTitle } from '../parts/Page';
 import { answered, valueOrToast } from '../parts/result';
 import type { TriedOrder } from '@/contract/routing';
 import type { RoutingProps } from './types';
+import { say } from '@/words/routing';
+import { say as common } from '@/words/common';
 
 export function TryOrder({
   orders,
@@ -31,12 +33,12 @@ export function TryOrder({
 
   return (
     <section className="lg:min-h-0 lg:overflow-auto bg-panel px-5 py-4" aria-live="polite">
-      <Field label="Try an order">
+      <Field label={say.tryAnOrder}>
         {(ids) => (
           <Search
             id={ids.id}
             value={order || null}
-            placeholder="number or name"
+            placeholder={common.numberOrName}
             choices={orders.map((o) => ({ value: o.number, label: o.number, note: o.name }))}
             onChange={setOrder}
           />
@@ -44,12 +46,12 @@ export function TryOrder({
       </Field>
       {tried && (
         <>
-          <Heard title="Would get a message when it is placed" list={tried.written.filter((w) => !w.later)} />
-          <Heard title="If other events happen" list={tried.written.filter((w) => w.later)} />
+          <Heard title={say.wouldGetAMessageWhen} list={tried.written.filter((w) => !w.later)} />
+          <Heard title={say.ifOtherEventsHappen} list={tried.written.filter((w) => w.later)} />
           <div className="mt-5">
-            <PanelTitle>Would not</PanelTitle>
+            <PanelTitle>{say.wouldNot}</PanelTitle>
           </div>
-          {tried.notWritten.length === 0 && <p className="mt-1 text-sm text-slate">Nobody is left out.</p>}
+          {tried.notWritten.length === 0 && <p className="mt-1 text-sm text-slate">{say.nobodyIsLeftOut}</p>}
           <ul className="mt-1 text-sm">
             {tried.notWritten.map((n, i) => (
               <li key={i} className="flex items-baseline gap-2 border-b border-rule py-2">
@@ -64,7 +66,7 @@ export function TryOrder({
           </ul>
         </>
       )}
-      {orders.length === 0 && <Empty title="No orders yet">Place one under Orders and try the rules on it here.</Empty>}
+      {orders.length === 0 && <Empty title={say.noOrdersYet}>{say.placeOneUnderOrdersAnd}</Empty>}
     </section>
   );
 }
@@ -75,7 +77,7 @@ function Heard({ title, list }: { title: string; list: TriedOrder['written'] }) 
       <div className="mt-5">
         <PanelTitle>{title}</PanelTitle>
       </div>
-      {list.length === 0 && <p className="mt-1 text-sm text-slate">Nobody.</p>}
+      {list.length === 0 && <p className="mt-1 text-sm text-slate">{say.nobody}</p>}
       <ul className="mt-1 text-sm">
         {list.map((w) => (
           <li key={`${w.later} ${w.notification} ${w.recipient.address}`} className="border-b border-rule py-2">
@@ -85,8 +87,8 @@ function Heard({ title, list }: { title: string; list: TriedOrder['written'] }) 
                 <bdi>{w.recipient.name || w.recipient.address}</bdi>
               </span>
               <span className="text-slate">
-                {w.notification}, in {languageName(w.language)}
-                {w.messages > 1 && `, ${w.messages} messages`}
+                {say.inLanguage({ notification: w.notification, language: languageName(w.language) })}
+                {w.messages > 1 && `, ${say.nMessages({ n: w.messages })}`}
               </span>
             </div>
             <p className="ps-5 text-slate">{w.reasons.slice(1).join(' ')}</p>

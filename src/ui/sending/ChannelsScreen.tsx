@@ -10,6 +10,9 @@ import { Page, PanelTitle, Trouble } from '../parts/Page';
 import { answered, problemAt } from '../parts/result';
 import { SendingTabs } from './SendingTabs';
 import type { ChannelView, PictureWay } from '@/contract/sending';
+import { inEachLanguage } from '@/words/speak';
+import { say } from '@/words/sending';
+import { say as common } from '@/words/common';
 
 export interface ChannelsProps {
   base: string;
@@ -19,21 +22,26 @@ export interface ChannelsProps {
   onSave: (input: unknown) => Promise<Result<ChannelView[]>>;
 }
 
-const MAIL = [
-  { value: 'yes', label: 'Written to' },
-  { value: 'no', label: 'Not written to' },
-] as const;
+const MAIL = inEachLanguage(
+  () =>
+    [
+      { value: 'yes', label: say.writtenTo },
+      { value: 'no', label: say.notWrittenTo },
+    ] as const,
+);
 
-const PICTURES = [
-  { value: 'linked', label: 'Loaded when opened' },
-  { value: 'inline', label: 'Embedded' },
-] as const;
+const PICTURES = inEachLanguage(
+  () =>
+    [
+      { value: 'linked', label: say.loadedWhenOpened },
+      { value: 'inline', label: say.embedded },
+    ] as const,
+);
 
-const PICTURE_WORDS: Record<PictureWay, string> = {
-  linked:
-    'The message stays small. Pictures come from this installation when the message is opened, so it has to be reachable from outside; many mail programs ask their reader first.',
+const PICTURE_WORDS: Record<PictureWay, string> = inEachLanguage(() => ({
+  linked: say.theMessageStaysSmallPictures,
   inline: 'Pictures are seen at once and without any address of ours, but every message grows by their size.',
-};
+}));
 
 export function ChannelsScreen({ base, channels, pictures, mayEdit, onSave }: ChannelsProps) {
   const [list, setList] = useState(channels);
@@ -45,10 +53,10 @@ export function ChannelsScreen({ base, channels, pictures, mayEdit, onSave }: Ch
     setFailure(result.ok ? undefined : result.error);
     if (!result.ok) return;
     setList(result.value);
-    toast.success('Saved. It counts for what happens from now on.');
+    toast.success(say.savedItCountsForWhat);
   };
   return (
-    <Page title="Sending" note="What each channel allows" actions={<SendingTabs base={base} />}>
+    <Page title={say.sending} note={say.whatEachChannelAllows} actions={<SendingTabs base={base} />}>
       <form onSubmit={(e) => void save(e)} className="lg:h-full lg:overflow-auto px-5 py-4" noValidate>
         {failure && failure.problems.length === 0 && <Trouble>{failure.message}</Trouble>}
         <fieldset disabled={!mayEdit} className="grid max-w-5xl sm:grid-cols-3 gap-4">
@@ -63,7 +71,7 @@ export function ChannelsScreen({ base, channels, pictures, mayEdit, onSave }: Ch
               >
                 <h2 className="font-serif text-lg font-semibold">{channel.name}</h2>
                 <Segments
-                  label={`Customers of ${channel.name} are`}
+                  label={say.customersOfNameAre({ name: channel.name })}
                   value={channel.customerMail ? 'yes' : 'no'}
                   choices={MAIL}
                   onChange={(value) => change({ customerMail: value === 'yes' })}
@@ -71,9 +79,9 @@ export function ChannelsScreen({ base, channels, pictures, mayEdit, onSave }: Ch
                 {channel.customerMail ? (
                   <>
                     <Field
-                      label="Domain of masked addresses"
+                      label={say.domainOfMaskedAddresses}
                       problem={problemAt(failure, `/channels/${i}/maskedDomain`)}
-                      hint="Some marketplaces give an address of their own instead of the customer’s. Empty when this one gives real ones."
+                      hint={say.someMarketplacesGiveAnAddress}
                     >
                       {(ids) => (
                         <input
@@ -87,7 +95,7 @@ export function ChannelsScreen({ base, channels, pictures, mayEdit, onSave }: Ch
                     </Field>
                     {channel.maskedDomain !== '' && (
                       <fieldset className="flex flex-col gap-2.5">
-                        <legend className="mb-1 text-sm text-slate">What may go there (none chosen: all)</legend>
+                        <legend className="mb-1 text-sm text-slate">{say.whatMayGoThereNone}</legend>
                         {SENDER_KINDS.filter((k) => k !== 'staff').map((kind) => (
                           <Check
                             key={kind}
@@ -106,23 +114,20 @@ export function ChannelsScreen({ base, channels, pictures, mayEdit, onSave }: Ch
                     )}
                   </>
                 ) : (
-                  <p className="text-sm text-slate">
-                    Nothing goes to its customers; each order says so on its record. Colleagues get their messages as
-                    usual.
-                  </p>
+                  <p className="text-sm text-slate">{say.nothingGoesToItsCustomers}</p>
                 )}
               </section>
             );
           })}
         </fieldset>
         <fieldset disabled={!mayEdit} className="mt-6 flex max-w-5xl flex-col gap-2">
-          <PanelTitle>Pictures in messages</PanelTitle>
-          <Segments label="Pictures in messages are" value={way} choices={PICTURES} onChange={setWay} />
+          <PanelTitle>{say.picturesInMessages}</PanelTitle>
+          <Segments label={say.picturesInMessagesAre} value={way} choices={PICTURES} onChange={setWay} />
           <p className="max-w-2xl text-sm text-slate">{PICTURE_WORDS[way]}</p>
         </fieldset>
         {mayEdit && (
           <button type="submit" className="btn btn-main mt-5">
-            Save
+            {common.save}
           </button>
         )}
       </form>

@@ -4,6 +4,8 @@ import { Time } from '../parts/format';
 import { Mark, type Tone } from '../parts/marks';
 import { PanelTitle } from '../parts/Page';
 import type { CheckReport } from '@/core/mail';
+import { say } from '@/words/sending';
+import { say as common } from '@/words/common';
 
 const TONES: Record<CheckReport['steps'][number]['state'], Tone> = {
   passed: 'good',
@@ -16,7 +18,7 @@ export function CheckSteps({ report, zone }: { report: CheckReport; zone: string
   return (
     <>
       <PanelTitle aside={<Time at={report.at} zone={zone} />}>
-        {report.passed ? 'Passed' : 'Failed'}: {report.of}
+        {report.passed ? say.passed : say.failed}: {report.of}
       </PanelTitle>
       <ol className="mt-1" data-testid="check-steps">
         {report.steps.map((s) => (
@@ -25,7 +27,9 @@ export function CheckSteps({ report, zone }: { report: CheckReport; zone: string
               <Mark tone={TONES[s.state]} />
               <span className={s.state === 'failed' ? 'font-semibold text-madder' : 'font-semibold'}>{s.label}</span>
               <span className="text-slate">{s.state === 'passed' ? '' : s.state}</span>
-              {s.state !== 'not reached' && <span className="ms-auto text-xs text-slate">{s.ms} ms</span>}
+              {s.state !== 'not reached' && (
+                <span className="ms-auto text-xs text-slate">{say.msMs({ ms: s.ms })}</span>
+              )}
             </div>
             <div className="ps-6">
               {s.facts.map((f) => (
@@ -41,7 +45,7 @@ export function CheckSteps({ report, zone }: { report: CheckReport; zone: string
               )}
               {s.lines.length > 0 && (
                 <details open={s.state === 'failed'}>
-                  <summary className="link text-xs">SMTP log</summary>
+                  <summary className="link text-xs">{common.smtpLog}</summary>
                   <Conversation text={s.lines.join('\n')} />
                 </details>
               )}

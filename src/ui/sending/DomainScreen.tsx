@@ -10,6 +10,9 @@ import { Mark, type Tone } from '../parts/marks';
 import { Page } from '../parts/Page';
 import { answered, valueOrToast } from '../parts/result';
 import type { DomainView } from '@/contract/sending';
+import { say } from '@/words/sending';
+import { say as common } from '@/words/common';
+import { Said } from '../parts/Said';
 
 export interface DomainProps {
   base: string;
@@ -47,19 +50,22 @@ export function DomainScreen(props: DomainProps) {
   return (
     <Page
       title={domain.name}
-      back={{ href: `${base}/sending/domains`, label: 'All domains' }}
+      back={{ href: `${base}/sending/domains`, label: say.allDomains }}
       note={
         <span data-testid="domain-state">
           {domain.good
-            ? 'All that must be there is right.'
+            ? say.allThatMustBeThere
             : domain.lookedAt
-              ? `${domain.right} of ${domain.must} records that must be there are right.`
-              : 'Not looked at yet.'}{' '}
+              ? say.rightOfMustRecordsThat({ right: domain.right, must: domain.must })
+              : say.notLookedAtYet}{' '}
           {domain.lookedAt && (
-            <>
-              Last checked <Time at={domain.lookedAt} zone={zone} />. Next check{' '}
-              <Time at={domain.nextLookAt} zone={zone} />.
-            </>
+            <Said
+              words={say.lastAndNextCheck({})}
+              marks={{
+                last: () => <Time at={domain.lookedAt!} zone={zone} />,
+                next: () => <Time at={domain.nextLookAt} zone={zone} />,
+              }}
+            />
           )}
         </span>
       }
@@ -67,7 +73,7 @@ export function DomainScreen(props: DomainProps) {
         <>
           {registrar && (
             <a className="link text-sm" href={registrar} target="_blank" rel="noreferrer">
-              The registrar
+              {say.theRegistrar}
             </a>
           )}
           <button
@@ -76,7 +82,7 @@ export function DomainScreen(props: DomainProps) {
             disabled={busy !== undefined}
             onClick={() => void run('look', props.onLook)}
           >
-            {busy === 'look' ? 'Asking DNS ...' : 'Look now'}
+            {busy === 'look' ? say.askingDns : say.lookNow}
           </button>
         </>
       }
@@ -85,9 +91,9 @@ export function DomainScreen(props: DomainProps) {
         <table className="w-full table-fixed text-sm" data-testid="records">
           <thead className="text-start text-xs text-slate">
             <tr>
-              <th className="w-44 py-1 text-start font-normal">Record</th>
-              <th className="py-1 text-start font-normal">Expected</th>
-              <th className="py-1 text-start font-normal">Found in DNS</th>
+              <th className="w-44 py-1 text-start font-normal">{say.record}</th>
+              <th className="py-1 text-start font-normal">{say.expected}</th>
+              <th className="py-1 text-start font-normal">{say.foundInDns}</th>
             </tr>
           </thead>
           <tbody>
@@ -99,9 +105,9 @@ export function DomainScreen(props: DomainProps) {
         <div className="mt-4 flex flex-wrap items-center gap-3 text-sm">
           <span className="text-slate">
             {domain.signing
-              ? `Messages are signed with the key ${domain.selector}.`
-              : `Messages are signed as soon as DNS has the key ${domain.selector}.`}{' '}
-            {domain.nextSelector !== '' && `The key ${domain.nextSelector} takes over when DNS has it.`}
+              ? say.messagesAreSignedWithThe({ selector: domain.selector })
+              : say.messagesAreSignedAsSoon({ selector: domain.selector })}{' '}
+            {domain.nextSelector !== '' && say.theKeyNextSelectorTakesOver({ nextSelector: domain.nextSelector })}
           </span>
           {mayEdit && domain.signing && domain.nextSelector === '' && (
             <button
@@ -110,7 +116,7 @@ export function DomainScreen(props: DomainProps) {
               disabled={busy !== undefined}
               onClick={() => void run('key', props.onNewKey)}
             >
-              {busy === 'key' ? 'Making a key ...' : 'Change the key'}
+              {busy === 'key' ? say.makingAKey : say.changeTheKey}
             </button>
           )}
           {mayEdit &&
@@ -124,11 +130,11 @@ export function DomainScreen(props: DomainProps) {
                   })
                 }
               >
-                Remove {domain.name} and its key
+                {say.removeNameAndItsKey({ name: domain.name })}
               </button>
             ) : (
               <button type="button" className="btn btn-quiet" onClick={() => setAsking(true)}>
-                Remove ...
+                {say.remove}
               </button>
             ))}
         </div>
@@ -158,19 +164,19 @@ function RecordRow({ record, domain }: { record: JudgedRecord; domain: string })
         </div>
         <div className="ps-6 text-xs text-slate">
           {RECORD_REASONS[record.kind]}
-          {record.advised && ' Advised.'}
+          {record.advised && ` ${say.advisedRecord}`}
         </div>
       </td>
       <td className="py-2.5 pe-4">
         <Copied
-          label={`Host of ${RECORD_LABELS[record.kind]}`}
+          label={say.hostOf({ record: RECORD_LABELS[record.kind] })}
           text={hostPart(record.name, domain)}
           note={record.type}
         />
         {judgement.standing === 'unanswered' && record.found.length === 0 && isMerged(record) ? (
-          <p className="ms-10 text-xs text-slate">Worked out as soon as DNS says what is there already.</p>
+          <p className="ms-10 text-xs text-slate">{say.workedOutAsSoonAs}</p>
         ) : (
-          <Copied label={`Value of ${RECORD_LABELS[record.kind]}`} text={record.value} />
+          <Copied label={say.valueOf({ record: RECORD_LABELS[record.kind] })} text={record.value} />
         )}
       </td>
       <td className="py-2.5">
@@ -206,15 +212,15 @@ function Copied({ text, label, note }: { text: string; label: string; note?: str
       <button
         type="button"
         className="btn btn-quiet shrink-0 text-xs"
-        aria-label={`Copy ${label.toLowerCase()}`}
+        aria-label={say.copyLabel({ label: label.toLowerCase() })}
         onClick={() =>
           void navigator.clipboard.writeText(text).then(
-            () => toast(`${label} is on the clipboard.`),
-            () => toast.error('The browser does not let pages use the clipboard. Select the text and copy it.'),
+            () => toast(say.labelIsOnTheClipboard({ label })),
+            () => toast.error(say.theBrowserDoesNotLet),
           )
         }
       >
-        Copy
+        {common.copy}
       </button>
     </div>
   );

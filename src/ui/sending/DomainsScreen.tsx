@@ -10,6 +10,7 @@ import { Empty, Page, Trouble } from '../parts/Page';
 import { answered, problemAt } from '../parts/result';
 import { SendingTabs } from './SendingTabs';
 import type { DomainView } from '@/contract/sending';
+import { say } from '@/words/sending';
 
 export interface DomainsProps {
   base: string;
@@ -34,13 +35,10 @@ export function DomainsScreen({ base, domains, suggested, mayEdit, onAdd }: Doma
     if (result.ok) router.push(`${base}/sending/domains/${result.value.name}`);
   };
   return (
-    <Page title="Sending" note="What DNS has to say about your domain" actions={<SendingTabs base={base} />}>
+    <Page title={say.sending} note={say.whatDnsHasToSay} actions={<SendingTabs base={base} />}>
       <div className="lg:h-full lg:overflow-auto px-5 py-4">
         {domains.length === 0 ? (
-          <Empty title="No domain yet">
-            Receivers ask DNS whether a message is really from you. Without the right records it lands in Junk or is
-            refused.
-          </Empty>
+          <Empty title={say.noDomainYet}>{say.receiversAskDnsWhetherA}</Empty>
         ) : (
           <ul className="max-w-3xl border-t border-rule">
             {domains.map((d) => (
@@ -50,9 +48,9 @@ export function DomainsScreen({ base, domains, suggested, mayEdit, onAdd }: Doma
                   {d.name}
                 </Link>
                 <span className="text-slate">
-                  {d.lookedAt ? `${d.right} of ${d.must} records are right` : 'not looked at yet'}
-                  {d.signing && '; messages are signed'}
-                  {d.bouncing && '; bounces come back'}
+                  {d.lookedAt ? say.rightOfMustRecordsAre({ right: d.right, must: d.must }) : say.notLookedAtYet2}
+                  {d.signing && `; ${say.signed}`}
+                  {d.bouncing && `; ${say.bouncing}`}
                 </span>
               </li>
             ))}
@@ -61,7 +59,7 @@ export function DomainsScreen({ base, domains, suggested, mayEdit, onAdd }: Doma
         {mayEdit && (
           <form onSubmit={(e) => void add(e)} className="mt-5 flex max-w-xl items-end gap-2" noValidate>
             <div className="flex-1">
-              <Field label="Domain" problem={problemAt(failure, '/name')} hint="What stands after the @ of the sender">
+              <Field label={say.domain} problem={problemAt(failure, '/name')} hint={say.whatStandsAfterTheOf}>
                 {(ids) => (
                   <input
                     {...ids}
@@ -75,7 +73,7 @@ export function DomainsScreen({ base, domains, suggested, mayEdit, onAdd }: Doma
               </Field>
             </div>
             <button type="submit" className="btn btn-main mb-5" disabled={busy || name.trim() === ''}>
-              {busy ? 'Making a key ...' : 'Add the domain'}
+              {busy ? say.makingAKey : say.addTheDomain}
             </button>
           </form>
         )}

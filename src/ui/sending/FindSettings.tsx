@@ -8,6 +8,8 @@ import { Mark } from '../parts/marks';
 import { Trouble } from '../parts/Page';
 import { answered, problemAt } from '../parts/result';
 import type { Found } from '@/contract/sending';
+import { say } from '@/words/sending';
+import { say as common } from '@/words/common';
 
 export function FindSettings({
   onFind,
@@ -32,7 +34,7 @@ export function FindSettings({
     <div className="border border-rule bg-sheet px-3 py-2.5">
       <div className="flex items-end gap-2">
         <div className="flex-1">
-          <Field label="Find the settings of an address" problem={problemAt(failure, '/address')}>
+          <Field label={say.findTheSettingsOfAn} problem={problemAt(failure, '/address')}>
             {(ids) => (
               <input
                 {...ids}
@@ -51,7 +53,7 @@ export function FindSettings({
           </Field>
         </div>
         <button type="button" className="btn" disabled={busy || address.trim() === ''} onClick={() => void find()}>
-          {busy ? 'Looking ...' : 'Find'}
+          {busy ? say.looking : common.find}
         </button>
       </div>
       {failure && failure.problems.length === 0 && <Trouble>{failure.message}</Trouble>}
@@ -59,12 +61,12 @@ export function FindSettings({
         <div className="mt-2 text-xs" data-testid="found">
           <p className="font-semibold">
             {result.found
-              ? `${result.found.host}, port ${result.found.port}: taken over below. It was found by: ${result.found.from}.`
-              : 'Nothing that answers was found. Type the settings from the provider’s help pages.'}
+              ? say.hostPortPortTakenOver({ host: result.found.host, port: result.found.port, from: result.found.from })
+              : say.nothingThatAnswersWasFound}
           </p>
           <p className="text-slate">{result.said.join(' ')}</p>
           <details>
-            <summary className="link">What was tried</summary>
+            <summary className="link">{say.whatWasTried}</summary>
             <ul>
               {result.looked.map(({ candidate: c, trouble }) => (
                 <li key={`${c.host} ${c.port}`} className="flex items-center gap-1.5">

@@ -1,11 +1,12 @@
 'use client';
 /** Which kind of service to connect, with what each can do and what it cannot. */
 import { SERVICE_KIND_LABELS, SERVICE_KIND_NOTES, SERVICE_KINDS, type ServiceKind } from '@/core/mail';
+import { say } from '@/words/sending';
 
 export function KindChoice({ value, onChange }: { value: ServiceKind; onChange: (kind: ServiceKind) => void }) {
   return (
     <fieldset className="grid sm:grid-cols-3 gap-2">
-      <legend className="sr-only">Kind of service</legend>
+      <legend className="sr-only">{say.kindOfService}</legend>
       {SERVICE_KINDS.map((kind) => (
         <label
           key={kind}

@@ -7,11 +7,12 @@ import { SENDER_KIND_LABELS, SENDER_KIND_NOTES, SENDER_KINDS, senderNameHint, ty
 import type { Failure, Result } from '@/core/result';
 import { Check } from '../parts/Check';
 import { Field } from '../parts/fields';
-import { plural } from '../parts/format';
 import { Page, Trouble } from '../parts/Page';
 import { answered, problemAt } from '../parts/result';
 import { SendingTabs } from './SendingTabs';
 import type { SenderView } from '@/contract/sending';
+import { say } from '@/words/sending';
+import { say as common } from '@/words/common';
 
 export interface SendersProps {
   base: string;
@@ -44,14 +45,12 @@ export function SendersScreen({ base, senders, storeName, mayEdit, onSave }: Sen
     setFailure(result.ok ? undefined : result.error);
     if (!result.ok) return;
     const { released } = result.value;
-    toast.success(
-      released > 0 ? `Saved. ${plural(released, 'message on hold goes', 'messages on hold go')} out now.` : 'Saved.',
-    );
+    toast.success(released > 0 ? say.savedReleasedMessagesOnHold({ released }) : say.saved);
     router.refresh();
   };
 
   return (
-    <Page title="Sending" note="Who messages come from" actions={<SendingTabs base={base} />}>
+    <Page title={say.sending} note={say.whoMessagesComeFrom} actions={<SendingTabs base={base} />}>
       <form onSubmit={(e) => void save(e)} className="lg:h-full lg:overflow-auto px-5 py-4" noValidate>
         {failure && <Trouble>{failure.message}</Trouble>}
         <div className="grid max-w-5xl items-start gap-4 sm:grid-cols-3">
@@ -85,7 +84,7 @@ export function SendersScreen({ base, senders, storeName, mayEdit, onSave }: Sen
                 <p className="-mt-1 text-xs text-slate">{SENDER_KIND_NOTES[kind]}</p>
                 {kind !== 'orders' && mayEdit && (
                   <Check
-                    label="A sender of its own"
+                    label={say.aSenderOfItsOwn}
                     on={row !== undefined}
                     onChange={(on) => setRows({ ...rows, [kind]: on ? { ...orders } : undefined })}
                   />
@@ -93,12 +92,12 @@ export function SendersScreen({ base, senders, storeName, mayEdit, onSave }: Sen
                 {row ? (
                   <>
                     {text(
-                      'Name',
+                      say.name,
                       'name',
-                      hint ? <span className="text-marigold-ink">{hint}</span> : 'What recipients see first',
+                      hint ? <span className="text-marigold-ink">{hint}</span> : say.whatRecipientsSeeFirst,
                     )}
-                    {text('Address', 'address')}
-                    {text('Reply-to address', 'replyTo', 'Empty for the address itself')}
+                    {text(common.address, 'address')}
+                    {text(say.replyToAddress, 'replyTo', say.emptyForTheAddressItself)}
                     {trouble && (
                       <div role="alert" className="border-s-3 border-madder bg-madder-tint px-3 py-2 text-sm">
                         <p className="font-semibold">{trouble.words}</p>
@@ -111,7 +110,7 @@ export function SendersScreen({ base, senders, storeName, mayEdit, onSave }: Sen
                     )}
                   </>
                 ) : (
-                  <p className="text-sm text-slate">Goes out as the sender of orders.</p>
+                  <p className="text-sm text-slate">{say.goesOutAsTheSender}</p>
                 )}
               </fieldset>
             );
@@ -119,7 +118,7 @@ export function SendersScreen({ base, senders, storeName, mayEdit, onSave }: Sen
         </div>
         {mayEdit && (
           <button type="submit" className="btn btn-main mt-4" disabled={busy}>
-            {busy ? 'Saving ...' : 'Save the senders'}
+            {busy ? common.saving : say.saveTheSenders}
           </button>
         )}
       </form>

@@ -2,19 +2,24 @@
 /** The parts of Sending. */
 import Link from '../parts/Link';
 import { usePathname } from 'next/navigation';
+import { inEachLanguage } from '@/words/speak';
+import { say } from '@/words/sending';
 
-const PARTS = [
-  { path: 'services', label: 'Services' },
-  { path: 'senders', label: 'Senders' },
-  { path: 'domains', label: 'Domains' },
-  { path: 'channels', label: 'Channels' },
-  { path: 'withheld', label: 'Do not send' },
-] as const;
+const PARTS = inEachLanguage(
+  () =>
+    [
+      { path: 'services', label: say.services },
+      { path: 'senders', label: say.senders },
+      { path: 'domains', label: say.domains },
+      { path: 'channels', label: say.channels },
+      { path: 'withheld', label: say.doNotSend },
+    ] as const,
+);
 
 export function SendingTabs({ base }: { base: string }) {
   const path = usePathname();
   return (
-    <nav aria-label="Parts of Sending" className="flex flex-wrap gap-1">
+    <nav aria-label={say.partsOfSending} className="flex flex-wrap gap-1">
       {PARTS.map((p) => {
         const here = path.startsWith(`${base}/sending/${p.path}`);
         return (

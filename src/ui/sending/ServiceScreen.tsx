@@ -6,7 +6,6 @@ import { toast } from 'sonner';
 import type { CheckReport, Security, ServiceKind, SignInMethod } from '@/core/mail';
 import type { Failure, Result } from '@/core/result';
 import { Field, Pick } from '../parts/fields';
-import { plural } from '../parts/format';
 import { Empty, Page, PanelTitle, Trouble } from '../parts/Page';
 import { answered, problemAt } from '../parts/result';
 import { CheckSteps } from './CheckSteps';
@@ -14,6 +13,9 @@ import { FindSettings } from './FindSettings';
 import { KindChoice } from './KindChoice';
 import { SendingTabs } from './SendingTabs';
 import type { Found, ServiceView } from '@/contract/sending';
+import { inEachLanguage } from '@/words/speak';
+import { say } from '@/words/sending';
+import { say as common } from '@/words/common';
 
 export interface ServiceProps {
   base: string;
@@ -28,19 +30,25 @@ export interface ServiceProps {
   onFind: (address: string) => Promise<Result<Found>>;
 }
 
-const SECURITY = [
-  { value: 'starttls', label: 'STARTTLS', note: 'usually port 587' },
-  { value: 'tls', label: 'TLS from the start', note: 'usually port 465' },
-  { value: 'offered', label: 'STARTTLS if offered', note: 'else in clear' },
-  { value: 'none', label: 'None', note: 'own network only' },
-] as const;
+const SECURITY = inEachLanguage(
+  () =>
+    [
+      { value: 'starttls', label: say.starttls, note: say.usuallyPort587 },
+      { value: 'tls', label: say.tlsFromTheStart, note: say.usuallyPort465 },
+      { value: 'offered', label: say.starttlsIfOffered, note: say.elseInClear },
+      { value: 'none', label: say.none, note: say.ownNetworkOnly },
+    ] as const,
+);
 const USUAL_PORT: Record<Security, string> = { starttls: '587', tls: '465', offered: '25', none: '25' };
-const SIGN_IN = [
-  { value: 'auto', label: 'whichever is offered' },
-  { value: 'plain', label: 'PLAIN' },
-  { value: 'login', label: 'LOGIN' },
-  { value: 'cram-md5', label: 'CRAM-MD5' },
-] as const;
+const SIGN_IN = inEachLanguage(
+  () =>
+    [
+      { value: 'auto', label: say.whicheverIsOffered },
+      { value: 'plain', label: say.plain },
+      { value: 'login', label: say.login },
+      { value: 'cram-md5', label: say.cramMD5 },
+    ] as const,
+);
 
 interface Form {
   name: string;
@@ -180,8 +188,7 @@ export function ServiceScreen(props: ServiceProps) {
     setStored(form.user !== '');
     setStoredFor({ host: form.host.trim(), user: form.user.trim() });
     setForm({ ...form, password: '' });
-    if (result.value.released > 0)
-      toast.success(`${plural(result.value.released, 'message on hold goes', 'messages on hold go')} out now.`);
+    if (result.value.released > 0) toast.success(say.releasedMessagesOnHoldGo({ released: result.value.released }));
     if (id === undefined) {
       setId(result.value.id);
       window.history.replaceState(window.history.state, '', `${base}/sending/services/${result.value.id}`);
@@ -193,8 +200,8 @@ export function ServiceScreen(props: ServiceProps) {
   const clear = form.security === 'offered' || form.security === 'none';
   return (
     <Page
-      title={service?.name ?? (id === undefined ? 'Connect a service' : form.name || form.host)}
-      back={{ href: `${base}/sending/services`, label: 'All services' }}
+      title={service?.name ?? (id === undefined ? say.connectAService : form.name || form.host)}
+      back={{ href: `${base}/sending/services`, label: say.allServices }}
       actions={<SendingTabs base={base} />}
     >
       <div className="lg:grid lg:h-full lg:min-h-0 lg:grid-cols-[minmax(0,6fr)_minmax(0,5fr)]">
@@ -220,12 +227,12 @@ export function ServiceScreen(props: ServiceProps) {
             />
           )}
           <div className="grid sm:grid-cols-[1fr_15rem_5rem] gap-3">
-            {text('Host', 'host', 'The provider’s outgoing server', {
+            {text(say.host, 'host', say.theProvidersOutgoingServer, {
               placeholder: 'smtp.provider.example',
               autoComplete: 'off',
               spellCheck: false,
             })}
-            <Field label="Security" problem={problemAt(failure, '/security')}>
+            <Field label={say.security} problem={problemAt(failure, '/security')}>
               {(ids) => (
                 <Pick
                   id={ids.id}
@@ -236,27 +243,23 @@ export function ServiceScreen(props: ServiceProps) {
                 />
               )}
             </Field>
-            {text('Port', 'port', undefined, { inputMode: 'numeric' })}
+            {text(say.port, 'port', undefined, { inputMode: 'numeric' })}
           </div>
-          {clear && (
-            <p className="text-xs text-marigold-ink">
-              What is sent can be read and changed on the way. Only for a server on your own network.
-            </p>
-          )}
+          {clear && <p className="text-xs text-marigold-ink">{say.whatIsSentCanBe}</p>}
           <div className="grid sm:grid-cols-2 gap-3">
-            {text('User', 'user', form.kind === 'local' ? 'Empty when it asks for none' : 'Often the whole address', {
+            {text(say.user, 'user', form.kind === 'local' ? say.emptyWhenItAsksFor : say.oftenTheWholeAddress, {
               autoComplete: 'off',
               spellCheck: false,
             })}
             <Field
-              label="Password"
+              label={say.password}
               problem={problemAt(failure, '/password')}
               hint={
                 !stored
-                  ? 'Stored encrypted, never shown again'
+                  ? say.storedEncryptedNeverShownAgain
                   : sameLogin
-                    ? 'Stored. Type to change it'
-                    : `Enter the password again: the stored one is for ${storedFor.user} at ${storedFor.host}.`
+                    ? say.storedTypeToChangeIt
+                    : say.enterThePasswordAgainThe({ user: storedFor.user, host: storedFor.host })
               }
             >
               {(ids) => (
@@ -273,19 +276,19 @@ export function ServiceScreen(props: ServiceProps) {
               )}
             </Field>
           </div>
-          {form.kind === 'relay' && text('Domains verified there', 'domains', 'With commas between them')}
+          {form.kind === 'relay' && text(say.domainsVerifiedThere, 'domains', say.withCommasBetweenThem)}
           <div className="grid sm:grid-cols-3 gap-3">
-            {text('Messages a day', 'perDay', 'Empty for no limit', { inputMode: 'numeric' })}
-            {text('Daily limit resets at', 'renewsAt', 'Hours and minutes, in the store’s time', {
+            {text(say.messagesADay, 'perDay', say.emptyForNoLimit, { inputMode: 'numeric' })}
+            {text(say.dailyLimitResetsAt, 'renewsAt', say.hoursAndMinutesInThe, {
               placeholder: '00:00',
             })}
-            {text('Messages a minute', 'perMinute', 'Empty for no limit', { inputMode: 'numeric' })}
+            {text(say.messagesAMinute, 'perMinute', say.emptyForNoLimit, { inputMode: 'numeric' })}
           </div>
           <details>
-            <summary className="link text-sm">More settings</summary>
+            <summary className="link text-sm">{say.moreSettings}</summary>
             <div className="mt-2 grid sm:grid-cols-2 gap-3">
-              {text('Name for the team', 'name')}
-              <Field label="Way to sign in" problem={problemAt(failure, '/signIn')}>
+              {text(say.nameForTheTeam, 'name')}
+              <Field label={say.wayToSignIn} problem={problemAt(failure, '/signIn')}>
                 {(ids) => (
                   <Pick
                     id={ids.id}
@@ -296,21 +299,21 @@ export function ServiceScreen(props: ServiceProps) {
                   />
                 )}
               </Field>
-              {text('EHLO host name', 'ehloName', 'Empty for this machine’s own')}
-              {text('Term in SPF', 'spf', 'Empty to look for it in DNS', { spellCheck: false })}
-              {text('Connections at once', 'connections', undefined, { inputMode: 'numeric' })}
-              {text('Messages on one connection', 'messagesPerConnection', undefined, { inputMode: 'numeric' })}
-              {text('Timeout in seconds', 'timeout', undefined, { inputMode: 'numeric' })}
+              {text(say.ehloHostName, 'ehloName', say.emptyForThisMachinesOwn)}
+              {text(say.termInSpf, 'spf', say.emptyToLookForIt, { spellCheck: false })}
+              {text(say.connectionsAtOnce, 'connections', undefined, { inputMode: 'numeric' })}
+              {text(say.messagesOnOneConnection, 'messagesPerConnection', undefined, { inputMode: 'numeric' })}
+              {text(say.timeoutInSeconds, 'timeout', undefined, { inputMode: 'numeric' })}
             </div>
           </details>
           {mayEdit ? (
             <div className="flex gap-2">
               <button type="submit" className="btn btn-main" disabled={busy !== undefined}>
-                {busy === 'save' ? 'Saving ...' : 'Save and check'}
+                {busy === 'save' ? common.saving : say.saveAndCheck}
               </button>
             </div>
           ) : (
-            <p className="text-sm text-slate">Only an owner changes a service.</p>
+            <p className="text-sm text-slate">{say.onlyAnOwnerChangesA}</p>
           )}
         </form>
         <section className="lg:min-h-0 lg:overflow-auto px-5 py-4" aria-live="polite">
@@ -318,9 +321,9 @@ export function ServiceScreen(props: ServiceProps) {
             <div className="mb-4 flex flex-wrap items-start gap-2 [&>button]:mt-6.5">
               <div className="min-w-48 flex-1">
                 <Field
-                  label="Send a test message to"
+                  label={say.sendATestMessageTo}
                   problem={problemAt(testFailure, '/to')}
-                  hint="Counts against the limit. Look in the junk folder too until the domain’s DNS records are right."
+                  hint={say.countsAgainstTheLimitLook}
                 >
                   {(ids) => (
                     <input {...ids} className="input" type="email" value={to} onChange={(e) => setTo(e.target.value)} />
@@ -333,7 +336,7 @@ export function ServiceScreen(props: ServiceProps) {
                 disabled={!mayCheck || busy !== undefined}
                 onClick={() => void check(id, to.trim())}
               >
-                {busy === 'test' ? 'Sending ...' : 'Send the test'}
+                {busy === 'test' ? common.sending : say.sendTheTest}
               </button>
               <button
                 type="button"
@@ -341,7 +344,7 @@ export function ServiceScreen(props: ServiceProps) {
                 disabled={!mayCheck || busy !== undefined}
                 onClick={() => void check(id)}
               >
-                {busy === 'check' ? 'Checking ...' : 'Check again'}
+                {busy === 'check' ? say.checking : say.checkAgain}
               </button>
               {mailboxes && (
                 <a
@@ -350,7 +353,7 @@ export function ServiceScreen(props: ServiceProps) {
                   target="_blank"
                   rel="noreferrer"
                 >
-                  The mailbox
+                  {say.theMailbox}
                 </a>
               )}
             </div>
@@ -359,17 +362,15 @@ export function ServiceScreen(props: ServiceProps) {
           {service?.refuses.map((r) => (
             <div key={r.address} className="mb-3 border-s-3 border-marigold bg-marigold-tint px-3 py-2 text-sm">
               <p className="font-semibold">{r.trouble.words}</p>
-              <p>{r.trouble.ways.join(' Or: ')}</p>
+              <p>{r.trouble.ways.join(` ${say.orElse} `)}</p>
             </div>
           ))}
           {report ? (
             <CheckSteps report={report} zone={zone} />
           ) : (
             <>
-              <PanelTitle>The check</PanelTitle>
-              <Empty title="Not checked yet">
-                Save the service, and the conversation with it appears here step by step.
-              </Empty>
+              <PanelTitle>{say.theCheck}</PanelTitle>
+              <Empty title={say.notCheckedYet}>{say.saveTheServiceAndThe}</Empty>
             </>
           )}
         </section>

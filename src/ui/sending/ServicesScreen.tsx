@@ -6,13 +6,17 @@ import { useState } from 'react';
 import { toast } from 'sonner';
 import { SERVICE_KIND_LABELS } from '@/core/mail';
 import type { Result } from '@/core/result';
-import { plural, Time } from '../parts/format';
+import { Time } from '../parts/format';
 import { Mark, type Tone } from '../parts/marks';
 import { Page } from '../parts/Page';
 import { answered, valueOrToast } from '../parts/result';
 import { SendingTabs } from './SendingTabs';
 import type { ServiceView } from '@/contract/sending';
 import { UseChart } from './UseChart';
+import { say } from '@/words/sending';
+import { say as common } from '@/words/common';
+import { Said } from '../parts/Said';
+import { readerLocale } from '@/words/speak';
 
 export interface ServicesProps {
   base: string;
@@ -27,14 +31,14 @@ export interface ServicesProps {
 }
 
 function standing(s: ServiceView): { tone: Tone; words: string } {
-  if (s.paused) return { tone: 'waiting', words: 'paused: what is for it waits' };
-  if (s.resting) return { tone: 'failing', words: `rests: ${s.resting.words}` };
-  if (!s.check) return { tone: 'quiet', words: 'not checked since it was saved' };
+  if (s.paused) return { tone: 'waiting', words: say.pausedWhatIsForIt };
+  if (s.resting) return { tone: 'failing', words: say.restsWords({ words: s.resting.words }) };
+  if (!s.check) return { tone: 'quiet', words: say.notCheckedSinceItWas };
   if (!s.check.passed) {
     const failed = s.check.steps.find((x) => x.state === 'failed');
-    return { tone: 'failing', words: failed?.diagnosis?.cause ?? 'failed its check' };
+    return { tone: 'failing', words: failed?.diagnosis?.cause ?? say.failedItsCheck };
   }
-  return { tone: 'good', words: 'takes mail' };
+  return { tone: 'good', words: say.takesMail };
 }
 
 export function ServicesScreen(props: ServicesProps) {
@@ -46,26 +50,19 @@ export function ServicesScreen(props: ServicesProps) {
     if (value !== undefined) router.refresh();
     return value;
   };
+  const clock = (time: number) => <Time at={new Date(time).toISOString()} zone={zone} form="time" />;
   const pause = async (s: ServiceView): Promise<void> => {
     const done = after(await answered(props.onPause(s.id, !s.paused)));
-    if (done && done.released > 0)
-      toast.success(`${plural(done.released, 'message on hold goes', 'messages on hold go')} out now.`);
+    if (done && done.released > 0) toast.success(say.releasedMessagesOnHoldGo({ released: done.released }));
   };
   return (
     <Page
-      title="Sending"
-      note={
-        held > 0
-          ? `${plural(held, 'message is', 'messages are')} on hold`
-          : plural(services.length, 'service', 'services')
-      }
+      title={say.sending}
+      note={held > 0 ? say.heldMessagesAreOnHold({ held }) : say.nServices({ n: services.length })}
       actions={<SendingTabs base={base} />}
     >
       <div className="lg:h-full lg:overflow-auto px-5 py-4">
-        <p className="mb-3 max-w-3xl text-sm text-slate">
-          The first that may send as the sender takes a message. When it fails, is paused or at its limit, the next
-          takes over.
-        </p>
+        <p className="mb-3 max-w-3xl text-sm text-slate">{say.theFirstThatMaySend}</p>
         <ol className="flex flex-col gap-3" data-testid="services">
           {services.map((s, i) => {
             const { tone, words } = standing(s);
@@ -84,7 +81,7 @@ export function ServicesScreen(props: ServicesProps) {
                   </div>
                   <div className="break-all text-slate">
                     {s.host}:{s.port}
-                    {s.user && ` as ${s.user}`}
+                    {s.user && ` ${say.asUser({ user: s.user })}`}
                   </div>
                   <div className="flex items-start gap-2">
                     <span className="mt-0.5">
@@ -103,7 +100,7 @@ export function ServicesScreen(props: ServicesProps) {
                   {mayEdit && (
                     <div className="mt-auto flex flex-wrap gap-1 pt-1">
                       <button type="button" className="btn" onClick={() => void pause(s)}>
-                        {s.paused ? 'Resume' : 'Pause'}
+                        {s.paused ? say.resume : say.pause}
                       </button>
                       <button
                         type="button"
@@ -111,7 +108,7 @@ export function ServicesScreen(props: ServicesProps) {
                         disabled={i === 0}
                         onClick={() => void answered(props.onMove(s.id, -1)).then(after)}
                       >
-                        Move up
+                        {common.moveUp}
                       </button>
                       <button
                         type="button"
@@ -119,7 +116,7 @@ export function ServicesScreen(props: ServicesProps) {
                         disabled={i === services.length - 1}
                         onClick={() => void answered(props.onMove(s.id, 1)).then(after)}
                       >
-                        Move down
+                        {common.moveDown}
                       </button>
                       {asking === s.id ? (
                         <button
@@ -127,11 +124,11 @@ export function ServicesScreen(props: ServicesProps) {
                           className="btn text-madder"
                           onClick={() => void answered(props.onRemove(s.id)).then(after)}
                         >
-                          Remove {s.name} and its password
+                          {say.removeNameAndItsPassword({ name: s.name })}
                         </button>
                       ) : (
                         <button type="button" className="btn btn-quiet" onClick={() => setAsking(s.id)}>
-                          Remove ...
+                          {say.remove}
                         </button>
                       )}
                     </div>
@@ -140,28 +137,21 @@ export function ServicesScreen(props: ServicesProps) {
                 <div className="border-s border-rule px-3 py-2">
                   <div className="flex items-baseline gap-2 text-sm">
                     <span className="font-semibold tabular-nums">
-                      {s.use.used}
-                      {s.perDay !== null && ` of ${s.perDay}`}
+                      {s.perDay === null
+                        ? s.use.used.toLocaleString(readerLocale())
+                        : say.usedOfPerDay({ used: s.use.used, perDay: s.perDay })}
                     </span>
                     <span className="text-slate">
                       {s.forecast?.runsOutAt !== undefined ? (
                         s.use.used >= (s.perDay ?? 0) ? (
-                          <>
-                            used up until <Time at={new Date(s.use.day.until).toISOString()} zone={zone} form="time" />
-                          </>
+                          <Said words={say.usedUpUntilAt({})} marks={{ at: () => clock(s.use.day.until) }} />
                         ) : (
-                          <>
-                            at this pace used up at{' '}
-                            <Time at={new Date(s.forecast.runsOutAt).toISOString()} zone={zone} form="time" />
-                          </>
+                          <Said words={say.usedUpAt({})} marks={{ at: () => clock(s.forecast!.runsOutAt!) }} />
                         )
                       ) : s.perDay !== null ? (
-                        <>
-                          sent today; the limit resets at{' '}
-                          <Time at={new Date(s.use.day.until).toISOString()} zone={zone} form="time" />
-                        </>
+                        <Said words={say.sentTodayResetsAt({})} marks={{ at: () => clock(s.use.day.until) }} />
                       ) : (
-                        'sent today, no limit'
+                        say.sentTodayNoLimit
                       )}
                     </span>
                   </div>
@@ -179,7 +169,7 @@ export function ServicesScreen(props: ServicesProps) {
         </ol>
         {mayEdit && (
           <Link href={`${base}/sending/services/new`} className="btn mt-3 inline-flex">
-            Connect another service
+            {say.connectAnotherService}
           </Link>
         )}
       </div>

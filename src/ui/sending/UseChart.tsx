@@ -7,6 +7,8 @@ import { SVGRenderer } from 'echarts/renderers';
 import { useCallback } from 'react';
 import type { ServiceView } from '@/contract/sending';
 import { Chart, type ChartFace } from '../parts/Chart';
+import { say } from '@/words/sending';
+import { readerLocale } from '@/words/speak';
 
 register([LineChart, GridComponent, MarkLineComponent, TooltipComponent, SVGRenderer]);
 
@@ -34,7 +36,7 @@ export function UseChart({
             [use.day.until, forecast.byRenewal],
           ]
         : [];
-      const time = new Intl.DateTimeFormat('en-GB', { timeZone: zone, hour: '2-digit', minute: '2-digit' });
+      const time = new Intl.DateTimeFormat(readerLocale(), { timeZone: zone, hour: '2-digit', minute: '2-digit' });
       return {
         grid: { left: 44, right: 12, top: 14, bottom: 22 },
         tooltip,
@@ -55,7 +57,7 @@ export function UseChart({
         },
         series: [
           {
-            name: 'sent',
+            name: say.sent,
             type: 'line',
             step: 'end',
             symbol: 'none',
@@ -67,13 +69,13 @@ export function UseChart({
                 silent: true,
                 symbol: 'none',
                 lineStyle: { color: colour('madder'), type: 'solid' },
-                label: { ...text, formatter: `${perDay} a day`, position: 'insideStartTop' },
+                label: { ...text, formatter: say.perDayADay({ perDay }), position: 'insideStartTop' },
                 data: [{ yAxis: perDay }],
               },
             }),
           },
           {
-            name: 'at this pace',
+            name: say.atThisPace,
             type: 'line',
             symbol: 'none',
             lineStyle: { color: colour('slate'), type: 'dotted' },
@@ -89,6 +91,6 @@ export function UseChart({
 
 /** What the chart shows, in a sentence. */
 function inWords({ use, perDay, forecast }: Pick<ServiceView, 'use' | 'perDay' | 'forecast'>): string {
-  const sent = `${use.used} messages sent in the present day${perDay === null ? '' : ` of at most ${perDay}`}.`;
-  return forecast ? `${sent} At this pace it will be ${forecast.byRenewal} by the end of it.` : sent;
+  const sent = perDay === null ? say.sentInDay({ used: use.used }) : say.sentInDayOf({ used: use.used, perDay });
+  return forecast ? `${sent} ${say.atThisPaceBy({ n: forecast.byRenewal })}` : sent;
 }

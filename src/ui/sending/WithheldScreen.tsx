@@ -11,6 +11,10 @@ import { Empty, Page, PanelTitle, Trouble } from '../parts/Page';
 import { answered, problemAt, valueOrToast } from '../parts/result';
 import { SendingTabs } from './SendingTabs';
 import type { WithheldView } from '@/contract/sending';
+import { inEachLanguage } from '@/words/speak';
+import { say } from '@/words/sending';
+import { say as common } from '@/words/common';
+import { Said } from '../parts/Said';
 
 export interface WithheldProps {
   base: string;
@@ -22,12 +26,12 @@ export interface WithheldProps {
   onAllow: (id: string) => Promise<Result<WithheldView[]>>;
 }
 
-const STRAY_WORDS: Record<string, string> = {
-  forged: 'with a signature that is not ours',
-  unmatched: 'for no return-path of ours',
-  repeated: 'about a delivery that had enough reports',
-  'too many': 'too many at once',
-};
+const STRAY_WORDS: Record<string, string> = inEachLanguage(() => ({
+  forged: say.withASignatureThatIs,
+  unmatched: say.forNoReturnPathOf,
+  repeated: say.aboutADeliveryThatHad,
+  'too many': say.tooManyAtOnce,
+}));
 
 export function WithheldScreen({ base, entries, strays, zone, mayEdit, onAdd, onAllow }: WithheldProps) {
   const [list, setList] = useState(entries);
@@ -46,22 +50,19 @@ export function WithheldScreen({ base, entries, strays, zone, mayEdit, onAdd, on
     setForm({ pattern: '', reason: '', kinds: [] });
   };
   return (
-    <Page title="Sending" note="Whom not to write to" actions={<SendingTabs base={base} />}>
+    <Page title={say.sending} note={say.whomNotToWriteTo} actions={<SendingTabs base={base} />}>
       <div className="lg:grid lg:h-full lg:min-h-0 lg:grid-cols-[minmax(0,1fr)_20rem]">
         <div className="lg:min-h-0 lg:overflow-auto px-5 py-4">
           {list.length === 0 ? (
-            <Empty title="No addresses on this list">
-              An address is put here by itself when mail to it comes back for good, and by you when somebody asks for
-              it.
-            </Empty>
+            <Empty title={say.noAddressesOnThisList}>{say.anAddressIsPutHere}</Empty>
           ) : (
             <table className="w-full text-sm">
               <thead className="text-xs text-slate">
                 <tr>
-                  <th className="py-1 text-start font-normal">Address or domain</th>
-                  <th className="py-1 text-start font-normal">Why</th>
-                  <th className="py-1 text-start font-normal">For</th>
-                  <th className="py-1 text-start font-normal">Since</th>
+                  <th className="py-1 text-start font-normal">{say.addressOrDomain}</th>
+                  <th className="py-1 text-start font-normal">{common.why}</th>
+                  <th className="py-1 text-start font-normal">{say.forWord}</th>
+                  <th className="py-1 text-start font-normal">{say.since}</th>
                   <th />
                 </tr>
               </thead>
@@ -75,25 +76,28 @@ export function WithheldScreen({ base, entries, strays, zone, mayEdit, onAdd, on
                         <>
                           {' '}
                           <Link className="link" href={`${base}/deliveries/${w.deliveryId}`}>
-                            The message
+                            {say.theMessage}
                           </Link>
                         </>
                       )}
                     </td>
                     <td className="py-2 pe-3 text-slate">
                       {w.kinds.length === 0
-                        ? 'all'
+                        ? say.allMessages
                         : w.kinds.map((k) => SENDER_KIND_LABELS[k].toLowerCase()).join(', ')}
                     </td>
                     <td className="py-2 pe-3 text-slate">
-                      <Time at={w.at} zone={zone} form="day" /> by {w.by}
+                      <Said
+                        words={say.onDayBy({ by: w.by })}
+                        marks={{ at: () => <Time at={w.at} zone={zone} form="day" /> }}
+                      />
                     </td>
                     <td className="py-1 text-end">
                       {mayEdit && (
                         <button
                           type="button"
                           className="btn btn-quiet"
-                          aria-label={`Remove from list to ${w.pattern}`}
+                          aria-label={say.removeFromListToPattern({ pattern: w.pattern })}
                           onClick={() =>
                             void answered(onAllow(w.id)).then((r) => {
                               const left = valueOrToast(r);
@@ -101,7 +105,7 @@ export function WithheldScreen({ base, entries, strays, zone, mayEdit, onAdd, on
                             })
                           }
                         >
-                          Remove from list
+                          {say.removeFromList}
                         </button>
                       )}
                     </td>
@@ -114,12 +118,12 @@ export function WithheldScreen({ base, entries, strays, zone, mayEdit, onAdd, on
         <aside className="flex lg:min-h-0 flex-col gap-4 lg:overflow-auto max-lg:border-t lg:border-s border-rule bg-panel px-4 py-4">
           {mayEdit && (
             <form onSubmit={(e) => void add(e)} className="flex flex-col gap-3" noValidate>
-              <PanelTitle>Add</PanelTitle>
+              <PanelTitle>{say.add}</PanelTitle>
               {failure && failure.problems.length === 0 && <Trouble>{failure.message}</Trouble>}
               <Field
-                label="Address or domain"
+                label={say.addressOrDomain}
                 problem={problemAt(failure, '/pattern')}
-                hint="ann@left.example, @left.example, or @*.left.example for all below"
+                hint={say.annLeftExampleLeftExample}
               >
                 {(ids) => (
                   <input
@@ -131,7 +135,7 @@ export function WithheldScreen({ base, entries, strays, zone, mayEdit, onAdd, on
                   />
                 )}
               </Field>
-              <Field label="Why" problem={problemAt(failure, '/reason')}>
+              <Field label={common.why} problem={problemAt(failure, '/reason')}>
                 {(ids) => (
                   <input
                     {...ids}
@@ -142,7 +146,7 @@ export function WithheldScreen({ base, entries, strays, zone, mayEdit, onAdd, on
                 )}
               </Field>
               <fieldset className="flex flex-col gap-2.5">
-                <legend className="mb-1 text-sm text-slate">Which messages (none chosen: all)</legend>
+                <legend className="mb-1 text-sm text-slate">{say.whichMessagesNoneChosenAll}</legend>
                 {SENDER_KINDS.map((kind) => (
                   <Check
                     key={kind}
@@ -155,14 +159,14 @@ export function WithheldScreen({ base, entries, strays, zone, mayEdit, onAdd, on
                 ))}
               </fieldset>
               <button type="submit" className="btn btn-main self-start">
-                Add to list
+                {say.addToList}
               </button>
             </form>
           )}
           <section>
-            <PanelTitle>Bounce reports ignored, last 30 days</PanelTitle>
+            <PanelTitle>{say.bounceReportsIgnoredLast30}</PanelTitle>
             {strays.length === 0 ? (
-              <p className="mt-1 text-sm text-slate">Nothing came to the return-paths that was not ours.</p>
+              <p className="mt-1 text-sm text-slate">{say.nothingCameToTheReturn}</p>
             ) : (
               <ul className="mt-1 text-sm">
                 {strays.map((s) => (

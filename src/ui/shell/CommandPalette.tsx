@@ -14,20 +14,23 @@ import { chooseTheme } from '../parts/useTheme';
 import { GOALS, PLACES } from './places';
 import { THEME_WORDS } from './theme';
 import { isTyping, letLettersAct, lettersAct } from './typing';
+import { inEachLanguage } from '@/words/speak';
+import { say } from '@/words/shell';
+import { say as common } from '@/words/common';
 
-const KEYS: readonly [keys: string, words: string][] = [
-  ['Ctrl K', 'search for a place or an action'],
-  ...PLACES.map((p): [string, string] => [`g ${p.letter}`, p.name]),
-  ['n', 'place an order'],
-  ['{', 'on the Desk: put a placeholder into the words'],
-  ['Ctrl Z', 'on the Desk: undo'],
-  ['Ctrl Shift Z', 'on the Desk: redo'],
-  ['[', 'on the Desk: the notification before'],
-  [']', 'on the Desk: the notification after'],
-  ['Alt ↑ ↓', 'in the outline: move a block'],
-  ['Esc', 'leave the words, close what is open'],
-  ['?', 'this list'],
-];
+const KEYS: readonly [keys: string, words: string][] = inEachLanguage(() => [
+  [say.ctrlK, say.searchForAPlaceOr],
+  ...PLACES.map((p): [string, string] => [say.gLetter({ letter: p.letter }), p.name]),
+  ['n', say.placeAnOrder],
+  ['{', say.onTheDeskPutA],
+  [say.ctrlZ, say.onTheDeskUndo],
+  [say.ctrlShiftZ, say.onTheDeskRedo],
+  ['[', say.onTheDeskTheNotification],
+  [']', say.onTheDeskTheNotificationAfter],
+  [say.alt, say.inTheOutlineMoveA],
+  [say.esc, say.leaveTheWordsCloseWhat],
+  ['?', say.thisList],
+]);
 
 export interface CommandPaletteProps {
   base: string;
@@ -82,24 +85,24 @@ export function CommandPalette({ base, stores, role, onSearch }: CommandPaletteP
 
   return (
     <>
-      <Dialog open={open} onClose={() => setOpen(false)} title="Go to">
+      <Dialog open={open} onClose={() => setOpen(false)} title={say.goTo}>
         <GoTo {...{ base, stores, role, onSearch, go }} />
       </Dialog>
       <Dialog
         open={keys}
         onClose={() => setKeys(false)}
-        title="Keys"
+        title={say.keys}
         foot={
           <button type="button" className="btn" onClick={() => setKeys(false)}>
-            Close
+            {common.close}
           </button>
         }
       >
         <div className="mb-3 flex items-center gap-3 border-b border-rule pb-3 text-sm">
-          <span className="flex-1">Single letters act, in this browser</span>
+          <span className="flex-1">{say.singleLettersActInThis}</span>
           <Switch
             on={letters}
-            label="Single letters act"
+            label={say.singleLettersAct}
             onChange={() => {
               letLettersAct(!letters);
               setLetters(!letters);
@@ -151,18 +154,18 @@ function GoTo({
   const searching = wanted.length >= 2 && found.of !== wanted;
   const things = wanted.length >= 2 && found.of === wanted ? found.things : [];
   return (
-    <Command label="Go to" className="text-ink" filter={matches}>
+    <Command label={say.goTo} className="text-ink" filter={matches}>
       <Command.Input
         autoFocus
-        placeholder="A screen, an order, a customer, a notification, a setting"
+        placeholder={say.aScreenAnOrderA}
         className="input mb-2"
         value={words}
         onValueChange={setWords}
       />
       <Command.List className="max-h-80 overflow-auto text-sm">
-        {!searching && <Command.Empty className="px-3 py-2 text-slate">Nothing is called that.</Command.Empty>}
+        {!searching && <Command.Empty className="px-3 py-2 text-slate">{say.nothingIsCalledThat}</Command.Empty>}
         {PLACES.map((p) => (
-          <Item key={p.path} onSelect={() => go(base + p.path)} hint={`g ${p.letter}`}>
+          <Item key={p.path} onSelect={() => go(base + p.path)} hint={say.gLetter({ letter: p.letter })}>
             {p.name}
           </Item>
         ))}
@@ -178,12 +181,12 @@ function GoTo({
         ))}
         {THEMES.map((t) => (
           <Item key={t} keywords={['theme', 'dark', 'light', 'appearance', 'settings']} onSelect={() => chooseTheme(t)}>
-            Colours: {THEME_WORDS[t].toLowerCase()}
+            {say.coloursTheme({ theme: THEME_WORDS[t].toLowerCase() })}
           </Item>
         ))}
         {stores.map((s) => (
           <Item key={s.id} onSelect={() => go(`/s/${s.id}/today`)}>
-            Store: {s.name}
+            {say.storeName({ name: s.name })}
           </Item>
         ))}
         {things.map((t) => (
@@ -200,7 +203,7 @@ function GoTo({
         ))}
       </Command.List>
       <p role="status" className="mt-2 text-xs text-slate">
-        {searching ? 'Searching the store' : ''}
+        {searching ? say.searchingTheStore : ''}
       </p>
     </Command>
   );
@@ -217,14 +220,14 @@ function matches(name: string, typed: string, keywords: string[] = []): number {
     : 0;
 }
 
-const KIND_WORDS: Record<Found['kind'], string> = {
-  order: 'Order',
-  customer: 'Customer',
-  notification: 'Notification',
-  passage: 'Passage',
-  service: 'Service',
-  domain: 'Domain',
-};
+const KIND_WORDS: Record<Found['kind'], string> = inEachLanguage(() => ({
+  order: common.order,
+  customer: common.customer,
+  notification: common.notification,
+  passage: say.passage,
+  service: say.service,
+  domain: say.domain,
+}));
 
 function Item({
   children,

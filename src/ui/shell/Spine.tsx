@@ -9,11 +9,12 @@ import type { Found } from '@/contract/find';
 import { ROLE_WORDS, type Role } from '@/contract/policy';
 import { THEMES } from '@/contract/theme';
 import type { Result } from '@/core/result';
-import { plural } from '../parts/format';
 import { chooseTheme, useChosenTheme } from '../parts/useTheme';
 import { CommandPalette } from './CommandPalette';
-import { PLACES } from './places';
+import { GATHERINGS, PLACES } from './places';
 import { THEME_WORDS } from './theme';
+import { say } from '@/words/shell';
+import { readerLocale } from '@/words/speak';
 
 export interface SpineProps {
   store: { id: string; name: string };
@@ -23,8 +24,6 @@ export interface SpineProps {
   ahead: number;
   onSearch: (words: string) => Promise<Result<Found[]>>;
 }
-
-const GATHERINGS = ['', 'Compose', 'Send', 'Keep'] as const;
 
 export function Spine({ store, stores, person, ahead, onSearch }: SpineProps) {
   const path = usePathname();
@@ -58,7 +57,7 @@ export function Spine({ store, stores, person, ahead, onSearch }: SpineProps) {
         className="flex min-h-11 items-center gap-2 px-4 text-base font-semibold focus-visible:outline-white md:hidden"
         onClick={() => setOpen(!open)}
       >
-        {open ? <X size={16} aria-hidden /> : <MenuIcon size={16} aria-hidden />} Menu
+        {open ? <X size={16} aria-hidden /> : <MenuIcon size={16} aria-hidden />} {say.menu}
       </button>
       <div
         id="places"
@@ -67,7 +66,9 @@ export function Spine({ store, stores, person, ahead, onSearch }: SpineProps) {
         <div className="mt-3 flex-1 md:overflow-auto">
           {GATHERINGS.map((gathering) => (
             <div key={gathering} className="mb-3">
-              {gathering && <div className="px-5.5 pt-1 pb-1 font-serif text-sm text-white/70 italic">{gathering}</div>}
+              {gathering && (
+                <div className="px-5.5 pt-1 pb-1 font-serif text-sm text-white/70 italic">{say[gathering]}</div>
+              )}
               {PLACES.filter((p) => p.gathering === gathering).map((p) => {
                 const selected = p === here;
                 return (
@@ -90,7 +91,7 @@ export function Spine({ store, stores, person, ahead, onSearch }: SpineProps) {
             </div>
           ))}
         </div>
-        {ahead > 0 && <p className="mx-5.5 mb-2 text-xs text-white/90">Demo time is {aheadWords(ahead)} ahead.</p>}
+        {ahead > 0 && <p className="mx-5.5 mb-2 text-xs text-white/90">{say.demoAhead({ time: aheadWords(ahead) })}</p>}
         <Account person={person} />
       </div>
       <CommandPalette {...{ base, stores, onSearch }} role={person.role} />
@@ -103,10 +104,13 @@ const HOUR = 3_600_000;
 /** "3 hours", "5 days", "2 days and 6 hours". */
 function aheadWords(ms: number): string {
   const hours = Math.max(1, Math.round(ms / HOUR));
+  const unit = (n: number, name: 'day' | 'hour'): string =>
+    new Intl.NumberFormat(readerLocale(), { style: 'unit', unit: name, unitDisplay: 'long' }).format(n);
   const [days, rest] = [Math.floor(hours / 24), hours % 24];
-  return [days > 0 && plural(days, 'day', 'days'), rest > 0 && plural(rest, 'hour', 'hours')]
-    .filter(Boolean)
-    .join(' and ');
+  return new Intl.ListFormat(readerLocale()).format([
+    ...(days > 0 ? [unit(days, 'day')] : []),
+    ...(rest > 0 ? [unit(rest, 'hour')] : []),
+  ]);
 }
 
 /** The store one works for, and the others one may go to. */
@@ -150,7 +154,7 @@ function Account({ person }: Pick<SpineProps, 'person'>) {
           {ROLE_WORDS[person.role]}
           <span className="max-md:hidden">
             {' '}
-            · <span className="rounded-[3px] bg-white/15 px-1 font-mono">?</span> keys
+            · <span className="rounded-[3px] bg-white/15 px-1 font-mono">?</span> {say.keys2}
           </span>
         </span>
       </MenuButton>
@@ -158,7 +162,7 @@ function Account({ person }: Pick<SpineProps, 'person'>) {
         anchor="top start"
         className="z-40 rounded-control border border-rule bg-sheet py-1 text-sm text-ink shadow-sheet focus:outline-none"
       >
-        <div className="px-3 pt-1 pb-0.5 text-xs text-slate">Colours in this browser</div>
+        <div className="px-3 pt-1 pb-0.5 text-xs text-slate">{say.coloursInThisBrowser}</div>
         {THEMES.map((t) => (
           <MenuItem key={t}>
             <button
@@ -168,7 +172,7 @@ function Account({ person }: Pick<SpineProps, 'person'>) {
             >
               <Check size={14} aria-hidden className={t === theme ? '' : 'invisible'} />
               {THEME_WORDS[t]}
-              {t === theme && <span className="sr-only">, chosen</span>}
+              {t === theme && <span className="sr-only">, {say.chosenNow}</span>}
             </button>
           </MenuItem>
         ))}
@@ -178,7 +182,7 @@ function Account({ person }: Pick<SpineProps, 'person'>) {
             className="mt-1 block w-full border-t border-rule px-3 py-1.5 text-start data-focus:bg-petrol-tint"
             onClick={() => void signOut()}
           >
-            Sign out
+            {say.signOut}
           </button>
         </MenuItem>
       </MenuItems>

@@ -1,26 +1,32 @@
 /** The screens of a store, in the order of the spine, each with the letter that goes there after `g`, and what else one can go to. */
 import type { Action } from '@/contract/policy';
+import { inEachLanguage } from '@/words/speak';
+import { say } from '@/words/shell';
+
+/** What places stand under, in the order of the spine; the first have no heading. */
+export const GATHERINGS = ['', 'compose', 'send', 'keep'] as const;
+export type Gathering = (typeof GATHERINGS)[number];
 
 export interface Place {
   name: string;
   path: string;
-  gathering: '' | 'Compose' | 'Send' | 'Keep';
+  gathering: Gathering;
   letter: string;
   /** Further paths that belong to it. */
   also?: string[];
 }
 
-export const PLACES: readonly Place[] = [
-  { name: 'Today', path: '/today', gathering: '', letter: 't' },
-  { name: 'Journey', path: '/journey', gathering: 'Compose', letter: 'j', also: ['/desk', '/passages'] },
-  { name: 'Look', path: '/look', gathering: 'Compose', letter: 'l' },
-  { name: 'Phrasebook', path: '/phrasebook', gathering: 'Compose', letter: 'p' },
-  { name: 'Routing', path: '/routing', gathering: 'Send', letter: 'r' },
-  { name: 'Sending', path: '/sending', gathering: 'Send', letter: 's' },
-  { name: 'Orders', path: '/orders', gathering: 'Keep', letter: 'o' },
-  { name: 'Deliveries', path: '/deliveries', gathering: 'Keep', letter: 'd' },
-  { name: 'Store', path: '/store', gathering: 'Keep', letter: 'm' },
-];
+export const PLACES: readonly Place[] = inEachLanguage(() => [
+  { name: say.today, path: '/today', gathering: '', letter: 't' },
+  { name: say.journey, path: '/journey', gathering: 'compose', letter: 'j', also: ['/desk', '/passages'] },
+  { name: say.look, path: '/look', gathering: 'compose', letter: 'l' },
+  { name: say.phrasebook, path: '/phrasebook', gathering: 'compose', letter: 'p' },
+  { name: say.routing, path: '/routing', gathering: 'send', letter: 'r' },
+  { name: say.sending, path: '/sending', gathering: 'send', letter: 's' },
+  { name: say.orders, path: '/orders', gathering: 'keep', letter: 'o' },
+  { name: say.deliveries, path: '/deliveries', gathering: 'keep', letter: 'd' },
+  { name: say.store, path: '/store', gathering: 'keep', letter: 'm' },
+]);
 
 /** What one can go to besides the screens of the spine: parts of them and deeds, with other words that one may look for. */
 export interface Goal {
@@ -34,35 +40,35 @@ export interface Goal {
   needs?: Action;
 }
 
-export const GOALS: readonly Goal[] = [
-  { name: 'Place an order', path: '/orders/new', also: 'new order telephone test', key: 'n', needs: 'order.place' },
-  { name: 'Write a message', path: '/orders/write', also: 'mail letter customer many', needs: 'message.write' },
+export const GOALS: readonly Goal[] = inEachLanguage(() => [
+  { name: say.placeAnOrder2, path: '/orders/new', also: say.newOrderTelephoneTest, key: 'n', needs: 'order.place' },
+  { name: say.writeAMessage, path: '/orders/write', also: say.mailLetterCustomerMany, needs: 'message.write' },
   {
-    name: 'Import and export',
+    name: say.importAndExport,
     path: '/orders/exchange',
-    also: 'csv json products customers contacts lists backup',
+    also: say.csvJsonProductsCustomersContacts,
     needs: 'data.export',
   },
-  { name: 'Connect a shop', path: '/orders/connect', also: 'api keys events webhook integration', needs: 'api.read' },
-  { name: 'Deliveries that failed', path: '/deliveries?state=failed,bounced', also: 'errors bounces problems' },
-  { name: 'Deliveries on hold', path: '/deliveries?state=held', also: 'waiting stopped' },
-  { name: 'Scheduled deliveries', path: '/deliveries?state=planned,deferred', also: 'waiting planned next reminders' },
-  { name: 'Notifications as a list', path: '/journey?view=list', also: 'languages translations versions owner search' },
-  { name: 'Sending services', path: '/sending/services', also: 'smtp settings limits server connect check test' },
+  { name: say.connectAShop, path: '/orders/connect', also: say.apiKeysEventsWebhookIntegration, needs: 'api.read' },
+  { name: say.deliveriesThatFailed, path: '/deliveries?state=failed,bounced', also: say.errorsBouncesProblems },
+  { name: say.deliveriesOnHold, path: '/deliveries?state=held', also: say.waitingStopped },
+  { name: say.scheduledDeliveries, path: '/deliveries?state=planned,deferred', also: say.waitingPlannedNextReminders },
+  { name: say.notificationsAsAList, path: '/journey?view=list', also: say.languagesTranslationsVersionsOwnerSearch },
+  { name: say.sendingServices, path: '/sending/services', also: say.smtpSettingsLimitsServerConnect },
   {
-    name: 'Connect a sending service',
+    name: say.connectASendingService,
     path: '/sending/services/new',
-    also: 'smtp settings account host password',
+    also: say.smtpSettingsAccountHostPassword,
     needs: 'service.edit',
   },
-  { name: 'Senders', path: '/sending/senders', also: 'from reply-to name address settings' },
-  { name: 'Domains', path: '/sending/domains', also: 'dns spf dkim dmarc records settings' },
-  { name: 'Channels', path: '/sending/channels', also: 'marketplace hidden addresses pictures settings' },
-  { name: 'Do-not-send list', path: '/sending/withheld', also: 'blocked suppressed withheld unsubscribed bounced' },
-  { name: 'Staff recipients', path: '/routing', also: 'colleagues team rules who gets messages' },
-  { name: 'Payment methods', path: '/store/payment', also: 'settings bank iban due' },
-  { name: 'Shipping methods', path: '/store/shipping', also: 'settings delivery tax' },
-  { name: 'Carriers', path: '/store/carriers', also: 'settings tracking parcel' },
-  { name: 'Names in other languages', path: '/store/names', also: 'settings languages translations categories' },
-  { name: 'Invoices', path: '/store/invoices', also: 'settings seller tax vat number' },
-];
+  { name: say.senders, path: '/sending/senders', also: say.fromReplyToNameAddress },
+  { name: say.domains, path: '/sending/domains', also: say.dnsSpfDkimDmarcRecords },
+  { name: say.channels, path: '/sending/channels', also: say.marketplaceHiddenAddressesPicturesSettings },
+  { name: say.doNotSendList, path: '/sending/withheld', also: say.blockedSuppressedWithheldUnsubscribedBounced },
+  { name: say.staffRecipients, path: '/routing', also: say.colleaguesTeamRulesWhoGets },
+  { name: say.paymentMethods, path: '/store/payment', also: say.settingsBankIbanDue },
+  { name: say.shippingMethods, path: '/store/shipping', also: say.settingsDeliveryTax },
+  { name: say.carriers, path: '/store/carriers', also: say.settingsTrackingParcel },
+  { name: say.namesInOtherLanguages, path: '/store/names', also: say.settingsLanguagesTranslationsCategories },
+  { name: say.invoices, path: '/store/invoices', also: say.settingsSellerTaxVatNumber },
+]);

@@ -7,6 +7,7 @@ import type { Failure, Result } from '@/core/result';
 import { Field, Pick, Search } from '../parts/fields';
 import { PanelTitle, Trouble } from '../parts/Page';
 import { answered, problemAt } from '../parts/result';
+import { say } from '@/words/signIn';
 
 export interface SetUpProps {
   languages: string[];
@@ -88,25 +89,23 @@ export function SetUpForm({ languages, currencies, timeZones, onSetUp }: SetUpPr
   return (
     <main className="flex h-full items-center justify-center overflow-auto p-6">
       <form onSubmit={(e) => void submit(e)} noValidate className="w-full max-w-3xl bg-sheet p-8 shadow-sheet">
-        <h1 className="font-serif text-2xl font-medium">Set up Libellus</h1>
-        <p className="mt-1 mb-5 text-sm text-slate">
-          The first store and its owner. Its notifications are there from the start, as drafts to look at and publish.
-        </p>
+        <h1 className="font-serif text-2xl font-medium">{say.setUpLibellus}</h1>
+        <p className="mt-1 mb-5 text-sm text-slate">{say.theFirstStoreAndIts}</p>
         {failure && <Trouble>{failure.message}</Trouble>}
         <div className="mt-4 grid sm:grid-cols-2 gap-x-8 gap-y-3">
-          <PanelTitle>The store</PanelTitle>
-          <PanelTitle>The owner</PanelTitle>
-          {text('store', 'Name')}
-          {text('name', 'Your name', { autoComplete: 'name' })}
-          {text('url', 'Address on the web')}
-          {text('email', 'Your email address', { type: 'email', autoComplete: 'username' })}
-          {text('storeEmail', 'Email address for customers', { type: 'email' })}
-          {text('password', 'Password', {
+          <PanelTitle>{say.theStore}</PanelTitle>
+          <PanelTitle>{say.theOwner}</PanelTitle>
+          {text('store', say.name)}
+          {text('name', say.yourName, { autoComplete: 'name' })}
+          {text('url', say.addressOnTheWeb)}
+          {text('email', say.yourEmailAddress, { type: 'email', autoComplete: 'username' })}
+          {text('storeEmail', say.emailAddressForCustomers, { type: 'email' })}
+          {text('password', say.password, {
             type: 'password',
             autoComplete: 'new-password',
-            hint: 'At least 10 characters',
+            hint: say.atLeast10Characters,
           })}
-          <Field label="Own language" problem={problemAt(failure, '/language')}>
+          <Field label={say.ownLanguage} problem={problemAt(failure, '/language')}>
             {(ids) => (
               <Pick
                 id={ids.id}
@@ -116,12 +115,12 @@ export function SetUpForm({ languages, currencies, timeZones, onSetUp }: SetUpPr
               />
             )}
           </Field>
-          {text('code', 'Set-up code', { hint: 'Printed by ./libellus start' })}
-          {search('currency', 'Currency', currencies)}
-          {search('timeZone', 'Time zone', timeZones)}
+          {text('code', say.setUpCode, { hint: say.printedByLibellusStart })}
+          {search('currency', say.currency, currencies)}
+          {search('timeZone', say.timeZone, timeZones)}
         </div>
         <button type="submit" className="btn btn-main mt-6" disabled={busy}>
-          {busy ? 'Making the store ...' : 'Make the store'}
+          {busy ? say.makingTheStore : say.makeTheStore}
         </button>
       </form>
     </main>

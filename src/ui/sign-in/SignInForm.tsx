@@ -3,6 +3,8 @@ import { useRouter } from 'next/navigation';
 import { useState, type FormEvent } from 'react';
 import { Field } from '../parts/fields';
 import { Trouble } from '../parts/Page';
+import { say } from '@/words/signIn';
+import { say as common } from '@/words/common';
 
 export function SignInForm({ to }: { to: string }) {
   const router = useRouter();
@@ -28,15 +30,15 @@ export function SignInForm({ to }: { to: string }) {
     setBusy(false);
     setTrouble(
       !response
-        ? 'Libellus does not answer. Look whether it is running, then try again.'
+        ? say.libellusDoesNotAnswerLook
         : response.status === 503
-          ? 'Libellus cannot sign anybody in just now. Try again in a minute.'
+          ? say.libellusCannotSignAnybodyIn
           : response.status === 429
             ? (((await response.json().catch(() => ({}))) as { message?: string }).message ??
-              'Too many tries failed. Wait a few minutes and try again.')
+              say.tooManyTriesFailedWait)
             : response.status === 400 || response.status === 401
-              ? 'This address and password do not belong together. Type the password again.'
-              : 'Signing in did not work. Try again; if it stays so, look at the log of the web process.',
+              ? say.thisAddressAndPasswordDo
+              : say.signingInDidNotWork,
     );
   };
 
@@ -59,9 +61,9 @@ export function SignInForm({ to }: { to: string }) {
       <div className="flex flex-1 items-center justify-center p-6">
         <form onSubmit={(e) => void signIn(e)} className="w-full max-w-sm bg-sheet p-8 shadow-sheet" noValidate>
           <h1 className="font-serif text-2xl font-medium">Libellus</h1>
-          <p className="mt-1 mb-6 text-sm text-slate">Order messages: written, routed, sent, and shown to arrive.</p>
+          <p className="mt-1 mb-6 text-sm text-slate">{say.orderMessagesWrittenRoutedSent}</p>
           <div className="flex flex-col gap-4">
-            <Field label="Email address">
+            <Field label={common.emailAddress}>
               {(ids) => (
                 <input
                   {...ids}
@@ -74,7 +76,7 @@ export function SignInForm({ to }: { to: string }) {
                 />
               )}
             </Field>
-            <Field label="Password">
+            <Field label={say.password}>
               {(ids) => (
                 <input
                   {...ids}
@@ -92,7 +94,7 @@ export function SignInForm({ to }: { to: string }) {
               className="btn btn-main justify-center"
               disabled={busy || email === '' || password === ''}
             >
-              {busy ? 'Signing in ...' : 'Sign in'}
+              {busy ? say.signingIn : say.signIn}
             </button>
           </div>
         </form>

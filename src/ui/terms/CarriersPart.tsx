@@ -6,6 +6,8 @@ import { expandPattern, patternProblem, type Carrier } from '@/core/terms';
 import { Field } from '../parts/fields';
 import { Empty } from '../parts/Page';
 import type { PartProps } from './TermsScreen';
+import { say } from '@/words/terms';
+import { Said } from '../parts/Said';
 
 export function CarriersPart({ terms, mayEdit, change, problem }: PartProps) {
   const [number, setNumber] = useState('FP 4471 0932');
@@ -14,21 +16,26 @@ export function CarriersPart({ terms, mayEdit, change, problem }: PartProps) {
   return (
     <div className="flex max-w-5xl flex-col gap-4">
       <p className="max-w-3xl text-sm text-slate">
-        A shop need not send a link: it is made from carrier and number. Write the carrier’s address with{' '}
-        <code className="font-mono">{'{number}'}</code> where the tracking number goes; it can ask for{' '}
-        <code className="font-mono">{'{postalCode}'}</code>, <code className="font-mono">{'{country}'}</code> and{' '}
-        <code className="font-mono">{'{language}'}</code> as well (URI template, RFC 6570).
+        <Said
+          words={say.linkPattern({
+            number: '{number}',
+            postalCode: '{postalCode}',
+            country: '{country}',
+            language: '{language}',
+          })}
+          marks={{ code: (words) => <code className="font-mono">{words}</code> }}
+        />
       </p>
       {terms.carriers.length > 0 ? (
         <div className="w-60">
-          <Field label="Number to try">
+          <Field label={say.numberToTry}>
             {(ids) => (
               <input {...ids} className="input font-mono" value={number} onChange={(e) => setNumber(e.target.value)} />
             )}
           </Field>
         </div>
       ) : (
-        <Empty title="No carriers yet">Parcels are followed by the link that the shop sends, or not at all.</Empty>
+        <Empty title={say.noCarriersYet}>{say.parcelsAreFollowedByThe}</Empty>
       )}
       {terms.carriers.map((carrier, i) => {
         const pattern = carrier.trackingUrl ?? '';
@@ -38,10 +45,10 @@ export function CarriersPart({ terms, mayEdit, change, problem }: PartProps) {
             ? undefined
             : expandPattern(pattern, { number, postalCode: '20-112', country: 'PL', language: 'en' });
         return (
-          <section key={i} aria-label={carrier.name || 'New carrier'} className="border border-rule bg-sheet p-4">
+          <section key={i} aria-label={carrier.name || say.newCarrier} className="border border-rule bg-sheet p-4">
             <fieldset disabled={!mayEdit} className="contents">
               <div className="grid sm:grid-cols-[14rem_1fr_auto] items-start gap-3">
-                <Field label="Name, as parcels say it" problem={problem(`/carriers/${i}/name`)}>
+                <Field label={say.nameAsParcelsSayIt} problem={problem(`/carriers/${i}/name`)}>
                   {(ids) => (
                     <input
                       {...ids}
@@ -51,7 +58,7 @@ export function CarriersPart({ terms, mayEdit, change, problem }: PartProps) {
                     />
                   )}
                 </Field>
-                <Field label="Where a parcel is followed" problem={problem(`/carriers/${i}/trackingUrl`) ?? wrong}>
+                <Field label={say.whereAParcelIsFollowed} problem={problem(`/carriers/${i}/trackingUrl`) ?? wrong}>
                   {(ids) => (
                     <input
                       {...ids}
@@ -69,7 +76,7 @@ export function CarriersPart({ terms, mayEdit, change, problem }: PartProps) {
                   <button
                     type="button"
                     className="btn btn-quiet mt-6"
-                    aria-label={`Remove ${carrier.name || 'this carrier'}`}
+                    aria-label={say.removeN({ n: carrier.name || say.thisCarrier })}
                     onClick={() => set(i, undefined)}
                   >
                     <Trash2 size={15} aria-hidden />
@@ -79,10 +86,16 @@ export function CarriersPart({ terms, mayEdit, change, problem }: PartProps) {
             </fieldset>
             {link && (
               <p className="mt-2 text-xs break-all text-slate">
-                Leads to{' '}
-                <a className="link" href={link} target="_blank" rel="noreferrer" data-testid="tried">
-                  {link}
-                </a>
+                <Said
+                  words={say.leadsToLink({})}
+                  marks={{
+                    link: () => (
+                      <a className="link" href={link} target="_blank" rel="noreferrer" data-testid="tried">
+                        {link}
+                      </a>
+                    ),
+                  }}
+                />
               </p>
             )}
           </section>
@@ -94,7 +107,7 @@ export function CarriersPart({ terms, mayEdit, change, problem }: PartProps) {
           className="btn self-start"
           onClick={() => change({ carriers: [...terms.carriers, { name: '' }] })}
         >
-          Add a carrier
+          {say.addACarrier}
         </button>
       )}
     </div>

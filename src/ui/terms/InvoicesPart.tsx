@@ -3,17 +3,18 @@
 import type { Seller } from '@/core/terms';
 import { Check } from '../parts/Check';
 import { Field } from '../parts/fields';
-import { plural } from '../parts/format';
 import type { PartProps } from './TermsScreen';
+import { inEachLanguage } from '@/words/speak';
+import { say } from '@/words/terms';
 
-const FIELDS: readonly { name: keyof Seller; label: string; wide?: true; hint?: string }[] = [
-  { name: 'name', label: 'Registered name', wide: true },
-  { name: 'line', label: 'Street and number', wide: true },
-  { name: 'postalCode', label: 'Postal code' },
-  { name: 'city', label: 'Town' },
-  { name: 'country', label: 'Country', hint: 'Two letters, such as DE' },
-  { name: 'vatId', label: 'VAT number', hint: 'With the letters of its country, such as DE123456789' },
-];
+const FIELDS: readonly { name: keyof Seller; label: string; wide?: true; hint?: string }[] = inEachLanguage(() => [
+  { name: 'name', label: say.registeredName, wide: true },
+  { name: 'line', label: say.streetAndNumber, wide: true },
+  { name: 'postalCode', label: say.postalCode },
+  { name: 'city', label: say.town },
+  { name: 'country', label: say.country, hint: say.twoLettersSuchAsDe },
+  { name: 'vatId', label: say.vatNumber, hint: say.withTheLettersOfIts },
+]);
 
 const EMPTY: Seller = { name: '', line: '', postalCode: '', city: '', country: '', vatId: '' };
 
@@ -23,14 +24,11 @@ export function InvoicesPart({ page, saved, terms, mayEdit, change, problem }: P
   return (
     <fieldset disabled={!mayEdit} className="flex max-w-3xl flex-col gap-4">
       <Check
-        label="Attach its data to each invoice"
+        label={say.attachItsDataToEach}
         on={seller !== undefined}
         onChange={(on) => change({ seller: on ? (saved.seller ?? EMPTY) : undefined })}
       />
-      <p className="text-sm text-slate">
-        An invoice is a PDF/A-3 in the store’s look. With its data in it (EN 16931, Cross Industry Invoice), programs
-        for accounts read it without typing, and people see the same page as before.
-      </p>
+      <p className="text-sm text-slate">{say.anInvoiceIsAPdf}</p>
       {seller && (
         <div className="grid sm:grid-cols-2 gap-3 border border-rule bg-sheet p-4">
           {FIELDS.map(({ name, label, wide, hint }) => (
@@ -58,14 +56,10 @@ export function InvoicesPart({ page, saved, terms, mayEdit, change, problem }: P
       )}
       {seller && looked > 0 && (
         <div className="text-sm">
-          <p>
-            Of the newest {plural(looked, 'order', 'orders')}, {fit} would have data in the invoice.
-          </p>
+          <p>{say.ofTheNewestLookedOrders({ looked, fit })}</p>
           <ul className="mt-1 text-slate">
             {why.map((w) => (
-              <li key={w.why}>
-                {plural(w.orders, 'order', 'orders')}: {w.why}
-              </li>
+              <li key={w.why}>{say.ordersOrdersWhy({ orders: w.orders, why: w.why })}</li>
             ))}
           </ul>
         </div>

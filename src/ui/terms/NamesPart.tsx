@@ -7,24 +7,22 @@ import { Pick } from '../parts/fields';
 import { Empty } from '../parts/Page';
 import { Head } from '../parts/Table';
 import type { PartProps } from './TermsScreen';
+import { say } from '@/words/terms';
 
 export function NamesPart({ page, terms, mayEdit, mayName, change, problem }: PartProps) {
   const set = (i: number, name: OwnName | undefined): void =>
     change({ names: terms.names.flatMap((n, k) => (k === i ? (name ? [name] : []) : [n])) });
   return (
     <div className="flex flex-col gap-4">
-      <p className="max-w-3xl text-sm text-slate">
-        Places, channels, discounts and taxes stand in messages as orders name them. Where a language has no words here,
-        the name stands as it is; a tax without words is written by its rate.
-      </p>
+      <p className="max-w-3xl text-sm text-slate">{say.placesChannelsDiscountsAndTaxes}</p>
       {terms.names.length === 0 ? (
-        <Empty title="No names yet" />
+        <Empty title={say.noNamesYet} />
       ) : (
         <table className="lines w-full text-sm">
           <Head
             columns={[
-              { label: 'Kind', className: 'w-28' },
-              { label: `Name (${page.language.name})`, className: 'w-44' },
+              { label: say.kind, className: 'w-28' },
+              { label: say.nameName({ name: page.language.name }), className: 'w-44' },
               ...page.languages.map((l) => ({ label: l.name })),
               { label: '', className: 'w-10' },
             ]}
@@ -35,7 +33,7 @@ export function NamesPart({ page, terms, mayEdit, mayName, change, problem }: Pa
                 <td data-line="name" className="py-1 ps-5 pe-2">
                   {mayEdit ? (
                     <Pick
-                      label="Kind"
+                      label={say.kind}
                       value={n.kind}
                       choices={NAMED_KINDS.map((k: NamedKind) => ({ value: k, label: NAME_KIND_WORDS[k] }))}
                       onChange={(kind) => set(i, { ...n, kind })}
@@ -47,7 +45,7 @@ export function NamesPart({ page, terms, mayEdit, mayName, change, problem }: Pa
                 <td data-line="rest" data-label="Name" className="px-2 py-1">
                   <input
                     className="input"
-                    aria-label={`Name ${i + 1}`}
+                    aria-label={say.nameN({ n: i + 1 })}
                     aria-invalid={problem(`/names/${i}/name`) ? true : undefined}
                     readOnly={!mayEdit}
                     value={n.name}
@@ -61,7 +59,7 @@ export function NamesPart({ page, terms, mayEdit, mayName, change, problem }: Pa
                   <td key={l.id} data-line="rest" data-label={l.name} className="px-2 py-1">
                     <input
                       className="input"
-                      aria-label={`${n.name} in ${l.name}`}
+                      aria-label={say.nameInLanguage({ name: n.name, language: l.name })}
                       lang={l.id}
                       dir={directionOf(l.id)}
                       readOnly={!mayName}
@@ -76,7 +74,7 @@ export function NamesPart({ page, terms, mayEdit, mayName, change, problem }: Pa
                     <button
                       type="button"
                       className="btn btn-quiet"
-                      aria-label={`Remove ${n.name || 'this name'}`}
+                      aria-label={say.removeN({ n: n.name || say.thisName })}
                       onClick={() => set(i, undefined)}
                     >
                       <Trash2 size={15} aria-hidden />
@@ -94,7 +92,7 @@ export function NamesPart({ page, terms, mayEdit, mayName, change, problem }: Pa
           className="btn self-start"
           onClick={() => change({ names: [...terms.names, { kind: 'place', name: '', words: {} }] })}
         >
-          Add a name
+          {say.addAName}
         </button>
       )}
     </div>

@@ -5,10 +5,10 @@ import { bicProblem, groupedIban, ibanProblem, plainIban, transferCode, type Pay
 import { transferCodePath } from '@/core/render/transfer-code';
 import { Check } from '../parts/Check';
 import { Field } from '../parts/fields';
-import { plural } from '../parts/format';
 import { Empty } from '../parts/Page';
 import type { PartProps } from './TermsScreen';
 import { WordsFields } from './WordsFields';
+import { say } from '@/words/terms';
 
 export function PaymentPart(props: PartProps) {
   const { terms, mayEdit, change } = props;
@@ -16,12 +16,7 @@ export function PaymentPart(props: PartProps) {
     change({ payments: terms.payments.flatMap((m, k) => (k === i ? (method ? [method] : []) : [m])) });
   return (
     <div className="flex max-w-5xl flex-col gap-4">
-      {terms.payments.length === 0 && (
-        <Empty title="No payment methods yet">
-          Orders name how they are paid. Here each method gets its words in every language, and a bank transfer its
-          account.
-        </Empty>
-      )}
+      {terms.payments.length === 0 && <Empty title={say.noPaymentMethodsYet}>{say.ordersNameHowTheyAre}</Empty>}
       {terms.payments.map((method, i) => (
         <Method key={i} {...props} index={i} method={method} onSet={(m) => set(i, m)} />
       ))}
@@ -31,7 +26,7 @@ export function PaymentPart(props: PartProps) {
           className="btn self-start"
           onClick={() => change({ payments: [...terms.payments, { name: '', words: {}, waitsForMoney: false }] })}
         >
-          Add a payment method
+          {say.addAPaymentMethod}
         </button>
       )}
     </div>
@@ -54,15 +49,15 @@ function Method({
   const unpaid = page.unpaid[method.name] ?? 0;
   const set = (part: Partial<PaymentMethod>): void => onSet({ ...method, ...part });
   return (
-    <section aria-label={method.name || 'New payment method'} className="border border-rule bg-sheet p-4">
+    <section aria-label={method.name || say.newPaymentMethod} className="border border-rule bg-sheet p-4">
       <fieldset disabled={!mayEdit} className="contents">
         <div className="grid sm:grid-cols-[1fr_8rem_auto] items-start gap-3">
-          <Field label="Name, as orders say it" problem={problem(`${at}/name`)}>
+          <Field label={say.nameAsOrdersSayIt} problem={problem(`${at}/name`)}>
             {(ids) => (
               <input {...ids} className="input" value={method.name} onChange={(e) => set({ name: e.target.value })} />
             )}
           </Field>
-          <Field label="Due in days" problem={problem(`${at}/dueInDays`)}>
+          <Field label={say.dueInDays} problem={problem(`${at}/dueInDays`)}>
             {(ids) => (
               <input
                 {...ids}
@@ -81,7 +76,7 @@ function Method({
             <button
               type="button"
               className="btn btn-quiet mt-6"
-              aria-label={`Remove ${method.name || 'this method'}`}
+              aria-label={say.removeN({ n: method.name || say.thisMethod })}
               onClick={() => onSet(undefined)}
             >
               <Trash2 size={15} aria-hidden />
@@ -90,12 +85,12 @@ function Method({
         </div>
         <div className="mt-3 flex flex-wrap gap-x-8 gap-y-2">
           <Check
-            label="Dispatch waits for the money: no day is promised before it is there"
+            label={say.dispatchWaitsForTheMoney}
             on={method.waitsForMoney}
             onChange={(waitsForMoney) => set({ waitsForMoney })}
           />
           <Check
-            label="Customers transfer the money themselves"
+            label={say.customersTransferTheMoneyThemselves}
             on={method.account !== undefined}
             onChange={(on) => {
               const { account: _account, ...rest } = method;
@@ -107,8 +102,7 @@ function Method({
       </fieldset>
       {accountChanged && unpaid > 0 && (
         <p className="mt-3 text-sm text-marigold-ink">
-          {plural(unpaid, 'customer has', 'customers have')} not paid by {method.name} yet, and may have the former
-          account in a message. Their reminders will name the new one.
+          {say.unpaidCustomersHaveNotPaid({ unpaid, name: method.name })}
         </p>
       )}
       <div className="mt-4 border-t border-rule pt-3">
@@ -149,7 +143,7 @@ function Account({
   return (
     <div className="mt-3 flex gap-5">
       <div className="grid flex-1 sm:grid-cols-2 gap-3 self-start">
-        <Field label="Account holder" problem={problem(`${at}/account/holder`)}>
+        <Field label={say.accountHolder} problem={problem(`${at}/account/holder`)}>
           {(ids) => (
             <input
               {...ids}
@@ -163,7 +157,7 @@ function Account({
         <Field
           label="BIC"
           problem={problem(`${at}/account/bic`) ?? bicProblem(account.bic?.trim())}
-          hint="Outside the European Economic Area only"
+          hint={say.outsideTheEuropeanEconomicArea}
         >
           {(ids) => (
             <input
@@ -193,12 +187,12 @@ function Account({
         <figure className="w-36 text-xs text-slate">
           <img
             src={transferCodePath(code)}
-            alt="Code that banking apps scan"
+            alt={say.codeThatBankingAppsScan}
             width={132}
             height={132}
             className="border border-rule"
           />
-          <figcaption className="mt-1">Scan it to try it. A message has the amount of its order.</figcaption>
+          <figcaption className="mt-1">{say.scanItToTryIt}</figcaption>
         </figure>
       )}
     </div>

@@ -9,6 +9,7 @@ import { Field } from '../parts/fields';
 import { Empty, PanelTitle } from '../parts/Page';
 import type { PartProps } from './TermsScreen';
 import { WordsFields } from './WordsFields';
+import { say } from '@/words/terms';
 
 export function ShippingPart(props: PartProps) {
   const { page, terms, mayEdit, change } = props;
@@ -16,11 +17,7 @@ export function ShippingPart(props: PartProps) {
     change({ shipping: terms.shipping.flatMap((m, k) => (k === i ? (method ? [method] : []) : [m])) });
   return (
     <div className="flex max-w-5xl flex-col gap-4">
-      {terms.shipping.length === 0 && (
-        <Empty title="No shipping methods yet">
-          Orders name how they are shipped; here each method gets its words.
-        </Empty>
-      )}
+      {terms.shipping.length === 0 && <Empty title={say.noShippingMethodsYet}>{say.ordersNameHowTheyAreShipped}</Empty>}
       {terms.shipping.map((method, i) => (
         <Method key={i} {...props} index={i} method={method} onSet={(m) => set(i, m)} />
       ))}
@@ -30,12 +27,12 @@ export function ShippingPart(props: PartProps) {
           className="btn self-start"
           onClick={() => change({ shipping: [...terms.shipping, { name: '', words: {}, price: 0, taxRate: 0 }] })}
         >
-          Add a shipping method
+          {say.addAShippingMethod}
         </button>
       )}
       {page.categories.length > 0 && (
         <fieldset disabled={!mayEdit} className="border-t border-rule pt-3">
-          <PanelTitle>Categories that are not shipped</PanelTitle>
+          <PanelTitle>{say.categoriesThatAreNotShipped}</PanelTitle>
           <div className="mt-2 flex flex-wrap gap-x-6 gap-y-2">
             {page.categories.map((category) => (
               <Check
@@ -52,9 +49,7 @@ export function ShippingPart(props: PartProps) {
               />
             ))}
           </div>
-          <p className="mt-2 text-xs text-slate">
-            Of orders that are placed here. A shop says of each product itself whether it is shipped.
-          </p>
+          <p className="mt-2 text-xs text-slate">{say.ofOrdersThatArePlaced}</p>
         </fieldset>
       )}
     </div>
@@ -74,22 +69,22 @@ function Method({
   const { currency } = page;
   const set = (part: Partial<ShippingMethod>): void => onSet({ ...method, ...part });
   return (
-    <section aria-label={method.name || 'New shipping method'} className="border border-rule bg-sheet p-4">
+    <section aria-label={method.name || say.newShippingMethod} className="border border-rule bg-sheet p-4">
       <fieldset disabled={!mayEdit} className="contents">
         <div className="grid sm:grid-cols-[1fr_7rem_7rem_6rem_auto] items-start gap-3">
-          <Field label="Name, as orders say it" problem={problem(`${at}/name`)}>
+          <Field label={say.nameAsOrdersSayIt} problem={problem(`${at}/name`)}>
             {(ids) => (
               <input {...ids} className="input" value={method.name} onChange={(e) => set({ name: e.target.value })} />
             )}
           </Field>
           <AmountField
-            label={`Price (${currency})`}
+            label={say.priceCurrency({ currency })}
             currency={currency}
             value={method.price}
             onChange={(price) => set({ price: price ?? 0 })}
           />
           <AmountField
-            label="Free from"
+            label={say.freeFrom}
             currency={currency}
             value={method.freeFrom}
             onChange={(freeFrom) => {
@@ -97,7 +92,7 @@ function Method({
               onSet({ ...rest, ...(freeFrom !== undefined && { freeFrom }) });
             }}
           />
-          <Field label="Tax (%)" problem={problem(`${at}/taxRate`)}>
+          <Field label={say.tax} problem={problem(`${at}/taxRate`)}>
             {(ids) => (
               <input
                 {...ids}
@@ -115,7 +110,7 @@ function Method({
             <button
               type="button"
               className="btn btn-quiet mt-6"
-              aria-label={`Remove ${method.name || 'this method'}`}
+              aria-label={say.removeN({ n: method.name || say.thisMethod })}
               onClick={() => onSet(undefined)}
             >
               <Trash2 size={15} aria-hidden />
@@ -152,7 +147,7 @@ function AmountField({
   const shown = text ?? (value === undefined ? '' : amountText(value, currency));
   const wrong = shown.trim() !== '' && parseAmount(shown, currency) === undefined;
   return (
-    <Field label={label} problem={wrong ? `Enter an amount in ${currency}.` : undefined}>
+    <Field label={label} problem={wrong ? say.enterAnAmountInCurrency({ currency }) : undefined}>
       {(ids) => (
         <input
           {...ids}

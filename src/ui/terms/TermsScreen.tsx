@@ -15,6 +15,8 @@ import { TERMS_PARTS, type TermsPart } from './parts';
 import { PaymentPart } from './PaymentPart';
 import { ShippingPart } from './ShippingPart';
 import { UnlistedNames } from './UnlistedNames';
+import { say } from '@/words/terms';
+import { say as common } from '@/words/common';
 
 export interface TermsProps extends TermsPage {
   base: string;
@@ -74,8 +76,8 @@ export function TermsScreen(props: TermsProps) {
     if (!result.ok) return;
     setTerms(next);
     router.refresh();
-    toast.success('Saved. Messages say it from now on.', {
-      action: { label: 'Undo', onClick: () => void save(before, result.value.revision, next) },
+    toast.success(say.savedMessagesSayItFrom, {
+      action: { label: common.undo, onClick: () => void save(before, result.value.revision, next) },
     });
   };
   const parts: PartProps = {
@@ -92,7 +94,7 @@ export function TermsScreen(props: TermsProps) {
   );
   return (
     <Page
-      title="Store"
+      title={say.store}
       note={<TermsTabs base={base} part={part} onPart={setPart} />}
       actions={
         // Who may only give names words sees the button where names are, and wherever some were typed.
@@ -107,7 +109,7 @@ export function TermsScreen(props: TermsProps) {
                   setFailure(undefined);
                 }}
               >
-                Discard changes
+                {say.discardChanges}
               </button>
             )}
             <button
@@ -116,7 +118,7 @@ export function TermsScreen(props: TermsProps) {
               disabled={!changed || busy}
               onClick={() => void save(terms, props.revision, saved)}
             >
-              {busy ? 'Saving ...' : 'Save changes'}
+              {busy ? common.saving : say.saveChanges}
             </button>
           </>
         )
@@ -127,10 +129,11 @@ export function TermsScreen(props: TermsProps) {
           <div className="mb-4 max-w-3xl">
             <Trouble>
               {failure.message}
-              {elsewhere.length > 0 && ` See also ${elsewhere.map((p) => p.label).join(', ')}.`}
+              {elsewhere.length > 0 &&
+                ` ${say.seeAlsoElsewhere({ elsewhere: elsewhere.map((p) => p.label).join(', ') })}`}
               {failure.code === 'conflict' && (
                 <button type="button" className="link ms-2" onClick={() => router.refresh()}>
-                  Load them
+                  {say.loadThem}
                 </button>
               )}
             </Trouble>
@@ -150,7 +153,7 @@ export function TermsScreen(props: TermsProps) {
 /** The parts have addresses of their own, and are one screen: what is typed in one stays while another is looked at. */
 function TermsTabs({ base, part, onPart }: { base: string; part: TermsPart; onPart: (part: TermsPart) => void }) {
   return (
-    <nav aria-label="Parts of the store" className="flex flex-wrap gap-1">
+    <nav aria-label={say.partsOfTheStore} className="flex flex-wrap gap-1">
       {TERMS_PARTS.map((p) => (
         <a
           key={p.id}

@@ -2,9 +2,9 @@
 /** What newer orders name and the list does not have yet: added with a click. */
 import type { Terms } from '@/core/terms';
 import type { Unlisted } from '@/contract/terms';
-import { plural } from '../parts/format';
 import type { TermsPart } from './parts';
 import type { PartProps } from './TermsScreen';
+import { say } from '@/words/terms';
 
 const KINDS: Record<TermsPart, readonly Unlisted['kind'][]> = {
   payment: ['payment'],
@@ -43,20 +43,20 @@ export function UnlistedNames({ page, terms, part, change }: PartProps & { part:
   if (found.length === 0) return null;
   return (
     <section
-      aria-label="Named by orders"
+      aria-label={say.namedByOrders}
       className="mb-4 flex max-w-5xl flex-wrap items-baseline gap-x-4 gap-y-1 text-sm"
     >
-      <span className="text-slate">Orders name, and this list does not:</span>
+      <span className="text-slate">{say.ordersNameAndThisList}</span>
       {found.map((u) => (
         <button
           key={`${u.kind} ${u.name}`}
           type="button"
           className="link"
-          aria-label={`Add ${u.name}`}
+          aria-label={say.addName({ name: u.name })}
           onClick={() => change(withName(terms, u))}
         >
           {u.name}
-          {u.orders > 0 && <span className="text-slate"> · {plural(u.orders, 'order', 'orders')}</span>}
+          {u.orders > 0 && <span className="text-slate"> {say.ordersOrders2({ orders: u.orders })}</span>}
         </button>
       ))}
     </section>

@@ -2,6 +2,7 @@
 /** What a name is in each language besides the store's own. */
 import type { NameWords } from '@/core/terms';
 import { directionOf } from '@/core/text';
+import { say } from '@/words/terms';
 
 export function WordsFields({
   name,
@@ -23,7 +24,7 @@ export function WordsFields({
           <span className="mb-1 block text-slate">{l.name}</span>
           <input
             className="input"
-            aria-label={`${name} in ${l.name}`}
+            aria-label={say.nameInLanguage({ name, language: l.name })}
             lang={l.id}
             dir={directionOf(l.id)}
             readOnly={readOnly}

@@ -6,6 +6,8 @@ import { use as register } from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
 import { useCallback } from 'react';
 import { Chart, type ChartFace } from '../parts/Chart';
+import { say } from '@/words/today';
+import { inEachLanguage, readerLocale } from '@/words/speak';
 
 register([BarChart, GridComponent, LegendComponent, TooltipComponent, SVGRenderer]);
 
@@ -16,11 +18,11 @@ export interface DayCount {
   n: number;
 }
 
-const SERIES: { name: string; states: string[]; role: string }[] = [
-  { name: 'accepted', states: ['accepted'], role: 'slate' },
-  { name: 'waiting', states: ['planned', 'held', 'sending', 'deferred'], role: 'marigold' },
-  { name: 'failed', states: ['failed', 'bounced'], role: 'madder' },
-];
+const SERIES: { name: string; states: string[]; role: string }[] = inEachLanguage(() => [
+  { name: say.accepted, states: ['accepted'], role: 'slate' },
+  { name: say.waiting, states: ['planned', 'held', 'sending', 'deferred'], role: 'marigold' },
+  { name: say.failed, states: ['failed', 'bounced'], role: 'madder' },
+]);
 
 export function OutcomeChart({ days, today }: { days: DayCount[]; today: string }) {
   const option = useCallback(
@@ -54,13 +56,7 @@ export function OutcomeChart({ days, today }: { days: DayCount[]; today: string 
     },
     [days, today],
   );
-  return (
-    <Chart
-      option={option}
-      className="h-full min-h-40 w-full"
-      label="Deliveries by outcome over the last 30 days. The same figures stand in the table below."
-    />
-  );
+  return <Chart option={option} className="h-full min-h-40 w-full" label={say.deliveriesByOutcomeOverThe} />;
 }
 
 /** The chart's figures, the newest day first; days on which nothing was sent are left out. */
@@ -68,12 +64,12 @@ export function OutcomeTable({ days }: { days: readonly DayCount[] }) {
   const dates = [...new Set(days.map((d) => d.day))].toSorted().toReversed();
   return (
     <details className="text-sm">
-      <summary className="link min-h-6">The figures as a table</summary>
+      <summary className="link min-h-6">{say.theFiguresAsATable}</summary>
       <table className="mt-1 w-full">
         <thead>
           <tr className="border-b border-rule text-xs text-slate">
             <th scope="col" className="py-1 text-start font-normal">
-              Day
+              {say.day}
             </th>
             {SERIES.map((s) => (
               <th key={s.name} scope="col" className="py-1 text-end font-normal">
@@ -102,7 +98,7 @@ export function OutcomeTable({ days }: { days: readonly DayCount[] }) {
 }
 
 const dayWords = (day: string): string =>
-  new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' }).format(new Date(day));
+  new Intl.DateTimeFormat(readerLocale(), { day: 'numeric', month: 'short', timeZone: 'UTC' }).format(new Date(day));
 
 const countOf = (days: readonly DayCount[], day: string, states: readonly string[]): number =>
   days.filter((d) => d.day === day && states.includes(d.state)).reduce((sum, d) => sum + Number(d.n), 0);

@@ -1,10 +1,14 @@
 import Link from '../parts/Link';
 import type { DaySoFar, FirstStep, LanguageCover, ServiceUse, TodayLine } from '@/contract/today';
 import { languageName } from '@/core/names';
-import { plural, Time } from '../parts/format';
+import { Time } from '../parts/format';
 import { Mark } from '../parts/marks';
 import { Page, PanelTitle } from '../parts/Page';
 import { OutcomeTable, OutcomeChart, type DayCount } from './OutcomeChart';
+import { say } from '@/words/today';
+import { say as common } from '@/words/common';
+import { Said } from '../parts/Said';
+import { readerLocale } from '@/words/speak';
 
 export interface TodayProps {
   base: string;
@@ -28,13 +32,10 @@ export function TodayScreen(props: TodayProps) {
   const good = lines.filter((l) => l.state === 'good');
   const count = toDo.length + open.size;
   return (
-    <Page
-      title="Today"
-      note={count === 0 ? 'Everything is ready' : `${count === 1 ? 'One thing' : `${count} things`} to see to`}
-    >
+    <Page title={say.today} note={count === 0 ? say.everythingIsReady : say.thingsToSeeTo({ n: count })}>
       <div className="lg:grid lg:h-full lg:min-h-0 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
         <section
-          aria-label="What is ready and what is not"
+          aria-label={say.whatIsReadyAndWhat}
           className="flex flex-col gap-5 border-rule px-5 py-4 max-lg:border-b lg:min-h-0 lg:overflow-auto lg:border-e"
         >
           {steps.length > 0 && <FirstSteps base={base} steps={steps} />}
@@ -45,7 +46,7 @@ export function TodayScreen(props: TodayProps) {
           </div>
           {good.length > 0 && (
             <div>
-              <PanelTitle>In order</PanelTitle>
+              <PanelTitle>{say.inOrder}</PanelTitle>
               <Lines base={base} lines={good} />
             </div>
           )}
@@ -53,7 +54,7 @@ export function TodayScreen(props: TodayProps) {
         <section className="flex flex-col gap-4 px-5 py-4 lg:min-h-0 lg:overflow-auto">
           <SoFar base={base} zone={zone} soFar={soFar} />
           <div>
-            <PanelTitle aside="last 30 days">Deliveries by outcome</PanelTitle>
+            <PanelTitle aside={say.last30Days}>{say.deliveriesByOutcome}</PanelTitle>
             <div className="h-40 shrink-0">
               <OutcomeChart days={days} today={today} />
             </div>
@@ -63,20 +64,20 @@ export function TodayScreen(props: TodayProps) {
             <PanelTitle
               aside={
                 <Link href={`${base}/deliveries?state=failed,bounced`} className="link">
-                  All
+                  {common.all}
                 </Link>
               }
             >
-              Last failures
+              {say.lastFailures}
             </PanelTitle>
-            {failures.length === 0 && <p className="text-sm text-slate">Nothing has failed.</p>}
+            {failures.length === 0 && <p className="text-sm text-slate">{say.nothingHasFailed}</p>}
             <ul>
               {failures.map((f) => (
                 <li key={f.id} className="border-b border-rule py-2 text-sm">
                   <Link href={`${base}/deliveries/${f.id}`} className="flex items-baseline gap-2 hover:text-petrol">
                     <Mark tone="failing" size={11} />
                     <span className="min-w-0 flex-1 truncate font-semibold">
-                      {f.notification} {f.order && `about ${f.order}`}
+                      {f.order ? say.noticeAbout({ notification: f.notification, order: f.order }) : f.notification}
                     </span>
                     <span className="text-xs text-slate">
                       <Time at={f.at} zone={zone} />
@@ -119,7 +120,7 @@ function FirstSteps({ base, steps }: { base: string; steps: readonly FirstStep[]
   const next = steps.find((s) => !s.done && !s.who);
   return (
     <div className="border border-petrol bg-sheet px-4 py-3">
-      <PanelTitle aside={plural(left, 'step left', 'steps left')}>Until every message arrives</PanelTitle>
+      <PanelTitle aside={say.leftStepsLeft({ left })}>{say.untilEveryMessageArrives}</PanelTitle>
       <ol className="mt-1">
         {steps.map((step, i) => (
           <li key={step.id} className="flex items-baseline gap-3 py-1 text-sm">
@@ -128,13 +129,13 @@ function FirstSteps({ base, steps }: { base: string; steps: readonly FirstStep[]
               <>
                 <span className="text-slate">{step.words}</span>
                 <span className="ms-auto flex items-center gap-1.5 text-slate">
-                  <Mark tone="good" size={12} /> done
+                  <Mark tone="good" size={12} /> {say.done}
                 </span>
               </>
             ) : step.who ? (
               <>
                 <span>{step.words}</span>
-                <span className="ms-auto text-slate">{step.who} may do this.</span>
+                <span className="ms-auto text-slate">{say.whoMayDoThis({ who: step.who })}</span>
               </>
             ) : (
               <Link href={base + step.href} className={step === next ? 'btn btn-main' : 'link py-0.5'}>
@@ -151,10 +152,10 @@ function FirstSteps({ base, steps }: { base: string; steps: readonly FirstStep[]
 /** The store's day in figures, each leading to its messages; then what goes out next. */
 function SoFar({ base, zone, soFar }: { base: string; zone: string; soFar: DaySoFar }) {
   const figures: [number, string, string][] = [
-    [soFar.accepted, 'sent today', '/deliveries?state=accepted'],
-    [soFar.waiting, 'scheduled', '/deliveries?state=planned,deferred'],
-    [soFar.held, 'on hold', '/deliveries?state=held'],
-    [soFar.failed, 'failed today', '/deliveries?state=failed,bounced'],
+    [soFar.accepted, say.sentToday, '/deliveries?state=accepted'],
+    [soFar.waiting, say.scheduled, '/deliveries?state=planned,deferred'],
+    [soFar.held, say.onHold, '/deliveries?state=held'],
+    [soFar.failed, say.failedToday, '/deliveries?state=failed,bounced'],
   ];
   return (
     <div>
@@ -162,22 +163,28 @@ function SoFar({ base, zone, soFar }: { base: string; zone: string; soFar: DaySo
         {figures.map(([n, words, href]) => (
           <li key={words}>
             <Link href={base + href} className="block hover:text-petrol">
-              <span className="block font-serif text-xl leading-tight">{n.toLocaleString('en-GB')}</span>
+              <span className="block font-serif text-xl leading-tight">{n.toLocaleString(readerLocale())}</span>
               <span className="block text-xs text-slate">{words}</span>
             </Link>
           </li>
         ))}
       </ul>
       {soFar.next.length > 0 && (
-        <ul aria-label="Goes out next" className="mt-3">
+        <ul aria-label={say.goesOutNext} className="mt-3">
           {soFar.next.map((d) => (
             <li key={d.id} className="border-t border-rule text-sm">
               <Link href={`${base}/deliveries/${d.id}`} className="flex items-baseline gap-2 py-1 hover:text-petrol">
                 <span className="shrink-0 text-slate">
                   <Time at={d.at} zone={zone} />
                 </span>
-                <span className="min-w-0 flex-1 truncate" title={`${d.notification} to ${d.recipient}`}>
-                  {d.notification} to <bdi>{d.recipient}</bdi>
+                <span
+                  className="min-w-0 flex-1 truncate"
+                  title={say.notificationToRecipient({ notification: d.notification, recipient: d.recipient })}
+                >
+                  <Said
+                    words={say.noticeTo({ notification: d.notification })}
+                    marks={{ who: () => <bdi>{d.recipient}</bdi> }}
+                  />
                 </span>
                 <span className="shrink-0 text-xs text-slate">{d.order}</span>
               </Link>
@@ -193,8 +200,8 @@ function SoFar({ base, zone, soFar }: { base: string; zone: string; soFar: DaySo
 function Services({ base, services }: { base: string; services: readonly ServiceUse[] }) {
   return (
     <div>
-      <PanelTitle aside="sent today">Sending services</PanelTitle>
-      {services.length === 0 && <p className="mt-1 text-sm text-slate">None is connected.</p>}
+      <PanelTitle aside={say.sentToday}>{say.sendingServices}</PanelTitle>
+      {services.length === 0 && <p className="mt-1 text-sm text-slate">{say.noneIsConnected}</p>}
       <ul>
         {services.map((s) => (
           <li key={s.id} className="py-1.5 text-sm">
@@ -202,9 +209,11 @@ function Services({ base, services }: { base: string; services: readonly Service
               <span className="min-w-0 flex-1 truncate" title={s.name}>
                 {s.name}
               </span>
-              {s.stopped && <span className="text-xs text-marigold-ink">stopped</span>}
+              {s.stopped && <span className="text-xs text-marigold-ink">{say.stopped}</span>}
               <span className="tabular-nums">
-                {s.perDay === null ? `${s.used}, no limit` : `${s.used} of ${s.perDay}`}
+                {s.perDay === null
+                  ? say.usedNoLimit({ used: s.used })
+                  : say.usedOfPerDay({ used: s.used, perDay: s.perDay })}
               </span>
             </Link>
             {s.perDay !== null && <Share of={s.perDay} n={s.used} />}
@@ -219,14 +228,14 @@ function Services({ base, services }: { base: string; services: readonly Service
 function Languages({ base, languages }: { base: string; languages: readonly LanguageCover[] }) {
   return (
     <div>
-      <PanelTitle aside="messages in 30 days">Languages of customers</PanelTitle>
+      <PanelTitle aside={say.messagesIn30Days}>{say.languagesOfCustomers}</PanelTitle>
       <ul>
         {languages.map((l) => (
           <li key={l.language} className="py-1 text-sm">
             <Link href={`${base}/journey?view=list`} className="flex items-baseline gap-2 hover:text-petrol">
               <span className="min-w-0 flex-1 truncate">{languageName(l.language)}</span>
               <span className="text-xs text-slate">
-                {l.complete === l.of ? 'complete' : `${l.complete} of ${l.of} notifications`}
+                {l.complete === l.of ? say.complete : say.completeOfOfNotifications({ complete: l.complete, of: l.of })}
               </span>
               <span className="w-10 text-end tabular-nums">{l.messages}</span>
             </Link>

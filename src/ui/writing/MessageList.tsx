@@ -3,6 +3,8 @@
 import Link from '../parts/Link';
 import { PanelTitle } from '../parts/Page';
 import type { MessageChoice } from '@/contract/letters';
+import { say } from '@/words/writing';
+import { say as common } from '@/words/common';
 
 export function MessageList({
   choices,
@@ -16,8 +18,8 @@ export function MessageList({
   addressOf: (slug: string) => string;
 }) {
   return (
-    <nav aria-label="Messages">
-      <PanelTitle>Message</PanelTitle>
+    <nav aria-label={say.messages}>
+      <PanelTitle>{common.message}</PanelTitle>
       <ul className="mt-1">
         {choices.map((c) => (
           <li key={c.slug} className="border-b border-rule">
@@ -38,7 +40,7 @@ export function MessageList({
                 {(c.note || c.offered < orders) && (
                   <span className="block text-xs font-normal text-slate">
                     {c.note}
-                    {c.offered < orders && ` For ${c.offered} of the ${orders} orders.`}
+                    {c.offered < orders && ` ${say.forOfferedOfTheOrders({ offered: c.offered, orders })}`}
                   </span>
                 )}
               </Link>

@@ -4,6 +4,7 @@ import { languageName } from '@/core/names';
 import { Mark } from '../parts/marks';
 import { PanelTitle } from '../parts/Page';
 import type { LetterPart, WithoutLetter } from '@/contract/letters';
+import { say } from '@/words/writing';
 
 export interface ShownLetter {
   /** Place among the parts. */
@@ -31,8 +32,10 @@ export function Recipients({
   return (
     <>
       {parts.map((part, i) => (
-        <section key={`${part.editionId} ${part.language}`} aria-label={`To, in ${partName(part)}`}>
-          <PanelTitle aside={adapted(part) ? 'adapted' : 'as published'}>To, in {partName(part)}</PanelTitle>
+        <section key={`${part.editionId} ${part.language}`} aria-label={say.toInPartName({ partName: partName(part) })}>
+          <PanelTitle aside={adapted(part) ? say.adapted : say.asPublished}>
+            {say.toInPartName({ partName: partName(part) })}
+          </PanelTitle>
           <ul className="mt-1 text-sm">
             {part.to.map((to) => {
               const on = shown.part === i && shown.order === to.order;
@@ -54,8 +57,8 @@ export function Recipients({
         </section>
       ))}
       {without.length > 0 && (
-        <section aria-label="Not to">
-          <PanelTitle>Not to</PanelTitle>
+        <section aria-label={say.notTo}>
+          <PanelTitle>{say.notTo}</PanelTitle>
           <ul className="mt-1 text-sm">
             {without.map((w) => (
               <li

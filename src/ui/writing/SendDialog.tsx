@@ -2,11 +2,12 @@
 /** The last look before a message written by hand goes out. */
 import { languageName } from '@/core/names';
 import { Dialog } from '../parts/Dialog';
-import { plural } from '../parts/format';
 import { Mark } from '../parts/marks';
 import { partKey, type LetterWords } from './letter';
 import { partName } from './Recipients';
 import type { LetterPart } from '@/contract/letters';
+import { say } from '@/words/writing';
+import { say as common } from '@/words/common';
 
 export function SendDialog({
   name,
@@ -38,14 +39,14 @@ export function SendDialog({
     <Dialog
       open
       onClose={onClose}
-      title={`Send “${name}”`}
+      title={say.sendName({ name })}
       foot={
         <>
           <button type="button" className="btn" onClick={onClose}>
-            Not yet
+            {common.notYet}
           </button>
           <button type="button" className="btn btn-main" disabled={busy} onClick={onSend}>
-            {people === 1 ? 'Send it' : `Send ${people} messages`}
+            {people === 1 ? say.sendIt : say.sendPeopleMessages({ people })}
           </button>
         </>
       }
@@ -63,20 +64,20 @@ export function SendDialog({
                   .slice(0, 3)
                   .map((t) => t.name || t.address)
                   .join(', ')}
-                {p.to.length > 3 && ` and ${p.to.length - 3} more`}
+                {p.to.length > 3 && ` ${say.andNMore({ n: p.to.length - 3 })}`}
               </bdi>
             </li>
           ))}
         </ul>
-        {orders > 1 && without > 0 && (
-          <p>{plural(without, 'person does', 'people do')} not get it; the reasons stand beside the sheet.</p>
-        )}
+        {orders > 1 && without > 0 && <p>{say.withoutPeopleDoNotGet({ without })}</p>}
         {adapted.length > 0 && plain.length > 0 && (
           <p className="flex gap-2">
             <Mark tone="waiting" />
             <span>
-              You changed the words in {adapted.map((p) => languageName(p.language)).join(', ')} only. Who reads{' '}
-              {plain.map(partName).join(', ')} gets the published words.
+              {say.youChangedTheWordsIn({
+                adapted: adapted.map((p) => languageName(p.language)).join(', '),
+                plain: plain.map(partName).join(', '),
+              })}
             </span>
           </p>
         )}

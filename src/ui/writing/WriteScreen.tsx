@@ -28,13 +28,16 @@ import { usePreview } from '../desk/usePreview';
 import { useMessage } from '../desk/useMessage';
 import { useSegment } from '../desk/useSegments';
 import { Segments } from '../parts/fields';
-import { plural } from '../parts/format';
 import { Empty, Page, Trouble } from '../parts/Page';
 import { adaptedOf, letterTemplate, partKey, readKept, withSegment, type LetterWords } from './letter';
 import { MessageList } from './MessageList';
 import { Recipients } from './Recipients';
 import { SendDialog } from './SendDialog';
 import { answered } from '../parts/result';
+import { say } from '@/words/writing';
+import { say as common } from '@/words/common';
+import { Said } from '../parts/Said';
+import { readerLocale } from '@/words/speak';
 
 export interface WriteProps {
   base: string;
@@ -56,9 +59,12 @@ export function WriteScreen(props: WriteProps) {
   const message = choices.find((c) => c.slug === chosen);
   const many = orders.length > 1;
   const back = many
-    ? { href: `${base}/orders`, label: 'All orders' }
-    : { href: `${base}/orders/${encodeURIComponent(orders[0]!.number)}`, label: `Order ${orders[0]!.number}` };
-  const about = many ? plural(orders.length, 'order', 'orders') : `${orders[0]!.name}, ${orders[0]!.number}`;
+    ? { href: `${base}/orders`, label: common.allOrders }
+    : {
+        href: `${base}/orders/${encodeURIComponent(orders[0]!.number)}`,
+        label: say.orderNumber({ number: orders[0]!.number }),
+      };
+  const about = many ? say.nOrders({ n: orders.length }) : `${orders[0]!.name}, ${orders[0]!.number}`;
   const addressOf = useCallback(
     (slug: string) =>
       `${base}/orders/write?${new URLSearchParams({ orders: orders.map((o) => o.number).join(','), message: slug })}`,
@@ -66,16 +72,15 @@ export function WriteScreen(props: WriteProps) {
   );
   if (!message || parts.length === 0) {
     return (
-      <Page back={back} title="Write a message" note={about}>
+      <Page back={back} title={say.writeAMessage} note={about}>
         <div className="lg:grid lg:h-full lg:min-h-0 lg:grid-cols-[20rem_minmax(0,1fr)]">
           <aside className="lg:min-h-0 lg:overflow-auto max-lg:border-b lg:border-e border-rule bg-panel px-4 py-4">
             <MessageList choices={choices} chosen={chosen} orders={orders.length} addressOf={addressOf} />
           </aside>
-          <Empty title={choices.length === 0 ? 'There is no message to write by hand' : 'Nobody gets this message'}>
+          <Empty title={choices.length === 0 ? say.thereIsNoMessageTo : say.nobodyGetsThisMessage}>
             {choices.length === 0
-              ? 'Make a notification for the moment “Written by hand” on the Journey, and it can be chosen here.'
-              : [...new Set(props.without.map((w) => w.why))].join(' ') ||
-                'None of the messages is offered for what is chosen. The reasons stand beside each.'}
+              ? say.makeANotificationForThe
+              : [...new Set(props.without.map((w) => w.why))].join(' ') || say.noneOfTheMessagesIs}
           </Empty>
         </div>
       </Page>
@@ -123,7 +128,7 @@ function Writing(
     const kept = readKept(localStorage.getItem(storageKey), parts);
     if (Object.keys(kept).length === 0) return;
     set(kept);
-    toast('Words that were not sent when this window was closed have been put back.');
+    toast(say.wordsThatWereNotSent);
   }, [storageKey, parts, set]);
   useEffect(() => {
     if (!read.current) return;
@@ -192,7 +197,7 @@ function Writing(
     localStorage.removeItem(storageKey);
     const { messages, orders: reached } = result.value;
     toast.success(
-      `${plural(messages, 'message is', 'messages are')} planned${orders.length > 1 ? `, about ${plural(reached, 'order', 'orders')}` : ''}.`,
+      orders.length > 1 ? say.plannedAbout({ n: messages, orders: reached }) : say.planned({ n: messages }),
     );
     router.push(orders.length === 1 ? back.href : `${base}/deliveries`);
   };
@@ -208,14 +213,14 @@ function Writing(
   return (
     <Page
       back={back}
-      title="Write a message"
+      title={say.writeAMessage}
       note={<span dir="auto">{about}</span>}
       actions={
         <>
-          <button type="button" className="btn" disabled={!words.undo} onClick={words.undo} aria-label="Undo">
+          <button type="button" className="btn" disabled={!words.undo} onClick={words.undo} aria-label={common.undo}>
             <Undo2 size={15} aria-hidden />
           </button>
-          <button type="button" className="btn" disabled={!words.redo} onClick={words.redo} aria-label="Redo">
+          <button type="button" className="btn" disabled={!words.redo} onClick={words.redo} aria-label={common.redo}>
             <Redo2 size={15} aria-hidden />
           </button>
           <button
@@ -227,10 +232,13 @@ function Writing(
               setSelected(undefined);
             }}
           >
-            As published
+            {say.asPublished2}
           </button>
           <button type="button" className="btn btn-main" onClick={() => setAsking(true)}>
-            {recipients === 1 ? `Send to ${firstName.name || firstName.address}` : `Send to ${recipients} people`} ...
+            {recipients === 1
+              ? say.sendToN({ n: firstName.name || firstName.address })
+              : say.sendToRecipientsPeople({ recipients })}{' '}
+            ...
           </button>
         </>
       }
@@ -238,7 +246,7 @@ function Writing(
       <div className="lg:grid lg:h-full lg:min-h-0 lg:grid-cols-[20rem_minmax(0,1fr)]">
         <aside className="flex lg:min-h-0 flex-col gap-5 lg:overflow-auto max-lg:border-b lg:border-e border-rule bg-panel px-4 py-4">
           {chip && (
-            <section aria-label="Placeholder" className="border-b border-rule pb-4">
+            <section aria-label={say.placeholder} className="border-b border-rule pb-4">
               <ChipDetails key={chip.attributes.name} chip={chip} editable />
             </section>
           )}
@@ -259,19 +267,25 @@ function Writing(
             }}
           />
         </aside>
-        <section aria-label="The message" className="flex min-h-0 min-w-0 flex-col">
+        <section aria-label={say.theMessage} className="flex min-h-0 min-w-0 flex-col">
           <div className="flex min-h-11 shrink-0 flex-wrap items-center gap-x-3 border-b border-rule px-5 py-1.5 text-sm">
             <span className="min-w-0 text-slate">
-              {languageName(language)}
-              {part.version && `, ${part.version}`}, as <bdi>{order.name}</bdi> gets it. Click on words to change them.
+              <Said
+                words={
+                  part.version
+                    ? say.versionAsSomebodyGetsIt({ language: languageName(language), version: part.version })
+                    : say.asSomebodyGetsIt({ language: languageName(language) })
+                }
+                marks={{ name: () => <bdi>{order.name}</bdi> }}
+              />
             </span>
             <span className="ms-auto" hidden={tight}>
               <Segments
-                label="Width"
+                label={say.width}
                 value={width}
                 choices={[
-                  { value: 'desktop', label: 'desktop' },
-                  { value: 'phone', label: 'phone' },
+                  { value: 'desktop', label: say.desktop },
+                  { value: 'phone', label: say.phone },
                 ]}
                 onChange={setWidth}
               />
@@ -293,7 +307,7 @@ function Writing(
             <InboxRow
               sender={props.sender.name}
               address={props.sender.address}
-              time={new Intl.DateTimeFormat('en-GB', {
+              time={new Intl.DateTimeFormat(readerLocale(), {
                 hour: '2-digit',
                 minute: '2-digit',
                 timeZone: store.timeZone,
@@ -310,7 +324,7 @@ function Writing(
               onFocus={() => setSelected(undefined)}
               onChip={setChip}
             />
-            {rendered?.trouble && <Trouble>The sheet could not be made: {rendered.trouble}</Trouble>}
+            {rendered?.trouble && <Trouble>{say.theSheetCouldNotBe({ trouble: rendered.trouble })}</Trouble>}
             <Sheet
               handle={sheet}
               html={rendered?.message?.html}

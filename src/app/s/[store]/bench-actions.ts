@@ -10,6 +10,7 @@ import type { BroughtPicture } from '@/server/documents/pictures';
 import { order } from '@/server/features/orders/use-cases';
 import { look, passage, picture, template } from '@/server/features/templates/use-cases';
 import type { OrderChoice } from '@/contract/orders';
+import { say } from '@/words/pages';
 
 export async function orderAction(
   store: string,
@@ -36,7 +37,7 @@ export async function saveAction(
 
 export async function publishAction(store: string, slug: string, revision: number): Promise<Result<{ said: string }>> {
   const published = await actAndRefresh(template.publish, store, { slug, revision });
-  return withValue(published, ({ number }) => ({ said: `Edition ${number} is live.` }));
+  return withValue(published, ({ number }) => ({ said: say.editionNumberIsLive({ number }) }));
 }
 
 export async function editionAction(store: string, slug: string, number: number): Promise<Result<Template>> {
@@ -103,7 +104,7 @@ export async function publishPassageAction(
 ): Promise<Result<{ said: string }>> {
   const published = await actAndRefresh(passage.publish, store, { id, revision });
   return withValue(published, ({ number, touches }) => ({
-    said: `Edition ${number} of the passage is live. ${touches === 1 ? 'One message uses it' : `${touches} messages use it`}.`,
+    said: say.passageLive({ edition: number, n: touches }),
   }));
 }
 
@@ -126,7 +127,7 @@ export async function saveLookAction(
 export async function publishLookAction(store: string, revision: number): Promise<Result<{ said: string }>> {
   const published = await actAndRefresh(look.publish, store, { revision });
   return withValue(published, ({ number, touches }) => ({
-    said: `Edition ${number} of the look is live: ${touches === 1 ? 'one message wears' : `${touches} messages wear`} it.`,
+    said: say.lookLive({ edition: number, n: touches }),
   }));
 }
 

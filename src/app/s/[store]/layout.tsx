@@ -4,6 +4,7 @@ import { storesOf } from '@/server/auth/access';
 import { pageAccess } from '@/app/page-access';
 import { searchAction } from './actions';
 import { Spine } from '@/ui/shell/Spine';
+import { say } from '@/words/pages';
 
 export default async function StoreLayout({
   children,
@@ -17,7 +18,7 @@ export default async function StoreLayout({
   return (
     <div className="flex h-full flex-col md:flex-row">
       <a href="#page" className="btn absolute start-2 top-2 z-50 not-focus:sr-only">
-        Skip to the page
+        {say.skipToThePage}
       </a>
       <Spine
         store={{ id: access.store.id, name: access.store.name }}

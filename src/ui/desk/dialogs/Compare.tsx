@@ -7,10 +7,11 @@ import { templateChanges, type Template, type TemplateChange } from '@/core/temp
 import type { Rendered } from '@/workers/protocol';
 import { Dialog } from '../../parts/Dialog';
 import { Pick } from '../../parts/fields';
-import { plural } from '../../parts/format';
 import { PanelTitle } from '../../parts/Page';
 import { answered, valueOrToast } from '../../parts/result';
 import { ChangeList } from '../ChangeList';
+import { say } from '@/words/desk';
+import { say as common } from '@/words/common';
 
 export interface CompareProps {
   open: boolean;
@@ -64,15 +65,19 @@ export function Compare({
   const changes: TemplateChange[] =
     sides.left && sides.right ? templateChanges(sides.left.template, sides.right.template) : [];
   const choices = [
-    { value: DRAFT, label: 'The draft' },
-    ...editions.map((e) => ({ value: String(e.number), label: `Edition ${e.number}`, note: e.publishedBy })),
+    { value: DRAFT, label: say.theDraft },
+    ...editions.map((e) => ({
+      value: String(e.number),
+      label: say.editionNumber({ number: e.number }),
+      note: e.publishedBy,
+    })),
   ];
   return (
     <Dialog
       open={open}
       onClose={onClose}
       wide
-      title="Compare editions"
+      title={say.compareEditions2}
       foot={
         <>
           {left !== DRAFT && sides.left && (
@@ -84,11 +89,11 @@ export function Compare({
                 onClose();
               }}
             >
-              Replace draft with edition {left}
+              {say.replaceDraftWithEditionLeft({ left })}
             </button>
           )}
           <button type="button" className="btn" onClick={onClose}>
-            Close
+            {common.close}
           </button>
         </>
       }
@@ -96,14 +101,14 @@ export function Compare({
       <div className="grid gap-5 lg:grid-cols-[17rem_1fr_1fr]">
         <div className="max-h-[62vh] overflow-auto text-sm">
           <PanelTitle>
-            {changes.length === 0 ? 'They make the same messages' : plural(changes.length, 'change', 'changes')}
+            {changes.length === 0 ? say.theyMakeTheSameMessages : say.nChanges({ n: changes.length })}
           </PanelTitle>
           <ChangeList changes={changes} />
         </div>
         {(
           [
-            ['Before', left, setLeft, sides.left],
-            ['After', right, setRight, sides.right],
+            [common.before, left, setLeft, sides.left],
+            [common.after, right, setRight, sides.right],
           ] as const
         ).map(([title, value, set, side]) => (
           <div key={title} className="flex min-w-0 flex-col">

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { placeholdersAt, type ForeignPlaceholder } from '@/core/placeholders';
 import { Dialog } from '../../parts/Dialog';
 import { Pick } from '../../parts/fields';
+import { say } from '@/words/desk';
 
 export function Foreign({
   found,
@@ -20,34 +21,32 @@ export function Foreign({
   const texts = [...new Map(found.map((f) => [f.text, f])).values()];
   const [names, setNames] = useState(() => new Map(texts.map((f) => [f.text, f.guess])));
   const choices = [
-    { value: '', label: 'stays as words' },
+    { value: '', label: say.staysAsWords },
     ...placeholdersAt(moment).map((p) => ({ value: p.name, label: p.label, note: p.group })),
   ];
   return (
     <Dialog
       open
       onClose={onClose}
-      title="Placeholders from another system"
+      title={say.placeholdersFromAnotherSystem}
       foot={
         <>
           <button type="button" className="btn" onClick={() => onTake(new Map())}>
-            Paste them as words
+            {say.pasteThemAsWords}
           </button>
           <button type="button" className="btn btn-main" onClick={() => onTake(names)}>
-            Convert and paste
+            {say.convertAndPaste}
           </button>
         </>
       }
     >
-      <p className="text-sm">
-        What was pasted holds placeholders as another program writes them. Each becomes one of ours:
-      </p>
+      <p className="text-sm">{say.whatWasPastedHoldsPlaceholders}</p>
       <ul className="mt-3 flex flex-col gap-2">
         {texts.map((f) => (
           <li key={f.text} className="flex items-center gap-3">
             <code className="w-44 truncate text-sm">{f.text}</code>
             <Pick
-              label={`What ${f.text} becomes`}
+              label={say.whatTextBecomes({ text: f.text })}
               className="flex-1"
               value={names.get(f.text) ?? ''}
               choices={choices}

@@ -4,6 +4,8 @@ import { useState } from 'react';
 import { isMailAddress } from '@/core/schema';
 import { Dialog } from '../../parts/Dialog';
 import { Field, Pick } from '../../parts/fields';
+import { say } from '@/words/desk';
+import { say as common } from '@/words/common';
 
 export function SendTest({
   open,
@@ -28,14 +30,14 @@ export function SendTest({
     <Dialog
       open={open}
       onClose={onClose}
-      title="Send a test"
+      title={say.sendATest}
       foot={
         <>
           <button type="button" className="btn" onClick={onClose}>
-            Close
+            {common.close}
           </button>
           <button type="submit" form="send-test" className="btn btn-main" disabled={busy || wrong || to.trim() === ''}>
-            {busy ? 'Sending ...' : 'Send test'}
+            {busy ? common.sending : say.sendTest}
           </button>
         </>
       }
@@ -48,8 +50,8 @@ export function SendTest({
           if (!wrong && to.trim() !== '') onSend(to.trim());
         }}
       >
-        <p className="text-sm">{what}. Its subject begins with [Test], and it is not in the record.</p>
-        <Field label="Address" problem={wrong ? 'Enter an email address with a name, an @ and a domain.' : undefined}>
+        <p className="text-sm">{say.whatItsSubjectBeginsWith({ what })}</p>
+        <Field label={common.address} problem={wrong ? say.enterAnEmailAddressWith : undefined}>
           {(ids) => (
             <input
               {...ids}
@@ -84,19 +86,19 @@ export function CopyBlock({
     <Dialog
       open={open}
       onClose={onClose}
-      title={`Copy ${label} to another message`}
+      title={say.copyLabelToAnotherMessage({ label })}
       foot={
         <>
           <button type="button" className="btn" onClick={onClose}>
-            Close
+            {common.close}
           </button>
           <button type="button" className="btn btn-main" disabled={slug === ''} onClick={() => onCopy(slug)}>
-            Copy the block
+            {say.copyTheBlock}
           </button>
         </>
       }
     >
-      <Field label="Message" hint="It goes before the footer of the draft, with its words in every language">
+      <Field label={common.message} hint={say.itGoesBeforeTheFooter}>
         {(ids) => (
           <Pick
             id={ids.id}
@@ -126,14 +128,14 @@ export function MakePassage({
     <Dialog
       open={open}
       onClose={onClose}
-      title={`Make ${label} a passage`}
+      title={say.makeLabelAPassage({ label })}
       foot={
         <>
           <button type="button" className="btn" onClick={onClose}>
-            Close
+            {common.close}
           </button>
           <button type="submit" form="make-passage" className="btn btn-main" disabled={name.trim() === ''}>
-            Make the passage
+            {say.makeThePassage}
           </button>
         </>
       }
@@ -145,17 +147,14 @@ export function MakePassage({
           if (name.trim() !== '') onMake(name.trim());
         }}
       >
-        <Field
-          label="Name of the passage"
-          hint="The block becomes a use of it. Other messages can use it as well; it is edited once and changes in all of them."
-        >
+        <Field label={say.nameOfThePassage} hint={say.theBlockBecomesAUse}>
           {(ids) => (
             <input
               {...ids}
               autoFocus
               className="input"
               maxLength={120}
-              placeholder="How we pack"
+              placeholder={say.howWePack}
               value={name}
               onChange={(e) => setName(e.target.value)}
             />

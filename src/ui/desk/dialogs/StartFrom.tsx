@@ -9,16 +9,19 @@ import { Field, Pick, Segments } from '../../parts/fields';
 import { PanelTitle, Trouble } from '../../parts/Page';
 import type { ReadTemplate } from '../../bench/useRenderer';
 import { answered } from '../../parts/result';
+import { inEachLanguage } from '@/words/speak';
+import { say } from '@/words/desk';
+import { say as common } from '@/words/common';
 
 type From = 'shipped' | 'other' | 'edition' | 'html' | 'json';
 
-const CHOICES: readonly { value: From; label: string }[] = [
-  { value: 'shipped', label: 'What ships' },
-  { value: 'other', label: 'Another message' },
-  { value: 'edition', label: 'An edition' },
-  { value: 'html', label: 'HTML' },
-  { value: 'json', label: 'JSON' },
-];
+const CHOICES: readonly { value: From; label: string }[] = inEachLanguage(() => [
+  { value: 'shipped', label: say.whatShips },
+  { value: 'other', label: say.anotherMessage },
+  { value: 'edition', label: say.anEdition },
+  { value: 'html', label: say.html },
+  { value: 'json', label: say.json },
+]);
 
 export interface StartFromProps {
   open: boolean;
@@ -54,7 +57,7 @@ export function StartFrom(props: StartFromProps) {
       // Languages that this draft has and the shipped words lack keep theirs where the blocks are the same.
       onTake(
         { ...shipped.template, words: { ...draft.words, ...shipped.template.words } },
-        'The draft now starts from the default.',
+        say.theDraftNowStartsFromThe,
       );
     } else if (from === 'other' || from === 'edition') {
       const result =
@@ -63,21 +66,22 @@ export function StartFrom(props: StartFromProps) {
       onTake(
         result.value,
         from === 'other'
-          ? `The draft now starts from ${others.find((o) => o.slug === other)?.name ?? other}.`
-          : `The draft now starts from edition ${edition}.`,
+          ? say.theDraftNowStartsFromName({ name: others.find((o) => o.slug === other)?.name ?? other })
+          : say.theDraftNowStartsFromEdition({ edition }),
       );
     } else if (imported) {
-      if (imported.blocks.length === 0) return setTrouble('There is nothing in this file that a message could show.');
+      if (imported.blocks.length === 0) return setTrouble(say.thereIsNothingInThis);
       const words = { ...imported.words, subject: imported.subject || (draft.words[language]?.subject ?? '') };
       onTake(
         { version: 1, blocks: imported.blocks, words: { [language]: words } },
-        `The draft now starts from ${file!.name}: ${imported.blocks.length} blocks.`,
+        say.startsFromBlocks({ name: file!.name, n: imported.blocks.length }),
       );
     } else if (from === 'json' && file) {
       const read = await props.readTemplate(file.text);
-      if (!read.template) return setTrouble(`Nothing was imported. ${read.problems[0]?.message ?? ''}`);
-      onTake(read.template, `The draft now starts from ${file.name}.`);
-    } else return setTrouble('Choose a file first.');
+      if (!read.template)
+        return setTrouble(say.nothingWasImportedMessage({ message: read.problems[0]?.message ?? '' }));
+      onTake(read.template, say.theDraftNowStartsFromName({ name: file.name }));
+    } else return setTrouble(say.chooseAFileFirst);
     onClose();
   };
 
@@ -85,21 +89,21 @@ export function StartFrom(props: StartFromProps) {
     <Dialog
       open={open}
       onClose={onClose}
-      title="Start from"
+      title={say.startFrom2}
       foot={
         <>
           <button type="button" className="btn" onClick={onClose}>
-            Keep the draft
+            {say.keepTheDraft}
           </button>
           <button type="button" className="btn btn-main" onClick={() => void take()}>
-            Replace draft
+            {say.replaceDraft}
           </button>
         </>
       }
     >
       <div className="flex flex-col gap-4">
         <Segments
-          label="Start from"
+          label={say.startFrom2}
           value={from}
           choices={CHOICES.filter(({ value }) => !editionsOnly || value === 'edition')}
           onChange={(next) => {
@@ -110,12 +114,12 @@ export function StartFrom(props: StartFromProps) {
         />
         {from === 'shipped' &&
           (shipped ? (
-            <p className="text-sm">The finished words that {shipped.name} ships with, in every language it has.</p>
+            <p className="text-sm">{say.theFinishedWordsThatName({ name: shipped.name })}</p>
           ) : (
-            <p className="text-sm">Nothing ships for this one.</p>
+            <p className="text-sm">{say.nothingShipsForThisOne}</p>
           ))}
         {from === 'other' && (
-          <Field label="Message">
+          <Field label={common.message}>
             {(ids) => (
               <Pick
                 id={ids.id}
@@ -128,14 +132,14 @@ export function StartFrom(props: StartFromProps) {
         )}
         {from === 'edition' &&
           (editions.length > 0 ? (
-            <Field label="Edition">
+            <Field label={say.edition}>
               {(ids) => (
                 <Pick
                   id={ids.id}
                   value={edition}
                   choices={editions.map((e) => ({
                     value: String(e.number),
-                    label: `Edition ${e.number}`,
+                    label: say.editionNumber({ number: e.number }),
                     note: e.publishedBy,
                   }))}
                   onChange={setEdition}
@@ -143,13 +147,13 @@ export function StartFrom(props: StartFromProps) {
               )}
             </Field>
           ) : (
-            <p className="text-sm">It has never been published, so it has no editions.</p>
+            <p className="text-sm">{say.itHasNeverBeenPublished}</p>
           ))}
         {(from === 'html' || from === 'json') && (
           <div>
             <label className="text-sm">
               <span className="mb-1 block text-slate">
-                {from === 'html' ? 'HTML file of a message' : 'JSON file of a template'}
+                {from === 'html' ? say.htmlFileOfAMessage : say.jsonFileOfATemplate}
               </span>
               <input
                 key={from}
@@ -160,7 +164,7 @@ export function StartFrom(props: StartFromProps) {
                   const chosen = e.target.files?.[0];
                   if (!chosen) return;
                   if (chosen.size > 2_000_000) {
-                    setTrouble(`${chosen.name} has ${(chosen.size / 1_000_000).toFixed(1)} MB; at most 2 MB are read.`);
+                    setTrouble(say.fileTooLarge({ name: chosen.name, size: (chosen.size / 1_000_000).toFixed(1) }));
                     return;
                   }
                   setTrouble(undefined);
@@ -170,7 +174,7 @@ export function StartFrom(props: StartFromProps) {
             </label>
             {imported && (
               <div className="mt-3 text-sm">
-                <PanelTitle>{`${imported.blocks.length} blocks`}</PanelTitle>
+                <PanelTitle>{say.nBlocks({ n: imported.blocks.length })}</PanelTitle>
                 <ul className="mt-1 list-disc ps-5">
                   {imported.notes.map((n) => (
                     <li key={n}>{n}</li>
@@ -181,7 +185,7 @@ export function StartFrom(props: StartFromProps) {
           </div>
         )}
         {trouble && <Trouble>{trouble}</Trouble>}
-        <p className="text-xs text-slate">Undo brings the present draft back.</p>
+        <p className="text-xs text-slate">{say.undoBringsThePresentDraft}</p>
       </div>
     </Dialog>
   );

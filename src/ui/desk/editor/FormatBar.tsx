@@ -7,6 +7,7 @@ import { useState } from 'react';
 import { placeholdersAt } from '@/core/placeholders';
 import { safeUrl } from '@/core/text';
 import { Toolbar } from '../../parts/Toolbar';
+import { say } from '@/words/desk';
 
 export function FormatBar({
   editor,
@@ -34,11 +35,11 @@ export function FormatBar({
   const button = (on: boolean): string =>
     `min-w-7 px-2 py-1 ${on ? 'bg-sheet/25' : 'hover:bg-sheet/15'} aria-disabled:opacity-40`;
   return (
-    <Toolbar label="Formatting" className="relative inline-flex bg-ink text-sm text-sheet">
+    <Toolbar label={say.formatting} className="relative inline-flex bg-ink text-sm text-sheet">
       <button
         type="button"
         aria-pressed={state.bold}
-        aria-label="Bold"
+        aria-label={say.bold}
         className={`font-bold ${button(state.bold)}`}
         onClick={() => editor.chain().focus().toggleMark('bold').run()}
       >
@@ -47,7 +48,7 @@ export function FormatBar({
       <button
         type="button"
         aria-pressed={state.italic}
-        aria-label="Italic"
+        aria-label={say.italic}
         className={`italic ${button(state.italic)}`}
         onClick={() => editor.chain().focus().toggleMark('italic').run()}
       >
@@ -58,7 +59,7 @@ export function FormatBar({
         aria-pressed={state.link}
         className={button(state.link)}
         aria-disabled={!state.link && state.empty}
-        title={!state.link && state.empty ? 'Select the text to link first' : undefined}
+        title={!state.link && state.empty ? say.selectTheTextToLink : undefined}
         onClick={() =>
           !state.link && state.empty
             ? undefined
@@ -67,13 +68,13 @@ export function FormatBar({
               : setLinking(!linking)
         }
       >
-        {state.link ? 'Unlink' : 'Link'}
+        {state.link ? say.unlink : say.link}
       </button>
       {lists &&
         (
           [
-            ['item', 'List', List],
-            ['step', 'Numbered list', ListOrdered],
+            ['item', say.list, List],
+            ['step', say.numberedList, ListOrdered],
           ] as const
         ).map(([kind, label, Sign]) => (
           <button
@@ -93,7 +94,12 @@ export function FormatBar({
             <Sign size={15} aria-hidden />
           </button>
         ))}
-      <button type="button" aria-label="Placeholder" className={`font-mono ${button(false)}`} onClick={onPlaceholder}>
+      <button
+        type="button"
+        aria-label={say.placeholder}
+        className={`font-mono ${button(false)}`}
+        onClick={onPlaceholder}
+      >
         {'{ }'}
       </button>
       {linking && (
@@ -136,7 +142,7 @@ function LinkForm({
       }}
     >
       <label className="text-xs text-slate">
-        Link to
+        {say.linkTo}
         <input
           autoFocus
           className="input mt-1"
@@ -146,9 +152,9 @@ function LinkForm({
           aria-invalid={wrong}
         />
       </label>
-      {wrong && <p className="mt-1 text-xs text-madder">Enter a full link that begins with https://.</p>}
+      {wrong && <p className="mt-1 text-xs text-madder">{say.enterAFullLinkThat}</p>}
       <div className="mt-2 flex flex-wrap gap-x-3 text-xs">
-        <span className="text-slate">or</span>
+        <span className="text-slate">{say.or}</span>
         {placeholdersAt(moment)
           .filter((p) => p.type === 'url')
           .map((p) => (
@@ -158,7 +164,7 @@ function LinkForm({
           ))}
       </div>
       <button type="submit" className="btn mt-3" disabled={url.trim() === '' || wrong}>
-        Add link
+        {say.addLink}
       </button>
     </form>
   );

@@ -14,6 +14,7 @@ import {
   type RefObject,
 } from 'react';
 import { backgroundBehind, blockAt, blockElements, patchDocument, patchWords } from '../../bench/patch';
+import { say } from '@/words/desk';
 
 export interface Place {
   /** The section, and the words in it, in pixels from the frame's corner. */
@@ -143,7 +144,7 @@ export function Sheet({
     <div className="relative mx-auto shadow-sheet" style={{ width, height }}>
       <iframe
         ref={frame}
-        title="The message"
+        title={say.theMessage}
         // Without allow-scripts nothing in the message runs; with allow-same-origin the Desk can reach what is in it.
         sandbox="allow-same-origin"
         srcDoc={EMPTY}
@@ -166,7 +167,7 @@ export function Sheet({
             style={{ top: place.section.top }}
           >
             {selectedLabel}
-            {place.section.height < UNSEEN && ', empty'}
+            {place.section.height < UNSEEN && say.empty}
           </div>
           {tools && (
             <div className="absolute end-0 z-20 -translate-y-full" style={{ top: place.section.top }}>

@@ -4,6 +4,7 @@ import { GripVertical } from 'lucide-react';
 import { BLOCK_LABELS, type Block } from '@/core/template';
 import { DropPlace, useDragged, type Dragged } from '../Dragging';
 import { blockElements } from '../../bench/patch';
+import { say } from '@/words/desk';
 
 export function SheetPlaces({ doc, blocks, active }: { doc: Document; blocks: readonly Block[]; active: Dragged }) {
   const rects = blocks.flatMap((block, at) => {
@@ -47,13 +48,13 @@ export function SheetGrip({ block }: { block: Block }) {
   return (
     <span
       ref={ref}
-      title="Drag the block to another place"
+      title={say.dragTheBlockToAnother}
       data-testid="grip"
       className="flex cursor-grab items-center bg-petrol px-1 text-on-petrol"
       {...listeners}
     >
       <GripVertical size={15} aria-hidden />
-      <span className="sr-only">Drag {BLOCK_LABELS[block.kind]}</span>
+      <span className="sr-only">{say.dragKind({ kind: BLOCK_LABELS[block.kind] })}</span>
     </span>
   );
 }

@@ -4,6 +4,7 @@ import { COLOUR_LABELS, COLOUR_ROLES, contrastPairs } from '@/core/look';
 import { Segments } from '../../parts/fields';
 import { ColourField } from '../ColourField';
 import { Row, type PartProps } from './common';
+import { say } from '@/words/look';
 
 export function ColoursPart(props: PartProps) {
   const { look, editable, onLook } = props;
@@ -22,13 +23,13 @@ export function ColoursPart(props: PartProps) {
         ))}
       </div>
       <div>
-        <div className="mb-1 text-sm text-slate">Contrast</div>
+        <div className="mb-1 text-sm text-slate">{say.contrast}</div>
         <table className="w-full text-xs" data-testid="contrast">
           <thead className="sr-only">
             <tr>
-              <th scope="col">Colours</th>
-              <th scope="col">Contrast</th>
-              <th scope="col">Result</th>
+              <th scope="col">{say.colours}</th>
+              <th scope="col">{say.contrast}</th>
+              <th scope="col">{say.result}</th>
             </tr>
           </thead>
           <tbody>
@@ -47,10 +48,10 @@ export function ColoursPart(props: PartProps) {
                       className="link"
                       onClick={() => onLook({ ...look, colours: { ...look.colours, [p.role]: p.offer } }, 'contrast')}
                     >
-                      use {p.offer}
+                      {say.useOffer({ offer: p.offer })}
                     </button>
                   ) : (
-                    `needs ${p.wanted}`
+                    say.needsWanted({ wanted: p.wanted })
                   )}
                 </td>
               </tr>
@@ -58,13 +59,13 @@ export function ColoursPart(props: PartProps) {
           </tbody>
         </table>
       </div>
-      <Row label="Where mail is dark">
+      <Row label={say.whereMailIsDark}>
         <Segments
-          label="Where mail is dark"
+          label={say.whereMailIsDark}
           value={look.dark}
           choices={[
-            { value: 'adapt', label: 'colours for it' },
-            { value: 'leave', label: 'not set' },
+            { value: 'adapt', label: say.coloursForIt },
+            { value: 'leave', label: say.notSet },
           ]}
           onChange={(dark) => onLook({ ...look, dark }, 'dark')}
         />

@@ -3,6 +3,7 @@
 import { readCss } from '@/core/css';
 import { CodeEditor } from '../../parts/CodeEditor';
 import { type PartProps } from './common';
+import { say } from '@/words/look';
 
 export function CssPart({ look, editable, onLook }: PartProps) {
   const { problems } = readCss(look.css);
@@ -11,12 +12,10 @@ export function CssPart({ look, editable, onLook }: PartProps) {
     lines.slice(0, line - 1).reduce((sum, l) => sum + l.length + 1, 0) + column - 1;
   return (
     <>
-      <p className="text-sm text-slate">
-        For those who write it. Classes that messages carry: .ls-sheet, .ls-page, .ls-w, .ls-q, .ls-action, .ls-words.
-      </p>
+      <p className="text-sm text-slate">{say.forThoseWhoWriteIt}</p>
       <div className="h-64">
         <CodeEditor
-          label="Own CSS"
+          label={say.ownCss}
           language="css"
           value={look.css}
           readOnly={!editable}
@@ -32,7 +31,7 @@ export function CssPart({ look, editable, onLook }: PartProps) {
       <ul className="text-xs" data-testid="css-problems">
         {problems.slice(0, 6).map((p, i) => (
           <li key={i} className={p.severity === 'blocker' ? 'text-madder' : ''}>
-            Line {p.line}: {p.message}
+            {say.lineLineMessage({ line: p.line, message: p.message })}
           </li>
         ))}
       </ul>

@@ -9,6 +9,7 @@ import { WordsEditor, type EditingContext } from '../../desk/editor/WordsEditor'
 import { viewSegment } from '../../desk/useSegments';
 import { languageName } from '@/core/names';
 import { changer, Row, SIDES, withWords, type LookLanguage, type PartProps } from './common';
+import { say } from '@/words/look';
 
 const SIGNS: readonly Choice<LinkSign>[] = LINK_SIGNS.map((value) => ({ value, label: SIGN_LABELS[value] }));
 
@@ -33,30 +34,30 @@ export function FooterPart(
     );
   return (
     <>
-      <Row label="Place">
+      <Row label={say.place}>
         <Segments
-          label="Place"
+          label={say.place}
           value={footer.place}
           choices={[
-            { value: 'inside', label: 'on the sheet' },
-            { value: 'below', label: 'below it' },
+            { value: 'inside', label: say.onTheSheet },
+            { value: 'below', label: say.belowIt },
           ]}
           onChange={(place) => set({ place })}
         />
       </Row>
-      <Row label="Alignment">
-        <Segments label="Alignment" value={footer.align} choices={SIDES} onChange={(align) => set({ align })} />
+      <Row label={say.alignment}>
+        <Segments label={say.alignment} value={footer.align} choices={SIDES} onChange={(align) => set({ align })} />
       </Row>
-      {footer.place === 'inside' && <Check label="Line above" on={footer.line} onChange={(line) => set({ line })} />}
+      {footer.place === 'inside' && <Check label={say.lineAbove} on={footer.line} onChange={(line) => set({ line })} />}
       <div>
-        <div className="mb-1 text-sm text-slate">Legal lines</div>
+        <div className="mb-1 text-sm text-slate">{say.legalLines}</div>
         {words.words ? (
           <WordsEditor
             key={language}
             document={words.words}
             formIndex={words.ownForm}
             form="line"
-            label="Legal lines"
+            label={say.legalLines}
             className="input min-h-16 py-1.5 text-sm"
             {...{ context, direction, editable }}
             onChange={(next) =>
@@ -80,20 +81,18 @@ export function FooterPart(
             }
           />
         )}
-        <p className="mt-1 text-xs text-slate">
-          Type {'{'} for a value such as the year. Shift and Enter begins a line.
-        </p>
+        <p className="mt-1 text-xs text-slate">{say.typeForAValueSuch}</p>
       </div>
       <div>
         <div className="mb-1 flex items-baseline text-sm text-slate">
-          Links
+          {say.links}
           {editable && footer.links.length < 10 && (
             <button
               type="button"
               className="link ms-auto"
-              onClick={() => links([...footer.links, { sign: 'shop', label: 'The shop', url: 'https://' }], 'add')}
+              onClick={() => links([...footer.links, { sign: 'shop', label: say.theShop, url: 'https://' }], 'add')}
             >
-              Add a link
+              {say.addALink}
             </button>
           )}
         </div>
@@ -103,7 +102,7 @@ export function FooterPart(
               <div className="flex items-center gap-1">
                 <Sign sign={link.sign} />
                 <Pick
-                  label="Sign"
+                  label={say.sign}
                   value={link.sign}
                   choices={SIGNS}
                   onChange={(sign) => change(i, { sign })}
@@ -113,7 +112,7 @@ export function FooterPart(
                   <>
                     <button
                       type="button"
-                      aria-label={`Move ${link.label} up`}
+                      aria-label={say.moveLabelUp({ label: link.label })}
                       className="btn btn-quiet"
                       disabled={i === 0}
                       onClick={() => links(footer.links.toSpliced(i, 1).toSpliced(i - 1, 0, link), 'move')}
@@ -122,7 +121,7 @@ export function FooterPart(
                     </button>
                     <button
                       type="button"
-                      aria-label={`Remove ${link.label}`}
+                      aria-label={say.removeLabel({ label: link.label })}
                       className="btn btn-quiet"
                       onClick={() => links(footer.links.toSpliced(i, 1), 'remove')}
                     >
@@ -132,11 +131,15 @@ export function FooterPart(
                 )}
               </div>
               <input
-                aria-label={language === own ? 'Words of the link' : `Words of the link, ${languageName(language)}`}
+                aria-label={
+                  language === own
+                    ? say.wordsOfTheLink
+                    : say.wordsOfTheLinkLanguageName({ languageName: languageName(language) })
+                }
                 className="input"
                 readOnly={!editable}
                 value={language === own ? link.label : (link.labels?.[language] ?? '')}
-                placeholder={language === own ? 'What it leads to' : link.label}
+                placeholder={language === own ? say.whatItLeadsTo : link.label}
                 aria-invalid={link.label.trim() === '' || undefined}
                 maxLength={60}
                 onChange={(e) =>
@@ -149,7 +152,7 @@ export function FooterPart(
                 }
               />
               <input
-                aria-label="Address of the link"
+                aria-label={say.addressOfTheLink}
                 className="input"
                 readOnly={!editable}
                 aria-invalid={safeUrl(link.url) === undefined || undefined}
@@ -162,12 +165,12 @@ export function FooterPart(
       </div>
       {footer.links.length > 0 && (
         <Segments
-          label="Links as"
+          label={say.linksAs}
           value={footer.linksAs}
           choices={[
-            { value: 'signs', label: 'signs' },
-            { value: 'words', label: 'words' },
-            { value: 'both', label: 'both' },
+            { value: 'signs', label: say.signs },
+            { value: 'words', label: say.words },
+            { value: 'both', label: say.both },
           ]}
           onChange={(linksAs) => set({ linksAs })}
         />

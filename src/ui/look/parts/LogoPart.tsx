@@ -6,6 +6,7 @@ import { Segments } from '../../parts/fields';
 import { NumberField } from '../../parts/NumberField';
 import { PictureInput, type BringPicture } from '../../parts/PictureInput';
 import { Row, SIDES, Text, type PartProps } from './common';
+import { say } from '@/words/look';
 
 export function LogoPart(
   props: PartProps & {
@@ -24,7 +25,7 @@ export function LogoPart(
   return (
     <>
       <PictureInput
-        label="Logo"
+        label={say.logo}
         asset={logo?.light}
         shown={logo?.width ?? Math.min(240, most)}
         onBring={onBring}
@@ -51,7 +52,7 @@ export function LogoPart(
       {logo && (
         <>
           <PictureInput
-            label="Logo where mail is dark"
+            label={say.logoWhereMailIsDark}
             asset={logo.dark}
             shown={logo.width}
             onBring={onBring}
@@ -66,43 +67,39 @@ export function LogoPart(
             }
           />
           <Text
-            label="Alternative text"
+            label={say.alternativeText}
             value={logo.alt}
             disabled={!editable}
             max={120}
             onChange={(alt) => set({ alt }, 'alt')}
           />
           <Text
-            label="Leads to"
+            label={say.leadsTo}
             value={logo.link}
             placeholder="https://"
             disabled={!editable}
             max={2000}
-            problem={
-              logo.link !== '' && safeUrl(logo.link) === undefined
-                ? 'Enter a full link, such as https://shop.example.'
-                : undefined
-            }
+            problem={logo.link !== '' && safeUrl(logo.link) === undefined ? say.enterAFullLinkSuch : undefined}
             onChange={(link) => set({ link }, 'link')}
           />
           <NumberField
-            label="Shown width"
+            label={say.shownWidth}
             value={logo.width}
             min={16}
             max={most}
             disabled={!editable}
             onChange={(width) => set({ width }, 'width')}
           />
-          <Row label="Alignment">
+          <Row label={say.alignment}>
             <Segments
-              label="Alignment"
+              label={say.alignment}
               value={logo.align}
               choices={SIDES}
               onChange={(align) => set({ align }, 'align')}
             />
           </Row>
           <div>
-            <div className="mb-1 text-sm text-slate">Colours of the logo</div>
+            <div className="mb-1 text-sm text-slate">{say.coloursOfTheLogo}</div>
             {colours ? (
               <>
                 <div className="flex gap-1">
@@ -123,13 +120,13 @@ export function LogoPart(
                       onLook({ ...look, colours: coloursFrom(colours, look.colours) }, 'colours from logo')
                     }
                   >
-                    Make the colours from these
+                    {say.makeTheColoursFromThese}
                   </button>
                 )}
               </>
             ) : (
               <button type="button" className="btn" onClick={() => onReadColours(logo.light.path)}>
-                Read them
+                {say.readThem}
               </button>
             )}
           </div>

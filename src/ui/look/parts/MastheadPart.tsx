@@ -4,6 +4,7 @@ import { Check } from '../../parts/Check';
 import { Field, Pick, Segments } from '../../parts/fields';
 import { languageName } from '@/core/names';
 import { changer, Row, Text, withWords, type LookLanguage, type PartProps } from './common';
+import { say } from '@/words/look';
 
 export function MastheadPart(props: PartProps & LookLanguage) {
   const { look, editable, language, own } = props;
@@ -11,10 +12,16 @@ export function MastheadPart(props: PartProps & LookLanguage) {
   const set = changer(props, 'masthead');
   return (
     <>
-      <Text label="Shop name" value={masthead.name} max={80} disabled={!editable} onChange={(name) => set({ name })} />
+      <Text
+        label={say.shopName}
+        value={masthead.name}
+        max={80}
+        disabled={!editable}
+        onChange={(name) => set({ name })}
+      />
       {language === own ? (
         <Text
-          label="Strapline"
+          label={say.strapline}
           value={masthead.strapline}
           max={120}
           disabled={!editable}
@@ -22,7 +29,7 @@ export function MastheadPart(props: PartProps & LookLanguage) {
         />
       ) : (
         <Text
-          label={`Strapline, ${languageName(language)}`}
+          label={say.straplineLanguageName({ languageName: languageName(language) })}
           value={masthead.straplines?.[language] ?? ''}
           placeholder={masthead.strapline}
           max={120}
@@ -30,34 +37,34 @@ export function MastheadPart(props: PartProps & LookLanguage) {
           onChange={(words) => set({ straplines: withWords(masthead.straplines, language, words) })}
         />
       )}
-      <Field label="Arrangement">
+      <Field label={say.arrangement}>
         {(ids) => (
           <Pick
             id={ids.id}
             value={masthead.arrangement}
             choices={[
-              { value: 'split', label: 'name and order number at the sides' },
-              { value: 'centre', label: 'all in the middle' },
-              { value: 'start', label: 'all at the start' },
-              { value: 'band', label: 'on a band of the action colour' },
+              { value: 'split', label: say.nameAndOrderNumberAt },
+              { value: 'centre', label: say.allInTheMiddle },
+              { value: 'start', label: say.allAtTheStart },
+              { value: 'band', label: say.onABandOfThe },
             ]}
             onChange={(arrangement) => set({ arrangement })}
           />
         )}
       </Field>
-      <Row label="Place">
+      <Row label={say.place}>
         <Segments
-          label="Place"
+          label={say.place}
           value={masthead.place}
           choices={[
-            { value: 'sheet', label: 'on the sheet' },
-            { value: 'above', label: 'above it' },
+            { value: 'sheet', label: say.onTheSheet },
+            { value: 'above', label: say.aboveIt },
           ]}
           onChange={(place) => set({ place })}
         />
       </Row>
-      <Check label="Order number in it" on={masthead.note} onChange={(note) => set({ note })} />
-      <Check label="Line below" on={masthead.line} onChange={(line) => set({ line })} />
+      <Check label={say.orderNumberInIt} on={masthead.note} onChange={(note) => set({ note })} />
+      <Check label={say.lineBelow} on={masthead.line} onChange={(line) => set({ line })} />
     </>
   );
 }

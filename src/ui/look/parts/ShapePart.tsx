@@ -4,6 +4,7 @@ import type { Look } from '@/core/look';
 import { Check } from '../../parts/Check';
 import { NumberField } from '../../parts/NumberField';
 import { changer, type PartProps } from './common';
+import { say } from '@/words/look';
 
 export function ShapePart(props: PartProps) {
   const { look, editable } = props;
@@ -21,15 +22,15 @@ export function ShapePart(props: PartProps) {
   );
   return (
     <>
-      {field('Message width', 'width', 320, 800)}
-      {field('Margin', 'margin', 8, 80)}
-      {field('Room between blocks', 'room', 50, 200, '%')}
-      {field('Corners of buttons', 'radius', 0, 40)}
-      {field('Corners of the sheet', 'sheetRadius', 0, 40)}
-      {field('Lines', 'lineWidth', 0, 6)}
-      {field('Border of the sheet', 'sheetBorder', 0, 8)}
-      <Check label="Shadow under the sheet" on={shape.shadow} onChange={(shadow) => set({ shadow })} />
-      <p className="text-xs text-slate">On a phone a message is as wide as the screen, whatever its width here.</p>
+      {field(say.messageWidth, 'width', 320, 800)}
+      {field(say.margin, 'margin', 8, 80)}
+      {field(say.roomBetweenBlocks, 'room', 50, 200, '%')}
+      {field(say.cornersOfButtons, 'radius', 0, 40)}
+      {field(say.cornersOfTheSheet, 'sheetRadius', 0, 40)}
+      {field(say.lines, 'lineWidth', 0, 6)}
+      {field(say.borderOfTheSheet, 'sheetBorder', 0, 8)}
+      <Check label={say.shadowUnderTheSheet} on={shape.shadow} onChange={(shadow) => set({ shadow })} />
+      <p className="text-xs text-slate">{say.onAPhoneAMessage}</p>
     </>
   );
 }

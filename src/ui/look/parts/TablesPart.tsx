@@ -5,6 +5,7 @@ import { Check } from '../../parts/Check';
 import { Segments } from '../../parts/fields';
 import { NumberField } from '../../parts/NumberField';
 import { changer, Row, type PartProps } from './common';
+import { say } from '@/words/look';
 
 export function TablesPart(props: PartProps) {
   const { look, editable, onLook } = props;
@@ -22,30 +23,30 @@ export function TablesPart(props: PartProps) {
   );
   return (
     <>
-      <Row label="Rows of the items table">
+      <Row label={say.rowsOfTheItemsTable}>
         <Segments
-          label="Rows"
+          label={say.rows}
           value={items.style}
           choices={[
-            { value: 'plain', label: 'plain' },
-            { value: 'lined', label: 'lined' },
-            { value: 'banded', label: 'banded' },
+            { value: 'plain', label: say.plain },
+            { value: 'lined', label: say.lined },
+            { value: 'banded', label: say.banded },
           ]}
           onChange={(style) => set({ style })}
         />
       </Row>
       <NumberField
-        label="Room in rows"
+        label={say.roomInRows}
         value={items.room}
         min={2}
         max={32}
         disabled={!editable}
         onChange={(room) => set({ room })}
       />
-      <Check label="Product pictures" on={items.pictures} onChange={(pictures) => set({ pictures })} />
+      <Check label={say.productPictures} on={items.pictures} onChange={(pictures) => set({ pictures })} />
       {items.pictures && (
         <NumberField
-          label="Size of pictures"
+          label={say.sizeOfPictures}
           value={items.pictureSize}
           min={24}
           max={160}
@@ -53,38 +54,38 @@ export function TablesPart(props: PartProps) {
           onChange={(pictureSize) => set({ pictureSize })}
         />
       )}
-      <Check label="Names of columns" on={items.head} onChange={(head) => set({ head })} />
-      {column('options', 'Options of a product')}
-      {column('sku', 'Stock number')}
-      {column('unitPrice', 'Price of one')}
-      <Row label="Totals">
+      <Check label={say.namesOfColumns} on={items.head} onChange={(head) => set({ head })} />
+      {column('options', say.optionsOfAProduct)}
+      {column('sku', say.stockNumber)}
+      {column('unitPrice', say.priceOfOne)}
+      <Row label={say.totals}>
         <Segments
-          label="Totals"
+          label={say.totals}
           value={items.totals}
           choices={[
-            { value: 'across', label: 'across the sheet' },
-            { value: 'end', label: 'at its end' },
+            { value: 'across', label: say.acrossTheSheet },
+            { value: 'end', label: say.atItsEnd },
           ]}
           onChange={(totals) => set({ totals })}
         />
       </Row>
-      <Row label="Addresses">
+      <Row label={say.addresses}>
         <Segments
-          label="Addresses"
+          label={say.addresses}
           value={addresses.arrangement}
           choices={[
-            { value: 'beside', label: 'side by side' },
-            { value: 'stacked', label: 'stacked' },
+            { value: 'beside', label: say.sideBySide },
+            { value: 'stacked', label: say.stacked },
           ]}
           onChange={(arrangement) => setAddresses({ arrangement })}
         />
       </Row>
       <Segments
-        label="Address panels"
+        label={say.addressPanels}
         value={addresses.panel}
         choices={[
-          { value: 'plain', label: 'plain' },
-          { value: 'boxed', label: 'boxed' },
+          { value: 'plain', label: say.plain },
+          { value: 'boxed', label: say.boxed },
         ]}
         onChange={(panel) => setAddresses({ panel })}
       />

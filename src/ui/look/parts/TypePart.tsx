@@ -5,6 +5,7 @@ import { Check } from '../../parts/Check';
 import { Field, Pick, Segments } from '../../parts/fields';
 import { NumberField } from '../../parts/NumberField';
 import { changer, Row, Text, type PartProps } from './common';
+import { say } from '@/words/look';
 
 const FONTS = (Object.keys(FONT_LABELS) as FontStack[]).map((value) => ({ value, label: FONT_LABELS[value] }));
 
@@ -15,14 +16,14 @@ export function TypePart(props: PartProps) {
   const web = type.webFont;
   return (
     <>
-      <Field label="Headings">
+      <Field label={say.headings}>
         {(ids) => <Pick id={ids.id} value={type.headings} choices={FONTS} onChange={(headings) => set({ headings })} />}
       </Field>
-      <Field label="Words">
+      <Field label={say.words2}>
         {(ids) => <Pick id={ids.id} value={type.words} choices={FONTS} onChange={(words) => set({ words })} />}
       </Field>
       <NumberField
-        label="Headline"
+        label={say.headline}
         value={type.headline}
         min={18}
         max={56}
@@ -30,7 +31,7 @@ export function TypePart(props: PartProps) {
         onChange={(headline) => set({ headline })}
       />
       <NumberField
-        label="Heading"
+        label={say.heading}
         value={type.heading}
         min={13}
         max={36}
@@ -38,7 +39,7 @@ export function TypePart(props: PartProps) {
         onChange={(heading) => set({ heading })}
       />
       <NumberField
-        label="Words"
+        label={say.words2}
         value={type.text}
         min={12}
         max={22}
@@ -46,7 +47,7 @@ export function TypePart(props: PartProps) {
         onChange={(text) => set({ text })}
       />
       <NumberField
-        label="Small print"
+        label={say.smallPrint}
         value={type.small}
         min={10}
         max={17}
@@ -54,7 +55,7 @@ export function TypePart(props: PartProps) {
         onChange={(small) => set({ small })}
       />
       <NumberField
-        label="Line height"
+        label={say.lineHeight}
         unit="%"
         value={type.lineHeight}
         min={110}
@@ -62,31 +63,31 @@ export function TypePart(props: PartProps) {
         disabled={!editable}
         onChange={(lineHeight) => set({ lineHeight })}
       />
-      <Row label="Headline style">
+      <Row label={say.headlineStyle}>
         <Segments
-          label="Headline style"
+          label={say.headlineStyle}
           value={type.headlineStyle}
           choices={[
-            { value: 'upright', label: 'upright' },
+            { value: 'upright', label: say.upright },
             { value: 'italic', label: 'italic' },
-            { value: 'capitals', label: 'capitals' },
+            { value: 'capitals', label: say.capitals },
           ]}
           onChange={(headlineStyle) => set({ headlineStyle })}
         />
       </Row>
-      <Row label="Headline weight">
+      <Row label={say.headlineWeight}>
         <Segments
-          label="Headline weight"
+          label={say.headlineWeight}
           value={type.headlineWeight}
           choices={[
-            { value: 'normal', label: 'normal' },
-            { value: 'bold', label: 'bold' },
+            { value: 'normal', label: say.normal },
+            { value: 'bold', label: say.bold },
           ]}
           onChange={(headlineWeight) => set({ headlineWeight })}
         />
       </Row>
       <Check
-        label="A web font before these"
+        label={say.aWebFontBeforeThese}
         on={web !== null}
         onChange={(on) =>
           onLook(
@@ -101,26 +102,26 @@ export function TypePart(props: PartProps) {
       {web && (
         <>
           <Text
-            label="Name of the font"
+            label={say.nameOfTheFont}
             value={web.family}
             max={60}
             disabled={!editable}
             onChange={(family) => set({ webFont: { ...web, family } }, 'family')}
           />
           <Text
-            label="Address of its style sheet"
+            label={say.addressOfItsStyleSheet}
             value={web.href}
             max={500}
             disabled={!editable}
-            problem={/^https:\/\/[^\s"<>]{3,}$/.test(web.href) ? undefined : 'Enter a link that begins with https://.'}
+            problem={/^https:\/\/[^\s"<>]{3,}$/.test(web.href) ? undefined : say.enterALinkThatBegins}
             onChange={(href) => set({ webFont: { ...web, href } }, 'href')}
           />
           <Segments
-            label="Web font for"
+            label={say.webFontFor}
             value={web.for}
             choices={[
-              { value: 'headings', label: 'for headings' },
-              { value: 'all', label: 'for everything' },
+              { value: 'headings', label: say.forHeadings },
+              { value: 'all', label: say.forEverything },
             ]}
             onChange={(forWhat) => set({ webFont: { ...web, for: forWhat } })}
           />

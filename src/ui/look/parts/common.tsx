@@ -3,6 +3,8 @@
 import type { ReactNode } from 'react';
 import type { Look } from '@/core/look';
 import { Field } from '../../parts/fields';
+import { inEachLanguage } from '@/words/speak';
+import { say } from '@/words/look';
 
 export interface PartProps {
   look: Look;
@@ -38,11 +40,14 @@ export function changer<K extends keyof Look>({ look, onLook }: PartProps, part:
     );
 }
 
-export const SIDES = [
-  { value: 'start', label: 'start' },
-  { value: 'centre', label: 'centre' },
-  { value: 'end', label: 'end' },
-] as const;
+export const SIDES = inEachLanguage(
+  () =>
+    [
+      { value: 'start', label: say.start },
+      { value: 'centre', label: say.centre },
+      { value: 'end', label: say.end },
+    ] as const,
+);
 
 export function Row({ label, children }: { label: string; children: ReactNode }) {
   return (

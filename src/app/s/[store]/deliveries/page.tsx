@@ -2,8 +2,9 @@ import type { Metadata } from 'next';
 import { pageAccess } from '@/app/page-access';
 import { listDeliveries, readDeliveryFilter } from '@/server/features/deliveries/deliveries';
 import { DeliveriesScreen } from '@/ui/deliveries/DeliveriesScreen';
+import { say } from '@/words/pages';
 
-export const metadata: Metadata = { title: 'Deliveries' };
+export const generateMetadata = (): Metadata => ({ title: say.deliveries });
 
 export default async function Deliveries({
   params,

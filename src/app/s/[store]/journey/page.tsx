@@ -5,8 +5,9 @@ import { loadBoard, orderPath, shopMailsOf } from '@/server/features/notificatio
 import { listOrders } from '@/server/features/orders/orders';
 import { JourneyScreen } from '@/ui/journey/JourneyScreen';
 import { addShopMailAction, bulkAction, impactAction, makeAction, removeShopMailAction, switchAction } from './actions';
+import { say } from '@/words/pages';
 
-export const metadata: Metadata = { title: 'Journey' };
+export const generateMetadata = (): Metadata => ({ title: say.journey });
 
 export default async function Journey({
   params,

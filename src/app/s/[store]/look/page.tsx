@@ -13,8 +13,9 @@ import {
   saveLookAction,
 } from '../bench-actions';
 import { benchProps, type BenchQuery } from '../bench-props';
+import { say } from '@/words/pages';
 
-export const metadata: Metadata = { title: 'Look' };
+export const generateMetadata = (): Metadata => ({ title: say.look });
 
 interface Props {
   params: Promise<{ store: string }>;

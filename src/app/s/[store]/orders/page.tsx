@@ -5,8 +5,9 @@ import { channelNames, listOrders, readOrderFilter } from '@/server/features/ord
 import { languageName } from '@/core/names';
 import { OrdersScreen } from '@/ui/orders/OrdersScreen';
 import { startWalkAction } from './actions';
+import { say } from '@/words/pages';
 
-export const metadata: Metadata = { title: 'Orders' };
+export const generateMetadata = (): Metadata => ({ title: say.orders });
 
 export default async function Orders({
   params,

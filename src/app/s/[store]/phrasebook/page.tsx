@@ -4,8 +4,9 @@ import { may } from '@/contract/policy';
 import { loadPhrasebook } from '@/server/features/templates/phrasebook';
 import { PhrasebookScreen } from '@/ui/phrasebook/PhrasebookScreen';
 import { savePhraseAction } from './actions';
+import { say } from '@/words/pages';
 
-export const metadata: Metadata = { title: 'Phrasebook' };
+export const generateMetadata = (): Metadata => ({ title: say.phrasebook });
 
 export default async function Phrasebook({ params }: { params: Promise<{ store: string }> }) {
   const access = await pageAccess(params);

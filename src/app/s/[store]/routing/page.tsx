@@ -5,8 +5,9 @@ import { loadRouting } from '@/server/features/routing/routing';
 import { listOrders } from '@/server/features/orders/orders';
 import { RoutingScreen } from '@/ui/routing/RoutingScreen';
 import { addRuleAction, changeRuleAction, removeRuleAction, testRuleAction, tryOrderAction } from './actions';
+import { say } from '@/words/pages';
 
-export const metadata: Metadata = { title: 'Routing' };
+export const generateMetadata = (): Metadata => ({ title: say.routing });
 
 export default async function Routing({ params }: { params: Promise<{ store: string }> }) {
   const access = await pageAccess(params);

@@ -2,8 +2,9 @@ import type { Metadata } from 'next';
 import { pageAccess } from '@/app/page-access';
 import { loadToday } from '@/server/features/today/today';
 import { TodayScreen } from '@/ui/today/TodayScreen';
+import { say } from '@/words/pages';
 
-export const metadata: Metadata = { title: 'Today' };
+export const generateMetadata = (): Metadata => ({ title: say.today });
 
 export default async function Today({ params }: { params: Promise<{ store: string }> }) {
   const access = await pageAccess(params);

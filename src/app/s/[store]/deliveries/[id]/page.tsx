@@ -5,6 +5,7 @@ import { may } from '@/contract/policy';
 import { deliveryDetail } from '@/server/features/deliveries/deliveries';
 import { DeliveryScreen } from '@/ui/deliveries/DeliveryScreen';
 import { againAction, releaseAction, sendNowAction, stopAction, tryAction, tryAllAction } from '../actions';
+import { say } from '@/words/pages';
 
 interface Props {
   params: Promise<{ store: string; id: string }>;
@@ -18,7 +19,7 @@ const load = cache(async (store: string, id: string) =>
 export async function generateMetadata({ params }: Props): Promise<Metadata> {
   const { store, id } = await params;
   const { notification, recipientName, recipient } = await load(store, id);
-  return { title: `${notification} to ${recipientName || recipient}` };
+  return { title: say.notificationToN({ notification, n: recipientName || recipient }) };
 }
 
 export default async function DeliveryPage({ params }: Props) {

@@ -13,6 +13,7 @@ import {
   testAction,
 } from '../../bench-actions';
 import { benchProps, type BenchQuery } from '../../bench-props';
+import { say } from '@/words/pages';
 
 interface Props {
   params: Promise<{ store: string; slug: string }>;
@@ -26,7 +27,7 @@ const load = cache(async (store: string, slug: string) =>
 
 export async function generateMetadata({ params }: Props): Promise<Metadata> {
   const { store, slug } = await params;
-  return { title: `${(await load(store, slug)).notification.name} on the Desk` };
+  return { title: say.nameOnTheDesk({ name: (await load(store, slug)).notification.name }) };
 }
 
 export default async function Desk({ params, searchParams }: Props) {

@@ -9,6 +9,7 @@ import { NotificationScreen } from '@/ui/notification/NotificationScreen';
 import { orderAction } from '../../bench-actions';
 import { sendNowAction, stopAction } from '../../deliveries/actions';
 import { impactAction, removeAction, saveNotificationAction, switchAction } from '../actions';
+import { say } from '@/words/pages';
 
 interface Props {
   params: Promise<{ store: string; slug: string }>;
@@ -21,7 +22,7 @@ const load = cache(async (store: string, slug: string) =>
 
 export async function generateMetadata({ params }: Props): Promise<Metadata> {
   const { store, slug } = await params;
-  return { title: `How ${(await load(store, slug)).settings.name} goes out` };
+  return { title: say.howNameGoesOut({ name: (await load(store, slug)).settings.name }) };
 }
 
 export default async function Notification({ params }: Props) {

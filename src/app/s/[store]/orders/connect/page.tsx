@@ -4,8 +4,9 @@ import { may } from '@/contract/policy';
 import { loadConnect } from '@/server/features/orders/connect';
 import { ConnectScreen } from '@/ui/orders/ConnectScreen';
 import { eventsKeyAction } from '../actions';
+import { say } from '@/words/pages';
 
-export const metadata: Metadata = { title: 'Connect the shop' };
+export const generateMetadata = (): Metadata => ({ title: say.connectTheShop });
 
 export default async function Connect({ params }: { params: Promise<{ store: string }> }) {
   const access = await pageAccess(params);

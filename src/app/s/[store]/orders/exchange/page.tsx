@@ -4,15 +4,17 @@ import { may } from '@/contract/policy';
 import { NotAllowed } from '@/ui/parts/NotAllowed';
 import { ExchangeScreen } from '@/ui/orders/ExchangeScreen';
 import { bringFileAction, previewFileAction } from './actions';
+import { say } from '@/words/pages';
+import { say as common } from '@/words/common';
 
-export const metadata: Metadata = { title: 'Import and export' };
+export const generateMetadata = (): Metadata => ({ title: say.importAndExport });
 
 export default async function Exchange({ params }: { params: Promise<{ store: string }> }) {
   const access = await pageAccess(params);
   const { store } = access;
   if (!may(access.role, 'data.export')) {
-    const back = { href: `/s/${store.id}/orders`, label: 'All orders' };
-    return <NotAllowed title="Import and export" action="data.export" back={back} />;
+    const back = { href: `/s/${store.id}/orders`, label: common.allOrders };
+    return <NotAllowed title={say.importAndExport} action="data.export" back={back} />;
   }
   return (
     <ExchangeScreen

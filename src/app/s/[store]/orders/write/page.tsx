@@ -9,8 +9,10 @@ import { NotAllowed } from '@/ui/parts/NotAllowed';
 import { Empty } from '@/ui/parts/Page';
 import { WriteScreen } from '@/ui/writing/WriteScreen';
 import { writeAction } from '../actions';
+import { say } from '@/words/pages';
+import { say as common } from '@/words/common';
 
-export const metadata: Metadata = { title: 'Write a message' };
+export const generateMetadata = (): Metadata => ({ title: say.writeAMessage });
 
 export default async function Write({
   params,
@@ -22,18 +24,14 @@ export default async function Write({
   const access = await pageAccess(params);
   const store = access.store.id;
   if (!may(access.role, 'message.write')) {
-    const back = { href: `/s/${store}/orders`, label: 'All orders' };
-    return <NotAllowed title="Write a message" action="message.write" back={back} />;
+    const back = { href: `/s/${store}/orders`, label: common.allOrders };
+    return <NotAllowed title={say.writeAMessage} action="message.write" back={back} />;
   }
   const { orders = '', message } = await searchParams;
   const numbers = orders.split(',').filter(Boolean);
   if (numbers.length === 0) redirect(`/s/${store}/orders`);
   if (numbers.length > MOST_ORDERS) {
-    return (
-      <Empty title={`${numbers.length} orders are too many at a time`}>
-        A message goes to {MOST_ORDERS} orders at most. Choose fewer on the list of orders.
-      </Empty>
-    );
+    return <Empty title={say.nOrdersAreTooMany({ n: numbers.length })}>{say.mostOrders({ most: MOST_ORDERS })}</Empty>;
   }
   const [writing, senders] = await Promise.all([
     orNotFound(loadWriting(access, numbers, message)),

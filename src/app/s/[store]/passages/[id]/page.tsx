@@ -15,6 +15,7 @@ import {
   testAction,
 } from '../../bench-actions';
 import { benchProps, type BenchQuery } from '../../bench-props';
+import { say } from '@/words/pages';
 
 interface Props {
   params: Promise<{ store: string; id: string }>;
@@ -48,9 +49,7 @@ export default async function Passage({ params, searchParams }: Props) {
       live={passage.live}
       editions={passage.editions}
       publishAbout={
-        users.length === 0
-          ? 'No message uses this passage yet.'
-          : `From now on it reads like this in ${users.join(', ')}, also in what is published already.`
+        users.length === 0 ? say.noMessageUsesThisPassage : say.fromNowOnItReads({ users: users.join(', ') })
       }
       others={[]}
       onSave={savePassageAction.bind(null, store, id)}

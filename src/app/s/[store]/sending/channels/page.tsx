@@ -4,8 +4,9 @@ import { may } from '@/contract/policy';
 import { channelViews } from '@/server/features/sending/channels';
 import { ChannelsScreen } from '@/ui/sending/ChannelsScreen';
 import { channelsAction } from '../actions';
+import { say } from '@/words/pages';
 
-export const metadata: Metadata = { title: 'Channels' };
+export const generateMetadata = (): Metadata => ({ title: say.channels });
 
 export default async function Channels({ params }: { params: Promise<{ store: string }> }) {
   const access = await pageAccess(params);

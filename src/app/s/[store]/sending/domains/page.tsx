@@ -5,8 +5,9 @@ import { domainViews } from '@/server/features/sending/domains';
 import { senderViews } from '@/server/features/sending/senders';
 import { DomainsScreen } from '@/ui/sending/DomainsScreen';
 import { addDomainAction } from '../actions';
+import { say } from '@/words/pages';
 
-export const metadata: Metadata = { title: 'Domains' };
+export const generateMetadata = (): Metadata => ({ title: say.domains });
 
 export default async function Domains({ params }: { params: Promise<{ store: string }> }) {
   const access = await pageAccess(params);

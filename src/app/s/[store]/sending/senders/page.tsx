@@ -4,8 +4,9 @@ import { may } from '@/contract/policy';
 import { senderViews } from '@/server/features/sending/senders';
 import { SendersScreen } from '@/ui/sending/SendersScreen';
 import { sendersAction } from '../actions';
+import { say } from '@/words/pages';
 
-export const metadata: Metadata = { title: 'Senders' };
+export const generateMetadata = (): Metadata => ({ title: say.senders });
 
 export default async function Senders({ params }: { params: Promise<{ store: string }> }) {
   const access = await pageAccess(params);

@@ -5,8 +5,9 @@ import { may } from '@/contract/policy';
 import { countHeld, serviceViews } from '@/server/features/sending/services';
 import { ServicesScreen } from '@/ui/sending/ServicesScreen';
 import { moveAction, pauseAction, removeServiceAction } from '../actions';
+import { say } from '@/words/pages';
 
-export const metadata: Metadata = { title: 'Services' };
+export const generateMetadata = (): Metadata => ({ title: say.services });
 
 export default async function Services({ params }: { params: Promise<{ store: string }> }) {
   const access = await pageAccess(params);

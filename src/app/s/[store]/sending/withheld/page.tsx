@@ -4,8 +4,9 @@ import { may } from '@/contract/policy';
 import { strayCounts, withheldViews } from '@/server/features/sending/withheld';
 import { WithheldScreen } from '@/ui/sending/WithheldScreen';
 import { allowAction, withholdAction } from '../actions';
+import { say } from '@/words/pages';
 
-export const metadata: Metadata = { title: 'Do not send' };
+export const generateMetadata = (): Metadata => ({ title: say.doNotSend });
 
 export default async function Withheld({ params }: { params: Promise<{ store: string }> }) {
   const access = await pageAccess(params);

@@ -6,8 +6,9 @@ import { loadTerms } from '@/server/features/terms/terms';
 import { isTermsPart } from '@/ui/terms/parts';
 import { TermsScreen } from '@/ui/terms/TermsScreen';
 import { saveTermsAction } from '../actions';
+import { say } from '@/words/pages';
 
-export const metadata: Metadata = { title: 'Store' };
+export const generateMetadata = (): Metadata => ({ title: say.store });
 
 export default async function StorePart({ params }: { params: Promise<{ store: string; part: string }> }) {
   const { part } = await params;

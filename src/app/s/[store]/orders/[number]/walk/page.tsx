@@ -5,13 +5,14 @@ import { may } from '@/contract/policy';
 import { NotAllowed } from '@/ui/parts/NotAllowed';
 import { WalkScreen } from '@/ui/orders/WalkScreen';
 import { stepAction, windAction } from '../../actions';
+import { say } from '@/words/pages';
 
 interface Props {
   params: Promise<{ store: string; number: string }>;
 }
 
 export async function generateMetadata({ params }: Props): Promise<Metadata> {
-  return { title: `Steps of order ${decodeURIComponent((await params).number)}` };
+  return { title: say.stepsOfOrderNumber({ number: decodeURIComponent((await params).number) }) };
 }
 
 export default async function Walk({ params }: Props) {
@@ -19,8 +20,8 @@ export default async function Walk({ params }: Props) {
   const number = decodeURIComponent((await params).number);
   const store = access.store.id;
   if (!may(access.role, 'order.place')) {
-    const back = { href: `/s/${store}/orders/${encodeURIComponent(number)}`, label: 'The order' };
-    return <NotAllowed title={`Steps of order ${number}`} action="order.place" back={back} />;
+    const back = { href: `/s/${store}/orders/${encodeURIComponent(number)}`, label: say.theOrder };
+    return <NotAllowed title={say.stepsOfOrderNumber({ number })} action="order.place" back={back} />;
   }
   const walk = await orNotFound(loadWalk(access, number));
   return (

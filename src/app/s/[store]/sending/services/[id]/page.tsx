@@ -8,6 +8,7 @@ import { serviceViews } from '@/server/features/sending/services';
 import { NotAllowed } from '@/ui/parts/NotAllowed';
 import { ServiceScreen } from '@/ui/sending/ServiceScreen';
 import { checkAction, findAction, saveServiceAction } from '../../actions';
+import { say } from '@/words/pages';
 
 interface Props {
   params: Promise<{ store: string; id: string }>;
@@ -22,7 +23,7 @@ const load = cache(async (store: string, id: string) => {
 
 export async function generateMetadata({ params }: Props): Promise<Metadata> {
   const { store, id } = await params;
-  return { title: (await load(store, id))?.name ?? 'Connect a service' };
+  return { title: (await load(store, id))?.name ?? say.connectAService };
 }
 
 export default async function Service({ params }: Props) {
@@ -30,8 +31,8 @@ export default async function Service({ params }: Props) {
   const { id } = await params;
   const { store, person, role } = access;
   if (id === 'new' && !may(role, 'service.edit')) {
-    const back = { href: `/s/${store.id}/sending/services`, label: 'All services' };
-    return <NotAllowed title="Connect a service" action="service.edit" back={back} />;
+    const back = { href: `/s/${store.id}/sending/services`, label: say.allServices };
+    return <NotAllowed title={say.connectAService} action="service.edit" back={back} />;
   }
   const service = await load(store.id, id);
   return (
