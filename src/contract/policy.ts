@@ -1,17 +1,17 @@
 /** Who may do what. One table; everything that reads or changes something of a store asks it (see `access.ts`). */
-import { inEachLanguage } from '@/words/speak';
+import { inEachLanguage, readerLocale } from '@/words/speak';
 import { say } from '@/words/policy';
 
 export const ROLES = ['owner', 'designer', 'translator', 'support', 'viewer'] as const;
 export type Role = (typeof ROLES)[number];
 
-export const ROLE_WORDS: Record<Role, string> = {
-  owner: 'owner',
-  designer: 'designer',
-  translator: 'translator',
-  support: 'support',
-  viewer: 'viewer',
-};
+export const ROLE_WORDS: Record<Role, string> = inEachLanguage(() => ({
+  owner: say.owner,
+  designer: say.designer,
+  translator: say.translator,
+  support: say.support,
+  viewer: say.viewer,
+}));
 
 const everyone: readonly Role[] = ROLES;
 
@@ -82,16 +82,16 @@ export function may(role: Role, action: Action): boolean {
 }
 
 /** Several of a role, in a sentence. */
-const ROLES_WORDS: Record<Role, string> = {
-  owner: 'owners',
-  designer: 'designers',
-  translator: 'translators',
-  support: 'support',
-  viewer: 'viewers',
-};
+const ROLES_WORDS: Record<Role, string> = inEachLanguage(() => ({
+  owner: say.owners,
+  designer: say.designers,
+  translator: say.translators,
+  support: say.supportTeam,
+  viewer: say.viewers,
+}));
 
 /** Who may do something, as the beginning of a sentence: "Owners and support". */
 export function whoMay(action: Action): string {
-  const who = new Intl.ListFormat('en-GB').format(POLICY[action].map((role) => ROLES_WORDS[role]));
+  const who = new Intl.ListFormat(readerLocale()).format(POLICY[action].map((role) => ROLES_WORDS[role]));
   return who.charAt(0).toUpperCase() + who.slice(1);
 }

@@ -1,5 +1,7 @@
 /** What languages and countries are called, by their codes (BCP 47, ISO 3166-1). */
 
+import { readerLanguage } from '@/words/speak';
+
 const cache = new Map<string, Intl.DisplayNames>();
 
 function names(type: 'language' | 'region', locale: string): Intl.DisplayNames {
@@ -12,13 +14,13 @@ function names(type: 'language' | 'region', locale: string): Intl.DisplayNames {
   return found;
 }
 
-/** The name of a language in English: "German" for "de". */
+/** The name of a language for the reader of the interface: "German" for "de" in English. */
 export function languageName(tag: string): string {
-  return names('language', 'en').of(tag) ?? tag;
+  return names('language', readerLanguage()).of(tag) ?? tag;
 }
 
-/** A country's name in a language; the code itself where it is none. */
-export function countryName(code: string, locale = 'en'): string {
+/** A country's name in a language, that of the reader if none is given; the code itself where it is none. */
+export function countryName(code: string, locale: string = readerLanguage()): string {
   try {
     return names('region', locale).of(code.toUpperCase()) ?? code;
   } catch {

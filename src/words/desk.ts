@@ -272,4 +272,5 @@ export const say = speak('desk', {
     '.input {$n :integer} .match $n one {{The draft now starts from {$name}: {$n} block.}} * {{The draft now starts from {$name}: {$n} blocks.}}',
   sampleValues: 'Sample values in this preview: {$placeholders}.',
   fallbackLanguage: 'Customers who read {$language} get {$fallback} until there are.',
+  two: 'two',
 });

@@ -91,4 +91,7 @@ export const say = speak('shell', {
   chosenNow: 'chosen',
   demoAhead: 'Demo time is {$time} ahead.',
   orderMessages: 'Order messages: designed, translated, routed, sent, and shown to arrive.',
+  languageInThisBrowser: 'Language in this browser',
+  languageName: 'Language: {$language}',
+  languageKeywords: 'language english german deutsch translation settings',
 });

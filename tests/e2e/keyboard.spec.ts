@@ -121,7 +121,7 @@ test('one search finds screens, settings, orders, customers and notifications, a
     ['contact', 'Import and export'],
     ['language', 'Notifications as a list'],
     ['settings', 'Payment methods'],
-    ['dark', 'Colours: dark'],
+    ['dark', 'Colours: Dark'],
     ['LBL-1001', 'Order LBL-1001'],
     ['schön', /^Customer .*Schönau/],
     ['order received', 'Notification Order received'],

@@ -381,7 +381,7 @@ function ColumnsFields({
           label={say.columns}
           value={String(count)}
           choices={[
-            { value: '2', label: 'two' },
+            { value: '2', label: say.two },
             { value: '3', label: say.three },
           ]}
           onChange={(n) => {

@@ -14,7 +14,8 @@ import { chooseTheme } from '../parts/useTheme';
 import { GOALS, PLACES } from './places';
 import { THEME_WORDS } from './theme';
 import { isTyping, letLettersAct, lettersAct } from './typing';
-import { inEachLanguage } from '@/words/speak';
+import { inEachLanguage, LANGUAGES, type Language } from '@/words/speak';
+import { chooseLanguage } from '../parts/language';
 import { say } from '@/words/shell';
 import { say as common } from '@/words/common';
 
@@ -181,7 +182,12 @@ function GoTo({
         ))}
         {THEMES.map((t) => (
           <Item key={t} keywords={['theme', 'dark', 'light', 'appearance', 'settings']} onSelect={() => chooseTheme(t)}>
-            {say.coloursTheme({ theme: THEME_WORDS[t].toLowerCase() })}
+            {say.coloursTheme({ theme: THEME_WORDS[t] })}
+          </Item>
+        ))}
+        {(Object.entries(LANGUAGES) as [Language, string][]).map(([language, name]) => (
+          <Item key={language} keywords={say.languageKeywords.split(' ')} onSelect={() => chooseLanguage(language)}>
+            {say.languageName({ language: name })}
           </Item>
         ))}
         {stores.map((s) => (

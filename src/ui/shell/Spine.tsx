@@ -14,7 +14,8 @@ import { CommandPalette } from './CommandPalette';
 import { GATHERINGS, PLACES } from './places';
 import { THEME_WORDS } from './theme';
 import { say } from '@/words/shell';
-import { readerLocale } from '@/words/speak';
+import { LANGUAGES, readerLanguage, readerLocale, type Language } from '@/words/speak';
+import { chooseLanguage } from '../parts/language';
 
 export interface SpineProps {
   store: { id: string; name: string };
@@ -99,6 +100,8 @@ export function Spine({ store, stores, person, ahead, onSearch }: SpineProps) {
   );
 }
 
+const TONGUES = Object.entries(LANGUAGES) as [Language, string][];
+
 const HOUR = 3_600_000;
 
 /** "3 hours", "5 days", "2 days and 6 hours". */
@@ -173,6 +176,23 @@ function Account({ person }: Pick<SpineProps, 'person'>) {
               <Check size={14} aria-hidden className={t === theme ? '' : 'invisible'} />
               {THEME_WORDS[t]}
               {t === theme && <span className="sr-only">, {say.chosenNow}</span>}
+            </button>
+          </MenuItem>
+        ))}
+        <div className="mt-1 border-t border-rule px-3 pt-1.5 pb-0.5 text-xs text-slate">
+          {say.languageInThisBrowser}
+        </div>
+        {TONGUES.map(([language, name]) => (
+          <MenuItem key={language}>
+            <button
+              type="button"
+              lang={language}
+              className="flex w-full items-center gap-2 px-3 py-1.5 text-start data-focus:bg-petrol-tint"
+              onClick={() => chooseLanguage(language)}
+            >
+              <Check size={14} aria-hidden className={language === readerLanguage() ? '' : 'invisible'} />
+              {name}
+              {language === readerLanguage() && <span className="sr-only">, {say.chosenNow}</span>}
             </button>
           </MenuItem>
         ))}

@@ -5,6 +5,8 @@ import { Field } from '../parts/fields';
 import { Trouble } from '../parts/Page';
 import { say } from '@/words/signIn';
 import { say as common } from '@/words/common';
+import { LANGUAGES, readerLanguage, type Language } from '@/words/speak';
+import { chooseLanguage } from '../parts/language';
 
 export function SignInForm({ to }: { to: string }) {
   const router = useRouter();
@@ -97,6 +99,19 @@ export function SignInForm({ to }: { to: string }) {
               {busy ? say.signingIn : say.signIn}
             </button>
           </div>
+          <ul className="mt-6 flex gap-4 text-sm">
+            {(Object.entries(LANGUAGES) as [Language, string][]).map(([language, name]) => (
+              <li key={language} lang={language}>
+                {language === readerLanguage() ? (
+                  <span className="text-slate">{name}</span>
+                ) : (
+                  <button type="button" className="link" onClick={() => chooseLanguage(language)}>
+                    {name}
+                  </button>
+                )}
+              </li>
+            ))}
+          </ul>
         </form>
       </div>
     </main>

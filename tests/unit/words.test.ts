@@ -1,0 +1,196 @@
+/** The words of the interface: every language says the same, with the same values, in forms that its grammar has. */
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { parseMessage, validate, visit } from 'messageformat';
+import ts from 'typescript';
+import { LANGUAGES, SOURCES, readerLocale, inEachLanguage, type Language } from '@/words/speak';
+import { languageFor } from '@/words/choice';
+import { say as orders } from '@/words/orders';
+import { de } from '@/words/de';
+
+const FEATURES = readdirSync('src/words')
+  .filter((f) => f.endsWith('.ts'))
+  .map((f) => f.replace('.ts', ''))
+  .filter((f) => f !== 'speak' && f !== 'choice');
+
+const as = <T>(language: Language, work: () => T): T => {
+  globalThis.libellusSpeech = { language: () => language, translations: { de } };
+  try {
+    return work();
+  } finally {
+    globalThis.libellusSpeech = undefined;
+  }
+};
+
+beforeAll(async () => {
+  await Promise.all(FEATURES.map((f) => import(`@/words/${f}`)));
+});
+
+/** What a message takes and marks, in no order. */
+function partsOf(source: string): { values: string[]; marks: string[]; numbers: string[] } {
+  const message = parseMessage(source);
+  validate(message);
+  const [values, marks, numbers] = [new Set<string>(), new Set<string>(), new Set<string>()];
+  visit(message, {
+    expression: (e) => {
+      if (e.arg?.type !== 'variable') return;
+      values.add(e.arg.name);
+      if (e.functionRef) numbers.add(e.arg.name);
+    },
+    markup: (m) => void marks.add(m.name),
+  });
+  return { values: [...values].toSorted(), marks: [...marks].toSorted(), numbers: [...numbers] };
+}
+
+/** The keys of the forms of each value that a message has forms for. */
+function formsOf(source: string): string[][] {
+  const message = parseMessage(source);
+  if (message.type !== 'select') return [];
+  return message.selectors.map((_, at) => [
+    ...new Set(message.variants.map((v) => (v.keys[at]!.type === '*' ? '*' : v.keys[at]!.value))),
+  ]);
+}
+
+it('German says everything that English says, and nothing else', () => {
+  const keys = (words: Readonly<Record<string, Readonly<Record<string, string>>>>): string[] =>
+    Object.entries(words).flatMap(([feature, w]) => Object.keys(w).map((key) => `${feature}.${key}`));
+  expect(keys(de).toSorted()).toEqual(keys(Object.fromEntries(SOURCES)).toSorted());
+});
+
+it('is MessageFormat 2, takes the values of the English and marks what the English marks', () => {
+  const differ = [...SOURCES].flatMap(([feature, english]) =>
+    Object.entries(english).flatMap(([key, source]) => {
+      const [there, here] = [partsOf(source), partsOf(de[feature]![key]!)];
+      return JSON.stringify([there.values, there.marks]) === JSON.stringify([here.values, here.marks])
+        ? []
+        : [`${feature}.${key}`];
+    }),
+  );
+  expect(differ).toEqual([]);
+});
+
+it('has a form for each number that the language tells apart', () => {
+  const lacking = Object.entries({ en: Object.fromEntries(SOURCES), de }).flatMap(([language, words]) => {
+    const wanted = new Intl.PluralRules(language).resolvedOptions().pluralCategories.filter((c) => c !== 'other');
+    return Object.entries(words).flatMap(([feature, messages]) =>
+      Object.entries(messages).flatMap(([key, source]) =>
+        formsOf(source as string).every((keys) => keys.includes('*') && wanted.every((c) => keys.includes(c)))
+          ? []
+          : [`${language} ${feature}.${key}`],
+      ),
+    );
+  });
+  expect(lacking).toEqual([]);
+});
+
+it('leaves no English word that a translator forgot', () => {
+  // Names of standards and of the product, and what is spelt alike.
+  const same = [...SOURCES].flatMap(([feature, english]) =>
+    Object.entries(english)
+      .filter(
+        ([key, source]) => de[feature]![key] === source && /[a-z]{3,} [a-z]{3,}/.test(source.replace(/\{.*?\}/g, '')),
+      )
+      .map(([key]) => `${feature}.${key}`),
+  );
+  expect(same).toEqual([]);
+});
+
+describe('what is read', () => {
+  it('is in the language of the reader, with its forms of number', () => {
+    expect(orders.nOrdersChosen({ n: 1 })).toBe('1 order chosen');
+    expect(orders.nOrdersChosen({ n: 1200 })).toBe('1,200 orders chosen');
+    as('de', () => {
+      expect(orders.nOrdersChosen({ n: 1 })).toBe('1 Bestellung ausgewählt');
+      expect(orders.nOrdersChosen({ n: 1200 })).toBe('1.200 Bestellungen ausgewählt');
+      expect(orders.placeAnOrder).toBe('Bestellung aufgeben');
+      expect(readerLocale()).toBe('de-DE');
+    });
+    expect(orders.placeAnOrder).toBe('Place an order');
+  });
+
+  it('gives the pieces of a sentence with marks, in the order of the language', () => {
+    expect(orders.noticeTo({ notification: 'Order received' })).toEqual([
+      { mark: 'b', pieces: ['Order received'] },
+      ' to ',
+      { mark: 'who', pieces: [] },
+    ]);
+  });
+
+  it('is made anew for each language where it stands in a table', () => {
+    const table = inEachLanguage(() => ({ a: orders.placeAnOrder, list: [orders.goods] }));
+    expect({ ...table }).toEqual({ a: 'Place an order', list: ['Goods'] });
+    as('de', () => expect({ ...table }).toEqual({ a: 'Bestellung aufgeben', list: ['Waren'] }));
+    const list = inEachLanguage(() => [orders.goods, orders.total]);
+    as('de', () => expect(list.map((w) => w)).toEqual(['Waren', 'Summe']));
+    expect(list).toHaveLength(2);
+  });
+
+  it('fills in what is text as text', () => {
+    expect(orders.piecesOfName({ name: '{$x} <b>' })).toBe('Pieces of {$x} <b>');
+  });
+});
+
+describe('the language of a reader', () => {
+  it.each([
+    ['de', 'en', 'de'],
+    [undefined, 'de-AT,de;q=0.9,en;q=0.8', 'de'],
+    [undefined, 'fr, en;q=0.5, de;q=0.7', 'de'],
+    [undefined, 'de;q=0, en', 'en'],
+    [undefined, 'ja', 'en'],
+    ['xx', '', 'en'],
+    ['constructor', undefined, 'en'],
+  ])('with %s chosen and %s accepted is %s', (chosen, accepted, language) => {
+    expect(languageFor(chosen, accepted)).toBe(language);
+  });
+
+  it('is called by its own name', () => {
+    for (const [tag, name] of Object.entries(LANGUAGES))
+      expect(new Intl.DisplayNames([tag], { type: 'language' }).of(tag)).toBe(name);
+  });
+});
+
+const SCREENS = readdirSync('src', { recursive: true, encoding: 'utf8' })
+  .filter((f) => /\.tsx?$/.test(f) && !/\.test\.|^words/.test(f))
+  .map((f) => join('src', f));
+
+/** The names by which a file knows the words of features. */
+function sayersOf(file: ts.SourceFile): Set<string> {
+  return new Set(
+    file.statements.flatMap((s) =>
+      ts.isImportDeclaration(s) && /'@\/words\/(?!speak|choice)/.test(s.moduleSpecifier.getText(file))
+        ? [...((s.importClause?.namedBindings as ts.NamedImports | undefined)?.elements ?? [])].map((e) => e.name.text)
+        : [],
+    ),
+  );
+}
+
+it('no words are read where a file is loaded: the reader is not known there', () => {
+  const early: string[] = [];
+  for (const path of SCREENS) {
+    const file = ts.createSourceFile(path, readFileSync(path, 'utf8'), ts.ScriptTarget.Latest, true);
+    const sayers = sayersOf(file);
+    const look = (node: ts.Node): void => {
+      if (ts.isFunctionLike(node) || ts.isImportDeclaration(node)) return;
+      if (ts.isPropertyAccessExpression(node) && ts.isIdentifier(node.expression) && sayers.has(node.expression.text))
+        early.push(`${path}: ${node.getText(file)}`);
+      ts.forEachChild(node, look);
+    };
+    if (sayers.size > 0) look(file);
+  }
+  expect(early).toEqual([]);
+});
+
+it('every word of the catalogues is said somewhere', () => {
+  const said = new Set<string>();
+  for (const path of SCREENS) {
+    const text = readFileSync(path, 'utf8');
+    for (const [, alias, feature] of text.matchAll(/import \{ say(?: as (\w+))? \} from '@\/words\/(\w+)'/g)) {
+      for (const [, key] of text.matchAll(new RegExp(`\\b${alias ?? 'say'}\\.(\\w+)`, 'g')))
+        said.add(`${feature}.${key}`);
+    }
+  }
+  // The gatherings of the spine are said by their own names.
+  for (const gathering of ['compose', 'send', 'keep']) said.add(`shell.${gathering}`);
+  const silent = [...SOURCES].flatMap(([feature, words]) => Object.keys(words).map((key) => `${feature}.${key}`));
+  expect(silent.filter((key) => !said.has(key))).toEqual([]);
+});
