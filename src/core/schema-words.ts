@@ -3,96 +3,97 @@
  * alone. A sentence names what to enter and stands below its field, so it need not repeat the field's name.
  */
 import type { ErrorObject } from 'ajv';
+import { inEachLanguage } from '@/words/speak';
+import { say } from '@/words/problems';
 
 /** Why a value does not fit: nothing was entered, it has another form, or it is out of bounds. */
 export type Cause = 'empty' | 'form' | 'bounds';
 
 /** By the name of a field, where it needs one with that of what it is in (`wait/amount`), or by the name of what it is in (`colours`). */
-export const FIELD_WORDS: Readonly<Record<string, Partial<Record<Cause, string>>>> = {
-  account: { empty: 'Enter the bank account.' },
-  address: { empty: 'Enter an email address, such as anna@shop.example.' },
-  at: { form: 'Enter a time of day from 00:00 to 23:59, such as 09:30.' },
-  amount: { empty: 'Enter an amount.' },
-  blocks: { empty: 'Add at least one block.' },
-  category: { empty: 'Enter a category.' },
-  channel: { empty: 'Choose a channel.' },
-  code: { empty: 'Enter the code.' },
-  colours: { form: 'Enter a colour as # and six digits or letters from a to f, such as #0E5F6B.' },
-  country: { empty: 'Choose a country.', form: 'Enter a country as two capital letters (ISO 3166), such as PL.' },
-  currency: { empty: 'Choose a currency.' },
-  customerId: { empty: 'Choose a customer.' },
-  dueInDays: { bounds: 'Enter a number of days from 0 to 365.' },
-  email: { empty: 'Enter an email address, such as anna@shop.example.' },
-  family: { form: 'Enter the name of a font in letters, digits, spaces and hyphens, such as Source Serif.' },
-  firstName: { empty: 'Enter the first name.' },
-  holder: { empty: 'Enter the account holder.' },
-  host: { empty: 'Enter the name of the server, such as smtp.provider.example.' },
-  href: { empty: 'Enter a link, such as https://shop.example.', form: 'Enter a link that begins with https://.' },
-  iban: { empty: 'Enter the IBAN.' },
-  id: { form: 'Use letters, digits, hyphens and underscores only.' },
-  kind: { empty: 'Choose one.' },
-  label: { empty: 'Enter a label.' },
-  language: { empty: 'Choose a language.', form: 'Enter a language code (BCP 47), such as en or de.' },
-  languages: { empty: 'Choose at least one language.', form: 'Enter a language code (BCP 47), such as en or de.' },
-  lastName: { empty: 'Enter the last name.' },
-  lines: { empty: 'Add at least one product.' },
-  link: { empty: 'Enter a link, such as https://shop.example.' },
-  locale: { form: 'Enter a language code (BCP 47), such as en or de.' },
-  maskedDomain: { empty: 'Enter the domain of the hidden addresses, such as relay.market.example.' },
-  message: { empty: 'Choose a message.' },
-  moment: { empty: 'Choose a moment.' },
-  name: { empty: 'Enter a name.' },
-  notificationId: { empty: 'Choose a notification.' },
-  number: { empty: 'Enter a number.' },
-  orders: { empty: 'Choose at least one order.' },
-  passage: { empty: 'Choose a passage.', form: 'Use small letters, digits and hyphens only, at most 60.' },
-  password: { empty: 'Enter the password.', bounds: 'Use 10 to 128 characters.' },
-  path: { form: 'Choose a picture of this store.' },
-  pattern: { empty: 'Enter an email address or a domain.', bounds: 'Enter an email address or a domain.' },
-  payment: { empty: 'Choose a payment method.' },
-  perDay: { bounds: 'Enter a number of messages of at least 1, or leave this empty for no limit.' },
-  perHour: { bounds: 'Enter a number of messages of at least 1, or leave this empty for no limit.' },
-  perMinute: { bounds: 'Enter a number of messages of at least 1, or leave this empty for no limit.' },
-  port: { empty: 'Enter a port.', bounds: 'Enter a port from 1 to 65535.' },
-  quantity: { empty: 'Enter a quantity.' },
-  reason: { empty: 'Enter a reason.' },
-  recipient: { empty: 'Choose a colleague or enter an email address.' },
-  renewsAt: { empty: 'Enter a time of day.', form: 'Enter a time of day from 00:00 to 23:59, such as 09:30.' },
-  shipping: { empty: 'Choose a shipping method.' },
-  sku: { empty: 'Choose a product.' },
-  staffId: { empty: 'Choose a colleague.' },
-  store: { empty: 'Enter the name of the store.' },
-  subject: { empty: 'Enter a subject.' },
-  taxRate: { bounds: 'Enter a percentage from 0 to 100.' },
-  timeZone: { empty: 'Choose a time zone.' },
-  to: { empty: 'Enter an email address, such as anna@shop.example.' },
-  trackingUrl: { empty: 'Enter the link of the tracking page.' },
-  url: { empty: 'Enter a link, such as https://shop.example.' },
-  'wait/amount': { empty: 'Enter how long to wait.' },
-  vatId: { form: 'Enter two capital letters and then 2 to 13 digits or letters, such as DE123456789.' },
-  web: { empty: 'Enter a link, such as https://shop.example.' },
-};
+export const FIELD_WORDS: Readonly<Record<string, Partial<Record<Cause, string>>>> = inEachLanguage(() => ({
+  account: { empty: say.enterTheBankAccount },
+  address: { empty: say.enterAnEmailAddressSuch },
+  at: { form: say.enterATimeOfDay },
+  amount: { empty: say.enterAnAmount },
+  blocks: { empty: say.addAtLeastOneBlock },
+  category: { empty: say.enterACategory },
+  channel: { empty: say.chooseAChannel },
+  code: { empty: say.enterTheCode },
+  colours: { form: say.enterAColourAsAnd },
+  country: { empty: say.chooseACountry, form: say.enterACountryAsTwo },
+  currency: { empty: say.chooseACurrency },
+  customerId: { empty: say.chooseACustomer },
+  dueInDays: { bounds: say.enterANumberOfDays },
+  email: { empty: say.enterAnEmailAddressSuch },
+  family: { form: say.enterTheNameOfA },
+  firstName: { empty: say.enterTheFirstName },
+  holder: { empty: say.enterTheAccountHolder },
+  host: { empty: say.enterTheNameOfThe },
+  href: { empty: say.enterALinkSuchAs, form: say.enterALinkThatBegins },
+  iban: { empty: say.enterTheIban },
+  id: { form: say.useLettersDigitsHyphensAnd },
+  kind: { empty: say.chooseOne },
+  label: { empty: say.enterALabel },
+  language: { empty: say.chooseALanguage, form: say.enterALanguageCodeBcp },
+  languages: { empty: say.chooseAtLeastOneLanguage, form: say.enterALanguageCodeBcp },
+  lastName: { empty: say.enterTheLastName },
+  lines: { empty: say.addAtLeastOneProduct },
+  link: { empty: say.enterALinkSuchAs },
+  locale: { form: say.enterALanguageCodeBcp },
+  maskedDomain: { empty: say.enterTheDomainOfThe },
+  message: { empty: say.chooseAMessage },
+  moment: { empty: say.chooseAMoment },
+  name: { empty: say.enterAName },
+  notificationId: { empty: say.chooseANotification },
+  number: { empty: say.enterANumber },
+  orders: { empty: say.chooseAtLeastOneOrder },
+  passage: { empty: say.chooseAPassage, form: say.useSmallLettersDigitsAnd },
+  password: { empty: say.enterThePassword, bounds: say.use10To128Characters },
+  path: { form: say.chooseAPictureOfThis },
+  pattern: { empty: say.enterAnEmailAddressOr, bounds: say.enterAnEmailAddressOr },
+  payment: { empty: say.chooseAPaymentMethod },
+  perDay: { bounds: say.enterANumberOfMessages },
+  perHour: { bounds: say.enterANumberOfMessages },
+  perMinute: { bounds: say.enterANumberOfMessages },
+  port: { empty: say.enterAPort, bounds: say.enterAPortFrom1 },
+  quantity: { empty: say.enterAQuantity },
+  reason: { empty: say.enterAReason },
+  recipient: { empty: say.chooseAColleagueOrEnter },
+  renewsAt: { empty: say.enterATimeOfDay2, form: say.enterATimeOfDay },
+  shipping: { empty: say.chooseAShippingMethod },
+  sku: { empty: say.chooseAProduct },
+  staffId: { empty: say.chooseAColleague },
+  store: { empty: say.enterTheNameOfTheStore },
+  subject: { empty: say.enterASubject },
+  taxRate: { bounds: say.enterAPercentageFrom0 },
+  timeZone: { empty: say.chooseATimeZone },
+  to: { empty: say.enterAnEmailAddressSuch },
+  trackingUrl: { empty: say.enterTheLinkOfThe },
+  url: { empty: say.enterALinkSuchAs },
+  'wait/amount': { empty: say.enterHowLongToWait },
+  vatId: { form: say.enterTwoCapitalLettersAnd },
+  web: { empty: say.enterALinkSuchAs },
+}));
 
-const FORMAT_WORDS: Readonly<Record<string, string>> = {
-  'mail-address': 'Enter an email address with a name, an @ and a domain, such as anna@shop.example.',
-  currency: 'Enter a currency code (ISO 4217), such as EUR or GBP.',
-  language: 'Enter a language code (BCP 47), such as en or de.',
-  'time-zone': 'Enter a time zone, such as Europe/Berlin.',
-  'date-time':
-    'Enter a time from 1900 to 2199 as RFC 3339 writes it, without leap seconds, such as 2026-11-24T09:14:00Z.',
-  uri: 'Enter a full link, such as https://shop.example/orders/1.',
-  uuid: 'Enter a UUID, such as 123e4567-e89b-42d3-a456-426614174000.',
-};
+const FORMAT_WORDS: Readonly<Record<string, string>> = inEachLanguage(() => ({
+  'mail-address': say.enterAnEmailAddressWith,
+  currency: say.enterACurrencyCodeIso,
+  language: say.enterALanguageCodeBcp,
+  'time-zone': say.enterATimeZoneSuch,
+  'date-time': say.enterATimeFrom1900,
+  uri: say.enterAFullLinkSuchAs,
+  uuid: say.enterAUuidSuchAs,
+}));
 
-const TYPE_WORDS: Readonly<Record<string, string>> = {
-  integer: 'Enter a whole number.',
-  number: 'Enter a number.',
-  string: 'Enter text.',
-  boolean: 'Enter true or false.',
-  array: 'Enter a list.',
-  object: 'Enter an object.',
-  null: 'Leave this empty.',
-};
+const TYPE_WORDS: Readonly<Record<string, string>> = inEachLanguage(() => ({
+  integer: say.enterAWholeNumber,
+  number: say.enterANumber,
+  string: say.enterText,
+  boolean: say.enterTrueOrFalse,
+  array: say.enterAList,
+  object: say.enterAnObject,
+  null: say.leaveThisEmpty,
+}));
 
 /** What is said of a field for a cause, by its name or by that of what it is in; nothing when the table has nothing. */
 export function fieldWords(path: string, cause: Cause): string | undefined {
@@ -130,47 +131,48 @@ function beginning(data: unknown, levels: number): string {
   return Array.isArray(data) ? `[${text}]` : `{${text}}`;
 }
 
-const count = (n: unknown, one: string, more: string): string => `${String(n)} ${n === 1 ? one : more}`;
-
 /** The sentence for an error of Ajv at a place (JSON Pointer). */
 export function errorSentence(error: ErrorObject, path: string): string {
   const { limit, ...params } = error.params as Record<string, unknown>;
-  const empty = fieldWords(path, 'empty') ?? 'Fill this in.';
-  if (error.keyword === 'required') return fieldWords(path, 'empty') ?? 'This is missing.';
-  if (error.keyword === 'additionalProperties') return 'This is not known here. Check the spelling or leave it out.';
+  const empty = fieldWords(path, 'empty') ?? say.fillThisIn;
+  if (error.keyword === 'required') return fieldWords(path, 'empty') ?? say.thisIsMissing;
+  if (error.keyword === 'additionalProperties') return say.thisIsNotKnownHere;
   // An emptied field of a form comes as an empty text, as null, or, for a number, as NaN.
   if (error.data === '' || error.data === null || Number.isNaN(error.data)) return empty;
   switch (error.keyword) {
     case 'type':
-      return TYPE_WORDS[String(params.type)] ?? 'Enter another kind of value.';
+      return TYPE_WORDS[String(params.type)] ?? say.enterAnotherKindOfValue;
     case 'minimum':
     case 'exclusiveMinimum':
-      return fieldWords(path, 'bounds') ?? `Enter a number of at least ${String(limit)}.`;
+      return fieldWords(path, 'bounds') ?? say.enterANumberOfAt({ limit: String(limit) });
     case 'maximum':
-      return fieldWords(path, 'bounds') ?? `Enter a number of at most ${String(limit)}.`;
+      return fieldWords(path, 'bounds') ?? say.enterANumberOfAtMost({ limit: String(limit) });
     case 'minLength':
-      return fieldWords(path, 'bounds') ?? `Enter at least ${count(limit, 'character', 'characters')}.`;
+      return fieldWords(path, 'bounds') ?? say.atLeastCharacters({ limit: Number(limit) });
     case 'maxLength':
-      return `Enter at most ${count(limit, 'character', 'characters')}.`;
+      return say.atMostCharacters({ limit: Number(limit) });
     case 'minItems':
       return Array.isArray(error.data) && error.data.length === 0
-        ? (fieldWords(path, 'empty') ?? `Add at least ${count(limit, 'entry', 'entries')}.`)
-        : `Add at least ${count(limit, 'entry', 'entries')}.`;
+        ? (fieldWords(path, 'empty') ?? say.atLeastEntries({ limit: Number(limit) }))
+        : say.atLeastEntries({ limit: Number(limit) });
     case 'maxItems':
-      return `Keep at most ${count(limit, 'entry', 'entries')}.`;
+      return say.atMostEntries({ limit: Number(limit) });
     case 'minProperties':
       return empty;
     case 'uniqueItems':
-      return 'Enter each value only once.';
+      return say.enterEachValueOnlyOnce;
     case 'enum':
-      return `Choose one of ${(params.allowedValues as unknown[]).map(shown).join(', ')}; ${shown(error.data)} is none of them.`;
+      return say.chooseOneOfAllowedValuesShown({
+        allowedValues: (params.allowedValues as unknown[]).map(shown).join(', '),
+        shown: shown(error.data),
+      });
     case 'const':
-      return `Enter ${shown(params.allowedValue)} here.`;
+      return say.enterShownHere({ shown: shown(params.allowedValue) });
     case 'format':
-      return FORMAT_WORDS[String(params.format)] ?? 'Enter this in its proper form.';
+      return FORMAT_WORDS[String(params.format)] ?? say.enterThisInItsProper;
     case 'pattern':
-      return fieldWords(path, 'form') ?? 'Enter this in its proper form.';
+      return fieldWords(path, 'form') ?? say.enterThisInItsProper;
     default:
-      return 'Correct this value.';
+      return say.correctThisValue;
   }
 }

@@ -8,6 +8,7 @@ import addFormats from 'ajv-formats';
 import { errorSentence } from './schema-words';
 import { SIZE_LIMITS, sizeOf, type SizeLimits } from './size';
 import { minorDigits } from './text/formatters';
+import { say } from '@/words/problems';
 
 /** One thing wrong with a value: a JSON Pointer (RFC 6901) to the place, and a sentence that says what to do about it. */
 export interface SchemaProblem {
@@ -159,12 +160,12 @@ function tellingErrors(errors: readonly ErrorObject[]): ErrorObject[] {
 
 /** A JSON Pointer as a person reads it: `/lines/0/quantity` is "lines, entry 1, quantity". */
 export function placeWords(path: string): string {
-  if (path === '') return 'the whole';
+  if (path === '') return say.theWhole;
   return path
     .slice(1)
     .split('/')
     .map((part) =>
-      /^\d+$/.test(part) ? `entry ${Number(part) + 1}` : part.replaceAll('~1', '/').replaceAll('~0', '~'),
+      /^\d+$/.test(part) ? say.entryN({ n: Number(part) + 1 }) : part.replaceAll('~1', '/').replaceAll('~0', '~'),
     )
     .join(', ');
 }

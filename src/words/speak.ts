@@ -21,6 +21,8 @@ export type Translations = Record<string, Record<string, string>>;
 export interface Speech {
   language: () => Language;
   translations: Partial<Record<Language, Translations>>;
+  /** Does something as if for a reader of another language. */
+  during?: <T>(language: Language, work: () => T) => T;
 }
 
 declare global {
@@ -33,6 +35,12 @@ export const readerLanguage = (): Language => globalThis.libellusSpeech?.languag
 
 /** The locale (BCP 47) in which dates, numbers and money are written for them. */
 export const readerLocale = (): string => LOCALES[readerLanguage()];
+
+/** Does something whose words are kept: they are read by everybody later, so they are in English whoever is at work now. */
+export function inEnglish<T>(work: () => T): T {
+  const during = globalThis.libellusSpeech?.during;
+  return during ? during('en', work) : work();
+}
 
 type UpTo<S extends string, End extends string> = S extends `${infer Before}${End}${string}` ? Before : S;
 
@@ -59,18 +67,36 @@ export type TranslationOf<T> = Readonly<Record<keyof T, string>>;
 /** Every feature's English, for the tests that compare languages. */
 export const SOURCES = new Map<string, Readonly<Record<string, string>>>();
 
-const compiled = new Map<string, MessageFormat>();
-
-function messageOf(feature: string, key: string, language: Language, source: string): MessageFormat {
-  const name = `${language}/${feature}/${key}`;
-  let message = compiled.get(name);
-  if (!message) {
-    // Both languages run from left to right, and what is filled in is shown as text beside them.
-    message = new MessageFormat(LOCALES[language], source, { bidiIsolation: 'none' });
-    compiled.set(name, message);
-  }
-  return message;
+/** A message that was read, and the values that it writes as numbers. */
+interface Compiled {
+  message: MessageFormat;
+  numbers: ReadonlySet<string>;
 }
+
+const compiled = new Map<string, Compiled>();
+
+function messageOf(feature: string, key: string, language: Language, source: string): Compiled {
+  const name = `${language}/${feature}/${key}`;
+  let made = compiled.get(name);
+  if (!made) {
+    made = {
+      // Both languages run from left to right, and what is filled in is shown as text beside them.
+      message: new MessageFormat(LOCALES[language], source, { bidiIsolation: 'none' }),
+      numbers: new Set([...source.matchAll(/\$(\w+) :/g)].map((m) => m[1]!)),
+    };
+    compiled.set(name, made);
+  }
+  return made;
+}
+
+/** A number that a message gives no function is written as it is: a port or an edition has no thousands. */
+const asGiven = ({ numbers }: Compiled, values: Record<string, unknown>): Record<string, unknown> =>
+  Object.fromEntries(
+    Object.entries(values).map(([name, value]) => [
+      name,
+      typeof value === 'number' && !numbers.has(name) ? String(value) : value,
+    ]),
+  );
 
 /** The pieces of a message, nested as its markup is. */
 function piecesOf(message: MessageFormat, values: Record<string, unknown>): Piece[] {
@@ -106,18 +132,24 @@ export function speak<const W extends Record<string, string>>(feature: string, e
         language === 'en' ? undefined : globalThis.libellusSpeech?.translations[language]?.[feature]?.[key];
       return translated === undefined ? { language: 'en', source } : { language, source: translated };
     };
-    const message = (): MessageFormat => {
+    const read = (): Compiled => {
       const { language, source: text } = spoken();
       return messageOf(feature, key, language, text);
     };
-    const pieces = (values: Record<string, unknown>): Piece[] => piecesOf(message(), values);
-    const filled = (values: Record<string, unknown>): string => message().format(values);
+    const pieces = (values: Record<string, unknown>): Piece[] => {
+      const made = read();
+      return piecesOf(made.message, asGiven(made, values));
+    };
+    const filled = (values: Record<string, unknown>): string => {
+      const made = read();
+      return made.message.format(asGiven(made, values));
+    };
     const get = source.includes('{#')
       ? () => pieces
       : source.includes('{$')
         ? () => filled
         : /[{}\\]/.test(source)
-          ? () => message().format()
+          ? () => read().message.format()
           : () => spoken().source;
     Object.defineProperty(words, key, { enumerable: true, get });
   }

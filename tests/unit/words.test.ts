@@ -180,6 +180,32 @@ it('no words are read where a file is loaded: the reader is not known there', ()
   expect(early).toEqual([]);
 });
 
+it('no table of words is read where a file is loaded', () => {
+  const texts = new Map(SCREENS.map((path) => [path, readFileSync(path, 'utf8')]));
+  const tables = new Set(
+    [...texts.values()].flatMap((text) =>
+      [...text.matchAll(/^(?:export )?const (\w+)[^=]*= inEachLanguage\(/gm)].map((m) => m[1]!),
+    ),
+  );
+  // A name that is something else in another file is left out.
+  for (const text of texts.values())
+    for (const [, name] of text.matchAll(/^(?:export )?const (\w+)[^=]*= (?!inEachLanguage\()/gm)) tables.delete(name!);
+  const early: string[] = [];
+  for (const [path, text] of texts) {
+    const file = ts.createSourceFile(path, text, ts.ScriptTarget.Latest, true);
+    const look = (node: ts.Node): void => {
+      if (ts.isFunctionLike(node) || ts.isImportDeclaration(node) || ts.isExportDeclaration(node)) return;
+      // Types name tables to say what their keys are; what they hold is not read.
+      if (ts.isTypeNode(node)) return;
+      if (ts.isIdentifier(node) && tables.has(node.text) && !ts.isVariableDeclaration(node.parent))
+        early.push(`${path}: ${node.parent.getText(file).slice(0, 80)}`);
+      ts.forEachChild(node, look);
+    };
+    look(file);
+  }
+  expect(early).toEqual([]);
+});
+
 it('every word of the catalogues is said somewhere', () => {
   const said = new Set<string>();
   for (const path of SCREENS) {
@@ -189,8 +215,10 @@ it('every word of the catalogues is said somewhere', () => {
         said.add(`${feature}.${key}`);
     }
   }
-  // The gatherings of the spine are said by their own names.
+  // The gatherings of the spine and placeholders are said by their own names.
   for (const gathering of ['compose', 'send', 'keep']) said.add(`shell.${gathering}`);
+  for (const [, key] of readFileSync('src/core/placeholders/catalogue.ts', 'utf8').matchAll(/'(\w+)'/g))
+    said.add(`placeholders.${key}`);
   const silent = [...SOURCES].flatMap(([feature, words]) => Object.keys(words).map((key) => `${feature}.${key}`));
   expect(silent.filter((key) => !said.has(key))).toEqual([]);
 });

@@ -3,6 +3,8 @@ import { countryName, languageName } from '../names';
 import { moneyFormatter } from '../text/formatters';
 import type { Money } from '../text/values';
 import { conditionHolds, testHolds, type Condition, type OrderFacts, type ParcelShare, type Test } from './condition';
+import { inEachLanguage, readerLocale } from '@/words/speak';
+import { say } from '@/words/tests';
 
 /** Names of what conditions hold by id. Left out, the id itself is shown. */
 export interface ConditionNames {
@@ -11,58 +13,55 @@ export interface ConditionNames {
   locale?: string;
 }
 
-function list(words: readonly string[], last: 'and' | 'or'): string {
-  if (words.length < 2) return words[0] ?? '';
-  return `${words.slice(0, -1).join(', ')} ${last} ${words.at(-1)}`;
-}
+/** Words in a row, as the reader's language writes them. */
+const list = (words: readonly string[], type: 'conjunction' | 'disjunction'): string =>
+  new Intl.ListFormat(readerLocale(), { type }).format(words);
 
 const amountWords = (money: Money, names: ConditionNames): string =>
-  moneyFormatter(names.locale ?? 'en', money.currency)(money.minor);
+  moneyFormatter(names.locale ?? readerLocale(), money.currency)(money.minor);
 
-const PARCEL_WORDS: Record<ParcelShare, string> = {
-  whole: 'the parcel holds the whole order',
-  part: 'the parcel holds a part of the order, with more to come',
-  last: 'the parcel holds the last part of the order',
-};
+const PARCEL_WORDS: Record<ParcelShare, string> = inEachLanguage(() => ({
+  whole: say.parcelWhole,
+  part: say.parcelPart,
+  last: say.parcelLast,
+}));
 
 /** One test as the end of "Shown when ...": "the order contains workshops". */
 export function testWords(t: Test, names: ConditionNames = {}): string {
-  const locale = names.locale ?? 'en';
-  const not = (is: 'one' | 'none'): string => (is === 'one' ? '' : 'not ');
+  const locale = names.locale ?? readerLocale();
   const of = (values: readonly string[], name: (value: string) => string = (v) => v): string =>
-    list(values.map(name), 'or');
+    list(values.map(name), 'disjunction');
   const goodsWords = (how: 'any' | 'only' | 'none', what: string): string =>
-    how === 'any'
-      ? `the order contains ${what}`
-      : how === 'only'
-        ? `the order contains only ${what}`
-        : `the order contains no ${what}`;
+    ({ any: say.contains, only: say.containsOnly, none: say.containsNone })[how]({ what });
   switch (t.about) {
     case 'customer':
-      return t.is === 'guest' ? 'the customer ordered as a guest' : 'the customer has an account';
+      return t.is === 'guest' ? say.byGuest : say.byAccount;
     case 'first-order':
-      return t.is ? "it is the customer's first order" : 'the customer has ordered before';
+      return t.is ? say.isFirst : say.notFirst;
     case 'channel':
-      return `the order did ${not(t.is)}come through ${of(t.of, (v) => names.channel?.(v) ?? v)}`.replace(
-        'did come',
-        'came',
-      );
+      return (t.is === 'one' ? say.throughChannel : say.notThroughChannel)({
+        channels: of(t.of, (v) => names.channel?.(v) ?? v),
+      });
     case 'language':
-      return `the message is ${not(t.is)}in ${of(t.of, languageName)}`;
+      return (t.is === 'one' ? say.inLanguage : say.notInLanguage)({ languages: of(t.of, languageName) });
     case 'country':
-      return `the order does ${not(t.is)}go to ${of(t.of, (v) => countryName(v, locale))}`.replace('does go', 'goes');
+      return (t.is === 'one' ? say.toCountry : say.notToCountry)({
+        countries: of(t.of, (v) => countryName(v, locale)),
+      });
     case 'location':
-      return `the order does ${not(t.is)}ship from ${of(t.of)}`.replace('does ship', 'ships');
+      return (t.is === 'one' ? say.fromLocation : say.notFromLocation)({ places: of(t.of) });
     case 'turn':
-      return `it is ${not(t.is)}the ${of(t.of.map(String), (n) => ordinal(Number(n)))} message of the series`;
+      return (t.is === 'one' ? say.isTurn : say.notTurn)({
+        turns: of(t.of.map(String), (n) => ordinal(Number(n))),
+      });
     case 'payment':
-      return `the order is ${not(t.is)}paid by ${of(t.of)}`;
+      return (t.is === 'one' ? say.paidBy : say.notPaidBy)({ methods: of(t.of) });
     case 'tracking':
-      return t.is ? 'the parcel can be tracked' : 'the parcel cannot be tracked';
+      return t.is ? say.tracked : say.notTracked;
     case 'shipment':
       return PARCEL_WORDS[t.is];
     case 'refund':
-      return t.is === 'whole' ? 'the order is fully refunded' : 'the order is partly refunded';
+      return t.is === 'whole' ? say.fullyRefunded : say.partlyRefunded;
     case 'product':
       return goodsWords(
         t.holds,
@@ -72,7 +71,7 @@ export function testWords(t: Test, names: ConditionNames = {}): string {
       return goodsWords(t.holds, of(t.of));
     case 'value': {
       const amount = amountWords({ minor: t.amount, currency: t.currency }, names);
-      return t.is === 'at-least' ? `the order total is at least ${amount}` : `the order total is less than ${amount}`;
+      return t.is === 'at-least' ? say.totalAtLeast({ amount }) : say.totalBelow({ amount });
     }
   }
 }
@@ -81,22 +80,17 @@ export function testWords(t: Test, names: ConditionNames = {}): string {
 export function conditionWords(condition: Condition, names: ConditionNames = {}): string {
   return list(
     condition.tests.map((t) => testWords(t, names)),
-    condition.match === 'all' ? 'and' : 'or',
+    condition.match === 'all' ? 'conjunction' : 'disjunction',
   );
 }
 
 /** A whole condition: "Shown when the customer ordered as a guest and it contains workshops". */
 export function conditionSentence(condition: Condition, names: ConditionNames = {}): string {
-  return `Shown when ${conditionWords(condition, names)}`;
+  return say.shownWhen({ condition: conditionWords(condition, names) });
 }
-
-const ORDINALS = new Intl.PluralRules('en', { type: 'ordinal' });
-const ENDINGS: Partial<Record<Intl.LDMLPluralRule, string>> = { one: 'st', two: 'nd', few: 'rd' };
 
 /** "1st", "2nd". */
-export function ordinal(n: number): string {
-  return `${n}${ENDINGS[ORDINALS.select(n)] ?? 'th'}`;
-}
+export const ordinal = (n: number): string => say.ordinal({ n });
 
 export interface TriedTest {
   test: Test;
@@ -129,31 +123,37 @@ export function tryCondition(
   };
 }
 
+const HOLDS: Record<ParcelShare, string> = inEachLanguage(() => ({
+  whole: say.holdsWhole,
+  part: say.holdsPart,
+  last: say.holdsLast,
+}));
+
 function foundWords(t: Test, facts: OrderFacts, language: string, names: ConditionNames): string {
-  const unique = (values: readonly string[]): string => [...new Set(values)].filter(Boolean).join(', ') || 'none';
+  const unique = (values: readonly string[]): string => [...new Set(values)].filter(Boolean).join(', ') || say.none;
   switch (t.about) {
     case 'customer':
-      return facts.guest ? 'a guest' : 'an account';
+      return facts.guest ? say.foundGuest : say.foundAccount;
     case 'first-order':
-      return facts.firstOrder ? 'a first order' : 'not a first order';
+      return facts.firstOrder ? say.foundFirst : say.foundLater;
     case 'channel':
       return names.channel?.(facts.channel) ?? facts.channel;
     case 'language':
       return languageName(language);
     case 'country':
-      return facts.country ? countryName(facts.country, names.locale ?? 'en') : 'no delivery address';
+      return facts.country ? countryName(facts.country, names.locale ?? readerLocale()) : say.noAddress;
     case 'location':
-      return facts.location ?? 'no location';
+      return facts.location ?? say.noLocation;
     case 'turn':
-      return `the ${ordinal(facts.turn ?? 1)}`;
+      return say.foundTurn({ ordinal: ordinal(facts.turn ?? 1) });
     case 'payment':
-      return facts.payment ?? 'no payment method';
+      return facts.payment ?? say.noPayment;
     case 'tracking':
-      return facts.tracking ? 'can be followed' : 'no tracking';
+      return facts.tracking ? say.foundTracked : say.noTracking;
     case 'shipment':
-      return facts.parcel ? PARCEL_WORDS[facts.parcel].replace('the parcel holds ', '') : 'no parcel';
+      return facts.parcel ? HOLDS[facts.parcel] : say.noParcel;
     case 'refund':
-      return facts.wholeRefund === undefined ? 'no refund' : facts.wholeRefund ? 'all of it' : 'a part';
+      return facts.wholeRefund === undefined ? say.noRefund : facts.wholeRefund ? say.refundWhole : say.refundPart;
     case 'product':
       return unique(facts.products.map((sku) => names.product?.(sku) ?? sku));
     case 'category':

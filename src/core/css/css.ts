@@ -4,6 +4,7 @@
  */
 import postcss, { CssSyntaxError, type AtRule, type Declaration, type Root, type Rule } from 'postcss';
 import support from './css-support.json';
+import { say } from '@/words/findings';
 
 export interface CssProblem {
   severity: 'blocker' | 'warning' | 'hint';
@@ -37,12 +38,12 @@ export function harmOf(property: string, value: string): string | undefined {
   const name = unescaped(property);
   const text = unescaped(value);
   if (/url\s*\(|image-set\s*\(|src\s*\(/.test(text)) {
-    return 'fetches a file from elsewhere: by it others learn who reads a message, and when. Use a picture block';
+    return say.fetchesAFileFromElsewhere;
   }
-  if (/expression\s*\(|javascript:|vbscript:/.test(text)) return 'runs code';
-  if (name === 'behavior' || name === '-moz-binding') return 'runs code';
-  if (name === 'position') return 'could lay words of a message over others, or over the mail program';
-  if (/[<>]/.test(text)) return 'holds a < or >, by which it could end the styles';
+  if (/expression\s*\(|javascript:|vbscript:/.test(text)) return say.runsCode;
+  if (name === 'behavior' || name === '-moz-binding') return say.runsCode;
+  if (name === 'position') return say.couldLayWordsOfA;
+  if (/[<>]/.test(text)) return say.holdsAOrByWhich;
   return undefined;
 }
 
@@ -68,7 +69,7 @@ export function readCss(css: string): ReadCss {
       problems: [
         {
           severity: 'blocker',
-          message: `Rules stand ${depth} deep in each other; a mail needs at most ${MAX_DEPTH}.`,
+          message: say.rulesStandDepthDeepIn({ depth, most: MAX_DEPTH }),
           line: 1,
           column: 1,
         },
@@ -85,7 +86,7 @@ export function readCss(css: string): ReadCss {
       problems: [
         {
           severity: 'blocker',
-          message: `The CSS cannot be read: ${error.reason.toLowerCase()}.`,
+          message: say.theCssCannotBeRead({ reason: error.reason.toLowerCase() }),
           line: error.line ?? 1,
           column: error.column ?? 1,
         },
@@ -94,7 +95,7 @@ export function readCss(css: string): ReadCss {
     };
   }
   const problems: CssProblem[] = [];
-  const say = (severity: CssProblem['severity'], node: AtRule | Declaration | Rule, message: string): void => {
+  const tell = (severity: CssProblem['severity'], node: AtRule | Declaration | Rule, message: string): void => {
     problems.push({ severity, message, ...at(node) });
   };
   let rules = 0;
@@ -104,24 +105,25 @@ export function readCss(css: string): ReadCss {
       const name = unescaped(node.name);
       if (!['media', 'supports'].includes(name) || /[<>]|url\s*\(/.test(unescaped(node.params))) {
         const few = SUPPORT.atRules[name];
-        say(
+        tell(
           'blocker',
           node,
-          `@${name} cannot stand in a message${name === 'import' || name === 'font-face' ? ': it fetches a file from elsewhere' : ''}. Of rules with an @, @media and @supports may be used${few === undefined ? '' : ` (${percent(few)} of mail programs know @${name})`}.`,
+          (name === 'import' || name === 'font-face' ? say.ruleFetches : say.ruleNotAllowed)({ name }) +
+            (few === undefined ? '' : ` ${say.ruleKnownBy({ name, percent: percent(few) })}`),
         );
         node.remove();
       } else if ((SUPPORT.atRules[name] ?? 1) < FEW) {
-        say('warning', node, `@${name} is known by ${percent(SUPPORT.atRules[name]!)} of mail programs.`);
+        tell('warning', node, say.nameIsKnownByPercent({ name, percent: percent(SUPPORT.atRules[name]!) }));
       }
     } else if (node.type === 'rule') {
       rules += 1;
       if (node.selector.length > MAX_SELECTOR || /[<>{}]/.test(unescaped(node.selector).replace(/\s>\s/g, ' '))) {
-        say(
+        tell(
           'blocker',
           node,
           node.selector.length > MAX_SELECTOR
-            ? `A selector has ${node.selector.length} characters; at most ${MAX_SELECTOR} are read.`
-            : 'A selector holds a character that could end the styles.',
+            ? say.aSelectorHasNCharacters({ n: node.selector.length, most: MAX_SELECTOR })
+            : say.aSelectorHoldsACharacter,
         );
         node.remove();
         return;
@@ -129,13 +131,13 @@ export function readCss(css: string): ReadCss {
       for (const [, pseudo] of node.selector.matchAll(/::?([a-z-]+)/gi)) {
         const known = SUPPORT.pseudo[pseudo!.toLowerCase()];
         if (known !== undefined && known < FEW) {
-          say('warning', node, `:${pseudo} is known by ${percent(known)} of mail programs.`);
+          tell('warning', node, say.pseudoIsKnownByPercent({ pseudo: pseudo!, percent: percent(known) }));
         }
       }
     } else {
       const harm = harmOf(node.prop, node.value);
       if (harm) {
-        say('blocker', node, `"${node.prop}: ${node.value.slice(0, 60)}" ${harm}.`);
+        tell('blocker', node, `"${node.prop}: ${node.value.slice(0, 60)}": ${harm}.`);
         node.remove();
         return;
       }
@@ -147,18 +149,14 @@ export function readCss(css: string): ReadCss {
           .find((k) => k !== undefined && k < FEW) ??
         (property.startsWith('--') ? SUPPORT.properties['variables'] : SUPPORT.properties[property]);
       if (known !== undefined && known < FEW) {
-        say(
-          'warning',
-          node,
-          `${node.prop} as it stands here is known by ${percent(known)} of mail programs: make sure that the message reads without it.`,
-        );
+        tell('warning', node, say.propAsItStandsHere({ prop: node.prop, percent: percent(known) }));
       }
     }
   });
   if (rules > MAX_RULES) {
     problems.unshift({
       severity: 'blocker',
-      message: `There are ${rules} rules; at most ${MAX_RULES} go into a message.`,
+      message: say.thereAreRulesRulesAt({ rules, most: MAX_RULES }),
       line: 1,
       column: 1,
     });

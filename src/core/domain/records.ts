@@ -1,27 +1,29 @@
 /** The DNS records a sending domain needs: SPF (RFC 7208), DKIM (RFC 6376), DMARC (RFC 7489), and where bounces go. */
 import { isSpf, mergeSpf } from './spf';
+import { inEachLanguage } from '@/words/speak';
+import { say } from '@/words/names';
 
 export const RECORD_KINDS = ['spf', 'dkim', 'dkim-next', 'dmarc', 'bounce-mx', 'bounce-spf'] as const;
 export type RecordKind = (typeof RECORD_KINDS)[number];
 
-export const RECORD_LABELS: Record<RecordKind, string> = {
+export const RECORD_LABELS: Record<RecordKind, string> = inEachLanguage(() => ({
   spf: 'SPF',
   dkim: 'DKIM',
-  'dkim-next': 'DKIM, next key',
+  'dkim-next': say.dkimNextKey,
   dmarc: 'DMARC',
-  'bounce-mx': 'Where bounces go',
-  'bounce-spf': 'SPF of the return-path',
-};
+  'bounce-mx': say.whereBouncesGo,
+  'bounce-spf': say.spfOfTheReturnPath,
+}));
 
 /** What each record is for, for somebody who pastes it once in their life. */
-export const RECORD_REASONS: Record<RecordKind, string> = {
-  spf: 'Says which servers may send for the domain.',
-  dkim: 'The public half of the key that messages are signed with.',
-  'dkim-next': 'The key that takes over once it is found here.',
-  dmarc: 'Says what to do with mail that is neither signed nor sent by an allowed server.',
-  'bounce-mx': 'Messages that cannot be delivered come back to Libellus, which writes it on record.',
-  'bounce-spf': 'Bounces have an address of their own, which is checked as well.',
-};
+export const RECORD_REASONS: Record<RecordKind, string> = inEachLanguage(() => ({
+  spf: say.saysWhichServersMaySend,
+  dkim: say.thePublicHalfOfThe,
+  'dkim-next': say.theKeyThatTakesOver,
+  dmarc: say.saysWhatToDoWith,
+  'bounce-mx': say.messagesThatCannotBeDelivered,
+  'bounce-spf': say.bouncesHaveAnAddressOf,
+}));
 
 export interface NeededRecord {
   kind: RecordKind;

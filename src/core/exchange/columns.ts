@@ -1,6 +1,7 @@
 /** The lists that go in and out as CSV: their columns, and how a cell is read and written. */
 import { isMailAddress } from '../schema';
 import { amountText, parseAmount } from '../order/amounts';
+import { say } from '@/words/problems';
 
 export const LISTS = ['products', 'customers', 'orders'] as const;
 export type ListKind = (typeof LISTS)[number];
@@ -21,44 +22,43 @@ const bad = (message: string): CellResult => ({ ok: false, message });
 const text =
   (max: number) =>
   (cell: string): CellResult =>
-    cell.length > max ? bad(`Enter at most ${max} characters.`) : good(cell);
+    cell.length > max ? bad(say.enterAtMostMaxCharacters({ max })) : good(cell);
 
 const address = (cell: string): CellResult =>
-  isMailAddress(cell) ? good(cell) : bad(`"${cell.slice(0, 60)}" is not an email address.`);
+  isMailAddress(cell) ? good(cell) : bad(say.sliceIsNotAnEmail({ slice: cell.slice(0, 60) }));
 
 const amount = (cell: string, currency: string): CellResult => {
   const minor = parseAmount(cell, currency);
-  return minor === undefined ? bad(`"${cell.slice(0, 30)}" is not an amount in ${currency}.`) : good(minor);
+  return minor === undefined ? bad(say.sliceIsNotAnAmount({ slice: cell.slice(0, 30), currency })) : good(minor);
 };
 
 const whole =
   (min: number, max: number) =>
   (cell: string): CellResult => {
     const n = Number(cell);
-    return /^\d+$/.test(cell) && n >= min && n <= max ? good(n) : bad(`Enter a whole number from ${min} to ${max}.`);
+    return /^\d+$/.test(cell) && n >= min && n <= max ? good(n) : bad(say.enterAWholeNumberFrom({ min, max }));
   };
 
 const percent = (cell: string): CellResult => {
   const n = Number(cell.replace(',', '.').replace(/\s*%$/, ''));
-  return cell !== '' && n >= 0 && n <= 100 ? good(n) : bad('Enter a percentage from 0 to 100.');
+  return cell !== '' && n >= 0 && n <= 100 ? good(n) : bad(say.enterAPercentageFrom0);
 };
 
 const YES = new Set(['yes', 'true', '1', 'y']);
 const NO = new Set(['no', 'false', '0', 'n', '']);
 const yesNo = (cell: string): CellResult => {
   const word = cell.toLowerCase();
-  return YES.has(word) ? good(true) : NO.has(word) ? good(false) : bad('Enter yes or no.');
+  return YES.has(word) ? good(true) : NO.has(word) ? good(false) : bad(say.enterYesOrNo);
 };
 
 const day = (cell: string): CellResult => {
   const time = Date.parse(/^\d{4}-\d{2}-\d{2}$/.test(cell) ? `${cell}T12:00:00Z` : cell);
   return /^\d{4}-\d{2}-\d{2}/.test(cell) && !Number.isNaN(time)
     ? good(new Date(time).toISOString())
-    : bad('Enter a date such as 2026-11-24 or 2026-11-24T09:14:00Z.');
+    : bad(say.enterADateSuchAs);
 };
 
-const country = (cell: string): CellResult =>
-  /^[A-Z]{2}$/.test(cell) ? good(cell) : bad('Enter a country code of two letters, such as PL.');
+const country = (cell: string): CellResult => (/^[A-Z]{2}$/.test(cell) ? good(cell) : bad(say.enterACountryCodeOf));
 
 const ADDRESS: readonly Column[] = [
   { name: 'street', read: text(200) },

@@ -1,6 +1,7 @@
 /** CSV in and out (RFC 4180), with commas, semicolons or tabs: each row checked, each problem with its row and column. */
 import Papa from 'papaparse';
 import { COLUMNS, guarded, isFormula, unguarded, type ListKind } from './columns';
+import { say } from '@/words/problems';
 
 export const MOST_ROWS = 200_000;
 
@@ -69,9 +70,7 @@ export function* csvTooLarge(text: string): Generator<void, RowProblem | undefin
       return {
         row,
         column: '',
-        message: quoted
-          ? 'Close the quotation mark.'
-          : `The row is longer than ${LONGEST_ROW} characters. Check that the file is a list.`,
+        message: quoted ? say.closeTheQuotationMark : say.theRowIsLongerThan({ most: LONGEST_ROW }),
       };
     }
   }
@@ -108,31 +107,31 @@ export function* readCsvInSteps(kind: ListKind, parsed: ParsedCsv, currency: str
   const problems: RowProblem[] = [];
   for (const column of columns) {
     if (column.needed && !names.includes(column.name)) {
-      problems.push({ row: 1, column: column.name, message: 'Add this column: it is missing in the heading.' });
+      problems.push({ row: 1, column: column.name, message: say.addThisColumnItIs });
     }
   }
   for (const [i, name] of names.entries()) {
     if (name !== '' && names.indexOf(name) < i)
-      problems.push({ row: 1, column: name, message: 'Keep this column once: it is there twice.' });
+      problems.push({ row: 1, column: name, message: say.keepThisColumnOnceIt });
   }
   if (count > MOST_ROWS) {
     problems.push({
       row: MOST_ROWS + 1,
       column: '',
-      message: `Import at most ${MOST_ROWS} rows at a time.`,
+      message: say.importAtMostMOSTROWSRows({ most: MOST_ROWS }),
     });
   }
   const ignored = names.filter((n) => n !== '' && !columns.some((c) => c.name === n));
   if (problems.length > 0) return { rows: [], problems, separator, ignored };
   for (const error of parsed.errors) {
     if (error.type === 'Quotes') {
-      problems.push({ row: error.row + 1, column: '', message: 'Close the quotation mark.' });
+      problems.push({ row: error.row + 1, column: '', message: say.closeTheQuotationMark });
     }
   }
   const places = columns.map((column) => ({ column, at: names.indexOf(column.name) }));
   const rows: ReadRow[] = [];
   let bad = false;
-  const say = (problem: RowProblem): void => {
+  const tell = (problem: RowProblem): void => {
     bad = true;
     if (problems.length < MOST_PROBLEMS) problems.push(problem);
   };
@@ -142,23 +141,23 @@ export function* readCsvInSteps(kind: ListKind, parsed: ParsedCsv, currency: str
     const row = i + 2;
     bad = false;
     if (cells.length > head.length) {
-      say({ row, column: '', message: `The row has ${cells.length} cells, and the heading has ${head.length}.` });
+      tell({ row, column: '', message: say.theRowHasNCells({ n: cells.length, n2: head.length }) });
     }
     const read: Cells = {};
     for (const { column, at } of places) {
       const raw = at < 0 ? '' : (cells[at] ?? '').trim();
       if (isFormula(raw)) {
-        say({ row, column: column.name, message: 'This is a formula. Save the file with values.' });
+        tell({ row, column: column.name, message: say.thisIsAFormulaSave });
         continue;
       }
       const cell = unguarded(raw);
       if (cell === '') {
-        if (column.needed) say({ row, column: column.name, message: 'This is empty. Enter a value.' });
+        if (column.needed) tell({ row, column: column.name, message: say.thisIsEmptyEnterA });
         continue;
       }
       const result = column.read(cell, currency);
       if (result.ok) read[column.name] = result.value;
-      else say({ row, column: column.name, message: result.message });
+      else tell({ row, column: column.name, message: result.message });
     }
     if (!bad) rows.push({ row, cells: read });
   }

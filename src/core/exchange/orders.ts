@@ -6,6 +6,7 @@ import { orderProblems } from '../order/problems';
 import { lineTotal } from '../order/totals';
 import { isMailAddress } from '../schema';
 import type { Cells, ReadRow, RowProblem } from './csv';
+import { say } from '@/words/problems';
 
 const str = (value: Cells[string]): string => (typeof value === 'string' ? value : '');
 const num = (value: Cells[string]): number | undefined => (typeof value === 'number' ? value : undefined);
@@ -48,7 +49,7 @@ export function* ordersInSteps(
     const { row, cells } = own[0]!;
     const channel = str(cells.channel);
     if (!channels.includes(channel)) {
-      result.problems.push({ row, column: 'channel', message: `"${channel}" is not a channel of this store.` });
+      result.problems.push({ row, column: 'channel', message: say.channelIsNotAChannel({ channel }) });
       continue;
     }
     const order = orderFrom(number, own, currency);
@@ -163,7 +164,7 @@ export function contactsFrom(cell: string): { contacts: Contact[]; problem?: str
     if (label === '' || !isMailAddress(email)) {
       return {
         contacts: [],
-        problem: `"${part.slice(0, 60)}" is not a label and an address, such as Accounts: accounts@firm.example`,
+        problem: say.sliceIsNotALabel({ slice: part.slice(0, 60) }),
       };
     }
     contacts.push({ label, email });

@@ -11,6 +11,7 @@ import { piecesSent, piecesToCancel, piecesToReturn, type Pieces } from '../orde
 import { refundLines, stillToRefund, stillToSend, whyNot } from '../order/still-allowed';
 import type { Cancellation, Order, Refund, Shipment } from '../order/schema';
 import { orderTotals } from '../order/totals';
+import { say } from '@/words/problems';
 
 export interface Done {
   /** The order as it is afterwards. */
@@ -40,8 +41,8 @@ export function actOn(order: Order, action: OrderAction, { at, payUrl, by }: Act
   const reason = whyNot(order, action.do);
   if (reason) return refuse(reason);
   if ('trackingUrl' in action && said(action.trackingUrl) && !isWebAddress(action.trackingUrl.trim())) {
-    const message = 'is not a full address, such as https://carrier.example/parcels/1';
-    return refuse('The parcel cannot be followed there.', { path: '/trackingUrl', message });
+    const message = say.isNotAFullAddress;
+    return refuse(say.theParcelCannotBeFollowed, { path: '/trackingUrl', message });
   }
   const done: DoneWith = (change, details, event = ORDER_ACTIONS[action.do].event) => ({
     ok: true,
@@ -61,7 +62,7 @@ export function actOn(order: Order, action: OrderAction, { at, payUrl, by }: Act
     case 'delay': {
       const line = order.lines.find((l) => l.product.sku === action.sku);
       if (!line)
-        return refuse('This is not in the order.', { path: '/sku', message: `"${action.sku}" was not ordered.` });
+        return refuse(say.thisIsNotInThe, { path: '/sku', message: say.skuWasNotOrdered({ sku: action.sku }) });
       const why = said(action.reason);
       return done(
         {},
@@ -83,12 +84,12 @@ export function actOn(order: Order, action: OrderAction, { at, payUrl, by }: Act
     case 'deliver': {
       const shipment = order.shipments?.[action.shipment];
       const problem = !shipment
-        ? 'Choose a parcel of this order.'
+        ? say.chooseAParcelOfThis
         : shipment.deliveredAt
-          ? 'Choose another parcel: this one has been delivered already.'
+          ? say.chooseAnotherParcelThisOne
           : undefined;
       if (!shipment || problem) {
-        return refuse('There is no such parcel on its way.', { path: '/shipment', message: problem! });
+        return refuse(say.thereIsNoSuchParcel, { path: '/shipment', message: problem! });
       }
       const news: Shipment = { ...shipment, ...(action.do === 'track' ? tracking(action) : { deliveredAt: at }) };
       // The newest news is what an event is about.
@@ -122,7 +123,7 @@ function pay(
   const due = amountDue(order);
   const amount = action.amount ?? due;
   if (amount > due) {
-    return refuse('More than is due.', { path: '/amount', message: 'Enter at most what is still to be paid.' });
+    return refuse(say.moreThanIsDue, { path: '/amount', message: say.enterAtMostWhatIs });
   }
   if (amount < due) {
     const received = (order.payment?.received ?? 0) + amount;
@@ -158,12 +159,12 @@ function takeBack(
   const sent = new Map(piecesSent(order).map((p) => [p.sku, p.quantity]));
   const problem = tooMany(action.lines, piecesToReturn(order), (sku, left) =>
     left > 0
-      ? `Enter at most ${left}: the customer has no more.`
+      ? say.enterAtMostLeftThe({ left })
       : sent.has(sku)
-        ? `All of "${sku}" that left was returned.`
-        : `"${sku}" has not left.`,
+        ? say.allOfSkuThatLeft({ sku })
+        : say.skuHasNotLeft({ sku }),
   );
-  if (problem) return refuse('More than the customer has.', problem);
+  if (problem) return refuse(say.moreThanTheCustomerHas, problem);
   const lines = onceEach(action.lines);
   const items = lines.map(({ sku, quantity }) => `${quantity} \u00d7 ${nameOf(order, sku)}`).join(', ');
   const returned: Order = { ...order, returns: [...(order.returns ?? []), { receivedAt: at, lines }] };
@@ -183,9 +184,9 @@ function cancel(
 ): ActionResult {
   const open = piecesToCancel(order);
   const problem = tooMany(action.lines ?? [], open, (sku, left) =>
-    left > 0 ? `Enter at most ${left}: no more can be cancelled.` : `"${sku}" was not ordered, or cannot be cancelled.`,
+    left > 0 ? say.enterAtMostLeftNo({ left }) : say.skuWasNotOrderedOr({ sku }),
   );
-  if (problem) return refuse('More than can be cancelled.', problem);
+  if (problem) return refuse(say.moreThanCanBeCancelled, problem);
   const reason = said(action.reason);
   const details: MomentDetails = reason ? { reason } : {};
   const lines = onceEach(action.lines ?? open.map(({ sku, quantity }) => ({ sku, quantity })));
@@ -253,12 +254,12 @@ function dispatch(
 ): ActionResult {
   const problem = tooMany(action.lines, stillToSend(order), (sku, left) =>
     left > 0
-      ? `Enter at most ${left}: no more are left to send.`
+      ? say.enterAtMostLeftNoMore({ left })
       : order.lines.some((l) => l.product.sku === sku)
-        ? `All of "${sku}" has left already.`
-        : `"${sku}" was not ordered.`,
+        ? say.allOfSkuHasLeft({ sku })
+        : say.skuWasNotOrdered({ sku }),
   );
-  if (problem) return refuse('More than is left.', problem);
+  if (problem) return refuse(say.moreThanIsLeft, problem);
   const location = said(action.location);
   const shipments = order.shipments ?? [];
   const shipment: Shipment = {
@@ -282,24 +283,23 @@ function refund(
 ): ActionResult {
   const open = stillToRefund(order);
   const problem = tooMany(action.lines ?? [], open.lines, (sku, left) =>
-    left > 0 ? `Enter at most ${left}: no more can be refunded.` : `"${sku}" was not ordered, or was refunded already.`,
+    left > 0 ? say.enterAtMostLeftNoMoreCan({ left }) : say.skuWasNotOrderedOrWas({ sku }),
   );
-  if (problem) return refuse('More than was ordered.', problem);
+  if (problem) return refuse(say.moreThanWasOrdered, problem);
   const lines = refundLines(order, onceEach(action.lines ?? []));
   if (action.shipping > open.shipping) {
-    return refuse('More than was paid for shipping.', {
+    return refuse(say.moreThanWasPaidFor, {
       path: '/shipping',
-      message: 'Enter at most what was paid for shipping and not refunded yet.',
+      message: say.enterAtMostWhatWas,
     });
   }
   const goods = lines.reduce((sum, l) => sum + l.amount, 0);
   const amount = goods + action.shipping + action.goodwill;
-  if (amount === 0)
-    return refuse('Nothing would be given back.', { path: '/lines', message: 'Choose what is refunded.' });
+  if (amount === 0) return refuse(say.nothingWouldBeGivenBack, { path: '/lines', message: say.chooseWhatIsRefunded });
   if (amount > open.all) {
-    return refuse('More than was paid.', {
+    return refuse(say.moreThanWasPaid, {
       path: action.goodwill > 0 ? '/goodwill' : '/shipping',
-      message: 'Enter less: with this, it is more than was paid and not refunded yet.',
+      message: say.enterLessWithThisIt,
     });
   }
   const reason = said(action.reason);

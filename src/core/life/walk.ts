@@ -4,6 +4,8 @@ import { type OrderAction, type OrderActionKind } from '../order/action-schema';
 import { piecesForParcels, piecesSent } from '../order/pieces';
 import { refundFor, stillOnTheWay, stillToRefund, stillToSend, whyNot } from '../order/still-allowed';
 import type { Order } from '../order/schema';
+import { inEachLanguage } from '@/words/speak';
+import { say } from '@/words/names';
 
 export interface WalkStep {
   id: string;
@@ -24,73 +26,73 @@ const had = (kind: keyof typeof ORDER_ACTIONS) => (_order: Order, events: Readon
   events.has(ORDER_ACTIONS[kind].event);
 
 /** The steps, in their order. What waits is wound for in the demo only. */
-export const WALK: readonly WalkStep[] = [
+export const WALK: readonly WalkStep[] = inEachLanguage(() => [
   {
     id: 'remind',
-    label: 'A day passes without payment',
-    note: 'The first reminder goes out by itself; two more wait.',
+    label: say.aDayPassesWithoutPayment,
+    note: say.theFirstReminderGoesOut,
     windMs: 24 * HOUR + 60_000,
     done: (order, events, ahead) =>
       events.has('order.payment-received') || order.payment?.paid === true || ahead >= 24 * HOUR,
   },
   {
     id: 'pay',
-    label: 'The payment comes in',
-    note: 'What still waited for it is stopped.',
+    label: say.thePaymentComesIn,
+    note: say.whatStillWaitedForIt,
     action: { kind: 'pay', of: () => ({ do: 'pay' }) },
     done: (order, events) => order.payment?.paid === true || events.has('order.payment-received'),
   },
   {
     id: 'invoice',
-    label: 'The invoice is issued',
-    note: 'With a PDF attached, to the customer and to their accounts.',
+    label: say.theInvoiceIsIssued,
+    note: say.withAPdfAttachedTo,
     action: { kind: 'invoice', of: (order) => ({ do: 'invoice', number: `R-${order.number}`, dueInDays: 14 }) },
     done: had('invoice'),
   },
   {
     id: 'downloads',
-    label: 'The downloads are ready',
-    note: 'With a link for each.',
+    label: say.theDownloadsAreReady,
+    note: say.withALinkForEach,
     action: { kind: 'downloads', of: () => ({ do: 'downloads' }) },
     applies: (order) => order.lines.some(({ product }) => (product.downloads ?? []).length > 0),
     done: had('downloads'),
   },
   {
     id: 'first-parcel',
-    label: 'A first parcel leaves',
-    note: 'The message shows what is in it and nothing else.',
+    label: say.aFirstParcelLeaves,
+    note: say.theMessageShowsWhatIs,
     action: { kind: 'dispatch', of: (order) => parcel(order, 1) },
     applies: inParcels,
     done: (order) => (order.shipments?.length ?? 0) > 0,
   },
   {
     id: 'rest',
-    label: 'The rest leaves',
-    note: 'A second message, about the second parcel.',
+    label: say.theRestLeaves,
+    note: say.aSecondMessageAboutThe,
     action: { kind: 'dispatch', of: (order) => parcel(order, Infinity) },
     applies: inSeveralParcels,
     done: (order) => (order.shipments?.length ?? 0) > 0 && stillToSend(order).length === 0,
   },
   {
     id: 'first-arrives',
-    label: 'The first parcel arrives',
-    note: 'The other one is still on its way, so nobody is asked yet how it went.',
+    label: say.theFirstParcelArrives,
+    note: say.theOtherOneIsStill,
     action: { kind: 'deliver', of: deliverNext },
     applies: inSeveralParcels,
     done: (order) => stillOnTheWay(order).length < (order.shipments?.length ?? 0),
   },
   {
     id: 'delivered',
-    label: 'The last parcel arrives',
-    note: 'From here the question how it went waits, if it is on.',
+    label: say.theLastParcelArrives,
+    note: say.fromHereTheQuestionHow,
     action: { kind: 'deliver', of: deliverNext },
     applies: inParcels,
     done: (order) => (order.shipments?.length ?? 0) > 0 && stillOnTheWay(order).length === 0,
   },
   {
     id: 'return',
-    label: 'One piece comes back',
-    note: 'The customer learns that it arrived.',
+    label: say.onePieceComesBack,
+    note: say.theCustomerLearnsThatIt,
     action: {
       kind: 'return',
       of: (order) => ({ do: 'return', lines: [{ sku: piecesSent(order)[0]?.sku ?? '', quantity: 1 }] }),
@@ -100,8 +102,8 @@ export const WALK: readonly WalkStep[] = [
   },
   {
     id: 'refund',
-    label: 'It is refunded',
-    note: 'What was paid for this piece, to the cent.',
+    label: say.itIsRefunded,
+    note: say.whatWasPaidForThis,
     action: {
       kind: 'refund',
       of: (order) => ({
@@ -114,7 +116,7 @@ export const WALK: readonly WalkStep[] = [
     },
     done: (order, events) => events.has(ORDER_ACTIONS.refund.event) || paidPiece(order) === undefined,
   },
-];
+]);
 
 function inParcels(order: Order): boolean {
   return piecesForParcels(order).length > 0;

@@ -1,6 +1,7 @@
 /** Looks as they are kept, and as they travel: what older ones lack is completed, what is not ours is refused. */
 import { checker, placedSentence, type Checked } from '../schema';
 import { DEFAULT_LOOK, LookSchema, type Look } from './schema';
+import { say } from '@/words/problems';
 
 /** A kept look with everything that was added to looks since. */
 export function completeLook(kept: unknown): Look {
@@ -36,24 +37,21 @@ export function readLookFile(text: string): Checked<LookFile> {
   try {
     value = JSON.parse(text);
   } catch {
-    return fail('This file is not JSON. Choose one that was exported from a look.');
+    return fail(say.thisFileIsNotJson);
   }
-  if (!isPlain(value)) return fail('This file holds no look.');
+  if (!isPlain(value)) return fail(say.thisFileHoldsNoLook);
   if (value.kind !== 'libellus look') {
     return fail(
       typeof value.kind === 'string' && value.kind.startsWith('libellus ')
-        ? `This file holds a ${value.kind.slice(9)}, not a look.`
-        : 'This file was not exported from a look.',
+        ? say.thisFileHoldsASlice({ slice: value.kind.slice(9) })
+        : say.thisFileWasNotExported,
       '/kind',
     );
   }
   if (typeof value.version === 'number' && value.version > 1) {
-    return fail(
-      `This file is of version ${value.version}, made by a newer Libellus; this one reads version 1. Update it, then import.`,
-      '/version',
-    );
+    return fail(say.thisFileIsOfVersion({ version: value.version }), '/version');
   }
-  if (value.version !== 1) return fail('This file does not say its version.', '/version');
+  if (value.version !== 1) return fail(say.thisFileDoesNotSay, '/version');
   const checked = checkLook(value.look);
   if (!checked.ok) {
     return {
@@ -66,12 +64,11 @@ export function readLookFile(text: string): Checked<LookFile> {
   }
   const pictures = isPlain(value.pictures) ? value.pictures : {};
   for (const [path, data] of Object.entries(pictures)) {
-    if (typeof data !== 'string') return fail(`The picture ${path} is not text in base64.`, '/pictures');
+    if (typeof data !== 'string') return fail(say.thePicturePathIsNot({ path }), '/pictures');
   }
   const { logo } = checked.value;
   for (const asset of [logo?.light, logo?.dark]) {
-    if (asset && pictures[asset.path] === undefined)
-      return fail('The logo is named and does not come with the file.', '/pictures');
+    if (asset && pictures[asset.path] === undefined) return fail(say.theLogoIsNamedAnd, '/pictures');
   }
   return {
     ok: true,

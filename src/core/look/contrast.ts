@@ -1,6 +1,7 @@
 /** Contrast as WCAG 2.2 measures it (1.4.3), for every pair of colours that a look puts together. */
 import { clampChroma, converter, formatHex, wcagContrast } from 'culori';
 import { COLOUR_LABELS, type ColourRole, type Look } from './schema';
+import { say } from '@/words/findings';
 
 const toOklch = converter('oklch');
 
@@ -89,7 +90,10 @@ export function contrastPairs(look: Look): ContrastPair[] {
         everything.map(([, o]) => colours[o]),
         Math.max(...everything.map(([, , w]) => w)),
       ),
-      label: `${COLOUR_LABELS[role]} on ${COLOUR_LABELS[on].toLowerCase()}`,
+      label: say.colourlabelsOnColourlabels2({
+        colourlabels: COLOUR_LABELS[role],
+        colourlabels2: COLOUR_LABELS[on].toLowerCase(),
+      }),
     };
   });
 }

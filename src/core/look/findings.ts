@@ -4,6 +4,7 @@ import { contrastPairs, type ContrastPair } from './contrast';
 import { readCss } from '../css/css';
 import support from '../css/css-support.json';
 import { COLOUR_LABELS, type ColourRole, type Look } from './schema';
+import { say } from '@/words/findings';
 
 /** The parts of a look, as its screen has them. */
 export type LookPart = 'logo' | 'colours' | 'type' | 'shape' | 'masthead' | 'tables' | 'footer' | 'css';
@@ -22,7 +23,7 @@ const percent = (share: number): string => `${Math.round(share * 100)}%`;
 /** What is wrong with a look, each at its part and place, with a fix where a click can make it. */
 export function lookFindings(look: Look): LookFinding[] {
   const findings: LookFinding[] = [];
-  const say = (
+  const tell = (
     severity: LookFinding['severity'],
     part: LookPart,
     place: string,
@@ -36,67 +37,37 @@ export function lookFindings(look: Look): LookFinding[] {
   const { logo } = look;
   if (logo) {
     if (logo.alt.trim() === '') {
-      say('blocker', 'logo', 'Logo', 'The logo has no alternative text: many mail programs show no pictures at first.');
+      tell('blocker', 'logo', say.logo, say.theLogoHasNoAlternative);
     }
     if (logo.link !== '' && safeUrl(logo.link) === undefined) {
-      say('blocker', 'logo', 'Logo link', 'The link leads nowhere. Enter a full link that begins with https://.');
+      tell('blocker', 'logo', say.logoLink, say.theLinkLeadsNowhereEnter);
     }
     if (logo.light.bytes > 200_000) {
-      say(
-        'warning',
-        'logo',
-        'Logo',
-        `The logo has ${Math.round(logo.light.bytes / 1000)} kB; below 100 kB it shows at once on a phone.`,
-      );
+      tell('warning', 'logo', say.logo, say.theLogoHasRoundKB({ round: Math.round(logo.light.bytes / 1000) }));
     }
     if (look.dark === 'adapt' && !logo.dark) {
-      say(
-        'hint',
-        'logo',
-        'Logo for the dark',
-        'There is no logo for dark mode. Check in the dark previews that the logo can be seen.',
-      );
+      tell('hint', 'logo', say.logoForTheDark, say.thereIsNoLogoFor);
     }
   } else if (look.masthead.name.trim() === '') {
-    say('warning', 'masthead', 'Shop name', 'There is no shop name and no logo: nobody sees whom the message is from.');
+    tell('warning', 'masthead', say.shopName, say.thereIsNoShopName);
   }
   if (look.type.webFont) {
-    say(
-      'warning',
-      'type',
-      'Web font',
-      `The font is loaded from elsewhere and shown by ${percent(support.atRules['font-face'])} of mail programs; the others show the font behind it. Whoever serves it learns when messages are opened.`,
-    );
+    tell('warning', 'type', say.webFont, say.theFontIsLoadedFrom({ percent: percent(support.atRules['font-face']) }));
   }
-  if (look.type.small < 12) say('hint', 'type', 'Small print', 'Small print below 12 px is hard to read on a phone.');
+  if (look.type.small < 12) tell('hint', 'type', say.smallPrint, say.smallPrintBelow12Px);
   if (look.shape.shadow) {
-    say(
-      'hint',
-      'shape',
-      'Shadow',
-      `The shadow is drawn by ${percent(support.properties['box-shadow'])} of mail programs; the others leave it away.`,
-    );
+    tell('hint', 'shape', say.shadow, say.theShadowIsDrawnBy({ percent: percent(support.properties['box-shadow']) }));
   }
   look.footer.links.forEach((link, i) => {
     if (link.label.trim() === '') {
-      say(
-        'blocker',
-        'footer',
-        `Link ${i + 1}`,
-        'The link has no text: who cannot see its icon would not know where it leads.',
-      );
+      tell('blocker', 'footer', say.linkN({ n: i + 1 }), say.theLinkHasNoText);
     }
     if (safeUrl(link.url) === undefined) {
-      say(
-        'blocker',
-        'footer',
-        `Link ${i + 1}, ${link.label}`,
-        'The link leads nowhere. Enter a full link (https://, mailto: or tel:).',
-      );
+      tell('blocker', 'footer', say.linkNLabel({ n: i + 1, label: link.label }), say.theLinkLeadsNowhereEnterA);
     }
   });
   for (const problem of readCss(look.css).problems) {
-    say(problem.severity, 'css', `Own CSS, line ${problem.line}`, problem.message);
+    tell(problem.severity, 'css', say.ownCssLineLine({ line: problem.line }), problem.message);
   }
   const weight = { blocker: 0, warning: 1, hint: 2 };
   return findings.sort((a, b) => weight[a.severity] - weight[b.severity]);
@@ -108,7 +79,11 @@ function contrastFinding(pair: ContrastPair): LookFinding {
     severity: ratio < 2 ? 'blocker' : 'warning',
     part: 'colours',
     place: label,
-    message: `${ratio < 2 ? 'cannot be read' : 'is hard to read'}: contrast ${ratio.toFixed(1)} of the ${wanted} it needs.`,
+    message: say.valueContrastToFixedOfThe({
+      value: ratio < 2 ? say.cannotBeRead : say.isHardToRead,
+      toFixed: ratio.toFixed(1),
+      wanted,
+    }),
     fix: { label: `${COLOUR_LABELS[role]} ${offer}`, change: (look) => withColour(look, role, offer) },
   };
 }

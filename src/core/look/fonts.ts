@@ -2,6 +2,8 @@
  * Font stacks of typefaces that mail programs have, each ending in ones of much the same measures, so that lines break
  * alike where the first is missing.
  */
+import { inEachLanguage } from '@/words/speak';
+import { say } from '@/words/names';
 export const FONT_STACKS = {
   bookish: "Georgia, 'DejaVu Serif', 'Times New Roman', serif",
   old: "'Palatino Linotype', Palatino, 'Book Antiqua', 'URW Palladio L', Georgia, serif",
@@ -13,12 +15,12 @@ export const FONT_STACKS = {
 } as const;
 export type FontStack = keyof typeof FONT_STACKS;
 
-export const FONT_LABELS: Record<FontStack, string> = {
-  bookish: 'Georgia and its like',
-  old: 'Palatino and its like',
-  roman: 'Times and its like',
-  plain: 'Helvetica, Arial',
-  open: 'Verdana and its like',
-  humane: 'Trebuchet and its like',
-  typed: 'Courier and its like',
-};
+export const FONT_LABELS: Record<FontStack, string> = inEachLanguage(() => ({
+  bookish: say.georgiaAndItsLike,
+  old: say.palatinoAndItsLike,
+  roman: say.timesAndItsLike,
+  plain: say.helveticaArial,
+  open: say.verdanaAndItsLike,
+  humane: say.trebuchetAndItsLike,
+  typed: say.courierAndItsLike,
+}));

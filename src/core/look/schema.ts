@@ -2,6 +2,8 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { FONT_STACKS, type FontStack } from './fonts';
 import { PICTURE_PATH } from './picture-path';
+import { inEachLanguage } from '@/words/speak';
+import { say } from '@/words/names';
 
 const strict = { additionalProperties: false } as const;
 const colour = Type.String({ pattern: '^#[0-9a-fA-F]{6}$' });
@@ -36,18 +38,18 @@ export const COLOUR_ROLES = [
 ] as const;
 export type ColourRole = (typeof COLOUR_ROLES)[number];
 
-export const COLOUR_LABELS: Record<ColourRole, string> = {
-  page: 'Page',
-  sheet: 'Sheet',
-  words: 'Words',
-  quietWords: 'Quiet words',
-  brand: 'Shop name',
-  links: 'Links',
-  action: 'Action',
-  actionWords: 'Action words',
-  lines: 'Lines',
-  band: 'Table band',
-};
+export const COLOUR_LABELS: Record<ColourRole, string> = inEachLanguage(() => ({
+  page: say.page,
+  sheet: say.sheet,
+  words: say.words,
+  quietWords: say.quietWords,
+  brand: say.shopName,
+  links: say.links,
+  action: say.action,
+  actionWords: say.actionWords,
+  lines: say.lines,
+  band: say.tableBand,
+}));
 
 /** Signs that ship with Libellus for links below a message; drawn by us, in any colour. */
 export const LINK_SIGNS = [

@@ -1,5 +1,7 @@
 /** The signs for contact links, drawn on a grid of 24 with a line of 1.8. Ours; they ship as pictures in any colour. */
 import type { LinkSign } from './schema';
+import { inEachLanguage } from '@/words/speak';
+import { say } from '@/words/names';
 
 const PATHS: Record<LinkSign, string> = {
   shop: 'M4 10l1.5-5h13L20 10M4 10c0 2.6 4 2.6 4 0 0 2.6 4 2.6 4 0 0 2.6 4 2.6 4 0 0 2.6 4 2.6 4 0M5.5 13v7h13v-7M10 20v-4.5h4V20',
@@ -17,18 +19,18 @@ const PATHS: Record<LinkSign, string> = {
   help: 'M12 21a9 9 0 1 0 0-18 9 9 0 0 0 0 18zM9.4 9.6a2.7 2.7 0 1 1 4 2.4c-.9.5-1.4 1-1.4 2M12 16.8v.2',
 };
 
-export const SIGN_LABELS: Record<LinkSign, string> = {
-  shop: 'Shop',
-  mail: 'Mail',
-  phone: 'Phone',
-  place: 'Where we are',
-  chat: 'Chat',
-  pictures: 'Pictures',
-  films: 'Films',
-  journal: 'Journal',
-  people: 'Community',
-  help: 'Help',
-};
+export const SIGN_LABELS: Record<LinkSign, string> = inEachLanguage(() => ({
+  shop: say.shop,
+  mail: say.mail,
+  phone: say.phone,
+  place: say.whereWeAre,
+  chat: say.chat,
+  pictures: say.pictures,
+  films: say.films,
+  journal: say.journal,
+  people: say.community,
+  help: say.help,
+}));
 
 /** A sign as an SVG document in one colour. */
 export function signSvg(sign: LinkSign, colour: string, size: number): string {

@@ -3,6 +3,8 @@
  * ruled, how much room there is. The shop's name, links and legal lines are kept when one is taken.
  */
 import { DEFAULT_LOOK, type Look } from './schema';
+import { inEachLanguage } from '@/words/speak';
+import { say } from '@/words/names';
 
 export interface StartingLook {
   id: string;
@@ -14,11 +16,11 @@ export interface StartingLook {
 
 const { masthead, items, footer, type, shape } = DEFAULT_LOOK;
 
-export const STARTING_LOOKS: readonly StartingLook[] = [
+export const STARTING_LOOKS: readonly StartingLook[] = inEachLanguage(() => [
   {
     id: 'colophon',
     name: 'Colophon',
-    words: 'A printed page: centred, bookish, ruled with hairlines',
+    words: say.aPrintedPageCentredBookish,
     look: {
       dark: 'adapt',
       colours: {
@@ -54,7 +56,7 @@ export const STARTING_LOOKS: readonly StartingLook[] = [
   {
     id: 'docket',
     name: 'Docket',
-    words: 'A delivery note: typed, tight, every figure in its box',
+    words: say.aDeliveryNoteTypedTight,
     look: {
       dark: 'adapt',
       colours: {
@@ -98,7 +100,7 @@ export const STARTING_LOOKS: readonly StartingLook[] = [
   {
     id: 'windowsill',
     name: 'Windowsill',
-    words: 'Light and round: soft ground, large pictures, plenty of air',
+    words: say.lightAndRoundSoftGround,
     look: {
       dark: 'adapt',
       colours: {
@@ -134,7 +136,7 @@ export const STARTING_LOOKS: readonly StartingLook[] = [
   {
     id: 'placard',
     name: 'Placard',
-    words: 'A shop front: one strong colour across the top, large plain type',
+    words: say.aShopFrontOneStrong,
     look: {
       dark: 'adapt',
       colours: {
@@ -170,7 +172,7 @@ export const STARTING_LOOKS: readonly StartingLook[] = [
   {
     id: 'lamplight',
     name: 'Lamplight',
-    words: 'An evening: dark sheet, warm words, thin gold rules',
+    words: say.anEveningDarkSheetWarm,
     look: {
       dark: 'leave',
       colours: {
@@ -203,7 +205,7 @@ export const STARTING_LOOKS: readonly StartingLook[] = [
       footer: { ...footer, place: 'below', align: 'centre', line: false, linksAs: 'signs' },
     },
   },
-];
+]);
 
 /** A starting look in a store's own dress: its name, strapline, logo, links and legal lines stay. */
 export function takeOn(start: StartingLook, own: Look): Look {

@@ -1,60 +1,47 @@
 /** Services and senders: what each kind can do, for whom it may send, and which takes a message. */
 import { limitDay } from './limits';
+import { inEachLanguage } from '@/words/speak';
+import { say } from '@/words/names';
 
 export const SERVICE_KINDS = ['account', 'relay', 'local'] as const;
 export type ServiceKind = (typeof SERVICE_KINDS)[number];
 
-export const SERVICE_KIND_LABELS: Record<ServiceKind, string> = {
-  account: 'An account at a mail host',
-  relay: 'A relay for larger senders',
-  local: 'A server of your own',
-};
+export const SERVICE_KIND_LABELS: Record<ServiceKind, string> = inEachLanguage(() => ({
+  account: say.anAccountAtAMail,
+  relay: say.aRelayForLargerSenders,
+  local: say.aServerOfYourOwn,
+}));
 
 /** Said before one is chosen. */
-export const SERVICE_KIND_NOTES: Record<ServiceKind, { can: string[]; cannot: string[] }> = {
+export const SERVICE_KIND_NOTES: Record<ServiceKind, { can: string[]; cannot: string[] }> = inEachLanguage(() => ({
   account: {
-    can: ['Is there already, if the shop has a mailbox', 'Signs in as its address'],
-    cannot: [
-      'Sends as that one address only',
-      'Has a limit for each day, often a few hundred',
-      'Returned mail lands in its own mailbox',
-    ],
+    can: [say.isThereAlreadyIfThe, say.signsInAsItsAddress],
+    cannot: [say.sendsAsThatOneAddress, say.hasALimitForEach, say.returnedMailLandsInIts],
   },
   relay: {
-    can: [
-      'Sends for every address of a verified domain',
-      'Takes many messages',
-      'Returned mail comes back to Libellus',
-    ],
-    cannot: ['Wants its domains verified first', 'Usually costs by the thousand'],
+    can: [say.sendsForEveryAddressOf, say.takesManyMessages, say.returnedMailComesBackTo],
+    cannot: [say.wantsItsDomainsVerifiedFirst, say.usuallyCostsByTheThousand],
   },
   local: {
-    can: [
-      'Stands on your own network',
-      'Takes mail without a password, or knows this machine by its address',
-      'Has no limit but its own',
-    ],
-    cannot: [
-      'Others have to trust its address: SPF, DKIM and a name in DNS both ways',
-      'Somebody has to keep it running',
-    ],
+    can: [say.standsOnYourOwnNetwork, say.takesMailWithoutAPassword, say.hasNoLimitButIts],
+    cannot: [say.othersHaveToTrustIts, say.somebodyHasToKeepIt],
   },
-};
+}));
 
 export const SENDER_KINDS = ['orders', 'service', 'staff'] as const;
 export type SenderKind = (typeof SENDER_KINDS)[number];
 
-export const SENDER_KIND_LABELS: Record<SenderKind, string> = {
-  orders: 'Orders',
-  service: 'Service',
-  staff: 'Staff',
-};
+export const SENDER_KIND_LABELS: Record<SenderKind, string> = inEachLanguage(() => ({
+  orders: say.orders,
+  service: say.service,
+  staff: say.staff,
+}));
 
-export const SENDER_KIND_NOTES: Record<SenderKind, string> = {
-  orders: 'Orders received, paid, on their way, delivered',
-  service: 'Refunds, returns, cancellations, questions',
-  staff: 'What colleagues are told',
-};
+export const SENDER_KIND_NOTES: Record<SenderKind, string> = inEachLanguage(() => ({
+  orders: say.ordersReceivedPaidOnTheir,
+  service: say.refundsReturnsCancellationsQuestions,
+  staff: say.whatColleaguesAreTold,
+}));
 
 const SERVICE_MOMENTS =
   /^(refund|return|feedback|account)\.|^by-hand$|^order\.(cancelled|paused|note-added|item-delayed|payment-failed)$/;
@@ -86,16 +73,16 @@ export function senderTrouble(service: SendsFor, address: string): SenderTrouble
   const { kind, host, user, domains } = service;
   if (kind === 'account' && user.includes('@') && user.toLowerCase() !== address.toLowerCase()) {
     return {
-      words: `The account ${user} sends as itself only, not as ${address}.`,
-      ways: [`Send as ${user}.`, `Connect the account of ${address}, or a relay that sends for ${domainOf(address)}.`],
+      words: say.theAccountUserSendsAs({ user, address }),
+      ways: [say.sendAsUser({ user }), say.connectTheAccountOfAddress({ address, domainOf: domainOf(address) })],
     };
   }
   if (kind === 'relay' && domains.length > 0 && !domains.some((d) => d.toLowerCase() === domainOf(address))) {
     return {
-      words: `${host} sends for ${domains.join(', ')} only, not for ${domainOf(address)}.`,
+      words: say.hostSendsForDomainsOnly({ host, domains: domains.join(', '), domainOf: domainOf(address) }),
       ways: [
-        `Send as an address at ${domains[0]!}.`,
-        `Have ${domainOf(address)} verified at ${host}, then add it to the service.`,
+        say.sendAsAnAddressAt({ domains: domains[0]! }),
+        say.haveDomainOfVerifiedAtHost({ domainOf: domainOf(address), host }),
       ],
     };
   }
@@ -104,8 +91,8 @@ export function senderTrouble(service: SendsFor, address: string): SenderTrouble
 
 /** A hint about a From name that reads like the title of a web page. */
 export function senderNameHint(name: string): string | undefined {
-  if (name.length > 40) return `Phones show about 25 characters of a name; this one has ${name.length}.`;
-  if (/\s[|–—·»:-]\s|\|/.test(name)) return 'It reads like the title of a page. The name of the shop is enough.';
+  if (name.length > 40) return say.phonesShowAbout25Characters({ n: name.length });
+  if (/\s[|–—·»:-]\s|\|/.test(name)) return say.itReadsLikeTheTitle;
   return undefined;
 }
 

@@ -1,4 +1,7 @@
 /** The states of a delivery, and what each is called. */
+import { say } from '@/words/names';
+import { inEachLanguage } from '@/words/speak';
+
 export const DELIVERY_STATES = [
   'planned',
   'held',
@@ -12,14 +15,14 @@ export const DELIVERY_STATES = [
 ] as const;
 export type DeliveryState = (typeof DELIVERY_STATES)[number];
 
-export const DELIVERY_STATE_WORDS: Record<DeliveryState, string> = {
-  planned: 'scheduled',
-  held: 'on hold',
-  sending: 'sending',
-  accepted: 'accepted',
-  deferred: 'retrying',
-  failed: 'failed',
-  bounced: 'bounced',
-  withheld: 'blocked',
-  cancelled: 'stopped',
-};
+export const DELIVERY_STATE_WORDS: Record<DeliveryState, string> = inEachLanguage(() => ({
+  planned: say.stateScheduled,
+  held: say.stateOnHold,
+  sending: say.stateSending,
+  accepted: say.stateAccepted,
+  deferred: say.stateRetrying,
+  failed: say.stateFailed,
+  bounced: say.stateBounced,
+  withheld: say.stateBlocked,
+  cancelled: say.stateStopped,
+}));

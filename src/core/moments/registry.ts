@@ -10,6 +10,8 @@ import { stillOnTheWay } from '../order/still-allowed';
 import type { Order } from '../order/schema';
 import type { End } from '../time/timing';
 import type { DetailName } from './details';
+import { say } from '@/words/moments';
+import { inEachLanguage } from '@/words/speak';
 
 /** Columns of the board, from left to right. */
 export const MOMENT_COLUMNS = [
@@ -23,6 +25,17 @@ export const MOMENT_COLUMNS = [
   'Other',
 ] as const;
 export type MomentColumn = (typeof MOMENT_COLUMNS)[number];
+
+export const MOMENT_COLUMN_LABELS: Record<MomentColumn, string> = inEachLanguage(() => ({
+  Placed: say.placed,
+  Payment: say.payment,
+  'In preparation': say.inPreparation,
+  'On its way': say.onItsWay,
+  Received: say.received,
+  Returned: say.returned,
+  Cancelled: say.cancelled,
+  Other: say.other,
+}));
 
 /** A moment that comes some time after another, and that nobody tells of. */
 export interface Timer<Id extends string = MomentId> {
@@ -79,8 +92,12 @@ const table = <Id extends string, const T extends Record<Id, Entry<NoInfer<Id>>>
 
 const TABLE = table({
   'order.placed': {
-    label: 'Order placed',
-    words: 'when an order is placed',
+    get label() {
+      return say.orderPlaced;
+    },
+    get words() {
+      return say.whenAnOrderIsPlaced;
+    },
     column: 'Placed',
     toldBy: 'shop',
     about: 'order',
@@ -96,8 +113,12 @@ const TABLE = table({
     ],
   },
   'order.payment-due': {
-    label: 'Payment still due',
-    words: 'while a payment is due',
+    get label() {
+      return say.paymentStillDue;
+    },
+    get words() {
+      return say.whileAPaymentIsDue;
+    },
     column: 'Payment',
     toldBy: 'clock',
     about: 'order',
@@ -108,18 +129,31 @@ const TABLE = table({
     },
   },
   'order.payment-received': {
-    label: 'Payment received',
-    words: 'when a payment comes in',
+    get label() {
+      return say.paymentReceived;
+    },
+    get words() {
+      return say.whenAPaymentComesIn;
+    },
     column: 'Payment',
     toldBy: 'shop',
     about: 'order',
     once: true,
     past: ['paid'],
-    action: { kind: 'pay', label: 'Payment comes in' },
+    action: {
+      kind: 'pay',
+      get label() {
+        return say.paymentComesIn;
+      },
+    },
   },
   'order.part-paid': {
-    label: 'Part of the payment received',
-    words: 'when a part of the payment comes in',
+    get label() {
+      return say.partOfThePaymentReceived;
+    },
+    get words() {
+      return say.whenAPartOfThePaymentComes;
+    },
     column: 'Payment',
     toldBy: 'shop',
     about: 'order',
@@ -128,106 +162,200 @@ const TABLE = table({
     example: () => ({ payment: { method: 'Bank transfer', paid: false, received: 2000 } }),
   },
   'order.payment-failed': {
-    label: 'Payment failed',
-    words: 'when a payment fails',
+    get label() {
+      return say.paymentFailed;
+    },
+    get words() {
+      return say.whenAPaymentFails;
+    },
     column: 'Payment',
     toldBy: 'shop',
     about: 'order',
     may: ['reason', 'payUrl'],
     overtakenBy: ['order.payment-received'],
-    action: { kind: 'fail-payment', label: 'Payment fails' },
+    action: {
+      kind: 'fail-payment',
+      get label() {
+        return say.paymentFails;
+      },
+    },
     example: () => ({ payment: { method: 'Card', paid: false } }),
   },
   'order.paused': {
-    label: 'Order needs attention',
-    words: 'when an order is paused',
+    get label() {
+      return say.orderNeedsAttention;
+    },
+    get words() {
+      return say.whenAnOrderIsPaused;
+    },
     column: 'In preparation',
     toldBy: 'shop',
     about: 'order',
     may: ['reason'],
-    action: { kind: 'pause', label: 'Pause it' },
+    action: {
+      kind: 'pause',
+      get label() {
+        return say.pauseIt;
+      },
+    },
   },
   'order.item-delayed': {
-    label: 'Item delayed',
-    words: 'when an item is delayed',
+    get label() {
+      return say.itemDelayed;
+    },
+    get words() {
+      return say.whenAnItemIsDelayed;
+    },
     column: 'In preparation',
     toldBy: 'shop',
     about: 'order',
     must: ['delay'],
-    action: { kind: 'delay', label: 'An item is late' },
+    action: {
+      kind: 'delay',
+      get label() {
+        return say.anItemIsLate;
+      },
+    },
   },
   'order.note-added': {
-    label: 'Note added',
-    words: 'when a note is added to an order',
+    get label() {
+      return say.noteAdded;
+    },
+    get words() {
+      return say.whenANoteIsAddedToAn;
+    },
     column: 'In preparation',
     toldBy: 'shop',
     about: 'order',
     must: ['note'],
     afterCancelling: true,
-    action: { kind: 'note', label: 'Add a note' },
+    action: {
+      kind: 'note',
+      get label() {
+        return say.addANote;
+      },
+    },
   },
   'invoice.issued': {
-    label: 'Invoice issued',
-    words: 'when an invoice is issued',
+    get label() {
+      return say.invoiceIssued;
+    },
+    get words() {
+      return say.whenAnInvoiceIsIssued;
+    },
     column: 'In preparation',
     toldBy: 'shop',
     about: 'order',
     must: ['invoice'],
     afterCancelling: true,
-    action: { kind: 'invoice', label: 'Issue an invoice' },
+    action: {
+      kind: 'invoice',
+      get label() {
+        return say.issueAnInvoice;
+      },
+    },
     attaches: 'invoice',
   },
   'shipment.dispatched': {
-    label: 'Parcel handed over',
-    words: 'when a parcel is handed over',
+    get label() {
+      return say.parcelHandedOver;
+    },
+    get words() {
+      return say.whenAParcelIsHandedOver;
+    },
     column: 'On its way',
     toldBy: 'shop',
     about: 'parcel',
     needs: 'shipments',
     past: ['dispatched'],
-    action: { kind: 'dispatch', label: 'Dispatch' },
+    action: {
+      kind: 'dispatch',
+      get label() {
+        return say.dispatch;
+      },
+    },
   },
   'shipment.updated': {
-    label: 'Tracking changed',
-    words: 'when tracking changes',
+    get label() {
+      return say.trackingChanged;
+    },
+    get words() {
+      return say.whenTrackingChanges;
+    },
     column: 'On its way',
     toldBy: 'shop',
     about: 'parcel',
     needs: 'shipments',
     past: ['dispatched'],
-    action: { kind: 'track', label: 'Tracking changes' },
+    action: {
+      kind: 'track',
+      get label() {
+        return say.trackingChanges;
+      },
+    },
   },
   'shipment.ready-for-pickup': {
-    label: 'Ready to collect',
-    words: 'when goods are ready to collect',
+    get label() {
+      return say.readyToCollect;
+    },
+    get words() {
+      return say.whenGoodsAreReadyToCollect;
+    },
     column: 'Received',
     toldBy: 'shop',
     about: 'parcel',
     needs: 'shipments',
     past: ['dispatched'],
-    action: { kind: 'hand-over', label: 'Ready to collect' },
+    action: {
+      kind: 'hand-over',
+      get label() {
+        return say.readyToCollectAction;
+      },
+    },
   },
   'shipment.delivered': {
-    label: 'Delivered',
-    words: 'when a parcel is delivered',
+    get label() {
+      return say.delivered;
+    },
+    get words() {
+      return say.whenAParcelIsDelivered;
+    },
     column: 'Received',
     toldBy: 'shop',
     about: 'parcel',
     needs: 'shipments',
     past: ['dispatched'],
-    action: { kind: 'deliver', label: 'Delivered' },
+    action: {
+      kind: 'deliver',
+      get label() {
+        return say.deliveredAction;
+      },
+    },
   },
   'download.ready': {
-    label: 'Downloads ready',
-    words: 'when downloads are ready',
+    get label() {
+      return say.downloadsReady;
+    },
+    get words() {
+      return say.whenDownloadsAreReady;
+    },
     column: 'Received',
     toldBy: 'shop',
     about: 'order',
-    action: { kind: 'downloads', label: 'Downloads ready' },
+    action: {
+      kind: 'downloads',
+      get label() {
+        return say.downloadsReadyAction;
+      },
+    },
   },
   'feedback.due': {
-    label: 'Feedback request due',
-    words: 'when it is time to ask',
+    get label() {
+      return say.feedbackRequestDue;
+    },
+    get words() {
+      return say.whenItIsTimeToAsk;
+    },
     column: 'Other',
     toldBy: 'clock',
     about: 'order',
@@ -239,28 +367,50 @@ const TABLE = table({
     },
   },
   'refund.issued': {
-    label: 'Refund issued',
-    words: 'when a refund is issued',
+    get label() {
+      return say.refundIssued;
+    },
+    get words() {
+      return say.whenARefundIsIssued;
+    },
     column: 'Returned',
     toldBy: 'shop',
     about: 'refund',
     needs: 'refunds',
     afterCancelling: true,
-    action: { kind: 'refund', label: 'Refund' },
+    action: {
+      kind: 'refund',
+      get label() {
+        return say.refund;
+      },
+    },
   },
   'return.received': {
-    label: 'Return received',
-    words: 'when a return comes in',
+    get label() {
+      return say.returnReceived;
+    },
+    get words() {
+      return say.whenAReturnComesIn;
+    },
     column: 'Returned',
     toldBy: 'shop',
     about: 'return',
     may: ['returned'],
     afterCancelling: true,
-    action: { kind: 'return', label: 'Goods come back' },
+    action: {
+      kind: 'return',
+      get label() {
+        return say.goodsComeBack;
+      },
+    },
   },
   'order.items-cancelled': {
-    label: 'Items cancelled',
-    words: 'when some items are cancelled',
+    get label() {
+      return say.itemsCancelled;
+    },
+    get words() {
+      return say.whenSomeItemsAreCancelled;
+    },
     column: 'Cancelled',
     toldBy: 'shop',
     about: 'cancellation',
@@ -273,8 +423,12 @@ const TABLE = table({
     }),
   },
   'order.cancelled': {
-    label: 'Order cancelled',
-    words: 'when an order is cancelled',
+    get label() {
+      return say.orderCancelled;
+    },
+    get words() {
+      return say.whenAnOrderIsCancelled;
+    },
     column: 'Cancelled',
     toldBy: 'shop',
     about: 'cancellation',
@@ -282,20 +436,33 @@ const TABLE = table({
     once: true,
     afterCancelling: true,
     past: ['cancelled'],
-    action: { kind: 'cancel', label: 'Cancel order' },
+    action: {
+      kind: 'cancel',
+      get label() {
+        return say.cancelOrder;
+      },
+    },
     example: () => ({ status: 'OrderCancelled' }),
   },
   'account.created': {
-    label: 'Account made',
-    words: 'when a customer makes an account',
+    get label() {
+      return say.accountMade;
+    },
+    get words() {
+      return say.whenACustomerMakesAnAccount;
+    },
     column: 'Other',
     toldBy: 'shop',
     about: 'account',
     may: ['account'],
   },
   'account.reset-requested': {
-    label: 'New password wanted',
-    words: 'when a customer wants a new password',
+    get label() {
+      return say.newPasswordWanted;
+    },
+    get words() {
+      return say.whenACustomerWantsANewPassword;
+    },
     column: 'Other',
     toldBy: 'shop',
     about: 'account',
@@ -303,8 +470,12 @@ const TABLE = table({
     sentOnce: true,
   },
   'by-hand': {
-    label: 'Written by hand',
-    words: 'when a colleague writes',
+    get label() {
+      return say.writtenByHand;
+    },
+    get words() {
+      return say.whenAColleagueWrites;
+    },
     column: 'Other',
     toldBy: 'colleague',
     about: 'order',
@@ -312,8 +483,12 @@ const TABLE = table({
     afterCancelling: true,
   },
   'delivery.bounced': {
-    label: 'Message bounced',
-    words: 'when mail to a customer comes back',
+    get label() {
+      return say.messageBounced;
+    },
+    get words() {
+      return say.whenMailToACustomerComesBack;
+    },
     column: 'Other',
     toldBy: 'mail',
     about: 'order',
@@ -321,12 +496,21 @@ const TABLE = table({
     afterCancelling: true,
   },
   'feedback.answered': {
-    label: 'The customer answered',
-    words: 'when a customer answers',
+    get label() {
+      return say.theCustomerAnswered;
+    },
+    get words() {
+      return say.whenACustomerAnswers;
+    },
     toldBy: 'shop',
     about: 'order',
     afterCancelling: true,
-    action: { kind: 'answer', label: 'The customer answers' },
+    action: {
+      kind: 'answer',
+      get label() {
+        return say.theCustomerAnswers;
+      },
+    },
   },
 });
 
@@ -343,7 +527,11 @@ export interface BoardMoment extends Moment {
 }
 
 const ALL = new Map<string, Moment>(
-  (Object.entries(TABLE) as [MomentId, Entry<MomentId>][]).map(([id, entry]) => [id, { id, ...entry }]),
+  (Object.entries(TABLE) as [MomentId, Entry<MomentId>][]).map(([id, entry]): [string, Moment] => [
+    id,
+    // With its names as they are read, which differ from reader to reader.
+    Object.defineProperties({ id }, Object.getOwnPropertyDescriptors(entry)) as Moment,
+  ]),
 );
 
 /** Whether a moment is one that messages are sent for. */
@@ -398,5 +586,19 @@ export const TOLD_MOMENTS = ALL_MOMENTS.filter((m) => m.toldBy === 'shop').map((
 
 /** What can be done with an order in the interface, and the event that tells of it. */
 export const ORDER_ACTIONS = Object.fromEntries(
-  ALL_MOMENTS.flatMap(({ id, action }) => (action ? [[action.kind, { label: action.label, event: id }]] : [])),
+  ALL_MOMENTS.flatMap(({ id, action }) =>
+    action
+      ? [
+          [
+            action.kind,
+            {
+              get label() {
+                return action.label;
+              },
+              event: id,
+            },
+          ],
+        ]
+      : [],
+  ),
 ) as Record<OrderActionKind, { label: string; event: MomentId }>;

@@ -1,4 +1,5 @@
 /** Discount codes of a store, as messages may promise them. */
+import { say } from '@/words/problems';
 export interface DiscountCode {
   code: string;
   /** "10%" or an amount in minor units of the store's currency. */
@@ -20,29 +21,25 @@ export function codeProblem(
   manyReceive: boolean,
 ): { severity: 'blocker' | 'warning'; message: string } | undefined {
   const blocker = (message: string) => ({ severity: 'blocker' as const, message });
-  if (code.trim() === '') return blocker('No code is chosen yet.');
+  if (code.trim() === '') return blocker(say.noCodeIsChosenYet);
   const found = codes.find((c) => c.code.toLowerCase() === code.trim().toLowerCase());
-  if (!found) return blocker(`The store has no code ${code}: whoever types it in gets nothing.`);
-  if (found.endsAt !== undefined && found.endsAt <= now) return blocker(`${found.code} has expired.`);
+  if (!found) return blocker(say.theStoreHasNoCode({ code }));
+  if (found.endsAt !== undefined && found.endsAt <= now) return blocker(say.codeHasExpired({ code: found.code }));
   if (found.limit !== undefined && found.used >= found.limit) {
-    return blocker(
-      `${found.code} is used up: it could be used ${found.limit === 1 ? 'once' : `${found.limit} times`}.`,
-    );
+    return blocker(say.codeUsedUp({ code: found.code, limit: found.limit }));
   }
   if (found.limit === 1 && manyReceive) {
-    return blocker(
-      `${found.code} can be used once only, and this message goes to many: only the first has anything of it.`,
-    );
+    return blocker(say.codeCanBeUsedOnce({ code: found.code }));
   }
   if (found.startsAt !== undefined && found.startsAt > now) {
-    return { severity: 'warning', message: `${found.code} does not hold yet.` };
+    return { severity: 'warning', message: say.codeDoesNotHoldYet({ code: found.code }) };
   }
   const DAYS = 7;
   if (found.endsAt !== undefined && found.endsAt - now < DAYS * 86_400_000) {
-    return { severity: 'warning', message: `${found.code} expires within ${DAYS} days.` };
+    return { severity: 'warning', message: say.codeExpiresSoon({ code: found.code, days: DAYS }) };
   }
   if (found.limit !== undefined && found.limit - found.used < 20) {
-    return { severity: 'warning', message: `${found.code} can be used ${found.limit - found.used} times more.` };
+    return { severity: 'warning', message: say.codeNearlyUsedUp({ code: found.code, n: found.limit - found.used }) };
   }
   return undefined;
 }

@@ -3,6 +3,8 @@
  * Status names follow schema.org `OrderStatus`.
  */
 import { Type, type Static } from '@sinclair/typebox';
+import { say } from '@/words/names';
+import { inEachLanguage } from '@/words/speak';
 
 const strict = { additionalProperties: false } as const;
 const text = (max: number): ReturnType<typeof Type.String> => Type.String({ maxLength: max });
@@ -21,16 +23,16 @@ export const ORDER_STATUSES = [
 ] as const;
 export type OrderStatus = (typeof ORDER_STATUSES)[number];
 
-export const STATUS_WORDS: Record<OrderStatus, string> = {
-  OrderProcessing: 'in preparation',
-  OrderPaymentDue: 'awaiting payment',
-  OrderInTransit: 'on its way',
-  OrderPickupAvailable: 'ready to collect',
-  OrderDelivered: 'delivered',
-  OrderCancelled: 'cancelled',
-  OrderReturned: 'returned',
-  OrderProblem: 'needs attention',
-};
+export const STATUS_WORDS: Record<OrderStatus, string> = inEachLanguage(() => ({
+  OrderProcessing: say.statusInPreparation,
+  OrderPaymentDue: say.statusAwaitingPayment,
+  OrderInTransit: say.statusOnItsWay,
+  OrderPickupAvailable: say.statusReadyToCollect,
+  OrderDelivered: say.statusDelivered,
+  OrderCancelled: say.statusCancelled,
+  OrderReturned: say.statusReturned,
+  OrderProblem: say.statusNeedsAttention,
+}));
 
 export const AddressSchema = Type.Object(
   {

@@ -13,6 +13,7 @@ import {
 } from './pieces';
 import type { Order, Shipment } from './schema';
 import { orderTotals } from './totals';
+import { say } from '@/words/problems';
 
 /** Pieces of each product that have not left yet and are to leave: neither cancelled nor paid back. */
 export function stillToSend(order: Order): Pieces[] {
@@ -93,15 +94,15 @@ export function whyNot(order: Order, kind: OrderActionKind): string | undefined 
   const cancelled = order.status === 'OrderCancelled';
   const paid = order.payment?.paid === true;
   const sent = (order.shipments ?? []).length > 0;
-  const over = 'The order was cancelled.';
+  const over = say.theOrderWasCancelled;
   switch (kind) {
     case 'pay':
-      return cancelled ? over : paid ? 'It is paid already.' : undefined;
+      return cancelled ? over : paid ? say.itIsPaidAlready : undefined;
     case 'fail-payment':
-      return cancelled ? over : paid ? 'It is paid already.' : undefined;
+      return cancelled ? over : paid ? say.itIsPaidAlready : undefined;
     case 'pause':
     case 'delay':
-      return cancelled ? over : order.status === 'OrderDelivered' ? 'It has been delivered.' : undefined;
+      return cancelled ? over : order.status === 'OrderDelivered' ? say.itHasBeenDelivered : undefined;
     case 'note':
     case 'invoice':
       return undefined;
@@ -112,42 +113,42 @@ export function whyNot(order: Order, kind: OrderActionKind): string | undefined 
         : stillToSend(order).length > 0
           ? undefined
           : piecesForParcels(order).length > 0
-            ? 'Nothing is left to send.'
-            : 'Nothing in it is shipped.';
+            ? say.nothingIsLeftToSend
+            : say.nothingInItIsShipped;
     case 'track':
     case 'deliver':
       return sent
         ? stillOnTheWay(order).length > 0
           ? undefined
-          : 'It has been delivered.'
+          : say.itHasBeenDelivered
         : cancelled
           ? over
-          : 'Nothing has been dispatched.';
+          : say.nothingHasBeenDispatched;
     case 'downloads':
       return cancelled
         ? over
         : order.lines.some((l) => (l.product.downloads ?? []).length > 0)
           ? undefined
-          : 'Nothing in it is downloaded.';
+          : say.nothingInItIsDownloaded;
     case 'refund':
       return amountReceived(order) === 0 && order.payment?.paid === false
-        ? 'Nothing has been paid.'
+        ? say.nothingHasBeenPaid
         : stillToRefund(order).all === 0
-          ? 'All of it was refunded.'
+          ? say.allOfItWasRefunded
           : undefined;
     case 'return':
       return !sent
-        ? 'Nothing has been dispatched.'
+        ? say.nothingHasBeenDispatched
         : piecesToReturn(order).length === 0
-          ? 'All of it was returned.'
+          ? say.allOfItWasReturned
           : undefined;
     case 'cancel':
       return cancelled
-        ? 'It is cancelled already.'
+        ? say.itIsCancelledAlready
         : piecesToCancel(order).length === 0
-          ? 'Nothing is left to cancel.'
+          ? say.nothingIsLeftToCancel
           : undefined;
     case 'answer':
-      return sent || order.status === 'OrderDelivered' ? undefined : 'The customer has nothing to answer to yet.';
+      return sent || order.status === 'OrderDelivered' ? undefined : say.theCustomerHasNothingTo;
   }
 }

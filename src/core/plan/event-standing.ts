@@ -1,5 +1,5 @@
 /** What becomes of an event that comes late, twice, out of order, or for an order that is over. */
-import { momentLabel, momentOf, type MomentId } from '../moments/registry';
+import { momentOf, type MomentId } from '../moments/registry';
 import type { Reason } from './reasons';
 
 /** A clock of a shop system may be somewhat ahead of ours. */
@@ -25,7 +25,7 @@ export function notSaid({ moment, at, now, order, cancelled, had }: EventStandin
   const { once, overtakenBy, afterCancelling } = momentOf(moment);
   if (once && had.has(moment)) return { code: 'had-already', order };
   const overtaking = overtakenBy?.find((later) => had.has(later));
-  if (overtaking) return { code: 'overtaken', order, by: momentLabel(overtaking) };
+  if (overtaking) return { code: 'overtaken', order, by: overtaking };
   if (cancelled && !afterCancelling) return { code: 'order-cancelled', order };
   if (now - at > LATE_MS) return { code: 'too-late', days: String(Math.floor((now - at) / 86_400_000)) };
   return undefined;

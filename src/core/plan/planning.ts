@@ -6,7 +6,7 @@ import { customerName } from '../order/customer';
 import { orderFacts } from '../snapshot/facts';
 import type { Order } from '../order/schema';
 import { aboutMoment } from '../snapshot/snapshot';
-import { AT_ONCE, dueTimes, timingWords } from '../time/timing';
+import { AT_ONCE, dueTimes } from '../time/timing';
 import { factsOnDemand } from '../snapshot/facts-on-demand';
 import type { WantedLanguage } from './language';
 import { adaptedFor } from './letter';
@@ -259,7 +259,7 @@ function dueReason({ schedule = AT_ONCE, name }: NotificationFacts, i: number): 
   return {
     code: 'due',
     notification: name,
-    timing: timingWords(schedule.row[i]!),
+    timing: JSON.stringify(schedule.row[i]!),
     ends: schedule.ends.join(', '),
   };
 }

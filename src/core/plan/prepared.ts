@@ -1,7 +1,6 @@
 /** What a store has set about one notification, worked out as far as no event changes it. */
 import type { ConditionNames } from '../conditions/sentence';
 import { senderKindOf, type SenderKind } from '../mail/services';
-import { momentOf } from '../moments/registry';
 import { ruleReason, type RoutingRule } from './rules';
 import { AT_ONCE, type Schedule } from '../time/timing';
 import type { WantedLanguage } from './language';
@@ -71,7 +70,7 @@ export function prepare(
     because: {
       code: 'moment',
       notification: name,
-      moment: momentOf(notification.moment)?.words ?? `at ${notification.moment}`,
+      moment: notification.moment,
     },
     timed: schedule.row.length > 0,
     oneForAll: !asks.some((t) => t.about === 'language' || t.about === 'turn'),

@@ -1,6 +1,10 @@
 /** Why somebody is written to, or not: plain data in the record, sentences on the screen. */
 import { Type, type Static } from '@sinclair/typebox';
 import { languageName } from '../names';
+import { momentOf } from '../moments';
+import { END_WORDS, timingWords, type End, type Timing } from '../time/timing';
+import { say } from '@/words/reasons';
+import { readerLocale } from '@/words/speak';
 
 const text = Type.String();
 const reason = <C extends string, P extends Record<string, typeof text>>(code: C, details: P) =>
@@ -48,84 +52,103 @@ export const ReasonSchema = Type.Union([
 ]);
 export type Reason = Static<typeof ReasonSchema>;
 
-const orList = (list: string): string => list.replace(/, ([^,]*)$/, ' or $1');
+/** An end by its name; what was kept in words stands as it is. */
+const endWords = (end: string): string => (Object.hasOwn(END_WORDS, end) ? END_WORDS[end as End] : end);
+
+/** A timing that was kept as data, in words; what was kept in words stands as it is. */
+function whenWords(timing: string): string {
+  try {
+    return timingWords(JSON.parse(timing) as Timing);
+  } catch {
+    return timing;
+  }
+}
 
 /** One reason as a sentence. */
 export function reasonWords(reason: Reason): string {
   switch (reason.code) {
     case 'moment':
-      return `${reason.notification} goes out ${reason.moment}.`;
+      return say.moment({
+        notification: reason.notification,
+        moment: momentOf(reason.moment)?.words ?? reason.moment,
+      });
     case 'by-hand':
-      return `${reason.person} chose to send ${reason.notification}.`;
+      return say.byHand(reason);
     case 'adapted':
-      return `${reason.person} changed its text for this message.`;
+      return say.adapted(reason);
     case 'again':
-      return `${reason.person} sent it again${reason.first ? `, to another address than ${reason.first}, which it had gone to` : ''}.`;
+      return reason.first ? say.againElsewhere(reason) : say.again(reason);
     case 'customer-of-order':
-      return `${reason.name} placed order ${reason.order}.`;
+      return say.customerOfOrder(reason);
     case 'rule-all':
-      return `${reason.person} gets messages about all orders.`;
+      return say.ruleAll(reason);
     case 'rule-category':
-      return `${reason.person} gets messages about orders with ${reason.category}, and ${reason.product} is in this one.`;
+      return say.ruleCategory(reason);
     case 'rule-when':
-      return `${reason.person} gets messages about orders where ${reason.words}.`;
+      return say.ruleWhen(reason);
     case 'language-of-order':
-      return `The order was placed in ${languageName(reason.language)}.`;
+      return say.languageOfOrder({ language: languageName(reason.language) });
     case 'language-of-customer':
-      return `The customer reads ${languageName(reason.language)}.`;
+      return say.languageOfCustomer({ language: languageName(reason.language) });
     case 'language-of-person':
-      return `Their language is ${languageName(reason.language)}.`;
+      return say.languageOfPerson({ language: languageName(reason.language) });
     case 'language-default':
-      return `No ${languageName(reason.wanted)} translation, so it is in ${languageName(reason.language)}, the fallback language.`;
+      return say.languageDefault({ wanted: languageName(reason.wanted), language: languageName(reason.language) });
     case 'edition':
-      return `Made from edition ${reason.edition}.`;
+      return say.edition(reason);
     case 'notification-off':
-      return `${reason.notification} is off.`;
+      return say.isOff(reason);
     case 'not-published':
-      return `${reason.notification} has never been published.`;
+      return say.notPublished(reason);
     case 'channel-forbids':
-      return `Customer messages are blocked for ${reason.channel} orders.`;
+      return say.channelForbids(reason);
     case 'masked-kind':
-      return `${reason.channel} hides its customers' email addresses and passes on no messages of this kind.`;
+      return say.maskedKind(reason);
     case 'rule-no-category':
-      return `${reason.person} gets messages only about orders with ${reason.category}, and this one has none.`;
+      return say.ruleNoCategory(reason);
     case 'rule-when-not':
-      return `${reason.person} gets messages only about orders where ${reason.words}.`;
+      return say.ruleWhenNot(reason);
     case 'no-rules':
-      return `${reason.notification} has no staff recipients.`;
-    case 'due':
-      return `It goes out ${reason.timing}${reason.ends ? `, unless the order is ${orList(reason.ends)} before` : ''}.`;
+      return say.noRules(reason);
+    case 'due': {
+      const timing = whenWords(reason.timing);
+      if (!reason.ends) return say.due({ timing });
+      const ends = new Intl.ListFormat(readerLocale(), { type: 'disjunction' }).format(
+        reason.ends.split(', ').map(endWords),
+      );
+      return say.dueUnless({ timing, ends });
+    }
     case 'variant':
-      return `The version “${reason.variant}” is for orders where ${reason.words}.`;
+      return say.variant(reason);
     case 'contact':
-      return `${reason.name} is a contact of the customer of order ${reason.order}: ${reason.label}.`;
+      return say.contact(reason);
     case 'off-for-channel':
-      return `${reason.notification} is off for orders from ${reason.channel}.`;
+      return say.offForChannel(reason);
     case 'condition':
-      return `${reason.notification} goes out only when ${reason.words}.`;
+      return say.condition(reason);
     case 'no-variant':
-      return `No version of ${reason.notification} matches this order.`;
+      return say.noVariant(reason);
     case 'variant-nothing':
-      return `${reason.notification} is set to send nothing ${reason.words ? `when ${reason.words}` : 'to everyone else'}.`;
+      return reason.words ? say.nothingWhen(reason) : say.nothingElse(reason);
     case 'started':
-      return `${reason.notification} is already scheduled for this order.`;
+      return say.started(reason);
     case 'ended':
-      return reason.end === 'answered' ? 'The customer has answered.' : `The order is ${reason.end}.`;
+      return reason.end === 'answered' ? say.answered : say.ended({ end: endWords(reason.end) });
     case 'no-contacts':
-      return `The customer has no contact for ${reason.notification} (${reason.labels}).`;
+      return say.noContacts(reason);
     case 'is-customer':
-      return `${reason.address} is the customer's own address, which gets this message anyway.`;
+      return say.isCustomer(reason);
     case 'had-already':
-      return `Order ${reason.order} has had this already, so it is not sent again.`;
+      return say.hadAlready(reason);
     case 'order-cancelled':
-      return `Order ${reason.order} was cancelled before, so this is not sent.`;
+      return say.orderCancelled(reason);
     case 'overtaken':
-      return `Not sent: order ${reason.order} has moved on (${reason.by}).`;
+      return say.overtaken({ order: reason.order, by: momentOf(reason.by)?.label ?? reason.by });
     case 'too-late':
-      return `Not sent: the shop reported this ${reason.days} days late.`;
+      return say.tooLate(reason);
     case 'withheld':
-      return `${reason.pattern} is on the do-not-send list: ${reason.reason}`;
+      return say.withheld(reason);
     case 'already-written':
-      return `${reason.address} already gets this message by an earlier rule.`;
+      return say.alreadyWritten(reason);
   }
 }

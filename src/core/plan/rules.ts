@@ -5,6 +5,8 @@ import { contradiction } from '../conditions/contradiction';
 import { conditionWords, testWords, type ConditionNames } from '../conditions/sentence';
 import type { Reason } from './reasons';
 import type { SchemaProblem } from '../schema';
+import { say } from '@/words/reasons';
+import { inEnglish } from '@/words/speak';
 
 const strict = { additionalProperties: false } as const;
 
@@ -62,11 +64,11 @@ export function scopeProblems(scope: Scope, names: ConditionNames = {}): SchemaP
 export function scopeWords(scope: Scope, names: ConditionNames = {}): string {
   switch (scope.kind) {
     case 'all':
-      return 'all orders';
+      return say.allOrders;
     case 'category':
-      return `orders with ${scope.category}`;
+      return say.ordersWith({ category: scope.category });
     case 'when':
-      return `orders of which this is true: ${conditionWords(scope.when, names)}`;
+      return say.ordersWhere({ condition: conditionWords(scope.when, names) });
   }
 }
 
@@ -79,6 +81,6 @@ export function ruleReason({ recipient, scope }: RoutingRule, names: ConditionNa
     case 'category':
       return { code: 'rule-no-category', person, category: scope.category };
     case 'when':
-      return { code: 'rule-when-not', person, words: conditionWords(scope.when, names) };
+      return { code: 'rule-when-not', person, words: inEnglish(() => conditionWords(scope.when, names)) };
   }
 }

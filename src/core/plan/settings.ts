@@ -6,6 +6,7 @@ import { testWords, type ConditionNames } from '../conditions/sentence';
 import { checker, type SchemaProblem } from '../schema';
 import { END_WORDS, scheduleProblems, ScheduleSchema } from '../time/timing';
 import { BY_HAND, comesTooLate, timerOf, type MomentId } from '../moments/registry';
+import { say } from '@/words/problems';
 
 const strict = { additionalProperties: false } as const;
 
@@ -48,28 +49,28 @@ export function settingsProblems(
   names: ConditionNames = {},
 ): SchemaProblem[] {
   const problems: SchemaProblem[] = [];
-  if (settings.name.trim() === '') problems.push({ path: '/name', message: 'Enter a name.' });
+  if (settings.name.trim() === '') problems.push({ path: '/name', message: say.enterAName });
   problems.push(
     ...scheduleProblems(settings.schedule).map((p) => ({ path: `/schedule${p.path}`, message: p.message })),
   );
   if (timerOf(moment) && settings.schedule.row.length === 0) {
-    problems.push({ path: '/schedule/row', message: 'Add a delay: this goes out some time after its event.' });
+    problems.push({ path: '/schedule/row', message: say.addADelayThisGoes });
   }
   if (moment === BY_HAND && settings.schedule.row.length > 0) {
-    problems.push({ path: '/schedule/row', message: 'Remove the delay: this goes out when a colleague sends it.' });
+    problems.push({ path: '/schedule/row', message: say.removeTheDelayThisGoes });
   }
   settings.schedule.ends.forEach((end, i) => {
     if (!comesTooLate(moment, end)) return;
     problems.push({
       path: `/schedule/ends/${i}`,
-      message: `“${END_WORDS[end]}” would stop every message. Choose another stop event.`,
+      message: say.endWouldStopEveryMessage({ end: END_WORDS[end] }),
     });
   });
   const impossible = (when: NotificationSettings['when'], path: string): void => {
     const found = when && contradiction(when);
     if (!found) return;
     const [a, b] = found.tests.map((i) => testWords(when.tests[i]!, names));
-    problems.push({ path, message: `No order can match both “${a}” and “${b}”.` });
+    problems.push({ path, message: say.noOrderCanMatchBoth({ a: a!, b: b! }) });
   };
   impossible(settings.when, '/when');
   const seen = new Set<string>();
@@ -80,17 +81,16 @@ export function settingsProblems(
       if (variant.when)
         problems.push({
           path: `${path}/when`,
-          message: 'Remove the condition: the last version is for everyone else.',
+          message: say.removeTheConditionTheLast,
         });
       return;
     }
     const name = variant.name.trim().toLowerCase();
-    if (name === '') problems.push({ path: `${path}/name`, message: 'Enter a name.' });
-    else if (seen.has(name))
-      problems.push({ path: `${path}/name`, message: 'Enter another name: a version has this one already.' });
+    if (name === '') problems.push({ path: `${path}/name`, message: say.enterAName });
+    else if (seen.has(name)) problems.push({ path: `${path}/name`, message: say.enterAnotherNameAVersion });
     seen.add(name);
     if (!variant.when) {
-      problems.push({ path: `${path}/when`, message: 'Add a condition: without one, no later version is ever used.' });
+      problems.push({ path: `${path}/when`, message: say.addAConditionWithoutOne });
       return;
     }
     impossible(variant.when, `${path}/when`);
@@ -98,7 +98,7 @@ export function settingsProblems(
     if (before) {
       problems.push({
         path: `${path}/when`,
-        message: `Change this condition: \u201c${before.name}\u201d comes first and matches the same orders.`,
+        message: say.changeThisConditionNameComes({ name: before.name }),
       });
     }
   });

@@ -8,6 +8,7 @@ import { pickLanguage, type WantedLanguage } from './language';
 import type { NotificationFacts, VariantFacts } from './notification';
 import type { Reason } from './reasons';
 import { endReached, type OrderState } from './ends';
+import { inEnglish } from '@/words/speak';
 
 export interface VersionFor {
   facts: OrderFacts;
@@ -26,11 +27,11 @@ export function chooseVersion(notification: NotificationFacts, { facts, wanted, 
   const { name, when, variants } = notification;
   const asked = wanted?.language ?? own;
   if (when && !conditionHolds(when, facts, asked)) {
-    return { kind: 'nothing', reason: { code: 'condition', notification: name, words: conditionWords(when, names) } };
+    return { kind: 'nothing', reason: { code: 'condition', notification: name, words: inEnglish(() => conditionWords(when, names)) } };
   }
   const variant = variants.find((v) => !v.when || conditionHolds(v.when, facts, asked));
   if (!variant) return { kind: 'nothing', reason: { code: 'no-variant', notification: name } };
-  const words = variant.when ? conditionWords(variant.when, names) : '';
+  const words = variant.when ? inEnglish(() => conditionWords(variant.when!, names)) : '';
   if (variant.nothing) {
     return {
       kind: 'nothing',

@@ -9,6 +9,8 @@ import { passageCycle, type Passages } from '../template/passages';
 import { safeUrl } from '../text';
 import type { Finding, Fix } from './finding';
 import { segmentProblems } from './segments';
+import { say } from '@/words/findings';
+import { readerLocale } from '@/words/speak';
 
 export interface BlocksContext {
   moment: string;
@@ -40,8 +42,8 @@ type Found = Pick<Finding, 'severity' | 'message'> & { fix?: Fix; language?: str
 function ownFindings(block: Block, template: Template, context: BlocksContext): Found[] {
   switch (block.kind) {
     case 'button':
-      return linkFindings(block.target, 'The button', context.moment, (target) => ({
-        label: 'Make it https',
+      return linkFindings(block.target, say.theButton, context.moment, (target) => ({
+        label: say.makeItHttps,
         kind: 'block',
         id: block.id,
         change: { target } as Partial<Block>,
@@ -51,8 +53,8 @@ function ownFindings(block: Block, template: Template, context: BlocksContext): 
       if (!block.picture) {
         found.push({
           severity: 'blocker',
-          message: 'No picture is chosen yet.',
-          fix: { label: 'Remove the block', kind: 'remove', id: block.id },
+          message: say.noPictureIsChosenYet,
+          fix: { label: say.removeTheBlock, kind: 'remove', id: block.id },
         });
       } else {
         if ('url' in block.picture) {
@@ -60,28 +62,27 @@ function ownFindings(block: Block, template: Template, context: BlocksContext): 
             safeUrl(block.picture.url)?.startsWith('https:')
               ? {
                   severity: 'warning',
-                  message:
-                    'The picture is fetched from elsewhere: its size is unknown, and it can disappear. Upload it instead.',
+                  message: say.thePictureIsFetchedFrom,
                 }
-              : { severity: 'blocker', message: 'The address of the picture does not begin with https://.' },
+              : { severity: 'blocker', message: say.theAddressOfThePicture },
           );
         } else if (block.picture.bytes > HEAVY) {
           found.push({
             severity: 'warning',
-            message: `The picture weighs ${Math.round(block.picture.bytes / 1000)} kB; below ${HEAVY / 1000} kB it shows soon on a phone.`,
+            message: say.thePictureWeighsRoundKB({ round: Math.round(block.picture.bytes / 1000), n: HEAVY / 1000 }),
           });
         }
         if ((template.words[context.sourceLanguage]?.[block.id] ?? '').trim() === '') {
           found.push({
             severity: 'blocker',
-            message: 'There are no words for those who do not see the picture; many mail programs show none at first.',
+            message: say.thereAreNoWordsFor,
           });
         }
       }
       if (block.target) {
         found.push(
-          ...linkFindings(block.target, 'The picture', context.moment, (target) => ({
-            label: 'Make it https',
+          ...linkFindings(block.target, say.thePicture, context.moment, (target) => ({
+            label: say.makeItHttps,
             kind: 'block',
             id: block.id,
             change: { target } as Partial<Block>,
@@ -95,12 +96,12 @@ function ownFindings(block: Block, template: Template, context: BlocksContext): 
       return problem ? [problem] : [];
     }
     case 'parcel':
-      return needs('shipment', 'There is no parcel', block, context);
+      return needs('shipment', say.thereIsNoParcel, block, context);
     case 'refund':
-      return needs('refund', 'There is no refund', block, context);
+      return needs('refund', say.thereIsNoRefund, block, context);
     case 'columns':
       return block.columns.every((c) => c.length === 0)
-        ? [{ severity: 'warning', message: 'The columns are empty.' }]
+        ? [{ severity: 'warning', message: say.theColumnsAreEmpty }]
         : [];
     case 'passage':
       return passageFindings(block.passage, context);
@@ -114,8 +115,8 @@ function needs(what: 'shipment' | 'refund', words: string, block: Block, { momen
   return [
     {
       severity: 'blocker',
-      message: `${words} ${momentOf(moment)?.words ?? 'here'}, so this block never says anything.`,
-      fix: { label: 'Remove the block', kind: 'remove', id: block.id },
+      message: say.neverSays({ what: words, when: momentOf(moment)?.words ?? say.here }),
+      fix: { label: say.removeTheBlock, kind: 'remove', id: block.id },
     },
   ];
 }
@@ -127,7 +128,11 @@ function linkFindings(target: Link, what: string, moment: string, secure: (targe
     return [
       {
         severity: 'blocker',
-        message: `${what} leads to {$${target.variable}}, which is not an address known ${momentOf(moment)?.words ?? 'here'}.`,
+        message: say.leadsToUnknown({
+          what,
+          placeholder: `{$${target.variable}}`,
+          when: momentOf(moment)?.words ?? say.here,
+        }),
       },
     ];
   }
@@ -136,7 +141,7 @@ function linkFindings(target: Link, what: string, moment: string, secure: (targe
     return [
       {
         severity: 'blocker',
-        message: `${what} leads nowhere: give it a full address that begins with https://, or a placeholder that holds one.`,
+        message: say.whatLeadsNowhereGiveIt({ what }),
       },
     ];
   }
@@ -144,7 +149,7 @@ function linkFindings(target: Link, what: string, moment: string, secure: (targe
     return [
       {
         severity: 'warning',
-        message: `${what} leads to an address without https: browsers warn of it.`,
+        message: say.whatLeadsToAnAddress({ what }),
         fix: secure({ url: safe.replace(/^http:/i, 'https:') }),
       },
     ];
@@ -157,15 +162,18 @@ function conditionFindings(condition: Condition | undefined, { moment }: BlocksC
   if (!condition) return [];
   const sources = sourcesAt(moment);
   const idle = condition.tests.flatMap((t) => {
-    if (!sources.has('shipment') && (t.about === 'shipment' || (t.about === 'tracking' && t.is))) return 'a parcel';
-    return !sources.has('refund') && t.about === 'refund' ? 'a refund' : [];
+    if (!sources.has('shipment') && (t.about === 'shipment' || (t.about === 'tracking' && t.is))) return say.aParcel;
+    return !sources.has('refund') && t.about === 'refund' ? say.aRefund : [];
   });
   if (idle.length === 0) return [];
   const never = condition.match === 'all' || idle.length === condition.tests.length;
   return [
     {
       severity: 'warning',
-      message: `The condition asks about ${[...new Set(idle)].join(' and ')}, and there is none ${momentOf(moment)?.words ?? 'here'}${never ? ': this block is never shown' : ''}.`,
+      message: (never ? say.asksInVainNever : say.asksInVain)({
+        what: new Intl.ListFormat(readerLocale()).format(new Set(idle)),
+        when: momentOf(moment)?.words ?? say.here,
+      }),
     },
   ];
 }
@@ -173,14 +181,17 @@ function conditionFindings(condition: Condition | undefined, { moment }: BlocksC
 function passageFindings(id: string, context: BlocksContext): Found[] {
   const passage = context.passages[id];
   if (!passage) {
-    return [
-      { severity: 'blocker', message: `There is no published passage "${id}". Publish it, or take this block out.` },
-    ];
+    return [{ severity: 'blocker', message: say.thereIsNoPublishedPassage({ id }) }];
   }
   const cycle = passageCycle(id, context.passages);
   if (cycle)
     return [
-      { severity: 'blocker', message: `This passage contains itself: ${cycle.join(', in it ')}. Remove one of them.` },
+      {
+        severity: 'blocker',
+        message: say.thisPassageContainsItselfCycle({
+          cycle: cycle.map((name, i) => (i === 0 ? name : say.cycleIn({ next: name }))).join(', '),
+        }),
+      },
     ];
   const found: Found[] = [];
   for (const [language, words] of Object.entries(passage.words)) {
@@ -191,7 +202,7 @@ function passageFindings(id: string, context: BlocksContext): Found[] {
         found.push({
           severity: 'blocker',
           language,
-          message: `In ${passage.name}, ${segment.label}: ${problem.message}`,
+          message: say.inNameLabelMessage({ name: passage.name, label: segment.label, message: problem.message }),
         });
       }
     }

@@ -5,6 +5,7 @@ import type { Snapshot } from '../snapshot/snapshot';
 import { NAME_KIND_WORDS } from '../terms';
 import { directionOf } from '../text/values';
 import type { Finding } from './finding';
+import { say } from '@/words/findings';
 
 /** Mail programs cut HTML off beyond this; in bytes. */
 export const SIZE_LIMIT = 102_000;
@@ -23,68 +24,38 @@ export function messageFindings(
   unnamed: Snapshot['unnamed'] = [],
 ): Finding[] {
   const findings: Finding[] = [];
-  const say = (severity: Finding['severity'], place: string, placeLabel: string, text: string): void => {
+  const tell = (severity: Finding['severity'], place: string, placeLabel: string, text: string): void => {
     findings.push({ severity, place, placeLabel, message: text, language });
   };
   const bytes = new TextEncoder().encode(message.html).length;
   const kB = Math.round(bytes / 1000);
   if (bytes > SIZE_LIMIT) {
-    say(
-      'blocker',
-      'message',
-      'Message',
-      `comes to ${kB} kB of HTML with this order: many mail programs cut it off after ${SIZE_LIMIT / 1000} kB. Take blocks out, or shorten the words.`,
-    );
+    tell('blocker', 'message', say.message, say.comesToKBKBOf({ kB, n: SIZE_LIMIT / 1000 }));
   } else if (bytes > SIZE_LIMIT * SIZE_NEAR) {
-    say(
-      'warning',
-      'message',
-      'Message',
-      `The message comes to ${kB} of ${SIZE_LIMIT / 1000} kB of HTML with this order; one with more lines would be cut off.`,
-    );
+    tell('warning', 'message', say.message, say.theMessageComesToKB({ kB, n: SIZE_LIMIT / 1000 }));
   }
   const length = [...message.subject].length;
-  if (length === 0) say('blocker', 'subject', 'Subject', 'The subject is empty with this order.');
+  if (length === 0) tell('blocker', 'subject', say.subject, say.theSubjectIsEmptyWith);
   else if (length > SUBJECT_ALL) {
-    say(
-      'warning',
-      'subject',
-      'Subject',
-      `The subject has ${length} characters with this order; no mail program shows more than about ${SUBJECT_ALL}.`,
-    );
+    tell('warning', 'subject', say.subject, say.theSubjectHasLengthCharacters({ length, most: SUBJECT_ALL }));
   } else if (length > SUBJECT_PHONE) {
-    say(
-      'hint',
-      'subject',
-      'Subject',
-      `The subject has ${length} characters with this order; a phone shows about ${SUBJECT_PHONE}. Put what matters first.`,
-    );
+    tell('hint', 'subject', say.subject, say.theSubjectHasLengthCharactersWith({ length, most: SUBJECT_PHONE }));
   }
   if (message.text.trim() === '') {
-    say(
-      'blocker',
-      'message',
-      'Text part',
-      'The text part is empty with this order: who reads without HTML sees nothing.',
-    );
+    tell('blocker', 'message', say.textPart, say.theTextPartIsEmpty);
   }
   for (const { kind, name } of unnamed) {
     if (!message.text.includes(name)) continue;
-    say(
+    tell(
       'warning',
       'message',
-      'Message',
-      `The ${NAME_KIND_WORDS[kind]} "${name}" has no ${languageName(language)} name. Enter it under Store, Names.`,
+      say.message,
+      say.theNamekindNameHasNo({ namekind: NAME_KIND_WORDS[kind], name, languageName: languageName(language) }),
     );
   }
   const html = /<html([^>]*)>/.exec(message.html)?.[1] ?? '';
   if (!html.includes(`lang="${language}"`) || !html.includes(`dir="${directionOf(language)}"`)) {
-    say(
-      'blocker',
-      'message',
-      'Message',
-      'The message does not say its language: screen readers would read it aloud in the wrong one.',
-    );
+    tell('blocker', 'message', say.message, say.theMessageDoesNotSay);
   }
   return findings;
 }

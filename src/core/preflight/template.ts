@@ -24,6 +24,7 @@ import {
 import { blockFindings } from './blocks';
 import { byWeight, type Finding } from './finding';
 import { segmentProblems } from './segments';
+import { say } from '@/words/findings';
 
 export interface TemplateContext {
   moment: string;
@@ -51,9 +52,9 @@ export function templateFindings(template: Template, context: TemplateContext): 
     findings.push({
       severity: 'blocker',
       place: 'subject',
-      placeLabel: 'Words',
+      placeLabel: say.words,
       language: context.sourceLanguage,
-      message: `There are no words in ${languageName(context.sourceLanguage)}, the store's own language.`,
+      message: say.thereAreNoWordsIn({ languageName: languageName(context.sourceLanguage) }),
     });
   }
   for (const language of languages) {
@@ -103,7 +104,7 @@ function spellingFix(problem: TextProblem, text: string, at: { place: string; la
   if (!near || problem.name === undefined) return undefined;
   const name = problem.name.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
   return {
-    label: `Make it {$${near}}`,
+    label: say.makeIt({ placeholder: `{$${near}}` }),
     kind: 'words',
     language: at.language,
     segment: at.place,
@@ -126,14 +127,14 @@ function linkFindings(
     if (safeUrl(url) === undefined) {
       found.push({
         severity: 'blocker',
-        message: `A link leads to "${url.slice(0, 60)}", which is not a full address that begins with https://.`,
+        message: say.aLinkLeadsToSlice({ slice: url.slice(0, 60) }),
       });
     } else if (/^http:/i.test(url)) {
       found.push({
         severity: 'warning',
-        message: `A link leads to ${url.slice(0, 60)}, without https: browsers warn of it.`,
+        message: say.aLinkLeadsToSliceWithout({ slice: url.slice(0, 60) }),
         fix: {
-          label: 'Make it https',
+          label: say.makeItHttps,
           kind: 'words',
           language: at.language,
           segment: at.place,
@@ -155,12 +156,7 @@ function htmlFindings(text: string): Pick<Finding, 'severity' | 'message'>[] {
     const colour = /(^|;)\s*color\s*:/i.test(style);
     const ground = /(^|;)\s*background(-color)?\s*:/i.test(style);
     if (colour !== ground) {
-      found.set(
-        colour
-          ? 'Words have a colour of their own and no ground of their own: where mail is dark they may be dark on dark. Give both, or neither.'
-          : 'A ground has a colour of its own and its words have none: where mail is dark they may be light on light. Give both, or neither.',
-        'warning',
-      );
+      found.set(colour ? say.wordsHaveAColourOf : say.aGroundHasAColour, 'warning');
     }
   }
   return [...found].map(([message, severity]) => ({ message, severity }));
@@ -175,20 +171,22 @@ function emptyFinding(
   source: string,
 ): Pick<Finding, 'severity' | 'message'> | undefined {
   if (language !== sourceLanguage && source.trim() !== '') {
-    return { severity: 'blocker', message: `${place.label} has no words in ${languageName(language)} yet.` };
+    return {
+      severity: 'blocker',
+      message: say.labelHasNoWordsIn({ label: place.label, languageName: languageName(language) }),
+    };
   }
   if (language !== sourceLanguage) return undefined;
-  if (place.id === 'subject')
-    return { severity: 'blocker', message: 'The subject is empty: many readers decide by it alone.' };
+  if (place.id === 'subject') return { severity: 'blocker', message: say.theSubjectIsEmptyMany };
   if (place.id === 'preheader') {
     return {
       severity: 'hint',
-      message: 'The preheader is empty: mail programs show the first words of the message in its place.',
+      message: say.thePreheaderIsEmptyMail,
     };
   }
   // A picture without words is judged with the picture.
   if (place.form === 'plain') return undefined;
-  return { severity: 'warning', message: `${place.label} is empty.` };
+  return { severity: 'warning', message: say.labelIsEmpty({ label: place.label }) };
 }
 
 /**
@@ -218,17 +216,17 @@ function missingFindings(
   const fixFor = (variable: string): Pick<Finding, 'fix'> => {
     const source = editable ? splitSource(message, variable) : undefined;
     if (source === undefined) return {};
-    return { fix: { label: 'Write it in two forms', kind: 'words', language: at.language, segment: at.place, source } };
+    return { fix: { label: say.writeItInTwoForms, kind: 'words', language: at.language, segment: at.place, source } };
   };
   return [
     ...[...without].map((variable) => ({
       severity: 'warning' as const,
-      message: `${placeholder(variable)!.label} can be missing from an order. Give words for that case.`,
+      message: say.labelCanBeMissingFrom({ label: placeholder(variable)!.label }),
       ...fixFor(variable),
     })),
     ...[...patched].map(([variable, words]) => ({
       severity: 'hint' as const,
-      message: `Where ${placeholder(variable)!.label} is missing, "${words}" stands in the middle of the words: read them with it.`,
+      message: say.whereLabelIsMissingWords({ label: placeholder(variable)!.label, words }),
       ...fixFor(variable),
     })),
   ];
@@ -279,9 +277,9 @@ export function differingPlaceholders(source: string, target: string, sourceLang
   return [
     ...[...wanted]
       .filter((n) => !found.has(n))
-      .map((n) => `${label(n)} is in the ${languageName(sourceLanguage)} words and missing here.`),
+      .map((n) => say.labelIsInTheLanguageName({ label: label(n), languageName: languageName(sourceLanguage) })),
     ...[...found]
       .filter((n) => !wanted.has(n))
-      .map((n) => `${label(n)} is here and not in the ${languageName(sourceLanguage)} words.`),
+      .map((n) => say.labelIsHereAndNot({ label: label(n), languageName: languageName(sourceLanguage) })),
   ];
 }

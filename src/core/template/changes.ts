@@ -1,6 +1,8 @@
 /** What differs between two templates, in words: for the publishing dialog and the history of editions. */
 import { conditionSentence } from '../conditions/sentence';
 import { allBlocks, blockLabels, segmentsOf, type Block, type Template } from './schema';
+import { inEachLanguage } from '@/words/speak';
+import { say } from '@/words/findings';
 
 export interface TemplateChange {
   kind: 'words' | 'added' | 'removed' | 'moved' | 'settings';
@@ -16,7 +18,7 @@ export interface TemplateChange {
 
 /** Lists what turns one template into another; empty when they would make the same messages. */
 export function templateChanges(before: Template | undefined, after: Template): TemplateChange[] {
-  if (!before) return [{ kind: 'added', label: 'First edition' }];
+  if (!before) return [{ kind: 'added', label: say.firstEdition }];
   const changes: TemplateChange[] = [];
   const beforeAll = allBlocks(before.blocks);
   const afterAll = allBlocks(after.blocks);
@@ -53,18 +55,18 @@ export function templateChanges(before: Template | undefined, after: Template): 
 }
 
 /** Names of settings as people call them; others are called by their key. */
-const SETTING_WORDS: Record<string, string> = {
+const SETTING_WORDS: Record<string, string> = inEachLanguage(() => ({
   align: 'alignment',
-  target: 'where it leads',
+  target: say.whereItLeads,
   picture: 'picture',
-  show: 'what it shows',
+  show: say.whatItShows,
   prices: 'amounts',
-  pictures: 'product pictures',
+  pictures: say.productPictures,
   split: 'widths',
   code: 'code',
   button: 'button',
-  only: 'which goods',
-};
+  only: say.whichGoods,
+}));
 
 /** What is set otherwise in a block, in words; empty when nothing is. What columns hold is compared block by block. */
 function settingsWords(was: Block, is: Block): string {
@@ -77,8 +79,8 @@ function settingsWords(was: Block, is: Block): string {
   for (const key of new Set([...Object.keys(a), ...Object.keys(b)])) {
     if (JSON.stringify(a[key]) === JSON.stringify(b[key])) continue;
     if (key === 'when') {
-      words.push(is.when ? conditionSentence(is.when).replace(/^Shown/, 'shown') : 'shown always');
-    } else if (key === 'hidden') words.push(is.hidden ? 'hidden' : 'no longer hidden');
+      words.push(is.when ? conditionSentence(is.when).replace(/^Shown/, 'shown') : say.shownAlways);
+    } else if (key === 'hidden') words.push(is.hidden ? 'hidden' : say.noLongerHidden);
     else words.push(SETTING_WORDS[key] ?? key);
   }
   return words.join(', ');

@@ -11,6 +11,7 @@ import { cleanHtml } from '../text/html';
 import type { ParagraphKind } from '../text/markup';
 import { safeUrl } from '../text/values';
 import type { Block, Segments } from './schema';
+import { say } from '@/words/findings';
 
 export interface ImportedHtml {
   blocks: Block[];
@@ -129,7 +130,7 @@ class Reader {
     if (!isElement(node)) return;
     const { name, attribs } = node;
     if (DROPPED.has(name)) {
-      if (!['head', 'title', 'meta', 'link', 'style'].includes(name)) this.note(`<${name}> left out`);
+      if (!['head', 'title', 'meta', 'link', 'style'].includes(name)) this.note(say.nameLeftOut({ name }));
       else if (name === 'head') this.flush();
       return;
     }
@@ -205,7 +206,7 @@ class Reader {
     if (foreign?.guess && foreign.text === href.trim() && placeholderType(foreign.guess) === 'url') {
       return { variable: foreign.guess };
     }
-    if (safeUrl(href) === undefined) this.note('link leads nowhere yet');
+    if (safeUrl(href) === undefined) this.note(say.linkLeadsNowhereYet);
     return { url: safeUrl(href) ?? 'https://' };
   }
 
@@ -214,11 +215,11 @@ class Reader {
     const url = safeUrl(src);
     // A picture of one pixel shows nothing: it reports who opened the message.
     if (/^[01](px)?$/.test(width.trim()) || /^[01](px)?$/.test((node.attribs.height ?? '').trim())) {
-      this.note('picture of one pixel left out');
+      this.note(say.pictureOfOnePixelLeft);
       return;
     }
     if (url === undefined) {
-      this.note('picture without a full address left out');
+      this.note(say.pictureWithoutAFullAddress);
       return;
     }
     const shown = Number.parseInt(width, 10);
@@ -230,7 +231,7 @@ class Reader {
       ...(target && { target }),
     });
     this.words[id] = source([{ kind: 'p', pieces: this.chips(alt, {}) }], false);
-    this.note('picture is still fetched from elsewhere: upload it in its block');
+    this.note(say.pictureIsStillFetchedFrom);
   }
 
   private ownHtml(node: ElementNode): void {
@@ -241,7 +242,7 @@ class Reader {
     const id = this.add({ kind: 'html' });
     // In MessageFormat 2, braces and backslashes of the words are escaped.
     this.words[id] = this.htmlSource(clean);
-    this.note('table is kept as own HTML');
+    this.note(say.tableIsKeptAsOwn);
   }
 
   private htmlSource(html: string): string {
@@ -257,7 +258,7 @@ class Reader {
 
   private add(block: DistributiveOmit<Block, 'id'>): string {
     if (this.blocks.length >= MOST_BLOCKS) {
-      this.note(`block left out: at most ${MOST_BLOCKS} are taken over`);
+      this.note(say.blockLeftOutAtMost({ most: MOST_BLOCKS }));
       return 'none';
     }
     this.open = undefined;
@@ -295,7 +296,7 @@ class Reader {
     };
     for (const foreign of foreignPlaceholders(text, this.moment)) {
       if (!foreign.guess) {
-        this.note(`${foreign.text} is kept as words: no placeholder of ours is like it`);
+        this.note(say.textIsKeptAsWords({ text: foreign.text }));
         continue;
       }
       words(text.slice(at, foreign.start));
@@ -307,7 +308,7 @@ class Reader {
   }
 
   result(title: string): ImportedHtml {
-    const notes = [...this.notes].map(([what, n]) => (n === 1 ? `One ${what}` : `${n} times: ${what}`));
+    const notes = [...this.notes].map(([what, n]) => (n === 1 ? say.oneWhat({ what }) : say.nTimesWhat({ n, what })));
     return {
       blocks: this.blocks,
       words: this.words,

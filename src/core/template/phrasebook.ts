@@ -1,5 +1,7 @@
 /** Words that all of a store's templates share, per language; a store can put its own in their place. */
 import type { Segments } from './schema';
+import { inEachLanguage } from '@/words/speak';
+import { say } from '@/words/names';
 
 export const PHRASES = [
   'item',
@@ -44,46 +46,46 @@ export const PHRASES = [
 export type Phrase = (typeof PHRASES)[number];
 
 /** What each phrase is called, and where it stands. */
-export const PHRASE_PLACES: Record<Phrase, { label: string; where: string }> = {
-  item: { label: 'Item', where: 'items table' },
-  quantity: { label: 'Quantity', where: 'items table' },
-  unitPrice: { label: 'Price of one', where: 'items table' },
-  stockNumber: { label: 'Stock number', where: 'items table' },
-  amount: { label: 'Amount', where: 'items table' },
-  subtotal: { label: 'Subtotal', where: 'totals' },
+export const PHRASE_PLACES: Record<Phrase, { label: string; where: string }> = inEachLanguage(() => ({
+  item: { label: say.item, where: say.itemsTable2 },
+  quantity: { label: say.quantity, where: say.itemsTable2 },
+  unitPrice: { label: say.priceOfOne, where: say.itemsTable2 },
+  stockNumber: { label: say.stockNumber, where: say.itemsTable2 },
+  amount: { label: say.amount, where: say.itemsTable2 },
+  subtotal: { label: say.subtotal, where: 'totals' },
   discount: { label: 'Discount', where: 'totals' },
-  shipping: { label: 'Shipping', where: 'totals' },
-  tax: { label: 'Tax that is added', where: 'totals' },
-  taxIncluded: { label: 'Tax that is included', where: 'totals' },
-  total: { label: 'Total', where: 'totals' },
-  refunded: { label: 'Refunded', where: 'totals and refund' },
-  due: { label: 'Still to pay', where: 'totals and bank details' },
-  paid: { label: 'Paid', where: 'totals and invoice' },
-  cancelled: { label: 'Cancelled', where: 'totals' },
-  goodwill: { label: 'Goodwill', where: 'refund' },
-  deliverTo: { label: 'Deliver to', where: 'addresses' },
-  billTo: { label: 'Bill to', where: 'addresses and invoice' },
-  carrier: { label: 'Carrier', where: 'parcel' },
-  trackingNumber: { label: 'Tracking number', where: 'parcel' },
-  followParcel: { label: 'Follow the parcel', where: 'parcel' },
-  refundMethod: { label: 'How it goes back', where: 'refund' },
-  refundReason: { label: 'Reason', where: 'refund' },
-  readMore: { label: 'Read more', where: 'product notes' },
-  yourCode: { label: 'Your code', where: 'discount code' },
-  accountHolder: { label: 'Account holder', where: 'bank details' },
-  iban: { label: 'IBAN', where: 'bank details' },
-  bic: { label: 'BIC', where: 'bank details' },
-  reference: { label: 'Payment reference', where: 'bank details' },
-  scanToPay: { label: 'Beside the code to scan', where: 'bank details' },
-  invoice: { label: 'Invoice', where: 'invoice' },
-  orderNumber: { label: 'Order', where: 'invoice' },
-  invoiceDate: { label: 'Date', where: 'invoice' },
-  dueOn: { label: 'Due on', where: 'invoice and bank details' },
-  overdueSince: { label: 'Overdue since', where: 'invoice' },
-  net: { label: 'Net amount', where: 'invoice' },
-  mastheadNote: { label: 'Beside the masthead', where: 'masthead' },
-  footer: { label: 'Footer', where: 'footer' },
-};
+  shipping: { label: say.shipping, where: 'totals' },
+  tax: { label: say.taxThatIsAdded, where: 'totals' },
+  taxIncluded: { label: say.taxThatIsIncluded, where: 'totals' },
+  total: { label: say.total, where: 'totals' },
+  refunded: { label: say.refunded, where: say.totalsAndRefund },
+  due: { label: say.stillToPay, where: say.totalsAndBankDetails },
+  paid: { label: say.paid, where: say.totalsAndInvoice },
+  cancelled: { label: say.cancelled, where: 'totals' },
+  goodwill: { label: say.goodwill, where: 'refund' },
+  deliverTo: { label: say.deliverTo, where: 'addresses' },
+  billTo: { label: say.billTo, where: say.addressesAndInvoice },
+  carrier: { label: say.carrier, where: 'parcel' },
+  trackingNumber: { label: say.trackingNumber, where: 'parcel' },
+  followParcel: { label: say.followTheParcel, where: 'parcel' },
+  refundMethod: { label: say.howItGoesBack, where: 'refund' },
+  refundReason: { label: say.reason, where: 'refund' },
+  readMore: { label: say.readMore, where: say.productNotes2 },
+  yourCode: { label: say.yourCode, where: say.discountCode2 },
+  accountHolder: { label: say.accountHolder, where: say.bankDetails2 },
+  iban: { label: 'IBAN', where: say.bankDetails2 },
+  bic: { label: 'BIC', where: say.bankDetails2 },
+  reference: { label: say.paymentReference, where: say.bankDetails2 },
+  scanToPay: { label: say.besideTheCodeToScan, where: say.bankDetails2 },
+  invoice: { label: say.invoice, where: 'invoice' },
+  orderNumber: { label: say.order, where: 'invoice' },
+  invoiceDate: { label: say.date, where: 'invoice' },
+  dueOn: { label: say.dueOn, where: say.invoiceAndBankDetails },
+  overdueSince: { label: say.overdueSince, where: 'invoice' },
+  net: { label: say.netAmount, where: 'invoice' },
+  mastheadNote: { label: say.besideTheMasthead, where: 'masthead' },
+  footer: { label: say.footer, where: 'footer' },
+}));
 
 export type Phrasebook = Record<Phrase, string>;
 

@@ -6,6 +6,8 @@ import { Type, type Static, type TSchema } from '@sinclair/typebox';
 import { ConditionSchema } from '../conditions/condition';
 import type { SegmentForm } from '../text/markup';
 import { PICTURE_PATH } from '../look/picture-path';
+import { inEachLanguage } from '@/words/speak';
+import { say } from '@/words/names';
 
 const strict = { additionalProperties: false } as const;
 const choice = <T extends string>(...values: T[]) => Type.Union(values.map((v) => Type.Literal(v)));
@@ -111,29 +113,29 @@ export const TemplateSchema = Type.Object(
 );
 export type Template = Static<typeof TemplateSchema>;
 
-export const BLOCK_LABELS: Record<BlockKind, string> = {
-  masthead: 'Header',
-  heading: 'Heading',
-  text: 'Text',
-  button: 'Button',
-  image: 'Image',
-  columns: 'Columns',
-  divider: 'Divider',
-  space: 'Space',
-  items: 'Items table',
-  totals: 'Totals',
-  addresses: 'Addresses',
-  parcel: 'Parcel',
-  refund: 'Refund summary',
-  transfer: 'Bank details',
-  discount: 'Discount code',
-  notes: 'Product notes',
-  downloads: 'Downloads',
-  links: 'Contact links',
-  footer: 'Footer',
-  html: 'Own HTML',
-  passage: 'Passage',
-};
+export const BLOCK_LABELS: Record<BlockKind, string> = inEachLanguage(() => ({
+  masthead: say.header,
+  heading: say.heading,
+  text: say.text,
+  button: say.button,
+  image: say.image,
+  columns: say.columns,
+  divider: say.divider,
+  space: say.space,
+  items: say.itemsTable,
+  totals: say.totals,
+  addresses: say.addresses,
+  parcel: say.parcel,
+  refund: say.refundSummary,
+  transfer: say.bankDetails,
+  discount: say.discountCode,
+  notes: say.productNotes,
+  downloads: say.downloads,
+  links: say.contactLinks,
+  footer: say.footer,
+  html: say.ownHtml,
+  passage: say.passage,
+}));
 
 const FORMS: Partial<Record<BlockKind, SegmentForm>> = {
   heading: 'line',
@@ -184,10 +186,10 @@ export function blockLabels(blocks: readonly Block[]): Map<string, string> {
   );
 }
 
-const HEAD: readonly SegmentPlace[] = [
-  { id: 'subject', form: 'plain', label: 'Subject' },
-  { id: 'preheader', form: 'plain', label: 'Preheader' },
-];
+const HEAD: readonly SegmentPlace[] = inEachLanguage(() => [
+  { id: 'subject', form: 'plain', label: say.subject },
+  { id: 'preheader', form: 'plain', label: say.preheader },
+]);
 
 /** The segments of blocks, in reading order. */
 export function blockSegments(blocks: readonly Block[]): SegmentPlace[] {

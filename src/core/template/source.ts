@@ -2,6 +2,7 @@
 import { findNodeAtLocation, parseTree, type ParseError } from 'jsonc-parser';
 import { checker } from '../schema';
 import { TemplateSchema, type Template } from './schema';
+import { say } from '@/words/problems';
 
 const checkTemplate = checker(TemplateSchema);
 
@@ -37,7 +38,7 @@ export function readTemplateSource(text: string): ReadSource {
         {
           from: at.offset,
           to: at.offset + Math.max(1, at.length),
-          message: `Line ${line}: this is not JSON from here on. The template stays as it was.`,
+          message: say.lineLineThisIsNot({ line }),
         },
       ],
     };
@@ -52,7 +53,7 @@ export function readTemplateSource(text: string): ReadSource {
         {
           from: 0,
           to: text.length,
-          message: `This template is of version ${version}, made by a newer Libellus; this one reads version 1.`,
+          message: say.thisTemplateIsOfVersion({ version }),
         },
       ],
     };
@@ -71,7 +72,7 @@ export function readTemplateSource(text: string): ReadSource {
       return {
         from,
         to: from + (node?.length ?? 1),
-        message: `Line ${line}, ${path.join(', ') || 'the whole'}: ${p.message}`,
+        message: say.lineLineNMessage({ line, n: path.join(', ') || say.theWhole, message: p.message }),
       };
     }),
   };

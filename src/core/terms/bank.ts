@@ -2,6 +2,7 @@
 import { electronicFormatIBAN, friendlyFormatIBAN, isValidBIC, validateIBAN, ValidationErrorsIBAN } from 'ibantools';
 import { plainLine } from '../text/values';
 import type { BankAccount } from './schema';
+import { say } from '@/words/problems';
 
 /** An IBAN without spaces and in capitals, as it is kept. */
 export const plainIban = (text: string): string => electronicFormatIBAN(text) ?? '';
@@ -12,22 +13,22 @@ export const groupedIban = (iban: string): string => friendlyFormatIBAN(iban) ??
 /** What is wrong with an IBAN, as a whole sentence; undefined when country, length and check digits are right. */
 export function ibanProblem(iban: string): string | undefined {
   const plain = plainIban(iban);
-  if (plain === '') return 'Enter the IBAN of the account.';
+  if (plain === '') return say.enterTheIbanOfThe;
   const { valid, errorCodes } = validateIBAN(plain);
   if (valid) return undefined;
   if (errorCodes.includes(ValidationErrorsIBAN.NoIBANCountry)) {
-    return `"${plain.slice(0, 2)}" is not a country that has IBANs. An IBAN begins with two letters, such as DE.`;
+    return say.sliceIsNotACountry({ slice: plain.slice(0, 2) });
   }
   if (errorCodes.includes(ValidationErrorsIBAN.WrongBBANLength)) {
-    return `The IBAN has ${plain.length} characters, which is not the length of an IBAN of ${plain.slice(0, 2)}.`;
+    return say.theIbanHasNCharacters({ n: plain.length, slice: plain.slice(0, 2) });
   }
-  return 'The check digits of the IBAN are wrong: a digit is mistyped, or two are swapped.';
+  return say.theCheckDigitsOfThe;
 }
 
 /** What is wrong with a BIC, as a whole sentence; undefined for none or a right one. */
 export function bicProblem(bic: string | undefined): string | undefined {
   if (!bic || isValidBIC(bic.toUpperCase())) return undefined;
-  return 'A BIC has 8 or 11 letters and digits, such as MARKDEF1100.';
+  return say.aBicHas8Or;
 }
 
 export interface Transfer {

@@ -3,20 +3,21 @@ import type { SchemaProblem } from '../schema';
 import { bicProblem, ibanProblem } from './bank';
 import { patternProblem } from './tracking';
 import type { Terms } from './schema';
+import { say } from '@/words/problems';
 
 /** The problems of terms that fit their schema (JSON Pointer, RFC 6901): wrong accounts and patterns, names that stand twice. */
 export function termsProblems(terms: Terms): SchemaProblem[] {
   const problems: SchemaProblem[] = [];
-  const say = (path: string, message: string | undefined): void => {
+  const tell = (path: string, message: string | undefined): void => {
     if (message) problems.push({ path, message });
   };
   terms.payments.forEach(({ account }, i) => {
     if (!account) return;
-    say(`/payments/${i}/account/iban`, ibanProblem(account.iban));
-    say(`/payments/${i}/account/bic`, bicProblem(account.bic));
+    tell(`/payments/${i}/account/iban`, ibanProblem(account.iban));
+    tell(`/payments/${i}/account/bic`, bicProblem(account.bic));
   });
   terms.carriers.forEach(({ trackingUrl }, i) => {
-    if (trackingUrl !== undefined) say(`/carriers/${i}/trackingUrl`, patternProblem(trackingUrl));
+    if (trackingUrl !== undefined) tell(`/carriers/${i}/trackingUrl`, patternProblem(trackingUrl));
   });
   const lists: [string, readonly string[]][] = [
     ['payments', terms.payments.map((m) => m.name)],
@@ -27,7 +28,7 @@ export function termsProblems(terms: Terms): SchemaProblem[] {
   for (const [list, names] of lists) {
     const keys = names.map((n) => n.trim().toLowerCase());
     keys.forEach((key, i) => {
-      if (keys.indexOf(key) < i) say(`/${list}/${i}/name`, 'This name is in the list already.');
+      if (keys.indexOf(key) < i) tell(`/${list}/${i}/name`, say.thisNameIsInThe);
     });
   }
   return problems;

@@ -1,17 +1,19 @@
 /** What a store's own names are in a language. */
 import type { NamedKind, NameWords, PaymentMethod, Terms } from './schema';
+import { inEachLanguage } from '@/words/speak';
+import { say } from '@/words/problems';
 
 /** All that has names: methods with what is said of them, and the rest. */
 export type NameKind = NamedKind | 'payment' | 'shipping';
 
-export const NAME_KIND_WORDS: Record<NameKind, string> = {
-  payment: 'payment method',
-  shipping: 'shipping method',
+export const NAME_KIND_WORDS: Record<NameKind, string> = inEachLanguage(() => ({
+  payment: say.paymentMethod,
+  shipping: say.shippingMethod,
   channel: 'channel',
   place: 'place',
   discount: 'discount',
   tax: 'tax',
-};
+}));
 
 const key = (name: string): string => name.trim().toLowerCase();
 

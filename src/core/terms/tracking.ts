@@ -2,6 +2,7 @@
 import { parseTemplate } from 'url-template';
 import { isWebAddress } from '../schema';
 import type { Carrier } from './schema';
+import { say } from '@/words/problems';
 
 /** What a URL pattern can ask for. */
 export const PATTERN_VARIABLES = ['number', 'postalCode', 'country', 'language'] as const;
@@ -23,15 +24,18 @@ export function patternProblem(pattern: string): string | undefined {
     list.split(',').map((name) => name.replace(/(:\d+|\*)$/, '')),
   );
   if (/[{}]/.test(pattern.replace(/\{[^{}]*\}/g, ''))) {
-    return 'A brace in the pattern is not closed. Write {number} where the tracking number goes.';
+    return say.bracesOpen({ number: '{number}' });
   }
   const unknown = names.find((name) => !(PATTERN_VARIABLES as readonly string[]).includes(name));
   if (unknown !== undefined) {
-    return `The pattern asks for {${unknown}}. It can ask for ${PATTERN_VARIABLES.map((n) => `{${n}}`).join(', ')}.`;
+    return say.patternUnknown({
+      unknown: `{${unknown}}`,
+      known: PATTERN_VARIABLES.map((n) => `{${n}}`).join(', '),
+    });
   }
-  if (!names.includes('number')) return 'Write {number} where the tracking number goes.';
+  if (!names.includes('number')) return say.writeNumber({ number: '{number}' });
   const tried = expandPattern(pattern, { number: '1', postalCode: '1', country: 'DE', language: 'en' });
-  return tried ? undefined : 'Enter a full link, such as https://carrier.example/parcels/{number}.';
+  return tried ? undefined : say.linkWithNumber({ number: '{number}' });
 }
 
 /** Where a parcel of one of the carriers is followed, or undefined when its carrier is not known or says nothing of it. */

@@ -1,9 +1,11 @@
-/** Checks of one segment: can it be read, may it say what it says here, and is every placeholder one this moment has. */
+/** Checks of one segment: can it be read, may it tell what it says here, and is every placeholder one this moment has. */
 import { FUNCTIONS, functionFits, isFunctionName, PRESENCE_KEYS } from './functions';
 import { htmlProblems } from './html';
 import { markupProblems, type SegmentForm } from './markup';
 import { parseSource, patternsOf, placeholdersOf, resolveExpression, type Message, type TextProblem } from './source';
 import type { ValueType } from './values';
+import { inEachLanguage } from '@/words/speak';
+import { say } from '@/words/findings';
 
 /** What is known of a placeholder at the moment the words are for. */
 export interface PlaceholderFacts {
@@ -15,7 +17,7 @@ export interface PlaceholderFacts {
 
 export interface CheckContext {
   form: SegmentForm;
-  /** What the words are for, as the problem should say it: "when an order is placed". */
+  /** What the words are for, as the problem should tell it: "when an order is placed". */
   momentWords: string;
   find: (placeholder: string) => PlaceholderFacts | undefined;
   /** The nearest known name, for a spelling suggestion. */
@@ -39,14 +41,20 @@ export function checkSource(source: string, context: CheckContext): TextProblem[
       problems.push({
         kind: 'unknown-placeholder',
         name,
-        message: `There is no placeholder {$${name}}.${near ? ` Did you mean {$${near}}?` : ' Type { to pick one that exists.'}`,
+        message: `${say.noSuchPlaceholder({ placeholder: `{$${name}}` })} ${
+          near ? say.didYouMean({ placeholder: `{$${near}}` }) : say.typeBrace({ brace: '{' })
+        }`,
         ...place,
       });
     } else if (!facts.provided) {
       problems.push({
         kind: 'not-provided',
         name,
-        message: `${facts.label} {$${name}} is not known ${context.momentWords}. Remove it, or use it in a notification for a later moment.`,
+        message: say.notKnownThen({
+          label: facts.label,
+          placeholder: `{$${name}}`,
+          when: context.momentWords,
+        }),
         ...place,
       });
     }
@@ -70,7 +78,7 @@ function functionProblems(message: Message, context: CheckContext): TextProblem[
       problems.push({
         kind: 'unknown-function',
         name: fn,
-        message: `The function :${fn} is not known. There are :text, :money, :date, :number and :presence.`,
+        message: say.theFunctionFnIsNot({ fn }),
       });
       continue;
     }
@@ -80,7 +88,12 @@ function functionProblems(message: Message, context: CheckContext): TextProblem[
       problems.push({
         kind: 'bad-option',
         name: variable,
-        message: `${facts.label} {$${variable}} is ${TYPE_WORDS[facts.type]} and cannot be written with :${fn}.`,
+        message: say.wrongFunction({
+          label: facts.label,
+          placeholder: `{$${variable}}`,
+          type: TYPE_WORDS[facts.type],
+          fn,
+        }),
       });
     }
     for (const [option, value] of Object.entries(resolved.options)) {
@@ -89,19 +102,19 @@ function functionProblems(message: Message, context: CheckContext): TextProblem[
         problems.push({
           kind: 'bad-option',
           name: option,
-          message: `:${fn} has no option "${option}". It has ${Object.keys(FUNCTIONS[fn]).join(', ')}.`,
+          message: say.fnHasNoOptionOption({ fn, option, keys: Object.keys(FUNCTIONS[fn]).join(', ') }),
         });
       } else if (allowed !== null && !allowed.includes(value)) {
         problems.push({
           kind: 'bad-option',
           name: option,
-          message: `The option ${option} of :${fn} cannot be "${value}". It can be ${allowed.join(', ')}.`,
+          message: say.theOptionOptionOfFn({ option, fn, value, allowed: allowed.join(', ') }),
         });
       } else if (option.endsWith('FractionDigits') && !/^\d{1,2}$/.test(value)) {
         problems.push({
           kind: 'bad-option',
           name: option,
-          message: `The option ${option} of :${fn} must be a number from 0 to 20.`,
+          message: say.theOptionOptionOfFnMust({ option, fn }),
         });
       }
     }
@@ -123,20 +136,20 @@ function presenceProblems(message: Message): TextProblem[] {
           {
             kind: 'bad-option',
             name: selector.name,
-            message: `A form of {$${selector.name}} has the key "${wrong.value}". With :presence a key is present, missing or *.`,
+            message: say.formKey({ placeholder: `{$${selector.name}}`, value: wrong.value }),
           },
         ]
       : [];
   });
 }
 
-const TYPE_WORDS: Record<ValueType, string> = {
+const TYPE_WORDS: Record<ValueType, string> = inEachLanguage(() => ({
   text: 'text',
-  number: 'a number',
-  money: 'an amount of money',
-  date: 'a date',
-  url: 'an address',
-};
+  number: say.aNumber,
+  money: say.anAmountOfMoney,
+  date: say.aDate,
+  url: say.anAddress,
+}));
 
 function unique(problems: TextProblem[]): TextProblem[] {
   const seen = new Set<string>();

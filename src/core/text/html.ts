@@ -8,6 +8,7 @@ import sanitize from 'sanitize-html';
 import { safeStyle } from '../css/css';
 import { placeOf, type TextProblem } from './source';
 import { safeUrl } from './values';
+import { say } from '@/words/findings';
 
 const TAGS = [
   ...[
@@ -123,9 +124,9 @@ export function cleanHtml(html: string): HtmlPiece[] {
 /** What cleaning would take out of HTML, each with its place in `source`. */
 export function htmlProblems(source: string): TextProblem[] {
   const problems: TextProblem[] = [];
-  const say = (start: number, what: string, end = start + 1): void => {
+  const tell = (start: number, what: string, end = start + 1): void => {
     const { line, column } = placeOf(source, start);
-    problems.push({ kind: 'html', message: `Line ${line}, character ${column}: ${what}`, start, end });
+    problems.push({ kind: 'html', message: say.lineLineCharacterColumnWhat({ line, column, what }), start, end });
   };
   const allowed = new Set(TAGS);
   const parser = new Parser(
@@ -134,35 +135,30 @@ export function htmlProblems(source: string): TextProblem[] {
         const start = parser.startIndex;
         const end = parser.endIndex + 1;
         if (!allowed.has(name)) {
-          if (!TRANSPARENT.has(name)) say(start, `<${name}> cannot stand in a message.`, end);
+          if (!TRANSPARENT.has(name)) tell(start, say.nameCannotStandInA({ name }), end);
           return;
         }
         for (const [attribute, value] of Object.entries(attributes)) {
-          if (/^on/i.test(attribute)) say(start, `${attribute} on <${name}> runs code.`, end);
+          if (/^on/i.test(attribute)) tell(start, say.attributeOnNameRunsCode({ attribute, name }), end);
           else if (attribute === 'href' || attribute === 'src') {
             const plain = value.replace(/\{\$[^}]*\}/g, 'x');
             const variable = /^\s*\{[^}]*\}\s*$/.test(value);
             if (!variable && safeUrl(plain) === undefined) {
-              say(
-                start,
-                `${attribute}="${value.slice(0, 60)}" of <${name}> is not a full address that begins with https://, mailto: or tel:.`,
-                end,
-              );
+              tell(start, say.attributeSliceOfNameIs({ attribute, slice: value.slice(0, 60), name }), end);
             }
           } else if (
             attribute === 'style' &&
             value.trim() !== '' &&
             safeStyle(value).length < value.trim().length / 2
           ) {
-            say(start, `The style of <${name}> holds what cannot stand in a message.`, end);
+            tell(start, say.theStyleOfNameHolds({ name }), end);
           }
         }
-        if (name === 'img' && !attributes.alt)
-          say(start, 'A picture has no words for those who do not see it (alt).', end);
+        if (name === 'img' && !attributes.alt) tell(start, say.aPictureHasNoWords, end);
       },
       oncomment() {
         if (source.slice(parser.startIndex, parser.startIndex + 7).startsWith('<!--[if')) {
-          say(parser.startIndex, 'Conditional comments are left out.');
+          tell(parser.startIndex, say.conditionalCommentsAreLeftOut);
         }
       },
     },

@@ -6,6 +6,9 @@
 import { Type, type Static } from '@sinclair/typebox';
 import type { SchemaProblem } from '../schema';
 import { dayKey, zonedTime } from './clock';
+import { say as problem } from '@/words/problems';
+import { inEachLanguage } from '@/words/speak';
+import { say } from '@/words/timing';
 
 const strict = { additionalProperties: false } as const;
 
@@ -154,48 +157,61 @@ const lengthOf = ({ wait }: Timing): number => {
 export function scheduleProblems({ row, ends }: Schedule): SchemaProblem[] {
   const problems: SchemaProblem[] = [];
   row.forEach((timing, i) => {
-    if (lengthOf(timing) > YEAR_MS)
-      problems.push({ path: `/row/${i}/wait`, message: 'Enter a delay of at most a year.' });
+    if (lengthOf(timing) > YEAR_MS) problems.push({ path: `/row/${i}/wait`, message: problem.enterADelayOfAt });
     const before = row[i - 1];
     if (before && lengthOf(timing) <= lengthOf(before)) {
-      problems.push({ path: `/row/${i}`, message: 'Enter a longer delay than that of the message before.' });
+      problems.push({ path: `/row/${i}`, message: problem.enterALongerDelayThan });
     }
   });
   if (row.length > 1 && ends.length === 0) {
-    problems.push({ path: '/ends', message: 'Choose at least one event that stops the series.' });
+    problems.push({ path: '/ends', message: problem.chooseAtLeastOneEvent });
   }
   return problems;
 }
 
-const UNIT_WORDS: Record<WaitUnit, [string, string]> = {
-  minutes: ['minute', 'minutes'],
-  hours: ['hour', 'hours'],
-  days: ['day', 'days'],
-  'working-days': ['working day', 'working days'],
-  weeks: ['week', 'weeks'],
-};
+const AFTER: Record<WaitUnit, (values: { n: number }) => string> = inEachLanguage(() => ({
+  minutes: say.afterMinutes,
+  hours: say.afterHours,
+  days: say.afterDays,
+  'working-days': say.afterWorkingDays,
+  weeks: say.afterWeeks,
+}));
+
+const LENGTH: Record<WaitUnit, (values: { n: number }) => string> = inEachLanguage(() => ({
+  minutes: say.minutes,
+  hours: say.hours,
+  days: say.days,
+  'working-days': say.workingDays,
+  weeks: say.weeks,
+}));
 
 /** A timing in words: "after 3 days, at 09:00, on a working day". */
 export function timingWords({ wait, at, workingDays }: Timing): string {
   const parts = [
-    wait && `after ${wait.amount} ${UNIT_WORDS[wait.unit][wait.amount === 1 ? 0 : 1]}`,
-    at && `at ${at}`,
-    workingDays && 'on a working day',
+    wait && AFTER[wait.unit]({ n: wait.amount }),
+    at && say.at({ time: at }),
+    workingDays && say.onAWorkingDay,
   ].filter(Boolean);
-  return parts.length > 0 ? parts.join(', ') : 'at once';
+  return parts.length > 0 ? parts.join(', ') : say.atOnce;
 }
 
-export const END_WORDS: Record<End, string> = {
-  paid: 'paid',
-  cancelled: 'cancelled',
-  refunded: 'refunded',
-  dispatched: 'dispatched',
-  answered: 'answered',
-};
+/** The same in fewer words, for one of several on a card: "3 days, 09:00, working day". */
+export function shortTimingWords({ wait, at, workingDays }: Timing): string {
+  const parts = [wait && LENGTH[wait.unit]({ n: wait.amount }), at, workingDays && say.workingDay].filter(Boolean);
+  return parts.length > 0 ? parts.join(', ') : say.atOnce;
+}
+
+export const END_WORDS: Record<End, string> = inEachLanguage(() => ({
+  paid: say.paid,
+  cancelled: say.cancelled,
+  refunded: say.refunded,
+  dispatched: say.dispatched,
+  answered: say.answered,
+}));
 
 /** A schedule in a few words, for a card: "24 hours, 3 days, 5 days". */
 export function scheduleWords({ row }: Schedule): string {
-  if (row.length === 0) return 'at once';
+  if (row.length === 0) return say.atOnce;
   if (row.length === 1) return timingWords(row[0]!);
-  return row.map((t) => timingWords(t).replace('after ', '')).join(' · ');
+  return row.map(shortTimingWords).join(' · ');
 }

@@ -6,6 +6,7 @@ import { memberships, stores } from '../db/schema';
 import { AppError } from '../base/errors';
 import { auth } from './auth';
 import { may, ROLE_WORDS, type Action, type Role } from '../../contract/policy';
+import { say } from '@/words/refusals';
 
 export interface Person {
   id: string;
@@ -41,7 +42,7 @@ export async function storesOf(person: Person): Promise<{ id: string; name: stri
 /** Checks that somebody is signed in, belongs to the store, and may do this. Throws an {@link AppError} otherwise. */
 export async function access(storeId: string, action: Action): Promise<Access> {
   const person = await currentPerson();
-  if (!person) throw new AppError('signed-out', 'You are signed out. Sign in again; what you typed is still here.');
+  if (!person) throw new AppError('signed-out', say.youAreSignedOutSign);
   return accessOf(person, storeId, action);
 }
 
@@ -52,12 +53,9 @@ export async function accessOf(person: Person, storeId: string, action: Action):
     .from(memberships)
     .innerJoin(stores, eq(stores.id, memberships.storeId))
     .where(and(eq(memberships.userId, person.id), eq(memberships.storeId, storeId)));
-  if (!row) throw new AppError('not-found', `There is no store "${storeId}" that you belong to.`);
+  if (!row) throw new AppError('not-found', say.thereIsNoStoreStoreId({ storeId }));
   if (!may(row.role, action)) {
-    throw new AppError(
-      'forbidden',
-      `Your role in ${row.store.name} (${ROLE_WORDS[row.role]}) does not allow this. Ask an owner.`,
-    );
+    throw new AppError('forbidden', say.yourRoleInNameRole({ name: row.store.name, role: ROLE_WORDS[row.role] }));
   }
   return { person, store: row.store, role: row.role };
 }

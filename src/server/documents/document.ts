@@ -7,6 +7,7 @@ import { isDeepStrictEqual } from 'node:util';
 import type { Access } from '../auth/access';
 import { database, type Executor } from '../db/client';
 import { AppError } from '../base/errors';
+import { say } from '@/words/refusals';
 
 export interface Draft<Content> {
   content: Content;
@@ -43,12 +44,11 @@ export interface Shelf<Key, Content> {
 
 /** Said to who saves or publishes what somebody else has changed since; carries the other version, so that both can be kept. */
 function conflict<Key, Content>({ called, shown }: Shelf<Key, Content>, current: Draft<Content>): AppError {
-  return new AppError(
-    'conflict',
-    `${current.by || 'Somebody'} changed ${called} meanwhile. What you did is kept here; choose which version to go on with.`,
-    [],
-    { draft: shown ? shown(current.content) : current.content, revision: current.revision, by: current.by },
-  );
+  return new AppError('conflict', say.nChangedCalledMeanwhileWhat({ n: current.by || say.somebody, called }), [], {
+    draft: shown ? shown(current.content) : current.content,
+    revision: current.revision,
+    by: current.by,
+  });
 }
 
 /** Saves a draft, if nobody else has since `revision`. Throws `conflict` with the other version otherwise. */
@@ -110,13 +110,12 @@ export async function editionContent<Key, Content>(
   number: number,
 ): Promise<Content> {
   const content = await shelf.edition(key, number, database());
-  if (content === undefined) throw new AppError('not-found', `There is no edition ${number}.`);
+  if (content === undefined) throw new AppError('not-found', say.thereIsNoEditionNumber({ number }));
   return content;
 }
 
 /** Says that findings stop a document from being published, each at its place; nothing when there are none. */
 export function refuseToPublish(what: string, problems: readonly { path: string; message: string }[]): void {
   if (problems.length === 0) return;
-  const many = problems.length === 1 ? 'One finding stops' : `${problems.length} findings stop`;
-  throw new AppError('invalid', `${many} ${what} from being published.`, [...problems]);
+  throw new AppError('invalid', say.findingsStop({ n: problems.length, what }), [...problems]);
 }

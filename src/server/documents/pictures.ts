@@ -14,6 +14,7 @@ import { database } from '../db/client';
 import { pictures } from '../db/schema';
 import { AppError } from '../base/errors';
 import { newId } from '../base/ids';
+import { say } from '@/words/refusals';
 
 export const MAX_BYTES = 10_000_000;
 const MAX_PIXELS = 36_000_000;
@@ -27,48 +28,48 @@ export interface BroughtPicture {
 }
 
 const refuse = (name: string, message: string): AppError =>
-  new AppError('invalid', `${name} was not imported. ${message}`, [{ path: '/picture', message }]);
+  new AppError('invalid', say.nameWasNotImportedMessage({ name, message }), [{ path: '/picture', message }]);
 
 const size = (bytes: number): string =>
-  bytes >= 1_000_000 ? `${(bytes / 1_000_000).toFixed(1)} MB` : `${Math.max(1, Math.round(bytes / 1000))} kB`;
+  bytes >= 1_000_000
+    ? say.toFixedMb({ toFixed: (bytes / 1_000_000).toFixed(1) })
+    : say.maxKB({ max: Math.max(1, Math.round(bytes / 1000)) });
 const number = new Intl.NumberFormat('en');
 const pixels = (width: number, height: number): string => `${number.format(width)} x ${number.format(height)} px`;
 
 /** Reads what a file is, and refuses what cannot go into a message, with the reason and what to do. */
 async function examine(bytes: Buffer, name: string): Promise<Metadata> {
   if (bytes.length > MAX_BYTES) {
-    throw refuse(name, `It has ${size(bytes.length)}; at most ${size(MAX_BYTES)} are read. Save it smaller.`);
+    throw refuse(name, say.itHasSizeAtMost({ size: size(bytes.length), size2: size(MAX_BYTES) }));
   }
   if (
     /^\s*(<\?xml[^>]*>\s*)?(<!--[\s\S]*?-->\s*)?(<!doctype svg[^>]*>\s*)?<svg[\s>]/i.test(
       bytes.subarray(0, 2000).toString('utf8'),
     )
   ) {
-    throw refuse(name, 'It is an SVG drawing, which mail programs do not show. Save it as PNG and bring that.');
+    throw refuse(name, say.itIsAnSvgDrawing);
   }
   let found: Metadata;
   try {
     found = await sharp(bytes, { limitInputPixels: false }).metadata();
   } catch {
-    throw refuse(name, 'It is not a picture, whatever its name says. Choose a PNG, JPEG, WebP or GIF.');
+    throw refuse(name, say.itIsNotAPicture);
   }
   if (!FORMATS.includes(found.format ?? '')) {
-    throw refuse(
-      name,
-      `It is a picture of a kind (${found.format ?? 'unknown'}) that is not taken. Save it as PNG or JPEG.`,
-    );
+    throw refuse(name, say.itIsAPictureOf({ format: found.format ?? 'unknown' }));
   }
   if ((found.pages ?? 1) > 1) {
-    throw refuse(
-      name,
-      `It moves (${found.pages} pictures in one). Many mail programs show the first only: save that one as PNG.`,
-    );
+    throw refuse(name, say.itMovesPagesPicturesIn({ pages: found.pages ?? 1 }));
   }
   const area = (found.width ?? 0) * (found.height ?? 0);
   if (area > MAX_PIXELS) {
     throw refuse(
       name,
-      `It has ${pixels(found.width ?? 0, found.height ?? 0)}, ${Math.round(area / 1_000_000)} million; at most ${MAX_PIXELS / 1_000_000} million are read. Make it smaller: a message shows at most 800 px across.`,
+      say.itHasPixelsRoundMillion({
+        pixels: pixels(found.width ?? 0, found.height ?? 0),
+        round: Math.round(area / 1_000_000),
+        n: MAX_PIXELS / 1_000_000,
+      }),
     );
   }
   return found;
@@ -88,7 +89,7 @@ export async function bringPicture(
   name: string,
   shown: number,
 ): Promise<BroughtPicture> {
-  const label = name.slice(0, 120) || 'The picture';
+  const label = name.slice(0, 120) || say.thePicture;
   const was = await examine(bytes, label);
   const turned = sharp(bytes, { limitInputPixels: MAX_PIXELS, failOn: 'error' }).rotate();
   let made: { data: Buffer; type: 'png' | 'jpg' };
@@ -103,7 +104,7 @@ export async function bringPicture(
     made = await encode(small, was.hasAlpha ?? false);
     colours = await sampledColours(sharp(made.data));
   } catch {
-    throw refuse(label, 'It is broken or cut off in the middle. Save it again and bring that.');
+    throw refuse(label, say.itIsBrokenOrCut);
   }
   const now = await sharp(made.data).metadata();
   const digest = createHash('sha256').update(made.data).digest('hex').slice(0, 24);
@@ -136,7 +137,7 @@ export async function coloursOf(access: Access, path: string): Promise<PictureCo
     .select({ path: pictures.path })
     .from(pictures)
     .where(and(eq(pictures.storeId, access.store.id), eq(pictures.path, path)));
-  if (!known) throw new AppError('not-found', 'The store has no such picture.');
+  if (!known) throw new AppError('not-found', say.theStoreHasNoSuch);
   return sampledColours(sharp(pictureFile(known.path)));
 }
 
@@ -149,7 +150,7 @@ export function pictureFile(path: string): string {
   const root = resolve(config().dataDir, 'media/pictures');
   const file = resolve(config().dataDir, path.replace(/^\/+/, ''));
   if (storeOfPicture(path) === undefined || !file.startsWith(root + sep)) {
-    throw new AppError('invalid', 'A picture of this look is not one that was brought in. Bring it in again.');
+    throw new AppError('invalid', say.aPictureOfThisLook);
   }
   return file;
 }
@@ -160,7 +161,7 @@ export function refuseForeignPictures(storeId: string, document: unknown): void 
   if (places.length === 0) return;
   throw new AppError(
     'invalid',
-    'A picture here is not one of this store. Bring it in here, then use it.',
+    say.aPictureHereIsNot,
     places.slice(0, 10).map((path) => ({ path, message: 'Choose a picture of this store.' })),
   );
 }

@@ -19,6 +19,7 @@ import {
 import { AppError } from '../base/errors';
 import { newId } from '../base/ids';
 import type { Shelf } from './document';
+import { say } from '@/words/refusals';
 
 /** A variant's template by its address ("order-received~guests"), with its notification. Throws `not-found`. */
 export async function templateRow(access: Access, address: string, db: Executor = database(), lock = false) {
@@ -31,7 +32,7 @@ export async function templateRow(access: Access, address: string, db: Executor 
       and(eq(notifications.storeId, access.store.id), eq(notifications.slug, slug), eq(templates.variant, variant)),
     );
   const [found] = await (lock ? query.for('update') : query);
-  if (!found) throw new AppError('not-found', `${access.store.name} has no notification "${address}".`);
+  if (!found) throw new AppError('not-found', say.nameHasNoNotificationAddress({ name: access.store.name, address }));
   return { ...found, title: variantTitle(found.notification.name, found.template.variantName) };
 }
 
@@ -57,7 +58,7 @@ export const templateShelf: Shelf<TemplateKey, Template> = {
       .from(templates)
       .where(eq(templates.id, id));
     const [row] = await (lock ? query.for('update') : query);
-    if (!row) throw new AppError('not-found', 'This notification is no longer there.');
+    if (!row) throw new AppError('not-found', say.thisNotificationIsNoLonger);
     return row;
   },
   async write({ id }, { content, revision, by, at }, tx) {
@@ -128,7 +129,7 @@ export const passageShelf: Shelf<PassageKey, PassageContent> = {
       .from(passages)
       .where(ofPassage(key));
     const [row] = await (lock ? query.for('update') : query);
-    if (!row) throw new AppError('not-found', `${key.access.store.name} has no passage "${key.id}".`);
+    if (!row) throw new AppError('not-found', say.nameHasNoPassageId({ name: key.access.store.name, id: key.id }));
     return row;
   },
   async write(key, { content, revision, by, at }, tx) {
@@ -180,7 +181,7 @@ export const lookShelf: Shelf<Access, Look> = {
       .from(lookDrafts)
       .where(eq(lookDrafts.storeId, store.id));
     const [row] = await (lock ? query.for('update') : query);
-    if (!row) throw new AppError('not-found', `${store.name} has no look.`);
+    if (!row) throw new AppError('not-found', say.nameHasNoLook({ name: store.name }));
     return row;
   },
   async write({ store }, { content, revision, by, at }, tx) {

@@ -7,6 +7,7 @@ import { checker, type Checked } from '@/core/schema';
 import { access, type Access } from '../auth/access';
 import type { Action } from '../../contract/policy';
 import { AppError } from '../base/errors';
+import { say } from '@/words/refusals';
 
 export interface UseCase<In extends TSchema = TSchema, Out = unknown> {
   readonly name: string;
@@ -42,6 +43,6 @@ export async function perform<In extends TSchema, Out>(
 ): Promise<Out> {
   const who = await access(typeof storeId === 'string' ? storeId.slice(0, 60) : '', permission);
   const checked = check(input);
-  if (!checked.ok) throw new AppError('invalid', 'This cannot be done like this.', checked.problems);
+  if (!checked.ok) throw new AppError('invalid', say.thisCannotBeDoneLike, checked.problems);
   return run(who, checked.value);
 }

@@ -8,7 +8,11 @@ const reader = new AsyncLocalStorage<Language>();
 
 /** From now on the words of this process are those of the reader of each request; call it once, before the first one. */
 export function speakToReaders(): void {
-  globalThis.libellusSpeech = { language: () => reader.getStore() ?? 'en', translations: { de } };
+  globalThis.libellusSpeech = {
+    language: () => reader.getStore() ?? 'en',
+    translations: { de },
+    during: (language, work) => reader.run(language, work),
+  };
 }
 
 const cookie = new RegExp(`(?:^|;\\s*)${LANGUAGE_COOKIE}=([a-z-]+)`);

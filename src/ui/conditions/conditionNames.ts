@@ -1,4 +1,5 @@
 import type { ConditionNames } from '@/core/conditions';
+import { readerLanguage, readerLocale } from '@/words/speak';
 
 /** Names of what a store's conditions hold by id. */
 export function conditionNames(store: {
@@ -11,6 +12,6 @@ export function conditionNames(store: {
   return {
     channel: (id) => channels.get(id),
     product: (sku) => products.get(sku),
-    locale: store.locales.en ?? 'en',
+    locale: store.locales[readerLanguage()] ?? readerLocale(),
   };
 }

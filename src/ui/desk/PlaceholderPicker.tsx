@@ -2,7 +2,7 @@
 /** The picker that `{` opens: search, the chosen order's value beside each, only what this moment provides. */
 import { Command } from 'cmdk';
 import { useMemo } from 'react';
-import { placeholdersAt, type PlaceholderGroup } from '@/core/placeholders';
+import { PLACEHOLDER_GROUP_LABELS, placeholdersAt, type PlaceholderGroup } from '@/core/placeholders';
 import type { Values, WritingContext } from '@/core/text';
 import { valueText } from './chips';
 import { say } from '@/words/desk';
@@ -60,7 +60,7 @@ export function PlaceholderPicker({ moment, values, context, at, onPick, onClose
           {groups.map(([group, list]) => (
             <Command.Group
               key={group}
-              heading={group}
+              heading={PLACEHOLDER_GROUP_LABELS[group]}
               className="[&_[cmdk-group-heading]]:px-3 [&_[cmdk-group-heading]]:pt-1.5 [&_[cmdk-group-heading]]:font-serif [&_[cmdk-group-heading]]:text-xs [&_[cmdk-group-heading]]:text-slate [&_[cmdk-group-heading]]:italic"
             >
               {list.map((p) => {

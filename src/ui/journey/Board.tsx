@@ -1,6 +1,14 @@
 'use client';
 /** The board: moments from left to right, one lane for each audience. */
-import { BY_HAND, MOMENT_COLUMNS, MOMENTS, USUAL, type Audience, type MomentColumn } from '@/core/moments';
+import {
+  BY_HAND,
+  MOMENT_COLUMN_LABELS,
+  MOMENT_COLUMNS,
+  MOMENTS,
+  USUAL,
+  type Audience,
+  type MomentColumn,
+} from '@/core/moments';
 import { BoardCard, HandCard } from './BoardCard';
 import type { Card, OrderPath, ShopMailView } from '@/contract/notifications';
 import { LANES } from './types';
@@ -35,7 +43,7 @@ export function Board({ cards, path, shopMails, maySwitch, onSwitch, onLook, onN
               scope="col"
               className="border-s border-b border-rule px-2 text-start font-serif text-sm font-semibold"
             >
-              {c}
+              {MOMENT_COLUMN_LABELS[c]}
             </th>
           ))}
         </tr>
@@ -79,7 +87,7 @@ export function Board({ cards, path, shopMails, maySwitch, onSwitch, onLook, onN
                       words={USUAL[column][lane.audience]}
                       label={[
                         USUAL[column][lane.audience],
-                        say.newNotificationForWhomColumn({ whom: lane.whom, column }),
+                        say.newNotificationForWhomColumn({ whom: lane.whom, column: MOMENT_COLUMN_LABELS[column] }),
                       ]
                         .filter(Boolean)
                         .join(': ')}

@@ -96,10 +96,7 @@ export function BoardCard({ base, zone, card, languages, path, maySwitch, onSwit
               key={i}
               className="relative ps-2.5 leading-4 before:absolute before:start-0 before:top-2 before:w-1.5 before:border-t before:border-slate"
             >
-              {words
-                .replace(/^after /, '')
-                .replace(', at ', ', ')
-                .replace(', on a working day', ', working day')}
+              {words}
             </li>
           ))}
         </ol>

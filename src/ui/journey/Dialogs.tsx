@@ -1,7 +1,7 @@
 'use client';
 /** A new notification, and what the shop system sends by itself. */
 import { useState } from 'react';
-import { MOMENTS, momentOf, type Audience } from '@/core/moments';
+import { MOMENT_COLUMN_LABELS, MOMENTS, momentOf, type Audience } from '@/core/moments';
 import type { Failure, Result } from '@/core/result';
 import { Dialog } from '../parts/Dialog';
 import { Field, Pick, Search } from '../parts/fields';
@@ -11,9 +11,12 @@ import type { Card, ShopMailView } from '@/contract/notifications';
 import { LANES } from './types';
 import { say } from '@/words/journey';
 import { say as common } from '@/words/common';
+import { inEachLanguage } from '@/words/speak';
 
-const TO = LANES.map((l) => ({ value: l.audience, label: l.whom }));
-const CHOICES = MOMENTS.map((m) => ({ value: m.id, label: m.label, note: m.column }));
+const TO = inEachLanguage(() => LANES.map((l) => ({ value: l.audience, label: l.whom })));
+const CHOICES = inEachLanguage(() =>
+  MOMENTS.map((m) => ({ value: m.id, label: m.label, note: MOMENT_COLUMN_LABELS[m.column] })),
+);
 
 export interface NewNotificationProps {
   moment: string;

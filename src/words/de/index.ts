@@ -5,19 +5,29 @@ import { common } from './common';
 import { conditions } from './conditions';
 import { deliveries } from './deliveries';
 import { desk } from './desk';
+import { findings } from './findings';
 import { journey } from './journey';
 import { look } from './look';
+import { moments } from './moments';
+import { names } from './names';
 import { notification } from './notification';
 import { orders } from './orders';
 import { pages } from './pages';
 import { parts } from './parts';
 import { phrasebook } from './phrasebook';
+import { placeholders } from './placeholders';
 import { policy } from './policy';
+import { problems } from './problems';
+import { ready } from './ready';
+import { reasons } from './reasons';
+import { refusals } from './refusals';
 import { routing } from './routing';
 import { sending } from './sending';
 import { shell } from './shell';
 import { signIn } from './signIn';
 import { terms } from './terms';
+import { tests } from './tests';
+import { timing } from './timing';
 import { today } from './today';
 import { writing } from './writing';
 
@@ -27,19 +37,29 @@ export const de: Translations = {
   conditions,
   deliveries,
   desk,
+  findings,
   journey,
   look,
+  moments,
+  names,
   notification,
   orders,
   pages,
   parts,
   phrasebook,
+  placeholders,
   policy,
+  problems,
+  ready,
+  reasons,
+  refusals,
   routing,
   sending,
   shell,
   signIn,
   terms,
+  tests,
+  timing,
   today,
   writing,
 };

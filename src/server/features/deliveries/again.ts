@@ -14,6 +14,7 @@ import { remember } from '../../auth/history';
 import { newId } from '../../base/ids';
 import { deliveryById, type DeliveryRow } from './row';
 import { momentOf } from '@/core/moments';
+import { say } from '@/words/refusals';
 
 /** What has gone out, or will not go out by itself any more. */
 const MAY_GO_AGAIN: readonly DeliveryState[] = ['accepted', 'bounced', 'failed', 'withheld'];
@@ -21,7 +22,7 @@ const MAY_GO_AGAIN: readonly DeliveryState[] = ['accepted', 'bounced', 'failed',
 /** What sending a delivery again can be about, or undefined when it cannot be sent again. */
 export async function againView(row: DeliveryRow): Promise<AgainView | undefined> {
   if (!MAY_GO_AGAIN.includes(row.state) || momentOf(row.moment).sentOnce) return undefined;
-  const first: KnownAddress = { address: row.recipient, name: row.recipientName, what: 'where it went' };
+  const first: KnownAddress = { address: row.recipient, name: row.recipientName, what: say.whereItWent };
   const [about] = row.orderId
     ? await database()
         .select({ order: orders.snapshot, channel: channels.name, maskedDomain: channels.maskedDomain })
@@ -31,7 +32,7 @@ export async function againView(row: DeliveryRow): Promise<AgainView | undefined
     : [];
   if (!about) return { known: [first], only: '' };
   if (row.role !== 'staff' && about.maskedDomain) {
-    return { known: [first], only: `${about.channel} lets its customers be written to at its own addresses only.` };
+    return { known: [first], only: say.channelLetsItsCustomersBe({ channel: about.channel ?? '' }) };
   }
   if (row.role === 'staff') return { known: [first], only: '' };
   const { email } = about.order.customer;
@@ -40,8 +41,12 @@ export async function againView(row: DeliveryRow): Promise<AgainView | undefined
     .from(customers)
     .where(and(eq(customers.storeId, row.storeId), eq(customers.email, email)));
   const others: KnownAddress[] = [
-    { address: email, name: customerName(about.order), what: 'the customer' },
-    ...(customer?.contacts ?? []).map((c) => ({ address: c.email, name: c.name ?? '', what: `contact: ${c.label}` })),
+    { address: email, name: customerName(about.order), what: say.theCustomer },
+    ...(customer?.contacts ?? []).map((c) => ({
+      address: c.email,
+      name: c.name ?? '',
+      what: say.contactLabel({ label: c.label }),
+    })),
   ];
   const known = [first];
   for (const o of others) if (!known.some((k) => same(k.address, o.address))) known.push(o);
@@ -61,10 +66,10 @@ const checkAgain = checker(AgainSchema);
  */
 export async function sendAgain(access: Access, id: string, input: unknown): Promise<string> {
   const checked = checkAgain(input);
-  if (!checked.ok) throw new AppError('invalid', 'This cannot be sent again.', checked.problems);
+  if (!checked.ok) throw new AppError('invalid', say.thisCannotBeSentAgain, checked.problems);
   const row = await deliveryById(access, id);
   const view = await againView(row);
-  if (!view) throw new AppError('conflict', 'Only a message that has gone out, or failed, can be sent again.');
+  if (!view) throw new AppError('conflict', say.onlyAMessageThatHas);
   const { to } = checked.value;
   const known = view.known.find((k) => same(k.address, to));
   if (!known && view.only) throw new AppError('invalid', view.only, [{ path: '/to', message: view.only }]);

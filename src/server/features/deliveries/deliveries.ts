@@ -26,6 +26,7 @@ import { wouldSay } from '../../sending/render';
 import { againView } from './again';
 import { deliveryById, type DeliveryRow } from './row';
 import { oneOf } from '../query';
+import { say } from '@/words/refusals';
 
 export interface DeliveryFilter {
   states?: DeliveryState[];
@@ -209,7 +210,7 @@ export async function deliveryDetail(access: Access, id: string) {
 export async function sentMessage(access: Access, id: string): Promise<Buffer> {
   const row = await deliveryById(access, id);
   const [sent] = await database().select().from(sentMessages).where(eq(sentMessages.deliveryId, id));
-  if (!sent) throw new AppError('not-found', 'This message was not sent, so there is nothing to download.');
+  if (!sent) throw new AppError('not-found', say.thisMessageWasNotSent);
   await remember(access, 'downloaded a message', `${row.notificationName} to ${row.recipient}`, { about: id });
   return sent.raw;
 }
@@ -222,7 +223,7 @@ export async function sendNow(access: Access, id: string): Promise<void> {
     .update(deliveries)
     .set({ dueAt: now, plannedFor: now })
     .where(and(eq(deliveries.id, id), eq(deliveries.state, 'planned')));
-  if (result.affectedRows === 0) throw new AppError('conflict', 'This message does not wait any more.');
+  if (result.affectedRows === 0) throw new AppError('conflict', say.thisMessageDoesNotWait);
   await remember(access, 'sent before its time', `${row.notificationName} to ${row.recipient}`);
 }
 
@@ -233,8 +234,7 @@ export async function stopDelivery(access: Access, id: string): Promise<void> {
     .update(deliveries)
     .set({ state: 'cancelled', lastWords: `${access.person.name} stopped it.` })
     .where(and(eq(deliveries.id, id), inArray(deliveries.state, ['planned', 'held', 'deferred'])));
-  if (result.affectedRows === 0)
-    throw new AppError('conflict', 'This message cannot be stopped any more: it was sent, or is being sent.');
+  if (result.affectedRows === 0) throw new AppError('conflict', say.thisMessageCannotBeStopped);
   await dropSecrets(database(), row.eventId);
   await remember(access, 'stopped', `${row.notificationName} to ${row.recipient}`);
 }
@@ -251,8 +251,7 @@ export async function tryAgain(access: Access, id: string): Promise<void> {
     .where(and(eq(deliveries.id, id), inArray(deliveries.state, [...AGAIN])));
   // Who asks for it now wants to see what comes of it, also from a service that rests.
   await database().update(services).set({ downUntil: null }).where(eq(services.storeId, access.store.id));
-  if (result.affectedRows === 0)
-    throw new AppError('conflict', 'This delivery is not waiting for anything: it was sent, or is being sent.');
+  if (result.affectedRows === 0) throw new AppError('conflict', say.thisDeliveryIsNotWaiting);
   await remember(access, 'tried again', `${row.notificationName} to ${row.recipient}`);
 }
 
@@ -278,7 +277,7 @@ const STEP = 500;
 export async function tryAllOfCause(access: Access, id: string): Promise<number> {
   const row = await deliveryById(access, id);
   if (row.cause === '' || !AGAIN.includes(row.state)) {
-    throw new AppError('conflict', 'This delivery is not waiting for anything: it was sent, or is being sent.');
+    throw new AppError('conflict', say.thisDeliveryIsNotWaiting);
   }
   await database().update(services).set({ downUntil: null }).where(eq(services.storeId, access.store.id));
   const dueAt = new Date(await databaseTime());

@@ -4,6 +4,7 @@ import type { Access } from '../../auth/access';
 import { database } from '../../db/client';
 import { deliveries } from '../../db/schema';
 import { AppError } from '../../base/errors';
+import { say } from '@/words/refusals';
 
 export type DeliveryRow = typeof deliveries.$inferSelect;
 
@@ -13,6 +14,6 @@ export async function deliveryById(access: Access, id: string): Promise<Delivery
     .select()
     .from(deliveries)
     .where(and(eq(deliveries.storeId, access.store.id), eq(deliveries.id, id)));
-  if (!found) throw new AppError('not-found', 'There is no such delivery in this store.');
+  if (!found) throw new AppError('not-found', say.thereIsNoSuchDelivery);
   return found;
 }

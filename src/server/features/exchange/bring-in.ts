@@ -10,6 +10,7 @@ import { remember } from '../../auth/history';
 import { newId } from '../../base/ids';
 import { keysOf, readFile, type Read } from './read';
 import type { FilePreview } from '@/contract/orders';
+import { say } from '@/words/refusals';
 
 /** What a file would bring in, and what is wrong with it. Nothing is changed. */
 export async function previewFile(access: Access, kind: ListKind, bytes: Uint8Array): Promise<FilePreview> {
@@ -57,7 +58,7 @@ export async function bringIn(
   if (read.problems.length > 0 && !goodOnly) {
     throw new AppError(
       'invalid',
-      `${read.problems.length === 1 ? 'One row has a problem' : `${read.problems.length} problems are in the file`}, so nothing was brought in.`,
+      say.importProblems({ n: read.problems.length }),
       read.problems.slice(0, 50).map((p) => ({ path: `/row ${p.row}/${p.column}`, message: p.message })),
     );
   }

@@ -32,6 +32,7 @@ import { NO_COUNTRY } from '../orders/placing';
 import { breath, breathing } from '../../base/breath';
 import { FILE } from './file';
 import { parseCsv } from './parse';
+import { say } from '@/words/refusals';
 
 /** A list in JSON is read in one go, which holds everything else up for as long: a longer one comes as CSV, or in parts. */
 export const MOST_JSON_BYTES = 3_000_000;
@@ -96,10 +97,10 @@ export const keysOf = (kind: ListKind, read: Read): string[] =>
 
 /** Reads a list out of a file's bytes, with every problem at its row. Throws an {@link AppError} for what is no such list. */
 export async function readFile(access: Access, kind: ListKind, bytes: Uint8Array): Promise<Read> {
-  if (bytes.length === 0) throw new AppError('invalid', 'The file is empty.');
+  if (bytes.length === 0) throw new AppError('invalid', say.theFileIsEmpty);
   const { text, encoding } = decodeText(bytes);
   if (text.includes('\u0000')) {
-    throw new AppError('invalid', 'This is no text file. Save the list as CSV, or take JSON.');
+    throw new AppError('invalid', say.thisIsNoTextFile);
   }
   const channelIds = (
     await database().select({ id: channels.id }).from(channels).where(eq(channels.storeId, access.store.id))
@@ -185,25 +186,22 @@ function customerFrom(cells: Cells, contacts: CustomerRow['contacts'], language:
 async function readJson(access: Access, kind: ListKind, text: string, channelIds: string[], read: Read): Promise<void> {
   read.format = 'JSON';
   if (text.length > MOST_JSON_BYTES) {
-    throw new AppError(
-      'invalid',
-      `A list in JSON has ${MOST_JSON_BYTES / 1_000_000} MB at most. Save it as CSV, or in several files.`,
-    );
+    throw new AppError('invalid', say.aListInJsonHas({ n: MOST_JSON_BYTES / 1_000_000 }));
   }
   const large = jsonTooLarge(text, LIST_LIMITS);
-  if (large) throw new AppError('invalid', `The file ${large}. Save it as CSV, or in several files.`);
+  if (large) throw new AppError('invalid', say.theFileLargeSaveIt({ large }));
   let value: unknown;
   try {
     value = JSON.parse(text);
   } catch (error) {
-    throw new AppError('invalid', `The file is not JSON: ${(error as Error).message}`);
+    throw new AppError('invalid', say.theFileIsNotJson({ message: (error as Error).message }));
   }
   const list = Array.isArray(value) ? value : (value as Record<string, unknown> | null)?.[kind];
   const version = Array.isArray(value) ? 1 : (value as { version?: unknown }).version;
   if (typeof version === 'number' && version > FILE.version) {
-    throw new AppError('invalid', 'This file comes from a newer Libellus. Bring that up to date first.');
+    throw new AppError('invalid', say.thisFileComesFromA);
   }
-  if (!Array.isArray(list)) throw new AppError('invalid', `The file holds no list "${kind}".`);
+  if (!Array.isArray(list)) throw new AppError('invalid', say.theFileHoldsNoList({ kind }));
   read.rows = list.length;
   const take = (entry: unknown, i: number): void => {
     const row = i + 1;

@@ -9,6 +9,7 @@ import { customers, orders, products } from '../../db/schema';
 import { remember } from '../../auth/history';
 import { NO_COUNTRY } from '../orders/placing';
 import { FILE } from './file';
+import { say } from '@/words/refusals';
 
 /** A list as a file: CSV as it can be brought in again, or JSON with everything that is kept. */
 export async function takeOut(
@@ -19,7 +20,7 @@ export async function takeOut(
   const { store } = access;
   // Every order names a customer: a list of them is a list of people.
   if (kind !== 'products' && !may(access.role, 'customers.export')) {
-    throw new AppError('forbidden', `${whoMay('customers.export')} may take out all ${kind}.`);
+    throw new AppError('forbidden', say.whoMayMayTakeOutAll({ whoMay: whoMay('customers.export'), kind }));
   }
   const file = {
     name: `${store.id}-${kind}.${as}`,

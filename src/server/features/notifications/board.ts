@@ -6,7 +6,7 @@ import { sampleOrders } from '@/core/order';
 import { findDoubles, planner, reasonWords, templateAddress, variantTitle, type PlanEvent } from '@/core/plan';
 import { segmentsOf, templateChanges, type Template } from '@/core/template';
 import { BY_HAND } from '@/core/moments';
-import { scheduleWords, timingWords } from '@/core/time';
+import { scheduleWords, shortTimingWords } from '@/core/time';
 import type { PathStep, LeafState, DoubleView, ShopMailView, OrderPath } from '@/contract/notifications';
 import type { Access } from '../../auth/access';
 import { database } from '../../db/client';
@@ -27,6 +27,8 @@ import { planSettings } from '../../events/settings';
 import { idAt } from '../../base/ids';
 import { withholdingsOf, withoutWithheld } from '../../sending/withholding';
 import { isWaiting } from '../deliveries/deliveries';
+import { say } from '@/words/ready';
+import { say as refuse } from '@/words/refusals';
 
 const DAY = 86_400_000;
 
@@ -110,8 +112,8 @@ export async function loadBoard(access: Access, rows?: readonly BoardRow[]) {
         published: written.every((r) => r.edition !== null),
         /** Versions for some orders, besides the one for everybody. */
         variants: own.length - 1,
-        timing: notification.moment === BY_HAND ? 'by hand' : scheduleWords(notification.schedule),
-        row: notification.schedule.row.length > 1 ? notification.schedule.row.map(timingWords) : [],
+        timing: notification.moment === BY_HAND ? say.byHand : scheduleWords(notification.schedule),
+        row: notification.schedule.row.length > 1 ? notification.schedule.row.map(shortTimingWords) : [],
         when: notification.when ? conditionWords(notification.when, { channel: (c) => names.get(c) }) : undefined,
         offChannels: notification.offChannels.flatMap((c) => names.get(c) ?? []),
         labels: notification.audience === 'contact' ? notification.labels : undefined,
@@ -250,7 +252,7 @@ export async function orderPath(access: Access, number: string): Promise<OrderPa
     .select()
     .from(orders)
     .where(and(eq(orders.storeId, store.id), eq(orders.number, number)));
-  if (!order) throw new AppError('not-found', `${store.name} has no order ${number}.`);
+  if (!order) throw new AppError('not-found', refuse.nameHasNoOrderNumber({ name: store.name, number }));
   const [withheld, sent, unsent, settings, channelRows, people] = await Promise.all([
     withholdingsOf(store.id),
     database().select().from(deliveries).where(eq(deliveries.orderId, order.id)).orderBy(deliveries.id),

@@ -12,6 +12,7 @@ import { planSettings } from '../../events/settings';
 import { withholdingsOf, withoutWithheld } from '../../sending/withholding';
 import { boardRows, customersOf, ordersToPlan, shopMailsOf } from './board';
 import { notificationBySlug } from './notification';
+import { say } from '@/words/ready';
 
 const DAY = 86_400_000;
 
@@ -89,7 +90,7 @@ export async function impactOf(access: Access, slug: string): Promise<Impact> {
   const add = (map: Map<string, number>, key: string): void => void map.set(key, (map.get(key) ?? 0) + 1);
   const variantName = (id: string): string => {
     const title = own.find((r) => r.template.id === id)?.template.variantName ?? '';
-    return title === '' ? 'Everyone else' : title;
+    return title === '' ? say.everyoneElse : title;
   };
   const leftOut = (reason: Reason, number: string): void => {
     const why = reasonWords(reason);
@@ -142,7 +143,7 @@ export async function impactOf(access: Access, slug: string): Promise<Impact> {
       .map((d) => ({
         name:
           d.with.kind === 'shop'
-            ? `${d.with.name}, sent by the shop system`
+            ? say.nameSentByTheShop({ name: d.with.name })
             : d.notificationId === notification.id
               ? d.with.name
               : (settings.notifications.find((n) => n.id === d.notificationId)?.name ?? ''),

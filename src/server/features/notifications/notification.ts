@@ -23,6 +23,8 @@ import { newId } from '../../base/ids';
 import { boardRows, doublesOf } from './board';
 import { conditionChoices } from '../templates/templates';
 import type { NotificationView } from '@/contract/notifications';
+import { inEnglish, readerLanguage, readerLocale } from '@/words/speak';
+import { say } from '@/words/refusals';
 
 /** A store's notification by its slug; `lock` holds it until the transaction is over. */
 export async function notificationBySlug(access: Access, slug: string, db: Executor = database(), lock = false) {
@@ -31,7 +33,7 @@ export async function notificationBySlug(access: Access, slug: string, db: Execu
     .from(notifications)
     .where(and(eq(notifications.storeId, access.store.id), eq(notifications.slug, slug)));
   const [found] = await (lock ? query.for('update') : query);
-  if (!found) throw new AppError('not-found', `${access.store.name} has no notification "${slug}".`);
+  if (!found) throw new AppError('not-found', say.nameHasNoNotificationSlug({ name: access.store.name, slug }));
   return found;
 }
 
@@ -106,7 +108,7 @@ export async function loadNotification(access: Access, slug: string): Promise<No
       languages: store.languages,
       currency: store.currency,
       timeZone: store.timeZone,
-      locale: store.locales.en ?? 'en',
+      locale: store.locales[readerLanguage()] ?? readerLocale(),
       ...choices,
     },
     people: people.map((p) => p.name),
@@ -124,12 +126,12 @@ export async function saveNotification(
   input: unknown,
 ): Promise<{ revision: number }> {
   const checked = checkNotificationSettings(input);
-  if (!checked.ok) throw new AppError('invalid', 'This cannot be kept.', checked.problems);
+  if (!checked.ok) throw new AppError('invalid', say.thisCannotBeKept, checked.problems);
   const settings = checked.value;
   return database().transaction(async (tx) => {
     const notification = await notificationBySlug(access, slug, tx, true);
     if (notification.revision !== revision) {
-      throw new AppError('conflict', 'Somebody changed this notification meanwhile. Load it again to see what is new.');
+      throw new AppError('conflict', say.somebodyChangedThisNotificationMeanwhile);
     }
     const choices = await conditionChoices(access.store.id);
     const channelOf = new Map(choices.channels.map((c) => [c.id, c.name]));
@@ -137,7 +139,7 @@ export async function saveNotification(
     if (problems.length > 0) {
       throw new AppError(
         'invalid',
-        problems.length === 1 ? problems[0]!.message : 'Nothing was saved. Correct the marked fields.',
+        problems.length === 1 ? problems[0]!.message : say.nothingWasSavedCorrectThe,
         problems,
       );
     }
@@ -174,8 +176,8 @@ async function saveVariants(
   const kept = new Set(wanted.flatMap((v) => v.id ?? []));
   const last = wanted.at(-1)!;
   if (last.id !== everybody.id) {
-    throw new AppError('invalid', 'The version for everyone else comes last.', [
-      { path: `/variants/${wanted.length - 1}`, message: 'The last version must be the one for everyone else.' },
+    throw new AppError('invalid', say.theVersionForEveryoneElse, [
+      { path: `/variants/${wanted.length - 1}`, message: say.theLastVersionMustBe },
     ]);
   }
   const gone = there.filter((t) => !kept.has(t.id));
@@ -194,8 +196,7 @@ async function saveVariants(
     const { id, name, when, nothing } = variant;
     const rank = i === wanted.length - 1 ? LAST_RANK : i + 1;
     if (id) {
-      if (!there.some((t) => t.id === id))
-        throw new AppError('conflict', 'A version is no longer there. Load it again.');
+      if (!there.some((t) => t.id === id)) throw new AppError('conflict', say.aVersionIsNoLonger);
       await tx
         .update(templates)
         .set({ variantName: name.trim(), when: when ?? null, nothing, rank })
@@ -225,7 +226,7 @@ function changedParts(before: typeof notifications.$inferSelect, after: Notifica
   const same = (a: unknown, b: unknown): boolean => JSON.stringify(a ?? null) === JSON.stringify(b ?? null);
   const parts: string[] = [];
   if (before.name !== after.name.trim()) parts.push(`renamed, it was \u201c${before.name}\u201d`);
-  if (!same(before.schedule, after.schedule)) parts.push(`goes out ${scheduleWords(after.schedule)}`);
+  if (!same(before.schedule, after.schedule)) parts.push(`goes out ${inEnglish(() => scheduleWords(after.schedule))}`);
   if (!same(before.when, after.when)) parts.push(after.when ? 'a condition' : 'no condition any more');
   if (!same(before.offChannels, after.offChannels)) parts.push('channels it is off for');
   if (!same(before.labels, after.labels)) parts.push('contacts it goes to');

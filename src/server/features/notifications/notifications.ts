@@ -16,6 +16,7 @@ import { newId } from '../../base/ids';
 import { boardRows } from './board';
 import { publishTemplate, switchNotification } from '../templates/templates';
 import { notificationBySlug } from './notification';
+import { say } from '@/words/refusals';
 
 export interface BulkOutcome {
   done: string[];
@@ -65,9 +66,7 @@ export async function makeNotification(
 ): Promise<{ slug: string }> {
   const name = input.name.trim();
   if (name === '' || name.length > 120) {
-    throw new AppError('invalid', 'It needs a name for the team.', [
-      { path: '/name', message: 'Enter a name of at most 120 characters.' },
-    ]);
+    throw new AppError('invalid', say.itNeedsANameFor, [{ path: '/name', message: say.enterANameOfAt }]);
   }
   const moment = writtenAt(input.moment);
   return database().transaction(async (tx) => {
@@ -114,7 +113,7 @@ export async function makeNotification(
 /** A moment that messages can be made for; throws for any other string. */
 function writtenAt(id: string): MomentId {
   if (isMomentId(id) && momentOf(id).column) return id;
-  throw new AppError('invalid', 'Choose a moment.', [{ path: '/moment', message: 'Choose a moment.' }]);
+  throw new AppError('invalid', say.chooseAMoment, [{ path: '/moment', message: say.chooseAMoment }]);
 }
 
 const timerDefault = (moment: MomentId) =>
@@ -143,10 +142,10 @@ export async function removeNotification(access: Access, slug: string): Promise<
   await database().transaction(async (tx) => {
     const notification = await notificationBySlug(access, slug, tx, true);
     if (SHIPPED_NOTIFICATIONS.some((n) => n.slug === slug)) {
-      throw new AppError('invalid', `${notification.name} ships with Libellus. Leave it off, and it says nothing.`);
+      throw new AppError('invalid', say.nameShipsWithLibellusLeave({ name: notification.name }));
     }
     if (notification.on) {
-      throw new AppError('invalid', `${notification.name} is on. Turn it off before you take it away.`);
+      throw new AppError('invalid', say.nameIsOnTurnIt({ name: notification.name }));
     }
     await tx
       .update(deliveries)
@@ -166,9 +165,7 @@ export async function addShopMail(
 ): Promise<{ id: string }> {
   const name = input.name.trim();
   if (name === '' || name.length > 120) {
-    throw new AppError('invalid', 'Give it a name.', [
-      { path: '/name', message: 'Enter a name of at most 120 characters.' },
-    ]);
+    throw new AppError('invalid', say.giveItAName, [{ path: '/name', message: say.enterANameOfAt }]);
   }
   const moment = writtenAt(input.moment);
   const id = newId();
@@ -181,7 +178,7 @@ export async function addShopMail(
 export async function removeShopMail(access: Access, id: string): Promise<void> {
   const mine = and(eq(shopMails.storeId, access.store.id), eq(shopMails.id, id));
   const [mail] = await database().select().from(shopMails).where(mine);
-  if (!mail) throw new AppError('not-found', 'This is gone already.');
+  if (!mail) throw new AppError('not-found', say.thisIsGoneAlready);
   await database().delete(shopMails).where(mine);
   await remember(access, 'struck out a mail of the shop system', mail.name);
 }

@@ -4,6 +4,8 @@ import { templateFindings } from '@/core/preflight';
 import type { Access } from '../../auth/access';
 import type { Board, BoardRow } from './board';
 import type { TodayLine } from '@/contract/today';
+import { say } from '@/words/ready';
+import { readerLocale } from '@/words/speak';
 
 /** More of a kind than this are told of in one line. */
 const FEW = 3;
@@ -34,11 +36,11 @@ export function notificationLines({ store }: Access, rows: readonly BoardRow[], 
       notification: notification.name,
       line: { state, fact, action, href: to },
     });
-    if (!notification.on) off.push(told('waiting', `${name} is off.`, 'See it on the Journey', '/journey'));
-    else if (!edition) unpublished.push(told('waiting', `${name} has never been published.`, 'Open it'));
+    if (!notification.on) off.push(told('waiting', say.nameIsOff({ name }), say.seeItOnTheJourney, '/journey'));
+    else if (!edition) unpublished.push(told('waiting', say.nameHasNeverBeenPublished({ name }), say.openIt));
     else if (!row.changed) {
       // Versions are told of only when there is something to do for them.
-      if (everybody) live.push(told('good', `${name} is live, edition ${edition.number}.`, 'Open it'));
+      if (everybody) live.push(told('good', say.nameIsLiveEditionNumber({ name, number: edition.number }), say.openIt));
     } else {
       const [blocker] = templateFindings(template.draft, {
         moment: notification.moment,
@@ -46,25 +48,26 @@ export function notificationLines({ store }: Access, rows: readonly BoardRow[], 
       }).filter((f) => f.severity === 'blocker');
       others.push({
         state: 'waiting',
-        fact: blocker
-          ? `${name} has a draft that cannot be published: ${blocker.message}`
-          : `${name} has a draft that is not published.`,
-        action: blocker ? 'Open it' : 'Look and publish',
+        fact: blocker ? say.nameHasADraftThat({ name, message: blocker.message }) : say.nameHasADraftThatIs({ name }),
+        action: blocker ? say.openIt : say.lookAndPublish,
         href,
       });
     }
     if (!notification.on) continue;
     const missing = store.languages.filter((l) => !row.complete.includes(l));
     if (missing.length > 0 && audience !== 'staff') {
-      const fact = `${name} has no words in ${either(missing.map(languageName))}; those customers get ${languageName(store.language)}.`;
-      incomplete.push(told('waiting', fact, 'Open it', `${href}?language=${missing[0]}`));
+      const fact = say.nameHasNoWordsIn({
+        name,
+        either: new Intl.ListFormat(readerLocale(), { type: 'disjunction' }).format(missing.map(languageName)),
+        languageName: languageName(store.language),
+      });
+      incomplete.push(told('waiting', fact, say.openIt, `${href}?language=${missing[0]}`));
     }
     if (audience !== 'staff' || !everybody) continue;
     if (card.rules === 0)
-      unheard.push(told('failing', `${name} has no staff recipients.`, 'Choose who gets it', '/routing'));
+      unheard.push(told('failing', say.nameHasNoStaffRecipients({ name }), say.chooseWhoGetsIt, '/routing'));
     else {
-      const rules = card.rules === 1 ? 'One rule says' : `${card.rules} rules say`;
-      heard.push(told('good', `${rules} which colleagues get ${name}.`, 'See the rules', '/routing'));
+      heard.push(told('good', say.ruleSays({ n: card.rules ?? 0, name }), say.seeTheRules, '/routing'));
     }
   }
   for (const double of board.doubles.slice(0, FEW)) {
@@ -72,18 +75,28 @@ export function notificationLines({ store }: Access, rows: readonly BoardRow[], 
       state: 'failing',
       fact:
         double.with.kind === 'shop'
-          ? `${double.person} would get ${double.name} and the shop system's own \u201c${double.with.name}\u201d, for order ${double.order} for one.`
-          : `${double.person} would get both ${double.name} and ${double.with.name}, for order ${double.order} for one.`,
-      action: 'Resolve it',
+          ? say.personWouldGetNameAnd({
+              person: double.person,
+              name: double.name,
+              other: double.with.name,
+              order: double.order,
+            })
+          : say.personWouldGetBothName({
+              person: double.person,
+              name: double.name,
+              other: double.with.name,
+              order: double.order,
+            }),
+      action: say.resolveIt,
       href: `/journey/${board.cards.find((c) => c.id === double.notificationId)?.slug ?? ''}`,
     });
   }
-  const journey = { action: 'See them on the Journey', href: '/journey' };
+  const journey = { action: say.seeThemOnTheJourney, href: '/journey' };
   return [
     ...together(unheard, (names) => ({
       state: 'failing',
-      fact: `No staff recipients: ${names}.`,
-      action: 'Choose who gets it',
+      fact: say.noStaffRecipientsNames({ names }),
+      action: say.chooseWhoGetsIt,
       href: '/routing',
     })),
     ...together(unpublished, (names, count) => ({
@@ -91,30 +104,30 @@ export function notificationLines({ store }: Access, rows: readonly BoardRow[], 
       ...(live.length === 0 && others.length === 0 && { step: 'publish' as const }),
       fact:
         live.length === 0 && others.length === 0
-          ? 'Nothing goes out yet: no notification has been published.'
-          : `${count} notifications have never been published: ${names}.`,
+          ? say.nothingGoesOutYetNo
+          : say.countNotificationsHaveNeverBeen({ count, names }),
       ...journey,
     })),
     ...together(off, (names, count) => ({
       state: 'waiting',
-      fact: `${count} notifications are off: ${names}.`,
+      fact: say.countNotificationsAreOffNames({ count, names }),
       ...journey,
     })),
     ...together(incomplete, (names, count) => ({
       state: 'waiting',
-      fact: `${count} notifications lack words in a language of the store, among them ${names}; those customers get ${languageName(store.language)}.`,
+      fact: say.countNotificationsLackWordsIn({ count, names, languageName: languageName(store.language) }),
       ...journey,
     })),
     ...others,
     ...together(heard, (names, count) => ({
       state: 'good',
-      fact: `Rules say which colleagues get ${count} notifications: ${names}.`,
-      action: 'See the rules',
+      fact: say.rulesSayWhichColleaguesGet({ count, names }),
+      action: say.seeTheRules,
       href: '/routing',
     })),
     ...together(live, (names, count) => ({
       state: 'good',
-      fact: `${count} notifications are live, among them ${names}.`,
+      fact: say.countNotificationsAreLiveAmong({ count, names }),
       ...journey,
     })),
   ];
@@ -124,10 +137,6 @@ function together(list: readonly Told[], many: (names: string, count: number) =>
   if (list.length <= FEW) return list.map((t) => t.line);
   // Counted by notification, whatever versions it has.
   const names = [...new Set(list.map((t) => t.notification))];
-  const more = names.length > FEW ? ` and ${names.length - FEW} more` : '';
+  const more = names.length > FEW ? ` ${say.andNMore({ n: names.length - FEW })}` : '';
   return [many(`${names.slice(0, FEW).join(', ')}${more}`, names.length)];
-}
-
-function either(words: string[]): string {
-  return words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} or ${words.at(-1)}`;
 }

@@ -12,6 +12,7 @@ import { exampleEvent } from '../../events/examples';
 import { EVENT_TYPES } from '../../events/schema';
 import { remember } from '../../auth/history';
 import { unseal } from '../../base/secrets';
+import { say } from '@/words/refusals';
 
 /** What the screen that connects a shop opens with: an example and a pasteable line for each event. */
 export async function loadConnect(access: Access) {
@@ -79,7 +80,7 @@ export async function eventsKey(access: Access): Promise<string> {
     .select({ secret: keys.secret })
     .from(keys)
     .where(and(eq(keys.storeId, access.store.id), eq(keys.kind, 'events')));
-  if (!row) throw new AppError('not-found', 'The store has no events key.');
+  if (!row) throw new AppError('not-found', say.theStoreHasNoEvents);
   await remember(access, 'looked at', 'the events key');
   return unseal(row.secret);
 }

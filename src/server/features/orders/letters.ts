@@ -31,6 +31,7 @@ import { livePassages } from '../../sending/passages';
 import { editionTemplate, renderFor } from '../../sending/render';
 import { customersOf } from '../notifications/board';
 import { benchOf } from '../templates/templates';
+import { say } from '@/words/refusals';
 
 /** Orders that one message can be written to at a time. */
 export const MOST_ORDERS = 200;
@@ -46,12 +47,9 @@ interface Written {
 async function ordersToWrite(access: Access, numbers: readonly string[]): Promise<Written[]> {
   const { store } = access;
   const wanted = [...new Set(numbers)];
-  if (wanted.length === 0) throw new AppError('invalid', 'No order is chosen. Choose one on the list of orders.');
+  if (wanted.length === 0) throw new AppError('invalid', say.noOrderIsChosenChoose);
   if (wanted.length > MOST_ORDERS) {
-    throw new AppError(
-      'invalid',
-      `${wanted.length} orders are chosen; a message goes to ${MOST_ORDERS} at a time at most. Choose fewer.`,
-    );
+    throw new AppError('invalid', say.nOrdersAreChosenA({ n: wanted.length, most: MOST_ORDERS }));
   }
   const db = database();
   const [withheld, rows, settings, channelRows, now] = await Promise.all([
@@ -66,7 +64,8 @@ async function ordersToWrite(access: Access, numbers: readonly string[]): Promis
   ]);
   const found = new Map(rows.map((r) => [r.number, r]));
   const unknown = wanted.filter((n) => !found.has(n));
-  if (unknown.length > 0) throw new AppError('not-found', `${store.name} has no order ${unknown.join(', ')}.`);
+  if (unknown.length > 0)
+    throw new AppError('not-found', say.nameHasNoOrderUnknown({ name: store.name, unknown: unknown.join(', ') }));
   const people = await customersOf(
     store.id,
     rows.map((r) => r.order.customer.email),
@@ -120,7 +119,7 @@ export async function loadWriting(access: Access, numbers: readonly string[], sl
   const chosen =
     all.find((n) => n.slug === slug) ?? all.find((n) => n.slug === choices.find((c) => c.offered > 0)?.slug);
   if (slug && chosen?.slug !== slug) {
-    throw new AppError('not-found', `${access.store.name} has no message "${slug}" to write by hand.`);
+    throw new AppError('not-found', say.nameHasNoMessageSlug({ name: access.store.name, slug }));
   }
   const { parts, without } = chosen
     ? await partsOf(written, chosen.id)
@@ -208,7 +207,7 @@ export interface WroteLetter {
  */
 export async function writeLetter(access: Access, input: unknown): Promise<WroteLetter> {
   const checked = checkLetter(input);
-  if (!checked.ok) throw new AppError('invalid', 'This cannot be sent.', checked.problems);
+  if (!checked.ok) throw new AppError('invalid', say.thisCannotBeSent, checked.problems);
   const { id, message, adapted } = checked.value;
   const written = await ordersToWrite(access, checked.value.orders);
   const [notification] = await database()
@@ -221,17 +220,14 @@ export async function writeLetter(access: Access, input: unknown): Promise<Wrote
         eq(notifications.moment, BY_HAND),
       ),
     );
-  if (!notification) throw new AppError('not-found', `${access.store.name} has no message "${message}".`);
+  if (!notification) throw new AppError('not-found', say.nameHasNoMessageMessage({ name: access.store.name, message }));
   const letter: Letter = { notificationId: notification.id, by: access.person.name, adapted };
   const { parts } = await partsOf(written, notification.id);
   if (parts.length === 0) {
-    throw new AppError('invalid', `Nobody gets ${notification.name} for these orders. Choose another message.`);
+    throw new AppError('invalid', say.nobodyGetsNameForThese({ name: notification.name }));
   }
   if (adapted.some((a) => !parts.some((p) => isPart(p, a)))) {
-    throw new AppError(
-      'conflict',
-      `${notification.name} was published anew while you wrote. Your words are kept here: load the page again in another window, look at what is new, and take over what you need.`,
-    );
+    throw new AppError('conflict', say.nameWasPublishedAnewWhile({ name: notification.name }));
   }
   await lookAtLetter(access, written, parts, adapted);
   const now = await timeNow();
@@ -254,7 +250,7 @@ export async function writeLetter(access: Access, input: unknown): Promise<Wrote
   }
   // What was typed since would go to nobody, and nobody may believe that it did.
   if (!fresh) {
-    throw new AppError('conflict', 'This was sent already. Load this page again to write once more.');
+    throw new AppError('conflict', say.thisWasSentAlreadyLoad);
   }
   const about = written.length === 1 ? written[0]!.number : `${outcome.orders} orders`;
   await remember(access, 'wrote by hand', `${notification.name}: ${about}`, { about: notification.id });
@@ -306,11 +302,5 @@ async function lookAtLetter(
     }
   }
   if (problems.length === 0) return;
-  throw new AppError(
-    'invalid',
-    problems.length === 1
-      ? 'One thing stops this from being sent.'
-      : `${problems.length} things stop this from being sent.`,
-    problems,
-  );
+  throw new AppError('invalid', say.thingsStop({ n: problems.length }), problems);
 }

@@ -29,6 +29,8 @@ import type { EventType } from '../../events/schema';
 import { withheldReason, withholdingsOf, type WithholdingRow } from '../../sending/withholding';
 import { orderByNumber } from './orders';
 import { payUrlOf, tell } from './placing';
+import { inEnglish } from '@/words/speak';
+import { say } from '@/words/refusals';
 
 const checkAction = checker(OrderActionSchema);
 
@@ -65,7 +67,7 @@ interface Deed {
  */
 async function act(access: Access, number: string, input: unknown, tx: Executor): Promise<Deed> {
   const checked = checkAction(input);
-  if (!checked.ok) throw new AppError('invalid', 'This cannot be done like this.', checked.problems);
+  if (!checked.ok) throw new AppError('invalid', say.thisCannotBeDoneLike, checked.problems);
   const { id } = await orderByNumber(access, number);
   const [row] = await tx.select({ snapshot: orders.snapshot }).from(orders).where(eq(orders.id, id)).for('update');
   const before = row!.snapshot;
@@ -84,7 +86,11 @@ async function act(access: Access, number: string, input: unknown, tx: Executor)
 /** Does something with an order and tells of it. Refused with the place of what does not fit; nothing is half done. */
 export async function doWithOrder(access: Access, number: string, input: unknown): Promise<{ deliveries: number }> {
   const { kind, received } = await database().transaction((tx) => act(access, number, input, tx));
-  await remember(access, 'did with an order', `${ORDER_ACTIONS[kind].label}: ${number}`);
+  await remember(
+    access,
+    'did with an order',
+    inEnglish(() => `${ORDER_ACTIONS[kind].label}: ${number}`),
+  );
   return { deliveries: received.deliveries.length };
 }
 

@@ -9,6 +9,7 @@ import { withheldReason, withholdingsOf, type WithholdingRow } from '../../sendi
 import { AppError } from '../../base/errors';
 import { isWaiting } from '../deliveries/deliveries';
 import { oneOf } from '../query';
+import { say } from '@/words/refusals';
 
 export const PAGE = 50;
 
@@ -79,7 +80,7 @@ export async function orderByNumber(access: Access, number: string) {
     .select()
     .from(orders)
     .where(and(eq(orders.storeId, access.store.id), eq(orders.number, number)));
-  if (!order) throw new AppError('not-found', `${access.store.name} has no order ${number}.`);
+  if (!order) throw new AppError('not-found', say.nameHasNoOrderNumber({ name: access.store.name, number }));
   return order;
 }
 

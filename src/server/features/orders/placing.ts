@@ -25,6 +25,7 @@ import { channels, counters, customers, discountCodes, products } from '../../db
 import { AppError } from '../../base/errors';
 import { receiveEvent, type Received } from '../../events/receive';
 import { checkEvent, type EventType } from '../../events/schema';
+import { say } from '@/words/refusals';
 
 /** What "Place an order" offers to choose from. */
 export async function orderChoices(access: Access) {
@@ -109,12 +110,9 @@ export const NO_COUNTRY = 'ZZ';
 export async function placeOrder(access: Access, input: unknown): Promise<Received & { number: string }> {
   const checked = checkPlaceOrder(input);
   const whom = input as Partial<PlaceOrder> | null;
-  const nobody = !whom?.guest && !whom?.customerId ? [{ path: '/customerId', message: 'Choose a customer.' }] : [];
+  const nobody = !whom?.guest && !whom?.customerId ? [{ path: '/customerId', message: say.chooseACustomer }] : [];
   if (!checked.ok || nobody.length > 0) {
-    throw new AppError('invalid', 'The order cannot be placed like this.', [
-      ...nobody,
-      ...(checked.ok ? [] : checked.problems),
-    ]);
+    throw new AppError('invalid', say.theOrderCannotBePlaced, [...nobody, ...(checked.ok ? [] : checked.problems)]);
   }
   const wanted = checked.value;
   const { store } = access;
@@ -170,8 +168,8 @@ export async function placeOrder(access: Access, input: unknown): Promise<Receiv
 function shippingMethod({ shipping }: Terms, name: string | undefined): ShippingMethod | undefined {
   const found = name === undefined ? shipping[0] : shipping.find((m) => m.name === name);
   if (name === undefined || found) return found;
-  throw new AppError('invalid', 'The order cannot be placed like this.', [
-    { path: '/shipping', message: `"${name}" is not a shipping method of this store` },
+  throw new AppError('invalid', say.theOrderCannotBePlaced, [
+    { path: '/shipping', message: say.nameIsNotAShipping({ name }) },
   ]);
 }
 
@@ -194,7 +192,7 @@ export async function tell(
     time: new Date(at).toISOString(),
     data: { order, ...(details && Object.keys(details).length > 0 && { details }) },
   });
-  if (!event.ok) throw new AppError('invalid', 'This does not fit the order.', event.problems);
+  if (!event.ok) throw new AppError('invalid', say.thisDoesNotFitThe, event.problems);
   return receiveEvent(access.store.id, event.value);
 }
 
@@ -212,9 +210,7 @@ async function customerFor(access: Access, { customerId, guest, asGuest, languag
     .from(customers)
     .where(and(eq(customers.storeId, access.store.id), eq(customers.id, customerId ?? '')));
   if (!row) {
-    throw new AppError('invalid', 'Choose a customer.', [
-      { path: '/customerId', message: 'Choose a customer of this store.' },
-    ]);
+    throw new AppError('invalid', say.chooseACustomer, [{ path: '/customerId', message: say.chooseACustomerOfThis }]);
   }
   return {
     customer: {
@@ -241,8 +237,8 @@ async function basketLines(access: Access, wanted: PlaceOrder['lines']): Promise
   return wanted.map((line, i) => {
     const product = bySku.get(line.sku);
     if (!product) {
-      throw new AppError('invalid', 'One line has no product.', [
-        { path: `/lines/${i}/sku`, message: 'Choose a product of this store.' },
+      throw new AppError('invalid', say.oneLineHasNoProduct, [
+        { path: `/lines/${i}/sku`, message: say.chooseAProductOfThis },
       ]);
     }
     return {
@@ -277,8 +273,8 @@ async function discountFor(access: Access, code: string | undefined, now: number
   const found = codes.find((c) => c.code.toLowerCase() === wanted.toLowerCase());
   const notYet = found?.startsAt !== undefined && found.startsAt > now;
   if (!found || problem?.severity === 'blocker' || notYet) {
-    throw new AppError('invalid', problem?.message ?? 'This discount code is not valid.', [
-      { path: '/code', message: problem?.message ?? 'does not hold' },
+    throw new AppError('invalid', problem?.message ?? say.thisDiscountCodeIsNot, [
+      { path: '/code', message: problem?.message ?? say.thisDiscountCodeIsNot },
     ]);
   }
   return found;

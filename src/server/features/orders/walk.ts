@@ -13,6 +13,7 @@ import { isWaiting } from '../deliveries/deliveries';
 import { doWithOrder } from './order-actions';
 import { orderByNumber } from './orders';
 import { placeOrder } from './placing';
+import { say } from '@/words/refusals';
 
 /** An order's life so far, moment by moment, with what was sent and not sent at each. */
 export async function loadWalk(access: Access, number: string) {
@@ -76,7 +77,7 @@ export async function takeStep(access: Access, number: string, id: string): Prom
   const past = await database().select({ type: events.type }).from(events).where(eq(events.orderId, row.id));
   const passed = (await timeNow()) - row.placedAt.getTime();
   const step = nextStep(row.snapshot, new Set(past.map((e) => e.type)), passed, config().demo);
-  if (step?.id !== id) throw new AppError('conflict', 'This step was taken already.');
+  if (step?.id !== id) throw new AppError('conflict', say.thisStepWasTakenAlready);
   if (step.action) await doWithOrder(access, number, step.action.of(row.snapshot));
   else await windClock(step.windMs ?? 0);
 }
@@ -143,7 +144,7 @@ export async function startWalk(access: Access, start: WalkStart): Promise<{ num
         !access.store.terms.withoutParcel.includes(category) && !kinds.has(category) && kinds.add(category).size <= 2,
     )
     .map(({ sku }, i) => ({ sku, quantity: i === 0 ? 2 : 1 }));
-  if (lines.length === 0) throw new AppError('invalid', 'The store has no products yet. Bring some in first.');
+  if (lines.length === 0) throw new AppError('invalid', say.theStoreHasNoProducts);
   const { asGuest, language, ...person } = start;
   const name = `${person.firstName} ${person.lastName}`.trim();
   return placeOrder(access, {

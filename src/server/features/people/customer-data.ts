@@ -9,6 +9,7 @@ import { AppError } from '../../base/errors';
 import { remember } from '../../auth/history';
 import type { ExportedFile } from '../templates/exported';
 import { anonymisePerson, pseudonyms } from '../../people/erase';
+import { say } from '@/words/refusals';
 
 /** Everything a store has of the person with an address, as JSON: who they are, orders, what was told of them, and their messages. */
 export async function exportCustomer(access: Access, email: string): Promise<ExportedFile> {
@@ -70,7 +71,7 @@ export async function exportCustomer(access: Access, email: string): Promise<Exp
   return { name: `customer-${email}.json`, type: 'application/json', body: JSON.stringify(body, null, 2) };
 }
 
-const nobody = (email: string): AppError => new AppError('not-found', `The store has nothing about ${email}.`);
+const nobody = (email: string): AppError => new AppError('not-found', say.theStoreHasNothingAbout({ email }));
 
 /** Erases a person: all or nothing. Refused while a message to them is on the line. Answers what it was about. */
 export async function eraseCustomer(access: Access, email: string): Promise<{ orders: number; messages: number }> {
@@ -82,8 +83,7 @@ export async function eraseCustomer(access: Access, email: string): Promise<{ or
       .from(deliveries)
       .where(and(eq(deliveries.storeId, storeId), eq(deliveries.recipient, email), eq(deliveries.state, 'sending')))
       .limit(1);
-    if (sending)
-      throw new AppError('conflict', 'A message to this address is being sent just now. Try again in a minute.');
+    if (sending) throw new AppError('conflict', say.aMessageToThisAddress);
     const [known] = await tx
       .select({ id: customers.id })
       .from(customers)

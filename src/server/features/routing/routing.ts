@@ -26,6 +26,7 @@ import { conditionChoices, templateFor } from '../templates/templates';
 import { orderSnapshot } from '../orders/orders';
 import { sendTest } from '../templates/test-message';
 import type { TriedOrder } from '@/contract/routing';
+import { say } from '@/words/refusals';
 
 /** Holes are looked for in so many of the newest orders. */
 const ORDERS_LOOKED_AT = 200;
@@ -117,7 +118,7 @@ export async function addRule(access: Access, input: unknown): Promise<void> {
 export async function changeRule(access: Access, id: string, input: unknown): Promise<void> {
   const mine = and(eq(routingRules.storeId, access.store.id), eq(routingRules.id, id));
   const [there] = await database().select({ id: routingRules.id }).from(routingRules).where(mine);
-  if (!there) throw new AppError('not-found', 'This rule is gone already.');
+  if (!there) throw new AppError('not-found', say.thisRuleIsGoneAlready);
   const { values, words } = await ruleFrom(access, input, id);
   await database().transaction(async (tx) => {
     await tx.update(routingRules).set(values).where(mine);
@@ -129,7 +130,7 @@ export async function changeRule(access: Access, id: string, input: unknown): Pr
 /** A rule as its table has it, checked; `instead` is the one that it replaces. */
 async function ruleFrom(access: Access, input: unknown, instead?: string) {
   const checked = checkRule(input);
-  if (!checked.ok) throw new AppError('invalid', 'This rule cannot be kept.', checked.problems);
+  if (!checked.ok) throw new AppError('invalid', say.thisRuleCannotBeKept, checked.problems);
   const { notificationId, recipient, scope } = checked.value;
   const storeId = access.store.id;
   const [[notification], channelRows, productRows] = await Promise.all([
@@ -147,14 +148,14 @@ async function ruleFrom(access: Access, input: unknown, instead?: string) {
     database().select().from(products).where(eq(products.storeId, storeId)),
   ]);
   if (!notification)
-    throw new AppError('invalid', 'There is no such staff notification.', [
-      { path: '/notificationId', message: 'Choose a notification of this store.' },
+    throw new AppError('invalid', say.thereIsNoSuchStaff, [
+      { path: '/notificationId', message: say.chooseANotificationOfThis },
     ]);
   const problems = scopeProblems(scope, {
     channel: (id) => channelRows.find((c) => c.id === id)?.name,
     product: (sku) => productRows.find((p) => p.sku === sku)?.name,
   });
-  if (problems.length > 0) throw new AppError('invalid', 'No order would be told of by this rule.', problems);
+  if (problems.length > 0) throw new AppError('invalid', say.noOrderWouldBeTold, problems);
   let who = 'address' in recipient ? recipient.address : '';
   if ('staffId' in recipient) {
     const [person] = await database()
@@ -162,8 +163,8 @@ async function ruleFrom(access: Access, input: unknown, instead?: string) {
       .from(staff)
       .where(and(eq(staff.storeId, storeId), eq(staff.id, recipient.staffId)));
     if (!person)
-      throw new AppError('invalid', 'Choose a colleague.', [
-        { path: '/recipient', message: 'Choose a colleague of this store.' },
+      throw new AppError('invalid', say.chooseAColleague, [
+        { path: '/recipient', message: say.chooseAColleagueOfThis },
       ]);
     who = person.name;
   }
@@ -175,8 +176,8 @@ async function ruleFrom(access: Access, input: unknown, instead?: string) {
       JSON.stringify(r.scope) === JSON.stringify(scope),
   );
   if (same)
-    throw new AppError('invalid', `${who} has this rule already.`, [
-      { path: '/recipient', message: 'Choose somebody else: this rule is there already.' },
+    throw new AppError('invalid', say.whoHasThisRuleAlready({ who }), [
+      { path: '/recipient', message: say.chooseSomebodyElseThisRule },
     ]);
   return {
     values: {
@@ -194,7 +195,7 @@ async function ruleFrom(access: Access, input: unknown, instead?: string) {
 export async function removeRule(access: Access, id: string): Promise<void> {
   const mine = and(eq(routingRules.storeId, access.store.id), eq(routingRules.id, id));
   const [rule] = await database().select().from(routingRules).where(mine);
-  if (!rule) throw new AppError('not-found', 'This rule is gone already.');
+  if (!rule) throw new AppError('not-found', say.thisRuleIsGoneAlready);
   await database().transaction(async (tx) => {
     await tx.delete(routingRules).where(mine);
     await settingsChanged(tx, access.store.id);
@@ -205,9 +206,9 @@ export async function removeRule(access: Access, id: string): Promise<void> {
 /** Sends the live message of a rule's notification to the rule's own recipient, marked as a test. */
 export async function testRule(access: Access, id: string, order: string): Promise<{ to: string; subject: string }> {
   const rule = (await routingRulesOf(database(), access.store.id)).find((r) => r.id === id);
-  if (!rule) throw new AppError('not-found', 'This rule is gone already.');
+  if (!rule) throw new AppError('not-found', say.thisRuleIsGoneAlready);
   const [notification] = await database().select().from(notifications).where(eq(notifications.id, rule.notificationId));
-  if (!notification) throw new AppError('not-found', 'There is no such notification any more.');
+  if (!notification) throw new AppError('not-found', say.thereIsNoSuchNotification);
   const { template } = await templateFor(access, notification.slug, 'live');
   const { language } = rule.recipient;
   return sendTest(access, {

@@ -10,6 +10,7 @@ import { channels, stores } from '../../db/schema';
 import { AppError } from '../../base/errors';
 import { settingsChanged } from '../../events/planner';
 import { remember } from '../../auth/history';
+import { say } from '@/words/refusals';
 
 /** The store's channels by name. */
 export async function channelViews(access: Access): Promise<ChannelView[]> {
@@ -45,7 +46,7 @@ const checkInput = checker(
 /** Saves what all channels allow and how pictures travel; counts for events from now on. Throws an {@link AppError} naming the field. */
 export async function saveChannels(access: Access, input: unknown): Promise<ChannelView[]> {
   const checked = checkInput(input);
-  if (!checked.ok) throw new AppError('invalid', 'This cannot be saved.', checked.problems);
+  if (!checked.ok) throw new AppError('invalid', say.thisCannotBeSaved, checked.problems);
   const { pictures, channels: list } = checked.value;
   const rows = list.map((c) => ({ ...c, maskedDomain: c.maskedDomain.trim().toLowerCase().replace(/^@/, '') }));
   const problems = rows.flatMap(({ maskedDomain }, i) =>
@@ -54,11 +55,11 @@ export async function saveChannels(access: Access, input: unknown): Promise<Chan
       : [
           {
             path: `/channels/${i}/maskedDomain`,
-            message: `"${maskedDomain}" is not a domain, as in mail.bazaarlane.example`,
+            message: say.maskedDomainIsNotADomain({ maskedDomain }),
           },
         ],
   );
-  if (problems.length > 0) throw new AppError('invalid', 'This cannot be saved.', problems);
+  if (problems.length > 0) throw new AppError('invalid', say.thisCannotBeSaved, problems);
   await database().transaction(async (tx) => {
     await tx.update(stores).set({ pictures }).where(eq(stores.id, access.store.id));
     for (const { id, ...values } of rows)

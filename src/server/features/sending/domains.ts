@@ -10,6 +10,7 @@ import { beginDomain, makeNextKey, type DomainRow } from '../../domains/keys';
 import { domainOfStore, lookAtDomain } from '../../domains/look';
 import { AppError } from '../../base/errors';
 import { remember } from '../../auth/history';
+import { say } from '@/words/refusals';
 
 const DOMAIN = /^(?=.{4,200}$)([a-z0-9]([a-z0-9-]{0,61}[a-z0-9])?\.)+[a-z][a-z0-9-]*[a-z0-9]$/i;
 
@@ -44,7 +45,7 @@ export async function domainViews(access: Access): Promise<DomainView[]> {
 
 async function needDomain(access: Access, name: string): Promise<DomainRow> {
   const row = await domainOfStore(access.store.id, name);
-  if (!row) throw new AppError('not-found', `${name} is not a sending domain of ${access.store.name}.`);
+  if (!row) throw new AppError('not-found', say.nameIsNotASending({ name, name2: access.store.name }));
   return row;
 }
 
@@ -58,8 +59,8 @@ export async function loadDomain(access: Access, name: string) {
 export async function addDomain(access: Access, given: string): Promise<{ name: string }> {
   const name = given.trim().toLowerCase().replace(/\.$/, '').replace(/^@/, '');
   if (!DOMAIN.test(name)) {
-    throw new AppError('invalid', 'The domain cannot be added.', [
-      { path: '/name', message: `"${given}" is not a domain: what stands after the @, such as quillwick.example` },
+    throw new AppError('invalid', say.theDomainCannotBeAdded, [
+      { path: '/name', message: say.givenIsNotADomain({ given }) },
     ]);
   }
   await lookAtDomain(await beginDomain(access.store.id, name));
@@ -77,7 +78,7 @@ export async function lookNow(access: Access, name: string): Promise<DomainView>
 /** Begins a change of keys: a further key beside the present one. */
 export async function changeKey(access: Access, name: string): Promise<DomainView> {
   const row = await needDomain(access, name);
-  if (row.nextSelector !== '') throw new AppError('invalid', 'A further key waits already to be found in DNS.');
+  if (row.nextSelector !== '') throw new AppError('invalid', say.aFurtherKeyWaitsAlready);
   await makeNextKey(row);
   await remember(access, 'made a further key', name);
   return lookNow(access, name);

@@ -11,6 +11,7 @@ import { AppError, type FieldProblem } from '../../base/errors';
 import { remember } from '../../auth/history';
 import { sendersOf, servicesOf, standingOf, type SenderRow } from '../../sending/service';
 import { releaseHeld } from '../../worker/claims';
+import { say } from '@/words/refusals';
 
 const SendersSchema = Type.Array(
   Type.Object(
@@ -61,16 +62,15 @@ export async function saveSenders(
   input: unknown,
 ): Promise<{ senders: SenderView[]; released: number }> {
   const checked = checkSenders(input);
-  if (!checked.ok) throw new AppError('invalid', 'The senders cannot be saved like this.', checked.problems);
+  if (!checked.ok) throw new AppError('invalid', say.theSendersCannotBeSaved, checked.problems);
   const list = checked.value.map((s) => ({ ...s, name: s.name.trim() }));
   const problems: FieldProblem[] = [];
   list.forEach((s, i) => {
-    if (s.name === '') problems.push({ path: `/${i}/name`, message: 'Enter a name.' });
-    if (/[\r\n]/.test(s.name)) problems.push({ path: `/${i}/name`, message: 'Enter the name on one line.' });
+    if (s.name === '') problems.push({ path: `/${i}/name`, message: say.enterAName });
+    if (/[\r\n]/.test(s.name)) problems.push({ path: `/${i}/name`, message: say.enterTheNameOnOne });
   });
-  if (!list.some((s) => s.kind === 'orders'))
-    problems.push({ path: '/0/kind', message: 'The first sender must be the one of orders.' });
-  if (problems.length > 0) throw new AppError('invalid', 'The senders cannot be saved like this.', problems);
+  if (!list.some((s) => s.kind === 'orders')) problems.push({ path: '/0/kind', message: say.theFirstSenderMustBe });
+  if (problems.length > 0) throw new AppError('invalid', say.theSendersCannotBeSaved, problems);
   await database().transaction(async (tx) => {
     for (const s of list) {
       const { kind, ...rest } = s;

@@ -19,6 +19,7 @@ import { senderFor, sendersOf, servicesOf, settingsOf, viaOf, type ServiceRow } 
 import { countAccepted, reserve, returnUnused, useToday } from '../../sending/service-use';
 import { releaseHeld } from '../../worker/claims';
 import type { ServiceView } from '@/contract/sending';
+import { say } from '@/words/refusals';
 
 /** The store's services as screens see them: all but their passwords. */
 export async function serviceViews(access: Access): Promise<ServiceView[]> {
@@ -91,43 +92,37 @@ export async function saveService(
   input: unknown,
 ): Promise<{ id: string; released: number }> {
   const checked = checkInput(input);
-  if (!checked.ok) throw new AppError('invalid', 'The service cannot be saved like this.', checked.problems);
+  if (!checked.ok) throw new AppError('invalid', say.theServiceCannotBeSaved, checked.problems);
   const { password, ...settings } = checked.value;
   for (const key of ['name', 'host', 'user', 'ehloName', 'spf'] as const) settings[key] = settings[key].trim();
   const rows = await servicesOf(access.store.id);
   const before = id === undefined ? undefined : rows.find((r) => r.id === id);
-  if (id !== undefined && !before) throw new AppError('not-found', 'This service is no longer there.');
+  if (id !== undefined && !before) throw new AppError('not-found', say.thisServiceIsNoLonger);
   // A stored password is for the server and user it was given for, and goes to no other.
   const same = before && before.host === settings.host && before.user === settings.user;
   const sealed = settings.user === '' ? '' : password ? seal(password) : same ? before.password : '';
   const problems: FieldProblem[] = [];
   const no = (path: string, message: string): void => void problems.push({ path, message });
   if (!HOST.test(settings.host) && !isIP(settings.host)) {
-    no('/host', 'Enter a host name of letters, digits and hyphens between dots, such as smtp.provider.example.');
+    no('/host', say.enterAHostNameOf);
   }
   if (settings.ehloName !== '' && !HOST.test(settings.ehloName) && !/^\[[0-9a-f.:]+\]$/i.test(settings.ehloName)) {
-    no('/ehloName', 'Enter a host name, or an IP address in square brackets.');
+    no('/ehloName', say.enterAHostNameOr);
   }
   if (settings.user !== '' && sealed === '')
-    no(
-      '/password',
-      before?.password
-        ? 'Enter the password again: it was stored for another server or user, and goes to no other.'
-        : 'Enter the password of this user.',
-    );
-  if (settings.kind === 'account' && settings.user === '') no('/user', 'Enter the user: an account signs in.');
+    no('/password', before?.password ? say.enterThePasswordAgainIt : say.enterThePasswordOfThis);
+  if (settings.kind === 'account' && settings.user === '') no('/user', say.enterTheUserAnAccount);
   const readable = settings.security === 'none' || settings.security === 'offered';
   if (readable && sealed !== '' && !LOOPBACK.test(settings.host)) {
-    no('/security', 'Choose TLS or STARTTLS: without it the password could be read on the way.');
+    no('/security', say.chooseTlsOrStarttlsWithout);
   }
   if (settings.spf !== '' && !MECHANISM.test(settings.spf)) {
-    no('/spf', 'Enter a term of SPF, such as include:spf.provider.example.');
+    no('/spf', say.enterATermOfSpf);
   }
   settings.domains.forEach((d, i) => {
-    if (!HOST.test(d) || !d.includes('.'))
-      no(`/domains/${i}`, `"${d}" is not a domain. Enter one such as shop.example.`);
+    if (!HOST.test(d) || !d.includes('.')) no(`/domains/${i}`, say.dIsNotADomain({ d }));
   });
-  if (problems.length > 0) throw new AppError('invalid', 'The service cannot be saved like this.', problems);
+  if (problems.length > 0) throw new AppError('invalid', say.theServiceCannotBeSaved, problems);
 
   const spf = settings.spf || (await findMechanism(settings.host));
   const values = {
@@ -166,7 +161,7 @@ async function firstSender(access: Access, user: string): Promise<void> {
 
 async function needService(access: Access, id: string): Promise<ServiceRow> {
   const row = (await servicesOf(access.store.id)).find((r) => r.id === id);
-  if (!row) throw new AppError('not-found', 'This service is no longer there.');
+  if (!row) throw new AppError('not-found', say.thisServiceIsNoLonger);
   return row;
 }
 
@@ -213,13 +208,11 @@ export async function removeService(access: Access, id: string): Promise<void> {
 export async function runCheck(access: Access, id: string, to?: string): Promise<CheckReport> {
   const service = await needService(access, id);
   if (to !== undefined && !isMailAddress(to)) {
-    throw new AppError('invalid', 'The test needs an address.', [
-      { path: '/to', message: 'Enter an email address with a name, an @ and a domain, such as anna@shop.example.' },
-    ]);
+    throw new AppError('invalid', say.theTestNeedsAnAddress, [{ path: '/to', message: say.enterAnEmailAddressWith }]);
   }
   const senderRows = await sendersOf(access.store.id);
   const sender = senderFor(senderRows, 'orders');
-  if (!sender) throw new AppError('invalid', 'The store has no sender yet. Give a name and address under Senders.');
+  if (!sender) throw new AppError('invalid', say.theStoreHasNoSender);
   // Those that another service sends are no concern of this one.
   const own = [sender, ...senderRows.filter((s) => s !== sender)].filter((s) => !senderTrouble(service, s.address));
   const addresses = [...new Set((own.length > 0 ? own : [sender]).map((s) => s.address))];
@@ -229,7 +222,7 @@ export async function runCheck(access: Access, id: string, to?: string): Promise
   const now = Date.now();
   const { timeZone } = access.store;
   if (test && (await reserve(service, timeZone, 1, now)).granted === 0) {
-    throw new AppError('invalid', `${service.name || service.host} is at its limit, so no test can be sent now.`);
+    throw new AppError('invalid', say.nIsAtItsLimit({ n: service.name || service.host }));
   }
   const report = await checkService(settingsOf(service), { senders: addresses, ...(test && { test }) });
   if (test && report.passed) await countAccepted(service.id, 1, now);
@@ -268,10 +261,10 @@ function testMessage(access: Access, from: { name: string; address: string }, to
 /** Looks for the settings of an address's service in DNS. */
 export async function findFor(_access: Access, address: string): Promise<FoundSettings> {
   if (!isMailAddress(address)) {
-    throw new AppError('invalid', 'Settings are found from an address.', [
+    throw new AppError('invalid', say.settingsAreFoundFromAn, [
       {
         path: '/address',
-        message: 'Enter an email address with a name, an @ and a domain, such as anna@shop.example.',
+        message: say.enterAnEmailAddressWith,
       },
     ]);
   }

@@ -5,6 +5,8 @@ import type { TodayLine } from '@/contract/today';
 import type { Access } from '../../auth/access';
 import { domainViews } from './domains';
 import { senderViews } from './senders';
+import { say } from '@/words/ready';
+import { readerLocale } from '@/words/speak';
 
 /** @param held how many messages wait until somebody does something or a limit renews */
 export async function sendingLines(
@@ -15,11 +17,10 @@ export async function sendingLines(
   const [senders, domains] = await Promise.all([senderViews(access), domainViews(access)]);
   const lines: TodayLine[] = [];
   if (services.length === 0) {
-    const waiting = held === 1 ? 'one message is on hold' : `${held} messages are on hold`;
     lines.push({
       state: 'failing',
-      fact: `No sending service is connected${held > 0 ? `; ${waiting} until there is one` : ', so nothing can go out'}.`,
-      action: 'Connect a service',
+      fact: held > 0 ? say.noServiceHeld({ n: held }) : say.noService,
+      action: say.connectAService,
       href: '/sending/services/new',
       step: 'service',
     });
@@ -29,8 +30,8 @@ export async function sendingLines(
     if (trouble) {
       lines.push({
         state: 'failing',
-        fact: `Nothing goes out as ${address} (${kind}): ${trouble.words}`,
-        action: 'See senders',
+        fact: say.nothingGoesOutAsAddress({ address, kind, words: trouble.words }),
+        action: say.seeSenders,
         href: '/sending/senders',
       });
     }
@@ -41,14 +42,14 @@ export async function sendingLines(
       good
         ? {
             state: 'good',
-            fact: `The DNS records of ${name} are right${goodSince ? ` since ${goodSince.slice(0, 10)}` : ''}.`,
-            action: 'See them',
+            fact: goodSince ? say.recordsRightSince({ name, day: goodSince.slice(0, 10) }) : say.recordsRight({ name }),
+            action: say.seeThem,
             href: `/sending/domains/${name}`,
           }
         : {
             state: 'failing',
-            fact: `${right} of ${must} DNS records that ${name} needs are right.`,
-            action: 'See what is missing',
+            fact: say.rightOfMustDnsRecords({ right, must, name }),
+            action: say.seeWhatIsMissing,
             href: `/sending/domains/${name}`,
           },
     );
@@ -61,19 +62,19 @@ function serviceLines(service: ServiceView, timeZone: string): TodayLine[] {
   const href = `/sending/services/${id}`;
   const lines: TodayLine[] = [];
   if (paused) {
-    lines.push({ state: 'waiting', fact: `${name} is paused; what is for it waits.`, action: 'Resume', href });
+    lines.push({ state: 'waiting', fact: say.nameIsPausedWhatIs({ name }), action: say.resume, href });
   } else if (resting) {
     lines.push({
       state: 'failing',
-      fact: `${name} failed and will be retried: ${resting.words}`,
-      action: 'See why',
+      fact: say.nameFailedAndWillBe({ name, words: resting.words }),
+      action: say.seeWhy,
       href,
     });
   } else if (!check) {
     lines.push({
       state: 'waiting',
-      fact: `${name} is connected and not checked since it was saved.`,
-      action: 'Check it',
+      fact: say.nameIsConnectedAndNot({ name }),
+      action: say.checkIt,
       href,
       step: 'check',
     });
@@ -81,26 +82,26 @@ function serviceLines(service: ServiceView, timeZone: string): TodayLine[] {
     const failing = check.steps.find((s) => s.state === 'failed');
     lines.push({
       state: 'failing',
-      fact: `${name} failed its check: ${failing?.diagnosis?.cause ?? failing?.label ?? ''}`,
-      action: 'See why',
+      fact: say.nameFailedItsCheckCause({ name, cause: failing?.diagnosis?.cause ?? failing?.label ?? '' }),
+      action: say.seeWhy,
       href,
     });
   } else {
-    lines.push({ state: 'good', fact: `${name} takes mail.`, action: 'See the check', href });
+    lines.push({ state: 'good', fact: say.nameTakesMail({ name }), action: say.seeTheCheck, href });
   }
   if (perDay !== null && use.used >= perDay * NEAR_LIMIT) {
     const at = (time: number): string =>
-      new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', minute: '2-digit' }).format(time);
-    const when =
-      use.used >= perDay
-        ? `; the rest waits until ${at(use.day.until)}`
-        : forecast?.runsOutAt
-          ? `; at this pace it is used up at ${at(forecast.runsOutAt)}`
-          : '';
+      new Intl.DateTimeFormat(readerLocale(), { timeZone, hour: '2-digit', minute: '2-digit' }).format(time);
+    const so = { name, used: use.used, perDay };
     lines.push({
       state: use.used >= perDay ? 'failing' : 'waiting',
-      fact: `${name} has sent ${use.used} of ${perDay} messages today${when}.`,
-      action: 'See its use',
+      fact:
+        use.used >= perDay
+          ? say.nearLimitUntil({ ...so, at: at(use.day.until) })
+          : forecast?.runsOutAt
+            ? say.nearLimitPace({ ...so, at: at(forecast.runsOutAt) })
+            : say.nearLimit(so),
+      action: say.seeItsUse,
       href,
     });
   }

@@ -13,6 +13,7 @@ import { refuseWithoutSecrets } from '../../events/secrets';
 import { remember } from '../../auth/history';
 import { newId } from '../../base/ids';
 import { deliveryById } from '../deliveries/row';
+import { say } from '@/words/refusals';
 
 /** Addresses the store does not write to, the newest first, at most 500. */
 export async function withheldViews(access: Access): Promise<WithheldView[]> {
@@ -51,13 +52,13 @@ const checkInput = checker(WithholdSchema);
 /** Adds addresses not to write to. Throws `invalid` with what is no address or pattern. */
 export async function withhold(access: Access, input: unknown): Promise<WithheldView[]> {
   const checked = checkInput(input);
-  if (!checked.ok) throw new AppError('invalid', 'This cannot be added.', checked.problems);
+  if (!checked.ok) throw new AppError('invalid', say.thisCannotBeAdded, checked.problems);
   const pattern = checked.value.pattern.trim().toLowerCase();
   if (!isWithholdingPattern(pattern)) {
-    throw new AppError('invalid', 'This cannot be added.', [
+    throw new AppError('invalid', say.thisCannotBeAdded, [
       {
         path: '/pattern',
-        message: `"${checked.value.pattern}" is neither an address, nor @domain for a whole domain, nor @*.domain for all below it`,
+        message: say.patternIsNeitherAnAddress({ pattern: checked.value.pattern }),
       },
     ]);
   }
@@ -100,7 +101,7 @@ export async function releaseOnce(access: Access, deliveryId: string): Promise<v
       ),
     );
   if (updated.affectedRows === 0) {
-    throw new AppError('invalid', 'Only a message that is withheld can be released, and only once.');
+    throw new AppError('invalid', say.onlyAMessageThatIs);
   }
   await remember(access, 'released a withheld message', `${row.notificationName} to ${row.recipient}`);
 }

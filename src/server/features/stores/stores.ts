@@ -32,6 +32,7 @@ import { settingsChanged } from '../../events/planner';
 import { newId } from '../../base/ids';
 import { networkOf } from '../../net/addresses';
 import { seal } from '../../base/secrets';
+import { say } from '@/words/refusals';
 
 export type NewStore = typeof stores.$inferInsert;
 
@@ -220,30 +221,26 @@ const checkSetUp = checker(SetUpSchema, { values: 40, depth: 3 });
  */
 export async function setUpFirst(input: unknown, from: string): Promise<{ storeId: string }> {
   const checked = checkSetUp(input);
-  if (!checked.ok) throw new AppError('invalid', 'The store cannot be made like this.', checked.problems);
+  if (!checked.ok) throw new AppError('invalid', say.theStoreCannotBeMade, checked.problems);
   const { code, store, url, storeEmail, language, currency, timeZone, name, email, password } = checked.value;
   const network = { of: `set-up ${networkOf(from)}`, free: 5 };
   const wait = await beginTry([network]);
   if (wait > 0) {
-    throw new AppError('invalid', `Too many wrong codes were tried. Wait ${waitWords(wait)} and try again.`, [
-      { path: '/code', message: 'The code cannot be tried just now. Try again in a minute.' },
+    throw new AppError('invalid', say.tooManyWrongCodesWere({ waitWords: waitWords(wait) }), [
+      { path: '/code', message: say.theCodeCannotBeTried },
     ]);
   }
   const wanted = Buffer.from(setUpCode());
   const given = Buffer.from(code.trim());
   if (wanted.length !== given.length || !timingSafeEqual(wanted, given)) {
-    throw new AppError('invalid', 'The set-up code is not the one that was printed.', [
-      { path: '/code', message: 'Enter the code that ./libellus start printed.' },
-    ]);
+    throw new AppError('invalid', say.theSetUpCodeIs, [{ path: '/code', message: say.enterTheCodeThatLibellus }]);
   }
   await succeeded([network], []);
   // A scheme alone is a URI by RFC 3986, and no place that a message could link to.
   if (safeUrl(url) === undefined) {
-    throw new AppError('invalid', 'The store cannot be made like this.', [
-      { path: '/url', message: 'Enter a full link, such as https://shop.example.' },
-    ]);
+    throw new AppError('invalid', say.theStoreCannotBeMade, [{ path: '/url', message: say.enterAFullLinkSuch }]);
   }
-  if (!(await needsSetUp())) throw new AppError('conflict', 'There is a store already. Sign in.');
+  if (!(await needsSetUp())) throw new AppError('conflict', say.thereIsAStoreAlready);
   const storeId = slugOf(store, { most: 40, fallback: 'store' });
   const owner = await createUser({ name, email, password });
   await database().transaction(async (tx) => {

@@ -7,6 +7,7 @@ import { composeMessage, domainOf, freshMessageId } from '../../sending/compose'
 import { renderFor } from '../../sending/render';
 import { templateFor } from './templates';
 import { orderSnapshot } from '../orders/orders';
+import { say } from '@/words/refusals';
 
 export interface ExportedFile {
   name: string;
@@ -31,7 +32,7 @@ export async function exportMessage(
     const body = JSON.stringify({ $schema: '/api/v1/schemas/template.json', ...template }, null, 2);
     return { name: `${slug}.json`, type: 'application/json', body };
   }
-  if (!template.words[wanted.language]) throw new AppError('invalid', `${name} has no words in this language yet.`);
+  if (!template.words[wanted.language]) throw new AppError('invalid', say.nameHasNoWordsIn({ name }));
   const { order, channelName } = await orderSnapshot(access, wanted.order);
   const message = await renderFor({
     store: access.store,
@@ -43,7 +44,7 @@ export async function exportMessage(
     ...(channelName && { channelName }),
   });
   if (wanted.as === 'html') return { name: `${file}.html`, type: 'text/html; charset=utf-8', body: message.html };
-  if (wanted.as !== 'eml') throw new AppError('invalid', 'A message is saved as html, eml or json.');
+  if (wanted.as !== 'eml') throw new AppError('invalid', say.aMessageIsSavedAs);
   const sender = senderFor(await sendersOf(access.store.id), kind);
   const from = { name: sender?.name ?? access.store.name, address: sender?.address ?? access.store.facts.email };
   const body = await composeMessage(message, {

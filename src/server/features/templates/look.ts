@@ -13,6 +13,7 @@ import { editions, lookEditions, notifications, templates } from '../../db/schem
 import { AppError } from '../../base/errors';
 import { remember } from '../../auth/history';
 import { bringPicture, pictureFile, refuseForeignPictures } from '../../documents/pictures';
+import { say } from '@/words/refusals';
 
 /** Everything the Look screen opens with. */
 export async function loadLook(access: Access) {
@@ -99,7 +100,7 @@ export function readLook(storeId: string, value: unknown): Look {
   if (!checked.ok) {
     throw new AppError(
       'invalid',
-      `The look cannot be kept like this. ${checked.problems.map(placedSentence).join(' ')}`,
+      say.theLookCannotBeKept({ problems: checked.problems.map(placedSentence).join(' ') }),
       checked.problems,
     );
   }
@@ -163,7 +164,7 @@ export async function importLook(access: Access, text: string): Promise<Look> {
   if (!read.ok) {
     throw new AppError(
       'invalid',
-      `Nothing was imported. ${read.problems.map((p) => p.message).join(' ')}`,
+      say.nothingWasImportedProblems({ problems: read.problems.map((p) => p.message).join(' ') }),
       read.problems,
     );
   }

@@ -14,6 +14,7 @@ import { AppError } from '../../base/errors';
 import { remember } from '../../auth/history';
 import { livePassages } from '../../sending/passages';
 import { readTemplate } from '../../documents/read-template';
+import { say } from '@/words/refusals';
 
 export interface PassageRow {
   id: string;
@@ -72,7 +73,7 @@ export async function makePassage(
 ): Promise<{ id: string }> {
   const label = name.trim().slice(0, 120);
   if (label === '')
-    throw new AppError('invalid', 'The passage needs a name.', [{ path: '/name', message: 'Enter a name.' }]);
+    throw new AppError('invalid', say.thePassageNeedsAName, [{ path: '/name', message: say.enterAName }]);
   const content = readContent(access.store.id, { blocks, words });
   const taken = new Set((await listPassages(access)).map((p) => p.id));
   const id = freeSlug(label, taken, 'passage');
@@ -101,7 +102,7 @@ async function passageRow(access: Access, id: string) {
     .select()
     .from(passages)
     .where(and(eq(passages.storeId, access.store.id), eq(passages.id, id)));
-  if (!row) throw new AppError('not-found', `${access.store.name} has no passage "${id}".`);
+  if (!row) throw new AppError('not-found', say.nameHasNoPassageId({ name: access.store.name, id }));
   return row;
 }
 
@@ -168,8 +169,8 @@ async function judgePassage(access: Access, passage: Passage, tx: Executor): Pro
   const all = await livePassages(access.store.id, tx);
   const cycle = passageCycle(id, { ...all, [id]: passage });
   if (cycle) {
-    throw new AppError('invalid', `The passage would hold itself: ${cycle.join(', in it ')}. Take one of them out.`, [
-      { path: '/blocks', message: 'Remove the block that holds this passage.' },
+    throw new AppError('invalid', say.thePassageWouldHoldItself({ cycle: cycle.join(' › ') }), [
+      { path: '/blocks', message: say.removeTheBlockThatHolds },
     ]);
   }
   // Judged as at a moment that provides most; each template that uses it is judged at its own moment.
@@ -193,10 +194,7 @@ export async function passageEdition(access: Access, id: string, number: number)
 export async function removePassage(access: Access, id: string): Promise<void> {
   const users = await usersOfPassage(access, id);
   if (users.length > 0) {
-    throw new AppError(
-      'invalid',
-      `The passage is used in ${users.map((u) => u.name).join(', ')}. Remove it there first.`,
-    );
+    throw new AppError('invalid', say.thePassageIsUsedIn({ users: users.map((u) => u.name).join(', ') }));
   }
   await database().transaction(async (tx) => {
     await tx.delete(passages).where(and(eq(passages.storeId, access.store.id), eq(passages.id, id)));

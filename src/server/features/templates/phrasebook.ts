@@ -8,6 +8,8 @@ import { database } from '../../db/client';
 import { phrases } from '../../db/schema';
 import { AppError } from '../../base/errors';
 import { remember } from '../../auth/history';
+import { inEnglish } from '@/words/speak';
+import { say } from '@/words/refusals';
 
 const MOST = 1_000;
 
@@ -42,7 +44,7 @@ export async function savePhrase(
   const { store } = access;
   const phrase = PHRASES.find((p) => p === input.phrase);
   if (!phrase || !store.languages.includes(input.language)) {
-    throw new AppError('invalid', 'There is no such phrase in this store.');
+    throw new AppError('invalid', say.thereIsNoSuchPhrase);
   }
   const source = input.source.trim();
   const mine = and(eq(phrases.storeId, store.id), eq(phrases.language, input.language), eq(phrases.phrase, phrase));
@@ -57,11 +59,12 @@ export async function savePhrase(
       .values({ storeId: store.id, language: input.language, phrase, source })
       .onDuplicateKeyUpdate({ set: { source } });
   }
-  await remember(access, 'changed a phrase', `${PHRASE_PLACES[phrase].label}, ${languageName(input.language)}`);
+  const what = inEnglish(() => `${PHRASE_PLACES[phrase].label}, ${languageName(input.language)}`);
+  await remember(access, 'changed a phrase', what);
 }
 
 function problemOf(phrase: Phrase, source: string): string | undefined {
-  if (source.length > MOST) return `These words are longer than ${MOST} characters.`;
+  if (source.length > MOST) return say.theseWordsAreLongerThan({ most: MOST });
   // Shared by all messages: only what every moment knows may stand in it.
   const [problem] = segmentProblems(
     source,

@@ -21,6 +21,7 @@ import { livePassages } from '../../sending/passages';
 import { readTemplate } from '../../documents/read-template';
 import { listPassages } from './passages';
 import type { MomentId } from '@/core/moments';
+import { say } from '@/words/refusals';
 
 /** Everything the Desk opens with. */
 export async function loadDesk(access: Access, slug: string) {
@@ -259,6 +260,6 @@ export async function templateFor(
   const about = { name: title, moment: notification.moment, sender: senderKindOf(notification) };
   if (which === 'draft') return { ...about, template: template.draft };
   const live = await liveEdition(template.liveEditionId);
-  if (!live) throw new AppError('invalid', `${title} has never been published. Publish it on the Desk first.`);
+  if (!live) throw new AppError('invalid', say.titleHasNeverBeenPublished({ title }));
   return { ...about, template: live.template };
 }

@@ -17,6 +17,7 @@ import { domainOfStore } from '../../domains/look';
 import { readTemplate } from '../../documents/read-template';
 import { templateFor } from './templates';
 import { orderSnapshot } from '../orders/orders';
+import { say } from '@/words/refusals';
 
 export interface TestRequest {
   slug: string;
@@ -31,9 +32,7 @@ export interface TestRequest {
 export async function sendTest(access: Access, request: TestRequest): Promise<{ to: string; subject: string }> {
   const { slug, to, language } = request;
   if (!isMailAddress(to))
-    throw new AppError('invalid', 'The test needs an address.', [
-      { path: '/to', message: 'Enter an email address with a name, an @ and a domain, such as anna@shop.example.' },
-    ]);
+    throw new AppError('invalid', say.theTestNeedsAnAddress, [{ path: '/to', message: say.enterAnEmailAddressWith }]);
   const kept = await templateFor(access, slug, request.draft === undefined ? 'live' : 'draft');
   const [services, senders] = await Promise.all([servicesOf(access.store.id), sendersOf(access.store.id)]);
   const sender = senderFor(senders, kept.sender);
@@ -41,11 +40,11 @@ export async function sendTest(access: Access, request: TestRequest): Promise<{ 
   if (!sender || choice.kind === 'wait') {
     throw new AppError(
       'invalid',
-      choice.kind === 'wait' ? `${choice.words} ${choice.remedy}` : 'The store has no sender yet.',
+      choice.kind === 'wait' ? `${choice.words} ${choice.remedy}` : say.theStoreHasNoSenderYet,
     );
   }
   const template = request.draft === undefined ? kept.template : readTemplate(access.store.id, request.draft);
-  if (!template.words[language]) throw new AppError('invalid', 'There are no words in this language yet.');
+  if (!template.words[language]) throw new AppError('invalid', say.thereAreNoWordsIn);
   const { order, channelName } = await orderSnapshot(access, request.order);
   const { store } = access;
   const { moment } = kept;
@@ -80,7 +79,7 @@ export async function sendTest(access: Access, request: TestRequest): Promise<{ 
   if (result.outcome.kind !== 'accepted') {
     throw new AppError(
       'invalid',
-      `The test was not sent. ${result.diagnosis?.cause ?? ''} ${result.diagnosis?.remedy ?? ''}`.trim(),
+      say.theTestWasNotSent({ cause: result.diagnosis?.cause ?? '', remedy: result.diagnosis?.remedy ?? '' }).trim(),
     );
   }
   await remember(access, 'sent a test', `${slug} to ${to}`);

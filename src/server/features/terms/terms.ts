@@ -12,6 +12,7 @@ import { remember } from '../../auth/history';
 import { AppError } from '../../base/errors';
 import { database } from '../../db/client';
 import { channels, orders, products, stores } from '../../db/schema';
+import { say } from '@/words/refusals';
 
 const checkTerms = checker(TermsSchema);
 
@@ -111,17 +112,14 @@ function unlistedIn(terms: Terms, newer: readonly Order[], channelNames: readonl
 export async function saveTerms(access: Access, revision: number, input: unknown): Promise<{ revision: number }> {
   const { store } = access;
   const checked = checkTerms(input);
-  if (!checked.ok) throw new AppError('invalid', 'Nothing was saved. Correct the marked fields.', checked.problems);
+  if (!checked.ok) throw new AppError('invalid', say.nothingWasSavedCorrectThe, checked.problems);
   const terms = tidied(checked.value);
   const problems = termsProblems(terms);
   if (problems.length > 0) {
-    throw new AppError('invalid', 'Nothing was saved. Correct the marked fields.', problems);
+    throw new AppError('invalid', say.nothingWasSavedCorrectThe, problems);
   }
   if (!may(access.role, 'terms.edit') && withoutWords(terms) !== withoutWords(tidied(store.terms))) {
-    throw new AppError(
-      'forbidden',
-      'Only an owner may change methods, accounts and carriers. You may change their words.',
-    );
+    throw new AppError('forbidden', say.onlyAnOwnerMayChange);
   }
   const [saved] = await database()
     .update(stores)
@@ -132,7 +130,7 @@ export async function saveTerms(access: Access, revision: number, input: unknown
     })
     .where(and(eq(stores.id, store.id), eq(stores.termsRevision, revision)));
   if (saved.affectedRows === 0) {
-    throw new AppError('conflict', 'Somebody else saved other terms since. Load them, and make your changes again.');
+    throw new AppError('conflict', say.somebodyElseSavedOtherTerms);
   }
   await remember(access, 'changed the terms', changedParts(store.terms, terms).join(', ') || 'nothing');
   return { revision: revision + 1 };

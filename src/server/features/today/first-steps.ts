@@ -7,6 +7,7 @@ import type { Access } from '../../auth/access';
 import { database } from '../../db/client';
 import { deliveries, orders, routingRules } from '../../db/schema';
 import type { BoardRow } from '../notifications/board';
+import { say } from '@/words/ready';
 
 /** What one has to be allowed to do to take a step. */
 const NEEDS = new Map<FirstStep['id'], Action>([
@@ -37,22 +38,22 @@ export async function firstSteps(
   const live = rows.some((r) => r.notification.audience === 'customer' && r.notification.on && r.edition);
   const service = services[0];
   const steps: FirstStep[] = [
-    { id: 'service', words: 'Connect a sending service', done: service !== undefined, href: '/sending/services/new' },
+    { id: 'service', words: say.connectASendingService, done: service !== undefined, href: '/sending/services/new' },
     {
       id: 'check',
-      words: 'Check the sending service',
+      words: say.checkTheSendingService,
       done: services.some((s) => s.check?.passed),
       href: service ? `/sending/services/${service.id}` : '/sending/services/new',
     },
-    { id: 'publish', words: 'Publish a notification for customers and turn it on', done: live, href: '/journey' },
+    { id: 'publish', words: say.publishANotificationForCustomers, done: live, href: '/journey' },
     {
       id: 'staff',
-      words: 'Choose which colleagues get messages about orders',
+      words: say.chooseWhichColleaguesGetMessages,
       done: rule.length > 0,
       href: '/routing',
     },
-    { id: 'order', words: 'Place or import an order', done: order.length > 0, href: '/orders/new' },
-    { id: 'message', words: 'Send a first message', done: message.length > 0, href: '/orders' },
+    { id: 'order', words: say.placeOrImportAnOrder, done: order.length > 0, href: '/orders/new' },
+    { id: 'message', words: say.sendAFirstMessage, done: message.length > 0, href: '/orders' },
   ];
   if (steps.every((s) => s.done)) return [];
   return steps.map((s) => {

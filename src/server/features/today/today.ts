@@ -13,6 +13,7 @@ import { notificationLines } from '../notifications/today-lines';
 import { serviceViews } from '../sending/services';
 import { sendingLines } from '../sending/today-lines';
 import { firstSteps } from './first-steps';
+import { say } from '@/words/ready';
 
 const DAY = 86_400_000;
 
@@ -57,22 +58,21 @@ export async function loadToday(access: Access) {
 
   const lines: TodayLine[] = [];
   const held = counts.find((c) => c.state === 'held')?.n ?? 0;
-  const messages = (n: number): string => (n === 1 ? 'One message' : `${n} messages`);
   lines.push(...(await sendingLines(access, held, services)));
   for (const part of [running.clock, running.secret]) {
     if (!part.ok)
       lines.push({
         state: 'failing',
-        fact: `Something is wrong with how Libellus runs: ${part.words}.`,
-        action: 'See what waits',
+        fact: say.somethingIsWrongWithHow({ words: part.words }),
+        action: say.seeWhatWaits,
         href: '/deliveries?state=planned',
       });
   }
   if (!running.worker.ok) {
     lines.push({
       state: 'failing',
-      fact: `The worker that sends mail is not running: ${running.worker.words}.`,
-      action: 'See what waits',
+      fact: say.theWorkerThatSendsMail({ words: running.worker.words }),
+      action: say.seeWhatWaits,
       href: '/deliveries?state=planned',
     });
   }
@@ -83,11 +83,11 @@ export async function loadToday(access: Access) {
     failedSince > 0
       ? {
           state: 'failing',
-          fact: `${messages(failedSince)} failed since yesterday.`,
-          action: 'Read why',
+          fact: say.failedSince({ n: failedSince }),
+          action: say.readWhy,
           href: '/deliveries?state=failed,bounced',
         }
-      : { state: 'good', fact: 'Nothing failed since yesterday.', action: 'See the record', href: '/deliveries' },
+      : { state: 'good', fact: say.nothingFailedSinceYesterday, action: say.seeTheRecord, href: '/deliveries' },
   );
   const weight = { failing: 0, waiting: 1, good: 2 };
   const waiting = counts.filter((c) => c.state !== 'held').reduce((sum, c) => sum + c.n, 0);
@@ -183,12 +183,12 @@ async function processLines(): Promise<TodayLine[]> {
   return (['worker', 'web'] as const).flatMap((kind) => {
     const times = ended.filter((e) => e.kind === kind).length;
     if (times === 0) return [];
-    const process = kind === 'worker' ? 'The worker that sends mail' : 'The web process';
+    const process = kind === 'worker' ? say.theWorkerThatSendsMail2 : say.theWebProcess;
     return [
       {
         state: 'waiting' as const,
-        fact: `${process} ended by itself ${times === 1 ? 'once' : `${times} times`} since yesterday. Nothing is lost by that; its log says why.`,
-        action: 'See the record',
+        fact: say.endedByItself({ process, n: times }),
+        action: say.seeTheRecord,
         href: '/deliveries',
       },
     ];
@@ -205,8 +205,8 @@ async function contradictionLines({ store }: Access): Promise<TodayLine[]> {
     .limit(3);
   return rows.map(({ number, differences }) => ({
     state: 'failing' as const,
-    fact: `The shop sent a second order ${number}, and nobody was written to about it. ${differences[0] ?? ''}`,
-    action: 'See the first order',
+    fact: say.theShopSentASecond({ number, differences: differences[0] ?? '' }),
+    action: say.seeTheFirstOrder,
     href: `/orders/${encodeURIComponent(number)}`,
   }));
 }

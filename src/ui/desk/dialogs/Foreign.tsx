@@ -1,7 +1,7 @@
 'use client';
 /** Placeholders of another program in pasted words: which of ours each becomes, or that it stays as words. */
 import { useState } from 'react';
-import { placeholdersAt, type ForeignPlaceholder } from '@/core/placeholders';
+import { PLACEHOLDER_GROUP_LABELS, placeholdersAt, type ForeignPlaceholder } from '@/core/placeholders';
 import { Dialog } from '../../parts/Dialog';
 import { Pick } from '../../parts/fields';
 import { say } from '@/words/desk';
@@ -22,7 +22,7 @@ export function Foreign({
   const [names, setNames] = useState(() => new Map(texts.map((f) => [f.text, f.guess])));
   const choices = [
     { value: '', label: say.staysAsWords },
-    ...placeholdersAt(moment).map((p) => ({ value: p.name, label: p.label, note: p.group })),
+    ...placeholdersAt(moment).map((p) => ({ value: p.name, label: p.label, note: PLACEHOLDER_GROUP_LABELS[p.group] })),
   ];
   return (
     <Dialog

@@ -10,8 +10,11 @@ import { viewSegment } from '../../desk/useSegments';
 import { languageName } from '@/core/names';
 import { changer, Row, SIDES, withWords, type LookLanguage, type PartProps } from './common';
 import { say } from '@/words/look';
+import { inEachLanguage } from '@/words/speak';
 
-const SIGNS: readonly Choice<LinkSign>[] = LINK_SIGNS.map((value) => ({ value, label: SIGN_LABELS[value] }));
+const SIGNS: readonly Choice<LinkSign>[] = inEachLanguage(() =>
+  LINK_SIGNS.map((value) => ({ value, label: SIGN_LABELS[value] })),
+);
 
 export function FooterPart(
   props: PartProps &

@@ -6,8 +6,11 @@ import { Field, Pick, Segments } from '../../parts/fields';
 import { NumberField } from '../../parts/NumberField';
 import { changer, Row, Text, type PartProps } from './common';
 import { say } from '@/words/look';
+import { inEachLanguage } from '@/words/speak';
 
-const FONTS = (Object.keys(FONT_LABELS) as FontStack[]).map((value) => ({ value, label: FONT_LABELS[value] }));
+const FONTS = inEachLanguage(() =>
+  (Object.keys(FONT_LABELS) as FontStack[]).map((value) => ({ value, label: FONT_LABELS[value] })),
+);
 
 export function TypePart(props: PartProps) {
   const { look, editable, onLook } = props;
