@@ -42,7 +42,7 @@ export interface DeliveryView {
   slug?: string | undefined;
   recipient: string;
   recipientName: string;
-  role: string;
+  role: Audience;
   language: string;
   state: DeliveryState;
   subject: string;

@@ -110,7 +110,7 @@ export const say = speak('findings', {
   cannotBeRead: 'cannot be read',
   isHardToRead: 'is hard to read',
   valueContrastToFixedOfThe: '{$value}: contrast {$toFixed} of the {$wanted} it needs.',
-  colourlabelsOnColourlabels2: '{$colourlabels} on {$colourlabels2}',
+  colourOn: '{$colour} on {$on}',
   firstEdition: 'First edition',
   whereItLeads: 'where it leads',
   whatItShows: 'what it shows',

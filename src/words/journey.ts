@@ -146,4 +146,9 @@ export const say = speak('journey', {
   stateLive: 'live',
   stateOff: 'off',
   stateFailing: 'failing',
+  complete: 'complete',
+  missing: 'missing',
+  nobody: 'nobody',
+  never: 'never',
+  offered: 'offered',
 });

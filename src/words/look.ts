@@ -145,4 +145,5 @@ export const say = speak('look', {
   end: 'end',
   tryingName: 'Trying {#name}{$name}{/name} on your own messages. Nothing is replaced yet.',
   draftDiffers: 'the draft differs',
+  passes: 'passes',
 });

@@ -92,4 +92,11 @@ export const say = speak('notification', {
   offeredOnlyWhenIt: 'Offered only when {$condition}',
   onlyWhenIt: 'Only when {$condition}',
   editionAndDraft: 'edition {$edition}, draft to publish',
+  on: 'on',
+  off: 'off',
+  unitMinutes: 'minutes',
+  unitHours: 'hours',
+  unitDays: 'days',
+  unitWorkingDays: 'working days',
+  unitWeeks: 'weeks',
 });

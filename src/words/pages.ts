@@ -16,7 +16,6 @@ export const say = speak('pages', {
     'Nothing was changed. If the database or the network was away for a moment, trying again is enough; otherwise the log of the web process says more.',
   tryAgain: 'Try again',
   skipToThePage: 'Skip to the page',
-  noSuchLanguage: 'No such language.',
   deliveries: 'Deliveries',
   journey: 'Journey',
   look: 'Look',

@@ -16,4 +16,12 @@ export const say = speak('parts', {
   toLookAt: 'to look at',
   notYet: 'not yet',
   libellusDoesNotAnswerCheck: 'Libellus does not answer. Check whether the change was saved.',
+  waits: 'waits',
+  good: 'good',
+  failing: 'failing',
+  leafOff: 'off',
+  leafDraft: 'draft',
+  leafLive: 'live',
+  leafFailing: 'failing',
+  leafStale: 'stale',
 });

@@ -94,4 +94,6 @@ export const say = speak('shell', {
   languageInThisBrowser: 'Language in this browser',
   languageName: 'Language: {$language}',
   languageKeywords: 'language english german deutsch translation settings',
+  isOn: 'on',
+  isOff: 'off',
 });

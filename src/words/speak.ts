@@ -14,6 +14,9 @@ export type Language = keyof typeof LANGUAGES;
 /** How dates, numbers and money are written for readers of each language. */
 const LOCALES: Record<Language, string> = { en: 'en-GB', de: 'de-DE' };
 
+/** A name within a sentence: English writes its nouns small there, German does not. */
+export const inSentence = (name: string): string => (readerLanguage() === 'en' ? name.toLowerCase() : name);
+
 /** Words by feature and key. */
 export type Translations = Record<string, Record<string, string>>;
 

@@ -7,7 +7,7 @@ import { byWeight, messageFindings, templateFindings, type Finding } from '@/cor
 import { KeptWords, messageCompiler, wordsStyles, type Skeleton } from '@/core/render';
 import { readTemplateSource } from '@/core/template/source';
 import { withChange } from './changes';
-import type { Question, ReadAnswer, Rendered, RenderParts, SheetAnswer, SheetView } from './protocol';
+import type { Question, ReadAnswer, ReaderNote, Rendered, RenderParts, SheetAnswer, SheetView } from './protocol';
 
 const keptWords = new KeptWords();
 
@@ -96,7 +96,11 @@ function asLookedAt(html: string, view: SheetView | undefined): string {
 /** What was told last: questions tell of changes to it. */
 let told: RenderParts | undefined;
 
-self.onmessage = ({ data }: MessageEvent<Question>) => {
+self.onmessage = ({ data }: MessageEvent<Question | ReaderNote>) => {
+  if ('reader' in data) {
+    globalThis.libellusSpeech = { language: () => data.reader, translations: data.translations };
+    return;
+  }
   const { id } = data;
   if ('read' in data) {
     self.postMessage({ id, ...readTemplateSource(data.read) } satisfies ReadAnswer);

@@ -7,6 +7,7 @@ import type { DiscountCode } from '@/core/order';
 import type { RenderedMessage, WordsStyles } from '@/core/render';
 import type { Passages, Segments, Template } from '@/core/template';
 import type { ReadSource } from '@/core/template/source';
+import type { Language, Speech } from '@/words/speak';
 
 /** How a message is looked at: as mail programs show it in the light or in two kinds of dark, with pictures or without. */
 export interface SheetView {
@@ -85,6 +86,12 @@ export interface Rendered {
   trouble?: string;
   /** Time taken in the worker, in milliseconds. */
   ms: number;
+}
+
+/** Said once, before all else: in which language what is found is told, and its words. */
+export interface ReaderNote {
+  reader: Language;
+  translations: Speech['translations'];
 }
 
 export type Question = RenderRequest | ReadRequest;

@@ -309,7 +309,7 @@ test('the phrasebook changes a word for all messages at once, refuses what canno
   await expect(page.getByText(/There is no placeholder \{\$nothing\}/)).toBeVisible();
   await field.fill('All the goods');
   await field.press('Enter');
-  await expect(page.getByText("1 are the store’s own")).toBeVisible();
+  await expect(page.getByText('1 are the store’s own')).toBeVisible();
   await page.goto('/s/quillwick/desk/order-received');
   await expect(page.frameLocator('iframe[title="The message"]').locator('.lb-totals')).toContainText('All the goods');
   await page.goto('/s/quillwick/phrasebook');

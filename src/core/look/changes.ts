@@ -2,6 +2,7 @@
 import { COLOUR_LABELS, type ColourRole, type Look } from './schema';
 import { inEachLanguage } from '@/words/speak';
 import { say } from '@/words/names';
+import { inSentence } from '@/words/speak';
 
 const PARTS: [keyof Look, string][] = inEachLanguage(() => [
   ['logo', say.logo],
@@ -27,7 +28,7 @@ export function lookChanges(before: Look, after: Look): LookChange[] {
   const changes: LookChange[] = [];
   const roles = (Object.keys(COLOUR_LABELS) as ColourRole[]).filter((r) => before.colours[r] !== after.colours[r]);
   if (roles.length > 0) {
-    changes.push({ label: say.colours, detail: roles.map((r) => COLOUR_LABELS[r].toLowerCase()).join(', ') });
+    changes.push({ label: say.colours, detail: roles.map((r) => inSentence(COLOUR_LABELS[r])).join(', ') });
   }
   for (const [key, label] of PARTS) {
     const [a, b] = [before[key], after[key]];

@@ -2,6 +2,7 @@
 import { clampChroma, converter, formatHex, wcagContrast } from 'culori';
 import { COLOUR_LABELS, type ColourRole, type Look } from './schema';
 import { say } from '@/words/findings';
+import { inSentence } from '@/words/speak';
 
 const toOklch = converter('oklch');
 
@@ -90,9 +91,9 @@ export function contrastPairs(look: Look): ContrastPair[] {
         everything.map(([, o]) => colours[o]),
         Math.max(...everything.map(([, , w]) => w)),
       ),
-      label: say.colourlabelsOnColourlabels2({
-        colourlabels: COLOUR_LABELS[role],
-        colourlabels2: COLOUR_LABELS[on].toLowerCase(),
+      label: say.colourOn({
+        colour: COLOUR_LABELS[role],
+        on: inSentence(COLOUR_LABELS[on]),
       }),
     };
   });

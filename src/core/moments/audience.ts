@@ -6,6 +6,13 @@ import { say } from '@/words/names';
 export const AUDIENCES = ['customer', 'contact', 'staff'] as const;
 export type Audience = (typeof AUDIENCES)[number];
 
+/** What somebody of an audience is to an order. */
+export const AUDIENCE_WORDS: Record<Audience, string> = inEachLanguage(() => ({
+  customer: say.roleCustomer,
+  contact: say.roleContact,
+  staff: say.roleStaff,
+}));
+
 /** Nothing is usual there. */
 const NOTHING = '';
 

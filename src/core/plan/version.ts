@@ -27,7 +27,10 @@ export function chooseVersion(notification: NotificationFacts, { facts, wanted, 
   const { name, when, variants } = notification;
   const asked = wanted?.language ?? own;
   if (when && !conditionHolds(when, facts, asked)) {
-    return { kind: 'nothing', reason: { code: 'condition', notification: name, words: inEnglish(() => conditionWords(when, names)) } };
+    return {
+      kind: 'nothing',
+      reason: { code: 'condition', notification: name, words: inEnglish(() => conditionWords(when, names)) },
+    };
   }
   const variant = variants.find((v) => !v.when || conditionHolds(v.when, facts, asked));
   if (!variant) return { kind: 'nothing', reason: { code: 'no-variant', notification: name } };

@@ -3,7 +3,7 @@
 import { useEffect, useMemo } from 'react';
 import type { ReadSource } from '@/core/template/source';
 import { PreviewClient, type PreviewEars, type PreviewPort } from '@/workers/client';
-import type { Answer, Rendered, RenderParts } from '@/workers/protocol';
+import type { Answer, ReaderNote, Rendered, RenderParts } from '@/workers/protocol';
 
 export type { RenderParts } from '@/workers/protocol';
 
@@ -19,6 +19,8 @@ function start({ answer, failed }: PreviewEars): PreviewPort {
   worker.onmessage = ({ data }: MessageEvent<Answer>) => answer(data);
   worker.onerror = ({ message }) => failed(message);
   worker.onmessageerror = () => failed();
+  const speech = globalThis.libellusSpeech;
+  if (speech) worker.postMessage({ reader: speech.language(), translations: speech.translations } satisfies ReaderNote);
   return { ask: (question) => worker.postMessage(question), end: () => worker.terminate() };
 }
 

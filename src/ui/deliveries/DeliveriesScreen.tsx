@@ -14,6 +14,7 @@ import type { ListedDelivery } from '@/contract/deliveries';
 import { inEachLanguage } from '@/words/speak';
 import { say } from '@/words/deliveries';
 import { say as common } from '@/words/common';
+import { AUDIENCE_WORDS } from '@/core/moments';
 
 export interface DeliveriesProps {
   base: string;
@@ -124,7 +125,7 @@ export function DeliveriesScreen({ base, zone, filter, rows, next }: DeliveriesP
                         <bdi>{d.recipientName || d.recipient}</bdi>
                       </Link>{' '}
                       <span className="text-xs text-slate">
-                        {d.role}, {languageName(d.language)}
+                        {AUDIENCE_WORDS[d.role]}, {languageName(d.language)}
                       </span>
                     </td>
                     <td data-line="rest" className="truncate px-2">

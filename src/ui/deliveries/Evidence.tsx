@@ -11,6 +11,7 @@ import { StateWord } from '../parts/states';
 import { inEachLanguage } from '@/words/speak';
 import { say } from '@/words/deliveries';
 import { say as common } from '@/words/common';
+import { AUDIENCE_WORDS } from '@/core/moments';
 
 export interface Evidence {
   base: string;
@@ -49,7 +50,7 @@ export function DeliveryFacts({ base, zone, delivery: d }: Evidence) {
     <dl className="mb-4 grid grid-cols-[max-content_1fr] gap-x-4 gap-y-1">
       <dt className="text-slate">{say.to}</dt>
       <dd className="break-all">
-        <bdi>{d.recipientName}</bdi> {d.recipient}, {d.role}
+        <bdi>{d.recipientName}</bdi> {d.recipient}, {AUDIENCE_WORDS[d.role]}
       </dd>
       <dt className="text-slate">{common.language}</dt>
       <dd>{languageName(d.language)}</dd>
@@ -104,7 +105,7 @@ export function Attempts({ zone, delivery: d }: Omit<Evidence, 'base'>) {
         aside={
           (d.state === 'deferred' || d.state === 'held' || d.waits) && d.dueAt ? (
             <>
-              {d.waits ? 'due' : say.nextTry} <Time at={d.dueAt} zone={zone} />
+              {d.waits ? say.due : say.nextTry} <Time at={d.dueAt} zone={zone} />
             </>
           ) : undefined
         }

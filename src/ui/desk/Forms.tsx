@@ -13,6 +13,7 @@ import {
   type WordsDocument,
 } from '@/core/text';
 import { say } from '@/words/desk';
+import { inSentence as sentence } from '@/words/speak';
 
 export interface FormsProps {
   words: WordsDocument;
@@ -33,7 +34,7 @@ const labelOf = (name: string): string => placeholder(name)?.label ?? name;
 /** A label within a sentence: "amount still due", and "IBAN" as it is. */
 function inSentence(name: string): string {
   const label = labelOf(name);
-  return /^\p{Lu}\p{Lu}/u.test(label) ? label : label.charAt(0).toLowerCase() + label.slice(1);
+  return /^\p{Lu}\p{Lu}/u.test(label) ? label : sentence(label.charAt(0)) + label.slice(1);
 }
 
 /** "First name is missing", "Number of items is one": what one key of a form says. */

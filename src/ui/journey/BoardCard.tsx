@@ -21,7 +21,7 @@ export function Bars({ languages, complete }: { languages: readonly string[]; co
       role="img"
       aria-label={words}
       title={languages
-        .map((l) => `${l.length > 1 ? languageName(l) : l}: ${complete.includes(l) ? 'complete' : 'missing'}`)
+        .map((l) => `${l.length > 1 ? languageName(l) : l}: ${complete.includes(l) ? say.complete : say.missing}`)
         .join('\n')}
       className="inline-flex gap-px"
     >
@@ -178,7 +178,7 @@ export function HandCard({ base, zone, card, languages, path, maySwitch, onSwitc
 
 /** Of what an order has not had: whether it is to come. */
 function notSentWords({ would, why }: PathStep, byHand: boolean): string {
-  if (would > 0) return byHand ? 'offered' : say.wouldBeSent;
+  if (would > 0) return byHand ? say.offered : say.wouldBeSent;
   return why.length > 0 ? say.notSent : say.notForThisOrder;
 }
 

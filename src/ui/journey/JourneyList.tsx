@@ -166,8 +166,8 @@ export function JourneyList({ base, zone, languages, cards, maySwitch, busy, onS
                   <td className="px-2">
                     <Bars languages={languages} complete={card.complete} />
                   </td>
-                  <td className="px-2">{card.owner || 'nobody'}</td>
-                  <td className="px-2">{card.last ? <Time at={card.last.at} zone={zone} /> : 'never'}</td>
+                  <td className="px-2">{card.owner || say.nobody}</td>
+                  <td className="px-2">{card.last ? <Time at={card.last.at} zone={zone} /> : say.never}</td>
                   <td data-line="end" className="px-2 pe-5 text-end">
                     <Switch
                       on={card.on}

@@ -38,9 +38,11 @@ export function ColourField({
         </PopoverPanel>
       </Popover>
       <label className="flex min-w-0 flex-1 items-center gap-2 text-sm">
-        <span className="min-w-0 flex-1 truncate">{label}</span>
+        <span className="min-w-0 flex-1 truncate" title={label}>
+          {label}
+        </span>
         <input
-          className="input w-24 font-mono text-xs"
+          className="input w-20 px-1.5 font-mono text-xs"
           spellCheck={false}
           readOnly={disabled}
           aria-invalid={wrong || undefined}

@@ -69,7 +69,7 @@ export function NotificationScreen(props: NotificationProps & { now: number }) {
       actions={
         <>
           <label className="flex items-center gap-2 text-sm">
-            {notification.on ? 'on' : 'off'}
+            {notification.on ? say.on : say.off}
             <Switch
               on={notification.on}
               label={say.nameIsOn({ name: saved.name })}

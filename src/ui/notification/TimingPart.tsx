@@ -22,8 +22,16 @@ import { PanelTitle } from '../parts/Page';
 import { problemAt } from '../parts/result';
 import { say } from '@/words/notification';
 import { Said } from '../parts/Said';
+import { inEachLanguage } from '@/words/speak';
 
-const UNITS = WAIT_UNITS.map((u) => ({ value: u, label: u.replace('-', ' ') }));
+const UNIT_WORDS: Record<WaitUnit, string> = inEachLanguage(() => ({
+  minutes: say.unitMinutes,
+  hours: say.unitHours,
+  days: say.unitDays,
+  'working-days': say.unitWorkingDays,
+  weeks: say.unitWeeks,
+}));
+const UNITS = inEachLanguage(() => WAIT_UNITS.map((u) => ({ value: u, label: UNIT_WORDS[u] })));
 
 /** Waits that are offered for one more of a row: a day, three, five, and so on. */
 const NEXT: Timing[] = [
@@ -64,7 +72,7 @@ export function TimingPart({ moment, schedule, zone, now, failure, onChange }: T
           const problem = failure?.problems.find((p) => p.path.startsWith(`/schedule/row/${i}`))?.message;
           return (
             <li key={i} className="text-sm">
-              <div className="flex items-center gap-2">
+              <div className="flex flex-wrap items-center gap-2">
                 <span className="w-5 text-slate">{i + 1}</span>
                 <label className="flex items-center gap-1.5">
                   <input

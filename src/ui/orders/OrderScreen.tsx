@@ -29,6 +29,7 @@ import type { Possible } from '@/contract/orders';
 import { say } from '@/words/orders';
 import { say as common } from '@/words/common';
 import { Said } from '../parts/Said';
+import { AUDIENCE_WORDS, type Audience } from '@/core/moments';
 
 export interface OrderProps {
   base: string;
@@ -43,7 +44,7 @@ export interface OrderProps {
     notification: string;
     recipient: string;
     recipientName: string;
-    role: string;
+    role: Audience;
     language: string;
     state: DeliveryState;
     subject: string;
@@ -126,7 +127,7 @@ export function OrderScreen(props: OrderProps) {
                     />
                     <span className="text-slate">
                       {' '}
-                      · {d.role} · {languageName(d.language)}
+                      · {AUDIENCE_WORDS[d.role]} · {languageName(d.language)}
                     </span>
                   </span>
                   {d.withheld ? (

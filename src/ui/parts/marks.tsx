@@ -1,14 +1,15 @@
 import type { LeafState } from '@/contract/notifications';
 import { say } from '@/words/parts';
+import { inEachLanguage } from '@/words/speak';
 /** State marks: a leaf of paper, different in shape for each state and always beside its word. */
 
-export const LEAF_WORDS: Record<LeafState, string> = {
-  off: 'off',
-  draft: 'draft',
-  live: 'live',
-  failing: 'failing',
-  stale: 'stale',
-};
+export const LEAF_WORDS: Record<LeafState, string> = inEachLanguage(() => ({
+  off: say.leafOff,
+  draft: say.leafDraft,
+  live: say.leafLive,
+  failing: say.leafFailing,
+  stale: say.leafStale,
+}));
 
 export function Leaf({ state, size = 14, label }: { state: LeafState; size?: number; label?: string }) {
   const shape = {
@@ -60,7 +61,7 @@ export function Mark({ tone, size = 14 }: { tone: Tone; size?: number }) {
     failing: <path d="M3.500 3.500l9 9M12.500 3.500l-9 9" stroke="var(--color-madder)" strokeWidth="2.200" />,
     quiet: <circle cx="8" cy="8" r="4" fill="none" stroke="var(--color-slate)" strokeWidth="1.3" />,
   }[tone];
-  const words = { good: 'good', waiting: say.toLookAt, failing: 'failing', quiet: say.notYet }[tone];
+  const words = { good: say.good, waiting: say.toLookAt, failing: say.failing, quiet: say.notYet }[tone];
   return (
     <svg width={size} height={size} viewBox="0 0 16 16" role="img" aria-label={words} className="shrink-0">
       {shape}

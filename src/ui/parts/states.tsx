@@ -1,6 +1,7 @@
 /** A delivery's state as a mark and a word. */
 import { DELIVERY_STATE_WORDS, type DeliveryState } from '@/core/mail/state';
 import { Mark, type Tone } from './marks';
+import { say } from '@/words/parts';
 
 const TONES: Record<DeliveryState, Tone> = {
   planned: 'quiet',
@@ -24,7 +25,7 @@ export function StateWord({ state, waits = false }: { state: DeliveryState; wait
       <span className="translate-y-0.5">
         <Mark tone={tone} size={12} />
       </span>
-      {waits ? 'waits' : DELIVERY_STATE_WORDS[state]}
+      {waits ? say.waits : DELIVERY_STATE_WORDS[state]}
     </span>
   );
 }

@@ -13,6 +13,7 @@ import type { DomainView } from '@/contract/sending';
 import { say } from '@/words/sending';
 import { say as common } from '@/words/common';
 import { Said } from '../parts/Said';
+import { inSentence } from '@/words/speak';
 
 export interface DomainProps {
   base: string;
@@ -212,7 +213,7 @@ function Copied({ text, label, note }: { text: string; label: string; note?: str
       <button
         type="button"
         className="btn btn-quiet shrink-0 text-xs"
-        aria-label={say.copyLabel({ label: label.toLowerCase() })}
+        aria-label={say.copyLabel({ label: inSentence(label) })}
         onClick={() =>
           void navigator.clipboard.writeText(text).then(
             () => toast(say.labelIsOnTheClipboard({ label })),

@@ -15,6 +15,7 @@ import { inEachLanguage } from '@/words/speak';
 import { say } from '@/words/sending';
 import { say as common } from '@/words/common';
 import { Said } from '../parts/Said';
+import { inSentence } from '@/words/speak';
 
 export interface WithheldProps {
   base: string;
@@ -84,7 +85,7 @@ export function WithheldScreen({ base, entries, strays, zone, mayEdit, onAdd, on
                     <td className="py-2 pe-3 text-slate">
                       {w.kinds.length === 0
                         ? say.allMessages
-                        : w.kinds.map((k) => SENDER_KIND_LABELS[k].toLowerCase()).join(', ')}
+                        : w.kinds.map((k) => inSentence(SENDER_KIND_LABELS[k])).join(', ')}
                     </td>
                     <td className="py-2 pe-3 text-slate">
                       <Said

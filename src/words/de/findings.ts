@@ -116,7 +116,7 @@ export const findings: TranslationOf<typeof say> = {
   cannotBeRead: 'nicht lesbar',
   isHardToRead: 'schwer lesbar',
   valueContrastToFixedOfThe: '{$value}: Kontrast {$toFixed} von {$wanted}, die nötig sind.',
-  colourlabelsOnColourlabels2: '{$colourlabels} auf {$colourlabels2}',
+  colourOn: '{$colour} auf {$on}',
   firstEdition: 'Erste Ausgabe',
   whereItLeads: 'wohin es führt',
   whatItShows: 'was es zeigt',

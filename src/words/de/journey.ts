@@ -148,4 +148,9 @@ export const journey: TranslationOf<typeof say> = {
   stateLive: 'live',
   stateOff: 'aus',
   stateFailing: 'mit Fehlern',
+  complete: 'vollständig',
+  missing: 'fehlt',
+  nobody: 'niemand',
+  never: 'nie',
+  offered: 'angeboten',
 };

@@ -147,4 +147,5 @@ export const look: TranslationOf<typeof say> = {
   end: 'Ende',
   tryingName: '{#name}{$name}{/name} wird an Ihren eigenen Nachrichten ausprobiert. Noch ist nichts ersetzt.',
   draftDiffers: 'der Entwurf weicht ab',
+  passes: 'bestanden',
 };

@@ -93,4 +93,11 @@ export const notification: TranslationOf<typeof say> = {
   offeredOnlyWhenIt: 'Nur angeboten, wenn {$condition}',
   onlyWhenIt: 'Nur wenn {$condition}',
   editionAndDraft: 'Ausgabe {$edition}, Entwurf zu veröffentlichen',
+  on: 'ein',
+  off: 'aus',
+  unitMinutes: 'Minuten',
+  unitHours: 'Stunden',
+  unitDays: 'Tagen',
+  unitWorkingDays: 'Werktagen',
+  unitWeeks: 'Wochen',
 };

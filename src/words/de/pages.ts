@@ -18,7 +18,6 @@ export const pages: TranslationOf<typeof say> = {
     'Nichts wurde geändert. Waren Datenbank oder Netz nur kurz weg, genügt ein neuer Versuch; sonst steht mehr im Protokoll des Webprozesses.',
   tryAgain: 'Erneut versuchen',
   skipToThePage: 'Zum Inhalt springen',
-  noSuchLanguage: 'Diese Sprache gibt es nicht.',
   deliveries: 'Zustellungen',
   journey: 'Bestellweg',
   look: 'Gestaltung',

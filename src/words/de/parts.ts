@@ -18,4 +18,12 @@ export const parts: TranslationOf<typeof say> = {
   toLookAt: 'zu prüfen',
   notYet: 'noch nicht',
   libellusDoesNotAnswerCheck: 'Libellus antwortet nicht. Prüfen Sie, ob die Änderung gespeichert wurde.',
+  waits: 'wartet',
+  good: 'gut',
+  failing: 'mit Fehler',
+  leafOff: 'aus',
+  leafDraft: 'Entwurf',
+  leafLive: 'live',
+  leafFailing: 'mit Fehlern',
+  leafStale: 'veraltet',
 };

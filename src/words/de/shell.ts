@@ -95,4 +95,6 @@ export const shell: TranslationOf<typeof say> = {
   languageInThisBrowser: 'Sprache in diesem Browser',
   languageName: 'Sprache: {$language}',
   languageKeywords: 'Sprache English Deutsch Übersetzung Einstellungen',
+  isOn: 'ein',
+  isOff: 'aus',
 };

@@ -5,6 +5,7 @@ import type { Access } from '../../auth/access';
 import { database } from '../../db/client';
 import { customers, domains, notifications, passages, services } from '../../db/schema';
 import { listOrders } from '../orders/orders';
+import { say } from '@/words/shell';
 
 /** So many of each kind: whoever wants more goes to its list. */
 const EACH = 6;
@@ -54,7 +55,7 @@ export async function findAnything(access: Access, words: string): Promise<Found
     ...notified.map((n): Found => ({
       kind: 'notification',
       label: n.name,
-      note: n.on ? 'on' : 'off',
+      note: n.on ? say.isOn : say.isOff,
       href: `/desk/${n.slug}`,
     })),
     ...found.rows.map((o): Found => ({

@@ -41,7 +41,7 @@ export function ColoursPart(props: PartProps) {
                 <td className={`py-1 text-end ${p.passes ? '' : 'font-semibold text-madder'}`}>{p.ratio.toFixed(1)}</td>
                 <td className="py-1 ps-2">
                   {p.passes ? (
-                    'passes'
+                    say.passes
                   ) : editable ? (
                     <button
                       type="button"
