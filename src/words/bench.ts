@@ -1,3 +1,4 @@
+/** What Desk and Look share says: conflicts, findings, publishing. */
 import { speak } from './speak';
 
 export const say = speak('bench', {

@@ -1,3 +1,4 @@
+/** The form of a condition. */
 import { speak } from './speak';
 
 export const say = speak('conditions', {

@@ -1,3 +1,4 @@
+/** The list of deliveries, and one of them. */
 import { speak } from './speak';
 
 export const say = speak('deliveries', {

@@ -1,3 +1,4 @@
+/** The Desk. */
 import { speak } from './speak';
 
 export const say = speak('desk', {

@@ -1,3 +1,4 @@
+/** What the checks of templates, text, CSS and looks find. */
 import { speak } from './speak';
 
 export const say = speak('findings', {

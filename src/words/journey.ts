@@ -1,3 +1,4 @@
+/** The board of notifications, as a board and as a list. */
 import { speak } from './speak';
 
 export const say = speak('journey', {

@@ -1,3 +1,4 @@
+/** The look. */
 import { speak } from './speak';
 
 export const say = speak('look', {

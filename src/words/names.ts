@@ -1,3 +1,4 @@
+/** What blocks, phrases, colours, services, records, states and the steps of a test order are called. */
 import { speak } from './speak';
 
 export const say = speak('names', {
@@ -203,9 +204,6 @@ export const say = speak('names', {
   roleCustomer: 'customer',
   roleContact: 'contact',
   roleStaff: 'staff',
-  kindOrders: 'orders',
-  kindService: 'service',
-  kindStaff: 'staff',
   discountPhrase: 'Discount',
   totalsPlace: 'totals',
   addressesPlace: 'addresses',

@@ -1,3 +1,4 @@
+/** When, to whom and in which versions a notification goes out. */
 import { speak } from './speak';
 
 export const say = speak('notification', {

@@ -1,3 +1,4 @@
+/** Orders, one order, placing, importing, and stepping through one. */
 import { speak } from './speak';
 
 export const say = speak('orders', {

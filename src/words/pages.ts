@@ -1,3 +1,4 @@
+/** Titles of pages, and what is said where a page cannot be shown. */
 import { speak } from './speak';
 
 export const say = speak('pages', {

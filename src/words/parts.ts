@@ -1,3 +1,4 @@
+/** What parts say that many screens are made of. */
 import { speak } from './speak';
 
 export const say = speak('parts', {

@@ -1,3 +1,4 @@
+/** The phrasebook. */
 import { speak } from './speak';
 
 export const say = speak('phrasebook', {

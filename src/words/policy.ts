@@ -1,3 +1,4 @@
+/** Roles, and what each may do. */
 import { speak } from './speak';
 
 export const say = speak('policy', {

@@ -1,3 +1,4 @@
+/** What is wrong with what was entered, and what to enter. */
 import { speak } from './speak';
 
 export const say = speak('problems', {

@@ -1,3 +1,4 @@
+/** What Today tells: what is ready and what is not, and the first steps of a store. */
 import { speak } from './speak';
 
 export const say = speak('ready', {

@@ -1,3 +1,4 @@
+/** Why something was not done. */
 import { speak } from './speak';
 
 export const say = speak('refusals', {

@@ -1,3 +1,4 @@
+/** Which colleagues get messages about which orders. */
 import { speak } from './speak';
 
 export const say = speak('routing', {

@@ -1,3 +1,4 @@
+/** Services, senders, domains, channels and the do-not-send list. */
 import { speak } from './speak';
 
 export const say = speak('sending', {

@@ -1,3 +1,4 @@
+/** The spine, the search over everything, and the keys. */
 import { speak } from './speak';
 
 export const say = speak('shell', {

@@ -1,3 +1,4 @@
+/** Signing in, and setting up the first store. */
 import { speak } from './speak';
 
 export const say = speak('signIn', {

@@ -1,3 +1,4 @@
+/** Payment, shipping, carriers, names and invoices. */
 import { speak } from './speak';
 
 export const say = speak('terms', {

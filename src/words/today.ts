@@ -1,3 +1,4 @@
+/** Today. */
 import { speak } from './speak';
 
 export const say = speak('today', {

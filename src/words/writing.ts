@@ -1,3 +1,4 @@
+/** Messages that a colleague writes. */
 import { speak } from './speak';
 
 export const say = speak('writing', {

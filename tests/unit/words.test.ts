@@ -3,7 +3,9 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseMessage, validate, visit } from 'messageformat';
 import ts from 'typescript';
-import { LANGUAGES, SOURCES, readerLocale, inEachLanguage, type Language } from '@/words/speak';
+import { conditionWords } from '@/core/conditions/sentence';
+import { reasonWords, type Reason } from '@/core/plan';
+import { LANGUAGES, SOURCES, readerLocale, inEachLanguage, inEnglish, type Language } from '@/words/speak';
 import { languageFor } from '@/words/choice';
 import { say as orders } from '@/words/orders';
 import { de } from '@/words/de';
@@ -13,14 +15,16 @@ const FEATURES = readdirSync('src/words')
   .map((f) => f.replace('.ts', ''))
   .filter((f) => f !== 'speak' && f !== 'choice');
 
-const as = <T>(language: Language, work: () => T): T => {
-  globalThis.libellusSpeech = { language: () => language, translations: { de } };
+/** Does something as if for a reader of a language. */
+function as<T>(language: Language, work: () => T): T {
+  const before = globalThis.libellusSpeech;
+  globalThis.libellusSpeech = { language: () => language, translations: { de }, during: as };
   try {
     return work();
   } finally {
-    globalThis.libellusSpeech = undefined;
+    globalThis.libellusSpeech = before;
   }
-};
+}
 
 beforeAll(async () => {
   await Promise.all(FEATURES.map((f) => import(`@/words/${f}`)));
@@ -123,6 +127,34 @@ describe('what is read', () => {
     const list = inEachLanguage(() => [orders.goods, orders.total]);
     as('de', () => expect(list.map((w) => w)).toEqual(['Waren', 'Summe']));
     expect(list).toHaveLength(2);
+  });
+
+  it('is a reason in the language of its reader, whoever it was kept by', () => {
+    const kept: Reason = {
+      code: 'due',
+      notification: 'Payment still due',
+      timing: '{"wait":{"amount":3,"unit":"days"}}',
+      ends: 'paid, cancelled',
+    };
+    expect(reasonWords(kept)).toBe('It goes out after 3 days, unless the order is paid or cancelled before.');
+    as('de', () =>
+      expect(reasonWords(kept)).toBe(
+        'Sie geht nach 3 Tagen hinaus, außer die Bestellung ist vorher bezahlt oder storniert.',
+      ),
+    );
+    // Kept in words, as records from before are, it stands as it is.
+    expect(reasonWords({ ...kept, timing: 'after 3 days', ends: '' })).toBe('It goes out after 3 days.');
+  });
+
+  it('is English where it is kept as words, whoever is at work', () => {
+    as('de', () => {
+      expect(conditionWords({ match: 'all', tests: [{ about: 'customer', is: 'guest' }] })).toBe(
+        'der Kunde als Gast bestellt hat',
+      );
+      expect(inEnglish(() => conditionWords({ match: 'all', tests: [{ about: 'customer', is: 'guest' }] }))).toBe(
+        'the customer ordered as a guest',
+      );
+    });
   });
 
   it('fills in what is text as text', () => {
