@@ -25,6 +25,9 @@ test('an order goes through payment, two parcels, a part refund and a cancellati
     await page.getByLabel('Discount code').fill('');
     // 2 x 8.50 + 12.90 + 4.90 for the parcel.
     await expect(page.getByRole('row', { name: /^Total/ })).toContainText('€34.80');
+    const foretold = page.getByRole('region', { name: 'Messages this sends' });
+    await expect(foretold).toContainText('Order received to Mirela');
+    await expect(foretold).toContainText(/Payment still due to Mirela, English, on \d/);
     await page.getByRole('button', { name: 'Place the order' }).click();
     await page.waitForURL(/\/orders\/(?!new)/);
     return (await page.getByRole('heading', { level: 1 }).textContent())!.trim();

@@ -6,6 +6,7 @@ import { deliveries, events, notWritten, orders, withholdings } from '@/server/d
 import { newId } from '@/server/base/ids';
 import { receiveEvent } from '@/server/events/receive';
 import { doWithOrder, forecastAction } from '@/server/features/orders/order-actions';
+import { forecastPlacing, placeOrder } from '@/server/features/orders/placing';
 import { accessAs, connectService, placedEvent, SHOP, useDatabase } from './fixture';
 import { drain } from './orders';
 
@@ -115,5 +116,49 @@ describe('the forecast of what is done with an order', () => {
     await forecastAction(access, number, { do: 'note', words: 'Soon.' });
     expect((await database().select().from(events)).length).toBe(events0);
     expect((await database().select().from(notWritten)).length).toBe(left0);
+  });
+});
+
+describe('the forecast of an order that is placed here', () => {
+  const wanted = (email: string) => ({
+    guest: { email, firstName: 'Ada', lastName: 'Lind' },
+    channel: 'web-shop',
+    lines: [{ sku: 'PA-KOZO', quantity: 2 }],
+    collect: false,
+    taxAdded: false,
+    payment: 'Bank transfer',
+    paid: false,
+  });
+
+  it('is what is then sent and not sent; no order, no number and no delivery is left of it', async () => {
+    const access = await accessAs();
+    const counted = async () => ({
+      orders: await database().$count(orders),
+      deliveries: await database().$count(deliveries),
+      events: await database().$count(events),
+      unsent: await database().$count(notWritten),
+    });
+    const before = await counted();
+    const forecast = await forecastPlacing(access, wanted('placing@action-forecast.example'));
+    expect(await counted()).toEqual(before);
+
+    const first = await placeOrder(access, wanted('placing@action-forecast.example'));
+    const planned = await database().select().from(deliveries).where(eq(deliveries.orderNumber, first.number));
+    expect(planned.length).toBeGreaterThan(1);
+    expect(forecast.sends.map((s) => `${s.notification} ${s.recipient}`).toSorted()).toEqual(
+      planned.map((d) => `${d.notificationName} ${d.recipientName || d.recipient}`).toSorted(),
+    );
+    expect(forecast.sends.some((s) => !s.now)).toBe(true);
+    // The number that the forecast would have taken is the next one still.
+    await forecastPlacing(access, wanted('second@action-forecast.example'));
+    const second = await placeOrder(access, wanted('second@action-forecast.example'));
+    expect(Number(second.number.slice(4))).toBe(Number(first.number.slice(4)) + 1);
+  });
+
+  it('is refused as the order itself is', async () => {
+    const access = await accessAs();
+    await expect(forecastPlacing(access, { ...wanted('none@action-forecast.example'), lines: [] })).rejects.toThrow(
+      'The order cannot be placed like this.',
+    );
   });
 });

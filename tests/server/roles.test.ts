@@ -60,6 +60,7 @@ const ACTIONS: Record<string, [roles: string, ...args: unknown[]]> = {
   againAction: ['owner support', 'none', 'a@b.example'],
   placeAction: ['owner support', {}],
   orderForecastAction: ['owner support', 'none', {}],
+  forecastPlacingAction: ['owner support', {}],
   orderDoAction: ['owner support', 'none', {}],
   startWalkAction: ['owner support', { email: 'x', firstName: 'A', lastName: 'B', language: 'en', asGuest: false }],
   stepAction: ['owner support', 'none', 'none'],

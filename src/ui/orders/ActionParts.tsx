@@ -1,6 +1,6 @@
 'use client';
 /** Parts of what is done with an order: pieces to choose, what a refund comes to, and what a cancellation leaves. */
-import type { ReactNode } from 'react';
+import { useId, type ReactNode } from 'react';
 import { actOn } from '@/core/life';
 import { amountDue, amountText, type Order, type Pieces } from '@/core/order';
 import { aboutMoment, cancellationValues } from '@/core/snapshot';
@@ -26,6 +26,7 @@ export function PiecesTable({
   problemOf: (sku: string) => string | undefined;
   onPieces: (sku: string, typed: string) => void;
 }) {
+  const id = useId();
   return (
     <table className="w-full text-sm">
       <thead>
@@ -42,13 +43,17 @@ export function PiecesTable({
         </tr>
       </thead>
       <tbody>
-        {offered.map((l) => {
+        {offered.map((l, i) => {
           const problem = problemOf(l.sku);
           return (
             <tr key={l.sku} className="border-b border-rule">
               <td className="py-1 pe-2">
                 {l.name}
-                {problem && <div className="text-xs text-madder">{problem}</div>}
+                {problem && (
+                  <div id={`${id}-${i}`} className="text-xs text-madder">
+                    {problem}
+                  </div>
+                )}
               </td>
               <td className="py-1">
                 <input
@@ -56,6 +61,7 @@ export function PiecesTable({
                   inputMode="numeric"
                   aria-label={say.piecesOfName({ name: l.name })}
                   aria-invalid={problem ? true : undefined}
+                  aria-describedby={problem ? `${id}-${i}` : undefined}
                   value={pieces[l.sku] ?? '0'}
                   onChange={(e) => onPieces(l.sku, e.target.value)}
                 />

@@ -12,6 +12,7 @@ import { problemAt } from '../parts/result';
 import { say } from '@/words/orders';
 import { say as common } from '@/words/common';
 import { readerLocale } from '@/words/speak';
+import type { ReactNode } from 'react';
 
 export interface BasketProduct {
   sku: string;
@@ -44,6 +45,8 @@ export interface BasketProps {
   onQuantity: (line: Line, quantity: string) => void;
   onRemove: (line: Line) => void;
   onCode: (code: string) => void;
+  /** What stands below it. */
+  children: ReactNode;
 }
 
 export function Basket(props: BasketProps) {
@@ -168,6 +171,7 @@ export function Basket(props: BasketProps) {
           </Field>
         </div>
       )}
+      {props.children}
     </section>
   );
 }

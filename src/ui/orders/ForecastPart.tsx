@@ -12,17 +12,17 @@ import { PanelTitle } from '../parts/Page';
 import { say } from '@/words/orders';
 import { Said } from '../parts/Said';
 
-export type ForecastOf = (action: OrderAction) => Promise<Result<ActionForecast>>;
+export type ForecastOf<T = OrderAction> = (deed: T) => Promise<Result<ActionForecast>>;
 
-/** As one types, the forecast of what stands there now; undefined while it is asked for or where the action cannot be done like this. */
-export function useForecast(action: OrderAction | undefined, onForecast: ForecastOf): ActionForecast | undefined {
-  const asked = action && JSON.stringify(action);
+/** As one types, the forecast of what stands there now; undefined while it is asked for or where the deed cannot be done like this. */
+export function useForecast<T>(deed: T | undefined, onForecast: ForecastOf<T>): ActionForecast | undefined {
+  const asked = deed && JSON.stringify(deed);
   const [known, setKnown] = useState<{ asked: string; forecast: ActionForecast | undefined }>();
   useEffect(() => {
     if (asked === undefined) return;
     let stale = false;
     const soon = setTimeout(() => {
-      void answered(onForecast(JSON.parse(asked) as OrderAction)).then((result) => {
+      void answered(onForecast(JSON.parse(asked) as T)).then((result) => {
         if (!stale) setKnown({ asked, forecast: result.ok ? result.value : undefined });
       });
     }, 250);

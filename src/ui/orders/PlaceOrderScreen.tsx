@@ -13,6 +13,7 @@ import { Page, Trouble } from '../parts/Page';
 import { answered, corrected, problemAt } from '../parts/result';
 import { say } from '@/words/orders';
 import { say as common } from '@/words/common';
+import { ForecastPart, useForecast, type ForecastOf } from './ForecastPart';
 
 export interface PlaceOrderProps {
   base: string;
@@ -25,7 +26,9 @@ export interface PlaceOrderProps {
   shipping: ShippingMethod[];
   payments: string[];
   withoutParcel: string[];
+  zone: string;
   onPlace: (order: unknown) => Promise<Result<{ number: string }>>;
+  onForecast: ForecastOf<unknown>;
 }
 
 type Who = 'known' | 'guest';
@@ -88,24 +91,26 @@ export function PlaceOrderScreen(props: PlaceOrderProps) {
     }
   };
 
+  const wanted = {
+    ...(who === 'known' ? { customerId: customer ?? '', ...(asGuest !== undefined && { asGuest }) } : { guest }),
+    channel,
+    ...(language && { language }),
+    lines: lines.map((l) => ({ sku: l.sku, quantity: Number(l.quantity) })),
+    ...(code.trim() && { code: code.trim() }),
+    collect,
+    taxAdded,
+    payment,
+    ...(parcel && shipping && { shipping: shipping.name }),
+    paid: paid === 'paid',
+    ...(note.trim() && { note: note.trim() }),
+  };
+  const whole = basket.length > 0 && (who === 'known' ? customer !== null : guest.email.includes('@'));
+  const forecast = useForecast<unknown>(whole && !busy ? wanted : undefined, props.onForecast);
+
   const place = async (): Promise<void> => {
     setBusy(true);
     setFailure(undefined);
-    const result = await answered(
-      onPlace({
-        ...(who === 'known' ? { customerId: customer ?? '', ...(asGuest !== undefined && { asGuest }) } : { guest }),
-        channel,
-        ...(language && { language }),
-        lines: lines.map((l) => ({ sku: l.sku, quantity: Number(l.quantity) })),
-        ...(code.trim() && { code: code.trim() }),
-        collect,
-        taxAdded,
-        payment,
-        ...(parcel && shipping && { shipping: shipping.name }),
-        paid: paid === 'paid',
-        ...(note.trim() && { note: note.trim() }),
-      }),
-    );
+    const result = await answered(onPlace(wanted));
     if (result.ok) router.push(`${base}/orders/${encodeURIComponent(result.value.number)}`);
     else {
       setFailure(result.error);
@@ -287,7 +292,13 @@ export function PlaceOrderScreen(props: PlaceOrderProps) {
           }
           onRemove={(line) => edit('/lines', setLines)(lines.filter((l) => l !== line))}
           onCode={edit('/code', setCode)}
-        />
+        >
+          {basket.length > 0 && (
+            <div className="mt-6">
+              <ForecastPart forecast={forecast} zone={props.zone} />
+            </div>
+          )}
+        </Basket>
       </div>
     </Page>
   );

@@ -14,19 +14,18 @@ import {
   type Order,
   type OrderActionKind,
 } from '@/core/order';
-import { reasonWords } from '@/core/plan';
 import { checker } from '@/core/schema';
 import type { ActionForecast } from '@/contract/orders';
-import { and, eq, inArray } from 'drizzle-orm';
+import { and, eq } from 'drizzle-orm';
 import type { Access } from '../../auth/access';
 import { database, type Executor } from '../../db/client';
 import { timeNow } from '../../db/demo-clock';
-import { deliveries, notWritten, orders } from '../../db/schema';
+import { deliveries, orders } from '../../db/schema';
 import { AppError } from '../../base/errors';
 import { remember } from '../../auth/history';
 import type { Received } from '../../events/receive';
 import type { EventType } from '../../events/schema';
-import { withheldReason, withholdingsOf, type WithholdingRow } from '../../sending/withholding';
+import { foretold } from './forecast';
 import { orderByNumber } from './orders';
 import { payUrlOf, tell } from './placing';
 import { inEnglish } from '@/words/speak';
@@ -94,29 +93,16 @@ export async function doWithOrder(access: Access, number: string, input: unknown
   return { deliveries: received.deliveries.length };
 }
 
-/** Carries what a transaction found out of it, while the transaction is taken back. */
-class TakenBack extends Error {
-  constructor(readonly forecast: ActionForecast) {
-    super('taken back');
-  }
-}
-
 /**
  * What doing something with an order would send, stop and keep back: it is done, looked at, and taken back, so that the forecast is the
  * deed. Throws as {@link doWithOrder} does.
  */
 export async function forecastAction(access: Access, number: string, input: unknown): Promise<ActionForecast> {
-  const withheld = await withholdingsOf(access.store.id);
-  try {
-    await database().transaction(async (tx) => {
-      const waiting = await waitingFor(tx, access, number);
-      throw new TakenBack(await seen(tx, await act(access, number, input, tx), waiting, withheld));
-    });
-  } catch (error) {
-    if (error instanceof TakenBack) return error.forecast;
-    throw error;
-  }
-  throw new Error('a forecast was kept');
+  return foretold(access, async (tx) => {
+    const waiting = await waitingFor(tx, access, number);
+    const { before, after, received } = await act(access, number, input, tx);
+    return { received, waiting, keeps: keptBack(before, after) };
+  });
 }
 
 const waitingFor = (tx: Executor, { store }: Access, number: string) =>
@@ -125,68 +111,14 @@ const waitingFor = (tx: Executor, { store }: Access, number: string) =>
     .from(deliveries)
     .where(and(eq(deliveries.storeId, store.id), eq(deliveries.orderNumber, number), eq(deliveries.state, 'planned')));
 
-async function seen(
-  tx: Executor,
-  { before, after, received }: Deed,
-  waiting: { id: string }[],
-  withheld: readonly WithholdingRow[],
-): Promise<ActionForecast> {
-  const rowsOf = async (ids: string[]) =>
-    ids.length === 0 ? [] : tx.select().from(deliveries).where(inArray(deliveries.id, ids)).orderBy(deliveries.id);
-  const planned = await rowsOf(received.deliveries);
-  const stopped = (await rowsOf(waiting.map((w) => w.id))).filter((d) => d.state === 'cancelled');
-  const left = await tx.select().from(notWritten).where(eq(notWritten.eventId, received.eventId));
-  const blocked = new Map(
-    planned.map((d) => [
-      d.id,
-      withheldReason(withheld, {
-        recipient: { address: d.recipient, name: d.recipientName, role: d.role },
-        sender: d.sender,
-      }),
-    ]),
-  );
+/** What was to be sent, was not sent by a deed, and is not to be sent any more. */
+function keptBack(before: Order, after: Order): ActionForecast['keeps'] {
   const still = new Map(stillToSend(after).map((p) => [p.sku, p.quantity]));
   const gone = new Map(piecesSent(after).map((p) => [p.sku, p.quantity]));
   const goneBefore = new Map(piecesSent(before).map((p) => [p.sku, p.quantity]));
-  return {
-    sends: planned
-      .filter((d) => !blocked.get(d.id))
-      .map((d) => ({
-        notification: d.notificationName,
-        recipient: d.recipientName || d.recipient,
-        language: d.language,
-        at: d.dueAt.toISOString(),
-        now: !d.timed,
-      })),
-    notSent: [
-      ...planned.flatMap((d) => {
-        const reason = blocked.get(d.id);
-        return reason
-          ? [
-              {
-                notification: d.notificationName,
-                recipient: d.recipientName || d.recipient,
-                reason: reasonWords(reason),
-              },
-            ]
-          : [];
-      }),
-      ...left.map((n) => ({
-        notification: n.notificationName,
-        recipient: n.recipientName || n.recipient,
-        reason: n.reasons.map(reasonWords).join(' '),
-      })),
-    ],
-    stops: stopped.map((d) => ({
-      notification: d.notificationName,
-      recipient: d.recipientName || d.recipient,
-      at: d.dueAt.toISOString(),
-    })),
-    // What was to be sent, was not sent by this, and is not to be sent any more.
-    keeps: stillToSend(before).flatMap((p) => {
-      const sentByThis = (gone.get(p.sku) ?? 0) - (goneBefore.get(p.sku) ?? 0);
-      const quantity = p.quantity - (still.get(p.sku) ?? 0) - sentByThis;
-      return quantity > 0 ? [{ ...p, quantity }] : [];
-    }),
-  };
+  return stillToSend(before).flatMap((p) => {
+    const sentByThis = (gone.get(p.sku) ?? 0) - (goneBefore.get(p.sku) ?? 0);
+    const quantity = p.quantity - (still.get(p.sku) ?? 0) - sentByThis;
+    return quantity > 0 ? [{ ...p, quantity }] : [];
+  });
 }

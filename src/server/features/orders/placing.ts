@@ -26,6 +26,8 @@ import { AppError } from '../../base/errors';
 import { receiveEvent, type Received } from '../../events/receive';
 import { checkEvent, type EventType } from '../../events/schema';
 import { say } from '@/words/refusals';
+import type { ActionForecast } from '@/contract/orders';
+import { foretold } from './forecast';
 
 /** What "Place an order" offers to choose from. */
 export async function orderChoices(access: Access) {
@@ -163,6 +165,10 @@ export async function placeOrder(access: Access, input: unknown): Promise<Receiv
   }
   return { ...received, number };
 }
+
+/** What placing an order would send. Throws as {@link placeOrder} does; no number is used up. */
+export const forecastPlacing = (access: Access, input: unknown): Promise<ActionForecast> =>
+  foretold(access, async () => ({ received: await placeOrder(access, input), waiting: [], keeps: [] }));
 
 /** The shipping method of this name, or the first; undefined for a store that has none. */
 function shippingMethod({ shipping }: Terms, name: string | undefined): ShippingMethod | undefined {

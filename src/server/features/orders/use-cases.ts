@@ -9,7 +9,7 @@ import { bringIn, previewFile } from '../exchange/bring-in';
 import { takeOut } from '../exchange/take-out';
 import { doWithOrder, forecastAction } from './order-actions';
 import { listOrders, orderSnapshot } from './orders';
-import { placeOrder } from './placing';
+import { forecastPlacing, placeOrder } from './placing';
 import { startWalk, takeStep } from './walk';
 import { writeLetter } from './letters';
 import { DEED_CHECKS, NOTHING, NUMBER, object } from '../shapes';
@@ -37,6 +37,12 @@ export const order = {
     permission: 'order.place',
     input: object({ order: DEED_CHECKS }),
     run: (who, { order }) => placeOrder(who, order),
+  }),
+  forecastPlacing: useCase({
+    name: 'order.forecast-placing',
+    permission: 'order.place',
+    input: object({ order: DEED_CHECKS }),
+    run: (who, { order }) => forecastPlacing(who, order),
   }),
   act: useCase({
     name: 'order.act',

@@ -11,6 +11,10 @@ export async function placeAction(store: string, placed: unknown): Promise<Resul
   return withValue(await actAndRefresh(order.place, store, { order: placed }), ({ number }) => ({ number }));
 }
 
+export async function forecastPlacingAction(store: string, placed: unknown): Promise<Result<ActionForecast>> {
+  return act(order.forecastPlacing, store, { order: placed });
+}
+
 export async function orderDoAction(
   store: string,
   number: string,

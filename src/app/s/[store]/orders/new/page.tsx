@@ -4,7 +4,7 @@ import { may } from '@/contract/policy';
 import { NotAllowed } from '@/ui/parts/NotAllowed';
 import { orderChoices } from '@/server/features/orders/placing';
 import { PlaceOrderScreen } from '@/ui/orders/PlaceOrderScreen';
-import { placeAction } from '../actions';
+import { forecastPlacingAction, placeAction } from '../actions';
 import { say } from '@/words/pages';
 import { say as common } from '@/words/common';
 
@@ -18,6 +18,12 @@ export default async function PlaceOrder({ params }: { params: Promise<{ store: 
     return <NotAllowed title={say.placeAnOrder} action="order.place" back={back} />;
   }
   return (
-    <PlaceOrderScreen base={`/s/${store}`} {...await orderChoices(access)} onPlace={placeAction.bind(null, store)} />
+    <PlaceOrderScreen
+      base={`/s/${store}`}
+      zone={access.store.timeZone}
+      {...await orderChoices(access)}
+      onPlace={placeAction.bind(null, store)}
+      onForecast={forecastPlacingAction.bind(null, store)}
+    />
   );
 }
