@@ -8,7 +8,7 @@ export const say = speak('shell', {
   placeAnOrder: 'place an order',
   onTheDeskPutA: 'on the Desk: put a placeholder into the words',
   ctrlZ: 'Ctrl Z',
-  onTheDeskUndo: 'on the Desk: undo',
+  undo: 'undo, on the Desk and of what was done last on a screen',
   ctrlShiftZ: 'Ctrl Shift Z',
   onTheDeskRedo: 'on the Desk: redo',
   onTheDeskTheNotification: 'on the Desk: the notification before',

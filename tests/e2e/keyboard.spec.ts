@@ -249,3 +249,29 @@ test('a list that was narrowed down leaves one in the field, which shows what th
     await expect(field).toHaveValue('');
   }
 });
+
+test('a switch and a phrase are taken back by Ctrl and Z for as long as their screen is open', async ({
+  page,
+}) => {
+  await signIn(page);
+  await page.goto('/s/quillwick/journey?view=list');
+  const welcome = page.getByRole('switch', { name: 'Order received is on' });
+  await expect(welcome).toHaveAttribute('aria-checked', 'true');
+  await welcome.click();
+  await expect(page.getByText('Order received is off.')).toBeVisible();
+  // What is said in passing goes away; the button stays.
+  await expect(page.getByText('Order received is off.')).toHaveCount(0);
+  await expect(page.getByRole('button', { name: 'Undo', exact: true })).toBeVisible();
+  await expect(welcome).toHaveAttribute('aria-checked', 'false');
+  await page.keyboard.press('ControlOrMeta+z');
+  await expect(welcome).toHaveAttribute('aria-checked', 'true');
+  await expect(page.getByRole('button', { name: 'Undo', exact: true })).toHaveCount(0);
+
+  await page.goto('/s/quillwick/phrasebook');
+  const phrase = page.getByLabel('Subtotal, English');
+  const before = await phrase.inputValue();
+  await phrase.fill('Goods together');
+  await phrase.press('Tab');
+  await page.getByRole('button', { name: 'Undo', exact: true }).first().click();
+  await expect(phrase).toHaveValue(before);
+});

@@ -22,6 +22,7 @@ import { TurnOnDialog } from './TurnOnDialog';
 import { inEachLanguage } from '@/words/speak';
 import { say } from '@/words/journey';
 import { say as common } from '@/words/common';
+import { useUndo } from '../parts/useUndo';
 
 export interface JourneyProps {
   base: string;
@@ -77,6 +78,7 @@ export function JourneyScreen(props: JourneyProps) {
   const router = useRouter();
   const board = useRef<HTMLDivElement>(null);
   const [busy, startSwitch] = useTransition();
+  const undo = useUndo();
   const [turningOn, setTurningOn] = useState<Card>();
   const [looked, setLooked] = useState<string>();
   const [dialog, setDialog] = useState<'shop' | { moment: string; audience: Audience }>();
@@ -86,9 +88,9 @@ export function JourneyScreen(props: JourneyProps) {
     startSwitch(async () => {
       const done = valueOrToast(await answered(onSwitch(card.slug, on)));
       if (done === undefined) return;
-      toast(on ? say.turnedOn({ name: card.name }) : say.turnedOff({ name: card.name }), {
-        action: { label: common.undo, onClick: () => void answered(onSwitch(card.slug, !on)).then(valueOrToast) },
-      });
+      undo.did(on ? say.turnedOn({ name: card.name }) : say.turnedOff({ name: card.name }), () =>
+        answered(onSwitch(card.slug, !on)).then(valueOrToast),
+      );
     });
   const switchCard = (card: Card): void => {
     if (!maySwitch) return;
@@ -106,7 +108,12 @@ export function JourneyScreen(props: JourneyProps) {
         ),
       );
       if (!outcome) return;
-      toast(bulkWords(action, outcome.done.length));
+      const said = bulkWords(action, outcome.done.length);
+      const turned = chosen
+        .filter((c) => c.on !== (action === 'on') && outcome.done.includes(c.name))
+        .map((c) => c.slug);
+      if (action === 'publish' || turned.length === 0) toast(said);
+      else undo.did(said, () => answered(onBulk(action === 'on' ? 'off' : 'on', turned)).then(valueOrToast));
       for (const { name, why } of outcome.refused.slice(0, 5)) toast.error(say.nameWasNotPublishedWhy({ name, why }));
     });
   const go = (query: Record<string, string | undefined>): void => {
@@ -156,6 +163,7 @@ export function JourneyScreen(props: JourneyProps) {
       }
       actions={
         <>
+          {undo.button}
           {!narrow && (
             <Segments
               label={say.view}

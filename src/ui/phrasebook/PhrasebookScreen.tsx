@@ -1,13 +1,12 @@
 'use client';
 /** Words that all messages share, in every language, edited once. */
 import { useState } from 'react';
-import { toast } from 'sonner';
 import type { Result } from '@/core/result';
 import { Page } from '../parts/Page';
 import { Head } from '../parts/Table';
 import { answered } from '../parts/result';
 import { say } from '@/words/phrasebook';
-import { say as common } from '@/words/common';
+import { useUndo, type Undo } from '../parts/useUndo';
 
 export interface PhrasebookProps {
   languages: { id: string; name: string }[];
@@ -23,6 +22,7 @@ export interface PhrasebookProps {
 
 export function PhrasebookScreen({ languages, phrases, mayEdit, onSave }: PhrasebookProps) {
   const [search, setSearch] = useState('');
+  const undo = useUndo();
   const wanted = search.toLowerCase();
   const shown = phrases.filter((p) =>
     [p.label, p.where, ...Object.values(p.words).flatMap((w) => [w.shipped, w.own ?? ''])].some((t) =>
@@ -35,13 +35,16 @@ export function PhrasebookScreen({ languages, phrases, mayEdit, onSave }: Phrase
       title={say.phrasebook}
       note={own > 0 ? say.sharedWithOwn({ own }) : say.shared}
       actions={
-        <input
-          className="input w-60"
-          aria-label={say.searchThePhrasebook}
-          placeholder={say.aWordOrWhereIt}
-          value={search}
-          onChange={(e) => setSearch(e.target.value)}
-        />
+        <>
+          {undo.button}
+          <input
+            className="input w-60"
+            aria-label={say.searchThePhrasebook}
+            placeholder={say.aWordOrWhereIt}
+            value={search}
+            onChange={(e) => setSearch(e.target.value)}
+          />
+        </>
       }
     >
       <div className="lg:h-full lg:overflow-auto">
@@ -65,6 +68,7 @@ export function PhrasebookScreen({ languages, phrases, mayEdit, onSave }: Phrase
                 {languages.map((l) => (
                   <td key={l.id} data-line="rest" data-label={l.name} className="px-2 py-1">
                     <PhraseField
+                      did={undo.did}
                       label={`${p.label}, ${l.name}`}
                       language={l.id}
                       words={p.words[l.id]!}
@@ -88,10 +92,11 @@ interface PhraseFieldProps {
   words: { shipped: string; own: string | undefined };
   mayEdit: boolean;
   onSave: (source: string) => Promise<Result<null>>;
+  did: Undo['did'];
 }
 
 /** Saved when it is left; what cannot be saved stays, with the reason below it. */
-function PhraseField({ label, language, words, mayEdit, onSave }: PhraseFieldProps) {
+function PhraseField({ label, language, words, mayEdit, onSave, did }: PhraseFieldProps) {
   const kept = words.own ?? words.shipped;
   const [text, setText] = useState(kept);
   const [before, setBefore] = useState(kept);
@@ -106,9 +111,7 @@ function PhraseField({ label, language, words, mayEdit, onSave }: PhraseFieldPro
     const result = await answered(onSave(source));
     setProblem(result.ok ? undefined : result.error.message);
     if (!result.ok) return;
-    toast(source.trim() === '' ? say.backAsShipped({ label }) : say.isChanged({ label }), {
-      action: { label: common.undo, onClick: () => void onSave(words.own ?? '') },
-    });
+    did(source.trim() === '' ? say.backAsShipped({ label }) : say.isChanged({ label }), () => onSave(words.own ?? ''));
   };
   return (
     <>

@@ -16,12 +16,14 @@ import type { Rule } from '@/contract/routing';
 import type { RoutingProps } from './types';
 import { say } from '@/words/routing';
 import { say as common } from '@/words/common';
+import { useUndo, type Undo } from '../parts/useUndo';
 
 export function RoutingScreen(props: RoutingProps) {
   const { notifications, rules, holes, orders, mayEdit } = props;
   const [order, setOrder] = useState(orders[0]?.number ?? '');
+  const undo = useUndo();
   return (
-    <Page title={say.routing} note={say.whichColleaguesGetMessagesAbout}>
+    <Page title={say.routing} note={say.whichColleaguesGetMessagesAbout} actions={undo.button}>
       <div className="lg:grid lg:h-full lg:min-h-0 lg:grid-cols-2">
         <section className="lg:min-h-0 lg:overflow-auto max-lg:border-b lg:border-e border-rule px-5 py-4">
           {notifications.map((n) => (
@@ -33,6 +35,7 @@ export function RoutingScreen(props: RoutingProps) {
               unheard={holes.find((h) => h.notificationId === n.id)?.orders ?? []}
               order={order}
               setOrder={setOrder}
+              did={undo.did}
             />
           ))}
           {!mayEdit && <p className="mt-4 text-sm text-slate">{say.yourRoleMayLookAt}</p>}
@@ -51,10 +54,12 @@ function Rules(
     unheard: readonly string[];
     order: string;
     setOrder: (order: string) => void;
+    did: Undo['did'];
   },
 ) {
   const { notification, rules, unheard, store, people, order, mayEdit, mayTest, onAdd, onChange, onRemove, onTest } =
     props;
+  const { did } = props;
   const router = useRouter();
   /** The id of the rule that is changed, or NEW. */
   const [open, setOpen] = useState<string>();
@@ -67,15 +72,14 @@ function Rules(
     router.refresh();
     const { notificationId, staffId, scope } = rule;
     const recipient = staffId ? { staffId } : { address: rule.address };
-    toast(say.nNoLongerGetsName({ n: rule.name || rule.address, name: notification.name }), {
-      action: {
-        label: common.putBack,
-        onClick: () =>
-          void answered(onAdd({ notificationId, recipient, scope })).then((result) => {
-            if (valueOrToast(result) !== undefined) router.refresh();
-          }),
+    did(
+      say.nNoLongerGetsName({ n: rule.name || rule.address, name: notification.name }),
+      async () => {
+        const result = await answered(onAdd({ notificationId, recipient, scope }));
+        if (valueOrToast(result) !== undefined) router.refresh();
       },
-    });
+      common.putBack,
+    );
   };
 
   const test = async (rule: Rule): Promise<void> => {

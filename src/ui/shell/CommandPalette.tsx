@@ -24,7 +24,7 @@ const KEYS: readonly [keys: string, words: string][] = inEachLanguage(() => [
   ...PLACES.map((p): [string, string] => [say.gLetter({ letter: p.letter }), p.name]),
   ['n', say.placeAnOrder],
   ['{', say.onTheDeskPutA],
-  [say.ctrlZ, say.onTheDeskUndo],
+  [say.ctrlZ, say.undo],
   [say.ctrlShiftZ, say.onTheDeskRedo],
   ['[', say.onTheDeskTheNotification],
   [']', say.onTheDeskTheNotificationAfter],

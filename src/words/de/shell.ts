@@ -8,7 +8,7 @@ export const shell: TranslationOf<typeof say> = {
   placeAnOrder: 'Bestellung aufgeben',
   onTheDeskPutA: 'am Pult: einen Platzhalter in den Text setzen',
   ctrlZ: 'Strg Z',
-  onTheDeskUndo: 'am Pult: rückgängig',
+  undo: 'rückgängig, am Pult und für das, was auf einer Seite zuletzt geschah',
   ctrlShiftZ: 'Strg Umschalt Z',
   onTheDeskRedo: 'am Pult: wiederholen',
   onTheDeskTheNotification: 'am Pult: vorige Benachrichtigung',
