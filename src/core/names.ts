@@ -1,6 +1,6 @@
 /** What languages and countries are called, by their codes (BCP 47, ISO 3166-1). */
 
-import { readerLanguage } from '@/words/speak';
+import { readerLanguage } from '../words/speak';
 
 const cache = new Map<string, Intl.DisplayNames>();
 

@@ -3,8 +3,8 @@
  * alone. A sentence names what to enter and stands below its field, so it need not repeat the field's name.
  */
 import type { ErrorObject } from 'ajv';
-import { inEachLanguage } from '@/words/speak';
-import { say } from '@/words/problems';
+import { inEachLanguage } from '../words/speak';
+import { say } from '../words/problems';
 
 /** Why a value does not fit: nothing was entered, it has another form, or it is out of bounds. */
 export type Cause = 'empty' | 'form' | 'bounds';

@@ -8,7 +8,7 @@ import addFormats from 'ajv-formats';
 import { errorSentence } from './schema-words';
 import { SIZE_LIMITS, sizeOf, type SizeLimits } from './size';
 import { minorDigits } from './text/formatters';
-import { say } from '@/words/problems';
+import { say } from '../words/problems';
 
 /** One thing wrong with a value: a JSON Pointer (RFC 6901) to the place, and a sentence that says what to do about it. */
 export interface SchemaProblem {

@@ -250,9 +250,7 @@ test('a list that was narrowed down leaves one in the field, which shows what th
   }
 });
 
-test('a switch and a phrase are taken back by Ctrl and Z for as long as their screen is open', async ({
-  page,
-}) => {
+test('a switch and a phrase are taken back by Ctrl and Z for as long as their screen is open', async ({ page }) => {
   await signIn(page);
   await page.goto('/s/quillwick/journey?view=list');
   const welcome = page.getByRole('switch', { name: 'Order received is on' });

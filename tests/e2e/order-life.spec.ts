@@ -87,7 +87,7 @@ test('an order goes through payment, two parcels, a part refund and a cancellati
       await dialog.getByLabel('Tracking number').fill('FP 77 B');
       await dialog.getByLabel('Link to follow it').fill('javascript:alert(1)');
       await dialog.getByRole('button', { name: 'Tracking changes' }).click();
-      await expect(dialog.getByText(/is not a full address, such as/)).toBeVisible();
+      await expect(dialog.getByText(/Enter a full link, such as/)).toBeVisible();
       await dialog.getByLabel('Link to follow it').fill('https://fieldpost.example/t/77');
     });
     await expect(left).toContainText('FP 77 B');

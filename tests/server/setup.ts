@@ -10,6 +10,7 @@ const PORTS_EACH = 100;
 
 export default async function start({ maxWorkers }: Config & { maxWorkers: number }): Promise<void> {
   const folder = mkdtempSync(join(tmpdir(), 'libellus-server-tests-'));
+  process.env.LIBELLUS_STANDIN_PER_DAY = '100000';
   const before = { ...process.env };
   const base = Number(process.env.LIBELLUS_TEST_PORT ?? 5610);
   const settings: Setting[] = [];

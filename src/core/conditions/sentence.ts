@@ -3,8 +3,8 @@ import { countryName, languageName } from '../names';
 import { moneyFormatter } from '../text/formatters';
 import type { Money } from '../text/values';
 import { conditionHolds, testHolds, type Condition, type OrderFacts, type ParcelShare, type Test } from './condition';
-import { inEachLanguage, readerLocale } from '@/words/speak';
-import { say } from '@/words/tests';
+import { inEachLanguage, readerLocale } from '../../words/speak';
+import { say } from '../../words/tests';
 
 /** Names of what conditions hold by id. Left out, the id itself is shown. */
 export interface ConditionNames {

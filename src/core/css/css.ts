@@ -4,7 +4,7 @@
  */
 import postcss, { CssSyntaxError, type AtRule, type Declaration, type Root, type Rule } from 'postcss';
 import support from './css-support.json';
-import { say } from '@/words/findings';
+import { say } from '../../words/findings';
 
 export interface CssProblem {
   severity: 'blocker' | 'warning' | 'hint';

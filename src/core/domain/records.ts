@@ -1,7 +1,7 @@
 /** The DNS records a sending domain needs: SPF (RFC 7208), DKIM (RFC 6376), DMARC (RFC 7489), and where bounces go. */
 import { isSpf, mergeSpf } from './spf';
-import { inEachLanguage } from '@/words/speak';
-import { say } from '@/words/names';
+import { inEachLanguage } from '../../words/speak';
+import { say } from '../../words/names';
 
 export const RECORD_KINDS = ['spf', 'dkim', 'dkim-next', 'dmarc', 'bounce-mx', 'bounce-spf'] as const;
 export type RecordKind = (typeof RECORD_KINDS)[number];

@@ -1,7 +1,7 @@
 /** The lists that go in and out as CSV: their columns, and how a cell is read and written. */
 import { isMailAddress } from '../schema';
 import { amountText, parseAmount } from '../order/amounts';
-import { say } from '@/words/problems';
+import { say } from '../../words/problems';
 
 export const LISTS = ['products', 'customers', 'orders'] as const;
 export type ListKind = (typeof LISTS)[number];

@@ -1,7 +1,7 @@
 /** CSV in and out (RFC 4180), with commas, semicolons or tabs: each row checked, each problem with its row and column. */
 import Papa from 'papaparse';
 import { COLUMNS, guarded, isFormula, unguarded, type ListKind } from './columns';
-import { say } from '@/words/problems';
+import { say } from '../../words/problems';
 
 export const MOST_ROWS = 200_000;
 

@@ -6,7 +6,7 @@ import { orderProblems } from '../order/problems';
 import { lineTotal } from '../order/totals';
 import { isMailAddress } from '../schema';
 import type { Cells, ReadRow, RowProblem } from './csv';
-import { say } from '@/words/problems';
+import { say } from '../../words/problems';
 
 const str = (value: Cells[string]): string => (typeof value === 'string' ? value : '');
 const num = (value: Cells[string]): number | undefined => (typeof value === 'number' ? value : undefined);

@@ -206,7 +206,7 @@ describe('an order’s life', () => {
       testOrder({ shipments: [{}] }),
       { do: 'track', shipment: 0, carrier: '', trackingNumber: '', trackingUrl: 'javascript:alert(1)' },
       '/trackingUrl',
-      'is not a full address, such as https://carrier.example/parcels/1',
+      'Enter a full link, such as https://carrier.example/parcels/1.',
     ],
     [
       'a delay of what was not ordered',

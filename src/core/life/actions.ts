@@ -11,7 +11,7 @@ import { piecesSent, piecesToCancel, piecesToReturn, type Pieces } from '../orde
 import { refundLines, stillToRefund, stillToSend, whyNot } from '../order/still-allowed';
 import type { Cancellation, Order, Refund, Shipment } from '../order/schema';
 import { orderTotals } from '../order/totals';
-import { say } from '@/words/problems';
+import { say } from '../../words/problems';
 
 export interface Done {
   /** The order as it is afterwards. */

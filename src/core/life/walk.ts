@@ -4,8 +4,8 @@ import { type OrderAction, type OrderActionKind } from '../order/action-schema';
 import { piecesForParcels, piecesSent } from '../order/pieces';
 import { refundFor, stillOnTheWay, stillToRefund, stillToSend, whyNot } from '../order/still-allowed';
 import type { Order } from '../order/schema';
-import { inEachLanguage } from '@/words/speak';
-import { say } from '@/words/names';
+import { inEachLanguage } from '../../words/speak';
+import { say } from '../../words/names';
 
 export interface WalkStep {
   id: string;

@@ -1,8 +1,8 @@
 /** What differs between two looks, in words. */
 import { COLOUR_LABELS, type ColourRole, type Look } from './schema';
-import { inEachLanguage } from '@/words/speak';
-import { say } from '@/words/names';
-import { inSentence } from '@/words/speak';
+import { inEachLanguage } from '../../words/speak';
+import { say } from '../../words/names';
+import { inSentence } from '../../words/speak';
 
 const PARTS: [keyof Look, string][] = inEachLanguage(() => [
   ['logo', say.logo],

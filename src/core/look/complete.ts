@@ -1,7 +1,7 @@
 /** Looks as they are kept, and as they travel: what older ones lack is completed, what is not ours is refused. */
 import { checker, placedSentence, type Checked } from '../schema';
 import { DEFAULT_LOOK, LookSchema, type Look } from './schema';
-import { say } from '@/words/problems';
+import { say } from '../../words/problems';
 
 /** A kept look with everything that was added to looks since. */
 export function completeLook(kept: unknown): Look {

@@ -1,8 +1,8 @@
 /** Contrast as WCAG 2.2 measures it (1.4.3), for every pair of colours that a look puts together. */
 import { clampChroma, converter, formatHex, wcagContrast } from 'culori';
 import { COLOUR_LABELS, type ColourRole, type Look } from './schema';
-import { say } from '@/words/findings';
-import { inSentence } from '@/words/speak';
+import { say } from '../../words/findings';
+import { inSentence } from '../../words/speak';
 
 const toOklch = converter('oklch');
 

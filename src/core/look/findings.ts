@@ -4,7 +4,7 @@ import { contrastPairs, type ContrastPair } from './contrast';
 import { readCss } from '../css/css';
 import support from '../css/css-support.json';
 import { COLOUR_LABELS, type ColourRole, type Look } from './schema';
-import { say } from '@/words/findings';
+import { say } from '../../words/findings';
 
 /** The parts of a look, as its screen has them. */
 export type LookPart = 'logo' | 'colours' | 'type' | 'shape' | 'masthead' | 'tables' | 'footer' | 'css';

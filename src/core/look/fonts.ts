@@ -2,8 +2,8 @@
  * Font stacks of typefaces that mail programs have, each ending in ones of much the same measures, so that lines break
  * alike where the first is missing.
  */
-import { inEachLanguage } from '@/words/speak';
-import { say } from '@/words/names';
+import { inEachLanguage } from '../../words/speak';
+import { say } from '../../words/names';
 export const FONT_STACKS = {
   bookish: "Georgia, 'DejaVu Serif', 'Times New Roman', serif",
   old: "'Palatino Linotype', Palatino, 'Book Antiqua', 'URW Palladio L', Georgia, serif",

@@ -2,8 +2,8 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { FONT_STACKS, type FontStack } from './fonts';
 import { PICTURE_PATH } from './picture-path';
-import { inEachLanguage } from '@/words/speak';
-import { say } from '@/words/names';
+import { inEachLanguage } from '../../words/speak';
+import { say } from '../../words/names';
 
 const strict = { additionalProperties: false } as const;
 const colour = Type.String({ pattern: '^#[0-9a-fA-F]{6}$' });

@@ -1,7 +1,7 @@
 /** The signs for contact links, drawn on a grid of 24 with a line of 1.8. Ours; they ship as pictures in any colour. */
 import type { LinkSign } from './schema';
-import { inEachLanguage } from '@/words/speak';
-import { say } from '@/words/names';
+import { inEachLanguage } from '../../words/speak';
+import { say } from '../../words/names';
 
 const PATHS: Record<LinkSign, string> = {
   shop: 'M4 10l1.5-5h13L20 10M4 10c0 2.6 4 2.6 4 0 0 2.6 4 2.6 4 0 0 2.6 4 2.6 4 0 0 2.6 4 2.6 4 0M5.5 13v7h13v-7M10 20v-4.5h4V20',

@@ -3,8 +3,8 @@
  * ruled, how much room there is. The shop's name, links and legal lines are kept when one is taken.
  */
 import { DEFAULT_LOOK, type Look } from './schema';
-import { inEachLanguage } from '@/words/speak';
-import { say } from '@/words/names';
+import { inEachLanguage } from '../../words/speak';
+import { say } from '../../words/names';
 
 export interface StartingLook {
   id: string;

@@ -1,7 +1,7 @@
 /** Services and senders: what each kind can do, for whom it may send, and which takes a message. */
 import { limitDay } from './limits';
-import { inEachLanguage } from '@/words/speak';
-import { say } from '@/words/names';
+import { inEachLanguage } from '../../words/speak';
+import { say } from '../../words/names';
 
 export const SERVICE_KINDS = ['account', 'relay', 'local'] as const;
 export type ServiceKind = (typeof SERVICE_KINDS)[number];

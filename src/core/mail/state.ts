@@ -1,6 +1,6 @@
 /** The states of a delivery, and what each is called. */
-import { say } from '@/words/names';
-import { inEachLanguage } from '@/words/speak';
+import { say } from '../../words/names';
+import { inEachLanguage } from '../../words/speak';
 
 export const DELIVERY_STATES = [
   'planned',

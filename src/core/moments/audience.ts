@@ -1,7 +1,7 @@
 /** Who hears of a moment, and what is usual for them. */
 import type { MomentColumn } from './registry';
-import { inEachLanguage } from '@/words/speak';
-import { say } from '@/words/names';
+import { inEachLanguage } from '../../words/speak';
+import { say } from '../../words/names';
 
 export const AUDIENCES = ['customer', 'contact', 'staff'] as const;
 export type Audience = (typeof AUDIENCES)[number];

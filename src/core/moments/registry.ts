@@ -10,8 +10,8 @@ import { stillOnTheWay } from '../order/still-allowed';
 import type { Order } from '../order/schema';
 import type { End } from '../time/timing';
 import type { DetailName } from './details';
-import { say } from '@/words/moments';
-import { inEachLanguage } from '@/words/speak';
+import { say } from '../../words/moments';
+import { inEachLanguage } from '../../words/speak';
 
 /** Columns of the board, from left to right. */
 export const MOMENT_COLUMNS = [

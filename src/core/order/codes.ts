@@ -1,5 +1,5 @@
 /** Discount codes of a store, as messages may promise them. */
-import { say } from '@/words/problems';
+import { say } from '../../words/problems';
 export interface DiscountCode {
   code: string;
   /** "10%" or an amount in minor units of the store's currency. */

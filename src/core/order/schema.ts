@@ -3,8 +3,8 @@
  * Status names follow schema.org `OrderStatus`.
  */
 import { Type, type Static } from '@sinclair/typebox';
-import { say } from '@/words/names';
-import { inEachLanguage } from '@/words/speak';
+import { say } from '../../words/names';
+import { inEachLanguage } from '../../words/speak';
 
 const strict = { additionalProperties: false } as const;
 const text = (max: number): ReturnType<typeof Type.String> => Type.String({ maxLength: max });

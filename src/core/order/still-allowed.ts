@@ -13,7 +13,7 @@ import {
 } from './pieces';
 import type { Order, Shipment } from './schema';
 import { orderTotals } from './totals';
-import { say } from '@/words/problems';
+import { say } from '../../words/problems';
 
 /** Pieces of each product that have not left yet and are to leave: neither cancelled nor paid back. */
 export function stillToSend(order: Order): Pieces[] {

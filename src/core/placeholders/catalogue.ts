@@ -1,8 +1,8 @@
 /** Every placeholder there is: its name, how people call it, what kind of value it is, and which moments have it. */
 import { SAMPLE_DETAILS, type DetailName } from '../moments/details';
 import type { Value, ValueType, Values } from '../text/values';
-import { say } from '@/words/placeholders';
-import { inEachLanguage } from '@/words/speak';
+import { say } from '../../words/placeholders';
+import { inEachLanguage } from '../../words/speak';
 
 export type PlaceholderGroup =
   | 'Order'

@@ -3,8 +3,8 @@ import { Type, type Static } from '@sinclair/typebox';
 import { languageName } from '../names';
 import { momentOf } from '../moments';
 import { END_WORDS, timingWords, type End, type Timing } from '../time/timing';
-import { say } from '@/words/reasons';
-import { readerLocale } from '@/words/speak';
+import { say } from '../../words/reasons';
+import { readerLocale } from '../../words/speak';
 
 const text = Type.String();
 const reason = <C extends string, P extends Record<string, typeof text>>(code: C, details: P) =>

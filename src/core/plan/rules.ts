@@ -5,8 +5,8 @@ import { contradiction } from '../conditions/contradiction';
 import { conditionWords, testWords, type ConditionNames } from '../conditions/sentence';
 import type { Reason } from './reasons';
 import type { SchemaProblem } from '../schema';
-import { say } from '@/words/reasons';
-import { inEnglish } from '@/words/speak';
+import { say } from '../../words/reasons';
+import { inEnglish } from '../../words/speak';
 
 const strict = { additionalProperties: false } as const;
 

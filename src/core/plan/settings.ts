@@ -6,7 +6,7 @@ import { testWords, type ConditionNames } from '../conditions/sentence';
 import { checker, type SchemaProblem } from '../schema';
 import { END_WORDS, scheduleProblems, ScheduleSchema } from '../time/timing';
 import { BY_HAND, comesTooLate, timerOf, type MomentId } from '../moments/registry';
-import { say } from '@/words/problems';
+import { say } from '../../words/problems';
 
 const strict = { additionalProperties: false } as const;
 

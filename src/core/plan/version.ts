@@ -8,7 +8,7 @@ import { pickLanguage, type WantedLanguage } from './language';
 import type { NotificationFacts, VariantFacts } from './notification';
 import type { Reason } from './reasons';
 import { endReached, type OrderState } from './ends';
-import { inEnglish } from '@/words/speak';
+import { inEnglish } from '../../words/speak';
 
 export interface VersionFor {
   facts: OrderFacts;

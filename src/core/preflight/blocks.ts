@@ -9,8 +9,8 @@ import { passageCycle, type Passages } from '../template/passages';
 import { safeUrl } from '../text';
 import type { Finding, Fix } from './finding';
 import { segmentProblems } from './segments';
-import { say } from '@/words/findings';
-import { readerLocale } from '@/words/speak';
+import { say } from '../../words/findings';
+import { readerLocale } from '../../words/speak';
 
 export interface BlocksContext {
   moment: string;

@@ -5,7 +5,7 @@ import type { Snapshot } from '../snapshot/snapshot';
 import { NAME_KIND_WORDS } from '../terms';
 import { directionOf } from '../text/values';
 import type { Finding } from './finding';
-import { say } from '@/words/findings';
+import { say } from '../../words/findings';
 
 /** Mail programs cut HTML off beyond this; in bytes. */
 export const SIZE_LIMIT = 102_000;

@@ -4,7 +4,7 @@ import { isProvided } from '../placeholders/provided';
 import { nearestPlaceholder, placeholder } from '../placeholders';
 import type { SegmentPlace } from '../template/schema';
 import { checkSource, type TextProblem } from '../text';
-import { say } from '@/words/findings';
+import { say } from '../../words/findings';
 
 /** What is wrong with the words of one segment at a moment, each with its place in the source. */
 export function segmentProblems(source: string, place: SegmentPlace, moment: string): TextProblem[] {

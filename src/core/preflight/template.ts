@@ -24,7 +24,7 @@ import {
 import { blockFindings } from './blocks';
 import { byWeight, type Finding } from './finding';
 import { segmentProblems } from './segments';
-import { say } from '@/words/findings';
+import { say } from '../../words/findings';
 
 export interface TemplateContext {
   moment: string;

@@ -1,8 +1,8 @@
 /** What differs between two templates, in words: for the publishing dialog and the history of editions. */
 import { conditionSentence } from '../conditions/sentence';
 import { allBlocks, blockLabels, segmentsOf, type Block, type Template } from './schema';
-import { inEachLanguage } from '@/words/speak';
-import { say } from '@/words/findings';
+import { inEachLanguage } from '../../words/speak';
+import { say } from '../../words/findings';
 
 export interface TemplateChange {
   kind: 'words' | 'added' | 'removed' | 'moved' | 'settings';

@@ -11,7 +11,7 @@ import { cleanHtml } from '../text/html';
 import type { ParagraphKind } from '../text/markup';
 import { safeUrl } from '../text/values';
 import type { Block, Segments } from './schema';
-import { say } from '@/words/findings';
+import { say } from '../../words/findings';
 
 export interface ImportedHtml {
   blocks: Block[];

@@ -1,7 +1,7 @@
 /** Words that all of a store's templates share, per language; a store can put its own in their place. */
 import type { Segments } from './schema';
-import { inEachLanguage } from '@/words/speak';
-import { say } from '@/words/names';
+import { inEachLanguage } from '../../words/speak';
+import { say } from '../../words/names';
 
 export const PHRASES = [
   'item',

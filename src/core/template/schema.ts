@@ -6,8 +6,8 @@ import { Type, type Static, type TSchema } from '@sinclair/typebox';
 import { ConditionSchema } from '../conditions/condition';
 import type { SegmentForm } from '../text/markup';
 import { PICTURE_PATH } from '../look/picture-path';
-import { inEachLanguage } from '@/words/speak';
-import { say } from '@/words/names';
+import { inEachLanguage } from '../../words/speak';
+import { say } from '../../words/names';
 
 const strict = { additionalProperties: false } as const;
 const choice = <T extends string>(...values: T[]) => Type.Union(values.map((v) => Type.Literal(v)));

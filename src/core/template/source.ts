@@ -2,7 +2,7 @@
 import { findNodeAtLocation, parseTree, type ParseError } from 'jsonc-parser';
 import { checker } from '../schema';
 import { TemplateSchema, type Template } from './schema';
-import { say } from '@/words/problems';
+import { say } from '../../words/problems';
 
 const checkTemplate = checker(TemplateSchema);
 

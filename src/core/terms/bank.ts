@@ -2,7 +2,7 @@
 import { electronicFormatIBAN, friendlyFormatIBAN, isValidBIC, validateIBAN, ValidationErrorsIBAN } from 'ibantools';
 import { plainLine } from '../text/values';
 import type { BankAccount } from './schema';
-import { say } from '@/words/problems';
+import { say } from '../../words/problems';
 
 /** An IBAN without spaces and in capitals, as it is kept. */
 export const plainIban = (text: string): string => electronicFormatIBAN(text) ?? '';

@@ -3,7 +3,7 @@ import type { SchemaProblem } from '../schema';
 import { bicProblem, ibanProblem } from './bank';
 import { patternProblem } from './tracking';
 import type { Terms } from './schema';
-import { say } from '@/words/problems';
+import { say } from '../../words/problems';
 
 /** The problems of terms that fit their schema (JSON Pointer, RFC 6901): wrong accounts and patterns, names that stand twice. */
 export function termsProblems(terms: Terms): SchemaProblem[] {

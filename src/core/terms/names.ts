@@ -1,7 +1,7 @@
 /** What a store's own names are in a language. */
 import type { NamedKind, NameWords, PaymentMethod, Terms } from './schema';
-import { inEachLanguage } from '@/words/speak';
-import { say } from '@/words/problems';
+import { inEachLanguage } from '../../words/speak';
+import { say } from '../../words/problems';
 
 /** All that has names: methods with what is said of them, and the rest. */
 export type NameKind = NamedKind | 'payment' | 'shipping';

@@ -2,7 +2,7 @@
 import { parseTemplate } from 'url-template';
 import { isWebAddress } from '../schema';
 import type { Carrier } from './schema';
-import { say } from '@/words/problems';
+import { say } from '../../words/problems';
 
 /** What a URL pattern can ask for. */
 export const PATTERN_VARIABLES = ['number', 'postalCode', 'country', 'language'] as const;

@@ -4,8 +4,8 @@ import { htmlProblems } from './html';
 import { markupProblems, type SegmentForm } from './markup';
 import { parseSource, patternsOf, placeholdersOf, resolveExpression, type Message, type TextProblem } from './source';
 import type { ValueType } from './values';
-import { inEachLanguage } from '@/words/speak';
-import { say } from '@/words/findings';
+import { inEachLanguage } from '../../words/speak';
+import { say } from '../../words/findings';
 
 /** What is known of a placeholder at the moment the words are for. */
 export interface PlaceholderFacts {

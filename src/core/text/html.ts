@@ -8,7 +8,7 @@ import sanitize from 'sanitize-html';
 import { safeStyle } from '../css/css';
 import { placeOf, type TextProblem } from './source';
 import { safeUrl } from './values';
-import { say } from '@/words/findings';
+import { say } from '../../words/findings';
 
 const TAGS = [
   ...[

@@ -6,9 +6,9 @@
 import { Type, type Static } from '@sinclair/typebox';
 import type { SchemaProblem } from '../schema';
 import { dayKey, zonedTime } from './clock';
-import { say as problem } from '@/words/problems';
-import { inEachLanguage } from '@/words/speak';
-import { say } from '@/words/timing';
+import { say as problem } from '../../words/problems';
+import { inEachLanguage } from '../../words/speak';
+import { say } from '../../words/timing';
 
 const strict = { additionalProperties: false } as const;
 

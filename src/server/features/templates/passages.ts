@@ -15,6 +15,7 @@ import { remember } from '../../auth/history';
 import { livePassages } from '../../sending/passages';
 import { readTemplate } from '../../documents/read-template';
 import { say } from '@/words/refusals';
+import { say as findingWords } from '@/words/findings';
 
 export interface PassageRow {
   id: string;
@@ -169,9 +170,13 @@ async function judgePassage(access: Access, passage: Passage, tx: Executor): Pro
   const all = await livePassages(access.store.id, tx);
   const cycle = passageCycle(id, { ...all, [id]: passage });
   if (cycle) {
-    throw new AppError('invalid', say.thePassageWouldHoldItself({ cycle: cycle.join(' › ') }), [
-      { path: '/blocks', message: say.removeTheBlockThatHolds },
-    ]);
+    throw new AppError(
+      'invalid',
+      say.thePassageWouldHoldItself({
+        cycle: cycle.map((name, i) => (i === 0 ? name : findingWords.cycleIn({ next: name }))).join(', '),
+      }),
+      [{ path: '/blocks', message: say.removeTheBlockThatHolds }],
+    );
   }
   // Judged as at a moment that provides most; each template that uses it is judged at its own moment.
   const findings = templateFindings(asTemplate({ blocks, words }), {
