@@ -247,10 +247,13 @@ it('every word of the catalogues is said somewhere', () => {
         said.add(`${feature}.${key}`);
     }
   }
-  // The gatherings of the spine and placeholders are said by their own names.
+  // The gatherings of the spine, placeholders and moments are said by their own names.
   for (const gathering of ['compose', 'send', 'keep']) said.add(`shell.${gathering}`);
-  for (const [, key] of readFileSync('src/core/placeholders/catalogue.ts', 'utf8').matchAll(/'(\w+)'/g))
-    said.add(`placeholders.${key}`);
+  for (const [feature, path] of [
+    ['placeholders', 'src/core/placeholders/catalogue.ts'],
+    ['moments', 'src/core/moments/registry.ts'],
+  ] as const)
+    for (const [, key] of readFileSync(path, 'utf8').matchAll(/'(\w+)'/g)) said.add(`${feature}.${key}`);
   const silent = [...SOURCES].flatMap(([feature, words]) => Object.keys(words).map((key) => `${feature}.${key}`));
   expect(silent.filter((key) => !said.has(key))).toEqual([]);
 });

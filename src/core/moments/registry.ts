@@ -46,9 +46,10 @@ export interface Timer<Id extends string = MomentId> {
 }
 
 interface Entry<Id extends string> {
-  label: string;
-  /** As in "is not known when an order is placed". */
-  words: string;
+  /** What it is called, by its key in the catalogue of words. */
+  label: keyof typeof say;
+  /** As in "is not known when an order is placed", by its key. */
+  words: keyof typeof say;
   /** Where it stands on the board; left out for an event that no message is ever sent for. */
   column?: MomentColumn;
   /**
@@ -76,7 +77,7 @@ interface Entry<Id extends string> {
   past?: readonly End[];
   timer?: Timer<Id>;
   /** What a colleague does with an order to make it happen. */
-  action?: { kind: OrderActionKind; label: string };
+  action?: { kind: OrderActionKind; label: keyof typeof say };
   /** Its message is never sent a second time by hand: whoever holds its link may act on it. */
   sentOnce?: true;
   /** A file that goes with its messages when the event asks for it. */
@@ -92,12 +93,8 @@ const table = <Id extends string, const T extends Record<Id, Entry<NoInfer<Id>>>
 
 const TABLE = table({
   'order.placed': {
-    get label() {
-      return say.orderPlaced;
-    },
-    get words() {
-      return say.whenAnOrderIsPlaced;
-    },
+    label: 'orderPlaced',
+    words: 'whenAnOrderIsPlaced',
     column: 'Placed',
     toldBy: 'shop',
     about: 'order',
@@ -113,12 +110,8 @@ const TABLE = table({
     ],
   },
   'order.payment-due': {
-    get label() {
-      return say.paymentStillDue;
-    },
-    get words() {
-      return say.whileAPaymentIsDue;
-    },
+    label: 'paymentStillDue',
+    words: 'whileAPaymentIsDue',
     column: 'Payment',
     toldBy: 'clock',
     about: 'order',
@@ -129,12 +122,8 @@ const TABLE = table({
     },
   },
   'order.payment-received': {
-    get label() {
-      return say.paymentReceived;
-    },
-    get words() {
-      return say.whenAPaymentComesIn;
-    },
+    label: 'paymentReceived',
+    words: 'whenAPaymentComesIn',
     column: 'Payment',
     toldBy: 'shop',
     about: 'order',
@@ -142,18 +131,12 @@ const TABLE = table({
     past: ['paid'],
     action: {
       kind: 'pay',
-      get label() {
-        return say.paymentComesIn;
-      },
+      label: 'paymentComesIn',
     },
   },
   'order.part-paid': {
-    get label() {
-      return say.partOfThePaymentReceived;
-    },
-    get words() {
-      return say.whenAPartOfThePaymentComes;
-    },
+    label: 'partOfThePaymentReceived',
+    words: 'whenAPartOfThePaymentComes',
     column: 'Payment',
     toldBy: 'shop',
     about: 'order',
@@ -162,12 +145,8 @@ const TABLE = table({
     example: () => ({ payment: { method: 'Bank transfer', paid: false, received: 2000 } }),
   },
   'order.payment-failed': {
-    get label() {
-      return say.paymentFailed;
-    },
-    get words() {
-      return say.whenAPaymentFails;
-    },
+    label: 'paymentFailed',
+    words: 'whenAPaymentFails',
     column: 'Payment',
     toldBy: 'shop',
     about: 'order',
@@ -175,55 +154,37 @@ const TABLE = table({
     overtakenBy: ['order.payment-received'],
     action: {
       kind: 'fail-payment',
-      get label() {
-        return say.paymentFails;
-      },
+      label: 'paymentFails',
     },
     example: () => ({ payment: { method: 'Card', paid: false } }),
   },
   'order.paused': {
-    get label() {
-      return say.orderNeedsAttention;
-    },
-    get words() {
-      return say.whenAnOrderIsPaused;
-    },
+    label: 'orderNeedsAttention',
+    words: 'whenAnOrderIsPaused',
     column: 'In preparation',
     toldBy: 'shop',
     about: 'order',
     may: ['reason'],
     action: {
       kind: 'pause',
-      get label() {
-        return say.pauseIt;
-      },
+      label: 'pauseIt',
     },
   },
   'order.item-delayed': {
-    get label() {
-      return say.itemDelayed;
-    },
-    get words() {
-      return say.whenAnItemIsDelayed;
-    },
+    label: 'itemDelayed',
+    words: 'whenAnItemIsDelayed',
     column: 'In preparation',
     toldBy: 'shop',
     about: 'order',
     must: ['delay'],
     action: {
       kind: 'delay',
-      get label() {
-        return say.anItemIsLate;
-      },
+      label: 'anItemIsLate',
     },
   },
   'order.note-added': {
-    get label() {
-      return say.noteAdded;
-    },
-    get words() {
-      return say.whenANoteIsAddedToAn;
-    },
+    label: 'noteAdded',
+    words: 'whenANoteIsAddedToAn',
     column: 'In preparation',
     toldBy: 'shop',
     about: 'order',
@@ -231,18 +192,12 @@ const TABLE = table({
     afterCancelling: true,
     action: {
       kind: 'note',
-      get label() {
-        return say.addANote;
-      },
+      label: 'addANote',
     },
   },
   'invoice.issued': {
-    get label() {
-      return say.invoiceIssued;
-    },
-    get words() {
-      return say.whenAnInvoiceIsIssued;
-    },
+    label: 'invoiceIssued',
+    words: 'whenAnInvoiceIsIssued',
     column: 'In preparation',
     toldBy: 'shop',
     about: 'order',
@@ -250,19 +205,13 @@ const TABLE = table({
     afterCancelling: true,
     action: {
       kind: 'invoice',
-      get label() {
-        return say.issueAnInvoice;
-      },
+      label: 'issueAnInvoice',
     },
     attaches: 'invoice',
   },
   'shipment.dispatched': {
-    get label() {
-      return say.parcelHandedOver;
-    },
-    get words() {
-      return say.whenAParcelIsHandedOver;
-    },
+    label: 'parcelHandedOver',
+    words: 'whenAParcelIsHandedOver',
     column: 'On its way',
     toldBy: 'shop',
     about: 'parcel',
@@ -270,18 +219,12 @@ const TABLE = table({
     past: ['dispatched'],
     action: {
       kind: 'dispatch',
-      get label() {
-        return say.dispatch;
-      },
+      label: 'dispatch',
     },
   },
   'shipment.updated': {
-    get label() {
-      return say.trackingChanged;
-    },
-    get words() {
-      return say.whenTrackingChanges;
-    },
+    label: 'trackingChanged',
+    words: 'whenTrackingChanges',
     column: 'On its way',
     toldBy: 'shop',
     about: 'parcel',
@@ -289,18 +232,12 @@ const TABLE = table({
     past: ['dispatched'],
     action: {
       kind: 'track',
-      get label() {
-        return say.trackingChanges;
-      },
+      label: 'trackingChanges',
     },
   },
   'shipment.ready-for-pickup': {
-    get label() {
-      return say.readyToCollect;
-    },
-    get words() {
-      return say.whenGoodsAreReadyToCollect;
-    },
+    label: 'readyToCollect',
+    words: 'whenGoodsAreReadyToCollect',
     column: 'Received',
     toldBy: 'shop',
     about: 'parcel',
@@ -308,18 +245,12 @@ const TABLE = table({
     past: ['dispatched'],
     action: {
       kind: 'hand-over',
-      get label() {
-        return say.readyToCollectAction;
-      },
+      label: 'readyToCollectAction',
     },
   },
   'shipment.delivered': {
-    get label() {
-      return say.delivered;
-    },
-    get words() {
-      return say.whenAParcelIsDelivered;
-    },
+    label: 'delivered',
+    words: 'whenAParcelIsDelivered',
     column: 'Received',
     toldBy: 'shop',
     about: 'parcel',
@@ -327,35 +258,23 @@ const TABLE = table({
     past: ['dispatched'],
     action: {
       kind: 'deliver',
-      get label() {
-        return say.deliveredAction;
-      },
+      label: 'deliveredAction',
     },
   },
   'download.ready': {
-    get label() {
-      return say.downloadsReady;
-    },
-    get words() {
-      return say.whenDownloadsAreReady;
-    },
+    label: 'downloadsReady',
+    words: 'whenDownloadsAreReady',
     column: 'Received',
     toldBy: 'shop',
     about: 'order',
     action: {
       kind: 'downloads',
-      get label() {
-        return say.downloadsReadyAction;
-      },
+      label: 'downloadsReadyAction',
     },
   },
   'feedback.due': {
-    get label() {
-      return say.feedbackRequestDue;
-    },
-    get words() {
-      return say.whenItIsTimeToAsk;
-    },
+    label: 'feedbackRequestDue',
+    words: 'whenItIsTimeToAsk',
     column: 'Other',
     toldBy: 'clock',
     about: 'order',
@@ -367,12 +286,8 @@ const TABLE = table({
     },
   },
   'refund.issued': {
-    get label() {
-      return say.refundIssued;
-    },
-    get words() {
-      return say.whenARefundIsIssued;
-    },
+    label: 'refundIssued',
+    words: 'whenARefundIsIssued',
     column: 'Returned',
     toldBy: 'shop',
     about: 'refund',
@@ -380,18 +295,12 @@ const TABLE = table({
     afterCancelling: true,
     action: {
       kind: 'refund',
-      get label() {
-        return say.refund;
-      },
+      label: 'refund',
     },
   },
   'return.received': {
-    get label() {
-      return say.returnReceived;
-    },
-    get words() {
-      return say.whenAReturnComesIn;
-    },
+    label: 'returnReceived',
+    words: 'whenAReturnComesIn',
     column: 'Returned',
     toldBy: 'shop',
     about: 'return',
@@ -399,18 +308,12 @@ const TABLE = table({
     afterCancelling: true,
     action: {
       kind: 'return',
-      get label() {
-        return say.goodsComeBack;
-      },
+      label: 'goodsComeBack',
     },
   },
   'order.items-cancelled': {
-    get label() {
-      return say.itemsCancelled;
-    },
-    get words() {
-      return say.whenSomeItemsAreCancelled;
-    },
+    label: 'itemsCancelled',
+    words: 'whenSomeItemsAreCancelled',
     column: 'Cancelled',
     toldBy: 'shop',
     about: 'cancellation',
@@ -423,12 +326,8 @@ const TABLE = table({
     }),
   },
   'order.cancelled': {
-    get label() {
-      return say.orderCancelled;
-    },
-    get words() {
-      return say.whenAnOrderIsCancelled;
-    },
+    label: 'orderCancelled',
+    words: 'whenAnOrderIsCancelled',
     column: 'Cancelled',
     toldBy: 'shop',
     about: 'cancellation',
@@ -438,31 +337,21 @@ const TABLE = table({
     past: ['cancelled'],
     action: {
       kind: 'cancel',
-      get label() {
-        return say.cancelOrder;
-      },
+      label: 'cancelOrder',
     },
     example: () => ({ status: 'OrderCancelled' }),
   },
   'account.created': {
-    get label() {
-      return say.accountMade;
-    },
-    get words() {
-      return say.whenACustomerMakesAnAccount;
-    },
+    label: 'accountMade',
+    words: 'whenACustomerMakesAnAccount',
     column: 'Other',
     toldBy: 'shop',
     about: 'account',
     may: ['account'],
   },
   'account.reset-requested': {
-    get label() {
-      return say.newPasswordWanted;
-    },
-    get words() {
-      return say.whenACustomerWantsANewPassword;
-    },
+    label: 'newPasswordWanted',
+    words: 'whenACustomerWantsANewPassword',
     column: 'Other',
     toldBy: 'shop',
     about: 'account',
@@ -470,12 +359,8 @@ const TABLE = table({
     sentOnce: true,
   },
   'by-hand': {
-    get label() {
-      return say.writtenByHand;
-    },
-    get words() {
-      return say.whenAColleagueWrites;
-    },
+    label: 'writtenByHand',
+    words: 'whenAColleagueWrites',
     column: 'Other',
     toldBy: 'colleague',
     about: 'order',
@@ -483,12 +368,8 @@ const TABLE = table({
     afterCancelling: true,
   },
   'delivery.bounced': {
-    get label() {
-      return say.messageBounced;
-    },
-    get words() {
-      return say.whenMailToACustomerComesBack;
-    },
+    label: 'messageBounced',
+    words: 'whenMailToACustomerComesBack',
     column: 'Other',
     toldBy: 'mail',
     about: 'order',
@@ -496,20 +377,14 @@ const TABLE = table({
     afterCancelling: true,
   },
   'feedback.answered': {
-    get label() {
-      return say.theCustomerAnswered;
-    },
-    get words() {
-      return say.whenACustomerAnswers;
-    },
+    label: 'theCustomerAnswered',
+    words: 'whenACustomerAnswers',
     toldBy: 'shop',
     about: 'order',
     afterCancelling: true,
     action: {
       kind: 'answer',
-      get label() {
-        return say.theCustomerAnswers;
-      },
+      label: 'theCustomerAnswers',
     },
   },
 });
@@ -517,8 +392,12 @@ const TABLE = table({
 /** The name of a moment, as events and notifications carry it. */
 export type MomentId = keyof typeof TABLE;
 
-export interface Moment extends Entry<MomentId> {
+export interface Moment extends Omit<Entry<MomentId>, 'label' | 'words'> {
   id: MomentId;
+  /** What it is called, for who reads it. */
+  readonly label: string;
+  /** As in "is not known when an order is placed". */
+  readonly words: string;
 }
 
 /** A moment that has a place on the board: one that messages are sent for. */
@@ -529,8 +408,16 @@ export interface BoardMoment extends Moment {
 const ALL = new Map<string, Moment>(
   (Object.entries(TABLE) as [MomentId, Entry<MomentId>][]).map(([id, entry]): [string, Moment] => [
     id,
-    // With its names as they are read, which differ from reader to reader.
-    Object.defineProperties({ id }, Object.getOwnPropertyDescriptors(entry)) as Moment,
+    {
+      id,
+      ...entry,
+      get label() {
+        return say[entry.label];
+      },
+      get words() {
+        return say[entry.words];
+      },
+    },
   ]),
 );
 
@@ -593,7 +480,7 @@ export const ORDER_ACTIONS = Object.fromEntries(
             action.kind,
             {
               get label() {
-                return action.label;
+                return say[action.label];
               },
               event: id,
             },
