@@ -58,7 +58,7 @@ export const journey: TranslationOf<typeof say> = {
   noteOneMore: 'Weitere vermerken',
   itsNameThere: 'Name im Shopsystem',
   noteIt: 'Vermerken',
-  allAudiences: 'alle Empfängerkreise',
+  allAudiences: 'alle Empfänger',
   allStates: 'alle Zustände',
   doubles: 'doppelt',
   searchNotifications: 'Benachrichtigungen durchsuchen',
