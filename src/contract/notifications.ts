@@ -101,7 +101,7 @@ export interface NotificationView {
   people: string[];
   doubles: DoubleView[];
   waiting: { id: string; order: string; recipient: string; dueAt: string }[];
-  history: { id: string; who: string; action: string; what: string; at: string }[];
+  history: { id: string; words: string; at: string }[];
 }
 
 /** What of a store conditions are made from. */

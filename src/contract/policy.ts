@@ -1,5 +1,5 @@
 /** Who may do what. One table; everything that reads or changes something of a store asks it (see `access.ts`). */
-import { inEachLanguage, readerLocale } from '@/words/speak';
+import { inEachLanguage, listed } from '@/words/speak';
 import { say } from '@/words/policy';
 
 export const ROLES = ['owner', 'designer', 'translator', 'support', 'viewer'] as const;
@@ -92,6 +92,6 @@ const ROLES_WORDS: Record<Role, string> = inEachLanguage(() => ({
 
 /** Who may do something, as the beginning of a sentence: "Owners and support". */
 export function whoMay(action: Action): string {
-  const who = new Intl.ListFormat(readerLocale()).format(POLICY[action].map((role) => ROLES_WORDS[role]));
+  const who = listed(POLICY[action].map((role) => ROLES_WORDS[role]));
   return who.charAt(0).toUpperCase() + who.slice(1);
 }

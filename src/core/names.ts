@@ -1,5 +1,6 @@
 /** What languages and countries are called, by their codes (BCP 47, ISO 3166-1). */
 
+import { keepable } from '../words/kept';
 import { readerLanguage } from '../words/speak';
 
 const cache = new Map<string, Intl.DisplayNames>();
@@ -15,15 +16,16 @@ function names(type: 'language' | 'region', locale: string): Intl.DisplayNames {
 }
 
 /** The name of a language for the reader of the interface: "German" for "de" in English. */
-export function languageName(tag: string): string {
-  return names('language', readerLanguage()).of(tag) ?? tag;
-}
+export const languageName = keepable(
+  'language',
+  (tag: string): string => names('language', readerLanguage()).of(tag) ?? tag,
+);
 
 /** A country's name in a language, that of the reader if none is given; the code itself where it is none. */
-export function countryName(code: string, locale: string = readerLanguage()): string {
+export const countryName = keepable('country', (code: string, locale: string = readerLanguage()): string => {
   try {
     return names('region', locale).of(code.toUpperCase()) ?? code;
   } catch {
     return code;
   }
-}
+});

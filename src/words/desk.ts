@@ -2,6 +2,7 @@
 import { speak } from './speak';
 
 export const say = speak('desk', {
+  clickTextToType: 'Click a text to type in it',
   start: 'start',
   centre: 'centre',
   end: 'end',

@@ -92,7 +92,7 @@ export const say = speak('shell', {
   chosenNow: 'chosen',
   demoAhead: 'Demo time is {$time} ahead.',
   orderMessages: 'Order messages: designed, translated, routed, sent, and shown to arrive.',
-  languageInThisBrowser: 'Language in this browser',
+  yourLanguage: 'Your language',
   languageName: 'Language: {$language}',
   languageKeywords: 'language english german deutsch translation settings',
   isOn: 'on',

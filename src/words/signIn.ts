@@ -29,4 +29,10 @@ export const say = speak('signIn', {
   orderMessagesWrittenRoutedSent: 'Order messages: written, routed, sent, and shown to arrive.',
   signingIn: 'Signing in ...',
   signIn: 'Sign in',
+  signInOnItsPage: 'Sign in on the page of Libellus itself.',
+  bothAreNeeded: 'An email address and a password are needed.',
+  tooManyTriesWait: 'Too many tries failed. Wait {$wait} and try again.',
+  doNotBelongTogether: 'This address and password do not belong together.',
+  nSeconds: '.input {$n :integer} .match $n one {{a second}} * {{{$n} seconds}}',
+  nMinutes: '.input {$n :integer} .match $n one {{a minute}} * {{{$n} minutes}}',
 });

@@ -6,6 +6,7 @@
  * the browser for the whole page (`/words/<language>`). Where nobody says it, as in the worker, English is spoken.
  */
 import { MessageFormat } from 'messageformat';
+import { isKept, keepable } from './kept';
 
 /** The languages of the interface, each by its own name; the first is the source of the others. */
 export const LANGUAGES = { en: 'English', de: 'Deutsch' } as const;
@@ -15,7 +16,16 @@ export type Language = keyof typeof LANGUAGES;
 const LOCALES: Record<Language, string> = { en: 'en-GB', de: 'de-DE' };
 
 /** A name within a sentence: English writes its nouns small there, German does not. */
-export const inSentence = (name: string): string => (readerLanguage() === 'en' ? name.toLowerCase() : name);
+export const inSentence = keepable('in-sentence', (name: string): string =>
+  readerLanguage() === 'en' ? name.toLowerCase() : name,
+);
+
+/** Words in a row, as the reader's language writes them: "paid, shipped or cancelled". */
+export const listed = keepable(
+  'listed',
+  (words: readonly string[], type: 'conjunction' | 'disjunction' = 'conjunction') =>
+    new Intl.ListFormat(readerLocale(), { type }).format(words),
+);
 
 /** Words by feature and key. */
 export type Translations = Record<string, Record<string, string>>;
@@ -24,8 +34,6 @@ export type Translations = Record<string, Record<string, string>>;
 export interface Speech {
   language: () => Language;
   translations: Partial<Record<Language, Translations>>;
-  /** Does something as if for a reader of another language. */
-  during?: <T>(language: Language, work: () => T) => T;
 }
 
 declare global {
@@ -38,12 +46,6 @@ export const readerLanguage = (): Language => globalThis.libellusSpeech?.languag
 
 /** The locale (BCP 47) in which dates, numbers and money are written for them. */
 export const readerLocale = (): string => LOCALES[readerLanguage()];
-
-/** Does something whose words are kept: they are read by everybody later, so they are in English whoever is at work now. */
-export function inEnglish<T>(work: () => T): T {
-  const during = globalThis.libellusSpeech?.during;
-  return during ? during('en', work) : work();
-}
 
 type UpTo<S extends string, End extends string> = S extends `${infer Before}${End}${string}` ? Before : S;
 
@@ -143,17 +145,17 @@ export function speak<const W extends Record<string, string>>(feature: string, e
       const made = read();
       return piecesOf(made.message, asGiven(made, values));
     };
-    const filled = (values: Record<string, unknown>): string => {
+    const filled = keepable(`${feature}.${key}`, (values: Record<string, unknown> = {}): string => {
       const made = read();
       return made.message.format(asGiven(made, values));
-    };
+    });
     const get = source.includes('{#')
       ? () => pieces
       : source.includes('{$')
         ? () => filled
         : /[{}\\]/.test(source)
-          ? () => read().message.format()
-          : () => spoken().source;
+          ? () => filled()
+          : () => (isKept() ? filled() : spoken().source);
     Object.defineProperty(words, key, { enumerable: true, get });
   }
   return words as Words<W>;
@@ -164,9 +166,9 @@ export function speak<const W extends Record<string, string>>(feature: string, e
  * them, where the reader is not known yet.
  */
 export function inEachLanguage<T extends object>(make: () => T): T {
-  const made = new Map<Language, T>();
+  const made = new Map<Language | 'kept', T>();
   const now = (): T => {
-    const language = readerLanguage();
+    const language = isKept() ? 'kept' : readerLanguage();
     let table = made.get(language);
     if (!table) {
       table = make();

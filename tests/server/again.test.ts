@@ -12,6 +12,7 @@ import { switchNotification } from '@/server/features/templates/templates';
 import { withhold } from '@/server/features/sending/withheld';
 import { accessAs, connectService, laterEvent, mailbox, placedEvent, SHOP, useDatabase, planAnew } from './fixture';
 import { byOrder, drain, order, reader } from './orders';
+import { historyOf } from '@/server/auth/history';
 
 useDatabase();
 
@@ -33,8 +34,8 @@ describe('sending again', () => {
     expect(two.messageId).not.toBe(one.messageId);
     expect(two.reasons[0]).toBe('Amira Haddad sent it again.');
     expect(two.others.map((o) => o.id)).toContain(first.id);
-    const [entry] = await database().select().from(history).where(eq(history.action, 'sent again'));
-    expect(entry).toMatchObject({ who: 'Amira Haddad', what: `Order received to ${email}` });
+    const [entry] = await historyOf(SHOP, eq(history.action, 'sentAgain'));
+    expect(entry!.words).toBe(`Marta Oyelaran sent Order received again to ${email}`);
     // And a third time: each sending has its place, and the reason does not pile up.
     const third = await deliveryDetail(access, await sendAgain(access, id, { to: email }));
     expect(third.reasons.filter((r) => r.includes('sent it again'))).toHaveLength(1);

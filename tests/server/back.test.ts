@@ -15,6 +15,7 @@ import { deliveryDetail } from '@/server/features/deliveries/deliveries';
 import { allowAgain, releaseOnce, withhold, withheldViews } from '@/server/features/sending/withheld';
 import { accessAs, connectRelay, connectService, enterRecord, mailbox, rawMail, SHOP, useDatabase } from './fixture';
 import { byOrder, drain, order, reader } from './orders';
+import { readKept } from '@/words/kept';
 
 useDatabase();
 
@@ -73,7 +74,7 @@ describe('a refusal', () => {
     expect(await order(to)).toMatchObject({ state: 'failed', cause: 'recipient refused', attempts: 1 });
     const entry = await listed(to);
     expect(entry).toMatchObject({ source: 'refusal', by: 'Libellus', kinds: [] });
-    expect(entry!.reason).toMatch(/^refused: 550 .*No such mailbox here/);
+    expect(readKept(entry!.reason)).toMatch(/^refused: 550 .*No such mailbox here/);
     const next = await order(to);
     expect(next).toMatchObject({ state: 'withheld', attempts: 0 });
     expect(next.lastWords).toContain('is on the do-not-send list: refused: 550');

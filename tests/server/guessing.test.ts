@@ -107,12 +107,14 @@ describe('signing in', () => {
     await signIn(PASSWORD, '203.0.113.1');
     await database().update(user).set({ name: 'Marta Oyelaran' }).where(eq(user.email, EMAIL));
     const [newest, before] = await historyOf(SHOP);
-    expect([before!.action, newest!.action]).toEqual(['failed to sign in', 'signed in']);
+    expect([before!.words, newest!.words]).toEqual([
+      `Marta Oyelaran failed to sign in (${EMAIL})`,
+      `Marta Oyelaran signed in (${EMAIL})`,
+    ]);
     const [tom] = await database().select().from(user).where(eq(user.email, EMAIL));
     expect(newest!.userId).toBe(tom!.id);
-    expect(newest!.what).toBe(EMAIL);
     await database().update(user).set({ name: 'Tom Vale' }).where(eq(user.email, EMAIL));
-    expect((await historyOf(SHOP))[0]!.who).toBe('Tom Vale');
+    expect((await historyOf(SHOP))[0]!.words).toBe(`Tom Vale signed in (${EMAIL})`);
   });
 });
 
@@ -172,4 +174,33 @@ it('is counted in the database, so that more web processes are not more tries', 
   expect(await beginTry([counter])).toBe(0);
   const wait = await beginTry([counter]);
   expect(wait).toBe(1);
+});
+
+describe('the language one reads', () => {
+  const choose = (language: unknown, headers: Record<string, string> = {}) => post('/language', { language }, headers);
+  const set = (response: Response): string => response.headers.getSetCookie().find((c) => c.includes('language')) ?? '';
+
+  it('is theirs in any browser that they sign in with', async () => {
+    const first = await signIn(PASSWORD, '203.0.113.9');
+    expect(set(first)).toBe('');
+    const cookie = first.headers
+      .getSetCookie()
+      .map((c) => c.split(';')[0])
+      .join('; ');
+    expect(set(await choose('de', { cookie }))).toMatch(/^libellus-language=de; Path=\/; .*SameSite=Lax$/);
+    // Another browser, where nobody chose.
+    const second = await signIn(PASSWORD, '203.0.113.10');
+    expect(set(second)).toContain('libellus-language=de');
+    expect(await second.json()).toEqual({ ok: true, language: 'de' });
+    await database().update(user).set({ reads: '' }).where(eq(user.email, EMAIL));
+  });
+
+  it('is kept by the browser where nobody is signed in, and only one that is spoken, from the page itself', async () => {
+    expect(set(await choose('de'))).toContain('libellus-language=de');
+    for (const language of ['xx', '', 7, 'constructor', 'de; Domain=evil.example'])
+      expect((await choose(language)).status).toBe(400);
+    expect((await choose('de', { origin: 'https://evil.example' })).status).toBe(403);
+    const [row] = await database().select({ reads: user.reads }).from(user).where(eq(user.email, EMAIL));
+    expect(row!.reads).toBe('');
+  });
 });

@@ -43,7 +43,12 @@ describe('how a notification goes out', () => {
     });
     const saved = await loadNotification(access, SLUG);
     expect(saved.settings.variants.map((v) => v.name)).toEqual(['To Poland', 'Guests', '']);
-    expect(saved.history.map((h) => h.action)).toEqual(expect.arrayContaining(['added a version', 'changed']));
+    expect(saved.history.map((h) => h.words)).toEqual(
+      expect.arrayContaining([
+        'Marta Oyelaran added the version To Poland',
+        expect.stringMatching(/^Marta Oyelaran changed .*: Jonas Feld looks after it$/),
+      ]),
+    );
     const address = saved.variants[0]!.address;
     expect(address).toBe(`${SLUG}~to-poland`);
     // Never published, it says nothing; published, it is what Poland gets.

@@ -17,6 +17,7 @@ import {
 } from '@/server/db/schema';
 import { receiveEvent } from '@/server/events/receive';
 import { pastId } from '@/server/base/ids';
+import { historyOf } from '@/server/auth/history';
 import { eraseCustomer, exportCustomer } from '@/server/features/people/customer-data';
 import { forgetOld } from '@/server/people/retention';
 import { withhold } from '@/server/features/sending/withheld';
@@ -74,10 +75,7 @@ describe('a customer', () => {
     expect(data.messages.some((m) => m.message?.includes('KEEP-1'))).toBe(true);
     expect(data.notWrittenTo).toHaveLength(1);
     expect(String(body)).not.toContain(OTHER);
-    const [last] = await database()
-      .select()
-      .from(history)
-      .where(eq(history.action, 'exported what is kept of a customer'));
+    const [last] = await database().select().from(history).where(eq(history.action, 'exportedCustomer'));
     expect(last).toBeDefined();
   });
 
@@ -129,6 +127,9 @@ describe('a customer', () => {
     const [left] = await database().select().from(orders).where(eq(orders.number, 'KEEP-1'));
     expect(orderTotals(left!.snapshot)).toEqual(orderTotals(order.data.order));
     expect(left!.customerEmail).toMatch(/^erased-[0-9a-f]{16}@erased\.invalid$/);
+    expect((await historyOf(SHOP)).map((h) => h.words)).toContain(
+      `Marta Oyelaran exported what is kept of ${left!.customerEmail}`,
+    );
   });
 
   it('who was erased is written to no more by what was waiting', async () => {

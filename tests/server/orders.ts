@@ -6,13 +6,14 @@ import { deliveries } from '@/server/db/schema';
 import { receiveEvent } from '@/server/events/receive';
 import { Worker } from '@/server/worker/worker';
 import { placedEvent, SHOP } from './fixture';
+import { readKeptIn } from '@/words/kept';
 
 /** Test files share the mailboxes, not the names in them. */
 const FILE = randomBytes(3).toString('hex');
 let count = 0;
 export const reader = (local = `reader${(count += 1)}-${FILE}`): string => `${local}@arrives-test.example`;
-export const byOrder = (number: string) =>
-  database().select().from(deliveries).where(eq(deliveries.orderNumber, number));
+export const byOrder = async (number: string) =>
+  readKeptIn(await database().select().from(deliveries).where(eq(deliveries.orderNumber, number)));
 
 export async function drain(worker = new Worker()): Promise<void> {
   while ((await worker.round()) > 0);

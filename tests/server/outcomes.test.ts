@@ -7,6 +7,7 @@ import { receiveEvent } from '@/server/events/receive';
 import { claim, type Delivery } from '@/server/worker/claims';
 import { Recorder, type Outcome } from '@/server/worker/record';
 import { placedEvent, SHOP, useDatabase } from './fixture';
+import { readKeptIn } from '@/words/kept';
 
 useDatabase();
 
@@ -26,7 +27,8 @@ const taken = (d: Delivery): Outcome => ({
   messageId: `<${d.id}@quillwick.example>`,
   raw: Buffer.from(`Subject: ${d.id}\r\n\r\n`),
 });
-const stateOf = async (ids: string[]) => database().select().from(deliveries).where(inArray(deliveries.id, ids));
+const stateOf = async (ids: string[]) =>
+  readKeptIn(await database().select().from(deliveries).where(inArray(deliveries.id, ids)));
 
 it('writes each its own state, attempt and message, however many come at once', async () => {
   const batch = await claimed(40);

@@ -2,7 +2,7 @@
 import { eq } from 'drizzle-orm';
 import { SHIPPED_NOTIFICATIONS } from '@/core/shipped';
 import { database } from '@/server/db/client';
-import { deliveries, history, notifications } from '@/server/db/schema';
+import { deliveries, notifications } from '@/server/db/schema';
 import { migrateDatabase } from '@/server/db/migrate';
 import { receiveEvent } from '@/server/events/receive';
 import { readMedia } from '@/server/documents/media';
@@ -18,6 +18,7 @@ import { switchNotification } from '@/server/features/templates/templates';
 import { listOrders, orderDetail, orderSnapshot, readOrderFilter } from '@/server/features/orders/orders';
 import { Worker } from '@/server/worker/worker';
 import { accessAs, connectService, placedEvent, SHOP, useDatabase } from './fixture';
+import { historyOf } from '@/server/auth/history';
 
 useDatabase();
 
@@ -154,12 +155,8 @@ describe('the board', () => {
     await database().update(deliveries).set({ state: 'failed' }).where(eq(deliveries.notificationId, notification!.id));
     expect((await loadBoard(access)).cards[0]!.mark).toBe('failing');
     await switchNotification(access, 'order-received', false);
-    const entries = await database().select().from(history);
-    expect(entries.map((h) => [h.who, h.action, h.what])).toContainEqual([
-      'Marta Oyelaran',
-      'turned off',
-      'Order received',
-    ]);
+    const entries = await historyOf(SHOP);
+    expect(entries.map((h) => h.words)).toContain('Marta Oyelaran turned Order received off');
   });
 });
 

@@ -16,6 +16,7 @@ import { sendTest } from '@/server/features/templates/test-message';
 import { listOrders, orderDetail } from '@/server/features/orders/orders';
 import { orderChoices, placeOrder } from '@/server/features/orders/placing';
 import { accessAs, ACCOUNT, HOST, mailbox, rawMail, SERVICE, useDatabase } from './fixture';
+import { readKeptIn } from '@/words/kept';
 
 useDatabase();
 
@@ -59,12 +60,15 @@ async function talker(lines: (string | null)[]): Promise<{ port: number; close: 
   };
 }
 
+/** A check as whoever runs it reads it. */
+const checked = async (...asking: Parameters<typeof checkService>) => readKeptIn(await checkService(...asking));
+
 describe('the check of a service', () => {
   it.each([
     ['STARTTLS', () => settings()],
     ['TLS from the start', () => settings({ port: Number(process.env.LIBELLUS_TEST_SMTPS), security: 'tls' as const })],
   ])('passes every step over %s and brings the test message', async (_how, make) => {
-    const report = await checkService(make(), asked);
+    const report = await checked(make(), asked);
     expect(report.steps.map((s) => [s.step, s.state])).toEqual([
       ['resolve', 'passed'],
       ['connect', 'passed'],
@@ -80,7 +84,7 @@ describe('the check of a service', () => {
 
   it('never shows the password, in any step or line', async () => {
     for (const password of [ACCOUNT.password, 'a-wrong-password']) {
-      const said = JSON.stringify(await checkService(settings({ password }), asked));
+      const said = JSON.stringify(await checked(settings({ password }), asked));
       expect(said).not.toContain(password);
       expect(said).not.toContain(Buffer.from(`\0${ACCOUNT.user}\0${password}`).toString('base64'));
       expect(said).not.toContain(Buffer.from(password).toString('base64'));
@@ -100,7 +104,7 @@ describe('the check of a service', () => {
     ],
     ['a way to sign in that is not offered', { signIn: 'cram-md5' }, 'sign-in', /no way to sign in/],
   ])('stops at %s with its cause', async (_what, change, step, words) => {
-    const report = await checkService(settings(change), asked);
+    const report = await checked(settings(change), asked);
     expect(report.passed).toBe(false);
     expect(failing(report)).toMatchObject({ step, diagnosis: { cause: expect.any(String) } });
     expect(`${failing(report)!.diagnosis!.cause} ${failing(report)!.diagnosis!.remedy}`).toMatch(words);
@@ -109,7 +113,7 @@ describe('the check of a service', () => {
   });
 
   it('asks for every sender, and names the one that is refused', async () => {
-    const report = await checkService(settings(), { senders: [ACCOUNT.user, 'marta@quillwick.example'] });
+    const report = await checked(settings(), { senders: [ACCOUNT.user, 'marta@quillwick.example'] });
     expect(failing(report)).toMatchObject({ step: 'sender', facts: [`May send as ${ACCOUNT.user}`] });
     expect(failing(report)!.diagnosis!.cause).toContain('may not send as marta@quillwick.example');
   });
@@ -126,7 +130,7 @@ describe('the check of a service', () => {
     ],
   ])('tells %s', async (_what, lines, step, words) => {
     const server = await talker(lines);
-    const report = await checkService(settings({ host: '127.0.0.1', port: server.port }), asked);
+    const report = await checked(settings({ host: '127.0.0.1', port: server.port }), asked);
     server.close();
     expect(failing(report)).toMatchObject({ step });
     expect(failing(report)!.diagnosis!.cause).toMatch(words);

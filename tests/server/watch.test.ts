@@ -30,6 +30,7 @@ import {
   useDatabase,
 } from './fixture';
 import { order, reader } from './orders';
+import { historyOf } from '@/server/auth/history';
 
 useDatabase();
 
@@ -89,8 +90,8 @@ describe('a domain that is watched', () => {
     await makeDue();
     await new Watch().turn();
     expect(await told()).toHaveLength(1);
-    const lines = await database().select().from(history).where(eq(history.action, 'found DNS records gone bad'));
-    expect(lines.map((l) => l.what)).toEqual([`${DOMAIN}: ${key.name}`]);
+    const lines = await historyOf(SHOP, eq(history.action, 'recordsWentBad'));
+    expect(lines.map((l) => l.words)).toEqual([`Libellus found DNS records of ${DOMAIN} gone bad: ${key.name}`]);
   });
 
   it('is told of as soon as a service can, when none could at first', async () => {

@@ -19,14 +19,17 @@ import {
   SHOP,
   useDatabase,
 } from './fixture';
+import { readKeptIn } from '@/words/kept';
 
 useDatabase();
 
 async function drain(worker = new Worker()): Promise<void> {
   while ((await worker.round()) > 0);
 }
-const byOrder = (number: string) => database().select().from(deliveries).where(eq(deliveries.orderNumber, number));
-const triesOf = (id: string) => database().select().from(attempts).where(eq(attempts.deliveryId, id));
+const byOrder = async (number: string) =>
+  readKeptIn(await database().select().from(deliveries).where(eq(deliveries.orderNumber, number)));
+const triesOf = async (id: string) =>
+  readKeptIn(await database().select().from(attempts).where(eq(attempts.deliveryId, id)));
 
 let count = 0;
 const customer = (local = `customer${(count += 1)}`) => ({

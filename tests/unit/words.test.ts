@@ -3,22 +3,25 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseMessage, validate, visit } from 'messageformat';
 import ts from 'typescript';
+import type { Condition } from '@/core/conditions/condition';
 import { conditionWords } from '@/core/conditions/sentence';
 import { reasonWords, type Reason } from '@/core/plan';
-import { LANGUAGES, SOURCES, readerLocale, inEachLanguage, inEnglish, type Language } from '@/words/speak';
+import { LANGUAGES, SOURCES, readerLocale, inEachLanguage, type Language } from '@/words/speak';
 import { languageFor } from '@/words/choice';
+import { kept, keptWithin, readKept } from '@/words/kept';
 import { say as orders } from '@/words/orders';
+import { say as story } from '@/words/sent';
 import { de } from '@/words/de';
 
 const FEATURES = readdirSync('src/words')
   .filter((f) => f.endsWith('.ts'))
   .map((f) => f.replace('.ts', ''))
-  .filter((f) => f !== 'speak' && f !== 'choice');
+  .filter((f) => !['speak', 'choice', 'kept'].includes(f));
 
 /** Does something as if for a reader of a language. */
 function as<T>(language: Language, work: () => T): T {
   const before = globalThis.libellusSpeech;
-  globalThis.libellusSpeech = { language: () => language, translations: { de }, during: as };
+  globalThis.libellusSpeech = { language: () => language, translations: { de } };
   try {
     return work();
   } finally {
@@ -146,15 +149,37 @@ describe('what is read', () => {
     expect(reasonWords({ ...kept, timing: 'after 3 days', ends: '' })).toBe('It goes out after 3 days.');
   });
 
-  it('is English where it is kept as words, whoever is at work', () => {
-    as('de', () => {
-      expect(conditionWords({ match: 'all', tests: [{ about: 'customer', is: 'guest' }] })).toBe(
-        'der Kunde als Gast bestellt hat',
-      );
-      expect(inEnglish(() => conditionWords({ match: 'all', tests: [{ about: 'customer', is: 'guest' }] }))).toBe(
-        'the customer ordered as a guest',
-      );
-    });
+  it('is in the language of its reader where it was kept, with all that was kept within it', () => {
+    const condition: Condition = {
+      match: 'all',
+      tests: [
+        { about: 'customer', is: 'guest' },
+        { about: 'country', is: 'one', of: ['DE', 'PL'] },
+        { about: 'value', is: 'at-least', amount: 125_000, currency: 'EUR' },
+      ],
+    };
+    // Kept by somebody who works in German.
+    const words = as('de', () => kept(() => conditionWords(condition)));
+    const reason: Reason = { code: 'rule-when-not', person: 'Amira', words };
+    expect(reasonWords(reason)).toBe(
+      'Amira gets messages only about orders where the customer ordered as a guest, the order goes to Germany or Poland and the order total is at least €1,250.00.',
+    );
+    as('de', () =>
+      expect(reasonWords(reason)).toBe(
+        'Amira bekommt nur Nachrichten zu Bestellungen, bei denen der Kunde als Gast bestellt hat, die Bestellung nach Deutschland oder Polen geht und der Bestellwert mindestens 1.250,00\u00a0€ beträgt.',
+      ),
+    );
+    const twice = kept(() => `${story.givenUp({ words: kept(() => reasonWords(reason)) })} 250 OK`);
+    expect(readKept(twice)).toMatch(/^Amira gets .* It was given up after five days\. 250 OK$/);
+  });
+
+  it('is told apart from what only looks as if it was kept', () => {
+    for (const text of ['\u0002["no.such",{}]\u0003', '\u0002[]\u0003', '\u0002{"a":1}\u0003', '\u0002not JSON\u0003'])
+      expect(readKept(text)).toBe(text.slice(1, -1));
+    expect(readKept('550 \u0003 no')).toBe('550 \u0003 no');
+    const long = kept(() => story.notMade({ detail: 'x'.repeat(300) }));
+    expect(keptWithin(long, 2000)).toBe(long);
+    expect(keptWithin(long, 100)).toMatch(/^The message could not be made: x{68,}$/);
   });
 
   it('fills in what is text as text', () => {
@@ -249,6 +274,11 @@ it('every word of the catalogues is said somewhere', () => {
   }
   // The gatherings of the spine, placeholders and moments are said by their own names.
   for (const gathering of ['compose', 'send', 'keep']) said.add(`shell.${gathering}`);
+  // Deeds are said by the names that they are written down under.
+  const deeds = SCREENS.map((path) => readFileSync(path, 'utf8')).join('\n');
+  for (const [key, words] of Object.entries(SOURCES.get('history')!))
+    if (words.includes('{$who}') && deeds.includes(`'${key}'`)) said.add(`history.${key}`);
+  for (const kind of ['products', 'customers', 'orders']) said.add(`history.${kind}`);
   for (const [feature, path] of [
     ['placeholders', 'src/core/placeholders/catalogue.ts'],
     ['moments', 'src/core/moments/registry.ts'],

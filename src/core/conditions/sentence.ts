@@ -3,7 +3,8 @@ import { countryName, languageName } from '../names';
 import { moneyFormatter } from '../text/formatters';
 import type { Money } from '../text/values';
 import { conditionHolds, testHolds, type Condition, type OrderFacts, type ParcelShare, type Test } from './condition';
-import { inEachLanguage, readerLocale } from '../../words/speak';
+import { keepable } from '../../words/kept';
+import { inEachLanguage, listed, readerLocale } from '../../words/speak';
 import { say } from '../../words/tests';
 
 /** Names of what conditions hold by id. Left out, the id itself is shown. */
@@ -13,12 +14,9 @@ export interface ConditionNames {
   locale?: string;
 }
 
-/** Words in a row, as the reader's language writes them. */
-const list = (words: readonly string[], type: 'conjunction' | 'disjunction'): string =>
-  new Intl.ListFormat(readerLocale(), { type }).format(words);
-
-const amountWords = (money: Money, names: ConditionNames): string =>
-  moneyFormatter(names.locale ?? readerLocale(), money.currency)(money.minor);
+const amountWords = keepable('amount', (money: Money, locale: string = readerLocale()): string =>
+  moneyFormatter(locale, money.currency)(money.minor),
+);
 
 const PARCEL_WORDS: Record<ParcelShare, string> = inEachLanguage(() => ({
   whole: say.parcelWhole,
@@ -28,9 +26,11 @@ const PARCEL_WORDS: Record<ParcelShare, string> = inEachLanguage(() => ({
 
 /** One test as the end of "Shown when ...": "the order contains workshops". */
 export function testWords(t: Test, names: ConditionNames = {}): string {
-  const locale = names.locale ?? readerLocale();
   const of = (values: readonly string[], name: (value: string) => string = (v) => v): string =>
-    list(values.map(name), 'disjunction');
+    listed(
+      values.map((v) => name(v)),
+      'disjunction',
+    );
   const goodsWords = (how: 'any' | 'only' | 'none', what: string): string =>
     ({ any: say.contains, only: say.containsOnly, none: say.containsNone })[how]({ what });
   switch (t.about) {
@@ -46,7 +46,7 @@ export function testWords(t: Test, names: ConditionNames = {}): string {
       return (t.is === 'one' ? say.inLanguage : say.notInLanguage)({ languages: of(t.of, languageName) });
     case 'country':
       return (t.is === 'one' ? say.toCountry : say.notToCountry)({
-        countries: of(t.of, (v) => countryName(v, locale)),
+        countries: of(t.of, (v) => countryName(v, names.locale)),
       });
     case 'location':
       return (t.is === 'one' ? say.fromLocation : say.notFromLocation)({ places: of(t.of) });
@@ -70,7 +70,7 @@ export function testWords(t: Test, names: ConditionNames = {}): string {
     case 'category':
       return goodsWords(t.holds, of(t.of));
     case 'value': {
-      const amount = amountWords({ minor: t.amount, currency: t.currency }, names);
+      const amount = amountWords({ minor: t.amount, currency: t.currency }, names.locale);
       return t.is === 'at-least' ? say.totalAtLeast({ amount }) : say.totalBelow({ amount });
     }
   }
@@ -78,7 +78,7 @@ export function testWords(t: Test, names: ConditionNames = {}): string {
 
 /** What a condition asks, without a verb before it: "the customer ordered as a guest and it contains workshops". */
 export function conditionWords(condition: Condition, names: ConditionNames = {}): string {
-  return list(
+  return listed(
     condition.tests.map((t) => testWords(t, names)),
     condition.match === 'all' ? 'conjunction' : 'disjunction',
   );
@@ -141,7 +141,7 @@ function foundWords(t: Test, facts: OrderFacts, language: string, names: Conditi
     case 'language':
       return languageName(language);
     case 'country':
-      return facts.country ? countryName(facts.country, names.locale ?? readerLocale()) : say.noAddress;
+      return facts.country ? countryName(facts.country, names.locale) : say.noAddress;
     case 'location':
       return facts.location ?? say.noLocation;
     case 'turn':
@@ -159,6 +159,6 @@ function foundWords(t: Test, facts: OrderFacts, language: string, names: Conditi
     case 'category':
       return unique(facts.categories);
     case 'value':
-      return amountWords(facts.total, names);
+      return amountWords(facts.total, names.locale);
   }
 }

@@ -1,3 +1,4 @@
+import { readKeptIn } from '../../words/kept';
 import fc from 'fast-check';
 import { judgeRecord, type Answer, type JudgeContext } from './judge';
 import { hostPart } from './judge';
@@ -23,7 +24,7 @@ const needed = (kind: RecordKind, present?: string[]): NeededRecord => records(p
 const context: JudgeContext = { domain: 'quillwick.example', mechanisms: [MECHANISM], known: new Map() };
 const judge = (kind: RecordKind, values: string[], more: Partial<JudgeContext & { ttl: number }> = {}) => {
   const answer: Answer = { values, ttl: more.ttl ?? 3600 };
-  return judgeRecord(needed(kind), answer, { ...context, ...more });
+  return readKeptIn(judgeRecord(needed(kind), answer, { ...context, ...more }));
 };
 
 describe('SPF', () => {
@@ -107,7 +108,7 @@ describe('the judgement of a record', () => {
     ['two of them', 'spf', [spf, 'v=spf1 mx ~all'], {}, 'wrong', /2 SPF records/],
     ['without ours', 'spf', ['v=spf1 mx ~all'], {}, 'wrong', /does not hold include:spf\.harrowpost\.example/],
     ['ours after the end', 'spf', [`v=spf1 mx ~all ${MECHANISM}`], {}, 'wrong', /Nothing after ~all is read/],
-    ['a term that is none', 'spf', [`v=spf1 ${MECHANISM} !x ~all`], {}, 'wrong', /"!x" is not a term/],
+    ['a term that is none', 'spf', [`v=spf1 ${MECHANISM} !x ~all`], {}, 'wrong', /“!x” is not a term/],
     [
       'eleven look-ups',
       'spf',

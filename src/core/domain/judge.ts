@@ -1,5 +1,8 @@
 /** What DNS answers beside what a domain needs, judged record by record, in words. */
 import type { DkimKey, NeededRecord } from './records';
+import { say } from '../../words/dns';
+import { kept } from '../../words/kept';
+import { listed } from '../../words/speak';
 import { countLookups, isSpf, missingMechanisms, readSpf, SPF_LOOKUPS_ALLOWED } from './spf';
 
 /** What DNS answered for one name and type. */
@@ -44,20 +47,21 @@ export function isGood(judgement: Judgement): boolean {
   return judgement.standing === 'exact' || judgement.standing === 'good';
 }
 
-/** Judges one record. */
-export function judgeRecord(needed: NeededRecord, answer: Answer, context: JudgeContext): Judgement {
+/** Judges one record, in kept words: it is read by others later. */
+export const judgeRecord = (needed: NeededRecord, answer: Answer, context: JudgeContext): Judgement =>
+  kept(() => judgementOf(needed, answer, context));
+
+function judgementOf(needed: NeededRecord, answer: Answer, context: JudgeContext): Judgement {
   if (answer.failed) {
     return {
       standing: 'unanswered',
-      words: 'DNS did not answer. It is asked again by itself.',
+      words: say.didNotAnswer,
       hints: [],
     };
   }
   const judgement = byKind(needed, answer, context);
   if (isGood(judgement) && answer.ttl !== undefined && answer.ttl < LOW_TTL) {
-    judgement.hints.push(
-      `It may be kept for ${answer.ttl} seconds only. Raise that (TTL) to 3600 once all is right: receivers then ask less often.`,
-    );
+    judgement.hints.push(say.lowTtl({ seconds: answer.ttl }));
   }
   return judgement;
 }
@@ -83,12 +87,9 @@ const judged = (standing: Standing, words: string, ...hints: string[]): Judgemen
 function absent(needed: NeededRecord, context: JudgeContext): Judgement {
   const { doubled, domain } = context;
   if (doubled && doubled.values.length > 0) {
-    return judged(
-      'wrong',
-      `It stands at ${needed.name}.${domain}: the domain was typed and added once more by the registrar's page. Enter the host as ${hostPart(needed.name, domain)} only.`,
-    );
+    return judged('wrong', say.domainAddedOnceMore({ name: needed.name, domain, host: hostPart(needed.name, domain) }));
   }
-  return judged('missing', 'Not there yet. It can take minutes to hours after it was entered until it shows.');
+  return judged('missing', say.notThereYet);
 }
 
 /** What to type into a page that adds the domain by itself. */
@@ -102,52 +103,42 @@ function quoted(text: string): string | undefined {
   return match?.[1];
 }
 
-const QUOTED = 'The quotation marks became part of it. Enter it without them: the page adds its own.';
-
 function judgeSpf(needed: NeededRecord, answer: Answer, context: JudgeContext): Judgement {
   const records = answer.values.filter(isSpf);
   if (records.length === 0) {
-    if (answer.values.some((v) => isSpf(quoted(v) ?? ''))) return judged('wrong', QUOTED);
+    if (answer.values.some((v) => isSpf(quoted(v) ?? ''))) return judged('wrong', say.quoted);
     return absent(needed, context);
   }
   if (records.length > 1) {
-    return judged(
-      'wrong',
-      `There are ${records.length} SPF records, and with more than one none counts. Take them all out and enter this one, which holds what they allow.`,
-    );
+    return judged('wrong', say.nSpfRecords({ n: records.length }));
   }
   const [found] = records as [string];
   const { record, unreadable } = readSpf(found);
   if (unreadable.length > 0) {
-    return judged('wrong', `"${unreadable[0]}" is not a term of SPF, and the record does not count with it.`);
+    return judged('wrong', say.notATerm({ term: unreadable[0]! }));
   }
   const missing = missingMechanisms(found, context.mechanisms);
   if (missing.length > 0) {
-    return judged('wrong', `It does not hold ${missing.join(' ')}, so what goes out by that service is not allowed.`);
+    return judged('wrong', say.doesNotHold({ terms: missing.join(' ') }));
   }
   const end = record.terms.findIndex((t) => t.name === 'all');
   const unread = end >= 0 ? record.terms.slice(end + 1).filter((t) => !t.modifier) : [];
   if (unread.some((t) => context.mechanisms.includes(t.raw))) {
-    return judged('wrong', `Nothing after ${record.terms[end]!.raw} is read. Put ${unread[0]!.raw} before it.`);
+    return judged('wrong', say.nothingAfterIsRead({ end: record.terms[end]!.raw, term: unread[0]!.raw }));
   }
   const lookups = countLookups(found, context.known);
   if (lookups > SPF_LOOKUPS_ALLOWED) {
-    return judged(
-      'wrong',
-      `It takes ${lookups} look-ups, and more than ${SPF_LOOKUPS_ALLOWED} are not made: receivers treat it as broken. Remove services that are not used any more.`,
-    );
+    return judged('wrong', say.tooManyLookUps({ n: lookups, most: SPF_LOOKUPS_ALLOWED }));
   }
   const all = record.terms[end];
   const open = all && (all.qualifier === '+' || all.qualifier === '?');
   const hints = [
-    ...(open ? [`${all.raw} lets anybody send as ${needed.name}. End the record with ~all.`] : []),
-    ...(lookups >= 9
-      ? [`It takes ${lookups} of ${SPF_LOOKUPS_ALLOWED} look-ups. There is hardly room for another service.`]
-      : []),
+    ...(open ? [say.letsAnybody({ all: all.raw, name: needed.name })] : []),
+    ...(lookups >= 9 ? [say.hardlyRoom({ n: lookups, most: SPF_LOOKUPS_ALLOWED })] : []),
   ];
   return found.trim().toLowerCase() === needed.value.toLowerCase()
-    ? judged('exact', 'As it should be.', ...hints)
-    : judged('good', 'Allows the services of this store.', ...hints);
+    ? judged('exact', say.asItShouldBe, ...hints)
+    : judged('good', say.allowsServices, ...hints);
 }
 
 function tags(text: string): Map<string, string> {
@@ -166,51 +157,40 @@ function judgeDkim(needed: NeededRecord, answer: Answer, context: JudgeContext):
   const keyOf = (text: string): string => (tags(text).get('p') ?? '').replace(/\s+/g, '');
   if (values.length > 1) {
     if (values.some((v) => keyOf(v) === wanted)) {
-      return judged(
-        'wrong',
-        `There are ${values.length} records at this name, and receivers take any of them. Keep only this one.`,
-      );
+      return judged('wrong', say.nRecordsAtName({ n: values.length }));
     }
     const joined = values.join('');
     const turned = [...values].reverse().join('');
     if ([joined, turned].some((text) => keyOf(text) === wanted)) {
-      return judged(
-        'wrong',
-        'The key was cut in two and became two records. Enter it as one record; a page that takes only 255 characters at a time wants both parts in the same record, each in quotation marks.',
-      );
+      return judged('wrong', say.keyCutInTwo);
     }
   }
   const [found] = values as [string];
-  if (found.trim() === needed.value) return judged('exact', 'As it should be.');
+  if (found.trim() === needed.value) return judged('exact', say.asItShouldBe);
   const inside = quoted(found);
-  if (inside !== undefined && keyOf(inside) === wanted) return judged('wrong', QUOTED);
+  if (inside !== undefined && keyOf(inside) === wanted) return judged('wrong', say.quoted);
   if (found.includes('\\;')) {
-    return judged('wrong', 'There are backslashes before the semicolons. Enter it without them.');
+    return judged('wrong', say.backslashes);
   }
   const key = keyOf(found);
   const mechanics = tags(found);
   if (key === wanted) {
     const version = mechanics.get('v');
-    if (version !== undefined && version !== 'DKIM1')
-      return judged('wrong', `Its version is "${version}" instead of DKIM1.`);
-    if (/\bt=[^;]*y/.test(found))
-      return judged('good', 'The key is right.', 'It is marked as a test (t=y). Take that out.');
-    return judged('good', 'The key is right.');
+    if (version !== undefined && version !== 'DKIM1') return judged('wrong', say.wrongVersion({ version }));
+    if (/\bt=[^;]*y/.test(found)) return judged('good', say.keyIsRight, say.markedAsTest);
+    return judged('good', say.keyIsRight);
   }
-  if (key === '') return judged('wrong', 'The key is empty, which says that it is withdrawn.');
+  if (key === '') return judged('wrong', say.keyIsEmpty);
   if (wanted.startsWith(key)) {
-    return judged(
-      'wrong',
-      `The key ends after ${key.length} of ${wanted.length} characters. The page may take only 255 at a time: enter the rest in the same record.`,
-    );
+    return judged('wrong', say.keyEndsAfter({ n: key.length, wanted: wanted.length }));
   }
   if (wanted.includes(key) || key.replace(/[^A-Za-z0-9+/=]/g, '') === wanted) {
-    return judged('wrong', 'Characters are missing from the key or were added to it. Copy it again.');
+    return judged('wrong', say.charactersMissing);
   }
   if (context.earlier?.some((k) => k.publicKey === key)) {
-    return judged('wrong', 'This is an earlier key. Messages are signed with the newer one above.');
+    return judged('wrong', say.earlierKey);
   }
-  return judged('wrong', 'This is another key than the one messages are signed with. Copy it again.');
+  return judged('wrong', say.anotherKey);
 }
 
 const POLICIES = ['none', 'quarantine', 'reject'];
@@ -218,29 +198,23 @@ const POLICIES = ['none', 'quarantine', 'reject'];
 function judgeDmarc(needed: NeededRecord, answer: Answer, context: JudgeContext): Judgement {
   const records = answer.values.filter((v) => /^v=DMARC1\s*(;|$)/i.test(v));
   if (records.length === 0) {
-    if (answer.values.some((v) => /^v=DMARC1/i.test(quoted(v) ?? ''))) return judged('wrong', QUOTED);
-    if (answer.values.length > 0)
-      return judged('wrong', 'What stands there is not a DMARC record: it has to begin with v=DMARC1.');
+    if (answer.values.some((v) => /^v=DMARC1/i.test(quoted(v) ?? ''))) return judged('wrong', say.quoted);
+    if (answer.values.length > 0) return judged('wrong', say.notDmarc);
     return absent(needed, context);
   }
-  if (records.length > 1)
-    return judged('wrong', `There are ${records.length} DMARC records, and with more than one none counts.`);
+  if (records.length > 1) return judged('wrong', say.nDmarcRecords({ n: records.length }));
   const found = tags(records[0]!);
   const policy = (found.get('p') ?? '').toLowerCase();
-  if (!POLICIES.includes(policy)) return judged('wrong', 'It has no policy: p has to be none, quarantine or reject.');
-  if (records[0]!.trim() === needed.value) return judged('exact', 'As it should be.');
+  if (!POLICIES.includes(policy)) return judged('wrong', say.noPolicy);
+  if (records[0]!.trim() === needed.value) return judged('exact', say.asItShouldBe);
   if (policy === 'none') {
-    return judged(
-      'good',
-      'It is there, with a weaker policy.',
-      'p=none only watches: forged mail in your name still arrives. Change it to quarantine once all your mail is signed.',
-    );
+    return judged('good', say.weakerPolicy, say.onlyWatches);
   }
   const share = Number(found.get('pct') ?? 100);
   return judged(
     'good',
-    policy === 'reject' ? 'Stricter than needed, which is fine as all mail is signed.' : 'It says what is needed.',
-    ...(share < 100 ? [`It holds for ${share}% of mail only (pct).`] : []),
+    policy === 'reject' ? say.stricter : say.saysWhatIsNeeded,
+    ...(share < 100 ? [say.holdsForShare({ share })] : []),
   );
 }
 
@@ -252,17 +226,11 @@ function judgeMx(needed: NeededRecord, answer: Answer, context: JudgeContext): J
   if (!hosts.includes(wanted)) {
     const twice = hosts.find((h) => h === `${wanted}.${context.domain}`);
     return twice
-      ? judged(
-          'wrong',
-          `It leads to ${twice}: the domain was added once more. Put a dot after ${wanted} or enter it as the page asks.`,
-        )
-      : judged('wrong', `It leads to ${hosts.join(' and ')}, so bounces go there and not on record.`);
+      ? judged('wrong', say.leadsToAddedTwice({ host: twice, wanted }))
+      : judged('wrong', say.leadsElsewhere({ hosts: listed(hosts) }));
   }
   if (hosts.length > 1) {
-    return judged(
-      'wrong',
-      `It also leads to ${hosts.filter((h) => h !== wanted).join(' and ')}, where part of the bounces would go.`,
-    );
+    return judged('wrong', say.alsoLeadsTo({ hosts: listed(hosts.filter((h) => h !== wanted)) }));
   }
-  return judged(answer.values[0] === needed.value ? 'exact' : 'good', 'Bounces come back to Libellus.');
+  return judged(answer.values[0] === needed.value ? 'exact' : 'good', say.bouncesComeBack);
 }

@@ -1,19 +1,21 @@
 /** The steps of talking to a sending service, how one can fail, and what such a failure comes down to. */
+import { say } from '../../words/diagnosis';
+import { inEachLanguage } from '../../words/speak';
 import type { SmtpReply } from './reply';
 
 /** The steps of talking to a sending service, in order. */
 export const CHECK_STEPS = ['resolve', 'connect', 'tls', 'sign-in', 'sender', 'recipient', 'message'] as const;
 export type CheckStep = (typeof CHECK_STEPS)[number];
 
-export const STEP_LABELS: Record<CheckStep, string> = {
-  resolve: 'Find the server',
-  connect: 'Connect',
-  tls: 'Secure the line',
-  'sign-in': 'Sign in',
-  sender: 'Accept the sender',
-  recipient: 'Accept the recipient',
-  message: 'Take the message',
-};
+export const STEP_LABELS: Record<CheckStep, string> = inEachLanguage(() => ({
+  resolve: say.stepResolve,
+  connect: say.stepConnect,
+  tls: say.stepTls,
+  'sign-in': say.stepSignIn,
+  sender: say.stepSender,
+  recipient: say.stepRecipient,
+  message: say.stepMessage,
+}));
 
 /** `offered`: STARTTLS when the server has it, and in clear when not. */
 export type Security = 'tls' | 'starttls' | 'offered' | 'none';
@@ -69,6 +71,7 @@ export const CAUSE_KINDS = [
 ] as const;
 export type CauseKind = (typeof CAUSE_KINDS)[number];
 
+/** What is wrong and what to do about it, as kept words (`words/kept`): a check and an attempt are read later. */
 export interface Diagnosis {
   kind: CauseKind;
   cause: string;

@@ -1,3 +1,4 @@
+import { readKeptIn } from '../../words/kept';
 import { CAUSE_KINDS, type CauseKind, type Failure } from './causes';
 import { diagnose } from './diagnose';
 import { parseReply } from './reply';
@@ -11,7 +12,7 @@ describe('a diagnosis', () => {
     sender: 'shop@quillwick.example',
   };
   const of = (failure: Partial<Failure> & Pick<Failure, 'step'>): string => {
-    const { cause, remedy } = diagnose({ ...at, ...failure });
+    const { cause, remedy } = readKeptIn(diagnose({ ...at, ...failure }));
     return `${cause} ${remedy}`;
   };
   const reply = (raw: string) => ({ reply: parseReply(raw)! });
@@ -50,12 +51,12 @@ describe('a diagnosis', () => {
       { step: 'tls', code: 'EPLAINTEXT', security: 'tls' },
       /Choose STARTTLS/,
     ],
-    ['a port that speaks TLS', 'speaks TLS', { step: 'connect', code: 'ESPEAKSTLS' }, /STARTTLS was asked for/],
+    ['a port that speaks TLS', 'speaks TLS', { step: 'connect', code: 'ESPEAKSTLS' }, /STARTTLS was set/],
     [
       'a port that speaks TLS, asked in clear',
       'speaks TLS',
       { step: 'connect', code: 'ESPEAKSTLS', security: 'none' },
-      /none was asked for.*Choose TLS from the start/,
+      /no encryption was set.*Choose TLS from the start/,
     ],
     ['a server of another kind', 'not SMTP', { step: 'connect', code: 'ENOTSMTP' }, /is not a mail server/],
     ['no STARTTLS', 'no STARTTLS', { step: 'tls', code: 'ENOSTARTTLS' }, /does not offer STARTTLS/],

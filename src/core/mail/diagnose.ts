@@ -1,18 +1,24 @@
 /** From a failed step of a conversation with a sending service to its likely cause and what to do about it. */
 import { STEP_LABELS, type CauseKind, type CheckStep, type Diagnosis, type Failure } from './causes';
 import { diagnoseConnection } from './connection-errors';
+import { kept } from '../../words/kept';
+import { say } from '../../words/diagnosis';
 import type { SmtpReply } from './reply';
 
-/** The likely cause of a failure and its remedy, in words for somebody who does not run mail servers. */
-export function diagnose(failure: Failure): Diagnosis {
-  const { step, reply } = failure;
+/** The likely cause of a failure and its remedy, in kept words for somebody who does not run mail servers. */
+export const diagnose = (failure: Failure): Diagnosis => kept(() => diagnosisOf(failure));
+
+function diagnosisOf(failure: Failure): Diagnosis {
+  const { reply } = failure;
   const known = diagnoseConnection(failure);
   if (known) return known;
   if (reply) return diagnoseReply(failure, reply);
+  const { detail } = failure;
+  const step = STEP_LABELS[failure.step];
   return {
     kind: 'other',
-    cause: `${STEP_LABELS[step]} failed${failure.detail ? `: ${failure.detail}` : ''}.`,
-    remedy: 'Try again. If it stays so, show the lines below to the provider.',
+    cause: detail ? say.stepFailedWith({ step, detail }) : say.stepFailed({ step }),
+    remedy: say.showTheLines,
   };
 }
 
@@ -24,7 +30,7 @@ const POLICY =
   /\b(policy|blocked|blacklist|blocklist|spam|reputation|not authori[sz]ed|access denied|spf|dkim|dmarc)\b/;
 
 function diagnoseReply(failure: Failure, reply: SmtpReply): Diagnosis {
-  const { step, host, user, sender } = failure;
+  const { step, host, user, sender = say.thisAddress } = failure;
   const said = reply.text.toLowerCase();
   const { enhanced = '' } = reply;
   const final = reply.code >= 500;
@@ -32,106 +38,100 @@ function diagnoseReply(failure: Failure, reply: SmtpReply): Diagnosis {
   if (enhanced === '5.7.28' || enhanced === '4.7.28' || (LIMIT.test(said) && !full && step !== 'sign-in')) {
     return {
       kind: 'limit reached',
-      cause: `${host} has reached its limit for this account.`,
-      remedy: 'Wait until the limit renews, or ask the provider for a higher one.',
+      cause: say.limitReached({ host }),
+      remedy: say.waitForTheLimit,
     };
   }
   if (reply.code === 421 || (step === 'connect' && !final)) {
     return {
       kind: 'busy',
-      cause: `${host} takes no more connections for now.`,
-      remedy: 'Wait a few minutes and try again.',
+      cause: say.noMoreConnections({ host }),
+      remedy: say.waitAFewMinutes,
     };
   }
   if (step === 'sign-in') return signIn(failure, reply);
   if (reply.code === 530 || said.includes('authentication required')) {
     return said.includes('starttls')
-      ? { kind: 'needs TLS', cause: `${host} requires encryption (TLS).`, remedy: 'Choose TLS or STARTTLS.' }
+      ? { kind: 'needs TLS', cause: say.needsTls({ host }), remedy: say.chooseTlsOrStarttls }
       : {
           kind: 'sign-in needed',
-          cause: `${host} takes mail only after signing in.`,
-          remedy: 'Give the user and password of the account.',
+          cause: say.signInNeeded({ host }),
+          remedy: say.giveUserAndPassword,
         };
   }
   if (step === 'sender') {
     return final
       ? {
           kind: 'sender refused',
-          cause: user
-            ? `The account ${user} may not send as ${sender ?? 'this address'}.`
-            : `${host} does not send for ${sender ?? 'this address'}.`,
-          remedy: user
-            ? `Set the sender's address to that of the account, or ask the provider to let the account send as ${sender ?? 'it'}.`
-            : 'Have the domain verified there, or set a sender whose domain is.',
+          cause: user ? say.accountMayNotSendAs({ user, sender }) : say.doesNotSendFor({ host, sender }),
+          remedy: user ? say.letTheAccountSend({ sender }) : say.verifyTheDomain,
         }
       : {
           kind: 'sender refused',
-          cause: `${host} did not take the sender for now.`,
-          remedy: 'Try again in a few minutes.',
+          cause: say.senderNotTakenForNow({ host }),
+          remedy: say.tryInAFewMinutes,
         };
   }
   if (full) {
     return enhanced.endsWith('.3.4') || said.includes('too large') || said.includes('size')
       ? {
           kind: 'too large',
-          cause: 'The message is larger than the server takes.',
-          remedy: 'Use smaller pictures or fewer attachments.',
+          cause: say.tooLarge,
+          remedy: say.useSmallerPictures,
         }
       : {
           kind: 'mailbox full',
-          cause: "The recipient's mailbox is full.",
-          remedy: final
-            ? 'Reach the recipient another way, or try again later.'
-            : 'Nothing to do: it is tried again by itself.',
+          cause: say.mailboxFull,
+          remedy: final ? say.reachAnotherWay : say.nothingToDo,
         };
   }
   if (reply.code === 450 || reply.code === 451) {
     return said.includes('greylist')
       ? {
           kind: 'greylisted',
-          cause: 'The recipient asks unknown senders to try again a little later.',
-          remedy: 'Nothing to do: it is tried again by itself.',
+          cause: say.greylisted,
+          remedy: say.nothingToDo,
         }
       : {
           kind: 'busy',
-          cause: 'The recipient cannot take mail just now.',
-          remedy: 'Nothing to do: it is tried again by itself.',
+          cause: say.cannotTakeMailNow,
+          remedy: say.nothingToDo,
         };
   }
   if (step === 'recipient') {
     if (said.includes('relay')) {
       return {
         kind: 'relay denied',
-        cause: `${host} does not pass mail on to other domains without signing in.`,
-        remedy: 'Give the user and password of the account.',
+        cause: say.relayDenied({ host }),
+        remedy: say.giveUserAndPassword,
       };
     }
     if (final && (enhanced.startsWith('5.7.') || POLICY.test(said))) {
       return {
         kind: 'refused by policy',
-        cause: 'The recipient’s server refuses mail from this sender or server. The mailbox itself may well be there.',
-        remedy: 'Read its answer below, look at the sending domain under Sending, and ask the recipient to allow you.',
+        cause: say.refusedByPolicy,
+        remedy: say.readAnswerAndDomain,
       };
     }
     if (final) {
       return {
         kind: 'recipient refused',
-        cause: 'There is no such mailbox, or it takes no mail from outside.',
-        remedy: 'Check the address with the recipient.',
+        cause: say.noSuchMailbox,
+        remedy: say.checkWithTheRecipient,
       };
     }
   }
   if (step === 'message' && final) {
     return {
       kind: 'content refused',
-      cause: `${host} refused the content of the message.`,
-      remedy: 'Read its answer below: it names the rule that was broken.',
+      cause: say.contentRefused({ host }),
+      remedy: say.namesTheRule,
     };
   }
   return {
     kind: 'other',
-    cause: `${host} answered ${reply.code}: ${reply.text}`,
-    remedy: final ? 'Read its answer below, or show it to the provider.' : 'It is tried again by itself.',
+    cause: say.answered({ host, code: reply.code, text: reply.text }),
+    remedy: final ? say.showToTheProvider : say.triedAgainByItself,
   };
 }
 
@@ -139,31 +139,28 @@ function signIn({ host, user }: Failure, reply: SmtpReply): Diagnosis {
   if (reply.code === 535 || reply.code === 534) {
     return {
       kind: 'wrong password',
-      cause: `${host} does not accept this user and password.`,
-      remedy: `Type the password again, and check that the user is the whole address if the provider wants that (${user ?? 'no user given'}). Some providers want a password made for programs.`,
+      cause: say.wrongPassword({ host }),
+      remedy: say.typeThePasswordAgain({ user: user || say.noUserGiven }),
     };
   }
   if (reply.code === 530 || reply.code === 538) {
     return {
       kind: 'needs TLS',
-      cause: `${host} requires encryption (TLS) before signing in.`,
-      remedy: 'Choose TLS or STARTTLS.',
+      cause: say.needsTlsBefore({ host }),
+      remedy: say.chooseTlsOrStarttls,
     };
   }
   if (reply.code === 504 || reply.code === 502 || reply.code === 503) {
     return {
       kind: 'no way to sign in',
-      cause: `${host} does not know this way to sign in.`,
-      remedy: 'Leave the way to sign in to Libellus, which takes the safest that is offered.',
+      cause: say.doesNotKnowThisWay({ host }),
+      remedy: say.leaveItToLibellus,
     };
   }
   return {
     kind: 'sign-in refused',
-    cause: `${host} refused the sign-in for now.`,
-    remedy:
-      reply.code < 500
-        ? 'Try again in a few minutes.'
-        : 'Ask the provider whether this account may send mail by programs.',
+    cause: say.signInRefused({ host }),
+    remedy: reply.code < 500 ? say.tryInAFewMinutes : say.askWhetherPrograms,
   };
 }
 

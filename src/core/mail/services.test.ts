@@ -1,3 +1,4 @@
+import { readKeptIn } from '../../words/kept';
 import fc from 'fast-check';
 import { dayKey, zonedTime } from '../time/clock';
 import { candidatesFromNames, candidatesFromSrv } from './service-candidates';
@@ -105,13 +106,13 @@ const relay: ServiceStanding = {
 describe('the choice of a service', () => {
   const now = at('2026-11-24T12:00:00Z');
   const choose = (services: ServiceStanding[], sender = 'orders@quillwick.example') =>
-    chooseService(services, sender, now);
+    readKeptIn(chooseService(services, sender, now));
 
   it('takes the first that can, and says why others were passed over', () => {
     expect(choose([account, relay])).toMatchObject({ kind: 'use', service: { id: 'a' }, passedOver: [] });
     expect(choose([{ ...account, paused: true }, relay])).toMatchObject({
       service: { id: 'r' },
-      passedOver: ['Harrowpost is paused'],
+      passedOver: ['Harrowpost is paused.'],
     });
     expect(choose([{ ...account, downUntil: now + 1, downWords: 'nothing listens' }, relay])).toMatchObject({
       service: { id: 'r' },
@@ -119,11 +120,11 @@ describe('the choice of a service', () => {
     });
     expect(choose([{ ...account, left: 0 }, relay])).toMatchObject({
       service: { id: 'r' },
-      passedOver: ['Harrowpost is at its limit'],
+      passedOver: ['Harrowpost is at its limit.'],
     });
     expect(choose([account, relay], 'service@quillwick.example')).toMatchObject({
       service: { id: 'r' },
-      passedOver: ['Harrowpost does not send as service@quillwick.example'],
+      passedOver: ['Harrowpost does not send as service@quillwick.example.'],
     });
   });
 

@@ -1,6 +1,8 @@
 /** Services and senders: what each kind can do, for whom it may send, and which takes a message. */
 import { limitDay } from './limits';
+import { kept } from '../../words/kept';
 import { inEachLanguage } from '../../words/speak';
+import { say as why } from '../../words/diagnosis';
 import { say } from '../../words/names';
 
 export const SERVICE_KINDS = ['account', 'relay', 'local'] as const;
@@ -126,7 +128,8 @@ export interface PutOff {
 
 /**
  * The service that takes a message: the first in order that is not paused, not resting, not at its limit, may send as the sender, and
- * is not put off where the message goes. The reasons why others were passed over are given for the record.
+ * is not put off where the message goes. The reasons why others were passed over are given for the record,
+ * as kept words (`words/kept`).
  */
 export function chooseService(
   services: readonly ServiceStanding[],
@@ -135,23 +138,23 @@ export function chooseService(
   putOff: (serviceId: string) => PutOff | undefined = () => undefined,
 ): Choice {
   const passedOver: string[] = [];
+  const passed = (words: () => string): void => void passedOver.push(kept(words));
   const waits: number[] = [];
   for (const service of services) {
     const { name } = service;
     const trouble = senderTrouble(service, sender);
-    if (trouble) passedOver.push(`${name} does not send as ${sender}`);
-    else if (service.paused) passedOver.push(`${name} is paused`);
+    if (trouble) passed(() => why.doesNotSendAs({ service: name, sender }));
+    else if (service.paused) passed(() => why.isPaused({ service: name }));
     else if (service.downUntil !== undefined && service.downUntil > now) {
-      passedOver.push(`${name} rests${service.downWords ? `: ${service.downWords}` : ''}`);
+      const words = service.downWords;
+      passed(() => (words ? why.restsBecause({ service: name, words }) : why.rests({ service: name })));
       waits.push(service.downUntil);
     } else if (service.left !== undefined && service.left <= 0) {
-      passedOver.push(`${name} is at its limit`);
+      passed(() => why.isAtItsLimit({ service: name }));
       waits.push(service.leftAgainAt ?? now + 60_000);
     } else if ((putOff(service.id)?.until ?? 0) > now) {
       const { until, words } = putOff(service.id)!;
-      passedOver.push(
-        `${name} waits, because the recipient's server keeps putting it off: ${words.replace(/\.$/, '')}`,
-      );
+      passed(() => why.keepsPuttingOff({ service: name, words }));
       waits.push(until);
     } else return { kind: 'use', service, passedOver };
   }
@@ -160,19 +163,15 @@ export function chooseService(
       kind: 'wait',
       until: undefined,
       cause: 'no service',
-      words: 'No sending service is connected.',
-      remedy: 'Connect one under Sending; what is on hold goes out then.',
+      ...kept(() => ({ words: why.noServiceConnected, remedy: why.connectOne })),
     };
   }
   return {
     kind: 'wait',
     until: waits.length > 0 ? Math.min(...waits) : undefined,
     cause: waits.length > 0 ? 'services rest' : 'no service may send',
-    words: `${passedOver.join('; ')}.`,
-    remedy:
-      waits.length > 0
-        ? 'It goes out by itself as soon as a service takes mail again.'
-        : 'Under Sending, let a paused service go on, or connect one that may send as this address.',
+    words: passedOver.join(' '),
+    remedy: kept(() => (waits.length > 0 ? why.goesOutWhenOneTakes : why.resumeOrConnect)),
   };
 }
 

@@ -41,11 +41,14 @@ const DAY = 86_400_000;
 const KOZO = line('PA-KOZO', 'Kozo sheet, 38 x 51 cm', 'papers', 850, 2, 'natural, 45 g');
 const AWL = line('TO-AWL', 'Awl with pearwood handle', 'tools', 1690);
 
+/** Stock numbers of sample products that have a picture, `<stock number>.png` in small letters. */
+export const SAMPLE_PICTURES = ['PA-KOZO', 'TO-AWL', 'KI-COPTIC'] as const;
+
 /**
- * The samples in a store's currency; `url` is the store's own, for order pages. All of them were placed in the last days before
+ * The samples in a store's currency; `url` is the store's own, for order pages, and `pictures` where pictures of sample products are. All of them were placed in the last days before
  * `now` (milliseconds since the epoch), so that a message made of one speaks of nothing that is yet to come as if it were over.
  */
-export function sampleOrders(currency: string, url: string, now: number): SampleOrder[] {
+export function sampleOrders(currency: string, url: string, now: number, pictures?: string): SampleOrder[] {
   const today = Math.floor(now / DAY) * DAY;
   const ago = (days: number, time: string): string =>
     `${new Date(today - days * DAY).toISOString().slice(0, 10)}T${time}:00Z`;
@@ -58,6 +61,11 @@ export function sampleOrders(currency: string, url: string, now: number): Sample
     placedAt: ago(8, '09:14'),
     expectedDispatch: ago(6, '11:00'),
     ...order,
+    lines: order.lines.map((l) =>
+      pictures !== undefined && SAMPLE_PICTURES.some((sku) => sku === l.product.sku)
+        ? { ...l, product: { ...l.product, imageUrl: `${pictures}/${l.product.sku.toLowerCase()}.png` } }
+        : l,
+    ),
     number,
     currency,
     statusUrl: `${url}/orders/${number}`,

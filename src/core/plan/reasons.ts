@@ -4,7 +4,8 @@ import { languageName } from '../names';
 import { momentOf } from '../moments';
 import { END_WORDS, timingWords, type End, type Timing } from '../time/timing';
 import { say } from '../../words/reasons';
-import { readerLocale } from '../../words/speak';
+import { readKept } from '../../words/kept';
+import { listed } from '../../words/speak';
 
 const text = Type.String();
 const reason = <C extends string, P extends Record<string, typeof text>>(code: C, details: P) =>
@@ -65,7 +66,9 @@ function whenWords(timing: string): string {
 }
 
 /** One reason as a sentence. */
-export function reasonWords(reason: Reason): string {
+export const reasonWords = (reason: Reason): string => readKept(sentenceOf(reason));
+
+function sentenceOf(reason: Reason): string {
   switch (reason.code) {
     case 'moment':
       return say.moment({
@@ -113,9 +116,7 @@ export function reasonWords(reason: Reason): string {
     case 'due': {
       const timing = whenWords(reason.timing);
       if (!reason.ends) return say.due({ timing });
-      const ends = new Intl.ListFormat(readerLocale(), { type: 'disjunction' }).format(
-        reason.ends.split(', ').map(endWords),
-      );
+      const ends = listed(reason.ends.split(', ').map(endWords), 'disjunction');
       return say.dueUnless({ timing, ends });
     }
     case 'variant':

@@ -6,7 +6,7 @@ import { conditionWords, testWords, type ConditionNames } from '../conditions/se
 import type { Reason } from './reasons';
 import type { SchemaProblem } from '../schema';
 import { say } from '../../words/reasons';
-import { inEnglish } from '../../words/speak';
+import { kept } from '../../words/kept';
 
 const strict = { additionalProperties: false } as const;
 
@@ -81,6 +81,6 @@ export function ruleReason({ recipient, scope }: RoutingRule, names: ConditionNa
     case 'category':
       return { code: 'rule-no-category', person, category: scope.category };
     case 'when':
-      return { code: 'rule-when-not', person, words: inEnglish(() => conditionWords(scope.when, names)) };
+      return { code: 'rule-when-not', person, words: kept(() => conditionWords(scope.when, names)) };
   }
 }

@@ -8,7 +8,7 @@ import { pickLanguage, type WantedLanguage } from './language';
 import type { NotificationFacts, VariantFacts } from './notification';
 import type { Reason } from './reasons';
 import { endReached, type OrderState } from './ends';
-import { inEnglish } from '../../words/speak';
+import { kept } from '../../words/kept';
 
 export interface VersionFor {
   facts: OrderFacts;
@@ -29,12 +29,12 @@ export function chooseVersion(notification: NotificationFacts, { facts, wanted, 
   if (when && !conditionHolds(when, facts, asked)) {
     return {
       kind: 'nothing',
-      reason: { code: 'condition', notification: name, words: inEnglish(() => conditionWords(when, names)) },
+      reason: { code: 'condition', notification: name, words: kept(() => conditionWords(when, names)) },
     };
   }
   const variant = variants.find((v) => !v.when || conditionHolds(v.when, facts, asked));
   if (!variant) return { kind: 'nothing', reason: { code: 'no-variant', notification: name } };
-  const words = variant.when ? inEnglish(() => conditionWords(variant.when!, names)) : '';
+  const words = variant.when ? kept(() => conditionWords(variant.when!, names)) : '';
   if (variant.nothing) {
     return {
       kind: 'nothing',

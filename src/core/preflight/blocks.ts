@@ -10,7 +10,7 @@ import { safeUrl } from '../text';
 import type { Finding, Fix } from './finding';
 import { segmentProblems } from './segments';
 import { say } from '../../words/findings';
-import { readerLocale } from '../../words/speak';
+import { listed } from '../../words/speak';
 
 export interface BlocksContext {
   moment: string;
@@ -171,7 +171,7 @@ function conditionFindings(condition: Condition | undefined, { moment }: BlocksC
     {
       severity: 'warning',
       message: (never ? say.asksInVainNever : say.asksInVain)({
-        what: new Intl.ListFormat(readerLocale()).format(new Set(idle)),
+        what: listed([...new Set(idle)]),
         when: momentOf(moment)?.words ?? say.here,
       }),
     },

@@ -4,6 +4,7 @@
  * `{#step}..{/step}` for an entry of a plain or numbered list, `{#br/}` for a new line.
  */
 import type { Markup, Pattern, TextProblem } from './source';
+import { say } from '../../words/syntax';
 
 export type MarkName = 'b' | 'i' | 'link';
 
@@ -24,42 +25,43 @@ export type SegmentForm = 'plain' | 'line' | 'paragraphs' | 'html';
 export function markupProblems(pattern: Pattern, form: SegmentForm): TextProblem[] {
   const problems: TextProblem[] = [];
   const open: string[] = [];
-  const say = (kind: TextProblem['kind'], name: string, message: string): void => {
+  const add = (kind: TextProblem['kind'], name: string, message: string): void => {
     problems.push({ kind, name, message });
   };
   for (const part of pattern) {
     if (typeof part === 'string' || part.type !== 'markup') continue;
     const { name, kind } = part;
+    const mark = `{#${name}}`;
     if (!PAIRED.has(name) && name !== 'br') {
-      say(
+      add(
         'unknown-markup',
         name,
-        `{#${name}} is not known here. Words can be bold {#b}, italic {#i}, a {#link}, a paragraph {#p}, an entry of a list {#item} or {#step}, or a new line {#br/}.`,
+        say.unknownMark({ mark, known: '{#b}, {#i}, {#link}, {#p}, {#item}, {#step}, {#br/}' }),
       );
     } else if (form === 'plain') {
-      say('unknown-markup', name, `{#${name}} cannot stand here: these words are shown without any formatting.`);
+      add('unknown-markup', name, say.noFormattingHere({ mark }));
     } else if (form === 'html') {
-      say('unknown-markup', name, `{#${name}} cannot stand here: own HTML is written with its own tags.`);
+      add('unknown-markup', name, say.ownTagsHere({ mark }));
     } else if (isParagraph(name) && form === 'line') {
-      say('unknown-markup', name, `{#${name}} cannot stand here: these words are one line.`);
+      add('unknown-markup', name, say.oneLineHere({ mark }));
     } else if (name === 'br') {
-      if (kind !== 'standalone') say('unbalanced-markup', name, 'A new line is written {#br/}.');
+      if (kind !== 'standalone') add('unbalanced-markup', name, say.lineBreakMark({ example: '{#br/}' }));
     } else if (kind === 'standalone') {
-      say('unbalanced-markup', name, `{#${name}/} needs words: write {#${name}}words{/${name}}.`);
+      add('unbalanced-markup', name, say.needsWords({ mark: `{#${name}/}`, example: `{#${name}}...{/${name}}` }));
     } else if (kind === 'open') {
       if (isParagraph(name) && open.length > 0)
-        say('unbalanced-markup', name, `A paragraph cannot begin inside {#${open.at(-1)}}.`);
-      else if (open.includes(name)) say('unbalanced-markup', name, `{#${name}} begins again before it has ended.`);
+        add('unbalanced-markup', name, say.paragraphInside({ mark: `{#${open.at(-1)}}` }));
+      else if (open.includes(name)) add('unbalanced-markup', name, say.beginsAgain({ mark }));
       if (name === 'link' && !part.options?.href)
-        say('bad-option', 'link', 'A {#link} needs an address: {#link href=|https://...|}.');
+        add('bad-option', 'link', say.linkNeedsAddress({ example: '{#link href=|https://...|}' }));
       open.push(name);
     } else {
-      if (open.at(-1) !== name) say('unbalanced-markup', name, `{/${name}} ends something that is not open just then.`);
+      if (open.at(-1) !== name) add('unbalanced-markup', name, say.endsWhatIsNotOpen({ mark: `{/${name}}` }));
       const at = open.lastIndexOf(name);
       if (at >= 0) open.splice(at, 1);
     }
   }
-  for (const name of open) say('unbalanced-markup', name, `{#${name}} is not ended with {/${name}}.`);
+  for (const name of open) add('unbalanced-markup', name, say.notEnded({ mark: `{#${name}}`, end: `{/${name}}` }));
   return problems;
 }
 

@@ -3,6 +3,7 @@
  * module turns its errors into problems with a place, and adds what Libellus allows of functions and markup.
  */
 import { MessageSyntaxError, parseMessage, validate, type Model } from 'messageformat';
+import { say } from '../../words/syntax';
 
 export type Message = Model.Message;
 export type Pattern = Model.Pattern;
@@ -40,6 +41,8 @@ export function parseSource(source: string): Parsed {
   let known = parsed.get(source);
   if (!known) {
     known = readSource(source);
+    // What is wrong is said in the language of who asks.
+    if (!known.ok) return known;
     parsed.set(source, known);
     if (parsed.size > MOST_PARSED) parsed.delete(parsed.keys().next().value!);
   }
@@ -72,35 +75,39 @@ export function placeOf(source: string, offset: number): { line: number; column:
 
 function syntaxWords(source: string, start: number): string {
   const { line, column } = placeOf(source, start);
-  const place = `line ${line}, character ${column}`;
   const open = source.lastIndexOf('{', start - 1);
   const closed = open >= 0 ? source.indexOf('}', open) : -1;
   if (open >= 0 && (closed < 0 || closed >= start)) {
     const from = placeOf(source, open);
-    return `The placeholder that begins at line ${from.line}, character ${from.column} is not complete (stopped at ${place}). Write it as {$name}, or write \\{ for a brace in the words.`;
+    return say.notComplete({
+      fromLine: from.line,
+      fromColumn: from.column,
+      line,
+      column,
+      example: '{$name}',
+      escaped: '\\{',
+    });
   }
-  if (source[start] === '}' || source[start - 1] === '}') {
-    return `A closing brace at ${place} has no opening one. Write \\} for a brace in the words.`;
-  }
-  return `The words cannot be read at ${place}.`;
+  if (source[start] === '}' || source[start - 1] === '}') return say.noOpeningBrace({ line, column, escaped: '\\}' });
+  return say.cannotBeRead({ line, column });
 }
 
 function modelWords(type: string): string {
   switch (type) {
     case 'missing-selector-annotation':
-      return 'The value that chooses between forms needs a function: declare it with .input {$name :number}.';
+      return say.selectorNeedsFunction({ example: '.input {$name :number}' });
     case 'missing-fallback':
-      return 'A form for every other case is missing: add one with the key *.';
+      return say.noFallback;
     case 'key-mismatch':
-      return 'A form has more or fewer keys than there are values to choose by.';
+      return say.keyMismatch;
     case 'duplicate-variant':
-      return 'Two forms have the same key.';
+      return say.sameKeyTwice;
     case 'duplicate-declaration':
-      return 'A name is declared twice.';
+      return say.declaredTwice;
     case 'duplicate-option-name':
-      return 'An option is given twice.';
+      return say.optionTwice;
     default:
-      return `The forms cannot be used: ${type.replaceAll('-', ' ')}.`;
+      return say.formsCannotBeUsed({ why: type.replaceAll('-', ' ') });
   }
 }
 

@@ -8,6 +8,7 @@ import { eq, inArray, lt, sql } from 'drizzle-orm';
 import { database } from '../db/client';
 import { askDatabaseTime, databaseNow } from '../db/time';
 import { guesses } from '../db/schema';
+import { say } from '../../words/signIn';
 
 export interface Counter {
   /** Whom it counts: "account marta@...", "network 192.0.2.1". */
@@ -29,13 +30,7 @@ export function waitAfter(failures: number, free: number): number {
 
 /** A wait as a person reads it. */
 export const waitWords = (seconds: number): string =>
-  seconds === 1
-    ? 'a second'
-    : seconds < 60
-      ? `${seconds} seconds`
-      : seconds < 120
-        ? 'a minute'
-        : `${Math.ceil(seconds / 60)} minutes`;
+  seconds < 60 ? say.nSeconds({ n: seconds }) : say.nMinutes({ n: seconds < 120 ? 1 : Math.ceil(seconds / 60) });
 
 /**
  * Begins a try: it is counted as failed before it is made, so that many at once are not one. Returns how long one has to wait, in

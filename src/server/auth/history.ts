@@ -5,6 +5,8 @@ import { database, type Executor } from '../db/client';
 import { databaseTime } from '../db/time';
 import { history, user } from '../db/schema';
 import { newId } from '../base/ids';
+import { readKeptIn } from '../../words/kept';
+import { say } from '../../words/history';
 
 interface Where {
   db?: Executor;
@@ -15,17 +17,34 @@ interface Where {
 /** A member, by the id that stays the same whatever they call themselves; or something that is no person, by its name. */
 export type Actor = { userId: string; name: string } | { name: string };
 
-/** Writes down what a member of a store did; `where.db` puts it into an open transaction. */
-export async function remember(access: Access, action: string, what: string, where: Where = {}): Promise<void> {
-  await historyEntry(access.store.id, { userId: access.person.id, name: access.person.name }, action, what, where);
+type Said = typeof say;
+
+/** What can be written down, by the message that says it later, with the values of that message but for who did it. */
+export type Deeds = {
+  [
+    K in keyof Said as Said[K] extends (values: infer V) => string ? ('who' extends keyof V ? K : never) : never
+  ]: Said[K] extends (values: infer V) => string ? Omit<V, 'who'> : never;
+};
+export type Deed = keyof Deeds;
+
+/**
+ * Writes down what a member of a store did; `where.db` puts it into an open transaction. Values may be kept words (`words/kept`).
+ */
+export async function remember<D extends Deed>(
+  access: Access,
+  deed: D,
+  of: Deeds[D],
+  where: Where = {},
+): Promise<void> {
+  await historyEntry(access.store.id, { userId: access.person.id, name: access.person.name }, deed, of, where);
 }
 
 /** Writes down what somebody did in a store, a member or none. */
-export async function historyEntry(
+export async function historyEntry<D extends Deed>(
   storeId: string,
   actor: Actor,
-  action: string,
-  what: string,
+  deed: D,
+  of: Deeds[D],
   { db = database(), about = '' }: Where = {},
 ): Promise<void> {
   await db.insert(history).values({
@@ -33,8 +52,8 @@ export async function historyEntry(
     storeId,
     who: actor.name.slice(0, 120),
     userId: 'userId' in actor ? actor.userId : null,
-    action,
-    what: what.slice(0, 300),
+    action: deed,
+    what: JSON.stringify(of),
     at: new Date(await databaseTime()),
     about,
   });
@@ -44,7 +63,12 @@ export async function historyEntry(
 const ONE_READING_MS = 10 * 60_000;
 
 /** That somebody read what is about a person, such as a message: once for each time they look, not for each time the page does. */
-export async function rememberReading(access: Access, action: string, what: string, about: string): Promise<void> {
+export async function rememberReading<D extends Deed>(
+  access: Access,
+  deed: D,
+  of: Deeds[D],
+  about: string,
+): Promise<void> {
   const since = new Date((await databaseTime()) - ONE_READING_MS);
   const [lately] = await database()
     .select({ id: history.id })
@@ -54,22 +78,27 @@ export async function rememberReading(access: Access, action: string, what: stri
         eq(history.storeId, access.store.id),
         eq(history.about, about),
         eq(history.userId, access.person.id),
-        eq(history.action, action),
+        eq(history.action, deed),
         gt(history.at, since),
       ),
     )
     .limit(1);
-  if (!lately) await remember(access, action, what, { about });
+  if (!lately) await remember(access, deed, of, { about });
 }
 
 export interface HistoryEntry {
   id: string;
-  /** As the person is called now. */
-  who: string;
   userId: string | undefined;
-  action: string;
-  what: string;
+  /** A sentence for who reads it, with the person as they are called now. */
+  words: string;
   at: Date;
+}
+
+/** An entry as a sentence; one from before deeds had names stands in the words that it was written in. */
+function sentenceOf(who: string, deed: string, what: string): string {
+  if (!Object.hasOwn(say, deed)) return `${who} ${deed} ${what}`;
+  const words = say[deed as Deed] as (values: Record<string, unknown>) => string;
+  return words({ who, ...readKeptIn(JSON.parse(what) as Record<string, unknown>) });
 }
 
 /** The newest entries of a store, or of one thing in it. */
@@ -83,10 +112,8 @@ export async function historyOf(storeId: string, more?: SQL, limit = 100): Promi
     .limit(limit);
   return rows.map(({ entry: { id, who, userId, action, what, at }, name }) => ({
     id,
-    who: name ?? who,
     userId: userId ?? undefined,
-    action,
-    what,
+    words: sentenceOf(name ?? who, action, what),
     at,
   }));
 }

@@ -11,11 +11,17 @@ import { log } from '../base/log';
 import { networkOf } from '../net/addresses';
 import { ADDRESS_HEADER } from '../net/addresses';
 import { auth, trustedOrigins } from './auth';
+import { languageAt, languageCookie } from './language';
+import { say } from '@/words/signIn';
 import { beginTry, succeeded, waitWords, type Counter } from './guard';
 
 const checkSignIn = checker(
   Type.Object(
-    { email: Type.String({ minLength: 1, maxLength: 254 }), password: Type.String({ minLength: 1, maxLength: 128 }) },
+    {
+      email: Type.String({ minLength: 1, maxLength: 254 }),
+      password: Type.String({ minLength: 1, maxLength: 128 }),
+      language: Type.Optional(Type.String({ maxLength: 10 })),
+    },
     { additionalProperties: true },
   ),
 );
@@ -30,11 +36,10 @@ const answer = (status: number, message: string, headers: Record<string, string>
 export async function signIn(request: Request): Promise<Response> {
   // Another site must not sign a visitor in to an account of its own.
   const origin = request.headers.get('origin');
-  if (origin !== null && !trustedOrigins().includes(origin))
-    return answer(403, 'Sign in on the page of Libellus itself.');
+  if (origin !== null && !trustedOrigins().includes(origin)) return answer(403, say.signInOnItsPage);
   const body: unknown = await request.json().catch(() => undefined);
   const checked = checkSignIn(body);
-  if (!checked.ok) return answer(400, 'An email address and a password are needed.');
+  if (!checked.ok) return answer(400, say.bothAreNeeded);
   const email = checked.value.email.trim().toLowerCase();
   const cookie = knownBrowser(request.headers.get('cookie') ?? '', email);
   const network: Counter = {
@@ -48,7 +53,7 @@ export async function signIn(request: Request): Promise<Response> {
   const shared = cookie ? [] : [network];
   const wait = await beginTry([own, ...shared]);
   if (wait > 0) {
-    return answer(429, `Too many tries failed. Wait ${waitWords(wait)} and try again.`, {
+    return answer(429, say.tooManyTriesWait({ wait: waitWords(wait) }), {
       'retry-after': String(wait),
     });
   }
@@ -60,13 +65,15 @@ export async function signIn(request: Request): Promise<Response> {
   await remember(email, response.ok).catch((error: unknown) =>
     log.warn({ err: error }, 'a sign-in was not remembered'),
   );
-  if (!response.ok) return answer(401, 'This address and password do not belong together.');
+  if (!response.ok) return answer(401, say.doNotBelongTogether);
   await succeeded([own], shared);
   // The body of the library's answer holds the token, which scripts of the page have no use for.
   const headers = new Headers({ 'cache-control': 'no-store' });
   for (const value of response.headers.getSetCookie()) headers.append('set-cookie', value);
   if (!cookie) headers.append('set-cookie', browserCookie(email));
-  return Response.json({ ok: true }, { headers });
+  const language = await languageAt(email, checked.value.language);
+  if (language) headers.append('set-cookie', languageCookie(language));
+  return Response.json({ ok: true, language }, { headers });
 }
 
 /** Sign-ins stand in the history of every store of the account, failed ones too. */
@@ -77,7 +84,7 @@ async function remember(email: string, ok: boolean): Promise<void> {
     .innerJoin(memberships, eq(memberships.userId, user.id))
     .where(eq(user.email, email));
   for (const { id, name, storeId } of rows) {
-    await historyEntry(storeId, { userId: id, name }, ok ? 'signed in' : 'failed to sign in', email);
+    await historyEntry(storeId, { userId: id, name }, ok ? 'signedIn' : 'failedToSignIn', { email });
   }
 }
 

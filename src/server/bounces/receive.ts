@@ -10,13 +10,15 @@ import { newId } from '../base/ids';
 import { log } from '../base/log';
 import { readReturnPath } from '../sending/returnpath';
 import { withholdFrom } from '../sending/withholding';
+import { kept, readKept } from '@/words/kept';
+import { say } from '@/words/bounces';
 
 export type Taken =
   | { kind: 'bounced' | 'noted'; deliveryId: string; report: BounceReport }
   | { kind: 'forged' | 'unmatched' | 'repeated' };
 
 /** What stands on a delivery whose message came back. */
-const bouncedWords = (words: string): string => `It came back: ${words}.`.slice(0, 500);
+const bouncedWords = (words: string): string => kept(() => say.cameBack({ words }));
 
 /** So many reports about one delivery are kept; more are only counted. */
 const MOST_REPORTS = 20;
@@ -64,7 +66,7 @@ export async function takeBounce(recipient: string, raw: Buffer): Promise<Taken>
       at: new Date(),
       kind: report.kind,
       status: report.status,
-      words: report.words.slice(0, 300),
+      words: report.words,
       diagnostic: report.diagnostic.slice(0, 500),
     });
     // One that came before the acceptance was written down is found there (see `bouncedMeanwhile` in record.ts).
@@ -78,7 +80,7 @@ export async function takeBounce(recipient: string, raw: Buffer): Promise<Taken>
       await withholdFrom(tx, {
         storeId,
         address: delivery.recipient,
-        reason: `mail came back: ${report.words}`,
+        reason: kept(() => say.mailCameBack({ words: report.words })),
         source: 'bounce',
         deliveryId,
       });
@@ -106,7 +108,8 @@ async function tellStaff(delivery: typeof deliveries.$inferSelect, id: string, r
           recipient: delivery.recipient,
           notification: delivery.notificationName,
           ...(delivery.subject !== '' && { subject: delivery.subject }),
-          words: report.words.slice(0, 300),
+          // What a template says of it is in words: the worker's, which are English.
+          words: readKept(report.words).slice(0, 300),
           recordUrl: `${config().url}/s/${delivery.storeId}/deliveries/${delivery.id}`,
         },
       },
@@ -123,7 +126,7 @@ function reportOf(mail: ParsedMail): BounceReport {
       status: '',
       recipient: '',
       diagnostic: (mail.subject ?? '').slice(0, 300),
-      words: 'an answer that reports no failure',
+      words: kept(() => say.noFailureReported),
     }
   );
 }

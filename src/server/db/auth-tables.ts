@@ -23,6 +23,8 @@ export const user = mysqlTable('user', {
   email: varchar('email', { length: 255 }).notNull().unique(),
   emailVerified: boolean('email_verified').notNull().default(false),
   image: text('image'),
+  /** In which language they read the interface; empty until they choose one. */
+  reads: varchar('reads', { length: 10 }).notNull().default(''),
   createdAt: time('created_at').notNull(),
   updatedAt: time('updated_at').notNull(),
 });

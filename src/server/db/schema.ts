@@ -345,7 +345,7 @@ export const history = mysqlTable(
     who: varchar('who', { length: 120 }).notNull(),
     userId: varchar('user_id', { length: 36 }).references(() => user.id, { onDelete: 'set null' }),
     action: varchar('action', { length: 60 }).notNull(),
-    what: varchar('what', { length: 300 }).notNull(),
+    what: varchar('what', { length: 2000 }).notNull(),
     at: time('at').notNull(),
     /** What it is about, where that has a history of its own: a notification's id. */
     about: varchar('about', { length: 40 }).notNull().default(''),

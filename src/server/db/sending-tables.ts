@@ -43,7 +43,7 @@ export const services = mysqlTable(
     spf: varchar('spf', { length: 200 }).notNull().default(''),
     /** Rests until then, after failing so many times in a row. */
     downUntil: time('down_until'),
-    downWords: varchar('down_words', { length: 300 }).notNull().default(''),
+    downWords: varchar('down_words', { length: 2000 }).notNull().default(''),
     failures: int('failures').notNull().default(0),
     checkedAt: time('checked_at'),
     check: json<CheckReport>('check_report'),
@@ -119,7 +119,7 @@ export const withholdings = mysqlTable(
     id: id().primaryKey(),
     storeId: ofStore(),
     pattern: varchar('pattern', { length: 254 }).notNull(),
-    reason: varchar('reason', { length: 300 }).notNull(),
+    reason: varchar('reason', { length: 1000 }).notNull(),
     kinds: json<SenderKind[]>('kinds').notNull(),
     source: varchar('source', { length: 10 }).$type<'hand' | 'bounce' | 'refusal'>().notNull(),
     /** The delivery that came back. */
@@ -142,7 +142,7 @@ export const bounces = mysqlTable(
     at: time('at').notNull(),
     kind: varchar('kind', { length: 10 }).$type<'hard' | 'soft' | 'delayed' | 'other'>().notNull(),
     status: varchar('status', { length: 12 }).notNull(),
-    words: varchar('words', { length: 300 }).notNull(),
+    words: varchar('words', { length: 2000 }).notNull(),
     diagnostic: varchar('diagnostic', { length: 500 }).notNull(),
   },
   (t) => [index('bounce_delivery').on(t.deliveryId, t.id)],
@@ -169,7 +169,7 @@ export const destinations = mysqlTable(
     name: varchar('name', { length: 253 }).notNull(),
     failures: int('failures').notNull().default(0),
     pausedUntil: time('paused_until'),
-    words: varchar('words', { length: 300 }).notNull().default(''),
+    words: varchar('words', { length: 2000 }).notNull().default(''),
   },
   (t) => [primaryKey({ columns: [t.serviceId, t.name] })],
 );
@@ -215,7 +215,7 @@ export const deliveries = mysqlTable(
     subject: varchar('subject', { length: 500 }).notNull().default(''),
     messageId: varchar('message_id', { length: 200 }).notNull().default(''),
     /** The last answer or cause, in words, for lists. */
-    lastWords: varchar('last_words', { length: 500 }).notNull().default(''),
+    lastWords: varchar('last_words', { length: 2000 }).notNull().default(''),
     /** What it was that failed or holds it, as a code; empty while nothing did. Those of one cause are tried again together. */
     cause: varchar('cause', { length: 40 }).notNull().default(''),
     createdAt: time('created_at').notNull(),
@@ -268,9 +268,9 @@ export const attempts = mysqlTable(
     endedAt: time('ended_at'),
     /** The state the delivery was left in. */
     state: varchar('state', { length: 12 }).$type<DeliveryState>().notNull(),
-    via: varchar('via', { length: 260 }).notNull().default(''),
-    words: varchar('words', { length: 500 }).notNull(),
-    remedy: varchar('remedy', { length: 500 }).notNull().default(''),
+    via: varchar('via', { length: 2000 }).notNull().default(''),
+    words: varchar('words', { length: 2000 }).notNull(),
+    remedy: varchar('remedy', { length: 2000 }).notNull().default(''),
     conversation: longText('conversation').notNull(),
   },
   (t) => [index('attempt_delivery').on(t.deliveryId, t.number)],

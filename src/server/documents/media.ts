@@ -9,6 +9,7 @@ import { LINK_SIGNS, signSvg, type LinkSign } from '@/core/look';
 import { transferCodeOf } from '@/core/render';
 import { readTransferCode } from '@/core/terms';
 import { config } from '../base/config';
+import { readSamplePicture } from './sample-pictures';
 import { database } from '../db/client';
 import { stores } from '../db/schema';
 
@@ -19,6 +20,7 @@ const signs = new LRUCache<string, Promise<Buffer>>({ max: 400 });
 /** A picture or sign below `/media`, or undefined when there is none or the path leads elsewhere. */
 export async function readMedia(path: readonly string[]): Promise<{ bytes: Buffer; type: string } | undefined> {
   if (path[0] === 'signs') return readSign(path[1] ?? '');
+  if (path[0] === 'samples') return readSamplePicture(path[1] ?? '');
   if (path[0] === 'transfer-codes') return readTransferPicture(path[1] ?? '');
   const root = resolve(config().dataDir, 'media');
   const file = resolve(join(root, ...path));

@@ -181,12 +181,10 @@ export async function lookAtDomain(row: DomainRow): Promise<DomainRow> {
   await database().update(domains).set(change).where(eq(domains.id, row.id));
   if (change.fellBackAt) {
     const wrong = records.filter((r) => !r.advised && !isGood(r.judgement)).map((r) => r.name);
-    await historyEntry(
-      row.storeId,
-      { name: 'Libellus' },
-      'found DNS records gone bad',
-      `${row.name}: ${wrong.join(', ')}`,
-    );
+    await historyEntry(row.storeId, { name: 'Libellus' }, 'recordsWentBad', {
+      domain: row.name,
+      records: wrong.join(', '),
+    });
   }
   const looked = { ...row, ...change };
   return turned ? lookAtDomain(looked) : looked;

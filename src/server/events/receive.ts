@@ -14,7 +14,7 @@ import { newId } from '../base/ids';
 import { plannerOf, type PreparedPlanner } from './planner';
 import { isAboutAccount, type OrderEvent } from './schema';
 import { withoutSecrets } from './secrets';
-import { inEnglish } from '@/words/speak';
+import { kept } from '@/words/kept';
 
 export interface Received {
   eventId: string;
@@ -325,7 +325,7 @@ async function endWaiting(tx: Executor, orderId: string, state: { order: Order; 
     if (!end) continue;
     await tx
       .update(deliveries)
-      .set({ state: 'cancelled', lastWords: inEnglish(() => reasonWords({ code: 'ended', notification: name, end })) })
+      .set({ state: 'cancelled', lastWords: kept(() => reasonWords({ code: 'ended', notification: name, end })) })
       .where(and(eq(deliveries.id, id), eq(deliveries.state, 'planned')));
   }
 }

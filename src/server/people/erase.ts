@@ -165,7 +165,8 @@ export async function anonymisePerson(
   const instead = pseudonym(email);
   await tx
     .update(history)
-    .set({ what: sql`replace(lower(${history.what}), ${email.toLowerCase()}, ${instead})` })
+    // However the address was written, and nothing else of the entry: it names the message that says it.
+    .set({ what: sql`regexp_replace(${history.what}, ${`(?i)\\Q${email}\\E`}, ${instead})` })
     .where(and(eq(history.storeId, storeId), sql`locate(${email.toLowerCase()}, lower(${history.what})) > 0`));
   await tx
     .update(contradictions)

@@ -14,6 +14,8 @@ import { resolveHost } from './dns';
 import { ehloName } from './ehlo';
 import { viaOf, type ServiceSettings } from './service';
 import { speaksTls, Wire, WireError } from './wire';
+import { kept } from '@/words/kept';
+import { say } from '@/words/checking';
 
 export interface CheckWish {
   /** Every address the store sends as; each is asked for. */
@@ -52,7 +54,7 @@ class Check {
   ) {
     this.steps = CHECK_STEPS.filter((s) => wish.test || (s !== 'recipient' && s !== 'message')).map((step) => ({
       step,
-      label: STEP_LABELS[step],
+      label: kept(() => STEP_LABELS[step]),
       state: 'not reached',
       ms: 0,
       facts: [],
@@ -112,14 +114,14 @@ class Check {
 
   private async resolve(report: StepReport): Promise<void> {
     this.addresses = await resolveHost(this.settings.host);
-    report.facts.push(`${this.settings.host} is ${this.addresses.join(', ')}`);
+    learnt(report, () => say.hostIs({ host: this.settings.host, addresses: this.addresses.join(', ') }));
   }
 
   private async connect(report: StepReport): Promise<void> {
     const { port, security, host, timeout } = this.settings;
     const address = this.addresses[0]!;
     this.wire = await Wire.open(address, port, Math.min(10, timeout) * 1000);
-    report.facts.push(`Port ${port} is open`);
+    learnt(report, () => say.portIsOpen({ port }));
     if (security === 'tls') return;
     const greeting = await this.wire.reply(GREETING_MS).catch(async (error: WireError) => {
       if (error.code !== 'ETIMEDOUT') throw error;
@@ -128,7 +130,7 @@ class Check {
       return this.wire!.reply();
     });
     expect(greeting, [220]);
-    report.facts.push(`Greeted by ${greeting.text.split(' ')[0] ?? host}`);
+    learnt(report, () => say.greetedBy({ name: greeting.text.split(' ')[0] ?? host }));
     await this.hello();
   }
 
@@ -139,7 +141,7 @@ class Check {
     if (security !== 'tls') {
       if (!this.offers.includes('STARTTLS')) {
         if (security === 'offered') {
-          report.facts.push('Not offered: what is sent can be read on the way');
+          learnt(report, () => say.canBeRead);
           return 'not needed';
         }
         throw new WireError('ENOSTARTTLS', 'STARTTLS is not offered.');
@@ -147,7 +149,7 @@ class Check {
       expect(await wire.command('STARTTLS'), [220]);
     }
     const secured = await wire.secure(host);
-    report.facts.push(...certificateFacts(secured, host));
+    report.facts.push(...kept(() => certificateFacts(secured, host)));
     if (security === 'tls') expect(await wire.reply(), [220]);
     await this.hello();
   }
@@ -166,7 +168,7 @@ class Check {
     const method = wanted.find((m) => offered.includes(m));
     const base64 = (text: string): string => Buffer.from(text).toString('base64');
     if (!method) {
-      if (offered.length > 0) report.facts.push(`Offered are ${offered.join(', ')}`);
+      if (offered.length > 0) learnt(report, () => say.offeredAre({ ways: offered.join(', ') }));
       throw new WireError('ENOAUTH', 'No known way to sign in is offered.');
     }
     if (method === 'PLAIN') {
@@ -184,7 +186,7 @@ class Check {
       const digest = createHmac('md5', password).update(Buffer.from(challenge.text, 'base64')).digest('hex');
       expect(await wire.command(base64(`${user} ${digest}`), '(user and digest)'), [235]);
     }
-    report.facts.push(`Signed in as ${user} by ${method}`);
+    learnt(report, () => say.signedInAs({ user, method }));
   }
 
   private async sender(report: StepReport): Promise<void> {
@@ -192,11 +194,11 @@ class Check {
     for (const [i, sender] of this.wish.senders.entries()) {
       if (i > 0) expect(await wire.command('RSET'), [250]);
       expect(await wire.command(`MAIL FROM:<${sender}>`), [250], sender);
-      report.facts.push(`May send as ${sender}`);
+      learnt(report, () => say.maySendAs({ sender }));
     }
     const size = Number(this.offers.find((o) => o.startsWith('SIZE '))?.slice(5) ?? 0);
-    if (size > 0) report.facts.push(`Takes messages up to ${Math.floor(size / 1_000_000)} MB`);
-    if (this.offers.includes('SMTPUTF8')) report.facts.push('Takes international addresses');
+    if (size > 0) learnt(report, () => say.takesUpTo({ n: Math.floor(size / 1_000_000) }));
+    if (this.offers.includes('SMTPUTF8')) learnt(report, () => say.takesInternational);
   }
 
   private async recipient(): Promise<void> {
@@ -213,9 +215,12 @@ class Check {
     const { to, message } = this.wish.test!;
     expect(await this.wire!.command('DATA'), [354]);
     const reply = expect(await this.wire!.data(message), [250]);
-    report.facts.push(`Taken for ${to}: ${reply.text}`);
+    learnt(report, () => say.takenFor({ to, answer: reply.text }));
   }
 }
+
+/** Writes down what a step learnt, in kept words. */
+const learnt = (report: StepReport, words: () => string): void => void report.facts.push(kept(words));
 
 function expect(reply: SmtpReply, codes: number[], sender?: string): SmtpReply {
   if (!codes.includes(reply.code)) throw new Refused(reply, sender);
@@ -238,10 +243,14 @@ function certificateFacts(socket: TLSSocket, host: string): string[] {
     at = 'issuerCertificate' in at ? (at.issuerCertificate as PeerCertificate) : undefined;
   }
   const until = new Date(certificate.valid_to);
+  const date = until.toISOString().slice(0, 10);
   const left = Math.floor((until.getTime() - Date.now()) / DAY);
   return [
-    `${socket.getProtocol() ?? 'TLS'}, certificate for ${(names.length > 0 ? names : [chain[0]!]).join(', ')}`,
-    `Valid until ${until.toISOString().slice(0, 10)}${left < 21 ? `: ${left} days left` : ''}`,
-    ...(chain.length > 1 ? [`Signed by ${chain.slice(1).join(', signed by ')}`] : []),
+    say.certificateFor({
+      protocol: socket.getProtocol() ?? 'TLS',
+      names: (names.length > 0 ? names : [chain[0]!]).join(', '),
+    }),
+    left < 21 ? say.validUntilSoon({ date, n: left }) : say.validUntil({ date }),
+    ...(chain.length > 1 ? [say.signedBy({ names: chain.slice(1).join(' < ') })] : []),
   ];
 }

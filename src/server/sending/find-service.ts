@@ -2,6 +2,7 @@
 import { candidatesFromNames, candidatesFromSrv, type Candidate } from '@/core/mail';
 import { resolver, resolveHost } from './dns';
 import { Wire } from './wire';
+import { say } from '@/words/checking';
 
 export interface Looked {
   candidate: Candidate;
@@ -28,20 +29,20 @@ async function knock({ host, port, security }: Candidate): Promise<string | unde
     wire = await Wire.open(address!, port, KNOCK_MS);
     if (security === 'tls') await wire.secure(host);
     const greeting = await wire.reply();
-    if (greeting.code !== 220) return `answers ${greeting.code}`;
+    if (greeting.code !== 220) return say.answersCode({ code: greeting.code });
     const hello = await wire.command('EHLO [127.0.0.1]');
-    if (security === 'starttls' && !hello.lines.some((l) => /^250[ -]STARTTLS\b/i.test(l))) return 'offers no STARTTLS';
+    if (security === 'starttls' && !hello.lines.some((l) => /^250[ -]STARTTLS\b/i.test(l))) return say.offersNoStarttls;
     return undefined;
   } catch (error) {
     const { code, message } = error as { code?: string; message: string };
     return code === 'EPRIVATE'
-      ? 'is in a private network'
+      ? say.isPrivate
       : code === 'ENOTFOUND' || code === 'ENODATA'
-        ? 'has no address'
+        ? say.hasNoAddress
         : code === 'ECONNREFUSED'
-          ? 'does not listen'
+          ? say.doesNotListen
           : code === 'ETIMEDOUT'
-            ? 'does not answer'
+            ? say.doesNotAnswer
             : message;
   } finally {
     wire?.leave();
@@ -59,12 +60,10 @@ export async function findSettings(address: string): Promise<FoundSettings> {
     ask.resolveMx(domain).catch(() => []),
   ]);
   const said = [
-    tls.length + starttls.length > 0
-      ? `${domain} names its submission service in DNS (SRV).`
-      : `${domain} does not name a submission service in DNS (SRV).`,
+    tls.length + starttls.length > 0 ? say.namesItsService({ domain }) : say.namesNoService({ domain }),
     exchanges.length > 0
-      ? `Its mail is taken by ${exchanges.map((e) => e.exchange).join(', ')} (MX).`
-      : 'No server takes its mail (MX).',
+      ? say.mailTakenBy({ servers: exchanges.map((e) => e.exchange).join(', ') })
+      : say.noServerTakesMail,
   ];
   const looked: Looked[] = [];
   const groups = [

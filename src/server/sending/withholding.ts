@@ -6,6 +6,7 @@ import { newId } from '../base/ids';
 import { database, type Executor } from '../db/client';
 import { databaseTime } from '../db/time';
 import { withholdings } from '../db/schema';
+import { keptWithin } from '@/words/kept';
 
 export type WithholdingRow = typeof withholdings.$inferSelect;
 
@@ -63,7 +64,7 @@ export async function withholdFrom(
       id: newId(),
       storeId,
       pattern: address.toLowerCase(),
-      reason: reason.slice(0, 300),
+      reason: keptWithin(reason, 1000),
       kinds: [],
       source,
       deliveryId,

@@ -11,7 +11,6 @@ export function speakToReaders(): void {
   globalThis.libellusSpeech = {
     language: () => reader.getStore() ?? 'en',
     translations: { de },
-    during: (language, work) => reader.run(language, work),
   };
 }
 

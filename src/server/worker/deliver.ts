@@ -20,6 +20,9 @@ import type { Delivery } from './claims';
 import { FAR_AHEAD, type Dispatch, type Way } from './dispatch';
 import type { Lines } from './service-lines';
 import type { Begun, Outcome, Recorder } from './record';
+import { kept } from '@/words/kept';
+import { say } from '@/words/sent';
+import { say as bounced } from '@/words/bounces';
 
 export interface DeliverWith {
   context: BatchContext;
@@ -41,32 +44,18 @@ export async function deliver(delivery: Delivery, using: DeliverWith): Promise<D
 }
 
 /** A fault of the database, the secret or ours says nothing about the message: it is tried again, and never given up by itself. */
-const FAULTS: Record<FaultCause, { words: string; remedy: string }> = {
-  content: {
-    words: 'The message could not be made:',
-    remedy: 'Open the notification on the Desk with this order, correct it and publish; then try this message again.',
-  },
-  secret: {
-    words: 'A stored password or key does not open with the secret of this installation.',
-    remedy: 'Start Libellus with the secret it was set up with, or enter the password of the service again.',
-  },
-  database: {
-    words: 'The database did not answer while this message was made.',
-    remedy: 'It is tried again by itself. If it stays so, see the log of the worker.',
-  },
-  internal: {
-    words: 'Something failed on our side while this message was made:',
-    remedy: 'It is tried again by itself. If it stays so, see the log of the worker.',
-  },
+const FAULTS: Record<FaultCause, (detail: string) => { words: string; remedy: string }> = {
+  content: (detail) => ({ words: say.notMade({ detail }), remedy: say.correctAndPublish }),
+  secret: () => ({ words: say.secretDoesNotOpen, remedy: say.startWithItsSecret }),
+  database: () => ({ words: say.databaseDidNotAnswer, remedy: say.seeTheLog }),
+  internal: (detail) => ({ words: say.failedOnOurSide({ detail }), remedy: say.seeTheLog }),
 };
 
 function outcomeOfFault(delivery: Delivery, error: unknown): Outcome {
   const cause = faultCause(error);
   log.error({ delivery: delivery.id, cause, err: error }, 'a delivery could not be made');
-  const { words, remedy } = FAULTS[cause];
-  const detail =
-    cause === 'content' || cause === 'internal' ? ` ${error instanceof Error ? error.message : String(error)}` : '';
-  const fault = { cause, words: `${words}${detail}`.slice(0, 500), remedy, attempt: { conversation: '', via: '' } };
+  const detail = (error instanceof Error ? error.message : String(error)).slice(0, 400);
+  const fault = { cause, ...kept(() => FAULTS[cause](detail)), attempt: { conversation: '', via: '' } };
   if (cause === 'content') return { ...fault, state: 'failed' };
   const wait = retryDelay(delivery.attempts, ageOf(delivery), Math.random());
   return wait === undefined
@@ -89,7 +78,7 @@ async function attempt(delivery: Delivery, using: DeliverWith, begin: () => Prom
   const way = await using.dispatch.way(delivery);
   if (way.kind === 'withheld') return { ...way, state: 'withheld' };
   if (way.kind === 'hold') return { ...way, state: 'held', dueAt: way.until };
-  const { subject, messageId, raw, kept } = await makeMessage(delivery, way, using.context);
+  const { subject, messageId, raw, kept: keptMessage } = await makeMessage(delivery, way, using.context);
   await begin();
   const result = await using.lines.with(way.service, async (line) => {
     // A line may have been long in coming. Whatever is sent has to be over before the lease is: after that, another worker
@@ -99,7 +88,7 @@ async function attempt(delivery: Delivery, using: DeliverWith, begin: () => Prom
     return line.send({ from: way.returnPath, to: delivery.recipient }, raw, Math.min(left, config().leaseMs / 2));
   });
   if (!result) return { state: 'planned', cause: '', words: '', remedy: '', dueAt: new Date(databaseNow()) };
-  const also = way.passedOver.length > 0 ? ` (${way.passedOver.join('; ')})` : '';
+  const also = way.passedOver.length > 0 ? ` (${way.passedOver.join(' ')})` : '';
   const made = {
     subject,
     messageId,
@@ -112,24 +101,25 @@ async function attempt(delivery: Delivery, using: DeliverWith, begin: () => Prom
       .catch((error: unknown) =>
         log.warn({ delivery: delivery.id, err: error }, 'what follows an acceptance was not written'),
       );
-    return { ...made, state: 'accepted', cause: '', words: result.outcome.response, remedy: '', raw: kept };
+    return { ...made, state: 'accepted', cause: '', words: result.outcome.response, remedy: '', raw: keptMessage };
   }
+  const { outcome } = result;
   const { kind, cause: words, remedy } = result.diagnosis!;
   const failure = { ...made, cause: kind, words, remedy };
-  if (isFinal(result.outcome, kind)) {
+  if (isFinal(outcome, kind)) {
     // A mailbox that is not there will not be there tomorrow: nobody is helped by asking again with each order.
     if (kind === 'recipient refused') {
       await withholdFrom(database(), {
         storeId: delivery.storeId,
         address: delivery.recipient,
-        reason: `refused: ${saidBy(result.outcome)}`,
+        reason: kept(() => bounced.wasRefused({ answer: saidBy(outcome) })),
         source: 'refusal',
         deliveryId: delivery.id,
       });
       return {
         ...failure,
         state: 'failed',
-        remedy: `${remedy} The address is not written to until it is allowed again under Sending.`,
+        remedy: kept(() => say.notWrittenToUntilAllowed({ remedy })),
       };
     }
     return { ...failure, state: 'failed' };
@@ -147,7 +137,7 @@ async function attempt(delivery: Delivery, using: DeliverWith, begin: () => Prom
     await using.dispatch.putOff(way.service, delivery.recipient, words);
   }
   return wait === undefined
-    ? { ...failure, state: 'failed', words: `${words} It was given up after five days.` }
+    ? { ...failure, state: 'failed', words: kept(() => say.givenUp({ words })) }
     : { ...failure, state: 'deferred', dueAt: new Date(databaseNow() + wait) };
 }
 
@@ -168,7 +158,7 @@ function lookAgain(delivery: Delivery, context: BatchContext): Outcome | undefin
   const known = delivery.orderId ? context.orders.get(delivery.orderId) : undefined;
   const store = context.stores.get(delivery.storeId);
   if (!notification || !known || !store) {
-    return { state: 'cancelled', cause: '', words: 'Its notification or its order is no longer there.', remedy: '' };
+    return { state: 'cancelled', cause: '', words: kept(() => say.noLongerThere), remedy: '' };
   }
   const version = planDue({
     notification,
@@ -183,8 +173,8 @@ function lookAgain(delivery: Delivery, context: BatchContext): Outcome | undefin
     return {
       state: 'cancelled',
       cause: '',
-      words: reasonWords(version.reason),
-      remedy: 'It was looked at again when it was due.',
+      words: kept(() => reasonWords(version.reason)),
+      remedy: kept(() => say.lookedAtWhenDue),
     };
   }
   delivery.editionId = version.editionId;

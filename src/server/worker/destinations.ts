@@ -7,6 +7,7 @@ import { destinationPause } from '@/core/mail';
 import { database } from '../db/client';
 import { destinations } from '../db/schema';
 import { databaseNow } from '../db/time';
+import { keptWithin } from '@/words/kept';
 
 export interface KnownDestination {
   /** Nothing is tried there before. */
@@ -36,7 +37,7 @@ const at = (serviceId: string, name: string) => and(eq(destinations.serviceId, s
 
 /** Writes down that a domain put off a message of a service. */
 export async function destinationFailed(serviceId: string, name: string, words: string): Promise<void> {
-  const short = words.slice(0, 300);
+  const short = keptWithin(words, 2000);
   await database()
     .insert(destinations)
     .values({ serviceId, name, failures: 1, words: short })

@@ -21,6 +21,8 @@ import {
   knownDestinations,
   type KnownDestination,
 } from './destinations';
+import { kept, keptWithin } from '@/words/kept';
+import { say } from '@/words/sent';
 
 /** A state "until somebody does something" still needs a time that sorts last. */
 export const FAR_AHEAD = new Date('9999-12-31T00:00:00Z');
@@ -122,8 +124,8 @@ export class Dispatch {
       return {
         kind: 'withheld',
         cause: 'withheld',
-        words: withheldWords(withheld),
-        remedy: 'Release this message once, or take the address off the list under Sending.',
+        words: kept(() => withheldWords(withheld)),
+        remedy: kept(() => say.releaseOrTakeOff),
       };
     }
     const sender = senderFor(store.senders, delivery.sender);
@@ -133,8 +135,8 @@ export class Dispatch {
         kind: 'hold',
         cause: 'no sender',
         until: FAR_AHEAD,
-        words: 'The store has no sender yet.',
-        remedy: 'Give a name and address under Sending; what is on hold goes out then.',
+        words: kept(() => say.noSenderYet),
+        remedy: kept(() => say.giveASender),
       };
     }
     const domain = domainOf(delivery.recipient).toLowerCase();
@@ -250,7 +252,7 @@ export class Dispatch {
     if (standing) Object.assign(standing, { downUntil: downUntil.getTime(), downWords: words });
     await database()
       .update(services)
-      .set({ failures, downUntil, downWords: words.slice(0, 300) })
+      .set({ failures, downUntil, downWords: keptWithin(words, 2000) })
       .where(eq(services.id, service.id));
     return downUntil;
   }

@@ -14,6 +14,8 @@ import { newId } from '../base/ids';
 import { log } from '../base/log';
 import { dropSecrets } from '../events/secrets';
 import type { Delivery } from './claims';
+import { kept, keptWithin } from '@/words/kept';
+import { say } from '@/words/bounces';
 
 export interface Outcome {
   state: DeliveryState;
@@ -202,7 +204,7 @@ async function writeDeliveries(tx: Executor, group: readonly Ended[]): Promise<v
     join json_table(${after}, '$[*]' columns (
       id varchar(26) character set utf8mb4 path '$.id',
       state varchar(12) path '$.state',
-      words varchar(500) path '$.words',
+      words varchar(2000) path '$.words',
       cause varchar(40) path '$.cause',
       due_at datetime(3) path '$.dueAt',
       subject varchar(500) path '$.subject',
@@ -227,7 +229,7 @@ async function bouncedMeanwhile(tx: Executor, ids: readonly string[]): Promise<v
   for (const { id, words } of back) {
     await tx
       .update(deliveries)
-      .set({ state: 'bounced', lastWords: `It came back: ${words}.`.slice(0, 500) })
+      .set({ state: 'bounced', lastWords: kept(() => say.cameBack({ words })) })
       .where(eq(deliveries.id, id));
   }
 }
@@ -241,7 +243,7 @@ function afterwards({ delivery, outcome, endedAt }: Ended) {
   return {
     id: delivery.id,
     state: outcome.state,
-    words: outcome.words.slice(0, 500),
+    words: keptWithin(outcome.words, 2000),
     cause: outcome.cause,
     dueAt: written(outcome.dueAt ?? delivery.dueAt),
     subject: outcome.subject ?? delivery.subject,
@@ -277,8 +279,8 @@ function attemptOf({ id, delivery, outcome, startedAt, endedAt }: Ended): typeof
     endedAt,
     state: outcome.state,
     via: outcome.attempt.via,
-    words: outcome.words.slice(0, 500),
-    remedy: outcome.remedy.slice(0, 500),
+    words: keptWithin(outcome.words, 2000),
+    remedy: keptWithin(outcome.remedy, 2000),
     conversation: outcome.attempt.conversation,
   };
 }

@@ -12,6 +12,7 @@ import { log } from '../base/log';
 import { forgetOld } from '../people/retention';
 import { tellOwners } from '../sending/notice';
 import { forgetOldUse } from '../sending/service-use';
+import { readKept } from '@/words/kept';
 
 const FORGET_EVERY_MS = 3_600_000;
 /** Domains are looked at in between, so forgetting takes only so long at a time. */
@@ -45,7 +46,7 @@ async function tellOfFall(row: DomainRow): Promise<void> {
   const wrong = row.records.filter((r) => !r.advised && !isGood(r.judgement));
   const text = [
     `The DNS records of ${row.name} were right and are not any more:`,
-    ...wrong.map((r) => `- ${r.type} ${r.name}: ${r.judgement.words}`),
+    ...wrong.map((r) => `- ${r.type} ${r.name}: ${readKept(r.judgement.words)}`),
     '',
     'Until that is mended, messages may be put into Junk or refused.',
     `What is needed, to copy: ${config().url}/s/${row.storeId}/sending/domains/${row.name}`,

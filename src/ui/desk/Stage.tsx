@@ -23,7 +23,7 @@ import { SourceView } from './SourceView';
 import type { DeskStore } from '@/contract/templates';
 import type { SegmentView } from './useSegments';
 import { say } from '@/words/desk';
-import { readerLocale } from '@/words/speak';
+import { listed, readerLocale } from '@/words/speak';
 
 export const PHONE = 375;
 
@@ -122,7 +122,7 @@ export function Stage(props: StageProps) {
       )}
       {made.length > 0 && (
         <p className="mx-auto mb-2 text-xs text-slate" style={{ width }}>
-          {say.sampleValues({ placeholders: new Intl.ListFormat(readerLocale()).format(made) })}
+          {say.sampleValues({ placeholders: listed(made) })}
         </p>
       )}
       {!written ? (
@@ -157,20 +157,18 @@ export function Stage(props: StageProps) {
             selected={block?.id}
             selectedLabel={block ? BLOCK_LABELS[block.kind] : ''}
             onSelect={(id) => onSelect(id === undefined ? undefined : { kind: 'block', id })}
-            tools={
-              block && editable ? (
-                <span className="flex">
-                  {typedHere && segment?.words && editor?.editor && (
-                    <FormatBar
-                      editor={editor.editor}
-                      moment={context.moment}
-                      lists={form === 'paragraphs'}
-                      onPlaceholder={() => editor.openPicker()}
-                    />
-                  )}
-                  <SheetGrip block={block} />
-                </span>
-              ) : undefined
+            tools={block && editable ? <SheetGrip block={block} /> : undefined}
+            bar={
+              !editable ? undefined : typedHere && segment?.words && editor?.editor ? (
+                <FormatBar
+                  editor={editor.editor}
+                  moment={context.moment}
+                  lists={form === 'paragraphs'}
+                  onPlaceholder={() => editor.openPicker()}
+                />
+              ) : (
+                <span className="text-xs text-slate">{say.clickTextToType}</span>
+              )
             }
             overlay={(doc) => active && <SheetPlaces doc={doc} blocks={template.blocks} active={active} />}
           >

@@ -9,7 +9,7 @@ import type { Card, DoubleView, OrderPath } from '@/contract/notifications';
 import { LANES } from './types';
 import { say } from '@/words/journey';
 import { Said } from '../parts/Said';
-import { readerLocale } from '@/words/speak';
+import { listed } from '@/words/speak';
 
 export interface CardFootProps {
   base: string;
@@ -82,7 +82,7 @@ export function CardFoot({ base, zone, languages, card, path, doubles }: CardFoo
 function whenItGoes(card: Card, whom: string): string[] {
   const byHand = card.moment === BY_HAND;
   const moment = momentOf(card.moment)?.words ?? '';
-  const channels = new Intl.ListFormat(readerLocale()).format(card.offChannels);
+  const channels = listed(card.offChannels);
   return [
     byHand ? say.toWhomByHand({ whom, moment }) : say.toWhomWhen({ whom, moment, timing: card.timing }),
     ...(card.when ? [byHand ? say.offeredOnlyWhen({ when: card.when }) : say.onlyWhen({ when: card.when })] : []),

@@ -337,7 +337,9 @@ export function LookScreen(props: LookProps) {
                 {part === 'css' && <CssPart {...partProps} />}
               </section>
             </div>
-            <div className="shrink-0 border-t border-rule px-4 py-2 lg:max-h-[34%] lg:overflow-auto">
+            <div
+              className={`shrink-0 border-t border-rule px-4 py-2 lg:overflow-auto ${part === 'css' ? 'lg:max-h-[20%]' : 'lg:max-h-[34%]'}`}
+            >
               <FindingList
                 findings={findings.map(({ severity, place, message, part: where, fix }) => ({
                   severity,

@@ -72,9 +72,7 @@ export function HistoryPart({ history, zone }: { history: NotificationView['hist
             <span className="w-28 shrink-0 text-slate">
               <Time at={h.at} zone={zone} />
             </span>
-            <span>
-              {h.who} {h.action} {h.what}
-            </span>
+            <span>{h.words}</span>
           </li>
         ))}
         {history.length === 0 && <li className="py-1 text-slate">{say.nothingWasChangedYet}</li>}

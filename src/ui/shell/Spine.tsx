@@ -14,7 +14,7 @@ import { CommandPalette } from './CommandPalette';
 import { GATHERINGS, PLACES } from './places';
 import { THEME_WORDS } from './theme';
 import { say } from '@/words/shell';
-import { LANGUAGES, readerLanguage, readerLocale, type Language } from '@/words/speak';
+import { LANGUAGES, readerLanguage, readerLocale, type Language, listed } from '@/words/speak';
 import { chooseLanguage } from '../parts/language';
 
 export interface SpineProps {
@@ -110,10 +110,7 @@ function aheadWords(ms: number): string {
   const unit = (n: number, name: 'day' | 'hour'): string =>
     new Intl.NumberFormat(readerLocale(), { style: 'unit', unit: name, unitDisplay: 'long' }).format(n);
   const [days, rest] = [Math.floor(hours / 24), hours % 24];
-  return new Intl.ListFormat(readerLocale()).format([
-    ...(days > 0 ? [unit(days, 'day')] : []),
-    ...(rest > 0 ? [unit(rest, 'hour')] : []),
-  ]);
+  return listed([...(days > 0 ? [unit(days, 'day')] : []), ...(rest > 0 ? [unit(rest, 'hour')] : [])]);
 }
 
 /** The store one works for, and the others one may go to. */
@@ -179,9 +176,7 @@ function Account({ person }: Pick<SpineProps, 'person'>) {
             </button>
           </MenuItem>
         ))}
-        <div className="mt-1 border-t border-rule px-3 pt-1.5 pb-0.5 text-xs text-slate">
-          {say.languageInThisBrowser}
-        </div>
+        <div className="mt-1 border-t border-rule px-3 pt-1.5 pb-0.5 text-xs text-slate">{say.yourLanguage}</div>
         {TONGUES.map(([language, name]) => (
           <MenuItem key={language}>
             <button

@@ -6,7 +6,7 @@ import { Trouble } from '../parts/Page';
 import { say } from '@/words/signIn';
 import { say as common } from '@/words/common';
 import { LANGUAGES, readerLanguage, type Language } from '@/words/speak';
-import { chooseLanguage } from '../parts/language';
+import { chooseLanguage, chosenBefore } from '../parts/language';
 
 export function SignInForm({ to }: { to: string }) {
   const router = useRouter();
@@ -22,9 +22,15 @@ export function SignInForm({ to }: { to: string }) {
     const response = await fetch('/api/auth/sign-in/email', {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ email: email.trim(), password }),
+      body: JSON.stringify({ email: email.trim(), password, language: chosenBefore() }),
     }).catch(() => undefined);
     if (response?.ok) {
+      const { language } = (await response.json()) as { language?: string };
+      // Whoever chose another language elsewhere reads it here, too: its words come with a page that is loaded anew.
+      if (language !== undefined && language !== readerLanguage()) {
+        window.location.assign(to);
+        return;
+      }
       router.replace(to);
       router.refresh();
       return;

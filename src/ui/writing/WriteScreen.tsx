@@ -38,6 +38,7 @@ import { say } from '@/words/writing';
 import { say as common } from '@/words/common';
 import { Said } from '../parts/Said';
 import { readerLocale } from '@/words/speak';
+import { say as desk } from '@/words/desk';
 
 export interface WriteProps {
   base: string;
@@ -333,7 +334,7 @@ function Writing(
               selected={block?.id}
               selectedLabel={block ? BLOCK_LABELS[block.kind] : ''}
               onSelect={setSelected}
-              tools={
+              bar={
                 block && segment?.words && editor?.editor ? (
                   <FormatBar
                     editor={editor.editor}
@@ -341,7 +342,9 @@ function Writing(
                     lists={form === 'paragraphs'}
                     onPlaceholder={() => editor.openPicker()}
                   />
-                ) : undefined
+                ) : (
+                  <span className="text-xs text-slate">{desk.clickTextToType}</span>
+                )
               }
             >
               {(place) =>

@@ -2,6 +2,7 @@ import type { say } from '../desk';
 import type { TranslationOf } from '../speak';
 
 export const desk: TranslationOf<typeof say> = {
+  clickTextToType: 'Einen Text anklicken, um darin zu schreiben',
   start: 'Anfang',
   centre: 'Mitte',
   end: 'Ende',

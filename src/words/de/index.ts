@@ -1,11 +1,16 @@
 /** German, by feature. */
 import type { Translations } from '../speak';
 import { bench } from './bench';
+import { bounces } from './bounces';
+import { checking } from './checking';
 import { common } from './common';
 import { conditions } from './conditions';
 import { deliveries } from './deliveries';
 import { desk } from './desk';
+import { diagnosis } from './diagnosis';
+import { dns } from './dns';
 import { findings } from './findings';
+import { history } from './history';
 import { journey } from './journey';
 import { look } from './look';
 import { moments } from './moments';
@@ -23,8 +28,10 @@ import { reasons } from './reasons';
 import { refusals } from './refusals';
 import { routing } from './routing';
 import { sending } from './sending';
+import { sent } from './sent';
 import { shell } from './shell';
 import { signIn } from './signIn';
+import { syntax } from './syntax';
 import { terms } from './terms';
 import { tests } from './tests';
 import { timing } from './timing';
@@ -33,11 +40,16 @@ import { writing } from './writing';
 
 export const de: Translations = {
   bench,
+  bounces,
+  checking,
   common,
   conditions,
   deliveries,
   desk,
+  diagnosis,
+  dns,
   findings,
+  history,
   journey,
   look,
   moments,
@@ -55,8 +67,10 @@ export const de: Translations = {
   refusals,
   routing,
   sending,
+  sent,
   shell,
   signIn,
+  syntax,
   terms,
   tests,
   timing,

@@ -92,7 +92,7 @@ export const shell: TranslationOf<typeof say> = {
   chosenNow: 'gewählt',
   demoAhead: 'Die Demozeit ist {$time} voraus.',
   orderMessages: 'Nachrichten zu Bestellungen: gestaltet, übersetzt, verteilt, gesendet und nachweislich angekommen.',
-  languageInThisBrowser: 'Sprache in diesem Browser',
+  yourLanguage: 'Ihre Sprache',
   languageName: 'Sprache: {$language}',
   languageKeywords: 'Sprache English Deutsch Übersetzung Einstellungen',
   isOn: 'ein',

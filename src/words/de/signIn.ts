@@ -33,4 +33,10 @@ export const signIn: TranslationOf<typeof say> = {
     'Nachrichten zu Bestellungen: geschrieben, verteilt, gesendet und nachweislich angekommen.',
   signingIn: 'Wird angemeldet ...',
   signIn: 'Anmelden',
+  signInOnItsPage: 'Melden Sie sich auf der Seite von Libellus selbst an.',
+  bothAreNeeded: 'E-Mail-Adresse und Passwort sind nötig.',
+  tooManyTriesWait: 'Zu viele Versuche sind fehlgeschlagen. Warten Sie {$wait} und versuchen Sie es noch einmal.',
+  doNotBelongTogether: 'Diese Adresse und dieses Passwort gehören nicht zusammen.',
+  nSeconds: '.input {$n :integer} .match $n one {{eine Sekunde}} * {{{$n} Sekunden}}',
+  nMinutes: '.input {$n :integer} .match $n one {{eine Minute}} * {{{$n} Minuten}}',
 };

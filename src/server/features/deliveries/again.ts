@@ -108,6 +108,6 @@ export async function sendAgain(access: Access, id: string, input: unknown): Pro
       createdAt: now,
     });
   });
-  await remember(access, 'sent again', `${row.notificationName} to ${recipient}`);
+  await remember(access, 'sentAgain', { notification: row.notificationName, recipient });
   return again;
 }

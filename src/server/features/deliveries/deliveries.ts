@@ -27,6 +27,8 @@ import { againView } from './again';
 import { deliveryById, type DeliveryRow } from './row';
 import { oneOf } from '../query';
 import { say } from '@/words/refusals';
+import { kept, readKept } from '@/words/kept';
+import { say as story } from '@/words/sent';
 
 export interface DeliveryFilter {
   states?: DeliveryState[];
@@ -95,6 +97,7 @@ export async function listDeliveries(storeId: string, filter: DeliveryFilter, li
   return {
     rows: rows.slice(0, limit).map(({ timed, dueAt, ...r }) => ({
       ...r,
+      lastWords: readKept(r.lastWords),
       ...(isWaiting(r.state, timed) && { dueAt: dueAt.toISOString() }),
       createdAt: r.createdAt.toISOString(),
       acceptedAt: r.acceptedAt?.toISOString(),
@@ -135,7 +138,8 @@ export async function deliveryDetail(access: Access, id: string) {
     .select({ slug: notifications.slug })
     .from(notifications)
     .where(eq(notifications.id, row.notificationId));
-  if (sent) await rememberReading(access, 'read a message', `${row.notificationName} to ${row.recipient}`, id);
+  if (sent)
+    await rememberReading(access, 'readMessage', { notification: row.notificationName, recipient: row.recipient }, id);
   const message = sent ? await simpleParser(sent.raw, { skipHtmlToText: true, skipImageLinks: true }) : undefined;
   const would = sent || row.state === 'cancelled' ? undefined : await wouldSay(row);
   return {
@@ -150,7 +154,7 @@ export async function deliveryDetail(access: Access, id: string) {
     state: row.state,
     subject: row.subject,
     messageId: row.messageId,
-    words: row.lastWords,
+    words: readKept(row.lastWords),
     /** When it is tried next; nothing while it waits for somebody to do something. */
     ...(row.dueAt < FAR_AHEAD && { dueAt: row.dueAt.toISOString() }),
     waits: isWaiting(row.state, row.timed),
@@ -172,9 +176,9 @@ export async function deliveryDetail(access: Access, id: string) {
       /** Its process ended before it could say what came of it: the server may have taken the message. */
       lost: a.endedAt === null && (row.state !== 'sending' || a.number < row.attempts),
       state: a.state,
-      via: a.via,
-      words: a.words,
-      remedy: a.remedy,
+      via: readKept(a.via),
+      words: readKept(a.words),
+      remedy: readKept(a.remedy),
       conversation: a.conversation,
     })),
     message: message && {
@@ -192,7 +196,7 @@ export async function deliveryDetail(access: Access, id: string) {
       at: b.at.toISOString(),
       kind: b.kind,
       status: b.status,
-      words: b.words,
+      words: readKept(b.words),
       diagnostic: b.diagnostic,
     })),
     others: others.filter((o) => o.id !== id),
@@ -211,7 +215,12 @@ export async function sentMessage(access: Access, id: string): Promise<Buffer> {
   const row = await deliveryById(access, id);
   const [sent] = await database().select().from(sentMessages).where(eq(sentMessages.deliveryId, id));
   if (!sent) throw new AppError('not-found', say.thisMessageWasNotSent);
-  await remember(access, 'downloaded a message', `${row.notificationName} to ${row.recipient}`, { about: id });
+  await remember(
+    access,
+    'downloadedMessage',
+    { notification: row.notificationName, recipient: row.recipient },
+    { about: id },
+  );
   return sent.raw;
 }
 
@@ -224,7 +233,7 @@ export async function sendNow(access: Access, id: string): Promise<void> {
     .set({ dueAt: now, plannedFor: now })
     .where(and(eq(deliveries.id, id), eq(deliveries.state, 'planned')));
   if (result.affectedRows === 0) throw new AppError('conflict', say.thisMessageDoesNotWait);
-  await remember(access, 'sent before its time', `${row.notificationName} to ${row.recipient}`);
+  await remember(access, 'sentBeforeTime', { notification: row.notificationName, recipient: row.recipient });
 }
 
 /** Stops a message that has not gone out. */
@@ -232,11 +241,11 @@ export async function stopDelivery(access: Access, id: string): Promise<void> {
   const row = await deliveryById(access, id);
   const [result] = await database()
     .update(deliveries)
-    .set({ state: 'cancelled', lastWords: `${access.person.name} stopped it.` })
+    .set({ state: 'cancelled', lastWords: kept(() => story.personStoppedIt({ person: access.person.name })) })
     .where(and(eq(deliveries.id, id), inArray(deliveries.state, ['planned', 'held', 'deferred'])));
   if (result.affectedRows === 0) throw new AppError('conflict', say.thisMessageCannotBeStopped);
   await dropSecrets(database(), row.eventId);
-  await remember(access, 'stopped', `${row.notificationName} to ${row.recipient}`);
+  await remember(access, 'stoppedDelivery', { notification: row.notificationName, recipient: row.recipient });
 }
 
 const AGAIN: readonly DeliveryState[] = ['failed', 'deferred', 'held'];
@@ -252,7 +261,7 @@ export async function tryAgain(access: Access, id: string): Promise<void> {
   // Who asks for it now wants to see what comes of it, also from a service that rests.
   await database().update(services).set({ downUntil: null }).where(eq(services.storeId, access.store.id));
   if (result.affectedRows === 0) throw new AppError('conflict', say.thisDeliveryIsNotWaiting);
-  await remember(access, 'tried again', `${row.notificationName} to ${row.recipient}`);
+  await remember(access, 'triedAgain', { notification: row.notificationName, recipient: row.recipient });
 }
 
 /** How many more there are that failed or are held for the same cause. */
@@ -290,6 +299,6 @@ export async function tryAllOfCause(access: Access, id: string): Promise<number>
     tried += affectedRows;
     if (affectedRows < STEP) break;
   }
-  await remember(access, 'tried all of one cause again', `${tried} messages: ${row.lastWords}`);
+  await remember(access, 'triedCauseAgain', { n: tried, cause: row.lastWords });
   return tried;
 }

@@ -11,6 +11,8 @@ import { newId } from '../../base/ids';
 import { keysOf, readFile, type Read } from './read';
 import type { FilePreview } from '@/contract/orders';
 import { say } from '@/words/refusals';
+import { kept } from '@/words/kept';
+import { say as deeds } from '@/words/history';
 
 /** What a file would bring in, and what is wrong with it. Nothing is changed. */
 export async function previewFile(access: Access, kind: ListKind, bytes: Uint8Array): Promise<FilePreview> {
@@ -106,7 +108,12 @@ export async function bringIn(
         }
       }
     }
-    await remember(access, 'brought in', `${keys.length} ${kind}`, { db: tx });
+    await remember(
+      access,
+      'imported',
+      kept(() => ({ n: keys.length, kind: deeds[kind] })),
+      { db: tx },
+    );
   });
   const fresh = keys.filter((k) => !there.has(k)).length;
   return { fresh, known: keys.length - fresh };

@@ -10,6 +10,8 @@ import { remember } from '../../auth/history';
 import { NO_COUNTRY } from '../orders/placing';
 import { FILE } from './file';
 import { say } from '@/words/refusals';
+import { kept } from '@/words/kept';
+import { say as deeds } from '@/words/history';
 
 /** A list as a file: CSV as it can be brought in again, or JSON with everything that is kept. */
 export async function takeOut(
@@ -26,7 +28,11 @@ export async function takeOut(
     name: `${store.id}-${kind}.${as}`,
     type: as === 'csv' ? 'text/csv; charset=utf-8' : 'application/json',
   };
-  await remember(access, 'exported', `all ${kind} as ${as.toUpperCase()}`);
+  await remember(
+    access,
+    'exportedAll',
+    kept(() => ({ kind: deeds[kind], format: as.toUpperCase() })),
+  );
   const db = database();
   let rows: Cells[];
   let json: unknown[];

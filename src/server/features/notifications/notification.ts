@@ -23,8 +23,10 @@ import { newId } from '../../base/ids';
 import { boardRows, doublesOf } from './board';
 import { conditionChoices } from '../templates/templates';
 import type { NotificationView } from '@/contract/notifications';
-import { inEnglish, readerLanguage, readerLocale } from '@/words/speak';
+import { readerLanguage, readerLocale } from '@/words/speak';
 import { say } from '@/words/refusals';
+import { kept } from '@/words/kept';
+import { say as deeds } from '@/words/history';
 
 /** A store's notification by its slug; `lock` holds it until the transaction is over. */
 export async function notificationBySlug(access: Access, slug: string, db: Executor = database(), lock = false) {
@@ -114,7 +116,7 @@ export async function loadNotification(access: Access, slug: string): Promise<No
     people: people.map((p) => p.name),
     doubles: doubles.filter((d) => d.notificationId === notification.id || d.with.id === notification.id),
     waiting: waiting.map((w) => ({ ...w, dueAt: w.dueAt.toISOString() })),
-    history: past.map((h) => ({ id: h.id, who: h.who, action: h.action, what: h.what, at: h.at.toISOString() })),
+    history: past.map((h) => ({ id: h.id, words: h.words, at: h.at.toISOString() })),
   };
 }
 
@@ -158,8 +160,13 @@ export async function saveNotification(
       .where(eq(notifications.id, notification.id));
     await saveVariants(access, notification.id, settings.variants, tx);
     await settingsChanged(tx, access.store.id);
-    for (const what of changedParts(notification, settings)) {
-      await remember(access, 'changed', `${settings.name}: ${what}`, { db: tx, about: notification.id });
+    for (const what of kept(() => changedParts(notification, settings))) {
+      await remember(
+        access,
+        'changedSettings',
+        { notification: settings.name, changes: what },
+        { db: tx, about: notification.id },
+      );
     }
     return { revision: revision + 1 };
   });
@@ -189,7 +196,7 @@ async function saveVariants(
       ),
     );
     for (const t of gone)
-      await remember(access, 'took away a version', t.variantName, { db: tx, about: notificationId });
+      await remember(access, 'removedVersion', { version: t.variantName }, { db: tx, about: notificationId });
   }
   const addresses = new Set(there.map((t) => t.variant));
   for (const [i, variant] of wanted.entries()) {
@@ -218,19 +225,20 @@ async function saveVariants(
       draftBy: access.person.name,
       draftAt: new Date(),
     });
-    await remember(access, 'added a version', name, { db: tx, about: notificationId });
+    await remember(access, 'addedVersion', { version: name }, { db: tx, about: notificationId });
   }
 }
 
 function changedParts(before: typeof notifications.$inferSelect, after: NotificationSettings): string[] {
   const same = (a: unknown, b: unknown): boolean => JSON.stringify(a ?? null) === JSON.stringify(b ?? null);
   const parts: string[] = [];
-  if (before.name !== after.name.trim()) parts.push(`renamed, it was \u201c${before.name}\u201d`);
-  if (!same(before.schedule, after.schedule)) parts.push(`goes out ${inEnglish(() => scheduleWords(after.schedule))}`);
-  if (!same(before.when, after.when)) parts.push(after.when ? 'a condition' : 'no condition any more');
-  if (!same(before.offChannels, after.offChannels)) parts.push('channels it is off for');
-  if (!same(before.labels, after.labels)) parts.push('contacts it goes to');
-  if (before.owner !== after.owner) parts.push(after.owner ? `${after.owner} looks after it` : 'nobody looks after it');
-  if (before.note !== after.note) parts.push('its note');
+  if (before.name !== after.name.trim()) parts.push(deeds.renamed({ before: before.name }));
+  if (!same(before.schedule, after.schedule)) parts.push(deeds.goesOut({ when: scheduleWords(after.schedule) }));
+  if (!same(before.when, after.when)) parts.push(after.when ? deeds.aCondition : deeds.noCondition);
+  if (!same(before.offChannels, after.offChannels)) parts.push(deeds.offChannels);
+  if (!same(before.labels, after.labels)) parts.push(deeds.itsContacts);
+  if (before.owner !== after.owner)
+    parts.push(after.owner ? deeds.looksAfterIt({ owner: after.owner }) : deeds.nobodyLooksAfterIt);
+  if (before.note !== after.note) parts.push(deeds.itsNote);
   return parts;
 }

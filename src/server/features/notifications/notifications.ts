@@ -17,6 +17,8 @@ import { boardRows } from './board';
 import { publishTemplate, switchNotification } from '../templates/templates';
 import { notificationBySlug } from './notification';
 import { say } from '@/words/refusals';
+import { kept } from '@/words/kept';
+import { say as sent } from '@/words/sent';
 
 export interface BulkOutcome {
   done: string[];
@@ -105,7 +107,7 @@ export async function makeNotification(
       });
     }
     await settingsChanged(tx, access.store.id);
-    await remember(access, 'made', name, { db: tx, about: id });
+    await remember(access, 'madeNotification', { notification: name }, { db: tx, about: id });
     return { slug };
   });
 }
@@ -149,12 +151,20 @@ export async function removeNotification(access: Access, slug: string): Promise<
     }
     await tx
       .update(deliveries)
-      .set({ state: 'cancelled', lastWords: `${notification.name} was taken away.` })
+      .set({
+        state: 'cancelled',
+        lastWords: kept(() => sent.notificationTakenAway({ notification: notification.name })),
+      })
       .where(and(eq(deliveries.notificationId, notification.id), inArray(deliveries.state, ['planned', 'held'])));
     // Its versions and rules go with it.
     await tx.delete(notifications).where(eq(notifications.id, notification.id));
     await settingsChanged(tx, access.store.id);
-    await remember(access, 'took away', notification.name, { db: tx, about: notification.id });
+    await remember(
+      access,
+      'removedNotification',
+      { notification: notification.name },
+      { db: tx, about: notification.id },
+    );
   });
 }
 
@@ -170,7 +180,7 @@ export async function addShopMail(
   const moment = writtenAt(input.moment);
   const id = newId();
   await database().insert(shopMails).values({ id, storeId: access.store.id, name, moment, audience: input.audience });
-  await remember(access, 'noted a mail of the shop system', name);
+  await remember(access, 'notedShopMail', { mail: name });
   return { id };
 }
 
@@ -180,5 +190,5 @@ export async function removeShopMail(access: Access, id: string): Promise<void> 
   const [mail] = await database().select().from(shopMails).where(mine);
   if (!mail) throw new AppError('not-found', say.thisIsGoneAlready);
   await database().delete(shopMails).where(mine);
-  await remember(access, 'struck out a mail of the shop system', mail.name);
+  await remember(access, 'struckShopMail', { mail: mail.name });
 }

@@ -5,7 +5,7 @@ import type { Access } from '../../auth/access';
 import type { Board, BoardRow } from './board';
 import type { TodayLine } from '@/contract/today';
 import { say } from '@/words/ready';
-import { readerLocale } from '@/words/speak';
+import { listed } from '@/words/speak';
 
 /** More of a kind than this are told of in one line. */
 const FEW = 3;
@@ -58,7 +58,10 @@ export function notificationLines({ store }: Access, rows: readonly BoardRow[], 
     if (missing.length > 0 && audience !== 'staff') {
       const fact = say.nameHasNoWordsIn({
         name,
-        either: new Intl.ListFormat(readerLocale(), { type: 'disjunction' }).format(missing.map(languageName)),
+        either: listed(
+          missing.map((l) => languageName(l)),
+          'disjunction',
+        ),
         languageName: languageName(store.language),
       });
       incomplete.push(told('waiting', fact, say.openIt, `${href}?language=${missing[0]}`));

@@ -81,6 +81,6 @@ export async function eventsKey(access: Access): Promise<string> {
     .from(keys)
     .where(and(eq(keys.storeId, access.store.id), eq(keys.kind, 'events')));
   if (!row) throw new AppError('not-found', say.theStoreHasNoEvents);
-  await remember(access, 'looked at', 'the events key');
+  await remember(access, 'lookedAtEventsKey', {});
   return unseal(row.secret);
 }

@@ -32,6 +32,8 @@ import { editionTemplate, renderFor } from '../../sending/render';
 import { customersOf } from '../notifications/board';
 import { benchOf } from '../templates/templates';
 import { say } from '@/words/refusals';
+import { kept } from '@/words/kept';
+import { say as deeds } from '@/words/history';
 
 /** Orders that one message can be written to at a time. */
 export const MOST_ORDERS = 200;
@@ -252,8 +254,8 @@ export async function writeLetter(access: Access, input: unknown): Promise<Wrote
   if (!fresh) {
     throw new AppError('conflict', say.thisWasSentAlreadyLoad);
   }
-  const about = written.length === 1 ? written[0]!.number : `${outcome.orders} orders`;
-  await remember(access, 'wrote by hand', `${notification.name}: ${about}`, { about: notification.id });
+  const about = written.length === 1 ? written[0]!.number : kept(() => deeds.nOrders({ n: outcome.orders }));
+  await remember(access, 'wroteByHand', { notification: notification.name, order: about }, { about: notification.id });
   return outcome;
 }
 

@@ -28,7 +28,7 @@ import type { EventType } from '../../events/schema';
 import { foretold } from './forecast';
 import { orderByNumber } from './orders';
 import { payUrlOf, tell } from './placing';
-import { inEnglish } from '@/words/speak';
+import { kept } from '@/words/kept';
 import { say } from '@/words/refusals';
 
 const checkAction = checker(OrderActionSchema);
@@ -87,8 +87,8 @@ export async function doWithOrder(access: Access, number: string, input: unknown
   const { kind, received } = await database().transaction((tx) => act(access, number, input, tx));
   await remember(
     access,
-    'did with an order',
-    inEnglish(() => `${ORDER_ACTIONS[kind].label}: ${number}`),
+    'actedOnOrder',
+    kept(() => ({ order: number, action: ORDER_ACTIONS[kind].label })),
   );
   return { deliveries: received.deliveries.length };
 }

@@ -10,6 +10,8 @@ import { AppError } from '../../base/errors';
 import { isWaiting } from '../deliveries/deliveries';
 import { oneOf } from '../query';
 import { say } from '@/words/refusals';
+import { readKept } from '@/words/kept';
+import { config } from '../../base/config';
 
 export const PAGE = 50;
 
@@ -90,7 +92,9 @@ export async function orderSnapshot(
   number: string,
 ): Promise<{ order: Order; channelName: string | undefined }> {
   const { store } = access;
-  const sample = sampleOrders(store.currency, store.facts.url, Date.now()).find((s) => s.order.number === number);
+  const sample = sampleOrders(store.currency, store.facts.url, Date.now(), `${config().url}/media/samples`).find(
+    (s) => s.order.number === number,
+  );
   if (sample) return { order: sample.order, channelName: 'Web shop' };
   const row = await orderByNumber(access, number);
   const [channel] = await database()
@@ -131,7 +135,7 @@ export async function orderDetail(access: Access, number: string) {
       language: d.language,
       state: d.state,
       subject: d.subject,
-      words: d.lastWords,
+      words: readKept(d.lastWords),
       waits: isWaiting(d.state, d.timed),
       // What waits for an address that is not written to will not go out.
       withheld: d.state === 'planned' && !d.released ? withheldSentence(withheld, d) : undefined,

@@ -14,6 +14,7 @@ import { doWithOrder } from './order-actions';
 import { orderByNumber } from './orders';
 import { placeOrder } from './placing';
 import { say } from '@/words/refusals';
+import { readKept } from '@/words/kept';
 
 /** An order's life so far, moment by moment, with what was sent and not sent at each. */
 export async function loadWalk(access: Access, number: string) {
@@ -57,7 +58,7 @@ export async function loadWalk(access: Access, number: string) {
           state: d.state,
           waits: isWaiting(d.state, d.timed),
           subject: d.subject,
-          words: d.lastWords,
+          words: readKept(d.lastWords),
           at: (d.acceptedAt ?? d.dueAt).toISOString(),
         })),
       not: unsent

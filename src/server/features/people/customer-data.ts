@@ -10,6 +10,7 @@ import { remember } from '../../auth/history';
 import type { ExportedFile } from '../templates/exported';
 import { anonymisePerson, pseudonyms } from '../../people/erase';
 import { say } from '@/words/refusals';
+import { readKept } from '@/words/kept';
 
 /** Everything a store has of the person with an address, as JSON: who they are, orders, what was told of them, and their messages. */
 export async function exportCustomer(access: Access, email: string): Promise<ExportedFile> {
@@ -65,9 +66,9 @@ export async function exportCustomer(access: Access, email: string): Promise<Exp
       sentAt: d.acceptedAt,
       message: raw?.toString('utf8') ?? null,
     })),
-    notWrittenTo: forbidden.map((w) => ({ reason: w.reason, since: w.at })),
+    notWrittenTo: forbidden.map((w) => ({ reason: readKept(w.reason), since: w.at })),
   };
-  await remember(access, 'exported what is kept of a customer', email);
+  await remember(access, 'exportedCustomer', { customer: email });
   return { name: `customer-${email}.json`, type: 'application/json', body: JSON.stringify(body, null, 2) };
 }
 
@@ -90,7 +91,7 @@ export async function eraseCustomer(access: Access, email: string): Promise<{ or
       .where(and(eq(customers.storeId, storeId), eq(customers.email, email)));
     const erased = await anonymisePerson(tx, storeId, email, pseudonym);
     if (!known && erased.orders + erased.messages === 0) throw nobody(email);
-    await remember(access, 'erased a customer', pseudonym(email), { db: tx });
+    await remember(access, 'erasedCustomer', { customer: pseudonym(email) }, { db: tx });
     return erased;
   });
 }

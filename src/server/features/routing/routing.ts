@@ -110,7 +110,7 @@ export async function addRule(access: Access, input: unknown): Promise<void> {
   await database().transaction(async (tx) => {
     await tx.insert(routingRules).values({ id: newId(), storeId: access.store.id, ...values });
     await settingsChanged(tx, access.store.id);
-    await remember(access, 'added a rule', words, { db: tx });
+    await remember(access, 'addedRule', { rule: words }, { db: tx });
   });
 }
 
@@ -123,7 +123,7 @@ export async function changeRule(access: Access, id: string, input: unknown): Pr
   await database().transaction(async (tx) => {
     await tx.update(routingRules).set(values).where(mine);
     await settingsChanged(tx, access.store.id);
-    await remember(access, 'changed a rule', words, { db: tx });
+    await remember(access, 'changedRule', { rule: words }, { db: tx });
   });
 }
 
@@ -199,7 +199,7 @@ export async function removeRule(access: Access, id: string): Promise<void> {
   await database().transaction(async (tx) => {
     await tx.delete(routingRules).where(mine);
     await settingsChanged(tx, access.store.id);
-    await remember(access, 'took away a rule', rule.address || (rule.staffId ?? ''), { db: tx });
+    await remember(access, 'removedRule', { recipient: rule.address || (rule.staffId ?? '') }, { db: tx });
   });
 }
 

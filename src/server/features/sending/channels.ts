@@ -68,7 +68,7 @@ export async function saveChannels(access: Access, input: unknown): Promise<Chan
         .set(values)
         .where(and(eq(channels.storeId, access.store.id), eq(channels.id, id)));
     await settingsChanged(tx, access.store.id);
-    await remember(access, 'saved the channels', rows.map((c) => c.id).join(', '), { db: tx });
+    await remember(access, 'savedChannels', { channels: rows.map((c) => c.id).join(', ') }, { db: tx });
   });
   return channelViews(access);
 }

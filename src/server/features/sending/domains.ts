@@ -11,6 +11,7 @@ import { domainOfStore, lookAtDomain } from '../../domains/look';
 import { AppError } from '../../base/errors';
 import { remember } from '../../auth/history';
 import { say } from '@/words/refusals';
+import { readKeptIn } from '@/words/kept';
 
 const DOMAIN = /^(?=.{4,200}$)([a-z0-9]([a-z0-9-]{0,61}[a-z0-9])?\.)+[a-z][a-z0-9-]*[a-z0-9]$/i;
 
@@ -22,7 +23,7 @@ export function domainView(row: DomainRow): DomainView {
     good: row.good,
     signing: row.signing,
     bouncing: row.bouncing,
-    records: row.records,
+    records: readKeptIn(row.records),
     right: must.filter((r) => isGood(r.judgement)).length,
     must: must.length,
     selector: row.selector,
@@ -64,7 +65,7 @@ export async function addDomain(access: Access, given: string): Promise<{ name: 
     ]);
   }
   await lookAtDomain(await beginDomain(access.store.id, name));
-  await remember(access, 'added a sending domain', name);
+  await remember(access, 'addedDomain', { domain: name });
   return { name };
 }
 
@@ -80,7 +81,7 @@ export async function changeKey(access: Access, name: string): Promise<DomainVie
   const row = await needDomain(access, name);
   if (row.nextSelector !== '') throw new AppError('invalid', say.aFurtherKeyWaitsAlready);
   await makeNextKey(row);
-  await remember(access, 'made a further key', name);
+  await remember(access, 'madeFurtherKey', { domain: name });
   return lookNow(access, name);
 }
 
@@ -90,5 +91,5 @@ export async function removeDomain(access: Access, name: string): Promise<void> 
   await database()
     .delete(domains)
     .where(and(eq(domains.storeId, access.store.id), eq(domains.id, row.id)));
-  await remember(access, 'removed a sending domain', name);
+  await remember(access, 'removedDomain', { domain: name });
 }

@@ -88,7 +88,12 @@ export async function saveSenders(
         ),
       ),
     );
-    await remember(access, 'saved the senders', list.map((s) => `${s.kind}: ${s.address}`).join(', '), { db: tx });
+    await remember(
+      access,
+      'savedSenders',
+      { senders: list.map((s) => `${s.kind}: ${s.address}`).join(', ') },
+      { db: tx },
+    );
   });
   return { senders: await senderViews(access), released: await releaseHeld(access.store.id) };
 }

@@ -20,6 +20,7 @@ import { countAccepted, reserve, returnUnused, useToday } from '../../sending/se
 import { releaseHeld } from '../../worker/claims';
 import type { ServiceView } from '@/contract/sending';
 import { say } from '@/words/refusals';
+import { readKept, readKeptIn } from '@/words/kept';
 
 /** The store's services as screens see them: all but their passwords. */
 export async function serviceViews(access: Access): Promise<ServiceView[]> {
@@ -35,8 +36,9 @@ export async function serviceViews(access: Access): Promise<ServiceView[]> {
       ...rest,
       name: row.name || row.host,
       hasPassword: password !== '',
-      ...(downUntil && downUntil.getTime() > now && { resting: { until: downUntil.toISOString(), words: downWords } }),
-      ...(check && { check }),
+      ...(downUntil &&
+        downUntil.getTime() > now && { resting: { until: downUntil.toISOString(), words: readKept(downWords) } }),
+      ...(check && { check: readKeptIn(check) }),
       use: today,
       ...(row.perDay !== null && { forecast: forecast(today.used, today.lastHours, row.perDay, today.day, now) }),
       refuses: addresses.flatMap((address) => {
@@ -145,7 +147,7 @@ export async function saveService(
       .values({ id: made, storeId: access.store.id, rank, ...values });
     await firstSender(access, settings.user);
   }
-  await remember(access, 'saved a sending service', viaOf(settings));
+  await remember(access, 'savedService', { service: viaOf(settings) });
   return { id: made, released: await releaseHeld(access.store.id) };
 }
 
@@ -172,7 +174,7 @@ export async function pauseService(access: Access, id: string, paused: boolean):
     .update(services)
     .set({ paused, ...(!paused && { downUntil: null, downWords: '', failures: 0 }) })
     .where(eq(services.id, row.id));
-  await remember(access, paused ? 'paused a sending service' : 'let a sending service go on', viaOf(row));
+  await remember(access, paused ? 'pausedService' : 'resumedService', { service: viaOf(row) });
   return { released: paused ? 0 : await releaseHeld(access.store.id) };
 }
 
@@ -188,7 +190,7 @@ export async function moveService(access: Access, id: string, by: -1 | 1): Promi
       await tx.update(services).set({ rank }).where(eq(services.id, row.id));
     }
   });
-  await remember(access, 'changed the order of services', order.map((r) => r.name || r.host).join(', '));
+  await remember(access, 'orderedServices', { services: order.map((r) => r.name || r.host).join(', ') });
 }
 
 /** Takes a service away; what waits for it goes by the next, or is held. Throws `not-found`. */
@@ -198,7 +200,7 @@ export async function removeService(access: Access, id: string): Promise<void> {
   await database()
     .delete(serviceUse)
     .where(and(eq(serviceUse.serviceId, row.id), lt(serviceUse.start, new Date(Date.now() + 86_400_000))));
-  await remember(access, 'removed a sending service', viaOf(row));
+  await remember(access, 'removedService', { service: viaOf(row) });
 }
 
 /**
@@ -235,8 +237,8 @@ export async function runCheck(access: Access, id: string, to?: string): Promise
       ...(report.passed && { downUntil: null, downWords: '', failures: 0 }),
     })
     .where(eq(services.id, service.id));
-  await remember(access, 'checked a sending service', `${report.of}: ${report.passed ? 'passed' : 'failed'}`);
-  return report;
+  await remember(access, report.passed ? 'servicePassedCheck' : 'serviceFailedCheck', { service: report.of });
+  return readKeptIn(report);
 }
 
 function testMessage(access: Access, from: { name: string; address: string }, to: string): Promise<Buffer> {

@@ -14,6 +14,7 @@ import { remember } from '../../auth/history';
 import { newId } from '../../base/ids';
 import { deliveryById } from '../deliveries/row';
 import { say } from '@/words/refusals';
+import { readKept } from '@/words/kept';
 
 /** Addresses the store does not write to, the newest first, at most 500. */
 export async function withheldViews(access: Access): Promise<WithheldView[]> {
@@ -25,6 +26,7 @@ export async function withheldViews(access: Access): Promise<WithheldView[]> {
     .limit(500);
   return rows.map(({ storeId: _s, deliveryId, at, ...w }) => ({
     ...w,
+    reason: readKept(w.reason),
     ...(deliveryId && { deliveryId }),
     at: at.toISOString(),
   }));
@@ -68,7 +70,7 @@ export async function withhold(access: Access, input: unknown): Promise<Withheld
     .insert(withholdings)
     .values({ id: newId(), storeId: access.store.id, pattern, ...values })
     .onDuplicateKeyUpdate({ set: values });
-  await remember(access, 'put on the list not to write to', pattern);
+  await remember(access, 'withheld', { address: pattern });
   return withheldViews(access);
 }
 
@@ -80,7 +82,7 @@ export async function allowAgain(access: Access, id: string): Promise<WithheldVi
     .where(and(eq(withholdings.storeId, access.store.id), eq(withholdings.id, id)));
   if (row) {
     await database().delete(withholdings).where(eq(withholdings.id, row.id));
-    await remember(access, 'took off the list not to write to', row.pattern);
+    await remember(access, 'allowed', { address: row.pattern });
   }
   return withheldViews(access);
 }
@@ -103,5 +105,5 @@ export async function releaseOnce(access: Access, deliveryId: string): Promise<v
   if (updated.affectedRows === 0) {
     throw new AppError('invalid', say.onlyAMessageThatIs);
   }
-  await remember(access, 'released a withheld message', `${row.notificationName} to ${row.recipient}`);
+  await remember(access, 'releasedWithheld', { notification: row.notificationName, recipient: row.recipient });
 }

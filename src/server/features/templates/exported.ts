@@ -22,11 +22,10 @@ export async function exportMessage(
   wanted: { as: string; language: string; order: string },
 ): Promise<ExportedFile> {
   const { name, moment, sender: kind, template } = await templateFor(access, slug, 'draft');
-  await remember(
-    access,
-    'exported',
-    `${name} as ${wanted.as === 'json' || wanted.as === 'eml' ? wanted.as.toUpperCase() : 'HTML'}`,
-  );
+  await remember(access, 'exportedTemplate', {
+    notification: name,
+    format: wanted.as === 'json' || wanted.as === 'eml' ? wanted.as.toUpperCase() : 'HTML',
+  });
   const file = `${slug}-${wanted.language}`;
   if (wanted.as === 'json') {
     const body = JSON.stringify({ $schema: '/api/v1/schemas/template.json', ...template }, null, 2);

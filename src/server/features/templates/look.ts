@@ -125,7 +125,7 @@ export async function publishLook(access: Access, revision: number): Promise<{ n
         blockers.map((f) => ({ path: f.place, message: f.message })),
       );
     },
-    then: async (tx, edition) => remember(access, 'published the look', `edition ${edition.number}`, { db: tx }),
+    then: async (tx, edition) => remember(access, 'publishedLook', { edition: edition.number }, { db: tx }),
   });
   return { number, touches };
 }
@@ -147,7 +147,7 @@ export async function exportLook(access: Access): Promise<LookFile & { $schema: 
   for (const asset of assetsOf(draft)) {
     pictures[asset.path] = (await readFile(pictureFile(asset.path))).toString('base64');
   }
-  await remember(access, 'exported', 'the look');
+  await remember(access, 'exportedLook', {});
   return {
     $schema: '/api/v1/schemas/look.json',
     kind: 'libellus look',

@@ -85,7 +85,7 @@ export async function makePassage(
       .insert(passages)
       .values({ storeId: access.store.id, id, name: label, draft: content, draftBy: by, draftAt: at });
     await passageShelf.put({ access, id }, { number: 1, content, by, at }, undefined, tx);
-    await remember(access, 'made a passage', label, { db: tx });
+    await remember(access, 'madePassage', { passage: label }, { db: tx });
   });
   return { id };
 }
@@ -159,7 +159,7 @@ export async function publishPassage(
   const { number } = await publishDraft(passageShelf, { access, id }, access, {
     revision,
     judge: (content, tx) => judgePassage(access, { id, name, ...content }, tx),
-    then: (tx, edition) => remember(access, 'published a passage', `${name}, edition ${edition.number}`, { db: tx }),
+    then: (tx, edition) => remember(access, 'publishedPassage', { passage: name, edition: edition.number }, { db: tx }),
   });
   return { number, touches };
 }
@@ -203,6 +203,6 @@ export async function removePassage(access: Access, id: string): Promise<void> {
   }
   await database().transaction(async (tx) => {
     await tx.delete(passages).where(and(eq(passages.storeId, access.store.id), eq(passages.id, id)));
-    await remember(access, 'took away a passage', id, { db: tx });
+    await remember(access, 'removedPassage', { passage: id }, { db: tx });
   });
 }

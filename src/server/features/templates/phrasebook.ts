@@ -8,7 +8,7 @@ import { database } from '../../db/client';
 import { phrases } from '../../db/schema';
 import { AppError } from '../../base/errors';
 import { remember } from '../../auth/history';
-import { inEnglish } from '@/words/speak';
+import { kept } from '@/words/kept';
 import { say } from '@/words/refusals';
 
 const MOST = 1_000;
@@ -59,8 +59,8 @@ export async function savePhrase(
       .values({ storeId: store.id, language: input.language, phrase, source })
       .onDuplicateKeyUpdate({ set: { source } });
   }
-  const what = inEnglish(() => `${PHRASE_PLACES[phrase].label}, ${languageName(input.language)}`);
-  await remember(access, 'changed a phrase', what);
+  const changed = kept(() => ({ phrase: PHRASE_PLACES[phrase].label, language: languageName(input.language) }));
+  await remember(access, 'changedPhrase', changed);
 }
 
 function problemOf(phrase: Phrase, source: string): string | undefined {

@@ -22,6 +22,7 @@ import { readTemplate } from '../../documents/read-template';
 import { listPassages } from './passages';
 import type { MomentId } from '@/core/moments';
 import { say } from '@/words/refusals';
+import { config } from '../../base/config';
 
 /** Everything the Desk opens with. */
 export async function loadDesk(access: Access, slug: string) {
@@ -161,7 +162,7 @@ export async function publishTemplate(access: Access, slug: string, revision: nu
     },
     then: async (tx, { number }) => {
       await settingsChanged(tx, access.store.id);
-      await remember(access, 'published', `${title}, edition ${number}`, { db: tx, about: notification.id });
+      await remember(access, 'published', { what: title, edition: number }, { db: tx, about: notification.id });
     },
   });
 }
@@ -187,7 +188,10 @@ async function blockersOf(access: Access, moment: string, draft: Template): Prom
   const number = newest.rows[0]?.number;
   const about = number
     ? await orderSnapshot(access, number)
-    : { order: sampleOrders(store.currency, store.facts.url, Date.now())[0]!.order, channelName: undefined };
+    : {
+        order: sampleOrders(store.currency, store.facts.url, Date.now(), `${config().url}/media/samples`)[0]!.order,
+        channelName: undefined,
+      };
   const rendered = await Promise.all(
     Object.keys(draft.words).map(async (language) => {
       const message = await renderFor({
@@ -246,7 +250,12 @@ export async function switchNotification(access: Access, slug: string, on: boole
   await database().transaction(async (tx) => {
     await tx.update(notifications).set({ on }).where(eq(notifications.id, notification.id));
     await settingsChanged(tx, access.store.id);
-    await remember(access, on ? 'turned on' : 'turned off', notification.name, { db: tx, about: notification.id });
+    await remember(
+      access,
+      on ? 'turnedOn' : 'turnedOff',
+      { notification: notification.name },
+      { db: tx, about: notification.id },
+    );
   });
 }
 

@@ -18,6 +18,7 @@ import { readTemplate } from '../../documents/read-template';
 import { templateFor } from './templates';
 import { orderSnapshot } from '../orders/orders';
 import { say } from '@/words/refusals';
+import { readKept } from '@/words/kept';
 
 export interface TestRequest {
   slug: string;
@@ -40,7 +41,7 @@ export async function sendTest(access: Access, request: TestRequest): Promise<{ 
   if (!sender || choice.kind === 'wait') {
     throw new AppError(
       'invalid',
-      choice.kind === 'wait' ? `${choice.words} ${choice.remedy}` : say.theStoreHasNoSenderYet,
+      choice.kind === 'wait' ? readKept(`${choice.words} ${choice.remedy}`) : say.theStoreHasNoSenderYet,
     );
   }
   const template = request.draft === undefined ? kept.template : readTemplate(access.store.id, request.draft);
@@ -79,9 +80,11 @@ export async function sendTest(access: Access, request: TestRequest): Promise<{ 
   if (result.outcome.kind !== 'accepted') {
     throw new AppError(
       'invalid',
-      say.theTestWasNotSent({ cause: result.diagnosis?.cause ?? '', remedy: result.diagnosis?.remedy ?? '' }).trim(),
+      readKept(
+        say.theTestWasNotSent({ cause: result.diagnosis?.cause ?? '', remedy: result.diagnosis?.remedy ?? '' }),
+      ).trim(),
     );
   }
-  await remember(access, 'sent a test', `${slug} to ${to}`);
+  await remember(access, 'sentTest', { notification: slug, to });
   return { to, subject: `[Test] ${message.subject}` };
 }

@@ -13,6 +13,8 @@ import { AppError } from '../../base/errors';
 import { database } from '../../db/client';
 import { channels, orders, products, stores } from '../../db/schema';
 import { say } from '@/words/refusals';
+import { kept } from '@/words/kept';
+import { say as deeds } from '@/words/history';
 
 const checkTerms = checker(TermsSchema);
 
@@ -132,7 +134,11 @@ export async function saveTerms(access: Access, revision: number, input: unknown
   if (saved.affectedRows === 0) {
     throw new AppError('conflict', say.somebodyElseSavedOtherTerms);
   }
-  await remember(access, 'changed the terms', changedParts(store.terms, terms).join(', ') || 'nothing');
+  await remember(
+    access,
+    'changedTerms',
+    kept(() => ({ parts: changedParts(store.terms, terms).join(', ') || deeds.nothing })),
+  );
   return { revision: revision + 1 };
 }
 

@@ -14,6 +14,7 @@ import { serviceViews } from '../sending/services';
 import { sendingLines } from '../sending/today-lines';
 import { firstSteps } from './first-steps';
 import { say } from '@/words/ready';
+import { readKept } from '@/words/kept';
 
 const DAY = 86_400_000;
 
@@ -103,7 +104,7 @@ export async function loadToday(access: Access) {
       stopped: paused || resting !== undefined,
     })),
     languages: await languageCover(access, rows),
-    failures: recent.map((r) => ({ ...r, at: r.at.toISOString() })),
+    failures: recent.map((r) => ({ ...r, words: readKept(r.words), at: r.at.toISOString() })),
     days,
   };
 }

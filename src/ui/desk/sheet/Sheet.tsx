@@ -45,6 +45,8 @@ export interface SheetProps {
   overlay?: (doc: Document) => ReactNode;
   /** Drawn at the selected block's upper corner. */
   tools?: ReactNode;
+  /** What is done with the text being typed, in a row of its own above the sheet so that no text lies under it; undefined without such a row. */
+  bar?: ReactNode;
 }
 
 const EMPTY = '<!doctype html><html><head></head><body></body></html>';
@@ -62,6 +64,7 @@ export function Sheet({
   onSelect,
   children,
   tools,
+  bar,
   overlay,
 }: SheetProps) {
   const frame = useRef<HTMLIFrameElement>(null);
@@ -140,7 +143,7 @@ export function Sheet({
   const marked = useRef<HTMLDivElement>(null);
   useBroughtIntoView(selected, () => (place ? marked.current : undefined));
 
-  return (
+  const sheet = (
     <div className="relative mx-auto shadow-sheet" style={{ width, height }}>
       <iframe
         ref={frame}
@@ -179,6 +182,18 @@ export function Sheet({
       )}
       {ready && overlay && <Overlay frame={frame} draw={overlay} />}
     </div>
+  );
+  if (bar === undefined) return sheet;
+  return (
+    <>
+      <div
+        className="sticky top-0 z-30 mx-auto flex h-8 items-center justify-end bg-ground max-lg:top-12"
+        style={{ width }}
+      >
+        {bar}
+      </div>
+      {sheet}
+    </>
   );
 }
 

@@ -13,7 +13,7 @@ export function CssPart({ look, editable, onLook }: PartProps) {
   return (
     <>
       <p className="text-sm text-slate">{say.forThoseWhoWriteIt}</p>
-      <div className="h-64">
+      <div className="h-64 lg:h-auto lg:min-h-56 lg:flex-1">
         <CodeEditor
           label={say.ownCss}
           language="css"

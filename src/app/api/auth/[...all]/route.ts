@@ -1,13 +1,16 @@
-/** Signing in and out, and nothing else of what the library offers: each further door would need a lock of its own. */
+/** Signing in and out, the language one reads, and nothing else of what the library offers: each further door would need a lock of its own. */
 import { auth } from '@/server/auth/auth';
+import { chooseLanguage } from '@/server/auth/language';
 import { signIn } from '@/server/auth/sign-in';
 import { log } from '@/server/base/log';
+import { say } from '@/words/signIn';
 
 type Door = (request: Request) => Promise<Response>;
 
 const DOORS: Record<string, Door> = {
   '/api/auth/sign-in/email': signIn,
   '/api/auth/sign-out': (request) => auth().handler(request),
+  '/api/auth/language': chooseLanguage,
 };
 
 export async function POST(request: Request): Promise<Response> {
@@ -18,7 +21,7 @@ export async function POST(request: Request): Promise<Response> {
   } catch (error) {
     log.error({ err: error }, 'signing in or out failed');
     return Response.json(
-      { message: 'Libellus cannot sign anybody in just now. Try again in a minute.' },
+      { message: say.libellusCannotSignAnybodyIn },
       { status: 503, headers: { 'retry-after': '5' } },
     );
   }

@@ -1,0 +1,1 @@
+ALTER TABLE `user` ADD COLUMN IF NOT EXISTS `reads` varchar(10) DEFAULT '' NOT NULL;

@@ -1,0 +1,122 @@
+import type { say } from '../diagnosis';
+import type { TranslationOf } from '../speak';
+
+export const diagnosis: TranslationOf<typeof say> = {
+  stepResolve: 'Server finden',
+  stepConnect: 'Verbinden',
+  stepTls: 'Leitung sichern',
+  stepSignIn: 'Anmelden',
+  stepSender: 'Absender annehmen',
+  stepRecipient: 'Empfänger annehmen',
+  stepMessage: 'Nachricht übernehmen',
+  stepFailed: '{$step}: fehlgeschlagen.',
+  stepFailedWith: '{$step}: fehlgeschlagen ({$detail}).',
+  showTheLines: 'Noch einmal versuchen. Bleibt es so, dem Anbieter die Zeilen unten zeigen.',
+  nameUnknown: 'Einen Server {$host} gibt es nicht: Der Name hat keine Adresse im DNS.',
+  checkSpellingOfHost:
+    'Schreibweise des Hosts prüfen. Der Mailanbieter nennt ihn auf seinen Hilfeseiten Postausgangs- oder SMTP-Server.',
+  nameNotAnswered: 'Der Name {$host} ließ sich nicht nachschlagen: Der DNS-Server hat nicht geantwortet.',
+  noWorkingDns:
+    'In einer Minute noch einmal versuchen. Bleibt es so, hat dieser Rechner keinen funktionierenden DNS-Server.',
+  unreachable: '{$host} ist von diesem Rechner aus nicht erreichbar.',
+  checkFirewall: 'Das Netz prüfen, und ob eine Firewall Verbindungen nach außen zulässt.',
+  dropped: '{$host} hat die Verbindung geschlossen.',
+  mayRefuseThisMachine:
+    'Vielleicht weist der Server Verbindungen von diesem Rechner ab oder startet gerade neu. Noch einmal versuchen; bleibt es so, den Anbieter fragen.',
+  certificateUnknown: 'Das Zertifikat von {$host} ist von keiner Stelle unterschrieben, die dieser Rechner kennt.',
+  addTheAuthority:
+    'Nach einem Server mit öffentlichem Zertifikat fragen oder die Server-Administration bitten, die Stelle hinzuzufügen.',
+  privateNetwork: '{$host} liegt in einem privaten Netz, mit dem sich Libellus nicht verbinden darf.',
+  addToPrivateNetworks:
+    'Ist es ein eigener Mailserver, die Server-Administration bitten, seine Adresse in LIBELLUS_PRIVATE_NETWORKS einzutragen.',
+  nothingListens: 'Auf Port {$port} von {$host} antwortet nichts.',
+  checkThePort: 'Den Port prüfen: meist 465 für TLS von Anfang an und 587 für STARTTLS.',
+  noAnswer: 'Keine Antwort von {$host}:{$port}.',
+  tryStarttls:
+    'Entweder ist eine Firewall im Weg, oder der Port erwartet STARTTLS: STARTTLS versuchen, meist mit Port 587.',
+  tryTls:
+    'Entweder ist eine Firewall im Weg, oder der Port erwartet TLS von Anfang an: TLS versuchen, meist mit Port 465.',
+  stoppedResponding: '{$host} antwortet nicht mehr.',
+  mayBeOverloaded: 'Der Server ist vielleicht überlastet. In ein paar Minuten noch einmal versuchen.',
+  speaksTls: 'Port {$port} erwartet TLS von Anfang an, eingestellt war aber STARTTLS.',
+  speaksTlsNotNone: 'Port {$port} erwartet TLS von Anfang an, eingestellt war aber keine Verschlüsselung.',
+  chooseTlsFromStart: 'Für diesen Port TLS von Anfang an wählen oder den Port für STARTTLS nehmen (meist 587).',
+  noInternationalAddresses: '{$host} nimmt keine Adressen mit anderen Buchstaben als a bis z.',
+  askForAnotherAddress:
+    'Den Empfänger um eine andere Adresse bitten oder über einen Dienst senden, der internationale Adressen nimmt.',
+  speaksPlain: 'Port {$port} spricht zuerst ohne TLS, eingestellt war aber TLS von Anfang an.',
+  chooseStarttls: 'Für diesen Port STARTTLS wählen oder den Port für TLS von Anfang an nehmen (meist 465).',
+  notSmtp: 'Was auf {$host}:{$port} antwortet, ist kein Mailserver.',
+  noStarttls: '{$host} bietet auf Port {$port} kein STARTTLS an.',
+  passwordWouldBeReadable:
+    'TLS von Anfang an mit seinem Port wählen (meist 465). Ohne TLS wäre das Passwort unterwegs lesbar.',
+  certificateExpired: 'Das Zertifikat von {$host} ist abgelaufen.',
+  providerHasToRenew: 'Der Anbieter muss es erneuern. Es wurde nichts gesendet und kein Passwort gezeigt.',
+  certificateNotYetValid: 'Das Zertifikat von {$host} gilt noch nicht.',
+  checkTheClock:
+    'Prüfen, ob die Uhr dieses Rechners richtig geht. Wenn ja, hat der Anbieter das Zertifikat zu früh eingesetzt.',
+  certificateForAnotherName: 'Das Zertifikat ist für einen anderen Namen als {$host}.',
+  useTheProvidersName:
+    'Den Namen nehmen, den der Anbieter für seinen Server angibt; ein Alias der eigenen Domain passt nicht zum Zertifikat.',
+  certificateSelfSigned: 'Das Zertifikat von {$host} hat sich selbst unterschrieben; jeder könnte es gemacht haben.',
+  addTheCertificate:
+    'Nach einem Server mit öffentlichem Zertifikat fragen oder die Server-Administration bitten, das Zertifikat hinzuzufügen.',
+  noWayToSignIn: '{$host} bietet keine Art der Anmeldung, die Libellus kennt (PLAIN oder LOGIN).',
+  leaveUserEmpty:
+    'Ist es ein Server im eigenen Netz, der Mail ohne Anmeldung nimmt, Benutzer und Passwort leer lassen.',
+  limitReached: '{$host} hat die Grenze für dieses Konto erreicht.',
+  waitForTheLimit: 'Warten, bis die Grenze neu beginnt, oder den Anbieter um eine höhere bitten.',
+  noMoreConnections: '{$host} nimmt zurzeit keine weiteren Verbindungen an.',
+  waitAFewMinutes: 'Ein paar Minuten warten und noch einmal versuchen.',
+  needsTls: '{$host} verlangt Verschlüsselung (TLS).',
+  chooseTlsOrStarttls: 'TLS oder STARTTLS wählen.',
+  signInNeeded: '{$host} nimmt Mail nur nach einer Anmeldung.',
+  giveUserAndPassword: 'Benutzer und Passwort des Kontos angeben.',
+  accountMayNotSendAs: 'Das Konto {$user} darf nicht als {$sender} senden.',
+  thisAddress: 'diese Adresse',
+  doesNotSendFor: '{$host} sendet nicht für {$sender}.',
+  letTheAccountSend:
+    'Als Absender die Adresse des Kontos einstellen oder den Anbieter bitten, dass das Konto als {$sender} senden darf.',
+  verifyTheDomain: 'Die Domain dort bestätigen lassen oder einen Absender einstellen, dessen Domain bestätigt ist.',
+  senderNotTakenForNow: '{$host} hat den Absender vorerst nicht angenommen.',
+  tryInAFewMinutes: 'In ein paar Minuten noch einmal versuchen.',
+  tooLarge: 'Die Nachricht ist größer, als der Server annimmt.',
+  useSmallerPictures: 'Kleinere Bilder oder weniger Anhänge verwenden.',
+  mailboxFull: 'Das Postfach des Empfängers ist voll.',
+  reachAnotherWay: 'Den Empfänger auf anderem Weg erreichen oder später noch einmal versuchen.',
+  nothingToDo: 'Nichts zu tun: Es wird von selbst noch einmal versucht.',
+  greylisted: 'Der Empfänger bittet unbekannte Absender, es etwas später noch einmal zu versuchen.',
+  cannotTakeMailNow: 'Der Empfänger kann gerade keine Mail annehmen.',
+  relayDenied: '{$host} gibt Mail an andere Domains nicht ohne Anmeldung weiter.',
+  refusedByPolicy:
+    'Der Server des Empfängers weist Mail von diesem Absender oder Server ab. Das Postfach selbst kann es durchaus geben.',
+  readAnswerAndDomain:
+    'Seine Antwort unten lesen, unter Versand die sendende Domain ansehen und den Empfänger um Zulassung bitten.',
+  noSuchMailbox: 'Ein solches Postfach gibt es nicht, oder es nimmt keine Mail von außen.',
+  checkWithTheRecipient: 'Die Adresse mit dem Empfänger abgleichen.',
+  contentRefused: '{$host} hat den Inhalt der Nachricht abgewiesen.',
+  namesTheRule: 'Seine Antwort unten lesen: Sie nennt die Regel, die verletzt wurde.',
+  answered: '{$host} hat {$code} geantwortet: {$text}',
+  showToTheProvider: 'Seine Antwort unten lesen oder sie dem Anbieter zeigen.',
+  triedAgainByItself: 'Es wird von selbst noch einmal versucht.',
+  wrongPassword: '{$host} nimmt diesen Benutzer und dieses Passwort nicht an.',
+  typeThePasswordAgain:
+    'Das Passwort noch einmal eingeben und prüfen, ob der Benutzer die ganze Adresse sein soll, wie manche Anbieter es wollen ({$user}). Manche verlangen ein eigenes Passwort für Programme.',
+  noUserGiven: 'kein Benutzer angegeben',
+  needsTlsBefore: '{$host} verlangt vor der Anmeldung Verschlüsselung (TLS).',
+  doesNotKnowThisWay: '{$host} kennt diese Art der Anmeldung nicht.',
+  leaveItToLibellus: 'Die Art der Anmeldung Libellus überlassen, das die sicherste angebotene nimmt.',
+  signInRefused: '{$host} hat die Anmeldung vorerst abgewiesen.',
+  askWhetherPrograms: 'Den Anbieter fragen, ob dieses Konto durch Programme senden darf.',
+  doesNotSendAs: '{$service} sendet nicht als {$sender}.',
+  isPaused: '{$service} ist angehalten.',
+  rests: '{$service} ruht.',
+  restsBecause: '{$service} ruht: {$words}',
+  isAtItsLimit: '{$service} ist an der Grenze.',
+  keepsPuttingOff: '{$service} wartet, weil der Server des Empfängers es immer wieder aufschiebt: {$words}',
+  noServiceConnected: 'Kein Versanddienst ist verbunden.',
+  connectOne: 'Unter Versand einen verbinden; was wartet, geht dann hinaus.',
+  goesOutWhenOneTakes: 'Es geht von selbst hinaus, sobald ein Dienst wieder Mail annimmt.',
+  resumeOrConnect:
+    'Unter Versand einen angehaltenen Dienst weiterlaufen lassen oder einen verbinden, der als diese Adresse senden darf.',
+};

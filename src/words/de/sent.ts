@@ -1,0 +1,25 @@
+import type { say } from '../sent';
+import type { TranslationOf } from '../speak';
+
+export const sent: TranslationOf<typeof say> = {
+  notMade: 'Die Nachricht ließ sich nicht erstellen: {$detail}',
+  correctAndPublish:
+    'Die Benachrichtigung mit dieser Bestellung am Pult öffnen, berichtigen und veröffentlichen; dann diese Nachricht noch einmal versuchen.',
+  secretDoesNotOpen:
+    'Ein gespeichertes Passwort oder ein Schlüssel öffnet sich mit dem Geheimnis dieser Installation nicht.',
+  startWithItsSecret:
+    'Libellus mit dem Geheimnis starten, mit dem es eingerichtet wurde, oder das Passwort des Dienstes neu eingeben.',
+  databaseDidNotAnswer: 'Die Datenbank hat nicht geantwortet, während diese Nachricht erstellt wurde.',
+  seeTheLog: 'Es wird von selbst noch einmal versucht. Bleibt es so, im Protokoll des Workers nachsehen.',
+  failedOnOurSide: 'Auf unserer Seite ist etwas fehlgeschlagen, während diese Nachricht erstellt wurde: {$detail}',
+  notWrittenToUntilAllowed:
+    '{$remedy} An die Adresse wird nicht geschrieben, bis sie unter Versand wieder zugelassen ist.',
+  givenUp: '{$words} Nach fünf Tagen wurde es aufgegeben.',
+  noLongerThere: 'Ihre Benachrichtigung oder ihre Bestellung gibt es nicht mehr.',
+  lookedAtWhenDue: 'Als sie fällig war, wurde sie noch einmal angesehen.',
+  releaseOrTakeOff: 'Diese Nachricht einmal freigeben oder die Adresse unter Versand von der Liste nehmen.',
+  noSenderYet: 'Der Shop hat noch keinen Absender.',
+  giveASender: 'Unter Versand Name und Adresse angeben; was wartet, geht dann hinaus.',
+  personStoppedIt: '{$person} hat sie gestoppt.',
+  notificationTakenAway: '{$notification} wurde entfernt.',
+};

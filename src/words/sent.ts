@@ -1,0 +1,22 @@
+/** What the worker writes down of a delivery. */
+import { speak } from './speak';
+
+export const say = speak('sent', {
+  notMade: 'The message could not be made: {$detail}',
+  correctAndPublish:
+    'Open the notification on the Desk with this order, correct it and publish; then try this message again.',
+  secretDoesNotOpen: 'A stored password or key does not open with the secret of this installation.',
+  startWithItsSecret: 'Start Libellus with the secret it was set up with, or enter the password of the service again.',
+  databaseDidNotAnswer: 'The database did not answer while this message was made.',
+  seeTheLog: 'It is tried again by itself. If it stays so, see the log of the worker.',
+  failedOnOurSide: 'Something failed on our side while this message was made: {$detail}',
+  notWrittenToUntilAllowed: '{$remedy} The address is not written to until it is allowed again under Sending.',
+  givenUp: '{$words} It was given up after five days.',
+  noLongerThere: 'Its notification or its order is no longer there.',
+  lookedAtWhenDue: 'It was looked at again when it was due.',
+  releaseOrTakeOff: 'Release this message once, or take the address off the list under Sending.',
+  noSenderYet: 'The store has no sender yet.',
+  giveASender: 'Give a name and address under Sending; what is on hold goes out then.',
+  personStoppedIt: '{$person} stopped it.',
+  notificationTakenAway: '{$notification} was removed.',
+});
