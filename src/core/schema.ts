@@ -85,6 +85,9 @@ const ALL_ERRORS_UP_TO = 1_500;
 /** More are of no use to anybody. */
 const MOST_PROBLEMS = 50;
 
+/** Every schema that something is checked against, in the order in which checks were made: tests walk them. */
+export const CHECKED: TSchema[] = [];
+
 /**
  * Compiles a schema once, on first use, into a check that types its value. Size and depth come first, so that a value made to be
  * costly costs no more than its counting.
@@ -93,6 +96,7 @@ export function checker<S extends TSchema>(
   schema: S,
   limits: SizeLimits = SIZE_LIMITS,
 ): (value: unknown) => Checked<Static<S>> {
+  CHECKED.push(schema);
   const compiled: Partial<Record<'first' | 'all', ReturnType<Ajv['compile']>>> = {};
   return (value) => {
     const { values, problem } = sizeOf(value, limits);

@@ -114,4 +114,5 @@ export const say = speak('diagnosis', {
   connectOne: 'Connect one under Sending; what is on hold goes out then.',
   goesOutWhenOneTakes: 'It goes out by itself as soon as a service takes mail again.',
   resumeOrConnect: 'Under Sending, let a paused service go on, or connect one that may send as this address.',
+  viaAs: '{$server} as {$user}',
 });

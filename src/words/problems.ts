@@ -2,6 +2,9 @@
 import { speak } from './speak';
 
 export const say = speak('problems', {
+  enterTheTown: 'Enter the town or city.',
+  chooseAtLeastOneValue: 'Choose at least one value to compare with.',
+  addAtLeastOneTest: 'Add at least one test, or remove the condition.',
   enterAName: 'Enter a name.',
   addADelayThisGoes: 'Add a delay: this goes out some time after its event.',
   removeTheDelayThisGoes: 'Remove the delay: this goes out when a colleague sends it.',

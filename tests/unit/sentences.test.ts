@@ -8,7 +8,7 @@ import type { TSchema } from '@sinclair/typebox';
 import { LookSchema } from '@/core/look';
 import { OrderSchema } from '@/core/order';
 import { NotificationSettingsSchema } from '@/core/plan';
-import { checker } from '@/core/schema';
+import { CHECKED, checker } from '@/core/schema';
 import { fieldWords } from '@/core/schema-words';
 import { TemplateSchema } from '@/core/template';
 import { TermsSchema } from '@/core/terms';
@@ -21,7 +21,7 @@ import '@/server/features/templates/use-cases';
 import '@/server/features/terms/use-cases';
 import { USE_CASES } from '@/server/features/use-case';
 
-const SCHEMAS: [string, TSchema][] = [
+const NAMED: [string, TSchema][] = [
   ['template', TemplateSchema],
   ['look', LookSchema],
   ['settings', NotificationSettingsSchema],
@@ -29,6 +29,19 @@ const SCHEMAS: [string, TSchema][] = [
   ['order', OrderSchema],
   ...Object.entries(EVENT_SCHEMAS),
   ...[...USE_CASES.values()].map((u): [string, TSchema] => [u.name, u.input]),
+];
+
+/** What deeds check by themselves, such as a service or a rule, has no name: it is told by its first fields. */
+const SCHEMAS: [string, TSchema][] = [
+  ...NAMED,
+  ...CHECKED.filter(
+    (c) => c.properties && !NAMED.some(([, n]) => n === c || (n.$id !== undefined && n.$id === c.$id)),
+  ).map((c, i): [string, TSchema] => [
+    `deed ${i} (${Object.keys(c.properties as object)
+      .slice(0, 4)
+      .join(', ')})`,
+    c,
+  ]),
 ];
 
 interface Node extends TSchema {
@@ -85,14 +98,15 @@ describe.each(SCHEMAS)('what is wrong with %s', (_name, schema) => {
 
 /** What a program gives and no person types. */
 const NOT_TYPED =
-  /\/(slug|id|\d+|notification|variant|service|domain|delivery|order|rule|passage|sku|revision|part|block|from)$/;
+  /\/(slug|id|\d+|notification|variant|service|domain|delivery|order|rule|passage|sku|revision|part|block|from|editionId)$/;
 
 it('what a person has to enter says so in words of its own', () => {
-  const silent = [...USE_CASES.values()].flatMap((u) =>
-    [...places(u.input)]
+  const typed = SCHEMAS.filter(([name]) => USE_CASES.has(name) || name.startsWith('deed '));
+  const silent = typed.flatMap(([name, schema]) =>
+    [...places(schema)]
       .filter(([path, s]) => path !== '' && ((s.minLength ?? 0) > 0 || (s.minItems ?? 0) > 0) && !NOT_TYPED.test(path))
       .filter(([path]) => fieldWords(path, 'empty') === undefined)
-      .map(([path]) => `${u.name}: ${path}`),
+      .map(([path]) => `${name}: ${path}`),
   );
   expect(silent).toEqual([]);
 });

@@ -4,6 +4,8 @@ import type { SenderKind, Security, ServiceStanding, SignInMethod } from '@/core
 import { database, type Executor } from '../db/client';
 import { senders, services } from '../db/schema';
 import { unseal } from '../base/secrets';
+import { kept } from '@/words/kept';
+import { say } from '@/words/diagnosis';
 
 export type ServiceRow = typeof services.$inferSelect;
 export type SenderRow = typeof senders.$inferSelect;
@@ -46,8 +48,9 @@ export function standingOf(row: ServiceRow): ServiceStanding {
 }
 
 /** "smtp.example:587 as orders@example". */
-export function viaOf(service: { host: string; port: number; user: string }): string {
-  return `${service.host}:${service.port}${service.user ? ` as ${service.user}` : ''}`;
+export function viaOf({ host, port, user }: { host: string; port: number; user: string }): string {
+  const server = `${host}:${port}`;
+  return user ? kept(() => say.viaAs({ server, user })) : server;
 }
 
 /** A store's services in the order they are tried. */

@@ -20,7 +20,7 @@ import type { Delivery } from './claims';
 import { FAR_AHEAD, type Dispatch, type Way } from './dispatch';
 import type { Lines } from './service-lines';
 import type { Begun, Outcome, Recorder } from './record';
-import { kept } from '@/words/kept';
+import { kept, keptWithin } from '@/words/kept';
 import { say } from '@/words/sent';
 import { say as bounced } from '@/words/bounces';
 
@@ -92,7 +92,7 @@ async function attempt(delivery: Delivery, using: DeliverWith, begin: () => Prom
   const made = {
     subject,
     messageId,
-    attempt: { conversation: result.conversation, via: `${viaOf(way.service)}${also}`.slice(0, 260) },
+    attempt: { conversation: result.conversation, via: keptWithin(`${viaOf(way.service)}${also}`, 2000) },
   };
   if (result.outcome.kind === 'accepted') {
     // It is sent: whatever else goes wrong from here on, that stands.

@@ -49,7 +49,7 @@ export function DeliveryFacts({ base, zone, delivery: d }: Evidence) {
   return (
     <dl className="mb-4 grid grid-cols-[max-content_1fr] gap-x-4 gap-y-1">
       <dt className="text-slate">{say.to}</dt>
-      <dd className="break-all">
+      <dd className="min-w-0 wrap-anywhere">
         <bdi>{d.recipientName}</bdi> {d.recipient}, {AUDIENCE_WORDS[d.role]}
       </dd>
       <dt className="text-slate">{common.language}</dt>

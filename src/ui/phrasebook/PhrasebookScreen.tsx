@@ -59,7 +59,7 @@ export function PhrasebookScreen({ languages, phrases, mayEdit, onSave }: Phrase
           <tbody>
             {shown.map((p) => (
               <tr key={p.phrase} className="border-b border-rule">
-                <th data-line="name" scope="row" className="py-1.5 ps-5 text-start font-semibold">
+                <th data-line="name" scope="row" className="py-1.5 ps-5 pe-3 text-start font-semibold">
                   {p.label}
                 </th>
                 <td data-line="end" className="px-2 text-slate">

@@ -129,39 +129,41 @@ function Rules(
                   {rule.name && ` · ${rule.address}`}
                 </div>
               </div>
-              {mayEdit && (
-                <button
-                  type="button"
-                  className="link"
-                  aria-label={say.changeTheRuleOfN({ n: rule.name || rule.address })}
-                  aria-expanded={open === rule.id}
-                  data-opens={rule.id}
-                  onClick={() => setOpen(open === rule.id ? undefined : rule.id)}
-                >
-                  {say.change}
-                </button>
-              )}
-              {mayTest && (
-                <button
-                  type="button"
-                  className="btn"
-                  aria-label={say.sendATestToN({ n: rule.name || rule.address })}
-                  disabled={testing !== undefined || order === ''}
-                  onClick={() => void test(rule)}
-                >
-                  {testing === rule.id ? common.sending : say.sendATest}
-                </button>
-              )}
-              {mayEdit && (
-                <button
-                  type="button"
-                  className="inline-flex size-6 items-center justify-center text-slate hover:text-madder"
-                  aria-label={say.removeN({ n: rule.name || rule.address })}
-                  onClick={() => void remove(rule)}
-                >
-                  <X size={15} aria-hidden />
-                </button>
-              )}
+              <div className="flex items-center gap-2">
+                {mayEdit && (
+                  <button
+                    type="button"
+                    className="link"
+                    aria-label={say.changeTheRuleOfN({ n: rule.name || rule.address })}
+                    aria-expanded={open === rule.id}
+                    data-opens={rule.id}
+                    onClick={() => setOpen(open === rule.id ? undefined : rule.id)}
+                  >
+                    {say.change}
+                  </button>
+                )}
+                {mayTest && (
+                  <button
+                    type="button"
+                    className="btn"
+                    aria-label={say.sendATestToN({ n: rule.name || rule.address })}
+                    disabled={testing !== undefined || order === ''}
+                    onClick={() => void test(rule)}
+                  >
+                    {testing === rule.id ? common.sending : say.sendATest}
+                  </button>
+                )}
+                {mayEdit && (
+                  <button
+                    type="button"
+                    className="inline-flex size-6 items-center justify-center text-slate hover:text-madder"
+                    aria-label={say.removeN({ n: rule.name || rule.address })}
+                    onClick={() => void remove(rule)}
+                  >
+                    <X size={15} aria-hidden />
+                  </button>
+                )}
+              </div>
             </div>
             {open === rule.id && form(rule)}
           </li>

@@ -119,4 +119,5 @@ export const diagnosis: TranslationOf<typeof say> = {
   goesOutWhenOneTakes: 'Es geht von selbst hinaus, sobald ein Dienst wieder Mail annimmt.',
   resumeOrConnect:
     'Unter Versand einen angehaltenen Dienst weiterlaufen lassen oder einen verbinden, der als diese Adresse senden darf.',
+  viaAs: '{$server} als {$user}',
 };

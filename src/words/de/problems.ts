@@ -2,6 +2,9 @@ import type { say } from '../problems';
 import type { TranslationOf } from '../speak';
 
 export const problems: TranslationOf<typeof say> = {
+  enterTheTown: 'Den Ort eingeben.',
+  chooseAtLeastOneValue: 'Mindestens einen Wert zum Vergleichen wählen.',
+  addAtLeastOneTest: 'Mindestens eine Prüfung hinzufügen oder die Bedingung entfernen.',
   enterAName: 'Geben Sie einen Namen ein.',
   addADelayThisGoes: 'Fügen Sie eine Verzögerung hinzu: dies geht einige Zeit nach seinem Ereignis hinaus.',
   removeTheDelayThisGoes: 'Entfernen Sie die Verzögerung: dies geht hinaus, wenn jemand im Team es sendet.',
