@@ -1,9 +1,12 @@
 /** Everybody's mailboxes, over HTTP: JSON and raw messages for programs, a plain page for people. */
 import { createServer, type IncomingMessage, type ServerResponse } from 'node:http';
+import { randomUUID } from 'node:crypto';
 import { simpleParser } from 'mailparser';
+import MailComposer from 'nodemailer/lib/mail-composer';
 import { FAULT_KINDS, FAULT_STEPS, Faults } from './faults';
 import { answer, escapeHtml, formOf, page, redirect, sameOrigin } from './pages';
-import { MAILBOX_KINDS } from './receiving';
+import { sendElsewhere } from './outgoing';
+import { MAILBOX_KINDS, receive } from './receiving';
 import { SERVERS, type ServerId } from './scenery';
 import { MailboxStore } from './store';
 
@@ -61,10 +64,17 @@ async function servers(): Promise<string> {
 }
 
 async function readMailbox(address: string): Promise<string> {
-  const rows = (await store.list(address))
+  const list = await store.list(address);
+  const threads = new Map<string, typeof list>();
+  for (const m of list) {
+    const key = m.thread || String(m.id);
+    threads.set(key, [...(threads.get(key) ?? []), m]);
+  }
+  const rows = [...threads.values()]
+    .flatMap((thread) => thread.toReversed().map((m, at) => ({ ...m, answer: at > 0 })))
     .map(
       (m) =>
-        `<tr><td><a href="/read/message/${m.id}">${escapeHtml(m.subject)}</a></td><td>${escapeHtml(m.sender)}</td><td>${m.folder}</td><td>${escapeHtml(m.verdict)}</td><td>${m.receivedAt.toISOString().slice(0, 19).replace('T', ' ')} UTC</td></tr>`,
+        `<tr><td>${m.answer ? '&#8627; ' : ''}<a href="/read/message/${m.id}">${escapeHtml(m.subject)}</a></td><td>${escapeHtml(m.sender)}</td><td>${m.folder}</td><td>${escapeHtml(m.verdict)}</td><td>${m.receivedAt.toISOString().slice(0, 19).replace('T', ' ')} UTC</td></tr>`,
     )
     .join('');
   return page(
@@ -86,13 +96,51 @@ async function readMessage(id: number): Promise<string | undefined> {
     found.subject || '(no subject)',
     `<p><a href="/read/${encodeURIComponent(found.mailbox)}">${escapeHtml(found.mailbox)}</a></p>
 <dl><dt>From</dt><dd>${escapeHtml(mail.from?.text ?? '')}</dd><dt>To</dt><dd>${escapeHtml(to)}</dd><dt>Message-ID</dt><dd>${escapeHtml(mail.messageId ?? '')}</dd><dt>Folder</dt><dd>${found.folder}</dd><dt>Vouched for</dt><dd>${escapeHtml(found.verdict || 'not judged')}</dd></dl>
-<p><a href="/messages/${id}.eml">The message as it came (.eml)</a></p>${frame}<h2>Text part</h2><pre dir="auto">${escapeHtml(mail.text ?? '')}</pre>`,
+<p><a href="/messages/${id}.eml">The message as it came (.eml)</a></p>
+<form method="post" action="/read/message/${id}/reply"><p><label for="words">Answer as ${escapeHtml(found.mailbox)}</label><br><textarea id="words" name="words" rows="3" cols="60"></textarea><br><label><input type="checkbox" name="picture"> with a picture</label> <label><input type="checkbox" name="away"> as a holiday answer</label> <button>Send the answer</button></p></form>${frame}<h2>Text part</h2><pre dir="auto">${escapeHtml(mail.text ?? '')}</pre>`,
   );
+}
+
+/** A picture of one pixel. */
+const PIXEL = Buffer.from(
+  'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
+  'base64',
+);
+
+/** Answers a message as its mailbox: to where its sender wants answers, quoting what it answers to. */
+async function reply(id: number, form: URLSearchParams): Promise<boolean> {
+  const found = await store.raw(id);
+  if (!found) return false;
+  const mail = await simpleParser(found.raw);
+  const to = (mail.replyTo ?? mail.from)?.value[0]?.address ?? '';
+  const raw = await new MailComposer({
+    from: found.mailbox,
+    to,
+    subject: `Re: ${found.subject}`,
+    messageId: `<${randomUUID()}@${found.mailbox.slice(found.mailbox.lastIndexOf('@') + 1)}>`,
+    inReplyTo: found.messageId,
+    references: [found.thread, found.messageId].filter((r, i, all) => r !== '' && all.indexOf(r) === i),
+    text: `${form.get('words') ?? ''}\n\n> ${(mail.text ?? '').slice(0, 300).replaceAll('\n', '\n> ')}`,
+    ...(form.has('away') && { headers: { 'Auto-Submitted': 'auto-replied' } }),
+    ...(form.has('picture') && { attachments: [{ filename: 'picture.png', content: PIXEL }] }),
+  })
+    .compile()
+    .build();
+  if (await sendElsewhere({ from: found.mailbox, to }, raw)) return true;
+  await receive(store, raw, { from: found.mailbox, to, helo: 'mailboxes.example', mta: 'mailboxes.example' });
+  return true;
 }
 
 async function change(path: string, request: IncomingMessage, response: ServerResponse): Promise<void> {
   if (!sameOrigin(request)) return answer(response, 403, 'text/plain', 'Only from this page.');
   const form = await formOf(request);
+  const answered = /^\/read\/message\/(\d+)\/reply$/.exec(path);
+  if (answered) {
+    const known = await reply(Number(answered[1]), form);
+    return known
+      ? redirect(response, `/read/message/${answered[1]}`)
+      : answer(response, 404, 'text/plain', 'No such message.');
+  }
   if (path === '/servers/fault') {
     await faults.set(form.get('server') ?? '', form.get('step') ?? '', form.get('kind') ?? 'none');
   } else if (path === '/servers/wind') {
@@ -112,6 +160,8 @@ async function handle(path: string, response: ServerResponse): Promise<void> {
       receivedAt: m.receivedAt.toISOString(),
       folder: m.folder,
       verdict: m.verdict,
+      messageId: m.messageId,
+      thread: m.thread,
     }));
     return answer(response, 200, 'application/json', JSON.stringify(rows));
   }

@@ -55,6 +55,7 @@ export async function receive(
     subject: mail.subject ?? '',
     folder: ordinary && vouched ? 'Inbox' : 'Junk',
     messageId: mail.messageId ?? '',
+    references: [...[mail.references ?? []].flat(), ...(mail.inReplyTo ? [mail.inReplyTo] : [])],
     receivedAt: new Date(),
     verdict: `spf=${spf} dkim=${dkim} dmarc=${dmarc}`,
     raw: Buffer.concat([Buffer.from(verdict.headers), raw]),

@@ -11,6 +11,9 @@ export interface StoredMessage {
   receivedAt: Date;
   /** What was found about who vouches for it: "spf=pass dkim=pass dmarc=pass". */
   verdict: string;
+  messageId: string;
+  /** The Message-ID of the first message of its conversation, as mail programs put them together (RFC 5256, REFERENCES). */
+  thread: string;
 }
 
 export class MailboxStore {
@@ -32,12 +35,26 @@ export class MailboxStore {
       key message_mailbox (mailbox, id),
       key message_message_id (message_id)
     )`);
+    await pool.query("alter table message add column if not exists thread varchar(300) not null default ''");
     return new MailboxStore(pool);
   }
 
-  async add(message: Omit<StoredMessage, 'id'> & { messageId: string; raw: Buffer }): Promise<number> {
+  /** @param references what the message answers to, the oldest first */
+  async add(
+    message: Omit<StoredMessage, 'id' | 'thread'> & { raw: Buffer; references?: readonly string[] },
+  ): Promise<number> {
+    const { references = [] } = message;
+    const [known] =
+      references.length > 0
+        ? await this.pool.query<(RowDataPacket & { thread: string })[]>(
+            'select thread from message where mailbox = ? and message_id in (?) order by id limit 1',
+            [message.mailbox.toLowerCase(), references],
+          )
+        : [[]];
+    // Even of a message that never came, others can be answers.
+    const thread = known[0]?.thread || references[0] || message.messageId;
     const [result] = await this.pool.execute<ResultSetHeader>(
-      'insert into message (mailbox, sender, subject, folder, message_id, received_at, verdict, raw) values (?, ?, ?, ?, ?, ?, ?, ?)',
+      'insert into message (mailbox, sender, subject, folder, message_id, received_at, verdict, thread, raw) values (?, ?, ?, ?, ?, ?, ?, ?, ?)',
       [
         message.mailbox.toLowerCase(),
         message.sender.slice(0, 400),
@@ -46,6 +63,7 @@ export class MailboxStore {
         message.messageId.slice(0, 300),
         message.receivedAt,
         message.verdict.slice(0, 100),
+        thread.slice(0, 300),
         message.raw,
       ],
     );
@@ -54,7 +72,7 @@ export class MailboxStore {
 
   async list(mailbox: string): Promise<StoredMessage[]> {
     const [rows] = await this.pool.query<(RowDataPacket & StoredMessage)[]>(
-      'select id, mailbox, sender, subject, folder, received_at as receivedAt, verdict from message where mailbox = ? order by id desc limit 200',
+      'select id, mailbox, sender, subject, folder, received_at as receivedAt, verdict, message_id as messageId, thread from message where mailbox = ? order by id desc limit 200',
       [mailbox.toLowerCase()],
     );
     return rows;
@@ -69,7 +87,7 @@ export class MailboxStore {
 
   async raw(id: number): Promise<(StoredMessage & { raw: Buffer }) | undefined> {
     const [rows] = await this.pool.query<(RowDataPacket & StoredMessage & { raw: Buffer })[]>(
-      'select id, mailbox, sender, subject, folder, received_at as receivedAt, verdict, raw from message where id = ?',
+      'select id, mailbox, sender, subject, folder, received_at as receivedAt, verdict, message_id as messageId, thread, raw from message where id = ?',
       [id],
     );
     return rows[0];

@@ -2,6 +2,27 @@
 import type { ListKind } from '@/core/exchange';
 import type { OrderActionKind, OrderStatus, Pieces } from '@/core/order';
 
+/** What becomes of an answer to a message: it waits to be passed on, was, is kept only as a program wrote it, or found no way. */
+export type ReplyState = 'waiting' | 'passed-on' | 'automatic' | 'unsent';
+
+/** What somebody answered to a message about an order. */
+export interface ReplyView {
+  id: string;
+  at: string;
+  from: string;
+  /** To which message. */
+  notification: string;
+  subject: string;
+  /** The beginning of what was written. */
+  text: string;
+  attachments: string[];
+  state: ReplyState;
+  words: string;
+  passedTo: string;
+  /** It can be had as a file. */
+  whole: boolean;
+}
+
 /** An order in a list. */
 export interface OrderRow {
   id: string;

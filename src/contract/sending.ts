@@ -54,6 +54,10 @@ export interface SenderView {
   name: string;
   address: string;
   replyTo: string;
+  /** Answers are kept with their order and passed on. */
+  takesReplies: boolean;
+  /** What comes back to its domain comes to us, so answers can, too. */
+  mayTakeReplies: boolean;
   hint?: string;
   /** Why no service sends as it, with the ways out. */
   trouble?: SenderTrouble & { service: string };

@@ -26,6 +26,7 @@ export const say = speak('history', {
   sentAgain: '{$who} sent {$notification} again to {$recipient}',
   readMessage: '{$who} read a message: {$notification} to {$recipient}',
   downloadedMessage: '{$who} downloaded a message: {$notification} to {$recipient}',
+  downloadedReply: '{$who} downloaded the reply of {$from} to {$notification}',
   sentBeforeTime: '{$who} sent {$notification} to {$recipient} before its time',
   stoppedDelivery: '{$who} stopped {$notification} to {$recipient}',
   triedAgain: '{$who} tried {$notification} to {$recipient} again',

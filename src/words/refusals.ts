@@ -2,6 +2,7 @@
 import { speak } from './speak';
 
 export const say = speak('refusals', {
+  thisReplyIsNoLonger: 'This reply is no longer kept.',
   enterAHostNameOf: 'Enter a host name of letters, digits and hyphens between dots, such as smtp.provider.example.',
   enterAHostNameOr: 'Enter a host name, or an IP address in square brackets.',
   enterThePasswordAgainIt: 'Enter the password again: it was stored for another server or user, and goes to no other.',

@@ -9,7 +9,7 @@ import { database } from '@/server/db/client';
 import { attempts, bounces, destinations, services, stores, strayBounces, withholdings } from '@/server/db/schema';
 import { beginDomain } from '@/server/domains/keys';
 import { lookAtDomain } from '@/server/domains/look';
-import { returnPathOf, readReturnPath } from '@/server/sending/returnpath';
+import { readOwnAddress, returnPathOf } from '@/server/sending/returnpath';
 import { saveChannels } from '@/server/features/sending/channels';
 import { deliveryDetail } from '@/server/features/deliveries/deliveries';
 import { allowAgain, releaseOnce, withhold, withheldViews } from '@/server/features/sending/withheld';
@@ -155,7 +155,7 @@ describe('what comes back', () => {
     const [attempt] = await database().select().from(attempts).where(eq(attempts.deliveryId, delivery.id));
     const path = /MAIL FROM:<([^>]+)>/.exec(attempt!.conversation)![1]!;
     expect(path).toMatch(/^b-[0-9a-z]{26}-[0-9a-f]{20}@bounce\.quillwick\.example$/);
-    expect(readReturnPath(path)).toEqual({ deliveryId: delivery.id });
+    expect(readOwnAddress(path)).toEqual({ kind: 'bounce', deliveryId: delivery.id });
   });
 
   it('tells the colleague who is named for it, once, with a link to the record', async () => {

@@ -227,7 +227,7 @@ describe('what happens between reading and writing', () => {
     await releaseHeld(SHOP);
     const lines = new Lines();
     const states = await Promise.all(
-      batch.map((d) => deliver(d, { context, dispatch, lines, recorder: new Recorder() })),
+      batch.map((d) => deliver(d, { context, threads: new Map(), dispatch, lines, recorder: new Recorder() })),
     );
     expect(new Set(states)).toEqual(new Set(['held']));
     await dispatch.finish();
@@ -244,7 +244,7 @@ describe('what happens between reading and writing', () => {
     const context = await batchContext(batch);
     const dispatch = await Dispatch.for(batch, new Map([[SHOP, 'UTC']]));
     const lines = new Lines();
-    for (const d of batch) await deliver(d, { context, dispatch, lines, recorder: new Recorder() });
+    for (const d of batch) await deliver(d, { context, threads: new Map(), dispatch, lines, recorder: new Recorder() });
     lines.quit();
     expect(await mailbox(to)).toEqual([]);
     expect((await byOrder(event.data.order.number)).map((d) => [d.state, d.attempts])).toEqual([

@@ -135,7 +135,7 @@ async function fillStore(): Promise<void> {
 
 /** Sets who the store's messages come from. */
 export async function sendAs(address: string, kind: 'orders' | 'service' | 'staff' = 'orders'): Promise<void> {
-  const values = { name: 'Quillwick', address, replyTo: '' };
+  const values = { name: 'Quillwick', address, replyTo: '', takesReplies: false };
   await database()
     .insert(t.senders)
     .values({ storeId: SHOP, kind, ...values })
@@ -251,6 +251,9 @@ export interface Mail {
   receivedAt: string;
   folder: string;
   verdict: string;
+  messageId: string;
+  /** The Message-ID of the first message of its conversation. */
+  thread: string;
 }
 
 const MAILBOXES = (): string => process.env.LIBELLUS_MAILBOXES!;

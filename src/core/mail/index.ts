@@ -11,3 +11,4 @@ export * from './services';
 export * from './withhold';
 export * from './service-candidates';
 export * from './quoted-printable';
+export * from './automatic';

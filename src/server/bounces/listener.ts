@@ -1,15 +1,19 @@
 /**
- * The listener for bounces: SMTP (RFC 5321) for return-paths only. It takes little at a time and turns the rest away for now, so
- * that a flood costs a counter and no sending.
+ * The listener for what comes back: SMTP (RFC 5321) for return-paths and addresses for replies only. It takes little at a time and
+ * turns the rest away for now, so that a flood costs a counter and no sending.
  */
 import { SMTPServer } from 'smtp-server';
 import { config } from '../base/config';
 import { log } from '../base/log';
-import { readReturnPath } from '../sending/returnpath';
+import { readOwnAddress } from '../sending/returnpath';
 import { countStray, takeBounce } from './receive';
+import { takeReply } from './replies';
 
 const MOST_AT_ONCE = 20;
-const MOST_BYTES = 512_000;
+/** A report needs no more. */
+const MOST_OF_BOUNCE = 512_000;
+/** A reply may have pictures with it. */
+const MOST_OF_REPLY = 12_000_000;
 /** Messages a minute; a bounce that is turned away comes again. */
 const MOST_A_MINUTE = 600;
 
@@ -32,34 +36,50 @@ export async function listenForBounces(at: { host: string; port: number }): Prom
   };
   const server = new SMTPServer({
     name: config().bounceHost ?? 'bounce.invalid',
-    banner: 'Libellus takes bounces only',
+    banner: 'Libellus takes bounces and replies only',
     disabledCommands: ['AUTH', 'STARTTLS'],
     disableReverseLookup: true,
-    size: MOST_BYTES,
+    size: MOST_OF_REPLY,
     maxClients: MOST_AT_ONCE,
     socketTimeout: 30_000,
     closeTimeout: 500,
     logger: false,
     onRcptTo(address, _session, done) {
-      const path = readReturnPath(address.address);
-      if (path === undefined || path === 'forged') {
-        void countStray(path ?? 'unmatched').catch(() => undefined);
-        done(refusal(550, '5.1.1 No such return-path'));
+      const own = readOwnAddress(address.address);
+      if (own === undefined || own === 'forged') {
+        void countStray(own ?? 'unmatched').catch(() => undefined);
+        done(refusal(550, '5.1.1 No such address'));
       } else if (tooMany()) {
         void countStray('too many').catch(() => undefined);
         done(refusal(451, '4.3.2 Too much at once, try again later'));
       } else done();
     },
     onData(stream, session, done) {
-      const chunks: Buffer[] = [];
-      stream.on('data', (chunk: Buffer) => chunks.push(chunk));
+      const { rcptTo, mailFrom } = session.envelope;
+      const from = mailFrom === false ? '' : mailFrom.address;
+      const owns = rcptTo.map((to) => readOwnAddress(to.address));
+      const most = owns.some((own) => typeof own === 'object' && own.kind === 'reply') ? MOST_OF_REPLY : MOST_OF_BOUNCE;
+      let chunks: Buffer[] = [];
+      let bytes = 0;
+      stream.on('data', (chunk: Buffer) => {
+        bytes += chunk.length;
+        // What is too large is read to its end, as SMTP wants, and not kept.
+        if (bytes > most) chunks = [];
+        else chunks.push(chunk);
+      });
       stream.on('end', () => {
-        if (stream.sizeExceeded) return done(refusal(552, '5.3.4 Too large for a bounce'));
+        if (bytes > most) return done(refusal(552, '5.3.4 Too large'));
         const raw = Buffer.concat(chunks);
-        Promise.all(session.envelope.rcptTo.map((to) => takeBounce(to.address, raw))).then(
+        Promise.all(
+          owns.map((own, i) =>
+            typeof own === 'object' && own.kind === 'reply'
+              ? takeReply(own.deliveryId, from, raw)
+              : takeBounce(rcptTo[i]!.address, raw),
+          ),
+        ).then(
           () => done(null, '2.0.0 Noted'),
           (error: unknown) => {
-            log.error({ err: error }, 'a bounce could not be written down');
+            log.error({ err: error }, 'what came back could not be written down');
             done(refusal(451, '4.3.0 Try again later'));
           },
         );

@@ -8,7 +8,7 @@ import { bounces, deliveries, orders, strayBounces } from '../db/schema';
 import { receiveEvent } from '../events/receive';
 import { newId } from '../base/ids';
 import { log } from '../base/log';
-import { readReturnPath } from '../sending/returnpath';
+import { readOwnAddress } from '../sending/returnpath';
 import { withholdFrom } from '../sending/withholding';
 import { kept, readKept } from '@/words/kept';
 import { say } from '@/words/bounces';
@@ -36,12 +36,12 @@ export async function countStray(kind: (typeof strayBounces.$inferSelect)['kind'
  * withholds the address from then on. The recipient is the one the delivery was for, whatever the report says.
  */
 export async function takeBounce(recipient: string, raw: Buffer): Promise<Taken> {
-  const path = readReturnPath(recipient);
+  const path = readOwnAddress(recipient);
   const stray = async (kind: 'forged' | 'unmatched' | 'repeated'): Promise<Taken> => {
     await countStray(kind);
     return { kind };
   };
-  if (path === 'forged' || path === undefined) return stray(path ?? 'unmatched');
+  if (path === 'forged' || path?.kind !== 'bounce') return stray(path === 'forged' ? path : 'unmatched');
   const { deliveryId } = path;
   const [delivery] = await database().select().from(deliveries).where(eq(deliveries.id, deliveryId));
   if (!delivery) return stray('unmatched');

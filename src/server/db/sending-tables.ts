@@ -2,6 +2,7 @@
 import { boolean, date, index, int, mysqlTable, primaryKey, text, uniqueIndex, varchar } from 'drizzle-orm/mysql-core';
 import type { DkimKey, JudgedRecord } from '@/core/domain';
 import type { CheckReport, DeliveryState, Security, SenderKind, ServiceKind, SignInMethod } from '@/core/mail';
+import type { ReplyState } from '@/contract/orders';
 import type { Audience, MomentId } from '@/core/moments';
 import type { Reason } from '@/core/plan';
 import { address, blob, exact, id, json, longText, storeId, time } from './columns';
@@ -74,6 +75,8 @@ export const senders = mysqlTable(
     address: address('address').notNull(),
     /** Empty for the address itself. */
     replyTo: address('reply_to').notNull().default(''),
+    /** Answers come through us: they are kept with their order and passed on to where they would have gone. */
+    takesReplies: boolean('takes_replies').notNull().default(false),
   },
   (t) => [primaryKey({ columns: [t.storeId, t.kind] })],
 );
@@ -231,6 +234,41 @@ export const deliveries = mysqlTable(
     index('delivery_notification').on(t.notificationId, t.id),
     index('delivery_waiting').on(t.orderId, t.timed, t.state),
     index('delivery_order').on(t.storeId, t.orderNumber, t.id),
+  ],
+);
+
+/** What somebody answered to a message, kept with its order and passed on to the store. */
+export const replies = mysqlTable(
+  'reply',
+  {
+    id: id().primaryKey(),
+    storeId: storeId(),
+    deliveryId: id('delivery_id')
+      .notNull()
+      .references(() => deliveries.id, { onDelete: 'cascade' }),
+    orderId: id('order_id'),
+    at: time('at').notNull(),
+    fromName: varchar('from_name', { length: 250 }).notNull(),
+    fromAddress: address('from_address').notNull(),
+    subject: varchar('subject', { length: 500 }).notNull(),
+    /** The beginning of what was written. */
+    text: text('text').notNull(),
+    attachments: json<{ name: string; type: string; bytes: number }[]>('attachments').notNull(),
+    /** As it came; empty once it is forgotten. */
+    raw: blob('raw').notNull(),
+    /** Tells a second copy of the same message: of its Message-ID, or of all of it. */
+    digest: varchar('digest', { length: 64 }).notNull(),
+    state: varchar('state', { length: 12 }).$type<ReplyState>().notNull(),
+    /** Why it is in this state, as kept words. */
+    words: varchar('words', { length: 2000 }).notNull().default(''),
+    passedTo: address('passed_to').notNull().default(''),
+    attempts: int('attempts').notNull().default(0),
+    dueAt: time('due_at').notNull(),
+  },
+  (t) => [
+    uniqueIndex('reply_once').on(t.deliveryId, t.digest),
+    index('reply_order').on(t.orderId, t.id),
+    index('reply_due').on(t.state, t.dueAt),
   ],
 );
 

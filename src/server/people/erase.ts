@@ -15,6 +15,7 @@ import {
   events,
   history,
   notWritten,
+  replies,
   orders,
   sentMessages,
   withholdings,
@@ -99,6 +100,21 @@ export async function anonymiseDeliveries(tx: Executor, ids: readonly string[], 
     .update(attempts)
     .set({ words: '', remedy: '', conversation: '' })
     .where(inArray(attempts.deliveryId, [...ids]));
+  const answered = await tx
+    .select({ id: replies.id, from: replies.fromAddress })
+    .from(replies)
+    .where(inArray(replies.deliveryId, [...ids]));
+  for (const { id, from } of answered) {
+    await tx
+      .update(replies)
+      .set({ text: '', attachments: [], raw: Buffer.alloc(0), fromName: '', fromAddress: pseudonym(from), subject: '' })
+      .where(eq(replies.id, id));
+  }
+  // There is nothing left to pass on.
+  await tx
+    .update(replies)
+    .set({ state: 'unsent', words: '' })
+    .where(and(inArray(replies.deliveryId, [...ids]), eq(replies.state, 'waiting')));
   await tx
     .update(bounces)
     .set({ words: '', diagnostic: '' })

@@ -15,6 +15,7 @@ import {
   installation,
   orders,
   rateLimit,
+  replies,
   sentMessages,
   session,
   stores,
@@ -30,7 +31,7 @@ const PEOPLE_STEP = 20;
 /** Secrets that a crash left in events of the last days. */
 const SECRETS_MS = 14 * DAY_MS;
 
-type Kind = keyof Retention | 'secrets' | 'customers';
+type Kind = keyof Retention | 'secrets' | 'customers' | 'replies';
 /** One step: handles rows after `from`, and answers the id of the last of them, or undefined when there are no more. */
 type Step = (storeId: string, from: string, until: string) => Promise<string | undefined>;
 
@@ -48,6 +49,21 @@ const STEPS: Record<Kind, Step> = {
       await database()
         .delete(sentMessages)
         .where(inArray(sentMessages.deliveryId, idsOf(rows)));
+    return rows.at(-1)?.id;
+  },
+  // For as long as what they answer to: they quote it.
+  replies: async (storeId, from, until) => {
+    const rows = await database()
+      .select({ id: replies.id })
+      .from(replies)
+      .where(and(eq(replies.storeId, storeId), gt(replies.id, from), lt(replies.id, until)))
+      .orderBy(asc(replies.id))
+      .limit(STEP);
+    if (rows.length > 0)
+      await database()
+        .update(replies)
+        .set({ text: '', attachments: [], raw: Buffer.alloc(0) })
+        .where(inArray(replies.id, idsOf(rows)));
     return rows.at(-1)?.id;
   },
   dialogues: async (storeId, from, until) => {
@@ -145,7 +161,7 @@ const nothingWaits = () =>
 
 /** How far each kind reaches back, and from where it begins anew each time: what was left because something waited is found again. */
 function until(kind: Kind, { bodies, dialogues, events: told, people }: Retention, now: number): string {
-  const days = { bodies, dialogues, events: told, people, customers: people }[kind as keyof Retention];
+  const days = { bodies, dialogues, events: told, people, customers: people, replies: bodies, secrets: 0 }[kind];
   return idAt(now - (kind === 'secrets' ? 3_600_000 : days * DAY_MS));
 }
 

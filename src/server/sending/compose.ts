@@ -13,6 +13,8 @@ export interface ComposeOptions extends Envelope {
   /** Where answers go, when not to the From address. */
   replyTo?: string | undefined;
   messageId: string;
+  /** The Message-ID of the first message about the same, which this one answers to. */
+  first?: string;
   date: Date;
   language: string;
   /** Put before the subject of a test. */
@@ -53,6 +55,7 @@ export async function composeMessage(message: RenderedMessage, options: ComposeO
     ...(options.replyTo && { replyTo: options.replyTo }),
     subject: options.mark ? `${options.mark} ${message.subject}` : message.subject,
     messageId: options.messageId,
+    ...(options.first !== undefined && { inReplyTo: options.first, references: options.first }),
     date: options.date,
     ...(message.html === ''
       ? { text: message.text, newline: '\r\n' }

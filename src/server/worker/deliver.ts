@@ -23,9 +23,11 @@ import type { Begun, Outcome, Recorder } from './record';
 import { kept, keptWithin } from '@/words/kept';
 import { say } from '@/words/sent';
 import { say as bounced } from '@/words/bounces';
+import { firstAbout, type Threads } from './threads';
 
 export interface DeliverWith {
   context: BatchContext;
+  threads: Threads;
   dispatch: Dispatch;
   lines: Lines;
   recorder: Recorder;
@@ -78,7 +80,7 @@ async function attempt(delivery: Delivery, using: DeliverWith, begin: () => Prom
   const way = await using.dispatch.way(delivery);
   if (way.kind === 'withheld') return { ...way, state: 'withheld' };
   if (way.kind === 'hold') return { ...way, state: 'held', dueAt: way.until };
-  const { subject, messageId, raw, kept: keptMessage } = await makeMessage(delivery, way, using.context);
+  const { subject, messageId, raw, kept: keptMessage } = await makeMessage(delivery, way, using);
   await begin();
   const result = await using.lines.with(way.service, async (line) => {
     // A line may have been long in coming. Whatever is sent has to be over before the lease is: after that, another worker
@@ -197,12 +199,13 @@ interface MadeMessage {
 async function makeMessage(
   delivery: Delivery,
   way: Extract<Way, { kind: 'send' }>,
-  context: BatchContext,
+  using: DeliverWith,
 ): Promise<MadeMessage> {
-  const { store, order, snapshot, compiled, details, byHand } = await wordedFor(delivery, context);
+  const { store, order, snapshot, compiled, details, byHand } = await wordedFor(delivery, using.context);
   const message = await ofWords(() => compiled.fill(snapshot));
   const files = await filesFor(store, order, snapshot, delivery.moment, delivery.language, details);
   const { sender } = way;
+  const first = firstAbout(delivery, using.threads, (kind) => using.dispatch.senderOf(delivery.storeId, kind)?.address);
   const messageId = deliveryMessageId(delivery.id, sender.address);
   const date = new Date();
   const composed = async (filled: RenderedMessage): Promise<Buffer> => {
@@ -210,7 +213,8 @@ async function makeMessage(
     return composeMessage(made.message, {
       from: { name: sender.name, address: sender.address },
       to: { name: delivery.recipientName, address: delivery.recipient },
-      ...(sender.replyTo && { replyTo: sender.replyTo }),
+      ...(way.replyTo && { replyTo: way.replyTo }),
+      ...(first !== undefined && { first }),
       messageId,
       date,
       language: delivery.language,

@@ -3,13 +3,21 @@
  * waits. What services may take is reserved for the batch as it is needed, and what was not used is given back at its end.
  */
 import { eq, inArray } from 'drizzle-orm';
-import { chooseService, restAfter, withheldBy, type CauseKind, type PutOff, type ServiceStanding } from '@/core/mail';
+import {
+  chooseService,
+  restAfter,
+  withheldBy,
+  type CauseKind,
+  type SenderKind,
+  type PutOff,
+  type ServiceStanding,
+} from '@/core/mail';
 import { database } from '../db/client';
 import { databaseNow } from '../db/time';
 import { domains, senders, services, withholdings } from '../db/schema';
 import { domainOf } from '../sending/compose';
 import type { SigningKey } from '../sending/dkim';
-import { bounceDomainOf, returnPathOf } from '../sending/returnpath';
+import { bounceDomainOf, returnPathOf, replyAddressOf } from '../sending/returnpath';
 import { senderFor, sendersOf, servicesOf, standingOf, type SenderRow, type ServiceRow } from '../sending/service';
 import { countAccepted, reserve, returnUnused } from '../sending/service-use';
 import { withheldWords, type WithholdingRow } from '../sending/withholding';
@@ -35,6 +43,8 @@ export type Way =
       key: SigningKey | undefined;
       /** The address bounces come back to (RFC 5321 MAIL FROM). */
       returnPath: string;
+      /** Where answers go, empty for the sender's own address. */
+      replyTo: string;
       passedOver: string[];
     }
   | { kind: 'withheld'; cause: string; words: string; remedy: string }
@@ -169,18 +179,25 @@ export class Dispatch {
     }
   }
 
+  /** Who sends messages of a kind for a store. */
+  senderOf(storeId: string, kind: SenderKind): SenderRow | undefined {
+    return senderFor(this.stores.get(storeId)!.senders, kind);
+  }
+
   private origin(
     store: StoreWays,
     service: ServiceRow,
     sender: SenderRow,
     deliveryId: string,
-  ): { key: SigningKey | undefined; returnPath: string } {
+  ): { key: SigningKey | undefined; returnPath: string; replyTo: string } {
     const domain = domainOf(sender.address).toLowerCase();
     const known = store.keys.get(domain);
     // An account at a mail host sends as itself only, the return-path included.
     const ours = known?.bouncing && service.kind !== 'account';
     return {
       key: known?.key,
+      replyTo:
+        known?.bouncing && sender.takesReplies ? replyAddressOf(deliveryId, bounceDomainOf(domain)) : sender.replyTo,
       returnPath: ours ? returnPathOf(deliveryId, bounceDomainOf(domain)) : sender.address,
     };
   }

@@ -1,4 +1,4 @@
-/** What the worker does besides sending: it looks at domains in DNS, tells owners when one falls back, and forgets what is old. */
+/** What the worker does besides sending: it passes replies on, looks at domains in DNS, tells owners when one falls back, and forgets what is old. */
 import { eq } from 'drizzle-orm';
 import { isGood } from '@/core/domain';
 import { config } from '../base/config';
@@ -13,6 +13,7 @@ import { forgetOld } from '../people/retention';
 import { tellOwners } from '../sending/notice';
 import { forgetOldUse } from '../sending/service-use';
 import { readKept } from '@/words/kept';
+import { passOnReplies } from './replies';
 
 const FORGET_EVERY_MS = 3_600_000;
 /** Domains are looked at in between, so forgetting takes only so long at a time. */
@@ -24,6 +25,7 @@ export class Watch {
   /** One turn. Never throws: sending goes on whatever DNS does. */
   async turn(): Promise<void> {
     try {
+      await passOnReplies();
       for (const row of await claimDueDomains(5)) {
         const looked = await lookAtDomain(row);
         if (looked.fellBackAt) await tellOfFall(looked);
@@ -36,7 +38,7 @@ export class Watch {
         await forgetOld(FORGET_FOR_MS);
       }
     } catch (error) {
-      log.warn({ err: error }, 'looking at domains was broken off');
+      log.warn({ err: error }, 'a turn of watching was broken off');
     }
   }
 }

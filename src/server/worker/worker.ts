@@ -14,6 +14,7 @@ import { Dispatch } from './dispatch';
 import { Lines } from './service-lines';
 import { Recorder } from './record';
 import { Watch } from './watch';
+import { threadsOf } from './threads';
 
 const POLL_MS = 250;
 const WATCH_MS = 2_000;
@@ -144,11 +145,14 @@ export class Worker {
     const until = (await askDatabaseTime()) + leaseMs / 3;
     const deliveries = await claim(this.id, this.wanted, leaseMs);
     if (deliveries.length === 0) return [];
-    const context = await batchContext(deliveries);
+    const [context, threads] = await Promise.all([
+      batchContext(deliveries),
+      threadsOf([...new Set(deliveries.flatMap((d) => d.orderId ?? []))]),
+    ]);
     const zones = new Map([...context.stores].map(([id, store]) => [id, store.timeZone]));
     const dispatch = await Dispatch.for(deliveries, zones);
     const batch = {
-      using: { context, dispatch, lines: this.lines, recorder: this.recorder },
+      using: { context, threads, dispatch, lines: this.lines, recorder: this.recorder },
       until,
       left: deliveries.length,
       size: deliveries.length,

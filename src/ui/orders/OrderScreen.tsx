@@ -30,6 +30,8 @@ import { say } from '@/words/orders';
 import { say as common } from '@/words/common';
 import { Said } from '../parts/Said';
 import { AUDIENCE_WORDS, type Audience } from '@/core/moments';
+import type { ReplyView } from '@/contract/orders';
+import { Replies } from './Replies';
 
 export interface OrderProps {
   base: string;
@@ -60,6 +62,7 @@ export interface OrderProps {
   mayAct: boolean;
   mayWrite: boolean;
   mayStop: boolean;
+  replies: ReplyView[];
   onDo: (action: OrderAction) => Promise<Result<{ deliveries: number }>>;
   onForecast: ForecastOf;
   onStop: (id: string) => Promise<Result<null>>;
@@ -171,6 +174,7 @@ export function OrderScreen(props: OrderProps) {
               </li>
             ))}
           </ul>
+          <Replies {...{ base, zone }} replies={props.replies} />
           <div className="mt-6">
             <PanelTitle aside={String(notWritten.length)}>{say.notSentAndWhy}</PanelTitle>
           </div>

@@ -13,6 +13,7 @@ import { SendingTabs } from './SendingTabs';
 import type { SenderView } from '@/contract/sending';
 import { say } from '@/words/sending';
 import { say as common } from '@/words/common';
+import { say as replies } from '@/words/replies';
 
 export interface SendersProps {
   base: string;
@@ -22,17 +23,20 @@ export interface SendersProps {
   onSave: (senders: unknown) => Promise<Result<{ senders: SenderView[]; released: number }>>;
 }
 
-type Row = { name: string; address: string; replyTo: string };
+type Row = { name: string; address: string; replyTo: string; takesReplies: boolean };
+type Text = 'name' | 'address' | 'replyTo';
 
 export function SendersScreen({ base, senders, storeName, mayEdit, onSave }: SendersProps) {
   const router = useRouter();
   const of = (kind: SenderKind): SenderView | undefined => senders.find((s) => s.kind === kind);
   const [rows, setRows] = useState<Partial<Record<SenderKind, Row>>>(() =>
-    Object.fromEntries(senders.map(({ kind, name, address, replyTo }) => [kind, { name, address, replyTo }])),
+    Object.fromEntries(
+      senders.map(({ kind, name, address, replyTo, takesReplies }) => [kind, { name, address, replyTo, takesReplies }]),
+    ),
   );
   const [failure, setFailure] = useState<Failure>();
   const [busy, setBusy] = useState(false);
-  const orders: Row = rows.orders ?? { name: storeName, address: '', replyTo: '' };
+  const orders: Row = rows.orders ?? { name: storeName, address: '', replyTo: '', takesReplies: false };
   const used = SENDER_KINDS.filter((k) => k === 'orders' || rows[k]);
 
   const save = async (e: FormEvent): Promise<void> => {
@@ -60,7 +64,7 @@ export function SendersScreen({ base, senders, storeName, mayEdit, onSave }: Sen
             const change = (part: Partial<Row>): void => setRows({ ...rows, [kind]: { ...(row ?? orders), ...part } });
             const hint = row && senderNameHint(row.name);
             const trouble = of(kind)?.address === row?.address ? of(kind)?.trouble : undefined;
-            const text = (label: string, part: keyof Row, words?: ReactNode) => (
+            const text = (label: string, part: Text, words?: ReactNode) => (
               <Field label={label} problem={problemAt(failure, `/${at}/${part}`)} hint={words}>
                 {(ids) => (
                   <input
@@ -98,6 +102,22 @@ export function SendersScreen({ base, senders, storeName, mayEdit, onSave }: Sen
                     )}
                     {text(common.address, 'address')}
                     {text(say.replyToAddress, 'replyTo', say.emptyForTheAddressItself)}
+                    {mayEdit && (of(kind)?.mayTakeReplies || row.takesReplies) && (
+                      <Check
+                        label={replies.keepReplies}
+                        on={row.takesReplies}
+                        onChange={(takesReplies) => change({ takesReplies })}
+                      />
+                    )}
+                    <p className="-mt-2 text-xs text-slate">
+                      {row.takesReplies
+                        ? replies.keepRepliesHint({ address: row.replyTo || row.address })
+                        : of(kind) && !of(kind)!.mayTakeReplies
+                          ? replies.keepRepliesNeedsDomain({
+                              domain: row.address.slice(row.address.lastIndexOf('@') + 1),
+                            })
+                          : replies.repliesGoTo({ address: row.replyTo || row.address })}
+                    </p>
                     {trouble && (
                       <div role="alert" className="border-s-3 border-madder bg-madder-tint px-3 py-2 text-sm">
                         <p className="font-semibold">{trouble.words}</p>

@@ -26,6 +26,7 @@ export const history: TranslationOf<typeof say> = {
   sentAgain: '{$who} hat {$notification} erneut an {$recipient} gesendet',
   readMessage: '{$who} hat eine Nachricht gelesen: {$notification} an {$recipient}',
   downloadedMessage: '{$who} hat eine Nachricht heruntergeladen: {$notification} an {$recipient}',
+  downloadedReply: '{$who} hat die Antwort von {$from} auf {$notification} heruntergeladen',
   sentBeforeTime: '{$who} hat {$notification} vorzeitig an {$recipient} gesendet',
   stoppedDelivery: '{$who} hat {$notification} an {$recipient} gestoppt',
   triedAgain: '{$who} hat {$notification} an {$recipient} erneut versucht',

@@ -26,6 +26,7 @@ import { problems } from './problems';
 import { ready } from './ready';
 import { reasons } from './reasons';
 import { refusals } from './refusals';
+import { replies } from './replies';
 import { routing } from './routing';
 import { sending } from './sending';
 import { sent } from './sent';
@@ -65,6 +66,7 @@ export const de: Translations = {
   ready,
   reasons,
   refusals,
+  replies,
   routing,
   sending,
   sent,

@@ -2,6 +2,7 @@ import type { say } from '../refusals';
 import type { TranslationOf } from '../speak';
 
 export const refusals: TranslationOf<typeof say> = {
+  thisReplyIsNoLonger: 'Diese Antwort wird nicht mehr aufbewahrt.',
   enterAHostNameOf:
     'Geben Sie einen Servernamen aus Buchstaben, Ziffern und Bindestrichen zwischen Punkten ein, zum Beispiel smtp.provider.example.',
   enterAHostNameOr: 'Geben Sie einen Servernamen oder eine IP-Adresse in eckigen Klammern ein.',

@@ -12,6 +12,7 @@ import { oneOf } from '../query';
 import { say } from '@/words/refusals';
 import { readKept } from '@/words/kept';
 import { config } from '../../base/config';
+import { repliesTo } from './replies';
 
 export const PAGE = 50;
 
@@ -115,11 +116,12 @@ const withheldSentence = (list: readonly WithholdingRow[], d: typeof deliveries.
 /** One order with everything that was sent about it, and what was not and why. */
 export async function orderDetail(access: Access, number: string) {
   const row = await orderByNumber(access, number);
-  const [withheld, sent, unsent, channelRows] = await Promise.all([
+  const [withheld, sent, unsent, channelRows, answers] = await Promise.all([
     withholdingsOf(access.store.id),
     database().select().from(deliveries).where(eq(deliveries.orderId, row.id)).orderBy(asc(deliveries.id)),
     database().select().from(notWritten).where(eq(notWritten.orderId, row.id)).orderBy(asc(notWritten.id)),
     database().select().from(channels).where(eq(channels.storeId, access.store.id)),
+    repliesTo(access, row.id),
   ]);
   return {
     order: row.snapshot,
@@ -141,6 +143,7 @@ export async function orderDetail(access: Access, number: string) {
       withheld: d.state === 'planned' && !d.released ? withheldSentence(withheld, d) : undefined,
       at: (d.acceptedAt ?? (isWaiting(d.state, d.timed) ? d.dueAt : d.createdAt)).toISOString(),
     })),
+    replies: answers,
     notWritten: unsent.map((n) => ({
       id: n.id,
       notification: n.notificationName,

@@ -8,6 +8,7 @@ import { eventsKey } from './connect';
 import { bringIn, previewFile } from '../exchange/bring-in';
 import { takeOut } from '../exchange/take-out';
 import { doWithOrder, forecastAction } from './order-actions';
+import { replyFile } from './replies';
 import { listOrders, orderSnapshot } from './orders';
 import { forecastPlacing, placeOrder } from './placing';
 import { startWalk, takeStep } from './walk';
@@ -125,5 +126,14 @@ export const customer = {
     permission: 'customer.data',
     input: object({ email: EMAIL }),
     run: (who, { email }) => eraseCustomer(who, email),
+  }),
+};
+
+export const reply = {
+  download: useCase({
+    name: 'reply.download',
+    permission: 'store.read',
+    input: object({ id: Type.String({ maxLength: 40 }) }),
+    run: (who, { id }) => replyFile(who, id),
   }),
 };

@@ -4,7 +4,7 @@ import { maskDetails } from '@/core/placeholders';
 import type { MomentDetails } from '@/core/moments';
 import type { Access } from '../../auth/access';
 import { database } from '../../db/client';
-import { customers, deliveries, events, orders, sentMessages, withholdings } from '../../db/schema';
+import { customers, deliveries, events, orders, sentMessages, withholdings, replies } from '../../db/schema';
 import { AppError } from '../../base/errors';
 import { remember } from '../../auth/history';
 import type { ExportedFile } from '../templates/exported';
@@ -43,6 +43,19 @@ export async function exportCustomer(access: Access, email: string): Promise<Exp
     orderIds.length > 0
       ? await db.select().from(events).where(inArray(events.orderId, orderIds)).orderBy(asc(events.id))
       : [];
+  const answers =
+    messages.length > 0
+      ? await db
+          .select()
+          .from(replies)
+          .where(
+            inArray(
+              replies.deliveryId,
+              messages.map((m) => m.delivery.id),
+            ),
+          )
+          .orderBy(asc(replies.id))
+      : [];
   const body = {
     kind: 'libellus customer',
     version: 1,
@@ -65,6 +78,13 @@ export async function exportCustomer(access: Access, email: string): Promise<Exp
       plannedAt: d.createdAt,
       sentAt: d.acceptedAt,
       message: raw?.toString('utf8') ?? null,
+    })),
+    replies: answers.map((r) => ({
+      at: r.at,
+      from: r.fromAddress,
+      subject: r.subject,
+      text: r.text,
+      message: r.raw.length > 0 ? r.raw.toString('utf8') : null,
     })),
     notWrittenTo: forbidden.map((w) => ({ reason: readKept(w.reason), since: w.at })),
   };

@@ -6,7 +6,8 @@ import { checker } from '@/core/schema';
 import type { SenderView } from '@/contract/sending';
 import type { Access } from '../../auth/access';
 import { database } from '../../db/client';
-import { senders } from '../../db/schema';
+import { domains, senders } from '../../db/schema';
+import { domainOf } from '../../sending/compose';
 import { AppError, type FieldProblem } from '../../base/errors';
 import { remember } from '../../auth/history';
 import { sendersOf, servicesOf, standingOf, type SenderRow } from '../../sending/service';
@@ -20,6 +21,7 @@ const SendersSchema = Type.Array(
       name: Type.String({ minLength: 1, maxLength: 120 }),
       address: Type.String({ format: 'mail-address' }),
       replyTo: Type.Union([Type.Literal(''), Type.String({ format: 'mail-address' })]),
+      takesReplies: Type.Optional(Type.Boolean()),
     },
     { additionalProperties: false },
   ),
@@ -29,14 +31,22 @@ const checkSenders = checker(SendersSchema);
 
 /** The store's senders, each with why no service sends as it, if none does. */
 export async function senderViews(access: Access): Promise<SenderView[]> {
-  const [rows, services] = await Promise.all([sendersOf(access.store.id), servicesOf(access.store.id)]);
+  const [rows, services, domainRows] = await Promise.all([
+    sendersOf(access.store.id),
+    servicesOf(access.store.id),
+    database()
+      .select({ name: domains.name })
+      .from(domains)
+      .where(and(eq(domains.storeId, access.store.id), eq(domains.bouncing, true))),
+  ]);
+  const bouncing = new Set(domainRows.map((d) => d.name.toLowerCase()));
   return SENDER_KINDS.flatMap((kind) => {
     const row = rows.find((r) => r.kind === kind);
-    return row ? [viewOf(row, services.map(standingOf))] : [];
+    return row ? [viewOf(row, services.map(standingOf), bouncing)] : [];
   });
 }
 
-function viewOf(row: SenderRow, services: ReturnType<typeof standingOf>[]): SenderView {
+function viewOf(row: SenderRow, services: ReturnType<typeof standingOf>[], bouncing: ReadonlySet<string>): SenderView {
   const hint = senderNameHint(row.name);
   // What rests or is paused still counts: the question is whether anything is allowed to send as it.
   const able = chooseService(
@@ -51,6 +61,8 @@ function viewOf(row: SenderRow, services: ReturnType<typeof standingOf>[]): Send
     name: row.name,
     address: row.address,
     replyTo: row.replyTo,
+    takesReplies: row.takesReplies,
+    mayTakeReplies: bouncing.has(domainOf(row.address).toLowerCase()),
     ...(hint && { hint }),
     ...(trouble && { trouble: { ...trouble, service: first!.name } }),
   };
@@ -63,7 +75,7 @@ export async function saveSenders(
 ): Promise<{ senders: SenderView[]; released: number }> {
   const checked = checkSenders(input);
   if (!checked.ok) throw new AppError('invalid', say.theSendersCannotBeSaved, checked.problems);
-  const list = checked.value.map((s) => ({ ...s, name: s.name.trim() }));
+  const list = checked.value.map((s) => ({ ...s, name: s.name.trim(), takesReplies: s.takesReplies ?? false }));
   const problems: FieldProblem[] = [];
   list.forEach((s, i) => {
     if (s.name === '') problems.push({ path: `/${i}/name`, message: say.enterAName });
