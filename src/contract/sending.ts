@@ -83,7 +83,9 @@ export interface WithheldView {
   pattern: string;
   reason: string;
   kinds: SenderKind[];
-  source: 'hand' | 'bounce' | 'refusal';
+  /** For messages that are no sender's kind: in words. */
+  only?: string;
+  source: 'hand' | 'bounce' | 'refusal' | 'reader';
   deliveryId?: string;
   by: string;
   at: string;

@@ -63,6 +63,8 @@ export const say = speak('history', {
   aCondition: 'a condition',
   noCondition: 'no condition any more',
   offChannels: 'channels it is off for',
+  isOffer: 'news or an offer, which one can unsubscribe from',
+  isNoOffer: 'no offer any more, so everybody gets it',
   itsContacts: 'contacts it goes to',
   looksAfterIt: '{$owner} looks after it',
   nobodyLooksAfterIt: 'nobody looks after it',

@@ -2,6 +2,15 @@
 import { speak } from './speak';
 
 export const say = speak('names', {
+  unsubscribe: 'Link to unsubscribe',
+  unsubscribeTitle: 'Heading',
+  keepFeedback: 'Requests for feedback',
+  keepOffers: 'News and offers',
+  keepOrders: 'That order messages always come',
+  saveChoice: 'Button',
+  choiceSaved: 'After saving',
+  linkTooOld: 'For a link that is too old',
+  unsubscribePlace: 'Page to unsubscribe',
   header: 'Header',
   heading: 'Heading',
   text: 'Text',

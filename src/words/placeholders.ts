@@ -2,6 +2,7 @@
 import { speak } from './speak';
 
 export const say = speak('placeholders', {
+  addressToUnsubscribe: 'Link to unsubscribe',
   orderNumber: 'Order number',
   orderDate: 'Order date',
   total: 'Total',

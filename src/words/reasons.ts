@@ -42,6 +42,8 @@ export const say = speak('reasons', {
   overtaken: 'Not sent: order {$order} has moved on ({$by}).',
   tooLate: 'Not sent: the shop reported this {$days} days late.',
   withheld: '{$pattern} is on the do-not-send list: {$reason}',
+  unsubscribedFeedback: '{$address} does not want requests for feedback.',
+  unsubscribedOffers: '{$address} does not want news and offers.',
   alreadyWritten: '{$address} already gets this message by an earlier rule.',
   allOrders: 'all orders',
   ordersWith: 'orders with {$category}',

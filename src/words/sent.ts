@@ -15,6 +15,7 @@ export const say = speak('sent', {
   noLongerThere: 'Its notification or its order is no longer there.',
   lookedAtWhenDue: 'It was looked at again when it was due.',
   releaseOrTakeOff: 'Release this message once, or take the address off the list under Sending.',
+  askedNotTo: 'Nothing to do: they asked for that. Only they themselves, or you when they ask you, can change it.',
   noSenderYet: 'The store has no sender yet.',
   giveASender: 'Give a name and address under Sending; what is on hold goes out then.',
   personStoppedIt: '{$person} stopped it.',

@@ -225,6 +225,7 @@ test('the words of the look itself are written in each language, and may be empt
   await page.getByLabel('Strapline, German').fill('Papier & Zwirn');
   await expect(received.locator('body')).toContainText('Papier & Zwirn');
   await page.getByLabel('Strapline, German').fill('Papier, Pappe und Faden');
+  await saved(page);
 
   await open(page, '/s/quillwick/look');
   await part(page, 'Footer');

@@ -189,6 +189,13 @@ export const PLACEHOLDERS: readonly Placeholder[] = [
   ...group('Message', 'store', [
     ['message.sentAt', 'dayItIsSent', 'date', at('2026-11-24T09:14:00Z')],
     ['message.year', 'yearItIsSent', 'text', '2026'],
+    [
+      'message.unsubscribeUrl',
+      'addressToUnsubscribe',
+      'url',
+      'https://libellus.quillwick.example/unsubscribe/01M8',
+      OFTEN,
+    ],
   ]),
 ];
 

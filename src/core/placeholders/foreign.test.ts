@@ -22,7 +22,7 @@ describe('a placeholder of another program', () => {
   });
 
   it('that means nothing to us has no guess', () => {
-    expect(guess('unsubscribe_token')).toBeUndefined();
+    expect(guess('campaign_token')).toBeUndefined();
   });
 
   it('is only guessed from what the moment has', () => {

@@ -33,6 +33,8 @@ export interface NotificationFacts {
   offChannels?: readonly string[];
   when?: Condition;
   schedule?: Schedule;
+  /** Of what is written by hand: it is news or an offer, and its readers can unsubscribe. */
+  offers?: boolean;
   /** For contacts: the labels it goes to; none named: all. */
   labels?: readonly string[];
   variants: readonly VariantFacts[];

@@ -120,3 +120,41 @@ describe('planning an order', () => {
     expect(plan(input())).toEqual(plan(input()));
   });
 });
+
+describe('what nobody has to get', () => {
+  const letter = { notificationId: 'n3', by: 'Marta', adapted: [] };
+  const news = (offers: boolean): NotificationFacts => ({ ...received, id: 'n3', moment: 'by-hand', offers });
+  const written = (notification: NotificationFacts, unsubscribed?: ('feedback' | 'offers')[]) =>
+    plan(
+      input({
+        moment: 'by-hand',
+        letter,
+        notifications: [notification],
+        rules: [],
+        ...(unsubscribed && { customer: { unsubscribed } }),
+      }),
+    );
+
+  it('is not written to who does not want it, with that as the reason', () => {
+    const result = written(news(true), ['offers']);
+    expect(result.deliveries).toEqual([]);
+    expect(result.notWritten).toEqual([
+      expect.objectContaining({
+        reasons: [{ code: 'unsubscribed', address: 'iwona@sobczyk.example', kind: 'offers' }],
+      }),
+    ]);
+  });
+
+  it('is marked as such for who gets it, and reaches who does not want something else', () => {
+    expect(written(news(true)).deliveries).toEqual([expect.objectContaining({ optional: 'offers' })]);
+    expect(written(news(true), ['feedback']).deliveries).toHaveLength(1);
+  });
+
+  it('is no message about an order: nobody unsubscribes from that', () => {
+    expect(written(news(false), ['offers', 'feedback']).deliveries).toEqual([
+      expect.not.objectContaining({ optional: expect.anything() as unknown }),
+    ]);
+    const placed = plan(input({ customer: { unsubscribed: ['offers', 'feedback'] } }));
+    expect(placed.deliveries.map((d) => d.recipient.role)).toContain('customer');
+  });
+});

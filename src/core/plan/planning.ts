@@ -199,7 +199,7 @@ export class Planning {
   }
 
   private writeOnce(
-    { notification, schedule, sender, because, timed }: Prepared,
+    { notification, schedule, sender, optional, because, timed }: Prepared,
     recipient: Recipient,
     why: Reason,
     wanted: WantedLanguage,
@@ -207,6 +207,9 @@ export class Planning {
     dueAt: number | undefined,
   ): void {
     const { store, names } = this.settings;
+    if (optional && recipient.role === 'customer' && this.event.customer?.unsubscribed?.includes(optional)) {
+      return this.not(notification, { code: 'unsubscribed', address: recipient.address, kind: optional }, recipient);
+    }
     const facts = this.factsOf(notification.moment, schedule.row.length > 1 ? i + 1 : undefined);
     const version = chooseVersion(notification, { facts, wanted, own: store.language, names });
     if (version.kind === 'nothing') return this.not(notification, version.reason, recipient);
@@ -234,6 +237,7 @@ export class Planning {
       reasons,
     };
     if (dueAt !== undefined) delivery.dueAt = dueAt;
+    if (optional) delivery.optional = optional;
     this.result.deliveries.push(delivery);
   }
 

@@ -7,6 +7,7 @@ import type { WantedLanguage } from './language';
 import type { NotificationFacts } from './notification';
 import type { Reason } from './reasons';
 import type { NotWritten, PlannedDelivery, Recipient } from './types';
+import { optionalKindOf, type OptionalKind } from '../moments/optional';
 
 /** A rule of a notification, with everything about it that no event changes. */
 export interface Way {
@@ -31,6 +32,8 @@ export interface Prepared {
   notification: NotificationFacts;
   schedule: Schedule;
   sender: SenderKind;
+  /** What its readers can unsubscribe from. */
+  optional: OptionalKind | undefined;
   because: Reason;
   timed: boolean;
   /** No condition asks for the language or the place in a row: one variant is taken for all recipients. */
@@ -67,6 +70,7 @@ export function prepare(
     notification,
     schedule,
     sender: senderKindOf(notification),
+    optional: optionalKindOf(notification.moment, notification.offers),
     because: {
       code: 'moment',
       notification: name,

@@ -96,6 +96,14 @@ const WORDS: [Reason, string][] = [
     { code: 'withheld', pattern: '@left.example', reason: 'asked to' },
     '@left.example is on the do-not-send list: asked to',
   ],
+  [
+    { code: 'unsubscribed', address: 'iwona@sobczyk.example', kind: 'offers' },
+    'iwona@sobczyk.example does not want news and offers.',
+  ],
+  [
+    { code: 'unsubscribed', address: 'iwona@sobczyk.example', kind: 'feedback' },
+    'iwona@sobczyk.example does not want requests for feedback.',
+  ],
 ];
 
 it.each(WORDS)('%j is told in words', (reason, words) => {

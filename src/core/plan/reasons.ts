@@ -37,6 +37,7 @@ export const ReasonSchema = Type.Union([
   reason('rule-when-not', { person: text, words: text }),
   reason('no-rules', { notification: text }),
   reason('already-written', { address: text }),
+  reason('unsubscribed', { address: text, kind: text }),
   reason('off-for-channel', { notification: text, channel: text }),
   reason('condition', { notification: text, words: text }),
   reason('no-variant', { notification: text }),
@@ -149,6 +150,8 @@ function sentenceOf(reason: Reason): string {
       return say.tooLate(reason);
     case 'withheld':
       return say.withheld(reason);
+    case 'unsubscribed':
+      return reason.kind === 'feedback' ? say.unsubscribedFeedback(reason) : say.unsubscribedOffers(reason);
     case 'already-written':
       return say.alreadyWritten(reason);
   }

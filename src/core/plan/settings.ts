@@ -30,6 +30,8 @@ export const NotificationSettingsSchema = Type.Object(
     owner: Type.String({ maxLength: 120 }),
     offChannels: Type.Array(Type.String({ maxLength: 64 }), { maxItems: 100, uniqueItems: true }),
     labels: Type.Array(Type.String({ minLength: 1, maxLength: 80 }), { maxItems: 20, uniqueItems: true }),
+    /** Of what is written by hand: news or an offer, which its readers can unsubscribe from. */
+    offers: Type.Optional(Type.Boolean()),
     when: Type.Optional(ConditionSchema),
     schedule: ScheduleSchema,
     /** In the order in which they are tried; the last is for everyone else. */

@@ -1,4 +1,5 @@
 /** What goes into planning and what comes out of it. */
+import type { OptionalKind } from '../moments/optional';
 import type { ConditionNames } from '../conditions/sentence';
 import type { SenderKind } from '../mail/services';
 import type { Contact, Order } from '../order/schema';
@@ -31,7 +32,7 @@ export interface PlanEvent {
     maskedKinds?: readonly SenderKind[];
   };
   /** What is kept about the customer besides the order. */
-  customer?: { language?: string; contacts?: readonly Contact[] };
+  customer?: { language?: string; contacts?: readonly Contact[]; unsubscribed?: readonly OptionalKind[] };
   /** Ids of timed notifications that this order has started already. */
   started?: ReadonlySet<string>;
   answered?: boolean;
@@ -54,6 +55,8 @@ export interface PlannedDelivery {
   recipient: Recipient;
   /** Which of the store's senders it goes out as. */
   sender: SenderKind;
+  /** For what its reader can unsubscribe from: as which kind. */
+  optional?: OptionalKind;
   language: string;
   /** When it waits: in ms since the epoch. Left out for what goes out at once. */
   dueAt?: number;

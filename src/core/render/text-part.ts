@@ -153,7 +153,11 @@ function blockText(block: LaidBlock, parts: TextParts): Write {
     case 'footer': {
       const footer = phrase('footer');
       const links = parts.linksInFooter && parts.links !== '' ? `${parts.links}\n\n` : '';
-      return (f) => `----\n${links}${footer(f)}`;
+      const out = linked(phrase('unsubscribe'), (f) => hrefOf(UNSUBSCRIBE, f), true);
+      return (f) => {
+        const unsubscribe = out(f);
+        return `----\n${links}${footer(f)}${unsubscribe === '' ? '' : `\n\n${unsubscribe}`}`;
+      };
     }
     case 'links':
       return () => parts.links;
@@ -164,6 +168,7 @@ function blockText(block: LaidBlock, parts: TextParts): Write {
 }
 
 const TRACKING = { variable: 'shipment.trackingUrl' };
+const UNSUBSCRIBE = { variable: 'message.unsubscribeUrl' };
 
 /** Words with the address they lead to; without an address the words alone, or nothing when they say nothing then. */
 function linked(words: Write, href: (f: Filling) => string | undefined, needed: boolean): Write {

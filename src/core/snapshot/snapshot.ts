@@ -56,6 +56,8 @@ export interface MessageSubject {
   ownLanguage?: string;
   /** IANA zone that days are counted in: UTC without it. */
   timeZone?: string;
+  /** Where its reader unsubscribes from messages of its kind; only for those that nobody has to get. */
+  unsubscribeUrl?: string;
   /** When the message is made, in milliseconds since the epoch. */
   now: number;
 }
@@ -207,6 +209,7 @@ export function snapshotOf(subject: MessageSubject): Snapshot {
     'store.phone': line(store.phone),
     'store.address': line(store.address),
     'message.sentAt': now,
+    'message.unsubscribeUrl': subject.unsubscribeUrl,
     'message.year': String(new Date(now).getUTCFullYear()),
     'shipment.carrier': line(shipment?.carrier),
     'shipment.trackingNumber': line(shipment?.trackingNumber),

@@ -234,6 +234,8 @@ export const notifications = mysqlTable(
     labels: json<string[]>('labels')
       .notNull()
       .$defaultFn(() => []),
+    /** Of what is written by hand: news or an offer, which its readers can unsubscribe from. */
+    offers: boolean('offers').notNull().default(false),
     /** For colleagues. */
     note: varchar('note', { length: 1000 }).notNull().default(''),
     owner: varchar('owner', { length: 120 }).notNull().default(''),

@@ -3,7 +3,7 @@ import { boolean, date, index, int, mysqlTable, primaryKey, text, uniqueIndex, v
 import type { DkimKey, JudgedRecord } from '@/core/domain';
 import type { CheckReport, DeliveryState, Security, SenderKind, ServiceKind, SignInMethod } from '@/core/mail';
 import type { ReplyState } from '@/contract/orders';
-import type { Audience, MomentId } from '@/core/moments';
+import type { Audience, MomentId, OptionalKind } from '@/core/moments';
 import type { Reason } from '@/core/plan';
 import { address, blob, exact, id, json, longText, storeId, time } from './columns';
 import { events, orders } from './order-tables';
@@ -133,6 +133,21 @@ export const withholdings = mysqlTable(
   (t) => [uniqueIndex('withholding_pattern').on(t.storeId, t.pattern)],
 );
 
+/** What somebody does not want any more. Order messages are no such thing. */
+export const unsubscriptions = mysqlTable(
+  'unsubscription',
+  {
+    storeId: ofStore(),
+    address: address('address').notNull(),
+    kind: varchar('kind', { length: 10 }).$type<OptionalKind>().notNull(),
+    at: time('at').notNull(),
+    /** By the header alone (RFC 8058), on the page, or by a colleague who was asked. */
+    how: varchar('how', { length: 10 }).$type<'header' | 'page' | 'hand'>().notNull(),
+    by: varchar('by_whom', { length: 120 }).notNull().default(''),
+  },
+  (t) => [primaryKey({ columns: [t.storeId, t.address, t.kind] })],
+);
+
 /** What came back about a delivery, matched by its signed return-path. */
 export const bounces = mysqlTable(
   'bounce',
@@ -197,6 +212,8 @@ export const deliveries = mysqlTable(
     reasons: json<Reason[]>('reasons').notNull(),
     /** Which of the store's senders it goes out as. */
     sender: varchar('sender', { length: 10 }).$type<SenderKind>().notNull().default('orders'),
+    /** What its reader can unsubscribe from by it; empty for what they have to get. */
+    optional: varchar('optional', { length: 10 }).$type<OptionalKind | ''>().notNull().default(''),
     state: varchar('state', { length: 12 }).$type<DeliveryState>().notNull(),
     /** Not claimed before this time. */
     dueAt: time('due_at').notNull(),

@@ -15,6 +15,7 @@ import { plannerOf, type PreparedPlanner } from './planner';
 import { isAboutAccount, type OrderEvent } from './schema';
 import { withoutSecrets } from './secrets';
 import { kept } from '@/words/kept';
+import { unsubscribedOf } from './unsubscribed';
 
 export interface Received {
   eventId: string;
@@ -154,6 +155,7 @@ async function record(tx: Executor, storeId: string, event: OrderEvent, time: nu
     recipientName: d.recipient.name,
     role: d.recipient.role,
     sender: d.sender,
+    optional: d.optional ?? ('' as const),
     language: d.language,
     reasons: d.reasons,
     state: 'planned' as const,
@@ -194,11 +196,16 @@ async function record(tx: Executor, storeId: string, event: OrderEvent, time: nu
 
 /** What a store knows of an order's customer, as planning needs it. */
 async function knownCustomer(tx: Executor, storeId: string, order: Order) {
-  const [row] = await tx
-    .select({ language: customers.language, contacts: customers.contacts })
-    .from(customers)
-    .where(and(eq(customers.storeId, storeId), eq(customers.email, order.customer.email)));
-  return row;
+  const { email } = order.customer;
+  const [[row], unsubscribed] = await Promise.all([
+    tx
+      .select({ language: customers.language, contacts: customers.contacts })
+      .from(customers)
+      .where(and(eq(customers.storeId, storeId), eq(customers.email, email))),
+    unsubscribedOf(storeId, [email], tx),
+  ]);
+  const kinds = unsubscribed.get(email.toLowerCase());
+  return row || kinds ? { ...row, ...(kinds && { unsubscribed: kinds }) } : undefined;
 }
 
 function unknownChannel(

@@ -80,6 +80,7 @@ export async function notificationFacts(db: Executor, storeIds: readonly string[
         audience: n.audience,
         on: n.on,
         offChannels: n.offChannels,
+        offers: n.offers,
         schedule: n.schedule,
         labels: n.labels,
         ...(n.when && { when: n.when }),

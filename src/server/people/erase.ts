@@ -16,6 +16,7 @@ import {
   history,
   notWritten,
   replies,
+  unsubscriptions,
   orders,
   sentMessages,
   withholdings,
@@ -177,6 +178,9 @@ export async function anonymisePerson(
   await anonymiseEvents(tx, ofAccount, pseudonym);
   await anonymiseUnsent(tx, and(eq(notWritten.storeId, storeId), eq(notWritten.recipient, email)), pseudonym);
   await anonymiseCustomer(tx, storeId, email, pseudonym);
+  await tx
+    .delete(unsubscriptions)
+    .where(and(eq(unsubscriptions.storeId, storeId), eq(unsubscriptions.address, email.toLowerCase())));
   await tx.delete(withholdings).where(and(eq(withholdings.storeId, storeId), eq(withholdings.pattern, email)));
   const instead = pseudonym(email);
   await tx

@@ -23,6 +23,8 @@ export interface ComposeOptions extends Envelope {
   pictures?: readonly { cid: string; type: string; name: string; bytes: Buffer }[];
   /** A person wrote it: it may be answered by itself, as a letter may. */
   byHand?: boolean;
+  /** Where its reader unsubscribes, by one request without a page (RFC 2369, RFC 8058). */
+  unsubscribe?: string;
   /** Files that go with it (RFC 2183). */
   files?: readonly { type: string; name: string; bytes: Buffer }[];
 }
@@ -76,6 +78,10 @@ export async function composeMessage(message: RenderedMessage, options: ComposeO
       // RFC 3834: so that holiday answers and the like leave it alone. Who wrote by hand wants to know that nobody is there.
       ...(!options.byHand && { 'Auto-Submitted': 'auto-generated' }),
       'Content-Language': options.language,
+      ...(options.unsubscribe && {
+        'List-Unsubscribe': `<${options.unsubscribe}>`,
+        'List-Unsubscribe-Post': 'List-Unsubscribe=One-Click',
+      }),
     },
   });
   return composer.compile().build();

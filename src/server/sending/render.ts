@@ -19,6 +19,7 @@ import { config } from '../base/config';
 import { notificationFacts } from '../events/settings';
 import { livePassages } from './passages';
 import { compiledMessage } from './skeletons';
+import { unsubscribeUrlOf } from '../events/unsubscribed';
 
 type StoreRow = typeof stores.$inferSelect;
 
@@ -57,7 +58,7 @@ export function snapshotFor(
   channelName: string | undefined,
   language: string,
   now: number,
-  more: { details?: MomentDetails; turn?: number } = {},
+  more: { details?: MomentDetails; turn?: number; unsubscribeUrl?: string } = {},
 ): Snapshot {
   return snapshotOf({
     order,
@@ -202,7 +203,7 @@ export interface Worded {
 
 export type WordedOf = Pick<
   typeof deliveries.$inferSelect,
-  'storeId' | 'orderId' | 'eventId' | 'editionId' | 'language' | 'moment' | 'timed' | 'turn'
+  'id' | 'storeId' | 'orderId' | 'eventId' | 'editionId' | 'language' | 'moment' | 'timed' | 'turn' | 'optional'
 >;
 
 /**
@@ -223,6 +224,7 @@ export async function wordedFor(delivery: WordedOf, context: BatchContext): Prom
     ...(later?.details && { details: later.details }),
     // One of a row says which it is, also when it is sent once more.
     ...((delivery.timed || waited) && { turn: delivery.turn }),
+    ...(delivery.optional !== '' && { unsubscribeUrl: unsubscribeUrlOf(delivery.id) }),
   });
   return { store, order, snapshot, compiled, details: later?.details, byHand: later?.letter !== undefined };
 }

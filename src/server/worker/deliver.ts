@@ -24,6 +24,7 @@ import { kept, keptWithin } from '@/words/kept';
 import { say } from '@/words/sent';
 import { say as bounced } from '@/words/bounces';
 import { firstAbout, type Threads } from './threads';
+import { unsubscribeUrlOf } from '../events/unsubscribed';
 
 export interface DeliverWith {
   context: BatchContext;
@@ -221,6 +222,7 @@ async function makeMessage(
       pictures: made.pictures,
       ...(files && { files }),
       ...(byHand && { byHand }),
+      ...(delivery.optional !== '' && { unsubscribe: unsubscribeUrlOf(delivery.id) }),
     });
   };
   const plain = await composed(message);

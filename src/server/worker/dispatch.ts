@@ -31,6 +31,9 @@ import {
 } from './destinations';
 import { kept, keptWithin } from '@/words/kept';
 import { say } from '@/words/sent';
+import type { OptionalKind } from '@/core/moments';
+import { reasonWords } from '@/core/plan';
+import { unsubscribedOf } from '../events/unsubscribed';
 
 /** A state "until somebody does something" still needs a time that sorts last. */
 export const FAR_AHEAD = new Date('9999-12-31T00:00:00Z');
@@ -78,6 +81,8 @@ export class Dispatch {
   private constructor(
     private readonly stores: Map<string, StoreWays>,
     private readonly destinations: Map<string, KnownDestination>,
+    /** What readers do not want, by store and address. */
+    private readonly unsubscribed: ReadonlyMap<string, ReadonlyMap<string, readonly OptionalKind[]>>,
   ) {}
 
   /** Reads what deciding for a batch needs, in a few queries. */
@@ -119,7 +124,13 @@ export class Dispatch {
         },
       ];
     });
-    return new Dispatch(new Map(made), known);
+    const unsubscribed = await Promise.all(
+      ids.map(async (storeId) => {
+        const readers = batch.filter((d) => d.storeId === storeId && d.optional !== '').map((d) => d.recipient);
+        return [storeId, await unsubscribedOf(storeId, readers)] as const;
+      }),
+    );
+    return new Dispatch(new Map(made), known, new Map(unsubscribed));
   }
 
   /** Decides for one delivery. What a service may take is taken with it. */
@@ -136,6 +147,14 @@ export class Dispatch {
         cause: 'withheld',
         words: kept(() => withheldWords(withheld)),
         remedy: kept(() => say.releaseOrTakeOff),
+      };
+    }
+    if (this.doesNotWant(delivery)) {
+      return {
+        kind: 'withheld',
+        cause: 'unsubscribed',
+        words: kept(() => reasonWords({ code: 'unsubscribed', address: delivery.recipient, kind: delivery.optional })),
+        remedy: kept(() => say.askedNotTo),
       };
     }
     const sender = senderFor(store.senders, delivery.sender);
@@ -177,6 +196,11 @@ export class Dispatch {
         };
       }
     }
+  }
+
+  private doesNotWant({ storeId, recipient, optional }: Delivery): boolean {
+    const kinds = optional === '' ? undefined : this.unsubscribed.get(storeId)?.get(recipient.toLowerCase());
+    return kinds?.some((kind) => kind === optional) ?? false;
   }
 
   /** Who sends messages of a kind for a store. */

@@ -24,6 +24,8 @@ import { VariantsPart } from './VariantsPart';
 import { HistoryPart, WaitingPart } from './WaitingAndHistory';
 import { say } from '@/words/notification';
 import { say as common } from '@/words/common';
+import { Check } from '../parts/Check';
+import { say as unsubscribed } from '@/words/unsubscribed';
 
 export function NotificationScreen(props: NotificationProps & { now: number }) {
   const { base, notification, ships, orders, maySwitch, mayStop, now, onSwitch, onImpact, onOrder } = props;
@@ -133,6 +135,17 @@ export function NotificationScreen(props: NotificationProps & { now: number }) {
             {problemAt(failure, '/when') && <p className="text-xs text-madder">{problemAt(failure, '/when')}</p>}
           </div>
           <ChannelsPart channels={store.channels} settings={settings} change={change} />
+          {byHand && (
+            <div>
+              <Check
+                label={unsubscribed.isOffer}
+                on={settings.offers ?? false}
+                onChange={(offers) => change({ offers })}
+              />
+              {settings.offers && <p className="mt-1 text-xs text-slate">{unsubscribed.isOfferHint}</p>}
+            </div>
+          )}
+          {moment === 'feedback.due' && <p className="text-xs text-slate">{unsubscribed.feedbackHint}</p>}
           {audience === 'contact' && <LabelsField labels={settings.labels} onChange={(labels) => change({ labels })} />}
           {audience === 'staff' && (
             <p className="text-sm">

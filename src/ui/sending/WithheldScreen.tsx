@@ -83,9 +83,10 @@ export function WithheldScreen({ base, entries, strays, zone, mayEdit, onAdd, on
                       )}
                     </td>
                     <td className="py-2 pe-3 text-slate">
-                      {w.kinds.length === 0
-                        ? say.allMessages
-                        : w.kinds.map((k) => inSentence(SENDER_KIND_LABELS[k])).join(', ')}
+                      {w.only ??
+                        (w.kinds.length === 0
+                          ? say.allMessages
+                          : w.kinds.map((k) => inSentence(SENDER_KIND_LABELS[k])).join(', '))}
                     </td>
                     <td className="py-2 pe-3 text-slate">
                       <Said

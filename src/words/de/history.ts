@@ -63,6 +63,8 @@ export const history: TranslationOf<typeof say> = {
   aCondition: 'eine Bedingung',
   noCondition: 'keine Bedingung mehr',
   offChannels: 'Kanäle, für die sie aus ist',
+  isOffer: 'Neues oder ein Angebot, das man abbestellen kann',
+  isNoOffer: 'kein Angebot mehr, also bekommt es jeder',
   itsContacts: 'Kontakte, an die sie geht',
   looksAfterIt: '{$owner} kümmert sich darum',
   nobodyLooksAfterIt: 'niemand kümmert sich darum',

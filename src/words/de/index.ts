@@ -37,6 +37,7 @@ import { terms } from './terms';
 import { tests } from './tests';
 import { timing } from './timing';
 import { today } from './today';
+import { unsubscribed } from './unsubscribed';
 import { writing } from './writing';
 
 export const de: Translations = {
@@ -77,5 +78,6 @@ export const de: Translations = {
   tests,
   timing,
   today,
+  unsubscribed,
   writing,
 };

@@ -2,6 +2,15 @@ import type { say } from '../names';
 import type { TranslationOf } from '../speak';
 
 export const names: TranslationOf<typeof say> = {
+  unsubscribe: 'Link zum Abbestellen',
+  unsubscribeTitle: 'Überschrift',
+  keepFeedback: 'Bitten um Rückmeldung',
+  keepOffers: 'Neues und Angebote',
+  keepOrders: 'Dass Nachrichten zu Bestellungen immer kommen',
+  saveChoice: 'Knopf',
+  choiceSaved: 'Nach dem Speichern',
+  linkTooOld: 'Für einen zu alten Link',
+  unsubscribePlace: 'Seite zum Abbestellen',
   header: 'Kopf',
   heading: 'Überschrift',
   text: 'Text',

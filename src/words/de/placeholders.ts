@@ -2,6 +2,7 @@ import type { say } from '../placeholders';
 import type { TranslationOf } from '../speak';
 
 export const placeholders: TranslationOf<typeof say> = {
+  addressToUnsubscribe: 'Link zum Abbestellen',
   orderNumber: 'Bestellnummer',
   orderDate: 'Bestelldatum',
   total: 'Gesamtbetrag',

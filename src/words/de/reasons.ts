@@ -42,6 +42,8 @@ export const reasons: TranslationOf<typeof say> = {
   overtaken: 'Nicht gesendet: Bestellung {$order} ist schon weiter ({$by}).',
   tooLate: 'Nicht gesendet: der Shop hat dies {$days} Tage zu spät gemeldet.',
   withheld: '{$pattern} steht auf der Sperrliste: {$reason}',
+  unsubscribedFeedback: '{$address} möchte keine Bitten um Rückmeldung.',
+  unsubscribedOffers: '{$address} möchte nichts Neues und keine Angebote.',
   alreadyWritten: '{$address} bekommt diese Nachricht schon durch eine frühere Regel.',
   allOrders: 'alle Bestellungen',
   ordersWith: 'Bestellungen mit {$category}',

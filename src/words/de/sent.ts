@@ -18,6 +18,8 @@ export const sent: TranslationOf<typeof say> = {
   noLongerThere: 'Ihre Benachrichtigung oder ihre Bestellung gibt es nicht mehr.',
   lookedAtWhenDue: 'Als sie fällig war, wurde sie noch einmal angesehen.',
   releaseOrTakeOff: 'Diese Nachricht einmal freigeben oder die Adresse unter Versand von der Liste nehmen.',
+  askedNotTo:
+    'Nichts zu tun: So wurde es gewünscht. Nur diese Person selbst oder Sie auf ihre Bitte können das ändern.',
   noSenderYet: 'Der Shop hat noch keinen Absender.',
   giveASender: 'Unter Versand Name und Adresse angeben; was wartet, geht dann hinaus.',
   personStoppedIt: '{$person} hat sie gestoppt.',

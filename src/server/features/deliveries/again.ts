@@ -94,7 +94,14 @@ export async function sendAgain(access: Access, id: string, input: unknown): Pro
     const { storeId, eventId, orderId, orderNumber, notificationId, notificationName, editionId } = row;
     await tx.insert(deliveries).values({
       ...{ storeId, eventId, orderId, orderNumber, notificationId, notificationName, editionId },
-      ...{ role: row.role, language: row.language, sender: row.sender, moment: row.moment, turn: row.turn },
+      ...{
+        role: row.role,
+        language: row.language,
+        sender: row.sender,
+        moment: row.moment,
+        turn: row.turn,
+        optional: row.optional,
+      },
       id: again,
       recipient,
       recipientName: known ? known.name : row.recipientName,

@@ -190,7 +190,7 @@ export async function deliveryDetail(access: Access, id: string) {
     would: would && { subject: would.subject, html: would.html, text: would.text },
     again: await againView(row),
     othersOfCause: await othersOfCause(row),
-    mayBeReleased: row.state === 'withheld' && !row.released,
+    mayBeReleased: row.state === 'withheld' && !row.released && row.cause !== 'unsubscribed',
     bounces: back.map((b) => ({
       id: b.id,
       at: b.at.toISOString(),

@@ -29,6 +29,7 @@ import { withholdingsOf, withoutWithheld } from '../../sending/withholding';
 import { isWaiting } from '../deliveries/deliveries';
 import { say } from '@/words/ready';
 import { say as refuse } from '@/words/refusals';
+import { unsubscribedOf } from '../../events/unsubscribed';
 
 const DAY = 86_400_000;
 
@@ -218,13 +219,21 @@ export async function ordersToPlan(access: Access, limit = LOOKED_AT): Promise<O
 
 /** What is kept about customers, by address. */
 export async function customersOf(storeId: string, emails: readonly string[]) {
-  if (emails.length === 0)
-    return new Map<string, { language: string; contacts: typeof customers.$inferSelect.contacts }>();
-  const rows = await database()
-    .select({ email: customers.email, language: customers.language, contacts: customers.contacts })
-    .from(customers)
-    .where(and(eq(customers.storeId, storeId), inArray(customers.email, [...new Set(emails)])));
-  return new Map(rows.map((r) => [r.email, r]));
+  const known = new Map<string, NonNullable<PlanEvent['customer']>>();
+  if (emails.length === 0) return known;
+  const [rows, unsubscribed] = await Promise.all([
+    database()
+      .select({ email: customers.email, language: customers.language, contacts: customers.contacts })
+      .from(customers)
+      .where(and(eq(customers.storeId, storeId), inArray(customers.email, [...new Set(emails)]))),
+    unsubscribedOf(storeId, emails),
+  ]);
+  for (const { email, language, contacts } of rows) known.set(email, { language, contacts });
+  for (const email of emails) {
+    const kinds = unsubscribed.get(email.toLowerCase());
+    if (kinds) known.set(email, { ...known.get(email), unsubscribed: kinds });
+  }
+  return known;
 }
 
 /** Two messages that would reach one person for one moment. */

@@ -79,6 +79,7 @@ export async function loadNotification(access: Access, slug: string): Promise<No
     note: notification.note,
     owner: notification.owner,
     offChannels: notification.offChannels,
+    offers: notification.offers,
     labels: notification.labels,
     ...(notification.when && { when: notification.when }),
     schedule: notification.schedule,
@@ -152,6 +153,7 @@ export async function saveNotification(
         note: settings.note,
         owner: settings.owner,
         offChannels: settings.offChannels,
+        offers: settings.offers ?? false,
         labels: settings.labels,
         when: settings.when ?? null,
         schedule: settings.schedule,
@@ -236,6 +238,7 @@ function changedParts(before: typeof notifications.$inferSelect, after: Notifica
   if (!same(before.schedule, after.schedule)) parts.push(deeds.goesOut({ when: scheduleWords(after.schedule) }));
   if (!same(before.when, after.when)) parts.push(after.when ? deeds.aCondition : deeds.noCondition);
   if (!same(before.offChannels, after.offChannels)) parts.push(deeds.offChannels);
+  if (before.offers !== (after.offers ?? false)) parts.push(after.offers ? deeds.isOffer : deeds.isNoOffer);
   if (!same(before.labels, after.labels)) parts.push(deeds.itsContacts);
   if (before.owner !== after.owner)
     parts.push(after.owner ? deeds.looksAfterIt({ owner: after.owner }) : deeds.nobodyLooksAfterIt);

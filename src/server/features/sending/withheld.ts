@@ -1,12 +1,12 @@
 /** Whom not to write to: seen, added, taken off. */
 import { Type } from '@sinclair/typebox';
-import { and, desc, eq, gte } from 'drizzle-orm';
+import { and, desc, eq, gte, ne } from 'drizzle-orm';
 import { isWithholdingPattern, SENDER_KINDS } from '@/core/mail';
 import { checker } from '@/core/schema';
 import type { WithheldView } from '@/contract/sending';
 import type { Access } from '../../auth/access';
 import { database } from '../../db/client';
-import { deliveries, strayBounces, withholdings } from '../../db/schema';
+import { deliveries, strayBounces, unsubscriptions, withholdings } from '../../db/schema';
 import { databaseTime } from '../../db/time';
 import { AppError } from '../../base/errors';
 import { refuseWithoutSecrets } from '../../events/secrets';
@@ -15,6 +15,8 @@ import { newId } from '../../base/ids';
 import { deliveryById } from '../deliveries/row';
 import { say } from '@/words/refusals';
 import { readKept } from '@/words/kept';
+import type { OptionalKind } from '@/core/moments';
+import { say as unsubscribed } from '@/words/unsubscribed';
 
 /** Addresses the store does not write to, the newest first, at most 500. */
 export async function withheldViews(access: Access): Promise<WithheldView[]> {
@@ -24,10 +26,36 @@ export async function withheldViews(access: Access): Promise<WithheldView[]> {
     .where(eq(withholdings.storeId, access.store.id))
     .orderBy(desc(withholdings.at))
     .limit(500);
-  return rows.map(({ storeId: _s, deliveryId, at, ...w }) => ({
+  const own = rows.map(({ storeId: _s, deliveryId, at, ...w }) => ({
     ...w,
     reason: readKept(w.reason),
     ...(deliveryId && { deliveryId }),
+    at: at.toISOString(),
+  }));
+  return [...own, ...(await unsubscribedViews(access))].toSorted((a, b) => (a.at < b.at ? 1 : -1));
+}
+
+const UNSUBSCRIBED: Record<OptionalKind, () => string> = {
+  feedback: () => unsubscribed.fromFeedback,
+  offers: () => unsubscribed.fromOffers,
+};
+
+/** Who unsubscribed from what, the newest first, at most 500. */
+async function unsubscribedViews(access: Access): Promise<WithheldView[]> {
+  const rows = await database()
+    .select()
+    .from(unsubscriptions)
+    .where(eq(unsubscriptions.storeId, access.store.id))
+    .orderBy(desc(unsubscriptions.at))
+    .limit(500);
+  return rows.map(({ address, kind, how, by, at }) => ({
+    id: `${kind} ${address}`,
+    pattern: address,
+    reason: how === 'header' ? unsubscribed.byMailProgram : unsubscribed.onThePage,
+    kinds: [],
+    only: UNSUBSCRIBED[kind](),
+    source: 'reader' as const,
+    by: by || unsubscribed.theReader,
     at: at.toISOString(),
   }));
 }
@@ -76,6 +104,20 @@ export async function withhold(access: Access, input: unknown): Promise<Withheld
 
 /** Takes an entry off the list: from now on the address is written to again. */
 export async function allowAgain(access: Access, id: string): Promise<WithheldView[]> {
+  const [kind = '', address = ''] = id.split(' ');
+  if (address !== '') {
+    await database()
+      .delete(unsubscriptions)
+      .where(
+        and(
+          eq(unsubscriptions.storeId, access.store.id),
+          eq(unsubscriptions.address, address),
+          eq(unsubscriptions.kind, kind as OptionalKind),
+        ),
+      );
+    await remember(access, 'allowed', { address });
+    return withheldViews(access);
+  }
   const [row] = await database()
     .select()
     .from(withholdings)
@@ -100,6 +142,7 @@ export async function releaseOnce(access: Access, deliveryId: string): Promise<v
         eq(deliveries.id, deliveryId),
         eq(deliveries.state, 'withheld'),
         eq(deliveries.released, false),
+        ne(deliveries.cause, 'unsubscribed'),
       ),
     );
   if (updated.affectedRows === 0) {

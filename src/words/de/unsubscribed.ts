@@ -1,0 +1,14 @@
+import type { say } from '../unsubscribed';
+import type { TranslationOf } from '../speak';
+
+export const unsubscribed: TranslationOf<typeof say> = {
+  fromFeedback: 'Bitten um Rückmeldung',
+  fromOffers: 'Neues und Angebote',
+  byMailProgram: 'Im Mailprogramm abbestellt',
+  onThePage: 'Über den Link in einer Nachricht abbestellt',
+  theReader: 'der Person selbst',
+  isOffer: 'Neues oder ein Angebot',
+  isOfferHint:
+    'Man kann es abbestellen: über einen Link in der Fußzeile und im Mailprogramm. Wer das getan hat, bekommt es nicht.',
+  feedbackHint: 'Bitten um Rückmeldung kann man abbestellen: über einen Link in der Fußzeile und im Mailprogramm.',
+};

@@ -1,0 +1,15 @@
+/** Who does not want what nobody has to get. */
+import { speak } from './speak';
+
+export const say = speak('unsubscribed', {
+  fromFeedback: 'requests for feedback',
+  fromOffers: 'news and offers',
+  byMailProgram: 'Unsubscribed in their mail program',
+  onThePage: 'Unsubscribed by the link in a message',
+  theReader: 'the reader',
+  isOffer: 'News or an offer',
+  isOfferHint:
+    'Readers can unsubscribe from it: by a link in its footer and in their mail program. Who has done so does not get it.',
+  feedbackHint:
+    'Readers can unsubscribe from requests for feedback: by a link in the footer and in their mail program.',
+});
