@@ -9,7 +9,7 @@ export const say = speak('unsubscribed', {
   theReader: 'the reader',
   isOffer: 'News or an offer',
   isOfferHint:
-    'Readers can unsubscribe from it: by a link in its footer and in their mail program. Who has done so does not get it.',
+    'Readers can unsubscribe from news and offers: by a link in the footer and in their mail program. Who has done so does not get this.',
   feedbackHint:
     'Readers can unsubscribe from requests for feedback: by a link in the footer and in their mail program.',
 });

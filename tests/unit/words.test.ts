@@ -263,6 +263,22 @@ it('no table of words is read where a file is loaded', () => {
   expect(early).toEqual([]);
 });
 
+it('what was kept can be read wherever the server reads: all that it and core say is loaded there', () => {
+  const featuresOf = (text: string): string[] =>
+    [...text.matchAll(/from '[@./]+\/words\/(\w+)'/g)].map(([, f]) => f!).filter((f) => FEATURES.includes(f));
+  const said = new Set(
+    SCREENS.filter((path) => /^src\/(core|server|contract)\//.test(path)).flatMap((path) =>
+      featuresOf(readFileSync(path, 'utf8')),
+    ),
+  );
+  const loaded = [...readFileSync('src/server/base/reading.ts', 'utf8').matchAll(/import '@\/words\/(\w+)'/g)];
+  expect(loaded.map(([, f]) => f).toSorted()).toEqual([...said].toSorted());
+  const past = SCREENS.filter(
+    (path) => path.startsWith('src/server/') && /readKept\w*,? [^;]*words\/kept'/.test(readFileSync(path, 'utf8')),
+  );
+  expect(past).toEqual(['src/server/base/reading.ts']);
+});
+
 it('every word of the catalogues is said somewhere', () => {
   const said = new Set<string>();
   for (const path of SCREENS) {

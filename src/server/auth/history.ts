@@ -5,7 +5,7 @@ import { database, type Executor } from '../db/client';
 import { databaseTime } from '../db/time';
 import { history, user } from '../db/schema';
 import { newId } from '../base/ids';
-import { readKeptIn } from '../../words/kept';
+import { readKeptIn } from '../base/reading';
 import { say } from '../../words/history';
 
 interface Where {

@@ -10,7 +10,8 @@ import { newId } from '../base/ids';
 import { log } from '../base/log';
 import { readOwnAddress } from '../sending/returnpath';
 import { withholdFrom } from '../sending/withholding';
-import { kept, readKept } from '@/words/kept';
+import { readKept } from '../base/reading';
+import { kept } from '@/words/kept';
 import { say } from '@/words/bounces';
 
 export type Taken =

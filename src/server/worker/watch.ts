@@ -12,7 +12,7 @@ import { log } from '../base/log';
 import { forgetOld } from '../people/retention';
 import { tellOwners } from '../sending/notice';
 import { forgetOldUse } from '../sending/service-use';
-import { readKept } from '@/words/kept';
+import { readKept } from '../base/reading';
 import { passOnReplies } from './replies';
 
 const FORGET_EVERY_MS = 3_600_000;

@@ -142,7 +142,7 @@ export function NotificationScreen(props: NotificationProps & { now: number }) {
                 on={settings.offers ?? false}
                 onChange={(offers) => change({ offers })}
               />
-              {settings.offers && <p className="mt-1 text-xs text-slate">{unsubscribed.isOfferHint}</p>}
+              <p className="mt-1 text-xs text-slate">{unsubscribed.isOfferHint}</p>
             </div>
           )}
           {moment === 'feedback.due' && <p className="text-xs text-slate">{unsubscribed.feedbackHint}</p>}

@@ -116,7 +116,8 @@ export function SendersScreen({ base, senders, storeName, mayEdit, onSave }: Sen
                           ? replies.keepRepliesNeedsDomain({
                               domain: row.address.slice(row.address.lastIndexOf('@') + 1),
                             })
-                          : replies.repliesGoTo({ address: row.replyTo || row.address })}
+                          : (row.replyTo || row.address) &&
+                            replies.repliesGoTo({ address: row.replyTo || row.address })}
                     </p>
                     {trouble && (
                       <div role="alert" className="border-s-3 border-madder bg-madder-tint px-3 py-2 text-sm">

@@ -9,6 +9,6 @@ export const unsubscribed: TranslationOf<typeof say> = {
   theReader: 'der Person selbst',
   isOffer: 'Neues oder ein Angebot',
   isOfferHint:
-    'Man kann es abbestellen: über einen Link in der Fußzeile und im Mailprogramm. Wer das getan hat, bekommt es nicht.',
+    'Neues und Angebote kann man abbestellen: über einen Link in der Fußzeile und im Mailprogramm. Wer das getan hat, bekommt dies nicht.',
   feedbackHint: 'Bitten um Rückmeldung kann man abbestellen: über einen Link in der Fußzeile und im Mailprogramm.',
 };

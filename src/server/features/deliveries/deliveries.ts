@@ -27,7 +27,8 @@ import { againView } from './again';
 import { deliveryById, type DeliveryRow } from './row';
 import { oneOf } from '../query';
 import { say } from '@/words/refusals';
-import { kept, readKept } from '@/words/kept';
+import { readKept } from '../../base/reading';
+import { kept } from '@/words/kept';
 import { say as story } from '@/words/sent';
 
 export interface DeliveryFilter {

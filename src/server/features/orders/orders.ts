@@ -10,7 +10,7 @@ import { AppError } from '../../base/errors';
 import { isWaiting } from '../deliveries/deliveries';
 import { oneOf } from '../query';
 import { say } from '@/words/refusals';
-import { readKept } from '@/words/kept';
+import { readKept } from '../../base/reading';
 import { config } from '../../base/config';
 import { repliesTo } from './replies';
 

@@ -1,7 +1,7 @@
 /** What customers answered about an order: shown with it, and given out as it came. */
 import { and, asc, eq, sql } from 'drizzle-orm';
 import type { ReplyView } from '@/contract/orders';
-import { readKept } from '@/words/kept';
+import { readKept } from '../../base/reading';
 import { say } from '@/words/refusals';
 import type { Access } from '../../auth/access';
 import { remember } from '../../auth/history';

@@ -14,7 +14,7 @@ import { doWithOrder } from './order-actions';
 import { orderByNumber } from './orders';
 import { placeOrder } from './placing';
 import { say } from '@/words/refusals';
-import { readKept } from '@/words/kept';
+import { readKept } from '../../base/reading';
 
 /** An order's life so far, moment by moment, with what was sent and not sent at each. */
 export async function loadWalk(access: Access, number: string) {

@@ -10,7 +10,7 @@ import { remember } from '../../auth/history';
 import type { ExportedFile } from '../templates/exported';
 import { anonymisePerson, pseudonyms } from '../../people/erase';
 import { say } from '@/words/refusals';
-import { readKept } from '@/words/kept';
+import { readKept } from '../../base/reading';
 
 /** Everything a store has of the person with an address, as JSON: who they are, orders, what was told of them, and their messages. */
 export async function exportCustomer(access: Access, email: string): Promise<ExportedFile> {

@@ -11,7 +11,7 @@ import { domainOfStore, lookAtDomain } from '../../domains/look';
 import { AppError } from '../../base/errors';
 import { remember } from '../../auth/history';
 import { say } from '@/words/refusals';
-import { readKeptIn } from '@/words/kept';
+import { readKeptIn } from '../../base/reading';
 
 const DOMAIN = /^(?=.{4,200}$)([a-z0-9]([a-z0-9-]{0,61}[a-z0-9])?\.)+[a-z][a-z0-9-]*[a-z0-9]$/i;
 

@@ -20,7 +20,7 @@ import { countAccepted, reserve, returnUnused, useToday } from '../../sending/se
 import { releaseHeld } from '../../worker/claims';
 import type { ServiceView } from '@/contract/sending';
 import { say } from '@/words/refusals';
-import { readKept, readKeptIn } from '@/words/kept';
+import { readKept, readKeptIn } from '../../base/reading';
 
 /** The store's services as screens see them: all but their passwords. */
 export async function serviceViews(access: Access): Promise<ServiceView[]> {

@@ -105,7 +105,8 @@ export const withholding = {
   remove: useCase({
     name: 'withholding.remove',
     permission: 'withholding.edit',
-    input: object({ id: ID }),
+    // An entry of the list, or a kind and the address that unsubscribed from it.
+    input: object({ id: Type.String({ minLength: 1, maxLength: 280 }) }),
     run: (who, { id }) => allowAgain(who, id),
   }),
 };

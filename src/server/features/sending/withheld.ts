@@ -14,7 +14,7 @@ import { remember } from '../../auth/history';
 import { newId } from '../../base/ids';
 import { deliveryById } from '../deliveries/row';
 import { say } from '@/words/refusals';
-import { readKept } from '@/words/kept';
+import { readKept } from '../../base/reading';
 import type { OptionalKind } from '@/core/moments';
 import { say as unsubscribed } from '@/words/unsubscribed';
 

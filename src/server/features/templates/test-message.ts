@@ -18,7 +18,7 @@ import { readTemplate } from '../../documents/read-template';
 import { templateFor } from './templates';
 import { orderSnapshot } from '../orders/orders';
 import { say } from '@/words/refusals';
-import { readKept } from '@/words/kept';
+import { readKept } from '../../base/reading';
 
 export interface TestRequest {
   slug: string;

@@ -14,7 +14,7 @@ import { serviceViews } from '../sending/services';
 import { sendingLines } from '../sending/today-lines';
 import { firstSteps } from './first-steps';
 import { say } from '@/words/ready';
-import { readKept } from '@/words/kept';
+import { readKept } from '../../base/reading';
 
 const DAY = 86_400_000;
 

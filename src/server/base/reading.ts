@@ -1,0 +1,30 @@
+/**
+ * Reads kept words (`words/kept`). What was kept may be any message that `core` or the server says, so all of them are loaded with this:
+ * whoever reads has seldom said it.
+ */
+import '@/core/conditions/sentence';
+import '@/core/names';
+import '@/words/bounces';
+import '@/words/checking';
+import '@/words/diagnosis';
+import '@/words/dns';
+import '@/words/findings';
+import '@/words/history';
+import '@/words/moments';
+import '@/words/names';
+import '@/words/placeholders';
+import '@/words/policy';
+import '@/words/problems';
+import '@/words/ready';
+import '@/words/reasons';
+import '@/words/refusals';
+import '@/words/replies';
+import '@/words/sent';
+import '@/words/shell';
+import '@/words/signIn';
+import '@/words/syntax';
+import '@/words/tests';
+import '@/words/timing';
+import '@/words/unsubscribed';
+
+export { readKept, readKeptIn } from '@/words/kept';
