@@ -33,6 +33,7 @@ export const say = speak('bounces', {
   refusedByRule: 'it was refused for safety or by a rule',
   noReason: 'no reason was given',
   noFailureReported: 'an answer that reports no failure',
+  complained: 'the reader called it spam',
   cameBack: 'It came back: {$words}.',
   mailCameBack: 'mail came back: {$words}',
   wasRefused: 'refused: {$answer}',

@@ -2,6 +2,7 @@
 import { speak } from './speak';
 
 export const say = speak('deliveries', {
+  complaintNothingOptional: 'Complaint: from now on they get what is about their orders only',
   sendWhatAgain: 'Send {$what} again',
   sendItAgain: 'Send it again',
   theSameWordsAndFigures: 'The same words and figures go out once more, as a message of its own in the record.',

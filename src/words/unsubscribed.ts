@@ -6,6 +6,8 @@ export const say = speak('unsubscribed', {
   fromOffers: 'news and offers',
   byMailProgram: 'Unsubscribed in their mail program',
   onThePage: 'Unsubscribed by the link in a message',
+  byHand: 'Taken off when they asked',
+  byComplaint: 'Called a message spam',
   theReader: 'the reader',
   isOffer: 'News or an offer',
   isOfferHint:

@@ -2,7 +2,7 @@
 import mjml2html from 'mjml-browser';
 import { asInTheDark } from '@/core/look';
 import { aboutMoment, snapshotOf } from '@/core/snapshot';
-import { sampleDetails } from '@/core/placeholders';
+import { madeUpFor } from '@/core/placeholders';
 import { byWeight, messageFindings, templateFindings, type Finding } from '@/core/preflight';
 import { KeptWords, messageCompiler, wordsStyles, type Skeleton } from '@/core/render';
 import { readTemplateSource } from '@/core/template/source';
@@ -42,7 +42,7 @@ async function render(id: number, request: RenderParts): Promise<Rendered> {
       timeZone: request.timeZone,
       now: request.now,
       ...aboutMoment(request.order, request.moment),
-      details: sampleDetails(request.moment),
+      ...madeUpFor(request.moment),
       ...(request.channelName && { channelName: request.channelName }),
     });
     const message = compiled.fill(snapshot);

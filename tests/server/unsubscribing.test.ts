@@ -3,6 +3,7 @@ import { randomUUID } from 'node:crypto';
 import { and, eq } from 'drizzle-orm';
 import { simpleParser } from 'mailparser';
 import { GET, POST } from '@/app/unsubscribe/[token]/route';
+import { takeBounce } from '@/server/bounces/receive';
 import { database } from '@/server/db/client';
 import { deliveries, stores, unsubscriptions } from '@/server/db/schema';
 import { receiveEvent } from '@/server/events/receive';
@@ -12,6 +13,7 @@ import { loadWriting, writeLetter } from '@/server/features/orders/letters';
 import { eraseCustomer } from '@/server/features/people/customer-data';
 import { allowAgain, releaseOnce, withheldViews } from '@/server/features/sending/withheld';
 import { unsubscribeUrlOf } from '@/server/events/unsubscribed';
+import { returnPathOf } from '@/server/sending/returnpath';
 import { accessAs, connectService, mailbox, placedEvent, rawMail, SHOP, useDatabase } from './fixture';
 import { drain, reader } from './orders';
 
@@ -177,6 +179,52 @@ describe('the page', () => {
     await placed(to);
     const [row] = await database().select().from(deliveries).where(eq(deliveries.recipient, to));
     expect((await oneClick(unsubscribeUrlOf(row!.id))).status).toBe(404);
+  });
+});
+
+describe('a complaint', () => {
+  it('of a reader who called a message spam is on record, and they get nothing more that they need not get', async () => {
+    const to = reader();
+    const { order } = await news(to);
+    const [row] = await database()
+      .select()
+      .from(deliveries)
+      .where(and(eq(deliveries.recipient, to), eq(deliveries.optional, 'offers')));
+    const report = Buffer.from(
+      [
+        'From: feedback@harrowpost.example',
+        'Subject: complaint about a message',
+        'MIME-Version: 1.0',
+        'Content-Type: multipart/report; report-type=feedback-report; boundary="b"',
+        '',
+        '--b',
+        'Content-Type: text/plain',
+        '',
+        'A reader called this spam.',
+        '--b',
+        'Content-Type: message/feedback-report',
+        '',
+        'Feedback-Type: abuse',
+        'User-Agent: SomeProvider/1.0',
+        'Version: 1',
+        'Original-Rcpt-To: <somebody@else.example>',
+        '--b--',
+        '',
+      ].join('\r\n'),
+    );
+    const path = returnPathOf(row!.id, 'bounce.quillwick.example');
+    expect(await takeBounce(path, report)).toMatchObject({ kind: 'noted' });
+    const access = await accessAs();
+    expect(await deliveryDetail(access, row!.id)).toMatchObject({
+      state: 'accepted',
+      bounces: [{ kind: 'complaint', words: 'the reader called it spam' }],
+    });
+    // Whoever the report names: it is about whom we wrote to.
+    expect(await kindsOf(to)).toEqual(['feedback', 'offers']);
+    expect((await withheldViews(access)).find((w) => w.pattern === to)).toMatchObject({
+      reason: 'Called a message spam',
+    });
+    expect((await loadWriting(access, [order], NEWS)).without).toHaveLength(1);
   });
 });
 

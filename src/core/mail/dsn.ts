@@ -2,8 +2,11 @@
 import { statusWords } from './status';
 
 export interface BounceReport {
-  /** Hard: will never arrive. Soft: given up for now. Delayed: still tried. Other: no failure at all, such as a receipt. */
-  kind: 'hard' | 'soft' | 'delayed' | 'other';
+  /**
+   * Hard: will never arrive. Soft: given up for now. Delayed: still tried. Complaint: it arrived, and its reader called it spam. Other: no
+   * failure at all, such as a receipt.
+   */
+  kind: 'hard' | 'soft' | 'delayed' | 'complaint' | 'other';
   /** As in "5.1.1"; empty when none was found. */
   status: string;
   /** Whose mailbox it is about, when it says so. */
@@ -14,7 +17,7 @@ export interface BounceReport {
 }
 
 /** Fields of one group of a delivery status (RFC 3464, 2.1), names in lower case, folded lines joined. */
-function fields(group: string): Map<string, string> {
+export function fields(group: string): Map<string, string> {
   const found = new Map<string, string>();
   for (const line of group.replace(/\r?\n[ \t]+/g, ' ').split(/\r?\n/)) {
     const at = line.indexOf(':');

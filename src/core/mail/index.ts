@@ -12,3 +12,5 @@ export * from './withhold';
 export * from './service-candidates';
 export * from './quoted-printable';
 export * from './automatic';
+export * from './quote';
+export * from './arf';

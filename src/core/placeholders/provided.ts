@@ -1,7 +1,8 @@
 /** Which placeholders have a value at a moment. */
 import { SAMPLE_DETAILS, type DetailName, type MomentDetails } from '../moments/details';
-import { momentOf, type Moment } from '../moments/registry';
-import { PLACEHOLDERS, type Placeholder } from './catalogue';
+import { optionalKindOf } from '../moments/optional';
+import { isMomentId, momentOf, type Moment } from '../moments/registry';
+import { placeholder, PLACEHOLDERS, type Placeholder } from './catalogue';
 
 type Source = Placeholder['from'];
 
@@ -45,4 +46,13 @@ export function placeholdersAt(momentId: string): Placeholder[] {
 export function sampleDetails(momentId: string): MomentDetails {
   const sources = sourcesAt(momentId);
   return Object.fromEntries(Object.entries(SAMPLE_DETAILS).filter(([name]) => sources.has(name as DetailName)));
+}
+
+/** All that is made up to look at a moment's messages: its details, and where a reader would unsubscribe from what they need not get. */
+export function madeUpFor(momentId: string): { details: MomentDetails; unsubscribeUrl?: string } {
+  const optional = isMomentId(momentId) && optionalKindOf(momentId, false);
+  return {
+    details: sampleDetails(momentId),
+    ...(optional && { unsubscribeUrl: String(placeholder('message.unsubscribeUrl')!.sample) }),
+  };
 }

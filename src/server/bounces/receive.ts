@@ -1,7 +1,8 @@
 /** What comes to the bounce domain: matched by its signed return-path, read, and put on record. Nothing else is believed. */
 import { and, eq, sql } from 'drizzle-orm';
 import { simpleParser, type ParsedMail } from 'mailparser';
-import { readDeliveryStatus, readPlainBounce, type BounceReport } from '@/core/mail';
+import { readDeliveryStatus, readFeedbackReport, readPlainBounce, type BounceReport } from '@/core/mail';
+import { OPTIONAL_KINDS } from '@/core/moments';
 import { config } from '../base/config';
 import { database } from '../db/client';
 import { bounces, deliveries, orders, strayBounces } from '../db/schema';
@@ -13,6 +14,7 @@ import { withholdFrom } from '../sending/withholding';
 import { readKept } from '../base/reading';
 import { kept } from '@/words/kept';
 import { say } from '@/words/bounces';
+import { setUnsubscribed } from '../events/unsubscribed';
 
 export type Taken =
   | { kind: 'bounced' | 'noted'; deliveryId: string; report: BounceReport }
@@ -87,6 +89,11 @@ export async function takeBounce(recipient: string, raw: Buffer): Promise<Taken>
       });
     }
   });
+  // Whoever calls a message spam wants nothing of the store that they need not get; what is about their orders they still have to get.
+  if (report.kind === 'complaint')
+    await setUnsubscribed({ storeId: delivery.storeId, address: delivery.recipient }, OPTIONAL_KINDS, {
+      how: 'complaint',
+    });
   if (failed) await tellStaff(delivery, path.deliveryId, report);
   log.info({ delivery: deliveryId, kind: report.kind, status: report.status }, 'a message came back');
   return { kind: failed ? 'bounced' : 'noted', deliveryId, report };
@@ -119,9 +126,13 @@ async function tellStaff(delivery: typeof deliveries.$inferSelect, id: string, r
 }
 
 function reportOf(mail: ParsedMail): BounceReport {
-  const status = mail.attachments.find((a) => a.contentType === 'message/delivery-status');
+  const part = (type: string, read: (text: string) => BounceReport | undefined): BounceReport | undefined => {
+    const found = mail.attachments.find((a) => a.contentType === type);
+    return found && read(found.content.toString('utf8'));
+  };
   return (
-    (status && readDeliveryStatus(status.content.toString('utf8'))) ??
+    part('message/feedback-report', readFeedbackReport) ??
+    part('message/delivery-status', readDeliveryStatus) ??
     readPlainBounce(mail.subject ?? '', mail.text ?? '') ?? {
       kind: 'other',
       status: '',

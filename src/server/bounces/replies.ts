@@ -2,7 +2,7 @@
 import { createHash } from 'node:crypto';
 import { eq } from 'drizzle-orm';
 import { simpleParser, type ParsedMail } from 'mailparser';
-import { automaticBecause, type Automatic } from '@/core/mail';
+import { automaticBecause, withoutQuoteBelow, type Automatic } from '@/core/mail';
 import { kept } from '@/words/kept';
 import { say } from '@/words/replies';
 import { newId } from '../base/ids';
@@ -55,7 +55,7 @@ export async function takeReply(deliveryId: string, from: string, raw: Buffer): 
       fromName: (author?.name ?? '').slice(0, 250),
       fromAddress: (author?.address ?? from).slice(0, 254),
       subject: (mail.subject ?? '').slice(0, 500),
-      text: (mail.text ?? '').trim().slice(0, MOST_TEXT),
+      text: withoutQuoteBelow(mail.text ?? '').slice(0, MOST_TEXT),
       attachments: mail.attachments
         .filter((a) => !a.related)
         .map((a) => ({ name: a.filename ?? a.contentType, type: a.contentType, bytes: a.size }))

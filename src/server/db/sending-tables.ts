@@ -1,7 +1,15 @@
 /** Tables of sending: services and their use, senders, domains, deliveries with their attempts, and what came back. */
 import { boolean, date, index, int, mysqlTable, primaryKey, text, uniqueIndex, varchar } from 'drizzle-orm/mysql-core';
 import type { DkimKey, JudgedRecord } from '@/core/domain';
-import type { CheckReport, DeliveryState, Security, SenderKind, ServiceKind, SignInMethod } from '@/core/mail';
+import type {
+  BounceReport,
+  CheckReport,
+  DeliveryState,
+  Security,
+  SenderKind,
+  ServiceKind,
+  SignInMethod,
+} from '@/core/mail';
 import type { ReplyState } from '@/contract/orders';
 import type { Audience, MomentId, OptionalKind } from '@/core/moments';
 import type { Reason } from '@/core/plan';
@@ -141,8 +149,8 @@ export const unsubscriptions = mysqlTable(
     address: address('address').notNull(),
     kind: varchar('kind', { length: 10 }).$type<OptionalKind>().notNull(),
     at: time('at').notNull(),
-    /** By the header alone (RFC 8058), on the page, or by a colleague who was asked. */
-    how: varchar('how', { length: 10 }).$type<'header' | 'page' | 'hand'>().notNull(),
+    /** By the header alone (RFC 8058), on the page, by a colleague who was asked, or by calling a message spam. */
+    how: varchar('how', { length: 10 }).$type<'header' | 'page' | 'hand' | 'complaint'>().notNull(),
     by: varchar('by_whom', { length: 120 }).notNull().default(''),
   },
   (t) => [primaryKey({ columns: [t.storeId, t.address, t.kind] })],
@@ -158,7 +166,7 @@ export const bounces = mysqlTable(
       .notNull()
       .references(() => deliveries.id, { onDelete: 'cascade' }),
     at: time('at').notNull(),
-    kind: varchar('kind', { length: 10 }).$type<'hard' | 'soft' | 'delayed' | 'other'>().notNull(),
+    kind: varchar('kind', { length: 10 }).$type<BounceReport['kind']>().notNull(),
     status: varchar('status', { length: 12 }).notNull(),
     words: varchar('words', { length: 2000 }).notNull(),
     diagnostic: varchar('diagnostic', { length: 500 }).notNull(),

@@ -65,7 +65,7 @@ export async function readerOf(token: string) {
 export async function setUnsubscribed(
   { storeId, address }: { storeId: string; address: string },
   kinds: readonly OptionalKind[],
-  { how, by = '' }: { how: 'header' | 'page' | 'hand'; by?: string },
+  { how, by = '' }: { how: (typeof unsubscriptions.$inferSelect)['how']; by?: string },
 ): Promise<void> {
   const at = new Date(await databaseTime());
   const wanted = OPTIONAL_KINDS.filter((k) => !kinds.includes(k));

@@ -6,7 +6,7 @@ import type { MomentDetails, MomentId } from '@/core/moments';
 import { timerOf } from '@/core/moments';
 import { aboutMoment, snapshotOf, type Snapshot } from '@/core/snapshot';
 import { type Order } from '@/core/order';
-import { maskValues, sampleDetails } from '@/core/placeholders';
+import { maskValues, madeUpFor } from '@/core/placeholders';
 import { adaptedFor, adaptedTemplate, type Letter, type NotificationFacts } from '@/core/plan';
 import type { CompiledMessage, RenderedMessage } from '@/core/render';
 import type { Segments, Template } from '@/core/template';
@@ -112,9 +112,7 @@ async function compiledFor({
 export async function renderFor(request: RenderRequest): Promise<RenderedMessage> {
   const { store, order, moment, channelName, language, now } = request;
   const compiled = await compiledFor(request);
-  return compiled.fill(
-    snapshotFor(store, order, moment, channelName, language, now, { details: sampleDetails(moment) }),
-  );
+  return compiled.fill(snapshotFor(store, order, moment, channelName, language, now, madeUpFor(moment)));
 }
 
 /** What a batch of deliveries needs besides its editions, read in three queries instead of three for each. */

@@ -23,6 +23,7 @@ const BOUNCE_WORDS: Record<string, string> = inEachLanguage(() => ({
   hard: say.hardBounceTheAddressIs,
   soft: say.softBounceLaterMessagesStill,
   delayed: say.stillBeingTried,
+  complaint: say.complaintNothingOptional,
   other: say.noFailure,
 }));
 

@@ -3,7 +3,7 @@
 import { useCallback, useMemo } from 'react';
 import { aboutMoment, snapshotOf } from '@/core/snapshot';
 import { type Order } from '@/core/order';
-import { sampleDetails } from '@/core/placeholders';
+import { madeUpFor } from '@/core/placeholders';
 import type { Template } from '@/core/template';
 import { directionOf } from '@/core/text';
 import type { RenderParts } from '../bench/useRenderer';
@@ -32,7 +32,7 @@ export function useMessage({ store, moment, language, order, channelName, now }:
         timeZone: store.timeZone,
         now,
         ...aboutMoment(order, moment),
-        details: sampleDetails(moment),
+        ...madeUpFor(moment),
         ...(channelName && { channelName }),
       }),
     [order, channelName, store.facts, store.language, store.timeZone, locale, now, moment],

@@ -70,7 +70,7 @@ export function WithheldScreen({ base, entries, strays, zone, mayEdit, onAdd, on
               <tbody>
                 {list.map((w) => (
                   <tr key={w.id} className="border-t border-rule align-top">
-                    <td className="py-2 pe-3 font-semibold break-all">{w.pattern}</td>
+                    <td className="min-w-48 py-2 pe-3 font-semibold wrap-anywhere">{w.pattern}</td>
                     <td className="py-2 pe-3">
                       {w.reason}
                       {w.deliveryId && (

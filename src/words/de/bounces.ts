@@ -33,6 +33,7 @@ export const bounces: TranslationOf<typeof say> = {
   refusedByRule: 'sie wurde aus Sicherheitsgründen oder durch eine Regel abgewiesen',
   noReason: 'ein Grund wurde nicht genannt',
   noFailureReported: 'eine Antwort, die keinen Fehler meldet',
+  complained: 'sie wurde als Spam gemeldet',
   cameBack: 'Sie kam zurück: {$words}.',
   mailCameBack: 'Mail kam zurück: {$words}',
   wasRefused: 'abgewiesen: {$answer}',

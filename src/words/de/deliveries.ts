@@ -2,6 +2,7 @@ import type { say } from '../deliveries';
 import type { TranslationOf } from '../speak';
 
 export const deliveries: TranslationOf<typeof say> = {
+  complaintNothingOptional: 'Beschwerde: Ab jetzt kommt nur noch, was ihre Bestellungen betrifft',
   sendWhatAgain: '{$what} erneut senden',
   sendItAgain: 'Erneut senden',
   theSameWordsAndFigures:

@@ -6,6 +6,8 @@ export const unsubscribed: TranslationOf<typeof say> = {
   fromOffers: 'Neues und Angebote',
   byMailProgram: 'Im Mailprogramm abbestellt',
   onThePage: 'Über den Link in einer Nachricht abbestellt',
+  byHand: 'Auf ihre Bitte abbestellt',
+  byComplaint: 'Hat eine Nachricht als Spam gemeldet',
   theReader: 'der Person selbst',
   isOffer: 'Neues oder ein Angebot',
   isOfferHint:

@@ -40,6 +40,13 @@ const UNSUBSCRIBED: Record<OptionalKind, () => string> = {
   offers: () => unsubscribed.fromOffers,
 };
 
+const HOW: Record<(typeof unsubscriptions.$inferSelect)['how'], () => string> = {
+  header: () => unsubscribed.byMailProgram,
+  page: () => unsubscribed.onThePage,
+  hand: () => unsubscribed.byHand,
+  complaint: () => unsubscribed.byComplaint,
+};
+
 /** Who unsubscribed from what, the newest first, at most 500. */
 async function unsubscribedViews(access: Access): Promise<WithheldView[]> {
   const rows = await database()
@@ -51,7 +58,7 @@ async function unsubscribedViews(access: Access): Promise<WithheldView[]> {
   return rows.map(({ address, kind, how, by, at }) => ({
     id: `${kind} ${address}`,
     pattern: address,
-    reason: how === 'header' ? unsubscribed.byMailProgram : unsubscribed.onThePage,
+    reason: HOW[how](),
     kinds: [],
     only: UNSUBSCRIBED[kind](),
     source: 'reader' as const,

@@ -187,7 +187,7 @@ export function Sheet({
   return (
     <>
       <div
-        className="sticky top-0 z-30 mx-auto flex h-8 items-center justify-end bg-ground max-lg:top-12"
+        className="sticky top-0 z-30 mx-auto flex h-8 items-center justify-end bg-ground px-1 max-lg:top-12"
         style={{ width }}
       >
         {bar}
