@@ -10,6 +10,8 @@ export interface ReplyView {
   id: string;
   at: string;
   from: string;
+  /** It came from another address than the message had gone to. */
+  otherAddress: boolean;
   /** To which message. */
   notification: string;
   subject: string;

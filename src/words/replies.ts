@@ -5,6 +5,7 @@ export const say = speak('replies', {
   replies: 'Replies',
   repliesGoTo: 'Replies go to {$address}.',
   repliedTo: 'to {$notification}',
+  fromAnotherAddress: 'From another address than the message went to.',
   automaticAnswer: 'It was written by a program and was not passed on.',
   cameBackAgain: 'It had been passed on before and came back, so it was not passed on again.',
   passedOnTo: 'Passed on to {$address}',

@@ -179,6 +179,7 @@ describe('a reply', () => {
         attachments: ['Formular ü.pdf'],
         state: 'passed-on',
         passedTo: TEAM,
+        otherAddress: false,
         whole: true,
       }),
     ]);
@@ -193,11 +194,16 @@ describe('a reply', () => {
     const to = reader();
     const delivery = await order(to);
     const before = (await mailbox(TEAM)).length;
-    expect(await takeReply(delivery.id, from === 'null' ? '' : to, await answer(to, change))).toBe('kept');
+    const raw = await answer('somebody@else.example', change);
+    expect(await takeReply(delivery.id, from === 'null' ? '' : to, raw)).toBe('kept');
     expect(await passOnReplies()).toBe(0);
     expect(await mailbox(TEAM)).toHaveLength(before);
     const { replies: kept } = await orderDetail(await accessAs(), delivery.orderNumber);
-    expect(kept[0]).toMatchObject({ state: 'automatic', words: expect.stringMatching(words) });
+    expect(kept[0]).toMatchObject({
+      state: 'automatic',
+      words: expect.stringMatching(words) as string,
+      otherAddress: true,
+    });
   });
 
   it('waits while no service goes, and is passed on once one does', async () => {
@@ -238,8 +244,14 @@ describe('a reply', () => {
     await expect(transport.sendMail({ envelope: { from: to, to: own }, raw: large })).rejects.toMatchObject({
       responseCode: 552,
     });
+    // A flood is refused once enough is kept, and says so.
+    for (let i = 0; i < 20; i += 1) expect(await takeReply(delivery.id, to, await answer(to))).toBe('kept');
+    await expect(transport.sendMail({ envelope: { from: to, to: own }, raw })).rejects.toMatchObject({
+      responseCode: 552,
+    });
     transport.close();
     await listener.close();
+    await database().delete(replies).where(eq(replies.deliveryId, delivery.id));
     expect(await database().$count(replies, eq(replies.deliveryId, delivery.id))).toBe(0);
     expect(await database().select().from(strayBounces)).toMatchObject([{ kind: 'forged', count: 3 }]);
     expect(await takeReply('01ARZ3NDEKTSV4RRFFQ69G5FAV', to, raw)).toBe('unmatched');

@@ -85,3 +85,8 @@ describe('what a failure is about', () => {
     expect(isAboutService(step, kind)).toBe(service);
   });
 });
+
+it('a server’s reply is kept without control characters, whatever it holds', () => {
+  const { text } = parseReply('550 5.7.1 \u0002["sent.givenUp",{}]\u0003 \u001b[31mred\u0007\r\n')!;
+  expect(text).toBe('["sent.givenUp",{}]   [31mred');
+});

@@ -9,9 +9,14 @@ export interface SmtpReply {
   lines: string[];
 }
 
+/** What a server said, as it can be kept and shown: without the control characters that mean something to us, or to a terminal. */
+export const printable = (said: string): string => said.replace(/[\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f]/g, ' ');
+
 /** Reads a complete reply, one or more lines. Undefined when it is not an SMTP reply at all. */
 export function parseReply(raw: string): SmtpReply | undefined {
-  const lines = raw.split(/\r?\n/).filter((l) => l !== '');
+  const lines = printable(raw)
+    .split(/\r?\n/)
+    .filter((l) => l !== '');
   const texts: string[] = [];
   let code: number | undefined;
   for (const line of lines) {

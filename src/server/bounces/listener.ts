@@ -77,7 +77,10 @@ export async function listenForBounces(at: { host: string; port: number }): Prom
               : takeBounce(rcptTo[i]!.address, raw),
           ),
         ).then(
-          () => done(null, '2.0.0 Noted'),
+          (taken) =>
+            taken.includes('too many')
+              ? done(refusal(552, '5.2.2 Enough was answered to this'))
+              : done(null, '2.0.0 Noted'),
           (error: unknown) => {
             log.error({ err: error }, 'what came back could not be written down');
             done(refusal(451, '4.3.0 Try again later'));

@@ -1,6 +1,6 @@
 /** What customers answer: matched by the signed address that it came to, kept with its order, and passed on by the worker. */
 import { createHash } from 'node:crypto';
-import { eq } from 'drizzle-orm';
+import { count, eq, sql } from 'drizzle-orm';
 import { simpleParser, type ParsedMail } from 'mailparser';
 import { automaticBecause, withoutQuoteBelow, type Automatic } from '@/core/mail';
 import { kept } from '@/words/kept';
@@ -12,8 +12,9 @@ import { databaseTime } from '../db/time';
 import { deliveries, replies } from '../db/schema';
 import { countStray } from './receive';
 
-/** So many answers to one message are kept; more are turned away. */
-const MOST_REPLIES = 50;
+/** So much is kept of answers to one message; more is turned away. */
+const MOST_REPLIES = 20;
+const MOST_BYTES = 50_000_000;
 /** So much of what was written is shown, in characters. */
 const MOST_TEXT = 10_000;
 
@@ -38,7 +39,11 @@ export async function takeReply(deliveryId: string, from: string, raw: Buffer): 
     await countStray('unmatched');
     return 'unmatched';
   }
-  if ((await db.$count(replies, eq(replies.deliveryId, deliveryId))) >= MOST_REPLIES) return 'too many';
+  const [known] = await db
+    .select({ n: count(), bytes: sql<string | null>`sum(length(${replies.raw}))` })
+    .from(replies)
+    .where(eq(replies.deliveryId, deliveryId));
+  if (known!.n >= MOST_REPLIES || Number(known!.bytes ?? 0) + raw.length > MOST_BYTES) return 'too many';
   const mail = await simpleParser(raw, { skipTextToHtml: true, skipImageLinks: true });
   const automatic = automaticBecause(fieldsOf(mail), from);
   const author = mail.from?.value[0];

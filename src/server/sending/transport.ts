@@ -1,6 +1,6 @@
 /** A connection to a sending service over nodemailer, kept open for several messages, with each conversation recorded. */
 import SMTPConnection from 'nodemailer/lib/smtp-connection';
-import { diagnose, parseReply, type CheckStep, type Diagnosis, type SendOutcome } from '@/core/mail';
+import { diagnose, parseReply, type CheckStep, type Diagnosis, type SendOutcome, printable } from '@/core/mail';
 import { authorities } from './authorities';
 import { resolveHost } from './dns';
 import { ehloName } from './ehlo';
@@ -57,7 +57,7 @@ export class Line {
           { from: envelope.from, to: [envelope.to], size: message.length },
           message,
           (error: Error | null, info?: { response?: string }) =>
-            error ? reject(error) : resolve(info?.response ?? ''),
+            error ? reject(error) : resolve(printable(info?.response ?? '')),
         ),
       );
       this.sent += 1;
@@ -69,7 +69,7 @@ export class Line {
       this.close();
       return {
         outcome: reply
-          ? { kind: 'refused', step: failedAt, code: reply.code, response: error.response ?? '' }
+          ? { kind: 'refused', step: failedAt, code: reply.code, response: printable(error.response ?? '') }
           : { kind: 'unreachable', error: error.message },
         conversation: this.log.join('\n'),
         failedAt,

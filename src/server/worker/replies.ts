@@ -14,9 +14,11 @@ import { domainOf, freshMessageId } from '../sending/compose';
 import { senderFor, sendersOf, servicesOf, settingsOf, standingOf, type SenderRow } from '../sending/service';
 import { countAccepted, reserve, returnUnused } from '../sending/service-use';
 import { Line } from '../sending/transport';
+import { domainOfStore } from '../domains/look';
+import { signMessage } from '../sending/dkim';
 
 /** For so long a reply is one worker's; then another may take it. */
-const LEASE_MS = 5 * 60_000;
+const LEASE_MS = 15 * 60_000;
 const AT_ONCE = 10;
 
 type ReplyRow = typeof replies.$inferSelect;
@@ -91,7 +93,11 @@ async function passOn(reply: ReplyRow): Promise<Passed> {
   const { granted, againAt } = await reserve(service, store!.timeZone, 1, now);
   if (granted === 0) return later(choice.passedOver.join(' '), againAt);
   const link = `${config().url}/s/${storeId}/orders/${encodeURIComponent(delivery!.order)}`;
-  const raw = await forwarded(reply, { sender, store: store!.name, order: delivery!.order, link, to: passedTo });
+  const domain = await domainOfStore(storeId, domainOf(sender.address).toLowerCase());
+  const composed = await forwarded(reply, { sender, store: store!.name, order: delivery!.order, link, to: passedTo });
+  const raw = domain?.signing
+    ? await signMessage(composed, { domain: domain.name, selector: domain.selector, privateKey: domain.privateKey })
+    : composed;
   const line = new Line(settingsOf(service));
   try {
     const { outcome, diagnosis } = await line.send({ from: sender.address, to: passedTo }, raw);

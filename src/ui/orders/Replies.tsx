@@ -20,6 +20,7 @@ export function Replies({ base, replies, zone }: { base: string; replies: readon
                   {r.from}
                 </span>{' '}
                 <span className="text-slate">{say.repliedTo({ notification: r.notification })}</span>
+                {r.otherAddress && <span className="text-marigold-ink"> {say.fromAnotherAddress}</span>}
               </span>
               <span className="w-28 text-end text-xs text-slate">
                 <Time at={r.at} zone={zone} />

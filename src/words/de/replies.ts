@@ -5,6 +5,7 @@ export const replies: TranslationOf<typeof say> = {
   replies: 'Antworten',
   repliesGoTo: 'Antworten gehen an {$address}.',
   repliedTo: 'auf {$notification}',
+  fromAnotherAddress: 'Von einer anderen Adresse als der, an die die Nachricht ging.',
   automaticAnswer: 'Ein Programm hat sie geschrieben; sie wurde nicht weitergegeben.',
   cameBackAgain: 'Sie war schon weitergegeben und kam zurück; sie wurde nicht noch einmal weitergegeben.',
   passedOnTo: 'Weitergegeben an {$address}',

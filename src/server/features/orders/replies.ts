@@ -14,6 +14,7 @@ export async function repliesTo(access: Access, orderId: string): Promise<ReplyV
   const rows = await database()
     .select({
       reply: columns,
+      recipient: deliveries.recipient,
       notification: deliveries.notificationName,
       whole: sql<number>`length(${replies.raw}) > 0`,
     })
@@ -21,10 +22,11 @@ export async function repliesTo(access: Access, orderId: string): Promise<ReplyV
     .innerJoin(deliveries, eq(deliveries.id, replies.deliveryId))
     .where(and(eq(replies.storeId, access.store.id), eq(replies.orderId, orderId)))
     .orderBy(asc(replies.id));
-  return rows.map(({ reply: r, notification, whole }) => ({
+  return rows.map(({ reply: r, recipient, notification, whole }) => ({
     id: r.id,
     at: r.at.toISOString(),
     from: r.fromName ? `${r.fromName} <${r.fromAddress}>` : r.fromAddress,
+    otherAddress: r.fromAddress.toLowerCase() !== recipient.toLowerCase(),
     notification,
     subject: r.subject,
     text: r.text,
