@@ -115,7 +115,8 @@ export function BoardCard({ base, zone, card, languages, path, maySwitch, onSwit
           {line}
         </Link>
         <span className="ms-auto">
-          <Bars languages={languages} complete={card.complete} />
+          {/* Following an order, what matters is what it got; the room goes to those words. */}
+          {!path && <Bars languages={languages} complete={card.complete} />}
         </span>
         {maySwitch && <Switch on={card.on} label={say.nameIsOn({ name: card.name })} onChange={onSwitch} />}
       </div>
@@ -170,7 +171,7 @@ export function HandCard({ base, zone, card, languages, path, maySwitch, onSwitc
         {line}
       </Link>
       {path && path.sent.length > 0 && <PathWords path={path} zone={zone} />}
-      <Bars languages={languages} complete={card.complete} />
+      {!path && <Bars languages={languages} complete={card.complete} />}
       {maySwitch && <Switch on={card.on} label={say.nameIsOn({ name: card.name })} onChange={onSwitch} />}
     </article>
   );
