@@ -27,7 +27,7 @@ export const say = speak('journey', {
   byHand2: 'by hand',
   byHandToContacts: 'by hand, to contacts',
   byHandToStaff: 'by hand, to staff',
-  wouldBeSent: 'would be sent',
+  wouldBeSent: 'would go',
   notSent: 'not sent',
   notForThisOrder: 'not for this order',
   scheduled: 'scheduled',

@@ -112,6 +112,7 @@ const ROUTES: Record<string, [roles: string, params: Record<string, string>, que
   'look/export': [EVERYONE, {}, ''],
   'desk/[slug]/export': [EVERYONE, { slug: 'order-received' }, 'as=html&language=en&order=SAMPLE-ACCOUNT'],
   'deliveries/[id]/message': [EVERYONE, { id: 'none' }, ''],
+  'replies/[id]': [EVERYONE, { id: 'none' }, ''],
   'orders/exchange/file': ['owner support', {}, 'list=products&as=csv'],
 };
 

@@ -183,7 +183,14 @@ describe('saving a service', () => {
 
   it('makes the account the first sender', async () => {
     expect(await senderViews(await accessAs())).toEqual([
-      { kind: 'orders', name: 'Quillwick', address: ACCOUNT.user, replyTo: '' },
+      {
+        kind: 'orders',
+        name: 'Quillwick',
+        address: ACCOUNT.user,
+        replyTo: '',
+        takesReplies: false,
+        mayTakeReplies: false,
+      },
     ]);
   });
 

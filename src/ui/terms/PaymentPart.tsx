@@ -141,8 +141,8 @@ function Account({
       ? transferCode({ account, amount: 3480, currency: 'EUR', reference: 'ORDER-1' })
       : undefined;
   return (
-    <div className="mt-3 flex gap-5">
-      <div className="grid flex-1 sm:grid-cols-2 gap-3 self-start">
+    <div className="mt-3 flex gap-5 max-sm:flex-col">
+      <div className="grid flex-1 gap-3 sm:grid-cols-2 sm:self-start">
         <Field label={say.accountHolder} problem={problem(`${at}/account/holder`)}>
           {(ids) => (
             <input
@@ -168,7 +168,7 @@ function Account({
             />
           )}
         </Field>
-        <div className="col-span-2">
+        <div className="sm:col-span-2">
           <Field label="IBAN" problem={problem(`${at}/account/iban`) ?? wrong}>
             {(ids) => (
               <input

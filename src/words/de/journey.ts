@@ -26,7 +26,7 @@ export const journey: TranslationOf<typeof say> = {
   byHand2: 'von Hand',
   byHandToContacts: 'von Hand, an Kontakte',
   byHandToStaff: 'von Hand, an Mitarbeitende',
-  wouldBeSent: 'würde gesendet',
+  wouldBeSent: 'ginge hinaus',
   notSent: 'nicht gesendet',
   notForThisOrder: 'nicht für diese Bestellung',
   scheduled: 'geplant',
