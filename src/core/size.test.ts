@@ -32,7 +32,7 @@ describe('the size of what comes from outside', () => {
     expect(jsonDepth('"\\"[[[["', 10)).toBe(0);
     expect(jsonDepth('['.repeat(1_000_000), 40)).toBe(41);
     expect(jsonTooLarge('{"a":[1,2,"3,4,5,6,7,8"]}', { values: 8, depth: 3 })).toBeUndefined();
-    expect(jsonTooLarge('{"a":[1,2,3,4,5,6,7,8]}', { values: 8, depth: 3 })).toBe('has more than 8 values in it');
-    expect(jsonTooLarge('[[[[1]]]]', { values: 8, depth: 3 })).toBe('is nested more than 3 levels deep');
+    expect(jsonTooLarge('{"a":[1,2,3,4,5,6,7,8]}', { values: 8, depth: 3 })).toBe('This has more than 8 values in it.');
+    expect(jsonTooLarge('[[[[1]]]]', { values: 8, depth: 3 })).toBe('This is nested more than 3 levels deep.');
   });
 });

@@ -1,4 +1,5 @@
 /** How large and how deep a value from outside may be, found out before anything else is done with it. */
+import { say } from '../words/problems';
 
 export interface SizeLimits {
   /** Values in all: every object, list, text, number and so on counts one. */
@@ -48,13 +49,13 @@ export function sizeOf(value: unknown, limits: SizeLimits = SIZE_LIMITS): Size {
     level.next += 1;
     values += 1;
     if (values > limits.values) {
-      return { values, depth, problem: { path: '', message: `This has more than ${limits.values} values in it.` } };
+      return { values, depth, problem: { path: '', message: say.moreThanNValues({ n: limits.values }) } };
     }
     if (levels.length >= limits.depth && typeof entry[1] === 'object' && entry[1] !== null) {
       return {
         values,
         depth,
-        problem: { path: place(), message: `This is nested more than ${limits.depth} levels deep.` },
+        problem: { path: place(), message: say.nestedDeeper({ n: limits.depth }) },
       };
     }
     open(entry[1]);
@@ -81,13 +82,13 @@ export function jsonDepth(text: string, most: number): number {
 }
 
 /**
- * What is too large about a JSON text, in words; undefined when nothing is. Found before the text is read as JSON, which takes much
+ * What is too large about a JSON text, as a sentence; undefined when nothing is. Found before the text is read as JSON, which takes much
  * longer and, for what is nested without end, may not end well.
  */
 export function jsonTooLarge(text: string, limits: SizeLimits = SIZE_LIMITS): string | undefined {
   const { depth, values } = scan(text, limits);
-  if (depth > limits.depth) return `is nested more than ${limits.depth} levels deep`;
-  return values > limits.values ? `has more than ${limits.values} values in it` : undefined;
+  if (depth > limits.depth) return say.nestedDeeper({ n: limits.depth });
+  return values > limits.values ? say.moreThanNValues({ n: limits.values }) : undefined;
 }
 
 /** Counts brackets and commas up to the limits. */

@@ -2,6 +2,8 @@
 import { speak } from './speak';
 
 export const say = speak('problems', {
+  moreThanNValues: 'This has more than {$n :integer} values in it.',
+  nestedDeeper: 'This is nested more than {$n :integer} levels deep.',
   enterTheTown: 'Enter the town or city.',
   chooseAtLeastOneValue: 'Choose at least one value to compare with.',
   addAtLeastOneTest: 'Add at least one test, or remove the condition.',

@@ -48,7 +48,7 @@ export const say = speak('refusals', {
   theFileIsEmpty: 'The file is empty.',
   thisIsNoTextFile: 'This is no text file. Save the list as CSV, or take JSON.',
   aListInJsonHas: 'A list in JSON has {$n} MB at most. Save it as CSV, or in several files.',
-  theFileLargeSaveIt: 'The file {$large}. Save it as CSV, or in several files.',
+  theFileLargeSaveIt: '{$large} Save the file as CSV, or in several files.',
   theFileIsNotJson: 'The file is not JSON: {$message}',
   thisFileComesFromA: 'This file comes from a newer Libellus. Bring that up to date first.',
   theFileHoldsNoList: 'The file holds no list "{$kind}".',

@@ -48,7 +48,7 @@ describe('an event', () => {
     expect(told.problems!.length).toBeLessThanOrEqual(50);
     expect(JSON.stringify(told).length).toBeLessThan(20_000);
     const many = await answer(await handleEvent(signed(JSON.stringify({ ...event, data: wide(25_000) }))));
-    expect(many).toMatchObject({ status: 400, title: expect.stringContaining('more than 20000 values') });
+    expect(many).toMatchObject({ status: 400, title: expect.stringContaining('more than 20,000 values') });
   });
 
   it('that is nested without end is refused before it is read', async () => {

@@ -49,7 +49,7 @@ export async function handleEvent(request: Request): Promise<Response> {
     if (wait !== undefined) return tooOften(wait);
     // Before its signature is checked, which reads the JSON as well.
     const large = jsonTooLarge(body);
-    if (large) return problem(400, `The event ${large}, which no event needs.`);
+    if (large) return problem(400, large);
     const signed = await storeThatSigned(body, request.headers);
     if (!signed.ok) {
       await countWrong(request.headers);

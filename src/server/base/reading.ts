@@ -12,6 +12,7 @@ import '@/words/findings';
 import '@/words/history';
 import '@/words/moments';
 import '@/words/names';
+import '@/words/operations';
 import '@/words/placeholders';
 import '@/words/policy';
 import '@/words/problems';

@@ -5,6 +5,7 @@ import { database, type Executor } from './client';
 import { databaseTime } from './time';
 import { demoClock } from './schema';
 import { AppError } from '../base/errors';
+import { say } from '../../words/operations';
 
 const ROW = 1;
 const MOST_MS = 366 * 86_400_000;
@@ -23,9 +24,9 @@ export async function timeNow(db: Executor = database()): Promise<number> {
 
 /** Winds the demo's clock forward. Refused outside the demo, backwards, and by more than a year at once. */
 export async function windClock(ms: number): Promise<void> {
-  if (!config().demo) throw new AppError('forbidden', 'Only the clock of the demo can be wound.');
+  if (!config().demo) throw new AppError('forbidden', say.onlyDemoClock);
   if (!Number.isInteger(ms) || ms <= 0 || ms > MOST_MS) {
-    throw new AppError('invalid', 'The clock is wound forward, by a year at most.');
+    throw new AppError('invalid', say.windForward);
   }
   await database()
     .insert(demoClock)

@@ -15,6 +15,7 @@ import { pictures } from '../db/schema';
 import { AppError } from '../base/errors';
 import { newId } from '../base/ids';
 import { say } from '@/words/refusals';
+import { say as operations } from '@/words/operations';
 
 export const MAX_BYTES = 10_000_000;
 const MAX_PIXELS = 36_000_000;
@@ -127,7 +128,12 @@ export async function bringPicture(
   return {
     asset,
     colours,
-    words: `${pixels(was.width ?? 0, was.height ?? 0)}, ${size(bytes.length)}, now ${pixels(asset.width, asset.height)}, ${size(asset.bytes)}`,
+    words: operations.pictureTaken({
+      before: pixels(was.width ?? 0, was.height ?? 0),
+      sizeBefore: size(bytes.length),
+      after: pixels(asset.width, asset.height),
+      sizeAfter: size(asset.bytes),
+    }),
   };
 }
 

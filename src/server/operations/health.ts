@@ -5,6 +5,8 @@ import { askDatabaseTime, clockAheadOfDatabase } from '../db/time';
 import { heartbeats } from '../db/schema';
 import { HEARTBEAT_MS } from './heartbeat';
 import { secretTrouble } from './secret-check';
+import { readKept } from '../base/reading';
+import { say } from '@/words/operations';
 
 interface Part {
   ok: boolean;
@@ -23,7 +25,7 @@ const STALE_MS = HEARTBEAT_MS * 4;
 const LATELY_MS = 3_600_000;
 const SKEW_MS = 2_000;
 
-const seconds = (ms: number): string => `${Math.round(Math.abs(ms) / 1000)} s`;
+const seconds = (ms: number): number => Math.round(Math.abs(ms) / 1000);
 
 /** Asks each part. Never throws: a part that does not answer is down, and the words say so. */
 export async function health(): Promise<Health> {
@@ -36,16 +38,22 @@ export async function health(): Promise<Health> {
     const alive = beats.filter((b) => now - b.beatAt.getTime() < STALE_MS);
     const worker = workerPart(now, beats);
     const clock = clockPart([
-      { id: 'this process', clockAheadMs: await clockAheadOfDatabase() },
+      { id: say.thisProcess, clockAheadMs: await clockAheadOfDatabase() },
       ...alive.map((b) => ({ id: `${b.kind} ${b.id}`, clockAheadMs: b.clockAheadMs })),
     ]);
     const secret = secretPart(await secretTrouble(), alive);
-    return { ok: worker.ok && clock.ok && secret.ok, database: { ok: true, words: 'answers' }, worker, clock, secret };
+    return {
+      ok: worker.ok && clock.ok && secret.ok,
+      database: { ok: true, words: say.answers },
+      worker,
+      clock,
+      secret,
+    };
   } catch {
-    const unknown = { ok: false, words: 'not known without the database' };
+    const unknown = { ok: false, words: say.notKnownWithoutDatabase };
     return {
       ok: false,
-      database: { ok: false, words: 'does not answer' },
+      database: { ok: false, words: say.doesNotAnswer },
       worker: unknown,
       clock: unknown,
       secret: unknown,
@@ -58,29 +66,31 @@ type Beat = typeof heartbeats.$inferSelect;
 function workerPart(now: number, beats: readonly Beat[]): Part {
   const times = beats.filter((b) => b.kind === 'worker').map((b) => now - b.beatAt.getTime());
   const running = times.filter((age) => age < STALE_MS).length;
-  if (running > 0) return { ok: true, words: running === 1 ? 'running' : `${running} are running` };
+  if (running > 0) return { ok: true, words: say.nRunning({ n: running }) };
   return {
     ok: false,
-    words: times.length > 0 ? `last seen ${seconds(Math.min(...times))} ago` : 'not seen in the last hour',
+    words: times.length > 0 ? say.lastSeen({ seconds: seconds(Math.min(...times)) }) : say.notSeen,
   };
 }
 
 /** Every process is compared with the database, whose clock decides what is due. */
 function clockPart(processes: readonly { id: string; clockAheadMs: number }[]): Part {
   const off = processes.filter((p) => Math.abs(p.clockAheadMs) >= SKEW_MS);
-  if (off.length === 0) return { ok: true, words: "all agree with the database's" };
+  if (off.length === 0) return { ok: true, words: say.clocksAgree };
   return {
     ok: false,
     words: off
-      .map((p) => `${p.id} is ${seconds(p.clockAheadMs)} ${p.clockAheadMs > 0 ? 'ahead of' : 'behind'} the database`)
+      .map((p) =>
+        (p.clockAheadMs > 0 ? say.isAhead : say.isBehind)({ process: p.id, seconds: seconds(p.clockAheadMs) }),
+      )
       .join('; '),
   };
 }
 
 function secretPart(own: string, alive: readonly Beat[]): Part {
   const wrong = [
-    ...(own ? [`this process: ${own}`] : []),
-    ...alive.filter((b) => b.trouble).map((b) => `${b.kind} ${b.id}: ${b.trouble}`),
+    ...(own ? [`${say.thisProcess}: ${readKept(own)}`] : []),
+    ...alive.filter((b) => b.trouble).map((b) => `${b.kind} ${b.id}: ${readKept(b.trouble)}`),
   ];
-  return wrong.length === 0 ? { ok: true, words: 'opens what is stored' } : { ok: false, words: wrong.join('; ') };
+  return wrong.length === 0 ? { ok: true, words: say.opensWhatIsStored } : { ok: false, words: wrong.join('; ') };
 }

@@ -20,6 +20,8 @@ import { notificationFacts } from '../events/settings';
 import { livePassages } from './passages';
 import { compiledMessage } from './skeletons';
 import { unsubscribeUrlOf } from '../events/unsubscribed';
+import { kept } from '@/words/kept';
+import { say as operations } from '@/words/operations';
 
 type StoreRow = typeof stores.$inferSelect;
 
@@ -215,7 +217,7 @@ export async function wordedFor(delivery: WordedOf, context: BatchContext): Prom
   const now = delivery.orderId ? context.orders.get(delivery.orderId)?.order : undefined;
   const waited = timerOf(delivery.moment) !== undefined;
   const order = waited ? (now ?? later?.order) : (later?.order ?? now);
-  if (!store || !order) throw new ContentError('the order this message is about is no longer there.');
+  if (!store || !order) throw new ContentError(kept(() => operations.orderGone));
   const channelName = context.channelName(store.id, order.channel);
   const compiled = await ofWords(() => context.compiled(store, delivery.editionId, delivery.language, later?.letter));
   const snapshot = snapshotFor(store, order, delivery.moment, channelName, delivery.language, Date.now(), {

@@ -9,6 +9,7 @@ import { WORDS_MARK } from '@/core/result';
 import { jsonTooLarge } from '@/core/size';
 import { ADDRESS_HEADER, clientAddress } from '../net/addresses';
 import { BODY_SIZE, bodyRule } from '../net/limits';
+import { say } from '@/words/operations';
 
 export interface DoorSettings {
   secure: boolean;
@@ -39,7 +40,7 @@ export function door(settings: DoorSettings, handle: Handle): Handle {
     const body = await bodyOf(request);
     if (!body) return;
     const large = jsonTooLarge(body.toString('latin1'), BODY_SIZE);
-    if (large) return refuse(request, response, { status: 400, words: `This ${large}, which nothing here needs.` });
+    if (large) return refuse(request, response, { status: 400, words: large });
     await handle(withBody(request, body), response);
   };
 }
@@ -111,17 +112,17 @@ function refusalOf(
   if (rule.handled) return undefined;
   if (headers['content-length'] === undefined) {
     if (headers['transfer-encoding'] === undefined) return undefined;
-    return { status: 411, words: 'A body needs its length: send Content-Length.' };
+    return { status: 411, words: say.needsLength };
   }
   const bytes = Number(headers['content-length']);
   if (bytes > rule.most) {
     return {
       status: 413,
-      words: `This is too large: it has ${size(bytes)}, and at most ${size(rule.most)} are taken here.`,
+      words: say.tooLarge({ size: size(bytes), most: size(rule.most) }),
     };
   }
   if (bytes > rule.openTo && !hasSession(headers.cookie ?? '', secret)) {
-    return { status: 401, words: 'You are signed out. Sign in again; what you typed is still here.' };
+    return { status: 401, words: say.signedOut };
   }
   return undefined;
 }

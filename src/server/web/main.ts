@@ -23,10 +23,11 @@ await app.prepare();
 const handle = app.getRequestHandler();
 const through = door(
   { secure: url.startsWith('https:'), secret, trustedProxies: addressList(trustedProxies) },
-  (request, response) => forReader(request.headers, () => handle(request, response)),
+  (request, response) => handle(request, response),
 );
 const server = createServer((request, response) => {
-  through(request, response).catch((error: unknown) => {
+  // What is refused at the door is said to its reader, too.
+  forReader(request.headers, () => through(request, response)).catch((error: unknown) => {
     log.error({ err: error }, 'a request could not be answered');
     if (!response.headersSent) response.writeHead(503, { 'content-type': 'text/plain', 'retry-after': '5' });
     response.end('Libellus cannot answer this just now.');

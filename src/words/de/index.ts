@@ -16,6 +16,7 @@ import { look } from './look';
 import { moments } from './moments';
 import { names } from './names';
 import { notification } from './notification';
+import { operations } from './operations';
 import { orders } from './orders';
 import { pages } from './pages';
 import { parts } from './parts';
@@ -57,6 +58,7 @@ export const de: Translations = {
   moments,
   names,
   notification,
+  operations,
   orders,
   pages,
   parts,

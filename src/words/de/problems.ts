@@ -2,6 +2,8 @@ import type { say } from '../problems';
 import type { TranslationOf } from '../speak';
 
 export const problems: TranslationOf<typeof say> = {
+  moreThanNValues: 'Darin stehen mehr als {$n :integer} Werte.',
+  nestedDeeper: 'Das ist mehr als {$n :integer} Ebenen tief verschachtelt.',
   enterTheTown: 'Den Ort eingeben.',
   chooseAtLeastOneValue: 'Mindestens einen Wert zum Vergleichen wählen.',
   addAtLeastOneTest: 'Mindestens eine Prüfung hinzufügen oder die Bedingung entfernen.',

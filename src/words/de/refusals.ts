@@ -51,7 +51,7 @@ export const refusals: TranslationOf<typeof say> = {
   theFileIsEmpty: 'Die Datei ist leer.',
   thisIsNoTextFile: 'Das ist keine Textdatei. Speichern Sie die Liste als CSV oder nehmen Sie JSON.',
   aListInJsonHas: 'Eine Liste in JSON hat höchstens {$n} MB. Speichern Sie sie als CSV oder in mehreren Dateien.',
-  theFileLargeSaveIt: 'Die Datei ist zu groß ({$large}). Speichern Sie sie als CSV oder in mehreren Dateien.',
+  theFileLargeSaveIt: '{$large} Die Datei als CSV speichern oder in mehreren Dateien.',
   theFileIsNotJson: 'Die Datei ist kein JSON: {$message}',
   thisFileComesFromA: 'Diese Datei stammt aus einem neueren Libellus. Aktualisieren Sie zuerst dieses.',
   theFileHoldsNoList: 'Die Datei enthält keine Liste "{$kind}".',

@@ -33,6 +33,7 @@ import { breath, breathing } from '../../base/breath';
 import { FILE } from './file';
 import { parseCsv } from './parse';
 import { say } from '@/words/refusals';
+import { say as operations } from '@/words/operations';
 
 /** A list in JSON is read in one go, which holds everything else up for as long: a longer one comes as CSV, or in parts. */
 export const MOST_JSON_BYTES = 3_000_000;
@@ -222,7 +223,7 @@ async function readJson(access: Access, kind: ListKind, text: string, channelIds
       if (!checked.ok) return say(checked.problems);
       const problems = orderProblems(checked.value);
       if (!channelIds.includes(checked.value.channel)) {
-        problems.push({ path: '/channel', message: `"${checked.value.channel}" is not a channel of this store` });
+        problems.push({ path: '/channel', message: operations.noSuchChannel({ channel: checked.value.channel }) });
       }
       if (problems.length > 0) say(problems);
       else read.orders.push(checked.value);
@@ -257,8 +258,7 @@ function dropTwice(kind: ListKind, read: Read): void {
     seen.add(folded);
   }
   if (twice.size === 0) return;
-  for (const key of twice)
-    read.problems.push({ row: 0, column: '', message: `"${key}" stands in the file more than once` });
+  for (const key of twice) read.problems.push({ row: 0, column: '', message: operations.moreThanOnce({ key }) });
   const once = (key: string): boolean => !twice.has(fold(key));
   read.products = read.products.filter((p) => once(p.sku));
   read.customers = read.customers.filter((c) => once(c.email));

@@ -27,6 +27,8 @@ import { orderSnapshot } from '../orders/orders';
 import { sendTest } from '../templates/test-message';
 import type { TriedOrder } from '@/contract/routing';
 import { say } from '@/words/refusals';
+import { kept } from '@/words/kept';
+import { say as operations } from '@/words/operations';
 
 /** Holes are looked for in so many of the newest orders. */
 const ORDERS_LOOKED_AT = 200;
@@ -187,7 +189,7 @@ async function ruleFrom(access: Access, input: unknown, instead?: string) {
         ? { staffId: recipient.staffId, address: '' }
         : { staffId: null, address: recipient.address }),
     },
-    words: `${who} gets ${notification.name}`,
+    words: kept(() => operations.getsNotification({ who, notification: notification.name })),
   };
 }
 
