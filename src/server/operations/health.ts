@@ -5,7 +5,6 @@ import { askDatabaseTime, clockAheadOfDatabase } from '../db/time';
 import { heartbeats } from '../db/schema';
 import { HEARTBEAT_MS } from './heartbeat';
 import { secretTrouble } from './secret-check';
-import { readKept } from '../base/reading';
 import { say } from '@/words/operations';
 
 interface Part {
@@ -87,10 +86,11 @@ function clockPart(processes: readonly { id: string; clockAheadMs: number }[]): 
   };
 }
 
+/** A process has no other trouble with its secret than that it is another one. */
 function secretPart(own: string, alive: readonly Beat[]): Part {
   const wrong = [
-    ...(own ? [`${say.thisProcess}: ${readKept(own)}`] : []),
-    ...alive.filter((b) => b.trouble).map((b) => `${b.kind} ${b.id}: ${readKept(b.trouble)}`),
+    ...(own ? [`${say.thisProcess}: ${say.anotherSecret}`] : []),
+    ...alive.filter((b) => b.trouble).map((b) => `${b.kind} ${b.id}: ${say.anotherSecret}`),
   ];
   return wrong.length === 0 ? { ok: true, words: say.opensWhatIsStored } : { ok: false, words: wrong.join('; ') };
 }

@@ -4,13 +4,11 @@ import { database } from '../db/client';
 import { installation } from '../db/schema';
 import { SecretError } from '../base/faults';
 import { seal, unseal } from '../base/secrets';
-import { kept } from '@/words/kept';
-import { say } from '@/words/operations';
 
 /** Under this name the sealed text is kept. */
 export const SECRET_CHECK = 'secret-check';
 
-/** Why this process must not send, in kept words; empty when its secret opens what is stored. The first to ask seals what is asked for later. */
+/** Why this process must not send, in words; empty when its secret opens what is stored. The first to ask seals what is asked for later. */
 export async function secretTrouble(): Promise<string> {
   await database()
     .insert(installation)
@@ -22,7 +20,7 @@ export async function secretTrouble(): Promise<string> {
     return '';
   } catch (error) {
     if (!(error instanceof SecretError)) throw error;
-    return kept(() => say.anotherSecret);
+    return 'LIBELLUS_SECRET is not the one that stored passwords and keys were sealed with.';
   }
 }
 
