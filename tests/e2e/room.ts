@@ -1,8 +1,23 @@
 /** Whether what a screen shows has room: read in the page, as somebody with this window would see it. */
-import type { Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
+
+/**
+ * What is found on a screen that has come to rest. A screen that is being laid out, after a change of its width or
+ * before its sheet stands, may show for a moment what nobody would call wrong.
+ */
+export async function atRest(find: () => Promise<string[]>): Promise<string[]> {
+  let found: string[] = [];
+  await expect
+    .poll(async () => (found = await find()), { timeout: 5_000 })
+    .toEqual([])
+    .catch(() => undefined);
+  return found;
+}
 
 /** What is wrong on a screen, each as a sentence; empty when all of it has room. */
-export async function withoutRoom(page: Page): Promise<string[]> {
+export const withoutRoom = (page: Page): Promise<string[]> => atRest(() => measured(page));
+
+async function measured(page: Page): Promise<string[]> {
   return page.evaluate(() => {
     const found: string[] = [];
     const shown = (el: Element): boolean => el.checkVisibility({ opacityProperty: true, visibilityProperty: true });
