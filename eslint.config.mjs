@@ -28,6 +28,7 @@ const CORE_LAYERS = [
   'text',
   'conditions',
   'mail',
+  'attach',
   'domain',
   'order',
   'judge',

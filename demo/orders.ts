@@ -34,8 +34,34 @@ export function makeOrders(
   );
 }
 
+/** When workshops are: the weekday (0 is Sunday), the hour in UTC, and how long. */
+const SESSIONS: Record<string, { weekday: number; hour: number; hours: number; place: string; timeZone: string }> = {
+  'WS-MARBLE': { weekday: 6, hour: 9, hours: 6, place: 'The Mill, Mühlgraben 4, Seelow', timeZone: 'Europe/Berlin' },
+  'WS-STITCH': { weekday: 4, hour: 17, hours: 2, place: 'Online', timeZone: 'Europe/Berlin' },
+  'WS-LEATHER': {
+    weekday: 2,
+    hour: 10,
+    hours: 4,
+    place: 'Bindery store, 18 Cross Lane, York',
+    timeZone: 'Europe/London',
+  },
+};
+
+/** The first session that is at least two weeks away. */
+function sessionFrom(now: number, { weekday, hour, hours, place, timeZone }: (typeof SESSIONS)[string]) {
+  const day = new Date(now + 14 * DAY);
+  day.setUTCHours(hour, 0, 0, 0);
+  const startsAt = day.getTime() + ((weekday - day.getUTCDay() + 7) % 7) * DAY;
+  return {
+    startsAt: new Date(startsAt).toISOString(),
+    endsAt: new Date(startsAt + hours * HOUR).toISOString(),
+    place,
+    timeZone,
+  };
+}
+
 /** What comes with a product besides itself: a file, a link to join, a care note. */
-function extrasOf({ sku, category, name }: DemoProduct, url: string) {
+function extrasOf({ sku, category, name }: DemoProduct, url: string, now: number) {
   if (category === 'patterns') {
     return {
       downloads: [{ name: `${name.replace('Pattern: ', '')}, A4`, url: `${url}/downloads/${sku.toLowerCase()}.pdf` }],
@@ -45,6 +71,7 @@ function extrasOf({ sku, category, name }: DemoProduct, url: string) {
   if (category === 'workshops') {
     return {
       note: { words: 'Come ten minutes early, and bring an apron.', url: `${url}/workshops/${sku.toLowerCase()}` },
+      ...(SESSIONS[sku] && { session: sessionFrom(now, SESSIONS[sku]) }),
     };
   }
   if (sku === 'AD-HIDE') {
@@ -72,7 +99,7 @@ function makeOrder(
       name: product.name,
       category: product.category,
       imageUrl: pictureUrl(product),
-      ...extrasOf(product, store.facts.url),
+      ...extrasOf(product, store.facts.url, now),
     },
     ...(product.options && { options: product.options }),
     quantity: trade ? chance.int(2, 20) : product.price > 5000 ? 1 : chance.int(1, 4),

@@ -17,6 +17,7 @@ import { PRODUCTS } from './catalogue';
 import { makeOrders } from './orders';
 import { pastOf, type PastRows } from './past';
 import { makeCustomers, type DemoCustomer } from './people';
+import { seedFiles } from './files';
 import { drawPictures, pictureName } from './pictures';
 import {
   CHANNELS,
@@ -184,6 +185,7 @@ async function seedStore({ chance, store, users, customers, orders, firstNumber,
     name: 'Reading the record',
     secret: fingerprint(store.id === RETAIL.id ? READ_KEY : newId()),
   });
+  await seedFiles(store.id);
   const notifications = made.map((m) => m.facts);
   const templates = new Map(made.flatMap((m) => [...m.templates]));
   const rules = await seedRules(store, notifications, staffRows);

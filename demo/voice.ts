@@ -32,6 +32,11 @@ const VOICE: Record<string, Said> = {
   },
 };
 
+/** A seat in a workshop goes into the customer's calendar. */
+const ATTACHED: Record<string, Template['attachments']> = {
+  'order-received': [{ id: 'seat', kind: 'calendar' }],
+};
+
 const inVoice = (template: Template, said: Said): Template => ({
   ...template,
   words: Object.fromEntries(
@@ -51,7 +56,10 @@ export function quillwickVoice(shipped: ShippedNotification): ShippedNotificatio
   if (!said) return shipped;
   return {
     ...shipped,
-    template: inVoice(shipped.template, said),
+    template: {
+      ...inVoice(shipped.template, said),
+      ...(ATTACHED[shipped.slug] && { attachments: ATTACHED[shipped.slug]! }),
+    },
     ...(shipped.variants && {
       // Who trades has figures first, and no bench.
       variants: shipped.variants.map((v) =>

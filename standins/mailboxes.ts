@@ -92,11 +92,19 @@ async function readMessage(id: number): Promise<string | undefined> {
     typeof mail.html === 'string'
       ? `<iframe sandbox title="The message" srcdoc="${escapeHtml(mail.html)}"></iframe>`
       : '';
+  const files = mail.attachments
+    .map((a, i) => ({ ...a, i }))
+    .filter((a) => a.contentDisposition !== 'inline')
+    .map(
+      (a) =>
+        `<li><a href="/messages/${id}/files/${a.i}">${escapeHtml(a.filename ?? 'file')}</a>, ${escapeHtml(a.contentType)}, ${a.size} bytes</li>`,
+    )
+    .join('');
   return page(
     found.subject || '(no subject)',
     `<p><a href="/read/${encodeURIComponent(found.mailbox)}">${escapeHtml(found.mailbox)}</a></p>
 <dl><dt>From</dt><dd>${escapeHtml(mail.from?.text ?? '')}</dd><dt>To</dt><dd>${escapeHtml(to)}</dd><dt>Message-ID</dt><dd>${escapeHtml(mail.messageId ?? '')}</dd><dt>Folder</dt><dd>${found.folder}</dd><dt>Vouched for</dt><dd>${escapeHtml(found.verdict || 'not judged')}</dd></dl>
-<p><a href="/messages/${id}.eml">The message as it came (.eml)</a></p>
+<p><a href="/messages/${id}.eml">The message as it came (.eml)</a></p>${files ? `<h2>Files</h2><ul>${files}</ul>` : ''}
 <form method="post" action="/read/message/${id}/reply"><p><label for="words">Answer as ${escapeHtml(found.mailbox)}</label><br><textarea id="words" name="words" rows="3" cols="60"></textarea><br><label><input type="checkbox" name="picture"> with a picture</label> <label><input type="checkbox" name="away"> as a holiday answer</label> <button>Send the answer</button></p></form>${frame}<h2>Text part</h2><pre dir="auto">${escapeHtml(mail.text ?? '')}</pre>`,
   );
 }
@@ -171,6 +179,14 @@ async function handle(path: string, response: ServerResponse): Promise<void> {
     return found
       ? answer(response, 200, 'message/rfc822', found.raw)
       : answer(response, 404, 'text/plain', 'No such message.');
+  }
+  const file = /^\/messages\/(\d+)\/files\/(\d+)$/.exec(path);
+  if (file) {
+    const found = await store.raw(Number(file[1]));
+    const part = found && (await simpleParser(found.raw)).attachments[Number(file[2])];
+    return part
+      ? answer(response, 200, part.contentType, part.content)
+      : answer(response, 404, 'text/plain', 'No such file.');
   }
   const message = /^\/read\/message\/(\d+)$/.exec(path);
   if (message) {

@@ -12,7 +12,8 @@ export async function fileResponse(make: () => Promise<ExportedFile>): Promise<R
     return new Response(typeof body === 'string' ? body : new Uint8Array(body), {
       headers: {
         'content-type': type,
-        'content-disposition': `attachment; filename="${name.replace(/[^\w.-]/g, '_')}"`,
+        // A name in any script (RFC 6266), and one in ASCII for what does not know that.
+        'content-disposition': `attachment; filename="${name.replace(/[^\w.-]/g, '_')}"; filename*=UTF-8''${encodeURIComponent(name)}`,
         'cache-control': 'no-store',
         'x-content-type-options': 'nosniff',
         // A saved message is for reading elsewhere: should it be opened here, nothing in it runs.

@@ -35,6 +35,13 @@ export interface KnownAddress {
 }
 
 /** One delivery with all that is known of it. */
+/** A file that went with a message. */
+export interface SentFile {
+  name: string;
+  type: string;
+  bytes: number;
+}
+
 export interface DeliveryView {
   id: string;
   order: string;
@@ -72,7 +79,7 @@ export interface DeliveryView {
     remedy: string;
     conversation: string;
   }[];
-  message?: { from: string; html: string; text: string; bytes: number } | undefined;
+  message?: { from: string; html: string; text: string; bytes: number; files: SentFile[] } | undefined;
   /** What it would say if it went out now, while it has not. */
   would?: { subject: string; html: string; text: string } | undefined;
   others: { id: string; recipient: string; notification: string; state: DeliveryState }[];

@@ -1,4 +1,5 @@
 /** What the Desk and the Look are given. */
+import type { FileShelf } from './files';
 import type { Condition } from '@/core/conditions';
 import type { Look } from '@/core/look';
 import type { MomentId } from '@/core/moments';
@@ -23,6 +24,8 @@ export interface DeskStore {
   channels: { id: string; name: string }[];
   products: { sku: string; name: string; category: string }[];
   locations: string[];
+  /** Files there are to attach, and how much fits. */
+  shelf: FileShelf;
 }
 
 /** What lies on the Desk: a notification, or a passage that several of them share. */

@@ -1,7 +1,7 @@
-/** What languages and countries are called, by their codes (BCP 47, ISO 3166-1). */
+/** What languages and countries are called, by their codes (BCP 47, ISO 3166-1), and how large a file is. */
 
 import { keepable } from '../words/kept';
-import { readerLanguage } from '../words/speak';
+import { readerLanguage, readerLocale } from '../words/speak';
 
 const cache = new Map<string, Intl.DisplayNames>();
 
@@ -28,4 +28,15 @@ export const countryName = keepable('country', (code: string, locale: string = r
   } catch {
     return code;
   }
+});
+
+/** How large a file is, for a reader: "40 kB", "1.4 MB". */
+export const fileSize = keepable('file-size', (bytes: number): string => {
+  const [unit, value] =
+    bytes < 1_000_000 ? ['kilobyte', Math.max(1, Math.round(bytes / 1_000))] : ['megabyte', bytes / 1e6];
+  return new Intl.NumberFormat(readerLocale(), {
+    style: 'unit',
+    unit: String(unit),
+    maximumFractionDigits: 1,
+  }).format(Number(value));
 });

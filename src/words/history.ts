@@ -46,6 +46,8 @@ export const say = speak('history', {
   exportedAll: '{$who} exported all {$kind} as {$format}',
   imported: '{$who} imported {$n :integer} {$kind}',
   madePassage: '{$who} made the passage {$passage}',
+  addedFile: '{$who} added the file {$file}',
+  removedFile: '{$who} removed the file {$file}',
   removedPassage: '{$who} removed the passage {$passage}',
   changedPhrase: '{$who} changed a phrase: {$phrase}, {$language}',
   changedSettings: '{$who} changed {$notification}: {$changes}',

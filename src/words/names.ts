@@ -76,6 +76,8 @@ export const say = speak('names', {
   invoiceAndBankDetails: 'invoice and bank details',
   overdueSince: 'Overdue since',
   netAmount: 'Net amount',
+  deliveryNote: 'Delivery note',
+  deliveryNotePlace: 'Delivery note',
   besideTheMasthead: 'Beside the masthead',
   georgiaAndItsLike: 'Georgia and its like',
   palatinoAndItsLike: 'Palatino and its like',

@@ -23,10 +23,11 @@ export function changeOf(before: RenderParts | undefined, now: RenderParts): Par
 }
 
 function templateChange(before: Template | undefined, now: Template): NonNullable<PartsChange['template']> {
-  const { words, blocks } = now;
+  const { words, blocks, attachments } = now;
   const differing = Object.entries(words).filter(([language, own]) => before?.words[language] !== own);
   return {
     ...(blocks !== before?.blocks && { blocks }),
+    ...(attachments !== before?.attachments && { attachments: attachments ?? [] }),
     words: Object.fromEntries(differing) as Record<string, Segments>,
     goneLanguages: Object.keys(before?.words ?? {}).filter((language) => !(language in words)),
   };
@@ -47,10 +48,16 @@ export function withChange(
 
 function changedTemplate(
   before: Template | undefined,
-  { blocks, words, goneLanguages }: NonNullable<PartsChange['template']>,
+  { blocks, attachments, words, goneLanguages }: NonNullable<PartsChange['template']>,
 ): Template | undefined {
   const kept = blocks ?? before?.blocks;
   if (!kept) return undefined;
   const left = Object.entries(before?.words ?? {}).filter(([language]) => !goneLanguages.includes(language));
-  return { version: 1, blocks: kept, words: { ...Object.fromEntries(left), ...words } };
+  const files = attachments ?? before?.attachments ?? [];
+  return {
+    version: 1,
+    blocks: kept,
+    ...(files.length > 0 && { attachments: files }),
+    words: { ...Object.fromEntries(left), ...words },
+  };
 }

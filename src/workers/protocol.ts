@@ -2,7 +2,7 @@
 import type { Look } from '@/core/look';
 import type { Snapshot, StoreFacts } from '@/core/snapshot';
 import type { Order } from '@/core/order';
-import type { Finding } from '@/core/preflight';
+import type { Finding, ShelfFacts } from '@/core/preflight';
 import type { DiscountCode } from '@/core/order';
 import type { RenderedMessage, WordsStyles } from '@/core/render';
 import type { Passages, Segments, Template } from '@/core/template';
@@ -38,7 +38,7 @@ export interface RenderParts {
   /** Milliseconds since the epoch; fixed for a sitting, so that nothing on the sheet moves by itself. */
   now: number;
   /** With these, the template is checked as well; then the sheet is answered first. */
-  check?: { codes: readonly DiscountCode[]; partOfMessage?: boolean };
+  check?: { codes: readonly DiscountCode[]; shelf?: ShelfFacts; partOfMessage?: boolean };
 }
 
 /** What differs from the parts that the worker was told of before; the first time, all of them. */
@@ -46,7 +46,13 @@ export interface PartsChange {
   changed?: Partial<Omit<RenderParts, 'template'>>;
   gone?: (keyof Omit<RenderParts, 'template'>)[];
   /** Blocks when they differ, and the words of those languages that do. */
-  template?: { blocks?: Template['blocks']; words: Record<string, Segments>; goneLanguages: string[] };
+  template?: {
+    blocks?: Template['blocks'];
+    /** With these it has attachments; an empty list when it has none any more. */
+    attachments?: NonNullable<Template['attachments']>;
+    words: Record<string, Segments>;
+    goneLanguages: string[];
+  };
 }
 
 export interface RenderRequest extends PartsChange {

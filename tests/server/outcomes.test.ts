@@ -25,7 +25,7 @@ const taken = (d: Delivery): Outcome => ({
   attempt: { conversation: `S: 250 ${d.id}`, via: 'sink' },
   subject: `About ${d.orderNumber}`,
   messageId: `<${d.id}@quillwick.example>`,
-  raw: Buffer.from(`Subject: ${d.id}\r\n\r\n`),
+  message: { raw: Buffer.from(`Subject: ${d.id}\r\n\r\n`), files: [] },
 });
 const stateOf = async (ids: string[]) =>
   readKeptIn(await database().select().from(deliveries).where(inArray(deliveries.id, ids)));

@@ -92,6 +92,8 @@ const ACTIONS: Record<string, [roles: string, ...args: unknown[]]> = {
   templateOfAction: [EVERYONE, 'none'],
   testAction: ['owner designer translator support', 'none', {}, 'en', 'none', 'x'],
   bringAction: ['owner designer', file('picture')],
+  addFileAction: ['owner designer support', file('file')],
+  removeFileAction: ['owner designer support', '0'.repeat(64)],
   coloursAction: [EVERYONE, '/media/none.png'],
   copyBlockAction: ['owner designer translator', 'none', {}, WORDS],
   makePassageAction: ['owner designer', '', [], WORDS],
@@ -112,6 +114,8 @@ const ROUTES: Record<string, [roles: string, params: Record<string, string>, que
   'look/export': [EVERYONE, {}, ''],
   'desk/[slug]/export': [EVERYONE, { slug: 'order-received' }, 'as=html&language=en&order=SAMPLE-ACCOUNT'],
   'deliveries/[id]/message': [EVERYONE, { id: 'none' }, ''],
+  'deliveries/[id]/files/[place]': [EVERYONE, { id: 'none', place: '0' }, ''],
+  'store/files/[digest]': [EVERYONE, { digest: '0'.repeat(64) }, ''],
   'replies/[id]': [EVERYONE, { id: 'none' }, ''],
   'orders/exchange/file': ['owner support', {}, 'list=products&as=csv'],
 };

@@ -20,6 +20,8 @@ export interface CheckReport {
   /** ISO 8601. */
   at: string;
   steps: StepReport[];
+  /** The largest message it takes, in bytes (SIZE, RFC 1870), when it says so. */
+  size?: number;
 }
 
 /** How one signs in to a service; \`auto\` takes the first that both sides know. */

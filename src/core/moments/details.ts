@@ -32,6 +32,16 @@ export const MomentDetailsSchema = Type.Object(
         strict,
       ),
     ),
+    /** Files that go with its messages, such as a label for a return: each in base64 (RFC 4648), or where it is fetched from. */
+    files: Type.Optional(
+      Type.Array(
+        Type.Union([
+          Type.Object({ name: named(200), content: Type.String({ minLength: 1, maxLength: 900_000 }) }, strict),
+          Type.Object({ name: named(200), url: address }, strict),
+        ]),
+        { minItems: 1, maxItems: 5 },
+      ),
+    ),
     /** What came back. */
     returned: Type.Optional(Type.Object({ items: named(500), receivedAt: Type.Optional(instant) }, strict)),
     /** A customer's account at the shop. */
@@ -64,6 +74,7 @@ export const DETAIL_WORDS: Record<DetailName, string> = {
   delay: 'the delay',
   note: 'the note',
   invoice: 'the invoice’s number and date',
+  files: 'the files',
   returned: 'what came back',
   account: 'the account’s address',
   reset: 'the address for a new password',
@@ -81,6 +92,7 @@ export const SAMPLE_DETAILS: Required<MomentDetails> = {
     url: 'https://quillwick.example/invoices/R-2026-0482',
     dueOn: '2026-12-08T11:00:00Z',
   },
+  files: [{ name: 'return-label.pdf', url: 'https://quillwick.example/labels/QW-10482.pdf' }],
   returned: { items: '1 \u00d7 Awl with pearwood handle', receivedAt: '2026-12-01T10:05:00Z' },
   account: { url: 'https://quillwick.example/account' },
   reset: { url: 'https://quillwick.example/account/reset/8f41c2', expiresAt: '2026-11-24T11:14:00Z' },

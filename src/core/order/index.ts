@@ -12,6 +12,7 @@ export * from './anonymous';
 export * from './contradiction';
 export * from './customer';
 export * from './pieces';
+export * from './appointments';
 export * from './action-schema';
 export * from './still-allowed';
 export * from './codes';

@@ -67,6 +67,20 @@ export const OrderLineSchema = Type.Object(
             strict,
           ),
         ),
+        /** When and where it takes place, for a seat in a workshop and the like. */
+        session: Type.Optional(
+          Type.Object(
+            {
+              startsAt: Type.String({ format: 'date-time' }),
+              endsAt: Type.String({ format: 'date-time' }),
+              /** IANA zone of the place; the store's own when left out. */
+              timeZone: Type.Optional(Type.String({ format: 'time-zone' })),
+              place: Type.Optional(text(300)),
+              url: Type.Optional(Type.String({ format: 'uri', maxLength: 2000 })),
+            },
+            strict,
+          ),
+        ),
         /** Files that come with it. */
         downloads: Type.Optional(
           Type.Array(Type.Object({ name: named(200), url: Type.String({ format: 'uri', maxLength: 2000 }) }, strict), {
@@ -100,6 +114,9 @@ export const ShipmentSchema = Type.Object(
     dispatchedAt: Type.Optional(Type.String({ format: 'date-time' })),
     deliveredAt: Type.Optional(Type.String({ format: 'date-time' })),
     location: Type.Optional(text(80)),
+    /** For goods that wait to be collected: from when, and until when. */
+    collectFrom: Type.Optional(Type.String({ format: 'date-time' })),
+    collectUntil: Type.Optional(Type.String({ format: 'date-time' })),
     /** What is in it; everything when left out. */
     lines: Type.Optional(Type.Array(PiecesSchema, { minItems: 1, maxItems: 500 })),
   },

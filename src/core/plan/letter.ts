@@ -1,5 +1,6 @@
 /** A message written by hand: which notification a colleague chose, and the words they adapted for this once. */
 import { Type, type Static } from '@sinclair/typebox';
+import type { KeptFile } from '../attach';
 import { SegmentsSchema, type Segments, type Template } from '../template/schema';
 
 const strict = { additionalProperties: false } as const;
@@ -20,6 +21,8 @@ export interface Letter {
   /** Who wrote it. */
   by: string;
   adapted: readonly Adapted[];
+  /** Files that go with it besides those of its template. */
+  files?: readonly KeptFile[];
 }
 
 /** What a letter says instead of an edition's words in a language, or undefined when it says the same. */

@@ -9,7 +9,8 @@ export type Severity = 'blocker' | 'warning' | 'hint';
 export type Fix =
   | { label: string; kind: 'words'; language: string; segment: string; source: string }
   | { label: string; kind: 'block'; id: string; change: Partial<Block> }
-  | { label: string; kind: 'remove'; id: string };
+  | { label: string; kind: 'remove'; id: string }
+  | { label: string; kind: 'detach'; id: string };
 
 export interface Finding {
   severity: Severity;

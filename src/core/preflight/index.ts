@@ -1,3 +1,4 @@
+export * from './attachments';
 export * from './finding';
 export * from './segments';
 export * from './template';

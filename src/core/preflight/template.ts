@@ -21,6 +21,7 @@ import {
   type Pattern,
   type TextProblem,
 } from '../text';
+import { attachmentFindings, type ShelfFacts } from './attachments';
 import { blockFindings } from './blocks';
 import { byWeight, type Finding } from './finding';
 import { segmentProblems } from './segments';
@@ -35,6 +36,8 @@ export interface TemplateContext {
   passages?: Passages;
   /** In milliseconds since the epoch; what expires is judged by it. */
   now?: number;
+  /** The store's files, for what is attached. */
+  shelf?: ShelfFacts;
   /** A passage is a part of messages: it has no subject of its own. */
   partOfMessage?: boolean;
 }
@@ -87,6 +90,7 @@ export function templateFindings(template: Template, context: TemplateContext): 
     }
   }
   findings.push(
+    ...(context.partOfMessage ? [] : attachmentFindings(template, context.moment, context.shelf)),
     ...blockFindings(template, {
       moment: context.moment,
       sourceLanguage: context.sourceLanguage,

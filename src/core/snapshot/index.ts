@@ -3,3 +3,4 @@ export * from './facts';
 export * from './facts-on-demand';
 export * from './snapshot';
 export { cancellationValues, refundRows } from './money';
+export * from './made';

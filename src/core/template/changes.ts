@@ -1,8 +1,10 @@
 /** What differs between two templates, in words: for the publishing dialog and the history of editions. */
+import { attachedWhen, attachmentName, type Attachment } from '../attach';
 import { conditionSentence } from '../conditions/sentence';
 import { allBlocks, blockLabels, segmentsOf, type Block, type Template } from './schema';
 import { inEachLanguage } from '../../words/speak';
 import { say } from '../../words/findings';
+import { say as files } from '../../words/files';
 
 export interface TemplateChange {
   kind: 'words' | 'added' | 'removed' | 'moved' | 'settings';
@@ -43,6 +45,8 @@ export function templateChanges(before: Template | undefined, after: Template): 
   const moved = movedIds(orderBefore, orderAfter);
   for (const id of moved) changes.push({ kind: 'moved', label: labelsAfter.get(id)! });
 
+  changes.push(...attachmentChanges(before.attachments ?? [], after.attachments ?? []));
+
   const places = segmentsOf(after);
   for (const language of new Set([...Object.keys(before.words), ...Object.keys(after.words)])) {
     for (const place of places) {
@@ -52,6 +56,23 @@ export function templateChanges(before: Template | undefined, after: Template): 
     }
   }
   return changes;
+}
+
+/** What goes with the message that did not before, no longer does, or does so for others. */
+function attachmentChanges(before: readonly Attachment[], after: readonly Attachment[]): TemplateChange[] {
+  const label = (a: Attachment): string => files.attachment({ name: attachmentName(a) });
+  const was = new Map(before.map((a) => [a.id, a]));
+  return [
+    ...before
+      .filter((a) => !after.some((b) => b.id === a.id))
+      .map((a): TemplateChange => ({ kind: 'removed', label: label(a) })),
+    ...after.flatMap((a): TemplateChange[] => {
+      const old = was.get(a.id);
+      if (!old) return [{ kind: 'added', label: label(a) }];
+      if (JSON.stringify(old) === JSON.stringify(a)) return [];
+      return [{ kind: 'settings', label: label(a), detail: a.when ? attachedWhen(a.when) : files.goesAlways }];
+    }),
+  ];
 }
 
 /** Names of settings as people call them; others are called by their key. */

@@ -3,6 +3,7 @@
  * shared by all languages; words are one MessageFormat 2 source per segment.
  */
 import { Type, type Static, type TSchema } from '@sinclair/typebox';
+import { AttachmentSchema, MOST_FILES } from '../attach';
 import { ConditionSchema } from '../conditions/condition';
 import type { SegmentForm } from '../text/markup';
 import { PICTURE_PATH } from '../look/picture-path';
@@ -106,6 +107,8 @@ export const TemplateSchema = Type.Object(
   {
     version: Type.Literal(1),
     blocks: Type.Array(BlockSchema, { minItems: 1, maxItems: 200 }),
+    /** What goes with its messages as files. */
+    attachments: Type.Optional(Type.Array(AttachmentSchema, { maxItems: MOST_FILES })),
     /** By language tag. */
     words: Type.Record(Type.String({ pattern: '^[a-zA-Z]{2,8}(-[a-zA-Z0-9]{1,8})*$' }), SegmentsSchema),
   },

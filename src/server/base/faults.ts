@@ -7,12 +7,16 @@ export class ContentError extends Error {}
 /** Something sealed that the installation's secret does not open. */
 export class SecretError extends Error {}
 
+/** A file that goes with a message could not be had just now. */
+export class FileError extends Error {}
+
 /** What a fault is counted under: those of one cause are tried again together. */
-export type FaultCause = 'content' | 'secret' | 'database' | 'internal';
+export type FaultCause = 'content' | 'file' | 'secret' | 'database' | 'internal';
 
 /** What a fault is counted under. */
 export function faultCause(error: unknown): FaultCause {
   if (error instanceof ContentError) return 'content';
+  if (error instanceof FileError) return 'file';
   if (error instanceof SecretError) return 'secret';
   return isDatabaseError(error) ? 'database' : 'internal';
 }

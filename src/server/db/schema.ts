@@ -19,7 +19,8 @@ import type { Audience, MomentId } from '@/core/moments';
 import type { Block, Segments, Stale, Template } from '@/core/template';
 // By its path: this file is also read where no aliases are known.
 import { AT_ONCE, type Schedule } from '../../core/time/timing';
-import { address, exact, id, json, lookColumn, time } from './columns';
+import { address, exact, id, json, lookColumn, storeId, time } from './columns';
+import { events } from './order-tables';
 import { user } from './auth-tables';
 import { ofStore, stores } from './store-table';
 
@@ -116,6 +117,41 @@ export const pictures = mysqlTable(
     at: time('brought_at').notNull(),
   },
   (t) => [uniqueIndex('picture_path').on(t.storeId, t.path)],
+);
+
+/**
+ * Files that go with messages, once each by their content; their bytes stand below the data folder's `files`. One that is not on the
+ * shelf was brought in for a letter or an order, and goes when no message needs it any more.
+ */
+export const storeFiles = mysqlTable(
+  'store_file',
+  {
+    storeId: ofStore(),
+    /** SHA-256 of the bytes. */
+    digest: varchar('digest', { length: 64 }).notNull(),
+    name: varchar('name', { length: 120 }).notNull(),
+    type: varchar('type', { length: 120 }).notNull(),
+    bytes: int('bytes').notNull(),
+    onShelf: boolean('on_shelf').notNull(),
+    by: varchar('brought_by', { length: 120 }).notNull(),
+    at: time('brought_at').notNull(),
+    /** When it was last brought in or sent. */
+    usedAt: time('used_at').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.storeId, t.digest] }), index('store_file_used').on(t.onShelf, t.usedAt)],
+);
+
+/** Which events brought which files, for as long as messages can be made of them. */
+export const eventFiles = mysqlTable(
+  'event_file',
+  {
+    eventId: id('event_id')
+      .notNull()
+      .references(() => events.id, { onDelete: 'cascade' }),
+    storeId: storeId(),
+    digest: varchar('digest', { length: 64 }).notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.eventId, t.digest] }), index('event_file_digest').on(t.storeId, t.digest)],
 );
 
 export const discountCodes = mysqlTable(

@@ -339,7 +339,7 @@ export const attempts = mysqlTable(
   (t) => [index('attempt_delivery').on(t.deliveryId, t.number)],
 );
 
-/** The message as sent, byte for byte. */
+/** The message as sent, byte for byte, without its files: they are put back in where {@link sentFiles} says. */
 export const sentMessages = mysqlTable('sent_message', {
   deliveryId: id('delivery_id')
     .primaryKey()
@@ -347,6 +347,23 @@ export const sentMessages = mysqlTable('sent_message', {
   storeId: storeId(),
   raw: blob('raw').notNull(),
 });
+
+/** Where in a sent message which file stood, in base64. */
+export const sentFiles = mysqlTable(
+  'sent_file',
+  {
+    deliveryId: id('delivery_id')
+      .notNull()
+      .references(() => sentMessages.deliveryId, { onDelete: 'cascade' }),
+    storeId: storeId(),
+    /** Bytes of the message, as kept, before the file. */
+    at: int('at_byte').notNull(),
+    /** Its place among those that stand there. */
+    place: int('place').notNull(),
+    digest: varchar('digest', { length: 64 }).notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.deliveryId, t.place] }), index('sent_file_digest').on(t.storeId, t.digest)],
+);
 
 /** Keys for the interfaces of other programs: events are signed with one, the record is read with another. */
 export const keys = mysqlTable(

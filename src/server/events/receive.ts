@@ -4,7 +4,9 @@ import { customerName, orderContradictions, orderProblems, orderTotals, type Ord
 import { BY_HAND, TIMED_MOMENTS, type MomentId } from '@/core/moments';
 import { endReached, FUTURE_MS, notSaid, reasonWords, type Plan } from '@/core/plan';
 import { isCurrency } from '@/core/schema';
+import type { KeptFile } from '@/core/attach';
 import { timeNow } from '../db/demo-clock';
+import { bringFile, keepForEvent } from '../documents/files';
 import { database, type Database, type Executor } from '../db/client';
 import { databaseTime } from '../db/time';
 import { retryingDeadlocks } from '../db/deadlocks';
@@ -44,12 +46,49 @@ export async function receiveEvent(storeId: string, event: OrderEvent, db: Datab
     problems.push({ path: '/time', message: 'This is in the future. Check the clock of the shop system.' });
   }
   if (problems.length > 0) throw new AppError('invalid', 'The order does not add up.', problems);
+  const whole = await withFilesKept(storeId, event);
   try {
-    return await retryingDeadlocks(() => db.transaction((tx) => record(tx, storeId, event, now)));
+    return await retryingDeadlocks(() => db.transaction((tx) => record(tx, storeId, whole, now)));
   } catch (error) {
     if (error instanceof AppError && error.code === 'conflict') await keepContradiction(storeId, event, error);
     throw error;
   }
+}
+
+/** The event with the files in it kept by their content. Throws `invalid`, with the place, for one that is not taken. */
+async function withFilesKept(storeId: string, event: OrderEvent): Promise<OrderEvent> {
+  const told = event.data.details?.files;
+  if (!told) return event;
+  const files: KeptFile[] = [];
+  for (const [i, file] of told.entries()) {
+    if (!('content' in file)) continue;
+    const place = (message: string) => [{ path: `/data/details/files/${i}`, message }];
+    if (!/^[A-Za-z0-9+/\s]+={0,2}\s*$/.test(file.content))
+      throw new AppError('invalid', 'A file is not in base64.', place('Give it in base64 (RFC 4648, 4).'));
+    try {
+      const bytes = Buffer.from(file.content, 'base64');
+      const {
+        digest,
+        name,
+        type,
+        bytes: size,
+      } = await bringFile(storeId, { bytes, name: file.name, by: '', onShelf: false });
+      files.push({ digest, name, type, bytes: size });
+    } catch (error) {
+      if (error instanceof AppError) throw new AppError('invalid', 'A file cannot be taken.', place(error.message));
+      throw error;
+    }
+  }
+  const links = told.filter((f) => 'url' in f);
+  const { files: _, ...details } = event.data.details!;
+  return {
+    ...event,
+    data: {
+      ...event.data,
+      details: { ...details, ...(links.length > 0 && { files: links }) },
+      ...(files.length > 0 && { files }),
+    },
+  };
 }
 
 /** Keeps that an event was refused, once however often it comes. */
@@ -69,7 +108,7 @@ async function keepContradiction(storeId: string, { source, id, data }: OrderEve
 }
 
 async function record(tx: Executor, storeId: string, event: OrderEvent, time: number): Promise<Received> {
-  const { order, letter } = event.data;
+  const { order, letter, files = [] } = event.data;
   const now = new Date(time);
   const receivedAt = new Date(await databaseTime(tx));
   const at = event.time ? new Date(event.time) : now;
@@ -81,7 +120,7 @@ async function record(tx: Executor, storeId: string, event: OrderEvent, time: nu
     type: event.type,
     time: at,
     receivedAt,
-    data: event.data as Record<string, unknown>,
+    data: { ...event.data } as Record<string, unknown>,
   };
   // The unique key decides who came first; a second copy waits here until the first is done, and then finds it.
   const [inserted] = await tx.insert(events).ignore().values(eventRow);
@@ -93,6 +132,7 @@ async function record(tx: Executor, storeId: string, event: OrderEvent, time: nu
     const ids = await tx.select({ id: deliveries.id }).from(deliveries).where(eq(deliveries.eventId, first!.id));
     return { eventId: first!.id, orderId: first!.orderId ?? '', deliveries: ids.map((d) => d.id), known: true };
   }
+  await keepForEvent(tx, storeId, eventRow.id, [...files, ...(letter?.files ?? [])]);
   const [store] = await tx
     .select({
       id: stores.id,

@@ -11,6 +11,7 @@ import {
   type MomentId,
 } from '@/core/moments';
 import { customerOnly, OrderSchema, type Order } from '@/core/order';
+import type { KeptFile } from '@/core/attach';
 import type { Letter } from '@/core/plan';
 import { checker, type Checked } from '@/core/schema';
 
@@ -20,14 +21,14 @@ export type EventType = ToldMoment;
 
 /** What an event of a type has to tell besides the order, and what it may. */
 function detailsOf(type: EventType): { must: readonly DetailName[]; may: readonly DetailName[] } {
-  const { must = [], may = [], forTimers = [] } = momentOf(type);
-  return { must, may: [...may, ...forTimers] };
+  const { must = [], may = [], forTimers = [], about } = momentOf(type);
+  return { must, may: [...may, ...forTimers, ...(about === 'account' ? [] : (['files'] as const))] };
 }
 
 /** What an event of a type tells besides the order, in an example of it. */
 export function detailsTold(type: EventType): DetailName[] {
   const { must, may } = detailsOf(type);
-  return [...must, ...may];
+  return [...must, ...may].filter((name) => name !== 'files');
 }
 
 /** What the order of an event of a type has to have. */
@@ -109,7 +110,16 @@ export interface OrderEvent {
   source: string;
   type: MomentId;
   time?: string;
-  data: { order: Order; details?: MomentDetails; letter?: Letter };
+  data: EventData;
+}
+
+/** What an event told, as it is kept. */
+export interface EventData {
+  order: Order;
+  details?: MomentDetails;
+  letter?: Letter;
+  /** Files that came with it, by their content. Those to be fetched stand in the details. */
+  files?: readonly KeptFile[];
 }
 
 const checkers = new Map(

@@ -22,6 +22,7 @@ import {
 } from '../db/schema';
 import { SETTLED, withoutSecrets } from '../events/secrets';
 import { idAt } from '../base/ids';
+import { forgetFiles } from '../documents/files';
 import { anonymiseCustomer, anonymiseOrders, pseudonyms } from './erase';
 
 const DAY_MS = 86_400_000;
@@ -201,6 +202,7 @@ async function reach(db: Executor, name: string, value: string): Promise<void> {
 
 /** What belongs to no store. */
 async function forgetLoose(now: number): Promise<void> {
+  await forgetFiles(now);
   await database()
     .delete(session)
     .where(lt(session.expiresAt, new Date(now)));

@@ -78,7 +78,14 @@ class Check {
       if (!passed) break;
     }
     this.wire?.leave();
-    return { passed, of: viaOf(this.settings), at: new Date().toISOString(), steps: this.steps };
+    const size = this.size();
+    return {
+      passed,
+      of: viaOf(this.settings),
+      at: new Date().toISOString(),
+      steps: this.steps,
+      ...(size > 0 && { size }),
+    };
   }
 
   private async step(report: StepReport, work: (r: StepReport) => Promise<'not needed' | void>): Promise<boolean> {
@@ -196,9 +203,14 @@ class Check {
       expect(await wire.command(`MAIL FROM:<${sender}>`), [250], sender);
       learnt(report, () => say.maySendAs({ sender }));
     }
-    const size = Number(this.offers.find((o) => o.startsWith('SIZE '))?.slice(5) ?? 0);
+    const size = this.size();
     if (size > 0) learnt(report, () => say.takesUpTo({ n: Math.floor(size / 1_000_000) }));
     if (this.offers.includes('SMTPUTF8')) learnt(report, () => say.takesInternational);
+  }
+
+  /** What the server says it takes, in bytes; 0 when it says nothing. */
+  private size(): number {
+    return Number(this.offers.find((o) => o.startsWith('SIZE '))?.slice(5) ?? 0) || 0;
   }
 
   private async recipient(): Promise<void> {

@@ -1,68 +1,25 @@
 /** An order's invoice on A4 (ISO 216), in the language and look of the message it goes with. Figures are those of the message itself. */
-import PDFDocument from 'pdfkit';
 import { invoiceData, invoiceDataProblem, taxTable, type InvoiceAbout } from '@/core/invoice';
-import type { Look } from '@/core/look';
-import type { Order } from '@/core/order';
-import type { Snapshot, TotalRow } from '@/core/snapshot';
-import type { Phrasebook } from '@/core/template';
-import { NO_TERMS, type Terms } from '@/core/terms';
-import { dateFormatter, moneyFormatter, numberFormatter, percentFormatter } from '@/core/text/formatters';
-import { directionOf, type Money } from '@/core/text/values';
+import type { TotalRow } from '@/core/snapshot';
+import { NO_TERMS } from '@/core/terms';
+import { numberFormatter, percentFormatter } from '@/core/text/formatters';
 import { dayKey } from '@/core/time';
-import { PdfText, type PdfFont, type TextStyle } from './pdf-text';
-
-export interface InvoiceInput {
-  order: Order;
-  snapshot: Snapshot;
-  phrases: Phrasebook;
-  language: string;
-  locale: string;
-  timeZone: string;
-  look: Look;
-  terms?: Terms;
-  /** The logo's bytes, when the look has one. */
-  logo?: Buffer | undefined;
-}
-
-const MARGIN = 56;
-const PAGE = { width: 595.28, height: 841.89 };
-const WIDTH = PAGE.width - 2 * MARGIN;
-const BOTTOM = PAGE.height - MARGIN - 20;
+import { madeAt, paper, PaperPages, textOf, type Column, type PaperInput } from './paper';
 
 /** Makes the bytes of an invoice: PDF/A-3, with its data attached where the store and the order have all that it needs. */
-export async function invoicePdf(input: InvoiceInput): Promise<Buffer> {
-  const { snapshot, phrases, locale, order, terms = NO_TERMS } = input;
+export async function invoicePdf(input: PaperInput): Promise<Buffer> {
+  const { snapshot, phrases, order, terms = NO_TERMS } = input;
   const text = textOf(snapshot);
-  const made = new Date(typeof snapshot.values['message.sentAt'] === 'number' ? snapshot.values['message.sentAt'] : 0);
-  const doc = new PDFDocument({
-    size: 'A4',
-    margin: 0,
-    autoFirstPage: false,
-    bufferPages: true,
-    pdfVersion: '1.7',
-    subset: 'PDF/A-3b',
-    lang: locale,
-    info: { Title: `${phrases.invoice} ${text('invoice.number')}`, Author: text('store.name'), CreationDate: made },
-  });
-  const chunks: Buffer[] = [];
-  doc.on('data', (chunk: Buffer) => chunks.push(chunk));
-  const ended = new Promise<void>((resolve) => doc.on('end', resolve));
-  new InvoicePages(doc, input).draw();
-  if (terms.seller && invoiceDataProblem(order, terms.seller) === undefined) {
+  const made = madeAt(snapshot);
+  return paper(input, `${phrases.invoice} ${text('invoice.number')}`, (doc) => {
+    new InvoicePages(doc, input).draw();
+    if (!terms.seller || invoiceDataProblem(order, terms.seller) !== undefined) return;
     const about: InvoiceAbout = { number: text('invoice.number'), issuedOn: dayKey(made.getTime(), input.timeZone) };
     const due = snapshot.values['invoice.dueOn'] ?? snapshot.values['invoice.overdueSince'];
     if (typeof due === 'number') about.dueOn = dayKey(due, input.timeZone);
     attachData(doc, invoiceData(order, about, terms.seller, terms), made);
-  }
-  doc.end();
-  await ended;
-  return Buffer.concat(chunks);
+  });
 }
-
-const textOf =
-  ({ values }: Snapshot) =>
-  (name: string): string =>
-    typeof values[name] === 'string' ? values[name] : '';
 
 /** What readers of invoices look for in the metadata of a file (ISO 16684), with the description that PDF/A asks of such a part. */
 const METADATA = `
@@ -105,13 +62,6 @@ function attachData(doc: PDFKit.PDFDocument, xml: string, made: Date): void {
   file.appendXML(METADATA);
 }
 
-/** Columns of a table: where each begins and how wide it is, as parts of the width. */
-interface Column {
-  from: number;
-  width: number;
-  end: boolean;
-}
-
 const ITEMS: readonly Column[] = [
   { from: 0, width: 0.52, end: false },
   { from: 0.53, width: 0.1, end: true },
@@ -129,107 +79,17 @@ const TAXES: readonly Column[] = [
   { from: 0.82, width: 0.18, end: true },
 ];
 
-class InvoicePages {
-  private readonly text: PdfText;
-  private readonly value: (name: string) => string;
-  private readonly money: (money: Money) => string;
-  private readonly date: (name: string) => string;
-  private readonly styles: Record<'name' | 'title' | 'words' | 'strong' | 'small' | 'quiet', TextStyle>;
-  private y = MARGIN;
-  /** Stands again at the top of each page while a table goes on. */
-  private head: (() => void) | undefined;
-
-  constructor(
-    private readonly doc: PDFKit.PDFDocument,
-    private readonly input: InvoiceInput,
-  ) {
-    const { snapshot, locale, language, timeZone, look } = input;
-    this.text = new PdfText(doc, directionOf(language));
-    this.value = textOf(snapshot);
-    this.money = (m) => moneyFormatter(locale, m.currency)(m.minor);
-    this.date = (name) =>
-      typeof snapshot.values[name] === 'number'
-        ? dateFormatter(locale, timeZone, 'year-month-day', 'long')(snapshot.values[name])
-        : '';
-    const bookish = (stack: string): boolean => ['bookish', 'old', 'roman'].includes(stack);
-    const words: PdfFont = bookish(look.type.words) ? 'bookish' : 'plain';
-    const heads: PdfFont = bookish(look.type.headings) ? 'bookish' : 'plain';
-    const { colours } = look;
-    this.styles = {
-      name: { font: `${heads} bold`, size: 15, colour: colours.brand },
-      title: { font: `${heads} bold`, size: 18, colour: colours.words },
-      words: { font: words, size: 9.5, colour: colours.words },
-      strong: { font: `${words} bold`, size: 9.5, colour: colours.words },
-      small: { font: words, size: 8.5, colour: colours.words },
-      quiet: { font: words, size: 8.5, colour: colours.quietWords },
-    };
-  }
-
+class InvoicePages extends PaperPages {
   draw(): void {
+    const { phrases, snapshot } = this.input;
     this.page();
-    this.letterhead();
+    this.letterhead(phrases.billTo, snapshot.billing.length > 0 ? snapshot.billing : snapshot.shipping);
     this.facts();
     this.items();
     this.sums();
     this.taxes();
     this.payment();
-    this.numberPages();
-  }
-
-  private page(): void {
-    this.doc.addPage();
-    this.y = MARGIN;
-    this.head?.();
-  }
-
-  /** Goes on on another page when so much does not fit on this one. */
-  private room(height: number): void {
-    if (this.y + height > BOTTOM) this.page();
-  }
-
-  private write(
-    words: string,
-    style: TextStyle,
-    more: Partial<{ from: number; width: number; end: boolean }> = {},
-  ): void {
-    const place = this.place({ from: more.from ?? 0, width: more.width ?? 1, end: more.end ?? false });
-    this.y += this.text.block(words, style, { ...place, y: this.y });
-  }
-
-  /** A column as a place on the page: from the other side where a language reads from right to left. */
-  private place({ from, width, end }: Column): { x: number; width: number; end: boolean } {
-    const start = this.text.direction === 'rtl' ? 1 - from - width : from;
-    return { x: MARGIN + WIDTH * start, width: WIDTH * width, end };
-  }
-
-  private rule(): void {
-    this.doc
-      .moveTo(MARGIN, this.y)
-      .lineTo(MARGIN + WIDTH, this.y)
-      .lineWidth(0.6)
-      .strokeColor(this.input.look.colours.lines)
-      .stroke();
-    this.y += 6;
-  }
-
-  private letterhead(): void {
-    const { logo, look, snapshot, phrases } = this.input;
-    if (logo && look.logo) {
-      const width = Math.min(look.logo.width * 0.75, 180);
-      const height = (look.logo.light.height / look.logo.light.width) * width;
-      const x = this.text.direction === 'rtl' ? MARGIN + WIDTH - width : MARGIN;
-      this.doc.image(logo, x, this.y, { width });
-      this.y += height + 6;
-    } else this.write(this.value('store.name'), this.styles.name);
-    const own = ['store.address', 'store.email', 'store.phone'].map(this.value).filter((l) => l !== '');
-    this.write(own.join(' · '), this.styles.quiet);
-    this.y = Math.max(this.y + 18, 150);
-    this.write(phrases.billTo, this.styles.quiet);
-    // A guest may have given no billing address: then whom the goods go to, or at least who ordered.
-    const known = snapshot.billing.length > 0 ? snapshot.billing : snapshot.shipping;
-    const who = [this.value('customer.fullName'), this.value('customer.company'), this.value('customer.email')];
-    for (const line of known.length > 0 ? known : who.filter((l) => l !== '')) this.write(line, this.styles.words);
-    this.y = Math.max(this.y + 18, 250);
+    this.numberPages(this.value('invoice.number'));
   }
 
   private facts(): void {
@@ -244,18 +104,6 @@ class InvoicePages {
     ];
     for (const [label, value] of facts) if (value !== '') this.write(`${label}: ${value}`, this.styles.words);
     this.y += 14;
-  }
-
-  private row(columns: readonly Column[], cells: readonly string[], style: TextStyle): void {
-    const lines = columns.map((c, i) => this.text.lines(cells[i] ?? '', style, WIDTH * c.width));
-    const height = Math.max(...lines.map((l) => l.length)) * this.text.height(style);
-    this.room(height + 4);
-    columns.forEach((column, i) => {
-      lines[i]!.forEach((line, k) =>
-        this.text.line(line, style, { ...this.place(column), y: this.y + k * this.text.height(style) }),
-      );
-    });
-    this.y += height + 4;
   }
 
   private items(): void {
@@ -332,17 +180,6 @@ class InvoicePages {
       [phrases.reference, this.value('payment.reference')],
     ];
     for (const [label, value] of facts) if (value !== '') this.write(`${label}: ${value}`, this.styles.words);
-  }
-
-  /** "1 / 3" on each page of several. */
-  private numberPages(): void {
-    const { count } = this.doc.bufferedPageRange();
-    const style = this.styles.quiet;
-    for (let i = 0; i < count; i += 1) {
-      this.doc.switchToPage(i);
-      const words = count > 1 ? `${this.value('invoice.number')} · ${i + 1} / ${count}` : this.value('invoice.number');
-      this.text.line(words, style, { x: MARGIN, y: PAGE.height - MARGIN, width: WIDTH, end: true });
-    }
   }
 
   private labelOf({ label, name, rate, code }: TotalRow): string {

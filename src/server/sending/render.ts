@@ -1,6 +1,7 @@
 /** From a delivery in the database to the rendered message. */
-import { and, eq, inArray, ne, or } from 'drizzle-orm';
+import { and, eq, inArray, ne, or, sql } from 'drizzle-orm';
 import { LRUCache } from 'lru-cache';
+import type { Attachment, KeptFile } from '@/core/attach';
 import type { Look } from '@/core/look';
 import type { MomentDetails, MomentId } from '@/core/moments';
 import { timerOf } from '@/core/moments';
@@ -16,6 +17,7 @@ import { ContentError, isDatabaseError } from '../base/faults';
 import type { deliveries } from '../db/schema';
 import { channels, editions, events, orders, phrases, stores } from '../db/schema';
 import { config } from '../base/config';
+import type { EventData } from '../events/schema';
 import { notificationFacts } from '../events/settings';
 import { livePassages } from './passages';
 import { compiledMessage } from './skeletons';
@@ -123,8 +125,8 @@ export interface BatchContext {
   orders: Map<string, { order: Order; answered: boolean }>;
   /** Of what waited: how its notification goes out now, by id. */
   notifications: Map<string, NotificationFacts>;
-  /** By event id, for events after the first and of what waited: the moment, and the order as it was then. */
-  later: Map<string, { moment: MomentId; order: Order; details?: MomentDetails; letter?: Letter }>;
+  /** By event id, for events after the first and of what waited: the moment, and what was told then. */
+  later: Map<string, EventData & { moment: MomentId }>;
   channelName: (storeId: string, channel: string) => string | undefined;
   /** An edition in a language, compiled once for the batch; with the words of a letter, if it was adapted. */
   compiled: (store: StoreRow, editionId: string, language: string, letter?: Letter) => Promise<CompiledMessage>;
@@ -155,7 +157,12 @@ export async function batchContext(
       .where(
         and(
           inArray(events.id, eventIds),
-          or(ne(events.type, 'order.placed'), timedEvents.length > 0 ? inArray(events.id, timedEvents) : undefined),
+          or(
+            ne(events.type, 'order.placed'),
+            sql`json_exists(${events.data}, '$.files')`,
+            sql`json_exists(${events.data}, '$.details.files')`,
+            timedEvents.length > 0 ? inArray(events.id, timedEvents) : undefined,
+          ),
         ),
       ),
     waited.length > 0 ? notificationFacts(db, waited) : [],
@@ -164,12 +171,7 @@ export async function batchContext(
   const names = new Map(channelRows.map((c) => [`${c.storeId}/${c.id}`, c.name]));
   return {
     stores: new Map(storeRows.map((s) => [s.id, s])),
-    later: new Map(
-      laterRows.map((e) => [
-        e.id,
-        { moment: e.type, ...(e.data as { order: Order; details?: MomentDetails; letter?: Letter }) },
-      ]),
-    ),
+    later: new Map(laterRows.map((e) => [e.id, { moment: e.type, ...(e.data as unknown as EventData) }])),
     orders: new Map(orderRows.map((o) => [o.id, o])),
     notifications: new Map(facts.map((n) => [n.id, n])),
     channelName: (storeId, channel) => names.get(`${storeId}/${channel}`),
@@ -199,6 +201,10 @@ export interface Worded {
   compiled: CompiledMessage;
   details: MomentDetails | undefined;
   byHand: boolean;
+  /** What goes with the messages of its edition. */
+  attachments: readonly Attachment[] | undefined;
+  /** Files that came with its event: from the shop, and with a letter. */
+  brought: { fromShop: readonly KeptFile[]; byHand: readonly KeptFile[] };
 }
 
 export type WordedOf = Pick<
@@ -226,7 +232,16 @@ export async function wordedFor(delivery: WordedOf, context: BatchContext): Prom
     ...((delivery.timed || waited) && { turn: delivery.turn }),
     ...(delivery.optional !== '' && { unsubscribeUrl: unsubscribeUrlOf(delivery.id) }),
   });
-  return { store, order, snapshot, compiled, details: later?.details, byHand: later?.letter !== undefined };
+  return {
+    store,
+    order,
+    snapshot,
+    compiled,
+    details: later?.details,
+    byHand: later?.letter !== undefined,
+    attachments: (await editionTemplate(delivery.editionId)).attachments,
+    brought: { fromShop: later?.files ?? [], byHand: later?.letter?.files ?? [] },
+  };
 }
 
 /** Makes something of words and an order; what goes wrong in that is told apart from a database that is away. */

@@ -1,5 +1,6 @@
 /** A store's services and senders as the code that sends needs them. */
 import { asc, eq } from 'drizzle-orm';
+import { roomOf } from '@/core/attach';
 import type { SenderKind, Security, ServiceStanding, SignInMethod } from '@/core/mail';
 import { database, type Executor } from '../db/client';
 import { senders, services } from '../db/schema';
@@ -66,4 +67,9 @@ export async function sendersOf(storeId: string, db: Executor = database()): Pro
 /** The sender for a kind of message: its own, or that of orders. Undefined while the store has none. */
 export function senderFor(list: readonly SenderRow[], kind: SenderKind): SenderRow | undefined {
   return list.find((s) => s.kind === kind) ?? list.find((s) => s.kind === 'orders');
+}
+
+/** How large a message of a store may be, in bytes: what every service that may get it takes. */
+export async function roomOfStore(storeId: string): Promise<number> {
+  return roomOf((await servicesOf(storeId)).filter((s) => !s.paused).map((s) => s.check?.size));
 }

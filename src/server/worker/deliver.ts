@@ -12,6 +12,7 @@ import { log } from '../base/log';
 import { composeMessage, deliveryMessageId } from '../sending/compose';
 import { signMessage } from '../sending/dkim';
 import { filesFor } from '../sending/files';
+import { foldFiles, type FoldedMessage } from '../sending/kept-message';
 import { withPictures } from '../sending/pictures';
 import { ofWords, wordedFor, type BatchContext } from '../sending/render';
 import { viaOf } from '../sending/service';
@@ -23,6 +24,7 @@ import type { Begun, Outcome, Recorder } from './record';
 import { kept, keptWithin } from '@/words/kept';
 import { say } from '@/words/sent';
 import { say as bounced } from '@/words/bounces';
+import { say as files } from '@/words/files';
 import { firstAbout, type Threads } from './threads';
 import { unsubscribeUrlOf } from '../events/unsubscribed';
 
@@ -49,6 +51,7 @@ export async function deliver(delivery: Delivery, using: DeliverWith): Promise<D
 /** A fault of the database, the secret or ours says nothing about the message: it is tried again, and never given up by itself. */
 const FAULTS: Record<FaultCause, (detail: string) => { words: string; remedy: string }> = {
   content: (detail) => ({ words: say.notMade({ detail }), remedy: say.correctAndPublish }),
+  file: (detail) => ({ words: detail, remedy: files.triedAgain }),
   secret: () => ({ words: say.secretDoesNotOpen, remedy: say.startWithItsSecret }),
   database: () => ({ words: say.databaseDidNotAnswer, remedy: say.seeTheLog }),
   internal: (detail) => ({ words: say.failedOnOurSide({ detail }), remedy: say.seeTheLog }),
@@ -104,7 +107,7 @@ async function attempt(delivery: Delivery, using: DeliverWith, begin: () => Prom
       .catch((error: unknown) =>
         log.warn({ delivery: delivery.id, err: error }, 'what follows an acceptance was not written'),
       );
-    return { ...made, state: 'accepted', cause: '', words: result.outcome.response, remedy: '', raw: keptMessage };
+    return { ...made, state: 'accepted', cause: '', words: result.outcome.response, remedy: '', message: keptMessage };
   }
   const { outcome } = result;
   const { kind, cause: words, remedy } = result.diagnosis!;
@@ -194,7 +197,7 @@ interface MadeMessage {
   subject: string;
   messageId: string;
   raw: Buffer;
-  kept: Buffer;
+  kept: FoldedMessage;
 }
 
 async function makeMessage(
@@ -202,9 +205,10 @@ async function makeMessage(
   way: Extract<Way, { kind: 'send' }>,
   using: DeliverWith,
 ): Promise<MadeMessage> {
-  const { store, order, snapshot, compiled, details, byHand } = await wordedFor(delivery, using.context);
+  const worded = await wordedFor(delivery, using.context);
+  const { store, snapshot, compiled, byHand } = worded;
   const message = await ofWords(() => compiled.fill(snapshot));
-  const files = await filesFor(store, order, snapshot, delivery.moment, delivery.language, details);
+  const files = await filesFor({ ...worded, moment: delivery.moment, language: delivery.language });
   const { sender } = way;
   const first = firstAbout(delivery, using.threads, (kind) => using.dispatch.senderOf(delivery.storeId, kind)?.address);
   const messageId = deliveryMessageId(delivery.id, sender.address);
@@ -220,7 +224,7 @@ async function makeMessage(
       date,
       language: delivery.language,
       pictures: made.pictures,
-      ...(files && { files }),
+      files,
       ...(byHand && { byHand }),
       ...(delivery.optional !== '' && { unsubscribe: unsubscribeUrlOf(delivery.id) }),
     });
@@ -228,7 +232,8 @@ async function makeMessage(
   const plain = await composed(message);
   const raw = way.key ? await signMessage(plain, way.key) : plain;
   const values = maskValues(snapshot.values);
-  if (values === snapshot.values) return { subject: message.subject.slice(0, 500), messageId, raw, kept: raw };
+  const folded = (whole: Buffer): FoldedMessage => foldFiles(whole, files);
+  if (values === snapshot.values) return { subject: message.subject.slice(0, 500), messageId, raw, kept: folded(raw) };
   const shown = compiled.fill({ ...snapshot, values });
-  return { subject: shown.subject.slice(0, 500), messageId, raw, kept: await composed(shown) };
+  return { subject: shown.subject.slice(0, 500), messageId, raw, kept: folded(await composed(shown)) };
 }

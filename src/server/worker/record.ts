@@ -9,10 +9,11 @@ import { database, type Executor } from '../db/client';
 import { databaseNow } from '../db/time';
 import { isAway } from '../base/database-errors';
 import { retryingDeadlocks } from '../db/deadlocks';
-import { attempts, bounces, deliveries, sentMessages } from '../db/schema';
+import { attempts, bounces, deliveries, sentFiles, sentMessages } from '../db/schema';
 import { newId } from '../base/ids';
 import { log } from '../base/log';
 import { dropSecrets } from '../events/secrets';
+import type { FoldedMessage } from '../sending/kept-message';
 import type { Delivery } from './claims';
 import { kept, keptWithin } from '@/words/kept';
 import { say } from '@/words/bounces';
@@ -28,7 +29,8 @@ export interface Outcome {
   dueAt?: Date;
   subject?: string;
   messageId?: string;
-  raw?: Buffer;
+  /** As it was sent, its files folded away. */
+  message?: FoldedMessage;
   /** Its event holds what only the recipient may see: dropped once nothing of it is left to be sent. */
   secrets?: boolean;
 }
@@ -104,7 +106,7 @@ export class Recorder {
     let bytes = 0;
     let count = 0;
     for (const { outcome } of this.waiting) {
-      bytes += outcome?.raw?.length ?? 0;
+      bytes += outcome?.message?.raw.length ?? 0;
       if (count > 0 && (count === GROUP || bytes > GROUP_BYTES)) break;
       count += 1;
     }
@@ -167,8 +169,8 @@ async function recordOutcomes(entries: readonly Entry[]): Promise<void> {
     // Begun, and then not tried after all: no line was free in time.
     const untried = group.filter((e) => !e.outcome.attempt).map((e) => e.id);
     if (untried.length > 0) await tx.delete(attempts).where(inArray(attempts.id, untried));
-    const messages = changed.flatMap(({ delivery, outcome: { raw } }) =>
-      raw ? { deliveryId: delivery.id, storeId: delivery.storeId, raw } : [],
+    const messages = changed.flatMap(({ delivery, outcome: { message } }) =>
+      message ? { deliveryId: delivery.id, storeId: delivery.storeId, raw: message.raw } : [],
     );
     if (messages.length > 0) {
       await tx
@@ -176,6 +178,10 @@ async function recordOutcomes(entries: readonly Entry[]): Promise<void> {
         .values(messages)
         .onDuplicateKeyUpdate({ set: { raw: sql`values(${sentMessages.raw})` } });
     }
+    const files = changed.flatMap(({ delivery: { id, storeId }, outcome: { message } }) =>
+      (message?.files ?? []).map((file, place) => ({ deliveryId: id, storeId, place, ...file })),
+    );
+    if (files.length > 0) await tx.insert(sentFiles).ignore().values(files);
     for (const { delivery, outcome } of changed) {
       if (outcome.secrets) await dropSecrets(tx, delivery.eventId);
     }

@@ -1,17 +1,43 @@
 'use client';
 /** The message as it was sent; what it would say while it was not; or why there is none. */
+import { Paperclip } from 'lucide-react';
 import { useState } from 'react';
+import { fileSize } from '@/core/names';
 import type { DeliveryView } from '@/contract/deliveries';
 import Link from '../parts/Link';
 import { Segments } from '../parts/fields';
 import { Mark } from '../parts/marks';
 import { say } from '@/words/deliveries';
 import { say as common } from '@/words/common';
+import { say as attaching } from '@/words/files';
 
 export function SentMessage({ base, delivery: d }: { base: string; delivery: DeliveryView }) {
   if (d.message) {
     const note = say.fromAndSize({ from: d.message.from, size: Math.round(d.message.bytes / 1000) });
-    return <Shown {...d.message} subject={d.subject} note={note} title={say.theMessageAsSent} language={d.language} />;
+    return (
+      <>
+        <Shown {...d.message} subject={d.subject} note={note} title={say.theMessageAsSent} language={d.language} />
+        {d.message.files.length > 0 && (
+          <section
+            aria-label={attaching.attachments}
+            className="flex shrink-0 flex-wrap items-center gap-x-4 gap-y-1 border-t border-rule bg-panel px-5 py-2 text-sm"
+          >
+            {d.message.files.map((f, i) => (
+              <a
+                key={`${i} ${f.name}`}
+                className="link flex min-h-6 min-w-0 items-center gap-1.5"
+                href={`${base}/deliveries/${d.id}/files/${i}`}
+                download
+              >
+                <Paperclip size={13} aria-hidden className="shrink-0" />
+                <bdi className="wrap-anywhere">{f.name}</bdi>
+                <span className="text-xs whitespace-nowrap text-slate">{fileSize(f.bytes)}</span>
+              </a>
+            ))}
+          </section>
+        )}
+      </>
+    );
   }
   if (!d.would) return <NotSent base={base} delivery={d} />;
   return (

@@ -32,6 +32,7 @@ import { useDraft } from './useDraft';
 import { useDeskKeys } from './useDeskKeys';
 import { useDeskSteps } from './useDeskSteps';
 import type { RenderParts } from '../bench/useRenderer';
+import { useShelf } from '../attach/useShelf';
 import { usePreview } from './usePreview';
 import { useMessage } from './useMessage';
 import { useSegment } from './useSegments';
@@ -88,6 +89,9 @@ export function DeskScreen(props: DeskProps) {
   });
   const { ground, pictures } = strip;
   const { codes } = store;
+  const shelf = useShelf(store.shelf, props.onBringFile, '');
+  const shelved = shelf.files.map((f) => f.digest).join();
+  const shelfFacts = useMemo(() => ({ files: shelved.split(','), room: shelf.room }), [shelved, shelf.room]);
   const partOfMessage = item.kind === 'passage';
   const edited = selected?.kind === 'block' ? selected.id : undefined;
   const sheetParts = useCallback(
@@ -95,9 +99,9 @@ export function DeskScreen(props: DeskProps) {
       ...partsFor(wanted),
       ...(edited && { edited }),
       view: { ground, pictures },
-      check: { codes, ...(partOfMessage && { partOfMessage }) },
+      check: { codes, shelf: shelfFacts, ...(partOfMessage && { partOfMessage }) },
     }),
-    [partsFor, ground, pictures, codes, partOfMessage, edited],
+    [partsFor, ground, pictures, codes, shelfFacts, partOfMessage, edited],
   );
   const sheet = useRef<SheetHandle>(null);
   const { rendered, findings, ahead, renderOnce, readTemplate } = usePreview(template, sheetParts, sheet);
@@ -228,6 +232,7 @@ export function DeskScreen(props: DeskProps) {
   );
   const shownFor = (b: Block): 'always' | 'yes' | 'no' | 'hidden' =>
     b.hidden ? 'hidden' : !b.when ? 'always' : conditionHolds(b.when, snapshot.facts, language) ? 'yes' : 'no';
+  const orderLabel = order.order.number.startsWith('SAMPLE-') ? say.thisSample : order.order.number;
   const labelOf = block ? (places.find((p) => p.id === block.id)?.label ?? BLOCK_LABELS[block.kind]) : '';
   const exportOf = (as: string): string =>
     `${here}/export?${new URLSearchParams({ as, language, order: order.order.number })}`;
@@ -343,6 +348,12 @@ export function DeskScreen(props: DeskProps) {
             >
               <Stage
                 head={notification}
+                shelf={shelf}
+                mayBring={props.mayBring}
+                order={order.order}
+                snapshot={snapshot}
+                orderNumber={orderLabel}
+                onAttachments={(attachments) => dispatch({ type: 'attachments', attachments })}
                 room={available}
                 typing={typing}
                 onEscape={leave}
@@ -370,7 +381,7 @@ export function DeskScreen(props: DeskProps) {
                 {...{ store, base, block, chip, language, formIndex, findings }}
                 segment={segment && segmentPlace && { ...segmentPlace, source: segment.source, words: segment.words }}
                 facts={snapshot.facts}
-                orderNumber={order.order.number.startsWith('SAMPLE-') ? say.thisSample : order.order.number}
+                orderNumber={orderLabel}
                 ownForm={segment?.ownForm ?? 0}
                 editable={mayEdit}
                 newId={(kind) => freshBlockId(template, kind)}

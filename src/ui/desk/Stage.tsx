@@ -4,11 +4,16 @@ import type { Ref } from 'react';
 import { DETAIL_WORDS, type DetailName } from '@/core/moments';
 import { sampleDetails } from '@/core/placeholders';
 import { languageName } from '@/core/names';
+import type { Attachment } from '@/core/attach';
+import type { Order } from '@/core/order';
+import type { Snapshot } from '@/core/snapshot';
 import type { Finding } from '@/core/preflight';
 import { BLOCK_LABELS, segmentFormOf, type Block, type SegmentPlace, type Template } from '@/core/template';
 import type { Direction } from '@/core/text';
 import type { Rendered } from '@/workers/protocol';
 import type { ReadTemplate } from '../bench/useRenderer';
+import { TemplateAttachments } from '../attach/TemplateAttachments';
+import type { Shelf } from '../attach/useShelf';
 import { Trouble } from '../parts/Page';
 import type { ChipOpen } from './ChipDetails';
 import type { Dragged } from './Dragging';
@@ -66,6 +71,12 @@ export interface StageProps {
   onTemplate: (template: Template) => void;
   onChip: (chip: ChipOpen | undefined) => void;
   onBegin: () => void;
+  shelf: Shelf;
+  mayBring: boolean;
+  order: Order;
+  snapshot: Snapshot;
+  orderNumber: string;
+  onAttachments: (attachments: readonly Attachment[]) => void;
 }
 
 export function Stage(props: StageProps) {
@@ -118,6 +129,19 @@ export function Stage(props: StageProps) {
           onChange={onWords}
           onFocus={(id) => onSelect({ kind: 'head', id })}
           onChip={onChip}
+        />
+      )}
+      {head && (
+        <TemplateAttachments
+          attachments={template.attachments ?? []}
+          shelf={props.shelf}
+          mayBring={props.mayBring}
+          {...{ store, language, width, editable }}
+          order={props.order}
+          moment={context.moment}
+          snapshot={props.snapshot}
+          orderNumber={props.orderNumber}
+          onChange={props.onAttachments}
         />
       )}
       {made.length > 0 && (

@@ -101,7 +101,8 @@ export function blockEdits(
     if (f.kind === 'words')
       dispatch({ type: 'words', language: f.language, segment: f.segment, source: f.source, at: 0 });
     else if (f.kind === 'block') dispatch({ type: 'block', id: f.id, change: f.change });
-    else remove(f.id);
+    else if (f.kind === 'remove') remove(f.id);
+    else dispatch({ type: 'attachments', attachments: (template.attachments ?? []).filter((a) => a.id !== f.id) });
   };
 
   const usePassageFor = (b: Block, passage: string): void => {

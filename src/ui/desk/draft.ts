@@ -1,4 +1,5 @@
 /** The draft on the bench with its history. Pure: what an action makes of a draft, and what undo brings back. */
+import type { Attachment } from '@/core/attach';
 import {
   blockOf,
   changeBlock,
@@ -29,6 +30,7 @@ export type DraftAction =
   | { type: 'bring'; block: Block; words: Record<string, Segments>; place: Place }
   | { type: 'move'; id: string; by: -1 | 1 }
   | { type: 'put'; id: string; place: Place }
+  | { type: 'attachments'; attachments: readonly Attachment[] }
   | { type: 'language'; language: string; from: string }
   | { type: 'replace'; template: Template }
   | { type: 'undo' }
@@ -135,6 +137,10 @@ function change(template: Template, action: Exclude<DraftAction, { type: 'words'
       return withBlocks(template, stepBlock(blocks, action.id, action.by));
     case 'put':
       return withBlocks(template, moveBlock(blocks, action.id, action.place));
+    case 'attachments': {
+      const { attachments: _, ...rest } = template;
+      return action.attachments.length > 0 ? { ...rest, attachments: [...action.attachments] } : rest;
+    }
     case 'language':
       return setWords(template, action.language, template.words[action.from] ?? {});
     case 'replace':

@@ -2,6 +2,7 @@
 import type { Order } from '@/core/order';
 import type { Result } from '@/core/result';
 import type { Block, Template } from '@/core/template';
+import type { BringFile } from '../attach/useShelf';
 import type { BringPicture } from '../parts/PictureInput';
 import type { OrderChoice } from '@/contract/orders';
 import type { EditionNote, OnDesk, DeskStore } from '@/contract/templates';
@@ -31,6 +32,7 @@ export interface DeskProps {
   mayEdit: boolean;
   mayPublish: boolean;
   mayTest: boolean;
+  mayBring: boolean;
   onSave: (revision: number, template: Template) => Promise<Result<{ revision: number }>>;
   /** Gives what to say when it is done. */
   onPublish: (revision: number) => Promise<Result<{ said: string }>>;
@@ -45,6 +47,7 @@ export interface DeskProps {
     to: string,
   ) => Promise<Result<{ to: string; subject: string }>>;
   onBring: BringPicture;
+  onBringFile: BringFile;
   onCopyBlock: (slug: string, block: Block, words: Record<string, Segments>) => Promise<Result<{ name: string }>>;
   onMakePassage: (name: string, blocks: Block[], words: Record<string, Segments>) => Promise<Result<{ id: string }>>;
   /** Takes the passage away; refused while a message uses it. */

@@ -14,6 +14,7 @@ import { NamesPart } from './NamesPart';
 import { TERMS_PARTS, type TermsPart } from './parts';
 import { PaymentPart } from './PaymentPart';
 import { ShippingPart } from './ShippingPart';
+import { StoreTabs } from './StoreTabs';
 import { UnlistedNames } from './UnlistedNames';
 import { say } from '@/words/terms';
 import { say as common } from '@/words/common';
@@ -95,7 +96,7 @@ export function TermsScreen(props: TermsProps) {
   return (
     <Page
       title={say.store}
-      note={<TermsTabs base={base} part={part} onPart={setPart} />}
+      note={<StoreTabs base={base} part={part} onPart={setPart} />}
       actions={
         // Who may only give names words sees the button where names are, and wherever some were typed.
         (mayEdit || (mayName && (part === 'names' || changed))) && (
@@ -147,29 +148,5 @@ export function TermsScreen(props: TermsProps) {
         {part === 'invoices' && <InvoicesPart {...parts} />}
       </div>
     </Page>
-  );
-}
-
-/** The parts have addresses of their own, and are one screen: what is typed in one stays while another is looked at. */
-function TermsTabs({ base, part, onPart }: { base: string; part: TermsPart; onPart: (part: TermsPart) => void }) {
-  return (
-    <nav aria-label={say.partsOfTheStore} className="flex flex-wrap gap-1">
-      {TERMS_PARTS.map((p) => (
-        <a
-          key={p.id}
-          href={`${base}/store/${p.id}`}
-          aria-current={p.id === part ? 'page' : undefined}
-          className={`rounded-control px-3 py-1 text-sm text-ink ${p.id === part ? 'bg-petrol-tint font-semibold text-petrol-deep' : 'hover:bg-panel'}`}
-          onClick={(e) => {
-            if (e.metaKey || e.ctrlKey || e.shiftKey) return;
-            e.preventDefault();
-            window.history.replaceState(null, '', `${base}/store/${p.id}`);
-            onPart(p.id);
-          }}
-        >
-          {p.label}
-        </a>
-      ))}
-    </nav>
   );
 }

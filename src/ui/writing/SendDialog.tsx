@@ -1,6 +1,9 @@
 'use client';
 /** The last look before a message written by hand goes out. */
-import { languageName } from '@/core/names';
+import { encodedBytes, type KeptFile } from '@/core/attach';
+import { fileSize, languageName } from '@/core/names';
+import { listed } from '@/words/speak';
+import { say as attaching } from '@/words/files';
 import { Dialog } from '../parts/Dialog';
 import { Mark } from '../parts/marks';
 import { partKey, type LetterWords } from './letter';
@@ -16,6 +19,7 @@ export function SendDialog({
   subject,
   orders,
   without,
+  files,
   busy,
   onSend,
   onClose,
@@ -28,6 +32,8 @@ export function SendDialog({
   orders: number;
   /** How many do not get it. */
   without: number;
+  /** What was attached for this once. */
+  files: readonly KeptFile[];
   busy: boolean;
   onSend: () => void;
   onClose: () => void;
@@ -69,6 +75,15 @@ export function SendDialog({
             </li>
           ))}
         </ul>
+        {files.length > 0 && (
+          <p>
+            {attaching.goToEverybody({
+              n: files.length,
+              size: fileSize(files.reduce((sum, f) => sum + encodedBytes(f.bytes), 0)),
+            })}{' '}
+            <bdi>{listed(files.map((f) => f.name))}</bdi>
+          </p>
+        )}
         {orders > 1 && without > 0 && <p>{say.withoutPeopleDoNotGet({ without })}</p>}
         {adapted.length > 0 && plain.length > 0 && (
           <p className="flex gap-2">

@@ -33,6 +33,11 @@ import { adaptedOf, letterTemplate, partKey, readKept, withSegment, type LetterW
 import { MessageList } from './MessageList';
 import { Recipients } from './Recipients';
 import { SendDialog } from './SendDialog';
+import { AttachStrip } from '../attach/AttachStrip';
+import { useShelf, type BringFile } from '../attach/useShelf';
+import { Check } from '../parts/Check';
+import { attachmentName, attachmentsFor, type KeptFile } from '@/core/attach';
+import { say as attaching } from '@/words/files';
 import { answered } from '../parts/result';
 import { say } from '@/words/writing';
 import { say as common } from '@/words/common';
@@ -52,6 +57,8 @@ export interface WriteProps {
   now: number;
   /** One for each opening of the screen: sent twice, it goes out once. */
   id: string;
+  mayBring: boolean;
+  onBringFile: BringFile;
   onSend: (letter: unknown) => Promise<Result<{ messages: number; orders: number }>>;
 }
 
@@ -118,6 +125,9 @@ function Writing(
   const [asking, setAsking] = useState(false);
   const [sending, setSending] = useState(false);
   const [failure, setFailure] = useState<Failure>();
+  const [files, setFiles] = useState<readonly KeptFile[]>([]);
+  const [keeps, setKeeps] = useState(false);
+  const shelf = useShelf(store.shelf, props.onBringFile, '');
   const [editor, setEditor] = useState<WordsEditorHandle | null>(null);
 
   // What was typed in a window that was closed before it was sent.
@@ -190,6 +200,7 @@ function Writing(
         message: message.slug,
         orders: orders.map((o) => o.number),
         adapted: adaptedOf(parts, words.value),
+        ...(files.length > 0 && { files }),
       }),
     );
     setSending(false);
@@ -325,6 +336,37 @@ function Writing(
               onFocus={() => setSelected(undefined)}
               onChip={setChip}
             />
+            <AttachStrip
+              attached={[
+                ...files.map((f) => ({
+                  key: f.digest,
+                  name: f.name,
+                  bytes: f.bytes,
+                  onRemove: () => setFiles(files.filter((x) => x.digest !== f.digest)),
+                })),
+                ...attachmentsFor(template.attachments, snapshot.facts, language).map((a) => ({
+                  key: a.id,
+                  name: attachmentName(a),
+                  ...(a.kind === 'file' && { bytes: a.file.bytes }),
+                })),
+              ]}
+              shelf={shelf}
+              width={sheetWidth}
+              editable
+              mayBring={props.mayBring}
+              keeps={keeps}
+              onFile={({ digest, name, type, bytes }) =>
+                setFiles((was) =>
+                  was.some((f) => f.digest === digest) ? was : [...was, { digest, name, type, bytes }],
+                )
+              }
+            >
+              {props.mayBring && (
+                <div className="mt-1">
+                  <Check label={attaching.keepOnTheShelf} on={keeps} onChange={setKeeps} />
+                </div>
+              )}
+            </AttachStrip>
             {rendered?.trouble && <Trouble>{say.theSheetCouldNotBe({ trouble: rendered.trouble })}</Trouble>}
             <Sheet
               handle={sheet}
@@ -373,6 +415,7 @@ function Writing(
           subject={rendered?.message?.subject ?? ''}
           orders={orders.length}
           without={without.length}
+          files={files}
           busy={sending}
           onSend={() => void send()}
           onClose={() => setAsking(false)}

@@ -46,6 +46,8 @@ export const history: TranslationOf<typeof say> = {
   exportedAll: '{$who} hat alles exportiert: {$kind} als {$format}',
   imported: '{$who} hat importiert: {$n :integer} {$kind}',
   madePassage: '{$who} hat den Textbaustein {$passage} angelegt',
+  addedFile: '{$who} fügte die Datei {$file} hinzu',
+  removedFile: '{$who} entfernte die Datei {$file}',
   removedPassage: '{$who} hat den Textbaustein {$passage} entfernt',
   changedPhrase: '{$who} hat eine Wendung geändert: {$phrase}, {$language}',
   changedSettings: '{$who} hat {$notification} geändert: {$changes}',

@@ -9,6 +9,7 @@ import { deliveries } from './deliveries';
 import { desk } from './desk';
 import { diagnosis } from './diagnosis';
 import { dns } from './dns';
+import { files } from './files';
 import { findings } from './findings';
 import { history } from './history';
 import { journey } from './journey';
@@ -51,6 +52,7 @@ export const de: Translations = {
   desk,
   diagnosis,
   dns,
+  files,
   findings,
   history,
   journey,

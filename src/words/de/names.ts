@@ -76,6 +76,8 @@ export const names: TranslationOf<typeof say> = {
   invoiceAndBankDetails: 'Rechnung und Bankverbindung',
   overdueSince: 'Überfällig seit',
   netAmount: 'Nettobetrag',
+  deliveryNote: 'Lieferschein',
+  deliveryNotePlace: 'Lieferschein',
   besideTheMasthead: 'Neben dem Kopf',
   georgiaAndItsLike: 'Georgia und ähnliche',
   palatinoAndItsLike: 'Palatino und ähnliche',

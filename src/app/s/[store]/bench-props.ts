@@ -6,6 +6,7 @@ import { may } from '@/contract/policy';
 import { listOrders, orderSnapshot } from '@/server/features/orders/orders';
 import { senderViews } from '@/server/features/sending/senders';
 import { stripFromQuery } from '@/ui/desk/strip';
+import { addFileAction } from './file-actions';
 import { bringAction, orderAction, ordersAction } from './bench-actions';
 
 export interface BenchQuery {
@@ -37,8 +38,10 @@ export async function benchProps(access: Access, query: BenchQuery) {
     mayEdit: may(role, 'template.edit'),
     mayPublish: may(role, 'template.publish'),
     mayTest: may(role, 'test.send'),
+    mayBring: may(role, 'file.bring'),
     onOrder: orderAction.bind(null, store.id),
     onOrders: ordersAction.bind(null, store.id),
     onBring: bringAction.bind(null, store.id),
+    onBringFile: addFileAction.bind(null, store.id),
   };
 }

@@ -1,27 +1,18 @@
 /** The record of deliveries: lists with filters, one delivery's whole story, and trying one again. */
 import { and, asc, desc, eq, inArray, like, lt, ne, sql, type SQL } from 'drizzle-orm';
-import { simpleParser } from 'mailparser';
+import { simpleParser, type Attachment } from 'mailparser';
 import { DELIVERY_STATES, type DeliveryState } from '@/core/mail';
 import { AUDIENCES, type Audience } from '@/core/moments';
 import { reasonWords } from '@/core/plan';
 import type { Access } from '../../auth/access';
 import { database } from '../../db/client';
-import {
-  attempts,
-  bounces,
-  deliveries,
-  editions,
-  events,
-  notifications,
-  notWritten,
-  sentMessages,
-  services,
-} from '../../db/schema';
+import { attempts, bounces, deliveries, editions, events, notifications, notWritten, services } from '../../db/schema';
 import { databaseTime } from '../../db/time';
 import { AppError } from '../../base/errors';
 import { dropSecrets, refuseWithoutSecrets } from '../../events/secrets';
 import { remember, rememberReading } from '../../auth/history';
 import { FAR_AHEAD } from '../../worker/dispatch';
+import { sentMessageOf } from '../../sending/kept-message';
 import { wouldSay } from '../../sending/render';
 import { againView } from './again';
 import { deliveryById, type DeliveryRow } from './row';
@@ -113,13 +104,13 @@ export const isWaiting = (state: DeliveryState, timed: boolean): boolean => stat
 /** One delivery's whole story: why, what was tried, what was said, and the message as sent. */
 export async function deliveryDetail(access: Access, id: string) {
   const row = await deliveryById(access, id);
-  const [tries, [sent], back, [event], [edition], others, unsent] = await Promise.all([
+  const [tries, sent, back, [event], [edition], others, unsent] = await Promise.all([
     database()
       .select()
       .from(attempts)
       .where(eq(attempts.deliveryId, id))
       .orderBy(asc(attempts.number), asc(attempts.id)),
-    database().select().from(sentMessages).where(eq(sentMessages.deliveryId, id)),
+    sentMessageOf(id),
     database().select().from(bounces).where(eq(bounces.deliveryId, id)).orderBy(asc(bounces.id)),
     database().select().from(events).where(eq(events.id, row.eventId)),
     database().select({ number: editions.number }).from(editions).where(eq(editions.id, row.editionId)),
@@ -141,7 +132,7 @@ export async function deliveryDetail(access: Access, id: string) {
     .where(eq(notifications.id, row.notificationId));
   if (sent)
     await rememberReading(access, 'readMessage', { notification: row.notificationName, recipient: row.recipient }, id);
-  const message = sent ? await simpleParser(sent.raw, { skipHtmlToText: true, skipImageLinks: true }) : undefined;
+  const message = sent ? await simpleParser(sent, { skipHtmlToText: true, skipImageLinks: true }) : undefined;
   const would = sent || row.state === 'cancelled' ? undefined : await wouldSay(row);
   return {
     id,
@@ -186,7 +177,8 @@ export async function deliveryDetail(access: Access, id: string) {
       from: message.from?.text ?? '',
       html: typeof message.html === 'string' ? message.html : '',
       text: message.text ?? '',
-      bytes: sent!.raw.length,
+      bytes: sent!.length,
+      files: filesIn(message.attachments),
     },
     would: would && { subject: would.subject, html: would.html, text: would.text },
     again: await againView(row),
@@ -211,10 +203,29 @@ export async function deliveryDetail(access: Access, id: string) {
   };
 }
 
+/** The files that came with a message: its pictures are part of it. */
+function filesIn(attachments: readonly Attachment[]): { name: string; type: string; bytes: number }[] {
+  return attachments
+    .filter((a) => a.contentDisposition !== 'inline')
+    .map((a) => ({ name: a.filename ?? '', type: a.contentType, bytes: a.size }));
+}
+
+/** One of the files of a message as sent, by its place among them. */
+export async function sentFile(
+  access: Access,
+  id: string,
+  place: number,
+): Promise<{ name: string; type: string; body: Buffer }> {
+  const raw = await sentMessage(access, id);
+  const file = (await simpleParser(raw)).attachments.filter((a) => a.contentDisposition !== 'inline')[place];
+  if (!file) throw new AppError('not-found', say.thisMessageWasNotSent);
+  return { name: file.filename ?? 'file', type: file.contentType, body: file.content };
+}
+
 /** The bytes of the message as sent. */
 export async function sentMessage(access: Access, id: string): Promise<Buffer> {
   const row = await deliveryById(access, id);
-  const [sent] = await database().select().from(sentMessages).where(eq(sentMessages.deliveryId, id));
+  const sent = await sentMessageOf(id);
   if (!sent) throw new AppError('not-found', say.thisMessageWasNotSent);
   await remember(
     access,
@@ -222,7 +233,7 @@ export async function sentMessage(access: Access, id: string): Promise<Buffer> {
     { notification: row.notificationName, recipient: row.recipient },
     { about: id },
   );
-  return sent.raw;
+  return sent;
 }
 
 /** Lets a message that waits for its time go out now. It is looked at again as if it were due. */

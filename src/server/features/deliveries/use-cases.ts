@@ -2,7 +2,7 @@
 import { Type } from '@sinclair/typebox';
 import { useCase } from '../use-case';
 import { sendAgain } from './again';
-import { sendNow, sentMessage, stopDelivery, tryAgain, tryAllOfCause } from './deliveries';
+import { sendNow, sentFile, sentMessage, stopDelivery, tryAgain, tryAllOfCause } from './deliveries';
 import { releaseOnce } from '../sending/withheld';
 import { ID, object } from '../shapes';
 
@@ -42,6 +42,12 @@ export const delivery = {
     permission: 'delivery.resend',
     input: object({ id: ID, to: Type.String({ maxLength: 300 }) }),
     run: (who, { id, to }) => sendAgain(who, id, { to }),
+  }),
+  file: useCase({
+    name: 'delivery.file',
+    permission: 'store.read',
+    input: object({ id: ID, place: Type.Integer({ minimum: 0, maximum: 100 }) }),
+    run: (who, { id, place }) => sentFile(who, id, place),
   }),
   download: useCase({
     name: 'delivery.download',

@@ -1,6 +1,8 @@
 /** Messages written by hand: chosen for one order or for many, adapted, looked at, and sent through the door of all events. */
 import { Type, type Static } from '@sinclair/typebox';
 import { and, eq, inArray } from 'drizzle-orm';
+import { fileNameFor, heaviest, isFileKind, KeptFileSchema, MOST_FILES, weigh, type KeptFile } from '@/core/attach';
+import { fileSize } from '@/core/names';
 import { customerName, type Order } from '@/core/order';
 import { BY_HAND } from '@/core/moments';
 import {
@@ -31,6 +33,9 @@ import { livePassages } from '../../sending/passages';
 import { editionTemplate, renderFor } from '../../sending/render';
 import { customersOf } from '../notifications/board';
 import { benchOf } from '../templates/templates';
+import { filesOf } from '../../documents/files';
+import { roomOfStore } from '../../sending/service';
+import { say as says } from '@/words/files';
 import { say } from '@/words/refusals';
 import { kept } from '@/words/kept';
 import { say as deeds } from '@/words/history';
@@ -190,6 +195,8 @@ const LetterSchema = Type.Object(
     message: Type.String({ minLength: 1, maxLength: 60 }),
     orders: Type.Array(Type.String({ minLength: 1, maxLength: 64 }), { minItems: 1, maxItems: MOST_ORDERS }),
     adapted: Type.Array(AdaptedSchema, { maxItems: 100 }),
+    /** Files that go with it. */
+    files: Type.Optional(Type.Array(KeptFileSchema, { maxItems: MOST_FILES })),
   },
   { additionalProperties: false },
 );
@@ -223,8 +230,14 @@ export async function writeLetter(access: Access, input: unknown): Promise<Wrote
       ),
     );
   if (!notification) throw new AppError('not-found', say.nameHasNoMessageMessage({ name: access.store.name, message }));
-  const letter: Letter = { notificationId: notification.id, by: access.person.name, adapted };
   const { parts } = await partsOf(written, notification.id);
+  const files = await filesOfLetter(access, parts, checked.value.files ?? []);
+  const letter: Letter = {
+    notificationId: notification.id,
+    by: access.person.name,
+    adapted,
+    ...(files.length > 0 && { files }),
+  };
   if (parts.length === 0) {
     throw new AppError('invalid', say.nobodyGetsNameForThese({ name: notification.name }));
   }
@@ -257,6 +270,40 @@ export async function writeLetter(access: Access, input: unknown): Promise<Wrote
   const about = written.length === 1 ? written[0]!.number : kept(() => deeds.nOrders({ n: outcome.orders }));
   await remember(access, 'wroteByHand', { notification: notification.name, order: about }, { about: notification.id });
   return outcome;
+}
+
+/** The files that go with a letter, as the store has them. Throws `invalid` for one that it has not, and for more than fits. */
+async function filesOfLetter(
+  { store }: Access,
+  parts: readonly LetterPart[],
+  wanted: readonly KeptFile[],
+): Promise<KeptFile[]> {
+  if (wanted.length === 0) return [];
+  const [known, room] = await Promise.all([
+    filesOf(
+      store.id,
+      wanted.map((f) => f.digest),
+    ),
+    roomOfStore(store.id),
+  ]);
+  const files = wanted.map(({ digest, name }, i): KeptFile => {
+    const file = known.get(digest);
+    if (!file || !isFileKind(file.type))
+      throw new AppError('invalid', says.isNotOnTheShelf, [{ path: `/files/${i}`, message: says.isNotOnTheShelf }]);
+    return { digest, name: fileNameFor(name, file.type), type: file.type, bytes: file.bytes };
+  });
+  for (const { template } of parts) {
+    const all = [...files, ...heaviest(template.attachments ?? [])];
+    const weight = weigh(all, room);
+    const problem =
+      all.length > MOST_FILES
+        ? says.tooManyFiles({ n: all.length, most: MOST_FILES })
+        : weight.fits
+          ? undefined
+          : says.filesAreTooLarge({ size: fileSize(weight.bytes), most: fileSize(weight.most) });
+    if (problem) throw new AppError('invalid', problem, [{ path: '/files', message: problem }]);
+  }
+  return files;
 }
 
 const isPart = (

@@ -4,11 +4,12 @@ import { maskDetails } from '@/core/placeholders';
 import type { MomentDetails } from '@/core/moments';
 import type { Access } from '../../auth/access';
 import { database } from '../../db/client';
-import { customers, deliveries, events, orders, sentMessages, withholdings, replies } from '../../db/schema';
+import { customers, deliveries, events, orders, withholdings, replies } from '../../db/schema';
 import { AppError } from '../../base/errors';
 import { remember } from '../../auth/history';
 import type { ExportedFile } from '../templates/exported';
 import { anonymisePerson, pseudonyms } from '../../people/erase';
+import { sentMessagesOf } from '../../sending/kept-message';
 import { say } from '@/words/refusals';
 import { readKept } from '../../base/reading';
 
@@ -27,9 +28,8 @@ export async function exportCustomer(access: Access, email: string): Promise<Exp
       .where(and(eq(orders.storeId, storeId), eq(orders.customerEmail, email)))
       .orderBy(asc(orders.placedAt)),
     db
-      .select({ delivery: deliveries, raw: sentMessages.raw })
+      .select({ delivery: deliveries })
       .from(deliveries)
-      .leftJoin(sentMessages, eq(sentMessages.deliveryId, deliveries.id))
       .where(and(eq(deliveries.storeId, storeId), eq(deliveries.recipient, email), ne(deliveries.role, 'staff')))
       .orderBy(asc(deliveries.id)),
     db
@@ -56,6 +56,7 @@ export async function exportCustomer(access: Access, email: string): Promise<Exp
           )
           .orderBy(asc(replies.id))
       : [];
+  const sent = await sentMessagesOf(messages.map((m) => m.delivery.id));
   const body = {
     kind: 'libellus customer',
     version: 1,
@@ -69,7 +70,7 @@ export async function exportCustomer(access: Access, email: string): Promise<Exp
       source: e.source,
       details: maskDetails((e.data.details ?? {}) as MomentDetails),
     })),
-    messages: messages.map(({ delivery: d, raw }) => ({
+    messages: messages.map(({ delivery: d }) => ({
       notification: d.notificationName,
       order: d.orderNumber,
       state: d.state,
@@ -77,7 +78,7 @@ export async function exportCustomer(access: Access, email: string): Promise<Exp
       subject: d.subject,
       plannedAt: d.createdAt,
       sentAt: d.acceptedAt,
-      message: raw?.toString('utf8') ?? null,
+      message: sent.get(d.id)?.toString('utf8') ?? null,
     })),
     replies: answers.map((r) => ({
       at: r.at,

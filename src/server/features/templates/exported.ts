@@ -4,7 +4,9 @@ import type { Access } from '../../auth/access';
 import { remember } from '../../auth/history';
 import { senderFor, sendersOf } from '../../sending/service';
 import { composeMessage, domainOf, freshMessageId } from '../../sending/compose';
-import { renderFor } from '../../sending/render';
+import { madeUpFor } from '@/core/placeholders';
+import { filesFor } from '../../sending/files';
+import { renderFor, snapshotFor } from '../../sending/render';
 import { templateFor } from './templates';
 import { orderSnapshot } from '../orders/orders';
 import { say } from '@/words/refusals';
@@ -44,6 +46,25 @@ export async function exportMessage(
   });
   if (wanted.as === 'html') return { name: `${file}.html`, type: 'text/html; charset=utf-8', body: message.html };
   if (wanted.as !== 'eml') throw new AppError('invalid', say.aMessageIsSavedAs);
+  const snapshot = snapshotFor(
+    access.store,
+    order,
+    moment,
+    channelName,
+    wanted.language,
+    Date.now(),
+    madeUpFor(moment),
+  );
+  const files = await filesFor({
+    store: access.store,
+    order,
+    snapshot,
+    moment,
+    language: wanted.language,
+    details: undefined,
+    attachments: template.attachments,
+    brought: { fromShop: [], byHand: [] },
+  });
   const sender = senderFor(await sendersOf(access.store.id), kind);
   const from = { name: sender?.name ?? access.store.name, address: sender?.address ?? access.store.facts.email };
   const body = await composeMessage(message, {
@@ -52,6 +73,7 @@ export async function exportMessage(
     messageId: freshMessageId(domainOf(from.address)),
     date: new Date(),
     language: wanted.language,
+    files,
   });
   return { name: `${file}.eml`, type: 'message/rfc822', body };
 }

@@ -16,6 +16,7 @@ import { settingsChanged } from '../../events/planner';
 import { remember } from '../../auth/history';
 import { codesOf } from '../../events/codes';
 import { phrasesOf, renderFor } from '../../sending/render';
+import { fileShelf } from '../files/files';
 import { listOrders, orderSnapshot } from '../orders/orders';
 import { livePassages } from '../../sending/passages';
 import { readTemplate } from '../../documents/read-template';
@@ -86,12 +87,13 @@ export async function allTemplates(access: Access): Promise<{ slug: string; name
 /** What a store lends to everything on the bench: its look, words, passages, codes, and names for conditions. */
 export async function benchOf(access: Access) {
   const { store } = access;
-  const [phrases, live, all, codes, choices] = await Promise.all([
+  const [phrases, live, all, codes, choices, shelf] = await Promise.all([
     Promise.all(store.languages.map(async (l) => [l, await phrasesOf(store.id, l)] as const)),
     livePassages(store.id),
     listPassages(access),
     codesOf(store.id),
     conditionChoices(store.id),
+    fileShelf(store.id),
   ]);
   return {
     store: {
@@ -108,6 +110,7 @@ export async function benchOf(access: Access) {
       passages: live,
       passageNames: all.map(({ id, name }) => ({ id, name })),
       codes,
+      shelf,
       ...choices,
     },
   };
@@ -170,8 +173,9 @@ export async function publishTemplate(access: Access, slug: string, revision: nu
 /** What stops a template: found in it, and in a message made of it with the newest order in each language. */
 async function blockersOf(access: Access, moment: string, draft: Template): Promise<Finding[]> {
   const { store } = access;
-  const [codes, passages, newest] = await Promise.all([
+  const [codes, shelf, passages, newest] = await Promise.all([
     codesOf(store.id),
+    fileShelf(store.id),
     livePassages(store.id),
     listOrders(access, {}, 1),
   ]);
@@ -180,6 +184,7 @@ async function blockersOf(access: Access, moment: string, draft: Template): Prom
     sourceLanguage: store.language,
     codes,
     passages,
+    shelf: { files: shelf.files.map((f) => f.digest), room: shelf.room },
     now: Date.now(),
   });
   const stops = (list: readonly Finding[]): Finding[] => list.filter((f) => f.severity === 'blocker');

@@ -54,9 +54,15 @@ export async function sendTest(access: Access, request: TestRequest): Promise<{ 
   const message = await renderFor({ ...about, template });
   const details = sampleDetails(moment);
   const snapshot = snapshotFor(store, order, moment, channelName, language, now, { details });
-  const files = await filesFor(store, order, snapshot, moment, language, {
-    ...details,
-    ...(details.invoice && { invoice: { ...details.invoice, attach: true } }),
+  const files = await filesFor({
+    store,
+    order,
+    snapshot,
+    moment,
+    language,
+    details: { ...details, ...(details.invoice && { invoice: { ...details.invoice, attach: true } }) },
+    attachments: template.attachments,
+    brought: { fromShop: [], byHand: [] },
   });
   const made = await withPictures(message, access.store.pictures === 'inline' ? 'all' : 'codes');
   const composed = await composeMessage(made.message, {
@@ -68,7 +74,7 @@ export async function sendTest(access: Access, request: TestRequest): Promise<{ 
     language,
     mark: '[Test]',
     pictures: made.pictures,
-    ...(files && { files }),
+    files,
   });
   const domain = await domainOfStore(access.store.id, domainOf(sender.address).toLowerCase());
   const raw = domain?.signing

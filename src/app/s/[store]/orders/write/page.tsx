@@ -8,6 +8,7 @@ import { may } from '@/contract/policy';
 import { NotAllowed } from '@/ui/parts/NotAllowed';
 import { Empty } from '@/ui/parts/Page';
 import { WriteScreen } from '@/ui/writing/WriteScreen';
+import { addFileAction } from '../../file-actions';
 import { writeAction } from '../actions';
 import { say } from '@/words/pages';
 import { say as common } from '@/words/common';
@@ -46,6 +47,8 @@ export default async function Write({
       sender={{ name: sender?.name ?? access.store.name, address: sender?.address ?? access.store.facts.email }}
       now={Date.now()}
       id={randomUUID()}
+      mayBring={may(access.role, 'file.bring')}
+      onBringFile={addFileAction.bind(null, store)}
       onSend={writeAction.bind(null, store)}
     />
   );

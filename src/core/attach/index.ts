@@ -1,0 +1,4 @@
+export * from './attachment';
+export * from './file';
+export * from './kinds';
+export * from './size';

@@ -1,0 +1,48 @@
+'use client';
+/** The parts of the store. Its terms are one screen, where what is typed in one part stays while another is looked at. */
+import Link from '../parts/Link';
+import { TERMS_PARTS, type TermsPart } from './parts';
+import { say } from '@/words/terms';
+import { say as files } from '@/words/files';
+
+const look = (here: boolean): string =>
+  `rounded-control px-3 py-1 text-sm text-ink ${here ? 'bg-petrol-tint font-semibold text-petrol-deep' : 'hover:bg-panel'}`;
+
+export function StoreTabs({
+  base,
+  part,
+  onPart,
+}: {
+  base: string;
+  part: TermsPart | 'files';
+  /** On the screen of the terms: another part of it is shown. */
+  onPart?: (part: TermsPart) => void;
+}) {
+  return (
+    <nav aria-label={say.partsOfTheStore} className="flex flex-wrap gap-1">
+      {TERMS_PARTS.map((p) => (
+        <Link
+          key={p.id}
+          href={`${base}/store/${p.id}`}
+          aria-current={p.id === part ? 'page' : undefined}
+          className={look(p.id === part)}
+          onClick={(e) => {
+            if (!onPart || e.metaKey || e.ctrlKey || e.shiftKey) return;
+            e.preventDefault();
+            window.history.replaceState(null, '', `${base}/store/${p.id}`);
+            onPart(p.id);
+          }}
+        >
+          {p.label}
+        </Link>
+      ))}
+      <Link
+        href={`${base}/store/files`}
+        aria-current={part === 'files' ? 'page' : undefined}
+        className={look(part === 'files')}
+      >
+        {files.files}
+      </Link>
+    </nav>
+  );
+}
