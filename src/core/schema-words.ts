@@ -52,6 +52,7 @@ export const FIELD_WORDS: Readonly<Record<string, Partial<Record<Cause, string>>
   passage: { empty: say.chooseAPassage, form: say.useSmallLettersDigitsAnd },
   password: { empty: say.enterThePassword, bounds: say.use10To128Characters },
   path: { form: say.chooseAPictureOfThis },
+  digest: { form: say.chooseAFileOfThis },
   pattern: { empty: say.enterAnEmailAddressOr, bounds: say.enterAnEmailAddressOr },
   payment: { empty: say.chooseAPaymentMethod },
   perDay: { bounds: say.enterANumberOfMessages },

@@ -32,7 +32,6 @@ export const say = speak('files', {
   added: 'Added',
   goesWith: 'Goes with',
   nothing: 'Nothing yet',
-  letters: 'Letters only',
   removeName: 'Remove {$name}',
   nameRemoved: '{$name} was removed. What was sent keeps it.',
   nameAdded: '{$name} was added.',
@@ -60,10 +59,8 @@ export const say = speak('files', {
   notAttachedTo: 'Not attached to the message of {$orderNumber}',
   condition: 'Condition',
   languages: 'Languages',
-  allLanguages: 'All languages',
   notWithThisOrder: 'not with this order',
   keepOnTheShelf: 'Keep new files on the shelf',
-  attachedName: '{$name} was attached.',
   goToEverybody:
     '.input {$n :integer} .match $n one {{One file goes with the message ({$size}).}} * {{{$n} files go with the message ({$size}).}}',
   editAttachment: 'Settings of {$name}',
@@ -75,9 +72,7 @@ export const say = speak('files', {
   tooLargeTogether: 'The attachments take up to {$size} in a message; the sending services take {$most}.',
   weighsMuch: 'The attachments take up to {$size} in a message. Some mail hosts refuse more than 10 MB.',
   neverMade: 'There is no {$what} {$when}, so nothing is ever attached.',
-  parcel: 'parcel',
   order: 'order',
   event: 'event of the shop',
-  attachmentAdded: 'Attachment: {$name}',
   removeIt: 'Remove the attachment',
 });

@@ -151,6 +151,7 @@ export const say = speak('problems', {
   enterTwoCapitalLettersAnd: 'Enter two capital letters and then 2 to 13 digits or letters, such as DE123456789.',
   enterAnEmailAddressWith: 'Enter an email address with a name, an @ and a domain, such as anna@shop.example.',
   enterACurrencyCodeIso: 'Enter a currency code (ISO 4217), such as EUR or GBP.',
+  chooseAFileOfThis: 'Choose a file of this store.',
   enterATimeZoneSuch: 'Enter a time zone, such as Europe/Berlin.',
   enterATimeFrom1900:
     'Enter a time from 1900 to 2199 as RFC 3339 writes it, without leap seconds, such as 2026-11-24T09:14:00Z.',

@@ -200,7 +200,7 @@ function Writing(
         message: message.slug,
         orders: orders.map((o) => o.number),
         adapted: adaptedOf(parts, words.value),
-        ...(files.length > 0 && { files }),
+        ...(files.length > 0 && { files: files.map(({ digest, name }) => ({ digest, name })) }),
       }),
     );
     setSending(false);

@@ -36,7 +36,6 @@ export const files: TranslationOf<typeof say> = {
   added: 'Hinzugefügt',
   goesWith: 'Geht mit',
   nothing: 'Noch nichts',
-  letters: 'Nur mit Schreiben',
   removeName: '{$name} entfernen',
   nameRemoved: '{$name} wurde entfernt. Was verschickt ist, behält sie.',
   nameAdded: '{$name} wurde hinzugefügt.',
@@ -63,10 +62,8 @@ export const files: TranslationOf<typeof say> = {
   notAttachedTo: 'Hängt nicht an der Nachricht von {$orderNumber}',
   condition: 'Bedingung',
   languages: 'Sprachen',
-  allLanguages: 'Alle Sprachen',
   notWithThisOrder: 'nicht bei dieser Bestellung',
   keepOnTheShelf: 'Neue Dateien beim Shop behalten',
-  attachedName: '{$name} wurde angehängt.',
   goToEverybody:
     '.input {$n :integer} .match $n one {{Eine Datei geht mit der Nachricht ({$size}).}} * {{{$n} Dateien gehen mit der Nachricht ({$size}).}}',
   editAttachment: 'Einstellungen von {$name}',
@@ -79,9 +76,7 @@ export const files: TranslationOf<typeof say> = {
   weighsMuch:
     'Die Anhänge nehmen in einer Nachricht bis zu {$size} ein. Manche Mail-Anbieter weisen mehr als 10 MB ab.',
   neverMade: 'Es gibt {$what} nicht, {$when}; deshalb wird nie etwas angehängt.',
-  parcel: 'ein Paket',
   order: 'eine Bestellung',
   event: 'ein Ereignis vom Shop',
-  attachmentAdded: 'Anhang: {$name}',
   removeIt: 'Anhang entfernen',
 };

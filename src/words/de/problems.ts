@@ -158,6 +158,7 @@ export const problems: TranslationOf<typeof say> = {
     'Geben Sie zwei Großbuchstaben und dann 2 bis 13 Ziffern oder Buchstaben ein, zum Beispiel DE123456789.',
   enterAnEmailAddressWith: 'Geben Sie eine E-Mail-Adresse mit Name, @ und Domain ein, zum Beispiel anna@shop.example.',
   enterACurrencyCodeIso: 'Geben Sie ein Währungskürzel ein (ISO 4217), zum Beispiel EUR oder GBP.',
+  chooseAFileOfThis: 'Wählen Sie eine Datei dieses Shops.',
   enterATimeZoneSuch: 'Geben Sie eine Zeitzone ein, zum Beispiel Europe/Berlin.',
   enterATimeFrom1900:
     'Geben Sie eine Zeit von 1900 bis 2199 nach RFC 3339 ein, ohne Schaltsekunden, zum Beispiel 2026-11-24T09:14:00Z.',

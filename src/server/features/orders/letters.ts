@@ -196,7 +196,7 @@ const LetterSchema = Type.Object(
     orders: Type.Array(Type.String({ minLength: 1, maxLength: 64 }), { minItems: 1, maxItems: MOST_ORDERS }),
     adapted: Type.Array(AdaptedSchema, { maxItems: 100 }),
     /** Files that go with it. */
-    files: Type.Optional(Type.Array(KeptFileSchema, { maxItems: MOST_FILES })),
+    files: Type.Optional(Type.Array(Type.Pick(KeptFileSchema, ['digest', 'name']), { maxItems: MOST_FILES })),
   },
   { additionalProperties: false },
 );
@@ -276,7 +276,7 @@ export async function writeLetter(access: Access, input: unknown): Promise<Wrote
 async function filesOfLetter(
   { store }: Access,
   parts: readonly LetterPart[],
-  wanted: readonly KeptFile[],
+  wanted: readonly Pick<KeptFile, 'digest' | 'name'>[],
 ): Promise<KeptFile[]> {
   if (wanted.length === 0) return [];
   const [known, room] = await Promise.all([
