@@ -23,6 +23,8 @@ export const say = speak('moments', {
   orderCancelled: 'Order cancelled',
   accountMade: 'Account made',
   newPasswordWanted: 'New password wanted',
+  noticeToMany: 'Notice to many',
+  whenANoticeGoesOut: 'when a notice goes out',
   writtenByHand: 'Written by hand',
   messageBounced: 'Message bounced',
   theCustomerAnswered: 'The customer answered',

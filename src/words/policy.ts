@@ -11,6 +11,7 @@ export const say = speak('policy', {
   changeTheLook: 'change the look',
   publishTheLook: 'publish the look',
   uploadPictures: 'upload pictures',
+  sendNotices: 'send notices to many customers',
   addAndRemoveFiles: 'add and remove files',
   turnNotificationsOnAndOff: 'turn notifications on and off, and change how they go out',
   changeWhichColleaguesGetMessages: 'change which colleagues get messages about orders',

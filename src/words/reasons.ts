@@ -44,6 +44,8 @@ export const say = speak('reasons', {
   withheld: '{$pattern} is on the do-not-send list: {$reason}',
   unsubscribedFeedback: '{$address} does not want requests for feedback.',
   unsubscribedOffers: '{$address} does not want news and offers.',
+  noConsent: '{$address} has not agreed to news and offers.',
+  chosen: '{$name} was chosen for this notice.',
   alreadyWritten: '{$address} already gets this message by an earlier rule.',
   allOrders: 'all orders',
   ordersWith: 'orders with {$category}',

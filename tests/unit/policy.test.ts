@@ -11,6 +11,7 @@ const TABLE: Record<Action, string> = {
   'terms.name': 'owner designer translator',
   'look.edit': 'owner designer',
   'look.publish': 'owner designer',
+  'notice.send': 'owner designer',
   'file.bring': 'owner designer support',
   'picture.bring': 'owner designer',
   'notification.switch': 'owner designer',

@@ -1,5 +1,5 @@
 /** Messages that nobody has to get: requests for feedback, and news or offers written by hand. Their readers can unsubscribe. */
-import { BY_HAND, type MomentId } from './registry';
+import { goesByHand, type MomentId } from './registry';
 
 export const OPTIONAL_KINDS = ['feedback', 'offers'] as const;
 export type OptionalKind = (typeof OPTIONAL_KINDS)[number];
@@ -11,5 +11,5 @@ export type OptionalKind = (typeof OPTIONAL_KINDS)[number];
  */
 export function optionalKindOf(moment: MomentId, offers: boolean | undefined): OptionalKind | undefined {
   if (moment === 'feedback.due') return 'feedback';
-  return moment === BY_HAND && offers ? 'offers' : undefined;
+  return goesByHand(moment) && offers ? 'offers' : undefined;
 }

@@ -367,6 +367,13 @@ const TABLE = table({
     knowsParcel: true,
     afterCancelling: true,
   },
+  notice: {
+    label: 'noticeToMany',
+    words: 'whenANoticeGoesOut',
+    column: 'Other',
+    toldBy: 'colleague',
+    about: 'account',
+  },
   'delivery.bounced': {
     label: 'messageBounced',
     words: 'whenMailToACustomerComesBack',
@@ -435,6 +442,12 @@ export const MOMENT_IDS: readonly MomentId[] = MOMENTS.map((m) => m.id);
 
 /** The moment that nobody and nothing tells of: a colleague chooses the message, adapts it and sends it. */
 export const BY_HAND = 'by-hand' satisfies MomentId;
+
+/** The moment of one message that goes to many people at once, and is about nobody's order. */
+export const NOTICE = 'notice' satisfies MomentId;
+
+/** Whether messages of a moment go out because a colleague chose them, and not because something happened. */
+export const goesByHand = (moment: MomentId): boolean => momentOf(moment).toldBy === 'colleague';
 
 /** Whether a string names a moment. */
 export const isMomentId = (id: string): id is MomentId => ALL.has(id);

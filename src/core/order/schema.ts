@@ -199,6 +199,8 @@ export const OrderSchema = Type.Object(
         phone: Type.Optional(text(40)),
         guest: Type.Optional(Type.Boolean()),
         firstOrder: Type.Optional(Type.Boolean()),
+        /** They agreed, or no longer agree, to get news and offers. Left out, what is known stays. */
+        acceptsNews: Type.Optional(Type.Boolean()),
         contacts: Type.Optional(Type.Array(ContactSchema, { maxItems: 20 })),
       },
       strict,

@@ -1,6 +1,6 @@
 /** Two messages that would reach one person for one moment, found by planning real and sample orders. */
 import type { Audience } from '../moments/audience';
-import { BY_HAND, startsOf, type MomentId } from '../moments/registry';
+import { goesByHand, startsOf, type MomentId } from '../moments/registry';
 import { planner } from './plan';
 import type { PlanEvent, PlanSettings } from './types';
 
@@ -35,7 +35,7 @@ export function findDoubles(
   orders: readonly Omit<PlanEvent, 'moment'>[],
 ): Double[] {
   // Who writes by hand sees what the person has had already.
-  const on = settings.notifications.filter((n) => n.on && n.moment !== BY_HAND);
+  const on = settings.notifications.filter((n) => n.on && !goesByHand(n.moment));
   const nameOf = new Map(on.map((n) => [n.id, n.name]));
   const found = new Map<string, Double>();
   const note = (key: string, double: Omit<Double, 'orders'>): void => {

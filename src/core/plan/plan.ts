@@ -2,7 +2,7 @@
  * From an event to deliveries: who is written to at this moment, when, with which edition and in which language, and who is
  * not, each with the reasons. Pure: the same function plans, explains, and answers "who would hear of this order?".
  */
-import { BY_HAND, type Timer, TIMED_MOMENTS, timerOf } from '../moments/registry';
+import { goesByHand, type Timer, TIMED_MOMENTS, timerOf } from '../moments/registry';
 import type { RoutingRule } from './rules';
 import { Planning } from './planning';
 import { prepare, type Prepared } from './prepared';
@@ -53,7 +53,7 @@ export function planner(settings: PlanSettings): Planner {
 }
 
 const isMeant = ({ moment, letter }: PlanEvent, { notification }: Prepared): boolean =>
-  moment !== BY_HAND || notification.id === letter?.notificationId;
+  !goesByHand(moment) || notification.id === letter?.notificationId;
 /** Plans one event: for many, prepare a {@link planner}. */
 export function plan({ store, notifications, rules, names, ...event }: PlanSettings & PlanEvent): Plan {
   return planner({ store, notifications, rules, ...(names && { names }) }).plan(event);

@@ -16,7 +16,7 @@ import type { Reason } from './reasons';
 import { endReached } from './ends';
 import type { Plan, PlanEvent, PlannedDelivery, PlanSettings, Recipient } from './types';
 import { chooseVersion } from './version';
-import { timerOf } from '../moments/registry';
+import { NOTICE, timerOf } from '../moments/registry';
 
 export class Planning {
   readonly result: Plan = { deliveries: [], notWritten: [] };
@@ -62,10 +62,13 @@ export class Planning {
     const { order } = this.event;
     const forbidden = this.forbidden(prepared.sender, recipient.address);
     if (forbidden) return this.not(prepared.notification, forbidden, recipient);
+    const name = recipient.name || recipient.address;
     this.write(
       prepared,
       recipient,
-      { code: 'customer-of-order', name: recipient.name || recipient.address, order: order.number },
+      prepared.notification.moment === NOTICE
+        ? { code: 'chosen', name }
+        : { code: 'customer-of-order', name, order: order.number },
       this.customerLanguage(),
     );
   }
@@ -209,6 +212,9 @@ export class Planning {
     const { store, names } = this.settings;
     if (optional && recipient.role === 'customer' && this.event.customer?.unsubscribed?.includes(optional)) {
       return this.not(notification, { code: 'unsubscribed', address: recipient.address, kind: optional }, recipient);
+    }
+    if (optional === 'offers' && notification.moment === NOTICE && !this.event.customer?.agreed) {
+      return this.not(notification, { code: 'no-consent', address: recipient.address }, recipient);
     }
     const facts = this.factsOf(notification.moment, schedule.row.length > 1 ? i + 1 : undefined);
     const version = chooseVersion(notification, { facts, wanted, own: store.language, names });

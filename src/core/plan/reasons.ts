@@ -38,6 +38,8 @@ export const ReasonSchema = Type.Union([
   reason('no-rules', { notification: text }),
   reason('already-written', { address: text }),
   reason('unsubscribed', { address: text, kind: text }),
+  reason('no-consent', { address: text }),
+  reason('chosen', { name: text }),
   reason('off-for-channel', { notification: text, channel: text }),
   reason('condition', { notification: text, words: text }),
   reason('no-variant', { notification: text }),
@@ -152,6 +154,10 @@ function sentenceOf(reason: Reason): string {
       return say.withheld(reason);
     case 'unsubscribed':
       return reason.kind === 'feedback' ? say.unsubscribedFeedback(reason) : say.unsubscribedOffers(reason);
+    case 'no-consent':
+      return say.noConsent(reason);
+    case 'chosen':
+      return say.chosen(reason);
     case 'already-written':
       return say.alreadyWritten(reason);
   }

@@ -5,7 +5,7 @@ import { contradiction, covers } from '../conditions/contradiction';
 import { testWords, type ConditionNames } from '../conditions/sentence';
 import { checker, type SchemaProblem } from '../schema';
 import { END_WORDS, scheduleProblems, ScheduleSchema } from '../time/timing';
-import { BY_HAND, comesTooLate, timerOf, type MomentId } from '../moments/registry';
+import { comesTooLate, goesByHand, timerOf, type MomentId } from '../moments/registry';
 import { say } from '../../words/problems';
 
 const strict = { additionalProperties: false } as const;
@@ -58,7 +58,7 @@ export function settingsProblems(
   if (timerOf(moment) && settings.schedule.row.length === 0) {
     problems.push({ path: '/schedule/row', message: say.addADelayThisGoes });
   }
-  if (moment === BY_HAND && settings.schedule.row.length > 0) {
+  if (goesByHand(moment) && settings.schedule.row.length > 0) {
     problems.push({ path: '/schedule/row', message: say.removeTheDelayThisGoes });
   }
   settings.schedule.ends.forEach((end, i) => {

@@ -32,7 +32,13 @@ export interface PlanEvent {
     maskedKinds?: readonly SenderKind[];
   };
   /** What is kept about the customer besides the order. */
-  customer?: { language?: string; contacts?: readonly Contact[]; unsubscribed?: readonly OptionalKind[] };
+  customer?: {
+    language?: string;
+    contacts?: readonly Contact[];
+    unsubscribed?: readonly OptionalKind[];
+    /** They agreed to get news and offers; asked before a notice of that kind. */
+    agreed?: boolean;
+  };
   /** Ids of timed notifications that this order has started already. */
   started?: ReadonlySet<string>;
   answered?: boolean;

@@ -1,5 +1,5 @@
 /** Messages that a colleague chooses, adapts and sends from an order. */
-import { BY_HAND } from '../moments/registry';
+import { BY_HAND, NOTICE } from '../moments/registry';
 import { toCustomer, type ShippedNotification } from './shape';
 import { b, day, p, whether } from './sentences';
 
@@ -101,5 +101,36 @@ export const HAND: readonly ShippedNotification[] = [
     note: 'After you have asked the carrier.',
     when: { match: 'all', tests: [{ about: 'tracking', is: true }] },
     template: lookedInto,
+  },
+];
+
+const news = toCustomer([{ id: 'go', kind: 'button', target: { variable: 'store.url' } }], {
+  en: {
+    subject: 'News from {$store.name}',
+    preheader: 'What is new, in a few lines.',
+    head: 'News from us',
+    say: p('Write here what is new, and why it may interest whoever reads it.'),
+    go: 'To the shop',
+  },
+  de: {
+    subject: 'Neues von {$store.name}',
+    preheader: 'Was es Neues gibt, in wenigen Zeilen.',
+    head: 'Neues von uns',
+    say: p('Schreiben Sie hier, was es Neues gibt und warum es die Lesenden angeht.'),
+    go: 'Zum Shop',
+  },
+});
+
+/** What goes to many people at once. */
+export const NOTICES: readonly ShippedNotification[] = [
+  {
+    slug: 'news',
+    name: 'News from the store',
+    moment: NOTICE,
+    audience: 'customer',
+    on: true,
+    offers: true,
+    note: 'Write it anew for each time, publish it, and send it from Notices.',
+    template: news,
   },
 ];

@@ -1,7 +1,7 @@
 /** The notifications that ship: finished words for each, to begin from and to go back to. */
 import { ACCOUNT } from './account';
 import { CONTACTS } from './contacts';
-import { HAND } from './hand';
+import { HAND, NOTICES } from './hand';
 import { MONEY } from './money';
 import { PARCEL } from './parcel';
 import { PLACED } from './placed';
@@ -20,4 +20,5 @@ export const SHIPPED_NOTIFICATIONS: readonly ShippedNotification[] = [
   ...CONTACTS,
   ...ACCOUNT,
   ...HAND,
+  ...NOTICES,
 ];

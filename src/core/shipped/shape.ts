@@ -22,6 +22,8 @@ export interface ShippedNotification {
   note?: string;
   /** Whether a new store has it on. */
   on: boolean;
+  /** News or an offer, which its readers can unsubscribe from. */
+  offers?: true;
   template: Template;
   /** Versions for some orders, tried before the one for everybody. */
   variants?: readonly ShippedVariant[];

@@ -13,6 +13,7 @@ import '@/words/findings';
 import '@/words/history';
 import '@/words/moments';
 import '@/words/names';
+import '@/words/notices';
 import '@/words/operations';
 import '@/words/placeholders';
 import '@/words/policy';

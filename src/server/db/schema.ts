@@ -14,6 +14,7 @@ import {
 import type { SenderKind } from '@/core/mail/services';
 import type { Condition } from '@/core/conditions';
 import type { Address, Contact } from '@/core/order';
+import type { Selection } from '@/core/notices';
 import type { Scope } from '@/core/plan';
 import type { Audience, MomentId } from '@/core/moments';
 import type { Block, Segments, Stale, Template } from '@/core/template';
@@ -56,6 +57,9 @@ export const lookEditions = mysqlTable(
   },
   (t) => [uniqueIndex('look_edition_number').on(t.storeId, t.number)],
 );
+
+/** How far a notice is. One that goes and has nothing left to send is done. */
+export type NoticeState = 'planning' | 'going' | 'paused' | 'stopped';
 
 /** What a passage holds. */
 export interface PassageContent {
@@ -233,6 +237,60 @@ export const customers = mysqlTable(
       .$defaultFn(() => []),
   },
   (t) => [uniqueIndex('customer_email').on(t.storeId, t.email)],
+);
+
+/** Who agreed to news and offers, or took it back, as the newest order that says so has it. */
+export const consents = mysqlTable(
+  'consent',
+  {
+    storeId: ofStore(),
+    /** In small letters. */
+    address: address('address').notNull(),
+    agreed: boolean('agreed').notNull(),
+    at: time('at').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.storeId, t.address] })],
+);
+
+/** People chosen by what they ordered, kept under a name. */
+export const selections = mysqlTable(
+  'selection',
+  {
+    id: id().primaryKey(),
+    storeId: ofStore(),
+    name: varchar('name', { length: 120 }).notNull(),
+    selection: json<Selection>('selection').notNull(),
+    by: varchar('by_whom', { length: 120 }).notNull(),
+    at: time('at').notNull(),
+  },
+  (t) => [uniqueIndex('selection_name').on(t.storeId, t.name)],
+);
+
+/** One message to many people. Its deliveries name it; whom it was not sent to stands with its events. */
+export const notices = mysqlTable(
+  'notice',
+  {
+    id: varchar('id', { length: 36 }).primaryKey(),
+    storeId: ofStore(),
+    notificationId: id('notification_id').notNull(),
+    notificationName: varchar('notification_name', { length: 120 }).notNull(),
+    selection: json<Selection>('selection').notNull(),
+    state: varchar('state', { length: 10 }).$type<NoticeState>().notNull(),
+    by: varchar('by_whom', { length: 120 }).notNull(),
+    at: time('at').notNull(),
+    /** Who paused or stopped it. */
+    haltedBy: varchar('halted_by', { length: 120 }).notNull().default(''),
+    /** While it is planned: the address that was planned last. */
+    reached: address('reached').notNull().default(''),
+    /** Everybody who was chosen is planned. */
+    planned: boolean('planned').notNull().default(false),
+    /** People who were chosen and planned so far, and of them those who get it. */
+    chosen: int('chosen').notNull().default(0),
+    getting: int('getting').notNull().default(0),
+    /** Messages a minute it goes out at, in thousandths. */
+    pace: int('pace').notNull(),
+  },
+  (t) => [index('notice_store').on(t.storeId, t.at), index('notice_state').on(t.state)],
 );
 
 export const phrases = mysqlTable(

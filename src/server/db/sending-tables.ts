@@ -235,6 +235,9 @@ export const deliveries = mysqlTable(
     timed: boolean('timed').notNull().default(false),
     /** When it was first to go out, for what waits: tries are counted from then. */
     plannedFor: time('planned_for'),
+    /** The notice it belongs to. What does goes out after what does not. */
+    noticeId: varchar('notice_id', { length: 36 }),
+    bulk: boolean('bulk').notNull().default(false),
     /** Sent although its address is withheld, because somebody said so. */
     released: boolean('released').notNull().default(false),
     leaseUntil: time('lease_until'),
@@ -251,7 +254,8 @@ export const deliveries = mysqlTable(
   },
   (t) => [
     uniqueIndex('delivery_once').on(t.eventId, t.notificationId, t.recipient, t.turn, t.again),
-    index('delivery_due').on(t.state, t.dueAt),
+    index('delivery_due').on(t.state, t.bulk, t.dueAt),
+    index('delivery_notice').on(t.noticeId, t.state),
     index('delivery_newest').on(t.storeId, t.id),
     index('delivery_state').on(t.storeId, t.state, t.id),
     index('delivery_cause').on(t.storeId, t.state, t.cause, t.id),

@@ -1,5 +1,5 @@
 /** An event becomes planned deliveries, in one transaction: all of it is recorded, or nothing. */
-import { and, eq, inArray } from 'drizzle-orm';
+import { and, eq, inArray, sql } from 'drizzle-orm';
 import { customerName, orderContradictions, orderProblems, orderTotals, type Order } from '@/core/order';
 import { BY_HAND, TIMED_MOMENTS, type MomentId } from '@/core/moments';
 import { endReached, FUTURE_MS, notSaid, reasonWords, type Plan } from '@/core/plan';
@@ -10,7 +10,17 @@ import { bringFile, keepForEvent } from '../documents/files';
 import { database, type Database, type Executor } from '../db/client';
 import { databaseTime } from '../db/time';
 import { retryingDeadlocks } from '../db/deadlocks';
-import { contradictions, customers, deliveries, events, notifications, notWritten, orders, stores } from '../db/schema';
+import {
+  consents,
+  contradictions,
+  customers,
+  deliveries,
+  events,
+  notifications,
+  notWritten,
+  orders,
+  stores,
+} from '../db/schema';
 import { AppError } from '../base/errors';
 import { newId } from '../base/ids';
 import { plannerOf, type PreparedPlanner } from './planner';
@@ -149,6 +159,7 @@ async function record(tx: Executor, storeId: string, event: OrderEvent, time: nu
   if (!channel) throw unknownChannel(prepared, store, event);
   const customer = await knownCustomer(tx, storeId, order);
 
+  if (event.type !== BY_HAND) await keepConsent(tx, storeId, order, at);
   const kept = isAboutAccount(event.type)
     ? NO_ORDER
     : await keepOrder(tx, store, event, at, customer?.language ?? store.language);
@@ -260,6 +271,22 @@ function unknownChannel(
       message: `"${channel}" is not a channel of ${store.name}. It has ${[...channels.keys()].map((id) => `"${id}"`).join(', ')}`,
     },
   ]);
+}
+
+/** Keeps what the customer says of news and offers, unless something newer is known. */
+async function keepConsent(tx: Executor, storeId: string, { customer }: Order, at: Date): Promise<void> {
+  if (customer.acceptsNews === undefined) return;
+  const { acceptsNews: agreed } = customer;
+  const newer = sql`${consents.at} <= values(${consents.at})`;
+  await tx
+    .insert(consents)
+    .values({ storeId, address: customer.email.toLowerCase(), agreed, at })
+    .onDuplicateKeyUpdate({
+      set: {
+        agreed: sql`if(${newer}, values(${consents.agreed}), ${consents.agreed})`,
+        at: sql`greatest(${consents.at}, values(${consents.at}))`,
+      },
+    });
 }
 
 interface KeptOrder {

@@ -18,15 +18,22 @@ export async function claim(workerId: string, limit: number, leaseMs: number): P
     database().transaction(async (tx) => {
       const now = new Date(await askDatabaseTime(tx));
       const expired = await pick(tx, limit, and(eq(deliveries.state, 'sending'), lte(deliveries.leaseUntil, now)));
-      const due =
-        expired.length < limit
-          ? await pick(
-              tx,
-              limit - expired.length,
-              and(inArray(deliveries.state, ['planned', 'deferred', 'held']), isDue(now, ahead)),
-            )
-          : [];
-      const claimed = [...expired, ...due];
+      const claimed = [...expired];
+      // What goes to many at once waits for everything else.
+      for (const bulk of [false, true]) {
+        if (claimed.length === limit) break;
+        claimed.push(
+          ...(await pick(
+            tx,
+            limit - claimed.length,
+            and(
+              inArray(deliveries.state, ['planned', 'deferred', 'held']),
+              eq(deliveries.bulk, bulk),
+              isDue(now, ahead),
+            ),
+          )),
+        );
+      }
       if (claimed.length === 0) return [];
       const lease = { state: 'sending' as const, leaseUntil: new Date(now.getTime() + leaseMs), leaseBy: workerId };
       await tx

@@ -13,6 +13,7 @@ import { forgetOld } from '../people/retention';
 import { tellOwners } from '../sending/notice';
 import { forgetOldUse } from '../sending/service-use';
 import { readKept } from '../base/reading';
+import { planNotices } from '../notices/planning';
 import { passOnReplies } from './replies';
 
 const FORGET_EVERY_MS = 3_600_000;
@@ -26,6 +27,7 @@ export class Watch {
   async turn(): Promise<void> {
     try {
       await passOnReplies();
+      await planNotices();
       for (const row of await claimDueDomains(5)) {
         const looked = await lookAtDomain(row);
         if (looked.fellBackAt) await tellOfFall(looked);

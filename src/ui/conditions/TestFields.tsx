@@ -5,7 +5,8 @@ import { ordinal, type Test, type TestAbout } from '@/core/conditions';
 import { countryName, languageName } from '@/core/names';
 import { amountText, parseAmount } from '@/core/order/amounts';
 import { ROW_MAX } from '@/core/time';
-import { Field, Search, Segments, type Choice } from '../parts/fields';
+import { Field, Segments, type Choice } from '../parts/fields';
+import { Several } from '../parts/Several';
 import type { ConditionStore } from '@/contract/notifications';
 import { inEachLanguage } from '@/words/speak';
 import { say } from '@/words/conditions';
@@ -245,51 +246,6 @@ function AmountFields({ test, onChange }: { test: Extract<Test, { about: 'value'
         )}
       </Field>
     </>
-  );
-}
-
-/** Several values out of a list, each to be taken out again. The last stays: a test without any asks nothing. */
-function Several({
-  values,
-  choices,
-  onChange,
-}: {
-  values: readonly string[];
-  choices: readonly Choice<string>[];
-  onChange: (values: string[]) => void;
-}) {
-  const rest = choices.filter((c) => !values.includes(c.value));
-  return (
-    <div>
-      <ul className="mb-1 flex flex-wrap gap-1">
-        {values.map((v) => {
-          const name = choices.find((c) => c.value === v)?.label ?? v;
-          return (
-            <li key={v} className="flex items-center rounded-control bg-petrol-tint ps-2 text-xs">
-              {name}
-              <button
-                type="button"
-                aria-label={say.withoutName({ name })}
-                disabled={values.length === 1}
-                className="px-1.5 py-0.5 disabled:opacity-30"
-                onClick={() => onChange(values.filter((x) => x !== v))}
-              >
-                ×
-              </button>
-            </li>
-          );
-        })}
-      </ul>
-      {rest.length > 0 && (
-        <Search
-          label={say.oneMoreOfThem}
-          value={null}
-          placeholder={common.oneMore}
-          choices={rest}
-          onChange={(v) => onChange([...values, v])}
-        />
-      )}
-    </div>
   );
 }
 

@@ -19,7 +19,7 @@ import { AUDIENCE_WORDS } from '@/core/moments';
 export interface DeliveriesProps {
   base: string;
   zone: string;
-  filter: { state: string; role: string; recipient: string; order: string; notification: string };
+  filter: { state: string; role: string; recipient: string; order: string; notification: string; notice: string };
   rows: ListedDelivery[];
   next?: string | undefined;
 }

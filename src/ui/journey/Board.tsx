@@ -2,6 +2,7 @@
 /** The board: moments from left to right, one lane for each audience. */
 import {
   BY_HAND,
+  goesByHand,
   MOMENT_COLUMN_LABELS,
   MOMENT_COLUMNS,
   MOMENTS,
@@ -30,8 +31,8 @@ export interface BoardProps {
 const columnOf = new Map<string, MomentColumn>(MOMENTS.map((m) => [m.id, m.column]));
 
 export function Board({ cards, path, shopMails, maySwitch, onSwitch, onLook, onNew, ...rest }: BoardProps) {
-  const timely = cards.filter((c) => c.moment !== BY_HAND);
-  const byHand = cards.filter((c) => c.moment === BY_HAND);
+  const timely = cards.filter((c) => !goesByHand(c.moment));
+  const byHand = cards.filter((c) => goesByHand(c.moment));
   return (
     <table className="h-full w-full min-w-265 table-fixed border-collapse">
       <thead>

@@ -1,7 +1,7 @@
 'use client';
 /** The card one looks at, in a sentence, below the board. */
 import Link from '../parts/Link';
-import { BY_HAND, momentOf } from '@/core/moments';
+import { goesByHand, momentOf } from '@/core/moments';
 import { DELIVERY_STATE_WORDS } from '@/core/mail/state';
 import { languageName } from '@/core/names';
 import { Time } from '../parts/format';
@@ -30,7 +30,7 @@ export function CardFoot({ base, zone, languages, card, path, doubles }: CardFoo
       <p className="min-w-60 flex-1 lg:line-clamp-2" aria-live="polite">
         <span className="font-semibold">{card.name}</span>{' '}
         {path && step ? (
-          <StepWords step={step} zone={zone} number={path.number} byHand={card.moment === BY_HAND} />
+          <StepWords step={step} zone={zone} number={path.number} byHand={goesByHand(card.moment)} />
         ) : (
           <>
             {whenItGoes(card, lane.whom).join(', ')}.{!card.published && ` ${say.notAllPublished}`}
@@ -80,7 +80,7 @@ export function CardFoot({ base, zone, languages, card, path, doubles }: CardFoo
 
 /** To whom and when it goes out, and for which orders, in clauses. */
 function whenItGoes(card: Card, whom: string): string[] {
-  const byHand = card.moment === BY_HAND;
+  const byHand = goesByHand(card.moment);
   const moment = momentOf(card.moment)?.words ?? '';
   const channels = listed(card.offChannels);
   return [

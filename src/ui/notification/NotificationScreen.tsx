@@ -4,7 +4,7 @@ import Link from '../parts/Link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { conditionWords, type Condition } from '@/core/conditions';
-import { BY_HAND } from '@/core/moments';
+import { goesByHand } from '@/core/moments';
 import { aboutMoment, orderFacts } from '@/core/snapshot';
 import { type Order } from '@/core/order';
 import { tryNotification } from '@/core/plan';
@@ -50,7 +50,7 @@ export function NotificationScreen(props: NotificationProps & { now: number }) {
     if (found) setTryWith(found.order);
   };
 
-  const byHand = moment === BY_HAND;
+  const byHand = goesByHand(moment);
   const facts = tryWith && orderFacts(tryWith, aboutMoment(tryWith, moment));
   const language = tryWith?.language ?? store.language;
   const tried = facts && tryNotification(settings, facts, language, names);

@@ -21,6 +21,7 @@ export const PLACES: readonly Place[] = inEachLanguage(() => [
   { name: say.journey, path: '/journey', gathering: 'compose', letter: 'j', also: ['/desk', '/passages'] },
   { name: say.look, path: '/look', gathering: 'compose', letter: 'l' },
   { name: say.phrasebook, path: '/phrasebook', gathering: 'compose', letter: 'p' },
+  { name: say.notices, path: '/notices', gathering: 'send', letter: 'v' },
   { name: say.routing, path: '/routing', gathering: 'send', letter: 'r' },
   { name: say.sending, path: '/sending', gathering: 'send', letter: 's' },
   { name: say.orders, path: '/orders', gathering: 'keep', letter: 'o' },
@@ -71,4 +72,6 @@ export const GOALS: readonly Goal[] = inEachLanguage(() => [
   { name: say.carriers, path: '/store/carriers', also: say.settingsTrackingParcel },
   { name: say.namesInOtherLanguages, path: '/store/names', also: say.settingsLanguagesTranslationsCategories },
   { name: say.invoices, path: '/store/invoices', also: say.settingsSellerTaxVatNumber },
+  { name: say.files, path: '/store/files', also: say.attachmentsGuidesPdf },
+  { name: say.newNotice, path: '/notices/new', also: say.manyCustomersNewsOffer, needs: 'notice.send' },
 ]);

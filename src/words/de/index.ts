@@ -16,6 +16,7 @@ import { journey } from './journey';
 import { look } from './look';
 import { moments } from './moments';
 import { names } from './names';
+import { notices } from './notices';
 import { notification } from './notification';
 import { operations } from './operations';
 import { orders } from './orders';
@@ -59,6 +60,7 @@ export const de: Translations = {
   look,
   moments,
   names,
+  notices,
   notification,
   operations,
   orders,

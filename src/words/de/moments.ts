@@ -23,6 +23,8 @@ export const moments: TranslationOf<typeof say> = {
   orderCancelled: 'Bestellung storniert',
   accountMade: 'Kundenkonto angelegt',
   newPasswordWanted: 'Neues Passwort gewünscht',
+  noticeToMany: 'Mitteilung an viele',
+  whenANoticeGoesOut: 'wenn eine Mitteilung hinausgeht',
   writtenByHand: 'Von Hand geschrieben',
   messageBounced: 'Nachricht unzustellbar',
   theCustomerAnswered: 'Der Kunde hat geantwortet',

@@ -11,6 +11,7 @@ export const policy: TranslationOf<typeof say> = {
   changeTheLook: 'die Gestaltung ändern',
   publishTheLook: 'die Gestaltung veröffentlichen',
   uploadPictures: 'Bilder hochladen',
+  sendNotices: 'Mitteilungen an viele Kunden verschicken',
   addAndRemoveFiles: 'Dateien hinzufügen und entfernen',
   turnNotificationsOnAndOff: 'Benachrichtigungen ein- und ausschalten und ändern, wie sie hinausgehen',
   changeWhichColleaguesGetMessages: 'ändern, wer im Team Nachrichten zu Bestellungen bekommt',

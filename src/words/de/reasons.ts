@@ -44,6 +44,8 @@ export const reasons: TranslationOf<typeof say> = {
   withheld: '{$pattern} steht auf der Sperrliste: {$reason}',
   unsubscribedFeedback: '{$address} möchte keine Bitten um Rückmeldung.',
   unsubscribedOffers: '{$address} möchte nichts Neues und keine Angebote.',
+  noConsent: '{$address} hat Neuigkeiten und Angeboten nicht zugestimmt.',
+  chosen: '{$name} wurde für diese Mitteilung ausgewählt.',
   alreadyWritten: '{$address} bekommt diese Nachricht schon durch eine frühere Regel.',
   allOrders: 'alle Bestellungen',
   ordersWith: 'Bestellungen mit {$category}',

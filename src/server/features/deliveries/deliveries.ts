@@ -29,6 +29,8 @@ export interface DeliveryFilter {
   order?: string;
   /** Id of a notification. */
   notification?: string;
+  /** Id of a notice. */
+  notice?: string;
   before?: string;
 }
 
@@ -42,6 +44,7 @@ export function readDeliveryFilter(query: Record<string, string | string[] | und
   const recipient = one('recipient');
   const order = one('order');
   const notification = one('notification');
+  const notice = one('notice');
   const before = one('before');
   return {
     ...(states.length > 0 && { states }),
@@ -49,6 +52,7 @@ export function readDeliveryFilter(query: Record<string, string | string[] | und
     ...(recipient && { recipient }),
     ...(order && { order }),
     ...(notification && { notification }),
+    ...(notice && { notice }),
     ...(before && { before }),
   };
 }
@@ -62,6 +66,7 @@ export async function listDeliveries(storeId: string, filter: DeliveryFilter, li
   if (filter.recipient) where.push(like(deliveries.recipient, `${filter.recipient.replace(/[%_\\]/g, '\\$&')}%`));
   if (filter.order) where.push(eq(deliveries.orderNumber, filter.order));
   if (filter.notification) where.push(eq(deliveries.notificationId, filter.notification));
+  if (filter.notice) where.push(eq(deliveries.noticeId, filter.notice));
   if (filter.before) where.push(lt(deliveries.id, filter.before));
   const rows = await database()
     .select({

@@ -5,7 +5,7 @@ import type { DeliveryState } from '@/core/mail';
 import { sampleOrders } from '@/core/order';
 import { findDoubles, planner, reasonWords, templateAddress, variantTitle, type PlanEvent } from '@/core/plan';
 import { segmentsOf, templateChanges, type Template } from '@/core/template';
-import { BY_HAND } from '@/core/moments';
+import { BY_HAND, goesByHand, NOTICE } from '@/core/moments';
 import { scheduleWords, shortTimingWords } from '@/core/time';
 import type { PathStep, LeafState, DoubleView, ShopMailView, OrderPath } from '@/contract/notifications';
 import type { Access } from '../../auth/access';
@@ -113,7 +113,7 @@ export async function loadBoard(access: Access, rows?: readonly BoardRow[]) {
         published: written.every((r) => r.edition !== null),
         /** Versions for some orders, besides the one for everybody. */
         variants: own.length - 1,
-        timing: notification.moment === BY_HAND ? say.byHand : scheduleWords(notification.schedule),
+        timing: goesByHand(notification.moment) ? say.byHand : scheduleWords(notification.schedule),
         row: notification.schedule.row.length > 1 ? notification.schedule.row.map(shortTimingWords) : [],
         when: notification.when ? conditionWords(notification.when, { channel: (c) => names.get(c) }) : undefined,
         offChannels: notification.offChannels.flatMap((c) => names.get(c) ?? []),
@@ -294,7 +294,8 @@ export async function orderPath(access: Access, number: string): Promise<OrderPa
   const [channel] = channelRows;
   const customer = people.get(order.customerEmail);
   for (const notification of settings.notifications) {
-    if (byNotification[notification.id] || order.status === 'OrderCancelled') continue;
+    if (byNotification[notification.id] || order.status === 'OrderCancelled' || notification.moment === NOTICE)
+      continue;
     const planned = withoutWithheld(
       plan({
         moment: notification.moment,

@@ -90,7 +90,7 @@ async function addNotification(
   channelIds: ReadonlySet<string>,
   published?: { by: string; at: Date },
 ): Promise<MadeNotification> {
-  const { slug, name, moment, audience, on, schedule, labels, when: onlyWhen, note = '' } = shipped;
+  const { slug, name, moment, audience, on, schedule, labels, offers, when: onlyWhen, note = '' } = shipped;
   const variants = (shipped.variants ?? []).filter((v) => !v.channel || channelIds.has(v.channel));
   const id = newId();
   const set = {
@@ -100,6 +100,7 @@ async function addNotification(
     on,
     ...(schedule && { schedule }),
     ...(labels && { labels }),
+    ...(offers && { offers }),
     ...(onlyWhen && { when: onlyWhen }),
   };
   await db.insert(notifications).values({ id, storeId, slug, note, ...set });

@@ -269,9 +269,9 @@ export async function templateFor(
   access: Access,
   slug: string,
   which: 'draft' | 'live',
-): Promise<{ name: string; moment: MomentId; sender: SenderKind; template: Template }> {
+): Promise<{ id: string; name: string; moment: MomentId; sender: SenderKind; template: Template }> {
   const { notification, template, title } = await templateRow(access, slug);
-  const about = { name: title, moment: notification.moment, sender: senderKindOf(notification) };
+  const about = { id: notification.id, name: title, moment: notification.moment, sender: senderKindOf(notification) };
   if (which === 'draft') return { ...about, template: template.draft };
   const live = await liveEdition(template.liveEditionId);
   if (!live) throw new AppError('invalid', say.titleHasNeverBeenPublished({ title }));

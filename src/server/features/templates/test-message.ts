@@ -91,6 +91,6 @@ export async function sendTest(access: Access, request: TestRequest): Promise<{ 
       ).trim(),
     );
   }
-  await remember(access, 'sentTest', { notification: slug, to });
+  await remember(access, 'sentTest', { notification: slug, to }, { about: kept.id });
   return { to, subject: `[Test] ${message.subject}` };
 }

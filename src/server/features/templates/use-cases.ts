@@ -43,7 +43,7 @@ export const template = {
     permission: 'test.send',
     input: object({
       slug: SLUG,
-      draft: DEED_CHECKS,
+      draft: Type.Optional(DEED_CHECKS),
       language: LANGUAGE,
       order: NUMBER,
       to: Type.String({ maxLength: 300 }),

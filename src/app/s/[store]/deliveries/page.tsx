@@ -26,6 +26,7 @@ export default async function Deliveries({
         recipient: filter.recipient ?? '',
         order: filter.order ?? '',
         notification: filter.notification ?? '',
+        notice: filter.notice ?? '',
       }}
       rows={page.rows}
       next={page.next}

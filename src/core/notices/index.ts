@@ -1,0 +1,2 @@
+export * from './selection';
+export * from './pace';
