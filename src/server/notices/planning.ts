@@ -7,6 +7,7 @@ import { planner, type Plan, type Planner } from '@/core/plan';
 import { config } from '../base/config';
 import { newId } from '../base/ids';
 import { breath } from '../base/breath';
+import { insertRows } from '../db/bulk';
 import { database, type Executor } from '../db/client';
 import { databaseTime } from '../db/time';
 import { channels, deliveries, events, notices, notWritten, stores } from '../db/schema';
@@ -201,8 +202,8 @@ async function writeDown(
         reasons: n.reasons,
       });
   }
-  if (eventRows.length > 0) await tx.insert(events).values(eventRows);
-  if (rows.length > 0) await tx.insert(deliveries).values(rows);
-  if (unsent.length > 0) await tx.insert(notWritten).values(unsent);
+  await insertRows(tx, events, eventRows);
+  await insertRows(tx, deliveries, rows);
+  await insertRows(tx, notWritten, unsent);
   return rows.length;
 }
