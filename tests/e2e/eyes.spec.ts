@@ -61,6 +61,8 @@ const SCREENS = {
     'orders/new',
     'orders/connect',
     'orders/exchange',
+    'notices/new',
+    'store/files',
     'deliveries',
     'deliveries?state=failed,bounced',
   ],
@@ -160,6 +162,8 @@ test('by night every screen can be read as well', async ({ page }) => {
     'orders/new',
     'orders/connect',
     'deliveries',
+    'notices/new',
+    'store/files',
     'store/payment',
   ]) {
     await page.goto(`/s/quillwick/${path}`);
@@ -252,6 +256,8 @@ test('in type of twice the size nothing is cut off or lies over something else',
       'orders/LBL-1001',
       'orders/new',
       'deliveries',
+      'notices/new',
+      'store/files',
       'store/payment',
     ]) {
       await there.goto(`/s/quillwick/${path}`);

@@ -34,6 +34,9 @@ const SCREENS: Record<string, string> = {
   Carriers: '/store/carriers',
   Names: '/store/names',
   Invoices: '/store/invoices',
+  Files: '/store/files',
+  Notices: '/notices',
+  'A new notice': '/notices/new',
 };
 
 const WIDTHS = [320, 390, 768, 1024, 1280, 1920];

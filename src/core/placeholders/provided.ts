@@ -49,8 +49,8 @@ export function sampleDetails(momentId: string): MomentDetails {
 }
 
 /** All that is made up to look at a moment's messages: its details, and where a reader would unsubscribe from what they need not get. */
-export function madeUpFor(momentId: string): { details: MomentDetails; unsubscribeUrl?: string } {
-  const optional = isMomentId(momentId) && optionalKindOf(momentId, false);
+export function madeUpFor(momentId: string, offers = false): { details: MomentDetails; unsubscribeUrl?: string } {
+  const optional = isMomentId(momentId) && optionalKindOf(momentId, offers);
   return {
     details: sampleDetails(momentId),
     ...(optional && { unsubscribeUrl: String(placeholder('message.unsubscribeUrl')!.sample) }),

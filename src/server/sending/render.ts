@@ -87,6 +87,8 @@ export interface RenderRequest {
   channelName?: string;
   now: number;
   look?: Look;
+  /** It is news or an offer. */
+  offers?: boolean;
 }
 
 const usesPassages = (template: Template): boolean => template.blocks.some((b) => b.kind === 'passage');
@@ -116,7 +118,7 @@ async function compiledFor({
 export async function renderFor(request: RenderRequest): Promise<RenderedMessage> {
   const { store, order, moment, channelName, language, now } = request;
   const compiled = await compiledFor(request);
-  return compiled.fill(snapshotFor(store, order, moment, channelName, language, now, madeUpFor(moment)));
+  return compiled.fill(snapshotFor(store, order, moment, channelName, language, now, madeUpFor(moment, request.offers)));
 }
 
 /** What a batch of deliveries needs besides its editions, read in three queries instead of three for each. */

@@ -61,6 +61,13 @@ function Choosing(props: NewNoticeProps & { back: { href: string; label: string 
   const message = messages.find((m) => m.slug === slug)!;
   const [selection, setSelection] = useState<Selection>({});
   const [saved, setSaved] = useState(props.saved);
+  /** Grows when a saved selection is taken, so that what is typed begins anew. */
+  const [taken, setTaken] = useState(0);
+  const same = saved.find((s) => JSON.stringify(s.selection) === JSON.stringify(selection));
+  const take = (next: Selection): void => {
+    setSelection(next);
+    setTaken(taken + 1);
+  };
   const [forecast, setForecast] = useState<NoticeForecast>();
   const [counting, setCounting] = useState(true);
   const [tested, setTested] = useState<Record<string, string>>({});
@@ -133,27 +140,26 @@ function Choosing(props: NewNoticeProps & { back: { href: string; label: string 
             )}
           </Field>
           <Saved
-            {...{ saved, selection }}
-            onTake={setSelection}
-            onSave={async (name) => {
-              const made = valueOrToast(await answered(props.onSave(name, selection)));
-              if (!made) return false;
-              setSaved([...saved, made].toSorted((a, b) => a.name.localeCompare(b.name)));
-              toast.success(say.selectionSaved({ name: made.name }));
-              return true;
-            }}
+            {...{ saved, same }}
+            onTake={take}
             onRemove={async ({ id, name }) => {
               if (valueOrToast(await answered(props.onRemove(id))) === undefined) return;
               setSaved(saved.filter((s) => s.id !== id));
               toast.success(say.selectionRemoved({ name }));
             }}
           />
-          <SelectionForm
-            key={JSON.stringify(saved.find((s) => s.selection === selection)?.id ?? '')}
-            selection={selection}
-            choices={props}
-            onChange={setSelection}
-          />
+          <SelectionForm key={taken} selection={selection} choices={props} onChange={setSelection} />
+          {!same && Object.keys(selection).length > 0 && (
+            <SaveAs
+              onSave={async (name) => {
+                const made = valueOrToast(await answered(props.onSave(name, selection)));
+                if (!made) return false;
+                setSaved([...saved, made].toSorted((a, b) => a.name.localeCompare(b.name)));
+                toast.success(say.selectionSaved({ name: made.name }));
+                return true;
+              }}
+            />
+          )}
         </section>
         <section
           aria-label={say.people}
@@ -237,8 +243,8 @@ function Count({
   const left = forecast?.without.reduce((sum, g) => sum + g.count, 0) ?? 0;
   return (
     <div className="text-sm" aria-busy={counting}>
-      <h2 className="font-serif text-lg" role="status">
-        {counting ? say.counting : say.getIt({ n: forecast?.getting ?? 0 })}
+      <h2 className="font-serif text-lg">
+        <span role="status">{counting ? say.counting : say.getIt({ n: forecast?.getting ?? 0 })}</span>
       </h2>
       {forecast && (
         <>
@@ -302,73 +308,64 @@ export function Pace({
 
 function Saved({
   saved,
-  selection,
+  same,
   onTake,
-  onSave,
   onRemove,
 }: {
   saved: readonly SavedSelection[];
-  selection: Selection;
+  same: SavedSelection | undefined;
   onTake: (selection: Selection) => void;
-  onSave: (name: string) => Promise<boolean>;
   onRemove: (saved: SavedSelection) => Promise<void>;
 }) {
-  const [name, setName] = useState('');
-  const same = saved.find((s) => JSON.stringify(s.selection) === JSON.stringify(selection));
-  const empty = Object.keys(selection).length === 0;
+  if (saved.length === 0) return null;
   return (
-    <div className="flex flex-col gap-2 text-sm">
-      {saved.length > 0 && (
-        <Field label={say.saved}>
-          {({ id }) => (
-            <div className="flex gap-2">
-              <Pick
-                id={id}
-                className="min-w-0 flex-1"
-                value={same?.id ?? ''}
-                choices={[{ value: '', label: say.noneSaved }, ...saved.map((s) => ({ value: s.id, label: s.name }))]}
-                onChange={(chosen) => onTake(saved.find((s) => s.id === chosen)?.selection ?? {})}
-              />
-              {same && (
-                <button
-                  type="button"
-                  className="btn btn-quiet"
-                  aria-label={say.removeSaved({ name: same.name })}
-                  onClick={() => void onRemove(same)}
-                >
-                  {common.remove}
-                </button>
-              )}
-            </div>
+    <Field label={say.saved}>
+      {({ id }) => (
+        <div className="flex gap-2">
+          <Pick
+            id={id}
+            className="min-w-0 flex-1"
+            value={same?.id ?? ''}
+            choices={[{ value: '', label: say.noneSaved }, ...saved.map((s) => ({ value: s.id, label: s.name }))]}
+            onChange={(chosen) => onTake(saved.find((s) => s.id === chosen)?.selection ?? {})}
+          />
+          {same && (
+            <button
+              type="button"
+              className="btn btn-quiet"
+              aria-label={say.removeSaved({ name: same.name })}
+              onClick={() => void onRemove(same)}
+            >
+              {common.remove}
+            </button>
+          )}
+        </div>
+      )}
+    </Field>
+  );
+}
+
+/** Keeps what was chosen under a name. */
+function SaveAs({ onSave }: { onSave: (name: string) => Promise<boolean> }) {
+  const [name, setName] = useState('');
+  return (
+    <form
+      className="flex items-end gap-2"
+      onSubmit={(e) => {
+        e.preventDefault();
+        if (name.trim() !== '') void onSave(name).then((ok) => ok && setName(''));
+      }}
+    >
+      <div className="min-w-0 flex-1">
+        <Field label={say.saveAs}>
+          {(ids) => (
+            <input {...ids} className="input" maxLength={120} value={name} onChange={(e) => setName(e.target.value)} />
           )}
         </Field>
-      )}
-      {!same && !empty && (
-        <form
-          className="flex items-end gap-2"
-          onSubmit={(e) => {
-            e.preventDefault();
-            if (name.trim() !== '') void onSave(name).then((ok) => ok && setName(''));
-          }}
-        >
-          <div className="min-w-0 flex-1">
-            <Field label={say.saveAs}>
-              {(ids) => (
-                <input
-                  {...ids}
-                  className="input"
-                  maxLength={120}
-                  value={name}
-                  onChange={(e) => setName(e.target.value)}
-                />
-              )}
-            </Field>
-          </div>
-          <button type="submit" className="btn" disabled={name.trim() === ''}>
-            {common.save}
-          </button>
-        </form>
-      )}
-    </div>
+      </div>
+      <button type="submit" className="btn" disabled={name.trim() === ''}>
+        {common.save}
+      </button>
+    </form>
   );
 }

@@ -113,6 +113,7 @@ export async function loadNewNotice(access: Access) {
         language: store.language,
         order: sample!.order,
         moment: NOTICE,
+        offers: n.offers,
         now: Date.now(),
       });
       const tested = await testedSince(store.id, n.id, e.publishedAt);
