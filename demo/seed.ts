@@ -179,22 +179,20 @@ async function seedStore({ chance, store, users, customers, orders, firstNumber,
   await db.insert(t.passageEditions).values(passages.map(firstEdition));
   await db.insert(t.customers).values(customers.map((c) => ({ ...c, id: newId(), storeId: store.id })));
   // Most who buy there agreed to hear of news; some took it back.
-  await db
-    .insert(t.consents)
-    .values(
-      customers.flatMap((c, i) =>
-        i % 4 === 3
-          ? []
-          : [
-              {
-                storeId: store.id,
-                address: c.email.toLowerCase(),
-                agreed: i % 9 !== 8,
-                at: new Date(now - 30 * 86_400_000),
-              },
-            ],
-      ),
-    );
+  await db.insert(t.consents).values(
+    customers.flatMap((c, i) =>
+      i % 4 === 3
+        ? []
+        : [
+            {
+              storeId: store.id,
+              address: c.email.toLowerCase(),
+              agreed: i % 9 !== 8,
+              at: new Date(now - 30 * 86_400_000),
+            },
+          ],
+    ),
+  );
   await db.insert(t.keys).values({
     id: newId(),
     storeId: store.id,

@@ -100,6 +100,11 @@ const WORDS: [Reason, string][] = [
     { code: 'unsubscribed', address: 'iwona@sobczyk.example', kind: 'offers' },
     'iwona@sobczyk.example does not want news and offers.',
   ],
+  [{ code: 'chosen', name: 'Iwona Sobczyk' }, 'Iwona Sobczyk was chosen for this notice.'],
+  [
+    { code: 'no-consent', address: 'iwona@sobczyk.example' },
+    'iwona@sobczyk.example has not agreed to news and offers.',
+  ],
   [
     { code: 'unsubscribed', address: 'iwona@sobczyk.example', kind: 'feedback' },
     'iwona@sobczyk.example does not want requests for feedback.',

@@ -118,7 +118,9 @@ async function compiledFor({
 export async function renderFor(request: RenderRequest): Promise<RenderedMessage> {
   const { store, order, moment, channelName, language, now } = request;
   const compiled = await compiledFor(request);
-  return compiled.fill(snapshotFor(store, order, moment, channelName, language, now, madeUpFor(moment, request.offers)));
+  return compiled.fill(
+    snapshotFor(store, order, moment, channelName, language, now, madeUpFor(moment, request.offers)),
+  );
 }
 
 /** What a batch of deliveries needs besides its editions, read in three queries instead of three for each. */

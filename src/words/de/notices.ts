@@ -42,7 +42,6 @@ export const notices: TranslationOf<typeof say> = {
   saved: 'Gespeicherte Auswahl',
   noneSaved: 'Eine eigene Auswahl',
   saveAs: 'Diese Auswahl speichern als',
-  saveIt: 'Auswahl speichern',
   removeSaved: '{$name} entfernen',
   selectionSaved: 'Die Auswahl {$name} wurde gespeichert.',
   selectionRemoved: 'Die Auswahl {$name} wurde entfernt.',
@@ -79,7 +78,6 @@ export const notices: TranslationOf<typeof say> = {
   testFirst: 'Zuerst ein Test',
   testNote: 'Eine Mitteilung beginnt erst, wenn ein Test der veröffentlichten Ausgabe hinausgegangen ist.',
   sendTestTo: 'Test an {$address} senden',
-  testSent: 'Ein Test von Ausgabe {$edition} wurde gesendet.',
   testWas: 'Test gesendet an {$to}.',
   send: '.input {$n :integer} .match $n one {{An eine Person senden ...}} * {{An {$n} Personen senden ...}}',
   sendTitle:
@@ -103,7 +101,6 @@ export const notices: TranslationOf<typeof say> = {
   nFailed: '.input {$n :integer} .match $n one {{Eine gescheitert}} * {{{$n} gescheitert}}',
   nStopped: '.input {$n :integer} .match $n one {{Eine beendet}} * {{{$n} beendet}}',
   seeThem: 'Ansehen',
-  byAt: '{$by}, {$at}',
   without: 'Haben sie nicht bekommen',
   whyNoConsent: 'Haben Neuigkeiten und Angeboten nicht zugestimmt',
   whyUnsubscribed: 'Von Neuigkeiten und Angeboten abgemeldet',
@@ -123,7 +120,6 @@ export const notices: TranslationOf<typeof say> = {
   cannotBeChosen: 'So lassen sich keine Personen auswählen.',
   doesNotGoOut: 'Diese Mitteilung ist nicht mehr unterwegs. Laden Sie die Seite neu.',
   isNotPaused: 'Diese Mitteilung ist nicht mehr angehalten. Laden Sie die Seite neu.',
-  isNotStopped: 'Diese Mitteilung wurde nicht beendet. Laden Sie die Seite neu.',
   nameIsTaken: 'Es gibt schon eine Auswahl {$name}. Wählen Sie einen anderen Namen.',
   selection: 'Auswahl',
 };
