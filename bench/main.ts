@@ -2,6 +2,7 @@
 import { spawnSync } from 'node:child_process';
 import { cpus } from 'node:os';
 import { parseArgs } from 'node:util';
+import { benchAttached } from './attached';
 import { benchBoard } from './board';
 import { benchFill } from './fill';
 import { benchHostile, printHostile } from './hostile';
@@ -12,9 +13,9 @@ import { benchSending } from './sending';
 import { benchTruth, truthOf } from './truth';
 import { benchTyping } from './typing';
 
-const PARTS = ['fill', 'planning', 'hostile', 'intake', 'board', 'sending', 'typing', 'truth'] as const;
+const PARTS = ['fill', 'planning', 'hostile', 'intake', 'board', 'sending', 'attached', 'typing', 'truth'] as const;
 const USAGE =
-  'Usage: ./libellus bench [fill|planning|hostile|intake|board|sending|typing|truth] (truth: [--lives N]) or ./libellus bench --crash [--rounds N] [--events N] [--json]';
+  'Usage: ./libellus bench [fill|planning|hostile|intake|board|sending|attached|typing|truth] (truth: [--lives N]) or ./libellus bench --crash [--rounds N] [--events N] [--json]';
 const { values, positionals } = parseArgs({
   allowPositionals: true,
   options: {
@@ -53,6 +54,7 @@ async function runFigures(): Promise<void> {
   if (wanted('fill')) printTable(await benchFill());
   if (wanted('planning')) printTable(await benchPlanning());
   if (wanted('hostile')) printHostile(await benchHostile());
+  if (wanted('attached')) for (const note of (await benchAttached()).notes) console.log(note);
   if (wanted('truth')) await runTruth();
   for (const [name, bench] of [
     ['intake', benchIntake],

@@ -17,7 +17,7 @@ const WAITING = 100_000;
 const SHARED = 600;
 const SLOWNESS = 300;
 
-async function startSink(slowness = 0): Promise<{ port: number; child: ChildProcess }> {
+export async function startSink(slowness = 0): Promise<{ port: number; child: ChildProcess }> {
   const child = fork(resolve('bench/sink.ts'), {
     execArgv: ['--import', 'tsx'],
     env: { ...process.env, SINK_SLOWNESS: String(slowness) },

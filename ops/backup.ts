@@ -23,6 +23,9 @@ import type { Installation } from './installation';
 
 const KIND = 'libellus backup';
 
+/** Folders of the data folder that hold what the database names: pictures, and files that go with messages. */
+const KEPT_FOLDERS = ['media', 'files'] as const;
+
 interface Manifest {
   kind: typeof KIND;
   version: 1;
@@ -106,10 +109,11 @@ export async function backUp({ databaseUrl, dataDir }: Installation, file: strin
       migration: await newestMigration(databaseUrl),
     };
     writeFileSync(join(work, 'manifest.json'), JSON.stringify(manifest, null, 2));
-    // Pictures after the database: they are named for their content and never changed, so all that it names are there.
-    const media = existsSync(join(dataDir, 'media')) ? ['-C', dataDir, 'media'] : [];
+    // Pictures and files after the database: they are named for their content and never changed, so all that it names are there.
+    const kept = KEPT_FOLDERS.filter((folder) => existsSync(join(dataDir, folder)));
+    const folders = kept.length > 0 ? ['-C', dataDir, ...kept] : [];
     const half = `${target}.part`;
-    await run('tar', ['-czf', half, '-C', work, 'manifest.json', 'database.sql', ...media]);
+    await run('tar', ['-czf', half, '-C', work, 'manifest.json', 'database.sql', ...folders]);
     chmodSync(half, 0o600);
     renameSync(half, target);
   } finally {
@@ -157,9 +161,10 @@ export async function restore(
     });
     await migrateDatabase(databaseUrl);
     const held = await holdWhatWasDue(databaseUrl, manifest.at);
-    if (existsSync(join(work, 'media'))) {
+    for (const folder of KEPT_FOLDERS) {
+      if (!existsSync(join(work, folder))) continue;
       mkdirSync(dataDir, { recursive: true });
-      cpSync(join(work, 'media'), join(dataDir, 'media'), { recursive: true });
+      cpSync(join(work, folder), join(dataDir, folder), { recursive: true });
     }
     const { secretTrouble } = await import('../src/server/operations/secret-check');
     return { at: manifest.at, held, secret: await secretTrouble() };

@@ -325,6 +325,9 @@ describe('files from the shop', () => {
     const program = await dispatched([{ name: 'label.pdf', url: url() }]);
     expect(program.row.state).toBe('failed');
     expect(program.row.lastWords).toMatch(/program/);
+    const inside = await dispatched([{ name: 'label.pdf', url: 'http://10.1.2.3/label.pdf' }]);
+    expect(inside.row.state).toBe('failed');
+    expect(inside.row.lastWords).toMatch(/10\.1\.2\.3 is in a private network/);
   });
 });
 

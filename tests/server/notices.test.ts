@@ -21,6 +21,7 @@ import {
   saveSelection,
   stopNotice,
 } from '@/server/features/notices/notices';
+import { eraseCustomer, exportCustomer } from '@/server/features/people/customer-data';
 import { loadDesk, publishTemplate } from '@/server/features/templates/templates';
 import { sendTest } from '@/server/features/templates/test-message';
 import { planNotices } from '@/server/notices/planning';
@@ -145,6 +146,19 @@ it('starts after a test, arrives once without an order’s number, and is unsubs
   expect(reasons).toEqual(expect.arrayContaining(['Iwona Sobczyk was chosen for this notice.']));
   const detail = await noticeDetail(await accessAs(), id);
   expect(detail).toMatchObject({ standing: 'done', chosen: 1, getting: 1, counts: { accepted: 1, waiting: 0 } });
+
+  // What is kept of them tells of it, and nothing of it is left once they are erased.
+  const access = await accessAs('support');
+  const { body } = await exportCustomer(access, to);
+  expect(JSON.parse(String(body))).toMatchObject({ news: { agreed: true } });
+  await eraseCustomer(access, to);
+  const left = await Promise.all([
+    of(id),
+    database().select().from(events).where(eq(events.type, 'notice')),
+    database().select().from(consents).where(eq(consents.address, to)),
+  ]);
+  expect(JSON.stringify(left)).not.toContain(to.split('@')[0]);
+  expect(left[2]).toEqual([]);
 });
 
 it('goes out at a pace that leaves room, and order mails go first', async () => {

@@ -125,6 +125,8 @@ describe('a backup', () => {
     const from = here();
     mkdirSync(join(from.dataDir, 'media/pictures/quillwick'), { recursive: true });
     writeFileSync(join(from.dataDir, 'media/pictures/quillwick/0123456789abcdef01234567.png'), 'a picture');
+    mkdirSync(join(from.dataDir, 'files/quillwick/ab'), { recursive: true });
+    writeFileSync(join(from.dataDir, 'files/quillwick/ab/abcd'), 'a guide');
     await connectService();
     let stop = false;
     let sent = 0;
@@ -177,6 +179,7 @@ describe('a backup', () => {
       'select distinct state, cause from delivery',
     );
     expect(states).toEqual([{ state: 'held', cause: 'restored' }]);
+    expect(readFileSync(join(to.dataDir, 'files/quillwick/ab/abcd'), 'utf8')).toBe('a guide');
     expect(readFileSync(join(to.dataDir, 'media/pictures/quillwick/0123456789abcdef01234567.png'), 'utf8')).toBe(
       'a picture',
     );

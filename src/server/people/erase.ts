@@ -9,6 +9,7 @@ import type { Executor } from '../db/client';
 import {
   attempts,
   bounces,
+  consents,
   contradictions,
   customers,
   deliveries,
@@ -178,6 +179,7 @@ export async function anonymisePerson(
   await anonymiseEvents(tx, ofAccount, pseudonym);
   await anonymiseUnsent(tx, and(eq(notWritten.storeId, storeId), eq(notWritten.recipient, email)), pseudonym);
   await anonymiseCustomer(tx, storeId, email, pseudonym);
+  await tx.delete(consents).where(and(eq(consents.storeId, storeId), eq(consents.address, email.toLowerCase())));
   await tx
     .delete(unsubscriptions)
     .where(and(eq(unsubscriptions.storeId, storeId), eq(unsubscriptions.address, email.toLowerCase())));

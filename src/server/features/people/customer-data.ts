@@ -4,7 +4,7 @@ import { maskDetails } from '@/core/placeholders';
 import type { MomentDetails } from '@/core/moments';
 import type { Access } from '../../auth/access';
 import { database } from '../../db/client';
-import { customers, deliveries, events, orders, withholdings, replies } from '../../db/schema';
+import { consents, customers, deliveries, events, orders, withholdings, replies } from '../../db/schema';
 import { AppError } from '../../base/errors';
 import { remember } from '../../auth/history';
 import type { ExportedFile } from '../templates/exported';
@@ -56,6 +56,10 @@ export async function exportCustomer(access: Access, email: string): Promise<Exp
           )
           .orderBy(asc(replies.id))
       : [];
+  const agreement = await db
+    .select()
+    .from(consents)
+    .where(and(eq(consents.storeId, storeId), eq(consents.address, email.toLowerCase())));
   const sent = await sentMessagesOf(messages.map((m) => m.delivery.id));
   const body = {
     kind: 'libellus customer',
@@ -87,6 +91,7 @@ export async function exportCustomer(access: Access, email: string): Promise<Exp
       text: r.text,
       message: r.raw.length > 0 ? r.raw.toString('utf8') : null,
     })),
+    news: agreement.map(({ agreed, at }) => ({ agreed, at }))[0] ?? null,
     notWrittenTo: forbidden.map((w) => ({ reason: readKept(w.reason), since: w.at })),
   };
   await remember(access, 'exportedCustomer', { customer: email });
