@@ -196,6 +196,29 @@ export const TERMS: Terms = {
     },
   ],
   withoutParcel: ['patterns', 'workshops'],
+  notes: [
+    {
+      sku: 'TO-BONE',
+      words: {
+        en: 'Wipe it after use, and rub in a drop of linseed oil twice a year.',
+        de: 'Nach Gebrauch abwischen und zweimal im Jahr einen Tropfen Leinöl einreiben.',
+      },
+      urls: { en: 'https://quillwick.example/care/bone-folder' },
+    },
+    {
+      category: 'patterns',
+      words: {
+        en: 'The course shows each step in a short film.',
+        de: 'Der Kurs zeigt jeden Schritt in einem kurzen Film.',
+      },
+      urls: { en: 'https://quillwick.example/course', de: 'https://quillwick.example/kurs' },
+    },
+    {
+      sku: 'WS-STITCH',
+      words: { en: 'Join the evening by this link.', de: 'Mit diesem Link nehmen Sie am Abend teil.' },
+      urls: { en: 'https://quillwick.example/join/long-stitch' },
+    },
+  ],
   seller: {
     name: 'Quillwick GmbH',
     line: 'Mühlgraben 4',

@@ -17,6 +17,7 @@ export interface TermsPage {
   languages: { id: string; name: string }[];
   currency: string;
   categories: string[];
+  products: { sku: string; name: string }[];
   unlisted: Unlisted[];
   /** By payment method: orders that are still to be paid, whose customers know the account as it is. */
   unpaid: Record<string, number>;

@@ -151,6 +151,9 @@ export const say = speak('problems', {
   enterTwoCapitalLettersAnd: 'Enter two capital letters and then 2 to 13 digits or letters, such as DE123456789.',
   enterAnEmailAddressWith: 'Enter an email address with a name, an @ and a domain, such as anna@shop.example.',
   enterACurrencyCodeIso: 'Enter a currency code (ISO 4217), such as EUR or GBP.',
+  chooseAProductOrCategory: 'Choose a product or a category.',
+  thisHasANoteAlready: 'This has a note already. Write into that one.',
+  writeTheNote: 'Write the note in at least one language.',
   chooseAFileOfThis: 'Choose a file of this store.',
   enterATimeZoneSuch: 'Enter a time zone, such as Europe/Berlin.',
   enterATimeFrom1900:

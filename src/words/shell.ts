@@ -46,6 +46,8 @@ export const say = speak('shell', {
   attachmentsGuidesPdf: 'attachments, guides, PDF',
   newNotice: 'New notice',
   manyCustomersNewsOffer: 'many customers, news, offer, sale',
+  productNotes: 'Notes of products',
+  careGuideWorkshopLink: 'care, guide, joining link, workshop',
   routing: 'Routing',
   sending: 'Sending',
   orders: 'Orders',

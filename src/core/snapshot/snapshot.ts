@@ -12,7 +12,7 @@ import { cancelledLines, linesOf, orderFacts, returnedLines } from './facts';
 import { namesFor } from './own-names';
 import { awaitsMoney, cancellationValues, paymentValues, refundRows, totalRows, type TotalRow } from './money';
 import { lineTotal, orderTotals } from '../order/totals';
-import { NO_TERMS, trackingUrlFor, type NameKind, type Terms } from '../terms';
+import { NO_TERMS, notesAbout, trackingUrlFor, type NameKind, type Terms } from '../terms';
 import type { MomentDetails } from '../moments/details';
 import type { Address, Cancellation, Order, OrderLine, Refund, Return, Shipment } from '../order/schema';
 
@@ -251,11 +251,7 @@ export function snapshotOf(subject: MessageSubject): Snapshot {
     billing: addressLines(order.billingAddress, subject.locale),
     shipping: addressLines(order.shippingAddress, subject.locale),
     refund: refund ? refundRows(order, refund) : [],
-    notes: lines.flatMap(({ product }) =>
-      product.note
-        ? [{ product: plainLine(product.name), words: plainLine(product.note.words), url: product.note.url ?? '' }]
-        : [],
-    ),
+    notes: notesOf(lines, terms, subject),
     downloads: lines.flatMap(({ product }) =>
       (product.downloads ?? []).map((d) => ({ name: plainLine(d.name), url: d.url })),
     ),
@@ -268,6 +264,33 @@ export function snapshotOf(subject: MessageSubject): Snapshot {
       ...(subject.turn !== undefined && { turn: subject.turn }),
     }),
   };
+}
+
+/** What the order's goods bring with them, then what the store says of each and of its category: in the order of the items, once each. */
+function notesOf(
+  lines: readonly OrderLine[],
+  terms: Terms,
+  { locale = 'en', ownLanguage }: MessageSubject,
+): ProductNote[] {
+  const notes = lines.flatMap(({ product }): ProductNote[] => {
+    const name = plainLine(product.name);
+    const own = product.note
+      ? [{ product: name, words: plainLine(product.note.words), url: product.note.url ?? '' }]
+      : [];
+    const ofStore = notesAbout(terms, product, locale, ownLanguage).map(({ category, words, url }) => ({
+      product: plainLine(category || product.name),
+      words: plainLine(words),
+      url,
+    }));
+    return [...own, ...ofStore];
+  });
+  const said = new Set<string>();
+  return notes.filter((note) => {
+    const key = JSON.stringify(note);
+    if (said.has(key)) return false;
+    said.add(key);
+    return true;
+  });
 }
 
 /** "2 \u00d7 Kozo sheet, 1 \u00d7 Awl". */

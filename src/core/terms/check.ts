@@ -31,5 +31,13 @@ export function termsProblems(terms: Terms): SchemaProblem[] {
       if (keys.indexOf(key) < i) tell(`/${list}/${i}/name`, say.thisNameIsInThe);
     });
   }
+  const seen = new Set<string>();
+  (terms.notes ?? []).forEach(({ sku, category, words }, i) => {
+    if ((sku === undefined) === (category === undefined)) return tell(`/notes/${i}/sku`, say.chooseAProductOrCategory);
+    const key = sku === undefined ? `category ${category}` : `sku ${sku}`;
+    if (seen.has(key)) tell(`/notes/${i}/${sku === undefined ? 'category' : 'sku'}`, say.thisHasANoteAlready);
+    seen.add(key);
+    if (Object.keys(words).length === 0) tell(`/notes/${i}/words`, say.writeTheNote);
+  });
   return problems;
 }

@@ -4,3 +4,4 @@ export * from './bank';
 export * from './tracking';
 export * from './check';
 export * from './shipping';
+export * from './notes';

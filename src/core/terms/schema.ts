@@ -76,6 +76,24 @@ export const OwnNameSchema = Type.Object(
 );
 export type OwnName = Static<typeof OwnNameSchema>;
 
+/** What whoever buys a product, or one of a category, should know. */
+export const OwnNoteSchema = Type.Object(
+  {
+    /** Of a product by its stock number, or of a category: one of the two. */
+    sku: Type.Optional(named(64)),
+    category: Type.Optional(named(80)),
+    /** By language, that of the store among them; a language without words takes the store's own. */
+    words: Type.Record(Type.String({ pattern: '^[a-zA-Z]{2,8}(-[a-zA-Z0-9]{1,8})*$' }), named(500)),
+    /** Where there is more to read, by language. */
+    urls: Type.Record(
+      Type.String({ pattern: '^[a-zA-Z]{2,8}(-[a-zA-Z0-9]{1,8})*$' }),
+      Type.String({ format: 'uri', maxLength: 2000 }),
+    ),
+  },
+  strict,
+);
+export type OwnNote = Static<typeof OwnNoteSchema>;
+
 /** Who invoices are from (EN 16931, BG-4), for their data. */
 export const SellerSchema = Type.Object(
   {
@@ -99,6 +117,8 @@ export const TermsSchema = Type.Object(
     names: Type.Array(OwnNameSchema, { maxItems: 300 }),
     /** Categories of products that travel in no parcel. */
     withoutParcel: Type.Array(named(80), { maxItems: 100 }),
+    /** Notes of products and categories. */
+    notes: Type.Optional(Type.Array(OwnNoteSchema, { maxItems: 500 })),
     /** With it, an invoice's PDF is PDF/A-3 and has its data attached. */
     seller: Type.Optional(SellerSchema),
   },

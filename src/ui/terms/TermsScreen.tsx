@@ -11,6 +11,7 @@ import { answered, problemAt } from '../parts/result';
 import { CarriersPart } from './CarriersPart';
 import { InvoicesPart } from './InvoicesPart';
 import { NamesPart } from './NamesPart';
+import { NotesPart } from './NotesPart';
 import { TERMS_PARTS, type TermsPart } from './parts';
 import { PaymentPart } from './PaymentPart';
 import { ShippingPart } from './ShippingPart';
@@ -45,6 +46,7 @@ const LISTS: Record<TermsPart, keyof Terms> = {
   shipping: 'shipping',
   carriers: 'carriers',
   names: 'names',
+  notes: 'notes',
   invoices: 'seller',
 };
 
@@ -99,7 +101,7 @@ export function TermsScreen(props: TermsProps) {
       note={<StoreTabs base={base} part={part} onPart={setPart} />}
       actions={
         // Who may only give names words sees the button where names are, and wherever some were typed.
-        (mayEdit || (mayName && (part === 'names' || changed))) && (
+        (mayEdit || (mayName && (part === 'names' || part === 'notes' || changed))) && (
           <>
             {changed && (
               <button
@@ -145,6 +147,7 @@ export function TermsScreen(props: TermsProps) {
         {part === 'shipping' && <ShippingPart {...parts} />}
         {part === 'carriers' && <CarriersPart {...parts} />}
         {part === 'names' && <NamesPart {...parts} />}
+        {part === 'notes' && <NotesPart {...parts} />}
         {part === 'invoices' && <InvoicesPart {...parts} />}
       </div>
     </Page>

@@ -11,6 +11,7 @@ const KINDS: Record<TermsPart, readonly Unlisted['kind'][]> = {
   shipping: ['shipping'],
   carriers: ['carrier'],
   names: ['channel', 'place', 'discount', 'tax'],
+  notes: [],
   invoices: [],
 };
 

@@ -8,6 +8,7 @@ export const TERMS_PARTS = inEachLanguage(
       { id: 'shipping', label: say.shipping },
       { id: 'carriers', label: say.carriers },
       { id: 'names', label: say.names },
+      { id: 'notes', label: say.notes },
       { id: 'invoices', label: say.invoices },
     ] as const,
 );

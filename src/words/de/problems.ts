@@ -158,6 +158,9 @@ export const problems: TranslationOf<typeof say> = {
     'Geben Sie zwei Großbuchstaben und dann 2 bis 13 Ziffern oder Buchstaben ein, zum Beispiel DE123456789.',
   enterAnEmailAddressWith: 'Geben Sie eine E-Mail-Adresse mit Name, @ und Domain ein, zum Beispiel anna@shop.example.',
   enterACurrencyCodeIso: 'Geben Sie ein Währungskürzel ein (ISO 4217), zum Beispiel EUR oder GBP.',
+  chooseAProductOrCategory: 'Wählen Sie ein Produkt oder eine Kategorie.',
+  thisHasANoteAlready: 'Dazu gibt es schon einen Hinweis. Schreiben Sie in diesen.',
+  writeTheNote: 'Schreiben Sie den Hinweis in mindestens einer Sprache.',
   chooseAFileOfThis: 'Wählen Sie eine Datei dieses Shops.',
   enterATimeZoneSuch: 'Geben Sie eine Zeitzone ein, zum Beispiel Europe/Berlin.',
   enterATimeFrom1900:

@@ -46,6 +46,8 @@ export const shell: TranslationOf<typeof say> = {
   attachmentsGuidesPdf: 'Anhänge, Anleitungen, PDF',
   newNotice: 'Neue Mitteilung',
   manyCustomersNewsOffer: 'viele Kunden, Neuigkeiten, Angebot',
+  productNotes: 'Hinweise zu Produkten',
+  careGuideWorkshopLink: 'Pflege, Anleitung, Beitrittslink, Workshop',
   routing: 'Verteilung',
   sending: 'Versand',
   orders: 'Bestellungen',

@@ -25,7 +25,7 @@ const LOOKED_AT = 200;
 export async function loadTerms(access: Access): Promise<TermsPage> {
   const { store } = access;
   const db = database();
-  const [newer, categories, unpaid, channelRows] = await Promise.all([
+  const [newer, categories, unpaid, channelRows, productRows] = await Promise.all([
     db
       .select({ order: orders.snapshot })
       .from(orders)
@@ -42,6 +42,11 @@ export async function loadTerms(access: Access): Promise<TermsPage> {
       .where(and(eq(orders.storeId, store.id), eq(orders.status, 'OrderPaymentDue')))
       .groupBy(sql`method`),
     db.select({ name: channels.name }).from(channels).where(eq(channels.storeId, store.id)),
+    db
+      .select({ sku: products.sku, name: products.name })
+      .from(products)
+      .where(eq(products.storeId, store.id))
+      .orderBy(products.name),
   ]);
   return {
     terms: store.terms,
@@ -50,6 +55,7 @@ export async function loadTerms(access: Access): Promise<TermsPage> {
     languages: store.languages.filter((l) => l !== store.language).map((id) => ({ id, name: languageName(id) })),
     currency: store.currency,
     categories: categories.map((c) => c.category).toSorted(),
+    products: productRows,
     unlisted: unlistedIn(
       store.terms,
       newer.map((r) => r.order),
@@ -146,7 +152,7 @@ export async function saveTerms(access: Access, revision: number, input: unknown
 function tidied(terms: Terms): Terms {
   const words = <T extends { words: Record<string, string> }>(named: T): T => ({
     ...named,
-    words: Object.fromEntries(Object.entries(named.words).filter(([, w]) => w.trim() !== '')),
+    words: withoutEmpty(named.words),
   });
   return {
     ...terms,
@@ -162,16 +168,21 @@ function tidied(terms: Terms): Terms {
     })),
     shipping: terms.shipping.map(words),
     names: terms.names.map(words),
+    ...(terms.notes && { notes: terms.notes.map((n) => ({ ...words(n), urls: withoutEmpty(n.urls) })) }),
   };
 }
 
+const withoutEmpty = (words: Record<string, string>): Record<string, string> =>
+  Object.fromEntries(Object.entries(words).filter(([, w]) => w.trim() !== ''));
+
 /** All of the terms but the words in other languages, to tell whether more than words was changed. */
-const withoutWords = ({ payments, shipping, names, ...rest }: Terms): string =>
+const withoutWords = ({ payments, shipping, names, notes = [], ...rest }: Terms): string =>
   JSON.stringify({
     ...rest,
     payments: payments.map((m) => ({ ...m, words: {} })),
     shipping: shipping.map((m) => ({ ...m, words: {} })),
     names: names.map(({ kind, name }) => `${kind} ${name}`).toSorted(),
+    notes: notes.map(({ sku = '', category = '' }) => [sku, category]),
   });
 
 const PART_WORDS: Record<keyof Terms, string> = {
@@ -180,6 +191,7 @@ const PART_WORDS: Record<keyof Terms, string> = {
   carriers: 'carriers',
   names: 'names',
   withoutParcel: 'categories without a parcel',
+  notes: 'notes of products',
   seller: 'the seller of invoices',
 };
 

@@ -1,0 +1,39 @@
+/** Notes of products: written once in the store, seen on the Desk, and in the mailbox of whoever buys what they are of. */
+import { arrived, choose, expect, placeByEvent, sheet, signIn, test } from './support';
+
+test('a note of a product is written in two languages, shows on the Desk, and arrives once', async ({
+  page,
+  request,
+}) => {
+  await signIn(page);
+  const number = `P-${Date.now()}`;
+  const address = `notes-${Date.now()}@notes-e2e.example`;
+  await placeByEvent(request, number, address);
+  await arrived(address, number);
+  await page.goto('/s/quillwick/store/notes');
+  await page.getByRole('button', { name: 'Add a note' }).click();
+  const note = page.getByRole('region', { name: 'New note' });
+  await test.step('without a product and without words it is refused at its place', async () => {
+    await page.getByRole('button', { name: 'Save changes' }).click();
+    await expect(note).toContainText(/Choose a product/);
+  });
+  await note.getByRole('radio', { name: 'A category' }).click();
+  await choose(page, 'A category', 'papers');
+  const papers = page.getByRole('region', { name: 'papers' });
+  await papers.getByLabel('Note, English').fill('Keep it flat and dry.');
+  await papers.getByLabel('Link, English').fill('https://quillwick.example/care/paper');
+  await papers.getByLabel('Note, German').fill('Flach und trocken lagern.');
+  await page.getByRole('button', { name: 'Save changes' }).click();
+  await expect(page.getByText(/Saved\./).first()).toBeVisible();
+
+  await page.goto(`/s/quillwick/desk/order-received?order=${number}`);
+  await expect(sheet(page).getByText('Keep it flat and dry.')).toHaveCount(1);
+  await page.goto(`/s/quillwick/desk/order-received?order=${number}&language=de`);
+  await expect(sheet(page).getByText('Flach und trocken lagern.')).toHaveCount(1);
+
+  const next = `P2-${Date.now()}`;
+  await placeByEvent(request, next, address);
+  const { message } = await arrived(address, next);
+  expect(message.text!.split('Keep it flat and dry.')).toHaveLength(2);
+  expect(message.html).toContain('https://quillwick.example/care/paper');
+});
