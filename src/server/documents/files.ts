@@ -3,6 +3,7 @@
  * them any more.
  */
 import { createHash } from 'node:crypto';
+import { existsSync } from 'node:fs';
 import { mkdir, readFile, rename, rm, writeFile } from 'node:fs/promises';
 import { dirname, join, resolve } from 'node:path';
 import { and, asc, eq, inArray, lt, notExists, sql } from 'drizzle-orm';
@@ -77,11 +78,7 @@ export async function bringFile(
   const digest = createHash('sha256').update(bytes).digest('hex');
   const called = fileNameFor(name, type);
   const path = pathOf(storeId, digest);
-  await mkdir(dirname(path), { recursive: true });
-  // Whole or not at all, also when two bring the same at once.
-  const beside = `${path}.${newId()}`;
-  await writeFile(beside, bytes);
-  await rename(beside, path);
+  await put(path, bytes);
   const now = new Date(await databaseTime());
   const [row] = await database()
     .select({ name: storeFiles.name, onShelf: storeFiles.onShelf })
@@ -93,8 +90,18 @@ export async function bringFile(
     .onDuplicateKeyUpdate({
       set: { usedAt: now, ...(onShelf && { onShelf, ...(!row?.onShelf && { name: called, by, at: now }) }) },
     });
+  // Forgotten in this very moment, it is put back.
+  if (!existsSync(path)) await put(path, bytes);
   const known = row?.onShelf ?? false;
   return { digest, name: onShelf && known ? row!.name : called, type, bytes: bytes.length, known };
+}
+
+/** Writes a file whole or not at all, also when two bring the same at once. */
+async function put(path: string, bytes: Buffer): Promise<void> {
+  await mkdir(dirname(path), { recursive: true });
+  const beside = `${path}.${newId()}`;
+  await writeFile(beside, bytes);
+  await rename(beside, path);
 }
 
 /** The bytes of a store's file, or undefined when it has none such. */
@@ -167,19 +174,21 @@ export async function forgetFiles(now: number, most = 200): Promise<number> {
   let gone = 0;
   for (const { storeId, digest } of rows) {
     if ((await namedIn(storeId, digest)) > 0) continue;
-    const [result] = await db
-      .delete(storeFiles)
-      .where(
-        and(
-          eq(storeFiles.storeId, storeId),
-          eq(storeFiles.digest, digest),
-          eq(storeFiles.onShelf, false),
-          lt(storeFiles.usedAt, new Date(now - UNUSED_MS)),
-        ),
-      );
-    if (result.affectedRows === 0) continue;
-    await rm(pathOf(storeId, digest), { force: true });
-    gone += 1;
+    // The row is held until the bytes are gone: whoever brings the same again finds out, and writes them anew.
+    gone += await db.transaction(async (tx) => {
+      const [result] = await tx
+        .delete(storeFiles)
+        .where(
+          and(
+            eq(storeFiles.storeId, storeId),
+            eq(storeFiles.digest, digest),
+            eq(storeFiles.onShelf, false),
+            lt(storeFiles.usedAt, new Date(now - UNUSED_MS)),
+          ),
+        );
+      if (result.affectedRows > 0) await rm(pathOf(storeId, digest), { force: true });
+      return result.affectedRows;
+    });
   }
   return gone;
 }
