@@ -44,13 +44,13 @@ export const notice = {
     run: (who, { id }) => stopNotice(who, id),
   }),
   saveSelection: useCase({
-    name: 'selection.save',
+    name: 'notice.save-selection',
     permission: 'notice.send',
     input: object({ name: Type.String({ minLength: 1, maxLength: 120, pattern: '\\S' }), selection: DEED_CHECKS }),
     run: (who, wanted) => saveSelection(who, wanted),
   }),
   removeSelection: useCase({
-    name: 'selection.remove',
+    name: 'notice.remove-selection',
     permission: 'notice.send',
     input: object({ id: ID }),
     run: (who, { id }) => removeSelection(who, id),
