@@ -107,7 +107,7 @@ test('by hand: a file from this computer, one from the shelf, the size seen befo
   await page.getByRole('link', { name: 'A word about the order' }).click();
   await attachments(page).getByLabel('Files from this computer ...').setInputFiles([program, guide]);
   await expect(trouble(page)).toContainText('It is a program');
-  await expect(attachments(page)).toContainText('Kleine Ölkunde 油.pdf');
+  await expect(attachments(page).getByRole('button', { name: /Kleine Ölkunde 油\.pdf/ })).toBeVisible();
   await menu(page).click();
   await page.keyboard.type('Falz');
   await page.keyboard.press('Enter');
