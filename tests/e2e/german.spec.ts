@@ -90,6 +90,7 @@ const SCREENS = [
   'notices',
   'notices/new',
   'store/files',
+  'store/notes',
   'store/payment',
   'store/names',
   'nothing-here',

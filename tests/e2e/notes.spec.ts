@@ -1,5 +1,5 @@
 /** Notes of products: written once in the store, seen on the Desk, and in the mailbox of whoever buys what they are of. */
-import { arrived, choose, expect, placeByEvent, sheet, signIn, test } from './support';
+import { arrived, expect, placeByEvent, publish, saved, sheet, signIn, test } from './support';
 
 test('a note of a product is written in two languages, shows on the Desk, and arrives once', async ({
   page,
@@ -18,7 +18,10 @@ test('a note of a product is written in two languages, shows on the Desk, and ar
     await expect(note).toContainText(/Choose a product/);
   });
   await note.getByRole('radio', { name: 'A category' }).click();
-  await choose(page, 'A category', 'papers');
+  const category = note.getByRole('combobox', { name: 'A category' });
+  await category.click();
+  await category.fill('papers');
+  await page.getByRole('option', { name: 'papers' }).click();
   const papers = page.getByRole('region', { name: 'papers' });
   await papers.getByLabel('Note, English').fill('Keep it flat and dry.');
   await papers.getByLabel('Link, English').fill('https://quillwick.example/care/paper');
@@ -27,10 +30,13 @@ test('a note of a product is written in two languages, shows on the Desk, and ar
   await expect(page.getByText(/Saved\./).first()).toBeVisible();
 
   await page.goto(`/s/quillwick/desk/order-received?order=${number}`);
+  await page.getByRole('button', { name: /^Add (Product n|N)otes$/ }).click();
   await expect(sheet(page).getByText('Keep it flat and dry.')).toHaveCount(1);
+  await saved(page);
   await page.goto(`/s/quillwick/desk/order-received?order=${number}&language=de`);
   await expect(sheet(page).getByText('Flach und trocken lagern.')).toHaveCount(1);
 
+  await publish(page, 'Publish edition 2');
   const next = `P2-${Date.now()}`;
   await placeByEvent(request, next, address);
   const { message } = await arrived(address, next);

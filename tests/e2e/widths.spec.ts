@@ -35,6 +35,7 @@ const SCREENS: Record<string, string> = {
   Names: '/store/names',
   Invoices: '/store/invoices',
   Files: '/store/files',
+  Notes: '/store/notes',
   Notices: '/notices',
   'A new notice': '/notices/new',
 };
