@@ -6,8 +6,8 @@ import { setUp } from '../ops/setting';
 import { startSink } from './sending';
 
 const BYTES = 5_000_000;
-const FEW = 100;
-const MANY = 1_000;
+const FEW = 20;
+const MANY = 200;
 
 const megabytes = (bytes: number): string => (bytes / 1e6).toFixed(0);
 

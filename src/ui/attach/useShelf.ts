@@ -16,7 +16,7 @@ export interface Shelf extends FileShelf {
   /** Why a file was not taken. */
   trouble: string | undefined;
   /** Takes files in one after the other; what cannot be taken is said and left out. */
-  bring: (files: Iterable<File>, onShelf: boolean) => Promise<BroughtFile[]>;
+  bring: (files: readonly File[], onShelf: boolean) => Promise<BroughtFile[]>;
 }
 
 export function useShelf(first: FileShelf, onBring: BringFile, by: string): Shelf {
