@@ -49,6 +49,8 @@ export function handlebarsSource(
             return wordsHtml(words[node.segment] ?? '', forms.get(node.segment) ?? 'line');
           case 'phrase':
             return wordsHtml(phrasebook[node.phrase], 'line');
+          case 'code':
+            return node.code;
           case 'language':
             return language;
           case 'look':

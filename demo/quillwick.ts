@@ -263,6 +263,19 @@ export const DISCOUNT_CODES = [
   { code: 'THANKS-DOROTHEA', kind: 'amount' as const, value: 2000, used: 0, usesLimit: 1 },
 ];
 
+/** A code of their own for each customer, in news of the store. */
+export const THANKS_SERIES = {
+  id: '01M8QUILLWICKTHANKYOU00000',
+  name: 'Thank-you for regulars',
+  prefix: 'LEAF',
+  per: 'customer' as const,
+  supply: 'made' as const,
+  kind: 'percent' as const,
+  value: 10,
+  days: 60,
+  conditions: { minimum: 3000 },
+};
+
 /** Pieces that several messages share. */
 export const PASSAGES: readonly Passage[] = [
   {

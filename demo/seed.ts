@@ -1,5 +1,7 @@
 /** Fills an empty database with Quillwick. Does nothing when it is there already. */
+import { createHash } from 'node:crypto';
 import { eq } from 'drizzle-orm';
+import { codeFrom } from '../src/core/codes';
 import type { Passage, Template } from '../src/core/template';
 import type { NotificationFacts, RoutingRule, Scope } from '../src/core/plan';
 import type { Test } from '../src/core/conditions';
@@ -28,12 +30,13 @@ import {
   LOCALES,
   PASSAGES,
   RETAIL,
+  THANKS_SERIES,
   TERMS,
   TRADE,
   type DemoStore,
 } from './quillwick';
 import { Chance } from './random';
-import { quillwickVoice } from './voice';
+import { quillwickVoice, withThanks } from './voice';
 
 export interface DemoFacts {
   signIn: { email: string; password: string };
@@ -100,6 +103,26 @@ async function fill(ports: Ports): Promise<void> {
   await beginDomain(TRADE.id, 'quillwick.example');
 }
 
+/** A code that a regular was given before. */
+function thanksFor(email: string, i: number, now: number): typeof t.discountCodes.$inferInsert {
+  const { id: seriesId, prefix, kind, value, days, conditions } = THANKS_SERIES;
+  const at = now - (12 - i) * 86_400_000;
+  const bytes = createHash('sha256').update(email).digest();
+  return {
+    storeId: RETAIL.id,
+    code: codeFrom(prefix, bytes),
+    kind,
+    value,
+    conditions: { ...conditions, customer: email.toLowerCase() },
+    usesLimit: 1,
+    used: i % 3 === 0 ? 1 : 0,
+    seriesId,
+    givenTo: email.toLowerCase(),
+    givenAt: new Date(at),
+    endsAt: new Date(at + days * 86_400_000),
+  };
+}
+
 async function seedUsers(): Promise<SeededUser[]> {
   const users: SeededUser[] = [];
   for (const { name, email, role } of COLLEAGUES) {
@@ -142,7 +165,7 @@ async function seedStore({ chance, store, users, customers, orders, firstNumber,
   const made = await createStore(db, newStore, CHANNELS, {
     by: 'Jonas Feld',
     at: new Date(now - 62 * 86_400_000),
-    voice: quillwickVoice,
+    voice: (shipped) => (store.id === RETAIL.id ? withThanks(quillwickVoice(shipped)) : quillwickVoice(shipped)),
   });
   const [storeRow] = await db.select().from(t.stores).where(eq(t.stores.id, store.id));
   for (const u of users) await addMember(db, u.id, store.id, COLLEAGUES.find((c) => c.email === u.email)!.role!);
@@ -174,6 +197,11 @@ async function seedStore({ chance, store, users, customers, orders, firstNumber,
       ...(endsInDays !== undefined && { endsAt: new Date(now + endsInDays * 86_400_000) }),
     })),
   );
+  if (store.id === RETAIL.id) {
+    const given = customers.slice(0, 9);
+    await db.insert(t.codeSeries).values({ ...THANKS_SERIES, storeId: store.id, given: given.length });
+    await db.insert(t.discountCodes).values(given.map((c, i) => thanksFor(c.email, i, now)));
+  }
   const passages = PASSAGES.map((p) => seededPassage(p, store.id, now));
   await db.insert(t.passages).values(passages);
   await db.insert(t.passageEditions).values(passages.map(firstEdition));

@@ -1,6 +1,7 @@
 /** How Quillwick says things: what ships is for any store, and this is a bindery's. */
 import type { ShippedNotification } from '../src/core/shipped';
-import type { Template } from '../src/core/template';
+import type { Block, Template } from '../src/core/template';
+import { THANKS_SERIES } from './quillwick';
 
 type Said = Record<string, Record<string, string>>;
 
@@ -31,6 +32,31 @@ const VOICE: Record<string, Said> = {
     },
   },
 };
+
+/** News come with a code of their own for each customer. */
+const OFFER: Record<string, { block: Block; words: Record<string, string> }> = {
+  news: {
+    block: { id: 'thanks', kind: 'discount', code: '', series: THANKS_SERIES.id },
+    words: {
+      en: 'Thank you for your orders: {$offer.value} off the next one from {$offer.minimum :money default=|your basket|}',
+      de: 'Danke für Ihre Bestellungen: {$offer.value} auf die nächste ab {$offer.minimum :money default=|jedem Betrag|}',
+    },
+  },
+};
+
+function withOffer(template: Template, { block, words }: (typeof OFFER)[string]): Template {
+  const footer = template.blocks.findIndex((b) => b.kind === 'footer');
+  return {
+    ...template,
+    blocks: template.blocks.toSpliced(footer < 0 ? template.blocks.length : footer, 0, block),
+    words: Object.fromEntries(
+      Object.entries(template.words).map(([language, segments]) => [
+        language,
+        { ...segments, ...(words[language] !== undefined && { [block.id]: words[language] }) },
+      ]),
+    ),
+  };
+}
 
 /** A seat in a workshop goes into the customer's calendar. */
 const ATTACHED: Record<string, Template['attachments']> = {
@@ -67,4 +93,10 @@ export function quillwickVoice(shipped: ShippedNotification): ShippedNotificatio
       ),
     }),
   };
+}
+
+/** A notification with the code that it gives in Quillwick's shop. */
+export function withThanks(shipped: ShippedNotification): ShippedNotification {
+  const offer = OFFER[shipped.slug];
+  return offer ? { ...shipped, template: withOffer(shipped.template, offer) } : shipped;
 }

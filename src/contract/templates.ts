@@ -3,7 +3,7 @@ import type { FileShelf } from './files';
 import type { Condition } from '@/core/conditions';
 import type { Look } from '@/core/look';
 import type { MomentId } from '@/core/moments';
-import type { DiscountCode } from '@/core/order';
+import type { KnownCodes } from '@/core/codes';
 import type { StoreFacts } from '@/core/snapshot';
 import type { Passages, Segments, Template } from '@/core/template';
 
@@ -20,7 +20,7 @@ export interface DeskStore {
   phrases: Record<string, Segments>;
   passages: Passages;
   passageNames: { id: string; name: string }[];
-  codes: DiscountCode[];
+  codes: KnownCodes;
   channels: { id: string; name: string }[];
   products: { sku: string; name: string; category: string }[];
   locations: string[];

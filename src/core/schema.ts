@@ -61,6 +61,12 @@ const INSTANT = /^(?:19|20|21)\d\d-\d\d-\d\dT\d\d:\d\d:\d\d(?:\.\d{1,9})?(?:Z|[+
 /** True for a time as RFC 3339 writes it that a clock can show: no leap second, which neither JavaScript nor the database knows. */
 export const isInstant = (text: string): boolean => INSTANT.test(text) && !Number.isNaN(Date.parse(text));
 
+/** True for a day of the calendar (RFC 3339, full-date). */
+export const isDay = (text: string): boolean =>
+  /^(?:19|20|21)\d\d-\d\d-\d\d$/.test(text) &&
+  !Number.isNaN(Date.parse(text)) &&
+  new Date(`${text}T00:00:00Z`).toISOString().startsWith(text);
+
 /** One that stops at the first error, for all values, and one that finds all, for values that are small. */
 const shared: Partial<Record<'first' | 'all', Ajv>> = {};
 
@@ -70,6 +76,7 @@ function ajv(kind: 'first' | 'all'): Ajv {
     made = new Ajv({ allErrors: kind === 'all', strict: false, verbose: true });
     addFormats(made, ['uuid']);
     made.addFormat('date-time', isInstant);
+    made.addFormat('date', isDay);
     made.addFormat('uri', isWebAddress);
     made.addFormat('mail-address', isMailAddress);
     made.addFormat('currency', isCurrency);

@@ -23,5 +23,6 @@ export const say = speak('operations', {
   noSuchChannel: '“{$channel}” is not a channel of this store.',
   moreThanOnce: '“{$key}” stands in the file more than once.',
   getsNotification: '{$who} gets {$notification}',
+  codeGone: 'The discount code of the message does not hold any more.',
   orderGone: 'The order that this message is about is no longer there.',
 });

@@ -45,7 +45,7 @@ export const say = speak('orders', {
   total: 'Total',
   ofItLabel: 'of it {$label}',
   discountCode2: 'Discount code',
-  theStoreHasNoSuch: 'The store has no such code.',
+  theStoreHasNoSuch: 'Not a code for everybody: it is checked, and taken off, when the order is placed.',
   copiedPasteItIntoA: 'Copied. Paste it into a shell.',
   connectTheShop: 'Connect the shop',
   howAShopSystemTells: 'How a shop system tells of its orders',
@@ -63,6 +63,9 @@ export const say = speak('orders', {
   customers: 'Customers',
   orders: 'Orders',
   oneRowForEachProduct: 'One row for each product. Those that are there, by their sku, are brought up to date.',
+  oneRowForEachCode:
+    'One row for each code that everybody can be given. Those that are there become what the file says; how often they were used stays where it does not say.',
+  codes: 'Discount codes',
   oneRowForEachCustomer: 'One row for each customer. Those that are there, by their address, are brought up to date.',
   oneRowForEachLine:
     'One row for each line of an order. Orders that are there are left as they are, and nobody is written to for those that come this way.',

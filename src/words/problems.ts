@@ -44,11 +44,6 @@ export const say = speak('problems', {
   chooseWhatIsRefunded: 'Choose what is refunded.',
   moreThanWasPaid: 'More than was paid.',
   enterLessWithThisIt: 'Enter less: with this, it is more than was paid and not refunded yet.',
-  noCodeIsChosenYet: 'No code is chosen yet.',
-  theStoreHasNoCode: 'The store has no code {$code}: whoever types it in gets nothing.',
-  codeHasExpired: '{$code} has expired.',
-  codeCanBeUsedOnce: '{$code} can be used once only, and this message goes to many: only the first has anything of it.',
-  codeDoesNotHoldYet: '{$code} does not hold yet.',
   theOrderWasCancelled: 'The order was cancelled.',
   itIsPaidAlready: 'It is paid already.',
   itHasBeenDelivered: 'It has been delivered.',
@@ -66,6 +61,7 @@ export const say = speak('problems', {
   sliceIsNotAnEmail: '"{$slice}" is not an email address.',
   sliceIsNotAnAmount: '"{$slice}" is not an amount in {$currency}.',
   enterAWholeNumberFrom: 'Enter a whole number from {$min} to {$max}.',
+  enterAPercentage1To100: 'Enter a whole percentage from 1 to 100, such as 10%.',
   enterAPercentageFrom0: 'Enter a percentage from 0 to 100.',
   enterYesOrNo: 'Enter yes or no.',
   enterADateSuchAs: 'Enter a date such as 2026-11-24 or 2026-11-24T09:14:00Z.',
@@ -99,6 +95,9 @@ export const say = speak('problems', {
   enterACategory: 'Enter a category.',
   chooseAChannel: 'Choose a channel.',
   enterTheCode: 'Enter the code.',
+  enterACodeWithoutSpaces: 'Enter a code of at most 64 characters, without spaces.',
+  enterFewerCodes: 'Enter fewer codes at a time.',
+  useUpTo12Letters: 'Use up to 12 capital letters and figures.',
   enterAColourAsAnd: 'Enter a colour as # and six digits or letters from a to f, such as #0E5F6B.',
   chooseACountry: 'Choose a country.',
   enterACountryAsTwo: 'Enter a country as two capital letters (ISO 3166), such as PL.',
@@ -191,11 +190,6 @@ export const say = speak('problems', {
   thisFileDoesNotSay: 'This file does not say its version.',
   thePicturePathIsNot: 'The picture {$path} is not text in base64.',
   theLogoIsNamedAnd: 'The logo is named and does not come with the file.',
-  codeUsedUp:
-    '.input {$limit :integer} .match $limit one {{{$code} is used up: it could be used once.}} * {{{$code} is used up: it could be used {$limit} times.}}',
-  codeExpiresSoon: '{$code} expires within {$days} days.',
-  codeNearlyUsedUp:
-    '.input {$n :integer} .match $n one {{{$code} can be used {$n} time more.}} * {{{$code} can be used {$n} times more.}}',
   atLeastCharacters:
     '.input {$limit :integer} .match $limit one {{Enter at least {$limit} character.}} * {{Enter at least {$limit} characters.}}',
   atMostCharacters:

@@ -1,7 +1,7 @@
 /** Renders and checks templates off the main thread, with the same core that sends. */
 import mjml2html from 'mjml-browser';
 import { asInTheDark } from '@/core/look';
-import { aboutMoment, snapshotOf } from '@/core/snapshot';
+import { aboutMoment, snapshotOf, withSampleCodes } from '@/core/snapshot';
 import { madeUpFor } from '@/core/placeholders';
 import { byWeight, messageFindings, templateFindings, type Finding } from '@/core/preflight';
 import { KeptWords, messageCompiler, wordsStyles, type Skeleton } from '@/core/render';
@@ -45,7 +45,9 @@ async function render(id: number, request: RenderParts): Promise<Rendered> {
       ...madeUpFor(request.moment),
       ...(request.channelName && { channelName: request.channelName }),
     });
-    const message = compiled.fill(snapshot);
+    const place = { locale: request.locale ?? language, currency: request.currency };
+    const promises = compiled.promises(snapshot.facts);
+    const message = compiled.fill(withSampleCodes(snapshot, promises, request.codes, request.now, place));
     const sheet = asLookedAt(message.html, request.view);
     const ms = performance.now() - began;
     if (request.check) self.postMessage({ id, sheetFirst: sheet } satisfies SheetAnswer);
@@ -72,6 +74,8 @@ function findingsOf(request: RenderParts, rendered: Rendered): Finding[] {
   const { check, template, language } = request;
   const found = templateFindings(template, {
     ...check,
+    codes: request.codes,
+    timeZone: request.timeZone,
     moment: request.moment,
     sourceLanguage: request.sourceLanguage,
     passages: request.passages,

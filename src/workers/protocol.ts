@@ -3,7 +3,7 @@ import type { Look } from '@/core/look';
 import type { Snapshot, StoreFacts } from '@/core/snapshot';
 import type { Order } from '@/core/order';
 import type { Finding, ShelfFacts } from '@/core/preflight';
-import type { DiscountCode } from '@/core/order';
+import type { KnownCodes } from '@/core/codes';
 import type { RenderedMessage, WordsStyles } from '@/core/render';
 import type { Passages, Segments, Template } from '@/core/template';
 import type { ReadSource } from '@/core/template/source';
@@ -35,10 +35,13 @@ export interface RenderParts {
   /** How it is looked at. */
   view?: SheetView;
   channelName?: string;
+  /** The store's discount codes, and the currency of their amounts. */
+  codes: KnownCodes;
+  currency: string;
   /** Milliseconds since the epoch; fixed for a sitting, so that nothing on the sheet moves by itself. */
   now: number;
   /** With these, the template is checked as well; then the sheet is answered first. */
-  check?: { codes: readonly DiscountCode[]; shelf?: ShelfFacts; partOfMessage?: boolean };
+  check?: { shelf?: ShelfFacts; partOfMessage?: boolean };
 }
 
 /** What differs from the parts that the worker was told of before; the first time, all of them. */

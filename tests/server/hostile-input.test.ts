@@ -4,7 +4,7 @@ import type { AddressInfo } from 'node:net';
 import { Webhook } from 'standardwebhooks';
 import { checkEvent } from '@/server/events/schema';
 import { handleEvent } from '@/server/api/events';
-import { handleRecord } from '@/server/api/record';
+import { handleRecord } from '@/server/api/reading';
 import { closeDatabase } from '@/server/db/client';
 import { setUpFirst } from '@/server/features/stores/stores';
 import { readTemplate } from '@/server/documents/read-template';

@@ -13,6 +13,7 @@ const TABLE: Record<Action, string> = {
   'look.publish': 'owner designer',
   'notice.send': 'owner designer',
   'file.bring': 'owner designer support',
+  'code.edit': 'owner designer',
   'picture.bring': 'owner designer',
   'notification.switch': 'owner designer',
   'routing.edit': 'owner designer',

@@ -3,7 +3,7 @@ import { isMailAddress } from '../schema';
 import { amountText, parseAmount } from '../order/amounts';
 import { say } from '../../words/problems';
 
-export const LISTS = ['products', 'customers', 'orders'] as const;
+export const LISTS = ['products', 'customers', 'orders', 'codes'] as const;
 export type ListKind = (typeof LISTS)[number];
 
 /** A cell's value, or what is wrong with it, in words that follow the column's name. */
@@ -42,6 +42,13 @@ const whole =
 const percent = (cell: string): CellResult => {
   const n = Number(cell.replace(',', '.').replace(/\s*%$/, ''));
   return cell !== '' && n >= 0 && n <= 100 ? good(n) : bad(say.enterAPercentageFrom0);
+};
+
+/** "10%", or an amount in minor units. */
+const takesOff = (cell: string, currency: string): CellResult => {
+  if (!/%\s*$/.test(cell)) return amount(cell, currency);
+  const n = Number(cell.replace(/\s*%\s*$/, ''));
+  return Number.isInteger(n) && n >= 1 && n <= 100 ? good(`${n}%`) : bad(say.enterAPercentage1To100);
 };
 
 const YES = new Set(['yes', 'true', '1', 'y']);
@@ -108,6 +115,21 @@ export const COLUMNS: Record<ListKind, readonly Column[]> = {
     { name: 'payment', read: text(80) },
     { name: 'paid', read: yesNo },
     ...ADDRESS,
+  ],
+  codes: [
+    { name: 'code', needed: true, read: text(64) },
+    // "10%" or "5.00"
+    { name: 'takes_off', needed: true, read: takesOff },
+    { name: 'first_day', read: day },
+    { name: 'last_day', read: day },
+    { name: 'uses', read: whole(1, 1_000_000) },
+    { name: 'used', read: whole(0, 10_000_000) },
+    { name: 'uses_each', read: whole(1, 1_000_000) },
+    { name: 'minimum', read: amount },
+    // Stock numbers and categories: "TO-BONE; TO-AWL"
+    { name: 'products', read: text(2000) },
+    { name: 'categories', read: text(2000) },
+    { name: 'customer', read: address },
   ],
 };
 

@@ -15,5 +15,4 @@ export * from './pieces';
 export * from './appointments';
 export * from './action-schema';
 export * from './still-allowed';
-export * from './codes';
 export * from './samples';

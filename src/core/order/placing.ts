@@ -1,5 +1,5 @@
 /** From what somebody puts in a basket to an order's figures: discounts, shipping and tax, all of which add up. */
-import type { DiscountCode } from './codes';
+import { takesOff, type CodeConditions, type CodeValue } from '../codes';
 import type { Order, OrderLine } from './schema';
 import { spread } from './shares';
 import { lineTotal, taxIncludedIn, taxOn } from './totals';
@@ -12,7 +12,7 @@ export interface BasketLine extends OrderLine {
 export interface Basket {
   lines: readonly BasketLine[];
   shipping?: { method: string; price: number; taxRate: number };
-  code?: Pick<DiscountCode, 'code' | 'kind' | 'value'> & { label?: string };
+  code?: CodeValue & Pick<CodeConditions, 'products' | 'categories'> & { code: string; label?: string };
   /** Whether prices hold their tax already. */
   taxIncluded: boolean;
   /** Tax rounded for each line, or once for all that has the same rate. */
@@ -23,7 +23,7 @@ export type Figures = Required<Pick<Order, 'lines' | 'taxes' | 'taxIncluded' | '
   Pick<Order, 'discounts' | 'shipping'>;
 
 /** What a code takes off goods of this amount: a percentage rounded half up, or an amount, never more than the goods. */
-export function discountOf(code: Pick<DiscountCode, 'kind' | 'value'>, goods: number): number {
+export function discountOf(code: CodeValue, goods: number): number {
   const off = code.kind === 'percent' ? Math.round((goods * code.value) / 100) : code.value;
   return Math.min(goods, Math.max(0, off));
 }
@@ -32,8 +32,15 @@ export function discountOf(code: Pick<DiscountCode, 'kind' | 'value'>, goods: nu
 export function figuresOf({ lines, shipping, code, taxIncluded, rounding }: Basket): Figures {
   const goods = lines.map(lineTotal);
   const subtotal = goods.reduce((a, b) => a + b, 0);
-  const discount = code ? discountOf(code, subtotal) : 0;
-  const off = spread(discount, goods);
+  // Only off what the code is for.
+  const fit = code ? goods.map((amount, i) => (takesOff(code, lines[i]!.product) ? amount : 0)) : [];
+  const discount = code
+    ? discountOf(
+        code,
+        fit.reduce((a, b) => a + b, 0),
+      )
+    : 0;
+  const off = code ? spread(discount, fit) : goods.map(() => 0);
   const taxed = [
     ...lines.map((line, i) => ({ rate: line.taxRate, amount: goods[i]! - off[i]! })),
     ...(shipping ? [{ rate: shipping.taxRate, amount: shipping.price }] : []),

@@ -12,6 +12,7 @@ export type PlaceholderGroup =
   | 'Shipment'
   | 'Refund'
   | 'Cancellation'
+  | 'Discount code'
   | 'What happened'
   | 'Store'
   | 'Message';
@@ -24,6 +25,7 @@ export const PLACEHOLDER_GROUP_LABELS: Record<PlaceholderGroup, string> = inEach
   Shipment: say.groupShipment,
   Refund: say.groupRefund,
   Cancellation: say.groupCancellation,
+  'Discount code': say.groupDiscountCode,
   'What happened': say.groupWhatHappened,
   Store: say.groupStore,
   Message: say.groupMessage,
@@ -40,7 +42,7 @@ export interface Placeholder {
   secret: boolean;
   sample: Value;
   /** What a moment must carry for the value to exist. */
-  from: 'order' | 'customer' | 'shipment' | 'refund' | 'cancellation' | 'store' | DetailName;
+  from: 'order' | 'customer' | 'shipment' | 'refund' | 'cancellation' | 'store' | 'code' | DetailName;
 }
 
 const eur = (minor: number): Value => ({ minor, currency: 'EUR' });
@@ -178,6 +180,14 @@ export const PLACEHOLDERS: readonly Placeholder[] = [
     ['bounce.subject', 'itsSubject', 'text', SAMPLE_DETAILS.bounce.subject!, OFTEN],
     ['bounce.words', 'whyItCameBack', 'text', SAMPLE_DETAILS.bounce.words],
     ['bounce.recordUrl', 'itsRecord', 'url', SAMPLE_DETAILS.bounce.recordUrl!, OFTEN],
+  ]),
+  ...group('Discount code', 'code', [
+    ['offer.code', 'offeredCode', 'text', 'LEAF-4F7K-9M2P', OFTEN],
+    ['offer.value', 'offeredValue', 'text', '10%', OFTEN],
+    ['offer.endsOn', 'offerEndsOn', 'date', at('2026-12-24T22:59:00Z'), OFTEN],
+    ['offer.minimum', 'offerMinimum', 'money', eur(5000), OFTEN],
+    ['offer.goods', 'offerGoods', 'text', 'tools', OFTEN],
+    ['offer.usesEach', 'offerUsesEach', 'number', 1, OFTEN],
   ]),
   ...group('Store', 'store', [
     ['store.name', 'storeName', 'text', 'Quillwick'],

@@ -7,13 +7,13 @@ import { placeholder, PLACEHOLDERS, type Placeholder } from './catalogue';
 type Source = Placeholder['from'];
 
 /** What every moment knows of an order. */
-const OF_ORDER: readonly Source[] = ['order', 'customer', 'store'];
+const OF_ORDER: readonly Source[] = ['order', 'customer', 'store', 'code'];
 
 const sourcesByMoment = new Map<string, ReadonlySet<Source>>();
 
 function sourcesOfMoment({ about, knowsParcel, must = [], may = [] }: Moment): ReadonlySet<Source> {
   return new Set<Source>([
-    ...(about === 'account' ? (['customer', 'store'] as const) : OF_ORDER),
+    ...(about === 'account' ? (['customer', 'store', 'code'] as const) : OF_ORDER),
     ...(about === 'parcel' || knowsParcel ? (['shipment'] as const) : []),
     ...(about === 'refund' || about === 'cancellation' ? ([about] as const) : []),
     ...must,

@@ -1,4 +1,4 @@
-import { codeProblem, type DiscountCode } from '../order';
+import type { DiscountCode } from '../codes';
 import type { Block, Passages, Template } from '../template';
 import { messageFindings, SIZE_LIMIT } from './message';
 import { templateFindings } from './template';
@@ -33,7 +33,7 @@ function findings(block: Block, words = 'Some words', moment = 'order.placed') {
   return templateFindings(template, {
     moment,
     sourceLanguage: 'en',
-    codes: CODES,
+    codes: { codes: CODES, series: [] },
     passages: PASSAGES,
     now: NOW,
   }).filter((f) => f.place === block.id);
@@ -142,23 +142,17 @@ describe('findings on blocks', () => {
   });
 });
 
-describe('a discount code in a message', () => {
-  it.each([
-    ['LEAF10', undefined],
-    ['OVER', /has expired/],
-    ['GONE', /is used up: it could be used 50 times/],
-    ['ONE', /once only, and this message goes to many/],
-    ['SOON', /does not hold yet/],
-    ['ENDING', /expires within 7 days/],
-    ['FEW', /can be used 5 times more/],
-  ])('%s is judged by what whoever types it in would get', (code, words) => {
-    const problem = codeProblem(code, CODES, NOW, true);
-    if (words === undefined) expect(problem).toBeUndefined();
-    else expect(problem!.message).toMatch(words);
+describe('words about a code', () => {
+  const offer = 'Until {$offer.endsOn :date}';
+
+  it('need a block that gives one', () => {
+    expect(said({ id: 'x', kind: 'text' }, offer).join()).toMatch(/blocker: These words speak of a discount code/);
+    expect(said({ id: 'x', kind: 'discount', code: 'LEAF10' }, offer).join()).not.toMatch(/speak of a discount code/);
   });
 
-  it('for one person may be one that a single person can use', () => {
-    expect(codeProblem('ONE', CODES, NOW, false)).toMatchObject({ severity: 'warning' });
+  it('need no words for a missing code where they stand with it', () => {
+    const words = 'Take {$offer.value} off';
+    expect(said({ id: 'x', kind: 'discount', code: 'LEAF10' }, words)).toEqual([]);
   });
 });
 

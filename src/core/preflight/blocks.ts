@@ -1,6 +1,6 @@
 /** Findings on blocks: where they lead, what they show, on what condition, what they promise. */
 import type { Condition } from '../conditions/condition';
-import { codeProblem, type DiscountCode } from '../order/codes';
+import { promiseProblem, promiseRef, type KnownCodes } from '../codes';
 import { momentOf } from '../moments/registry';
 import { isProvided, sourcesAt } from '../placeholders/provided';
 import { placeholder } from '../placeholders';
@@ -15,7 +15,9 @@ import { listed } from '../../words/speak';
 export interface BlocksContext {
   moment: string;
   sourceLanguage: string;
-  codes: readonly DiscountCode[];
+  codes: KnownCodes;
+  /** The zone in which days are said. */
+  timeZone?: string | undefined;
   passages: Passages;
   /** In milliseconds since the epoch. */
   now: number;
@@ -92,7 +94,8 @@ function ownFindings(block: Block, template: Template, context: BlocksContext): 
       return found;
     }
     case 'discount': {
-      const problem = codeProblem(block.code, context.codes, context.now, true);
+      const { codes, now, timeZone } = context;
+      const problem = promiseProblem(block, promiseRef(block), codes, now, timeZone);
       return problem ? [problem] : [];
     }
     case 'parcel':

@@ -2,9 +2,10 @@
 import { readCss } from '../css/css';
 import { nearestPlaceholder, placeholder } from '../placeholders';
 import { languageName } from '../names';
-import { segmentsOf, type SegmentPlace, type Template } from '../template/schema';
+import { promisesIn } from '../template/promises';
+import { allBlocks, segmentsOf, type SegmentPlace, type Template } from '../template/schema';
 import type { Passages } from '../template/passages';
-import type { DiscountCode } from '../order/codes';
+import { NO_CODES, type KnownCodes } from '../codes';
 import {
   isChosenBy,
   linkTarget,
@@ -31,7 +32,9 @@ export interface TemplateContext {
   moment: string;
   /** The store's own language: the source that the others are translated from. */
   sourceLanguage: string;
-  codes?: readonly DiscountCode[];
+  codes?: KnownCodes;
+  /** The store's zone: days are said in it. */
+  timeZone?: string;
   /** The store's published passages. */
   passages?: Passages;
   /** In milliseconds since the epoch; what expires is judged by it. */
@@ -50,6 +53,7 @@ export function templateFindings(template: Template, context: TemplateContext): 
   );
   const source = template.words[context.sourceLanguage] ?? {};
   const languages = Object.keys(template.words);
+  const codeBlocks = new Set(allBlocks(template.blocks).flatMap((b) => (b.kind === 'discount' ? b.id : [])));
 
   if (!languages.includes(context.sourceLanguage)) {
     findings.push({
@@ -81,7 +85,8 @@ export function templateFindings(template: Template, context: TemplateContext): 
       }
       for (const found of linkFindings(text, at)) findings.push({ ...at, ...found });
       if (place.form === 'html') for (const found of htmlFindings(text)) findings.push({ ...at, ...found });
-      for (const found of missingFindings(text, at, place.form !== 'html')) findings.push({ ...at, ...found });
+      const given = codeBlocks.has(place.id) ? ALWAYS_WITH_A_CODE : undefined;
+      for (const found of missingFindings(text, at, place.form !== 'html', given)) findings.push({ ...at, ...found });
       if (language !== context.sourceLanguage) {
         for (const message of differingPlaceholders(source[place.id] ?? '', text, context.sourceLanguage)) {
           findings.push({ ...at, severity: 'blocker', message });
@@ -91,15 +96,41 @@ export function templateFindings(template: Template, context: TemplateContext): 
   }
   findings.push(
     ...(context.partOfMessage ? [] : attachmentFindings(template, context.moment, context.shelf)),
+    ...(context.partOfMessage ? [] : offerFindings(template, places, context)),
     ...blockFindings(template, {
       moment: context.moment,
       sourceLanguage: context.sourceLanguage,
-      codes: context.codes ?? [],
+      codes: context.codes ?? NO_CODES,
+      timeZone: context.timeZone,
       passages: context.passages ?? {},
       now: context.now ?? 0,
     }),
   );
   return byWeight(findings);
+}
+
+/** What words of a code's own block can say whenever they are there. */
+const ALWAYS_WITH_A_CODE: ReadonlySet<string> = new Set(['offer.code', 'offer.value']);
+
+/** Words that speak of the code of a message that gives none, or of the first of several. */
+function offerFindings(
+  template: Template,
+  places: readonly SegmentPlace[],
+  { passages = {} }: TemplateContext,
+): Finding[] {
+  const given = promisesIn(template, passages).length;
+  const blocks = allBlocks(template.blocks).filter((b) => b.kind === 'discount' && !b.hidden).length;
+  if (given === 1 || (given === 0 && blocks > 0)) return [];
+  return Object.entries(template.words).flatMap(([language, words]) =>
+    places.flatMap(({ id, label }): Finding[] => {
+      const parsed = parseSource(words[id] ?? '');
+      if (!parsed.ok || !placeholdersOf(parsed.message).some((name) => name.startsWith('offer.'))) return [];
+      const at = { place: id, placeLabel: label, language };
+      return given === 0
+        ? [{ ...at, severity: 'blocker', message: say.noCodeToSpeakOf }]
+        : [{ ...at, severity: 'hint', message: say.speaksOfTheFirstCode }];
+    }),
+  );
 }
 
 /** For a name that is nearly one that exists: the same words with the right one. */
@@ -201,6 +232,7 @@ function missingFindings(
   text: string,
   at: { place: string; language: string },
   editable: boolean,
+  given?: ReadonlySet<string>,
 ): Pick<Finding, 'severity' | 'message' | 'fix'>[] {
   const parsed = parseSource(text);
   if (!parsed.ok) return [];
@@ -212,7 +244,7 @@ function missingFindings(
     for (const part of pattern) {
       if (typeof part === 'string' || part.type !== 'expression') continue;
       const { variable, options } = resolveExpression(message, part);
-      if (!variable || known.has(variable) || !placeholder(variable)?.canBeMissing) continue;
+      if (!variable || known.has(variable) || given?.has(variable) || !placeholder(variable)?.canBeMissing) continue;
       if (options.default === undefined) without.add(variable);
       else if (sentence && options.default.trim() !== '') patched.set(variable, options.default);
     }

@@ -1,6 +1,7 @@
 /** Each block as MJML, with marks where words and values go. */
 import { isSimple, type Block, type ColumnsBlock, type Link, type SimpleBlock } from '../template/schema';
 import type { LaidBlock } from '../template/passages';
+import { promiseRef } from '../codes';
 import { escapeHtml, plainLine, safeUrl } from '../text/values';
 import type { Layout } from './layout';
 import type { Gate } from './marks';
@@ -37,6 +38,8 @@ function gateOf(block: Block): Gate | undefined {
       return block.only && { has: block.only };
     case 'transfer':
       return { anyOf: ['payment.iban'] };
+    case 'discount':
+      return { code: promiseRef(block) };
     case 'parcel':
       return { anyOf: ['shipment.carrier', 'shipment.trackingNumber', 'shipment.trackingUrl'] };
     default:
@@ -274,7 +277,7 @@ function footer(block: Block, layout: Layout): string {
 
 function discount(block: Extract<Block, { kind: 'discount' }>, { look, style, marks }: Layout): string {
   const { colours, type, shape } = look;
-  const code = escapeHtml(plainLine(block.code));
+  const code = marks.mark({ kind: 'code', ref: promiseRef(block), code: block.code });
   return `<mj-text css-class="ls-pad ls-w" align="center" padding="${style.room(4)}px ${shape.margin}px ${style.room(24)}px"><div class="ls-words" style="margin:0 0 8px">${marks.mark({ kind: 'words', segment: block.id })}</div><span class="ls-q" style="font-size:${type.small}px;color:${colours.quietWords}">${marks.mark({ kind: 'phrase', phrase: 'yourCode' })}</span><br><span class="ls-band ls-rule" style="display:inline-block;padding:8px 18px;border:${Math.max(1, shape.lineWidth)}px dashed ${colours.lines};border-radius:${shape.radius}px;background:${colours.band};font-family:'Courier New',Courier,monospace;font-size:${type.heading}px;letter-spacing:.12em;color:${colours.words}"><strong>${code}</strong></span></mj-text>`;
 }
 

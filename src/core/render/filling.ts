@@ -106,6 +106,7 @@ export function isOpen(gate: Gate, filling: Filling, language: string): boolean 
   if ('anyOf' in gate) return gate.anyOf.some((name) => (filling.values[name] ?? '') !== '');
   // Whether words say anything is known where they are compiled.
   if ('words' in gate) return true;
+  if ('code' in gate) return filling.snapshot.codes[gate.code] !== null;
   return gate.when.every((condition) => conditionHolds(condition, filling.snapshot.facts, language));
 }
 

@@ -22,7 +22,9 @@ export type Gate =
   | { strong: boolean }
   /** The words of a segment say something: words in forms can be empty for some orders. */
   | { words: string }
-  | { when: readonly Condition[] };
+  | { when: readonly Condition[] }
+  /** A code is there to be given. */
+  | { code: string };
 
 export type Slot =
   | { kind: 'words'; segment: string }
@@ -41,6 +43,7 @@ export type Slot =
   | { kind: 'note'; field: 'product' | 'words' | 'url' }
   | { kind: 'download'; field: 'name' | 'url' }
   | { kind: 'addressLine' }
+  | { kind: 'code'; ref: string; code: string }
   /** Address of the picture that banking apps scan. */
   | { kind: 'transferCode' }
   | { kind: 'each'; range: Range }

@@ -16,6 +16,9 @@ import { segmentsOf } from '../template/schema';
 import { wordsCompiler, type KeptWords } from './kept-words';
 import { NOTHING, type DownloadTexts, type Filling, type LineTexts, type NoteTexts, type TotalTexts } from './filling';
 import type { Node } from './marks';
+import type { OrderFacts } from '../conditions';
+import type { CodePromise } from '../codes';
+import { promisesMet, promisesOf } from '../template/promises';
 import type { Skeleton } from './skeleton';
 import { nodeOps, totalLabel, type SlotsOf } from './slots';
 import { textPart } from './text-part';
@@ -41,6 +44,8 @@ export interface MessageOptions {
 }
 
 export interface CompiledMessage {
+  /** The codes that the message gives to an order, in its own order: those of blocks that are in it. */
+  promises: (facts: OrderFacts) => CodePromise[];
   /** Fills the message with one order's values. Pure, and safe to call many times. */
   fill: (snapshot: Snapshot) => RenderedMessage;
 }
@@ -152,7 +157,9 @@ export function compileMessage(
     linksInFooter: !blocks.some((b) => b.kind === 'links'),
   });
 
+  const promised = promisesOf(blocks);
   return {
+    promises: (facts) => promisesMet(promised, facts, language),
     fill: (snapshot) => {
       const { values, texts } = writings.begin(snapshot.values);
       const lines = snapshot.lines.map(lineTexts);

@@ -103,6 +103,10 @@ function slotOps(slot: Slot, parts: SlotsOf): readonly Op[] {
       const { assetBase } = parts;
       return [(f) => escapeHtml(`${assetBase}${transferCodePath(f.snapshot.transferCode ?? '')}`)];
     }
+    case 'code': {
+      const { ref, code } = slot;
+      return [(f) => escapeHtml(plainLine(f.snapshot.codes[ref] ?? code))];
+    }
     case 'addressLine':
       return [(f) => f.address.html];
     case 'total':

@@ -1,7 +1,8 @@
 /** The text part of a message, made from the same blocks as the HTML (not from the HTML). */
 import { conditionHolds } from '../conditions/condition';
 import { runner, type CompiledWords } from '../text/compile';
-import type { Both } from '../text/values';
+import { promiseRef } from '../codes';
+import { plainLine, type Both } from '../text/values';
 import type { Phrase } from '../template/phrasebook';
 import type { LaidBlock } from '../template/passages';
 import { hrefOf, type Filling } from './filling';
@@ -141,7 +142,12 @@ function blockText(block: LaidBlock, parts: TextParts): Write {
     case 'discount': {
       const offer = words(block.id);
       const label = phrase('yourCode');
-      return (f) => [offer(f), `${label(f)}: ${block.code}`].filter((t) => t !== '').join('\n');
+      const ref = promiseRef(block);
+      return (f) => {
+        const code = f.snapshot.codes[ref];
+        if (code === null) return '';
+        return [offer(f), `${label(f)}: ${plainLine(code ?? block.code)}`].filter((t) => t !== '').join('\n');
+      };
     }
     case 'notes':
       return (f) =>

@@ -4,3 +4,4 @@ export * from './facts-on-demand';
 export * from './snapshot';
 export { cancellationValues, refundRows } from './money';
 export * from './made';
+export * from './given-codes';

@@ -90,6 +90,8 @@ export interface Snapshot {
   downloads: Download[];
   /** What the picture of a bank transfer says (EPC069-12); left out when there is nothing to transfer, or not in euros. */
   transferCode?: string;
+  /** The codes that the message gives, by what promises them: null for one that does not hold. */
+  codes: Readonly<Record<string, string | null>>;
   /** Names of the store's own that have no words in this language, and stand as the store has them. */
   unnamed: { kind: NameKind; name: string }[];
   /** What conditions ask about. */
@@ -256,6 +258,7 @@ export function snapshotOf(subject: MessageSubject): Snapshot {
       (product.downloads ?? []).map((d) => ({ name: plainLine(d.name), url: d.url })),
     ),
     ...(transferCode && { transferCode }),
+    codes: {},
     unnamed: names.missing,
     facts: orderFacts(order, {
       lines,

@@ -5,3 +5,4 @@ export * from './changes';
 export * from './stale';
 export * from './import-html';
 export * from './edit';
+export * from './promises';

@@ -87,7 +87,13 @@ export const BlockSchema = Type.Union([
   block('refund', {}),
   /** The account a bank transfer goes to, while something is due. */
   block('transfer', { code: Type.Optional(Type.Boolean()) }),
-  block('discount', { code: Type.String({ maxLength: 64 }) }),
+  block('discount', {
+    code: Type.String({ maxLength: 64 }),
+    /** The series that each customer gets a code of their own from, instead of `code`. */
+    series: Type.Optional(Type.String({ pattern: '^[0-9A-Z]{1,32}$' })),
+    /** What becomes of the message when the code does not hold any more: left out without it. */
+    whenGone: Type.Optional(choice('leave-out', 'stop')),
+  }),
   block('notes', {}),
   block('downloads', {}),
   block('links', { align }),

@@ -1,4 +1,5 @@
 /** The public interface as OpenAPI 3.1, made from the schemas that the code itself checks with. */
+import { CodeConditionsSchema, CodeValueSchema } from '@/core/codes';
 import { DELIVERY_STATES } from '@/core/mail';
 import { AUDIENCES } from '@/core/moments';
 import { exampleEvent } from '../events/examples';
@@ -147,6 +148,43 @@ export function openApi(serverUrl: string) {
           },
         },
       },
+      '/codes': {
+        get: {
+          operationId: 'listCodes',
+          summary:
+            'Read the discount codes, those that customers were given among them, so that the checkout takes them',
+          security: [{ readingKey: [] }],
+          parameters: [
+            { name: 'after', in: 'query', schema: { type: 'string' }, description: '`next` of the page before' },
+            {
+              name: 'givenSince',
+              in: 'query',
+              schema: { type: 'string', format: 'date-time' },
+              description: 'Only codes of series that were given from then on',
+            },
+          ],
+          responses: {
+            200: {
+              description: 'A page of codes, by name',
+              content: {
+                'application/json': {
+                  schema: {
+                    type: 'object',
+                    required: ['codes'],
+                    properties: {
+                      codes: { type: 'array', items: { $ref: '#/components/schemas/DiscountCode' } },
+                      next: { type: 'string' },
+                    },
+                  },
+                },
+              },
+            },
+            401: problem,
+            429: problem,
+            503: problem,
+          },
+        },
+      },
     },
     components: {
       securitySchemes: { readingKey: { type: 'http', scheme: 'bearer' } },
@@ -157,6 +195,20 @@ export function openApi(serverUrl: string) {
           })),
         },
         ...EVENTS,
+        DiscountCode: {
+          type: 'object',
+          required: ['code', 'takesOff', 'used', 'conditions'],
+          properties: {
+            code: { type: 'string', description: 'Not told apart by case' },
+            takesOff: CodeValueSchema,
+            startsAt: { type: 'string', format: 'date-time' },
+            endsAt: { type: 'string', format: 'date-time' },
+            limit: { type: 'integer', description: 'How often it can be used in all' },
+            used: { type: 'integer' },
+            conditions: CodeConditionsSchema,
+            givenAt: { type: 'string', format: 'date-time' },
+          },
+        },
         Delivery: {
           type: 'object',
           properties: {

@@ -26,3 +26,6 @@ export function isAway(error: unknown): boolean {
   const { fatal, cause } = error as { fatal?: boolean; cause?: { fatal?: boolean } };
   return (cause?.fatal ?? fatal) === true || AWAY.has(codeOf(error));
 }
+
+/** Whether a row was refused because another has its key. */
+export const isDuplicate = (error: unknown): boolean => codeOf(error) === 'ER_DUP_ENTRY';

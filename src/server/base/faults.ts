@@ -10,13 +10,17 @@ export class SecretError extends Error {}
 /** A file that goes with a message could not be had just now. */
 export class FileError extends Error {}
 
+/** A code that a message promises is gone, and the message is not to go out without it. */
+export class CodeError extends Error {}
+
 /** What a fault is counted under: those of one cause are tried again together. */
-export type FaultCause = 'content' | 'file' | 'secret' | 'database' | 'internal';
+export type FaultCause = 'content' | 'file' | 'code' | 'secret' | 'database' | 'internal';
 
 /** What a fault is counted under. */
 export function faultCause(error: unknown): FaultCause {
   if (error instanceof ContentError) return 'content';
   if (error instanceof FileError) return 'file';
+  if (error instanceof CodeError) return 'code';
   if (error instanceof SecretError) return 'secret';
   return isDatabaseError(error) ? 'database' : 'internal';
 }

@@ -8,6 +8,7 @@ import '@/words/bounces';
 import '@/words/checking';
 import '@/words/diagnosis';
 import '@/words/dns';
+import '@/words/codes';
 import '@/words/files';
 import '@/words/findings';
 import '@/words/history';

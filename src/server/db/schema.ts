@@ -26,6 +26,7 @@ import { user } from './auth-tables';
 import { ofStore, stores } from './store-table';
 
 export * from './auth-tables';
+export * from './code-tables';
 export * from './guard-tables';
 export * from './order-tables';
 export * from './sending-tables';
@@ -156,21 +157,6 @@ export const eventFiles = mysqlTable(
     digest: varchar('digest', { length: 64 }).notNull(),
   },
   (t) => [primaryKey({ columns: [t.eventId, t.digest] }), index('event_file_digest').on(t.storeId, t.digest)],
-);
-
-export const discountCodes = mysqlTable(
-  'discount_code',
-  {
-    storeId: ofStore(),
-    code: varchar('code', { length: 64 }).notNull(),
-    kind: varchar('kind', { length: 10 }).$type<'percent' | 'amount'>().notNull(),
-    value: int('value').notNull(),
-    startsAt: time('starts_at'),
-    endsAt: time('ends_at'),
-    used: int('used').notNull().default(0),
-    usesLimit: int('uses_limit'),
-  },
-  (t) => [primaryKey({ columns: [t.storeId, t.code] })],
 );
 
 export const channels = mysqlTable(

@@ -23,6 +23,7 @@ import {
 } from '../db/schema';
 import { AppError } from '../base/errors';
 import { newId } from '../base/ids';
+import { countUses } from '../codes/uses';
 import { plannerOf, type PreparedPlanner } from './planner';
 import { isAboutAccount, type OrderEvent } from './schema';
 import { withoutSecrets } from './secrets';
@@ -319,6 +320,7 @@ async function keepOrder(
     .ignore()
     .values({ ...fresh, answered });
   if (placed.affectedRows > 0) {
+    await countUses(tx, store.id, fresh.id, order);
     return { id: fresh.id, known: false, wasCancelled: false, answered, had: new Set(), order };
   }
   const [there] = await tx

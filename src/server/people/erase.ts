@@ -9,10 +9,12 @@ import type { Executor } from '../db/client';
 import {
   attempts,
   bounces,
+  codeUses,
   consents,
   contradictions,
   customers,
   deliveries,
+  discountCodes,
   events,
   history,
   notWritten,
@@ -179,6 +181,23 @@ export async function anonymisePerson(
   await anonymiseEvents(tx, ofAccount, pseudonym);
   await anonymiseUnsent(tx, and(eq(notWritten.storeId, storeId), eq(notWritten.recipient, email)), pseudonym);
   await anonymiseCustomer(tx, storeId, email, pseudonym);
+  await tx
+    .update(discountCodes)
+    .set({ conditions: sql`json_set(${discountCodes.conditions}, '$.customer', ${pseudonym(email)})` })
+    .where(
+      and(
+        eq(discountCodes.storeId, storeId),
+        sql`lower(json_value(${discountCodes.conditions}, '$.customer')) = ${email.toLowerCase()}`,
+      ),
+    );
+  await tx
+    .update(discountCodes)
+    .set({ givenTo: pseudonym(email) })
+    .where(and(eq(discountCodes.storeId, storeId), eq(discountCodes.givenTo, email.toLowerCase())));
+  await tx
+    .update(codeUses)
+    .set({ email: pseudonym(email) })
+    .where(and(eq(codeUses.storeId, storeId), eq(codeUses.email, email.toLowerCase())));
   await tx.delete(consents).where(and(eq(consents.storeId, storeId), eq(consents.address, email.toLowerCase())));
   await tx
     .delete(unsubscriptions)

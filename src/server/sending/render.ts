@@ -2,10 +2,11 @@
 import { and, eq, inArray, ne, or, sql } from 'drizzle-orm';
 import { LRUCache } from 'lru-cache';
 import type { Attachment, KeptFile } from '@/core/attach';
+import { outlookOf, outlookWords, promiseName, type GivenCode } from '@/core/codes';
 import type { Look } from '@/core/look';
 import type { MomentDetails, MomentId } from '@/core/moments';
 import { timerOf } from '@/core/moments';
-import { aboutMoment, snapshotOf, type Snapshot } from '@/core/snapshot';
+import { aboutMoment, snapshotOf, withCodes, withSampleCodes, type Snapshot } from '@/core/snapshot';
 import { type Order } from '@/core/order';
 import { maskValues, madeUpFor } from '@/core/placeholders';
 import { adaptedFor, adaptedTemplate, type Letter, type NotificationFacts } from '@/core/plan';
@@ -13,7 +14,9 @@ import type { CompiledMessage, RenderedMessage } from '@/core/render';
 import type { Segments, Template } from '@/core/template';
 import { database } from '../db/client';
 import { factsOf } from '../db/store-facts';
-import { ContentError, isDatabaseError } from '../base/faults';
+import { CodeError, ContentError, isDatabaseError } from '../base/faults';
+import { giveCode, lookAtCode, type CodeFor } from '../codes/give';
+import { codesOf, namesIn } from '../codes/known';
 import type { deliveries } from '../db/schema';
 import { channels, editions, events, orders, phrases, stores } from '../db/schema';
 import { config } from '../base/config';
@@ -91,6 +94,12 @@ export interface RenderRequest {
   offers?: boolean;
 }
 
+/** In which amounts and percentages of codes are written. */
+const placeOf = (store: StoreRow, language: string) => ({
+  locale: store.locales[language] ?? language,
+  currency: store.currency,
+});
+
 const usesPassages = (template: Template): boolean => template.blocks.some((b) => b.kind === 'passage');
 
 /** A store's template ready to be filled, as it would be sent. */
@@ -118,9 +127,11 @@ async function compiledFor({
 export async function renderFor(request: RenderRequest): Promise<RenderedMessage> {
   const { store, order, moment, channelName, language, now } = request;
   const compiled = await compiledFor(request);
-  return compiled.fill(
-    snapshotFor(store, order, moment, channelName, language, now, madeUpFor(moment, request.offers)),
-  );
+  const snapshot = snapshotFor(store, order, moment, channelName, language, now, madeUpFor(moment, request.offers));
+  const promises = compiled.promises(snapshot.facts);
+  if (promises.length === 0) return compiled.fill(snapshot);
+  const known = await codesOf(store.id, now);
+  return compiled.fill(withSampleCodes(snapshot, promises, known, now, placeOf(store, language)));
 }
 
 /** What a batch of deliveries needs besides its editions, read in three queries instead of three for each. */
@@ -216,11 +227,47 @@ export type WordedOf = Pick<
   'id' | 'storeId' | 'orderId' | 'eventId' | 'editionId' | 'language' | 'moment' | 'timed' | 'turn' | 'optional'
 >;
 
+/** Gives codes of series to whom a message is about, or only looks at what they have. */
+type CodesOf = 'give' | 'look';
+
+/** The codes of a message put into its snapshot. Throws a {@link CodeError} where the message is not to go out without one. */
+async function codesInto(
+  { store, order, snapshot, compiled }: Pick<Worded, 'store' | 'order' | 'snapshot' | 'compiled'>,
+  delivery: WordedOf,
+  how: CodesOf,
+): Promise<Snapshot> {
+  const promises = compiled.promises(snapshot.facts);
+  if (promises.length === 0) return snapshot;
+  const whom: CodeFor = {
+    storeId: store.id,
+    email: order.customer.email,
+    orderKey: delivery.orderId ?? delivery.eventId,
+  };
+  const given = new Map<string, GivenCode | null>();
+  for (const { ref, whenGone } of promises) {
+    const code = await (how === 'give' ? giveCode : lookAtCode)(ref, whom);
+    if (code === null && whenGone === 'stop' && how === 'give') {
+      const now = Date.now();
+      const known = await codesOf(store.id, now);
+      const outlook = outlookOf(ref, known, now, () => 0);
+      throw new CodeError(
+        kept(() => outlookWords(outlook, promiseName(ref, known), store.timeZone) ?? operations.codeGone),
+      );
+    }
+    given.set(ref, code);
+  }
+  const names = await namesIn(
+    store.id,
+    [...given.values()].filter((code) => code !== null),
+  );
+  return withCodes(snapshot, given, { ...placeOf(store, delivery.language), names });
+}
+
 /**
  * The edition of a delivery and the values that fill it. Throws a {@link ContentError} when its order is gone or its edition cannot be
- * compiled.
+ * compiled, and a {@link CodeError} when it promises a code that is gone.
  */
-export async function wordedFor(delivery: WordedOf, context: BatchContext): Promise<Worded> {
+export async function wordedFor(delivery: WordedOf, context: BatchContext, codes: CodesOf = 'look'): Promise<Worded> {
   const store = context.stores.get(delivery.storeId);
   // What was true when it happened: a second parcel must not change what is said about the first. A timer speaks of now.
   const later = context.later.get(delivery.eventId);
@@ -239,7 +286,7 @@ export async function wordedFor(delivery: WordedOf, context: BatchContext): Prom
   return {
     store,
     order,
-    snapshot,
+    snapshot: await codesInto({ store, order, snapshot, compiled }, delivery, codes),
     compiled,
     details: later?.details,
     byHand: later?.letter !== undefined,

@@ -77,11 +77,17 @@ export async function giveBack(workerId: string, ids: readonly string[]): Promis
     .where(and(inArray(deliveries.id, [...ids]), eq(deliveries.leaseBy, workerId), eq(deliveries.state, 'sending')));
 }
 
-/** Lets go what is held until somebody did something: connected a service, let one go on, named a sender. */
-export async function releaseHeld(storeId: string): Promise<number> {
+/** Lets go what is held until somebody did something: connected a service, let one go on, named a sender; or what is held by one cause. */
+export async function releaseHeld(storeId: string, cause?: string): Promise<number> {
   const [result] = await database()
     .update(deliveries)
     .set({ state: 'planned', dueAt: new Date(await databaseTime()), lastWords: '', cause: '' })
-    .where(and(eq(deliveries.storeId, storeId), eq(deliveries.state, 'held')));
+    .where(
+      and(
+        eq(deliveries.storeId, storeId),
+        eq(deliveries.state, 'held'),
+        cause === undefined ? undefined : eq(deliveries.cause, cause),
+      ),
+    );
   return result.affectedRows;
 }

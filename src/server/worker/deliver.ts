@@ -25,6 +25,7 @@ import { kept, keptWithin } from '@/words/kept';
 import { say } from '@/words/sent';
 import { say as bounced } from '@/words/bounces';
 import { say as files } from '@/words/files';
+import { say as codes } from '@/words/codes';
 import { firstAbout, type Threads } from './threads';
 import { unsubscribeUrlOf } from '../events/unsubscribed';
 
@@ -52,6 +53,7 @@ export async function deliver(delivery: Delivery, using: DeliverWith): Promise<D
 const FAULTS: Record<FaultCause, (detail: string) => { words: string; remedy: string }> = {
   content: (detail) => ({ words: say.notMade({ detail }), remedy: say.correctAndPublish }),
   file: (detail) => ({ words: detail, remedy: files.triedAgain }),
+  code: (detail) => ({ words: detail, remedy: codes.seeToTheCode }),
   secret: () => ({ words: say.secretDoesNotOpen, remedy: say.startWithItsSecret }),
   database: () => ({ words: say.databaseDidNotAnswer, remedy: say.seeTheLog }),
   internal: (detail) => ({ words: say.failedOnOurSide({ detail }), remedy: say.seeTheLog }),
@@ -63,6 +65,8 @@ function outcomeOfFault(delivery: Delivery, error: unknown): Outcome {
   const detail = (error instanceof Error ? error.message : String(error)).slice(0, 400);
   const fault = { cause, ...kept(() => FAULTS[cause](detail)), attempt: { conversation: '', via: '' } };
   if (cause === 'content') return { ...fault, state: 'failed' };
+  // Somebody has to see to the code first, and that lets it go.
+  if (cause === 'code') return { ...fault, state: 'held', dueAt: FAR_AHEAD };
   const wait = retryDelay(delivery.attempts, ageOf(delivery), Math.random());
   return wait === undefined
     ? { ...fault, state: 'held', dueAt: FAR_AHEAD }
@@ -205,7 +209,7 @@ async function makeMessage(
   way: Extract<Way, { kind: 'send' }>,
   using: DeliverWith,
 ): Promise<MadeMessage> {
-  const worded = await wordedFor(delivery, using.context);
+  const worded = await wordedFor(delivery, using.context, 'give');
   const { store, snapshot, compiled, byHand } = worded;
   const message = await ofWords(() => compiled.fill(snapshot));
   const files = await filesFor({ ...worded, moment: delivery.moment, language: delivery.language });

@@ -1,4 +1,5 @@
-/** What the worker does besides sending: it passes replies on, looks at domains in DNS, tells owners when one falls back, and forgets what is old. */
+/** What the worker does besides sending: it passes replies on, looks at domains in DNS and at the codes that messages promise, tells
+ * owners when one falls back or runs out, and forgets what is old. */
 import { eq } from 'drizzle-orm';
 import { isGood } from '@/core/domain';
 import { config } from '../base/config';
@@ -14,14 +15,17 @@ import { tellOwners } from '../sending/notice';
 import { forgetOldUse } from '../sending/service-use';
 import { readKept } from '../base/reading';
 import { planNotices } from '../notices/planning';
+import { watchCodes } from './code-watch';
 import { passOnReplies } from './replies';
 
 const FORGET_EVERY_MS = 3_600_000;
+const CODES_EVERY_MS = 20_000;
 /** Domains are looked at in between, so forgetting takes only so long at a time. */
 const FORGET_FOR_MS = 60_000;
 
 export class Watch {
   private forgottenAt = 0;
+  private codesAt = 0;
 
   /** One turn. Never throws: sending goes on whatever DNS does. */
   async turn(): Promise<void> {
@@ -31,6 +35,10 @@ export class Watch {
       for (const row of await claimDueDomains(5)) {
         const looked = await lookAtDomain(row);
         if (looked.fellBackAt) await tellOfFall(looked);
+      }
+      if (Date.now() - this.codesAt > CODES_EVERY_MS) {
+        this.codesAt = Date.now();
+        await watchCodes();
       }
       if (Date.now() - this.forgottenAt > FORGET_EVERY_MS) {
         this.forgottenAt = Date.now();

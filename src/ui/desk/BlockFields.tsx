@@ -8,6 +8,7 @@ import { Check } from '../parts/Check';
 import { Field, Pick, Segments } from '../parts/fields';
 import { PictureInput, type BringPicture } from '../parts/PictureInput';
 import type { DeskStore } from '@/contract/templates';
+import { DiscountFields } from './DiscountFields';
 import { inEachLanguage } from '@/words/speak';
 import { say } from '@/words/desk';
 import { say as common } from '@/words/common';
@@ -156,27 +157,7 @@ export function BlockFields({ block, moment, store, base, onBlock, onBring, newI
         />
       );
     case 'discount':
-      return (
-        <Field label={say.code} hint={say.checkedAgainstTheCodesOf}>
-          {(ids) => (
-            <Pick
-              id={ids.id}
-              value={block.code}
-              choices={[
-                ...(store.codes.some((c) => c.code === block.code)
-                  ? []
-                  : [{ value: block.code, label: block.code || say.noneChosenYet }]),
-                ...store.codes.map((c) => ({
-                  value: c.code,
-                  label: c.code,
-                  note: c.kind === 'percent' ? `${c.value}%` : `${(c.value / 100).toFixed(2)} ${store.currency}`,
-                })),
-              ]}
-              onChange={(code) => onBlock({ code })}
-            />
-          )}
-        </Field>
-      );
+      return <DiscountFields block={block} store={store} onBlock={onBlock} />;
     case 'passage':
       return (
         <>

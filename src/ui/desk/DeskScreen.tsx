@@ -86,9 +86,9 @@ export function DeskScreen(props: DeskProps) {
     order: order.order,
     channelName: order.channelName,
     now,
+    blocks: template.blocks,
   });
   const { ground, pictures } = strip;
-  const { codes } = store;
   const shelf = useShelf(store.shelf, props.onBringFile, '');
   const shelved = shelf.files.map((f) => f.digest).join();
   const shelfFacts = useMemo(() => ({ files: shelved.split(','), room: shelf.room }), [shelved, shelf.room]);
@@ -99,9 +99,9 @@ export function DeskScreen(props: DeskProps) {
       ...partsFor(wanted),
       ...(edited && { edited }),
       view: { ground, pictures },
-      check: { codes, shelf: shelfFacts, ...(partOfMessage && { partOfMessage }) },
+      check: { shelf: shelfFacts, ...(partOfMessage && { partOfMessage }) },
     }),
-    [partsFor, ground, pictures, codes, shelfFacts, partOfMessage, edited],
+    [partsFor, ground, pictures, shelfFacts, partOfMessage, edited],
   );
   const sheet = useRef<SheetHandle>(null);
   const { rendered, findings, ahead, renderOnce, readTemplate } = usePreview(template, sheetParts, sheet);
@@ -190,7 +190,7 @@ export function DeskScreen(props: DeskProps) {
     onMove: mayEdit && selected?.kind === 'block' ? (by) => dispatch({ type: 'move', id: selected.id, by }) : undefined,
   });
 
-  const edits = blockEdits(template, selected, store.codes, dispatch, select);
+  const edits = blockEdits(template, selected, store.codes.codes, dispatch, select);
   const { add, remove, duplicate, put, replace, fix } = edits;
 
   const steps = useDeskSteps({

@@ -1,3 +1,4 @@
+import { promiseRef } from '@/core/codes';
 import type { Snapshot } from '@/core/snapshot';
 import { placeholderType } from '@/core/placeholders';
 import type { Block, Passages } from '@/core/template';
@@ -31,7 +32,7 @@ export function outlineNote(block: Block, snapshot: Snapshot, passages: Passages
     case 'downloads':
       return snapshot.downloads.length === 0 ? say.noneOnThisOrder : '';
     case 'discount':
-      return block.code;
+      return promised(block, snapshot);
     case 'passage':
       return passages[block.passage]?.name ?? say.noneChosen;
     case 'image':
@@ -39,6 +40,12 @@ export function outlineNote(block: Block, snapshot: Snapshot, passages: Passages
     default:
       return saysNothing(words, values) ? say.leftOut : '';
   }
+}
+
+/** The code of a block as it stands on the sheet. */
+function promised(block: Extract<Block, { kind: 'discount' }>, { codes }: Snapshot): string {
+  const code = codes[promiseRef(block)];
+  return code === null ? say.codeGoneLeftOut : (code ?? block.code);
 }
 
 const linesNote = (lines: number): string => (lines === 0 ? say.nothingToShipLeftOut : say.ships({ lines }));

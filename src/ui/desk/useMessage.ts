@@ -1,10 +1,10 @@
 'use client';
 /** One message on a sheet: an order's values in a language, and what the worker needs to render it. */
 import { useCallback, useMemo } from 'react';
-import { aboutMoment, snapshotOf } from '@/core/snapshot';
+import { aboutMoment, snapshotOf, withSampleCodes } from '@/core/snapshot';
 import { type Order } from '@/core/order';
 import { madeUpFor } from '@/core/placeholders';
-import type { Template } from '@/core/template';
+import { promisesTo, type Template } from '@/core/template';
 import { directionOf } from '@/core/text';
 import type { RenderParts } from '../bench/useRenderer';
 import type { EditingContext } from './editor/WordsEditor';
@@ -18,11 +18,13 @@ export interface MessageAbout {
   channelName?: string | undefined;
   /** Milliseconds since the epoch; fixed for a sitting. */
   now: number;
+  /** Of the template on the sheet: words can speak of the code that it gives. */
+  blocks: Template['blocks'];
 }
 
-export function useMessage({ store, moment, language, order, channelName, now }: MessageAbout) {
+export function useMessage({ store, moment, language, order, channelName, now, blocks }: MessageAbout) {
   const locale = store.locales[language] ?? language;
-  const snapshot = useMemo(
+  const ofOrder = useMemo(
     () =>
       snapshotOf({
         order,
@@ -37,6 +39,10 @@ export function useMessage({ store, moment, language, order, channelName, now }:
       }),
     [order, channelName, store.facts, store.language, store.timeZone, locale, now, moment],
   );
+  const snapshot = useMemo(() => {
+    const promises = promisesTo({ blocks }, store.passages, ofOrder.facts, language);
+    return withSampleCodes(ofOrder, promises, store.codes, now, { locale, currency: store.currency });
+  }, [ofOrder, blocks, store.passages, store.codes, store.currency, language, locale, now]);
   const context: EditingContext = useMemo(
     () => ({ moment, values: snapshot.values, writing: { locale, timeZone: store.timeZone } }),
     [moment, snapshot, locale, store.timeZone],
@@ -52,6 +58,8 @@ export function useMessage({ store, moment, language, order, channelName, now }:
       passages: store.passages,
       sourceLanguage: store.language,
       facts: store.facts,
+      codes: store.codes,
+      currency: store.currency,
       order,
       moment,
       now,

@@ -126,6 +126,8 @@ export function LookScreen(props: LookProps) {
         passages: store.passages,
         sourceLanguage: store.language,
         facts: store.facts,
+        codes: store.codes,
+        currency: store.currency,
         order: order.order,
         moment: message.moment,
         now,

@@ -1,5 +1,5 @@
 'use client';
-/** Products, customers and orders as files: looked at before anything changes, brought in as a whole, taken out again. */
+/** Products, customers, orders and discount codes as files: looked at before anything changes, brought in as a whole, taken out again. */
 import { useState } from 'react';
 import { toast } from 'sonner';
 import { COLUMNS, type ListKind } from '@/core/exchange/columns';
@@ -16,6 +16,8 @@ import { say as common } from '@/words/common';
 
 export interface ExchangeProps {
   base: string;
+  /** The list that is shown first. */
+  list?: ListKind | undefined;
   currency: string;
   mayBring: boolean;
   /** Lists that hold customers: theirs, and the orders. */
@@ -30,6 +32,7 @@ const KINDS = inEachLanguage(
       { value: 'products', label: say.products },
       { value: 'customers', label: say.customers },
       { value: 'orders', label: say.orders },
+      { value: 'codes', label: say.codes },
     ] as const,
 );
 
@@ -43,11 +46,13 @@ const SEPARATORS: Record<string, string> = inEachLanguage(() => ({
 const ABOUT: Record<ListKind, string> = inEachLanguage(() => ({
   products: say.oneRowForEachProduct,
   customers: say.oneRowForEachCustomer,
+  codes: say.oneRowForEachCode,
   orders: say.oneRowForEachLine,
 }));
 
-export function ExchangeScreen({ base, currency, mayBring, mayTakePeople, onPreview, onBring }: ExchangeProps) {
-  const [kind, setKind] = useState<ListKind>('products');
+export function ExchangeScreen(props: ExchangeProps) {
+  const { base, currency, mayBring, mayTakePeople, onPreview, onBring } = props;
+  const [kind, setKind] = useState<ListKind>(props.list ?? 'products');
   const [file, setFile] = useState<File>();
   const [preview, setPreview] = useState<FilePreview>();
   const [failure, setFailure] = useState<Failure>();
@@ -141,7 +146,7 @@ export function ExchangeScreen({ base, currency, mayBring, mayTakePeople, onPrev
           </div>
           <div className="mt-auto border-t border-rule pt-3">
             <PanelTitle>{say.exportWord}</PanelTitle>
-            {kind !== 'products' && !mayTakePeople ? (
+            {kind !== 'products' && kind !== 'codes' && !mayTakePeople ? (
               <p className="mt-1 text-slate">{say.whoMayExportAll({ who: whoMay('customers.export'), kind })}</p>
             ) : (
               <div className="mt-2 flex gap-2">

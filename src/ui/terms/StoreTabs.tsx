@@ -3,6 +3,7 @@
 import Link from '../parts/Link';
 import { TERMS_PARTS, type TermsPart } from './parts';
 import { say } from '@/words/terms';
+import { say as codes } from '@/words/codes';
 import { say as files } from '@/words/files';
 
 const look = (here: boolean): string =>
@@ -14,7 +15,7 @@ export function StoreTabs({
   onPart,
 }: {
   base: string;
-  part: TermsPart | 'files';
+  part: TermsPart | 'codes' | 'files';
   /** On the screen of the terms: another part of it is shown. */
   onPart?: (part: TermsPart) => void;
 }) {
@@ -36,13 +37,21 @@ export function StoreTabs({
           {p.label}
         </Link>
       ))}
-      <Link
-        href={`${base}/store/files`}
-        aria-current={part === 'files' ? 'page' : undefined}
-        className={look(part === 'files')}
-      >
-        {files.files}
-      </Link>
+      {(
+        [
+          ['codes', codes.discountCodes],
+          ['files', files.files],
+        ] as const
+      ).map(([other, label]) => (
+        <Link
+          key={other}
+          href={`${base}/store/${other}`}
+          aria-current={part === other ? 'page' : undefined}
+          className={look(part === other)}
+        >
+          {label}
+        </Link>
+      ))}
     </nav>
   );
 }

@@ -158,6 +158,7 @@ function Writing(
     order: order.order,
     channelName: order.channelName,
     now,
+    blocks: template.blocks,
   });
   const sheet = useRef<SheetHandle>(null);
   const { rendered } = usePreview(template, partsFor, sheet);

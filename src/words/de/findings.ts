@@ -69,6 +69,9 @@ export const findings: TranslationOf<typeof say> = {
   anAddress: 'eine Adresse',
   lineLineCharacterColumnWhat: 'Zeile {$line}, Zeichen {$column}: {$what}',
   nameCannotStandInA: '<{$name}> kann nicht in einer Nachricht stehen.',
+  noCodeToSpeakOf:
+    'Dieser Text spricht von einem Rabattcode, aber die Nachricht gibt keinen. Fügen Sie einen Block „Rabattcode“ hinzu.',
+  speaksOfTheFirstCode: 'Die Nachricht gibt mehrere Codes; dieser Text spricht vom ersten.',
   attributeOnNameRunsCode: '{$attribute} an <{$name}> führt Code aus.',
   attributeSliceOfNameIs:
     '{$attribute}="{$slice}" von <{$name}> ist keine vollständige Adresse, die mit https://, mailto: oder tel: beginnt.',

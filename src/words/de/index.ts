@@ -9,6 +9,7 @@ import { deliveries } from './deliveries';
 import { desk } from './desk';
 import { diagnosis } from './diagnosis';
 import { dns } from './dns';
+import { codes } from './codes';
 import { files } from './files';
 import { findings } from './findings';
 import { history } from './history';
@@ -53,6 +54,7 @@ export const de: Translations = {
   desk,
   diagnosis,
   dns,
+  codes,
   files,
   findings,
   history,

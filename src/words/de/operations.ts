@@ -23,5 +23,6 @@ export const operations: TranslationOf<typeof say> = {
   noSuchChannel: '„{$channel}“ ist kein Verkaufskanal dieses Shops.',
   moreThanOnce: '„{$key}“ steht mehr als einmal in der Datei.',
   getsNotification: '{$who} bekommt {$notification}',
+  codeGone: 'Der Rabattcode der Nachricht gilt nicht mehr.',
   orderGone: 'Die Bestellung, um die es geht, gibt es nicht mehr.',
 };

@@ -45,7 +45,7 @@ export const orders: TranslationOf<typeof say> = {
   total: 'Summe',
   ofItLabel: 'davon {$label}',
   discountCode2: 'Rabattcode',
-  theStoreHasNoSuch: 'Diesen Code gibt es im Shop nicht.',
+  theStoreHasNoSuch: 'Kein Code für alle: er wird geprüft und abgezogen, wenn die Bestellung aufgegeben wird.',
   copiedPasteItIntoA: 'Kopiert. Fügen Sie die Zeile in eine Shell ein.',
   connectTheShop: 'Shop anbinden',
   howAShopSystemTells: 'Wie ein Shopsystem von seinen Bestellungen meldet',
@@ -63,6 +63,9 @@ export const orders: TranslationOf<typeof say> = {
   customers: 'Kunden',
   orders: 'Bestellungen',
   oneRowForEachProduct: 'Eine Zeile je Artikel. Vorhandene werden anhand ihrer Artikelnummer (sku) aktualisiert.',
+  oneRowForEachCode:
+    'Eine Zeile je Code, den alle bekommen können. Vorhandene werden, wie die Datei es sagt; wie oft sie verwendet wurden, bleibt, wo sie es nicht sagt.',
+  codes: 'Rabattcodes',
   oneRowForEachCustomer: 'Eine Zeile je Kunde. Vorhandene werden anhand ihrer Adresse aktualisiert.',
   oneRowForEachLine:
     'Eine Zeile je Position einer Bestellung. Vorhandene Bestellungen bleiben, wie sie sind, und für importierte wird niemandem geschrieben.',

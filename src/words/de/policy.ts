@@ -12,6 +12,7 @@ export const policy: TranslationOf<typeof say> = {
   publishTheLook: 'die Gestaltung veröffentlichen',
   uploadPictures: 'Bilder hochladen',
   sendNotices: 'Mitteilungen an viele Kunden verschicken',
+  changeDiscountCodes: 'Rabattcodes hinzufügen, ändern und löschen',
   addAndRemoveFiles: 'Dateien hinzufügen und entfernen',
   turnNotificationsOnAndOff: 'Benachrichtigungen ein- und ausschalten und ändern, wie sie hinausgehen',
   changeWhichColleaguesGetMessages: 'ändern, wer im Team Nachrichten zu Bestellungen bekommt',

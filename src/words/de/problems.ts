@@ -45,12 +45,6 @@ export const problems: TranslationOf<typeof say> = {
   chooseWhatIsRefunded: 'Wählen Sie, was erstattet wird.',
   moreThanWasPaid: 'Mehr, als bezahlt wurde.',
   enterLessWithThisIt: 'Geben Sie weniger ein: so ist es mehr, als bezahlt und noch nicht erstattet wurde.',
-  noCodeIsChosenYet: 'Noch ist kein Code gewählt.',
-  theStoreHasNoCode: 'Der Shop hat keinen Code {$code}: wer ihn eingibt, bekommt nichts.',
-  codeHasExpired: '{$code} ist abgelaufen.',
-  codeCanBeUsedOnce:
-    '{$code} kann nur einmal verwendet werden, und diese Nachricht geht an viele: nur der Erste hat etwas davon.',
-  codeDoesNotHoldYet: '{$code} gilt noch nicht.',
   theOrderWasCancelled: 'Die Bestellung wurde storniert.',
   itIsPaidAlready: 'Sie ist schon bezahlt.',
   itHasBeenDelivered: 'Sie ist zugestellt.',
@@ -68,6 +62,7 @@ export const problems: TranslationOf<typeof say> = {
   sliceIsNotAnEmail: '"{$slice}" ist keine E-Mail-Adresse.',
   sliceIsNotAnAmount: '"{$slice}" ist kein Betrag in {$currency}.',
   enterAWholeNumberFrom: 'Geben Sie eine ganze Zahl von {$min} bis {$max} ein.',
+  enterAPercentage1To100: 'Geben Sie einen ganzen Prozentsatz von 1 bis 100 ein, etwa 10%.',
   enterAPercentageFrom0: 'Geben Sie einen Prozentsatz von 0 bis 100 ein.',
   enterYesOrNo: 'Geben Sie yes oder no ein.',
   enterADateSuchAs: 'Geben Sie ein Datum wie 2026-11-24 oder 2026-11-24T09:14:00Z ein.',
@@ -101,6 +96,9 @@ export const problems: TranslationOf<typeof say> = {
   addAtLeastOneBlock: 'Fügen Sie mindestens einen Block hinzu.',
   enterACategory: 'Geben Sie eine Warengruppe ein.',
   chooseAChannel: 'Wählen Sie einen Verkaufskanal.',
+  enterACodeWithoutSpaces: 'Geben Sie einen Code aus höchstens 64 Zeichen ohne Leerzeichen ein.',
+  enterFewerCodes: 'Geben Sie weniger Codes auf einmal ein.',
+  useUpTo12Letters: 'Verwenden Sie bis zu 12 Großbuchstaben und Ziffern.',
   enterTheCode: 'Geben Sie den Code ein.',
   enterAColourAsAnd:
     'Geben Sie eine Farbe als # und sechs Ziffern oder Buchstaben von a bis f ein, zum Beispiel #0E5F6B.',
@@ -198,11 +196,6 @@ export const problems: TranslationOf<typeof say> = {
   thisFileDoesNotSay: 'Diese Datei nennt ihre Version nicht.',
   thePicturePathIsNot: 'Das Bild {$path} ist kein Text in Base64.',
   theLogoIsNamedAnd: 'Das Logo ist genannt, liegt der Datei aber nicht bei.',
-  codeUsedUp:
-    '.input {$limit :integer} .match $limit one {{{$code} ist aufgebraucht: der Code konnte einmal verwendet werden.}} * {{{$code} ist aufgebraucht: der Code konnte {$limit}-mal verwendet werden.}}',
-  codeExpiresSoon: '{$code} läuft in den nächsten {$days} Tagen ab.',
-  codeNearlyUsedUp:
-    '.input {$n :integer} .match $n one {{{$code} kann noch {$n}-mal verwendet werden.}} * {{{$code} kann noch {$n}-mal verwendet werden.}}',
   atLeastCharacters:
     '.input {$limit :integer} .match $limit one {{Geben Sie mindestens {$limit} Zeichen ein.}} * {{Geben Sie mindestens {$limit} Zeichen ein.}}',
   atMostCharacters:

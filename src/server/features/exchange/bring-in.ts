@@ -8,6 +8,9 @@ import { AppError } from '../../base/errors';
 import { orderRow } from '../../events/receive';
 import { remember } from '../../auth/history';
 import { newId } from '../../base/ids';
+import { sameCode } from '@/core/codes';
+import { releaseHeld } from '../../worker/claims';
+import { bringCodes, codesThere } from './codes';
 import { keysOf, readFile, type Read } from './read';
 import type { FilePreview } from '@/contract/orders';
 import { say } from '@/words/refusals';
@@ -42,7 +45,9 @@ function nameOf(kind: ListKind, read: Read, i: number): string {
       ? read.products[i]!.name
       : kind === 'customers'
         ? `${read.customers[i]!.firstName} ${read.customers[i]!.lastName}`.trim()
-        : read.orders[i]!.customer.email;
+        : kind === 'codes'
+          ? ''
+          : read.orders[i]!.customer.email;
   return name ? `, ${name}` : '';
 }
 
@@ -98,6 +103,8 @@ export async function bringIn(
               contacts: sql`values(${customers.contacts})`,
             },
           });
+      } else if (kind === 'codes') {
+        await bringCodes(tx, storeId, access.store.timeZone, part(read.codes));
       } else {
         const fresh = part(read.orders).filter((o) => !there.has(o.number));
         if (fresh.length > 0) {
@@ -115,6 +122,7 @@ export async function bringIn(
       { db: tx },
     );
   });
+  if (kind === 'codes') await releaseHeld(storeId, 'code');
   const fresh = keys.filter((k) => !there.has(k)).length;
   return { fresh, known: keys.length - fresh };
 }
@@ -135,11 +143,13 @@ async function known(access: Access, kind: ListKind, keys: readonly string[]): P
               .select({ key: customers.email })
               .from(customers)
               .where(and(eq(customers.storeId, storeId), inArray(customers.email, part)))
-          : await database()
-              .select({ key: orders.number })
-              .from(orders)
-              .where(and(eq(orders.storeId, storeId), inArray(orders.number, part)));
-    for (const { key } of rows) found.add(key);
+          : kind === 'codes'
+            ? (await codesThere(database(), storeId, part)).map(({ code }) => ({ key: code }))
+            : await database()
+                .select({ key: orders.number })
+                .from(orders)
+                .where(and(eq(orders.storeId, storeId), inArray(orders.number, part)));
+    for (const { key } of rows) found.add(kind === 'codes' ? (part.find((typed) => sameCode(typed, key)) ?? key) : key);
   }
   return found;
 }

@@ -22,6 +22,7 @@ import {
   OWN_ORDERS,
   type Order,
 } from '@/core/order';
+import { sameCode } from '@/core/codes';
 import { checker, placeWords } from '@/core/schema';
 import { jsonTooLarge, SIZE_LIMITS, type SizeLimits } from '@/core/size';
 import type { Access } from '../../auth/access';
@@ -30,9 +31,11 @@ import { channels, type customers, type products } from '../../db/schema';
 import { AppError } from '../../base/errors';
 import { NO_COUNTRY } from '../orders/placing';
 import { breath, breathing } from '../../base/breath';
+import { CodeJson, codeFrom, codesThere, type CodeEntry } from './codes';
 import { FILE } from './file';
 import { parseCsv } from './parse';
 import { say } from '@/words/refusals';
+import { say as codeWords } from '@/words/codes';
 import { say as operations } from '@/words/operations';
 
 /** A list in JSON is read in one go, which holds everything else up for as long: a longer one comes as CSV, or in parts. */
@@ -51,6 +54,7 @@ export interface Read {
   products: ProductRow[];
   customers: CustomerRow[];
   orders: Order[];
+  codes: CodeEntry[];
   problems: RowProblem[];
   /** Rows or entries in the file. */
   rows: number;
@@ -87,6 +91,7 @@ const CustomerJson = Type.Object(
 const checkProduct = checker(ProductJson);
 const checkCustomer = checker(CustomerJson);
 const checkOrder = checker(OrderSchema);
+const checkCode = checker(CodeJson);
 
 /** What each is known by: stock number, address, order number. */
 export const keysOf = (kind: ListKind, read: Read): string[] =>
@@ -94,7 +99,9 @@ export const keysOf = (kind: ListKind, read: Read): string[] =>
     ? read.products.map((p) => p.sku)
     : kind === 'customers'
       ? read.customers.map((c) => c.email)
-      : read.orders.map((o) => o.number);
+      : kind === 'codes'
+        ? read.codes.map((c) => c.code)
+        : read.orders.map((o) => o.number);
 
 /** Reads a list out of a file's bytes, with every problem at its row. Throws an {@link AppError} for what is no such list. */
 export async function readFile(access: Access, kind: ListKind, bytes: Uint8Array): Promise<Read> {
@@ -113,6 +120,7 @@ export async function readFile(access: Access, kind: ListKind, bytes: Uint8Array
     products: [],
     customers: [],
     orders: [],
+    codes: [],
     problems: [],
     rows: 0,
   };
@@ -120,6 +128,7 @@ export async function readFile(access: Access, kind: ListKind, bytes: Uint8Array
   else await readTable(access, kind, text, channelIds, read);
   await breath();
   dropTwice(kind, read);
+  await dropOfSeries(access, read);
   await breath();
   return read;
 }
@@ -154,6 +163,14 @@ async function readTable(
       const { contacts, problem } = contactsFrom(String(cells.contacts ?? ''));
       if (problem) read.problems.push({ row, column: 'contacts', message: problem });
       else read.customers.push(customerFrom(cells, contacts, language));
+    }
+  } else if (kind === 'codes') {
+    for (const { row, cells } of list.rows) {
+      const checked = codeFrom(cells);
+      if (checked.ok) read.codes.push(checked.value);
+      else
+        for (const p of checked.problems.slice(0, 3))
+          read.problems.push({ row, column: placeWords(p.path), message: p.message });
     }
   } else {
     const { orders: made, problems } = await breathing(ordersInSteps(list.rows, currency, channelIds));
@@ -218,6 +235,10 @@ async function readJson(access: Access, kind: ListKind, text: string, channelIds
       const checked = checkCustomer(entry);
       if (!checked.ok) say(checked.problems);
       else read.customers.push(completed(checked.value, access.store.language));
+    } else if (kind === 'codes') {
+      const checked = checkCode(entry);
+      if (!checked.ok) say(checked.problems);
+      else read.codes.push(checked.value);
     } else {
       const checked = checkOrder(entry);
       if (!checked.ok) return say(checked.problems);
@@ -246,10 +267,22 @@ const completed = (c: Static<typeof CustomerJson>, language: string): CustomerRo
   address: c.address ?? noAddress(c.email),
 });
 
+/** A code of a series belongs to whoever has it, or will: a list does not change it. */
+async function dropOfSeries({ store }: Access, read: Read): Promise<void> {
+  const there = await codesThere(
+    database(),
+    store.id,
+    read.codes.map((c) => c.code),
+  );
+  const taken = there.filter((c) => c.series).map((c) => c.code);
+  for (const code of taken) read.problems.push({ row: 0, column: 'code', message: codeWords.isOfASeries({ code }) });
+  read.codes = read.codes.filter((c) => !taken.some((code) => sameCode(code, c.code)));
+}
+
 /** The same key twice in one file: which one is meant cannot be known. */
 function dropTwice(kind: ListKind, read: Read): void {
   // Addresses are one whatever their case; numbers are what they are.
-  const fold = (key: string): string => (kind === 'customers' ? key.toLowerCase() : key);
+  const fold = (key: string): string => (kind === 'customers' || kind === 'codes' ? key.toLowerCase() : key);
   const seen = new Set<string>();
   const twice = new Set<string>();
   for (const key of keysOf(kind, read)) {
@@ -263,4 +296,5 @@ function dropTwice(kind: ListKind, read: Read): void {
   read.products = read.products.filter((p) => once(p.sku));
   read.customers = read.customers.filter((c) => once(c.email));
   read.orders = read.orders.filter((o) => once(o.number));
+  read.codes = read.codes.filter((c) => once(c.code));
 }

@@ -8,6 +8,7 @@ import { database } from '../../db/client';
 import { customers, orders, products } from '../../db/schema';
 import { remember } from '../../auth/history';
 import { NO_COUNTRY } from '../orders/placing';
+import { codeCells, codeEntry, codesOut } from './codes';
 import { FILE } from './file';
 import { say } from '@/words/refusals';
 import { kept } from '@/words/kept';
@@ -21,7 +22,7 @@ export async function takeOut(
 ): Promise<{ name: string; type: string; body: string }> {
   const { store } = access;
   // Every order names a customer: a list of them is a list of people.
-  if (kind !== 'products' && !may(access.role, 'customers.export')) {
+  if (kind !== 'products' && kind !== 'codes' && !may(access.role, 'customers.export')) {
     throw new AppError('forbidden', say.whoMayMayTakeOutAll({ whoMay: whoMay('customers.export'), kind }));
   }
   const file = {
@@ -68,6 +69,10 @@ export async function takeOut(
       ...{ email, firstName, lastName, company, language, guest, contacts },
       ...(address.country !== NO_COUNTRY && { address }),
     }));
+  } else if (kind === 'codes') {
+    const list = (await codesOut(db, store.id)).map((row) => codeEntry(row, store.timeZone));
+    rows = list.map((c) => codeCells(c, store.currency));
+    json = list;
   } else {
     const list = await db
       .select({ order: orders.snapshot })

@@ -20,7 +20,7 @@ import type { Segments, Template } from '@/core/template';
 import type { LetterPart, MessageChoice } from '@/contract/letters';
 import type { Access } from '../../auth/access';
 import { timeNow } from '../../db/demo-clock';
-import { codesOf } from '../../events/codes';
+import { codesOf } from '../../codes/known';
 import { withholdingsOf, withoutWithheld } from '../../sending/withholding';
 import { config } from '../../base/config';
 import { database } from '../../db/client';
@@ -329,9 +329,14 @@ async function lookAtLetter(
     const template = words ? adaptedTemplate(part.template, language, words) : part.template;
     // By itself: in another language nothing was translated from it.
     const alone: Template = { ...template, words: { [language]: template.words[language] ?? {} } };
-    const stops = templateFindings(alone, { moment: BY_HAND, sourceLanguage: language, codes, passages, now }).filter(
-      (f) => f.severity === 'blocker',
-    );
+    const stops = templateFindings(alone, {
+      moment: BY_HAND,
+      sourceLanguage: language,
+      codes,
+      passages,
+      now,
+      timeZone: store.timeZone,
+    }).filter((f) => f.severity === 'blocker');
     problems.push(...stops.map(findingProblem));
     if (stops.length > 0) continue;
     for (const number of new Set(part.to.map((t) => t.order))) {

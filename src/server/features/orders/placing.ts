@@ -5,7 +5,6 @@ import { and, desc, eq, inArray, sql } from 'drizzle-orm';
 import type { MomentDetails } from '@/core/moments';
 import {
   AddressSchema,
-  codeProblem,
   figuresOf,
   isShippable,
   lineTotal,
@@ -18,7 +17,9 @@ import { shippingOf, type ShippingMethod, type Terms } from '@/core/terms';
 import { checker } from '@/core/schema';
 import type { Access } from '../../auth/access';
 import { timeNow } from '../../db/demo-clock';
-import { codesOf } from '../../events/codes';
+import { codesOf, codeOfRow } from '../../codes/known';
+import { usedBy } from '../../codes/uses';
+import { useProblem, type CodeBasket } from '@/core/codes';
 import { config } from '../../base/config';
 import { database } from '../../db/client';
 import { channels, counters, customers, discountCodes, products } from '../../db/schema';
@@ -55,7 +56,13 @@ export async function orderChoices(access: Access) {
       guest: c.guest,
     })),
     channels: channelRows.map(({ id, name, customerMail }) => ({ id, name, customerMail })),
-    codes: codes.map(({ code, kind, value }) => ({ code, kind, value })),
+    codes: codes.codes.map(({ code, kind, value, products, categories }) => ({
+      code,
+      kind,
+      value,
+      ...(products && { products }),
+      ...(categories && { categories }),
+    })),
     shipping: store.terms.shipping,
     payments: store.terms.payments.map((m) => m.name),
     withoutParcel: store.terms.withoutParcel,
@@ -124,7 +131,15 @@ export async function placeOrder(access: Access, input: unknown): Promise<Receiv
   const parcel = !wanted.collect && lines.some((l) => isShippable(l.product));
   const method = parcel ? shippingMethod(store.terms, wanted.shipping) : undefined;
   const now = await timeNow();
-  const code = await discountFor(access, wanted.code, now);
+  const code = await discountFor(access, wanted.code, now, {
+    email: who.customer.email,
+    currency: store.currency,
+    lines: lines.map((line) => ({
+      sku: line.product.sku,
+      ...(line.product.category && { category: line.product.category }),
+      amount: lineTotal(line),
+    })),
+  });
   const figures = figuresOf({
     lines,
     ...(method && { shipping: shippingOf(method, subtotal) }),
@@ -157,12 +172,6 @@ export async function placeOrder(access: Access, input: unknown): Promise<Receiv
     now,
     wanted.paid ? undefined : { payUrl: payUrlOf(order) },
   );
-  if (code) {
-    await database()
-      .update(discountCodes)
-      .set({ used: sql`${discountCodes.used} + 1` })
-      .where(and(eq(discountCodes.storeId, store.id), eq(discountCodes.code, code.code)));
-  }
   return { ...received, number };
 }
 
@@ -271,19 +280,25 @@ async function basketLines(access: Access, wanted: PlaceOrder['lines']): Promise
   });
 }
 
-async function discountFor(access: Access, code: string | undefined, now: number) {
+async function discountFor(
+  access: Access,
+  code: string | undefined,
+  now: number,
+  basket: Omit<CodeBasket, 'usedBefore'>,
+) {
   const wanted = code?.trim() ?? '';
   if (wanted === '') return undefined;
-  const codes = await codesOf(access.store.id);
-  const problem = codeProblem(wanted, codes, now, false);
-  const found = codes.find((c) => c.code.toLowerCase() === wanted.toLowerCase());
-  const notYet = found?.startsAt !== undefined && found.startsAt > now;
-  if (!found || problem?.severity === 'blocker' || notYet) {
-    throw new AppError('invalid', problem?.message ?? say.thisDiscountCodeIsNot, [
-      { path: '/code', message: problem?.message ?? say.thisDiscountCodeIsNot },
-    ]);
-  }
-  return found;
+  const { store } = access;
+  const [row] = await database()
+    .select()
+    .from(discountCodes)
+    .where(and(eq(discountCodes.storeId, store.id), eq(discountCodes.code, wanted)));
+  const found = row && codeOfRow(row);
+  const usedBefore = found ? await usedBy(store.id, found.code, basket.email) : 0;
+  const problem = found ? useProblem(found, { ...basket, usedBefore }, now) : say.thisDiscountCodeIsNot;
+  if (found && problem === undefined) return found;
+  const message = problem ?? say.thisDiscountCodeIsNot;
+  throw new AppError('invalid', message, [{ path: '/code', message }]);
 }
 
 const FIRST_OWN = 1001;

@@ -1,10 +1,10 @@
 /** What a store has of one person: given out as a file, or erased (GDPR, articles 15, 17 and 20). */
-import { and, asc, eq, inArray, ne } from 'drizzle-orm';
+import { and, asc, eq, inArray, ne, or, sql } from 'drizzle-orm';
 import { maskDetails } from '@/core/placeholders';
 import type { MomentDetails } from '@/core/moments';
 import type { Access } from '../../auth/access';
 import { database } from '../../db/client';
-import { consents, customers, deliveries, events, orders, withholdings, replies } from '../../db/schema';
+import { consents, customers, deliveries, discountCodes, events, orders, withholdings, replies } from '../../db/schema';
 import { AppError } from '../../base/errors';
 import { remember } from '../../auth/history';
 import type { ExportedFile } from '../templates/exported';
@@ -60,6 +60,18 @@ export async function exportCustomer(access: Access, email: string): Promise<Exp
     .select()
     .from(consents)
     .where(and(eq(consents.storeId, storeId), eq(consents.address, email.toLowerCase())));
+  const codes = await db
+    .select()
+    .from(discountCodes)
+    .where(
+      and(
+        eq(discountCodes.storeId, storeId),
+        or(
+          eq(discountCodes.givenTo, email.toLowerCase()),
+          sql`lower(json_value(${discountCodes.conditions}, '$.customer')) = ${email.toLowerCase()}`,
+        ),
+      ),
+    );
   const sent = await sentMessagesOf(messages.map((m) => m.delivery.id));
   const body = {
     kind: 'libellus customer',
@@ -91,6 +103,7 @@ export async function exportCustomer(access: Access, email: string): Promise<Exp
       text: r.text,
       message: r.raw.length > 0 ? r.raw.toString('utf8') : null,
     })),
+    discountCodes: codes.map((c) => ({ code: c.code, given: c.givenAt, used: c.used, until: c.endsAt })),
     news: agreement.map(({ agreed, at }) => ({ agreed, at }))[0] ?? null,
     notWrittenTo: forbidden.map((w) => ({ reason: readKept(w.reason), since: w.at })),
   };

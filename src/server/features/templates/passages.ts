@@ -5,7 +5,7 @@ import { findingProblem, templateFindings } from '@/core/preflight';
 import { passageCycle, passagesUsed, type Passage, type Template } from '@/core/template';
 import { freeSlug } from '@/core/slug';
 import type { Access } from '../../auth/access';
-import { codesOf } from '../../events/codes';
+import { codesOf } from '../../codes/known';
 import { database, type Executor } from '../../db/client';
 import { editions, notifications, passageEditions, passages, templates, type PassageContent } from '../../db/schema';
 import { editionContent, publishDraft, refuseToPublish, saveDraft } from '../../documents/document';
@@ -185,6 +185,7 @@ async function judgePassage(access: Access, passage: Passage, tx: Executor): Pro
     passages: all,
     codes: await codesOf(access.store.id),
     now: Date.now(),
+    timeZone: access.store.timeZone,
     partOfMessage: true,
   });
   refuseToPublish('this passage', findings.filter((f) => f.severity === 'blocker').map(findingProblem));

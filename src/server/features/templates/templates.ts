@@ -14,7 +14,7 @@ import { channels, editions, notifications, orders, products, templates } from '
 import { AppError } from '../../base/errors';
 import { settingsChanged } from '../../events/planner';
 import { remember } from '../../auth/history';
-import { codesOf } from '../../events/codes';
+import { codesOf } from '../../codes/known';
 import { phrasesOf, renderFor } from '../../sending/render';
 import { fileShelf } from '../files/files';
 import { listOrders, orderSnapshot } from '../orders/orders';
@@ -186,6 +186,7 @@ async function blockersOf(access: Access, moment: string, draft: Template): Prom
     passages,
     shelf: { files: shelf.files.map((f) => f.digest), room: shelf.room },
     now: Date.now(),
+    timeZone: store.timeZone,
   });
   const stops = (list: readonly Finding[]): Finding[] => list.filter((f) => f.severity === 'blocker');
   // A message that cannot be made says nothing more.

@@ -1,4 +1,4 @@
-import { handleRecord } from '@/server/api/record';
+import { handleRecord } from '@/server/api/reading';
 
 export function GET(request: Request): Promise<Response> {
   return handleRecord(request);

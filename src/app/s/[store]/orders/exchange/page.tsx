@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { pageAccess } from '@/app/page-access';
 import { may } from '@/contract/policy';
+import { LISTS } from '@/core/exchange';
 import { NotAllowed } from '@/ui/parts/NotAllowed';
 import { ExchangeScreen } from '@/ui/orders/ExchangeScreen';
 import { bringFileAction, previewFileAction } from './actions';
@@ -9,8 +10,15 @@ import { say as common } from '@/words/common';
 
 export const generateMetadata = (): Metadata => ({ title: say.importAndExport });
 
-export default async function Exchange({ params }: { params: Promise<{ store: string }> }) {
+export default async function Exchange({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ store: string }>;
+  searchParams: Promise<{ list?: string | string[] }>;
+}) {
   const access = await pageAccess(params);
+  const { list } = await searchParams;
   const { store } = access;
   if (!may(access.role, 'data.export')) {
     const back = { href: `/s/${store.id}/orders`, label: common.allOrders };
@@ -19,6 +27,7 @@ export default async function Exchange({ params }: { params: Promise<{ store: st
   return (
     <ExchangeScreen
       base={`/s/${store.id}`}
+      list={LISTS.find((kind) => kind === list)}
       currency={store.currency}
       mayBring={may(access.role, 'data.import')}
       mayTakePeople={may(access.role, 'customers.export')}

@@ -1,0 +1,5 @@
+export * from './code';
+export * from './series';
+export * from './promise';
+export * from './outlook';
+export * from './use';
