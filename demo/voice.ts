@@ -1,6 +1,7 @@
 /** How Quillwick says things: what ships is for any store, and this is a bindery's. */
 import type { ShippedNotification } from '../src/core/shipped';
 import type { Block, Template } from '../src/core/template';
+import { whether } from '../src/core/shipped/sentences';
 import { THANKS_SERIES } from './quillwick';
 
 type Said = Record<string, Record<string, string>>;
@@ -38,17 +39,25 @@ const OFFER: Record<string, { block: Block; words: Record<string, string> }> = {
   news: {
     block: { id: 'thanks', kind: 'discount', code: '', series: THANKS_SERIES.id },
     words: {
-      en: 'Thank you for your orders: {$offer.value} off the next one from {$offer.minimum :money default=|your basket|}',
-      de: 'Danke für Ihre Bestellungen: {$offer.value} auf die nächste ab {$offer.minimum :money default=|jedem Betrag|}',
+      en: whether(
+        'offer.minimum',
+        'Thank you for your orders: {$offer.value} off the next one from {$offer.minimum :money}',
+        'Thank you for your orders: {$offer.value} off the next one',
+      ),
+      de: whether(
+        'offer.minimum',
+        'Danke für Ihre Bestellungen: {$offer.value} auf die nächste ab {$offer.minimum :money}',
+        'Danke für Ihre Bestellungen: {$offer.value} auf die nächste',
+      ),
     },
   },
 };
 
 function withOffer(template: Template, { block, words }: (typeof OFFER)[string]): Template {
-  const footer = template.blocks.findIndex((b) => b.kind === 'footer');
+  const before = template.blocks.findIndex((b) => b.id === 'help' || b.kind === 'footer');
   return {
     ...template,
-    blocks: template.blocks.toSpliced(footer < 0 ? template.blocks.length : footer, 0, block),
+    blocks: template.blocks.toSpliced(before < 0 ? template.blocks.length : before, 0, block),
     words: Object.fromEntries(
       Object.entries(template.words).map(([language, segments]) => [
         language,

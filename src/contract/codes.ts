@@ -33,7 +33,7 @@ export const SaveSeriesSchema = Type.Object(
     endsOn: day,
     days: Type.Optional(Type.Integer({ minimum: 1, maximum: 3_650 })),
     most: count,
-    conditions: Type.Omit(CodeConditionsSchema, ['customer']),
+    conditions: Type.Omit(CodeConditionsSchema, ['customer', 'perCustomer']),
     /** Codes of the shop to hand out, one on each line. */
     codes: Type.Optional(Type.String({ maxLength: 1_000_000 })),
   },

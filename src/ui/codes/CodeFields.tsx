@@ -91,10 +91,13 @@ export function ConditionFields({
   typed,
   choices,
   failure,
+  single = false,
   onChange,
 }: {
   typed: TypedCode;
   choices: CodeChoices;
+  /** Each code can be used once only. */
+  single?: boolean;
   failure: Failure | undefined;
   onChange: (typed: TypedCode) => void;
 }) {
@@ -117,13 +120,15 @@ export function ConditionFields({
           value={typed.minimum}
           onChange={(minimum) => onChange({ ...typed, minimum })}
         />
-        <TextField
-          label={say.usesEach}
-          path="/conditions/perCustomer"
-          failure={failure}
-          value={typed.perCustomer}
-          onChange={(perCustomer) => onChange({ ...typed, perCustomer })}
-        />
+        {!single && (
+          <TextField
+            label={say.usesEach}
+            path="/conditions/perCustomer"
+            failure={failure}
+            value={typed.perCustomer}
+            onChange={(perCustomer) => onChange({ ...typed, perCustomer })}
+          />
+        )}
       </div>
       {lists.map(({ name, label, of }) => (
         <div key={name} role="group" aria-label={label}>

@@ -146,7 +146,7 @@ export function CodesScreen(props: CodesProps) {
                     {s.left === undefined
                       ? say.givenTimes({ n: s.given })
                       : say.givenLeft({ n: s.given, left: s.left })}
-                    <div className="text-slate">{say.usedTimes({ n: s.used })}</div>
+                    <div className="text-slate">{say.nUsed({ n: s.used })}</div>
                   </>
                 }
                 base={base}
@@ -252,12 +252,16 @@ function Row(props: {
   actions: ReactNode;
 }) {
   const { standing } = props;
+  // A code that is over and that no message promises fails nobody.
+  const promised = standing.promisedBy.length > 0;
   return (
     <tr className="border-t border-rule align-top">
       <td className="py-2 pe-4" data-line="name">
         {props.name}
-        <div className={`flex items-baseline gap-1.5 ${standing.state === 'gone' ? 'text-madder' : ''}`}>
-          <Mark tone={TONES[standing.state]} size={12} />
+        <div
+          className={`flex items-baseline gap-1.5 ${standing.state === 'gone' ? (promised ? 'text-madder' : 'text-slate') : ''}`}
+        >
+          <Mark tone={promised || standing.state === 'holds' ? TONES[standing.state] : 'quiet'} size={12} />
           <span>{standing.words ?? say.inOrder}</span>
         </div>
       </td>

@@ -50,7 +50,7 @@ export function SeriesDialog({ base, series, choices, onSave, onDone, onClose }:
     const days = read.count('/days', form.days);
     const most = form.supply === 'made' ? read.count('/most', form.most) : undefined;
     const takesOff = read.takesOff(typed, currency);
-    const { customer: _nobody, ...conditions } = read.conditions(typed, currency);
+    const { customer: _nobody, perCustomer: _once, ...conditions } = read.conditions(typed, currency);
     const body: SaveSeries = {
       ...(series && { id: series.id }),
       name: form.name.trim(),
@@ -134,7 +134,7 @@ export function SeriesDialog({ base, series, choices, onSave, onDone, onClose }:
             onChange={(endsOn) => set({ endsOn })}
           />
         </div>
-        <ConditionFields {...{ typed, choices, failure }} onChange={setTyped} />
+        <ConditionFields {...{ typed, choices, failure }} single onChange={setTyped} />
         {series && series.given > 0 && <p className="text-sm text-slate">{say.givenStay({ n: series.given })}</p>}
         {series && series.promisedBy.length > 0 && (
           <div className="text-sm">
@@ -175,11 +175,12 @@ function Supply({
             label={say.whereCodesComeFrom}
             value={form.supply}
             choices={[
-              { value: 'made', label: say.madeHere },
+              { value: 'made', label: say.madeInLibellus },
               { value: 'brought', label: say.fromTheShop },
             ]}
             onChange={(supply) => onChange({ supply })}
           />
+          <p className="mt-1 text-xs text-slate">{form.supply === 'made' ? say.madeHint : say.broughtHint}</p>
         </div>
       )}
       {form.supply === 'made' ? (
@@ -194,7 +195,7 @@ function Supply({
           />
           <TextField
             label={say.mostCodes}
-            hint={say.madeHint}
+            hint={say.asOftenAsOneLikes}
             path="/most"
             failure={failure}
             value={form.most}

@@ -132,10 +132,11 @@ export async function bringCodes(
   entries: readonly CodeEntry[],
 ): Promise<void> {
   for (const entry of entries) {
-    const { used, ...row } = codeRow(storeId, timeZone, entry);
+    // Named as it was: customers have it like that.
+    const { used, code, storeId: store, ...row } = codeRow(storeId, timeZone, entry);
     await tx
       .insert(discountCodes)
-      .values({ ...row, used })
+      .values({ ...row, storeId: store, code, used })
       .onDuplicateKeyUpdate({
         set: {
           ...row,
