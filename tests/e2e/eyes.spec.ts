@@ -62,6 +62,7 @@ const SCREENS = {
     'orders/connect',
     'orders/exchange',
     'notices/new',
+    'store/codes',
     'store/files',
     'deliveries',
     'deliveries?state=failed,bounced',
@@ -163,6 +164,7 @@ test('by night every screen can be read as well', async ({ page }) => {
     'orders/connect',
     'deliveries',
     'notices/new',
+    'store/codes',
     'store/files',
     'store/payment',
   ]) {

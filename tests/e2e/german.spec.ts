@@ -89,6 +89,7 @@ const SCREENS = [
   'deliveries',
   'notices',
   'notices/new',
+  'store/codes',
   'store/files',
   'store/notes',
   'store/payment',

@@ -34,6 +34,7 @@ const SCREENS: Record<string, string> = {
   Carriers: '/store/carriers',
   Names: '/store/names',
   Invoices: '/store/invoices',
+  Codes: '/store/codes',
   Files: '/store/files',
   Notes: '/store/notes',
   Notices: '/notices',
