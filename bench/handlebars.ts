@@ -51,6 +51,8 @@ export function handlebarsSource(
             return wordsHtml(phrasebook[node.phrase], 'line');
           case 'code':
             return node.code;
+          case 'suggestion':
+            return '';
           case 'language':
             return language;
           case 'look':

@@ -188,6 +188,7 @@ async function seedStore({ chance, store, users, customers, orders, firstNumber,
       price: p.price,
       taxRate: p.taxRate,
       picture: `products/${pictureName(p)}`,
+      url: `${store.facts.url}/shop/${p.sku.toLowerCase()}`,
     })),
   );
   await db.insert(t.discountCodes).values(

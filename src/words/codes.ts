@@ -65,9 +65,9 @@ export const say = speak('codes', {
   messagesOnHold:
     '.input {$n :integer} .match $n one {{{$n} message is on hold for a code}} * {{{$n} messages are on hold for a code}}',
   usedTimes: '.input {$n :integer} .match $n 0 {{not yet}} one {{{$n} time}} * {{{$n} times}}',
-  nUsed: '.input {$n :integer} .match $n 0 {{none used}} * {{{$n} used}}',
+  nUsed: '.input {$n :integer} .match $n 0 {{none used}} one {{{$n} used}} * {{{$n} used}}',
   usedOf: '{$n :integer} of {$limit :integer} times',
-  givenTimes: '.input {$n :integer} .match $n 0 {{none yet}} * {{{$n}}}',
+  givenTimes: '.input {$n :integer} .match $n 0 {{none yet}} one {{{$n}}} * {{{$n}}}',
   givenLeft: '{$n :integer}, {$left :integer} left',
   oneForEachCustomer: 'one for each customer',
   oneForEachOrder: 'one for each order',

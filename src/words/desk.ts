@@ -23,6 +23,8 @@ export const say = speak('desk', {
   whoPays: 'who pays',
   buttonToFollowTheParcel: 'Button to follow the parcel',
   codeToScanWithA: 'Code to scan with a banking app',
+  suggestions: 'Suggestions',
+  noSuggestionsLeftOut: 'none for this order: left out',
   codeGoneLeftOut: 'no code to give: left out',
   noneChosenYet: 'none chosen yet',
   passage: 'Passage',

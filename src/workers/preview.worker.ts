@@ -47,7 +47,8 @@ async function render(id: number, request: RenderParts): Promise<Rendered> {
     });
     const place = { locale: request.locale ?? language, currency: request.currency };
     const promises = compiled.promises(snapshot.facts);
-    const message = compiled.fill(withSampleCodes(snapshot, promises, request.codes, request.now, place));
+    const suggesting = request.suggestions ? { ...snapshot, suggestions: request.suggestions } : snapshot;
+    const message = compiled.fill(withSampleCodes(suggesting, promises, request.codes, request.now, place));
     const sheet = asLookedAt(message.html, request.view);
     const ms = performance.now() - began;
     if (request.check) self.postMessage({ id, sheetFirst: sheet } satisfies SheetAnswer);

@@ -35,6 +35,8 @@ export interface RenderParts {
   /** How it is looked at. */
   view?: SheetView;
   channelName?: string;
+  /** Products that blocks suggest for this order, by block. */
+  suggestions?: Snapshot['suggestions'];
   /** The store's discount codes, and the currency of their amounts. */
   codes: KnownCodes;
   currency: string;

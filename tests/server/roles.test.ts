@@ -86,6 +86,7 @@ const ACTIONS: Record<string, [roles: string, ...args: unknown[]]> = {
   savePhraseAction: ['owner designer', { phrase: 'none', language: 'en', source: 'x' }],
   orderAction: [EVERYONE, 'none'],
   ordersAction: [EVERYONE, 'none'],
+  suggestionsAction: [EVERYONE, { number: 'none', moment: 'order.placed', wants: [] }],
   saveAction: ['owner designer translator', 'none', 1, {}],
   publishAction: ['owner designer', 'none', 1],
   editionAction: [EVERYONE, 'none', 1],

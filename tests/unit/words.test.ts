@@ -294,7 +294,7 @@ it('every word of the catalogues is said somewhere', () => {
   const deeds = SCREENS.map((path) => readFileSync(path, 'utf8')).join('\n');
   for (const [key, words] of Object.entries(SOURCES.get('history')!))
     if (words.includes('{$who}') && deeds.includes(`'${key}'`)) said.add(`history.${key}`);
-  for (const kind of ['products', 'customers', 'orders']) said.add(`history.${kind}`);
+  for (const kind of ['products', 'customers', 'orders', 'codes']) said.add(`history.${kind}`);
   for (const [feature, path] of [
     ['placeholders', 'src/core/placeholders/catalogue.ts'],
     ['moments', 'src/core/moments/registry.ts'],

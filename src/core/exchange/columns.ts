@@ -1,5 +1,5 @@
 /** The lists that go in and out as CSV: their columns, and how a cell is read and written. */
-import { isMailAddress } from '../schema';
+import { isMailAddress, isWebAddress } from '../schema';
 import { amountText, parseAmount } from '../order/amounts';
 import { say } from '../../words/problems';
 
@@ -26,6 +26,9 @@ const text =
 
 const address = (cell: string): CellResult =>
   isMailAddress(cell) ? good(cell) : bad(say.sliceIsNotAnEmail({ slice: cell.slice(0, 60) }));
+
+const webAddress = (cell: string): CellResult =>
+  isWebAddress(cell) && cell.length <= 2000 ? good(cell) : bad(say.enterAFullLinkSuchAs);
 
 const amount = (cell: string, currency: string): CellResult => {
   const minor = parseAmount(cell, currency);
@@ -82,6 +85,7 @@ export const COLUMNS: Record<ListKind, readonly Column[]> = {
     { name: 'options', read: text(300) },
     { name: 'price', needed: true, read: amount },
     { name: 'tax_rate', read: whole(0, 100) },
+    { name: 'url', read: webAddress },
   ],
   customers: [
     { name: 'email', needed: true, read: address },

@@ -102,6 +102,12 @@ function ownFindings(block: Block, template: Template, context: BlocksContext): 
       return needs('shipment', say.thereIsNoParcel, block, context);
     case 'refund':
       return needs('refund', say.thereIsNoRefund, block, context);
+    case 'suggestions': {
+      const { rule, products = [] } = block;
+      if (rule === 'chosen' && products.length === 0)
+        return [{ severity: 'blocker', message: say.noProductsAreChosen }];
+      return [];
+    }
     case 'columns':
       return block.columns.every((c) => c.length === 0)
         ? [{ severity: 'warning', message: say.theColumnsAreEmpty }]

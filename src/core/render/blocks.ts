@@ -4,7 +4,7 @@ import type { LaidBlock } from '../template/passages';
 import { promiseRef } from '../codes';
 import { escapeHtml, plainLine, safeUrl } from '../text/values';
 import type { Layout } from './layout';
-import type { Gate } from './marks';
+import type { Gate, SuggestionField } from './marks';
 import { addressesTable, itemsTable, parcelTable, refundTable, totalsTable, transferTable } from './tables';
 
 /** The class that a block carries in the message, so that the sheet can find it. */
@@ -38,6 +38,8 @@ function gateOf(block: Block): Gate | undefined {
       return block.only && { has: block.only };
     case 'transfer':
       return { anyOf: ['payment.iban'] };
+    case 'suggestions':
+      return { suggests: block.id };
     case 'discount':
       return { code: promiseRef(block) };
     case 'parcel':
@@ -87,6 +89,8 @@ function sectionOf(block: Block, layout: Layout): string {
       return section(discount(block, layout));
     case 'notes':
       return section(notes(layout));
+    case 'suggestions':
+      return section(suggestions(block, layout));
     case 'downloads':
       return section(downloads(layout));
     case 'links':
@@ -279,6 +283,35 @@ function discount(block: Extract<Block, { kind: 'discount' }>, { look, style, ma
   const { colours, type, shape } = look;
   const code = marks.mark({ kind: 'code', ref: promiseRef(block), code: block.code });
   return `<mj-text css-class="ls-pad ls-w" align="center" padding="${style.room(4)}px ${shape.margin}px ${style.room(24)}px"><div class="ls-words" style="margin:0 0 8px">${marks.mark({ kind: 'words', segment: block.id })}</div><span class="ls-q" style="font-size:${type.small}px;color:${colours.quietWords}">${marks.mark({ kind: 'phrase', phrase: 'yourCode' })}</span><br><span class="ls-band ls-rule" style="display:inline-block;padding:8px 18px;border:${Math.max(1, shape.lineWidth)}px dashed ${colours.lines};border-radius:${shape.radius}px;background:${colours.band};font-family:'Courier New',Courier,monospace;font-size:${type.heading}px;letter-spacing:.12em;color:${colours.words}"><strong>${code}</strong></span></mj-text>`;
+}
+
+/** Products below each other: picture, name and price, which read on any width. */
+function suggestions(block: Extract<Block, { kind: 'suggestions' }>, { look, style, marks }: Layout): string {
+  const { colours, type, shape, items } = look;
+  const field = (name: SuggestionField): string => marks.mark({ kind: 'suggestion', field: name });
+  const size = Math.max(48, items.pictureSize);
+  const linked = (inner: string, css: string): string =>
+    marks.when({ suggestion: 'url' }, `<a href="${field('url')}" style="${css}">`) +
+    inner +
+    marks.when({ suggestion: 'url' }, '</a>');
+  const picture = marks.when(
+    { suggestion: 'imageUrl' },
+    linked(
+      `<img src="${field('imageUrl')}" alt="" width="${size}" height="${size}" style="display:block;width:${size}px;height:${size}px;border:0;border-radius:${Math.min(shape.radius, 8)}px">`,
+      'text-decoration:none',
+    ),
+  );
+  const price =
+    block.prices === false
+      ? ''
+      : marks.when(
+          { suggestion: 'price' },
+          `<br><span class="ls-q" style="font-size:${type.small}px;color:${colours.quietWords}">${field('price')}</span>`,
+        );
+  const name = `${linked(`<strong>${field('name')}</strong>`, `color:${colours.links};text-decoration:none`)}${price}`;
+  const one = `<tr><td width="${size + 12}" style="width:${size + 12}px;padding:6px 0;vertical-align:middle">${picture}</td><td align="${style.start}" style="text-align:${style.start};padding:6px 0;vertical-align:middle">${name}</td></tr>`;
+  const head = `<mj-text css-class="ls-pad ls-w" padding="${style.room(4)}px ${shape.margin}px ${style.room(4)}px"><strong style="font-family:${style.headings};font-size:${type.text + 1}px">${marks.mark({ kind: 'phrase', phrase: 'goesWith' })}</strong></mj-text>`;
+  return `${head}<mj-table css-class="ls-pad ls-w" padding="${style.room(4)}px ${shape.margin}px ${style.room(20)}px"><tbody>${marks.each(`suggestions ${block.id}`, one)}</tbody></mj-table>`;
 }
 
 function notes({ look, style, marks }: Layout): string {

@@ -34,6 +34,13 @@ export interface DownloadTexts {
   url: string;
 }
 
+export interface SuggestionTexts {
+  name: Both;
+  price: Both;
+  url: string;
+  imageUrl: string;
+}
+
 /** One message being filled: the words' texts, and the row that a repeating range stands at. */
 export interface Filling extends WordsFill {
   subject: string;
@@ -57,6 +64,9 @@ export interface Filling extends WordsFill {
   address: Both;
   note: NoteTexts | undefined;
   download: DownloadTexts | undefined;
+  /** By block, made when they are first asked for. */
+  suggestions: (block: string) => readonly SuggestionTexts[];
+  suggestion: SuggestionTexts | undefined;
 }
 
 /** Writes what stands in a range once for each of its rows. */
@@ -82,8 +92,13 @@ export function repeat(range: Range, filling: Filling, inner: (filling: Filling)
       filling.download = download;
       out += inner(filling);
     }
+  } else if (range.startsWith('suggestions ')) {
+    for (const suggestion of filling.suggestions(range.slice('suggestions '.length))) {
+      filling.suggestion = suggestion;
+      out += inner(filling);
+    }
   } else {
-    for (const address of filling[range]) {
+    for (const address of filling[range as 'billing' | 'shipping']) {
       filling.address = address;
       out += inner(filling);
     }
@@ -106,9 +121,14 @@ export function isOpen(gate: Gate, filling: Filling, language: string): boolean 
   if ('anyOf' in gate) return gate.anyOf.some((name) => (filling.values[name] ?? '') !== '');
   // Whether words say anything is known where they are compiled.
   if ('words' in gate) return true;
+  if ('suggests' in gate) return (filling.snapshot.suggestions[gate.suggests] ?? []).length > 0;
+  if ('suggestion' in gate) return isSaid(filling.suggestion?.[gate.suggestion]);
   if ('code' in gate) return filling.snapshot.codes[gate.code] !== null;
   return gate.when.every((condition) => conditionHolds(condition, filling.snapshot.facts, language));
 }
+
+const isSaid = (value: Both | string | undefined): boolean =>
+  value !== undefined && (typeof value === 'string' ? value : value.plain) !== '';
 
 /** Where a link leads in this message, or undefined when it leads nowhere. */
 export function hrefOf(link: Link, filling: Filling): string | undefined {

@@ -7,11 +7,18 @@ import type { Phrase } from '../template/phrasebook';
 import type { Link } from '../template/schema';
 
 export type LineField = 'name' | 'alt' | 'options' | 'sku' | 'quantity' | 'unitPrice' | 'total' | 'imageUrl';
-export type Range = 'lines' | 'shippable' | 'totals' | 'billing' | 'shipping' | 'refund' | 'notes' | 'downloads';
+export type SuggestionField = 'name' | 'price' | 'imageUrl' | 'url';
+/** The products that a block suggests, by its id. */
+export type SuggestionsRange = `suggestions ${string}`;
+export type Range =
+  'lines' | 'shippable' | 'totals' | 'billing' | 'shipping' | 'refund' | 'notes' | 'downloads' | SuggestionsRange;
 
 /** What has to hold for a range of a message to be in it. */
 export type Gate =
-  | { has: Exclude<Range, 'totals' | 'lines'> | 'transferCode' }
+  | { has: Exclude<Range, 'totals' | 'lines' | SuggestionsRange> | 'transferCode' }
+  /** A block has products to suggest. */
+  | { suggests: string }
+  | { suggestion: 'price' | 'imageUrl' | 'url' }
   | { link: Link }
   /** Any of these placeholders has a value. */
   | { anyOf: readonly string[] }
@@ -42,6 +49,7 @@ export type Slot =
   | { kind: 'total'; field: 'label' | 'amount' }
   | { kind: 'note'; field: 'product' | 'words' | 'url' }
   | { kind: 'download'; field: 'name' | 'url' }
+  | { kind: 'suggestion'; field: SuggestionField }
   | { kind: 'addressLine' }
   | { kind: 'code'; ref: string; code: string }
   /** Address of the picture that banking apps scan. */

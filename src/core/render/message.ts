@@ -1,5 +1,5 @@
 /** Skeleton, words, phrasebook and values joined: the message as it is sent, and as it is previewed. */
-import type { LineValues, Snapshot, TotalRow } from '../snapshot/snapshot';
+import type { LineValues, Snapshot, SuggestedProduct, TotalRow } from '../snapshot/snapshot';
 import { wordsOfLook } from '../look/schema';
 import { moneyFormatter, numberFormatter, percentFormatter } from '../text/formatters';
 import {
@@ -14,11 +14,20 @@ import { PHRASES, type Phrase, type Phrasebook } from '../template/phrasebook';
 import type { Laid } from '../template/passages';
 import { segmentsOf } from '../template/schema';
 import { wordsCompiler, type KeptWords } from './kept-words';
-import { NOTHING, type DownloadTexts, type Filling, type LineTexts, type NoteTexts, type TotalTexts } from './filling';
+import {
+  NOTHING,
+  type DownloadTexts,
+  type Filling,
+  type LineTexts,
+  type NoteTexts,
+  type SuggestionTexts,
+  type TotalTexts,
+} from './filling';
 import type { Node } from './marks';
 import type { OrderFacts } from '../conditions';
 import type { CodePromise } from '../codes';
 import { promisesMet, promisesOf } from '../template/promises';
+import { wantsMet, wantsOf, type SuggestionsWanted } from '../template/wants';
 import type { Skeleton } from './skeleton';
 import { nodeOps, totalLabel, type SlotsOf } from './slots';
 import { textPart } from './text-part';
@@ -46,6 +55,8 @@ export interface MessageOptions {
 export interface CompiledMessage {
   /** The codes that the message gives to an order, in its own order: those of blocks that are in it. */
   promises: (facts: OrderFacts) => CodePromise[];
+  /** The products that it suggests to an order: those of blocks that are in it. */
+  wants: (facts: OrderFacts) => SuggestionsWanted[];
   /** Fills the message with one order's values. Pure, and safe to call many times. */
   fill: (snapshot: Snapshot) => RenderedMessage;
 }
@@ -139,6 +150,12 @@ export function compileMessage(
     name: both(d.name),
     url: safeUrl(d.url) ?? '',
   });
+  const suggestionTexts = ({ name, price, url, imageUrl }: SuggestedProduct): SuggestionTexts => ({
+    name: both(name),
+    price: price ? amountBoth(price) : NOTHING,
+    url: safeUrl(url) ?? '',
+    imageUrl: safeUrl(imageUrl) ?? '',
+  });
   const totalTexts = (row: TotalRow): TotalTexts => ({ row, amount: amountBoth(row.amount) });
 
   const page = runner(nodeOps(skeleton.nodes, slots));
@@ -158,8 +175,10 @@ export function compileMessage(
   });
 
   const promised = promisesOf(blocks);
+  const wanted = wantsOf(blocks);
   return {
     promises: (facts) => promisesMet(promised, facts, language),
+    wants: (facts) => wantsMet(wanted, facts, language),
     fill: (snapshot) => {
       const { values, texts } = writings.begin(snapshot.values);
       const lines = snapshot.lines.map(lineTexts);
@@ -187,6 +206,8 @@ export function compileMessage(
         address: NOTHING,
         note: undefined,
         download: undefined,
+        suggestions: (block) => (snapshot.suggestions[block] ?? NONE).map(suggestionTexts),
+        suggestion: undefined,
       };
       // A header is one line whatever the words hold (RFC 5322, 2.2).
       filling.subject = oneLine(subject(filling));

@@ -5,7 +5,7 @@ import { runner, type CompiledWords } from '../text/compile';
 import { escapeHtml, plainLine, type Both } from '../text/values';
 import { hrefOf, isOpen, repeat, type Filling } from './filling';
 import { transferCodePath } from './transfer-code';
-import type { Node } from './marks';
+import type { Node, SuggestionField } from './marks';
 
 /** A piece of a message: fixed, or written for each order. */
 export type Op = string | ((filling: Filling) => string);
@@ -65,6 +65,14 @@ const LINE: Record<LineField, Write> = {
   options: (f) => f.line?.options.html ?? '',
 };
 
+/** What a suggested product shows, by field. */
+const SUGGESTION: Record<SuggestionField, Write> = {
+  name: (f) => f.suggestion?.name.html ?? '',
+  price: (f) => f.suggestion?.price.html ?? '',
+  imageUrl: (f) => escapeHtml(f.suggestion?.imageUrl ?? ''),
+  url: (f) => escapeHtml(f.suggestion?.url ?? ''),
+};
+
 function slotOps(slot: Slot, parts: SlotsOf): readonly Op[] {
   switch (slot.kind) {
     case 'words':
@@ -88,6 +96,8 @@ function slotOps(slot: Slot, parts: SlotsOf): readonly Op[] {
       const { field } = slot;
       return [(f) => (field === 'url' ? escapeHtml(f.download?.url ?? '') : (f.download?.name.html ?? ''))];
     }
+    case 'suggestion':
+      return [SUGGESTION[slot.field]];
     case 'phrase':
       return parts.phrases.get(slot.phrase)?.html ?? [];
     case 'language':

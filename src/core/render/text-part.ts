@@ -152,6 +152,17 @@ function blockText(block: LaidBlock, parts: TextParts): Write {
     case 'notes':
       return (f) =>
         f.notes.map((n) => `${n.product.plain}\n${n.words.plain}${n.url ? ` (${n.url})` : ''}`).join('\n\n');
+    case 'suggestions': {
+      const head = phrase('goesWith');
+      const prices = block.prices ?? true;
+      return (f) => {
+        const rows = f.suggestions(block.id).map(({ name, price, url }) => {
+          const cost = prices && price.plain !== '' ? `, ${price.plain}` : '';
+          return `${name.plain}${cost}${url === '' ? '' : `: ${url}`}`;
+        });
+        return rows.length === 0 ? '' : [head(f), ...rows].filter((t) => t !== '').join('\n');
+      };
+    }
     case 'downloads':
       return (f) => f.downloads.map((d) => `${d.name.plain}: ${d.url}`).join('\n');
     case 'divider':

@@ -90,12 +90,23 @@ export interface Snapshot {
   downloads: Download[];
   /** What the picture of a bank transfer says (EPC069-12); left out when there is nothing to transfer, or not in euros. */
   transferCode?: string;
+  /** Products that the message suggests, by the block that does. */
+  suggestions: Readonly<Record<string, readonly SuggestedProduct[]>>;
   /** The codes that the message gives, by what promises them: null for one that does not hold. */
   codes: Readonly<Record<string, string | null>>;
   /** Names of the store's own that have no words in this language, and stand as the store has them. */
   unnamed: { kind: NameKind; name: string }[];
   /** What conditions ask about. */
   facts: OrderFacts;
+}
+
+/** A product as a message suggests it. */
+export interface SuggestedProduct {
+  name: string;
+  price?: Money;
+  /** Where it is looked at; empty when it is not known. */
+  url: string;
+  imageUrl: string;
 }
 
 /** What whoever bought a product should know. */
@@ -259,6 +270,7 @@ export function snapshotOf(subject: MessageSubject): Snapshot {
     ),
     ...(transferCode && { transferCode }),
     codes: {},
+    suggestions: {},
     unnamed: names.missing,
     facts: orderFacts(order, {
       lines,

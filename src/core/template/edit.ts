@@ -127,6 +127,8 @@ export function newBlock(kind: BlockKind, id: string, idFor: (kind: BlockKind) =
       return { id, kind, height: 24 };
     case 'discount':
       return { id, kind, code: '' };
+    case 'suggestions':
+      return { id, kind, rule: 'bought-with', count: 3, fill: true };
     case 'passage':
       return { id, kind, passage: 'none' };
     case 'columns': {

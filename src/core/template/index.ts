@@ -6,3 +6,4 @@ export * from './stale';
 export * from './import-html';
 export * from './edit';
 export * from './promises';
+export * from './wants';

@@ -2,6 +2,7 @@
  * A template: which blocks a message has, in which order, and the words of each in every language. Structure is
  * shared by all languages; words are one MessageFormat 2 source per segment.
  */
+import { MOST_SUGGESTED } from '../suggest';
 import { Type, type Static, type TSchema } from '@sinclair/typebox';
 import { AttachmentSchema, MOST_FILES } from '../attach';
 import { ConditionSchema } from '../conditions/condition';
@@ -95,6 +96,17 @@ export const BlockSchema = Type.Union([
     whenGone: Type.Optional(choice('leave-out', 'stop')),
   }),
   block('notes', {}),
+  /** Products to go with what was ordered. */
+  block('suggestions', {
+    rule: choice('bought-with', 'category', 'chosen'),
+    count: Type.Integer({ minimum: 1, maximum: MOST_SUGGESTED }),
+    /** Stock numbers, chosen by hand. */
+    products: Type.Optional(
+      Type.Array(Type.String({ minLength: 1, maxLength: 64 }), { maxItems: 12, uniqueItems: true }),
+    ),
+    fill: Type.Optional(Type.Boolean()),
+    prices: Type.Optional(Type.Boolean()),
+  }),
   block('downloads', {}),
   block('links', { align }),
   block('footer', {}),
@@ -139,6 +151,7 @@ export const BLOCK_LABELS: Record<BlockKind, string> = inEachLanguage(() => ({
   transfer: say.bankDetails,
   discount: say.discountCode,
   notes: say.productNotes,
+  suggestions: say.suggestedProducts,
   downloads: say.downloads,
   links: say.contactLinks,
   footer: say.footer,

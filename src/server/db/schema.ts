@@ -31,6 +31,7 @@ export * from './guard-tables';
 export * from './order-tables';
 export * from './sending-tables';
 export * from './store-table';
+export * from './suggestion-tables';
 
 /** Of the variant for everybody: after all others. */
 export const LAST_RANK = 1000;
@@ -202,6 +203,8 @@ export const products = mysqlTable(
     /** Percent. */
     taxRate: int('tax_rate').notNull(),
     picture: varchar('picture', { length: 200 }).notNull().default(''),
+    /** Where it is looked at in the shop. */
+    url: varchar('url', { length: 2000 }).notNull().default(''),
   },
   (t) => [primaryKey({ columns: [t.storeId, t.sku] })],
 );

@@ -17,6 +17,8 @@ import { factsOf } from '../db/store-facts';
 import { CodeError, ContentError, isDatabaseError } from '../base/faults';
 import { giveCode, lookAtCode, type CodeFor } from '../codes/give';
 import { codesOf, namesIn } from '../codes/known';
+import { shownProducts } from '@/contract/suggestions';
+import { suggestionsFor } from '../suggestions/suggest';
 import type { deliveries } from '../db/schema';
 import { channels, editions, events, orders, phrases, stores } from '../db/schema';
 import { config } from '../base/config';
@@ -128,10 +130,12 @@ export async function renderFor(request: RenderRequest): Promise<RenderedMessage
   const { store, order, moment, channelName, language, now } = request;
   const compiled = await compiledFor(request);
   const snapshot = snapshotFor(store, order, moment, channelName, language, now, madeUpFor(moment, request.offers));
+  const about = aboutMoment(order, moment).order ?? order;
+  const suggesting = await suggestionsInto({ store, order: about, snapshot, compiled });
   const promises = compiled.promises(snapshot.facts);
-  if (promises.length === 0) return compiled.fill(snapshot);
+  if (promises.length === 0) return compiled.fill(suggesting);
   const known = await codesOf(store.id, now);
-  return compiled.fill(withSampleCodes(snapshot, promises, known, now, placeOf(store, language)));
+  return compiled.fill(withSampleCodes(suggesting, promises, known, now, placeOf(store, language)));
 }
 
 /** What a batch of deliveries needs besides its editions, read in three queries instead of three for each. */
@@ -227,6 +231,18 @@ export type WordedOf = Pick<
   'id' | 'storeId' | 'orderId' | 'eventId' | 'editionId' | 'language' | 'moment' | 'timed' | 'turn' | 'optional'
 >;
 
+/** The products that a message suggests put into its snapshot. */
+async function suggestionsInto({
+  store,
+  order,
+  snapshot,
+  compiled,
+}: Pick<Worded, 'store' | 'order' | 'snapshot' | 'compiled'>): Promise<Snapshot> {
+  const wants = compiled.wants(snapshot.facts);
+  if (wants.length === 0) return snapshot;
+  return { ...snapshot, suggestions: shownProducts(await suggestionsFor(store, order, wants)) };
+}
+
 /** Gives codes of series to whom a message is about, or only looks at what they have. */
 type CodesOf = 'give' | 'look';
 
@@ -286,7 +302,11 @@ export async function wordedFor(delivery: WordedOf, context: BatchContext, codes
   return {
     store,
     order,
-    snapshot: await codesInto({ store, order, snapshot, compiled }, delivery, codes),
+    snapshot: await codesInto(
+      { store, order, snapshot: await suggestionsInto({ store, order, snapshot, compiled }), compiled },
+      delivery,
+      codes,
+    ),
     compiled,
     details: later?.details,
     byHand: later?.letter !== undefined,

@@ -15,23 +15,31 @@ import { tellOwners } from '../sending/notice';
 import { forgetOldUse } from '../sending/service-use';
 import { readKept } from '../base/reading';
 import { planNotices } from '../notices/planning';
+import { computeDue, noteSuggesting } from '../suggestions/compute';
 import { watchCodes } from './code-watch';
 import { passOnReplies } from './replies';
 
 const FORGET_EVERY_MS = 3_600_000;
 const CODES_EVERY_MS = 20_000;
+const SUGGESTING_EVERY_MS = 300_000;
 /** Domains are looked at in between, so forgetting takes only so long at a time. */
 const FORGET_FOR_MS = 60_000;
 
 export class Watch {
   private forgottenAt = 0;
   private codesAt = 0;
+  private suggestingAt = 0;
 
   /** One turn. Never throws: sending goes on whatever DNS does. */
   async turn(): Promise<void> {
     try {
       await passOnReplies();
       await planNotices();
+      if (Date.now() - this.suggestingAt > SUGGESTING_EVERY_MS) {
+        this.suggestingAt = Date.now();
+        await noteSuggesting();
+      }
+      await computeDue();
       for (const row of await claimDueDomains(5)) {
         const looked = await lookAtDomain(row);
         if (looked.fellBackAt) await tellOfFall(looked);

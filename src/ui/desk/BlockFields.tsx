@@ -8,7 +8,9 @@ import { Check } from '../parts/Check';
 import { Field, Pick, Segments } from '../parts/fields';
 import { PictureInput, type BringPicture } from '../parts/PictureInput';
 import type { DeskStore } from '@/contract/templates';
+import type { SuggestionsAnswer } from '@/contract/suggestions';
 import { DiscountFields } from './DiscountFields';
+import { SuggestionFields } from './SuggestionFields';
 import { inEachLanguage } from '@/words/speak';
 import { say } from '@/words/desk';
 import { say as common } from '@/words/common';
@@ -28,13 +30,17 @@ export interface BlockFieldsProps {
   moment: string;
   store: DeskStore;
   base: string;
+  /** What blocks suggest for the order on the sheet. */
+  suggestions: SuggestionsAnswer | undefined;
+  orderNumber: string;
   onBlock: (change: Partial<Block>) => void;
   onBring: BringPicture;
   /** An id for a new block within columns. */
   newId: (kind: Block['kind']) => string;
 }
 
-export function BlockFields({ block, moment, store, base, onBlock, onBring, newId }: BlockFieldsProps) {
+export function BlockFields(props: BlockFieldsProps) {
+  const { block, moment, store, base, onBlock, onBring, newId } = props;
   switch (block.kind) {
     case 'heading':
       return (
@@ -156,6 +162,10 @@ export function BlockFields({ block, moment, store, base, onBlock, onBring, newI
           onChange={(code) => onBlock({ code: code ? undefined : false } as Partial<Block>)}
         />
       );
+    case 'suggestions': {
+      const { suggestions, orderNumber } = props;
+      return <SuggestionFields {...{ block, store, suggestions, orderNumber, onBlock }} />;
+    }
     case 'discount':
       return <DiscountFields block={block} store={store} onBlock={onBlock} />;
     case 'passage':

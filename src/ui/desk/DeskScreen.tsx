@@ -79,7 +79,7 @@ export function DeskScreen(props: DeskProps) {
 
   const { language } = strip;
   const written = template.words[language] !== undefined;
-  const { locale, direction, snapshot, context, partsFor } = useMessage({
+  const { locale, direction, snapshot, context, partsFor, suggestions } = useMessage({
     store,
     moment: item.moment,
     language,
@@ -87,6 +87,7 @@ export function DeskScreen(props: DeskProps) {
     channelName: order.channelName,
     now,
     blocks: template.blocks,
+    onSuggest: props.onSuggest,
   });
   const { ground, pictures } = strip;
   const shelf = useShelf(store.shelf, props.onBringFile, '');
@@ -378,7 +379,7 @@ export function DeskScreen(props: DeskProps) {
             >
               <Details
                 moment={item.moment}
-                {...{ store, base, block, chip, language, formIndex, findings }}
+                {...{ store, base, block, chip, language, formIndex, findings, suggestions }}
                 segment={segment && segmentPlace && { ...segmentPlace, source: segment.source, words: segment.words }}
                 facts={snapshot.facts}
                 orderNumber={orderLabel}

@@ -15,6 +15,7 @@ import { Forms } from './Forms';
 import { conditionSentence } from '@/core/conditions';
 import { ConditionForm } from '../conditions/ConditionForm';
 import { conditionNames } from '../conditions/conditionNames';
+import type { SuggestionsAnswer } from '@/contract/suggestions';
 import type { DeskStore } from '@/contract/templates';
 import { say } from '@/words/desk';
 import { say as common } from '@/words/common';
@@ -28,6 +29,7 @@ export interface DetailsProps {
     { id: string; label: string; form: SegmentForm; source: string; words: WordsDocument | undefined } | undefined;
   chip: ChipOpen | undefined;
   facts: OrderFacts;
+  suggestions: SuggestionsAnswer | undefined;
   orderNumber: string;
   language: string;
   formIndex: number;
@@ -96,6 +98,8 @@ function BlockDetails(props: DetailsProps & { block: Block }) {
             moment={props.moment}
             store={props.store}
             base={props.base}
+            suggestions={props.suggestions}
+            orderNumber={props.orderNumber}
             newId={props.newId}
             onBring={props.onBring}
             onBlock={onBlock}

@@ -9,7 +9,7 @@ const GROUPS: readonly [string, readonly BlockKind[]][] = inEachLanguage(() => [
   [say.wordsAndPictures, ['heading', 'text', 'button', 'image', 'columns', 'divider', 'space', 'html']],
   [
     say.fromTheOrder,
-    ['items', 'totals', 'addresses', 'parcel', 'refund', 'transfer', 'notes', 'downloads', 'discount'],
+    ['items', 'totals', 'addresses', 'parcel', 'refund', 'transfer', 'notes', 'downloads', 'discount', 'suggestions'],
   ],
   [say.fromTheStore, ['masthead', 'links', 'footer']],
 ]);
@@ -18,6 +18,7 @@ const SHORT: Partial<Record<BlockKind, string>> = inEachLanguage(() => ({
   refund: say.refund,
   notes: say.notes,
   discount: say.discount,
+  suggestions: say.suggestions,
 }));
 
 export function Palette({

@@ -29,6 +29,10 @@ export function outlineNote(block: Block, snapshot: Snapshot, passages: Passages
       return snapshot.refund.length === 0 ? say.noRefundLeftOut : '';
     case 'notes':
       return snapshot.notes.length === 0 ? say.noneOnThisOrder : '';
+    case 'suggestions': {
+      const names = (snapshot.suggestions[block.id] ?? []).map((p) => p.name);
+      return names.length === 0 ? say.noSuggestionsLeftOut : names.join(', ');
+    }
     case 'downloads':
       return snapshot.downloads.length === 0 ? say.noneOnThisOrder : '';
     case 'discount':

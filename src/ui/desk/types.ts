@@ -1,4 +1,5 @@
 /** What the Desk is given of a store, and of what is on it. */
+import type { AskSuggestions } from './useSuggestions';
 import type { Order } from '@/core/order';
 import type { Result } from '@/core/result';
 import type { Block, Template } from '@/core/template';
@@ -48,6 +49,7 @@ export interface DeskProps {
   ) => Promise<Result<{ to: string; subject: string }>>;
   onBring: BringPicture;
   onBringFile: BringFile;
+  onSuggest: AskSuggestions;
   onCopyBlock: (slug: string, block: Block, words: Record<string, Segments>) => Promise<Result<{ name: string }>>;
   onMakePassage: (name: string, blocks: Block[], words: Record<string, Segments>) => Promise<Result<{ id: string }>>;
   /** Takes the passage away; refused while a message uses it. */

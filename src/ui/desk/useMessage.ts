@@ -8,7 +8,9 @@ import { promisesTo, type Template } from '@/core/template';
 import { directionOf } from '@/core/text';
 import type { RenderParts } from '../bench/useRenderer';
 import type { EditingContext } from './editor/WordsEditor';
+import { shownProducts } from '@/contract/suggestions';
 import type { DeskStore } from '@/contract/templates';
+import { useSuggestions, type AskSuggestions } from './useSuggestions';
 
 export interface MessageAbout {
   store: DeskStore;
@@ -20,9 +22,10 @@ export interface MessageAbout {
   now: number;
   /** Of the template on the sheet: words can speak of the code that it gives. */
   blocks: Template['blocks'];
+  onSuggest: AskSuggestions;
 }
 
-export function useMessage({ store, moment, language, order, channelName, now, blocks }: MessageAbout) {
+export function useMessage({ store, moment, language, order, channelName, now, blocks, onSuggest }: MessageAbout) {
   const locale = store.locales[language] ?? language;
   const ofOrder = useMemo(
     () =>
@@ -39,10 +42,13 @@ export function useMessage({ store, moment, language, order, channelName, now, b
       }),
     [order, channelName, store.facts, store.language, store.timeZone, locale, now, moment],
   );
+  const suggestions = useSuggestions(blocks, store.passages, order.number, moment, onSuggest);
+  const suggested = useMemo(() => (suggestions ? shownProducts(suggestions.blocks) : undefined), [suggestions]);
   const snapshot = useMemo(() => {
     const promises = promisesTo({ blocks }, store.passages, ofOrder.facts, language);
-    return withSampleCodes(ofOrder, promises, store.codes, now, { locale, currency: store.currency });
-  }, [ofOrder, blocks, store.passages, store.codes, store.currency, language, locale, now]);
+    const suggesting = suggested ? { ...ofOrder, suggestions: suggested } : ofOrder;
+    return withSampleCodes(suggesting, promises, store.codes, now, { locale, currency: store.currency });
+  }, [ofOrder, suggested, blocks, store.passages, store.codes, store.currency, language, locale, now]);
   const context: EditingContext = useMemo(
     () => ({ moment, values: snapshot.values, writing: { locale, timeZone: store.timeZone } }),
     [moment, snapshot, locale, store.timeZone],
@@ -63,9 +69,10 @@ export function useMessage({ store, moment, language, order, channelName, now, b
       order,
       moment,
       now,
+      ...(suggested && { suggestions: suggested }),
       ...(channelName && { channelName }),
     }),
-    [store, language, locale, order, channelName, now, moment],
+    [store, language, locale, order, channelName, now, moment, suggested],
   );
-  return { locale, direction: directionOf(language), snapshot, context, partsFor };
+  return { locale, direction: directionOf(language), snapshot, context, partsFor, suggestions };
 }

@@ -26,6 +26,7 @@ import type { DeskStore } from '@/contract/templates';
 import { useDeskKeys } from '../desk/useDeskKeys';
 import { usePreview } from '../desk/usePreview';
 import { useMessage } from '../desk/useMessage';
+import type { AskSuggestions } from '../desk/useSuggestions';
 import { useSegment } from '../desk/useSegments';
 import { Segments } from '../parts/fields';
 import { Empty, Page, Trouble } from '../parts/Page';
@@ -59,6 +60,7 @@ export interface WriteProps {
   id: string;
   mayBring: boolean;
   onBringFile: BringFile;
+  onSuggest: AskSuggestions;
   onSend: (letter: unknown) => Promise<Result<{ messages: number; orders: number }>>;
 }
 
@@ -159,6 +161,7 @@ function Writing(
     channelName: order.channelName,
     now,
     blocks: template.blocks,
+    onSuggest: props.onSuggest,
   });
   const sheet = useRef<SheetHandle>(null);
   const { rendered } = usePreview(template, partsFor, sheet);

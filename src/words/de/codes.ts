@@ -63,9 +63,9 @@ export const codes: TranslationOf<typeof say> = {
   messagesOnHold:
     '.input {$n :integer} .match $n one {{{$n} Nachricht ist wegen eines Codes angehalten}} * {{{$n} Nachrichten sind wegen eines Codes angehalten}}',
   usedTimes: '.input {$n :integer} .match $n 0 {{noch nicht}} one {{{$n}-mal}} * {{{$n}-mal}}',
-  nUsed: '.input {$n :integer} .match $n 0 {{keiner verwendet}} * {{{$n} verwendet}}',
+  nUsed: '.input {$n :integer} .match $n 0 {{keiner verwendet}} one {{{$n} verwendet}} * {{{$n} verwendet}}',
   usedOf: '{$n :integer} von {$limit :integer} Malen',
-  givenTimes: '.input {$n :integer} .match $n 0 {{noch keine}} * {{{$n}}}',
+  givenTimes: '.input {$n :integer} .match $n 0 {{noch keine}} one {{{$n}}} * {{{$n}}}',
   givenLeft: '{$n :integer}, {$left :integer} übrig',
   oneForEachCustomer: 'einer für jeden Kunden',
   oneForEachOrder: 'einer für jede Bestellung',

@@ -23,6 +23,8 @@ export const desk: TranslationOf<typeof say> = {
   whoPays: 'Rechnungsanschrift',
   buttonToFollowTheParcel: 'Schaltfläche zur Sendungsverfolgung',
   codeToScanWithA: 'Code zum Scannen mit einer Banking-App',
+  suggestions: 'Empfehlungen',
+  noSuggestionsLeftOut: 'keine zu dieser Bestellung: weggelassen',
   codeGoneLeftOut: 'kein Code zu vergeben: weggelassen',
   noneChosenYet: 'noch nichts gewählt',
   passage: 'Textbaustein',

@@ -11,6 +11,7 @@ import { diagnosis } from './diagnosis';
 import { dns } from './dns';
 import { codes } from './codes';
 import { files } from './files';
+import { suggestions } from './suggestions';
 import { findings } from './findings';
 import { history } from './history';
 import { journey } from './journey';
@@ -56,6 +57,7 @@ export const de: Translations = {
   dns,
   codes,
   files,
+  suggestions,
   findings,
   history,
   journey,

@@ -97,6 +97,7 @@ export const problems: TranslationOf<typeof say> = {
   enterACategory: 'Geben Sie eine Warengruppe ein.',
   chooseAChannel: 'Wählen Sie einen Verkaufskanal.',
   enterACodeWithoutSpaces: 'Geben Sie einen Code aus höchstens 64 Zeichen ohne Leerzeichen ein.',
+  chooseASeries: 'Wählen Sie eine Codeserie.',
   enterFewerCodes: 'Geben Sie weniger Codes auf einmal ein.',
   useUpTo12Letters: 'Verwenden Sie bis zu 12 Großbuchstaben und Ziffern.',
   enterTheCode: 'Geben Sie den Code ein.',

@@ -8,8 +8,10 @@ import type { Result } from '@/core/result';
 import type { Block, Segments, Template } from '@/core/template';
 import type { BroughtPicture } from '@/server/documents/pictures';
 import { order } from '@/server/features/orders/use-cases';
+import { suggestion } from '@/server/features/suggestions/use-cases';
 import { look, passage, picture, template } from '@/server/features/templates/use-cases';
 import type { OrderChoice } from '@/contract/orders';
+import type { SuggestionsAnswer } from '@/contract/suggestions';
 import { say } from '@/words/pages';
 
 export async function orderAction(
@@ -17,6 +19,10 @@ export async function orderAction(
   number: string,
 ): Promise<Result<{ order: Order; channelName: string | undefined }>> {
   return act(order.read, store, { number });
+}
+
+export async function suggestionsAction(store: string, wanted: unknown): Promise<Result<SuggestionsAnswer>> {
+  return act(suggestion.show, store, wanted);
 }
 
 export async function ordersAction(store: string, search: string): Promise<Result<OrderChoice[]>> {

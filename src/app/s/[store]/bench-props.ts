@@ -7,7 +7,7 @@ import { listOrders, orderSnapshot } from '@/server/features/orders/orders';
 import { senderViews } from '@/server/features/sending/senders';
 import { stripFromQuery } from '@/ui/desk/strip';
 import { addFileAction } from './file-actions';
-import { bringAction, orderAction, ordersAction } from './bench-actions';
+import { bringAction, orderAction, ordersAction, suggestionsAction } from './bench-actions';
 
 export interface BenchQuery {
   order?: string;
@@ -41,6 +41,7 @@ export async function benchProps(access: Access, query: BenchQuery) {
     mayBring: may(role, 'file.bring'),
     onOrder: orderAction.bind(null, store.id),
     onOrders: ordersAction.bind(null, store.id),
+    onSuggest: suggestionsAction.bind(null, store.id),
     onBring: bringAction.bind(null, store.id),
     onBringFile: addFileAction.bind(null, store.id),
   };

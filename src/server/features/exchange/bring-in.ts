@@ -86,6 +86,8 @@ export async function bringIn(
               options: sql`values(${products.options})`,
               price: sql`values(${products.price})`,
               taxRate: sql`values(${products.taxRate})`,
+              // Where a list does not say it, what is known stays.
+              url: sql`if(values(${products.url}) = '', ${products.url}, values(${products.url}))`,
             },
           });
       } else if (kind === 'customers') {

@@ -72,6 +72,7 @@ const ProductJson = Type.Object(
     /** Minor units of the store's currency. */
     price: Type.Integer({ minimum: 0 }),
     taxRate: Type.Optional(Type.Integer({ minimum: 0, maximum: 100 })),
+    url: Type.Optional(Type.String({ format: 'uri', maxLength: 2000 })),
   },
   strict,
 );
@@ -157,6 +158,7 @@ async function readTable(
       options: String(cells.options ?? ''),
       price: Number(cells.price),
       taxRate: Number(cells.tax_rate ?? 0),
+      url: String(cells.url ?? ''),
     }));
   } else if (kind === 'customers') {
     for (const { row, cells } of list.rows) {
@@ -230,7 +232,7 @@ async function readJson(access: Access, kind: ListKind, text: string, channelIds
     if (kind === 'products') {
       const checked = checkProduct(entry);
       if (!checked.ok) say(checked.problems);
-      else read.products.push({ taxRate: 0, options: '', ...checked.value });
+      else read.products.push({ taxRate: 0, options: '', url: '', ...checked.value });
     } else if (kind === 'customers') {
       const checked = checkCustomer(entry);
       if (!checked.ok) say(checked.problems);

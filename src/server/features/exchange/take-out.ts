@@ -40,13 +40,14 @@ export async function takeOut(
   if (kind === 'products') {
     const list = await db.select().from(products).where(eq(products.storeId, store.id)).orderBy(asc(products.sku));
     rows = list.map((p) => ({ ...p, price: amountText(p.price, store.currency), tax_rate: p.taxRate }));
-    json = list.map(({ sku, name, category, options, price, taxRate }) => ({
+    json = list.map(({ sku, name, category, options, price, taxRate, url }) => ({
       sku,
       name,
       category,
       options,
       price,
       taxRate,
+      ...(url !== '' && { url }),
     }));
   } else if (kind === 'customers') {
     const list = await db.select().from(customers).where(eq(customers.storeId, store.id)).orderBy(asc(customers.email));

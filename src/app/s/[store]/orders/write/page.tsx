@@ -8,6 +8,7 @@ import { may } from '@/contract/policy';
 import { NotAllowed } from '@/ui/parts/NotAllowed';
 import { Empty } from '@/ui/parts/Page';
 import { WriteScreen } from '@/ui/writing/WriteScreen';
+import { suggestionsAction } from '../../bench-actions';
 import { addFileAction } from '../../file-actions';
 import { writeAction } from '../actions';
 import { say } from '@/words/pages';
@@ -49,6 +50,7 @@ export default async function Write({
       id={randomUUID()}
       mayBring={may(access.role, 'file.bring')}
       onBringFile={addFileAction.bind(null, store)}
+      onSuggest={suggestionsAction.bind(null, store)}
       onSend={writeAction.bind(null, store)}
     />
   );

@@ -1,0 +1,2 @@
+export * from './companions';
+export * from './suggest';
