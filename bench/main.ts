@@ -10,12 +10,24 @@ import { benchIntake } from './intake';
 import { printTable } from './measure';
 import { benchPlanning } from './planning';
 import { benchSending } from './sending';
+import { benchSuggestions } from './suggestions';
 import { benchTruth, truthOf } from './truth';
 import { benchTyping } from './typing';
 
-const PARTS = ['fill', 'planning', 'hostile', 'intake', 'board', 'sending', 'attached', 'typing', 'truth'] as const;
+const PARTS = [
+  'fill',
+  'planning',
+  'hostile',
+  'intake',
+  'board',
+  'sending',
+  'attached',
+  'suggestions',
+  'typing',
+  'truth',
+] as const;
 const USAGE =
-  'Usage: ./libellus bench [fill|planning|hostile|intake|board|sending|attached|typing|truth] (truth: [--lives N]) or ./libellus bench --crash [--rounds N] [--events N] [--json]';
+  'Usage: ./libellus bench [fill|planning|hostile|intake|board|sending|attached|suggestions|typing|truth] (truth: [--lives N]) or ./libellus bench --crash [--rounds N] [--events N] [--json]';
 const { values, positionals } = parseArgs({
   allowPositionals: true,
   options: {
@@ -60,6 +72,7 @@ async function runFigures(): Promise<void> {
     ['intake', benchIntake],
     ['board', benchBoard],
     ['sending', benchSending],
+    ['suggestions', benchSuggestions],
     ['typing', benchTyping],
   ] as const) {
     if (!wanted(name)) continue;
