@@ -62,8 +62,8 @@ const wanted = (change: Partial<Extract<Block, { kind: 'suggestions' }>> = {}) =
 
 describe('what is bought together', () => {
   it('is worked out from the orders, once for those who ask at the same time', async () => {
-    const [folder] = await database().select().from(companions).where(eq(companions.sku, 'FOLDER'));
-    expect(folder).toMatchObject({ orders: 12, others: [{ sku: 'THREAD', support: 6, lift: 2 }, {}, {}] });
+    const folder = await database().select().from(companions).where(eq(companions.sku, 'FOLDER'));
+    expect(folder).toMatchObject([{ orders: 12, place: 1, other: 'THREAD', support: 6, lift: 2 }, {}, {}]);
     const did = await Promise.all(Array.from({ length: 5 }, () => computeSuggestions(SHOP)));
     expect(did.filter(Boolean).length).toBe(1);
     expect(await isDue(SHOP)).toBe(false);
@@ -96,7 +96,7 @@ describe('what is suggested for an order', () => {
         url: 'https://quillwick.example/shop/thread',
       },
       why: { kind: 'bought-with', sku: 'FOLDER', support: 7 },
-      withName: 'The folder',
+      withName: 'FOLDER',
     });
     expect(s![0]!.product.imageUrl).toMatch(/\/media\/products\/thread\.png$/);
   });
@@ -148,7 +148,7 @@ it('arrives with the message of the order, and is explained on the Desk', async 
     moment: 'order.placed',
     wants: [{ id: 'with', rule: 'bought-with', count: 1 }],
   });
-  expect(shown.blocks.with).toMatchObject([{ sku: 'THREAD', withName: 'The folder' }]);
+  expect(shown.blocks.with).toMatchObject([{ sku: 'THREAD', withName: 'FOLDER' }]);
   expect(shown.from!.orders).toBeGreaterThan(20);
   // Who ordered the thread gets something else.
   const other = reader();

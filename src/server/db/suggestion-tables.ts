@@ -1,21 +1,25 @@
 /** Tables of products that go with others: worked out in the background, asked when a message suggests some. */
-import { int, mysqlTable, primaryKey } from 'drizzle-orm/mysql-core';
-import type { Companion } from '@/core/suggest';
+import { double, int, mysqlTable, primaryKey } from 'drizzle-orm/mysql-core';
 import { exact, json, time } from './columns';
 import { ofStore } from './store-table';
 
+/** What a product is bought with, a row each. */
 export const companions = mysqlTable(
   'companion',
   {
     storeId: ofStore(),
     sku: exact('sku', 64).notNull(),
-    /** Orders that hold it. */
+    /** Its place among what is bought with the product, from 1. */
+    place: int('place').notNull(),
+    other: exact('other', 64).notNull(),
+    /** Orders that hold the product, and both. */
     orders: int('orders').notNull(),
-    /** What it is bought with, the best first. */
-    others: json<Companion[]>('others').notNull(),
+    support: int('support').notNull(),
+    lift: double('lift').notNull(),
     run: int('run').notNull(),
   },
-  (t) => [primaryKey({ columns: [t.storeId, t.sku] })],
+  // In the order in which it is asked: all of a product lie side by side.
+  (t) => [primaryKey({ columns: [t.storeId, t.sku, t.place] })],
 );
 
 /** What is bought most often of a category. */

@@ -29,13 +29,24 @@ export async function computeSuggestions(storeId: string): Promise<boolean> {
   const timesOrdered = new Map<string, number>();
   for (const found of companionsInSteps(baskets)) {
     for (const { sku, orders: n } of found) timesOrdered.set(sku, n);
-    const rows = found.map(({ sku, orders: n, with: others }) => ({ storeId, sku, orders: n, others, run }));
+    const rows = found.flatMap(({ sku, orders: n, with: others }) =>
+      others.map(({ sku: other, support, lift }, i) => ({
+        storeId,
+        sku,
+        place: i + 1,
+        other,
+        orders: n,
+        support,
+        lift,
+        run,
+      })),
+    );
     await database().transaction(async (tx) => {
       // What is written is what is read: a product has the old or the new.
-      if (rows.length === 0) return;
+      if (found.length === 0) return;
       await tx
         .delete(companions)
-        .where(and(eq(companions.storeId, storeId), sql`${companions.sku} in ${rows.map((r) => r.sku)}`));
+        .where(and(eq(companions.storeId, storeId), sql`${companions.sku} in ${found.map((f) => f.sku)}`));
       await insertRows(tx, companions, rows);
     });
     await breath();

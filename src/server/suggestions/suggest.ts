@@ -1,8 +1,8 @@
-/** What a store suggests to go with an order: asked of what was worked out, in two short readings. */
-import { and, desc, eq, inArray, ne } from 'drizzle-orm';
+/** What a store suggests to go with an order: asked of what was worked out, in one short reading for each rule. */
+import { and, desc, eq, inArray, ne, sql } from 'drizzle-orm';
 import type { Order } from '@/core/order';
 import type { SuggestedProduct } from '@/core/snapshot';
-import { suggest, type Ordered, type ProductCompanions } from '@/core/suggest';
+import { MOST_SUGGESTED, suggest, type Ordered, type ProductCompanions } from '@/core/suggest';
 import type { SuggestionsWanted } from '@/core/template';
 import { plainLine } from '@/core/text';
 import type { SuggestionShown, SuggestionsByBlock } from '@/contract/suggestions';
@@ -12,6 +12,8 @@ import { companions, orders, popularProducts, products, type stores } from '../d
 
 type Store = Pick<typeof stores.$inferSelect, 'id' | 'currency' | 'facts'>;
 
+/** Companions of each product that are looked at: two more than a block suggests, as some are in the order. */
+const OF_EACH = MOST_SUGGESTED + 2;
 /** Newest orders of a person that a message without an order suggests by. */
 const NEWEST = 10;
 /** Products of an order that are asked about: the others say hardly anything more. */
@@ -27,44 +29,40 @@ export async function suggestionsFor(
     0,
     ASKED,
   );
-  const skus = ordered.map((o) => o.sku);
   const categories = [...new Set(ordered.flatMap((o) => o.category ?? []))];
   const byRule = (...rules: string[]): boolean => wants.some((w) => rules.includes(w.rule));
-  const db = database();
-  const [found, popular] = await Promise.all([
-    skus.length > 0 && byRule('bought-with')
-      ? db
-          .select()
-          .from(companions)
-          .where(and(eq(companions.storeId, store.id), inArray(companions.sku, skus)))
+  const [bought, popular, chosen] = await Promise.all([
+    byRule('bought-with')
+      ? companionsOf(
+          store.id,
+          ordered.map((o) => o.sku),
+        )
       : [],
-    categories.length > 0 && (byRule('category') || wants.some((w) => w.fill))
-      ? db
-          .select()
-          .from(popularProducts)
-          .where(and(eq(popularProducts.storeId, store.id), inArray(popularProducts.category, categories)))
-      : [],
-  ]);
-  const candidates = [
-    ...wants.flatMap((w) => w.products ?? []),
-    ...found.flatMap((f) => f.others.map((o) => o.sku)),
-    ...popular.flatMap((p) => p.best.map((b) => b.sku)),
-    // Why is said with the name of what was ordered.
-    ...skus,
-  ];
-  if (candidates.length === 0) return {};
-  const rows = await db
-    .select()
-    .from(products)
-    .where(and(eq(products.storeId, store.id), inArray(products.sku, [...new Set(candidates)])));
-  const known = new Map(rows.map((p) => [p.sku, p]));
-  const facts = {
-    companions: new Map(
-      found.map((f): [string, ProductCompanions] => [f.sku, { sku: f.sku, orders: f.orders, with: f.others }]),
+    byRule('category') || wants.some((w) => w.fill) ? popularOf(store.id, categories) : [],
+    chosenProducts(
+      store.id,
+      wants.flatMap((w) => w.products ?? []),
     ),
-    popular: new Map(popular.map((p) => [p.category, p.best])),
+  ]);
+  const known = new Map([...bought, ...popular, ...chosen].map((p) => [p.sku, p]));
+  const facts = {
+    companions: byKey(
+      bought,
+      (p) => p.ofSku,
+      (list, ofSku): ProductCompanions => ({
+        sku: ofSku,
+        orders: list[0]!.ofOrders,
+        with: list.map(({ sku, support, lift }) => ({ sku, support, lift })),
+      }),
+    ),
+    popular: byKey(
+      popular,
+      (p) => p.category,
+      (list) => list.map(({ sku, orders: n }) => ({ sku, orders: n })),
+    ),
     has: (sku: string) => known.has(sku),
   };
+  const nameOf = (sku: string): string => ordered.find((o) => o.sku === sku)?.name ?? sku;
   return Object.fromEntries(
     wants.map((want) => [
       want.id,
@@ -72,21 +70,78 @@ export async function suggestionsFor(
         sku,
         product: shown(known.get(sku)!, store, order.currency),
         why,
-        ...(why.kind === 'bought-with' && {
-          withName:
-            known.get(why.sku)?.name ?? order.lines.find((l) => l.product.sku === why.sku)?.product.name ?? why.sku,
-        }),
+        ...(why.kind === 'bought-with' && { withName: nameOf(why.sku) }),
       })),
     ]),
   );
 }
 
-const linesOf = ({ lines }: Pick<Order, 'lines'>): Ordered[] => [
-  ...new Map(lines.map(({ product }) => [product.sku, { sku: product.sku, category: product.category }])).values(),
+interface ProductRow {
+  sku: string;
+  name: string;
+  price: number;
+  url: string;
+  picture: string;
+}
+
+function byKey<T, V>(
+  rows: readonly T[],
+  keyOf: (row: T) => string,
+  valueOf: (rows: readonly T[], key: string) => V,
+): Map<string, V> {
+  const groups = new Map<string, T[]>();
+  for (const row of rows) (groups.get(keyOf(row)) ?? groups.set(keyOf(row), []).get(keyOf(row))!).push(row);
+  return new Map([...groups].map(([key, list]) => [key, valueOf(list, key)]));
+}
+
+type BoughtRow = ProductRow & { ofSku: string; ofOrders: number; support: number; lift: number };
+
+/** What products are bought with, as the store has them now: one asking, as a message waits for it. */
+async function companionsOf(storeId: string, skus: readonly string[]): Promise<BoughtRow[]> {
+  if (skus.length === 0) return [];
+  const [rows] = (await database().execute(sql`
+    select c.sku as ofSku, c.orders as ofOrders, c.support, c.lift, p.sku, p.name, p.price, p.url, p.picture
+    from ${companions} c
+    join ${products} p on p.store_id = c.store_id and p.sku = c.other
+    where c.store_id = ${storeId} and c.sku in ${skus} and c.place <= ${OF_EACH}
+    order by c.sku, c.place`)) as unknown as [BoughtRow[]];
+  return rows;
+}
+
+/** What is ordered most often of categories, as the store has it now. */
+async function popularOf(
+  storeId: string,
+  categories: readonly string[],
+): Promise<(ProductRow & { category: string; orders: number })[]> {
+  if (categories.length === 0) return [];
+  const [rows] = (await database().execute(sql`
+    select b.category, j.orders, p.sku, p.name, p.price, p.url, p.picture
+    from ${popularProducts} b
+    join json_table(b.best, '$[*]' columns (
+      at for ordinality, sku varchar(64) path '$.sku', orders int path '$.orders')) j
+    join ${products} p on p.store_id = b.store_id and p.sku = j.sku collate utf8mb4_nopad_bin
+    where b.store_id = ${storeId} and b.category in ${categories}
+    order by b.category, j.at`)) as unknown as [(ProductRow & { category: string; orders: number })[]];
+  return rows;
+}
+
+async function chosenProducts(storeId: string, skus: readonly string[]): Promise<ProductRow[]> {
+  if (skus.length === 0) return [];
+  const { sku, name, price, url, picture } = products;
+  return database()
+    .select({ sku, name, price, url, picture })
+    .from(products)
+    .where(and(eq(products.storeId, storeId), inArray(sku, [...skus])));
+}
+
+const linesOf = ({ lines }: Pick<Order, 'lines'>): (Ordered & { name: string })[] => [
+  ...new Map(
+    lines.map(({ product: { sku, category, name } }) => [sku, { sku, category, name: plainLine(name) }]),
+  ).values(),
 ];
 
 /** What somebody ordered of late, newest first. */
-async function orderedBy(storeId: string, email: string): Promise<Ordered[]> {
+async function orderedBy(storeId: string, email: string): Promise<(Ordered & { name: string })[]> {
   const rows = await database()
     .select({ order: orders.snapshot })
     .from(orders)
@@ -97,7 +152,7 @@ async function orderedBy(storeId: string, email: string): Promise<Ordered[]> {
 }
 
 /** A price is shown in the store's currency only: in no other is it known. */
-function shown(row: typeof products.$inferSelect, store: Store, currency: string): SuggestedProduct {
+function shown(row: ProductRow, store: Store, currency: string): SuggestedProduct {
   return {
     name: plainLine(row.name),
     url: row.url,

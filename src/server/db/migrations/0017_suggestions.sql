@@ -1,10 +1,13 @@
 CREATE TABLE IF NOT EXISTS `companion` (
 	`store_id` varchar(40) NOT NULL,
 	`sku` varchar(64) CHARACTER SET utf8mb4 COLLATE utf8mb4_nopad_bin NOT NULL,
+	`place` int NOT NULL,
+	`other` varchar(64) CHARACTER SET utf8mb4 COLLATE utf8mb4_nopad_bin NOT NULL,
 	`orders` int NOT NULL,
-	`others` json NOT NULL,
+	`support` int NOT NULL,
+	`lift` double NOT NULL,
 	`run` int NOT NULL,
-	CONSTRAINT `companion_store_id_sku_pk` PRIMARY KEY(`store_id`,`sku`)
+	CONSTRAINT `companion_store_id_sku_place_pk` PRIMARY KEY(`store_id`,`sku`,`place`)
 );
 --> statement-breakpoint
 CREATE TABLE IF NOT EXISTS `popular_product` (
