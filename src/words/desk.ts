@@ -25,6 +25,7 @@ export const say = speak('desk', {
   codeToScanWithA: 'Code to scan with a banking app',
   suggestions: 'Suggestions',
   noSuggestionsLeftOut: 'none for this order: left out',
+  notesUnderEachItem: 'Product notes under each item',
   codeGoneLeftOut: 'no code to give: left out',
   noneChosenYet: 'none chosen yet',
   passage: 'Passage',

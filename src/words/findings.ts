@@ -67,6 +67,7 @@ export const say = speak('findings', {
   anAddress: 'an address',
   lineLineCharacterColumnWhat: 'Line {$line}, character {$column}: {$what}',
   nameCannotStandInA: '<{$name}> cannot stand in a message.',
+  notesStandTwice: 'The notes of products stand under the items already, so the message says them twice.',
   noProductsAreChosen: 'No products are chosen yet.',
   noCodeToSpeakOf: 'These words speak of a discount code, and the message gives none. Add a discount code block.',
   speaksOfTheFirstCode: 'The message gives several codes; these words speak of the first.',

@@ -142,6 +142,19 @@ describe('findings on blocks', () => {
   });
 });
 
+it('notes that stand under the items are not said once more', () => {
+  const template: Template = {
+    version: 1,
+    blocks: [
+      { id: 'i', kind: 'items', notes: true },
+      { id: 'n', kind: 'notes' },
+    ],
+    words: { en: { subject: 'S', preheader: 'P' } },
+  };
+  const [found] = templateFindings(template, { moment: 'order.placed', sourceLanguage: 'en' });
+  expect(found).toMatchObject({ place: 'n', severity: 'warning', fix: { kind: 'remove', id: 'n' } });
+});
+
 describe('words about a code', () => {
   const offer = 'Until {$offer.endsOn :date}';
 

@@ -98,6 +98,16 @@ function ownFindings(block: Block, template: Template, context: BlocksContext): 
       const problem = promiseProblem(block, promiseRef(block), codes, now, timeZone);
       return problem ? [problem] : [];
     }
+    case 'notes':
+      return allBlocks(template.blocks).some((b) => b.kind === 'items' && b.notes && !b.hidden)
+        ? [
+            {
+              severity: 'warning',
+              message: say.notesStandTwice,
+              fix: { label: say.removeTheBlock, kind: 'remove', id: block.id },
+            },
+          ]
+        : [];
     case 'parcel':
       return needs('shipment', say.thereIsNoParcel, block, context);
     case 'refund':

@@ -3,6 +3,7 @@ import { HtmlValidate } from 'html-validate';
 import { parseDocument } from 'htmlparser2';
 import { DEFAULT_LOOK, STARTING_LOOKS, takeOn, type Look } from '../look';
 import { sampleOrders, type Order } from '../order';
+import type { Snapshot } from '../snapshot';
 import type { Block, Passages, Segments, Template } from '../template';
 import { testOrder } from '../testing';
 import { LOOK, renderer } from './testing';
@@ -83,13 +84,21 @@ const LINKED: Look = {
 };
 
 const render = async (
-  options: { look?: Look; template?: Template; order?: Order; moment?: string; language?: string } = {},
+  options: {
+    look?: Look;
+    template?: Template;
+    order?: Order;
+    moment?: string;
+    language?: string;
+    more?: Partial<Snapshot>;
+  } = {},
 ) =>
   (
     await renderer(options.language ?? 'en', options.template ?? TEMPLATE, undefined, {
       look: options.look ?? LINKED,
       passages: PASSAGES,
       moment: options.moment ?? 'shipment.dispatched',
+      ...(options.more && { more: options.more }),
     })
   )(options.order ?? ORDER);
 
@@ -156,6 +165,58 @@ describe('every kind of block', () => {
       expect(withIt[part]).toMatch(/Thank you, Iwona/);
       expect(withIt[part]).toMatch(/Beside it/);
     }
+  });
+
+  it('gives the code that a customer got, and is left out where there is none to give', async () => {
+    const template: Template = {
+      ...TEMPLATE,
+      blocks: [{ id: 'offer', kind: 'discount', code: '', series: 'S1' }],
+      words: { en: { subject: 'x', offer: 'Next time' } },
+    };
+    const given = await render({ template, more: { codes: { 'series/S1': 'LEAF-1<2-3' } } });
+    expect(given.html).toContain('<strong>LEAF-1&lt;2-3</strong>');
+    expect(given.text).toContain('Next time\nYour code: LEAF-1<2-3');
+    const gone = await render({ template, more: { codes: { 'series/S1': null } } });
+    expect(gone.html + gone.text).not.toMatch(/Next time|Your code/);
+  });
+
+  it('suggests products with picture, price and link, and nothing where there are none', async () => {
+    const template: Template = {
+      ...TEMPLATE,
+      blocks: [{ id: 'with', kind: 'suggestions', rule: 'category', count: 2 }],
+      words: { en: { subject: 'x' } },
+    };
+    const suggestions = {
+      with: [
+        {
+          name: 'Awl & <thread>',
+          price: { minor: 1690, currency: 'EUR' },
+          url: 'https://quillwick.example/awl',
+          imageUrl: 'https://quillwick.example/awl.png',
+        },
+        { name: 'Wax', url: 'javascript:alert(1)', imageUrl: '' },
+      ],
+    };
+    const { html, text } = await render({ template, more: { suggestions } });
+    expect(html).toContain('href="https://quillwick.example/awl"');
+    expect(html).toContain('src="https://quillwick.example/awl.png"');
+    expect(html).toContain('Awl &amp; &lt;thread&gt;');
+    expect(html).not.toContain('javascript:');
+    expect(text).toContain('Goes well with your order\nAwl & <thread>, €16.90: https://quillwick.example/awl\nWax');
+    const none = await render({ template });
+    expect(none.html + none.text).not.toContain('Goes well');
+  });
+
+  it('says notes under the item that they are of, where the items are set to', async () => {
+    const template: Template = {
+      ...TEMPLATE,
+      blocks: [{ id: 'items', kind: 'items', notes: true }],
+      words: { en: { subject: 'x' } },
+    };
+    const { html, text } = await render({ template });
+    expect(text).toContain('1 × Pattern: €9.00\n  Print at 100% (https://quillwick.example/print)');
+    expect(html.split('Print at 100%')).toHaveLength(2);
+    expect(html).toContain('href="https://quillwick.example/print"');
   });
 
   it('asks for the language of the message, not of the order', async () => {

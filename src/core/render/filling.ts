@@ -16,6 +16,7 @@ export interface LineTexts {
   unitPrice: Both;
   total: Both;
   imageUrl: string;
+  notes: readonly NoteTexts[];
 }
 
 export interface TotalTexts {
@@ -82,8 +83,8 @@ export function repeat(range: Range, filling: Filling, inner: (filling: Filling)
       filling.total = total;
       out += inner(filling);
     }
-  } else if (range === 'notes') {
-    for (const note of filling.notes) {
+  } else if (range === 'notes' || range === 'lineNotes') {
+    for (const note of range === 'notes' ? filling.notes : (filling.line?.notes ?? [])) {
       filling.note = note;
       out += inner(filling);
     }

@@ -11,11 +11,20 @@ export type SuggestionField = 'name' | 'price' | 'imageUrl' | 'url';
 /** The products that a block suggests, by its id. */
 export type SuggestionsRange = `suggestions ${string}`;
 export type Range =
-  'lines' | 'shippable' | 'totals' | 'billing' | 'shipping' | 'refund' | 'notes' | 'downloads' | SuggestionsRange;
+  | 'lines'
+  | 'shippable'
+  | 'totals'
+  | 'billing'
+  | 'shipping'
+  | 'refund'
+  | 'notes'
+  | 'lineNotes'
+  | 'downloads'
+  | SuggestionsRange;
 
 /** What has to hold for a range of a message to be in it. */
 export type Gate =
-  | { has: Exclude<Range, 'totals' | 'lines' | SuggestionsRange> | 'transferCode' }
+  | { has: Exclude<Range, 'totals' | 'lines' | 'lineNotes' | SuggestionsRange> | 'transferCode' }
   /** A block has products to suggest. */
   | { suggests: string }
   | { suggestion: 'price' | 'imageUrl' | 'url' }

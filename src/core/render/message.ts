@@ -140,6 +140,7 @@ export function compileMessage(
     unitPrice: shown.has('unitPrice') ? amountBoth(line.unitPrice) : NOTHING,
     total: amountBoth(line.total),
     imageUrl: line.imageUrl === '' ? '' : (safeUrl(line.imageUrl) ?? ''),
+    notes: line.notes.length > 0 ? line.notes.map(noteTexts) : NONE,
   });
   const noteTexts = (n: Snapshot['notes'][number]): NoteTexts => ({
     product: both(n.product),

@@ -41,8 +41,16 @@ export function itemsTable(block: Extract<Block, { kind: 'items' }>, { look, sty
     `<br><span class="ls-q" style="font-size:${type.small}px;color:${colours.quietWords}">${inner}</span>`;
   const options = columns.options ? marks.when({ line: 'options' }, quiet(line('options'))) : '';
   const sku = columns.sku ? quiet(`${marks.mark({ kind: 'phrase', phrase: 'stockNumber' })} ${line('sku')}`) : '';
+  const noted = block.notes
+    ? marks.each(
+        'lineNotes',
+        quiet(
+          `${marks.mark({ kind: 'note', field: 'words' })}${marks.when({ note: 'url' }, ` <a href="${marks.mark({ kind: 'note', field: 'url' })}" style="color:${colours.links}">${marks.mark({ kind: 'phrase', phrase: 'readMore' })}</a>`)}`,
+        ),
+      )
+    : '';
   const row =
-    `<tr${banded ? ' class="ls-band"' : ''}>${picture}<td class="ls-rule" align="${start}" style="text-align:${start};${cell}">${line('name')}${options}${sku}</td>` +
+    `<tr${banded ? ' class="ls-band"' : ''}>${picture}<td class="ls-rule" align="${start}" style="text-align:${start};${cell}">${line('name')}${options}${sku}${noted}</td>` +
     (prices && columns.unitPrice ? figure('unitPrice') : '') +
     figure('quantity') +
     (prices ? figure('total') : '') +

@@ -2,7 +2,7 @@
 import mjml2html from 'mjml';
 import { DEFAULT_LOOK, type Look } from '../look';
 import { SHIPPED_NOTIFICATIONS } from '../shipped/index';
-import { aboutMoment, snapshotOf } from '../snapshot/snapshot';
+import { aboutMoment, snapshotOf, type Snapshot } from '../snapshot/snapshot';
 import { type Order } from '../order';
 import type { Passages, Template } from '../template';
 import { STORE } from '../testing';
@@ -27,7 +27,12 @@ export async function renderer(
   language: string,
   template: Template = RECEIVED,
   words = template.words[language] ?? template.words.en ?? {},
-  { look = LOOK, passages = {}, moment = 'order.placed' }: { look?: Look; passages?: Passages; moment?: string } = {},
+  {
+    look = LOOK,
+    passages = {},
+    moment = 'order.placed',
+    more = {},
+  }: { look?: Look; passages?: Passages; moment?: string; more?: Partial<Snapshot> } = {},
 ): Promise<(order: Order) => RenderedMessage> {
   const parts = {
     template: { ...template, words: { [language]: words } },
@@ -41,7 +46,8 @@ export async function renderer(
   const compiler = messageCompiler({ mjml: compileMjml, cache: new Map() });
   const { message } = await compiler.compile(parts, compiler.layOut(parts));
   return (order) =>
-    message.fill(
-      snapshotOf({ order, store: STORE, now: Date.parse('2026-11-24T09:14:00Z'), ...aboutMoment(order, moment) }),
-    );
+    message.fill({
+      ...snapshotOf({ order, store: STORE, now: Date.parse('2026-11-24T09:14:00Z'), ...aboutMoment(order, moment) }),
+      ...more,
+    });
 }

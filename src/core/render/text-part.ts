@@ -88,11 +88,13 @@ function blockText(block: LaidBlock, parts: TextParts): Write {
       const prices = block.prices ?? true;
       return (f) => {
         let out = '';
-        for (const { quantity, name, options, total } of f[block.only ?? 'lines']) {
+        for (const { quantity, name, options, total, notes } of f[block.only ?? 'lines']) {
           if (out !== '') out += '\n';
           out += `${quantity} \u00d7 ${name.plain}`;
           if (options.plain !== '') out += ` (${options.plain})`;
           if (prices) out += `: ${total.plain}`;
+          if (block.notes)
+            for (const note of notes) out += `\n  ${note.words.plain}${note.url ? ` (${note.url})` : ''}`;
         }
         return out;
       };

@@ -74,6 +74,8 @@ export interface LineValues {
   url: string;
   /** It travels in a parcel. */
   shippable: boolean;
+  /** What stands under it: each note once in the whole message, under the first line that has it. */
+  notes: readonly ProductNote[];
 }
 
 export type { TotalRow } from './money';
@@ -183,6 +185,7 @@ export function snapshotOf(subject: MessageSubject): Snapshot {
   const due = amountDue(order);
   const method = order.payment?.method;
   const paidBy = method && names.of('payment', method);
+  const notes = notesOf(lines, terms, subject);
   const { transferCode, ...payment } = paymentValues(order, terms, due);
   const values: Record<string, Values[string]> = {
     'order.number': line(order.number),
@@ -249,7 +252,7 @@ export function snapshotOf(subject: MessageSubject): Snapshot {
   }
   return {
     values,
-    lines: lines.map((l) => ({
+    lines: lines.map((l, i) => ({
       name: plainLine(l.product.name),
       options: plainLine(l.options ?? ''),
       sku: plainLine(l.product.sku),
@@ -259,12 +262,13 @@ export function snapshotOf(subject: MessageSubject): Snapshot {
       imageUrl: l.product.imageUrl ?? '',
       url: l.product.url ?? '',
       shippable: isShippable(l.product),
+      notes: notes[i]!,
     })),
     totals: totalRows(order, sums, names),
     billing: addressLines(order.billingAddress, subject.locale),
     shipping: addressLines(order.shippingAddress, subject.locale),
     refund: refund ? refundRows(order, refund) : [],
-    notes: notesOf(lines, terms, subject),
+    notes: notes.flat(),
     downloads: lines.flatMap(({ product }) =>
       (product.downloads ?? []).map((d) => ({ name: plainLine(d.name), url: d.url })),
     ),
@@ -281,30 +285,33 @@ export function snapshotOf(subject: MessageSubject): Snapshot {
   };
 }
 
-/** What the order's goods bring with them, then what the store says of each and of its category: in the order of the items, once each. */
+const NO_NOTES: readonly ProductNote[] = [];
+
+/** By line: what the order's goods bring with them, then what the store says of each and of its category; each note once. */
 function notesOf(
   lines: readonly OrderLine[],
   terms: Terms,
   { locale = 'en', ownLanguage }: MessageSubject,
-): ProductNote[] {
-  const notes = lines.flatMap(({ product }): ProductNote[] => {
-    const name = plainLine(product.name);
-    const own = product.note
-      ? [{ product: name, words: plainLine(product.note.words), url: product.note.url ?? '' }]
-      : [];
-    const ofStore = notesAbout(terms, product, locale, ownLanguage).map(({ category, words, url }) => ({
-      product: plainLine(category || product.name),
-      words: plainLine(words),
-      url,
-    }));
-    return [...own, ...ofStore];
-  });
+): (readonly ProductNote[])[] {
   const said = new Set<string>();
-  return notes.filter((note) => {
+  const first = (note: ProductNote): boolean => {
     const key = JSON.stringify(note);
-    if (said.has(key)) return false;
-    said.add(key);
-    return true;
+    return !said.has(key) && said.add(key).has(key);
+  };
+  return lines.map(({ product }) => {
+    const own = product.note
+      ? [{ product: plainLine(product.name), words: plainLine(product.note.words), url: product.note.url ?? '' }]
+      : NO_NOTES;
+    const ofStore = notesAbout(terms, product, locale, ownLanguage);
+    if (own.length + ofStore.length === 0) return NO_NOTES;
+    return [
+      ...own,
+      ...ofStore.map(({ category, words, url }) => ({
+        product: plainLine(category || product.name),
+        words: plainLine(words),
+        url,
+      })),
+    ].filter(first);
   });
 }
 

@@ -79,6 +79,8 @@ export const BlockSchema = Type.Union([
   block('items', {
     pictures: Type.Optional(Type.Boolean()),
     prices: Type.Optional(Type.Boolean()),
+    /** Under each item what the store says of it. */
+    notes: Type.Optional(Type.Boolean()),
     /** Only what travels in a parcel. */
     only: Type.Optional(Type.Literal('shippable')),
   }),

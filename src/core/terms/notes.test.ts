@@ -37,7 +37,7 @@ describe('notes of products', () => {
       ],
       total: undefined,
     });
-    const { notes } = snapshotOf({
+    const { notes, lines } = snapshotOf({
       order,
       store: { ...STORE, terms },
       now: 0,
@@ -50,6 +50,8 @@ describe('notes of products', () => {
       ['workshops', 'Come ten minutes early.'],
       ['FOLDER', 'Einen Tropfen Öl einreiben.'],
     ]);
+    // Each under the first line that has it.
+    expect(lines.map((l) => l.notes.length)).toEqual([2, 0, 1, 0]);
   });
 
   it('are of one thing each, with words', () => {

@@ -119,6 +119,11 @@ export function BlockFields(props: BlockFieldsProps) {
           />
           <Check label={say.amounts} on={block.prices ?? true} onChange={(prices) => onBlock({ prices })} />
           <Check
+            label={say.notesUnderEachItem}
+            on={block.notes === true}
+            onChange={(notes) => onBlock({ notes: notes || undefined } as Partial<Block>)}
+          />
+          <Check
             label={say.onlyGoodsThatAreShipped}
             on={block.only === 'shippable'}
             onChange={(only) => onBlock({ only: only ? 'shippable' : undefined } as Partial<Block>)}

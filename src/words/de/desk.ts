@@ -25,6 +25,7 @@ export const desk: TranslationOf<typeof say> = {
   codeToScanWithA: 'Code zum Scannen mit einer Banking-App',
   suggestions: 'Empfehlungen',
   noSuggestionsLeftOut: 'keine zu dieser Bestellung: weggelassen',
+  notesUnderEachItem: 'Produkthinweise unter jedem Artikel',
   codeGoneLeftOut: 'kein Code zu vergeben: weggelassen',
   noneChosenYet: 'noch nichts gewählt',
   passage: 'Textbaustein',

@@ -69,6 +69,7 @@ export const findings: TranslationOf<typeof say> = {
   anAddress: 'eine Adresse',
   lineLineCharacterColumnWhat: 'Zeile {$line}, Zeichen {$column}: {$what}',
   nameCannotStandInA: '<{$name}> kann nicht in einer Nachricht stehen.',
+  notesStandTwice: 'Die Produkthinweise stehen schon unter den Artikeln: die Nachricht sagt sie zweimal.',
   noProductsAreChosen: 'Es sind noch keine Produkte gewählt.',
   noCodeToSpeakOf:
     'Dieser Text spricht von einem Rabattcode, aber die Nachricht gibt keinen. Fügen Sie einen Block „Rabattcode“ hinzu.',
