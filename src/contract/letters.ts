@@ -24,6 +24,22 @@ export interface LetterPart {
   to: { order: string; address: string; name: string; role: Audience }[];
 }
 
+/** Whom a letter about one order goes to, as the screen asks for it and its address keeps it. */
+export interface WhomAsked {
+  customer: boolean;
+  /** Addresses of contacts, and typed ones. */
+  to: string[];
+  /** Ids of colleagues. */
+  copies: string[];
+}
+
+/** Whom there is to choose from. */
+export interface WhomChoices {
+  customer: { name: string; address: string };
+  contacts: { label: string; name: string; address: string }[];
+  colleagues: { id: string; name: string; address: string }[];
+}
+
 export interface WrittenOrder {
   number: string;
   name: string;

@@ -4,6 +4,8 @@ import { speak } from './speak';
 export const say = speak('reasons', {
   moment: '{$notification} goes out {$moment}.',
   byHand: '{$person} chose to send {$notification}.',
+  typed: '{$person} sent it to {$name} as well.',
+  copy: '{$person} sent {$name} a copy.',
   adapted: '{$person} changed its text for this message.',
   again: '{$person} sent it again.',
   againElsewhere: '{$person} sent it again, to another address than {$first}, which it had gone to.',

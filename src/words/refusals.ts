@@ -76,6 +76,8 @@ export const say = speak('refusals', {
   nameHasNoMessageSlug: '{$name} has no message "{$slug}" to write by hand.',
   thisCannotBeSent: 'This cannot be sent.',
   nameHasNoMessageMessage: '{$name} has no message "{$message}".',
+  othersOneOrderAtATime: 'Write to other addresses about one order at a time.',
+  isNoMailAddress: '{$address} is not an email address.',
   nobodyGetsNameForThese: 'Nobody gets {$name} for these orders. Choose another message.',
   nameWasPublishedAnewWhile:
     '{$name} was published anew while you wrote. Your words are kept here: load the page again in another window, look at what is new, and take over what you need.',

@@ -121,3 +121,47 @@ test('who may only look finds no way to write', async ({ page }) => {
   await expect(page.getByRole('link', { name: 'On the Journey' })).toBeVisible();
   await expect(page.getByRole('link', { name: 'Write a message' })).toHaveCount(0);
 });
+
+test('a message goes to a typed address with a copy to a colleague, and is kept as a message for the next time', async ({
+  page,
+  request,
+}) => {
+  const run = Date.now();
+  const number = `WW-${run}`;
+  await placeByEvent(request, number, `whom-${run}@e2e-writing.example`);
+  await signIn(page);
+  await page.goto(`/s/quillwick/orders/write?orders=${number}&message=a-word`);
+  const whom = page.getByRole('region', { name: 'Who gets the message' });
+  await whom.getByLabel('Another email address').fill('no address');
+  await whom.getByRole('button', { name: 'Add', exact: true }).click();
+  await expect(whom).toContainText('Enter an email address with a name, an @ and a domain.');
+  const typed = `typed-${run}@e2e-writing.example`;
+  await whom.getByLabel('Another email address').fill(typed);
+  await whom.getByRole('button', { name: 'Add', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Send to 2 people ...' })).toBeVisible();
+  await whom.getByLabel(/, the customer$/).uncheck();
+  await expect(page.getByRole('button', { name: `Send to ${typed} ...` })).toBeVisible();
+  await whom.getByRole('combobox', { name: 'A copy for colleagues' }).click();
+  await page.getByRole('option', { name: /Pawel/ }).click();
+  await expect(page.getByRole('region', { name: 'To, in English' })).toContainText('Pawel');
+
+  await page.getByRole('textbox', { name: 'Subject' }).click();
+  await page.getByRole('textbox', { name: 'Subject' }).press('Control+a');
+  await page.getByRole('textbox', { name: 'Subject' }).pressSequentially('Lid found');
+  await test.step('what was written is kept as a message of its own', async () => {
+    await page.getByRole('button', { name: 'Keep as a message ...' }).click();
+    const dialog = page.getByRole('dialog');
+    await dialog.getByRole('button', { name: 'Keep message' }).click();
+    await expect(dialog).toContainText('Enter a name');
+    await dialog.getByLabel('Name of the message').fill('Lid found');
+    await dialog.getByRole('button', { name: 'Keep message' }).click();
+    await expect(page.getByText('“Lid found” was kept as a draft.')).toBeVisible();
+  });
+  await page.getByRole('button', { name: 'Send to 2 people ...' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Send 2 messages' }).click();
+  await page.waitForURL(`**/orders/${number}`);
+  await arrived(typed, 'Lid found');
+  await arrived('pawel@quillwick.example', 'Lid found');
+  await page.goto('/s/quillwick/desk/lid-found');
+  await expect(page.getByRole('heading', { level: 1, name: 'Lid found' })).toBeVisible();
+});

@@ -66,6 +66,7 @@ const ACTIONS: Record<string, [roles: string, ...args: unknown[]]> = {
   stepAction: ['owner support', 'none', 'none'],
   windAction: ['owner support', 1],
   writeAction: ['owner designer support', {}],
+  keepAction: ['owner designer', {}],
   eventsKeyAction: ['owner'],
   previewFileAction: ['owner', 'products', file('file')],
   bringFileAction: ['owner', 'products', false, file('file')],

@@ -11,6 +11,7 @@ import { loadDesk, publishTemplate, saveTemplate, switchNotification } from '@/s
 import { impactOf } from '@/server/features/notifications/impact';
 import { loadNotification, saveNotification } from '@/server/features/notifications/notification';
 import { makeNotification } from '@/server/features/notifications/notifications';
+import { keepLetter } from '@/server/features/orders/keep-letter';
 import { loadWriting, MOST_ORDERS, writeLetter } from '@/server/features/orders/letters';
 import { Worker } from '@/server/worker/worker';
 import { accessAs, connectService, laterEvent, mailbox, placedEvent, rawMail, SHOP, useDatabase } from './fixture';
@@ -122,6 +123,82 @@ describe('a message written by hand', () => {
     expect(one!.text).toContain(english.number);
     expect(two!.text).toContain(german.number);
     expect(await mailbox(market.customer.email)).toEqual([]);
+  });
+
+  it('goes to a contact, a typed address and a colleague as well, each once and with why', async () => {
+    await connectService();
+    const typed = `typed${(count += 1)}@writing-test.example`;
+    const accounts = `accounts${count}@writing-test.example`;
+    const email = `whom${count}@writing-test.example`;
+    const order = await placed({
+      customer: {
+        email,
+        firstName: 'Iwona',
+        lastName: 'Sobczyk',
+        contacts: [{ label: 'Accounts', email: accounts, language: 'de' }],
+      },
+    });
+    const access = await accessAs();
+    const { whom } = await loadWriting(access, [order.number], 'a-word');
+    const [pawel] = whom!.choices.colleagues;
+    expect(whom!.choices.contacts).toEqual([{ label: 'Accounts', name: '', address: accounts }]);
+    const letter = (change: object) => ({
+      id: randomUUID(),
+      message: 'a-word',
+      orders: [order.number],
+      adapted: [],
+      whom: { customer: true, to: [accounts, typed, typed.toUpperCase()], copies: [pawel!.id], ...change },
+    });
+    expect(await writeLetter(access, letter({}))).toEqual({ messages: 4, orders: 1 });
+    const rows = (await byHand(order.number)).map((r) => r.delivery);
+    expect(rows.map((d) => [d.recipient, d.role, d.language]).toSorted()).toEqual(
+      [
+        [email, 'customer', 'en'],
+        [accounts, 'contact', 'de'],
+        [typed, 'contact', 'en'],
+        [pawel!.address, 'staff', 'en'],
+      ].toSorted(),
+    );
+    await drain();
+    expect(await read(typed, 'About your order')).toHaveLength(1);
+    const copy = rows.find((d) => d.role === 'staff')!;
+    expect((await deliveryDetail(access, copy.id)).reasons.join(' ')).toContain('sent Pawel Rutka a copy.');
+
+    // Without the customer, who is not written to then.
+    await writeLetter(access, letter({ customer: false, copies: [] }));
+    expect((await byHand(order.number)).filter((r) => r.delivery.role === 'customer')).toHaveLength(1);
+    await expect(writeLetter(access, letter({ to: ['not an address'] }))).rejects.toMatchObject({
+      problems: [{ path: '/whom/to/0' }],
+    });
+    const other = await placed();
+    await expect(writeLetter(access, { ...letter({}), orders: [order.number, other.number] })).rejects.toMatchObject({
+      message: expect.stringContaining('one order at a time') as string,
+    });
+  });
+
+  it('does not go around a marketplace by a typed address of its own', async () => {
+    const order = await placed({ channel: 'bazaarlane' });
+    const typed = `around${(count += 1)}@writing-test.example`;
+    const whom = { customer: true, to: [typed], copies: [] };
+    const { parts, without } = await loadWriting(await accessAs(), [order.number], 'a-word', whom);
+    expect(parts).toEqual([]);
+    expect(without).toHaveLength(2);
+  });
+
+  it('can be kept as a message of its own, in the words that were written', async () => {
+    const order = await placed();
+    const adapt = await wordsOf([order.number]);
+    const access = await accessAs();
+    const adapted = [adapt('en', { head: 'The lid is late' })];
+    const { slug } = await keepLetter(access, { message: 'a-word', name: 'Late lids', adapted });
+    const desk = await loadDesk(access, slug);
+    expect(desk.notification).toMatchObject({ name: 'Late lids', moment: 'by-hand', on: false });
+    expect(desk.draft.words.en!.head).toBe('The lid is late');
+    expect(desk.draft.words.de!.head).toBe((await loadDesk(access, 'a-word')).live!.template.words.de!.head);
+    expect(desk.live).toBeUndefined();
+    await expect(keepLetter(access, { message: 'a-word', name: ' ', adapted })).rejects.toMatchObject({
+      problems: [{ path: '/name' }],
+    });
   });
 
   it('leaves the order as it is, and can be about one that was cancelled', async () => {

@@ -16,6 +16,15 @@ export const AdaptedSchema = Type.Object(
 );
 export type Adapted = Static<typeof AdaptedSchema>;
 
+/** Who gets a letter besides, or instead of, the customer. */
+export interface LetterWhom {
+  customer: boolean;
+  /** Contacts of the customer, and addresses that were typed. */
+  others: readonly { address: string; name: string; language?: string }[];
+  /** Colleagues who get the same. */
+  copies: readonly { address: string; name: string }[];
+}
+
 export interface Letter {
   notificationId: string;
   /** Who wrote it. */
@@ -23,6 +32,8 @@ export interface Letter {
   adapted: readonly Adapted[];
   /** Files that go with it besides those of its template. */
   files?: readonly KeptFile[];
+  /** Its notification's own recipients without it. */
+  whom?: LetterWhom;
 }
 
 /** What a letter says instead of an edition's words in a language, or undefined when it says the same. */

@@ -9,7 +9,7 @@ import { aboutMoment } from '../snapshot/snapshot';
 import { AT_ONCE, dueTimes } from '../time/timing';
 import { factsOnDemand } from '../snapshot/facts-on-demand';
 import type { WantedLanguage } from './language';
-import { adaptedFor } from './letter';
+import { adaptedFor, type LetterWhom } from './letter';
 import type { NotificationFacts } from './notification';
 import type { Made, Prepared, Way } from './prepared';
 import type { Reason } from './reasons';
@@ -44,6 +44,8 @@ export class Planning {
       const end = endReached(schedule.ends, this.event);
       if (end) return this.leaveOut(prepared, { code: 'ended', notification: name, end });
     }
+    const whom = this.event.letter?.whom;
+    if (whom) return this.toChosen(prepared, whom);
     switch (notification.audience) {
       case 'customer':
         return this.toCustomer(prepared, customerOf(order));
@@ -71,6 +73,43 @@ export class Planning {
         : { code: 'customer-of-order', name, order: order.number },
       this.customerLanguage(),
     );
+  }
+
+  /** A letter to whom its writer chose, each address once. */
+  private toChosen(prepared: Prepared, { customer, others, copies }: LetterWhom): void {
+    const { notification } = prepared;
+    const { letter } = this.event;
+    const own = customerOf(this.event.order);
+    const written = new Set<string>();
+    if (customer && own.address !== '') {
+      written.add(own.address.toLowerCase());
+      this.toCustomer(prepared, own);
+    }
+    const writeOnce = (recipient: Recipient, why: Reason, wanted: WantedLanguage): void => {
+      const key = recipient.address.toLowerCase();
+      const forbidden = recipient.role === 'staff' ? undefined : this.forbidden(prepared.sender, recipient.address);
+      if (written.has(key)) this.not(notification, { code: 'already-written', address: recipient.address }, recipient);
+      else if (forbidden) this.not(notification, forbidden, recipient);
+      else {
+        written.add(key);
+        this.write(prepared, recipient, why, wanted);
+      }
+    };
+    for (const { address, name, language } of others) {
+      // Whoever types the customer's own address means the customer.
+      const role = address.toLowerCase() === own.address.toLowerCase() ? 'customer' : 'contact';
+      writeOnce(
+        { address, name, role },
+        { code: 'typed', person: letter!.by, name: name || address },
+        language ? { language, from: 'person' } : this.customerLanguage(),
+      );
+    }
+    for (const { address, name } of copies)
+      writeOnce(
+        { address, name, role: 'staff' },
+        { code: 'copy', person: letter!.by, name: name || address },
+        this.customerLanguage(),
+      );
   }
 
   private toContacts(prepared: Prepared): void {

@@ -6,6 +6,8 @@ const WORDS: [Reason, string][] = [
     'Order received goes out when an order is placed.',
   ],
   [{ code: 'by-hand', person: 'Amira', notification: 'One question' }, 'Amira chose to send One question.'],
+  [{ code: 'typed', person: 'Amira', name: 'a@b.example' }, 'Amira sent it to a@b.example as well.'],
+  [{ code: 'copy', person: 'Amira', name: 'Pawel' }, 'Amira sent Pawel a copy.'],
   [{ code: 'adapted', person: 'Amira' }, 'Amira changed its text for this message.'],
   [{ code: 'again', person: 'Amira', first: '' }, 'Amira sent it again.'],
   [

@@ -15,6 +15,8 @@ export const ReasonSchema = Type.Union([
   reason('moment', { moment: text, notification: text }),
   reason('by-hand', { person: text, notification: text }),
   reason('adapted', { person: text }),
+  reason('typed', { person: text, name: text }),
+  reason('copy', { person: text, name: text }),
   reason('again', { person: text, first: text }),
   reason('customer-of-order', { name: text, order: text }),
   reason('rule-all', { person: text }),
@@ -80,6 +82,10 @@ function sentenceOf(reason: Reason): string {
       });
     case 'by-hand':
       return say.byHand(reason);
+    case 'typed':
+      return say.typed(reason);
+    case 'copy':
+      return say.copy(reason);
     case 'adapted':
       return say.adapted(reason);
     case 'again':

@@ -2,7 +2,7 @@
 /** A message written by hand, for one order or for many: chosen, adapted on the sheet itself, and sent. */
 import { Redo2, Undo2 } from 'lucide-react';
 import { useRouter } from 'next/navigation';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { toast } from 'sonner';
 import { BY_HAND } from '@/core/moments';
 import { placeholderType } from '@/core/placeholders';
@@ -21,7 +21,16 @@ import { isTypedOnSheet, selectableIds, WordsOnSheet } from '../desk/sheet/Words
 import { MARGINS } from '../bench/usePanels';
 import { useWidth } from '../parts/useWidth';
 import { PHONE } from '../desk/Stage';
-import type { MessageChoice, LetterPart, WithoutLetter, WrittenOrder } from '@/contract/letters';
+import type {
+  MessageChoice,
+  LetterPart,
+  WhomAsked,
+  WhomChoices,
+  WithoutLetter,
+  WrittenOrder,
+} from '@/contract/letters';
+import { Whom } from './Whom';
+import { isUsual, whomQuery } from './asked';
 import type { DeskStore } from '@/contract/templates';
 import { useDeskKeys } from '../desk/useDeskKeys';
 import { usePreview } from '../desk/usePreview';
@@ -31,6 +40,7 @@ import { useSegment } from '../desk/useSegments';
 import { Segments } from '../parts/fields';
 import { Empty, Page, Trouble } from '../parts/Page';
 import { adaptedOf, letterTemplate, partKey, readKept, withSegment, type LetterWords } from './letter';
+import { KeepDialog } from './KeepDialog';
 import { MessageList } from './MessageList';
 import { Recipients } from './Recipients';
 import { SendDialog } from './SendDialog';
@@ -52,6 +62,8 @@ export interface WriteProps {
   chosen?: string | undefined;
   orders: WrittenOrder[];
   parts: LetterPart[];
+  /** About one order: whom it can go to, and whom it goes to. */
+  whom?: { choices: WhomChoices; asked: WhomAsked };
   without: WithoutLetter[];
   store: DeskStore;
   sender: { name: string; address: string };
@@ -61,6 +73,8 @@ export interface WriteProps {
   mayBring: boolean;
   onBringFile: BringFile;
   onSuggest: AskSuggestions;
+  /** For who may make messages. */
+  onKeep?: (letter: unknown) => Promise<Result<{ slug: string }>>;
   onSend: (letter: unknown) => Promise<Result<{ messages: number; orders: number }>>;
 }
 
@@ -68,6 +82,7 @@ export function WriteScreen(props: WriteProps) {
   const { base, choices, orders, chosen, parts } = props;
   const message = choices.find((c) => c.slug === chosen);
   const many = orders.length > 1;
+  const asked = props.whom?.asked;
   const back = many
     ? { href: `${base}/orders`, label: common.allOrders }
     : {
@@ -76,9 +91,17 @@ export function WriteScreen(props: WriteProps) {
       };
   const about = many ? say.nOrders({ n: orders.length }) : `${orders[0]!.name}, ${orders[0]!.number}`;
   const addressOf = useCallback(
-    (slug: string) =>
-      `${base}/orders/write?${new URLSearchParams({ orders: orders.map((o) => o.number).join(','), message: slug })}`,
-    [base, orders],
+    (slug: string, whom: WhomAsked | undefined = asked) =>
+      `${base}/orders/write?${new URLSearchParams([
+        ['orders', orders.map((o) => o.number).join(',')],
+        ['message', slug],
+        ...whomQuery(whom),
+      ])}`,
+    [base, orders, asked],
+  );
+  const router = useRouter();
+  const choosing = props.whom && chosen !== undefined && (
+    <Whom {...props.whom} onAsk={(next) => router.replace(addressOf(chosen, next), { scroll: false })} />
   );
   if (!message || parts.length === 0) {
     return (
@@ -86,6 +109,7 @@ export function WriteScreen(props: WriteProps) {
         <div className="lg:grid lg:h-full lg:min-h-0 lg:grid-cols-[20rem_minmax(0,1fr)]">
           <aside className="lg:min-h-0 lg:overflow-auto max-lg:border-b lg:border-e border-rule bg-panel px-4 py-4">
             <MessageList choices={choices} chosen={chosen} orders={orders.length} addressOf={addressOf} />
+            {choosing && <div className="mt-5">{choosing}</div>}
           </aside>
           <Empty title={choices.length === 0 ? say.thereIsNoMessageTo : say.nobodyGetsThisMessage}>
             {choices.length === 0
@@ -99,7 +123,7 @@ export function WriteScreen(props: WriteProps) {
   return (
     <Writing
       key={`${chosen} ${orders.map((o) => o.number).join()}`}
-      {...{ ...props, message, back, about, addressOf }}
+      {...{ ...props, message, back, about, addressOf, choosing }}
     />
   );
 }
@@ -110,6 +134,7 @@ function Writing(
     back: { href: string; label: string };
     about: string;
     addressOf: (slug: string) => string;
+    choosing: ReactNode;
   },
 ) {
   const { base, orders, parts, without, store, now, message, back, about } = props;
@@ -125,6 +150,7 @@ function Writing(
   };
   const [width, setWidth] = useState<'desktop' | 'phone'>('desktop');
   const [asking, setAsking] = useState(false);
+  const [keeping, setKeeping] = useState(false);
   const [sending, setSending] = useState(false);
   const [failure, setFailure] = useState<Failure>();
   const [files, setFiles] = useState<readonly KeptFile[]>([]);
@@ -149,7 +175,8 @@ function Writing(
     else localStorage.setItem(storageKey, JSON.stringify(words.value));
   }, [storageKey, words.value]);
 
-  const part = parts[shown.part]!;
+  // Whom it goes to may have changed meanwhile.
+  const part = parts[shown.part] ?? parts[0]!;
   const { language } = part;
   const template = useMemo(() => letterTemplate(part, words.value), [part, words.value]);
   const order = orders.find((o) => o.number === shown.order)!;
@@ -205,6 +232,7 @@ function Writing(
         orders: orders.map((o) => o.number),
         adapted: adaptedOf(parts, words.value),
         ...(files.length > 0 && { files: files.map(({ digest, name }) => ({ digest, name })) }),
+        ...(props.whom && !isUsual(props.whom.asked) && { whom: props.whom.asked }),
       }),
     );
     setSending(false);
@@ -250,6 +278,11 @@ function Writing(
           >
             {say.asPublished2}
           </button>
+          {props.onKeep && (
+            <button type="button" className="btn" disabled={adapted.length === 0} onClick={() => setKeeping(true)}>
+              {say.keepAsAMessage} ...
+            </button>
+          )}
           <button type="button" className="btn btn-main" onClick={() => setAsking(true)}>
             {recipients === 1
               ? say.sendToN({ n: firstName.name || firstName.address })
@@ -272,6 +305,7 @@ function Writing(
             orders={orders.length}
             addressOf={props.addressOf}
           />
+          {props.choosing}
           <Recipients
             parts={parts}
             without={without}
@@ -411,6 +445,19 @@ function Writing(
           </div>
         </section>
       </div>
+      {keeping && props.onKeep && (
+        <KeepDialog
+          message={message.name}
+          onKeep={(name) => props.onKeep!({ message: message.slug, name, adapted })}
+          onKept={(slug, name) => {
+            setKeeping(false);
+            toast.success(say.wasKept({ name }), {
+              action: { label: say.openOnTheDesk, onClick: () => router.push(`${base}/desk/${slug}`) },
+            });
+          }}
+          onClose={() => setKeeping(false)}
+        />
+      )}
       {asking && (
         <SendDialog
           name={message.name}

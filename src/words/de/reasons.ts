@@ -3,6 +3,8 @@ import type { TranslationOf } from '../speak';
 
 export const reasons: TranslationOf<typeof say> = {
   moment: '{$notification} geht hinaus, {$moment}.',
+  typed: '{$person} hat es auch an {$name} gesendet.',
+  copy: '{$person} hat {$name} eine Kopie gesendet.',
   byHand: '{$person} wollte {$notification} senden.',
   adapted: '{$person} hat den Text für diese Nachricht geändert.',
   again: '{$person} hat sie erneut gesendet.',

@@ -81,6 +81,8 @@ export const refusals: TranslationOf<typeof say> = {
   nameHasNoMessageSlug: '{$name} hat keine Nachricht "{$slug}", die von Hand geschrieben wird.',
   thisCannotBeSent: 'Das kann nicht gesendet werden.',
   nameHasNoMessageMessage: '{$name} hat keine Nachricht "{$message}".',
+  othersOneOrderAtATime: 'Schreiben Sie an andere Adressen zu einer Bestellung auf einmal.',
+  isNoMailAddress: '{$address} ist keine E-Mail-Adresse.',
   nobodyGetsNameForThese: 'Niemand bekommt {$name} für diese Bestellungen. Wählen Sie eine andere Nachricht.',
   nameWasPublishedAnewWhile:
     '{$name} wurde neu veröffentlicht, während Sie schrieben. Ihr Text bleibt hier: laden Sie die Seite in einem anderen Fenster neu, sehen Sie nach, was neu ist, und übernehmen Sie, was Sie brauchen.',

@@ -12,19 +12,20 @@ import {
   reasonWords,
   type Adapted,
   type Letter,
+  type LetterWhom,
   type Plan,
 } from '@/core/plan';
 import { findingProblem, messageFindings, templateFindings } from '@/core/preflight';
-import { checker, type SchemaProblem } from '@/core/schema';
+import { checker, isMailAddress, type SchemaProblem } from '@/core/schema';
 import type { Segments, Template } from '@/core/template';
-import type { LetterPart, MessageChoice } from '@/contract/letters';
+import type { LetterPart, MessageChoice, WhomAsked, WhomChoices } from '@/contract/letters';
 import type { Access } from '../../auth/access';
 import { timeNow } from '../../db/demo-clock';
 import { codesOf } from '../../codes/known';
 import { withholdingsOf, withoutWithheld } from '../../sending/withholding';
 import { config } from '../../base/config';
 import { database } from '../../db/client';
-import { channels, notifications, orders, templates } from '../../db/schema';
+import { channels, notifications, orders, staff, templates } from '../../db/schema';
 import { AppError } from '../../base/errors';
 import { receiveEvent } from '../../events/receive';
 import { planSettings } from '../../events/settings';
@@ -42,6 +43,8 @@ import { say as deeds } from '@/words/history';
 
 /** Orders that one message can be written to at a time. */
 export const MOST_ORDERS = 200;
+/** Addresses, and colleagues, that one message about an order goes to besides its customer. */
+export const MOST_OTHERS = 10;
 
 interface Written {
   number: string;
@@ -51,7 +54,11 @@ interface Written {
 }
 
 /** The chosen orders, each with what would go out for it. Refused with the numbers that the store does not have. */
-async function ordersToWrite(access: Access, numbers: readonly string[]): Promise<Written[]> {
+async function ordersToWrite(
+  access: Access,
+  numbers: readonly string[],
+  asked: WhomAsked | undefined,
+): Promise<{ written: Written[]; choices?: WhomChoices; whom?: LetterWhom }> {
   const { store } = access;
   const wanted = [...new Set(numbers)];
   if (wanted.length === 0) throw new AppError('invalid', say.noOrderIsChosenChoose);
@@ -79,7 +86,9 @@ async function ordersToWrite(access: Access, numbers: readonly string[]): Promis
   );
   const channelOf = new Map(channelRows.map((c) => [c.id, c]));
   const { plan } = planner(settings);
-  return wanted.map((number) => {
+  const chosen = wanted.length === 1 ? await whomFor(access, found.get(wanted[0]!)!.order, people, asked) : undefined;
+  if (!chosen && asked) throw new AppError('invalid', say.othersOneOrderAtATime);
+  const written = wanted.map((number): Written => {
     const { order, answered } = found.get(number)!;
     const channel = channelOf.get(order.channel);
     const customer = people.get(order.customer.email);
@@ -87,7 +96,15 @@ async function ordersToWrite(access: Access, numbers: readonly string[]): Promis
       number,
       order,
       channelName: channel?.name,
-      plan: (notificationId, letter = { notificationId, by: access.person.name, adapted: [] }) =>
+      plan: (
+        notificationId,
+        letter = {
+          notificationId,
+          by: access.person.name,
+          adapted: [],
+          ...(chosen?.whom && { whom: chosen.whom }),
+        },
+      ) =>
         withoutWithheld(
           plan({
             moment: BY_HAND,
@@ -102,11 +119,61 @@ async function ordersToWrite(access: Access, numbers: readonly string[]): Promis
         ),
     };
   });
+  return { written, ...chosen };
+}
+
+/** Whom there is to write to about an order, and whom of them was asked for. Refused with the address that is none. */
+async function whomFor(
+  { store }: Access,
+  order: Order,
+  people: Awaited<ReturnType<typeof customersOf>>,
+  asked: WhomAsked | undefined,
+): Promise<{ choices: WhomChoices; whom?: LetterWhom }> {
+  const colleagues = await database()
+    .select({ id: staff.id, name: staff.name, address: staff.email })
+    .from(staff)
+    .where(eq(staff.storeId, store.id))
+    .orderBy(staff.name);
+  const { email } = order.customer;
+  const contacts = [
+    ...new Map(
+      [...(order.customer.contacts ?? []), ...(people.get(email)?.contacts ?? [])].map((c) => [
+        c.email.toLowerCase(),
+        c,
+      ]),
+    ).values(),
+  ];
+  const choices: WhomChoices = {
+    customer: { name: customerName(order), address: email },
+    contacts: contacts.map((c) => ({ label: c.label, name: c.name ?? '', address: c.email })),
+    colleagues,
+  };
+  if (!asked) return { choices };
+  const wrong = asked.to.findIndex((address) => !isMailAddress(address));
+  if (wrong >= 0) {
+    const message = say.isNoMailAddress({ address: asked.to[wrong]! });
+    throw new AppError('invalid', message, [{ path: `/whom/to/${wrong}`, message }]);
+  }
+  return {
+    choices,
+    whom: {
+      customer: asked.customer,
+      others: asked.to.map((address) => {
+        const contact = contacts.find((c) => c.email.toLowerCase() === address.toLowerCase());
+        return {
+          address,
+          name: contact?.name ?? '',
+          ...(contact?.language && { language: contact.language }),
+        };
+      }),
+      copies: colleagues.filter((c) => asked.copies.includes(c.id)).map(({ name, address }) => ({ name, address })),
+    },
+  };
 }
 
 /** Everything the screen opens with: the messages there are to choose from, and of the chosen one what would go to whom. */
-export async function loadWriting(access: Access, numbers: readonly string[], slug?: string) {
-  const written = await ordersToWrite(access, numbers);
+export async function loadWriting(access: Access, numbers: readonly string[], slug?: string, asked?: WhomAsked) {
+  const { written, choices: whomChoices } = await ordersToWrite(access, numbers, asked);
   const all = await database()
     .select()
     .from(notifications)
@@ -142,6 +209,7 @@ export async function loadWriting(access: Access, numbers: readonly string[], sl
     })),
     parts,
     without,
+    ...(whomChoices && { whom: { choices: whomChoices, asked: asked ?? { customer: true, to: [], copies: [] } } }),
     ...(await benchOf(access)),
   };
 }
@@ -197,6 +265,17 @@ const LetterSchema = Type.Object(
     adapted: Type.Array(AdaptedSchema, { maxItems: 100 }),
     /** Files that go with it. */
     files: Type.Optional(Type.Array(Type.Pick(KeptFileSchema, ['digest', 'name']), { maxItems: MOST_FILES })),
+    /** Who gets it, where it is not its notification's own recipients. */
+    whom: Type.Optional(
+      Type.Object(
+        {
+          customer: Type.Boolean(),
+          to: Type.Array(Type.String({ maxLength: 254 }), { maxItems: MOST_OTHERS }),
+          copies: Type.Array(Type.String({ maxLength: 40 }), { maxItems: MOST_OTHERS }),
+        },
+        { additionalProperties: false },
+      ),
+    ),
   },
   { additionalProperties: false },
 );
@@ -218,7 +297,7 @@ export async function writeLetter(access: Access, input: unknown): Promise<Wrote
   const checked = checkLetter(input);
   if (!checked.ok) throw new AppError('invalid', say.thisCannotBeSent, checked.problems);
   const { id, message, adapted } = checked.value;
-  const written = await ordersToWrite(access, checked.value.orders);
+  const { written, whom } = await ordersToWrite(access, checked.value.orders, checked.value.whom);
   const [notification] = await database()
     .select({ id: notifications.id, name: notifications.name })
     .from(notifications)
@@ -237,6 +316,7 @@ export async function writeLetter(access: Access, input: unknown): Promise<Wrote
     by: access.person.name,
     adapted,
     ...(files.length > 0 && { files }),
+    ...(whom && { whom }),
   };
   if (parts.length === 0) {
     throw new AppError('invalid', say.nobodyGetsNameForThese({ name: notification.name }));

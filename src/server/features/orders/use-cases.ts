@@ -12,6 +12,7 @@ import { replyFile } from './replies';
 import { listOrders, orderSnapshot } from './orders';
 import { forecastPlacing, placeOrder } from './placing';
 import { startWalk, takeStep } from './walk';
+import { keepLetter } from './keep-letter';
 import { writeLetter } from './letters';
 import { DEED_CHECKS, NOTHING, NUMBER, object } from '../shapes';
 
@@ -80,6 +81,12 @@ export const order = {
     permission: 'order.place',
     input: object({ hours: Type.Number({ minimum: 0, maximum: 24 * 366 }) }),
     run: (_, { hours }) => windClock(Math.round(hours * HOUR_MS)),
+  }),
+  keep: useCase({
+    name: 'order.keep',
+    permission: 'notification.switch',
+    input: object({ letter: DEED_CHECKS }),
+    run: (who, { letter }) => keepLetter(who, letter),
   }),
   write: useCase({
     name: 'order.write',

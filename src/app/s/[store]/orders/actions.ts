@@ -47,6 +47,10 @@ export async function writeAction(store: string, letter: unknown): Promise<Resul
   return actAndRefresh(order.write, store, { letter });
 }
 
+export async function keepAction(store: string, letter: unknown): Promise<Result<{ slug: string }>> {
+  return actAndRefresh(order.keep, store, { letter });
+}
+
 export async function eventsKeyAction(store: string): Promise<Result<string>> {
   return act(shop.eventsKey, store, {});
 }
