@@ -22,6 +22,7 @@ export const say = speak('codes', {
     '.input {$n :integer} .match $n one {{{$names} goes out without the block then.}} * {{{$names} go out without the block then.}}',
   seeToTheCode: 'Extend the code or add codes: what is on hold goes out then.',
   // Somebody orders with one
+  isUnknown: 'The store has no code {$code}. Enter another one, or none.',
   expired: '{$name} has expired.',
   notYet: '{$name} does not hold yet.',
   isForSomebodyElse: '{$name} is for another customer.',

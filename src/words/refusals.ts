@@ -87,7 +87,6 @@ export const say = speak('refusals', {
   chooseACustomerOfThis: 'Choose a customer of this store.',
   oneLineHasNoProduct: 'One line has no product.',
   chooseAProductOfThis: 'Choose a product of this store.',
-  thisDiscountCodeIsNot: 'This discount code is not valid.',
   thisStepWasTakenAlready: 'This step was taken already.',
   theStoreHasNoProducts: 'The store has no products yet. Bring some in first.',
   theStoreHasNothingAbout: 'The store has nothing about {$email}.',

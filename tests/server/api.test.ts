@@ -158,7 +158,7 @@ describe('the description of the interface', () => {
   it('is OpenAPI 3.1 and holds the schemas that are checked with', () => {
     const api = openApi('https://libellus.example');
     expect(api.openapi).toBe('3.1.0');
-    expect(Object.keys(api.paths)).toEqual(['/events', '/deliveries']);
+    expect(Object.keys(api.paths)).toEqual(['/events', '/deliveries', '/codes']);
     const text = JSON.stringify(api);
     for (const [, name] of text.matchAll(/"#\/components\/schemas\/(\w+)"/g))
       expect(api.components.schemas).toHaveProperty(name!);

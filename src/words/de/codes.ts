@@ -21,6 +21,7 @@ export const codes: TranslationOf<typeof say> = {
   leaveItOut:
     '.input {$n :integer} .match $n one {{{$names} geht dann ohne den Block hinaus.}} * {{{$names} gehen dann ohne den Block hinaus.}}',
   seeToTheCode: 'Verlängern oder ergänzen Sie die Codes: was angehalten ist, geht dann hinaus.',
+  isUnknown: 'Das Geschäft hat keinen Code {$code}. Geben Sie einen anderen oder keinen ein.',
   expired: '{$name} ist abgelaufen.',
   notYet: '{$name} gilt noch nicht.',
   isForSomebodyElse: '{$name} gilt für einen anderen Kunden.',

@@ -92,7 +92,6 @@ export const refusals: TranslationOf<typeof say> = {
   chooseACustomerOfThis: 'Wählen Sie einen Kunden dieses Shops.',
   oneLineHasNoProduct: 'Eine Position hat keinen Artikel.',
   chooseAProductOfThis: 'Wählen Sie einen Artikel dieses Shops.',
-  thisDiscountCodeIsNot: 'Dieser Rabattcode ist nicht gültig.',
   thisStepWasTakenAlready: 'Dieser Schritt wurde schon ausgeführt.',
   theStoreHasNoProducts: 'Der Shop hat noch keine Artikel. Importieren Sie zuerst welche.',
   theStoreHasNothingAbout: 'Der Shop hat nichts über {$email}.',

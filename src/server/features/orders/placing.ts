@@ -26,6 +26,7 @@ import { channels, counters, customers, discountCodes, products } from '../../db
 import { AppError } from '../../base/errors';
 import { receiveEvent, type Received } from '../../events/receive';
 import { checkEvent, type EventType } from '../../events/schema';
+import { say as codeWords } from '@/words/codes';
 import { say } from '@/words/refusals';
 import type { ActionForecast } from '@/contract/orders';
 import { foretold } from './forecast';
@@ -295,9 +296,9 @@ async function discountFor(
     .where(and(eq(discountCodes.storeId, store.id), eq(discountCodes.code, wanted)));
   const found = row && codeOfRow(row);
   const usedBefore = found ? await usedBy(store.id, found.code, basket.email) : 0;
-  const problem = found ? useProblem(found, { ...basket, usedBefore }, now) : say.thisDiscountCodeIsNot;
+  const problem = found && useProblem(found, { ...basket, usedBefore }, now);
   if (found && problem === undefined) return found;
-  const message = problem ?? say.thisDiscountCodeIsNot;
+  const message = problem ?? codeWords.isUnknown({ code: wanted });
   throw new AppError('invalid', message, [{ path: '/code', message }]);
 }
 

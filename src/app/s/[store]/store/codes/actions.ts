@@ -2,23 +2,23 @@
 /** Discount codes and series saved and deleted. */
 import { actAndRefresh, done } from '@/app/act';
 import type { Result } from '@/core/result';
-import { code as codes, series as allSeries } from '@/server/features/codes/use-cases';
+import { code, series } from '@/server/features/codes/use-cases';
 
-export async function saveCodeAction(store: string, code: unknown): Promise<Result<{ released: number }>> {
-  return actAndRefresh(codes.save, store, code);
+export async function saveCodeAction(store: string, wanted: unknown): Promise<Result<{ released: number }>> {
+  return actAndRefresh(code.save, store, wanted);
 }
 
-export async function deleteCodeAction(store: string, code: string): Promise<Result<null>> {
-  return done(await actAndRefresh(codes.delete, store, { code }));
+export async function deleteCodeAction(store: string, name: string): Promise<Result<null>> {
+  return done(await actAndRefresh(code.delete, store, { code: name }));
 }
 
 export async function saveSeriesAction(
   store: string,
-  series: unknown,
+  wanted: unknown,
 ): Promise<Result<{ id: string; added: number; released: number }>> {
-  return actAndRefresh(allSeries.save, store, series);
+  return actAndRefresh(series.save, store, wanted);
 }
 
 export async function deleteSeriesAction(store: string, id: string): Promise<Result<null>> {
-  return done(await actAndRefresh(allSeries.delete, store, { id }));
+  return done(await actAndRefresh(series.delete, store, { id }));
 }
