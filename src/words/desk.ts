@@ -23,7 +23,7 @@ export const say = speak('desk', {
   whoPays: 'who pays',
   buttonToFollowTheParcel: 'Button to follow the parcel',
   codeToScanWithA: 'Code to scan with a banking app',
-  suggestions: 'Suggestions',
+  suggestions: 'Suggested',
   noSuggestionsLeftOut: 'none for this order: left out',
   notesUnderEachItem: 'Product notes under each item',
   codeGoneLeftOut: 'no code to give: left out',

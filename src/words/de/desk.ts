@@ -23,7 +23,7 @@ export const desk: TranslationOf<typeof say> = {
   whoPays: 'Rechnungsanschrift',
   buttonToFollowTheParcel: 'Schaltfläche zur Sendungsverfolgung',
   codeToScanWithA: 'Code zum Scannen mit einer Banking-App',
-  suggestions: 'Empfehlungen',
+  suggestions: 'Empfohlene',
   noSuggestionsLeftOut: 'keine zu dieser Bestellung: weggelassen',
   notesUnderEachItem: 'Produkthinweise unter jedem Artikel',
   codeGoneLeftOut: 'kein Code zu vergeben: weggelassen',

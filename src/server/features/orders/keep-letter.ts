@@ -16,8 +16,8 @@ const KeepSchema = Type.Object(
   {
     /** The message that was chosen. */
     message: Type.String({ minLength: 1, maxLength: 60 }),
-    name: Type.String({ minLength: 1, maxLength: 120, pattern: '\\S' }),
-    adapted: Type.Array(AdaptedSchema, { minItems: 1, maxItems: 100 }),
+    name: Type.String({ maxLength: 300 }),
+    adapted: Type.Array(AdaptedSchema, { maxItems: 100 }),
   },
   { additionalProperties: false },
 );
