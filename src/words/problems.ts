@@ -96,7 +96,7 @@ export const say = speak('problems', {
   chooseAChannel: 'Choose a channel.',
   enterTheCode: 'Enter the code.',
   enterACodeWithoutSpaces: 'Enter a code of at most 64 characters, without spaces.',
-  chooseASeries: 'Choose a series of codes.',
+  chooseASeries: 'Choose a code series.',
   enterFewerCodes: 'Enter fewer codes at a time.',
   useUpTo12Letters: 'Use up to 12 capital letters and figures.',
   enterAColourAsAnd: 'Enter a colour as # and six digits or letters from a to f, such as #0E5F6B.',

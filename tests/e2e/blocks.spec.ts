@@ -363,7 +363,7 @@ test('a code that is over stops a message, and so does one that a single person 
     ['FAIR2026', 'FAIR2026 is used up'],
     ['THANKS-DOROTHEA', 'can be used once only'],
   ] as const) {
-    await page.getByRole('button', { name: /^A code for everybody, or a series: / }).click();
+    await page.getByRole('button', { name: /^A code for everybody, or a code series: / }).click();
     await page.getByRole('option', { name: code }).click();
     await expect(page.getByTestId('findings')).toContainText(why);
   }

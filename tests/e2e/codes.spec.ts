@@ -12,19 +12,19 @@ test('each customer gets a code of their own, and the store is told what becomes
   await expect(page.getByRole('row', { name: /SUMMER15/ })).toContainText('SUMMER15 expired on');
 
   await test.step('a series is made; what is missing or wrong is said at its field', async () => {
-    await page.getByRole('button', { name: 'Add a series' }).click();
+    await page.getByRole('button', { name: 'Add a code series' }).click();
     const dialog = page.getByRole('dialog');
     await dialog.getByLabel('Percent').fill('120');
-    await dialog.getByRole('button', { name: 'Add series' }).click();
+    await dialog.getByRole('button', { name: 'Add code series' }).click();
     await expect(dialog).toContainText('Enter a whole percentage from 1 to 100.');
     await dialog.getByLabel('Percent').fill('15');
-    await dialog.getByRole('button', { name: 'Add series' }).click();
+    await dialog.getByRole('button', { name: 'Add code series' }).click();
     await expect(dialog).toContainText('Enter a name.');
     await dialog.getByLabel('Name').fill('First orders');
     await dialog.getByLabel('Beginning').fill('fold');
     await expect(dialog).toContainText('For example FOLD-4F7K-9M2P');
     await dialog.getByLabel('Days each code holds').fill('30');
-    await dialog.getByRole('button', { name: 'Add series' }).click();
+    await dialog.getByRole('button', { name: 'Add code series' }).click();
     const row = page.getByRole('row', { name: /First orders/ });
     await expect(row).toContainText('30 days from when it is given');
     await expect(row).toContainText('none yet');
@@ -33,7 +33,7 @@ test('each customer gets a code of their own, and the store is told what becomes
   await test.step('a block of the Desk names it, with a sample on the sheet', async () => {
     await page.goto('/s/quillwick/desk/order-received');
     await page.getByRole('button', { name: /^Add Discount/ }).click();
-    await choosePick(page, 'A code for everybody, or a series', 'First orders');
+    await choosePick(page, 'A code for everybody, or a code series', 'First orders');
     await expect(sheet(page).getByText('FOLD-4F7K-9M2P')).toBeVisible();
     await page.getByRole('radio', { name: 'Stop message' }).click();
     await expect(page.getByText('The message is on hold until somebody has seen to the code.')).toBeVisible();

@@ -73,10 +73,10 @@ describe('what a message promises', () => {
 
   it.each([
     ['01SERIES', undefined],
-    ['EMPTY', 'The series Given out is used up.'],
-    ['ENDED', 'The series Ended expired on 24 November 2026.'],
+    ['EMPTY', 'The code series Given out is used up.'],
+    ['ENDED', 'The code series Ended expired on 24 November 2026.'],
     ['SHORT', undefined],
-    ['UNKNOWN', 'The series of codes is not among the store’s discount codes: whoever types it in gets nothing.'],
+    ['UNKNOWN', 'The code series is not among the store’s discount codes: whoever types it in gets nothing.'],
   ])('the series %s is judged by whether there are codes to give', (id, message) => {
     expect(words(promiseRef({ code: '', series: id }))).toBe(message);
   });
@@ -85,7 +85,7 @@ describe('what a message promises', () => {
     expect(words('MANY', () => 5)).toBeUndefined();
     expect(words('MANY', () => 20)).toBe('MANY will be used up about 29 November 2026: 100 are left.');
     expect(words(promiseRef({ code: '', series: 'SHORT' }), () => 10)).toBe(
-      'The series Nearly out will be used up about 28 November 2026: 40 are left.',
+      'The code series Nearly out will be used up about 28 November 2026: 40 are left.',
     );
   });
 
