@@ -42,4 +42,21 @@ test('a note of a product is written in two languages, shows on the Desk, and ar
   const { message } = await arrived(address, next);
   expect(message.text!.split('Keep it flat and dry.')).toHaveLength(2);
   expect(message.html).toContain('https://quillwick.example/care/paper');
+
+  await test.step('under the items that they are of, where the items table is set to, and not twice', async () => {
+    await page.goto(`/s/quillwick/desk/order-received?order=${number}`);
+    await page.getByRole('list', { name: 'Blocks' }).locator('[data-block="items"]').click();
+    await page.getByLabel('Product notes under each item').check();
+    await expect(sheet(page).getByText('Keep it flat and dry.')).toHaveCount(2);
+    const findings = page.getByTestId('findings');
+    await expect(findings).toContainText('The notes of products stand under the items already');
+    await findings.getByRole('button', { name: 'Remove the block' }).click();
+    await expect(sheet(page).getByText('Keep it flat and dry.')).toHaveCount(1);
+    await saved(page);
+    await publish(page, 'Publish edition 3');
+    const last = `P3-${Date.now()}`;
+    await placeByEvent(request, last, address);
+    const under = await arrived(address, last);
+    expect(under.message.text).toMatch(/2 × Kozo sheet: .*\n {2}Keep it flat and dry\. \(https:/);
+  });
 });

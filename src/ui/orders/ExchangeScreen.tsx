@@ -1,6 +1,6 @@
 'use client';
 /** Products, customers, orders and discount codes as files: looked at before anything changes, brought in as a whole, taken out again. */
-import { useState } from 'react';
+import { Fragment, useState } from 'react';
 import { toast } from 'sonner';
 import { COLUMNS, type ListKind } from '@/core/exchange/columns';
 import type { Failure, Result } from '@/core/result';
@@ -137,9 +137,9 @@ export function ExchangeScreen(props: ExchangeProps) {
             <PanelTitle>{say.itsColumns}</PanelTitle>
             <p className="mt-1 leading-6">
               {COLUMNS[kind].map((c) => (
-                <code key={c.name} className={`me-2 text-xs ${c.needed ? 'font-semibold' : 'text-slate'}`}>
-                  {c.name}
-                </code>
+                <Fragment key={c.name}>
+                  <code className={`text-xs ${c.needed ? 'font-semibold' : 'text-slate'}`}>{c.name}</code>{' '}
+                </Fragment>
               ))}
             </p>
             <p className="mt-1 text-xs text-slate">{say.theDarkOnesAreNeeded({ currency })}</p>
