@@ -19,7 +19,7 @@ export function itemsTable(block: Extract<Block, { kind: 'items' }>, { look, sty
   const cell = `padding:${items.room}px ${side}px;${rule};vertical-align:top;${ground}`;
   const line = (field: LineField): string => marks.mark({ kind: 'line', field });
   const figures = (phrase: Phrase): string =>
-    `<th class="ls-q ls-rule" align="${end}" style="text-align:${end};${head};padding-${start}:12px">${marks.mark({ kind: 'phrase', phrase })}</th>`;
+    `<th class="ls-q ls-rule" align="${end}" style="text-align:${end};white-space:nowrap;${head};padding-${start}:12px">${marks.mark({ kind: 'phrase', phrase })}</th>`;
   const figure = (field: LineField): string =>
     `<td class="ls-rule" align="${end}" style="text-align:${end};white-space:nowrap;${cell};padding-${start}:12px">${line(field)}</td>`;
   const { columns } = items;

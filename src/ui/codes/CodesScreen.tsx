@@ -104,6 +104,7 @@ export function CodesScreen(props: CodesProps) {
                 takesOff={takesOffText(c.takesOff, props.currency)}
                 conditions={conditionWords(c, props)}
                 standing={c}
+                usedLabel={say.used}
                 used={c.limit === undefined ? say.usedTimes({ n: c.used }) : say.usedOf({ n: c.used, limit: c.limit })}
                 base={base}
                 actions={
@@ -141,6 +142,7 @@ export function CodesScreen(props: CodesProps) {
                 takesOff={takesOffText(s.takesOff, props.currency)}
                 conditions={conditionWords(s, props)}
                 standing={s}
+                usedLabel={say.given}
                 used={
                   <>
                     {s.left === undefined
@@ -247,6 +249,8 @@ function Row(props: {
   takesOff: string;
   conditions: string[];
   standing: { state: CodeOnScreen['state']; words?: string; promisedBy: Promised[] };
+  /** What the column of uses is called. */
+  usedLabel: string;
   used: ReactNode;
   base: string;
   actions: ReactNode;
@@ -268,7 +272,7 @@ function Row(props: {
       <td className="py-2 pe-4 whitespace-nowrap tabular-nums" data-line="end">
         {props.takesOff}
       </td>
-      <td className="py-2 pe-4" data-line="rest">
+      <td className="py-2 pe-4" data-line="rest" data-label={say.holdsFor}>
         {props.conditions.length === 0 ? (
           <span className="text-slate">{say.everything}</span>
         ) : (
@@ -279,10 +283,10 @@ function Row(props: {
           </ul>
         )}
       </td>
-      <td className="py-2 pe-4 tabular-nums" data-line="rest">
+      <td className="py-2 pe-4 tabular-nums" data-line="rest" data-label={props.usedLabel}>
         {props.used}
       </td>
-      <td className="py-2 pe-4" data-line="rest">
+      <td className="py-2 pe-4" data-line="rest" data-label={say.inMessages}>
         <PromisedBy base={props.base} by={standing.promisedBy} />
       </td>
       <td className="py-1 text-end whitespace-nowrap" data-line="rest">
