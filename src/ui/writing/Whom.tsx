@@ -1,7 +1,7 @@
 'use client';
 /** Who gets a message about one order: its customer, their contacts, a typed address, and a copy for colleagues. */
 import { X } from 'lucide-react';
-import { useState, type FormEvent } from 'react';
+import { startTransition, useOptimistic, useState, type FormEvent } from 'react';
 import { isMailAddress } from '@/core/schema';
 import type { WhomAsked, WhomChoices } from '@/contract/letters';
 import { Check } from '../parts/Check';
@@ -12,15 +12,15 @@ import { say } from '@/words/writing';
 
 const same = (a: string, b: string): boolean => a.toLowerCase() === b.toLowerCase();
 
-export function Whom({
-  choices,
-  asked,
-  onAsk,
-}: {
-  choices: WhomChoices;
-  asked: WhomAsked;
-  onAsk: (asked: WhomAsked) => void;
-}) {
+export function Whom(props: { choices: WhomChoices; asked: WhomAsked; onAsk: (asked: WhomAsked) => void }) {
+  const { choices } = props;
+  // What is chosen shows at once; who gets it is worked out by the server.
+  const [asked, show] = useOptimistic(props.asked);
+  const onAsk = (next: WhomAsked): void =>
+    startTransition(() => {
+      show(next);
+      props.onAsk(next);
+    });
   const { customer, contacts, colleagues } = choices;
   const [typing, setTyping] = useState('');
   const [problem, setProblem] = useState<string>();
