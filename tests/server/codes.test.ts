@@ -135,6 +135,17 @@ describe('a code of their own', () => {
     });
   });
 
+  it('that nobody has yet becomes what its series becomes; one that was given stays', async () => {
+    const name = fresh('Series ');
+    const brought = { name, supply: 'brought' as const, prefix: '' };
+    const id = await series({ ...brought, codes: `${fresh('A')}\n${fresh('B')}` });
+    const to = reader();
+    await giveCode(`series/${id}`, whom(to));
+    await series({ ...brought, id, takesOff: { kind: 'percent', value: 25 } });
+    expect(await giveCode(`series/${id}`, whom(to))).toMatchObject({ value: 10 });
+    expect(await giveCode(`series/${id}`, whom(reader()))).toMatchObject({ value: 25 });
+  });
+
   it('is refused with its place where the shop’s codes are not codes, or were added before', async () => {
     const name = fresh('SHOP-');
     const brought = { supply: 'brought' as const, prefix: '' };

@@ -63,7 +63,7 @@ export function ValueFields({
   onChange: (typed: TypedCode) => void;
 }) {
   return (
-    <div className="grid grid-cols-2 items-end gap-3">
+    <div className="grid gap-3 sm:grid-cols-2 sm:items-end">
       <div role="group" aria-label={say.takesOff}>
         <div className="mb-1 text-sm text-slate">{say.takesOff}</div>
         <Segments

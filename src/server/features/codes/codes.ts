@@ -216,6 +216,11 @@ export async function saveSeries(
         .update(codeSeries)
         .set({ ...row, per })
         .where(here);
+      // What is changed holds for all that nobody has yet.
+      await tx
+        .update(discountCodes)
+        .set({ kind: row.kind, value: row.value, conditions })
+        .where(and(eq(discountCodes.seriesId, id), isNull(discountCodes.givenTo)));
     }
     const fresh = await addCodes(tx, store.id, id, codes, row);
     await remember(access, input.id === undefined ? 'addedSeries' : 'changedSeries', { name }, { db: tx });
