@@ -52,6 +52,7 @@ export function handlebarsSource(
           case 'code':
             return node.code;
           case 'suggestion':
+          case 'order':
             return '';
           case 'language':
             return language;

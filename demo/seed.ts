@@ -1,4 +1,5 @@
 /** Fills an empty database with Quillwick. Does nothing when it is there already. */
+import { stockState } from '@/core/stock';
 import { createHash } from 'node:crypto';
 import { eq } from 'drizzle-orm';
 import { codeFrom } from '../src/core/codes';
@@ -189,8 +190,10 @@ async function seedStore({ chance, store, users, customers, orders, firstNumber,
       taxRate: p.taxRate,
       picture: `products/${pictureName(p)}`,
       url: `${store.facts.url}/shop/${p.sku.toLowerCase()}`,
+      lowAt: LOW_AT[p.category] ?? null,
     })),
   );
+  await db.insert(t.stockCounts).values(seededStock(store.id, now));
   await db.insert(t.discountCodes).values(
     DISCOUNT_CODES.map(({ endsInDays, ...c }) => ({
       ...c,
@@ -274,6 +277,27 @@ const firstEdition = (p: ReturnType<typeof seededPassage>): typeof t.passageEdit
   publishedAt: p.publishedAt,
 });
 
+/** From how many pieces on the stock of a category is low. */
+const LOW_AT: Record<string, number> = { papers: 12, tools: 4, 'boards and cloth': 6, kits: 3 };
+
+/** Counts of most products at the Mill, and of tools at the Bindery store: a few are low, one is out. */
+function seededStock(storeId: string, now: number): (typeof t.stockCounts.$inferInsert)[] {
+  return PRODUCTS.flatMap(({ sku, category }, i) => {
+    if (!LOW_AT[category]) return [];
+    const lowAt = LOW_AT[category];
+    const pieces = sku === 'BC-MULL' ? 0 : i % 9 === 4 ? lowAt - 1 : lowAt + 3 + ((i * 7) % 40);
+    const at = (place: string, n: number) => ({
+      storeId,
+      sku,
+      place,
+      pieces: n,
+      told: stockState(n, lowAt),
+      countedAt: new Date(now - (2 + (i % 20)) * 3_600_000),
+    });
+    return [at('the Mill', pieces), ...(category === 'tools' ? [at('the Bindery store', lowAt + 1 + (i % 5))] : [])];
+  });
+}
+
 async function seedRules(
   store: DemoStore,
   notifications: readonly NotificationFacts[],
@@ -297,6 +321,11 @@ async function seedRules(
       when({ about: 'value', is: 'at-least', amount: 10_000, currency: store.currency }),
     ],
     ['delivery.bounced', 'Amira Haddad', { kind: 'all' }],
+    ['product.stock-low', 'Pawel Rutka', { kind: 'all' }],
+    ['product.stock-low', 'Lene Vestergaard', { kind: 'category', category: 'workshops' }],
+    ['product.stock-out', 'Pawel Rutka', { kind: 'all' }],
+    ['product.stock-out', 'Greta Sonnleitner', when({ about: 'location', is: 'one', of: ['the Bindery store'] })],
+    ['orders.summary', 'Marta Oyelaran', { kind: 'all' }],
   ];
   const rules: RoutingRule[] = [];
   for (const [moment, name, scope] of wanted) {

@@ -66,6 +66,8 @@ export interface ShopMailView {
 export interface Impact {
   /** Nothing goes out by itself: what is counted is where it would be offered. */
   byHand: boolean;
+  /** What stands instead of how many messages and orders there were. */
+  words?: string;
   /** Messages it would have sent, and orders they were about. */
   messages: number;
   orders: number;

@@ -13,6 +13,7 @@ export const say = speak('findings', {
   thereAreNoWordsFor: 'There are no words for those who do not see the picture; many mail programs show none at first.',
   thePicture: 'The picture',
   thereIsNoParcel: 'There is no parcel',
+  thereAreNoOrders: 'There is no summary',
   thereIsNoRefund: 'There is no refund',
   theColumnsAreEmpty: 'The columns are empty.',
   whatLeadsNowhereGiveIt:

@@ -19,6 +19,16 @@ export const say = speak('notification', {
     'When a colleague chooses it on an order, adapts it and sends it. Nothing goes out by itself.',
   offeredOnlyWhen: 'Offered only when',
   onlyWhen: 'Only when',
+  forAllProducts: 'For all products.',
+  rulesSayWhichOrders:
+    'The rules of its recipients say which orders it is of: each colleague gets a summary of their own.',
+  every: 'Every',
+  everyDay: 'day',
+  everyWorkingDay: 'working day',
+  everyWeek: 'week',
+  onWeekday: 'On',
+  atTime: 'At',
+  nextSummary: 'Next on',
   forAllOrders: 'For all orders',
   itHasNoStaffRecipients: 'It has no staff recipients yet.',
   rulesRulesSayWhoGets:

@@ -12,6 +12,7 @@ export const say = speak('policy', {
   publishTheLook: 'publish the look',
   uploadPictures: 'upload pictures',
   sendNotices: 'send notices to many customers',
+  countStock: 'count stock and set when it is low',
   changeDiscountCodes: 'add, change and delete discount codes',
   addAndRemoveFiles: 'add and remove files',
   turnNotificationsOnAndOff: 'turn notifications on and off, and change how they go out',

@@ -2,6 +2,10 @@
 import { speak } from './speak';
 
 export const say = speak('ready', {
+  stockMessages:
+    '.input {$messages :integer} .input {$looked :integer} .match $messages $looked one one {{Over the last 30 days it was so {$looked} time, and {$messages} message would have gone out.}} one * {{Over the last 30 days it was so {$looked} times, and {$messages} message would have gone out.}} * one {{Over the last 30 days it was so {$looked} time, and {$messages} messages would have gone out.}} * * {{Over the last 30 days it was so {$looked} times, and {$messages} messages would have gone out.}}',
+  summaryComes: 'It comes {$rhythm}, first on {$day}, to {$people}. It is of the orders since its last time.',
+  summaryForNobody: 'No colleague is named to get it, so nothing goes out. Name them under Routing.',
   nameIsOff: '{$name} is off.',
   seeItOnTheJourney: 'See it on the Journey',
   nameHasNeverBeenPublished: '{$name} has never been published.',

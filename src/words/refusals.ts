@@ -64,6 +64,7 @@ export const say = speak('refusals', {
   aVersionIsNoLonger: 'A version is no longer there. Load it again.',
   itNeedsANameFor: 'It needs a name for the team.',
   enterANameOfAt: 'Enter a name of at most 120 characters.',
+  onlyStaffHears: 'Choose staff: only colleagues hear of this.',
   chooseAMoment: 'Choose a moment.',
   nameShipsWithLibellusLeave: '{$name} ships with Libellus. Leave it off, and it says nothing.',
   nameIsOnTurnIt: '{$name} is on. Turn it off before you take it away.',

@@ -14,6 +14,7 @@ const TABLE: Record<Action, string> = {
   'notice.send': 'owner designer',
   'file.bring': 'owner designer support',
   'code.edit': 'owner designer',
+  'stock.edit': 'owner support',
   'picture.bring': 'owner designer',
   'notification.switch': 'owner designer',
   'routing.edit': 'owner designer',

@@ -12,6 +12,8 @@ export interface ConditionNames {
   channel?: (id: string) => string | undefined;
   product?: (sku: string) => string | undefined;
   locale?: string;
+  /** It asks about a product and not about an order. */
+  subject?: 'product';
 }
 
 const amountWords = keepable('amount', (money: Money, locale: string = readerLocale()): string =>
@@ -31,8 +33,13 @@ export function testWords(t: Test, names: ConditionNames = {}): string {
       values.map((v) => name(v)),
       'disjunction',
     );
+  const ofProduct = names.subject === 'product';
   const goodsWords = (how: 'any' | 'only' | 'none', what: string): string =>
-    ({ any: say.contains, only: say.containsOnly, none: say.containsNone })[how]({ what });
+    (ofProduct
+      ? t.about === 'category'
+        ? { any: say.belongsTo, only: say.belongsTo, none: say.belongsNotTo }
+        : { any: say.isOneOf, only: say.isOneOf, none: say.isNoneOf }
+      : { any: say.contains, only: say.containsOnly, none: say.containsNone })[how]({ what });
   switch (t.about) {
     case 'customer':
       return t.is === 'guest' ? say.byGuest : say.byAccount;
@@ -49,6 +56,7 @@ export function testWords(t: Test, names: ConditionNames = {}): string {
         countries: of(t.of, (v) => countryName(v, names.locale)),
       });
     case 'location':
+      if (ofProduct) return (t.is === 'one' ? say.liesAt : say.liesNotAt)({ places: of(t.of) });
       return (t.is === 'one' ? say.fromLocation : say.notFromLocation)({ places: of(t.of) });
     case 'turn':
       return (t.is === 'one' ? say.isTurn : say.notTurn)({

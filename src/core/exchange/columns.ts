@@ -86,6 +86,8 @@ export const COLUMNS: Record<ListKind, readonly Column[]> = {
     { name: 'price', needed: true, read: amount },
     { name: 'tax_rate', read: whole(0, 100) },
     { name: 'url', read: webAddress },
+    // Its stock is low with so many pieces or fewer.
+    { name: 'low_at', read: whole(1, 1_000_000_000) },
   ],
   customers: [
     { name: 'email', needed: true, read: address },

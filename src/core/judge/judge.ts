@@ -24,7 +24,7 @@ export interface Truth {
   order: Order;
   moment: string;
   /** What the moment is about: the newest of these. */
-  about: 'order' | 'parcel' | 'refund' | 'cancellation' | 'return' | 'account';
+  about: 'order' | 'parcel' | 'refund' | 'cancellation' | 'return' | 'account' | 'product' | 'summary';
   /** When it was made, ms since the epoch. */
   at: number;
   timeZone: string;
@@ -303,7 +303,11 @@ function claims(text: string, language: string, truth: Truth, figures: Figures, 
 
 /** The order's own number, and the customer's own name where the message greets. */
 function identity(text: string, { order, about }: Truth, say: Say): void {
-  if (about !== 'account' && order.number !== '' && !text.includes(cleaned(order.number))) {
+  if (
+    !['account', 'product', 'summary'].includes(about) &&
+    order.number !== '' &&
+    !text.includes(cleaned(order.number))
+  ) {
     say('number', `${order.number} is not in the message.`);
   }
   const greeted = /^(?:Hello|Guten Tag|Thank you|Vielen Dank) ?,? ?([^\n,]*),?$/m.exec(text)?.[1]?.trim();

@@ -1,10 +1,13 @@
 /** Who hears of a moment, and what is usual for them. */
-import type { MomentColumn } from './registry';
+import { momentOf, type MomentColumn } from './registry';
 import { inEachLanguage } from '../../words/speak';
 import { say } from '../../words/names';
 
 export const AUDIENCES = ['customer', 'contact', 'staff'] as const;
 export type Audience = (typeof AUDIENCES)[number];
+
+/** Who can hear of a moment. */
+export const audiencesOf = (id: string): readonly Audience[] => (momentOf(id)?.staffOnly ? ['staff'] : AUDIENCES);
 
 /** What somebody of an audience is to an order. */
 export const AUDIENCE_WORDS: Record<Audience, string> = inEachLanguage(() => ({

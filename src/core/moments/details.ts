@@ -3,6 +3,8 @@
  * that a message sent or repeated later says what was true then.
  */
 import { Type, type Static } from '@sinclair/typebox';
+import { StockDetailSchema } from '../stock';
+import { SummarySchema } from '../summary';
 
 const strict = { additionalProperties: false } as const;
 const text = (max: number) => Type.String({ maxLength: max });
@@ -61,6 +63,10 @@ export const MomentDetailsSchema = Type.Object(
         strict,
       ),
     ),
+    /** A product of which little is left. */
+    stock: Type.Optional(StockDetailSchema),
+    /** Orders of a period. */
+    summary: Type.Optional(SummarySchema),
   },
   { ...strict, $id: 'libellus:moment-details' },
 );
@@ -79,6 +85,8 @@ export const DETAIL_WORDS: Record<DetailName, string> = {
   account: 'the account’s address',
   reset: 'the address for a new password',
   bounce: 'the mail that came back',
+  stock: 'the product and what is left of it',
+  summary: 'the orders and their sums',
 };
 
 /** Made-up details, for looking at a message before anything has happened. */
@@ -102,5 +110,67 @@ export const SAMPLE_DETAILS: Required<MomentDetails> = {
     subject: 'Your parcel is on its way: QW-10482',
     words: 'there is no such mailbox',
     recordUrl: 'https://libellus.quillwick.example/s/quillwick/deliveries/01',
+  },
+  stock: {
+    sku: 'TO-BONE',
+    name: 'Bone folder',
+    category: 'tools',
+    left: 4,
+    lowAt: 5,
+    location: 'the Mill',
+    url: 'https://quillwick.example/products/to-bone',
+    recordUrl: 'https://libellus.quillwick.example/s/quillwick/store/stock?find=TO-BONE',
+  },
+  summary: {
+    from: '2026-11-23T07:00:00Z',
+    until: '2026-11-24T07:00:00Z',
+    orders: 4,
+    cancelled: 1,
+    pieces: 9,
+    sums: [
+      { minor: 18_240, currency: 'EUR' },
+      { minor: 4_150, currency: 'GBP' },
+    ],
+    refunds: 1,
+    refunded: [{ minor: 1_450, currency: 'EUR' }],
+    toSend: 5,
+    oldestToSend: { number: 'QW-10458', placedAt: '2026-11-20T15:31:00Z' },
+    unpaid: 2,
+    due: [{ minor: 9_480, currency: 'EUR' }],
+    rows: [
+      {
+        number: 'QW-10478',
+        placedAt: '2026-11-23T08:12:00Z',
+        item: 'Kozo sheet, 38 x 51 cm',
+        pieces: 3,
+        total: { minor: 8_450, currency: 'EUR' },
+        standing: 'to-send',
+      },
+      {
+        number: 'QW-10479',
+        placedAt: '2026-11-23T10:40:00Z',
+        item: 'Awl with pearwood handle',
+        pieces: 1,
+        total: { minor: 1_690, currency: 'EUR' },
+        standing: 'cancelled',
+      },
+      {
+        number: 'QW-10480',
+        placedAt: '2026-11-23T13:05:00Z',
+        item: 'Bone folder',
+        pieces: 4,
+        total: { minor: 4_150, currency: 'GBP' },
+        standing: 'done',
+      },
+      {
+        number: 'QW-10481',
+        placedAt: '2026-11-23T19:54:00Z',
+        item: 'Coptic binding kit',
+        pieces: 2,
+        total: { minor: 9_790, currency: 'EUR' },
+        standing: 'unpaid',
+      },
+    ],
+    recordUrl: 'https://libellus.quillwick.example/s/quillwick/orders',
   },
 };

@@ -8,7 +8,7 @@ import type { OrderActionKind } from '../order/action-schema';
 import { amountDue } from '../order/due';
 import { stillOnTheWay } from '../order/still-allowed';
 import type { Order } from '../order/schema';
-import type { End } from '../time/timing';
+import { ENDS, type End } from '../time/timing';
 import type { DetailName } from './details';
 import { say } from '../../words/moments';
 import { inEachLanguage } from '../../words/speak';
@@ -53,11 +53,17 @@ interface Entry<Id extends string> {
   /** Where it stands on the board; left out for an event that no message is ever sent for. */
   column?: MomentColumn;
   /**
-   * Who tells of it: the shop system by an event, the clock (see `timer`), a colleague who writes, or mail that comes back.
+   * Who tells of it: the shop system by an event, the clock (see `timer`), a colleague who writes, mail that comes back, or nobody,
+   * because it is worked out here (from counts of stock, from the orders of a day).
    */
-  toldBy: 'shop' | 'clock' | 'colleague' | 'mail';
-  /** What its messages are about. Of an account no order is known; of all others but the order the newest is meant. */
-  about: 'order' | 'parcel' | 'refund' | 'cancellation' | 'return' | 'account';
+  toldBy: 'shop' | 'clock' | 'colleague' | 'mail' | 'reckoned';
+  /**
+   * What its messages are about. Of an account, a product or a summary no single order is known; of all others but the order the newest
+   * is meant.
+   */
+  about: 'order' | 'parcel' | 'refund' | 'cancellation' | 'return' | 'account' | 'product' | 'summary';
+  /** Only colleagues hear of it. */
+  staffOnly?: true;
   /** What the order of its event has to have: what the moment is about, where nothing else tells of it. */
   needs?: 'shipments' | 'refunds' | 'cancellations';
   /** Besides the order, its newest parcel is known when there is one. */
@@ -358,6 +364,44 @@ const TABLE = table({
     must: ['reset'],
     sentOnce: true,
   },
+  'product.stock-counted': {
+    label: 'stockCounted',
+    words: 'whenStockIsCounted',
+    toldBy: 'shop',
+    about: 'product',
+    must: ['stock'],
+    staffOnly: true,
+  },
+  'product.stock-low': {
+    label: 'stockLow',
+    words: 'whenStockRunsLow',
+    column: 'Other',
+    toldBy: 'reckoned',
+    about: 'product',
+    must: ['stock'],
+    staffOnly: true,
+    past: ENDS,
+  },
+  'product.stock-out': {
+    label: 'outOfStock',
+    words: 'whenNothingIsLeft',
+    column: 'Other',
+    toldBy: 'reckoned',
+    about: 'product',
+    must: ['stock'],
+    staffOnly: true,
+    past: ENDS,
+  },
+  'orders.summary': {
+    label: 'summaryOfOrders',
+    words: 'atTheTimesOfItsSummary',
+    column: 'Other',
+    toldBy: 'reckoned',
+    about: 'summary',
+    must: ['summary'],
+    staffOnly: true,
+    past: ENDS,
+  },
   'by-hand': {
     label: 'writtenByHand',
     words: 'whenAColleagueWrites',
@@ -445,6 +489,17 @@ export const BY_HAND = 'by-hand' satisfies MomentId;
 
 /** The moment of one message that goes to many people at once, and is about nobody's order. */
 export const NOTICE = 'notice' satisfies MomentId;
+
+/** The moment of a summary: worked out at the times that its notification says. */
+export const SUMMARY = 'orders.summary' satisfies MomentId;
+
+const WITHOUT_ORDER: readonly Moment['about'][] = ['account', 'product', 'summary'];
+
+/** Whether a moment is about something that is no single order: an account, a product, a summary. */
+export const knowsNoOrder = (id: string): boolean => {
+  const moment = momentOf(id);
+  return moment !== undefined && WITHOUT_ORDER.includes(moment.about);
+};
 
 /** Whether messages of a moment go out because a colleague chose them, and not because something happened. */
 export const goesByHand = (moment: MomentId): boolean => momentOf(moment).toldBy === 'colleague';

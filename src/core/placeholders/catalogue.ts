@@ -14,6 +14,8 @@ export type PlaceholderGroup =
   | 'Cancellation'
   | 'Discount code'
   | 'What happened'
+  | 'Stock'
+  | 'Summary'
   | 'Store'
   | 'Message';
 
@@ -27,6 +29,8 @@ export const PLACEHOLDER_GROUP_LABELS: Record<PlaceholderGroup, string> = inEach
   Cancellation: say.groupCancellation,
   'Discount code': say.groupDiscountCode,
   'What happened': say.groupWhatHappened,
+  Stock: say.groupStock,
+  Summary: say.groupSummary,
   Store: say.groupStore,
   Message: say.groupMessage,
 }));
@@ -180,6 +184,36 @@ export const PLACEHOLDERS: readonly Placeholder[] = [
     ['bounce.subject', 'itsSubject', 'text', SAMPLE_DETAILS.bounce.subject!, OFTEN],
     ['bounce.words', 'whyItCameBack', 'text', SAMPLE_DETAILS.bounce.words],
     ['bounce.recordUrl', 'itsRecord', 'url', SAMPLE_DETAILS.bounce.recordUrl!, OFTEN],
+  ]),
+  ...group('Stock', 'stock', [
+    ['stock.product', 'productOfStock', 'text', SAMPLE_DETAILS.stock.name],
+    ['stock.sku', 'stockNumber', 'text', SAMPLE_DETAILS.stock.sku],
+    ['stock.category', 'categoryOfStock', 'text', SAMPLE_DETAILS.stock.category!, OFTEN],
+    ['stock.left', 'piecesLeft', 'number', SAMPLE_DETAILS.stock.left],
+    ['stock.lowAt', 'lowWithSoMany', 'number', SAMPLE_DETAILS.stock.lowAt!, OFTEN],
+    ['stock.location', 'placeOfStock', 'text', SAMPLE_DETAILS.stock.location!, OFTEN],
+    ['stock.url', 'addressOfTheProduct', 'url', SAMPLE_DETAILS.stock.url!, OFTEN],
+    ['stock.recordUrl', 'stockInLibellus', 'url', SAMPLE_DETAILS.stock.recordUrl!, OFTEN],
+  ]),
+  ...group('Summary', 'summary', [
+    ['summary.from', 'summaryFrom', 'date', at(SAMPLE_DETAILS.summary.from)],
+    ['summary.until', 'summaryUntil', 'date', at(SAMPLE_DETAILS.summary.until)],
+    ['summary.orders', 'ordersPlaced', 'number', SAMPLE_DETAILS.summary.orders],
+    ['summary.cancelled', 'ordersCancelledSince', 'number', SAMPLE_DETAILS.summary.cancelled],
+    ['summary.pieces', 'piecesOrdered', 'number', SAMPLE_DETAILS.summary.pieces],
+    ['summary.total', 'sumOfOrders', 'text', '182.40\u00a0\u20ac, 41.50\u00a0\u00a3', OFTEN],
+    ['summary.refunds', 'refundsIssued', 'number', SAMPLE_DETAILS.summary.refunds],
+    ['summary.refunded', 'sumOfRefunds', 'text', '14.50\u00a0\u20ac', OFTEN],
+    ['summary.toSend', 'ordersToSend', 'number', SAMPLE_DETAILS.summary.toSend],
+    ['summary.oldestNumber', 'oldestOrderToSend', 'text', SAMPLE_DETAILS.summary.oldestToSend!.number, OFTEN],
+    ['summary.oldestPlacedAt', 'oldestWasPlacedOn', 'date', at(SAMPLE_DETAILS.summary.oldestToSend!.placedAt), OFTEN],
+    ['summary.unpaid', 'ordersNotPaid', 'number', SAMPLE_DETAILS.summary.unpaid],
+    ['summary.due', 'sumStillDue', 'text', '94.80\u00a0\u20ac', OFTEN],
+    ['summary.firstNumber', 'firstOrder', 'text', SAMPLE_DETAILS.summary.rows[0]!.number, OFTEN],
+    ['summary.firstPlacedAt', 'firstOrderPlacedOn', 'date', at(SAMPLE_DETAILS.summary.rows[0]!.placedAt), OFTEN],
+    ['summary.firstTotal', 'totalOfTheFirstOrder', 'money', SAMPLE_DETAILS.summary.rows[0]!.total, OFTEN],
+    ['summary.unlisted', 'ordersNotListed', 'number', 12, OFTEN],
+    ['summary.recordUrl', 'ordersInLibellus', 'url', SAMPLE_DETAILS.summary.recordUrl!, OFTEN],
   ]),
   ...group('Discount code', 'code', [
     ['offer.code', 'offeredCode', 'text', 'LEAF-4F7K-9M2P', OFTEN],

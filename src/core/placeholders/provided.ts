@@ -9,11 +9,18 @@ type Source = Placeholder['from'];
 /** What every moment knows of an order. */
 const OF_ORDER: readonly Source[] = ['order', 'customer', 'store', 'code'];
 
+/** What is known of moments that know no order. */
+const OF_OTHERS: Partial<Record<Moment['about'], readonly Source[]>> = {
+  account: ['customer', 'store', 'code'],
+  product: ['store'],
+  summary: ['store'],
+};
+
 const sourcesByMoment = new Map<string, ReadonlySet<Source>>();
 
 function sourcesOfMoment({ about, knowsParcel, must = [], may = [] }: Moment): ReadonlySet<Source> {
   return new Set<Source>([
-    ...(about === 'account' ? (['customer', 'store', 'code'] as const) : OF_ORDER),
+    ...(OF_OTHERS[about] ?? OF_ORDER),
     ...(about === 'parcel' || knowsParcel ? (['shipment'] as const) : []),
     ...(about === 'refund' || about === 'cancellation' ? ([about] as const) : []),
     ...must,

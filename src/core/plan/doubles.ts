@@ -1,6 +1,6 @@
 /** Two messages that would reach one person for one moment, found by planning real and sample orders. */
 import type { Audience } from '../moments/audience';
-import { goesByHand, startsOf, type MomentId } from '../moments/registry';
+import { goesByHand, momentOf, startsOf, type MomentId } from '../moments/registry';
 import { planner } from './plan';
 import type { PlanEvent, PlanSettings } from './types';
 
@@ -35,7 +35,10 @@ export function findDoubles(
   orders: readonly Omit<PlanEvent, 'moment'>[],
 ): Double[] {
   // Who writes by hand sees what the person has had already.
-  const on = settings.notifications.filter((n) => n.on && !goesByHand(n.moment));
+  // What is worked out here is about no order; a summary a day and one a week are two by intent.
+  const on = settings.notifications.filter(
+    (n) => n.on && !goesByHand(n.moment) && momentOf(n.moment).toldBy !== 'reckoned',
+  );
   const nameOf = new Map(on.map((n) => [n.id, n.name]));
   const found = new Map<string, Double>();
   const note = (key: string, double: Omit<Double, 'orders'>): void => {

@@ -1,5 +1,6 @@
 /** Orders of which nobody on the staff would have heard: what the rules leave out between them. */
 import type { Order } from '../order/schema';
+import { momentOf } from '../moments/registry';
 import { planner } from './plan';
 import type { Reason } from './reasons';
 import type { PlanSettings } from './types';
@@ -16,7 +17,11 @@ export function holes(
 ): { notificationId: string; orders: string[] }[] {
   const { plan } = planner(settings);
   const open = settings.notifications.filter(
-    (n) => n.audience === 'staff' && n.on && settings.rules.some((r) => r.notificationId === n.id),
+    (n) =>
+      n.audience === 'staff' &&
+      n.on &&
+      momentOf(n.moment).about !== 'product' &&
+      settings.rules.some((r) => r.notificationId === n.id),
   );
   return open.map(({ id, moment }) => ({
     notificationId: id,

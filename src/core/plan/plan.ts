@@ -52,8 +52,10 @@ export function planner(settings: PlanSettings): Planner {
   };
 }
 
-const isMeant = ({ moment, letter }: PlanEvent, { notification }: Prepared): boolean =>
-  !goesByHand(moment) || notification.id === letter?.notificationId;
+const isMeant = ({ moment, letter, madeFor }: PlanEvent, { notification }: Prepared): boolean =>
+  madeFor
+    ? notification.id === madeFor.notificationId
+    : !goesByHand(moment) || notification.id === letter?.notificationId;
 /** Plans one event: for many, prepare a {@link planner}. */
 export function plan({ store, notifications, rules, names, ...event }: PlanSettings & PlanEvent): Plan {
   return planner({ store, notifications, rules, ...(names && { names }) }).plan(event);

@@ -13,6 +13,7 @@ import { adaptedFor, type LetterWhom } from './letter';
 import type { NotificationFacts } from './notification';
 import type { Made, Prepared, Way } from './prepared';
 import type { Reason } from './reasons';
+import { subjectAt } from './rules';
 import { endReached } from './ends';
 import type { Plan, PlanEvent, PlannedDelivery, PlanSettings, Recipient } from './types';
 import { chooseVersion } from './version';
@@ -152,6 +153,12 @@ export class Planning {
     const { notification, ways } = prepared;
     const { deliveries, notWritten } = this.result;
     if (ways.length === 0) return this.not(notification, { code: 'no-rules', notification: notification.name });
+    const { madeFor } = this.event;
+    if (madeFor) {
+      const own = ways.find((way) => way.key === madeFor.address.toLowerCase());
+      if (own) this.write(prepared, own.recipient, madeFor.why, own.wanted);
+      return;
+    }
     // Most colleagues get the same version at once: which one is settled for all of them.
     const taken = prepared.oneForAll && !prepared.timed ? this.taken(prepared, undefined) : undefined;
     const written = prepared.distinct ? undefined : new Set<string>();
@@ -168,7 +175,7 @@ export class Planning {
         }
         written.add(way.key);
       }
-      if (taken === undefined || !way.why || this.event.letter) {
+      if (taken === undefined || !way.why || this.event.letter || this.event.because) {
         this.write(prepared, way.recipient, why, way.wanted);
         continue;
       }
@@ -193,6 +200,7 @@ export class Planning {
           person: recipient.name || recipient.address,
           category: scope.category,
           product: product.name,
+          ...(subjectAt(notification.moment) && { of: 'product' }),
         };
       }
     }
@@ -263,6 +271,7 @@ export class Planning {
       letter ? { code: 'by-hand', person: letter.by, notification: notification.name } : because,
       why,
     ];
+    if (this.event.because) reasons.splice(1, 0, this.event.because);
     if (timed) reasons.push(dueReason(notification, i));
     for (const reason of version.reasons) reasons.push(reason);
     if (letter && adaptedFor(letter, version.editionId, version.language)) {

@@ -1,7 +1,7 @@
 /** What a store has set about one notification, worked out as far as no event changes it. */
 import type { ConditionNames } from '../conditions/sentence';
 import { senderKindOf, type SenderKind } from '../mail/services';
-import { ruleReason, type RoutingRule } from './rules';
+import { namesAt, ruleReason, type RoutingRule } from './rules';
 import { AT_ONCE, type Schedule } from '../time/timing';
 import type { WantedLanguage } from './language';
 import type { NotificationFacts } from './notification';
@@ -54,7 +54,7 @@ export function prepare(
   const ways = rules.map((rule): Way => {
     const recipient: Recipient = { address: rule.recipient.address, name: rule.recipient.name, role: 'staff' };
     const { language } = rule.recipient;
-    const reason = ruleReason(rule, names);
+    const reason = ruleReason(rule, namesAt(notification.moment, names));
     return {
       rule,
       recipient,

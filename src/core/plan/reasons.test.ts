@@ -28,6 +28,44 @@ const WORDS: [Reason, string][] = [
     { code: 'rule-when-not', person: 'Pawel', words: 'the order ships from the Mill' },
     'Pawel gets messages only about orders where the order ships from the Mill.',
   ],
+  [{ code: 'rule-all', person: 'Pawel', of: 'product' }, 'Pawel gets messages about the stock of all products.'],
+  [
+    { code: 'rule-category', person: 'Pawel', category: 'tools', product: 'Bone folder', of: 'product' },
+    'Pawel gets messages about the stock of tools, and Bone folder belongs to it.',
+  ],
+  [
+    { code: 'rule-when', person: 'Greta', words: 'the product lies at the Mill', of: 'product' },
+    'Greta gets messages about stock when the product lies at the Mill.',
+  ],
+  [
+    { code: 'rule-no-category', person: 'Lene', category: 'workshops', of: 'product' },
+    'Lene gets messages only about the stock of workshops.',
+  ],
+  [
+    { code: 'rule-when-not', person: 'Greta', words: 'the product lies at the Mill', of: 'product' },
+    'Greta gets messages about stock only when the product lies at the Mill.',
+  ],
+  [
+    { code: 'stock-low', product: 'Bone folder', left: '4', lowAt: '5', place: '' },
+    '4 of Bone folder are left, and 5 or fewer count as low.',
+  ],
+  [
+    { code: 'stock-low', product: 'Bone folder', left: '4', lowAt: '5', place: 'the Mill' },
+    '4 of Bone folder are left at the Mill, and 5 or fewer count as low.',
+  ],
+  [{ code: 'stock-out', product: 'Bone folder', place: '' }, 'Nothing is left of Bone folder.'],
+  [{ code: 'stock-out', product: 'Bone folder', place: 'the Mill' }, 'Nothing is left of Bone folder at the Mill.'],
+  [
+    {
+      code: 'summary',
+      person: 'Marta',
+      scope: 'all orders',
+      rhythm: '{"every":"working-day","at":"08:00"}',
+      orders: '1',
+    },
+    'Marta gets a summary of all orders, every working day at 08:00. It is of 1 order.',
+  ],
+  [{ code: 'nothing-to-tell', person: 'Marta' }, 'Nothing came and nothing waits, so Marta got no summary.'],
   [{ code: 'language-of-order', language: 'de' }, 'The order was placed in German.'],
   [{ code: 'language-of-customer', language: 'ar' }, 'The customer reads Arabic.'],
   [{ code: 'language-of-person', language: 'pl' }, 'Their language is Polish.'],

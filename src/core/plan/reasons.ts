@@ -1,14 +1,17 @@
 /** Why somebody is written to, or not: plain data in the record, sentences on the screen. */
-import { Type, type Static } from '@sinclair/typebox';
+import { Type, type Static, type TSchema } from '@sinclair/typebox';
 import { languageName } from '../names';
 import { momentOf } from '../moments';
+import { rhythmWords, type Rhythm } from '../time/rhythm';
 import { END_WORDS, timingWords, type End, type Timing } from '../time/timing';
 import { say } from '../../words/reasons';
 import { readKept } from '../../words/kept';
 import { listed } from '../../words/speak';
 
 const text = Type.String();
-const reason = <C extends string, P extends Record<string, typeof text>>(code: C, details: P) =>
+/** What a rule is about when it is no order. */
+const of = Type.Optional(Type.Literal('product'));
+const reason = <C extends string, P extends Record<string, TSchema>>(code: C, details: P) =>
   Type.Object({ code: Type.Literal(code), ...details });
 
 export const ReasonSchema = Type.Union([
@@ -19,9 +22,12 @@ export const ReasonSchema = Type.Union([
   reason('copy', { person: text, name: text }),
   reason('again', { person: text, first: text }),
   reason('customer-of-order', { name: text, order: text }),
-  reason('rule-all', { person: text }),
-  reason('rule-category', { person: text, category: text, product: text }),
-  reason('rule-when', { person: text, words: text }),
+  reason('rule-all', { person: text, of }),
+  reason('rule-category', { person: text, category: text, product: text, of }),
+  reason('rule-when', { person: text, words: text, of }),
+  reason('stock-low', { product: text, left: text, lowAt: text, place: text }),
+  reason('stock-out', { product: text, place: text }),
+  reason('summary', { person: text, scope: text, rhythm: text, orders: text }),
   reason('language-of-order', { language: text }),
   reason('language-of-customer', { language: text }),
   reason('language-of-person', { language: text }),
@@ -35,9 +41,10 @@ export const ReasonSchema = Type.Union([
   reason('not-published', { notification: text }),
   reason('channel-forbids', { channel: text }),
   reason('masked-kind', { channel: text }),
-  reason('rule-no-category', { person: text, category: text }),
-  reason('rule-when-not', { person: text, words: text }),
+  reason('rule-no-category', { person: text, category: text, of }),
+  reason('rule-when-not', { person: text, words: text, of }),
   reason('no-rules', { notification: text }),
+  reason('nothing-to-tell', { person: text }),
   reason('already-written', { address: text }),
   reason('unsubscribed', { address: text, kind: text }),
   reason('no-consent', { address: text }),
@@ -70,6 +77,9 @@ function whenWords(timing: string): string {
   }
 }
 
+/** A rhythm that was kept as data, in words. */
+const rhythmOf = (rhythm: string): string => rhythmWords(JSON.parse(rhythm) as Rhythm);
+
 /** One reason as a sentence. */
 export const reasonWords = (reason: Reason): string => readKept(sentenceOf(reason));
 
@@ -93,11 +103,17 @@ function sentenceOf(reason: Reason): string {
     case 'customer-of-order':
       return say.customerOfOrder(reason);
     case 'rule-all':
-      return say.ruleAll(reason);
+      return (reason.of ? say.ruleAllProducts : say.ruleAll)(reason);
     case 'rule-category':
-      return say.ruleCategory(reason);
+      return (reason.of ? say.ruleCategoryProduct : say.ruleCategory)(reason);
     case 'rule-when':
-      return say.ruleWhen(reason);
+      return (reason.of ? say.ruleWhenProduct : say.ruleWhen)(reason);
+    case 'stock-low':
+      return reason.place ? say.stockLowAt(reason) : say.stockLow(reason);
+    case 'stock-out':
+      return reason.place ? say.stockOutAt(reason) : say.stockOut(reason);
+    case 'summary':
+      return say.summary({ ...reason, rhythm: rhythmOf(reason.rhythm), orders: Number(reason.orders) });
     case 'language-of-order':
       return say.languageOfOrder({ language: languageName(reason.language) });
     case 'language-of-customer':
@@ -117,11 +133,13 @@ function sentenceOf(reason: Reason): string {
     case 'masked-kind':
       return say.maskedKind(reason);
     case 'rule-no-category':
-      return say.ruleNoCategory(reason);
+      return (reason.of ? say.ruleNoCategoryProduct : say.ruleNoCategory)(reason);
     case 'rule-when-not':
-      return say.ruleWhenNot(reason);
+      return (reason.of ? say.ruleWhenNotProduct : say.ruleWhenNot)(reason);
     case 'no-rules':
       return say.noRules(reason);
+    case 'nothing-to-tell':
+      return say.nothingToTell(reason);
     case 'due': {
       const timing = whenWords(reason.timing);
       if (!reason.ends) return say.due({ timing });

@@ -105,15 +105,17 @@ describe('a routing rule', () => {
       /No order can match both “the order came through Web shop” and “the order did not come through Web shop”/,
     ],
   ])('with a condition that %s is refused at its place', (_what, tests, path, message) => {
-    const problems = scopeProblems({ kind: 'when', when: { match: 'all', tests } }, { channel: () => 'Web shop' });
+    const problems = scopeProblems({ kind: 'when', when: { match: 'all', tests } }, 'order.placed', {
+      channel: () => 'Web shop',
+    });
     expect(problems).toEqual([{ path, message: expect.stringMatching(message) }]);
   });
 
   it('for all, for a category, and for what can be asked has no problem', () => {
-    expect(scopeProblems({ kind: 'all' })).toEqual([]);
-    expect(scopeProblems({ kind: 'category', category: 'tools' })).toEqual([]);
+    expect(scopeProblems({ kind: 'all' }, 'order.placed')).toEqual([]);
+    expect(scopeProblems({ kind: 'category', category: 'tools' }, 'order.placed')).toEqual([]);
     expect(RULE_ABOUTS).toContain('location');
-    expect(scopeProblems(when({ about: 'location', is: 'one', of: ['the Mill'] }))).toEqual([]);
+    expect(scopeProblems(when({ about: 'location', is: 'one', of: ['the Mill'] }), 'order.placed')).toEqual([]);
   });
 
   it('is called by the address when nobody’s name is known', () => {

@@ -3,6 +3,7 @@ import { Type, type Static } from '@sinclair/typebox';
 import { ConditionSchema, type TestAbout } from '../conditions/condition';
 import { contradiction } from '../conditions/contradiction';
 import { conditionWords, testWords, type ConditionNames } from '../conditions/sentence';
+import { momentOf } from '../moments/registry';
 import type { Reason } from './reasons';
 import type { SchemaProblem } from '../schema';
 import { say } from '../../words/reasons';
@@ -38,49 +39,73 @@ export const RULE_ABOUTS: readonly TestAbout[] = [
   'first-order',
 ];
 
-/** What keeps a scope from being a rule, at its place. */
-export function scopeProblems(scope: Scope, names: ConditionNames = {}): SchemaProblem[] {
+/** The same of a product that is running out: no more is known of it. */
+const PRODUCT_ABOUTS: readonly TestAbout[] = ['category', 'product', 'location'];
+
+/** What a rule for a moment can ask. */
+export const ruleAboutsAt = (moment: string): readonly TestAbout[] =>
+  subjectAt(moment) === 'product' ? PRODUCT_ABOUTS : RULE_ABOUTS;
+
+/** What rules for a moment are about, when it is no order. */
+export const subjectAt = (moment: string): 'product' | undefined =>
+  momentOf(moment)?.about === 'product' ? 'product' : undefined;
+
+/** Names as a rule for a moment speaks of it. */
+export function namesAt(moment: string, names: ConditionNames): ConditionNames {
+  const subject = subjectAt(moment);
+  return subject ? { ...names, subject } : names;
+}
+
+/** What keeps a scope from being a rule for a moment, at its place. */
+export function scopeProblems(scope: Scope, moment: string, names: ConditionNames = {}): SchemaProblem[] {
   if (scope.kind !== 'when') return [];
   const { when } = scope;
   const problems = when.tests.flatMap((t, i) =>
-    RULE_ABOUTS.includes(t.about)
+    ruleAboutsAt(moment).includes(t.about)
       ? []
       : [
           {
             path: `/scope/when/tests/${i}/about`,
-            message: 'Choose another condition: a rule can only ask about the order.',
+            message: subjectAt(moment)
+              ? 'Choose another condition: a rule for stock can only ask about the product and where it is.'
+              : 'Choose another condition: a rule can only ask about the order.',
           },
         ],
   );
   const found = contradiction(when);
   if (found) {
-    const [a, b] = found.tests.map((i) => testWords(when.tests[i]!, names));
-    problems.push({ path: '/scope/when', message: `No order can match both “${a}” and “${b}”.` });
+    const [a, b] = found.tests.map((i) => testWords(when.tests[i]!, namesAt(moment, names)));
+    problems.push({
+      path: '/scope/when',
+      message: `No ${subjectAt(moment) ?? 'order'} can match both “${a}” and “${b}”.`,
+    });
   }
   return problems;
 }
 
 /** Which orders a rule is for, as the end of "Lene hears of ...". */
 export function scopeWords(scope: Scope, names: ConditionNames = {}): string {
+  const ofProduct = names.subject === 'product';
   switch (scope.kind) {
     case 'all':
-      return say.allOrders;
+      return ofProduct ? say.allProducts : say.allOrders;
     case 'category':
-      return say.ordersWith({ category: scope.category });
+      return ofProduct ? scope.category : say.ordersWith({ category: scope.category });
     case 'when':
-      return say.ordersWhere({ condition: conditionWords(scope.when, names) });
+      return (ofProduct ? say.productsWhere : say.ordersWhere)({ condition: conditionWords(scope.when, names) });
   }
 }
 
 /** Why a rule for all orders holds, and why one for some of them does not. */
 export function ruleReason({ recipient, scope }: RoutingRule, names: ConditionNames = {}): Reason {
   const person = recipient.name || recipient.address;
+  const of = names.subject && { of: names.subject };
   switch (scope.kind) {
     case 'all':
-      return { code: 'rule-all', person };
+      return { code: 'rule-all', person, ...of };
     case 'category':
-      return { code: 'rule-no-category', person, category: scope.category };
+      return { code: 'rule-no-category', person, category: scope.category, ...of };
     case 'when':
-      return { code: 'rule-when-not', person, words: kept(() => conditionWords(scope.when, names)) };
+      return { code: 'rule-when-not', person, words: kept(() => conditionWords(scope.when, names)), ...of };
   }
 }

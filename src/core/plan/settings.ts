@@ -5,7 +5,8 @@ import { contradiction, covers } from '../conditions/contradiction';
 import { testWords, type ConditionNames } from '../conditions/sentence';
 import { checker, type SchemaProblem } from '../schema';
 import { END_WORDS, scheduleProblems, ScheduleSchema } from '../time/timing';
-import { comesTooLate, goesByHand, timerOf, type MomentId } from '../moments/registry';
+import { comesTooLate, goesByHand, SUMMARY, timerOf, type MomentId } from '../moments/registry';
+import { ruleAboutsAt, subjectAt } from './rules';
 import { say } from '../../words/problems';
 
 const strict = { additionalProperties: false } as const;
@@ -58,6 +59,11 @@ export function settingsProblems(
   if (timerOf(moment) && settings.schedule.row.length === 0) {
     problems.push({ path: '/schedule/row', message: say.addADelayThisGoes });
   }
+  const { rhythm } = settings.schedule;
+  if (moment === SUMMARY && !rhythm) problems.push({ path: '/schedule/rhythm', message: say.chooseWhenItComes });
+  if (moment === SUMMARY ? settings.schedule.row.length > 0 : rhythm !== undefined) {
+    problems.push({ path: '/schedule/row', message: say.onlyASummaryComesAgain });
+  }
   if (goesByHand(moment) && settings.schedule.row.length > 0) {
     problems.push({ path: '/schedule/row', message: say.removeTheDelayThisGoes });
   }
@@ -68,6 +74,16 @@ export function settingsProblems(
       message: say.endWouldStopEveryMessage({ end: END_WORDS[end] }),
     });
   });
+  if (moment === SUMMARY && settings.when) problems.push({ path: '/when', message: say.theRulesSayWhichOrders });
+  if (moment === SUMMARY && settings.variants.length > 1)
+    problems.push({ path: '/variants', message: say.aSummaryHasOneVersion });
+  const ofProduct = ruleAboutsAt(moment);
+  const unknown = (when: NotificationSettings['when'], path: string): void => {
+    if (subjectAt(moment) && when?.tests.some((t) => !ofProduct.includes(t.about)))
+      problems.push({ path, message: say.onlyTheProductIsKnown });
+  };
+  unknown(settings.when, '/when');
+  settings.variants.forEach((v, i) => unknown(v.when, `/variants/${i}/when`));
   const impossible = (when: NotificationSettings['when'], path: string): void => {
     const found = when && contradiction(when);
     if (!found) return;

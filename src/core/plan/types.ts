@@ -42,6 +42,10 @@ export interface PlanEvent {
   /** Ids of timed notifications that this order has started already. */
   started?: ReadonlySet<string>;
   answered?: boolean;
+  /** Why the moment came, where it was worked out here. */
+  because?: Reason;
+  /** Of a summary: which it is, the one colleague it was made for, and why. */
+  madeFor?: { notificationId: string; address: string; why: Reason };
   /** Of what is written by hand: the one notification that was chosen. */
   letter?: Letter;
 }

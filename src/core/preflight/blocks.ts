@@ -112,6 +112,8 @@ function ownFindings(block: Block, template: Template, context: BlocksContext): 
       return needs('shipment', say.thereIsNoParcel, block, context);
     case 'refund':
       return needs('refund', say.thereIsNoRefund, block, context);
+    case 'orders':
+      return needs('summary', say.thereAreNoOrders, block, context);
     case 'suggestions': {
       const { rule, products = [] } = block;
       if (rule === 'chosen' && products.length === 0)
@@ -129,7 +131,12 @@ function ownFindings(block: Block, template: Template, context: BlocksContext): 
   }
 }
 
-function needs(what: 'shipment' | 'refund', words: string, block: Block, { moment }: BlocksContext): Found[] {
+function needs(
+  what: 'shipment' | 'refund' | 'summary',
+  words: string,
+  block: Block,
+  { moment }: BlocksContext,
+): Found[] {
   if (sourcesAt(moment).has(what)) return [];
   return [
     {

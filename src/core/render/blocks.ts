@@ -5,7 +5,15 @@ import { promiseRef } from '../codes';
 import { escapeHtml, plainLine, safeUrl } from '../text/values';
 import type { Layout } from './layout';
 import type { Gate, SuggestionField } from './marks';
-import { addressesTable, itemsTable, parcelTable, refundTable, totalsTable, transferTable } from './tables';
+import {
+  addressesTable,
+  itemsTable,
+  parcelTable,
+  refundTable,
+  totalsTable,
+  transferTable,
+  ordersTable,
+} from './tables';
 
 /** The class that a block carries in the message, so that the sheet can find it. */
 export function blockClass(id: string): string {
@@ -32,6 +40,7 @@ function gateOf(block: Block): Gate | undefined {
       return { words: block.id };
     case 'notes':
     case 'downloads':
+    case 'orders':
     case 'refund':
       return { has: block.kind };
     case 'items':
@@ -93,6 +102,8 @@ function sectionOf(block: Block, layout: Layout): string {
       return section(suggestions(block, layout));
     case 'downloads':
       return section(downloads(layout));
+    case 'orders':
+      return table(ordersTable(block, layout), 0, 20);
     case 'links':
       return section(
         `<mj-text css-class="ls-pad ls-q" align="${style.side(block.align)}" font-size="${look.type.small}px" color="${look.colours.quietWords}" ${padded(4, 16)}>${linkRow(layout)}</mj-text>`,

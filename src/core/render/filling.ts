@@ -1,6 +1,7 @@
 /** One message being filled: the texts of its values, where a repeating range stands, and what is in it at all. */
 import { conditionHolds } from '../conditions/condition';
 import type { Snapshot, TotalRow } from '../snapshot/snapshot';
+import type { OrderStanding } from '../summary';
 import type { Link } from '../template/schema';
 import type { Fill as WordsFill } from '../text/compile';
 import { safeUrl, type Both } from '../text/values';
@@ -42,6 +43,15 @@ export interface SuggestionTexts {
   imageUrl: string;
 }
 
+export interface OrderTexts {
+  number: Both;
+  item: Both;
+  pieces: string;
+  total: Both;
+  url: string;
+  standing: OrderStanding;
+}
+
 /** One message being filled: the words' texts, and the row that a repeating range stands at. */
 export interface Filling extends WordsFill {
   subject: string;
@@ -68,6 +78,8 @@ export interface Filling extends WordsFill {
   /** By block, made when they are first asked for. */
   suggestions: (block: string) => readonly SuggestionTexts[];
   suggestion: SuggestionTexts | undefined;
+  orders: () => readonly OrderTexts[];
+  order: OrderTexts | undefined;
 }
 
 /** Writes what stands in a range once for each of its rows. */
@@ -91,6 +103,11 @@ export function repeat(range: Range, filling: Filling, inner: (filling: Filling)
   } else if (range === 'downloads') {
     for (const download of filling.downloads) {
       filling.download = download;
+      out += inner(filling);
+    }
+  } else if (range.startsWith('orders ')) {
+    for (const order of filling.orders().slice(0, Number(range.slice('orders '.length)))) {
+      filling.order = order;
       out += inner(filling);
     }
   } else if (range.startsWith('suggestions ')) {
@@ -122,6 +139,9 @@ export function isOpen(gate: Gate, filling: Filling, language: string): boolean 
   if ('anyOf' in gate) return gate.anyOf.some((name) => (filling.values[name] ?? '') !== '');
   // Whether words say anything is known where they are compiled.
   if ('words' in gate) return true;
+  if ('order' in gate) {
+    return gate.order === 'url' ? filling.order?.url !== '' : filling.order?.standing === gate.order;
+  }
   if ('suggests' in gate) return (filling.snapshot.suggestions[gate.suggests] ?? []).length > 0;
   if ('suggestion' in gate) return isSaid(filling.suggestion?.[gate.suggestion]);
   if ('code' in gate) return filling.snapshot.codes[gate.code] !== null;

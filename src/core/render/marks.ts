@@ -3,11 +3,15 @@
  * The HTML that comes out is cut at them into a tree.
  */
 import type { Condition } from '../conditions/condition';
+import type { OrderStanding } from '../summary';
 import type { Phrase } from '../template/phrasebook';
 import type { Link } from '../template/schema';
 
 export type LineField = 'name' | 'alt' | 'options' | 'sku' | 'quantity' | 'unitPrice' | 'total' | 'imageUrl';
+export type OrderField = 'number' | 'item' | 'pieces' | 'total' | 'url';
 export type SuggestionField = 'name' | 'price' | 'imageUrl' | 'url';
+/** Orders of a summary, so many at most. */
+export type OrdersRange = `orders ${number}`;
 /** The products that a block suggests, by its id. */
 export type SuggestionsRange = `suggestions ${string}`;
 export type Range =
@@ -20,11 +24,17 @@ export type Range =
   | 'notes'
   | 'lineNotes'
   | 'downloads'
+  | OrdersRange
   | SuggestionsRange;
 
 /** What has to hold for a range of a message to be in it. */
 export type Gate =
-  | { has: Exclude<Range, 'totals' | 'lines' | 'lineNotes' | SuggestionsRange> | 'transferCode' }
+  | {
+      has:
+        Exclude<Range, 'totals' | 'lines' | 'lineNotes' | OrdersRange | SuggestionsRange> | 'transferCode' | 'orders';
+    }
+  /** An order of a summary stands so, or can be looked at. */
+  | { order: OrderStanding | 'url' }
   /** A block has products to suggest. */
   | { suggests: string }
   | { suggestion: 'price' | 'imageUrl' | 'url' }
@@ -59,6 +69,7 @@ export type Slot =
   | { kind: 'note'; field: 'product' | 'words' | 'url' }
   | { kind: 'download'; field: 'name' | 'url' }
   | { kind: 'suggestion'; field: SuggestionField }
+  | { kind: 'order'; field: OrderField }
   | { kind: 'addressLine' }
   | { kind: 'code'; ref: string; code: string }
   /** Address of the picture that banking apps scan. */

@@ -1,5 +1,5 @@
 /** Skeleton, words, phrasebook and values joined: the message as it is sent, and as it is previewed. */
-import type { LineValues, Snapshot, SuggestedProduct, TotalRow } from '../snapshot/snapshot';
+import type { LineValues, Snapshot, SuggestedProduct, SummaryOrder, TotalRow } from '../snapshot/snapshot';
 import { wordsOfLook } from '../look/schema';
 import { moneyFormatter, numberFormatter, percentFormatter } from '../text/formatters';
 import {
@@ -20,6 +20,7 @@ import {
   type Filling,
   type LineTexts,
   type NoteTexts,
+  type OrderTexts,
   type SuggestionTexts,
   type TotalTexts,
 } from './filling';
@@ -157,6 +158,14 @@ export function compileMessage(
     url: safeUrl(url) ?? '',
     imageUrl: safeUrl(imageUrl) ?? '',
   });
+  const orderTexts = (o: SummaryOrder): OrderTexts => ({
+    number: both(o.number),
+    item: both(o.item),
+    pieces: integer(o.pieces),
+    total: amountBoth(o.total),
+    url: safeUrl(o.url) ?? '',
+    standing: o.standing,
+  });
   const totalTexts = (row: TotalRow): TotalTexts => ({ row, amount: amountBoth(row.amount) });
 
   const page = runner(nodeOps(skeleton.nodes, slots));
@@ -209,6 +218,8 @@ export function compileMessage(
         download: undefined,
         suggestions: (block) => (snapshot.suggestions[block] ?? NONE).map(suggestionTexts),
         suggestion: undefined,
+        orders: () => snapshot.orders.map(orderTexts),
+        order: undefined,
       };
       // A header is one line whatever the words hold (RFC 5322, 2.2).
       filling.subject = oneLine(subject(filling));

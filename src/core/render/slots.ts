@@ -5,7 +5,7 @@ import { runner, type CompiledWords } from '../text/compile';
 import { escapeHtml, plainLine, type Both } from '../text/values';
 import { hrefOf, isOpen, repeat, type Filling } from './filling';
 import { transferCodePath } from './transfer-code';
-import type { Node, SuggestionField } from './marks';
+import type { Node, OrderField, SuggestionField } from './marks';
 
 /** A piece of a message: fixed, or written for each order. */
 export type Op = string | ((filling: Filling) => string);
@@ -73,6 +73,15 @@ const SUGGESTION: Record<SuggestionField, Write> = {
   url: (f) => escapeHtml(f.suggestion?.url ?? ''),
 };
 
+/** What an order of a summary shows, by field. */
+const ORDER: Record<OrderField, Write> = {
+  number: (f) => f.order?.number.html ?? '',
+  item: (f) => f.order?.item.html ?? '',
+  pieces: (f) => f.order?.pieces ?? '',
+  total: (f) => f.order?.total.html ?? '',
+  url: (f) => escapeHtml(f.order?.url ?? ''),
+};
+
 function slotOps(slot: Slot, parts: SlotsOf): readonly Op[] {
   switch (slot.kind) {
     case 'words':
@@ -98,6 +107,8 @@ function slotOps(slot: Slot, parts: SlotsOf): readonly Op[] {
     }
     case 'suggestion':
       return [SUGGESTION[slot.field]];
+    case 'order':
+      return [ORDER[slot.field]];
     case 'phrase':
       return parts.phrases.get(slot.phrase)?.html ?? [];
     case 'language':

@@ -2,7 +2,8 @@
 import type { Phrase } from '../template/phrasebook';
 import type { Block } from '../template/schema';
 import type { Layout } from './layout';
-import type { LineField } from './marks';
+import { ROWS_MAX, type OrderStanding } from '../summary';
+import type { LineField, OrderField } from './marks';
 
 /** Rows of the items: a head, and one row that repeats for each line. */
 export function itemsTable(block: Extract<Block, { kind: 'items' }>, { look, style, marks }: Layout): string {
@@ -153,4 +154,39 @@ export function transferTable(block: Extract<Block, { kind: 'transfer' }>, layou
   const picture = `<img src="${marks.mark({ kind: 'transferCode' })}" alt="" width="132" height="132" style="display:block;width:132px;height:132px;border:0;background:#ffffff">`;
   const scan = `<tr><td colspan="2" align="${style.start}" style="text-align:${style.start};padding:12px 0 4px">${picture}<span class="ls-q" style="font-size:${type.small}px;color:${colours.quietWords}">${label}</span></td></tr>`;
   return facts + marks.when({ has: 'transferCode' }, scan);
+}
+
+/** What is said of an order of a summary by how it stands; of one that is done, nothing. */
+export const STANDING_PHRASES: readonly [OrderStanding, Phrase][] = [
+  ['unpaid', 'notPaid'],
+  ['to-send', 'toSend'],
+  ['cancelled', 'cancelled'],
+];
+
+/** Rows of a summary: a head, and one row that repeats for each order. */
+export function ordersTable(
+  { most = ROWS_MAX }: Extract<Block, { kind: 'orders' }>,
+  { look, style, marks }: Layout,
+): string {
+  const { colours, type, shape, items } = look;
+  const { start, end } = style;
+  const rule = `border-bottom:${Math.max(1, shape.lineWidth)}px solid ${colours.lines}`;
+  const field = (name: OrderField): string => marks.mark({ kind: 'order', field: name });
+  const head = (phrase: Phrase, side: string, room = ''): string =>
+    `<th class="ls-q ls-rule" align="${side}" style="text-align:${side};white-space:nowrap;font-size:${type.small}px;font-weight:normal;color:${colours.quietWords};padding:0 0 6px;${rule}${room}">${marks.mark({ kind: 'phrase', phrase })}</th>`;
+  const cell = `padding:${items.room}px 0;${rule};vertical-align:top`;
+  const figure = (name: OrderField): string =>
+    `<td class="ls-rule" align="${end}" style="text-align:${end};white-space:nowrap;${cell};padding-${start}:12px">${field(name)}</td>`;
+  const number =
+    marks.when({ order: 'url' }, `<a href="${field('url')}" style="color:${colours.links};text-decoration:none">`) +
+    `<strong>${field('number')}</strong>` +
+    marks.when({ order: 'url' }, '</a>');
+  const standing = STANDING_PHRASES.map(([order, phrase]) =>
+    marks.when({ order }, ` · ${marks.mark({ kind: 'phrase', phrase })}`),
+  ).join('');
+  const about = `<br><span class="ls-q" style="font-size:${type.small}px;color:${colours.quietWords}">${field('item')}</span>`;
+  const room = `;padding-${start}:12px`;
+  const header = `<tr>${head('orderNumber', start)}${head('quantity', end, room)}${head('amount', end, room)}</tr>`;
+  const row = `<tr><td class="ls-rule" align="${start}" style="text-align:${start};${cell}">${number}${standing}${about}</td>${figure('pieces')}${figure('total')}</tr>`;
+  return header + marks.each(`orders ${most}`, row);
 }

@@ -2,6 +2,8 @@
 import { conditionHolds } from '../conditions/condition';
 import { runner, type CompiledWords } from '../text/compile';
 import { promiseRef } from '../codes';
+import { ROWS_MAX } from '../summary';
+import { STANDING_PHRASES } from './tables';
 import { plainLine, type Both } from '../text/values';
 import type { Phrase } from '../template/phrasebook';
 import type { LaidBlock } from '../template/passages';
@@ -164,6 +166,20 @@ function blockText(block: LaidBlock, parts: TextParts): Write {
         });
         return rows.length === 0 ? '' : [head(f), ...rows].filter((t) => t !== '').join('\n');
       };
+    }
+    case 'orders': {
+      const standings = STANDING_PHRASES.map(([order, key]) => [order, phrase(key)] as const);
+      const quantity = phrase('quantity');
+      const { most = ROWS_MAX } = block;
+      return (f) =>
+        f
+          .orders()
+          .slice(0, most)
+          .map(({ number, item, pieces, total, standing }) => {
+            const words = standings.find(([order]) => order === standing)?.[1](f);
+            return `${number.plain}${words ? ` (${words})` : ''}: ${item.plain}; ${quantity(f)} ${pieces}; ${total.plain}`;
+          })
+          .join('\n');
     }
     case 'downloads':
       return (f) => f.downloads.map((d) => `${d.name.plain}: ${d.url}`).join('\n');

@@ -5,6 +5,7 @@ import { HAND, NOTICES } from './hand';
 import { MONEY } from './money';
 import { PARCEL } from './parcel';
 import { PLACED } from './placed';
+import { RECKONED } from './reckoned';
 import type { ShippedNotification } from './shape';
 import { TROUBLE } from './trouble';
 import { WAITING } from './waiting';
@@ -18,6 +19,7 @@ export const SHIPPED_NOTIFICATIONS: readonly ShippedNotification[] = [
   ...WAITING,
   ...TROUBLE,
   ...CONTACTS,
+  ...RECKONED,
   ...ACCOUNT,
   ...HAND,
   ...NOTICES,

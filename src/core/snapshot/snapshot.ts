@@ -3,10 +3,11 @@ import { countryName } from '../names';
 import { plainLine, type Money, type Values } from '../text/values';
 import type { OrderFacts } from '../conditions/condition';
 import { momentOf } from '../moments/registry';
-import { customerOnly } from '../order/customer';
+import { customerOnly, nothingOf, productOnly } from '../order/customer';
 import { billedOrder } from '../order/billed';
 import { amountDue } from '../order/due';
 import { isShippable, piecesCancelled } from '../order/pieces';
+import { stockValues, summaryOrders, summaryValues, type SummaryOrder } from './reckoned';
 import { dayKey } from '../time/clock';
 import { cancelledLines, linesOf, orderFacts, returnedLines } from './facts';
 import { namesFor } from './own-names';
@@ -92,6 +93,8 @@ export interface Snapshot {
   downloads: Download[];
   /** What the picture of a bank transfer says (EPC069-12); left out when there is nothing to transfer, or not in euros. */
   transferCode?: string;
+  /** Orders of the summary that the message is about. */
+  orders: readonly SummaryOrder[];
   /** Products that the message suggests, by the block that does. */
   suggestions: Readonly<Record<string, readonly SuggestedProduct[]>>;
   /** The codes that the message gives, by what promises them: null for one that does not hold. */
@@ -101,6 +104,8 @@ export interface Snapshot {
   /** What conditions ask about. */
   facts: OrderFacts;
 }
+
+export type { SummaryOrder } from './reckoned';
 
 /** A product as a message suggests it. */
 export interface SuggestedProduct {
@@ -125,7 +130,8 @@ export interface Download {
 
 /**
  * What a message of this moment is about: the newest parcel, refund, cancellation or return, as the order stands. Of a moment that knows
- * no order, such as one of an account, nothing is left of it but its customer; an invoice is for what was sent or is still to be sent.
+ * no order nothing is left of it but what it is about: an account's customer, a product, or nothing. An invoice is for what was sent or is
+ * still to be sent.
  */
 export function aboutMoment(
   order: Order,
@@ -133,6 +139,8 @@ export function aboutMoment(
 ): Pick<MessageSubject, 'shipment' | 'refund' | 'cancellation' | 'returned' | 'wholeOrder'> & { order?: Order } {
   const { about, knowsParcel } = momentOf(momentId) ?? {};
   if (about === 'account') return { order: customerOnly(order) };
+  if (about === 'product') return { order: productOnly(order) };
+  if (about === 'summary') return { order: nothingOf(order) };
   if (momentId === 'invoice.issued') return { order: billedOrder(order) };
   const shipment = about === 'parcel' || knowsParcel ? order.shipments?.at(-1) : undefined;
   const refund = about === 'refund' ? order.refunds?.at(-1) : undefined;
@@ -203,7 +211,7 @@ export function snapshotOf(subject: MessageSubject): Snapshot {
     'order.paymentMethod': line(paidBy),
     'order.shippingMethod': line(order.shipping && names.of('shipping', order.shipping.method)),
     'order.expectedDispatch': promised(subject, awaitsMoney(order, terms, due) ? undefined : order.expectedDispatch),
-    'order.channel': line(names.of('channel', subject.channelName ?? order.channel)),
+    'order.channel': order.channel === '' ? undefined : line(names.of('channel', subject.channelName ?? order.channel)),
     'order.location': line(order.location && names.of('place', order.location)),
     'order.recordUrl': store.ordersUrl && order.number && `${store.ordersUrl}/${encodeURIComponent(order.number)}`,
     'order.note': line(order.note),
@@ -243,6 +251,8 @@ export function snapshotOf(subject: MessageSubject): Snapshot {
     // An invoice has a day of its own, and a day that has passed is not asked for any more.
     'payment.dueOn': promisedDay(subject, details?.invoice?.dueOn, payment['payment.dueOn']),
     ...detailValues(details, subject, due),
+    ...stockValues(details?.stock, names),
+    ...summaryValues(details?.summary, subject.locale ?? 'en'),
     ...(cancellation && cancellationValues(order, cancellation, itemsWords)),
   };
   if (cancellation?.reason !== undefined) values['reason.words'] ??= line(cancellation.reason);
@@ -273,6 +283,7 @@ export function snapshotOf(subject: MessageSubject): Snapshot {
       (product.downloads ?? []).map((d) => ({ name: plainLine(d.name), url: d.url })),
     ),
     ...(transferCode && { transferCode }),
+    orders: summaryOrders(details?.summary, store.ordersUrl),
     codes: {},
     suggestions: {},
     unnamed: names.missing,

@@ -3,6 +3,7 @@
  * shared by all languages; words are one MessageFormat 2 source per segment.
  */
 import { MOST_SUGGESTED } from '../suggest';
+import { ROWS_MAX } from '../summary';
 import { Type, type Static, type TSchema } from '@sinclair/typebox';
 import { AttachmentSchema, MOST_FILES } from '../attach';
 import { ConditionSchema } from '../conditions/condition';
@@ -110,6 +111,8 @@ export const BlockSchema = Type.Union([
     prices: Type.Optional(Type.Boolean()),
   }),
   block('downloads', {}),
+  /** The orders of a summary, one by one. */
+  block('orders', { most: Type.Optional(Type.Integer({ minimum: 1, maximum: ROWS_MAX })) }),
   block('links', { align }),
   block('footer', {}),
   /** A piece of the store that is edited once and shows wherever it is used. */
@@ -155,6 +158,7 @@ export const BLOCK_LABELS: Record<BlockKind, string> = inEachLanguage(() => ({
   notes: say.productNotes,
   suggestions: say.suggestedProducts,
   downloads: say.downloads,
+  orders: say.ordersOfASummary,
   links: say.contactLinks,
   footer: say.footer,
   html: say.ownHtml,

@@ -1,2 +1,3 @@
 export * from './clock';
 export * from './timing';
+export * from './rhythm';

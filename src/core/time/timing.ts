@@ -6,6 +6,7 @@
 import { Type, type Static } from '@sinclair/typebox';
 import type { SchemaProblem } from '../schema';
 import { dayKey, zonedTime } from './clock';
+import { RhythmSchema, rhythmWords } from './rhythm';
 import { say as problem } from '../../words/problems';
 import { inEachLanguage } from '../../words/speak';
 import { say } from '../../words/timing';
@@ -51,6 +52,8 @@ export const ScheduleSchema = Type.Object(
     /** One message for each. None: one, at once. */
     row: Type.Array(TimingSchema, { maxItems: ROW_MAX }),
     ends: Type.Array(Type.Union(ENDS.map((e) => Type.Literal(e))), { maxItems: ENDS.length, uniqueItems: true }),
+    /** Of a summary: when it comes, again and again. */
+    rhythm: Type.Optional(RhythmSchema),
   },
   strict,
 );
@@ -210,7 +213,8 @@ export const END_WORDS: Record<End, string> = inEachLanguage(() => ({
 }));
 
 /** A schedule in a few words, for a card: "24 hours, 3 days, 5 days". */
-export function scheduleWords({ row }: Schedule): string {
+export function scheduleWords({ row, rhythm }: Schedule): string {
+  if (rhythm) return rhythmWords(rhythm);
   if (row.length === 0) return say.atOnce;
   if (row.length === 1) return timingWords(row[0]!);
   return row.map(shortTimingWords).join(' · ');

@@ -3,7 +3,7 @@ import { isOwnNumber, OWN_ORDERS } from '@/core/order';
 import { placedSentence } from '@/core/schema';
 import { jsonTooLarge } from '@/core/size';
 import { AppError } from '../base/errors';
-import { receiveEvent } from '../events/receive';
+import { takeEvent } from '../events/take';
 import { checkEvent, type OrderEvent } from '../events/schema';
 import { log } from '../base/log';
 import { storeThatSigned } from './keys';
@@ -59,7 +59,7 @@ export async function handleEvent(request: Request): Promise<Response> {
     if (often !== undefined) return tooOften(often);
     const event = readEvent(body);
     if (event instanceof Response) return event;
-    const received = await receiveEvent(signed.storeId, event);
+    const received = await takeEvent(signed.storeId, event);
     return Response.json({ deliveries: received.deliveries, known: received.known }, { status: 202 });
   } catch (error) {
     if (error instanceof AppError && error.code === 'invalid') {

@@ -26,6 +26,7 @@ import '@/words/replies';
 import '@/words/sent';
 import '@/words/shell';
 import '@/words/signIn';
+import '@/words/stock';
 import '@/words/syntax';
 import '@/words/tests';
 import '@/words/timing';

@@ -29,6 +29,7 @@ export * from './auth-tables';
 export * from './code-tables';
 export * from './guard-tables';
 export * from './order-tables';
+export * from './reckoned-tables';
 export * from './sending-tables';
 export * from './store-table';
 export * from './suggestion-tables';
@@ -205,6 +206,8 @@ export const products = mysqlTable(
     picture: varchar('picture', { length: 200 }).notNull().default(''),
     /** Where it is looked at in the shop. */
     url: varchar('url', { length: 2000 }).notNull().default(''),
+    /** Its stock is low with so many pieces or fewer; without it, only nothing left is told. */
+    lowAt: int('low_at'),
   },
   (t) => [primaryKey({ columns: [t.storeId, t.sku] })],
 );

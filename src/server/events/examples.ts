@@ -1,7 +1,7 @@
 /** One example of each event, as small as it can be read: they pass the checks that events pass. */
 import { SAMPLE_DETAILS, type MomentDetails, momentOf } from '@/core/moments';
 import { type Order } from '@/core/order';
-import { detailsTold, isAboutAccount, needsOf, type EventType } from './schema';
+import { detailsTold, isAboutAccount, isAboutProduct, needsOf, type EventType } from './schema';
 
 export interface ExampleFor {
   currency: string;
@@ -84,7 +84,11 @@ export function exampleEvent(
     type,
     time,
     data: {
-      ...(isAboutAccount(type) ? { customer: order.customer, language: 'en', channel } : { order }),
+      ...(isAboutProduct(type)
+        ? { stock: { sku: goods[1].sku, left: 4, location: 'the Mill' } }
+        : isAboutAccount(type)
+          ? { customer: order.customer, language: 'en', channel }
+          : { order }),
       ...(Object.keys(details).length > 0 && { details }),
     },
   };

@@ -10,20 +10,11 @@ import { bringFile, keepForEvent } from '../documents/files';
 import { database, type Database, type Executor } from '../db/client';
 import { databaseTime } from '../db/time';
 import { retryingDeadlocks } from '../db/deadlocks';
-import {
-  consents,
-  contradictions,
-  customers,
-  deliveries,
-  events,
-  notifications,
-  notWritten,
-  orders,
-  stores,
-} from '../db/schema';
+import { consents, contradictions, customers, deliveries, events, notifications, orders, stores } from '../db/schema';
 import { AppError } from '../base/errors';
 import { newId } from '../base/ids';
 import { countUses } from '../codes/uses';
+import { keepPlan } from './planned';
 import { plannerOf, type PreparedPlanner } from './planner';
 import { isAboutAccount, type OrderEvent } from './schema';
 import { withoutSecrets } from './secrets';
@@ -186,7 +177,6 @@ async function record(tx: Executor, storeId: string, event: OrderEvent, time: nu
     channel,
     ...(customer && { customer }),
   });
-  const { names } = prepared;
   const said: Plan = unsaid
     ? {
         deliveries: [],
@@ -195,55 +185,25 @@ async function record(tx: Executor, storeId: string, event: OrderEvent, time: nu
         ),
       }
     : planned;
-  const common = { storeId, eventId: eventRow.id, orderId, createdAt: receivedAt };
-  const rows = said.deliveries.map((d) => ({
-    ...common,
-    id: newId(),
-    orderNumber: order.number,
-    notificationId: d.notificationId,
-    notificationName: names.get(d.notificationId) ?? '',
-    editionId: d.editionId,
-    recipient: d.recipient.address,
-    recipientName: d.recipient.name,
-    role: d.recipient.role,
-    sender: d.sender,
-    optional: d.optional ?? ('' as const),
-    language: d.language,
-    reasons: d.reasons,
-    state: 'planned' as const,
-    dueAt: d.dueAt === undefined ? common.createdAt : new Date(d.dueAt),
-    ...(d.dueAt !== undefined && { plannedFor: new Date(d.dueAt) }),
-    moment: d.moment,
-    turn: d.turn,
-    timed: d.timed,
-  }));
-  if (rows.length > 0) await tx.insert(deliveries).values(rows);
-  else if (event.data.details) {
+  const ids = await keepPlan(
+    tx,
+    { storeId, eventId: eventRow.id, orderId, orderNumber: order.number, createdAt: receivedAt },
+    prepared.names,
+    said,
+  );
+  if (ids.length === 0 && event.data.details) {
     // Nothing will be sent of it, so what only a recipient may see is not kept either.
     await tx
       .update(events)
       .set({ data: withoutSecrets(event.data) })
       .where(eq(events.id, eventRow.id));
   }
-  if (said.notWritten.length > 0) {
-    await tx.insert(notWritten).values(
-      said.notWritten.map((n) => ({
-        ...common,
-        id: newId(),
-        notificationId: n.notificationId,
-        notificationName: names.get(n.notificationId) ?? '',
-        recipient: n.recipient?.address ?? '',
-        recipientName: n.recipient?.name ?? '',
-        reasons: n.reasons,
-      })),
-    );
-  }
   if (kept.known) await endWaiting(tx, kept.id, { order: kept.order, answered: kept.answered });
   if (unsaid && kept.known && event.type === 'order.placed') {
-    const ids = await tx.select({ id: deliveries.id }).from(deliveries).where(eq(deliveries.orderId, kept.id));
-    return { eventId: eventRow.id, orderId: kept.id, deliveries: ids.map((d) => d.id), known: true };
+    const before = await tx.select({ id: deliveries.id }).from(deliveries).where(eq(deliveries.orderId, kept.id));
+    return { eventId: eventRow.id, orderId: kept.id, deliveries: before.map((d) => d.id), known: true };
   }
-  return { eventId: eventRow.id, orderId: kept.id, deliveries: rows.map((r) => r.id), known: false };
+  return { eventId: eventRow.id, orderId: kept.id, deliveries: ids, known: false };
 }
 
 /** What a store knows of an order's customer, as planning needs it. */

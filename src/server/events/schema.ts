@@ -10,10 +10,11 @@ import {
   type Moment,
   type MomentId,
 } from '@/core/moments';
-import { customerOnly, OrderSchema, type Order } from '@/core/order';
+import { customerOnly, nothingOf, OrderSchema, type Order } from '@/core/order';
 import type { KeptFile } from '@/core/attach';
 import type { Letter } from '@/core/plan';
 import { checker, type Checked } from '@/core/schema';
+import { StockCountSchema, type StockCount } from '@/core/stock';
 
 /** Types of events that are listened to. */
 export const EVENT_TYPES = TOLD_MOMENTS;
@@ -22,6 +23,7 @@ export type EventType = ToldMoment;
 /** What an event of a type has to tell besides the order, and what it may. */
 function detailsOf(type: EventType): { must: readonly DetailName[]; may: readonly DetailName[] } {
   const { must = [], may = [], forTimers = [], about } = momentOf(type);
+  if (about === 'product') return { must: [], may: [] };
   return { must, may: [...may, ...forTimers, ...(about === 'account' ? [] : (['files'] as const))] };
 }
 
@@ -70,6 +72,11 @@ function withoutOrder({ time, data }: { time?: string; data: AccountData }): Ord
 /** Whether a moment is about a customer's account and no order. */
 export const isAboutAccount = (type: MomentId): boolean => momentOf(type).about === 'account';
 
+/** Whether a moment is about a product, and of no order or customer. */
+export const isAboutProduct = (type: MomentId): boolean => momentOf(type).about === 'product';
+
+const TIME = Type.String({ format: 'date-time' });
+
 function schemaFor(type: EventType) {
   const told = detailsOf(type);
   const details = detailsSchema(told);
@@ -79,14 +86,19 @@ function schemaFor(type: EventType) {
       id: Type.String({ minLength: 1, maxLength: 200 }),
       source: Type.String({ minLength: 1, maxLength: 200 }),
       type: Type.Literal(type),
-      time: Type.Optional(Type.String({ format: 'date-time' })),
+      // Counts come in any order: only their times tell which is the newest.
+      time: isAboutProduct(type) ? TIME : Type.Optional(TIME),
       subject: Type.Optional(Type.String({ maxLength: 300 })),
       datacontenttype: Type.Optional(Type.Literal('application/json')),
       dataschema: Type.Optional(Type.String({ maxLength: 500 })),
       // The order as it is now, its newest parcel or refund last.
       data: Type.Object(
         {
-          ...(isAboutAccount(type) ? CUSTOMER : { order: OrderSchema }),
+          ...(isAboutAccount(type)
+            ? CUSTOMER
+            : isAboutProduct(type)
+              ? { stock: StockCountSchema }
+              : { order: OrderSchema }),
           ...(told.must.length > 0 ? { details } : told.may.length > 0 ? { details: Type.Optional(details) } : {}),
         },
         { additionalProperties: false },
@@ -146,6 +158,13 @@ export function checkEvent(body: unknown): Checked<OrderEvent> {
       ok: true,
       value: { ...checked.value, data: { order: withoutOrder(event), ...(details && { details }) } },
     };
+  }
+  if (isAboutProduct(checked.value.type)) {
+    const { time, data } = checked.value as unknown as { time: string; data: { stock: StockCount } };
+    // What it is called and from when on it is low is looked up when it is taken.
+    const stock = { ...data.stock, name: data.stock.sku };
+    const order = nothingOf({ channel: '', placedAt: time, currency: 'EUR' });
+    return { ok: true, value: { ...checked.value, data: { order, details: { stock } } } };
   }
   // What the moment is about has to be there.
   const { type: moment, data } = checked.value;

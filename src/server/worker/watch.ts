@@ -1,4 +1,4 @@
-/** What the worker does besides sending: it passes replies on, looks at domains in DNS and at the codes that messages promise, tells
+/** What the worker does besides sending: it passes replies on, plans notices and summaries, looks at domains in DNS and at the codes that messages promise, tells
  * owners when one falls back or runs out, and forgets what is old. */
 import { eq } from 'drizzle-orm';
 import { isGood } from '@/core/domain';
@@ -16,12 +16,14 @@ import { forgetOldUse } from '../sending/service-use';
 import { readKept } from '../base/reading';
 import { planNotices } from '../notices/planning';
 import { computeDue, noteSuggesting } from '../suggestions/compute';
+import { planSummaries } from '../summaries/planning';
 import { watchCodes } from './code-watch';
 import { passOnReplies } from './replies';
 
 const FORGET_EVERY_MS = 3_600_000;
 const CODES_EVERY_MS = 20_000;
 const SUGGESTING_EVERY_MS = 300_000;
+const SUMMARIES_EVERY_MS = 10_000;
 /** Domains are looked at in between, so forgetting takes only so long at a time. */
 const FORGET_FOR_MS = 60_000;
 
@@ -29,6 +31,7 @@ export class Watch {
   private forgottenAt = 0;
   private codesAt = 0;
   private suggestingAt = 0;
+  private summariesAt = 0;
 
   /** One turn. Never throws: sending goes on whatever DNS does. */
   async turn(): Promise<void> {
@@ -40,6 +43,10 @@ export class Watch {
         await noteSuggesting();
       }
       await computeDue();
+      if (Date.now() - this.summariesAt > SUMMARIES_EVERY_MS) {
+        this.summariesAt = Date.now();
+        await planSummaries();
+      }
       for (const row of await claimDueDomains(5)) {
         const looked = await lookAtDomain(row);
         if (looked.fellBackAt) await tellOfFall(looked);

@@ -20,7 +20,7 @@ export interface ConditionFormProps {
   store: ConditionStore;
   names: ConditionNames;
   /** What can be asked about, when not everything; a fresh test asks about the first. */
-  abouts?: readonly TestAbout[];
+  abouts?: readonly TestAbout[] | undefined;
   /** What is so without a condition, and a condition as a sentence. */
   always: string;
   sentence: (condition: Condition) => string;

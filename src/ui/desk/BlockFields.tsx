@@ -2,10 +2,12 @@
 /** What can be set of a block besides its words. */
 import Link from '../parts/Link';
 import { placeholdersAt } from '@/core/placeholders';
+import { ROWS_MAX } from '@/core/summary';
 import type { Block, ColumnsBlock, Link as Target, SimpleBlock } from '@/core/template';
 import { safeUrl } from '@/core/text';
 import { Check } from '../parts/Check';
 import { Field, Pick, Segments } from '../parts/fields';
+import { NumberField } from '../parts/NumberField';
 import { PictureInput, type BringPicture } from '../parts/PictureInput';
 import type { DeskStore } from '@/contract/templates';
 import type { SuggestionsAnswer } from '@/contract/suggestions';
@@ -171,6 +173,17 @@ export function BlockFields(props: BlockFieldsProps) {
       const { suggestions, orderNumber } = props;
       return <SuggestionFields {...{ block, store, suggestions, orderNumber, onBlock }} />;
     }
+    case 'orders':
+      return (
+        <NumberField
+          label={say.mostOrders}
+          value={block.most ?? ROWS_MAX}
+          min={1}
+          max={ROWS_MAX}
+          unit=""
+          onChange={(most) => onBlock({ most })}
+        />
+      );
     case 'discount':
       return <DiscountFields block={block} store={store} onBlock={onBlock} />;
     case 'passage':

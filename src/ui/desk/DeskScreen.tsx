@@ -317,6 +317,7 @@ export function DeskScreen(props: DeskProps) {
               hidden={!isOpen('blocks')}
             >
               <Outline
+                moment={item.moment}
                 blocks={template.blocks}
                 selected={selected?.kind === 'block' ? selected.id : undefined}
                 findings={findings}

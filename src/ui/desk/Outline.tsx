@@ -17,6 +17,7 @@ export interface OutlineProps {
   noteOf: (block: Block) => string;
   /** Whether a block is in the message of the chosen order; `always` for one without a condition. */
   shownFor: (block: Block) => 'always' | 'yes' | 'no' | 'hidden';
+  moment: string;
   passages: readonly { id: string; name: string }[];
   editable: boolean;
   active: Dragged | undefined;
@@ -88,7 +89,7 @@ export function Outline(props: OutlineProps) {
           <DropPlace id="end" place={{ at: blocks.length }} active={active} className="h-8" />
         </li>
       </ul>
-      {editable && <Palette passages={props.passages} onAdd={props.onAdd} />}
+      {editable && <Palette moment={props.moment} passages={props.passages} onAdd={props.onAdd} />}
     </div>
   );
 }

@@ -1,16 +1,27 @@
 'use client';
 /** The blocks there are, to be added by a click, by a key, or by dragging them to their place. */
+import { momentOf } from '@/core/moments';
 import { BLOCK_LABELS, type BlockKind } from '@/core/template';
 import { useDragged } from './Dragging';
 import { inEachLanguage } from '@/words/speak';
 import { say } from '@/words/desk';
 
+const OF_ORDER: readonly BlockKind[] = [
+  'items',
+  'totals',
+  'addresses',
+  'parcel',
+  'refund',
+  'transfer',
+  'notes',
+  'downloads',
+  'discount',
+  'suggestions',
+];
+
 const GROUPS: readonly [string, readonly BlockKind[]][] = inEachLanguage(() => [
   [say.wordsAndPictures, ['heading', 'text', 'button', 'image', 'columns', 'divider', 'space', 'html']],
-  [
-    say.fromTheOrder,
-    ['items', 'totals', 'addresses', 'parcel', 'refund', 'transfer', 'notes', 'downloads', 'discount', 'suggestions'],
-  ],
+  [say.fromTheOrder, [...OF_ORDER, 'orders']],
   [say.fromTheStore, ['masthead', 'links', 'footer']],
 ]);
 
@@ -19,12 +30,22 @@ const SHORT: Partial<Record<BlockKind, string>> = inEachLanguage(() => ({
   notes: say.notes,
   discount: say.discount,
   suggestions: say.suggestions,
+  orders: say.ordersShort,
 }));
 
+/** Blocks that have something to show at a moment. */
+function shownAt(kind: BlockKind, moment: string): boolean {
+  const { about } = momentOf(moment) ?? { about: 'order' };
+  if (kind === 'orders') return about === 'summary';
+  return !OF_ORDER.includes(kind) || (about !== 'summary' && about !== 'product');
+}
+
 export function Palette({
+  moment,
   passages,
   onAdd,
 }: {
+  moment: string;
   passages: readonly { id: string; name: string }[];
   onAdd: (kind: BlockKind, passage?: string) => void;
 }) {
@@ -33,16 +54,18 @@ export function Palette({
       aria-label={say.addABlock}
       className="shrink-0 border-t lg:max-h-[48%] lg:overflow-auto border-rule px-3 py-2"
     >
-      {GROUPS.map(([group, kinds]) => (
-        <div key={group} className="mb-1.5">
-          <h3 className="font-serif text-xs text-slate italic">{group}</h3>
-          <div className="mt-0.5 flex flex-wrap gap-1">
-            {kinds.map((kind) => (
-              <Tile key={kind} kind={kind} onAdd={() => onAdd(kind)} />
-            ))}
+      {GROUPS.map(([group, all]) => [group, all.filter((kind) => shownAt(kind, moment))] as const)
+        .filter(([, kinds]) => kinds.length > 0)
+        .map(([group, kinds]) => (
+          <div key={group} className="mb-1.5">
+            <h3 className="font-serif text-xs text-slate italic">{group}</h3>
+            <div className="mt-0.5 flex flex-wrap gap-1">
+              {kinds.map((kind) => (
+                <Tile key={kind} kind={kind} onAdd={() => onAdd(kind)} />
+              ))}
+            </div>
           </div>
-        </div>
-      ))}
+        ))}
       {passages.length > 0 && (
         <div>
           <h3 className="font-serif text-xs text-slate italic">{say.passages}</h3>

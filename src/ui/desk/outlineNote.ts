@@ -33,6 +33,8 @@ export function outlineNote(block: Block, snapshot: Snapshot, passages: Passages
       const names = (snapshot.suggestions[block.id] ?? []).map((p) => p.name);
       return names.length === 0 ? say.noSuggestionsLeftOut : names.join(', ');
     }
+    case 'orders':
+      return snapshot.orders.length === 0 ? say.noOrdersLeftOut : snapshot.orders.map((o) => o.number).join(', ');
     case 'downloads':
       return snapshot.downloads.length === 0 ? say.noneOnThisOrder : '';
     case 'discount':

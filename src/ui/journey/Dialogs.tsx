@@ -1,7 +1,7 @@
 'use client';
 /** A new notification, and what the shop system sends by itself. */
 import { useState } from 'react';
-import { MOMENT_COLUMN_LABELS, MOMENTS, momentOf, type Audience } from '@/core/moments';
+import { audiencesOf, MOMENT_COLUMN_LABELS, MOMENTS, momentOf, type Audience } from '@/core/moments';
 import type { Failure, Result } from '@/core/result';
 import { Dialog } from '../parts/Dialog';
 import { Field, Pick, Search } from '../parts/fields';
@@ -17,6 +17,11 @@ const TO = inEachLanguage(() => LANES.map((l) => ({ value: l.audience, label: l.
 const CHOICES = inEachLanguage(() =>
   MOMENTS.map((m) => ({ value: m.id, label: m.label, note: MOMENT_COLUMN_LABELS[m.column] })),
 );
+
+/** Who can hear of a moment, and who of them is meant when one has been chosen already. */
+const toAt = (moment: string) => TO.filter((t) => audiencesOf(moment).includes(t.value));
+const heardBy = (moment: string, audience: Audience): Audience =>
+  audiencesOf(moment).includes(audience) ? audience : audiencesOf(moment)[0]!;
 
 export interface NewNotificationProps {
   moment: string;
@@ -35,7 +40,7 @@ export interface NewNotificationProps {
 export function NewNotification({ cards, onMake, onMade, onClose, ...start }: NewNotificationProps) {
   const [name, setName] = useState('');
   const [moment, setMoment] = useState(start.moment);
-  const [audience, setAudience] = useState(start.audience);
+  const [audience, setAudience] = useState(heardBy(start.moment, start.audience));
   const [from, setFrom] = useState<string>('');
   const [failure, setFailure] = useState<Failure>();
   const make = async (): Promise<void> => {
@@ -65,10 +70,20 @@ export function NewNotification({ cards, onMake, onMade, onClose, ...start }: Ne
           {(ids) => <input {...ids} className="input" value={name} onChange={(e) => setName(e.target.value)} />}
         </Field>
         <Field label={say.moment} problem={problemAt(failure, '/moment')}>
-          {(ids) => <Search id={ids.id} value={moment} choices={CHOICES} onChange={setMoment} />}
+          {(ids) => (
+            <Search
+              id={ids.id}
+              value={moment}
+              choices={CHOICES}
+              onChange={(next) => {
+                setMoment(next);
+                setAudience(heardBy(next, audience));
+              }}
+            />
+          )}
         </Field>
         <Field label={say.to}>
-          {(ids) => <Pick id={ids.id} value={audience} choices={TO} onChange={setAudience} />}
+          {(ids) => <Pick id={ids.id} value={audience} choices={toAt(moment)} onChange={setAudience} />}
         </Field>
         <Field label={say.beginFrom} hint={say.itsVersionsWordsAndConditions}>
           {(ids) => (

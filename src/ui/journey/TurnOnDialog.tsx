@@ -53,7 +53,8 @@ export function TurnOnDialog({ slug, name, onImpact, onTurnOn, onClose }: TurnOn
 }
 
 function ImpactWords({ impact }: { impact: Impact }) {
-  const { byHand, messages, orders, byLanguage, byVariant, without, looked, more, unpublished, doubles } = impact;
+  const { byHand, words, messages, orders, byLanguage, byVariant, without, looked, more, unpublished, doubles } =
+    impact;
   return (
     <div className="flex flex-col gap-4 text-sm">
       {doubles.map((d) => (
@@ -66,11 +67,12 @@ function ImpactWords({ impact }: { impact: Impact }) {
         </p>
       )}
       <p className="text-base">
-        {looked === 0
-          ? say.nothingOfTheKindHas
-          : byHand
-            ? say.nothingGoesOutByItself({ orders, looked })
-            : say.overTheLast30Days({ messages, orders })}
+        {words ??
+          (looked === 0
+            ? say.nothingOfTheKindHas
+            : byHand
+              ? say.nothingGoesOutByItself({ orders, looked })
+              : say.overTheLast30Days({ messages, orders }))}
       </p>
       {byLanguage.length > 0 && <Counts title={say.byLanguage} rows={byLanguage} of={messages} />}
       {byVariant.length > 0 && <Counts title={say.byVersion} rows={byVariant} of={messages} />}

@@ -4,10 +4,11 @@ import Link from '../parts/Link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { conditionWords, type Condition } from '@/core/conditions';
-import { goesByHand } from '@/core/moments';
+import { goesByHand, SUMMARY } from '@/core/moments';
 import { aboutMoment, orderFacts } from '@/core/snapshot';
 import { type Order } from '@/core/order';
-import { tryNotification } from '@/core/plan';
+import { namesAt, ruleAboutsAt, subjectAt, tryNotification } from '@/core/plan';
+import { MORNINGS } from '@/core/time';
 import { ConditionForm, type ConditionFormProps } from '../conditions/ConditionForm';
 import { TurnOnDialog } from '../journey/TurnOnDialog';
 import { LANES } from '../journey/types';
@@ -17,6 +18,7 @@ import { answered, problemAt, valueOrToast } from '../parts/result';
 import { Switch } from '../parts/Switch';
 import { LabelsField } from './LabelsField';
 import { ChannelsPart, Doubles, TeamPart } from './SettingsParts';
+import { RhythmPart } from './RhythmPart';
 import { TimingPart } from './TimingPart';
 import { namesOf, type NotificationProps } from './types';
 import { useSettings } from './useSettings';
@@ -31,7 +33,9 @@ export function NotificationScreen(props: NotificationProps & { now: number }) {
   const { base, notification, ships, orders, maySwitch, mayStop, now, onSwitch, onImpact, onOrder } = props;
   const { slug, moment, audience, store, doubles, waiting, history } = notification;
   const router = useRouter();
-  const names = namesOf(store);
+  const names = namesAt(moment, namesOf(store));
+  const ofProduct = subjectAt(moment) === 'product';
+  const abouts = ofProduct ? ruleAboutsAt(moment) : undefined;
   const { settings, saved, dirty, failure, change, replace, undo, save } = useSettings(props);
   const [turningOn, setTurningOn] = useState(false);
   const [tryWith, setTryWith] = useState<Order>();
@@ -107,6 +111,13 @@ export function NotificationScreen(props: NotificationProps & { now: number }) {
               <PanelTitle>{say.when}</PanelTitle>
               <p className="mt-1 text-sm">{say.whenAColleagueChoosesIt}</p>
             </section>
+          ) : moment === SUMMARY ? (
+            <RhythmPart
+              rhythm={settings.schedule.rhythm ?? MORNINGS}
+              zone={store.timeZone}
+              now={now}
+              onChange={(rhythm) => change({ schedule: { ...settings.schedule, rhythm } })}
+            />
           ) : (
             <TimingPart
               moment={moment}
@@ -117,23 +128,28 @@ export function NotificationScreen(props: NotificationProps & { now: number }) {
               onChange={(schedule) => change({ schedule })}
             />
           )}
-          <div>
-            <ConditionForm
-              label={byHand ? say.offeredOnlyWhen : say.onlyWhen}
-              condition={settings.when}
-              store={store}
-              names={names}
-              always={say.forAllOrders}
-              sentence={(when) =>
-                byHand
-                  ? say.offeredOnlyWhenIt({ condition: conditionWords(when, names) })
-                  : say.onlyWhenIt({ condition: conditionWords(when, names) })
-              }
-              tried={triedOn}
-              onChange={setWhen}
-            />
-            {problemAt(failure, '/when') && <p className="text-xs text-madder">{problemAt(failure, '/when')}</p>}
-          </div>
+          {moment === SUMMARY ? (
+            <p className="text-sm">{say.rulesSayWhichOrders}</p>
+          ) : (
+            <div>
+              <ConditionForm
+                label={byHand ? say.offeredOnlyWhen : say.onlyWhen}
+                condition={settings.when}
+                store={store}
+                names={names}
+                abouts={abouts}
+                always={ofProduct ? say.forAllProducts : say.forAllOrders}
+                sentence={(when) =>
+                  byHand
+                    ? say.offeredOnlyWhenIt({ condition: conditionWords(when, names) })
+                    : say.onlyWhenIt({ condition: conditionWords(when, names) })
+                }
+                tried={triedOn}
+                onChange={setWhen}
+              />
+              {problemAt(failure, '/when') && <p className="text-xs text-madder">{problemAt(failure, '/when')}</p>}
+            </div>
+          )}
           <ChannelsPart channels={store.channels} settings={settings} change={change} />
           {byHand && (
             <div>
@@ -160,23 +176,25 @@ export function NotificationScreen(props: NotificationProps & { now: number }) {
           <TeamPart {...{ settings, change, failure, base, notification, ships }} onRemove={props.onRemove} />
         </fieldset>
         <div className="flex lg:min-h-0 flex-col gap-5 lg:overflow-auto px-5 py-4">
-          <div className="flex items-center gap-3 text-sm">
-            <label htmlFor="try" className="text-slate">
-              {say.tryItWithAnOrder}
-            </label>
-            <div className="w-72">
-              <Search
-                id="try"
-                value={tryWith?.number ?? null}
-                placeholder={common.numberOrName}
-                choices={orders.map((o) => ({ value: o.number, label: o.number, note: o.name }))}
-                onChange={(number) => void tryOrder(number)}
-              />
+          {!ofProduct && moment !== SUMMARY && (
+            <div className="flex items-center gap-3 text-sm">
+              <label htmlFor="try" className="text-slate">
+                {say.tryItWithAnOrder}
+              </label>
+              <div className="w-72">
+                <Search
+                  id="try"
+                  value={tryWith?.number ?? null}
+                  placeholder={common.numberOrName}
+                  choices={orders.map((o) => ({ value: o.number, label: o.number, note: o.name }))}
+                  onChange={(number) => void tryOrder(number)}
+                />
+              </div>
+              {tried?.condition && (
+                <span>{tried.condition.holds ? say.theConditionHolds : say.theConditionDoesNotHold}</span>
+              )}
             </div>
-            {tried?.condition && (
-              <span>{tried.condition.holds ? say.theConditionHolds : say.theConditionDoesNotHold}</span>
-            )}
-          </div>
+          )}
           <VariantsPart
             base={base}
             store={store}
@@ -185,7 +203,8 @@ export function NotificationScreen(props: NotificationProps & { now: number }) {
             tried={tried}
             triedOn={triedOn}
             failure={failure}
-            editable={maySwitch}
+            editable={maySwitch && moment !== SUMMARY}
+            abouts={abouts}
             onChange={(variants) => change({ variants })}
           />
           <WaitingPart

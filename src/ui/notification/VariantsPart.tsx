@@ -2,7 +2,7 @@
 /** The versions of a notification, in the order in which they are tried, and which of them an order gets. */
 import Link from '../parts/Link';
 import { useState } from 'react';
-import { conditionWords, type Condition } from '@/core/conditions';
+import { conditionWords, type Condition, type TestAbout } from '@/core/conditions';
 import type { NotificationSettings, TriedNotification, TriedVariant } from '@/core/plan';
 import type { Failure } from '@/core/result';
 import { ConditionForm, type ConditionFormProps } from '../conditions/ConditionForm';
@@ -28,6 +28,8 @@ export interface VariantsPartProps {
   triedOn: ConditionFormProps['tried'];
   failure: Failure | undefined;
   editable: boolean;
+  /** What conditions can ask, when not everything. */
+  abouts?: readonly TestAbout[] | undefined;
   onChange: (variants: Variant[]) => void;
 }
 
@@ -202,6 +204,7 @@ export function VariantsPart(props: VariantsPartProps) {
                         condition={variant.when}
                         store={store}
                         names={names}
+                        abouts={props.abouts}
                         always={say.withoutAConditionItWould}
                         sentence={(when: Condition) =>
                           say.fitsWhenConditionWords({ conditionWords: conditionWords(when, names) })

@@ -5,7 +5,8 @@ import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import { flushSync } from 'react-dom';
 import { toast } from 'sonner';
-import { scopeWords } from '@/core/plan';
+import { SUMMARY } from '@/core/moments';
+import { namesAt, scopeWords } from '@/core/plan';
 import { conditionNames } from '../conditions/conditionNames';
 import { Mark } from '../parts/marks';
 import { Empty, Page, PanelTitle } from '../parts/Page';
@@ -48,6 +49,8 @@ export function RoutingScreen(props: RoutingProps) {
 
 const NEW = 'new';
 
+type Notification = RoutingProps['notifications'][number];
+
 function Rules(
   props: RoutingProps & {
     notification: RoutingProps['notifications'][number];
@@ -64,7 +67,9 @@ function Rules(
   /** The id of the rule that is changed, or NEW. */
   const [open, setOpen] = useState<string>();
   const [testing, setTesting] = useState<string>();
-  const names = conditionNames(store);
+  const names = namesAt(notification.moment, conditionNames(store));
+  const summary =
+    notification.moment === 'order.placed' ? props.notifications.find((n) => n.moment === SUMMARY) : undefined;
   const place = useRef<HTMLElement>(null);
 
   const remove = async (rule: Rule): Promise<void> => {
@@ -78,6 +83,24 @@ function Rules(
         const result = await answered(onAdd({ notificationId, recipient, scope }));
         if (valueOrToast(result) !== undefined) router.refresh();
       },
+      common.putBack,
+    );
+  };
+
+  /** The same orders, and no more a mail for each of them. */
+  const sumUp = async (rule: Rule, to: Notification): Promise<void> => {
+    const { staffId, scope } = rule;
+    const recipient = staffId ? { staffId } : { address: rule.address };
+    const move = async (notificationId: string): Promise<boolean> => {
+      const moved = valueOrToast(await answered(onChange(rule.id, { notificationId, recipient, scope }))) !== undefined;
+      if (moved) router.refresh();
+      return moved;
+    };
+    if (!(await move(to.id))) return;
+    const values = { n: rule.name || rule.address, name: to.name };
+    did(
+      to.on ? say.nGetsTheSummary(values) : say.nGetsTheSummaryThatIsOff(values),
+      async () => void (await move(notification.id)),
       common.putBack,
     );
   };
@@ -140,6 +163,17 @@ function Rules(
                     onClick={() => setOpen(open === rule.id ? undefined : rule.id)}
                   >
                     {say.change}
+                  </button>
+                )}
+                {mayEdit && summary && (
+                  <button
+                    type="button"
+                    className="link"
+                    title={say.summaryInsteadHint({ name: summary.name })}
+                    aria-label={say.summaryInsteadForN({ n: rule.name || rule.address })}
+                    onClick={() => void sumUp(rule, summary)}
+                  >
+                    {say.summaryInstead}
                   </button>
                 )}
                 {mayTest && (

@@ -3,7 +3,7 @@
 import { useEffect, useRef, useState } from 'react';
 import type { Condition } from '@/core/conditions';
 import type { Failure, Result } from '@/core/result';
-import { RULE_ABOUTS, scopeWords, type Scope } from '@/core/plan';
+import { namesAt, ruleAboutsAt, scopeWords, subjectAt, type Scope } from '@/core/plan';
 import { ConditionForm } from '../conditions/ConditionForm';
 import { freshTest } from '../conditions/TestFields';
 import { conditionNames } from '../conditions/conditionNames';
@@ -40,7 +40,10 @@ export function RuleForm({
   const [scope, setScope] = useState<Scope>(rule?.scope ?? { kind: 'all' });
   const [failure, setFailure] = useState<Failure>();
   const [busy, setBusy] = useState(false);
-  const names = conditionNames(store);
+  const { moment } = notification;
+  const names = namesAt(moment, conditionNames(store));
+  const ofProduct = subjectAt(moment) === 'product';
+  const abouts = ruleAboutsAt(moment);
   const form = useRef<HTMLFormElement>(null);
   // It opens where one was, so one goes on in it.
   useEffect(() => form.current?.querySelector<HTMLElement>('[tabindex="0"], input')?.focus(), []);
@@ -127,14 +130,17 @@ export function RuleForm({
               id={ids.id}
               value={chosen}
               choices={[
-                { value: ALL, label: say.allOrders },
-                ...categories.map((c) => ({ value: ofCategory(c), label: say.ordersWithCategory({ category: c }) })),
-                { value: WHEN, label: say.ordersOfWhichSomethingIs },
+                { value: ALL, label: ofProduct ? say.allProducts : say.allOrders },
+                ...categories.map((c) => ({
+                  value: ofCategory(c),
+                  label: ofProduct ? say.stockOfCategory({ category: c }) : say.ordersWithCategory({ category: c }),
+                })),
+                { value: WHEN, label: ofProduct ? say.stockWhenSomethingIs : say.ordersOfWhichSomethingIs },
               ]}
               onChange={(next) => {
                 const category = categories.find((c) => ofCategory(c) === next);
                 if (category) setScope({ kind: 'category', category });
-                else if (next === WHEN) setWhen({ match: 'all', tests: [freshTest(RULE_ABOUTS[0]!, store)] });
+                else if (next === WHEN) setWhen({ match: 'all', tests: [freshTest(abouts[0]!, store)] });
                 else setScope({ kind: 'all' });
               }}
             />
@@ -143,12 +149,12 @@ export function RuleForm({
       </div>
       {scope.kind === 'when' && (
         <ConditionForm
-          label={say.whichOrders}
+          label={ofProduct ? say.whichProducts : say.whichOrders}
           condition={scope.when}
           store={store}
           names={names}
-          abouts={RULE_ABOUTS}
-          always={say.allOrders2}
+          abouts={abouts}
+          always={ofProduct ? say.allProducts2 : say.allOrders2}
           sentence={(when) =>
             say.getsMessagesAboutScopeWords({ scopeWords: scopeWords({ kind: 'when', when }, names) })
           }

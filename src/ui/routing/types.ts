@@ -1,11 +1,12 @@
 /** What the routing screen is given. */
+import type { MomentId } from '@/core/moments';
 import type { Result } from '@/core/result';
 import type { ConditionStore } from '@/contract/notifications';
 import type { Rule, TriedOrder } from '@/contract/routing';
 
 export interface RoutingProps {
   store: ConditionStore & { locales: Record<string, string> };
-  notifications: { id: string; slug: string; name: string; on: boolean }[];
+  notifications: { id: string; slug: string; name: string; on: boolean; moment: MomentId }[];
   rules: Rule[];
   /** Numbers of the newest orders of which a notification's rules let nobody hear, of so many looked at. */
   holes: { notificationId: string; orders: string[] }[];

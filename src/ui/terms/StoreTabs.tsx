@@ -5,6 +5,7 @@ import { TERMS_PARTS, type TermsPart } from './parts';
 import { say } from '@/words/terms';
 import { say as codes } from '@/words/codes';
 import { say as files } from '@/words/files';
+import { say as stock } from '@/words/stock';
 
 const look = (here: boolean): string =>
   `rounded-control px-3 py-1 text-sm text-ink ${here ? 'bg-petrol-tint font-semibold text-petrol-deep' : 'hover:bg-panel'}`;
@@ -15,7 +16,7 @@ export function StoreTabs({
   onPart,
 }: {
   base: string;
-  part: TermsPart | 'codes' | 'files';
+  part: TermsPart | 'stock' | 'codes' | 'files';
   /** On the screen of the terms: another part of it is shown. */
   onPart?: (part: TermsPart) => void;
 }) {
@@ -39,6 +40,7 @@ export function StoreTabs({
       ))}
       {(
         [
+          ['stock', stock.stock],
           ['codes', codes.discountCodes],
           ['files', files.files],
         ] as const

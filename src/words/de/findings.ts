@@ -14,6 +14,7 @@ export const findings: TranslationOf<typeof say> = {
     'Es fehlt ein Text für alle, die das Bild nicht sehen; viele Mailprogramme zeigen zunächst keine.',
   thePicture: 'Das Bild',
   thereIsNoParcel: 'Es gibt kein Paket,',
+  thereAreNoOrders: 'Es gibt keine Zusammenfassung,',
   thereIsNoRefund: 'Es gibt keine Erstattung,',
   theColumnsAreEmpty: 'Die Spalten sind leer.',
   whatLeadsNowhereGiveIt:

@@ -11,6 +11,7 @@ import { diagnosis } from './diagnosis';
 import { dns } from './dns';
 import { codes } from './codes';
 import { files } from './files';
+import { stock } from './stock';
 import { suggestions } from './suggestions';
 import { findings } from './findings';
 import { history } from './history';
@@ -57,6 +58,7 @@ export const de: Translations = {
   dns,
   codes,
   files,
+  stock,
   suggestions,
   findings,
   history,

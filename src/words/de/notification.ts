@@ -19,6 +19,16 @@ export const notification: TranslationOf<typeof say> = {
     'Wenn jemand im Team sie bei einer Bestellung wählt, anpasst und sendet. Nichts geht von selbst hinaus.',
   offeredOnlyWhen: 'Nur angeboten, wenn',
   onlyWhen: 'Nur wenn',
+  forAllProducts: 'Für alle Produkte.',
+  rulesSayWhichOrders:
+    'Von welchen Bestellungen sie ist, sagen die Regeln ihrer Empfänger: Alle bekommen ihre eigene Zusammenfassung.',
+  every: 'Jeden',
+  everyDay: 'Tag',
+  everyWorkingDay: 'Werktag',
+  everyWeek: 'Wochentag',
+  onWeekday: 'Am',
+  atTime: 'Um',
+  nextSummary: 'Das nächste Mal am',
   forAllOrders: 'Für alle Bestellungen',
   itHasNoStaffRecipients: 'Noch bekommt sie niemand im Team.',
   rulesRulesSayWhoGets:

@@ -12,6 +12,7 @@ export const policy: TranslationOf<typeof say> = {
   publishTheLook: 'die Gestaltung veröffentlichen',
   uploadPictures: 'Bilder hochladen',
   sendNotices: 'Mitteilungen an viele Kunden verschicken',
+  countStock: 'Bestand zählen und festlegen, ab wann er knapp ist',
   changeDiscountCodes: 'Rabattcodes hinzufügen, ändern und löschen',
   addAndRemoveFiles: 'Dateien hinzufügen und entfernen',
   turnNotificationsOnAndOff: 'Benachrichtigungen ein- und ausschalten und ändern, wie sie hinausgehen',

@@ -9,6 +9,14 @@ export const problems: TranslationOf<typeof say> = {
   addAtLeastOneTest: 'Mindestens eine Prüfung hinzufügen oder die Bedingung entfernen.',
   enterAName: 'Geben Sie einen Namen ein.',
   addADelayThisGoes: 'Fügen Sie eine Verzögerung hinzu: dies geht einige Zeit nach seinem Ereignis hinaus.',
+  theRulesSayWhichOrders:
+    'Entfernen Sie die Bedingung: Von welchen Bestellungen die Zusammenfassung ist, sagen die Regeln ihrer Empfänger.',
+  aSummaryHasOneVersion: 'Entfernen Sie die anderen Fassungen: Eine Zusammenfassung ist von vielen Bestellungen.',
+  onlyTheProductIsKnown:
+    'Wählen Sie eine andere Bedingung: Bekannt sind hier nur das Produkt, seine Kategorie und sein Ort.',
+  chooseWhenItComes: 'Wählen Sie, wann sie kommt.',
+  onlyASummaryComesAgain:
+    'Eine Zusammenfassung kommt zu ihren eigenen Zeiten; alle anderen Benachrichtigungen haben eine Wartezeit.',
   removeTheDelayThisGoes: 'Entfernen Sie die Verzögerung: dies geht hinaus, wenn jemand im Team es sendet.',
   endWouldStopEveryMessage: '„{$end}“ würde jede Nachricht stoppen. Wählen Sie ein anderes Ende.',
   noOrderCanMatchBoth: 'Keine Bestellung kann beides erfüllen: „{$a}“ und „{$b}“.',

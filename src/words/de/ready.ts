@@ -2,6 +2,12 @@ import type { say } from '../ready';
 import type { TranslationOf } from '../speak';
 
 export const ready: TranslationOf<typeof say> = {
+  stockMessages:
+    '.input {$messages :integer} .input {$looked :integer} .match $messages $looked one one {{In den letzten 30 Tagen war es {$looked} Mal so, und {$messages} Nachricht wäre hinausgegangen.}} one * {{In den letzten 30 Tagen war es {$looked} Mal so, und {$messages} Nachricht wäre hinausgegangen.}} * one {{In den letzten 30 Tagen war es {$looked} Mal so, und {$messages} Nachrichten wären hinausgegangen.}} * * {{In den letzten 30 Tagen war es {$looked} Mal so, und {$messages} Nachrichten wären hinausgegangen.}}',
+  summaryComes:
+    'Sie kommt {$rhythm}, zuerst am {$day}, und geht an {$people}. Sie ist von den Bestellungen seit dem letzten Mal.',
+  summaryForNobody:
+    'Niemand ist dafür eingetragen, also geht nichts hinaus. Tragen Sie Personen unter Zuständigkeit ein.',
   nameIsOff: '{$name} ist ausgeschaltet.',
   seeItOnTheJourney: 'Auf dem Bestellweg ansehen',
   nameHasNeverBeenPublished: '{$name} wurde nie veröffentlicht.',

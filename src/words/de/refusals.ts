@@ -67,6 +67,7 @@ export const refusals: TranslationOf<typeof say> = {
   aVersionIsNoLonger: 'Eine Version gibt es nicht mehr. Laden Sie neu.',
   itNeedsANameFor: 'Sie braucht einen Namen für das Team.',
   enterANameOfAt: 'Geben Sie einen Namen von höchstens 120 Zeichen ein.',
+  onlyStaffHears: 'Wählen Sie das Team: Davon erfahren nur Kolleginnen und Kollegen.',
   chooseAMoment: 'Wählen Sie einen Anlass.',
   nameShipsWithLibellusLeave:
     '{$name} wird mit Libellus geliefert. Lassen Sie sie ausgeschaltet, dann sendet sie nichts.',

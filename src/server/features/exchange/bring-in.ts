@@ -88,6 +88,7 @@ export async function bringIn(
               taxRate: sql`values(${products.taxRate})`,
               // Where a list does not say it, what is known stays.
               url: sql`if(values(${products.url}) = '', ${products.url}, values(${products.url}))`,
+              lowAt: sql`ifnull(values(${products.lowAt}), ${products.lowAt})`,
             },
           });
       } else if (kind === 'customers') {

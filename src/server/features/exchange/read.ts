@@ -73,6 +73,7 @@ const ProductJson = Type.Object(
     price: Type.Integer({ minimum: 0 }),
     taxRate: Type.Optional(Type.Integer({ minimum: 0, maximum: 100 })),
     url: Type.Optional(Type.String({ format: 'uri', maxLength: 2000 })),
+    lowAt: Type.Optional(Type.Integer({ minimum: 1, maximum: 1_000_000_000 })),
   },
   strict,
 );
@@ -159,6 +160,7 @@ async function readTable(
       price: Number(cells.price),
       taxRate: Number(cells.tax_rate ?? 0),
       url: String(cells.url ?? ''),
+      ...(cells.low_at !== undefined && { lowAt: Number(cells.low_at) }),
     }));
   } else if (kind === 'customers') {
     for (const { row, cells } of list.rows) {

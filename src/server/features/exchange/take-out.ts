@@ -39,8 +39,13 @@ export async function takeOut(
   let json: unknown[];
   if (kind === 'products') {
     const list = await db.select().from(products).where(eq(products.storeId, store.id)).orderBy(asc(products.sku));
-    rows = list.map((p) => ({ ...p, price: amountText(p.price, store.currency), tax_rate: p.taxRate }));
-    json = list.map(({ sku, name, category, options, price, taxRate, url }) => ({
+    rows = list.map(({ lowAt, ...p }) => ({
+      ...p,
+      price: amountText(p.price, store.currency),
+      tax_rate: p.taxRate,
+      ...(lowAt !== null && { low_at: lowAt }),
+    }));
+    json = list.map(({ sku, name, category, options, price, taxRate, url, lowAt }) => ({
       sku,
       name,
       category,
@@ -48,6 +53,7 @@ export async function takeOut(
       price,
       taxRate,
       ...(url !== '' && { url }),
+      ...(lowAt !== null && { lowAt }),
     }));
   } else if (kind === 'customers') {
     const list = await db.select().from(customers).where(eq(customers.storeId, store.id)).orderBy(asc(customers.email));

@@ -5,7 +5,7 @@ import type { DeliveryState } from '@/core/mail';
 import { sampleOrders } from '@/core/order';
 import { findDoubles, planner, reasonWords, templateAddress, variantTitle, type PlanEvent } from '@/core/plan';
 import { segmentsOf, templateChanges, type Template } from '@/core/template';
-import { BY_HAND, goesByHand, NOTICE } from '@/core/moments';
+import { BY_HAND, goesByHand, momentOf, NOTICE } from '@/core/moments';
 import { scheduleWords, shortTimingWords } from '@/core/time';
 import type { PathStep, LeafState, DoubleView, ShopMailView, OrderPath } from '@/contract/notifications';
 import type { Access } from '../../auth/access';
@@ -294,8 +294,10 @@ export async function orderPath(access: Access, number: string): Promise<OrderPa
   const [channel] = channelRows;
   const customer = people.get(order.customerEmail);
   for (const notification of settings.notifications) {
-    if (byNotification[notification.id] || order.status === 'OrderCancelled' || notification.moment === NOTICE)
-      continue;
+    const { moment } = notification;
+    // What is worked out here is not about one order.
+    const elsewhere = moment === NOTICE || momentOf(moment).toldBy === 'reckoned';
+    if (byNotification[notification.id] || order.status === 'OrderCancelled' || elsewhere) continue;
     const planned = withoutWithheld(
       plan({
         moment: notification.moment,

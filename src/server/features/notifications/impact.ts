@@ -1,13 +1,17 @@
 /** Turning a notification on is a small publication: who would have had it over the last 30 days. */
 import { and, desc, eq, gte, inArray } from 'drizzle-orm';
 import type { Order } from '@/core/order';
-import { BY_HAND, startsOf, type MomentId } from '@/core/moments';
+import { BY_HAND, momentOf, startsOf, SUMMARY, type MomentId } from '@/core/moments';
+import { comesNext, rhythmWords, type Schedule } from '@/core/time';
+import { dateFormatter } from '@/core/text/formatters';
+import { listed, readerLocale } from '@/words/speak';
 import { languageName } from '@/core/names';
-import { findDoubles, notSaid, planner, reasonWords, type Reason } from '@/core/plan';
+import { findDoubles, notSaid, planner, reasonWords, type PlanSettings, type Reason } from '@/core/plan';
 import type { Impact } from '@/contract/notifications';
 import type { Access } from '../../auth/access';
 import { database } from '../../db/client';
 import { channels, events } from '../../db/schema';
+import type { EventData } from '../../events/schema';
 import { planSettings } from '../../events/settings';
 import { withholdingsOf, withoutWithheld } from '../../sending/withholding';
 import { boardRows, customersOf, ordersToPlan, shopMailsOf } from './board';
@@ -24,8 +28,13 @@ export async function impactOf(access: Access, slug: string): Promise<Impact> {
   const notification = await notificationBySlug(access, slug);
   const { moment } = notification;
   const byHand = moment === BY_HAND;
+  const ofProduct = momentOf(moment).about === 'product';
   // By hand it is offered on orders, whatever has become of them.
-  const starts = byHand ? (['order.placed'] as const) : startsOf(moment);
+  const starts = byHand
+    ? (['order.placed'] as const)
+    : ofProduct
+      ? (['product.stock-counted'] as const)
+      : startsOf(moment);
   const [settings, withheld, past, channelRows, about, mails, rows] = await Promise.all([
     planSettings(database(), store),
     withholdingsOf(store.id),
@@ -74,7 +83,10 @@ export async function impactOf(access: Access, slug: string): Promise<Impact> {
   const asOn = { ...settings, notifications: facts };
   const { plan } = planner({ ...asOn, notifications: facts.filter((n) => n.id === notification.id) });
   const channelOf = new Map(channelRows.map((c) => [c.id, c]));
-  const looked = past.slice(0, LOOK_AT).map((e) => ({ ...e, order: (e.data as { order: Order }).order }));
+  const looked = past
+    .slice(0, LOOK_AT)
+    .map((e) => ({ ...e, order: (e.data as { order: Order }).order, moment: momentTold(e) }))
+    .filter((e) => !ofProduct || e.moment === moment);
   const [people, unsaid] = await Promise.all([
     customersOf(
       store.id,
@@ -96,7 +108,7 @@ export async function impactOf(access: Access, slug: string): Promise<Impact> {
     const why = reasonWords(reason);
     without.set(why, (without.get(why) ?? new Set()).add(number));
   };
-  for (const { id, order, type, time } of looked) {
+  for (const { id, order, moment: told, time } of looked) {
     const standing = unsaid.get(id);
     if (standing) {
       leftOut(standing, order.number);
@@ -106,7 +118,7 @@ export async function impactOf(access: Access, slug: string): Promise<Impact> {
     const customer = people.get(order.customer.email);
     const planned = withoutWithheld(
       plan({
-        moment: byHand ? moment : type,
+        moment: byHand ? moment : told,
         ...(byHand && { letter: { notificationId: notification.id, by: access.person.name, adapted: [] } }),
         order,
         at: time.getTime(),
@@ -127,6 +139,8 @@ export async function impactOf(access: Access, slug: string): Promise<Impact> {
     [...map].sort((a, b) => b[1] - a[1]).map(([key, n]) => ({ name: name(key), messages: n }));
   return {
     byHand,
+    ...(moment === SUMMARY && { words: summaryWords(access, notification, settings, Date.now()) }),
+    ...(ofProduct && looked.length > 0 && { words: say.stockMessages({ messages, looked: looked.length }) }),
     messages,
     orders: reached.size,
     byLanguage: sorted(byLanguage, languageName),
@@ -151,6 +165,30 @@ export async function impactOf(access: Access, slug: string): Promise<Impact> {
         order: d.order,
       })),
   };
+}
+
+/** The moment that an event told of: of a count, what it came to. */
+const momentTold = ({ type, data }: { type: MomentId; data: unknown }): MomentId => {
+  if (type !== 'product.stock-counted') return type;
+  const { details } = data as EventData;
+  return (details?.stock?.left ?? 0) <= 0 ? 'product.stock-out' : 'product.stock-low';
+};
+
+/** When a summary comes first, and to whom. */
+function summaryWords(
+  { store }: Access,
+  { id, schedule }: { id: string; schedule: Schedule },
+  { rules }: PlanSettings,
+  now: number,
+): string {
+  const people = [
+    ...new Set(rules.filter((r) => r.notificationId === id).map((r) => r.recipient.name || r.recipient.address)),
+  ];
+  const { rhythm } = schedule;
+  if (!rhythm || people.length === 0) return say.summaryForNobody;
+  const next = comesNext(rhythm, now, store.timeZone);
+  const day = dateFormatter(readerLocale(), store.timeZone, 'month-day-weekday')(next);
+  return say.summaryComes({ rhythm: rhythmWords(rhythm), day, people: listed(people) });
 }
 
 /** Events for which nobody was to be written to, whatever the settings: told twice, too late, or of an order that was over. */

@@ -1,11 +1,20 @@
 /** The store's notifications as a whole: made, taken away, several at once; and what the shop system sends by itself. */
 import { and, eq, inArray } from 'drizzle-orm';
 import { SHIPPED_NOTIFICATIONS } from '@/core/shipped';
-import { isMomentId, momentOf, timerOf, type Audience, type MomentId } from '@/core/moments';
+import {
+  audiencesOf,
+  isMomentId,
+  knowsNoOrder,
+  momentOf,
+  SUMMARY,
+  timerOf,
+  type Audience,
+  type MomentId,
+} from '@/core/moments';
 import { placedSentence } from '@/core/schema';
 import { freeSlug } from '@/core/slug';
 import { type Template } from '@/core/template';
-import { AT_ONCE } from '@/core/time';
+import { AT_ONCE, MORNINGS, type Schedule } from '@/core/time';
 import type { Access } from '../../auth/access';
 import { database } from '../../db/client';
 import { deliveries, notifications, shopMails, templates } from '../../db/schema';
@@ -71,6 +80,7 @@ export async function makeNotification(
     throw new AppError('invalid', say.itNeedsANameFor, [{ path: '/name', message: say.enterANameOfAt }]);
   }
   const moment = writtenAt(input.moment);
+  heardBy(moment, input.audience);
   return database().transaction(async (tx) => {
     const there = await tx
       .select({ slug: notifications.slug })
@@ -101,7 +111,7 @@ export async function makeNotification(
         storeId: access.store.id,
         notificationId: id,
         ...(t && { variant: t.variant, variantName: t.variantName, rank: t.rank, when: t.when, nothing: t.nothing }),
-        draft: t?.draft ?? blank(access.store.language, name),
+        draft: t?.draft ?? blank(access.store.language, name, moment),
         draftBy: access.person.name,
         draftAt: new Date(),
       });
@@ -112,16 +122,26 @@ export async function makeNotification(
   });
 }
 
+/** Refuses to tell customers of what only colleagues hear of. */
+function heardBy(moment: MomentId, audience: Audience): void {
+  if (audiencesOf(moment).includes(audience)) return;
+  throw new AppError('invalid', say.onlyStaffHears, [{ path: '/audience', message: say.onlyStaffHears }]);
+}
+
 /** A moment that messages can be made for; throws for any other string. */
 function writtenAt(id: string): MomentId {
   if (isMomentId(id) && momentOf(id).column) return id;
   throw new AppError('invalid', say.chooseAMoment, [{ path: '/moment', message: say.chooseAMoment }]);
 }
 
-const timerDefault = (moment: MomentId) =>
-  timerOf(moment) ? { row: [{ wait: { amount: 1, unit: 'days' as const } }], ends: ['cancelled' as const] } : AT_ONCE;
+const timerDefault = (moment: MomentId): Schedule =>
+  moment === SUMMARY
+    ? { ...AT_ONCE, rhythm: MORNINGS }
+    : timerOf(moment)
+      ? { row: [{ wait: { amount: 1, unit: 'days' as const } }], ends: ['cancelled' as const] }
+      : AT_ONCE;
 
-const blank = (language: string, name: string): Template => ({
+const blank = (language: string, name: string, moment: MomentId): Template => ({
   version: 1,
   blocks: [
     { id: 'masthead', kind: 'masthead' },
@@ -131,10 +151,10 @@ const blank = (language: string, name: string): Template => ({
   ],
   words: {
     [language]: {
-      subject: `${name.replace(/[{}\\|.]/g, ' ')} {$order.number}`,
+      subject: `${name.replace(/[{}\\|.]/g, ' ')}${knowsNoOrder(moment) ? '' : ' {$order.number}'}`,
       preheader: '',
       head: name.replace(/[{}\\|.]/g, ' '),
-      say: '{#p}{$customer.firstName :text default=|Hello|}{/p}',
+      say: momentOf(moment).staffOnly ? '' : '{#p}{$customer.firstName :text default=|Hello|}{/p}',
     },
   },
 });
@@ -178,6 +198,7 @@ export async function addShopMail(
     throw new AppError('invalid', say.giveItAName, [{ path: '/name', message: say.enterANameOfAt }]);
   }
   const moment = writtenAt(input.moment);
+  heardBy(moment, input.audience);
   const id = newId();
   await database().insert(shopMails).values({ id, storeId: access.store.id, name, moment, audience: input.audience });
   await remember(access, 'notedShopMail', { mail: name });

@@ -1,7 +1,7 @@
 /** Routing: who on the staff hears of which orders, tried on real ones. */
 import { Type } from '@sinclair/typebox';
 import { and, desc, eq, ne } from 'drizzle-orm';
-import type { MomentId } from '@/core/moments';
+import { momentOf, type MomentId } from '@/core/moments';
 import {
   planner,
   reasonWords,
@@ -52,7 +52,13 @@ export async function loadRouting(access: Access) {
       .where(eq(products.storeId, storeId))
       .orderBy(products.category),
     database()
-      .select({ id: notifications.id, slug: notifications.slug, name: notifications.name, on: notifications.on })
+      .select({
+        id: notifications.id,
+        slug: notifications.slug,
+        name: notifications.name,
+        on: notifications.on,
+        moment: notifications.moment,
+      })
       .from(notifications)
       .where(and(eq(notifications.storeId, storeId), eq(notifications.audience, 'staff')))
       .orderBy(notifications.id),
@@ -153,7 +159,7 @@ async function ruleFrom(access: Access, input: unknown, instead?: string) {
     throw new AppError('invalid', say.thereIsNoSuchStaff, [
       { path: '/notificationId', message: say.chooseANotificationOfThis },
     ]);
-  const problems = scopeProblems(scope, {
+  const problems = scopeProblems(scope, notification.moment, {
     channel: (id) => channelRows.find((c) => c.id === id)?.name,
     product: (sku) => productRows.find((p) => p.sku === sku)?.name,
   });
@@ -254,7 +260,10 @@ export async function tryOrder(access: Access, number: string): Promise<TriedOrd
     known.get(notificationId)?.audience === 'staff';
   const planned = (moment: MomentId): Plan => withoutWithheld(plan({ moment, order, at, ...about }), withheld);
   const placed = planned('order.placed');
-  const later = others.map(({ moment }) => planned(moment));
+  // What runs out is about no order.
+  const later = others
+    .filter(({ moment }) => momentOf(moment).about !== 'product')
+    .map(({ moment }) => planned(moment));
   return {
     number,
     written: [

@@ -1,6 +1,6 @@
 /** The Desk: one notification's template with its draft, editions, and what is needed to render it. */
 import { senderKindOf, type SenderKind } from '@/core/mail';
-import { desc, eq, sql } from 'drizzle-orm';
+import { and, desc, eq, ne, sql } from 'drizzle-orm';
 import { factsOf } from '../../db/store-facts';
 import { findingProblem, messageFindings, templateFindings, type Finding } from '@/core/preflight';
 import { templateAddress, variantTitle } from '@/core/plan';
@@ -10,7 +10,7 @@ import type { Access } from '../../auth/access';
 import { database } from '../../db/client';
 import { editionContent, publishDraft, refuseToPublish, saveDraft } from '../../documents/document';
 import { liveEdition, templateRow, templateShelf } from '../../documents/shelves';
-import { channels, editions, notifications, orders, products, templates } from '../../db/schema';
+import { channels, editions, notifications, orders, products, stockCounts, templates } from '../../db/schema';
 import { AppError } from '../../base/errors';
 import { settingsChanged } from '../../events/planner';
 import { remember } from '../../auth/history';
@@ -116,7 +116,7 @@ export async function benchOf(access: Access) {
   };
 }
 
-/** What of a store conditions are made from. Places of dispatch are those of its newer orders. */
+/** What of a store conditions are made from. Places are those of its newer orders and of its stock. */
 export async function conditionChoices(storeId: string) {
   const db = database();
   const newer = db
@@ -126,7 +126,7 @@ export async function conditionChoices(storeId: string) {
     .orderBy(desc(orders.id))
     .limit(300)
     .as('newer');
-  const [channelRows, productRows, places] = await Promise.all([
+  const [channelRows, productRows, places, stocked] = await Promise.all([
     db.select({ id: channels.id, name: channels.name }).from(channels).where(eq(channels.storeId, storeId)),
     db
       .select({ sku: products.sku, name: products.name, category: products.category })
@@ -134,11 +134,15 @@ export async function conditionChoices(storeId: string) {
       .where(eq(products.storeId, storeId))
       .orderBy(products.sku),
     db.selectDistinct({ location: newer.location }).from(newer),
+    db
+      .selectDistinct({ location: stockCounts.place })
+      .from(stockCounts)
+      .where(and(eq(stockCounts.storeId, storeId), ne(stockCounts.place, ''))),
   ]);
   return {
     channels: channelRows,
     products: productRows,
-    locations: places.flatMap((p) => p.location ?? []).toSorted(),
+    locations: [...new Set([...places, ...stocked].flatMap((p) => p.location ?? []))].toSorted(),
   };
 }
 

@@ -1,0 +1,3 @@
+/** Orders of a period as figures. */
+export * from './detail';
+export * from './summing';
