@@ -2,7 +2,7 @@
 import type { FileShelf } from './files';
 import type { Condition } from '@/core/conditions';
 import type { Look } from '@/core/look';
-import type { MomentId } from '@/core/moments';
+import type { MomentDetails, MomentId } from '@/core/moments';
 import type { KnownCodes } from '@/core/codes';
 import type { StoreFacts } from '@/core/snapshot';
 import type { Passages, Segments, Template } from '@/core/template';
@@ -35,6 +35,8 @@ export interface OnDesk {
   name: string;
   moment: MomentId;
   on: boolean;
+  /** What its messages would be about now, for a moment that is about no order. */
+  details?: MomentDetails;
 }
 
 /** A message that the look is tried on. */

@@ -44,8 +44,8 @@ export const say = speak('stock', {
   knownAlready: 'Colleagues know already. They hear again once there was enough.',
   nobodyHearsLow: 'Stock is low, and no colleague is named to hear of it.',
   nobodyHearsOut: 'Nothing is left, and no colleague is named to hear of it.',
-  hearLow: 'Stock is low: {$people} are written to now.',
-  hearOut: 'Nothing is left: {$people} are written to now.',
+  hearLow: 'Stock is low. A message goes out now, to {$people}.',
+  hearOut: 'Nothing is left. A message goes out now, to {$people}.',
   saved: 'Saved.',
   savedWritten:
     '.input {$n :integer} .match $n one {{Saved. {$n} message goes out.}} * {{Saved. {$n} messages go out.}}',

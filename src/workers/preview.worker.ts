@@ -43,6 +43,7 @@ async function render(id: number, request: RenderParts): Promise<Rendered> {
       now: request.now,
       ...aboutMoment(request.order, request.moment),
       ...madeUpFor(request.moment),
+      ...(request.details && { details: request.details }),
       ...(request.channelName && { channelName: request.channelName }),
     });
     const place = { locale: request.locale ?? language, currency: request.currency };

@@ -139,6 +139,6 @@ describe('Today', () => {
       href: expect.stringMatching(/^\/desk\/order-received(~guests)?\?language=ar$/),
     });
     expect(line('New order is live')).toMatchObject({ state: 'good', href: '/desk/new-order' });
-    expect(line('33 notifications are off')).toMatchObject({ state: 'waiting', href: '/journey' });
+    expect(line('36 notifications are off')).toMatchObject({ state: 'waiting', href: '/journey' });
   });
 });

@@ -14,6 +14,7 @@ import type { EventType } from '@/server/events/schema';
 import { newId } from '@/server/base/ids';
 import { fingerprint, seal } from '@/server/base/secrets';
 import { createStore } from '@/server/features/stores/stores';
+import { simpleParser } from 'mailparser';
 import { createConnection } from 'mysql2/promise';
 import { portsFrom } from '../../standins/ports';
 import { TERMS } from './terms';
@@ -264,6 +265,11 @@ export async function mailbox(address: string): Promise<Mail[]> {
 
 export async function rawMail(id: number): Promise<Buffer> {
   return Buffer.from(await (await fetch(`${MAILBOXES()}/messages/${id}.eml`)).arrayBuffer());
+}
+
+/** The text part of a message, as its reader has it. */
+export async function textOf(mail: Pick<Mail, 'id'> | undefined): Promise<string> {
+  return (await simpleParser(await rawMail(mail!.id))).text ?? '';
 }
 
 /** Waits until something is so, asking again and again; fails with what it was when time is up. */

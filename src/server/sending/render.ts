@@ -94,6 +94,8 @@ export interface RenderRequest {
   look?: Look;
   /** It is news or an offer. */
   offers?: boolean;
+  /** What its message would be about now; made up without it. */
+  details?: MomentDetails;
 }
 
 /** In which amounts and percentages of codes are written. */
@@ -125,11 +127,14 @@ async function compiledFor({
   });
 }
 
-/** Renders a template for an order, as it would be sent if its moment came with made-up details. */
+/** Renders a template for an order, as it would be sent if its moment came: with details as they are now, or made up. */
 export async function renderFor(request: RenderRequest): Promise<RenderedMessage> {
   const { store, order, moment, channelName, language, now } = request;
   const compiled = await compiledFor(request);
-  const snapshot = snapshotFor(store, order, moment, channelName, language, now, madeUpFor(moment, request.offers));
+  const snapshot = snapshotFor(store, order, moment, channelName, language, now, {
+    ...madeUpFor(moment, request.offers),
+    ...(request.details && { details: request.details }),
+  });
   const about = aboutMoment(order, moment).order ?? order;
   const suggesting = await suggestionsInto({ store, order: about, snapshot, compiled });
   const promises = compiled.promises(snapshot.facts);

@@ -5,7 +5,7 @@ import { SUMMARY } from '@/core/moments';
 import { nothingOf, type Order } from '@/core/order';
 import { scopeWords, type Plan, type RoutingRule, type Scope } from '@/core/plan';
 import { orderFacts } from '@/core/snapshot';
-import { OPEN_STATUSES, Summing } from '@/core/summary';
+import { OPEN_STATUSES, Summing, type SummaryDetail } from '@/core/summary';
 import { cameLast, type Rhythm } from '@/core/time';
 import { kept } from '@/words/kept';
 import { listed } from '@/words/speak';
@@ -131,11 +131,26 @@ function isNamed(scopes: readonly Scope[], order: Order, language: string): bool
   });
 }
 
+/** The summary of all of a store's orders of a period, as it is now. */
+export async function summaryOf(
+  db: Executor,
+  store: Store,
+  notification: Pick<Notification, 'offChannels'>,
+  period: Period,
+): Promise<SummaryDetail> {
+  const sum = new Summing(period);
+  const all: Reader = { address: '', name: '', ruleId: '', scopes: [{ kind: 'all' }], sum };
+  await sumUp(db, store, notification, [all], period);
+  return { ...sum.result(), recordUrl: recordUrlOf(store) };
+}
+
+const recordUrlOf = ({ id }: Store): string => `${config().url}/s/${id}/orders`;
+
 /** Reads the period's orders, what is open and what was refunded, page by page, and adds each to the sums it belongs to. */
 async function sumUp(
   tx: Executor,
   store: Store,
-  { offChannels }: Notification,
+  { offChannels }: Pick<Notification, 'offChannels'>,
   readers: readonly Reader[],
   { from, until }: Period,
 ): Promise<void> {
@@ -208,7 +223,7 @@ async function write(
   { address, name, ruleId, scopes, sum }: Reader,
 ): Promise<void> {
   const at = new Date(until);
-  const summary = { ...sum.result(), recordUrl: `${config().url}/s/${store.id}/orders` };
+  const summary = { ...sum.result(), recordUrl: recordUrlOf(store) };
   const order = nothingOf({ channel: '', placedAt: at.toISOString(), currency: store.currency });
   const eventId = newId();
   const createdAt = new Date(await databaseTime(tx));

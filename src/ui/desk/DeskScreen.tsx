@@ -82,6 +82,7 @@ export function DeskScreen(props: DeskProps) {
   const { locale, direction, snapshot, context, partsFor, suggestions } = useMessage({
     store,
     moment: item.moment,
+    details: item.details,
     language,
     order: order.order,
     channelName: order.channelName,
@@ -353,6 +354,7 @@ export function DeskScreen(props: DeskProps) {
                 shelf={shelf}
                 mayBring={props.mayBring}
                 order={order.order}
+                details={item.details}
                 snapshot={snapshot}
                 orderNumber={orderLabel}
                 onAttachments={(attachments) => dispatch({ type: 'attachments', attachments })}

@@ -1,7 +1,7 @@
 'use client';
 /** The middle of the Desk: the inbox row, and the sheet, its text part or its source, with words typed in place. */
 import type { Ref } from 'react';
-import { DETAIL_WORDS, type DetailName } from '@/core/moments';
+import { DETAIL_WORDS, type DetailName, type MomentDetails } from '@/core/moments';
 import { sampleDetails } from '@/core/placeholders';
 import { languageName } from '@/core/names';
 import type { Attachment } from '@/core/attach';
@@ -74,6 +74,8 @@ export interface StageProps {
   shelf: Shelf;
   mayBring: boolean;
   order: Order;
+  /** What is known of what its messages are about now. */
+  details: MomentDetails | undefined;
   snapshot: Snapshot;
   orderNumber: string;
   onAttachments: (attachments: readonly Attachment[]) => void;
@@ -87,7 +89,9 @@ export function Stage(props: StageProps) {
   const message = rendered?.message;
   const width = strip.width === 'phone' ? Math.min(PHONE, props.room) : store.look.shape.width;
   const form = block && segmentFormOf(block.kind);
-  const made = Object.keys(sampleDetails(context.moment)).map((name) => DETAIL_WORDS[name as DetailName]);
+  const made = Object.keys(sampleDetails(context.moment))
+    .filter((name) => !props.details?.[name as DetailName])
+    .map((name) => DETAIL_WORDS[name as DetailName]);
   const typedHere = block !== undefined && isTypedOnSheet(block);
 
   if (strip.part === 'source') {

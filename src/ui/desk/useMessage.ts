@@ -1,6 +1,7 @@
 'use client';
 /** One message on a sheet: an order's values in a language, and what the worker needs to render it. */
 import { useCallback, useMemo } from 'react';
+import type { MomentDetails } from '@/core/moments';
 import { aboutMoment, snapshotOf, withSampleCodes } from '@/core/snapshot';
 import { type Order } from '@/core/order';
 import { madeUpFor } from '@/core/placeholders';
@@ -15,6 +16,8 @@ import { useSuggestions, type AskSuggestions } from './useSuggestions';
 export interface MessageAbout {
   store: DeskStore;
   moment: string;
+  /** What its messages would be about now; made up without it. */
+  details?: MomentDetails | undefined;
   language: string;
   order: Order;
   channelName?: string | undefined;
@@ -25,7 +28,17 @@ export interface MessageAbout {
   onSuggest: AskSuggestions;
 }
 
-export function useMessage({ store, moment, language, order, channelName, now, blocks, onSuggest }: MessageAbout) {
+export function useMessage({
+  store,
+  moment,
+  details,
+  language,
+  order,
+  channelName,
+  now,
+  blocks,
+  onSuggest,
+}: MessageAbout) {
   const locale = store.locales[language] ?? language;
   const ofOrder = useMemo(
     () =>
@@ -38,9 +51,10 @@ export function useMessage({ store, moment, language, order, channelName, now, b
         now,
         ...aboutMoment(order, moment),
         ...madeUpFor(moment),
+        ...(details && { details }),
         ...(channelName && { channelName }),
       }),
-    [order, channelName, store.facts, store.language, store.timeZone, locale, now, moment],
+    [order, channelName, store.facts, store.language, store.timeZone, locale, now, moment, details],
   );
   const suggestions = useSuggestions(blocks, store.passages, order.number, moment, onSuggest);
   const suggested = useMemo(() => (suggestions ? shownProducts(suggestions.blocks) : undefined), [suggestions]);
@@ -69,10 +83,11 @@ export function useMessage({ store, moment, language, order, channelName, now, b
       order,
       moment,
       now,
+      ...(details && { details }),
       ...(suggested && { suggestions: suggested }),
       ...(channelName && { channelName }),
     }),
-    [store, language, locale, order, channelName, now, moment, suggested],
+    [store, language, locale, order, channelName, now, moment, details, suggested],
   );
   return { locale, direction: directionOf(language), snapshot, context, partsFor, suggestions };
 }

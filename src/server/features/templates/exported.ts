@@ -7,6 +7,7 @@ import { composeMessage, domainOf, freshMessageId } from '../../sending/compose'
 import { madeUpFor } from '@/core/placeholders';
 import { filesFor } from '../../sending/files';
 import { renderFor, snapshotFor } from '../../sending/render';
+import { detailsNow } from '../../summaries/example';
 import { templateFor } from './templates';
 import { orderSnapshot } from '../orders/orders';
 import { say } from '@/words/refusals';
@@ -23,7 +24,7 @@ export async function exportMessage(
   slug: string,
   wanted: { as: string; language: string; order: string },
 ): Promise<ExportedFile> {
-  const { name, moment, sender: kind, template } = await templateFor(access, slug, 'draft');
+  const { name, moment, schedule, sender: kind, template } = await templateFor(access, slug, 'draft');
   await remember(access, 'exportedTemplate', {
     notification: name,
     format: wanted.as === 'json' || wanted.as === 'eml' ? wanted.as.toUpperCase() : 'HTML',
@@ -35,6 +36,7 @@ export async function exportMessage(
   }
   if (!template.words[wanted.language]) throw new AppError('invalid', say.nameHasNoWordsIn({ name }));
   const { order, channelName } = await orderSnapshot(access, wanted.order);
+  const details = await detailsNow(access.store, { moment, schedule });
   const message = await renderFor({
     store: access.store,
     template,
@@ -43,18 +45,14 @@ export async function exportMessage(
     moment,
     now: Date.now(),
     ...(channelName && { channelName }),
+    ...(details && { details }),
   });
   if (wanted.as === 'html') return { name: `${file}.html`, type: 'text/html; charset=utf-8', body: message.html };
   if (wanted.as !== 'eml') throw new AppError('invalid', say.aMessageIsSavedAs);
-  const snapshot = snapshotFor(
-    access.store,
-    order,
-    moment,
-    channelName,
-    wanted.language,
-    Date.now(),
-    madeUpFor(moment),
-  );
+  const snapshot = snapshotFor(access.store, order, moment, channelName, wanted.language, Date.now(), {
+    ...madeUpFor(moment),
+    ...(details && { details }),
+  });
   const files = await filesFor({
     store: access.store,
     order,

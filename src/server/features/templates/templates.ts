@@ -12,6 +12,7 @@ import { editionContent, publishDraft, refuseToPublish, saveDraft } from '../../
 import { liveEdition, templateRow, templateShelf } from '../../documents/shelves';
 import { channels, editions, notifications, orders, products, stockCounts, templates } from '../../db/schema';
 import { AppError } from '../../base/errors';
+import { detailsNow } from '../../summaries/example';
 import { settingsChanged } from '../../events/planner';
 import { remember } from '../../auth/history';
 import { codesOf } from '../../codes/known';
@@ -22,6 +23,7 @@ import { livePassages } from '../../sending/passages';
 import { readTemplate } from '../../documents/read-template';
 import { listPassages } from './passages';
 import type { MomentId } from '@/core/moments';
+import type { Schedule } from '@/core/time';
 import { say } from '@/words/refusals';
 import { config } from '../../base/config';
 
@@ -37,7 +39,7 @@ export async function loadDesk(access: Access, slug: string) {
       .orderBy(desc(editions.number)),
     benchOf(access),
   ]);
-  const neighbours = await allTemplates(access);
+  const [neighbours, details] = await Promise.all([allTemplates(access), detailsNow(access.store, notification)]);
   const at = neighbours.findIndex((n) => n.slug === slug);
   return {
     notification: {
@@ -46,6 +48,7 @@ export async function loadDesk(access: Access, slug: string) {
       moment: notification.moment,
       audience: notification.audience,
       on: notification.on,
+      ...(details && { details }),
     },
     draft: template.draft,
     revision: template.revision,
@@ -274,9 +277,10 @@ export async function templateFor(
   access: Access,
   slug: string,
   which: 'draft' | 'live',
-): Promise<{ id: string; name: string; moment: MomentId; sender: SenderKind; template: Template }> {
+): Promise<{ id: string; name: string; moment: MomentId; schedule: Schedule; sender: SenderKind; template: Template }> {
   const { notification, template, title } = await templateRow(access, slug);
-  const about = { id: notification.id, name: title, moment: notification.moment, sender: senderKindOf(notification) };
+  const { id, moment, schedule } = notification;
+  const about = { id, name: title, moment, schedule, sender: senderKindOf(notification) };
   if (which === 'draft') return { ...about, template: template.draft };
   const live = await liveEdition(template.liveEditionId);
   if (!live) throw new AppError('invalid', say.titleHasNeverBeenPublished({ title }));

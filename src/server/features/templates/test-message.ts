@@ -1,6 +1,7 @@
 /** Test messages: one about a real order, marked, to any address. */
 import { chooseService } from '@/core/mail';
 import { sampleDetails } from '@/core/placeholders';
+import { detailsNow } from '../../summaries/example';
 import { isMailAddress } from '@/core/schema';
 import type { Access } from '../../auth/access';
 import { databaseTime } from '../../db/time';
@@ -50,9 +51,18 @@ export async function sendTest(access: Access, request: TestRequest): Promise<{ 
   const { store } = access;
   const { moment } = kept;
   const now = Date.now();
-  const about = { store, language, order, moment, now, ...(channelName && { channelName }) };
+  const known = await detailsNow(store, kept);
+  const about = {
+    store,
+    language,
+    order,
+    moment,
+    now,
+    ...(channelName && { channelName }),
+    ...(known && { details: known }),
+  };
   const message = await renderFor({ ...about, template });
-  const details = sampleDetails(moment);
+  const details = known ?? sampleDetails(moment);
   const snapshot = snapshotFor(store, order, moment, channelName, language, now, { details });
   const files = await filesFor({
     store,
