@@ -7,7 +7,13 @@ export interface SignedEvent {
 }
 
 /** An `order.placed` event in English from the web shop, signed now with the store's events key (Standard Webhooks). */
-export function signedOrder(eventsKey: string, number: string, email: string, id = `placed-${number}`): SignedEvent {
+export function signedOrder(
+  eventsKey: string,
+  number: string,
+  email: string,
+  id = `placed-${number}`,
+  placedAt = '2026-11-24T09:14:00Z',
+): SignedEvent {
   const body = JSON.stringify({
     specversion: '1.0',
     id,
@@ -16,7 +22,7 @@ export function signedOrder(eventsKey: string, number: string, email: string, id
     data: {
       order: {
         number,
-        placedAt: '2026-11-24T09:14:00Z',
+        placedAt,
         currency: 'EUR',
         language: 'en',
         channel: 'web-shop',

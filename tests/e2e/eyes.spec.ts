@@ -63,6 +63,7 @@ const SCREENS = {
     'orders/exchange',
     'notices/new',
     'store/codes',
+    'store/stock',
     'store/files',
     'deliveries',
     'deliveries?state=failed,bounced',
@@ -165,6 +166,7 @@ test('by night every screen can be read as well', async ({ page }) => {
     'deliveries',
     'notices/new',
     'store/codes',
+    'store/stock',
     'store/files',
     'store/payment',
   ]) {

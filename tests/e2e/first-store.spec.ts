@@ -45,7 +45,7 @@ test('the first owner is made with the printed code, and publishes the first edi
   await page.getByLabel('All that are shown').check();
   await page.getByRole('button', { name: 'Turn on' }).click();
   await expect(page.getByText('Nothing matches')).toBeVisible();
-  await expect(page.getByText(/^35 notifications, 35 live$/)).toBeVisible();
+  await expect(page.getByText(/^38 notifications, 38 live$/)).toBeVisible();
 
   await page.goto(`${BASE}/s/inkwell-books/orders`);
   await expect(page.getByText('No orders yet')).toBeVisible();

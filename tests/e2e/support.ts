@@ -150,8 +150,13 @@ export async function choosePick(page: Page, label: string, option: string): Pro
 }
 
 /** An order as a shop system tells of it, through the signed door. */
-export async function placeByEvent(request: APIRequestContext, number: string, email: string): Promise<void> {
-  const { body, headers } = signedOrder(demoFacts().eventsKey, number, email);
+export async function placeByEvent(
+  request: APIRequestContext,
+  number: string,
+  email: string,
+  placedAt?: string,
+): Promise<void> {
+  const { body, headers } = signedOrder(demoFacts().eventsKey, number, email, undefined, placedAt);
   const response = await request.post('/api/v1/events', { data: body, headers });
   expect(response.status()).toBe(202);
 }

@@ -35,6 +35,8 @@ const SCREENS: Record<string, string> = {
   Names: '/store/names',
   Invoices: '/store/invoices',
   Codes: '/store/codes',
+  Stock: '/store/stock',
+  'A summary': '/journey/summary-of-orders',
   Files: '/store/files',
   Notes: '/store/notes',
   Notices: '/notices',

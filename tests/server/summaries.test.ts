@@ -57,14 +57,18 @@ async function rules(...wanted: [address: string, scope: Scope][]): Promise<void
 }
 
 /** As if summaries had come until some days ago. */
-async function reached(daysAgo: number): Promise<number> {
+async function reached(daysAgo: number, plannedAt = Date.now() + 60_000): Promise<number> {
   const { id } = await summary();
   const at = cameLast(DAILY, Date.now(), ZONE) - daysAgo * DAY;
-  const row = { notificationId: id, storeId: SHOP, reached: new Date(at) };
-  await database()
-    .insert(summariesReached)
-    .values(row)
-    .onDuplicateKeyUpdate({ set: { reached: row.reached } });
+  const row = {
+    notificationId: id,
+    storeId: SHOP,
+    reached: new Date(at),
+    plannedAt: new Date(plannedAt),
+    rhythm: JSON.stringify(DAILY),
+    since: new Date(0),
+  };
+  await database().insert(summariesReached).values(row).onDuplicateKeyUpdate({ set: row });
   return at;
 }
 
@@ -174,6 +178,58 @@ it('covers all days since its last time when nothing ran in between', async () =
   const last = rows.map((r) => r.data as { details: { summary: { from: string; orders: number } } }).at(-1)!;
   expect(event).toBeDefined();
   expect(last.details.summary).toMatchObject({ from: new Date(from).toISOString(), orders: 2 });
+});
+
+it('holds what the shop told late, once: placed before its last time, and known only since', async () => {
+  const marta = reader();
+  await rules([marta, { kind: 'all' }]);
+  await reached(1, Date.now() - 1_000);
+  const late = await placed({}, 1.2);
+  // Placed long ago, of which the shop tells for the first time: no news.
+  await placed({}, 20);
+  await planSummaries();
+  await drain();
+  const [mail] = await mailsTo(marta);
+  expect(mail!.subject).toMatch(/^1 order until /);
+  expect(await textOf(mail)).toContain(late.number);
+  // The next one, planned later, does not hold it again.
+  const { id } = await summary();
+  const earlier: Rhythm = { every: 'day', at: '07:00' };
+  await database()
+    .update(notifications)
+    .set({ schedule: { row: [], ends: [], rhythm: earlier } })
+    .where(eq(notifications.id, id));
+  await database()
+    .update(summariesReached)
+    .set({
+      reached: new Date(cameLast(earlier, Date.now(), ZONE) - DAY / 4),
+      plannedAt: new Date(Date.now() + 1_000),
+      rhythm: JSON.stringify(earlier),
+    })
+    .where(eq(summariesReached.notificationId, id));
+  await planSummaries();
+  await drain();
+  expect((await mailsTo(marta)).map((m) => m.subject).toSorted()[1]).toMatch(/^No new orders until /);
+});
+
+it('that is set to other times comes at the next of them, and not at once for one that has passed', async () => {
+  const marta = reader();
+  await rules([marta, { kind: 'all' }]);
+  const from = await reached(0);
+  await placed();
+  const { id } = await summary();
+  const passed = new Date(Date.now() - 60_000);
+  const past: Rhythm = { every: 'day', at: passed.toISOString().slice(11, 16) };
+  await database()
+    .update(notifications)
+    .set({ schedule: { row: [], ends: [], rhythm: past } })
+    .where(eq(notifications.id, id));
+  await planSummaries();
+  await planSummaries();
+  await drain();
+  expect(await mailsTo(marta)).toEqual([]);
+  const [row] = await database().select().from(summariesReached).where(eq(summariesReached.notificationId, id));
+  expect(row!.reached.getTime()).toBe(from);
 });
 
 it('is quiet on a day without news, and says so on record', async () => {

@@ -24,4 +24,9 @@ export const summariesReached = mysqlTable('summary_reached', {
   notificationId: id('notification_id').primaryKey(),
   storeId: ofStore(),
   reached: time('reached').notNull(),
+  /** The times that it comes at (as JSON), and since when: other ones count from the next of them on. */
+  rhythm: varchar('rhythm', { length: 100 }).notNull(),
+  since: time('since').notNull(),
+  /** When it was last planned, by the database's clock: what came since then and was placed before is of the next. */
+  plannedAt: time('planned_at').notNull(),
 });

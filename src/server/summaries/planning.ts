@@ -1,16 +1,16 @@
 /** Summaries of orders: worked out when their times come, one for each colleague, of the orders that their rules name. */
-import { and, asc, eq, gt, gte, inArray, lt, notInArray, or } from 'drizzle-orm';
+import { and, asc, eq, exists, gt, gte, inArray, lt, notInArray, or, sql } from 'drizzle-orm';
 import { conditionHolds } from '@/core/conditions';
 import { SUMMARY } from '@/core/moments';
 import { nothingOf, type Order } from '@/core/order';
-import { scopeWords, type Plan, type RoutingRule, type Scope } from '@/core/plan';
+import { LATE_MS, scopeWords, type Plan, type RoutingRule, type Scope } from '@/core/plan';
 import { orderFacts } from '@/core/snapshot';
 import { OPEN_STATUSES, Summing, type SummaryDetail } from '@/core/summary';
 import { cameLast, type Rhythm } from '@/core/time';
 import { kept } from '@/words/kept';
 import { listed } from '@/words/speak';
 import { config } from '../base/config';
-import { newId } from '../base/ids';
+import { idAt, newId } from '../base/ids';
 import { log } from '../base/log';
 import { database, type Executor } from '../db/client';
 import { timeNow } from '../db/demo-clock';
@@ -26,6 +26,9 @@ type Notification = typeof notifications.$inferSelect;
 /** What still waits is looked for among orders no older than this. */
 const OPEN_DAYS = 90;
 const PAGE = 500;
+
+/** So long after its time a summary is planned: what came in just before is recorded by then. */
+const SETTLE_MS = 5_000;
 
 /** Plans every summary whose time has come. Two workers at once plan it once. Answers how many were planned. */
 export async function planSummaries(): Promise<number> {
@@ -57,26 +60,40 @@ async function forgetOff(on: readonly string[]): Promise<void> {
 }
 
 async function planOne(store: Store, notification: Notification, rhythm: Rhythm, now: number): Promise<boolean> {
-  const until = cameLast(rhythm, now, store.timeZone);
+  const until = cameLast(rhythm, now - SETTLE_MS, store.timeZone);
   const here = eq(summariesReached.notificationId, notification.id);
+  const asSet = { rhythm: JSON.stringify(rhythm), since: new Date(now) };
   const [before] = await database().select().from(summariesReached).where(here);
   if (!before) {
-    // Turned on just now: its first summary begins with its last time, or with this moment if it has never come since.
+    // Turned on just now: its first summary begins where one would have ended.
     await database()
       .insert(summariesReached)
       .ignore()
-      .values({ notificationId: notification.id, storeId: store.id, reached: new Date(until) });
+      .values({
+        notificationId: notification.id,
+        storeId: store.id,
+        reached: new Date(until),
+        plannedAt: new Date(await databaseTime()),
+        ...asSet,
+      });
     return false;
   }
-  if (before.reached.getTime() >= until) return false;
+  if (before.rhythm !== asSet.rhythm) {
+    // Set to other times: the next of them is the first, of all orders since the last summary.
+    await database().update(summariesReached).set(asSet).where(here);
+    return false;
+  }
+  const isDue = ({ reached, since }: typeof before): boolean => until > reached.getTime() && until > since.getTime();
+  if (!isDue(before)) return false;
   return database().transaction(async (tx) => {
     const [reached] = await tx.select().from(summariesReached).where(here).for('update');
-    const from = reached?.reached.getTime() ?? until;
-    if (from >= until) return false;
+    if (!reached || !isDue(reached)) return false;
+    const from = reached.reached.getTime();
+    const plannedAt = await databaseTime(tx);
     const rules = (await routingRulesOf(tx, store.id)).filter((r) => r.notificationId === notification.id);
     const readers = readersOf(rules, { from, until });
     if (readers.length > 0) {
-      await sumUp(tx, store, notification, readers, { from, until });
+      await sumUp(tx, store, notification, readers, { from, until, knownSince: reached.plannedAt.getTime() });
       const prepared = await plannerOf(tx, store);
       const channelRows = await tx.select().from(channels).where(eq(channels.storeId, store.id));
       const channelName = (id: string): string | undefined => channelRows.find((c) => c.id === id)?.name;
@@ -86,7 +103,7 @@ async function planOne(store: Store, notification: Notification, rhythm: Rhythm,
     }
     await tx
       .update(summariesReached)
-      .set({ reached: new Date(until) })
+      .set({ reached: new Date(until), plannedAt: new Date(plannedAt) })
       .where(here);
     return true;
   });
@@ -105,6 +122,8 @@ interface Reader {
 interface Period {
   from: number;
   until: number;
+  /** When the summary before this one was planned, by the database's clock. */
+  knownSince?: number;
 }
 
 function readersOf(rules: readonly RoutingRule[], period: Period): Reader[] {
@@ -152,7 +171,7 @@ async function sumUp(
   store: Store,
   { offChannels }: Pick<Notification, 'offChannels'>,
   readers: readonly Reader[],
-  { from, until }: Period,
+  { from, until, knownSince }: Period,
 ): Promise<void> {
   const add = (order: Order, to: (sum: Summing) => void): void => {
     if (offChannels.includes(order.channel)) return;
@@ -160,6 +179,21 @@ async function sumUp(
   };
   const placed = and(gte(orders.placedAt, new Date(from)), lt(orders.placedAt, new Date(until)));
   for await (const order of pages(tx, store.id, placed)) add(order, (sum) => sum.placed(order));
+  if (knownSince !== undefined) {
+    // The shop told of it late: it was placed before the last summary was planned, and was not in it.
+    const late = and(
+      gt(orders.id, idAt(knownSince)),
+      gte(orders.placedAt, new Date(from - LATE_MS)),
+      lt(orders.placedAt, new Date(from)),
+      exists(
+        tx
+          .select({ one: sql`1` })
+          .from(events)
+          .where(eq(events.orderId, orders.id)),
+      ),
+    );
+    for await (const order of pages(tx, store.id, late)) add(order, (sum) => sum.placed(order));
+  }
   const open = and(
     inArray(orders.status, [...OPEN_STATUSES]),
     gte(orders.placedAt, new Date(until - OPEN_DAYS * 86_400_000)),

@@ -73,6 +73,8 @@ export const GOALS: readonly Goal[] = inEachLanguage(() => [
   { name: say.namesInOtherLanguages, path: '/store/names', also: say.settingsLanguagesTranslationsCategories },
   { name: say.invoices, path: '/store/invoices', also: say.settingsSellerTaxVatNumber },
   { name: say.files, path: '/store/files', also: say.attachmentsGuidesPdf },
+  { name: say.stock, path: '/store/stock', also: say.stockWords },
+  { name: say.discountCodes, path: '/store/codes', also: say.discountCodesWords },
   { name: say.productNotes, path: '/store/notes', also: say.careGuideWorkshopLink },
   { name: say.newNotice, path: '/notices/new', also: say.manyCustomersNewsOffer, needs: 'notice.send' },
 ]);

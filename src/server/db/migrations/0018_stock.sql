@@ -12,6 +12,9 @@ CREATE TABLE IF NOT EXISTS `summary_reached` (
 	`notification_id` varchar(26) NOT NULL,
 	`store_id` varchar(40) NOT NULL,
 	`reached` datetime(3) NOT NULL,
+	`rhythm` varchar(100) NOT NULL,
+	`since` datetime(3) NOT NULL,
+	`planned_at` datetime(3) NOT NULL,
 	CONSTRAINT `summary_reached_notification_id` PRIMARY KEY(`notification_id`)
 );
 --> statement-breakpoint
