@@ -1,9 +1,9 @@
-/** Sends messages back (RFC 3464), to the mail exchange of their return-path as real servers do. */
+/** Sends messages back (RFC 3464) and tells of complaints (RFC 5965), to the mail exchange of their return-path as real servers do. */
 import { randomUUID } from 'node:crypto';
 import type { Faults, PendingBounce } from './faults';
 import { sendElsewhere } from './outgoing';
 import { PROVIDER_HOST } from './scenery';
-import type { MailboxStore } from './store';
+import type { MailboxStore, StoredMessage } from './store';
 
 /** A report that a message could not be delivered, as its reader gets it. */
 export function deliveryReport(bounce: Omit<PendingBounce, 'id'>): Buffer {
@@ -38,6 +38,46 @@ export function deliveryReport(bounce: Omit<PendingBounce, 'id'>): Buffer {
       'Content-Type: text/rfc822-headers',
       '',
       `Message-ID: ${bounce.messageId}`,
+      '',
+      `--${boundary}--`,
+      '',
+    ].join('\r\n'),
+  );
+}
+
+/** A report that a reader called a message spam (RFC 5965, 2 and 3), as its sender gets it. */
+export function complaint({ mailbox, returnPath, messageId, raw }: StoredMessage & { raw: Buffer }): Buffer {
+  const boundary = `c-${randomUUID()}`;
+  const end = raw.indexOf('\r\n\r\n');
+  return Buffer.from(
+    [
+      'From: Feedback <feedback@harrowpost.example>',
+      `To: <${returnPath}>`,
+      'Subject: A reader called a message spam',
+      `Date: ${new Date().toUTCString().replace('GMT', '+0000')}`,
+      `Message-ID: <${randomUUID()}@harrowpost.example>`,
+      'Auto-Submitted: auto-generated',
+      'MIME-Version: 1.0',
+      `Content-Type: multipart/report; report-type=feedback-report; boundary="${boundary}"`,
+      '',
+      `--${boundary}`,
+      'Content-Type: text/plain; charset=utf-8',
+      '',
+      `The reader of ${mailbox} called the message ${messageId} spam.`,
+      '',
+      `--${boundary}`,
+      'Content-Type: message/feedback-report',
+      '',
+      'Feedback-Type: abuse',
+      'User-Agent: Harrowpost/1',
+      'Version: 1',
+      `Original-Mail-From: <${returnPath}>`,
+      `Original-Rcpt-To: <${mailbox}>`,
+      '',
+      `--${boundary}`,
+      'Content-Type: text/rfc822-headers',
+      '',
+      raw.subarray(0, end < 0 ? raw.length : end).toString('latin1'),
       '',
       `--${boundary}--`,
       '',

@@ -3,6 +3,7 @@ import { createServer, type IncomingMessage, type ServerResponse } from 'node:ht
 import { randomUUID } from 'node:crypto';
 import { simpleParser } from 'mailparser';
 import MailComposer from 'nodemailer/lib/mail-composer';
+import { complaint } from './bounces';
 import { FAULT_KINDS, FAULT_STEPS, Faults } from './faults';
 import { answer, escapeHtml, formOf, page, redirect, sameOrigin } from './pages';
 import { sendElsewhere } from './outgoing';
@@ -105,7 +106,8 @@ async function readMessage(id: number): Promise<string | undefined> {
     `<p><a href="/read/${encodeURIComponent(found.mailbox)}">${escapeHtml(found.mailbox)}</a></p>
 <dl><dt>From</dt><dd>${escapeHtml(mail.from?.text ?? '')}</dd><dt>To</dt><dd>${escapeHtml(to)}</dd><dt>Message-ID</dt><dd>${escapeHtml(mail.messageId ?? '')}</dd><dt>Folder</dt><dd>${found.folder}</dd><dt>Vouched for</dt><dd>${escapeHtml(found.verdict || 'not judged')}</dd></dl>
 <p><a href="/messages/${id}.eml">The message as it came (.eml)</a></p>${files ? `<h2>Files</h2><ul>${files}</ul>` : ''}
-<form method="post" action="/read/message/${id}/reply"><p><label for="words">Answer as ${escapeHtml(found.mailbox)}</label><br><textarea id="words" name="words" rows="3" cols="60"></textarea><br><label><input type="checkbox" name="picture"> with a picture</label> <label><input type="checkbox" name="away"> as a holiday answer</label> <button>Send the answer</button></p></form>${frame}<h2>Text part</h2><pre dir="auto">${escapeHtml(mail.text ?? '')}</pre>`,
+<form method="post" action="/read/message/${id}/reply"><p><label for="words">Answer as ${escapeHtml(found.mailbox)}</label><br><textarea id="words" name="words" rows="3" cols="60"></textarea><br><label><input type="checkbox" name="picture"> with a picture</label> <label><input type="checkbox" name="away"> as a holiday answer</label> <button>Send the answer</button></p></form>
+<form method="post" action="/read/message/${id}/complain"><p><button>This is spam</button> The provider of this mailbox tells whoever sent it (RFC 5965).</p></form>${frame}<h2>Text part</h2><pre dir="auto">${escapeHtml(mail.text ?? '')}</pre>`,
   );
 }
 
@@ -139,12 +141,21 @@ async function reply(id: number, form: URLSearchParams): Promise<boolean> {
   return true;
 }
 
+/** Calls a message spam: its provider tells the address that it came from, if it does so at all. */
+async function complain(id: number): Promise<boolean> {
+  const found = await store.raw(id);
+  if (!found) return false;
+  if (found.returnPath !== '') await sendElsewhere({ from: '', to: found.returnPath }, complaint(found));
+  return true;
+}
+
 async function change(path: string, request: IncomingMessage, response: ServerResponse): Promise<void> {
   if (!sameOrigin(request)) return answer(response, 403, 'text/plain', 'Only from this page.');
   const form = await formOf(request);
-  const answered = /^\/read\/message\/(\d+)\/reply$/.exec(path);
+  const answered = /^\/read\/message\/(\d+)\/(reply|complain)$/.exec(path);
   if (answered) {
-    const known = await reply(Number(answered[1]), form);
+    const id = Number(answered[1]);
+    const known = answered[2] === 'reply' ? await reply(id, form) : await complain(id);
     return known
       ? redirect(response, `/read/message/${answered[1]}`)
       : answer(response, 404, 'text/plain', 'No such message.');

@@ -55,6 +55,7 @@ export async function receive(
     subject: mail.subject ?? '',
     folder: ordinary && vouched ? 'Inbox' : 'Junk',
     messageId: mail.messageId ?? '',
+    returnPath: envelope.from,
     references: [...[mail.references ?? []].flat(), ...(mail.inReplyTo ? [mail.inReplyTo] : [])],
     receivedAt: new Date(),
     verdict: `spf=${spf} dkim=${dkim} dmarc=${dmarc}`,

@@ -14,6 +14,8 @@ export interface StoredMessage {
   messageId: string;
   /** The Message-ID of the first message of its conversation, as mail programs put them together (RFC 5256, REFERENCES). */
   thread: string;
+  /** The reverse-path it was given over with (RFC 5321, 4.4); empty for reports. */
+  returnPath: string;
 }
 
 export class MailboxStore {
@@ -36,12 +38,17 @@ export class MailboxStore {
       key message_message_id (message_id)
     )`);
     await pool.query("alter table message add column if not exists thread varchar(300) not null default ''");
+    await pool.query("alter table message add column if not exists return_path varchar(320) not null default ''");
     return new MailboxStore(pool);
   }
 
   /** @param references what the message answers to, the oldest first */
   async add(
-    message: Omit<StoredMessage, 'id' | 'thread'> & { raw: Buffer; references?: readonly string[] },
+    message: Omit<StoredMessage, 'id' | 'thread' | 'returnPath'> & {
+      raw: Buffer;
+      references?: readonly string[];
+      returnPath?: string;
+    },
   ): Promise<number> {
     const { references = [] } = message;
     const [known] =
@@ -54,7 +61,7 @@ export class MailboxStore {
     // Even of a message that never came, others can be answers.
     const thread = known[0]?.thread || references[0] || message.messageId;
     const [result] = await this.pool.execute<ResultSetHeader>(
-      'insert into message (mailbox, sender, subject, folder, message_id, received_at, verdict, thread, raw) values (?, ?, ?, ?, ?, ?, ?, ?, ?)',
+      'insert into message (mailbox, sender, subject, folder, message_id, received_at, verdict, thread, return_path, raw) values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
       [
         message.mailbox.toLowerCase(),
         message.sender.slice(0, 400),
@@ -64,6 +71,7 @@ export class MailboxStore {
         message.receivedAt,
         message.verdict.slice(0, 100),
         thread.slice(0, 300),
+        (message.returnPath ?? '').slice(0, 320),
         message.raw,
       ],
     );
@@ -72,7 +80,7 @@ export class MailboxStore {
 
   async list(mailbox: string): Promise<StoredMessage[]> {
     const [rows] = await this.pool.query<(RowDataPacket & StoredMessage)[]>(
-      'select id, mailbox, sender, subject, folder, received_at as receivedAt, verdict, message_id as messageId, thread from message where mailbox = ? order by id desc limit 200',
+      'select id, mailbox, sender, subject, folder, received_at as receivedAt, verdict, message_id as messageId, thread, return_path as returnPath from message where mailbox = ? order by id desc limit 200',
       [mailbox.toLowerCase()],
     );
     return rows;
@@ -87,7 +95,7 @@ export class MailboxStore {
 
   async raw(id: number): Promise<(StoredMessage & { raw: Buffer }) | undefined> {
     const [rows] = await this.pool.query<(RowDataPacket & StoredMessage & { raw: Buffer })[]>(
-      'select id, mailbox, sender, subject, folder, received_at as receivedAt, verdict, message_id as messageId, thread, raw from message where id = ?',
+      'select id, mailbox, sender, subject, folder, received_at as receivedAt, verdict, message_id as messageId, thread, return_path as returnPath, raw from message where id = ?',
       [id],
     );
     return rows[0];

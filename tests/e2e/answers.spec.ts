@@ -132,4 +132,34 @@ test('a reply comes through Libellus: it stands with its order, reaches the team
     await expect(replies).toContainText('It was written by a program and was not passed on.');
     expect((await mailbox(TEAM)).filter((m) => m.subject.startsWith('Re: '))).toHaveLength(1);
   });
+
+  await test.step('a message called spam comes back as a complaint, and they get nothing more that they need not get', async () => {
+    // The relay lets return-paths be ours, where complaints come back to.
+    await page.goto('/s/quillwick/sending/services');
+    await page.getByRole('button', { name: 'Move down' }).first().click();
+    await expect(page.getByTestId('services').getByRole('listitem').first()).toContainText('relay.fernbridge.example');
+    const unwanted = `${number}-spam`;
+    await placeByEvent(request, unwanted, address);
+    await arrived(address, unwanted);
+    await openMail(page, address, unwanted);
+    await page.getByRole('button', { name: 'This is spam' }).click();
+    await expect(page.getByRole('button', { name: 'This is spam' })).toBeVisible();
+    await expect(async () => {
+      await page.goto('/s/quillwick/sending/withheld');
+      await expect(page.getByRole('row').filter({ hasText: address }).first()).toContainText('Called a message spam', {
+        timeout: 1_000,
+      });
+    }).toPass();
+    await page.goto(`/s/quillwick/deliveries?recipient=${address}`);
+    await page
+      .getByRole('row', { name: new RegExp(unwanted) })
+      .getByRole('link')
+      .first()
+      .click();
+    await expect(page.getByText('the reader called it spam')).toBeVisible();
+    // What is about their orders still comes.
+    const next = `${number}-next`;
+    await placeByEvent(request, next, address);
+    await arrived(address, next);
+  });
 });
