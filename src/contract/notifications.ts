@@ -78,8 +78,8 @@ export interface Impact {
   /** How many events were looked at, and whether there were more. */
   looked: number;
   more: boolean;
-  /** Variants that have never been published. */
-  unpublished: string[];
+  /** Versions that have never been published: until they are, it cannot be turned on. */
+  unpublished: { slug: string; name: string }[];
   /** What would reach the same people for the same moment. */
   doubles: { name: string; person: string; order: string }[];
 }

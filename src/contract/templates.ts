@@ -39,6 +39,25 @@ export interface OnDesk {
   details?: MomentDetails;
 }
 
+/** One of the versions of the notification on the Desk. */
+export interface VersionOnDesk {
+  /** In addresses. */
+  slug: string;
+  name: string;
+  /** For which orders, in words; for all others without it. */
+  when?: string;
+  /** Who falls under it gets nothing. */
+  nothing: boolean;
+  /** Of its draft. */
+  revision: number;
+  /** Of the live edition; none has ever been published without it. */
+  edition?: number;
+  /** In how many places the draft differs from what is live. */
+  changes: number;
+  /** Of the orders of the last month that got any version, those that got this one, from 0 to 1. */
+  share?: number;
+}
+
 /** A message that the look is tried on. */
 export interface LookMessage {
   slug: string;

@@ -104,8 +104,7 @@ export const say = speak('journey', {
   planningTheOrdersOfThe: 'Planning the orders of the last 30 days ...',
   personWouldGetNameFor:
     '{$person} would get “{$name}” for the same moment as well, for order {$order} for one. Turn one of them off, or give one a condition.',
-  neverPublishedSoNothingGoes:
-    'Never published, so nothing goes out of it yet: {$unpublished}. The numbers below count its draft.',
+  publishTheseFirst: 'Publish first, or whoever it is for gets nothing:',
   nothingOfTheKindHas: 'Nothing of the kind has happened in the last 30 days, so nobody would have had it.',
   nothingGoesOutByItself:
     '.input {$looked :integer} .match $looked one {{Nothing goes out by itself: colleagues choose it on an order. It is offered for {$orders} of the {$looked} order of the last 30 days.}} * {{Nothing goes out by itself: colleagues choose it on an order. It is offered for {$orders} of the {$looked} orders of the last 30 days.}}',

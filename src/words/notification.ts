@@ -19,6 +19,7 @@ export const say = speak('notification', {
     'When a colleague chooses it on an order, adapts it and sends it. Nothing goes out by itself.',
   offeredOnlyWhen: 'Offered only when',
   onlyWhen: 'Only when',
+  onWithoutIt: 'never published: whoever it is for gets nothing',
   forAllProducts: 'For all products.',
   rulesSayWhichOrders:
     'The rules of its recipients say which orders it is of: each colleague gets a summary of their own.',

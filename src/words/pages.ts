@@ -11,6 +11,8 @@ export const say = speak('pages', {
   itMayHaveBeenIn: 'It may have been in another store, or the address was copied in part.',
   setUp: 'Set up',
   signIn: 'Sign in',
+  editionAndVersionsLive:
+    '.input {$others :integer} .match $others one {{Edition {$number} is live, and {$others} other version.}} * {{Edition {$number} is live, and {$others} other versions.}}',
   editionNumberIsLive: 'Edition {$number} is live.',
   thisScreenCouldNotBe: 'This screen could not be shown',
   nothingWasChangedIfThe:

@@ -212,9 +212,10 @@ async function sumUp(
       ),
     );
   for (const { data } of refunds) {
-    const { order } = data as { order: Order };
-    const refund = order.refunds?.at(-1);
-    if (refund) add(order, (sum) => sum.refund({ minor: refund.amount, currency: order.currency }));
+    // What is old is emptied in time.
+    const { order } = data as { order?: Order };
+    const refund = order?.refunds?.at(-1);
+    if (order && refund) add(order, (sum) => sum.refund({ minor: refund.amount, currency: order.currency }));
   }
 }
 

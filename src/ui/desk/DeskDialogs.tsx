@@ -2,6 +2,7 @@
 /** The dialogs of the Desk, of which one is open at a time. */
 import { toast } from 'sonner';
 import { languageName } from '@/core/names';
+import type { VersionOnDesk } from '@/contract/templates';
 import type { Finding } from '@/core/preflight';
 import type { Block, Template } from '@/core/template';
 import type { Rendered } from '@/workers/protocol';
@@ -34,7 +35,7 @@ interface DeskDialogsProps {
   render: (template: Template) => Promise<Rendered>;
   readTemplate: Preview['readTemplate'];
   onAsk: (next: Asking) => void;
-  onPublish: () => void;
+  onPublish: (also: VersionOnDesk[]) => void;
   onTest: (to: string) => void;
   onTake: (next: Template, said: string) => void;
   onMakePassage: (block: Block, name: string) => void;
@@ -57,6 +58,7 @@ export function DeskDialogs(own: DeskDialogsProps) {
           open={asking === 'publish'}
           onClose={close}
           name={item.name}
+          versions={(props.versions ?? []).filter((v) => v.slug !== item.slug && v.changes > 0)}
           number={own.nextNumber}
           about={props.publishAbout}
           live={live?.template}

@@ -36,6 +36,7 @@ import { useShelf } from '../attach/useShelf';
 import { usePreview } from './usePreview';
 import { useMessage } from './useMessage';
 import { useSegment } from './useSegments';
+import { Versions } from './Versions';
 import { inEachLanguage } from '@/words/speak';
 import { say } from '@/words/desk';
 import { say as common } from '@/words/common';
@@ -277,6 +278,7 @@ export function DeskScreen(props: DeskProps) {
             onPublish={steps.askToPublish}
           />
 
+          <Versions base={base} slug={item.slug} query={query} versions={props.versions ?? []} />
           {save.state.kind === 'conflict' && (
             <Conflict
               state={save.state}
@@ -428,7 +430,7 @@ export function DeskScreen(props: DeskProps) {
             after={rendered?.message?.html}
             orderNumber={order.order.number}
             onAsk={setAsking}
-            onPublish={() => void steps.publish()}
+            onPublish={(also) => void steps.publish(also)}
             onTest={(to) => void steps.sendTest(to)}
             onTake={replace}
             onMakePassage={(b, name) => void steps.makePassage(b, name)}

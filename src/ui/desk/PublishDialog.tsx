@@ -1,6 +1,7 @@
 'use client';
 /** What publishing will change: in words, and before and after on the chosen order. */
 import { useEffect, useState } from 'react';
+import type { VersionOnDesk } from '@/contract/templates';
 import type { Finding } from '@/core/preflight';
 import { languageName } from '@/core/names';
 import { templateChanges, type Template } from '@/core/template';
@@ -8,7 +9,9 @@ import type { Rendered } from '@/workers/protocol';
 import { ScaledSheet } from '../bench/ScaledSheet';
 import { PublishFrame } from '../bench/PublishFrame';
 import { PanelTitle } from '../parts/Page';
+import { Check } from '../parts/Check';
 import { ChangeList } from './ChangeList';
+import { versionState } from './Versions';
 import { say } from '@/words/desk';
 import { say as common } from '@/words/common';
 
@@ -31,7 +34,10 @@ export interface PublishProps {
   language: string;
   trouble: string | undefined;
   busy: boolean;
-  onPublish: () => void;
+  /** Other versions of the notification with changes that are not published. */
+  versions: readonly VersionOnDesk[];
+  /** With the other versions that are to be published as well. */
+  onPublish: (also: VersionOnDesk[]) => void;
 }
 
 export function PublishDialog(props: PublishProps) {
@@ -50,9 +56,12 @@ export function PublishDialog(props: PublishProps) {
     language,
     trouble,
     busy,
+    versions,
     onPublish,
   } = props;
   const [before, setBefore] = useState<string>();
+  const [chosen, setChosen] = useState<readonly string[]>([]);
+  const also = versions.filter((v) => chosen.includes(v.slug));
   useEffect(() => {
     if (!open) return;
     let current = true;
@@ -67,7 +76,9 @@ export function PublishDialog(props: PublishProps) {
   const label = number === undefined ? common.publish : say.publishEditionNumber({ number });
   return (
     <PublishFrame
-      {...{ open, label, busy, trouble, onClose, onPublish }}
+      {...{ open, busy, trouble, onClose }}
+      label={also.length > 0 ? say.publishVersions({ n: also.length + 1 }) : label}
+      onPublish={() => onPublish(also)}
       title={say.labelOfName({ label, name })}
       blockers={blockers.map((f) => ({
         key: `${f.place} ${f.language ?? ''} ${f.message}`,
@@ -88,6 +99,7 @@ export function PublishDialog(props: PublishProps) {
             {changes.length === 0 ? say.nothingDiffersFromWhatIs : say.nChanges({ n: changes.length })}
           </PanelTitle>
           <ChangeList changes={changes} />
+          <OtherVersions versions={versions} chosen={chosen} onChoose={setChosen} />
           <p className="mt-3 text-xs text-slate">{props.about ?? say.fromNowOnNewOrders}</p>
         </>
       }
@@ -115,5 +127,40 @@ export function PublishDialog(props: PublishProps) {
         </div>
       ))}
     </PublishFrame>
+  );
+}
+
+/** What else of the notification is not published yet, to be published with it. */
+function OtherVersions({
+  versions,
+  chosen,
+  onChoose,
+}: {
+  versions: readonly VersionOnDesk[];
+  chosen: readonly string[];
+  onChoose: (slugs: string[]) => void;
+}) {
+  if (versions.length === 0) return null;
+  return (
+    <fieldset className="mt-4">
+      <legend className="font-serif text-sm text-slate italic">{say.otherVersions}</legend>
+      <ul className="mt-1 flex flex-col gap-2">
+        {versions.map((v) => (
+          <li key={v.slug}>
+            <Check
+              label={v.name}
+              on={chosen.includes(v.slug)}
+              onChange={(on) => onChoose(on ? [...chosen, v.slug] : chosen.filter((s) => s !== v.slug))}
+            />
+            <p className={`ms-6 text-xs ${v.edition === undefined ? 'text-madder' : 'text-slate'}`}>
+              {v.edition === undefined
+                ? say.neverWentOutSoNothing
+                : `${versionState(v).words}, ${say.nChanges({ n: v.changes })}`}
+              {v.when && ` ${say.versionWhen({ condition: v.when })}`}
+            </p>
+          </li>
+        ))}
+      </ul>
+    </fieldset>
   );
 }

@@ -6,7 +6,7 @@ import type { Block, Template } from '@/core/template';
 import type { BringFile } from '../attach/useShelf';
 import type { BringPicture } from '../parts/PictureInput';
 import type { OrderChoice } from '@/contract/orders';
-import type { EditionNote, OnDesk, DeskStore } from '@/contract/templates';
+import type { EditionNote, OnDesk, DeskStore, VersionOnDesk } from '@/contract/templates';
 import type { StripState } from './strip';
 import type { Segments } from '@/core/template';
 
@@ -23,6 +23,8 @@ export interface DeskProps {
   sender: { name: string; address: string };
   /** The address of whoever is signed in. */
   ownAddress: string;
+  /** Of a notification: all of its versions, this one among them. */
+  versions?: VersionOnDesk[];
   others: { slug: string; name: string }[];
   previous?: { slug: string; name: string } | undefined;
   next?: { slug: string; name: string } | undefined;
@@ -36,7 +38,7 @@ export interface DeskProps {
   mayBring: boolean;
   onSave: (revision: number, template: Template) => Promise<Result<{ revision: number }>>;
   /** Gives what to say when it is done. */
-  onPublish: (revision: number) => Promise<Result<{ said: string }>>;
+  onPublish: (revision: number, also?: { slug: string; revision: number }[]) => Promise<Result<{ said: string }>>;
   onOrder: (number: string) => Promise<Result<{ order: Order; channelName: string | undefined }>>;
   onOrders: (search: string) => Promise<Result<OrderChoice[]>>;
   onEdition: (number: number) => Promise<Result<Template>>;

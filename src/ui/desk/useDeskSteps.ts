@@ -3,6 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { toast } from 'sonner';
+import type { VersionOnDesk } from '@/contract/templates';
 import type { Block, Template } from '@/core/template';
 import { answered, failureWords, valueOrToast } from '../parts/result';
 import { wordsOfBlock } from './blockEdits';
@@ -32,11 +33,12 @@ export function useDeskSteps({ props, save, template, language, order, onUsePass
     void save.saveNow();
   };
 
-  const publish = async (): Promise<void> => {
+  const publish = async (also: VersionOnDesk[]): Promise<void> => {
     setBusy('publish');
     setPublishTrouble(undefined);
     await save.saveNow();
-    const result = await answered(props.onPublish(save.currentRevision()));
+    const others = also.map(({ slug, revision }) => ({ slug, revision }));
+    const result = await answered(props.onPublish(save.currentRevision(), others));
     setBusy(undefined);
     if (!result.ok) {
       setPublishTrouble(failureWords(result.error));

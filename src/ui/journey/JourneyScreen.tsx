@@ -261,6 +261,7 @@ export function JourneyScreen(props: JourneyProps) {
       </div>
       {turningOn && (
         <TurnOnDialog
+          base={base}
           slug={turningOn.slug}
           name={turningOn.name}
           onImpact={props.onImpact}

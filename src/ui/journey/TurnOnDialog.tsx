@@ -3,13 +3,14 @@
 import { useEffect, useState } from 'react';
 import type { Result } from '@/core/result';
 import { Dialog } from '../parts/Dialog';
-import { Mark } from '../parts/marks';
+import Link from '../parts/Link';
 import { PanelTitle, Trouble } from '../parts/Page';
 import { answered } from '../parts/result';
 import type { Impact } from '@/contract/notifications';
 import { say } from '@/words/journey';
 
 export interface TurnOnProps {
+  base: string;
   slug: string;
   name: string;
   onImpact: (slug: string) => Promise<Result<Impact>>;
@@ -17,7 +18,7 @@ export interface TurnOnProps {
   onClose: () => void;
 }
 
-export function TurnOnDialog({ slug, name, onImpact, onTurnOn, onClose }: TurnOnProps) {
+export function TurnOnDialog({ base, slug, name, onImpact, onTurnOn, onClose }: TurnOnProps) {
   const [result, setResult] = useState<Result<Impact>>();
   useEffect(() => {
     let gone = false;
@@ -39,7 +40,12 @@ export function TurnOnDialog({ slug, name, onImpact, onTurnOn, onClose }: TurnOn
           <button type="button" className="btn" onClick={onClose}>
             {say.leaveItOff}
           </button>
-          <button type="button" className="btn btn-main" disabled={!impact} onClick={onTurnOn}>
+          <button
+            type="button"
+            className="btn btn-main"
+            disabled={!impact || impact.unpublished.length > 0}
+            onClick={onTurnOn}
+          >
             {say.turnItOn}
           </button>
         </>
@@ -47,12 +53,12 @@ export function TurnOnDialog({ slug, name, onImpact, onTurnOn, onClose }: TurnOn
     >
       {!result && <p className="text-sm text-slate">{say.planningTheOrdersOfThe}</p>}
       {result && !result.ok && <Trouble>{result.error.message}</Trouble>}
-      {impact && <ImpactWords impact={impact} />}
+      {impact && <ImpactWords base={base} impact={impact} />}
     </Dialog>
   );
 }
 
-function ImpactWords({ impact }: { impact: Impact }) {
+function ImpactWords({ base, impact }: { base: string; impact: Impact }) {
   const { byHand, words, messages, orders, byLanguage, byVariant, without, looked, more, unpublished, doubles } =
     impact;
   return (
@@ -61,10 +67,17 @@ function ImpactWords({ impact }: { impact: Impact }) {
         <Trouble key={d.name}>{say.personWouldGetNameFor({ person: d.person, name: d.name, order: d.order })}</Trouble>
       ))}
       {unpublished.length > 0 && (
-        <p className="flex gap-2">
-          <Mark tone="waiting" />
-          <span>{say.neverPublishedSoNothingGoes({ unpublished: unpublished.join(', ') })}</span>
-        </p>
+        <Trouble>
+          {say.publishTheseFirst}{' '}
+          {unpublished.map(({ slug, name }, i) => (
+            <span key={slug}>
+              {i > 0 && ', '}
+              <Link className="link" href={`${base}/desk/${slug}`}>
+                {name}
+              </Link>
+            </span>
+          ))}
+        </Trouble>
       )}
       <p className="text-base">
         {words ??

@@ -203,6 +203,7 @@ export function NotificationScreen(props: NotificationProps & { now: number }) {
             tried={tried}
             triedOn={triedOn}
             failure={failure}
+            on={notification.on}
             editable={maySwitch && moment !== SUMMARY}
             abouts={abouts}
             onChange={(variants) => change({ variants })}
@@ -218,6 +219,7 @@ export function NotificationScreen(props: NotificationProps & { now: number }) {
       </div>
       {turningOn && (
         <TurnOnDialog
+          base={base}
           slug={slug}
           name={saved.name}
           onImpact={onImpact}

@@ -28,6 +28,8 @@ export interface VariantsPartProps {
   triedOn: ConditionFormProps['tried'];
   failure: Failure | undefined;
   editable: boolean;
+  /** It goes out. */
+  on: boolean;
   /** What conditions can ask, when not everything. */
   abouts?: readonly TestAbout[] | undefined;
   onChange: (variants: Variant[]) => void;
@@ -110,15 +112,21 @@ export function VariantsPart(props: VariantsPartProps) {
                   </span>
                 )}
                 <span className="ms-auto flex items-center gap-1 text-xs text-slate">
-                  {!there
-                    ? say.newBeginsWithTheWords
-                    : variant.nothing
-                      ? ''
-                      : !there.edition
-                        ? say.notPublished
-                        : there.changed
-                          ? say.editionAndDraft({ edition: there.edition })
-                          : say.editionEdition({ edition: there.edition })}
+                  {!there ? (
+                    say.newBeginsWithTheWords
+                  ) : variant.nothing ? (
+                    ''
+                  ) : !there.edition ? (
+                    props.on ? (
+                      <span className="font-semibold text-madder">{say.onWithoutIt}</span>
+                    ) : (
+                      say.notPublished
+                    )
+                  ) : there.changed ? (
+                    say.editionAndDraft({ edition: there.edition })
+                  ) : (
+                    say.editionEdition({ edition: there.edition })
+                  )}
                 </span>
                 {there && !variant.nothing && (
                   <Link className="link" href={`${base}/desk/${there.address}`}>

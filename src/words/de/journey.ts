@@ -105,8 +105,7 @@ export const journey: TranslationOf<typeof say> = {
   planningTheOrdersOfThe: 'Die Bestellungen der letzten 30 Tage werden geplant ...',
   personWouldGetNameFor:
     '{$person} bekäme „{$name}“ zum selben Anlass zusätzlich, zum Beispiel für Bestellung {$order}. Schalten Sie eine der beiden aus oder geben Sie einer eine Bedingung.',
-  neverPublishedSoNothingGoes:
-    'Nie veröffentlicht, daher geht davon noch nichts hinaus: {$unpublished}. Die Zahlen unten gelten für den Entwurf.',
+  publishTheseFirst: 'Zuerst veröffentlichen, sonst bekommt nichts, für wen sie ist:',
   nothingOfTheKindHas: 'In den letzten 30 Tagen gab es diesen Anlass nicht, also hätte niemand sie bekommen.',
   nothingGoesOutByItself:
     '.input {$looked :integer} .match $looked one {{Nichts geht von selbst hinaus: Mitarbeitende wählen sie bei einer Bestellung. Sie wird für {$orders} von {$looked} Bestellung der letzten 30 Tage angeboten.}} * {{Nichts geht von selbst hinaus: Mitarbeitende wählen sie bei einer Bestellung. Sie wird für {$orders} von {$looked} Bestellungen der letzten 30 Tage angeboten.}}',

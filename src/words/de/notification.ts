@@ -19,6 +19,7 @@ export const notification: TranslationOf<typeof say> = {
     'Wenn jemand im Team sie bei einer Bestellung wählt, anpasst und sendet. Nichts geht von selbst hinaus.',
   offeredOnlyWhen: 'Nur angeboten, wenn',
   onlyWhen: 'Nur wenn',
+  onWithoutIt: 'nie veröffentlicht: für wen sie ist, bekommt nichts',
   forAllProducts: 'Für alle Produkte.',
   rulesSayWhichOrders:
     'Von welchen Bestellungen sie ist, sagen die Regeln ihrer Empfänger: Alle bekommen ihre eigene Zusammenfassung.',

@@ -12,6 +12,8 @@ export const pages: TranslationOf<typeof say> = {
   itMayHaveBeenIn: 'Vielleicht gehört sie zu einem anderen Shop, oder die Adresse wurde nur zum Teil kopiert.',
   setUp: 'Einrichten',
   signIn: 'Anmelden',
+  editionAndVersionsLive:
+    '.input {$others :integer} .match $others one {{Ausgabe {$number} ist veröffentlicht, und {$others} andere Fassung.}} * {{Ausgabe {$number} ist veröffentlicht, und {$others} andere Fassungen.}}',
   editionNumberIsLive: 'Ausgabe {$number} ist live.',
   thisScreenCouldNotBe: 'Diese Seite konnte nicht angezeigt werden',
   nothingWasChangedIfThe:

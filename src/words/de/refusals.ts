@@ -67,6 +67,10 @@ export const refusals: TranslationOf<typeof say> = {
   aVersionIsNoLonger: 'Eine Version gibt es nicht mehr. Laden Sie neu.',
   itNeedsANameFor: 'Sie braucht einen Namen für das Team.',
   enterANameOfAt: 'Geben Sie einen Namen von höchstens 120 Zeichen ein.',
+  chooseOtherVersions: 'Wählen Sie andere Fassungen dieser Benachrichtigung.',
+  versionStopsAll: 'Nichts wurde veröffentlicht. {$version}: {$why}',
+  versionsNeverPublished:
+    'Veröffentlichen Sie zuerst diese Fassungen, sonst bekommt nichts, für wen sie sind: {$versions}.',
   onlyStaffHears: 'Wählen Sie das Team: Davon erfahren nur Kolleginnen und Kollegen.',
   chooseAMoment: 'Wählen Sie einen Anlass.',
   nameShipsWithLibellusLeave:

@@ -41,9 +41,16 @@ export async function saveAction(
   return act(template.save, store, { slug, revision, template: draft });
 }
 
-export async function publishAction(store: string, slug: string, revision: number): Promise<Result<{ said: string }>> {
-  const published = await actAndRefresh(template.publish, store, { slug, revision });
-  return withValue(published, ({ number }) => ({ said: say.editionNumberIsLive({ number }) }));
+export async function publishAction(
+  store: string,
+  slug: string,
+  revision: number,
+  also: { slug: string; revision: number }[] = [],
+): Promise<Result<{ said: string }>> {
+  const published = await actAndRefresh(template.publish, store, { slug, revision, also });
+  return withValue(published, ({ number, also: others }) => ({
+    said: others > 0 ? say.editionAndVersionsLive({ number, others }) : say.editionNumberIsLive({ number }),
+  }));
 }
 
 export async function editionAction(store: string, slug: string, number: number): Promise<Result<Template>> {

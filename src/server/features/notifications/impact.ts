@@ -151,7 +151,7 @@ export async function impactOf(access: Access, slug: string): Promise<Impact> {
       .slice(0, 6),
     looked: looked.length,
     more: past.length > LOOK_AT,
-    unpublished: own.filter((r) => !r.template.nothing && !r.edition).map((r) => r.title),
+    unpublished: own.filter((r) => !r.template.nothing && !r.edition).map((r) => ({ slug: r.address, name: r.title })),
     doubles: findDoubles(asOn, mails, about)
       .filter((d) => d.notificationId === notification.id || d.with.id === notification.id)
       .map((d) => ({

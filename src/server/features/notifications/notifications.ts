@@ -51,8 +51,13 @@ export async function inBulk(
     if (action !== 'publish') {
       const on = action === 'on';
       if (notification.on === on) continue;
-      await switchNotification(access, slug, on);
-      outcome.done.push(notification.name);
+      try {
+        await switchNotification(access, slug, on);
+        outcome.done.push(notification.name);
+      } catch (error) {
+        if (!(error instanceof AppError)) throw error;
+        outcome.refused.push({ name: notification.name, why: error.message });
+      }
       continue;
     }
     for (const row of own) {

@@ -1,6 +1,6 @@
 /** The Desk: one notification's template with its draft, editions, and what is needed to render it. */
 import { senderKindOf, type SenderKind } from '@/core/mail';
-import { and, desc, eq, ne, sql } from 'drizzle-orm';
+import { and, desc, eq, isNull, ne, sql } from 'drizzle-orm';
 import { factsOf } from '../../db/store-facts';
 import { findingProblem, messageFindings, templateFindings, type Finding } from '@/core/preflight';
 import { templateAddress, variantTitle } from '@/core/plan';
@@ -24,7 +24,9 @@ import { readTemplate } from '../../documents/read-template';
 import { listPassages } from './passages';
 import type { MomentId } from '@/core/moments';
 import type { Schedule } from '@/core/time';
+import { say as ready } from '@/words/ready';
 import { say } from '@/words/refusals';
+import { listed } from '@/words/speak';
 import { config } from '../../base/config';
 
 /** Everything the Desk opens with. */
@@ -257,9 +259,25 @@ export async function templateEdition(access: Access, slug: string, number: numb
   return editionContent(templateShelf, { access, id: template.id }, number);
 }
 
-/** Turns a notification on or off. */
+/** Refuses to turn on what would leave somebody without a message: every version has to have gone out once, or to send nothing. */
+async function refuseUnpublished(notificationId: string): Promise<void> {
+  const missing = await database()
+    .select({ name: templates.variantName })
+    .from(templates)
+    .where(
+      and(eq(templates.notificationId, notificationId), eq(templates.nothing, false), isNull(templates.liveEditionId)),
+    )
+    .orderBy(templates.rank);
+  if (missing.length === 0) return;
+  const versions = listed(missing.map(({ name }) => (name === '' ? ready.everyoneElse : name)));
+  const message = say.versionsNeverPublished({ versions });
+  throw new AppError('invalid', message, [{ path: '/variants', message }]);
+}
+
+/** Turns a notification on or off. Turning on is refused while a version of it has never been published. */
 export async function switchNotification(access: Access, slug: string, on: boolean): Promise<void> {
   const { notification } = await templateRow(access, slug);
+  if (on) await refuseUnpublished(notification.id);
   await database().transaction(async (tx) => {
     await tx.update(notifications).set({ on }).where(eq(notifications.id, notification.id));
     await settingsChanged(tx, access.store.id);

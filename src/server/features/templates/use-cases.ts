@@ -2,11 +2,12 @@
 import { Type } from '@sinclair/typebox';
 import { useCase } from '../use-case';
 import { bringPicture, coloursOf } from '../../documents/pictures';
-import { copyBlockTo, publishTemplate, saveTemplate, templateEdition, templateFor } from './templates';
+import { copyBlockTo, saveTemplate, templateEdition, templateFor } from './templates';
 import { exportMessage } from './exported';
 import { copyLook, exportLook, importLook, lookEdition, publishLook, saveLook } from './look';
 import { makePassage, passageEdition, publishPassage, removePassage, savePassage } from './passages';
 import { sendTest } from './test-message';
+import { publishVersions } from './versions';
 import { DEED_CHECKS, NOTHING, NUMBER, object, REVISION, SLUG } from '../shapes';
 
 const LANGUAGE = Type.String({ maxLength: 20 });
@@ -23,8 +24,13 @@ export const template = {
   publish: useCase({
     name: 'template.publish',
     permission: 'template.publish',
-    input: object({ slug: SLUG, revision: REVISION }),
-    run: (who, { slug, revision }) => publishTemplate(who, slug, revision),
+    input: object({
+      slug: SLUG,
+      revision: REVISION,
+      // Other versions of the same notification, published with it.
+      also: Type.Optional(Type.Array(object({ slug: SLUG, revision: REVISION }), { maxItems: 20 })),
+    }),
+    run: (who, { also = [], ...seen }) => publishVersions(who, seen, also),
   }),
   edition: useCase({
     name: 'template.edition',

@@ -2,6 +2,7 @@ import type { Metadata } from 'next';
 import { cache } from 'react';
 import { orNotFound, pageAccess } from '@/app/page-access';
 import { loadDesk } from '@/server/features/templates/templates';
+import { loadVersions } from '@/server/features/templates/versions';
 import { DeskScreen } from '@/ui/desk/DeskScreen';
 import {
   copyBlockAction,
@@ -45,6 +46,7 @@ export default async function Desk({ params, searchParams }: Props) {
       live={desk.live}
       editions={desk.editions}
       store={desk.store}
+      versions={await loadVersions(access, slug)}
       others={desk.others}
       previous={desk.previous}
       next={desk.next}
