@@ -5,6 +5,7 @@ import { windClock } from '@/server/db/demo-clock';
 import { database } from '@/server/db/client';
 import { notifications, notWritten, orders } from '@/server/db/schema';
 import { exampleEvent } from '@/server/events/examples';
+import { takeEvent } from '@/server/events/take';
 import { receiveEvent } from '@/server/events/receive';
 import { checkEvent, EVENT_TYPES, type EventType } from '@/server/events/schema';
 import { sendNow, stopDelivery } from '@/server/features/deliveries/deliveries';
@@ -174,10 +175,14 @@ describe('the examples of events', () => {
       channel: 'web-shop',
       time: new Date().toISOString(),
       number: `EX-${type}`,
+      goods: [
+        { sku: 'PA-KOZO', name: 'Kozo sheet', category: 'papers' },
+        { sku: 'TO-AWL', name: 'Awl', category: 'tools' },
+      ],
     });
     const checked = checkEvent(JSON.parse(JSON.stringify(event)));
     if (!checked.ok) throw new Error(JSON.stringify(checked.problems));
-    await expect(receiveEvent(SHOP, checked.value)).resolves.toMatchObject({ known: false });
+    await expect(takeEvent(SHOP, checked.value)).resolves.toMatchObject({ known: false });
   });
 });
 
