@@ -33,7 +33,6 @@ export const say = speak('desk', {
   otherVersions: 'Other versions that differ from what is live',
   neverWentOutSoNothing: 'Never published: whoever it is for gets nothing.',
   publishVersions: '.input {$n :integer} .match $n one {{Publish {$n} version}} * {{Publish {$n} versions}}',
-  ordersShort: 'Orders',
   noOrdersLeftOut: 'no orders: left out',
   mostOrders: 'Orders at most',
   noSuggestionsLeftOut: 'none for this order: left out',

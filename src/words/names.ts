@@ -65,7 +65,7 @@ export const say = speak('names', {
   readMore: 'Read more',
   productNotes2: 'product notes',
   yourCode: 'Your code',
-  ordersOfASummary: 'Orders of a summary',
+  ordersOfASummary: 'Orders',
   ordersPlace: 'Orders of a summary',
   notPaid: 'Order not paid',
   toSend: 'Order to be sent',

@@ -18,6 +18,8 @@ export const say = speak('timing', {
   everyDayAt: 'every day at {$time}',
   everyWorkingDayAt: 'every working day at {$time}',
   everyWeekAt: 'every {$weekday} at {$time}',
+  dailyShort: 'daily, {$time}',
+  workdaysShort: 'workdays, {$time}',
   atOnce: 'at once',
   paid: 'paid',
   cancelled: 'cancelled',

@@ -92,7 +92,7 @@ test('a summary takes the place of a message for each order, and comes at its ti
     await page.goto('/s/quillwick/desk/summary-of-orders');
     await expect(sheet(page).getByRole('heading')).toContainText(/orders?/);
     await expect(sheet(page).getByText('To be sent').first()).toBeVisible();
-    await expect(page.getByRole('button', { name: 'Add Orders of a summary' })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Add Orders' })).toBeVisible();
     await expect(page.getByRole('button', { name: 'Add Items table' })).toHaveCount(0);
   });
 

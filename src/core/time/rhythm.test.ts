@@ -1,4 +1,4 @@
-import { cameLast, comesNext, rhythmWords, type Rhythm } from './rhythm';
+import { cameLast, comesNext, rhythmWords, shortRhythmWords, type Rhythm } from './rhythm';
 
 const ZONE = 'Europe/Berlin';
 const at = (time: string): number => Date.parse(time);
@@ -36,5 +36,6 @@ describe('a rhythm', () => {
   it('says itself', () => {
     expect(rhythmWords(working)).toBe('every working day at 08:00');
     expect(rhythmWords(fridays)).toBe('every Friday at 17:30');
+    expect([daily, working, fridays].map(shortRhythmWords)).toEqual(['daily, 08:00', 'workdays, 08:00', 'Fri, 17:30']);
   });
 });

@@ -56,8 +56,8 @@ export const comesNext = (rhythm: Rhythm, now: number, timeZone: string): number
 const MONDAY = Date.UTC(2024, 0, 1);
 
 /** What a weekday is called for whoever reads, from 1 for Monday. */
-export const weekdayName = (weekday: number): string =>
-  new Intl.DateTimeFormat(readerLocale(), { weekday: 'long', timeZone: 'UTC' }).format(
+export const weekdayName = (weekday: number, length: 'long' | 'short' = 'long'): string =>
+  new Intl.DateTimeFormat(readerLocale(), { weekday: length, timeZone: 'UTC' }).format(
     MONDAY + (weekday - 1) * 86_400_000,
   );
 
@@ -70,5 +70,17 @@ export function rhythmWords(rhythm: Rhythm): string {
       return say.everyWorkingDayAt({ time: rhythm.at });
     case 'week':
       return say.everyWeekAt({ weekday: weekdayName(rhythm.on), time: rhythm.at });
+  }
+}
+
+/** The same in fewer words, for a card: "workdays, 08:00". */
+export function shortRhythmWords(rhythm: Rhythm): string {
+  switch (rhythm.every) {
+    case 'day':
+      return say.dailyShort({ time: rhythm.at });
+    case 'working-day':
+      return say.workdaysShort({ time: rhythm.at });
+    case 'week':
+      return `${weekdayName(rhythm.on, 'short')}, ${rhythm.at}`;
   }
 }

@@ -30,7 +30,6 @@ const SHORT: Partial<Record<BlockKind, string>> = inEachLanguage(() => ({
   notes: say.notes,
   discount: say.discount,
   suggestions: say.suggestions,
-  orders: say.ordersShort,
 }));
 
 /** Blocks that have something to show at a moment. */

@@ -46,11 +46,12 @@ export function Versions({
             href={`${base}/desk/${version.slug}${query}`}
             aria-current={here ? 'page' : undefined}
             title={about}
-            className={`rounded-control px-2.5 py-1 text-ink ${here ? 'bg-petrol-tint text-petrol-deep' : 'hover:bg-panel'}`}
+            className={`inline-flex items-baseline gap-1.5 rounded-control px-2.5 py-1 text-ink ${here ? 'bg-petrol-tint text-petrol-deep' : 'hover:bg-panel'}`}
           >
-            <span className={here ? 'font-semibold' : ''}>{version.name}</span>{' '}
+            <span className={here ? 'font-semibold' : ''}>{version.name}</span>
+            <Mark tone={tone} size={10} />
             <span className="text-xs text-slate">
-              <Mark tone={tone} size={10} /> {words}
+              {words}
               {version.share !== undefined && ` · ${say.shareOfOrders({ share: shareText(version.share) })}`}
             </span>
           </Link>

@@ -34,7 +34,6 @@ export const desk: TranslationOf<typeof say> = {
   neverWentOutSoNothing: 'Nie veröffentlicht: Für wen sie ist, bekommt nichts.',
   publishVersions:
     '.input {$n :integer} .match $n one {{{$n} Fassung veröffentlichen}} * {{{$n} Fassungen veröffentlichen}}',
-  ordersShort: 'Bestellungen',
   noOrdersLeftOut: 'keine Bestellungen: weggelassen',
   mostOrders: 'Höchstens so viele Bestellungen',
   noSuggestionsLeftOut: 'keine zu dieser Bestellung: weggelassen',

@@ -65,7 +65,7 @@ export const names: TranslationOf<typeof say> = {
   readMore: 'Mehr lesen',
   productNotes2: 'Artikelhinweise',
   yourCode: 'Ihr Code',
-  ordersOfASummary: 'Bestellungen einer Zusammenfassung',
+  ordersOfASummary: 'Bestellungen',
   ordersPlace: 'Bestellungen einer Zusammenfassung',
   notPaid: 'Bestellung nicht bezahlt',
   toSend: 'Bestellung zu versenden',

@@ -18,6 +18,8 @@ export const timing: TranslationOf<typeof say> = {
   everyDayAt: 'täglich um {$time}',
   everyWorkingDayAt: 'an jedem Werktag um {$time}',
   everyWeekAt: 'jeden {$weekday} um {$time}',
+  dailyShort: 'täglich, {$time}',
+  workdaysShort: 'werktags, {$time}',
   atOnce: 'sofort',
   paid: 'bezahlt',
   cancelled: 'storniert',

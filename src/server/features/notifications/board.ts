@@ -6,7 +6,7 @@ import { sampleOrders } from '@/core/order';
 import { findDoubles, planner, reasonWords, templateAddress, variantTitle, type PlanEvent } from '@/core/plan';
 import { segmentsOf, templateChanges, type Template } from '@/core/template';
 import { BY_HAND, goesByHand, momentOf, NOTICE } from '@/core/moments';
-import { scheduleWords, shortTimingWords } from '@/core/time';
+import { scheduleWords, shortRhythmWords, shortTimingWords } from '@/core/time';
 import type { PathStep, LeafState, DoubleView, ShopMailView, OrderPath } from '@/contract/notifications';
 import type { Access } from '../../auth/access';
 import { database } from '../../db/client';
@@ -113,7 +113,7 @@ export async function loadBoard(access: Access, rows?: readonly BoardRow[]) {
         published: written.every((r) => r.edition !== null),
         /** Versions for some orders, besides the one for everybody. */
         variants: own.length - 1,
-        timing: goesByHand(notification.moment) ? say.byHand : scheduleWords(notification.schedule),
+        timing: timingOf(notification),
         row: notification.schedule.row.length > 1 ? notification.schedule.row.map(shortTimingWords) : [],
         when: notification.when ? conditionWords(notification.when, { channel: (c) => names.get(c) }) : undefined,
         offChannels: notification.offChannels.flatMap((c) => names.get(c) ?? []),
@@ -128,6 +128,11 @@ export async function loadBoard(access: Access, rows?: readonly BoardRow[]) {
       };
     }),
   };
+}
+
+function timingOf({ moment, schedule }: typeof notifications.$inferSelect): string {
+  if (goesByHand(moment)) return say.byHand;
+  return schedule.rhythm ? shortRhythmWords(schedule.rhythm) : scheduleWords(schedule);
 }
 
 async function countByNotification(which: ReturnType<typeof and>, storeId: string): Promise<Map<string, number>> {
