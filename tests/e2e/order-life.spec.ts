@@ -196,7 +196,8 @@ test('a notification that would reach the same people is found before it is turn
     await expect(dialog.getByRole('alert').first()).toContainText(
       'would get “Order received” for the same moment as well',
     );
-    await expect(dialog).toContainText('Never published, so nothing goes out of it yet');
+    await expect(dialog).toContainText('Publish first, or whoever it is for gets nothing: A second thank you, Guests');
+    await expect(dialog.getByRole('button', { name: 'Turn it on' })).toBeDisabled();
     await expect(dialog.getByText(/would have gone out about \d+ orders/)).toBeVisible();
     await dialog.getByRole('button', { name: 'Leave it off' }).click();
   });
@@ -290,7 +291,7 @@ test('a version is added for some orders, and its words are its own', async ({ p
   await page.getByRole('option', { name: 'Category' }).click();
   await page.getByRole('button', { name: 'Save' }).click();
   const version = page.getByRole('listitem', { name: 'Workshop seats' });
-  await expect(version).toContainText('not published');
+  await expect(version).toContainText('never published: whoever it is for gets nothing');
   await version.getByRole('link', { name: 'Words' }).click();
   await expect(page).toHaveURL(/desk\/payment-received~workshop-seats/);
   await expect(page.getByRole('heading', { name: 'Payment received, Workshop seats' })).toBeVisible();
