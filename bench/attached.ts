@@ -7,7 +7,8 @@ import { startSink } from './sending';
 
 const BYTES = 5_000_000;
 const FEW = 20;
-const MANY = 200;
+/** The longer run: LIBELLUS_BENCH_PEOPLE=1000. */
+const MANY = Number(process.env.LIBELLUS_BENCH_PEOPLE ?? 200);
 
 const megabytes = (bytes: number): string => (bytes / 1e6).toFixed(0);
 
