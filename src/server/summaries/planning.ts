@@ -1,5 +1,5 @@
 /** Summaries of orders: worked out when their times come, one for each colleague, of the orders that their rules name. */
-import { and, asc, eq, exists, gt, gte, inArray, lt, notInArray, or, sql } from 'drizzle-orm';
+import { and, asc, eq, exists, gt, gte, inArray, lt, ne, notInArray, or, sql } from 'drizzle-orm';
 import { conditionHolds } from '@/core/conditions';
 import { SUMMARY } from '@/core/moments';
 import { nothingOf, type Order } from '@/core/order';
@@ -52,6 +52,15 @@ export async function planSummaries(): Promise<number> {
   return planned;
 }
 
+/** Notes that a summary has other times from now on: the next of them is the first. In the transaction that sets them. */
+export async function noteTimes(tx: Executor, notificationId: string, rhythm: Rhythm): Promise<void> {
+  const asSet = JSON.stringify(rhythm);
+  await tx
+    .update(summariesReached)
+    .set({ rhythm: asSet, since: new Date(await timeNow(tx)) })
+    .where(and(eq(summariesReached.notificationId, notificationId), ne(summariesReached.rhythm, asSet)));
+}
+
 /** One that is off begins anew when it is turned on: the orders in between are in no summary. */
 async function forgetOff(on: readonly string[]): Promise<void> {
   await database()
@@ -79,8 +88,8 @@ async function planOne(store: Store, notification: Notification, rhythm: Rhythm,
     return false;
   }
   if (before.rhythm !== asSet.rhythm) {
-    // Set to other times: the next of them is the first, of all orders since the last summary.
-    await database().update(summariesReached).set(asSet).where(here);
+    // Set to other times by other ways than its screen: the next of them is the first.
+    await noteTimes(database(), notification.id, rhythm);
     return false;
   }
   const isDue = ({ reached, since }: typeof before): boolean => until > reached.getTime() && until > since.getTime();

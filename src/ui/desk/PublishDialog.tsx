@@ -11,7 +11,6 @@ import { PublishFrame } from '../bench/PublishFrame';
 import { PanelTitle } from '../parts/Page';
 import { Check } from '../parts/Check';
 import { ChangeList } from './ChangeList';
-import { versionState } from './Versions';
 import { say } from '@/words/desk';
 import { say as common } from '@/words/common';
 
@@ -153,11 +152,9 @@ function OtherVersions({
               onChange={(on) => onChoose(on ? [...chosen, v.slug] : chosen.filter((s) => s !== v.slug))}
             />
             <p className={`ms-6 text-xs ${v.edition === undefined ? 'text-madder' : 'text-slate'}`}>
-              {v.edition === undefined
-                ? say.neverWentOutSoNothing
-                : `${versionState(v).words}, ${say.nChanges({ n: v.changes })}`}
-              {v.when && ` ${say.versionWhen({ condition: v.when })}`}
+              {v.edition === undefined ? say.neverWentOutSoNothing : say.nChanges({ n: v.changes })}
             </p>
+            {v.when && <p className="ms-6 text-xs text-slate">{say.versionWhen({ condition: v.when })}</p>}
           </li>
         ))}
       </ul>

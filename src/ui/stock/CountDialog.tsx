@@ -9,6 +9,7 @@ import { Field, Pick } from '../parts/fields';
 import { Mark } from '../parts/marks';
 import { PanelTitle, Trouble } from '../parts/Page';
 import { answered, corrected, problemAt } from '../parts/result';
+import { LowAtField, readLowAt } from './LowAtField';
 import { say } from '@/words/stock';
 import { say as common } from '@/words/common';
 
@@ -100,20 +101,14 @@ export function CountDialog({ row, places, onEffects, onSave, onDone, onClose }:
             )}
           </Field>
         )}
-        <Field label={say.lowAt} hint={say.lowAtHint} problem={problemAt(failure, '/lowAt')}>
-          {(ids) => (
-            <input
-              {...ids}
-              className="input w-32"
-              inputMode="numeric"
-              value={lowAt}
-              onChange={(e) => {
-                setLowAt(e.target.value);
-                setFailure((f) => corrected(f, '/lowAt'));
-              }}
-            />
-          )}
-        </Field>
+        <LowAtField
+          value={lowAt}
+          problem={problemAt(failure, '/lowAt')}
+          onChange={(typed) => {
+            setLowAt(typed);
+            setFailure((f) => corrected(f, '/lowAt'));
+          }}
+        />
         <section aria-label={say.whatSavingDoes} aria-live="polite">
           <PanelTitle>{say.whatSavingDoes}</PanelTitle>
           {wanted.counts.length === 0 && <p className="mt-1 text-slate">{say.nothingCounted}</p>}
@@ -148,10 +143,9 @@ function read(
     }
     return Number(text) === known?.left ? [] : [{ location, left: Number(text) }];
   });
-  const low = lowAt.trim();
-  if (low !== '' && !/^[1-9]\d{0,5}$/.test(low)) problems.push({ path: '/lowAt', message: say.enterAThreshold });
-  const threshold = low === '' || !/^\d+$/.test(low) ? null : Number(low);
-  return { wanted: { sku: row.sku, lowAt: threshold, counts: changed }, problems };
+  const threshold = readLowAt(lowAt);
+  if (threshold === undefined) problems.push({ path: '/lowAt', message: say.enterAThreshold });
+  return { wanted: { sku: row.sku, lowAt: threshold ?? null, counts: changed }, problems };
 }
 
 /** What saving would do, asked anew when something else is typed. */

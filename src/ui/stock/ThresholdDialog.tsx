@@ -8,6 +8,7 @@ import { Dialog } from '../parts/Dialog';
 import { Field, Search } from '../parts/fields';
 import { Trouble } from '../parts/Page';
 import { answered, corrected, problemAt } from '../parts/result';
+import { LowAtField, readLowAt } from './LowAtField';
 import { say } from '@/words/stock';
 import { say as common } from '@/words/common';
 
@@ -28,13 +29,13 @@ export function ThresholdDialog({
   const [busy, setBusy] = useState(false);
   const number = categories.find((c) => c.category === category)?.products ?? 0;
   const save = async (): Promise<void> => {
-    const text = typed.trim();
-    if (text !== '' && !/^[1-9]\d{0,5}$/.test(text)) {
+    const lowAt = readLowAt(typed);
+    if (lowAt === undefined) {
       setFailure({ code: 'invalid', message: '', problems: [{ path: '/lowAt', message: say.enterAThreshold }] });
       return;
     }
     setBusy(true);
-    const result = await answered(onSave({ category, lowAt: text === '' ? null : Number(text) }));
+    const result = await answered(onSave({ category, lowAt }));
     setBusy(false);
     if (!result.ok) return setFailure(result.error);
     toast.success(say.thresholdSet({ n: result.value.changed }));
@@ -72,20 +73,14 @@ export function ThresholdDialog({
             />
           )}
         </Field>
-        <Field label={say.lowAt} hint={say.lowAtHint} problem={problemAt(failure, '/lowAt')}>
-          {(ids) => (
-            <input
-              {...ids}
-              className="input w-32"
-              inputMode="numeric"
-              value={typed}
-              onChange={(e) => {
-                setTyped(e.target.value);
-                setFailure((f) => corrected(f, '/lowAt'));
-              }}
-            />
-          )}
-        </Field>
+        <LowAtField
+          value={typed}
+          problem={problemAt(failure, '/lowAt')}
+          onChange={(next) => {
+            setTyped(next);
+            setFailure((f) => corrected(f, '/lowAt'));
+          }}
+        />
         <p>{say.thresholdEffect({ n: number })}</p>
       </div>
     </Dialog>

@@ -18,6 +18,7 @@ import {
 } from '../../db/schema';
 import { AppError } from '../../base/errors';
 import { settingsChanged } from '../../events/planner';
+import { noteTimes } from '../../summaries/planning';
 import { historyOf, remember } from '../../auth/history';
 import { newId } from '../../base/ids';
 import { boardRows, doublesOf } from './board';
@@ -160,6 +161,8 @@ export async function saveNotification(
         revision: revision + 1,
       })
       .where(eq(notifications.id, notification.id));
+    const { rhythm } = settings.schedule;
+    if (rhythm) await noteTimes(tx, notification.id, rhythm);
     await saveVariants(access, notification.id, settings.variants, tx);
     await settingsChanged(tx, access.store.id);
     for (const what of kept(() => changedParts(notification, settings))) {
