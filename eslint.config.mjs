@@ -47,9 +47,13 @@ const CORE_LAYERS = [
   'template',
   'render',
   'preflight',
+  'translation',
+  'xliff',
   'plan',
+  'standing',
   'shipped',
   'exchange',
+  'sets',
 ];
 
 /** The folders of the server in their order, as those of core. */
@@ -88,6 +92,8 @@ const CORE_PACKAGES = [
   'ajv',
   'ajv-formats',
   'culori',
+  'diff',
+  'fast-xml-parser',
   'htmlparser2',
   'ibantools',
   'jsonc-parser',

@@ -10,6 +10,7 @@ import { benchIntake } from './intake';
 import { printTable } from './measure';
 import { benchPlanning } from './planning';
 import { benchSending } from './sending';
+import { benchSets } from './sets';
 import { benchSuggestions } from './suggestions';
 import { benchTruth, truthOf } from './truth';
 import { benchTyping } from './typing';
@@ -23,11 +24,12 @@ const PARTS = [
   'sending',
   'attached',
   'suggestions',
+  'sets',
   'typing',
   'truth',
 ] as const;
 const USAGE =
-  'Usage: ./libellus bench [fill|planning|hostile|intake|board|sending|attached|suggestions|typing|truth] (truth: [--lives N]) or ./libellus bench --crash [--rounds N] [--events N] [--json]';
+  'Usage: ./libellus bench [fill|planning|hostile|intake|board|sending|attached|suggestions|sets|typing|truth] (truth: [--lives N]) or ./libellus bench --crash [--rounds N] [--events N] [--json]';
 const { values, positionals } = parseArgs({
   allowPositionals: true,
   options: {
@@ -73,6 +75,7 @@ async function runFigures(): Promise<void> {
     ['board', benchBoard],
     ['sending', benchSending],
     ['suggestions', benchSuggestions],
+    ['sets', benchSets],
     ['typing', benchTyping],
   ] as const) {
     if (!wanted(name)) continue;

@@ -13,6 +13,7 @@ export function signedOrder(
   email: string,
   id = `placed-${number}`,
   placedAt = '2026-11-24T09:14:00Z',
+  { language = 'en', ...customer }: { guest?: boolean; language?: string } = {},
 ): SignedEvent {
   const body = JSON.stringify({
     specversion: '1.0',
@@ -24,9 +25,9 @@ export function signedOrder(
         number,
         placedAt,
         currency: 'EUR',
-        language: 'en',
+        language,
         channel: 'web-shop',
-        customer: { email, firstName: 'Grace', lastName: 'Okafor' },
+        customer: { email, firstName: 'Grace', lastName: 'Okafor', ...customer },
         lines: [{ product: { sku: 'PA-KOZO', name: 'Kozo sheet', category: 'papers' }, quantity: 2, unitPrice: 850 }],
         payment: { method: 'Card', paid: true },
       },

@@ -6,5 +6,6 @@ export default async function Home() {
   if (!person) redirect('/sign-in');
   const [first] = await storesOf(person);
   if (!first) redirect('/sign-in?nothing=1');
-  redirect(`/s/${first.id}/today`);
+  // Translators begin where their work is.
+  redirect(`/s/${first.id}/${first.role === 'translator' ? 'languages' : 'today'}`);
 }

@@ -1,9 +1,11 @@
 /** What the board, the list and the screen of a notification are given. */
 import type { DeliveryState } from '@/core/mail/state';
 import type { Audience, MomentId } from '@/core/moments';
-import type { NotificationSettings } from '@/core/plan';
+import type { NotificationSettings, PlanChange } from '@/core/plan';
+import type { LeafState } from '@/core/standing';
+import type { TemplateChange } from '@/core/template';
 
-export type LeafState = 'off' | 'draft' | 'live' | 'failing' | 'stale';
+export type { LeafState } from '@/core/standing';
 
 export interface Card {
   slug: string;
@@ -14,6 +16,8 @@ export interface Card {
   on: boolean;
   mark: LeafState;
   edition?: number | undefined;
+  /** On, and a version of it can go out. */
+  live: boolean;
   changed: boolean;
   published: boolean;
   variants: number;
@@ -29,6 +33,26 @@ export interface Card {
   failures: number;
   double: boolean;
   last?: { state: DeliveryState; at: string } | undefined;
+}
+
+export interface BulkOutcome {
+  done: string[];
+  /** What was not done, with why. */
+  refused: { name: string; why: string }[];
+}
+
+/** A draft that could be published with others. */
+export interface ManyDraft {
+  /** Of the version, in addresses. */
+  slug: string;
+  name: string;
+  revision: number;
+  on: boolean;
+  /** Of the live edition; none where it never went out. */
+  edition?: number;
+  changes: TemplateChange[];
+  /** What stops it, each at its place. */
+  blockers: string[];
 }
 
 export interface PathStep {
@@ -84,6 +108,16 @@ export interface Impact {
   doubles: { name: string; person: string; order: string }[];
 }
 
+/** What settings that are not saved yet would have changed over the last 30 days. */
+export interface ChangeImpact {
+  /** How many events were looked at, and whether there were more. */
+  looked: number;
+  more: boolean;
+  /** Messages that wait now, which keep what they were planned with. */
+  waiting: number;
+  changes: { change: PlanChange; messages: number; orders: number; examples: string[] }[];
+}
+
 export interface NotificationStore extends ConditionStore {
   timeZone: string;
   locale: string;
@@ -98,7 +132,17 @@ export interface NotificationView {
   revision: number;
   settings: NotificationSettings;
   rules: number;
-  variants: { id: string; address: string; edition?: number | undefined; changed: boolean; complete: string[] }[];
+  /** Without it, customers would hear nothing of its moment. */
+  tellsAlone: boolean;
+  variants: {
+    id: string;
+    address: string;
+    edition?: number | undefined;
+    changed: boolean;
+    complete: string[];
+    /** Id of the version that it follows. */
+    follows?: string | undefined;
+  }[];
   store: NotificationStore;
   people: string[];
   doubles: DoubleView[];

@@ -18,7 +18,8 @@ const everyone: readonly Role[] = ROLES;
 /** Every action there is, with the roles that may do it. */
 export const POLICY = {
   'store.read': everyone,
-  'template.edit': ['owner', 'designer', 'translator'],
+  'template.edit': ['owner', 'designer'],
+  'words.translate': ['owner', 'designer', 'translator'],
   'template.publish': ['owner', 'designer'],
   'phrase.edit': ['owner', 'designer'],
   'terms.edit': ['owner'],
@@ -31,6 +32,9 @@ export const POLICY = {
   'stock.edit': ['owner', 'support'],
   'notification.switch': ['owner', 'designer'],
   'routing.edit': ['owner', 'designer'],
+  'store.make': ['owner'],
+  'set.take': ['owner', 'designer'],
+  'set.bring': ['owner', 'designer'],
   'test.send': ['owner', 'designer', 'translator', 'support'],
   'service.edit': ['owner'],
   'service.check': ['owner', 'support'],
@@ -55,6 +59,7 @@ export type Action = keyof typeof POLICY;
 export const ACTION_WORDS: Record<Action, string> = inEachLanguage(() => ({
   'store.read': say.readEverythingOfTheStore,
   'template.edit': say.changeTextAndBlocksOf,
+  'words.translate': say.translateTexts,
   'template.publish': say.publishMessages,
   'phrase.edit': say.changeThePhrasebook,
   'terms.edit': say.changePaymentShippingCarriersAnd,
@@ -67,6 +72,9 @@ export const ACTION_WORDS: Record<Action, string> = inEachLanguage(() => ({
   'stock.edit': say.countStock,
   'notification.switch': say.turnNotificationsOnAndOff,
   'routing.edit': say.changeWhichColleaguesGetMessages,
+  'store.make': say.makeStores,
+  'set.take': say.saveAllMessagesAsAFile,
+  'set.bring': say.bringMessagesIn,
   'test.send': say.sendTests,
   'service.edit': say.connectAndChangeServices,
   'service.check': say.checkServices,

@@ -2,7 +2,7 @@
 import type { FileShelf } from './files';
 import type { Condition } from '@/core/conditions';
 import type { Look } from '@/core/look';
-import type { MomentDetails, MomentId } from '@/core/moments';
+import type { Audience, MomentDetails, MomentId } from '@/core/moments';
 import type { KnownCodes } from '@/core/codes';
 import type { StoreFacts } from '@/core/snapshot';
 import type { Passages, Segments, Template } from '@/core/template';
@@ -24,6 +24,8 @@ export interface DeskStore {
   channels: { id: string; name: string }[];
   products: { sku: string; name: string; category: string }[];
   locations: string[];
+  /** Domains that its senders are of. */
+  senderDomains: string[];
   /** Files there are to attach, and how much fits. */
   shelf: FileShelf;
 }
@@ -34,6 +36,10 @@ export interface OnDesk {
   slug: string;
   name: string;
   moment: MomentId;
+  /** Of a notification: whom it goes to. */
+  audience?: Audience;
+  /** Of a version that follows another: that one, as its draft is now. */
+  leads?: { slug: string; name: string; template: Template };
   on: boolean;
   /** What its messages would be about now, for a moment that is about no order. */
   details?: MomentDetails;
@@ -54,6 +60,8 @@ export interface VersionOnDesk {
   edition?: number;
   /** In how many places the draft differs from what is live. */
   changes: number;
+  /** The address of the version that it follows. */
+  follows?: string;
   /** Of the orders of the last month that got any version, those that got this one, from 0 to 1. */
   share?: number;
 }
@@ -67,8 +75,16 @@ export interface LookMessage {
   versions: { when?: Condition; template: Template }[];
 }
 
+/** How something on the Desk is published: with what else, and why. */
+export interface Publishing {
+  also?: { slug: string; revision: number }[];
+  note?: string;
+}
+
 export interface EditionNote {
   number: number;
   publishedBy: string;
   publishedAt: string;
+  /** Why, if somebody said. */
+  note: string;
 }

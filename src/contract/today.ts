@@ -14,13 +14,15 @@ export interface TodayLine {
 
 /** One of the things that a new store needs before its messages arrive. */
 export interface FirstStep {
-  id: 'service' | 'check' | 'publish' | 'staff' | 'order' | 'message';
+  id: 'look' | 'service' | 'check' | 'publish' | 'staff' | 'order' | 'message';
   words: string;
   done: boolean;
   /** Who may take it, where the person may not: "Owners". */
   who?: string;
   /** Below the store's address. */
   href: string;
+  /** Drafts that can be published right there, by their slugs. */
+  publish?: string[];
 }
 
 /** Messages of the store's present day, and what waits. */

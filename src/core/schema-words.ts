@@ -12,6 +12,8 @@ export type Cause = 'empty' | 'form' | 'bounds';
 /** By the name of a field, where it needs one with that of what it is in (`wait/amount`), or by the name of what it is in (`colours`). */
 export const FIELD_WORDS: Readonly<Record<string, Partial<Record<Cause, string>>>> = inEachLanguage(() => ({
   account: { empty: say.enterTheBankAccount },
+  search: { empty: say.enterWordsToFind },
+  puts: { empty: say.choosePlaces },
   address: { empty: say.enterAnEmailAddressSuch },
   at: { form: say.enterATimeOfDay },
   amount: { empty: say.enterAnAmount },
@@ -32,7 +34,9 @@ export const FIELD_WORDS: Readonly<Record<string, Partial<Record<Cause, string>>
   customerId: { empty: say.chooseACustomer },
   dueInDays: { bounds: say.enterANumberOfDays },
   email: { empty: say.enterAnEmailAddressSuch },
+  storeEmail: { empty: say.enterAnEmailAddressSuch },
   family: { form: say.enterTheNameOfA },
+  follows: { form: say.useLettersDigitsHyphensAnd },
   firstName: { empty: say.enterTheFirstName },
   holder: { empty: say.enterTheAccountHolder },
   host: { empty: say.enterTheNameOfThe },

@@ -5,6 +5,7 @@
 import type { Static, TSchema } from '@sinclair/typebox';
 import Ajv, { type ErrorObject } from 'ajv';
 import addFormats from 'ajv-formats';
+import { withDefs } from './schema-defs';
 import { errorSentence } from './schema-words';
 import { SIZE_LIMITS, sizeOf, type SizeLimits } from './size';
 import { minorDigits } from './text/formatters';
@@ -67,13 +68,21 @@ export const isDay = (text: string): boolean =>
   !Number.isNaN(Date.parse(text)) &&
   new Date(`${text}T00:00:00Z`).toISOString().startsWith(text);
 
-/** One that stops at the first error, for all values, and one that finds all, for values that are small. */
-const shared: Partial<Record<'first' | 'all', Ajv>> = {};
+/**
+ * One that only says whether a value fits, which is compiled fast and asked first; one that stops at the first error, for values that are
+ * large; and one that finds all.
+ */
+const shared: Partial<Record<'fits' | 'first' | 'all', Ajv>> = {};
 
-function ajv(kind: 'first' | 'all'): Ajv {
+function ajv(kind: 'fits' | 'first' | 'all'): Ajv {
   let made = shared[kind];
   if (!made) {
-    made = new Ajv({ allErrors: kind === 'all', strict: false, verbose: true });
+    made = new Ajv({
+      allErrors: kind === 'all',
+      strict: false,
+      verbose: kind !== 'fits',
+      ...(kind === 'fits' && { inlineRefs: false }),
+    });
     addFormats(made, ['uuid']);
     made.addFormat('date-time', isInstant);
     made.addFormat('date', isDay);
@@ -104,17 +113,34 @@ export function checker<S extends TSchema>(
   limits: SizeLimits = SIZE_LIMITS,
 ): (value: unknown) => Checked<Static<S>> {
   CHECKED.push(schema);
-  const compiled: Partial<Record<'first' | 'all', ReturnType<Ajv['compile']>>> = {};
+  const compiled: Partial<Record<'fits' | 'first' | 'all', ReturnType<Ajv['compile']>>> = {};
   return (value) => {
     const { values, problem } = sizeOf(value, limits);
     if (problem) return { ok: false, problems: [problem] };
-    const first = (compiled.first ??= ajv('first').compile(schema));
-    if (first(value)) return { ok: true, value: value as Static<S> };
-    if (values > ALL_ERRORS_UP_TO) return { ok: false, problems: schemaProblems(first.errors ?? []) };
+    const fits = (compiled.fits ??= fitsOf(schema));
+    if (fits(value)) return { ok: true, value: value as Static<S> };
+    // Where what repeats is written once, errors do not tell in which branch they are: they are looked for in the schema as it stands.
+    if (values > ALL_ERRORS_UP_TO) {
+      const first = (compiled.first ??= ajv('first').compile(schema));
+      first(value);
+      return { ok: false, problems: schemaProblems(first.errors ?? []) };
+    }
     const all = (compiled.all ??= ajv('all').compile(schema));
     all(value);
     return { ok: false, problems: schemaProblems(all.errors ?? []) };
   };
+}
+
+/** Compiled once for each schema, however many checks are made of it. */
+const fitting = new WeakMap<TSchema, ReturnType<Ajv['compile']>>();
+
+function fitsOf(schema: TSchema): ReturnType<Ajv['compile']> {
+  let made = fitting.get(schema);
+  if (!made) {
+    made = ajv('fits').compile(withDefs(schema));
+    fitting.set(schema, made);
+  }
+  return made;
 }
 
 /** Ajv's errors as problems in words, each place once; the noise of `anyOf` around a more exact error is left out. */

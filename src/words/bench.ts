@@ -12,4 +12,7 @@ export const say = speak('bench', {
   nFindingsStopIt: '.input {$n :integer} .match $n one {{{$n} finding stops it}} * {{{$n} findings stop it}}',
   libellusDoesNotAnswerYour:
     'Libellus does not answer. Your words are kept in this window and saved as soon as it does.',
+  whyForColleagues: 'Why, for colleagues (optional)',
+  wordsGone: 'gone:',
+  wordsNew: 'new:',
 });

@@ -38,4 +38,7 @@ export const say = speak('common', {
   all: 'All',
   oneMore: 'one more',
   numberOrName: 'number or name',
+  changesAreBack: 'Changes that you had not saved are back.',
+  olderChangesAreBack:
+    'Changes that you had not saved are back. Somebody saved other settings meanwhile: look before you save.',
 });

@@ -48,7 +48,8 @@ export const say = speak('findings', {
     'Words have a colour of their own and no ground of their own: where mail is dark they may be dark on dark. Give both, or neither.',
   aGroundHasAColour:
     'A ground has a colour of its own and its words have none: where mail is dark they may be light on light. Give both, or neither.',
-  labelHasNoWordsIn: '{$label} has no words in {$languageName} yet.',
+  labelHasNoWordsIn:
+    '{$label} has no words in {$languageName} yet. Until all of it has, customers get the message in {$source}.',
   theSubjectIsEmptyMany: 'The subject is empty: many readers decide by it alone.',
   thePreheaderIsEmptyMail: 'The preheader is empty: mail programs show the first words of the message in its place.',
   labelIsEmpty: '{$label} is empty.',
@@ -97,6 +98,10 @@ export const say = speak('findings', {
   logoLink: 'Logo link',
   theLinkLeadsNowhereEnter: 'The link leads nowhere. Enter a full link that begins with https://.',
   theLogoHasRoundKB: 'The logo has {$round} kB; below 100 kB it shows at once on a phone.',
+  logoHardToSee:
+    'The logo hardly stands out from what is behind it: its best contrast is {$ratio}:1, and 3:1 is needed. Choose another logo, or another colour behind it.',
+  logoHardToSeeInTheDark:
+    'In dark mode the logo hardly stands out: its best contrast is {$ratio}:1, and 3:1 is needed. Add a logo for dark mode.',
   logoForTheDark: 'Logo for the dark',
   thereIsNoLogoFor: 'There is no logo for dark mode. Check in the dark previews that the logo can be seen.',
   shopName: 'Shop name',
@@ -112,6 +117,9 @@ export const say = speak('findings', {
   theLinkHasNoText: 'The link has no text: who cannot see its icon would not know where it leads.',
   linkNLabel: 'Link {$n}, {$label}',
   theLinkLeadsNowhereEnterA: 'The link leads nowhere. Enter a full link (https://, mailto: or tel:).',
+  ownCssOverridden:
+    'This changes nothing: each element of {$selector} has {$wins} itself, which wins. With !important yours does.',
+  addImportant: 'Add !important',
   ownCssLineLine: 'Own CSS, line {$line}',
   cannotBeRead: 'cannot be read',
   isHardToRead: 'is hard to read',
@@ -121,6 +129,10 @@ export const say = speak('findings', {
   whereItLeads: 'where it leads',
   whatItShows: 'what it shows',
   productPictures: 'product pictures',
+  onlyTheTotal: 'only the total',
+  includedTax: 'included tax',
+  productNames: 'product names',
+  lineBeside: 'line beside',
   whichGoods: 'which goods',
   shownAlways: 'shown always',
   noLongerHidden: 'no longer hidden',
@@ -152,4 +164,13 @@ export const say = speak('findings', {
   wrongFunction: '{$label} {$placeholder} is {$type} and cannot be written with :{$fn}.',
   formKey: 'A form of {$placeholder} has the key "{$value}". With :presence a key is present, missing or *.',
   makeIt: 'Make it {$placeholder}',
+  noNumberForm: 'A form of {$label} has the key "{$key}". It is a number, or zero, one, two, few, many, other or *.',
+  languageHasNoForm: '{$language} has no numbers for the form "{$key}" of {$label}: nobody gets it.',
+  languageTellsApart: '{$language} speaks otherwise of {$numbers}, and here these have the same words ({$label}).',
+  addTheForms: '.input {$n :integer} .match $n one {{Add the form}} * {{Add {$n} forms}}',
+  onlyInOneForm: '“{$sentence}” stands in one form only (“{$form}”): customers with another number do not read it.',
+  condition: 'condition',
+  nowHidden: 'now hidden',
+  emptyHere:
+    '{$value} is empty for the order on the sheet, and nothing stands in its place. Give it words for that case, or say it another way.',
 });

@@ -92,4 +92,17 @@ export const say = speak('history', {
   customers: 'customers',
   orders: 'orders',
   nOrders: '.input {$n :integer} .match $n one {{{$n} order}} * {{{$n} orders}}',
+  madeStore: '{$who} made the store {$name}',
+  tookOutSet: '{$who} saved all messages as a file',
+  broughtSet:
+    '.input {$n :integer} .match $n one {{{$who} brought one part in from {$name}}} * {{{$who} brought {$n} parts in from {$name}}}',
+  broughtBack: '{$who} brought {$name} back',
+  broughtTranslations:
+    '.input {$n :integer} .match $n one {{{$who} brought in {$n} translation in {$language} from {$file}}} * {{{$who} brought in {$n} translations in {$language} from {$file}}}',
+  tookBackTranslations:
+    '.input {$n :integer} .match $n one {{{$who} took back {$n} translation in {$language}}} * {{{$who} took back {$n} translations in {$language}}}',
+  translated: '{$who} translated {$label} of {$what} into {$language}',
+  checkedTranslation: '{$who} checked {$label} of {$what} in {$language}',
+  replacedWords:
+    '.input {$places :integer} .match $places one {{{$who} replaced words in one place}} * {{{$who} replaced words in {$places} places}}',
 });

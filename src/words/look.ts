@@ -30,7 +30,7 @@ export const say = speak('look', {
   nPartsChange: '.input {$n :integer} .match $n one {{{$n} part changes}} * {{{$n} parts change}}',
   noMessageIsLiveYet: 'No message is live yet. Each wears the look once it is published.',
   nLiveMessagesWearIt:
-    '.input {$n :integer} .match $n one {{{$n} live message wears it from then on: {$touches}.}} * {{{$n} live messages wear it from then on: {$touches}.}}',
+    '.input {$n :integer} .match $n one {{{$n} live notification wears it from then on: {$touches}.}} * {{{$n} live notifications wear it from then on: {$touches}.}}',
   titlePublishing: '{$title} publishing',
   libellusDoesNotAnswerNothing: 'Libellus does not answer. Nothing was imported.',
   earlierEdition: 'Earlier edition',

@@ -230,4 +230,8 @@ export const say = speak('names', {
   invoicePlace: 'invoice',
   mastheadPlace: 'masthead',
   footerPlace: 'footer',
+  labelWasIs: '{$label}: {$was} → {$is}',
+  noneSet: 'none',
+  isOn: 'yes',
+  isOff: 'no',
 });

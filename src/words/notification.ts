@@ -69,7 +69,6 @@ export const say = speak('notification', {
   everyoneElse: 'Everyone else',
   aVersionWithoutAName: 'A version without a name',
   sendsNothing: 'sends nothing',
-  newBeginsWithTheWords: 'new: begins with the words for everybody',
   editionEdition: 'edition {$edition}',
   notPublished: 'not published',
   words: 'Words',
@@ -111,4 +110,20 @@ export const say = speak('notification', {
   unitDays: 'days',
   unitWorkingDays: 'working days',
   unitWeeks: 'weeks',
+  whatThisChanges: 'What these changes would do',
+  planningTheMonth: 'Planning the orders of the last 30 days again ...',
+  nothingHappenedThen: 'Nothing of the kind happened in the last 30 days, so nothing can be compared.',
+  sameMessages:
+    '.input {$looked :integer} .match $looked one {{Over the last 30 days it happened once, and the same would have gone out.}} * {{Over the last 30 days it happened {$looked} times, and the same would have gone out.}}',
+  withTheseSettings:
+    '.input {$looked :integer} .match $looked one {{Over the last 30 days it happened once. With these settings:}} * {{Over the last 30 days it happened {$looked} times. With these settings:}}',
+  moreMessages: '.input {$n :integer} .match $n one {{1 message more}} * {{{$n} messages more}}',
+  fewerMessages: '.input {$n :integer} .match $n one {{1 message fewer}} * {{{$n} messages fewer}}',
+  anotherVersion: '.input {$n :integer} .match $n one {{1 in another version}} * {{{$n} in another version}}',
+  anotherLanguage: '.input {$n :integer} .match $n one {{1 in another language}} * {{{$n} in another language}}',
+  earlierMessages: '.input {$n :integer} .match $n one {{1 earlier}} * {{{$n} earlier}}',
+  laterMessages: '.input {$n :integer} .match $n one {{1 later}} * {{{$n} later}}',
+  newestOnly: 'The newest {$looked} were looked at.',
+  whatWaitsStays:
+    '.input {$n :integer} .match $n one {{1 message waits now: it keeps its time, words and recipient.}} * {{{$n} messages wait now: they keep their times, words and recipients.}}',
 });

@@ -13,6 +13,7 @@ export const say = speak('placeholders', {
   numberOfItems: 'Number of items',
   numberOfDifferentProducts: 'Number of different products',
   firstProduct: 'First product',
+  productsOfTheMessage: 'Products as a sentence',
   discountCodeUsed: 'Discount code used',
   paymentMethod: 'Payment method',
   shippingMethod: 'Shipping method',

@@ -4,6 +4,7 @@ import { speak } from './speak';
 export const say = speak('policy', {
   readEverythingOfTheStore: 'read everything of the store but its keys',
   changeTextAndBlocksOf: 'change text and blocks of messages',
+  translateTexts: 'translate messages and the phrasebook',
   publishMessages: 'publish messages',
   changeThePhrasebook: 'change the phrasebook',
   changePaymentShippingCarriersAnd: 'change payment, shipping, carriers and invoices',
@@ -17,6 +18,9 @@ export const say = speak('policy', {
   addAndRemoveFiles: 'add and remove files',
   turnNotificationsOnAndOff: 'turn notifications on and off, and change how they go out',
   changeWhichColleaguesGetMessages: 'change which colleagues get messages about orders',
+  makeStores: 'make further stores',
+  saveAllMessagesAsAFile: 'save all messages as a file',
+  bringMessagesIn: 'bring in the messages of a file or another store',
   sendTests: 'send tests',
   connectAndChangeServices: 'connect and change services',
   checkServices: 'check services',

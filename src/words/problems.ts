@@ -209,4 +209,6 @@ export const say = speak('problems', {
   patternUnknown: 'The pattern asks for {$unknown}. It can ask for {$known}.',
   writeNumber: 'Write {$number} where the tracking number goes.',
   linkWithNumber: 'Enter a full link, such as https://carrier.example/parcels/{$number}.',
+  enterWordsToFind: 'Enter the words to find.',
+  choosePlaces: 'Choose at least one place.',
 });

@@ -26,6 +26,8 @@ export const say = speak('ready', {
   noStaffRecipientsNames: 'No staff recipients: {$names}.',
   nothingGoesOutYetNo: 'Nothing goes out yet: no notification has been published.',
   countNotificationsHaveNeverBeen: '{$count} notifications have never been published: {$names}.',
+  customersHearNothing:
+    'Customers hear nothing of: {$moments}. The notifications for it are off or were never published.',
   countNotificationsAreOffNames: '{$count} notifications are off: {$names}.',
   countNotificationsLackWordsIn:
     '{$count} notifications lack words in a language of the store, among them {$names}; those customers get {$languageName}.',
@@ -48,6 +50,7 @@ export const say = speak('ready', {
   nameTakesMail: '{$name} takes mail.',
   seeTheCheck: 'See the check',
   seeItsUse: 'See its use',
+  giveYourMessagesTheirLook: 'Give your messages your logo and colours',
   connectASendingService: 'Connect a sending service',
   checkTheSendingService: 'Check the sending service',
   publishANotificationForCustomers: 'Publish a notification for customers and turn it on',

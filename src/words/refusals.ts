@@ -60,6 +60,8 @@ export const say = speak('refusals', {
     'Somebody changed this notification meanwhile. Load it again to see what is new.',
   nothingWasSavedCorrectThe: 'Nothing was saved. Correct the marked fields.',
   theVersionForEveryoneElse: 'The version for everyone else comes last.',
+  followsOneThatStandsAlone:
+    'A version can only follow one that follows no other, and that is not followed itself. Choose another.',
   theLastVersionMustBe: 'The last version must be the one for everyone else.',
   aVersionIsNoLonger: 'A version is no longer there. Load it again.',
   itNeedsANameFor: 'It needs a name for the team.',
@@ -120,6 +122,7 @@ export const say = speak('refusals', {
   patternIsNeitherAnAddress:
     '"{$pattern}" is neither an address, nor @domain for a whole domain, nor @*.domain for all below it',
   onlyAMessageThatIs: 'Only a message that is withheld can be released, and only once.',
+  noMessagesInIt: 'Choose a language that its messages have words in.',
   theStoreCannotBeMade: 'The store cannot be made like this.',
   tooManyWrongCodesWere: 'Too many wrong codes were tried. Wait {$waitWords} and try again.',
   theCodeCannotBeTried: 'The code cannot be tried just now. Try again in a minute.',
@@ -167,4 +170,28 @@ export const say = speak('refusals', {
     '.input {$n :integer} .match $n one {{One thing stops this from being sent.}} * {{{$n} things stop this from being sent.}}',
   findingsStop:
     '.input {$n :integer} .match $n one {{One finding stops {$what} from being published.}} * {{{$n} findings stop {$what} from being published.}}',
+  goneForGood: 'This is gone for good, or somebody has brought it back already.',
+  placeIsTaken: 'There is another with this address now. Remove or rename it first to bring {$name} back.',
+  notificationIsGoneToo: 'The notification that this is a version of was removed too. Bring that back first.',
+  orderLacks:
+    '{$order} has no {$what}, so this message is never written about it. Choose an order that has one, or a sample.',
+  aParcel: 'parcel',
+  aRefund: 'refund',
+  aCancellation: 'cancellation',
+  aReturn: 'return',
+  noBracesHere:
+    'Placeholders are not found or replaced here: leave out the braces. On the Desk they are changed one by one.',
+  changedSinceFound: '{$name} was changed meanwhile. Nothing was replaced: find again.',
+  translationsTooLarge: 'This file is larger than {$most :integer} MB. Take out fewer texts at a time.',
+  tooManyTexts: 'This file has more than {$most :integer} texts. Take out fewer at a time.',
+  notUtf8: 'This file is neither UTF-8 nor UTF-16. Save it as UTF-8.',
+  atLine: 'Line {$line :integer}: {$message}',
+  otherLanguages: 'This file is from {$from} into {$to}. Here it has to be from {$wantedFrom} into {$wantedTo}.',
+  changedSinceLooked: 'Something was changed since you looked at this file. Look at it once more.',
+  nothingToBringIn: 'Nothing in this file differs from what is there.',
+  nothingToTranslate: 'There is no message or passage with the address {$slug}.',
+  notTranslatedInto: '{$store} is not translated into {$language}.',
+  segmentChangedMeanwhile: '{$who} changed this text meanwhile.',
+  nothingWritten: 'Nothing is written here yet.',
+  noSuchPlaceForWords: 'A place that words were to go to is not there any more. Nothing was replaced: find again.',
 });

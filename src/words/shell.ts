@@ -33,6 +33,7 @@ export const say = speak('shell', {
   compose: 'Compose',
   send: 'Send',
   keep: 'Keep',
+  newStore: 'New store ...',
   menu: 'Menu',
   keys2: 'keys',
   coloursInThisBrowser: 'Colours in this browser',

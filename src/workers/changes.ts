@@ -23,11 +23,12 @@ export function changeOf(before: RenderParts | undefined, now: RenderParts): Par
 }
 
 function templateChange(before: Template | undefined, now: Template): NonNullable<PartsChange['template']> {
-  const { words, blocks, attachments } = now;
+  const { words, blocks, attachments, sentAs } = now;
   const differing = Object.entries(words).filter(([language, own]) => before?.words[language] !== own);
   return {
     ...(blocks !== before?.blocks && { blocks }),
     ...(attachments !== before?.attachments && { attachments: attachments ?? [] }),
+    ...(sentAs !== before?.sentAs && { sentAs: sentAs ?? {} }),
     words: Object.fromEntries(differing) as Record<string, Segments>,
     goneLanguages: Object.keys(before?.words ?? {}).filter((language) => !(language in words)),
   };
@@ -48,16 +49,18 @@ export function withChange(
 
 function changedTemplate(
   before: Template | undefined,
-  { blocks, attachments, words, goneLanguages }: NonNullable<PartsChange['template']>,
+  { blocks, attachments, sentAs, words, goneLanguages }: NonNullable<PartsChange['template']>,
 ): Template | undefined {
   const kept = blocks ?? before?.blocks;
   if (!kept) return undefined;
   const left = Object.entries(before?.words ?? {}).filter(([language]) => !goneLanguages.includes(language));
   const files = attachments ?? before?.attachments ?? [];
+  const sent = sentAs ?? before?.sentAs ?? {};
   return {
     version: 1,
     blocks: kept,
     ...(files.length > 0 && { attachments: files }),
+    ...(Object.keys(sent).length > 0 && { sentAs: sent }),
     words: { ...Object.fromEntries(left), ...words },
   };
 }

@@ -3,9 +3,10 @@ import mjml2html from 'mjml-browser';
 import { asInTheDark } from '@/core/look';
 import { aboutMoment, snapshotOf, withSampleCodes } from '@/core/snapshot';
 import { madeUpFor } from '@/core/placeholders';
-import { byWeight, messageFindings, templateFindings, type Finding } from '@/core/preflight';
+import { byWeight, emptyValueFindings, messageFindings, templateFindings, type Finding } from '@/core/preflight';
 import { KeptWords, messageCompiler, wordsStyles, type Skeleton } from '@/core/render';
 import { readTemplateSource } from '@/core/template/source';
+import { valuesWith, type Values } from '@/core/text';
 import { withChange } from './changes';
 import type { Question, ReadAnswer, ReaderNote, Rendered, RenderParts, SheetAnswer, SheetView } from './protocol';
 
@@ -49,7 +50,8 @@ async function render(id: number, request: RenderParts): Promise<Rendered> {
     const place = { locale: request.locale ?? language, currency: request.currency };
     const promises = compiled.promises(snapshot.facts);
     const suggesting = request.suggestions ? { ...snapshot, suggestions: request.suggestions } : snapshot;
-    const message = compiled.fill(withSampleCodes(suggesting, promises, request.codes, request.now, place));
+    const filled = withSampleCodes(suggesting, promises, request.codes, request.now, place);
+    const message = compiled.fill({ ...filled, values: valuesWith(filled.values, request.as) });
     const sheet = asLookedAt(message.html, request.view);
     const ms = performance.now() - began;
     if (request.check) self.postMessage({ id, sheetFirst: sheet } satisfies SheetAnswer);
@@ -61,7 +63,7 @@ async function render(id: number, request: RenderParts): Promise<Rendered> {
       bytes,
       ms,
       unnamed: snapshot.unnamed,
-      ...(request.check && { styles: wordsStyles(skeleton) }),
+      ...(request.check && { styles: wordsStyles(skeleton), empty: emptyOf(request, filled.values) }),
     };
   } catch (error) {
     return {
@@ -84,7 +86,15 @@ function findingsOf(request: RenderParts, rendered: Rendered): Finding[] {
     now: request.now,
   });
   if (check?.partOfMessage || !rendered.message) return found;
-  return byWeight([...found, ...messageFindings(rendered.message, language, rendered.unnamed)]);
+  return byWeight([
+    ...found,
+    ...(rendered.empty ?? []),
+    ...messageFindings(rendered.message, language, rendered.unnamed),
+  ]);
+}
+
+function emptyOf({ template, language, locale, as }: RenderParts, values: Values): Finding[] {
+  return emptyValueFindings(template, language, locale ?? language, valuesWith(values, as));
 }
 
 const encoder = new TextEncoder();

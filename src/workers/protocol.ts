@@ -8,6 +8,7 @@ import type { KnownCodes } from '@/core/codes';
 import type { RenderedMessage, WordsStyles } from '@/core/render';
 import type { Passages, Segments, Template } from '@/core/template';
 import type { ReadSource } from '@/core/template/source';
+import type { ValuesAs } from '@/core/text';
 import type { Language, Speech } from '@/words/speak';
 
 /** How a message is looked at: as mail programs show it in the light or in two kinds of dark, with pictures or without. */
@@ -38,6 +39,8 @@ export interface RenderParts {
   /** How it is looked at. */
   view?: SheetView;
   channelName?: string;
+  /** Values that the order is looked at with instead of its own. */
+  as?: ValuesAs;
   /** Products that blocks suggest for this order, by block. */
   suggestions?: Snapshot['suggestions'];
   /** The store's discount codes, and the currency of their amounts. */
@@ -46,7 +49,7 @@ export interface RenderParts {
   /** Milliseconds since the epoch; fixed for a sitting, so that nothing on the sheet moves by itself. */
   now: number;
   /** With these, the template is checked as well; then the sheet is answered first. */
-  check?: { shelf?: ShelfFacts; partOfMessage?: boolean };
+  check?: { shelf?: ShelfFacts; partOfMessage?: boolean; senderDomains?: readonly string[] };
 }
 
 /** What differs from the parts that the worker was told of before; the first time, all of them. */
@@ -58,6 +61,8 @@ export interface PartsChange {
     blocks?: Template['blocks'];
     /** With these it has attachments; an empty list when it has none any more. */
     attachments?: NonNullable<Template['attachments']>;
+    /** With these it is sent in another way than usual; an empty object when it is not any more. */
+    sentAs?: NonNullable<Template['sentAs']>;
     words: Record<string, Segments>;
     goneLanguages: string[];
   };
@@ -94,6 +99,8 @@ export interface Rendered {
   bytes?: number;
   /** Names of the store's own that have no words in the language. */
   unnamed?: Snapshot['unnamed'];
+  /** Values that the order lacks where nothing stands in their place. */
+  empty?: Finding[];
   /** What the checks found, when they were asked for. */
   findings?: Finding[];
   /** Why it could not be rendered. */

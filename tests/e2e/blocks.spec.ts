@@ -266,7 +266,7 @@ test('editions are compared in words and side by side, and one is put back on th
   await expect(dialog.getByTestId('changes')).toContainText('Subject, English: words changed');
   await expect(dialog.getByTestId('changes')).toContainText('removed');
   await expect(page.frameLocator('iframe[title="Before"]').locator('h1')).toBeVisible();
-  await dialog.getByRole('button', { name: 'Replace draft with edition 1' }).click();
+  await dialog.getByRole('button', { name: 'Make the draft what this is: Edition 1' }).click();
   await expect(page.getByRole('textbox', { name: 'Subject' })).not.toContainText('at last');
   await undoAll(page);
 });

@@ -20,6 +20,12 @@ test('each customer gets a code of their own, and the store is told what becomes
     await dialog.getByLabel('Percent').fill('15');
     await dialog.getByRole('button', { name: 'Add code series' }).click();
     await expect(dialog).toContainText('Enter a name.');
+    // Left by a slip, it is as it was when it is opened again.
+    await page.keyboard.press('Escape');
+    await expect(dialog).toHaveCount(0);
+    await page.getByRole('button', { name: 'Add a code series' }).click();
+    await expect(page.getByText('Changes that you had not saved are back.')).toBeVisible();
+    await expect(dialog.getByLabel('Percent')).toHaveValue('15');
     await dialog.getByLabel('Name').fill('First orders');
     await dialog.getByLabel('Beginning').fill('fold');
     await expect(dialog).toContainText('For example FOLD-4F7K-9M2P');

@@ -1,5 +1,5 @@
 /** The Desk: typing, undoing, forms, links, bad input, two windows, and roles. */
-import { choose, expect, saved, sheet, signIn, test, words } from './support';
+import { choose, choosePick, expect, saved, sheet, signIn, test, words } from './support';
 
 const DESK = '/s/quillwick-trade/desk/order-received';
 
@@ -27,6 +27,7 @@ test('undo and redo take typing back in steps, on the sheet and in the draft', a
 test('bold, a link and a paragraph are typed in place and stand in the message', async ({ page }) => {
   await page.goto(DESK);
   await sheet(page).locator('.lb-help').click();
+  await expect(words(page)).toBeFocused();
   await page.keyboard.press('ControlOrMeta+End');
   await page.keyboard.press('Enter');
   await page.keyboard.type('Read our terms');
@@ -44,20 +45,26 @@ test('bold, a link and a paragraph are typed in place and stand in the message',
   await expect(sheet(page).locator('.lb-help strong')).toHaveText('terms');
   await page.getByRole('radio', { name: 'Text', exact: true }).click();
   await expect(page.getByTestId('text-part')).toContainText('Read our terms (https://quillwick.example/terms)');
+  // Saved before the next test opens the same draft.
+  await saved(page);
 });
 
 test('the words for one item and for several are edited apart', async ({ page }) => {
   await page.goto(DESK);
   await sheet(page).locator('.lb-next').click();
-  await page.getByRole('radio', { name: /^Number of items: one/ }).click();
+  await page.getByRole('radio', { name: /^Number of items: 1 / }).click();
   await expect(words(page)).toContainText('is on our bench');
   await page.keyboard.press('Escape');
   await sheet(page).locator('.lb-next').click();
-  await page.getByRole('radio', { name: /^Number of items: one/ }).click();
+  await page.getByRole('radio', { name: /^Number of items: 1 / }).click();
+  await words(page).focus();
+  await page.keyboard.press('ControlOrMeta+End');
+  await page.getByRole('radio', { name: 'this one' }).click();
   await words(page).focus();
   await page.keyboard.press('ControlOrMeta+End');
   await page.keyboard.type(' Just the one.');
   await saved(page);
+  await page.getByRole('radio', { name: /this order/ }).click();
   await expect(sheet(page).locator('.lb-next')).not.toContainText('Just the one.');
   await page.getByText('Source (MessageFormat 2)').click();
   await expect(page.getByLabel('Source of Text 1')).toHaveValue(/one \{\{.*Just the one\..*\}\}/s);
@@ -75,6 +82,36 @@ test('a chip’s details change how its value is written, and say what stands th
   await page.getByRole('option', { name: 'capitals' }).click();
   await expect(sheet(page).locator('h1')).toContainText(name.toLocaleUpperCase('en'));
   await page.getByLabel('When it is missing').fill('dear reader');
+  await saved(page);
+});
+
+test('a date is said as its distance, the products as a sentence, and a block stands only while nothing is paid', async ({
+  page,
+}) => {
+  await page.goto(`${DESK}?order=SAMPLE-MANY`);
+  await sheet(page).locator('.lb-help').click();
+  await page.getByText('Source (MessageFormat 2)').click();
+  const source = page.getByLabel(/^Source of Text/);
+  const before = await source.inputValue();
+  await source.fill('{#p}{$order.itemNames}: {$order.placedAt :date}{/p}');
+  const line = sheet(page).locator('.lb-help');
+  await expect(line).toContainText(/.+ and .+: \d{1,2} [A-Z]\w+ 20\d\d/);
+  await words(page).locator('.chip').last().click();
+  await expect(page.getByRole('heading', { name: 'Order date' })).toBeVisible();
+  await page.getByLabel('Said as').click();
+  await page.getByRole('option', { name: 'a distance' }).click();
+  await expect(line).toContainText(/: (today|yesterday|\d+ (day|week|month)s? ago)/);
+  await expect(page.getByText('counted from the day on which the message is sent')).toBeVisible();
+  await expect(page.getByLabel('Length')).toHaveCount(0);
+  await page.locator('[data-block="help"]').click();
+  const details = page.getByRole('complementary', { name: 'Details' });
+  await details.getByRole('button', { name: 'Add a condition' }).click();
+  await choosePick(page, 'Condition on', 'Paid or not');
+  await expect(details.getByText('Shown when the order is not paid yet')).toBeVisible();
+  await details.getByRole('radio', { name: 'paid', exact: true }).click();
+  await expect(details.getByText('Shown when nothing of the order is still to be paid')).toBeVisible();
+  await page.getByText('Source (MessageFormat 2)').click();
+  await source.fill(before);
   await saved(page);
 });
 

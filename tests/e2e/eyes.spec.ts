@@ -41,6 +41,9 @@ const SCREENS = {
     'desk/on-its-way?part=source',
     'passages/how-we-pack',
     'phrasebook',
+    'languages',
+    'languages/pl?of=order-received',
+    'languages/pl/files',
   ],
   'the look': [
     'look',
@@ -65,6 +68,8 @@ const SCREENS = {
     'store/codes',
     'store/stock',
     'store/files',
+    'store/sets',
+    'store/new',
     'deliveries',
     'deliveries?state=failed,bounced',
   ],
@@ -168,6 +173,8 @@ test('by night every screen can be read as well', async ({ page }) => {
     'store/codes',
     'store/stock',
     'store/files',
+    'store/sets',
+    'store/new',
     'store/payment',
   ]) {
     await page.goto(`/s/quillwick/${path}`);
@@ -262,6 +269,8 @@ test('in type of twice the size nothing is cut off or lies over something else',
       'deliveries',
       'notices/new',
       'store/files',
+      'store/sets',
+      'store/new',
       'store/payment',
     ]) {
       await there.goto(`/s/quillwick/${path}`);

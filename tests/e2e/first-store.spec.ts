@@ -24,8 +24,8 @@ test('the first owner is made with the printed code, and publishes the first edi
   await page.getByRole('button', { name: 'Make the store' }).click();
 
   await page.waitForURL('**/s/inkwell-books/today');
-  await expect(page.getByText('6 steps left')).toBeVisible();
-  await expect(page.getByRole('link', { name: 'Publish a notification for customers and turn it on' })).toBeVisible();
+  await expect(page.getByText('7 steps left')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Publish order confirmation, dispatch and refund ...' })).toBeVisible();
   await expect(page.getByText('No staff recipients: New order, Hold: payment failed')).toBeVisible();
 
   await page.goto(`${BASE}/s/inkwell-books/desk/order-received`);
@@ -36,14 +36,21 @@ test('the first owner is made with the printed code, and publishes the first edi
 
   // All the rest at once, and then everything on.
   await page.goto(`${BASE}/s/inkwell-books/journey`);
-  await page.getByRole('button', { name: /^Publish all \d+ drafts$/ }).click();
+  await page.getByRole('button', { name: /^Publish drafts of \d+ notifications/ }).click();
+  const many = page.getByRole('dialog', { name: 'Publish drafts' });
+  await expect(many.getByTestId('kinds')).toHaveText(/^\d+ drafts: \d+ that never went out\.$/);
+  await many.getByRole('button', { name: /^Publish \d+ drafts$/ }).click();
   await expect(page.getByText(/^\d+ are published\.$/)).toBeVisible();
   await expect(page.getByText('not published')).toHaveCount(0);
   await page.getByRole('radio', { name: 'List' }).click();
   await page.getByRole('button', { name: 'State: all states' }).click();
   await page.getByRole('option', { name: 'off', exact: true }).click();
   await page.getByLabel('All that are shown').check();
-  await page.getByRole('button', { name: 'Turn on' }).click();
+  await page.getByRole('button', { name: 'Turn on', exact: true }).click();
+  await page
+    .getByRole('dialog')
+    .getByRole('button', { name: /^Turn on \d+$/ })
+    .click();
   await expect(page.getByText('Nothing matches')).toBeVisible();
   await expect(page.getByText(/^38 notifications, 38 live$/)).toBeVisible();
 

@@ -59,9 +59,11 @@ test('a starting look is tried on the store’s own messages, taken, published, 
   const dialog = page.getByRole('dialog');
   await nothingCovered(page, dialog);
   await expect(dialog.getByTestId('touches')).toContainText(
-    /\d\d live messages wear it from then on: Order received; Order received, Guests; Order received, Trade desk; New order; On its way;/,
+    /\d\d live notifications wear it from then on: Order received; New order; On its way;/,
   );
-  await expect(dialog.getByTestId('look-changes')).toContainText('Header: arrangement, place');
+  await expect(dialog.getByTestId('look-changes')).toContainText(
+    'Header: arrangement: split → centre; place: sheet → above',
+  );
   await expect(page.frameLocator('iframe[title="After publishing"]').locator('h1')).toBeVisible();
   await dialog.getByRole('button', { name: 'Publish look 2' }).click();
   await expect(page.getByText(/^Edition 2 of the look is live: \d\d messages wear it\.$/)).toBeVisible();
@@ -145,6 +147,21 @@ test('own CSS that does harm stops the look and stays out of the sheets', async 
   await expect(inLook(page, 'Refund issued').locator('.ls-w').first()).toHaveCSS('position', 'static');
   await page.getByRole('textbox', { name: 'Own CSS' }).fill('');
   await expect(page.getByTestId('css-problems')).toBeEmpty();
+  await saved(page);
+});
+
+test('own CSS that the messages override is told with what wins, and made to win', async ({ page }) => {
+  await open(page);
+  await part(page, 'Own CSS');
+  const css = page.getByRole('textbox', { name: 'Own CSS' });
+  await css.fill('h1 { color: #123456 }');
+  const findings = page.getByTestId('findings');
+  await expect(findings).toContainText(/each element of h1 has color: .* itself, which wins/);
+  await findings.getByRole('button', { name: 'Add !important' }).click();
+  await expect(css).toHaveText('h1 { color: #123456 !important }');
+  await expect(inLook(page, 'Refund issued').locator('h1')).toHaveCSS('color', 'rgb(18, 52, 86)');
+  await expect(findings).not.toContainText('which wins');
+  await css.fill('');
   await saved(page);
 });
 

@@ -69,9 +69,16 @@ test('an order goes through payment, two parcels, a part refund and a cancellati
     expect(message.text).not.toContain('Bone folder');
     expect(message.text).toContain('Tracking number: FP 77');
   });
+  await test.step('what was typed for an event is there again when the dialog was closed by a slip', async () => {
+    await page.getByRole('button', { name: 'What happens next' }).click();
+    await page.getByRole('menuitem', { name: 'Dispatch', exact: true }).click();
+    await page.getByRole('dialog').getByLabel('Tracking number').fill('FP 78');
+    await page.keyboard.press('Escape');
+    await expect(page.getByRole('dialog')).toHaveCount(0);
+  });
   await test.step('the rest is a second message', async () => {
     await happens(page, 'Dispatch', async (dialog) => {
-      await dialog.getByLabel('Tracking number').fill('FP 78');
+      await expect(dialog.getByLabel('Tracking number')).toHaveValue('FP 78');
     });
     const { message } = await arrived(address, `The rest of ${number} is on its way`);
     expect(message.text).toContain('With this parcel your order is complete.');
@@ -238,9 +245,22 @@ test('a notification that would reach the same people is found before it is turn
     );
   });
   await test.step('it is taken away again', async () => {
-    await page.getByRole('button', { name: 'Delete notification' }).click();
-    await expect(page.getByRole('heading', { name: 'Journey' })).toBeVisible();
-    await expect(page.locator('[data-card="a-second-thank-you"]')).toHaveCount(0);
+    const remove = async (): Promise<void> => {
+      await page.getByRole('button', { name: 'Delete notification' }).click();
+      const dialog = page.getByRole('dialog', { name: 'Remove A second thank you?' });
+      await expect(dialog.getByText('For 30 days it comes back with all it had')).toBeVisible();
+      await dialog.getByRole('button', { name: 'Remove', exact: true }).click();
+      await expect(page.getByRole('heading', { name: 'Journey' })).toBeVisible();
+      await expect(page.locator('[data-card="a-second-thank-you"]')).toHaveCount(0);
+    };
+    await remove();
+    await page.goto('/s/quillwick/store/removed');
+    await page.getByRole('button', { name: 'Bring A second thank you back' }).click();
+    await expect(page.getByText('A second thank you is back as it was.')).toBeVisible();
+    await expect(page.getByText('Nothing was removed')).toBeVisible();
+    await page.goto('/s/quillwick/journey/a-second-thank-you');
+    await expect(page.getByLabel('Note for colleagues')).toHaveValue('Only while the mill is closed.');
+    await remove();
   });
 });
 
@@ -274,10 +294,16 @@ test('the list finds, filters and turns several off and on at once', async ({ pa
   await expect(page.getByRole('status')).toHaveText('2 notifications');
   await page.getByLabel('All that are shown').check();
   await page.getByRole('button', { name: 'Turn off' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Turn off' });
+  await expect(dialog.getByText('on → off')).toHaveCount(2);
+  await dialog.getByRole('button', { name: 'Turn off 2' }).click();
   await expect(page.getByRole('switch', { name: 'Invoice is on' })).not.toBeChecked();
   await expect(page.getByRole('switch', { name: 'Invoice, for their accounts is on' })).not.toBeChecked();
   await page.getByRole('button', { name: 'Turn on' }).click();
+  await page.getByRole('dialog').getByLabel('Invoice, for their accounts').uncheck();
+  await page.getByRole('dialog').getByRole('button', { name: 'Turn on', exact: true }).click();
   await expect(page.getByRole('switch', { name: 'Invoice is on' })).toBeChecked();
+  await expect(page.getByRole('switch', { name: 'Invoice, for their accounts is on' })).not.toBeChecked();
   await page.getByLabel('Search notifications').fill('nothing of the kind');
   await expect(page.getByText('Nothing matches')).toBeVisible();
 });

@@ -18,7 +18,7 @@ test('guessing a password gets slower, and whoever signed in here before is not 
   await page.getByLabel('Email address').fill(EMAIL);
   await page.getByLabel('Password').fill(PASSWORD);
   await page.getByRole('button', { name: 'Sign in' }).click();
-  await page.waitForURL('**/today');
+  await page.waitForURL('**/languages');
   await page.getByRole('button', { name: /Claire/ }).click();
   await page.getByText('Sign out').click();
   await page.waitForURL('**/sign-in**');
@@ -36,7 +36,7 @@ test('guessing a password gets slower, and whoever signed in here before is not 
   await page.getByLabel('Email address').fill(EMAIL);
   await page.getByLabel('Password').fill(PASSWORD);
   await page.getByRole('button', { name: 'Sign in' }).click();
-  await page.waitForURL('**/today');
+  await page.waitForURL('**/languages');
   await stranger.context().close();
 });
 

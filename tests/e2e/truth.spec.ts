@@ -1,7 +1,7 @@
 /** What messages say of money, parcels and promises, read back from the mailbox. */
 import { execFileSync } from 'node:child_process';
 import { join } from 'node:path';
-import type { Page } from '@playwright/test';
+import type { Locator, Page } from '@playwright/test';
 import {
   arrived,
   choose,
@@ -238,11 +238,18 @@ test('a piece of a part-paid order is cancelled: what is left to pay is the rest
     expect(pdf.words).toContain('Still to pay: €11.90');
   });
   await test.step('once it is paid, no more can be given back than came in', async () => {
+    const refund = async (): Promise<Locator> => {
+      await page.getByRole('button', { name: 'What happens next' }).click();
+      await menuItem(page, /^Refund/).click();
+      const dialog = page.getByRole('dialog');
+      await dialog.getByRole('button', { name: 'All of it' }).click();
+      return dialog;
+    };
+    await expect((await refund()).getByTestId('goes-back')).toHaveText('€10.00');
+    await page.keyboard.press('Escape');
     await happens(page, 'Payment comes in');
-    await page.getByRole('button', { name: 'What happens next' }).click();
-    await menuItem(page, /^Refund/).click();
-    const dialog = page.getByRole('dialog');
-    await dialog.getByRole('button', { name: 'All of it' }).click();
+    await expect(page.getByText('still open: €11.90')).toHaveCount(0);
+    const dialog = await refund();
     await expect(dialog.getByTestId('goes-back')).toHaveText('€21.90');
     await expect(dialog.getByLabel(/Pieces of Bone folder/)).toHaveCount(0);
   });
@@ -339,9 +346,12 @@ test('words are said in two forms on the Desk, one of them for orders that lack 
   await sheet(page).locator('.lb-say').click();
   await page.getByRole('button', { name: 'Say it another way when ...' }).click();
   await menuItem(page, /^First name is missing/).click();
-  const forms = page.getByRole('radiogroup', { name: 'Form' });
+  const forms = page.getByRole('radiogroup', { name: 'Form', exact: true });
   await expect(forms.getByRole('radio')).toHaveCount(2);
   await expect(forms.getByRole('radio', { name: /without first name.*this order/ })).toBeVisible();
+  await words(page).focus();
+  await page.keyboard.press('ControlOrMeta+End');
+  await page.getByRole('radio', { name: 'this one' }).click();
   await words(page).focus();
   await page.keyboard.press('ControlOrMeta+End');
   await page.keyboard.type(' We do not know your name.');

@@ -121,6 +121,7 @@ describe('Today', () => {
     expect(line('No sending service is connected')).toMatchObject({ state: 'failing', href: '/sending/services/new' });
     expect(line('lack words in a language')).toMatchObject({ state: 'waiting', href: '/journey' });
     expect(line('notifications are live')).toMatchObject({ state: 'good', href: '/journey' });
+    expect(line('Customers hear nothing of')).toBeUndefined();
     expect(line('worker that sends mail is not running')).toMatchObject({ state: 'failing' });
     expect(lines.map((l) => l.state)).toEqual(
       lines
@@ -139,6 +140,11 @@ describe('Today', () => {
       href: expect.stringMatching(/^\/desk\/order-received(~guests)?\?language=ar$/),
     });
     expect(line('New order is live')).toMatchObject({ state: 'good', href: '/desk/new-order' });
+    expect(line('Customers hear nothing of: ')).toMatchObject({
+      state: 'waiting',
+      fact: expect.stringMatching(/order cancelled.*refund issued/),
+      href: '/journey',
+    });
     expect(line('36 notifications are off')).toMatchObject({ state: 'waiting', href: '/journey' });
   });
 });

@@ -20,7 +20,7 @@ import { portsFrom } from '../../standins/ports';
 import { TERMS } from './terms';
 
 // Real servers and a real database answer, on a machine that may be busy.
-jest.setTimeout(60_000);
+jest.setTimeout(120_000);
 
 export const SHOP = 'quillwick';
 /** Whoever acts in tests. */

@@ -176,7 +176,7 @@ describe('what the times of a notification foretell', () => {
       const left = (await waiting()).filter((d) => d.state === 'planned').length;
       expect([round, end, left]).toEqual([round, end, schedule.ends.includes(end) ? 0 : foretold.length - sent]);
     }
-  });
+  }, 150_000);
 });
 
 describe('what Today foretells', () => {

@@ -10,11 +10,12 @@ import { bringIn, previewFile } from '@/server/features/exchange/bring-in';
 import { takeOut } from '@/server/features/exchange/take-out';
 import { impactOf } from '@/server/features/notifications/impact';
 import { loadNotification, saveNotification } from '@/server/features/notifications/notification';
+import { draftsOf, publishMany } from '@/server/features/notifications/many';
 import {
   addShopMail,
-  inBulk,
   makeNotification,
   removeNotification,
+  switchMany,
   removeShopMail,
 } from '@/server/features/notifications/notifications';
 import { loadPhrasebook, savePhrase } from '@/server/features/templates/phrasebook';
@@ -105,7 +106,12 @@ describe('doubles', () => {
     expect((await loadBoard(access)).doubles).toEqual([]);
     const { variants } = await loadNotification(access, slug);
     expect(variants).toHaveLength(2);
-    expect(await inBulk(access, 'publish', [slug])).toMatchObject({
+    const drafts = await draftsOf(access, [slug]);
+    expect(drafts.map((d) => [d.name, d.edition, d.blockers])).toEqual([
+      ['A second thank you, Guests', undefined, []],
+      ['A second thank you', undefined, []],
+    ]);
+    expect(await publishMany(access, drafts)).toMatchObject({
       refused: [],
       done: expect.arrayContaining(['A second thank you']),
     });
@@ -114,7 +120,7 @@ describe('doubles', () => {
     const [double] = (await loadBoard(access)).doubles;
     expect([double!.name, double!.with.name].toSorted()).toEqual(['A second thank you', 'Order received']);
     await expect(removeNotification(access, slug)).rejects.toMatchObject({ message: expect.stringContaining('is on') });
-    await inBulk(access, 'off', [slug]);
+    await switchMany(access, false, [slug]);
     await removeNotification(access, slug);
     await expect(removeNotification(access, SLUG)).rejects.toMatchObject({ message: expect.stringContaining('ships') });
     const { id } = await addShopMail(access, { name: 'Built-in', moment: 'order.placed', audience: 'customer' });

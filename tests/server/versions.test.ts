@@ -5,7 +5,7 @@ import { notifications, templates } from '@/server/db/schema';
 import { AppError } from '@/server/base/errors';
 import { receiveEvent } from '@/server/events/receive';
 import { impactOf } from '@/server/features/notifications/impact';
-import { inBulk } from '@/server/features/notifications/notifications';
+import { switchMany } from '@/server/features/notifications/notifications';
 import { loadNotification, saveNotification } from '@/server/features/notifications/notification';
 import { loadDesk, publishTemplate, saveTemplate, switchNotification } from '@/server/features/templates/templates';
 import { loadVersions, publishVersions } from '@/server/features/templates/versions';
@@ -122,7 +122,7 @@ it('that never went out keep a notification from being turned on, and are named 
   const refused = switchNotification(access, SLUG, true);
   await expect(refused).rejects.toThrow(AppError);
   await expect(refused).rejects.toThrow('Publish these versions first, or whoever they are for gets nothing: Guests.');
-  expect(await inBulk(access, 'on', [SLUG])).toMatchObject({ done: [], refused: [{ name: notification!.name }] });
+  expect(await switchMany(access, true, [SLUG])).toMatchObject({ done: [], refused: [{ name: notification!.name }] });
   const isOn = async () => (await database().select().from(notifications).where(eq(notifications.slug, SLUG)))[0]!.on;
   expect(await isOn()).toBe(false);
   const { revision } = await loadDesk(access, GUESTS);

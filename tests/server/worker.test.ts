@@ -153,14 +153,19 @@ describe('the worker', () => {
   it('takes over a delivery whose worker is gone when its lease has run out, not before', async () => {
     const event = placedEvent({ customer: customer() });
     await receiveEvent(SHOP, event);
-    const claimed = await claim('worker that dies', 50, 60_000);
+    // What earlier tests put off may be due again by now.
+    const claimOwn = async (worker: string): Promise<string[]> =>
+      (await claim(worker, 50, 60_000))
+        .filter((d) => d.orderNumber === event.data.order.number)
+        .map((d) => d.id)
+        .sort();
+    const claimed = await claimOwn('worker that dies');
     expect(claimed).toHaveLength(2);
-    expect(await claim('another', 50, 60_000)).toEqual([]);
+    expect(await claimOwn('another')).toEqual([]);
     await database()
       .update(deliveries)
       .set({ leaseUntil: new Date(Date.now() - 1) })
       .where(eq(deliveries.orderNumber, event.data.order.number));
-    const taken = await claim('another', 50, 60_000);
-    expect(taken.map((d) => d.id).sort()).toEqual(claimed.map((d) => d.id).sort());
+    expect(await claimOwn('another')).toEqual(claimed);
   });
 });

@@ -26,6 +26,15 @@ describe('the draft on the bench', () => {
     expect(run(type('a', 0), type('x', 100, 'help')).past).toHaveLength(2);
   });
 
+  it('takes back what a button did to words without the typing before and after it', () => {
+    const state = run(type('a', 0), { ...type('b', 100), apart: true } as DraftAction, type('bc', 200));
+    const undo: DraftAction = { type: 'undo' };
+    const one = draftReducer(state, undo);
+    const two = draftReducer(one, undo);
+    const steps = [state, one, two, draftReducer(two, undo)];
+    expect(steps.map((s) => s.template.words.en!.subject)).toEqual(['bc', 'b', 'a', template.words.en!.subject]);
+  });
+
   it('forgets what was undone once something else is done', () => {
     const state = run(type('a', 0), { type: 'undo' }, { type: 'move', id: 'thanks', by: 1 });
     expect(state.future).toEqual([]);

@@ -42,11 +42,16 @@ describe('what a worker is told', () => {
     const parts = fc.record(
       {
         ...Object.fromEntries(Object.keys(base).map((name) => [name, fc.constant(base[name as keyof RenderParts])])),
-        template: fc.record({
-          version: fc.constant(1 as const),
-          blocks: fc.constantFrom(base.template.blocks, [], [{ id: 'b', kind: 'text' as const }]),
-          words,
-        }),
+        template: fc.record(
+          {
+            version: fc.constant(1 as const),
+            blocks: fc.constantFrom(base.template.blocks, [], [{ id: 'b', kind: 'text' as const }]),
+            attachments: fc.constantFrom([{ id: 'f1', kind: 'invoice' }], [{ id: 'f2', kind: 'note' }]),
+            sentAs: fc.constantFrom({ textOnly: true }, { fromName: 'The bench' }),
+            words,
+          },
+          { requiredKeys: ['version', 'blocks', 'words'] },
+        ),
         language: fc.constantFrom('en', 'de'),
         locale: fc.constantFrom('en-GB', 'de-AT'),
         channelName: fc.string({ maxLength: 5 }),

@@ -297,6 +297,7 @@ it('every word of the catalogues is said somewhere', () => {
   for (const kind of ['products', 'customers', 'orders', 'codes']) said.add(`history.${kind}`);
   for (const [feature, path] of [
     ['placeholders', 'src/core/placeholders/catalogue.ts'],
+    ['values', 'src/core/placeholders/catalogue.ts'],
     ['moments', 'src/core/moments/registry.ts'],
   ] as const)
     for (const [, key] of readFileSync(path, 'utf8').matchAll(/'(\w+)'/g)) said.add(`${feature}.${key}`);

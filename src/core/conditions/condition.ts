@@ -23,6 +23,8 @@ export const TestSchema = Type.Union([
   /** Places goods leave from, by name. */
   test('location', { is: among, of: names }),
   test('payment', { is: among, of: names }),
+  /** Whether anything is still to be paid, and whether some came in. */
+  test('paid', { is: Type.Union([Type.Literal('whole'), Type.Literal('part'), Type.Literal('none')]) }),
   test('tracking', { is: Type.Boolean() }),
   /** A parcel holds all of the order; a part, with more to come; or what was left of it. */
   test('shipment', { is: Type.Union([Type.Literal('whole'), Type.Literal('part'), Type.Literal('last')]) }),
@@ -55,6 +57,9 @@ export type Condition = Static<typeof ConditionSchema>;
 /** What a parcel holds of an order: all of it, a part with more to come, or what was left. */
 export type ParcelShare = Extract<Test, { about: 'shipment' }>['is'];
 
+/** Nothing is still to be paid, a part of it, or all of it. */
+export type PaidShare = Extract<Test, { about: 'paid' }>['is'];
+
 /** What of an order, and of what a message is about, a condition can ask. */
 export interface OrderFacts {
   guest: boolean;
@@ -63,6 +68,8 @@ export interface OrderFacts {
   location?: string;
   country?: string;
   payment?: string;
+  /** How much of what is to be paid came in; undefined for an order that says nothing of its payment. */
+  paid?: PaidShare;
   tracking: boolean;
   /** What the parcel holds of the order; undefined when the message is about none. */
   parcel?: ParcelShare;
@@ -108,6 +115,8 @@ export function testHolds(t: Test, facts: OrderFacts, language: string): boolean
       return t.of.includes(facts.turn ?? 1) === (t.is === 'one');
     case 'payment':
       return isOneOf(facts.payment, t.of) === (t.is === 'one');
+    case 'paid':
+      return facts.paid === t.is;
     case 'tracking':
       return facts.tracking === t.is;
     case 'shipment':

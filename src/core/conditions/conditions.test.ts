@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import type { Order } from '../order/schema';
 import { orderTotals } from '../order/totals';
 import { aboutMoment, snapshotOf } from '../snapshot/snapshot';
 import { STORE, testOrder } from '../testing';
@@ -158,6 +159,16 @@ describe('the facts of an order', () => {
       parcel: 'part',
       products: ['PA-KOZO'],
     });
+  });
+
+  it('know how much of what is to be paid came in, also when a part is cancelled or given back', () => {
+    const paid = (payment: Order['payment'], more: Partial<Order> = {}) => facts(testOrder({ payment, ...more })).paid;
+    const method = 'Bank transfer';
+    expect(paid({ method, paid: true })).toBe('whole');
+    expect(paid({ method, paid: false })).toBe('none');
+    expect(paid({ method, paid: false, received: 100 })).toBe('part');
+    expect(paid(undefined)).toBeUndefined();
+    expect(paid({ method, paid: false }, { status: 'OrderCancelled' })).toBe('whole');
   });
 
   it('call a parcel whole when nothing is missing from it', () => {

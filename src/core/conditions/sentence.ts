@@ -2,7 +2,15 @@
 import { countryName, languageName } from '../names';
 import { moneyFormatter } from '../text/formatters';
 import type { Money } from '../text/values';
-import { conditionHolds, testHolds, type Condition, type OrderFacts, type ParcelShare, type Test } from './condition';
+import {
+  conditionHolds,
+  testHolds,
+  type Condition,
+  type OrderFacts,
+  type PaidShare,
+  type ParcelShare,
+  type Test,
+} from './condition';
 import { keepable } from '../../words/kept';
 import { inEachLanguage, listed, readerLocale } from '../../words/speak';
 import { say } from '../../words/tests';
@@ -24,6 +32,12 @@ const PARCEL_WORDS: Record<ParcelShare, string> = inEachLanguage(() => ({
   whole: say.parcelWhole,
   part: say.parcelPart,
   last: say.parcelLast,
+}));
+
+const PAID_WORDS: Record<PaidShare, string> = inEachLanguage(() => ({
+  whole: say.paidWhole,
+  part: say.paidPart,
+  none: say.paidNothing,
 }));
 
 /** One test as the end of "Shown when ...": "the order contains workshops". */
@@ -64,6 +78,8 @@ export function testWords(t: Test, names: ConditionNames = {}): string {
       });
     case 'payment':
       return (t.is === 'one' ? say.paidBy : say.notPaidBy)({ methods: of(t.of) });
+    case 'paid':
+      return PAID_WORDS[t.is];
     case 'tracking':
       return t.is ? say.tracked : say.notTracked;
     case 'shipment':
@@ -137,6 +153,12 @@ const HOLDS: Record<ParcelShare, string> = inEachLanguage(() => ({
   last: say.holdsLast,
 }));
 
+const PAID: Record<PaidShare, string> = inEachLanguage(() => ({
+  whole: say.foundPaid,
+  part: say.foundPartPaid,
+  none: say.foundUnpaid,
+}));
+
 function foundWords(t: Test, facts: OrderFacts, language: string, names: ConditionNames): string {
   const unique = (values: readonly string[]): string => [...new Set(values)].filter(Boolean).join(', ') || say.none;
   switch (t.about) {
@@ -156,6 +178,8 @@ function foundWords(t: Test, facts: OrderFacts, language: string, names: Conditi
       return say.foundTurn({ ordinal: ordinal(facts.turn ?? 1) });
     case 'payment':
       return facts.payment ?? say.noPayment;
+    case 'paid':
+      return facts.paid ? PAID[facts.paid] : say.noPayment;
     case 'tracking':
       return facts.tracking ? say.foundTracked : say.noTracking;
     case 'shipment':

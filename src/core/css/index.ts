@@ -1,1 +1,2 @@
 export * from './css';
+export * from './declarations';

@@ -1,7 +1,7 @@
 /** A walk through an order's whole life, one step at a time. Which step is next is read off the order and what it has had. */
 import { ORDER_ACTIONS } from '../moments/registry';
 import { type OrderAction, type OrderActionKind } from '../order/action-schema';
-import { piecesForParcels, piecesSent } from '../order/pieces';
+import { piecesForParcels, piecesToReturn } from '../order/pieces';
 import { refundFor, stillOnTheWay, stillToRefund, stillToSend, whyNot } from '../order/still-allowed';
 import type { Order } from '../order/schema';
 import { inEachLanguage } from '../../words/speak';
@@ -95,10 +95,11 @@ export const WALK: readonly WalkStep[] = inEachLanguage(() => [
     note: say.theCustomerLearnsThatIt,
     action: {
       kind: 'return',
-      of: (order) => ({ do: 'return', lines: [{ sku: piecesSent(order)[0]?.sku ?? '', quantity: 1 }] }),
+      of: (order) => ({ do: 'return', lines: [{ sku: piecesToReturn(order)[0]?.sku ?? '', quantity: 1 }] }),
     },
     applies: inParcels,
-    done: had('return'),
+    done: (order, events) =>
+      had('return')(order, events) || ((order.shipments?.length ?? 0) > 0 && piecesToReturn(order).length === 0),
   },
   {
     id: 'refund',

@@ -1,6 +1,8 @@
 /** Findings on a look: what cannot be read, what mail programs leave away, what leads nowhere. */
 import { safeUrl } from '../text/values';
-import { contrastPairs, type ContrastPair } from './contrast';
+import { contrastOf, contrastPairs, type ContrastPair } from './contrast';
+import { darkColours } from './dark';
+import type { PictureColour } from './palette';
 import { readCss } from '../css/css';
 import support from '../css/css-support.json';
 import { COLOUR_LABELS, type ColourRole, type Look } from './schema';
@@ -18,10 +20,37 @@ export interface LookFinding {
   fix?: { label: string; change: (look: Look) => Look };
 }
 
+/** The main colours of a look's logos, where they are known. */
+export interface LogoColours {
+  light?: readonly PictureColour[] | undefined;
+  dark?: readonly PictureColour[] | undefined;
+}
+
+/** Less of a picture than this is an edge and no part of its drawing. */
+const LEAST_SHARE = 0.03;
+
+/**
+ * How far a logo stands out from what lies behind it, as WCAG 2.2 measures it (1.4.11): the contrast of the colour that does most. In the
+ * dark the logo is the one for the dark, or the same.
+ */
+export function logoContrast(look: Look, { light, dark }: LogoColours): { light?: number; dark?: number } {
+  if (!look.logo) return {};
+  const { arrangement, place } = look.masthead;
+  const ground = arrangement === 'band' ? 'action' : place === 'above' ? 'page' : 'sheet';
+  const best = (colours: readonly PictureColour[] | undefined, on: string): number | undefined => {
+    const drawn = colours?.filter((c) => c.share >= LEAST_SHARE) ?? [];
+    return drawn.length > 0 ? Math.max(...drawn.map((c) => contrastOf(c.colour, on))) : undefined;
+  };
+  const inLight = best(light, look.colours[ground]);
+  const inDark =
+    look.dark === 'adapt' ? best(look.logo.dark ? dark : light, darkColours(look.colours)[ground]) : undefined;
+  return { ...(inLight !== undefined && { light: inLight }), ...(inDark !== undefined && { dark: inDark }) };
+}
+
 const percent = (share: number): string => `${Math.round(share * 100)}%`;
 
 /** What is wrong with a look, each at its part and place, with a fix where a click can make it. */
-export function lookFindings(look: Look): LookFinding[] {
+export function lookFindings(look: Look, logos: LogoColours = {}): LookFinding[] {
   const findings: LookFinding[] = [];
   const tell = (
     severity: LookFinding['severity'],
@@ -45,7 +74,12 @@ export function lookFindings(look: Look): LookFinding[] {
     if (logo.light.bytes > 200_000) {
       tell('warning', 'logo', say.logo, say.theLogoHasRoundKB({ round: Math.round(logo.light.bytes / 1000) }));
     }
-    if (look.dark === 'adapt' && !logo.dark) {
+    const seen = logoContrast(look, logos);
+    const badly = (ratio: number | undefined): ratio is number => ratio !== undefined && ratio < 3;
+    if (badly(seen.light)) tell('warning', 'logo', say.logo, say.logoHardToSee({ ratio: seen.light.toFixed(1) }));
+    if (badly(seen.dark)) {
+      tell('warning', 'logo', say.logoForTheDark, say.logoHardToSeeInTheDark({ ratio: seen.dark.toFixed(1) }));
+    } else if (look.dark === 'adapt' && !logo.dark && seen.dark === undefined) {
       tell('hint', 'logo', say.logoForTheDark, say.thereIsNoLogoFor);
     }
   } else if (look.masthead.name.trim() === '') {

@@ -13,6 +13,7 @@ import {
   LINK_SIGNS,
   lookChanges,
   lookFindings,
+  type LogoColours,
   mainColours,
   nearestPassing,
   readLookFile,
@@ -147,6 +148,41 @@ describe('starting looks', () => {
     }
   });
 
+  it('are compared down to each setting, with longer texts as they were and as they are', () => {
+    const before: Look = {
+      ...DEFAULT_LOOK,
+      footer: {
+        ...DEFAULT_LOOK.footer,
+        legal: { en: 'Quillwick Ltd, 4 Thread Lane' },
+        links: [{ sign: 'mail', label: 'Write', url: 'mailto:a@b.example' }],
+      },
+    };
+    const after: Look = {
+      ...before,
+      footer: {
+        ...before.footer,
+        legal: { en: 'Quillwick Ltd, 4 Thread Lane, Hull' },
+        links: [
+          { sign: 'mail', label: 'Write to us', url: 'mailto:a@b.example' },
+          { sign: 'phone', label: 'Call', url: 'tel:+4930' },
+        ],
+      },
+    };
+    expect(lookChanges(before, after)).toEqual([
+      {
+        label: 'Footer',
+        detail: expect.stringContaining('links 1 label: Write → Write to us; links 2 sign: none → phone'),
+      },
+      {
+        label: 'Footer, legal English',
+        detail: 'settings changed',
+        before: 'Quillwick Ltd, 4 Thread Lane',
+        after: 'Quillwick Ltd, 4 Thread Lane, Hull',
+      },
+    ]);
+    expect(lookChanges(after, after)).toEqual([]);
+  });
+
   it('keep the name, the links and the legal lines of the store', () => {
     const own: Look = {
       ...DEFAULT_LOOK,
@@ -177,6 +213,38 @@ describe('signs for links', () => {
       expect(svg).not.toMatch(/undefined|<script|href/);
     }
     expect(new Set(LINK_SIGNS.map((s) => SIGN_LABELS[s])).size).toBe(LINK_SIGNS.length);
+  });
+});
+
+describe('a logo', () => {
+  const asset = { path: '/media/pictures/q/aaaaaaaaaaaaaaaaaaaaaaaa.png', width: 480, height: 160, bytes: 9_000 };
+  const look = (more: Partial<Look> = {}): Look => ({
+    ...DEFAULT_LOOK,
+    dark: 'adapt',
+    logo: { light: asset, alt: 'Quillwick', link: '', width: 240, align: 'start' },
+    ...more,
+  });
+  const ink = [
+    { colour: '#ffffff', share: 0.8 },
+    { colour: '#1b1b1b', share: 0.19 },
+    { colour: '#000000', share: 0.01 },
+  ];
+  const said = (l: Look, colours: LogoColours) =>
+    lookFindings(l, colours)
+      .filter((f) => f.part === 'logo')
+      .map((f) => f.message);
+
+  it('that hardly stands out from its band, its sheet or the dark is told, with its contrast', () => {
+    const band = { ...DEFAULT_LOOK.masthead, arrangement: 'band' as const };
+    const colours = { ...DEFAULT_LOOK.colours, sheet: '#ffffff', action: '#1b1b1b' };
+    const [dark] = [[{ colour: '#1b1b1b', share: 1 }]];
+    expect(said(look({ colours }), { light: ink })).toEqual([]);
+    expect(said(look({ colours }), { light: dark })).toEqual([expect.stringMatching(/In dark mode.*1\.\d:1/)]);
+    expect(said(look({ colours, masthead: band, dark: 'leave' }), { light: dark })).toEqual([
+      expect.stringMatching(/hardly stands out.*1\.0:1/),
+    ]);
+    // Of what nobody knows nothing is said but that the dark is worth a look.
+    expect(said(look({ colours }), {})).toEqual([expect.stringMatching(/no logo for dark mode/)]);
   });
 });
 

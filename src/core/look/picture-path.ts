@@ -19,3 +19,24 @@ export function foreignPictures(document: unknown, storeId: string, at = ''): st
     return foreignPictures(value, storeId, place);
   });
 }
+
+/** The paths of all pictures of stores in a document. */
+export function picturePaths(document: unknown): string[] {
+  if (typeof document !== 'object' || document === null) return [];
+  const found = Object.entries(document).flatMap(([key, value]: [string, unknown]) =>
+    key === 'path' && typeof value === 'string' && storeOfPicture(value) !== undefined ? [value] : picturePaths(value),
+  );
+  return [...new Set(found)];
+}
+
+/** The document with other pictures in the place of some, by path: their size and bytes go with them. */
+export function withPictures<T>(document: T, others: ReadonlyMap<string, object>): T {
+  if (typeof document !== 'object' || document === null) return document;
+  if (Array.isArray(document)) return document.map((one: unknown) => withPictures(one, others)) as T;
+  const { path } = document as { path?: unknown };
+  const other = typeof path === 'string' ? others.get(path) : undefined;
+  if (other) return { ...document, ...other };
+  return Object.fromEntries(
+    Object.entries(document).map(([key, value]: [string, unknown]) => [key, withPictures(value, others)]),
+  ) as T;
+}

@@ -16,3 +16,4 @@ export * from './appointments';
 export * from './action-schema';
 export * from './still-allowed';
 export * from './samples';
+export * from './words';

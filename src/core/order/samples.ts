@@ -67,7 +67,7 @@ export function sampleOrders(currency: string, url: string, now: number, picture
         : l,
     ),
     number,
-    currency,
+    currency: order.currency ?? currency,
     statusUrl: `${url}/orders/${number}`,
   });
   const lublin = address('Iwona Sobczyk', ['ul. Papiernicza 4'], '20-112', 'Lublin', 'PL');
@@ -98,6 +98,17 @@ export function sampleOrders(currency: string, url: string, now: number, picture
         lines: [KOZO],
         shipments: [{ carrier: 'Fieldpost' }],
         refunds: [{ amount: 2190 }],
+      }),
+    },
+    {
+      situation: 'One item',
+      order: make('SAMPLE-ONE', {
+        customer: { id: 'C-7', email: 'sorin@legatura.example', firstName: 'Sorin', lastName: 'Albu' },
+        billingAddress: address('Sorin Albu', ['Strada Teilor 9'], '400001', 'Cluj-Napoca', 'RO'),
+        shippingAddress: address('Sorin Albu', ['Strada Teilor 9'], '400001', 'Cluj-Napoca', 'RO'),
+        lines: [AWL],
+        shipments: [parcel],
+        refunds: [{ amount: 1690, issuedAt: refundedAt }],
       }),
     },
     {
@@ -171,6 +182,31 @@ export function sampleOrders(currency: string, url: string, now: number, picture
             lines: [{ sku: 'PA-KOZO', quantity: 1, amount: 850 }],
           },
         ],
+      }),
+    },
+    {
+      situation: 'A line cancelled, one returned',
+      order: make('SAMPLE-BACK', {
+        customer: { id: 'C-8', email: 'maeve@tidepress.example', firstName: 'Maeve', lastName: 'Brannigan' },
+        billingAddress: address('Maeve Brannigan', ['3 Slipway Row'], 'T12 X2Y3', 'Cork', 'IE'),
+        shippingAddress: address('Maeve Brannigan', ['3 Slipway Row'], 'T12 X2Y3', 'Cork', 'IE'),
+        lines: [KOZO, AWL, line('KI-COPTIC', 'Coptic binding kit', 'kits', 4900)],
+        shipments: [{ ...parcel, lines: [{ sku: 'TO-AWL', quantity: 1 }] }],
+        cancellations: [{ lines: [{ sku: 'PA-KOZO', quantity: 2 }], reason: 'out of stock' }],
+        returns: [{ lines: [{ sku: 'TO-AWL', quantity: 1 }] }],
+        refunds: [{ amount: 1700, issuedAt: refundedAt, lines: [{ sku: 'PA-KOZO', quantity: 2, amount: 1700 }] }],
+      }),
+    },
+    {
+      situation: 'Amounts without decimals',
+      order: make('SAMPLE-YEN', {
+        currency: 'JPY',
+        customer: { id: 'C-9', email: 'haru@toji.example', firstName: 'Haru', lastName: 'Kamiya' },
+        billingAddress: address('Haru Kamiya', ['2-14 Kamihei'], '604-8001', 'Kyoto', 'JP'),
+        shippingAddress: address('Haru Kamiya', ['2-14 Kamihei'], '604-8001', 'Kyoto', 'JP'),
+        lines: [KOZO, AWL],
+        shipments: [parcel],
+        refunds: [{ amount: 850, issuedAt: refundedAt }],
       }),
     },
     {

@@ -2,6 +2,7 @@
 import { SAMPLE_DETAILS, type DetailName } from '../moments/details';
 import type { Value, ValueType, Values } from '../text/values';
 import { say } from '../../words/placeholders';
+import { say as explain } from '../../words/values';
 import { inEachLanguage } from '../../words/speak';
 
 export type PlaceholderGroup =
@@ -38,6 +39,8 @@ export const PLACEHOLDER_GROUP_LABELS: Record<PlaceholderGroup, string> = inEach
 export interface Placeholder {
   name: string;
   label: string;
+  /** What it means, in a sentence; words that people search by stand in it. */
+  meaning: string;
   group: PlaceholderGroup;
   type: ValueType;
   /** An order may have no such value; words for that case are worth giving. */
@@ -58,12 +61,21 @@ const SECRET = 'secret' as const;
 function group(
   name: PlaceholderGroup,
   from: Placeholder['from'],
-  rows: [name: string, label: keyof typeof say, type: ValueType, sample: Value, mark?: typeof OFTEN | typeof SECRET][],
+  rows: [
+    name: string,
+    label: keyof typeof say & keyof typeof explain,
+    type: ValueType,
+    sample: Value,
+    mark?: typeof OFTEN | typeof SECRET,
+  ][],
 ): Placeholder[] {
   return rows.map(([id, label, type, sample, mark]) => ({
     name: id,
     get label() {
       return say[label];
+    },
+    get meaning() {
+      return explain[label];
     },
     group: name,
     type,
@@ -86,6 +98,7 @@ export const PLACEHOLDERS: readonly Placeholder[] = [
     ['order.itemCount', 'numberOfItems', 'number', 3],
     ['order.lineCount', 'numberOfDifferentProducts', 'number', 2],
     ['order.firstItem', 'firstProduct', 'text', 'Kozo sheet, 38 x 51 cm'],
+    ['order.itemNames', 'productsOfTheMessage', 'text', 'Kozo sheet, 38 x 51 cm and Bone folder', OFTEN],
     ['order.discountCode', 'discountCodeUsed', 'text', 'LEAF10', OFTEN],
     ['order.paymentMethod', 'paymentMethod', 'text', 'Bank transfer', OFTEN],
     ['order.shippingMethod', 'shippingMethod', 'text', 'Parcel', OFTEN],

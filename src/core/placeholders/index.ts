@@ -2,3 +2,4 @@ export * from './catalogue';
 export * from './provided';
 export * from './foreign';
 export * from './secrets';
+export * from './search';

@@ -1,3 +1,4 @@
+export * from './difference';
 export * from './reasons';
 export * from './notification';
 export * from './language';

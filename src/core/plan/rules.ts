@@ -35,6 +35,7 @@ export const RULE_ABOUTS: readonly TestAbout[] = [
   'country',
   'value',
   'payment',
+  'paid',
   'customer',
   'first-order',
 ];

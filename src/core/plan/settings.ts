@@ -19,6 +19,16 @@ export const VariantSettingsSchema = Type.Object(
     name: Type.String({ maxLength: 120 }),
     when: Type.Optional(ConditionSchema),
     nothing: Type.Boolean(),
+    /** Of a new one: which version it begins from, and whether it follows that or is a copy; a copy of the last without it. */
+    begins: Type.Optional(
+      Type.Object(
+        {
+          from: Type.String({ minLength: 1, maxLength: 26 }),
+          follows: Type.Boolean(),
+        },
+        strict,
+      ),
+    ),
   },
   strict,
 );

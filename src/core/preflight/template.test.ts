@@ -37,17 +37,20 @@ describe('findings on a template', () => {
     ]);
   });
 
-  it('stop an empty subject, and a language with words missing', () => {
+  it('stop an empty subject; a language with words missing waits, and stops nothing', () => {
     const template = shipped('order-received');
     template.words.en!.subject = ' ';
     template.words.de!.help = '';
-    const blockers = check(template).filter((f) => f.severity === 'blocker');
-    expect(blockers.map((f) => [f.place, f.language])).toEqual(
+    template.words.de!.thanks = 'Danke {$customer.firstName';
+    const found = check(template).map((f) => [f.place, f.language, f.severity]);
+    expect(found).toEqual(
       expect.arrayContaining([
-        ['subject', 'en'],
-        ['help', 'de'],
+        ['subject', 'en', 'blocker'],
+        ['help', 'de', 'warning'],
+        ['thanks', 'de', 'warning'],
       ]),
     );
+    expect(found.filter(([, language, severity]) => language === 'de' && severity === 'blocker')).toEqual([]);
   });
 
   it('stop a translation with a missing or an extra placeholder, and name it', () => {

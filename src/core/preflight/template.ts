@@ -3,7 +3,7 @@ import { readCss } from '../css/css';
 import { nearestPlaceholder, placeholder } from '../placeholders';
 import { languageName } from '../names';
 import { promisesIn } from '../template/promises';
-import { allBlocks, segmentsOf, type SegmentPlace, type Template } from '../template/schema';
+import { allBlocks, isComplete, segmentsOf, type SegmentPlace, type Template } from '../template/schema';
 import type { Passages } from '../template/passages';
 import { NO_CODES, type KnownCodes } from '../codes';
 import {
@@ -22,9 +22,11 @@ import {
   type Pattern,
   type TextProblem,
 } from '../text';
+import { sentAsFindings } from './sent-as';
 import { attachmentFindings, type ShelfFacts } from './attachments';
 import { blockFindings } from './blocks';
 import { byWeight, type Finding } from './finding';
+import { formFindings } from './forms';
 import { segmentProblems } from './segments';
 import { say } from '../../words/findings';
 
@@ -41,6 +43,8 @@ export interface TemplateContext {
   now?: number;
   /** The store's files, for what is attached. */
   shelf?: ShelfFacts;
+  /** Domains that the store sends from. */
+  senderDomains?: readonly string[];
   /** A passage is a part of messages: it has no subject of its own. */
   partOfMessage?: boolean;
 }
@@ -65,6 +69,7 @@ export function templateFindings(template: Template, context: TemplateContext): 
     });
   }
   for (const language of languages) {
+    const before = findings.length;
     const words = template.words[language] ?? {};
     for (const place of places) {
       const text = words[place.id] ?? '';
@@ -85,6 +90,7 @@ export function templateFindings(template: Template, context: TemplateContext): 
       }
       for (const found of linkFindings(text, at)) findings.push({ ...at, ...found });
       if (place.form === 'html') for (const found of htmlFindings(text)) findings.push({ ...at, ...found });
+      for (const found of formFindings(text, at)) findings.push({ ...at, ...found });
       const given = codeBlocks.has(place.id) ? ALWAYS_WITH_A_CODE : undefined;
       for (const found of missingFindings(text, at, place.form !== 'html', given)) findings.push({ ...at, ...found });
       if (language !== context.sourceLanguage) {
@@ -93,8 +99,15 @@ export function templateFindings(template: Template, context: TemplateContext): 
         }
       }
     }
+    // Nothing goes out in a language that is not complete, so nothing in it keeps the others from going out.
+    if (language !== context.sourceLanguage && !isComplete(template, language, context.sourceLanguage)) {
+      for (let i = before; i < findings.length; i += 1) {
+        if (findings[i]!.severity === 'blocker') findings[i] = { ...findings[i]!, severity: 'warning' };
+      }
+    }
   }
   findings.push(
+    ...(context.partOfMessage ? [] : sentAsFindings(template, context.moment, context.senderDomains)),
     ...(context.partOfMessage ? [] : attachmentFindings(template, context.moment, context.shelf)),
     ...(context.partOfMessage ? [] : offerFindings(template, places, context)),
     ...blockFindings(template, {
@@ -207,8 +220,12 @@ function emptyFinding(
 ): Pick<Finding, 'severity' | 'message'> | undefined {
   if (language !== sourceLanguage && source.trim() !== '') {
     return {
-      severity: 'blocker',
-      message: say.labelHasNoWordsIn({ label: place.label, languageName: languageName(language) }),
+      severity: 'warning',
+      message: say.labelHasNoWordsIn({
+        label: place.label,
+        languageName: languageName(language),
+        source: languageName(sourceLanguage),
+      }),
     };
   }
   if (language !== sourceLanguage) return undefined;

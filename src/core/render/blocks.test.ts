@@ -140,6 +140,36 @@ describe('every kind of block', () => {
     }
   });
 
+  it('of sums and notes says only what it is set to, in both parts', async () => {
+    const only = (more: Partial<Block>, id: string) =>
+      render({
+        template: { ...TEMPLATE, blocks: EVERY.filter((b) => b.id === id).map((b) => ({ ...b, ...more }) as Block) },
+        order: testOrder({ lines: ORDER.lines, shipping: { method: 'Parcel', price: 490 } }),
+        moment: 'order.placed',
+      });
+    const has = async (more: Partial<Block>, id: string, words: string): Promise<boolean[]> => {
+      const { html, text } = await only(more, id);
+      return [html.includes(words), text.includes(words)];
+    };
+    const [both, neither] = [
+      [true, true],
+      [false, false],
+    ];
+    expect(await has({}, 'totals', 'Subtotal')).toEqual(both);
+    expect(await has({}, 'totals', '19% VAT')).toEqual(both);
+    expect(await has({ sum: true }, 'totals', 'Subtotal')).toEqual(neither);
+    expect(await has({ sum: true }, 'totals', 'Parcel')).toEqual(neither);
+    expect(await has({ sum: true }, 'totals', 'Total')).toEqual(both);
+    expect(await has({ sum: true }, 'totals', '19% VAT')).toEqual(both);
+    expect(await has({ taxes: false }, 'totals', '19% VAT')).toEqual(neither);
+    expect(await has({ taxes: false }, 'totals', 'Subtotal')).toEqual(both);
+    expect(await has({}, 'notes', 'Pattern')).toEqual(both);
+    expect(await has({ names: false }, 'notes', 'Pattern')).toEqual(neither);
+    expect(await has({ names: false }, 'notes', 'Print at 100%')).toEqual(both);
+    expect((await only({}, 'notes')).html).toContain('border-left:3px');
+    expect((await only({ line: false }, 'notes')).html).not.toContain('border-left:3px');
+  });
+
   it('that is hidden is in no message', async () => {
     const hidden = { ...TEMPLATE, blocks: EVERY.map((b) => (b.id === 'head' ? { ...b, hidden: true } : b)) };
     expect((await render({ template: hidden })).html).not.toContain('Thank you');
@@ -325,6 +355,18 @@ describe('a look', () => {
     expect(head(left.html)).not.toContain('prefers-color-scheme');
   });
 
+  it('draws buttons in their sizes and corners', async () => {
+    const button = async (more: object): Promise<string> => {
+      const go = { id: 'go', kind: 'button' as const, target: { url: 'https://quillwick.example' }, ...more };
+      return (await render({ template: { ...TEMPLATE, blocks: [go] } })).html;
+    };
+    expect(await button({})).toContain('padding:12px 24px');
+    const small = await button({ size: 'small', corners: 'square' });
+    for (const part of ['padding:7px 16px', 'border-radius:0px']) expect(small).toContain(part);
+    const large = await button({ size: 'large', corners: 'round' });
+    for (const part of ['padding:16px 34px', 'border-radius:40px']) expect(large).toContain(part);
+  });
+
   it('shows its logo with its words, and the one for the dark where that is given', async () => {
     const light = { path: '/media/pictures/q/aaaaaaaaaaaaaaaaaaaaaaaa.png', width: 480, height: 160, bytes: 9_000 };
     const logo = {
@@ -335,6 +377,8 @@ describe('a look', () => {
       align: 'centre' as const,
     };
     const { html } = await render({ look: { ...LINKED, logo } });
+    // Where pictures are not shown, its words stand in the colour of the shop's name.
+    expect(html).toMatch(/alt="Quillwick &quot;paper&quot;"[^>]*;color:#[0-9a-f]{6}/);
     expect(html).toMatch(
       /<a href="https:\/\/quillwick.example"[^>]*><img[^>]*alt="Quillwick &quot;paper&quot;" width="240" height="80"/,
     );

@@ -77,7 +77,7 @@ function sectionOf(block: Block, layout: Layout): string {
     case 'items':
       return table(itemsTable(block, layout), 0, 8);
     case 'totals':
-      return table(totalsTable(layout), 0, 24);
+      return table(totalsTable(block, layout), 0, 24);
     case 'addresses':
       return table(addressesTable(block, layout), 0, 12);
     case 'parcel': {
@@ -97,7 +97,7 @@ function sectionOf(block: Block, layout: Layout): string {
     case 'discount':
       return section(discount(block, layout));
     case 'notes':
-      return section(notes(layout));
+      return section(notes(block, layout));
     case 'suggestions':
       return section(suggestions(block, layout));
     case 'downloads':
@@ -148,7 +148,7 @@ function simpleElement(block: SimpleBlock, layout: Layout, side: number, css: st
       const natural = 'path' in picture ? picture.width : 800;
       const width = Math.min(block.width ?? natural, look.shape.width - 2 * shape.margin);
       const href = block.target ? `href="${marks.mark({ kind: 'href', link: block.target })}"` : '';
-      return `<mj-image css-class="${css}" src="${src}" alt="${marks.mark({ kind: 'alt', segment: block.id })}" ${href} width="${width}px" align="${style.side(block.align ?? 'centre')}" border-radius="${shape.radius}px" ${padding(0, 20)} />`;
+      return `<mj-image css-class="${css} ls-alt" src="${src}" alt="${marks.mark({ kind: 'alt', segment: block.id })}" ${href} width="${width}px" align="${style.side(block.align ?? 'centre')}" border-radius="${shape.radius}px" ${padding(0, 20)} />`;
     }
     case 'divider':
       return `<mj-divider css-class="${css} ls-rule" ${padding(4, 20)} border-width="${Math.max(1, shape.lineWidth)}px" border-color="${colours.lines}" />`;
@@ -163,13 +163,19 @@ function button(
   { look, style, marks }: Layout,
   target: Link,
   words: string,
-  block: { align?: 'start' | 'centre' | 'end'; width?: 'words' | 'full' },
+  block: Pick<Extract<SimpleBlock, { kind: 'button' }>, 'align' | 'width' | 'size' | 'corners'>,
   side: number,
   css: string,
 ): string {
   const { colours, type, shape } = look;
   const width = block.width === 'full' ? 'width="100%"' : '';
-  return `<mj-button css-class="${css} ls-action" align="${style.side(block.align)}" href="${marks.mark({ kind: 'href', link: target })}" background-color="${colours.action}" color="${colours.actionWords}" font-family="${style.words}" font-size="${type.text}px" font-weight="bold" border-radius="${shape.radius}px" inner-padding="12px 24px" padding="${style.room(4)}px ${side}px ${style.room(24)}px" ${width}>${words}</mj-button>`;
+  const [size, inner] = {
+    small: [type.small, '7px 16px'],
+    usual: [type.text, '12px 24px'],
+    large: [type.text + 2, '16px 34px'],
+  }[block.size ?? 'usual'];
+  const radius = { square: 0, look: shape.radius, round: 40 }[block.corners ?? 'look'];
+  return `<mj-button css-class="${css} ls-action" align="${style.side(block.align)}" href="${marks.mark({ kind: 'href', link: target })}" background-color="${colours.action}" color="${colours.actionWords}" font-family="${style.words}" font-size="${size}px" font-weight="bold" border-radius="${radius}px" inner-padding="${inner}" padding="${style.room(4)}px ${side}px ${style.room(24)}px" ${width}>${words}</mj-button>`;
 }
 
 const SPLITS = { even: undefined, 'narrow-first': [1, 2], 'narrow-last': [2, 1] } as const;
@@ -202,8 +208,10 @@ function brandMark({ look, style, marks }: Layout, colour: string): string {
     return `<span class="ls-brand" style="font-family:${style.headings};font-size:28px;line-height:1.2;${style.headline};color:${colour}">${words}</span>`;
   }
   const alt = escapeHtml(plainLine(logo.alt));
+  // Shown where pictures are not: in the colour that the shop's name would have there.
+  const shownAlt = `font-family:${style.headings};font-size:20px;line-height:1.3;color:${colour}`;
   const image = (path: string, height: number, css: string, style_: string): string =>
-    `<img class="${css}" src="${marks.mark({ kind: 'asset', path })}" alt="${alt}" width="${logo.width}" height="${height}" style="display:inline-block;border:0;max-width:100%;width:${logo.width}px;height:auto;${style_}">`;
+    `<img class="${css} ls-brand" src="${marks.mark({ kind: 'asset', path })}" alt="${alt}" width="${logo.width}" height="${height}" style="display:inline-block;border:0;max-width:100%;width:${logo.width}px;height:auto;${shownAlt};${style_}">`;
   const height = (a: { width: number; height: number }): number =>
     Math.max(1, Math.round((a.height / a.width) * logo.width));
   const both = logo.dark
@@ -325,10 +333,16 @@ function suggestions(block: Extract<Block, { kind: 'suggestions' }>, { look, sty
   return `${head}<mj-table css-class="ls-pad ls-w" padding="${style.room(4)}px ${shape.margin}px ${style.room(20)}px"><tbody>${marks.each(`suggestions ${block.id}`, one)}</tbody></mj-table>`;
 }
 
-function notes({ look, style, marks }: Layout): string {
+function notes(block: Extract<Block, { kind: 'notes' }>, { look, style, marks }: Layout): string {
   const { colours, type, shape } = look;
   const link = `<a href="${marks.mark({ kind: 'note', field: 'url' })}" style="color:${colours.links}">${marks.mark({ kind: 'phrase', phrase: 'readMore' })}</a>`;
-  const one = `<div style="margin:0 0 12px;padding-${style.start}:12px;border-${style.start}:3px solid ${colours.lines}" class="ls-rule"><strong style="font-family:${style.headings};font-size:${type.small + 1}px">${marks.mark({ kind: 'note', field: 'product' })}</strong><br>${marks.mark({ kind: 'note', field: 'words' })}${marks.when({ note: 'url' }, `<br>${link}`)}</div>`;
+  const beside =
+    block.line === false ? '' : `;padding-${style.start}:12px;border-${style.start}:3px solid ${colours.lines}`;
+  const name =
+    block.names === false
+      ? ''
+      : `<strong style="font-family:${style.headings};font-size:${type.small + 1}px">${marks.mark({ kind: 'note', field: 'product' })}</strong><br>`;
+  const one = `<div style="margin:0 0 12px${beside}" class="ls-rule">${name}${marks.mark({ kind: 'note', field: 'words' })}${marks.when({ note: 'url' }, `<br>${link}`)}</div>`;
   return `<mj-text css-class="ls-pad ls-w" padding="${style.room(4)}px ${shape.margin}px ${style.room(12)}px">${marks.each('notes', one)}</mj-text>`;
 }
 

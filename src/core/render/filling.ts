@@ -134,6 +134,7 @@ export function isOpen(gate: Gate, filling: Filling, language: string): boolean 
     return gate.line === 'options' ? filling.line?.options.html !== '' : filling.line?.imageUrl !== '';
   }
   if ('pictures' in gate) return filling.pictured;
+  if ('rowNot' in gate) return !gate.rowNot.includes(filling.total!.row.label);
   if ('strong' in gate) return filling.total?.row.strong === gate.strong;
   if ('note' in gate) return filling.note?.url !== '';
   if ('anyOf' in gate) return gate.anyOf.some((name) => (filling.values[name] ?? '') !== '');

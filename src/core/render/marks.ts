@@ -3,6 +3,7 @@
  * The HTML that comes out is cut at them into a tree.
  */
 import type { Condition } from '../conditions/condition';
+import type { TotalRow } from '../snapshot';
 import type { OrderStanding } from '../summary';
 import type { Phrase } from '../template/phrasebook';
 import type { Link } from '../template/schema';
@@ -46,6 +47,8 @@ export type Gate =
   | { line: 'options' | 'imageUrl' }
   | { note: 'url' }
   | { strong: boolean }
+  /** A row of the sums is none of these. */
+  | { rowNot: readonly TotalRow['label'][] }
   /** The words of a segment say something: words in forms can be empty for some orders. */
   | { words: string }
   | { when: readonly Condition[] }

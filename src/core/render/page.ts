@@ -75,8 +75,12 @@ function styles(look: Look): string {
   const { shape } = look;
   const shadow = shape.shadow ? '.ls-sheet{box-shadow:0 1px 2px rgba(0,0,0,.08),0 10px 30px rgba(0,0,0,.1)}' : '';
   const logos = look.logo?.dark ? '.ls-logo-dark{display:none}' : '';
+  // What is said instead of a picture, where pictures are not shown: readable on the sheet, also within a link.
+  const alts = `.ls-alt img,.ls-alt a{color:${look.colours.words}}`;
   const own = readCss(look.css).safe;
-  return [shadow, logos, PHONE, look.dark === 'adapt' ? darkStyles(look) : '', own].filter((s) => s !== '').join('\n');
+  return [shadow, logos, alts, PHONE, look.dark === 'adapt' ? darkStyles(look) : '', own]
+    .filter((s) => s !== '')
+    .join('\n');
 }
 
 function darkStyles(look: Look): string {
@@ -96,6 +100,7 @@ function darkStyles(look: Look): string {
     words('ls-w', c.words),
     rule('.ls-w .ls-q,.ls-q,.ls-q div,.ls-q td', `color:${c.quietWords} !important`),
     rule('.ls-w a,.ls-q a', `color:${c.links} !important`),
+    rule('.ls-alt img,.ls-alt a', `color:${c.words} !important`),
     rule('.ls-brand', `color:${c.brand} !important`),
     rule('.ls-rule,.ls-rule td,.ls-rule th,.ls-rule p', `border-color:${c.lines} !important`),
     rule('.ls-band,.ls-band td', `background:${c.band} !important`),

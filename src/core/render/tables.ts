@@ -1,5 +1,6 @@
 /** The tables of a message: items, totals, addresses, parcel, refund. */
 import type { Phrase } from '../template/phrasebook';
+import type { TotalRow } from '../snapshot';
 import type { Block } from '../template/schema';
 import type { Layout } from './layout';
 import { ROWS_MAX, type OrderStanding } from '../summary';
@@ -61,7 +62,20 @@ export function itemsTable(block: Extract<Block, { kind: 'items' }>, { look, sty
   return header + marks.each(block.only ?? 'lines', row + gap);
 }
 
-function amountRows(layout: Layout, range: 'totals' | 'refund', atEnd: boolean): string {
+/** Rows that a block of sums leaves out. */
+export function rowsLeftOut({ sum, taxes }: Extract<Block, { kind: 'totals' }>): TotalRow['label'][] {
+  return [
+    ...(sum ? (['subtotal', 'discount', 'shipping', 'tax'] as const) : []),
+    ...(taxes === false ? (['taxIncluded'] as const) : []),
+  ];
+}
+
+function amountRows(
+  layout: Layout,
+  range: 'totals' | 'refund',
+  atEnd: boolean,
+  not: readonly TotalRow['label'][] = [],
+): string {
   const { look, style, marks } = layout;
   const { start, end } = style;
   const { colours, shape } = look;
@@ -73,12 +87,13 @@ function amountRows(layout: Layout, range: 'totals' | 'refund', atEnd: boolean):
     const amount = `<td class="ls-rule" align="${end}" ${atEnd ? 'width="110"' : ''} style="text-align:${end};white-space:nowrap;padding:4px 0;border-top:0;${weight}">${marks.mark({ kind: 'total', field: 'amount' })}</td>`;
     return `<tr>${label}${amount}</tr>`;
   };
-  return marks.each(range, marks.when({ strong: true }, row(true)) + marks.when({ strong: false }, row(false)));
+  const rows = marks.when({ strong: true }, row(true)) + marks.when({ strong: false }, row(false));
+  return marks.each(range, not.length > 0 ? marks.when({ rowNot: not }, rows) : rows);
 }
 
 /** Rows of the sums, one that repeats for each. */
-export function totalsTable(layout: Layout): string {
-  return amountRows(layout, 'totals', layout.look.items.totals === 'end');
+export function totalsTable(block: Extract<Block, { kind: 'totals' }>, layout: Layout): string {
+  return amountRows(layout, 'totals', layout.look.items.totals === 'end', rowsLeftOut(block));
 }
 
 /** Billing and delivery address, beside or below each other as the look says. */

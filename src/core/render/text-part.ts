@@ -3,7 +3,7 @@ import { conditionHolds } from '../conditions/condition';
 import { runner, type CompiledWords } from '../text/compile';
 import { promiseRef } from '../codes';
 import { ROWS_MAX } from '../summary';
-import { STANDING_PHRASES } from './tables';
+import { rowsLeftOut, STANDING_PHRASES } from './tables';
 import { plainLine, type Both } from '../text/values';
 import type { Phrase } from '../template/phrasebook';
 import type { LaidBlock } from '../template/passages';
@@ -49,10 +49,11 @@ function blockText(block: LaidBlock, parts: TextParts): Write {
   const words = (id: string): Write => runner(parts.segments.get(id)?.plain ?? []);
   const phrase = (key: Phrase): Write => runner(parts.phrases.get(key)?.plain ?? []);
   const amounts =
-    (range: 'totals' | 'refund'): Write =>
+    (range: 'totals' | 'refund', not: readonly string[] = []): Write =>
     (f) => {
       let out = '';
       for (const total of f[range]) {
+        if (not.includes(total.row.label)) continue;
         f.total = total;
         if (out !== '') out += '\n';
         out += `${parts.totalLabel(f)}: ${total.amount.plain}`;
@@ -102,7 +103,7 @@ function blockText(block: LaidBlock, parts: TextParts): Write {
       };
     }
     case 'totals':
-      return amounts('totals');
+      return amounts('totals', rowsLeftOut(block));
     case 'refund': {
       const rows = amounts('refund');
       const rest = facts([
@@ -155,7 +156,12 @@ function blockText(block: LaidBlock, parts: TextParts): Write {
     }
     case 'notes':
       return (f) =>
-        f.notes.map((n) => `${n.product.plain}\n${n.words.plain}${n.url ? ` (${n.url})` : ''}`).join('\n\n');
+        f.notes
+          .map(
+            (n) =>
+              `${block.names === false ? '' : `${n.product.plain}\n`}${n.words.plain}${n.url ? ` (${n.url})` : ''}`,
+          )
+          .join('\n\n');
     case 'suggestions': {
       const head = phrase('goesWith');
       const prices = block.prices ?? true;

@@ -6,6 +6,8 @@ import { MONEY } from './money';
 import { PARCEL } from './parcel';
 import { PLACED } from './placed';
 import { RECKONED } from './reckoned';
+import { readTemplateAddress } from '../plan/notification';
+import type { Template } from '../template/schema';
 import type { ShippedNotification } from './shape';
 import { TROUBLE } from './trouble';
 import { WAITING } from './waiting';
@@ -24,3 +26,11 @@ export const SHIPPED_NOTIFICATIONS: readonly ShippedNotification[] = [
   ...HAND,
   ...NOTICES,
 ];
+
+/** The template that ships for a version, by its address (`order-received~guests`); undefined where none does. */
+export function shippedTemplate(address: string): Template | undefined {
+  const { slug, variant } = readTemplateAddress(address);
+  const shipped = SHIPPED_NOTIFICATIONS.find((n) => n.slug === slug);
+  if (!shipped || variant === '') return shipped?.template;
+  return shipped.variants?.find((v) => v.variant === variant)?.template;
+}

@@ -6,7 +6,7 @@ import { testOrder } from '../testing';
 import { factsOnDemand } from './facts-on-demand';
 
 const KEYS = [
-  ...['guest', 'firstOrder', 'channel', 'location', 'country', 'payment', 'tracking'],
+  ...['guest', 'firstOrder', 'channel', 'location', 'country', 'payment', 'paid', 'tracking'],
   ...['parcel', 'wholeRefund', 'products', 'categories', 'total'],
 ] as const;
 

@@ -36,6 +36,9 @@ class FactsOnDemand implements OrderFacts {
   get payment() {
     return this.order.payment?.method as string;
   }
+  get paid() {
+    return this.rest.paid!;
+  }
   get tracking() {
     return this.rest.tracking;
   }

@@ -1,5 +1,5 @@
 /** What conditions can ask about an order: read once, for planning and for each message alike. */
-import type { OrderFacts, ParcelShare } from '../conditions/condition';
+import type { OrderFacts, PaidShare, ParcelShare } from '../conditions/condition';
 import {
   type LinePart,
   partsCancelled,
@@ -8,6 +8,7 @@ import {
   piecesForParcels,
   piecesIn,
 } from '../order/pieces';
+import { amountDue, amountReceived } from '../order/due';
 import type { Cancellation, Order, OrderLine, Refund, Return, Shipment } from '../order/schema';
 import { shareOf } from '../order/shares';
 import { orderTotals } from '../order/totals';
@@ -81,6 +82,12 @@ function parcelShare(order: Order, shipment: Shipment): ParcelShare {
   return earlier.length === 0 || complete([shipment]) ? 'whole' : 'last';
 }
 
+/** How much of what is to be paid came in. */
+function paidShare(order: Order): PaidShare {
+  if (amountDue(order) === 0) return 'whole';
+  return amountReceived(order) > 0 ? 'part' : 'none';
+}
+
 export interface FactsAbout {
   /** The parcel a message is about. */
   shipment?: Shipment;
@@ -106,7 +113,7 @@ export function orderFacts(order: Order, about: FactsAbout = {}): OrderFacts {
     channel: order.channel,
     ...(location && { location }),
     ...(order.shippingAddress && { country: order.shippingAddress.country }),
-    ...(order.payment && { payment: order.payment.method }),
+    ...(order.payment && { payment: order.payment.method, paid: paidShare(order) }),
     tracking: (shipment?.trackingNumber ?? '') !== '' || (shipment?.trackingUrl ?? '') !== '',
     ...(shipment && { parcel: parcelShare(order, shipment) }),
     ...(refund && { wholeRefund: refunded >= total }),

@@ -5,3 +5,4 @@ export * from './snapshot';
 export { cancellationValues, refundRows } from './money';
 export * from './made';
 export * from './given-codes';
+export * from './fits';

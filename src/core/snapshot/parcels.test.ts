@@ -96,3 +96,13 @@ describe('what a parcel holds of its order', () => {
     expect(shares({ refunds, shipments: [packed(['A'])] })).toEqual(['part']);
   });
 });
+
+it('the products of a message are listed as its language lists them: of a parcel, what is in it', () => {
+  const order = testOrder();
+  const names = (more: object) => snapshotOf({ order, store: STORE, now: 0, ...more }).values['order.itemNames'];
+  const [first, second] = order.lines.map((l) => l.product.name);
+  expect(names({ locale: 'en-GB' })).toBe(`${first} and ${second}`);
+  expect(names({ locale: 'de' })).toBe(`${first} und ${second}`);
+  expect(names({ shipment: { lines: [{ sku: order.lines[1]!.product.sku, quantity: 1 }] } })).toBe(second);
+  expect(names({ order: { ...order, lines: [] } })).toBeUndefined();
+});

@@ -1,5 +1,6 @@
 /** From an order's snapshot to the values a message is filled with. */
 import { countryName } from '../names';
+import { listFormatter } from '../text/formatters';
 import { plainLine, type Money, type Values } from '../text/values';
 import type { OrderFacts } from '../conditions/condition';
 import { momentOf } from '../moments/registry';
@@ -16,6 +17,12 @@ import { lineTotal, orderTotals } from '../order/totals';
 import { NO_TERMS, notesAbout, trackingUrlFor, type NameKind, type Terms } from '../terms';
 import type { MomentDetails } from '../moments/details';
 import type { Address, Cancellation, Order, OrderLine, Refund, Return, Shipment } from '../order/schema';
+
+/** The products of a message as a sentence lists them, each once. */
+function namesOfLines(lines: readonly OrderLine[], locale = 'en'): string | undefined {
+  const names = [...new Set(lines.map((l) => plainLine(l.product.name)).filter((name) => name !== ''))];
+  return names.length > 0 ? listFormatter(locale)(names) : undefined;
+}
 
 /** What the store adds to every message. */
 export interface StoreFacts {
@@ -207,6 +214,7 @@ export function snapshotOf(subject: MessageSubject): Snapshot {
     'order.itemCount': sums.itemCount,
     'order.lineCount': order.lines.length,
     'order.firstItem': line(order.lines[0]?.product.name),
+    'order.itemNames': namesOfLines(lines, subject.locale),
     'order.discountCode': line(code),
     'order.paymentMethod': line(paidBy),
     'order.shippingMethod': line(order.shipping && names.of('shipping', order.shipping.method)),

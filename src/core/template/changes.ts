@@ -1,10 +1,12 @@
 /** What differs between two templates, in words: for the publishing dialog and the history of editions. */
 import { attachedWhen, attachmentName, type Attachment } from '../attach';
-import { conditionSentence } from '../conditions/sentence';
-import { allBlocks, blockLabels, segmentsOf, type Block, type Template } from './schema';
-import { inEachLanguage } from '../../words/speak';
+import { changedSetting } from '../changed-setting';
+import { conditionWords } from '../conditions/sentence';
+import { allBlocks, blockLabels, segmentsOf, type Block, type SentAs, type Template } from './schema';
+import { inEachLanguage, inSentence } from '../../words/speak';
 import { say } from '../../words/findings';
 import { say as files } from '../../words/files';
+import { say as sentAs } from '../../words/sentAs';
 
 export interface TemplateChange {
   kind: 'words' | 'added' | 'removed' | 'moved' | 'settings';
@@ -45,6 +47,7 @@ export function templateChanges(before: Template | undefined, after: Template): 
   const moved = movedIds(orderBefore, orderAfter);
   for (const id of moved) changes.push({ kind: 'moved', label: labelsAfter.get(id)! });
 
+  changes.push(...sentAsChanges(before.sentAs, after.sentAs));
   changes.push(...attachmentChanges(before.attachments ?? [], after.attachments ?? []));
 
   const places = segmentsOf(after);
@@ -75,6 +78,26 @@ function attachmentChanges(before: readonly Attachment[], after: readonly Attach
   ];
 }
 
+/** What is set otherwise of how its messages are sent. */
+function sentAsChanges(before: SentAs = {}, after: SentAs = {}): TemplateChange[] {
+  const pairs: [string, unknown, unknown][] = [
+    [
+      sentAs.form,
+      before.textOnly ? sentAs.textAlone : sentAs.htmlAndText,
+      after.textOnly ? sentAs.textAlone : sentAs.htmlAndText,
+    ],
+    [sentAs.senderName, before.fromName, after.fromName],
+    [sentAs.senderAddress, before.fromAddress, after.fromAddress],
+    [sentAs.replyTo, before.replyTo, after.replyTo],
+    [sentAs.cc, before.cc?.join(', '), after.cc?.join(', ')],
+    [sentAs.bcc, before.bcc?.join(', '), after.bcc?.join(', ')],
+  ];
+  const detail = pairs
+    .filter(([, was, is]) => was !== is)
+    .map(([label, was, is]) => changedSetting(inSentence(label), was, is));
+  return detail.length > 0 ? [{ kind: 'settings', label: sentAs.howItIsSent, detail: detail.join('; ') }] : [];
+}
+
 /** Names of settings as people call them; others are called by their key. */
 const SETTING_WORDS: Record<string, string> = inEachLanguage(() => ({
   align: 'alignment',
@@ -87,6 +110,10 @@ const SETTING_WORDS: Record<string, string> = inEachLanguage(() => ({
   code: 'code',
   button: 'button',
   only: say.whichGoods,
+  sum: say.onlyTheTotal,
+  taxes: say.includedTax,
+  names: say.productNames,
+  line: say.lineBeside,
 }));
 
 /** What is set otherwise in a block, in words; empty when nothing is. What columns hold is compared block by block. */
@@ -100,11 +127,12 @@ function settingsWords(was: Block, is: Block): string {
   for (const key of new Set([...Object.keys(a), ...Object.keys(b)])) {
     if (JSON.stringify(a[key]) === JSON.stringify(b[key])) continue;
     if (key === 'when') {
-      words.push(is.when ? conditionSentence(is.when).replace(/^Shown/, 'shown') : say.shownAlways);
-    } else if (key === 'hidden') words.push(is.hidden ? 'hidden' : say.noLongerHidden);
-    else words.push(SETTING_WORDS[key] ?? key);
+      const shown = (when: Block['when']): string => (when ? conditionWords(when) : say.shownAlways);
+      words.push(changedSetting(say.condition, shown(was.when), shown(is.when)));
+    } else if (key === 'hidden') words.push(is.hidden ? say.nowHidden : say.noLongerHidden);
+    else words.push(changedSetting(SETTING_WORDS[key] ?? key, a[key], b[key]));
   }
-  return words.join(', ');
+  return words.join('; ');
 }
 
 /** The fewest ids to move to turn one order into another: those outside a longest common subsequence. */

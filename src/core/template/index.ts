@@ -5,5 +5,6 @@ export * from './changes';
 export * from './stale';
 export * from './import-html';
 export * from './edit';
+export * from './follows';
 export * from './promises';
 export * from './wants';

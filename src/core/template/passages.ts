@@ -3,7 +3,7 @@
  * use is replaced by the passage's blocks, under ids of their own, on the conditions of the use and of the block.
  */
 import type { Condition } from '../conditions/condition';
-import { segmentFormOf, type Block, type Segments, type SimpleBlock } from './schema';
+import { isComplete, segmentFormOf, type Block, type Segments, type SimpleBlock } from './schema';
 
 export interface Passage {
   /** As templates name it. */
@@ -29,7 +29,8 @@ export const WITHIN = '_';
 
 /**
  * Blocks and words of one language with every passage put in. Hidden blocks, unknown passages and passages that hold
- * themselves are left out. Words that a passage lacks in this language are taken from `fallback`.
+ * themselves are left out. The words of a passage that is not complete in this language are
+ * taken from `fallback`.
  */
 export function layOut(
   template: { blocks: readonly Block[]; words: Readonly<Record<string, Segments>> },
@@ -67,7 +68,8 @@ function expand(
     if (!passage || within.includes(block.passage)) return [];
     const own = `${prefix}${block.id}${WITHIN}`;
     const { language, fallback } = context;
-    for (const [id, source] of Object.entries(passage.words[language] ?? passage.words[fallback] ?? {})) {
+    const written = isComplete(passage, language, fallback) ? language : fallback;
+    for (const [id, source] of Object.entries(passage.words[written] ?? passage.words[language] ?? {})) {
       context.words[own + id] = source;
     }
     const conditions = block.when ? [...also, block.when] : also;

@@ -379,6 +379,13 @@ export const DEFAULT_PHRASEBOOKS: Record<string, Phrasebook> = {
   },
 };
 
+/** The phrases that ship in a language; "de-AT" has those of "de". */
+const shippedIn = (language: string) =>
+  DEFAULT_PHRASEBOOKS[language] ?? DEFAULT_PHRASEBOOKS[language.split('-')[0] ?? ''];
+
+/** Whether a phrase ships in a language, and not only in English. */
+export const isShippedIn = (phrase: Phrase, language: string): boolean => shippedIn(language)?.[phrase] !== undefined;
+
 /**
  * The phrasebook for a language: the store's own phrases over the shipped ones, over the shipped English. The legal
  * lines of a look (MessageFormat 2 by language) stand in for the footer's.
@@ -388,8 +395,7 @@ export function phrasebookFor(
   own: Segments = {},
   legal: Readonly<Record<string, string>> = {},
 ): Phrasebook {
-  const shipped =
-    DEFAULT_PHRASEBOOKS[language] ?? DEFAULT_PHRASEBOOKS[language.split('-')[0] ?? ''] ?? DEFAULT_PHRASEBOOKS.en!;
+  const shipped = shippedIn(language) ?? DEFAULT_PHRASEBOOKS.en!;
   const lines = (legal[language] ?? '').trim();
   return { ...DEFAULT_PHRASEBOOKS.en!, ...shipped, ...own, ...(lines !== '' && { footer: lines }) };
 }

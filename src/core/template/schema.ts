@@ -54,7 +54,14 @@ export type Picture = Static<typeof PictureSchema>;
 const simpleBlocks = [
   block('heading', { align, size: Type.Optional(choice('headline', 'heading')) }),
   block('text', { align, size: Type.Optional(choice('small', 'words', 'lead')) }),
-  block('button', { align, target: LinkSchema, width: Type.Optional(choice('words', 'full')) }),
+  block('button', {
+    align,
+    target: LinkSchema,
+    width: Type.Optional(choice('words', 'full')),
+    size: Type.Optional(choice('small', 'large')),
+    /** Its corners; those of the look without it. */
+    corners: Type.Optional(choice('square', 'round')),
+  }),
   block('image', {
     align,
     picture: Type.Optional(PictureSchema),
@@ -85,7 +92,12 @@ export const BlockSchema = Type.Union([
     /** Only what travels in a parcel. */
     only: Type.Optional(Type.Literal('shippable')),
   }),
-  block('totals', {}),
+  block('totals', {
+    /** Without the rows that add up to the total: the total, and what is below it. */
+    sum: Type.Optional(Type.Literal(true)),
+    /** Without the tax that the total holds. */
+    taxes: Type.Optional(Type.Literal(false)),
+  }),
   block('addresses', { show: Type.Optional(choice('both', 'delivery', 'billing')) }),
   block('parcel', { button: Type.Optional(Type.Boolean()) }),
   block('refund', {}),
@@ -98,7 +110,12 @@ export const BlockSchema = Type.Union([
     /** What becomes of the message when the code does not hold any more: left out without it. */
     whenGone: Type.Optional(choice('leave-out', 'stop')),
   }),
-  block('notes', {}),
+  block('notes', {
+    /** Without the name of the product above its note. */
+    names: Type.Optional(Type.Literal(false)),
+    /** Without the line beside each. */
+    line: Type.Optional(Type.Literal(false)),
+  }),
   /** Products to go with what was ordered. */
   block('suggestions', {
     rule: choice('bought-with', 'category', 'chosen'),
@@ -126,14 +143,62 @@ export type BlockKind = Block['kind'];
 export const SegmentsSchema = Type.Record(Type.String({ maxLength: 40 }), Type.String({ maxLength: 100_000 }));
 export type Segments = Static<typeof SegmentsSchema>;
 
+const addresses = Type.Array(Type.String({ maxLength: 254 }), { maxItems: 5, uniqueItems: true });
+
+/** How its messages are sent where that is not the usual. Addresses are checked before publishing, so that a draft keeps what was typed. */
+export const SentAsSchema = Type.Object(
+  {
+    /** Without the HTML part. */
+    textOnly: Type.Optional(Type.Literal(true)),
+    /** In the place of the sender's address; of a domain that the store sends from. */
+    fromAddress: Type.Optional(Type.String({ minLength: 1, maxLength: 254 })),
+    /** In the place of the sender's name. */
+    fromName: Type.Optional(Type.String({ minLength: 1, maxLength: 120 })),
+    replyTo: Type.Optional(Type.String({ minLength: 1, maxLength: 254 })),
+    cc: Type.Optional(addresses),
+    bcc: Type.Optional(addresses),
+  },
+  strict,
+);
+export type SentAs = Static<typeof SentAsSchema>;
+
+const ids = <T extends TSchema>(of: T) => Type.Array(of, { maxItems: 200, uniqueItems: true });
+const LANGUAGE = '^[a-zA-Z]{2,8}(-[a-zA-Z0-9]{1,8})*$';
+
+/** Which version of the same notification a template follows, and which parts are its own. */
+export const FollowsSchema = Type.Object(
+  {
+    /** Of the other version, as in addresses; empty for the one for everyone else. */
+    version: Type.String({ pattern: '^[a-z0-9-]{0,80}$' }),
+    /** Segments with words of its own, by language. */
+    words: Type.Optional(
+      Type.Record(Type.String({ pattern: LANGUAGE }), ids(Type.String({ minLength: 1, maxLength: 40 }))),
+    ),
+    /** Blocks that the other has with other settings. */
+    blocks: Type.Optional(ids(Type.String({ pattern: BLOCK_ID }))),
+    /** Blocks that only this version has. */
+    only: Type.Optional(ids(Type.String({ pattern: BLOCK_ID }))),
+    /** Blocks of the other that it leaves out. */
+    without: Type.Optional(ids(Type.String({ pattern: BLOCK_ID }))),
+    /** Its blocks stand in an order of its own. */
+    order: Type.Optional(Type.Literal(true)),
+    attachments: Type.Optional(Type.Literal(true)),
+    sentAs: Type.Optional(Type.Literal(true)),
+  },
+  strict,
+);
+export type Follows = Static<typeof FollowsSchema>;
+
 export const TemplateSchema = Type.Object(
   {
     version: Type.Literal(1),
     blocks: Type.Array(BlockSchema, { minItems: 1, maxItems: 200 }),
     /** What goes with its messages as files. */
     attachments: Type.Optional(Type.Array(AttachmentSchema, { maxItems: MOST_FILES })),
+    sentAs: Type.Optional(SentAsSchema),
+    follows: Type.Optional(FollowsSchema),
     /** By language tag. */
-    words: Type.Record(Type.String({ pattern: '^[a-zA-Z]{2,8}(-[a-zA-Z0-9]{1,8})*$' }), SegmentsSchema),
+    words: Type.Record(Type.String({ pattern: LANGUAGE }), SegmentsSchema),
   },
   { ...strict, $id: 'libellus:template' },
 );
@@ -231,4 +296,30 @@ export function blockSegments(blocks: readonly Block[]): SegmentPlace[] {
 /** Every segment of a template in reading order: subject, preheader, then the blocks' words. */
 export function segmentsOf(template: Pick<Template, 'blocks'>): SegmentPlace[] {
   return [...HEAD, ...blockSegments(template.blocks)];
+}
+
+/** The segments of what goes out, with words in the source, in the order of reading: those that a language needs to be complete. */
+export function neededSegments(template: Pick<Template, 'blocks' | 'words'>, source: string): SegmentPlace[] {
+  const hidden = new Set(
+    template.blocks.flatMap((b) => {
+      if (b.hidden) return allBlocks([b]).map((x) => x.id);
+      return b.kind === 'columns' ? b.columns.flat().flatMap((x) => (x.hidden ? [x.id] : [])) : [];
+    }),
+  );
+  const words = template.words[source] ?? {};
+  return segmentsOf(template).filter((s) => !hidden.has(s.id) && (words[s.id] ?? '').trim() !== '');
+}
+
+/**
+ * Whether every segment that the source has words in has words in this language as well. A message goes out in no language that is not
+ * complete.
+ */
+export function isComplete(template: Pick<Template, 'blocks' | 'words'>, language: string, source: string): boolean {
+  const words = template.words[language] ?? {};
+  return neededSegments(template, source).every((s) => (words[s.id] ?? '').trim() !== '');
+}
+
+/** The languages that a template goes out in: its source, and those that are complete. */
+export function languagesOut(template: Pick<Template, 'blocks' | 'words'>, source: string): string[] {
+  return Object.keys(template.words).filter((l) => l === source || isComplete(template, l, source));
 }

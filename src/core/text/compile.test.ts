@@ -28,6 +28,20 @@ describe('filling words', () => {
     expect(fillWords(source, values, { timeZone: 'Europe/Berlin', locale: 'en-GB' }).plain).toBe('25 November');
   });
 
+  it('says a date as its distance from the day of sending, in days of the store’s zone', () => {
+    const source = '{$order.placedAt :date as=distance}';
+    const said = (sentAt: string | undefined, timeZone: string): string => {
+      const sent = sentAt === undefined ? {} : { 'message.sentAt': Date.parse(sentAt) };
+      return fillWords(source, { ...values, ...sent }, { timeZone, locale: 'en-GB' }).plain;
+    };
+    expect(said('2026-11-24T23:59:00Z', 'UTC')).toBe('today');
+    // In Berlin it was placed on the 25th.
+    expect(said('2026-11-24T22:00:00Z', 'Europe/Berlin')).toBe('tomorrow');
+    expect(said('2026-11-28T08:00:00Z', 'UTC')).toBe('4 days ago');
+    expect(said(undefined, 'UTC')).toBe('24 Nov 2026');
+    expect(fillWords('{$order.expectedDispatch :date as=distance default=|soon|}', values).plain).toBe('soon');
+  });
+
   it('writes a placeholder without a function by what kind of value it is', () => {
     expect(fillWords('{$order.total}', values, { locale: 'en' }).plain).toBe('€84.50');
   });

@@ -2,7 +2,15 @@
  * Words compiled for filling. A parsed message becomes a list of fixed strings and references to *writings*; a
  * writing is one placeholder in one form, and is done once for a message however often it is used in it.
  */
-import { defaultFunction, isPresent, writerFor, writingFunction, type Writer, type WritingContext } from './functions';
+import {
+  defaultFunction,
+  isPresent,
+  SENT_AT,
+  writerFor,
+  writingFunction,
+  type Writer,
+  type WritingContext,
+} from './functions';
 import { pluralCategory } from './formatters';
 import { cleanHtml, htmlMark, htmlToPlain } from './html';
 import { isParagraph, linkTarget, type ParagraphKind, type SegmentForm } from './markup';
@@ -81,7 +89,8 @@ export class Writings {
     const index = this.indexOf(resolved);
     const { variable, write, isolate } = this.list[index]!;
     const { direction } = this.context;
-    return (fill) => (fill.texts[index] ??= bothForms(write(fill.values[variable]), direction, isolate))[form];
+    return (fill) =>
+      (fill.texts[index] ??= bothForms(write(fill.values[variable], fill.values[SENT_AT]), direction, isolate))[form];
   }
 
   private literal(resolved: Resolved): string {

@@ -5,7 +5,7 @@
  */
 import { stringifyMessage, type Model } from 'messageformat';
 import { isParagraph, linkTarget, type MarkName, type ParagraphKind } from './markup';
-import type { Message, Pattern } from './source';
+import { parseSource, type Message, type Pattern } from './source';
 
 export interface LinkTarget {
   /** A fixed address, */
@@ -92,6 +92,18 @@ export function toDocument(message: Message): WordsDocument {
   if (forms.some((form) => form.marked !== marked && !isEmpty(form)))
     throw new NotEditable('Only some forms of these words have paragraphs.');
   return { selectors, marked, forms: forms.map(({ keys, paragraphs }) => ({ keys, paragraphs })) };
+}
+
+/** Reads a source into the editor's document; undefined for one that cannot be read, or that only the source view can edit. */
+export function readDocument(source: string): WordsDocument | undefined {
+  const parsed = parseSource(source);
+  if (!parsed.ok) return undefined;
+  try {
+    return toDocument(parsed.message);
+  } catch (error) {
+    if (error instanceof NotEditable) return undefined;
+    throw error;
+  }
 }
 
 /** Whether a form is one paragraph without a word. */

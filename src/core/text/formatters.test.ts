@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { dateFormatter, minorDigits, moneyFormatter } from './formatters';
+import { dateFormatter, distanceFormatter, listFormatter, minorDigits, moneyFormatter } from './formatters';
 
 describe('amounts', () => {
   const locale = fc.constantFrom(
@@ -91,5 +91,25 @@ describe('dates', () => {
     const write = dateFormatter('en-GB', 'Europe/Berlin', 'month-day', 'short');
     expect(write(Date.parse('2026-10-25T00:30:00Z'))).toBe('25/10');
     expect(write(Date.parse('2026-10-25T23:30:00Z'))).toBe('26/10');
+  });
+});
+
+describe('distances and lists', () => {
+  it.each([
+    ['en', 1, 'tomorrow'],
+    ['en', -3, '3 days ago'],
+    ['de', 2, 'übermorgen'],
+    ['de', 20, 'in 2 Wochen'],
+    ['pl', 5, 'za 5 dni'],
+    ['en', 90, 'in 2 months'],
+  ])('%s: %d days are "%s"', (locale, days, words) => {
+    expect(distanceFormatter(locale)(days)).toBe(words);
+  });
+  it.each([
+    ['en-GB', 'Kozo sheet, awl and thread'],
+    ['de', 'Kozo sheet, awl und thread'],
+    ['ar', 'Kozo sheet وawl وthread'],
+  ])('%s lists as "%s"', (locale, words) => {
+    expect(listFormatter(locale)(['Kozo sheet', 'awl', 'thread'])).toBe(words);
   });
 });

@@ -192,6 +192,26 @@ export function dateFormatter(
   });
 }
 
+/** Joins names as a language lists them (CLDR list patterns): "Kozo sheet, awl and thread". */
+export function listFormatter(locale: string): (names: readonly string[]) => string {
+  return cached(`list ${locale}`, () => {
+    const format = new Intl.ListFormat(locale, { type: 'conjunction' });
+    return (names: readonly string[]) => (names.length === 1 ? names[0]! : format.format(names));
+  });
+}
+
+/** Writes a number of days from a day on as people say it (CLDR relative time): "tomorrow", "in 3 days", "2 months ago". */
+export function distanceFormatter(locale: string): (days: number) => string {
+  return cached(`distance ${locale}`, () => {
+    const format = new Intl.RelativeTimeFormat(locale, { numeric: 'auto' });
+    return (days: number) => {
+      const far = Math.abs(days);
+      if (far < 14) return format.format(days, 'day');
+      return far < 60 ? format.format(Math.trunc(days / 7), 'week') : format.format(Math.trunc(days / 30.44), 'month');
+    };
+  });
+}
+
 /** The plural category of a number in a locale (CLDR), cardinal or ordinal. */
 export function pluralCategory(locale: string, type: 'cardinal' | 'ordinal'): (value: number) => string {
   return cached(`plural ${locale} ${type}`, () => {

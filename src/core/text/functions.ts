@@ -1,11 +1,13 @@
 /**
  * The functions words may use, and how each turns a value into text: `:text`, `:money`, `:date`, `:number`. Options follow
- * MessageFormat 2 (LDML 48) where it has them; `default`, the words for a missing value, is ours and is allowed on each. `:presence`
+ * MessageFormat 2 (LDML 48) where it has them; `default`, the words for a missing value, is ours and is allowed on each, and so is `as`, by
+ * which a date is said as its distance from the day on which the message is sent. `:presence`
  * is ours too: it chooses between forms by whether an order has the value, and writes it as it is usually written.
  */
 import {
   DATE_FIELDS,
   dateFormatter,
+  distanceFormatter,
   moneyFormatter,
   numberFormatter,
   type CurrencyDisplay,
@@ -13,6 +15,7 @@ import {
   type DateLength,
   type NumberOptions,
 } from './formatters';
+import { dayKey } from '../time/clock';
 import type { Resolved } from './source';
 import type { Value, ValueType } from './values';
 
@@ -25,7 +28,7 @@ export const PRESENCE_KEYS = ['present', 'missing'] as const;
 export const FUNCTIONS: Record<FunctionName, Record<string, readonly string[] | null>> = {
   text: { default: null, case: ['upper', 'lower'] },
   money: { default: null, currencyDisplay: ['symbol', 'narrowSymbol', 'code', 'name'] },
-  date: { default: null, fields: DATE_FIELDS, length: ['long', 'medium', 'short'] },
+  date: { default: null, fields: DATE_FIELDS, length: ['long', 'medium', 'short'], as: ['distance'] },
   number: {
     default: null,
     select: ['plural', 'ordinal', 'exact'],
@@ -69,8 +72,14 @@ export interface WritingContext {
   timeZone: string;
 }
 
-/** Writes a value; a missing one, or one of the wrong kind, gives the default or nothing. */
-export type Writer = (value: Value | undefined) => string;
+/**
+ * Writes a value; a missing one, or one of the wrong kind, gives the default or nothing. A distance is counted from the day on which the
+ * message is sent.
+ */
+export type Writer = (value: Value | undefined, sentAt?: Value) => string;
+
+/** The placeholder that holds when a message is sent. */
+export const SENT_AT = 'message.sentAt';
 
 /** Writes values with a function and its options in a language; a missing value as its `default`. */
 export function writerFor(
@@ -104,6 +113,7 @@ export function writerFor(
       };
     }
     case 'date': {
+      if (options.as === 'distance') return distanceWriter(missing, context);
       const format = dateFormatter(
         locale,
         timeZone,
@@ -117,6 +127,18 @@ export function writerFor(
       return (value) => (typeof value === 'number' && Number.isFinite(value) ? format(value) : missing);
     }
   }
+}
+
+/** Writes how many days lie between when a message is sent and a day, both in the store's zone; the day itself when that is not known. */
+function distanceWriter(missing: string, { locale, timeZone }: WritingContext): Writer {
+  const distance = distanceFormatter(locale);
+  const day = dateFormatter(locale, timeZone);
+  const noon = (at: number): number => Date.parse(`${dayKey(at, timeZone)}T12:00:00Z`);
+  return (value, sentAt) => {
+    if (typeof value !== 'number' || !Number.isFinite(value)) return missing;
+    if (typeof sentAt !== 'number') return day(value);
+    return distance(Math.round((noon(value) - noon(sentAt)) / 86_400_000));
+  };
 }
 
 function numberOptions(options: Resolved['options']): NumberOptions {

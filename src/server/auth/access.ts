@@ -54,8 +54,13 @@ export async function accessOf(person: Person, storeId: string, action: Action):
     .innerJoin(stores, eq(stores.id, memberships.storeId))
     .where(and(eq(memberships.userId, person.id), eq(memberships.storeId, storeId)));
   if (!row) throw new AppError('not-found', say.thereIsNoStoreStoreId({ storeId }));
-  if (!may(row.role, action)) {
-    throw new AppError('forbidden', say.yourRoleInNameRole({ name: row.store.name, role: ROLE_WORDS[row.role] }));
-  }
-  return { person, store: row.store, role: row.role };
+  const found = { person, store: row.store, role: row.role };
+  refuseUnless(found, action);
+  return found;
+}
+
+/** Throws `forbidden` when the role may not do this. */
+export function refuseUnless({ store, role }: Access, action: Action): void {
+  if (may(role, action)) return;
+  throw new AppError('forbidden', say.yourRoleInNameRole({ name: store.name, role: ROLE_WORDS[role] }));
 }

@@ -30,6 +30,8 @@ export * from './code-tables';
 export * from './guard-tables';
 export * from './order-tables';
 export * from './reckoned-tables';
+export * from './removed-table';
+export * from './translation-tables';
 export * from './sending-tables';
 export * from './store-table';
 export * from './suggestion-tables';
@@ -57,6 +59,8 @@ export const lookEditions = mysqlTable(
     look: lookColumn('look').notNull(),
     publishedBy: varchar('published_by', { length: 120 }).notNull(),
     publishedAt: time('published_at').notNull(),
+    /** Why, if somebody said. */
+    note: varchar('note', { length: 300 }).notNull().default(''),
   },
   (t) => [uniqueIndex('look_edition_number').on(t.storeId, t.number)],
 );
@@ -98,6 +102,8 @@ export const passageEditions = mysqlTable(
     content: json<PassageContent>('content').notNull(),
     publishedBy: varchar('published_by', { length: 120 }).notNull(),
     publishedAt: time('published_at').notNull(),
+    /** Why, if somebody said. */
+    note: varchar('note', { length: 300 }).notNull().default(''),
   },
   (t) => [
     primaryKey({ columns: [t.storeId, t.passageId, t.number] }),
@@ -120,6 +126,8 @@ export const pictures = mysqlTable(
     width: int('width').notNull(),
     height: int('height').notNull(),
     bytes: int('bytes').notNull(),
+    /** The beginning of the SHA-256 of what came in, so that the same is known again; empty for older ones. */
+    source: varchar('source', { length: 24 }).notNull().default(''),
     by: varchar('brought_by', { length: 120 }).notNull(),
     at: time('brought_at').notNull(),
   },
@@ -385,8 +393,12 @@ export const editions = mysqlTable(
     templateId: id('template_id').notNull(),
     number: int('number').notNull(),
     template: json<Template>('template').notNull(),
+    /** Languages that it goes out in; null for those of its words, all of which were complete when it was published. */
+    languages: json<string[] | null>('languages'),
     publishedBy: varchar('published_by', { length: 120 }).notNull(),
     publishedAt: time('published_at').notNull(),
+    /** Why, if somebody said. */
+    note: varchar('note', { length: 300 }).notNull().default(''),
   },
   (t) => [uniqueIndex('edition_number').on(t.templateId, t.number)],
 );

@@ -22,6 +22,8 @@ export interface Edition<Content> {
   content: Content;
   by: string;
   at: Date;
+  /** Why it was published, if somebody said; empty otherwise. */
+  note: string;
 }
 
 /** Where the drafts and editions of one kind of document are kept. */
@@ -67,6 +69,8 @@ export async function saveDraft<Key, Content>(
 }
 
 export interface Publishing<Content> {
+  /** Why, for the history of editions. */
+  note?: string | undefined;
   /** The revision that was seen. */
   revision: number;
   /** Throws when the draft may not be published; asked with the draft locked. */
@@ -83,7 +87,7 @@ export async function publishDraft<Key, Content>(
   shelf: Shelf<Key, Content>,
   key: Key,
   access: Access,
-  { revision, judge, then }: Publishing<Content>,
+  { revision, note, judge, then }: Publishing<Content>,
 ): Promise<{ number: number }> {
   return database().transaction(async (tx) => {
     const current = await shelf.draft(key, tx, true);
@@ -96,6 +100,7 @@ export async function publishDraft<Key, Content>(
       content: current.content,
       by: access.person.name,
       at: new Date(),
+      note: note?.trim() ?? '',
     };
     await shelf.put(key, edition, before, tx);
     await then(tx, edition);

@@ -83,6 +83,9 @@ async function encode(image: Sharp, seeThrough: boolean): Promise<{ data: Buffer
   return jpeg.length < png.length ? { data: jpeg, type: 'jpg' } : { data: png, type: 'png' };
 }
 
+/** What a picture that comes in is known by. */
+export const sourceOf = (bytes: Buffer): string => createHash('sha256').update(bytes).digest('hex').slice(0, 24);
+
 /** Takes a picture in for a store. `shown` is how wide it will be at most, in CSS pixels; it is kept at up to twice that. */
 export async function bringPicture(
   access: Access,
@@ -114,17 +117,21 @@ export async function bringPicture(
   await mkdir(dirname(file), { recursive: true });
   await writeFile(file, made.data);
   const asset: Asset = { path, width: now.width ?? 1, height: now.height ?? 1, bytes: made.data.length };
-  await database().insert(pictures).ignore().values({
-    id: newId(),
-    storeId: access.store.id,
-    path,
-    name: label,
-    width: asset.width,
-    height: asset.height,
-    bytes: asset.bytes,
-    by: access.person.name,
-    at: new Date(),
-  });
+  await database()
+    .insert(pictures)
+    .ignore()
+    .values({
+      id: newId(),
+      storeId: access.store.id,
+      path,
+      name: label,
+      width: asset.width,
+      height: asset.height,
+      bytes: asset.bytes,
+      source: sourceOf(bytes),
+      by: access.person.name,
+      at: new Date(),
+    });
   return {
     asset,
     colours,

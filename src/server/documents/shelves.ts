@@ -2,7 +2,7 @@
 import { and, desc, eq, max } from 'drizzle-orm';
 import type { Look } from '@/core/look';
 import { readTemplateAddress, variantTitle } from '@/core/plan';
-import { staleAfter, type Template } from '@/core/template';
+import { languagesOut, staleAfter, type Template } from '@/core/template';
 import type { Access } from '../auth/access';
 import { database, type Executor } from '../db/client';
 import {
@@ -18,6 +18,7 @@ import {
 } from '../db/schema';
 import { AppError } from '../base/errors';
 import { newId } from '../base/ids';
+import { bringToFollowers, settled } from './following';
 import type { Shelf } from './document';
 import { say } from '@/words/refusals';
 
@@ -62,7 +63,9 @@ export const templateShelf: Shelf<TemplateKey, Template> = {
     return row;
   },
   async write({ id }, { content, revision, by, at }, tx) {
-    await tx.update(templates).set({ draft: content, revision, draftBy: by, draftAt: at }).where(eq(templates.id, id));
+    const draft = await settled(id, content, tx);
+    await tx.update(templates).set({ draft, revision, draftBy: by, draftAt: at }).where(eq(templates.id, id));
+    await bringToFollowers(id, draft, { by, at }, tx);
   },
   async live({ id }, db) {
     const [row] = await db
@@ -71,6 +74,7 @@ export const templateShelf: Shelf<TemplateKey, Template> = {
         content: editions.template,
         by: editions.publishedBy,
         at: editions.publishedAt,
+        note: editions.note,
       })
       .from(templates)
       .innerJoin(editions, eq(editions.id, templates.liveEditionId))
@@ -84,7 +88,7 @@ export const templateShelf: Shelf<TemplateKey, Template> = {
       .where(eq(editions.templateId, id));
     return row?.number ?? 0;
   },
-  async put({ access, id }, { number, content, by, at }, before, tx) {
+  async put({ access, id }, { number, content, by, at, note }, before, tx) {
     const { store } = access;
     const editionId = newId();
     await tx.insert(editions).values({
@@ -93,8 +97,10 @@ export const templateShelf: Shelf<TemplateKey, Template> = {
       templateId: id,
       number,
       template: content,
+      languages: languagesOut(content, store.language),
       publishedBy: by,
       publishedAt: at,
+      note,
     });
     const [row] = await tx.select({ stale: templates.stale }).from(templates).where(eq(templates.id, id));
     const stale = staleAfter(row?.stale ?? {}, before?.content, content, store.language);
@@ -142,6 +148,7 @@ export const passageShelf: Shelf<PassageKey, PassageContent> = {
         content: passageEditions.content,
         by: passageEditions.publishedBy,
         at: passageEditions.publishedAt,
+        note: passageEditions.note,
       })
       .from(passageEditions)
       .where(editionsOf(key))
@@ -152,7 +159,7 @@ export const passageShelf: Shelf<PassageKey, PassageContent> = {
   async newest(key, db) {
     return (await this.live(key, db))?.number ?? 0;
   },
-  async put(key, { number, content, by, at }, _before, tx) {
+  async put(key, { number, content, by, at, note }, _before, tx) {
     await tx.insert(passageEditions).values({
       storeId: key.access.store.id,
       passageId: key.id,
@@ -160,6 +167,7 @@ export const passageShelf: Shelf<PassageKey, PassageContent> = {
       content,
       publishedBy: by,
       publishedAt: at,
+      note,
     });
     await tx.update(passages).set({ live: content, publishedBy: by, publishedAt: at }).where(ofPassage(key));
   },
@@ -197,6 +205,7 @@ export const lookShelf: Shelf<Access, Look> = {
         content: lookEditions.look,
         by: lookEditions.publishedBy,
         at: lookEditions.publishedAt,
+        note: lookEditions.note,
       })
       .from(lookEditions)
       .where(eq(lookEditions.storeId, store.id))
@@ -207,10 +216,10 @@ export const lookShelf: Shelf<Access, Look> = {
   async newest(access, db) {
     return (await this.live(access, db))?.number ?? 0;
   },
-  async put({ store }, { number, content, by, at }, _before, tx) {
+  async put({ store }, { number, content, by, at, note }, _before, tx) {
     await tx
       .insert(lookEditions)
-      .values({ id: newId(), storeId: store.id, number, look: content, publishedBy: by, publishedAt: at });
+      .values({ id: newId(), storeId: store.id, number, look: content, publishedBy: by, publishedAt: at, note });
     await tx.update(stores).set({ look: content }).where(eq(stores.id, store.id));
   },
   async edition({ store }, number, db) {

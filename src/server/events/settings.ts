@@ -61,7 +61,9 @@ export async function notificationFacts(db: Executor, storeIds: readonly string[
       editionId: editions.id,
       number: editions.number,
       // Only the languages are needed, and a template is large.
-      languages: sql<string | string[] | null>`json_keys(${editions.template}, '$.words')`,
+      languages: sql<
+        string | string[] | null
+      >`coalesce(${editions.languages}, json_keys(${editions.template}, '$.words'))`,
     })
     .from(notifications)
     .leftJoin(templates, eq(templates.notificationId, notifications.id))

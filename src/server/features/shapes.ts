@@ -8,6 +8,8 @@ export const NOTHING = Type.Object({}, strict);
 export const ID = Type.String({ minLength: 1, maxLength: 40 });
 /** The part of an address that names a notification and its version. */
 export const SLUG = Type.String({ minLength: 1, maxLength: 130 });
+/** Why an edition was published. */
+export const EDITION_NOTE = Type.Optional(Type.String({ maxLength: 300 }));
 export const NUMBER = Type.String({ minLength: 1, maxLength: 64 });
 export const REVISION = Type.Integer({ minimum: 0, maximum: 2_000_000_000 });
 /** What a deed checks by a schema of its own, with words of its own. */

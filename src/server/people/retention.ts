@@ -22,6 +22,7 @@ import {
 } from '../db/schema';
 import { SETTLED, withoutSecrets } from '../events/secrets';
 import { idAt } from '../base/ids';
+import { forgetRemoved } from '../documents/removed';
 import { forgetFiles } from '../documents/files';
 import { anonymiseCustomer, anonymiseOrders, pseudonyms } from './erase';
 
@@ -174,6 +175,7 @@ export async function forgetOld(limitMs: number): Promise<void> {
   const began = performance.now();
   const now = await databaseTime();
   await forgetLoose(now);
+  await forgetRemoved(now);
   const rows = await database().select({ id: stores.id, retention: stores.retention }).from(stores);
   for (const { id, retention } of rows) {
     for (const kind of Object.keys(STEPS) as Kind[]) {

@@ -10,6 +10,8 @@ export interface Envelope {
 }
 
 export interface ComposeOptions extends Envelope {
+  /** Addresses that its reader sees as getting a copy. */
+  cc?: readonly string[];
   /** Where answers go, when not to the From address. */
   replyTo?: string | undefined;
   messageId: string;
@@ -54,6 +56,7 @@ export async function composeMessage(message: RenderedMessage, options: ComposeO
   const composer = new MailComposer({
     from: options.from,
     to: options.to,
+    ...(options.cc && options.cc.length > 0 && { cc: [...options.cc] }),
     ...(options.replyTo && { replyTo: options.replyTo }),
     subject: options.mark ? `${options.mark} ${message.subject}` : message.subject,
     messageId: options.messageId,

@@ -11,7 +11,7 @@ import { type Order } from '@/core/order';
 import { maskValues, madeUpFor } from '@/core/placeholders';
 import { adaptedFor, adaptedTemplate, type Letter, type NotificationFacts } from '@/core/plan';
 import type { CompiledMessage, RenderedMessage } from '@/core/render';
-import type { Segments, Template } from '@/core/template';
+import type { Segments, SentAs, Template } from '@/core/template';
 import { database } from '../db/client';
 import { factsOf } from '../db/store-facts';
 import { CodeError, ContentError, isDatabaseError } from '../base/faults';
@@ -217,6 +217,10 @@ export async function batchContext(
   };
 }
 
+/** The message as its template has it sent: with its HTML, or as text alone. */
+export const inForm = (message: RenderedMessage, sentAs: SentAs | undefined): RenderedMessage =>
+  sentAs?.textOnly ? { ...message, html: '' } : message;
+
 /** What words a delivery has, and what they were made of. */
 export interface Worded {
   store: StoreRow;
@@ -227,6 +231,8 @@ export interface Worded {
   byHand: boolean;
   /** What goes with the messages of its edition. */
   attachments: readonly Attachment[] | undefined;
+  /** How its edition has it sent. */
+  sentAs: SentAs | undefined;
   /** Files that came with its event: from the shop, and with a letter. */
   brought: { fromShop: readonly KeptFile[]; byHand: readonly KeptFile[] };
 }
@@ -304,6 +310,7 @@ export async function wordedFor(delivery: WordedOf, context: BatchContext, codes
     ...((delivery.timed || waited) && { turn: delivery.turn }),
     ...(delivery.optional !== '' && { unsubscribeUrl: unsubscribeUrlOf(delivery.id) }),
   });
+  const edition = await editionTemplate(delivery.editionId);
   return {
     store,
     order,
@@ -315,7 +322,8 @@ export async function wordedFor(delivery: WordedOf, context: BatchContext, codes
     compiled,
     details: later?.details,
     byHand: later?.letter !== undefined,
-    attachments: (await editionTemplate(delivery.editionId)).attachments,
+    attachments: edition.attachments,
+    sentAs: edition.sentAs,
     brought: { fromShop: later?.files ?? [], byHand: later?.letter?.files ?? [] },
   };
 }

@@ -5,6 +5,7 @@ import type { SenderKind, Security, ServiceStanding, SignInMethod } from '@/core
 import { database, type Executor } from '../db/client';
 import { senders, services } from '../db/schema';
 import { unseal } from '../base/secrets';
+import { domainOf } from './compose';
 import { kept } from '@/words/kept';
 import { say } from '@/words/diagnosis';
 
@@ -62,6 +63,12 @@ export async function servicesOf(storeId: string, db: Executor = database()): Pr
 /** A store's senders. */
 export async function sendersOf(storeId: string, db: Executor = database()): Promise<SenderRow[]> {
   return db.select().from(senders).where(eq(senders.storeId, storeId));
+}
+
+/** The domains that a store's senders are of, in lower case. */
+export async function senderDomainsOf(storeId: string, db: Executor = database()): Promise<string[]> {
+  const rows = await sendersOf(storeId, db);
+  return [...new Set(rows.map((r) => domainOf(r.address).toLowerCase()))];
 }
 
 /** The sender for a kind of message: its own, or that of orders. Undefined while the store has none. */

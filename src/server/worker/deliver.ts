@@ -14,8 +14,9 @@ import { signMessage } from '../sending/dkim';
 import { filesFor } from '../sending/files';
 import { foldFiles, type FoldedMessage } from '../sending/kept-message';
 import { withPictures } from '../sending/pictures';
-import { ofWords, wordedFor, type BatchContext } from '../sending/render';
+import { editionTemplate, inForm, ofWords, wordedFor, type BatchContext } from '../sending/render';
 import { viaOf } from '../sending/service';
+import type { Line } from '../sending/transport';
 import { withholdFrom } from '../sending/withholding';
 import type { Delivery } from './claims';
 import { FAR_AHEAD, type Dispatch, type Way } from './dispatch';
@@ -26,6 +27,7 @@ import { say } from '@/words/sent';
 import { say as bounced } from '@/words/bounces';
 import { say as files } from '@/words/files';
 import { say as codes } from '@/words/codes';
+import { say as sentAs } from '@/words/sentAs';
 import { firstAbout, type Threads } from './threads';
 import { unsubscribeUrlOf } from '../events/unsubscribed';
 
@@ -85,17 +87,23 @@ async function attempt(delivery: Delivery, using: DeliverWith, begin: () => Prom
     const stopped = lookAgain(delivery, using.context);
     if (stopped) return stopped;
   }
-  const way = await using.dispatch.way(delivery);
+  const way = await using.dispatch.way(delivery, await fromAddressOf(delivery));
   if (way.kind === 'withheld') return { ...way, state: 'withheld' };
   if (way.kind === 'hold') return { ...way, state: 'held', dueAt: way.until };
-  const { subject, messageId, raw, kept: keptMessage } = await makeMessage(delivery, way, using);
+  const { subject, messageId, raw, kept: keptMessage, copies } = await makeMessage(delivery, way, using);
   await begin();
   const result = await using.lines.with(way.service, async (line) => {
     // A line may have been long in coming. Whatever is sent has to be over before the lease is: after that, another worker
     // may send the same.
     const left = (delivery.leaseUntil?.getTime() ?? 0) - databaseNow() - config().leaseMs / 10;
     if (left < config().leaseMs / 6) return undefined;
-    return line.send({ from: way.returnPath, to: delivery.recipient }, raw, Math.min(left, config().leaseMs / 2));
+    const sent = await line.send(
+      { from: way.returnPath, to: delivery.recipient },
+      raw,
+      Math.min(left, config().leaseMs / 2),
+    );
+    const given = sent.outcome.kind === 'accepted' ? await sendCopies(copies, raw, way, line) : NO_COPIES;
+    return { ...sent, conversation: [sent.conversation, ...given.conversations].join('\n'), given };
   });
   if (!result) return { state: 'planned', cause: '', words: '', remedy: '', dueAt: new Date(databaseNow()) };
   const also = way.passedOver.length > 0 ? ` (${way.passedOver.join(' ')})` : '';
@@ -111,7 +119,17 @@ async function attempt(delivery: Delivery, using: DeliverWith, begin: () => Prom
       .catch((error: unknown) =>
         log.warn({ delivery: delivery.id, err: error }, 'what follows an acceptance was not written'),
       );
-    return { ...made, state: 'accepted', cause: '', words: result.outcome.response, remedy: '', message: keptMessage };
+    const { accepted, refused } = result.given;
+    for (const address of accepted) await using.dispatch.took(way.service, address).catch(() => undefined);
+    const words = keptWithin(
+      [
+        result.outcome.response,
+        ...(accepted.length > 0 ? [kept(() => sentAs.sentCopies({ addresses: accepted.join(', ') }))] : []),
+        ...refused.map(({ address, why }) => kept(() => sentAs.copyRefused({ address, why }))),
+      ].join(' '),
+      2000,
+    );
+    return { ...made, state: 'accepted', cause: '', words, remedy: '', message: keptMessage };
   }
   const { outcome } = result;
   const { kind, cause: words, remedy } = result.diagnosis!;
@@ -150,6 +168,37 @@ async function attempt(delivery: Delivery, using: DeliverWith, begin: () => Prom
     ? { ...failure, state: 'failed', words: kept(() => say.givenUp({ words })) }
     : { ...failure, state: 'deferred', dueAt: new Date(databaseNow() + wait) };
 }
+
+interface Copies {
+  accepted: string[];
+  refused: { address: string; why: string }[];
+  conversations: string[];
+}
+
+const NO_COPIES: Copies = { accepted: [], refused: [], conversations: [] };
+
+/**
+ * Gives the message to those who get a copy, each by itself: what becomes of a copy changes nothing for the recipient. A copy is tried
+ * once.
+ */
+async function sendCopies(
+  copies: readonly string[],
+  raw: Buffer,
+  way: Extract<Way, { kind: 'send' }>,
+  line: Line,
+): Promise<Copies> {
+  const given: Copies = { accepted: [], refused: [], conversations: [] };
+  for (const address of copies) {
+    const { outcome, conversation } = await line.send({ from: way.returnPath, to: address }, raw, COPY_MS);
+    given.conversations.push(conversation);
+    if (outcome.kind === 'accepted') given.accepted.push(address);
+    else given.refused.push({ address, why: saidBy(outcome) || (outcome.kind === 'unreachable' ? outcome.error : '') });
+  }
+  return given;
+}
+
+/** For so long a copy may take. */
+const COPY_MS = 10_000;
 
 /** What a server answered, short enough for a list. */
 const saidBy = (outcome: SendOutcome): string =>
@@ -196,12 +245,20 @@ function lookAgain(delivery: Delivery, context: BatchContext): Outcome | undefin
 const wantedLanguage = (delivery: Delivery, order: Order): string =>
   delivery.role === 'customer' ? (order.language ?? delivery.language) : delivery.language;
 
+/** The address that a delivery's edition is sent from; what keeps the edition from being read is said when the message is made. */
+async function fromAddressOf({ editionId }: Delivery): Promise<string | undefined> {
+  const edition = await editionTemplate(editionId).catch(() => undefined);
+  return edition?.sentAs?.fromAddress;
+}
+
 interface MadeMessage {
   /** As it is kept: without what only the recipient may see. */
   subject: string;
   messageId: string;
   raw: Buffer;
   kept: FoldedMessage;
+  /** Who else gets it. */
+  copies: readonly string[];
 }
 
 async function makeMessage(
@@ -210,19 +267,29 @@ async function makeMessage(
   using: DeliverWith,
 ): Promise<MadeMessage> {
   const worded = await wordedFor(delivery, using.context, 'give');
-  const { store, snapshot, compiled, byHand } = worded;
+  const { store, snapshot, compiled, byHand, sentAs: asked } = worded;
   const message = await ofWords(() => compiled.fill(snapshot));
   const files = await filesFor({ ...worded, moment: delivery.moment, language: delivery.language });
   const { sender } = way;
   const first = firstAbout(delivery, using.threads, (kind) => using.dispatch.senderOf(delivery.storeId, kind)?.address);
-  const messageId = deliveryMessageId(delivery.id, sender.address);
+  const usual = using.dispatch.senderOf(delivery.storeId, delivery.sender)?.address ?? sender.address;
+  const messageId = deliveryMessageId(delivery.id, usual);
   const date = new Date();
+  // Answers that come through us are passed on from there.
+  const replyTo = way.replyTo === sender.replyTo ? (asked?.replyTo ?? way.replyTo) : way.replyTo;
+  // Sent once more, or to many, it is no news to those who get a copy.
+  const copied = !delivery.reasons.some((r) => r.code === 'again') && delivery.noticeId === null;
+  const cc = copied ? (asked?.cc ?? []) : [];
+  const copies = using.dispatch
+    .writable(delivery.storeId, copied ? [...cc, ...(asked?.bcc ?? [])] : [], delivery.sender)
+    .filter((a) => a !== delivery.recipient);
   const composed = async (filled: RenderedMessage): Promise<Buffer> => {
-    const made = await withPictures(filled, store.pictures === 'inline' ? 'all' : 'codes');
+    const made = await withPictures(inForm(filled, asked), store.pictures === 'inline' ? 'all' : 'codes');
     return composeMessage(made.message, {
-      from: { name: sender.name, address: sender.address },
+      from: { name: asked?.fromName ?? sender.name, address: sender.address },
       to: { name: delivery.recipientName, address: delivery.recipient },
-      ...(way.replyTo && { replyTo: way.replyTo }),
+      ...(replyTo && { replyTo }),
+      cc,
       ...(first !== undefined && { first }),
       messageId,
       date,
@@ -237,7 +304,8 @@ async function makeMessage(
   const raw = way.key ? await signMessage(plain, way.key) : plain;
   const values = maskValues(snapshot.values);
   const folded = (whole: Buffer): FoldedMessage => foldFiles(whole, files);
-  if (values === snapshot.values) return { subject: message.subject.slice(0, 500), messageId, raw, kept: folded(raw) };
+  if (values === snapshot.values)
+    return { subject: message.subject.slice(0, 500), messageId, raw, kept: folded(raw), copies };
   const shown = compiled.fill({ ...snapshot, values });
-  return { subject: shown.subject.slice(0, 500), messageId, raw, kept: folded(await composed(shown)) };
+  return { subject: shown.subject.slice(0, 500), messageId, raw, kept: folded(await composed(shown)), copies };
 }

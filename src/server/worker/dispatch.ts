@@ -12,6 +12,7 @@ import {
   type PutOff,
   type ServiceStanding,
 } from '@/core/mail';
+import { isOfDomain } from '@/core/preflight';
 import { database } from '../db/client';
 import { databaseNow } from '../db/time';
 import { domains, senders, services, withholdings } from '../db/schema';
@@ -133,8 +134,12 @@ export class Dispatch {
     return new Dispatch(new Map(made), known, new Map(unsubscribed));
   }
 
-  /** Decides for one delivery. What a service may take is taken with it. */
-  async way(delivery: Delivery): Promise<Way> {
+  /**
+   * Decides for one delivery. What a service may take is taken with it.
+   *
+   * @param from the address that its edition is sent from, instead of its sender's; left aside when the store does not send from its domain
+   */
+  async way(delivery: Delivery, from?: string): Promise<Way> {
     const store = this.stores.get(delivery.storeId)!;
     const wanted = Math.max(1, store.waiting);
     store.waiting -= 1;
@@ -157,7 +162,9 @@ export class Dispatch {
         remedy: kept(() => say.askedNotTo),
       };
     }
-    const sender = senderFor(store.senders, delivery.sender);
+    const usual = senderFor(store.senders, delivery.sender);
+    const ours = store.senders.map((s) => domainOf(s.address).toLowerCase());
+    const sender = usual && from !== undefined && isOfDomain(from, ours) ? { ...usual, address: from } : usual;
     if (!sender && store.standings.length > 0) {
       this.endless.add(delivery.storeId);
       return {
@@ -201,6 +208,12 @@ export class Dispatch {
   private doesNotWant({ storeId, recipient, optional }: Delivery): boolean {
     const kinds = optional === '' ? undefined : this.unsubscribed.get(storeId)?.get(recipient.toLowerCase());
     return kinds?.some((kind) => kind === optional) ?? false;
+  }
+
+  /** Those of these addresses that a store writes to. */
+  writable(storeId: string, addresses: readonly string[], kind: SenderKind): string[] {
+    const { withholdings } = this.stores.get(storeId)!;
+    return addresses.filter((address) => !withheldBy(withholdings, address, kind));
   }
 
   /** Who sends messages of a kind for a store. */

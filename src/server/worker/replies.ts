@@ -11,6 +11,7 @@ import { database } from '../db/client';
 import { databaseTime } from '../db/time';
 import { deliveries, replies, stores } from '../db/schema';
 import { domainOf, freshMessageId } from '../sending/compose';
+import { editionTemplate } from '../sending/render';
 import { senderFor, sendersOf, servicesOf, settingsOf, standingOf, type SenderRow } from '../sending/service';
 import { countAccepted, reserve, returnUnused } from '../sending/service-use';
 import { Line } from '../sending/transport';
@@ -70,7 +71,7 @@ async function passOn(reply: ReplyRow): Promise<Passed> {
   const [[store], [delivery], senders, services] = await Promise.all([
     database().select().from(stores).where(eq(stores.id, storeId)),
     database()
-      .select({ order: deliveries.orderNumber, sender: deliveries.sender })
+      .select({ order: deliveries.orderNumber, sender: deliveries.sender, editionId: deliveries.editionId })
       .from(deliveries)
       .where(eq(deliveries.id, reply.deliveryId)),
     sendersOf(storeId),
@@ -78,7 +79,9 @@ async function passOn(reply: ReplyRow): Promise<Passed> {
   ]);
   const sender = senderFor(senders, delivery!.sender);
   if (!sender) return { state: 'unsent', words: kept(() => say.nobodyToPassOnTo) };
-  const passedTo = sender.replyTo || sender.address;
+  const sentAs = delivery!.editionId ? (await editionTemplate(delivery!.editionId)).sentAs : undefined;
+  const own = sentAs?.replyTo ?? sentAs?.fromAddress;
+  const passedTo = own ?? (sender.replyTo || sender.address);
   const now = await databaseTime();
   const later = (words: string, until: number | undefined): Passed => {
     const wait = retryDelay(reply.attempts + 1, now - reply.at.getTime(), Math.random());

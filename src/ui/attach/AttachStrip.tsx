@@ -40,14 +40,16 @@ export interface AttachStripProps {
   /** Whether files from this computer can be brought in, and whether they stay in the store. */
   mayBring: boolean;
   keeps: boolean;
+  /** At the end of the line. */
+  aside?: ReactNode;
   children?: ReactNode;
 }
 
 export function AttachStrip(props: AttachStripProps) {
-  const { attached, shelf, width, editable, mayBring, onFile, keeps, children } = props;
+  const { attached, shelf, width, editable, mayBring, onFile, keeps, aside, children } = props;
   const input = useRef<HTMLInputElement>(null);
   const [over, setOver] = useState(false);
-  if (!editable && attached.length === 0) return null;
+  if (!editable && attached.length === 0 && !aside) return null;
   const take = async (files: FileList | null): Promise<void> => {
     for (const file of await shelf.bring([...(files ?? [])], keeps)) onFile(file);
   };
@@ -126,6 +128,7 @@ export function AttachStrip(props: AttachStripProps) {
               : say.takesTooMuch({ size, most: fileSize(weight.most) })}
           </span>
         )}
+        {aside}
       </div>
       {children}
       <p role="status" className="text-xs text-slate empty:hidden">

@@ -1,6 +1,6 @@
 'use client';
 /** The attachments of the template on the Desk, as the order and language that are looked at get them. */
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { attachedWhen, attachmentName, attachmentsFor, type Attachment } from '@/core/attach';
 import type { Order } from '@/core/order';
 import { isThereFor, type Snapshot } from '@/core/snapshot';
@@ -27,6 +27,8 @@ export interface TemplateAttachmentsProps {
   editable: boolean;
   mayBring: boolean;
   onChange: (attachments: readonly Attachment[]) => void;
+  /** What else is said of how the message is sent. */
+  aside?: ReactNode;
 }
 
 /** An id that none of them has. */
@@ -67,6 +69,7 @@ export function TemplateAttachments(props: TemplateAttachmentsProps) {
               ])
         }
         onMade={(kind) => onChange([...attachments, { id: freshId(attachments), kind }])}
+        aside={props.aside}
       />
       {opened && (
         <AttachmentDialog

@@ -1,6 +1,6 @@
 'use client';
 /** The frame in which something is published: what stops it, what changes, and how it was and will be side by side. */
-import type { ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { Dialog } from '../parts/Dialog';
 import { Trouble } from '../parts/Page';
 import { say } from '@/words/bench';
@@ -12,6 +12,8 @@ export interface PublishFrameProps {
   /** On the button. */
   label: string;
   busy: boolean;
+  /** What it is about is still being looked up. */
+  waiting?: boolean;
   trouble: string | undefined;
   /** One for each finding that stops it. */
   blockers: readonly { key: string; words: ReactNode }[];
@@ -22,11 +24,13 @@ export interface PublishFrameProps {
   /** Before and after. */
   children: ReactNode;
   onClose: () => void;
-  onPublish: () => void;
+  /** With why, in the words of whoever publishes; empty when nothing was said. */
+  onPublish: (note: string) => void;
 }
 
 export function PublishFrame(props: PublishFrameProps) {
   const { open, title, label, busy, trouble, blockers, idle, changes, children, onClose, onPublish } = props;
+  const [note, setNote] = useState('');
   return (
     <Dialog
       open={open}
@@ -46,8 +50,8 @@ export function PublishFrame(props: PublishFrameProps) {
           <button
             type="button"
             className="btn btn-main"
-            disabled={busy || blockers.length > 0 || idle}
-            onClick={onPublish}
+            disabled={busy || props.waiting || blockers.length > 0 || idle}
+            onClick={() => onPublish(note.trim())}
           >
             {busy ? say.publishing : label}
           </button>
@@ -71,6 +75,10 @@ export function PublishFrame(props: PublishFrameProps) {
             </div>
           )}
           {changes}
+          <label className="mt-4 block">
+            <span className="mb-1 block text-slate">{say.whyForColleagues}</span>
+            <input className="input" maxLength={300} value={note} onChange={(e) => setNote(e.target.value)} />
+          </label>
         </div>
         {children}
       </div>

@@ -1,7 +1,7 @@
 'use client';
 /** A message to look at, made smaller to fit its place, and patched rather than loaded anew. */
 import { useEffect, useLayoutEffect, useRef, useState } from 'react';
-import { patchDocument } from './patch';
+import { blockElements, patchDocument } from './patch';
 
 const EMPTY = '<!doctype html><html><head></head><body></body></html>';
 
@@ -10,18 +10,22 @@ export function ScaledSheet({
   width,
   title,
   still = false,
+  lit,
 }: {
   html: string | undefined;
   width: number;
   title: string;
   /** Only to be looked at: nothing in it is reached by mouse or keyboard. */
   still?: boolean;
+  /** The block that is pointed out, and scrolled to. */
+  lit?: string | undefined;
 }) {
   const frame = useRef<HTMLIFrameElement>(null);
   const place = useRef<HTMLDivElement>(null);
   const [ready, setReady] = useState(false);
   const [room, setRoom] = useState(width);
   const [height, setHeight] = useState(800);
+  const [found, setFound] = useState<{ top: number; height: number }>();
 
   useEffect(() => {
     const doc = frame.current?.contentDocument;
@@ -36,7 +40,15 @@ export function ScaledSheet({
     if (!ready || !doc || html === undefined) return;
     patchDocument(doc, html);
     setHeight(Math.ceil(doc.body.getBoundingClientRect().height));
-  }, [ready, html, width, room]);
+    setFound(lit === undefined ? undefined : placeOf(doc, lit));
+  }, [ready, html, width, room, lit]);
+
+  // Another block is scrolled to; the same one while its words are typed is not.
+  const at = useRef<HTMLDivElement>(null);
+  const has = found !== undefined;
+  useEffect(() => {
+    if (has) at.current?.scrollIntoView({ block: 'nearest' });
+  }, [lit, has]);
 
   // Links in it lead nowhere here.
   useEffect(() => {
@@ -50,7 +62,10 @@ export function ScaledSheet({
   const scale = Math.min(1, room / width);
   return (
     <div ref={place} className="w-full overflow-hidden">
-      <div style={{ height: height * scale, width: width * scale }} className="mx-auto overflow-hidden shadow-sheet">
+      <div
+        style={{ height: height * scale, width: width * scale }}
+        className="relative mx-auto overflow-hidden shadow-sheet"
+      >
         <iframe
           ref={frame}
           title={title}
@@ -63,7 +78,24 @@ export function ScaledSheet({
           style={{ width, height, transform: `scale(${scale})` }}
           data-ready={html !== undefined}
         />
+        {found && (
+          <div
+            ref={at}
+            data-testid="lit"
+            className="pointer-events-none absolute inset-x-0 border-2 border-petrol"
+            style={{ top: found.top * scale, height: found.height * scale }}
+          />
+        )}
       </div>
     </div>
   );
+}
+
+/** Where a block stands on its sheet, in the sheet's own pixels; undefined when it says nothing here. */
+function placeOf(doc: Document, block: string): { top: number; height: number } | undefined {
+  const sections = blockElements(doc, block)?.sections ?? [];
+  if (sections.length === 0) return undefined;
+  const rects = sections.map((s) => s.getBoundingClientRect());
+  const top = Math.min(...rects.map((r) => r.top));
+  return { top, height: Math.max(...rects.map((r) => r.bottom)) - top };
 }

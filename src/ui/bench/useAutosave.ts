@@ -12,7 +12,8 @@ export type SaveState<T> =
   | { kind: 'saved' }
   | { kind: 'saving' }
   | { kind: 'failed'; failure: Failure }
-  | { kind: 'conflict'; by: string; theirs: T; theirRevision: number; message: string };
+  /** `was`: the draft that both began from. */
+  | { kind: 'conflict'; by: string; theirs: T; theirRevision: number; message: string; was: T };
 
 interface Kept<T> {
   revision: number;
@@ -66,6 +67,7 @@ export function useAutosave<T>(options: {
           theirs: detail.draft,
           theirRevision: detail.revision,
           message: result.error.message,
+          was: saved.current,
         });
       } else setState({ kind: 'failed', failure: result.error });
     };

@@ -1,11 +1,12 @@
 'use client';
 /** A discount code made or changed. */
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import type { CodeOnScreen, SaveCode } from '@/contract/codes';
 import type { Failure, Result } from '@/core/result';
 import { Dialog } from '../parts/Dialog';
 import { Trouble } from '../parts/Page';
+import { useKeptForm } from '../parts/useKeptChanges';
 import { answered, corrected } from '../parts/result';
 import { say } from '@/words/codes';
 import { say as common } from '@/words/common';
@@ -30,6 +31,13 @@ export function CodeDialog({ base, code, choices, onSave, onDone, onClose }: Cod
   const [typed, setTyped] = useState(typedCode(code?.takesOff, code?.conditions ?? {}, currency));
   const [days, setDays] = useState({ startsOn: code?.startsOn ?? '', endsOn: code?.endsOn ?? '' });
   const [limit, setLimit] = useState(code?.limit === undefined ? '' : String(code.limit));
+  const value = useMemo(() => ({ name, typed, days, limit }), [name, typed, days, limit]);
+  const forget = useKeptForm(`code ${code?.code ?? ''}`, value, (back) => {
+    setName(back.name);
+    setTyped(back.typed);
+    setDays(back.days);
+    setLimit(back.limit);
+  });
   const [failure, setFailure] = useState<Failure>();
   const [busy, setBusy] = useState(false);
   const edit = <T,>(set: (value: T) => void, path: string) => {
@@ -58,6 +66,7 @@ export function CodeDialog({ base, code, choices, onSave, onDone, onClose }: Cod
     const result = await answered(onSave(body));
     setBusy(false);
     if (!result.ok) return setFailure(result.error);
+    forget();
     toast.success(savedWords(body.code, result.value.released));
     onDone();
   };
@@ -67,7 +76,15 @@ export function CodeDialog({ base, code, choices, onSave, onDone, onClose }: Cod
       onClose={onClose}
       title={code ? say.editCode({ code: code.code }) : say.newCode}
       foot={
-        <FormFoot busy={busy} label={code ? common.save : say.addCode} onSave={() => void save()} onClose={onClose} />
+        <FormFoot
+          busy={busy}
+          label={code ? common.save : say.addCode}
+          onSave={() => void save()}
+          onClose={() => {
+            forget();
+            onClose();
+          }}
+        />
       }
     >
       <div className="flex flex-col gap-3">

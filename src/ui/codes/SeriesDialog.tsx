@@ -1,6 +1,6 @@
 'use client';
 /** A series of codes made or changed. */
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import type { SaveSeries, SeriesOnScreen } from '@/contract/codes';
 import { sampleCodeOf } from '@/core/codes';
@@ -8,6 +8,7 @@ import type { Failure, Result } from '@/core/result';
 import { Dialog } from '../parts/Dialog';
 import { Field, Segments } from '../parts/fields';
 import { Trouble } from '../parts/Page';
+import { useKeptForm } from '../parts/useKeptChanges';
 import { answered, corrected, problemAt } from '../parts/result';
 import { say } from '@/words/codes';
 import { say as common } from '@/words/common';
@@ -39,6 +40,11 @@ export function SeriesDialog({ base, series, choices, onSave, onDone, onClose }:
     codes: '',
   });
   const [typed, setTyped] = useState(typedCode(series?.takesOff, series?.conditions ?? {}, currency));
+  const value = useMemo(() => ({ form, typed }), [form, typed]);
+  const forget = useKeptForm(`series ${series?.id ?? ''}`, value, (back) => {
+    setForm(back.form);
+    setTyped(back.typed);
+  });
   const [failure, setFailure] = useState<Failure>();
   const [busy, setBusy] = useState(false);
   const set = (change: Partial<typeof form>): void => {
@@ -72,6 +78,7 @@ export function SeriesDialog({ base, series, choices, onSave, onDone, onClose }:
     const result = await answered(onSave(body));
     setBusy(false);
     if (!result.ok) return setFailure(result.error);
+    forget();
     const { added, released } = result.value;
     toast.success(added > 0 ? say.codesAdded({ name: body.name, n: added }) : savedWords(body.name, released));
     onDone();
@@ -86,7 +93,10 @@ export function SeriesDialog({ base, series, choices, onSave, onDone, onClose }:
           busy={busy}
           label={series ? common.save : say.addSeries}
           onSave={() => void save()}
-          onClose={onClose}
+          onClose={() => {
+            forget();
+            onClose();
+          }}
         />
       }
     >

@@ -43,7 +43,7 @@ export function ConditionForm(props: ConditionFormProps) {
         <h3 className="font-serif text-sm text-slate italic">{label}</h3>
         <button
           type="button"
-          className="link ms-auto text-sm"
+          className="link ms-auto min-h-6 text-sm"
           onClick={() => set([...asked, freshTest((unasked ?? choices[0]!).value, store)])}
         >
           {say.addACondition}

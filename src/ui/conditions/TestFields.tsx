@@ -20,6 +20,7 @@ export const ABOUT: readonly Choice<TestAbout>[] = inEachLanguage(() => [
   { value: 'country', label: say.deliveryCountry },
   { value: 'location', label: say.placeOfDispatch },
   { value: 'payment', label: say.paymentMethod },
+  { value: 'paid', label: say.paid },
   { value: 'tracking', label: say.tracking },
   { value: 'shipment', label: say.wholeOrPartParcel },
   { value: 'refund', label: say.wholeOrPartRefund },
@@ -36,6 +37,8 @@ export function freshTest(about: TestAbout, store: ConditionStore): Test {
     case 'first-order':
     case 'tracking':
       return { about, is: true };
+    case 'paid':
+      return { about, is: 'none' };
     case 'shipment':
     case 'refund':
       return { about, is: 'part' };
@@ -128,6 +131,19 @@ export function TestFields({
       );
     case 'first-order':
       return yesNo(test, [say.theFirst, say.aLaterOne]);
+    case 'paid':
+      return (
+        <Segments
+          label={say.paid}
+          value={test.is}
+          choices={[
+            { value: 'whole', label: say.paidWhole },
+            { value: 'part', label: say.paidPart },
+            { value: 'none', label: say.paidNothing },
+          ]}
+          onChange={(is) => onChange({ ...test, is })}
+        />
+      );
     case 'tracking':
       return yesNo(test, [say.canBeFollowed, 'cannot']);
     case 'shipment':

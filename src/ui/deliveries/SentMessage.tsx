@@ -80,7 +80,7 @@ function Shown({
   title: string;
   language: string;
 }) {
-  const [form, setForm] = useState<'html' | 'text'>('html');
+  const [form, setForm] = useState<'html' | 'text'>(html === '' ? 'text' : 'html');
   return (
     <>
       <div className="flex shrink-0 items-center gap-3 border-b border-rule px-5 py-2 text-sm">
@@ -92,15 +92,17 @@ function Shown({
             {note}
           </div>
         </div>
-        <Segments
-          label={say.partOfTheMessage}
-          value={form}
-          choices={[
-            { value: 'html', label: say.html },
-            { value: 'text', label: common.text },
-          ]}
-          onChange={setForm}
-        />
+        {html !== '' && (
+          <Segments
+            label={say.partOfTheMessage}
+            value={form}
+            choices={[
+              { value: 'html', label: say.html },
+              { value: 'text', label: common.text },
+            ]}
+            onChange={setForm}
+          />
+        )}
       </div>
       {form === 'html' ? (
         <iframe

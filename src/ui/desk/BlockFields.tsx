@@ -8,7 +8,8 @@ import { safeUrl } from '@/core/text';
 import { Check } from '../parts/Check';
 import { Field, Pick, Segments } from '../parts/fields';
 import { NumberField } from '../parts/NumberField';
-import { PictureInput, type BringPicture } from '../parts/PictureInput';
+import type { BringPicture } from '../parts/bringPicture';
+import { PictureInput } from '../parts/PictureInput';
 import type { DeskStore } from '@/contract/templates';
 import type { SuggestionsAnswer } from '@/contract/suggestions';
 import { DiscountFields } from './DiscountFields';
@@ -89,6 +90,22 @@ export function BlockFields(props: BlockFieldsProps) {
             on={block.width === 'full'}
             onChange={(full) => onBlock({ width: full ? 'full' : undefined } as Partial<Block>)}
           />
+          <Choice label={say.buttonSize}>
+            <Segments
+              label={say.buttonSize}
+              value={block.size ?? 'usual'}
+              choices={BUTTON_SIZES}
+              onChange={(size) => onBlock({ size: size === 'usual' ? undefined : size } as Partial<Block>)}
+            />
+          </Choice>
+          <Choice label={say.corners}>
+            <Segments
+              label={say.corners}
+              value={block.corners ?? 'look'}
+              choices={CORNERS}
+              onChange={(corners) => onBlock({ corners: corners === 'look' ? undefined : corners } as Partial<Block>)}
+            />
+          </Choice>
         </>
       );
     case 'image':
@@ -131,6 +148,37 @@ export function BlockFields(props: BlockFieldsProps) {
             onChange={(only) => onBlock({ only: only ? 'shippable' : undefined } as Partial<Block>)}
           />
           <FromLook base={base} part="tables" />
+        </>
+      );
+    case 'totals':
+      return (
+        <>
+          <Check
+            label={say.onlyTheTotal}
+            on={block.sum === true}
+            onChange={(sum) => onBlock({ sum: sum || undefined } as Partial<Block>)}
+          />
+          <Check
+            label={say.includedTax}
+            on={block.taxes ?? true}
+            onChange={(taxes) => onBlock({ taxes: taxes ? undefined : false } as Partial<Block>)}
+          />
+          <FromLook base={base} part="tables" />
+        </>
+      );
+    case 'notes':
+      return (
+        <>
+          <Check
+            label={say.productNames}
+            on={block.names ?? true}
+            onChange={(names) => onBlock({ names: names ? undefined : false } as Partial<Block>)}
+          />
+          <Check
+            label={say.lineBesideEach}
+            on={block.line ?? true}
+            onChange={(line) => onBlock({ line: line ? undefined : false } as Partial<Block>)}
+          />
         </>
       );
     case 'addresses':
@@ -249,6 +297,23 @@ function FromLook({ base, part }: { base: string; part: string }) {
     </p>
   );
 }
+
+const BUTTON_SIZES = inEachLanguage(
+  () =>
+    [
+      { value: 'small', label: say.smallSize },
+      { value: 'usual', label: say.usualSize },
+      { value: 'large', label: say.largeSize },
+    ] as const,
+);
+const CORNERS = inEachLanguage(
+  () =>
+    [
+      { value: 'square', label: say.squareCorners },
+      { value: 'look', label: say.cornersOfTheLook },
+      { value: 'round', label: say.roundCorners },
+    ] as const,
+);
 
 function Choice({ label, children }: { label: string; children: React.ReactNode }) {
   return (

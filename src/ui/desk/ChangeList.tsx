@@ -2,6 +2,7 @@
 /** Changes between two templates as a list in words. */
 import { languageName } from '@/core/names';
 import type { TemplateChange } from '@/core/template';
+import { ChangedText } from '../bench/ChangedText';
 import { Mark } from '../parts/marks';
 import { inEachLanguage } from '@/words/speak';
 import { say } from '@/words/desk';
@@ -22,10 +23,13 @@ export function ChangeList({ changes }: { changes: readonly TemplateChange[] }) 
           <span className="translate-y-1">
             <Mark tone="quiet" size={10} />
           </span>
-          <span>
+          <span className="min-w-0">
             <span className="font-semibold">{c.label}</span>
             {c.language ? `, ${languageName(c.language)}` : ''}: {VERBS[c.kind]}
             {c.detail && ` (${c.detail})`}
+            {c.kind === 'words' && (
+              <ChangedText before={c.before ?? ''} after={c.after ?? ''} language={c.language ?? 'en'} />
+            )}
           </span>
         </li>
       ))}

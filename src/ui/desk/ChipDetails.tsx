@@ -3,6 +3,7 @@
 import { placeholder } from '@/core/placeholders';
 import type { ValueType } from '@/core/text';
 import { Field, Pick, type Choice } from '../parts/fields';
+import { ValueFacts } from './ValueFacts';
 import { chipOptions, type ChipAttributes } from './editor/documents';
 import { inEachLanguage } from '@/words/speak';
 import { say } from '@/words/desk';
@@ -17,12 +18,26 @@ interface OptionField {
   label: string;
   option: string;
   choices: readonly [Choice<string>, ...Choice<string>[]];
+  /** What is said of a choice that is made. */
+  hints?: Readonly<Record<string, string>>;
+  /** An option with which this one says nothing. */
+  unless?: string;
 }
 
 const OPTIONS: Partial<Record<ValueType, readonly OptionField[]>> = inEachLanguage(() => ({
   date: [
     {
+      label: say.saidAs,
+      option: 'as',
+      choices: [
+        { value: '', label: say.aDate },
+        { value: 'distance', label: say.aDistance },
+      ],
+      hints: { distance: say.aDistanceNote },
+    },
+    {
       label: say.form,
+      unless: 'as',
       option: 'fields',
       choices: [
         { value: 'year-month-day', label: say.dayMonthAndYear },
@@ -35,6 +50,7 @@ const OPTIONS: Partial<Record<ValueType, readonly OptionField[]>> = inEachLangua
     },
     {
       label: say.length,
+      unless: 'as',
       option: 'length',
       choices: [
         { value: 'medium', label: say.medium },
@@ -84,21 +100,28 @@ export function ChipDetails({ chip, editable }: { chip: ChipOpen; editable: bool
   return (
     <>
       <h2 className="font-serif text-lg">{known?.label ?? say.unknownPlaceholder}</h2>
-      <p className="mb-3 font-mono text-xs text-slate">{`{$${attributes.name}}`}</p>
+      <p className="mb-2 font-mono text-xs text-slate">{`{$${attributes.name}}`}</p>
+      {known && (
+        <div className="mb-3">
+          <ValueFacts value={known} />
+        </div>
+      )}
       {known && editable && (
         <div className="flex flex-col gap-3">
-          {OPTIONS[known.type]?.map(({ label, option, choices }) => (
-            <Field key={option} label={label}>
-              {(ids) => (
-                <Pick
-                  id={ids.id}
-                  value={options[option] ?? choices[0].value}
-                  choices={choices}
-                  onChange={(value) => set(option, value, choices[0].value)}
-                />
-              )}
-            </Field>
-          ))}
+          {OPTIONS[known.type]
+            ?.filter(({ unless }) => !unless || !options[unless])
+            .map(({ label, option, choices, hints }) => (
+              <Field key={option} label={label} hint={hints?.[options[option] ?? '']}>
+                {(ids) => (
+                  <Pick
+                    id={ids.id}
+                    value={options[option] ?? choices[0].value}
+                    choices={choices}
+                    onChange={(value) => set(option, value, choices[0].value)}
+                  />
+                )}
+              </Field>
+            ))}
           <Field
             label={say.whenItIsMissing}
             hint={known.canBeMissing ? say.someOrdersHaveNoneSay : say.everyOrderHasIt}

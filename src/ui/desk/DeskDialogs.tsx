@@ -12,11 +12,13 @@ import type { DeskProps } from './types';
 import { Compare } from './dialogs/Compare';
 import { CopyBlock, MakePassage, SendTest } from './dialogs/Small';
 import { StartFrom } from './dialogs/StartFrom';
+import { FollowDialog } from './Follows';
+import type { FollowsInHand } from './useFollows';
 import { PublishDialog } from './PublishDialog';
 import type { Preview } from './usePreview';
 import { say } from '@/words/desk';
 
-export type Asking = 'publish' | 'test' | 'start' | 'compare' | 'copy' | 'passage' | undefined;
+export type Asking = 'publish' | 'test' | 'start' | 'copy' | 'passage' | 'follow' | { compare: string } | undefined;
 
 interface DeskDialogsProps {
   props: DeskProps;
@@ -30,15 +32,20 @@ interface DeskDialogsProps {
   findings: readonly Finding[];
   after: string | undefined;
   busy: 'publish' | 'test' | undefined;
+  /** What publishing would reach is still being looked up. */
+  waiting: boolean;
   publishTrouble: string | undefined;
   renderBefore: () => Promise<Rendered | undefined>;
   render: (template: Template) => Promise<Rendered>;
   readTemplate: Preview['readTemplate'];
   onAsk: (next: Asking) => void;
-  onPublish: (also: VersionOnDesk[]) => void;
+  onPublish: (also: VersionOnDesk[], note: string) => void;
   onTest: (to: string) => void;
   onTake: (next: Template, said: string) => void;
   onMakePassage: (block: Block, name: string) => void;
+  follows: FollowsInHand;
+  /** All of the notification, as they are once the draft is saved. */
+  versions: readonly VersionOnDesk[];
 }
 
 export function DeskDialogs(own: DeskDialogsProps) {
@@ -58,7 +65,11 @@ export function DeskDialogs(own: DeskDialogsProps) {
           open={asking === 'publish'}
           onClose={close}
           name={item.name}
-          versions={(props.versions ?? []).filter((v) => v.slug !== item.slug && v.changes > 0)}
+          store={props.store}
+          versions={own.versions.filter((v) => v.slug !== item.slug && v.changes > 0)}
+          shares={own.versions
+            .filter((v) => v.follows === item.slug || v.slug === own.follows.leads?.slug)
+            .map((v) => v.slug)}
           number={own.nextNumber}
           about={props.publishAbout}
           live={live?.template}
@@ -71,6 +82,7 @@ export function DeskDialogs(own: DeskDialogsProps) {
           language={language}
           trouble={own.publishTrouble}
           busy={own.busy === 'publish'}
+          waiting={own.waiting}
           onPublish={own.onPublish}
         />
       )}
@@ -90,18 +102,28 @@ export function DeskDialogs(own: DeskDialogsProps) {
           onTake={onTake}
         />
       )}
-      {asking === 'compare' && (
+      {typeof asking === 'object' && (
         <Compare
           open
+          slug={item.slug}
+          first={asking.compare}
           draft={template}
           editions={editions}
+          versions={props.versions ?? []}
+          timeZone={props.store.timeZone}
+          mayTake={props.mayEdit}
           language={language}
           orderNumber={orderNumber}
           onClose={close}
           onEdition={props.onEdition}
-          onTake={(t, number) => onTake(t, say.theDraftNowStartsFrom({ number }))}
+          onEditionOf={props.onEditionOf}
+          onTemplateOf={props.onTemplateOf}
+          onTake={(t, name) => onTake(t, say.theDraftNowStartsFromName({ name }))}
           render={own.render}
         />
+      )}
+      {asking === 'follow' && (
+        <FollowDialog follows={own.follows} name={item.name} template={template} onClose={close} />
       )}
       {asking === 'test' && (
         <SendTest

@@ -2,6 +2,8 @@
 /** The head of the Desk: what is on the bench, what is live, and the steps one can take with it. */
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import Link from '../parts/Link';
+import type { EditionNote, OnDesk } from '@/contract/templates';
+import { EditionsMenu } from './EditionsMenu';
 import { Leaf } from '../parts/marks';
 import type { SaveState } from '../bench/useAutosave';
 import { say } from '@/words/desk';
@@ -9,7 +11,7 @@ import { say as common } from '@/words/common';
 
 export interface DeskHeaderProps {
   base: string;
-  notification: { name: string; on: boolean };
+  notification: OnDesk;
   live: { number: number | undefined } | undefined;
   /** Of the edition that publishing makes; undefined for what has no numbered ones. */
   nextNumber: number | undefined;
@@ -26,6 +28,10 @@ export interface DeskHeaderProps {
   onRedo: (() => void) | undefined;
   /** In the menu: what else can be done, as words and what it does. */
   more: readonly { label: string; act: (() => void) | undefined; href?: string }[];
+  editions: readonly EditionNote[];
+  timeZone: string;
+  /** Compares the draft with an edition, or with what ships. */
+  onCompare: (what: string) => void;
   onTest: (() => void) | undefined;
   onPublish: () => void;
 }
@@ -43,14 +49,20 @@ export function DeskHeader(props: DeskHeaderProps) {
       </Link>
       <h1 className="min-w-0 font-serif text-xl font-medium break-words lg:whitespace-nowrap">{notification.name}</h1>
       <Leaf state={!notification.on ? 'off' : changed ? 'draft' : 'live'} />
-      <div className="min-w-0 text-sm text-slate lg:truncate">
-        {live ? (
-          <span className="text-ink">
-            {live.number === undefined ? say.published : say.editionNumberIsLive({ number: live.number })}
-          </span>
-        ) : (
-          say.neverPublished
-        )}
+      <div className="min-w-0 text-sm text-slate">
+        <EditionsMenu
+          said={
+            !live
+              ? say.neverPublished
+              : live.number === undefined
+                ? say.published
+                : say.editionNumberIsLive({ number: live.number })
+          }
+          slug={notification.kind === 'notification' ? notification.slug : undefined}
+          editions={props.editions}
+          timeZone={props.timeZone}
+          onChoose={props.onCompare}
+        />
         {changed && live && ` · ${say.draftDiffers}`}
         <SaveNote state={saveState} mayEdit={mayEdit} />
       </div>

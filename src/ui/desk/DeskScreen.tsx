@@ -5,8 +5,11 @@ import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } fr
 import { toast } from 'sonner';
 import { conditionHolds } from '@/core/conditions';
 import { placeholderType } from '@/core/placeholders';
+import { sampleOrders, type SampleOrder } from '@/core/order';
 import { wordsHtml } from '@/core/render';
+import { lacksForMoment } from '@/core/snapshot';
 import { BLOCK_LABELS, blockOf, segmentsOf, templateChanges, type Block, type Template } from '@/core/template';
+import type { ValuesAs } from '@/core/text';
 import { Segments } from '../parts/fields';
 import { Trouble } from '../parts/Page';
 import { answered, valueOrToast } from '../parts/result';
@@ -23,6 +26,9 @@ import type { WordsEditorHandle } from './editor/WordsEditor';
 import { Outline } from './Outline';
 import { outlineNote } from './outlineNote';
 import { ReadingStrip } from './ReadingStrip';
+import { SeenAs } from './SeenAs';
+import { SheetNotes } from './SheetNotes';
+import { Situations } from './Situations';
 import { stripQuery, type StripState } from './strip';
 import type { SheetHandle } from './sheet/Sheet';
 import type { DeskProps } from './types';
@@ -33,24 +39,32 @@ import { useDeskKeys } from './useDeskKeys';
 import { useDeskSteps } from './useDeskSteps';
 import type { RenderParts } from '../bench/useRenderer';
 import { useShelf } from '../attach/useShelf';
+import { usePictureFiles } from './usePictureFiles';
 import { usePreview } from './usePreview';
 import { useMessage } from './useMessage';
 import { useSegment } from './useSegments';
+import { useForms } from './useForms';
 import { Versions } from './Versions';
+import { FollowsBar, isOwn, OwnNote } from './Follows';
+import { useFollowedMeanwhile, useFollows } from './useFollows';
 import { inEachLanguage } from '@/words/speak';
 import { say } from '@/words/desk';
 import { say as common } from '@/words/common';
+import { say as following } from '@/words/follows';
+import { say as languages } from '@/words/languages';
+import { placeOf } from '../languages/where';
 
 export function DeskScreen(props: DeskProps) {
   const { base, item, live, editions, store, sender, mayEdit, mayPublish, mayTest, now } = props;
   const router = useRouter();
   const onNext = useRef<(template: Template) => void>(undefined);
-  const [draft, dispatch] = useDraft(props.draft, onNext);
+  const marks = useRef<(template: Template) => Template>(undefined);
+  const { draft, dispatch, latest } = useDraft(props.draft, onNext, marks);
   const { template } = draft;
   const [strip, setStrip] = useState(props.strip);
   const [order, setOrder] = useState(props.order);
   const [selected, setSelected] = useState<Selected>();
-  const [chosenForm, setChosenForm] = useState<{ key: string; index: number }>();
+  const [lookedAs, setLookedAs] = useState<ValuesAs>();
   const [chip, setChip] = useState<ChipOpen>();
   const [asking, setAsking] = useState<Asking>();
   const [editor, setEditor] = useState<WordsEditorHandle | null>(null);
@@ -74,13 +88,16 @@ export function DeskScreen(props: DeskProps) {
   useEffect(() => {
     const kept = keptEarlier();
     if (!kept) return;
-    dispatch({ type: 'replace', template: kept });
+    dispatch({ type: 'replace', template: kept, whole: true });
     toast(say.wordsThatWereNotSaved);
   }, [keptEarlier, dispatch]);
 
+  const follows = useFollows({ props, template, latest, dispatch, marks });
+  const merging = useFollowedMeanwhile(follows, { state: save.state, latest, settle: save.settle, dispatch });
+
   const { language } = strip;
   const written = template.words[language] !== undefined;
-  const { locale, direction, snapshot, context, partsFor, suggestions } = useMessage({
+  const { locale, direction, snapshot, ownValues, context, partsFor, suggestions } = useMessage({
     store,
     moment: item.moment,
     details: item.details,
@@ -90,6 +107,7 @@ export function DeskScreen(props: DeskProps) {
     now,
     blocks: template.blocks,
     onSuggest: props.onSuggest,
+    as: lookedAs,
   });
   const { ground, pictures } = strip;
   const shelf = useShelf(store.shelf, props.onBringFile, '');
@@ -102,9 +120,9 @@ export function DeskScreen(props: DeskProps) {
       ...partsFor(wanted),
       ...(edited && { edited }),
       view: { ground, pictures },
-      check: { shelf: shelfFacts, ...(partOfMessage && { partOfMessage }) },
+      check: { shelf: shelfFacts, senderDomains: store.senderDomains, ...(partOfMessage && { partOfMessage }) },
     }),
-    [partsFor, ground, pictures, shelfFacts, partOfMessage, edited],
+    [partsFor, ground, pictures, shelfFacts, store.senderDomains, partOfMessage, edited],
   );
   const sheet = useRef<SheetHandle>(null);
   const { rendered, findings, ahead, renderOnce, readTemplate } = usePreview(template, sheetParts, sheet);
@@ -122,13 +140,8 @@ export function DeskScreen(props: DeskProps) {
   const segment = useSegment(written ? words : undefined, segmentPlace?.id, snapshot.values, locale);
   const subject = useSegment(words, 'subject', snapshot.values, locale);
   const preheader = useSegment(words, 'preheader', snapshot.values, locale);
-  const formKey = `${language} ${segmentPlace?.id ?? ''}`;
-  const formIndex =
-    chosenForm?.key === formKey && chosenForm.index < (segment?.words?.forms.length ?? 1)
-      ? chosenForm.index
-      : (segment?.ownForm ?? 0);
 
-  const changeWords = (id: string, source: string): void => {
+  const changeWords = (id: string, source: string, apart?: boolean): void => {
     // The sheet shows a key with the next frame; the whole message follows from the worker. In the dark it is recoloured first.
     const form = places.find((p) => p.id === id)?.form;
     if (rendered?.styles && form && strip.ground === 'light') {
@@ -136,14 +149,33 @@ export function DeskScreen(props: DeskProps) {
       const html = wordsHtml(source, form, writing, snapshot.values);
       if (html !== undefined) sheet.current?.words(id, html);
     }
-    dispatch({ type: 'words', language, segment: id, source, at: Date.now() });
+    dispatch({ type: 'words', language, segment: id, source, at: Date.now(), ...(apart && { apart }) });
   };
+
+  const forms = useForms({
+    key: `${language} ${segmentPlace?.id ?? ''}`,
+    segment,
+    locale,
+    values: ownValues,
+    latest: () => (segmentPlace && latest().words[language]?.[segmentPlace.id]) ?? '',
+    onSource: (source) => segmentPlace && changeWords(segmentPlace.id, source, true),
+    onLookAs: setLookedAs,
+  });
+  const pictureFiles = usePictureFiles({
+    latest,
+    most: store.look.shape.width - 2 * store.look.shape.margin,
+    onBring: props.onBring,
+    dispatch,
+    onSelect: (id) => select({ kind: 'block', id }),
+  });
+  const ownForm = useSegment(written ? words : undefined, segmentPlace?.id, ownValues, locale)?.ownForm ?? 0;
 
   const changeStrip = useCallback(
     (change: Partial<StripState>): void => {
       if (change.language !== undefined || change.order !== undefined) setChip(undefined);
       setStrip((was) => ({ ...was, ...change }));
       if (change.order !== undefined && change.order !== strip.order) {
+        setLookedAs(undefined);
         void answered(props.onOrder(change.order)).then((result) => {
           const found = valueOrToast(result);
           if (found) setOrder(found);
@@ -159,6 +191,32 @@ export function DeskScreen(props: DeskProps) {
     window.history.replaceState(window.history.state, '', `${here}${query}`);
   }, [here, query]);
 
+  const [situations, setSituations] = useState(false);
+  const fitting = useMemo(
+    () =>
+      sampleOrders(store.currency, store.facts.url, now, `${globalThis.location?.origin ?? ''}/media/samples`).filter(
+        (s) => lacksForMoment(s.order, item.moment) === undefined,
+      ),
+    [store.currency, store.facts.url, now, item.moment],
+  );
+  const findingsOf = useCallback(
+    async (sample: SampleOrder, written: string) => {
+      const inLanguage = {
+        language: written,
+        locale: store.locales[written] ?? written,
+        phrases: store.phrases[written] ?? {},
+      };
+      const parts = { ...sheetParts(template), ...inLanguage, order: sample.order, as: {} };
+      return (await renderOnce(parts)).findings ?? [];
+    },
+    [renderOnce, sheetParts, template, store.locales, store.phrases],
+  );
+  const nextSituation = (): void => {
+    setSituations(true);
+    const at = fitting.findIndex((s) => s.order.number === strip.order);
+    const next = fitting[(at + 1) % fitting.length];
+    if (next) changeStrip({ order: next.order.number });
+  };
   const [typing, setTyping] = useState(true);
   const select = (next: Selected, typesOn = true): void => {
     setChip(undefined);
@@ -190,6 +248,7 @@ export function DeskScreen(props: DeskProps) {
     onPrevious: props.previous && (() => router.push(`${base}/desk/${props.previous!.slug}${query}`)),
     onNext: props.next && (() => router.push(`${base}/desk/${props.next!.slug}${query}`)),
     onEscape: leave,
+    onSituation: nextSituation,
     onMove: mayEdit && selected?.kind === 'block' ? (by) => dispatch({ type: 'move', id: selected.id, by }) : undefined,
   });
 
@@ -240,6 +299,7 @@ export function DeskScreen(props: DeskProps) {
   const exportOf = (as: string): string =>
     `${here}/export?${new URLSearchParams({ as, language, order: order.order.number })}`;
   const notification = item.kind === 'notification';
+  const translated = language === store.language ? store.languages.find((l) => l !== language) : language;
 
   return (
     <Dragging onPut={put}>
@@ -248,6 +308,9 @@ export function DeskScreen(props: DeskProps) {
           <DeskHeader
             {...{ base, live, changed, busy, mayEdit, mayPublish, mayTest, nextNumber, written }}
             notification={item}
+            editions={editions}
+            timeZone={store.timeZone}
+            onCompare={(compare) => setAsking({ compare })}
             saveState={save.state}
             onUndo={draft.past.length > 0 ? () => dispatch({ type: 'undo' }) : undefined}
             onRedo={draft.future.length > 0 ? () => dispatch({ type: 'redo' }) : undefined}
@@ -257,7 +320,27 @@ export function DeskScreen(props: DeskProps) {
                 label: say.startFrom,
                 act: mayEdit && (notification || editions.length > 0) ? () => setAsking('start') : undefined,
               },
-              { label: say.compareEditions, act: editions.length > 0 ? () => setAsking('compare') : undefined },
+              ...((props.versions ?? []).length > 1
+                ? [
+                    {
+                      label: following.followAnother,
+                      act: mayEdit && follows.followers.length === 0 ? () => setAsking('follow') : undefined,
+                    },
+                  ]
+                : []),
+              {
+                label: languages.translate,
+                act: translated
+                  ? () =>
+                      router.push(
+                        placeOf(base, translated, { kind: notification ? 'template' : 'passage', slug: item.slug }),
+                      )
+                  : undefined,
+              },
+              {
+                label: say.compareEditions,
+                act: () => setAsking({ compare: String(editions[0]?.number ?? 'shipped') }),
+              },
               {
                 label: say.sendTestToAnAddress,
                 act: mayTest && notification && written ? () => setAsking('test') : undefined,
@@ -275,20 +358,21 @@ export function DeskScreen(props: DeskProps) {
                     },
                   ]),
             ]}
-            onPublish={steps.askToPublish}
+            onPublish={() => void steps.askToPublish()}
           />
 
           <Versions base={base} slug={item.slug} query={query} versions={props.versions ?? []} />
-          {save.state.kind === 'conflict' && (
+          <FollowsBar follows={follows} name={item.name} editable={mayEdit} />
+          {save.state.kind === 'conflict' && !merging && (
             <Conflict
               state={save.state}
               onMine={(theirRevision, theirs) => {
                 save.settle(theirRevision, theirs);
                 // A new object, so that saving starts over it.
-                dispatch({ type: 'replace', template: { ...template } });
+                dispatch({ type: 'replace', template: { ...follows.over(template) }, whole: true });
               }}
               onTheirs={(theirRevision, theirs) => {
-                dispatch({ type: 'replace', template: theirs });
+                dispatch({ type: 'replace', template: theirs, whole: true });
                 save.settle(theirRevision, theirs);
               }}
             />
@@ -326,6 +410,7 @@ export function DeskScreen(props: DeskProps) {
                 findings={findings}
                 noteOf={(b) => outlineNote(b, snapshot, store.passages, words?.[b.id])}
                 shownFor={shownFor}
+                ownFor={(id) => isOwn(follows, id, language)}
                 passages={store.passageNames.filter((p) => notification || p.id !== item.slug)}
                 editable={mayEdit}
                 active={active}
@@ -359,13 +444,16 @@ export function DeskScreen(props: DeskProps) {
                 details={item.details}
                 snapshot={snapshot}
                 orderNumber={orderLabel}
+                bringing={pictureFiles.busy}
+                onPictures={(files, at) => void pictureFiles.take(files, at)}
+                onSentAs={(sentAs) => dispatch({ type: 'sentAs', sentAs })}
                 onAttachments={(attachments) => dispatch({ type: 'attachments', attachments })}
                 room={available}
                 typing={typing}
                 onEscape={leave}
                 strip={shown}
                 {...{ template, places, store, direction, context, sender, now, rendered, findings, written }}
-                {...{ subject, preheader, block, segment, segmentPlace, formIndex, active, editor }}
+                {...{ subject, preheader, block, segment, segmentPlace, forms, active, editor }}
                 editable={mayEdit}
                 editorRef={takeEditor}
                 sheetRef={sheet}
@@ -375,6 +463,16 @@ export function DeskScreen(props: DeskProps) {
                 onTemplate={(next) => dispatch({ type: 'replace', template: next })}
                 onChip={setChip}
                 onBegin={() => dispatch({ type: 'language', language, from: store.language })}
+                notes={(width) => (
+                  <SheetNotes
+                    {...{ item, orderLabel, language, width }}
+                    order={order.order}
+                    written={Object.keys(template.words)}
+                    ownLanguage={store.language}
+                    onLanguage={(next) => changeStrip({ language: next })}
+                    onFitting={() => fitting[0] && changeStrip({ order: fitting[0].order.number })}
+                  />
+                )}
               />
             </div>
             <aside
@@ -384,15 +482,17 @@ export function DeskScreen(props: DeskProps) {
             >
               <Details
                 moment={item.moment}
-                {...{ store, base, block, chip, language, formIndex, findings, suggestions }}
+                note={
+                  selected && <OwnNote {...{ follows, base, query, language }} id={selected.id} editable={mayEdit} />
+                }
+                {...{ store, base, block, chip, language, forms, findings, suggestions }}
                 segment={segment && segmentPlace && { ...segmentPlace, source: segment.source, words: segment.words }}
                 facts={snapshot.facts}
                 orderNumber={orderLabel}
-                ownForm={segment?.ownForm ?? 0}
+                ownForm={ownForm}
                 editable={mayEdit}
                 newId={(kind) => freshBlockId(template, kind)}
                 onBring={props.onBring}
-                onForm={(index) => setChosenForm({ key: formKey, index })}
                 onSource={(source) => segmentPlace && changeWords(segmentPlace.id, source)}
                 onBlock={(change) => block && dispatch({ type: 'block', id: block.id, change })}
                 onMove={(by) => block && dispatch({ type: 'move', id: block.id, by })}
@@ -416,21 +516,44 @@ export function DeskScreen(props: DeskProps) {
           </div>
 
           <ReadingStrip
+            above={
+              situations && (
+                <Situations
+                  samples={fitting}
+                  order={order.order.number}
+                  {...{ template, language }}
+                  onFindings={findingsOf}
+                  onOrder={(number) => changeStrip({ order: number })}
+                  onClose={() => setSituations(false)}
+                />
+              )
+            }
+            onSituations={() => setSituations(!situations)}
+            situations={situations}
             {...shown}
             noRoom={tight}
             orders={props.orders}
+            orderName={[order.order.customer.firstName, order.order.customer.lastName].filter(Boolean).join(' ')}
             onOrders={searchOrders}
             languages={store.languages.map((l) => ({ language: l, written: template.words[l] !== undefined }))}
             bytes={rendered?.bytes}
+            seen={
+              <SeenAs
+                {...{ words: segment?.words, forms, ownForm, language, lookedAs }}
+                onOwn={() => setLookedAs(undefined)}
+              />
+            }
             onChange={changeStrip}
           />
           <DeskDialogs
             {...{ props, asking, template, nextNumber, findings, renderBefore, render, readTemplate }}
-            {...{ language, publishTrouble, busy, block, labelOf }}
+            {...{ language, publishTrouble, busy, block, labelOf, follows }}
+            versions={steps.versions}
+            waiting={steps.waiting}
             after={rendered?.message?.html}
             orderNumber={order.order.number}
             onAsk={setAsking}
-            onPublish={(also) => void steps.publish(also)}
+            onPublish={(also, note) => void steps.publish(also, note)}
             onTest={(to) => void steps.sendTest(to)}
             onTake={replace}
             onMakePassage={(b, name) => void steps.makePassage(b, name)}

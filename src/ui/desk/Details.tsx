@@ -1,5 +1,6 @@
 'use client';
 /** The details of what is selected: a chip, a block, or the words of the subject and preheader; below, the findings. */
+import type { ReactNode } from 'react';
 import type { OrderFacts } from '@/core/conditions';
 import { findingProblem, type Finding, type Fix } from '@/core/preflight';
 import { placeholdersAt } from '@/core/placeholders';
@@ -8,10 +9,11 @@ import type { SegmentForm, WordsDocument } from '@/core/text';
 import { FindingList } from '../bench/FindingList';
 import { CodeEditor } from '../parts/CodeEditor';
 import { Check } from '../parts/Check';
-import type { BringPicture } from '../parts/PictureInput';
+import type { BringPicture } from '../parts/bringPicture';
 import { BlockFields } from './BlockFields';
 import { ChipDetails, type ChipOpen } from './ChipDetails';
 import { Forms } from './Forms';
+import type { FormsInHand } from './useForms';
 import { conditionSentence } from '@/core/conditions';
 import { ConditionForm } from '../conditions/ConditionForm';
 import { conditionNames } from '../conditions/conditionNames';
@@ -29,17 +31,18 @@ export interface DetailsProps {
     { id: string; label: string; form: SegmentForm; source: string; words: WordsDocument | undefined } | undefined;
   chip: ChipOpen | undefined;
   facts: OrderFacts;
+  /** Said of what is selected, above its details. */
+  note: ReactNode;
   suggestions: SuggestionsAnswer | undefined;
   orderNumber: string;
   language: string;
-  formIndex: number;
+  forms: FormsInHand;
   /** The form that the chosen order takes. */
   ownForm: number;
   findings: readonly Finding[];
   editable: boolean;
   newId: (kind: Block['kind']) => string;
   onBring: BringPicture;
-  onForm: (index: number) => void;
   onSource: (source: string) => void;
   onBlock: (change: Partial<Block>) => void;
   onMove: (by: -1 | 1) => void;
@@ -64,6 +67,7 @@ export function Details(props: DetailsProps) {
         ) : segment ? (
           <>
             <h2 className="mb-3 font-serif text-lg">{segment.label}</h2>
+            {props.note}
             <SegmentFields {...props} segment={segment} />
           </>
         ) : (
@@ -90,6 +94,7 @@ function BlockDetails(props: DetailsProps & { block: Block }) {
   return (
     <>
       <h2 className="mb-3 font-serif text-lg">{BLOCK_LABELS[block.kind]}</h2>
+      {props.note}
       <div className="flex flex-col gap-3">
         {segment && block.kind === 'image' && <AltWords {...props} segment={segment} />}
         {editable && (
@@ -184,11 +189,10 @@ function SegmentFields({
   segment,
   moment,
   language,
-  formIndex,
+  forms,
   ownForm,
   findings,
   editable,
-  onForm,
   onSource,
 }: DetailsProps & { segment: NonNullable<DetailsProps['segment']> }) {
   const { words } = segment;
@@ -196,9 +200,9 @@ function SegmentFields({
   const html = segment.form === 'html';
   return (
     <>
-      {words && !html && <Forms {...{ words, formIndex, ownForm, moment, language, editable, onForm, onSource }} />}
+      {words && !html && <Forms {...{ words, forms, ownForm, moment, language, editable }} />}
       <details open={html || words === undefined || own.length > 0}>
-        <summary className="link text-sm">{html ? 'HTML' : say.sourceMessageFormat2}</summary>
+        <summary className="link min-h-6 text-sm">{html ? 'HTML' : say.sourceMessageFormat2}</summary>
         {html ? (
           <div className="mt-1 h-56">
             <CodeEditor

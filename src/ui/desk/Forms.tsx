@@ -2,71 +2,37 @@
 /** Words in several forms: which one is edited, by what they are chosen, and making and joining them. */
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import { ChevronDown } from 'lucide-react';
-import { placeholder, placeholdersAt } from '@/core/placeholders';
+import { placeholdersAt } from '@/core/placeholders';
 import {
   isChosenBy,
   joinForms,
+  ownWords,
   splitForms,
-  toSource,
   type FormDocument,
+  type FormQuestion,
   type SplitBy,
   type WordsDocument,
 } from '@/core/text';
 import { say } from '@/words/desk';
-import { inSentence as sentence } from '@/words/speak';
+import { inEachLanguage } from '@/words/speak';
+import { Segments } from '../parts/fields';
+import { formWords, labelInSentence } from '../bench/formWords';
+import type { FormsInHand } from './useForms';
 
 export interface FormsProps {
   words: WordsDocument;
-  formIndex: number;
+  forms: FormsInHand;
   /** The form that the chosen order takes. */
   ownForm: number;
   moment: string;
   language: string;
   editable: boolean;
-  onForm: (index: number) => void;
-  onSource: (source: string) => void;
-}
-
-type Selector = WordsDocument['selectors'][number];
-
-const labelOf = (name: string): string => placeholder(name)?.label ?? name;
-
-/** A label within a sentence: "amount still due", and "IBAN" as it is. */
-function inSentence(name: string): string {
-  const label = labelOf(name);
-  return /^\p{Lu}\p{Lu}/u.test(label) ? label : sentence(label.charAt(0)) + label.slice(1);
-}
-
-/** "First name is missing", "Number of items is one": what one key of a form says. */
-function keyWords(selector: Selector, key: string, words: WordsDocument): string {
-  const label = labelOf(selector.name);
-  const said = inSentence(selector.name);
-  if (selector.fn !== 'presence') return key === '*' ? say.labelAnyOther({ label }) : `${label}: ${key}`;
-  const at = words.selectors.indexOf(selector);
-  const others = words.forms.map((f) => f.keys[at]);
-  // What is left when the other forms are for one case is the other case.
-  const rest = others.includes('present') ? (others.includes('missing') ? '' : 'missing') : 'present';
-  if (key === 'present' || (key === '*' && rest === 'present')) return say.withSaid({ said });
-  return key === 'missing' ? say.withoutSaid({ said }) : rest === 'missing' ? say.withoutSaid({ said }) : '';
-}
-
-/**
- * A form in words. Of values chosen by presence, `*` means a missing one only where no form further up has it with the same other keys;
- * with several values it is said as "any other".
- */
-function formWords(form: FormDocument, words: WordsDocument): string {
-  const several = words.selectors.length > 1;
-  const parts = form.keys.flatMap((key, i) => {
-    const selector = words.selectors[i]!;
-    if (several && key === '*') return [];
-    return keyWords(selector, key, words) || [];
-  });
-  return parts.length > 0 ? parts.join(', ') : say.anyOtherOrder;
 }
 
 const isEmpty = (form: FormDocument): boolean => form.paragraphs.every((p) => p.pieces.length === 0);
 
-export function Forms({ words, formIndex, ownForm, moment, language, editable, onForm, onSource }: FormsProps) {
+export function Forms({ words, forms, ownForm, moment, language, editable }: FormsProps) {
+  const formIndex = forms.index;
   const inForms = words.selectors.length > 0;
   const chosen = words.forms[formIndex];
   return (
@@ -81,38 +47,87 @@ export function Forms({ words, formIndex, ownForm, moment, language, editable, o
               role="radio"
               aria-checked={i === formIndex}
               className={`px-2 py-1 text-start text-sm ${i === formIndex ? 'bg-petrol-tint font-semibold text-petrol-deep' : 'hover:bg-panel'}`}
-              onClick={() => onForm(i)}
+              onClick={() => forms.choose(i)}
             >
-              {formWords(form, words)}
-              <span className="font-normal text-slate">
-                {isEmpty(form) && ` · ${say.formSaysNothing}`}
-                {i === ownForm && ` · ${say.formOfThisOrder}`}
+              {formWords(form, words, language)}
+              {i === ownForm && <span className="font-normal text-slate"> · {say.formOfThisOrder}</span>}
+              <span className="block truncate text-xs font-normal text-slate">
+                {isEmpty(form) ? say.formSaysNothing : readable(ownWords(words, i))}
               </span>
             </button>
           ))}
+        </div>
+      )}
+      {inForms && editable && (
+        <div className="mb-2 text-sm">
+          <p className="mb-1 text-xs text-slate">{say.whatAllFormsSay}</p>
+          <Segments
+            label={say.whatAllFormsSay}
+            value={forms.onlyThis ? 'this' : 'all'}
+            choices={[
+              { value: 'all', label: say.changesInAllForms },
+              { value: 'this', label: say.changesInThisForm },
+            ]}
+            onChange={(value) => forms.setOnlyThis(value === 'this')}
+          />
+          {forms.question && <Question question={forms.question} of={words.forms.length} onAnswer={forms.answer} />}
         </div>
       )}
       {editable && (
         <div className="flex flex-col items-start text-sm">
           <SplitMenu
             {...{ words, moment }}
-            onSplit={(name, by) => onSource(toSource(splitForms(words, name, by, language)))}
+            onSplit={(name, by) => forms.change((now) => splitForms(now, name, by, language))}
           />
           {words.selectors.map((selector, i) => (
             <button
               key={selector.name}
               type="button"
               className="link py-1"
-              onClick={() => {
-                onForm(0);
-                onSource(toSource(joinForms(words, selector.name, chosen?.keys[i] ?? '*')));
-              }}
+              onClick={() => forms.change((now) => joinForms(now, selector.name, chosen?.keys[i] ?? '*'))}
             >
-              {say.keepOneFormFor({ placeholder: inSentence(selector.name) })}
+              {say.keepOneFormFor({ placeholder: labelInSentence(selector.name) })}
             </button>
           ))}
         </div>
       )}
+    </div>
+  );
+}
+
+/** Chips in words that are read and not edited: by their label. */
+const readable = (text: string): string =>
+  text.replace(/\{([^}]*)\}/g, (_, name: string) => `[${labelInSentence(name)}]`);
+
+const QUESTIONS = inEachLanguage(() => ({
+  'added here': { said: say.sentenceInThisFormOnly, otherwise: say.sayItInAllForms, stay: say.onlyInThisForm },
+  'added everywhere': { said: say.sentenceInAllForms, otherwise: say.onlyInThisForm, stay: say.inAllForms },
+  'removed here': { said: say.sentenceGoneHere, otherwise: say.removeItFromAllForms, stay: say.onlyFromThisForm },
+  'removed everywhere': { said: say.sentenceGoneEverywhere, otherwise: say.onlyFromThisForm, stay: say.fromAllForms },
+}));
+
+/** A sentence came or went: is that meant for this form alone? */
+function Question({
+  question,
+  of,
+  onAnswer,
+}: {
+  question: FormQuestion;
+  of: number;
+  onAnswer: (otherwise: boolean) => void;
+}) {
+  const { said, otherwise, stay } = QUESTIONS[question.kind];
+  return (
+    <div role="status" className="mt-2 border-s-2 border-marigold ps-2">
+      <p className="text-sm">{said({ sentence: readable(question.text), n: of })}</p>
+      <div className="mt-1 flex flex-wrap gap-x-3">
+        <button type="button" className="link py-1" onClick={() => onAnswer(true)}>
+          {otherwise}
+        </button>
+        <button type="button" className="link py-1" onClick={() => onAnswer(false)}>
+          {stay}
+        </button>
+      </div>
     </div>
   );
 }

@@ -16,6 +16,8 @@ export interface InboxRowProps {
   direction: 'ltr' | 'rtl';
   editable: boolean;
   width: number;
+  /** Of the one that is being written, whether changes go into one form alone. */
+  onlyThis?: boolean;
   /** Keeps editors of different languages apart. */
   language: string;
   onChange: (segment: 'subject' | 'preheader', source: string) => void;
@@ -70,6 +72,7 @@ export function InboxRow(props: InboxRowProps) {
         document={words.words}
         formIndex={words.formIndex}
         form="plain"
+        onlyThis={props.onlyThis ?? false}
         label={label}
         className={className}
         {...{ context, direction, editable, onChip }}

@@ -8,6 +8,7 @@ import { Mark } from '../parts/marks';
 import { DropPlace, useDragged, type Dragged } from './Dragging';
 import { Palette } from './Palette';
 import { say } from '@/words/desk';
+import { say as follows } from '@/words/follows';
 
 export interface OutlineProps {
   blocks: readonly Block[];
@@ -17,6 +18,8 @@ export interface OutlineProps {
   noteOf: (block: Block) => string;
   /** Whether a block is in the message of the chosen order; `always` for one without a condition. */
   shownFor: (block: Block) => 'always' | 'yes' | 'no' | 'hidden';
+  /** Whether something of a block is its own, in a version that follows another. */
+  ownFor: (id: string) => boolean;
   moment: string;
   passages: readonly { id: string; name: string }[];
   editable: boolean;
@@ -165,6 +168,11 @@ function Row(props: RowProps) {
           >
             {shown === 'hidden' ? say.hidden : shown === 'no' ? say.notForThisOrder : noteOf(block)}
           </span>
+          {props.ownFor(block.id) && (
+            <span className="text-xs text-petrol-deep" title={follows.ownHint}>
+              {follows.own}
+            </span>
+          )}
           {shown === 'yes' && (
             <span className="text-xs text-moss" title={say.itsConditionHoldsForThis}>
               {say.ifWord}

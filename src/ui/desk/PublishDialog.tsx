@@ -4,20 +4,25 @@ import { useEffect, useState } from 'react';
 import type { VersionOnDesk } from '@/contract/templates';
 import type { Finding } from '@/core/preflight';
 import { languageName } from '@/core/names';
-import { templateChanges, type Template } from '@/core/template';
+import { isComplete, neededSegments, templateChanges, type Template } from '@/core/template';
 import type { Rendered } from '@/workers/protocol';
 import { ScaledSheet } from '../bench/ScaledSheet';
 import { PublishFrame } from '../bench/PublishFrame';
 import { PanelTitle } from '../parts/Page';
 import { Check } from '../parts/Check';
 import { ChangeList } from './ChangeList';
+import { Mark } from '../parts/marks';
 import { say } from '@/words/desk';
+import { say as translating } from '@/words/languages';
+import { listed } from '@/words/speak';
 import { say as common } from '@/words/common';
 
 export interface PublishProps {
   open: boolean;
   onClose: () => void;
   name: string;
+  /** Of the store, with its own. */
+  store: { languages: readonly string[]; language: string };
   /** Of the edition; undefined for what has no numbered ones. */
   number: number | undefined;
   /** What publishing does, when it is not a notification. */
@@ -33,10 +38,14 @@ export interface PublishProps {
   language: string;
   trouble: string | undefined;
   busy: boolean;
+  /** The other versions are still being looked up. */
+  waiting: boolean;
   /** Other versions of the notification with changes that are not published. */
   versions: readonly VersionOnDesk[];
+  /** Addresses of those that share with this one, which are published with it unless somebody leaves them out. */
+  shares: readonly string[];
   /** With the other versions that are to be published as well. */
-  onPublish: (also: VersionOnDesk[]) => void;
+  onPublish: (also: VersionOnDesk[], note: string) => void;
 }
 
 export function PublishDialog(props: PublishProps) {
@@ -59,7 +68,8 @@ export function PublishDialog(props: PublishProps) {
     onPublish,
   } = props;
   const [before, setBefore] = useState<string>();
-  const [chosen, setChosen] = useState<readonly string[]>([]);
+  const [ticked, setTicked] = useState<readonly string[]>();
+  const chosen = ticked ?? props.shares;
   const also = versions.filter((v) => chosen.includes(v.slug));
   useEffect(() => {
     if (!open) return;
@@ -76,8 +86,9 @@ export function PublishDialog(props: PublishProps) {
   return (
     <PublishFrame
       {...{ open, busy, trouble, onClose }}
+      waiting={props.waiting}
       label={also.length > 0 ? say.publishVersions({ n: also.length + 1 }) : label}
-      onPublish={() => onPublish(also)}
+      onPublish={(note) => onPublish(also, note)}
       title={say.labelOfName({ label, name })}
       blockers={blockers.map((f) => ({
         key: `${f.place} ${f.language ?? ''} ${f.message}`,
@@ -98,7 +109,8 @@ export function PublishDialog(props: PublishProps) {
             {changes.length === 0 ? say.nothingDiffersFromWhatIs : say.nChanges({ n: changes.length })}
           </PanelTitle>
           <ChangeList changes={changes} />
-          <OtherVersions versions={versions} chosen={chosen} onChoose={setChosen} />
+          <LanguagesOut draft={draft} live={live} {...props.store} />
+          <OtherVersions versions={versions} chosen={chosen} onChoose={setTicked} />
           <p className="mt-3 text-xs text-slate">{props.about ?? say.fromNowOnNewOrders}</p>
         </>
       }
@@ -126,6 +138,43 @@ export function PublishDialog(props: PublishProps) {
         </div>
       ))}
     </PublishFrame>
+  );
+}
+
+/** In which languages it goes out, which wait until they are complete, and which are older than what changes. */
+function LanguagesOut({
+  draft,
+  live,
+  languages,
+  language: source,
+}: Pick<PublishProps, 'draft' | 'live'> & PublishProps['store']) {
+  const out = languages.filter((l) => l === source || isComplete(draft, l, source));
+  const lacking = languages.filter((l) => !out.includes(l));
+  const older = out.filter(
+    (l) =>
+      l !== source &&
+      neededSegments(draft, source).some(({ id }) => {
+        const [words, was] = [draft.words, live?.words];
+        const changed = was && (words[source]?.[id] ?? '') !== (was[source]?.[id] ?? '');
+        return changed && (words[l]?.[id] ?? '') === (was[l]?.[id] ?? '');
+      }),
+  );
+  if (languages.length < 2) return null;
+  const named = (of: readonly string[]): string => listed(of.map((l) => languageName(l)));
+  return (
+    <div className="mt-3 text-sm">
+      <p>{translating.goesOutIn({ languages: named(out) })}</p>
+      {lacking.length > 0 && (
+        <p className="text-slate">
+          {translating.notCompleteIn({ languages: named(lacking), source: languageName(source) })}
+        </p>
+      )}
+      {older.length > 0 && (
+        <p className="flex items-baseline gap-1.5">
+          <Mark tone="waiting" size={11} /> {translating.olderIn({ languages: named(older) })}
+        </p>
+      )}
+    </div>
   );
 }
 

@@ -1,6 +1,6 @@
 'use client';
 /** Below the sheet: which order, which language, how wide, in which light, which part. */
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { sampleOrders } from '@/core/order';
 import { languageName } from '@/core/names';
 import { SIZE_LIMIT } from '@/core/preflight';
@@ -12,6 +12,8 @@ import { say as common } from '@/words/common';
 
 export interface ReadingStripProps extends StripState {
   orders: readonly OrderChoice[];
+  /** Of the customer of the order on the sheet, which may be in no list. */
+  orderName?: string;
   /** Searches all orders of the store. */
   onOrders: (search: string) => Promise<readonly OrderChoice[]>;
   languages: { language: string; written: boolean }[];
@@ -20,6 +22,13 @@ export interface ReadingStripProps extends StripState {
   sheetOnly?: boolean;
   /** The sheet for desktops does not fit: there is nothing to choose. */
   noRoom?: boolean;
+  /** On top of the strip. */
+  above?: ReactNode;
+  /** Opens and closes the situations above the strip. */
+  onSituations?: () => void;
+  situations?: boolean;
+  /** Which form of the words is looked at. */
+  seen?: ReactNode;
   onChange: (change: Partial<StripState>) => void;
 }
 
@@ -40,11 +49,16 @@ export function ReadingStrip(props: ReadingStripProps) {
   const [found, setFound] = useState<readonly OrderChoice[]>(props.orders);
   const orders = [...found, ...SAMPLES];
   // The chosen one stays in the list whatever was searched for.
-  const chosen = [...props.orders, ...SAMPLES].find((o) => o.number === order) ?? { number: order, name: '', note: '' };
+  const chosen = [...props.orders, ...SAMPLES].find((o) => o.number === order) ?? {
+    number: order,
+    name: props.orderName ?? '',
+    note: '',
+  };
   const choices = (orders.some((o) => o.number === order) ? orders : [chosen, ...orders]).map(choiceOf);
   const [open, setOpen] = useState(false);
   return (
     <div className="shrink-0 border-t border-rule bg-panel max-lg:sticky max-lg:bottom-0 max-lg:z-20">
+      {props.above}
       <button
         type="button"
         aria-expanded={open}
@@ -54,7 +68,7 @@ export function ReadingStrip(props: ReadingStripProps) {
         {say.shownForLabelInLanguageName({ label: choiceOf(chosen).label, languageName: languageName(language) })}
       </button>
       <div className={`flex-wrap items-center gap-1.5 px-4 py-2 lg:flex ${open ? 'flex' : 'max-lg:hidden'}`}>
-        <div className="min-w-44 flex-1 basis-44 max-w-64">
+        <div className="min-w-36 flex-1 basis-36 max-w-64">
           <Search
             up
             label={say.orderOnTheSheet}
@@ -68,7 +82,7 @@ export function ReadingStrip(props: ReadingStripProps) {
         <Pick
           up
           label={common.language}
-          className="w-32"
+          className="w-26"
           value={language}
           choices={languages.map((l) => ({
             value: l.language,
@@ -77,6 +91,18 @@ export function ReadingStrip(props: ReadingStripProps) {
           }))}
           onChange={(value) => onChange({ language: value })}
         />
+        {props.onSituations && (
+          <button
+            type="button"
+            className="btn"
+            aria-expanded={props.situations}
+            title={say.situationsKey}
+            onClick={props.onSituations}
+          >
+            {say.situations}
+          </button>
+        )}
+        {props.seen}
         {!props.noRoom && (
           <Segments
             label={say.width}
@@ -91,7 +117,7 @@ export function ReadingStrip(props: ReadingStripProps) {
         <Pick
           up
           label={say.light}
-          className="w-36"
+          className="w-26"
           value={ground}
           choices={[
             { value: 'light', label: say.light },

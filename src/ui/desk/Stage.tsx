@@ -1,6 +1,6 @@
 'use client';
 /** The middle of the Desk: the inbox row, and the sheet, its text part or its source, with words typed in place. */
-import type { Ref } from 'react';
+import type { ReactNode, Ref } from 'react';
 import { DETAIL_WORDS, type DetailName, type MomentDetails } from '@/core/moments';
 import { sampleDetails } from '@/core/placeholders';
 import { languageName } from '@/core/names';
@@ -8,7 +8,14 @@ import type { Attachment } from '@/core/attach';
 import type { Order } from '@/core/order';
 import type { Snapshot } from '@/core/snapshot';
 import type { Finding } from '@/core/preflight';
-import { BLOCK_LABELS, segmentFormOf, type Block, type SegmentPlace, type Template } from '@/core/template';
+import {
+  BLOCK_LABELS,
+  segmentFormOf,
+  type Block,
+  type SegmentPlace,
+  type SentAs,
+  type Template,
+} from '@/core/template';
 import type { Direction } from '@/core/text';
 import type { Rendered } from '@/workers/protocol';
 import type { ReadTemplate } from '../bench/useRenderer';
@@ -20,12 +27,15 @@ import type { Dragged } from './Dragging';
 import { FormatBar } from './editor/FormatBar';
 import type { EditingContext, WordsEditorHandle } from './editor/WordsEditor';
 import { InboxRow } from './InboxRow';
+import type { DroppedAt } from './usePictureFiles';
+import { SentAsPart } from './SentAsPart';
 import type { StripState } from './strip';
 import { SheetGrip, SheetPlaces } from './sheet/SheetPlaces';
 import { Sheet, type SheetHandle } from './sheet/Sheet';
 import { isTypedOnSheet, selectableIds, WordsOnSheet } from './sheet/WordsOnSheet';
 import { SourceView } from './SourceView';
 import type { DeskStore } from '@/contract/templates';
+import type { FormsInHand } from './useForms';
 import type { SegmentView } from './useSegments';
 import { say } from '@/words/desk';
 import { listed, readerLocale } from '@/words/speak';
@@ -53,7 +63,7 @@ export interface StageProps {
   block: Block | undefined;
   segment: SegmentView | undefined;
   segmentPlace: SegmentPlace | undefined;
-  formIndex: number;
+  forms: FormsInHand;
   editable: boolean;
   active: Dragged | undefined;
   /** Whether whoever selected the block goes on by typing. */
@@ -77,15 +87,26 @@ export interface StageProps {
   /** What is known of what its messages are about now. */
   details: MomentDetails | undefined;
   snapshot: Snapshot;
+  /** What is to be known of the order and the language on the sheet, as broad as it. */
+  notes?: (width: number) => ReactNode;
   orderNumber: string;
   onAttachments: (attachments: readonly Attachment[]) => void;
+  onSentAs: (sentAs: SentAs) => void;
+  /** Files that were dropped on the sheet, or pictures that were pasted into a block. */
+  onPictures: (files: File[], at: DroppedAt) => void;
+  /** A picture is on its way in. */
+  bringing: boolean;
 }
 
 export function Stage(props: StageProps) {
   const { head, template, places, store, strip, direction, context, rendered, findings, written } = props;
-  const { subject, preheader, block, segment, segmentPlace, formIndex, editable, active, editor } = props;
+  const { subject, preheader, block, segment, segmentPlace, forms, editable, active, editor } = props;
+  const formIndex = forms.index;
   const { onSelect, onWords, onChip } = props;
   const { language } = strip;
+  // Before a sender is set up, it is the store's own address.
+  const domains =
+    store.senderDomains.length > 0 ? store.senderDomains : [props.sender.address.split('@').at(-1)!.toLowerCase()];
   const message = rendered?.message;
   const width = strip.width === 'phone' ? Math.min(PHONE, props.room) : store.look.shape.width;
   const form = block && segmentFormOf(block.kind);
@@ -93,6 +114,8 @@ export function Stage(props: StageProps) {
     .filter((name) => !props.details?.[name as DetailName])
     .map((name) => DETAIL_WORDS[name as DetailName]);
   const typedHere = block !== undefined && isTypedOnSheet(block);
+
+  const formOf = (id: string, of: SegmentView): number => (segmentPlace?.id === id ? formIndex : of.ownForm);
 
   if (strip.part === 'source') {
     return (
@@ -115,15 +138,16 @@ export function Stage(props: StageProps) {
     <>
       {head && (
         <InboxRow
-          sender={props.sender.name}
-          address={props.sender.address}
+          sender={template.sentAs?.fromName ?? props.sender.name}
+          address={template.sentAs?.fromAddress ?? props.sender.address}
           time={new Intl.DateTimeFormat(readerLocale(), {
             hour: '2-digit',
             minute: '2-digit',
             timeZone: store.timeZone,
           }).format(props.now)}
-          subject={subject?.words && { words: subject.words, formIndex: subject.ownForm }}
-          preheader={preheader?.words && { words: preheader.words, formIndex: preheader.ownForm }}
+          subject={subject?.words && { words: subject.words, formIndex: formOf('subject', subject) }}
+          preheader={preheader?.words && { words: preheader.words, formIndex: formOf('preheader', preheader) }}
+          onlyThis={forms.onlyThis}
           rendered={message}
           context={context}
           direction={direction}
@@ -146,6 +170,15 @@ export function Stage(props: StageProps) {
           snapshot={props.snapshot}
           orderNumber={props.orderNumber}
           onChange={props.onAttachments}
+          aside={
+            <SentAsPart
+              sentAs={template.sentAs ?? {}}
+              sender={props.sender}
+              domains={domains}
+              editable={editable}
+              onChange={props.onSentAs}
+            />
+          }
         />
       )}
       {made.length > 0 && (
@@ -153,6 +186,7 @@ export function Stage(props: StageProps) {
           {say.sampleValues({ placeholders: listed(made) })}
         </p>
       )}
+      {props.notes?.(width)}
       {!written ? (
         <div className="mx-auto max-w-md py-10 text-center">
           <p className="font-serif text-lg">{say.noWordsInLanguageNameYet({ languageName: languageName(language) })}</p>
@@ -183,7 +217,7 @@ export function Stage(props: StageProps) {
             width={width}
             blockIds={selectableIds(template)}
             selected={block?.id}
-            selectedLabel={block ? BLOCK_LABELS[block.kind] : ''}
+            selectedLabel={block ? labelInForms(BLOCK_LABELS[block.kind], segment, formIndex) : ''}
             onSelect={(id) => onSelect(id === undefined ? undefined : { kind: 'block', id })}
             tools={block && editable ? <SheetGrip block={block} /> : undefined}
             bar={
@@ -195,19 +229,22 @@ export function Stage(props: StageProps) {
                   onPlaceholder={() => editor.openPicker()}
                 />
               ) : (
-                <span className="text-xs text-slate">{say.clickTextToType}</span>
+                <span className="text-xs text-slate">{props.bringing ? say.bringingPicture : say.clickTextToType}</span>
               )
             }
+            onFiles={editable ? props.onPictures : undefined}
             overlay={(doc) => active && <SheetPlaces doc={doc} blocks={template.blocks} active={active} />}
           >
             {(place) =>
               block && editable ? (
                 <WordsOnSheet
                   {...{ place, block, segment, segmentPlace, formIndex, language, direction, context, onChip }}
+                  onlyThis={forms.onlyThis}
                   typing={props.typing}
                   editorRef={props.editorRef}
                   onWords={(source) => onWords(block.id, source)}
                   onEscape={props.onEscape}
+                  onPictures={(files) => props.onPictures(files, { id: block.id, after: true })}
                 />
               ) : null
             }
@@ -216,4 +253,10 @@ export function Stage(props: StageProps) {
       )}
     </>
   );
+}
+
+/** What stands over the selected block: where its words have forms, which of them this is. */
+function labelInForms(label: string, segment: SegmentView | undefined, index: number): string {
+  const n = segment?.words?.forms.length ?? 1;
+  return n > 1 ? say.labelFormOf({ label, form: index + 1, n }) : label;
 }

@@ -1,6 +1,6 @@
 /** What a chip shows: the chosen order's value, written as the message writes it. */
 import { isProvided, placeholder } from '@/core/placeholders';
-import { defaultFunction, writerFor, writingFunction, type Values, type WritingContext } from '@/core/text';
+import { defaultFunction, SENT_AT, writerFor, writingFunction, type Values, type WritingContext } from '@/core/text';
 import { chipOptions, type ChipAttributes } from './editor/documents';
 import type { ChipFace } from './editor/extensions';
 import { say } from '@/words/desk';
@@ -22,7 +22,7 @@ export function chipFace(
     return { text: known.label, title: say.labelIsNotKnownAt({ label: known.label }), problem: true };
   }
   const fn = writingFunction(attributes.fn ?? undefined, known.type);
-  const text = writerFor(fn, chipOptions(attributes), context)(values[attributes.name]);
+  const text = writerFor(fn, chipOptions(attributes), context)(values[attributes.name], values[SENT_AT]);
   return {
     text: text || known.label,
     title: text ? `${known.label} {$${attributes.name}}` : say.labelIsMissingFromThis({ label: known.label }),

@@ -10,17 +10,20 @@ import {
   newBlock,
   placeOfBlock,
   removeBlock,
+  standAlone,
   stepBlock,
   withWords,
   type Block,
   type BlockKind,
   type Place,
   type Segments,
+  type SentAs,
   type Template,
 } from '@/core/template';
 
 export type DraftAction =
-  | { type: 'words'; language: string; segment: string; source: string; at: number }
+  /** `apart`: not typed but done with a button, so a step of its own. */
+  | { type: 'words'; language: string; segment: string; source: string; at: number; apart?: boolean }
   | { type: 'block'; id: string; change: Partial<Block> }
   /** `more` is set on the new block. */
   | { type: 'add'; kind: BlockKind; place: Place; id: string; more?: Partial<Block> }
@@ -31,8 +34,10 @@ export type DraftAction =
   | { type: 'move'; id: string; by: -1 | 1 }
   | { type: 'put'; id: string; place: Place }
   | { type: 'attachments'; attachments: readonly Attachment[] }
+  | { type: 'sentAs'; sentAs: SentAs }
   | { type: 'language'; language: string; from: string }
-  | { type: 'replace'; template: Template }
+  /** `whole`: also which version it follows, which stays as it is otherwise. */
+  | { type: 'replace'; template: Template; whole?: boolean }
   | { type: 'undo' }
   | { type: 'redo' };
 
@@ -69,16 +74,17 @@ export function draftReducer(state: DraftState, action: DraftAction): DraftState
       return { template: after, past: [...state.past, state.template], future, typing: undefined };
     }
     case 'words': {
-      const { language, segment, source, at } = action;
+      const { language, segment, source, at, apart } = action;
       if ((state.template.words[language]?.[segment] ?? '') === source) return state;
       const template = setWords(state.template, language, { [segment]: source });
       const key = `${language} ${segment}`;
-      const goesOn = state.typing?.key === key && at >= state.typing.at && at - state.typing.at < SAME_SITTING_MS;
+      const goesOn =
+        !apart && state.typing?.key === key && at >= state.typing.at && at - state.typing.at < SAME_SITTING_MS;
       return {
         template,
         past: goesOn ? state.past : [...state.past, state.template].slice(-STEPS),
         future: [],
-        typing: { key, at },
+        typing: apart ? undefined : { key, at },
       };
     }
     default: {
@@ -141,10 +147,15 @@ function change(template: Template, action: Exclude<DraftAction, { type: 'words'
       const { attachments: _, ...rest } = template;
       return action.attachments.length > 0 ? { ...rest, attachments: [...action.attachments] } : rest;
     }
+    case 'sentAs': {
+      const { sentAs: _, ...rest } = template;
+      return Object.keys(action.sentAs).length > 0 ? { ...rest, sentAs: action.sentAs } : rest;
+    }
     case 'language':
       return setWords(template, action.language, template.words[action.from] ?? {});
     case 'replace':
-      return action.template;
+      if (action.whole) return action.template;
+      return { ...standAlone(action.template), ...(template.follows && { follows: template.follows }) };
   }
 }
 

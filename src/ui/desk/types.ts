@@ -4,9 +4,10 @@ import type { Order } from '@/core/order';
 import type { Result } from '@/core/result';
 import type { Block, Template } from '@/core/template';
 import type { BringFile } from '../attach/useShelf';
-import type { BringPicture } from '../parts/PictureInput';
+import type { BringPicture } from '../parts/bringPicture';
 import type { OrderChoice } from '@/contract/orders';
-import type { EditionNote, OnDesk, DeskStore, VersionOnDesk } from '@/contract/templates';
+import type { EditionNote, OnDesk, DeskStore, Publishing, VersionOnDesk } from '@/contract/templates';
+import type { BringBack } from '../removed/saidRemoved';
 import type { StripState } from './strip';
 import type { Segments } from '@/core/template';
 
@@ -25,6 +26,8 @@ export interface DeskProps {
   ownAddress: string;
   /** Of a notification: all of its versions, this one among them. */
   versions?: VersionOnDesk[];
+  /** The versions as they are now. */
+  onVersions?: () => Promise<Result<VersionOnDesk[]>>;
   others: { slug: string; name: string }[];
   previous?: { slug: string; name: string } | undefined;
   next?: { slug: string; name: string } | undefined;
@@ -38,10 +41,12 @@ export interface DeskProps {
   mayBring: boolean;
   onSave: (revision: number, template: Template) => Promise<Result<{ revision: number }>>;
   /** Gives what to say when it is done. */
-  onPublish: (revision: number, also?: { slug: string; revision: number }[]) => Promise<Result<{ said: string }>>;
+  onPublish: (revision: number, how?: Publishing) => Promise<Result<{ said: string }>>;
   onOrder: (number: string) => Promise<Result<{ order: Order; channelName: string | undefined }>>;
   onOrders: (search: string) => Promise<Result<OrderChoice[]>>;
   onEdition: (number: number) => Promise<Result<Template>>;
+  /** Of another version of the notification. */
+  onEditionOf?: (slug: string, number: number) => Promise<Result<Template>>;
   onTemplateOf: (slug: string) => Promise<Result<Template>>;
   onTest: (
     draft: Template,
@@ -55,5 +60,6 @@ export interface DeskProps {
   onCopyBlock: (slug: string, block: Block, words: Record<string, Segments>) => Promise<Result<{ name: string }>>;
   onMakePassage: (name: string, blocks: Block[], words: Record<string, Segments>) => Promise<Result<{ id: string }>>;
   /** Takes the passage away; refused while a message uses it. */
-  onRemovePassage?: () => Promise<Result<null>>;
+  onRemovePassage?: () => Promise<Result<{ removed: string }>>;
+  onBringBack?: BringBack;
 }

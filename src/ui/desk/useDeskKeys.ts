@@ -8,6 +8,8 @@ export interface DeskKeys {
   onRedo: (() => void) | undefined;
   onPrevious: (() => void) | undefined;
   onNext: (() => void) | undefined;
+  /** On to the next situation. */
+  onSituation?: (() => void) | undefined;
   onEscape: () => void;
   /** Moves what is selected, wherever the cursor is. */
   onMove?: ((by: -1 | 1) => void) | undefined;
@@ -47,6 +49,7 @@ export function useDeskKeys(keys: DeskKeys): void {
         else if (!lettersAct()) return;
         else if (e.key === '[') keys.onPrevious?.();
         else if (e.key === ']') keys.onNext?.();
+        else if (e.key === 's') keys.onSituation?.();
       }
     };
     // Before the editor hears of it: its own undo knows nothing of blocks.

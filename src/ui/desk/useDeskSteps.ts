@@ -6,6 +6,7 @@ import { toast } from 'sonner';
 import type { VersionOnDesk } from '@/contract/templates';
 import type { Block, Template } from '@/core/template';
 import { answered, failureWords, valueOrToast } from '../parts/result';
+import { saidRemoved } from '../removed/saidRemoved';
 import { wordsOfBlock } from './blockEdits';
 import type { Asking } from './DeskDialogs';
 import type { DeskProps } from './types';
@@ -27,18 +28,33 @@ export function useDeskSteps({ props, save, template, language, order, onUsePass
   const [publishTrouble, setPublishTrouble] = useState<string>();
   const [busy, setBusy] = useState<'publish' | 'test'>();
 
-  const askToPublish = (): void => {
+  const [waiting, setWaiting] = useState(false);
+  const [versions, setVersions] = useState(props.versions);
+  // What is known of them with the page is newer when the page was loaded anew.
+  const [loaded, setLoaded] = useState(props.versions);
+  if (loaded !== props.versions) {
+    setLoaded(props.versions);
+    setVersions(props.versions);
+  }
+
+  const askToPublish = async (): Promise<void> => {
     setPublishTrouble(undefined);
     onAsk('publish');
-    void save.saveNow();
+    if (!props.onVersions || (props.versions?.length ?? 0) < 2) return save.saveNow();
+    // Those that follow this one change with it, so they are looked at again.
+    setWaiting(true);
+    await save.saveNow();
+    const now = valueOrToast(await answered(props.onVersions()));
+    if (now) setVersions(now);
+    setWaiting(false);
   };
 
-  const publish = async (also: VersionOnDesk[]): Promise<void> => {
+  const publish = async (also: VersionOnDesk[], note: string): Promise<void> => {
     setBusy('publish');
     setPublishTrouble(undefined);
     await save.saveNow();
     const others = also.map(({ slug, revision }) => ({ slug, revision }));
-    const result = await answered(props.onPublish(save.currentRevision(), others));
+    const result = await answered(props.onPublish(save.currentRevision(), { also: others, note }));
     setBusy(undefined);
     if (!result.ok) {
       setPublishTrouble(failureWords(result.error));
@@ -71,10 +87,21 @@ export function useDeskSteps({ props, save, template, language, order, onUsePass
 
   const removePassage = async (): Promise<void> => {
     if (!props.onRemovePassage) return;
-    if (valueOrToast(await answered(props.onRemovePassage())) === undefined) return;
-    toast.success(say.nameIsTakenAway({ name: props.item.name }));
+    const gone = valueOrToast(await answered(props.onRemovePassage()));
+    if (!gone) return;
     router.push(`${props.base}/journey`);
+    if (props.onBringBack) saidRemoved(props.item.name, gone.removed, props.onBringBack, () => router.refresh());
   };
 
-  return { busy, publishTrouble, askToPublish, publish, sendTest, makePassage, removePassage };
+  return {
+    busy,
+    waiting,
+    versions: versions ?? [],
+    publishTrouble,
+    askToPublish,
+    publish,
+    sendTest,
+    makePassage,
+    removePassage,
+  };
 }

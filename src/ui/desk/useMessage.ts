@@ -6,7 +6,7 @@ import { aboutMoment, snapshotOf, withSampleCodes } from '@/core/snapshot';
 import { type Order } from '@/core/order';
 import { madeUpFor } from '@/core/placeholders';
 import { promisesTo, type Template } from '@/core/template';
-import { directionOf } from '@/core/text';
+import { directionOf, valuesWith, type ValuesAs } from '@/core/text';
 import type { RenderParts } from '../bench/useRenderer';
 import type { EditingContext } from './editor/WordsEditor';
 import { shownProducts } from '@/contract/suggestions';
@@ -26,6 +26,8 @@ export interface MessageAbout {
   /** Of the template on the sheet: words can speak of the code that it gives. */
   blocks: Template['blocks'];
   onSuggest: AskSuggestions;
+  /** Values that the order is looked at with instead of its own. */
+  as?: ValuesAs | undefined;
 }
 
 export function useMessage({
@@ -38,6 +40,7 @@ export function useMessage({
   now,
   blocks,
   onSuggest,
+  as,
 }: MessageAbout) {
   const locale = store.locales[language] ?? language;
   const ofOrder = useMemo(
@@ -58,11 +61,12 @@ export function useMessage({
   );
   const suggestions = useSuggestions(blocks, store.passages, order.number, moment, onSuggest);
   const suggested = useMemo(() => (suggestions ? shownProducts(suggestions.blocks) : undefined), [suggestions]);
-  const snapshot = useMemo(() => {
+  const own = useMemo(() => {
     const promises = promisesTo({ blocks }, store.passages, ofOrder.facts, language);
     const suggesting = suggested ? { ...ofOrder, suggestions: suggested } : ofOrder;
     return withSampleCodes(suggesting, promises, store.codes, now, { locale, currency: store.currency });
   }, [ofOrder, suggested, blocks, store.passages, store.codes, store.currency, language, locale, now]);
+  const snapshot = useMemo(() => (as ? { ...own, values: valuesWith(own.values, as) } : own), [own, as]);
   const context: EditingContext = useMemo(
     () => ({ moment, values: snapshot.values, writing: { locale, timeZone: store.timeZone } }),
     [moment, snapshot, locale, store.timeZone],
@@ -86,8 +90,9 @@ export function useMessage({
       ...(details && { details }),
       ...(suggested && { suggestions: suggested }),
       ...(channelName && { channelName }),
+      ...(as && { as }),
     }),
-    [store, language, locale, order, channelName, now, moment, details, suggested],
+    [store, language, locale, order, channelName, now, moment, details, suggested, as],
   );
-  return { locale, direction: directionOf(language), snapshot, context, partsFor, suggestions };
+  return { locale, direction: directionOf(language), snapshot, ownValues: own.values, context, partsFor, suggestions };
 }

@@ -1,11 +1,12 @@
 'use client';
 /** A new notification, and what the shop system sends by itself. */
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { audiencesOf, MOMENT_COLUMN_LABELS, MOMENTS, momentOf, type Audience } from '@/core/moments';
 import type { Failure, Result } from '@/core/result';
 import { Dialog } from '../parts/Dialog';
 import { Field, Pick, Search } from '../parts/fields';
 import { PanelTitle, Trouble } from '../parts/Page';
+import { useKeptForm } from '../parts/useKeptChanges';
 import { answered, problemAt } from '../parts/result';
 import type { Card, ShopMailView } from '@/contract/notifications';
 import { LANES } from './types';
@@ -42,11 +43,19 @@ export function NewNotification({ cards, onMake, onMade, onClose, ...start }: Ne
   const [moment, setMoment] = useState(start.moment);
   const [audience, setAudience] = useState(heardBy(start.moment, start.audience));
   const [from, setFrom] = useState<string>('');
+  const value = useMemo(() => ({ name, moment, audience, from }), [name, moment, audience, from]);
+  const forget = useKeptForm(`new for ${start.moment} ${start.audience}`, value, (back) => {
+    setName(back.name);
+    setMoment(back.moment);
+    setAudience(back.audience);
+    setFrom(back.from);
+  });
   const [failure, setFailure] = useState<Failure>();
   const make = async (): Promise<void> => {
     const result = await answered(onMake({ name, moment, audience, ...(from && { from }) }));
-    if (result.ok) onMade(result.value.slug);
-    else setFailure(result.error);
+    if (!result.ok) return setFailure(result.error);
+    forget();
+    onMade(result.value.slug);
   };
   return (
     <Dialog

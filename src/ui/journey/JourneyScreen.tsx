@@ -17,8 +17,20 @@ import { Bars } from './BoardCard';
 import { CardFoot } from './CardFoot';
 import { NewNotification, ShopMails } from './Dialogs';
 import { JourneyList, type Bulk } from './JourneyList';
-import type { Impact, Card, DoubleView, OrderPath, ShopMailView } from '@/contract/notifications';
+import type {
+  BulkOutcome,
+  Card,
+  DoubleView,
+  Impact,
+  ManyDraft,
+  OrderPath,
+  ShopMailView,
+} from '@/contract/notifications';
+import { PublishMany, type PublishManyProps } from './PublishMany';
+import { SwitchMany } from './SwitchMany';
 import { TurnOnDialog } from './TurnOnDialog';
+import { say as replace } from '@/words/replace';
+import { tellsAlone } from '@/core/standing';
 import { inEachLanguage } from '@/words/speak';
 import { say } from '@/words/journey';
 import { say as common } from '@/words/common';
@@ -37,10 +49,9 @@ export interface JourneyProps {
   maySwitch: boolean;
   onSwitch: (slug: string, on: boolean) => Promise<Result<null>>;
   onImpact: (slug: string) => Promise<Result<Impact>>;
-  onBulk: (
-    action: Bulk,
-    slugs: string[],
-  ) => Promise<Result<{ done: string[]; refused: { name: string; why: string }[] }>>;
+  onSwitchMany: (on: boolean, slugs: string[]) => Promise<Result<BulkOutcome>>;
+  onDrafts: (slugs: string[]) => Promise<Result<ManyDraft[]>>;
+  onPublishMany: (drafts: { slug: string; revision: number }[], note: string) => Promise<Result<BulkOutcome>>;
   onMake: (input: {
     name: string;
     moment: string;
@@ -74,12 +85,13 @@ const LEAF_WORDS = inEachLanguage(() => ({
 }));
 
 export function JourneyScreen(props: JourneyProps) {
-  const { base, zone, languages, cards, doubles, shopMails, orders, path, view, maySwitch, onSwitch, onBulk } = props;
+  const { base, zone, languages, cards, doubles, shopMails, orders, path, view, maySwitch, onSwitch } = props;
   const router = useRouter();
   const board = useRef<HTMLDivElement>(null);
   const [busy, startSwitch] = useTransition();
   const undo = useUndo();
   const [turningOn, setTurningOn] = useState<Card>();
+  const [asked, setAsked] = useState<{ action: Bulk; cards: Card[] }>();
   const [looked, setLooked] = useState<string>();
   const [dialog, setDialog] = useState<'shop' | { moment: string; audience: Audience }>();
   const lookedAt = cards.find((c) => c.slug === looked) ?? cards[0];
@@ -94,27 +106,25 @@ export function JourneyScreen(props: JourneyProps) {
     });
   const switchCard = (card: Card): void => {
     if (!maySwitch) return;
-    if (card.on) set(card, false);
-    else setTurningOn(card);
+    if (!card.on) setTurningOn(card);
+    // What customers would then no longer hear of is said before.
+    else if (tellsAlone(card, cards)) setAsked({ action: 'off', cards: [card] });
+    else set(card, false);
   };
-  const bulk = (action: Bulk, chosen: Card[]): void =>
+  const bulk = (action: Bulk, chosen: Card[]): void => setAsked({ action, cards: chosen });
+  const refusals = (outcome: BulkOutcome): void => {
+    for (const { name, why } of outcome.refused.slice(0, 5)) toast.error(say.nameWasNotPublishedWhy({ name, why }));
+  };
+  const switchMany = (on: boolean, chosen: Card[]): void =>
     startSwitch(async () => {
-      const outcome = valueOrToast(
-        await answered(
-          onBulk(
-            action,
-            chosen.map((c) => c.slug),
-          ),
-        ),
-      );
+      const slugs = chosen.map((c) => c.slug);
+      const outcome = valueOrToast(await answered(props.onSwitchMany(on, slugs)));
       if (!outcome) return;
-      const said = bulkWords(action, outcome.done.length);
-      const turned = chosen
-        .filter((c) => c.on !== (action === 'on') && outcome.done.includes(c.name))
-        .map((c) => c.slug);
-      if (action === 'publish' || turned.length === 0) toast(said);
-      else undo.did(said, () => answered(onBulk(action === 'on' ? 'off' : 'on', turned)).then(valueOrToast));
-      for (const { name, why } of outcome.refused.slice(0, 5)) toast.error(say.nameWasNotPublishedWhy({ name, why }));
+      const said = bulkWords(on ? 'on' : 'off', outcome.done.length);
+      const turned = chosen.filter((c) => outcome.done.includes(c.name)).map((c) => c.slug);
+      if (turned.length === 0) toast(said);
+      else undo.did(said, () => answered(props.onSwitchMany(!on, turned)).then(valueOrToast));
+      refusals(outcome);
     });
   const go = (query: Record<string, string | undefined>): void => {
     const next = new URLSearchParams();
@@ -126,7 +136,7 @@ export function JourneyScreen(props: JourneyProps) {
   // Arrows move between cards by where they stand on the board; `o` turns one on or off, `h` opens how it goes out.
   useEffect(() => {
     const press = (e: KeyboardEvent): void => {
-      if (isTyping(e.target) || e.ctrlKey || e.metaKey || e.altKey || turningOn || dialog) return;
+      if (isTyping(e.target) || e.ctrlKey || e.metaKey || e.altKey || turningOn || asked || dialog) return;
       const links = [...(board.current?.querySelectorAll<HTMLElement>('[data-card]') ?? [])];
       const at = links.indexOf(document.activeElement as HTMLElement);
       const card = cards.find((c) => c.slug === links[at]?.dataset.card);
@@ -148,7 +158,7 @@ export function JourneyScreen(props: JourneyProps) {
   // A board of moments side by side needs room: where there is none, the same is a list.
   const narrow = useNarrow();
   const asList = view === 'list' || narrow;
-  const live = cards.filter((c) => c.on && c.edition).length;
+  const live = cards.filter((c) => c.live).length;
   const drafts = cards.filter((c) => c.changed);
   const people = new Set(doubles.map((d) => `${d.notificationId} ${d.with.id}`)).size;
   return (
@@ -174,6 +184,9 @@ export function JourneyScreen(props: JourneyProps) {
           )}
           {maySwitch && (
             <>
+              <Link className="btn" href={`${base}/replace`}>
+                {replace.findAndReplace}
+              </Link>
               <button type="button" className="btn" onClick={() => setDialog('shop')}>
                 {say.sentByTheShop}
               </button>
@@ -229,7 +242,7 @@ export function JourneyScreen(props: JourneyProps) {
               )}
               {maySwitch && drafts.length > 0 && !path && (
                 <button type="button" className="link ms-auto" disabled={busy} onClick={() => bulk('publish', drafts)}>
-                  {drafts.length === 1 ? say.publishTheDraft : say.publishAllNDrafts({ n: drafts.length })}
+                  {say.publishDraftsOf({ n: drafts.length })}
                 </button>
               )}
             </div>
@@ -259,6 +272,33 @@ export function JourneyScreen(props: JourneyProps) {
           </>
         )}
       </div>
+      {asked?.action === 'publish' && (
+        <PublishManyOf
+          cards={asked.cards}
+          onDrafts={props.onDrafts}
+          onPublish={props.onPublishMany}
+          onDone={(outcome) => {
+            setAsked(undefined);
+            toast(bulkWords('publish', outcome.done.length));
+            refusals(outcome);
+          }}
+          onClose={() => setAsked(undefined)}
+        />
+      )}
+      {asked && asked.action !== 'publish' && (
+        <SwitchMany
+          on={asked.action === 'on'}
+          chosen={asked.cards}
+          cards={cards}
+          onSwitch={(picked) => {
+            const [one] = picked;
+            if (asked.cards.length === 1 && one) set(one, asked.action === 'on');
+            else switchMany(asked.action === 'on', picked);
+            setAsked(undefined);
+          }}
+          onClose={() => setAsked(undefined)}
+        />
+      )}
       {turningOn && (
         <TurnOnDialog
           base={base}
@@ -291,4 +331,10 @@ export function JourneyScreen(props: JourneyProps) {
       )}
     </Page>
   );
+}
+
+/** Which drafts are asked for stays the same while the dialog is open. */
+function PublishManyOf({ cards, ...rest }: { cards: readonly Card[] } & Omit<PublishManyProps, 'slugs'>) {
+  const [slugs] = useState(() => cards.map((c) => c.slug));
+  return <PublishMany slugs={slugs} {...rest} />;
 }

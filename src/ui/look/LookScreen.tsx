@@ -37,6 +37,8 @@ import type { LookMessage } from '@/contract/templates';
 import type { LookProps } from './types';
 import { versionFor } from './versionFor';
 import { useLookSheets } from './useLookSheets';
+import { overriddenFindings } from './overridden';
+import { useLogoColours } from './useLogoColours';
 import { inEachLanguage } from '@/words/speak';
 import { say } from '@/words/look';
 import { say as common } from '@/words/common';
@@ -150,7 +152,16 @@ export function LookScreen(props: LookProps) {
     [order, store.facts, now],
   );
 
-  const findings = useMemo(() => lookFindings(look), [look]);
+  const logos = useLogoColours(look.logo, props.onColours);
+  const overridden = useMemo(
+    () =>
+      overriddenFindings(
+        look.css,
+        sheets.filter((html) => html !== undefined),
+      ),
+    [look.css, sheets],
+  );
+  const findings = useMemo(() => [...lookFindings(look, logos), ...overridden], [look, logos, overridden]);
   const changed = useMemo(() => lookChanges(live, draft).length > 0, [live, draft]);
   const onLook = useCallback((next: Look, key: string) => set(next, key), [set]);
   const number = (editions[0]?.number ?? 0) + 1;
@@ -179,11 +190,11 @@ export function LookScreen(props: LookProps) {
     window.history.replaceState(window.history.state, '', `${base}/look?${query}`);
   }, [base, part, strip.order, language, store.language]);
 
-  const publish = async (): Promise<void> => {
+  const publish = async (note: string): Promise<void> => {
     setBusy(true);
     setTrouble(undefined);
     await save.saveNow();
-    const result = await answered(props.onPublish(save.currentRevision()));
+    const result = await answered(props.onPublish(save.currentRevision(), note));
     setBusy(false);
     if (!result.ok) {
       setTrouble(failureWords(result.error));
@@ -422,7 +433,7 @@ export function LookScreen(props: LookProps) {
         width={strip.width === 'phone' ? PHONE : Math.max(live.shape.width, draft.shape.width) + 32}
         render={renderOne}
         onClose={() => setPublishing(false)}
-        onPublish={() => void publish()}
+        onPublish={(note) => void publish(note)}
       />
     </Page>
   );

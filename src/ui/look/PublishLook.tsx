@@ -5,6 +5,7 @@ import { lookChanges, type Look, type LookFinding } from '@/core/look';
 import { PublishFrame } from '../bench/PublishFrame';
 import { Segments } from '../parts/fields';
 import { PanelTitle } from '../parts/Page';
+import { ChangedText } from '../bench/ChangedText';
 import { ScaledSheet } from '../bench/ScaledSheet';
 import type { LookMessage } from '@/contract/templates';
 import { say } from '@/words/look';
@@ -37,7 +38,7 @@ export function PublishLook({
   width: number;
   render: (message: LookMessage, look: Look) => Promise<string | undefined>;
   onClose: () => void;
-  onPublish: () => void;
+  onPublish: (note: string) => void;
 }) {
   const [slug, setSlug] = useState(messages[0]?.slug ?? '');
   const [sheets, setSheets] = useState<{ before?: string | undefined; after?: string | undefined }>({});
@@ -75,6 +76,7 @@ export function PublishLook({
             {changes.map((c) => (
               <li key={c.label} className="border-b border-rule py-1.5">
                 <span className="font-semibold">{c.label}</span>: {c.detail}
+                {c.before !== undefined && <ChangedText before={c.before} after={c.after ?? ''} />}
               </li>
             ))}
           </ul>

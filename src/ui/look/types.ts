@@ -4,7 +4,7 @@ import type { Order } from '@/core/order';
 import type { Result } from '@/core/result';
 import type { DeskStore, LookMessage } from '@/contract/templates';
 import type { OrderChoice } from '@/contract/orders';
-import type { BringPicture } from '../parts/PictureInput';
+import type { BringPicture } from '../parts/bringPicture';
 import type { PictureColour } from '@/core/look';
 
 export interface LookProps {
@@ -26,7 +26,7 @@ export interface LookProps {
   mayEdit: boolean;
   mayPublish: boolean;
   onSave: (revision: number, look: Look) => Promise<Result<{ revision: number }>>;
-  onPublish: (revision: number) => Promise<Result<{ said: string }>>;
+  onPublish: (revision: number, note?: string) => Promise<Result<{ said: string }>>;
   onOrder: (number: string) => Promise<Result<{ order: Order; channelName: string | undefined }>>;
   onOrders: (search: string) => Promise<Result<OrderChoice[]>>;
   onBring: BringPicture;

@@ -11,6 +11,7 @@ import { Field, Pick } from '../parts/fields';
 import Link from '../parts/Link';
 import { Mark } from '../parts/marks';
 import { Empty, Page, PanelTitle, Trouble } from '../parts/Page';
+import { useKeptChanges } from '../parts/useKeptChanges';
 import { answered, valueOrToast } from '../parts/result';
 import { LeftOutList } from './LeftOutList';
 import { SelectionForm, type SelectionChoices } from './SelectionForm';
@@ -68,6 +69,14 @@ function Choosing(props: NewNoticeProps & { back: { href: string; label: string 
     setSelection(next);
     setTaken(taken + 1);
   };
+  const forget = useKeptChanges({
+    key: `${base}/notices/new`,
+    revision: 0,
+    value: selection,
+    dirty: Object.keys(selection).length > 0,
+    enabled: true,
+    onBack: take,
+  });
   const [forecast, setForecast] = useState<NoticeForecast>();
   const [counting, setCounting] = useState(true);
   const [tested, setTested] = useState<Record<string, string>>({});
@@ -104,6 +113,7 @@ function Choosing(props: NewNoticeProps & { back: { href: string; label: string 
     setBusy(undefined);
     setAsking(false);
     if (!result.ok) return setFailure(result.error);
+    forget();
     toast.success(say.started);
     router.push(`${base}/notices/${result.value.id}`);
   };

@@ -15,9 +15,11 @@ import { LANES } from '../journey/types';
 import { Search } from '../parts/fields';
 import { Page, PanelTitle, Trouble } from '../parts/Page';
 import { answered, problemAt, valueOrToast } from '../parts/result';
+import { Dialog } from '../parts/Dialog';
 import { Switch } from '../parts/Switch';
 import { LabelsField } from './LabelsField';
 import { ChannelsPart, Doubles, TeamPart } from './SettingsParts';
+import { ChangePart } from './ChangePart';
 import { RhythmPart } from './RhythmPart';
 import { TimingPart } from './TimingPart';
 import { namesOf, type NotificationProps } from './types';
@@ -26,6 +28,7 @@ import { VariantsPart } from './VariantsPart';
 import { HistoryPart, WaitingPart } from './WaitingAndHistory';
 import { say } from '@/words/notification';
 import { say as common } from '@/words/common';
+import { say as journey } from '@/words/journey';
 import { Check } from '../parts/Check';
 import { say as unsubscribed } from '@/words/unsubscribed';
 
@@ -38,6 +41,7 @@ export function NotificationScreen(props: NotificationProps & { now: number }) {
   const abouts = ofProduct ? ruleAboutsAt(moment) : undefined;
   const { settings, saved, dirty, failure, change, replace, undo, save } = useSettings(props);
   const [turningOn, setTurningOn] = useState(false);
+  const [turningOff, setTurningOff] = useState(false);
   const [tryWith, setTryWith] = useState<Order>();
   const lane = LANES.find((l) => l.audience === audience)!;
 
@@ -47,6 +51,7 @@ export function NotificationScreen(props: NotificationProps & { now: number }) {
   };
   const set = async (on: boolean): Promise<void> => {
     setTurningOn(false);
+    setTurningOff(false);
     if (valueOrToast(await answered(onSwitch(slug, on))) !== undefined) router.refresh();
   };
   const tryOrder = async (number: string): Promise<void> => {
@@ -80,7 +85,9 @@ export function NotificationScreen(props: NotificationProps & { now: number }) {
               on={notification.on}
               label={say.nameIsOn({ name: saved.name })}
               disabled={!maySwitch || dirty}
-              onChange={() => (notification.on ? void set(false) : setTurningOn(true))}
+              onChange={() =>
+                !notification.on ? setTurningOn(true) : notification.tellsAlone ? setTurningOff(true) : void set(false)
+              }
             />
           </label>
           <Link className="btn" href={`${base}/desk/${slug}`}>
@@ -173,9 +180,14 @@ export function NotificationScreen(props: NotificationProps & { now: number }) {
               </Link>
             </p>
           )}
-          <TeamPart {...{ settings, change, failure, base, notification, ships }} onRemove={props.onRemove} />
+          <TeamPart
+            {...{ settings, change, failure, base, notification, ships }}
+            onRemove={props.onRemove}
+            onBringBack={props.onBringBack}
+          />
         </fieldset>
         <div className="flex lg:min-h-0 flex-col gap-5 lg:overflow-auto px-5 py-4">
+          {dirty && <ChangePart base={base} settings={settings} onImpact={props.onChangeImpact} />}
           {!ofProduct && moment !== SUMMARY && (
             <div className="flex items-center gap-3 text-sm">
               <label htmlFor="try" className="text-slate">
@@ -217,6 +229,23 @@ export function NotificationScreen(props: NotificationProps & { now: number }) {
           <HistoryPart history={history} zone={store.timeZone} />
         </div>
       </div>
+      <Dialog
+        open={turningOff}
+        onClose={() => setTurningOff(false)}
+        title={journey.turnOffName({ name: saved.name })}
+        foot={
+          <>
+            <button type="button" className="btn" onClick={() => setTurningOff(false)}>
+              {journey.leaveAsItIs}
+            </button>
+            <button type="button" className="btn btn-main" onClick={() => void set(false)}>
+              {journey.turnNOff({ n: 1 })}
+            </button>
+          </>
+        }
+      >
+        <p className="text-sm font-semibold text-madder">{journey.tellsAlone({ moment: notification.momentLabel })}</p>
+      </Dialog>
       {turningOn && (
         <TurnOnDialog
           base={base}

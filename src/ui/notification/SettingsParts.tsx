@@ -1,11 +1,11 @@
 'use client';
 /** Parts of how a notification goes out: what is sent twice, for which channels, and what the team knows of it. */
-import { useRouter } from 'next/navigation';
 import type { DoubleView, NotificationView } from '@/contract/notifications';
 import { Check } from '../parts/Check';
 import { Field, Search } from '../parts/fields';
 import { PanelTitle, Trouble } from '../parts/Page';
-import { answered, problemAt, valueOrToast } from '../parts/result';
+import { problemAt } from '../parts/result';
+import { RemovePart } from './RemovePart';
 import type { NotificationProps } from './types';
 import type { Settings } from './useSettings';
 import { say } from '@/words/notification';
@@ -60,9 +60,9 @@ export function TeamPart({
   notification,
   ships,
   onRemove,
+  onBringBack,
 }: Pick<Settings, 'settings' | 'change' | 'failure'> &
-  Pick<NotificationProps, 'base' | 'notification' | 'ships' | 'onRemove'>) {
-  const router = useRouter();
+  Pick<NotificationProps, 'base' | 'notification' | 'ships' | 'onRemove' | 'onBringBack'>) {
   return (
     <section aria-label={say.forTheTeam} className="flex flex-col gap-3 border-t border-rule pt-3">
       <Field label={say.nameForTheTeam} problem={problemAt(failure, '/name')}>
@@ -91,21 +91,7 @@ export function TeamPart({
           />
         )}
       </Field>
-      {!ships && (
-        <button
-          type="button"
-          className="btn self-start"
-          disabled={notification.on}
-          title={notification.on ? say.turnItOffFirst : undefined}
-          onClick={() =>
-            void answered(onRemove()).then((r) => {
-              if (valueOrToast(r) !== undefined) router.push(`${base}/journey`);
-            })
-          }
-        >
-          {say.deleteNotification}
-        </button>
-      )}
+      {!ships && <RemovePart {...{ base, notification, onRemove, onBringBack }} />}
     </section>
   );
 }

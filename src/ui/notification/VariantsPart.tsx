@@ -7,15 +7,16 @@ import type { NotificationSettings, TriedNotification, TriedVariant } from '@/co
 import type { Failure } from '@/core/result';
 import { ConditionForm, type ConditionFormProps } from '../conditions/ConditionForm';
 import { Check } from '../parts/Check';
-import { Field } from '../parts/fields';
+import { Field, Pick } from '../parts/fields';
 import { Mark, type Tone } from '../parts/marks';
 import { PanelTitle } from '../parts/Page';
 import { problemAt } from '../parts/result';
 import type { NotificationView, NotificationStore } from '@/contract/notifications';
 import { namesOf } from './types';
-import { inEachLanguage } from '@/words/speak';
+import { inEachLanguage, listed } from '@/words/speak';
 import { say } from '@/words/notification';
 import { say as common } from '@/words/common';
+import { say as follows } from '@/words/follows';
 
 type Variant = NotificationSettings['variants'][number];
 
@@ -62,16 +63,27 @@ export function VariantsPart(props: VariantsPartProps) {
   const [open, setOpen] = useState<number>();
   const change = (i: number, part: Partial<Variant>): void =>
     onChange(variants.map((v, j) => (j === i ? withoutEmpty({ ...v, ...part }) : v)));
+  const followers = (id: string | undefined): string[] =>
+    id === undefined ? [] : kept.filter((k) => k.follows === id && saved.includes(k.id)).map((k) => nameOf(k.id));
   const move = (i: number, by: -1 | 1): void => {
     const next = [...variants];
     [next[i], next[i + by]] = [next[i + by]!, next[i]!];
     onChange(next);
     setOpen(undefined);
   };
+  /** Of a version that is there, by its id. */
+  const nameOf = (id: string): string => {
+    const at = variants.findIndex((v) => v.id === id);
+    return at < 0 ? '' : at === variants.length - 1 ? say.everyoneElse : variants[at]!.name;
+  };
+  const saved = variants.flatMap((v) => v.id ?? []);
   const add = (): void => {
+    const last = variants.at(-1)!.id!;
+    const leads = kept.find((k) => k.id === last)?.follows ?? last;
     const fresh: Variant = {
       name: '',
       nothing: false,
+      begins: { from: leads, follows: true },
       when: { match: 'all', tests: [{ about: 'customer', is: 'guest' }] },
     };
     onChange([...variants.slice(0, -1), fresh, variants.at(-1)!]);
@@ -102,7 +114,7 @@ export function VariantsPart(props: VariantsPartProps) {
                 result?.verdict === 'taken' || result?.verdict === 'nothing' ? 'border-petrol' : 'border-rule'
               }`}
             >
-              <div className="flex items-center gap-2">
+              <div className="flex items-center gap-2 max-sm:flex-wrap">
                 <span className="font-semibold">{title}</span>
                 {variant.nothing && <span className="text-slate">{say.sendsNothing}</span>}
                 {result && (
@@ -113,7 +125,7 @@ export function VariantsPart(props: VariantsPartProps) {
                 )}
                 <span className="ms-auto flex items-center gap-1 text-xs text-slate">
                   {!there ? (
-                    say.newBeginsWithTheWords
+                    beginsWords(variant, nameOf)
                   ) : variant.nothing ? (
                     ''
                   ) : !there.edition ? (
@@ -128,6 +140,9 @@ export function VariantsPart(props: VariantsPartProps) {
                     say.editionEdition({ edition: there.edition })
                   )}
                 </span>
+                {there?.follows && !variant.nothing && (
+                  <span className="text-xs text-slate">· {follows.followsName({ name: nameOf(there.follows) })}</span>
+                )}
                 {there && !variant.nothing && (
                   <Link className="link" href={`${base}/desk/${there.address}`}>
                     {say.words}
@@ -200,6 +215,30 @@ export function VariantsPart(props: VariantsPartProps) {
                       )}
                     </Field>
                   )}
+                  {variant.begins && (
+                    <Field label={follows.begins} problem={problemAt(failure, `/variants/${i}/begins`)}>
+                      {(ids) => (
+                        <Pick
+                          id={ids.id}
+                          className="max-w-96"
+                          value={`${variant.begins!.follows ? 'follow' : 'copy'} ${variant.begins!.from}`}
+                          choices={[
+                            ...saved
+                              .filter((id) => !kept.find((k) => k.id === id)?.follows)
+                              .map((id) => ({ value: `follow ${id}`, label: follows.sameAs({ name: nameOf(id) }) })),
+                            ...saved.map((id) => ({
+                              value: `copy ${id}`,
+                              label: follows.copyOf({ name: nameOf(id) }),
+                            })),
+                          ]}
+                          onChange={(value) => {
+                            const [how, from] = value.split(' ') as [string, string];
+                            change(i, { begins: { from, follows: how === 'follow' } });
+                          }}
+                        />
+                      )}
+                    </Field>
+                  )}
                   <Check
                     label={say.sendNothingToThoseIt}
                     on={variant.nothing}
@@ -229,6 +268,14 @@ export function VariantsPart(props: VariantsPartProps) {
                       {problemAt(failure, `/variants/${i}/when`) && (
                         <p className="text-xs text-madder">{problemAt(failure, `/variants/${i}/when`)}</p>
                       )}
+                      {followers(variant.id).length > 0 && (
+                        <p className="text-xs">
+                          {follows.willStandAlone({
+                            n: followers(variant.id).length,
+                            names: listed(followers(variant.id)),
+                          })}
+                        </p>
+                      )}
                       <button
                         type="button"
                         className="btn self-start"
@@ -249,6 +296,13 @@ export function VariantsPart(props: VariantsPartProps) {
       </ol>
     </section>
   );
+}
+
+/** What a new version begins as. */
+function beginsWords({ begins }: Variant, nameOf: (id: string) => string): string {
+  if (!begins) return '';
+  const name = nameOf(begins.from);
+  return begins.follows ? follows.beginsSame({ name }) : follows.beginsCopy({ name });
 }
 
 function withoutEmpty({ when, ...rest }: Variant): Variant {

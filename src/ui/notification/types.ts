@@ -1,9 +1,10 @@
 /** What the screen of a notification is given. */
 import type { ConditionNames } from '@/core/conditions';
 import type { Order } from '@/core/order';
+import type { BringBack } from '../removed/saidRemoved';
 import type { NotificationSettings } from '@/core/plan';
 import type { Result } from '@/core/result';
-import type { Impact, NotificationView, NotificationStore } from '@/contract/notifications';
+import type { ChangeImpact, Impact, NotificationView, NotificationStore } from '@/contract/notifications';
 
 export interface NotificationProps {
   base: string;
@@ -16,8 +17,10 @@ export interface NotificationProps {
   onSave: (revision: number, settings: NotificationSettings) => Promise<Result<{ revision: number }>>;
   onSwitch: (slug: string, on: boolean) => Promise<Result<null>>;
   onImpact: (slug: string) => Promise<Result<Impact>>;
+  onChangeImpact: (settings: NotificationSettings) => Promise<Result<ChangeImpact | undefined>>;
   onOrder: (number: string) => Promise<Result<{ order: Order; channelName: string | undefined }>>;
-  onRemove: () => Promise<Result<null>>;
+  onRemove: () => Promise<Result<{ removed: string }>>;
+  onBringBack: BringBack;
   onStop: (id: string) => Promise<Result<null>>;
   onSendNow: (id: string) => Promise<Result<null>>;
 }

@@ -1,11 +1,12 @@
 'use client';
 /** How a notification goes out while it is being changed: what is set, what is saved, and why it could not be. */
 import { useRouter } from 'next/navigation';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { toast } from 'sonner';
 import type { NotificationSettings } from '@/core/plan';
 import type { Failure } from '@/core/result';
 import { answered } from '../parts/result';
+import { useKeptChanges } from '../parts/useKeptChanges';
 import type { NotificationProps } from './types';
 import { say } from '@/words/notification';
 
@@ -23,7 +24,12 @@ export interface Settings {
   save: () => Promise<void>;
 }
 
-export function useSettings({ notification, onSave }: Pick<NotificationProps, 'notification' | 'onSave'>): Settings {
+export function useSettings({
+  base,
+  notification,
+  maySwitch,
+  onSave,
+}: Pick<NotificationProps, 'base' | 'notification' | 'maySwitch' | 'onSave'>): Settings {
   const router = useRouter();
   const [settings, setSettings] = useState(notification.settings);
   const [saved, setSaved] = useState(notification.settings);
@@ -41,12 +47,14 @@ export function useSettings({ notification, onSave }: Pick<NotificationProps, 'n
     setRevision(notification.revision);
   }
 
-  useEffect(() => {
-    if (!dirty) return;
-    const warn = (e: BeforeUnloadEvent): void => e.preventDefault();
-    window.addEventListener('beforeunload', warn);
-    return () => window.removeEventListener('beforeunload', warn);
-  }, [dirty]);
+  useKeptChanges({
+    key: `${base}/journey/${notification.slug}`,
+    revision,
+    value: settings,
+    dirty,
+    enabled: maySwitch,
+    onBack: setSettings,
+  });
 
   return {
     settings,

@@ -19,6 +19,7 @@ import { Field, Pick } from '../parts/fields';
 import { Money } from '../parts/format';
 import { Trouble } from '../parts/Page';
 import { answered, problemAt } from '../parts/result';
+import { useKeptForm } from '../parts/useKeptChanges';
 import type { Possible } from '@/contract/orders';
 import { CancelOutcome, PiecesTable, RefundAmounts } from './ActionParts';
 import { ForecastPart, useForecast, type ForecastOf } from './ForecastPart';
@@ -88,6 +89,7 @@ export function ActionDialog({ kind, order, possible, zone, onDo, onForecast, on
     goodwill: '0',
     amount: amountText(possible.due, currency),
   });
+  const forget = useKeptForm(`to do ${kind}`, fields, setFields);
   const [failure, setFailure] = useState<Failure>();
   const [busy, setBusy] = useState(false);
   const set = (part: Partial<Fields>): void => setFields({ ...fields, ...part });
@@ -158,9 +160,13 @@ export function ActionDialog({ kind, order, possible, zone, onDo, onForecast, on
     }
     setBusy(true);
     const result = await answered(onDo(action()));
-    setBusy(false);
-    if (result.ok) onDone(result.value.deliveries);
-    else setFailure(result.error);
+    if (result.ok) {
+      forget();
+      onDone(result.value.deliveries);
+    } else {
+      setBusy(false);
+      setFailure(result.error);
+    }
   };
   const input = (label: string, name: keyof Omit<Fields, 'pieces'>, path: string, type = 'text') => (
     <Field label={label} problem={problemAt(failure, path)}>
@@ -308,9 +314,10 @@ export function ActionDialog({ kind, order, possible, zone, onDo, onForecast, on
   );
 }
 
-/** What gives all that is left of the money back. */
+/** What gives all that is left of the money back: for pieces, or as an amount when less came in than they cost. */
 function allOfIt(order: Order, { toRefund }: Possible): Partial<Fields> {
   const goods = refundLines(order, toRefund.lines).reduce((sum, l) => sum + l.amount, 0);
+  if (goods > toRefund.all) return { pieces: {}, shipping: '0', goodwill: amountText(toRefund.all, order.currency) };
   return {
     pieces: Object.fromEntries(toRefund.lines.map((l) => [l.sku, String(l.quantity)])),
     shipping: amountText(Math.min(toRefund.shipping, toRefund.all - goods), order.currency),

@@ -2,7 +2,7 @@
 /** One order: what is in it, what can happen to it, and what was sent about it. */
 import Link from '../parts/Link';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useState, useTransition } from 'react';
 import { toast } from 'sonner';
 import type { DeliveryState } from '@/core/mail/state';
 import {
@@ -72,7 +72,14 @@ export interface OrderProps {
 export function OrderScreen(props: OrderProps) {
   const { base, zone, order, status, channelName, language, sent, notWritten, possible, mayAct, mayStop } = props;
   const router = useRouter();
+  const [refreshing, refresh] = useTransition();
+  const [done, setDone] = useState(false);
   const [acting, setActing] = useState<OrderActionKind>();
+  // The dialog stays until the order shows what happened: whoever goes on does so with what is left of it now.
+  if (done && !refreshing) {
+    setDone(false);
+    setActing(undefined);
+  }
   const name = customerName(order) || order.customer.email;
   const waiting = sent.some((d) => ['planned', 'sending'].includes(d.state) && !d.waits);
   return (
@@ -209,11 +216,11 @@ export function OrderScreen(props: OrderProps) {
           onDo={props.onDo}
           onForecast={props.onForecast}
           onDone={(deliveries) => {
-            setActing(undefined);
             toast.success(
               deliveries === 0 ? say.eventRecordedNoMessagesTo : say.eventRecordedDeliveriesMessagesAre({ deliveries }),
             );
-            router.refresh();
+            setDone(true);
+            refresh(() => router.refresh());
           }}
           onClose={() => setActing(undefined)}
         />

@@ -1,7 +1,7 @@
 'use client';
 /** Placing an order as the shop would: a customer, products, a channel. */
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { Failure, Result } from '@/core/result';
 import { shippingOf, type ShippingMethod } from '@/core/terms';
 import { languageName } from '@/core/names';
@@ -10,6 +10,7 @@ import { Check } from '../parts/Check';
 import { Basket, type BasketProduct, type Line } from './Basket';
 import { Field, Pick, Search, Segments } from '../parts/fields';
 import { Page, Trouble } from '../parts/Page';
+import { useKeptChanges } from '../parts/useKeptChanges';
 import { answered, corrected, problemAt } from '../parts/result';
 import { say } from '@/words/orders';
 import { say as common } from '@/words/common';
@@ -52,6 +53,38 @@ export function PlaceOrderScreen(props: PlaceOrderProps) {
   const [shipping, setShipping] = useState(props.shipping[0]);
   const [paid, setPaid] = useState<'paid' | 'open'>('paid');
   const [note, setNote] = useState('');
+  const value = useMemo(
+    () => ({
+      ...{ who, customer, asGuest, guest, language, channel, lines, code, collect },
+      ...{ taxAdded, payment, shipping: shipping?.name, paid, note },
+    }),
+    [who, customer, asGuest, guest, language, channel, lines, code, collect, taxAdded, payment, shipping, paid, note],
+  );
+  const forget = useKeptChanges({
+    key: `${base}/orders/new`,
+    revision: 0,
+    value,
+    // A choice alone is made anew quickly; who orders and what is what one would not type again.
+    dirty: customer !== null || guest.email !== '' || lines.length > 0 || note !== '',
+    enabled: true,
+    onBack: (back) => {
+      setWho(back.who);
+      setCustomer(customers.some((c) => c.id === back.customer) ? back.customer : null);
+      setAsGuest(back.asGuest);
+      setGuest(back.guest);
+      setLanguage(back.language);
+      if (channels.some((c) => c.id === back.channel)) setChannel(back.channel);
+      setLines(back.lines.filter((l) => products.some((p) => p.sku === l.sku)));
+      setNextKey(Math.max(0, ...back.lines.map((l) => l.key)) + 1);
+      setCode(back.code);
+      setCollect(back.collect);
+      setTaxAdded(back.taxAdded);
+      if (payments.includes(back.payment)) setPayment(back.payment);
+      setShipping(props.shipping.find((s) => s.name === back.shipping) ?? props.shipping[0]);
+      setPaid(back.paid);
+      setNote(back.note);
+    },
+  });
   const [failure, setFailure] = useState<Failure>();
   const [busy, setBusy] = useState(false);
   /** Sets a value; what was said of its field holds no longer. */
@@ -111,8 +144,10 @@ export function PlaceOrderScreen(props: PlaceOrderProps) {
     setBusy(true);
     setFailure(undefined);
     const result = await answered(onPlace(wanted));
-    if (result.ok) router.push(`${base}/orders/${encodeURIComponent(result.value.number)}`);
-    else {
+    if (result.ok) {
+      forget();
+      router.push(`${base}/orders/${encodeURIComponent(result.value.number)}`);
+    } else {
       setFailure(result.error);
       setBusy(false);
     }

@@ -1,22 +1,10 @@
 'use client';
 /** A picture brought in from this computer: by the button or by dropping it, with what was done to it in words. */
 import { useId, useState } from 'react';
-import type { Asset, PictureColour } from '@/core/look';
-import type { Result } from '@/core/result';
-import { answered } from './result';
+import { sendPicture, type BringPicture, type Brought } from './bringPicture';
 import { Trouble } from './Page';
 import { say } from '@/words/parts';
 import { say as common } from '@/words/common';
-
-export interface Brought {
-  asset: Asset;
-  words: string;
-  colours: PictureColour[];
-}
-
-export type BringPicture = (form: FormData) => Promise<Result<Brought>>;
-
-const MOST = 10_000_000;
 
 export function PictureInput({
   label,
@@ -43,17 +31,8 @@ export function PictureInput({
   const take = async (file: File | undefined): Promise<void> => {
     if (!file) return;
     setTrouble(undefined);
-    if (file.size > MOST) {
-      setTrouble(
-        say.pictureTooLarge({ name: file.name, size: (file.size / 1_000_000).toFixed(1), most: MOST / 1_000_000 }),
-      );
-      return;
-    }
     setBusy(true);
-    const form = new FormData();
-    form.set('picture', file);
-    form.set('shown', String(shown));
-    const result = await answered(onBring(form), say.thePictureDidNotArrive);
+    const result = await sendPicture(onBring, file, shown);
     setBusy(false);
     if (!result.ok) {
       setTrouble(result.error.message);

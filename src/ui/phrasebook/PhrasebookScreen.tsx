@@ -16,11 +16,12 @@ export interface PhrasebookProps {
     where: string;
     words: Record<string, { shipped: string; own: string | undefined }>;
   }[];
-  mayEdit: boolean;
+  /** Languages whose words may be changed. */
+  editable: readonly string[];
   onSave: (input: { phrase: string; language: string; source: string }) => Promise<Result<null>>;
 }
 
-export function PhrasebookScreen({ languages, phrases, mayEdit, onSave }: PhrasebookProps) {
+export function PhrasebookScreen({ languages, phrases, editable, onSave }: PhrasebookProps) {
   const [search, setSearch] = useState('');
   const undo = useUndo();
   const wanted = search.toLowerCase();
@@ -72,7 +73,7 @@ export function PhrasebookScreen({ languages, phrases, mayEdit, onSave }: Phrase
                       label={`${p.label}, ${l.name}`}
                       language={l.id}
                       words={p.words[l.id]!}
-                      mayEdit={mayEdit}
+                      mayEdit={editable.includes(l.id)}
                       onSave={(source) => onSave({ phrase: p.phrase, language: l.id, source })}
                     />
                   </td>
@@ -111,7 +112,12 @@ function PhraseField({ label, language, words, mayEdit, onSave, did }: PhraseFie
     const result = await answered(onSave(source));
     setProblem(result.ok ? undefined : result.error.message);
     if (!result.ok) return;
-    did(source.trim() === '' ? say.backAsShipped({ label }) : say.isChanged({ label }), () => onSave(words.own ?? ''));
+    did(source.trim() === '' ? say.backAsShipped({ label }) : say.isChanged({ label }), async () => {
+      const back = await answered(onSave(words.own ?? ''));
+      // The screen may not have heard of the change yet, and so would see none now.
+      if (back.ok) setText(kept);
+      else setProblem(back.error.message);
+    });
   };
   return (
     <>

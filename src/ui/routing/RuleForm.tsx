@@ -1,6 +1,6 @@
 'use client';
 /** Who is to hear of which orders: a colleague or an address; all orders, those with a category, or those a condition is true of. */
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import type { Condition } from '@/core/conditions';
 import type { Failure, Result } from '@/core/result';
 import { namesAt, ruleAboutsAt, scopeWords, subjectAt, type Scope } from '@/core/plan';
@@ -9,6 +9,7 @@ import { freshTest } from '../conditions/TestFields';
 import { conditionNames } from '../conditions/conditionNames';
 import { Field, Pick as Choose, Search, Segments } from '../parts/fields';
 import { Trouble } from '../parts/Page';
+import { useKeptForm } from '../parts/useKeptChanges';
 import { answered, problemAt } from '../parts/result';
 import type { Rule } from '@/contract/routing';
 import type { RoutingProps } from './types';
@@ -38,6 +39,13 @@ export function RuleForm({
   const [person, setPerson] = useState<string | null>(rule?.staffId ?? null);
   const [address, setAddress] = useState(rule && !rule.staffId ? rule.address : '');
   const [scope, setScope] = useState<Scope>(rule?.scope ?? { kind: 'all' });
+  const value = useMemo(() => ({ kind, person, address, scope }), [kind, person, address, scope]);
+  const forget = useKeptForm(`rule ${notification.id} ${rule?.id ?? ''}`, value, (back) => {
+    setKind(back.kind);
+    setPerson(people.some((p) => p.id === back.person) ? back.person : null);
+    setAddress(back.address);
+    setScope(back.scope);
+  });
   const [failure, setFailure] = useState<Failure>();
   const [busy, setBusy] = useState(false);
   const { moment } = notification;
@@ -58,8 +66,10 @@ export function RuleForm({
       }),
     );
     setBusy(false);
-    if (result.ok) onClose();
-    else setFailure(result.error);
+    if (result.ok) {
+      forget();
+      onClose();
+    } else setFailure(result.error);
   };
   const setWhen = (when: Condition | undefined): void => setScope(when ? { kind: 'when', when } : { kind: 'all' });
   const chosen = scope.kind === 'category' ? ofCategory(scope.category) : scope.kind;
@@ -168,7 +178,14 @@ export function RuleForm({
         <button type="submit" className="btn btn-main" disabled={busy}>
           {rule ? say.keepTheChange : say.addToName({ name: notification.name })}
         </button>
-        <button type="button" className="btn btn-quiet" onClick={onClose}>
+        <button
+          type="button"
+          className="btn btn-quiet"
+          onClick={() => {
+            forget();
+            onClose();
+          }}
+        >
           {common.close}
         </button>
       </div>

@@ -1,12 +1,13 @@
 'use client';
 /** Where orders come from, what may be sent to customers there, and how pictures travel. */
-import { useState, type FormEvent } from 'react';
+import { useMemo, useState, type FormEvent } from 'react';
 import { toast } from 'sonner';
 import { SENDER_KIND_LABELS, SENDER_KINDS } from '@/core/mail';
 import type { Failure, Result } from '@/core/result';
 import { Check } from '../parts/Check';
 import { Field, Segments } from '../parts/fields';
 import { Page, PanelTitle, Trouble } from '../parts/Page';
+import { useKeptChanges } from '../parts/useKeptChanges';
 import { answered, problemAt } from '../parts/result';
 import { SendingTabs } from './SendingTabs';
 import type { ChannelView, PictureWay } from '@/contract/sending';
@@ -46,6 +47,19 @@ const PICTURE_WORDS: Record<PictureWay, string> = inEachLanguage(() => ({
 export function ChannelsScreen({ base, channels, pictures, mayEdit, onSave }: ChannelsProps) {
   const [list, setList] = useState(channels);
   const [way, setWay] = useState(pictures);
+  const value = useMemo(() => ({ list, way }), [list, way]);
+  const [saved, setSaved] = useState(() => JSON.stringify(value));
+  useKeptChanges({
+    key: `${base}/sending/channels`,
+    revision: saved,
+    value,
+    dirty: JSON.stringify(value) !== saved,
+    enabled: mayEdit,
+    onBack: (back) => {
+      setList(back.list);
+      setWay(back.way);
+    },
+  });
   const [failure, setFailure] = useState<Failure>();
   const save = async (e: FormEvent): Promise<void> => {
     e.preventDefault();
@@ -53,6 +67,7 @@ export function ChannelsScreen({ base, channels, pictures, mayEdit, onSave }: Ch
     setFailure(result.ok ? undefined : result.error);
     if (!result.ok) return;
     setList(result.value);
+    setSaved(JSON.stringify({ list: result.value, way }));
     toast.success(say.savedItCountsForWhat);
   };
   return (

@@ -8,6 +8,7 @@ import type { Failure, Result } from '@/core/result';
 import { Check } from '../parts/Check';
 import { Field } from '../parts/fields';
 import { Page, Trouble } from '../parts/Page';
+import { useKeptChanges } from '../parts/useKeptChanges';
 import { answered, problemAt } from '../parts/result';
 import { SendingTabs } from './SendingTabs';
 import type { SenderView } from '@/contract/sending';
@@ -26,14 +27,24 @@ export interface SendersProps {
 type Row = { name: string; address: string; replyTo: string; takesReplies: boolean };
 type Text = 'name' | 'address' | 'replyTo';
 
+const rowsOf = (senders: readonly SenderView[]): Partial<Record<SenderKind, Row>> =>
+  Object.fromEntries(
+    senders.map(({ kind, name, address, replyTo, takesReplies }) => [kind, { name, address, replyTo, takesReplies }]),
+  );
+
 export function SendersScreen({ base, senders, storeName, mayEdit, onSave }: SendersProps) {
   const router = useRouter();
   const of = (kind: SenderKind): SenderView | undefined => senders.find((s) => s.kind === kind);
-  const [rows, setRows] = useState<Partial<Record<SenderKind, Row>>>(() =>
-    Object.fromEntries(
-      senders.map(({ kind, name, address, replyTo, takesReplies }) => [kind, { name, address, replyTo, takesReplies }]),
-    ),
-  );
+  const [rows, setRows] = useState(() => rowsOf(senders));
+  const saved = JSON.stringify(rowsOf(senders));
+  useKeptChanges({
+    key: `${base}/sending/senders`,
+    revision: saved,
+    value: rows,
+    dirty: JSON.stringify(rows) !== saved,
+    enabled: mayEdit,
+    onBack: setRows,
+  });
   const [failure, setFailure] = useState<Failure>();
   const [busy, setBusy] = useState(false);
   const orders: Row = rows.orders ?? { name: storeName, address: '', replyTo: '', takesReplies: false };

@@ -1,12 +1,13 @@
 'use client';
 /** One service: its settings on one side, the check as a conversation on the other. */
 import { useRouter } from 'next/navigation';
-import { useState, type FormEvent } from 'react';
+import { useMemo, useState, type FormEvent } from 'react';
 import { toast } from 'sonner';
 import type { CheckReport, Security, ServiceKind, SignInMethod } from '@/core/mail';
 import type { Failure, Result } from '@/core/result';
 import { Field, Pick } from '../parts/fields';
 import { Empty, Page, PanelTitle, Trouble } from '../parts/Page';
+import { useKeptChanges } from '../parts/useKeptChanges';
 import { answered, problemAt } from '../parts/result';
 import { CheckSteps } from './CheckSteps';
 import { FindSettings } from './FindSettings';
@@ -122,11 +123,26 @@ function inputOf(form: Form): unknown {
   };
 }
 
+/** What of the form may stay in the browser while it is not saved: no password. */
+function keptOf({ password: _, ...form }: Form): Omit<Form, 'password'> {
+  return form;
+}
+
 export function ServiceScreen(props: ServiceProps) {
   const { base, service, person, zone, mailboxes, mayEdit, mayCheck } = props;
   const router = useRouter();
   const [id, setId] = useState(service?.id);
   const [form, setForm] = useState(() => formOf(service));
+  const [saved, setSaved] = useState(() => keptOf(formOf(service)));
+  const kept = useMemo(() => keptOf(form), [form]);
+  useKeptChanges({
+    key: `${base}/sending/services/${service?.id ?? 'new'}`,
+    revision: JSON.stringify(saved),
+    value: kept,
+    dirty: JSON.stringify(kept) !== JSON.stringify(saved),
+    enabled: mayEdit,
+    onBack: (value) => setForm({ ...value, password: '' }),
+  });
   const [stored, setStored] = useState(service?.hasPassword ?? false);
   /** A stored password is for the server and user it was given for. */
   const [storedFor, setStoredFor] = useState({ host: service?.host ?? '', user: service?.user ?? '' });
@@ -188,6 +204,7 @@ export function ServiceScreen(props: ServiceProps) {
     setStored(form.user !== '');
     setStoredFor({ host: form.host.trim(), user: form.user.trim() });
     setForm({ ...form, password: '' });
+    setSaved(keptOf(form));
     if (result.value.released > 0) toast.success(say.releasedMessagesOnHoldGo({ released: result.value.released }));
     if (id === undefined) {
       setId(result.value.id);

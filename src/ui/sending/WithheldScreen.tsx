@@ -8,6 +8,7 @@ import { Check } from '../parts/Check';
 import { Field } from '../parts/fields';
 import { Time } from '../parts/format';
 import { Empty, Page, PanelTitle, Trouble } from '../parts/Page';
+import { useKeptChanges } from '../parts/useKeptChanges';
 import { answered, problemAt, valueOrToast } from '../parts/result';
 import { SendingTabs } from './SendingTabs';
 import type { WithheldView } from '@/contract/sending';
@@ -40,6 +41,15 @@ export function WithheldScreen({ base, entries, strays, zone, mayEdit, onAdd, on
     pattern: '',
     reason: '',
     kinds: [],
+  });
+  const untouched = form.pattern === '' && form.reason === '' && form.kinds.length === 0;
+  useKeptChanges({
+    key: `${base} do not send`,
+    revision: '',
+    value: form,
+    dirty: !untouched,
+    enabled: mayEdit,
+    onBack: setForm,
   });
   const [failure, setFailure] = useState<Failure>();
   const add = async (e: FormEvent): Promise<void> => {

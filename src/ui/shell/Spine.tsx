@@ -6,9 +6,10 @@ import Link from '../parts/Link';
 import { usePathname, useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Found } from '@/contract/find';
-import { ROLE_WORDS, type Role } from '@/contract/policy';
+import { may, ROLE_WORDS, type Role } from '@/contract/policy';
 import { THEMES } from '@/contract/theme';
 import type { Result } from '@/core/result';
+import { forgetAllChanges } from '../parts/useKeptChanges';
 import { chooseTheme, useChosenTheme } from '../parts/useTheme';
 import { CommandPalette } from './CommandPalette';
 import { GATHERINGS, PLACES } from './places';
@@ -47,7 +48,7 @@ export function Spine({ store, stores, person, ahead, onSearch }: SpineProps) {
         if (e.key === 'Escape' && open) setOpen(false);
       }}
     >
-      <StoreChoice store={store} stores={stores} />
+      <StoreChoice store={store} stores={stores} mayMake={may(person.role, 'store.make')} />
       <span className="min-w-0 flex-1 truncate px-1 text-sm text-white/80 md:hidden" aria-hidden>
         {here?.name}
       </span>
@@ -114,7 +115,7 @@ function aheadWords(ms: number): string {
 }
 
 /** The store one works for, and the others one may go to. */
-function StoreChoice({ store, stores }: Pick<SpineProps, 'store' | 'stores'>) {
+function StoreChoice({ store, stores, mayMake }: Pick<SpineProps, 'store' | 'stores'> & { mayMake: boolean }) {
   return (
     <Menu>
       <MenuButton className="mx-3 flex min-h-10 min-w-0 items-center justify-between gap-1 rounded-control border border-white/25 px-2.5 text-start font-serif text-base font-medium hover:bg-spine-lit focus-visible:outline-white max-md:my-2">
@@ -132,6 +133,16 @@ function StoreChoice({ store, stores }: Pick<SpineProps, 'store' | 'stores'>) {
             </Link>
           </MenuItem>
         ))}
+        {mayMake && (
+          <MenuItem>
+            <Link
+              href={`/s/${store.id}/store/new`}
+              className="mt-1 block border-t border-rule px-3 py-1.5 data-focus:bg-petrol-tint"
+            >
+              {say.newStore}
+            </Link>
+          </MenuItem>
+        )}
       </MenuItems>
     </Menu>
   );
@@ -143,6 +154,7 @@ function Account({ person }: Pick<SpineProps, 'person'>) {
   const theme = useChosenTheme();
   const signOut = async (): Promise<void> => {
     await fetch('/api/auth/sign-out', { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{}' });
+    forgetAllChanges();
     router.replace('/sign-in');
     router.refresh();
   };

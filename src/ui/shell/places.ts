@@ -1,6 +1,11 @@
 /** The screens of a store, in the order of the spine, each with the letter that goes there after `g`, and what else one can go to. */
 import type { Action } from '@/contract/policy';
 import { inEachLanguage } from '@/words/speak';
+import { say as languages } from '@/words/languages';
+import { say as removed } from '@/words/removed';
+import { say as replace } from '@/words/replace';
+import { say as sets } from '@/words/sets';
+import { say as stores } from '@/words/stores';
 import { say } from '@/words/shell';
 
 /** What places stand under, in the order of the spine; the first have no heading. */
@@ -18,9 +23,10 @@ export interface Place {
 
 export const PLACES: readonly Place[] = inEachLanguage(() => [
   { name: say.today, path: '/today', gathering: '', letter: 't' },
-  { name: say.journey, path: '/journey', gathering: 'compose', letter: 'j', also: ['/desk', '/passages'] },
+  { name: say.journey, path: '/journey', gathering: 'compose', letter: 'j', also: ['/desk', '/passages', '/replace'] },
   { name: say.look, path: '/look', gathering: 'compose', letter: 'l' },
   { name: say.phrasebook, path: '/phrasebook', gathering: 'compose', letter: 'p' },
+  { name: languages.languages, path: '/languages', gathering: 'compose', letter: 'a' },
   { name: say.notices, path: '/notices', gathering: 'send', letter: 'v' },
   { name: say.routing, path: '/routing', gathering: 'send', letter: 'r' },
   { name: say.sending, path: '/sending', gathering: 'send', letter: 's' },
@@ -74,6 +80,10 @@ export const GOALS: readonly Goal[] = inEachLanguage(() => [
   { name: say.invoices, path: '/store/invoices', also: say.settingsSellerTaxVatNumber },
   { name: say.files, path: '/store/files', also: say.attachmentsGuidesPdf },
   { name: say.stock, path: '/store/stock', also: say.stockWords },
+  { name: replace.findAndReplace, path: '/replace', also: replace.findAndReplaceWords },
+  { name: stores.newStore, path: '/store/new', also: stores.newStoreWords, needs: 'store.make' },
+  { name: sets.sets, path: '/store/sets', also: sets.setsWords },
+  { name: removed.removed, path: '/store/removed', also: removed.removedWords },
   { name: say.discountCodes, path: '/store/codes', also: say.discountCodesWords },
   { name: say.productNotes, path: '/store/notes', also: say.careGuideWorkshopLink },
   { name: say.newNotice, path: '/notices/new', also: say.manyCustomersNewsOffer, needs: 'notice.send' },

@@ -1,6 +1,6 @@
 'use client';
 /** A product counted by hand, place by place, and from when on it is low: with what saving does, before it is done. */
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import type { CountEffect, SaveStock, StockRow } from '@/contract/stock';
 import type { Failure, Result } from '@/core/result';
@@ -9,6 +9,7 @@ import { Field, Pick } from '../parts/fields';
 import { Mark } from '../parts/marks';
 import { PanelTitle, Trouble } from '../parts/Page';
 import { answered, corrected, problemAt } from '../parts/result';
+import { useKeptForm } from '../parts/useKeptChanges';
 import { LowAtField, readLowAt } from './LowAtField';
 import { say } from '@/words/stock';
 import { say as common } from '@/words/common';
@@ -30,6 +31,11 @@ export function CountDialog({ row, places, onEffects, onSave, onDone, onClose }:
   const [counts, setCounts] = useState(
     begun.map(({ location, left }) => ({ location, typed: left === undefined ? '' : String(left) })),
   );
+  const value = useMemo(() => ({ lowAt, counts }), [lowAt, counts]);
+  const forget = useKeptForm(`count ${row.sku}`, value, (back) => {
+    setLowAt(back.lowAt);
+    setCounts(back.counts);
+  });
   const [failure, setFailure] = useState<Failure>();
   const [busy, setBusy] = useState(false);
   const { wanted, problems } = read(row, lowAt, counts);
@@ -46,6 +52,7 @@ export function CountDialog({ row, places, onEffects, onSave, onDone, onClose }:
     setBusy(false);
     if (!result.ok) return setFailure(result.error);
     toast.success(result.value.written > 0 ? say.savedWritten({ n: result.value.written }) : say.saved);
+    forget();
     onDone();
   };
 

@@ -1,6 +1,6 @@
 'use client';
 /** From when on the stock of all products of a category is low. */
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import type { SaveThreshold, StockPage } from '@/contract/stock';
 import type { Failure, Result } from '@/core/result';
@@ -8,6 +8,7 @@ import { Dialog } from '../parts/Dialog';
 import { Field, Search } from '../parts/fields';
 import { Trouble } from '../parts/Page';
 import { answered, corrected, problemAt } from '../parts/result';
+import { useKeptForm } from '../parts/useKeptChanges';
 import { LowAtField, readLowAt } from './LowAtField';
 import { say } from '@/words/stock';
 import { say as common } from '@/words/common';
@@ -25,6 +26,11 @@ export function ThresholdDialog({
 }) {
   const [category, setCategory] = useState(categories[0]?.category ?? '');
   const [typed, setTyped] = useState('');
+  const value = useMemo(() => ({ category, typed }), [category, typed]);
+  const forget = useKeptForm('thresholds', value, (back) => {
+    setCategory(back.category);
+    setTyped(back.typed);
+  });
   const [failure, setFailure] = useState<Failure>();
   const [busy, setBusy] = useState(false);
   const number = categories.find((c) => c.category === category)?.products ?? 0;
@@ -39,6 +45,7 @@ export function ThresholdDialog({
     setBusy(false);
     if (!result.ok) return setFailure(result.error);
     toast.success(say.thresholdSet({ n: result.value.changed }));
+    forget();
     onDone();
   };
   return (

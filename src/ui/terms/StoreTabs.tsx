@@ -5,6 +5,8 @@ import { TERMS_PARTS, type TermsPart } from './parts';
 import { say } from '@/words/terms';
 import { say as codes } from '@/words/codes';
 import { say as files } from '@/words/files';
+import { say as removed } from '@/words/removed';
+import { say as sets } from '@/words/sets';
 import { say as stock } from '@/words/stock';
 
 const look = (here: boolean): string =>
@@ -16,7 +18,7 @@ export function StoreTabs({
   onPart,
 }: {
   base: string;
-  part: TermsPart | 'stock' | 'codes' | 'files';
+  part: TermsPart | 'stock' | 'codes' | 'files' | 'sets' | 'removed';
   /** On the screen of the terms: another part of it is shown. */
   onPart?: (part: TermsPart) => void;
 }) {
@@ -43,6 +45,8 @@ export function StoreTabs({
           ['stock', stock.stock],
           ['codes', codes.discountCodes],
           ['files', files.files],
+          ['sets', sets.sets],
+          ['removed', removed.removed],
         ] as const
       ).map(([other, label]) => (
         <Link

@@ -1,12 +1,13 @@
 'use client';
 /** How a store is paid and ships, who carries for it, and what its own names are in each language. */
 import { useRouter } from 'next/navigation';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { toast } from 'sonner';
 import type { TermsPage } from '@/contract/terms';
 import type { Failure, Result } from '@/core/result';
 import type { Terms } from '@/core/terms';
 import { Page, Trouble } from '../parts/Page';
+import { useKeptChanges } from '../parts/useKeptChanges';
 import { answered, problemAt } from '../parts/result';
 import { CarriersPart } from './CarriersPart';
 import { InvoicesPart } from './InvoicesPart';
@@ -64,12 +65,14 @@ export function TermsScreen(props: TermsProps) {
     setKept(saved);
   }
   const changed = JSON.stringify(terms) !== JSON.stringify(saved);
-  useEffect(() => {
-    if (!changed) return;
-    const warn = (e: BeforeUnloadEvent): void => e.preventDefault();
-    window.addEventListener('beforeunload', warn);
-    return () => window.removeEventListener('beforeunload', warn);
-  }, [changed]);
+  useKeptChanges({
+    key: `${base}/store`,
+    revision: props.revision,
+    value: terms,
+    dirty: changed,
+    enabled: mayEdit || mayName,
+    onBack: setTerms,
+  });
 
   const save = async (next: Terms, revision: number, before: Terms): Promise<void> => {
     setBusy(true);

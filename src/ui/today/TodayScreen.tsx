@@ -1,21 +1,20 @@
 import Link from '../parts/Link';
-import type { DaySoFar, FirstStep, LanguageCover, ServiceUse, TodayLine } from '@/contract/today';
+import type { DaySoFar, LanguageCover, ServiceUse, TodayLine } from '@/contract/today';
 import { languageName } from '@/core/names';
 import { Time } from '../parts/format';
 import { Mark } from '../parts/marks';
 import { Page, PanelTitle } from '../parts/Page';
+import { FirstSteps, type FirstStepsProps } from './FirstSteps';
 import { OutcomeTable, OutcomeChart, type DayCount } from './OutcomeChart';
 import { say } from '@/words/today';
 import { say as common } from '@/words/common';
 import { Said } from '../parts/Said';
 import { readerLocale } from '@/words/speak';
 
-export interface TodayProps {
-  base: string;
+export interface TodayProps extends FirstStepsProps {
   zone: string;
   today: string;
   lines: TodayLine[];
-  steps: FirstStep[];
   soFar: DaySoFar;
   services: ServiceUse[];
   languages: LanguageCover[];
@@ -38,7 +37,7 @@ export function TodayScreen(props: TodayProps) {
           aria-label={say.whatIsReadyAndWhat}
           className="flex flex-col gap-5 border-rule px-5 py-4 max-lg:border-b lg:min-h-0 lg:overflow-auto lg:border-e"
         >
-          {steps.length > 0 && <FirstSteps base={base} steps={steps} />}
+          {steps.length > 0 && <FirstSteps {...props} />}
           <Lines base={base} lines={toDo} />
           <div className="grid gap-x-8 gap-y-5 sm:grid-cols-2">
             <Services base={base} services={services} />
@@ -111,41 +110,6 @@ function Lines({ base, lines }: { base: string; lines: readonly TodayLine[] }) {
         </li>
       ))}
     </ul>
-  );
-}
-
-/** What a new store does first, until all of it is done. */
-function FirstSteps({ base, steps }: { base: string; steps: readonly FirstStep[] }) {
-  const left = steps.filter((s) => !s.done).length;
-  const next = steps.find((s) => !s.done && !s.who);
-  return (
-    <div className="border border-petrol bg-sheet px-4 py-3">
-      <PanelTitle aside={say.leftStepsLeft({ left })}>{say.untilEveryMessageArrives}</PanelTitle>
-      <ol className="mt-1">
-        {steps.map((step, i) => (
-          <li key={step.id} className="flex items-baseline gap-3 py-1 text-sm">
-            <span className="w-4 shrink-0 text-end text-slate tabular-nums">{i + 1}</span>
-            {step.done ? (
-              <>
-                <span className="text-slate">{step.words}</span>
-                <span className="ms-auto flex items-center gap-1.5 text-slate">
-                  <Mark tone="good" size={12} /> {say.done}
-                </span>
-              </>
-            ) : step.who ? (
-              <>
-                <span>{step.words}</span>
-                <span className="ms-auto text-slate">{say.whoMayDoThis({ who: step.who })}</span>
-              </>
-            ) : (
-              <Link href={base + step.href} className={step === next ? 'btn btn-main' : 'link py-0.5'}>
-                {step.words}
-              </Link>
-            )}
-          </li>
-        ))}
-      </ol>
-    </div>
   );
 }
 

@@ -13,4 +13,7 @@ export const bench: TranslationOf<typeof say> = {
     '.input {$n :integer} .match $n one {{{$n} Befund verhindert die Veröffentlichung}} * {{{$n} Befunde verhindern die Veröffentlichung}}',
   libellusDoesNotAnswerYour:
     'Libellus antwortet nicht. Ihr Text bleibt in diesem Fenster und wird gespeichert, sobald Libellus wieder antwortet.',
+  whyForColleagues: 'Warum, für Kollegen (freiwillig)',
+  wordsGone: 'weg:',
+  wordsNew: 'neu:',
 };

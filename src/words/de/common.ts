@@ -38,4 +38,7 @@ export const common: TranslationOf<typeof say> = {
   all: 'Alle',
   oneMore: 'weiteren hinzufügen',
   numberOrName: 'Nummer oder Name',
+  changesAreBack: 'Ihre nicht gespeicherten Änderungen sind wieder da.',
+  olderChangesAreBack:
+    'Ihre nicht gespeicherten Änderungen sind wieder da. Inzwischen wurde anderes gespeichert: sehen Sie nach, bevor Sie speichern.',
 };

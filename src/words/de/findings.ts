@@ -51,7 +51,8 @@ export const findings: TranslationOf<typeof say> = {
     'Text hat eine eigene Farbe, aber keinen eigenen Grund: in dunklen Mailprogrammen kann er dunkel auf dunkel stehen. Geben Sie beides an oder keines.',
   aGroundHasAColour:
     'Ein Grund hat eine eigene Farbe, sein Text aber nicht: in dunklen Mailprogrammen kann er hell auf hell stehen. Geben Sie beides an oder keines.',
-  labelHasNoWordsIn: '{$label} hat noch keinen Text auf {$languageName}.',
+  labelHasNoWordsIn:
+    '{$label} hat noch keinen Text auf {$languageName}. Bis alles übersetzt ist, bekommen Kunden die Nachricht auf {$source}.',
   theSubjectIsEmptyMany: 'Der Betreff ist leer: viele entscheiden allein danach.',
   thePreheaderIsEmptyMail: 'Der Vorschautext ist leer: Mailprogramme zeigen an seiner Stelle den Anfang der Nachricht.',
   labelIsEmpty: '{$label} ist leer.',
@@ -101,6 +102,10 @@ export const findings: TranslationOf<typeof say> = {
   theLinkLeadsNowhereEnter:
     'Der Link führt nirgendwohin. Geben Sie einen vollständigen Link ein, der mit https:// beginnt.',
   theLogoHasRoundKB: 'Das Logo hat {$round} kB; unter 100 kB erscheint es auf einem Telefon sofort.',
+  logoHardToSee:
+    'Das Logo hebt sich kaum vom Hintergrund ab: Sein bester Kontrast ist {$ratio}:1, nötig sind 3:1. Wählen Sie ein anderes Logo oder eine andere Farbe dahinter.',
+  logoHardToSeeInTheDark:
+    'Im Dunkelmodus hebt sich das Logo kaum ab: Sein bester Kontrast ist {$ratio}:1, nötig sind 3:1. Fügen Sie ein Logo für den Dunkelmodus hinzu.',
   logoForTheDark: 'Logo im Dunkeln',
   thereIsNoLogoFor:
     'Es gibt kein Logo für dunkle Mailprogramme. Prüfen Sie in den dunklen Vorschauen, ob das Logo zu sehen ist.',
@@ -118,6 +123,9 @@ export const findings: TranslationOf<typeof say> = {
   linkNLabel: 'Link {$n}, {$label}',
   theLinkLeadsNowhereEnterA:
     'Der Link führt nirgendwohin. Geben Sie einen vollständigen Link ein (https://, mailto: oder tel:).',
+  ownCssOverridden:
+    'Das ändert nichts: Jedes Element von {$selector} hat selbst {$wins}, und das gewinnt. Mit !important gewinnt Ihres.',
+  addImportant: '!important ergänzen',
   ownCssLineLine: 'Eigenes CSS, Zeile {$line}',
   cannotBeRead: 'nicht lesbar',
   isHardToRead: 'schwer lesbar',
@@ -127,6 +135,10 @@ export const findings: TranslationOf<typeof say> = {
   whereItLeads: 'wohin es führt',
   whatItShows: 'was es zeigt',
   productPictures: 'Artikelbilder',
+  onlyTheTotal: 'nur die Summe',
+  includedTax: 'enthaltene Steuer',
+  productNames: 'Produktnamen',
+  lineBeside: 'Linie daneben',
   whichGoods: 'welche Waren',
   shownAlways: 'wird immer gezeigt',
   noLongerHidden: 'nicht mehr verborgen',
@@ -160,4 +172,14 @@ export const findings: TranslationOf<typeof say> = {
   formKey:
     'Eine Form von {$placeholder} hat den Schlüssel "{$value}". Bei :presence ist ein Schlüssel present, missing oder *.',
   makeIt: 'Durch {$placeholder} ersetzen',
+  noNumberForm:
+    'Eine Form von {$label} hat den Schlüssel "{$key}". Er ist eine Zahl oder zero, one, two, few, many, other oder *.',
+  languageHasNoForm: '{$language} hat keine Zahlen für die Form "{$key}" von {$label}: Niemand bekommt sie.',
+  languageTellsApart: '{$language} spricht anders von {$numbers}, und hier haben diese dieselben Wörter ({$label}).',
+  addTheForms: '.input {$n :integer} .match $n one {{Form hinzufügen}} * {{{$n} Formen hinzufügen}}',
+  onlyInOneForm: '„{$sentence}“ steht nur in einer Form („{$form}“): Kunden mit einer anderen Zahl lesen es nicht.',
+  condition: 'Bedingung',
+  nowHidden: 'jetzt ausgeblendet',
+  emptyHere:
+    '{$value} ist bei der Bestellung auf dem Blatt leer, und nichts steht an der Stelle. Geben Sie Wörter für diesen Fall an, oder sagen Sie es anders.',
 };

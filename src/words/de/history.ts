@@ -92,4 +92,17 @@ export const history: TranslationOf<typeof say> = {
   customers: 'Kunden',
   orders: 'Bestellungen',
   nOrders: '.input {$n :integer} .match $n one {{{$n} Bestellung}} * {{{$n} Bestellungen}}',
+  madeStore: '{$who} hat den Shop {$name} angelegt',
+  tookOutSet: '{$who} hat alle Nachrichten als Datei gesichert',
+  broughtSet:
+    '.input {$n :integer} .match $n one {{{$who} hat einen Teil aus {$name} hereingeholt}} * {{{$who} hat {$n} Teile aus {$name} hereingeholt}}',
+  broughtBack: '{$who} hat {$name} zurückgeholt',
+  broughtTranslations:
+    '.input {$n :integer} .match $n one {{{$who} hat {$n} Übersetzung aus {$file} hereingeholt: {$language}}} * {{{$who} hat {$n} Übersetzungen aus {$file} hereingeholt: {$language}}}',
+  tookBackTranslations:
+    '.input {$n :integer} .match $n one {{{$who} hat {$n} Übersetzung zurückgenommen: {$language}}} * {{{$who} hat {$n} Übersetzungen zurückgenommen: {$language}}}',
+  translated: '{$who} hat {$label} von {$what} übersetzt: {$language}',
+  checkedTranslation: '{$who} hat {$label} von {$what} geprüft: {$language}',
+  replacedWords:
+    '.input {$places :integer} .match $places one {{{$who} hat Wörter an einer Stelle ersetzt}} * {{{$who} hat Wörter an {$places} Stellen ersetzt}}',
 };

@@ -11,7 +11,13 @@ import { diagnosis } from './diagnosis';
 import { dns } from './dns';
 import { codes } from './codes';
 import { files } from './files';
+import { follows } from './follows';
+import { languages } from './languages';
+import { removed } from './removed';
+import { replace } from './replace';
 import { stock } from './stock';
+import { values } from './values';
+import { stores } from './stores';
 import { suggestions } from './suggestions';
 import { findings } from './findings';
 import { history } from './history';
@@ -36,6 +42,8 @@ import { replies } from './replies';
 import { routing } from './routing';
 import { sending } from './sending';
 import { sent } from './sent';
+import { sentAs } from './sentAs';
+import { sets } from './sets';
 import { shell } from './shell';
 import { signIn } from './signIn';
 import { syntax } from './syntax';
@@ -58,11 +66,17 @@ export const de: Translations = {
   dns,
   codes,
   files,
+  follows,
+  removed,
+  replace,
   stock,
+  stores,
+  values,
   suggestions,
   findings,
   history,
   journey,
+  languages,
   look,
   moments,
   names,
@@ -83,6 +97,8 @@ export const de: Translations = {
   routing,
   sending,
   sent,
+  sentAs,
+  sets,
   shell,
   signIn,
   syntax,

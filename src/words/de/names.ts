@@ -231,4 +231,8 @@ export const names: TranslationOf<typeof say> = {
   invoicePlace: 'Rechnung',
   mastheadPlace: 'Kopf',
   footerPlace: 'Fuß',
+  labelWasIs: '{$label}: {$was} → {$is}',
+  noneSet: 'keine',
+  isOn: 'ja',
+  isOff: 'nein',
 };

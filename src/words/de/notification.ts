@@ -69,7 +69,6 @@ export const notification: TranslationOf<typeof say> = {
   everyoneElse: 'Alle anderen',
   aVersionWithoutAName: 'Eine Version ohne Namen',
   sendsNothing: 'sendet nichts',
-  newBeginsWithTheWords: 'neu: beginnt mit dem Text für alle',
   editionEdition: 'Ausgabe {$edition}',
   notPublished: 'nicht veröffentlicht',
   words: 'Text',
@@ -111,4 +110,20 @@ export const notification: TranslationOf<typeof say> = {
   unitDays: 'Tagen',
   unitWorkingDays: 'Werktagen',
   unitWeeks: 'Wochen',
+  whatThisChanges: 'Was diese Änderungen bewirken',
+  planningTheMonth: 'Die Bestellungen der letzten 30 Tage werden neu geplant ...',
+  nothingHappenedThen: 'In den letzten 30 Tagen ist nichts dergleichen geschehen; es gibt nichts zu vergleichen.',
+  sameMessages:
+    '.input {$looked :integer} .match $looked one {{In den letzten 30 Tagen geschah es einmal, und es wäre dasselbe gesendet worden.}} * {{In den letzten 30 Tagen geschah es {$looked}-mal, und es wäre dasselbe gesendet worden.}}',
+  withTheseSettings:
+    '.input {$looked :integer} .match $looked one {{In den letzten 30 Tagen geschah es einmal. Mit diesen Einstellungen:}} * {{In den letzten 30 Tagen geschah es {$looked}-mal. Mit diesen Einstellungen:}}',
+  moreMessages: '.input {$n :integer} .match $n one {{1 Nachricht mehr}} * {{{$n} Nachrichten mehr}}',
+  fewerMessages: '.input {$n :integer} .match $n one {{1 Nachricht weniger}} * {{{$n} Nachrichten weniger}}',
+  anotherVersion: '.input {$n :integer} .match $n one {{1 in anderer Version}} * {{{$n} in anderer Version}}',
+  anotherLanguage: '.input {$n :integer} .match $n one {{1 in anderer Sprache}} * {{{$n} in anderer Sprache}}',
+  earlierMessages: '.input {$n :integer} .match $n one {{1 früher}} * {{{$n} früher}}',
+  laterMessages: '.input {$n :integer} .match $n one {{1 später}} * {{{$n} später}}',
+  newestOnly: 'Betrachtet wurden die neuesten {$looked}.',
+  whatWaitsStays:
+    '.input {$n :integer} .match $n one {{1 Nachricht wartet gerade: sie behält Zeit, Wörter und Empfänger.}} * {{{$n} Nachrichten warten gerade: sie behalten Zeiten, Wörter und Empfänger.}}',
 };

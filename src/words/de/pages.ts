@@ -13,7 +13,7 @@ export const pages: TranslationOf<typeof say> = {
   setUp: 'Einrichten',
   signIn: 'Anmelden',
   editionAndVersionsLive:
-    '.input {$others :integer} .match $others one {{Ausgabe {$number} ist veröffentlicht, und {$others} andere Fassung.}} * {{Ausgabe {$number} ist veröffentlicht, und {$others} andere Fassungen.}}',
+    '.input {$others :integer} .match $others one {{Ausgabe {$number} ist veröffentlicht, und {$others} andere Version.}} * {{Ausgabe {$number} ist veröffentlicht, und {$others} andere Versionen.}}',
   editionNumberIsLive: 'Ausgabe {$number} ist live.',
   thisScreenCouldNotBe: 'Diese Seite konnte nicht angezeigt werden',
   nothingWasChangedIfThe:

@@ -13,6 +13,7 @@ export const placeholders: TranslationOf<typeof say> = {
   numberOfItems: 'Anzahl der Artikel',
   numberOfDifferentProducts: 'Anzahl verschiedener Artikel',
   firstProduct: 'Erster Artikel',
+  productsOfTheMessage: 'Artikel als Satz',
   discountCodeUsed: 'Verwendeter Rabattcode',
   paymentMethod: 'Zahlungsart',
   shippingMethod: 'Versandart',

@@ -4,6 +4,7 @@ import type { TranslationOf } from '../speak';
 export const policy: TranslationOf<typeof say> = {
   readEverythingOfTheStore: 'alles im Shop außer den Schlüsseln lesen',
   changeTextAndBlocksOf: 'Text und Blöcke von Nachrichten ändern',
+  translateTexts: 'Nachrichten und den Wortschatz übersetzen',
   publishMessages: 'Nachrichten veröffentlichen',
   changeThePhrasebook: 'den Wortschatz ändern',
   changePaymentShippingCarriersAnd: 'Zahlung, Versand, Versender und Rechnungen ändern',
@@ -17,6 +18,9 @@ export const policy: TranslationOf<typeof say> = {
   addAndRemoveFiles: 'Dateien hinzufügen und entfernen',
   turnNotificationsOnAndOff: 'Benachrichtigungen ein- und ausschalten und ändern, wie sie hinausgehen',
   changeWhichColleaguesGetMessages: 'ändern, wer im Team Nachrichten zu Bestellungen bekommt',
+  makeStores: 'weitere Shops anlegen',
+  saveAllMessagesAsAFile: 'alle Nachrichten als Datei sichern',
+  bringMessagesIn: 'Nachrichten aus einer Datei oder einem anderen Shop hereinholen',
   sendTests: 'Tests senden',
   connectAndChangeServices: 'Sendedienste anbinden und ändern',
   checkServices: 'Sendedienste prüfen',

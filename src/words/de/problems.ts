@@ -11,7 +11,7 @@ export const problems: TranslationOf<typeof say> = {
   addADelayThisGoes: 'Fügen Sie eine Verzögerung hinzu: dies geht einige Zeit nach seinem Ereignis hinaus.',
   theRulesSayWhichOrders:
     'Entfernen Sie die Bedingung: Von welchen Bestellungen die Zusammenfassung ist, sagen die Regeln ihrer Empfänger.',
-  aSummaryHasOneVersion: 'Entfernen Sie die anderen Fassungen: Eine Zusammenfassung ist von vielen Bestellungen.',
+  aSummaryHasOneVersion: 'Entfernen Sie die anderen Versionen: Eine Zusammenfassung ist von vielen Bestellungen.',
   onlyTheProductIsKnown:
     'Wählen Sie eine andere Bedingung: Bekannt sind hier nur das Produkt, seine Kategorie und sein Ort.',
   chooseWhenItComes: 'Wählen Sie, wann sie kommt.',
@@ -219,4 +219,6 @@ export const problems: TranslationOf<typeof say> = {
   patternUnknown: 'Das Muster fragt nach {$unknown}. Es kann nach {$known} fragen.',
   writeNumber: 'Schreiben Sie {$number} an die Stelle der Sendungsnummer.',
   linkWithNumber: 'Geben Sie einen vollständigen Link ein, zum Beispiel https://carrier.example/parcels/{$number}.',
+  enterWordsToFind: 'Geben Sie die gesuchten Wörter ein.',
+  choosePlaces: 'Wählen Sie mindestens eine Stelle.',
 };

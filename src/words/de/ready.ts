@@ -28,6 +28,8 @@ export const ready: TranslationOf<typeof say> = {
   noStaffRecipientsNames: 'Keine Empfänger im Team: {$names}.',
   nothingGoesOutYetNo: 'Noch geht nichts hinaus: keine Benachrichtigung ist veröffentlicht.',
   countNotificationsHaveNeverBeen: '{$count} Benachrichtigungen wurden nie veröffentlicht: {$names}.',
+  customersHearNothing:
+    'Kunden erfahren nichts von: {$moments}. Die Benachrichtigungen dafür sind aus oder wurden nie veröffentlicht.',
   countNotificationsAreOffNames: '{$count} Benachrichtigungen sind ausgeschaltet: {$names}.',
   countNotificationsLackWordsIn:
     'Bei {$count} Benachrichtigungen fehlt Text in einer Sprache des Shops, darunter {$names}; diese Kunden bekommen {$languageName}.',
@@ -50,6 +52,7 @@ export const ready: TranslationOf<typeof say> = {
   nameTakesMail: '{$name} nimmt Nachrichten an.',
   seeTheCheck: 'Prüfung ansehen',
   seeItsUse: 'Nutzung ansehen',
+  giveYourMessagesTheirLook: 'Geben Sie den Nachrichten Ihr Logo und Ihre Farben',
   connectASendingService: 'Sendedienst anbinden',
   checkTheSendingService: 'Sendedienst prüfen',
   publishANotificationForCustomers: 'Eine Benachrichtigung für Kunden veröffentlichen und einschalten',

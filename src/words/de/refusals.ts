@@ -63,14 +63,16 @@ export const refusals: TranslationOf<typeof say> = {
     'Jemand hat diese Benachrichtigung inzwischen geändert. Laden Sie sie neu, um die Änderung zu sehen.',
   nothingWasSavedCorrectThe: 'Nichts wurde gespeichert. Korrigieren Sie die markierten Felder.',
   theVersionForEveryoneElse: 'Die Version für alle anderen steht zuletzt.',
+  followsOneThatStandsAlone:
+    'Eine Version kann nur einer folgen, die selbst keiner folgt, und ihr darf keine folgen. Wählen Sie eine andere.',
   theLastVersionMustBe: 'Die letzte Version muss die für alle anderen sein.',
   aVersionIsNoLonger: 'Eine Version gibt es nicht mehr. Laden Sie neu.',
   itNeedsANameFor: 'Sie braucht einen Namen für das Team.',
   enterANameOfAt: 'Geben Sie einen Namen von höchstens 120 Zeichen ein.',
-  chooseOtherVersions: 'Wählen Sie andere Fassungen dieser Benachrichtigung.',
+  chooseOtherVersions: 'Wählen Sie andere Versionen dieser Benachrichtigung.',
   versionStopsAll: 'Nichts wurde veröffentlicht. {$version}: {$why}',
   versionsNeverPublished:
-    'Veröffentlichen Sie zuerst diese Fassungen, sonst bekommt nichts, für wen sie sind: {$versions}.',
+    'Veröffentlichen Sie zuerst diese Versionen, sonst bekommt nichts, für wen sie sind: {$versions}.',
   onlyStaffHears: 'Wählen Sie das Team: Davon erfahren nur Kolleginnen und Kollegen.',
   chooseAMoment: 'Wählen Sie einen Anlass.',
   nameShipsWithLibellusLeave:
@@ -127,6 +129,7 @@ export const refusals: TranslationOf<typeof say> = {
   patternIsNeitherAnAddress:
     '"{$pattern}" ist weder eine Adresse noch @domain für eine ganze Domain noch @*.domain für alles darunter',
   onlyAMessageThatIs: 'Nur eine gesperrte Nachricht kann freigegeben werden, und nur einmal.',
+  noMessagesInIt: 'Wählen Sie eine Sprache, in der es Texte für die Nachrichten gibt.',
   theStoreCannotBeMade: 'Der Shop kann so nicht angelegt werden.',
   tooManyWrongCodesWere:
     'Zu viele falsche Codes wurden versucht. Warten Sie {$waitWords} und versuchen Sie es noch einmal.',
@@ -176,4 +179,31 @@ export const refusals: TranslationOf<typeof say> = {
     '.input {$n :integer} .match $n one {{Eine Sache verhindert das Senden.}} * {{{$n} Sachen verhindern das Senden.}}',
   findingsStop:
     '.input {$n :integer} .match $n one {{Ein Befund verhindert, dass {$what} veröffentlicht wird.}} * {{{$n} Befunde verhindern, dass {$what} veröffentlicht wird.}}',
+  goneForGood: 'Das ist endgültig fort, oder jemand hat es bereits zurückgeholt.',
+  placeIsTaken:
+    'Es gibt jetzt eine andere mit dieser Adresse. Entfernen Sie sie oder benennen Sie sie um, um {$name} zurückzuholen.',
+  notificationIsGoneToo:
+    'Die Benachrichtigung, deren Version dies ist, wurde auch entfernt. Holen Sie zuerst diese zurück.',
+  orderLacks:
+    'Zu {$order} gibt es das nicht: {$what}. Diese Nachricht wird dazu nie geschrieben. Wählen Sie eine passende Bestellung oder ein Beispiel.',
+  aParcel: 'Paket',
+  aRefund: 'Erstattung',
+  aCancellation: 'Stornierung',
+  aReturn: 'Rücksendung',
+  noBracesHere:
+    'Platzhalter werden hier nicht gefunden oder ersetzt: lassen Sie die Klammern weg. Am Pult werden sie einzeln geändert.',
+  changedSinceFound: '{$name} wurde inzwischen geändert. Nichts wurde ersetzt: suchen Sie erneut.',
+  translationsTooLarge: 'Diese Datei ist größer als {$most :integer} MB. Weniger Texte auf einmal herunterladen.',
+  tooManyTexts: 'Diese Datei hat mehr als {$most :integer} Texte. Weniger auf einmal herunterladen.',
+  notUtf8: 'Diese Datei ist weder UTF-8 noch UTF-16. Bitte als UTF-8 speichern.',
+  atLine: 'Zeile {$line :integer}: {$message}',
+  otherLanguages: 'Diese Datei übersetzt von {$from} nach {$to}. Hier muss es von {$wantedFrom} nach {$wantedTo} sein.',
+  changedSinceLooked: 'Seit dem Blick in diese Datei wurde etwas geändert. Bitte noch einmal ansehen.',
+  nothingToBringIn: 'Nichts in dieser Datei ist anders als das, was da ist.',
+  nothingToTranslate: 'Unter der Adresse {$slug} gibt es keine Nachricht und keinen Textbaustein.',
+  notTranslatedInto: '{$store} wird nicht in diese Sprache übersetzt: {$language}.',
+  segmentChangedMeanwhile: '{$who} hat diesen Text inzwischen geändert.',
+  nothingWritten: 'Hier ist noch nichts geschrieben.',
+  noSuchPlaceForWords:
+    'Eine Stelle, an die Wörter sollten, gibt es nicht mehr. Nichts wurde ersetzt: suchen Sie erneut.',
 };

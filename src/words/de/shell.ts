@@ -33,6 +33,7 @@ export const shell: TranslationOf<typeof say> = {
   compose: 'Gestalten',
   send: 'Senden',
   keep: 'Verwalten',
+  newStore: 'Neuer Shop ...',
   menu: 'Menü',
   keys2: 'Tasten',
   coloursInThisBrowser: 'Farben in diesem Browser',

@@ -15,6 +15,11 @@ export const today: TranslationOf<typeof say> = {
   lastFailures: 'Letzte Fehler',
   nothingHasFailed: 'Nichts ist fehlgeschlagen.',
   leftStepsLeft: '.input {$left :integer} .match $left one {{noch {$left} Schritt}} * {{noch {$left} Schritte}}',
+  publishTheFirst: 'Bestellbestätigung, Versand und Erstattung veröffentlichen ...',
+  orChooseOthers: 'oder andere wählen',
+  sendTestsToMe: 'Mir dann von jeder einen Test senden',
+  testsWent:
+    '.input {$n :integer} .match $n one {{Ein Test wurde an {$to} gesendet.}} * {{{$n} Tests wurden an {$to} gesendet.}}',
   untilEveryMessageArrives: 'Bis jede Nachricht ankommt',
   done: 'erledigt',
   whoMayDoThis: '{$who} dürfen das.',

@@ -1,7 +1,6 @@
 'use server';
 /** What the Desk and the Look screen do on the server. */
-import { act, actAndRefresh, done, withValue } from '@/app/act';
-import { languageName } from '@/core/names';
+import { act, actAndRefresh, withValue } from '@/app/act';
 import type { Look, PictureColour } from '@/core/look';
 import type { Order } from '@/core/order';
 import type { Result } from '@/core/result';
@@ -10,6 +9,7 @@ import type { BroughtPicture } from '@/server/documents/pictures';
 import { order } from '@/server/features/orders/use-cases';
 import { suggestion } from '@/server/features/suggestions/use-cases';
 import { look, passage, picture, template } from '@/server/features/templates/use-cases';
+import type { Publishing, VersionOnDesk } from '@/contract/templates';
 import type { OrderChoice } from '@/contract/orders';
 import type { SuggestionsAnswer } from '@/contract/suggestions';
 import { say } from '@/words/pages';
@@ -27,9 +27,7 @@ export async function suggestionsAction(store: string, wanted: unknown): Promise
 
 export async function ordersAction(store: string, search: string): Promise<Result<OrderChoice[]>> {
   const found = await act(order.search, store, { search: typeof search === 'string' ? search.slice(0, 100) : search });
-  return withValue(found, (rows) =>
-    rows.map((o) => ({ number: o.number, name: o.customerName, note: languageName(o.language) })),
-  );
+  return withValue(found, (rows) => rows.map((o) => ({ number: o.number, name: o.customerName, note: o.note })));
 }
 
 export async function saveAction(
@@ -45,9 +43,9 @@ export async function publishAction(
   store: string,
   slug: string,
   revision: number,
-  also: { slug: string; revision: number }[] = [],
+  how?: Publishing | null,
 ): Promise<Result<{ said: string }>> {
-  const published = await actAndRefresh(template.publish, store, { slug, revision, also });
+  const published = await actAndRefresh(template.publish, store, { slug, revision, ...how });
   return withValue(published, ({ number, also: others }) => ({
     said: others > 0 ? say.editionAndVersionsLive({ number, others }) : say.editionNumberIsLive({ number }),
   }));
@@ -55,6 +53,10 @@ export async function publishAction(
 
 export async function editionAction(store: string, slug: string, number: number): Promise<Result<Template>> {
   return act(template.edition, store, { slug, number });
+}
+
+export async function versionsAction(store: string, slug: string): Promise<Result<VersionOnDesk[]>> {
+  return act(template.versions, store, { slug });
 }
 
 export async function templateOfAction(store: string, slug: string): Promise<Result<Template>> {
@@ -70,6 +72,10 @@ export async function testAction(
   to: string,
 ): Promise<Result<{ to: string; subject: string }>> {
   return act(template.test, store, { slug, to, language, order: number, draft });
+}
+
+export async function testManyAction(store: string, slugs: string[]): Promise<Result<{ to: string; sent: number }>> {
+  return act(template.testMany, store, { slugs });
 }
 
 export async function bringAction(store: string, form: FormData): Promise<Result<BroughtPicture>> {
@@ -114,8 +120,9 @@ export async function publishPassageAction(
   store: string,
   id: string,
   revision: number,
+  how?: Publishing | null,
 ): Promise<Result<{ said: string }>> {
-  const published = await actAndRefresh(passage.publish, store, { id, revision });
+  const published = await actAndRefresh(passage.publish, store, { id, revision, note: how?.note });
   return withValue(published, ({ number, touches }) => ({
     said: say.passageLive({ edition: number, n: touches }),
   }));
@@ -125,8 +132,8 @@ export async function passageEditionAction(store: string, id: string, number: nu
   return act(passage.edition, store, { id, number });
 }
 
-export async function removePassageAction(store: string, id: string): Promise<Result<null>> {
-  return done(await actAndRefresh(passage.remove, store, { id }));
+export async function removePassageAction(store: string, id: string): Promise<Result<{ removed: string }>> {
+  return actAndRefresh(passage.remove, store, { id });
 }
 
 export async function saveLookAction(
@@ -137,8 +144,8 @@ export async function saveLookAction(
   return act(look.save, store, { revision, look: draft });
 }
 
-export async function publishLookAction(store: string, revision: number): Promise<Result<{ said: string }>> {
-  const published = await actAndRefresh(look.publish, store, { revision });
+export async function publishLookAction(store: string, revision: number, note = ''): Promise<Result<{ said: string }>> {
+  const published = await actAndRefresh(look.publish, store, { revision, note });
   return withValue(published, ({ number, touches }) => ({
     said: say.lookLive({ edition: number, n: touches }),
   }));

@@ -3,7 +3,7 @@ import { orNotFound } from '@/app/page-access';
 import { languageName } from '@/core/names';
 import type { Access } from '@/server/auth/access';
 import { may } from '@/contract/policy';
-import { listOrders, orderSnapshot } from '@/server/features/orders/orders';
+import { listOrders, orderForMoment, orderSnapshot } from '@/server/features/orders/orders';
 import { senderViews } from '@/server/features/sending/senders';
 import { stripFromQuery } from '@/ui/desk/strip';
 import { addFileAction } from './file-actions';
@@ -18,11 +18,22 @@ export interface BenchQuery {
   pictures?: string;
 }
 
-export async function benchProps(access: Access, query: BenchQuery) {
+/** What lies on the Desk, to choose an order for it. */
+export interface BenchAbout {
+  notificationId?: string;
+  moment: string;
+}
+
+export async function benchProps(access: Access, query: BenchQuery, about?: BenchAbout) {
   const { store, role, person } = access;
   const [orders, senders] = await Promise.all([listOrders(access, {}, 60), senderViews(access)]);
   const sender = senders.find((s) => s.kind === 'orders');
-  const number = query.order ?? orders.rows[0]?.number ?? 'SAMPLE-ACCOUNT';
+  const newest = orders.rows.map((o) => o.number);
+  const number =
+    query.order ??
+    (about
+      ? await orderForMoment(access, about.notificationId, about.moment, newest)
+      : (newest[0] ?? 'SAMPLE-ACCOUNT'));
   const language = query.language && store.languages.includes(query.language) ? query.language : store.language;
   return {
     base: `/s/${store.id}`,

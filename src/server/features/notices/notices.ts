@@ -4,6 +4,7 @@ import { NOTICE } from '@/core/moments';
 import { languageName } from '@/core/names';
 import { endOf, SelectionSchema, selectionWords, type Selection } from '@/core/notices';
 import { sampleOrders } from '@/core/order';
+import { languagesOut } from '@/core/template';
 import type { Reason } from '@/core/plan';
 import { checker } from '@/core/schema';
 import type {
@@ -126,7 +127,7 @@ export async function loadNewNotice(access: Access) {
         edition: e.number,
         subject: message.subject,
         html: message.html,
-        languages: Object.keys(e.template.words),
+        languages: languagesOut(e.template, store.language),
         ...(tested && { tested }),
       };
     }),

@@ -4,10 +4,10 @@ import { conditionWords } from '@/core/conditions';
 import type { DeliveryState } from '@/core/mail';
 import { sampleOrders } from '@/core/order';
 import { findDoubles, planner, reasonWords, templateAddress, variantTitle, type PlanEvent } from '@/core/plan';
-import { segmentsOf, templateChanges, type Template } from '@/core/template';
+import { notificationStanding, versionStanding } from '@/core/standing';
 import { BY_HAND, goesByHand, momentOf, NOTICE } from '@/core/moments';
 import { scheduleWords, shortRhythmWords, shortTimingWords } from '@/core/time';
-import type { PathStep, LeafState, DoubleView, ShopMailView, OrderPath } from '@/contract/notifications';
+import type { PathStep, DoubleView, ShopMailView, OrderPath } from '@/contract/notifications';
 import type { Access } from '../../auth/access';
 import { database } from '../../db/client';
 import {
@@ -33,12 +33,6 @@ import { unsubscribedOf } from '../../events/unsubscribed';
 
 const DAY = 86_400_000;
 
-/** Languages in which every segment that the source has is written. */
-export function completeLanguages(template: Template, languages: readonly string[], source: string): string[] {
-  const needed = segmentsOf(template).filter((s) => (template.words[source]?.[s.id] ?? '').trim() !== '');
-  return languages.filter((l) => needed.every((s) => (template.words[l]?.[s.id] ?? '').trim() !== ''));
-}
-
 export type BoardRow = Awaited<ReturnType<typeof boardRows>>[number];
 export type Board = Awaited<ReturnType<typeof loadBoard>>;
 export type BoardCard = Board['cards'][number];
@@ -56,8 +50,16 @@ export async function boardRows(access: Access) {
     ...row,
     title: variantTitle(row.notification.name, row.template.variantName),
     address: templateAddress(row.notification.slug, row.template.variant),
-    changed: !row.template.nothing && templateChanges(row.edition?.template, row.template.draft).length > 0,
-    complete: completeLanguages(row.template.draft, access.store.languages, access.store.language),
+    stands: versionStanding(
+      row.notification.on,
+      {
+        nothing: row.template.nothing,
+        draft: row.template.draft,
+        live: row.edition?.template,
+        stale: Object.keys(row.template.stale).length > 0,
+      },
+      access.store,
+    ),
   }));
 }
 
@@ -85,19 +87,13 @@ export async function loadBoard(access: Access, rows?: readonly BoardRow[]) {
     cards: ids.map((id) => {
       const own = variants.filter((r) => r.notification.id === id);
       const { notification } = own[0]!;
-      const written = own.filter((r) => !r.template.nothing);
       const failures = failed.get(id) ?? 0;
-      const changed = written.some((r) => r.changed);
-      const stale = written.some((r) => r.edition && Object.keys(r.template.stale).length > 0);
-      const mark: LeafState = !notification.on
-        ? 'off'
-        : failures > 0
-          ? 'failing'
-          : changed
-            ? 'draft'
-            : stale
-              ? 'stale'
-              : 'live';
+      const stands = notificationStanding(
+        notification.on,
+        own.map((r) => r.stands),
+        failures,
+        store,
+      );
       const everybody = own.at(-1)!;
       const latest = last.get(id);
       return {
@@ -107,10 +103,11 @@ export async function loadBoard(access: Access, rows?: readonly BoardRow[]) {
         moment: notification.moment,
         audience: notification.audience,
         on: notification.on,
-        mark,
+        mark: stands.mark,
+        live: stands.live,
         edition: everybody.edition?.number,
-        changed,
-        published: written.every((r) => r.edition !== null),
+        changed: stands.draft,
+        published: !stands.unpublished,
         /** Versions for some orders, besides the one for everybody. */
         variants: own.length - 1,
         timing: timingOf(notification),
@@ -119,7 +116,7 @@ export async function loadBoard(access: Access, rows?: readonly BoardRow[]) {
         offChannels: notification.offChannels.flatMap((c) => names.get(c) ?? []),
         labels: notification.audience === 'contact' ? notification.labels : undefined,
         owner: notification.owner,
-        complete: store.languages.filter((l) => written.every((r) => r.complete.includes(l))),
+        complete: stands.complete,
         rules: notification.audience === 'staff' ? (rules.find((r) => r.id === id)?.n ?? 0) : undefined,
         waiting: waiting.get(id) ?? 0,
         failures,
@@ -328,7 +325,9 @@ export async function orderPath(access: Access, number: string): Promise<OrderPa
     sent: sent.filter((d) => d.state === 'accepted').length,
     waiting: sent.filter((d) => ['planned', 'held', 'sending', 'deferred'].includes(d.state)).length,
     failed: sent.filter((d) => ['failed', 'bounced'].includes(d.state)).length,
-    notSent: unsent.length,
+    // As many as the board says it of.
+    notSent: Object.values(byNotification).filter((s) => s.sent.length === 0 && s.would === 0 && s.why.length > 0)
+      .length,
     byNotification,
   };
 }

@@ -1,32 +1,45 @@
 /** Turning a notification on is a small publication: who would have had it over the last 30 days. */
-import { and, desc, eq, gte, inArray } from 'drizzle-orm';
+import { and, count, desc, eq, gte, inArray } from 'drizzle-orm';
 import type { Order } from '@/core/order';
 import { BY_HAND, momentOf, startsOf, SUMMARY, type MomentId } from '@/core/moments';
 import { comesNext, rhythmWords, type Schedule } from '@/core/time';
 import { dateFormatter } from '@/core/text/formatters';
 import { listed, readerLocale } from '@/words/speak';
 import { languageName } from '@/core/names';
-import { findDoubles, notSaid, planner, reasonWords, type PlanSettings, type Reason } from '@/core/plan';
-import type { Impact } from '@/contract/notifications';
+import {
+  checkNotificationSettings,
+  findDoubles,
+  notSaid,
+  PLAN_CHANGES,
+  planChanges,
+  planner,
+  reasonWords,
+  type EditionFacts,
+  type NotificationFacts,
+  type PlanChange,
+  type PlanSettings,
+  type Reason,
+} from '@/core/plan';
+import type { ChangeImpact, Impact } from '@/contract/notifications';
 import type { Access } from '../../auth/access';
 import { database } from '../../db/client';
-import { channels, events } from '../../db/schema';
+import { AppError } from '../../base/errors';
+import { channels, deliveries, events } from '../../db/schema';
 import type { EventData } from '../../events/schema';
 import { planSettings } from '../../events/settings';
 import { withholdingsOf, withoutWithheld } from '../../sending/withholding';
-import { boardRows, customersOf, ordersToPlan, shopMailsOf } from './board';
+import { boardRows, customersOf, ordersToPlan, shopMailsOf, type BoardRow } from './board';
 import { notificationBySlug } from './notification';
 import { say } from '@/words/ready';
+import { say as refuse } from '@/words/refusals';
 
 const DAY = 86_400_000;
 
 const LOOK_AT = 5_000;
 
-/** Who would have had a notification over the last 30 days, planned from the store's own events as if it had been on. */
-export async function impactOf(access: Access, slug: string): Promise<Impact> {
+/** The store's own events of the last 30 days that a notification answers to, and what planning them again needs. */
+async function lookBack(access: Access, { id, moment }: { id: string; moment: MomentId }) {
   const { store } = access;
-  const notification = await notificationBySlug(access, slug);
-  const { moment } = notification;
   const byHand = moment === BY_HAND;
   const ofProduct = momentOf(moment).about === 'product';
   // By hand it is offered on orders, whatever has become of them.
@@ -35,7 +48,7 @@ export async function impactOf(access: Access, slug: string): Promise<Impact> {
     : ofProduct
       ? (['product.stock-counted'] as const)
       : startsOf(moment);
-  const [settings, withheld, past, channelRows, about, mails, rows] = await Promise.all([
+  const [settings, withheld, past, channelRows] = await Promise.all([
     planSettings(database(), store),
     withholdingsOf(store.id),
     database()
@@ -58,30 +71,7 @@ export async function impactOf(access: Access, slug: string): Promise<Impact> {
       .orderBy(desc(events.id))
       .limit(LOOK_AT + 1),
     database().select().from(channels).where(eq(channels.storeId, store.id)),
-    ordersToPlan(access),
-    shopMailsOf(access),
-    boardRows(access),
   ]);
-  // As it would be: on, with its drafts published.
-  const own = rows.filter((r) => r.notification.id === notification.id);
-  const facts = settings.notifications.map((n) =>
-    n.id === notification.id
-      ? {
-          ...n,
-          on: true,
-          variants: n.variants.map((v) => ({
-            ...v,
-            edition: v.edition ?? {
-              id: v.id,
-              number: 0,
-              languages: Object.keys(own.find((r) => r.template.id === v.id)?.template.draft.words ?? {}),
-            },
-          })),
-        }
-      : n,
-  );
-  const asOn = { ...settings, notifications: facts };
-  const { plan } = planner({ ...asOn, notifications: facts.filter((n) => n.id === notification.id) });
   const channelOf = new Map(channelRows.map((c) => [c.id, c]));
   const looked = past
     .slice(0, LOOK_AT)
@@ -94,6 +84,58 @@ export async function impactOf(access: Access, slug: string): Promise<Impact> {
     ),
     byHand ? new Map<string, Reason>() : unsaidAmong(store.id, looked),
   ]);
+  /** Plans an event with the notification as these facts say it goes out. */
+  const planWith = (facts: NotificationFacts) => {
+    const { plan } = planner({ ...settings, notifications: [facts] });
+    return ({ order, moment: told, time }: (typeof looked)[number]) => {
+      const channel = channelOf.get(order.channel);
+      const customer = people.get(order.customer.email);
+      return withoutWithheld(
+        plan({
+          moment: byHand ? moment : told,
+          ...(byHand && { letter: { notificationId: id, by: access.person.name, adapted: [] } }),
+          order,
+          at: time.getTime(),
+          ...(channel && { channel }),
+          ...(customer && { customer }),
+        }),
+        withheld,
+      );
+    };
+  };
+  return { settings, looked, unsaid, more: past.length > LOOK_AT, planWith };
+}
+
+/** A notification as it would be when on and with its drafts published: what was never published has its draft's languages. */
+function asOn(facts: NotificationFacts, own: readonly BoardRow[]): NotificationFacts {
+  return {
+    ...facts,
+    on: true,
+    variants: facts.variants.map((v) => ({ ...v, edition: v.edition ?? draftEdition(v.id, own) })),
+  };
+}
+
+const draftEdition = (id: string, own: readonly BoardRow[]): EditionFacts => ({
+  id,
+  number: 0,
+  languages: Object.keys(own.find((r) => r.template.id === id)?.template.draft.words ?? {}),
+});
+
+/** Who would have had a notification over the last 30 days, planned from the store's own events as if it had been on. */
+export async function impactOf(access: Access, slug: string): Promise<Impact> {
+  const notification = await notificationBySlug(access, slug);
+  const { moment } = notification;
+  const byHand = moment === BY_HAND;
+  const ofProduct = momentOf(moment).about === 'product';
+  const [{ settings, looked, unsaid, more, planWith }, about, mails, rows] = await Promise.all([
+    lookBack(access, notification),
+    ordersToPlan(access),
+    shopMailsOf(access),
+    boardRows(access),
+  ]);
+  const own = rows.filter((r) => r.notification.id === notification.id);
+  const facts = settings.notifications.map((n) => (n.id === notification.id ? asOn(n, own) : n));
+  const planOne = planWith(facts.find((n) => n.id === notification.id)!);
   const byLanguage = new Map<string, number>();
   const byVariant = new Map<string, number>();
   const without = new Map<string, Set<string>>();
@@ -108,25 +150,14 @@ export async function impactOf(access: Access, slug: string): Promise<Impact> {
     const why = reasonWords(reason);
     without.set(why, (without.get(why) ?? new Set()).add(number));
   };
-  for (const { id, order, moment: told, time } of looked) {
+  for (const event of looked) {
+    const { id, order } = event;
     const standing = unsaid.get(id);
     if (standing) {
       leftOut(standing, order.number);
       continue;
     }
-    const channel = channelOf.get(order.channel);
-    const customer = people.get(order.customer.email);
-    const planned = withoutWithheld(
-      plan({
-        moment: byHand ? moment : told,
-        ...(byHand && { letter: { notificationId: notification.id, by: access.person.name, adapted: [] } }),
-        order,
-        at: time.getTime(),
-        ...(channel && { channel }),
-        ...(customer && { customer }),
-      }),
-      withheld,
-    );
+    const planned = planOne(event);
     for (const d of planned.deliveries) {
       messages += 1;
       reached.add(order.number);
@@ -150,9 +181,9 @@ export async function impactOf(access: Access, slug: string): Promise<Impact> {
       .sort((a, b) => b.orders - a.orders)
       .slice(0, 6),
     looked: looked.length,
-    more: past.length > LOOK_AT,
+    more,
     unpublished: own.filter((r) => !r.template.nothing && !r.edition).map((r) => ({ slug: r.address, name: r.title })),
-    doubles: findDoubles(asOn, mails, about)
+    doubles: findDoubles({ ...settings, notifications: facts }, mails, about)
       .filter((d) => d.notificationId === notification.id || d.with.id === notification.id)
       .map((d) => ({
         name:
@@ -164,6 +195,79 @@ export async function impactOf(access: Access, slug: string): Promise<Impact> {
         person: d.person,
         order: d.order,
       })),
+  };
+}
+
+/** Examples of each kind of change that are named. */
+const EXAMPLES = 3;
+
+/**
+ * What settings that are not saved yet would have changed over the last 30 days, against those that are: planned twice from the store's
+ * own events. Undefined where nothing goes out by itself about an order.
+ */
+export async function changeImpact(access: Access, slug: string, input: unknown): Promise<ChangeImpact | undefined> {
+  const checked = checkNotificationSettings(input);
+  if (!checked.ok) throw new AppError('invalid', refuse.thisCannotBeKept, checked.problems);
+  const wanted = checked.value;
+  const notification = await notificationBySlug(access, slug);
+  const { id, moment } = notification;
+  if (moment === BY_HAND || moment === SUMMARY || momentOf(moment).about === 'product') return undefined;
+  const [{ settings, looked, unsaid, more, planWith }, rows, [waiting]] = await Promise.all([
+    lookBack(access, notification),
+    boardRows(access),
+    database()
+      .select({ n: count() })
+      .from(deliveries)
+      .where(and(eq(deliveries.notificationId, id), eq(deliveries.timed, true), eq(deliveries.state, 'planned'))),
+  ]);
+  const own = rows.filter((r) => r.notification.id === id);
+  const before = asOn(
+    settings.notifications.find((n) => n.id === id)!,
+    own,
+  );
+  const { when: _when, ...rest } = before;
+  const after: NotificationFacts = {
+    ...rest,
+    offChannels: wanted.offChannels,
+    labels: wanted.labels,
+    offers: wanted.offers ?? false,
+    schedule: wanted.schedule,
+    ...(wanted.when && { when: wanted.when }),
+    variants: wanted.variants.map((v, i) => {
+      const there = before.variants.find((b) => b.id === v.id);
+      const variantId = v.id ?? `new ${i}`;
+      return {
+        id: variantId,
+        name: v.name,
+        nothing: v.nothing,
+        ...(v.when && { when: v.when }),
+        // A new version begins as a copy of the one for everyone else.
+        edition: there?.edition ?? { ...draftEdition(before.variants.at(-1)!.id, own), id: variantId },
+      };
+    }),
+  };
+  const [planBefore, planAfter] = [planWith(before), planWith(after)];
+  const found = new Map<PlanChange, { messages: number; orders: Set<string> }>();
+  for (const event of looked) {
+    if (unsaid.has(event.id)) continue;
+    const changes = planChanges(planBefore(event).deliveries, planAfter(event).deliveries, event.time.getTime());
+    for (const change of changes) {
+      const of = found.get(change) ?? { messages: 0, orders: new Set() };
+      of.messages += 1;
+      of.orders.add(event.order.number);
+      found.set(change, of);
+    }
+  }
+  return {
+    looked: looked.length,
+    more,
+    waiting: waiting?.n ?? 0,
+    changes: PLAN_CHANGES.flatMap((change) => {
+      const of = found.get(change);
+      return of
+        ? [{ change, messages: of.messages, orders: of.orders.size, examples: [...of.orders].slice(0, EXAMPLES) }]
+        : [];
+    }),
   };
 }
 

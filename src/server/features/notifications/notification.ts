@@ -1,8 +1,9 @@
 /** How one notification goes out: when, to whom, on which condition, in which versions. */
 import { and, count, eq, inArray } from 'drizzle-orm';
 import { momentOf } from '@/core/moments';
-import { checkNotificationSettings, settingsProblems, type NotificationSettings } from '@/core/plan';
+import { checkNotificationSettings, settingsProblems, variantTitle, type NotificationSettings } from '@/core/plan';
 import { freeSlug } from '@/core/slug';
+import { tellsAlone, type Told } from '@/core/standing';
 import { scheduleWords } from '@/core/time';
 import type { Access } from '../../auth/access';
 import { database, type Executor } from '../../db/client';
@@ -21,7 +22,9 @@ import { settingsChanged } from '../../events/planner';
 import { noteTimes } from '../../summaries/planning';
 import { historyOf, remember } from '../../auth/history';
 import { newId } from '../../base/ids';
-import { boardRows, doublesOf } from './board';
+import { leaveAlone } from '../../documents/following';
+import { keepRemoved } from '../../documents/removed';
+import { boardRows, doublesOf, type BoardRow } from './board';
 import { conditionChoices } from '../templates/templates';
 import type { NotificationView } from '@/contract/notifications';
 import { readerLanguage, readerLocale } from '@/words/speak';
@@ -100,12 +103,16 @@ export async function loadNotification(access: Access, slug: string): Promise<No
     revision: notification.revision,
     settings,
     rules: rules[0]?.n ?? 0,
+    tellsAlone: tellsAlone(toldBy(rows, notification.id)[0]!, toldBy(rows)),
     variants: own.map((r) => ({
       id: r.template.id,
       address: r.address,
       edition: r.edition?.number,
-      changed: r.changed,
-      complete: r.complete,
+      changed: r.stands.draft,
+      ...(r.template.draft.follows && {
+        follows: own.find((o) => o.template.variant === r.template.draft.follows!.version)?.template.id,
+      }),
+      complete: r.stands.complete,
     })),
     store: {
       language: store.language,
@@ -120,6 +127,16 @@ export async function loadNotification(access: Access, slug: string): Promise<No
     waiting: waiting.map((w) => ({ ...w, dueAt: w.dueAt.toISOString() })),
     history: past.map((h) => ({ id: h.id, words: h.words, at: h.at.toISOString() })),
   };
+}
+
+/** Notifications as one asks who else tells of a moment. */
+function toldBy(rows: readonly BoardRow[], only?: string): Told[] {
+  const ids = [...new Set(rows.map((r) => r.notification.id))].filter((id) => only === undefined || id === only);
+  return ids.map((id) => {
+    const own = rows.filter((r) => r.notification.id === id);
+    const { slug, moment, audience } = own[0]!.notification;
+    return { slug, moment, audience, live: own.some((r) => r.stands.live) };
+  });
 }
 
 /** Saves how a notification goes out, all of it or nothing. Refused when somebody saved it since `revision`. */
@@ -194,6 +211,15 @@ async function saveVariants(
   }
   const gone = there.filter((t) => !kept.has(t.id));
   if (gone.length > 0) {
+    const [own] = await tx
+      .select({ name: notifications.name })
+      .from(notifications)
+      .where(eq(notifications.id, notificationId));
+    for (const t of gone) {
+      const followers = (await leaveAlone(notificationId, t.variant, tx)).map((follower) => ({ id: follower }));
+      const title = variantTitle(own?.name ?? '', t.variantName);
+      await keepRemoved(access, 'version', title, { templates: [t], followers }, tx);
+    }
     await tx.delete(templates).where(
       inArray(
         templates.id,
@@ -205,7 +231,7 @@ async function saveVariants(
   }
   const addresses = new Set(there.map((t) => t.variant));
   for (const [i, variant] of wanted.entries()) {
-    const { id, name, when, nothing } = variant;
+    const { id, name, when, nothing, begins } = variant;
     const rank = i === wanted.length - 1 ? LAST_RANK : i + 1;
     if (id) {
       if (!there.some((t) => t.id === id)) throw new AppError('conflict', say.aVersionIsNoLonger);
@@ -214,6 +240,12 @@ async function saveVariants(
         .set({ variantName: name.trim(), when: when ?? null, nothing, rank })
         .where(eq(templates.id, id));
       continue;
+    }
+    const from = begins ? there.find((t) => t.id === begins.from && kept.has(t.id)) : everybody;
+    if (!from) throw new AppError('conflict', say.aVersionIsNoLonger);
+    if (begins?.follows && from.draft.follows) {
+      const message = say.followsOneThatStandsAlone;
+      throw new AppError('invalid', message, [{ path: `/variants/${i}/begins`, message }]);
     }
     const address = freeSlug(name, addresses, 'version');
     addresses.add(address);
@@ -226,7 +258,7 @@ async function saveVariants(
       rank,
       when: when ?? null,
       nothing,
-      draft: everybody.draft,
+      draft: begins?.follows ? { ...from.draft, follows: { version: from.variant } } : from.draft,
       draftBy: access.person.name,
       draftAt: new Date(),
     });

@@ -11,10 +11,10 @@ import {
   type Audience,
   type MomentId,
 } from '@/core/moments';
-import { placedSentence } from '@/core/schema';
 import { freeSlug } from '@/core/slug';
 import { type Template } from '@/core/template';
 import { AT_ONCE, MORNINGS, type Schedule } from '@/core/time';
+import type { BulkOutcome } from '@/contract/notifications';
 import type { Access } from '../../auth/access';
 import { database } from '../../db/client';
 import { deliveries, notifications, shopMails, templates } from '../../db/schema';
@@ -22,54 +22,27 @@ import { AppError } from '../../base/errors';
 import { settingsChanged } from '../../events/planner';
 import { remember } from '../../auth/history';
 import { newId } from '../../base/ids';
+import { keepRemoved, rowsOfNotification } from '../../documents/removed';
 import { boardRows } from './board';
-import { publishTemplate, switchNotification } from '../templates/templates';
+import { switchNotification } from '../templates/templates';
 import { notificationBySlug } from './notification';
 import { say } from '@/words/refusals';
 import { kept } from '@/words/kept';
 import { say as sent } from '@/words/sent';
 
-export interface BulkOutcome {
-  done: string[];
-  /** What was not done, with why. */
-  refused: { name: string; why: string }[];
-}
-
-/** Turns several on or off, or publishes their drafts. What is refused leaves the others alone. */
-export async function inBulk(
-  access: Access,
-  action: 'on' | 'off' | 'publish',
-  slugs: readonly string[],
-): Promise<BulkOutcome> {
+/** Turns several on or off. What is refused leaves the others alone. */
+export async function switchMany(access: Access, on: boolean, slugs: readonly string[]): Promise<BulkOutcome> {
   const outcome: BulkOutcome = { done: [], refused: [] };
   const rows = await boardRows(access);
-  for (const slug of slugs.slice(0, 200)) {
-    const own = rows.filter((r) => r.notification.slug === slug);
-    const [first] = own;
-    if (!first) continue;
-    const { notification } = first;
-    if (action !== 'publish') {
-      const on = action === 'on';
-      if (notification.on === on) continue;
-      try {
-        await switchNotification(access, slug, on);
-        outcome.done.push(notification.name);
-      } catch (error) {
-        if (!(error instanceof AppError)) throw error;
-        outcome.refused.push({ name: notification.name, why: error.message });
-      }
-      continue;
-    }
-    for (const row of own) {
-      if (!row.changed) continue;
-      try {
-        await publishTemplate(access, row.address, row.template.revision);
-        outcome.done.push(row.title);
-      } catch (error) {
-        if (!(error instanceof AppError)) throw error;
-        const first = error.problems[0];
-        outcome.refused.push({ name: row.title, why: first ? placedSentence(first) : error.message });
-      }
+  for (const slug of slugs) {
+    const found = rows.find((r) => r.notification.slug === slug)?.notification;
+    if (!found || found.on === on) continue;
+    try {
+      await switchNotification(access, slug, on);
+      outcome.done.push(found.name);
+    } catch (error) {
+      if (!(error instanceof AppError)) throw error;
+      outcome.refused.push({ name: found.name, why: error.message });
     }
   }
   return outcome;
@@ -164,9 +137,12 @@ const blank = (language: string, name: string, moment: MomentId): Template => ({
   },
 });
 
-/** Takes away a notification that is off and that nothing waits for. What it has sent stays on record. */
-export async function removeNotification(access: Access, slug: string): Promise<void> {
-  await database().transaction(async (tx) => {
+/**
+ * Takes away a notification that is off; what waits is not sent, and what it has sent stays on record. It can be brought back with all that
+ * it had.
+ */
+export async function removeNotification(access: Access, slug: string): Promise<{ removed: string }> {
+  return database().transaction(async (tx) => {
     const notification = await notificationBySlug(access, slug, tx, true);
     if (SHIPPED_NOTIFICATIONS.some((n) => n.slug === slug)) {
       throw new AppError('invalid', say.nameShipsWithLibellusLeave({ name: notification.name }));
@@ -181,6 +157,13 @@ export async function removeNotification(access: Access, slug: string): Promise<
         lastWords: kept(() => sent.notificationTakenAway({ notification: notification.name })),
       })
       .where(and(eq(deliveries.notificationId, notification.id), inArray(deliveries.state, ['planned', 'held'])));
+    const { id: removed } = await keepRemoved(
+      access,
+      'notification',
+      notification.name,
+      await rowsOfNotification(notification.id, tx),
+      tx,
+    );
     // Its versions and rules go with it.
     await tx.delete(notifications).where(eq(notifications.id, notification.id));
     await settingsChanged(tx, access.store.id);
@@ -190,6 +173,7 @@ export async function removeNotification(access: Access, slug: string): Promise<
       { notification: notification.name },
       { db: tx, about: notification.id },
     );
+    return { removed };
   });
 }
 

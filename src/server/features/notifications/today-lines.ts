@@ -1,11 +1,13 @@
 /** What Today says of the notifications: each by itself while they are few, and together when one would have to count them. */
 import { languageName } from '@/core/names';
+import { momentOf } from '@/core/moments';
 import { templateFindings } from '@/core/preflight';
+import { unheardMoments } from '@/core/standing';
 import type { Access } from '../../auth/access';
 import type { Board, BoardRow } from './board';
 import type { TodayLine } from '@/contract/today';
 import { say } from '@/words/ready';
-import { listed } from '@/words/speak';
+import { inSentence, listed } from '@/words/speak';
 
 /** More of a kind than this are told of in one line. */
 const FEW = 3;
@@ -38,7 +40,7 @@ export function notificationLines({ store }: Access, rows: readonly BoardRow[], 
     });
     if (!notification.on) off.push(told('waiting', say.nameIsOff({ name }), say.seeItOnTheJourney, '/journey'));
     else if (!edition) unpublished.push(told('waiting', say.nameHasNeverBeenPublished({ name }), say.openIt));
-    else if (!row.changed) {
+    else if (!row.stands.draft) {
       // Versions are told of only when there is something to do for them.
       if (everybody) live.push(told('good', say.nameIsLiveEditionNumber({ name, number: edition.number }), say.openIt));
     } else {
@@ -54,7 +56,7 @@ export function notificationLines({ store }: Access, rows: readonly BoardRow[], 
       });
     }
     if (!notification.on) continue;
-    const missing = store.languages.filter((l) => !row.complete.includes(l));
+    const missing = store.languages.filter((l) => !row.stands.complete.includes(l));
     if (missing.length > 0 && audience !== 'staff') {
       const fact = say.nameHasNoWordsIn({
         name,
@@ -95,7 +97,11 @@ export function notificationLines({ store }: Access, rows: readonly BoardRow[], 
     });
   }
   const journey = { action: say.seeThemOnTheJourney, href: '/journey' };
+  const silent = unheardMoments(board.cards).map((moment) => inSentence(momentOf(moment)?.label ?? moment));
   return [
+    ...(silent.length > 0
+      ? [{ state: 'waiting' as const, fact: say.customersHearNothing({ moments: listed(silent) }), ...journey }]
+      : []),
     ...together(unheard, (names) => ({
       state: 'failing',
       fact: say.noStaffRecipientsNames({ names }),

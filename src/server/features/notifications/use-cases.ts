@@ -3,12 +3,13 @@ import { Type } from '@sinclair/typebox';
 import { AUDIENCES } from '@/core/moments';
 import { useCase } from '../use-case';
 import { switchNotification } from '../templates/templates';
-import { impactOf } from './impact';
+import { changeImpact, impactOf } from './impact';
 import { saveNotification } from './notification';
-import { addShopMail, inBulk, makeNotification, removeNotification, removeShopMail } from './notifications';
+import { draftsOf, publishMany } from './many';
+import { addShopMail, makeNotification, removeNotification, removeShopMail, switchMany } from './notifications';
 import { savePhrase } from '../templates/phrasebook';
 import { addRule, changeRule, removeRule, testRule, tryOrder } from '../routing/routing';
-import { DEED_CHECKS, ID, NUMBER, object, REVISION, SLUG } from '../shapes';
+import { DEED_CHECKS, EDITION_NOTE, ID, NUMBER, object, REVISION, SLUG } from '../shapes';
 
 const AUDIENCE = Type.Union(AUDIENCES.map((a) => Type.Literal(a)));
 const NAME = Type.String({ maxLength: 300 });
@@ -28,17 +29,32 @@ export const notification = {
     input: object({ slug: SLUG }),
     run: (who, { slug }) => impactOf(who, slug),
   }),
+  changeImpact: useCase({
+    name: 'notification.change-impact',
+    permission: 'store.read',
+    input: object({ slug: SLUG, settings: DEED_CHECKS }),
+    run: (who, { slug, settings }) => changeImpact(who, slug, settings),
+  }),
   bulkSwitch: useCase({
     name: 'notification.bulk-switch',
     permission: 'notification.switch',
     input: object({ on: Type.Boolean(), slugs: SLUGS }),
-    run: (who, { on, slugs }) => inBulk(who, on ? 'on' : 'off', slugs),
+    run: (who, { on, slugs }) => switchMany(who, on, slugs),
   }),
   bulkPublish: useCase({
     name: 'notification.bulk-publish',
     permission: 'template.publish',
+    input: object({
+      drafts: Type.Array(object({ slug: SLUG, revision: REVISION }), { maxItems: 400 }),
+      note: EDITION_NOTE,
+    }),
+    run: (who, { drafts, note }) => publishMany(who, drafts, note),
+  }),
+  drafts: useCase({
+    name: 'notification.drafts',
+    permission: 'store.read',
     input: object({ slugs: SLUGS }),
-    run: (who, { slugs }) => inBulk(who, 'publish', slugs),
+    run: (who, { slugs }) => draftsOf(who, slugs),
   }),
   make: useCase({
     name: 'notification.make',
@@ -111,7 +127,8 @@ export const rule = {
 export const phrase = {
   save: useCase({
     name: 'phrase.save',
-    permission: 'phrase.edit',
+    // Those of the store's own language need more: see there.
+    permission: 'words.translate',
     input: object({
       phrase: Type.String({ maxLength: 40 }),
       language: Type.String({ maxLength: 20 }),

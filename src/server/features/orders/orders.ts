@@ -1,6 +1,16 @@
 /** The store's orders: lists, and one order with its story. */
-import { and, asc, desc, eq, like, lt, or, type SQL } from 'drizzle-orm';
-import { ORDER_STATUSES, sampleOrders, type Order, type OrderStatus } from '@/core/order';
+import { and, asc, desc, eq, inArray, like, lt, or, type SQL } from 'drizzle-orm';
+import { lacksForMoment } from '@/core/snapshot';
+import { languageName } from '@/core/names';
+import {
+  orderMatches,
+  ORDER_STATUSES,
+  orderWords,
+  sampleOrders,
+  STATUS_WORDS,
+  type Order,
+  type OrderStatus,
+} from '@/core/order';
 import { reasonWords } from '@/core/plan';
 import type { Access } from '../../auth/access';
 import { database } from '../../db/client';
@@ -69,6 +79,78 @@ export async function listOrders(access: Access, filter: OrderFilter = {}, limit
     rows: rows.slice(0, limit).map((r) => ({ ...r, placedAt: r.placedAt.toISOString() })),
     next: rows.length > limit ? rows[limit - 1]!.id : undefined,
   };
+}
+
+/** How many of the newest orders are looked through by what they hold, and how many at a time. */
+const LOOKED_THROUGH = 4_000;
+const AT_A_TIME = 400;
+
+/** Orders that a search finds: by number, name or address among all, and by country, language, goods, lines or standing among the newest. */
+export async function findOrders(access: Access, search: string, limit = 60) {
+  const named = await listOrders(access, { search }, limit);
+  const wanted = search.trim();
+  if (wanted === '') return named.rows.map((row) => ({ ...row, note: languageName(row.language) }));
+  const known = new Set(named.rows.map((r) => r.number));
+  const held: (typeof orders.$inferSelect)[] = [];
+  let before: string | undefined;
+  for (let seen = 0; seen < LOOKED_THROUGH && known.size + held.length < limit; seen += AT_A_TIME) {
+    const newest = await database()
+      .select()
+      .from(orders)
+      .where(and(eq(orders.storeId, access.store.id), before === undefined ? undefined : lt(orders.id, before)))
+      .orderBy(desc(orders.id))
+      .limit(AT_A_TIME);
+    held.push(
+      ...newest.filter(
+        (o) => !known.has(o.number) && orderMatches(orderWords(o.snapshot, STATUS_WORDS[o.status]), wanted),
+      ),
+    );
+    if (newest.length < AT_A_TIME) break;
+    before = newest.at(-1)!.id;
+  }
+  return [...named.rows, ...held]
+    .slice(0, limit)
+    .map(({ number, customerName, language }) => ({ number, customerName, language, note: languageName(language) }));
+}
+
+/**
+ * The order that a notification's messages are best looked at with: the newest that it was written about, else the newest that its moment
+ * can have come for, else a sample for it. With `language`, an order of somebody who reads it goes before one of somebody who does not.
+ */
+export async function orderForMoment(
+  access: Access,
+  notificationId: string | undefined,
+  moment: string,
+  newest: readonly string[],
+  language?: string,
+): Promise<string> {
+  const fits = (order: Order): boolean => lacksForMoment(order, moment) === undefined;
+  const told = notificationId
+    ? await database()
+        .select({ number: orders.number, snapshot: orders.snapshot, language: orders.language })
+        .from(deliveries, { forceIndex: 'delivery_notification' })
+        .innerJoin(orders, eq(orders.id, deliveries.orderId))
+        .where(eq(deliveries.notificationId, notificationId))
+        .orderBy(desc(deliveries.id))
+        .limit(5)
+    : [];
+  const written = told.find((o) => fits(o.snapshot));
+  if (written && language === undefined) return written.number;
+  const rows =
+    newest.length > 0
+      ? await database()
+          .select({ number: orders.number, snapshot: orders.snapshot, language: orders.language })
+          .from(orders)
+          .where(and(eq(orders.storeId, access.store.id), inArray(orders.number, [...newest])))
+          .orderBy(desc(orders.id))
+      : [];
+  const fitting =
+    (language !== undefined && [...told, ...rows].find((o) => o.language === language && fits(o.snapshot))) ||
+    (written ?? rows.find((o) => fits(o.snapshot)));
+  if (fitting) return fitting.number;
+  const { store } = access;
+  const samples = sampleOrders(store.currency, store.facts.url, Date.now());
+  return (samples.find((s) => fits(s.order)) ?? samples[0]!).order.number;
 }
 
 /** Names of the store's channels by id. */

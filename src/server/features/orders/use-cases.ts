@@ -9,7 +9,7 @@ import { bringIn, previewFile } from '../exchange/bring-in';
 import { takeOut } from '../exchange/take-out';
 import { doWithOrder, forecastAction } from './order-actions';
 import { replyFile } from './replies';
-import { listOrders, orderSnapshot } from './orders';
+import { findOrders, orderSnapshot } from './orders';
 import { forecastPlacing, placeOrder } from './placing';
 import { startWalk, takeStep } from './walk';
 import { keepLetter } from './keep-letter';
@@ -32,7 +32,7 @@ export const order = {
     name: 'order.search',
     permission: 'store.read',
     input: object({ search: Type.String({ maxLength: 100 }) }),
-    run: async (who, { search }) => (await listOrders(who, { search }, 60)).rows,
+    run: (who, { search }) => findOrders(who, search),
   }),
   place: useCase({
     name: 'order.place',

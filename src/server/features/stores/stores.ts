@@ -199,15 +199,20 @@ export const SHIPPED_LANGUAGES = Object.keys(SHIPPED_NOTIFICATIONS[0]!.template.
   SHIPPED_NOTIFICATIONS.every((n) => n.template.words[language]),
 );
 
+/** What is asked about each store. */
+export const STORE_FIELDS = {
+  store: Type.String({ minLength: 1, maxLength: 80 }),
+  url: Type.String({ format: 'uri', maxLength: 300 }),
+  storeEmail: Type.String({ format: 'mail-address' }),
+  currency: Type.String({ format: 'currency' }),
+  timeZone: Type.String({ format: 'time-zone' }),
+};
+
 const SetUpSchema = Type.Object(
   {
     code: Type.String({ minLength: 1, maxLength: 100 }),
-    store: Type.String({ minLength: 1, maxLength: 80 }),
-    url: Type.String({ format: 'uri', maxLength: 300 }),
-    storeEmail: Type.String({ format: 'mail-address' }),
+    ...STORE_FIELDS,
     language: Type.Union(SHIPPED_LANGUAGES.map((l) => Type.Literal(l))),
-    currency: Type.String({ format: 'currency' }),
-    timeZone: Type.String({ format: 'time-zone' }),
     name: Type.String({ minLength: 1, maxLength: 120 }),
     email: Type.String({ format: 'mail-address' }),
     password: Type.String({ minLength: 10, maxLength: 128 }),
@@ -215,6 +220,12 @@ const SetUpSchema = Type.Object(
   { additionalProperties: false },
 );
 const checkSetUp = checker(SetUpSchema, { values: 40, depth: 3 });
+
+/** A scheme alone is a URI by RFC 3986, and no place that a message could link to. */
+export function refuseUnsafe(url: string): void {
+  if (safeUrl(url) !== undefined) return;
+  throw new AppError('invalid', say.theStoreCannotBeMade, [{ path: '/url', message: say.enterAFullLinkSuch }]);
+}
 
 /**
  * Makes the first store and its owner. Refused without the code, and once there is anybody.
@@ -237,10 +248,7 @@ export async function setUpFirst(input: unknown, from: string): Promise<{ storeI
     throw new AppError('invalid', say.theSetUpCodeIs, [{ path: '/code', message: say.enterTheCodeThatLibellus }]);
   }
   await succeeded([network], []);
-  // A scheme alone is a URI by RFC 3986, and no place that a message could link to.
-  if (safeUrl(url) === undefined) {
-    throw new AppError('invalid', say.theStoreCannotBeMade, [{ path: '/url', message: say.enterAFullLinkSuch }]);
-  }
+  refuseUnsafe(url);
   if (!(await needsSetUp())) throw new AppError('conflict', say.thereIsAStoreAlready);
   const storeId = slugOf(store, { most: 40, fallback: 'store' });
   const owner = await createUser({ name, email, password });

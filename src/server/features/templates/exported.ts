@@ -6,7 +6,7 @@ import { senderFor, sendersOf } from '../../sending/service';
 import { composeMessage, domainOf, freshMessageId } from '../../sending/compose';
 import { madeUpFor } from '@/core/placeholders';
 import { filesFor } from '../../sending/files';
-import { renderFor, snapshotFor } from '../../sending/render';
+import { inForm, renderFor, snapshotFor } from '../../sending/render';
 import { detailsNow } from '../../summaries/example';
 import { templateFor } from './templates';
 import { orderSnapshot } from '../orders/orders';
@@ -65,8 +65,11 @@ export async function exportMessage(
   });
   const sender = senderFor(await sendersOf(access.store.id), kind);
   const from = { name: sender?.name ?? access.store.name, address: sender?.address ?? access.store.facts.email };
-  const body = await composeMessage(message, {
-    from,
+  const { sentAs } = template;
+  const body = await composeMessage(inForm(message, sentAs), {
+    from: { name: sentAs?.fromName ?? from.name, address: sentAs?.fromAddress ?? from.address },
+    ...(sentAs?.replyTo && { replyTo: sentAs.replyTo }),
+    ...(sentAs?.cc && { cc: sentAs.cc }),
     to: { name: '', address: order.customer.email },
     messageId: freshMessageId(domainOf(from.address)),
     date: new Date(),

@@ -1,8 +1,7 @@
 /** The look on the bench and the one that is live; taking one in from a file or from another store. */
-import { and, desc, eq, inArray, isNotNull } from 'drizzle-orm';
+import { and, desc, eq, inArray } from 'drizzle-orm';
 import { readFile } from 'node:fs/promises';
 import { checkLook, lookFindings, readLookFile, type Asset, type Look, type LookFile } from '@/core/look';
-import { variantTitle } from '@/core/plan';
 import { placedSentence } from '@/core/schema';
 import type { Access } from '../../auth/access';
 import { accessOf, storesOf } from '../../auth/access';
@@ -11,6 +10,7 @@ import { editionContent, publishDraft, refuseToPublish, saveDraft } from '../../
 import { lookShelf } from '../../documents/shelves';
 import { editions, lookEditions, notifications, templates } from '../../db/schema';
 import { AppError } from '../../base/errors';
+import { boardRows } from '../notifications/board';
 import { remember } from '../../auth/history';
 import { bringPicture, pictureFile, refuseForeignPictures } from '../../documents/pictures';
 import { say } from '@/words/refusals';
@@ -24,6 +24,7 @@ export async function loadLook(access: Access) {
         number: lookEditions.number,
         publishedBy: lookEditions.publishedBy,
         publishedAt: lookEditions.publishedAt,
+        note: lookEditions.note,
       })
       .from(lookEditions)
       .where(eq(lookEditions.storeId, access.store.id))
@@ -84,14 +85,10 @@ async function triedOn(access: Access) {
   });
 }
 
+/** Names of the notifications that are live: each wears the look in all of its versions. */
 async function liveNotifications(access: Access): Promise<string[]> {
-  const rows = await database()
-    .select({ name: notifications.name, variantName: templates.variantName })
-    .from(notifications)
-    .innerJoin(templates, eq(templates.notificationId, notifications.id))
-    .where(and(eq(notifications.storeId, access.store.id), isNotNull(templates.liveEditionId)))
-    .orderBy(notifications.id, desc(eq(templates.variant, '')), templates.rank);
-  return rows.map((r) => variantTitle(r.name, r.variantName));
+  const rows = await boardRows(access);
+  return [...new Set(rows.filter((r) => r.stands.live).map((r) => r.notification.name))];
 }
 
 /** A look as sent by a screen, checked for shape. */
@@ -114,10 +111,15 @@ export async function saveLook(access: Access, revision: number, draft: unknown)
 }
 
 /** Publishes the look that was seen: from now on every message wears it. */
-export async function publishLook(access: Access, revision: number): Promise<{ number: number; touches: number }> {
+export async function publishLook(
+  access: Access,
+  revision: number,
+  note?: string,
+): Promise<{ number: number; touches: number }> {
   const touches = (await liveNotifications(access)).length;
   const { number } = await publishDraft(lookShelf, access, access, {
     revision,
+    note,
     judge: async (look) => {
       const blockers = lookFindings(look).filter((f) => f.severity === 'blocker');
       refuseToPublish(

@@ -9,6 +9,7 @@ import { codesOf } from '../../codes/known';
 import { database, type Executor } from '../../db/client';
 import { editions, notifications, passageEditions, passages, templates, type PassageContent } from '../../db/schema';
 import { editionContent, publishDraft, refuseToPublish, saveDraft } from '../../documents/document';
+import { keepRemoved, rowsOfPassage } from '../../documents/removed';
 import { asTemplate, passageShelf } from '../../documents/shelves';
 import { AppError } from '../../base/errors';
 import { remember } from '../../auth/history';
@@ -84,7 +85,7 @@ export async function makePassage(
     await tx
       .insert(passages)
       .values({ storeId: access.store.id, id, name: label, draft: content, draftBy: by, draftAt: at });
-    await passageShelf.put({ access, id }, { number: 1, content, by, at }, undefined, tx);
+    await passageShelf.put({ access, id }, { number: 1, content, by, at, note: '' }, undefined, tx);
     await remember(access, 'madePassage', { passage: label }, { db: tx });
   });
   return { id };
@@ -115,6 +116,7 @@ export async function loadPassage(access: Access, id: string) {
       number: passageEditions.number,
       publishedBy: passageEditions.publishedBy,
       publishedAt: passageEditions.publishedAt,
+      note: passageEditions.note,
     })
     .from(passageEditions)
     .where(and(eq(passageEditions.storeId, access.store.id), eq(passageEditions.passageId, id)))
@@ -153,11 +155,13 @@ export async function publishPassage(
   access: Access,
   id: string,
   revision: number,
+  note?: string,
 ): Promise<{ number: number; touches: number }> {
   const { name } = await passageRow(access, id);
   const touches = (await usersOfPassage(access, id)).length;
   const { number } = await publishDraft(passageShelf, { access, id }, access, {
     revision,
+    note,
     judge: (content, tx) => judgePassage(access, { id, name, ...content }, tx),
     then: (tx, edition) => remember(access, 'publishedPassage', { passage: name, edition: edition.number }, { db: tx }),
   });
@@ -197,13 +201,17 @@ export async function passageEdition(access: Access, id: string, number: number)
 }
 
 /** Takes a passage away, when nothing uses it. */
-export async function removePassage(access: Access, id: string): Promise<void> {
+export async function removePassage(access: Access, id: string): Promise<{ removed: string }> {
   const users = await usersOfPassage(access, id);
   if (users.length > 0) {
     throw new AppError('invalid', say.thePassageIsUsedIn({ users: users.map((u) => u.name).join(', ') }));
   }
-  await database().transaction(async (tx) => {
+  return database().transaction(async (tx) => {
+    const rows = await rowsOfPassage(access.store.id, id, tx);
+    const name = String(rows.passages?.[0]?.name ?? id);
+    const { id: removed } = await keepRemoved(access, 'passage', name, rows, tx);
     await tx.delete(passages).where(and(eq(passages.storeId, access.store.id), eq(passages.id, id)));
     await remember(access, 'removedPassage', { passage: id }, { db: tx });
+    return { removed };
   });
 }

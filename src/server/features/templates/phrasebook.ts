@@ -3,7 +3,7 @@ import { and, eq } from 'drizzle-orm';
 import { languageName } from '@/core/names';
 import { segmentProblems } from '@/core/preflight';
 import { phrasebookFor, PHRASE_PLACES, PHRASES, type Phrase } from '@/core/template';
-import type { Access } from '../../auth/access';
+import { refuseUnless, type Access } from '../../auth/access';
 import { database } from '../../db/client';
 import { phrases } from '../../db/schema';
 import { AppError } from '../../base/errors';
@@ -46,13 +46,14 @@ export async function savePhrase(
   if (!phrase || !store.languages.includes(input.language)) {
     throw new AppError('invalid', say.thereIsNoSuchPhrase);
   }
+  if (input.language === store.language) refuseUnless(access, 'phrase.edit');
   const source = input.source.trim();
   const mine = and(eq(phrases.storeId, store.id), eq(phrases.language, input.language), eq(phrases.phrase, phrase));
   const shipped = phrasebookFor(input.language)[phrase];
   if (source === '' || source === shipped) {
     await database().delete(phrases).where(mine);
   } else {
-    const problem = problemOf(phrase, source);
+    const problem = phraseProblem(phrase, source);
     if (problem) throw new AppError('invalid', problem, [{ path: `/${phrase}/${input.language}`, message: problem }]);
     await database()
       .insert(phrases)
@@ -63,7 +64,8 @@ export async function savePhrase(
   await remember(access, 'changedPhrase', changed);
 }
 
-function problemOf(phrase: Phrase, source: string): string | undefined {
+/** What keeps words from standing in the place of a phrase, or undefined. */
+export function phraseProblem(phrase: Phrase, source: string): string | undefined {
   if (source.length > MOST) return say.theseWordsAreLongerThan({ most: MOST });
   // Shared by all messages: only what every moment knows may stand in it.
   const [problem] = segmentProblems(

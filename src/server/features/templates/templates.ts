@@ -2,9 +2,17 @@
 import { senderKindOf, type SenderKind } from '@/core/mail';
 import { and, desc, eq, isNull, ne, sql } from 'drizzle-orm';
 import { factsOf } from '../../db/store-facts';
-import { findingProblem, messageFindings, templateFindings, type Finding } from '@/core/preflight';
+import { findingProblem, messageFindings, templateFindings, unsendableFindings, type Finding } from '@/core/preflight';
 import { templateAddress, variantTitle } from '@/core/plan';
-import { copyBlock, freshIds, insertBlock, withWords, type Segments, type Template } from '@/core/template';
+import {
+  copyBlock,
+  freshIds,
+  insertBlock,
+  languagesOut,
+  withWords,
+  type Segments,
+  type Template,
+} from '@/core/template';
 import { sampleOrders } from '@/core/order';
 import type { Access } from '../../auth/access';
 import { database } from '../../db/client';
@@ -17,6 +25,7 @@ import { settingsChanged } from '../../events/planner';
 import { remember } from '../../auth/history';
 import { codesOf } from '../../codes/known';
 import { phrasesOf, renderFor } from '../../sending/render';
+import { senderDomainsOf, servicesOf } from '../../sending/service';
 import { fileShelf } from '../files/files';
 import { listOrders, orderSnapshot } from '../orders/orders';
 import { livePassages } from '../../sending/passages';
@@ -35,22 +44,40 @@ export async function loadDesk(access: Access, slug: string) {
   const [live, list, bench] = await Promise.all([
     liveEdition(template.liveEditionId),
     database()
-      .select({ number: editions.number, publishedBy: editions.publishedBy, publishedAt: editions.publishedAt })
+      .select({
+        number: editions.number,
+        publishedBy: editions.publishedBy,
+        publishedAt: editions.publishedAt,
+        note: editions.note,
+      })
       .from(editions)
       .where(eq(editions.templateId, template.id))
       .orderBy(desc(editions.number)),
     benchOf(access),
   ]);
-  const [neighbours, details] = await Promise.all([allTemplates(access), detailsNow(access.store, notification)]);
+  const { follows } = template.draft;
+  const [neighbours, details, leads] = await Promise.all([
+    allTemplates(access),
+    detailsNow(access.store, notification),
+    follows && templateRow(access, templateAddress(notification.slug, follows.version)),
+  ]);
   const at = neighbours.findIndex((n) => n.slug === slug);
   return {
     notification: {
+      id: notification.id,
       slug,
       name: title,
       moment: notification.moment,
       audience: notification.audience,
       on: notification.on,
       ...(details && { details }),
+      ...(leads && {
+        leads: {
+          slug: templateAddress(notification.slug, leads.template.variant),
+          name: leads.template.variantName || ready.everyoneElse,
+          template: leads.template.draft,
+        },
+      }),
     },
     draft: template.draft,
     revision: template.revision,
@@ -92,13 +119,14 @@ export async function allTemplates(access: Access): Promise<{ slug: string; name
 /** What a store lends to everything on the bench: its look, words, passages, codes, and names for conditions. */
 export async function benchOf(access: Access) {
   const { store } = access;
-  const [phrases, live, all, codes, choices, shelf] = await Promise.all([
+  const [phrases, live, all, codes, choices, shelf, senderDomains] = await Promise.all([
     Promise.all(store.languages.map(async (l) => [l, await phrasesOf(store.id, l)] as const)),
     livePassages(store.id),
     listPassages(access),
     codesOf(store.id),
     conditionChoices(store.id),
     fileShelf(store.id),
+    senderDomainsOf(store.id),
   ]);
   return {
     store: {
@@ -116,6 +144,7 @@ export async function benchOf(access: Access) {
       passageNames: all.map(({ id, name }) => ({ id, name })),
       codes,
       shelf,
+      senderDomains,
       ...choices,
     },
   };
@@ -164,10 +193,16 @@ export async function saveTemplate(
 }
 
 /** Publishes the draft that was seen. Refused with its blockers, or when the draft changed since. */
-export async function publishTemplate(access: Access, slug: string, revision: number): Promise<{ number: number }> {
+export async function publishTemplate(
+  access: Access,
+  slug: string,
+  revision: number,
+  note?: string,
+): Promise<{ number: number }> {
   const { notification, template, title } = await templateRow(access, slug);
   return publishDraft(templateShelf, { access, id: template.id }, access, {
     revision,
+    note,
     judge: async (draft) => {
       const blockers = await blockersOf(access, notification.moment, draft);
       refuseToPublish('this', blockers.map(findingProblem));
@@ -179,27 +214,42 @@ export async function publishTemplate(access: Access, slug: string, revision: nu
   });
 }
 
-/** What stops a template: found in it, and in a message made of it with the newest order in each language. */
-async function blockersOf(access: Access, moment: string, draft: Template): Promise<Finding[]> {
-  const { store } = access;
-  const [codes, shelf, passages, newest] = await Promise.all([
+const stops = (list: readonly Finding[]): Finding[] => list.filter((f) => f.severity === 'blocker');
+
+/** Tells what in a template stops it, by its moment; what it needs of the store is read once. */
+export async function writtenBlockers({ store }: Access): Promise<(moment: string, draft: Template) => Finding[]> {
+  const [codes, shelf, passages, senderDomains] = await Promise.all([
     codesOf(store.id),
     fileShelf(store.id),
     livePassages(store.id),
-    listOrders(access, {}, 1),
+    senderDomainsOf(store.id),
   ]);
-  const findings = templateFindings(draft, {
-    moment,
-    sourceLanguage: store.language,
-    codes,
-    passages,
-    shelf: { files: shelf.files.map((f) => f.digest), room: shelf.room },
-    now: Date.now(),
-    timeZone: store.timeZone,
-  });
-  const stops = (list: readonly Finding[]): Finding[] => list.filter((f) => f.severity === 'blocker');
+  return (moment, draft) =>
+    stops(
+      templateFindings(draft, {
+        moment,
+        sourceLanguage: store.language,
+        codes,
+        passages,
+        shelf: { files: shelf.files.map((f) => f.digest), room: shelf.room },
+        senderDomains,
+        now: Date.now(),
+        timeZone: store.timeZone,
+      }),
+    );
+}
+
+/** What stops a template: found in it, and in a message made of it with the newest order in each language. */
+async function blockersOf(access: Access, moment: string, draft: Template): Promise<Finding[]> {
+  const { store } = access;
+  const [judge, newest, services] = await Promise.all([
+    writtenBlockers(access),
+    listOrders(access, {}, 1),
+    servicesOf(store.id),
+  ]);
+  const written = [...judge(moment, draft), ...unsendableFindings(draft, services)];
   // A message that cannot be made says nothing more.
-  if (stops(findings).length > 0) return stops(findings);
+  if (written.length > 0) return written;
   const number = newest.rows[0]?.number;
   const about = number
     ? await orderSnapshot(access, number)
@@ -208,7 +258,7 @@ async function blockersOf(access: Access, moment: string, draft: Template): Prom
         channelName: undefined,
       };
   const rendered = await Promise.all(
-    Object.keys(draft.words).map(async (language) => {
+    languagesOut(draft, store.language).map(async (language) => {
       const message = await renderFor({
         store,
         template: draft,

@@ -2,6 +2,7 @@
 import { chooseService } from '@/core/mail';
 import { sampleDetails } from '@/core/placeholders';
 import { detailsNow } from '../../summaries/example';
+import { lacksForMoment } from '@/core/snapshot';
 import { isMailAddress } from '@/core/schema';
 import type { Access } from '../../auth/access';
 import { databaseTime } from '../../db/time';
@@ -11,15 +12,23 @@ import { composeMessage, domainOf, freshMessageId } from '../../sending/compose'
 import { signMessage } from '../../sending/dkim';
 import { filesFor } from '../../sending/files';
 import { withPictures } from '../../sending/pictures';
-import { renderFor, snapshotFor } from '../../sending/render';
+import { inForm, renderFor, snapshotFor } from '../../sending/render';
 import { senderFor, sendersOf, servicesOf, settingsOf, standingOf } from '../../sending/service';
 import { Line } from '../../sending/transport';
 import { domainOfStore } from '../../domains/look';
 import { readTemplate } from '../../documents/read-template';
 import { templateFor } from './templates';
-import { orderSnapshot } from '../orders/orders';
+import { orderForMoment, orderSnapshot } from '../orders/orders';
 import { say } from '@/words/refusals';
 import { readKept } from '../../base/reading';
+
+/** What an order lacks, in words. */
+const LACKS = {
+  parcel: () => say.aParcel,
+  refund: () => say.aRefund,
+  cancellation: () => say.aCancellation,
+  return: () => say.aReturn,
+};
 
 export interface TestRequest {
   slug: string;
@@ -28,6 +37,20 @@ export interface TestRequest {
   order: string;
   /** The template on the sheet; without it, the live edition is sent. */
   draft?: unknown;
+}
+
+/**
+ * Sends a test of each of these, as they are live, to whoever asks for it: in the store's own language, about an order that its moment
+ * can have come for.
+ */
+export async function sendTests(access: Access, slugs: readonly string[]): Promise<{ to: string; sent: number }> {
+  const { email: to } = access.person;
+  for (const slug of slugs) {
+    const { id, moment } = await templateFor(access, slug, 'live');
+    const order = await orderForMoment(access, id, moment, []);
+    await sendTest(access, { slug, to, language: access.store.language, order });
+  }
+  return { to, sent: slugs.length };
 }
 
 /** Sends one message about a real order, marked as a test. It is no delivery and leaves the record alone. */
@@ -50,6 +73,11 @@ export async function sendTest(access: Access, request: TestRequest): Promise<{ 
   const { order, channelName } = await orderSnapshot(access, request.order);
   const { store } = access;
   const { moment } = kept;
+  const lacks = lacksForMoment(order, moment);
+  if (lacks) {
+    const message = say.orderLacks({ order: order.number, what: LACKS[lacks]() });
+    throw new AppError('invalid', message, [{ path: '/order', message }]);
+  }
   const now = Date.now();
   const known = await detailsNow(store, kept);
   const about = {
@@ -61,7 +89,7 @@ export async function sendTest(access: Access, request: TestRequest): Promise<{ 
     ...(channelName && { channelName }),
     ...(known && { details: known }),
   };
-  const message = await renderFor({ ...about, template });
+  const message = inForm(await renderFor({ ...about, template }), template.sentAs);
   const details = known ?? sampleDetails(moment);
   const snapshot = snapshotFor(store, order, moment, channelName, language, now, { details });
   const files = await filesFor({
@@ -74,11 +102,12 @@ export async function sendTest(access: Access, request: TestRequest): Promise<{ 
     attachments: template.attachments,
     brought: { fromShop: [], byHand: [] },
   });
+  const replyTo = template.sentAs?.replyTo ?? sender.replyTo;
   const made = await withPictures(message, access.store.pictures === 'inline' ? 'all' : 'codes');
   const composed = await composeMessage(made.message, {
-    from: { name: sender.name, address: sender.address },
+    from: { name: template.sentAs?.fromName ?? sender.name, address: sender.address },
     to: { name: '', address: to },
-    ...(sender.replyTo && { replyTo: sender.replyTo }),
+    ...(replyTo && { replyTo }),
     messageId: freshMessageId(domainOf(sender.address)),
     date: new Date(),
     language,

@@ -1,14 +1,16 @@
 /** Templates, passages and the look: drafts saved and published, tests sent, pictures brought in, files taken out. */
 import { Type } from '@sinclair/typebox';
+import { FindWordsSchema, PutWordsSchema } from '@/contract/replace';
 import { useCase } from '../use-case';
 import { bringPicture, coloursOf } from '../../documents/pictures';
 import { copyBlockTo, saveTemplate, templateEdition, templateFor } from './templates';
 import { exportMessage } from './exported';
 import { copyLook, exportLook, importLook, lookEdition, publishLook, saveLook } from './look';
 import { makePassage, passageEdition, publishPassage, removePassage, savePassage } from './passages';
-import { sendTest } from './test-message';
-import { publishVersions } from './versions';
-import { DEED_CHECKS, NOTHING, NUMBER, object, REVISION, SLUG } from '../shapes';
+import { sendTest, sendTests } from './test-message';
+import { findWords, putWords } from './replace';
+import { loadVersions, publishVersions } from './versions';
+import { DEED_CHECKS, EDITION_NOTE, NOTHING, NUMBER, object, REVISION, SLUG } from '../shapes';
 
 const LANGUAGE = Type.String({ maxLength: 20 });
 const EDITION = Type.Integer({ minimum: 1, maximum: 2_000_000_000 });
@@ -29,8 +31,9 @@ export const template = {
       revision: REVISION,
       // Other versions of the same notification, published with it.
       also: Type.Optional(Type.Array(object({ slug: SLUG, revision: REVISION }), { maxItems: 20 })),
+      note: EDITION_NOTE,
     }),
-    run: (who, { also = [], ...seen }) => publishVersions(who, seen, also),
+    run: (who, { also = [], note, ...seen }) => publishVersions(who, seen, also, note),
   }),
   edition: useCase({
     name: 'template.edition',
@@ -43,6 +46,18 @@ export const template = {
     permission: 'store.read',
     input: object({ slug: SLUG }),
     run: async (who, { slug }) => (await templateFor(who, slug, 'draft')).template,
+  }),
+  versions: useCase({
+    name: 'template.versions',
+    permission: 'store.read',
+    input: object({ slug: SLUG }),
+    run: (who, { slug }) => loadVersions(who, slug),
+  }),
+  testMany: useCase({
+    name: 'template.test-many',
+    permission: 'test.send',
+    input: object({ slugs: Type.Array(SLUG, { maxItems: 20 }) }),
+    run: (who, { slugs }) => sendTests(who, slugs),
   }),
   test: useCase({
     name: 'template.test',
@@ -72,6 +87,21 @@ export const template = {
       order: Type.String({ maxLength: 64 }),
     }),
     run: (who, { slug, ...how }) => exportMessage(who, slug, how),
+  }),
+};
+
+export const words = {
+  find: useCase({
+    name: 'words.find',
+    permission: 'store.read',
+    input: FindWordsSchema,
+    run: findWords,
+  }),
+  put: useCase({
+    name: 'words.put',
+    permission: 'template.edit',
+    input: PutWordsSchema,
+    run: (who, { puts }) => putWords(who, puts),
   }),
 };
 
@@ -110,8 +140,8 @@ export const passage = {
   publish: useCase({
     name: 'passage.publish',
     permission: 'template.publish',
-    input: object({ id: PASSAGE, revision: REVISION }),
-    run: (who, { id, revision }) => publishPassage(who, id, revision),
+    input: object({ id: PASSAGE, revision: REVISION, note: EDITION_NOTE }),
+    run: (who, { id, revision, note }) => publishPassage(who, id, revision, note),
   }),
   edition: useCase({
     name: 'passage.edition',
@@ -137,8 +167,8 @@ export const look = {
   publish: useCase({
     name: 'look.publish',
     permission: 'look.publish',
-    input: object({ revision: REVISION }),
-    run: (who, { revision }) => publishLook(who, revision),
+    input: object({ revision: REVISION, note: EDITION_NOTE }),
+    run: (who, { revision, note }) => publishLook(who, revision, note),
   }),
   import: useCase({
     name: 'look.import',

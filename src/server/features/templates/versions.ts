@@ -56,6 +56,7 @@ async function versionsOf(
     nothing: template.nothing,
     revision: template.revision,
     ...(edition && { edition: edition.number }),
+    ...(template.draft.follows && { follows: templateAddress(slug, template.draft.follows.version) }),
     changes: template.nothing ? 0 : templateChanges(edition?.template, template.draft).length,
     ...(all > 0 && { share: (sent.find((s) => s.templateId === template.id)?.orders ?? 0) / all }),
   }));
@@ -77,6 +78,7 @@ export async function publishVersions(
   access: Access,
   { slug, revision }: VersionSeen,
   also: readonly VersionSeen[],
+  note?: string,
 ): Promise<{ number: number; also: number }> {
   const own = readTemplateAddress(slug).slug;
   const alien = also.findIndex((v) => readTemplateAddress(v.slug).slug !== own || v.slug === slug);
@@ -84,18 +86,18 @@ export async function publishVersions(
     const message = refuse.chooseOtherVersions;
     throw new AppError('invalid', message, [{ path: `/also/${alien}`, message }]);
   }
-  if (also.length === 0) return { ...(await publishTemplate(access, slug, revision)), also: 0 };
+  if (also.length === 0) return { ...(await publishTemplate(access, slug, revision, note)), also: 0 };
   return database().transaction(async () => {
-    const { number } = await publishTemplate(access, slug, revision);
-    for (const version of also) await publishNamed(access, version);
+    const { number } = await publishTemplate(access, slug, revision, note);
+    for (const version of also) await publishNamed(access, version, note);
     return { number, also: also.length };
   });
 }
 
 /** As {@link publishTemplate}; what stops it says which version that is. */
-async function publishNamed(access: Access, { slug, revision }: VersionSeen): Promise<void> {
+async function publishNamed(access: Access, { slug, revision }: VersionSeen, note?: string): Promise<void> {
   try {
-    await publishTemplate(access, slug, revision);
+    await publishTemplate(access, slug, revision, note);
   } catch (error) {
     if (!(error instanceof AppError)) throw error;
     const { variant } = readTemplateAddress(slug);

@@ -172,7 +172,7 @@ async function languageCover({ store }: Access, rows: readonly BoardRow[]): Prom
   return store.languages.map((language) => ({
     language,
     complete: ids.filter((id) =>
-      read.filter((r) => r.notification.id === id).every((r) => r.complete.includes(language)),
+      read.filter((r) => r.notification.id === id).every((r) => r.stands.complete.includes(language)),
     ).length,
     of: ids.length,
     messages: used.find((u) => u.language === language)?.n ?? 0,

@@ -1,27 +1,39 @@
 'use client';
-/** Any two editions side by side, rendered with the order on the sheet, and what differs in words. */
+/** Any two of: the draft, its editions, what ships, other versions and theirs; rendered with the order on the sheet, and what differs. */
 import { useEffect, useState } from 'react';
+import type { EditionNote, VersionOnDesk } from '@/contract/templates';
 import { languageName } from '@/core/names';
 import type { Result } from '@/core/result';
+import { shippedTemplate } from '@/core/shipped';
 import { templateChanges, type Template, type TemplateChange } from '@/core/template';
 import type { Rendered } from '@/workers/protocol';
 import { Dialog } from '../../parts/Dialog';
-import { Pick } from '../../parts/fields';
+import { Pick, type Choice } from '../../parts/fields';
 import { PanelTitle } from '../../parts/Page';
 import { answered, valueOrToast } from '../../parts/result';
+import { readerLocale } from '@/words/speak';
 import { ChangeList } from '../ChangeList';
 import { say } from '@/words/desk';
 import { say as common } from '@/words/common';
 
 export interface CompareProps {
   open: boolean;
+  slug: string;
+  /** What the draft is compared with at first: an edition's number, or `shipped`. */
+  first: string;
   draft: Template;
-  editions: readonly { number: number; publishedBy: string }[];
+  editions: readonly EditionNote[];
+  /** All versions of the notification, this one among them. */
+  versions: readonly VersionOnDesk[];
+  timeZone: string;
+  mayTake: boolean;
   language: string;
   orderNumber: string;
   onClose: () => void;
   onEdition: (number: number) => Promise<Result<Template>>;
-  onTake: (template: Template, number: number) => void;
+  onEditionOf: ((slug: string, number: number) => Promise<Result<Template>>) | undefined;
+  onTemplateOf: (slug: string) => Promise<Result<Template>>;
+  onTake: (template: Template, name: string) => void;
   render: (template: Template) => Promise<Rendered>;
 }
 
@@ -31,27 +43,51 @@ interface Side {
 }
 
 const DRAFT = 'draft';
+const SHIPPED = 'shipped';
 
-export function Compare({
-  open,
-  draft,
-  editions,
-  language,
-  orderNumber,
-  onClose,
-  onEdition,
-  onTake,
-  render,
-}: CompareProps) {
-  const [left, setLeft] = useState(String(editions[0]?.number ?? DRAFT));
+/** Everything that can be compared: `draft`, `shipped`, `3`, `order-received~guests draft`, `order-received~guests 2`. */
+function choicesOf({ slug, editions, versions, timeZone }: CompareProps): Choice<string>[] {
+  const when = new Intl.DateTimeFormat(readerLocale(), { day: 'numeric', month: 'short', timeZone });
+  return [
+    { value: DRAFT, label: say.theDraft },
+    ...editions.map((e) => ({
+      value: String(e.number),
+      label: say.editionNumber({ number: e.number }),
+      note: `${when.format(new Date(e.publishedAt))}, ${e.publishedBy}`,
+    })),
+    ...(shippedTemplate(slug) ? [{ value: SHIPPED, label: say.whatShips }] : []),
+    ...versions
+      .filter((v) => v.slug !== slug && !v.nothing)
+      .flatMap((v) => [
+        { value: `${v.slug} ${DRAFT}`, label: say.draftOfVersion({ version: v.name }) },
+        ...Array.from({ length: v.edition ?? 0 }, (_, i) => (v.edition ?? 0) - i).map((number) => ({
+          value: `${v.slug} ${number}`,
+          label: say.editionOfVersion({ version: v.name, number }),
+        })),
+      ]),
+  ];
+}
+
+export function Compare(props: CompareProps) {
+  const { open, slug, first, draft, language, orderNumber, onClose, onTake, render } = props;
+  const { onEdition, onEditionOf, onTemplateOf } = props;
+  const [left, setLeft] = useState(first);
   const [right, setRight] = useState(DRAFT);
   const [sides, setSides] = useState<{ left?: Side; right?: Side }>({});
 
   useEffect(() => {
     if (!open) return;
     let current = true;
+    const templateOf = async (which: string): Promise<Template | undefined> => {
+      if (which === DRAFT) return draft;
+      if (which === SHIPPED) return shippedTemplate(slug);
+      const [other, what] = which.includes(' ') ? which.split(' ') : [undefined, which];
+      if (!other) return valueOrToast(await answered(onEdition(Number(what))));
+      if (what === DRAFT) return valueOrToast(await answered(onTemplateOf(other)));
+      return onEditionOf && valueOrToast(await answered(onEditionOf(other, Number(what))));
+    };
     const load = async (which: string): Promise<Side | undefined> => {
-      const template = which === DRAFT ? draft : valueOrToast(await answered(onEdition(Number(which))));
+      const template = await templateOf(which);
       return template && { template, html: (await render(template)).message?.html ?? '' };
     };
     void Promise.all([load(left), load(right)]).then(([a, b]) => {
@@ -60,18 +96,12 @@ export function Compare({
     return () => {
       current = false;
     };
-  }, [open, left, right, draft, onEdition, render]);
+  }, [open, left, right, slug, draft, onEdition, onEditionOf, onTemplateOf, render]);
 
   const changes: TemplateChange[] =
     sides.left && sides.right ? templateChanges(sides.left.template, sides.right.template) : [];
-  const choices = [
-    { value: DRAFT, label: say.theDraft },
-    ...editions.map((e) => ({
-      value: String(e.number),
-      label: say.editionNumber({ number: e.number }),
-      note: e.publishedBy,
-    })),
-  ];
+  const choices = choicesOf(props);
+  const nameOf = (value: string): string => choices.find((c) => c.value === value)?.label ?? value;
   return (
     <Dialog
       open={open}
@@ -80,16 +110,16 @@ export function Compare({
       title={say.compareEditions2}
       foot={
         <>
-          {left !== DRAFT && sides.left && (
+          {props.mayTake && left !== DRAFT && sides.left && (
             <button
               type="button"
               className="btn me-auto"
               onClick={() => {
-                onTake(sides.left!.template, Number(left));
+                onTake(sides.left!.template, nameOf(left));
                 onClose();
               }}
             >
-              {say.replaceDraftWithEditionLeft({ left })}
+              {say.replaceDraftWith({ name: nameOf(left) })}
             </button>
           )}
           <button type="button" className="btn" onClick={onClose}>

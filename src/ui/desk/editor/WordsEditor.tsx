@@ -3,6 +3,7 @@
  * One segment's words, typed in place. The source in the draft is the one truth: what is typed goes there, and when it
  * changes from elsewhere (undo, another language), the editor follows.
  */
+import { picturesAmong } from '../usePictureFiles';
 import { EditorContent, useEditor, type Editor } from '@tiptap/react';
 import { NodeSelection } from '@tiptap/pm/state';
 import type { EditorView } from '@tiptap/pm/view';
@@ -10,6 +11,7 @@ import { createPortal } from 'react-dom';
 import { useEffect, useImperativeHandle, useMemo, useRef, useState, type CSSProperties, type Ref } from 'react';
 import {
   defaultFunction,
+  editForm,
   toDocument,
   parseSource,
   toSource,
@@ -26,6 +28,7 @@ import { chipFace } from '../chips';
 import { Foreign } from '../dialogs/Foreign';
 import { PlaceholderPicker } from '../PlaceholderPicker';
 import { chipAttributes, jsonToParagraphs, paragraphsToJson, pieceToJson, type ChipAttributes } from './documents';
+import { pastedHtml } from './pasted';
 import { extensionsFor, repaintChips } from './extensions';
 
 export interface EditingContext {
@@ -44,6 +47,8 @@ export interface WordsEditorProps {
   document: WordsDocument;
   /** Which of the forms is edited. */
   formIndex: number;
+  /** Whether a change goes into this form alone, even where all forms say the same. */
+  onlyThis?: boolean;
   form: SegmentForm;
   context: EditingContext;
   label: string;
@@ -56,6 +61,8 @@ export interface WordsEditorProps {
   onChip?: (chip: { attributes: ChipAttributes; update: (attributes: ChipAttributes) => void } | undefined) => void;
   onFocus?: () => void;
   onEscape?: () => void;
+  /** Pictures were pasted. */
+  onPictures?: ((files: File[]) => void) | undefined;
   handle?: Ref<WordsEditorHandle>;
 }
 
@@ -129,7 +136,14 @@ export function WordsEditor(props: WordsEditorProps) {
         // One line has no second paragraph to open.
         return event.key === 'Enter' && form !== 'paragraphs' && !(event.shiftKey && form === 'line');
       },
+      transformPastedHTML: (html) => (form === 'plain' ? html : pastedHtml(html)),
       handlePaste: (view, event) => {
+        const pictures = picturesAmong(event.clipboardData?.files ?? []);
+        // A word processor sends a picture of what was copied along with the words: then the words are meant.
+        if (pictures.length > 0 && latest.current.onPictures && !event.clipboardData?.getData('text/plain')) {
+          latest.current.onPictures(pictures);
+          return true;
+        }
         const text = event.clipboardData?.getData('text/plain') ?? '';
         const found = foreignPlaceholders(text, latest.current.context.moment);
         if (found.length > 0) {
@@ -146,31 +160,31 @@ export function WordsEditor(props: WordsEditorProps) {
     onUpdate: ({ editor: changed }) => {
       const { document: now, formIndex: index, onChange } = latest.current;
       const paragraphs = jsonToParagraphs(changed.getJSON());
-      const forms = now.forms.map((f, i) => (i === index ? { ...f, paragraphs } : f));
-      const source = toSource({
-        ...now,
-        marked: now.marked || paragraphs.length > 1 || paragraphs.some((p) => p.kind !== 'p'),
-        forms,
-      });
+      const source = toSource(editForm(now, index, paragraphs, latest.current.onlyThis).words);
       earlier.current.add(source);
       emitted.current = source;
       onChange(source);
     },
     onFocus: () => latest.current.onFocus?.(),
     onSelectionUpdate: ({ editor: changed }) => {
-      const { selection } = changed.state;
-      const { onChip } = latest.current;
-      if (!onChip) return;
-      if (!(selection instanceof NodeSelection) || selection.node.type.name !== 'chip') return onChip(undefined);
-      const at = selection.from;
-      onChip({
-        attributes: selection.node.attrs as ChipAttributes,
-        update: (attributes) => {
-          const { view } = changed;
-          const transaction = view.state.tr.setNodeMarkup(at, undefined, attributes);
-          view.dispatch(transaction.setSelection(NodeSelection.create(transaction.doc, at)));
-        },
-      });
+      const tell = (): void => {
+        const { selection } = changed.state;
+        const { onChip } = latest.current;
+        if (!onChip) return;
+        if (!(selection instanceof NodeSelection) || selection.node.type.name !== 'chip') return onChip(undefined);
+        const at = selection.from;
+        onChip({
+          attributes: selection.node.attrs as ChipAttributes,
+          update: (attributes) => {
+            const { view } = changed;
+            const transaction = view.state.tr.setNodeMarkup(at, undefined, attributes);
+            view.dispatch(transaction.setSelection(NodeSelection.create(transaction.doc, at)));
+            // The same place is selected, which is no news to the editor.
+            tell();
+          },
+        });
+      };
+      tell();
     },
   });
 

@@ -22,7 +22,8 @@ const WordsParagraph = Paragraph.extend({
   addAttributes: () => ({
     kind: {
       default: 'p',
-      parseHTML: (element) => element.dataset.kind ?? 'p',
+      // Nothing for pasted paragraphs and entries: what they are is said by their tag.
+      parseHTML: (element) => element.dataset.kind ?? null,
       renderHTML: (attributes) => (attributes.kind === 'p' ? {} : { 'data-kind': attributes.kind as string }),
     },
   }),

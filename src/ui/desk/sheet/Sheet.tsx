@@ -1,5 +1,6 @@
 'use client';
 /** The sheet: the message exactly as rendered, in a frame without script, with the selected block's words typed over it. */
+import type { DroppedAt } from '../usePictureFiles';
 import { useBroughtIntoView } from '../../bench/useBroughtIntoView';
 import {
   useCallback,
@@ -39,6 +40,8 @@ export interface SheetProps {
   selected: string | undefined;
   selectedLabel: string;
   onSelect: (id: string | undefined) => void;
+  /** Files were dropped on the message, over a block or none. */
+  onFiles?: ((files: File[], at: DroppedAt) => void) | undefined;
   /** Drawn over the selected block's words. */
   children: (place: Place) => ReactNode;
   /** Drawn over the whole sheet, from what is on it. */
@@ -62,6 +65,7 @@ export function Sheet({
   selected,
   selectedLabel,
   onSelect,
+  onFiles,
   children,
   tools,
   bar,
@@ -71,9 +75,10 @@ export function Sheet({
   const [ready, setReady] = useState(false);
   const [height, setHeight] = useState(600);
   const [place, setPlace] = useState<Place>();
-  const latest = useRef({ blockIds, onSelect, selected });
+  const [over, setOver] = useState<number>();
+  const latest = useRef({ blockIds, onSelect, onFiles, selected });
   useLayoutEffect(() => {
-    latest.current = { blockIds, onSelect, selected };
+    latest.current = { blockIds, onSelect, onFiles, selected };
   });
 
   // The frame can have loaded before this code was there to hear of it.
@@ -99,11 +104,40 @@ export function Sheet({
       e.preventDefault();
       latest.current.onSelect(blockAt(e.target, latest.current.blockIds));
     };
+    const at = (e: DragEvent): DroppedAt & { line: number } => {
+      const id = blockAt(e.target, latest.current.blockIds);
+      const found = id === undefined ? undefined : blockElements(doc, id);
+      if (!found) return { id: undefined, after: true, line: doc.body.getBoundingClientRect().height };
+      const { top, height: tall } = placeOf(found.sections, found.words).section;
+      const after = e.clientY > top + tall / 2;
+      return { id, after, line: after ? top + tall : top };
+    };
+    const carriesFiles = (e: DragEvent): boolean =>
+      latest.current.onFiles !== undefined && (e.dataTransfer?.types.includes('Files') ?? false);
+    const dragOver = (e: DragEvent): void => {
+      if (!carriesFiles(e)) return;
+      e.preventDefault();
+      setOver(at(e).line);
+    };
+    const dragLeave = (): void => setOver(undefined);
+    const drop = (e: DragEvent): void => {
+      if (!carriesFiles(e)) return;
+      e.preventDefault();
+      setOver(undefined);
+      const { id, after } = at(e);
+      latest.current.onFiles?.([...(e.dataTransfer?.files ?? [])], { id, after });
+    };
     doc.addEventListener('click', click);
+    doc.addEventListener('dragover', dragOver);
+    doc.addEventListener('dragleave', dragLeave);
+    doc.addEventListener('drop', drop);
     const watch = new ResizeObserver(measure);
     watch.observe(doc.body);
     return () => {
       doc.removeEventListener('click', click);
+      doc.removeEventListener('dragover', dragOver);
+      doc.removeEventListener('dragleave', dragLeave);
+      doc.removeEventListener('drop', drop);
       watch.disconnect();
     };
   }, [ready, measure]);
@@ -156,6 +190,13 @@ export function Sheet({
         style={{ width, height }}
         data-ready={html !== undefined}
       />
+      {over !== undefined && (
+        <div
+          aria-hidden
+          className="pointer-events-none absolute inset-x-0 z-30 h-0.5 bg-petrol"
+          style={{ top: over }}
+        />
+      )}
       {place && (
         <>
           <div

@@ -14,6 +14,7 @@ export interface WordsOnSheetProps {
   segment: SegmentView | undefined;
   segmentPlace: SegmentPlace | undefined;
   formIndex: number;
+  onlyThis?: boolean;
   language: string;
   direction: Direction;
   context: EditingContext;
@@ -23,6 +24,7 @@ export interface WordsOnSheetProps {
   onWords: (source: string) => void;
   onChip?: (chip: ChipOpen | undefined) => void;
   onEscape: () => void;
+  onPictures?: ((files: File[]) => void) | undefined;
 }
 
 /** Whether a block's words are typed on the sheet; own HTML and the words of a picture are not. */
@@ -49,6 +51,8 @@ export function WordsOnSheet(props: WordsOnSheetProps) {
         handle={props.editorRef}
         document={segment.words}
         formIndex={formIndex}
+        onlyThis={props.onlyThis ?? false}
+        onPictures={props.onPictures}
         form={form}
         context={context}
         label={segmentPlace?.label ?? ''}

@@ -4,7 +4,8 @@ import { coloursFrom, type Look, type PictureColour } from '@/core/look';
 import { safeUrl } from '@/core/text';
 import { Segments } from '../../parts/fields';
 import { NumberField } from '../../parts/NumberField';
-import { PictureInput, type BringPicture } from '../../parts/PictureInput';
+import type { BringPicture } from '../../parts/bringPicture';
+import { PictureInput } from '../../parts/PictureInput';
 import { Row, SIDES, Text, type PartProps } from './common';
 import { say } from '@/words/look';
 

@@ -4,8 +4,7 @@ import { act, actAndRefresh, done } from '@/app/act';
 import type { Audience } from '@/core/moments';
 import type { Result } from '@/core/result';
 import { notification, shopMail } from '@/server/features/notifications/use-cases';
-import type { Impact } from '@/contract/notifications';
-import type { BulkOutcome } from '@/server/features/notifications/notifications';
+import type { BulkOutcome, ChangeImpact, Impact, ManyDraft } from '@/contract/notifications';
 
 export async function switchAction(store: string, slug: string, on: boolean): Promise<Result<null>> {
   return done(await actAndRefresh(notification.switch, store, { slug, on }));
@@ -15,14 +14,28 @@ export async function impactAction(store: string, slug: string): Promise<Result<
   return act(notification.impact, store, { slug });
 }
 
-export async function bulkAction(
+export async function changeImpactAction(
   store: string,
-  action: 'on' | 'off' | 'publish',
-  slugs: string[],
+  slug: string,
+  settings: unknown,
+): Promise<Result<ChangeImpact | undefined>> {
+  return act(notification.changeImpact, store, { slug, settings });
+}
+
+export async function switchManyAction(store: string, on: boolean, slugs: string[]): Promise<Result<BulkOutcome>> {
+  return actAndRefresh(notification.bulkSwitch, store, { on, slugs });
+}
+
+export async function draftsAction(store: string, slugs: string[]): Promise<Result<ManyDraft[]>> {
+  return act(notification.drafts, store, { slugs });
+}
+
+export async function publishManyAction(
+  store: string,
+  drafts: { slug: string; revision: number }[],
+  note: string,
 ): Promise<Result<BulkOutcome>> {
-  return action === 'publish'
-    ? actAndRefresh(notification.bulkPublish, store, { slugs })
-    : actAndRefresh(notification.bulkSwitch, store, { on: action === 'on', slugs });
+  return actAndRefresh(notification.bulkPublish, store, { drafts, note });
 }
 
 export async function makeAction(
@@ -32,9 +45,9 @@ export async function makeAction(
   return actAndRefresh(notification.make, store, input);
 }
 
-export async function removeAction(store: string, slug: string): Promise<Result<null>> {
+export async function removeAction(store: string, slug: string): Promise<Result<{ removed: string }>> {
   // The page this is done from is gone with it: the screen goes on to the Journey, which is read anew.
-  return done(await act(notification.remove, store, { slug }));
+  return act(notification.remove, store, { slug });
 }
 
 export async function saveNotificationAction(

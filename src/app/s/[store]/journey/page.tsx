@@ -4,7 +4,16 @@ import { may } from '@/contract/policy';
 import { loadBoard, orderPath, shopMailsOf } from '@/server/features/notifications/board';
 import { listOrders } from '@/server/features/orders/orders';
 import { JourneyScreen } from '@/ui/journey/JourneyScreen';
-import { addShopMailAction, bulkAction, impactAction, makeAction, removeShopMailAction, switchAction } from './actions';
+import {
+  addShopMailAction,
+  draftsAction,
+  impactAction,
+  makeAction,
+  publishManyAction,
+  removeShopMailAction,
+  switchAction,
+  switchManyAction,
+} from './actions';
 import { say } from '@/words/pages';
 
 export const generateMetadata = (): Metadata => ({ title: say.journey });
@@ -39,7 +48,9 @@ export default async function Journey({
       maySwitch={may(access.role, 'notification.switch')}
       onSwitch={switchAction.bind(null, store)}
       onImpact={impactAction.bind(null, store)}
-      onBulk={bulkAction.bind(null, store)}
+      onSwitchMany={switchManyAction.bind(null, store)}
+      onDrafts={draftsAction.bind(null, store)}
+      onPublishMany={publishManyAction.bind(null, store)}
       onMake={makeAction.bind(null, store)}
       onAddShopMail={addShopMailAction.bind(null, store)}
       onRemoveShopMail={removeShopMailAction.bind(null, store)}

@@ -11,10 +11,12 @@ export const generateMetadata = (): Metadata => ({ title: say.phrasebook });
 export default async function Phrasebook({ params }: { params: Promise<{ store: string }> }) {
   const access = await pageAccess(params);
   const book = await loadPhrasebook(access);
+  const { role, store } = access;
+  const translates = may(role, 'words.translate') ? store.languages.filter((l) => l !== store.language) : [];
   return (
     <PhrasebookScreen
       {...book}
-      mayEdit={may(access.role, 'phrase.edit')}
+      editable={may(role, 'phrase.edit') ? store.languages : translates}
       onSave={savePhraseAction.bind(null, access.store.id)}
     />
   );

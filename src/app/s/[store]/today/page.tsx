@@ -3,6 +3,8 @@ import { pageAccess } from '@/app/page-access';
 import { loadToday } from '@/server/features/today/today';
 import { TodayScreen } from '@/ui/today/TodayScreen';
 import { say } from '@/words/pages';
+import { testManyAction } from '../bench-actions';
+import { draftsAction, publishManyAction } from '../journey/actions';
 
 export const generateMetadata = (): Metadata => ({ title: say.today });
 
@@ -15,6 +17,9 @@ export default async function Today({ params }: { params: Promise<{ store: strin
       zone={access.store.timeZone}
       today={new Date().toISOString().slice(0, 10)}
       {...today}
+      onDrafts={draftsAction.bind(null, access.store.id)}
+      onPublishMany={publishManyAction.bind(null, access.store.id)}
+      onTests={testManyAction.bind(null, access.store.id)}
     />
   );
 }

@@ -1,9 +1,11 @@
 /** The published schemas (JSON Schema) of what can be saved and taken in. */
 import { LookSchema } from '@/core/look';
+import { publishedSetSchema } from '@/core/sets';
 import { TemplateSchema } from '@/core/template';
 
 const SCHEMAS: Record<string, () => object> = {
   'template.json': () => ({ $schema: 'https://json-schema.org/draft/2020-12/schema', ...TemplateSchema }),
+  'set.json': () => ({ $schema: 'https://json-schema.org/draft/2020-12/schema', ...publishedSetSchema() }),
   'look.json': () => ({
     $schema: 'https://json-schema.org/draft/2020-12/schema',
     title: 'A look as a file',
@@ -25,7 +27,7 @@ const SCHEMAS: Record<string, () => object> = {
 
 export async function GET(_request: Request, { params }: { params: Promise<{ name: string }> }): Promise<Response> {
   const schema = SCHEMAS[(await params).name];
-  if (!schema) return new Response('No such schema. There are template.json and look.json.', { status: 404 });
+  if (!schema) return new Response('No such schema. There are template.json, look.json and set.json.', { status: 404 });
   return new Response(JSON.stringify(schema(), null, 2), {
     headers: { 'content-type': 'application/schema+json', 'cache-control': 'public, max-age=3600' },
   });

@@ -12,6 +12,7 @@ import {
   saveAction,
   templateOfAction,
   testAction,
+  versionsAction,
 } from '../../bench-actions';
 import { benchProps, type BenchQuery } from '../../bench-props';
 import { say } from '@/words/pages';
@@ -39,7 +40,10 @@ export default async function Desk({ params, searchParams }: Props) {
   return (
     <DeskScreen
       key={slug}
-      {...await benchProps(access, await searchParams)}
+      {...await benchProps(access, await searchParams, {
+        notificationId: desk.notification.id,
+        moment: desk.notification.moment,
+      })}
       item={{ kind: 'notification', ...desk.notification }}
       draft={desk.draft}
       revision={desk.revision}
@@ -53,6 +57,8 @@ export default async function Desk({ params, searchParams }: Props) {
       onSave={saveAction.bind(null, store, slug)}
       onPublish={publishAction.bind(null, store, slug)}
       onEdition={editionAction.bind(null, store, slug)}
+      onEditionOf={editionAction.bind(null, store)}
+      onVersions={versionsAction.bind(null, store, slug)}
       onTemplateOf={templateOfAction.bind(null, store)}
       onTest={testAction.bind(null, store, slug)}
       onCopyBlock={copyBlockAction.bind(null, store)}

@@ -8,7 +8,8 @@ import { listOrders } from '@/server/features/orders/orders';
 import { NotificationScreen } from '@/ui/notification/NotificationScreen';
 import { orderAction } from '../../bench-actions';
 import { sendNowAction, stopAction } from '../../deliveries/actions';
-import { impactAction, removeAction, saveNotificationAction, switchAction } from '../actions';
+import { bringBackAction } from '../../store/removed/actions';
+import { changeImpactAction, impactAction, removeAction, saveNotificationAction, switchAction } from '../actions';
 import { say } from '@/words/pages';
 
 interface Props {
@@ -43,7 +44,9 @@ export default async function Notification({ params }: Props) {
       onSave={saveNotificationAction.bind(null, store, slug)}
       onSwitch={switchAction.bind(null, store)}
       onImpact={impactAction.bind(null, store)}
+      onChangeImpact={changeImpactAction.bind(null, store, slug)}
       onOrder={orderAction.bind(null, store)}
+      onBringBack={bringBackAction.bind(null, store)}
       onRemove={removeAction.bind(null, store, slug)}
       onStop={stopAction.bind(null, store)}
       onSendNow={sendNowAction.bind(null, store)}

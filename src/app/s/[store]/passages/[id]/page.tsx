@@ -14,6 +14,7 @@ import {
   templateOfAction,
   testAction,
 } from '../../bench-actions';
+import { bringBackAction } from '../../store/removed/actions';
 import { benchProps, type BenchQuery } from '../../bench-props';
 import { say } from '@/words/pages';
 
@@ -59,6 +60,7 @@ export default async function Passage({ params, searchParams }: Props) {
       onTest={testAction.bind(null, store, id)}
       onCopyBlock={copyBlockAction.bind(null, store)}
       onMakePassage={makePassageAction.bind(null, store)}
+      onBringBack={bringBackAction.bind(null, store)}
       onRemovePassage={removePassageAction.bind(null, store, id)}
     />
   );

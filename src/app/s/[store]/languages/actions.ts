@@ -1,0 +1,37 @@
+'use server';
+/** Translating, segment by segment and by files. */
+import { act, actAndRefresh } from '@/app/act';
+import type { FileBrought, FilePreview, Translated } from '@/contract/languages';
+import type { Result } from '@/core/result';
+import { languages } from '@/server/features/languages/use-cases';
+
+export async function translateAction(store: string, input: unknown): Promise<Result<Translated>> {
+  return act(languages.translate, store, input);
+}
+
+/** The bytes of a file that came with a form. */
+async function bytesOf(form: unknown): Promise<Uint8Array> {
+  const file = form instanceof FormData ? form.get('file') : undefined;
+  return file instanceof File ? new Uint8Array(await file.arrayBuffer()) : new Uint8Array();
+}
+
+export async function lookAtTranslationsAction(
+  store: string,
+  language: string,
+  form: FormData,
+): Promise<Result<FilePreview>> {
+  return act(languages.lookAtFile, store, { language, bytes: await bytesOf(form) });
+}
+
+export async function bringTranslationsAction(
+  store: string,
+  chosen: { language: string; stamp: string; name: string },
+  form: FormData,
+): Promise<Result<FileBrought>> {
+  const { language, stamp, name } = { ...chosen };
+  return actAndRefresh(languages.bringIn, store, { language, stamp, name, bytes: await bytesOf(form) });
+}
+
+export async function takeBackTranslationsAction(store: string, input: unknown): Promise<Result<{ segments: number }>> {
+  return actAndRefresh(languages.takeBack, store, input);
+}

@@ -1,0 +1,134 @@
+/** How far the store's words are in each language, and translating them segment by segment. */
+import { Type, type Static } from '@sinclair/typebox';
+import type { Audience } from '@/core/moments';
+import type { SegmentForm } from '@/core/text';
+import type { SegmentStanding, StateCounts } from '@/core/translation';
+import type { Template } from '@/core/template';
+import type { Comparison } from '@/core/xliff';
+
+const strict = { additionalProperties: false } as const;
+
+/** Where words are: a version of a notification, a passage, or words that have a screen of their own. */
+export type DocumentKind = 'template' | 'passage' | 'phrasebook' | 'names' | 'notes' | 'look';
+
+export interface DocumentCoverage {
+  kind: DocumentKind;
+  /** Of a version or a passage: in addresses. */
+  slug: string;
+  name: string;
+  /** Of a version: whom it goes to. */
+  audience?: Audience;
+  on: boolean;
+  /** Messages that went out of it in the last 30 days. */
+  sent: number;
+  /** By language, without the store's own. */
+  counts: Record<string, StateCounts>;
+}
+
+export interface LanguageCoverage {
+  language: string;
+  counts: StateCounts;
+  /** Messages of the last 30 days whose customers read this language. */
+  wanted: number;
+  /** Of these, those that went out in another language because this one was not complete. */
+  elsewhere: number;
+}
+
+export interface Coverage {
+  /** The store's own language, which the others are translated from. */
+  source: string;
+  languages: LanguageCoverage[];
+  documents: DocumentCoverage[];
+}
+
+/** What a translator's file would change: looked at before anything is. */
+export interface FilePreview {
+  language: string;
+  /** Told again when it is brought in: what was looked at is what counts. */
+  stamp: string;
+  comparison: Comparison;
+}
+
+export interface FileBrought {
+  segments: number;
+  /** Notifications whose drafts changed, to be published. */
+  notifications: string[];
+  /** For taking it back. */
+  undo: { kind: 'template' | 'passage'; slug: string; segment: string; before: string; words: string }[];
+}
+
+export const TakeBackSchema = Type.Object(
+  {
+    language: Type.String({ minLength: 1, maxLength: 20 }),
+    segments: Type.Array(
+      Type.Object(
+        {
+          kind: Type.Union([Type.Literal('template'), Type.Literal('passage')]),
+          slug: Type.String({ minLength: 1, maxLength: 130 }),
+          segment: Type.String({ minLength: 1, maxLength: 40 }),
+          before: Type.String({ maxLength: 100_000 }),
+          words: Type.String({ maxLength: 100_000 }),
+        },
+        strict,
+      ),
+      { minItems: 1, maxItems: 20_000 },
+    ),
+  },
+  strict,
+);
+export type TakeBack = Static<typeof TakeBackSchema>;
+
+/** Bytes of a translator's file at most. */
+export const MOST_FILE_BYTES = 10_000_000;
+
+/** A segment on the translating desk. */
+export interface SegmentToTranslate extends SegmentStanding {
+  id: string;
+  label: string;
+  form: SegmentForm;
+  source: string;
+  words: string;
+  /** Who said last how it is, and when. */
+  said?: { by: string; at: string };
+}
+
+export interface DocumentToTranslate {
+  kind: 'template' | 'passage';
+  slug: string;
+  name: string;
+  moment: string;
+  /** Of a notification: its id, to find an order for it. */
+  notificationId?: string;
+  /** As the draft is now, whose words are those of the segments. */
+  template: Template;
+  /** The version that shared words come from, when it follows one. */
+  follows?: { slug: string; name: string };
+  segments: SegmentToTranslate[];
+}
+
+export const TranslateSchema = Type.Object(
+  {
+    kind: Type.Union([Type.Literal('template'), Type.Literal('passage')]),
+    slug: Type.String({ minLength: 1, maxLength: 130 }),
+    language: Type.String({ minLength: 1, maxLength: 20 }),
+    segment: Type.String({ minLength: 1, maxLength: 40 }),
+    /** The source that was seen. */
+    source: Type.String({ maxLength: 100_000 }),
+    /** The words that were seen. */
+    before: Type.String({ maxLength: 100_000 }),
+    words: Type.String({ maxLength: 100_000 }),
+    state: Type.Union([Type.Literal('begun'), Type.Literal('done'), Type.Literal('checked')]),
+  },
+  strict,
+);
+export type Translate = Static<typeof TranslateSchema>;
+
+/** What a segment is after it was saved. */
+export type Translated = SegmentStanding;
+
+/** What stands where somebody else changed it meanwhile: detail of a `conflict`. */
+export interface ChangedMeanwhile {
+  source: string;
+  words: string;
+  by: string;
+}

@@ -1,0 +1,4 @@
+export * from './items';
+export * from './languages';
+export * from './pictures';
+export * from './schema';

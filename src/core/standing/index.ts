@@ -1,0 +1,2 @@
+export * from './standing';
+export * from './owed';

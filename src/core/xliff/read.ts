@@ -1,0 +1,164 @@
+/**
+ * Reading a translator's XLIFF 2.x file. It is read with care and trusted in nothing: document types are refused, inline elements mean what
+ * the store's own source says under their id, and what cannot be read is said with its line.
+ */
+import { XMLValidator } from 'fast-xml-parser';
+import { Parser } from 'htmlparser2';
+import { say } from '../../words/languages';
+import { XLIFF_NAMESPACE } from './shape';
+
+/** A part of a source or target: text, or an inline element by its id. */
+export type Read = string | { id: string; at: 'open' | 'close' | 'alone'; subType?: string };
+
+export interface ReadUnit {
+  id: string;
+  /** The group that it stands in, for a segment in several forms. */
+  group?: string;
+  name: string;
+  state: string;
+  source: Read[];
+  /** Undefined for a unit that has no target. */
+  target?: Read[];
+  /** From 1. */
+  line: number;
+}
+
+export interface ReadFile {
+  /** As it was written: "template:order-received". */
+  original: string;
+  name: string;
+  units: ReadUnit[];
+}
+
+export interface XliffRead {
+  source: string;
+  target: string;
+  files: ReadFile[];
+}
+
+export type XliffResult = { ok: true; value: XliffRead } | { ok: false; problem: { line: number; message: string } };
+
+const INLINE = new Set(['ph', 'pc', 'sc', 'ec', 'cp', 'mrk', 'sm', 'em']);
+
+/** Decodes a file's bytes: UTF-8 or UTF-16 by its byte order mark, UTF-8 without one; undefined for other bytes. */
+export function decodeXml(bytes: Uint8Array): string | undefined {
+  const mark =
+    bytes[0] === 0xff && bytes[1] === 0xfe ? 'utf-16le' : bytes[0] === 0xfe && bytes[1] === 0xff ? 'utf-16be' : 'utf-8';
+  try {
+    return new TextDecoder(mark, { fatal: true }).decode(bytes);
+  } catch {
+    return undefined;
+  }
+}
+
+/** Reads the text of a file. Nothing in it is fetched, and no entity but those of XML itself is known. */
+export function readXliff(text: string): XliffResult {
+  const problem = (line: number, message: string): XliffResult => ({ ok: false, problem: { line, message } });
+  if (/<!DOCTYPE|<!ENTITY/i.test(text))
+    return problem(lineOf(text, text.search(/<!DOCTYPE|<!ENTITY/i)), say.noDocumentType);
+  const valid = XMLValidator.validate(text);
+  if (valid !== true) return problem(valid.err.line, say.notWellFormed({ why: valid.err.msg }));
+  const reading = new Reading(text);
+  const parser = new Parser(reading, { xmlMode: true, decodeEntities: true });
+  reading.parser = parser;
+  parser.end(text);
+  if (!reading.root) return problem(1, say.notXliff);
+  if (reading.root.xmlns !== XLIFF_NAMESPACE || !/^2\.\d$/.test(reading.root.version ?? '')) {
+    return problem(1, say.otherXliff({ version: reading.root.version ?? '' }));
+  }
+  if (reading.wrong) return problem(reading.wrong.line, reading.wrong.message);
+  const { srcLang = '', trgLang = '' } = reading.root;
+  return { ok: true, value: { source: srcLang, target: trgLang, files: reading.files } };
+}
+
+const lineOf = (text: string, at: number): number => text.slice(0, Math.max(0, at)).split('\n').length;
+
+/** What the parser tells, put together. */
+class Reading {
+  root: Record<string, string> | undefined;
+  files: ReadFile[] = [];
+  wrong: { line: number; message: string } | undefined;
+  parser!: Parser;
+  private groups: string[] = [];
+  private unit: ReadUnit | undefined;
+  private into: Read[] | undefined;
+  private depth: { id: string; pc: boolean }[] = [];
+  private noteOfFile = false;
+
+  constructor(private readonly text: string) {}
+
+  private counted = { at: 0, line: 1 };
+  /** Where the parser is, counted on from where it was asked last. */
+  private get line(): number {
+    const { at, line } = this.counted;
+    const to = this.parser.startIndex;
+    this.counted = { at: to, line: line + (this.text.slice(at, to).match(/\n/g)?.length ?? 0) };
+    return this.counted.line;
+  }
+
+  onopentag(qualified: string, attributes: Record<string, string>): void {
+    const name = qualified.split(':').at(-1)!;
+    if (name === 'xliff' && !this.root) this.root = attributes;
+    else if (name === 'file') this.files.push({ original: attributes.original ?? '', name: '', units: [] });
+    else if (name === 'note' && !this.unit && this.groups.length === 0) this.noteOfFile = true;
+    else if (name === 'group') this.groups.push(attributes.id ?? '');
+    else if (name === 'unit') {
+      const group = this.groups.at(-1);
+      this.unit = {
+        id: attributes.id ?? '',
+        name: attributes.name ?? '',
+        state: '',
+        source: [],
+        line: this.line,
+        ...(group !== undefined && { group }),
+      };
+      this.files.at(-1)?.units.push(this.unit);
+    } else if (name === 'segment' && this.unit) this.unit.state = attributes.state ?? this.unit.state;
+    else if (name === 'source' && this.unit) this.into = this.unit.source;
+    else if (name === 'target' && this.unit) this.into = this.unit.target ??= [];
+    else if (this.into && INLINE.has(name)) this.inline(name, attributes);
+  }
+
+  private inline(name: string, { id = '', subType, startRef, hex }: Record<string, string>): void {
+    const into = this.into!;
+    const sub = subType === undefined ? {} : { subType };
+    switch (name) {
+      case 'ph':
+        into.push({ id, at: 'alone', ...sub });
+        return;
+      case 'pc':
+        into.push({ id, at: 'open', ...sub });
+        this.depth.push({ id, pc: true });
+        return;
+      case 'sc':
+        into.push({ id, at: 'open', ...sub });
+        return;
+      case 'ec':
+        into.push({ id: startRef ?? id, at: 'close' });
+        return;
+      case 'cp':
+        this.wrong ??= { line: this.line, message: say.controlCharacter({ code: hex ?? '' }) };
+        return;
+      // Marks of a tool about the text say nothing of the text.
+      default:
+        return;
+    }
+  }
+
+  onclosetag(qualified: string): void {
+    const name = qualified.split(':').at(-1)!;
+    if (name === 'group') this.groups.pop();
+    else if (name === 'note') this.noteOfFile = false;
+    else if (name === 'unit') this.unit = undefined;
+    else if (name === 'source' || name === 'target') this.into = undefined;
+    else if (name === 'pc' && this.into) this.into.push({ id: this.depth.pop()?.id ?? '', at: 'close' });
+  }
+
+  ontext(text: string): void {
+    if (this.into) this.into.push(text.replace(/\r\n?/g, '\n'));
+    else if (this.noteOfFile) {
+      const file = this.files.at(-1);
+      if (file) file.name += text.trim();
+    }
+  }
+}

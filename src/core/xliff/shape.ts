@@ -1,0 +1,111 @@
+/**
+ * What a file for translators holds, as plain data: XLIFF 2.1 (OASIS), core module. A message is a `file`, a segment a `unit`; a segment
+ * in several forms is a `group` with a unit for each. Placeholders and line breaks are `ph`, bold, italic, links and paragraphs are `pc`;
+ * what they stand for is their `id`, counted through the source in the order of reading.
+ */
+import type { SegmentState } from '../translation';
+import { type FormDocument, type Marks, type Piece, type WordsDocument } from '../text';
+
+/** XLIFF 2.0 and 2.1 share it. */
+export const XLIFF_NAMESPACE = 'urn:oasis:names:tc:xliff:document:2.0';
+
+export interface UnitOut {
+  segment: string;
+  /** What the segment is called: "Text 2". */
+  label: string;
+  state: SegmentState;
+  source: string;
+  words: string;
+  /** In characters, where it has to fit. */
+  room?: number;
+  notes?: string[];
+}
+
+export interface FileOut {
+  kind: 'template' | 'passage';
+  slug: string;
+  name: string;
+  units: UnitOut[];
+}
+
+/** An inline element of a source, by the id that it has in a file. */
+export type Inline =
+  | { id: string; kind: 'chip'; piece: Piece & { type: 'chip' } }
+  | { id: string; kind: 'break' }
+  | { id: string; kind: 'mark'; mark: keyof Marks; marks: Marks }
+  | { id: string; kind: 'paragraph'; of: 'p' | 'item' | 'step' };
+
+/** A source as the file has it: text with marks where inline elements begin, end or stand. */
+export type Flat = (string | { inline: Inline; at: 'open' | 'close' | 'alone' })[];
+
+const ORDER: readonly (keyof Marks)[] = ['link', 'b', 'i'];
+const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
+
+/**
+ * A form as flat text. Ids are those of `known` for what it has as well, each once for each time that it stands there, and count on from
+ * there for the rest; so a translation has the ids of its source.
+ */
+export function flatten(form: FormDocument, marked: boolean, known: readonly Inline[] = []): Flat {
+  const flat: Flat = [];
+  const left = [...known];
+  let next = known.length;
+  const take = (want: Omit<Inline, 'id'>): Inline => {
+    const at = left.findIndex(({ id: _id, ...inline }) => same(inline, want));
+    if (at >= 0) return left.splice(at, 1)[0]!;
+    next += 1;
+    return { ...want, id: String(next) } as Inline;
+  };
+  const open: Inline[] = [];
+  const close = (until: number): void => {
+    while (open.length > until) flat.push({ inline: open.pop()!, at: 'close' });
+  };
+  for (const { kind, pieces } of form.paragraphs) {
+    if (marked) {
+      const inline = take({ kind: 'paragraph', of: kind } as Omit<Inline, 'id'>);
+      flat.push({ inline, at: 'open' });
+      open.push(inline);
+    }
+    const base = open.length;
+    for (const piece of pieces) {
+      const wanted = ORDER.filter((mark) => piece.marks?.[mark] !== undefined).map((mark) => ({
+        kind: 'mark' as const,
+        mark,
+        marks: { [mark]: piece.marks![mark] } as Marks,
+      }));
+      let kept = base;
+      for (const want of wanted) {
+        const now = open[kept];
+        if (now && now.kind === 'mark' && same(now.marks, want.marks)) kept += 1;
+        else break;
+      }
+      close(kept);
+      for (const want of wanted.slice(kept - base)) {
+        const inline = take(want as Omit<Inline, 'id'>);
+        flat.push({ inline, at: 'open' });
+        open.push(inline);
+      }
+      if (piece.type === 'text') flat.push(piece.text);
+      else if (piece.type === 'break')
+        flat.push({ inline: take({ kind: 'break' } as Omit<Inline, 'id'>), at: 'alone' });
+      else {
+        const { marks: _marks, ...chip } = piece;
+        flat.push({ inline: take({ kind: 'chip', piece: chip } as Omit<Inline, 'id'>), at: 'alone' });
+      }
+    }
+    close(base);
+    close(0);
+  }
+  return flat;
+}
+
+/** The inline elements of a flat text, each once. */
+export const inlinesOf = (flat: Flat): Inline[] =>
+  flat.flatMap((part) => (typeof part !== 'string' && part.at !== 'close' ? [part.inline] : []));
+
+/** The form of a source that a translation's form is made from: the one for the same values, or the one for everything else. */
+export function sourceFormOf(from: WordsDocument, keys: readonly string[]): FormDocument {
+  const exact = from.forms.find((f) => same(f.keys, keys));
+  if (exact) return exact;
+  const fitting = from.forms.filter((f) => f.keys.every((k, i) => k === '*' || k === keys[i]));
+  return fitting[0] ?? from.forms.at(-1)!;
+}

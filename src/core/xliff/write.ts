@@ -1,0 +1,142 @@
+/** Texts of a store as an XLIFF 2.1 file for translators. */
+import { placeholder } from '../placeholders';
+import { readDocument, type WordsDocument } from '../text';
+import { beginForms, type SegmentState } from '../translation';
+import {
+  flatten,
+  inlinesOf,
+  sourceFormOf,
+  XLIFF_NAMESPACE,
+  type FileOut,
+  type Flat,
+  type Inline,
+  type UnitOut,
+} from './shape';
+
+const ESCAPES: Record<string, string> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' };
+/** Characters that XML 1.0 cannot hold stand as U+FFFD. */
+const UNFIT = /[\u0000-\u0008\u000B\u000C\u000E-\u001F\uFFFE\uFFFF]/g;
+export const xml = (text: string): string => text.replace(UNFIT, '\ufffd').replace(/[&<>"]/g, (c) => ESCAPES[c]!);
+
+/** The states of XLIFF 2.1; what it has no word for is said in subState. */
+const STATES: Record<SegmentState, string> = {
+  missing: 'state="initial"',
+  begun: 'state="initial" subState="libellus:begun"',
+  same: 'state="initial" subState="libellus:same"',
+  changed: 'state="initial" subState="libellus:changed"',
+  done: 'state="translated"',
+  checked: 'state="reviewed"',
+};
+
+/** The whole file. Texts that only their source can express (own HTML, declarations) are not in it. */
+export function writeXliff(files: readonly FileOut[], { source, target }: { source: string; target: string }): string {
+  const body = files.map((file, i) => fileXml(file, i + 1, target)).join('');
+  return `<?xml version="1.0" encoding="UTF-8"?>\n<xliff xmlns="${XLIFF_NAMESPACE}" version="2.1" srcLang="${xml(source)}" trgLang="${xml(target)}">\n${body}</xliff>\n`;
+}
+
+function fileXml(file: FileOut, n: number, target: string): string {
+  const units = file.units.map((unit) => unitXml(unit, target)).join('');
+  if (units === '') return '';
+  return `  <file id="f${n}" original="${xml(`${file.kind}:${file.slug}`)}">\n    <notes>\n      <note>${xml(file.name)}</note>\n    </notes>\n${units}  </file>\n`;
+}
+
+function unitXml(unit: UnitOut, language: string): string {
+  const from = readDocument(unit.source);
+  if (!from) return '';
+  const to = unit.words.trim() === '' ? undefined : readDocument(unit.words);
+  if (unit.words.trim() !== '' && !to) return '';
+  if (from.selectors.length === 0 && (!to || to.selectors.length === 0)) {
+    return formXml(unit, { id: unit.segment, name: unit.label, keys: [], from, to, indent: '    ' });
+  }
+  // The forms are those of the translation where there is one, else those that the language needs.
+  const shape = to ?? beginForms(unit.source, language);
+  const forms = shape.forms
+    .map(({ keys }, i) =>
+      formXml(unit, { id: `${unit.segment}.${i + 1}`, name: keys.join(' '), keys, from, to, indent: '      ' }),
+    )
+    .join('');
+  const by = shape.selectors.map((s) => `{$${s.name}} :${s.fn}`).join(', ');
+  return `    <group id="${xml(unit.segment)}" name="${xml(unit.label)}" type="libellus:forms">\n      <notes>\n        <note>${xml(by)}</note>\n      </notes>\n${forms}    </group>\n`;
+}
+
+interface FormOut {
+  id: string;
+  name: string;
+  keys: readonly string[];
+  from: WordsDocument;
+  to: WordsDocument | undefined;
+  indent: string;
+}
+
+function formXml(unit: UnitOut, { id, name, keys, from, to, indent }: FormOut): string {
+  const source = flatten(sourceFormOf(from, keys), from.marked);
+  const inlines = inlinesOf(source);
+  const own = to?.forms.find((f) => f.keys.join(' ') === keys.join(' '));
+  const target = own && to && flatten(own, to.marked, inlines);
+  const data = [...inlines, ...(target ? inlinesOf(target) : [])].filter(
+    (inline, i, all) => all.findIndex((x) => x.id === inline.id) === i,
+  );
+  const notes = [...(unit.notes ?? []), ...(unit.room === undefined ? [] : [`≤ ${unit.room}`])];
+  const lines = [
+    `<unit id="${xml(id)}" name="${xml(name)}"${keys.length > 0 ? ' type="libellus:form"' : ''}>`,
+    ...(notes.length > 0 ? ['  <notes>', ...notes.map((note) => `    <note>${xml(note)}</note>`), '  </notes>'] : []),
+    ...(data.length > 0
+      ? [
+          '  <originalData>',
+          ...data.map((inline) => `    <data id="d${inline.id}">${xml(codeOf(inline))}</data>`),
+          '  </originalData>',
+        ]
+      : []),
+    `  <segment ${STATES[unit.state]}>`,
+    `    <source xml:space="preserve">${flatXml(source)}</source>`,
+    ...(target ? [`    <target xml:space="preserve">${flatXml(target)}</target>`] : []),
+    '  </segment>',
+    '</unit>',
+  ];
+  return lines.map((line) => `${indent}${line}\n`).join('');
+}
+
+/** What an inline element is in MessageFormat 2, for those who look. */
+function codeOf(inline: Inline): string {
+  switch (inline.kind) {
+    case 'chip': {
+      const { name, fn, options = {} } = inline.piece;
+      const said = Object.entries(options).map(([key, value]) => ` ${key}=|${value}|`);
+      return `{$${name}${fn ? ` :${fn}` : ''}${said.join('')}}`;
+    }
+    case 'break':
+      return '{#br/}';
+    case 'paragraph':
+      return `{#${inline.of}}`;
+    case 'mark': {
+      const { link } = inline.marks;
+      return inline.mark === 'link' ? `{#link ${link?.url ?? `$${link?.variable}`}}` : `{#${inline.mark}}`;
+    }
+  }
+}
+
+const PAIRS: Record<string, string> = {
+  b: 'type="fmt" subType="xlf:b"',
+  i: 'type="fmt" subType="xlf:i"',
+  link: 'type="link"',
+  p: 'type="other" subType="libellus:p"',
+  item: 'type="other" subType="libellus:item"',
+  step: 'type="other" subType="libellus:step"',
+};
+
+function flatXml(flat: Flat): string {
+  return flat
+    .map((part) => {
+      if (typeof part === 'string') return xml(part);
+      const { inline, at } = part;
+      if (at === 'close') return '</pc>';
+      if (inline.kind === 'chip') {
+        const label = placeholder(inline.piece.name)?.label ?? inline.piece.name;
+        return `<ph id="${inline.id}" dataRef="d${inline.id}" disp="${xml(label)}" equiv="${xml(`[${label}]`)}"/>`;
+      }
+      if (inline.kind === 'break') return `<ph id="${inline.id}" dataRef="d${inline.id}" type="fmt" subType="xlf:lb"/>`;
+      const kind = inline.kind === 'mark' ? inline.mark : inline.of;
+      return `<pc id="${inline.id}" dataRefStart="d${inline.id}" ${PAIRS[kind]}>`;
+    })
+    .join('');
+}

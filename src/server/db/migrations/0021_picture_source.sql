@@ -1,0 +1,1 @@
+ALTER TABLE `picture` ADD COLUMN IF NOT EXISTS `source` varchar(24) DEFAULT '' NOT NULL;

@@ -1,0 +1,165 @@
+/** Translations out as XLIFF, and back in: looked at first, taken in as drafts in one step, and taken back in one. */
+import { createHash } from 'node:crypto';
+import { MOST_FILE_BYTES, type FileBrought, type FilePreview, type TakeBack } from '@/contract/languages';
+import { languageName } from '@/core/names';
+import { readTemplateAddress } from '@/core/plan';
+import { neededSegments } from '@/core/template';
+import { OPEN_STATES } from '@/core/translation';
+import { compareXliff, decodeXml, MOST_UNITS, readXliff, writeXliff, type FileOut } from '@/core/xliff';
+import type { Access } from '../../auth/access';
+import { remember } from '../../auth/history';
+import { AppError } from '../../base/errors';
+import { database } from '../../db/client';
+import { draftsOfStore, type StoreDraft } from '../templates/drafts';
+import type { ExportedFile } from '../templates/exported';
+import { notesOfStore } from './notes';
+import { segmentsIn } from './segments';
+import { refuseLanguage, writeSegments, type SegmentChange } from './translating';
+import { kept } from '@/words/kept';
+import { say } from '@/words/refusals';
+
+/** All texts of a store in a language as they are in the drafts. */
+async function textsOf(access: Access, language: string): Promise<{ files: FileOut[]; drafts: StoreDraft[] }> {
+  const { store } = access;
+  const [drafts, note] = await Promise.all([draftsOfStore(access, true), notesOfStore(store.id)]);
+  const files = drafts.map((document): FileOut => {
+    const { kind, slug, name } = document;
+    const leads = drafts.find((d) => d.kind === 'template' && d.slug === document.follows);
+    const units = segmentsIn(document, language, store.language, { leads, note }).map(
+      ({ id, label, state, source, words }) => ({ segment: id, label, state, source, words }),
+    );
+    return { kind, slug, name, units };
+  });
+  return { files, drafts };
+}
+
+export interface TakeOut {
+  language: string;
+  /** Only what is missing, changed, copied or begun. */
+  open: boolean;
+  /** Only these documents: "template:order-received". */
+  of?: string | undefined;
+}
+
+/** A file for translators (XLIFF 2.1). */
+export async function takeOut(access: Access, { language, open, of }: TakeOut): Promise<ExportedFile> {
+  refuseLanguage(access, language);
+  const { files } = await textsOf(access, language);
+  const chosen = files
+    .filter((f) => of === undefined || `${f.kind}:${f.slug}` === of)
+    .map((f) => ({ ...f, units: f.units.filter((u) => !open || OPEN_STATES.includes(u.state)) }))
+    .filter((f) => f.units.length > 0);
+  const { store } = access;
+  return {
+    name: `${store.id}-${language}${open ? '-to-do' : ''}.xlf`,
+    type: 'application/xliff+xml; charset=utf-8',
+    body: writeXliff(chosen, { source: store.language, target: language }),
+  };
+}
+
+/** What a file would change. Throws `invalid` for what cannot be read at all, with the line, or is of another language. */
+export async function lookAtFile(access: Access, language: string, bytes: Uint8Array): Promise<FilePreview> {
+  refuseLanguage(access, language);
+  const { store } = access;
+  if (bytes.length > MOST_FILE_BYTES) {
+    throw new AppError('invalid', say.translationsTooLarge({ most: MOST_FILE_BYTES / 1_000_000 }));
+  }
+  const text = decodeXml(bytes);
+  if (text === undefined) throw new AppError('invalid', say.notUtf8);
+  const read = readXliff(text);
+  if (!read.ok) throw new AppError('invalid', say.atLine({ line: read.problem.line, message: read.problem.message }));
+  const { source, target } = read.value;
+  const units = read.value.files.reduce((sum, f) => sum + f.units.length, 0);
+  if (units > MOST_UNITS) throw new AppError('invalid', say.tooManyTexts({ most: MOST_UNITS }));
+  if (target.toLowerCase() !== language.toLowerCase() || source.toLowerCase() !== store.language.toLowerCase()) {
+    throw new AppError(
+      'invalid',
+      say.otherLanguages({
+        from: source === '' ? '?' : languageName(source),
+        to: target === '' ? '?' : languageName(target),
+        wantedFrom: languageName(store.language),
+        wantedTo: languageName(language),
+      }),
+    );
+  }
+  const { files, drafts } = await textsOf(access, language);
+  const documentOf = (file: FileOut): StoreDraft => drafts.find((d) => d.kind === file.kind && d.slug === file.slug)!;
+  const comparison = compareXliff(
+    read.value,
+    files,
+    (file) => ({ moment: documentOf(file).moment, language, sourceLanguage: store.language }),
+    (file, segment) => neededSegments(documentOf(file).draft, store.language).find((p) => p.id === segment)!,
+  );
+  const stamp = createHash('sha256').update(JSON.stringify(comparison.changed)).digest('base64url');
+  return { language, stamp, comparison };
+}
+
+/** Writes what was looked at into the drafts, all or none. Throws `conflict` when it is not what it was. */
+export async function bringInFile(
+  access: Access,
+  { language, stamp, name }: { language: string; stamp: string; name: string },
+  bytes: Uint8Array,
+): Promise<FileBrought> {
+  const preview = await lookAtFile(access, language, bytes);
+  if (preview.stamp !== stamp) throw new AppError('conflict', say.changedSinceLooked, [], preview);
+  const { changed } = preview.comparison;
+  if (changed.length === 0) throw new AppError('invalid', say.nothingToBringIn);
+  await database().transaction(async (tx) => {
+    for (const own of byDocument(changed)) {
+      const [{ kind, slug }] = own;
+      const changes = own.map(({ after, ...c }): SegmentChange => ({ ...c, words: after }));
+      await writeSegments(access, { kind, slug, language }, changes, tx);
+    }
+    const what = { n: changed.length, language: kept(() => languageName(language)), file: name };
+    await remember(access, 'broughtTranslations', what, { db: tx });
+  });
+  return {
+    segments: changed.length,
+    notifications: notificationsOf(changed),
+    undo: changed.map(({ kind, slug, segment, before, after }) => ({
+      kind,
+      slug,
+      segment,
+      before: after,
+      words: before,
+    })),
+  };
+}
+
+/** Puts back what a file had changed, where nobody has changed it since. */
+export async function takeBackFile(access: Access, { language, segments }: TakeBack): Promise<{ segments: number }> {
+  refuseLanguage(access, language);
+  const drafts = await draftsOfStore(access);
+  await database().transaction(async (tx) => {
+    for (const own of byDocument(segments)) {
+      const [{ kind, slug }] = own;
+      const draft = drafts.find((d) => d.kind === kind && d.slug === slug)?.draft;
+      const changes = own.map(({ segment, before, words }): SegmentChange => ({
+        segment,
+        before,
+        words,
+        source: draft?.words[access.store.language]?.[segment] ?? '',
+      }));
+      await writeSegments(access, { kind, slug, language }, changes, tx);
+    }
+    const what = { n: segments.length, language: kept(() => languageName(language)) };
+    await remember(access, 'tookBackTranslations', what, { db: tx });
+  });
+  return { segments: segments.length };
+}
+
+/** Those that versions follow come after those that follow them: what is written into one goes on to the others. */
+function byDocument<T extends { kind: string; slug: string }>(changes: readonly T[]): [T, ...T[]][] {
+  const groups = new Map<string, [T, ...T[]]>();
+  for (const change of changes) {
+    const key = `${change.kind} ${change.slug}`;
+    const own = groups.get(key);
+    if (own) own.push(change);
+    else groups.set(key, [change]);
+  }
+  return [...groups.values()];
+}
+
+const notificationsOf = (changes: readonly { kind: string; slug: string }[]): string[] => [
+  ...new Set(changes.filter((c) => c.kind === 'template').map((c) => readTemplateAddress(c.slug).slug)),
+];

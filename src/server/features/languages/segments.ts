@@ -1,0 +1,35 @@
+/** The segments that a document has of its own in a language, each as it stands: one place for coverage, the desk and files. */
+import type { SegmentToTranslate } from '@/contract/languages';
+import { neededSegments } from '@/core/template';
+import { segmentStanding } from '@/core/translation';
+import { sharesPlace, type StoreDraft } from '../templates/drafts';
+import type { NoteOf } from './notes';
+
+/** In the order of reading, without those that a version has from the one that it follows (`leads`). */
+export function segmentsIn(
+  document: StoreDraft,
+  language: string,
+  source: string,
+  of: { leads: StoreDraft | undefined; note: NoteOf },
+): SegmentToTranslate[] {
+  const { draft, live, stale } = document;
+  return neededSegments(draft, source)
+    .filter(({ id }) => !of.leads || !sharesPlace(document, of.leads, language, id))
+    .map((place) => {
+      const { id } = place;
+      const own = { source: draft.words[source]?.[id] ?? '', words: draft.words[language]?.[id] ?? '' };
+      const note = of.note(document, language, id);
+      const standing = segmentStanding({
+        ...own,
+        note,
+        live: live && { source: live.words[source]?.[id] ?? '', words: live.words[language]?.[id] ?? '' },
+        stale: stale[language]?.includes(id) ?? false,
+      });
+      return {
+        ...place,
+        ...own,
+        ...standing,
+        ...(note && { said: { by: note.saidBy, at: note.saidAt.toISOString() } }),
+      };
+    });
+}

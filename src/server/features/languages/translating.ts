@@ -1,0 +1,196 @@
+/** The translating desk: the segments of a message or passage in a language, and saving one of them. */
+import { and, eq } from 'drizzle-orm';
+import type { ChangedMeanwhile, DocumentToTranslate, Translate, Translated } from '@/contract/languages';
+import { languageName } from '@/core/names';
+import { neededSegments, type SegmentPlace, type Template } from '@/core/template';
+import { segmentStanding, translationFindings, type TranslationNote } from '@/core/translation';
+import type { Access } from '../../auth/access';
+import { remember } from '../../auth/history';
+import { AppError } from '../../base/errors';
+import { database, type Executor } from '../../db/client';
+import { translationNotes } from '../../db/schema';
+import { readTemplate } from '../../documents/read-template';
+import { asTemplate, passageShelf, templateRow, templateShelf } from '../../documents/shelves';
+import { draftsOfStore } from '../templates/drafts';
+import { PASSAGE_MOMENT } from '../templates/passages';
+import { targetsOf } from './coverage';
+import { notesOfStore } from './notes';
+import { segmentsIn } from './segments';
+import { kept } from '@/words/kept';
+import { say } from '@/words/refusals';
+
+/** What is translated of a version or a passage in a language. Throws `not-found`. */
+export async function loadTranslating(
+  access: Access,
+  language: string,
+  wanted: { kind: 'template' | 'passage'; slug: string },
+): Promise<DocumentToTranslate> {
+  const { store } = access;
+  refuseLanguage(access, language);
+  const [drafts, note] = await Promise.all([draftsOfStore(access, true), notesOfStore(store.id)]);
+  const document = drafts.find((d) => d.kind === wanted.kind && d.slug === wanted.slug);
+  if (!document) throw new AppError('not-found', say.nothingToTranslate({ slug: wanted.slug }));
+  const leads = drafts.find((d) => d.kind === 'template' && d.slug === document.follows);
+  return {
+    kind: document.kind,
+    slug: document.slug,
+    name: document.name,
+    moment: document.moment,
+    ...(document.notification && { notificationId: document.notification.id }),
+    template: document.draft,
+    ...(leads && { follows: { slug: leads.slug, name: leads.version } }),
+    segments: segmentsIn(document, language, store.language, { leads, note }),
+  };
+}
+
+/** Throws `not-found` for what is none of the languages that the store translates into. */
+export function refuseLanguage(access: Access, language: string): void {
+  if (!targetsOf(access).includes(language)) {
+    throw new AppError(
+      'not-found',
+      say.notTranslatedInto({ store: access.store.name, language: languageName(language) }),
+    );
+  }
+}
+
+/**
+ * Saves the words of a segment and what is said of them, whatever else of the draft was changed meanwhile. Throws `conflict` with what
+ * stands there when the segment itself was, `invalid` for words that cannot go out and are said to be done.
+ */
+export async function translate(access: Access, input: Translate): Promise<Translated> {
+  const { kind, slug, language, state } = input;
+  refuseLanguage(access, language);
+  return database().transaction(async (tx) => {
+    const { name, written } = await writeSegments(access, { kind, slug, language }, [input], tx);
+    const [{ place, standing }] = written as [Written, ...Written[]];
+    if (state !== 'begun') {
+      await remember(
+        access,
+        state === 'done' ? 'translated' : 'checkedTranslation',
+        { what: name, label: place.label, language: kept(() => languageName(language)) },
+        { db: tx },
+      );
+    }
+    return standing;
+  });
+}
+
+export interface SegmentChange {
+  segment: string;
+  /** The source that was seen. */
+  source: string;
+  /** The words that were seen. */
+  before: string;
+  words: string;
+  /** What is said of them; nothing any more without it. */
+  state?: TranslationNote['state'];
+}
+
+interface Written {
+  place: SegmentPlace;
+  standing: Translated;
+}
+
+/** Writes into segments of one document, in the transaction of `tx`. Throws as {@link translate} does. */
+export async function writeSegments(
+  access: Access,
+  { kind, slug, language }: { kind: 'template' | 'passage'; slug: string; language: string },
+  changes: readonly SegmentChange[],
+  tx: Executor,
+): Promise<{ name: string; written: Written[] }> {
+  const { store, person } = access;
+  const document = await openDocument(access, kind, slug, tx);
+  const { draft } = document;
+  const places = neededSegments(draft, store.language);
+  const next = { ...draft.words[language] };
+  const written: Written[] = [];
+  for (const { segment, source: seen, before, words, state } of changes) {
+    const place = places.find((p) => p.id === segment);
+    if (!place) throw new AppError('invalid', say.noSuchPlaceForWords);
+    const now = draft.words[language]?.[segment] ?? '';
+    const source = draft.words[store.language]?.[segment] ?? '';
+    if ((now !== before && now !== words) || source !== seen) {
+      const detail: ChangedMeanwhile = { source, words: now, by: document.by };
+      throw new AppError('conflict', say.segmentChangedMeanwhile({ who: document.by || say.somebody }), [], detail);
+    }
+    if (state === 'done' || state === 'checked') {
+      refuseUnfinished(place, document.moment, { source, words, language, own: store.language });
+    }
+    next[segment] = words;
+    const key = { storeId: store.id, kind, document: document.id, language, segment };
+    if (words.trim() === '' || state === undefined) await tx.delete(translationNotes).where(noteIs(key));
+    else {
+      const said = { state, source, words, saidBy: person.name, saidAt: new Date() };
+      await tx
+        .insert(translationNotes)
+        .values({ ...key, ...said })
+        .onDuplicateKeyUpdate({ set: said });
+    }
+    written.push({ place, standing: segmentStanding({ source, words, note: state && { state, source, words } }) });
+  }
+  if (changes.some(({ segment }) => next[segment] !== (draft.words[language]?.[segment] ?? ''))) {
+    await document.write(readTemplate(store.id, { ...draft, words: { ...draft.words, [language]: next } }));
+  }
+  return { name: document.name, written };
+}
+
+const noteIs = (key: {
+  storeId: string;
+  kind: 'template' | 'passage';
+  document: string;
+  language: string;
+  segment: string;
+}) =>
+  and(
+    eq(translationNotes.storeId, key.storeId),
+    eq(translationNotes.kind, key.kind),
+    eq(translationNotes.document, key.document),
+    eq(translationNotes.language, key.language),
+    eq(translationNotes.segment, key.segment),
+  );
+
+/** Words that cannot go out are not done. */
+function refuseUnfinished(
+  place: SegmentPlace,
+  moment: string,
+  { source, words, language, own }: { source: string; words: string; language: string; own: string },
+): void {
+  if (words.trim() === '') {
+    throw new AppError('invalid', say.nothingWritten, [{ path: '/words', message: say.nothingWritten }]);
+  }
+  const found = translationFindings(source, words, { place, moment, language, sourceLanguage: own });
+  const [blocker] = found.filter((f) => f.severity === 'blocker');
+  if (blocker) throw new AppError('invalid', blocker.message, [{ path: '/words', message: blocker.message }]);
+}
+
+/** A draft, locked until the transaction ends, and how it is written. */
+async function openDocument(access: Access, kind: 'template' | 'passage', slug: string, tx: Executor) {
+  const by = access.person.name;
+  if (kind === 'passage') {
+    const key = { access, id: slug };
+    const current = await passageShelf.draft(key, tx, true);
+    return {
+      id: slug,
+      name: slug,
+      moment: PASSAGE_MOMENT as string,
+      by: current.by,
+      draft: asTemplate(current.content),
+      write: ({ blocks, words }: Template) =>
+        passageShelf.write(key, { content: { blocks, words }, revision: current.revision + 1, by, at: new Date() }, tx),
+    };
+  }
+  const { notification, template, title } = await templateRow(access, slug, tx, true);
+  return {
+    id: template.id,
+    name: title,
+    moment: notification.moment as string,
+    by: template.draftBy,
+    draft: template.draft,
+    write: (content: Template) =>
+      templateShelf.write(
+        { access, id: template.id },
+        { content, revision: template.revision + 1, by, at: new Date() },
+        tx,
+      ),
+  };
+}

@@ -1,0 +1,196 @@
+/** Languages: what is missing and what it meant, translating segment by segment, and the message that arrives in the language. */
+import { readFile } from 'node:fs/promises';
+import type { Page } from '@playwright/test';
+import { arrived, expect, placeByEvent, saved, sheet, signIn, test, words } from './support';
+
+const STORE = '/s/quillwick';
+const CLAIRE = 'claire@quillwick.example';
+
+const row = (page: Page, segment: string) => page.locator(`[data-segment="${segment}"]`);
+const alert = (page: Page) => page.getByRole('main').getByRole('alert');
+const textbox = (page: Page) => page.getByRole('list', { name: 'Texts to translate' }).getByRole('textbox');
+const status = (page: Page) => page.getByRole('banner').or(page.locator('header')).getByRole('status');
+
+test('a translator finds what is missing in Polish, translates a message, and it arrives in Polish', async ({
+  page,
+  request,
+  browser,
+}) => {
+  await signIn(page, CLAIRE);
+  await test.step('Languages is where translators begin; it says what is missing and whom it cost', async () => {
+    await page.goto('/');
+    await expect(page).toHaveURL(/\/languages$/);
+    await expect(page.getByRole('columnheader', { name: /Polish/ })).toContainText(
+      /\d+ of \d+ messages of last month went out in another language\./,
+    );
+    await page.getByRole('link', { name: 'Order received, Polish: 8 missing', exact: true }).click();
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('Polish');
+    await expect(row(page, 'subject')).toHaveAttribute('aria-current', 'true');
+  });
+  await test.step('a placeholder of the source is put in by a click, and one that is missing keeps it from being done', async () => {
+    await expect(textbox(page)).toBeFocused();
+    await page.keyboard.type('Zamówienie ');
+    await page.keyboard.press('Control+Enter');
+    await expect(alert(page)).toContainText('Order number {$order.number} is in the English words');
+    await row(page, 'subject').getByRole('button', { name: 'Order number' }).click();
+    await expect(textbox(page).locator('.chip')).toHaveText(/^QW-/);
+    await expect(page.getByTestId('lit')).toHaveCount(0);
+    await page.keyboard.press('Control+Enter');
+    await expect(row(page, 'preheader')).toHaveAttribute('aria-current', 'true');
+  });
+  await test.step('forms are those of Polish, and the message shows the order that takes each', async () => {
+    await row(page, 'next')
+      .getByRole('button', { name: /in Polish/ })
+      .click();
+    await expect(page.getByRole('radio', { name: /^Number of items: 1\b/ })).toBeVisible();
+    await expect(page.getByRole('radio', { name: /^Number of items: 2–4, 22–24/ })).toBeVisible();
+    await expect(page.getByTestId('lit')).toBeVisible();
+  });
+  await test.step('the rest is done by keyboard, and the next message comes', async () => {
+    for (let left = 7; left > 0; left -= 1) {
+      await expect(page.getByText(`from English: ${8 - left} of 8 done`)).toBeVisible();
+      const here = page.locator('[data-segment][aria-current="true"]');
+      await expect(here.getByRole('textbox')).toBeFocused();
+      await page.keyboard.press('Alt+Enter');
+      await expect(here.getByText('This is a copy of the source.')).toBeVisible();
+      await page.keyboard.press('Control+Enter');
+    }
+    await expect(page.getByRole('heading', { level: 2, name: 'Order received', exact: true })).toHaveCount(0);
+  });
+  await test.step('a translator publishes nothing and changes nothing else', async () => {
+    await expect(page.getByRole('button', { name: 'Publish ...' })).toHaveCount(0);
+    await page.goto(`${STORE}/phrasebook`);
+    await expect(page.getByLabel('Total, English', { exact: true })).toHaveAttribute('readonly', '');
+    await expect(page.getByLabel('Total, Polish', { exact: true })).not.toHaveAttribute('readonly', '');
+  });
+  await test.step('an owner publishes it, and a Polish order’s mail is Polish', async () => {
+    const context = await browser.newContext({ baseURL: new URL(page.url()).origin });
+    const owner = await context.newPage();
+    await signIn(owner);
+    await owner.goto(`${STORE}/languages/pl?of=order-received&show=all`);
+    await owner.getByRole('button', { name: 'Publish ...' }).click();
+    await owner
+      .getByRole('dialog')
+      .getByRole('button', { name: /^Publish/ })
+      .click();
+    await expect(owner.getByRole('dialog')).toHaveCount(0);
+    await placeByEvent(request, 'PL-1', 'agnieszka@wax-and-cloth.example', undefined, { language: 'pl' });
+    const { message } = await arrived('agnieszka@wax-and-cloth.example', 'Zamówienie PL-1');
+    expect(message.text).toContain('Razem');
+    await context.close();
+  });
+});
+
+test('two who write into one text are told of each other; what one wrote is kept', async ({ page, browser }) => {
+  await signIn(page);
+  await page.goto(`${STORE}/languages/pl?of=on-its-way&segment=subject`);
+  await expect(textbox(page)).toBeFocused();
+  const context = await browser.newContext({ baseURL: new URL(page.url()).origin });
+  const other = await context.newPage();
+  await signIn(other, CLAIRE);
+  await other.goto(`${STORE}/languages/pl?of=on-its-way&segment=subject`);
+  await expect(textbox(other)).toBeFocused();
+  await other.keyboard.type('W drodze');
+  await expect(status(other)).toHaveText('Saved');
+  await page.keyboard.type('Wysłane');
+  await expect(alert(page)).toContainText('changed this text meanwhile');
+  await expect(alert(page)).toContainText('W drodze');
+  await page.getByRole('button', { name: 'Keep mine' }).click();
+  await expect(status(page)).toHaveText('Saved');
+  await test.step('undo takes it back, and it is saved so', async () => {
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(status(page)).toHaveText('Saved');
+    await other.reload();
+    await expect(textbox(other)).not.toContainText('Wysłane');
+  });
+  await context.close();
+});
+
+test('a changed source shows in each language with what was changed, and is done again', async ({ page }) => {
+  await signIn(page);
+  await page.goto(`${STORE}/desk/order-received?order=QW-10482`);
+  await expect(sheet(page).locator('.lb-thanks')).toBeVisible();
+  await sheet(page).locator('.lb-follow').click();
+  await expect(words(page)).toBeFocused();
+  await page.keyboard.press('End');
+  await page.keyboard.type(' now');
+  await expect(page.getByRole('button', { name: 'Undo', exact: true })).toBeEnabled();
+  await saved(page);
+  await page.goto(`${STORE}/languages`);
+  await page.getByRole('link', { name: 'Order received, German: 1 changed' }).click();
+  const here = page.locator('[data-segment][aria-current="true"]');
+  await expect(here.locator('ins')).toContainText('now');
+  const documents = page.getByRole('navigation', { name: 'Messages and passages' });
+  await expect(documents.getByRole('link').filter({ hasText: '1 changed' }).first()).toContainText('Order received');
+  await here.getByRole('button', { name: 'Done, next' }).click();
+  await expect(page.getByText('Everything is translated.')).toBeVisible();
+  await page.goto(`${STORE}/languages`);
+  await expect(page.getByRole('link', { name: 'Order received, German: 8 done' })).toBeVisible();
+  await page.goto(`${STORE}/desk/order-received`);
+  await page
+    .getByRole('button', { name: /^Publish edition/ })
+    .first()
+    .click();
+  await expect(page.getByRole('dialog')).toContainText('Goes out in English');
+  await expect(page.getByRole('dialog')).toContainText('Not complete in');
+});
+
+test('Arabic is written from right to left in its six forms', async ({ page }) => {
+  await signIn(page);
+  await page.goto(`${STORE}/languages/ar?of=order-received&segment=preheader`);
+  await expect(textbox(page)).toBeFocused();
+  await expect(textbox(page)).toHaveAttribute('dir', 'rtl');
+  await expect(page.getByRole('radio', { name: /^Number of items/ })).toHaveCount(6);
+  await page.keyboard.type('شكرا');
+  await expect(status(page)).toHaveText('Saved');
+  const beside = page.getByRole('region', { name: 'The message in Arabic' });
+  await expect(beside.getByText('شكرا')).toBeVisible();
+  await expect(page.frameLocator('iframe[title="The message in Arabic"]').locator('html')).toHaveAttribute(
+    'dir',
+    'rtl',
+  );
+});
+
+test('French goes out as a file and comes back: a broken text is refused with its line, mended, published, and arrives', async ({
+  page,
+  request,
+}) => {
+  await signIn(page);
+  await page.goto(`${STORE}/languages/fr?of=order-received`);
+  await page.getByRole('link', { name: 'Files', exact: true }).click();
+  const downloading = page.waitForEvent('download');
+  await page.getByRole('link', { name: 'Download', exact: true }).click();
+  const out = await readFile(await (await downloading).path(), 'utf8');
+  const back = out
+    .replace(/(<source[^>]*>)([^]*?)<\/source>/g, '$1$2</source>\n<target xml:space="preserve">$2</target>')
+    .replace(
+      /(original="template:order-received"[^]*?<unit id="subject"[^]*?<target[^>]*>)[^]*?<\/target>/,
+      '$1Votre commande</target>',
+    )
+    .replaceAll('state="initial"', 'state="translated"');
+  await page
+    .getByLabel('Translated file')
+    .setInputFiles({ name: 'french.xlf', mimeType: 'application/xliff+xml', buffer: Buffer.from(back) });
+  const refused = page.getByRole('list', { name: '1 text is refused' });
+  await expect(refused).toContainText('Order number {$order.number} is in the English words and missing here');
+  await expect(refused).toContainText(/line \d+/);
+  await page.getByRole('button', { name: /^Bring in \d+ texts$/ }).click();
+  await expect(page.getByText(/texts are in the drafts/).first()).toBeVisible();
+
+  await page.goto(`${STORE}/languages/fr?of=order-received`);
+  await expect(row(page, 'subject')).toHaveAttribute('aria-current', 'true');
+  await expect(textbox(page)).toBeFocused();
+  await page.keyboard.type('Votre commande ');
+  await row(page, 'subject').getByRole('button', { name: 'Order number' }).click();
+  await expect(textbox(page).locator('.chip')).toHaveText(/^QW-/);
+  await page.keyboard.press('Control+Enter');
+  await page.goto(`${STORE}/languages/fr?of=order-received&show=all`);
+  await page.getByRole('button', { name: 'Publish ...' }).click();
+  await page
+    .getByRole('dialog')
+    .getByRole('button', { name: /^Publish/ })
+    .click();
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await placeByEvent(request, 'FR-1', 'lucie@wax-and-cloth.example', undefined, { language: 'fr' });
+  await arrived('lucie@wax-and-cloth.example', 'Votre commande FR-1');
+});

@@ -1,0 +1,244 @@
+/** Translating segment by segment: two at once, what is done and what was changed since, and in which language a message goes out. */
+import { receiveEvent } from '@/server/events/receive';
+import { loadCoverage } from '@/server/features/languages/coverage';
+import { bringInFile, lookAtFile, takeBackFile, takeOut } from '@/server/features/languages/files';
+import { loadTranslating, translate } from '@/server/features/languages/translating';
+import { loadNotification, saveNotification } from '@/server/features/notifications/notification';
+import { makePassage } from '@/server/features/templates/passages';
+import { loadDesk, publishTemplate, saveTemplate, switchNotification } from '@/server/features/templates/templates';
+import type { SegmentToTranslate, Translate } from '@/contract/languages';
+import { accessAs, connectService, mailbox, placedEvent, SHOP, textOf, useDatabase } from './fixture';
+import { drain, reader } from './orders';
+
+useDatabase();
+
+const SLUG = 'order-received';
+const ARABIC = { kind: 'template' as const, slug: SLUG };
+
+beforeAll(() => connectService());
+
+const segments = async (slug = SLUG, language = 'ar'): Promise<SegmentToTranslate[]> =>
+  (await loadTranslating(await accessAs(), language, { kind: 'template', slug })).segments;
+const segment = async (id: string, slug = SLUG): Promise<SegmentToTranslate> =>
+  (await segments(slug)).find((s) => s.id === id)!;
+
+/** Writes into a segment as the translating desk does. */
+async function write(id: string, words: string, more: Partial<Translate> = {}, name = 'Claire Aubert') {
+  const seen = await segment(id, more.slug);
+  return translate(await accessAs('translator', name), {
+    ...ARABIC,
+    language: 'ar',
+    segment: id,
+    source: seen.source,
+    before: seen.words,
+    words,
+    state: 'done',
+    ...more,
+  });
+}
+const languageOf = async (email: string): Promise<string> =>
+  /القاهرة|طلبك/.test((await mailbox(email))[0]!.subject) ? 'ar' : 'en';
+
+async function orders(email: string): Promise<void> {
+  await receiveEvent(SHOP, placedEvent({ customer: { email }, language: 'ar' }));
+  await drain();
+}
+async function publish(slug = SLUG): Promise<void> {
+  const access = await accessAs();
+  await publishTemplate(access, slug, (await loadDesk(access, slug)).revision);
+}
+
+it('all that ships is done in German, and missing in Arabic', async () => {
+  const { languages, source, documents } = await loadCoverage(await accessAs());
+  expect(source).toBe('en');
+  expect(languages.map((l) => l.language)).toEqual(['de', 'ar']);
+  const own = documents.find((d) => d.slug === SLUG)!;
+  expect(own.counts.de).toMatchObject({ missing: 0, changed: 0 });
+  expect(own.counts.ar!.missing).toBe((await segments()).length);
+  expect(documents.find((d) => d.kind === 'phrasebook')!.counts.ar).toMatchObject({ missing: 0 });
+});
+
+it('a message that is not complete in a language goes out in the source, and stops nobody from publishing', async () => {
+  expect(await write('subject', 'طلبك {$order.number}')).toEqual({ state: 'done' });
+  await publish();
+  await switchNotification(await accessAs(), SLUG, true);
+  const email = reader();
+  await orders(email);
+  expect(await languageOf(email)).toBe('en');
+  expect((await loadCoverage(await accessAs())).languages[1]).toMatchObject({
+    language: 'ar',
+    wanted: 1,
+    elsewhere: 1,
+  });
+});
+
+it('once it is complete and published, it arrives in that language', async () => {
+  for (const { id, source, state } of await segments()) {
+    if (state === 'missing') await write(id, source, { state: 'done' });
+  }
+  expect((await segments()).map((s) => s.state)).toEqual((await segments()).map(() => 'done'));
+  await publish();
+  const email = reader();
+  await orders(email);
+  expect(await languageOf(email)).toBe('ar');
+  expect(await textOf((await mailbox(email))[0])).toContain('الإجمالي');
+});
+
+it('two translators write into different segments of a message at once, and neither is refused', async () => {
+  const [a, b] = [await segment('subject'), await segment('preheader')];
+  const input = (s: SegmentToTranslate, words: string): Translate => ({
+    ...ARABIC,
+    language: 'ar',
+    segment: s.id,
+    source: s.source,
+    before: s.words,
+    words,
+    state: 'begun',
+  });
+  const [claire, omar] = [await accessAs('translator', 'Claire Aubert'), await accessAs('translator', 'Omar Haddad')];
+  await Promise.all([
+    translate(claire, input(a, 'طلبك {$order.number} عندنا')),
+    translate(omar, input(b, `${b.source} `)),
+  ]);
+  expect((await segment('subject')).words).toBe('طلبك {$order.number} عندنا');
+  expect((await segment('preheader')).words).toBe(`${b.source} `);
+});
+
+it('of two in the same segment the second is told what is there now, and by whom', async () => {
+  const seen = await segment('subject');
+  await write('subject', 'طلبك رقم {$order.number}', {}, 'Omar Haddad');
+  const late = write('subject', 'طلبكم {$order.number}', { before: seen.words });
+  await expect(late).rejects.toMatchObject({
+    code: 'conflict',
+    detail: { words: 'طلبك رقم {$order.number}', by: 'Omar Haddad' },
+  });
+});
+
+it('words that cannot go out are kept, and are not done', async () => {
+  await expect(write('subject', 'طلبك')).rejects.toThrow(/Order number/);
+  expect(await write('subject', 'طلبك', { state: 'begun' })).toEqual({ state: 'begun' });
+  await expect(write('subject', '')).rejects.toThrow('Nothing is written here yet.');
+  await write('subject', 'طلبك {$order.number}');
+  await write('subject', 'طلبك {$order.number}', { state: 'checked' });
+  expect(await segment('subject')).toMatchObject({ state: 'checked', said: { by: 'Claire Aubert' } });
+});
+
+it('a changed source shows in every language what it was made from, until it is done again', async () => {
+  const access = await accessAs();
+  const before = await segment('subject');
+  const { draft, revision } = await loadDesk(access, SLUG);
+  const words = { ...draft.words, en: { ...draft.words.en, subject: 'Your order {$order.number} is here' } };
+  await saveTemplate(access, SLUG, revision, { ...draft, words });
+  for (const language of ['ar', 'de']) {
+    const now = (await segments(SLUG, language)).find((s) => s.id === 'subject');
+    expect(now).toMatchObject({ state: 'changed', madeFrom: before.source });
+  }
+  // Who still sees the old source is told of the new one.
+  await expect(write('subject', before.words, { source: before.source })).rejects.toMatchObject({ code: 'conflict' });
+  await write('subject', before.words);
+  expect((await segment('subject')).state).toBe('done');
+  await publish();
+  expect((await segments(SLUG, 'de')).find((s) => s.id === 'subject')!.state).toBe('changed');
+});
+
+it('a version that follows another has only words of its own to translate', async () => {
+  const access = await accessAs();
+  const { revision, settings } = await loadNotification(access, SLUG);
+  await saveNotification(access, SLUG, revision, {
+    ...settings,
+    variants: [
+      {
+        name: 'To Egypt',
+        nothing: false,
+        when: { match: 'all', tests: [{ about: 'country', is: 'one', of: ['EG'] }] },
+        begins: { from: settings.variants.at(-1)!.id!, follows: true },
+      },
+      ...settings.variants,
+    ],
+  });
+  const slug = `${SLUG}~to-egypt`;
+  expect(await segments(slug)).toEqual([]);
+  expect((await loadCoverage(access)).documents.some((d) => d.slug === slug)).toBe(false);
+  const desk = await loadDesk(access, slug);
+  const own = { ...desk.draft.words.ar, subject: 'طلبك {$order.number} إلى القاهرة' };
+  await saveTemplate(access, slug, desk.revision, { ...desk.draft, words: { ...desk.draft.words, ar: own } });
+  expect((await segments(slug)).map((s) => s.id)).toEqual(['subject']);
+});
+
+it('a passage is translated like a message, and shows in one language only', async () => {
+  const access = await accessAs();
+  const { id } = await makePassage(
+    access,
+    'How we pack',
+    [
+      { kind: 'text', id: 'a' },
+      { kind: 'text', id: 'b' },
+    ],
+    {
+      en: { a: 'In paper.', b: 'By hand.' },
+    },
+  );
+  const { segments: own } = await loadTranslating(access, 'ar', { kind: 'passage', slug: id });
+  expect(own.map((s) => [s.id, s.state])).toEqual([
+    ['a', 'missing'],
+    ['b', 'missing'],
+  ]);
+  const put = { kind: 'passage' as const, slug: id, language: 'ar', segment: 'a', source: 'In paper.', before: '' };
+  expect(await translate(access, { ...put, words: 'بالورق.', state: 'done' })).toEqual({ state: 'done' });
+});
+
+it('a file goes out to a translator and comes back: one text is refused, the rest is in the drafts, and is taken back as one', async () => {
+  const access = await accessAs('translator', 'Claire Aubert');
+  const of = 'template:on-its-way';
+  const { body, name } = await takeOut(access, { language: 'ar', open: true, of });
+  expect(name).toBe('quillwick-ar-to-do.xlf');
+  const out = String(body);
+  expect(out.match(/<file /g)).toHaveLength(1);
+  expect(out).toContain('srcLang="en" trgLang="ar"');
+  // Every source is taken for its translation, but for the subject, whose placeholder is lost on the way.
+  const filled = out
+    .replace(/(<source[^>]*>)([^]*?)<\/source>/g, '$1$2</source><target xml:space="preserve">$2</target>')
+    .replace(/(<unit id="subject"[^]*?<target[^>]*>)[^]*?<\/target>/, '$1طلبك</target>')
+    .replaceAll('state="initial"', 'state="translated"');
+  const bytes = Buffer.from(`\ufeff${filled}`);
+  const { comparison, stamp } = await lookAtFile(access, 'ar', bytes);
+  expect(comparison.refused).toMatchObject([
+    { segment: 'subject', why: expect.stringContaining('Order number'), line: expect.any(Number) },
+  ]);
+  expect(comparison.changed.length).toBeGreaterThan(4);
+  expect((await segments('on-its-way')).every((s) => s.state === 'missing')).toBe(true);
+
+  const brought = await bringInFile(access, { language: 'ar', stamp, name: 'back.xlf' }, bytes);
+  expect(brought).toMatchObject({ segments: comparison.changed.length, notifications: ['on-its-way'] });
+  const after = await segments('on-its-way');
+  expect(after.filter((s) => s.state === 'done').length).toBe(brought.segments);
+  expect(after.find((s) => s.id === 'subject')!.state).toBe('missing');
+  // What was looked at before is not what is there now.
+  await expect(bringInFile(access, { language: 'ar', stamp, name: 'back.xlf' }, bytes)).rejects.toMatchObject({
+    code: 'conflict',
+  });
+
+  await takeBackFile(access, { language: 'ar', segments: brought.undo });
+  expect((await segments('on-its-way')).every((s) => s.state === 'missing')).toBe(true);
+});
+
+it('a file of other languages, of other bytes, or with entities is refused with what to do', async () => {
+  const access = await accessAs('translator');
+  const { body } = await takeOut(access, { language: 'de', open: false });
+  const look = (text: string | Buffer) => lookAtFile(access, 'ar', Buffer.from(text as string));
+  await expect(look(String(body))).rejects.toThrow('This file is from English into German.');
+  await expect(lookAtFile(access, 'ar', Buffer.from([0xfc, 0x41]))).rejects.toThrow('Save it as UTF-8');
+  await expect(look('<?xml version="1.0"?>\n<!DOCTYPE a [<!ENTITY b "c">]>\n<a>&b;</a>')).rejects.toThrow(
+    /^Line 2: This file declares a document type/,
+  );
+  await expect(look('<xliff>')).rejects.toThrow(/^Line 1: This is not well-formed XML/);
+});
+
+it('only languages of the store are translated into, and only segments that are there', async () => {
+  const wrong = write('subject', 'x', { language: 'fr' });
+  await expect(wrong).rejects.toThrow(/is not translated into French/);
+  await expect(write('subject', 'x', { segment: 'nowhere' })).rejects.toThrow();
+  await expect(loadTranslating(await accessAs(), 'ar', { kind: 'template', slug: 'nothing' })).rejects.toThrow(
+    /no message or passage/,
+  );
+});
