@@ -48,7 +48,7 @@ const CORE_LAYERS = [
   'render',
   'preflight',
   'translation',
-  'xliff',
+  'handover',
   'plan',
   'standing',
   'shipped',
@@ -130,6 +130,8 @@ export default tseslint.config(
   ...tseslint.configs.recommended,
   {
     rules: {
+      // French sets a space that does not break before some marks.
+      'no-irregular-whitespace': ['error', { skipTemplates: true }],
       '@typescript-eslint/no-explicit-any': 'error',
       '@typescript-eslint/no-unused-vars': ['error', { ignoreRestSiblings: true }],
       '@typescript-eslint/no-non-null-assertion': 'off',

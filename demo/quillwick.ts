@@ -43,22 +43,32 @@ export const RETAIL: DemoStore = {
       ...DEFAULT_LOOK.masthead,
       name: 'Quillwick',
       strapline: 'paper, board and thread',
-      straplines: { de: 'Papier, Pappe und Faden' },
+      straplines: {
+        de: 'Papier, Pappe und Faden',
+        fr: 'papier, carton et fil',
+        pl: 'papier, tektura i nić',
+        ar: 'ورق وكرتون وخيط',
+      },
     },
     footer: {
       ...DEFAULT_LOOK.footer,
       links: [
-        { sign: 'shop', label: 'The shop', labels: { de: 'Zum Laden' }, url: 'https://quillwick.example' },
+        {
+          sign: 'shop',
+          label: 'The shop',
+          labels: { de: 'Zum Laden', fr: 'La boutique', pl: 'Sklep', ar: 'المتجر' },
+          url: 'https://quillwick.example',
+        },
         {
           sign: 'mail',
           label: 'Write to us',
-          labels: { de: 'Schreiben Sie uns' },
+          labels: { de: 'Schreiben Sie uns', fr: 'Nous écrire', pl: 'Napisz do nas', ar: 'راسلنا' },
           url: 'mailto:hello@quillwick.example',
         },
         {
           sign: 'journal',
           label: 'Notes from the bench',
-          labels: { de: 'Aus der Werkstatt' },
+          labels: { de: 'Aus der Werkstatt', fr: 'Notes de l’atelier', pl: 'Z pracowni', ar: 'من الورشة' },
           url: 'https://quillwick.example/notes',
         },
       ],
@@ -202,6 +212,9 @@ export const TERMS: Terms = {
       words: {
         en: 'Wipe it after use, and rub in a drop of linseed oil twice a year.',
         de: 'Nach Gebrauch abwischen und zweimal im Jahr einen Tropfen Leinöl einreiben.',
+        fr: 'Essuyez-le après usage, et frottez-le d’une goutte d’huile de lin deux fois par an.',
+        pl: 'Wycieraj po użyciu, a dwa razy w roku wetrzyj kroplę oleju lnianego.',
+        ar: 'امسحها بعد الاستعمال، وادهنها بقطرة من زيت الكتان مرتين في السنة.',
       },
       urls: { en: 'https://quillwick.example/care/bone-folder' },
     },
@@ -210,12 +223,21 @@ export const TERMS: Terms = {
       words: {
         en: 'The course shows each step in a short film.',
         de: 'Der Kurs zeigt jeden Schritt in einem kurzen Film.',
+        fr: 'Le cours montre chaque étape dans un petit film.',
+        pl: 'Kurs pokazuje każdy krok w krótkim filmie.',
+        ar: 'تعرض الدورة كل خطوة في فيلم قصير.',
       },
       urls: { en: 'https://quillwick.example/course', de: 'https://quillwick.example/kurs' },
     },
     {
       sku: 'WS-STITCH',
-      words: { en: 'Join the evening by this link.', de: 'Mit diesem Link nehmen Sie am Abend teil.' },
+      words: {
+        en: 'Join the evening by this link.',
+        de: 'Mit diesem Link nehmen Sie am Abend teil.',
+        fr: 'Rejoignez la soirée par ce lien.',
+        pl: 'Dołącz do wieczoru przez ten link.',
+        ar: 'انضم إلى الأمسية عبر هذا الرابط.',
+      },
       urls: { en: 'https://quillwick.example/join/long-stitch' },
     },
   ],
@@ -295,6 +317,20 @@ export const PASSAGES: readonly Passage[] = [
         title: 'Wie wir packen',
         words:
           '{#p}Bögen reisen flach zwischen Pappen, nie gerollt. Heben Sie die Pappen auf: Sie geben gute Pressbretter.{/p}',
+      },
+      fr: {
+        title: 'Comment nous emballons',
+        words:
+          '{#p}Les feuilles voyagent à plat entre deux cartons, jamais roulées. Gardez les cartons : ils font de bons ais à presser.{/p}',
+      },
+      pl: {
+        title: 'Jak pakujemy',
+        words:
+          '{#p}Arkusze podróżują płasko między tekturami, nigdy zwinięte. Zachowaj tektury: są dobre do prasowania.{/p}',
+      },
+      ar: {
+        title: 'كيف نغلّف',
+        words: '{#p}تسافر الأوراق مسطحة بين لوحين من الكرتون، ولا تُلف أبدًا. احتفظ باللوحين: فهما يصلحان للكبس.{/p}',
       },
     },
   },

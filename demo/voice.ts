@@ -1,5 +1,5 @@
 /** How Quillwick says things: what ships is for any store, and this is a bindery's. */
-import type { ShippedNotification } from '../src/core/shipped';
+import { onlyIn, type ShippedNotification } from '../src/core/shipped';
 import type { Block, Template } from '../src/core/template';
 import { whether } from '../src/core/shipped/sentences';
 import { THANKS_SERIES } from './quillwick';
@@ -49,6 +49,21 @@ const OFFER: Record<string, { block: Block; words: Record<string, string> }> = {
         'Danke für Ihre Bestellungen: {$offer.value} auf die nächste ab {$offer.minimum :money}',
         'Danke für Ihre Bestellungen: {$offer.value} auf die nächste',
       ),
+      fr: whether(
+        'offer.minimum',
+        'Merci pour vos commandes : {$offer.value} sur la prochaine dès {$offer.minimum :money}',
+        'Merci pour vos commandes : {$offer.value} sur la prochaine',
+      ),
+      pl: whether(
+        'offer.minimum',
+        'Dziękujemy za zamówienia: {$offer.value} rabatu na kolejne od {$offer.minimum :money}',
+        'Dziękujemy za zamówienia: {$offer.value} rabatu na kolejne',
+      ),
+      ar: whether(
+        'offer.minimum',
+        'شكرًا على طلباتك: خصم {$offer.value} على الطلب التالي ابتداءً من {$offer.minimum :money}',
+        'شكرًا على طلباتك: خصم {$offer.value} على الطلب التالي',
+      ),
     },
   },
 };
@@ -85,10 +100,14 @@ const inVoice = (template: Template, said: Said): Template => ({
   ),
 });
 
+/** Quillwick's own words were written in English and German: of what says them, the other languages are still to be translated. */
+const SPOKEN = ['en', 'de'];
+
 /** A notification that ships, in Quillwick's own words where it has some. */
-export function quillwickVoice(shipped: ShippedNotification): ShippedNotification {
-  const said = VOICE[shipped.slug];
-  if (!said) return shipped;
+export function quillwickVoice(notification: ShippedNotification): ShippedNotification {
+  const said = VOICE[notification.slug];
+  if (!said) return notification;
+  const shipped = onlyIn(notification, SPOKEN);
   return {
     ...shipped,
     template: {

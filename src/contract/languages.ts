@@ -4,7 +4,7 @@ import type { Audience } from '@/core/moments';
 import type { SegmentForm } from '@/core/text';
 import type { SegmentStanding, StateCounts } from '@/core/translation';
 import type { Template } from '@/core/template';
-import type { Comparison } from '@/core/xliff';
+import type { Comparison } from '@/core/handover';
 
 const strict = { additionalProperties: false } as const;
 
@@ -34,12 +34,25 @@ export interface LanguageCoverage {
   elsewhere: number;
 }
 
+/** A language that was added to a store. */
+export interface LanguageAdded {
+  language: string;
+  /** Texts of drafts that came with it. */
+  texts: number;
+}
+
 export interface Coverage {
   /** The store's own language, which the others are translated from. */
   source: string;
   languages: LanguageCoverage[];
   documents: DocumentCoverage[];
+  /** Languages that the store does not have: how many messages of the last 30 days went to customers who read them, most first. */
+  asked: { language: string; wanted: number }[];
 }
+
+/** What texts go out as. */
+export const TEXT_FORMATS = ['xliff', 'po', 'table'] as const;
+export type TextFormat = (typeof TEXT_FORMATS)[number];
 
 /** What a translator's file would change: looked at before anything is. */
 export interface FilePreview {

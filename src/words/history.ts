@@ -101,6 +101,8 @@ export const say = speak('history', {
     '.input {$n :integer} .match $n one {{{$who} brought in {$n} translation in {$language} from {$file}}} * {{{$who} brought in {$n} translations in {$language} from {$file}}}',
   tookBackTranslations:
     '.input {$n :integer} .match $n one {{{$who} took back {$n} translation in {$language}}} * {{{$who} took back {$n} translations in {$language}}}',
+  addedLanguage: '{$who} added the language {$language}',
+  removedLanguage: '{$who} removed the language {$language}',
   translated: '{$who} translated {$label} of {$what} into {$language}',
   checkedTranslation: '{$who} checked {$label} of {$what} in {$language}',
   replacedWords:

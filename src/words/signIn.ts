@@ -15,6 +15,8 @@ export const say = speak('signIn', {
   password: 'Password',
   atLeast10Characters: 'At least 10 characters',
   ownLanguage: 'Own language',
+  alsoIn: 'Messages also in',
+  alsoInNote: 'Finished words come with each. More languages can be added later.',
   setUpCode: 'Set-up code',
   printedByLibellusStart: 'Printed by ./libellus start',
   currency: 'Currency',

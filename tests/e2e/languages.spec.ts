@@ -194,3 +194,69 @@ test('French goes out as a file and comes back: a broken text is refused with it
   await placeByEvent(request, 'FR-1', 'lucie@wax-and-cloth.example', undefined, { language: 'fr' });
   await arrived('lucie@wax-and-cloth.example', 'Votre commande FR-1');
 });
+
+test('what was translated before is offered for the same source, and used by a key', async ({ page }) => {
+  await signIn(page, CLAIRE);
+  await page.goto(`${STORE}/languages/pl?of=on-its-way`);
+  await expect(row(page, 'subject')).toHaveAttribute('aria-current', 'true');
+  const before = page.getByRole('region', { name: 'Translated before' });
+  await expect(before).toContainText('Twoja paczka jest w drodze');
+  await expect(before).toContainText('same source · On its way: Subject (as it ships)');
+  await expect(textbox(page)).toBeFocused();
+  await page.keyboard.press('Control+Shift+Enter');
+  await expect(textbox(page)).toContainText('Twoja paczka jest w drodze');
+  await expect(before).toHaveCount(0);
+  await page.keyboard.press('Control+Enter');
+  await expect(row(page, 'preheader')).toHaveAttribute('aria-current', 'true');
+  // Quillwick says it in its own words: what ships is only like it, and what differs is marked.
+  await page.goto(`${STORE}/languages/pl?of=on-its-way&segment=help`);
+  await expect(page.getByRole('region', { name: 'Translated before' })).toHaveCount(0);
+});
+
+test('texts go out and come back as PO and as a table', async ({ page }) => {
+  await signIn(page, CLAIRE);
+  await page.goto(`${STORE}/languages/ar/files`);
+  for (const [format, from, to, file] of [
+    ['PO', /(msgctxt "template:on-its-way\/subject"\nmsgid [^]*?\nmsgstr )""/, '$1"طردك قادم: {1 x}"', 'ar.po'],
+    ['Table', /(on-its-way\/inside,[^,]*,[^,]*,[^,]*,)/, '$1في الطرد', 'ar.csv'],
+  ] as const) {
+    await page.getByRole('radio', { name: format, exact: true }).click();
+    const downloading = page.waitForEvent('download');
+    await page.getByRole('link', { name: 'Download', exact: true }).click();
+    const out = await readFile(await (await downloading).path(), 'utf8');
+    expect(out).toMatch(from);
+    await page
+      .getByLabel('Translated file')
+      .setInputFiles({ name: file, mimeType: 'text/plain', buffer: Buffer.from(out.replace(from, to)) });
+    await expect(page.getByRole('list', { name: '1 text would change' })).toContainText('On its way');
+    await page.getByRole('button', { name: 'Bring in 1 text' }).click();
+    await expect(page.getByText('1 text is in the drafts').first()).toBeVisible();
+  }
+  await page.goto(`${STORE}/languages/ar?of=on-its-way&show=all`);
+  await expect(row(page, 'subject')).toContainText('طردك قادم');
+  await expect(row(page, 'inside')).toContainText('في الطرد');
+});
+
+test('a language is added with what comes with it, removed with its words kept, and taken back', async ({ page }) => {
+  await signIn(page);
+  await page.goto(`${STORE}/languages`);
+  await page.getByRole('button', { name: 'Add a language ...' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Add a language' });
+  await dialog.getByRole('combobox', { name: 'Language' }).fill('de-at');
+  await page.getByRole('option', { name: /^Austrian German/ }).click();
+  await expect(dialog.getByTestId('traits')).toContainText('left to right');
+  await expect(dialog.getByTestId('traits')).toContainText('Its words are to be written.');
+  await dialog.getByRole('button', { name: 'Add', exact: true }).click();
+  await expect(page.getByRole('columnheader', { name: /Austrian German/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Remove Austrian German' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Remove Austrian German' }).click();
+  await expect(page.getByRole('columnheader', { name: /Austrian German/ })).toHaveCount(0);
+
+  // Of a language that is read, it says who loses it.
+  await page.getByRole('button', { name: 'Remove German' }).click();
+  await expect(page.getByRole('dialog')).toContainText(/\d+ messages of last month were for readers of German/);
+  await page.getByRole('dialog').getByRole('button', { name: 'Remove German' }).click();
+  await expect(page.getByRole('columnheader', { name: /German/ })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo' }).first().click();
+  await expect(page.getByRole('columnheader', { name: /German/ })).toBeVisible();
+});

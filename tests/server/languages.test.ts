@@ -1,7 +1,14 @@
 /** Translating segment by segment: two at once, what is done and what was changed since, and in which language a message goes out. */
+import { execFileSync } from 'node:child_process';
+import { rm, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { MemoryEntry } from '@/core/translation';
 import { receiveEvent } from '@/server/events/receive';
+import { addLanguage, removeLanguage } from '@/server/features/languages/choose';
 import { loadCoverage } from '@/server/features/languages/coverage';
 import { bringInFile, lookAtFile, takeBackFile, takeOut } from '@/server/features/languages/files';
+import { takeMemory } from '@/server/features/languages/memory';
 import { loadTranslating, translate } from '@/server/features/languages/translating';
 import { loadNotification, saveNotification } from '@/server/features/notifications/notification';
 import { makePassage } from '@/server/features/templates/passages';
@@ -190,7 +197,7 @@ it('a passage is translated like a message, and shows in one language only', asy
 it('a file goes out to a translator and comes back: one text is refused, the rest is in the drafts, and is taken back as one', async () => {
   const access = await accessAs('translator', 'Claire Aubert');
   const of = 'template:on-its-way';
-  const { body, name } = await takeOut(access, { language: 'ar', open: true, of });
+  const { body, name } = await takeOut(access, { language: 'ar', as: 'xliff', open: true, of });
   expect(name).toBe('quillwick-ar-to-do.xlf');
   const out = String(body);
   expect(out.match(/<file /g)).toHaveLength(1);
@@ -224,7 +231,7 @@ it('a file goes out to a translator and comes back: one text is refused, the res
 
 it('a file of other languages, of other bytes, or with entities is refused with what to do', async () => {
   const access = await accessAs('translator');
-  const { body } = await takeOut(access, { language: 'de', open: false });
+  const { body } = await takeOut(access, { language: 'de', as: 'xliff', open: false });
   const look = (text: string | Buffer) => lookAtFile(access, 'ar', Buffer.from(text as string));
   await expect(look(String(body))).rejects.toThrow('This file is from English into German.');
   await expect(lookAtFile(access, 'ar', Buffer.from([0xfc, 0x41]))).rejects.toThrow('Save it as UTF-8');
@@ -241,4 +248,114 @@ it('only languages of the store are translated into, and only segments that are 
   await expect(loadTranslating(await accessAs(), 'ar', { kind: 'template', slug: 'nothing' })).rejects.toThrow(
     /no message or passage/,
   );
+});
+
+describe('the languages of a store', () => {
+  const add = async (language: string) => addLanguage(await accessAs(), { language });
+  const remove = async (language: string) => removeLanguage(await accessAs(), { language });
+  const known = async () => (await loadCoverage(await accessAs())).languages.map((l) => l.language);
+
+  it('one more comes with the words that ship, wherever the source is what ships', async () => {
+    const { draft, revision } = await loadDesk(await accessAs(), 'delivered');
+    const own = structuredClone(draft);
+    own.words.en!.head = 'It is there';
+    await saveTemplate(await accessAs(), 'delivered', revision, own);
+    const { language, texts } = await add('fr');
+    expect(language).toBe('fr');
+    expect(texts).toBeGreaterThan(200);
+    expect(await known()).toContain('fr');
+    const words = Object.fromEntries((await segments('delivered', 'fr')).map((s) => [s.id, s]));
+    expect(words.subject).toMatchObject({ state: 'done', words: expect.stringContaining('Votre colis est arrivé') });
+    // What this store says in its own words is not translated by what ships.
+    expect(words.head).toMatchObject({ state: 'missing', words: '' });
+  });
+
+  it('any tag that is known can be one, in its usual form, once', async () => {
+    expect(await add('pt-br')).toMatchObject({ language: 'pt-BR', texts: 0 });
+    await expect(add('pt-BR')).rejects.toThrow('is a language of this store already');
+    await expect(add('klingon')).rejects.toThrow('“klingon” is no language that is known');
+    await expect(add('en')).rejects.toThrow('already');
+  });
+
+  it('removed, nothing goes out in it any more, and its words are kept', async () => {
+    const email = reader();
+    await orders(email);
+    expect(await languageOf(email)).toBe('ar');
+    const before = (await segment('subject')).words;
+    await remove('ar');
+    expect(await known()).not.toContain('ar');
+    const later = reader();
+    await orders(later);
+    expect(await languageOf(later)).toBe('en');
+    expect((await loadCoverage(await accessAs())).asked[0]).toMatchObject({
+      language: 'ar',
+      wanted: expect.any(Number),
+    });
+    await add('ar');
+    expect((await segment('subject')).words).toBe(before);
+    const again = reader();
+    await orders(again);
+    expect(await languageOf(again)).toBe('ar');
+  });
+
+  it('the own language stays, and what is none cannot be removed', async () => {
+    await expect(remove('en')).rejects.toThrow('own language');
+    await expect(remove('sv')).rejects.toThrow('not translated into Swedish');
+  });
+});
+
+describe('files in other formats', () => {
+  const body = async (as: 'po' | 'table', language = 'ar'): Promise<string> =>
+    String((await takeOut(await accessAs('translator'), { language, as, open: false })).body);
+
+  it.each(['de', 'ar'])('gettext takes the PO file of %s as it is', async (language) => {
+    const path = join(tmpdir(), `libellus-${process.pid}-${language}.po`);
+    await writeFile(path, await body('po', language));
+    // msgfmt -c checks headers, plural forms and syntax; it says nothing when all is right.
+    expect(execFileSync('msgfmt', ['-c', '-o', '/dev/null', path], { encoding: 'utf8' })).toBe('');
+    await rm(path);
+  });
+
+  it.each(['po', 'table'] as const)('what comes back as %s is brought in, and taken back', async (as) => {
+    const access = await accessAs('translator');
+    const text = await body(as);
+    const unchanged = await lookAtFile(access, 'ar', Buffer.from(text));
+    expect(unchanged.comparison).toMatchObject({ changed: [], refused: [] });
+    const before = (await segment('subject')).words;
+    const written = `طلبك رقم ${as}`;
+    const line =
+      as === 'po'
+        ? /(msgctxt "template:order-received\/subject"\nmsgid [^]*?\nmsgstr )"[^"]*"/
+        : /(order-received\/subject,[^,]*,[^,]*,[^,]*,)[^,]*/;
+    const changed = text.replace(line, as === 'po' ? `$1"${written} {1 x}"` : `$1${written} {1 x}`);
+    const look = await lookAtFile(access, 'ar', Buffer.from(changed));
+    expect(look.comparison.changed).toMatchObject([
+      { segment: 'subject', after: `${written} {$order.number}`, state: 'done' },
+    ]);
+    const brought = await bringInFile(access, { language: 'ar', stamp: look.stamp, name: 'x' }, Buffer.from(changed));
+    expect((await segment('subject')).words).toBe(`${written} {$order.number}`);
+    await takeBackFile(access, { language: 'ar', segments: brought.undo });
+    expect((await segment('subject')).words).toBe(before);
+  });
+
+  it('a file of another language is refused, whatever its format', async () => {
+    const access = await accessAs('translator');
+    for (const as of ['po', 'table'] as const) {
+      await expect(lookAtFile(access, 'ar', Buffer.from(await body(as, 'de')))).rejects.toThrow(
+        'from English into German',
+      );
+    }
+    await expect(lookAtFile(access, 'ar', Buffer.from('just some words'))).rejects.toThrow('no column “id”');
+  });
+});
+
+it('the memory has what is translated here, and what ships', async () => {
+  await write('subject', 'طلبك {$order.number} عندنا');
+  const entries = JSON.parse(
+    String((await takeMemory(await accessAs('translator'), { language: 'ar' })).body),
+  ) as MemoryEntry[];
+  expect(entries).toContainEqual(
+    expect.objectContaining({ words: 'طلبك {$order.number} عندنا', where: 'Order received: Subject' }),
+  );
+  expect(entries.some((e) => e.where === 'Delivered: Heading (as it ships)' && e.words === 'وصل طردك')).toBe(true);
 });

@@ -124,6 +124,8 @@ const ACTIONS: Record<string, [roles: string, ...args: unknown[]]> = {
   removeRuleAction: ['owner designer', 'none'],
   tryOrderAction: [EVERYONE, 'none'],
   testRuleAction: ['owner designer translator support', 'none', 'none'],
+  addLanguageAction: ['owner designer', { language: 'none' }],
+  removeLanguageAction: ['owner designer', { language: 'none' }],
   saveTermsAction: ['owner designer translator', 1, 'none'],
   savePhraseAction: ['owner designer translator', { phrase: 'none', language: 'de', source: 'x' }],
   orderAction: [EVERYONE, 'none'],
@@ -178,7 +180,8 @@ const ROUTES: Record<string, [roles: string, params: Record<string, string>, que
   'store/files/[digest]': [EVERYONE, { digest: '0'.repeat(64) }, ''],
   'replies/[id]': [EVERYONE, { id: 'none' }, ''],
   'store/sets/file': ['owner designer', {}, 'of=draft'],
-  'languages/[language]/files/xliff': ['owner designer translator', { language: 'de' }, 'show=all'],
+  'languages/[language]/files/out': ['owner designer translator', { language: 'de' }, 'show=all&as=po'],
+  'languages/[language]/memory': ['owner designer translator', { language: 'de' }, ''],
   'orders/exchange/file': ['owner support', {}, 'list=products&as=csv'],
 };
 

@@ -3,8 +3,9 @@ import { headers } from 'next/headers';
 import { redirect } from 'next/navigation';
 import { attempt } from '@/app/act';
 import type { Result } from '@/core/result';
+import { SHIPPED_LANGUAGES } from '@/core/shipped';
 import { ADDRESS_HEADER } from '@/server/net/addresses';
-import { needsSetUp, setUpFirst, SHIPPED_LANGUAGES } from '@/server/features/stores/stores';
+import { needsSetUp, setUpFirst } from '@/server/features/stores/stores';
 import { SetUpForm } from '@/ui/sign-in/SetUpForm';
 import { say } from '@/words/pages';
 

@@ -48,7 +48,7 @@ export function judge(message: ReceivedMessage, truth: Truth): Contradiction[] {
   const figures = new Figures(truth.order);
   const all = cleaned(`${message.subject}\n${message.text}`);
   const locale = message.locale ?? message.language;
-  leftovers(all, say);
+  leftovers(all, message.language, say);
   goods(message, truth, figures, say);
   amounts(message, truth, figures, locale, say);
   days(all, truth, locale, say);
@@ -78,11 +78,13 @@ function hasWord(text: string, word: string): boolean {
 }
 
 const LEFTOVERS =
-  /\{[$#/]|\bundefined\b|\bnull\b|\bNaN\b|\[object |Invalid Date|\(\s*\)| {2,}\S|\s[,.;:!?](?=\s|$)|,,|(?<![\u0600-\u06ff])\.\./;
+  /\{[$#/]|\bundefined\b|\bnull\b|\bNaN\b|\[object |Invalid Date|\(\s*\)| {2,}\S|\s[,.](?=\s|$)|,,|(?<![\u0600-\u06ff])\.\./;
+/** A space stands before these in French, and in no other language that is known here. */
+const APART = /\s[;:!?](?=\s|$)/;
 
-function leftovers(text: string, say: Say): void {
+function leftovers(text: string, language: string, say: Say): void {
   for (const line of text.split('\n')) {
-    const left = LEFTOVERS.exec(line.trim());
+    const left = LEFTOVERS.exec(line.trim()) ?? (/^fr\b/.test(language) ? null : APART.exec(line.trim()));
     if (left) say('leftover', `"${left[0]}" stands in "${line.trim().slice(0, 80)}".`);
   }
 }

@@ -1,6 +1,6 @@
 /** To a customer's further contacts: who pays their invoices, who takes in their goods. */
 import { toCustomer, type ShippedNotification } from './shape';
-import { b, byPresence, day, p, whether } from './sentences';
+import { b, byNumber, byPresence, day, p, whether } from './sentences';
 
 const WHO = 'customer.fullName';
 
@@ -76,8 +76,7 @@ const goodsComing = toCustomer(
         'A parcel for {$customer.company}: {$order.number}',
         'A parcel is on its way: {$order.number}',
       ),
-      preheader:
-        '.input {$shipment.itemCount :number}\n.match $shipment.itemCount\none {{One item in it.}}\n* {{{$shipment.itemCount} items in it.}}',
+      preheader: byNumber('shipment.itemCount', { one: 'One item in it.', '*': '{$shipment.itemCount} items in it.' }),
       head: 'Goods are on their way',
       greet: p('Hello,'),
       say: whether(
@@ -94,8 +93,10 @@ const goodsComing = toCustomer(
         'Ein Paket für {$customer.company}: {$order.number}',
         'Ein Paket ist unterwegs: {$order.number}',
       ),
-      preheader:
-        '.input {$shipment.itemCount :number}\n.match $shipment.itemCount\none {{Ein Artikel darin.}}\n* {{{$shipment.itemCount} Artikel darin.}}',
+      preheader: byNumber('shipment.itemCount', {
+        one: 'Ein Artikel darin.',
+        '*': '{$shipment.itemCount} Artikel darin.',
+      }),
       head: 'Ware ist unterwegs',
       greet: p('Guten Tag,'),
       say: whether(

@@ -1,12 +1,11 @@
 /** When an order is placed. */
 import { saidOtherwise, DISPATCH, toStaff, type ShippedNotification } from './shape';
-import { b, byPresence, day, p, whether } from './sentences';
+import { b, byNumber, byPresence, day, p, whether } from './sentences';
 import type { Block, Template } from '../template/schema';
 
 const BANK: Block = { id: 'bank', kind: 'transfer' };
 
-const items = (one: string, many: string): string =>
-  `.input {$order.itemCount :number}\n.match $order.itemCount\none {{${one}}}\n* {{${many}}}`;
+const items = (one: string, many: string): string => byNumber('order.itemCount', { one, '*': many });
 
 const orderReceived: Template = {
   version: 1,

@@ -2,7 +2,7 @@
 import type { Block, Segments, Template } from '../template/schema';
 import { MORNINGS } from '../time/rhythm';
 import type { ShippedNotification } from './shape';
-import { b, byPresence, day, p, whether } from './sentences';
+import { b, byNumber, byPresence, day, p, whether } from './sentences';
 
 /** A message to staff that is about no order: what to do first, what one needs for it, and where it is looked at. */
 const brief = (after: readonly Block[], words: Record<string, Segments>): Template => ({
@@ -75,7 +75,7 @@ const stockOut = brief([{ id: 'place', kind: 'text' }, ...STOCK_BUTTONS], {
 
 /** Words by a number: none of it, one, or more. */
 const byCount = (name: string, none: string, one: string, more: string): string =>
-  `.input {$${name} :number}\n.match $${name}\n0 {{${none}}}\none {{${one}}}\n* {{${more}}}`;
+  byNumber(name, { 0: none, one, '*': more });
 
 const summary = brief(
   [

@@ -12,6 +12,12 @@ export function byPresence(names: readonly string[], forms: Record<string, strin
   return `${inputs}.match ${names.map((name) => `$${name}`).join(' ')}\n${variants.join('\n')}`;
 }
 
+/** Words by a number: keys are plural categories of the language (CLDR), numbers themselves, or `*`. */
+export function byNumber(name: string, forms: Record<string, string>): string {
+  const variants = Object.entries(forms).map(([key, words]) => `${key} {{${words}}}`);
+  return `.input {$${name} :number}\n.match $${name}\n${variants.join('\n')}`;
+}
+
 /** A paragraph. */
 export const p = (words: string): string => `{#p}${words}{/p}`;
 

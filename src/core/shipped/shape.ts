@@ -4,6 +4,7 @@ import type { Audience } from '../moments/audience';
 import type { Schedule } from '../time/timing';
 import type { Block, Segments, Template } from '../template/schema';
 import type { MomentId } from '../moments/registry';
+import { templateAddress } from '../plan/notification';
 import { day, p, whether } from './sentences';
 
 export interface ShippedNotification {
@@ -37,6 +38,38 @@ export interface ShippedVariant {
   template: Template;
   /** Only for stores that have this channel. */
   channel?: string;
+}
+
+/** The words that ship in a language besides those that stand with the notifications themselves. */
+export interface ShippedWords {
+  /** What most messages to customers and contacts say alike. */
+  customer: Segments;
+  /** What most messages to staff say alike. */
+  staff: Segments;
+  /** By the address of a template (`order-received~guests`); a version has the words of its notification but for its own. */
+  templates: Readonly<Record<string, Segments>>;
+}
+
+/** A notification with its words in one more language: of what is known in it, those segments that it has. */
+export function inLanguage(shipped: ShippedNotification, language: string, words: ShippedWords): ShippedNotification {
+  const alike = shipped.audience === 'staff' ? words.staff : words.customer;
+  const spoken = (template: Template, own: Segments): Template => {
+    const segments = Object.keys(template.words.en ?? {}).flatMap((id) =>
+      own[id] === undefined ? [] : [[id, own[id]]],
+    );
+    return { ...template, words: { ...template.words, [language]: Object.fromEntries(segments) as Segments } };
+  };
+  const own = { ...alike, ...words.templates[shipped.slug] };
+  return {
+    ...shipped,
+    template: spoken(shipped.template, own),
+    ...(shipped.variants && {
+      variants: shipped.variants.map((v) => ({
+        ...v,
+        template: spoken(v.template, { ...own, ...words.templates[templateAddress(shipped.slug, v.variant)] }),
+      })),
+    }),
+  };
 }
 
 /** What most messages to customers say alike: the greeting, and who helps. */

@@ -2,3 +2,5 @@
 export * from './state';
 export * from './check';
 export * from './begin';
+export * from './tags';
+export * from './memory';

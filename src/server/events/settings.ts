@@ -3,16 +3,7 @@ import { and, asc, eq, inArray, sql } from 'drizzle-orm';
 import type { Order } from '@/core/order';
 import type { NotificationFacts, PlanEvent, PlanSettings, VariantFacts, RoutingRule } from '@/core/plan';
 import type { Executor } from '../db/client';
-import {
-  channels,
-  customers,
-  editions,
-  notifications,
-  routingRules,
-  staff,
-  templates,
-  type stores,
-} from '../db/schema';
+import { channels, customers, editions, notifications, routingRules, staff, templates, stores } from '../db/schema';
 
 type Store = Pick<typeof stores.$inferSelect, 'id' | 'language' | 'timeZone'>;
 
@@ -60,12 +51,14 @@ export async function notificationFacts(db: Executor, storeIds: readonly string[
       nothing: templates.nothing,
       editionId: editions.id,
       number: editions.number,
+      spoken: stores.languages,
       // Only the languages are needed, and a template is large.
       languages: sql<
         string | string[] | null
       >`coalesce(${editions.languages}, json_keys(${editions.template}, '$.words'))`,
     })
     .from(notifications)
+    .innerJoin(stores, eq(stores.id, notifications.storeId))
     .leftJoin(templates, eq(templates.notificationId, notifications.id))
     .leftJoin(editions, eq(editions.id, templates.liveEditionId))
     .where(inArray(notifications.storeId, [...storeIds]))
@@ -98,15 +91,16 @@ export async function notificationFacts(db: Executor, storeIds: readonly string[
       ...(row.nothing && { nothing: true }),
       ...(row.editionId &&
         row.number !== null && {
-          edition: { id: row.editionId, number: row.number, languages: languagesOf(row.languages) },
+          edition: { id: row.editionId, number: row.number, languages: languagesOf(row.languages, row.spoken) },
         }),
     });
   }
   return [...made.values()];
 }
 
-const languagesOf = (keys: string | string[] | null): string[] =>
-  (typeof keys === 'string' ? (JSON.parse(keys) as string[]) : keys) ?? [];
+/** Languages of an edition that the store still has. */
+const languagesOf = (keys: string | string[] | null, spoken: readonly string[]): string[] =>
+  ((typeof keys === 'string' ? (JSON.parse(keys) as string[]) : keys) ?? []).filter((l) => spoken.includes(l));
 
 /** A store's routing rules with the address and language of each colleague. */
 export async function routingRulesOf(db: Executor, storeId: string): Promise<RoutingRule[]> {

@@ -1,17 +1,58 @@
 'use client';
 /** How far everything that has words is in each language, and what that meant for last month's messages. */
-import type { Coverage, DocumentCoverage, LanguageCoverage } from '@/contract/languages';
+import { Plus, X } from 'lucide-react';
+import { useState } from 'react';
+import type { Coverage, DocumentCoverage, LanguageAdded, LanguageCoverage } from '@/contract/languages';
 import { languageName } from '@/core/names';
+import type { Result } from '@/core/result';
+import { SHIPPED_LANGUAGES } from '@/core/shipped';
 import { progress } from '@/core/translation';
 import { say } from '@/words/languages';
+import { say as common } from '@/words/common';
+import { Dialog } from '../parts/Dialog';
 import Link from '../parts/Link';
 import { Mark } from '../parts/marks';
 import { Empty, Page } from '../parts/Page';
+import { valueOrToast } from '../parts/result';
+import { useUndo } from '../parts/useUndo';
+import { AddLanguage } from './AddLanguage';
 import { leftWords, toneOf } from './states';
 import { placeOf } from './where';
 
-export function LanguagesScreen({ base, coverage }: { base: string; coverage: Coverage }) {
-  const { languages, documents, source } = coverage;
+export interface LanguagesProps {
+  base: string;
+  coverage: Coverage;
+  mayChoose: boolean;
+  now: number;
+  onAdd: (input: { language: string }) => Promise<Result<LanguageAdded>>;
+  onRemove: (input: { language: string }) => Promise<Result<void>>;
+}
+
+export function LanguagesScreen({ base, coverage, mayChoose, now, onAdd, onRemove }: LanguagesProps) {
+  const { languages, documents, source, asked } = coverage;
+  const [adding, setAdding] = useState(false);
+  const [removing, setRemoving] = useState<LanguageCoverage>();
+  const undo = useUndo();
+  const there = [source, ...languages.map((l) => l.language)];
+  const remove = async (language: string): Promise<void> => {
+    const removed = await onRemove({ language });
+    if (!removed.ok) return void valueOrToast(removed);
+    undo.did(say.languageRemoved({ language: languageName(language) }), async () => {
+      valueOrToast(await onAdd({ language }));
+    });
+  };
+  const added = ({ language, texts }: LanguageAdded): void => {
+    setAdding(false);
+    undo.did(
+      texts > 0
+        ? say.languageAddedWithWords({ language: languageName(language), n: texts })
+        : say.languageAdded({ language: languageName(language) }),
+      async () => {
+        valueOrToast(await onRemove({ language }));
+      },
+    );
+  };
+  const onTakeAway = mayChoose ? setRemoving : undefined;
   const groups = [
     { name: say.customerMessages, of: documents.filter((d) => d.kind === 'template' && d.audience === 'customer') },
     { name: say.otherMessages, of: documents.filter((d) => d.kind === 'template' && d.audience !== 'customer') },
@@ -19,14 +60,47 @@ export function LanguagesScreen({ base, coverage }: { base: string; coverage: Co
     { name: say.sharedWords, of: documents.filter((d) => d.kind !== 'template' && d.kind !== 'passage') },
   ].filter(({ of }) => of.length > 0);
   return (
-    <Page title={say.languages} note={say.fromLanguage({ language: languageName(source) })}>
+    <Page
+      title={say.languages}
+      note={say.fromLanguage({ language: languageName(source) })}
+      actions={
+        mayChoose && (
+          <>
+            {undo.button}
+            <button type="button" className="btn btn-main" onClick={() => setAdding(true)}>
+              <Plus size={14} aria-hidden />
+              {say.addLanguageStep}
+            </button>
+          </>
+        )
+      }
+    >
+      {adding && (
+        <AddLanguage
+          {...{ there, asked, now, onAdd }}
+          shipped={SHIPPED_LANGUAGES}
+          onDone={added}
+          onClose={() => setAdding(false)}
+        />
+      )}
+      {removing && (
+        <RemoveLanguage
+          coverage={removing}
+          source={source}
+          onRemove={() => {
+            setRemoving(undefined);
+            void remove(removing.language);
+          }}
+          onClose={() => setRemoving(undefined)}
+        />
+      )}
       {languages.length === 0 ? (
         <Empty title={say.oneLanguage}>{say.oneLanguageNote}</Empty>
       ) : (
         <div className="lg:h-full lg:overflow-auto">
           <div className="grid grid-cols-[repeat(auto-fill,minmax(10rem,1fr))] gap-4 border-b border-rule px-5 py-4 text-sm lg:hidden">
             {languages.map((l) => (
-              <LanguageHead key={l.language} base={base} coverage={l} />
+              <LanguageHead key={l.language} base={base} coverage={l} onRemove={onTakeAway} />
             ))}
           </div>
           <table className="lines w-full text-sm">
@@ -37,7 +111,7 @@ export function LanguagesScreen({ base, coverage }: { base: string; coverage: Co
                 </th>
                 {languages.map((l) => (
                   <th key={l.language} scope="col" className="min-w-40 px-2 py-2 text-start font-normal last:pe-5">
-                    <LanguageHead base={base} coverage={l} />
+                    <LanguageHead base={base} coverage={l} onRemove={onTakeAway} />
                   </th>
                 ))}
               </tr>
@@ -66,16 +140,74 @@ export function LanguagesScreen({ base, coverage }: { base: string; coverage: Co
   );
 }
 
+/** Says what becomes of a language's words and readers before it is removed. */
+function RemoveLanguage({
+  coverage: { language, wanted },
+  source,
+  onRemove,
+  onClose,
+}: {
+  coverage: LanguageCoverage;
+  source: string;
+  onRemove: () => void;
+  onClose: () => void;
+}) {
+  const named = { language: languageName(language), source: languageName(source) };
+  return (
+    <Dialog
+      open
+      onClose={onClose}
+      title={say.removeLanguageQuestion(named)}
+      foot={
+        <>
+          <button type="button" className="btn btn-quiet" onClick={onClose}>
+            {common.close}
+          </button>
+          <button type="button" className="btn btn-main" onClick={onRemove}>
+            {say.removeLanguage(named)}
+          </button>
+        </>
+      }
+    >
+      <div className="flex flex-col gap-2 text-sm">
+        <p>{say.readersGetSource({ ...named, n: wanted })}</p>
+        <p>{say.wordsAreKept(named)}</p>
+      </div>
+    </Dialog>
+  );
+}
+
 /** A language above its column: how far it is, and who did not get it. */
-function LanguageHead({ base, coverage }: { base: string; coverage: LanguageCoverage }) {
+function LanguageHead({
+  base,
+  coverage,
+  onRemove,
+}: {
+  base: string;
+  coverage: LanguageCoverage;
+  onRemove: ((coverage: LanguageCoverage) => void) | undefined;
+}) {
   const { language, counts, wanted, elsewhere } = coverage;
   const { all, done } = progress(counts);
   const name = languageName(language);
   return (
     <div className="flex flex-col gap-1">
-      <Link className="link self-start py-0.5 text-base font-semibold" href={`${base}/languages/${language}`}>
-        {name}
-      </Link>
+      <div className="flex items-center gap-1">
+        <Link className="link py-0.5 text-base font-semibold" href={`${base}/languages/${language}`}>
+          {name}
+        </Link>
+        {onRemove && (
+          <button
+            type="button"
+            className="inline-flex size-6 items-center justify-center text-slate hover:text-madder"
+            title={say.removeLanguage({ language: name })}
+            aria-label={say.removeLanguage({ language: name })}
+            onClick={() => onRemove(coverage)}
+          >
+            <X size={14} aria-hidden />
+          </button>
+        )}
+      </div>
       <span
         className="block h-1.5 max-w-40 bg-rule"
         role="img"

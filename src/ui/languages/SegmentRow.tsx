@@ -3,7 +3,13 @@
 import { useDeferredValue, useMemo, useState } from 'react';
 import type { SegmentToTranslate } from '@/contract/languages';
 import { languageName } from '@/core/names';
-import { beginForms, translationFindings, type SegmentStanding, type SegmentState } from '@/core/translation';
+import {
+  beginForms,
+  translationFindings,
+  type MemoryMatch,
+  type SegmentStanding,
+  type SegmentState,
+} from '@/core/translation';
 import { directionOf, type ChipPiece, type ValuesAs } from '@/core/text';
 import { say } from '@/words/languages';
 import { ChangedText } from '../bench/ChangedText';
@@ -38,6 +44,8 @@ export interface SegmentRowProps {
   onType: (source: string) => void;
   onSay: (state: 'done' | 'checked') => void;
   onTakeOver: () => void;
+  /** What was translated before for this source, or one that is like it. */
+  matches: readonly MemoryMatch[];
   onSettle: (theirs: boolean) => void;
   onLookAs: (as: ValuesAs | undefined) => void;
 }
@@ -181,6 +189,7 @@ function Working({
           </li>
         ))}
       </ul>
+      {editable && <TranslatedBefore {...props} />}
       {editable && (
         <div className="flex flex-wrap items-center gap-2">
           <button type="button" className="btn btn-main" onClick={() => props.onSay('done')}>
@@ -214,6 +223,41 @@ function Working({
         </p>
       )}
     </div>
+  );
+}
+
+/** What may be used: the words, how much their source is like this one, and what differs in it. */
+function TranslatedBefore({ matches, words, source, language, sourceLanguage, onType }: SegmentRowProps) {
+  const shown = matches.filter((m) => m.words !== words);
+  if (shown.length === 0) return null;
+  return (
+    <section aria-label={say.before} className="border-t border-rule pt-2 text-sm">
+      <h3 className="font-serif text-sm text-slate italic">{say.before}</h3>
+      <ul className="flex flex-col">
+        {shown.map((m) => (
+          <li key={m.words} className="flex items-start gap-3 border-b border-rule py-1.5 last:border-b-0">
+            <div className="min-w-0 flex-1">
+              <ReadWords source={m.words} language={language} />
+              <p className="text-xs text-slate">
+                <span className={m.share === 1 ? 'font-semibold text-moss' : 'font-semibold'}>
+                  {m.share === 1 ? say.verySame : say.alike({ share: Math.floor(m.share * 100) })}
+                </span>{' '}
+                · {m.where}
+                {m.times > 1 && <> · {say.inPlaces({ n: m.times })}</>}
+              </p>
+              {m.share < 1 && (
+                <div className="text-xs">
+                  <ChangedText before={m.source} after={source} language={sourceLanguage} />
+                </div>
+              )}
+            </div>
+            <button type="button" className="btn shrink-0" onClick={() => onType(m.words)}>
+              {say.use}
+            </button>
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }
 

@@ -24,6 +24,7 @@ import { Search, Segments } from '../parts/fields';
 import { MessageBeside } from './MessageBeside';
 import { SegmentRow } from './SegmentRow';
 import { leftWords, openIn, toneOf } from './states';
+import { useMemory } from './useMemory';
 import { useTranslating, type OnTranslate } from './useTranslating';
 import { inOrderOfWork, placeOf } from './where';
 
@@ -59,6 +60,11 @@ export function TranslatingScreen(props: TranslatingProps) {
   const [lookedAs, setLookedAs] = useState<ValuesAs>();
   const [beside, setBeside] = useState(false);
   const [publishing, setPublishing] = useState(false);
+
+  const memory = useMemory(
+    `${base}/languages/${language}/memory`,
+    mayEdit && active !== undefined ? desk.sourceOf(active) : undefined,
+  );
 
   const counts = countStates(segments.map((s) => stateOf(s.id)));
   const { all: total, done } = progress(counts);
@@ -105,7 +111,10 @@ export function TranslatingScreen(props: TranslatingProps) {
     }
   };
   const finish = async (id: string, state: 'done' | 'checked'): Promise<void> => {
+    const own = { source: desk.sourceOf(id), words: words[id] ?? '' };
     if (!(await save(id, state))) return;
+    const label = segments.find((s) => s.id === id)?.label ?? '';
+    memory.add({ ...own, where: say.whereText({ document: document.name, label }) });
     if (!step(1)) nextDocument();
   };
   const takeOver = (id: string): void => type(id, desk.sourceOf(id));
@@ -115,6 +124,9 @@ export function TranslatingScreen(props: TranslatingProps) {
     if (!e.currentTarget.contains(e.target as Node)) return;
     const command = e.ctrlKey || e.metaKey;
     const act = ((): (() => void) | undefined => {
+      const [best] = memory.matches;
+      if (command && e.shiftKey && e.key === 'Enter' && active !== undefined && mayEdit)
+        return best && (() => type(active, best.words));
       if (command && e.key === 'Enter' && active !== undefined && mayEdit) return () => void finish(active, 'done');
       if (e.altKey && e.key === 'Enter' && active !== undefined && mayEdit) return () => takeOver(active);
       if (e.altKey && e.key === 'ArrowDown') return () => step(1);
@@ -261,6 +273,7 @@ export function TranslatingScreen(props: TranslatingProps) {
                   onType={(text) => type(segment.id, text)}
                   onSay={(state) => void finish(segment.id, state)}
                   onTakeOver={() => takeOver(segment.id)}
+                  matches={segment.id === active ? memory.matches : []}
                   onSettle={(theirs) => desk.settle(segment.id, theirs)}
                   onLookAs={lookAs}
                 />

@@ -3,7 +3,13 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { MOST_FILE_BYTES, type FileBrought, type FilePreview, type LanguageCoverage } from '@/contract/languages';
+import {
+  MOST_FILE_BYTES,
+  type FileBrought,
+  type FilePreview,
+  type LanguageCoverage,
+  type TextFormat,
+} from '@/contract/languages';
 import type { BulkOutcome, ManyDraft } from '@/contract/notifications';
 import { whoMay } from '@/contract/policy';
 import { languageName } from '@/core/names';
@@ -44,6 +50,7 @@ export function TranslationFilesScreen(props: TranslationFilesProps) {
   const router = useRouter();
   const undo = useUndo();
   const [show, setShow] = useState<'open' | 'all'>('open');
+  const [as, setAs] = useState<TextFormat>('xliff');
   const [file, setFile] = useState<File>();
   const [preview, setPreview] = useState<FilePreview>();
   const [failure, setFailure] = useState<Failure>();
@@ -116,7 +123,17 @@ export function TranslationFilesScreen(props: TranslationFilesProps) {
             <>
               <div className="flex flex-col items-start gap-3">
                 <PanelTitle>{say.forATranslator}</PanelTitle>
-                <p>{say.aboutFile}</p>
+                <Segments
+                  label={say.fileFormat}
+                  value={as}
+                  choices={[
+                    { value: 'xliff', label: 'XLIFF' },
+                    { value: 'po', label: 'PO' },
+                    { value: 'table', label: say.table },
+                  ]}
+                  onChange={setAs}
+                />
+                <p>{{ xliff: say.aboutFile, po: say.aboutPo, table: say.aboutTable }[as]}</p>
                 <Segments
                   label={say.show}
                   value={show}
@@ -126,7 +143,11 @@ export function TranslationFilesScreen(props: TranslationFilesProps) {
                   ]}
                   onChange={setShow}
                 />
-                <a className="btn btn-main" href={`${base}/languages/${language}/files/xliff?show=${show}`} download>
+                <a
+                  className="btn btn-main"
+                  href={`${base}/languages/${language}/files/out?as=${as}&show=${show}`}
+                  download
+                >
                   {say.saveXliff}
                 </a>
               </div>
@@ -138,7 +159,7 @@ export function TranslationFilesScreen(props: TranslationFilesProps) {
                       {...ids}
                       key={brought}
                       type="file"
-                      accept=".xlf,.xliff,.xml,application/xliff+xml,application/xml,text/xml"
+                      accept=".xlf,.xliff,.xml,.po,.csv,.tsv,.txt,application/xliff+xml,application/xml,text/xml,text/csv"
                       className="text-sm"
                       onChange={(e) => {
                         const [chosen] = e.target.files ?? [];

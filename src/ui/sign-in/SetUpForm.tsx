@@ -31,7 +31,7 @@ export function SetUpForm({ languages, currencies, timeZones, onSetUp }: SetUpPr
   const submit = async (e: FormEvent): Promise<void> => {
     e.preventDefault();
     setBusy(true);
-    const result = await answered(onSetUp(form));
+    const result = await answered(onSetUp({ ...form, further: form.further.filter((l) => l !== form.language) }));
     if (!result.ok) {
       setFailure(result.error);
       setBusy(false);
@@ -57,7 +57,7 @@ export function SetUpForm({ languages, currencies, timeZones, onSetUp }: SetUpPr
           <PanelTitle>{say.theOwner}</PanelTitle>
           <div className="flex flex-col gap-3">
             <StoreNames {...fields} />
-            <StoreTongue {...fields} languages={languages} />
+            <StoreTongue {...fields} languages={languages} shipped={languages} />
             <StoreMoneyAndTime {...fields} {...{ currencies, timeZones }} />
           </div>
           <div className="flex flex-col gap-3">

@@ -50,7 +50,9 @@ export function NewStoreScreen({ mayMake, models, shipped, currencies, timeZones
   const submit = async (e: FormEvent): Promise<void> => {
     e.preventDefault();
     setBusy(true);
-    const result = await answered(onMake({ ...form, language, ...(like !== '' && { like }) }));
+    const result = await answered(
+      onMake({ ...form, language, further: form.further.filter((l) => l !== language), ...(like !== '' && { like }) }),
+    );
     if (!result.ok) {
       setFailure(result.error);
       setBusy(false);
@@ -94,7 +96,7 @@ export function NewStoreScreen({ mayMake, models, shipped, currencies, timeZones
           <PanelTitle>{signIn.theStore}</PanelTitle>
           {failure && <Trouble>{failure.message}</Trouble>}
           <StoreNames {...fields} />
-          <StoreTongue {...fields} languages={languages} />
+          <StoreTongue {...fields} {...{ languages, shipped }} there={model?.languages ?? []} />
           <StoreMoneyAndTime {...fields} {...{ currencies, timeZones }} />
         </div>
         <fieldset className="flex flex-col gap-1">

@@ -2,6 +2,7 @@
 /** What is asked about a store when it is made: the first of all, and each further one. */
 import { languageName } from '@/core/names';
 import type { Failure } from '@/core/result';
+import { Check } from '../parts/Check';
 import { Field, Pick as Choose, Search } from '../parts/fields';
 import { problemAt } from '../parts/result';
 import { say } from '@/words/signIn';
@@ -11,6 +12,8 @@ export interface StoreForm {
   url: string;
   storeEmail: string;
   language: string;
+  /** Languages of its messages besides its own. */
+  further: string[];
   currency: string;
   timeZone: string;
 }
@@ -20,6 +23,7 @@ export const EMPTY_STORE: StoreForm = {
   url: 'https://',
   storeEmail: '',
   language: 'en',
+  further: [],
   currency: 'EUR',
   timeZone: 'Europe/Berlin',
 };
@@ -73,23 +77,51 @@ export interface StoreChoices {
   timeZones: readonly string[];
 }
 
+/** The store's own language, and those that its messages are in besides. */
 export function StoreTongue<F extends StoreForm>({
   form,
   onChange,
   failure,
   languages,
-}: Fields<F> & Pick<StoreChoices, 'languages'>) {
+  shipped,
+  there = [],
+}: Fields<F> &
+  Pick<StoreChoices, 'languages'> & {
+    /** Languages that there are finished words in. */
+    shipped: readonly string[];
+    /** Languages that it has anyway. */
+    there?: readonly string[];
+  }) {
+  const others = shipped.filter((l) => l !== form.language && !there.includes(l));
   return (
-    <Field label={say.ownLanguage} problem={problemAt(failure, '/language')}>
-      {(ids) => (
-        <Choose
-          id={ids.id}
-          value={form.language}
-          choices={languages.map((l) => ({ value: l, label: languageName(l) }))}
-          onChange={(language) => onChange({ ...form, language })}
-        />
-      )}
-    </Field>
+    <>
+      <Field label={say.ownLanguage} problem={problemAt(failure, '/language')}>
+        {(ids) => (
+          <Choose
+            id={ids.id}
+            value={form.language}
+            choices={languages.map((l) => ({ value: l, label: languageName(l) }))}
+            onChange={(language) => onChange({ ...form, language })}
+          />
+        )}
+      </Field>
+      <fieldset className="text-sm">
+        <legend className="mb-1 text-slate">{say.alsoIn}</legend>
+        <div className="flex flex-wrap gap-x-4">
+          {others.map((l) => (
+            <Check
+              key={l}
+              label={languageName(l)}
+              on={form.further.includes(l)}
+              onChange={(on) =>
+                onChange({ ...form, further: on ? [...form.further, l] : form.further.filter((f) => f !== l) })
+              }
+            />
+          ))}
+        </div>
+        <p className="text-xs text-slate">{say.alsoInNote}</p>
+      </fieldset>
+    </>
   );
 }
 

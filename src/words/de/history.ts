@@ -101,6 +101,8 @@ export const history: TranslationOf<typeof say> = {
     '.input {$n :integer} .match $n one {{{$who} hat {$n} Übersetzung aus {$file} hereingeholt: {$language}}} * {{{$who} hat {$n} Übersetzungen aus {$file} hereingeholt: {$language}}}',
   tookBackTranslations:
     '.input {$n :integer} .match $n one {{{$who} hat {$n} Übersetzung zurückgenommen: {$language}}} * {{{$who} hat {$n} Übersetzungen zurückgenommen: {$language}}}',
+  addedLanguage: '{$who} hat die Sprache {$language} hinzugefügt',
+  removedLanguage: '{$who} hat die Sprache {$language} entfernt',
   translated: '{$who} hat {$label} von {$what} übersetzt: {$language}',
   checkedTranslation: '{$who} hat {$label} von {$what} geprüft: {$language}',
   replacedWords:

@@ -15,6 +15,8 @@ export const signIn: TranslationOf<typeof say> = {
   password: 'Passwort',
   atLeast10Characters: 'Mindestens 10 Zeichen',
   ownLanguage: 'Eigene Sprache',
+  alsoIn: 'Nachrichten auch auf',
+  alsoInNote: 'Fertige Texte kommen mit. Weitere Sprachen können Sie später hinzufügen.',
   setUpCode: 'Einrichtungscode',
   printedByLibellusStart: 'Wird von ./libellus start ausgegeben',
   currency: 'Währung',

@@ -71,8 +71,15 @@ export async function loadCoverage(access: Access): Promise<Coverage> {
       ...(wanted.get(language) ?? { wanted: 0, elsewhere: 0 }),
     })),
     documents: all,
+    asked: [...wanted]
+      .flatMap(([language, { wanted: n }]) => (served(store.languages, language) ? [] : [{ language, wanted: n }]))
+      .toSorted((a, b) => b.wanted - a.wanted),
   };
 }
+
+/** Whether a language, or the one it is a variant of, is among those of a store. */
+const served = (languages: readonly string[], language: string): boolean =>
+  languages.includes(language) || languages.includes(language.split('-')[0] ?? '');
 
 const total = (counts: StateCounts): number => Object.values(counts).reduce((sum, n) => sum + n, 0);
 

@@ -1,11 +1,30 @@
-/** Translations out as XLIFF, and back in: looked at first, taken in as drafts in one step, and taken back in one. */
+/** Translations out as XLIFF, PO or a table, and back in: looked at first, taken in as drafts in one step, and taken back in one. */
 import { createHash } from 'node:crypto';
-import { MOST_FILE_BYTES, type FileBrought, type FilePreview, type TakeBack } from '@/contract/languages';
+import {
+  MOST_FILE_BYTES,
+  type FileBrought,
+  type FilePreview,
+  type TakeBack,
+  type TextFormat,
+} from '@/contract/languages';
 import { languageName } from '@/core/names';
 import { readTemplateAddress } from '@/core/plan';
 import { neededSegments } from '@/core/template';
 import { OPEN_STATES } from '@/core/translation';
-import { compareXliff, decodeXml, MOST_UNITS, readXliff, writeXliff, type FileOut } from '@/core/xliff';
+import {
+  compareTexts,
+  decodeXml,
+  MOST_UNITS,
+  readPo,
+  readTable,
+  readXliff,
+  writePo,
+  writeTable,
+  writeXliff,
+  type FileOut,
+  type HandedBack,
+  type ReadResult,
+} from '@/core/handover';
 import type { Access } from '../../auth/access';
 import { remember } from '../../auth/history';
 import { AppError } from '../../base/errors';
@@ -19,14 +38,21 @@ import { kept } from '@/words/kept';
 import { say } from '@/words/refusals';
 
 /** All texts of a store in a language as they are in the drafts. */
-async function textsOf(access: Access, language: string): Promise<{ files: FileOut[]; drafts: StoreDraft[] }> {
+export async function textsOf(access: Access, language: string): Promise<{ files: FileOut[]; drafts: StoreDraft[] }> {
   const { store } = access;
   const [drafts, note] = await Promise.all([draftsOfStore(access, true), notesOfStore(store.id)]);
   const files = drafts.map((document): FileOut => {
     const { kind, slug, name } = document;
     const leads = drafts.find((d) => d.kind === 'template' && d.slug === document.follows);
     const units = segmentsIn(document, language, store.language, { leads, note }).map(
-      ({ id, label, state, source, words }) => ({ segment: id, label, state, source, words }),
+      ({ id, label, state, source, words, madeFrom }) => ({
+        segment: id,
+        label,
+        state,
+        source,
+        words,
+        ...(madeFrom !== undefined && { madeFrom }),
+      }),
     );
     return { kind, slug, name, units };
   });
@@ -35,14 +61,21 @@ async function textsOf(access: Access, language: string): Promise<{ files: FileO
 
 export interface TakeOut {
   language: string;
+  as: TextFormat;
   /** Only what is missing, changed, copied or begun. */
   open: boolean;
   /** Only these documents: "template:order-received". */
   of?: string | undefined;
 }
 
-/** A file for translators (XLIFF 2.1). */
-export async function takeOut(access: Access, { language, open, of }: TakeOut): Promise<ExportedFile> {
+const WRITTEN: Record<TextFormat, { write: typeof writeXliff; ending: string; type: string }> = {
+  xliff: { write: writeXliff, ending: 'xlf', type: 'application/xliff+xml' },
+  po: { write: writePo, ending: 'po', type: 'text/x-gettext-translation' },
+  table: { write: writeTable, ending: 'csv', type: 'text/csv' },
+};
+
+/** A file for translators. */
+export async function takeOut(access: Access, { language, as, open, of }: TakeOut): Promise<ExportedFile> {
   refuseLanguage(access, language);
   const { files } = await textsOf(access, language);
   const chosen = files
@@ -50,11 +83,26 @@ export async function takeOut(access: Access, { language, open, of }: TakeOut): 
     .map((f) => ({ ...f, units: f.units.filter((u) => !open || OPEN_STATES.includes(u.state)) }))
     .filter((f) => f.units.length > 0);
   const { store } = access;
+  const { write, ending, type } = WRITTEN[as];
   return {
-    name: `${store.id}-${language}${open ? '-to-do' : ''}.xlf`,
-    type: 'application/xliff+xml; charset=utf-8',
-    body: writeXliff(chosen, { source: store.language, target: language }),
+    name: `${store.id}-${language}${open ? '-to-do' : ''}.${ending}`,
+    type: `${type}; charset=utf-8`,
+    body: write(chosen, { source: store.language, target: language }),
   };
+}
+
+/** Reads a file by what it is, whatever it is called. */
+function readFile(text: string, store: readonly FileOut[]): ReadResult {
+  const begin = text.replace(/^\uFEFF/, '').trimStart();
+  if (begin.startsWith('<')) return readXliff(text);
+  return /^\s*(msgid|msgctxt)\s+"/m.test(begin) ? readPo(text, store) : readTable(text);
+}
+
+/** Whether a file is from the store's language into this one. Tables and PO files need not say it. */
+function isOf({ source, target }: HandedBack, text: string, own: string, language: string): boolean {
+  const same = (a: string, b: string): boolean => a.toLowerCase() === b.toLowerCase();
+  const silent = (tag: string): boolean => tag === '' && !text.trimStart().startsWith('<');
+  return (silent(target) || same(target, language)) && (silent(source) || same(source, own));
 }
 
 /** What a file would change. Throws `invalid` for what cannot be read at all, with the line, or is of another language. */
@@ -66,12 +114,13 @@ export async function lookAtFile(access: Access, language: string, bytes: Uint8A
   }
   const text = decodeXml(bytes);
   if (text === undefined) throw new AppError('invalid', say.notUtf8);
-  const read = readXliff(text);
+  const { files, drafts } = await textsOf(access, language);
+  const read = readFile(text, files);
   if (!read.ok) throw new AppError('invalid', say.atLine({ line: read.problem.line, message: read.problem.message }));
   const { source, target } = read.value;
   const units = read.value.files.reduce((sum, f) => sum + f.units.length, 0);
   if (units > MOST_UNITS) throw new AppError('invalid', say.tooManyTexts({ most: MOST_UNITS }));
-  if (target.toLowerCase() !== language.toLowerCase() || source.toLowerCase() !== store.language.toLowerCase()) {
+  if (!isOf(read.value, text, store.language, language)) {
     throw new AppError(
       'invalid',
       say.otherLanguages({
@@ -82,9 +131,8 @@ export async function lookAtFile(access: Access, language: string, bytes: Uint8A
       }),
     );
   }
-  const { files, drafts } = await textsOf(access, language);
   const documentOf = (file: FileOut): StoreDraft => drafts.find((d) => d.kind === file.kind && d.slug === file.slug)!;
-  const comparison = compareXliff(
+  const comparison = compareTexts(
     read.value,
     files,
     (file) => ({ moment: documentOf(file).moment, language, sourceLanguage: store.language }),

@@ -1,26 +1,47 @@
 /** Languages: coverage, and translating segment by segment. */
 import { Type } from '@sinclair/typebox';
-import { TakeBackSchema, TranslateSchema } from '@/contract/languages';
+import { TakeBackSchema, TEXT_FORMATS, TranslateSchema } from '@/contract/languages';
 import { object } from '../shapes';
 import { useCase } from '../use-case';
+import { addLanguage, removeLanguage } from './choose';
 import { bringInFile, lookAtFile, takeBackFile, takeOut } from './files';
+import { takeMemory } from './memory';
 import { translate } from './translating';
 
 const LANGUAGE = Type.String({ minLength: 1, maxLength: 20 });
 const BYTES = Type.Unsafe<Uint8Array>({});
 
 export const languages = {
+  add: useCase({
+    name: 'languages.add',
+    permission: 'language.choose',
+    input: object({ language: LANGUAGE }),
+    run: addLanguage,
+  }),
+  remove: useCase({
+    name: 'languages.remove',
+    permission: 'language.choose',
+    input: object({ language: LANGUAGE }),
+    run: removeLanguage,
+  }),
   translate: useCase({
     name: 'languages.translate',
     permission: 'words.translate',
     input: TranslateSchema,
     run: translate,
   }),
+  memory: useCase({
+    name: 'languages.memory',
+    permission: 'words.translate',
+    input: object({ language: LANGUAGE }),
+    run: takeMemory,
+  }),
   takeOut: useCase({
     name: 'languages.take-out',
     permission: 'words.translate',
     input: object({
       language: LANGUAGE,
+      as: Type.Union(TEXT_FORMATS.map((format) => Type.Literal(format))),
       open: Type.Boolean(),
       of: Type.Optional(Type.String({ maxLength: 150 })),
     }),

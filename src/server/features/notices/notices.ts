@@ -127,7 +127,7 @@ export async function loadNewNotice(access: Access) {
         edition: e.number,
         subject: message.subject,
         html: message.html,
-        languages: languagesOut(e.template, store.language),
+        languages: languagesOut(e.template, store.language).filter((l) => store.languages.includes(l)),
         ...(tested && { tested }),
       };
     }),

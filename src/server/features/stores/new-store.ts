@@ -3,6 +3,7 @@ import { Type, type Static } from '@sinclair/typebox';
 import { eq } from 'drizzle-orm';
 import { DEFAULT_LOOK } from '@/core/look';
 import { inLanguages, languagesIn, setItems } from '@/core/sets';
+import { SHIPPED_LANGUAGES } from '@/core/shipped';
 import { freeSlug, slugOf } from '@/core/slug';
 import { accessOf, type Access, type Person, type Store } from '../../auth/access';
 import { remember } from '../../auth/history';
@@ -14,7 +15,7 @@ import { putSet } from '../sets/apply';
 import { bringBytes } from '../sets/pictures';
 import { setOf, withBytes } from '../sets/take-out';
 import { object } from '../shapes';
-import { addMember, createStore, refuseUnsafe, SHIPPED_LANGUAGES, STORE_FIELDS } from './stores';
+import { addMember, createStore, refuseUnsafe, STORE_FIELDS } from './stores';
 import { say } from '@/words/refusals';
 
 export const NewStoreSchema = object({
@@ -30,7 +31,7 @@ export const NewStoreSchema = object({
  * there are no words in.
  */
 export async function makeStore(access: Access, input: Static<typeof NewStoreSchema>): Promise<{ storeId: string }> {
-  const { store: name, url, storeEmail, language, currency, timeZone, like } = input;
+  const { store: name, url, storeEmail, language, further = [], currency, timeZone, like } = input;
   const { person } = access;
   refuseUnsafe(url);
   const model = like === undefined ? undefined : (await accessOf(person, like, 'set.take')).store;
@@ -47,7 +48,7 @@ export async function makeStore(access: Access, input: Static<typeof NewStoreSch
         id,
         name,
         language,
-        languages: [language, ...(model?.languages ?? SHIPPED_LANGUAGES).filter((l) => l !== language)],
+        languages: [...new Set([language, ...(model?.languages ?? []), ...further])],
         locales: model?.locales ?? { en: 'en-GB' },
         currency,
         timeZone,

@@ -6,7 +6,7 @@ import { DEFAULT_LOOK } from '@/core/look';
 import type { NotificationFacts, VariantFacts } from '@/core/plan';
 import { checker } from '@/core/schema';
 import { slugOf } from '@/core/slug';
-import { SHIPPED_NOTIFICATIONS, type ShippedNotification } from '@/core/shipped';
+import { onlyIn, SHIPPED_LANGUAGES, SHIPPED_NOTIFICATIONS, type ShippedNotification } from '@/core/shipped';
 import { type Template } from '@/core/template';
 import { safeUrl } from '@/core/text';
 import { auth } from '../../auth/auth';
@@ -77,7 +77,7 @@ export async function createStore(
   const ids = new Set(channelList.map((c) => c.id));
   for (const shipped of SHIPPED_NOTIFICATIONS) {
     const said = published?.voice?.(shipped) ?? shipped;
-    made.push(await addNotification(db, store.id, said, ids, published));
+    made.push(await addNotification(db, store.id, onlyIn(said, store.languages), ids, published));
   }
   return made;
 }
@@ -145,8 +145,8 @@ async function addNotification(
  * somebody publishes it.
  */
 export async function addNewlyShipped(db: Executor): Promise<void> {
-  const storeRows = await db.select({ id: stores.id }).from(stores);
-  for (const { id } of storeRows) {
+  const storeRows = await db.select({ id: stores.id, languages: stores.languages }).from(stores);
+  for (const { id, languages } of storeRows) {
     const there = await db
       .select({ slug: notifications.slug })
       .from(notifications)
@@ -156,7 +156,7 @@ export async function addNewlyShipped(db: Executor): Promise<void> {
     const channelIds = new Set(rows.map((c) => c.id));
     for (const shipped of SHIPPED_NOTIFICATIONS) {
       if (known.has(shipped.slug)) continue;
-      await addNotification(db, id, shipped, channelIds);
+      await addNotification(db, id, onlyIn(shipped, languages), channelIds);
       await settingsChanged(db, id);
     }
   }
@@ -194,11 +194,6 @@ export function setUpCode(secret = config().secret): string {
   return createHmac('sha256', secret).update('first set-up').digest('hex').slice(0, 12);
 }
 
-/** Languages that every shipped notification has words in: a store's own language is one of them. */
-export const SHIPPED_LANGUAGES = Object.keys(SHIPPED_NOTIFICATIONS[0]!.template.words).filter((language) =>
-  SHIPPED_NOTIFICATIONS.every((n) => n.template.words[language]),
-);
-
 /** What is asked about each store. */
 export const STORE_FIELDS = {
   store: Type.String({ minLength: 1, maxLength: 80 }),
@@ -206,6 +201,10 @@ export const STORE_FIELDS = {
   storeEmail: Type.String({ format: 'mail-address' }),
   currency: Type.String({ format: 'currency' }),
   timeZone: Type.String({ format: 'time-zone' }),
+  /** Languages that its messages are in besides its own. */
+  further: Type.Optional(
+    Type.Array(Type.Union(SHIPPED_LANGUAGES.map((l) => Type.Literal(l))), { uniqueItems: true, maxItems: 40 }),
+  ),
 };
 
 const SetUpSchema = Type.Object(
@@ -234,7 +233,19 @@ export function refuseUnsafe(url: string): void {
 export async function setUpFirst(input: unknown, from: string): Promise<{ storeId: string }> {
   const checked = checkSetUp(input);
   if (!checked.ok) throw new AppError('invalid', say.theStoreCannotBeMade, checked.problems);
-  const { code, store, url, storeEmail, language, currency, timeZone, name, email, password } = checked.value;
+  const {
+    code,
+    store,
+    url,
+    storeEmail,
+    language,
+    further = [],
+    currency,
+    timeZone,
+    name,
+    email,
+    password,
+  } = checked.value;
   const network = { of: `set-up ${networkOf(from)}`, free: 5 };
   const wait = await beginTry([network]);
   if (wait > 0) {
@@ -259,7 +270,7 @@ export async function setUpFirst(input: unknown, from: string): Promise<{ storeI
         id: storeId,
         name: store,
         language,
-        languages: [language, ...SHIPPED_LANGUAGES.filter((l) => l !== language)],
+        languages: [...new Set([language, ...further])],
         locales: { en: 'en-GB' },
         currency,
         timeZone,

@@ -1,9 +1,17 @@
 'use server';
 /** Translating, segment by segment and by files. */
 import { act, actAndRefresh } from '@/app/act';
-import type { FileBrought, FilePreview, Translated } from '@/contract/languages';
+import type { FileBrought, FilePreview, LanguageAdded, Translated } from '@/contract/languages';
 import type { Result } from '@/core/result';
 import { languages } from '@/server/features/languages/use-cases';
+
+export async function addLanguageAction(store: string, input: unknown): Promise<Result<LanguageAdded>> {
+  return actAndRefresh(languages.add, store, input);
+}
+
+export async function removeLanguageAction(store: string, input: unknown): Promise<Result<void>> {
+  return actAndRefresh(languages.remove, store, input);
+}
 
 export async function translateAction(store: string, input: unknown): Promise<Result<Translated>> {
   return act(languages.translate, store, input);

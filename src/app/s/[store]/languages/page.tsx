@@ -1,12 +1,24 @@
 import type { Metadata } from 'next';
 import { pageAccess } from '@/app/page-access';
+import { may } from '@/contract/policy';
 import { loadCoverage } from '@/server/features/languages/coverage';
 import { LanguagesScreen } from '@/ui/languages/LanguagesScreen';
 import { say } from '@/words/languages';
+import { addLanguageAction, removeLanguageAction } from './actions';
 
 export const generateMetadata = (): Metadata => ({ title: say.languages });
 
 export default async function Languages({ params }: { params: Promise<{ store: string }> }) {
   const access = await pageAccess(params);
-  return <LanguagesScreen base={`/s/${access.store.id}`} coverage={await loadCoverage(access)} />;
+  const { id } = access.store;
+  return (
+    <LanguagesScreen
+      base={`/s/${id}`}
+      coverage={await loadCoverage(access)}
+      mayChoose={may(access.role, 'language.choose')}
+      now={Date.now()}
+      onAdd={addLanguageAction.bind(null, id)}
+      onRemove={removeLanguageAction.bind(null, id)}
+    />
+  );
 }

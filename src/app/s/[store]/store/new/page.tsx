@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import { pageAccess } from '@/app/page-access';
 import { may } from '@/contract/policy';
 import { loadModels } from '@/server/features/stores/new-store';
-import { SHIPPED_LANGUAGES } from '@/server/features/stores/stores';
+import { SHIPPED_LANGUAGES } from '@/core/shipped';
 import { NewStoreScreen } from '@/ui/stores/NewStoreScreen';
 import { say } from '@/words/stores';
 import { makeStoreAction } from './actions';

@@ -1,17 +1,8 @@
 /** Texts of a store as an XLIFF 2.1 file for translators. */
 import { placeholder } from '../placeholders';
-import { readDocument, type WordsDocument } from '../text';
-import { beginForms, type SegmentState } from '../translation';
-import {
-  flatten,
-  inlinesOf,
-  sourceFormOf,
-  XLIFF_NAMESPACE,
-  type FileOut,
-  type Flat,
-  type Inline,
-  type UnitOut,
-} from './shape';
+import type { SegmentState } from '../translation';
+import { formsOf, type FormOut } from './forms';
+import { inlinesOf, XLIFF_NAMESPACE, type FileOut, type Flat, type Inline, type UnitOut } from './shape';
 
 const ESCAPES: Record<string, string> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' };
 /** Characters that XML 1.0 cannot hold stand as U+FFFD. */
@@ -41,38 +32,16 @@ function fileXml(file: FileOut, n: number, target: string): string {
 }
 
 function unitXml(unit: UnitOut, language: string): string {
-  const from = readDocument(unit.source);
-  if (!from) return '';
-  const to = unit.words.trim() === '' ? undefined : readDocument(unit.words);
-  if (unit.words.trim() !== '' && !to) return '';
-  if (from.selectors.length === 0 && (!to || to.selectors.length === 0)) {
-    return formXml(unit, { id: unit.segment, name: unit.label, keys: [], from, to, indent: '    ' });
-  }
-  // The forms are those of the translation where there is one, else those that the language needs.
-  const shape = to ?? beginForms(unit.source, language);
-  const forms = shape.forms
-    .map(({ keys }, i) =>
-      formXml(unit, { id: `${unit.segment}.${i + 1}`, name: keys.join(' '), keys, from, to, indent: '      ' }),
-    )
-    .join('');
-  const by = shape.selectors.map((s) => `{$${s.name}} :${s.fn}`).join(', ');
-  return `    <group id="${xml(unit.segment)}" name="${xml(unit.label)}" type="libellus:forms">\n      <notes>\n        <note>${xml(by)}</note>\n      </notes>\n${forms}    </group>\n`;
+  const made = formsOf(unit, language);
+  if (!made) return '';
+  const { selectors, forms } = made;
+  if (selectors.length === 0) return forms.map((form) => formXml(unit, form, unit.label, '    ')).join('');
+  const units = forms.map((form) => formXml(unit, form, form.keys.join(' '), '      ')).join('');
+  const by = selectors.map((s) => `{$${s.name}} :${s.fn}`).join(', ');
+  return `    <group id="${xml(unit.segment)}" name="${xml(unit.label)}" type="libellus:forms">\n      <notes>\n        <note>${xml(by)}</note>\n      </notes>\n${units}    </group>\n`;
 }
 
-interface FormOut {
-  id: string;
-  name: string;
-  keys: readonly string[];
-  from: WordsDocument;
-  to: WordsDocument | undefined;
-  indent: string;
-}
-
-function formXml(unit: UnitOut, { id, name, keys, from, to, indent }: FormOut): string {
-  const source = flatten(sourceFormOf(from, keys), from.marked);
-  const inlines = inlinesOf(source);
-  const own = to?.forms.find((f) => f.keys.join(' ') === keys.join(' '));
-  const target = own && to && flatten(own, to.marked, inlines);
+function formXml(unit: UnitOut, { id, keys, source, inlines, target }: FormOut, name: string, indent: string): string {
   const data = [...inlines, ...(target ? inlinesOf(target) : [])].filter(
     (inline, i, all) => all.findIndex((x) => x.id === inline.id) === i,
   );

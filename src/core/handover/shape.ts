@@ -16,6 +16,8 @@ export interface UnitOut {
   state: SegmentState;
   source: string;
   words: string;
+  /** Of words whose source was changed since: what they were made from. */
+  madeFrom?: string;
   /** In characters, where it has to fit. */
   room?: number;
   notes?: string[];
@@ -101,6 +103,21 @@ export function flatten(form: FormDocument, marked: boolean, known: readonly Inl
 /** The inline elements of a flat text, each once. */
 export const inlinesOf = (flat: Flat): Inline[] =>
   flat.flatMap((part) => (typeof part !== 'string' && part.at !== 'close' ? [part.inline] : []));
+
+/**
+ * The inline elements that a translation of a form may have: those of the source's form (`flat`), and the placeholders of its other forms, for
+ * languages that say a number where the source says "one item".
+ */
+export function inlinesFor(from: WordsDocument, flat: Flat): Inline[] {
+  const own = inlinesOf(flat);
+  return from.forms.reduce((known, form) => {
+    const further = inlinesOf(flatten(form, from.marked, known)).filter(
+      (inline) => inline.kind === 'chip' && !known.some((k) => k.id === inline.id),
+    );
+    // Ids count on without gaps.
+    return [...known, ...further.map((inline, i) => ({ ...inline, id: String(known.length + i + 1) }))];
+  }, own);
+}
 
 /** The form of a source that a translation's form is made from: the one for the same values, or the one for everything else. */
 export function sourceFormOf(from: WordsDocument, keys: readonly string[]): FormDocument {

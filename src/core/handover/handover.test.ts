@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { SHIPPED_NOTIFICATIONS } from '../shipped';
 import { neededSegments, segmentsOf } from '../template';
 import { parseSource, toSource, type Marks, type Piece, type WordsDocument } from '../text';
-import { compareXliff, decodeXml, readXliff, writeXliff, type Comparison, type FileOut } from '.';
+import { compareTexts, decodeXml, readXliff, writeXliff, type Comparison, type FileOut } from '.';
 
 const LANGUAGES = { source: 'en', target: 'de' };
 
@@ -25,7 +25,7 @@ const momentOf = (file: FileOut): string =>
 function compare(text: string, store: readonly FileOut[] = SHIPPED): Comparison {
   const read = readXliff(text);
   if (!read.ok) throw new Error(read.problem.message);
-  return compareXliff(
+  return compareTexts(
     read.value,
     store,
     (file) => ({ moment: momentOf(file), language: 'de', sourceLanguage: 'en' }),

@@ -9,8 +9,17 @@ import {
   type WordsDocument,
 } from '../text';
 import { beginForms, translationFindings, type TranslationContext } from '../translation';
-import { flatten, inlinesOf, sourceFormOf, type FileOut, type Flat, type Inline, type UnitOut } from './shape';
-import type { Read, ReadUnit, XliffRead } from './read';
+import {
+  flatten,
+  inlinesFor,
+  inlinesOf,
+  sourceFormOf,
+  type FileOut,
+  type Flat,
+  type Inline,
+  type UnitOut,
+} from './shape';
+import { UNSAID, type HandedBack, type Read, type ReadUnit } from './read-xliff';
 import { say } from '../../words/languages';
 
 export interface BroughtSegment {
@@ -52,8 +61,8 @@ const stateOf = (units: readonly ReadUnit[]): 'begun' | 'done' | 'checked' => {
  * Holds a file against what the store has now. Texts are compared by their segments, in whatever order they come; nothing is changed.
  * `contextOf` says what a translation of a document is judged by.
  */
-export function compareXliff(
-  { files }: XliffRead,
+export function compareTexts(
+  { files }: HandedBack,
   store: readonly FileOut[],
   contextOf: (file: FileOut) => Pick<TranslationContext, 'moment' | 'language' | 'sourceLanguage'>,
   placeOf: (file: FileOut, segment: string) => TranslationContext['place'],
@@ -113,7 +122,15 @@ function judge(unit: UnitOut, units: readonly ReadUnit[], context: TranslationCo
   const [blocker] = translationFindings(unit.source, after, context).filter((f) => f.severity === 'blocker');
   if (blocker) return { ok: false, why: blocker.message };
   const state = stateOf(units);
-  return { ok: true, same: after === unit.words && (unit.state === state || state === 'begun'), after, state };
+  const untold = units.every((u) => u.state === UNSAID);
+  const same = after === asWritten(unit.words) && (untold || unit.state === state || state === 'begun');
+  return { ok: true, same, after, state };
+}
+
+/** Words as this product writes them: blanks between forms say nothing. */
+function asWritten(words: string): string {
+  const read = words.trim() === '' ? undefined : readDocument(words);
+  return read ? toSource(read) : words;
 }
 
 const isEmpty = (target: readonly Read[] | undefined): boolean =>
@@ -133,11 +150,16 @@ function segmentOf(unit: UnitOut, units: readonly ReadUnit[], language: string):
     const read = units.find((u) => u.id === id);
     const source = flatten(sourceFormOf(from, keys), from.marked);
     const says = source.some((part) => typeof part !== 'string' || part.trim() !== '');
+    // A form whose source is empty may be left out, as PO leaves it out.
+    if (!read && !says) {
+      forms.push({ keys, paragraphs: there?.forms[i]?.paragraphs ?? [{ kind: 'p', pieces: [] }] });
+      continue;
+    }
     if (!read || (says && isEmpty(read.target))) {
       return { ok: false, why: say.formMissing({ form: keys.join(' ') || unit.label }) };
     }
     if (textOf(source) !== textOf(read.source)) return { ok: false, why: say.sourceMoved, line: read.line };
-    const known = inlinesOf(source);
+    const known = inlinesFor(from, source);
     const present = there?.forms[i] ? inlinesOf(flatten(there.forms[i], there.marked, known)) : [];
     const built = build(
       read.target ?? [],

@@ -3,13 +3,9 @@ import { languages } from '@/server/features/languages/use-cases';
 import { perform } from '@/server/features/use-case';
 
 export async function GET(
-  request: Request,
+  _request: Request,
   { params }: { params: Promise<{ store: string; language: string }> },
 ): Promise<Response> {
   const { store, language } = await params;
-  const query = new URL(request.url).searchParams;
-  const of = query.get('of');
-  return fileResponse(() =>
-    perform(languages.takeOut, store, { language, open: query.get('show') !== 'all', ...(of && { of }) }),
-  );
+  return fileResponse(() => perform(languages.memory, store, { language }));
 }

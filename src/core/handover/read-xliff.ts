@@ -10,6 +10,9 @@ import { XLIFF_NAMESPACE } from './shape';
 /** A part of a source or target: text, or an inline element by its id. */
 export type Read = string | { id: string; at: 'open' | 'close' | 'alone'; subType?: string };
 
+/** The state of a unit in a format that has none: what is the same is as it was said to be, what is written counts as done. */
+export const UNSAID = 'unsaid';
+
 export interface ReadUnit {
   id: string;
   /** The group that it stands in, for a segment in several forms. */
@@ -30,13 +33,14 @@ export interface ReadFile {
   units: ReadUnit[];
 }
 
-export interface XliffRead {
+/** What a file holds, whatever its format. */
+export interface HandedBack {
   source: string;
   target: string;
   files: ReadFile[];
 }
 
-export type XliffResult = { ok: true; value: XliffRead } | { ok: false; problem: { line: number; message: string } };
+export type ReadResult = { ok: true; value: HandedBack } | { ok: false; problem: { line: number; message: string } };
 
 const INLINE = new Set(['ph', 'pc', 'sc', 'ec', 'cp', 'mrk', 'sm', 'em']);
 
@@ -52,8 +56,8 @@ export function decodeXml(bytes: Uint8Array): string | undefined {
 }
 
 /** Reads the text of a file. Nothing in it is fetched, and no entity but those of XML itself is known. */
-export function readXliff(text: string): XliffResult {
-  const problem = (line: number, message: string): XliffResult => ({ ok: false, problem: { line, message } });
+export function readXliff(text: string): ReadResult {
+  const problem = (line: number, message: string): ReadResult => ({ ok: false, problem: { line, message } });
   if (/<!DOCTYPE|<!ENTITY/i.test(text))
     return problem(lineOf(text, text.search(/<!DOCTYPE|<!ENTITY/i)), say.noDocumentType);
   const valid = XMLValidator.validate(text);
