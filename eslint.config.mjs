@@ -94,6 +94,8 @@ const CORE_PACKAGES = [
   'culori',
   'diff',
   'fast-xml-parser',
+  'fastest-levenshtein',
+  'gettext-parser',
   'htmlparser2',
   'ibantools',
   'jsonc-parser',

@@ -7,6 +7,7 @@ import { benchBoard } from './board';
 import { benchFill } from './fill';
 import { benchHostile, printHostile } from './hostile';
 import { benchIntake } from './intake';
+import { benchLanguages } from './languages';
 import { printTable } from './measure';
 import { benchPlanning } from './planning';
 import { benchSending } from './sending';
@@ -25,11 +26,12 @@ const PARTS = [
   'attached',
   'suggestions',
   'sets',
+  'languages',
   'typing',
   'truth',
 ] as const;
 const USAGE =
-  'Usage: ./libellus bench [fill|planning|hostile|intake|board|sending|attached|suggestions|sets|typing|truth] (truth: [--lives N]) or ./libellus bench --crash [--rounds N] [--events N] [--json]';
+  'Usage: ./libellus bench [fill|planning|hostile|intake|board|sending|attached|suggestions|sets|languages|typing|truth] (truth: [--lives N]) or ./libellus bench --crash [--rounds N] [--events N] [--json]';
 const { values, positionals } = parseArgs({
   allowPositionals: true,
   options: {
@@ -76,6 +78,7 @@ async function runFigures(): Promise<void> {
     ['sending', benchSending],
     ['suggestions', benchSuggestions],
     ['sets', benchSets],
+    ['languages', benchLanguages],
     ['typing', benchTyping],
   ] as const) {
     if (!wanted(name)) continue;

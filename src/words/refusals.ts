@@ -190,6 +190,7 @@ export const say = speak('refusals', {
   changedSinceLooked: 'Something was changed since you looked at this file. Look at it once more.',
   nothingToBringIn: 'Nothing in this file differs from what is there.',
   nothingToTranslate: 'There is no message or passage with the address {$slug}.',
+  nothingShipsFor: 'Nothing ships for “{$slug}”.',
   noSuchLanguage: '“{$tag}” is no language that is known. Choose one, or enter a tag such as de-AT.',
   languageIsThere: '{$language} is a language of this store already.',
   tooManyLanguages: 'A store has {$most :integer} languages at most. Remove one first.',

@@ -14,6 +14,8 @@ import { loadNotification, saveNotification } from '@/server/features/notificati
 import { makePassage } from '@/server/features/templates/passages';
 import { loadDesk, publishTemplate, saveTemplate, switchNotification } from '@/server/features/templates/templates';
 import type { SegmentToTranslate, Translate } from '@/contract/languages';
+import { accessOf } from '@/server/auth/access';
+import { makeStore } from '@/server/features/stores/new-store';
 import { accessAs, connectService, mailbox, placedEvent, SHOP, textOf, useDatabase } from './fixture';
 import { drain, reader } from './orders';
 
@@ -296,6 +298,25 @@ describe('the languages of a store', () => {
     const again = reader();
     await orders(again);
     expect(await languageOf(again)).toBe('ar');
+  });
+
+  it('a new store has its own and those that were chosen, with finished words in each', async () => {
+    const access = await accessAs();
+    const { storeId } = await makeStore(access, {
+      store: 'Reed and Rule',
+      url: 'https://reed.example',
+      storeEmail: 'hello@reed.example',
+      language: 'it',
+      further: ['sv', 'en'],
+      currency: 'EUR',
+      timeZone: 'Europe/Rome',
+    });
+    const { store } = await accessOf(access.person, storeId, 'store.read');
+    expect(store.languages).toEqual(['it', 'sv', 'en']);
+    const coverage = await loadCoverage({ ...access, store });
+    expect(coverage.source).toBe('it');
+    for (const { counts } of coverage.languages)
+      expect(counts).toMatchObject({ missing: 0, changed: 0, same: 0, begun: 0 });
   });
 
   it('the own language stays, and what is none cannot be removed', async () => {

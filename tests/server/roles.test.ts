@@ -135,6 +135,7 @@ const ACTIONS: Record<string, [roles: string, ...args: unknown[]]> = {
   publishAction: ['owner designer', 'none', 1],
   editionAction: [EVERYONE, 'none', 1],
   templateOfAction: [EVERYONE, 'none'],
+  shippedAction: [EVERYONE, 'none'],
   versionsAction: [EVERYONE, 'none'],
   testAction: ['owner designer translator support', 'none', {}, 'en', 'none', 'x'],
   testManyAction: ['owner designer translator support', ['none']],

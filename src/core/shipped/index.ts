@@ -2,23 +2,37 @@
 import { ACCOUNT } from './account';
 import { ARABIC } from './ar';
 import { CONTACTS } from './contacts';
+import { SPANISH } from './es';
 import { FRENCH } from './fr';
 import { HAND, NOTICES } from './hand';
+import { ITALIAN } from './it';
 import { MONEY } from './money';
+import { DUTCH } from './nl';
 import { PARCEL } from './parcel';
 import { PLACED } from './placed';
 import { POLISH } from './pl';
+import { PORTUGUESE } from './pt';
 import { RECKONED } from './reckoned';
 import { readTemplateAddress } from '../plan/notification';
 import type { Template } from '../template/schema';
 import { inLanguage, type ShippedNotification, type ShippedWords } from './shape';
+import { SWEDISH } from './sv';
 import { TROUBLE } from './trouble';
 import { WAITING } from './waiting';
 
 export type { ShippedNotification } from './shape';
 
 /** Languages whose words stand apart; English and German stand with the notifications. */
-const FURTHER: Readonly<Record<string, ShippedWords>> = { fr: FRENCH, pl: POLISH, ar: ARABIC };
+const FURTHER: Readonly<Record<string, ShippedWords>> = {
+  fr: FRENCH,
+  pl: POLISH,
+  ar: ARABIC,
+  es: SPANISH,
+  it: ITALIAN,
+  nl: DUTCH,
+  pt: PORTUGUESE,
+  sv: SWEDISH,
+};
 
 export const SHIPPED_NOTIFICATIONS: readonly ShippedNotification[] = [
   ...PLACED,
@@ -38,23 +52,30 @@ export const SHIPPED_NOTIFICATIONS: readonly ShippedNotification[] = [
 /** Languages that everything that ships has words in. */
 export const SHIPPED_LANGUAGES: readonly string[] = ['en', 'de', ...Object.keys(FURTHER)];
 
+/** A template with its words in these languages alone. */
+const only = (template: Template, languages: readonly string[]): Template => ({
+  ...template,
+  words: Object.fromEntries(Object.entries(template.words).filter(([language]) => languages.includes(language))),
+});
+
 /** A notification with its words in these languages alone. */
 export function onlyIn(shipped: ShippedNotification, languages: readonly string[]): ShippedNotification {
-  const kept = (template: Template): Template => ({
-    ...template,
-    words: Object.fromEntries(Object.entries(template.words).filter(([language]) => languages.includes(language))),
-  });
   return {
     ...shipped,
-    template: kept(shipped.template),
-    ...(shipped.variants && { variants: shipped.variants.map((v) => ({ ...v, template: kept(v.template) })) }),
+    template: only(shipped.template, languages),
+    ...(shipped.variants && {
+      variants: shipped.variants.map((v) => ({ ...v, template: only(v.template, languages) })),
+    }),
   };
 }
 
 /** The template that ships for a version, by its address (`order-received~guests`); undefined where none does. */
-export function shippedTemplate(address: string): Template | undefined {
+export function shippedTemplate(
+  address: string,
+  languages: readonly string[] = SHIPPED_LANGUAGES,
+): Template | undefined {
   const { slug, variant } = readTemplateAddress(address);
   const shipped = SHIPPED_NOTIFICATIONS.find((n) => n.slug === slug);
-  if (!shipped || variant === '') return shipped?.template;
-  return shipped.variants?.find((v) => v.variant === variant)?.template;
+  const template = variant === '' ? shipped?.template : shipped?.variants?.find((v) => v.variant === variant)?.template;
+  return template && only(template, languages);
 }

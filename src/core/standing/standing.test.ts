@@ -1,9 +1,9 @@
-import { SHIPPED_NOTIFICATIONS } from '../shipped';
+import { onlyIn, SHIPPED_NOTIFICATIONS } from '../shipped';
 import type { Template } from '../template';
 import { notificationStanding, versionStanding } from './standing';
 
 const STORE = { language: 'en', languages: ['en', 'de', 'fr'] };
-const template = (): Template => structuredClone(SHIPPED_NOTIFICATIONS[0]!.template);
+const template = (): Template => structuredClone(onlyIn(SHIPPED_NOTIFICATIONS[0]!, ['en', 'de']).template);
 const reworded = (): Template => {
   const t = template();
   t.words.en!.subject = 'Otherwise';

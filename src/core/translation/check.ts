@@ -262,6 +262,8 @@ function edgeFindings(
   const [wanted, has] = [meant(there), meant(here)];
   const asWritten = wanted === undefined || own[wanted] === undefined || here === own[wanted];
   if (there === undefined || here === undefined || (wanted === has && asWritten)) return found;
+  // A greeting ends with a comma in some languages, with a colon in others.
+  if (there === ',' && has === ':') return found;
   const simple = to.type === 'message' && typeof to.pattern.at(-1) === 'string';
   const mark = wanted === undefined ? '' : (own[wanted] ?? wanted);
   const bare = has === undefined ? words.trimEnd() : words.trimEnd().slice(0, -1).trimEnd();

@@ -89,14 +89,15 @@ export function DeskDialogs(own: DeskDialogsProps) {
       {asking === 'start' && (
         <StartFrom
           open
-          slug={item.slug}
           moment={item.moment}
           language={language}
           draft={template}
           others={others}
           editions={editions}
           onClose={close}
+          name={item.name}
           onTemplateOf={props.onTemplateOf}
+          onShipped={props.onShipped}
           onEdition={props.onEdition}
           readTemplate={readTemplate}
           onTake={onTake}
@@ -118,6 +119,7 @@ export function DeskDialogs(own: DeskDialogsProps) {
           onEdition={props.onEdition}
           onEditionOf={props.onEditionOf}
           onTemplateOf={props.onTemplateOf}
+          onShipped={props.onShipped}
           onTake={(t, name) => onTake(t, say.theDraftNowStartsFromName({ name }))}
           render={own.render}
         />

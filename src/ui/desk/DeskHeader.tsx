@@ -12,6 +12,8 @@ import { say as common } from '@/words/common';
 export interface DeskHeaderProps {
   base: string;
   notification: OnDesk;
+  /** Whether anything ships for it. */
+  ships: boolean;
   live: { number: number | undefined } | undefined;
   /** Of the edition that publishing makes; undefined for what has no numbered ones. */
   nextNumber: number | undefined;
@@ -58,7 +60,7 @@ export function DeskHeader(props: DeskHeaderProps) {
                 ? say.published
                 : say.editionNumberIsLive({ number: live.number })
           }
-          slug={notification.kind === 'notification' ? notification.slug : undefined}
+          ships={props.ships}
           editions={props.editions}
           timeZone={props.timeZone}
           onChoose={props.onCompare}

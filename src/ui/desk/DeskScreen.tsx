@@ -309,6 +309,7 @@ export function DeskScreen(props: DeskProps) {
             {...{ base, live, changed, busy, mayEdit, mayPublish, mayTest, nextNumber, written }}
             notification={item}
             editions={editions}
+            ships={props.onShipped !== undefined}
             timeZone={store.timeZone}
             onCompare={(compare) => setAsking({ compare })}
             saveState={save.state}

@@ -3,22 +3,20 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import { ChevronDown } from 'lucide-react';
 import type { EditionNote } from '@/contract/templates';
-import { shippedTemplate } from '@/core/shipped';
 import { Time } from '../parts/format';
 import { say } from '@/words/desk';
 
 export interface EditionsMenuProps {
   /** What is live, in words. */
   said: string;
-  /** Of a notification; a passage ships with none. */
-  slug: string | undefined;
+  /** Whether anything ships for it. */
+  ships: boolean;
   editions: readonly EditionNote[];
   timeZone: string;
   onChoose: (what: string) => void;
 }
 
-export function EditionsMenu({ said, slug, editions, timeZone, onChoose }: EditionsMenuProps) {
-  const ships = slug !== undefined && shippedTemplate(slug) !== undefined;
+export function EditionsMenu({ said, ships, editions, timeZone, onChoose }: EditionsMenuProps) {
   if (editions.length === 0 && !ships) return <span>{said}</span>;
   return (
     <Menu>

@@ -48,6 +48,8 @@ export interface DeskProps {
   /** Of another version of the notification. */
   onEditionOf?: (slug: string, number: number) => Promise<Result<Template>>;
   onTemplateOf: (slug: string) => Promise<Result<Template>>;
+  /** What ships for it, in the languages of the store; without it nothing does. */
+  onShipped?: (() => Promise<Result<Template>>) | undefined;
   onTest: (
     draft: Template,
     language: string,

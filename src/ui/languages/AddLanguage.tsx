@@ -109,10 +109,16 @@ export function AddLanguage({ there, asked, shipped, now, onAdd, onDone, onClose
 /** What comes with a language without work. */
 function Traits({ language, ships, now }: { language: string; ships: boolean; now: number }) {
   const { direction, number, date, forms } = traitsOf(language, now);
+  // Browsers know how fewer languages are written than the server does: what this one would show wrong is left out.
+  const known = Intl.DateTimeFormat.supportedLocalesOf(language).length > 0;
   const rows: [string, string][] = [
     [say.direction, direction === 'rtl' ? say.rightToLeft : say.leftToRight],
-    [say.numbers, number],
-    [say.dates, date],
+    ...(known
+      ? ([
+          [say.numbers, number],
+          [say.dates, date],
+        ] as [string, string][])
+      : []),
     [say.formsByNumber, forms.length < 2 ? say.oneForm : forms.map((f) => f.numbers).join(' | ')],
   ];
   return (

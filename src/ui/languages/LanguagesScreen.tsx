@@ -5,7 +5,6 @@ import { useState } from 'react';
 import type { Coverage, DocumentCoverage, LanguageAdded, LanguageCoverage } from '@/contract/languages';
 import { languageName } from '@/core/names';
 import type { Result } from '@/core/result';
-import { SHIPPED_LANGUAGES } from '@/core/shipped';
 import { progress } from '@/core/translation';
 import { say } from '@/words/languages';
 import { say as common } from '@/words/common';
@@ -23,12 +22,14 @@ export interface LanguagesProps {
   base: string;
   coverage: Coverage;
   mayChoose: boolean;
+  /** Languages of which finished words ship. */
+  shipped: readonly string[];
   now: number;
   onAdd: (input: { language: string }) => Promise<Result<LanguageAdded>>;
   onRemove: (input: { language: string }) => Promise<Result<void>>;
 }
 
-export function LanguagesScreen({ base, coverage, mayChoose, now, onAdd, onRemove }: LanguagesProps) {
+export function LanguagesScreen({ base, coverage, mayChoose, shipped, now, onAdd, onRemove }: LanguagesProps) {
   const { languages, documents, source, asked } = coverage;
   const [adding, setAdding] = useState(false);
   const [removing, setRemoving] = useState<LanguageCoverage>();
@@ -76,12 +77,7 @@ export function LanguagesScreen({ base, coverage, mayChoose, now, onAdd, onRemov
       }
     >
       {adding && (
-        <AddLanguage
-          {...{ there, asked, now, onAdd }}
-          shipped={SHIPPED_LANGUAGES}
-          onDone={added}
-          onClose={() => setAdding(false)}
-        />
+        <AddLanguage {...{ there, asked, shipped, now, onAdd }} onDone={added} onClose={() => setAdding(false)} />
       )}
       {removing && (
         <RemoveLanguage

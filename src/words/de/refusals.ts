@@ -201,6 +201,7 @@ export const refusals: TranslationOf<typeof say> = {
   changedSinceLooked: 'Seit dem Blick in diese Datei wurde etwas geändert. Bitte noch einmal ansehen.',
   nothingToBringIn: 'Nichts in dieser Datei ist anders als das, was da ist.',
   nothingToTranslate: 'Unter der Adresse {$slug} gibt es keine Nachricht und keinen Textbaustein.',
+  nothingShipsFor: 'Für „{$slug}“ wird nichts mitgeliefert.',
   noSuchLanguage: '„{$tag}“ ist keine bekannte Sprache. Wählen Sie eine, oder geben Sie ein Kürzel wie de-AT ein.',
   languageIsThere: '{$language} ist schon eine Sprache dieses Shops.',
   tooManyLanguages: 'Ein Shop hat höchstens {$most :integer} Sprachen. Entfernen Sie erst eine.',

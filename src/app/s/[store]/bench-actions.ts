@@ -63,6 +63,10 @@ export async function templateOfAction(store: string, slug: string): Promise<Res
   return act(template.draft, store, { slug });
 }
 
+export async function shippedAction(store: string, slug: string): Promise<Result<Template>> {
+  return act(template.shipped, store, { slug });
+}
+
 export async function testAction(
   store: string,
   slug: string,

@@ -1,6 +1,8 @@
 /** Templates, passages and the look: drafts saved and published, tests sent, pictures brought in, files taken out. */
 import { Type } from '@sinclair/typebox';
 import { FindWordsSchema, PutWordsSchema } from '@/contract/replace';
+import { shippedTemplate } from '@/core/shipped';
+import { AppError } from '../../base/errors';
 import { useCase } from '../use-case';
 import { bringPicture, coloursOf } from '../../documents/pictures';
 import { copyBlockTo, saveTemplate, templateEdition, templateFor } from './templates';
@@ -10,6 +12,7 @@ import { makePassage, passageEdition, publishPassage, removePassage, savePassage
 import { sendTest, sendTests } from './test-message';
 import { findWords, putWords } from './replace';
 import { loadVersions, publishVersions } from './versions';
+import { say } from '@/words/refusals';
 import { DEED_CHECKS, EDITION_NOTE, NOTHING, NUMBER, object, REVISION, SLUG } from '../shapes';
 
 const LANGUAGE = Type.String({ maxLength: 20 });
@@ -46,6 +49,16 @@ export const template = {
     permission: 'store.read',
     input: object({ slug: SLUG }),
     run: async (who, { slug }) => (await templateFor(who, slug, 'draft')).template,
+  }),
+  shipped: useCase({
+    name: 'template.shipped',
+    permission: 'store.read',
+    input: object({ slug: SLUG }),
+    run: async ({ store }, { slug }) => {
+      const ships = shippedTemplate(slug, store.languages);
+      if (!ships) throw new AppError('not-found', say.nothingShipsFor({ slug }));
+      return ships;
+    },
   }),
   versions: useCase({
     name: 'template.versions',

@@ -4,7 +4,6 @@ import { useEffect, useState } from 'react';
 import type { EditionNote, VersionOnDesk } from '@/contract/templates';
 import { languageName } from '@/core/names';
 import type { Result } from '@/core/result';
-import { shippedTemplate } from '@/core/shipped';
 import { templateChanges, type Template, type TemplateChange } from '@/core/template';
 import type { Rendered } from '@/workers/protocol';
 import { Dialog } from '../../parts/Dialog';
@@ -33,6 +32,7 @@ export interface CompareProps {
   onEdition: (number: number) => Promise<Result<Template>>;
   onEditionOf: ((slug: string, number: number) => Promise<Result<Template>>) | undefined;
   onTemplateOf: (slug: string) => Promise<Result<Template>>;
+  onShipped: (() => Promise<Result<Template>>) | undefined;
   onTake: (template: Template, name: string) => void;
   render: (template: Template) => Promise<Rendered>;
 }
@@ -46,7 +46,7 @@ const DRAFT = 'draft';
 const SHIPPED = 'shipped';
 
 /** Everything that can be compared: `draft`, `shipped`, `3`, `order-received~guests draft`, `order-received~guests 2`. */
-function choicesOf({ slug, editions, versions, timeZone }: CompareProps): Choice<string>[] {
+function choicesOf({ slug, editions, versions, timeZone, onShipped }: CompareProps): Choice<string>[] {
   const when = new Intl.DateTimeFormat(readerLocale(), { day: 'numeric', month: 'short', timeZone });
   return [
     { value: DRAFT, label: say.theDraft },
@@ -55,7 +55,7 @@ function choicesOf({ slug, editions, versions, timeZone }: CompareProps): Choice
       label: say.editionNumber({ number: e.number }),
       note: `${when.format(new Date(e.publishedAt))}, ${e.publishedBy}`,
     })),
-    ...(shippedTemplate(slug) ? [{ value: SHIPPED, label: say.whatShips }] : []),
+    ...(onShipped ? [{ value: SHIPPED, label: say.whatShips }] : []),
     ...versions
       .filter((v) => v.slug !== slug && !v.nothing)
       .flatMap((v) => [
@@ -70,7 +70,7 @@ function choicesOf({ slug, editions, versions, timeZone }: CompareProps): Choice
 
 export function Compare(props: CompareProps) {
   const { open, slug, first, draft, language, orderNumber, onClose, onTake, render } = props;
-  const { onEdition, onEditionOf, onTemplateOf } = props;
+  const { onEdition, onEditionOf, onTemplateOf, onShipped } = props;
   const [left, setLeft] = useState(first);
   const [right, setRight] = useState(DRAFT);
   const [sides, setSides] = useState<{ left?: Side; right?: Side }>({});
@@ -80,7 +80,7 @@ export function Compare(props: CompareProps) {
     let current = true;
     const templateOf = async (which: string): Promise<Template | undefined> => {
       if (which === DRAFT) return draft;
-      if (which === SHIPPED) return shippedTemplate(slug);
+      if (which === SHIPPED) return onShipped && valueOrToast(await answered(onShipped()));
       const [other, what] = which.includes(' ') ? which.split(' ') : [undefined, which];
       if (!other) return valueOrToast(await answered(onEdition(Number(what))));
       if (what === DRAFT) return valueOrToast(await answered(onTemplateOf(other)));
@@ -96,7 +96,7 @@ export function Compare(props: CompareProps) {
     return () => {
       current = false;
     };
-  }, [open, left, right, slug, draft, onEdition, onEditionOf, onTemplateOf, render]);
+  }, [open, left, right, slug, draft, onEdition, onEditionOf, onTemplateOf, onShipped, render]);
 
   const changes: TemplateChange[] =
     sides.left && sides.right ? templateChanges(sides.left.template, sides.right.template) : [];

@@ -2,7 +2,6 @@
 /** Beginning anew: from what ships, from another notification, from an edition, from HTML, from a JSON file. */
 import { useState } from 'react';
 import type { Result } from '@/core/result';
-import { SHIPPED_NOTIFICATIONS } from '@/core/shipped';
 import { importHtml, type Template } from '@/core/template';
 import { Dialog } from '../../parts/Dialog';
 import { Field, Pick, Segments } from '../../parts/fields';
@@ -25,7 +24,7 @@ const CHOICES: readonly { value: From; label: string }[] = inEachLanguage(() => 
 
 export interface StartFromProps {
   open: boolean;
-  slug: string;
+  name: string;
   moment: string;
   language: string;
   draft: Template;
@@ -33,16 +32,16 @@ export interface StartFromProps {
   editions: readonly { number: number; publishedBy: string }[];
   onClose: () => void;
   onTemplateOf: (slug: string) => Promise<Result<Template>>;
+  onShipped: (() => Promise<Result<Template>>) | undefined;
   onEdition: (number: number) => Promise<Result<Template>>;
   readTemplate: ReadTemplate;
   onTake: (template: Template, said: string) => void;
 }
 
 export function StartFrom(props: StartFromProps) {
-  const { open, slug, moment, language, draft, others, editions, onClose, onTake } = props;
-  const shipped = SHIPPED_NOTIFICATIONS.find((n) => n.slug === slug);
+  const { open, name, moment, onShipped, language, draft, others, editions, onClose, onTake } = props;
   // A passage is begun anew from what it was: nothing ships for it, and no other message takes its place.
-  const editionsOnly = !shipped && others.length === 0;
+  const editionsOnly = !onShipped && others.length === 0;
   const [from, setFrom] = useState<From>(editionsOnly ? 'edition' : 'shipped');
   const [other, setOther] = useState(others[0]?.slug ?? '');
   const [edition, setEdition] = useState(String(editions[0]?.number ?? ''));
@@ -53,12 +52,11 @@ export function StartFrom(props: StartFromProps) {
 
   const take = async (): Promise<void> => {
     setTrouble(undefined);
-    if (from === 'shipped' && shipped) {
+    if (from === 'shipped' && onShipped) {
+      const ships = await answered(onShipped());
+      if (!ships.ok) return setTrouble(ships.error.message);
       // Languages that this draft has and the shipped words lack keep theirs where the blocks are the same.
-      onTake(
-        { ...shipped.template, words: { ...draft.words, ...shipped.template.words } },
-        say.theDraftNowStartsFromThe,
-      );
+      onTake({ ...ships.value, words: { ...draft.words, ...ships.value.words } }, say.theDraftNowStartsFromThe);
     } else if (from === 'other' || from === 'edition') {
       const result =
         from === 'other' ? await answered(props.onTemplateOf(other)) : await answered(props.onEdition(Number(edition)));
@@ -113,8 +111,8 @@ export function StartFrom(props: StartFromProps) {
           }}
         />
         {from === 'shipped' &&
-          (shipped ? (
-            <p className="text-sm">{say.theFinishedWordsThatName({ name: shipped.name })}</p>
+          (onShipped ? (
+            <p className="text-sm">{say.theFinishedWordsThatName({ name })}</p>
           ) : (
             <p className="text-sm">{say.nothingShipsForThisOne}</p>
           ))}

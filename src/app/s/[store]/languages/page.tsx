@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { pageAccess } from '@/app/page-access';
 import { may } from '@/contract/policy';
+import { SHIPPED_LANGUAGES } from '@/core/shipped';
 import { loadCoverage } from '@/server/features/languages/coverage';
 import { LanguagesScreen } from '@/ui/languages/LanguagesScreen';
 import { say } from '@/words/languages';
@@ -16,6 +17,7 @@ export default async function Languages({ params }: { params: Promise<{ store: s
       base={`/s/${id}`}
       coverage={await loadCoverage(access)}
       mayChoose={may(access.role, 'language.choose')}
+      shipped={SHIPPED_LANGUAGES}
       now={Date.now()}
       onAdd={addLanguageAction.bind(null, id)}
       onRemove={removeLanguageAction.bind(null, id)}

@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { cache } from 'react';
 import { orNotFound, pageAccess } from '@/app/page-access';
+import { shippedTemplate } from '@/core/shipped';
 import { loadDesk } from '@/server/features/templates/templates';
 import { loadVersions } from '@/server/features/templates/versions';
 import { DeskScreen } from '@/ui/desk/DeskScreen';
@@ -10,6 +11,7 @@ import {
   makePassageAction,
   publishAction,
   saveAction,
+  shippedAction,
   templateOfAction,
   testAction,
   versionsAction,
@@ -60,6 +62,7 @@ export default async function Desk({ params, searchParams }: Props) {
       onEditionOf={editionAction.bind(null, store)}
       onVersions={versionsAction.bind(null, store, slug)}
       onTemplateOf={templateOfAction.bind(null, store)}
+      onShipped={shippedTemplate(slug, []) && shippedAction.bind(null, store, slug)}
       onTest={testAction.bind(null, store, slug)}
       onCopyBlock={copyBlockAction.bind(null, store)}
       onMakePassage={makePassageAction.bind(null, store)}
