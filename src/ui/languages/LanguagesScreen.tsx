@@ -102,7 +102,10 @@ export function LanguagesScreen({ base, coverage, mayChoose, shipped, now, onAdd
           <table className="lines w-full text-sm">
             <thead className="sticky top-0 z-10 bg-panel align-bottom">
               <tr className="border-b border-rule">
-                <th scope="col" className="px-2 py-2 ps-5 text-start text-xs font-normal text-slate">
+                <th
+                  scope="col"
+                  className="px-2 py-2 ps-5 text-start text-xs font-normal text-slate lg:sticky lg:start-0 lg:bg-panel"
+                >
                   {say.where}
                 </th>
                 {languages.map((l) => (
@@ -234,7 +237,11 @@ function DocumentRow({
   const { name, on, sent } = document;
   return (
     <tr className="border-b border-rule hover:bg-panel">
-      <th data-line="name" scope="row" className="py-1.5 ps-5 pe-3 text-start font-normal">
+      <th
+        data-line="name"
+        scope="row"
+        className="py-1.5 ps-5 pe-3 text-start font-normal lg:sticky lg:start-0 lg:min-w-44 lg:bg-ground"
+      >
         <span className="font-semibold">{name}</span>
         {(sent > 0 || !on) && (
           <span className="text-xs text-slate"> {on ? say.sentLastMonth({ n: sent }) : say.off}</span>

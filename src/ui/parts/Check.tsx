@@ -2,7 +2,7 @@
 /** One thing that is on or off. */
 export function Check({ label, on, onChange }: { label: string; on: boolean; onChange: (on: boolean) => void }) {
   return (
-    <label className="flex items-center gap-2 text-sm">
+    <label className="flex min-h-6 items-center gap-2 text-sm">
       <input
         type="checkbox"
         className="size-4 accent-petrol"
