@@ -1,6 +1,7 @@
 /**
- * What was translated before, and is offered where the same or similar words are to be translated again. Sources are compared by their edit
- * distance (Levenshtein) in characters, a placeholder counting as one: the share that is alike is 1 - distance / length of the longer one.
+ * What was translated before, and is offered where the same or similar words are to be translated again. Sources are compared word by word by
+ * their edit distance (Levenshtein): a word, a placeholder, a mark and a letter of a script without spaces count as one. The share that is
+ * alike is 1 - distance / words of the longer one.
  */
 import { distance } from 'fastest-levenshtein';
 import { readDocument } from '../text';
@@ -22,68 +23,64 @@ export interface MemoryMatch {
   times: number;
 }
 
-interface Known extends MemoryEntry {
-  text: string;
-  counts: Uint8Array;
-  times: number;
-}
-
 export interface Memory {
   add(entry: MemoryEntry): void;
   /** What is most alike first; words that are the same are offered once. */
   search(source: string, how?: { least?: number; most?: number }): MemoryMatch[];
 }
 
-/** Characters are counted in so many heaps: texts whose counts differ by more than the allowed distance are not compared further. */
-const HEAPS = 32;
+interface Known extends MemoryEntry {
+  tokens: readonly string[];
+  times: number;
+}
+
+const TOKEN = /\p{Script=Han}|\p{Script=Hiragana}|\p{Script=Katakana}|\p{Script=Thai}|[\p{L}\p{N}\p{M}’'-]+|\S/gu;
 /** Longer texts are compared by what stands at their beginning. */
-const LONGEST = 2_000;
+const MOST_TOKENS = 400;
+/** Words that the one that is searched for does not have: all of them differ from it alike. */
+const OTHER = '\u0001';
 
 /** A memory of entries; those whose words are empty are left out. */
 export function makeMemory(entries: Iterable<MemoryEntry> = []): Memory {
-  const signs = new Map<string, string>();
-  const known = new Map<string, Known>();
-  /** A placeholder as one character of the private use area. */
-  const signOf = (name: string): string => {
-    let sign = signs.get(name);
-    if (sign === undefined) {
-      sign = String.fromCharCode(0xe000 + (signs.size % 0x1900));
-      signs.set(name, sign);
-    }
-    return sign;
-  };
-  const textOf = (source: string): string => {
-    const words = readDocument(source);
-    if (!words) return source.slice(0, LONGEST);
-    return words.forms
-      .flatMap((form) => form.paragraphs)
-      .map(({ pieces }) =>
-        pieces.map((p) => (p.type === 'text' ? p.text : p.type === 'chip' ? signOf(p.name) : '\n')).join(''),
-      )
-      .join('\n')
-      .slice(0, LONGEST);
-  };
+  const known: Known[] = [];
+  const byKey = new Map<string, Known>();
+  /** Texts that have a word at least so many times, by the word and that number. */
+  const having = new Map<string, number[]>();
+  let shared = new Uint16Array(0);
+
   const memory: Memory = {
     add({ source, words, where }) {
       if (words.trim() === '') return;
       const key = JSON.stringify([source, words]);
-      const there = known.get(key);
-      if (there) there.times += 1;
-      else {
-        const text = textOf(source);
-        known.set(key, { source, words, where, text, counts: countsOf(text), times: 1 });
+      const there = byKey.get(key);
+      if (there) {
+        there.times += 1;
+        return;
       }
+      const entry: Known = { source, words, where, tokens: tokensOf(source), times: 1 };
+      byKey.set(key, entry);
+      for (const counted of countedOf(entry.tokens)) {
+        const list = having.get(counted);
+        if (list) list.push(known.length);
+        else having.set(counted, [known.length]);
+      }
+      known.push(entry);
     },
     search(source, { least = 0.7, most = 3 } = {}) {
-      const text = textOf(source);
-      const counts = countsOf(text);
-      const found: (Omit<MemoryMatch, 'times'> & { times: number })[] = [];
-      for (const entry of known.values()) {
-        const longer = Math.max(text.length, entry.text.length);
+      const tokens = tokensOf(source);
+      if (shared.length < known.length) shared = new Uint16Array(known.length * 2);
+      shared.fill(0);
+      // Words that two texts have in common: each edit takes away one of them at most.
+      for (const counted of countedOf(tokens)) for (const i of having.get(counted) ?? []) shared[i]! += 1;
+      const letters = lettersOf(tokens);
+      const own = spelled(tokens, letters);
+      const found: MemoryMatch[] = [];
+      for (const [i, entry] of known.entries()) {
+        const longer = Math.max(tokens.length, entry.tokens.length);
         const allowed = Math.floor(longer * (1 - least));
-        if (Math.abs(text.length - entry.text.length) > allowed || apart(counts, entry.counts) > allowed) continue;
+        if (longer - shared[i]! > allowed) continue;
         const exact = entry.source === source;
-        const away = exact ? 0 : distance(text, entry.text);
+        const away = exact ? 0 : distance(own, spelled(entry.tokens, letters));
         if (away > allowed) continue;
         const alike = longer === 0 ? 1 : 1 - away / longer;
         // What only differs in its formatting or in the values that choose its form is not the same.
@@ -99,23 +96,33 @@ export function makeMemory(entries: Iterable<MemoryEntry> = []): Memory {
   return memory;
 }
 
-function countsOf(text: string): Uint8Array {
-  const counts = new Uint8Array(HEAPS);
-  for (let i = 0; i < text.length; i += 1) {
-    const heap = text.charCodeAt(i) % HEAPS;
-    if (counts[heap]! < 255) counts[heap]! += 1;
-  }
-  return counts;
+/** The words of a source in the order of reading, those of all its forms; a placeholder is one. */
+function tokensOf(source: string): string[] {
+  const words = readDocument(source);
+  if (!words) return source.match(TOKEN)?.slice(0, MOST_TOKENS) ?? [];
+  return words.forms
+    .flatMap((form) => form.paragraphs)
+    .flatMap(({ pieces }) =>
+      pieces.flatMap((p) =>
+        p.type === 'text' ? (p.text.match(TOKEN) ?? []) : p.type === 'chip' ? [`{${p.name}}`] : [],
+      ),
+    )
+    .slice(0, MOST_TOKENS);
 }
 
-/** Of two texts, at least so many edits are needed to make one of the other. */
-function apart(a: Uint8Array, b: Uint8Array): number {
-  let more = 0;
-  let less = 0;
-  for (let i = 0; i < HEAPS; i += 1) {
-    const difference = a[i]! - b[i]!;
-    if (difference > 0) more += difference;
-    else less -= difference;
-  }
-  return Math.max(more, less);
+/** Words with the number of times that they came so far, so that what two lists have in common can be counted. */
+function countedOf(tokens: readonly string[]): string[] {
+  const times = new Map<string, number>();
+  return tokens.map((token) => {
+    const n = (times.get(token) ?? 0) + 1;
+    times.set(token, n);
+    return `${n} ${token}`;
+  });
 }
+
+/** A letter for each word, so that lists of words are compared as texts are. */
+const lettersOf = (tokens: readonly string[]): Map<string, string> =>
+  new Map([...new Set(tokens)].map((token, i) => [token, String.fromCharCode(0x100 + i)]));
+
+const spelled = (tokens: readonly string[], letters: ReadonlyMap<string, string>): string =>
+  tokens.map((token) => letters.get(token) ?? OTHER).join('');

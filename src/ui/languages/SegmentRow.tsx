@@ -1,6 +1,6 @@
 'use client';
 /** One segment: its source, its words in the language, and, while it is worked on, what is wrong with them and what can be done. */
-import { useDeferredValue, useMemo, useState } from 'react';
+import { memo, useDeferredValue, useMemo, useState, type ReactNode } from 'react';
 import type { SegmentToTranslate } from '@/contract/languages';
 import { languageName } from '@/core/names';
 import {
@@ -33,14 +33,12 @@ export interface SegmentRowProps {
   state: SegmentState;
   standing: SegmentStanding;
   trouble: SegmentTrouble | undefined;
-  active: boolean;
   editable: boolean;
   language: string;
   sourceLanguage: string;
   moment: string;
   zone: string;
   context: EditingContext;
-  onChoose: () => void;
   onType: (source: string) => void;
   onSay: (state: 'done' | 'checked') => void;
   onTakeOver: () => void;
@@ -50,13 +48,20 @@ export interface SegmentRowProps {
   onLookAs: (as: ValuesAs | undefined) => void;
 }
 
-export function SegmentRow(props: SegmentRowProps) {
-  const { segment, source, words, state, standing, active, editable, language, sourceLanguage, onChoose } = props;
-  const [handle, setHandle] = useState<WordsEditorHandle | null>(null);
-  const editor = active && editable ? handle?.editor : undefined;
-  const put = editor
-    ? (piece: ChipPiece) => void editor.chain().focus().insertContent(pieceToJson(piece)).run()
-    : undefined;
+/** A row of the list: how far the segment is, its source, and its words. */
+function Row({
+  segment,
+  state,
+  active,
+  source,
+  children,
+}: {
+  segment: SegmentToTranslate;
+  state: SegmentState;
+  active: boolean;
+  source: ReactNode;
+  children: ReactNode;
+}) {
   return (
     <li
       data-segment={segment.id}
@@ -68,38 +73,72 @@ export function SegmentRow(props: SegmentRowProps) {
       </span>
       <div className="min-w-0 px-3 py-2.5 text-slate">
         <div className="text-xs">{segment.label}</div>
-        {active && state === 'changed' && standing.madeFrom !== undefined ? (
-          <div className="text-ink">
-            <span className="text-xs text-slate">{say.sourceChanged}</span>
-            <ChangedText before={standing.madeFrom} after={source} language={sourceLanguage} />
-          </div>
-        ) : (
-          <div className="text-ink">
-            <ReadWords source={source} language={sourceLanguage} onChip={put} />
-          </div>
-        )}
+        <div className="text-ink">{source}</div>
       </div>
       <div className={`min-w-0 max-md:col-start-2 ${active ? 'border-2 border-petrol px-2.5 py-2' : ''}`}>
-        {active ? (
-          <Working {...props} handle={handle} onHandle={setHandle} />
-        ) : (
-          <button
-            type="button"
-            className="h-full min-h-11 w-full px-3 py-2.5 text-start hover:bg-petrol-tint"
-            onClick={onChoose}
-          >
-            <span className="sr-only">
-              {say.translationOf({ label: segment.label, language: languageName(language) })}: {STATE_WORDS[state]}.
-            </span>
-            {words.trim() === '' ? (
-              <span className="text-slate italic">{say.notYet}</span>
-            ) : (
-              <ReadWords source={words} language={language} />
-            )}
-          </button>
-        )}
+        {children}
       </div>
     </li>
+  );
+}
+
+/** A segment that is not worked on now: the same while another one is typed into. */
+export const RestingRow = memo(function RestingRow({
+  segment,
+  source,
+  words,
+  state,
+  language,
+  sourceLanguage,
+  onChoose,
+}: Pick<SegmentRowProps, 'segment' | 'source' | 'words' | 'state' | 'language' | 'sourceLanguage'> & {
+  onChoose: (segment: string) => void;
+}) {
+  return (
+    <Row {...{ segment, state }} active={false} source={<ReadWords source={source} language={sourceLanguage} />}>
+      <button
+        type="button"
+        className="h-full min-h-11 w-full px-3 py-2.5 text-start hover:bg-petrol-tint"
+        onClick={() => onChoose(segment.id)}
+      >
+        <span className="sr-only">
+          {say.translationOf({ label: segment.label, language: languageName(language) })}: {STATE_WORDS[state]}.
+        </span>
+        {words.trim() === '' ? (
+          <span className="text-slate italic">{say.notYet}</span>
+        ) : (
+          <ReadWords source={words} language={language} />
+        )}
+      </button>
+    </Row>
+  );
+});
+
+/** The segment that is worked on. */
+export function SegmentRow(props: SegmentRowProps) {
+  const { segment, source, state, standing, editable, sourceLanguage } = props;
+  const [handle, setHandle] = useState<WordsEditorHandle | null>(null);
+  const editor = editable ? handle?.editor : undefined;
+  const put = editor
+    ? (piece: ChipPiece) => void editor.chain().focus().insertContent(pieceToJson(piece)).run()
+    : undefined;
+  return (
+    <Row
+      {...{ segment, state }}
+      active
+      source={
+        state === 'changed' && standing.madeFrom !== undefined ? (
+          <>
+            <span className="text-xs text-slate">{say.sourceChanged}</span>
+            <ChangedText before={standing.madeFrom} after={source} language={sourceLanguage} />
+          </>
+        ) : (
+          <ReadWords source={source} language={sourceLanguage} onChip={put} />
+        )
+      }
+    >
+      <Working {...props} handle={handle} onHandle={setHandle} />
+    </Row>
   );
 }
 

@@ -1,7 +1,7 @@
 'use client';
 /** The translating desk: a message's texts in its source and in one language, segment by segment, with the message beside them. */
 import { useRouter } from 'next/navigation';
-import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { memo, useCallback, useDeferredValue, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { toast } from 'sonner';
 import type { DocumentCoverage, DocumentToTranslate } from '@/contract/languages';
 import type { BulkOutcome, ManyDraft } from '@/contract/notifications';
@@ -22,7 +22,7 @@ import { Mark } from '../parts/marks';
 import { Empty, Page } from '../parts/Page';
 import { Search, Segments } from '../parts/fields';
 import { MessageBeside } from './MessageBeside';
-import { SegmentRow } from './SegmentRow';
+import { RestingRow, SegmentRow } from './SegmentRow';
 import { leftWords, openIn, toneOf } from './states';
 import { useMemory } from './useMemory';
 import { useTranslating, type OnTranslate } from './useTranslating';
@@ -70,15 +70,27 @@ export function TranslatingScreen(props: TranslatingProps) {
   const { all: total, done } = progress(counts);
   const isOpen = (id: string): boolean => OPEN_STATES.includes(stateOf(id));
   const shown = segments.filter((s) => all || isOpen(s.id) || s.id === active || trouble[s.id]);
-  const openOf = (d: DocumentCoverage): number =>
-    d.kind === document.kind && d.slug === document.slug ? openIn(counts) : openIn(d.counts[language]);
-  const documents = inOrderOfWork(props.documents, (d) => openOf(d) > 0);
+  const open = openIn(counts);
+  const openOf = useCallback(
+    (d: DocumentCoverage): number =>
+      d.kind === document.kind && d.slug === document.slug ? open : openIn(d.counts[language]),
+    [document.kind, document.slug, open, language],
+  );
+  const documents = useMemo(() => inOrderOfWork(props.documents, (d) => openOf(d) > 0), [props.documents, openOf]);
+  const counted = JSON.stringify(counts);
+  // The list is the same while somebody types: its counts change when a text is begun, done or emptied.
+  const here = useMemo(() => JSON.parse(counted) as typeof counts, [counted]);
 
   const choose = (id: string | undefined): void => {
     if (active !== undefined && active !== id && words[active] !== undefined) void save(active, 'begun');
     setLookedAs(undefined);
     setActive(id);
   };
+  const chooseNow = useRef(choose);
+  useEffect(() => {
+    chooseNow.current = choose;
+  });
+  const onChoose = useCallback((id: string) => chooseNow.current(id), []);
   const list = useRef<HTMLUListElement>(null);
   useEffect(() => {
     if (active === undefined) return;
@@ -141,14 +153,19 @@ export function TranslatingScreen(props: TranslatingProps) {
     act();
   };
 
+  // What is typed stands in its field at once; the message beside it follows when there is time.
+  const shownWords = useDeferredValue(words);
   // What is not translated yet stands in the source, so that the message can be read as a whole.
   const template = useMemo<Template>(() => {
     const there = document.template.words;
     const filled = Object.fromEntries(
-      Object.entries(words).map(([id, text]) => [id, text.trim() === '' ? (there[store.language]?.[id] ?? '') : text]),
+      Object.entries(shownWords).map(([id, text]) => [
+        id,
+        text.trim() === '' ? (there[store.language]?.[id] ?? '') : text,
+      ]),
     );
     return { ...document.template, words: { ...there, [language]: { ...there[language], ...filled } } };
-  }, [document.template, words, language, store.language]);
+  }, [document.template, shownWords, language, store.language]);
   const message = useMessage({
     store,
     moment: document.moment,
@@ -202,7 +219,7 @@ export function TranslatingScreen(props: TranslatingProps) {
         onKeyDownCapture={keys}
       >
         <nav aria-label={say.documents} className="border-rule bg-panel max-lg:hidden lg:overflow-auto lg:border-e">
-          <DocumentList {...{ base, language, documents, openOf }} here={document} counts={counts} />
+          <DocumentList {...{ base, language, documents, openOf }} here={document} counts={here} />
         </nav>
         <div className="flex min-w-0 flex-col lg:min-h-0">
           <div className="flex shrink-0 flex-wrap items-center gap-3 border-b border-rule px-4 py-2">
@@ -253,31 +270,42 @@ export function TranslatingScreen(props: TranslatingProps) {
               </Empty>
             )}
             <ul ref={list} aria-label={say.texts}>
-              {shown.map((segment) => (
-                <SegmentRow
-                  key={segment.id}
-                  segment={segment}
-                  source={desk.sourceOf(segment.id)}
-                  words={words[segment.id] ?? ''}
-                  state={stateOf(segment.id)}
-                  standing={desk.standing[segment.id]!}
-                  trouble={trouble[segment.id]}
-                  active={segment.id === active}
-                  editable={mayEdit}
-                  language={language}
-                  sourceLanguage={store.language}
-                  moment={document.moment}
-                  zone={store.timeZone}
-                  context={message.context}
-                  onChoose={() => choose(segment.id)}
-                  onType={(text) => type(segment.id, text)}
-                  onSay={(state) => void finish(segment.id, state)}
-                  onTakeOver={() => takeOver(segment.id)}
-                  matches={segment.id === active ? memory.matches : []}
-                  onSettle={(theirs) => desk.settle(segment.id, theirs)}
-                  onLookAs={lookAs}
-                />
-              ))}
+              {shown.map((segment) =>
+                segment.id !== active ? (
+                  <RestingRow
+                    key={segment.id}
+                    segment={segment}
+                    source={desk.sourceOf(segment.id)}
+                    words={words[segment.id] ?? ''}
+                    state={stateOf(segment.id)}
+                    language={language}
+                    sourceLanguage={store.language}
+                    onChoose={onChoose}
+                  />
+                ) : (
+                  <SegmentRow
+                    key={segment.id}
+                    segment={segment}
+                    source={desk.sourceOf(segment.id)}
+                    words={words[segment.id] ?? ''}
+                    state={stateOf(segment.id)}
+                    standing={desk.standing[segment.id]!}
+                    trouble={trouble[segment.id]}
+                    editable={mayEdit}
+                    language={language}
+                    sourceLanguage={store.language}
+                    moment={document.moment}
+                    zone={store.timeZone}
+                    context={message.context}
+                    onType={(text) => type(segment.id, text)}
+                    onSay={(state) => void finish(segment.id, state)}
+                    onTakeOver={() => takeOver(segment.id)}
+                    matches={memory.matches}
+                    onSettle={(theirs) => desk.settle(segment.id, theirs)}
+                    onLookAs={lookAs}
+                  />
+                ),
+              )}
             </ul>
             {openIn(counts) > 0 && (
               <p className="px-4 py-3 text-xs text-slate">
@@ -328,7 +356,7 @@ function firstOf(
   return mayEdit ? segments.find((s) => OPEN_STATES.includes(s.state))?.id : undefined;
 }
 
-function DocumentList({
+const DocumentList = memo(function DocumentList({
   base,
   language,
   documents,
@@ -373,4 +401,4 @@ function DocumentList({
         </section>
       ),
   );
-}
+});
