@@ -5,8 +5,10 @@ import { toSource, type Piece, type WordsDocument } from '../text';
 import {
   compareTexts,
   readPo,
+  readXliff,
   readTable,
   writePo,
+  writeXliff12,
   writeTable,
   type Comparison,
   type FileOut,
@@ -57,6 +59,7 @@ const wordsOf = (files: readonly FileOut[]): Record<string, string> =>
   Object.fromEntries(files.flatMap((f) => f.units.map((u) => [`${f.slug} ${u.segment}`, u.words])));
 
 const FORMATS = [
+  ['XLIFF 1.2', writeXliff12, (text: string) => readXliff(text)],
   ['PO', writePo, (text: string, store: readonly FileOut[]) => readPo(text, store)],
   ['a table', writeTable, (text: string) => readTable(text)],
 ] as const;
@@ -243,5 +246,39 @@ it('a table is read with other separators and in any order, and says what it lac
   expect(readTable('id,source\n')).toMatchObject({
     ok: false,
     problem: { message: expect.stringContaining('translation') },
+  });
+});
+
+describe('an XLIFF 1.2 file that comes back', () => {
+  const file = (unit: string, second = ''): string =>
+    `<?xml version="1.0"?>\n<xliff version="1.2" xmlns="urn:oasis:names:tc:xliff:document:1.2">\n<file original="template:x" source-language="en" target-language="de" datatype="x-libellus"><body>\n${unit}\n</body></file>${second}</xliff>`;
+  const SOURCE = '<source>Dear <x id="1"/>, <g id="2" ctype="bold">thank you</g>.</source>';
+  const read = (text: string): Comparison => compare(readXliff(text), HELLO, 'de');
+
+  it.each([
+    ['translated', 'state="translated"', 'done'],
+    ['signed off', 'state="signed-off"', 'checked'],
+    ['to be reviewed', 'state="needs-review-translation"', 'begun'],
+    ['of no state', '', 'done'],
+  ])('is %s where it says so', (_, attribute, state) => {
+    const unit = `<trans-unit id="a">${SOURCE}<target ${attribute}><x id="1"/>: <g id="2">danke</g></target></trans-unit>`;
+    expect(read(file(unit)).changed).toMatchObject([{ after: '{$customer.firstName}: {#b}danke{/b}', state }]);
+  });
+
+  it('is not what another tool proposes beside it', () => {
+    const proposal = '<alt-trans><source>x</source><target><x id="1"/> <g id="2">nein</g></target></alt-trans>';
+    const target = '<target><x id="1"/> <bx id="2" rid="2"/>danke<ex id="9" rid="2"/></target>';
+    const unit = `<trans-unit id="a" approved="yes">${SOURCE}${target}${proposal}</trans-unit>`;
+    expect(read(file(unit)).changed).toMatchObject([{ after: expect.stringContaining('danke'), state: 'checked' }]);
+    expect(read(file(`<trans-unit id="a">${SOURCE}${proposal}</trans-unit>`))).toMatchObject({ empty: 1, changed: [] });
+  });
+
+  it('is of one language', () => {
+    const other =
+      '<file original="template:y" source-language="en" target-language="fr" datatype="plaintext"><body/></file>';
+    expect(readXliff(file('', other))).toMatchObject({
+      ok: false,
+      problem: { message: expect.stringContaining('different languages') },
+    });
   });
 });

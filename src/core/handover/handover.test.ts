@@ -125,8 +125,8 @@ describe('a file for translators', () => {
     expect(problem('<?xml version="1.0"?><!DOCTYPE x [<!ENTITY a SYSTEM "file:///etc/passwd">]><xliff/>')).toMatch(
       /declares a document type/,
     );
-    expect(problem('<xliff version="1.2" xmlns="urn:oasis:names:tc:xliff:document:1.2"></xliff>')).toMatch(
-      /XLIFF 1\.2/,
+    expect(problem('<xliff version="1.1" xmlns="urn:oasis:names:tc:xliff:document:1.1"></xliff>')).toMatch(
+      /This is XLIFF 1\.1/,
     );
     expect(problem('<html></html>')).toMatch(/not an XLIFF/);
     expect(problem(withTarget('Danke</pc>'))).toMatch(/^\d+: This is not well-formed/);

@@ -8,6 +8,7 @@ import { type FormDocument, type Marks, type Piece, type WordsDocument } from '.
 
 /** XLIFF 2.0 and 2.1 share it. */
 export const XLIFF_NAMESPACE = 'urn:oasis:names:tc:xliff:document:2.0';
+export const XLIFF12_NAMESPACE = 'urn:oasis:names:tc:xliff:document:1.2';
 
 export interface UnitOut {
   segment: string;

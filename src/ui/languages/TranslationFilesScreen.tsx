@@ -128,12 +128,15 @@ export function TranslationFilesScreen(props: TranslationFilesProps) {
                   value={as}
                   choices={[
                     { value: 'xliff', label: 'XLIFF' },
+                    { value: 'xliff12', label: 'XLIFF 1.2' },
                     { value: 'po', label: 'PO' },
                     { value: 'table', label: say.table },
                   ]}
                   onChange={setAs}
                 />
-                <p>{{ xliff: say.aboutFile, po: say.aboutPo, table: say.aboutTable }[as]}</p>
+                <p>
+                  {{ xliff: say.aboutFile, xliff12: say.aboutOldXliff, po: say.aboutPo, table: say.aboutTable }[as]}
+                </p>
                 <Segments
                   label={say.show}
                   value={show}

@@ -21,6 +21,7 @@ import {
   writePo,
   writeTable,
   writeXliff,
+  writeXliff12,
   type FileOut,
   type HandedBack,
   type ReadResult,
@@ -70,6 +71,7 @@ export interface TakeOut {
 
 const WRITTEN: Record<TextFormat, { write: typeof writeXliff; ending: string; type: string }> = {
   xliff: { write: writeXliff, ending: 'xlf', type: 'application/xliff+xml' },
+  xliff12: { write: writeXliff12, ending: 'xlf', type: 'application/xliff+xml' },
   po: { write: writePo, ending: 'po', type: 'text/x-gettext-translation' },
   table: { write: writeTable, ending: 'csv', type: 'text/csv' },
 };
