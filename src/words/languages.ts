@@ -139,13 +139,16 @@ export const say = speak('languages', {
   fileFormat: 'Format',
   table: 'Table',
   aboutOldXliff: 'An XLIFF 1.2 file, for programs that know no newer one.',
+  aboutTmx:
+    'A TMX 1.4 memory: what is translated, for other programs. One that comes in fills texts that have the same source and no translation yet, as begun.',
+  noPairs: 'This memory has no pairs from {$source} into {$target}.',
   aboutPo: 'A gettext PO file, for programs that translators and developers use.',
   aboutTable:
     'A CSV table for a spreadsheet: translate in the column “translation”, and leave the other columns as they are.',
   saveXliff: 'Download',
   comingBack: 'Coming back',
   translatedFile: 'Translated file',
-  translatedFileHint: 'XLIFF 1.2, 2.0 or 2.1, PO, or a table (CSV). You see first what it changes.',
+  translatedFileHint: 'XLIFF 1.2, 2.0 or 2.1, PO, TMX, or a table (CSV). You see first what it changes.',
   fileTooLarge: 'This file is larger than {$most :integer} MB. Download fewer texts at a time.',
   looking: 'Looking at the file ...',
   bringing: 'Bringing in ...',

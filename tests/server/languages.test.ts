@@ -359,6 +359,30 @@ describe('files in other formats', () => {
     expect((await segment('subject')).words).toBe(before);
   });
 
+  it('a memory fills what has the same source and no translation, as begun', async () => {
+    const access = await accessAs('translator');
+    const memory = `<?xml version="1.0"?><!DOCTYPE tmx SYSTEM "tmx14.dtd"><tmx version="1.4"><header/><body><tu><tuv xml:lang="en"><seg>Something else</seg></tuv><tuv xml:lang="pt-BR"><seg>algo</seg></tuv></tu></body></tmx>`;
+    expect((await lookAtFile(access, 'pt-BR', Buffer.from(memory))).comparison).toMatchObject({
+      changed: [],
+      refused: [],
+    });
+    const filled = memory
+      .replace('Something else', 'Does something not add up? Answer this message or write to <ph x="7">x</ph>.')
+      .replace('algo', 'Escreva para <ph x="7"/>.');
+    const { comparison, stamp } = await lookAtFile(access, 'pt-BR', Buffer.from(filled));
+    expect(comparison.changed).toContainEqual(
+      expect.objectContaining({
+        slug: 'refund-issued',
+        segment: 'help',
+        after: 'Escreva para {$store.email}.',
+        state: 'begun',
+      }),
+    );
+    await bringInFile(access, { language: 'pt-BR', stamp, name: 'memory.tmx' }, Buffer.from(filled));
+    const after = (await segments('refund-issued', 'pt-BR')).find((s) => s.id === 'help');
+    expect(after).toMatchObject({ state: 'begun', words: 'Escreva para {$store.email}.' });
+  });
+
   it('a file of another language is refused, whatever its format', async () => {
     const access = await accessAs('translator');
     for (const as of ['po', 'table'] as const) {

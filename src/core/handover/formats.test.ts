@@ -7,9 +7,11 @@ import {
   readPo,
   readXliff,
   readTable,
+  readTmx,
   writePo,
   writeXliff12,
   writeTable,
+  writeTmx,
   type Comparison,
   type FileOut,
   type ReadResult,
@@ -279,6 +281,52 @@ describe('an XLIFF 1.2 file that comes back', () => {
     expect(readXliff(file('', other))).toMatchObject({
       ok: false,
       problem: { message: expect.stringContaining('different languages') },
+    });
+  });
+});
+
+describe('a memory', () => {
+  const languages = { source: 'en', target: 'fr' };
+  const FRENCH = shippedIn('fr');
+
+  const formsIn = (words: string): string[] =>
+    words.startsWith('.') ? [...words.matchAll(/\{\{([^]*?)\}\}(?=\n|$)/g)].map((m) => m[1]!) : [words];
+
+  it('fills what has the same source and no translation, and nothing else', () => {
+    const text = writeTmx(FRENCH, languages);
+    const empty = withoutWords(FRENCH);
+    const back = compare(readTmx(text, empty, languages), empty, 'fr');
+    expect(back.refused).toEqual([]);
+    const wanted = wordsOf(FRENCH);
+    const first = new Map<string, string>();
+    for (const f of FRENCH) for (const u of f.units) if (!first.has(u.source)) first.set(u.source, u.words);
+    for (const { slug, segment, source, after, state } of back.changed) {
+      const known = [wanted[`${slug} ${segment}`]!, first.get(source)!].map(formsIn);
+      // A form that falls to the one for everything else may be written out.
+      expect(known.some((forms) => formsIn(after).every((form) => forms.includes(form)))).toBe(true);
+      expect(state).toBe('begun');
+    }
+    expect(back.changed.length).toBeGreaterThan(150);
+    expect(compare(readTmx(text, FRENCH, languages), FRENCH, 'fr')).toMatchObject({
+      changed: [],
+      refused: [],
+      same: 0,
+    });
+  });
+
+  it('may name its grammar, and may declare nothing', () => {
+    const pair = '<tu><tuv xml:lang="EN-GB"><seg>Open</seg></tuv><tuv xml:lang="fr"><seg>Ouvrir</seg></tuv></tu>';
+    const memory = (head: string): string =>
+      `<?xml version="1.0"?>\n${head}\n<tmx version="1.4"><header/><body>\n${pair}\n</body></tmx>`;
+    const store: FileOut[] = [{ ...HELLO[0]!, units: [{ ...HELLO[0]!.units[0]!, source: 'Open' }] }];
+    const read = (head: string): ReadResult => readTmx(memory(head), store, languages);
+    expect(compare(read('<!DOCTYPE tmx SYSTEM "tmx14.dtd">'), store, 'fr').changed).toMatchObject([
+      { after: 'Ouvrir', line: 4 },
+    ]);
+    expect(read('<!DOCTYPE tmx [<!ENTITY a "b">]>')).toMatchObject({ ok: false });
+    expect(readTmx(memory(''), store, { source: 'en', target: 'pl' })).toMatchObject({
+      ok: false,
+      problem: { message: expect.stringContaining('no pairs') },
     });
   });
 });

@@ -131,21 +131,32 @@ export function TranslationFilesScreen(props: TranslationFilesProps) {
                     { value: 'xliff12', label: 'XLIFF 1.2' },
                     { value: 'po', label: 'PO' },
                     { value: 'table', label: say.table },
+                    { value: 'tmx', label: 'TMX' },
                   ]}
                   onChange={setAs}
                 />
                 <p>
-                  {{ xliff: say.aboutFile, xliff12: say.aboutOldXliff, po: say.aboutPo, table: say.aboutTable }[as]}
+                  {
+                    {
+                      xliff: say.aboutFile,
+                      xliff12: say.aboutOldXliff,
+                      po: say.aboutPo,
+                      table: say.aboutTable,
+                      tmx: say.aboutTmx,
+                    }[as]
+                  }
                 </p>
-                <Segments
-                  label={say.show}
-                  value={show}
-                  choices={[
-                    { value: 'open', label: say.toDo },
-                    { value: 'all', label: say.allTexts },
-                  ]}
-                  onChange={setShow}
-                />
+                {as !== 'tmx' && (
+                  <Segments
+                    label={say.show}
+                    value={show}
+                    choices={[
+                      { value: 'open', label: say.toDo },
+                      { value: 'all', label: say.allTexts },
+                    ]}
+                    onChange={setShow}
+                  />
+                )}
                 <a
                   className="btn btn-main"
                   href={`${base}/languages/${language}/files/out?as=${as}&show=${show}`}
@@ -162,7 +173,7 @@ export function TranslationFilesScreen(props: TranslationFilesProps) {
                       {...ids}
                       key={brought}
                       type="file"
-                      accept=".xlf,.xliff,.xml,.po,.csv,.tsv,.txt,application/xliff+xml,application/xml,text/xml,text/csv"
+                      accept=".xlf,.xliff,.xml,.tmx,.po,.csv,.tsv,.txt,application/xliff+xml,application/xml,text/xml,text/csv"
                       className="text-sm"
                       onChange={(e) => {
                         const [chosen] = e.target.files ?? [];

@@ -141,13 +141,17 @@ export const languages: TranslationOf<typeof say> = {
   fileFormat: 'Format',
   table: 'Tabelle',
   aboutOldXliff: 'Eine XLIFF-1.2-Datei für Programme, die keine neuere kennen.',
+  aboutTmx:
+    'Ein TMX-1.4-Speicher: was übersetzt ist, für andere Programme. Ein mitgebrachter füllt Texte, deren Ausgangstext gleich ist und die noch keine Übersetzung haben; sie gelten als begonnen.',
+  noPairs: 'In diesem Speicher stehen keine Paare von {$source} nach {$target}.',
   aboutPo: 'Eine gettext-PO-Datei für Programme, mit denen Übersetzer und Entwickler arbeiten.',
   aboutTable:
     'Eine CSV-Tabelle für ein Tabellenprogramm: Übersetzt wird in der Spalte „translation“, die anderen bleiben, wie sie sind.',
   saveXliff: 'Herunterladen',
   comingBack: 'Zurück',
   translatedFile: 'Übersetzte Datei',
-  translatedFileHint: 'XLIFF 1.2, 2.0 oder 2.1, PO oder eine Tabelle (CSV). Sie sehen zuerst, was sich dadurch ändert.',
+  translatedFileHint:
+    'XLIFF 1.2, 2.0 oder 2.1, PO, TMX oder eine Tabelle (CSV). Sie sehen zuerst, was sich dadurch ändert.',
   fileTooLarge: 'Diese Datei ist größer als {$most :integer} MB. Weniger Texte auf einmal herunterladen.',
   looking: 'Die Datei wird angesehen ...',
   bringing: 'Wird hereingeholt ...',

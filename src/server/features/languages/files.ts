@@ -1,4 +1,4 @@
-/** Translations out as XLIFF, PO or a table, and back in: looked at first, taken in as drafts in one step, and taken back in one. */
+/** Translations out as XLIFF, PO, a table or TMX, and back in: looked at first, taken in as drafts in one step, and taken back in one. */
 import { createHash } from 'node:crypto';
 import {
   MOST_FILE_BYTES,
@@ -17,9 +17,11 @@ import {
   MOST_UNITS,
   readPo,
   readTable,
+  readTmx,
   readXliff,
   writePo,
   writeTable,
+  writeTmx,
   writeXliff,
   writeXliff12,
   type FileOut,
@@ -74,6 +76,7 @@ const WRITTEN: Record<TextFormat, { write: typeof writeXliff; ending: string; ty
   xliff12: { write: writeXliff12, ending: 'xlf', type: 'application/xliff+xml' },
   po: { write: writePo, ending: 'po', type: 'text/x-gettext-translation' },
   table: { write: writeTable, ending: 'csv', type: 'text/csv' },
+  tmx: { write: writeTmx, ending: 'tmx', type: 'application/x-tmx+xml' },
 };
 
 /** A file for translators. */
@@ -82,20 +85,22 @@ export async function takeOut(access: Access, { language, as, open, of }: TakeOu
   const { files } = await textsOf(access, language);
   const chosen = files
     .filter((f) => of === undefined || `${f.kind}:${f.slug}` === of)
-    .map((f) => ({ ...f, units: f.units.filter((u) => !open || OPEN_STATES.includes(u.state)) }))
+    // A memory is what is done already.
+    .map((f) => ({ ...f, units: f.units.filter((u) => !open || as === 'tmx' || OPEN_STATES.includes(u.state)) }))
     .filter((f) => f.units.length > 0);
   const { store } = access;
   const { write, ending, type } = WRITTEN[as];
   return {
-    name: `${store.id}-${language}${open ? '-to-do' : ''}.${ending}`,
+    name: `${store.id}-${language}${open && as !== 'tmx' ? '-to-do' : ''}.${ending}`,
     type: `${type}; charset=utf-8`,
     body: write(chosen, { source: store.language, target: language }),
   };
 }
 
 /** Reads a file by what it is, whatever it is called. */
-function readFile(text: string, store: readonly FileOut[]): ReadResult {
+function readFile(text: string, store: readonly FileOut[], languages: { source: string; target: string }): ReadResult {
   const begin = text.replace(/^\uFEFF/, '').trimStart();
+  if (/^(<\?[^>]*>|<!--[^]*?-->|<!DOCTYPE[^>]*>|\s)*<tmx\b/.test(begin)) return readTmx(text, store, languages);
   if (begin.startsWith('<')) return readXliff(text);
   return /^\s*(msgid|msgctxt)\s+"/m.test(begin) ? readPo(text, store) : readTable(text);
 }
@@ -117,7 +122,7 @@ export async function lookAtFile(access: Access, language: string, bytes: Uint8A
   const text = decodeXml(bytes);
   if (text === undefined) throw new AppError('invalid', say.notUtf8);
   const { files, drafts } = await textsOf(access, language);
-  const read = readFile(text, files);
+  const read = readFile(text, files, { source: store.language, target: language });
   if (!read.ok) throw new AppError('invalid', say.atLine({ line: read.problem.line, message: read.problem.message }));
   const { source, target } = read.value;
   const units = read.value.files.reduce((sum, f) => sum + f.units.length, 0);
