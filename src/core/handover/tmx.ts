@@ -4,6 +4,7 @@
  */
 import { XMLValidator } from 'fast-xml-parser';
 import { Parser } from 'htmlparser2';
+import { languageName } from '../names';
 import { say } from '../../words/languages';
 import { formsOf } from './forms';
 import type { Read, ReadResult, ReadUnit } from './read-xliff';
@@ -72,7 +73,10 @@ export function readTmx(
     const [source, target] = [of(languages.source), of(languages.target)];
     if (source && target && !known.has(readsAs(source))) known.set(readsAs(source), { line, source, target });
   }
-  if (pairs.length > 0 && known.size === 0) return problem(1, say.noPairs(languages));
+  if (pairs.length > 0 && known.size === 0) {
+    const [source, target] = [languageName(languages.source), languageName(languages.target)];
+    return problem(1, say.noPairs({ source, target }));
+  }
   const units = store.flatMap((file) =>
     file.units.flatMap((unit): (ReadUnit & { original: string })[] => {
       if (unit.words.trim() !== '') return [];
