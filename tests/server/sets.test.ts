@@ -247,7 +247,7 @@ it('a new store begins with another store’s messages, as drafts of its own', a
 
   // The same name once more is another store, and a language without words is none.
   expect((await makeStore(owner, input)).storeId).toBe('quire-co-2');
-  const error = await refusal(makeStore(owner, { ...input, language: 'it' }));
+  const error = await refusal(makeStore(owner, { ...input, language: 'fi' }));
   expect(error.problems[0]).toMatchObject({ path: '/language' });
 });
 
