@@ -220,7 +220,9 @@ test('texts go out and come back as PO and as a table', async ({ page }) => {
     ['PO', /(msgctxt "template:on-its-way\/subject"\nmsgid [^]*?\nmsgstr )""/, '$1"طردك قادم: {1 x}"', 'ar.po'],
     ['Table', /(on-its-way\/inside,[^,]*,[^,]*,[^,]*,)/, '$1في الطرد', 'ar.csv'],
   ] as const) {
-    await page.getByRole('radio', { name: format, exact: true }).click();
+    await page.getByRole('button', { name: /^Format/ }).click();
+    await page.getByRole('option', { name: format, exact: true }).click();
+    await expect(page.getByRole('button', { name: `Format: ${format}` })).toBeVisible();
     const downloading = page.waitForEvent('download');
     await page.getByRole('link', { name: 'Download', exact: true }).click();
     const out = await readFile(await (await downloading).path(), 'utf8');
@@ -247,7 +249,7 @@ test('a language is added with what comes with it, removed with its words kept, 
   await dialog.getByRole('combobox', { name: 'Language' }).fill('de-at');
   await page.getByRole('option', { name: /^Austrian German/ }).click();
   await expect(dialog.getByTestId('traits')).toContainText('left to right');
-  await expect(dialog.getByTestId('traits')).toContainText('Its words are to be written.');
+  await expect(dialog.getByTestId('traits')).toContainText('Finished words of all notifications come with it');
   await dialog.getByRole('button', { name: 'Add', exact: true }).click();
   await expect(page.getByRole('columnheader', { name: /Austrian German/ })).toBeVisible();
   await page.getByRole('button', { name: 'Remove Austrian German' }).click();

@@ -58,6 +58,10 @@ const only = (template: Template, languages: readonly string[]): Template => ({
   words: Object.fromEntries(Object.entries(template.words).filter(([language]) => languages.includes(language))),
 });
 
+/** The language whose words that ship are right in another: its own, or those of "de" in "de-AT"; undefined where none are. */
+export const shippedFor = (language: string): string | undefined =>
+  [language, language.split('-')[0] ?? ''].find((l) => SHIPPED_LANGUAGES.includes(l));
+
 /** A notification with its words in these languages alone. */
 export function onlyIn(shipped: ShippedNotification, languages: readonly string[]): ShippedNotification {
   return {

@@ -1,6 +1,6 @@
 import { segmentsOf } from '../template';
 import { translationFindings } from '../translation';
-import { onlyIn, SHIPPED_LANGUAGES, SHIPPED_NOTIFICATIONS } from './index';
+import { onlyIn, shippedFor, SHIPPED_LANGUAGES, SHIPPED_NOTIFICATIONS } from './index';
 
 const TEMPLATES = SHIPPED_NOTIFICATIONS.flatMap(({ slug, moment, template, variants = [] }) => [
   { address: slug, moment, template },
@@ -29,6 +29,10 @@ describe.each(SHIPPED_LANGUAGES.filter((l) => l !== 'en'))('the words that ship 
       expect(found).toEqual([]);
     },
   );
+});
+
+it('knows which words are right in a variant of a language', () => {
+  expect(['de-AT', 'pt-BR', 'sv', 'fi', 'zh-Hant'].map(shippedFor)).toEqual(['de', 'pt', 'sv', undefined, undefined]);
 });
 
 it('keeps the words of some languages alone', () => {

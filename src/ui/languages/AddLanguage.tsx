@@ -100,7 +100,13 @@ export function AddLanguage({ there, asked, shipped, now, onAdd, onDone, onClose
             />
           )}
         </Field>
-        {language !== '' && <Traits language={language} ships={shipped.includes(language)} now={now} />}
+        {language !== '' && (
+          <Traits
+            language={language}
+            ships={[language, language.split('-')[0] ?? ''].some((l) => shipped.includes(l))}
+            now={now}
+          />
+        )}
       </div>
     </Dialog>
   );

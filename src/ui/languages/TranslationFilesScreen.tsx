@@ -18,7 +18,7 @@ import { progress } from '@/core/translation';
 import { say } from '@/words/languages';
 import { ChangedText } from '../bench/ChangedText';
 import { PublishMany } from '../journey/PublishMany';
-import { Field, Segments } from '../parts/fields';
+import { Field, Pick, Segments } from '../parts/fields';
 import { Mark } from '../parts/marks';
 import { Empty, Page, PanelTitle, Trouble } from '../parts/Page';
 import { answered, valueOrToast } from '../parts/result';
@@ -123,18 +123,22 @@ export function TranslationFilesScreen(props: TranslationFilesProps) {
             <>
               <div className="flex flex-col items-start gap-3">
                 <PanelTitle>{say.forATranslator}</PanelTitle>
-                <Segments
-                  label={say.fileFormat}
-                  value={as}
-                  choices={[
-                    { value: 'xliff', label: 'XLIFF' },
-                    { value: 'xliff12', label: 'XLIFF 1.2' },
-                    { value: 'po', label: 'PO' },
-                    { value: 'table', label: say.table },
-                    { value: 'tmx', label: 'TMX' },
-                  ]}
-                  onChange={setAs}
-                />
+                <Field label={say.fileFormat}>
+                  {(ids) => (
+                    <Pick
+                      id={ids.id}
+                      value={as}
+                      choices={[
+                        { value: 'xliff', label: 'XLIFF 2.1' },
+                        { value: 'xliff12', label: 'XLIFF 1.2' },
+                        { value: 'po', label: 'PO' },
+                        { value: 'table', label: say.table },
+                        { value: 'tmx', label: 'TMX' },
+                      ]}
+                      onChange={setAs}
+                    />
+                  )}
+                </Field>
                 <p>
                   {
                     {

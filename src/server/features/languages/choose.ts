@@ -2,7 +2,7 @@
 import { eq } from 'drizzle-orm';
 import type { LanguageAdded } from '@/contract/languages';
 import { languageName } from '@/core/names';
-import { shippedTemplate } from '@/core/shipped';
+import { shippedFor, shippedTemplate } from '@/core/shipped';
 import { neededSegments } from '@/core/template';
 import { knownTag } from '@/core/translation';
 import type { Access } from '../../auth/access';
@@ -20,7 +20,7 @@ import { say } from '@/words/refusals';
 export const MOST_LANGUAGES = 40;
 
 /**
- * Adds a language. Words that ship in it come into the drafts wherever the source is still what ships and nothing is written yet; words of
+ * Adds a language. Words that ship in it ("de" for "de-AT") come into the drafts wherever the source is still what ships and nothing is written yet; words of
  * earlier, when it was a language of the store before, are there again. Throws `invalid` for a tag of no language, and for more than
  * {@link MOST_LANGUAGES}; `conflict` when it is there already.
  */
@@ -78,10 +78,13 @@ async function lockedStore({ store }: Access, tx: Executor): Promise<{ languages
 /** How many texts of the drafts have words in the language now that had none. */
 async function bringShippedWords(access: Access, language: string, tx: Executor): Promise<number> {
   const own = access.store.language;
+  const from = shippedFor(language);
+  // Words of the store's own language would only be copies of their source.
+  if (from === undefined || from === shippedFor(own)) return 0;
   let texts = 0;
   for (const { kind, slug, draft } of await draftsOfStore(access)) {
     const ships = kind === 'template' ? shippedTemplate(slug)?.words : undefined;
-    const words = ships?.[language];
+    const words = ships?.[from];
     if (!words) continue;
     const changes = neededSegments(draft, own).flatMap(({ id: segment }) => {
       const source = draft.words[own]?.[segment] ?? '';
