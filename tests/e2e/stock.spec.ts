@@ -120,8 +120,8 @@ test('a summary takes the place of a message for each order, and comes at its ti
 
   await page.goto('/s/quillwick/orders/LBL-1001/walk');
   await page.getByRole('button', { name: 'one day' }).click();
-  const { message } = await arrived('marta@quillwick.example', 'orders until');
-  expect(message.text).toContain(number);
+  // On some days the other store of the demo sends its own at the same time.
+  const { message } = await arrived('marta@quillwick.example', 'orders until', number);
   expect(message.html).toContain(`/s/quillwick/orders/${number}`);
   const german = await arrived('pawel@quillwick.example', 'Bestellungen bis');
   expect(german.message.text).toContain(number);

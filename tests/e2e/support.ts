@@ -66,20 +66,33 @@ export async function mailbox(address: string): Promise<Mail[]> {
   return (await (await fetch(`${MAILBOXES}/mailboxes/${encodeURIComponent(address)}`)).json()) as Mail[];
 }
 
-/** Waits for a message in a mailbox whose subject holds `words`, and reads it. */
-export async function arrived(address: string, words: string): Promise<{ mail: Mail; message: ParsedMail }> {
-  let found: Mail | undefined;
+async function read({ id }: Mail): Promise<ParsedMail> {
+  const raw = await (await fetch(`${MAILBOXES}/messages/${id}.eml`)).arrayBuffer();
+  return simpleParser(Buffer.from(raw), { skipImageLinks: true });
+}
+
+/** Waits for a message in a mailbox whose subject holds `words`, and its text `text` where it is given, and reads it. */
+export async function arrived(
+  address: string,
+  words: string,
+  text?: string,
+): Promise<{ mail: Mail; message: ParsedMail }> {
+  let found: { mail: Mail; message: ParsedMail } | undefined;
   await expect
     .poll(
       async () => {
-        found = (await mailbox(address)).find((m) => m.subject.includes(words));
-        return found?.subject;
+        for (const mail of (await mailbox(address)).filter((m) => m.subject.includes(words))) {
+          const message = await read(mail);
+          if (text !== undefined && !message.text?.includes(text)) continue;
+          found = { mail, message };
+          break;
+        }
+        return found?.mail.subject;
       },
       { timeout: 30_000, message: `a message with "${words}" in the mailbox of ${address}` },
     )
     .toContain(words);
-  const raw = await (await fetch(`${MAILBOXES}/messages/${found!.id}.eml`)).arrayBuffer();
-  return { mail: found!, message: await simpleParser(Buffer.from(raw), { skipImageLinks: true }) };
+  return found!;
 }
 
 /** The message on the Desk. */
