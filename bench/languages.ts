@@ -76,10 +76,13 @@ export async function benchLanguages(): Promise<{ rows: Row[]; notes: string[] }
     const sources = manySources(MEMORY);
     const memory = makeMemory(sources.map((source, i) => ({ source, words: `w ${i}`, where: '' })));
     const asked = sources.filter((_, i) => i % 2_500 === 7).map((s) => `${s} Thank you.`);
-    const searched = middle(await Promise.all(asked.map((s) => took(() => memory.search(s)))));
-    const compared = middle(
-      await Promise.all(asked.slice(0, 5).map((s) => took(() => sources.map((o) => distance(o, s))))),
-    );
+    const turnsOf = async (texts: readonly string[], run: (text: string) => unknown): Promise<number> => {
+      const times: number[] = [];
+      for (const text of texts) times.push(await took(() => run(text)));
+      return middle(times);
+    };
+    const searched = await turnsOf(asked, (s) => memory.search(s));
+    const compared = await turnsOf(asked.slice(0, 5), (s) => sources.map((o) => distance(o, s)));
     await closeDatabase();
 
     const typing = await typedOnTheDesk(setting.url);
