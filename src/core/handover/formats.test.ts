@@ -330,3 +330,13 @@ describe('a memory', () => {
     });
   });
 });
+
+it('files made to take long are read at once', () => {
+  const blanks = ' '.repeat(400_000);
+  const began = performance.now();
+  readTokens(`<${blanks}x ${'{1 '.repeat(100_000)}`);
+  readTmx(`<tmx>${'<!DOCTYPE '.repeat(100_000)}`, HELLO, { source: 'en', target: 'fr' });
+  const table = `id,source,translation\ntemplate:x/a,"${blanks}x",y\n`;
+  expect(compare(readTable(table), HELLO, 'de').refused).toHaveLength(1);
+  expect(performance.now() - began).toBeLessThan(5_000);
+});

@@ -6,7 +6,7 @@
 import { po } from 'gettext-parser';
 import type { GetTextComment, GetTextTranslation, GetTextTranslations } from 'gettext-parser';
 import { say } from '../../words/languages';
-import { OPEN_STATES, type SegmentState } from '../translation';
+import { OPEN_STATES } from '../translation';
 import { formsOf, type FormOut, type FormsOut } from './forms';
 import { pluralFormsOf, type PluralForms } from './plural-forms';
 import type { Read, ReadResult, ReadUnit } from './read-xliff';
@@ -241,5 +241,3 @@ function withOwnIds(target: readonly Read[], inlines: readonly Inline[], form: F
   }
   return target.map((part) => (typeof part === 'string' ? part : { ...part, id: ids.get(part.id) ?? `x${part.id}` }));
 }
-
-export type { SegmentState };

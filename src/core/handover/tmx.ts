@@ -60,8 +60,13 @@ export function readTmx(
 ): ReadResult {
   const problem = (line: number, message: string): ReadResult => ({ ok: false, problem: { line, message } });
   // A document type that only names a grammar is usual here; one that declares anything is refused.
-  if (/<!ENTITY|<!DOCTYPE[^>]*\[/i.test(text)) return problem(1, say.noDocumentType);
-  const plain = text.replace(/<!DOCTYPE[^>]*>/i, (found) => found.replace(/[^\n]/g, ' '));
+  const at = text.search(/<!DOCTYPE/i);
+  const end = at < 0 ? at : text.indexOf('>', at);
+  const plain =
+    at < 0 || end < 0 ? text : text.slice(0, at) + text.slice(at, end + 1).replace(/[^\n]/g, ' ') + text.slice(end + 1);
+  if (/<!DOCTYPE|<!ENTITY/i.test(plain) || text.slice(Math.max(0, at), end + 1).includes('[')) {
+    return problem(1, say.noDocumentType);
+  }
   const valid = XMLValidator.validate(plain);
   if (valid !== true) return problem(valid.err.line, say.notWellFormed({ why: valid.err.msg }));
   const pairs = pairsOf(plain);

@@ -25,7 +25,7 @@ export function tokensOf(flat: Flat): string {
     .join('');
 }
 
-const TOKEN = /\\([\\{<])|\{\s*(\d{1,6})\b[^{}]*\}|<\s*(\/?)\s*(\d{1,6})\s*(\/?)\s*>/gu;
+const TOKEN = /\\([\\{<])|\{\s*(\d{1,6})\b[^{}]*\}|<(\/?) ?(\d{1,6}) ?(\/?)>/gu;
 
 /** Reads a text with tokens; what looks like none is text. */
 export function readTokens(text: string): Read[] {

@@ -100,7 +100,7 @@ export async function takeOut(access: Access, { language, as, open, of }: TakeOu
 /** Reads a file by what it is, whatever it is called. */
 function readFile(text: string, store: readonly FileOut[], languages: { source: string; target: string }): ReadResult {
   const begin = text.replace(/^\uFEFF/, '').trimStart();
-  if (/^(<\?[^>]*>|<!--[^]*?-->|<!DOCTYPE[^>]*>|\s)*<tmx\b/.test(begin)) return readTmx(text, store, languages);
+  if (begin.startsWith('<') && /<tmx[\s>]/.test(begin.slice(0, 4_000))) return readTmx(text, store, languages);
   if (begin.startsWith('<')) return readXliff(text);
   return /^\s*(msgid|msgctxt)\s+"/m.test(begin) ? readPo(text, store) : readTable(text);
 }
