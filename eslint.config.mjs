@@ -53,6 +53,7 @@ const CORE_LAYERS = [
   'standing',
   'shipped',
   'exchange',
+  'glossary',
   'sets',
 ];
 

@@ -21,6 +21,7 @@ import { makeOrders } from './orders';
 import { pastOf, type PastRows } from './past';
 import { makeCustomers, type DemoCustomer } from './people';
 import { seedFiles } from './files';
+import { GLOSSARY } from './glossary';
 import { drawPictures, pictureName } from './pictures';
 import {
   CHANNELS,
@@ -209,6 +210,12 @@ async function seedStore({ chance, store, users, customers, orders, firstNumber,
   const passages = PASSAGES.map((p) => seededPassage(p, store.id, now));
   await db.insert(t.passages).values(passages);
   await db.insert(t.passageEditions).values(passages.map(firstEdition));
+  await db.insert(t.glossaryEntries).values(
+    GLOSSARY.map((content) => ({
+      ...{ storeId: store.id, id: newId(), content, revision: 1 },
+      ...{ changedBy: 'Claire Aubin', changedAt: new Date(now - 20 * 86_400_000) },
+    })),
+  );
   await db.insert(t.customers).values(customers.map((c) => ({ ...c, id: newId(), storeId: store.id })));
   // Most who buy there agreed to hear of news; some took it back.
   await db.insert(t.consents).values(

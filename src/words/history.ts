@@ -103,6 +103,12 @@ export const say = speak('history', {
     '.input {$n :integer} .match $n one {{{$who} took back {$n} translation in {$language}}} * {{{$who} took back {$n} translations in {$language}}}',
   addedLanguage: '{$who} added the language {$language}',
   removedLanguage: '{$who} removed the language {$language}',
+  savedTerm: '{$who} saved the glossary’s entry {$term}',
+  deletedTerm: '{$who} deleted the glossary’s entry {$term}',
+  broughtGlossary:
+    '.input {$n :integer} .match $n one {{{$who} brought {$n} glossary entry in from {$file}}} * {{{$who} brought {$n} glossary entries in from {$file}}}',
+  tookBackGlossary:
+    '.input {$n :integer} .match $n one {{{$who} took back {$n} glossary entry}} * {{{$who} took back {$n} glossary entries}}',
   translated: '{$who} translated {$label} of {$what} into {$language}',
   checkedTranslation: '{$who} checked {$label} of {$what} in {$language}',
   replacedWords:

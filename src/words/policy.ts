@@ -4,6 +4,7 @@ import { speak } from './speak';
 export const say = speak('policy', {
   readEverythingOfTheStore: 'read everything of the store but its keys',
   changeTextAndBlocksOf: 'change text and blocks of messages',
+  editTheGlossary: 'change the glossary',
   chooseLanguages: 'add and remove languages',
   translateTexts: 'translate messages and the phrasebook',
   publishMessages: 'publish messages',

@@ -6,6 +6,7 @@ const TABLE: Record<Action, string> = {
   'store.read': 'owner designer translator support viewer',
   'template.edit': 'owner designer',
   'words.translate': 'owner designer translator',
+  'glossary.edit': 'owner designer translator',
   'language.choose': 'owner designer',
   'template.publish': 'owner designer',
   'phrase.edit': 'owner designer',

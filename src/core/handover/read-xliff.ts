@@ -2,10 +2,10 @@
  * Reading a translator's XLIFF file, 2.x or 1.2. It is read with care and trusted in nothing: document types are refused, inline elements mean what
  * the store's own source says under their id, and what cannot be read is said with its line.
  */
-import { XMLValidator } from 'fast-xml-parser';
 import { Parser } from 'htmlparser2';
 import { say } from '../../words/languages';
 import { XLIFF12_NAMESPACE, XLIFF_NAMESPACE } from './shape';
+import { lineOf, wellFormed } from './xml';
 
 /** A part of a source or target: text, or an inline element by its id. */
 export type Read = string | { id: string; at: 'open' | 'close' | 'alone'; subType?: string };
@@ -49,24 +49,13 @@ const OLD_NAMES: Record<string, string> = { x: 'ph', g: 'pc', bx: 'sc', ex: 'ec'
 const UNFINISHED = /^(new|needs-(translation|adaptation|l10n|review.*))$/;
 const SIGNED = /^(signed-off|final)$/;
 
-/** Decodes a file's bytes: UTF-8 or UTF-16 by its byte order mark, UTF-8 without one; undefined for other bytes. */
-export function decodeXml(bytes: Uint8Array): string | undefined {
-  const mark =
-    bytes[0] === 0xff && bytes[1] === 0xfe ? 'utf-16le' : bytes[0] === 0xfe && bytes[1] === 0xff ? 'utf-16be' : 'utf-8';
-  try {
-    return new TextDecoder(mark, { fatal: true }).decode(bytes);
-  } catch {
-    return undefined;
-  }
-}
-
 /** Reads the text of a file. Nothing in it is fetched, and no entity but those of XML itself is known. */
 export function readXliff(text: string): ReadResult {
   const problem = (line: number, message: string): ReadResult => ({ ok: false, problem: { line, message } });
   if (/<!DOCTYPE|<!ENTITY/i.test(text))
     return problem(lineOf(text, text.search(/<!DOCTYPE|<!ENTITY/i)), say.noDocumentType);
-  const valid = XMLValidator.validate(text);
-  if (valid !== true) return problem(valid.err.line, say.notWellFormed({ why: valid.err.msg }));
+  const checked = wellFormed(text);
+  if (!checked.ok) return checked;
   const reading = new Reading(text);
   const parser = new Parser(reading, { xmlMode: true, decodeEntities: true });
   reading.parser = parser;
@@ -80,8 +69,6 @@ export function readXliff(text: string): ReadResult {
   const { srcLang = '', trgLang = '' } = reading.root;
   return { ok: true, value: { source: srcLang, target: trgLang, files: reading.files } };
 }
-
-const lineOf = (text: string, at: number): number => text.slice(0, Math.max(0, at)).split('\n').length;
 
 /** Types of inline elements of 1.2 by those of 2.x. */
 const OLD_TYPES: Record<string, string> = { bold: 'xlf:b', italic: 'xlf:i', lb: 'xlf:lb' };

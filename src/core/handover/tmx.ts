@@ -2,7 +2,6 @@
  * Translations as TMX 1.4, the format in which memories are handed on. Out goes what is done; what comes in is put where the same source has no
  * translation yet, as begun. Placeholders are `ph`, what is bold, italic, a link or a paragraph stands between `bpt` and `ept`.
  */
-import { XMLValidator } from 'fast-xml-parser';
 import { Parser } from 'htmlparser2';
 import { languageName } from '../names';
 import { say } from '../../words/languages';
@@ -11,7 +10,7 @@ import type { Read, ReadResult, ReadUnit } from './read-xliff';
 import type { FileOut, Flat } from './shape';
 import { tokensOf } from './tokens';
 import { filesOf } from './units';
-import { xml } from './write-xliff';
+import { withoutType, xml } from './xml';
 
 /** The whole memory: each pair of source and translation once. */
 export function writeTmx(files: readonly FileOut[], { source, target }: { source: string; target: string }): string {
@@ -59,17 +58,9 @@ export function readTmx(
   languages: { source: string; target: string },
 ): ReadResult {
   const problem = (line: number, message: string): ReadResult => ({ ok: false, problem: { line, message } });
-  // A document type that only names a grammar is usual here; one that declares anything is refused.
-  const at = text.search(/<!DOCTYPE/i);
-  const end = at < 0 ? at : text.indexOf('>', at);
-  const plain =
-    at < 0 || end < 0 ? text : text.slice(0, at) + text.slice(at, end + 1).replace(/[^\n]/g, ' ') + text.slice(end + 1);
-  if (/<!DOCTYPE|<!ENTITY/i.test(plain) || text.slice(Math.max(0, at), end + 1).includes('[')) {
-    return problem(1, say.noDocumentType);
-  }
-  const valid = XMLValidator.validate(plain);
-  if (valid !== true) return problem(valid.err.line, say.notWellFormed({ why: valid.err.msg }));
-  const pairs = pairsOf(plain);
+  const read = withoutType(text);
+  if (!read.ok) return read;
+  const pairs = pairsOf(read.text);
   const same = (tag: string, wanted: string): boolean =>
     tag.toLowerCase() === wanted.toLowerCase() || tag.toLowerCase().split('-')[0] === wanted.toLowerCase();
   const known = new Map<string, { line: number; source: Read[]; target: Read[] }>();

@@ -3,11 +3,7 @@ import { placeholder } from '../placeholders';
 import type { SegmentState } from '../translation';
 import { formsOf, type FormOut } from './forms';
 import { inlinesOf, XLIFF_NAMESPACE, type FileOut, type Flat, type Inline, type UnitOut } from './shape';
-
-const ESCAPES: Record<string, string> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' };
-/** Characters that XML 1.0 cannot hold stand as U+FFFD. */
-const UNFIT = /[\u0000-\u0008\u000B\u000C\u000E-\u001F\uFFFE\uFFFF]/g;
-export const xml = (text: string): string => text.replace(UNFIT, '\ufffd').replace(/[&<>"]/g, (c) => ESCAPES[c]!);
+import { xml } from './xml';
 
 /** The states of XLIFF 2.1; what it has no word for is said in subState. */
 const STATES: Record<SegmentState, string> = {

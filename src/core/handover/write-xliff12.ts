@@ -3,7 +3,7 @@ import { placeholder } from '../placeholders';
 import type { SegmentState } from '../translation';
 import { formsOf, type FormOut } from './forms';
 import { XLIFF12_NAMESPACE, type FileOut, type Flat, type UnitOut } from './shape';
-import { xml } from './write-xliff';
+import { xml } from './xml';
 
 /** The state of a target in the words of XLIFF 1.2. */
 const STATES: Record<Exclude<SegmentState, 'missing'>, string> = {

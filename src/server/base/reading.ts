@@ -11,6 +11,7 @@ import '@/words/dns';
 import '@/words/codes';
 import '@/words/files';
 import '@/words/findings';
+import '@/words/glossary';
 import '@/words/history';
 import '@/words/moments';
 import '@/words/names';

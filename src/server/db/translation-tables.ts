@@ -1,6 +1,7 @@
 /** What is known of translations besides their words. */
-import { mediumtext, mysqlTable, primaryKey, varchar } from 'drizzle-orm/mysql-core';
-import { time } from './columns';
+import { int, mediumtext, mysqlTable, primaryKey, varchar } from 'drizzle-orm/mysql-core';
+import type { GlossaryEntry } from '@/core/glossary';
+import { id, json, time } from './columns';
 import { ofStore } from './store-table';
 
 /** What somebody said of the words of a segment in a language, and the source that they saw. It goes with its store; a segment that is no more is not asked for. */
@@ -20,4 +21,18 @@ export const translationNotes = mysqlTable(
     saidAt: time('said_at').notNull(),
   },
   (t) => [primaryKey({ columns: [t.storeId, t.kind, t.document, t.language, t.segment] })],
+);
+
+/** Words that are to be the same everywhere: one row for each entry of a store's glossary. */
+export const glossaryEntries = mysqlTable(
+  'glossary_entry',
+  {
+    storeId: ofStore(),
+    id: id().notNull(),
+    content: json<Omit<GlossaryEntry, 'id'>>('content').notNull(),
+    revision: int('revision').notNull(),
+    changedBy: varchar('changed_by', { length: 120 }).notNull(),
+    changedAt: time('changed_at').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.storeId, t.id] })],
 );

@@ -8,6 +8,7 @@ import type { Result } from '@/core/result';
 import { progress } from '@/core/translation';
 import { say } from '@/words/languages';
 import { say as common } from '@/words/common';
+import { say as glossary } from '@/words/glossary';
 import { Dialog } from '../parts/Dialog';
 import Link from '../parts/Link';
 import { Mark } from '../parts/marks';
@@ -65,15 +66,18 @@ export function LanguagesScreen({ base, coverage, mayChoose, shipped, now, onAdd
       title={say.languages}
       note={say.fromLanguage({ language: languageName(source) })}
       actions={
-        mayChoose && (
-          <>
-            {undo.button}
+        <>
+          {undo.button}
+          <Link className="btn" href={`${base}/languages/glossary`}>
+            {glossary.glossary}
+          </Link>
+          {mayChoose && (
             <button type="button" className="btn btn-main" onClick={() => setAdding(true)}>
               <Plus size={14} aria-hidden />
               {say.addLanguageStep}
             </button>
-          </>
-        )
+          )}
+        </>
       }
     >
       {adding && (

@@ -2,6 +2,7 @@
 /** One segment: its source, its words in the language, and, while it is worked on, what is wrong with them and what can be done. */
 import { memo, useDeferredValue, useMemo, useState, type ReactNode } from 'react';
 import type { SegmentToTranslate } from '@/contract/languages';
+import { entriesIn, glossaryFindings, mainTerm, type GlossaryBetween, type GlossaryEntry } from '@/core/glossary';
 import { languageName } from '@/core/names';
 import {
   beginForms,
@@ -12,6 +13,7 @@ import {
 } from '@/core/translation';
 import { directionOf, type ChipPiece, type ValuesAs } from '@/core/text';
 import { say } from '@/words/languages';
+import { say as glossary } from '@/words/glossary';
 import { ChangedText } from '../bench/ChangedText';
 import { pieceToJson } from '../desk/editor/documents';
 import { FormatBar } from '../desk/editor/FormatBar';
@@ -44,6 +46,7 @@ export interface SegmentRowProps {
   onTakeOver: () => void;
   /** What was translated before for this source, or one that is like it. */
   matches: readonly MemoryMatch[];
+  glossary: GlossaryBetween;
   onSettle: (theirs: boolean) => void;
   onLookAs: (as: ValuesAs | undefined) => void;
 }
@@ -122,23 +125,58 @@ export function SegmentRow(props: SegmentRowProps) {
   const put = editor
     ? (piece: ChipPiece) => void editor.chain().focus().insertContent(pieceToJson(piece)).run()
     : undefined;
+  const { said } = props.glossary;
+  const about = (entry: GlossaryEntry): string => termWords(entry, props.glossary);
   return (
     <Row
       {...{ segment, state }}
       active
       source={
-        state === 'changed' && standing.madeFrom !== undefined ? (
-          <>
-            <span className="text-xs text-slate">{say.sourceChanged}</span>
-            <ChangedText before={standing.madeFrom} after={source} language={sourceLanguage} />
-          </>
-        ) : (
-          <ReadWords source={source} language={sourceLanguage} onChip={put} />
-        )
+        <>
+          {state === 'changed' && standing.madeFrom !== undefined ? (
+            <>
+              <span className="text-xs text-slate">{say.sourceChanged}</span>
+              <ChangedText before={standing.madeFrom} after={source} language={sourceLanguage} />
+            </>
+          ) : (
+            <ReadWords source={source} language={sourceLanguage} onChip={put} terms={{ index: said, about }} />
+          )}
+          <TermsOfSource source={source} glossary={props.glossary} />
+        </>
       }
     >
       <Working {...props} handle={handle} onHandle={setHandle} />
     </Row>
+  );
+}
+
+/** What the glossary says of a term in the language. */
+function termWords(entry: GlossaryEntry, { source, target }: GlossaryBetween): string {
+  const term = mainTerm(entry, source) ?? '';
+  const words = mainTerm(entry, target);
+  if (words === undefined) return entry.name ? glossary.nameReadsTheSame({ term }) : term;
+  return glossary.termIs({ term, words });
+}
+
+/** The terms of a source that have something to say in the language, with what is said of them to translators. */
+function TermsOfSource({ source, glossary: between }: { source: string; glossary: GlossaryBetween }) {
+  const entries = useMemo(
+    () =>
+      entriesIn(source, between.said).filter(
+        (e) => e.name || e.note !== '' || mainTerm(e, between.target) !== undefined,
+      ),
+    [source, between],
+  );
+  if (entries.length === 0) return null;
+  return (
+    <ul aria-label={glossary.inThisText} className="mt-2 flex flex-col gap-0.5 border-t border-rule pt-1.5 text-xs">
+      {entries.map((entry) => (
+        <li key={entry.id}>
+          <span className="text-ink">{termWords(entry, between)}</span>
+          {entry.note !== '' && <span> · {entry.note}</span>}
+        </li>
+      ))}
+    </ul>
   );
 }
 
@@ -167,8 +205,14 @@ function Working({
   const asSource = segment.form === 'html' || !view.words;
   const checked = useDeferredValue(words);
   const findings = useMemo(
-    () => translationFindings(source, checked, { place: segment, moment: props.moment, language, sourceLanguage }),
-    [source, checked, segment, props.moment, language, sourceLanguage],
+    () => [
+      ...translationFindings(source, checked, { place: segment, moment: props.moment, language, sourceLanguage }),
+      ...glossaryFindings(source, checked, segment.form, props.glossary).map((f) => ({
+        ...f,
+        severity: 'warning' as const,
+      })),
+    ],
+    [source, checked, segment, props.moment, props.glossary, language, sourceLanguage],
   );
   return (
     <div className="flex flex-col gap-2">

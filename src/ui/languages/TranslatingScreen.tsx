@@ -6,6 +6,7 @@ import { toast } from 'sonner';
 import type { DocumentCoverage, DocumentToTranslate } from '@/contract/languages';
 import type { BulkOutcome, ManyDraft } from '@/contract/notifications';
 import type { DeskStore } from '@/contract/templates';
+import { glossaryBetween, type GlossaryEntry } from '@/core/glossary';
 import { languageName } from '@/core/names';
 import { customerName, type Order } from '@/core/order';
 import type { Result } from '@/core/result';
@@ -39,6 +40,7 @@ export interface TranslatingProps {
   /** The segment that a link opens. */
   segment?: string | undefined;
   all: boolean;
+  glossary: readonly GlossaryEntry[];
   now: number;
   mayEdit: boolean;
   mayPublish: boolean;
@@ -61,6 +63,10 @@ export function TranslatingScreen(props: TranslatingProps) {
   const [beside, setBeside] = useState(false);
   const [publishing, setPublishing] = useState(false);
 
+  const glossary = useMemo(
+    () => glossaryBetween(props.glossary, store.language, language),
+    [props.glossary, store.language, language],
+  );
   const memory = useMemory(
     `${base}/languages/${language}/memory`,
     mayEdit && active !== undefined ? desk.sourceOf(active) : undefined,
@@ -301,6 +307,7 @@ export function TranslatingScreen(props: TranslatingProps) {
                     onSay={(state) => void finish(segment.id, state)}
                     onTakeOver={() => takeOver(segment.id)}
                     matches={memory.matches}
+                    glossary={glossary}
                     onSettle={(theirs) => desk.settle(segment.id, theirs)}
                     onLookAs={lookAs}
                   />

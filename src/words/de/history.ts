@@ -103,6 +103,12 @@ export const history: TranslationOf<typeof say> = {
     '.input {$n :integer} .match $n one {{{$who} hat {$n} Übersetzung zurückgenommen: {$language}}} * {{{$who} hat {$n} Übersetzungen zurückgenommen: {$language}}}',
   addedLanguage: '{$who} hat die Sprache {$language} hinzugefügt',
   removedLanguage: '{$who} hat die Sprache {$language} entfernt',
+  savedTerm: '{$who} hat den Glossareintrag {$term} gespeichert',
+  deletedTerm: '{$who} hat den Glossareintrag {$term} gelöscht',
+  broughtGlossary:
+    '.input {$n :integer} .match $n one {{{$who} hat {$n} Glossareintrag aus {$file} hereingeholt}} * {{{$who} hat {$n} Glossareinträge aus {$file} hereingeholt}}',
+  tookBackGlossary:
+    '.input {$n :integer} .match $n one {{{$who} hat {$n} Glossareintrag zurückgenommen}} * {{{$who} hat {$n} Glossareinträge zurückgenommen}}',
   translated: '{$who} hat {$label} von {$what} übersetzt: {$language}',
   checkedTranslation: '{$who} hat {$label} von {$what} geprüft: {$language}',
   replacedWords:

@@ -12,6 +12,7 @@ import { dns } from './dns';
 import { codes } from './codes';
 import { files } from './files';
 import { follows } from './follows';
+import { glossary } from './glossary';
 import { languages } from './languages';
 import { removed } from './removed';
 import { replace } from './replace';
@@ -67,6 +68,7 @@ export const de: Translations = {
   codes,
   files,
   follows,
+  glossary,
   removed,
   replace,
   stock,

@@ -4,6 +4,7 @@ import type { TranslationOf } from '../speak';
 export const policy: TranslationOf<typeof say> = {
   readEverythingOfTheStore: 'alles im Shop außer den Schlüsseln lesen',
   changeTextAndBlocksOf: 'Text und Blöcke von Nachrichten ändern',
+  editTheGlossary: 'das Glossar ändern',
   chooseLanguages: 'Sprachen hinzufügen und entfernen',
   translateTexts: 'Nachrichten und den Wortschatz übersetzen',
   publishMessages: 'Nachrichten veröffentlichen',

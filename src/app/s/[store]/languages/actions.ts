@@ -1,6 +1,7 @@
 'use server';
 /** Translating, segment by segment and by files. */
 import { act, actAndRefresh } from '@/app/act';
+import { bytesOf } from '@/app/uploaded';
 import type { FileBrought, FilePreview, LanguageAdded, Translated } from '@/contract/languages';
 import type { Result } from '@/core/result';
 import { languages } from '@/server/features/languages/use-cases';
@@ -15,12 +16,6 @@ export async function removeLanguageAction(store: string, input: unknown): Promi
 
 export async function translateAction(store: string, input: unknown): Promise<Result<Translated>> {
   return act(languages.translate, store, input);
-}
-
-/** The bytes of a file that came with a form. */
-async function bytesOf(form: unknown): Promise<Uint8Array> {
-  const file = form instanceof FormData ? form.get('file') : undefined;
-  return file instanceof File ? new Uint8Array(await file.arrayBuffer()) : new Uint8Array();
 }
 
 export async function lookAtTranslationsAction(

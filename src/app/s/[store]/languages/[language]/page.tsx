@@ -3,6 +3,7 @@ import { notFound } from 'next/navigation';
 import { orNotFound, pageAccess } from '@/app/page-access';
 import { may } from '@/contract/policy';
 import { languageName } from '@/core/names';
+import { entriesOf } from '@/server/features/glossary/entries';
 import { loadCoverage } from '@/server/features/languages/coverage';
 import { loadTranslating } from '@/server/features/languages/translating';
 import { listOrders, orderForMoment, orderSnapshot } from '@/server/features/orders/orders';
@@ -24,14 +25,18 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
   return { title: say.translateInto({ language: languageName((await params).language) }) };
 }
 
+/** Whether terms of a language count for another: those of "de" count for "de-AT". */
+const isOf = (tag: string, language: string): boolean => tag === language || tag === language.split('-')[0];
+
 export default async function Translating({ params, searchParams }: Props) {
   const access = await pageAccess(params);
   const { language } = await params;
   const query = await searchParams;
-  const [coverage, bench, orders] = await Promise.all([
+  const [coverage, bench, orders, glossary] = await Promise.all([
     loadCoverage(access),
     benchOf(access),
     listOrders(access, {}, 60),
+    entriesOf(access),
   ]);
   const first = inOrderOfWork(coverage.documents, (d) => openIn(d.counts[language]) > 0)[0];
   if (!first) notFound();
@@ -59,6 +64,10 @@ export default async function Translating({ params, searchParams }: Props) {
       order={await orNotFound(orderSnapshot(access, number))}
       segment={query.segment}
       all={query.show === 'all'}
+      glossary={glossary.map(({ terms, id, name, note }) => ({
+        ...{ id, name, note },
+        terms: terms.filter((t) => isOf(t.language, access.store.language) || isOf(t.language, language)),
+      }))}
       now={Date.now()}
       mayEdit={may(role, 'words.translate')}
       mayPublish={may(role, 'template.publish')}
