@@ -5,6 +5,7 @@ import type { SegmentForm } from '@/core/text';
 import type { SegmentStanding, StateCounts } from '@/core/translation';
 import type { Template } from '@/core/template';
 import type { Comparison } from '@/core/handover';
+import type { Fallback } from '@/core/plan';
 
 const strict = { additionalProperties: false } as const;
 
@@ -32,7 +33,21 @@ export interface LanguageCoverage {
   wanted: number;
   /** Of these, those that went out in another language because this one was not complete. */
   elsewhere: number;
+  /** What its readers get where a message is not complete in it. */
+  fallback: Fallback;
+  /** Live messages that are not complete in it: how many, and how many of them are in each of the other languages. */
+  incomplete: { messages: number; completeIn: Record<string, number> };
 }
+
+export const SaveFallbackSchema = Type.Object(
+  {
+    language: Type.String({ minLength: 1, maxLength: 20 }),
+    then: Type.Array(Type.String({ minLength: 1, maxLength: 20 }), { maxItems: 10 }),
+    partly: Type.Boolean(),
+  },
+  strict,
+);
+export type SaveFallback = Static<typeof SaveFallbackSchema>;
 
 /** A language that was added to a store. */
 export interface LanguageAdded {

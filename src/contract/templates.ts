@@ -4,6 +4,7 @@ import type { Condition } from '@/core/conditions';
 import type { Look } from '@/core/look';
 import type { Audience, MomentDetails, MomentId } from '@/core/moments';
 import type { KnownCodes } from '@/core/codes';
+import type { Fallbacks } from '@/core/plan';
 import type { StoreFacts } from '@/core/snapshot';
 import type { Passages, Segments, Template } from '@/core/template';
 
@@ -12,6 +13,8 @@ export interface DeskStore {
   name: string;
   language: string;
   languages: string[];
+  /** What readers of a language get where a message is not complete in it. */
+  fallbacks: Fallbacks;
   locales: Record<string, string>;
   timeZone: string;
   currency: string;

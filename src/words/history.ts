@@ -102,6 +102,7 @@ export const say = speak('history', {
   tookBackTranslations:
     '.input {$n :integer} .match $n one {{{$who} took back {$n} translation in {$language}}} * {{{$who} took back {$n} translations in {$language}}}',
   addedLanguage: '{$who} added the language {$language}',
+  choseFallback: '{$who} chose what readers of {$language} get where it is missing',
   removedLanguage: '{$who} removed the language {$language}',
   savedTerm: '{$who} saved the glossary’s entry {$term}',
   deletedTerm: '{$who} deleted the glossary’s entry {$term}',

@@ -31,6 +31,27 @@ export const say = speak('languages', {
     '.input {$n :integer} .match $n 0 {{No messages were for readers of {$language} last month. From now on they get {$source}.}} one {{{$n} message of last month was for readers of {$language}. From now on they get {$source}.}} * {{{$n} messages of last month were for readers of {$language}. From now on they get {$source}.}}',
   wordsAreKept: 'Everything that is written in {$language} is kept, and is there when you add it again.',
   languageRemoved: '{$language} is removed. Its words are kept.',
+  // Where a language is missing.
+  missingWhole: 'Where it is missing: {$languages}',
+  missingPartly: 'Where a part is missing: {$languages}',
+  thenLanguage: '{$first}, then {$second}',
+  whereMissing: 'Where {$language} is missing',
+  wholeInAnother: 'The whole message goes out in another language',
+  wholeInAnotherNote: 'Nobody gets a message in two languages.',
+  partlyInIt: 'The message goes out in {$language}, as far as it is translated',
+  partlyInItNote: 'What is missing is in another language. Customers can get a message in two languages.',
+  nextLanguages: 'Languages that come next',
+  lastComes: '{$language}, the store’s own, comes last',
+  addNext: 'Add a language that comes next',
+  first: 'Move {$language} up',
+  without: 'Without {$language}',
+  allComplete: 'All live messages are complete in {$language}. What you choose counts once one is not.',
+  notComplete:
+    '.input {$n :integer} .match $n one {{{$n} live message is not complete in {$language}.}} * {{{$n} live messages are not complete in {$language}.}}',
+  completeInNext:
+    '.input {$n :integer} .match $n 0 {{None of them is complete in {$language}.}} one {{{$n} of them is complete in {$language}.}} * {{{$n} of them are complete in {$language}.}}',
+  countsFromNow: 'It counts for messages from now on, and for those that wait for their time.',
+  fallbackSaved: 'Readers of {$language} get that from now on.',
   where: 'Text',
   // What is counted, by what it is of.
   customerMessages: 'Messages to customers',

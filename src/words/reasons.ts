@@ -28,6 +28,8 @@ export const say = speak('reasons', {
   languageOfOrder: 'The order was placed in {$language}.',
   languageOfCustomer: 'The customer reads {$language}.',
   languageOfPerson: 'Their language is {$language}.',
+  languageNext: 'No {$wanted} translation, so it is in {$language}, the next language chosen for its readers.',
+  languagePartly: 'Not all of it is translated into {$language}: the rest is in the next languages.',
   languageDefault: 'No {$wanted} translation, so it is in {$language}, the fallback language.',
   edition: 'Made from edition {$edition}.',
   isOff: '{$notification} is off.',

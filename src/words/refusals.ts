@@ -193,6 +193,10 @@ export const say = speak('refusals', {
   nothingShipsFor: 'Nothing ships for “{$slug}”.',
   noSuchLanguage: '“{$tag}” is no language that is known. Choose one, or enter a tag such as de-AT.',
   languageIsThere: '{$language} is a language of this store already.',
+  cannotComeNext: '{$language} cannot come next: choose other languages of the store, each once.',
+  cannotGoOutIn: '{$document}, {$label}: {$why}',
+  notPartly:
+    '.input {$n :integer} .match $n one {{{$n} published text in {$language} cannot go out as it is. Correct and publish it first.}} * {{{$n} published texts in {$language} cannot go out as they are. Correct and publish them first.}}',
   tooManyLanguages: 'A store has {$most :integer} languages at most. Remove one first.',
   ownLanguageStays: 'The store’s own language cannot be removed.',
   notTranslatedInto: '{$store} is not translated into {$language}.',

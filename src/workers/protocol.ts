@@ -28,6 +28,8 @@ export interface RenderParts {
   passages: Passages;
   /** The store's own language, which passages fall back to. */
   sourceLanguage: string;
+  /** Languages that fill what is not translated, where messages go out before they are complete. */
+  gaps?: readonly string[];
   facts: StoreFacts;
   order: Order;
   /** What the message is about: the order, its newest parcel, its newest refund. */
@@ -49,7 +51,12 @@ export interface RenderParts {
   /** Milliseconds since the epoch; fixed for a sitting, so that nothing on the sheet moves by itself. */
   now: number;
   /** With these, the template is checked as well; then the sheet is answered first. */
-  check?: { shelf?: ShelfFacts; partOfMessage?: boolean; senderDomains?: readonly string[] };
+  check?: {
+    shelf?: ShelfFacts;
+    partly?: readonly string[];
+    partOfMessage?: boolean;
+    senderDomains?: readonly string[];
+  };
 }
 
 /** What differs from the parts that the worker was told of before; the first time, all of them. */

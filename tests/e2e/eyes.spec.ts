@@ -42,6 +42,7 @@ const SCREENS = {
     'passages/how-we-pack',
     'phrasebook',
     'languages',
+    'languages/glossary',
     'languages/pl?of=order-received',
     'languages/pl/files',
   ],

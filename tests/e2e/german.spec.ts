@@ -80,6 +80,7 @@ const SCREENS = [
   'look?part=footer',
   'phrasebook',
   'languages',
+  'languages/glossary',
   'languages/de?of=order-received&show=all',
   'languages/de/files',
   'routing',

@@ -15,6 +15,7 @@ const SCREENS: Record<string, string> = {
   Look: '/look',
   Phrasebook: '/phrasebook',
   Languages: '/languages',
+  Glossary: '/languages/glossary',
   'Translating desk': '/languages/pl?of=order-received',
   'Files for translators': '/languages/pl/files',
   Routing: '/routing',

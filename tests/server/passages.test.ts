@@ -1,7 +1,7 @@
 /** Passages: made once, used in several messages, published for all of them at once. */
 import type { Block, Template } from '@/core/template';
 import { testOrder } from '@/core/testing';
-import { livePassages } from '@/server/sending/passages';
+import { livePassages } from '@/server/documents/live-passages';
 import { renderFor } from '@/server/sending/render';
 import { copyBlockTo, loadDesk, publishTemplate, saveTemplate } from '@/server/features/templates/templates';
 import {

@@ -3,12 +3,12 @@ import type { Condition } from '../conditions/condition';
 import type { Audience } from '../moments/audience';
 import type { Schedule } from '../time/timing';
 import type { MomentId } from '../moments/registry';
+import type { Spoken } from './language';
 
 /** A published edition of a variant, and the languages it has words in. */
-export interface EditionFacts {
+export interface EditionFacts extends Spoken {
   id: string;
   number: number;
-  languages: readonly string[];
 }
 
 /** One version of a notification. Variants are tried in their order; the one without a condition is for everyone else. */

@@ -264,7 +264,13 @@ export class Planning {
       return this.not(notification, { code: 'no-consent', address: recipient.address }, recipient);
     }
     const facts = this.factsOf(notification.moment, schedule.row.length > 1 ? i + 1 : undefined);
-    const version = chooseVersion(notification, { facts, wanted, own: store.language, names });
+    const version = chooseVersion(notification, {
+      facts,
+      wanted,
+      own: store.language,
+      fallbacks: store.fallbacks,
+      names,
+    });
     if (version.kind === 'nothing') return this.not(notification, version.reason, recipient);
     const { letter } = this.event;
     const reasons: Reason[] = [

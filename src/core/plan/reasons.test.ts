@@ -73,6 +73,14 @@ const WORDS: [Reason, string][] = [
     { code: 'language-default', wanted: 'fr', language: 'en' },
     'No French translation, so it is in English, the fallback language.',
   ],
+  [
+    { code: 'language-next', wanted: 'pl', language: 'de' },
+    'No Polish translation, so it is in German, the next language chosen for its readers.',
+  ],
+  [
+    { code: 'language-partly', language: 'pl' },
+    'Not all of it is translated into Polish: the rest is in the next languages.',
+  ],
   [{ code: 'edition', edition: '4' }, 'Made from edition 4.'],
   [{ code: 'due', notification: 'X', timing: 'after 3 days', ends: '' }, 'It goes out after 3 days.'],
   [

@@ -32,6 +32,8 @@ export const ReasonSchema = Type.Union([
   reason('language-of-customer', { language: text }),
   reason('language-of-person', { language: text }),
   reason('language-default', { wanted: text, language: text }),
+  reason('language-next', { wanted: text, language: text }),
+  reason('language-partly', { language: text }),
   reason('edition', { edition: text }),
   reason('due', { notification: text, timing: text, ends: text }),
   reason('variant', { variant: text, words: text }),
@@ -120,6 +122,10 @@ function sentenceOf(reason: Reason): string {
       return say.languageOfCustomer({ language: languageName(reason.language) });
     case 'language-of-person':
       return say.languageOfPerson({ language: languageName(reason.language) });
+    case 'language-next':
+      return say.languageNext({ wanted: languageName(reason.wanted), language: languageName(reason.language) });
+    case 'language-partly':
+      return say.languagePartly({ language: languageName(reason.language) });
     case 'language-default':
       return say.languageDefault({ wanted: languageName(reason.wanted), language: languageName(reason.language) });
     case 'edition':

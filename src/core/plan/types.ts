@@ -5,6 +5,7 @@ import type { SenderKind } from '../mail/services';
 import type { Contact, Order } from '../order/schema';
 import type { RoutingRule } from './rules';
 import type { End } from '../time/timing';
+import type { Fallbacks } from './language';
 import type { Letter } from './letter';
 import type { NotificationFacts } from './notification';
 import type { Reason } from './reasons';
@@ -12,7 +13,7 @@ import type { MomentId } from '../moments/registry';
 
 /** What a store has set: prepared once, for planning any number of events. */
 export interface PlanSettings {
-  store: { language: string; timeZone: string };
+  store: { language: string; timeZone: string; fallbacks?: Fallbacks };
   notifications: readonly NotificationFacts[];
   rules: readonly RoutingRule[];
   /** Names for what conditions hold by id. */

@@ -4,7 +4,7 @@ import { conditionWords, type ConditionNames } from '../conditions/sentence';
 import { orderFacts } from '../snapshot/facts';
 import { aboutMoment } from '../snapshot/snapshot';
 import { AT_ONCE } from '../time/timing';
-import { pickLanguage, type WantedLanguage } from './language';
+import { pickLanguage, type Fallbacks, type WantedLanguage } from './language';
 import type { NotificationFacts, VariantFacts } from './notification';
 import type { Reason } from './reasons';
 import { endReached, type OrderState } from './ends';
@@ -15,6 +15,7 @@ export interface VersionFor {
   wanted: WantedLanguage;
   /** The store's own language. */
   own: string;
+  fallbacks?: Fallbacks | undefined;
   names?: ConditionNames | undefined;
 }
 
@@ -23,7 +24,10 @@ export type Version =
   | { kind: 'nothing'; reason: Reason };
 
 /** Which version of a notification an order gets: the first variant that fits, or nothing, with the reasons. */
-export function chooseVersion(notification: NotificationFacts, { facts, wanted, own, names }: VersionFor): Version {
+export function chooseVersion(
+  notification: NotificationFacts,
+  { facts, wanted, own, fallbacks, names }: VersionFor,
+): Version {
   const { name, when, variants } = notification;
   const asked = wanted?.language ?? own;
   if (when && !conditionHolds(when, facts, asked)) {
@@ -48,10 +52,10 @@ export function chooseVersion(notification: NotificationFacts, { facts, wanted, 
       reason: { code: 'not-published', notification: variant.name ? `${name}, ${variant.name}` : name },
     };
   }
-  const { language, reason } = pickLanguage(wanted, edition.languages, own);
+  const { language, reasons: why } = pickLanguage(wanted, edition, { own, fallbacks });
   const reasons: Reason[] = [];
   if (variant.when) reasons.push({ code: 'variant', variant: variant.name, words });
-  if (reason) reasons.push(reason);
+  reasons.push(...why);
   reasons.push({ code: 'edition', edition: String(edition.number) });
   return { kind: 'write', variant, editionId: edition.id, language, reasons };
 }
@@ -63,11 +67,12 @@ export interface DueAgain {
   turn: number;
   wanted: WantedLanguage;
   own: string;
+  fallbacks?: Fallbacks | undefined;
   names?: ConditionNames;
 }
 
 /** What has waited is looked at again when it is due: whether it is still to go out, and in which version. */
-export function planDue({ notification, state, moment, turn, wanted, own, names }: DueAgain): Version {
+export function planDue({ notification, state, moment, turn, wanted, own, fallbacks, names }: DueAgain): Version {
   const { name, schedule = AT_ONCE, offChannels } = notification;
   const { order } = state;
   if (!notification.on) return { kind: 'nothing', reason: { code: 'notification-off', notification: name } };
@@ -80,6 +85,7 @@ export function planDue({ notification, state, moment, turn, wanted, own, names 
     facts: orderFacts(order, { ...aboutMoment(order, moment), ...(schedule.row.length > 1 && { turn }) }),
     wanted,
     own,
+    fallbacks,
     ...(names && { names }),
   });
 }

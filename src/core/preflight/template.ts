@@ -45,6 +45,8 @@ export interface TemplateContext {
   shelf?: ShelfFacts;
   /** Domains that the store sends from. */
   senderDomains?: readonly string[];
+  /** Languages that messages go out in before they are complete. */
+  partly?: readonly string[];
   /** A passage is a part of messages: it has no subject of its own. */
   partOfMessage?: boolean;
 }
@@ -100,7 +102,8 @@ export function templateFindings(template: Template, context: TemplateContext): 
       }
     }
     // Nothing goes out in a language that is not complete, so nothing in it keeps the others from going out.
-    if (language !== context.sourceLanguage && !isComplete(template, language, context.sourceLanguage)) {
+    const waits = language !== context.sourceLanguage && !context.partly?.includes(language);
+    if (waits && !isComplete(template, language, context.sourceLanguage)) {
       for (let i = before; i < findings.length; i += 1) {
         if (findings[i]!.severity === 'blocker') findings[i] = { ...findings[i]!, severity: 'warning' };
       }

@@ -25,6 +25,8 @@ export interface MessageParts {
   passages?: Passages;
   /** The store's own language, which passages fall back to. */
   sourceLanguage?: string;
+  /** Languages that fill what is missing in this one, first to last; none where messages go out only when they are complete. */
+  gaps?: readonly string[];
   /** Put before the paths of the store's pictures; left out where they are looked at within Libellus. */
   assetBase?: string;
   /** A block whose words are edited: it stays in the message where they say nothing, so that they can be written. */
@@ -74,8 +76,8 @@ export function messageCompiler({ mjml, cache, keyOf = JSON.stringify }: Compile
     return made;
   };
   return {
-    layOut: ({ template, look, language, passages = {}, sourceLanguage = language }) => {
-      const laid = layOut(template, language, passages, sourceLanguage);
+    layOut: ({ template, look, language, passages = {}, sourceLanguage = language, gaps }) => {
+      const laid = layOut(template, language, passages, sourceLanguage, gaps);
       const direction = directionOf(language);
       return { laid, direction, structure: keyOf([laid.blocks, look, direction]) };
     },

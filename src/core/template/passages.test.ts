@@ -1,4 +1,4 @@
-import { layOut, passageCycle, passagesUsed, type Passage, type Passages } from './passages';
+import { layOut, passageCycle, passagesComplete, passagesUsed, type Passage, type Passages } from './passages';
 import type { Block } from './schema';
 
 const passage = (id: string, blocks: Block[], words: Passage['words'] = {}): Passage => ({
@@ -34,6 +34,23 @@ describe('a passage', () => {
       one_w: 'Wie wir packen',
       one_deep_n: 'The bench',
     });
+  });
+
+  it('fills what a language lacks, where messages go out before they are complete', () => {
+    const half = { ...template, words: { en: { x: 'a', y: 'b', z: 'c' }, fr: { y: 'bé' }, de: { x: '', z: 'ce' } } };
+    expect(layOut(half, 'de', PASSAGES, 'en', ['fr', 'en']).words).toEqual({
+      ...{ x: 'a', y: 'bé', z: 'ce' },
+      ...{ one_w: 'Wie wir packen', two_w: 'Wie wir packen', one_deep_n: 'The bench', two_deep_n: 'The bench' },
+    });
+    expect(layOut(half, 'de', PASSAGES, 'en').words).toMatchObject({ x: '', z: 'ce' });
+  });
+
+  it('that is not complete keeps messages with it from being complete, unless it is hidden', () => {
+    const complete = (blocks: Block[]): boolean => passagesComplete(blocks, PASSAGES, 'de', 'en');
+    expect(complete([use('one', 'pack')])).toBe(false);
+    expect(complete([{ ...use('one', 'pack'), hidden: true }])).toBe(true);
+    expect(complete([use('one', 'unknown')])).toBe(true);
+    expect(passagesComplete([use('one', 'pack')], PASSAGES, 'en', 'en')).toBe(true);
   });
 
   it('is there on the condition of its use and of its blocks', () => {

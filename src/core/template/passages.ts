@@ -30,16 +30,17 @@ export const WITHIN = '_';
 /**
  * Blocks and words of one language with every passage put in. Hidden blocks, unknown passages and passages that hold
  * themselves are left out. The words of a passage that is not complete in this language are
- * taken from `fallback`.
+ * taken from `fallback`; with `gaps`, only those that are missing, from the first of these languages that has them.
  */
 export function layOut(
   template: { blocks: readonly Block[]; words: Readonly<Record<string, Segments>> },
   language: string,
   passages: Passages,
   fallback: string,
+  gaps: readonly string[] = [],
 ): Laid {
-  const words: Segments = { ...(template.words[language] ?? {}) };
-  const blocks = expand(template.blocks, '', [], [], { words, language, passages, fallback });
+  const words: Segments = { ...filled(template.words, language, gaps) };
+  const blocks = expand(template.blocks, '', [], [], { words, language, passages, fallback, gaps });
   return { blocks, words };
 }
 
@@ -48,6 +49,17 @@ interface Context {
   language: string;
   passages: Passages;
   fallback: string;
+  gaps: readonly string[];
+}
+
+/** The words of a language; where it has none, those of the first of `gaps` that has. */
+function filled(words: Readonly<Record<string, Segments>>, language: string, gaps: readonly string[]): Segments {
+  const own = words[language] ?? {};
+  if (gaps.length === 0) return own;
+  const all = [language, ...gaps]
+    .flatMap((l) => Object.entries(words[l] ?? {}))
+    .filter(([, text]) => text.trim() !== '');
+  return Object.fromEntries(all.toReversed());
 }
 
 function expand(
@@ -67,9 +79,13 @@ function expand(
     const passage = context.passages[block.passage];
     if (!passage || within.includes(block.passage)) return [];
     const own = `${prefix}${block.id}${WITHIN}`;
-    const { language, fallback } = context;
-    const written = isComplete(passage, language, fallback) ? language : fallback;
-    for (const [id, source] of Object.entries(passage.words[written] ?? passage.words[language] ?? {})) {
+    const { language, fallback, gaps } = context;
+    const complete = isComplete(passage, language, fallback);
+    const written =
+      gaps.length > 0
+        ? filled(passage.words, language, gaps)
+        : (passage.words[complete ? language : fallback] ?? passage.words[language] ?? {});
+    for (const [id, source] of Object.entries(written)) {
       context.words[own + id] = source;
     }
     const conditions = block.when ? [...also, block.when] : also;
@@ -85,6 +101,19 @@ function withPrefix<B extends Block>(block: B, prefix: string): B {
 
 function withoutHidden(block: Extract<Block, { kind: 'columns' }>): Block {
   return { ...block, columns: block.columns.map((c) => c.filter((b) => !b.hidden)) };
+}
+
+/** Whether every passage that blocks show, directly or through others, is complete in a language; unknown ones show nothing. */
+export function passagesComplete(blocks: readonly Block[], passages: Passages, language: string, own: string): boolean {
+  return [
+    ...passagesUsed(
+      blocks.filter((b) => !b.hidden),
+      passages,
+    ),
+  ].every((id) => {
+    const passage = passages[id];
+    return !passage || isComplete(passage, language, own);
+  });
 }
 
 /** The passages that blocks use, directly or through others. */

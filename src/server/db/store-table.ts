@@ -1,5 +1,6 @@
 /** The stores of an installation. */
 import { int, mysqlTable, varchar } from 'drizzle-orm/mysql-core';
+import type { Fallbacks } from '@/core/plan';
 import type { StoreFacts } from '@/core/snapshot';
 import type { Terms } from '@/core/terms';
 // By its path: this file is also read where no aliases are known.
@@ -13,6 +14,10 @@ export const stores = mysqlTable('store', {
   languages: json<string[]>('languages').notNull(),
   /** Locale that figures and dates are written in, by language: { en: "en-GB" }. */
   locales: json<Record<string, string>>('locales').notNull(),
+  /** What readers of a language get where a message is not complete in it, by language. */
+  fallbacks: json<Fallbacks>('fallbacks')
+    .notNull()
+    .$defaultFn(() => ({})),
   currency: varchar('currency', { length: 3 }).notNull(),
   timeZone: varchar('time_zone', { length: 60 }).notNull(),
   facts: json<Omit<StoreFacts, 'terms' | 'ordersUrl'>>('facts').notNull(),

@@ -14,7 +14,10 @@ export interface PreparedPlanner {
 }
 
 /** What of a store decides about its planner. */
-export type PlannerStore = Pick<typeof stores.$inferSelect, 'id' | 'language' | 'timeZone' | 'settingsRevision'>;
+export type PlannerStore = Pick<
+  typeof stores.$inferSelect,
+  'id' | 'language' | 'fallbacks' | 'timeZone' | 'settingsRevision'
+>;
 
 const prepared = new LRUCache<string, Promise<PreparedPlanner>>({ max: 100 });
 

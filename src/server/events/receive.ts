@@ -140,6 +140,7 @@ async function record(tx: Executor, storeId: string, event: OrderEvent, time: nu
       id: stores.id,
       name: stores.name,
       language: stores.language,
+      fallbacks: stores.fallbacks,
       timeZone: stores.timeZone,
       settingsRevision: stores.settingsRevision,
     })

@@ -1,11 +1,21 @@
 /** What a store has set, as planning needs it. */
 import { and, asc, eq, inArray, sql } from 'drizzle-orm';
 import type { Order } from '@/core/order';
-import type { NotificationFacts, PlanEvent, PlanSettings, VariantFacts, RoutingRule } from '@/core/plan';
+import type {
+  Fallbacks,
+  NotificationFacts,
+  PlanEvent,
+  PlanSettings,
+  RoutingRule,
+  Spoken,
+  VariantFacts,
+} from '@/core/plan';
+import { passagesComplete, type Block, type Passages } from '@/core/template';
 import type { Executor } from '../db/client';
+import { livePassages } from '../documents/live-passages';
 import { channels, customers, editions, notifications, routingRules, staff, templates, stores } from '../db/schema';
 
-type Store = Pick<typeof stores.$inferSelect, 'id' | 'language' | 'timeZone'>;
+type Store = Pick<typeof stores.$inferSelect, 'id' | 'language' | 'fallbacks' | 'timeZone'>;
 
 /** Notifications, variants and rules of a store, with names for what conditions hold by id. */
 export async function planSettings(db: Executor, store: Store): Promise<PlanSettings> {
@@ -16,7 +26,7 @@ export async function planSettings(db: Executor, store: Store): Promise<PlanSett
   ]);
   const names = new Map(channelRows.map((c) => [c.id, c.name]));
   return {
-    store: { language: store.language, timeZone: store.timeZone },
+    store: { language: store.language, timeZone: store.timeZone, fallbacks: store.fallbacks },
     notifications: facts,
     rules,
     names: { channel: (id) => names.get(id) },
@@ -51,7 +61,12 @@ export async function notificationFacts(db: Executor, storeIds: readonly string[
       nothing: templates.nothing,
       editionId: editions.id,
       number: editions.number,
-      spoken: stores.languages,
+      spoken: { own: stores.language, all: stores.languages, fallbacks: stores.fallbacks },
+      written: sql<string | string[] | null>`json_keys(${editions.template}, '$.words')`,
+      // Blocks only where they show a passage: what it is not complete in, the message is not either.
+      blocks: sql<
+        string | Block[] | null
+      >`if(json_extract(${editions.template}, '$.blocks[*].passage') is null, null, json_extract(${editions.template}, '$.blocks'))`,
       // Only the languages are needed, and a template is large.
       languages: sql<
         string | string[] | null
@@ -63,6 +78,10 @@ export async function notificationFacts(db: Executor, storeIds: readonly string[
     .leftJoin(editions, eq(editions.id, templates.liveEditionId))
     .where(inArray(notifications.storeId, [...storeIds]))
     .orderBy(asc(notifications.id), asc(templates.rank), asc(templates.id));
+  const shown = new Map<string, Passages>();
+  for (const storeId of new Set(rows.filter((r) => r.blocks !== null).map((r) => r.notification.storeId))) {
+    shown.set(storeId, await livePassages(storeId, db));
+  }
   const made = new Map<string, NotificationFacts & { variants: VariantFacts[] }>();
   for (const row of rows) {
     const n = row.notification;
@@ -91,16 +110,36 @@ export async function notificationFacts(db: Executor, storeIds: readonly string[
       ...(row.nothing && { nothing: true }),
       ...(row.editionId &&
         row.number !== null && {
-          edition: { id: row.editionId, number: row.number, languages: languagesOf(row.languages, row.spoken) },
+          edition: { id: row.editionId, number: row.number, ...spokenIn(row, shown.get(n.storeId) ?? {}) },
         }),
     });
   }
   return [...made.values()];
 }
 
-/** Languages of an edition that the store still has. */
-const languagesOf = (keys: string | string[] | null, spoken: readonly string[]): string[] =>
-  ((typeof keys === 'string' ? (JSON.parse(keys) as string[]) : keys) ?? []).filter((l) => spoken.includes(l));
+const read = <T>(json: string | T | null): T | undefined =>
+  json === null ? undefined : typeof json === 'string' ? (JSON.parse(json) as T) : json;
+
+/** Languages of an edition that the store has, with those in which it need not be complete. */
+function spokenIn(
+  row: {
+    languages: string | string[] | null;
+    written: string | string[] | null;
+    blocks: string | Block[] | null;
+    spoken: { own: string; all: readonly string[]; fallbacks: Fallbacks };
+  },
+  passages: Passages,
+): Spoken {
+  const { own, all, fallbacks } = row.spoken;
+  const blocks = read(row.blocks) ?? [];
+  const complete = (read(row.languages) ?? []).filter(
+    (l) => all.includes(l) && (l === own || passagesComplete(blocks, passages, l, own)),
+  );
+  const partly = (read(row.written) ?? []).filter(
+    (l) => all.includes(l) && !complete.includes(l) && fallbacks[l]?.partly === true,
+  );
+  return { languages: [...complete, ...partly], ...(partly.length > 0 && { partly }) };
+}
 
 /** A store's routing rules with the address and language of each colleague. */
 export async function routingRulesOf(db: Executor, storeId: string): Promise<RoutingRule[]> {

@@ -5,7 +5,7 @@ import { templateAddress, variantTitle } from '@/core/plan';
 import { promisesIn, type Passages, type Template } from '@/core/template';
 import { database } from '../db/client';
 import { editions, notifications, templates } from '../db/schema';
-import { livePassages } from './passages';
+import { livePassages } from '../documents/live-passages';
 
 /** A message that promises a code. */
 export interface Promising extends CodePromise {

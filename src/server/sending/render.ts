@@ -9,7 +9,7 @@ import { timerOf } from '@/core/moments';
 import { aboutMoment, snapshotOf, withCodes, withSampleCodes, type Snapshot } from '@/core/snapshot';
 import { type Order } from '@/core/order';
 import { maskValues, madeUpFor } from '@/core/placeholders';
-import { adaptedFor, adaptedTemplate, type Letter, type NotificationFacts } from '@/core/plan';
+import { adaptedFor, adaptedTemplate, gapsFrom, type Letter, type NotificationFacts } from '@/core/plan';
 import type { CompiledMessage, RenderedMessage } from '@/core/render';
 import type { Segments, SentAs, Template } from '@/core/template';
 import { database } from '../db/client';
@@ -24,7 +24,7 @@ import { channels, editions, events, orders, phrases, stores } from '../db/schem
 import { config } from '../base/config';
 import type { EventData } from '../events/schema';
 import { notificationFacts } from '../events/settings';
-import { livePassages } from './passages';
+import { livePassages } from '../documents/live-passages';
 import { compiledMessage } from './skeletons';
 import { unsubscribeUrlOf } from '../events/unsubscribed';
 import { kept } from '@/words/kept';
@@ -122,6 +122,7 @@ async function compiledFor({
     phrases: await phrasesOf(store.id, language),
     passages: usesPassages(template) ? await livePassages(store.id) : {},
     sourceLanguage: store.language,
+    gaps: gapsFrom(language, { own: store.language, fallbacks: store.fallbacks }),
     assetBase: config().url,
     ...(locale && { locale }),
   });

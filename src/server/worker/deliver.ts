@@ -226,6 +226,7 @@ function lookAgain(delivery: Delivery, context: BatchContext): Outcome | undefin
     turn: delivery.turn,
     wanted: { language: wantedLanguage(delivery, known.order), from: 'order' },
     own: store.language,
+    fallbacks: store.fallbacks,
     names: { channel: (id) => context.channelName(store.id, id) },
   });
   if (version.kind === 'nothing') {

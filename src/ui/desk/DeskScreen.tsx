@@ -6,6 +6,7 @@ import { toast } from 'sonner';
 import { conditionHolds } from '@/core/conditions';
 import { placeholderType } from '@/core/placeholders';
 import { sampleOrders, type SampleOrder } from '@/core/order';
+import { partlyIn } from '@/core/plan';
 import { wordsHtml } from '@/core/render';
 import { lacksForMoment } from '@/core/snapshot';
 import { BLOCK_LABELS, blockOf, segmentsOf, templateChanges, type Block, type Template } from '@/core/template';
@@ -114,15 +115,16 @@ export function DeskScreen(props: DeskProps) {
   const shelved = shelf.files.map((f) => f.digest).join();
   const shelfFacts = useMemo(() => ({ files: shelved.split(','), room: shelf.room }), [shelved, shelf.room]);
   const partOfMessage = item.kind === 'passage';
+  const partly = useMemo(() => partlyIn(store.fallbacks), [store.fallbacks]);
   const edited = selected?.kind === 'block' ? selected.id : undefined;
   const sheetParts = useCallback(
     (wanted: Template): RenderParts => ({
       ...partsFor(wanted),
       ...(edited && { edited }),
       view: { ground, pictures },
-      check: { shelf: shelfFacts, senderDomains: store.senderDomains, ...(partOfMessage && { partOfMessage }) },
+      check: { shelf: shelfFacts, senderDomains: store.senderDomains, partly, ...(partOfMessage && { partOfMessage }) },
     }),
-    [partsFor, ground, pictures, shelfFacts, store.senderDomains, partOfMessage, edited],
+    [partsFor, ground, pictures, shelfFacts, store.senderDomains, partly, partOfMessage, edited],
   );
   const sheet = useRef<SheetHandle>(null);
   const { rendered, findings, ahead, renderOnce, readTemplate } = usePreview(template, sheetParts, sheet);
@@ -470,6 +472,7 @@ export function DeskScreen(props: DeskProps) {
                     order={order.order}
                     written={Object.keys(template.words)}
                     ownLanguage={store.language}
+                    fallbacks={store.fallbacks}
                     onLanguage={(next) => changeStrip({ language: next })}
                     onFitting={() => fitting[0] && changeStrip({ order: fitting[0].order.number })}
                   />

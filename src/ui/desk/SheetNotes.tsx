@@ -3,7 +3,7 @@
 import type { OnDesk } from '@/contract/templates';
 import { languageName } from '@/core/names';
 import type { Order } from '@/core/order';
-import { pickLanguage } from '@/core/plan';
+import { pickLanguage, type Fallbacks } from '@/core/plan';
 import { lacksForMoment } from '@/core/snapshot';
 import { inEachLanguage } from '@/words/speak';
 import { say } from '@/words/desk';
@@ -18,6 +18,7 @@ export interface SheetNotesProps {
   /** Languages that the template has words in, and the store's own. */
   written: readonly string[];
   ownLanguage: string;
+  fallbacks: Fallbacks;
   width: number;
   onLanguage: (language: string) => void;
   /** Takes an order that the message can be about. */
@@ -36,7 +37,11 @@ export function SheetNotes(props: SheetNotesProps) {
   const lacks = item.kind === 'notification' ? lacksForMoment(order, item.moment) : undefined;
   const read =
     item.audience !== 'staff' && order.language
-      ? pickLanguage({ language: order.language, from: 'order' }, written, ownLanguage).language
+      ? pickLanguage(
+          { language: order.language, from: 'order' },
+          { languages: written },
+          { own: ownLanguage, fallbacks: props.fallbacks },
+        ).language
       : undefined;
   const other = read !== undefined && read !== language && written.includes(language) ? read : undefined;
   if (!lacks && !other) return null;

@@ -4,6 +4,7 @@ import { useCallback, useMemo } from 'react';
 import type { MomentDetails } from '@/core/moments';
 import { aboutMoment, snapshotOf, withSampleCodes } from '@/core/snapshot';
 import { type Order } from '@/core/order';
+import { gapsFrom } from '@/core/plan';
 import { madeUpFor } from '@/core/placeholders';
 import { promisesTo, type Template } from '@/core/template';
 import { directionOf, valuesWith, type ValuesAs } from '@/core/text';
@@ -81,6 +82,7 @@ export function useMessage({
       phrases: store.phrases[language] ?? {},
       passages: store.passages,
       sourceLanguage: store.language,
+      gaps: gapsFrom(language, { own: store.language, fallbacks: store.fallbacks }),
       facts: store.facts,
       codes: store.codes,
       currency: store.currency,

@@ -2,7 +2,7 @@
 /** How far everything that has words is in each language, and what that meant for last month's messages. */
 import { Plus, X } from 'lucide-react';
 import { useState } from 'react';
-import type { Coverage, DocumentCoverage, LanguageAdded, LanguageCoverage } from '@/contract/languages';
+import type { Coverage, DocumentCoverage, LanguageAdded, LanguageCoverage, SaveFallback } from '@/contract/languages';
 import { languageName } from '@/core/names';
 import type { Result } from '@/core/result';
 import { progress } from '@/core/translation';
@@ -16,6 +16,7 @@ import { Empty, Page } from '../parts/Page';
 import { valueOrToast } from '../parts/result';
 import { useUndo } from '../parts/useUndo';
 import { AddLanguage } from './AddLanguage';
+import { FallbackDialog, fallbackWords } from './FallbackDialog';
 import { leftWords, toneOf } from './states';
 import { placeOf } from './where';
 
@@ -28,12 +29,23 @@ export interface LanguagesProps {
   now: number;
   onAdd: (input: { language: string }) => Promise<Result<LanguageAdded>>;
   onRemove: (input: { language: string }) => Promise<Result<void>>;
+  onFallback: (input: SaveFallback) => Promise<Result<void>>;
 }
 
-export function LanguagesScreen({ base, coverage, mayChoose, shipped, now, onAdd, onRemove }: LanguagesProps) {
+export function LanguagesScreen({
+  base,
+  coverage,
+  mayChoose,
+  shipped,
+  now,
+  onAdd,
+  onRemove,
+  onFallback,
+}: LanguagesProps) {
   const { languages, documents, source, asked } = coverage;
   const [adding, setAdding] = useState(false);
   const [removing, setRemoving] = useState<LanguageCoverage>();
+  const [choosing, setChoosing] = useState<LanguageCoverage>();
   const undo = useUndo();
   const there = [source, ...languages.map((l) => l.language)];
   const remove = async (language: string): Promise<void> => {
@@ -54,7 +66,7 @@ export function LanguagesScreen({ base, coverage, mayChoose, shipped, now, onAdd
       },
     );
   };
-  const onTakeAway = mayChoose ? setRemoving : undefined;
+  const heads = { base, source, ...(mayChoose && { onRemove: setRemoving, onFallback: setChoosing }) };
   const groups = [
     { name: say.customerMessages, of: documents.filter((d) => d.kind === 'template' && d.audience === 'customer') },
     { name: say.otherMessages, of: documents.filter((d) => d.kind === 'template' && d.audience !== 'customer') },
@@ -94,13 +106,29 @@ export function LanguagesScreen({ base, coverage, mayChoose, shipped, now, onAdd
           onClose={() => setRemoving(undefined)}
         />
       )}
+      {choosing && (
+        <FallbackDialog
+          coverage={choosing}
+          source={source}
+          languages={languages.map((l) => l.language)}
+          onSave={onFallback}
+          onSaved={() => {
+            const { language, fallback } = choosing;
+            setChoosing(undefined);
+            undo.did(say.fallbackSaved({ language: languageName(language) }), async () => {
+              valueOrToast(await onFallback({ language, then: [...fallback.then], partly: fallback.partly }));
+            });
+          }}
+          onClose={() => setChoosing(undefined)}
+        />
+      )}
       {languages.length === 0 ? (
         <Empty title={say.oneLanguage}>{say.oneLanguageNote}</Empty>
       ) : (
         <div className="lg:h-full lg:overflow-auto">
           <div className="grid grid-cols-[repeat(auto-fill,minmax(10rem,1fr))] gap-4 border-b border-rule px-5 py-4 text-sm lg:hidden">
             {languages.map((l) => (
-              <LanguageHead key={l.language} base={base} coverage={l} onRemove={onTakeAway} />
+              <LanguageHead key={l.language} {...heads} coverage={l} />
             ))}
           </div>
           <table className="lines w-full text-sm">
@@ -114,7 +142,7 @@ export function LanguagesScreen({ base, coverage, mayChoose, shipped, now, onAdd
                 </th>
                 {languages.map((l) => (
                   <th key={l.language} scope="col" className="min-w-40 px-2 py-2 text-start font-normal last:pe-5">
-                    <LanguageHead base={base} coverage={l} onRemove={onTakeAway} />
+                    <LanguageHead {...heads} coverage={l} />
                   </th>
                 ))}
               </tr>
@@ -183,14 +211,18 @@ function RemoveLanguage({
 /** A language above its column: how far it is, and who did not get it. */
 function LanguageHead({
   base,
+  source,
   coverage,
   onRemove,
+  onFallback,
 }: {
   base: string;
+  source: string;
   coverage: LanguageCoverage;
-  onRemove: ((coverage: LanguageCoverage) => void) | undefined;
+  onRemove?: (coverage: LanguageCoverage) => void;
+  onFallback?: (coverage: LanguageCoverage) => void;
 }) {
-  const { language, counts, wanted, elsewhere } = coverage;
+  const { language, counts, wanted, elsewhere, fallback } = coverage;
   const { all, done } = progress(counts);
   const name = languageName(language);
   return (
@@ -225,6 +257,14 @@ function LanguageHead({
           ? say.noneWanted({ language: name })
           : say.sentElsewhere({ n: elsewhere, wanted, language: name })}
       </span>
+      {onFallback ? (
+        <button type="button" className="link min-h-6 text-start text-xs" onClick={() => onFallback(coverage)}>
+          {fallbackWords(fallback, source)}
+          <span className="sr-only"> ({name})</span>
+        </button>
+      ) : (
+        <span className="text-xs text-slate">{fallbackWords(fallback, source)}</span>
+      )}
     </div>
   );
 }

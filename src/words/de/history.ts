@@ -102,6 +102,7 @@ export const history: TranslationOf<typeof say> = {
   tookBackTranslations:
     '.input {$n :integer} .match $n one {{{$who} hat {$n} Übersetzung zurückgenommen: {$language}}} * {{{$who} hat {$n} Übersetzungen zurückgenommen: {$language}}}',
   addedLanguage: '{$who} hat die Sprache {$language} hinzugefügt',
+  choseFallback: '{$who} hat bestimmt, was Leser von {$language} bekommen, wo es fehlt',
   removedLanguage: '{$who} hat die Sprache {$language} entfernt',
   savedTerm: '{$who} hat den Glossareintrag {$term} gespeichert',
   deletedTerm: '{$who} hat den Glossareintrag {$term} gelöscht',

@@ -34,6 +34,27 @@ export const languages: TranslationOf<typeof say> = {
   wordsAreKept:
     'Alles, was in dieser Sprache geschrieben ist ({$language}), bleibt aufgehoben und ist wieder da, wenn Sie sie hinzufügen.',
   languageRemoved: 'Entfernt: {$language}. Die Texte sind aufgehoben.',
+  missingWhole: 'Wo es fehlt: {$languages}',
+  missingPartly: 'Wo ein Teil fehlt: {$languages}',
+  thenLanguage: '{$first}, dann {$second}',
+  whereMissing: 'Wo {$language} fehlt',
+  wholeInAnother: 'Die ganze Nachricht geht in einer anderen Sprache hinaus',
+  wholeInAnotherNote: 'Niemand bekommt eine Nachricht in zwei Sprachen.',
+  partlyInIt: 'Die Nachricht geht auf {$language} hinaus, soweit sie übersetzt ist',
+  partlyInItNote: 'Was fehlt, steht in einer anderen Sprache. Kunden können eine Nachricht in zwei Sprachen bekommen.',
+  nextLanguages: 'Sprachen, die als Nächstes kommen',
+  lastComes: '{$language}, die eigene Sprache des Shops, kommt zuletzt',
+  addNext: 'Eine Sprache hinzufügen, die als Nächstes kommt',
+  first: '{$language} nach oben',
+  without: 'Ohne {$language}',
+  allComplete:
+    'Alle laufenden Nachrichten sind auf {$language} vollständig. Was Sie wählen, zählt, sobald eine es nicht ist.',
+  notComplete:
+    '.input {$n :integer} .match $n one {{{$n} laufende Nachricht ist auf {$language} nicht vollständig.}} * {{{$n} laufende Nachrichten sind auf {$language} nicht vollständig.}}',
+  completeInNext:
+    '.input {$n :integer} .match $n 0 {{Keine davon ist auf {$language} vollständig.}} one {{{$n} davon ist auf {$language} vollständig.}} * {{{$n} davon sind auf {$language} vollständig.}}',
+  countsFromNow: 'Das gilt für Nachrichten ab jetzt und für die, die auf ihre Zeit warten.',
+  fallbackSaved: 'Leser von {$language} bekommen das ab jetzt.',
   where: 'Text',
   customerMessages: 'Nachrichten an Kunden',
   otherMessages: 'Nachrichten an Kollegen',

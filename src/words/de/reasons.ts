@@ -28,6 +28,8 @@ export const reasons: TranslationOf<typeof say> = {
   languageOfOrder: 'Die Bestellung wurde auf {$language} aufgegeben.',
   languageOfCustomer: 'Der Kunde liest {$language}.',
   languageOfPerson: 'Die Sprache dieser Person ist {$language}.',
+  languageNext: 'Keine Übersetzung auf {$wanted}, daher auf {$language}, der nächsten Sprache für ihre Leser.',
+  languagePartly: 'Auf {$language} ist nicht alles übersetzt: Der Rest steht in den nächsten Sprachen.',
   languageDefault: 'Keine Übersetzung auf {$wanted}, daher in der Ersatzsprache {$language}.',
   edition: 'Erstellt aus Ausgabe {$edition}.',
   isOff: '{$notification} ist ausgeschaltet.',

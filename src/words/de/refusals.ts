@@ -204,6 +204,10 @@ export const refusals: TranslationOf<typeof say> = {
   nothingShipsFor: 'Für „{$slug}“ wird nichts mitgeliefert.',
   noSuchLanguage: '„{$tag}“ ist keine bekannte Sprache. Wählen Sie eine, oder geben Sie ein Kürzel wie de-AT ein.',
   languageIsThere: '{$language} ist schon eine Sprache dieses Shops.',
+  cannotComeNext: '{$language} kann nicht als Nächstes kommen: Wählen Sie andere Sprachen des Shops, jede einmal.',
+  cannotGoOutIn: '{$document}, {$label}: {$why}',
+  notPartly:
+    '.input {$n :integer} .match $n one {{{$n} veröffentlichter Text auf {$language} kann so nicht hinausgehen. Berichtigen und veröffentlichen Sie ihn zuerst.}} * {{{$n} veröffentlichte Texte auf {$language} können so nicht hinausgehen. Berichtigen und veröffentlichen Sie sie zuerst.}}',
   tooManyLanguages: 'Ein Shop hat höchstens {$most :integer} Sprachen. Entfernen Sie erst eine.',
   ownLanguageStays: 'Die eigene Sprache des Shops kann nicht entfernt werden.',
   notTranslatedInto: '{$store} wird nicht in diese Sprache übersetzt: {$language}.',

@@ -1,13 +1,22 @@
 /** How far everything that has words is in each of a store's languages. */
 import { and, eq, gte, ne, sql } from 'drizzle-orm';
-import type { Coverage, DocumentCoverage } from '@/contract/languages';
+import type { Coverage, DocumentCoverage, LanguageCoverage } from '@/contract/languages';
 import { readTemplateAddress } from '@/core/plan';
-import { isShippedIn, phrasebookFor, PHRASES, type Segments } from '@/core/template';
+import {
+  isComplete,
+  isShippedIn,
+  passagesComplete,
+  phrasebookFor,
+  PHRASES,
+  type Segments,
+  type Template,
+} from '@/core/template';
 import { countStates, needsTranslation, sumCounts, type SegmentState, type StateCounts } from '@/core/translation';
 import type { Access } from '../../auth/access';
 import { database } from '../../db/client';
 import { deliveries, orders, phrases } from '../../db/schema';
 import { idAt } from '../../base/ids';
+import { livePassages } from '../../documents/live-passages';
 import { draftsOfStore, type StoreDraft } from '../templates/drafts';
 import { notesOfStore } from './notes';
 import { segmentsIn } from './segments';
@@ -22,12 +31,13 @@ export const targetsOf = ({ store }: Access): string[] => store.languages.filter
 export async function loadCoverage(access: Access): Promise<Coverage> {
   const { store } = access;
   const languages = targetsOf(access);
-  const [drafts, note, sent, wanted, ownPhrases] = await Promise.all([
+  const [drafts, note, sent, wanted, ownPhrases, passages] = await Promise.all([
     draftsOfStore(access, true),
     notesOfStore(store.id),
     sentLastMonth(store.id),
     wantedLastMonth(store.id),
     database().select().from(phrases).where(eq(phrases.storeId, store.id)),
+    livePassages(store.id),
   ]);
   const bySlug = new Map(drafts.map((d) => [`${d.kind} ${d.slug}`, d]));
   // What a notification is for everyone else goes before its versions, as people speak of them.
@@ -63,10 +73,21 @@ export async function loadCoverage(access: Access): Promise<Coverage> {
       Object.fromEntries(ownPhrases.filter((p) => p.language === language).map((p) => [p.phrase, p.source])),
     ),
   ];
+  const live = drafts.flatMap((d) => (d.notification?.on && d.live ? [d.live] : []));
+  const completeIn = new Map(
+    languages.map((l) => [
+      l,
+      new Set(
+        live.filter((t) => isComplete(t, l, store.language) && passagesComplete(t.blocks, passages, l, store.language)),
+      ),
+    ]),
+  );
   return {
     source: store.language,
     languages: languages.map((language) => ({
       language,
+      fallback: store.fallbacks[language] ?? { then: [], partly: false },
+      incomplete: incompleteIn(language, live, completeIn),
       counts: sumCounts(all.flatMap((d) => d.counts[language] ?? [])),
       ...(wanted.get(language) ?? { wanted: 0, elsewhere: 0 }),
     })),
@@ -74,6 +95,21 @@ export async function loadCoverage(access: Access): Promise<Coverage> {
     asked: [...wanted]
       .flatMap(([language, { wanted: n }]) => (served(store.languages, language) ? [] : [{ language, wanted: n }]))
       .toSorted((a, b) => b.wanted - a.wanted),
+  };
+}
+
+/** How many live messages are not complete in a language, and in which others they are. */
+function incompleteIn(
+  language: string,
+  live: readonly Template[],
+  completeIn: ReadonlyMap<string, ReadonlySet<Template>>,
+): LanguageCoverage['incomplete'] {
+  const without = live.filter((t) => !completeIn.get(language)?.has(t));
+  return {
+    messages: without.length,
+    completeIn: Object.fromEntries(
+      [...completeIn].flatMap(([l, of]) => (l === language ? [] : [[l, without.filter((t) => of.has(t)).length]])),
+    ),
   };
 }
 
@@ -167,7 +203,8 @@ async function wantedLastMonth(storeId: string): Promise<Map<string, { wanted: n
       language: orders.language,
       wanted: sql<number>`count(*)`.mapWith(Number),
       elsewhere:
-        sql<number>`sum(json_search(${deliveries.reasons}, 'one', 'language-default', null, '$[*].code') is not null)`.mapWith(
+        sql<number>`sum(json_search(${deliveries.reasons}, 'one', 'language-default', null, '$[*].code') is not null
+          or json_search(${deliveries.reasons}, 'one', 'language-next', null, '$[*].code') is not null)`.mapWith(
           Number,
         ),
     })

@@ -1,9 +1,10 @@
 /** Languages: coverage, and translating segment by segment. */
 import { Type } from '@sinclair/typebox';
-import { TakeBackSchema, TEXT_FORMATS, TranslateSchema } from '@/contract/languages';
+import { SaveFallbackSchema, TakeBackSchema, TEXT_FORMATS, TranslateSchema } from '@/contract/languages';
 import { object } from '../shapes';
 import { useCase } from '../use-case';
 import { addLanguage, removeLanguage } from './choose';
+import { saveFallback } from './fallbacks';
 import { bringInFile, lookAtFile, takeBackFile, takeOut } from './files';
 import { takeMemory } from './memory';
 import { translate } from './translating';
@@ -23,6 +24,12 @@ export const languages = {
     permission: 'language.choose',
     input: object({ language: LANGUAGE }),
     run: removeLanguage,
+  }),
+  fallback: useCase({
+    name: 'languages.fallback',
+    permission: 'language.choose',
+    input: SaveFallbackSchema,
+    run: saveFallback,
   }),
   translate: useCase({
     name: 'languages.translate',

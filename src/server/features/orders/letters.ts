@@ -30,7 +30,7 @@ import { AppError } from '../../base/errors';
 import { receiveEvent } from '../../events/receive';
 import { planSettings } from '../../events/settings';
 import { remember } from '../../auth/history';
-import { livePassages } from '../../sending/passages';
+import { livePassages } from '../../documents/live-passages';
 import { editionTemplate, renderFor } from '../../sending/render';
 import { customersOf } from '../notifications/board';
 import { benchOf } from '../templates/templates';

@@ -1,6 +1,6 @@
 /** Passages: pieces of the store, edited once, used by many templates. */
 import { and, desc, eq } from 'drizzle-orm';
-import { templateAddress, variantTitle } from '@/core/plan';
+import { partlyIn, templateAddress, variantTitle } from '@/core/plan';
 import { findingProblem, templateFindings } from '@/core/preflight';
 import { passageCycle, passagesUsed, type Passage, type Template } from '@/core/template';
 import { freeSlug } from '@/core/slug';
@@ -12,8 +12,9 @@ import { editionContent, publishDraft, refuseToPublish, saveDraft } from '../../
 import { keepRemoved, rowsOfPassage } from '../../documents/removed';
 import { asTemplate, passageShelf } from '../../documents/shelves';
 import { AppError } from '../../base/errors';
+import { settingsChanged } from '../../events/planner';
 import { remember } from '../../auth/history';
-import { livePassages } from '../../sending/passages';
+import { livePassages } from '../../documents/live-passages';
 import { readTemplate } from '../../documents/read-template';
 import { say } from '@/words/refusals';
 import { say as findingWords } from '@/words/findings';
@@ -163,7 +164,11 @@ export async function publishPassage(
     revision,
     note,
     judge: (content, tx) => judgePassage(access, { id, name, ...content }, tx),
-    then: (tx, edition) => remember(access, 'publishedPassage', { passage: name, edition: edition.number }, { db: tx }),
+    then: async (tx, edition) => {
+      // In which languages messages with it are complete may be another matter now.
+      await settingsChanged(tx, access.store.id);
+      await remember(access, 'publishedPassage', { passage: name, edition: edition.number }, { db: tx });
+    },
   });
   return { number, touches };
 }
@@ -186,6 +191,7 @@ async function judgePassage(access: Access, passage: Passage, tx: Executor): Pro
   const findings = templateFindings(asTemplate({ blocks, words }), {
     moment: PASSAGE_MOMENT,
     sourceLanguage: access.store.language,
+    partly: partlyIn(access.store.fallbacks),
     passages: all,
     codes: await codesOf(access.store.id),
     now: Date.now(),

@@ -3,7 +3,7 @@ import { senderKindOf, type SenderKind } from '@/core/mail';
 import { and, desc, eq, isNull, ne, sql } from 'drizzle-orm';
 import { factsOf } from '../../db/store-facts';
 import { findingProblem, messageFindings, templateFindings, unsendableFindings, type Finding } from '@/core/preflight';
-import { templateAddress, variantTitle } from '@/core/plan';
+import { partlyIn, templateAddress, variantTitle } from '@/core/plan';
 import {
   copyBlock,
   freshIds,
@@ -28,7 +28,7 @@ import { phrasesOf, renderFor } from '../../sending/render';
 import { senderDomainsOf, servicesOf } from '../../sending/service';
 import { fileShelf } from '../files/files';
 import { listOrders, orderSnapshot } from '../orders/orders';
-import { livePassages } from '../../sending/passages';
+import { livePassages } from '../../documents/live-passages';
 import { readTemplate } from '../../documents/read-template';
 import { listPassages } from './passages';
 import type { MomentId } from '@/core/moments';
@@ -134,6 +134,7 @@ export async function benchOf(access: Access) {
       name: store.name,
       language: store.language,
       languages: store.languages,
+      fallbacks: store.fallbacks,
       locales: store.locales,
       timeZone: store.timeZone,
       currency: store.currency,
@@ -229,6 +230,7 @@ export async function writtenBlockers({ store }: Access): Promise<(moment: strin
       templateFindings(draft, {
         moment,
         sourceLanguage: store.language,
+        partly: partlyIn(store.fallbacks),
         codes,
         passages,
         shelf: { files: shelf.files.map((f) => f.digest), room: shelf.room },
@@ -238,6 +240,12 @@ export async function writtenBlockers({ store }: Access): Promise<(moment: strin
       }),
     );
 }
+
+/** The languages that a message goes out in: those in which it is complete, and those in which it need not be. */
+const goesOutIn = (draft: Template, { language, fallbacks }: Access['store']): string[] => {
+  const partly = partlyIn(fallbacks).filter((l) => draft.words[l]);
+  return [...new Set([...languagesOut(draft, language), ...partly])];
+};
 
 /** What stops a template: found in it, and in a message made of it with the newest order in each language. */
 async function blockersOf(access: Access, moment: string, draft: Template): Promise<Finding[]> {
@@ -258,7 +266,7 @@ async function blockersOf(access: Access, moment: string, draft: Template): Prom
         channelName: undefined,
       };
   const rendered = await Promise.all(
-    languagesOut(draft, store.language).map(async (language) => {
+    goesOutIn(draft, store).map(async (language) => {
       const message = await renderFor({
         store,
         template: draft,

@@ -14,6 +14,10 @@ export async function removeLanguageAction(store: string, input: unknown): Promi
   return actAndRefresh(languages.remove, store, input);
 }
 
+export async function saveFallbackAction(store: string, input: unknown): Promise<Result<void>> {
+  return actAndRefresh(languages.fallback, store, input);
+}
+
 export async function translateAction(store: string, input: unknown): Promise<Result<Translated>> {
   return act(languages.translate, store, input);
 }

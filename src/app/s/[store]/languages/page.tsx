@@ -5,7 +5,7 @@ import { SHIPPED_LANGUAGES } from '@/core/shipped';
 import { loadCoverage } from '@/server/features/languages/coverage';
 import { LanguagesScreen } from '@/ui/languages/LanguagesScreen';
 import { say } from '@/words/languages';
-import { addLanguageAction, removeLanguageAction } from './actions';
+import { addLanguageAction, removeLanguageAction, saveFallbackAction } from './actions';
 
 export const generateMetadata = (): Metadata => ({ title: say.languages });
 
@@ -21,6 +21,7 @@ export default async function Languages({ params }: { params: Promise<{ store: s
       now={Date.now()}
       onAdd={addLanguageAction.bind(null, id)}
       onRemove={removeLanguageAction.bind(null, id)}
+      onFallback={saveFallbackAction.bind(null, id)}
     />
   );
 }
