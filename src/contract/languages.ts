@@ -1,5 +1,6 @@
 /** How far the store's words are in each language, and translating them segment by segment. */
 import { Type, type Static } from '@sinclair/typebox';
+import type { Briefing } from './briefing';
 import type { Audience } from '@/core/moments';
 import type { SegmentForm } from '@/core/text';
 import type { SegmentStanding, StateCounts } from '@/core/translation';
@@ -118,6 +119,8 @@ export interface SegmentToTranslate extends SegmentStanding {
   words: string;
   /** Who said last how it is, and when. */
   said?: { by: string; at: string };
+  /** What the author tells of it, and what was asked. */
+  briefing?: Briefing;
 }
 
 export interface DocumentToTranslate {

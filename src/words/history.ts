@@ -104,6 +104,11 @@ export const say = speak('history', {
   addedLanguage: '{$who} added the language {$language}',
   choseFallback: '{$who} chose what readers of {$language} get where it is missing',
   removedLanguage: '{$who} removed the language {$language}',
+  notedForTranslators: '{$who} wrote a note for translators at {$label} of {$what}',
+  askedAuthor: '{$who} asked about {$label} of {$what} in {$language}',
+  answeredQuestion: '{$who} answered the question “{$question}”',
+  openedQuestion: '{$who} opened the question “{$question}” again',
+  tookQuestionBack: '{$who} took the question “{$question}” back',
   savedTerm: '{$who} saved the glossary’s entry {$term}',
   deletedTerm: '{$who} deleted the glossary’s entry {$term}',
   broughtGlossary:

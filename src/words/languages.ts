@@ -132,6 +132,7 @@ export const say = speak('languages', {
   incompleteFallsBack:
     'A message goes out in {$language} once all of its texts are translated; until then in {$source}.',
   goesOutIn: 'Goes out in {$languages}.',
+  goesOutPartly: 'Not complete in {$languages}: who reads it gets what is translated, and the rest in {$rest}.',
   notCompleteIn: 'Not complete in {$languages}: who reads it gets {$source}.',
   olderIn: 'Changed in the source and not in {$languages}: the translation is older.',
   // Files for translators.
@@ -207,5 +208,7 @@ export const say = speak('languages', {
   endMarkMissing: 'The source ends with “{$mark}”.',
   endMarkDiffers: 'The source ends with “{$mark}”, this with “{$here}”.',
   putIt: 'End with “{$mark}”',
+  mostCharacters: 'At most {$most :integer} characters.',
+  longerThan: 'Longer than it may be: {$here :integer} characters, {$most :integer} at most.',
   tooLong: 'Long for its place: {$here :integer} characters, {$there :integer} in the source.',
 });

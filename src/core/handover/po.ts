@@ -10,7 +10,7 @@ import { OPEN_STATES } from '../translation';
 import { formsOf, type FormOut, type FormsOut } from './forms';
 import { pluralFormsOf, type PluralForms } from './plural-forms';
 import type { Read, ReadResult, ReadUnit } from './read-xliff';
-import { flatten, inlinesOf, sourceFormOf, type FileOut, type Inline, type UnitOut } from './shape';
+import { flatten, inlinesOf, notesOf, sourceFormOf, type FileOut, type Inline, type UnitOut } from './shape';
 import { readTokens, tokensOf } from './tokens';
 import { contextOf, filesOf, readContext } from './units';
 import { readDocument } from '../text';
@@ -133,7 +133,7 @@ const formSaid = ({ selectors }: FormsOut, { keys }: FormOut): string =>
   selectors.map((s, i) => `{$${s.name}}: ${keys[i]}`).join(', ');
 
 function commentsOf(unit: UnitOut, said: readonly string[], written: boolean): GetTextComment {
-  const notes = [...(unit.notes ?? []), ...(unit.room === undefined ? [] : [`≤ ${unit.room}`])];
+  const notes = notesOf(unit);
   const former = unit.state === 'changed' && unit.madeFrom !== undefined ? formerOf(unit.madeFrom) : undefined;
   return {
     extracted: [...said, ...notes].join('\n'),

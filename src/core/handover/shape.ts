@@ -4,6 +4,7 @@
  * what they stand for is their `id`, counted through the source in the order of reading.
  */
 import type { SegmentState } from '../translation';
+import { say } from '../../words/languages';
 import { type FormDocument, type Marks, type Piece, type WordsDocument } from '../text';
 
 /** XLIFF 2.0 and 2.1 share it. */
@@ -23,6 +24,10 @@ export interface UnitOut {
   room?: number;
   notes?: string[];
 }
+
+/** What translators are told of a unit, with how long it may be. */
+export const notesOf = ({ notes = [], room }: UnitOut): string[] =>
+  room === undefined ? notes : [...notes, say.mostCharacters({ most: room })];
 
 export interface FileOut {
   kind: 'template' | 'passage';

@@ -7,11 +7,11 @@ import Papa from 'papaparse';
 import { say } from '../../words/languages';
 import { formsOf } from './forms';
 import { UNSAID, type ReadResult, type ReadUnit } from './read-xliff';
-import type { FileOut } from './shape';
+import { notesOf, type FileOut } from './shape';
 import { readTokens, tokensOf } from './tokens';
 import { contextOf, filesOf, readContext } from './units';
 
-const COLUMNS = ['id', 'where', 'form', 'source', 'translation', 'state', 'from', 'into'] as const;
+const COLUMNS = ['id', 'where', 'form', 'source', 'translation', 'state', 'note', 'from', 'into'] as const;
 
 /** A cell that a spreadsheet would take for a formula is kept as text by an apostrophe, which is taken off again. */
 const guarded = (cell: string): string => (/^[=+\-@\t\r']/.test(cell) ? `'${cell}` : cell);
@@ -29,6 +29,7 @@ export function writeTable(files: readonly FileOut[], { source, target }: { sour
         tokensOf(form.source),
         form.target ? tokensOf(form.target) : '',
         unit.state,
+        notesOf(unit).join(' | '),
         source,
         target,
       ]);

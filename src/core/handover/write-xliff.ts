@@ -2,7 +2,7 @@
 import { placeholder } from '../placeholders';
 import type { SegmentState } from '../translation';
 import { formsOf, type FormOut } from './forms';
-import { inlinesOf, XLIFF_NAMESPACE, type FileOut, type Flat, type Inline, type UnitOut } from './shape';
+import { inlinesOf, notesOf, XLIFF_NAMESPACE, type FileOut, type Flat, type Inline, type UnitOut } from './shape';
 import { xml } from './xml';
 
 /** The states of XLIFF 2.1; what it has no word for is said in subState. */
@@ -41,7 +41,7 @@ function formXml(unit: UnitOut, { id, keys, source, inlines, target }: FormOut, 
   const data = [...inlines, ...(target ? inlinesOf(target) : [])].filter(
     (inline, i, all) => all.findIndex((x) => x.id === inline.id) === i,
   );
-  const notes = [...(unit.notes ?? []), ...(unit.room === undefined ? [] : [`≤ ${unit.room}`])];
+  const notes = notesOf(unit);
   const lines = [
     `<unit id="${xml(id)}" name="${xml(name)}"${keys.length > 0 ? ' type="libellus:form"' : ''}>`,
     ...(notes.length > 0 ? ['  <notes>', ...notes.map((note) => `    <note>${xml(note)}</note>`), '  </notes>'] : []),

@@ -2,7 +2,7 @@
 import { placeholder } from '../placeholders';
 import type { SegmentState } from '../translation';
 import { formsOf, type FormOut } from './forms';
-import { XLIFF12_NAMESPACE, type FileOut, type Flat, type UnitOut } from './shape';
+import { notesOf, XLIFF12_NAMESPACE, type FileOut, type Flat, type UnitOut } from './shape';
 import { xml } from './xml';
 
 /** The state of a target in the words of XLIFF 1.2. */
@@ -47,11 +47,12 @@ function unitXml(unit: UnitOut, language: string): string {
 }
 
 function formXml(unit: UnitOut, { id, source, target }: FormOut, name: string, indent: string): string {
-  const notes = [...(unit.notes ?? []), ...(unit.room === undefined ? [] : [`≤ ${unit.room}`])];
+  const notes = notesOf(unit);
   const state = unit.state === 'missing' ? '' : ` state="${STATES[unit.state]}"`;
   const approved = unit.state === 'checked' ? ' approved="yes"' : '';
+  const room = unit.room === undefined ? '' : ` maxwidth="${unit.room}" size-unit="char"`;
   const lines = [
-    `<trans-unit id="${xml(id)}" resname="${xml(name)}"${approved} xml:space="preserve">`,
+    `<trans-unit id="${xml(id)}" resname="${xml(name)}"${approved}${room} xml:space="preserve">`,
     `  <source>${flatXml(source)}</source>`,
     ...(target ? [`  <target${state}>${flatXml(target)}</target>`] : []),
     ...notes.map((note) => `  <note>${xml(note)}</note>`),

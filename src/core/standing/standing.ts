@@ -1,7 +1,7 @@
 /**
  * How notifications and their versions stand: live, with a draft, complete, failing. One definition for every screen that counts them.
  */
-import { isComplete, templateChanges, type Template } from '../template';
+import { isComplete, passagesComplete, templateChanges, type Passages, type Template } from '../template';
 
 /** How a notification's leaf is drawn. */
 export type LeafState = 'off' | 'draft' | 'live' | 'failing' | 'stale';
@@ -34,11 +34,18 @@ export interface StoreLanguages {
   languages: readonly string[];
   /** The store's own: the source of the others. */
   language: string;
+  /** Its published passages: a message is not complete where one of them is not. */
+  passages?: Passages;
 }
 
-/** Languages in which every segment that the source has is written. */
-export function completeLanguages(template: Template, { languages, language: source }: StoreLanguages): string[] {
-  return languages.filter((l) => isComplete(template, l, source));
+/** Languages in which every segment that the source has is written, its passages' among them. */
+export function completeLanguages(
+  template: Template,
+  { languages, language: source, passages = {} }: StoreLanguages,
+): string[] {
+  return languages.filter(
+    (l) => isComplete(template, l, source) && (l === source || passagesComplete(template.blocks, passages, l, source)),
+  );
 }
 
 /** How one version of a notification stands. */

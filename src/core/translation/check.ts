@@ -31,6 +31,8 @@ export interface TranslationContext {
   moment: string;
   language: string;
   sourceLanguage: string;
+  /** How long it may be, in characters, where its author says so. */
+  most?: number | undefined;
 }
 
 /** Everything wrong with `words` as the translation of `source`; nothing for words that are not there yet. */
@@ -59,7 +61,7 @@ export function translationFindings(source: string, words: string, context: Tran
     ...letterFindings(to.message, language),
     ...controlFindings(words),
     ...edgeFindings(source, words, from.message, to.message, language),
-    ...lengthFindings(source, words, place),
+    ...lengthFindings(source, words, place, context.most),
   ];
 }
 
@@ -284,7 +286,16 @@ function edgeFindings(
 const ROOM: Record<string, number> = { subject: 70, button: 32 };
 
 /** Subjects and buttons that do not fit where they are shown, when their source does. */
-function lengthFindings(source: string, words: string, place: SegmentPlace): TranslationFinding[] {
+function lengthFindings(
+  source: string,
+  words: string,
+  place: SegmentPlace,
+  most: number | undefined,
+): TranslationFinding[] {
+  if (most !== undefined) {
+    const length = shownLength(words);
+    return length > most ? [{ severity: 'warning', message: say.longerThan({ here: length, most }) }] : [];
+  }
   const kind = place.id === 'subject' ? 'subject' : place.form === 'line' ? 'button' : undefined;
   if (kind === undefined) return [];
   const room = ROOM[kind]!;

@@ -5,6 +5,7 @@
 import '@/core/conditions/sentence';
 import '@/core/names';
 import '@/words/bounces';
+import '@/words/briefing';
 import '@/words/checking';
 import '@/words/diagnosis';
 import '@/words/dns';

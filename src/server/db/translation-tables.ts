@@ -1,19 +1,23 @@
 /** What is known of translations besides their words. */
-import { int, mediumtext, mysqlTable, primaryKey, varchar } from 'drizzle-orm/mysql-core';
+import { index, int, mediumtext, mysqlTable, primaryKey, varchar } from 'drizzle-orm/mysql-core';
 import type { GlossaryEntry } from '@/core/glossary';
 import { id, json, time } from './columns';
 import { ofStore } from './store-table';
+
+/** A segment of a document: `template` and its row's id, or `passage` and its id. */
+const ofSegment = () => ({
+  storeId: ofStore(),
+  kind: varchar('kind', { length: 10 }).$type<'template' | 'passage'>().notNull(),
+  document: varchar('document', { length: 60 }).notNull(),
+  segment: varchar('segment', { length: 40 }).notNull(),
+});
 
 /** What somebody said of the words of a segment in a language, and the source that they saw. It goes with its store; a segment that is no more is not asked for. */
 export const translationNotes = mysqlTable(
   'translation_note',
   {
-    storeId: ofStore(),
-    /** `template` and its row's id, or `passage` and its id. */
-    kind: varchar('kind', { length: 10 }).$type<'template' | 'passage'>().notNull(),
-    document: varchar('document', { length: 60 }).notNull(),
+    ...ofSegment(),
     language: varchar('language', { length: 20 }).notNull(),
-    segment: varchar('segment', { length: 40 }).notNull(),
     state: varchar('state', { length: 8 }).$type<'begun' | 'done' | 'checked'>().notNull(),
     source: mediumtext('source').notNull(),
     words: mediumtext('words').notNull(),
@@ -35,4 +39,37 @@ export const glossaryEntries = mysqlTable(
     changedAt: time('changed_at').notNull(),
   },
   (t) => [primaryKey({ columns: [t.storeId, t.id] })],
+);
+
+/** What an author tells translators of a segment. */
+export const segmentNotes = mysqlTable(
+  'segment_note',
+  {
+    ...ofSegment(),
+    words: varchar('words', { length: 1_000 }).notNull(),
+    /** How long a translation may be, in characters. */
+    most: int('most'),
+    saidBy: varchar('said_by', { length: 120 }).notNull(),
+    saidAt: time('said_at').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.storeId, t.kind, t.document, t.segment] })],
+);
+
+/** What a translator asks of a segment, and what the author answers. */
+export const segmentQuestions = mysqlTable(
+  'segment_question',
+  {
+    id: id().primaryKey(),
+    ...ofSegment(),
+    language: varchar('language', { length: 20 }).notNull(),
+    question: varchar('question', { length: 1_000 }).notNull(),
+    askedBy: varchar('asked_by', { length: 120 }).notNull(),
+    /** Of whom it can be taken back by. */
+    askedById: varchar('asked_by_id', { length: 60 }).notNull(),
+    askedAt: time('asked_at').notNull(),
+    answer: varchar('answer', { length: 1_000 }),
+    answeredBy: varchar('answered_by', { length: 120 }),
+    answeredAt: time('answered_at'),
+  },
+  (t) => [index('segment_question_of').on(t.storeId, t.kind, t.document)],
 );

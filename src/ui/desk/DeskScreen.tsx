@@ -14,7 +14,8 @@ import type { ValuesAs } from '@/core/text';
 import { Segments } from '../parts/fields';
 import { Trouble } from '../parts/Page';
 import { answered, valueOrToast } from '../parts/result';
-import { blockEdits, type Selected } from './blockEdits';
+import { BriefingPart } from '../briefing/BriefingPart';
+import { blockEdits, selectedAt, type Selected } from './blockEdits';
 import { Stage } from './Stage';
 import type { ChipOpen } from './ChipDetails';
 import { Conflict } from '../bench/Conflict';
@@ -64,7 +65,7 @@ export function DeskScreen(props: DeskProps) {
   const { template } = draft;
   const [strip, setStrip] = useState(props.strip);
   const [order, setOrder] = useState(props.order);
-  const [selected, setSelected] = useState<Selected>();
+  const [selected, setSelected] = useState<Selected>(() => selectedAt(props.at, props.draft));
   const [lookedAs, setLookedAs] = useState<ValuesAs>();
   const [chip, setChip] = useState<ChipOpen>();
   const [asking, setAsking] = useState<Asking>();
@@ -488,6 +489,21 @@ export function DeskScreen(props: DeskProps) {
                 moment={item.moment}
                 note={
                   selected && <OwnNote {...{ follows, base, query, language }} id={selected.id} editable={mayEdit} />
+                }
+                briefing={
+                  segmentPlace && (
+                    <BriefingPart
+                      key={segmentPlace.id}
+                      {...props.briefing}
+                      place={{
+                        kind: item.kind === 'passage' ? 'passage' : 'template',
+                        slug: item.slug,
+                        segment: segmentPlace.id,
+                      }}
+                      briefing={props.briefings[segmentPlace.id]}
+                      zone={store.timeZone}
+                    />
+                  )
                 }
                 {...{ store, base, block, chip, language, forms, findings, suggestions }}
                 segment={segment && segmentPlace && { ...segmentPlace, source: segment.source, words: segment.words }}

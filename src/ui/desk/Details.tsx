@@ -33,6 +33,8 @@ export interface DetailsProps {
   facts: OrderFacts;
   /** Said of what is selected, above its details. */
   note: ReactNode;
+  /** For the translators of what is selected, below its details. */
+  briefing: ReactNode;
   suggestions: SuggestionsAnswer | undefined;
   orderNumber: string;
   language: string;
@@ -69,6 +71,7 @@ export function Details(props: DetailsProps) {
             <h2 className="mb-3 font-serif text-lg">{segment.label}</h2>
             {props.note}
             <SegmentFields {...props} segment={segment} />
+            <div className="mt-3">{props.briefing}</div>
           </>
         ) : (
           <p className="text-sm text-slate">{say.selectABlockOnThe}</p>
@@ -111,6 +114,7 @@ function BlockDetails(props: DetailsProps & { block: Block }) {
           />
         )}
         {segment && <SegmentFields {...props} segment={segment} />}
+        {segment && props.briefing}
         {editable && (
           <>
             <ConditionForm

@@ -1,10 +1,10 @@
 'use client';
 /** What publishing will change: in words, and before and after on the chosen order. */
 import { useEffect, useState } from 'react';
-import type { VersionOnDesk } from '@/contract/templates';
+import type { DeskStore, VersionOnDesk } from '@/contract/templates';
 import type { Finding } from '@/core/preflight';
 import { languageName } from '@/core/names';
-import { isComplete, neededSegments, templateChanges, type Template } from '@/core/template';
+import { isComplete, neededSegments, passagesComplete, templateChanges, type Template } from '@/core/template';
 import type { Rendered } from '@/workers/protocol';
 import { ScaledSheet } from '../bench/ScaledSheet';
 import { PublishFrame } from '../bench/PublishFrame';
@@ -22,7 +22,7 @@ export interface PublishProps {
   onClose: () => void;
   name: string;
   /** Of the store, with its own. */
-  store: { languages: readonly string[]; language: string };
+  store: Pick<DeskStore, 'languages' | 'language' | 'fallbacks' | 'passages'>;
   /** Of the edition; undefined for what has no numbered ones. */
   number: number | undefined;
   /** What publishing does, when it is not a notification. */
@@ -147,9 +147,19 @@ function LanguagesOut({
   live,
   languages,
   language: source,
+  fallbacks,
+  passages,
 }: Pick<PublishProps, 'draft' | 'live'> & PublishProps['store']) {
-  const out = languages.filter((l) => l === source || isComplete(draft, l, source));
-  const lacking = languages.filter((l) => !out.includes(l));
+  const out = languages.filter(
+    (l) => l === source || (isComplete(draft, l, source) && passagesComplete(draft.blocks, passages, l, source)),
+  );
+  /** Those that are not complete, by what their readers get. */
+  const lacking = new Map<string, string[]>();
+  for (const l of languages.filter((x) => !out.includes(x))) {
+    const { then = [], partly = false } = fallbacks[l] ?? {};
+    const gets = partly ? `partly ${then[0] ?? source}` : (then.find((next) => out.includes(next)) ?? source);
+    lacking.set(gets, [...(lacking.get(gets) ?? []), l]);
+  }
   const older = out.filter(
     (l) =>
       l !== source &&
@@ -164,11 +174,13 @@ function LanguagesOut({
   return (
     <div className="mt-3 text-sm">
       <p>{translating.goesOutIn({ languages: named(out) })}</p>
-      {lacking.length > 0 && (
-        <p className="text-slate">
-          {translating.notCompleteIn({ languages: named(lacking), source: languageName(source) })}
+      {[...lacking].map(([gets, of]) => (
+        <p key={gets} className="text-slate">
+          {gets.startsWith('partly ')
+            ? translating.goesOutPartly({ languages: named(of), rest: languageName(gets.slice(7)) })
+            : translating.notCompleteIn({ languages: named(of), source: languageName(gets) })}
         </p>
-      )}
+      ))}
       {older.length > 0 && (
         <p className="flex items-baseline gap-1.5">
           <Mark tone="waiting" size={11} /> {translating.olderIn({ languages: named(older) })}

@@ -18,6 +18,12 @@ import { say as common } from '@/words/common';
 
 export type Selected = { kind: 'block'; id: string } | { kind: 'head'; id: 'subject' | 'preheader' } | undefined;
 
+/** What a link to a text selects: nothing for one that is not there. */
+export function selectedAt(at: string | undefined, { blocks }: Template): Selected {
+  if (at === 'subject' || at === 'preheader') return { kind: 'head', id: at };
+  return at !== undefined && blockOf(blocks, at) ? { kind: 'block', id: at } : undefined;
+}
+
 export interface BlockEdits {
   add: (kind: Block['kind'], passage?: string) => void;
   /** Gives the block that is selected then. */

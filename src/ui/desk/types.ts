@@ -5,8 +5,10 @@ import type { Result } from '@/core/result';
 import type { Block, Template } from '@/core/template';
 import type { BringFile } from '../attach/useShelf';
 import type { BringPicture } from '../parts/bringPicture';
+import type { Briefings } from '@/contract/briefing';
 import type { OrderChoice } from '@/contract/orders';
 import type { EditionNote, OnDesk, DeskStore, Publishing, VersionOnDesk } from '@/contract/templates';
+import type { BriefingRights } from '../briefing/BriefingPart';
 import type { BringBack } from '../removed/saidRemoved';
 import type { StripState } from './strip';
 import type { Segments } from '@/core/template';
@@ -35,6 +37,11 @@ export interface DeskProps {
   order: { order: Order; channelName?: string | undefined };
   strip: StripState;
   now: number;
+  /** What translators are told of each text, and what they asked. */
+  briefings: Briefings;
+  briefing: BriefingRights;
+  /** The text that a link opens. */
+  at?: string | undefined;
   mayEdit: boolean;
   mayPublish: boolean;
   mayTest: boolean;

@@ -3,10 +3,12 @@
 import { Plus, X } from 'lucide-react';
 import { useState } from 'react';
 import type { Coverage, DocumentCoverage, LanguageAdded, LanguageCoverage, SaveFallback } from '@/contract/languages';
+import type { OpenQuestion } from '@/contract/briefing';
 import { languageName } from '@/core/names';
 import type { Result } from '@/core/result';
 import { progress } from '@/core/translation';
 import { say } from '@/words/languages';
+import { say as briefing } from '@/words/briefing';
 import { say as common } from '@/words/common';
 import { say as glossary } from '@/words/glossary';
 import { Dialog } from '../parts/Dialog';
@@ -23,6 +25,9 @@ import { placeOf } from './where';
 export interface LanguagesProps {
   base: string;
   coverage: Coverage;
+  /** Questions of translators that wait for an answer. */
+  questions: OpenQuestion[];
+  mayAnswer: boolean;
   mayChoose: boolean;
   /** Languages of which finished words ship. */
   shipped: readonly string[];
@@ -32,16 +37,8 @@ export interface LanguagesProps {
   onFallback: (input: SaveFallback) => Promise<Result<void>>;
 }
 
-export function LanguagesScreen({
-  base,
-  coverage,
-  mayChoose,
-  shipped,
-  now,
-  onAdd,
-  onRemove,
-  onFallback,
-}: LanguagesProps) {
+export function LanguagesScreen(props: LanguagesProps) {
+  const { base, coverage, mayChoose, shipped, now, onAdd, onRemove, onFallback } = props;
   const { languages, documents, source, asked } = coverage;
   const [adding, setAdding] = useState(false);
   const [removing, setRemoving] = useState<LanguageCoverage>();
@@ -126,6 +123,7 @@ export function LanguagesScreen({
         <Empty title={say.oneLanguage}>{say.oneLanguageNote}</Empty>
       ) : (
         <div className="lg:h-full lg:overflow-auto">
+          <Questions {...{ base, questions: props.questions, mayAnswer: props.mayAnswer }} />
           <div className="grid grid-cols-[repeat(auto-fill,minmax(10rem,1fr))] gap-4 border-b border-rule px-5 py-4 text-sm lg:hidden">
             {languages.map((l) => (
               <LanguageHead key={l.language} {...heads} coverage={l} />
@@ -169,6 +167,37 @@ export function LanguagesScreen({
       )}
     </Page>
   );
+}
+
+/** What translators asked, each with where it is answered: on the Desk by who writes, beside its translation for everybody else. */
+function Questions({ base, questions, mayAnswer }: { base: string; questions: OpenQuestion[]; mayAnswer: boolean }) {
+  if (questions.length === 0) return null;
+  return (
+    <section id="questions" aria-label={briefing.questions} className="border-b border-rule px-5 py-3 text-sm">
+      <h2 className="flex items-center gap-1.5 font-serif text-slate italic">
+        <Mark tone="waiting" size={12} /> {briefing.openQuestions({ n: questions.length })}
+      </h2>
+      <ul>
+        {questions.map((q) => (
+          <li key={q.id} className="py-0.5">
+            <Link className="link inline-flex min-h-6 items-center" href={placeOfQuestion(base, q, mayAnswer)}>
+              {briefing.place({ document: q.document, label: q.label })}
+            </Link>{' '}
+            <span className="text-slate">
+              {briefing.saidBy({ who: q.asked.by, language: languageName(q.language) })}:
+            </span>{' '}
+            {q.question}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function placeOfQuestion(base: string, { place, language }: OpenQuestion, mayAnswer: boolean): string {
+  const at = encodeURIComponent(place.segment);
+  if (!mayAnswer) return `${placeOf(base, language, place)}&segment=${at}&show=all`;
+  return `${base}/${place.kind === 'passage' ? 'passages' : 'desk'}/${place.slug}?at=${at}`;
 }
 
 /** Says what becomes of a language's words and readers before it is removed. */

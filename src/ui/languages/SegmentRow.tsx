@@ -14,7 +14,9 @@ import {
 import { directionOf, type ChipPiece, type ValuesAs } from '@/core/text';
 import { say } from '@/words/languages';
 import { say as glossary } from '@/words/glossary';
+import { say as briefing } from '@/words/briefing';
 import { ChangedText } from '../bench/ChangedText';
+import { BriefingPart, type BriefingRights } from '../briefing/BriefingPart';
 import { pieceToJson } from '../desk/editor/documents';
 import { FormatBar } from '../desk/editor/FormatBar';
 import { WordsEditor, type EditingContext, type WordsEditorHandle } from '../desk/editor/WordsEditor';
@@ -47,6 +49,8 @@ export interface SegmentRowProps {
   /** What was translated before for this source, or one that is like it. */
   matches: readonly MemoryMatch[];
   glossary: GlossaryBetween;
+  document: { kind: 'template' | 'passage'; slug: string };
+  briefing: BriefingRights;
   onSettle: (theirs: boolean) => void;
   onLookAs: (as: ValuesAs | undefined) => void;
 }
@@ -75,7 +79,15 @@ function Row({
         <Mark tone={STATE_TONES[state]} size={13} />
       </span>
       <div className="min-w-0 px-3 py-2.5 text-slate">
-        <div className="text-xs">{segment.label}</div>
+        <div className="text-xs">
+          {segment.label}
+          {segment.briefing?.questions.some((q) => !q.answer) && (
+            <span className="ms-2 inline-flex items-center gap-1">
+              <Mark tone="waiting" size={11} />
+              {briefing.questions}
+            </span>
+          )}
+        </div>
         <div className="text-ink">{source}</div>
       </div>
       <div className={`min-w-0 max-md:col-start-2 ${active ? 'border-2 border-petrol px-2.5 py-2' : ''}`}>
@@ -142,6 +154,16 @@ export function SegmentRow(props: SegmentRowProps) {
             <ReadWords source={source} language={sourceLanguage} onChip={put} terms={{ index: said, about }} />
           )}
           <TermsOfSource source={source} glossary={props.glossary} />
+          <div className="mt-2">
+            <BriefingPart
+              key={segment.id}
+              {...props.briefing}
+              place={{ ...props.document, segment: segment.id }}
+              briefing={segment.briefing}
+              language={props.language}
+              zone={props.zone}
+            />
+          </div>
         </>
       }
     >
@@ -206,7 +228,13 @@ function Working({
   const checked = useDeferredValue(words);
   const findings = useMemo(
     () => [
-      ...translationFindings(source, checked, { place: segment, moment: props.moment, language, sourceLanguage }),
+      ...translationFindings(source, checked, {
+        place: segment,
+        moment: props.moment,
+        language,
+        sourceLanguage,
+        most: segment.briefing?.note?.most,
+      }),
       ...glossaryFindings(source, checked, segment.form, props.glossary).map((f) => ({
         ...f,
         severity: 'warning' as const,

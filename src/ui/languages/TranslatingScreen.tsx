@@ -22,6 +22,7 @@ import Link from '../parts/Link';
 import { Mark } from '../parts/marks';
 import { Empty, Page } from '../parts/Page';
 import { Search, Segments } from '../parts/fields';
+import type { BriefingRights } from '../briefing/BriefingPart';
 import { MessageBeside } from './MessageBeside';
 import { RestingRow, SegmentRow } from './SegmentRow';
 import { leftWords, openIn, toneOf } from './states';
@@ -41,6 +42,7 @@ export interface TranslatingProps {
   segment?: string | undefined;
   all: boolean;
   glossary: readonly GlossaryEntry[];
+  briefing: BriefingRights;
   now: number;
   mayEdit: boolean;
   mayPublish: boolean;
@@ -67,6 +69,7 @@ export function TranslatingScreen(props: TranslatingProps) {
     () => glossaryBetween(props.glossary, store.language, language),
     [props.glossary, store.language, language],
   );
+  const place = useMemo(() => ({ kind: document.kind, slug: document.slug }), [document.kind, document.slug]);
   const memory = useMemory(
     `${base}/languages/${language}/memory`,
     mayEdit && active !== undefined ? desk.sourceOf(active) : undefined,
@@ -308,6 +311,8 @@ export function TranslatingScreen(props: TranslatingProps) {
                     onTakeOver={() => takeOver(segment.id)}
                     matches={memory.matches}
                     glossary={glossary}
+                    document={place}
+                    briefing={props.briefing}
                     onSettle={(theirs) => desk.settle(segment.id, theirs)}
                     onLookAs={lookAs}
                   />

@@ -104,6 +104,11 @@ export const history: TranslationOf<typeof say> = {
   addedLanguage: '{$who} hat die Sprache {$language} hinzugefügt',
   choseFallback: '{$who} hat bestimmt, was Leser von {$language} bekommen, wo es fehlt',
   removedLanguage: '{$who} hat die Sprache {$language} entfernt',
+  notedForTranslators: '{$who} hat bei {$label} von {$what} einen Hinweis für Übersetzer geschrieben',
+  askedAuthor: '{$who} hat zu {$label} von {$what} etwas gefragt: {$language}',
+  answeredQuestion: '{$who} hat die Frage „{$question}“ beantwortet',
+  openedQuestion: '{$who} hat die Frage „{$question}“ wieder geöffnet',
+  tookQuestionBack: '{$who} hat die Frage „{$question}“ zurückgenommen',
   savedTerm: '{$who} hat den Glossareintrag {$term} gespeichert',
   deletedTerm: '{$who} hat den Glossareintrag {$term} gelöscht',
   broughtGlossary:

@@ -2,6 +2,7 @@
 import type { Translations } from '../speak';
 import { bench } from './bench';
 import { bounces } from './bounces';
+import { briefing } from './briefing';
 import { checking } from './checking';
 import { common } from './common';
 import { conditions } from './conditions';
@@ -58,6 +59,7 @@ import { writing } from './writing';
 export const de: Translations = {
   bench,
   bounces,
+  briefing,
   checking,
   common,
   conditions,

@@ -134,6 +134,7 @@ export const languages: TranslationOf<typeof say> = {
   incompleteFallsBack:
     'Eine Nachricht geht in dieser Sprache ({$language}) hinaus, sobald alle ihre Texte übersetzt sind; bis dahin auf {$source}.',
   goesOutIn: 'Geht hinaus auf: {$languages}.',
+  goesOutPartly: 'Nicht vollständig: {$languages}. Wer das liest, bekommt das Übersetzte und den Rest auf {$rest}.',
   notCompleteIn: 'Nicht vollständig: {$languages}. Wer das liest, bekommt {$source}.',
   olderIn: 'Im Ausgangstext geändert, aber nicht hier: {$languages}. Die Übersetzung ist älter.',
   noDocumentType: 'Diese Datei erklärt einen Dokumenttyp oder Entitäten. Ohne sie noch einmal speichern.',
@@ -209,5 +210,7 @@ export const languages: TranslationOf<typeof say> = {
   endMarkMissing: 'Der Ausgangstext endet mit „{$mark}“.',
   endMarkDiffers: 'Der Ausgangstext endet mit „{$mark}“, dies mit „{$here}“.',
   putIt: 'Mit „{$mark}“ enden',
+  mostCharacters: 'Höchstens {$most :integer} Zeichen.',
+  longerThan: 'Länger, als es sein darf: {$here :integer} Zeichen, höchstens {$most :integer}.',
   tooLong: 'Lang für seinen Platz: {$here :integer} Zeichen, im Ausgangstext {$there :integer}.',
 };

@@ -6,6 +6,7 @@ import { may } from '@/contract/policy';
 import { listOrders, orderForMoment, orderSnapshot } from '@/server/features/orders/orders';
 import { senderViews } from '@/server/features/sending/senders';
 import { stripFromQuery } from '@/ui/desk/strip';
+import { briefingProps } from './briefing-props';
 import { addFileAction } from './file-actions';
 import { bringAction, orderAction, ordersAction, suggestionsAction } from './bench-actions';
 
@@ -16,6 +17,8 @@ export interface BenchQuery {
   part?: string;
   light?: string;
   pictures?: string;
+  /** A text to begin at. */
+  at?: string;
 }
 
 /** What lies on the Desk, to choose an order for it. */
@@ -46,6 +49,8 @@ export async function benchProps(access: Access, query: BenchQuery, about?: Benc
     order: await orNotFound(orderSnapshot(access, number)),
     strip: stripFromQuery(query, number, language),
     now: Date.now(),
+    at: query.at,
+    briefing: briefingProps(access),
     mayEdit: may(role, 'template.edit'),
     mayPublish: may(role, 'template.publish'),
     mayTest: may(role, 'test.send'),

@@ -1,5 +1,6 @@
 /** Translations out as XLIFF, PO, a table or TMX, and back in: looked at first, taken in as drafts in one step, and taken back in one. */
 import { createHash } from 'node:crypto';
+import type { Briefing } from '@/contract/briefing';
 import {
   MOST_FILE_BYTES,
   type FileBrought,
@@ -7,6 +8,7 @@ import {
   type TakeBack,
   type TextFormat,
 } from '@/contract/languages';
+import { entriesIn, indexTerms, mainTerm, type GlossaryEntry } from '@/core/glossary';
 import { languageName } from '@/core/names';
 import { readTemplateAddress } from '@/core/plan';
 import { neededSegments } from '@/core/template';
@@ -32,35 +34,73 @@ import type { Access } from '../../auth/access';
 import { remember } from '../../auth/history';
 import { AppError } from '../../base/errors';
 import { database } from '../../db/client';
+import { briefingsOf } from '../briefing/briefings';
+import { entriesOf } from '../glossary/entries';
 import { draftsOfStore, type StoreDraft } from '../templates/drafts';
 import type { ExportedFile } from '../templates/exported';
 import { notesOfStore } from './notes';
 import { segmentsIn } from './segments';
 import { refuseLanguage, writeSegments, type SegmentChange } from './translating';
+import { say as briefingWords } from '@/words/briefing';
+import { say as glossaryWords } from '@/words/glossary';
 import { kept } from '@/words/kept';
 import { say } from '@/words/refusals';
 
 /** All texts of a store in a language as they are in the drafts. */
 export async function textsOf(access: Access, language: string): Promise<{ files: FileOut[]; drafts: StoreDraft[] }> {
   const { store } = access;
-  const [drafts, note] = await Promise.all([draftsOfStore(access, true), notesOfStore(store.id)]);
+  const [drafts, note, briefings, glossary] = await Promise.all([
+    draftsOfStore(access, true),
+    notesOfStore(store.id),
+    briefingsOf(access),
+    entriesOf(access),
+  ]);
+  const said = indexTerms(glossary, store.language, ['say', 'also']);
   const files = drafts.map((document): FileOut => {
     const { kind, slug, name } = document;
     const leads = drafts.find((d) => d.kind === 'template' && d.slug === document.follows);
     const units = segmentsIn(document, language, store.language, { leads, note }).map(
-      ({ id, label, state, source, words, madeFrom }) => ({
-        segment: id,
-        label,
-        state,
-        source,
-        words,
-        ...(madeFrom !== undefined && { madeFrom }),
-      }),
+      ({ id, label, state, source, words, madeFrom }) => {
+        const briefing = briefings(document)[id];
+        const notes = [...notesOf(briefing), ...termNotes(entriesIn(source, said), store.language, language)];
+        return {
+          segment: id,
+          label,
+          state,
+          source,
+          words,
+          ...(madeFrom !== undefined && { madeFrom }),
+          ...(briefing?.note?.most !== undefined && { room: briefing.note.most }),
+          ...(notes.length > 0 && { notes }),
+        };
+      },
     );
     return { kind, slug, name, units };
   });
   return { files, drafts };
 }
+
+/** What an author tells of a text, and answered of it. */
+const notesOf = ({ note, questions = [] }: Partial<Briefing> = {}): string[] => [
+  ...(note && note.words !== '' ? [note.words] : []),
+  ...questions.flatMap(({ question, answer }) =>
+    answer ? [briefingWords.askedInFile({ question, answer: answer.words })] : [],
+  ),
+];
+
+/** What the glossary says of a text's terms. */
+const termNotes = (entries: readonly GlossaryEntry[], own: string, language: string): string[] =>
+  entries.flatMap((entry) => {
+    const [term = '', words] = [mainTerm(entry, own), mainTerm(entry, language)];
+    const is =
+      words === undefined
+        ? entry.name
+          ? glossaryWords.nameReadsTheSame({ term })
+          : ''
+        : glossaryWords.termIs({ term, words });
+    const said = [is || (entry.note && term), entry.note].filter(Boolean).join('. ');
+    return said === '' ? [] : [said];
+  });
 
 export interface TakeOut {
   language: string;

@@ -11,6 +11,7 @@ import { database, type Executor } from '../../db/client';
 import { translationNotes } from '../../db/schema';
 import { readTemplate } from '../../documents/read-template';
 import { asTemplate, passageShelf, templateRow, templateShelf } from '../../documents/shelves';
+import { briefingsOf } from '../briefing/briefings';
 import { draftsOfStore } from '../templates/drafts';
 import { PASSAGE_MOMENT } from '../templates/passages';
 import { targetsOf } from './coverage';
@@ -31,6 +32,7 @@ export async function loadTranslating(
   const document = drafts.find((d) => d.kind === wanted.kind && d.slug === wanted.slug);
   if (!document) throw new AppError('not-found', say.nothingToTranslate({ slug: wanted.slug }));
   const leads = drafts.find((d) => d.kind === 'template' && d.slug === document.follows);
+  const briefings = (await briefingsOf(access, document))(document);
   return {
     kind: document.kind,
     slug: document.slug,
@@ -39,7 +41,10 @@ export async function loadTranslating(
     ...(document.notification && { notificationId: document.notification.id }),
     template: document.draft,
     ...(leads && { follows: { slug: leads.slug, name: leads.version } }),
-    segments: segmentsIn(document, language, store.language, { leads, note }),
+    segments: segmentsIn(document, language, store.language, { leads, note }).map((s) => {
+      const briefing = briefings[s.id];
+      return briefing ? { ...s, briefing } : s;
+    }),
   };
 }
 

@@ -23,6 +23,7 @@ import {
   templates,
 } from '../../db/schema';
 import { AppError } from '../../base/errors';
+import { livePassages } from '../../documents/live-passages';
 import { planSettings } from '../../events/settings';
 import { idAt } from '../../base/ids';
 import { withholdingsOf, withoutWithheld } from '../../sending/withholding';
@@ -39,13 +40,17 @@ export type BoardCard = Board['cards'][number];
 
 /** Every variant of every notification, with its draft and live edition, in the order in which they are tried. */
 export async function boardRows(access: Access) {
-  const rows = await database()
-    .select({ notification: notifications, template: templates, edition: editions })
-    .from(notifications)
-    .innerJoin(templates, eq(templates.notificationId, notifications.id))
-    .leftJoin(editions, eq(editions.id, templates.liveEditionId))
-    .where(eq(notifications.storeId, access.store.id))
-    .orderBy(notifications.id, templates.rank, templates.id);
+  const { id, language, languages } = access.store;
+  const [rows, passages] = await Promise.all([
+    database()
+      .select({ notification: notifications, template: templates, edition: editions })
+      .from(notifications)
+      .innerJoin(templates, eq(templates.notificationId, notifications.id))
+      .leftJoin(editions, eq(editions.id, templates.liveEditionId))
+      .where(eq(notifications.storeId, id))
+      .orderBy(notifications.id, templates.rank, templates.id),
+    livePassages(id),
+  ]);
   return rows.map((row) => ({
     ...row,
     title: variantTitle(row.notification.name, row.template.variantName),
@@ -58,7 +63,7 @@ export async function boardRows(access: Access) {
         live: row.edition?.template,
         stale: Object.keys(row.template.stale).length > 0,
       },
-      access.store,
+      { language, languages, passages },
     ),
   }));
 }

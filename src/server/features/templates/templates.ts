@@ -33,6 +33,7 @@ import { readTemplate } from '../../documents/read-template';
 import { listPassages } from './passages';
 import type { MomentId } from '@/core/moments';
 import type { Schedule } from '@/core/time';
+import { briefingsOf } from '../briefing/briefings';
 import { say as ready } from '@/words/ready';
 import { say } from '@/words/refusals';
 import { listed } from '@/words/speak';
@@ -41,7 +42,8 @@ import { config } from '../../base/config';
 /** Everything the Desk opens with. */
 export async function loadDesk(access: Access, slug: string) {
   const { notification, template, title } = await templateRow(access, slug);
-  const [live, list, bench] = await Promise.all([
+  const document = { kind: 'template' as const, id: template.id };
+  const [live, list, bench, briefings] = await Promise.all([
     liveEdition(template.liveEditionId),
     database()
       .select({
@@ -54,6 +56,7 @@ export async function loadDesk(access: Access, slug: string) {
       .where(eq(editions.templateId, template.id))
       .orderBy(desc(editions.number)),
     benchOf(access),
+    briefingsOf(access, document),
   ]);
   const { follows } = template.draft;
   const [neighbours, details, leads] = await Promise.all([
@@ -79,6 +82,7 @@ export async function loadDesk(access: Access, slug: string) {
         },
       }),
     },
+    briefings: briefings(document),
     draft: template.draft,
     revision: template.revision,
     draftBy: template.draftBy,

@@ -12,6 +12,7 @@ import { boardRows, loadBoard, type BoardRow } from '../notifications/board';
 import { notificationLines } from '../notifications/today-lines';
 import { serviceViews } from '../sending/services';
 import { sendingLines } from '../sending/today-lines';
+import { questionLines } from '../briefing/today-lines';
 import { codeLines } from '../codes/today-lines';
 import { firstSteps } from './first-steps';
 import { say } from '@/words/ready';
@@ -79,6 +80,7 @@ export async function loadToday(access: Access) {
     });
   }
   lines.push(...notificationLines(access, rows, board));
+  lines.push(...(await questionLines(access)));
   lines.push(...(await codeLines(access)), ...(await processLines()), ...(await contradictionLines(access)));
   const failedSince = recent.filter((r) => r.at >= since).length;
   lines.push(

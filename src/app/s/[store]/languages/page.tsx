@@ -2,6 +2,7 @@ import type { Metadata } from 'next';
 import { pageAccess } from '@/app/page-access';
 import { may } from '@/contract/policy';
 import { SHIPPED_LANGUAGES } from '@/core/shipped';
+import { openQuestions } from '@/server/features/briefing/briefings';
 import { loadCoverage } from '@/server/features/languages/coverage';
 import { LanguagesScreen } from '@/ui/languages/LanguagesScreen';
 import { say } from '@/words/languages';
@@ -16,6 +17,8 @@ export default async function Languages({ params }: { params: Promise<{ store: s
     <LanguagesScreen
       base={`/s/${id}`}
       coverage={await loadCoverage(access)}
+      questions={await openQuestions(access)}
+      mayAnswer={may(access.role, 'template.edit')}
       mayChoose={may(access.role, 'language.choose')}
       shipped={SHIPPED_LANGUAGES}
       now={Date.now()}

@@ -47,6 +47,7 @@ export default async function Desk({ params, searchParams }: Props) {
         moment: desk.notification.moment,
       })}
       item={{ kind: 'notification', ...desk.notification }}
+      briefings={desk.briefings}
       draft={desk.draft}
       revision={desk.revision}
       live={desk.live}

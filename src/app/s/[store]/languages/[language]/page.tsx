@@ -12,6 +12,7 @@ import { openIn } from '@/ui/languages/states';
 import { TranslatingScreen } from '@/ui/languages/TranslatingScreen';
 import { inOrderOfWork, type Wanted } from '@/ui/languages/where';
 import { say } from '@/words/languages';
+import { briefingProps } from '../../briefing-props';
 import { suggestionsAction } from '../../bench-actions';
 import { draftsAction, publishManyAction } from '../../journey/actions';
 import { translateAction } from '../actions';
@@ -68,6 +69,7 @@ export default async function Translating({ params, searchParams }: Props) {
         ...{ id, name, note },
         terms: terms.filter((t) => isOf(t.language, access.store.language) || isOf(t.language, language)),
       }))}
+      briefing={briefingProps(access)}
       now={Date.now()}
       mayEdit={may(role, 'words.translate')}
       mayPublish={may(role, 'template.publish')}

@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { cache } from 'react';
 import { orNotFound, pageAccess } from '@/app/page-access';
+import { briefingsOf } from '@/server/features/briefing/briefings';
 import { benchOf } from '@/server/features/templates/templates';
 import { loadPassage, PASSAGE_MOMENT } from '@/server/features/templates/passages';
 import { DeskScreen } from '@/ui/desk/DeskScreen';
@@ -37,7 +38,11 @@ export default async function Passage({ params, searchParams }: Props) {
   const access = await pageAccess(params);
   const { id } = await params;
   const store = access.store.id;
-  const [passage, bench] = await Promise.all([load(store, id), benchOf(access)]);
+  const [passage, bench, briefings] = await Promise.all([
+    load(store, id),
+    benchOf(access),
+    briefingsOf(access, { kind: 'passage', id }),
+  ]);
   const users = passage.users.map((u) => u.name);
   return (
     <DeskScreen
@@ -45,6 +50,7 @@ export default async function Passage({ params, searchParams }: Props) {
       {...await benchProps(access, await searchParams)}
       {...bench}
       item={{ kind: 'passage', slug: id, name: passage.name, moment: PASSAGE_MOMENT, on: true }}
+      briefings={briefings({ kind: 'passage', id })}
       draft={passage.draft}
       revision={passage.revision}
       live={passage.live}

@@ -1,0 +1,43 @@
+import type { say } from '../briefing';
+import type { TranslationOf } from '../speak';
+
+export const briefing: TranslationOf<typeof say> = {
+  forTranslators: 'Für Übersetzer',
+  note: 'Hinweis',
+  noteHint: 'Was gemeint ist, wo es zu sehen ist, was es nicht sagen darf.',
+  most: 'Zeichen höchstens',
+  mostHint: 'Leer: so lang, wie es sein muss.',
+  atMost: '.input {$n :integer} .match $n one {{höchstens {$n} Zeichen}} * {{höchstens {$n} Zeichen}}',
+  addNote: 'Hinweis für Übersetzer hinzufügen',
+  editNote: 'Hinweis bearbeiten',
+  notANumber: 'Geben Sie eine ganze Zahl von 1 bis 10.000 ein, oder nichts.',
+  noteSaved: 'Der Hinweis ist gespeichert. Er steht in jeder Sprache bei diesem Text.',
+  questions: 'Fragen',
+  saidBy: '{$who}, {$language}',
+  askTheAuthor: 'Den Verfasser fragen',
+  question: 'Frage an den Verfasser',
+  ask: 'Fragen',
+  asked: 'Die Frage ist gestellt. Sie wartet unter Heute und am Pult bei diesem Text.',
+  answer: 'Antworten',
+  answerTo: 'Antwort auf „{$question}“',
+  answered: 'Die Antwort steht in jeder Sprache bei diesem Text.',
+  editAnswer: 'Antwort ändern',
+  takeBack: 'Zurücknehmen',
+  takenBack: 'Die Frage ist zurückgenommen.',
+  waits: 'wartet auf eine Antwort',
+  openQuestions:
+    '.input {$n :integer} .match $n one {{{$n} Frage wartet auf eine Antwort}} * {{{$n} Fragen warten auf eine Antwort}}',
+  place: '{$document}, {$label}',
+  asksAuthor: '{$who} fragt zu {$label} von {$document}: {$language}.',
+  askAuthor:
+    '.input {$n :integer} .match $n one {{{$n} Frage von Übersetzern wartet auf eine Antwort.}} * {{{$n} Fragen von Übersetzern warten auf eine Antwort.}}',
+  seeQuestions: 'Fragen ansehen',
+  askedInFile: 'Frage: {$question} Antwort: {$answer}',
+  noSuchText: 'Dieser Text steht nicht mehr in der Nachricht. Laden Sie neu, um sie zu sehen, wie sie jetzt ist.',
+  noSuchQuestion: 'Diese Frage ist nicht mehr da.',
+  noteChangedMeanwhile: '{$who} hat diesen Hinweis inzwischen geändert. Laden Sie neu, um ihn zu sehen.',
+  answeredMeanwhile: '{$who} hat inzwischen geantwortet. Laden Sie neu, um es zu sehen.',
+  notYourQuestion: 'Das ist eine Frage von {$who}: Zurücknehmen kann sie, wer gefragt hat oder wer antwortet.',
+  tooManyQuestions: 'Ein Shop hat höchstens {$most :integer} Fragen. Nehmen Sie zuerst beantwortete zurück.',
+  somebody: 'Jemand',
+};
