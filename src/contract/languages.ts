@@ -66,6 +66,26 @@ export interface Coverage {
   asked: { language: string; wanted: number }[];
 }
 
+/** A colleague who translates, and what they are given. */
+export interface Translator {
+  id: string;
+  name: string;
+  /** Absent: all of the store's. */
+  languages?: string[];
+  /** They publish what they translated. */
+  publishes: boolean;
+}
+
+export const AllowTranslatorSchema = Type.Object(
+  {
+    id: Type.String({ minLength: 1, maxLength: 36 }),
+    languages: Type.Optional(Type.Array(Type.String({ minLength: 1, maxLength: 20 }), { minItems: 1, maxItems: 40 })),
+    publishes: Type.Boolean(),
+  },
+  strict,
+);
+export type AllowTranslator = Static<typeof AllowTranslatorSchema>;
+
 /** What texts go out as. */
 export const TEXT_FORMATS = ['xliff', 'xliff12', 'po', 'table', 'tmx'] as const;
 export type TextFormat = (typeof TEXT_FORMATS)[number];

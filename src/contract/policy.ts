@@ -22,6 +22,9 @@ export const POLICY = {
   'words.translate': ['owner', 'designer', 'translator'],
   'glossary.edit': ['owner', 'designer', 'translator'],
   'language.choose': ['owner', 'designer'],
+  'translator.allow': ['owner'],
+  // An owner can let a translator publish what they translated: see `allows`.
+  'words.publish': ['owner', 'designer'],
   'template.publish': ['owner', 'designer'],
   'phrase.edit': ['owner', 'designer'],
   'terms.edit': ['owner'],
@@ -64,6 +67,8 @@ export const ACTION_WORDS: Record<Action, string> = inEachLanguage(() => ({
   'words.translate': say.translateTexts,
   'glossary.edit': say.editTheGlossary,
   'language.choose': say.chooseLanguages,
+  'translator.allow': say.letTranslators,
+  'words.publish': say.publishTranslations,
   'template.publish': say.publishMessages,
   'phrase.edit': say.changeThePhrasebook,
   'terms.edit': say.changePaymentShippingCarriersAnd,

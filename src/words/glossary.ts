@@ -20,8 +20,8 @@ export const say = speak('glossary', {
   texts: '.input {$n :integer} .match $n 0 {{none}} one {{{$n} text}} * {{{$n} texts}}',
   kept: 'Kept to',
   everywhere: 'everywhere',
-  notKeptIn: '.input {$n :integer} .match $n one {{not in {$n} text}} * {{not in {$n} texts}}',
-  notKeptOf: '.input {$n :integer} .match $n one {{{$term}: not in {$n} text}} * {{{$term}: not in {$n} texts}}',
+  notKeptIn: '.input {$n :integer} .match $n one {{not in {$n} place}} * {{not in {$n} places}}',
+  notKeptOf: '.input {$n :integer} .match $n one {{{$term}: not in {$n} place}} * {{{$term}: not in {$n} places}}',
   place: '{$document}, {$label}, {$language}',
   edit: 'Edit {$term}',
   delete: 'Delete {$term}',
@@ -39,7 +39,7 @@ export const say = speak('glossary', {
   isName: 'This is a name: it is never translated, and reads the same where nothing else is said',
   note: 'Note for translators',
   ofOtherLanguages:
-    '.input {$n :integer} .match $n one {{{$n} term of a language that the store does not have is kept.}} * {{{$n} terms of languages that the store does not have are kept.}}',
+    '.input {$n :integer} .match $n one {{{$n} term of another language is kept.}} * {{{$n} terms of other languages are kept.}}',
   // Its files.
   files: 'Files ...',
   filesOf: 'Glossary as a file',
@@ -69,6 +69,8 @@ export const say = speak('glossary', {
   termUnwantedSay: '“{$stands}” is not said here: say “{$wanted}”.',
   // What is wrong with entries and files.
   changedMeanwhile: 'Somebody changed this entry meanwhile. Reload to see it as it is now.',
+  notYourTerms:
+    'You are given some languages of this store: you can change terms in these, and nothing else of an entry.',
   tooManyEntries: 'A glossary has at most {$most :integer} entries.',
   termIsThere: 'Another entry has the term “{$term}” already. Edit that one.',
   termTwice: '“{$term}” stands in the file before, in line {$line :integer}.',

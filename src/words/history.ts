@@ -102,6 +102,9 @@ export const say = speak('history', {
   tookBackTranslations:
     '.input {$n :integer} .match $n one {{{$who} took back {$n} translation in {$language}}} * {{{$who} took back {$n} translations in {$language}}}',
   addedLanguage: '{$who} added the language {$language}',
+  gaveLanguages: '{$who} gave {$name} these languages: {$given}',
+  letTranslatorPublish: '{$who} gave {$name} these languages, to translate and publish: {$given}',
+  allLanguages: 'all languages',
   choseFallback: '{$who} chose what readers of {$language} get where it is missing',
   removedLanguage: '{$who} removed the language {$language}',
   notedForTranslators: '{$who} wrote a note for translators at {$label} of {$what}',

@@ -5,6 +5,8 @@ export const say = speak('policy', {
   readEverythingOfTheStore: 'read everything of the store but its keys',
   changeTextAndBlocksOf: 'change text and blocks of messages',
   editTheGlossary: 'change the glossary',
+  letTranslators: 'choose languages of translators, and let them publish',
+  publishTranslations: 'publish translations',
   chooseLanguages: 'add and remove languages',
   translateTexts: 'translate messages and the phrasebook',
   publishMessages: 'publish messages',

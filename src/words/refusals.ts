@@ -193,6 +193,10 @@ export const say = speak('refusals', {
   nothingShipsFor: 'Nothing ships for “{$slug}”.',
   noSuchLanguage: '“{$tag}” is no language that is known. Choose one, or enter a tag such as de-AT.',
   languageIsThere: '{$language} is a language of this store already.',
+  noSuchTranslator: 'This is no translator of the store.',
+  notYourLanguage: '{$language} is not among the languages that you are given. An owner can give it to you.',
+  moreThanYourWords:
+    'The draft changes more than your translations: {$what}. Who may publish messages has to publish it.',
   cannotComeNext: '{$language} cannot come next: choose other languages of the store, each once.',
   cannotGoOutIn: '{$document}, {$label}: {$why}',
   notPartly:

@@ -34,6 +34,7 @@ const file = (name: string, bytes = 'x'): FormData => {
   return form;
 };
 const WORDS = { en: { a: 'x' } };
+const PLACE = { kind: 'template', slug: 'none', segment: 'subject' };
 
 /** Action by name: who may, and arguments of the right shape (which the deed may still refuse). */
 const ACTIONS: Record<string, [roles: string, ...args: unknown[]]> = {
@@ -111,6 +112,11 @@ const ACTIONS: Record<string, [roles: string, ...args: unknown[]]> = {
       timeZone: 'Europe/Berlin',
     },
   ],
+  allowTranslatorAction: ['owner', { id: 'none', publishes: false }],
+  saveNoteAction: ['owner designer', { place: PLACE, note: { words: '' }, before: { words: '' } }],
+  askAction: ['owner designer translator', { place: PLACE, language: 'none', question: '?' }],
+  answerAction: ['owner designer', { id: 'none', answer: '', before: '' }],
+  takeQuestionBackAction: ['owner designer translator', { id: 'none' }],
   saveFallbackAction: ['owner designer', { language: 'de', then: [], partly: false }],
   saveTermAction: ['owner designer translator', { entry: { name: false, note: '', terms: [] } }],
   deleteTermAction: ['owner designer translator', { id: 'none', revision: 1 }],

@@ -8,6 +8,8 @@ const TABLE: Record<Action, string> = {
   'words.translate': 'owner designer translator',
   'glossary.edit': 'owner designer translator',
   'language.choose': 'owner designer',
+  'translator.allow': 'owner',
+  'words.publish': 'owner designer',
   'template.publish': 'owner designer',
   'phrase.edit': 'owner designer',
   'terms.edit': 'owner',

@@ -21,6 +21,16 @@ export interface Access {
   person: Person;
   store: Store;
   role: Role;
+  /** Of a translator. */
+  translates?: Translates;
+}
+
+/** What an owner lets a translator do. */
+export interface Translates {
+  /** The languages they are given; absent for all of the store's. */
+  languages?: readonly string[];
+  /** They publish what they translated. */
+  publishes: boolean;
 }
 
 /** The signed-in person, or undefined. */
@@ -49,18 +59,33 @@ export async function access(storeId: string, action: Action): Promise<Access> {
 /** As {@link access}, for a known person. */
 export async function accessOf(person: Person, storeId: string, action: Action): Promise<Access> {
   const [row] = await database()
-    .select({ store: stores, role: memberships.role })
+    .select({
+      store: stores,
+      role: memberships.role,
+      languages: memberships.languages,
+      publishes: memberships.publishes,
+    })
     .from(memberships)
     .innerJoin(stores, eq(stores.id, memberships.storeId))
     .where(and(eq(memberships.userId, person.id), eq(memberships.storeId, storeId)));
   if (!row) throw new AppError('not-found', say.thereIsNoStoreStoreId({ storeId }));
-  const found = { person, store: row.store, role: row.role };
+  const found: Access = {
+    ...{ person, store: row.store, role: row.role },
+    ...(row.role === 'translator' && {
+      translates: { publishes: row.publishes, ...(row.languages && { languages: row.languages }) },
+    }),
+  };
   refuseUnless(found, action);
   return found;
 }
 
-/** Throws `forbidden` when the role may not do this. */
-export function refuseUnless({ store, role }: Access, action: Action): void {
-  if (may(role, action)) return;
+/** Whether somebody may do this: by their role, or because an owner lets them publish what they translate. */
+export const allows = ({ role, translates }: Access, action: Action): boolean =>
+  may(role, action) || (action === 'words.publish' && translates?.publishes === true);
+
+/** Throws `forbidden` when somebody may not do this. */
+export function refuseUnless(access: Access, action: Action): void {
+  if (allows(access, action)) return;
+  const { store, role } = access;
   throw new AppError('forbidden', say.yourRoleInNameRole({ name: store.name, role: ROLE_WORDS[role] }));
 }

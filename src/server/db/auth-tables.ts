@@ -1,7 +1,7 @@
 /** Who may sign in, and as what in which store. */
 import { bigint, boolean, index, int, mysqlTable, primaryKey, text, varchar } from 'drizzle-orm/mysql-core';
 import type { Role } from '../../contract/policy';
-import { time } from './columns';
+import { json, time } from './columns';
 import { ofStore } from './store-table';
 
 export const memberships = mysqlTable(
@@ -12,6 +12,10 @@ export const memberships = mysqlTable(
       .references(() => user.id, { onDelete: 'cascade' }),
     storeId: ofStore(),
     role: varchar('role', { length: 20 }).$type<Role>().notNull(),
+    /** Of a translator: the languages they are given; null for all of the store's. */
+    languages: json<string[] | null>('languages'),
+    /** Of a translator: they publish what they translated. */
+    publishes: boolean('publishes').notNull().default(false),
   },
   (t) => [primaryKey({ columns: [t.userId, t.storeId] })],
 );

@@ -31,12 +31,14 @@ export interface EntryDialogProps {
   entry: EntryOnScreen | undefined;
   /** The store's own first. */
   languages: readonly string[];
+  /** Only terms of other languages than the store's own are changed. */
+  onlyGiven: boolean;
   onSave: (input: SaveEntry) => Promise<Result<{ id: string; revision: number }>>;
   onSaved: (saved: Saved) => void;
   onClose: () => void;
 }
 
-export function EntryDialog({ entry, languages, onSave, onSaved, onClose }: EntryDialogProps) {
+export function EntryDialog({ entry, languages, onlyGiven, onSave, onSaved, onClose }: EntryDialogProps) {
   const [own = 'en', ...targets] = languages;
   const [name, setName] = useState(entry?.name ?? false);
   const [note, setNote] = useState(entry?.note ?? '');
@@ -76,6 +78,7 @@ export function EntryDialog({ entry, languages, onSave, onSaved, onClose }: Entr
       key={language}
       language={language}
       typed={typed[language]!}
+      fixed={onlyGiven && language === own}
       // A name that a language has nothing of its own for reads as in the store's.
       instead={name && language !== own ? typed[own]!.say : ''}
       onChange={(part, words) => change(language, part, words)}
@@ -102,7 +105,7 @@ export function EntryDialog({ entry, languages, onSave, onSaved, onClose }: Entr
       <div className="flex flex-col gap-4 text-sm">
         {failure && <Trouble>{failure.message}</Trouble>}
         {fields(own)}
-        <Check label={say.isName} on={name} onChange={setName} />
+        {!onlyGiven && <Check label={say.isName} on={name} onChange={setName} />}
         {targets.map(fields)}
         <p className="text-xs text-slate">{say.several}</p>
         {others.length > 0 && <p className="text-xs text-slate">{say.ofOtherLanguages({ n: others.length })}</p>}
@@ -113,6 +116,7 @@ export function EntryDialog({ entry, languages, onSave, onSaved, onClose }: Entr
               className="input"
               rows={2}
               maxLength={500}
+              readOnly={onlyGiven}
               value={note}
               onChange={(e) => setNote(e.target.value)}
             />
@@ -126,11 +130,13 @@ export function EntryDialog({ entry, languages, onSave, onSaved, onClose }: Entr
 function LanguageFields({
   language,
   typed,
+  fixed,
   instead,
   onChange,
 }: {
   language: string;
   typed: Typed;
+  fixed: boolean;
   instead: string;
   onChange: (part: keyof Typed, words: string) => void;
 }) {
@@ -154,6 +160,7 @@ function LanguageFields({
                 className="input"
                 maxLength={part === 'say' ? 100 : 1_000}
                 placeholder={part === 'say' ? instead : ''}
+                readOnly={fixed}
                 value={typed[part]}
                 onChange={(e) => onChange(part, e.target.value)}
               />

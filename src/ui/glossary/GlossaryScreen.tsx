@@ -31,6 +31,8 @@ export interface GlossaryProps {
   base: string;
   page: GlossaryPage;
   mayEdit: boolean;
+  /** One changes terms of the languages that one is given, and nothing else. */
+  onlyGiven: boolean;
   onSave: (input: SaveEntry) => Promise<Result<{ id: string; revision: number }>>;
   onDelete: (input: { id: string; revision: number }) => Promise<Result<Omit<GlossaryEntry, 'id'>>>;
   onLook: (form: FormData) => Promise<Result<GlossaryPreview>>;
@@ -39,7 +41,7 @@ export interface GlossaryProps {
 }
 
 export function GlossaryScreen(props: GlossaryProps) {
-  const { base, page, mayEdit, onSave, onDelete } = props;
+  const { base, page, mayEdit, onlyGiven, onSave, onDelete } = props;
   const [own = 'en', ...targets] = page.languages;
   const router = useRouter();
   const undo = useUndo();
@@ -79,7 +81,7 @@ export function GlossaryScreen(props: GlossaryProps) {
           <button type="button" className="btn" onClick={() => setOpen('files')}>
             {say.files}
           </button>
-          {mayEdit && (
+          {mayEdit && !onlyGiven && (
             <button type="button" className="btn btn-main" onClick={() => setOpen('new')}>
               <Plus size={14} aria-hidden />
               {say.newEntry}
@@ -124,7 +126,7 @@ export function GlossaryScreen(props: GlossaryProps) {
                       open={shown === entry.id}
                       onOpen={() => setShown(shown === entry.id ? undefined : entry.id)}
                       onEdit={mayEdit ? () => setOpen(entry) : undefined}
-                      onDelete={mayEdit ? () => void remove(entry) : undefined}
+                      onDelete={mayEdit && !onlyGiven ? () => void remove(entry) : undefined}
                     />
                   ))}
                 </tbody>
@@ -152,6 +154,7 @@ export function GlossaryScreen(props: GlossaryProps) {
         <EntryDialog
           entry={open === 'new' ? undefined : open}
           languages={page.languages}
+          onlyGiven={onlyGiven}
           onSave={onSave}
           onSaved={(made) => saved(open === 'new' ? undefined : open, made)}
           onClose={() => setOpen(undefined)}

@@ -75,6 +75,11 @@ export function FallbackDialog({ coverage, source, languages, onSave, onSaved, o
             {say.partlyInItNote}
           </Way>
         </div>
+        <p>
+          {incomplete.messages === 0
+            ? say.allComplete({ language: named })
+            : say.notComplete({ n: incomplete.messages, language: named })}
+        </p>
         <div>
           <p className="mb-1 text-slate">{say.nextLanguages}</p>
           <ol aria-label={say.nextLanguages} className="border-t border-rule">
@@ -124,11 +129,7 @@ export function FallbackDialog({ coverage, source, languages, onSave, onSaved, o
             </div>
           )}
         </div>
-        <p>
-          {incomplete.messages === 0
-            ? say.allComplete({ language: named })
-            : `${say.notComplete({ n: incomplete.messages, language: named })} ${say.countsFromNow}`}
-        </p>
+        <p className="text-slate">{say.countsFromNow}</p>
       </div>
     </Dialog>
   );

@@ -2,7 +2,16 @@
 /** How far everything that has words is in each language, and what that meant for last month's messages. */
 import { Plus, X } from 'lucide-react';
 import { useState } from 'react';
-import type { Coverage, DocumentCoverage, LanguageAdded, LanguageCoverage, SaveFallback } from '@/contract/languages';
+import { toast } from 'sonner';
+import type {
+  AllowTranslator,
+  Coverage,
+  DocumentCoverage,
+  LanguageAdded,
+  LanguageCoverage,
+  SaveFallback,
+  Translator,
+} from '@/contract/languages';
 import type { OpenQuestion } from '@/contract/briefing';
 import { languageName } from '@/core/names';
 import type { Result } from '@/core/result';
@@ -20,6 +29,7 @@ import { useUndo } from '../parts/useUndo';
 import { AddLanguage } from './AddLanguage';
 import { FallbackDialog, fallbackWords } from './FallbackDialog';
 import { leftWords, toneOf } from './states';
+import { TranslatorsDialog } from './TranslatorsDialog';
 import { placeOf } from './where';
 
 export interface LanguagesProps {
@@ -28,6 +38,8 @@ export interface LanguagesProps {
   /** Questions of translators that wait for an answer. */
   questions: OpenQuestion[];
   mayAnswer: boolean;
+  /** For owners: who translates what. */
+  translators: Translator[] | undefined;
   mayChoose: boolean;
   /** Languages of which finished words ship. */
   shipped: readonly string[];
@@ -35,12 +47,14 @@ export interface LanguagesProps {
   onAdd: (input: { language: string }) => Promise<Result<LanguageAdded>>;
   onRemove: (input: { language: string }) => Promise<Result<void>>;
   onFallback: (input: SaveFallback) => Promise<Result<void>>;
+  onAllow: (input: AllowTranslator) => Promise<Result<void>>;
 }
 
 export function LanguagesScreen(props: LanguagesProps) {
   const { base, coverage, mayChoose, shipped, now, onAdd, onRemove, onFallback } = props;
   const { languages, documents, source, asked } = coverage;
   const [adding, setAdding] = useState(false);
+  const [allowing, setAllowing] = useState(false);
   const [removing, setRemoving] = useState<LanguageCoverage>();
   const [choosing, setChoosing] = useState<LanguageCoverage>();
   const undo = useUndo();
@@ -80,6 +94,11 @@ export function LanguagesScreen(props: LanguagesProps) {
           <Link className="btn" href={`${base}/languages/glossary`}>
             {glossary.glossary}
           </Link>
+          {props.translators && (
+            <button type="button" className="btn" onClick={() => setAllowing(true)}>
+              {say.translators}
+            </button>
+          )}
           {mayChoose && (
             <button type="button" className="btn btn-main" onClick={() => setAdding(true)}>
               <Plus size={14} aria-hidden />
@@ -101,6 +120,18 @@ export function LanguagesScreen(props: LanguagesProps) {
             void remove(removing.language);
           }}
           onClose={() => setRemoving(undefined)}
+        />
+      )}
+      {allowing && props.translators && (
+        <TranslatorsDialog
+          translators={props.translators}
+          languages={languages.map((l) => l.language)}
+          onSave={props.onAllow}
+          onSaved={() => {
+            setAllowing(false);
+            toast.success(say.translatorsSaved);
+          }}
+          onClose={() => setAllowing(false)}
         />
       )}
       {choosing && (

@@ -20,8 +20,9 @@ export const glossary: TranslationOf<typeof say> = {
   texts: '.input {$n :integer} .match $n 0 {{keinem}} one {{{$n} Text}} * {{{$n} Texten}}',
   kept: 'Eingehalten',
   everywhere: 'überall',
-  notKeptIn: '.input {$n :integer} .match $n one {{in {$n} Text nicht}} * {{in {$n} Texten nicht}}',
-  notKeptOf: '.input {$n :integer} .match $n one {{{$term}: in {$n} Text nicht}} * {{{$term}: in {$n} Texten nicht}}',
+  notKeptIn: '.input {$n :integer} .match $n one {{an {$n} Stelle nicht}} * {{an {$n} Stellen nicht}}',
+  notKeptOf:
+    '.input {$n :integer} .match $n one {{{$term}: an {$n} Stelle nicht}} * {{{$term}: an {$n} Stellen nicht}}',
   place: '{$document}, {$label}, {$language}',
   edit: '{$term} bearbeiten',
   delete: '{$term} löschen',
@@ -38,7 +39,7 @@ export const glossary: TranslationOf<typeof say> = {
   isName: 'Das ist ein Name: Er wird nie übersetzt und bleibt gleich, wo nichts anderes steht',
   note: 'Hinweis für Übersetzer',
   ofOtherLanguages:
-    '.input {$n :integer} .match $n one {{{$n} Begriff einer Sprache, die der Shop nicht hat, bleibt erhalten.}} * {{{$n} Begriffe von Sprachen, die der Shop nicht hat, bleiben erhalten.}}',
+    '.input {$n :integer} .match $n one {{{$n} Begriff einer anderen Sprache bleibt erhalten.}} * {{{$n} Begriffe anderer Sprachen bleiben erhalten.}}',
   files: 'Dateien ...',
   filesOf: 'Glossar als Datei',
   out: 'Hinaus',
@@ -65,6 +66,8 @@ export const glossary: TranslationOf<typeof say> = {
   termUnwanted: '„{$stands}“ wird hier nicht gesagt.',
   termUnwantedSay: '„{$stands}“ wird hier nicht gesagt, sondern „{$wanted}“.',
   changedMeanwhile: 'Jemand hat diesen Eintrag inzwischen geändert. Laden Sie neu, um zu sehen, wie er jetzt ist.',
+  notYourTerms:
+    'Ihnen sind einige Sprachen dieses Shops gegeben: In diesen können Sie Begriffe ändern, sonst nichts an einem Eintrag.',
   tooManyEntries: 'Ein Glossar hat höchstens {$most :integer} Einträge.',
   termIsThere: 'Ein anderer Eintrag hat den Begriff „{$term}“ schon. Bearbeiten Sie diesen.',
   termTwice: '„{$term}“ steht schon weiter oben in der Datei, in Zeile {$line :integer}.',

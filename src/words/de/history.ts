@@ -102,6 +102,9 @@ export const history: TranslationOf<typeof say> = {
   tookBackTranslations:
     '.input {$n :integer} .match $n one {{{$who} hat {$n} Übersetzung zurückgenommen: {$language}}} * {{{$who} hat {$n} Übersetzungen zurückgenommen: {$language}}}',
   addedLanguage: '{$who} hat die Sprache {$language} hinzugefügt',
+  gaveLanguages: '{$who} hat {$name} diese Sprachen gegeben: {$given}',
+  letTranslatorPublish: '{$who} hat {$name} diese Sprachen gegeben, zum Übersetzen und Veröffentlichen: {$given}',
+  allLanguages: 'alle Sprachen',
   choseFallback: '{$who} hat bestimmt, was Leser von {$language} bekommen, wo es fehlt',
   removedLanguage: '{$who} hat die Sprache {$language} entfernt',
   notedForTranslators: '{$who} hat bei {$label} von {$what} einen Hinweis für Übersetzer geschrieben',

@@ -5,6 +5,8 @@ export const policy: TranslationOf<typeof say> = {
   readEverythingOfTheStore: 'alles im Shop außer den Schlüsseln lesen',
   changeTextAndBlocksOf: 'Text und Blöcke von Nachrichten ändern',
   editTheGlossary: 'das Glossar ändern',
+  letTranslators: 'Sprachen von Übersetzern wählen und sie veröffentlichen lassen',
+  publishTranslations: 'Übersetzungen veröffentlichen',
   chooseLanguages: 'Sprachen hinzufügen und entfernen',
   translateTexts: 'Nachrichten und den Wortschatz übersetzen',
   publishMessages: 'Nachrichten veröffentlichen',

@@ -204,6 +204,11 @@ export const refusals: TranslationOf<typeof say> = {
   nothingShipsFor: 'Für „{$slug}“ wird nichts mitgeliefert.',
   noSuchLanguage: '„{$tag}“ ist keine bekannte Sprache. Wählen Sie eine, oder geben Sie ein Kürzel wie de-AT ein.',
   languageIsThere: '{$language} ist schon eine Sprache dieses Shops.',
+  noSuchTranslator: 'Das ist kein Übersetzer des Shops.',
+  notYourLanguage:
+    '{$language} gehört nicht zu den Sprachen, die Ihnen gegeben sind. Ein Inhaber kann sie Ihnen geben.',
+  moreThanYourWords:
+    'Der Entwurf ändert mehr als Ihre Übersetzungen: {$what}. Veröffentlichen muss ihn, wer Nachrichten veröffentlichen darf.',
   cannotComeNext: '{$language} kann nicht als Nächstes kommen: Wählen Sie andere Sprachen des Shops, jede einmal.',
   cannotGoOutIn: '{$document}, {$label}: {$why}',
   notPartly:

@@ -6,6 +6,7 @@ import { languageName } from '@/core/names';
 import { plainLine } from '@/core/text';
 import { knownTag } from '@/core/translation';
 import type { Access } from '../../auth/access';
+import { targetsOf } from '../../auth/translators';
 import { remember } from '../../auth/history';
 import { AppError } from '../../base/errors';
 import { newId } from '../../base/ids';
@@ -35,8 +36,10 @@ export async function saveEntry(access: Access, { entry, seen }: SaveEntry): Pro
   const content = prepared(entry, access.store.language);
   return database().transaction(async (tx) => {
     const there = await lockedEntries(access, tx);
-    if (seen) currentOf(there, seen);
-    else if (there.length >= MOST_ENTRIES) throw new AppError('invalid', say.tooManyEntries({ most: MOST_ENTRIES }));
+    refuseForeignTerms(access, seen && currentOf(there, seen), content);
+    if (!seen && there.length >= MOST_ENTRIES) {
+      throw new AppError('invalid', say.tooManyEntries({ most: MOST_ENTRIES }));
+    }
     const id = seen?.id ?? newId();
     refuseDouble({ id, ...content }, there, access.store.language);
     const revision = (seen?.revision ?? 0) + 1;
@@ -58,6 +61,7 @@ export async function deleteEntry(
 ): Promise<Omit<GlossaryEntry, 'id'>> {
   return database().transaction(async (tx) => {
     const { id, revision: _revision, ...content } = currentOf(await lockedEntries(access, tx), seen);
+    refuseForeignTerms(access, content, undefined);
     await removeEntry(access, id, tx);
     await remember(
       access,
@@ -86,6 +90,27 @@ export async function putEntry(access: Access, { id, revision, ...content }: Ent
 
 export async function removeEntry({ store }: Access, id: string, tx: Executor): Promise<void> {
   await tx.delete(glossaryEntries).where(and(eq(glossaryEntries.storeId, store.id), eq(glossaryEntries.id, id)));
+}
+
+/**
+ * Who is given some languages changes terms of these alone: throws `forbidden` for an entry that is new or gone, or that differs in
+ * anything else.
+ */
+export function refuseForeignTerms(
+  access: Access,
+  before: Omit<GlossaryEntry, 'id'> | undefined,
+  after: Omit<GlossaryEntry, 'id'> | undefined,
+): void {
+  if (!access.translates?.languages) return;
+  const own = targetsOf(access);
+  const rest = (entry: Omit<GlossaryEntry, 'id'> | undefined): string =>
+    JSON.stringify(
+      entry && [
+        ...[entry.name, entry.note],
+        entry.terms.flatMap((t) => (own.includes(t.language) ? [] : [`${t.language} ${t.use} ${t.term}`])).toSorted(),
+      ],
+    );
+  if (!before || !after || rest(before) !== rest(after)) throw new AppError('forbidden', say.notYourTerms);
 }
 
 /** Throws `conflict` when another entry goes by the same term. */

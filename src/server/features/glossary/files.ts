@@ -10,7 +10,7 @@ import { AppError } from '../../base/errors';
 import { newId } from '../../base/ids';
 import { database, type Executor } from '../../db/client';
 import type { ExportedFile } from '../templates/exported';
-import { currentOf, entriesOf, lockedEntries, prepared, putEntry, removeEntry } from './entries';
+import { currentOf, entriesOf, lockedEntries, prepared, putEntry, refuseForeignTerms, removeEntry } from './entries';
 import { say } from '@/words/glossary';
 import { say as refusals } from '@/words/refusals';
 
@@ -74,11 +74,13 @@ export async function bringGlossaryIn(
     if (added.length + changed.length === 0) throw new AppError('invalid', refusals.nothingToBringIn);
     const undo: TakeBackGlossary = { remove: [], put: [] };
     for (const entry of added) {
+      refuseForeignTerms(access, undefined, entry);
       const id = newId();
       await putEntry(access, { id, revision: 1, ...prepared(contentOf(entry), access.store.language) }, tx);
       undo.remove.push({ id, revision: 1 });
     }
     for (const { before, after } of changed) {
+      refuseForeignTerms(access, before, after);
       const revision = (there.find((e) => e.id === before.id)?.revision ?? 0) + 1;
       await putEntry(access, { id: before.id, revision, ...prepared(contentOf(after), access.store.language) }, tx);
       undo.put.push({ id: before.id, revision, entry: contentOf(before) });
@@ -95,9 +97,14 @@ export async function takeBackGlossary(
 ): Promise<{ entries: number }> {
   return database().transaction(async (tx) => {
     const there = await lockedEntries(access, tx);
-    for (const seen of remove) await removeEntry(access, currentOf(there, seen).id, tx);
+    for (const seen of remove) {
+      const entry = currentOf(there, seen);
+      refuseForeignTerms(access, entry, undefined);
+      await removeEntry(access, entry.id, tx);
+    }
     for (const { entry, ...seen } of put) {
-      const { id, revision } = currentOf(there, seen);
+      const { id, revision, ...now } = currentOf(there, seen);
+      refuseForeignTerms(access, now, entry);
       await putEntry(access, { id, revision: revision + 1, ...prepared(entry, access.store.language) }, tx);
     }
     const n = remove.length + put.length;

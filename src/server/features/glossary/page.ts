@@ -3,7 +3,7 @@ import type { EntryOnScreen, GlossaryPage, TermBreach } from '@/contract/glossar
 import { entriesIn, glossaryBetween, glossaryFindings } from '@/core/glossary';
 import { neededSegments } from '@/core/template';
 import type { Access } from '../../auth/access';
-import { targetsOf } from '../languages/coverage';
+import { targetsOf } from '../../auth/translators';
 import { draftsOfStore, sharesPlace } from '../templates/drafts';
 import { entriesOf } from './entries';
 

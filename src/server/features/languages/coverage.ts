@@ -13,6 +13,7 @@ import {
 } from '@/core/template';
 import { countStates, needsTranslation, sumCounts, type SegmentState, type StateCounts } from '@/core/translation';
 import type { Access } from '../../auth/access';
+import { targetsOf } from '../../auth/translators';
 import { database } from '../../db/client';
 import { deliveries, orders, phrases } from '../../db/schema';
 import { idAt } from '../../base/ids';
@@ -23,9 +24,6 @@ import { segmentsIn } from './segments';
 import { say } from '@/words/languages';
 
 const MONTH_MS = 30 * 86_400_000;
-
-/** The languages that a store translates into. */
-export const targetsOf = ({ store }: Access): string[] => store.languages.filter((l) => l !== store.language);
 
 /** Coverage of a store by document and language. */
 export async function loadCoverage(access: Access): Promise<Coverage> {

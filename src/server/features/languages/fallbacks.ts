@@ -7,13 +7,13 @@ import { neededSegments } from '@/core/template';
 import { translationFindings } from '@/core/translation';
 import type { SchemaProblem } from '@/core/schema';
 import type { Access } from '../../auth/access';
+import { refuseLanguage } from '../../auth/translators';
 import { remember } from '../../auth/history';
 import { AppError } from '../../base/errors';
 import { database } from '../../db/client';
 import { stores } from '../../db/schema';
 import { settingsChanged } from '../../events/planner';
 import { draftsOfStore } from '../templates/drafts';
-import { refuseLanguage } from './translating';
 import { kept } from '@/words/kept';
 import { say } from '@/words/refusals';
 

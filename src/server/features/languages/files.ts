@@ -31,6 +31,7 @@ import {
   type ReadResult,
 } from '@/core/handover';
 import type { Access } from '../../auth/access';
+import { refuseLanguage } from '../../auth/translators';
 import { remember } from '../../auth/history';
 import { AppError } from '../../base/errors';
 import { database } from '../../db/client';
@@ -40,7 +41,7 @@ import { draftsOfStore, type StoreDraft } from '../templates/drafts';
 import type { ExportedFile } from '../templates/exported';
 import { notesOfStore } from './notes';
 import { segmentsIn } from './segments';
-import { refuseLanguage, writeSegments, type SegmentChange } from './translating';
+import { writeSegments, type SegmentChange } from './translating';
 import { say as briefingWords } from '@/words/briefing';
 import { say as glossaryWords } from '@/words/glossary';
 import { kept } from '@/words/kept';

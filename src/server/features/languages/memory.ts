@@ -3,9 +3,9 @@ import { SHIPPED_NOTIFICATIONS } from '@/core/shipped';
 import { segmentsOf, type Template } from '@/core/template';
 import type { MemoryEntry } from '@/core/translation';
 import type { Access } from '../../auth/access';
+import { refuseLanguage } from '../../auth/translators';
 import type { ExportedFile } from '../templates/exported';
 import { textsOf } from './files';
-import { refuseLanguage } from './translating';
 import { say } from '@/words/languages';
 
 /** Entries as JSON: what the store has first, then what ships. What was begun or copied is no translation yet. */

@@ -5,6 +5,7 @@ import { languageName } from '@/core/names';
 import { neededSegments, type SegmentPlace, type Template } from '@/core/template';
 import { segmentStanding, translationFindings, type TranslationNote } from '@/core/translation';
 import type { Access } from '../../auth/access';
+import { refuseLanguage } from '../../auth/translators';
 import { remember } from '../../auth/history';
 import { AppError } from '../../base/errors';
 import { database, type Executor } from '../../db/client';
@@ -14,7 +15,6 @@ import { asTemplate, passageShelf, templateRow, templateShelf } from '../../docu
 import { briefingsOf } from '../briefing/briefings';
 import { draftsOfStore } from '../templates/drafts';
 import { PASSAGE_MOMENT } from '../templates/passages';
-import { targetsOf } from './coverage';
 import { notesOfStore } from './notes';
 import { segmentsIn } from './segments';
 import { kept } from '@/words/kept';
@@ -46,16 +46,6 @@ export async function loadTranslating(
       return briefing ? { ...s, briefing } : s;
     }),
   };
-}
-
-/** Throws `not-found` for what is none of the languages that the store translates into. */
-export function refuseLanguage(access: Access, language: string): void {
-  if (!targetsOf(access).includes(language)) {
-    throw new AppError(
-      'not-found',
-      say.notTranslatedInto({ store: access.store.name, language: languageName(language) }),
-    );
-  }
 }
 
 /**

@@ -1,6 +1,12 @@
 /** Languages: coverage, and translating segment by segment. */
 import { Type } from '@sinclair/typebox';
-import { SaveFallbackSchema, TakeBackSchema, TEXT_FORMATS, TranslateSchema } from '@/contract/languages';
+import {
+  AllowTranslatorSchema,
+  SaveFallbackSchema,
+  TakeBackSchema,
+  TEXT_FORMATS,
+  TranslateSchema,
+} from '@/contract/languages';
 import { object } from '../shapes';
 import { useCase } from '../use-case';
 import { addLanguage, removeLanguage } from './choose';
@@ -8,6 +14,7 @@ import { saveFallback } from './fallbacks';
 import { bringInFile, lookAtFile, takeBackFile, takeOut } from './files';
 import { takeMemory } from './memory';
 import { translate } from './translating';
+import { allowTranslator } from './translators';
 
 const LANGUAGE = Type.String({ minLength: 1, maxLength: 20 });
 const BYTES = Type.Unsafe<Uint8Array>({});
@@ -30,6 +37,12 @@ export const languages = {
     permission: 'language.choose',
     input: SaveFallbackSchema,
     run: saveFallback,
+  }),
+  allowTranslator: useCase({
+    name: 'languages.allow-translator',
+    permission: 'translator.allow',
+    input: AllowTranslatorSchema,
+    run: allowTranslator,
   }),
   translate: useCase({
     name: 'languages.translate',

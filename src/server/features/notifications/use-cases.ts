@@ -43,7 +43,7 @@ export const notification = {
   }),
   bulkPublish: useCase({
     name: 'notification.bulk-publish',
-    permission: 'template.publish',
+    permission: 'words.publish',
     input: object({
       drafts: Type.Array(object({ slug: SLUG, revision: REVISION }), { maxItems: 400 }),
       note: EDITION_NOTE,

@@ -5,6 +5,7 @@ import { findingProblem, templateFindings } from '@/core/preflight';
 import { passageCycle, passagesUsed, type Passage, type Template } from '@/core/template';
 import { freeSlug } from '@/core/slug';
 import type { Access } from '../../auth/access';
+import { refuseBeyondOwnWords } from '../../auth/translators';
 import { codesOf } from '../../codes/known';
 import { database, type Executor } from '../../db/client';
 import { editions, notifications, passageEditions, passages, templates, type PassageContent } from '../../db/schema';
@@ -158,12 +159,15 @@ export async function publishPassage(
   revision: number,
   note?: string,
 ): Promise<{ number: number; touches: number }> {
-  const { name } = await passageRow(access, id);
+  const { name, live } = await passageRow(access, id);
   const touches = (await usersOfPassage(access, id)).length;
   const { number } = await publishDraft(passageShelf, { access, id }, access, {
     revision,
     note,
-    judge: (content, tx) => judgePassage(access, { id, name, ...content }, tx),
+    judge: async (content, tx) => {
+      refuseBeyondOwnWords(access, live ? asTemplate(live) : undefined, asTemplate(content));
+      await judgePassage(access, { id, name, ...content }, tx);
+    },
     then: async (tx, edition) => {
       // In which languages messages with it are complete may be another matter now.
       await settingsChanged(tx, access.store.id);

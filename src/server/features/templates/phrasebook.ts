@@ -7,6 +7,7 @@ import { refuseUnless, type Access } from '../../auth/access';
 import { database } from '../../db/client';
 import { phrases } from '../../db/schema';
 import { AppError } from '../../base/errors';
+import { refuseLanguage } from '../../auth/translators';
 import { remember } from '../../auth/history';
 import { kept } from '@/words/kept';
 import { say } from '@/words/refusals';
@@ -47,6 +48,7 @@ export async function savePhrase(
     throw new AppError('invalid', say.thereIsNoSuchPhrase);
   }
   if (input.language === store.language) refuseUnless(access, 'phrase.edit');
+  else refuseLanguage(access, input.language);
   const source = input.source.trim();
   const mine = and(eq(phrases.storeId, store.id), eq(phrases.language, input.language), eq(phrases.phrase, phrase));
   const shipped = phrasebookFor(input.language)[phrase];

@@ -15,6 +15,7 @@ import {
 } from '@/core/template';
 import { sampleOrders } from '@/core/order';
 import type { Access } from '../../auth/access';
+import { refuseBeyondOwnWords } from '../../auth/translators';
 import { database } from '../../db/client';
 import { editionContent, publishDraft, refuseToPublish, saveDraft } from '../../documents/document';
 import { liveEdition, templateRow, templateShelf } from '../../documents/shelves';
@@ -209,6 +210,7 @@ export async function publishTemplate(
     revision,
     note,
     judge: async (draft) => {
+      refuseBeyondOwnWords(access, (await liveEdition(template.liveEditionId))?.template, draft);
       const blockers = await blockersOf(access, notification.moment, draft);
       refuseToPublish('this', blockers.map(findingProblem));
     },

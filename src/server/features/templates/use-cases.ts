@@ -28,7 +28,7 @@ export const template = {
   }),
   publish: useCase({
     name: 'template.publish',
-    permission: 'template.publish',
+    permission: 'words.publish',
     input: object({
       slug: SLUG,
       revision: REVISION,
@@ -152,7 +152,7 @@ export const passage = {
   }),
   publish: useCase({
     name: 'passage.publish',
-    permission: 'template.publish',
+    permission: 'words.publish',
     input: object({ id: PASSAGE, revision: REVISION, note: EDITION_NOTE }),
     run: (who, { id, revision, note }) => publishPassage(who, id, revision, note),
   }),

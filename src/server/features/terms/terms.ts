@@ -8,6 +8,7 @@ import { plainIban, termsProblems, TermsSchema, type Seller, type Terms } from '
 import { may } from '../../../contract/policy';
 import type { TermsPage, Unlisted } from '../../../contract/terms';
 import type { Access } from '../../auth/access';
+import { targetsOf } from '../../auth/translators';
 import { remember } from '../../auth/history';
 import { AppError } from '../../base/errors';
 import { database } from '../../db/client';
@@ -52,7 +53,7 @@ export async function loadTerms(access: Access): Promise<TermsPage> {
     terms: store.terms,
     revision: store.termsRevision,
     language: { id: store.language, name: languageName(store.language) },
-    languages: store.languages.filter((l) => l !== store.language).map((id) => ({ id, name: languageName(id) })),
+    languages: targetsOf(access).map((id) => ({ id, name: languageName(id) })),
     currency: store.currency,
     categories: categories.map((c) => c.category).toSorted(),
     products: productRows,
@@ -129,6 +130,7 @@ export async function saveTerms(access: Access, revision: number, input: unknown
   if (!may(access.role, 'terms.edit') && withoutWords(terms) !== withoutWords(tidied(store.terms))) {
     throw new AppError('forbidden', say.onlyAnOwnerMayChange);
   }
+  refuseForeignNames(access, terms);
   const [saved] = await database()
     .update(stores)
     .set({
@@ -146,6 +148,24 @@ export async function saveTerms(access: Access, revision: number, input: unknown
     kept(() => ({ parts: changedParts(store.terms, terms).join(', ') || deeds.nothing })),
   );
   return { revision: revision + 1 };
+}
+
+/** A translator names things in the languages they are given. Throws `forbidden`. */
+function refuseForeignNames(access: Access, terms: Terms): void {
+  if (!access.translates?.languages) return;
+  const own = targetsOf(access);
+  const foreign = (of: Terms): [string, string][] =>
+    [...of.payments, ...of.shipping, ...of.names, ...(of.notes ?? [])].flatMap(({ words, ...thing }) =>
+      Object.entries(words).flatMap(([l, w]): [string, string][] =>
+        own.includes(l) ? [] : [[l, JSON.stringify([thing, w])]],
+      ),
+    );
+  const [before, after] = [foreign(tidied(access.store.terms)), foreign(terms)];
+  const words = (of: [string, string][]): string[] => of.map((entry) => entry.join(' '));
+  const changed = [...before, ...after].find(
+    (entry) => words(before).includes(entry.join(' ')) !== words(after).includes(entry.join(' ')),
+  );
+  if (changed) throw new AppError('forbidden', say.notYourLanguage({ language: languageName(changed[0]) }));
 }
 
 /** IBAN and BIC as they are kept, and no words that are empty. */

@@ -18,6 +18,10 @@ export async function saveFallbackAction(store: string, input: unknown): Promise
   return actAndRefresh(languages.fallback, store, input);
 }
 
+export async function allowTranslatorAction(store: string, input: unknown): Promise<Result<void>> {
+  return actAndRefresh(languages.allowTranslator, store, input);
+}
+
 export async function translateAction(store: string, input: unknown): Promise<Result<Translated>> {
   return act(languages.translate, store, input);
 }

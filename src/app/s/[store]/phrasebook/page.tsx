@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { pageAccess } from '@/app/page-access';
 import { may } from '@/contract/policy';
+import { targetsOf } from '@/server/auth/translators';
 import { loadPhrasebook } from '@/server/features/templates/phrasebook';
 import { PhrasebookScreen } from '@/ui/phrasebook/PhrasebookScreen';
 import { savePhraseAction } from './actions';
@@ -12,7 +13,7 @@ export default async function Phrasebook({ params }: { params: Promise<{ store: 
   const access = await pageAccess(params);
   const book = await loadPhrasebook(access);
   const { role, store } = access;
-  const translates = may(role, 'words.translate') ? store.languages.filter((l) => l !== store.language) : [];
+  const translates = may(role, 'words.translate') ? targetsOf(access) : [];
   return (
     <PhrasebookScreen
       {...book}

@@ -3,6 +3,7 @@ import { notFound } from 'next/navigation';
 import { orNotFound, pageAccess } from '@/app/page-access';
 import { may } from '@/contract/policy';
 import { languageName } from '@/core/names';
+import { allows } from '@/server/auth/access';
 import { entriesOf } from '@/server/features/glossary/entries';
 import { loadCoverage } from '@/server/features/languages/coverage';
 import { loadTranslating } from '@/server/features/languages/translating';
@@ -39,6 +40,7 @@ export default async function Translating({ params, searchParams }: Props) {
     listOrders(access, {}, 60),
     entriesOf(access),
   ]);
+  if (!coverage.languages.some((l) => l.language === language)) notFound();
   const first = inOrderOfWork(coverage.documents, (d) => openIn(d.counts[language]) > 0)[0];
   if (!first) notFound();
   const wanted: Wanted =
@@ -72,7 +74,7 @@ export default async function Translating({ params, searchParams }: Props) {
       briefing={briefingProps(access)}
       now={Date.now()}
       mayEdit={may(role, 'words.translate')}
-      mayPublish={may(role, 'template.publish')}
+      mayPublish={allows(access, 'words.publish')}
       onTranslate={translateAction.bind(null, store)}
       onSuggest={suggestionsAction.bind(null, store)}
       onDrafts={draftsAction.bind(null, store)}

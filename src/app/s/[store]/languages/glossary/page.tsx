@@ -22,6 +22,7 @@ export default async function Glossary({ params }: { params: Promise<{ store: st
       base={`/s/${id}`}
       page={await loadGlossary(access)}
       mayEdit={may(access.role, 'glossary.edit')}
+      onlyGiven={access.translates?.languages !== undefined}
       onSave={saveTermAction.bind(null, id)}
       onDelete={deleteTermAction.bind(null, id)}
       onLook={lookAtGlossaryAction.bind(null, id)}

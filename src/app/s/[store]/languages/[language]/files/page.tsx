@@ -3,6 +3,7 @@ import { notFound } from 'next/navigation';
 import { pageAccess } from '@/app/page-access';
 import { may } from '@/contract/policy';
 import { languageName } from '@/core/names';
+import { allows } from '@/server/auth/access';
 import { loadCoverage } from '@/server/features/languages/coverage';
 import { TranslationFilesScreen } from '@/ui/languages/TranslationFilesScreen';
 import { say } from '@/words/languages';
@@ -29,7 +30,7 @@ export default async function TranslationFiles({ params }: Props) {
       coverage={own}
       source={store.language}
       mayTranslate={may(role, 'words.translate')}
-      mayPublish={may(role, 'template.publish')}
+      mayPublish={allows(access, 'words.publish')}
       onLook={lookAtTranslationsAction.bind(null, store.id, language)}
       onBring={bringTranslationsAction.bind(null, store.id)}
       onTakeBack={takeBackTranslationsAction.bind(null, store.id)}
