@@ -86,6 +86,48 @@ export const AllowTranslatorSchema = Type.Object(
 );
 export type AllowTranslator = Static<typeof AllowTranslatorSchema>;
 
+export const MakeLinkSchema = Type.Object(
+  {
+    /** For whom: a person or an agency. */
+    name: Type.String({ minLength: 1, maxLength: 120 }),
+    language: Type.String({ minLength: 1, maxLength: 20 }),
+    days: Type.Integer({ minimum: 1, maximum: 365 }),
+    /** Absent for all texts. */
+    documents: Type.Optional(
+      Type.Array(
+        Type.Object(
+          {
+            kind: Type.Union([Type.Literal('template'), Type.Literal('passage')]),
+            slug: Type.String({ minLength: 1, maxLength: 130 }),
+          },
+          strict,
+        ),
+        { minItems: 1, maxItems: 400 },
+      ),
+    ),
+  },
+  strict,
+);
+export type MakeLink = Static<typeof MakeLinkSchema>;
+
+/** A link as it is told once. */
+export interface MadeLink {
+  id: string;
+  token: string;
+}
+
+/** A link that is open. Times are ISO 8601. */
+export interface TranslationLink {
+  id: string;
+  name: string;
+  language: string;
+  /** Names of what it opens; absent for all texts. */
+  documents?: string[];
+  until: string;
+  usedAt?: string;
+  madeBy: string;
+}
+
 /** What texts go out as. */
 export const TEXT_FORMATS = ['xliff', 'xliff12', 'po', 'table', 'tmx'] as const;
 export type TextFormat = (typeof TEXT_FORMATS)[number];

@@ -102,6 +102,9 @@ export const say = speak('history', {
   tookBackTranslations:
     '.input {$n :integer} .match $n one {{{$who} took back {$n} translation in {$language}}} * {{{$who} took back {$n} translations in {$language}}}',
   addedLanguage: '{$who} added the language {$language}',
+  madeLink: '{$who} made a link for {$name} to translate into {$language}',
+  usedLink: '{$who} opened their link to translate into {$language}',
+  tookLinkBack: '{$who} took the link of {$name} back',
   gaveLanguages: '{$who} gave {$name} these languages: {$given}',
   letTranslatorPublish: '{$who} gave {$name} these languages, to translate and publish: {$given}',
   allLanguages: 'all languages',

@@ -193,6 +193,11 @@ export const say = speak('refusals', {
   nothingShipsFor: 'Nothing ships for “{$slug}”.',
   noSuchLanguage: '“{$tag}” is no language that is known. Choose one, or enter a tag such as de-AT.',
   languageIsThere: '{$language} is a language of this store already.',
+  sayForWhom: 'Say for whom the link is.',
+  tooManyLinks: 'A store has {$most :integer} links at most. Take some back first.',
+  noSuchLink: 'This link is no longer there.',
+  linkIsOver: 'This link is not open, or not any more. Ask the shop for a new one.',
+  notOfThisLink: 'This text is not among those that your link opens.',
   noSuchTranslator: 'This is no translator of the store.',
   notYourLanguage: '{$language} is not among the languages that you are given. An owner can give it to you.',
   moreThanYourWords:

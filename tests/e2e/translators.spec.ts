@@ -1,7 +1,7 @@
 /** What translators work with besides words: the glossary, notes and questions, and what readers get while a language is missing. */
 import { readFile } from 'node:fs/promises';
 import type { Locator, Page } from '@playwright/test';
-import { arrived, choose, expect, placeByEvent, signIn, test } from './support';
+import { arrived, choose, choosePick, expect, placeByEvent, signIn, test } from './support';
 
 const STORE = '/s/quillwick';
 const CLAIRE = 'claire@quillwick.example';
@@ -184,4 +184,57 @@ test('a translator is given a language, and publishes what they translated in it
 
   await page.goto(`${STORE}/desk/delivered`);
   await expect(page.getByRole('button', { name: 'edition 2 is live' })).toBeVisible();
+});
+
+test('somebody without an account translates what a link opens, until it is taken back', async ({ page, browser }) => {
+  await signIn(page);
+  await page.goto(`${STORE}/languages`);
+  await page.getByRole('button', { name: 'Translators ...' }).click();
+  await page.getByRole('button', { name: 'Links for translators without an account' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Links for translators without an account' });
+  await dialog.getByLabel('For whom').fill('Słowo & Co.');
+  await choosePick(page, 'Language', 'Polish');
+  await dialog.getByRole('radio', { name: 'Some messages' }).click();
+  await dialog.getByRole('button', { name: 'Make the link' }).click();
+  await expect(dialog.getByText('Choose at least one message.')).toBeVisible();
+  await choose(page, 'Messages that it opens', 'Order received');
+  await dialog.getByRole('button', { name: 'Make the link' }).click();
+  await expect(dialog.getByText('This is the link for Słowo & Co.')).toBeVisible();
+  const { pathname } = new URL(await dialog.getByLabel('Link', { exact: true }).inputValue());
+  await expect(dialog.getByRole('listitem').filter({ hasText: 'Słowo & Co.' })).toContainText('not opened yet');
+
+  const context = await browser.newContext({ baseURL: new URL(page.url()).origin });
+  const outside = await context.newPage();
+  await test.step('the link opens the desk of its message, with a made-up order and without an account', async () => {
+    await outside.goto(pathname);
+    await expect(outside).toHaveURL(/\/languages\/pl/);
+    await expect(outside.getByText('Słowo & Co.: translating into Polish, until')).toBeVisible();
+    await expect(outside.getByRole('navigation', { name: 'Messages' }).getByRole('link')).toHaveCount(1);
+    await expect(outside.getByRole('link', { name: 'On the Desk' })).toHaveCount(0);
+    const row = outside.locator('[data-segment][aria-current="true"]');
+    await expect(row.getByRole('textbox')).toBeFocused();
+    await outside.keyboard.type('Zamówienie ');
+    await row.getByRole('button', { name: 'Order number' }).click();
+    await row.getByRole('button', { name: 'Done, next' }).click();
+    await expect(outside.getByText('1 of 8 done')).toBeVisible();
+  });
+  await test.step('nothing else is behind it', async () => {
+    await outside.goto(`${pathname}/languages/de`);
+    await expect(outside.getByRole('heading', { name: 'German' })).toHaveCount(0);
+    await outside.goto(`${STORE}/languages`);
+    await expect(outside).toHaveURL(/\/sign-in/);
+  });
+  await page.goto(`${STORE}/languages/pl?of=order-received&segment=subject&show=all`);
+  await expect(page.locator('[data-segment="subject"]')).toContainText('Done: Słowo & Co.');
+  await test.step('taken back, it opens nothing any more', async () => {
+    await page.goto(`${STORE}/languages`);
+    await page.getByRole('button', { name: 'Translators ...' }).click();
+    await page.getByRole('button', { name: 'Links for translators without an account' }).click();
+    await expect(dialog.getByRole('listitem').filter({ hasText: 'Słowo & Co.' })).toContainText('opened last');
+    await dialog.getByRole('button', { name: 'Take back the link of Słowo & Co.' }).click();
+    await expect(dialog.getByText('No link is open.')).toBeVisible();
+    await outside.goto(pathname);
+    await expect(outside.getByRole('heading', { name: 'This link is not open.' })).toBeVisible();
+    await context.close();
+  });
 });

@@ -23,6 +23,11 @@ export interface Access {
   role: Role;
   /** Of a translator. */
   translates?: Translates;
+  /** Of who came by a link: no member of the store. */
+  link?: {
+    /** What it opens, "template:" or "passage:" and an id each; absent for all. */
+    documents?: readonly string[];
+  };
 }
 
 /** What an owner lets a translator do. */

@@ -36,7 +36,9 @@ export async function remember<D extends Deed>(
   of: Deeds[D],
   where: Where = {},
 ): Promise<void> {
-  await historyEntry(access.store.id, { userId: access.person.id, name: access.person.name }, deed, of, where);
+  const { person, link } = access;
+  const actor: Actor = link ? { name: person.name } : { userId: person.id, name: person.name };
+  await historyEntry(access.store.id, actor, deed, of, where);
 }
 
 /** Writes down what somebody did in a store, a member or none. */

@@ -23,6 +23,15 @@ export function refuseLanguage(access: Access, language: string): void {
   throw new AppError('not-found', say.notTranslatedInto({ store: store.name, language: named }));
 }
 
+/** Whether a document is among what a link opens; all are for who is signed in. */
+export const opens = ({ link }: Access, { kind, id }: { kind: 'template' | 'passage'; id: string }): boolean =>
+  link?.documents === undefined || link.documents.includes(`${kind}:${id}`);
+
+/** Throws `not-found` for a document that a link does not open. */
+export function refuseClosed(access: Access, document: { kind: 'template' | 'passage'; id: string }): void {
+  if (!opens(access, document)) throw new AppError('not-found', say.notOfThisLink);
+}
+
 /**
  * Who publishes translations alone publishes nothing else: throws `forbidden` when a draft differs from what is live in more than words of
  * the languages they are given.

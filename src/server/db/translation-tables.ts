@@ -1,7 +1,7 @@
 /** What is known of translations besides their words. */
-import { index, int, mediumtext, mysqlTable, primaryKey, varchar } from 'drizzle-orm/mysql-core';
+import { index, int, mediumtext, mysqlTable, primaryKey, uniqueIndex, varchar } from 'drizzle-orm/mysql-core';
 import type { GlossaryEntry } from '@/core/glossary';
-import { id, json, time } from './columns';
+import { exact, id, json, time } from './columns';
 import { ofStore } from './store-table';
 
 /** A segment of a document: `template` and its row's id, or `passage` and its id. */
@@ -72,4 +72,27 @@ export const segmentQuestions = mysqlTable(
     answeredAt: time('answered_at'),
   },
   (t) => [index('segment_question_of').on(t.storeId, t.kind, t.document)],
+);
+
+/** Links for translators without an account. */
+export const translationLinks = mysqlTable(
+  'translation_link',
+  {
+    id: id().primaryKey(),
+    storeId: ofStore(),
+    /** SHA-256 of what the link has in its address, in hexadecimal; the secret itself is kept nowhere. */
+    tokenHash: exact('token_hash', 64).notNull(),
+    /** For whom it is. */
+    name: varchar('name', { length: 120 }).notNull(),
+    language: varchar('language', { length: 20 }).notNull(),
+    /** "template:" or "passage:" and the id of each document that it opens; null for all. */
+    documents: json<string[] | null>('documents'),
+    until: time('until').notNull(),
+    madeBy: varchar('made_by', { length: 120 }).notNull(),
+    madeAt: time('made_at').notNull(),
+    /** To the hour. */
+    usedAt: time('used_at'),
+    takenBackAt: time('taken_back_at'),
+  },
+  (t) => [uniqueIndex('translation_link_token').on(t.tokenHash)],
 );

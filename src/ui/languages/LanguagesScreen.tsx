@@ -28,6 +28,7 @@ import { valueOrToast } from '../parts/result';
 import { useUndo } from '../parts/useUndo';
 import { AddLanguage } from './AddLanguage';
 import { FallbackDialog, fallbackWords } from './FallbackDialog';
+import { LinksDialog, type LinksDialogProps } from './LinksDialog';
 import { leftWords, toneOf } from './states';
 import { TranslatorsDialog } from './TranslatorsDialog';
 import { placeOf } from './where';
@@ -40,6 +41,8 @@ export interface LanguagesProps {
   mayAnswer: boolean;
   /** For owners: who translates what. */
   translators: Translator[] | undefined;
+  /** For owners: links for translators without an account. */
+  links: Omit<LinksDialogProps, 'languages' | 'documents' | 'onClose'> | undefined;
   mayChoose: boolean;
   /** Languages of which finished words ship. */
   shipped: readonly string[];
@@ -54,7 +57,7 @@ export function LanguagesScreen(props: LanguagesProps) {
   const { base, coverage, mayChoose, shipped, now, onAdd, onRemove, onFallback } = props;
   const { languages, documents, source, asked } = coverage;
   const [adding, setAdding] = useState(false);
-  const [allowing, setAllowing] = useState(false);
+  const [allowing, setAllowing] = useState<'people' | 'links'>();
   const [removing, setRemoving] = useState<LanguageCoverage>();
   const [choosing, setChoosing] = useState<LanguageCoverage>();
   const undo = useUndo();
@@ -95,7 +98,7 @@ export function LanguagesScreen(props: LanguagesProps) {
             {glossary.glossary}
           </Link>
           {props.translators && (
-            <button type="button" className="btn" onClick={() => setAllowing(true)}>
+            <button type="button" className="btn" onClick={() => setAllowing('people')}>
               {say.translators}
             </button>
           )}
@@ -122,16 +125,25 @@ export function LanguagesScreen(props: LanguagesProps) {
           onClose={() => setRemoving(undefined)}
         />
       )}
-      {allowing && props.translators && (
+      {allowing === 'people' && props.translators && (
         <TranslatorsDialog
           translators={props.translators}
           languages={languages.map((l) => l.language)}
           onSave={props.onAllow}
           onSaved={() => {
-            setAllowing(false);
+            setAllowing(undefined);
             toast.success(say.translatorsSaved);
           }}
-          onClose={() => setAllowing(false)}
+          onLinks={() => setAllowing('links')}
+          onClose={() => setAllowing(undefined)}
+        />
+      )}
+      {allowing === 'links' && props.links && (
+        <LinksDialog
+          {...props.links}
+          languages={languages.map((l) => l.language)}
+          documents={documents}
+          onClose={() => setAllowing(undefined)}
         />
       )}
       {choosing && (

@@ -46,6 +46,8 @@ export interface TranslatingProps {
   now: number;
   mayEdit: boolean;
   mayPublish: boolean;
+  /** For who came by a link: nothing leads to screens that need an account. */
+  outside?: boolean;
   onTranslate: OnTranslate;
   onSuggest: AskSuggestions;
   onDrafts: (slugs: string[]) => Promise<Result<ManyDraft[]>>;
@@ -53,7 +55,7 @@ export interface TranslatingProps {
 }
 
 export function TranslatingScreen(props: TranslatingProps) {
-  const { base, language, document, store, mayEdit } = props;
+  const { base, language, document, store, mayEdit, outside = false } = props;
   const { segments } = document;
   const router = useRouter();
   const own = placeOf(base, language, document);
@@ -192,7 +194,7 @@ export function TranslatingScreen(props: TranslatingProps) {
 
   return (
     <Page
-      back={{ href: `${base}/languages`, label: say.languages }}
+      {...(!outside && { back: { href: `${base}/languages`, label: say.languages } })}
       title={named}
       note={say.deskNote({ source: languageName(store.language), done, all: total })}
       actions={
@@ -205,12 +207,12 @@ export function TranslatingScreen(props: TranslatingProps) {
               {common.undo}
             </button>
           )}
-          {mayEdit && (
+          {mayEdit && !outside && (
             <Link className="btn" href={`${base}/languages/${language}/files`}>
               {say.files}
             </Link>
           )}
-          {document.kind === 'template' && (
+          {document.kind === 'template' && !outside && (
             <Link className="btn" href={`${base}/desk/${document.slug}?language=${language}`}>
               {say.onTheDesk}
             </Link>

@@ -18,10 +18,19 @@ export interface TranslatorsDialogProps {
   languages: readonly string[];
   onSave: (input: AllowTranslator) => Promise<Result<void>>;
   onSaved: () => void;
+  /** To the links for those without an account. */
+  onLinks: () => void;
   onClose: () => void;
 }
 
-export function TranslatorsDialog({ translators, languages, onSave, onSaved, onClose }: TranslatorsDialogProps) {
+export function TranslatorsDialog({
+  translators,
+  languages,
+  onSave,
+  onSaved,
+  onLinks,
+  onClose,
+}: TranslatorsDialogProps) {
   const [all, setAll] = useState(translators);
   const [failure, setFailure] = useState<Failure>();
   const [busy, setBusy] = useState(false);
@@ -94,6 +103,11 @@ export function TranslatorsDialog({ translators, languages, onSave, onSaved, onC
             <p className="ps-6 text-xs text-slate">{say.mayPublishNote}</p>
           </fieldset>
         ))}
+        <p>
+          <button type="button" className="link min-h-6" onClick={onLinks}>
+            {say.outsideLinks}
+          </button>
+        </p>
       </div>
     </Dialog>
   );

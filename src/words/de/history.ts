@@ -102,6 +102,9 @@ export const history: TranslationOf<typeof say> = {
   tookBackTranslations:
     '.input {$n :integer} .match $n one {{{$who} hat {$n} Übersetzung zurückgenommen: {$language}}} * {{{$who} hat {$n} Übersetzungen zurückgenommen: {$language}}}',
   addedLanguage: '{$who} hat die Sprache {$language} hinzugefügt',
+  madeLink: '{$who} hat einen Link für {$name} gemacht, zum Übersetzen: {$language}',
+  usedLink: '{$who} hat den eigenen Link zum Übersetzen geöffnet: {$language}',
+  tookLinkBack: '{$who} hat den Link von {$name} zurückgenommen',
   gaveLanguages: '{$who} hat {$name} diese Sprachen gegeben: {$given}',
   letTranslatorPublish: '{$who} hat {$name} diese Sprachen gegeben, zum Übersetzen und Veröffentlichen: {$given}',
   allLanguages: 'alle Sprachen',

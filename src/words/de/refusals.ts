@@ -204,6 +204,11 @@ export const refusals: TranslationOf<typeof say> = {
   nothingShipsFor: 'Für „{$slug}“ wird nichts mitgeliefert.',
   noSuchLanguage: '„{$tag}“ ist keine bekannte Sprache. Wählen Sie eine, oder geben Sie ein Kürzel wie de-AT ein.',
   languageIsThere: '{$language} ist schon eine Sprache dieses Shops.',
+  sayForWhom: 'Sagen Sie, für wen der Link ist.',
+  tooManyLinks: 'Ein Shop hat höchstens {$most :integer} Links. Nehmen Sie zuerst welche zurück.',
+  noSuchLink: 'Diesen Link gibt es nicht mehr.',
+  linkIsOver: 'Dieser Link ist nicht offen, oder nicht mehr. Bitten Sie den Shop um einen neuen.',
+  notOfThisLink: 'Dieser Text gehört nicht zu denen, die Ihr Link öffnet.',
   noSuchTranslator: 'Das ist kein Übersetzer des Shops.',
   notYourLanguage:
     '{$language} gehört nicht zu den Sprachen, die Ihnen gegeben sind. Ein Inhaber kann sie Ihnen geben.',

@@ -5,7 +5,7 @@ import { languageName } from '@/core/names';
 import { segmentsOf } from '@/core/template';
 import { may } from '@/contract/policy';
 import type { Access } from '../../auth/access';
-import { refuseLanguage } from '../../auth/translators';
+import { refuseClosed, refuseLanguage } from '../../auth/translators';
 import { remember } from '../../auth/history';
 import { AppError } from '../../base/errors';
 import { newId } from '../../base/ids';
@@ -30,6 +30,7 @@ async function documentOf(
       : await templateRow(access, slug, tx).then(({ template, title }) => ({
           ...{ id: template.id, name: title, draft: template.draft },
         }));
+  refuseClosed(access, { kind, id: found.id });
   const place = segmentsOf(found.draft).find((s) => s.id === segment);
   if (!place) throw new AppError('invalid', say.noSuchText);
   return { kind, id: found.id, name: found.name, label: place.label };

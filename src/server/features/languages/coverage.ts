@@ -13,7 +13,7 @@ import {
 } from '@/core/template';
 import { countStates, needsTranslation, sumCounts, type SegmentState, type StateCounts } from '@/core/translation';
 import type { Access } from '../../auth/access';
-import { targetsOf } from '../../auth/translators';
+import { opens, targetsOf } from '../../auth/translators';
 import { database } from '../../db/client';
 import { deliveries, orders, phrases } from '../../db/schema';
 import { idAt } from '../../base/ids';
@@ -44,27 +44,29 @@ export async function loadCoverage(access: Access): Promise<Coverage> {
   const inOrder = drafts.toSorted((a, b) =>
     a.notification && a.notification.id === b.notification?.id ? versionOf(a) - versionOf(b) : 0,
   );
-  const documents = inOrder.map((document): DocumentCoverage => {
-    const leads = document.follows === undefined ? undefined : bySlug.get(`template ${document.follows}`);
-    return {
-      kind: document.kind,
-      slug: document.slug,
-      name: document.name,
-      on: document.notification?.on ?? true,
-      ...(document.notification && { audience: document.notification.audience }),
-      // Messages are counted by notification: those of a version are among those of the one for everyone else.
-      sent:
-        document.notification && readTemplateAddress(document.slug).variant === ''
-          ? (sent.get(document.notification.id) ?? 0)
-          : 0,
-      counts: Object.fromEntries(
-        languages.map((l) => [
-          l,
-          countStates(segmentsIn(document, l, store.language, { leads, note }).map((s) => s.state)),
-        ]),
-      ),
-    };
-  });
+  const documents = inOrder
+    .filter((d) => opens(access, d))
+    .map((document): DocumentCoverage => {
+      const leads = document.follows === undefined ? undefined : bySlug.get(`template ${document.follows}`);
+      return {
+        kind: document.kind,
+        slug: document.slug,
+        name: document.name,
+        on: document.notification?.on ?? true,
+        ...(document.notification && { audience: document.notification.audience }),
+        // Messages are counted by notification: those of a version are among those of the one for everyone else.
+        sent:
+          document.notification && readTemplateAddress(document.slug).variant === ''
+            ? (sent.get(document.notification.id) ?? 0)
+            : 0,
+        counts: Object.fromEntries(
+          languages.map((l) => [
+            l,
+            countStates(segmentsIn(document, l, store.language, { leads, note }).map((s) => s.state)),
+          ]),
+        ),
+      };
+    });
   const all = [
     ...documents.filter((d) => Object.values(d.counts).some((c) => total(c) > 0)),
     ...besides(access, languages, (language) =>

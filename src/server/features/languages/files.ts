@@ -31,7 +31,7 @@ import {
   type ReadResult,
 } from '@/core/handover';
 import type { Access } from '../../auth/access';
-import { refuseLanguage } from '../../auth/translators';
+import { opens, refuseLanguage } from '../../auth/translators';
 import { remember } from '../../auth/history';
 import { AppError } from '../../base/errors';
 import { database } from '../../db/client';
@@ -57,27 +57,29 @@ export async function textsOf(access: Access, language: string): Promise<{ files
     entriesOf(access),
   ]);
   const said = indexTerms(glossary, store.language, ['say', 'also']);
-  const files = drafts.map((document): FileOut => {
-    const { kind, slug, name } = document;
-    const leads = drafts.find((d) => d.kind === 'template' && d.slug === document.follows);
-    const units = segmentsIn(document, language, store.language, { leads, note }).map(
-      ({ id, label, state, source, words, madeFrom }) => {
-        const briefing = briefings(document)[id];
-        const notes = [...notesOf(briefing), ...termNotes(entriesIn(source, said), store.language, language)];
-        return {
-          segment: id,
-          label,
-          state,
-          source,
-          words,
-          ...(madeFrom !== undefined && { madeFrom }),
-          ...(briefing?.note?.most !== undefined && { room: briefing.note.most }),
-          ...(notes.length > 0 && { notes }),
-        };
-      },
-    );
-    return { kind, slug, name, units };
-  });
+  const files = drafts
+    .filter((d) => opens(access, d))
+    .map((document): FileOut => {
+      const { kind, slug, name } = document;
+      const leads = drafts.find((d) => d.kind === 'template' && d.slug === document.follows);
+      const units = segmentsIn(document, language, store.language, { leads, note }).map(
+        ({ id, label, state, source, words, madeFrom }) => {
+          const briefing = briefings(document)[id];
+          const notes = [...notesOf(briefing), ...termNotes(entriesIn(source, said), store.language, language)];
+          return {
+            segment: id,
+            label,
+            state,
+            source,
+            words,
+            ...(madeFrom !== undefined && { madeFrom }),
+            ...(briefing?.note?.most !== undefined && { room: briefing.note.most }),
+            ...(notes.length > 0 && { notes }),
+          };
+        },
+      );
+      return { kind, slug, name, units };
+    });
   return { files, drafts };
 }
 

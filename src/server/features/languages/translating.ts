@@ -5,7 +5,7 @@ import { languageName } from '@/core/names';
 import { neededSegments, type SegmentPlace, type Template } from '@/core/template';
 import { segmentStanding, translationFindings, type TranslationNote } from '@/core/translation';
 import type { Access } from '../../auth/access';
-import { refuseLanguage } from '../../auth/translators';
+import { refuseClosed, refuseLanguage } from '../../auth/translators';
 import { remember } from '../../auth/history';
 import { AppError } from '../../base/errors';
 import { database, type Executor } from '../../db/client';
@@ -31,6 +31,7 @@ export async function loadTranslating(
   const [drafts, note] = await Promise.all([draftsOfStore(access, true), notesOfStore(store.id)]);
   const document = drafts.find((d) => d.kind === wanted.kind && d.slug === wanted.slug);
   if (!document) throw new AppError('not-found', say.nothingToTranslate({ slug: wanted.slug }));
+  refuseClosed(access, document);
   const leads = drafts.find((d) => d.kind === 'template' && d.slug === document.follows);
   const briefings = (await briefingsOf(access, document))(document);
   return {
@@ -95,6 +96,7 @@ export async function writeSegments(
 ): Promise<{ name: string; written: Written[] }> {
   const { store, person } = access;
   const document = await openDocument(access, kind, slug, tx);
+  refuseClosed(access, { kind, id: document.id });
   const { draft } = document;
   const places = neededSegments(draft, store.language);
   const next = { ...draft.words[language] };

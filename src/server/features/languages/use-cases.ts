@@ -2,16 +2,18 @@
 import { Type } from '@sinclair/typebox';
 import {
   AllowTranslatorSchema,
+  MakeLinkSchema,
   SaveFallbackSchema,
   TakeBackSchema,
   TEXT_FORMATS,
   TranslateSchema,
 } from '@/contract/languages';
-import { object } from '../shapes';
+import { ID, object } from '../shapes';
 import { useCase } from '../use-case';
 import { addLanguage, removeLanguage } from './choose';
 import { saveFallback } from './fallbacks';
 import { bringInFile, lookAtFile, takeBackFile, takeOut } from './files';
+import { makeLink, takeLinkBack } from './links';
 import { takeMemory } from './memory';
 import { translate } from './translating';
 import { allowTranslator } from './translators';
@@ -43,6 +45,18 @@ export const languages = {
     permission: 'translator.allow',
     input: AllowTranslatorSchema,
     run: allowTranslator,
+  }),
+  makeLink: useCase({
+    name: 'languages.make-link',
+    permission: 'translator.allow',
+    input: MakeLinkSchema,
+    run: makeLink,
+  }),
+  takeLinkBack: useCase({
+    name: 'languages.take-link-back',
+    permission: 'translator.allow',
+    input: object({ id: ID }),
+    run: takeLinkBack,
   }),
   translate: useCase({
     name: 'languages.translate',

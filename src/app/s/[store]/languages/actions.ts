@@ -2,7 +2,7 @@
 /** Translating, segment by segment and by files. */
 import { act, actAndRefresh } from '@/app/act';
 import { bytesOf } from '@/app/uploaded';
-import type { FileBrought, FilePreview, LanguageAdded, Translated } from '@/contract/languages';
+import type { FileBrought, FilePreview, LanguageAdded, MadeLink, Translated } from '@/contract/languages';
 import type { Result } from '@/core/result';
 import { languages } from '@/server/features/languages/use-cases';
 
@@ -20,6 +20,14 @@ export async function saveFallbackAction(store: string, input: unknown): Promise
 
 export async function allowTranslatorAction(store: string, input: unknown): Promise<Result<void>> {
   return actAndRefresh(languages.allowTranslator, store, input);
+}
+
+export async function makeLinkAction(store: string, input: unknown): Promise<Result<MadeLink>> {
+  return actAndRefresh(languages.makeLink, store, input);
+}
+
+export async function takeLinkBackAction(store: string, input: unknown): Promise<Result<void>> {
+  return actAndRefresh(languages.takeLinkBack, store, input);
 }
 
 export async function translateAction(store: string, input: unknown): Promise<Result<Translated>> {
