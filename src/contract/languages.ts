@@ -145,7 +145,7 @@ export interface FileBrought {
   /** Notifications whose drafts changed, to be published. */
   notifications: string[];
   /** For taking it back. */
-  undo: { kind: 'template' | 'passage'; slug: string; segment: string; before: string; words: string }[];
+  undo: TakeBack['segments'];
 }
 
 export const TakeBackSchema = Type.Object(
@@ -159,6 +159,8 @@ export const TakeBackSchema = Type.Object(
           segment: Type.String({ minLength: 1, maxLength: 40 }),
           before: Type.String({ maxLength: 100_000 }),
           words: Type.String({ maxLength: 100_000 }),
+          /** What was said of them before. */
+          state: Type.Optional(Type.Union([Type.Literal('begun'), Type.Literal('done'), Type.Literal('checked')])),
         },
         strict,
       ),

@@ -1,7 +1,7 @@
 /** What translators work with besides words: the glossary, notes and questions, and what readers get while a language is missing. */
 import { readFile } from 'node:fs/promises';
 import type { Locator, Page } from '@playwright/test';
-import { arrived, choose, choosePick, expect, placeByEvent, signIn, test } from './support';
+import { arrived, choose, expect, placeByEvent, signIn, test } from './support';
 
 const STORE = '/s/quillwick';
 const CLAIRE = 'claire@quillwick.example';
@@ -193,7 +193,8 @@ test('somebody without an account translates what a link opens, until it is take
   await page.getByRole('button', { name: 'Links for translators without an account' }).click();
   const dialog = page.getByRole('dialog', { name: 'Links for translators without an account' });
   await dialog.getByLabel('For whom').fill('Słowo & Co.');
-  await choosePick(page, 'Language', 'Polish');
+  await dialog.getByRole('button', { name: /^Language: / }).click();
+  await page.getByRole('option', { name: 'Polish', exact: true }).click();
   await dialog.getByRole('radio', { name: 'Some messages' }).click();
   await dialog.getByRole('button', { name: 'Make the link' }).click();
   await expect(dialog.getByText('Choose at least one message.')).toBeVisible();
@@ -209,7 +210,7 @@ test('somebody without an account translates what a link opens, until it is take
     await outside.goto(pathname);
     await expect(outside).toHaveURL(/\/languages\/pl/);
     await expect(outside.getByText('Słowo & Co.: translating into Polish, until')).toBeVisible();
-    await expect(outside.getByRole('navigation', { name: 'Messages' }).getByRole('link')).toHaveCount(1);
+    await expect(outside.getByRole('navigation', { name: 'Messages and passages' }).getByRole('link')).toHaveCount(1);
     await expect(outside.getByRole('link', { name: 'On the Desk' })).toHaveCount(0);
     const row = outside.locator('[data-segment][aria-current="true"]');
     await expect(row.getByRole('textbox')).toBeFocused();

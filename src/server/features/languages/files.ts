@@ -12,7 +12,7 @@ import { entriesIn, indexTerms, mainTerm, type GlossaryEntry } from '@/core/glos
 import { languageName } from '@/core/names';
 import { readTemplateAddress } from '@/core/plan';
 import { neededSegments } from '@/core/template';
-import { OPEN_STATES } from '@/core/translation';
+import { OPEN_STATES, type TranslationNote } from '@/core/translation';
 import {
   compareTexts,
   decodeXml,
@@ -202,6 +202,7 @@ export async function bringInFile(
   if (preview.stamp !== stamp) throw new AppError('conflict', say.changedSinceLooked, [], preview);
   const { changed } = preview.comparison;
   if (changed.length === 0) throw new AppError('invalid', say.nothingToBringIn);
+  const saidBefore = await saidOf(access, language, changed);
   await database().transaction(async (tx) => {
     for (const own of byDocument(changed)) {
       const [{ kind, slug }] = own;
@@ -214,14 +215,25 @@ export async function bringInFile(
   return {
     segments: changed.length,
     notifications: notificationsOf(changed),
-    undo: changed.map(({ kind, slug, segment, before, after }) => ({
-      kind,
-      slug,
-      segment,
-      before: after,
-      words: before,
-    })),
+    undo: changed.map(({ kind, slug, segment, before, after }, i) => {
+      const state = saidBefore[i];
+      return { kind, slug, segment, before: after, words: before, ...(state && { state }) };
+    }),
   };
+}
+
+/** What was said of each text and its source as they are now; nothing where they are others by now. */
+async function saidOf(
+  access: Access,
+  language: string,
+  texts: readonly { kind: 'template' | 'passage'; slug: string; segment: string; source: string; before: string }[],
+): Promise<(TranslationNote['state'] | undefined)[]> {
+  const [drafts, note] = await Promise.all([draftsOfStore(access), notesOfStore(access.store.id)]);
+  return texts.map(({ kind, slug, segment, source, before }) => {
+    const document = drafts.find((d) => d.kind === kind && d.slug === slug);
+    const said = document && note(document, language, segment);
+    return said && said.source === source && said.words === before ? said.state : undefined;
+  });
 }
 
 /** Puts back what a file had changed, where nobody has changed it since. */
@@ -232,10 +244,9 @@ export async function takeBackFile(access: Access, { language, segments }: TakeB
     for (const own of byDocument(segments)) {
       const [{ kind, slug }] = own;
       const draft = drafts.find((d) => d.kind === kind && d.slug === slug)?.draft;
-      const changes = own.map(({ segment, before, words }): SegmentChange => ({
-        segment,
-        before,
-        words,
+      const changes = own.map(({ segment, before, words, state }): SegmentChange => ({
+        ...{ segment, before, words },
+        ...(state && { state }),
         source: draft?.words[access.store.language]?.[segment] ?? '',
       }));
       await writeSegments(access, { kind, slug, language }, changes, tx);
