@@ -1,6 +1,7 @@
 /** What languages and countries are called, by their codes (BCP 47, ISO 3166-1), and how large a file is. */
 
 import { keepable } from '../words/kept';
+import { say } from '../words/names';
 import { readerLanguage, readerLocale } from '../words/speak';
 
 const cache = new Map<string, Intl.DisplayNames>();
@@ -16,10 +17,11 @@ function names(type: 'language' | 'region', locale: string): Intl.DisplayNames {
 }
 
 /** The name of a language for the reader of the interface: "German" for "de" in English. */
-export const languageName = keepable(
-  'language',
-  (tag: string): string => names('language', readerLanguage()).of(tag) ?? tag,
-);
+export const languageName = keepable('language', (tag: string): string => {
+  const name = names('language', readerLanguage()).of(tag) ?? tag;
+  // CLDR has no name for how somebody is addressed.
+  return /-x-informal\b/.test(tag) ? say.informally({ language: name }) : name;
+});
 
 /** A country's name in a language, that of the reader if none is given; the code itself where it is none. */
 export const countryName = keepable('country', (code: string, locale: string = readerLanguage()): string => {

@@ -2,6 +2,7 @@
 import { speak } from './speak';
 
 export const say = speak('names', {
+  informally: '{$language} (informal)',
   unsubscribe: 'Link to unsubscribe',
   unsubscribeTitle: 'Heading',
   keepFeedback: 'Requests for feedback',

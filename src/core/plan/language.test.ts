@@ -8,6 +8,7 @@ it.each([
   ['the wanted one', 'de', has('en', 'de'), 'de', 'language-of-order'],
   ['the nearest one', 'de-AT', has('en', 'de'), 'de', 'language-of-order'],
   ['whatever its capitals', 'de-at', has('en', 'de-AT'), 'de-AT', 'language-of-order'],
+  ['another variant of it', 'de', has('en', 'fr', 'de-x-informal'), 'de-x-informal', 'language-of-order'],
   ['the store’s own without it', 'pl', has('en', 'de'), 'en', 'language-default'],
   ['the first there is without either', 'pl', has('fr', 'de'), 'fr', 'language-default'],
 ])('%s', (_, wanted, edition, language, code) => {

@@ -27,10 +27,12 @@ export interface StoreSpeaks {
   fallbacks?: Fallbacks | undefined;
 }
 
+const primary = (tag: string): string => (tag.split('-')[0] ?? '').toLowerCase();
+
 const CODES = { order: 'language-of-order', customer: 'language-of-customer', person: 'language-of-person' } as const;
 
 /**
- * The edition's language nearest to the wanted one (RFC 4647 look-up), or the next that the store has chosen for its readers, or the store's
+ * The edition's language nearest to the wanted one (RFC 4647 look-up), or a variant of the same, or the next that the store has chosen for its readers, or the store's
  * own, or the first that the edition has; with the reasons.
  */
 export function pickLanguage(
@@ -49,6 +51,9 @@ export function pickLanguage(
     if (found) return picked(found, { code: CODES[wanted.from], language: wanted.language });
     next.push(...(fallbacks[tag]?.then ?? []));
   }
+  // A variant of the same language is nearer than any other: "de-AT" for "de", informal German for "de".
+  const variant = has.find((l) => primary(l) === primary(wanted.language));
+  if (variant !== undefined) return picked(variant, { code: CODES[wanted.from], language: wanted.language });
   const chosen = next.find((l) => l !== own && has.includes(l));
   if (chosen !== undefined) return picked(chosen, { code: 'language-next', wanted: wanted.language, language: chosen });
   const language = has.includes(own) ? own : (has[0] ?? own);

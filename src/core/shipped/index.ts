@@ -14,7 +14,8 @@ import { POLISH } from './pl';
 import { PORTUGUESE } from './pt';
 import { RECKONED } from './reckoned';
 import { readTemplateAddress } from '../plan/notification';
-import type { Template } from '../template/schema';
+import { informal, INFORMAL_GERMAN } from '../template/informal';
+import type { Segments, Template } from '../template/schema';
 import { inLanguage, type ShippedNotification, type ShippedWords } from './shape';
 import { SWEDISH } from './sv';
 import { TROUBLE } from './trouble';
@@ -34,6 +35,24 @@ const FURTHER: Readonly<Record<string, ShippedWords>> = {
   sv: SWEDISH,
 };
 
+/** With German that says "du", which is made of the German that says "Sie". */
+function withDu(shipped: ShippedNotification): ShippedNotification {
+  const spoken = (template: Template): Template => ({
+    ...template,
+    words: {
+      ...template.words,
+      [INFORMAL_GERMAN]: Object.fromEntries(
+        Object.entries(template.words.de ?? {}).map(([id, words]) => [id, informal(words)]),
+      ) satisfies Segments,
+    },
+  });
+  return {
+    ...shipped,
+    template: spoken(shipped.template),
+    ...(shipped.variants && { variants: shipped.variants.map((v) => ({ ...v, template: spoken(v.template) })) }),
+  };
+}
+
 export const SHIPPED_NOTIFICATIONS: readonly ShippedNotification[] = [
   ...PLACED,
   ...PARCEL,
@@ -46,11 +65,11 @@ export const SHIPPED_NOTIFICATIONS: readonly ShippedNotification[] = [
   ...HAND,
   ...NOTICES,
 ].map((shipped) =>
-  Object.entries(FURTHER).reduce((made, [language, words]) => inLanguage(made, language, words), shipped),
+  Object.entries(FURTHER).reduce((made, [language, words]) => inLanguage(made, language, words), withDu(shipped)),
 );
 
 /** Languages that everything that ships has words in. */
-export const SHIPPED_LANGUAGES: readonly string[] = ['en', 'de', ...Object.keys(FURTHER)];
+export const SHIPPED_LANGUAGES: readonly string[] = ['en', 'de', INFORMAL_GERMAN, ...Object.keys(FURTHER)];
 
 /** A template with its words in these languages alone. */
 const only = (template: Template, languages: readonly string[]): Template => ({

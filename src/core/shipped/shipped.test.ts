@@ -31,6 +31,17 @@ describe.each(SHIPPED_LANGUAGES.filter((l) => l !== 'en'))('the words that ship 
   );
 });
 
+it.each(TEMPLATES.map((t) => [t.address, t] as const))('%s says du to who is said du to', (_, { template }) => {
+  const said = Object.values(template.words['de-x-informal']!);
+  // What is left of "Sie" is "she": an invoice, an order.
+  const left = said.filter((words) => /\b(?:Sie(?! (?:ist|lautet)\b)|Ihr\w*|Ihnen)\b|Guten Tag/.test(words));
+  expect(left).toEqual([]);
+  // Small or capital as it begins a sentence or does not.
+  expect(
+    said.filter((words) => /(?:^|[.?!] |\{#p\}|\{\{)(?:du|dein\w*)\b|[a-zäöüß,] (?:Du|Dein\w*)\b/.test(words)),
+  ).toEqual([]);
+});
+
 it('knows which words are right in a variant of a language', () => {
   expect(['de-AT', 'pt-BR', 'sv', 'fi', 'zh-Hant'].map(shippedFor)).toEqual(['de', 'pt', 'sv', undefined, undefined]);
 });

@@ -1,5 +1,6 @@
 export * from './schema';
 export * from './phrasebook';
+export * from './informal';
 export * from './passages';
 export * from './changes';
 export * from './stale';

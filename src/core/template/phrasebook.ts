@@ -131,6 +131,6 @@ export function phrasebookFor(
   legal: Readonly<Record<string, string>> = {},
 ): Phrasebook {
   const shipped = shippedIn(language) ?? DEFAULT_PHRASEBOOKS.en;
-  const lines = (legal[language] ?? '').trim();
+  const lines = (legal[language] ?? legal[language.split('-')[0] ?? ''] ?? '').trim();
   return { ...DEFAULT_PHRASEBOOKS.en, ...shipped, ...own, ...(lines !== '' && { footer: lines }) };
 }

@@ -2,6 +2,7 @@ import type { say } from '../names';
 import type { TranslationOf } from '../speak';
 
 export const names: TranslationOf<typeof say> = {
+  informally: '{$language} (du)',
   unsubscribe: 'Link zum Abbestellen',
   unsubscribeTitle: 'Überschrift',
   keepFeedback: 'Bitten um Rückmeldung',

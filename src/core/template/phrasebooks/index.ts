@@ -1,4 +1,5 @@
 /** The phrases that ship, by language. */
+import { informal, INFORMAL_GERMAN } from '../informal';
 import type { Phrasebook } from '../phrasebook';
 import { ARABIC } from './ar';
 import { GERMAN } from './de';
@@ -14,6 +15,9 @@ import { SWEDISH } from './sv';
 export const DEFAULT_PHRASEBOOKS: Readonly<Record<string, Phrasebook>> & { en: Phrasebook } = {
   en: ENGLISH,
   de: GERMAN,
+  [INFORMAL_GERMAN]: Object.fromEntries(
+    Object.entries(GERMAN).map(([phrase, words]) => [phrase, informal(words)]),
+  ) as Phrasebook,
   fr: FRENCH,
   pl: POLISH,
   ar: ARABIC,

@@ -113,9 +113,9 @@ function incompleteIn(
   };
 }
 
-/** Whether a language, or the one it is a variant of, is among those of a store. */
+/** Whether a language, in any variant, is among those of a store. */
 const served = (languages: readonly string[], language: string): boolean =>
-  languages.includes(language) || languages.includes(language.split('-')[0] ?? '');
+  languages.some((l) => l.split('-')[0] === language.split('-')[0]);
 
 const total = (counts: StateCounts): number => Object.values(counts).reduce((sum, n) => sum + n, 0);
 
