@@ -129,7 +129,7 @@ export interface TranslationLink {
 }
 
 /** What texts go out as. */
-export const TEXT_FORMATS = ['xliff', 'xliff12', 'po', 'table', 'tmx'] as const;
+export const TEXT_FORMATS = ['xliff', 'xliff12', 'po', 'table', 'xlsx', 'tmx'] as const;
 export type TextFormat = (typeof TEXT_FORMATS)[number];
 
 /** What a translator's file would change: looked at before anything is. */

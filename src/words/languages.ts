@@ -202,10 +202,14 @@ export const say = speak('languages', {
   aboutPo: 'A gettext PO file, for programs that translators and developers use.',
   aboutTable:
     'A CSV table for a spreadsheet: translate in the column “translation”, and leave the other columns as they are.',
+  spreadsheet: 'Spreadsheet',
+  aboutSpreadsheet: 'An XLSX file: translate in the column “translation”, and leave the other columns as they are.',
+  eachInZip: 'One file for each message, in a zip',
   saveXliff: 'Download',
   comingBack: 'Coming back',
   translatedFile: 'Translated file',
-  translatedFileHint: 'XLIFF 1.2, 2.0 or 2.1, PO, TMX, or a table (CSV). You see first what it changes.',
+  translatedFileHint:
+    'XLIFF 1.2, 2.0 or 2.1, PO, TMX, or a table (CSV, XLSX); several in a zip. You see first what they change.',
   fileTooLarge: 'This file is larger than {$most :integer} MB. Download fewer texts at a time.',
   looking: 'Looking at the file ...',
   bringing: 'Bringing in ...',

@@ -184,6 +184,11 @@ export const say = speak('refusals', {
   changedSinceFound: '{$name} was changed meanwhile. Nothing was replaced: find again.',
   translationsTooLarge: 'This file is larger than {$most :integer} MB. Take out fewer texts at a time.',
   tooManyTexts: 'This file has more than {$most :integer} texts. Take out fewer at a time.',
+  packedBroken: 'This zip or spreadsheet cannot be unpacked. Save it once more, and choose it again.',
+  packedTooLarge:
+    'Unpacked, this file has more than {$most :integer} MB or {$files :integer} files. Bring in fewer at a time.',
+  packedEmpty: 'There is no file in this zip.',
+  inPackedFile: '{$name}: {$message}',
   notUtf8: 'This file is neither UTF-8 nor UTF-16. Save it as UTF-8.',
   atLine: 'Line {$line :integer}: {$message}',
   otherLanguages: 'This file is from {$from} into {$to}. Here it has to be from {$wantedFrom} into {$wantedTo}.',

@@ -167,7 +167,7 @@ test('a translator is given a language, and publishes what they translated in it
   await claire.goto(`${STORE}/languages`);
   await expect(claire.getByRole('columnheader', { name: /Polish/ })).toBeVisible();
   await expect(claire.getByRole('columnheader', { name: /German/ })).toHaveCount(0);
-  await claire.goto(`${STORE}/languages/pl?of=delivered&segment=heading&show=all`);
+  await claire.goto(`${STORE}/languages/pl?of=delivered&segment=head&show=all`);
   const row = claire.locator('[data-segment][aria-current="true"]');
   await expect(row.getByRole('textbox')).toBeFocused();
   await claire.keyboard.press('Control+End');

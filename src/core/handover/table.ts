@@ -17,8 +17,11 @@ const COLUMNS = ['id', 'where', 'form', 'source', 'translation', 'state', 'note'
 const guarded = (cell: string): string => (/^[=+\-@\t\r']/.test(cell) ? `'${cell}` : cell);
 const unguarded = (cell: string): string => (/^'[=+\-@\t\r']/.test(cell) ? cell.slice(1) : cell);
 
-/** The whole table, with a byte order mark, by which spreadsheets know UTF-8. */
-export function writeTable(files: readonly FileOut[], { source, target }: { source: string; target: string }): string {
+/** The table as rows of cells, the first with what each column holds. */
+export function tableRows(
+  files: readonly FileOut[],
+  { source, target }: { source: string; target: string },
+): string[][] {
   const rows = files.flatMap((file) =>
     file.units.flatMap((unit) => {
       const made = formsOf(unit, target);
@@ -35,19 +38,30 @@ export function writeTable(files: readonly FileOut[], { source, target }: { sour
       ]);
     }),
   );
-  return `\uFEFF${Papa.unparse({ fields: [...COLUMNS], data: rows.map((row) => row.map(guarded)) }, { newline: '\r\n' })}\r\n`;
+  return [[...COLUMNS], ...rows];
+}
+
+/** The whole table as CSV, with a byte order mark, by which spreadsheets know UTF-8. */
+export function writeTable(files: readonly FileOut[], languages: { source: string; target: string }): string {
+  const [fields, ...data] = tableRows(files, languages);
+  return `\uFEFF${Papa.unparse({ fields: fields!, data: data.map((row) => row.map(guarded)) }, { newline: '\r\n' })}\r\n`;
 }
 
 /** Reads a table with commas, semicolons or tabs between its cells. */
 export function readTable(text: string): ReadResult {
   const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { delimitersToGuess: [',', ';', '\t'] });
-  const [heading = [], ...rows] = data;
+  return readRows(data.map((row) => row.map(unguarded)));
+}
+
+/** Reads the rows of a table, whatever they stood in. */
+export function readRows(table: readonly (readonly string[])[]): ReadResult {
+  const [heading = [], ...rows] = table;
   const at = Object.fromEntries(heading.map((name, i) => [name.trim().toLowerCase(), i]));
   const missing = (['id', 'source', 'translation'] as const).filter((name) => at[name] === undefined);
   if (missing.length > 0) {
     return { ok: false, problem: { line: 1, message: say.columnMissing({ column: missing[0]! }) } };
   }
-  const cell = (row: readonly string[], name: string): string => unguarded(row[at[name] ?? -1] ?? '');
+  const cell = (row: readonly string[], name: string): string => row[at[name] ?? -1] ?? '';
   const units = rows.flatMap((row, i): (ReadUnit & { original: string })[] => {
     if (row.every((c) => c.trim() === '')) return [];
     const { original, id, segment } = readContext(cell(row, 'id').trim());

@@ -18,6 +18,7 @@ import { progress } from '@/core/translation';
 import { say } from '@/words/languages';
 import { ChangedText } from '../bench/ChangedText';
 import { PublishMany } from '../journey/PublishMany';
+import { Check } from '../parts/Check';
 import { Field, Pick, Segments } from '../parts/fields';
 import { Mark } from '../parts/marks';
 import { Empty, Page, PanelTitle, Trouble } from '../parts/Page';
@@ -51,6 +52,7 @@ export function TranslationFilesScreen(props: TranslationFilesProps) {
   const undo = useUndo();
   const [show, setShow] = useState<'open' | 'all'>('open');
   const [as, setAs] = useState<TextFormat>('xliff');
+  const [each, setEach] = useState(false);
   const [file, setFile] = useState<File>();
   const [preview, setPreview] = useState<FilePreview>();
   const [failure, setFailure] = useState<Failure>();
@@ -133,6 +135,7 @@ export function TranslationFilesScreen(props: TranslationFilesProps) {
                         { value: 'xliff12', label: 'XLIFF 1.2' },
                         { value: 'po', label: 'PO' },
                         { value: 'table', label: say.table },
+                        { value: 'xlsx', label: say.spreadsheet },
                         { value: 'tmx', label: 'TMX' },
                       ]}
                       onChange={setAs}
@@ -146,6 +149,7 @@ export function TranslationFilesScreen(props: TranslationFilesProps) {
                       xliff12: say.aboutOldXliff,
                       po: say.aboutPo,
                       table: say.aboutTable,
+                      xlsx: say.aboutSpreadsheet,
                       tmx: say.aboutTmx,
                     }[as]
                   }
@@ -161,9 +165,10 @@ export function TranslationFilesScreen(props: TranslationFilesProps) {
                     onChange={setShow}
                   />
                 )}
+                {as !== 'tmx' && <Check label={say.eachInZip} on={each} onChange={setEach} />}
                 <a
                   className="btn btn-main"
-                  href={`${base}/languages/${language}/files/out?as=${as}&show=${show}`}
+                  href={`${base}/languages/${language}/files/out?as=${as}&show=${show}${each ? '&each=yes' : ''}`}
                   download
                 >
                   {say.saveXliff}
@@ -177,7 +182,7 @@ export function TranslationFilesScreen(props: TranslationFilesProps) {
                       {...ids}
                       key={brought}
                       type="file"
-                      accept=".xlf,.xliff,.xml,.tmx,.po,.csv,.tsv,.txt,application/xliff+xml,application/xml,text/xml,text/csv"
+                      accept=".xlf,.xliff,.xml,.tmx,.po,.csv,.tsv,.txt,.xlsx,.zip,application/xliff+xml,application/xml,text/xml,text/csv"
                       className="text-sm"
                       onChange={(e) => {
                         const [chosen] = e.target.files ?? [];

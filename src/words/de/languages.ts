@@ -204,11 +204,15 @@ export const languages: TranslationOf<typeof say> = {
   aboutPo: 'Eine gettext-PO-Datei für Programme, mit denen Übersetzer und Entwickler arbeiten.',
   aboutTable:
     'Eine CSV-Tabelle für ein Tabellenprogramm: Übersetzt wird in der Spalte „translation“, die anderen bleiben, wie sie sind.',
+  spreadsheet: 'Tabellenkalkulation',
+  aboutSpreadsheet:
+    'Eine XLSX-Datei: Übersetzen Sie in der Spalte „translation“, und lassen Sie die anderen Spalten, wie sie sind.',
+  eachInZip: 'Eine Datei für jede Nachricht, in einem ZIP',
   saveXliff: 'Herunterladen',
   comingBack: 'Zurück',
   translatedFile: 'Übersetzte Datei',
   translatedFileHint:
-    'XLIFF 1.2, 2.0 oder 2.1, PO, TMX oder eine Tabelle (CSV). Sie sehen zuerst, was sich dadurch ändert.',
+    'XLIFF 1.2, 2.0 oder 2.1, PO, TMX oder eine Tabelle (CSV, XLSX); mehrere in einem ZIP. Sie sehen zuerst, was sie ändern.',
   fileTooLarge: 'Diese Datei ist größer als {$most :integer} MB. Weniger Texte auf einmal herunterladen.',
   looking: 'Die Datei wird angesehen ...',
   bringing: 'Wird hereingeholt ...',

@@ -195,6 +195,12 @@ export const refusals: TranslationOf<typeof say> = {
   changedSinceFound: '{$name} wurde inzwischen geändert. Nichts wurde ersetzt: suchen Sie erneut.',
   translationsTooLarge: 'Diese Datei ist größer als {$most :integer} MB. Weniger Texte auf einmal herunterladen.',
   tooManyTexts: 'Diese Datei hat mehr als {$most :integer} Texte. Weniger auf einmal herunterladen.',
+  packedBroken:
+    'Dieses ZIP oder diese Tabelle lässt sich nicht entpacken. Speichern Sie die Datei noch einmal, und wählen Sie sie erneut.',
+  packedTooLarge:
+    'Entpackt hat diese Datei mehr als {$most :integer} MB oder {$files :integer} Dateien. Bringen Sie weniger auf einmal herein.',
+  packedEmpty: 'In diesem ZIP ist keine Datei.',
+  inPackedFile: '{$name}: {$message}',
   notUtf8: 'Diese Datei ist weder UTF-8 noch UTF-16. Bitte als UTF-8 speichern.',
   atLine: 'Zeile {$line :integer}: {$message}',
   otherLanguages: 'Diese Datei übersetzt von {$from} nach {$to}. Hier muss es von {$wantedFrom} nach {$wantedTo} sein.',

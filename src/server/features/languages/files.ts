@@ -18,9 +18,11 @@ import {
   decodeXml,
   MOST_UNITS,
   readPo,
+  readRows,
   readTable,
   readTmx,
   readXliff,
+  tableRows,
   writePo,
   writeTable,
   writeTmx,
@@ -40,6 +42,7 @@ import { entriesOf } from '../glossary/entries';
 import { draftsOfStore, type StoreDraft } from '../templates/drafts';
 import type { ExportedFile } from '../templates/exported';
 import { notesOfStore } from './notes';
+import { isPacked, pack, unpack, writeSpreadsheet } from './packed';
 import { segmentsIn } from './segments';
 import { writeSegments, type SegmentChange } from './translating';
 import { say as briefingWords } from '@/words/briefing';
@@ -112,18 +115,27 @@ export interface TakeOut {
   open: boolean;
   /** Only these documents: "template:order-received". */
   of?: string | undefined;
+  /** A file for each document, in a zip. */
+  each?: boolean | undefined;
 }
 
-const WRITTEN: Record<TextFormat, { write: typeof writeXliff; ending: string; type: string }> = {
+type Write = (files: readonly FileOut[], languages: { source: string; target: string }) => string | Promise<Buffer>;
+
+const WRITTEN: Record<TextFormat, { write: Write; ending: string; type: string }> = {
   xliff: { write: writeXliff, ending: 'xlf', type: 'application/xliff+xml' },
   xliff12: { write: writeXliff12, ending: 'xlf', type: 'application/xliff+xml' },
   po: { write: writePo, ending: 'po', type: 'text/x-gettext-translation' },
   table: { write: writeTable, ending: 'csv', type: 'text/csv' },
+  xlsx: {
+    write: (files, languages) => writeSpreadsheet(tableRows(files, languages)),
+    ending: 'xlsx',
+    type: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
+  },
   tmx: { write: writeTmx, ending: 'tmx', type: 'application/x-tmx+xml' },
 };
 
 /** A file for translators. */
-export async function takeOut(access: Access, { language, as, open, of }: TakeOut): Promise<ExportedFile> {
+export async function takeOut(access: Access, { language, as, open, of, each }: TakeOut): Promise<ExportedFile> {
   refuseLanguage(access, language);
   const { files } = await textsOf(access, language);
   const chosen = files
@@ -133,10 +145,21 @@ export async function takeOut(access: Access, { language, as, open, of }: TakeOu
     .filter((f) => f.units.length > 0);
   const { store } = access;
   const { write, ending, type } = WRITTEN[as];
+  const name = `${store.id}-${language}${open && as !== 'tmx' ? '-to-do' : ''}`;
+  const languages = { source: store.language, target: language };
+  if (each && as !== 'tmx') {
+    const files = await Promise.all(
+      chosen.map(async (file) => ({
+        name: `${file.kind === 'passage' ? 'passages/' : ''}${file.slug}.${ending}`,
+        body: await write([file], languages),
+      })),
+    );
+    return { name: `${name}.zip`, type: 'application/zip', body: pack(files) };
+  }
   return {
-    name: `${store.id}-${language}${open && as !== 'tmx' ? '-to-do' : ''}.${ending}`,
-    type: `${type}; charset=utf-8`,
-    body: write(chosen, { source: store.language, target: language }),
+    name: `${name}.${ending}`,
+    type: as === 'xlsx' ? type : `${type}; charset=utf-8`,
+    body: await write(chosen, languages),
   };
 }
 
@@ -146,6 +169,33 @@ function readFile(text: string, store: readonly FileOut[], languages: { source: 
   if (begin.startsWith('<') && /<tmx[\s>]/.test(begin.slice(0, 4_000))) return readTmx(text, store, languages);
   if (begin.startsWith('<')) return readXliff(text);
   return /^\s*(msgid|msgctxt)\s+"/m.test(begin) ? readPo(text, store) : readTable(text);
+}
+
+/** Reads bytes: a text by what it is, a spreadsheet, or all files of a zip as if they were one. Throws `invalid` for what is none of these. */
+async function readBytes(
+  bytes: Uint8Array,
+  store: readonly FileOut[],
+  languages: { source: string; target: string },
+): Promise<{ read: ReadResult; text: string }> {
+  if (!isPacked(bytes)) {
+    const text = decodeXml(bytes);
+    if (text === undefined) throw new AppError('invalid', say.notUtf8);
+    return { read: readFile(text, store, languages), text };
+  }
+  const all = (await unpack(bytes)).map((file) => {
+    const text = 'text' in file ? file.text : '';
+    const read = 'rows' in file ? readRows(file.rows) : readFile(text, store, languages);
+    if (!read.ok) {
+      const message = say.atLine({ line: read.problem.line, message: read.problem.message });
+      throw new AppError('invalid', file.name === '' ? message : say.inPackedFile({ name: file.name, message }));
+    }
+    return { value: read.value, text };
+  });
+  const [first] = all;
+  if (!first) throw new AppError('invalid', say.packedEmpty);
+  // One that is of other languages is told of as such.
+  const { value, text } = all.find((one) => !isOf(one.value, one.text, languages.source, languages.target)) ?? first;
+  return { read: { ok: true, value: { ...value, files: all.flatMap((one) => one.value.files) } }, text };
 }
 
 /** Whether a file is from the store's language into this one. Tables and PO files need not say it. */
@@ -162,10 +212,8 @@ export async function lookAtFile(access: Access, language: string, bytes: Uint8A
   if (bytes.length > MOST_FILE_BYTES) {
     throw new AppError('invalid', say.translationsTooLarge({ most: MOST_FILE_BYTES / 1_000_000 }));
   }
-  const text = decodeXml(bytes);
-  if (text === undefined) throw new AppError('invalid', say.notUtf8);
   const { files, drafts } = await textsOf(access, language);
-  const read = readFile(text, files, { source: store.language, target: language });
+  const { read, text } = await readBytes(bytes, files, { source: store.language, target: language });
   if (!read.ok) throw new AppError('invalid', say.atLine({ line: read.problem.line, message: read.problem.message }));
   const { source, target } = read.value;
   const units = read.value.files.reduce((sum, f) => sum + f.units.length, 0);

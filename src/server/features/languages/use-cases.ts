@@ -78,6 +78,7 @@ export const languages = {
       as: Type.Union(TEXT_FORMATS.map((format) => Type.Literal(format))),
       open: Type.Boolean(),
       of: Type.Optional(Type.String({ maxLength: 150 })),
+      each: Type.Optional(Type.Boolean()),
     }),
     run: takeOut,
   }),

@@ -11,6 +11,9 @@ export async function GET(
   const of = query.get('of');
   const as = query.get('as') ?? 'xliff';
   return fileResponse(() =>
-    perform(languages.takeOut, store, { language, as, open: query.get('show') !== 'all', ...(of && { of }) }),
+    perform(languages.takeOut, store, {
+      ...{ language, as, open: query.get('show') !== 'all', each: query.get('each') === 'yes' },
+      ...(of && { of }),
+    }),
   );
 }
