@@ -55,7 +55,7 @@ export const say = speak('languages', {
   chooseMessages: 'Choose at least one message.',
   daysWrong: 'Enter a whole number of days from 1 to 365.',
   makeLink: 'Make the link',
-  hereItIs: 'This is the link for {$name}. It is shown only now: copy it, and send it to nobody else.',
+  hereItIs: 'The link for {$name} is shown only now: copy it, and send it to nobody else.',
   copied: 'The link is copied.',
   theLink: 'Link',
   linkLine: '{$language}, until',

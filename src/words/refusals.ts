@@ -201,7 +201,7 @@ export const say = speak('refusals', {
   sayForWhom: 'Say for whom the link is.',
   tooManyLinks: 'A store has {$most :integer} links at most. Take some back first.',
   noSuchLink: 'This link is no longer there.',
-  linkIsOver: 'This link is not open, or not any more. Ask the shop for a new one.',
+  linkIsOver: 'It is over, was taken back, or never was. Ask the shop for a new link.',
   notOfThisLink: 'This text is not among those that your link opens.',
   noSuchTranslator: 'This is no translator of the store.',
   notYourLanguage: '{$language} is not among the languages that you are given. An owner can give it to you.',

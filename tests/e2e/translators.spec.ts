@@ -174,6 +174,7 @@ test('a translator is given a language, and publishes what they translated in it
   await claire.keyboard.type(' dzisiaj');
   await expect(row.getByRole('textbox')).toContainText('dzisiaj');
   await row.getByRole('button', { name: 'Done, next' }).click();
+  await expect(claire.getByText('Saved', { exact: true })).toBeVisible();
   await claire.getByRole('button', { name: 'Publish ...' }).click();
   await claire
     .getByRole('dialog')
@@ -200,7 +201,7 @@ test('somebody without an account translates what a link opens, until it is take
   await expect(dialog.getByText('Choose at least one message.')).toBeVisible();
   await choose(page, 'Messages that it opens', 'Order received');
   await dialog.getByRole('button', { name: 'Make the link' }).click();
-  await expect(dialog.getByText('This is the link for Słowo & Co.')).toBeVisible();
+  await expect(dialog.getByText('The link for Słowo & Co. is shown only now')).toBeVisible();
   const { pathname } = new URL(await dialog.getByLabel('Link', { exact: true }).inputValue());
   await expect(dialog.getByRole('listitem').filter({ hasText: 'Słowo & Co.' })).toContainText('not opened yet');
 

@@ -182,7 +182,11 @@ export function LanguagesScreen(props: LanguagesProps) {
                   {say.where}
                 </th>
                 {languages.map((l) => (
-                  <th key={l.language} scope="col" className="min-w-40 px-2 py-2 text-start font-normal last:pe-5">
+                  <th
+                    key={l.language}
+                    scope="col"
+                    className="min-w-40 px-2 align-top py-2 text-start font-normal last:pe-5"
+                  >
                     <LanguageHead {...heads} coverage={l} />
                   </th>
                 ))}

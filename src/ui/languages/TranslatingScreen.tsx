@@ -218,7 +218,13 @@ export function TranslatingScreen(props: TranslatingProps) {
             </Link>
           )}
           {props.mayPublish && document.kind === 'template' && (
-            <button type="button" className="btn btn-main" onClick={() => setPublishing(true)}>
+            <button
+              type="button"
+              className="btn btn-main"
+              // What is being saved would not be among the drafts yet.
+              disabled={mayEdit && desk.saveState === 'saving'}
+              onClick={() => setPublishing(true)}
+            >
               {say.publishThem}
             </button>
           )}

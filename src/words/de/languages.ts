@@ -57,8 +57,7 @@ export const languages: TranslationOf<typeof say> = {
   chooseMessages: 'Wählen Sie mindestens eine Nachricht.',
   daysWrong: 'Geben Sie eine ganze Zahl von Tagen ein, von 1 bis 365.',
   makeLink: 'Link machen',
-  hereItIs:
-    'Das ist der Link für {$name}. Er wird nur jetzt gezeigt: Kopieren Sie ihn, und schicken Sie ihn sonst niemandem.',
+  hereItIs: 'Der Link für {$name} wird nur jetzt gezeigt: Kopieren Sie ihn, und schicken Sie ihn sonst niemandem.',
   copied: 'Der Link ist kopiert.',
   theLink: 'Link',
   linkLine: '{$language}, bis',

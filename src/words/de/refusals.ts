@@ -213,7 +213,7 @@ export const refusals: TranslationOf<typeof say> = {
   sayForWhom: 'Sagen Sie, für wen der Link ist.',
   tooManyLinks: 'Ein Shop hat höchstens {$most :integer} Links. Nehmen Sie zuerst welche zurück.',
   noSuchLink: 'Diesen Link gibt es nicht mehr.',
-  linkIsOver: 'Dieser Link ist nicht offen, oder nicht mehr. Bitten Sie den Shop um einen neuen.',
+  linkIsOver: 'Er ist abgelaufen, zurückgenommen, oder es gab ihn nie. Bitten Sie den Shop um einen neuen Link.',
   notOfThisLink: 'Dieser Text gehört nicht zu denen, die Ihr Link öffnet.',
   noSuchTranslator: 'Das ist kein Übersetzer des Shops.',
   notYourLanguage:
