@@ -2,9 +2,11 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { orNotFound } from '@/app/page-access';
 import { translatingDesk, type TranslatingQuery } from '@/app/translating';
+import type { DocumentToTranslate } from '@/contract/languages';
 import type { DeskStore } from '@/contract/templates';
 import { NO_CODES } from '@/core/codes';
 import { languageName } from '@/core/names';
+import { passagesUsed } from '@/core/template';
 import { linkAccess } from '@/server/auth/links';
 import { orderForMoment, orderSnapshot } from '@/server/features/orders/orders';
 import { benchOf } from '@/server/features/templates/templates';
@@ -21,16 +23,37 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
   return { title: say.translateInto({ language: languageName((await params).language) }) };
 }
 
-/** What a message is made of, and nothing of the store's trade: no customers, codes, products or files. */
-const forOutside = (store: DeskStore): DeskStore => ({
-  ...store,
-  passageNames: [],
-  codes: NO_CODES,
-  channels: [],
-  products: [],
-  locations: [],
-  senderDomains: [],
-  shelf: { files: [], room: store.shelf.room },
+/** Words in these languages alone. */
+const wordsIn = <T,>(words: Readonly<Record<string, T>>, languages: readonly string[]): Record<string, T> =>
+  Object.fromEntries(Object.entries(words).filter(([l]) => languages.includes(l)));
+
+/** What a message is made of, and nothing of the store's trade: no customers, codes, products or files, and no other message's passages. */
+const forOutside = (store: DeskStore, { template }: DocumentToTranslate, languages: readonly string[]): DeskStore => {
+  const used = passagesUsed(template.blocks, store.passages);
+  return {
+    ...store,
+    passages: Object.fromEntries(
+      Object.entries(store.passages).flatMap(([id, p]) =>
+        used.has(id) ? [[id, { ...p, words: wordsIn(p.words, languages) }]] : [],
+      ),
+    ),
+    passageNames: [],
+    codes: NO_CODES,
+    channels: [],
+    products: [],
+    locations: [],
+    senderDomains: [],
+    shelf: { files: [], room: store.shelf.room },
+  };
+};
+
+/** A document with its words in these languages alone. */
+const onlyIn = (document: DocumentToTranslate, languages: readonly string[]): DocumentToTranslate => ({
+  ...document,
+  template: {
+    ...document.template,
+    words: wordsIn(document.template.words, languages),
+  },
 });
 
 export default async function TranslatingByLink({ params, searchParams }: Props) {
@@ -45,6 +68,7 @@ export default async function TranslatingByLink({ params, searchParams }: Props)
     translatingDesk(access, language, query),
     benchOf(access),
   ]);
+  const both = [access.store.language, language];
   // A made-up order: customers' own are not for outside.
   const number = await orderForMoment(access, undefined, document.moment, []);
   return (
@@ -52,9 +76,9 @@ export default async function TranslatingByLink({ params, searchParams }: Props)
       key={`${document.kind} ${document.slug}`}
       base={`/t/${token}`}
       language={language}
-      document={document}
+      document={onlyIn(document, both)}
       documents={coverage.documents.map((d) => ({ ...d, sent: 0 }))}
-      store={forOutside(bench.store)}
+      store={forOutside(bench.store, document, both)}
       order={await orNotFound(orderSnapshot(access, number))}
       segment={query.segment}
       all={query.show === 'all'}
