@@ -25,6 +25,21 @@ export const glossaryBetween = (
   never: indexTerms(entries, target, ['never']),
 });
 
+/** What an entry says of its term in a language: "parcel: Paket"; the term alone where there is nothing to say. */
+export function termWords(
+  entry: GlossaryEntry,
+  { source, target }: Pick<GlossaryBetween, 'source' | 'target'>,
+): string {
+  const term = mainTerm(entry, source) ?? '';
+  const words = mainTerm(entry, target);
+  if (words !== undefined) return say.termIs({ term, words });
+  return entry.name ? say.nameReadsTheSame({ term }) : term;
+}
+
+/** Whether an entry says anything of its term in a language. */
+export const saysSomething = (entry: GlossaryEntry, target: string): boolean =>
+  entry.name || entry.note !== '' || mainTerm(entry, target) !== undefined;
+
 export interface GlossaryFinding {
   entry: GlossaryEntry;
   message: string;

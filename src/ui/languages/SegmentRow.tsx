@@ -2,7 +2,7 @@
 /** One segment: its source, its words in the language, and, while it is worked on, what is wrong with them and what can be done. */
 import { memo, useDeferredValue, useMemo, useState, type ReactNode } from 'react';
 import type { SegmentToTranslate } from '@/contract/languages';
-import { entriesIn, glossaryFindings, mainTerm, type GlossaryBetween, type GlossaryEntry } from '@/core/glossary';
+import { glossaryFindings, termWords, type GlossaryBetween, type GlossaryEntry } from '@/core/glossary';
 import { languageName } from '@/core/names';
 import {
   beginForms,
@@ -13,7 +13,6 @@ import {
 } from '@/core/translation';
 import { directionOf, type ChipPiece, type ValuesAs } from '@/core/text';
 import { say } from '@/words/languages';
-import { say as glossary } from '@/words/glossary';
 import { say as briefing } from '@/words/briefing';
 import { ChangedText } from '../bench/ChangedText';
 import { BriefingPart, type BriefingRights } from '../briefing/BriefingPart';
@@ -27,6 +26,7 @@ import { Mark } from '../parts/marks';
 import { Trouble } from '../parts/Page';
 import { Time } from '../parts/format';
 import { ReadWords } from './ReadWords';
+import { TermsOfSource } from './SourceTerms';
 import { STATE_TONES, STATE_WORDS } from './states';
 import type { SegmentTrouble } from './useTranslating';
 
@@ -169,36 +169,6 @@ export function SegmentRow(props: SegmentRowProps) {
     >
       <Working {...props} handle={handle} onHandle={setHandle} />
     </Row>
-  );
-}
-
-/** What the glossary says of a term in the language. */
-function termWords(entry: GlossaryEntry, { source, target }: GlossaryBetween): string {
-  const term = mainTerm(entry, source) ?? '';
-  const words = mainTerm(entry, target);
-  if (words === undefined) return entry.name ? glossary.nameReadsTheSame({ term }) : term;
-  return glossary.termIs({ term, words });
-}
-
-/** The terms of a source that have something to say in the language, with what is said of them to translators. */
-function TermsOfSource({ source, glossary: between }: { source: string; glossary: GlossaryBetween }) {
-  const entries = useMemo(
-    () =>
-      entriesIn(source, between.said).filter(
-        (e) => e.name || e.note !== '' || mainTerm(e, between.target) !== undefined,
-      ),
-    [source, between],
-  );
-  if (entries.length === 0) return null;
-  return (
-    <ul aria-label={glossary.inThisText} className="mt-2 flex flex-col gap-0.5 border-t border-rule pt-1.5 text-xs">
-      {entries.map((entry) => (
-        <li key={entry.id}>
-          <span className="text-ink">{termWords(entry, between)}</span>
-          {entry.note !== '' && <span> · {entry.note}</span>}
-        </li>
-      ))}
-    </ul>
   );
 }
 

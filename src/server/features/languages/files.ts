@@ -8,7 +8,7 @@ import {
   type TakeBack,
   type TextFormat,
 } from '@/contract/languages';
-import { entriesIn, indexTerms, mainTerm, type GlossaryEntry } from '@/core/glossary';
+import { entriesIn, indexTerms, saysSomething, termWords, type GlossaryEntry } from '@/core/glossary';
 import { languageName } from '@/core/names';
 import { readTemplateAddress } from '@/core/plan';
 import { neededSegments } from '@/core/template';
@@ -46,7 +46,6 @@ import { isPacked, pack, unpack, writeSpreadsheet } from './packed';
 import { segmentsIn } from './segments';
 import { writeSegments, type SegmentChange } from './translating';
 import { say as briefingWords } from '@/words/briefing';
-import { say as glossaryWords } from '@/words/glossary';
 import { kept } from '@/words/kept';
 import { say } from '@/words/refusals';
 
@@ -95,18 +94,10 @@ const notesOf = ({ note, questions = [] }: Partial<Briefing> = {}): string[] => 
 ];
 
 /** What the glossary says of a text's terms. */
-const termNotes = (entries: readonly GlossaryEntry[], own: string, language: string): string[] =>
-  entries.flatMap((entry) => {
-    const [term = '', words] = [mainTerm(entry, own), mainTerm(entry, language)];
-    const is =
-      words === undefined
-        ? entry.name
-          ? glossaryWords.nameReadsTheSame({ term })
-          : ''
-        : glossaryWords.termIs({ term, words });
-    const said = [is || (entry.note && term), entry.note].filter(Boolean).join('. ');
-    return said === '' ? [] : [said];
-  });
+const termNotes = (entries: readonly GlossaryEntry[], source: string, target: string): string[] =>
+  entries
+    .filter((entry) => saysSomething(entry, target))
+    .map((entry) => [termWords(entry, { source, target }), entry.note].filter(Boolean).join('. '));
 
 export interface TakeOut {
   language: string;
