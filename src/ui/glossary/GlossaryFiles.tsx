@@ -10,15 +10,10 @@ import { say as common } from '@/words/common';
 import { say as languages } from '@/words/languages';
 import { Dialog } from '../parts/Dialog';
 import { Field } from '../parts/fields';
+import { formOf } from '../parts/formOf';
 import { Mark } from '../parts/marks';
 import { PanelTitle, Trouble } from '../parts/Page';
 import { answered } from '../parts/result';
-
-const formOf = (file: File): FormData => {
-  const form = new FormData();
-  form.set('file', file);
-  return form;
-};
 
 export interface GlossaryFilesProps {
   base: string;

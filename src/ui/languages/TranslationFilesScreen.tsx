@@ -20,6 +20,7 @@ import { ChangedText } from '../bench/ChangedText';
 import { PublishMany } from '../journey/PublishMany';
 import { Check } from '../parts/Check';
 import { Field, Pick, Segments } from '../parts/fields';
+import { formOf } from '../parts/formOf';
 import { Mark } from '../parts/marks';
 import { Empty, Page, PanelTitle, Trouble } from '../parts/Page';
 import { answered, valueOrToast } from '../parts/result';
@@ -37,12 +38,6 @@ export interface TranslationFilesProps {
   onDrafts: (slugs: string[]) => Promise<Result<ManyDraft[]>>;
   onPublishMany: (drafts: { slug: string; revision: number }[], note: string) => Promise<Result<BulkOutcome>>;
 }
-
-const formOf = (file: File): FormData => {
-  const form = new FormData();
-  form.set('file', file);
-  return form;
-};
 
 export function TranslationFilesScreen(props: TranslationFilesProps) {
   const { base, coverage, source } = props;

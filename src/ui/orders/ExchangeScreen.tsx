@@ -4,6 +4,7 @@ import { Fragment, useState } from 'react';
 import { toast } from 'sonner';
 import { COLUMNS, type ListKind } from '@/core/exchange/columns';
 import type { Failure, Result } from '@/core/result';
+import { formOf } from '../parts/formOf';
 import { Field, Segments } from '../parts/fields';
 import { Mark } from '../parts/marks';
 import { whoMay } from '@/contract/policy';
@@ -60,11 +61,6 @@ export function ExchangeScreen(props: ExchangeProps) {
   /** A field for a file is emptied by making it anew. */
   const [brought, setBrought] = useState(0);
 
-  const formOf = (chosen: File): FormData => {
-    const form = new FormData();
-    form.set('file', chosen);
-    return form;
-  };
   const look = async (chosen: File, as: ListKind): Promise<void> => {
     setBusy('looking');
     setPreview(undefined);
