@@ -53,6 +53,9 @@ export const say = speak('sets', {
   // Parts.
   look: 'Look',
   phrasesIn: 'Phrasebook, {$language}',
+  glossary: 'Glossary',
+  termsOfIt: 'its terms or its note',
+  partGlossary: 'Glossary',
   partLook: 'Look',
   partPhrases: 'Phrasebook',
   partPassage: 'Passages',

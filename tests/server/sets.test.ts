@@ -11,6 +11,7 @@ import * as t from '@/server/db/schema';
 import { pictureFile, bringPicture } from '@/server/documents/pictures';
 import { loadBoard } from '@/server/features/notifications/board';
 import { makeNotification } from '@/server/features/notifications/notifications';
+import { entriesOf, saveEntry } from '@/server/features/glossary/entries';
 import { loadRemoved, removed } from '@/server/features/removed/use-cases';
 import { addRule } from '@/server/features/routing/routing';
 import { bringSet, lookAtSet } from '@/server/features/sets/bring-in';
@@ -266,4 +267,32 @@ it('a version that follows another does so in the other store, in its languages'
   await saveTemplate(second, 'order-received', base.revision, { ...base.draft, words });
   expect((await loadDesk(second, address)).draft.words.de!.preheader).toBe('Vom anderen Shop');
   expect(there.draft.words.de!.preheader).not.toBe('Vom anderen Shop');
+});
+
+it('the glossary goes along: new entries, terms put to entries with the same term, and all of it taken back', async () => {
+  const quillwick = await accessAs();
+  const say = (language: string, term: string) => ({ language, term, use: 'say' as const });
+  await saveEntry(quillwick, {
+    entry: { name: false, note: 'Of any size.', terms: [say('en', 'parcel'), say('de', 'Paket'), say('ar', 'طرد')] },
+  });
+  await saveEntry(quillwick, {
+    entry: { name: true, note: '', terms: [say('en', 'Quillwick'), say('de', 'Quillwick')] },
+  });
+  await saveEntry(quillwick, { entry: { name: false, note: '', terms: [say('en', 'order')] } });
+  await saveEntry(second, { entry: { name: false, note: '', terms: [say('de', 'Paket'), say('fr', 'colis')] } });
+  const before = await entriesOf(second);
+  const outcome = await bringAll(second, FROM_QUILLWICK, (i) => i.key === 'glossary');
+  const after = await entriesOf(second);
+  // An entry without a term in the store's own language has nothing to go by there.
+  expect(after.map((e) => e.terms.find((t) => t.language === 'de')?.term)).toEqual(['Paket', 'Quillwick']);
+  expect(after[0]).toMatchObject({ note: 'Of any size.' });
+  expect(after[0]!.terms).toEqual(
+    expect.arrayContaining([say('de', 'Paket'), say('en', 'parcel'), say('fr', 'colis')]),
+  );
+  expect(after[0]!.terms.some((t) => t.language === 'ar')).toBe(false);
+  expect(stateOf((await lookAtSet(second, FROM_QUILLWICK, undefined)).items, 'glossary')).toBe('same');
+
+  await removed.bringBack.run(second, { id: outcome.undo });
+  const plain = (all: readonly { revision: number }[]) => all.map(({ revision: _, ...entry }) => entry);
+  expect(plain(await entriesOf(second))).toEqual(plain(before));
 });

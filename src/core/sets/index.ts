@@ -1,3 +1,4 @@
+export * from './glossary';
 export * from './items';
 export * from './languages';
 export * from './pictures';

@@ -5,6 +5,7 @@ import type { Condition } from '../conditions/condition';
 import { lookChanges, picturePaths } from '../look';
 import { audiencesOf } from '../moments/audience';
 import { isMomentId } from '../moments/registry';
+import { mainTerm, type GlossaryEntry } from '../glossary';
 import { languageName } from '../names';
 import { scopeProblems, settingsProblems } from '../plan';
 import { placedSentence } from '../schema';
@@ -12,9 +13,10 @@ import { standAlone, templateChanges, type Template, type TemplateChange } from 
 import { AT_ONCE, scheduleWords } from '../time';
 import { say as ready } from '../../words/ready';
 import { say } from '../../words/sets';
+import { glossaryInto } from './glossary';
 import type { NotificationInSet, PassageInSet, StoreSet } from './schema';
 
-export type SetPart = 'look' | 'phrases' | 'passage' | 'words' | 'settings' | 'recipients';
+export type SetPart = 'look' | 'phrases' | 'glossary' | 'passage' | 'words' | 'settings' | 'recipients';
 
 /** A part of a set that can be brought in by itself. */
 export interface SetItem {
@@ -69,6 +71,7 @@ export function setItems(set: StoreSet, ours: StoreSet, facts: SetFacts): SetIte
     ...Object.entries(set.phrases ?? {}).map(([language, words]) =>
       phrasesItem(language, words, ours.phrases?.[language] ?? {}),
     ),
+    ...(set.glossary && set.glossary.length > 0 ? [glossaryItem(set.glossary, ours.glossary ?? [], facts)] : []),
     ...(set.passages ?? []).map((p) => passageItem(p, passages.get(p.id), facts)),
     ...(set.notifications ?? []).flatMap((n) => notificationItems(n, there.get(n.slug), facts, known)),
   ];
@@ -104,6 +107,23 @@ function phrasesItem(language: string, theirs: Record<string, string>, ours: Rec
       before: ours[phrase] ?? '',
       after,
     })),
+    notes: [],
+  };
+}
+
+function glossaryItem(theirs: readonly GlossaryEntry[], ours: readonly GlossaryEntry[], facts: SetFacts): SetItem {
+  const { added, changed } = glossaryInto(theirs, ours, facts.language);
+  const label = (entry: GlossaryEntry): string => mainTerm(entry, facts.language) ?? '';
+  return {
+    key: 'glossary',
+    part: 'glossary',
+    name: say.glossary,
+    state: added.length + changed.length === 0 ? 'same' : ours.length === 0 ? 'new' : 'changed',
+    atOnce: true,
+    changes: [
+      ...added.map((entry): TemplateChange => ({ kind: 'added', label: label(entry) })),
+      ...changed.map(({ after }): TemplateChange => ({ kind: 'settings', label: label(after), detail: say.termsOfIt })),
+    ],
     notes: [],
   };
 }
@@ -310,11 +330,12 @@ function recipientsItem(theirs: NotificationInSet, ours: NotificationInSet | und
 
 /** The parts of a set that were chosen, by their keys. */
 export function chosenOf(set: StoreSet, keys: ReadonlySet<string>): StoreSet {
-  const { look, phrases = {}, passages = [], notifications = [], ...rest } = set;
+  const { look, phrases = {}, glossary = [], passages = [], notifications = [], ...rest } = set;
   return {
     ...rest,
     ...(look && keys.has('look') && { look }),
     phrases: Object.fromEntries(Object.entries(phrases).filter(([language]) => keys.has(`phrases ${language}`))),
+    ...(keys.has('glossary') && { glossary }),
     passages: passages.filter((p) => keys.has(`passage ${p.id}`)),
     notifications: notifications.filter((n) =>
       ['words', 'settings', 'recipients'].some((part) => keys.has(`${part} ${n.slug}`)),

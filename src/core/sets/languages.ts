@@ -31,6 +31,7 @@ export function languagesIn(set: StoreSet): string[] {
     for (const { template } of versions) for (const language of Object.keys(template.words)) found.add(language);
   for (const { words } of set.passages ?? []) for (const language of Object.keys(words)) found.add(language);
   for (const language of Object.keys(set.phrases ?? {})) found.add(language);
+  for (const { terms } of set.glossary ?? []) for (const { language } of terms) found.add(language);
   return [...found];
 }
 
@@ -39,7 +40,7 @@ export function languagesIn(set: StoreSet): string[] {
  * Conditions ask for the new languages; those left out stay as they are, and no order meets them.
  */
 export function inLanguages(set: StoreSet, map: LanguageMap, own: string): StoreSet {
-  const { look, phrases, passages, notifications } = set;
+  const { look, phrases, glossary, passages, notifications } = set;
   const words = <T>(by: Readonly<Record<string, T>>): Record<string, T> =>
     Object.fromEntries(
       Object.entries(by).flatMap(([language, said]) => (map[language] ? [[map[language], said] as const] : [])),
@@ -74,6 +75,12 @@ export function inLanguages(set: StoreSet, map: LanguageMap, own: string): Store
     languages: set.languages.flatMap((l) => map[l] ?? []),
     ...(look && { look: lookIn(look, set.language, map, own) }),
     ...(phrases && { phrases: words(phrases) }),
+    ...(glossary && {
+      glossary: glossary.map((e) => ({
+        ...e,
+        terms: e.terms.flatMap((t) => (map[t.language] ? [{ ...t, language: map[t.language]! }] : [])),
+      })),
+    }),
     ...(passages && {
       passages: passages.map((p) => ({
         ...p,

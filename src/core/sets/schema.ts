@@ -1,6 +1,7 @@
 /** A store's messages with all that belongs to them as one file: documented as JSON Schema, read and written by other programs too. */
 import { Type, type Static } from '@sinclair/typebox';
 import { ConditionSchema } from '../conditions/condition';
+import { EntrySchema, MOST_ENTRIES } from '../glossary';
 import { checkLook } from '../look/complete';
 import { LookSchema, type Look } from '../look/schema';
 import { AUDIENCES } from '../moments/audience';
@@ -104,6 +105,8 @@ export const StoreSetSchema = Type.Object(
     phrases: Type.Optional(
       Type.Record(tag, Type.Record(Type.String({ maxLength: 40 }), Type.String({ maxLength: 1000 }), strict), strict),
     ),
+    /** Words that are to be the same in every message. */
+    glossary: Type.Optional(Type.Array(EntrySchema, { maxItems: MOST_ENTRIES })),
     passages: Type.Optional(Type.Array(PassageInSetSchema, { maxItems: 500 })),
     notifications: Type.Optional(Type.Array(NotificationInSetSchema, { maxItems: 500 })),
     /** Bytes of the pictures that stand in it, by their path. */

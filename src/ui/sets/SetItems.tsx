@@ -11,10 +11,11 @@ const PARTS: Record<SetPart, string> = inEachLanguage(() => ({
   words: say.partWords,
   passage: say.partPassage,
   phrases: say.partPhrases,
+  glossary: say.partGlossary,
   settings: say.partSettings,
   recipients: say.partRecipients,
 }));
-const ORDER: readonly SetPart[] = ['look', 'words', 'passage', 'phrases', 'settings', 'recipients'];
+const ORDER: readonly SetPart[] = ['look', 'words', 'passage', 'phrases', 'glossary', 'settings', 'recipients'];
 
 export interface SetItemsProps {
   items: readonly SetItem[];

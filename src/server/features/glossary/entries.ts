@@ -17,7 +17,7 @@ import { say } from '@/words/glossary';
 export type EntryRow = GlossaryEntry & { revision: number };
 
 /** All entries of a store, by the term that they go by. */
-export async function entriesOf({ store }: Access, db: Executor = database()): Promise<EntryRow[]> {
+export async function entriesOf({ store }: Pick<Access, 'store'>, db: Executor = database()): Promise<EntryRow[]> {
   const rows = await db.select().from(glossaryEntries).where(eq(glossaryEntries.storeId, store.id));
   const { compare } = new Intl.Collator(store.language);
   return rows

@@ -2,7 +2,8 @@
 import { and, eq } from 'drizzle-orm';
 import type { MomentId } from '@/core/moments';
 import { languageName } from '@/core/names';
-import { newRecipients, type NotificationInSet, type PassageInSet, type StoreSet } from '@/core/sets';
+import type { GlossaryEntry } from '@/core/glossary';
+import { glossaryInto, newRecipients, type NotificationInSet, type PassageInSet, type StoreSet } from '@/core/sets';
 import { PHRASES, standAlone } from '@/core/template';
 import type { Access } from '../../auth/access';
 import { AppError } from '../../base/errors';
@@ -12,6 +13,7 @@ import { LAST_RANK, notifications, passages, phrases, routingRules, staff, templ
 import { readTemplate } from '../../documents/read-template';
 import { asTemplate, lookShelf, passageShelf, templateShelf } from '../../documents/shelves';
 import { noteTimes } from '../../summaries/planning';
+import { lockedEntries, prepared, putEntry } from '../glossary/entries';
 import { phraseProblem } from '../templates/phrasebook';
 import { say } from '@/words/refusals';
 
@@ -22,6 +24,8 @@ export interface Made {
   versions: string[];
   passages: string[];
   phrases: { language: string; phrase: string }[];
+  /** Ids of entries; absent in what was kept before there were any. */
+  glossary?: string[];
   rules: string[];
 }
 
@@ -44,7 +48,7 @@ export async function putSet(
   keys: ReadonlySet<string>,
   tx: Executor,
 ): Promise<Made> {
-  const made: Made = { notifications: [], versions: [], passages: [], phrases: [], rules: [] };
+  const made: Made = { notifications: [], versions: [], passages: [], phrases: [], glossary: [], rules: [] };
   const putting: Putting = { access, tx, keys, made, at: new Date() };
   if (set.look && keys.has('look')) {
     const { revision } = await lookShelf.draft(access, tx, true);
@@ -53,6 +57,7 @@ export async function putSet(
   }
   for (const [language, words] of Object.entries(set.phrases ?? {}))
     if (keys.has(`phrases ${language}`)) await putPhrases(putting, language, words, ours.phrases?.[language] ?? {});
+  if (keys.has('glossary')) await putGlossary(putting, set.glossary ?? [], ours.glossary ?? []);
   const there = new Set(ours.passages?.map((p) => p.id));
   for (const passage of set.passages ?? [])
     if (keys.has(`passage ${passage.id}`)) await putPassage(putting, passage, there.has(passage.id));
@@ -85,6 +90,26 @@ async function putPhrases(
       .values({ storeId: access.store.id, language, phrase, source })
       .onDuplicateKeyUpdate({ set: { source } });
     if (ours[phrase] === undefined) made.phrases.push({ language, phrase });
+  }
+}
+
+async function putGlossary(
+  { access, tx, made }: Putting,
+  theirs: readonly GlossaryEntry[],
+  ours: readonly GlossaryEntry[],
+): Promise<void> {
+  const own = access.store.language;
+  const { added, changed } = glossaryInto(theirs, ours, own);
+  const there = await lockedEntries(access, tx);
+  for (const { id: _id, ...entry } of added) {
+    const id = newId();
+    await putEntry(access, { id, revision: 1, ...prepared(entry, own) }, tx);
+    made.glossary?.push(id);
+  }
+  for (const { before, after } of changed) {
+    const { id: _id, ...entry } = after;
+    const revision = (there.find((e) => e.id === before.id)?.revision ?? 0) + 1;
+    await putEntry(access, { id: before.id, revision, ...prepared(entry, own) }, tx);
   }
 }
 

@@ -33,6 +33,7 @@ import {
 import { leaveAlone } from '../../documents/following';
 import { keepRemoved, rowsOfNotification, rowsOfPassage } from '../../documents/removed';
 import { settingsChanged } from '../../events/planner';
+import { removeEntry } from '../glossary/entries';
 import { conditionChoices } from '../templates/templates';
 import { putSet, type Made } from './apply';
 import { bringBytes, withKnownPictures } from './pictures';
@@ -194,6 +195,7 @@ export async function putBackSet(access: Access, id: string): Promise<{ name: st
 async function takeAway(access: Access, made: Made, tx: Executor): Promise<void> {
   const storeId = access.store.id;
   if (made.rules.length > 0) await tx.delete(routingRules).where(inArray(routingRules.id, made.rules));
+  for (const id of made.glossary ?? []) await removeEntry(access, id, tx);
   for (const { language, phrase } of made.phrases)
     await tx
       .delete(phrases)

@@ -20,15 +20,17 @@ import {
 } from '../../db/schema';
 import { fileBytes } from '../../documents/files';
 import { pictureFile } from '../../documents/pictures';
+import { entriesOf } from '../glossary/entries';
 import type { ExportedFile } from '../templates/exported';
 
 /** The store's messages without any bytes. */
 export async function setOf(store: Store, of: SetOf, db: Executor = database()): Promise<StoreSet> {
   const own = store.id;
-  const [[look], passageRows, phraseRows, versions, rules] = await Promise.all([
+  const [[look], passageRows, phraseRows, terms, versions, rules] = await Promise.all([
     db.select({ draft: lookDrafts.draft }).from(lookDrafts).where(eq(lookDrafts.storeId, own)),
     db.select().from(passages).where(eq(passages.storeId, own)).orderBy(asc(passages.id)),
     db.select().from(phrases).where(eq(phrases.storeId, own)).orderBy(asc(phrases.language), asc(phrases.phrase)),
+    entriesOf({ store }, db),
     db
       .select({ notification: notifications, template: templates, edition: editions.template })
       .from(notifications)
@@ -92,6 +94,7 @@ export async function setOf(store: Store, of: SetOf, db: Executor = database()):
     languages: store.languages,
     look: of === 'draft' && look ? look.draft : store.look,
     phrases: said,
+    glossary: terms.map(({ revision: _revision, ...entry }) => entry),
     passages: passageRows.flatMap(({ id, name, draft, live }) => {
       const content = of === 'draft' ? draft : live;
       return content ? [{ id, name, blocks: content.blocks, words: content.words }] : [];
