@@ -6,6 +6,10 @@ it('languages and countries have names, and codes that are none stay as they are
     'Polish',
     'British English',
   ]);
+  expect([languageName('de-x-informal'), languageName('de-AT-x-informal')]).toEqual([
+    'German (informal)',
+    'Austrian German (informal)',
+  ]);
   expect([countryName('DE'), countryName('DE', 'de'), countryName('pl', 'pl')]).toEqual([
     'Germany',
     'Deutschland',

@@ -18,8 +18,8 @@ function names(type: 'language' | 'region', locale: string): Intl.DisplayNames {
 
 /** The name of a language for the reader of the interface: "German" for "de" in English. */
 export const languageName = keepable('language', (tag: string): string => {
-  const name = names('language', readerLanguage()).of(tag) ?? tag;
-  // CLDR has no name for how somebody is addressed.
+  // CLDR has no names for private use, and some engines throw when they are asked for one.
+  const name = names('language', readerLanguage()).of(tag.replace(/-x-.*$/, '')) ?? tag;
   return /-x-informal\b/.test(tag) ? say.informally({ language: name }) : name;
 });
 
