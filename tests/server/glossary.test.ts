@@ -83,6 +83,16 @@ it.each([
   await expect(saveEntry(await claire(), { entry: { name: false, note: '', terms: [...terms] } })).rejects.toThrow(why);
 });
 
+it('a name can say in which capitals it is not written', async () => {
+  const terms = [
+    { language: 'en', term: 'Reedmark', use: 'say' as const },
+    { language: 'en', term: 'ReedMark', use: 'never' as const },
+  ];
+  const { id, revision } = await saveEntry(await claire(), { entry: { name: true, note: '', terms } });
+  expect((await row('Reedmark'))?.terms).toEqual(terms);
+  await deleteEntry(await claire(), { id, revision });
+});
+
 it('a file is looked at, brought in as one, and taken back as one', async () => {
   const file = bytes(
     'entry,language,term,use,name,note\na,en,order,,,\na,de,Bestellung,,,\na,ar,طلب,,,\nb,en,Quillwick,,yes,The shop\nc,de,Paket,,,\n',

@@ -127,7 +127,8 @@ export function prepared(entry: Omit<GlossaryEntry, 'id'>, own: string): Omit<Gl
     const tag = knownTag(language);
     if (tag === undefined) throw new AppError('invalid', say.notATag({ tag: language }));
     const line = plainLine(term);
-    const key = `${tag} ${line.toLowerCase()}`;
+    // A name is met letter by letter: how it is not written can differ in capitals alone.
+    const key = `${tag} ${entry.name ? line : line.toLowerCase()}`;
     if (line === '') continue;
     if (terms.has(key)) throw new AppError('invalid', say.saidTwice({ term: line, language: languageName(tag) }));
     terms.set(key, { language: tag, term: line, use });
