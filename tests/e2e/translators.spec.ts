@@ -138,6 +138,12 @@ test('readers of a language get the one that is chosen where it is missing', asy
     page.getByRole('button', { name: 'Where it is missing, readers get German, then English (Polish)' }),
   ).toBeVisible();
 
+  // The Desk tells of the same language.
+  const desk = await page.context().newPage();
+  await desk.goto(`${STORE}/desk/order-received?language=pl`);
+  await expect(desk.getByText('Customers who read Polish get German until there are.')).toBeVisible();
+  await desk.close();
+
   await placeByEvent(request, 'PL-7', 'zofia@wax-and-cloth.example', undefined, { language: 'pl' });
   const { message } = await arrived('zofia@wax-and-cloth.example', 'PL-7');
   expect(message.text).toContain('Bestellung');
@@ -237,4 +243,13 @@ test('somebody without an account translates what a link opens, until it is take
     await expect(outside.getByRole('heading', { name: 'This link is not open.' })).toBeVisible();
     await context.close();
   });
+});
+
+test('who may only look sees the glossary, and nothing that is refused to them', async ({ page }) => {
+  await signIn(page, 'tom@quillwick.example');
+  await page.goto(`${STORE}/languages/glossary`);
+  await expect(entry(page, 'parcel')).toContainText('Paket');
+  for (const name of ['Files ...', 'New entry ...', 'Edit parcel', 'Delete parcel']) {
+    await expect(page.getByRole('button', { name })).toHaveCount(0);
+  }
 });

@@ -60,6 +60,10 @@ export function pickLanguage(
   return picked(language, { code: 'language-default', wanted: wanted.language, language });
 }
 
+/** The language that readers of another get first where it is missing. */
+export const nextAfter = (language: string, { own, fallbacks = {} }: StoreSpeaks): string =>
+  fallbacks[language]?.then[0] ?? own;
+
 /** Languages that messages go out in before they are complete. */
 export const partlyIn = (fallbacks: Fallbacks): string[] =>
   Object.keys(fallbacks).filter((language) => fallbacks[language]!.partly);

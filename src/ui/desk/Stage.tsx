@@ -2,6 +2,7 @@
 /** The middle of the Desk: the inbox row, and the sheet, its text part or its source, with words typed in place. */
 import type { ReactNode, Ref } from 'react';
 import { DETAIL_WORDS, type DetailName, type MomentDetails } from '@/core/moments';
+import { nextAfter } from '@/core/plan';
 import { sampleDetails } from '@/core/placeholders';
 import { languageName } from '@/core/names';
 import type { Attachment } from '@/core/attach';
@@ -191,7 +192,10 @@ export function Stage(props: StageProps) {
         <div className="mx-auto max-w-md py-10 text-center">
           <p className="font-serif text-lg">{say.noWordsInLanguageNameYet({ languageName: languageName(language) })}</p>
           <p className="mt-1 text-sm text-slate">
-            {say.fallbackLanguage({ language: languageName(language), fallback: languageName(store.language) })}
+            {say.fallbackLanguage({
+              language: languageName(language),
+              fallback: languageName(nextAfter(language, { own: store.language, fallbacks: store.fallbacks })),
+            })}
           </p>
           {editable && (
             <button type="button" className="btn mt-4" onClick={props.onBegin}>

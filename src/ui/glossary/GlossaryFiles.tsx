@@ -18,14 +18,13 @@ import { answered } from '../parts/result';
 export interface GlossaryFilesProps {
   base: string;
   own: string;
-  mayEdit: boolean;
   onLook: (form: FormData) => Promise<Result<GlossaryPreview>>;
   onBring: (how: { stamp: string; name: string }, form: FormData) => Promise<Result<GlossaryBrought>>;
   onBrought: (entries: number, undo: TakeBackGlossary) => void;
   onClose: () => void;
 }
 
-export function GlossaryFiles({ base, own, mayEdit, onLook, onBring, onBrought, onClose }: GlossaryFilesProps) {
+export function GlossaryFiles({ base, own, onLook, onBring, onBrought, onClose }: GlossaryFilesProps) {
   const [file, setFile] = useState<File>();
   const [preview, setPreview] = useState<GlossaryPreview>();
   const [failure, setFailure] = useState<Failure>();
@@ -85,28 +84,26 @@ export function GlossaryFiles({ base, own, mayEdit, onLook, onBring, onBrought, 
             </a>
           </div>
         </section>
-        {mayEdit && (
-          <section className="flex flex-col gap-2">
-            <PanelTitle>{say.comingIn}</PanelTitle>
-            <Field label={say.chooseFile} hint={say.chooseFileHint}>
-              {(ids) => (
-                <input
-                  {...ids}
-                  type="file"
-                  accept=".tbx,.xml,.csv,.tsv,.txt,application/xml,text/xml,text/csv"
-                  className="text-sm"
-                  onChange={(e) => {
-                    const [chosen] = e.target.files ?? [];
-                    if (chosen) void look(chosen);
-                  }}
-                />
-              )}
-            </Field>
-            {busy && <p role="status">{languages.looking}</p>}
-            {failure && <Trouble>{failure.message}</Trouble>}
-            {preview && <Compared preview={preview} own={own} />}
-          </section>
-        )}
+        <section className="flex flex-col gap-2">
+          <PanelTitle>{say.comingIn}</PanelTitle>
+          <Field label={say.chooseFile} hint={say.chooseFileHint}>
+            {(ids) => (
+              <input
+                {...ids}
+                type="file"
+                accept=".tbx,.xml,.csv,.tsv,.txt,application/xml,text/xml,text/csv"
+                className="text-sm"
+                onChange={(e) => {
+                  const [chosen] = e.target.files ?? [];
+                  if (chosen) void look(chosen);
+                }}
+              />
+            )}
+          </Field>
+          {busy && <p role="status">{languages.looking}</p>}
+          {failure && <Trouble>{failure.message}</Trouble>}
+          {preview && <Compared preview={preview} own={own} />}
+        </section>
       </div>
     </Dialog>
   );

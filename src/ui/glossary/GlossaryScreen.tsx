@@ -78,9 +78,11 @@ export function GlossaryScreen(props: GlossaryProps) {
       actions={
         <>
           {undo.button}
-          <button type="button" className="btn" onClick={() => setOpen('files')}>
-            {say.files}
-          </button>
+          {mayEdit && (
+            <button type="button" className="btn" onClick={() => setOpen('files')}>
+              {say.files}
+            </button>
+          )}
           {mayEdit && !onlyGiven && (
             <button type="button" className="btn btn-main" onClick={() => setOpen('new')}>
               <Plus size={14} aria-hidden />

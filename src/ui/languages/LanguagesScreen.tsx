@@ -249,7 +249,7 @@ function placeOfQuestion(base: string, { place, language }: OpenQuestion, mayAns
 
 /** Says what becomes of a language's words and readers before it is removed. */
 function RemoveLanguage({
-  coverage: { language, wanted },
+  coverage: { language, wanted, fallback },
   source,
   onRemove,
   onClose,
@@ -259,7 +259,7 @@ function RemoveLanguage({
   onRemove: () => void;
   onClose: () => void;
 }) {
-  const named = { language: languageName(language), source: languageName(source) };
+  const named = { language: languageName(language), source: languageName(fallback.then[0] ?? source) };
   return (
     <Dialog
       open

@@ -9,6 +9,7 @@ import type { DeskStore } from '@/contract/templates';
 import { glossaryBetween, type GlossaryEntry } from '@/core/glossary';
 import { languageName } from '@/core/names';
 import { customerName, type Order } from '@/core/order';
+import { nextAfter } from '@/core/plan';
 import type { Result } from '@/core/result';
 import type { Template } from '@/core/template';
 import type { ValuesAs } from '@/core/text';
@@ -189,6 +190,7 @@ export function TranslatingScreen(props: TranslatingProps) {
     as: lookedAs,
   });
   const named = languageName(language);
+  const next = languageName(nextAfter(language, { own: store.language, fallbacks: store.fallbacks }));
   const { order } = props.order;
   const lookAs = useCallback((as: ValuesAs | undefined) => setLookedAs(as), []);
 
@@ -329,7 +331,9 @@ export function TranslatingScreen(props: TranslatingProps) {
             </ul>
             {openIn(counts) > 0 && (
               <p className="px-4 py-3 text-xs text-slate">
-                {say.incompleteFallsBack({ language: named, source: languageName(store.language) })}{' '}
+                {store.fallbacks[language]?.partly
+                  ? say.goesOutPartly({ languages: named, rest: next })
+                  : say.incompleteFallsBack({ language: named, source: next })}{' '}
                 {mayEdit && <span className="max-lg:hidden">{say.keys}</span>}
               </p>
             )}
