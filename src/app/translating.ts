@@ -13,6 +13,7 @@ import { inOrderOfWork, type Wanted } from '@/ui/languages/where';
 export interface TranslatingQuery {
   of?: string;
   passage?: string;
+  shared?: string;
   segment?: string;
   show?: string;
   order?: string;
@@ -31,10 +32,11 @@ export async function translatingDesk(
   const wanted: Wanted =
     query.passage !== undefined
       ? { kind: 'passage', slug: query.passage }
-      : {
-          kind: query.of === undefined && first.kind === 'passage' ? 'passage' : 'template',
-          slug: query.of ?? first.slug,
-        };
+      : query.shared !== undefined
+        ? { kind: 'shared', slug: query.shared }
+        : query.of !== undefined
+          ? { kind: 'template', slug: query.of }
+          : { kind: first.kind, slug: first.slug };
   return {
     coverage,
     document: await orNotFound(loadTranslating(access, language, wanted)),

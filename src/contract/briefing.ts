@@ -7,7 +7,7 @@ const words = (most: number) => Type.String({ maxLength: most });
 /** A text of a document's draft. */
 export const PlaceSchema = Type.Object(
   {
-    kind: Type.Union([Type.Literal('template'), Type.Literal('passage')]),
+    kind: Type.Union([Type.Literal('template'), Type.Literal('passage'), Type.Literal('shared')]),
     slug: Type.String({ minLength: 1, maxLength: 130 }),
     segment: Type.String({ minLength: 1, maxLength: 40 }),
   },

@@ -10,12 +10,15 @@ import type { Fallback } from '@/core/plan';
 
 const strict = { additionalProperties: false } as const;
 
-/** Where words are: a version of a notification, a passage, or words that have a screen of their own. */
-export type DocumentKind = 'template' | 'passage' | 'phrasebook' | 'names' | 'notes' | 'look';
+/** Where words are: a version of a notification, a passage, or words that all messages share. */
+export const TEXT_KINDS = ['template', 'passage', 'shared'] as const;
+export type TextKind = (typeof TEXT_KINDS)[number];
+
+const KIND = Type.Union(TEXT_KINDS.map((kind) => Type.Literal(kind)));
 
 export interface DocumentCoverage {
-  kind: DocumentKind;
-  /** Of a version or a passage: in addresses. */
+  kind: TextKind;
+  /** In addresses; of shared words, which of them. */
   slug: string;
   name: string;
   /** Of a version: whom it goes to. */
@@ -97,7 +100,7 @@ export const MakeLinkSchema = Type.Object(
       Type.Array(
         Type.Object(
           {
-            kind: Type.Union([Type.Literal('template'), Type.Literal('passage')]),
+            kind: KIND,
             slug: Type.String({ minLength: 1, maxLength: 130 }),
           },
           strict,
@@ -154,7 +157,7 @@ export const TakeBackSchema = Type.Object(
     segments: Type.Array(
       Type.Object(
         {
-          kind: Type.Union([Type.Literal('template'), Type.Literal('passage')]),
+          kind: KIND,
           slug: Type.String({ minLength: 1, maxLength: 130 }),
           segment: Type.String({ minLength: 1, maxLength: 40 }),
           before: Type.String({ maxLength: 100_000 }),
@@ -185,10 +188,14 @@ export interface SegmentToTranslate extends SegmentStanding {
   said?: { by: string; at: string };
   /** What the author tells of it, and what was asked. */
   briefing?: Briefing;
+  /** Of shared words: what is written here is not in use yet. */
+  aside?: true;
+  /** Characters at most, where the place has room for no more. */
+  most?: number;
 }
 
 export interface DocumentToTranslate {
-  kind: 'template' | 'passage';
+  kind: TextKind;
   slug: string;
   name: string;
   moment: string;
@@ -203,7 +210,7 @@ export interface DocumentToTranslate {
 
 export const TranslateSchema = Type.Object(
   {
-    kind: Type.Union([Type.Literal('template'), Type.Literal('passage')]),
+    kind: KIND,
     slug: Type.String({ minLength: 1, maxLength: 130 }),
     language: Type.String({ minLength: 1, maxLength: 20 }),
     segment: Type.String({ minLength: 1, maxLength: 40 }),
@@ -219,7 +226,16 @@ export const TranslateSchema = Type.Object(
 export type Translate = Static<typeof TranslateSchema>;
 
 /** What a segment is after it was saved. */
-export type Translated = SegmentStanding;
+export interface Translated extends SegmentStanding {
+  /** Of shared words: not in use yet. */
+  aside?: true;
+}
+
+export const PutInUseSchema = Type.Object(
+  { slug: Type.String({ minLength: 1, maxLength: 20 }), language: Type.String({ minLength: 1, maxLength: 20 }) },
+  strict,
+);
+export type PutInUse = Static<typeof PutInUseSchema>;
 
 /** What stands where somebody else changed it meanwhile: detail of a `conflict`. */
 export interface ChangedMeanwhile {

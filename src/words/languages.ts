@@ -97,6 +97,22 @@ export const say = speak('languages', {
   names: 'Names in other languages',
   notes: 'Product notes',
   legalLines: 'Look: line below the name, legal lines',
+  phraseAt: '{$label} ({$where})',
+  noteOf: 'Note of {$of}',
+  lineBelowName: 'Line below the name',
+  footerLink: 'Link of the footer',
+  legal: 'Legal lines',
+  putInUse: 'Put {$n :integer} in use',
+  putIntoLook: 'Put {$n :integer} into the look',
+  sharedLiveNote:
+    'What is done here is kept aside until it is put in use. Then it counts for every message at once, those that wait included.',
+  lookDraftNote:
+    'What is done here is kept aside until it is put into the draft of the look. It counts for messages when the look is published.',
+  sharedAsideNote: 'What is done here is kept aside. A colleague of the store puts it in use.',
+  nowInUse: '.input {$n :integer} .match $n one {{{$n} text is in use.}} * {{{$n} texts are in use.}}',
+  nowInLook:
+    '.input {$n :integer} .match $n one {{{$n} text is in the draft of the look.}} * {{{$n} texts are in the draft of the look.}}',
+  ownScreen: 'Their own screen',
   off: 'off',
   sentLastMonth: '.input {$n :integer} .match $n one {{{$n} message last month}} * {{{$n} messages last month}}',
   doneOf: '{$done :integer} of {$all :integer}',

@@ -194,6 +194,7 @@ export const say = speak('refusals', {
   otherLanguages: 'This file is from {$from} into {$to}. Here it has to be from {$wantedFrom} into {$wantedTo}.',
   changedSinceLooked: 'Something was changed since you looked at this file. Look at it once more.',
   nothingToBringIn: 'Nothing in this file differs from what is there.',
+  nothingAside: 'Nothing is done and kept aside.',
   nothingToTranslate: 'There is no message or passage with the address {$slug}.',
   nothingShipsFor: 'Nothing ships for “{$slug}”.',
   noSuchLanguage: '“{$tag}” is no language that is known. Choose one, or enter a tag such as de-AT.',

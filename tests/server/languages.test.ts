@@ -64,7 +64,7 @@ it('all that ships is done in German, and missing in Arabic', async () => {
   const own = documents.find((d) => d.slug === SLUG)!;
   expect(own.counts.de).toMatchObject({ missing: 0, changed: 0 });
   expect(own.counts.ar!.missing).toBe((await segments()).length);
-  expect(documents.find((d) => d.kind === 'phrasebook')!.counts.ar).toMatchObject({ missing: 0 });
+  expect(documents.find((d) => d.slug === 'phrasebook')!.counts.ar).toMatchObject({ missing: 0 });
 });
 
 it('a message that is not complete in a language goes out in the source, and stops nobody from publishing', async () => {
@@ -335,6 +335,22 @@ describe('files in other formats', () => {
     await writeFile(path, await body('po', language));
     // msgfmt -c checks headers, plural forms and syntax; it says nothing when all is right.
     expect(execFileSync('msgfmt', ['-c', '-o', '/dev/null', path], { encoding: 'utf8' })).toBe('');
+    await rm(path);
+  });
+
+  it.each([
+    ['xliff', 'de', 'xliff-core-2.0.xsd'],
+    ['xliff', 'ar', 'xliff-core-2.0.xsd'],
+    ['xliff12', 'de', 'xliff-core-1.2-strict.xsd'],
+    ['xliff12', 'ar', 'xliff-core-1.2-strict.xsd'],
+  ] as const)('the published schema takes the whole store as %s of %s', async (as, language, schema) => {
+    const path = join(tmpdir(), `libellus-${process.pid}-${language}-${as}.xlf`);
+    const { body } = await takeOut(await accessAs('translator'), { language, as, open: false });
+    expect(String(body).match(/<file /g)!.length).toBeGreaterThan(30);
+    await writeFile(path, String(body));
+    const xsd = join(process.cwd(), 'tests/schemas/xliff', schema);
+    // xmllint ends with an error, and says where, when the file breaks a rule.
+    execFileSync('xmllint', ['--nonet', '--noout', '--schema', xsd, path], { stdio: 'pipe' });
     await rm(path);
   });
 

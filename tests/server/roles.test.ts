@@ -112,6 +112,7 @@ const ACTIONS: Record<string, [roles: string, ...args: unknown[]]> = {
       timeZone: 'Europe/Berlin',
     },
   ],
+  putInUseAction: ['owner designer translator', { slug: 'none', language: 'de' }],
   allowTranslatorAction: ['owner', { id: 'none', publishes: false }],
   makeLinkAction: ['owner', { name: 'x', language: 'none', days: 1 }],
   takeLinkBackAction: ['owner', { id: 'none' }],

@@ -30,7 +30,7 @@ export const notesOf = ({ notes = [], room }: UnitOut): string[] =>
   room === undefined ? notes : [...notes, say.mostCharacters({ most: room })];
 
 export interface FileOut {
-  kind: 'template' | 'passage';
+  kind: 'template' | 'passage' | 'shared';
   slug: string;
   name: string;
   units: UnitOut[];

@@ -4,3 +4,4 @@ export * from './check';
 export * from './begin';
 export * from './tags';
 export * from './memory';
+export * from './shared';

@@ -28,6 +28,8 @@ export interface SegmentFacts {
   live?: { source: string; words: string } | undefined;
   /** It was known to be older than its source when that was published. */
   stale?: boolean;
+  /** They ship with the product. */
+  ships?: boolean;
 }
 
 export interface SegmentStanding {
@@ -37,7 +39,7 @@ export interface SegmentStanding {
 }
 
 /** How far a segment is. Words that nobody said anything of count as done, unless they are empty, older than their source, or a copy of it. */
-export function segmentStanding({ source, words, note, live, stale }: SegmentFacts): SegmentStanding {
+export function segmentStanding({ source, words, note, live, stale, ships }: SegmentFacts): SegmentStanding {
   if (words.trim() === '') return { state: 'missing' };
   if (note) {
     if (note.source !== source) return { state: 'changed', madeFrom: note.source };
@@ -47,7 +49,7 @@ export function segmentStanding({ source, words, note, live, stale }: SegmentFac
   }
   if (live && live.words === words && live.source !== source) return { state: 'changed', madeFrom: live.source };
   if (stale) return { state: 'changed' };
-  return { state: words === source && needsTranslation(source) ? 'same' : 'done' };
+  return { state: !ships && words === source && needsTranslation(source) ? 'same' : 'done' };
 }
 
 /** Whether a source has anything to translate: letters besides its placeholders. What cannot be read has. */

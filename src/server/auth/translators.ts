@@ -1,6 +1,7 @@
 /** What a translator is given: languages, and whether they publish what they translated. */
 import { languageName } from '@/core/names';
 import { templateChanges, type Template } from '@/core/template';
+import type { TextKind } from '../../contract/languages';
 import { may } from '../../contract/policy';
 import { AppError } from '../base/errors';
 import type { Access } from './access';
@@ -24,11 +25,11 @@ export function refuseLanguage(access: Access, language: string): void {
 }
 
 /** Whether a document is among what a link opens; all are for who is signed in. */
-export const opens = ({ link }: Access, { kind, id }: { kind: 'template' | 'passage'; id: string }): boolean =>
+export const opens = ({ link }: Access, { kind, id }: { kind: TextKind; id: string }): boolean =>
   link?.documents === undefined || link.documents.includes(`${kind}:${id}`);
 
 /** Throws `not-found` for a document that a link does not open. */
-export function refuseClosed(access: Access, document: { kind: 'template' | 'passage'; id: string }): void {
+export function refuseClosed(access: Access, document: { kind: TextKind; id: string }): void {
   if (!opens(access, document)) throw new AppError('not-found', say.notOfThisLink);
 }
 

@@ -1,13 +1,13 @@
 /** What is known of translations besides their words. */
-import { index, int, mediumtext, mysqlTable, primaryKey, uniqueIndex, varchar } from 'drizzle-orm/mysql-core';
+import { boolean, index, int, mediumtext, mysqlTable, primaryKey, uniqueIndex, varchar } from 'drizzle-orm/mysql-core';
 import type { GlossaryEntry } from '@/core/glossary';
 import { exact, id, json, time } from './columns';
 import { ofStore } from './store-table';
 
-/** A segment of a document: `template` and its row's id, or `passage` and its id. */
+/** A segment of a document: `template` and its row's id, `passage` and its id, or `shared` and which of the shared words. */
 const ofSegment = () => ({
   storeId: ofStore(),
-  kind: varchar('kind', { length: 10 }).$type<'template' | 'passage'>().notNull(),
+  kind: varchar('kind', { length: 10 }).$type<'template' | 'passage' | 'shared'>().notNull(),
   document: varchar('document', { length: 60 }).notNull(),
   segment: varchar('segment', { length: 40 }).notNull(),
 });
@@ -21,6 +21,8 @@ export const translationNotes = mysqlTable(
     state: varchar('state', { length: 8 }).$type<'begun' | 'done' | 'checked'>().notNull(),
     source: mediumtext('source').notNull(),
     words: mediumtext('words').notNull(),
+    /** Of shared words, which have no drafts: these are kept here until somebody puts them in use. */
+    aside: boolean('aside').notNull().default(false),
     saidBy: varchar('said_by', { length: 120 }).notNull(),
     saidAt: time('said_at').notNull(),
   },

@@ -59,10 +59,13 @@ export async function saveDraft<Key, Content>(
   key: Key,
   access: Access,
   { revision, content }: { revision: number; content: Content },
+  /** What else changes with it, in the same transaction. */
+  then?: (tx: Executor) => Promise<void>,
 ): Promise<{ revision: number }> {
   return database().transaction(async (tx) => {
     const current = await shelf.draft(key, tx, true);
     if (current.revision !== revision) throw conflict(shelf, current);
+    await then?.(tx);
     await shelf.write(key, { content, revision: revision + 1, by: access.person.name, at: new Date() }, tx);
     return { revision: revision + 1 };
   });

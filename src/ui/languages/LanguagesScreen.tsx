@@ -85,7 +85,7 @@ export function LanguagesScreen(props: LanguagesProps) {
     { name: say.customerMessages, of: documents.filter((d) => d.kind === 'template' && d.audience === 'customer') },
     { name: say.otherMessages, of: documents.filter((d) => d.kind === 'template' && d.audience !== 'customer') },
     { name: say.passages, of: documents.filter((d) => d.kind === 'passage') },
-    { name: say.sharedWords, of: documents.filter((d) => d.kind !== 'template' && d.kind !== 'passage') },
+    { name: say.sharedWords, of: documents.filter((d) => d.kind === 'shared') },
   ].filter(({ of }) => of.length > 0);
   return (
     <Page
@@ -243,7 +243,7 @@ function Questions({ base, questions, mayAnswer }: { base: string; questions: Op
 
 function placeOfQuestion(base: string, { place, language }: OpenQuestion, mayAnswer: boolean): string {
   const at = encodeURIComponent(place.segment);
-  if (!mayAnswer) return `${placeOf(base, language, place)}&segment=${at}&show=all`;
+  if (!mayAnswer || place.kind === 'shared') return `${placeOf(base, language, place)}&segment=${at}&show=all`;
   return `${base}/${place.kind === 'passage' ? 'passages' : 'desk'}/${place.slug}?at=${at}`;
 }
 

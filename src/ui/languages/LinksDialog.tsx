@@ -144,9 +144,7 @@ function NewLink({
     if (n < 1 || n > 365) return fail('/days', say.daysWrong);
     if (scope === 'some' && chosen.length === 0) return fail('/documents', say.chooseMessages);
     const of = documents.flatMap((d) =>
-      (d.kind === 'template' || d.kind === 'passage') && chosen.includes(`${d.kind} ${d.slug}`)
-        ? [{ kind: d.kind, slug: d.slug }]
-        : [],
+      chosen.includes(`${d.kind} ${d.slug}`) ? [{ kind: d.kind, slug: d.slug }] : [],
     );
     setBusy(true);
     const result = await answered(onMake({ name, language, days: n, ...(scope === 'some' && { documents: of }) }));
@@ -211,9 +209,7 @@ function NewLink({
               values={chosen}
               least={0}
               label={say.whichMessages}
-              choices={documents
-                .filter((d) => d.kind === 'template' || d.kind === 'passage')
-                .map((d) => ({ value: `${d.kind} ${d.slug}`, label: d.name }))}
+              choices={documents.map((d) => ({ value: `${d.kind} ${d.slug}`, label: d.name }))}
               onChange={setChosen}
             />
           )}

@@ -7,7 +7,7 @@ import { say } from '@/words/refusals';
 
 export type OutsideProps = Omit<
   TranslatingProps,
-  'briefing' | 'mayEdit' | 'mayPublish' | 'outside' | 'onSuggest' | 'onDrafts' | 'onPublishMany'
+  'briefing' | 'mayEdit' | 'mayPublish' | 'outside' | 'onSuggest' | 'onDrafts' | 'onPublishMany' | 'onPutInUse'
 > &
   Pick<BriefingActions, 'onAsk' | 'onTakeBack'>;
 
@@ -26,6 +26,7 @@ export function OutsideScreen({ onAsk, onTakeBack, ...props }: OutsideProps) {
       onSuggest={closed}
       onDrafts={closed}
       onPublishMany={closed}
+      onPutInUse={closed}
     />
   );
 }

@@ -1,7 +1,7 @@
 'use client';
 /** One segment: its source, its words in the language, and, while it is worked on, what is wrong with them and what can be done. */
 import { memo, useDeferredValue, useMemo, useState, type ReactNode } from 'react';
-import type { SegmentToTranslate } from '@/contract/languages';
+import type { SegmentToTranslate, TextKind } from '@/contract/languages';
 import { glossaryFindings, termWords, type GlossaryBetween, type GlossaryEntry } from '@/core/glossary';
 import { languageName } from '@/core/names';
 import {
@@ -49,7 +49,7 @@ export interface SegmentRowProps {
   /** What was translated before for this source, or one that is like it. */
   matches: readonly MemoryMatch[];
   glossary: GlossaryBetween;
-  document: { kind: 'template' | 'passage'; slug: string };
+  document: { kind: TextKind; slug: string };
   briefing: BriefingRights;
   onSettle: (theirs: boolean) => void;
   onLookAs: (as: ValuesAs | undefined) => void;
@@ -203,7 +203,7 @@ function Working({
         moment: props.moment,
         language,
         sourceLanguage,
-        most: segment.briefing?.note?.most,
+        most: segment.briefing?.note?.most ?? segment.most,
       }),
       ...glossaryFindings(source, checked, segment.form, props.glossary).map((f) => ({
         ...f,

@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { memo, useCallback, useDeferredValue, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { toast } from 'sonner';
-import type { DocumentCoverage, DocumentToTranslate } from '@/contract/languages';
+import type { DocumentCoverage, DocumentToTranslate, PutInUse } from '@/contract/languages';
 import type { BulkOutcome, ManyDraft } from '@/contract/notifications';
 import type { DeskStore } from '@/contract/templates';
 import { glossaryBetween, type GlossaryEntry } from '@/core/glossary';
@@ -25,6 +25,7 @@ import { Empty, Page } from '../parts/Page';
 import { Search, Segments } from '../parts/fields';
 import type { BriefingRights } from '../briefing/BriefingPart';
 import { MessageBeside } from './MessageBeside';
+import { SharedActions, sharedNote } from './SharedActions';
 import { RestingRow, SegmentRow } from './SegmentRow';
 import { leftWords, openIn, toneOf } from './states';
 import { useMemory } from './useMemory';
@@ -53,6 +54,7 @@ export interface TranslatingProps {
   onSuggest: AskSuggestions;
   onDrafts: (slugs: string[]) => Promise<Result<ManyDraft[]>>;
   onPublishMany: (drafts: { slug: string; revision: number }[], note: string) => Promise<Result<BulkOutcome>>;
+  onPutInUse: (input: PutInUse) => Promise<Result<{ texts: number }>>;
 }
 
 export function TranslatingScreen(props: TranslatingProps) {
@@ -67,6 +69,8 @@ export function TranslatingScreen(props: TranslatingProps) {
   const [lookedAs, setLookedAs] = useState<ValuesAs>();
   const [beside, setBeside] = useState(false);
   const [publishing, setPublishing] = useState(false);
+  // Shared words stand in no message of their own.
+  const shared = document.kind === 'shared';
 
   const glossary = useMemo(
     () => glossaryBetween(props.glossary, store.language, language),
@@ -219,6 +223,19 @@ export function TranslatingScreen(props: TranslatingProps) {
               {say.onTheDesk}
             </Link>
           )}
+          {document.kind === 'shared' && !outside && (
+            <SharedActions
+              {...{ base, language, mayEdit }}
+              slug={document.slug}
+              waiting={desk.waiting}
+              saving={desk.saveState === 'saving'}
+              onPutInUse={props.onPutInUse}
+              onDone={() => {
+                desk.inUse();
+                router.refresh();
+              }}
+            />
+          )}
           {props.mayPublish && document.kind === 'template' && (
             <button
               type="button"
@@ -234,7 +251,7 @@ export function TranslatingScreen(props: TranslatingProps) {
       }
     >
       <div
-        className="lg:grid lg:h-full lg:min-h-0 lg:grid-cols-[13rem_minmax(0,1fr)] xl:grid-cols-[13rem_minmax(0,1fr)_24rem]"
+        className={`lg:grid lg:h-full lg:min-h-0 lg:grid-cols-[13rem_minmax(0,1fr)] ${shared ? '' : 'xl:grid-cols-[13rem_minmax(0,1fr)_24rem]'}`}
         onKeyDownCapture={keys}
       >
         <nav aria-label={say.documents} className="border-rule bg-panel max-lg:hidden lg:overflow-auto lg:border-e">
@@ -267,11 +284,14 @@ export function TranslatingScreen(props: TranslatingProps) {
               ]}
               onChange={(value) => setAll(value === 'all')}
             />
-            <button type="button" className="btn xl:hidden" aria-pressed={beside} onClick={() => setBeside(!beside)}>
-              {beside ? say.hideMessage : say.showMessage}
-            </button>
+            {!shared && (
+              <button type="button" className="btn xl:hidden" aria-pressed={beside} onClick={() => setBeside(!beside)}>
+                {beside ? say.hideMessage : say.showMessage}
+              </button>
+            )}
           </div>
           <div className={`flex-1 lg:min-h-0 lg:overflow-auto ${beside ? 'max-xl:hidden' : ''}`}>
+            {shared && <p className="px-4 py-2 text-sm text-slate">{sharedNote(document.slug, outside)}</p>}
             {document.follows && (
               <p className="px-4 py-2 text-sm text-slate">
                 {say.asOfNote}{' '}
@@ -285,7 +305,7 @@ export function TranslatingScreen(props: TranslatingProps) {
             )}
             {shown.length === 0 && (
               <Empty title={say.nothingToDo}>
-                {say.nothingToDoNote} {say.goesOutWhenPublished}
+                {say.nothingToDoNote} {!shared && say.goesOutWhenPublished}
               </Empty>
             )}
             <ul ref={list} aria-label={say.texts}>
@@ -329,7 +349,7 @@ export function TranslatingScreen(props: TranslatingProps) {
                 ),
               )}
             </ul>
-            {openIn(counts) > 0 && (
+            {openIn(counts) > 0 && !shared && (
               <p className="px-4 py-3 text-xs text-slate">
                 {store.fallbacks[language]?.partly
                   ? say.goesOutPartly({ languages: named, rest: next })
@@ -339,21 +359,23 @@ export function TranslatingScreen(props: TranslatingProps) {
             )}
           </div>
         </div>
-        <div
-          className={`min-h-0 border-rule bg-panel xl:block xl:border-s xl:overflow-auto ${beside ? '' : 'max-xl:hidden'}`}
-        >
-          <MessageBeside
-            template={template}
-            partsFor={message.partsFor}
-            language={language}
-            direction={message.direction}
-            width={store.look.shape.width}
-            orderLabel={
-              order.number.startsWith('SAMPLE-') ? customerName(order) : `${order.number} ${customerName(order)}`
-            }
-            lit={active}
-          />
-        </div>
+        {!shared && (
+          <div
+            className={`min-h-0 border-rule bg-panel xl:block xl:border-s xl:overflow-auto ${beside ? '' : 'max-xl:hidden'}`}
+          >
+            <MessageBeside
+              template={template}
+              partsFor={message.partsFor}
+              language={language}
+              direction={message.direction}
+              width={store.look.shape.width}
+              orderLabel={
+                order.number.startsWith('SAMPLE-') ? customerName(order) : `${order.number} ${customerName(order)}`
+              }
+              lit={active}
+            />
+          </div>
+        )}
       </div>
       {publishing && (
         <PublishMany

@@ -3,7 +3,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { ChangedMeanwhile, DocumentToTranslate, Translate, Translated } from '@/contract/languages';
 import type { Failure, Result } from '@/core/result';
-import type { SegmentStanding, SegmentState } from '@/core/translation';
+import type { SegmentState } from '@/core/translation';
 import { say as bench } from '@/words/bench';
 import { useHistory } from '../bench/useHistory';
 import { answered } from '../parts/result';
@@ -38,9 +38,12 @@ export function useTranslating(
   const [saved, setSaved] = useState<Record<string, Saved>>(() =>
     Object.fromEntries(segments.map(({ id, source, words: own }) => [id, { source, words: own }])),
   );
-  const [standing, setStanding] = useState<Record<string, SegmentStanding>>(() =>
+  const [standing, setStanding] = useState<Record<string, Translated>>(() =>
     Object.fromEntries(
-      segments.map(({ id, state, madeFrom }) => [id, { state, ...(madeFrom !== undefined && { madeFrom }) }]),
+      segments.map(({ id, state, madeFrom, aside }) => [
+        id,
+        { state, ...(madeFrom !== undefined && { madeFrom }), ...(aside && { aside }) },
+      ]),
     ),
   );
   const [trouble, setTrouble] = useState<Record<string, SegmentTrouble>>({});
@@ -151,6 +154,24 @@ export function useTranslating(
     return touched && known !== 'changed' ? 'begun' : known;
   };
 
+  /** Shared words that wait to be put in use. */
+  const waiting = segments.filter(({ id }) => {
+    const { aside, state } = standing[id]!;
+    return aside && (state === 'done' || state === 'checked' || saved[id]?.words === '');
+  }).length;
+  /** After they were put in use. */
+  const inUse = (): void =>
+    setStanding((all) =>
+      Object.fromEntries(
+        Object.entries(all).map(([id, { aside, ...rest }]) => [
+          id,
+          aside && rest.state !== 'done' && rest.state !== 'checked' && saved[id]?.words !== ''
+            ? { ...rest, aside }
+            : rest,
+        ]),
+      ),
+    );
+
   const pending = Object.keys(unsaved).length > 0 || running > 0;
   useEffect(() => {
     if (!enabled || !pending) return;
@@ -164,6 +185,8 @@ export function useTranslating(
     sourceOf: (segment: string) => saved[segment]!.source,
     standing,
     stateOf,
+    waiting,
+    inUse,
     trouble,
     saveState:
       Object.keys(trouble).length > 0 ? ('failed' as const) : pending ? ('saving' as const) : ('saved' as const),

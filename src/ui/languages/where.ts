@@ -1,41 +1,27 @@
 /** Where the words of a document are translated. */
-import type { DocumentCoverage } from '@/contract/languages';
+import type { DocumentCoverage, TextKind } from '@/contract/languages';
 
 export interface Wanted {
-  kind: 'template' | 'passage';
+  kind: TextKind;
   slug: string;
 }
 
-/** The address of a document on the translating desk, or of the screen that has its words. */
-export function placeOf(
-  base: string,
-  language: string,
-  { kind, slug }: Pick<DocumentCoverage, 'kind' | 'slug'>,
-): string {
-  switch (kind) {
-    case 'phrasebook':
-      return `${base}/phrasebook`;
-    case 'names':
-      return `${base}/store/names`;
-    case 'notes':
-      return `${base}/store/notes`;
-    case 'look':
-      return `${base}/look`;
-    case 'template':
-    case 'passage': {
-      const query = new URLSearchParams({ [kind === 'passage' ? 'passage' : 'of']: slug });
-      return `${base}/languages/${language}?${query}`;
-    }
-  }
-}
+const QUERY: Record<TextKind, string> = { template: 'of', passage: 'passage', shared: 'shared' };
+
+/** The address of a document on the translating desk. */
+export const placeOf = (base: string, language: string, { kind, slug }: Wanted): string =>
+  `${base}/languages/${language}?${new URLSearchParams({ [QUERY[kind]]: slug })}`;
+
+/** The screen that shared words are written on. */
+export const screenOf = (base: string, slug: string): string =>
+  `${base}/${{ phrasebook: 'phrasebook', names: 'store/names', notes: 'store/notes', look: 'look' }[slug] ?? ''}`;
 
 /** The documents of the translating desk in the order of work: open ones first, by how often they are sent. */
 export function inOrderOfWork(
   documents: readonly DocumentCoverage[],
   isOpen: (document: DocumentCoverage) => boolean,
 ): DocumentCoverage[] {
-  const onDesk = documents.filter(({ kind }) => kind === 'template' || kind === 'passage');
-  return onDesk.toSorted(
+  return documents.toSorted(
     (a, b) => Number(isOpen(b)) - Number(isOpen(a)) || Number(b.on) - Number(a.on) || b.sent - a.sent,
   );
 }

@@ -98,6 +98,22 @@ export const languages: TranslationOf<typeof say> = {
   names: 'Namen in anderen Sprachen',
   notes: 'Produkthinweise',
   legalLines: 'Gestaltung: Zeile unter dem Namen, Rechtliches',
+  phraseAt: '{$label} ({$where})',
+  noteOf: 'Hinweis zu {$of}',
+  lineBelowName: 'Zeile unter dem Namen',
+  footerLink: 'Link der Fußzeile',
+  legal: 'Rechtliches',
+  putInUse: '{$n :integer} in Gebrauch nehmen',
+  putIntoLook: '{$n :integer} in die Gestaltung übernehmen',
+  sharedLiveNote:
+    'Was hier erledigt ist, liegt bereit, bis es in Gebrauch genommen wird. Dann gilt es sofort für jede Nachricht, auch für die wartenden.',
+  lookDraftNote:
+    'Was hier erledigt ist, liegt bereit, bis es in den Entwurf der Gestaltung übernommen wird. Für Nachrichten gilt es, wenn die Gestaltung veröffentlicht wird.',
+  sharedAsideNote: 'Was hier erledigt ist, liegt bereit. Jemand aus dem Shop nimmt es in Gebrauch.',
+  nowInUse: '.input {$n :integer} .match $n one {{{$n} Text ist in Gebrauch.}} * {{{$n} Texte sind in Gebrauch.}}',
+  nowInLook:
+    '.input {$n :integer} .match $n one {{{$n} Text steht im Entwurf der Gestaltung.}} * {{{$n} Texte stehen im Entwurf der Gestaltung.}}',
+  ownScreen: 'Ihre eigene Seite',
   off: 'aus',
   sentLastMonth:
     '.input {$n :integer} .match $n one {{{$n} Nachricht im letzten Monat}} * {{{$n} Nachrichten im letzten Monat}}',

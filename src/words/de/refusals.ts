@@ -206,6 +206,7 @@ export const refusals: TranslationOf<typeof say> = {
   otherLanguages: 'Diese Datei übersetzt von {$from} nach {$to}. Hier muss es von {$wantedFrom} nach {$wantedTo} sein.',
   changedSinceLooked: 'Seit dem Blick in diese Datei wurde etwas geändert. Bitte noch einmal ansehen.',
   nothingToBringIn: 'Nichts in dieser Datei ist anders als das, was da ist.',
+  nothingAside: 'Nichts Erledigtes liegt bereit.',
   nothingToTranslate: 'Unter der Adresse {$slug} gibt es keine Nachricht und keinen Textbaustein.',
   nothingShipsFor: 'Für „{$slug}“ wird nichts mitgeliefert.',
   noSuchLanguage: '„{$tag}“ ist keine bekannte Sprache. Wählen Sie eine, oder geben Sie ein Kürzel wie de-AT ein.',

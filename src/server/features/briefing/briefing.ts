@@ -3,6 +3,7 @@ import { and, eq } from 'drizzle-orm';
 import type { Answer, Ask, BriefingPlace, SaveNote } from '@/contract/briefing';
 import { languageName } from '@/core/names';
 import { segmentsOf } from '@/core/template';
+import { SHARED_DOCUMENTS } from '@/core/translation';
 import { may } from '@/contract/policy';
 import type { Access } from '../../auth/access';
 import { refuseClosed, refuseLanguage } from '../../auth/translators';
@@ -11,6 +12,7 @@ import { AppError } from '../../base/errors';
 import { newId } from '../../base/ids';
 import { database, type Executor } from '../../db/client';
 import { segmentNotes, segmentQuestions } from '../../db/schema';
+import { SHARED_NAMES, sharedWordsOf, textsOfShared } from '../../documents/shared-words';
 import { asTemplate, passageShelf, templateRow } from '../../documents/shelves';
 import { noteWords, type DocumentKey, type QuestionRow } from './briefings';
 import { kept } from '@/words/kept';
@@ -22,6 +24,13 @@ async function documentOf(
   { kind, slug, segment }: BriefingPlace,
   tx: Executor,
 ): Promise<DocumentKey & { name: string; label: string }> {
+  if (kind === 'shared') {
+    const document = SHARED_DOCUMENTS.find((d) => d === slug);
+    const text = document && textsOfShared(document, await sharedWordsOf(access, tx)).find((t) => t.id === segment);
+    if (!text) throw new AppError('invalid', say.noSuchText);
+    refuseClosed(access, { kind, id: slug });
+    return { kind, id: slug, name: SHARED_NAMES[document], label: text.label };
+  }
   const found =
     kind === 'passage'
       ? await passageShelf

@@ -2,9 +2,11 @@
 import { and, asc, eq, isNull } from 'drizzle-orm';
 import type { Briefing, BriefingPlace, Briefings, NoteWords, OpenQuestion, Question } from '@/contract/briefing';
 import { segmentsOf } from '@/core/template';
+import { SHARED_DOCUMENTS } from '@/core/translation';
 import type { Access } from '../../auth/access';
 import { database } from '../../db/client';
 import { segmentNotes, segmentQuestions } from '../../db/schema';
+import { SHARED_NAMES, sharedWordsOf, textsOfShared } from '../../documents/shared-words';
 import { draftsOfStore } from '../templates/drafts';
 
 type Kind = BriefingPlace['kind'];
@@ -77,17 +79,23 @@ export async function openQuestions(access: Access): Promise<OpenQuestion[]> {
     .where(and(eq(segmentQuestions.storeId, access.store.id), isNull(segmentQuestions.answer)))
     .orderBy(asc(segmentQuestions.id));
   if (rows.length === 0) return [];
-  const drafts = await draftsOfStore(access);
+  const [drafts, shared] = await Promise.all([draftsOfStore(access), sharedWordsOf(access)]);
   return rows.flatMap((row) => {
+    const place = { kind: row.kind, slug: row.document, segment: row.segment };
+    if (row.kind === 'shared') {
+      const document = SHARED_DOCUMENTS.find((d) => d === row.document);
+      const text = document && textsOfShared(document, shared).find((t) => t.id === row.segment);
+      return text ? [{ ...questionOf(row), place, document: SHARED_NAMES[document], label: text.label }] : [];
+    }
     const document = drafts.find((d) => d.kind === row.kind && d.id === row.document);
-    const place = document && segmentsOf(document.draft).find((s) => s.id === row.segment);
-    if (!document || !place) return [];
+    const text = document && segmentsOf(document.draft).find((s) => s.id === row.segment);
+    if (!document || !text) return [];
     return [
       {
         ...questionOf(row),
-        place: { kind: row.kind, slug: document.slug, segment: row.segment },
+        place: { ...place, slug: document.slug },
         document: document.name,
-        label: place.label,
+        label: text.label,
       },
     ];
   });

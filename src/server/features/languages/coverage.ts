@@ -2,26 +2,16 @@
 import { and, eq, gte, ne, sql } from 'drizzle-orm';
 import type { Coverage, DocumentCoverage, LanguageCoverage } from '@/contract/languages';
 import { readTemplateAddress } from '@/core/plan';
-import {
-  isComplete,
-  isShippedIn,
-  passagesComplete,
-  phrasebookFor,
-  PHRASES,
-  type Segments,
-  type Template,
-} from '@/core/template';
-import { countStates, needsTranslation, sumCounts, type SegmentState, type StateCounts } from '@/core/translation';
+import { isComplete, passagesComplete, type Template } from '@/core/template';
+import { countStates, sumCounts, type StateCounts } from '@/core/translation';
 import type { Access } from '../../auth/access';
 import { opens, targetsOf } from '../../auth/translators';
 import { database } from '../../db/client';
-import { deliveries, orders, phrases } from '../../db/schema';
+import { deliveries, orders } from '../../db/schema';
 import { idAt } from '../../base/ids';
 import { livePassages } from '../../documents/live-passages';
-import { draftsOfStore, type StoreDraft } from '../templates/drafts';
-import { notesOfStore } from './notes';
+import { leadsAmong, textDocuments, type TextDocument } from './documents';
 import { segmentsIn } from './segments';
-import { say } from '@/words/languages';
 
 const MONTH_MS = 30 * 86_400_000;
 
@@ -29,17 +19,15 @@ const MONTH_MS = 30 * 86_400_000;
 export async function loadCoverage(access: Access): Promise<Coverage> {
   const { store } = access;
   const languages = targetsOf(access);
-  const [drafts, note, sent, wanted, ownPhrases, passages] = await Promise.all([
-    draftsOfStore(access, true),
-    notesOfStore(store.id),
+  const [{ documents: drafts, note }, sent, wanted, passages] = await Promise.all([
+    textDocuments(access),
     sentLastMonth(store.id),
     wantedLastMonth(store.id),
-    database().select().from(phrases).where(eq(phrases.storeId, store.id)),
     livePassages(store.id),
   ]);
-  const bySlug = new Map(drafts.map((d) => [`${d.kind} ${d.slug}`, d]));
+  const leadsOf = leadsAmong(drafts);
   // What a notification is for everyone else goes before its versions, as people speak of them.
-  const versionOf = (d: StoreDraft): number =>
+  const versionOf = (d: TextDocument): number =>
     Number(d.kind === 'template' && readTemplateAddress(d.slug).variant !== '');
   const inOrder = drafts.toSorted((a, b) =>
     a.notification && a.notification.id === b.notification?.id ? versionOf(a) - versionOf(b) : 0,
@@ -47,7 +35,7 @@ export async function loadCoverage(access: Access): Promise<Coverage> {
   const documents = inOrder
     .filter((d) => opens(access, d))
     .map((document): DocumentCoverage => {
-      const leads = document.follows === undefined ? undefined : bySlug.get(`template ${document.follows}`);
+      const leads = leadsOf(document);
       return {
         kind: document.kind,
         slug: document.slug,
@@ -67,12 +55,7 @@ export async function loadCoverage(access: Access): Promise<Coverage> {
         ),
       };
     });
-  const all = [
-    ...documents.filter((d) => Object.values(d.counts).some((c) => total(c) > 0)),
-    ...besides(access, languages, (language) =>
-      Object.fromEntries(ownPhrases.filter((p) => p.language === language).map((p) => [p.phrase, p.source])),
-    ),
-  ];
+  const all = documents.filter((d) => Object.values(d.counts).some((c) => total(c) > 0));
   const live = drafts.flatMap((d) => (d.notification?.on && d.live ? [d.live] : []));
   const completeIn = new Map(
     languages.map((l) => [
@@ -118,73 +101,6 @@ const served = (languages: readonly string[], language: string): boolean =>
   languages.some((l) => l.split('-')[0] === language.split('-')[0]);
 
 const total = (counts: StateCounts): number => Object.values(counts).reduce((sum, n) => sum + n, 0);
-
-/** Words with a screen of their own: phrasebook, names that the store gives, notes of products, the look's legal lines. */
-function besides(
-  { store }: Access,
-  languages: readonly string[],
-  ownPhrases: (language: string) => Segments,
-): DocumentCoverage[] {
-  const source = phrasebookFor(store.language, ownPhrases(store.language));
-  const { names, payments, shipping, notes = [] } = store.terms;
-  const given = [...names, ...payments, ...shipping];
-  const { masthead, footer } = store.look;
-  const lines = [
-    { own: masthead.strapline, others: masthead.straplines },
-    ...footer.links.map(({ label, labels }) => ({ own: label, others: labels })),
-    { own: footer.legal[store.language] ?? '', others: footer.legal },
-  ];
-  const parts: { kind: DocumentCoverage['kind']; name: string; states: (language: string) => SegmentState[] }[] = [
-    {
-      kind: 'phrasebook',
-      name: say.phrasebook,
-      states: (language) => {
-        return PHRASES.map((phrase) =>
-          !needsTranslation(source[phrase]) ||
-          isShippedIn(phrase, language) ||
-          ownPhrases(language)[phrase] !== undefined
-            ? 'done'
-            : 'missing',
-        );
-      },
-    },
-    {
-      kind: 'names',
-      name: say.names,
-      states: (language) => given.map(({ words }) => (wordsIn(words, language) ? 'done' : 'missing')),
-    },
-    {
-      kind: 'notes',
-      name: say.notes,
-      states: (language) => notes.map(({ words }) => (wordsIn(words, language) ? 'done' : 'missing')),
-    },
-    {
-      kind: 'look',
-      name: say.legalLines,
-      states: (language) =>
-        lines.flatMap(({ own, others }): SegmentState[] =>
-          own.trim() === '' ? [] : [(others?.[language] ?? '').trim() === '' ? 'missing' : 'done'],
-        ),
-    },
-  ];
-  return parts
-    .map(({ kind, name, states }) => ({
-      kind,
-      slug: '',
-      name,
-      on: true,
-      sent: 0,
-      counts: Object.fromEntries(languages.map((l) => [l, countStates(states(l))])),
-    }))
-    .filter((d) => Object.values(d.counts).some((c) => total(c) > 0));
-}
-
-/** Whether words by language are there in a language: "de-AT" has those of "de". */
-const wordsIn = (words: Readonly<Record<string, unknown>>, language: string): boolean =>
-  [language, language.split('-')[0] ?? ''].some((l) => {
-    const own = words[l];
-    return typeof own === 'string' ? own.trim() !== '' : own !== undefined;
-  });
 
 /** Messages to customers of the last 30 days, by notification. */
 async function sentLastMonth(storeId: string): Promise<Map<string, number>> {

@@ -7,11 +7,11 @@ import {
   type FilePreview,
   type TakeBack,
   type TextFormat,
+  type TextKind,
 } from '@/contract/languages';
 import { entriesIn, indexTerms, saysSomething, termWords, type GlossaryEntry } from '@/core/glossary';
 import { languageName } from '@/core/names';
 import { readTemplateAddress } from '@/core/plan';
-import { neededSegments } from '@/core/template';
 import { OPEN_STATES, type TranslationNote } from '@/core/translation';
 import {
   compareTexts,
@@ -39,34 +39,38 @@ import { AppError } from '../../base/errors';
 import { database } from '../../db/client';
 import { briefingsOf } from '../briefing/briefings';
 import { entriesOf } from '../glossary/entries';
-import { draftsOfStore, type StoreDraft } from '../templates/drafts';
 import type { ExportedFile } from '../templates/exported';
-import { notesOfStore } from './notes';
+import { leadsAmong, placesOf, textDocuments, type TextDocument } from './documents';
 import { isPacked, pack, unpack, writeSpreadsheet } from './packed';
 import { segmentsIn } from './segments';
-import { writeSegments, type SegmentChange } from './translating';
+import type { SegmentChange } from './saying';
+import { writeTexts } from './translating';
 import { say as briefingWords } from '@/words/briefing';
 import { kept } from '@/words/kept';
 import { say } from '@/words/refusals';
 
 /** All texts of a store in a language as they are in the drafts. */
-export async function textsOf(access: Access, language: string): Promise<{ files: FileOut[]; drafts: StoreDraft[] }> {
+export async function textsOf(
+  access: Access,
+  language: string,
+): Promise<{ files: FileOut[]; documents: TextDocument[] }> {
   const { store } = access;
-  const [drafts, note, briefings, glossary] = await Promise.all([
-    draftsOfStore(access, true),
-    notesOfStore(store.id),
+  const [{ documents, note }, briefings, glossary] = await Promise.all([
+    textDocuments(access),
     briefingsOf(access),
     entriesOf(access),
   ]);
   const said = indexTerms(glossary, store.language, ['say', 'also']);
-  const files = drafts
+  const leadsOf = leadsAmong(documents);
+  const files = documents
     .filter((d) => opens(access, d))
     .map((document): FileOut => {
       const { kind, slug, name } = document;
-      const leads = drafts.find((d) => d.kind === 'template' && d.slug === document.follows);
+      const leads = leadsOf(document);
       const units = segmentsIn(document, language, store.language, { leads, note }).map(
-        ({ id, label, state, source, words, madeFrom }) => {
+        ({ id, label, state, source, words, madeFrom, most }) => {
           const briefing = briefings(document)[id];
+          const room = briefing?.note?.most ?? most;
           const notes = [...notesOf(briefing), ...termNotes(entriesIn(source, said), store.language, language)];
           return {
             segment: id,
@@ -75,14 +79,14 @@ export async function textsOf(access: Access, language: string): Promise<{ files
             source,
             words,
             ...(madeFrom !== undefined && { madeFrom }),
-            ...(briefing?.note?.most !== undefined && { room: briefing.note.most }),
+            ...(room !== undefined && { room }),
             ...(notes.length > 0 && { notes }),
           };
         },
       );
       return { kind, slug, name, units };
     });
-  return { files, drafts };
+  return { files, documents };
 }
 
 /** What an author tells of a text, and answered of it. */
@@ -141,7 +145,7 @@ export async function takeOut(access: Access, { language, as, open, of, each }: 
   if (each && as !== 'tmx') {
     const files = await Promise.all(
       chosen.map(async (file) => ({
-        name: `${file.kind === 'passage' ? 'passages/' : ''}${file.slug}.${ending}`,
+        name: `${{ template: '', passage: 'passages/', shared: 'shared/' }[file.kind]}${file.slug}.${ending}`,
         body: await write([file], languages),
       })),
     );
@@ -203,7 +207,7 @@ export async function lookAtFile(access: Access, language: string, bytes: Uint8A
   if (bytes.length > MOST_FILE_BYTES) {
     throw new AppError('invalid', say.translationsTooLarge({ most: MOST_FILE_BYTES / 1_000_000 }));
   }
-  const { files, drafts } = await textsOf(access, language);
+  const { files, documents } = await textsOf(access, language);
   const { read, text } = await readBytes(bytes, files, { source: store.language, target: language });
   if (!read.ok) throw new AppError('invalid', say.atLine({ line: read.problem.line, message: read.problem.message }));
   const { source, target } = read.value;
@@ -220,12 +224,13 @@ export async function lookAtFile(access: Access, language: string, bytes: Uint8A
       }),
     );
   }
-  const documentOf = (file: FileOut): StoreDraft => drafts.find((d) => d.kind === file.kind && d.slug === file.slug)!;
+  const documentOf = (file: FileOut): TextDocument =>
+    documents.find((d) => d.kind === file.kind && d.slug === file.slug)!;
   const comparison = compareTexts(
     read.value,
     files,
     (file) => ({ moment: documentOf(file).moment, language, sourceLanguage: store.language }),
-    (file, segment) => neededSegments(documentOf(file).draft, store.language).find((p) => p.id === segment)!,
+    (file, segment) => placesOf(documentOf(file), store.language).find((p) => p.id === segment)!,
   );
   const stamp = createHash('sha256').update(JSON.stringify(comparison.changed)).digest('base64url');
   return { language, stamp, comparison };
@@ -246,7 +251,7 @@ export async function bringInFile(
     for (const own of byDocument(changed)) {
       const [{ kind, slug }] = own;
       const changes = own.map(({ after, ...c }): SegmentChange => ({ ...c, words: after }));
-      await writeSegments(access, { kind, slug, language }, changes, tx);
+      await writeTexts(access, { kind, slug, language }, changes, tx);
     }
     const what = { n: changed.length, language: kept(() => languageName(language)), file: name };
     await remember(access, 'broughtTranslations', what, { db: tx });
@@ -265,11 +270,11 @@ export async function bringInFile(
 async function saidOf(
   access: Access,
   language: string,
-  texts: readonly { kind: 'template' | 'passage'; slug: string; segment: string; source: string; before: string }[],
+  texts: readonly { kind: TextKind; slug: string; segment: string; source: string; before: string }[],
 ): Promise<(TranslationNote['state'] | undefined)[]> {
-  const [drafts, note] = await Promise.all([draftsOfStore(access), notesOfStore(access.store.id)]);
+  const { documents, note } = await textDocuments(access);
   return texts.map(({ kind, slug, segment, source, before }) => {
-    const document = drafts.find((d) => d.kind === kind && d.slug === slug);
+    const document = documents.find((d) => d.kind === kind && d.slug === slug);
     const said = document && note(document, language, segment);
     return said && said.source === source && said.words === before ? said.state : undefined;
   });
@@ -278,17 +283,17 @@ async function saidOf(
 /** Puts back what a file had changed, where nobody has changed it since. */
 export async function takeBackFile(access: Access, { language, segments }: TakeBack): Promise<{ segments: number }> {
   refuseLanguage(access, language);
-  const drafts = await draftsOfStore(access);
+  const { documents } = await textDocuments(access);
   await database().transaction(async (tx) => {
     for (const own of byDocument(segments)) {
       const [{ kind, slug }] = own;
-      const draft = drafts.find((d) => d.kind === kind && d.slug === slug)?.draft;
+      const draft = documents.find((d) => d.kind === kind && d.slug === slug)?.draft;
       const changes = own.map(({ segment, before, words, state }): SegmentChange => ({
         ...{ segment, before, words },
         ...(state && { state }),
         source: draft?.words[access.store.language]?.[segment] ?? '',
       }));
-      await writeSegments(access, { kind, slug, language }, changes, tx);
+      await writeTexts(access, { kind, slug, language }, changes, tx);
     }
     const what = { n: segments.length, language: kept(() => languageName(language)) };
     await remember(access, 'tookBackTranslations', what, { db: tx });

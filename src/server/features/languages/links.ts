@@ -14,7 +14,7 @@ import { database } from '../../db/client';
 import { translationLinks } from '../../db/schema';
 import { databaseTime } from '../../db/time';
 import type { UseCase } from '../use-case';
-import { draftsOfStore } from '../templates/drafts';
+import { textDocuments } from './documents';
 import { kept } from '@/words/kept';
 import { say } from '@/words/refusals';
 
@@ -35,7 +35,7 @@ export async function loadLinks(access: Access): Promise<TranslationLink[]> {
   ]);
   const open = rows.filter((r) => r.until.getTime() > now);
   if (open.length === 0) return [];
-  const names = new Map((await draftsOfStore(access)).map((d) => [`${d.kind}:${d.id}`, d.name]));
+  const names = new Map((await textDocuments(access)).documents.map((d) => [`${d.kind}:${d.id}`, d.name]));
   return open.map(({ id, name, language, documents, until, usedAt, madeBy }) => ({
     ...{ id, name, language, madeBy },
     until: until.toISOString(),
@@ -49,9 +49,9 @@ export async function makeLink(access: Access, { name, language, days, documents
   refuseLanguage(access, language);
   const whom = plainLine(name);
   if (whom === '') throw new AppError('invalid', say.sayForWhom, [{ path: '/name', message: say.sayForWhom }]);
-  const drafts = await draftsOfStore(access);
+  const { documents: there } = await textDocuments(access);
   const ids = documents?.map((d) => {
-    const found = drafts.find((x) => x.kind === d.kind && x.slug === d.slug);
+    const found = there.find((x) => x.kind === d.kind && x.slug === d.slug);
     if (!found) throw new AppError('invalid', say.nothingToTranslate({ slug: d.slug }));
     return `${found.kind}:${found.id}`;
   });

@@ -1,21 +1,20 @@
 /** The translating desk: the segments of a message or passage in a language, and saving one of them. */
-import { and, eq } from 'drizzle-orm';
-import type { ChangedMeanwhile, DocumentToTranslate, Translate, Translated } from '@/contract/languages';
+import type { DocumentToTranslate, TextKind, Translate, Translated } from '@/contract/languages';
 import { languageName } from '@/core/names';
-import { neededSegments, type SegmentPlace, type Template } from '@/core/template';
-import { segmentStanding, translationFindings, type TranslationNote } from '@/core/translation';
+import { neededSegments, type Template } from '@/core/template';
+import { segmentStanding } from '@/core/translation';
 import type { Access } from '../../auth/access';
 import { refuseClosed, refuseLanguage } from '../../auth/translators';
 import { remember } from '../../auth/history';
 import { AppError } from '../../base/errors';
 import { database, type Executor } from '../../db/client';
-import { translationNotes } from '../../db/schema';
 import { readTemplate } from '../../documents/read-template';
 import { asTemplate, passageShelf, templateRow, templateShelf } from '../../documents/shelves';
 import { briefingsOf } from '../briefing/briefings';
-import { draftsOfStore } from '../templates/drafts';
 import { PASSAGE_MOMENT } from '../templates/passages';
-import { notesOfStore } from './notes';
+import { setAside } from './aside';
+import { leadsAmong, textDocuments } from './documents';
+import { refuseChanged, refuseUnfinished, sayOf, type SegmentChange, type Written, type WrittenTexts } from './saying';
 import { segmentsIn } from './segments';
 import { kept } from '@/words/kept';
 import { say } from '@/words/refusals';
@@ -24,18 +23,19 @@ import { say } from '@/words/refusals';
 export async function loadTranslating(
   access: Access,
   language: string,
-  wanted: { kind: 'template' | 'passage'; slug: string },
+  wanted: { kind: TextKind; slug: string },
 ): Promise<DocumentToTranslate> {
   const { store } = access;
   refuseLanguage(access, language);
-  const [drafts, note] = await Promise.all([draftsOfStore(access, true), notesOfStore(store.id)]);
-  const document = drafts.find((d) => d.kind === wanted.kind && d.slug === wanted.slug);
+  const { documents, note } = await textDocuments(access);
+  const document = documents.find((d) => d.kind === wanted.kind && d.slug === wanted.slug);
   if (!document) throw new AppError('not-found', say.nothingToTranslate({ slug: wanted.slug }));
   refuseClosed(access, document);
-  const leads = drafts.find((d) => d.kind === 'template' && d.slug === document.follows);
-  const briefings = (await briefingsOf(access, document))(document);
+  const leads = leadsAmong(documents)(document);
+  const { kind, id } = document;
+  const briefings = (await briefingsOf(access, { kind, id }))({ kind, id });
   return {
-    kind: document.kind,
+    kind,
     slug: document.slug,
     name: document.name,
     moment: document.moment,
@@ -57,7 +57,7 @@ export async function translate(access: Access, input: Translate): Promise<Trans
   const { kind, slug, language, state } = input;
   refuseLanguage(access, language);
   return database().transaction(async (tx) => {
-    const { name, written } = await writeSegments(access, { kind, slug, language }, [input], tx);
+    const { name, written } = await writeTexts(access, { kind, slug, language }, [input], tx);
     const [{ place, standing }] = written as [Written, ...Written[]];
     if (state !== 'begun') {
       await remember(
@@ -71,21 +71,16 @@ export async function translate(access: Access, input: Translate): Promise<Trans
   });
 }
 
-export interface SegmentChange {
-  segment: string;
-  /** The source that was seen. */
-  source: string;
-  /** The words that were seen. */
-  before: string;
-  words: string;
-  /** What is said of them; nothing any more without it. */
-  state?: TranslationNote['state'];
-}
-
-interface Written {
-  place: SegmentPlace;
-  standing: Translated;
-}
+/** Writes into texts of one document, whatever it is, in the transaction of `tx`. Throws as {@link translate} does. */
+export const writeTexts = (
+  access: Access,
+  { kind, slug, language }: { kind: TextKind; slug: string; language: string },
+  changes: readonly SegmentChange[],
+  tx: Executor,
+): Promise<WrittenTexts> =>
+  kind === 'shared'
+    ? setAside(access, { slug, language }, changes, tx)
+    : writeSegments(access, { kind, slug, language }, changes, tx);
 
 /** Writes into segments of one document, in the transaction of `tx`. Throws as {@link translate} does. */
 export async function writeSegments(
@@ -93,8 +88,8 @@ export async function writeSegments(
   { kind, slug, language }: { kind: 'template' | 'passage'; slug: string; language: string },
   changes: readonly SegmentChange[],
   tx: Executor,
-): Promise<{ name: string; written: Written[] }> {
-  const { store, person } = access;
+): Promise<WrittenTexts> {
+  const { store } = access;
   const document = await openDocument(access, kind, slug, tx);
   refuseClosed(access, { kind, id: document.id });
   const { draft } = document;
@@ -106,58 +101,18 @@ export async function writeSegments(
     if (!place) throw new AppError('invalid', say.noSuchPlaceForWords);
     const now = draft.words[language]?.[segment] ?? '';
     const source = draft.words[store.language]?.[segment] ?? '';
-    if ((now !== before && now !== words) || source !== seen) {
-      const detail: ChangedMeanwhile = { source, words: now, by: document.by };
-      throw new AppError('conflict', say.segmentChangedMeanwhile({ who: document.by || say.somebody }), [], detail);
-    }
+    refuseChanged({ source, words: now, by: document.by }, { source: seen, before, words });
     if (state === 'done' || state === 'checked') {
       refuseUnfinished(place, document.moment, { source, words, language, own: store.language });
     }
     next[segment] = words;
-    const key = { storeId: store.id, kind, document: document.id, language, segment };
-    if (words.trim() === '' || state === undefined) await tx.delete(translationNotes).where(noteIs(key));
-    else {
-      const said = { state, source, words, saidBy: person.name, saidAt: new Date() };
-      await tx
-        .insert(translationNotes)
-        .values({ ...key, ...said })
-        .onDuplicateKeyUpdate({ set: said });
-    }
+    await sayOf(access, { kind, document: document.id, language, segment }, { source, words, state }, tx);
     written.push({ place, standing: segmentStanding({ source, words, note: state && { state, source, words } }) });
   }
   if (changes.some(({ segment }) => next[segment] !== (draft.words[language]?.[segment] ?? ''))) {
     await document.write(readTemplate(store.id, { ...draft, words: { ...draft.words, [language]: next } }));
   }
   return { name: document.name, written };
-}
-
-const noteIs = (key: {
-  storeId: string;
-  kind: 'template' | 'passage';
-  document: string;
-  language: string;
-  segment: string;
-}) =>
-  and(
-    eq(translationNotes.storeId, key.storeId),
-    eq(translationNotes.kind, key.kind),
-    eq(translationNotes.document, key.document),
-    eq(translationNotes.language, key.language),
-    eq(translationNotes.segment, key.segment),
-  );
-
-/** Words that cannot go out are not done. */
-function refuseUnfinished(
-  place: SegmentPlace,
-  moment: string,
-  { source, words, language, own }: { source: string; words: string; language: string; own: string },
-): void {
-  if (words.trim() === '') {
-    throw new AppError('invalid', say.nothingWritten, [{ path: '/words', message: say.nothingWritten }]);
-  }
-  const found = translationFindings(source, words, { place, moment, language, sourceLanguage: own });
-  const [blocker] = found.filter((f) => f.severity === 'blocker');
-  if (blocker) throw new AppError('invalid', blocker.message, [{ path: '/words', message: blocker.message }]);
 }
 
 /** A draft, locked until the transaction ends, and how it is written. */

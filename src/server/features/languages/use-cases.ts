@@ -3,6 +3,7 @@ import { Type } from '@sinclair/typebox';
 import {
   AllowTranslatorSchema,
   MakeLinkSchema,
+  PutInUseSchema,
   SaveFallbackSchema,
   TakeBackSchema,
   TEXT_FORMATS,
@@ -10,6 +11,7 @@ import {
 } from '@/contract/languages';
 import { ID, object } from '../shapes';
 import { useCase } from '../use-case';
+import { putInUse } from './aside';
 import { addLanguage, removeLanguage } from './choose';
 import { saveFallback } from './fallbacks';
 import { bringInFile, lookAtFile, takeBackFile, takeOut } from './files';
@@ -63,6 +65,12 @@ export const languages = {
     permission: 'words.translate',
     input: TranslateSchema,
     run: translate,
+  }),
+  putInUse: useCase({
+    name: 'languages.put-in-use',
+    permission: 'words.translate',
+    input: PutInUseSchema,
+    run: putInUse,
   }),
   memory: useCase({
     name: 'languages.memory',

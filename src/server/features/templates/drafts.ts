@@ -89,7 +89,12 @@ export async function draftsOfStore({ store }: Access, withLive = false): Promis
 }
 
 /** Whether a version has the words of a place from the one that it follows. */
-export function sharesPlace(version: StoreDraft, leads: StoreDraft, language: string, segment: string): boolean {
+export function sharesPlace(
+  version: Pick<StoreDraft, 'follows' | 'draft'>,
+  leads: StoreDraft,
+  language: string,
+  segment: string,
+): boolean {
   if (version.follows !== leads.slug) return false;
   const there = [version, leads].every((d) => segmentsOf(d.draft).some((p) => p.id === segment));
   return there && !version.draft.follows?.words?.[language]?.includes(segment);

@@ -7,6 +7,7 @@ import type { Access } from '../../auth/access';
 import { accessOf, storesOf } from '../../auth/access';
 import { database } from '../../db/client';
 import { editionContent, publishDraft, refuseToPublish, saveDraft } from '../../documents/document';
+import { sharedWordsChanged, sharedWordsOf } from '../../documents/shared-words';
 import { lookShelf } from '../../documents/shelves';
 import { editions, lookEditions, notifications, templates } from '../../db/schema';
 import { AppError } from '../../base/errors';
@@ -107,7 +108,11 @@ export function readLook(storeId: string, value: unknown): Look {
 
 /** Saves the look on the bench, if nobody else has since `revision`. */
 export async function saveLook(access: Access, revision: number, draft: unknown): Promise<{ revision: number }> {
-  return saveDraft(lookShelf, access, access, { revision, content: readLook(access.store.id, draft) });
+  const content = readLook(access.store.id, draft);
+  return saveDraft(lookShelf, access, access, { revision, content }, async (tx) => {
+    const before = await sharedWordsOf(access, tx);
+    await sharedWordsChanged(access, before, { ...before, look: content }, tx);
+  });
 }
 
 /** Publishes the look that was seen: from now on every message wears it. */

@@ -6,6 +6,7 @@ import { phrasebookFor, PHRASE_PLACES, PHRASES, type Phrase } from '@/core/templ
 import { refuseUnless, type Access } from '../../auth/access';
 import { database } from '../../db/client';
 import { phrases } from '../../db/schema';
+import { sharedWordsChanged, sharedWordsOf } from '../../documents/shared-words';
 import { AppError } from '../../base/errors';
 import { refuseLanguage } from '../../auth/translators';
 import { remember } from '../../auth/history';
@@ -52,18 +53,21 @@ export async function savePhrase(
   const source = input.source.trim();
   const mine = and(eq(phrases.storeId, store.id), eq(phrases.language, input.language), eq(phrases.phrase, phrase));
   const shipped = phrasebookFor(input.language)[phrase];
-  if (source === '' || source === shipped) {
-    await database().delete(phrases).where(mine);
-  } else {
-    const problem = phraseProblem(phrase, source);
-    if (problem) throw new AppError('invalid', problem, [{ path: `/${phrase}/${input.language}`, message: problem }]);
-    await database()
-      .insert(phrases)
-      .values({ storeId: store.id, language: input.language, phrase, source })
-      .onDuplicateKeyUpdate({ set: { source } });
-  }
-  const changed = kept(() => ({ phrase: PHRASE_PLACES[phrase].label, language: languageName(input.language) }));
-  await remember(access, 'changedPhrase', changed);
+  const problem = source === '' ? undefined : phraseProblem(phrase, source);
+  if (problem) throw new AppError('invalid', problem, [{ path: `/${phrase}/${input.language}`, message: problem }]);
+  await database().transaction(async (tx) => {
+    const before = await sharedWordsOf(access, tx, true);
+    if (source === '' || source === shipped) await tx.delete(phrases).where(mine);
+    else {
+      await tx
+        .insert(phrases)
+        .values({ storeId: store.id, language: input.language, phrase, source })
+        .onDuplicateKeyUpdate({ set: { source } });
+    }
+    await sharedWordsChanged(access, before, await sharedWordsOf(access, tx), tx);
+    const changed = kept(() => ({ phrase: PHRASE_PLACES[phrase].label, language: languageName(input.language) }));
+    await remember(access, 'changedPhrase', changed, { db: tx });
+  });
 }
 
 /** What keeps words from standing in the place of a phrase, or undefined. */

@@ -10,6 +10,7 @@ import type { TermsPage, Unlisted } from '../../../contract/terms';
 import type { Access } from '../../auth/access';
 import { targetsOf } from '../../auth/translators';
 import { remember } from '../../auth/history';
+import { sharedWordsChanged, sharedWordsOf } from '../../documents/shared-words';
 import { AppError } from '../../base/errors';
 import { database } from '../../db/client';
 import { channels, orders, products, stores } from '../../db/schema';
@@ -131,22 +132,23 @@ export async function saveTerms(access: Access, revision: number, input: unknown
     throw new AppError('forbidden', say.onlyAnOwnerMayChange);
   }
   refuseForeignNames(access, terms);
-  const [saved] = await database()
-    .update(stores)
-    .set({
-      terms,
-      termsRevision: sql`${stores.termsRevision} + 1`,
-      settingsRevision: sql`${stores.settingsRevision} + 1`,
-    })
-    .where(and(eq(stores.id, store.id), eq(stores.termsRevision, revision)));
-  if (saved.affectedRows === 0) {
-    throw new AppError('conflict', say.somebodyElseSavedOtherTerms);
-  }
-  await remember(
-    access,
-    'changedTerms',
-    kept(() => ({ parts: changedParts(store.terms, terms).join(', ') || deeds.nothing })),
-  );
+  await database().transaction(async (tx) => {
+    const before = await sharedWordsOf(access, tx, true);
+    const [saved] = await tx
+      .update(stores)
+      .set({
+        terms,
+        termsRevision: sql`${stores.termsRevision} + 1`,
+        settingsRevision: sql`${stores.settingsRevision} + 1`,
+      })
+      .where(and(eq(stores.id, store.id), eq(stores.termsRevision, revision)));
+    if (saved.affectedRows === 0) {
+      throw new AppError('conflict', say.somebodyElseSavedOtherTerms);
+    }
+    await sharedWordsChanged(access, before, { ...before, terms }, tx);
+    const parts = kept(() => ({ parts: changedParts(store.terms, terms).join(', ') || deeds.nothing }));
+    await remember(access, 'changedTerms', parts, { db: tx });
+  });
   return { revision: revision + 1 };
 }
 

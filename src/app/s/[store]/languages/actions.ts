@@ -34,6 +34,10 @@ export async function translateAction(store: string, input: unknown): Promise<Re
   return act(languages.translate, store, input);
 }
 
+export async function putInUseAction(store: string, input: unknown): Promise<Result<{ texts: number }>> {
+  return actAndRefresh(languages.putInUse, store, input);
+}
+
 export async function lookAtTranslationsAction(
   store: string,
   language: string,

@@ -11,7 +11,7 @@ import { say } from '@/words/languages';
 import { suggestionsAction } from '../../bench-actions';
 import { briefingProps } from '../../briefing-props';
 import { draftsAction, publishManyAction } from '../../journey/actions';
-import { translateAction } from '../actions';
+import { putInUseAction, translateAction } from '../actions';
 
 interface Props {
   params: Promise<{ store: string; language: string }>;
@@ -55,6 +55,7 @@ export default async function Translating({ params, searchParams }: Props) {
       onSuggest={suggestionsAction.bind(null, store)}
       onDrafts={draftsAction.bind(null, store)}
       onPublishMany={publishManyAction.bind(null, store)}
+      onPutInUse={putInUseAction.bind(null, store)}
     />
   );
 }

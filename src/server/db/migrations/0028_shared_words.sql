@@ -1,0 +1,1 @@
+ALTER TABLE `translation_note` ADD COLUMN IF NOT EXISTS `aside` boolean DEFAULT false NOT NULL;
