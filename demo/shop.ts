@@ -13,7 +13,7 @@ export function signedOrder(
   email: string,
   id = `placed-${number}`,
   placedAt = '2026-11-24T09:14:00Z',
-  { language = 'en', ...customer }: { guest?: boolean; language?: string } = {},
+  { language = 'en', quantity = 2, ...customer }: { guest?: boolean; language?: string; quantity?: number } = {},
 ): SignedEvent {
   const body = JSON.stringify({
     specversion: '1.0',
@@ -28,7 +28,7 @@ export function signedOrder(
         language,
         channel: 'web-shop',
         customer: { email, firstName: 'Grace', lastName: 'Okafor', ...customer },
-        lines: [{ product: { sku: 'PA-KOZO', name: 'Kozo sheet', category: 'papers' }, quantity: 2, unitPrice: 850 }],
+        lines: [{ product: { sku: 'PA-KOZO', name: 'Kozo sheet', category: 'papers' }, quantity, unitPrice: 850 }],
         payment: { method: 'Card', paid: true },
       },
     },

@@ -112,7 +112,7 @@ export const say = speak('languages', {
   nowInUse: '.input {$n :integer} .match $n one {{{$n} text is in use.}} * {{{$n} texts are in use.}}',
   nowInLook:
     '.input {$n :integer} .match $n one {{{$n} text is in the draft of the look.}} * {{{$n} texts are in the draft of the look.}}',
-  ownScreen: 'Their own screen',
+  ownScreen: 'Where they are written',
   off: 'off',
   sentLastMonth: '.input {$n :integer} .match $n one {{{$n} message last month}} * {{{$n} messages last month}}',
   doneOf: '{$done :integer} of {$all :integer}',

@@ -1,6 +1,7 @@
 /** Languages: what is missing and what it meant, translating segment by segment, and the message that arrives in the language. */
 import { readFile } from 'node:fs/promises';
 import type { Page } from '@playwright/test';
+import Papa from 'papaparse';
 import { arrived, expect, placeByEvent, saved, sheet, signIn, test, words } from './support';
 
 const STORE = '/s/quillwick';
@@ -149,6 +150,85 @@ test('Arabic is written from right to left in its six forms', async ({ page }) =
     'dir',
     'rtl',
   );
+});
+
+/** A table for a translator with Arabic in it: each text says which form it is, around the placeholders of its source. */
+function filled(table: string): string {
+  const FORMS: Record<string, string> = {
+    zero: 'صفر',
+    one: 'واحد',
+    two: 'اثنان',
+    few: 'قليل',
+    many: 'كثير',
+    '*': 'آخر',
+  };
+  const [head, ...rows] = Papa.parse<string[]>(table.replace(/^\uFEFF/, ''), { skipEmptyLines: true }).data;
+  const [form, source, translation] = ['form', 'source', 'translation'].map((name) => head!.indexOf(name));
+  for (const row of rows) {
+    row[translation!] = row[source!]!.split(/(\{[^}]*\}|<[^>]*>)/)
+      .map((part, i) => (i % 2 === 1 || part.trim() === '' ? part : ` ${FORMS[row[form!]!] ?? 'كلمة'} `))
+      .join('')
+      .trim();
+  }
+  return Papa.unparse([head!, ...rows]);
+}
+
+test('Arabic comes back from a translator, is published, and each number of items arrives in its own form', async ({
+  page,
+  request,
+}) => {
+  await signIn(page);
+  const of = 'template:order-received';
+  const out = await page.request.get(`${STORE}/languages/ar/files/out?as=table&show=all&of=${of}`);
+  await page.goto(`${STORE}/languages/ar/files`);
+  await page
+    .getByLabel('Translated file')
+    .setInputFiles({ name: 'ar.csv', mimeType: 'text/csv', buffer: Buffer.from(filled(await out.text())) });
+  await page.getByRole('button', { name: /^Bring in \d texts$/ }).click();
+  await expect(page.getByText(/texts are in the drafts/).first()).toBeVisible();
+  await page.getByRole('button', { name: 'Publish ...' }).click();
+  await page
+    .getByRole('dialog')
+    .getByRole('button', { name: /^Publish/ })
+    .click();
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  for (const [quantity, form] of [
+    [1, 'واحد'],
+    [2, 'اثنان'],
+    [3, 'قليل'],
+    [11, 'كثير'],
+    [100, 'آخر'],
+  ] as const) {
+    const email = `laila${quantity}@wax-and-cloth.example`;
+    await placeByEvent(request, `AR-${quantity}`, email, undefined, { language: 'ar', quantity });
+    const { message } = await arrived(email, `AR-${quantity}`);
+    expect(message.html).toMatch(/<html[^>]* lang="ar"[^>]* dir="rtl"/);
+    const said = Object.values({ a: 'صفر', b: 'واحد', c: 'اثنان', d: 'قليل', e: 'كثير', f: 'آخر' });
+    expect(said.filter((word) => message.text!.includes(word))).toEqual([form]);
+  }
+});
+
+test('words that all messages share are translated on the desk, and messages have them once they are put in use', async ({
+  page,
+  request,
+}) => {
+  await signIn(page, CLAIRE);
+  await page.goto(`${STORE}/languages/de?shared=phrasebook&segment=total&show=all`);
+  await expect(textbox(page)).toBeFocused();
+  await page.keyboard.press('Control+a');
+  await page.keyboard.type('Alles zusammen');
+  await page.keyboard.press('Control+Enter');
+  const put = page.getByRole('button', { name: 'Put 1 in use' });
+  await expect(put).toBeVisible();
+  await placeByEvent(request, 'DE-SH-1', 'ines1@wax-and-cloth.example', undefined, { language: 'de' });
+  const { message: before } = await arrived('ines1@wax-and-cloth.example', 'DE-SH-1');
+  expect(before.text).not.toContain('Alles zusammen');
+  await put.click();
+  await expect(page.getByText('1 text is in use.')).toBeVisible();
+  await expect(put).toHaveCount(0);
+  await placeByEvent(request, 'DE-SH-2', 'ines2@wax-and-cloth.example', undefined, { language: 'de' });
+  const { message } = await arrived('ines2@wax-and-cloth.example', 'DE-SH-2');
+  expect(message.text).toContain('Alles zusammen');
 });
 
 test('French goes out as a file and comes back: a broken text is refused with its line, mended, published, and arrives', async ({

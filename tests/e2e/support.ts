@@ -171,7 +171,7 @@ export async function placeByEvent(
   number: string,
   email: string,
   placedAt?: string,
-  customer?: { guest?: boolean; language?: string },
+  customer?: { guest?: boolean; language?: string; quantity?: number },
 ): Promise<void> {
   const { body, headers } = signedOrder(demoFacts().eventsKey, number, email, undefined, placedAt, customer);
   const response = await request.post('/api/v1/events', { data: body, headers });

@@ -113,7 +113,7 @@ export const languages: TranslationOf<typeof say> = {
   nowInUse: '.input {$n :integer} .match $n one {{{$n} Text ist in Gebrauch.}} * {{{$n} Texte sind in Gebrauch.}}',
   nowInLook:
     '.input {$n :integer} .match $n one {{{$n} Text steht im Entwurf der Gestaltung.}} * {{{$n} Texte stehen im Entwurf der Gestaltung.}}',
-  ownScreen: 'Ihre eigene Seite',
+  ownScreen: 'Wo sie geschrieben werden',
   off: 'aus',
   sentLastMonth:
     '.input {$n :integer} .match $n one {{{$n} Nachricht im letzten Monat}} * {{{$n} Nachrichten im letzten Monat}}',
