@@ -9,6 +9,7 @@ import type { Test } from '../src/core/conditions';
 import { config } from '../src/server/base/config';
 import { database } from '../src/server/db/client';
 import * as t from '../src/server/db/schema';
+import { countAll, indexCustomers } from '../src/server/events/known-customers';
 import { orderRow } from '../src/server/events/receive';
 import { newId } from '../src/server/base/ids';
 import { fingerprint, seal, unseal } from '../src/server/base/secrets';
@@ -397,4 +398,6 @@ async function seedOrders(
       if (past.sent.length > 0) await tx.insert(t.sentMessages).values(past.sent);
     });
   }
+  await countAll(db, store.id);
+  while ((await indexCustomers()) > 0);
 }

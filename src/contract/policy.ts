@@ -55,6 +55,7 @@ export const POLICY = {
   'customers.export': ['owner'],
   'api.read': ['owner'],
   'delivery.resend': ['owner', 'support'],
+  'customer.edit': ['owner', 'support'],
   'customer.data': ['owner', 'support'],
 } as const satisfies Record<string, readonly Role[]>;
 
@@ -99,6 +100,7 @@ export const ACTION_WORDS: Record<Action, string> = inEachLanguage(() => ({
   'customers.export': say.exportAllCustomersAndOrders,
   'api.read': say.seeTheShopsKeys,
   'delivery.resend': say.sendAgainStopAndHurry,
+  'customer.edit': say.changeCustomers,
   'customer.data': say.exportOrEraseWhatIs,
 }));
 

@@ -40,6 +40,7 @@ const TABLE: Record<Action, string> = {
   'customers.export': 'owner',
   'api.read': 'owner',
   'delivery.resend': 'owner support',
+  'customer.edit': 'owner support',
   'customer.data': 'owner support',
 };
 

@@ -1,6 +1,25 @@
 /** Who an order is for. */
 import type { Order } from './schema';
 
+/** How many words somebody is found by, at most, and how long each may be. */
+const MOST_WORDS = 20;
+const MOST_LETTERS = 40;
+
+/**
+ * The words that somebody is found by: of their name, company and address, in small letters without accents (Unicode NFKD), each once. What
+ * is looked for is taken apart in the same way.
+ */
+export function wordsToFind(...texts: readonly string[]): string[] {
+  const words = texts
+    .join(' ')
+    .normalize('NFKD')
+    .replace(/\p{M}+/gu, '')
+    .toLowerCase()
+    .split(/[^\p{L}\p{N}]+/u)
+    .flatMap((word) => (word === '' ? [] : [Array.from(word).slice(0, MOST_LETTERS).join('')]));
+  return [...new Set(words)].slice(0, MOST_WORDS);
+}
+
 /** The customer's name as an order has it, or an empty string. */
 export function customerName(order: Pick<Order, 'customer'>): string {
   const { firstName = '', lastName = '', company = '' } = order.customer;

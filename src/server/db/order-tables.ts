@@ -27,6 +27,7 @@ export const orders = mysqlTable(
     uniqueIndex('order_number').on(t.storeId, t.number),
     index('order_placed').on(t.storeId, t.placedAt),
     index('order_newest').on(t.storeId, t.id),
+    index('order_customer').on(t.storeId, t.customerEmail, t.placedAt),
     // What still waits for something, among any number of orders that are done.
     index('order_open').on(t.storeId, t.status, t.placedAt),
   ],

@@ -13,7 +13,6 @@ import {
 } from 'drizzle-orm/mysql-core';
 import type { SenderKind } from '@/core/mail/services';
 import type { Condition } from '@/core/conditions';
-import type { Address, Contact } from '@/core/order';
 import type { Selection } from '@/core/notices';
 import type { Scope } from '@/core/plan';
 import type { Audience, MomentId } from '@/core/moments';
@@ -27,6 +26,7 @@ import { ofStore, stores } from './store-table';
 
 export * from './auth-tables';
 export * from './code-tables';
+export * from './customer-tables';
 export * from './guard-tables';
 export * from './order-tables';
 export * from './reckoned-tables';
@@ -218,25 +218,6 @@ export const products = mysqlTable(
     lowAt: int('low_at'),
   },
   (t) => [primaryKey({ columns: [t.storeId, t.sku] })],
-);
-
-export const customers = mysqlTable(
-  'customer',
-  {
-    id: id().primaryKey(),
-    storeId: ofStore(),
-    email: address('email').notNull(),
-    firstName: varchar('first_name', { length: 120 }).notNull(),
-    lastName: varchar('last_name', { length: 120 }).notNull(),
-    company: varchar('company', { length: 200 }).notNull().default(''),
-    language: varchar('language', { length: 20 }).notNull(),
-    guest: boolean('guest').notNull().default(false),
-    address: json<Address>('address').notNull(),
-    contacts: json<Contact[]>('contacts')
-      .notNull()
-      .$defaultFn(() => []),
-  },
-  (t) => [uniqueIndex('customer_email').on(t.storeId, t.email)],
 );
 
 /** Who agreed to news and offers, or took it back, as the newest order that says so has it. */

@@ -14,6 +14,7 @@ import { consents, contradictions, customers, deliveries, events, notifications,
 import { AppError } from '../base/errors';
 import { newId } from '../base/ids';
 import { countUses } from '../codes/uses';
+import { countOrder, recountOrder, withOwnAddress } from './known-customers';
 import { keepPlan } from './planned';
 import { plannerOf, type PreparedPlanner } from './planner';
 import { isAboutAccount, type OrderEvent } from './schema';
@@ -109,8 +110,10 @@ async function keepContradiction(storeId: string, { source, id, data }: OrderEve
     });
 }
 
-async function record(tx: Executor, storeId: string, event: OrderEvent, time: number): Promise<Received> {
-  const { order, letter, files = [] } = event.data;
+async function record(tx: Executor, storeId: string, told: OrderEvent, time: number): Promise<Received> {
+  const order = await withOwnAddress(tx, storeId, told.data.order);
+  const event: OrderEvent = { ...told, data: { ...told.data, order } };
+  const { letter, files = [] } = event.data;
   const now = new Date(time);
   const receivedAt = new Date(await databaseTime(tx));
   const at = event.time ? new Date(event.time) : now;
@@ -143,6 +146,7 @@ async function record(tx: Executor, storeId: string, event: OrderEvent, time: nu
       fallbacks: stores.fallbacks,
       timeZone: stores.timeZone,
       settingsRevision: stores.settingsRevision,
+      currency: stores.currency,
     })
     .from(stores)
     .where(eq(stores.id, storeId));
@@ -218,7 +222,8 @@ async function knownCustomer(tx: Executor, storeId: string, order: Order) {
     unsubscribedOf(storeId, [email], tx),
   ]);
   const kinds = unsubscribed.get(email.toLowerCase());
-  return row || kinds ? { ...row, ...(kinds && { unsubscribed: kinds }) } : undefined;
+  const known = row && { contacts: row.contacts, ...(row.language !== '' && { language: row.language }) };
+  return known || kinds ? { ...known, ...(kinds && { unsubscribed: kinds }) } : undefined;
 }
 
 function unknownChannel(
@@ -268,7 +273,7 @@ const NO_ORDER = { id: '', known: false, wasCancelled: false, answered: false, h
 /** Keeps the order as the newest event has it: one that comes late does not undo what is known since. */
 async function keepOrder(
   tx: Executor,
-  store: { id: string },
+  store: { id: string; currency: string },
   event: OrderEvent,
   at: Date,
   language: string,
@@ -282,6 +287,7 @@ async function keepOrder(
     .values({ ...fresh, answered });
   if (placed.affectedRows > 0) {
     await countUses(tx, store.id, fresh.id, order);
+    await countOrder(tx, store, fresh);
     return { id: fresh.id, known: false, wasCancelled: false, answered, had: new Set(), order };
   }
   const [there] = await tx
@@ -310,6 +316,7 @@ async function keepOrder(
     ...(answered && { answered }),
   };
   if (Object.keys(now).length > 0) await tx.update(orders).set(now).where(eq(orders.id, there!.id));
+  if (!late) await recountOrder(tx, store, there!, fresh);
   return {
     id: there!.id,
     known: true,

@@ -47,7 +47,9 @@ export async function planAbout(
     .select({ language: customers.language, contacts: customers.contacts })
     .from(customers)
     .where(and(eq(customers.storeId, storeId), eq(customers.email, order.customer.email)));
-  return { ...(channel && { channel }), ...(customer && { customer }) };
+  const { language, contacts } = customer ?? {};
+  const known = customer && { contacts: contacts ?? [], ...(language && { language }) };
+  return { ...(channel && { channel }), ...(known && { customer: known }) };
 }
 
 /** Notifications of stores as planning needs them, in the order in which they were made. */

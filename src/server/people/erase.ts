@@ -13,6 +13,8 @@ import {
   consents,
   contradictions,
   customers,
+  customerWords,
+  formerAddresses,
   deliveries,
   discountCodes,
   events,
@@ -161,6 +163,13 @@ export async function anonymisePerson(
         ),
       ),
     );
+  // What was sent before their address was corrected is theirs as well.
+  const former = await tx
+    .select({ address: formerAddresses.address })
+    .from(formerAddresses)
+    .innerJoin(customers, eq(customers.id, formerAddresses.customerId))
+    .where(and(eq(formerAddresses.storeId, storeId), eq(customers.email, email)));
+  for (const { address } of former) await anonymisePerson(tx, storeId, address, pseudonym);
   await anonymiseOrders(tx, orderIds, pseudonym);
   await anonymiseDeliveries(
     tx,
@@ -230,8 +239,18 @@ export async function anonymiseCustomer(
   email: string,
   pseudonym: Pseudonym,
 ): Promise<void> {
+  const [customer] = await tx
+    .select({ id: customers.id })
+    .from(customers)
+    .where(and(eq(customers.storeId, storeId), eq(customers.email, email)));
+  if (!customer) return;
   await tx
     .update(customers)
-    .set({ email: pseudonym(email), firstName: 'Erased', lastName: '', company: '', address: NOWHERE, contacts: [] })
-    .where(and(eq(customers.storeId, storeId), eq(customers.email, email)));
+    .set({
+      ...{ email: pseudonym(email), firstName: 'Erased', lastName: '', company: '', address: NOWHERE, contacts: [] },
+      indexed: false,
+    })
+    .where(eq(customers.id, customer.id));
+  await tx.delete(customerWords).where(eq(customerWords.customerId, customer.id));
+  await tx.delete(formerAddresses).where(eq(formerAddresses.customerId, customer.id));
 }

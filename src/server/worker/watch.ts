@@ -1,4 +1,4 @@
-/** What the worker does besides sending: it passes replies on, plans notices and summaries, looks at domains in DNS and at the codes that messages promise, tells
+/** What the worker does besides sending: it passes replies on, makes customers findable, plans notices and summaries, looks at domains in DNS and at the codes that messages promise, tells
  * owners when one falls back or runs out, and forgets what is old. */
 import { eq } from 'drizzle-orm';
 import { isGood } from '@/core/domain';
@@ -18,6 +18,7 @@ import { planNotices } from '../notices/planning';
 import { computeDue, noteSuggesting } from '../suggestions/compute';
 import { planSummaries } from '../summaries/planning';
 import { watchCodes } from './code-watch';
+import { indexCustomers } from '../events/known-customers';
 import { passOnReplies } from './replies';
 
 const FORGET_EVERY_MS = 3_600_000;
@@ -26,6 +27,9 @@ const SUGGESTING_EVERY_MS = 300_000;
 const SUMMARIES_EVERY_MS = 10_000;
 /** Domains are looked at in between, so forgetting takes only so long at a time. */
 const FORGET_FOR_MS = 60_000;
+
+/** Customers are made findable so many rounds at a time. */
+const INDEX_ROUNDS = 20;
 
 export class Watch {
   private forgottenAt = 0;
@@ -38,6 +42,7 @@ export class Watch {
     try {
       await passOnReplies();
       await planNotices();
+      for (let rounds = 0; rounds < INDEX_ROUNDS && (await indexCustomers()) > 0; rounds += 1);
       if (Date.now() - this.suggestingAt > SUGGESTING_EVERY_MS) {
         this.suggestingAt = Date.now();
         await noteSuggesting();

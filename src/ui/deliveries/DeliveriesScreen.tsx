@@ -2,19 +2,15 @@
 /** The record: everything that was to go out, newest first, with filters that stand in the address. */
 import Link from '../parts/Link';
 import { useRouter } from 'next/navigation';
-import { languageName } from '@/core/names';
 import { Segments } from '../parts/fields';
 import { FilterInput } from '../parts/FilterInput';
-import { Time } from '../parts/format';
 import { Empty, Page } from '../parts/Page';
-import { Head } from '../parts/Table';
-import { StateWord } from '../parts/states';
 import { WatchWaiting } from '../parts/WatchWaiting';
+import { DeliveriesTable } from './DeliveriesTable';
 import type { ListedDelivery } from '@/contract/deliveries';
 import { inEachLanguage } from '@/words/speak';
 import { say } from '@/words/deliveries';
 import { say as common } from '@/words/common';
-import { AUDIENCE_WORDS } from '@/core/moments';
 
 export interface DeliveriesProps {
   base: string;
@@ -36,18 +32,6 @@ const ROLE_CHOICES = inEachLanguage(() => [
   { value: 'contact', label: say.contacts },
   { value: 'staff', label: say.staff },
 ]);
-
-const COLUMNS = inEachLanguage(
-  () =>
-    [
-      { label: common.state, className: 'w-40' },
-      { label: say.to },
-      { label: common.notification, className: 'w-34' },
-      { label: say.subjectOrWhatHappened },
-      { label: common.order, className: 'w-24' },
-      { label: say.when, className: 'w-32', end: true },
-    ] as const,
-);
 
 export function DeliveriesScreen({ base, zone, filter, rows, next }: DeliveriesProps) {
   const router = useRouter();
@@ -112,48 +96,7 @@ export function DeliveriesScreen({ base, zone, filter, rows, next }: DeliveriesP
               {filtered ? say.removeAFilterToSee : say.whenAnOrderIsPlaced}
             </Empty>
           ) : (
-            <table className="lines w-full table-fixed text-sm">
-              <Head columns={COLUMNS} />
-              <tbody>
-                {rows.map((d) => (
-                  <tr key={d.id} className="border-b border-rule hover:bg-petrol-tint/50">
-                    <td data-line="end" className="truncate py-2 ps-5">
-                      <StateWord state={d.state} waits={d.dueAt !== undefined} />
-                    </td>
-                    <td data-line="name" className="truncate px-2" title={`${d.recipientName} ${d.recipient}`}>
-                      <Link href={`${base}/deliveries/${d.id}`} className="link" title={d.recipient}>
-                        <bdi>{d.recipientName || d.recipient}</bdi>
-                      </Link>{' '}
-                      <span className="text-xs text-slate">
-                        {AUDIENCE_WORDS[d.role]}, {languageName(d.language)}
-                      </span>
-                    </td>
-                    <td data-line="rest" className="truncate px-2">
-                      {d.notification}
-                    </td>
-                    <td
-                      data-line="rest"
-                      className="truncate px-2"
-                      dir="auto"
-                      title={d.state === 'accepted' ? d.subject : d.lastWords}
-                    >
-                      {d.state === 'accepted' || !d.lastWords ? <bdi lang={d.language}>{d.subject}</bdi> : d.lastWords}
-                    </td>
-                    <td data-line="foot" className="truncate px-2">
-                      {d.order && (
-                        <Link href={`${base}/orders/${encodeURIComponent(d.order)}`} className="hover:text-petrol">
-                          {d.order}
-                        </Link>
-                      )}
-                    </td>
-                    <td data-line="foot-end" className="pe-5 text-end">
-                      {d.dueAt && <span className="text-xs text-slate">{say.due} </span>}
-                      <Time at={d.dueAt ?? d.acceptedAt ?? d.createdAt} zone={zone} />
-                    </td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
+            <DeliveriesTable {...{ base, zone, rows }} />
           )}
           {next && (
             <div className="p-3 text-center">

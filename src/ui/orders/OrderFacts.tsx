@@ -16,6 +16,7 @@ import {
 import { languageName } from '@/core/names';
 import { safeUrl } from '@/core/text/values';
 import { Money, Time } from '../parts/format';
+import Link from '../parts/Link';
 import { PanelTitle } from '../parts/Page';
 import { inEachLanguage } from '@/words/speak';
 import { say } from '@/words/orders';
@@ -23,11 +24,13 @@ import { say as common } from '@/words/common';
 import { Said } from '../parts/Said';
 
 export function OrderFacts({
+  base,
   order,
   channelName,
   language,
   zone,
 }: {
+  base: string;
   order: Order;
   channelName: string;
   language: string;
@@ -40,9 +43,11 @@ export function OrderFacts({
       <Figures order={order} />
       <dl className="mt-5 grid grid-cols-[max-content_1fr] gap-x-4 gap-y-1">
         <Fact label={common.customer}>
-          {customer.guest
-            ? say.nameAsGuest({ name: customerName(order) || customer.email })
-            : customerName(order) || customer.email}
+          <Link className="link" href={`${base}/customers?address=${encodeURIComponent(customer.email)}`}>
+            {customer.guest
+              ? say.nameAsGuest({ name: customerName(order) || customer.email })
+              : customerName(order) || customer.email}
+          </Link>
         </Fact>
         <Fact label={common.address}>
           <span className="break-all">{customer.email}</span>

@@ -118,7 +118,7 @@ export function OrderScreen(props: OrderProps) {
       <WatchWaiting waiting={waiting} />
       <div className="lg:grid lg:h-full lg:min-h-0 lg:grid-cols-[minmax(0,2fr)_minmax(0,3fr)]">
         <section className="lg:min-h-0 lg:overflow-auto max-lg:border-b lg:border-e border-rule bg-panel px-5 py-4 text-sm">
-          <OrderFacts {...{ order, channelName, language, zone }} />
+          <OrderFacts {...{ base, order, channelName, language, zone }} />
         </section>
         <section className="lg:min-h-0 lg:overflow-auto px-5 py-4">
           <PanelTitle aside={say.nDeliveries({ n: sent.length })}>{say.whatWasSentAboutIt}</PanelTitle>

@@ -1,6 +1,7 @@
 /** The screens of a store, in the order of the spine, each with the letter that goes there after `g`, and what else one can go to. */
 import type { Action } from '@/contract/policy';
 import { inEachLanguage } from '@/words/speak';
+import { say as customers } from '@/words/customers';
 import { say as languages } from '@/words/languages';
 import { say as removed } from '@/words/removed';
 import { say as replace } from '@/words/replace';
@@ -31,6 +32,7 @@ export const PLACES: readonly Place[] = inEachLanguage(() => [
   { name: say.routing, path: '/routing', gathering: 'send', letter: 'r' },
   { name: say.sending, path: '/sending', gathering: 'send', letter: 's' },
   { name: say.orders, path: '/orders', gathering: 'keep', letter: 'o' },
+  { name: customers.customers, path: '/customers', gathering: 'keep', letter: 'c' },
   { name: say.deliveries, path: '/deliveries', gathering: 'keep', letter: 'd' },
   { name: say.store, path: '/store', gathering: 'keep', letter: 'm' },
 ]);

@@ -97,6 +97,8 @@ export const history: TranslationOf<typeof say> = {
   broughtSet:
     '.input {$n :integer} .match $n one {{{$who} hat einen Teil aus {$name} hereingeholt}} * {{{$who} hat {$n} Teile aus {$name} hereingeholt}}',
   broughtBack: '{$who} hat {$name} zurückgeholt',
+  changedCustomer: '{$who} hat die Angaben zu {$customer} geändert',
+  correctedAddress: '{$who} hat die Adresse {$from} zu {$to} berichtigt',
   putWordsInUse:
     '.input {$n :integer} .match $n one {{{$who} hat {$n} Text in Gebrauch genommen: {$what}, {$language}}} * {{{$who} hat {$n} Texte in Gebrauch genommen: {$what}, {$language}}}',
   broughtTranslations:

@@ -13,6 +13,7 @@ import { dns } from './dns';
 import { codes } from './codes';
 import { files } from './files';
 import { follows } from './follows';
+import { customers } from './customers';
 import { glossary } from './glossary';
 import { languages } from './languages';
 import { removed } from './removed';
@@ -70,6 +71,7 @@ export const de: Translations = {
   codes,
   files,
   follows,
+  customers,
   glossary,
   removed,
   replace,

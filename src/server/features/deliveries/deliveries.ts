@@ -26,6 +26,8 @@ export interface DeliveryFilter {
   states?: DeliveryState[];
   role?: Audience;
   recipient?: string;
+  /** These addresses, whole. */
+  recipients?: readonly string[];
   order?: string;
   /** Id of a notification. */
   notification?: string;
@@ -64,6 +66,7 @@ export async function listDeliveries(storeId: string, filter: DeliveryFilter, li
   if (filter.role) where.push(eq(deliveries.role, filter.role));
   // From the beginning of the address: that is what an index can find.
   if (filter.recipient) where.push(like(deliveries.recipient, `${filter.recipient.replace(/[%_\\]/g, '\\$&')}%`));
+  if (filter.recipients) where.push(inArray(deliveries.recipient, [...filter.recipients]));
   if (filter.order) where.push(eq(deliveries.orderNumber, filter.order));
   if (filter.notification) where.push(eq(deliveries.notificationId, filter.notification));
   if (filter.notice) where.push(eq(deliveries.noticeId, filter.notice));

@@ -26,7 +26,7 @@ export async function findAnything(access: Access, words: string): Promise<Found
       .limit(EACH),
     listOrders(access, { search: text }, EACH),
     db
-      .select({ email: customers.email, first: customers.firstName, last: customers.lastName })
+      .select({ id: customers.id, email: customers.email, first: customers.firstName, last: customers.lastName })
       .from(customers)
       .where(
         and(
@@ -68,7 +68,7 @@ export async function findAnything(access: Access, words: string): Promise<Found
       kind: 'customer',
       label: `${c.first} ${c.last}`.trim() || c.email,
       note: c.email,
-      href: `/orders?search=${encodeURIComponent(c.email)}`,
+      href: `/customers/${c.id}`,
     })),
     ...kept.map((p): Found => ({ kind: 'passage', label: p.name, note: '', href: `/passages/${p.id}` })),
     ...sending.map((s): Found => ({

@@ -235,7 +235,7 @@ export async function customersOf(storeId: string, emails: readonly string[]) {
       .where(and(eq(customers.storeId, storeId), inArray(customers.email, [...new Set(emails)]))),
     unsubscribedOf(storeId, emails),
   ]);
-  for (const { email, language, contacts } of rows) known.set(email, { language, contacts });
+  for (const { email, language, contacts } of rows) known.set(email, { contacts, ...(language && { language }) });
   for (const email of emails) {
     const kinds = unsubscribed.get(email.toLowerCase());
     if (kinds) known.set(email, { ...known.get(email), unsubscribed: kinds });

@@ -1,0 +1,32 @@
+'use server';
+/** What can be done with a customer. */
+import { act, actAndRefresh, done } from '@/app/act';
+import type { Correction } from '@/contract/customers';
+import type { Result } from '@/core/result';
+import { customers } from '@/server/features/customers/use-cases';
+import { customer } from '@/server/features/orders/use-cases';
+import { withholding } from '@/server/features/sending/use-cases';
+
+export async function saveCustomerAction(store: string, input: unknown): Promise<Result<{ revision: number }>> {
+  return actAndRefresh(customers.save, store, input);
+}
+
+export async function lookAtCorrectionAction(store: string, input: unknown): Promise<Result<Correction>> {
+  return act(customers.lookAtCorrection, store, input);
+}
+
+export async function correctAddressAction(store: string, input: unknown): Promise<Result<{ waiting: number }>> {
+  return actAndRefresh(customers.correct, store, input);
+}
+
+export async function doNotWriteAction(store: string, entry: unknown): Promise<Result<null>> {
+  return done(await actAndRefresh(withholding.add, store, { entry }));
+}
+
+export async function writeAgainAction(store: string, id: string): Promise<Result<null>> {
+  return done(await actAndRefresh(withholding.remove, store, { id }));
+}
+
+export async function eraseCustomerAction(store: string, email: string): Promise<Result<null>> {
+  return done(await actAndRefresh(customer.erase, store, { email }));
+}

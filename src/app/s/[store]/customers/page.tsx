@@ -1,0 +1,49 @@
+import type { Metadata } from 'next';
+import { notFound, redirect } from 'next/navigation';
+import { pageAccess } from '@/app/page-access';
+import { countryName } from '@/core/names';
+import { customerOfAddress } from '@/server/features/customers/customer';
+import { customerChoices, listCustomers, readCustomerFilter } from '@/server/features/customers/list';
+import { channelNames } from '@/server/features/orders/orders';
+import { oneOf } from '@/server/features/query';
+import { CustomersScreen } from '@/ui/customers/CustomersScreen';
+import { say } from '@/words/customers';
+
+export const generateMetadata = (): Metadata => ({ title: say.customers });
+
+export default async function Customers({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ store: string }>;
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+}) {
+  const access = await pageAccess(params);
+  const query = await searchParams;
+  const base = `/s/${access.store.id}`;
+  // Where an address is known and not whose it is, as in an order.
+  const address = oneOf(query.address);
+  if (address !== undefined) {
+    const found = await customerOfAddress(access, address);
+    if (!found) notFound();
+    redirect(`${base}/customers/${found.id}`);
+  }
+  const filter = readCustomerFilter(query);
+  const [list, { countries, categories }, channels] = await Promise.all([
+    listCustomers(access, filter, oneOf(query.before)),
+    customerChoices(access),
+    channelNames(access),
+  ]);
+  return (
+    <CustomersScreen
+      base={base}
+      zone={access.store.timeZone}
+      currency={access.store.currency}
+      filter={filter}
+      list={list}
+      countries={countries.map((id) => ({ id, name: countryName(id) }))}
+      categories={categories}
+      channels={channels}
+    />
+  );
+}

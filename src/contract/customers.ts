@@ -1,0 +1,115 @@
+/** Customers: found, read, changed. */
+import { Type, type Static } from '@sinclair/typebox';
+import { ContactSchema, type Contact } from '@/core/order';
+import type { OptionalKind } from '@/core/moments';
+import type { ListedDelivery } from './deliveries';
+import type { OrderRow } from './orders';
+
+const strict = { additionalProperties: false } as const;
+
+/** What customers are looked for by; empty for all. It stands in the address. */
+export interface CustomerFilterState {
+  /** The beginnings of words of a name, company or address, or an order's number. */
+  search: string;
+  country: string;
+  channel: string;
+  kind: '' | 'account' | 'guest';
+  /** Who is not written to, unsubscribed, or whose mail failed in the last 30 days. */
+  mail: '' | 'withheld' | 'unsubscribed' | 'failed';
+  /** A category that they bought of. */
+  bought: string;
+  /** Their last order is at most so many days old, or older: "30", "-365". */
+  ordered: string;
+}
+
+export interface CustomerRow {
+  id: string;
+  email: string;
+  name: string;
+  company: string;
+  guest: boolean;
+  country: string;
+  language: string;
+  channel: string;
+  orders: number;
+  /** Minor units of the store's currency. */
+  spent: number;
+  lastOrderAt?: string;
+}
+
+export interface CustomerList {
+  rows: CustomerRow[];
+  next?: string;
+  /** More are found than are shown: what is looked for has to be narrower. */
+  more: boolean;
+}
+
+/** Whether an address is written to, and why not. */
+export interface MailStanding {
+  address: string;
+  /** Reasons of the do-not-send list, with the entry's id where it is of this address alone. */
+  withheld: { id?: string; reason: string; by: string; at: string }[];
+  unsubscribed: { kind: OptionalKind; how: string; at: string }[];
+}
+
+export interface CustomerPage {
+  id: string;
+  revision: number;
+  email: string;
+  firstName: string;
+  lastName: string;
+  company: string;
+  guest: boolean;
+  /** As they, a list or a colleague said. */
+  language: string;
+  /** Of their newest order. */
+  orderLanguage: string;
+  address: string[];
+  contacts: Contact[];
+  orders: number;
+  spent: number;
+  /** They agreed to news and offers, or took it back; absent where nobody said. */
+  news?: { agreed: boolean; at: string };
+  former: { address: string; by: string; at: string }[];
+  mail: MailStanding[];
+  newest: OrderRow[];
+  record: { rows: ListedDelivery[]; next?: string };
+  /** Notifications that the record names, for choosing. */
+  notifications: { id: string; name: string }[];
+}
+
+/** Contacts of a customer at most. */
+export const MOST_CONTACTS = 10;
+
+export const SaveCustomerSchema = Type.Object(
+  {
+    id: Type.String({ minLength: 1, maxLength: 40 }),
+    revision: Type.Integer({ minimum: 0, maximum: 2_000_000_000 }),
+    firstName: Type.String({ maxLength: 120 }),
+    lastName: Type.String({ maxLength: 120 }),
+    company: Type.String({ maxLength: 200 }),
+    /** Empty for that of their orders. */
+    language: Type.Union([Type.Literal(''), Type.String({ format: 'language' })]),
+    contacts: Type.Array(ContactSchema, { maxItems: MOST_CONTACTS }),
+  },
+  strict,
+);
+export type SaveCustomer = Static<typeof SaveCustomerSchema>;
+
+export const CorrectAddressSchema = Type.Object(
+  { id: Type.String({ minLength: 1, maxLength: 40 }), to: Type.String({ format: 'mail-address' }) },
+  strict,
+);
+export type CorrectAddress = Static<typeof CorrectAddressSchema>;
+
+/** What correcting an address would do. */
+export interface Correction {
+  from: string;
+  to: string;
+  /** Messages that wait and go to the new address. */
+  waiting: number;
+  /** Orders whose further messages go there. */
+  orders: number;
+  /** Messages to the old address that did not arrive in the last 30 days: they can be sent again. */
+  failed: { id: string; notification: string; order: string }[];
+}

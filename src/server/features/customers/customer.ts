@@ -1,0 +1,144 @@
+/** One customer: who they are, what may be sent to them, their orders, and the record of every message to them and their contacts. */
+import { and, desc, eq, inArray, ne } from 'drizzle-orm';
+import type { CustomerPage, MailStanding } from '@/contract/customers';
+import { withheldBy } from '@/core/mail';
+import { addressLines } from '@/core/snapshot';
+import type { Access } from '../../auth/access';
+import { AppError } from '../../base/errors';
+import { readKept } from '../../base/reading';
+import { database } from '../../db/client';
+import {
+  consents,
+  customers,
+  deliveries,
+  formerAddresses,
+  notifications,
+  orders,
+  unsubscriptions,
+} from '../../db/schema';
+import { withholdingsOf } from '../../sending/withholding';
+import { listDeliveries, readDeliveryFilter } from '../deliveries/deliveries';
+import { say } from '@/words/refusals';
+
+const ORDERS_SHOWN = 20;
+
+export type CustomerRecord = typeof customers.$inferSelect;
+
+/** A customer's row. Throws `not-found`. */
+export async function customerById({ store }: Access, id: string): Promise<CustomerRecord> {
+  const [row] = await database()
+    .select()
+    .from(customers)
+    .where(and(eq(customers.storeId, store.id), eq(customers.id, id)));
+  if (!row) throw new AppError('not-found', say.noSuchCustomer);
+  return row;
+}
+
+/** The customer with an address, or that had it before it was corrected; undefined where nobody has. */
+export async function customerOfAddress({ store }: Access, email: string): Promise<{ id: string } | undefined> {
+  const db = database();
+  const [own] = await db
+    .select({ id: customers.id })
+    .from(customers)
+    .where(and(eq(customers.storeId, store.id), eq(customers.email, email)));
+  if (own) return own;
+  const [former] = await db
+    .select({ id: formerAddresses.customerId })
+    .from(formerAddresses)
+    .where(and(eq(formerAddresses.storeId, store.id), eq(formerAddresses.address, email)));
+  return former;
+}
+
+/** Everything the screen shows. Throws `not-found`. */
+export async function loadCustomer(
+  access: Access,
+  id: string,
+  query: Record<string, string | string[] | undefined>,
+): Promise<CustomerPage> {
+  const row = await customerById(access, id);
+  const db = database();
+  const storeId = access.store.id;
+  const former = await db
+    .select({ address: formerAddresses.address, by: formerAddresses.by, at: formerAddresses.at })
+    .from(formerAddresses)
+    .where(and(eq(formerAddresses.storeId, storeId), eq(formerAddresses.customerId, id)))
+    .orderBy(desc(formerAddresses.at));
+  const own = [row.email, ...row.contacts.map((c) => c.email)];
+  const recipients = [...new Set([...own, ...former.map((f) => f.address)])];
+  const { states, notification, before } = readDeliveryFilter(query);
+  const [mail, [news], newest, record, named] = await Promise.all([
+    standings(storeId, own),
+    db
+      .select()
+      .from(consents)
+      .where(and(eq(consents.storeId, storeId), eq(consents.address, row.email.toLowerCase()))),
+    db
+      .select()
+      .from(orders)
+      .where(and(eq(orders.storeId, storeId), eq(orders.customerEmail, row.email)))
+      .orderBy(desc(orders.placedAt))
+      .limit(ORDERS_SHOWN),
+    listDeliveries(storeId, {
+      recipients,
+      ...(states && { states }),
+      ...(notification && { notification }),
+      ...(before && { before }),
+    }),
+    db
+      .selectDistinct({ id: notifications.id, name: notifications.name })
+      .from(deliveries)
+      .innerJoin(notifications, eq(notifications.id, deliveries.notificationId))
+      .where(
+        and(eq(deliveries.storeId, storeId), inArray(deliveries.recipient, recipients), ne(deliveries.role, 'staff')),
+      )
+      .orderBy(notifications.name),
+  ]);
+  return {
+    ...{ id, revision: row.revision, email: row.email, firstName: row.firstName, lastName: row.lastName },
+    ...{ company: row.company, guest: row.guest, language: row.language, orderLanguage: row.orderLanguage },
+    address: row.address.country === 'ZZ' ? [] : addressLines(row.address),
+    contacts: row.contacts,
+    orders: row.orders,
+    spent: row.spent,
+    ...(news && { news: { agreed: news.agreed, at: news.at.toISOString() } }),
+    former: former.map((f) => ({ ...f, at: f.at.toISOString() })),
+    mail,
+    newest: newest.map(({ snapshot: _snapshot, storeId: _store, answered: _answered, placedAt, ...o }) => ({
+      ...o,
+      placedAt: placedAt.toISOString(),
+    })),
+    record,
+    notifications: named,
+  };
+}
+
+/** What may be sent to some addresses, each with why not. */
+async function standings(storeId: string, addresses: readonly string[]): Promise<MailStanding[]> {
+  const [list, gone] = await Promise.all([
+    withholdingsOf(storeId),
+    database()
+      .select()
+      .from(unsubscriptions)
+      .where(
+        and(
+          eq(unsubscriptions.storeId, storeId),
+          inArray(
+            unsubscriptions.address,
+            addresses.map((a) => a.toLowerCase()),
+          ),
+        ),
+      ),
+  ]);
+  return addresses.map((address) => ({
+    address,
+    withheld: list
+      .filter((entry) => withheldBy([{ ...entry, kinds: [] }], address, 'orders'))
+      .map(({ id, pattern, reason, by, at }) => ({
+        ...(pattern.toLowerCase() === address.toLowerCase() && { id }),
+        ...{ reason: readKept(reason), by, at: at.toISOString() },
+      })),
+    unsubscribed: gone
+      .filter((u) => u.address === address.toLowerCase())
+      .map(({ kind, how, at }) => ({ kind, how, at: at.toISOString() })),
+  }));
+}

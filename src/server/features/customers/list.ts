@@ -1,0 +1,201 @@
+/** The list of customers: by how lately they ordered, or by what they are looked for. */
+import { and, asc, desc, eq, gt, gte, inArray, like, lt, or, sql, type SQL } from 'drizzle-orm';
+import type { CustomerFilterState, CustomerList, CustomerRow } from '@/contract/customers';
+import { wordsToFind } from '@/core/order';
+import type { Access } from '../../auth/access';
+import { database } from '../../db/client';
+import { customers, customerWords, deliveries, orders, products, unsubscriptions, withholdings } from '../../db/schema';
+import { idAt } from '../../base/ids';
+import { oneOf } from '../query';
+
+export const PAGE = 50;
+/** Who is looked for stands among the first; more than these are not told apart by looking further. */
+const MOST_FOUND = 100;
+const DAY_MS = 86_400_000;
+const LATELY_MS = 30 * DAY_MS;
+
+export const NO_FILTER: CustomerFilterState = {
+  ...{ search: '', country: '', channel: '', kind: '', mail: '', bought: '', ordered: '' },
+};
+
+/** Reads a filter from an address's query; what cannot be read is left out. */
+export function readCustomerFilter(query: Record<string, string | string[] | undefined>): CustomerFilterState {
+  const one = (name: keyof CustomerFilterState): string => oneOf(query[name]) ?? '';
+  const among = <T extends string>(name: keyof CustomerFilterState, choices: readonly T[]): T | '' =>
+    choices.find((c) => c === one(name)) ?? '';
+  return {
+    search: one('search').slice(0, 200),
+    country: /^[A-Z]{2}$/.test(one('country')) ? one('country') : '',
+    channel: one('channel').slice(0, 64),
+    kind: among('kind', ['account', 'guest'] as const),
+    mail: among('mail', ['withheld', 'unsubscribed', 'failed'] as const),
+    bought: one('bought').slice(0, 80),
+    ordered: /^-?\d{1,4}$/.test(one('ordered')) ? one('ordered') : '',
+  };
+}
+
+/** A page of customers: those who ordered last first, and those who never did at the end; of a search, the best named first. */
+export async function listCustomers(
+  access: Access,
+  filter: CustomerFilterState = NO_FILTER,
+  before?: string,
+): Promise<CustomerList> {
+  const where = [eq(customers.storeId, access.store.id), ...conditions(access, filter)];
+  if (filter.search !== '') {
+    const ids = await found(access, filter.search);
+    if (ids.length === 0) return { rows: [], more: false };
+    const rows = await rowsWhere(and(...where, inArray(customers.id, ids)), MOST_FOUND);
+    return { rows, more: ids.length > MOST_FOUND };
+  }
+  const [at, id] = (before ?? '').split('_');
+  if (id !== undefined && id !== '') {
+    const none = sql`${customers.lastOrderAt} is null`;
+    where.push(
+      at === ''
+        ? and(none, lt(customers.id, id))!
+        : or(
+            lt(customers.lastOrderAt, new Date(Number(at) || 0)),
+            and(eq(customers.lastOrderAt, new Date(Number(at) || 0)), lt(customers.id, id)),
+            none,
+          )!,
+    );
+  }
+  const rows = await rowsWhere(and(...where), PAGE + 1);
+  const last = rows[PAGE - 1];
+  return {
+    rows: rows.slice(0, PAGE),
+    ...(rows.length > PAGE && { next: `${last!.lastOrderAt ? Date.parse(last!.lastOrderAt) : ''}_${last!.id}` }),
+    more: false,
+  };
+}
+
+async function rowsWhere(where: SQL | undefined, limit: number): Promise<CustomerRow[]> {
+  const rows = await database()
+    .select()
+    .from(customers)
+    .where(where)
+    .orderBy(desc(customers.lastOrderAt), desc(customers.id))
+    .limit(limit);
+  return rows.map(({ firstName, lastName, language, orderLanguage, lastOrderAt, ...c }) => ({
+    ...{ id: c.id, email: c.email, company: c.company, guest: c.guest, country: c.country, channel: c.channel },
+    ...{ orders: c.orders, spent: c.spent },
+    name: `${firstName} ${lastName}`.trim(),
+    language: language || orderLanguage,
+    ...(lastOrderAt && { lastOrderAt: lastOrderAt.toISOString() }),
+  }));
+}
+
+/**
+ * Ids of customers each of whose words looked for is the beginning of one of theirs, or who placed the order of that number. The index of
+ * words answers from where the first word begins, so that it takes as long among a million as among a thousand.
+ */
+async function found({ store }: Access, search: string): Promise<string[]> {
+  const db = database();
+  const [byNumber] = await db
+    .select({ email: orders.customerEmail })
+    .from(orders)
+    .where(and(eq(orders.storeId, store.id), eq(orders.number, search.trim())));
+  const own = byNumber
+    ? await db
+        .select({ id: customers.id })
+        .from(customers)
+        .where(and(eq(customers.storeId, store.id), eq(customers.email, byNumber.email)))
+    : [];
+  // The longest word says most.
+  const [first, ...rest] = wordsToFind(search).toSorted((a, b) => b.length - a.length);
+  if (first === undefined) return own.map((r) => r.id);
+  const begins = (word: string): SQL => like(customerWords.word, `${word.replace(/[%_\\]/g, '\\$&')}%`);
+  const named = await db
+    .selectDistinct({ id: customerWords.customerId })
+    .from(customerWords)
+    .where(
+      and(
+        eq(customerWords.storeId, store.id),
+        begins(first),
+        ...rest.map(
+          (word) =>
+            sql`exists (select 1 from customer_word w where w.customer_id = ${customerWords.customerId} and w.word like ${`${word}%`})`,
+        ),
+      ),
+    )
+    .limit(MOST_FOUND + 1);
+  return [...new Set([...own, ...named].map((r) => r.id))];
+}
+
+function conditions({ store }: Access, filter: CustomerFilterState): SQL[] {
+  const { country, channel, kind, mail, bought, ordered } = filter;
+  const days = Number(ordered);
+  const since = new Date(Date.now() - Math.abs(days) * DAY_MS);
+  const mine = sql`${customers.storeId}`;
+  return [
+    ...(country ? [eq(customers.country, country)] : []),
+    ...(channel ? [eq(customers.channel, channel)] : []),
+    ...(kind ? [eq(customers.guest, kind === 'guest')] : []),
+    ...(ordered ? [days < 0 ? lt(customers.lastOrderAt, since) : gte(customers.lastOrderAt, since)] : []),
+    ...(bought
+      ? [
+          sql`exists (select 1 from ${orders} where ${orders.storeId} = ${mine} and ${orders.customerEmail} = ${customers.email}
+            and json_contains(json_extract(${orders.snapshot}, '$.lines[*].product.category'), ${JSON.stringify(bought)}))`,
+        ]
+      : []),
+    ...(mail === 'withheld'
+      ? [
+          inArray(
+            customers.email,
+            database()
+              .select({ pattern: withholdings.pattern })
+              .from(withholdings)
+              .where(eq(withholdings.storeId, store.id)),
+          ),
+        ]
+      : []),
+    ...(mail === 'unsubscribed'
+      ? [
+          inArray(
+            customers.email,
+            database()
+              .select({ address: unsubscriptions.address })
+              .from(unsubscriptions)
+              .where(eq(unsubscriptions.storeId, store.id)),
+          ),
+        ]
+      : []),
+    ...(mail === 'failed'
+      ? [
+          inArray(
+            customers.email,
+            database()
+              .select({ recipient: deliveries.recipient })
+              .from(deliveries)
+              .where(
+                and(
+                  eq(deliveries.storeId, store.id),
+                  inArray(deliveries.state, ['failed', 'bounced']),
+                  gt(deliveries.id, idAt(Date.now() - LATELY_MS)),
+                ),
+              ),
+          ),
+        ]
+      : []),
+  ];
+}
+
+/** Countries and categories that a list can be narrowed to. */
+export async function customerChoices({ store }: Access): Promise<{ countries: string[]; categories: string[] }> {
+  const [countries, categories] = await Promise.all([
+    database()
+      .selectDistinct({ country: customers.country })
+      .from(customers)
+      .where(eq(customers.storeId, store.id))
+      .orderBy(asc(customers.country)),
+    database()
+      .selectDistinct({ category: products.category })
+      .from(products)
+      .where(eq(products.storeId, store.id))
+      .orderBy(asc(products.category)),
+  ]);
+  return {
+    countries: countries.map((c) => c.country).filter((c) => c !== '' && c !== 'ZZ'),
+    categories: categories.map((c) => c.category),
+  };
+}

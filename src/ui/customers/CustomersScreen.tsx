@@ -1,0 +1,201 @@
+'use client';
+/** Customers: looked for by name, company, address or order, or narrowed by what they did and what reaches them. */
+import { useRouter } from 'next/navigation';
+import type { CustomerFilterState, CustomerList } from '@/contract/customers';
+import { countryName, languageName } from '@/core/names';
+import { inEachLanguage } from '@/words/speak';
+import { say } from '@/words/customers';
+import { say as common } from '@/words/common';
+import { Pick } from '../parts/fields';
+import { FilterInput } from '../parts/FilterInput';
+import { Money, Time } from '../parts/format';
+import Link from '../parts/Link';
+import { Empty, Page } from '../parts/Page';
+import { Head } from '../parts/Table';
+import { customersAddress } from './address';
+
+const COLUMNS = inEachLanguage(
+  () =>
+    [
+      { label: common.customer },
+      { label: common.emailAddress },
+      { label: say.country, className: 'w-32' },
+      { label: common.language, className: 'w-28' },
+      { label: common.channel, className: 'w-32' },
+      { label: say.orders, className: 'w-20', end: true },
+      { label: say.spent, className: 'w-28', end: true },
+      { label: say.lastOrder, className: 'w-32', end: true },
+    ] as const,
+);
+
+export interface CustomersScreenProps {
+  base: string;
+  zone: string;
+  currency: string;
+  filter: CustomerFilterState;
+  list: CustomerList;
+  countries: readonly { id: string; name: string }[];
+  categories: readonly string[];
+  /** Names by id. */
+  channels: Record<string, string>;
+}
+
+export function CustomersScreen({ base, zone, currency, filter, list, channels, ...choices }: CustomersScreenProps) {
+  const filtered = Object.values(filter).some((v) => v !== '');
+  return (
+    <Page title={say.customers}>
+      <div className="flex flex-col lg:h-full lg:min-h-0">
+        <CustomersFilter {...{ base, filter, channels }} {...choices} />
+        <div className="lg:min-h-0 flex-1 lg:overflow-auto bg-panel">
+          {list.rows.length === 0 ? (
+            <Empty title={filtered ? say.noCustomerMatches : say.noCustomersYet}>
+              {filtered ? say.matchesByBeginning : say.customersComeWithOrders}
+            </Empty>
+          ) : (
+            <table className="lines w-full table-fixed text-sm">
+              <Head columns={COLUMNS} />
+              <tbody>
+                {list.rows.map((c) => (
+                  <tr key={c.id} className="border-b border-rule hover:bg-petrol-tint/50">
+                    <td data-line="name" className="truncate py-2 ps-5 pe-2" title={`${c.name} ${c.company}`}>
+                      <Link href={`${base}/customers/${c.id}`} className="link">
+                        <bdi>{c.name || c.company || c.email}</bdi>
+                      </Link>{' '}
+                      <span className="text-xs text-slate">
+                        {c.name !== '' && c.company}
+                        {c.guest && ` ${say.guest}`}
+                      </span>
+                    </td>
+                    <td data-line="rest" className="truncate px-2" title={c.email}>
+                      {c.email}
+                    </td>
+                    <td className="truncate px-2">{c.country && c.country !== 'ZZ' ? countryName(c.country) : ''}</td>
+                    <td className="truncate px-2">{c.language && languageName(c.language)}</td>
+                    <td className="truncate px-2">{channels[c.channel] ?? c.channel}</td>
+                    <td data-line="foot" className="px-2 text-end">
+                      {c.orders}
+                    </td>
+                    <td data-line="end" className="px-2 text-end">
+                      <Money minor={c.spent} currency={currency} />
+                    </td>
+                    <td data-line="foot-end" className="px-2 pe-5 text-end">
+                      {c.lastOrderAt && <Time at={c.lastOrderAt} zone={zone} form="day" />}
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          )}
+          {list.more && (
+            <p role="status" className="p-3 text-center text-sm text-slate">
+              {say.narrower}
+            </p>
+          )}
+          {list.next && (
+            <div className="p-3 text-center">
+              <Link href={customersAddress(base, { ...filter, before: list.next })} className="btn">
+                {say.olderCustomers}
+              </Link>
+            </div>
+          )}
+        </div>
+      </div>
+    </Page>
+  );
+}
+
+function CustomersFilter({
+  base,
+  filter,
+  countries,
+  categories,
+  channels,
+}: Pick<CustomersScreenProps, 'base' | 'filter' | 'countries' | 'categories' | 'channels'>) {
+  const router = useRouter();
+  const go = (change: Partial<CustomerFilterState>): void =>
+    router.push(customersAddress(base, { ...filter, ...change }));
+  return (
+    <form
+      role="search"
+      className="flex shrink-0 flex-wrap items-center gap-2 border-b border-rule px-5 py-2"
+      onSubmit={(e) => {
+        e.preventDefault();
+        go({ search: String(new FormData(e.currentTarget).get('search')).trim() });
+      }}
+    >
+      <FilterInput
+        name="search"
+        value={filter.search}
+        aria-label={say.lookFor}
+        placeholder={say.lookFor}
+        className="input w-auto min-w-44 flex-1 sm:max-w-80"
+      />
+      <button type="submit" className="btn">
+        {common.find}
+      </button>
+      <Pick
+        label={say.country}
+        className="w-40"
+        value={filter.country}
+        choices={[{ value: '', label: say.allCountries }, ...countries.map((c) => ({ value: c.id, label: c.name }))]}
+        onChange={(country) => go({ country })}
+      />
+      <Pick
+        label={common.channel}
+        className="w-36"
+        value={filter.channel}
+        choices={[
+          { value: '', label: say.allChannels },
+          ...Object.entries(channels).map(([value, label]) => ({ value, label })),
+        ]}
+        onChange={(channel) => go({ channel })}
+      />
+      <Pick
+        label={say.account}
+        className="w-44"
+        value={filter.kind}
+        choices={[
+          { value: '', label: say.accountsAndGuests },
+          { value: 'account', label: say.accounts },
+          { value: 'guest', label: say.guests },
+        ]}
+        onChange={(kind) => go({ kind })}
+      />
+      <Pick
+        label={say.mail}
+        className="w-40"
+        value={filter.mail}
+        choices={[
+          { value: '', label: say.allMail },
+          { value: 'withheld', label: say.notWrittenTo },
+          { value: 'unsubscribed', label: say.unsubscribed },
+          { value: 'failed', label: say.mailFailed },
+        ]}
+        onChange={(mail) => go({ mail })}
+      />
+      <Pick
+        label={say.bought}
+        className="w-36"
+        value={filter.bought}
+        choices={[{ value: '', label: say.boughtAnything }, ...categories.map((c) => ({ value: c, label: c }))]}
+        onChange={(bought) => go({ bought })}
+      />
+      <Pick
+        label={say.lastOrder}
+        className="w-40"
+        value={filter.ordered}
+        choices={[
+          { value: '', label: say.anyTime },
+          ...[7, 30, 90, 365].map((n) => ({ value: String(n), label: say.lastDays({ n }) })),
+          ...[90, 365].map((n) => ({ value: String(-n), label: say.notForDays({ n }) })),
+        ]}
+        onChange={(ordered) => go({ ordered })}
+      />
+      {Object.values(filter).some((v) => v !== '') && (
+        <Link href={`${base}/customers`} className="link text-sm">
+          {common.showAll}
+        </Link>
+      )}
+    </form>
+  );
+}
