@@ -55,6 +55,25 @@ export interface Possible {
   onTheWay: number[];
 }
 
+/** What a list of customers would change. */
+export interface CustomerListChanges {
+  fresh: number;
+  changed: number;
+  same: number;
+  /** It has empty cells, which can take away what stands there. */
+  empty: boolean;
+  /** Of the first of them, one by one. */
+  told: { email: string; what: { field: string; before: string; after: string }[] }[];
+}
+
+/** What came of a file. */
+export interface FileTaken {
+  fresh: number;
+  known: number;
+  /** By which it can be taken back for a day. */
+  takeBack?: string;
+}
+
 export interface FilePreview {
   kind: ListKind;
   format: string;
@@ -67,6 +86,7 @@ export interface FilePreview {
   problems: { row: number; column: string; message: string }[];
   problemCount: number;
   sample: string[];
+  customers?: CustomerListChanges;
 }
 
 export interface OrderChoice {

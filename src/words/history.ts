@@ -97,6 +97,8 @@ export const say = speak('history', {
   broughtSet:
     '.input {$n :integer} .match $n one {{{$who} brought one part in from {$name}}} * {{{$who} brought {$n} parts in from {$name}}}',
   broughtBack: '{$who} brought {$name} back',
+  tookListBack:
+    '.input {$n :integer} .match $n one {{{$who} took a list back: {$n} customer}} * {{{$who} took a list back: {$n} customers}}',
   changedCustomer: '{$who} changed the customer {$customer}',
   correctedAddress: '{$who} corrected the address {$from} to {$to}',
   putWordsInUse:

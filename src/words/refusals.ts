@@ -194,6 +194,7 @@ export const say = speak('refusals', {
   otherLanguages: 'This file is from {$from} into {$to}. Here it has to be from {$wantedFrom} into {$wantedTo}.',
   changedSinceLooked: 'Something was changed since you looked at this file. Look at it once more.',
   nothingToBringIn: 'Nothing in this file differs from what is there.',
+  listCannotBeTakenBack: 'This list cannot be taken back any more.',
   noSuchCustomer: 'There is no such customer.',
   contactIsTheCustomer: 'This is the address of the customer. A contact has another one.',
   contactTwice: 'This address is a contact already.',

@@ -26,6 +26,8 @@ export interface ReadList {
   separator: string;
   /** Columns of the file that are not taken. */
   ignored: string[];
+  /** As its first row names them, in small letters. */
+  columns: string[];
 }
 
 /** How lists are written: which separators are known, and that empty lines are none. */
@@ -122,7 +124,7 @@ export function* readCsvInSteps(kind: ListKind, parsed: ParsedCsv, currency: str
     });
   }
   const ignored = names.filter((n) => n !== '' && !columns.some((c) => c.name === n));
-  if (problems.length > 0) return { rows: [], problems, separator, ignored };
+  if (problems.length > 0) return { rows: [], problems, separator, ignored, columns: names };
   for (const error of parsed.errors) {
     if (error.type === 'Quotes') {
       problems.push({ row: error.row + 1, column: '', message: say.closeTheQuotationMark });
@@ -161,7 +163,7 @@ export function* readCsvInSteps(kind: ListKind, parsed: ParsedCsv, currency: str
     }
     if (!bad) rows.push({ row, cells: read });
   }
-  return { rows, problems, separator, ignored };
+  return { rows, problems, separator, ignored, columns: names };
 }
 
 /** Writes a list, with commas and CRLF; cells that look like formulas are guarded. */

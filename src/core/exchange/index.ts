@@ -2,3 +2,4 @@ export * from './decode';
 export * from './columns';
 export * from './csv';
 export * from './orders';
+export * from './customers';

@@ -1,5 +1,11 @@
 /** Who an order is for. */
-import type { Order } from './schema';
+import type { Address, Order } from './schema';
+
+/** ISO 3166-1 leaves it to users: the country of an address that nobody told. */
+export const NO_COUNTRY = 'ZZ';
+
+/** An address that nobody told, for somebody of this name. */
+export const noAddress = (name: string): Address => ({ name, lines: [], city: '-', country: NO_COUNTRY });
 
 /** How many words somebody is found by, at most, and how long each may be. */
 const MOST_WORDS = 20;

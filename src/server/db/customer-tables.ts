@@ -1,5 +1,6 @@
 /** Customers: everybody who ordered, and whom a list or a colleague named. */
 import { bigint, boolean, index, int, mysqlTable, primaryKey, uniqueIndex, varchar } from 'drizzle-orm/mysql-core';
+import type { CustomerValues } from '@/core/exchange';
 import type { Address, Contact } from '@/core/order';
 import { address, exact, id, json, time } from './columns';
 import { ofStore } from './store-table';
@@ -69,4 +70,27 @@ export const formerAddresses = mysqlTable(
     at: time('at').notNull(),
   },
   (t) => [primaryKey({ columns: [t.storeId, t.address] }), index('former_address_of').on(t.customerId)],
+);
+
+/** Lists of customers that were brought in, for as long as they can be taken back. */
+export const listImports = mysqlTable('list_import', {
+  id: id().primaryKey(),
+  storeId: ofStore(),
+  by: varchar('by_whom', { length: 120 }).notNull(),
+  at: time('at').notNull(),
+  takenBackAt: time('taken_back_at'),
+});
+
+/** What a list changed, some customers in each row: as they were before (null for new ones) and as it made them. */
+export const listImportParts = mysqlTable(
+  'list_import_part',
+  {
+    importId: id('import_id')
+      .notNull()
+      .references(() => listImports.id, { onDelete: 'cascade' }),
+    part: int('part').notNull(),
+    changes:
+      json<{ id: string; email: string; before: CustomerValues | null; after: CustomerValues }[]>('changes').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.importId, t.part] })],
 );

@@ -3,13 +3,10 @@
  * colleague said of them stays.
  */
 import { and, eq, inArray, sql, type SQL } from 'drizzle-orm';
-import { wordsToFind, type Address, type Order } from '@/core/order';
+import { noAddress, wordsToFind, type Order } from '@/core/order';
 import { newId } from '../base/ids';
 import { database, type Executor } from '../db/client';
 import { customers, customerWords, formerAddresses, type orders } from '../db/schema';
-
-/** An address that nobody told; its country is one that ISO 3166-1 leaves to users. */
-const noAddress = (name: string): Address => ({ name, lines: [], city: '-', country: 'ZZ' });
 
 type OrderRow = typeof orders.$inferInsert;
 

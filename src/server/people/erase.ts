@@ -19,6 +19,8 @@ import {
   discountCodes,
   events,
   history,
+  listImportParts,
+  listImports,
   notWritten,
   replies,
   unsubscriptions,
@@ -207,6 +209,10 @@ export async function anonymisePerson(
     .update(codeUses)
     .set({ email: pseudonym(email) })
     .where(and(eq(codeUses.storeId, storeId), eq(codeUses.email, email.toLowerCase())));
+  // What a list changed of them cannot be taken back any more.
+  await tx.execute(sql`
+    delete p from ${listImportParts} p join ${listImports} i on i.id = p.import_id
+    where i.store_id = ${storeId} and locate(${email.toLowerCase()}, lower(p.changes)) > 0`);
   await tx.delete(consents).where(and(eq(consents.storeId, storeId), eq(consents.address, email.toLowerCase())));
   await tx
     .delete(unsubscriptions)

@@ -13,6 +13,7 @@ import {
   deliveries,
   events,
   installation,
+  listImports,
   orders,
   rateLimit,
   replies,
@@ -176,6 +177,10 @@ export async function forgetOld(limitMs: number): Promise<void> {
   const now = await databaseTime();
   await forgetLoose(now);
   await forgetRemoved(now);
+  // What a list changed can be taken back for a day.
+  await database()
+    .delete(listImports)
+    .where(lt(listImports.at, new Date(now - DAY_MS)));
   const rows = await database().select({ id: stores.id, retention: stores.retention }).from(stores);
   for (const { id, retention } of rows) {
     for (const kind of Object.keys(STEPS) as Kind[]) {

@@ -9,8 +9,11 @@ import { Field, Segments } from '../parts/fields';
 import { Mark } from '../parts/marks';
 import { whoMay } from '@/contract/policy';
 import { Page, PanelTitle, Trouble } from '../parts/Page';
-import { answered } from '../parts/result';
-import type { FilePreview } from '@/contract/orders';
+import { answered, valueOrToast } from '../parts/result';
+import type { FilePreview, FileTaken } from '@/contract/orders';
+import { Check } from '../parts/Check';
+import { useUndo } from '../parts/useUndo';
+import { CustomerChanges } from './CustomerChanges';
 import { inEachLanguage } from '@/words/speak';
 import { say } from '@/words/orders';
 import { say as common } from '@/words/common';
@@ -23,8 +26,9 @@ export interface ExchangeProps {
   mayBring: boolean;
   /** Lists that hold customers: theirs, and the orders. */
   mayTakePeople: boolean;
-  onPreview: (kind: ListKind, form: FormData) => Promise<Result<FilePreview>>;
-  onBring: (kind: ListKind, goodOnly: boolean, form: FormData) => Promise<Result<{ fresh: number; known: number }>>;
+  onPreview: (kind: ListKind, clear: boolean, form: FormData) => Promise<Result<FilePreview>>;
+  onBring: (kind: ListKind, how: { goodOnly: boolean; clear: boolean }, form: FormData) => Promise<Result<FileTaken>>;
+  onTakeBack: (id: string) => Promise<Result<{ back: number; left: number }>>;
 }
 
 const KINDS = inEachLanguage(
@@ -52,7 +56,10 @@ const ABOUT: Record<ListKind, string> = inEachLanguage(() => ({
 }));
 
 export function ExchangeScreen(props: ExchangeProps) {
-  const { base, currency, mayBring, mayTakePeople, onPreview, onBring } = props;
+  const { base, currency, mayBring, mayTakePeople, onPreview, onBring, onTakeBack } = props;
+  const undo = useUndo();
+  /** Empty cells of a list of customers take away what is there. */
+  const [clear, setClear] = useState(false);
   const [kind, setKind] = useState<ListKind>(props.list ?? 'products');
   const [file, setFile] = useState<File>();
   const [preview, setPreview] = useState<FilePreview>();
@@ -61,11 +68,11 @@ export function ExchangeScreen(props: ExchangeProps) {
   /** A field for a file is emptied by making it anew. */
   const [brought, setBrought] = useState(0);
 
-  const look = async (chosen: File, as: ListKind): Promise<void> => {
+  const look = async (chosen: File, as: ListKind, clears = clear): Promise<void> => {
     setBusy('looking');
     setPreview(undefined);
     setFailure(undefined);
-    const result = await answered(onPreview(as, formOf(chosen)));
+    const result = await answered(onPreview(as, clears, formOf(chosen)));
     if (result.ok) setPreview(result.value);
     else setFailure(result.error);
     setBusy(undefined);
@@ -73,19 +80,25 @@ export function ExchangeScreen(props: ExchangeProps) {
   const bring = async (goodOnly: boolean): Promise<void> => {
     if (!file) return;
     setBusy('bringing');
-    const result = await answered(onBring(kind, goodOnly, formOf(file)));
+    const result = await answered(onBring(kind, { goodOnly, clear }, formOf(file)));
     setBusy(undefined);
     if (!result.ok) return setFailure(result.error);
-    toast.success(
-      say.nRowsImportedFreshNew({
-        n: result.value.fresh + result.value.known,
-        fresh: result.value.fresh,
-        known: result.value.known,
-      }),
-    );
+    const { fresh, known, takeBack } = result.value;
+    const done = say.nRowsImportedFreshNew({ n: fresh + known, fresh, known });
+    if (takeBack === undefined) toast.success(done);
+    else undo.did(done, () => takeListBack(takeBack));
     setPreview(undefined);
     setFile(undefined);
     setBrought(brought + 1);
+  };
+  const takeListBack = async (id: string): Promise<void> => {
+    const taken = valueOrToast(await answered(onTakeBack(id)));
+    if (!taken) return;
+    toast.success(
+      [say.listTakenBack({ n: taken.back }), taken.left > 0 && say.listLeft({ n: taken.left })]
+        .filter(Boolean)
+        .join(' '),
+    );
   };
   const good = preview ? preview.fresh + preview.known : 0;
   return (
@@ -94,15 +107,18 @@ export function ExchangeScreen(props: ExchangeProps) {
       title={say.importAndExport}
       note={say.listsAsCsvOrJson}
       actions={
-        <Segments
-          label={say.list}
-          value={kind}
-          choices={KINDS}
-          onChange={(next) => {
-            setKind(next);
-            if (file) void look(file, next);
-          }}
-        />
+        <>
+          {undo.button}
+          <Segments
+            label={say.list}
+            value={kind}
+            choices={KINDS}
+            onChange={(next) => {
+              setKind(next);
+              if (file) void look(file, next);
+            }}
+          />
+        </>
       }
     >
       <div className="lg:grid lg:h-full lg:min-h-0 lg:grid-cols-[minmax(0,2fr)_minmax(0,3fr)]">
@@ -172,12 +188,23 @@ export function ExchangeScreen(props: ExchangeProps) {
                   `, ${say.separatedBy({ separator: SEPARATORS[preview.separator] ?? preview.separator })}`}
                 {': '}
                 {say.freshAndKnown({ fresh: preview.fresh, known: preview.known })}
+                {preview.customers && preview.known > 0 && ` (${say.changedAndSame(preview.customers)})`}
                 {preview.problemCount > 0 && `, ${say.nProblems({ n: preview.problemCount })}`}.
               </p>
               {preview.ignored.length > 0 && (
                 <p className="flex gap-2">
                   <Mark tone="waiting" /> {say.ignoredColumnsIgnored({ ignored: preview.ignored.join(', ') })}
                 </p>
+              )}
+              {preview.customers?.empty && (
+                <Check
+                  label={say.emptyClears}
+                  on={clear}
+                  onChange={(on) => {
+                    setClear(on);
+                    if (file) void look(file, kind, on);
+                  }}
+                />
               )}
               <div className="flex gap-2">
                 <button
@@ -223,6 +250,9 @@ export function ExchangeScreen(props: ExchangeProps) {
                     ))}
                   </ul>
                 </div>
+              )}
+              {preview.customers && preview.customers.told.length > 0 && (
+                <CustomerChanges changes={preview.customers} />
               )}
               {preview.sample.length > 0 && (
                 <div>

@@ -97,6 +97,8 @@ export const history: TranslationOf<typeof say> = {
   broughtSet:
     '.input {$n :integer} .match $n one {{{$who} hat einen Teil aus {$name} hereingeholt}} * {{{$who} hat {$n} Teile aus {$name} hereingeholt}}',
   broughtBack: '{$who} hat {$name} zurückgeholt',
+  tookListBack:
+    '.input {$n :integer} .match $n one {{{$who} hat eine Liste zurückgenommen: {$n} Kunde}} * {{{$who} hat eine Liste zurückgenommen: {$n} Kunden}}',
   changedCustomer: '{$who} hat die Angaben zu {$customer} geändert',
   correctedAddress: '{$who} hat die Adresse {$from} zu {$to} berichtigt',
   putWordsInUse:

@@ -206,6 +206,7 @@ export const refusals: TranslationOf<typeof say> = {
   otherLanguages: 'Diese Datei übersetzt von {$from} nach {$to}. Hier muss es von {$wantedFrom} nach {$wantedTo} sein.',
   changedSinceLooked: 'Seit dem Blick in diese Datei wurde etwas geändert. Bitte noch einmal ansehen.',
   nothingToBringIn: 'Nichts in dieser Datei ist anders als das, was da ist.',
+  listCannotBeTakenBack: 'Diese Liste kann nicht mehr zurückgenommen werden.',
   noSuchCustomer: 'Diesen Kunden gibt es nicht.',
   contactIsTheCustomer: 'Das ist die Adresse des Kunden. Ein Kontakt hat eine andere.',
   contactTwice: 'Diese Adresse ist schon ein Kontakt.',

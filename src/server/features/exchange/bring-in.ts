@@ -5,20 +5,27 @@ import type { Access } from '../../auth/access';
 import { database } from '../../db/client';
 import { customers, orders, products } from '../../db/schema';
 import { AppError } from '../../base/errors';
+import { countAll, indexCustomers } from '../../events/known-customers';
 import { orderRow } from '../../events/receive';
 import { remember } from '../../auth/history';
 import { newId } from '../../base/ids';
 import { sameCode } from '@/core/codes';
 import { releaseHeld } from '../../worker/claims';
+import { bringCustomers, lookAtCustomers } from './bring-customers';
 import { bringCodes, codesThere } from './codes';
 import { keysOf, readFile, type Read } from './read';
-import type { FilePreview } from '@/contract/orders';
+import type { FilePreview, FileTaken } from '@/contract/orders';
 import { say } from '@/words/refusals';
 import { kept } from '@/words/kept';
 import { say as deeds } from '@/words/history';
 
 /** What a file would bring in, and what is wrong with it. Nothing is changed. */
-export async function previewFile(access: Access, kind: ListKind, bytes: Uint8Array): Promise<FilePreview> {
+export async function previewFile(
+  access: Access,
+  kind: ListKind,
+  bytes: Uint8Array,
+  clear = false,
+): Promise<FilePreview> {
   const read = await readFile(access, kind, bytes);
   const keys = keysOf(kind, read);
   const there = await known(access, kind, keys);
@@ -35,6 +42,7 @@ export async function previewFile(access: Access, kind: ListKind, bytes: Uint8Ar
     known: keys.length - fresh,
     problems: read.problems.slice(0, 200),
     problemCount: read.problems.length,
+    ...(kind === 'customers' && { customers: await lookAtCustomers(access, read.customers, clear) }),
     sample: keys.slice(0, 8).map((k, i) => `${k}${nameOf(kind, read, i)}`),
   };
 }
@@ -44,7 +52,7 @@ function nameOf(kind: ListKind, read: Read, i: number): string {
     kind === 'products'
       ? read.products[i]!.name
       : kind === 'customers'
-        ? `${read.customers[i]!.firstName} ${read.customers[i]!.lastName}`.trim()
+        ? `${read.customers[i]!.set.firstName ?? ''} ${read.customers[i]!.set.lastName ?? ''}`.trim()
         : kind === 'codes'
           ? ''
           : read.orders[i]!.customer.email;
@@ -60,7 +68,8 @@ export async function bringIn(
   kind: ListKind,
   bytes: Uint8Array,
   goodOnly: boolean,
-): Promise<{ fresh: number; known: number }> {
+  clear = false,
+): Promise<FileTaken> {
   const read = await readFile(access, kind, bytes);
   if (read.problems.length > 0 && !goodOnly) {
     throw new AppError(
@@ -72,6 +81,7 @@ export async function bringIn(
   const storeId = access.store.id;
   const keys = keysOf(kind, read);
   const there = await known(access, kind, keys);
+  let takeBack: string | undefined;
   await database().transaction(async (tx) => {
     for (let from = 0; from < keys.length; from += 1_000) {
       const part = <T>(rows: readonly T[]): T[] => rows.slice(from, from + 1_000);
@@ -92,20 +102,8 @@ export async function bringIn(
             },
           });
       } else if (kind === 'customers') {
-        await tx
-          .insert(customers)
-          .values(part(read.customers).map((c) => ({ ...c, id: newId(), storeId })))
-          .onDuplicateKeyUpdate({
-            set: {
-              firstName: sql`values(${customers.firstName})`,
-              lastName: sql`values(${customers.lastName})`,
-              company: sql`values(${customers.company})`,
-              language: sql`values(${customers.language})`,
-              guest: sql`values(${customers.guest})`,
-              address: sql`values(${customers.address})`,
-              contacts: sql`values(${customers.contacts})`,
-            },
-          });
+        // All at once, below.
+        break;
       } else if (kind === 'codes') {
         await bringCodes(tx, storeId, access.store.timeZone, part(read.codes));
       } else {
@@ -115,9 +113,11 @@ export async function bringIn(
             .insert(orders)
             .ignore()
             .values(fresh.map((o) => orderRow(newId(), storeId, o, access.store.language)));
+          await countAll(tx, storeId, [...new Set(fresh.map((o) => o.customer.email))]);
         }
       }
     }
+    if (kind === 'customers') takeBack = await bringCustomers(tx, access, read.customers, clear);
     await remember(
       access,
       'imported',
@@ -126,8 +126,10 @@ export async function bringIn(
     );
   });
   if (kind === 'codes') await releaseHeld(storeId, 'code');
+  // The rest is made findable by the worker.
+  if (kind === 'customers' || kind === 'orders') await indexCustomers();
   const fresh = keys.filter((k) => !there.has(k)).length;
-  return { fresh, known: keys.length - fresh };
+  return { fresh, known: keys.length - fresh, ...(takeBack && { takeBack }) };
 }
 
 async function known(access: Access, kind: ListKind, keys: readonly string[]): Promise<Set<string>> {

@@ -2,14 +2,14 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { eq } from 'drizzle-orm';
 import {
-  addressFrom,
   csvTooLarge,
   contactsFrom,
+  givenOf,
   decodeText,
   ordersInSteps,
   MOST_PROBLEMS,
   readCsvInSteps,
-  type Cells,
+  type CustomerGiven,
   type ListKind,
   type RowProblem,
 } from '@/core/exchange';
@@ -27,9 +27,8 @@ import { checker, placeWords } from '@/core/schema';
 import { jsonTooLarge, SIZE_LIMITS, type SizeLimits } from '@/core/size';
 import type { Access } from '../../auth/access';
 import { database } from '../../db/client';
-import { channels, type customers, type products } from '../../db/schema';
+import { channels, type products } from '../../db/schema';
 import { AppError } from '../../base/errors';
-import { NO_COUNTRY } from '../orders/placing';
 import { breath, breathing } from '../../base/breath';
 import { CodeJson, codeFrom, codesThere, type CodeEntry } from './codes';
 import { FILE } from './file';
@@ -43,7 +42,6 @@ export const MOST_JSON_BYTES = 3_000_000;
 const LIST_LIMITS: SizeLimits = { values: 150_000, depth: SIZE_LIMITS.depth };
 
 type ProductRow = Omit<typeof products.$inferInsert, 'storeId'>;
-type CustomerRow = Omit<typeof customers.$inferInsert, 'storeId' | 'id'>;
 
 /** What was read. */
 export interface Read {
@@ -52,15 +50,13 @@ export interface Read {
   separator?: string;
   ignored: string[];
   products: ProductRow[];
-  customers: CustomerRow[];
+  customers: CustomerGiven[];
   orders: Order[];
   codes: CodeEntry[];
   problems: RowProblem[];
   /** Rows or entries in the file. */
   rows: number;
 }
-
-const noAddress = (name: string) => ({ name, lines: [], city: '-', country: NO_COUNTRY });
 
 const strict = { additionalProperties: false } as const;
 const ProductJson = Type.Object(
@@ -142,7 +138,7 @@ async function readTable(
   channelIds: string[],
   read: Read,
 ): Promise<void> {
-  const { currency, language } = access.store;
+  const { currency } = access.store;
   const shape = await breathing(csvTooLarge(text));
   if (shape) {
     read.problems = [shape];
@@ -166,7 +162,7 @@ async function readTable(
     for (const { row, cells } of list.rows) {
       const { contacts, problem } = contactsFrom(String(cells.contacts ?? ''));
       if (problem) read.problems.push({ row, column: 'contacts', message: problem });
-      else read.customers.push(customerFrom(cells, contacts, language));
+      else read.customers.push(givenOf(cells, list.columns, contacts));
     }
   } else if (kind === 'codes') {
     for (const { row, cells } of list.rows) {
@@ -188,21 +184,6 @@ async function readTable(
     }
     read.problems.push(...problems);
   }
-}
-
-function customerFrom(cells: Cells, contacts: CustomerRow['contacts'], language: string): CustomerRow {
-  const [firstName, lastName] = [String(cells.first_name ?? ''), String(cells.last_name ?? '')];
-  const name = `${firstName} ${lastName}`.trim();
-  return {
-    email: String(cells.email),
-    firstName,
-    lastName,
-    company: String(cells.company ?? ''),
-    language: String(cells.language ?? language),
-    guest: cells.guest === true,
-    address: addressFrom(cells, name) ?? noAddress(name || String(cells.email)),
-    contacts: contacts ?? [],
-  };
 }
 
 async function readJson(access: Access, kind: ListKind, text: string, channelIds: string[], read: Read): Promise<void> {
@@ -238,7 +219,7 @@ async function readJson(access: Access, kind: ListKind, text: string, channelIds
     } else if (kind === 'customers') {
       const checked = checkCustomer(entry);
       if (!checked.ok) say(checked.problems);
-      else read.customers.push(completed(checked.value, access.store.language));
+      else read.customers.push({ email: checked.value.email, set: withoutEmail(checked.value), empty: [] });
     } else if (kind === 'codes') {
       const checked = checkCode(entry);
       if (!checked.ok) say(checked.problems);
@@ -260,16 +241,7 @@ async function readJson(access: Access, kind: ListKind, text: string, channelIds
   }
 }
 
-const completed = (c: Static<typeof CustomerJson>, language: string): CustomerRow => ({
-  firstName: '',
-  lastName: '',
-  company: '',
-  language,
-  guest: false,
-  contacts: [],
-  ...c,
-  address: c.address ?? noAddress(c.email),
-});
+const withoutEmail = ({ email: _email, ...rest }: Static<typeof CustomerJson>): CustomerGiven['set'] => rest;
 
 /** A code of a series belongs to whoever has it, or will: a list does not change it. */
 async function dropOfSeries({ store }: Access, read: Read): Promise<void> {

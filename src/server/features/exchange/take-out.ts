@@ -1,13 +1,13 @@
 /** Products, customers and orders as files, as they can be brought in again. */
 import { asc, eq } from 'drizzle-orm';
 import { amountText, contactsText, rowsOf, writeCsv, type Cells, type ListKind } from '@/core/exchange';
+import { NO_COUNTRY } from '@/core/order';
 import type { Access } from '../../auth/access';
 import { may, whoMay } from '../../../contract/policy';
 import { AppError } from '../../base/errors';
 import { database } from '../../db/client';
 import { customers, orders, products } from '../../db/schema';
 import { remember } from '../../auth/history';
-import { NO_COUNTRY } from '../orders/placing';
 import { codeCells, codeEntry, codesOut } from './codes';
 import { FILE } from './file';
 import { say } from '@/words/refusals';

@@ -8,6 +8,7 @@ import {
   figuresOf,
   isShippable,
   lineTotal,
+  NO_COUNTRY,
   OWN_ORDERS,
   type BasketLine,
   type Order,
@@ -112,9 +113,6 @@ const PlaceOrderSchema = Type.Object(
 );
 export type PlaceOrder = Static<typeof PlaceOrderSchema>;
 const checkPlaceOrder = checker(PlaceOrderSchema);
-
-/** Of a customer whose address is not known (ISO 3166-1 leaves ZZ to its users). */
-export const NO_COUNTRY = 'ZZ';
 
 /** Places an order. Refused with the place of what does not fit. */
 export async function placeOrder(access: Access, input: unknown): Promise<Received & { number: string }> {

@@ -5,6 +5,7 @@ import { windClock } from '../../db/demo-clock';
 import { useCase } from '../use-case';
 import { eraseCustomer, exportCustomer } from '../people/customer-data';
 import { eventsKey } from './connect';
+import { takeListBack } from '../exchange/bring-customers';
 import { bringIn, previewFile } from '../exchange/bring-in';
 import { takeOut } from '../exchange/take-out';
 import { doWithOrder, forecastAction } from './order-actions';
@@ -14,7 +15,7 @@ import { forecastPlacing, placeOrder } from './placing';
 import { startWalk, takeStep } from './walk';
 import { keepLetter } from './keep-letter';
 import { writeLetter } from './letters';
-import { DEED_CHECKS, NOTHING, NUMBER, object } from '../shapes';
+import { DEED_CHECKS, ID, NOTHING, NUMBER, object } from '../shapes';
 
 const LIST = Type.Union(LISTS.map((l) => Type.Literal(l)));
 const FILE = Type.Unsafe<Uint8Array>({});
@@ -100,14 +101,20 @@ export const list = {
   preview: useCase({
     name: 'list.preview',
     permission: 'data.import',
-    input: object({ list: LIST, bytes: FILE }),
-    run: (who, { list, bytes }) => previewFile(who, list, bytes),
+    input: object({ list: LIST, bytes: FILE, clear: Type.Optional(Type.Boolean()) }),
+    run: (who, { list, bytes, clear }) => previewFile(who, list, bytes, clear),
   }),
   bring: useCase({
     name: 'list.bring',
     permission: 'data.import',
-    input: object({ list: LIST, bytes: FILE, goodOnly: Type.Boolean() }),
-    run: (who, { list, bytes, goodOnly }) => bringIn(who, list, bytes, goodOnly),
+    input: object({ list: LIST, bytes: FILE, goodOnly: Type.Boolean(), clear: Type.Optional(Type.Boolean()) }),
+    run: (who, { list, bytes, goodOnly, clear }) => bringIn(who, list, bytes, goodOnly, clear),
+  }),
+  takeBack: useCase({
+    name: 'list.take-back',
+    permission: 'data.import',
+    input: object({ id: ID }),
+    run: takeListBack,
   }),
   take: useCase({
     name: 'list.take',

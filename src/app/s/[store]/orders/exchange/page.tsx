@@ -4,7 +4,7 @@ import { may } from '@/contract/policy';
 import { LISTS } from '@/core/exchange';
 import { NotAllowed } from '@/ui/parts/NotAllowed';
 import { ExchangeScreen } from '@/ui/orders/ExchangeScreen';
-import { bringFileAction, previewFileAction } from './actions';
+import { bringFileAction, previewFileAction, takeListBackAction } from './actions';
 import { say } from '@/words/pages';
 import { say as common } from '@/words/common';
 
@@ -33,6 +33,7 @@ export default async function Exchange({
       mayTakePeople={may(access.role, 'customers.export')}
       onPreview={previewFileAction.bind(null, store.id)}
       onBring={bringFileAction.bind(null, store.id)}
+      onTakeBack={takeListBackAction.bind(null, store.id)}
     />
   );
 }
