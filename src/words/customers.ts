@@ -83,7 +83,7 @@ export const say = speak('customers', {
   wantsNoOffers: '{$address} does not want news and offers.',
   writeAgain: 'Write to it again',
   writtenAgain: '{$address} is written to again.',
-  doNotWrite: 'Do not write to {$address} ...',
+  doNotWrite: 'Do not write ...',
   reason: 'Reason',
   doNotWriteTitle: 'Do not write to {$address}',
   doNotWriteNote: 'No message goes there from now on, and what waits is stopped when its time comes.',

@@ -94,6 +94,8 @@ const SCREENS = [
   'orders/new',
   'orders/exchange',
   'orders/connect',
+  'customers',
+  'customers?address=gone@kessler.example',
   'deliveries',
   'notices',
   'notices/new',

@@ -32,6 +32,8 @@ const SCREENS: Record<string, string> = {
   Write: `/orders/write?orders=${ORDER}`,
   Lists: '/orders/exchange',
   Connect: '/orders/connect',
+  Customers: '/customers',
+  'A customer': '/customers?address=gone@kessler.example',
   Deliveries: '/deliveries',
   Payment: '/store/payment',
   Shipping: '/store/shipping',

@@ -94,7 +94,7 @@ export function CustomerScreen(props: CustomerScreenProps) {
         )
       }
     >
-      <div className="lg:grid lg:h-full lg:min-h-0 lg:grid-cols-[22rem_minmax(0,1fr)]">
+      <div className="lg:grid lg:h-full lg:min-h-0 lg:grid-cols-[19rem_minmax(0,1fr)]">
         <div className="border-rule bg-panel px-5 py-4 text-sm max-lg:border-b lg:min-h-0 lg:overflow-auto lg:border-e">
           <section aria-label={say.who}>
             <PanelTitle>{say.who}</PanelTitle>
@@ -225,7 +225,7 @@ export function CustomerScreen(props: CustomerScreenProps) {
             {customer.record.rows.length === 0 ? (
               <Empty title={say.nothingSent} />
             ) : (
-              <DeliveriesTable {...{ base, zone }} rows={customer.record.rows} />
+              <DeliveriesTable {...{ base, zone }} rows={customer.record.rows} ofPerson />
             )}
             {customer.record.next && (
               <div className="p-3 text-center">

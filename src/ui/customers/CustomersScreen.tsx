@@ -128,7 +128,7 @@ function CustomersFilter({
         value={filter.search}
         aria-label={say.lookFor}
         placeholder={say.lookFor}
-        className="input w-auto min-w-44 flex-1 sm:max-w-80"
+        className="input w-auto min-w-44 flex-1 sm:min-w-84 sm:max-w-96"
       />
       <button type="submit" className="btn">
         {common.find}

@@ -45,7 +45,7 @@ export function MailPart({
               )}
             {mayWithhold && m.withheld.length === 0 && (
               <button type="button" className="link block min-h-6" onClick={() => setAsked(m.address)}>
-                {say.doNotWrite({ address: m.address })}
+                {say.doNotWrite} <span className="sr-only">{m.address}</span>
               </button>
             )}
           </li>

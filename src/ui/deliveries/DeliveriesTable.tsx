@@ -22,10 +22,33 @@ const COLUMNS = inEachLanguage(
     ] as const,
 );
 
-export function DeliveriesTable({ base, zone, rows }: { base: string; zone: string; rows: readonly ListedDelivery[] }) {
+const COLUMNS_OF_PERSON = inEachLanguage(
+  () =>
+    [
+      { label: common.state, className: 'w-30' },
+      { label: say.to, className: 'w-34' },
+      { label: common.notification, className: 'w-32' },
+      { label: say.subjectOrWhatHappened },
+      { label: common.order, className: 'w-23' },
+      { label: say.when, className: 'w-30', end: true },
+    ] as const,
+);
+
+export function DeliveriesTable({
+  base,
+  zone,
+  rows,
+  ofPerson = false,
+}: {
+  base: string;
+  zone: string;
+  rows: readonly ListedDelivery[];
+  /** All went to one person and their contacts: to which address, and not to whom, tells them apart. */
+  ofPerson?: boolean;
+}) {
   return (
     <table className="lines w-full table-fixed text-sm">
-      <Head columns={COLUMNS} />
+      <Head columns={ofPerson ? COLUMNS_OF_PERSON : COLUMNS} />
       <tbody>
         {rows.map((d) => (
           <tr key={d.id} className="border-b border-rule hover:bg-petrol-tint/50">
@@ -34,7 +57,7 @@ export function DeliveriesTable({ base, zone, rows }: { base: string; zone: stri
             </td>
             <td data-line="name" className="truncate px-2" title={`${d.recipientName} ${d.recipient}`}>
               <Link href={`${base}/deliveries/${d.id}`} className="link" title={d.recipient}>
-                <bdi>{d.recipientName || d.recipient}</bdi>
+                <bdi>{(!ofPerson && d.recipientName) || d.recipient}</bdi>
               </Link>{' '}
               <span className="text-xs text-slate">
                 {AUDIENCE_WORDS[d.role]}, {languageName(d.language)}

@@ -85,7 +85,7 @@ export const customers: TranslationOf<typeof say> = {
   wantsNoOffers: '{$address} möchte keine Neuigkeiten und Angebote.',
   writeAgain: 'Wieder senden',
   writtenAgain: 'An {$address} wird wieder gesendet.',
-  doNotWrite: 'Nichts mehr an {$address} senden ...',
+  doNotWrite: 'Nichts mehr senden ...',
   reason: 'Grund',
   doNotWriteTitle: 'Nichts mehr an {$address} senden',
   doNotWriteNote: 'Ab jetzt geht keine Nachricht dorthin, und was wartet, wird angehalten, wenn seine Zeit kommt.',

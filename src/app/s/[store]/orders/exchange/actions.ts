@@ -18,9 +18,10 @@ export async function previewFileAction(
 export async function bringFileAction(
   store: string,
   kind: ListKind,
-  { goodOnly, clear }: { goodOnly: boolean; clear: boolean },
+  how: { goodOnly: boolean; clear: boolean },
   form: FormData,
 ): Promise<Result<FileTaken>> {
+  const { goodOnly, clear } = { ...how };
   return actAndRefresh(list.bring, store, { list: kind, bytes: await bytesOf(form), goodOnly, clear });
 }
 

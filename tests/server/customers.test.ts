@@ -1,0 +1,302 @@
+/** Customers: known by their orders, found by their names, changed by hand and by lists, and their address corrected. */
+import { and, eq } from 'drizzle-orm';
+import type { Order } from '@/core/order';
+import { database } from '@/server/db/client';
+import { customers, customerWords, deliveries, formerAddresses, listImportParts, orders } from '@/server/db/schema';
+import { countAll, indexCustomers } from '@/server/events/known-customers';
+import { receiveEvent } from '@/server/events/receive';
+import { correctAddress, lookAtCorrection, saveCustomer } from '@/server/features/customers/change';
+import { customerOfAddress, loadCustomer } from '@/server/features/customers/customer';
+import { listCustomers, NO_FILTER, readCustomerFilter } from '@/server/features/customers/list';
+import { sendAgain } from '@/server/features/deliveries/again';
+import { takeListBack } from '@/server/features/exchange/bring-customers';
+import { bringIn, previewFile } from '@/server/features/exchange/bring-in';
+import { eraseCustomer } from '@/server/features/people/customer-data';
+import { withhold } from '@/server/features/sending/withheld';
+import { accessAs, connectService, laterEvent, mailbox, placedEvent, SHOP, useDatabase } from './fixture';
+import { drain, reader } from './orders';
+
+useDatabase();
+beforeAll(() => connectService());
+
+const ADDRESS = { name: 'Ada', lines: ['Quay 9'], city: 'Bremen', country: 'DE' };
+
+async function place(change: Partial<Order>): Promise<void> {
+  await receiveEvent(SHOP, placedEvent(change));
+  await drain();
+  await indexCustomers();
+}
+const rowOf = async (email: string) =>
+  (await database().select().from(customers).where(eq(customers.email, email)))[0]!;
+const load = async (email: string, query = {}) => loadCustomer(await accessAs(), (await rowOf(email)).id, query);
+const search = async (words: string) =>
+  (await listCustomers(await accessAs(), { ...NO_FILTER, search: words })).rows.map((r) => r.email);
+const csv = (...lines: string[]): Buffer => Buffer.from(lines.join('\n'));
+
+describe('who ordered is a customer', () => {
+  it('with how much, how lately and from where, counted once for each order', async () => {
+    const email = reader();
+    const customer = { email, firstName: 'Ada', lastName: 'Óbidos', guest: true };
+    await place({
+      number: 'C-1',
+      placedAt: '2026-11-01T10:00:00Z',
+      customer,
+      shippingAddress: ADDRESS,
+      language: 'pt',
+    });
+    const order = { number: 'C-2', placedAt: '2026-11-03T10:00:00Z', customer: { ...customer, guest: false } };
+    await place({ ...order, shippingAddress: { ...ADDRESS, country: 'PT' } });
+    const row = await rowOf(email);
+    const totals = await database()
+      .select({ total: orders.total })
+      .from(orders)
+      .where(and(eq(orders.storeId, SHOP), eq(orders.customerEmail, email)));
+    expect(row).toMatchObject({ firstName: 'Ada', orders: 2, country: 'PT', guest: false, language: '' });
+    expect(row.spent).toBe(totals.reduce((sum, o) => sum + o.total, 0));
+    expect(row.lastOrderAt!.toISOString()).toBe('2026-11-03T10:00:00.000Z');
+    // The same event once more counts nothing.
+    const again = placedEvent({ ...order, shippingAddress: { ...ADDRESS, country: 'PT' } }, 'placed-C-2');
+    await receiveEvent(SHOP, again);
+    expect((await rowOf(email)).orders).toBe(2);
+    // Counted anew from all orders, it is the same.
+    await countAll(database(), SHOP, [email]);
+    expect(await rowOf(email)).toEqual(row);
+  });
+
+  it('what is cancelled was not spent', async () => {
+    const email = reader();
+    const event = placedEvent({ number: 'C-3', customer: { email } });
+    await receiveEvent(SHOP, event);
+    expect((await rowOf(email)).spent).toBeGreaterThan(0);
+    const { order } = event.data;
+    await receiveEvent(SHOP, laterEvent('order.cancelled', { ...order, status: 'OrderCancelled' }));
+    expect(await rowOf(email)).toMatchObject({ spent: 0, orders: 1 });
+  });
+
+  it('their language is that of each order until somebody says it', async () => {
+    const email = reader();
+    await place({ number: 'C-4', customer: { email }, language: 'de' });
+    await place({ number: 'C-5', customer: { email }, language: 'en' });
+    const languages = (await load(email)).record.rows.map((r) => [r.order, r.language]);
+    expect(languages).toEqual(
+      expect.arrayContaining([
+        ['C-4', 'de'],
+        ['C-5', 'en'],
+      ]),
+    );
+  });
+});
+
+describe('customers are found', () => {
+  it('by how words of name, company and address begin, whatever their accents, and by the number of an order', async () => {
+    const email = 'grace.okafor@wax-and-cloth.example';
+    await place({
+      number: 'FIND-1',
+      customer: { email, firstName: 'Grâce', lastName: 'Okafor-Möbius', company: 'Wax & Cloth' },
+    });
+    for (const words of ['grace', 'möb', 'MOB oka', 'wax clo', 'grace.okafor@wax-and-cloth.example', 'FIND-1'])
+      expect(await search(words)).toContain(email);
+    for (const words of ['afor', 'grace nobody', '%', 'FIND-1x']) expect(await search(words)).not.toContain(email);
+  });
+
+  it('narrowed by what they did and what reaches them', async () => {
+    const [guest, away] = [reader(), reader()];
+    await place({
+      number: 'N-1',
+      customer: { email: guest, guest: true },
+      shippingAddress: { ...ADDRESS, country: 'IS' },
+    });
+    await place({ number: 'N-2', customer: { email: away } });
+    await withhold(await accessAs(), { pattern: away, reason: 'asked', kinds: [] });
+    const emails = async (query: Record<string, string>) =>
+      (await listCustomers(await accessAs(), readCustomerFilter(query))).rows.map((r) => r.email);
+    expect(await emails({ country: 'IS' })).toEqual([guest]);
+    expect(await emails({ mail: 'withheld' })).toEqual([away]);
+    expect(await emails({ kind: 'guest' })).toContain(guest);
+    expect(await emails({ kind: 'guest' })).not.toContain(away);
+    expect(await emails({ bought: 'no such category' })).toEqual([]);
+    expect(await emails({ country: 'nonsense', kind: 'king' })).toContain(away);
+    expect((await load(away)).mail[0]!.withheld).toMatchObject([{ reason: 'asked' }]);
+  });
+
+  it('page by page, each once', async () => {
+    const count = 120;
+    await database()
+      .insert(customers)
+      .values(
+        Array.from({ length: count }, (_, i) => ({
+          ...{ id: `PAGE${String(i).padStart(22, '0')}`, storeId: SHOP, email: `page${i}@many.example` },
+          ...{ firstName: 'Many', lastName: `N${i}`, language: '', address: ADDRESS, country: 'FJ' },
+          // Some at the very same time, and some who never ordered.
+          ...(i < 100 && { lastOrderAt: new Date(Date.UTC(2026, 0, 1 + Math.floor(i / 7))) }),
+        })),
+      );
+    const seen: string[] = [];
+    let next: string | undefined;
+    do {
+      const page = await listCustomers(await accessAs(), { ...NO_FILTER, country: 'FJ' }, next);
+      seen.push(...page.rows.map((r) => r.email));
+      next = page.next;
+    } while (next !== undefined);
+    expect(seen).toHaveLength(count);
+    expect(new Set(seen).size).toBe(count);
+  });
+});
+
+describe('a customer is changed', () => {
+  it('contacts get what goes to contacts, and nobody is one twice', async () => {
+    const email = reader();
+    await place({ number: 'K-1', customer: { email, firstName: 'Kim' } });
+    const { id, revision } = await rowOf(email);
+    const values = { id, revision, firstName: 'Kim', lastName: 'Lund', company: '', language: 'de' };
+    const accounts = { label: 'Accounts', email: `accounts-${email}` };
+    const save = async (contacts: (typeof accounts)[], seen = revision) =>
+      saveCustomer(await accessAs('support'), { ...values, revision: seen, contacts });
+    await expect(save([{ ...accounts, email: email.toUpperCase() }])).rejects.toMatchObject({
+      problems: [{ path: '/contacts/0/email' }],
+    });
+    await expect(save([accounts, accounts])).rejects.toMatchObject({ problems: [{ path: '/contacts/1/email' }] });
+    await save([accounts]);
+    await expect(save([])).rejects.toMatchObject({ code: 'conflict' });
+    const after = await load(email);
+    expect(after).toMatchObject({ lastName: 'Lund', language: 'de', contacts: [accounts] });
+    expect(after.mail.map((m) => m.address)).toEqual([email, accounts.email]);
+    expect(await search('lund')).toContain(email);
+  });
+});
+
+describe('a mistyped address', () => {
+  it('is corrected: what failed goes again, what comes goes there, and what the shop still calls it is known', async () => {
+    const [wrong, right] = [`typo-${reader()}`, reader()];
+    await withhold(await accessAs(), { pattern: wrong, reason: 'no such mailbox', kinds: [] });
+    const event = placedEvent({ number: 'T-1', customer: { email: wrong, firstName: 'Tove' } });
+    await receiveEvent(SHOP, event);
+    await drain();
+    const { id } = await rowOf(wrong);
+    const seen = await lookAtCorrection(await accessAs(), { id, to: right });
+    expect(seen).toMatchObject({ from: wrong, to: right, orders: 1 });
+    expect(seen.failed.map((f) => f.order)).toContain('T-1');
+    await correctAddress(await accessAs('support', 'Amira Haddad'), { id, to: right });
+    for (const { id: delivery } of seen.failed) await sendAgain(await accessAs(), delivery, { to: right });
+    await drain();
+    expect((await mailbox(right)).map((m) => m.subject).join()).toContain('T-1');
+    // The shop goes on with what it knows.
+    await receiveEvent(
+      SHOP,
+      laterEvent('order.payment-received', { ...event.data.order, payment: { method: 'Card', paid: true } }),
+    );
+    await receiveEvent(SHOP, placedEvent({ number: 'T-2', customer: { email: wrong } }));
+    await drain();
+    expect(await mailbox(wrong)).toEqual([]);
+    expect((await mailbox(right)).map((m) => m.subject).join()).toContain('T-2');
+    const page = await load(right);
+    expect(page).toMatchObject({ orders: 2, former: [{ address: wrong, by: 'Amira Haddad' }] });
+    // What went to the old address is of their record.
+    expect(page.record.rows.some((r) => r.recipient === wrong)).toBe(true);
+    expect(await customerOfAddress(await accessAs(), wrong)).toEqual({ id });
+  });
+
+  it('moves what waits', async () => {
+    const [wrong, right] = [reader(), reader()];
+    await place({ number: 'T-3', customer: { email: wrong } });
+    const [any] = await database().select().from(deliveries).where(eq(deliveries.recipient, wrong));
+    await database().update(deliveries).set({ state: 'held' }).where(eq(deliveries.id, any!.id));
+    const { id } = await rowOf(wrong);
+    expect(await lookAtCorrection(await accessAs(), { id, to: right })).toMatchObject({ waiting: 1 });
+    expect(await correctAddress(await accessAs(), { id, to: right })).toEqual({ waiting: 1 });
+    expect(await database().select().from(deliveries).where(eq(deliveries.id, any!.id))).toMatchObject([
+      { recipient: right, state: 'held' },
+    ]);
+  });
+
+  it('is refused where it is somebody else’s, a contact’s, no address, or while a message is on the line', async () => {
+    const [one, other] = [reader(), reader()];
+    await place({ number: 'T-4', customer: { email: one } });
+    await place({ number: 'T-5', customer: { email: other } });
+    const { id, revision } = await rowOf(one);
+    const correct = async (to: string) => correctAddress(await accessAs(), { id, to });
+    await expect(correct(other)).rejects.toThrow('another customer');
+    await expect(correct(one)).rejects.toThrow('the address that they have');
+    const contact = { label: 'Accounts', email: `c-${one}` };
+    await saveCustomer(await accessAs(), {
+      ...{ id, revision, firstName: '', lastName: '', company: '', language: '' },
+      contacts: [contact],
+    });
+    await expect(correct(contact.email)).rejects.toThrow('a contact of this customer');
+    const [sent] = await database().select().from(deliveries).where(eq(deliveries.recipient, one));
+    await database().update(deliveries).set({ state: 'sending' }).where(eq(deliveries.id, sent!.id));
+    await expect(correct(reader())).rejects.toMatchObject({ code: 'conflict' });
+    await database().update(deliveries).set({ state: 'accepted' }).where(eq(deliveries.id, sent!.id));
+  });
+
+  it('is forgotten with its customer', async () => {
+    const [wrong, right] = [`old-${reader()}`, reader()];
+    await place({ number: 'T-6', customer: { email: wrong, firstName: 'Gone' } });
+    const { id } = await rowOf(wrong);
+    await correctAddress(await accessAs(), { id, to: right });
+    await eraseCustomer(await accessAs(), right);
+    expect(await database().select().from(formerAddresses).where(eq(formerAddresses.customerId, id))).toEqual([]);
+    expect(await database().select().from(deliveries).where(eq(deliveries.recipient, wrong))).toEqual([]);
+    expect(await database().select().from(customerWords).where(eq(customerWords.customerId, id))).toEqual([]);
+    expect(await search('gone')).toEqual([]);
+  });
+});
+
+describe('a list of customers', () => {
+  it('with one column changes that column only, tells before what, and is taken back at once', async () => {
+    const email = reader();
+    await place({ number: 'L-1', customer: { email, firstName: 'Lia', lastName: 'Holm' }, shippingAddress: ADDRESS });
+    const { id, revision } = await rowOf(email);
+    const contacts = [{ label: 'Accounts', email: `a-${email}`, language: 'fr' }];
+    await saveCustomer(await accessAs(), {
+      ...{ id, revision, firstName: 'Lia', lastName: 'Holm', company: '', language: 'de', contacts },
+    });
+    const before = await rowOf(email);
+    const fresh = reader();
+    const file = csv('email,company', `${email},Holm Bindery`, `${fresh},New Firm`);
+    const seen = await previewFile(await accessAs(), 'customers', file);
+    expect(seen.customers).toEqual({
+      ...{ fresh: 1, changed: 1, same: 0, empty: false },
+      told: [{ email, what: [{ field: 'Company', before: '', after: 'Holm Bindery' }] }],
+    });
+    const { takeBack } = await bringIn(await accessAs(), 'customers', file, false);
+    expect(await rowOf(email)).toEqual({
+      ...before,
+      company: 'Holm Bindery',
+      revision: before.revision + 1,
+      indexed: expect.any(Boolean),
+    });
+    expect(await search('bindery')).toContain(email);
+    expect(await rowOf(fresh)).toMatchObject({ company: 'New Firm', orders: 0 });
+    expect(await takeListBack(await accessAs(), { id: takeBack! })).toEqual({ back: 2, left: 0 });
+    expect(await rowOf(email)).toMatchObject({ company: '', contacts, address: before.address, language: 'de' });
+    expect(await rowOf(fresh)).toBeUndefined();
+    await expect(takeListBack(await accessAs(), { id: takeBack! })).rejects.toMatchObject({ code: 'not-found' });
+  });
+
+  it('empty cells take away only where that is chosen, and who was changed since stays', async () => {
+    const email = reader();
+    await bringIn(await accessAs(), 'customers', csv('email,first_name,company', `${email},Ria,Ria & Co`), false);
+    const file = csv('email,company', `${email},`);
+    expect((await previewFile(await accessAs(), 'customers', file)).customers).toMatchObject({ same: 1, empty: true });
+    await bringIn(await accessAs(), 'customers', file, false);
+    expect(await rowOf(email)).toMatchObject({ company: 'Ria & Co' });
+    expect((await previewFile(await accessAs(), 'customers', file, true)).customers).toMatchObject({ changed: 1 });
+    const { takeBack } = await bringIn(await accessAs(), 'customers', file, false, true);
+    expect(await rowOf(email)).toMatchObject({ company: '', firstName: 'Ria' });
+    const { id, revision } = await rowOf(email);
+    await saveCustomer(await accessAs(), {
+      ...{ id, revision, firstName: 'Ria', lastName: '', company: 'Since', language: '', contacts: [] },
+    });
+    expect(await takeListBack(await accessAs(), { id: takeBack! })).toEqual({ back: 0, left: 1 });
+    expect(await rowOf(email)).toMatchObject({ company: 'Since' });
+  });
+
+  it('keeps nothing of who was erased since', async () => {
+    const email = reader();
+    await bringIn(await accessAs(), 'customers', csv('email,first_name', `${email},Una`), false);
+    await eraseCustomer(await accessAs(), email);
+    const kept = await database().select().from(listImportParts);
+    expect(JSON.stringify(kept)).not.toContain(email);
+  });
+});
