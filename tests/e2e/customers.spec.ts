@@ -46,7 +46,7 @@ test('a customer is found by a part of their name, and a contact of theirs gets 
     await signIn(page);
     await placeByEvent(request, 'CU-2', GRACE);
     await page.goto(`${STORE}/orders/CU-2`);
-    await happens(page, 'Issue the invoice', async (dialog) => {
+    await happens(page, 'Issue an invoice', async (dialog) => {
       await dialog.getByLabel('Invoice number').fill('R-2026-77');
     });
     await arrived('accounts@inkwell.example', 'R-2026-77');

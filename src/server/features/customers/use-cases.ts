@@ -12,7 +12,7 @@ export const customers = {
     run: lookAtCorrection,
   }),
   correct: useCase({
-    name: 'customers.correct-address',
+    name: 'customers.correct',
     permission: 'customer.edit',
     input: CorrectAddressSchema,
     run: correctAddress,
