@@ -1,4 +1,5 @@
 /** What the screen of routing is given. */
+import { Type, type Static } from '@sinclair/typebox';
 import type { Scope } from '@/core/plan';
 
 export interface Rule {
@@ -10,7 +11,30 @@ export interface Rule {
   address: string;
   job: string;
   scope: Scope;
+  /** Of an address typed in. */
+  language?: string;
+  /** It rests now: until a time (ISO 8601) or until it goes on, with a colleague who stands in. */
+  pause?: { until?: string; standIn?: string };
 }
+
+export const PauseRuleSchema = Type.Object(
+  {
+    id: Type.String({ minLength: 1, maxLength: 40 }),
+    /** Nothing for a rule that goes on. */
+    pause: Type.Optional(
+      Type.Object(
+        {
+          until: Type.Optional(Type.String({ format: 'date-time' })),
+          /** Id of a colleague. */
+          standIn: Type.Optional(Type.String({ minLength: 1, maxLength: 40 })),
+        },
+        { additionalProperties: false },
+      ),
+    ),
+  },
+  { additionalProperties: false },
+);
+export type PauseRule = Static<typeof PauseRuleSchema>;
 
 export interface TriedOrder {
   number: string;

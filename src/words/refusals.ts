@@ -195,6 +195,8 @@ export const say = speak('refusals', {
   changedSinceLooked: 'Something was changed since you looked at this file. Look at it once more.',
   nothingToBringIn: 'Nothing in this file differs from what is there.',
   listCannotBeTakenBack: 'This list cannot be taken back any more.',
+  pauseIsPast: 'Choose a time that is still to come.',
+  standInIsThem: 'Choose somebody else: this is who is away.',
   noSuchCustomer: 'There is no such customer.',
   contactIsTheCustomer: 'This is the address of the customer. A contact has another one.',
   contactTwice: 'This address is a contact already.',

@@ -43,7 +43,6 @@ test('a customer is found by a part of their name, and a contact of theirs gets 
     await expect(page.getByRole('region', { name: 'Contacts' })).toContainText('accounts@inkwell.example');
   });
   await test.step('the invoice of the next order reaches them, and the record has both', async () => {
-    await signIn(page);
     await placeByEvent(request, 'CU-2', GRACE);
     await page.goto(`${STORE}/orders/CU-2`);
     await happens(page, 'Issue an invoice', async (dialog) => {

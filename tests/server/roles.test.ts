@@ -71,6 +71,8 @@ const ACTIONS: Record<string, [roles: string, ...args: unknown[]]> = {
   eventsKeyAction: ['owner'],
   previewFileAction: ['owner', 'products', false, file('file')],
   bringFileAction: ['owner', 'products', { goodOnly: false, clear: false }, file('file')],
+  pauseRuleAction: ['owner designer', { id: 'none' }],
+  forecastRuleAction: ['owner designer', {}],
   takeListBackAction: ['owner', 'none'],
   saveCustomerAction: [
     'owner support',

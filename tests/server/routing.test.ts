@@ -1,6 +1,18 @@
 /** Routing rules as they are kept: added, changed, refused, tried on orders, taken away. */
+import { eq } from 'drizzle-orm';
+import { database } from '@/server/db/client';
+import { deliveries } from '@/server/db/schema';
 import { orderChoices, placeOrder } from '@/server/features/orders/placing';
-import { addRule, changeRule, loadRouting, removeRule, testRule, tryOrder } from '@/server/features/routing/routing';
+import {
+  addRule,
+  changeRule,
+  forecastRule,
+  loadRouting,
+  pauseRule,
+  removeRule,
+  testRule,
+  tryOrder,
+} from '@/server/features/routing/routing';
 import { accessAs, connectService, mailbox, useDatabase } from './fixture';
 
 useDatabase();
@@ -101,5 +113,62 @@ describe('routing', () => {
     ).rejects.toMatchObject({
       problems: [{ path: '/recipient/address', message: expect.stringContaining('Enter an email address') }],
     });
+  });
+});
+
+describe('a rule that rests', () => {
+  it('gives its messages to who stands in, until it goes on, and is told of in the history', async () => {
+    const access = await accessAs();
+    const { notifications, people } = await loadRouting(access);
+    const placed = notifications.find((n) => n.moment === 'order.placed')!;
+    const address = `rest-${process.pid}@quillwick.example`;
+    await addRule(access, {
+      notificationId: placed.id,
+      recipient: { address, language: 'de' },
+      scope: { kind: 'all' },
+    });
+    const own = async () => (await loadRouting(access)).rules.find((r) => r.address === address)!;
+    const { id } = await own();
+    expect(await own()).toMatchObject({ language: 'de' });
+    const [standIn] = people;
+    await expect(pauseRule(access, { id, pause: { until: '2020-01-01T00:00:00Z' } })).rejects.toMatchObject({
+      problems: [{ path: '/pause/until' }],
+    });
+    await expect(pauseRule(access, { id, pause: { standIn: 'nobody' } })).rejects.toMatchObject({ code: 'invalid' });
+    const until = new Date(Date.now() + 86_400_000).toISOString();
+    await pauseRule(access, { id, pause: { until, standIn: standIn!.id } });
+    expect(await own()).toMatchObject({ pause: { until, standIn: standIn!.id } });
+    const { customers } = await orderChoices(access);
+    const place = async (): Promise<string[]> => {
+      const { number } = await placeOrder(access, {
+        ...{ customerId: customers[0]!.id, channel: 'web-shop', lines: [{ sku: 'PA-KOZO', quantity: 1 }], paid: true },
+      });
+      const sent = await database().select().from(deliveries).where(eq(deliveries.orderNumber, number));
+      return sent.map((d) => d.recipient);
+    };
+    expect(await place()).not.toContain(address);
+    expect(await place()).toContain(standIn!.email);
+    await pauseRule(access, { id });
+    expect(await own()).not.toHaveProperty('pause');
+    expect(await place()).toContain(address);
+    await removeRule(access, id);
+  });
+
+  it('is tried on the orders of late before it is one', async () => {
+    const access = await accessAs();
+    const { notifications } = await loadRouting(access);
+    const placed = notifications.find((n) => n.moment === 'order.placed')!;
+    const draft = {
+      notificationId: placed.id,
+      recipient: { address: 'new@quillwick.example' },
+      scope: { kind: 'all' },
+    };
+    const forecast = await forecastRule(access, draft);
+    expect(forecast.orders).toBeGreaterThan(1);
+    expect(forecast.who).toEqual([
+      expect.objectContaining({ address: 'new@quillwick.example', before: 0, after: forecast.orders }),
+    ]);
+    expect((await loadRouting(access)).rules.some((r) => r.address === 'new@quillwick.example')).toBe(false);
+    await expect(forecastRule(access, { ...draft, recipient: { staffId: 'nobody' } })).rejects.toThrow();
   });
 });

@@ -13,3 +13,4 @@ export * from './doubles';
 export * from './tester';
 export * from './rules';
 export * from './holes';
+export * from './rule-forecast';

@@ -13,7 +13,7 @@ import { adaptedFor, type LetterWhom } from './letter';
 import type { NotificationFacts } from './notification';
 import type { Made, Prepared, Way } from './prepared';
 import type { Reason } from './reasons';
-import { subjectAt } from './rules';
+import { isPaused, subjectAt } from './rules';
 import { endReached } from './ends';
 import type { Plan, PlanEvent, PlannedDelivery, PlanSettings, Recipient } from './types';
 import { chooseVersion } from './version';
@@ -156,14 +156,24 @@ export class Planning {
     const { madeFor } = this.event;
     if (madeFor) {
       const own = ways.find((way) => way.key === madeFor.address.toLowerCase());
-      if (own) this.write(prepared, own.recipient, madeFor.why, own.wanted);
+      if (!own) return;
+      if (!isPaused(own.rule, this.event.at)) this.write(prepared, own.recipient, madeFor.why, own.wanted);
+      else if (own.standIn) this.write(prepared, own.standIn.recipient, standsIn(own), own.standIn.wanted);
+      else this.not(notification, pausedReason(own), own.recipient);
       return;
     }
     // Most colleagues get the same version at once: which one is settled for all of them.
     const taken = prepared.oneForAll && !prepared.timed ? this.taken(prepared, undefined) : undefined;
     const written = prepared.distinct ? undefined : new Set<string>();
-    for (const way of ways) {
-      const why = way.why ?? this.holds(prepared, way);
+    for (const own of ways) {
+      const paused = isPaused(own.rule, this.event.at);
+      if (paused && !own.standIn) {
+        this.not(notification, pausedReason(own), own.recipient);
+        continue;
+      }
+      const way = (paused && own.standIn) || own;
+      const holds = way.why ?? this.holds(prepared, way);
+      const why = holds && way !== own ? standsIn(own) : holds;
       if (!why) {
         notWritten.push(way.not);
         continue;
@@ -175,7 +185,7 @@ export class Planning {
         }
         written.add(way.key);
       }
-      if (taken === undefined || !way.why || this.event.letter || this.event.because) {
+      if (taken === undefined || !way.why || way !== own || this.event.letter || this.event.because) {
         this.write(prepared, way.recipient, why, way.wanted);
         continue;
       }
@@ -331,3 +341,16 @@ function dueReason({ schedule = AT_ONCE, name }: NotificationFacts, i: number): 
 function customerOf(order: Order): Recipient {
   return { address: order.customer.email, name: customerName(order), role: 'customer' };
 }
+
+/** Why somebody gets what is another's. */
+const standsIn = ({ rule, standIn }: Way): Reason => ({
+  code: 'stand-in',
+  person: standIn!.recipient.name || standIn!.recipient.address,
+  instead: rule.recipient.name || rule.recipient.address,
+});
+
+const pausedReason = ({ rule: { recipient, pause } }: Way): Reason => ({
+  code: 'rule-paused',
+  person: recipient.name || recipient.address,
+  ...(pause?.until !== undefined && { until: new Date(pause.until).toISOString() }),
+});

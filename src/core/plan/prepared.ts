@@ -21,6 +21,8 @@ export interface Way {
   why?: Reason;
   /** Why one with a condition holds, when it does. */
   met?: Reason;
+  /** Of who gets messages while the rule is paused. */
+  standIn?: Way;
   /** What is planned by it, by the variant that is taken: made once. */
   made: (Made | undefined)[];
 }
@@ -51,7 +53,7 @@ export function prepare(
 ): Prepared {
   const { schedule = AT_ONCE, id, name, when, variants } = notification;
   const asks = [when, ...variants.map((v) => v.when)].flatMap((c) => c?.tests ?? []);
-  const ways = rules.map((rule): Way => {
+  const wayOf = (rule: RoutingRule): Way => {
     const recipient: Recipient = { address: rule.recipient.address, name: rule.recipient.name, role: 'staff' };
     const { language } = rule.recipient;
     const reason = ruleReason(rule, namesAt(notification.moment, names));
@@ -65,6 +67,13 @@ export function prepare(
       ...(reason.code === 'rule-when-not' && { met: { ...reason, code: 'rule-when' } }),
       made: [],
     };
+  };
+  const ways = rules.map((rule): Way => {
+    const way = wayOf(rule);
+    const { standIn } = rule.pause ?? {};
+    if (!standIn) return way;
+    const { pause: _pause, ...open } = rule;
+    return { ...way, standIn: wayOf({ ...open, recipient: standIn }) };
   });
   return {
     notification,
@@ -78,7 +87,7 @@ export function prepare(
     },
     timed: schedule.row.length > 0,
     oneForAll: !asks.some((t) => t.about === 'language' || t.about === 'turn'),
-    distinct: new Set(ways.map((w) => w.key)).size === ways.length,
+    distinct: new Set(ways.map((w) => w.key)).size === ways.length && !ways.some((w) => w.standIn),
     ways,
   };
 }

@@ -24,6 +24,12 @@ const WORDS: [Reason, string][] = [
     { code: 'rule-when', person: 'Pawel', words: 'the order ships from the Mill' },
     'Pawel gets messages about orders where the order ships from the Mill.',
   ],
+  [{ code: 'rule-paused', person: 'Lene' }, 'The rule of Lene is paused.'],
+  [
+    { code: 'rule-paused', person: 'Lene', until: '2026-12-01T00:00:00Z' },
+    'The rule of Lene is paused until 1 Dec 2026, 00:00 (UTC).',
+  ],
+  [{ code: 'stand-in', person: 'Pawel', instead: 'Lene' }, 'Pawel stands in for Lene.'],
   [
     { code: 'rule-when-not', person: 'Pawel', words: 'the order ships from the Mill' },
     'Pawel gets messages only about orders where the order ships from the Mill.',

@@ -6,7 +6,7 @@ import { rhythmWords, type Rhythm } from '../time/rhythm';
 import { END_WORDS, timingWords, type End, type Timing } from '../time/timing';
 import { say } from '../../words/reasons';
 import { readKept } from '../../words/kept';
-import { listed } from '../../words/speak';
+import { listed, readerLocale } from '../../words/speak';
 
 const text = Type.String();
 /** What a rule is about when it is no order. */
@@ -45,6 +45,8 @@ export const ReasonSchema = Type.Union([
   reason('masked-kind', { channel: text }),
   reason('rule-no-category', { person: text, category: text, of }),
   reason('rule-when-not', { person: text, words: text, of }),
+  reason('rule-paused', { person: text, until: Type.Optional(text) }),
+  reason('stand-in', { person: text, instead: text }),
   reason('no-rules', { notification: text }),
   reason('nothing-to-tell', { person: text }),
   reason('already-written', { address: text }),
@@ -142,6 +144,12 @@ function sentenceOf(reason: Reason): string {
       return (reason.of ? say.ruleNoCategoryProduct : say.ruleNoCategory)(reason);
     case 'rule-when-not':
       return (reason.of ? say.ruleWhenNotProduct : say.ruleWhenNot)(reason);
+    case 'rule-paused':
+      return reason.until === undefined
+        ? say.rulePaused(reason)
+        : say.rulePausedUntil({ person: reason.person, until: dayWords(reason.until) });
+    case 'stand-in':
+      return say.standIn(reason);
     case 'no-rules':
       return say.noRules(reason);
     case 'nothing-to-tell':
@@ -192,3 +200,8 @@ function sentenceOf(reason: Reason): string {
       return say.alreadyWritten(reason);
   }
 }
+
+const dayWords = (at: string): string =>
+  new Intl.DateTimeFormat(readerLocale(), { dateStyle: 'medium', timeStyle: 'short', timeZone: 'UTC' }).format(
+    new Date(at),
+  );

@@ -22,9 +22,21 @@ export interface RoutingRule {
   id: string;
   notificationId: string;
   /** A colleague, or an address typed in. */
-  recipient: { address: string; name: string; language?: string };
+  recipient: RuleRecipient;
   scope: Scope;
+  /** Nobody gets messages by it, or somebody else does: until a time (ms since the epoch), or until it goes on. */
+  pause?: { until?: number; standIn?: RuleRecipient };
 }
+
+export interface RuleRecipient {
+  address: string;
+  name: string;
+  language?: string;
+}
+
+/** Whether a rule is paused at a time, in ms since the epoch. */
+export const isPaused = ({ pause }: Pick<RoutingRule, 'pause'>, at: number): boolean =>
+  pause !== undefined && (pause.until === undefined || at < pause.until);
 
 /** What a rule can ask of an order: not what a message is written in, or which of a row it is. */
 export const RULE_ABOUTS: readonly TestAbout[] = [

@@ -18,6 +18,7 @@ import '@/words/moments';
 import '@/words/names';
 import '@/words/notices';
 import '@/words/operations';
+import '@/words/orders';
 import '@/words/placeholders';
 import '@/words/languages';
 import '@/words/policy';

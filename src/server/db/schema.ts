@@ -395,7 +395,13 @@ export const routingRules = mysqlTable(
     staffId: id('staff_id').references(() => staff.id, { onDelete: 'cascade' }),
     /** For an address typed in; a colleague's is read from their own row. */
     address: address('address').notNull().default(''),
+    /** Of an address typed in; a colleague's is their own. */
+    language: varchar('language', { length: 20 }),
     scope: json<Scope>('scope').notNull(),
+    /** Nobody gets messages by it, until a time or until it goes on; or somebody who stands in does. */
+    paused: boolean('paused').notNull().default(false),
+    pausedUntil: time('paused_until'),
+    standInId: id('stand_in_id').references(() => staff.id, { onDelete: 'set null' }),
   },
   (t) => [index('routing_rule_notification').on(t.storeId, t.notificationId)],
 );

@@ -151,12 +151,14 @@ const PUT_BACK: Record<Exclude<RemovedKind, 'set'>, (rows: Rows, storeId: string
     const versions = rowsIn<TemplateRow>(rows, 'templates', ['draftAt']);
     if (versions.length > 0) await tx.insert(templates).values(versions);
     // Colleagues who are gone meanwhile have no rule to come back to.
-    const rules = rowsIn<typeof routingRules.$inferInsert>(rows, 'routingRules');
-    const people = rules.flatMap((r) => r.staffId ?? []);
+    const rules = rowsIn<typeof routingRules.$inferInsert>(rows, 'routingRules', ['pausedUntil']);
+    const people = rules.flatMap((r) => [r.staffId ?? [], r.standInId ?? []].flat());
     const there =
       people.length > 0 ? await tx.select({ id: staff.id }).from(staff).where(inArray(staff.id, people)) : [];
     const known = new Set(there.map((p) => p.id));
-    const kept = rules.filter((r) => !r.staffId || known.has(r.staffId));
+    const kept = rules
+      .filter((r) => !r.staffId || known.has(r.staffId))
+      .map((r) => ({ ...r, standInId: r.standInId && known.has(r.standInId) ? r.standInId : null }));
     if (kept.length > 0) await tx.insert(routingRules).values(kept);
   },
   version: async (rows, _storeId, tx) => {

@@ -1,5 +1,6 @@
 /** What a store has set, as planning needs it. */
 import { and, asc, eq, inArray, sql } from 'drizzle-orm';
+import { alias } from 'drizzle-orm/mysql-core';
 import type { Order } from '@/core/order';
 import type {
   Fallbacks,
@@ -7,6 +8,7 @@ import type {
   PlanEvent,
   PlanSettings,
   RoutingRule,
+  RuleRecipient,
   Spoken,
   VariantFacts,
 } from '@/core/plan';
@@ -145,16 +147,29 @@ function spokenIn(
 
 /** A store's routing rules with the address and language of each colleague. */
 export async function routingRulesOf(db: Executor, storeId: string): Promise<RoutingRule[]> {
+  const standIn = alias(staff, 'stand_in');
   const rows = await db
-    .select({ rule: routingRules, name: staff.name, email: staff.email, language: staff.language })
+    .select({ rule: routingRules, name: staff.name, email: staff.email, language: staff.language, standIn })
     .from(routingRules)
     .leftJoin(staff, eq(staff.id, routingRules.staffId))
+    .leftJoin(standIn, eq(standIn.id, routingRules.standInId))
     .where(eq(routingRules.storeId, storeId))
     .orderBy(routingRules.id);
-  return rows.map(({ rule, name, email, language }) => ({
+  return rows.map(({ rule, name, email, language: own, standIn: instead }) => ({
     id: rule.id,
     notificationId: rule.notificationId,
-    recipient: { address: email ?? rule.address, name: name ?? '', ...(language && { language }) },
+    recipient: recipientOf(email ?? rule.address, name ?? '', own ?? rule.language),
     scope: rule.scope,
+    ...(rule.paused && {
+      pause: {
+        ...(rule.pausedUntil && { until: rule.pausedUntil.getTime() }),
+        ...(instead && { standIn: recipientOf(instead.email, instead.name, instead.language) }),
+      },
+    }),
   }));
 }
+
+const recipientOf = (address: string, name: string, language: string | null): RuleRecipient => ({
+  ...{ address, name },
+  ...(language && { language }),
+});

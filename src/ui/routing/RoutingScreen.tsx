@@ -11,6 +11,8 @@ import { conditionNames } from '../conditions/conditionNames';
 import { Mark } from '../parts/marks';
 import { Empty, Page, PanelTitle } from '../parts/Page';
 import { answered, valueOrToast } from '../parts/result';
+import { Time } from '../parts/format';
+import { PauseDialog } from './PauseDialog';
 import { RuleForm } from './RuleForm';
 import { TryOrder } from './TryOrder';
 import type { Rule } from '@/contract/routing';
@@ -33,6 +35,7 @@ export function RoutingScreen(props: RoutingProps) {
               {...props}
               notification={n}
               rules={rules.filter((r) => r.notificationId === n.id)}
+              allRules={rules}
               unheard={holes.find((h) => h.notificationId === n.id)?.orders ?? []}
               order={order}
               setOrder={setOrder}
@@ -55,6 +58,7 @@ function Rules(
   props: RoutingProps & {
     notification: RoutingProps['notifications'][number];
     unheard: readonly string[];
+    allRules: readonly Rule[];
     order: string;
     setOrder: (order: string) => void;
     did: Undo['did'];
@@ -70,13 +74,14 @@ function Rules(
   const names = namesAt(notification.moment, conditionNames(store));
   const summary =
     notification.moment === 'order.placed' ? props.notifications.find((n) => n.moment === SUMMARY) : undefined;
+  const [pausing, setPausing] = useState<Rule>();
   const place = useRef<HTMLElement>(null);
 
   const remove = async (rule: Rule): Promise<void> => {
     if (valueOrToast(await answered(onRemove(rule.id))) === undefined) return;
     router.refresh();
-    const { notificationId, staffId, scope } = rule;
-    const recipient = staffId ? { staffId } : { address: rule.address };
+    const { notificationId, scope } = rule;
+    const recipient = recipientOf(rule);
     did(
       say.nNoLongerGetsName({ n: rule.name || rule.address, name: notification.name }),
       async () => {
@@ -87,10 +92,19 @@ function Rules(
     );
   };
 
+  const goOn = async (rule: Rule): Promise<void> => {
+    const { pause } = rule;
+    if (valueOrToast(await answered(props.onPause({ id: rule.id }))) === undefined) return;
+    did(
+      say.nGetsMessagesAgain({ n: rule.name || rule.address }),
+      async () => void valueOrToast(await answered(props.onPause({ id: rule.id, ...(pause && { pause }) }))),
+    );
+  };
+
   /** The same orders, and no more a mail for each of them. */
   const sumUp = async (rule: Rule, to: Notification): Promise<void> => {
-    const { staffId, scope } = rule;
-    const recipient = staffId ? { staffId } : { address: rule.address };
+    const { scope } = rule;
+    const recipient = recipientOf(rule);
     const move = async (notificationId: string): Promise<boolean> => {
       const moved = valueOrToast(await answered(onChange(rule.id, { notificationId, recipient, scope }))) !== undefined;
       if (moved) router.refresh();
@@ -121,6 +135,7 @@ function Rules(
     <RuleForm
       {...{ notification, rule, store, people }}
       categories={props.categories}
+      onForecast={props.onForecast}
       onSave={async (next) => {
         const result = rule ? await answered(onChange(rule.id, next)) : await answered(onAdd(next));
         if (result.ok) router.refresh();
@@ -151,6 +166,7 @@ function Rules(
                   {scopeWords(rule.scope, names)}
                   {rule.name && ` · ${rule.address}`}
                 </div>
+                {rule.pause && <Paused pause={rule.pause} people={people} zone={props.zone} />}
               </div>
               <div className="flex items-center gap-2">
                 {mayEdit && (
@@ -165,6 +181,26 @@ function Rules(
                     {say.change}
                   </button>
                 )}
+                {mayEdit &&
+                  (rule.pause ? (
+                    <button
+                      type="button"
+                      className="link"
+                      aria-label={say.goOnWithN({ n: rule.name || rule.address })}
+                      onClick={() => void goOn(rule)}
+                    >
+                      {say.goOn}
+                    </button>
+                  ) : (
+                    <button
+                      type="button"
+                      className="link"
+                      aria-label={say.pauseN({ n: rule.name || rule.address })}
+                      onClick={() => setPausing(rule)}
+                    >
+                      {say.pause}
+                    </button>
+                  ))}
                 {mayEdit && summary && (
                   <button
                     type="button"
@@ -216,7 +252,46 @@ function Rules(
         </button>
       )}
       {mayEdit && open === NEW && form(undefined)}
+      {pausing && (
+        <PauseDialog
+          rule={pausing}
+          rules={props.allRules.filter((r) => r.address === pausing.address && !r.pause)}
+          people={people}
+          onPause={props.onPause}
+          onClose={() => setPausing(undefined)}
+        />
+      )}
     </section>
+  );
+}
+
+const recipientOf = ({ staffId, address, language }: Rule) =>
+  staffId ? { staffId } : { address, ...(language && { language }) };
+
+function Paused({
+  pause: { until, standIn },
+  people,
+  zone,
+}: {
+  pause: NonNullable<Rule['pause']>;
+  people: RoutingProps['people'];
+  zone: string;
+}) {
+  const instead = people.find((p) => p.id === standIn)?.name;
+  return (
+    <div className="flex items-baseline gap-1.5 text-xs">
+      <Mark tone="waiting" size={11} />
+      <span>
+        {until ? (
+          <>
+            {say.pausedUntil} <Time at={until} zone={zone} form="day" />
+          </>
+        ) : (
+          say.paused
+        )}
+        {instead && ` · ${say.standsIn({ who: instead })}`}
+      </span>
+    </div>
   );
 }
 

@@ -2,7 +2,9 @@
 /** Who is to hear of which orders: a colleague or an address; all orders, those with a category, or those a condition is true of. */
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { Condition } from '@/core/conditions';
+import { languageName } from '@/core/names';
 import type { Failure, Result } from '@/core/result';
+import { isMailAddress } from '@/core/schema';
 import { namesAt, ruleAboutsAt, scopeWords, subjectAt, type Scope } from '@/core/plan';
 import { ConditionForm } from '../conditions/ConditionForm';
 import { freshTest } from '../conditions/TestFields';
@@ -11,6 +13,7 @@ import { Field, Pick as Choose, Search, Segments } from '../parts/fields';
 import { Trouble } from '../parts/Page';
 import { useKeptForm } from '../parts/useKeptChanges';
 import { answered, problemAt } from '../parts/result';
+import { ForecastOfRule } from './ForecastOfRule';
 import type { Rule } from '@/contract/routing';
 import type { RoutingProps } from './types';
 import { say } from '@/words/routing';
@@ -27,8 +30,9 @@ export function RuleForm({
   people,
   categories,
   onSave,
+  onForecast,
   onClose,
-}: Pick<RoutingProps, 'store' | 'people' | 'categories'> & {
+}: Pick<RoutingProps, 'store' | 'people' | 'categories' | 'onForecast'> & {
   notification: RoutingProps['notifications'][number];
   /** The one that is changed; a new one otherwise. */
   rule?: Rule | undefined;
@@ -38,12 +42,14 @@ export function RuleForm({
   const [kind, setKind] = useState<'colleague' | 'address'>(rule && !rule.staffId ? 'address' : 'colleague');
   const [person, setPerson] = useState<string | null>(rule?.staffId ?? null);
   const [address, setAddress] = useState(rule && !rule.staffId ? rule.address : '');
+  const [language, setLanguage] = useState(rule?.language ?? '');
   const [scope, setScope] = useState<Scope>(rule?.scope ?? { kind: 'all' });
-  const value = useMemo(() => ({ kind, person, address, scope }), [kind, person, address, scope]);
+  const value = useMemo(() => ({ kind, person, address, language, scope }), [kind, person, address, language, scope]);
   const forget = useKeptForm(`rule ${notification.id} ${rule?.id ?? ''}`, value, (back) => {
     setKind(back.kind);
     setPerson(people.some((p) => p.id === back.person) ? back.person : null);
     setAddress(back.address);
+    setLanguage(back.language ?? '');
     setScope(back.scope);
   });
   const [failure, setFailure] = useState<Failure>();
@@ -56,15 +62,20 @@ export function RuleForm({
   // It opens where one was, so one goes on in it.
   useEffect(() => form.current?.querySelector<HTMLElement>('[tabindex="0"], input')?.focus(), []);
 
+  const draft = useMemo(
+    () => ({
+      notificationId: notification.id,
+      recipient:
+        kind === 'colleague'
+          ? { staffId: person ?? '' }
+          : { address: address.trim(), ...(language !== '' && { language }) },
+      scope,
+    }),
+    [notification.id, kind, person, address, language, scope],
+  );
   const save = async (): Promise<void> => {
     setBusy(true);
-    const result = await answered(
-      onSave({
-        notificationId: notification.id,
-        recipient: kind === 'colleague' ? { staffId: person ?? '' } : { address: address.trim() },
-        scope,
-      }),
-    );
+    const result = await answered(onSave(draft));
     setBusy(false);
     if (result.ok) {
       forget();
@@ -134,6 +145,23 @@ export function RuleForm({
             )}
           </Field>
         )}
+        {kind === 'address' && (
+          <Field label={common.language}>
+            {(ids) => (
+              <Choose
+                id={ids.id}
+                value={language}
+                choices={[
+                  { value: '', label: say.languageOfStore({ language: languageName(store.language) }) },
+                  ...store.languages
+                    .filter((l) => l !== store.language)
+                    .map((l) => ({ value: l, label: languageName(l) })),
+                ]}
+                onChange={setLanguage}
+              />
+            )}
+          </Field>
+        )}
         <Field label={say.getsMessagesAbout}>
           {(ids) => (
             <Choose
@@ -169,6 +197,14 @@ export function RuleForm({
             say.getsMessagesAboutScopeWords({ scopeWords: scopeWords({ kind: 'when', when }, names) })
           }
           onChange={setWhen}
+        />
+      )}
+      {!ofProduct && (
+        <ForecastOfRule
+          draft={draft}
+          instead={rule?.id}
+          ready={kind === 'colleague' ? person !== null : isMailAddress(address.trim())}
+          onForecast={onForecast}
         />
       )}
       {failure && (elsewhere.length > 0 || failure.problems.length === 0) && (

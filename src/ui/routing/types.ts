@@ -2,7 +2,8 @@
 import type { MomentId } from '@/core/moments';
 import type { Result } from '@/core/result';
 import type { ConditionStore } from '@/contract/notifications';
-import type { Rule, TriedOrder } from '@/contract/routing';
+import type { RuleForecast } from '@/core/plan';
+import type { PauseRule, Rule, TriedOrder } from '@/contract/routing';
 
 export interface RoutingProps {
   store: ConditionStore & { locales: Record<string, string> };
@@ -18,7 +19,10 @@ export interface RoutingProps {
   mayTest: boolean;
   onAdd: (rule: unknown) => Promise<Result<null>>;
   onChange: (id: string, rule: unknown) => Promise<Result<null>>;
+  zone: string;
   onRemove: (id: string) => Promise<Result<null>>;
+  onPause: (input: PauseRule) => Promise<Result<null>>;
+  onForecast: (rule: unknown, instead?: string) => Promise<Result<RuleForecast>>;
   onTry: (order: string) => Promise<Result<TriedOrder>>;
   onTest: (ruleId: string, order: string) => Promise<Result<{ to: string; subject: string }>>;
 }

@@ -99,6 +99,8 @@ export const history: TranslationOf<typeof say> = {
   broughtBack: '{$who} hat {$name} zurückgeholt',
   tookListBack:
     '.input {$n :integer} .match $n one {{{$who} hat eine Liste zurückgenommen: {$n} Kunde}} * {{{$who} hat eine Liste zurückgenommen: {$n} Kunden}}',
+  pausedRule: '{$who} lässt die Regel für {$recipient} ruhen',
+  wentOnWithRule: '{$who} lässt die Regel für {$recipient} wieder gelten',
   changedCustomer: '{$who} hat die Angaben zu {$customer} geändert',
   correctedAddress: '{$who} hat die Adresse {$from} zu {$to} berichtigt',
   putWordsInUse:

@@ -207,6 +207,8 @@ export const refusals: TranslationOf<typeof say> = {
   changedSinceLooked: 'Seit dem Blick in diese Datei wurde etwas geändert. Bitte noch einmal ansehen.',
   nothingToBringIn: 'Nichts in dieser Datei ist anders als das, was da ist.',
   listCannotBeTakenBack: 'Diese Liste kann nicht mehr zurückgenommen werden.',
+  pauseIsPast: 'Wählen Sie eine Zeit, die noch kommt.',
+  standInIsThem: 'Wählen Sie jemand anderen: Das ist, wer abwesend ist.',
   noSuchCustomer: 'Diesen Kunden gibt es nicht.',
   contactIsTheCustomer: 'Das ist die Adresse des Kunden. Ein Kontakt hat eine andere.',
   contactTwice: 'Diese Adresse ist schon ein Kontakt.',

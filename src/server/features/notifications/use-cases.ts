@@ -8,7 +8,8 @@ import { saveNotification } from './notification';
 import { draftsOf, publishMany } from './many';
 import { addShopMail, makeNotification, removeNotification, removeShopMail, switchMany } from './notifications';
 import { savePhrase } from '../templates/phrasebook';
-import { addRule, changeRule, removeRule, testRule, tryOrder } from '../routing/routing';
+import { addRule, changeRule, forecastRule, pauseRule, removeRule, testRule, tryOrder } from '../routing/routing';
+import { PauseRuleSchema } from '@/contract/routing';
 import { DEED_CHECKS, EDITION_NOTE, ID, NUMBER, object, REVISION, SLUG } from '../shapes';
 
 const AUDIENCE = Type.Union(AUDIENCES.map((a) => Type.Literal(a)));
@@ -109,6 +110,18 @@ export const rule = {
     permission: 'routing.edit',
     input: object({ id: ID }),
     run: (who, { id }) => removeRule(who, id),
+  }),
+  pause: useCase({
+    name: 'rule.pause',
+    permission: 'routing.edit',
+    input: PauseRuleSchema,
+    run: pauseRule,
+  }),
+  forecast: useCase({
+    name: 'rule.forecast',
+    permission: 'routing.edit',
+    input: object({ rule: DEED_CHECKS, instead: Type.Optional(ID) }),
+    run: (who, { rule, instead }) => forecastRule(who, rule, instead),
   }),
   try: useCase({
     name: 'rule.try',

@@ -3,10 +3,13 @@ import { Type } from '@sinclair/typebox';
 import { and, desc, eq, ne } from 'drizzle-orm';
 import { momentOf, type MomentId } from '@/core/moments';
 import {
+  forecastRules,
   planner,
   reasonWords,
   type Plan,
   type PlannedDelivery,
+  type RoutingRule,
+  type RuleForecast,
   type Reason,
   holes,
   ScopeSchema,
@@ -25,7 +28,7 @@ import { newId } from '../../base/ids';
 import { conditionChoices, templateFor } from '../templates/templates';
 import { orderSnapshot } from '../orders/orders';
 import { sendTest } from '../templates/test-message';
-import type { TriedOrder } from '@/contract/routing';
+import type { PauseRule, TriedOrder } from '@/contract/routing';
 import { say } from '@/words/refusals';
 import { kept } from '@/words/kept';
 import { say as operations } from '@/words/operations';
@@ -38,6 +41,7 @@ export async function loadRouting(access: Access) {
   const { store } = access;
   const storeId = store.id;
   const db = database();
+  const now = Date.now();
   const [rules, people, categories, staffNotifications, choices, settings, newest] = await Promise.all([
     database()
       .select({ rule: routingRules, name: staff.name, email: staff.email, job: staff.job })
@@ -92,6 +96,14 @@ export async function loadRouting(access: Access) {
       address: email ?? rule.address,
       job: job ?? '',
       scope: rule.scope,
+      ...(rule.language && { language: rule.language }),
+      ...(rule.paused &&
+        !(rule.pausedUntil && rule.pausedUntil.getTime() <= now) && {
+          pause: {
+            ...(rule.pausedUntil && { until: rule.pausedUntil.toISOString() }),
+            ...(rule.standInId && { standIn: rule.standInId }),
+          },
+        }),
     })),
     people: people.map(({ id, name, email, job }) => ({ id, name, email, job })),
     categories: categories.map((c) => c.category),
@@ -104,7 +116,14 @@ const RuleSchema = Type.Object(
     notificationId: Type.String({ minLength: 1 }),
     recipient: Type.Union([
       Type.Object({ staffId: Type.String({ minLength: 1 }) }, { additionalProperties: false }),
-      Type.Object({ address: Type.String({ format: 'mail-address' }) }, { additionalProperties: false }),
+      Type.Object(
+        {
+          address: Type.String({ format: 'mail-address' }),
+          /** Nothing for the store's own. */
+          language: Type.Optional(Type.String({ format: 'language' })),
+        },
+        { additionalProperties: false },
+      ),
     ]),
     scope: ScopeSchema,
   },
@@ -192,11 +211,86 @@ async function ruleFrom(access: Access, input: unknown, instead?: string) {
       notificationId,
       scope,
       ...('staffId' in recipient
-        ? { staffId: recipient.staffId, address: '' }
-        : { staffId: null, address: recipient.address }),
+        ? { staffId: recipient.staffId, address: '', language: null }
+        : { staffId: null, address: recipient.address, language: recipient.language ?? null }),
     },
     words: kept(() => operations.getsNotification({ who, notification: notification.name })),
   };
+}
+
+/** Lets a rule rest, until a time or until it goes on, with somebody who stands in; without `pause` it goes on. */
+export async function pauseRule(access: Access, { id, pause }: PauseRule): Promise<void> {
+  const storeId = access.store.id;
+  const mine = and(eq(routingRules.storeId, storeId), eq(routingRules.id, id));
+  const rule = (await routingRulesOf(database(), storeId)).find((r) => r.id === id);
+  if (!rule) throw new AppError('not-found', say.thisRuleIsGoneAlready);
+  const until = pause?.until === undefined ? null : new Date(pause.until);
+  if (until && until.getTime() <= Date.now()) {
+    throw new AppError('invalid', say.pauseIsPast, [{ path: '/pause/until', message: say.pauseIsPast }]);
+  }
+  if (pause?.standIn !== undefined) await refuseStandIn(storeId, rule, pause.standIn);
+  const { recipient } = rule;
+  const who = recipient.name || recipient.address;
+  await database().transaction(async (tx) => {
+    await tx
+      .update(routingRules)
+      .set({ paused: pause !== undefined, pausedUntil: until, standInId: pause?.standIn ?? null })
+      .where(mine);
+    await settingsChanged(tx, storeId);
+    await remember(access, pause ? 'pausedRule' : 'wentOnWithRule', { recipient: who }, { db: tx });
+  });
+}
+
+async function refuseStandIn(storeId: string, rule: RoutingRule, standIn: string): Promise<void> {
+  const [person] = await database()
+    .select()
+    .from(staff)
+    .where(and(eq(staff.storeId, storeId), eq(staff.id, standIn)));
+  const message = !person
+    ? say.chooseAColleagueOfThis
+    : person.email.toLowerCase() === rule.recipient.address.toLowerCase()
+      ? say.standInIsThem
+      : undefined;
+  if (message) throw new AppError('invalid', message, [{ path: '/pause/standIn', message }]);
+}
+
+/** What a rule, a new one or one in another's place, would have meant for the orders of late. Nothing is changed. */
+export async function forecastRule(access: Access, input: unknown, instead?: string): Promise<RuleForecast> {
+  const checked = checkRule(input);
+  if (!checked.ok) throw new AppError('invalid', say.thisRuleCannotBeKept, checked.problems);
+  const { notificationId, recipient, scope } = checked.value;
+  const { store } = access;
+  const db = database();
+  const [settings, newest, people] = await Promise.all([
+    planSettings(db, store),
+    db
+      .select({ order: orders.snapshot, placedAt: orders.placedAt })
+      .from(orders)
+      .where(eq(orders.storeId, store.id))
+      .orderBy(desc(orders.id))
+      .limit(ORDERS_LOOKED_AT),
+    db.select().from(staff).where(eq(staff.storeId, store.id)),
+  ]);
+  const person = 'staffId' in recipient ? people.find((p) => p.id === recipient.staffId) : undefined;
+  if ('staffId' in recipient && !person) throw new AppError('invalid', say.chooseAColleague);
+  const draft: RoutingRule = {
+    id: instead ?? '',
+    notificationId,
+    recipient: {
+      address: person?.email ?? ('address' in recipient ? recipient.address : ''),
+      name: person?.name ?? '',
+    },
+    scope,
+  };
+  const others = settings.rules.filter((r) => r.id !== instead);
+  const day = new Intl.DateTimeFormat('en-CA', { timeZone: store.timeZone });
+  return forecastRules(
+    settings,
+    newest.map(({ order, placedAt }) => ({ order, at: placedAt.getTime() })),
+    notificationId,
+    [...others, draft],
+    (at) => day.format(at),
+  );
 }
 
 /** Takes a rule away and gives back what it was, so that it can be put back. */

@@ -1,6 +1,7 @@
 'use server';
 /** What Routing does on the server. */
-import { act, done } from '@/app/act';
+import { act, actAndRefresh, done } from '@/app/act';
+import type { RuleForecast } from '@/core/plan';
 import type { Result } from '@/core/result';
 import { rule } from '@/server/features/notifications/use-cases';
 import type { TriedOrder } from '@/contract/routing';
@@ -15,6 +16,18 @@ export async function changeRuleAction(store: string, id: string, values: unknow
 
 export async function removeRuleAction(store: string, id: string): Promise<Result<null>> {
   return done(await act(rule.remove, store, { id }));
+}
+
+export async function pauseRuleAction(store: string, input: unknown): Promise<Result<null>> {
+  return done(await actAndRefresh(rule.pause, store, input));
+}
+
+export async function forecastRuleAction(
+  store: string,
+  values: unknown,
+  instead?: string,
+): Promise<Result<RuleForecast>> {
+  return act(rule.forecast, store, { rule: values, ...(instead !== undefined && { instead }) });
 }
 
 export async function tryOrderAction(store: string, order: string): Promise<Result<TriedOrder>> {

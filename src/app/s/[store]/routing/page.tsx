@@ -4,7 +4,15 @@ import { may } from '@/contract/policy';
 import { loadRouting } from '@/server/features/routing/routing';
 import { listOrders } from '@/server/features/orders/orders';
 import { RoutingScreen } from '@/ui/routing/RoutingScreen';
-import { addRuleAction, changeRuleAction, removeRuleAction, testRuleAction, tryOrderAction } from './actions';
+import {
+  addRuleAction,
+  changeRuleAction,
+  forecastRuleAction,
+  pauseRuleAction,
+  removeRuleAction,
+  testRuleAction,
+  tryOrderAction,
+} from './actions';
 import { say } from '@/words/pages';
 
 export const generateMetadata = (): Metadata => ({ title: say.routing });
@@ -22,7 +30,10 @@ export default async function Routing({ params }: { params: Promise<{ store: str
       mayTest={may(access.role, 'test.send')}
       onAdd={addRuleAction.bind(null, storeId)}
       onChange={changeRuleAction.bind(null, storeId)}
+      zone={access.store.timeZone}
       onRemove={removeRuleAction.bind(null, storeId)}
+      onPause={pauseRuleAction.bind(null, storeId)}
+      onForecast={forecastRuleAction.bind(null, storeId)}
       onTry={tryOrderAction.bind(null, storeId)}
       onTest={testRuleAction.bind(null, storeId)}
     />
