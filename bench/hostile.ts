@@ -89,7 +89,8 @@ export async function benchHostile(): Promise<HostileRow[]> {
   try {
     const { database, closeDatabase } = await import('../src/server/db/client');
     const t = await import('../src/server/db/schema');
-    const { handleEvent, MAX_BODY } = await import('../src/server/api/events');
+    const { handleEvent } = await import('../src/server/api/events');
+    const { MAX_BODY } = await import('../src/server/api/body');
     const { Webhook } = await import('standardwebhooks');
     const { setUpFirst } = await import('../src/server/features/stores/stores');
     const { saveTemplate } = await import('../src/server/features/templates/templates');

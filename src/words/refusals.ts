@@ -197,6 +197,8 @@ export const say = speak('refusals', {
   listCannotBeTakenBack: 'This list cannot be taken back any more.',
   pauseIsPast: 'Choose a time that is still to come.',
   standInIsThem: 'Choose somebody else: this is who is away.',
+  theShop: 'The shop',
+  contactsOfAnother: 'These contacts are for another address than they were sent to.',
   noSuchCustomer: 'There is no such customer.',
   contactIsTheCustomer: 'This is the address of the customer. A contact has another one.',
   contactTwice: 'This address is a contact already.',

@@ -1,4 +1,5 @@
 import { Webhook } from 'standardwebhooks';
+import { handleContacts, handlePutContacts } from '@/server/api/customers';
 import { handleEvent } from '@/server/api/events';
 import { storeOfReadKey } from '@/server/api/keys';
 import { openApi } from '@/server/api/openapi';
@@ -154,11 +155,70 @@ describe('GET /api/v1/deliveries', () => {
   });
 });
 
+describe('/api/v1/customers/{address}/contacts', () => {
+  const EMAIL = 'checkout@wax-and-cloth.example';
+  const ACCOUNTS = { label: 'Accounts', email: 'books@wax-and-cloth.example' };
+  const url = 'http://libellus.example/api/v1/customers/x/contacts';
+  const read = async (address = EMAIL, key = READ_KEY) => {
+    const response = await handleContacts(new Request(url, { headers: { authorization: `Bearer ${key}` } }), address);
+    return { status: response.status, body: (await response.json()) as Record<string, unknown> };
+  };
+  const put = async (contacts: unknown, { address = EMAIL, email = EMAIL, key = EVENTS_KEY } = {}) => {
+    const body = JSON.stringify({ email, contacts });
+    const at = new Date();
+    const headers = {
+      'webhook-id': 'put_1',
+      'webhook-timestamp': String(Math.floor(at.getTime() / 1000)),
+      'webhook-signature': new Webhook(key).sign('put_1', at, body),
+    };
+    const response = await handlePutContacts(new Request(url, { method: 'PUT', body, headers }), address);
+    return { status: response.status, body: (await response.json()) as Record<string, unknown> };
+  };
+
+  it('keeps them from the checkout on, with how many there can be, and messages to contacts reach them', async () => {
+    expect((await read()).status).toBe(404);
+    expect(await put([ACCOUNTS])).toMatchObject({
+      status: 200,
+      body: { email: EMAIL, contacts: [ACCOUNTS], most: 10, labels: expect.arrayContaining(['Accounts']) },
+    });
+    await send(placedEvent({ number: 'API-C-1', customer: { email: EMAIL } }));
+    expect(await read()).toMatchObject({ status: 200, body: { contacts: [ACCOUNTS] } });
+    expect(await put([])).toMatchObject({ status: 200, body: { contacts: [] } });
+  });
+
+  it.each<[string, unknown[], RegExp]>([
+    ['the customer among them', [{ label: 'Me', email: EMAIL.toUpperCase() }], /address of the customer/],
+    ['one of them twice', [ACCOUNTS, ACCOUNTS], /contact already/],
+    ['eleven of them', Array.from({ length: 11 }, (_, i) => ({ label: 'X', email: `x${i}@a.example` })), /./],
+    ['one without an address', [{ label: 'X', email: 'nowhere' }], /./],
+  ])('answers 400 with the place to %s, and changes nothing', async (_what, contacts, words) => {
+    await put([ACCOUNTS]);
+    const { status, body } = await put(contacts);
+    expect(status).toBe(400);
+    expect(String(body.title)).toMatch(words);
+    expect(body.problems).toEqual(
+      expect.arrayContaining([
+        { path: expect.stringContaining('/contacts'), place: expect.any(String), message: expect.any(String) },
+      ]),
+    );
+    expect((await read()).body.contacts).toEqual([ACCOUNTS]);
+  });
+
+  it('is open to the store’s keys only, and what was signed for one customer is for no other', async () => {
+    expect((await read(EMAIL, 'lbr_other')).status).toBe(401);
+    expect((await put([], { key: `whsec_${Buffer.from('another').toString('base64')}` })).status).toBe(401);
+    expect(await put([ACCOUNTS], { address: 'other@wax-and-cloth.example', email: EMAIL })).toMatchObject({
+      status: 400,
+    });
+    expect((await read('no address')).status).toBe(400);
+  });
+});
+
 describe('the description of the interface', () => {
   it('is OpenAPI 3.1 and holds the schemas that are checked with', () => {
     const api = openApi('https://libellus.example');
     expect(api.openapi).toBe('3.1.0');
-    expect(Object.keys(api.paths)).toEqual(['/events', '/deliveries', '/codes']);
+    expect(Object.keys(api.paths)).toEqual(['/events', '/deliveries', '/customers/{address}/contacts', '/codes']);
     const text = JSON.stringify(api);
     for (const [, name] of text.matchAll(/"#\/components\/schemas\/(\w+)"/g))
       expect(api.components.schemas).toHaveProperty(name!);

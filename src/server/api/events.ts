@@ -6,31 +6,10 @@ import { AppError } from '../base/errors';
 import { takeEvent } from '../events/take';
 import { checkEvent, type OrderEvent } from '../events/schema';
 import { log } from '../base/log';
+import { MAX_BODY, readBody } from './body';
 import { storeThatSigned } from './keys';
 import { countWrong, guessesTooMuch, tooMany } from './limits';
 import { problem, tooOften } from './problem';
-
-/** An order with five hundred lines is far below this. */
-export const MAX_BODY = 1_000_000;
-
-/** Reads a body, or gives undefined when it is longer than {@link MAX_BODY}; never keeps more than that in memory. */
-async function readBody(request: Request): Promise<string | undefined> {
-  if (Number(request.headers.get('content-length') ?? 0) > MAX_BODY) return undefined;
-  const chunks: Uint8Array[] = [];
-  let size = 0;
-  const reader = request.body?.getReader();
-  for (;;) {
-    const part = await reader?.read();
-    if (!part || part.done) break;
-    size += part.value.length;
-    if (size > MAX_BODY) {
-      await reader?.cancel();
-      return undefined;
-    }
-    chunks.push(part.value);
-  }
-  return Buffer.concat(chunks).toString('utf8');
-}
 
 /**
  * Takes a signed event: CloudEvents 1.0 in a body signed as Standard Webhooks has it. Answers 202 with what was planned, or a

@@ -1,10 +1,29 @@
 /** The public interface as OpenAPI 3.1, made from the schemas that the code itself checks with. */
+import { MOST_CONTACTS } from '@/contract/customers';
+import { ContactSchema } from '@/core/order';
 import { CodeConditionsSchema, CodeValueSchema } from '@/core/codes';
 import { DELIVERY_STATES } from '@/core/mail';
 import { AUDIENCES } from '@/core/moments';
 import { exampleEvent } from '../events/examples';
 import { EVENT_SCHEMAS, EVENT_TYPES } from '../events/schema';
 
+const contacts = {
+  description: 'Who the contacts are, how many there can be, and the labels that messages go to',
+  content: {
+    'application/json': {
+      schema: {
+        type: 'object',
+        required: ['email', 'contacts', 'most', 'labels'],
+        properties: {
+          email: { type: 'string', format: 'email' },
+          contacts: { type: 'array', items: ContactSchema },
+          most: { type: 'integer' },
+          labels: { type: 'array', items: { type: 'string' } },
+        },
+      },
+    },
+  },
+};
 const problem = {
   description: 'What is wrong, and where',
   content: {
@@ -146,6 +165,43 @@ export function openApi(serverUrl: string) {
             429: problem,
             503: problem,
           },
+        },
+      },
+      '/customers/{address}/contacts': {
+        parameters: [
+          {
+            name: 'address',
+            in: 'path',
+            required: true,
+            schema: { type: 'string', format: 'email' },
+            description: 'The address that the customer orders with, percent-encoded',
+          },
+        ],
+        get: {
+          operationId: 'readContacts',
+          summary: 'Read the contacts of a customer, for an account page',
+          security: [{ readingKey: [] }],
+          responses: { 200: contacts, 400: problem, 401: problem, 404: problem, 429: problem, 503: problem },
+        },
+        put: {
+          operationId: 'putContacts',
+          summary: 'Keep the contacts of a customer, from an account page or checkout; signed as events are',
+          requestBody: {
+            required: true,
+            content: {
+              'application/json': {
+                schema: {
+                  type: 'object',
+                  required: ['email', 'contacts'],
+                  properties: {
+                    email: { type: 'string', format: 'email' },
+                    contacts: { type: 'array', maxItems: MOST_CONTACTS, items: ContactSchema },
+                  },
+                },
+              },
+            },
+          },
+          responses: { 200: contacts, 400: problem, 401: problem, 413: problem, 429: problem, 503: problem },
         },
       },
       '/codes': {

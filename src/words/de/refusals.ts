@@ -209,6 +209,8 @@ export const refusals: TranslationOf<typeof say> = {
   listCannotBeTakenBack: 'Diese Liste kann nicht mehr zurückgenommen werden.',
   pauseIsPast: 'Wählen Sie eine Zeit, die noch kommt.',
   standInIsThem: 'Wählen Sie jemand anderen: Das ist, wer abwesend ist.',
+  theShop: 'Der Shop',
+  contactsOfAnother: 'Diese Kontakte sind für eine andere Adresse, als an die sie gesendet wurden.',
   noSuchCustomer: 'Diesen Kunden gibt es nicht.',
   contactIsTheCustomer: 'Das ist die Adresse des Kunden. Ein Kontakt hat eine andere.',
   contactTwice: 'Diese Adresse ist schon ein Kontakt.',

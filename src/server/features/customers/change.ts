@@ -21,6 +21,7 @@ import {
 } from '../../db/schema';
 import { databaseTime } from '../../db/time';
 import { indexCustomers } from '../../events/known-customers';
+import { refuseContacts, tidyContacts } from './contacts';
 import { customerById, type CustomerRecord } from './customer';
 import { say } from '@/words/refusals';
 
@@ -36,13 +37,7 @@ const same = (a: string, b: string): boolean => a.toLowerCase() === b.toLowerCas
 export async function saveCustomer(access: Access, input: SaveCustomer): Promise<{ revision: number }> {
   const { id, revision, contacts } = input;
   const row = await customerById(access, id);
-  contacts.forEach((contact, i) => {
-    const refuse = (message: string): never => {
-      throw new AppError('invalid', message, [{ path: `/contacts/${i}/email`, message }]);
-    };
-    if (same(contact.email, row.email)) refuse(say.contactIsTheCustomer);
-    if (contacts.findIndex((c) => same(c.email, contact.email)) < i) refuse(say.contactTwice);
-  });
+  refuseContacts(row.email, contacts);
   const [saved] = await database()
     .update(customers)
     .set({
@@ -50,12 +45,7 @@ export async function saveCustomer(access: Access, input: SaveCustomer): Promise
       lastName: plainLine(input.lastName),
       company: plainLine(input.company),
       language: input.language,
-      contacts: contacts.map(({ label, email, name, language }) => ({
-        label: plainLine(label),
-        email,
-        ...(name?.trim() && { name: plainLine(name) }),
-        ...(language && { language }),
-      })),
+      contacts: tidyContacts(contacts),
       revision: revision + 1,
       indexed: false,
     })
