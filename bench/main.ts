@@ -7,6 +7,7 @@ import { benchBoard } from './board';
 import { benchFill } from './fill';
 import { benchHostile, printHostile } from './hostile';
 import { benchIntake } from './intake';
+import { benchCustomers } from './customers';
 import { benchLanguages } from './languages';
 import { printTable } from './measure';
 import { benchPlanning } from './planning';
@@ -27,11 +28,12 @@ const PARTS = [
   'suggestions',
   'sets',
   'languages',
+  'customers',
   'typing',
   'truth',
 ] as const;
 const USAGE =
-  'Usage: ./libellus bench [fill|planning|hostile|intake|board|sending|attached|suggestions|sets|languages|typing|truth] (truth: [--lives N]) or ./libellus bench --crash [--rounds N] [--events N] [--json]';
+  'Usage: ./libellus bench [fill|planning|hostile|intake|board|sending|attached|suggestions|sets|languages|customers|typing|truth] (truth: [--lives N]) or ./libellus bench --crash [--rounds N] [--events N] [--json]';
 const { values, positionals } = parseArgs({
   allowPositionals: true,
   options: {
@@ -79,6 +81,7 @@ async function runFigures(): Promise<void> {
     ['suggestions', benchSuggestions],
     ['sets', benchSets],
     ['languages', benchLanguages],
+    ['customers', benchCustomers],
     ['typing', benchTyping],
   ] as const) {
     if (!wanted(name)) continue;

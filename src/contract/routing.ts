@@ -50,3 +50,36 @@ export interface TriedOrder {
   }[];
   notWritten: { notification: string; recipient?: { address: string; name: string } | undefined; reasons: string[] }[];
 }
+
+const ids = Type.Array(Type.String({ minLength: 1, maxLength: 64 }), { maxItems: 200, uniqueItems: true });
+
+export const SaveCopySchema = Type.Object(
+  {
+    /** Of one that is changed. */
+    id: Type.Optional(Type.String({ minLength: 1, maxLength: 40 })),
+    recipient: Type.Union([
+      Type.Object({ staffId: Type.String({ minLength: 1, maxLength: 40 }) }, { additionalProperties: false }),
+      Type.Object({ address: Type.String({ format: 'mail-address' }) }, { additionalProperties: false }),
+    ]),
+    /** None for all, as of channels. */
+    notifications: ids,
+    channels: ids,
+  },
+  { additionalProperties: false },
+);
+export type SaveCopy = Static<typeof SaveCopySchema>;
+
+export interface Copies {
+  /** What copies can be of. */
+  notifications: { id: string; name: string }[];
+  /** Messages to customers in the last 30 days. */
+  sent: { notification: string; channel: string; n: number }[];
+  rules: {
+    id: string;
+    staffId?: string;
+    name: string;
+    address: string;
+    notifications: string[];
+    channels: string[];
+  }[];
+}

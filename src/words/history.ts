@@ -101,6 +101,8 @@ export const say = speak('history', {
     '.input {$n :integer} .match $n one {{{$who} took a list back: {$n} customer}} * {{{$who} took a list back: {$n} customers}}',
   pausedRule: '{$who} paused the rule of {$recipient}',
   wentOnWithRule: '{$who} went on with the rule of {$recipient}',
+  savedCopies: '{$who} set of what {$recipient} gets copies',
+  removedCopies: '{$who} removed the copies to {$recipient}',
   changedCustomer: '{$who} changed the customer {$customer}',
   correctedAddress: '{$who} corrected the address {$from} to {$to}',
   putWordsInUse:

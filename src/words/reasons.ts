@@ -10,6 +10,7 @@ export const say = speak('reasons', {
   again: '{$person} sent it again.',
   againElsewhere: '{$person} sent it again, to another address than {$first}, which it had gone to.',
   customerOfOrder: '{$name} placed order {$order}.',
+  copyOf: '{$person} gets a copy of what {$of} gets.',
   rulePaused: 'The rule of {$person} is paused.',
   rulePausedUntil: 'The rule of {$person} is paused until {$until} (UTC).',
   standIn: '{$person} stands in for {$instead}.',

@@ -2,7 +2,15 @@
 import { and, eq } from 'drizzle-orm';
 import type { Order } from '@/core/order';
 import { database } from '@/server/db/client';
-import { customers, customerWords, deliveries, formerAddresses, listImportParts, orders } from '@/server/db/schema';
+import {
+  channels,
+  customers,
+  customerWords,
+  deliveries,
+  formerAddresses,
+  listImportParts,
+  orders,
+} from '@/server/db/schema';
 import { countAll, indexCustomers } from '@/server/events/known-customers';
 import { receiveEvent } from '@/server/events/receive';
 import { correctAddress, lookAtCorrection, saveCustomer } from '@/server/features/customers/change';
@@ -185,7 +193,7 @@ describe('a mistyped address', () => {
       SHOP,
       laterEvent('order.payment-received', { ...event.data.order, payment: { method: 'Card', paid: true } }),
     );
-    await receiveEvent(SHOP, placedEvent({ number: 'T-2', customer: { email: wrong } }));
+    await receiveEvent(SHOP, placedEvent({ number: 'T-2', customer: { email: wrong, firstName: 'TOVE' } }));
     await drain();
     expect(await mailbox(wrong)).toEqual([]);
     expect((await mailbox(right)).map((m) => m.subject).join()).toContain('T-2');
@@ -194,6 +202,29 @@ describe('a mistyped address', () => {
     // What went to the old address is of their record.
     expect(page.record.rows.some((r) => r.recipient === wrong)).toBe(true);
     expect(await customerOfAddress(await accessAs(), wrong)).toEqual({ id });
+  });
+
+  it('may be somebody’s: whoever else orders under it gets their own mail', async () => {
+    const [wrong, right] = [reader(), reader()];
+    await place({ number: 'T-7', customer: { email: wrong, firstName: 'Tove' } });
+    await correctAddress(await accessAs(), { id: (await rowOf(wrong)).id, to: right });
+    await place({ number: 'T-8', customer: { email: wrong, firstName: 'Bob' } });
+    expect((await mailbox(right)).map((m) => m.subject).join()).not.toContain('T-8');
+    expect((await mailbox(wrong)).map((m) => m.subject).join()).toContain('T-8');
+    expect(await rowOf(wrong)).toMatchObject({ firstName: 'Bob', orders: 1 });
+  });
+
+  it('is not that of a marketplace that hides its customers', async () => {
+    const email = `buyer-${process.pid}@hidden.example`;
+    await database()
+      .update(channels)
+      .set({ maskedDomain: 'hidden.example' })
+      .where(and(eq(channels.storeId, SHOP), eq(channels.id, 'web-shop')));
+    await place({ number: 'T-9', customer: { email } });
+    await expect(correctAddress(await accessAs(), { id: (await rowOf(email)).id, to: reader() })).rejects.toThrow(
+      'hides its customers’ addresses',
+    );
+    await database().update(channels).set({ maskedDomain: '' }).where(eq(channels.storeId, SHOP));
   });
 
   it('moves what waits', async () => {

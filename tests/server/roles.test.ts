@@ -73,6 +73,8 @@ const ACTIONS: Record<string, [roles: string, ...args: unknown[]]> = {
   bringFileAction: ['owner', 'products', { goodOnly: false, clear: false }, file('file')],
   pauseRuleAction: ['owner designer', { id: 'none' }],
   forecastRuleAction: ['owner designer', {}],
+  saveCopyAction: ['owner designer', { recipient: { staffId: 'none' }, notifications: [], channels: [] }],
+  removeCopyAction: ['owner designer', 'none'],
   takeListBackAction: ['owner', 'none'],
   saveCustomerAction: [
     'owner support',

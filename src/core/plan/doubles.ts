@@ -46,7 +46,7 @@ export function findDoubles(
     if (there) there.orders += 1;
     else found.set(key, { ...double, orders: 1 });
   };
-  const { plan } = planner({ ...settings, notifications: on });
+  const { plan } = planner({ ...settings, notifications: on, copies: [] });
   for (const moment of new Set(on.map((n) => n.moment))) {
     const mails = shopMails.filter((m) => m.moment === moment);
     if (mails.length === 0 && on.filter((n) => n.moment === moment).length < 2) continue;

@@ -14,3 +14,4 @@ export * from './tester';
 export * from './rules';
 export * from './holes';
 export * from './rule-forecast';
+export * from './copies';

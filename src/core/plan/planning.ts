@@ -8,6 +8,7 @@ import type { Order } from '../order/schema';
 import { aboutMoment } from '../snapshot/snapshot';
 import { AT_ONCE, dueTimes } from '../time/timing';
 import { factsOnDemand } from '../snapshot/facts-on-demand';
+import { isCopied } from './copies';
 import type { WantedLanguage } from './language';
 import { adaptedFor, type LetterWhom } from './letter';
 import type { NotificationFacts } from './notification';
@@ -66,6 +67,7 @@ export class Planning {
     const forbidden = this.forbidden(prepared.sender, recipient.address);
     if (forbidden) return this.not(prepared.notification, forbidden, recipient);
     const name = recipient.name || recipient.address;
+    const before = this.result.deliveries.length;
     this.write(
       prepared,
       recipient,
@@ -74,6 +76,27 @@ export class Planning {
         : { code: 'customer-of-order', name, order: order.number },
       this.customerLanguage(),
     );
+    this.copy(prepared, this.result.deliveries.slice(before));
+  }
+
+  /** For the team, what the customer gets: in their language, marked as a copy, each address once. */
+  private copy({ notification }: Prepared, written: readonly PlannedDelivery[]): void {
+    const { copies = [] } = this.settings;
+    if (copies.length === 0) return;
+    const had = new Set(written.map((d) => d.recipient.address.toLowerCase()));
+    for (const rule of copies) {
+      const { address, name } = rule.recipient;
+      if (had.has(address.toLowerCase()) || !isCopied(rule, notification, this.event.order.channel)) continue;
+      had.add(address.toLowerCase());
+      for (const { optional: _optional, ...own } of written) {
+        const reason: Reason = { code: 'copy-of', person: name || address, of: own.recipient.address };
+        this.result.deliveries.push({
+          ...own,
+          recipient: { address, name, role: 'staff' },
+          reasons: [...own.reasons, reason],
+        });
+      }
+    }
   }
 
   /** A letter to whom its writer chose, each address once. */
@@ -85,6 +108,9 @@ export class Planning {
     if (customer && own.address !== '') {
       written.add(own.address.toLowerCase());
       this.toCustomer(prepared, own);
+      // Who has a copy of it already gets no second one.
+      for (const d of this.result.deliveries)
+        if (d.notificationId === notification.id) written.add(d.recipient.address.toLowerCase());
     }
     const writeOnce = (recipient: Recipient, why: Reason, wanted: WantedLanguage): void => {
       const key = recipient.address.toLowerCase();

@@ -25,6 +25,7 @@ const WORDS: [Reason, string][] = [
     'Pawel gets messages about orders where the order ships from the Mill.',
   ],
   [{ code: 'rule-paused', person: 'Lene' }, 'The rule of Lene is paused.'],
+  [{ code: 'copy-of', person: 'Lene', of: 'a@b.example' }, 'Lene gets a copy of what a@b.example gets.'],
   [
     { code: 'rule-paused', person: 'Lene', until: '2026-12-01T00:00:00Z' },
     'The rule of Lene is paused until 1 Dec 2026, 00:00 (UTC).',

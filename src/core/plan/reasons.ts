@@ -20,6 +20,7 @@ export const ReasonSchema = Type.Union([
   reason('adapted', { person: text }),
   reason('typed', { person: text, name: text }),
   reason('copy', { person: text, name: text }),
+  reason('copy-of', { person: text, of: text }),
   reason('again', { person: text, first: text }),
   reason('customer-of-order', { name: text, order: text }),
   reason('rule-all', { person: text, of }),
@@ -98,6 +99,8 @@ function sentenceOf(reason: Reason): string {
       return say.byHand(reason);
     case 'typed':
       return say.typed(reason);
+    case 'copy-of':
+      return say.copyOf(reason);
     case 'copy':
       return say.copy(reason);
     case 'adapted':

@@ -3,6 +3,7 @@ import type { OptionalKind } from '../moments/optional';
 import type { ConditionNames } from '../conditions/sentence';
 import type { SenderKind } from '../mail/services';
 import type { Contact, Order } from '../order/schema';
+import type { CopyRule } from './copies';
 import type { RoutingRule } from './rules';
 import type { End } from '../time/timing';
 import type { Fallbacks } from './language';
@@ -16,6 +17,8 @@ export interface PlanSettings {
   store: { language: string; timeZone: string; fallbacks?: Fallbacks };
   notifications: readonly NotificationFacts[];
   rules: readonly RoutingRule[];
+  /** Copies for the team of what goes out to customers. */
+  copies?: readonly CopyRule[];
   /** Names for what conditions hold by id. */
   names?: ConditionNames;
 }

@@ -406,6 +406,18 @@ export const routingRules = mysqlTable(
   (t) => [index('routing_rule_notification').on(t.storeId, t.notificationId)],
 );
 
+/** Who on the team gets a copy of what goes out to customers. */
+export const copyRules = mysqlTable('copy_rule', {
+  id: id().primaryKey(),
+  storeId: ofStore(),
+  staffId: id('staff_id').references(() => staff.id, { onDelete: 'cascade' }),
+  /** Typed in; a colleague's is read from their own row. */
+  address: address('address').notNull().default(''),
+  /** Ids of notifications and of channels; none for all. */
+  notifications: json<string[]>('notifications').notNull(),
+  channels: json<string[]>('channels').notNull(),
+});
+
 export const heartbeats = mysqlTable('heartbeat', {
   id: varchar('id', { length: 60 }).primaryKey(),
   kind: varchar('kind', { length: 20 }).notNull(),

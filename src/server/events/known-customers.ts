@@ -6,7 +6,7 @@ import { and, eq, inArray, sql, type SQL } from 'drizzle-orm';
 import { noAddress, wordsToFind, type Order } from '@/core/order';
 import { newId } from '../base/ids';
 import { database, type Executor } from '../db/client';
-import { customers, customerWords, formerAddresses, type orders } from '../db/schema';
+import { customers, customerWords, formerAddresses, orders } from '../db/schema';
 
 type OrderRow = typeof orders.$inferInsert;
 
@@ -123,12 +123,25 @@ export async function indexCustomers(limit = 500): Promise<number> {
   });
 }
 
-/** The order with the address that its customer has now: one that was corrected is not used again. */
+/**
+ * The order with the address that its customer has now, where the shop still tells of one that was corrected. A mistyped address may be
+ * somebody's: a new order under it is its customer's only when it has their name.
+ */
 export async function withOwnAddress(tx: Executor, storeId: string, order: Order): Promise<Order> {
+  const { email, firstName = '', lastName = '' } = order.customer;
   const [row] = await tx
-    .select({ email: customers.email })
+    .select({
+      ...{ email: customers.email, firstName: customers.firstName, lastName: customers.lastName },
+      known: orders.id,
+    })
     .from(formerAddresses)
     .innerJoin(customers, eq(customers.id, formerAddresses.customerId))
-    .where(and(eq(formerAddresses.storeId, storeId), eq(formerAddresses.address, order.customer.email)));
-  return row ? { ...order, customer: { ...order.customer, email: row.email } } : order;
+    .leftJoin(
+      orders,
+      and(eq(orders.storeId, storeId), eq(orders.number, order.number), eq(orders.customerEmail, customers.email)),
+    )
+    .where(and(eq(formerAddresses.storeId, storeId), eq(formerAddresses.address, email)));
+  const named = `${firstName} ${lastName}`.trim().toLowerCase();
+  if (!row || (!row.known && named !== `${row.firstName} ${row.lastName}`.trim().toLowerCase())) return order;
+  return { ...order, customer: { ...order.customer, email: row.email } };
 }

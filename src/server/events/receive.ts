@@ -111,7 +111,8 @@ async function keepContradiction(storeId: string, { source, id, data }: OrderEve
 }
 
 async function record(tx: Executor, storeId: string, told: OrderEvent, time: number): Promise<Received> {
-  const order = await withOwnAddress(tx, storeId, told.data.order);
+  // What is of an account, such as a password, goes where the shop says, and nowhere else.
+  const order = isAboutAccount(told.type) ? told.data.order : await withOwnAddress(tx, storeId, told.data.order);
   const event: OrderEvent = { ...told, data: { ...told.data, order } };
   const { letter, files = [] } = event.data;
   const now = new Date(time);

@@ -3,6 +3,7 @@ import { and, asc, eq, inArray, sql } from 'drizzle-orm';
 import { alias } from 'drizzle-orm/mysql-core';
 import type { Order } from '@/core/order';
 import type {
+  CopyRule,
   Fallbacks,
   NotificationFacts,
   PlanEvent,
@@ -15,22 +16,34 @@ import type {
 import { passagesComplete, type Block, type Passages } from '@/core/template';
 import type { Executor } from '../db/client';
 import { livePassages } from '../documents/live-passages';
-import { channels, customers, editions, notifications, routingRules, staff, templates, stores } from '../db/schema';
+import {
+  channels,
+  copyRules,
+  customers,
+  editions,
+  notifications,
+  routingRules,
+  staff,
+  templates,
+  stores,
+} from '../db/schema';
 
 type Store = Pick<typeof stores.$inferSelect, 'id' | 'language' | 'fallbacks' | 'timeZone'>;
 
 /** Notifications, variants and rules of a store, with names for what conditions hold by id. */
 export async function planSettings(db: Executor, store: Store): Promise<PlanSettings> {
-  const [facts, rules, channelRows] = await Promise.all([
+  const [facts, rules, channelRows, copies] = await Promise.all([
     notificationFacts(db, [store.id]),
     routingRulesOf(db, store.id),
     db.select({ id: channels.id, name: channels.name }).from(channels).where(eq(channels.storeId, store.id)),
+    copyRulesOf(db, store.id),
   ]);
   const names = new Map(channelRows.map((c) => [c.id, c.name]));
   return {
     store: { language: store.language, timeZone: store.timeZone, fallbacks: store.fallbacks },
     notifications: facts,
     rules,
+    copies,
     names: { channel: (id) => names.get(id) },
   };
 }
@@ -166,6 +179,22 @@ export async function routingRulesOf(db: Executor, storeId: string): Promise<Rou
         ...(instead && { standIn: recipientOf(instead.email, instead.name, instead.language) }),
       },
     }),
+  }));
+}
+
+/** Who gets copies of what goes out to a store's customers. */
+export async function copyRulesOf(db: Executor, storeId: string): Promise<CopyRule[]> {
+  const rows = await db
+    .select({ rule: copyRules, name: staff.name, email: staff.email })
+    .from(copyRules)
+    .leftJoin(staff, eq(staff.id, copyRules.staffId))
+    .where(eq(copyRules.storeId, storeId))
+    .orderBy(copyRules.id);
+  return rows.map(({ rule: { id, address, notifications: of, channels: from }, name, email }) => ({
+    id,
+    recipient: recipientOf(email ?? address, name ?? '', null),
+    notifications: of,
+    channels: from,
   }));
 }
 

@@ -19,7 +19,7 @@ export interface ComposeOptions extends Envelope {
   first?: string;
   date: Date;
   language: string;
-  /** Put before the subject of a test. */
+  /** Put before the subject of a test, or of a copy. */
   mark?: string;
   /** Pictures that travel in the message, by the Content-ID its HTML names them with (RFC 2392). */
   pictures?: readonly { cid: string; type: string; name: string; bytes: Buffer }[];

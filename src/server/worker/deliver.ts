@@ -2,7 +2,7 @@
 import { isAboutService, isFinal, retryDelay, type DeliveryState, type SendOutcome } from '@/core/mail';
 import type { Order } from '@/core/order';
 import { holdsSecrets, maskValues } from '@/core/placeholders';
-import { planDue, reasonWords } from '@/core/plan';
+import { copyMark, planDue, reasonWords } from '@/core/plan';
 import type { RenderedMessage } from '@/core/render';
 import { config } from '../base/config';
 import { database } from '../db/client';
@@ -279,7 +279,8 @@ async function makeMessage(
   // Answers that come through us are passed on from there.
   const replyTo = way.replyTo === sender.replyTo ? (asked?.replyTo ?? way.replyTo) : way.replyTo;
   // Sent once more, or to many, it is no news to those who get a copy.
-  const copied = !delivery.reasons.some((r) => r.code === 'again') && delivery.noticeId === null;
+  const copyOf = delivery.reasons.find((r) => r.code === 'copy-of');
+  const copied = !copyOf && !delivery.reasons.some((r) => r.code === 'again') && delivery.noticeId === null;
   const cc = copied ? (asked?.cc ?? []) : [];
   const copies = using.dispatch
     .writable(delivery.storeId, copied ? [...cc, ...(asked?.bcc ?? [])] : [], delivery.sender)
@@ -295,6 +296,7 @@ async function makeMessage(
       messageId,
       date,
       language: delivery.language,
+      ...(copyOf && { mark: copyMark(copyOf.of) }),
       pictures: made.pictures,
       files,
       ...(byHand && { byHand }),

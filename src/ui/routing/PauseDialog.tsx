@@ -3,6 +3,7 @@
 import { useState } from 'react';
 import type { PauseRule, Rule } from '@/contract/routing';
 import type { Failure, Result } from '@/core/result';
+import { zonedTime } from '@/core/time/clock';
 import { say } from '@/words/routing';
 import { say as common } from '@/words/common';
 import { Check } from '../parts/Check';
@@ -16,9 +17,10 @@ export function PauseDialog({
   rule,
   rules,
   people,
+  zone,
   onPause,
   onClose,
-}: Pick<RoutingProps, 'people' | 'onPause'> & {
+}: Pick<RoutingProps, 'people' | 'zone' | 'onPause'> & {
   rule: Rule;
   /** All rules of the same person: whoever is away is away for each of them. */
   rules: readonly Rule[];
@@ -32,7 +34,8 @@ export function PauseDialog({
   const who = rule.name || rule.address;
   const pause = async (): Promise<void> => {
     setBusy(true);
-    const at = until === '' ? undefined : new Date(`${until}T00:00:00`);
+    // The day begins where the store is.
+    const at = until === '' ? undefined : new Date(zonedTime(until, 0, 0, zone));
     for (const { id } of all ? rules : [rule]) {
       const input: PauseRule = {
         id,

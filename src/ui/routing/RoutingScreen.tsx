@@ -12,6 +12,7 @@ import { Mark } from '../parts/marks';
 import { Empty, Page, PanelTitle } from '../parts/Page';
 import { answered, valueOrToast } from '../parts/result';
 import { Time } from '../parts/format';
+import { CopiesPart } from './CopiesPart';
 import { PauseDialog } from './PauseDialog';
 import { RuleForm } from './RuleForm';
 import { TryOrder } from './TryOrder';
@@ -42,6 +43,7 @@ export function RoutingScreen(props: RoutingProps) {
               did={undo.did}
             />
           ))}
+          <CopiesPart {...props} channels={props.store.channels} did={undo.did} />
           {!mayEdit && <p className="mt-4 text-sm text-slate">{say.yourRoleMayLookAt}</p>}
         </section>
         <TryOrder {...props} order={order} setOrder={setOrder} />
@@ -257,6 +259,7 @@ function Rules(
           rule={pausing}
           rules={props.allRules.filter((r) => r.address === pausing.address && !r.pause)}
           people={people}
+          zone={props.zone}
           onPause={props.onPause}
           onClose={() => setPausing(undefined)}
         />

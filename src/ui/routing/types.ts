@@ -3,7 +3,7 @@ import type { MomentId } from '@/core/moments';
 import type { Result } from '@/core/result';
 import type { ConditionStore } from '@/contract/notifications';
 import type { RuleForecast } from '@/core/plan';
-import type { PauseRule, Rule, TriedOrder } from '@/contract/routing';
+import type { Copies, PauseRule, Rule, SaveCopy, TriedOrder } from '@/contract/routing';
 
 export interface RoutingProps {
   store: ConditionStore & { locales: Record<string, string> };
@@ -20,6 +20,9 @@ export interface RoutingProps {
   onAdd: (rule: unknown) => Promise<Result<null>>;
   onChange: (id: string, rule: unknown) => Promise<Result<null>>;
   zone: string;
+  copies: Copies;
+  onSaveCopy: (input: SaveCopy) => Promise<Result<null>>;
+  onRemoveCopy: (id: string) => Promise<Result<null>>;
   onRemove: (id: string) => Promise<Result<null>>;
   onPause: (input: PauseRule) => Promise<Result<null>>;
   onForecast: (rule: unknown, instead?: string) => Promise<Result<RuleForecast>>;

@@ -101,6 +101,8 @@ export const history: TranslationOf<typeof say> = {
     '.input {$n :integer} .match $n one {{{$who} hat eine Liste zurückgenommen: {$n} Kunde}} * {{{$who} hat eine Liste zurückgenommen: {$n} Kunden}}',
   pausedRule: '{$who} lässt die Regel für {$recipient} ruhen',
   wentOnWithRule: '{$who} lässt die Regel für {$recipient} wieder gelten',
+  savedCopies: '{$who} hat festgelegt, wovon {$recipient} Kopien bekommt',
+  removedCopies: '{$who} hat die Kopien an {$recipient} entfernt',
   changedCustomer: '{$who} hat die Angaben zu {$customer} geändert',
   correctedAddress: '{$who} hat die Adresse {$from} zu {$to} berichtigt',
   putWordsInUse:

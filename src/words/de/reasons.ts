@@ -22,6 +22,7 @@ export const reasons: TranslationOf<typeof say> = {
   ruleWhenProduct: '{$person} bekommt Nachrichten zum Bestand, wenn {$words}.',
   ruleWhenNotProduct: '{$person} bekommt Nachrichten zum Bestand nur, wenn {$words}.',
   ruleNoCategoryProduct: '{$person} bekommt nur Nachrichten zum Bestand von {$category}.',
+  copyOf: '{$person} bekommt eine Kopie dessen, was {$of} bekommt.',
   rulePaused: 'Die Regel für {$person} ruht.',
   rulePausedUntil: 'Die Regel für {$person} ruht bis {$until} (UTC).',
   standIn: '{$person} vertritt {$instead}.',

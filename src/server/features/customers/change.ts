@@ -1,7 +1,7 @@
 /** What is kept of a customer, changed by hand; and their address, corrected where it was mistyped. */
 import { and, eq, gt, inArray, ne, sql } from 'drizzle-orm';
 import type { Correction, CorrectAddress, SaveCustomer } from '@/contract/customers';
-import type { DeliveryState } from '@/core/mail';
+import { matchesPattern, type DeliveryState } from '@/core/mail';
 import { plainLine } from '@/core/text';
 import type { Access } from '../../auth/access';
 import { remember } from '../../auth/history';
@@ -9,6 +9,7 @@ import { AppError } from '../../base/errors';
 import { idAt } from '../../base/ids';
 import { database, type Executor } from '../../db/client';
 import {
+  channels,
   codeUses,
   consents,
   customers,
@@ -69,6 +70,13 @@ async function refuseAddress(
   if (from === to) refuse(say.sameAddress);
   if (contacts.some((c) => same(c.email, to))) refuse(say.addressOfContact({ address: to }));
   if (same(from, to)) return;
+  // A marketplace that hides its customers is not gone around.
+  const hiding = await db
+    .select({ name: channels.name, maskedDomain: channels.maskedDomain })
+    .from(channels)
+    .where(and(eq(channels.storeId, store.id), ne(channels.maskedDomain, '')));
+  const masked = hiding.find((c) => matchesPattern(`@${c.maskedDomain}`, from));
+  if (masked) refuse(say.addressIsHidden({ channel: masked.name }));
   const [other] = await db
     .select({ id: customers.id })
     .from(customers)

@@ -9,7 +9,8 @@ import { draftsOf, publishMany } from './many';
 import { addShopMail, makeNotification, removeNotification, removeShopMail, switchMany } from './notifications';
 import { savePhrase } from '../templates/phrasebook';
 import { addRule, changeRule, forecastRule, pauseRule, removeRule, testRule, tryOrder } from '../routing/routing';
-import { PauseRuleSchema } from '@/contract/routing';
+import { PauseRuleSchema, SaveCopySchema } from '@/contract/routing';
+import { removeCopy, saveCopy } from '../routing/copies';
 import { DEED_CHECKS, EDITION_NOTE, ID, NUMBER, object, REVISION, SLUG } from '../shapes';
 
 const AUDIENCE = Type.Union(AUDIENCES.map((a) => Type.Literal(a)));
@@ -122,6 +123,18 @@ export const rule = {
     permission: 'routing.edit',
     input: object({ rule: DEED_CHECKS, instead: Type.Optional(ID) }),
     run: (who, { rule, instead }) => forecastRule(who, rule, instead),
+  }),
+  saveCopy: useCase({
+    name: 'rule.save-copy',
+    permission: 'routing.edit',
+    input: SaveCopySchema,
+    run: saveCopy,
+  }),
+  removeCopy: useCase({
+    name: 'rule.remove-copy',
+    permission: 'routing.edit',
+    input: object({ id: ID }),
+    run: removeCopy,
   }),
   try: useCase({
     name: 'rule.try',

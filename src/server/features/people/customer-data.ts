@@ -4,7 +4,17 @@ import { maskDetails } from '@/core/placeholders';
 import type { MomentDetails } from '@/core/moments';
 import type { Access } from '../../auth/access';
 import { database } from '../../db/client';
-import { consents, customers, deliveries, discountCodes, events, orders, withholdings, replies } from '../../db/schema';
+import {
+  consents,
+  customers,
+  deliveries,
+  discountCodes,
+  events,
+  formerAddresses,
+  orders,
+  withholdings,
+  replies,
+} from '../../db/schema';
 import { AppError } from '../../base/errors';
 import { remember } from '../../auth/history';
 import type { ExportedFile } from '../templates/exported';
@@ -17,6 +27,12 @@ import { readKept } from '../../base/reading';
 export async function exportCustomer(access: Access, email: string): Promise<ExportedFile> {
   const db = database();
   const storeId = access.store.id;
+  const former = await db
+    .select({ address: formerAddresses.address, at: formerAddresses.at })
+    .from(formerAddresses)
+    .innerJoin(customers, eq(customers.id, formerAddresses.customerId))
+    .where(and(eq(formerAddresses.storeId, storeId), eq(customers.email, email)));
+  const addresses = [email, ...former.map((f) => f.address)];
   const [person, ownOrders, messages, forbidden] = await Promise.all([
     db
       .select()
@@ -30,7 +46,9 @@ export async function exportCustomer(access: Access, email: string): Promise<Exp
     db
       .select({ delivery: deliveries })
       .from(deliveries)
-      .where(and(eq(deliveries.storeId, storeId), eq(deliveries.recipient, email), ne(deliveries.role, 'staff')))
+      .where(
+        and(eq(deliveries.storeId, storeId), inArray(deliveries.recipient, addresses), ne(deliveries.role, 'staff')),
+      )
       .orderBy(asc(deliveries.id)),
     db
       .select()
@@ -78,7 +96,9 @@ export async function exportCustomer(access: Access, email: string): Promise<Exp
     version: 1,
     store: access.store.name,
     email,
-    customer: person.map(({ id: _id, storeId: _store, ...known }) => known)[0] ?? null,
+    customer:
+      person.map(({ id: _id, storeId: _store, revision: _revision, indexed: _indexed, ...known }) => known)[0] ?? null,
+    formerAddresses: former,
     orders: ownOrders.map((o) => ({ ...o.snapshot, answered: o.answered })),
     events: told.map((e) => ({
       type: e.type,

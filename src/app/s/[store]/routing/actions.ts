@@ -30,6 +30,14 @@ export async function forecastRuleAction(
   return act(rule.forecast, store, { rule: values, ...(instead !== undefined && { instead }) });
 }
 
+export async function saveCopyAction(store: string, input: unknown): Promise<Result<null>> {
+  return done(await actAndRefresh(rule.saveCopy, store, input));
+}
+
+export async function removeCopyAction(store: string, id: string): Promise<Result<null>> {
+  return done(await actAndRefresh(rule.removeCopy, store, { id }));
+}
+
 export async function tryOrderAction(store: string, order: string): Promise<Result<TriedOrder>> {
   return act(rule.try, store, { order });
 }

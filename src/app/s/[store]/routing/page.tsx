@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { pageAccess } from '@/app/page-access';
 import { may } from '@/contract/policy';
+import { loadCopies } from '@/server/features/routing/copies';
 import { loadRouting } from '@/server/features/routing/routing';
 import { listOrders } from '@/server/features/orders/orders';
 import { RoutingScreen } from '@/ui/routing/RoutingScreen';
@@ -9,7 +10,9 @@ import {
   changeRuleAction,
   forecastRuleAction,
   pauseRuleAction,
+  removeCopyAction,
   removeRuleAction,
+  saveCopyAction,
   testRuleAction,
   tryOrderAction,
 } from './actions';
@@ -20,7 +23,11 @@ export const generateMetadata = (): Metadata => ({ title: say.routing });
 export default async function Routing({ params }: { params: Promise<{ store: string }> }) {
   const access = await pageAccess(params);
   const storeId = access.store.id;
-  const [routing, orders] = await Promise.all([loadRouting(access), listOrders(access, {}, 200)]);
+  const [routing, copies, orders] = await Promise.all([
+    loadRouting(access),
+    loadCopies(access),
+    listOrders(access, {}, 200),
+  ]);
 
   return (
     <RoutingScreen
@@ -30,6 +37,9 @@ export default async function Routing({ params }: { params: Promise<{ store: str
       mayTest={may(access.role, 'test.send')}
       onAdd={addRuleAction.bind(null, storeId)}
       onChange={changeRuleAction.bind(null, storeId)}
+      copies={copies}
+      onSaveCopy={saveCopyAction.bind(null, storeId)}
+      onRemoveCopy={removeCopyAction.bind(null, storeId)}
       zone={access.store.timeZone}
       onRemove={removeRuleAction.bind(null, storeId)}
       onPause={pauseRuleAction.bind(null, storeId)}

@@ -4,7 +4,15 @@ interface Context {
   params: Promise<{ address: string }>;
 }
 
-const addressOf = async ({ params }: Context): Promise<string> => decodeURIComponent((await params).address);
+/** As it stands in the address; what cannot be decoded is no mail address either. */
+async function addressOf({ params }: Context): Promise<string> {
+  const { address } = await params;
+  try {
+    return decodeURIComponent(address);
+  } catch {
+    return '';
+  }
+}
 
 export async function GET(request: Request, context: Context): Promise<Response> {
   return handleContacts(request, await addressOf(context));
