@@ -1,5 +1,5 @@
 /** Routing: rules with conditions, tried on orders; what the rules leave out; a rule changed, and what then arrives. */
-import { arrived, choosePick, expect, mailbox, placeByEvent, signIn, test } from './support';
+import { arrived, choose, choosePick, expect, mailbox, placeByEvent, signIn, test } from './support';
 
 test('a colleague hears only of some orders, is found to leave a hole, and hears of them once the rule is changed', async ({
   page,
@@ -84,4 +84,51 @@ test('a rule that no order can meet is refused where it is built', async ({ page
   await expect(form.getByLabel('Address', { exact: true })).toHaveValue('never@bindery-print.example');
   await form.getByRole('button', { name: 'Close' }).click();
   await expect(page.getByText('never@bindery-print.example')).toHaveCount(0);
+});
+
+test('who is away is stood in for, and copies of what customers get reach the team', async ({ page, request }) => {
+  await signIn(page);
+  await page.goto('/s/quillwick/routing');
+  const placed = page.getByRole('region', { name: 'New order' });
+  const stamp = Date.now();
+  await test.step('a rule is tried on the orders of late while it is made', async () => {
+    await placed.getByRole('button', { name: 'Choose who gets it for New order' }).click();
+    const form = page.getByRole('form', { name: 'Choose who gets it for New order' });
+    await form.getByRole('radio', { name: 'Another address' }).click();
+    await form.getByLabel('Address', { exact: true }).fill('press@bindery-print.example');
+    await expect(form.getByRole('status')).toContainText(
+      /Tried on the last \d+ orders, of \d+ days:press@bindery-print\.example: \d+ messages more, at most \d+ on one day\./,
+    );
+    await form.getByRole('button', { name: 'Close' }).click();
+  });
+  await test.step('all rules of who is away rest, and who stands in gets their messages', async () => {
+    await placed.getByRole('button', { name: 'Pause ... Pawel Rutka' }).click();
+    const dialog = page.getByRole('dialog', { name: 'Pause the rule of Pawel Rutka' });
+    await choose(page, 'Who stands in', 'Tom Ashdown');
+    await expect(dialog.getByLabel(/^All \d rules of Pawel Rutka$/)).toBeChecked();
+    await dialog.getByRole('button', { name: 'Pause', exact: true }).click();
+    await expect(dialog).toHaveCount(0);
+    await expect(placed).toContainText('paused · Tom Ashdown stands in');
+    await placeByEvent(request, `AW-${stamp}`, `away-${stamp}@routing-e2e.example`);
+    await arrived('tom@quillwick.example', `AW-${stamp}`);
+    const heard = (await mailbox('pawel@quillwick.example')).some((m) => m.subject.includes(`AW-${stamp}`));
+    expect(heard).toBe(false);
+    await placed.getByRole('button', { name: 'Go on with Pawel Rutka' }).click();
+    await expect(placed).not.toContainText('stands in');
+  });
+  await test.step('copies say whom the message went to', async () => {
+    const copies = page.getByRole('region', { name: 'Copies of what customers get' });
+    await copies.getByRole('button', { name: 'Send copies to ...' }).click();
+    const form = copies.getByRole('form', { name: 'Send copies to ...' });
+    await form.getByRole('radio', { name: 'Another address' }).click();
+    await form.getByLabel('Address', { exact: true }).fill('archive@bindery-print.example');
+    await expect(form).toContainText(/\d+ messages of last month would have been among them\./);
+    await form.getByRole('button', { name: 'Send copies' }).click();
+    await expect(copies.getByText('archive@bindery-print.example')).toBeVisible();
+    const customer = `copied-${stamp}@routing-e2e.example`;
+    await placeByEvent(request, `CP-${stamp}`, customer);
+    await arrived('archive@bindery-print.example', `[Cc ${customer}]`);
+    await copies.getByRole('button', { name: 'Remove the copies to archive@bindery-print.example' }).click();
+    await expect(copies.getByText('archive@bindery-print.example')).toHaveCount(0);
+  });
 });

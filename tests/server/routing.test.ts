@@ -14,6 +14,7 @@ import {
   tryOrder,
 } from '@/server/features/routing/routing';
 import { accessAs, connectService, mailbox, useDatabase } from './fixture';
+import { drain } from './orders';
 
 useDatabase();
 
@@ -170,5 +171,34 @@ describe('a rule that rests', () => {
     ]);
     expect((await loadRouting(access)).rules.some((r) => r.address === 'new@quillwick.example')).toBe(false);
     await expect(forecastRule(access, { ...draft, recipient: { staffId: 'nobody' } })).rejects.toThrow();
+  });
+});
+
+describe('copies for the team', () => {
+  it('arrive with whom the message went to, and stop when they are taken away', async () => {
+    const access = await accessAs();
+    const address = `archive-${process.pid}@quillwick.example`;
+    const rule = { recipient: { address }, notifications: [], channels: [] };
+    await saveCopy(access, rule);
+    await expect(saveCopy(access, rule)).rejects.toThrow('get copies already');
+    const { customers } = await orderChoices(access);
+    await expect(saveCopy(access, { ...rule, recipient: { address: customers[0]!.email } })).rejects.toThrow(
+      'address of a customer',
+    );
+    await expect(
+      saveCopy(access, { ...rule, recipient: { address: 'x@y.example' }, channels: ['none'] }),
+    ).rejects.toThrow('channels of this store');
+    const { number } = await placeOrder(access, {
+      ...{ customerId: customers[0]!.id, channel: 'web-shop', lines: [{ sku: 'PA-KOZO', quantity: 1 }], paid: true },
+    });
+    await drain();
+    const [copied] = await mailbox(address);
+    const [own] = (await mailbox(customers[0]!.email)).filter((m) => m.subject.includes(number));
+    expect(copied!.subject).toBe(`[Cc ${customers[0]!.email}] ${own!.subject}`);
+    const { rules } = await loadCopies(access);
+    expect(rules).toMatchObject([{ address, notifications: [], channels: [] }]);
+    await removeCopy(access, { id: rules[0]!.id });
+    await expect(removeCopy(access, { id: rules[0]!.id })).rejects.toMatchObject({ code: 'not-found' });
+    expect((await loadCopies(access)).rules).toEqual([]);
   });
 });

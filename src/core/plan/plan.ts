@@ -57,6 +57,6 @@ const isMeant = ({ moment, letter, madeFor }: PlanEvent, { notification }: Prepa
     ? notification.id === madeFor.notificationId
     : !goesByHand(moment) || notification.id === letter?.notificationId;
 /** Plans one event: for many, prepare a {@link planner}. */
-export function plan({ store, notifications, rules, names, ...event }: PlanSettings & PlanEvent): Plan {
-  return planner({ store, notifications, rules, ...(names && { names }) }).plan(event);
+export function plan({ store, notifications, rules, copies = [], names, ...event }: PlanSettings & PlanEvent): Plan {
+  return planner({ store, notifications, rules, copies, ...(names && { names }) }).plan(event);
 }
