@@ -3,6 +3,7 @@ import { eq } from 'drizzle-orm';
 import { database } from '@/server/db/client';
 import { deliveries } from '@/server/db/schema';
 import { orderChoices, placeOrder } from '@/server/features/orders/placing';
+import { loadCopies, removeCopy, saveCopy } from '@/server/features/routing/copies';
 import {
   addRule,
   changeRule,

@@ -71,7 +71,7 @@ describe('copies of what goes out to customers', () => {
   it('are none where the customer is not written to, nor of what is of an account or for staff', () => {
     const closed = { name: 'Bazaarlane', customerMail: false };
     expect(written([copy()], { event: { channel: closed } })).toEqual([]);
-    const account = { moment: 'account.password-reset' as const };
+    const account = { moment: 'account.reset-requested' as const };
     const told = written([copy()], { facts: account, event: account });
     expect(told.map((d) => d.recipient.role)).toEqual(['customer']);
     expect(written([copy()], { facts: { audience: 'staff' } })).toEqual([]);
