@@ -1,6 +1,6 @@
 /** Customers: found, read, changed. */
 import { Type, type Static } from '@sinclair/typebox';
-import { ContactSchema, type Contact } from '@/core/order';
+import { ContactSchema, MOST_CONTACTS, type Contact, type ContactLimits } from '@/core/order';
 import type { OptionalKind } from '@/core/moments';
 import type { ListedDelivery } from './deliveries';
 import type { OrderRow } from './orders';
@@ -74,12 +74,11 @@ export interface CustomerPage {
   mail: MailStanding[];
   newest: OrderRow[];
   record: { rows: ListedDelivery[]; next?: string };
+  /** How many contacts there can be, and which labels. */
+  limits: ContactLimits;
   /** Notifications that the record names, for choosing. */
   notifications: { id: string; name: string }[];
 }
-
-/** Contacts of a customer at most. */
-export const MOST_CONTACTS = 10;
 
 export const SaveCustomerSchema = Type.Object(
   {
@@ -112,4 +111,14 @@ export interface Correction {
   orders: number;
   /** Messages to the old address that did not arrive in the last 30 days: they can be sent again. */
   failed: { id: string; notification: string; order: string }[];
+}
+
+/** What limits would mean for contacts that are there: those stay, and no more can be added. */
+export interface LimitsSeen {
+  /** Customers with more contacts. */
+  over: number;
+  /** Customers with contacts of other labels. */
+  otherLabels: number;
+  /** Labels that live messages go to and that would be none of the store's. */
+  unused: string[];
 }

@@ -56,6 +56,7 @@ export const POLICY = {
   'api.read': ['owner'],
   'delivery.resend': ['owner', 'support'],
   'customer.edit': ['owner', 'support'],
+  'contacts.limit': ['owner'],
   'customer.data': ['owner', 'support'],
 } as const satisfies Record<string, readonly Role[]>;
 
@@ -101,6 +102,7 @@ export const ACTION_WORDS: Record<Action, string> = inEachLanguage(() => ({
   'api.read': say.seeTheShopsKeys,
   'delivery.resend': say.sendAgainStopAndHurry,
   'customer.edit': say.changeCustomers,
+  'contacts.limit': say.limitContacts,
   'customer.data': say.exportOrEraseWhatIs,
 }));
 

@@ -55,6 +55,17 @@ export const say = speak('customers', {
   contactLanguage: 'Language',
   asCustomer: 'As the customer',
   removeContact: 'Remove {$label}',
+  limitContacts: 'Contacts ...',
+  contactsOfCustomers: 'Contacts of customers',
+  mostContacts: 'At most, for each customer',
+  labelsThereAre: 'Labels there are, one on each line',
+  labelsThereAreHint: 'Without any, a contact can have any label.',
+  overLimit:
+    '.input {$n :integer} .match $n 0 {{No customer has more contacts than that.}} one {{{$n} customer has more contacts: those stay, and none can be added.}} * {{{$n} customers have more contacts: those stay, and none can be added.}}',
+  otherLabels:
+    '.input {$n :integer} .match $n 0 {{No contact has another label.}} one {{{$n} customer has contacts with other labels, which stay.}} * {{{$n} customers have contacts with other labels, which stay.}}',
+  labelsUnused: 'Messages go to contacts with labels that are not among them: {$labels}.',
+  limitsSaved: 'That holds for contacts from now on.',
   change: 'Change ...',
   changeCustomer: 'Change customer',
   saved: 'The customer is saved.',

@@ -103,6 +103,8 @@ export const say = speak('history', {
   wentOnWithRule: '{$who} went on with the rule of {$recipient}',
   savedCopies: '{$who} set of what {$recipient} gets copies',
   removedCopies: '{$who} removed the copies to {$recipient}',
+  setContactLimits:
+    '.input {$most :integer} .match $most one {{{$who} lets a customer have {$most} contact at most}} * {{{$who} lets a customer have {$most} contacts at most}}',
   changedCustomer: '{$who} changed the customer {$customer}',
   correctedAddress: '{$who} corrected the address {$from} to {$to}',
   putWordsInUse:

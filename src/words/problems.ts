@@ -87,6 +87,12 @@ export const say = speak('problems', {
   theCheckDigitsOfThe: 'The check digits of the IBAN are wrong: a digit is mistyped, or two are swapped.',
   aBicHas8Or: 'A BIC has 8 or 11 letters and digits, such as MARKDEF1100.',
   thisNameIsInThe: 'This name is in the list already.',
+  contactIsTheCustomer: 'This is the address of the customer. A contact has another one.',
+  contactTwice: 'This address is a contact already.',
+  tooManyContacts:
+    '.input {$most :integer} .match $most one {{A customer of this store has {$most} contact at most.}} * {{A customer of this store has {$most} contacts at most.}}',
+  noContactsHere: 'Customers of this store have no contacts.',
+  otherLabel: 'Choose one of the store’s labels: {$labels}.',
   paymentMethod: 'payment method',
   shippingMethod: 'shipping method',
   enterADelayOfAt: 'Enter a delay of at most a year.',

@@ -205,8 +205,6 @@ export const say = speak('refusals', {
   copiesToCustomer: 'This is the address of a customer, who would read what others get.',
   noSuchChannelHere: 'Choose channels of this store.',
   noSuchCustomer: 'There is no such customer.',
-  contactIsTheCustomer: 'This is the address of the customer. A contact has another one.',
-  contactTwice: 'This address is a contact already.',
   customerChangedMeanwhile: 'Somebody else changed this customer meanwhile. Close this, look, and change it again.',
   sameAddress: 'This is the address that they have.',
   addressOfAnother: '{$address} is the address of another customer.',

@@ -1,6 +1,6 @@
 /** Customers: known by their orders, found by their names, changed by hand and by lists, and their address corrected. */
 import { and, eq } from 'drizzle-orm';
-import type { Order } from '@/core/order';
+import { ANY_CONTACTS, type Order } from '@/core/order';
 import { database } from '@/server/db/client';
 import {
   channels,
@@ -13,6 +13,7 @@ import {
 } from '@/server/db/schema';
 import { countAll, indexCustomers } from '@/server/events/known-customers';
 import { receiveEvent } from '@/server/events/receive';
+import { lookAtLimits, putContacts, saveLimits } from '@/server/features/customers/contacts';
 import { correctAddress, lookAtCorrection, saveCustomer } from '@/server/features/customers/change';
 import { customerOfAddress, loadCustomer } from '@/server/features/customers/customer';
 import { listCustomers, NO_FILTER, readCustomerFilter } from '@/server/features/customers/list';
@@ -170,6 +171,58 @@ describe('a customer is changed', () => {
     expect(after).toMatchObject({ lastName: 'Lund', language: 'de', contacts: [accounts] });
     expect(after.mail.map((m) => m.address)).toEqual([email, accounts.email]);
     expect(await search('lund')).toContain(email);
+  });
+});
+
+describe('how many contacts there are', () => {
+  afterAll(async () => saveLimits(await accessAs(), ANY_CONTACTS));
+
+  it('is set by the store, told before, and holds on every way in', async () => {
+    const email = reader();
+    await place({ number: 'M-1', customer: { email } });
+    const contacts = [
+      { label: 'Accounts', email: `a-${email}` },
+      { label: 'Press', email: `p-${email}` },
+    ];
+    await putContacts(SHOP, email, { email, contacts });
+    const limits = { most: 1, labels: [' Accounts ', 'accounts', 'Goods in'] };
+    expect(await lookAtLimits(await accessAs(), limits)).toMatchObject({
+      over: expect.any(Number),
+      otherLabels: expect.any(Number),
+    });
+    expect((await lookAtLimits(await accessAs(), limits)).over).toBeGreaterThan(0);
+    await saveLimits(await accessAs(), limits);
+    // Those that are there stay, and no more come.
+    expect(await putContacts(SHOP, email, { email, contacts })).toMatchObject({
+      most: 1,
+      labels: ['Accounts', 'Goods in'],
+      contacts,
+    });
+    const more = [...contacts, { label: 'Accounts', email: `more-${email}` }];
+    await expect(putContacts(SHOP, email, { email, contacts: more })).rejects.toThrow('1 contact at most');
+    const { id, revision } = await rowOf(email);
+    const values = { id, revision, firstName: '', lastName: '', company: '', language: '' };
+    await expect(saveCustomer(await accessAs(), { ...values, contacts: more })).rejects.toMatchObject({
+      problems: [{ path: '/contacts' }],
+    });
+    const other = [{ label: 'Studio', email: `s-${email}` }];
+    await expect(saveCustomer(await accessAs(), { ...values, contacts: other })).rejects.toMatchObject({
+      problems: [{ path: '/contacts/0/label', message: expect.stringContaining('Accounts, Goods in') }],
+    });
+  });
+
+  it('is ten at most in a list, and the customer is none of them', async () => {
+    const email = reader();
+    const many = Array.from({ length: 11 }, (_, i) => `L${i}: l${i}@many.example`).join('; ');
+    const seen = await previewFile(
+      await accessAs(),
+      'customers',
+      csv('email,contacts', `${email},"${many}"`, `two-${email},Me: two-${email}`),
+    );
+    expect(seen.problems).toMatchObject([
+      { row: 2, column: 'contacts', message: expect.stringContaining('10 contacts at most') },
+      { row: 3, column: 'contacts', message: expect.stringContaining('address of the customer') },
+    ]);
   });
 });
 

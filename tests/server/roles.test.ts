@@ -75,6 +75,8 @@ const ACTIONS: Record<string, [roles: string, ...args: unknown[]]> = {
   forecastRuleAction: ['owner designer', {}],
   saveCopyAction: ['owner designer', { recipient: { staffId: 'none' }, notifications: [], channels: [] }],
   removeCopyAction: ['owner designer', 'none'],
+  lookAtLimitsAction: ['owner', { most: 10, labels: [] }],
+  saveLimitsAction: ['owner', { most: 10, labels: [] }],
   takeListBackAction: ['owner', 'none'],
   saveCustomerAction: [
     'owner support',

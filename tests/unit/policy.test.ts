@@ -41,6 +41,7 @@ const TABLE: Record<Action, string> = {
   'api.read': 'owner',
   'delivery.resend': 'owner support',
   'customer.edit': 'owner support',
+  'contacts.limit': 'owner',
   'customer.data': 'owner support',
 };
 

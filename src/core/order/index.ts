@@ -17,3 +17,4 @@ export * from './action-schema';
 export * from './still-allowed';
 export * from './samples';
 export * from './words';
+export * from './contacts';

@@ -1,6 +1,5 @@
 /** The public interface as OpenAPI 3.1, made from the schemas that the code itself checks with. */
-import { MOST_CONTACTS } from '@/contract/customers';
-import { ContactSchema } from '@/core/order';
+import { ContactSchema, MOST_CONTACTS } from '@/core/order';
 import { CodeConditionsSchema, CodeValueSchema } from '@/core/codes';
 import { DELIVERY_STATES } from '@/core/mail';
 import { AUDIENCES } from '@/core/moments';

@@ -4,6 +4,7 @@ import type { Fallbacks } from '@/core/plan';
 import type { StoreFacts } from '@/core/snapshot';
 import type { Terms } from '@/core/terms';
 // By its path: this file is also read where no aliases are known.
+import { ANY_CONTACTS, type ContactLimits } from '../../core/order/contacts';
 import { DEFAULT_RETENTION, type Retention } from '../../core/retention';
 import { json, lookColumn } from './columns';
 
@@ -33,6 +34,10 @@ export const stores = mysqlTable('store', {
   look: lookColumn('look').notNull(),
   /** Grows by one with each change of what planning reads, so that a planner prepared once is used until then. */
   settingsRevision: int('settings_revision').notNull().default(1),
+  /** How many contacts a customer may have, and which labels there are. */
+  contactLimits: json<ContactLimits>('contact_limits')
+    .notNull()
+    .$defaultFn(() => ANY_CONTACTS),
   /** How long what is kept of customers is kept. */
   retention: json<Retention>('retention')
     .notNull()

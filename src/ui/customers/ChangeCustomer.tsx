@@ -3,7 +3,7 @@
 import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { MOST_CONTACTS, type CustomerPage, type SaveCustomer } from '@/contract/customers';
+import type { CustomerPage, SaveCustomer } from '@/contract/customers';
 import { languageName } from '@/core/names';
 import type { Contact } from '@/core/order';
 import type { Failure, Result } from '@/core/result';
@@ -29,6 +29,7 @@ export function ChangeCustomer({
   const [form, setForm] = useState({ firstName, lastName, company, language, contacts });
   const [failure, setFailure] = useState<Failure>();
   const [busy, setBusy] = useState(false);
+  const { labels } = customer.limits;
   const set = (change: Partial<typeof form>): void => {
     setForm({ ...form, ...change });
     for (const key of Object.keys(change)) setFailure((now) => corrected(now, `/${key}`));
@@ -149,15 +150,25 @@ export function ChangeCustomer({
             <section key={i} aria-label={named} className="border border-rule bg-sheet p-3">
               <div className="grid grid-cols-2 gap-3 max-sm:grid-cols-1">
                 <Field label={say.label} problem={problemAt(failure, `/contacts/${i}/label`)}>
-                  {(ids) => (
-                    <input
-                      {...ids}
-                      className="input"
-                      placeholder={say.labelHint}
-                      value={contact.label}
-                      onChange={(e) => setContact(i, { label: e.target.value })}
-                    />
-                  )}
+                  {(ids) =>
+                    labels.length > 0 ? (
+                      <Pick
+                        id={ids.id}
+                        className="w-full"
+                        value={contact.label}
+                        choices={[...new Set([...labels, contact.label])].map((l) => ({ value: l, label: l }))}
+                        onChange={(label) => setContact(i, { label })}
+                      />
+                    ) : (
+                      <input
+                        {...ids}
+                        className="input"
+                        placeholder={say.labelHint}
+                        value={contact.label}
+                        onChange={(e) => setContact(i, { label: e.target.value })}
+                      />
+                    )
+                  }
                 </Field>
                 <Field label={common.emailAddress} problem={problemAt(failure, `/contacts/${i}/email`)}>
                   {(ids) => (
@@ -205,11 +216,12 @@ export function ChangeCustomer({
             </section>
           );
         })}
-        {form.contacts.length < MOST_CONTACTS && (
+        {problemAt(failure, '/contacts') && <Trouble>{problemAt(failure, '/contacts')}</Trouble>}
+        {form.contacts.length < customer.limits.most && (
           <button
             type="button"
             className="btn self-start"
-            onClick={() => setForm({ ...form, contacts: [...form.contacts, { label: '', email: '' }] })}
+            onClick={() => setForm({ ...form, contacts: [...form.contacts, { label: labels[0] ?? '', email: '' }] })}
           >
             {say.addContact}
           </button>

@@ -1,6 +1,7 @@
 'use client';
 /** Customers: looked for by name, company, address or order, or narrowed by what they did and what reaches them. */
 import { useRouter } from 'next/navigation';
+import { useState } from 'react';
 import type { CustomerFilterState, CustomerList } from '@/contract/customers';
 import { countryName, languageName } from '@/core/names';
 import { inEachLanguage } from '@/words/speak';
@@ -13,6 +14,7 @@ import Link from '../parts/Link';
 import { Empty, Page } from '../parts/Page';
 import { Head } from '../parts/Table';
 import { customersAddress } from './address';
+import { LimitsDialog, type LimitsProps } from './LimitsDialog';
 
 const COLUMNS = inEachLanguage(
   () =>
@@ -38,12 +40,34 @@ export interface CustomersScreenProps {
   categories: readonly string[];
   /** Names by id. */
   channels: Record<string, string>;
+  /** For who may set them. */
+  limits?: LimitsProps | undefined;
 }
 
-export function CustomersScreen({ base, zone, currency, filter, list, channels, ...choices }: CustomersScreenProps) {
+export function CustomersScreen({
+  base,
+  zone,
+  currency,
+  filter,
+  list,
+  channels,
+  limits,
+  ...choices
+}: CustomersScreenProps) {
+  const [limiting, setLimiting] = useState(false);
   const filtered = Object.values(filter).some((v) => v !== '');
   return (
-    <Page title={say.customers}>
+    <Page
+      title={say.customers}
+      actions={
+        limits && (
+          <button type="button" className="btn" onClick={() => setLimiting(true)}>
+            {say.limitContacts}
+          </button>
+        )
+      }
+    >
+      {limits && limiting && <LimitsDialog {...limits} onClose={() => setLimiting(false)} />}
       <div className="flex flex-col lg:h-full lg:min-h-0">
         <CustomersFilter {...{ base, filter, channels }} {...choices} />
         <div className="lg:min-h-0 flex-1 lg:overflow-auto bg-panel">

@@ -57,6 +57,17 @@ export const customers: TranslationOf<typeof say> = {
   contactLanguage: 'Sprache',
   asCustomer: 'Wie der Kunde',
   removeContact: '{$label} entfernen',
+  limitContacts: 'Kontakte ...',
+  contactsOfCustomers: 'Kontakte von Kunden',
+  mostContacts: 'Höchstens je Kunde',
+  labelsThereAre: 'Bezeichnungen, je Zeile eine',
+  labelsThereAreHint: 'Ohne Angabe kann ein Kontakt jede Bezeichnung haben.',
+  overLimit:
+    '.input {$n :integer} .match $n 0 {{Kein Kunde hat mehr Kontakte.}} one {{{$n} Kunde hat mehr Kontakte: Sie bleiben, und keiner kommt hinzu.}} * {{{$n} Kunden haben mehr Kontakte: Sie bleiben, und keiner kommt hinzu.}}',
+  otherLabels:
+    '.input {$n :integer} .match $n 0 {{Kein Kontakt hat eine andere Bezeichnung.}} one {{{$n} Kunde hat Kontakte mit anderen Bezeichnungen; sie bleiben.}} * {{{$n} Kunden haben Kontakte mit anderen Bezeichnungen; sie bleiben.}}',
+  labelsUnused: 'Nachrichten gehen an Kontakte mit Bezeichnungen, die nicht dabei sind: {$labels}.',
+  limitsSaved: 'Das gilt ab jetzt für Kontakte.',
   change: 'Ändern ...',
   changeCustomer: 'Kunden ändern',
   saved: 'Der Kunde ist gespeichert.',

@@ -103,6 +103,8 @@ export const history: TranslationOf<typeof say> = {
   wentOnWithRule: '{$who} lässt die Regel für {$recipient} wieder gelten',
   savedCopies: '{$who} hat festgelegt, wovon {$recipient} Kopien bekommt',
   removedCopies: '{$who} hat die Kopien an {$recipient} entfernt',
+  setContactLimits:
+    '.input {$most :integer} .match $most one {{{$who} lässt einen Kunden höchstens {$most} Kontakt haben}} * {{{$who} lässt einen Kunden höchstens {$most} Kontakte haben}}',
   changedCustomer: '{$who} hat die Angaben zu {$customer} geändert',
   correctedAddress: '{$who} hat die Adresse {$from} zu {$to} berichtigt',
   putWordsInUse:

@@ -92,6 +92,12 @@ export const problems: TranslationOf<typeof say> = {
     'Die Prüfziffern der IBAN stimmen nicht: eine Ziffer ist falsch getippt, oder zwei sind vertauscht.',
   aBicHas8Or: 'Eine BIC hat 8 oder 11 Buchstaben und Ziffern, zum Beispiel MARKDEF1100.',
   thisNameIsInThe: 'Dieser Name steht schon in der Liste.',
+  contactIsTheCustomer: 'Das ist die Adresse des Kunden. Ein Kontakt hat eine andere.',
+  contactTwice: 'Diese Adresse ist schon ein Kontakt.',
+  tooManyContacts:
+    '.input {$most :integer} .match $most one {{Ein Kunde dieses Shops hat höchstens {$most} Kontakt.}} * {{Ein Kunde dieses Shops hat höchstens {$most} Kontakte.}}',
+  noContactsHere: 'Kunden dieses Shops haben keine Kontakte.',
+  otherLabel: 'Wählen Sie eine der Bezeichnungen des Shops: {$labels}.',
   paymentMethod: 'Zahlungsart',
   shippingMethod: 'Versandart',
   enterADelayOfAt: 'Geben Sie eine Verzögerung von höchstens einem Jahr ein.',

@@ -217,8 +217,6 @@ export const refusals: TranslationOf<typeof say> = {
   copiesToCustomer: 'Das ist die Adresse eines Kunden, der läse, was andere bekommen.',
   noSuchChannelHere: 'Wählen Sie Kanäle dieses Shops.',
   noSuchCustomer: 'Diesen Kunden gibt es nicht.',
-  contactIsTheCustomer: 'Das ist die Adresse des Kunden. Ein Kontakt hat eine andere.',
-  contactTwice: 'Diese Adresse ist schon ein Kontakt.',
   customerChangedMeanwhile:
     'Jemand hat diesen Kunden inzwischen geändert. Schließen Sie dies, sehen Sie nach, und ändern Sie noch einmal.',
   sameAddress: 'Das ist schon die Adresse.',

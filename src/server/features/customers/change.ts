@@ -38,7 +38,7 @@ const same = (a: string, b: string): boolean => a.toLowerCase() === b.toLowerCas
 export async function saveCustomer(access: Access, input: SaveCustomer): Promise<{ revision: number }> {
   const { id, revision, contacts } = input;
   const row = await customerById(access, id);
-  refuseContacts(row.email, contacts);
+  refuseContacts(row.email, contacts, access.store.contactLimits, row.contacts);
   const [saved] = await database()
     .update(customers)
     .set({

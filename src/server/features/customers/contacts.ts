@@ -1,15 +1,24 @@
 /** A customer's contacts as the shop's account page and checkout keep them. */
 import { and, eq, sql } from 'drizzle-orm';
 import { Type } from '@sinclair/typebox';
-import { MOST_CONTACTS } from '@/contract/customers';
-import { ContactSchema, noAddress, type Contact } from '@/core/order';
+import type { LimitsSeen } from '@/contract/customers';
+import {
+  ANY_CONTACTS,
+  contactProblems,
+  ContactSchema,
+  MOST_CONTACTS,
+  noAddress,
+  type Contact,
+  type ContactLimits,
+} from '@/core/order';
 import { checker, isMailAddress } from '@/core/schema';
 import { plainLine } from '@/core/text';
-import { historyEntry } from '../../auth/history';
+import type { Access } from '../../auth/access';
+import { historyEntry, remember } from '../../auth/history';
 import { AppError } from '../../base/errors';
 import { newId } from '../../base/ids';
 import { database, type Executor } from '../../db/client';
-import { customers, formerAddresses, notifications } from '../../db/schema';
+import { customers, formerAddresses, notifications, stores } from '../../db/schema';
 import { say } from '@/words/refusals';
 
 /** What the shop is told: who the contacts are, how many there can be, and the labels that messages go to. */
@@ -22,15 +31,16 @@ export interface ContactsKept {
 
 const same = (a: string, b: string): boolean => a.toLowerCase() === b.toLowerCase();
 
-/** Refuses contacts that are the customer, or stand twice: nobody gets one message twice. */
-export function refuseContacts(email: string, contacts: readonly Contact[]): void {
-  contacts.forEach((contact, i) => {
-    const refuse = (message: string): never => {
-      throw new AppError('invalid', message, [{ path: `/contacts/${i}/email`, message }]);
-    };
-    if (same(contact.email, email)) refuse(say.contactIsTheCustomer);
-    if (contacts.findIndex((c) => same(c.email, contact.email)) < i) refuse(say.contactTwice);
-  });
+/** Refuses contacts that a customer cannot have, with the places. Throws `invalid`. */
+export function refuseContacts(
+  email: string,
+  contacts: readonly Contact[],
+  limits: ContactLimits,
+  before: readonly Contact[] = [],
+): void {
+  const problems = contactProblems(email, contacts, limits, before);
+  const [first] = problems;
+  if (first) throw new AppError('invalid', first.message, problems);
 }
 
 /** Contacts as they are kept: on one line, and without what is empty. */
@@ -64,12 +74,23 @@ export async function contactsOf(storeId: string, email: string): Promise<Contac
   return { email: row.email, contacts: row.contacts, ...(await limitsOf(storeId)) };
 }
 
-async function limitsOf(storeId: string): Promise<{ most: number; labels: string[] }> {
+/** What a store lets; without labels of its own, those that messages go to. */
+async function limitsOf(storeId: string): Promise<ContactLimits> {
+  const db = database();
+  const [[store], labels] = await Promise.all([
+    db.select({ limits: stores.contactLimits }).from(stores).where(eq(stores.id, storeId)),
+    labelsOfMessages(storeId),
+  ]);
+  const { most, labels: own } = store?.limits ?? ANY_CONTACTS;
+  return { most, labels: own.length > 0 ? own : labels };
+}
+
+async function labelsOfMessages(storeId: string): Promise<string[]> {
   const rows = await database()
     .select({ labels: notifications.labels })
     .from(notifications)
     .where(and(eq(notifications.storeId, storeId), eq(notifications.audience, 'contact')));
-  return { most: MOST_CONTACTS, labels: [...new Set(rows.flatMap((r) => r.labels))].toSorted() };
+  return [...new Set(rows.flatMap((r) => r.labels))].toSorted();
 }
 
 const ContactsSchema = Type.Object(
@@ -96,7 +117,8 @@ export async function putContacts(storeId: string, email: string, input: unknown
   const contacts = tidyContacts(checked.value.contacts);
   await database().transaction(async (tx) => {
     const row = await rowOf(storeId, email, tx, true);
-    refuseContacts(row?.email ?? email, contacts);
+    const [store] = await tx.select({ limits: stores.contactLimits }).from(stores).where(eq(stores.id, storeId));
+    refuseContacts(row?.email ?? email, contacts, store?.limits ?? ANY_CONTACTS, row?.contacts);
     if (row) {
       if (JSON.stringify(row.contacts) === JSON.stringify(contacts)) return;
       await tx
@@ -119,4 +141,32 @@ export async function putContacts(storeId: string, email: string, input: unknown
     );
   });
   return contactsOf(storeId, email);
+}
+
+/** Limits as they are kept: labels on one line, each once. */
+const tidyLimits = ({ most, labels }: ContactLimits): ContactLimits => {
+  const tidied = labels.map(plainLine).filter((l) => l !== '');
+  return { most, labels: tidied.filter((l, i) => tidied.findIndex((o) => same(o, l)) === i) };
+};
+
+/** What limits would mean for the contacts that are there. Nothing is changed. */
+export async function lookAtLimits({ store }: Access, input: ContactLimits): Promise<LimitsSeen> {
+  const { most, labels } = tidyLimits(input);
+  const rows = await database()
+    .select({ contacts: customers.contacts })
+    .from(customers)
+    .where(and(eq(customers.storeId, store.id), sql`json_length(${customers.contacts}) > 0`));
+  const known = (label: string): boolean => labels.length === 0 || labels.some((l) => same(l, label));
+  return {
+    over: rows.filter((r) => r.contacts.length > most).length,
+    otherLabels: rows.filter((r) => r.contacts.some((c) => !known(c.label))).length,
+    unused: (await labelsOfMessages(store.id)).filter((l) => !known(l)),
+  };
+}
+
+/** Sets how many contacts customers may have, and which labels there are. Contacts that are there stay. */
+export async function saveLimits(access: Access, input: ContactLimits): Promise<void> {
+  const contactLimits = tidyLimits(input);
+  await database().update(stores).set({ contactLimits }).where(eq(stores.id, access.store.id));
+  await remember(access, 'setContactLimits', { most: contactLimits.most });
 }

@@ -108,6 +108,7 @@ export async function loadCustomer(
       placedAt: placedAt.toISOString(),
     })),
     record,
+    limits: access.store.contactLimits,
     notifications: named,
   };
 }

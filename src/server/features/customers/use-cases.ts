@@ -1,10 +1,24 @@
 /** Customers: who they are and what reaches them. */
 import { CorrectAddressSchema, SaveCustomerSchema } from '@/contract/customers';
+import { ContactLimitsSchema } from '@/core/order';
 import { useCase } from '../use-case';
+import { lookAtLimits, saveLimits } from './contacts';
 import { correctAddress, lookAtCorrection, saveCustomer } from './change';
 
 export const customers = {
   save: useCase({ name: 'customers.save', permission: 'customer.edit', input: SaveCustomerSchema, run: saveCustomer }),
+  lookAtLimits: useCase({
+    name: 'customers.look-at-limits',
+    permission: 'contacts.limit',
+    input: ContactLimitsSchema,
+    run: lookAtLimits,
+  }),
+  saveLimits: useCase({
+    name: 'customers.save-limits',
+    permission: 'contacts.limit',
+    input: ContactLimitsSchema,
+    run: saveLimits,
+  }),
   lookAtCorrection: useCase({
     name: 'customers.look-at-correction',
     permission: 'customer.edit',

@@ -15,6 +15,8 @@ import {
 } from '@/core/exchange';
 import {
   AddressSchema,
+  ANY_CONTACTS,
+  contactProblems,
   ContactSchema,
   isOwnNumber,
   orderProblems,
@@ -161,7 +163,9 @@ async function readTable(
   } else if (kind === 'customers') {
     for (const { row, cells } of list.rows) {
       const { contacts, problem } = contactsFrom(String(cells.contacts ?? ''));
-      if (problem) read.problems.push({ row, column: 'contacts', message: problem });
+      const [wrong] = contactProblems(String(cells.email), contacts, ANY_CONTACTS);
+      const message = problem ?? wrong?.message;
+      if (message) read.problems.push({ row, column: 'contacts', message });
       else read.customers.push(givenOf(cells, list.columns, contacts));
     }
   } else if (kind === 'codes') {
@@ -218,7 +222,10 @@ async function readJson(access: Access, kind: ListKind, text: string, channelIds
       else read.products.push({ taxRate: 0, options: '', url: '', ...checked.value });
     } else if (kind === 'customers') {
       const checked = checkCustomer(entry);
-      if (!checked.ok) say(checked.problems);
+      const wrong = checked.ok
+        ? contactProblems(checked.value.email, checked.value.contacts ?? [], ANY_CONTACTS)
+        : checked.problems;
+      if (!checked.ok || wrong.length > 0) say(wrong);
       else read.customers.push({ email: checked.value.email, set: withoutEmail(checked.value), empty: [] });
     } else if (kind === 'codes') {
       const checked = checkCode(entry);

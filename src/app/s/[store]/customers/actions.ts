@@ -1,7 +1,7 @@
 'use server';
 /** What can be done with a customer. */
 import { act, actAndRefresh, done } from '@/app/act';
-import type { Correction } from '@/contract/customers';
+import type { Correction, LimitsSeen } from '@/contract/customers';
 import type { Result } from '@/core/result';
 import { customers } from '@/server/features/customers/use-cases';
 import { customer } from '@/server/features/orders/use-cases';
@@ -9,6 +9,14 @@ import { withholding } from '@/server/features/sending/use-cases';
 
 export async function saveCustomerAction(store: string, input: unknown): Promise<Result<{ revision: number }>> {
   return actAndRefresh(customers.save, store, input);
+}
+
+export async function lookAtLimitsAction(store: string, input: unknown): Promise<Result<LimitsSeen>> {
+  return act(customers.lookAtLimits, store, input);
+}
+
+export async function saveLimitsAction(store: string, input: unknown): Promise<Result<null>> {
+  return done(await actAndRefresh(customers.saveLimits, store, input));
 }
 
 export async function lookAtCorrectionAction(store: string, input: unknown): Promise<Result<Correction>> {

@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { notFound, redirect } from 'next/navigation';
 import { pageAccess } from '@/app/page-access';
+import { may } from '@/contract/policy';
 import { countryName } from '@/core/names';
 import { customerOfAddress } from '@/server/features/customers/customer';
 import { customerChoices, listCustomers, readCustomerFilter } from '@/server/features/customers/list';
@@ -8,6 +9,7 @@ import { channelNames } from '@/server/features/orders/orders';
 import { oneOf } from '@/server/features/query';
 import { CustomersScreen } from '@/ui/customers/CustomersScreen';
 import { say } from '@/words/customers';
+import { lookAtLimitsAction, saveLimitsAction } from './actions';
 
 export const generateMetadata = (): Metadata => ({ title: say.customers });
 
@@ -44,6 +46,15 @@ export default async function Customers({
       countries={countries.map((id) => ({ id, name: countryName(id) }))}
       categories={categories}
       channels={channels}
+      limits={
+        may(access.role, 'contacts.limit')
+          ? {
+              limits: access.store.contactLimits,
+              onLookAtLimits: lookAtLimitsAction.bind(null, access.store.id),
+              onSaveLimits: saveLimitsAction.bind(null, access.store.id),
+            }
+          : undefined
+      }
     />
   );
 }

@@ -1,0 +1,1 @@
+ALTER TABLE `store` ADD COLUMN IF NOT EXISTS `contact_limits` json NOT NULL DEFAULT '{"most":10,"labels":[]}';
