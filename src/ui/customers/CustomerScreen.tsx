@@ -201,7 +201,7 @@ export function CustomerScreen(props: CustomerScreenProps) {
         <section aria-label={say.record} className="flex min-w-0 flex-col lg:min-h-0">
           <div className="flex shrink-0 flex-wrap items-center gap-3 border-b border-rule px-5 py-2">
             <h2 className="font-serif text-lg">{say.record}</h2>
-            <p className="min-w-0 flex-1 truncate text-sm text-slate">
+            <p className="min-w-32 flex-1 text-sm break-words text-slate">
               {say.recordNote({ addresses: listed(customer.mail.map((m) => m.address)) })}
             </p>
             <Segments

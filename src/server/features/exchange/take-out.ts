@@ -73,7 +73,8 @@ export async function takeOut(
       contacts: contactsText(c.contacts),
     }));
     json = list.map(({ email, firstName, lastName, company, language, guest, address, contacts }) => ({
-      ...{ email, firstName, lastName, company, language, guest, contacts },
+      ...{ email, firstName, lastName, company, guest, contacts },
+      ...(language !== '' && { language }),
       ...(address.country !== NO_COUNTRY && { address }),
     }));
   } else if (kind === 'codes') {
