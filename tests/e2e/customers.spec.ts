@@ -126,7 +126,7 @@ test('who is erased is gone from the list', async ({ page, request }) => {
   await signIn(page);
   await open(page, 'erase@inkwell.example');
   const downloading = page.waitForEvent('download');
-  await page.getByRole('link', { name: 'Export' }).click();
+  await page.getByRole('link', { name: 'Export data' }).click();
   expect((await downloading).suggestedFilename()).toContain('erase');
   await page.getByRole('button', { name: 'Erase ...' }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'Erase', exact: true }).click();

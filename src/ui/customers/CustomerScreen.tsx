@@ -94,8 +94,8 @@ export function CustomerScreen(props: CustomerScreenProps) {
         )
       }
     >
-      <div className="lg:grid lg:h-full lg:min-h-0 lg:grid-cols-[19rem_minmax(0,1fr)]">
-        <div className="border-rule bg-panel px-5 py-4 text-sm max-lg:border-b lg:min-h-0 lg:overflow-auto lg:border-e">
+      <div className="lg:h-full lg:min-h-0 lg:overflow-auto xl:grid xl:grid-cols-[19rem_minmax(0,1fr)] xl:overflow-hidden">
+        <div className="border-rule bg-panel px-5 py-4 text-sm max-xl:border-b xl:min-h-0 xl:overflow-auto xl:border-e">
           <section aria-label={say.who}>
             <PanelTitle>{say.who}</PanelTitle>
             <dl className="mt-1 grid grid-cols-[max-content_minmax(0,1fr)] gap-x-4 gap-y-1">
@@ -198,7 +198,7 @@ export function CustomerScreen(props: CustomerScreenProps) {
             </ul>
           </section>
         </div>
-        <section aria-label={say.record} className="flex min-w-0 flex-col lg:min-h-0">
+        <section aria-label={say.record} className="flex min-w-0 flex-col xl:min-h-0">
           <div className="flex shrink-0 flex-wrap items-center gap-3 border-b border-rule px-5 py-2">
             <h2 className="font-serif text-lg">{say.record}</h2>
             <p className="min-w-32 flex-1 text-sm break-words text-slate">
@@ -221,7 +221,7 @@ export function CustomerScreen(props: CustomerScreenProps) {
               onChange={(notification) => router.push(address({ notification }))}
             />
           </div>
-          <div className="flex-1 bg-panel lg:min-h-0 lg:overflow-auto">
+          <div className="flex-1 bg-panel xl:min-h-0 xl:overflow-auto">
             {customer.record.rows.length === 0 ? (
               <Empty title={say.nothingSent} />
             ) : (

@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { CustomerFilterState, CustomerList } from '@/contract/customers';
 import { countryName, languageName } from '@/core/names';
+import { NO_COUNTRY } from '@/core/order';
 import { inEachLanguage } from '@/words/speak';
 import { say } from '@/words/customers';
 import { say as common } from '@/words/common';
@@ -93,9 +94,15 @@ export function CustomersScreen({
                     <td data-line="rest" className="truncate px-2" title={c.email}>
                       {c.email}
                     </td>
-                    <td className="truncate px-2">{c.country && c.country !== 'ZZ' ? countryName(c.country) : ''}</td>
-                    <td className="truncate px-2">{c.language && languageName(c.language)}</td>
-                    <td className="truncate px-2">{channels[c.channel] ?? c.channel}</td>
+                    <td className="truncate px-2" title={nameOfCountry(c.country)}>
+                      {nameOfCountry(c.country)}
+                    </td>
+                    <td className="truncate px-2" title={c.language && languageName(c.language)}>
+                      {c.language && languageName(c.language)}
+                    </td>
+                    <td className="truncate px-2" title={channels[c.channel] ?? c.channel}>
+                      {channels[c.channel] ?? c.channel}
+                    </td>
                     <td data-line="foot" className="px-2 text-end">
                       {c.orders}
                     </td>
@@ -127,6 +134,9 @@ export function CustomersScreen({
     </Page>
   );
 }
+
+const nameOfCountry = (country: string): string =>
+  country === '' || country === NO_COUNTRY ? '' : countryName(country);
 
 function CustomersFilter({
   base,

@@ -25,7 +25,7 @@ const COLUMNS = inEachLanguage(
 const COLUMNS_OF_PERSON = inEachLanguage(
   () =>
     [
-      { label: common.state, className: 'w-30' },
+      { label: common.state, className: 'w-36' },
       { label: say.to, className: 'w-34' },
       { label: common.notification, className: 'w-32' },
       { label: say.subjectOrWhatHappened },
