@@ -18,7 +18,7 @@ const TURNS = 25;
 const AT_ONCE = 100_000;
 
 export async function benchCustomers(): Promise<{ rows: Row[]; notes: string[] }> {
-  await setUp({
+  const setting = await setUp({
     basePort: 5_980,
     dataDir: resolve('.libellus/bench-customers'),
     demo: true,
@@ -26,6 +26,14 @@ export async function benchCustomers(): Promise<{ rows: Row[]; notes: string[] }
     web: false,
     worker: false,
   });
+  try {
+    return await measured();
+  } finally {
+    await setting.end();
+  }
+}
+
+async function measured(): Promise<{ rows: Row[]; notes: string[] }> {
   const { closeDatabase, database } = await import('../src/server/db/client');
   const t = await import('../src/server/db/schema');
   const { eq } = await import('drizzle-orm');

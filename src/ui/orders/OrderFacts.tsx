@@ -43,7 +43,10 @@ export function OrderFacts({
       <Figures order={order} />
       <dl className="mt-5 grid grid-cols-[max-content_1fr] gap-x-4 gap-y-1">
         <Fact label={common.customer}>
-          <Link className="link" href={`${base}/customers?address=${encodeURIComponent(customer.email)}`}>
+          <Link
+            className="link inline-flex min-h-6 items-center"
+            href={`${base}/customers?address=${encodeURIComponent(customer.email)}`}
+          >
             {customer.guest
               ? say.nameAsGuest({ name: customerName(order) || customer.email })
               : customerName(order) || customer.email}
