@@ -2,6 +2,7 @@
 import { and, asc, desc, eq, gt, gte, inArray, like, lt, or, sql, type SQL } from 'drizzle-orm';
 import type { CustomerFilterState, CustomerList, CustomerRow } from '@/contract/customers';
 import { wordsToFind } from '@/core/order';
+import { isMailAddress } from '@/core/schema';
 import type { Access } from '../../auth/access';
 import { database } from '../../db/client';
 import { customers, customerWords, deliveries, orders, products, unsubscriptions, withholdings } from '../../db/schema';
@@ -91,10 +92,18 @@ async function rowsWhere(where: SQL | undefined, limit: number): Promise<Custome
  */
 async function found({ store }: Access, search: string): Promise<string[]> {
   const db = database();
+  const whole = search.trim();
+  if (isMailAddress(whole)) {
+    const [exact] = await db
+      .select({ id: customers.id })
+      .from(customers)
+      .where(and(eq(customers.storeId, store.id), eq(customers.email, whole)));
+    if (exact) return [exact.id];
+  }
   const [byNumber] = await db
     .select({ email: orders.customerEmail })
     .from(orders)
-    .where(and(eq(orders.storeId, store.id), eq(orders.number, search.trim())));
+    .where(and(eq(orders.storeId, store.id), eq(orders.number, whole)));
   const own = byNumber
     ? await db
         .select({ id: customers.id })
