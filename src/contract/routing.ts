@@ -19,8 +19,9 @@ export interface Rule {
 
 export const PauseRuleSchema = Type.Object(
   {
-    id: Type.String({ minLength: 1, maxLength: 40 }),
-    /** Nothing for a rule that goes on. */
+    /** All of them, or none. */
+    ids: Type.Array(Type.String({ minLength: 1, maxLength: 40 }), { minItems: 1, maxItems: 200, uniqueItems: true }),
+    /** Nothing for rules that go on. */
     pause: Type.Optional(
       Type.Object(
         {

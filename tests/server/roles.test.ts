@@ -71,7 +71,7 @@ const ACTIONS: Record<string, [roles: string, ...args: unknown[]]> = {
   eventsKeyAction: ['owner'],
   previewFileAction: ['owner', 'products', false, file('file')],
   bringFileAction: ['owner', 'products', { goodOnly: false, clear: false }, file('file')],
-  pauseRuleAction: ['owner designer', { id: 'none' }],
+  pauseRuleAction: ['owner designer', { ids: ['none'] }],
   forecastRuleAction: ['owner designer', {}],
   saveCopyAction: ['owner designer', { recipient: { staffId: 'none' }, notifications: [], channels: [] }],
   removeCopyAction: ['owner designer', 'none'],

@@ -9,7 +9,7 @@ import {
   changeRule,
   forecastRule,
   loadRouting,
-  pauseRule,
+  pauseRules,
   removeRule,
   testRule,
   tryOrder,
@@ -133,12 +133,17 @@ describe('a rule that rests', () => {
     const { id } = await own();
     expect(await own()).toMatchObject({ language: 'de' });
     const [standIn] = people;
-    await expect(pauseRule(access, { id, pause: { until: '2020-01-01T00:00:00Z' } })).rejects.toMatchObject({
+    await expect(pauseRules(access, { ids: [id], pause: { until: '2020-01-01T00:00:00Z' } })).rejects.toMatchObject({
       problems: [{ path: '/pause/until' }],
     });
-    await expect(pauseRule(access, { id, pause: { standIn: 'nobody' } })).rejects.toMatchObject({ code: 'invalid' });
+    await expect(pauseRules(access, { ids: [id], pause: { standIn: 'nobody' } })).rejects.toMatchObject({
+      code: 'invalid',
+    });
+    // With one of them gone, none rests.
+    await expect(pauseRules(access, { ids: [id, 'gone'], pause: {} })).rejects.toMatchObject({ code: 'not-found' });
+    expect(await own()).not.toHaveProperty('pause');
     const until = new Date(Date.now() + 86_400_000).toISOString();
-    await pauseRule(access, { id, pause: { until, standIn: standIn!.id } });
+    await pauseRules(access, { ids: [id], pause: { until, standIn: standIn!.id } });
     expect(await own()).toMatchObject({ pause: { until, standIn: standIn!.id } });
     const { customers } = await orderChoices(access);
     const place = async (): Promise<string[]> => {
@@ -150,7 +155,7 @@ describe('a rule that rests', () => {
     };
     expect(await place()).not.toContain(address);
     expect(await place()).toContain(standIn!.email);
-    await pauseRule(access, { id });
+    await pauseRules(access, { ids: [id] });
     expect(await own()).not.toHaveProperty('pause');
     expect(await place()).toContain(address);
     await removeRule(access, id);

@@ -104,7 +104,7 @@ export function CustomersScreen({
                       {channels[c.channel] ?? c.channel}
                     </td>
                     <td data-line="foot" className="px-2 text-end">
-                      {c.orders}
+                      {c.orders} <span className="lg:hidden">{say.orders}</span>
                     </td>
                     <td data-line="end" className="px-2 text-end">
                       <Money minor={c.spent} currency={currency} />

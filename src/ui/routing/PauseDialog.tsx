@@ -2,7 +2,7 @@
 /** Lets a rule rest while somebody is away: until a day, and with who stands in. */
 import { useState } from 'react';
 import type { PauseRule, Rule } from '@/contract/routing';
-import type { Failure, Result } from '@/core/result';
+import type { Failure } from '@/core/result';
 import { zonedTime } from '@/core/time/clock';
 import { say } from '@/words/routing';
 import { say as common } from '@/words/common';
@@ -36,16 +36,14 @@ export function PauseDialog({
     setBusy(true);
     // The day begins where the store is.
     const at = until === '' ? undefined : new Date(zonedTime(until, 0, 0, zone));
-    for (const { id } of all ? rules : [rule]) {
-      const input: PauseRule = {
-        id,
-        pause: { ...(at && { until: at.toISOString() }), ...(standIn !== null && { standIn }) },
-      };
-      const result: Result<null> = await answered(onPause(input));
-      if (!result.ok) {
-        setBusy(false);
-        return setFailure(result.error);
-      }
+    const input: PauseRule = {
+      ids: (all ? rules : [rule]).map((r) => r.id),
+      pause: { ...(at && { until: at.toISOString() }), ...(standIn !== null && { standIn }) },
+    };
+    const result = await answered(onPause(input));
+    if (!result.ok) {
+      setBusy(false);
+      return setFailure(result.error);
     }
     onClose();
   };

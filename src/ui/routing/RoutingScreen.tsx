@@ -96,10 +96,10 @@ function Rules(
 
   const goOn = async (rule: Rule): Promise<void> => {
     const { pause } = rule;
-    if (valueOrToast(await answered(props.onPause({ id: rule.id }))) === undefined) return;
+    if (valueOrToast(await answered(props.onPause({ ids: [rule.id] }))) === undefined) return;
     did(
       say.nGetsMessagesAgain({ n: rule.name || rule.address }),
-      async () => void valueOrToast(await answered(props.onPause({ id: rule.id, ...(pause && { pause }) }))),
+      async () => void valueOrToast(await answered(props.onPause({ ids: [rule.id], ...(pause && { pause }) }))),
     );
   };
 

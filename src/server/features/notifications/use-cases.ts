@@ -8,7 +8,7 @@ import { saveNotification } from './notification';
 import { draftsOf, publishMany } from './many';
 import { addShopMail, makeNotification, removeNotification, removeShopMail, switchMany } from './notifications';
 import { savePhrase } from '../templates/phrasebook';
-import { addRule, changeRule, forecastRule, pauseRule, removeRule, testRule, tryOrder } from '../routing/routing';
+import { addRule, changeRule, forecastRule, pauseRules, removeRule, testRule, tryOrder } from '../routing/routing';
 import { PauseRuleSchema, SaveCopySchema } from '@/contract/routing';
 import { removeCopy, saveCopy } from '../routing/copies';
 import { DEED_CHECKS, EDITION_NOTE, ID, NUMBER, object, REVISION, SLUG } from '../shapes';
@@ -116,7 +116,7 @@ export const rule = {
     name: 'rule.pause',
     permission: 'routing.edit',
     input: PauseRuleSchema,
-    run: pauseRule,
+    run: pauseRules,
   }),
   forecast: useCase({
     name: 'rule.forecast',

@@ -1,6 +1,6 @@
 /** Routing: who on the staff hears of which orders, tried on real ones. */
 import { Type } from '@sinclair/typebox';
-import { and, desc, eq, ne } from 'drizzle-orm';
+import { and, desc, eq, inArray, ne } from 'drizzle-orm';
 import { momentOf, type MomentId } from '@/core/moments';
 import {
   forecastRules,
@@ -218,26 +218,28 @@ async function ruleFrom(access: Access, input: unknown, instead?: string) {
   };
 }
 
-/** Lets a rule rest, until a time or until it goes on, with somebody who stands in; without `pause` it goes on. */
-export async function pauseRule(access: Access, { id, pause }: PauseRule): Promise<void> {
+/** Lets rules rest, until a time or until they go on, with somebody who stands in; without `pause` they go on. All of them, or none. */
+export async function pauseRules(access: Access, { ids, pause }: PauseRule): Promise<void> {
   const storeId = access.store.id;
-  const mine = and(eq(routingRules.storeId, storeId), eq(routingRules.id, id));
-  const rule = (await routingRulesOf(database(), storeId)).find((r) => r.id === id);
-  if (!rule) throw new AppError('not-found', say.thisRuleIsGoneAlready);
+  const all = await routingRulesOf(database(), storeId);
+  const rules = ids.map((id) => all.find((r) => r.id === id));
   const until = pause?.until === undefined ? null : new Date(pause.until);
   if (until && until.getTime() <= Date.now()) {
     throw new AppError('invalid', say.pauseIsPast, [{ path: '/pause/until', message: say.pauseIsPast }]);
   }
-  if (pause?.standIn !== undefined) await refuseStandIn(storeId, rule, pause.standIn);
-  const { recipient } = rule;
-  const who = recipient.name || recipient.address;
+  for (const rule of rules) {
+    if (!rule) throw new AppError('not-found', say.thisRuleIsGoneAlready);
+    if (pause?.standIn !== undefined) await refuseStandIn(storeId, rule, pause.standIn);
+  }
+  const who = new Set(rules.map((r) => r!.recipient.name || r!.recipient.address));
   await database().transaction(async (tx) => {
     await tx
       .update(routingRules)
       .set({ paused: pause !== undefined, pausedUntil: until, standInId: pause?.standIn ?? null })
-      .where(mine);
+      .where(and(eq(routingRules.storeId, storeId), inArray(routingRules.id, ids)));
     await settingsChanged(tx, storeId);
-    await remember(access, pause ? 'pausedRule' : 'wentOnWithRule', { recipient: who }, { db: tx });
+    for (const recipient of who)
+      await remember(access, pause ? 'pausedRule' : 'wentOnWithRule', { recipient }, { db: tx });
   });
 }
 
