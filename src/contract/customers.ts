@@ -62,6 +62,8 @@ export interface CustomerPage {
   guest: boolean;
   /** As they, a list or a colleague said. */
   language: string;
+  /** They or a colleague chose it: it goes before that of an order. */
+  languageKept: boolean;
   /** Of their newest order. */
   orderLanguage: string;
   address: string[];

@@ -23,6 +23,12 @@ export const languageName = keepable('language', (tag: string): string => {
   return /-x-informal\b/.test(tag) ? say.informally({ language: name }) : name;
 });
 
+/** A language's name in itself, for those who read no other. */
+export function ownLanguageName(tag: string): string {
+  const plain = tag.replace(/-x-.*$/, '');
+  return names('language', plain).of(plain) ?? tag;
+}
+
 /** A country's name in a language, that of the reader if none is given; the code itself where it is none. */
 export const countryName = keepable('country', (code: string, locale: string = readerLanguage()): string => {
   try {

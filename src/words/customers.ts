@@ -116,4 +116,5 @@ export const say = speak('customers', {
     'Their name and addresses are taken out of orders, messages and the record, for good. The figures of the orders stay, as the law asks.',
   erase: 'Erase',
   erased: 'They are erased.',
+  languageChosen: 'Chosen by them or a colleague: every message that has it goes out in it, whatever an order says.',
 });

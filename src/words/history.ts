@@ -137,4 +137,5 @@ export const say = speak('history', {
   checkedTranslation: '{$who} checked {$label} of {$what} in {$language}',
   replacedWords:
     '.input {$places :integer} .match $places one {{{$who} replaced words in one place}} * {{{$who} replaced words in {$places} places}}',
+  keptPreferences: '{$who} changed language, contacts or wanted messages: {$customer}',
 });

@@ -83,4 +83,6 @@ export const say = speak('moments', {
   returned: 'Returned',
   cancelled: 'Cancelled',
   other: 'Other',
+  preferencesWanted: 'Preferences wanted',
+  whenACustomerWantsTheirPreferences: 'when a customer wants to see their preferences',
 });

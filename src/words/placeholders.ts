@@ -130,4 +130,7 @@ export const say = speak('placeholders', {
   groupSummary: 'Summary of orders',
   groupStore: 'Store',
   groupMessage: 'Message',
+  addressOfPreferences: 'Address of their preferences',
+  preferencesHoldUntil: 'Link to preferences holds until',
+  addressToPreferences: 'Link to preferences',
 });

@@ -72,4 +72,5 @@ export const say = speak('reasons', {
   productsWhere: 'stock when {$condition}',
   ordersWith: 'orders with {$category}',
   ordersWhere: 'orders of which this is true: {$condition}',
+  contactChosen: '{$name} is a contact of the customer, and {$notification} is chosen for them.',
 });

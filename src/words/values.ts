@@ -127,4 +127,9 @@ export const say = speak('values', {
   canBeEmpty: 'Can be empty: give it words for that case (default), or say it in two forms.',
   emptyThenBlock: 'Without either, its place is left empty, and a finding says so.',
   example: 'Example',
+  addressOfPreferences:
+    'Secret web address (link) of the page where a customer keeps language, contacts and wanted messages. It is masked in the record.',
+  preferencesHoldUntil: 'Until when the link to the preferences holds, expires.',
+  addressToPreferences:
+    'Web address (link) at which a customer asks for the link to their preferences. Only to customers, and where the store has that page.',
 });

@@ -43,7 +43,7 @@ async function render(id: number, request: RenderParts): Promise<Rendered> {
       timeZone: request.timeZone,
       now: request.now,
       ...aboutMoment(request.order, request.moment),
-      ...madeUpFor(request.moment),
+      ...madeUpFor(request.moment, { reader: request.reader ?? 'customer' }),
       ...(request.details && { details: request.details }),
       ...(request.channelName && { channelName: request.channelName }),
     });

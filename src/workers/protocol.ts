@@ -1,6 +1,6 @@
 /** What the Desk and its worker say to each other. */
 import type { Look } from '@/core/look';
-import type { MomentDetails } from '@/core/moments';
+import type { Audience, MomentDetails } from '@/core/moments';
 import type { Snapshot, StoreFacts } from '@/core/snapshot';
 import type { Order } from '@/core/order';
 import type { Finding, ShelfFacts } from '@/core/preflight';
@@ -34,6 +34,8 @@ export interface RenderParts {
   order: Order;
   /** What the message is about: the order, its newest parcel, its newest refund. */
   moment: string;
+  /** Who reads it: a customer without it. */
+  reader?: Audience;
   /** What its messages would be about now; made up without it. */
   details?: MomentDetails;
   /** The block whose words are edited: it stays on the sheet where they say nothing. */

@@ -50,6 +50,8 @@ export const MomentDetailsSchema = Type.Object(
     account: Type.Optional(Type.Object({ url: Type.Optional(address) }, strict)),
     /** A new password was asked for. */
     reset: Type.Optional(Type.Object({ url: address, expiresAt: Type.Optional(instant) }, strict)),
+    /** A customer asked for the link to their preferences. */
+    preferences: Type.Optional(Type.Object({ url: address, expiresAt: Type.Optional(instant) }, strict)),
     /** Mail that came back from a customer's server. */
     bounce: Type.Optional(
       Type.Object(
@@ -84,6 +86,7 @@ export const DETAIL_WORDS: Record<DetailName, string> = {
   returned: 'what came back',
   account: 'the account’s address',
   reset: 'the address for a new password',
+  preferences: 'the address of the preferences',
   bounce: 'the mail that came back',
   stock: 'the product and what is left of it',
   summary: 'the orders and their sums',
@@ -104,6 +107,7 @@ export const SAMPLE_DETAILS: Required<MomentDetails> = {
   returned: { items: '1 \u00d7 Awl with pearwood handle', receivedAt: '2026-12-01T10:05:00Z' },
   account: { url: 'https://quillwick.example/account' },
   reset: { url: 'https://quillwick.example/account/reset/8f41c2', expiresAt: '2026-11-24T11:14:00Z' },
+  preferences: { url: 'https://libellus.quillwick.example/preferences/01M8', expiresAt: '2026-11-24T10:14:00Z' },
   bounce: {
     recipient: 'iwona@sobczyk.example',
     notification: 'On its way',

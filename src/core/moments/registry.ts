@@ -53,10 +53,10 @@ interface Entry<Id extends string> {
   /** Where it stands on the board; left out for an event that no message is ever sent for. */
   column?: MomentColumn;
   /**
-   * Who tells of it: the shop system by an event, the clock (see `timer`), a colleague who writes, mail that comes back, or nobody,
-   * because it is worked out here (from counts of stock, from the orders of a day).
+   * Who tells of it: the shop system by an event, the clock (see `timer`), a colleague who writes, mail that comes back, a customer on the
+   * page of their preferences, or nobody, because it is worked out here (from counts of stock, from the orders of a day).
    */
-  toldBy: 'shop' | 'clock' | 'colleague' | 'mail' | 'reckoned';
+  toldBy: 'shop' | 'clock' | 'colleague' | 'mail' | 'customer' | 'reckoned';
   /**
    * What its messages are about. Of an account, a product or a summary no single order is known; of all others but the order the newest
    * is meant.
@@ -362,6 +362,15 @@ const TABLE = table({
     toldBy: 'shop',
     about: 'account',
     must: ['reset'],
+    sentOnce: true,
+  },
+  'account.preferences-requested': {
+    label: 'preferencesWanted',
+    words: 'whenACustomerWantsTheirPreferences',
+    column: 'Other',
+    toldBy: 'customer',
+    about: 'account',
+    must: ['preferences'],
     sentOnce: true,
   },
   'product.stock-counted': {

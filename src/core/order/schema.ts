@@ -174,6 +174,8 @@ export const ContactSchema = Type.Object(
     email: Type.String({ format: 'mail-address' }),
     name: Type.Optional(text(200)),
     language: Type.Optional(Type.String({ format: 'language' })),
+    /** The notifications they get, by name, whatever those are for; left out, all that go to their label. */
+    messages: Type.Optional(Type.Array(named(80), { maxItems: 50, uniqueItems: true })),
   },
   strict,
 );

@@ -191,6 +191,10 @@ export const PLACEHOLDERS: readonly Placeholder[] = [
     ['reset.url', 'addressToChooseAPassword', 'url', SAMPLE_DETAILS.reset.url, SECRET],
     ['reset.expiresAt', 'itHoldsUntil', 'date', at(SAMPLE_DETAILS.reset.expiresAt!), OFTEN],
   ]),
+  ...group('What happened', 'preferences', [
+    ['preferences.url', 'addressOfPreferences', 'url', SAMPLE_DETAILS.preferences.url, SECRET],
+    ['preferences.expiresAt', 'preferencesHoldUntil', 'date', at(SAMPLE_DETAILS.preferences.expiresAt!), OFTEN],
+  ]),
   ...group('What happened', 'bounce', [
     ['bounce.recipient', 'addressThatFailed', 'text', SAMPLE_DETAILS.bounce.recipient],
     ['bounce.notification', 'messageThatCameBack', 'text', SAMPLE_DETAILS.bounce.notification],
@@ -251,6 +255,13 @@ export const PLACEHOLDERS: readonly Placeholder[] = [
       'addressToUnsubscribe',
       'url',
       'https://libellus.quillwick.example/unsubscribe/01M8',
+      OFTEN,
+    ],
+    [
+      'message.preferencesUrl',
+      'addressToPreferences',
+      'url',
+      'https://libellus.quillwick.example/preferences/01M8',
       OFTEN,
     ],
   ]),

@@ -1,4 +1,5 @@
 /** Which placeholders have a value at a moment. */
+import type { Audience } from '../moments/audience';
 import { SAMPLE_DETAILS, type DetailName, type MomentDetails } from '../moments/details';
 import { optionalKindOf } from '../moments/optional';
 import { isMomentId, momentOf, type Moment } from '../moments/registry';
@@ -55,11 +56,19 @@ export function sampleDetails(momentId: string): MomentDetails {
   return Object.fromEntries(Object.entries(SAMPLE_DETAILS).filter(([name]) => sources.has(name as DetailName)));
 }
 
-/** All that is made up to look at a moment's messages: its details, and where a reader would unsubscribe from what they need not get. */
-export function madeUpFor(momentId: string, offers = false): { details: MomentDetails; unsubscribeUrl?: string } {
+/**
+ * All that is made up to look at a moment's messages: its details, where a reader would unsubscribe from what they need not get, and where
+ * a customer would ask for the link to their preferences.
+ */
+export function madeUpFor(
+  momentId: string,
+  { offers = false, reader }: { offers?: boolean | undefined; reader?: Audience | undefined } = {},
+): { details: MomentDetails; unsubscribeUrl?: string; preferencesUrl?: string } {
   const optional = isMomentId(momentId) && optionalKindOf(momentId, offers);
+  const sample = (name: string): string => String(placeholder(name)!.sample);
   return {
     details: sampleDetails(momentId),
-    ...(optional && { unsubscribeUrl: String(placeholder('message.unsubscribeUrl')!.sample) }),
+    ...(optional && { unsubscribeUrl: sample('message.unsubscribeUrl') }),
+    ...(reader === 'customer' && { preferencesUrl: sample('message.preferencesUrl') }),
   };
 }

@@ -24,6 +24,8 @@ export interface VariantFacts {
 
 export interface NotificationFacts {
   id: string;
+  /** What contacts choose it by. */
+  slug?: string;
   /** What the team calls it. */
   name: string;
   moment: MomentId;

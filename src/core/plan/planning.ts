@@ -4,7 +4,7 @@ import type { SenderKind } from '../mail/services';
 import { matchesPattern } from '../mail/withhold';
 import { customerName } from '../order/customer';
 import { orderFacts } from '../snapshot/facts';
-import type { Order } from '../order/schema';
+import type { Contact, Order } from '../order/schema';
 import { aboutMoment } from '../snapshot/snapshot';
 import { AT_ONCE, dueTimes } from '../time/timing';
 import { factsOnDemand } from '../snapshot/facts-on-demand';
@@ -143,12 +143,13 @@ export class Planning {
     const { notification } = prepared;
     const { order, customer } = this.event;
     const { labels = [] } = notification;
-    const all = [...(order.customer.contacts ?? []), ...(customer?.contacts ?? [])];
+    const kept = customer?.contacts ?? [];
+    const all = [...(order.customer.contacts ?? []).map((contact) => withChoice(contact, kept)), ...kept];
     const own = customerOf(order).address.toLowerCase();
     const written = new Set<string>([own]);
     let any = false;
     for (const contact of all) {
-      if (labels.length > 0 && !labels.some((l) => l.toLowerCase() === contact.label.toLowerCase())) continue;
+      if (!isForContact(notification, contact)) continue;
       const key = contact.email.toLowerCase();
       if (key !== own && written.has(key)) continue;
       any = true;
@@ -161,7 +162,9 @@ export class Planning {
         this.write(
           prepared,
           recipient,
-          { code: 'contact', label: contact.label, name: contact.name || contact.email, order: order.number },
+          contact.messages
+            ? { code: 'contact-chosen', name: contact.name || contact.email, notification: notification.name }
+            : { code: 'contact', label: contact.label, name: contact.name || contact.email, order: order.number },
           contact.language ? { language: contact.language, from: 'person' } : this.customerLanguage(),
         );
       }
@@ -272,6 +275,7 @@ export class Planning {
 
   private customerLanguage(): WantedLanguage {
     const { order, customer } = this.event;
+    if (customer?.language && customer.languageKept) return { language: customer.language, from: 'customer' };
     if (order.language) return { language: order.language, from: 'order' };
     return customer?.language ? { language: customer.language, from: 'customer' } : undefined;
   }
@@ -362,6 +366,18 @@ function dueReason({ schedule = AT_ONCE, name }: NotificationFacts, i: number): 
     timing: JSON.stringify(schedule.row[i]!),
     ends: schedule.ends.join(', '),
   };
+}
+
+/** A contact as an order names them, with the messages that are chosen where they are kept. */
+function withChoice(contact: Contact, kept: readonly Contact[]): Contact {
+  const { messages } = kept.find((k) => k.email.toLowerCase() === contact.email.toLowerCase()) ?? {};
+  return contact.messages || !messages ? contact : { ...contact, messages };
+}
+
+/** Whether a contact gets a notification: one they chose, or without a choice one that goes to their label. */
+function isForContact({ slug, labels = [] }: NotificationFacts, { label, messages }: Contact): boolean {
+  if (messages) return slug !== undefined && messages.includes(slug);
+  return labels.length === 0 || labels.some((l) => l.toLowerCase() === label.toLowerCase());
 }
 
 function customerOf(order: Order): Recipient {

@@ -102,6 +102,10 @@ const WORDS: [Reason, string][] = [
     { code: 'contact', name: 'Books', label: 'Accounts', order: 'QW-1' },
     'Books is a contact of the customer of order QW-1: Accounts.',
   ],
+  [
+    { code: 'contact-chosen', name: 'Books', notification: 'Invoice' },
+    'Books is a contact of the customer, and Invoice is chosen for them.',
+  ],
   [{ code: 'notification-off', notification: 'Delivered' }, 'Delivered is off.'],
   [{ code: 'not-published', notification: 'Delivered' }, 'Delivered has never been published.'],
   [{ code: 'channel-forbids', channel: 'Bazaarlane' }, 'Customer messages are blocked for Bazaarlane orders.'],

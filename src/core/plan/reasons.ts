@@ -39,6 +39,7 @@ export const ReasonSchema = Type.Union([
   reason('due', { notification: text, timing: text, ends: text }),
   reason('variant', { variant: text, words: text }),
   reason('contact', { name: text, label: text, order: text }),
+  reason('contact-chosen', { name: text, notification: text }),
   // Why not.
   reason('notification-off', { notification: text }),
   reason('not-published', { notification: text }),
@@ -167,6 +168,8 @@ function sentenceOf(reason: Reason): string {
       return say.variant(reason);
     case 'contact':
       return say.contact(reason);
+    case 'contact-chosen':
+      return say.contactChosen(reason);
     case 'off-for-channel':
       return say.offForChannel(reason);
     case 'condition':

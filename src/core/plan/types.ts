@@ -38,6 +38,8 @@ export interface PlanEvent {
   /** What is kept about the customer besides the order. */
   customer?: {
     language?: string;
+    /** They or a colleague chose it: it goes before the language of an order. */
+    languageKept?: boolean;
     contacts?: readonly Contact[];
     unsubscribed?: readonly OptionalKind[];
     /** They agreed to get news and offers; asked before a notice of that kind. */

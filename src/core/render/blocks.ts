@@ -1,6 +1,7 @@
 /** Each block as MJML, with marks where words and values go. */
 import { isSimple, type Block, type ColumnsBlock, type Link, type SimpleBlock } from '../template/schema';
 import type { LaidBlock } from '../template/passages';
+import type { Phrase } from '../template/phrasebook';
 import { promiseRef } from '../codes';
 import { escapeHtml, plainLine, safeUrl } from '../text/values';
 import type { Layout } from './layout';
@@ -116,6 +117,7 @@ function sectionOf(block: Block, layout: Layout): string {
 }
 
 const TRACKING: Link = { variable: 'shipment.trackingUrl' };
+const PREFERENCES: Link = { variable: 'message.preferencesUrl' };
 const UNSUBSCRIBE: Link = { variable: 'message.unsubscribeUrl' };
 
 /** The elements of a block that can stand in a column; `side` is the room at both sides in pixels. */
@@ -290,10 +292,12 @@ function footer(block: Block, layout: Layout): string {
   const text = (inner: string, top: number, bottom: number): string =>
     `<mj-text css-class="ls-pad ls-q" align="${align}" font-size="${type.small}px" line-height="160%" color="${colours.quietWords}" padding="${style.room(top)}px ${shape.margin}px ${style.room(bottom)}px">${inner}</mj-text>`;
   const links = layout.linksInFooter && foot.links.length > 0 ? text(linkRow(layout), outside ? 18 : 0, 8) : '';
-  const out = marks.when(
-    { link: UNSUBSCRIBE },
-    `<br><a class="ls-q" href="${marks.mark({ kind: 'href', link: UNSUBSCRIBE })}" style="color:${colours.quietWords}">${marks.mark({ kind: 'phrase', phrase: 'unsubscribe' })}</a>`,
-  );
+  const own = (link: Link, phrase: Phrase): string =>
+    marks.when(
+      { link },
+      `<br><a class="ls-q" href="${marks.mark({ kind: 'href', link })}" style="color:${colours.quietWords}">${marks.mark({ kind: 'phrase', phrase })}</a>`,
+    );
+  const out = own(PREFERENCES, 'preferences') + own(UNSUBSCRIBE, 'unsubscribe');
   const legal = text(`${marks.mark({ kind: 'phrase', phrase: 'footer' })}${out}`, outside && !links ? 18 : 0, 28);
   return `<mj-section css-class="${blockClass(block.id)} ${outside ? 'ls-page' : ''}" ${outside ? `background-color="${colours.page}"` : ''}><mj-column>${line}${links}${legal}</mj-column></mj-section>`;
 }

@@ -194,10 +194,13 @@ function blockText(block: LaidBlock, parts: TextParts): Write {
     case 'footer': {
       const footer = phrase('footer');
       const links = parts.linksInFooter && parts.links !== '' ? `${parts.links}\n\n` : '';
-      const out = linked(phrase('unsubscribe'), (f) => hrefOf(UNSUBSCRIBE, f), true);
+      const own = [
+        linked(phrase('preferences'), (f) => hrefOf(PREFERENCES, f), true),
+        linked(phrase('unsubscribe'), (f) => hrefOf(UNSUBSCRIBE, f), true),
+      ];
       return (f) => {
-        const unsubscribe = out(f);
-        return `----\n${links}${footer(f)}${unsubscribe === '' ? '' : `\n\n${unsubscribe}`}`;
+        const written = own.map((link) => link(f)).filter((link) => link !== '');
+        return `----\n${links}${footer(f)}${written.map((link) => `\n\n${link}`).join('')}`;
       };
     }
     case 'links':
@@ -209,6 +212,7 @@ function blockText(block: LaidBlock, parts: TextParts): Write {
 }
 
 const TRACKING = { variable: 'shipment.trackingUrl' };
+const PREFERENCES = { variable: 'message.preferencesUrl' };
 const UNSUBSCRIBE = { variable: 'message.unsubscribeUrl' };
 
 /** Words with the address they lead to; without an address the words alone, or nothing when they say nothing then. */

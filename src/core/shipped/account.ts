@@ -47,6 +47,29 @@ const newPassword = toCustomer([{ id: 'go', kind: 'button', target: { variable: 
   },
 });
 
+const preferences = toCustomer([{ id: 'go', kind: 'button', target: { variable: 'preferences.url' } }], {
+  en: {
+    subject: 'What {$store.name} writes to you',
+    preheader: 'The link holds for an hour.',
+    head: 'What we write to you',
+    say: p(
+      `With the button below you see and change in which language we write to ${b('{$customer.email}')}, who else gets messages about your orders, and which messages you want. It holds for an hour.`,
+    ),
+    go: 'Open the page',
+    help: HELP_EN,
+  },
+  de: {
+    subject: 'Was {$store.name} Ihnen schreibt',
+    preheader: 'Der Link gilt eine Stunde.',
+    head: 'Was wir Ihnen schreiben',
+    say: p(
+      `Über den Knopf unten können Sie sehen und ändern, in welcher Sprache wir an ${b('{$customer.email}')} schreiben, wer noch Nachrichten zu Ihren Bestellungen bekommt und welche Nachrichten kommen. Er gilt eine Stunde.`,
+    ),
+    go: 'Seite öffnen',
+    help: HELP_DE,
+  },
+});
+
 export const ACCOUNT: readonly ShippedNotification[] = [
   { slug: 'welcome', name: 'Welcome', moment: 'account.created', audience: 'customer', on: false, template: welcome },
   {
@@ -56,5 +79,13 @@ export const ACCOUNT: readonly ShippedNotification[] = [
     audience: 'customer',
     on: false,
     template: newPassword,
+  },
+  {
+    slug: 'preferences',
+    name: 'Link to preferences',
+    moment: 'account.preferences-requested',
+    audience: 'customer',
+    on: false,
+    template: preferences,
   },
 ];

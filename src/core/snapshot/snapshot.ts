@@ -34,6 +34,8 @@ export interface StoreFacts {
   address?: string;
   /** Payment, shipping, carriers, and what its own names are in each language. */
   terms?: Terms;
+  /** Its customers have a page of their own, which messages lead to. */
+  preferences?: boolean;
   /** Where its orders are looked at in Libellus: a number follows. */
   ordersUrl?: string;
 }
@@ -66,6 +68,8 @@ export interface MessageSubject {
   timeZone?: string;
   /** Where its reader unsubscribes from messages of its kind; only for those that nobody has to get. */
   unsubscribeUrl?: string;
+  /** Where a customer asks for the link to their preferences; only where the store has that page. */
+  preferencesUrl?: string;
   /** When the message is made, in milliseconds since the epoch. */
   now: number;
 }
@@ -242,6 +246,7 @@ export function snapshotOf(subject: MessageSubject): Snapshot {
     'store.address': line(store.address),
     'message.sentAt': now,
     'message.unsubscribeUrl': subject.unsubscribeUrl,
+    'message.preferencesUrl': store.preferences ? subject.preferencesUrl : undefined,
     'message.year': String(new Date(now).getUTCFullYear()),
     'shipment.carrier': line(shipment?.carrier),
     'shipment.trackingNumber': line(shipment?.trackingNumber),
@@ -366,7 +371,7 @@ function trackingUrl({ order, locale }: MessageSubject, shipment: Shipment, term
 }
 
 function detailValues(details: MomentDetails = {}, subject: MessageSubject, due: number): Values {
-  const { reason, payUrl, delay, note, invoice, returned, bounce, account, reset } = details;
+  const { reason, payUrl, delay, note, invoice, returned, bounce, account, reset, preferences } = details;
   const dueOn = due > 0 ? instant(invoice?.dueOn) : undefined;
   const comes = promised(subject, invoice?.dueOn) !== undefined;
   return {
@@ -386,6 +391,8 @@ function detailValues(details: MomentDetails = {}, subject: MessageSubject, due:
     'account.url': account?.url,
     'reset.url': reset?.url,
     'reset.expiresAt': instant(reset?.expiresAt),
+    'preferences.url': preferences?.url,
+    'preferences.expiresAt': instant(preferences?.expiresAt),
     'bounce.recipient': line(bounce?.recipient),
     'bounce.notification': line(bounce?.notification),
     'bounce.subject': line(bounce?.subject),

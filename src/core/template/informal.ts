@@ -14,6 +14,8 @@ const TURNS: readonly (readonly [formal: string, informal: string])[] = [
   ['Antworten Sie auf diese Nachricht oder schreiben Sie an', 'Antworte auf diese Nachricht oder schreib an'],
   ['Antworten Sie darauf oder schreiben Sie an', 'Antworte darauf oder schreib an'],
   ['Antworten Sie auf die Nachricht, dann nehmen wir Sie', 'Antworte auf die Nachricht, dann nehmen wir dich'],
+  ['Antworten Sie auf die Nachricht, dann ändern wir', 'Antworte auf die Nachricht, dann ändern wir'],
+  ['lassen Sie sich', 'lass dir'],
   ['antworten Sie auf', 'antworte auf'],
   ['Dann müssen Sie nichts tun, oder schreiben Sie an', 'Dann musst du nichts tun, oder schreib an'],
   ['Möchten Sie nicht gefragt werden, schreiben Sie an', 'Möchtest du nicht gefragt werden, schreib an'],

@@ -18,6 +18,8 @@ export const customers = mysqlTable(
     company: varchar('company', { length: 200 }).notNull().default(''),
     /** As they, a list or a colleague said; empty where only their orders tell. */
     language: varchar('language', { length: 20 }).notNull(),
+    /** They or a colleague chose it here: it goes before the language of an order. */
+    languageKept: boolean('language_kept').notNull().default(false),
     guest: boolean('guest').notNull().default(false),
     address: json<Address>('address').notNull(),
     contacts: json<Contact[]>('contacts')

@@ -1,5 +1,5 @@
 /** The stores of an installation. */
-import { int, mysqlTable, varchar } from 'drizzle-orm/mysql-core';
+import { boolean, int, mysqlTable, varchar } from 'drizzle-orm/mysql-core';
 import type { Fallbacks } from '@/core/plan';
 import type { StoreFacts } from '@/core/snapshot';
 import type { Terms } from '@/core/terms';
@@ -21,7 +21,7 @@ export const stores = mysqlTable('store', {
     .$defaultFn(() => ({})),
   currency: varchar('currency', { length: 3 }).notNull(),
   timeZone: varchar('time_zone', { length: 60 }).notNull(),
-  facts: json<Omit<StoreFacts, 'terms' | 'ordersUrl'>>('facts').notNull(),
+  facts: json<Omit<StoreFacts, 'terms' | 'ordersUrl' | 'preferences'>>('facts').notNull(),
   /** Payment, shipping, carriers, and what its own names are in each language. */
   terms: json<Terms>('terms')
     .notNull()
@@ -38,6 +38,8 @@ export const stores = mysqlTable('store', {
   contactLimits: json<ContactLimits>('contact_limits')
     .notNull()
     .$defaultFn(() => ANY_CONTACTS),
+  /** Its customers have a page where they keep language, contacts and wanted messages. */
+  preferencesPage: boolean('preferences_page').notNull().default(false),
   /** How long what is kept of customers is kept. */
   retention: json<Retention>('retention')
     .notNull()

@@ -217,13 +217,16 @@ async function knownCustomer(tx: Executor, storeId: string, order: Order) {
   const { email } = order.customer;
   const [[row], unsubscribed] = await Promise.all([
     tx
-      .select({ language: customers.language, contacts: customers.contacts })
+      .select({ language: customers.language, languageKept: customers.languageKept, contacts: customers.contacts })
       .from(customers)
       .where(and(eq(customers.storeId, storeId), eq(customers.email, email))),
     unsubscribedOf(storeId, [email], tx),
   ]);
   const kinds = unsubscribed.get(email.toLowerCase());
-  const known = row && { contacts: row.contacts, ...(row.language !== '' && { language: row.language }) };
+  const known = row && {
+    contacts: row.contacts,
+    ...(row.language !== '' && { language: row.language, languageKept: row.languageKept }),
+  };
   return known || kinds ? { ...known, ...(kinds && { unsubscribed: kinds }) } : undefined;
 }
 

@@ -59,11 +59,14 @@ export async function planAbout(
     .from(channels)
     .where(and(eq(channels.storeId, storeId), eq(channels.id, order.channel)));
   const [customer] = await db
-    .select({ language: customers.language, contacts: customers.contacts })
+    .select({ language: customers.language, languageKept: customers.languageKept, contacts: customers.contacts })
     .from(customers)
     .where(and(eq(customers.storeId, storeId), eq(customers.email, order.customer.email)));
-  const { language, contacts } = customer ?? {};
-  const known = customer && { contacts: contacts ?? [], ...(language && { language }) };
+  const { language, languageKept, contacts } = customer ?? {};
+  const known = customer && {
+    contacts: contacts ?? [],
+    ...(language && { language, languageKept: languageKept ?? false }),
+  };
   return { ...(channel && { channel }), ...(known && { customer: known }) };
 }
 
@@ -106,6 +109,7 @@ export async function notificationFacts(db: Executor, storeIds: readonly string[
     if (!facts) {
       facts = {
         id: n.id,
+        slug: n.slug,
         name: n.name,
         moment: n.moment,
         audience: n.audience,

@@ -2,29 +2,32 @@
  * Who does not want what nobody has to get. A link in the message and its header name the delivery, signed, so that nobody can
  * unsubscribe somebody else, and nobody has to sign in or type an address (RFC 8058).
  */
-import { createHmac, timingSafeEqual } from 'node:crypto';
 import { and, eq, inArray } from 'drizzle-orm';
 import { OPTIONAL_KINDS, type OptionalKind } from '@/core/moments';
 import { config } from '../base/config';
+import { isLinkCode, linkCode } from '../base/link';
 import { database, type Executor } from '../db/client';
 import { databaseTime } from '../db/time';
 import { deliveries, unsubscriptions } from '../db/schema';
 
-const signature = (deliveryId: string, secret: string): string =>
-  createHmac('sha256', secret).update(`unsubscribe ${deliveryId}`).digest('hex').slice(0, 32);
+/** The last part of an address that names a delivery, for one purpose. */
+export const deliveryToken = (purpose: string, deliveryId: string, secret = config().secret): string =>
+  `${deliveryId.toLowerCase()}-${linkCode(purpose, deliveryId, secret)}`;
 
-/** Where the reader of a delivery unsubscribes. */
-export const unsubscribeUrlOf = (deliveryId: string, secret = config().secret): string =>
-  `${config().url}/unsubscribe/${deliveryId.toLowerCase()}-${signature(deliveryId, secret)}`;
-
-/** The delivery that the last part of such an address names; undefined for one that we did not make. */
-export function readUnsubscribeToken(token: string, secret = config().secret): string | undefined {
+/** The delivery that such a part names; undefined for one that we did not make. */
+export function readDeliveryToken(purpose: string, token: string, secret = config().secret): string | undefined {
   const match = /^([0-9a-z]{26})-([0-9a-f]{32})$/.exec(token);
   if (!match) return undefined;
-  const [, id, given] = match as unknown as [string, string, string];
+  const [, id, code] = match as unknown as [string, string, string];
   const deliveryId = id.toUpperCase();
-  return timingSafeEqual(Buffer.from(given), Buffer.from(signature(deliveryId, secret))) ? deliveryId : undefined;
+  return isLinkCode(purpose, deliveryId, code, secret) ? deliveryId : undefined;
 }
+
+const UNSUBSCRIBE = 'unsubscribe';
+
+/** Where the reader of a delivery unsubscribes. */
+export const unsubscribeUrlOf = (deliveryId: string): string =>
+  `${config().url}/unsubscribe/${deliveryToken(UNSUBSCRIBE, deliveryId)}`;
 
 /** What some addresses do not want, by address in small letters; those that want everything are left out. */
 export async function unsubscribedOf(
@@ -45,7 +48,7 @@ export async function unsubscribedOf(
 
 /** Whose link it is: the delivery that it stood in, or undefined once that is forgotten. */
 export async function readerOf(token: string) {
-  const deliveryId = readUnsubscribeToken(token);
+  const deliveryId = readDeliveryToken(UNSUBSCRIBE, token);
   if (deliveryId === undefined) return undefined;
   const [row] = await database()
     .select({

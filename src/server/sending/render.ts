@@ -4,7 +4,7 @@ import { LRUCache } from 'lru-cache';
 import type { Attachment, KeptFile } from '@/core/attach';
 import { outlookOf, outlookWords, promiseName, type GivenCode } from '@/core/codes';
 import type { Look } from '@/core/look';
-import type { MomentDetails, MomentId } from '@/core/moments';
+import type { Audience, MomentDetails, MomentId } from '@/core/moments';
 import { timerOf } from '@/core/moments';
 import { aboutMoment, snapshotOf, withCodes, withSampleCodes, type Snapshot } from '@/core/snapshot';
 import { type Order } from '@/core/order';
@@ -26,6 +26,7 @@ import type { EventData } from '../events/schema';
 import { notificationFacts } from '../events/settings';
 import { livePassages } from '../documents/live-passages';
 import { compiledMessage } from './skeletons';
+import { preferencesUrlOf } from '../events/preferences-link';
 import { unsubscribeUrlOf } from '../events/unsubscribed';
 import { kept } from '@/words/kept';
 import { say as operations } from '@/words/operations';
@@ -67,7 +68,7 @@ export function snapshotFor(
   channelName: string | undefined,
   language: string,
   now: number,
-  more: { details?: MomentDetails; turn?: number; unsubscribeUrl?: string } = {},
+  more: { details?: MomentDetails; turn?: number; unsubscribeUrl?: string; preferencesUrl?: string } = {},
 ): Snapshot {
   return snapshotOf({
     order,
@@ -94,6 +95,8 @@ export interface RenderRequest {
   look?: Look;
   /** It is news or an offer. */
   offers?: boolean;
+  /** Who reads it: a customer without it. */
+  reader?: Audience;
   /** What its message would be about now; made up without it. */
   details?: MomentDetails;
 }
@@ -133,7 +136,7 @@ export async function renderFor(request: RenderRequest): Promise<RenderedMessage
   const { store, order, moment, channelName, language, now } = request;
   const compiled = await compiledFor(request);
   const snapshot = snapshotFor(store, order, moment, channelName, language, now, {
-    ...madeUpFor(moment, request.offers),
+    ...madeUpFor(moment, { offers: request.offers, reader: request.reader ?? 'customer' }),
     ...(request.details && { details: request.details }),
   });
   const about = aboutMoment(order, moment).order ?? order;
@@ -240,7 +243,17 @@ export interface Worded {
 
 export type WordedOf = Pick<
   typeof deliveries.$inferSelect,
-  'id' | 'storeId' | 'orderId' | 'eventId' | 'editionId' | 'language' | 'moment' | 'timed' | 'turn' | 'optional'
+  | 'id'
+  | 'storeId'
+  | 'orderId'
+  | 'eventId'
+  | 'editionId'
+  | 'language'
+  | 'moment'
+  | 'timed'
+  | 'turn'
+  | 'optional'
+  | 'role'
 >;
 
 /** The products that a message suggests put into its snapshot. */
@@ -310,6 +323,7 @@ export async function wordedFor(delivery: WordedOf, context: BatchContext, codes
     // One of a row says which it is, also when it is sent once more.
     ...((delivery.timed || waited) && { turn: delivery.turn }),
     ...(delivery.optional !== '' && { unsubscribeUrl: unsubscribeUrlOf(delivery.id) }),
+    ...(delivery.role === 'customer' && { preferencesUrl: preferencesUrlOf(delivery.id) }),
   });
   const edition = await editionTemplate(delivery.editionId);
   return {

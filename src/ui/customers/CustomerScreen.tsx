@@ -124,7 +124,7 @@ export function CustomerScreen(props: CustomerScreenProps) {
                 {customer.language !== '' ? (
                   <>
                     {languageName(customer.language)}{' '}
-                    <span className="block text-xs text-slate">{say.languageSaid}</span>
+                    <span className="block text-xs text-slate">{customer.languageKept ? say.languageChosen : say.languageSaid}</span>
                   </>
                 ) : customer.orderLanguage !== '' ? (
                   say.languageFromOrders({ language: languageName(customer.orderLanguage) })

@@ -102,6 +102,7 @@ export function DeskScreen(props: DeskProps) {
   const { locale, direction, snapshot, ownValues, context, partsFor, suggestions } = useMessage({
     store,
     moment: item.moment,
+    reader: item.audience,
     details: item.details,
     language,
     order: order.order,

@@ -1,7 +1,7 @@
 'use client';
 /** One message on a sheet: an order's values in a language, and what the worker needs to render it. */
 import { useCallback, useMemo } from 'react';
-import type { MomentDetails } from '@/core/moments';
+import type { Audience, MomentDetails } from '@/core/moments';
 import { aboutMoment, snapshotOf, withSampleCodes } from '@/core/snapshot';
 import { type Order } from '@/core/order';
 import { gapsFrom } from '@/core/plan';
@@ -17,6 +17,8 @@ import { useSuggestions, type AskSuggestions } from './useSuggestions';
 export interface MessageAbout {
   store: DeskStore;
   moment: string;
+  /** Who reads it: a customer without it. */
+  reader?: Audience | undefined;
   /** What its messages would be about now; made up without it. */
   details?: MomentDetails | undefined;
   language: string;
@@ -34,6 +36,7 @@ export interface MessageAbout {
 export function useMessage({
   store,
   moment,
+  reader = 'customer',
   details,
   language,
   order,
@@ -54,11 +57,11 @@ export function useMessage({
         timeZone: store.timeZone,
         now,
         ...aboutMoment(order, moment),
-        ...madeUpFor(moment),
+        ...madeUpFor(moment, { reader }),
         ...(details && { details }),
         ...(channelName && { channelName }),
       }),
-    [order, channelName, store.facts, store.language, store.timeZone, locale, now, moment, details],
+    [order, channelName, store.facts, store.language, store.timeZone, locale, now, moment, reader, details],
   );
   const suggestions = useSuggestions(blocks, store.passages, order.number, moment, onSuggest);
   const suggested = useMemo(() => (suggestions ? shownProducts(suggestions.blocks) : undefined), [suggestions]);
@@ -88,13 +91,14 @@ export function useMessage({
       currency: store.currency,
       order,
       moment,
+      reader,
       now,
       ...(details && { details }),
       ...(suggested && { suggestions: suggested }),
       ...(channelName && { channelName }),
       ...(as && { as }),
     }),
-    [store, language, locale, order, channelName, now, moment, details, suggested, as],
+    [store, language, locale, order, channelName, now, moment, reader, details, suggested, as],
   );
   return { locale, direction: directionOf(language), snapshot, ownValues: own.values, context, partsFor, suggestions };
 }

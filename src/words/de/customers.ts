@@ -118,4 +118,5 @@ export const customers: TranslationOf<typeof say> = {
     'Name und Adressen werden endgültig aus Bestellungen, Nachrichten und dem Protokoll entfernt. Die Zahlen der Bestellungen bleiben, wie das Gesetz es verlangt.',
   erase: 'Löschen',
   erased: 'Die Angaben sind gelöscht.',
+  languageChosen: 'Vom Kunden oder von Kollegen gewählt: Jede Nachricht, die es darin gibt, geht so hinaus, was auch in der Bestellung steht.',
 };

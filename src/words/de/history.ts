@@ -137,4 +137,5 @@ export const history: TranslationOf<typeof say> = {
   checkedTranslation: '{$who} hat {$label} von {$what} geprüft: {$language}',
   replacedWords:
     '.input {$places :integer} .match $places one {{{$who} hat Wörter an einer Stelle ersetzt}} * {{{$who} hat Wörter an {$places} Stellen ersetzt}}',
+  keptPreferences: '{$who} hat Sprache, Kontakte und gewünschte Nachrichten geändert: {$customer}',
 };

@@ -83,4 +83,6 @@ export const moments: TranslationOf<typeof say> = {
   returned: 'Zurück',
   cancelled: 'Storniert',
   other: 'Sonstiges',
+  preferencesWanted: 'Einstellungen gewünscht',
+  whenACustomerWantsTheirPreferences: 'wenn ein Kunde seine Einstellungen sehen will',
 };

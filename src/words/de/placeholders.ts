@@ -130,4 +130,7 @@ export const placeholders: TranslationOf<typeof say> = {
   groupSummary: 'Zusammenfassung',
   groupStore: 'Shop',
   groupMessage: 'Nachricht',
+  addressOfPreferences: 'Adresse der Einstellungen',
+  preferencesHoldUntil: 'Link zu Einstellungen gilt bis',
+  addressToPreferences: 'Link zu den Einstellungen',
 };

@@ -72,4 +72,5 @@ export const reasons: TranslationOf<typeof say> = {
   productsWhere: 'Bestand, wenn {$condition}',
   ordersWith: 'Bestellungen mit {$category}',
   ordersWhere: 'Bestellungen, auf die zutrifft, dass {$condition}',
+  contactChosen: '{$name} ist ein Kontakt des Kunden, und {$notification} ist für ihn gewählt.',
 };

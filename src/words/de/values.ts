@@ -127,4 +127,9 @@ export const values: TranslationOf<typeof say> = {
   canBeEmpty: 'Kann leer sein: geben Sie Wörter für diesen Fall an (default), oder sagen Sie es in zwei Formen.',
   emptyThenBlock: 'Sonst bleibt die Stelle leer, und ein Befund sagt es.',
   example: 'Beispiel',
+  addressOfPreferences:
+    'Geheime Webadresse (Link) der Seite, auf der ein Kunde Sprache, Kontakte und gewünschte Nachrichten pflegt. In der Aufzeichnung verdeckt.',
+  preferencesHoldUntil: 'Bis wann der Link zu den Einstellungen gilt, abläuft.',
+  addressToPreferences:
+    'Webadresse (Link), unter der ein Kunde den Link zu seinen Einstellungen anfordert. Nur an Kunden, und wo der Shop diese Seite hat.',
 };

@@ -102,6 +102,16 @@ export const ACCOUNT: Record<string, Segments> = {
     go: 'اختر كلمة مرور جديدة',
     help: NOT_YOU,
   },
+  preferences: {
+    subject: 'ما تكتبه إليك {$store.name}',
+    preheader: 'الرابط صالح لمدة ساعة.',
+    head: 'ما نكتبه إليك',
+    say: p(
+      `من الزر أدناه ترى وتغيّر اللغة التي نكتب بها إلى ${b('{$customer.email}')}، ومن غيرك يتلقى رسائل عن طلباتك، والرسائل التي تريدها. وهو صالح لمدة ساعة.`,
+    ),
+    go: 'افتح الصفحة',
+    help: NOT_YOU,
+  },
 };
 
 export const HAND: Record<string, Segments> = {

@@ -104,6 +104,16 @@ export const ACCOUNT: Record<string, Segments> = {
     go: 'Elegir una contraseña',
     help: NOT_YOU,
   },
+  preferences: {
+    subject: 'Lo que {$store.name} te escribe',
+    preheader: 'El enlace vale durante una hora.',
+    head: 'Lo que te escribimos',
+    say: p(
+      `Con el botón de abajo ves y cambias en qué idioma escribimos a ${b('{$customer.email}')}, quién más recibe mensajes sobre tus pedidos y qué mensajes quieres. Vale durante una hora.`,
+    ),
+    go: 'Abrir la página',
+    help: NOT_YOU,
+  },
 };
 
 export const HAND: Record<string, Segments> = {

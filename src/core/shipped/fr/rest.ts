@@ -104,6 +104,16 @@ export const ACCOUNT: Record<string, Segments> = {
     go: 'Choisir un mot de passe',
     help: NOT_YOU,
   },
+  preferences: {
+    subject: 'Ce que {$store.name} vous écrit',
+    preheader: 'Le lien est valable une heure.',
+    head: 'Ce que nous vous écrivons',
+    say: p(
+      `Avec le bouton ci-dessous, vous voyez et modifiez dans quelle langue nous écrivons à ${b('{$customer.email}')}, qui d’autre reçoit des messages sur vos commandes et quels messages vous souhaitez. Il est valable une heure.`,
+    ),
+    go: 'Ouvrir la page',
+    help: NOT_YOU,
+  },
 };
 
 export const HAND: Record<string, Segments> = {

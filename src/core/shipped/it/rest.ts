@@ -104,6 +104,16 @@ export const ACCOUNT: Record<string, Segments> = {
     go: 'Scegli una password',
     help: NOT_YOU,
   },
+  preferences: {
+    subject: 'Che cosa ti scrive {$store.name}',
+    preheader: 'Il link vale un’ora.',
+    head: 'Che cosa ti scriviamo',
+    say: p(
+      `Con il pulsante qui sotto vedi e cambi in quale lingua scriviamo a ${b('{$customer.email}')}, chi altro riceve messaggi sui tuoi ordini e quali messaggi vuoi ricevere. Vale un’ora.`,
+    ),
+    go: 'Apri la pagina',
+    help: NOT_YOU,
+  },
 };
 
 export const HAND: Record<string, Segments> = {

@@ -104,6 +104,16 @@ export const ACCOUNT: Record<string, Segments> = {
     go: 'Nieuw wachtwoord kiezen',
     help: NOT_YOU,
   },
+  preferences: {
+    subject: 'Wat {$store.name} je schrijft',
+    preheader: 'De link is een uur geldig.',
+    head: 'Wat we je schrijven',
+    say: p(
+      `Met de knop hieronder zie en wijzig je in welke taal we aan ${b('{$customer.email}')} schrijven, wie nog meer berichten over je bestellingen krijgt en welke berichten je wilt. Hij is een uur geldig.`,
+    ),
+    go: 'Pagina openen',
+    help: NOT_YOU,
+  },
 };
 
 export const HAND: Record<string, Segments> = {

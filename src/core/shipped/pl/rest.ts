@@ -102,6 +102,16 @@ export const ACCOUNT: Record<string, Segments> = {
     go: 'Ustaw nowe hasło',
     help: NOT_YOU,
   },
+  preferences: {
+    subject: 'Co pisze do Ciebie {$store.name}',
+    preheader: 'Link jest ważny przez godzinę.',
+    head: 'Co do Ciebie piszemy',
+    say: p(
+      `Przyciskiem poniżej zobaczysz i zmienisz, w jakim języku piszemy na adres ${b('{$customer.email}')}, kto jeszcze dostaje wiadomości o Twoich zamówieniach i jakie wiadomości chcesz dostawać. Jest ważny przez godzinę.`,
+    ),
+    go: 'Otwórz stronę',
+    help: NOT_YOU,
+  },
 };
 
 export const HAND: Record<string, Segments> = {

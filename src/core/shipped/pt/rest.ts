@@ -102,6 +102,16 @@ export const ACCOUNT: Record<string, Segments> = {
     go: 'Escolher uma nova senha',
     help: NOT_YOU,
   },
+  preferences: {
+    subject: 'O que {$store.name} escreve para você',
+    preheader: 'O link vale por uma hora.',
+    head: 'O que escrevemos para você',
+    say: p(
+      `Com o botão abaixo você vê e muda em que idioma escrevemos para ${b('{$customer.email}')}, quem mais recebe mensagens sobre os seus pedidos e quais mensagens você quer. Ele vale por uma hora.`,
+    ),
+    go: 'Abrir a página',
+    help: NOT_YOU,
+  },
 };
 
 export const HAND: Record<string, Segments> = {

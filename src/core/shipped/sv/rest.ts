@@ -102,6 +102,16 @@ export const ACCOUNT: Record<string, Segments> = {
     go: 'Välj ett nytt lösenord',
     help: NOT_YOU,
   },
+  preferences: {
+    subject: 'Vad {$store.name} skriver till dig',
+    preheader: 'Länken gäller i en timme.',
+    head: 'Vad vi skriver till dig',
+    say: p(
+      `Med knappen nedan ser och ändrar du på vilket språk vi skriver till ${b('{$customer.email}')}, vilka fler som får meddelanden om dina beställningar och vilka meddelanden du vill ha. Den gäller i en timme.`,
+    ),
+    go: 'Öppna sidan',
+    help: NOT_YOU,
+  },
 };
 
 export const HAND: Record<string, Segments> = {

@@ -46,6 +46,7 @@ export async function saveCustomer(access: Access, input: SaveCustomer): Promise
       lastName: plainLine(input.lastName),
       company: plainLine(input.company),
       language: input.language,
+      languageKept: input.language === row.language ? row.languageKept : input.language !== '',
       contacts: tidyContacts(contacts),
       revision: revision + 1,
       indexed: false,

@@ -45,11 +45,12 @@ export function refuseContacts(
 
 /** Contacts as they are kept: on one line, and without what is empty. */
 export const tidyContacts = (contacts: readonly Contact[]): Contact[] =>
-  contacts.map(({ label, email, name, language }) => ({
+  contacts.map(({ label, email, name, language, messages }) => ({
     label: plainLine(label),
     email,
     ...(name?.trim() && { name: plainLine(name) }),
     ...(language && { language }),
+    ...(messages && { messages }),
   }));
 
 /** The row of an address, or of who had it before it was corrected. */
@@ -84,6 +85,9 @@ async function limitsOf(storeId: string): Promise<ContactLimits> {
   const { most, labels: own } = store?.limits ?? ANY_CONTACTS;
   return { most, labels: own.length > 0 ? own : labels };
 }
+
+/** The labels that contacts of a store's customers can have. */
+export const labelsOf = async (storeId: string): Promise<string[]> => (await limitsOf(storeId)).labels;
 
 async function labelsOfMessages(storeId: string): Promise<string[]> {
   const rows = await database()

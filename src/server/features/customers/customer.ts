@@ -96,6 +96,7 @@ export async function loadCustomer(
   return {
     ...{ id, revision: row.revision, email: row.email, firstName: row.firstName, lastName: row.lastName },
     ...{ company: row.company, guest: row.guest, language: row.language, orderLanguage: row.orderLanguage },
+    languageKept: row.languageKept,
     address: row.address.country === 'ZZ' ? [] : addressLines(row.address),
     contacts: row.contacts,
     orders: row.orders,

@@ -24,7 +24,7 @@ export async function exportMessage(
   slug: string,
   wanted: { as: string; language: string; order: string },
 ): Promise<ExportedFile> {
-  const { name, moment, schedule, sender: kind, template } = await templateFor(access, slug, 'draft');
+  const { name, moment, audience, schedule, sender: kind, template } = await templateFor(access, slug, 'draft');
   await remember(access, 'exportedTemplate', {
     notification: name,
     format: wanted.as === 'json' || wanted.as === 'eml' ? wanted.as.toUpperCase() : 'HTML',
@@ -43,6 +43,7 @@ export async function exportMessage(
     language: wanted.language,
     order,
     moment,
+    reader: audience,
     now: Date.now(),
     ...(channelName && { channelName }),
     ...(details && { details }),
@@ -50,7 +51,7 @@ export async function exportMessage(
   if (wanted.as === 'html') return { name: `${file}.html`, type: 'text/html; charset=utf-8', body: message.html };
   if (wanted.as !== 'eml') throw new AppError('invalid', say.aMessageIsSavedAs);
   const snapshot = snapshotFor(access.store, order, moment, channelName, wanted.language, Date.now(), {
-    ...madeUpFor(moment),
+    ...madeUpFor(moment, { reader: audience }),
     ...(details && { details }),
   });
   const files = await filesFor({

@@ -32,7 +32,7 @@ import { listOrders, orderSnapshot } from '../orders/orders';
 import { livePassages } from '../../documents/live-passages';
 import { readTemplate } from '../../documents/read-template';
 import { listPassages } from './passages';
-import type { MomentId } from '@/core/moments';
+import type { Audience, MomentId } from '@/core/moments';
 import type { Schedule } from '@/core/time';
 import { briefingsOf } from '../briefing/briefings';
 import { say as ready } from '@/words/ready';
@@ -359,10 +359,18 @@ export async function templateFor(
   access: Access,
   slug: string,
   which: 'draft' | 'live',
-): Promise<{ id: string; name: string; moment: MomentId; schedule: Schedule; sender: SenderKind; template: Template }> {
+): Promise<{
+  id: string;
+  name: string;
+  moment: MomentId;
+  audience: Audience;
+  schedule: Schedule;
+  sender: SenderKind;
+  template: Template;
+}> {
   const { notification, template, title } = await templateRow(access, slug);
-  const { id, moment, schedule } = notification;
-  const about = { id, name: title, moment, schedule, sender: senderKindOf(notification) };
+  const { id, moment, audience, schedule } = notification;
+  const about = { id, name: title, moment, audience, schedule, sender: senderKindOf(notification) };
   if (which === 'draft') return { ...about, template: template.draft };
   const live = await liveEdition(template.liveEditionId);
   if (!live) throw new AppError('invalid', say.titleHasNeverBeenPublished({ title }));

@@ -1,0 +1,2 @@
+ALTER TABLE `customer` ADD COLUMN IF NOT EXISTS `language_kept` boolean DEFAULT false NOT NULL;--> statement-breakpoint
+ALTER TABLE `store` ADD COLUMN IF NOT EXISTS `preferences_page` boolean DEFAULT false NOT NULL;
