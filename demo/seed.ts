@@ -39,7 +39,7 @@ import {
   type DemoStore,
 } from './quillwick';
 import { Chance } from './random';
-import { quillwickVoice, withThanks } from './voice';
+import { quillwickVoice, withOwnPage, withThanks } from './voice';
 
 export interface DemoFacts {
   signIn: { email: string; password: string };
@@ -164,11 +164,13 @@ async function seedStore({ chance, store, users, customers, orders, firstNumber,
     pictures: 'linked' as const,
     look: store.look,
     terms: TERMS,
+    preferencesPage: store.id === RETAIL.id,
   };
   const made = await createStore(db, newStore, CHANNELS, {
     by: 'Jonas Feld',
     at: new Date(now - 62 * 86_400_000),
-    voice: (shipped) => (store.id === RETAIL.id ? withThanks(quillwickVoice(shipped)) : quillwickVoice(shipped)),
+    voice: (shipped) =>
+      store.id === RETAIL.id ? withOwnPage(withThanks(quillwickVoice(shipped))) : quillwickVoice(shipped),
   });
   const [storeRow] = await db.select().from(t.stores).where(eq(t.stores.id, store.id));
   for (const u of users) await addMember(db, u.id, store.id, COLLEAGUES.find((c) => c.email === u.email)!.role!);

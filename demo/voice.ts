@@ -128,3 +128,7 @@ export function withThanks(shipped: ShippedNotification): ShippedNotification {
   const offer = OFFER[shipped.slug];
   return offer ? { ...shipped, template: withOffer(shipped.template, offer) } : shipped;
 }
+
+/** The retail store's customers keep their preferences on a page of their own: the message that proves whose it is goes out. */
+export const withOwnPage = (shipped: ShippedNotification): ShippedNotification =>
+  shipped.slug === 'preferences' ? { ...shipped, on: true } : shipped;

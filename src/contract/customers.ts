@@ -1,6 +1,6 @@
 /** Customers: found, read, changed. */
 import { Type, type Static } from '@sinclair/typebox';
-import { ContactSchema, MOST_CONTACTS, type Contact, type ContactLimits } from '@/core/order';
+import { ContactLimitsSchema, ContactSchema, MOST_CONTACTS, type Contact, type ContactLimits } from '@/core/order';
 import type { OptionalKind } from '@/core/moments';
 import type { ListedDelivery } from './deliveries';
 import type { OrderRow } from './orders';
@@ -52,6 +52,14 @@ export interface MailStanding {
   unsubscribed: { kind: OptionalKind; how: string; at: string }[];
 }
 
+/** A notification to contacts, as it is chosen for one of them. */
+export interface ForContacts {
+  slug: string;
+  name: string;
+  on: boolean;
+  labels: readonly string[];
+}
+
 export interface CustomerPage {
   id: string;
   revision: number;
@@ -78,6 +86,8 @@ export interface CustomerPage {
   record: { rows: ListedDelivery[]; next?: string };
   /** How many contacts there can be, and which labels. */
   limits: ContactLimits;
+  /** Notifications that contacts can get, with the labels that they go to; none for all. */
+  forContacts: ForContacts[];
   /** Notifications that the record names, for choosing. */
   notifications: { id: string; name: string }[];
 }
@@ -115,6 +125,10 @@ export interface Correction {
   failed: { id: string; notification: string; order: string }[];
 }
 
+/** How many contacts there can be, which labels, and whether customers keep them on a page of their own. */
+export const SaveLimitsSchema = Type.Object({ limits: ContactLimitsSchema, page: Type.Boolean() }, strict);
+export type SaveLimits = Static<typeof SaveLimitsSchema>;
+
 /** What limits would mean for contacts that are there: those stay, and no more can be added. */
 export interface LimitsSeen {
   /** Customers with more contacts. */
@@ -123,4 +137,8 @@ export interface LimitsSeen {
   otherLabels: number;
   /** Labels that live messages go to and that would be none of the store's. */
   unused: string[];
+  /** Live notifications to customers, whose footers lead to the page. */
+  footers: number;
+  /** The message that proves whose page it is goes out; without it the page is closed. */
+  linkGoesOut: boolean;
 }

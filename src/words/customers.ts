@@ -117,4 +117,20 @@ export const say = speak('customers', {
   erase: 'Erase',
   erased: 'They are erased.',
   languageChosen: 'Chosen by them or a colleague: every message that has it goes out in it, whatever an order says.',
+  ownPage: 'Customers keep this themselves, on a page of their own',
+  ownPageHint:
+    'The footer of what they get leads there. They choose their language, contacts and wanted messages; a link sent to their address proves who they are.',
+  footersLeadThere:
+    '.input {$n :integer} .match $n one {{The footer of {$n} live notification leads there from now on.}} * {{The footers of {$n} live notifications lead there from now on.}}',
+  pageWillClose: 'Links in messages that went out lead to a page that says it is closed.',
+  linkDoesNotGoOut:
+    'The notification that sends the link is off or has never been published: the page is closed until it is live.',
+  openJourney: 'Open the Journey',
+  theirMessages: 'Messages they get',
+  messagesOfLabel: 'Those of their label: {$messages}',
+  noMessagesOfLabel: 'Those of their label: none yet',
+  chosenMessages: 'Chosen ones',
+  messageIsOff: '{$name} (off)',
+  chosenFor: 'gets {$messages}',
+  getsNothing: 'gets no message',
 });

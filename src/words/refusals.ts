@@ -233,4 +233,5 @@ export const say = speak('refusals', {
   segmentChangedMeanwhile: '{$who} changed this text meanwhile.',
   nothingWritten: 'Nothing is written here yet.',
   noSuchPlaceForWords: 'A place that words were to go to is not there any more. Nothing was replaced: find again.',
+  noMessageForContacts: '“{$name}” is no message that contacts can get. There are: {$known}',
 });

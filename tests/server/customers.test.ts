@@ -175,7 +175,7 @@ describe('a customer is changed', () => {
 });
 
 describe('how many contacts there are', () => {
-  afterAll(async () => saveLimits(await accessAs(), ANY_CONTACTS));
+  afterAll(async () => saveLimits(await accessAs(), { limits: ANY_CONTACTS, page: false }));
 
   it('is set by the store, told before, and holds on every way in', async () => {
     const email = reader();
@@ -185,7 +185,7 @@ describe('how many contacts there are', () => {
       { label: 'Press', email: `p-${email}` },
     ];
     await putContacts(SHOP, email, { email, contacts });
-    const limits = { most: 1, labels: [' Accounts ', 'accounts', 'Goods in'] };
+    const limits = { limits: { most: 1, labels: [' Accounts ', 'accounts', 'Goods in'] }, page: false };
     expect(await lookAtLimits(await accessAs(), limits)).toMatchObject({
       over: expect.any(Number),
       otherLabels: expect.any(Number),

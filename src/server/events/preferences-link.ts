@@ -2,12 +2,16 @@
  * Links to the page that customers keep themselves. One stands in messages and only asks for the other, which is sent to the customer's
  * address: whoever holds a forwarded message sees nothing. The other names the customer, their address and until when it holds.
  */
-import { and, eq } from 'drizzle-orm';
+import { and, eq, sql } from 'drizzle-orm';
+import type { MomentId } from '@/core/moments';
 import { config } from '../base/config';
 import { isLinkCode, linkCode } from '../base/link';
 import { database } from '../db/client';
-import { customers, deliveries, formerAddresses, stores } from '../db/schema';
+import { customers, deliveries, formerAddresses, notifications, stores, templates } from '../db/schema';
 import { deliveryToken, readDeliveryToken } from './unsubscribed';
+
+/** The moment of the message that proves whose page it is. */
+export const PREFERENCES_MOMENT = 'account.preferences-requested' satisfies MomentId;
 
 const ASK = 'ask-preferences';
 const OPEN = 'preferences';
@@ -75,4 +79,23 @@ async function pageOf(whom: ReturnType<typeof eq> | ReturnType<typeof and>): Pro
     .innerJoin(stores, eq(stores.id, customers.storeId))
     .where(whom);
   return row;
+}
+
+/** Whether a store sends the link: its notification is live. */
+export async function linkGoesOut(storeId: string): Promise<boolean> {
+  const [live] = await database()
+    .select({ id: notifications.id })
+    .from(notifications)
+    .innerJoin(templates, eq(templates.notificationId, notifications.id))
+    .where(
+      and(
+        eq(notifications.storeId, storeId),
+        eq(notifications.moment, PREFERENCES_MOMENT),
+        eq(notifications.audience, 'customer'),
+        eq(notifications.on, true),
+        sql`${templates.liveEditionId} is not null`,
+      ),
+    )
+    .limit(1);
+  return live !== undefined;
 }

@@ -13,6 +13,15 @@ import { Dialog } from '../parts/Dialog';
 import { Field, Pick } from '../parts/fields';
 import { Trouble } from '../parts/Page';
 import { answered, corrected, problemAt } from '../parts/result';
+import { ContactMessages } from './ContactMessages';
+
+/** What is changed of a contact; no messages for those of their label. */
+type ContactChange = Partial<Omit<Contact, 'messages'>> & { messages?: string[] | undefined };
+
+function changedContact(contact: Contact, change: ContactChange): Contact {
+  const { messages, ...rest } = { ...contact, ...change };
+  return { ...rest, ...(messages && { messages }) };
+}
 
 export function ChangeCustomer({
   customer,
@@ -34,8 +43,8 @@ export function ChangeCustomer({
     setForm({ ...form, ...change });
     for (const key of Object.keys(change)) setFailure((now) => corrected(now, `/${key}`));
   };
-  const setContact = (i: number, change: Partial<Contact>): void => {
-    setForm({ ...form, contacts: form.contacts.map((c, k) => (k === i ? { ...c, ...change } : c)) });
+  const setContact = (i: number, change: ContactChange): void => {
+    setForm({ ...form, contacts: form.contacts.map((c, k) => (k === i ? changedContact(c, change) : c)) });
     for (const key of Object.keys(change)) setFailure((now) => corrected(now, `/contacts/${i}/${key}`));
   };
   const save = async (): Promise<void> => {
@@ -45,11 +54,12 @@ export function ChangeCustomer({
         id,
         revision,
         ...form,
-        contacts: form.contacts.map(({ label, email, name, language: own }) => ({
+        contacts: form.contacts.map(({ label, email, name, language: own, messages }) => ({
           label: label.trim(),
           email: email.trim(),
           ...(name?.trim() && { name: name.trim() }),
           ...(own && { language: own }),
+          ...(messages && { messages }),
         })),
       }),
     );
@@ -203,6 +213,14 @@ export function ChangeCustomer({
                   )}
                 </Field>
               </div>
+              {customer.forContacts.length > 0 && (
+                <ContactMessages
+                  contact={contact}
+                  all={customer.forContacts}
+                  problem={problemAt(failure, `/contacts/${i}/messages`)}
+                  onChange={(messages) => setContact(i, { messages })}
+                />
+              )}
               <button
                 type="button"
                 className="link mt-2 inline-flex min-h-6 items-center gap-1"

@@ -124,7 +124,9 @@ export function CustomerScreen(props: CustomerScreenProps) {
                 {customer.language !== '' ? (
                   <>
                     {languageName(customer.language)}{' '}
-                    <span className="block text-xs text-slate">{customer.languageKept ? say.languageChosen : say.languageSaid}</span>
+                    <span className="block text-xs text-slate">
+                      {customer.languageKept ? say.languageChosen : say.languageSaid}
+                    </span>
                   </>
                 ) : customer.orderLanguage !== '' ? (
                   say.languageFromOrders({ language: languageName(customer.orderLanguage) })
@@ -155,6 +157,7 @@ export function CustomerScreen(props: CustomerScreenProps) {
                     <span className="block text-xs break-all text-slate">
                       {c.email}
                       {c.language && `, ${languageName(c.language)}`}
+                      {c.messages && `, ${chosenWords(c.messages, customer.forContacts)}`}
                     </span>
                   </li>
                 ))}
@@ -322,4 +325,10 @@ function Erase({
       {trouble && <Trouble>{trouble}</Trouble>}
     </Dialog>
   );
+}
+
+/** Which messages were chosen for a contact. */
+function chosenWords(messages: readonly string[], all: CustomerPage['forContacts']): string {
+  if (messages.length === 0) return say.getsNothing;
+  return say.chosenFor({ messages: listed(messages.map((slug) => all.find((m) => m.slug === slug)?.name ?? slug)) });
 }

@@ -1,8 +1,9 @@
 'use client';
 /** How many contacts customers may have, and which labels there are; what is there stays, and is told before. */
+import Link from 'next/link';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import type { LimitsSeen } from '@/contract/customers';
+import type { LimitsSeen, SaveLimits } from '@/contract/customers';
 import { MOST_CONTACTS, type ContactLimits } from '@/core/order';
 import type { Failure, Result } from '@/core/result';
 import { say } from '@/words/customers';
@@ -15,22 +16,36 @@ import { answered } from '../parts/result';
 
 export interface LimitsProps {
   limits: ContactLimits;
-  onLookAtLimits: (input: ContactLimits) => Promise<Result<LimitsSeen>>;
-  onSaveLimits: (input: ContactLimits) => Promise<Result<null>>;
+  /** Customers have a page of their own. */
+  page: boolean;
+  base: string;
+  onLookAtLimits: (input: SaveLimits) => Promise<Result<LimitsSeen>>;
+  onSaveLimits: (input: SaveLimits) => Promise<Result<null>>;
 }
 
-export function LimitsDialog({ limits, onLookAtLimits, onSaveLimits, onClose }: LimitsProps & { onClose: () => void }) {
+export function LimitsDialog({
+  limits,
+  page: hadPage,
+  base,
+  onLookAtLimits,
+  onSaveLimits,
+  onClose,
+}: LimitsProps & { onClose: () => void }) {
   const [most, setMost] = useState(String(limits.most));
   const [labels, setLabels] = useState(limits.labels.join('\n'));
+  const [page, setPage] = useState(hadPage);
   const [seen, setSeen] = useState<LimitsSeen>();
   const [failure, setFailure] = useState<Failure>();
   const [busy, setBusy] = useState(false);
-  const wanted: ContactLimits = {
-    most: Number(most),
-    labels: labels
-      .split('\n')
-      .map((l) => l.trim())
-      .filter((l) => l !== ''),
+  const wanted: SaveLimits = {
+    limits: {
+      most: Number(most),
+      labels: labels
+        .split('\n')
+        .map((l) => l.trim())
+        .filter((l) => l !== ''),
+    },
+    page,
   };
   const changed = (): void => {
     setSeen(undefined);
@@ -103,11 +118,39 @@ export function LimitsDialog({ limits, onLookAtLimits, onSaveLimits, onClose }: 
             />
           )}
         </Field>
+        <label className="flex items-start gap-2">
+          <input
+            type="checkbox"
+            className="check mt-0.5"
+            checked={page}
+            aria-describedby="page-hint"
+            onChange={(e) => {
+              setPage(e.target.checked);
+              changed();
+            }}
+          />
+          <span>
+            {say.ownPage}
+            <span id="page-hint" className="block text-xs text-slate">
+              {say.ownPageHint}
+            </span>
+          </span>
+        </label>
         {failure && <Trouble>{failure.message}</Trouble>}
         {seen && (
           <div role="status" className="flex flex-col gap-1">
             <p>{say.overLimit({ n: seen.over })}</p>
-            {wanted.labels.length > 0 && <p>{say.otherLabels({ n: seen.otherLabels })}</p>}
+            {wanted.limits.labels.length > 0 && <p>{say.otherLabels({ n: seen.otherLabels })}</p>}
+            {page && !hadPage && <p>{say.footersLeadThere({ n: seen.footers })}</p>}
+            {!page && hadPage && <p>{say.pageWillClose}</p>}
+            {page && !seen.linkGoesOut && (
+              <p>
+                {say.linkDoesNotGoOut}{' '}
+                <Link className="link" href={`${base}/journey`}>
+                  {say.openJourney}
+                </Link>
+              </p>
+            )}
             {seen.unused.length > 0 && <p>{say.labelsUnused({ labels: listed(seen.unused) })}</p>}
           </div>
         )}

@@ -118,5 +118,23 @@ export const customers: TranslationOf<typeof say> = {
     'Name und Adressen werden endgültig aus Bestellungen, Nachrichten und dem Protokoll entfernt. Die Zahlen der Bestellungen bleiben, wie das Gesetz es verlangt.',
   erase: 'Löschen',
   erased: 'Die Angaben sind gelöscht.',
-  languageChosen: 'Vom Kunden oder von Kollegen gewählt: Jede Nachricht, die es darin gibt, geht so hinaus, was auch in der Bestellung steht.',
+  languageChosen:
+    'Vom Kunden oder von Kollegen gewählt: Jede Nachricht, die es darin gibt, geht so hinaus, was auch in der Bestellung steht.',
+  ownPage: 'Kunden pflegen das selbst, auf einer eigenen Seite',
+  ownPageHint:
+    'Die Fußzeile ihrer Nachrichten führt dorthin. Sie wählen Sprache, Kontakte und gewünschte Nachrichten; ein Link an ihre Adresse weist nach, wer sie sind.',
+  footersLeadThere:
+    '.input {$n :integer} .match $n one {{Die Fußzeile von {$n} laufenden Benachrichtigung führt von nun an dorthin.}} * {{Die Fußzeilen von {$n} laufenden Benachrichtigungen führen von nun an dorthin.}}',
+  pageWillClose:
+    'Links in Nachrichten, die schon hinausgingen, führen zu einer Seite, die als geschlossen bezeichnet ist.',
+  linkDoesNotGoOut:
+    'Die Benachrichtigung, die den Link sendet, ist aus oder wurde nie veröffentlicht: Bis sie läuft, ist die Seite geschlossen.',
+  openJourney: 'Bestellweg öffnen',
+  theirMessages: 'Welche Nachrichten',
+  messagesOfLabel: 'Die zu ihrer Bezeichnung: {$messages}',
+  noMessagesOfLabel: 'Die zu ihrer Bezeichnung: noch keine',
+  chosenMessages: 'Gewählte',
+  messageIsOff: '{$name} (aus)',
+  chosenFor: 'bekommt {$messages}',
+  getsNothing: 'bekommt keine Nachricht',
 };

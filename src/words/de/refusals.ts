@@ -248,4 +248,5 @@ export const refusals: TranslationOf<typeof say> = {
   nothingWritten: 'Hier ist noch nichts geschrieben.',
   noSuchPlaceForWords:
     'Eine Stelle, an die Wörter sollten, gibt es nicht mehr. Nichts wurde ersetzt: suchen Sie erneut.',
+  noMessageForContacts: '„{$name}“ ist keine Nachricht, die Kontakte bekommen können. Es gibt: {$known}',
 };

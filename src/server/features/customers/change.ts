@@ -22,7 +22,7 @@ import {
 } from '../../db/schema';
 import { databaseTime } from '../../db/time';
 import { indexCustomers } from '../../events/known-customers';
-import { refuseContacts, tidyContacts } from './contacts';
+import { refuseContacts, refuseUnknownMessages, tidyContacts } from './contacts';
 import { customerById, type CustomerRecord } from './customer';
 import { say } from '@/words/refusals';
 
@@ -39,6 +39,7 @@ export async function saveCustomer(access: Access, input: SaveCustomer): Promise
   const { id, revision, contacts } = input;
   const row = await customerById(access, id);
   refuseContacts(row.email, contacts, access.store.contactLimits, row.contacts);
+  await refuseUnknownMessages(access.store.id, contacts);
   const [saved] = await database()
     .update(customers)
     .set({

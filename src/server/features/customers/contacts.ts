@@ -1,7 +1,7 @@
 /** A customer's contacts as the shop's account page and checkout keep them. */
 import { and, eq, sql } from 'drizzle-orm';
 import { Type } from '@sinclair/typebox';
-import type { LimitsSeen } from '@/contract/customers';
+import type { ForContacts, LimitsSeen, SaveLimits } from '@/contract/customers';
 import {
   ANY_CONTACTS,
   contactProblems,
@@ -19,6 +19,7 @@ import { AppError } from '../../base/errors';
 import { newId } from '../../base/ids';
 import { database, type Executor } from '../../db/client';
 import { customers, formerAddresses, notifications, stores } from '../../db/schema';
+import { linkGoesOut } from '../../events/preferences-link';
 import { say } from '@/words/refusals';
 
 /** What the shop is told: who the contacts are, how many there can be, and the labels that messages go to. */
@@ -27,6 +28,8 @@ export interface ContactsKept {
   contacts: Contact[];
   most: number;
   labels: string[];
+  /** What can be chosen for a contact: by name, and what the store calls it. */
+  messages: { slug: string; name: string }[];
 }
 
 const same = (a: string, b: string): boolean => a.toLowerCase() === b.toLowerCase();
@@ -72,7 +75,8 @@ export async function contactsOf(storeId: string, email: string): Promise<Contac
   if (!isMailAddress(email)) throw new AppError('invalid', say.isNoMailAddress({ address: email.slice(0, 100) }));
   const row = await rowOf(storeId, email, database());
   if (!row) throw new AppError('not-found', say.noSuchCustomer);
-  return { email: row.email, contacts: row.contacts, ...(await limitsOf(storeId)) };
+  const messages = (await messagesForContacts(storeId)).map(({ slug, name }) => ({ slug, name }));
+  return { email: row.email, contacts: row.contacts, ...(await limitsOf(storeId)), messages };
 }
 
 /** What a store lets; without labels of its own, those that messages go to. */
@@ -89,12 +93,33 @@ async function limitsOf(storeId: string): Promise<ContactLimits> {
 /** The labels that contacts of a store's customers can have. */
 export const labelsOf = async (storeId: string): Promise<string[]> => (await limitsOf(storeId)).labels;
 
-async function labelsOfMessages(storeId: string): Promise<string[]> {
-  const rows = await database()
-    .select({ labels: notifications.labels })
+/** Notifications of a store that contacts can get, by name. */
+export const messagesForContacts = (storeId: string): Promise<ForContacts[]> =>
+  database()
+    .select({ slug: notifications.slug, name: notifications.name, on: notifications.on, labels: notifications.labels })
     .from(notifications)
-    .where(and(eq(notifications.storeId, storeId), eq(notifications.audience, 'contact')));
+    .where(and(eq(notifications.storeId, storeId), eq(notifications.audience, 'contact')))
+    .orderBy(notifications.name);
+
+async function labelsOfMessages(storeId: string): Promise<string[]> {
+  const rows = await messagesForContacts(storeId);
   return [...new Set(rows.flatMap((r) => r.labels))].toSorted();
+}
+
+/** Refuses messages that are none of those that contacts can get, each at its place. Throws `invalid`. */
+export async function refuseUnknownMessages(storeId: string, contacts: readonly Contact[]): Promise<void> {
+  if (contacts.every((c) => !c.messages)) return;
+  const known = await messagesForContacts(storeId);
+  const problems = contacts.flatMap(({ messages = [] }, i) =>
+    messages
+      .filter((m) => known.every((k) => k.slug !== m))
+      .map((m) => ({
+        path: `/contacts/${i}/messages`,
+        message: say.noMessageForContacts({ name: m, known: known.map((k) => k.slug).join(', ') }),
+      })),
+  );
+  const [first] = problems;
+  if (first) throw new AppError('invalid', first.message, problems);
 }
 
 const ContactsSchema = Type.Object(
@@ -119,6 +144,7 @@ export async function putContacts(storeId: string, email: string, input: unknown
     throw new AppError('invalid', say.contactsOfAnother, [{ path: '/email', message: say.contactsOfAnother }]);
   }
   const contacts = tidyContacts(checked.value.contacts);
+  await refuseUnknownMessages(storeId, contacts);
   await database().transaction(async (tx) => {
     const row = await rowOf(storeId, email, tx, true);
     const [store] = await tx.select({ limits: stores.contactLimits }).from(stores).where(eq(stores.id, storeId));
@@ -154,8 +180,8 @@ const tidyLimits = ({ most, labels }: ContactLimits): ContactLimits => {
 };
 
 /** What limits would mean for the contacts that are there. Nothing is changed. */
-export async function lookAtLimits({ store }: Access, input: ContactLimits): Promise<LimitsSeen> {
-  const { most, labels } = tidyLimits(input);
+export async function lookAtLimits({ store }: Access, { limits }: SaveLimits): Promise<LimitsSeen> {
+  const { most, labels } = tidyLimits(limits);
   const rows = await database()
     .select({ contacts: customers.contacts })
     .from(customers)
@@ -165,12 +191,20 @@ export async function lookAtLimits({ store }: Access, input: ContactLimits): Pro
     over: rows.filter((r) => r.contacts.length > most).length,
     otherLabels: rows.filter((r) => r.contacts.some((c) => !known(c.label))).length,
     unused: (await labelsOfMessages(store.id)).filter((l) => !known(l)),
+    footers: await database().$count(
+      notifications,
+      and(eq(notifications.storeId, store.id), eq(notifications.audience, 'customer'), eq(notifications.on, true)),
+    ),
+    linkGoesOut: await linkGoesOut(store.id),
   };
 }
 
-/** Sets how many contacts customers may have, and which labels there are. Contacts that are there stay. */
-export async function saveLimits(access: Access, input: ContactLimits): Promise<void> {
-  const contactLimits = tidyLimits(input);
-  await database().update(stores).set({ contactLimits }).where(eq(stores.id, access.store.id));
+/**
+ * Sets how many contacts customers may have, which labels there are, and whether customers keep them themselves. Contacts that are there
+ * stay; links to the page in messages that went out lead to a closed page while there is none.
+ */
+export async function saveLimits(access: Access, { limits, page }: SaveLimits): Promise<void> {
+  const contactLimits = tidyLimits(limits);
+  await database().update(stores).set({ contactLimits, preferencesPage: page }).where(eq(stores.id, access.store.id));
   await remember(access, 'setContactLimits', { most: contactLimits.most });
 }

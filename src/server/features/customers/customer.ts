@@ -18,6 +18,7 @@ import {
 } from '../../db/schema';
 import { withholdingsOf } from '../../sending/withholding';
 import { listDeliveries, readDeliveryFilter } from '../deliveries/deliveries';
+import { messagesForContacts } from './contacts';
 import { say } from '@/words/refusals';
 
 const ORDERS_SHOWN = 20;
@@ -66,7 +67,7 @@ export async function loadCustomer(
   const own = [row.email, ...row.contacts.map((c) => c.email)];
   const recipients = [...new Set([...own, ...former.map((f) => f.address)])];
   const { states, notification, before } = readDeliveryFilter(query);
-  const [mail, [news], newest, record, named] = await Promise.all([
+  const [mail, [news], newest, record, named, forContacts] = await Promise.all([
     standings(storeId, own),
     db
       .select()
@@ -92,6 +93,7 @@ export async function loadCustomer(
         and(eq(deliveries.storeId, storeId), inArray(deliveries.recipient, recipients), ne(deliveries.role, 'staff')),
       )
       .orderBy(notifications.name),
+    messagesForContacts(storeId),
   ]);
   return {
     ...{ id, revision: row.revision, email: row.email, firstName: row.firstName, lastName: row.lastName },
@@ -110,6 +112,7 @@ export async function loadCustomer(
     })),
     record,
     limits: access.store.contactLimits,
+    forContacts,
     notifications: named,
   };
 }

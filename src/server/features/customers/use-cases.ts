@@ -1,6 +1,5 @@
 /** Customers: who they are and what reaches them. */
-import { CorrectAddressSchema, SaveCustomerSchema } from '@/contract/customers';
-import { ContactLimitsSchema } from '@/core/order';
+import { CorrectAddressSchema, SaveCustomerSchema, SaveLimitsSchema } from '@/contract/customers';
 import { useCase } from '../use-case';
 import { lookAtLimits, saveLimits } from './contacts';
 import { correctAddress, lookAtCorrection, saveCustomer } from './change';
@@ -10,13 +9,13 @@ export const customers = {
   lookAtLimits: useCase({
     name: 'customers.look-at-limits',
     permission: 'contacts.limit',
-    input: ContactLimitsSchema,
+    input: SaveLimitsSchema,
     run: lookAtLimits,
   }),
   saveLimits: useCase({
     name: 'customers.save-limits',
     permission: 'contacts.limit',
-    input: ContactLimitsSchema,
+    input: SaveLimitsSchema,
     run: saveLimits,
   }),
   lookAtCorrection: useCase({

@@ -10,7 +10,7 @@ import { database } from '../../db/client';
 import { timeNow } from '../../db/demo-clock';
 import { databaseTime } from '../../db/time';
 import { channels, consents, customers, deliveries, notifications, templates } from '../../db/schema';
-import { openPreferencesUrl, type PreferencesOf } from '../../events/preferences-link';
+import { linkGoesOut, openPreferencesUrl, PREFERENCES_MOMENT, type PreferencesOf } from '../../events/preferences-link';
 import { receiveEvent } from '../../events/receive';
 import { setUnsubscribed, unsubscribedOf } from '../../events/unsubscribed';
 import { labelsOf, tidyContacts } from '../customers/contacts';
@@ -19,30 +19,10 @@ import { say } from '@/words/refusals';
 const HOLDS_MS = 3_600_000;
 const MOST_A_DAY = 5;
 const DAY_MS = 86_400_000;
-const MOMENT = 'account.preferences-requested';
 
 /** Whether a store has the page: it is switched on, and the message that proves whose it is goes out. */
 export async function pageIsOpen(store: PreferencesOf['store']): Promise<boolean> {
   return store.preferencesPage && linkGoesOut(store.id);
-}
-
-/** Whether a store sends the link: its notification is live. */
-export async function linkGoesOut(storeId: string): Promise<boolean> {
-  const [live] = await database()
-    .select({ id: notifications.id })
-    .from(notifications)
-    .innerJoin(templates, eq(templates.notificationId, notifications.id))
-    .where(
-      and(
-        eq(notifications.storeId, storeId),
-        eq(notifications.moment, MOMENT),
-        eq(notifications.audience, 'customer'),
-        eq(notifications.on, true),
-        sql`${templates.liveEditionId} is not null`,
-      ),
-    )
-    .limit(1);
-  return live !== undefined;
 }
 
 /**
@@ -59,7 +39,7 @@ export async function sendLink({ store, customer }: PreferencesOf): Promise<'sen
       and(
         eq(deliveries.storeId, store.id),
         eq(deliveries.recipient, customer.email),
-        eq(deliveries.moment, MOMENT),
+        eq(deliveries.moment, PREFERENCES_MOMENT),
         gt(deliveries.id, idAt((await databaseTime()) - DAY_MS)),
       ),
     );
@@ -89,7 +69,7 @@ export async function sendLink({ store, customer }: PreferencesOf): Promise<'sen
     specversion: '1.0',
     id: newId(),
     source: 'libellus',
-    type: MOMENT,
+    type: PREFERENCES_MOMENT,
     time: order.placedAt,
     data: { order, details },
   });

@@ -50,6 +50,8 @@ export default async function Customers({
         may(access.role, 'contacts.limit')
           ? {
               limits: access.store.contactLimits,
+              page: access.store.preferencesPage,
+              base,
               onLookAtLimits: lookAtLimitsAction.bind(null, access.store.id),
               onSaveLimits: saveLimitsAction.bind(null, access.store.id),
             }
