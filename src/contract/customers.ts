@@ -18,9 +18,31 @@ export interface CustomerFilterState {
   mail: '' | 'withheld' | 'unsubscribed' | 'failed';
   /** A category that they bought of. */
   bought: string;
+  /** That they are written to in: BCP 47. */
+  language: string;
+  /** They spent at least so much, in units of the store's currency: "250", "99.50". */
+  spent: string;
   /** Their last order is at most so many days old, or older: "30", "-365". */
   ordered: string;
 }
+
+/** What a list of customers is narrowed to, under a name. */
+export interface SavedList {
+  id: string;
+  name: string;
+  filter: CustomerFilterState;
+}
+
+export const SaveListSchema = Type.Object(
+  {
+    name: Type.String({ minLength: 1, maxLength: 120 }),
+    filter: Type.Record(Type.String({ maxLength: 20 }), Type.String({ maxLength: 200 })),
+  },
+  strict,
+);
+export type SaveList = Static<typeof SaveListSchema>;
+
+export const RemoveListSchema = Type.Object({ id: Type.String({ minLength: 1, maxLength: 40 }) }, strict);
 
 export interface CustomerRow {
   id: string;
@@ -106,6 +128,19 @@ export const SaveCustomerSchema = Type.Object(
   strict,
 );
 export type SaveCustomer = Static<typeof SaveCustomerSchema>;
+
+/** The record of a customer, narrowed as their page is. */
+export const ExportRecordSchema = Type.Object(
+  {
+    id: Type.String({ minLength: 1, maxLength: 40 }),
+    state: Type.Optional(Type.String({ maxLength: 200 })),
+    notification: Type.Optional(Type.String({ maxLength: 40 })),
+    from: Type.Optional(Type.String({ maxLength: 10 })),
+    until: Type.Optional(Type.String({ maxLength: 10 })),
+  },
+  strict,
+);
+export type ExportRecord = Static<typeof ExportRecordSchema>;
 
 export const CorrectAddressSchema = Type.Object(
   { id: Type.String({ minLength: 1, maxLength: 40 }), to: Type.String({ format: 'mail-address' }) },

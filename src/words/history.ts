@@ -138,4 +138,7 @@ export const say = speak('history', {
   replacedWords:
     '.input {$places :integer} .match $places one {{{$who} replaced words in one place}} * {{{$who} replaced words in {$places} places}}',
   keptPreferences: '{$who} changed language, contacts or wanted messages: {$customer}',
+  exportedRecord: '{$who} exported the messages to {$customer}',
+  savedList: '{$who} saved the selection of customers {$name}',
+  removedList: '{$who} removed the selection of customers {$name}',
 });

@@ -234,4 +234,8 @@ export const say = speak('refusals', {
   nothingWritten: 'Nothing is written here yet.',
   noSuchPlaceForWords: 'A place that words were to go to is not there any more. Nothing was replaced: find again.',
   noMessageForContacts: '“{$name}” is no message that contacts can get. There are: {$known}',
+  listNeedsAName: 'Enter a name for the selection.',
+  listNarrowsNothing: 'Choose something to narrow the list by first.',
+  tooManyLists: 'There are {$n} saved selections already. Remove one first.',
+  noSuchList: 'This selection was removed meanwhile.',
 });

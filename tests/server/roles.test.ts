@@ -75,8 +75,10 @@ const ACTIONS: Record<string, [roles: string, ...args: unknown[]]> = {
   forecastRuleAction: ['owner designer', {}],
   saveCopyAction: ['owner designer', { recipient: { staffId: 'none' }, notifications: [], channels: [] }],
   removeCopyAction: ['owner designer', 'none'],
-  lookAtLimitsAction: ['owner', { most: 10, labels: [] }],
-  saveLimitsAction: ['owner', { most: 10, labels: [] }],
+  lookAtLimitsAction: ['owner', { limits: { most: 10, labels: [] }, page: false }],
+  saveLimitsAction: ['owner', { limits: { most: 10, labels: [] }, page: false }],
+  saveListAction: ['owner support', { name: 'Poland', filter: { country: 'PL' } }],
+  removeListAction: ['owner support', 'none'],
   takeListBackAction: ['owner', 'none'],
   saveCustomerAction: [
     'owner support',
@@ -217,6 +219,7 @@ const ROUTES: Record<string, [roles: string, params: Record<string, string>, que
   'languages/[language]/memory': ['owner designer translator', { language: 'de' }, ''],
   'orders/exchange/file': ['owner support', {}, 'list=products&as=csv'],
   'customers/[id]/data': ['owner support', { id: 'none' }, ''],
+  'customers/[id]/record': ['owner support', { id: 'none' }, ''],
 };
 
 const APP = join(process.cwd(), 'src/app');

@@ -167,8 +167,14 @@ export function* readCsvInSteps(kind: ListKind, parsed: ParsedCsv, currency: str
 }
 
 /** Writes a list, with commas and CRLF; cells that look like formulas are guarded. */
-export function writeCsv(kind: ListKind, rows: readonly Cells[]): string {
-  const names = COLUMNS[kind].map((c) => c.name);
+export const writeCsv = (kind: ListKind, rows: readonly Cells[]): string =>
+  writeTable(
+    COLUMNS[kind].map((c) => c.name),
+    rows,
+  );
+
+/** Writes rows as CSV (RFC 4180) under the names of their columns; cells that look like formulas are guarded. */
+export function writeTable(names: readonly string[], rows: readonly Cells[]): string {
   const data = rows.map((r) =>
     names.map((n) => {
       const value = r[n];
@@ -176,5 +182,5 @@ export function writeCsv(kind: ListKind, rows: readonly Cells[]): string {
       return typeof value === 'boolean' ? (value ? 'yes' : 'no') : guarded(String(value));
     }),
   );
-  return `${Papa.unparse({ fields: names, data }, { newline: '\r\n' })}\r\n`;
+  return `${Papa.unparse({ fields: [...names], data }, { newline: '\r\n' })}\r\n`;
 }

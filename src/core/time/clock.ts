@@ -50,3 +50,12 @@ export function zonedTime(day: string, hour: number, minute: number, timeZone: s
   // Skipped: as far after the gap as it was meant to be after its beginning.
   return wanted - before;
 }
+
+/** When a day ("2026-11-24") begins in a zone. */
+export const firstMoment = (day: string, timeZone: string): Date => new Date(zonedTime(day, 0, 0, timeZone));
+
+/** The last millisecond of a day in a zone. */
+export function lastMoment(day: string, timeZone: string): Date {
+  const next = new Date(Date.parse(`${day}T12:00:00Z`) + 86_400_000).toISOString().slice(0, 10);
+  return new Date(zonedTime(next, 0, 0, timeZone) - 1);
+}

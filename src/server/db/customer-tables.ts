@@ -1,5 +1,6 @@
 /** Customers: everybody who ordered, and whom a list or a colleague named. */
 import { bigint, boolean, index, int, mysqlTable, primaryKey, uniqueIndex, varchar } from 'drizzle-orm/mysql-core';
+import type { CustomerFilterState } from '@/contract/customers';
 import type { CustomerValues } from '@/core/exchange';
 import type { Address, Contact } from '@/core/order';
 import { address, exact, id, json, time } from './columns';
@@ -42,6 +43,7 @@ export const customers = mysqlTable(
     index('customer_newest').on(t.storeId, t.lastOrderAt, t.id),
     index('customer_country').on(t.storeId, t.country, t.lastOrderAt, t.id),
     index('customer_channel').on(t.storeId, t.channel, t.lastOrderAt, t.id),
+    index('customer_spent').on(t.storeId, t.spent),
     index('customer_to_index').on(t.indexed),
   ],
 );
@@ -95,4 +97,16 @@ export const listImportParts = mysqlTable(
       json<{ id: string; email: string; before: CustomerValues | null; after: CustomerValues }[]>('changes').notNull(),
   },
   (t) => [primaryKey({ columns: [t.importId, t.part] })],
+);
+
+/** What the list of customers is narrowed to, under a name. */
+export const savedLists = mysqlTable(
+  'saved_list',
+  {
+    id: id().primaryKey(),
+    storeId: ofStore(),
+    name: varchar('name', { length: 120 }).notNull(),
+    filter: json<Partial<CustomerFilterState>>('filter').notNull(),
+  },
+  (t) => [uniqueIndex('saved_list_name').on(t.storeId, t.name)],
 );

@@ -23,10 +23,15 @@ export function ContactMessages({
 }) {
   const ofLabel = all.filter((m) => forLabel(m, label));
   return (
-    <fieldset className="mt-3 flex flex-col gap-1">
-      <legend className="label mb-1">{say.theirMessages}</legend>
+    <fieldset className="mt-3 flex flex-col gap-1 text-sm">
+      <legend className="mb-1 text-slate">{say.theirMessages}</legend>
       <label className="flex min-h-6 items-center gap-2">
-        <input type="radio" className="check" checked={!messages} onChange={() => onChange(undefined)} />
+        <input
+          type="radio"
+          className="size-4 shrink-0 accent-petrol"
+          checked={!messages}
+          onChange={() => onChange(undefined)}
+        />
         {ofLabel.length > 0
           ? say.messagesOfLabel({ messages: listed(ofLabel.map((m) => m.name)) })
           : say.noMessagesOfLabel}
@@ -34,7 +39,7 @@ export function ContactMessages({
       <label className="flex min-h-6 items-center gap-2">
         <input
           type="radio"
-          className="check"
+          className="size-4 shrink-0 accent-petrol"
           checked={messages !== undefined}
           onChange={() => onChange(ofLabel.map((m) => m.slug))}
         />
@@ -45,7 +50,7 @@ export function ContactMessages({
           <label key={m.slug} className="ms-6 flex min-h-6 items-center gap-2">
             <input
               type="checkbox"
-              className="check"
+              className="size-4 shrink-0 accent-petrol"
               checked={messages.includes(m.slug)}
               onChange={(e) =>
                 onChange(e.target.checked ? [...messages, m.slug] : messages.filter((slug) => slug !== m.slug))

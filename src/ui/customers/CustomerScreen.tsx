@@ -29,7 +29,7 @@ export interface CustomerScreenProps {
   /** Names by id. */
   channels: Record<string, string>;
   languages: readonly { id: string; name: string }[];
-  filter: { state: string; notification: string };
+  filter: { state: string; notification: string; from: string; until: string };
   mayEdit: boolean;
   mayWithhold: boolean;
   mayWrite: boolean;
@@ -223,6 +223,13 @@ export function CustomerScreen(props: CustomerScreenProps) {
               ]}
               onChange={(notification) => router.push(address({ notification }))}
             />
+            <DayField label={say.fromDay} value={filter.from} onChange={(from) => router.push(address({ from }))} />
+            <DayField label={say.untilDay} value={filter.until} onChange={(until) => router.push(address({ until }))} />
+            {mayData && customer.record.rows.length > 0 && (
+              <a className="link" href={`${here}/record${address({}).slice(here.length)}`} download>
+                {say.exportRecord}
+              </a>
+            )}
           </div>
           <div className="flex-1 bg-panel xl:min-h-0 xl:overflow-auto">
             {customer.record.rows.length === 0 ? (
@@ -331,4 +338,25 @@ function Erase({
 function chosenWords(messages: readonly string[], all: CustomerPage['forContacts']): string {
   if (messages.length === 0) return say.getsNothing;
   return say.chosenFor({ messages: listed(messages.map((slug) => all.find((m) => m.slug === slug)?.name ?? slug)) });
+}
+
+/** A day that the record is narrowed to; taken once the field is left, so that a day being typed asks for nothing. */
+function DayField({ label, value, onChange }: { label: string; value: string; onChange: (day: string) => void }) {
+  return (
+    <label className="flex items-center gap-1.5 text-sm text-slate">
+      {label}
+      <input
+        key={value}
+        type="date"
+        className="input w-36"
+        defaultValue={value}
+        onBlur={(e) => {
+          if (e.target.value !== value) onChange(e.target.value);
+        }}
+        onKeyDown={(e) => {
+          if (e.key === 'Enter') e.currentTarget.blur();
+        }}
+      />
+    </label>
+  );
 }

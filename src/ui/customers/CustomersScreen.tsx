@@ -2,7 +2,7 @@
 /** Customers: looked for by name, company, address or order, or narrowed by what they did and what reaches them. */
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { CustomerFilterState, CustomerList } from '@/contract/customers';
+import type { CustomerFilterState, CustomerList, SavedList } from '@/contract/customers';
 import { countryName, languageName } from '@/core/names';
 import { NO_COUNTRY } from '@/core/order';
 import { inEachLanguage } from '@/words/speak';
@@ -16,6 +16,7 @@ import { Empty, Page } from '../parts/Page';
 import { Head } from '../parts/Table';
 import { customersAddress } from './address';
 import { LimitsDialog, type LimitsProps } from './LimitsDialog';
+import { SavedLists, type KeepingLists } from './SavedLists';
 
 const COLUMNS = inEachLanguage(
   () =>
@@ -42,6 +43,10 @@ export interface CustomersScreenProps {
   /** Names by id. */
   channels: Record<string, string>;
   /** For who may set them. */
+  languages: { id: string; name: string }[];
+  /** Selections of the list under a name, and what can be done with them. */
+  saved: SavedList[];
+  keeping?: KeepingLists | undefined;
   limits?: LimitsProps | undefined;
 }
 
@@ -53,6 +58,8 @@ export function CustomersScreen({
   list,
   channels,
   limits,
+  saved,
+  keeping,
   ...choices
 }: CustomersScreenProps) {
   const [limiting, setLimiting] = useState(false);
@@ -61,11 +68,14 @@ export function CustomersScreen({
     <Page
       title={say.customers}
       actions={
-        limits && (
-          <button type="button" className="btn" onClick={() => setLimiting(true)}>
-            {say.limitContacts}
-          </button>
-        )
+        <>
+          <SavedLists {...{ base, filter, saved, keeping }} />
+          {limits && (
+            <button type="button" className="btn" onClick={() => setLimiting(true)}>
+              {say.limitContacts}
+            </button>
+          )}
+        </>
       }
     >
       {limits && limiting && <LimitsDialog {...limits} onClose={() => setLimiting(false)} />}
@@ -142,9 +152,10 @@ function CustomersFilter({
   base,
   filter,
   countries,
+  languages,
   categories,
   channels,
-}: Pick<CustomersScreenProps, 'base' | 'filter' | 'countries' | 'categories' | 'channels'>) {
+}: Pick<CustomersScreenProps, 'base' | 'filter' | 'countries' | 'languages' | 'categories' | 'channels'>) {
   const router = useRouter();
   const go = (change: Partial<CustomerFilterState>): void =>
     router.push(customersAddress(base, { ...filter, ...change }));
@@ -154,7 +165,8 @@ function CustomersFilter({
       className="flex shrink-0 flex-wrap items-center gap-2 border-b border-rule px-5 py-2"
       onSubmit={(e) => {
         e.preventDefault();
-        go({ search: String(new FormData(e.currentTarget).get('search')).trim() });
+        const typed = new FormData(e.currentTarget);
+        go({ search: String(typed.get('search')).trim(), spent: String(typed.get('spent')).trim() });
       }}
     >
       <FilterInput
@@ -224,6 +236,21 @@ function CustomersFilter({
           ...[90, 365].map((n) => ({ value: String(-n), label: say.notForDays({ n }) })),
         ]}
         onChange={(ordered) => go({ ordered })}
+      />
+      <Pick
+        label={common.language}
+        className="w-40"
+        value={filter.language}
+        choices={[{ value: '', label: say.allLanguages }, ...languages.map((l) => ({ value: l.id, label: l.name }))]}
+        onChange={(language) => go({ language })}
+      />
+      <FilterInput
+        name="spent"
+        value={filter.spent}
+        inputMode="decimal"
+        aria-label={say.spentAtLeast}
+        placeholder={say.spentAtLeast}
+        className="input w-36"
       />
       {Object.values(filter).some((v) => v !== '') && (
         <Link href={`${base}/customers`} className="link text-sm">

@@ -121,7 +121,7 @@ export function LimitsDialog({
         <label className="flex items-start gap-2">
           <input
             type="checkbox"
-            className="check mt-0.5"
+            className="mt-0.5 size-4 shrink-0 accent-petrol"
             checked={page}
             aria-describedby="page-hint"
             onChange={(e) => {

@@ -138,4 +138,7 @@ export const history: TranslationOf<typeof say> = {
   replacedWords:
     '.input {$places :integer} .match $places one {{{$who} hat Wörter an einer Stelle ersetzt}} * {{{$who} hat Wörter an {$places} Stellen ersetzt}}',
   keptPreferences: '{$who} hat Sprache, Kontakte und gewünschte Nachrichten geändert: {$customer}',
+  exportedRecord: '{$who} hat die Nachrichten an {$customer} exportiert',
+  savedList: '{$who} hat die Kundenauswahl {$name} gespeichert',
+  removedList: '{$who} hat die Kundenauswahl {$name} entfernt',
 };

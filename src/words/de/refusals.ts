@@ -249,4 +249,8 @@ export const refusals: TranslationOf<typeof say> = {
   noSuchPlaceForWords:
     'Eine Stelle, an die Wörter sollten, gibt es nicht mehr. Nichts wurde ersetzt: suchen Sie erneut.',
   noMessageForContacts: '„{$name}“ ist keine Nachricht, die Kontakte bekommen können. Es gibt: {$known}',
+  listNeedsAName: 'Geben Sie der Auswahl einen Namen.',
+  listNarrowsNothing: 'Schränken Sie die Liste erst ein.',
+  tooManyLists: 'Es gibt schon {$n} gespeicherte Auswahlen. Entfernen Sie erst eine.',
+  noSuchList: 'Diese Auswahl wurde inzwischen entfernt.',
 };

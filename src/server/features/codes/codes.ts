@@ -25,7 +25,7 @@ import { databaseTime } from '../../db/time';
 import { codeSeries, deliveries, discountCodes, products } from '../../db/schema';
 import { livePromises, type Promising } from '../../sending/promises';
 import { releaseHeld } from '../../worker/claims';
-import { firstMoment, lastMoment } from '../exchange/codes';
+import { firstMoment, lastMoment } from '@/core/time';
 
 /** Everything the screen opens with. */
 export async function loadCodes({ store }: Access): Promise<CodesPage> {

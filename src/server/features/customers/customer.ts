@@ -1,9 +1,12 @@
 /** One customer: who they are, what may be sent to them, their orders, and the record of every message to them and their contacts. */
 import { and, desc, eq, inArray, ne } from 'drizzle-orm';
-import type { CustomerPage, MailStanding } from '@/contract/customers';
+import type { CustomerPage, ExportRecord, MailStanding } from '@/contract/customers';
+import { writeTable } from '@/core/exchange';
 import { withheldBy } from '@/core/mail';
 import { addressLines } from '@/core/snapshot';
+import { firstMoment, lastMoment } from '@/core/time';
 import type { Access } from '../../auth/access';
+import { remember } from '../../auth/history';
 import { AppError } from '../../base/errors';
 import { readKept } from '../../base/reading';
 import { database } from '../../db/client';
@@ -17,7 +20,9 @@ import {
   unsubscriptions,
 } from '../../db/schema';
 import { withholdingsOf } from '../../sending/withholding';
-import { listDeliveries, readDeliveryFilter } from '../deliveries/deliveries';
+import { listDeliveries, readDeliveryFilter, type DeliveryFilter } from '../deliveries/deliveries';
+import { oneOf } from '../query';
+import type { ExportedFile } from '../templates/exported';
 import { messagesForContacts } from './contacts';
 import { say } from '@/words/refusals';
 
@@ -59,14 +64,9 @@ export async function loadCustomer(
   const row = await customerById(access, id);
   const db = database();
   const storeId = access.store.id;
-  const former = await db
-    .select({ address: formerAddresses.address, by: formerAddresses.by, at: formerAddresses.at })
-    .from(formerAddresses)
-    .where(and(eq(formerAddresses.storeId, storeId), eq(formerAddresses.customerId, id)))
-    .orderBy(desc(formerAddresses.at));
+  const former = await formerOf(row);
   const own = [row.email, ...row.contacts.map((c) => c.email)];
   const recipients = [...new Set([...own, ...former.map((f) => f.address)])];
-  const { states, notification, before } = readDeliveryFilter(query);
   const [mail, [news], newest, record, named, forContacts] = await Promise.all([
     standings(storeId, own),
     db
@@ -79,12 +79,7 @@ export async function loadCustomer(
       .where(and(eq(orders.storeId, storeId), eq(orders.customerEmail, row.email)))
       .orderBy(desc(orders.placedAt))
       .limit(ORDERS_SHOWN),
-    listDeliveries(storeId, {
-      recipients,
-      ...(states && { states }),
-      ...(notification && { notification }),
-      ...(before && { before }),
-    }),
+    listDeliveries(storeId, recordFilter(access, recipients, query)),
     db
       .selectDistinct({ id: notifications.id, name: notifications.name })
       .from(deliveries)
@@ -116,6 +111,77 @@ export async function loadCustomer(
     notifications: named,
   };
 }
+
+type Query = Record<string, string | string[] | undefined>;
+
+/** Of the record, what an address's query narrows it to: states, a notification, days in the store's zone. */
+function recordFilter({ store }: Access, recipients: readonly string[], query: Query): DeliveryFilter {
+  const { states, notification, before } = readDeliveryFilter(query);
+  const [from, until] = [dayOf(query.from), dayOf(query.until)];
+  return {
+    recipients,
+    ...(states && { states }),
+    ...(notification && { notification }),
+    ...(before && { before }),
+    ...(from && { from: firstMoment(from, store.timeZone) }),
+    ...(until && { until: lastMoment(until, store.timeZone) }),
+  };
+}
+
+/** A day that a query names, or undefined for what is none. */
+export function dayOf(value: string | string[] | undefined): string | undefined {
+  const day = oneOf(value) ?? '';
+  return /^\d{4}-\d{2}-\d{2}$/.test(day) && !Number.isNaN(Date.parse(day)) ? day : undefined;
+}
+
+const RECORD_COLUMNS = [
+  'planned',
+  'accepted',
+  'notification',
+  'recipient',
+  'to',
+  'language',
+  'order',
+  'subject',
+  'state',
+];
+const MOST_EXPORTED = 100_000;
+
+/** The record of a customer as CSV, narrowed as their page is. Throws `not-found`. */
+export async function exportRecord(access: Access, { id, ...query }: ExportRecord): Promise<ExportedFile> {
+  const row = await customerById(access, id);
+  const recipients = [
+    ...new Set([row.email, ...row.contacts.map((c) => c.email), ...(await formerOf(row)).map((f) => f.address)]),
+  ];
+  const { rows } = await listDeliveries(access.store.id, recordFilter(access, recipients, query), MOST_EXPORTED);
+  await remember(access, 'exportedRecord', { customer: row.email });
+  return {
+    name: `${access.store.id}-messages-${row.email}.csv`,
+    type: 'text/csv; charset=utf-8',
+    body: writeTable(
+      [...RECORD_COLUMNS, 'last_words'],
+      rows.map((d) => ({
+        planned: d.createdAt,
+        accepted: d.acceptedAt,
+        notification: d.notification,
+        recipient: d.recipient,
+        to: d.role,
+        language: d.language,
+        order: d.order,
+        subject: d.subject,
+        state: d.state,
+        last_words: d.lastWords,
+      })),
+    ),
+  };
+}
+
+const formerOf = ({ id, storeId }: CustomerRecord) =>
+  database()
+    .select({ address: formerAddresses.address, by: formerAddresses.by, at: formerAddresses.at })
+    .from(formerAddresses)
+    .where(and(eq(formerAddresses.storeId, storeId), eq(formerAddresses.customerId, id)))
+    .orderBy(desc(formerAddresses.at));
 
 /** What may be sent to some addresses, each with why not. */
 async function standings(storeId: string, addresses: readonly string[]): Promise<MailStanding[]> {

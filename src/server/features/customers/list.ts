@@ -1,7 +1,7 @@
 /** The list of customers: by how lately they ordered, or by what they are looked for. */
 import { and, asc, desc, eq, gt, gte, inArray, like, lt, or, sql, type SQL } from 'drizzle-orm';
 import type { CustomerFilterState, CustomerList, CustomerRow } from '@/contract/customers';
-import { wordsToFind } from '@/core/order';
+import { parseAmount, wordsToFind } from '@/core/order';
 import { isMailAddress } from '@/core/schema';
 import type { Access } from '../../auth/access';
 import { database } from '../../db/client';
@@ -16,7 +16,7 @@ const DAY_MS = 86_400_000;
 const LATELY_MS = 30 * DAY_MS;
 
 export const NO_FILTER: CustomerFilterState = {
-  ...{ search: '', country: '', channel: '', kind: '', mail: '', bought: '', ordered: '' },
+  ...{ search: '', country: '', language: '', channel: '', kind: '', mail: '', bought: '', ordered: '', spent: '' },
 };
 
 /** Reads a filter from an address's query; what cannot be read is left out. */
@@ -27,6 +27,8 @@ export function readCustomerFilter(query: Record<string, string | string[] | und
   return {
     search: one('search').slice(0, 200),
     country: /^[A-Z]{2}$/.test(one('country')) ? one('country') : '',
+    language: one('language').slice(0, 20),
+    spent: /^\d{1,9}([.,]\d{1,3})?$/.test(one('spent').trim()) ? one('spent').trim().replace(',', '.') : '',
     channel: one('channel').slice(0, 64),
     kind: among('kind', ['account', 'guest'] as const),
     mail: among('mail', ['withheld', 'unsubscribed', 'failed'] as const),
@@ -132,12 +134,16 @@ async function found({ store }: Access, search: string): Promise<string[]> {
 }
 
 function conditions({ store }: Access, filter: CustomerFilterState): SQL[] {
-  const { country, channel, kind, mail, bought, ordered } = filter;
+  const { country, language, spent, channel, kind, mail, bought, ordered } = filter;
   const days = Number(ordered);
   const since = new Date(Date.now() - Math.abs(days) * DAY_MS);
   const mine = sql`${customers.storeId}`;
   return [
     ...(country ? [eq(customers.country, country)] : []),
+    ...(language
+      ? [sql`if(${customers.language} = '', ${customers.orderLanguage}, ${customers.language}) = ${language}`]
+      : []),
+    ...(spent ? [gte(customers.spent, parseAmount(spent, store.currency) ?? 0)] : []),
     ...(channel ? [eq(customers.channel, channel)] : []),
     ...(kind ? [eq(customers.guest, kind === 'guest')] : []),
     ...(ordered ? [days < 0 ? lt(customers.lastOrderAt, since) : gte(customers.lastOrderAt, since)] : []),

@@ -1,7 +1,16 @@
 /** Customers: who they are and what reaches them. */
-import { CorrectAddressSchema, SaveCustomerSchema, SaveLimitsSchema } from '@/contract/customers';
+import {
+  CorrectAddressSchema,
+  ExportRecordSchema,
+  RemoveListSchema,
+  SaveCustomerSchema,
+  SaveLimitsSchema,
+  SaveListSchema,
+} from '@/contract/customers';
 import { useCase } from '../use-case';
 import { lookAtLimits, saveLimits } from './contacts';
+import { exportRecord } from './customer';
+import { removeList, saveList } from './saved-lists';
 import { correctAddress, lookAtCorrection, saveCustomer } from './change';
 
 export const customers = {
@@ -29,5 +38,23 @@ export const customers = {
     permission: 'customer.edit',
     input: CorrectAddressSchema,
     run: correctAddress,
+  }),
+  exportRecord: useCase({
+    name: 'customers.export-record',
+    permission: 'customer.data',
+    input: ExportRecordSchema,
+    run: exportRecord,
+  }),
+  saveList: useCase({
+    name: 'customers.save-list',
+    permission: 'customer.edit',
+    input: SaveListSchema,
+    run: saveList,
+  }),
+  removeList: useCase({
+    name: 'customers.remove-list',
+    permission: 'customer.edit',
+    input: RemoveListSchema,
+    run: removeList,
   }),
 };

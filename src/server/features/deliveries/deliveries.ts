@@ -1,5 +1,5 @@
 /** The record of deliveries: lists with filters, one delivery's whole story, and trying one again. */
-import { and, asc, desc, eq, inArray, like, lt, ne, sql, type SQL } from 'drizzle-orm';
+import { and, asc, desc, eq, gte, inArray, like, lt, lte, ne, sql, type SQL } from 'drizzle-orm';
 import { simpleParser, type Attachment } from 'mailparser';
 import { DELIVERY_STATES, type DeliveryState } from '@/core/mail';
 import { AUDIENCES, type Audience } from '@/core/moments';
@@ -34,6 +34,9 @@ export interface DeliveryFilter {
   /** Id of a notice. */
   notice?: string;
   before?: string;
+  /** Planned within these moments. */
+  from?: Date;
+  until?: Date;
 }
 
 /** Reads a filter from an address's query; what cannot be read is left out. */
@@ -70,6 +73,8 @@ export async function listDeliveries(storeId: string, filter: DeliveryFilter, li
   if (filter.order) where.push(eq(deliveries.orderNumber, filter.order));
   if (filter.notification) where.push(eq(deliveries.notificationId, filter.notification));
   if (filter.notice) where.push(eq(deliveries.noticeId, filter.notice));
+  if (filter.from) where.push(gte(deliveries.createdAt, filter.from));
+  if (filter.until) where.push(lte(deliveries.createdAt, filter.until));
   if (filter.before) where.push(lt(deliveries.id, filter.before));
   const rows = await database()
     .select({

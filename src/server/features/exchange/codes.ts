@@ -3,7 +3,7 @@ import { and, eq, inArray, isNull, sql } from 'drizzle-orm';
 import { CodeConditionsSchema, CodeValueSchema, CODE_PATTERN, type CodeConditions } from '@/core/codes';
 import { amountText, type Cells } from '@/core/exchange';
 import { checker } from '@/core/schema';
-import { dayKey, zonedTime } from '@/core/time';
+import { dayKey, firstMoment, lastMoment } from '@/core/time';
 import { Type, type Static } from '@sinclair/typebox';
 import type { Executor } from '../../db/client';
 import { discountCodes } from '../../db/schema';
@@ -73,15 +73,6 @@ export function codeRow(storeId: string, timeZone: string, { takesOff, startsOn,
     used: rest.used ?? 0,
     conditions: rest.conditions ?? {},
   };
-}
-
-/** When a day begins in a zone. */
-export const firstMoment = (on: string, timeZone: string): Date => new Date(zonedTime(on, 0, 0, timeZone));
-
-/** The last millisecond of a day in a zone. */
-export function lastMoment(on: string, timeZone: string): Date {
-  const next = new Date(Date.parse(`${on}T12:00:00Z`) + 86_400_000).toISOString().slice(0, 10);
-  return new Date(zonedTime(next, 0, 0, timeZone) - 1);
 }
 
 /** A code as it goes out. */

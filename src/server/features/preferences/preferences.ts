@@ -1,5 +1,5 @@
 /** What customers keep themselves: in which language they are written to, who else is, and which messages they want. */
-import { and, count, eq, gt, ne, sql } from 'drizzle-orm';
+import { and, count, eq, gt, ne } from 'drizzle-orm';
 import { OPTIONAL_KINDS, type OptionalKind } from '@/core/moments';
 import { contactProblems, customerOnly, type Contact } from '@/core/order';
 import { isMailAddress } from '@/core/schema';
@@ -9,7 +9,7 @@ import { newId, idAt } from '../../base/ids';
 import { database } from '../../db/client';
 import { timeNow } from '../../db/demo-clock';
 import { databaseTime } from '../../db/time';
-import { channels, consents, customers, deliveries, notifications, templates } from '../../db/schema';
+import { channels, consents, customers, deliveries } from '../../db/schema';
 import { linkGoesOut, openPreferencesUrl, PREFERENCES_MOMENT, type PreferencesOf } from '../../events/preferences-link';
 import { receiveEvent } from '../../events/receive';
 import { setUnsubscribed, unsubscribedOf } from '../../events/unsubscribed';

@@ -1,7 +1,7 @@
 'use server';
 /** What can be done with a customer. */
 import { act, actAndRefresh, done } from '@/app/act';
-import type { Correction, LimitsSeen } from '@/contract/customers';
+import type { Correction, LimitsSeen, SavedList } from '@/contract/customers';
 import type { Result } from '@/core/result';
 import { customers } from '@/server/features/customers/use-cases';
 import { customer } from '@/server/features/orders/use-cases';
@@ -37,4 +37,12 @@ export async function writeAgainAction(store: string, id: string): Promise<Resul
 
 export async function eraseCustomerAction(store: string, email: string): Promise<Result<null>> {
   return done(await actAndRefresh(customer.erase, store, { email }));
+}
+
+export async function saveListAction(store: string, input: unknown): Promise<Result<SavedList>> {
+  return actAndRefresh(customers.saveList, store, input);
+}
+
+export async function removeListAction(store: string, id: string): Promise<Result<null>> {
+  return done(await actAndRefresh(customers.removeList, store, { id }));
 }

@@ -2,14 +2,15 @@ import type { Metadata } from 'next';
 import { notFound, redirect } from 'next/navigation';
 import { pageAccess } from '@/app/page-access';
 import { may } from '@/contract/policy';
-import { countryName } from '@/core/names';
+import { countryName, languageName } from '@/core/names';
 import { customerOfAddress } from '@/server/features/customers/customer';
 import { customerChoices, listCustomers, readCustomerFilter } from '@/server/features/customers/list';
+import { savedListsOf } from '@/server/features/customers/saved-lists';
 import { channelNames } from '@/server/features/orders/orders';
 import { oneOf } from '@/server/features/query';
 import { CustomersScreen } from '@/ui/customers/CustomersScreen';
 import { say } from '@/words/customers';
-import { lookAtLimitsAction, saveLimitsAction } from './actions';
+import { lookAtLimitsAction, removeListAction, saveLimitsAction, saveListAction } from './actions';
 
 export const generateMetadata = (): Metadata => ({ title: say.customers });
 
@@ -31,10 +32,11 @@ export default async function Customers({
     redirect(`${base}/customers/${found.id}`);
   }
   const filter = readCustomerFilter(query);
-  const [list, { countries, categories }, channels] = await Promise.all([
+  const [list, { countries, categories }, channels, saved] = await Promise.all([
     listCustomers(access, filter, oneOf(query.before)),
     customerChoices(access),
     channelNames(access),
+    savedListsOf(access),
   ]);
   return (
     <CustomersScreen
@@ -46,6 +48,16 @@ export default async function Customers({
       countries={countries.map((id) => ({ id, name: countryName(id) }))}
       categories={categories}
       channels={channels}
+      languages={access.store.languages.map((id) => ({ id, name: languageName(id) }))}
+      saved={saved}
+      keeping={
+        may(access.role, 'customer.edit')
+          ? {
+              onSaveList: saveListAction.bind(null, access.store.id),
+              onRemoveList: removeListAction.bind(null, access.store.id),
+            }
+          : undefined
+      }
       limits={
         may(access.role, 'contacts.limit')
           ? {

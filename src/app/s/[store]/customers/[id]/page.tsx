@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import { orNotFound, pageAccess } from '@/app/page-access';
 import { may } from '@/contract/policy';
 import { languageName } from '@/core/names';
-import { loadCustomer } from '@/server/features/customers/customer';
+import { dayOf, loadCustomer } from '@/server/features/customers/customer';
 import { channelNames } from '@/server/features/orders/orders';
 import { CustomerScreen } from '@/ui/customers/CustomerScreen';
 import { say } from '@/words/customers';
@@ -41,7 +41,12 @@ export default async function CustomerPage({ params, searchParams }: Props) {
       customer={customer}
       channels={channels}
       languages={store.languages.map((id) => ({ id, name: languageName(id) }))}
-      filter={{ state: one('state'), notification: one('notification') }}
+      filter={{
+        state: one('state'),
+        notification: one('notification'),
+        from: dayOf(query.from) ?? '',
+        until: dayOf(query.until) ?? '',
+      }}
       mayEdit={may(role, 'customer.edit')}
       mayWithhold={may(role, 'withholding.edit')}
       mayWrite={may(role, 'message.write')}
