@@ -16,6 +16,7 @@ await build({
     'standins/smtp.ts',
     'standins/mailboxes.ts',
     'standins/registrar.ts',
+    'standins/shop.ts',
   ],
   outbase: '.',
   outdir: 'dist',

@@ -65,6 +65,7 @@ A sending service to connect: host ${PROVIDER_HOST}, port ${setting.ports.smtp.s
   user ${account.user}, password ${account.password}
 Everybody's mailboxes: http://127.0.0.1:${setting.ports.mailboxes}
 The registrar, where DNS records are entered: http://127.0.0.1:${setting.ports.registrar}
+The shop, with a checkout and an account page: http://127.0.0.1:${setting.ports.shop}
 Ctrl-C ends everything.
 `);
 }

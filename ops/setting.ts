@@ -65,6 +65,7 @@ export async function setUp(options: SettingOptions): Promise<Setting> {
         'the local server': ports.local,
         bounces: ports.bounces,
         'the registrar': ports.registrar,
+        'the shop': ports.shop,
       }),
     },
     '--port',
@@ -188,12 +189,16 @@ export async function setUp(options: SettingOptions): Promise<Setting> {
       STANDIN_LOCAL_PORT: String(ports.local),
       STANDIN_BOUNCE_PORT: String(ports.bounces),
       STANDIN_REGISTRAR_PORT: String(ports.registrar),
+      STANDIN_SHOP_PORT: String(ports.shop),
+      STANDIN_SHOP_KEYS: join(dataDir, 'demo.json'),
+      LIBELLUS_URL: env.LIBELLUS_URL!,
     };
     return [
       household.script('standin-dns', 'standins/dns.ts', own, { ready: true }),
       household.script('standin-smtp', 'standins/smtp.ts', own, { ready: true }),
       household.script('standin-mailboxes', 'standins/mailboxes.ts', own, { ready: true }),
       household.script('standin-registrar', 'standins/registrar.ts', own, { ready: true }),
+      household.script('standin-shop', 'standins/shop.ts', own, { ready: true }),
     ].map(watched);
   }
 }

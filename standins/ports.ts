@@ -11,6 +11,8 @@ export interface Ports {
   /** Where Libellus listens for bounces. */
   bounces: number;
   registrar: number;
+  /** The demo's shop. */
+  shop: number;
 }
 
 export function portsFrom(base: number): Ports {
@@ -24,5 +26,6 @@ export function portsFrom(base: number): Ports {
     local: base + 7,
     bounces: base + 8,
     registrar: base + 9,
+    shop: base + 10,
   };
 }

@@ -103,6 +103,8 @@ export interface CustomerPage {
   /** They agreed to news and offers, or took it back; absent where nobody said. */
   news?: { agreed: boolean; at: string };
   former: { address: string; by: string; at: string }[];
+  /** Further addresses of theirs, each a customer before. */
+  joined: { id: string; address: string; orders: number; contacts: readonly Contact[]; by: string; at: string }[];
   mail: MailStanding[];
   newest: OrderRow[];
   record: { rows: ListedDelivery[]; next?: string };
@@ -147,6 +149,30 @@ export const CorrectAddressSchema = Type.Object(
   strict,
 );
 export type CorrectAddress = Static<typeof CorrectAddressSchema>;
+
+export const JoinSchema = Type.Object(
+  { id: Type.String({ minLength: 1, maxLength: 40 }), address: Type.String({ minLength: 1, maxLength: 254 }) },
+  strict,
+);
+export type Join = Static<typeof JoinSchema>;
+
+export const TakeApartSchema = Type.Object(
+  { id: Type.String({ minLength: 1, maxLength: 40 }), part: Type.String({ minLength: 1, maxLength: 40 }) },
+  strict,
+);
+
+/** What joining two customers would bring together. */
+export interface JoinSeen {
+  address: string;
+  name: string;
+  orders: number;
+  contacts: number;
+  /** Of two languages that were said, the one that holds from then on, and the one that does not. */
+  languageKept?: string;
+  languageLeft?: string;
+  /** Both have the same name. */
+  sameName: boolean;
+}
 
 /** What correcting an address would do. */
 export interface Correction {

@@ -148,4 +148,24 @@ export const say = speak('customers', {
   untilDay: 'until',
   exportRecord: 'Export messages',
   selectionName: 'Its name',
+  joinWithAnother: 'Join with another ...',
+  joinTitle: 'Join two customers',
+  joinNote: 'For the same person by two addresses. This one is {$address}.',
+  otherAddress: 'Their other address',
+  joinThem: 'Join',
+  areJoined: '{$address} is the same customer now.',
+  otherName: '(another name than here)',
+  joinBrings:
+    '.input {$n :integer} .match $n 0 {{They have no orders.}} one {{{$n} order and its messages are shown here from now on.}} * {{{$n} orders and their messages are shown here from now on.}}',
+  joinContacts:
+    '.input {$n :integer} .match $n one {{{$n} contact of theirs hears of the orders of both addresses.}} * {{{$n} contacts of theirs hear of the orders of both addresses.}}',
+  joinLanguage: 'They are written to in {$kept}, and no longer in {$left}.',
+  joinSending:
+    'Each order is still written about to the address it was placed under. A notice goes to one of them only. Nothing that was sent changes, and it can be taken apart.',
+  joinedBy:
+    '.input {$n :integer} .match $n 0 {{no order, joined by {$who}, {$when}}} one {{{$n} order, joined by {$who}, {$when}}} * {{{$n} orders, joined by {$who}, {$when}}}',
+  contactsOfIt: 'Contacts: {$contacts}',
+  takeApart: 'Take apart',
+  takenApart: '{$address} is a customer of its own again.',
+  erasesJoined: 'So is what was under {$addresses}.',
 });

@@ -141,4 +141,6 @@ export const say = speak('history', {
   exportedRecord: '{$who} exported the messages to {$customer}',
   savedList: '{$who} saved the selection of customers {$name}',
   removedList: '{$who} removed the selection of customers {$name}',
+  joinedCustomers: '{$who} joined the customers {$customer} and {$other}',
+  tookApart: '{$who} took the customers {$customer} and {$other} apart',
 });

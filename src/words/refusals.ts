@@ -238,4 +238,8 @@ export const say = speak('refusals', {
   listNarrowsNothing: 'Choose something to narrow the list by first.',
   tooManyLists: 'There are {$n} saved selections already. Remove one first.',
   noSuchList: 'This selection was removed meanwhile.',
+  nobodyHasAddress: 'No customer has the address {$address}.',
+  joinWithThemselves: 'This is the address of the same customer.',
+  isJoinedAlready: '{$address} was joined with another customer already. Take it apart there first.',
+  isErased: 'This customer was erased.',
 });

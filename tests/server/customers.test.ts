@@ -1,5 +1,5 @@
 /** Customers: known by their orders, found by their names, changed by hand and by lists, and their address corrected. */
-import { and, eq } from 'drizzle-orm';
+import { and, eq, inArray } from 'drizzle-orm';
 import { ANY_CONTACTS, type Order } from '@/core/order';
 import { database } from '@/server/db/client';
 import {
@@ -10,17 +10,21 @@ import {
   formerAddresses,
   listImportParts,
   orders,
+  stores,
 } from '@/server/db/schema';
 import { countAll, indexCustomers } from '@/server/events/known-customers';
 import { receiveEvent } from '@/server/events/receive';
 import { lookAtLimits, putContacts, saveLimits } from '@/server/features/customers/contacts';
 import { correctAddress, lookAtCorrection, saveCustomer } from '@/server/features/customers/change';
-import { customerOfAddress, loadCustomer } from '@/server/features/customers/customer';
+import { customerOfAddress, exportRecord, loadCustomer } from '@/server/features/customers/customer';
+import { joinCustomers, lookAtJoin, takeApart } from '@/server/features/customers/join';
+import { removeList, savedListsOf, saveList } from '@/server/features/customers/saved-lists';
+import { chosenPeople } from '@/server/notices/people';
 import { listCustomers, NO_FILTER, readCustomerFilter } from '@/server/features/customers/list';
 import { sendAgain } from '@/server/features/deliveries/again';
 import { takeListBack } from '@/server/features/exchange/bring-customers';
 import { bringIn, previewFile } from '@/server/features/exchange/bring-in';
-import { eraseCustomer } from '@/server/features/people/customer-data';
+import { eraseCustomer, exportCustomer } from '@/server/features/people/customer-data';
 import { withhold } from '@/server/features/sending/withheld';
 import { accessAs, connectService, laterEvent, mailbox, placedEvent, SHOP, useDatabase } from './fixture';
 import { drain, reader } from './orders';
@@ -382,5 +386,177 @@ describe('a list of customers', () => {
     await eraseCustomer(await accessAs(), email);
     const kept = await database().select().from(listImportParts);
     expect(JSON.stringify(kept)).not.toContain(email);
+  });
+});
+
+describe('the same person by two addresses', () => {
+  const join = async (email: string, address: string) =>
+    joinCustomers(await accessAs(), { id: (await rowOf(email)).id, address });
+  const two = async () => {
+    const [email, other] = [reader(), reader()];
+    await place({ number: `${email}-1`, customer: { email, firstName: 'Lea', lastName: 'Tann' }, language: 'en' });
+    await place({
+      number: `${other}-1`,
+      customer: { email: other, firstName: 'L.', lastName: 'Zwirn' },
+      language: 'en',
+    });
+    return { email, other };
+  };
+
+  it('is one in the list and on the page, with all orders and messages; taken apart they are two again', async () => {
+    const { email, other } = await two();
+    const before = await load(other);
+    expect(await lookAtJoin(await accessAs(), { id: (await rowOf(email)).id, address: other })).toMatchObject({
+      orders: 1,
+      sameName: false,
+    });
+    await join(email, other);
+    expect(await search('zwirn')).toEqual([email]);
+    const page = await load(email);
+    expect(page).toMatchObject({ orders: 2, joined: [{ address: other, orders: 1 }] });
+    expect(page.newest.map((o) => o.number).toSorted()).toEqual([`${email}-1`, `${other}-1`].toSorted());
+    expect(new Set(page.record.rows.map((r) => r.recipient))).toEqual(new Set([email, other]));
+    expect(await customerOfAddress(await accessAs(), other)).toEqual({ id: page.id });
+    await takeApart(await accessAs(), { id: page.id, part: before.id });
+    expect(await search('zwirn')).toEqual([other]);
+    expect(await load(other)).toMatchObject({ orders: 1, joined: [], newest: [{ number: `${other}-1` }] });
+    expect((await load(email)).orders).toBe(1);
+  });
+
+  it('is written to where each order was placed, in the language that was chosen, with all contacts once', async () => {
+    const { email, other } = await two();
+    const accounts = `acc-${email}`;
+    const { id, firstName, lastName, company, revision } = await rowOf(email);
+    await saveCustomer(await accessAs(), {
+      ...{ id, firstName, lastName, company, revision, language: 'de' },
+      contacts: [{ label: 'Accounts', email: accounts }],
+    });
+    await putContacts(SHOP, other, { email: other, contacts: [{ label: 'Accounts', email: accounts }] });
+    await join(email, other);
+    const placed = placedEvent({ customer: { email: other }, language: 'en' });
+    await receiveEvent(SHOP, placed);
+    const invoiced = {
+      ...laterEvent('invoice.issued', placed.data.order),
+      data: { order: placed.data.order, details: { invoice: { number: 'R-1' } } },
+    };
+    await receiveEvent(SHOP, invoiced);
+    await drain();
+    expect(await mailbox(accounts)).toHaveLength(1);
+    const rows = await database().select().from(deliveries).where(eq(deliveries.orderNumber, placed.data.order.number));
+    const theirs = rows.filter((d) => d.role === 'customer');
+    expect(theirs.map((d) => [d.recipient, d.language])).toEqual(theirs.map(() => [other, 'de']));
+    expect(theirs.length).toBeGreaterThan(0);
+  });
+
+  it('is one whom a notice chooses, once, by what was ordered under both', async () => {
+    const { email, other } = await two();
+    await join(email, other);
+    const [store] = await database().select().from(stores).where(eq(stores.id, SHOP));
+    const chosen = (await chosenPeople(store!, { ordersAtLeast: 2 }, Date.now())).filter((p) =>
+      [email, other].includes(p.email),
+    );
+    expect(chosen).toMatchObject([{ email, orders: 2 }]);
+  });
+
+  it.each([
+    ['nobody’s address', async () => 'nobody@nowhere.example'],
+    ['their own', async (email: string) => email],
+    [
+      'one that is joined already',
+      async (_email: string, other: string) => {
+        const third = reader();
+        await place({ number: `${third}-1`, customer: { email: third } });
+        await join(third, other);
+        return other;
+      },
+    ],
+    ['no address', async () => 'nobody'],
+  ])('refuses %s at its field', async (_what, make) => {
+    const { email, other } = await two();
+    const address = await make(email, other);
+    await expect(join(email, address)).rejects.toMatchObject({ code: 'invalid', problems: [{ path: '/address' }] });
+    expect((await rowOf(email)).joinedOnes).toBe(0);
+  });
+
+  it('by two colleagues into each other at once: one of them is told', async () => {
+    const { email, other } = await two();
+    const done = await Promise.allSettled([join(email, other), join(other, email)]);
+    expect(done.map((d) => d.status).toSorted()).toEqual(['fulfilled', 'rejected']);
+  });
+
+  it('while a message goes out: it arrives where it was going', async () => {
+    const { email, other } = await two();
+    await receiveEvent(SHOP, placedEvent({ customer: { email: other } }));
+    const [before] = [(await mailbox(other)).length];
+    await Promise.all([drain(), join(email, other)]);
+    expect(await mailbox(other)).toHaveLength(before + 1);
+  });
+
+  it('is erased as one, and exported as one', async () => {
+    const { email, other } = await two();
+    await join(email, other);
+    const file = JSON.parse(String((await exportCustomer(await accessAs(), email)).body)) as {
+      orders: unknown[];
+      joined: { email: string }[];
+    };
+    expect(file.orders).toHaveLength(2);
+    expect(file.joined).toMatchObject([{ email: other }]);
+    await eraseCustomer(await accessAs(), email);
+    const left = await database()
+      .select()
+      .from(customers)
+      .where(inArray(customers.email, [email, other]));
+    expect(left).toEqual([]);
+    expect(await search('zwirn')).not.toContain(email);
+  });
+});
+
+describe('the list', () => {
+  it('is narrowed by language and by what was spent, and what it is narrowed to is kept under a name', async () => {
+    const email = reader();
+    await place({ number: `${email}-1`, customer: { email }, language: 'sv' });
+    const filter = { ...NO_FILTER, language: 'sv', spent: '0.01' };
+    const rows = async (f: typeof filter) => (await listCustomers(await accessAs(), f)).rows.map((r) => r.email);
+    expect(await rows(filter)).toContain(email);
+    expect(await rows({ ...filter, spent: '999999' })).not.toContain(email);
+    expect(readCustomerFilter({ spent: '12,50' }).spent).toBe('12.50');
+    expect(readCustomerFilter({ spent: 'much' }).spent).toBe('');
+    const saved = await saveList(await accessAs(), { name: ' Sweden ', filter });
+    expect(await savedListsOf(await accessAs())).toContainEqual({ id: saved.id, name: 'Sweden', filter });
+    // The same name again: it is replaced.
+    await saveList(await accessAs(), { name: 'Sweden', filter: { ...filter, spent: '5' } });
+    expect((await savedListsOf(await accessAs())).filter((s) => s.name === 'Sweden')).toMatchObject([
+      { id: saved.id, filter: { spent: '5' } },
+    ]);
+    await expect(saveList(await accessAs(), { name: 'All', filter: { bought: '' } })).rejects.toMatchObject({
+      problems: [{ path: '/filter' }],
+    });
+    await removeList(await accessAs(), { id: saved.id });
+    await expect(removeList(await accessAs(), { id: saved.id })).rejects.toMatchObject({ code: 'not-found' });
+  });
+});
+
+describe('the record of a customer', () => {
+  it('is narrowed to days in the store’s zone, and goes out as a file as narrow as it is shown', async () => {
+    const email = reader();
+    await place({ number: `${email}-1`, customer: { email } });
+    const { id } = await rowOf(email);
+    const today = new Date().toISOString().slice(0, 10);
+    const days = (from: string, until: string) => load(email, { from, until });
+    expect(
+      (await days('2020-01-01', today)).record.rows.length + (await days(today, '')).record.rows.length,
+    ).toBeGreaterThan(0);
+    expect((await days('2020-01-01', '2020-01-02')).record.rows).toEqual([]);
+    expect((await days('yesterday', '2020-13-45')).record.rows).toHaveLength((await load(email)).record.rows.length);
+    const file = async (query: { from?: string; until?: string }) =>
+      String((await exportRecord(await accessAs(), { id, ...query })).body)
+        .trim()
+        .split('\r\n');
+    expect((await file({}))[0]).toBe(
+      'planned,accepted,notification,recipient,to,language,order,subject,state,last_words',
+    );
+    expect(await file({})).toHaveLength((await load(email)).record.rows.length + 1);
+    expect((await file({})).slice(1).every((line) => line.includes(email))).toBe(true);
+    expect(await file({ until: '2020-01-02' })).toHaveLength(1);
   });
 });

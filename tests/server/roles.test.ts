@@ -79,6 +79,9 @@ const ACTIONS: Record<string, [roles: string, ...args: unknown[]]> = {
   saveLimitsAction: ['owner', { limits: { most: 10, labels: [] }, page: false }],
   saveListAction: ['owner support', { name: 'Poland', filter: { country: 'PL' } }],
   removeListAction: ['owner support', 'none'],
+  lookAtJoinAction: ['owner support', { id: 'none', address: 'grace@inkwell.example' }],
+  joinAction: ['owner support', { id: 'none', address: 'grace@inkwell.example' }],
+  takeApartAction: ['owner support', { id: 'none', part: 'other' }],
   takeListBackAction: ['owner', 'none'],
   saveCustomerAction: [
     'owner support',

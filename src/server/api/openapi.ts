@@ -12,12 +12,21 @@ const contacts = {
     'application/json': {
       schema: {
         type: 'object',
-        required: ['email', 'contacts', 'most', 'labels'],
+        required: ['email', 'contacts', 'most', 'labels', 'messages'],
         properties: {
           email: { type: 'string', format: 'email' },
           contacts: { type: 'array', items: ContactSchema },
           most: { type: 'integer' },
           labels: { type: 'array', items: { type: 'string' } },
+          messages: {
+            type: 'array',
+            description: 'What can be chosen for a contact, in `messages`',
+            items: {
+              type: 'object',
+              required: ['slug', 'name'],
+              properties: { slug: { type: 'string' }, name: { type: 'string' } },
+            },
+          },
         },
       },
     },
@@ -180,7 +189,7 @@ export function openApi(serverUrl: string) {
           operationId: 'readContacts',
           summary: 'Read the contacts of a customer, for an account page',
           security: [{ readingKey: [] }],
-          responses: { 200: contacts, 400: problem, 401: problem, 404: problem, 429: problem, 503: problem },
+          responses: { 200: contacts, 400: problem, 401: problem, 429: problem, 503: problem },
         },
         put: {
           operationId: 'putContacts',

@@ -1,5 +1,15 @@
 /** Customers: everybody who ordered, and whom a list or a colleague named. */
-import { bigint, boolean, index, int, mysqlTable, primaryKey, uniqueIndex, varchar } from 'drizzle-orm/mysql-core';
+import {
+  type AnyMySqlColumn,
+  bigint,
+  boolean,
+  index,
+  int,
+  mysqlTable,
+  primaryKey,
+  uniqueIndex,
+  varchar,
+} from 'drizzle-orm/mysql-core';
 import type { CustomerFilterState } from '@/contract/customers';
 import type { CustomerValues } from '@/core/exchange';
 import type { Address, Contact } from '@/core/order';
@@ -37,12 +47,19 @@ export const customers = mysqlTable(
     orderLanguage: varchar('order_language', { length: 20 }).notNull().default(''),
     channel: exact('channel', 64).notNull().default(''),
     lastOrderAt: time('last_order_at'),
+    /** The customer that this is another address of: who they are stands there. */
+    joinedInto: id('joined_into').references((): AnyMySqlColumn => customers.id, { onDelete: 'set null' }),
+    joinedBy: varchar('joined_by', { length: 120 }).notNull().default(''),
+    joinedAt: time('joined_at'),
+    /** How many others are joined into this one. */
+    joinedOnes: int('joined_ones').notNull().default(0),
   },
   (t) => [
     uniqueIndex('customer_email').on(t.storeId, t.email),
     index('customer_newest').on(t.storeId, t.lastOrderAt, t.id),
     index('customer_country').on(t.storeId, t.country, t.lastOrderAt, t.id),
     index('customer_channel').on(t.storeId, t.channel, t.lastOrderAt, t.id),
+    index('customer_joined').on(t.joinedInto),
     index('customer_spent').on(t.storeId, t.spent),
     index('customer_to_index').on(t.indexed),
   ],

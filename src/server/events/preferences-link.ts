@@ -55,7 +55,10 @@ export async function whoAsks(token: string): Promise<(PreferencesOf & { languag
   const found = await pageOf(
     and(eq(customers.storeId, row.storeId), former ? eq(customers.id, former.id) : eq(customers.email, row.address)),
   );
-  return found && { ...found, language: row.language };
+  // Who they are stands with the one that this address was joined into.
+  const into = found?.customer.joinedInto;
+  const whom = into ? await pageOf(eq(customers.id, into)) : found;
+  return whom && { ...whom, language: row.language };
 }
 
 /** The customer that a link opens the page of; undefined where it is not ours, or their address is another by now, or they are gone. */

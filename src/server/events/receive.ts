@@ -10,17 +10,17 @@ import { bringFile, keepForEvent } from '../documents/files';
 import { database, type Database, type Executor } from '../db/client';
 import { databaseTime } from '../db/time';
 import { retryingDeadlocks } from '../db/deadlocks';
-import { consents, contradictions, customers, deliveries, events, notifications, orders, stores } from '../db/schema';
+import { consents, contradictions, deliveries, events, notifications, orders, stores } from '../db/schema';
 import { AppError } from '../base/errors';
 import { newId } from '../base/ids';
 import { countUses } from '../codes/uses';
 import { countOrder, recountOrder, withOwnAddress } from './known-customers';
+import { knownPerson } from './known-person';
 import { keepPlan } from './planned';
 import { plannerOf, type PreparedPlanner } from './planner';
 import { isAboutAccount, type OrderEvent } from './schema';
 import { withoutSecrets } from './secrets';
 import { kept } from '@/words/kept';
-import { unsubscribedOf } from './unsubscribed';
 
 export interface Received {
   eventId: string;
@@ -155,7 +155,7 @@ async function record(tx: Executor, storeId: string, told: OrderEvent, time: num
   const prepared = await plannerOf(tx, store);
   const channel = prepared.channels.get(order.channel);
   if (!channel) throw unknownChannel(prepared, store, event);
-  const customer = await knownCustomer(tx, storeId, order);
+  const customer = await knownPerson(tx, storeId, order.customer.email);
 
   if (event.type !== BY_HAND) await keepConsent(tx, storeId, order, at);
   const kept = isAboutAccount(event.type)
@@ -210,24 +210,6 @@ async function record(tx: Executor, storeId: string, told: OrderEvent, time: num
     return { eventId: eventRow.id, orderId: kept.id, deliveries: before.map((d) => d.id), known: true };
   }
   return { eventId: eventRow.id, orderId: kept.id, deliveries: ids, known: false };
-}
-
-/** What a store knows of an order's customer, as planning needs it. */
-async function knownCustomer(tx: Executor, storeId: string, order: Order) {
-  const { email } = order.customer;
-  const [[row], unsubscribed] = await Promise.all([
-    tx
-      .select({ language: customers.language, languageKept: customers.languageKept, contacts: customers.contacts })
-      .from(customers)
-      .where(and(eq(customers.storeId, storeId), eq(customers.email, email))),
-    unsubscribedOf(storeId, [email], tx),
-  ]);
-  const kinds = unsubscribed.get(email.toLowerCase());
-  const known = row && {
-    contacts: row.contacts,
-    ...(row.language !== '' && { language: row.language, languageKept: row.languageKept }),
-  };
-  return known || kinds ? { ...known, ...(kinds && { unsubscribed: kinds }) } : undefined;
 }
 
 function unknownChannel(

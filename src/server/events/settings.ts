@@ -15,18 +15,9 @@ import type {
 } from '@/core/plan';
 import { passagesComplete, type Block, type Passages } from '@/core/template';
 import type { Executor } from '../db/client';
+import { knownPerson } from './known-person';
 import { livePassages } from '../documents/live-passages';
-import {
-  channels,
-  copyRules,
-  customers,
-  editions,
-  notifications,
-  routingRules,
-  staff,
-  templates,
-  stores,
-} from '../db/schema';
+import { channels, copyRules, editions, notifications, routingRules, staff, templates, stores } from '../db/schema';
 
 type Store = Pick<typeof stores.$inferSelect, 'id' | 'language' | 'fallbacks' | 'timeZone'>;
 
@@ -58,15 +49,7 @@ export async function planAbout(
     .select()
     .from(channels)
     .where(and(eq(channels.storeId, storeId), eq(channels.id, order.channel)));
-  const [customer] = await db
-    .select({ language: customers.language, languageKept: customers.languageKept, contacts: customers.contacts })
-    .from(customers)
-    .where(and(eq(customers.storeId, storeId), eq(customers.email, order.customer.email)));
-  const { language, languageKept, contacts } = customer ?? {};
-  const known = customer && {
-    contacts: contacts ?? [],
-    ...(language && { language, languageKept: languageKept ?? false }),
-  };
+  const known = await knownPerson(db, storeId, order.customer.email);
   return { ...(channel && { channel }), ...(known && { customer: known }) };
 }
 

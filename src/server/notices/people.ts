@@ -1,10 +1,11 @@
 /** The people of a store as its orders tell of them, and those of them that a selection chooses. */
-import { and, eq, inArray, sql } from 'drizzle-orm';
+import { and, eq, inArray, ne, sql } from 'drizzle-orm';
+import { alias } from 'drizzle-orm/mysql-core';
 import type { Selection, PersonFacts } from '@/core/notices';
 import { isChosen } from '@/core/notices';
 import type { Order } from '@/core/order';
 import { database } from '../db/client';
-import { consents, orders, type stores } from '../db/schema';
+import { consents, customers, orders, type stores } from '../db/schema';
 import { unsubscribedOf } from '../events/unsubscribed';
 
 type Store = Pick<typeof stores.$inferSelect, 'id' | 'currency' | 'language'>;
@@ -33,6 +34,7 @@ export async function chosenPeople(store: Store, selection: Selection, now: numb
     .where(eq(orders.storeId, store.id))
     .groupBy(sql`email`);
   const bought = await buyersOf(store.id, selection);
+  const heads = await furtherAddresses(store.id);
   const people: Chosen[] = [];
   const likely = rows
     .map((r) => ({
@@ -44,9 +46,10 @@ export async function chosenPeople(store: Store, selection: Selection, now: numb
       language: '',
       channel: '',
     }))
-    .filter((p) => !p.email.endsWith('.invalid') && (!bought || bought.has(p.email)));
+    .filter((p) => !p.email.endsWith('.invalid'));
   const { countries, languages, channels, ...rest } = selection;
-  const placed = likely.filter((p) => isChosen(rest, p, now));
+  const buyers = bought && new Set([...bought].map((email) => heads.get(email) ?? email));
+  const placed = asPersons(likely, heads).filter((p) => (!buyers || buyers.has(p.email)) && isChosen(rest, p, now));
   if (!countries && !languages && !channels) return placed.sort(byAddress);
   for (let at = 0; at < placed.length; at += 2_000) {
     const some = placed.slice(at, at + 2_000);
@@ -57,6 +60,39 @@ export async function chosenPeople(store: Store, selection: Selection, now: numb
     }
   }
   return people.sort(byAddress);
+}
+
+/** The address of the customer that each further address was joined into, in small letters; empty where none was. */
+async function furtherAddresses(storeId: string): Promise<Map<string, string>> {
+  const head = alias(customers, 'head');
+  const rows = await database()
+    .select({ email: sql<string>`lower(${customers.email})`, head: sql<string>`lower(${head.email})` })
+    .from(customers)
+    .innerJoin(head, eq(head.id, customers.joinedInto))
+    .where(eq(customers.storeId, storeId));
+  return new Map(rows.map((r) => [r.email, r.head]));
+}
+
+/** Who has several addresses is one person, written to once: what they ordered under all of them counts. */
+function asPersons(rows: Chosen[], heads: ReadonlyMap<string, string>): Chosen[] {
+  if (heads.size === 0) return rows;
+  const persons = new Map<string, Chosen>();
+  for (const row of rows) {
+    const email = heads.get(row.email) ?? row.email;
+    const there = persons.get(email);
+    if (!there) {
+      persons.set(email, { ...row, email });
+      continue;
+    }
+    const newer = row.lastOrderAt > there.lastOrderAt ? row : there;
+    persons.set(email, {
+      ...newer,
+      email,
+      orders: row.orders + there.orders,
+      spent: row.spent + there.spent,
+    });
+  }
+  return [...persons.values()];
 }
 
 /** One order everywhere, whatever the database's collation says: planning goes on after an address. */
@@ -114,7 +150,9 @@ export interface Known {
 export async function knownPeople(storeId: string, people: readonly Chosen[]): Promise<Map<string, Known>> {
   if (people.length === 0) return new Map();
   const emails = people.map((p) => p.email);
-  const [newest, agreed, unsubscribed] = await Promise.all([
+  const asked = new Set(emails);
+  const further = [...(await furtherAddresses(storeId))].filter(([, head]) => asked.has(head));
+  const [newest, agreed, unsubscribed, chosen] = await Promise.all([
     database()
       .select({
         id: orders.id,
@@ -133,8 +171,21 @@ export async function knownPeople(storeId: string, people: readonly Chosen[]): P
       .select({ address: consents.address })
       .from(consents)
       .where(and(eq(consents.storeId, storeId), eq(consents.agreed, true), inArray(consents.address, emails))),
-    unsubscribedOf(storeId, emails),
+    unsubscribedOf(storeId, [...emails, ...further.map(([email]) => email)]),
+    database()
+      .select({ email: customers.email, language: customers.language })
+      .from(customers)
+      .where(
+        and(
+          eq(customers.storeId, storeId),
+          eq(customers.languageKept, true),
+          ne(customers.language, ''),
+          inArray(customers.email, emails),
+        ),
+      ),
   ]);
+  // What they chose goes before the language of an order.
+  const languages = new Map(chosen.map((c) => [c.email.toLowerCase(), c.language]));
   const orderOf = new Map(newest.map((o) => [o.id, o]));
   const agreeing = new Set(agreed.map((a) => a.address));
   return new Map(
@@ -147,10 +198,13 @@ export async function knownPeople(storeId: string, people: readonly Chosen[]): P
           p.email,
           {
             customer: (typeof customer === 'string' ? JSON.parse(customer) : customer) as Order['customer'],
-            language,
+            language: languages.get(p.email) ?? language,
             channel,
             agreed: agreeing.has(p.email),
-            unsubscribed: unsubscribed.get(p.email) ?? [],
+            // Whoever said no under one address of theirs said it.
+            unsubscribed: [p.email, ...further.filter(([, head]) => head === p.email).map(([email]) => email)].flatMap(
+              (email) => unsubscribed.get(email) ?? [],
+            ),
           },
         ],
       ];

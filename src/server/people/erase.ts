@@ -253,6 +253,7 @@ export async function anonymiseCustomer(
   await tx
     .update(customers)
     .set({
+      ...{ joinedInto: null, joinedBy: '', joinedAt: null, joinedOnes: 0 },
       ...{ email: pseudonym(email), firstName: 'Erased', lastName: '', company: '', address: NOWHERE, contacts: [] },
       indexed: false,
     })

@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useState, type ReactNode } from 'react';
 import { toast } from 'sonner';
-import type { Correction, CorrectAddress, CustomerPage, SaveCustomer } from '@/contract/customers';
+import type { Correction, CorrectAddress, CustomerPage, Join, JoinSeen, SaveCustomer } from '@/contract/customers';
 import { languageName } from '@/core/names';
 import { STATUS_WORDS } from '@/core/order';
 import type { Result } from '@/core/result';
@@ -19,6 +19,7 @@ import { Empty, Page, PanelTitle, Trouble } from '../parts/Page';
 import { answered } from '../parts/result';
 import { ChangeCustomer } from './ChangeCustomer';
 import { CorrectAddressDialog } from './CorrectAddressDialog';
+import { JoinDialog, JoinedAddress } from './Joined';
 import { MailPart } from './MailPart';
 
 export interface CustomerScreenProps {
@@ -38,6 +39,9 @@ export interface CustomerScreenProps {
   onSave: (input: SaveCustomer) => Promise<Result<{ revision: number }>>;
   onLook: (input: CorrectAddress) => Promise<Result<Correction>>;
   onCorrect: (input: CorrectAddress) => Promise<Result<{ waiting: number }>>;
+  onLookAtJoin: (input: Join) => Promise<Result<JoinSeen>>;
+  onJoin: (input: Join) => Promise<Result<null>>;
+  onTakeApart: (input: { id: string; part: string }) => Promise<Result<null>>;
   onAgain: (delivery: string, to: string) => Promise<Result<string>>;
   onDoNotWrite: (entry: { pattern: string; reason: string; kinds: [] }) => Promise<Result<null>>;
   onWriteAgain: (id: string) => Promise<Result<null>>;
@@ -53,12 +57,17 @@ const STATES = [
 export function CustomerScreen(props: CustomerScreenProps) {
   const { base, zone, currency, customer, channels, filter, mayEdit, mayWrite, mayData } = props;
   const router = useRouter();
-  const [open, setOpen] = useState<'change' | 'correct' | 'erase'>();
+  const [open, setOpen] = useState<'change' | 'correct' | 'erase' | 'join'>();
   const name = `${customer.firstName} ${customer.lastName}`.trim() || customer.company || customer.email;
   const here = `${base}/customers/${customer.id}`;
   const address = (change: Partial<CustomerScreenProps['filter']> & { before?: string }): string => {
     const query = new URLSearchParams(Object.entries({ ...filter, ...change }).filter(([, v]) => v !== ''));
     return `${here}${query.size > 0 ? `?${query}` : ''}`;
+  };
+  const takeApart = async (part: string, other: string): Promise<void> => {
+    const result = await answered(props.onTakeApart({ id: customer.id, part }));
+    if (result.ok) toast.success(say.takenApart({ address: other }));
+    else toast.error(result.error.message);
   };
   const [newest] = customer.newest;
   const erased = customer.email.endsWith('@erased.invalid');
@@ -111,6 +120,19 @@ export function CustomerScreen(props: CustomerScreenProps) {
                     {say.formerly({ when: dayOf(f.at, zone), address: f.address, who: f.by })}
                   </span>
                 ))}
+                {customer.joined.map((j) => (
+                  <JoinedAddress
+                    key={j.id}
+                    joined={j}
+                    zone={zone}
+                    onTakeApart={mayEdit && !erased ? () => takeApart(j.id, j.address) : undefined}
+                  />
+                ))}
+                {mayEdit && !erased && (
+                  <button type="button" className="link block min-h-6" onClick={() => setOpen('join')}>
+                    {say.joinWithAnother}
+                  </button>
+                )}
               </Fact>
               {customer.company !== '' && <Fact label={say.company}>{customer.company}</Fact>}
               {customer.address.length > 0 && (
@@ -255,6 +277,14 @@ export function CustomerScreen(props: CustomerScreenProps) {
           onClose={() => setOpen(undefined)}
         />
       )}
+      {open === 'join' && (
+        <JoinDialog
+          customer={customer}
+          onLook={props.onLookAtJoin}
+          onJoin={props.onJoin}
+          onClose={() => setOpen(undefined)}
+        />
+      )}
       {open === 'correct' && (
         <CorrectAddressDialog
           customer={customer}
@@ -268,6 +298,7 @@ export function CustomerScreen(props: CustomerScreenProps) {
       {open === 'erase' && (
         <Erase
           name={name}
+          joined={customer.joined.map((j) => j.address)}
           onErase={() => props.onErase(customer.email)}
           onErased={() => router.push(`${base}/customers`)}
           onClose={() => setOpen(undefined)}
@@ -293,11 +324,14 @@ function Fact({ label, children }: { label: string; children: ReactNode }) {
 
 function Erase({
   name,
+  joined,
   onErase,
   onErased,
   onClose,
 }: {
   name: string;
+  /** Further addresses of theirs, which are erased with them. */
+  joined: string[];
   onErase: () => Promise<Result<null>>;
   onErased: () => void;
   onClose: () => void;
@@ -328,7 +362,9 @@ function Erase({
         </>
       }
     >
-      <p className="text-sm">{say.eraseNote}</p>
+      <p className="text-sm">
+        {say.eraseNote} {joined.length > 0 && say.erasesJoined({ addresses: listed(joined) })}
+      </p>
       {trouble && <Trouble>{trouble}</Trouble>}
     </Dialog>
   );

@@ -153,4 +153,24 @@ export const customers: TranslationOf<typeof say> = {
   untilDay: 'bis',
   exportRecord: 'Nachrichten exportieren',
   selectionName: 'Ihr Name',
+  joinWithAnother: 'Mit anderem verbinden ...',
+  joinTitle: 'Zwei Kunden verbinden',
+  joinNote: 'Für dieselbe Person mit zwei Adressen. Diese hier ist {$address}.',
+  otherAddress: 'Die andere Adresse',
+  joinThem: 'Verbinden',
+  areJoined: '{$address} ist jetzt derselbe Kunde.',
+  otherName: '(anderer Name als hier)',
+  joinBrings:
+    '.input {$n :integer} .match $n 0 {{Bestellungen gibt es dort keine.}} one {{{$n} Bestellung und ihre Nachrichten stehen von nun an hier.}} * {{{$n} Bestellungen und ihre Nachrichten stehen von nun an hier.}}',
+  joinContacts:
+    '.input {$n :integer} .match $n one {{{$n} Kontakt von dort erfährt von den Bestellungen beider Adressen.}} * {{{$n} Kontakte von dort erfahren von den Bestellungen beider Adressen.}}',
+  joinLanguage: 'Geschrieben wird auf {$kept} und nicht mehr auf {$left}.',
+  joinSending:
+    'Zu jeder Bestellung wird weiter an die Adresse geschrieben, unter der sie aufgegeben wurde. Eine Mitteilung an viele geht nur an eine davon. Nichts Gesendetes ändert sich, und es lässt sich wieder trennen.',
+  joinedBy:
+    '.input {$n :integer} .match $n 0 {{keine Bestellung, verbunden von {$who}, {$when}}} one {{{$n} Bestellung, verbunden von {$who}, {$when}}} * {{{$n} Bestellungen, verbunden von {$who}, {$when}}}',
+  contactsOfIt: 'Kontakte: {$contacts}',
+  takeApart: 'Trennen',
+  takenApart: '{$address} ist wieder ein eigener Kunde.',
+  erasesJoined: 'Das gilt auch für {$addresses}.',
 };

@@ -141,4 +141,6 @@ export const history: TranslationOf<typeof say> = {
   exportedRecord: '{$who} hat die Nachrichten an {$customer} exportiert',
   savedList: '{$who} hat die Kundenauswahl {$name} gespeichert',
   removedList: '{$who} hat die Kundenauswahl {$name} entfernt',
+  joinedCustomers: '{$who} hat die Kunden {$customer} und {$other} verbunden',
+  tookApart: '{$who} hat die Kunden {$customer} und {$other} getrennt',
 };

@@ -253,4 +253,8 @@ export const refusals: TranslationOf<typeof say> = {
   listNarrowsNothing: 'Schränken Sie die Liste erst ein.',
   tooManyLists: 'Es gibt schon {$n} gespeicherte Auswahlen. Entfernen Sie erst eine.',
   noSuchList: 'Diese Auswahl wurde inzwischen entfernt.',
+  nobodyHasAddress: 'Kein Kunde hat die Adresse {$address}.',
+  joinWithThemselves: 'Das ist die Adresse desselben Kunden.',
+  isJoinedAlready: '{$address} wurde schon mit einem anderen Kunden verbunden. Trennen Sie das zuerst dort.',
+  isErased: 'Dieser Kunde wurde gelöscht.',
 };

@@ -19,6 +19,7 @@ import { AppError } from '../../base/errors';
 import { newId } from '../../base/ids';
 import { database, type Executor } from '../../db/client';
 import { customers, formerAddresses, notifications, stores } from '../../db/schema';
+import type { CustomerRecord } from './customer';
 import { linkGoesOut } from '../../events/preferences-link';
 import { say } from '@/words/refusals';
 
@@ -56,8 +57,8 @@ export const tidyContacts = (contacts: readonly Contact[]): Contact[] =>
     ...(messages && { messages }),
   }));
 
-/** The row of an address, or of who had it before it was corrected. */
-async function rowOf(storeId: string, email: string, db: Executor, lock = false) {
+/** The row of an address, or of who had it before it was corrected; of an address that was joined into another, that one's. */
+async function rowOf(storeId: string, email: string, db: Executor, lock = false): Promise<CustomerRecord | undefined> {
   const [former] = await db
     .select({ id: formerAddresses.customerId })
     .from(formerAddresses)
@@ -67,16 +68,20 @@ async function rowOf(storeId: string, email: string, db: Executor, lock = false)
     .from(customers)
     .where(and(eq(customers.storeId, storeId), former ? eq(customers.id, former.id) : eq(customers.email, email)));
   const [row] = await (lock ? query.for('update') : query);
-  return row;
+  if (!row?.joinedInto) return row;
+  const head = db.select().from(customers).where(eq(customers.id, row.joinedInto));
+  return (await (lock ? head.for('update') : head))[0];
 }
 
-/** The contacts of the customer with an address. Throws `not-found`, and `invalid` for what is no address. */
+/**
+ * The contacts of the customer with an address; none for one who is not known yet, so that a checkout knows how many there can be. Throws
+ * `invalid` for what is no address.
+ */
 export async function contactsOf(storeId: string, email: string): Promise<ContactsKept> {
   if (!isMailAddress(email)) throw new AppError('invalid', say.isNoMailAddress({ address: email.slice(0, 100) }));
   const row = await rowOf(storeId, email, database());
-  if (!row) throw new AppError('not-found', say.noSuchCustomer);
   const messages = (await messagesForContacts(storeId)).map(({ slug, name }) => ({ slug, name }));
-  return { email: row.email, contacts: row.contacts, ...(await limitsOf(storeId)), messages };
+  return { email: row?.email ?? email, contacts: row?.contacts ?? [], ...(await limitsOf(storeId)), messages };
 }
 
 /** What a store lets; without labels of its own, those that messages go to. */

@@ -1,5 +1,5 @@
 /** One customer: who they are, what may be sent to them, their orders, and the record of every message to them and their contacts. */
-import { and, desc, eq, inArray, ne } from 'drizzle-orm';
+import { and, desc, eq, inArray, ne, sql } from 'drizzle-orm';
 import type { CustomerPage, ExportRecord, MailStanding } from '@/contract/customers';
 import { writeTable } from '@/core/exchange';
 import { withheldBy } from '@/core/mail';
@@ -24,6 +24,7 @@ import { listDeliveries, readDeliveryFilter, type DeliveryFilter } from '../deli
 import { oneOf } from '../query';
 import type { ExportedFile } from '../templates/exported';
 import { messagesForContacts } from './contacts';
+import { joinedInto } from './join';
 import { say } from '@/words/refusals';
 
 const ORDERS_SHOWN = 20;
@@ -44,7 +45,7 @@ export async function customerById({ store }: Access, id: string): Promise<Custo
 export async function customerOfAddress({ store }: Access, email: string): Promise<{ id: string } | undefined> {
   const db = database();
   const [own] = await db
-    .select({ id: customers.id })
+    .select({ id: sql<string>`ifnull(${customers.joinedInto}, ${customers.id})` })
     .from(customers)
     .where(and(eq(customers.storeId, store.id), eq(customers.email, email)));
   if (own) return own;
@@ -64,8 +65,10 @@ export async function loadCustomer(
   const row = await customerById(access, id);
   const db = database();
   const storeId = access.store.id;
-  const former = await formerOf(row);
-  const own = [row.email, ...row.contacts.map((c) => c.email)];
+  const joined = row.joinedOnes > 0 ? await joinedInto(row) : [];
+  const former = (await Promise.all([row, ...joined].map(formerOf))).flat();
+  const emails = [row.email, ...joined.map((j) => j.email)];
+  const own = [...new Set([...emails, ...[row, ...joined].flatMap((r) => r.contacts.map((c) => c.email))])];
   const recipients = [...new Set([...own, ...former.map((f) => f.address)])];
   const [mail, [news], newest, record, named, forContacts] = await Promise.all([
     standings(storeId, own),
@@ -76,7 +79,7 @@ export async function loadCustomer(
     db
       .select()
       .from(orders)
-      .where(and(eq(orders.storeId, storeId), eq(orders.customerEmail, row.email)))
+      .where(and(eq(orders.storeId, storeId), inArray(orders.customerEmail, emails)))
       .orderBy(desc(orders.placedAt))
       .limit(ORDERS_SHOWN),
     listDeliveries(storeId, recordFilter(access, recipients, query)),
@@ -96,8 +99,12 @@ export async function loadCustomer(
     languageKept: row.languageKept,
     address: row.address.country === 'ZZ' ? [] : addressLines(row.address),
     contacts: row.contacts,
-    orders: row.orders,
-    spent: row.spent,
+    orders: row.orders + joined.reduce((n, j) => n + j.orders, 0),
+    spent: row.spent + joined.reduce((n, j) => n + j.spent, 0),
+    joined: joined.map(({ id: part, email, orders: n, contacts, joinedBy, joinedAt }) => ({
+      ...{ id: part, address: email, orders: n, contacts, by: joinedBy },
+      at: (joinedAt ?? new Date(0)).toISOString(),
+    })),
     ...(news && { news: { agreed: news.agreed, at: news.at.toISOString() } }),
     former: former.map((f) => ({ ...f, at: f.at.toISOString() })),
     mail,
@@ -150,9 +157,7 @@ const MOST_EXPORTED = 100_000;
 /** The record of a customer as CSV, narrowed as their page is. Throws `not-found`. */
 export async function exportRecord(access: Access, { id, ...query }: ExportRecord): Promise<ExportedFile> {
   const row = await customerById(access, id);
-  const recipients = [
-    ...new Set([row.email, ...row.contacts.map((c) => c.email), ...(await formerOf(row)).map((f) => f.address)]),
-  ];
+  const recipients = await addressesOf(row);
   const { rows } = await listDeliveries(access.store.id, recordFilter(access, recipients, query), MOST_EXPORTED);
   await remember(access, 'exportedRecord', { customer: row.email });
   return {
@@ -174,6 +179,14 @@ export async function exportRecord(access: Access, { id, ...query }: ExportRecor
       })),
     ),
   };
+}
+
+/** Every address that messages to a customer went to: theirs, those before they were corrected, and those of their contacts. */
+async function addressesOf(row: CustomerRecord): Promise<string[]> {
+  const rows = [row, ...(row.joinedOnes > 0 ? await joinedInto(row) : [])];
+  const former = (await Promise.all(rows.map(formerOf))).flat();
+  const own = rows.flatMap((r) => [r.email, ...r.contacts.map((c) => c.email)]);
+  return [...new Set([...own, ...former.map((f) => f.address)])];
 }
 
 const formerOf = ({ id, storeId }: CustomerRecord) =>

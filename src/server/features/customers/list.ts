@@ -1,5 +1,5 @@
 /** The list of customers: by how lately they ordered, or by what they are looked for. */
-import { and, asc, desc, eq, gt, gte, inArray, like, lt, or, sql, type SQL } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, gte, inArray, isNull, like, lt, or, sql, type SQL } from 'drizzle-orm';
 import type { CustomerFilterState, CustomerList, CustomerRow } from '@/contract/customers';
 import { parseAmount, wordsToFind } from '@/core/order';
 import { isMailAddress } from '@/core/schema';
@@ -14,6 +14,9 @@ export const PAGE = 50;
 const MOST_FOUND = 100;
 const DAY_MS = 86_400_000;
 const LATELY_MS = 30 * DAY_MS;
+
+/** The customer that a row is, or was joined into. */
+const HEAD = sql<string>`ifnull(${customers.joinedInto}, ${customers.id})`;
 
 export const NO_FILTER: CustomerFilterState = {
   ...{ search: '', country: '', language: '', channel: '', kind: '', mail: '', bought: '', ordered: '', spent: '' },
@@ -43,7 +46,7 @@ export async function listCustomers(
   filter: CustomerFilterState = NO_FILTER,
   before?: string,
 ): Promise<CustomerList> {
-  const where = [eq(customers.storeId, access.store.id), ...conditions(access, filter)];
+  const where = [eq(customers.storeId, access.store.id), isNull(customers.joinedInto), ...conditions(access, filter)];
   if (filter.search !== '') {
     const ids = await found(access, filter.search);
     if (ids.length === 0) return { rows: [], more: false };
@@ -79,13 +82,30 @@ async function rowsWhere(where: SQL | undefined, limit: number): Promise<Custome
     .where(where)
     .orderBy(desc(customers.lastOrderAt), desc(customers.id))
     .limit(limit);
+  const further = await joinedSums(rows.filter((r) => r.joinedOnes > 0).map((r) => r.id));
   return rows.map(({ firstName, lastName, language, orderLanguage, lastOrderAt, ...c }) => ({
     ...{ id: c.id, email: c.email, company: c.company, guest: c.guest, country: c.country, channel: c.channel },
-    ...{ orders: c.orders, spent: c.spent },
+    orders: c.orders + (further.get(c.id)?.orders ?? 0),
+    spent: c.spent + (further.get(c.id)?.spent ?? 0),
     name: `${firstName} ${lastName}`.trim(),
     language: language || orderLanguage,
     ...(lastOrderAt && { lastOrderAt: lastOrderAt.toISOString() }),
   }));
+}
+
+/** What was ordered under further addresses of customers. */
+async function joinedSums(ids: readonly string[]): Promise<Map<string, { orders: number; spent: number }>> {
+  if (ids.length === 0) return new Map();
+  const rows = await database()
+    .select({
+      id: customers.joinedInto,
+      orders: sql<string>`sum(${customers.orders})`,
+      spent: sql<string>`sum(${customers.spent})`,
+    })
+    .from(customers)
+    .where(inArray(customers.joinedInto, [...ids]))
+    .groupBy(customers.joinedInto);
+  return new Map(rows.map((r) => [r.id!, { orders: Number(r.orders), spent: Number(r.spent) }]));
 }
 
 /**
@@ -97,7 +117,7 @@ async function found({ store }: Access, search: string): Promise<string[]> {
   const whole = search.trim();
   if (isMailAddress(whole)) {
     const [exact] = await db
-      .select({ id: customers.id })
+      .select({ id: HEAD })
       .from(customers)
       .where(and(eq(customers.storeId, store.id), eq(customers.email, whole)));
     if (exact) return [exact.id];
@@ -108,7 +128,7 @@ async function found({ store }: Access, search: string): Promise<string[]> {
     .where(and(eq(orders.storeId, store.id), eq(orders.number, whole)));
   const own = byNumber
     ? await db
-        .select({ id: customers.id })
+        .select({ id: HEAD })
         .from(customers)
         .where(and(eq(customers.storeId, store.id), eq(customers.email, byNumber.email)))
     : [];
@@ -130,7 +150,17 @@ async function found({ store }: Access, search: string): Promise<string[]> {
       ),
     )
     .limit(MOST_FOUND + 1);
-  return [...new Set([...own, ...named].map((r) => r.id))];
+  return [...new Set([...own.map((r) => r.id), ...(await headsOf(named.map((r) => r.id)))])];
+}
+
+/** The customers that some are, or were joined into. */
+async function headsOf(ids: readonly string[]): Promise<string[]> {
+  if (ids.length === 0) return [];
+  const rows = await database()
+    .select({ id: HEAD })
+    .from(customers)
+    .where(inArray(customers.id, [...ids]));
+  return rows.map((r) => r.id);
 }
 
 function conditions({ store }: Access, filter: CustomerFilterState): SQL[] {

@@ -2,14 +2,17 @@
 import {
   CorrectAddressSchema,
   ExportRecordSchema,
+  JoinSchema,
   RemoveListSchema,
   SaveCustomerSchema,
   SaveLimitsSchema,
   SaveListSchema,
+  TakeApartSchema,
 } from '@/contract/customers';
 import { useCase } from '../use-case';
 import { lookAtLimits, saveLimits } from './contacts';
 import { exportRecord } from './customer';
+import { joinCustomers, lookAtJoin, takeApart } from './join';
 import { removeList, saveList } from './saved-lists';
 import { correctAddress, lookAtCorrection, saveCustomer } from './change';
 
@@ -56,5 +59,18 @@ export const customers = {
     permission: 'customer.edit',
     input: RemoveListSchema,
     run: removeList,
+  }),
+  lookAtJoin: useCase({
+    name: 'customers.look-at-join',
+    permission: 'customer.edit',
+    input: JoinSchema,
+    run: lookAtJoin,
+  }),
+  join: useCase({ name: 'customers.join', permission: 'customer.edit', input: JoinSchema, run: joinCustomers }),
+  takeApart: useCase({
+    name: 'customers.take-apart',
+    permission: 'customer.edit',
+    input: TakeApartSchema,
+    run: takeApart,
   }),
 };

@@ -7,13 +7,14 @@ import { checker } from '@/core/schema';
 import type { AgainView, KnownAddress } from '@/contract/deliveries';
 import type { Access } from '../../auth/access';
 import { database } from '../../db/client';
-import { channels, customers, deliveries, orders } from '../../db/schema';
+import { channels, deliveries, orders } from '../../db/schema';
 import { databaseTime } from '../../db/time';
 import { AppError } from '../../base/errors';
 import { remember } from '../../auth/history';
 import { newId } from '../../base/ids';
 import { deliveryById, type DeliveryRow } from './row';
 import { momentOf } from '@/core/moments';
+import { knownPerson } from '../../events/known-person';
 import { say } from '@/words/refusals';
 
 /** What has gone out, or will not go out by itself any more. */
@@ -36,10 +37,7 @@ export async function againView(row: DeliveryRow): Promise<AgainView | undefined
   }
   if (row.role === 'staff') return { known: [first], only: '' };
   const { email } = about.order.customer;
-  const [customer] = await database()
-    .select({ contacts: customers.contacts })
-    .from(customers)
-    .where(and(eq(customers.storeId, row.storeId), eq(customers.email, email)));
+  const customer = await knownPerson(database(), row.storeId, email);
   const others: KnownAddress[] = [
     { address: email, name: customerName(about.order), what: say.theCustomer },
     ...(customer?.contacts ?? []).map((c) => ({

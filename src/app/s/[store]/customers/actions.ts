@@ -1,7 +1,7 @@
 'use server';
 /** What can be done with a customer. */
 import { act, actAndRefresh, done } from '@/app/act';
-import type { Correction, LimitsSeen, SavedList } from '@/contract/customers';
+import type { Correction, JoinSeen, LimitsSeen, SavedList } from '@/contract/customers';
 import type { Result } from '@/core/result';
 import { customers } from '@/server/features/customers/use-cases';
 import { customer } from '@/server/features/orders/use-cases';
@@ -45,4 +45,16 @@ export async function saveListAction(store: string, input: unknown): Promise<Res
 
 export async function removeListAction(store: string, id: string): Promise<Result<null>> {
   return done(await actAndRefresh(customers.removeList, store, { id }));
+}
+
+export async function lookAtJoinAction(store: string, input: unknown): Promise<Result<JoinSeen>> {
+  return act(customers.lookAtJoin, store, input);
+}
+
+export async function joinAction(store: string, input: unknown): Promise<Result<null>> {
+  return done(await actAndRefresh(customers.join, store, input));
+}
+
+export async function takeApartAction(store: string, input: unknown): Promise<Result<null>> {
+  return done(await actAndRefresh(customers.takeApart, store, input));
 }
