@@ -195,6 +195,7 @@ async function seedStore({ chance, store, users, customers, orders, firstNumber,
       picture: `products/${pictureName(p)}`,
       url: `${store.facts.url}/shop/${p.sku.toLowerCase()}`,
       lowAt: LOW_AT[p.category] ?? null,
+      supplier: SUPPLIERS[p.category] ?? '',
     })),
   );
   await db.insert(t.stockCounts).values(seededStock(store.id, now));
@@ -288,6 +289,13 @@ const firstEdition = (p: ReturnType<typeof seededPassage>): typeof t.passageEdit
 });
 
 /** From how many pieces on the stock of a category is low. */
+/** Who supplies what the shop sells, by category. */
+const SUPPLIERS: Record<string, string> = {
+  papers: 'Ostrow Paper Mill',
+  'boards and cloth': 'Ostrow Paper Mill',
+  tools: 'Wend Toolmakers',
+};
+
 const LOW_AT: Record<string, number> = { papers: 12, tools: 4, 'boards and cloth': 6, kits: 3 };
 
 /** Counts of most products at the Mill, and of tools at the Bindery store: a few are low, one is out. */

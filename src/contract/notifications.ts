@@ -156,6 +156,6 @@ export interface ConditionStore {
   languages: readonly string[];
   currency: string;
   channels: readonly { id: string; name: string }[];
-  products: readonly { sku: string; name: string; category: string }[];
+  products: readonly { sku: string; name: string; category: string; supplier?: string }[];
   locations: readonly string[];
 }

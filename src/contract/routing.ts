@@ -13,6 +13,8 @@ export interface Rule {
   scope: Scope;
   /** Of an address typed in. */
   language?: string;
+  /** Whom an order names under it. */
+  role?: string;
   /** It rests now: until a time (ISO 8601) or until it goes on, with a colleague who stands in. */
   pause?: { until?: string; standIn?: string };
 }

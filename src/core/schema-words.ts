@@ -76,6 +76,8 @@ export const FIELD_WORDS: Readonly<Record<string, Partial<Record<Cause, string>>
   shipping: { empty: say.chooseAShippingMethod },
   sku: { empty: say.chooseAProduct },
   staffId: { empty: say.chooseAColleague },
+  role: { empty: say.sayWhatTheyAre },
+  domains: { empty: say.enterADomain },
   store: { empty: say.enterTheNameOfTheStore },
   subject: { empty: say.enterASubject },
   taxRate: { bounds: say.enterAPercentageFrom0 },

@@ -57,4 +57,5 @@ export const say = speak('conditions', {
   withoutName: 'Without {$name}',
   oneMoreOfThem: 'One more of them',
   theOrdinal: 'the {$ordinal}',
+  supplier: 'Supplier',
 });

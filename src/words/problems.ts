@@ -217,4 +217,6 @@ export const say = speak('problems', {
   linkWithNumber: 'Enter a full link, such as https://carrier.example/parcels/{$number}.',
   enterWordsToFind: 'Enter the words to find.',
   choosePlaces: 'Choose at least one place.',
+  sayWhatTheyAre: 'Say what they are to the order, as the shop calls it.',
+  enterADomain: 'Enter the domains that their addresses may have, such as colleagues.example.',
 });

@@ -73,4 +73,6 @@ export const say = speak('reasons', {
   ordersWith: 'orders with {$category}',
   ordersWhere: 'orders of which this is true: {$condition}',
   contactChosen: '{$name} is a contact of the customer, and {$notification} is chosen for them.',
+  nobodyInOrder: 'Order {$order} names no {$role}.',
+  domainNotAllowed: 'The order names {$address} as {$role}, which is of no domain that this store allows.',
 });

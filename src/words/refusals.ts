@@ -242,4 +242,7 @@ export const say = speak('refusals', {
   joinWithThemselves: 'This is the address of the same customer.',
   isJoinedAlready: '{$address} was joined with another customer already. Take it apart there first.',
   isErased: 'This customer was erased.',
+  noOrderNamesAnybody: 'These messages are about no single order, so no order names anybody for them.',
+  sayWhatTheyAre: 'Say what they are to the order, as the shop calls it.',
+  isNoDomain: '“{$domain}” is no domain. Enter it as in colleagues.example.',
 });

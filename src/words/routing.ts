@@ -98,4 +98,12 @@ export const say = speak('routing', {
   someUnheard: 'Of {$n} of the last {$of} orders nobody would hear:',
   inLanguage: '{$notification}, in {$language}',
   nMessages: '{$n} messages',
+  fromTheOrder: 'Whom the order names',
+  roleOfOrder: '{$role}, as the order names them',
+  whatTheyAre: 'What they are to the order',
+  rolesOfOrders: 'Orders of late name: {$roles}',
+  noRolesYet: 'As the shop says it in “people” of an order. No order of late names anybody.',
+  accountManager: 'account manager',
+  allowedDomains: 'Domains their addresses may have',
+  allowedDomainsHint: 'For all rules of this kind. An address of another domain gets nothing, and the record says so.',
 });

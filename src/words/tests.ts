@@ -62,4 +62,7 @@ export const say = speak('tests', {
   refundWhole: 'all of it',
   refundPart: 'a part',
   none: 'none',
+  suppliedBy: 'the order contains goods from {$what}',
+  suppliedOnlyBy: 'the order contains only goods from {$what}',
+  notSuppliedBy: 'the order contains no goods from {$what}',
 });

@@ -33,7 +33,7 @@ test('a customer is found by a part of their name, and a contact of theirs gets 
     const dialog = page.getByRole('dialog', { name: 'Change customer' });
     await dialog.getByRole('button', { name: 'Add a contact' }).click();
     const contact = dialog.getByRole('region', { name: 'Contact 1' });
-    await contact.getByLabel('Label').fill('Accounts');
+    await contact.getByLabel('Label', { exact: true }).fill('Accounts');
     await dialog.getByRole('region', { name: 'Accounts' }).getByLabel('Email address').fill(GRACE);
     await dialog.getByRole('button', { name: 'Save' }).click();
     await expect(dialog.getByText('This is the address of the customer.').first()).toBeVisible();

@@ -1,7 +1,10 @@
 /** Routing rules as they are kept: added, changed, refused, tried on orders, taken away. */
 import { eq } from 'drizzle-orm';
+import type { Order } from '@/core/order';
 import { database } from '@/server/db/client';
 import { deliveries } from '@/server/db/schema';
+import { receiveEvent } from '@/server/events/receive';
+import { bringIn } from '@/server/features/exchange/bring-in';
 import { orderChoices, placeOrder } from '@/server/features/orders/placing';
 import { loadCopies, removeCopy, saveCopy } from '@/server/features/routing/copies';
 import {
@@ -14,7 +17,7 @@ import {
   testRule,
   tryOrder,
 } from '@/server/features/routing/routing';
-import { accessAs, connectService, mailbox, useDatabase } from './fixture';
+import { accessAs, connectService, mailbox, placedEvent, SHOP, useDatabase } from './fixture';
 import { drain } from './orders';
 
 useDatabase();
@@ -207,4 +210,94 @@ describe('copies for the team', () => {
     await expect(removeCopy(access, { id: rules[0]!.id })).rejects.toMatchObject({ code: 'not-found' });
     expect((await loadCopies(access)).rules).toEqual([]);
   });
+});
+
+describe('whom an order names', () => {
+  const rule = async (role: string, domains: string[], more: object = {}) => {
+    const { notifications } = await loadRouting(await accessAs());
+    const notificationId = notifications.find((n) => n.moment === 'order.placed')!.id;
+    return { notificationId, recipient: { role, domains }, scope: { kind: 'all' }, ...more };
+  };
+  const placed = async (people: NonNullable<Order['people']>) => {
+    const event = placedEvent({ people });
+    const { eventId } = await receiveEvent(SHOP, event);
+    await drain();
+    return { event, eventId };
+  };
+
+  it('hears of it by the address that the shop sends, within the store’s domains, in their own language', async () => {
+    await connectService();
+    const access = await accessAs();
+    const address = `ines-${process.pid}@team.quillwick.example`;
+    const ines = { role: 'Account manager', email: address, name: 'Ines', language: 'de' };
+    await addRule(access, await rule(' account manager ', ['@Quillwick.example', 'quillwick.example']));
+    const kept = await loadRouting(access);
+    expect(kept.domains).toEqual(['quillwick.example']);
+    const { event } = await placed([ines]);
+    expect(await mailbox(address)).toHaveLength(1);
+    expect((await loadRouting(access)).roles).toContain('Account manager');
+    const rows = await database().select().from(deliveries).where(eq(deliveries.recipient, address));
+    expect(rows).toMatchObject([{ role: 'staff', language: 'de' }]);
+    // Tried, tested and refused twice, like any other rule.
+    const own = kept.rules.find((r) => r.role === 'account manager')!;
+    await testRule(access, own.id, event.data.order.number);
+    expect(await mailbox(address)).toHaveLength(2);
+    await expect(addRule(access, await rule('Account Manager', ['quillwick.example']))).rejects.toMatchObject({
+      message: expect.stringContaining('has this rule already'),
+    });
+  });
+
+  it('is sent nothing outside those domains, or where the order names nobody, with the reason', async () => {
+    const access = await accessAs();
+    const elsewhere = `ines-${process.pid}@elsewhere.example`;
+    const { event } = await placed([{ role: 'account manager', email: elsewhere }]);
+    expect(await mailbox(elsewhere)).toEqual([]);
+    const tried = await tryOrder(access, event.data.order.number);
+    expect(tried.notWritten.flatMap((n) => n.reasons).join(' ')).toContain(`names ${elsewhere} as account manager`);
+    const nobody = await placed([]);
+    const none = await tryOrder(access, nobody.event.data.order.number);
+    expect(none.notWritten.flatMap((n) => n.reasons).join(' ')).toContain('names no account manager');
+    const own = (await loadRouting(access)).rules.find((r) => r.role === 'account manager')!;
+    await expect(testRule(access, own.id, nobody.event.data.order.number)).rejects.toMatchObject({ code: 'invalid' });
+    await removeRule(access, own.id);
+  });
+
+  it.each([
+    ['no role', '   ', ['quillwick.example'], '/recipient/role'],
+    ['no domains', 'account manager', [], '/recipient/domains'],
+    ['what is no domain', 'account manager', ['quill wick'], '/recipient/domains'],
+  ])('is refused with %s, at its place', async (_what, role, domains, path) => {
+    await expect(addRule(await accessAs(), await rule(role, domains))).rejects.toMatchObject({
+      problems: [{ path }],
+    });
+  });
+
+  it('is refused for what is about no order', async () => {
+    const access = await accessAs();
+    const { notifications } = await loadRouting(access);
+    const stock = notifications.find((n) => n.moment === 'product.stock-low')!;
+    await expect(
+      addRule(access, await rule('account manager', ['quillwick.example'], { notificationId: stock.id })),
+    ).rejects.toMatchObject({ problems: [{ path: '/recipient/role' }] });
+  });
+});
+
+it('a rule asks who supplies a product, as a list of products says', async () => {
+  await connectService();
+  const access = await accessAs();
+  const list = ['sku,name,category,price,supplier', 'SU-1,Gilded sheet,papers,9.50,Gold & Leaf'].join('\n');
+  await bringIn(access, 'products', Buffer.from(list), false);
+  const { notifications, store } = await loadRouting(access);
+  expect(store.products).toContainEqual(expect.objectContaining({ sku: 'SU-1', supplier: 'Gold & Leaf' }));
+  const to = `leaf-${process.pid}@quillwick.example`;
+  await addRule(access, {
+    notificationId: notifications.find((n) => n.moment === 'order.placed')!.id,
+    recipient: { address: to },
+    scope: { kind: 'when', when: { match: 'all', tests: [{ about: 'supplier', holds: 'any', of: ['Gold & Leaf'] }] } },
+  });
+  const line = (sku: string) => ({ product: { sku, name: 'Sheet' }, quantity: 1, unitPrice: 950 });
+  await receiveEvent(SHOP, placedEvent({ lines: [line('SU-2')] }));
+  await receiveEvent(SHOP, placedEvent({ lines: [line('SU-1')] }));
+  await drain();
+  expect(await mailbox(to)).toHaveLength(1);
 });

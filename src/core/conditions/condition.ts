@@ -35,6 +35,8 @@ export const TestSchema = Type.Union([
   /** Stock numbers, categories: the goods in the message hold any of them, only them, or none. */
   test('product', { holds, of: names }),
   test('category', { holds, of: names }),
+  /** Suppliers of the goods. */
+  test('supplier', { holds, of: names }),
   /** `amount` in minor units of `currency`; an order in another currency does not pass. */
   test('value', {
     is: Type.Union([Type.Literal('at-least'), Type.Literal('below')]),
@@ -80,6 +82,7 @@ export interface OrderFacts {
   /** Stock number and category of each line in the message. */
   products: readonly string[];
   categories: readonly string[];
+  suppliers: readonly string[];
   total: Money;
 }
 
@@ -127,6 +130,8 @@ export function testHolds(t: Test, facts: OrderFacts, language: string): boolean
       return goods(t.holds, facts.products, t.of);
     case 'category':
       return goods(t.holds, facts.categories, t.of);
+    case 'supplier':
+      return goods(t.holds, facts.suppliers, t.of);
     case 'value':
       return t.currency === facts.total.currency && facts.total.minor >= t.amount === (t.is === 'at-least');
   }

@@ -18,6 +18,7 @@ const FACTS: OrderFacts = {
   wholeRefund: false,
   products: ['PA-KOZO', 'TO-AWL'],
   categories: ['papers', 'tools'],
+  suppliers: [],
   total: { minor: 8450, currency: 'EUR' },
 };
 const holds = (test: Test, facts = FACTS, language = 'en'): boolean => testHolds(test, facts, language);

@@ -39,6 +39,7 @@ function exclude(a: Test, b: Test): boolean {
       return listsExclude(a, b as typeof a, (x, y) => x === y || x.startsWith(`${y}-`));
     case 'product':
     case 'category':
+    case 'supplier':
       return goodsExclude(a, b as typeof a);
     case 'value': {
       const other = b as typeof a;

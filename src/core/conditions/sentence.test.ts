@@ -21,6 +21,7 @@ const HAS: OrderFacts = {
   turn: 2,
   products: ['TO-AWL', 'PA-KOZO', 'TO-AWL'],
   categories: ['tools', '', 'papers', 'tools'],
+  suppliers: [],
   total: { minor: 8450, currency: 'EUR' },
 };
 
@@ -32,6 +33,7 @@ const LACKS: OrderFacts = {
   tracking: false,
   products: [],
   categories: [''],
+  suppliers: [],
   total: { minor: 1_250, currency: 'JPY' },
 };
 

@@ -93,6 +93,8 @@ export function testWords(t: Test, names: ConditionNames = {}): string {
       );
     case 'category':
       return goodsWords(t.holds, of(t.of));
+    case 'supplier':
+      return { any: say.suppliedBy, only: say.suppliedOnlyBy, none: say.notSuppliedBy }[t.holds]({ what: of(t.of) });
     case 'value': {
       const amount = amountWords({ minor: t.amount, currency: t.currency }, names.locale);
       return t.is === 'at-least' ? say.totalAtLeast({ amount }) : say.totalBelow({ amount });
@@ -190,6 +192,8 @@ function foundWords(t: Test, facts: OrderFacts, language: string, names: Conditi
       return unique(facts.products.map((sku) => names.product?.(sku) ?? sku));
     case 'category':
       return unique(facts.categories);
+    case 'supplier':
+      return unique(facts.suppliers);
     case 'value':
       return amountWords(facts.total, names.locale);
   }

@@ -88,6 +88,7 @@ export const COLUMNS: Record<ListKind, readonly Column[]> = {
     { name: 'url', read: webAddress },
     // Its stock is low with so many pieces or fewer.
     { name: 'low_at', read: whole(1, 1_000_000_000) },
+    { name: 'supplier', read: text(120) },
   ],
   customers: [
     { name: 'email', needed: true, read: address },

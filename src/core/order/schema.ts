@@ -56,6 +56,8 @@ export const OrderLineSchema = Type.Object(
         sku: named(64),
         name: named(300),
         category: Type.Optional(text(80)),
+        /** Who makes or delivers it to the shop. */
+        supplier: Type.Optional(text(120)),
         /** False for what travels in no parcel, such as a seat in a workshop. What has downloads never does. */
         shippable: Type.Optional(Type.Boolean()),
         imageUrl: Type.Optional(Type.String({ format: 'uri', maxLength: 2000 })),
@@ -244,6 +246,21 @@ export const OrderSchema = Type.Object(
     returns: Type.Optional(Type.Array(ReturnSchema, { maxItems: 100 })),
     /** When given, it is checked against the sum of the rest. */
     total: Type.Optional(amount),
+    /** Who at the shop looks after it, by what they are to it: "account manager". */
+    people: Type.Optional(
+      Type.Array(
+        Type.Object(
+          {
+            role: named(60),
+            email: Type.String({ format: 'mail-address' }),
+            name: Type.Optional(text(120)),
+            language: Type.Optional(Type.String({ format: 'language' })),
+          },
+          strict,
+        ),
+        { maxItems: 20 },
+      ),
+    ),
     expectedDispatch: Type.Optional(Type.String({ format: 'date-time' })),
     note: Type.Optional(text(2000)),
     statusUrl: Type.Optional(Type.String({ format: 'uri', maxLength: 2000 })),

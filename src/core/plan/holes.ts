@@ -5,7 +5,13 @@ import { planner } from './plan';
 import type { Reason } from './reasons';
 import type { PlanSettings } from './types';
 
-const BY_RULE: readonly Reason['code'][] = ['rule-no-category', 'rule-when-not', 'rule-paused'];
+const BY_RULE: readonly Reason['code'][] = [
+  'rule-no-category',
+  'rule-when-not',
+  'rule-paused',
+  'nobody-in-order',
+  'domain-not-allowed',
+];
 
 /**
  * For each staff notification that is on and has rules: numbers of the orders of which all of its rules leave everybody out. What a

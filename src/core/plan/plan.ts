@@ -57,6 +57,16 @@ const isMeant = ({ moment, letter, madeFor }: PlanEvent, { notification }: Prepa
     ? notification.id === madeFor.notificationId
     : !goesByHand(moment) || notification.id === letter?.notificationId;
 /** Plans one event: for many, prepare a {@link planner}. */
-export function plan({ store, notifications, rules, copies = [], names, ...event }: PlanSettings & PlanEvent): Plan {
-  return planner({ store, notifications, rules, copies, ...(names && { names }) }).plan(event);
+export function plan({
+  store,
+  notifications,
+  rules,
+  copies = [],
+  names,
+  peopleDomains = [],
+  suppliers = new Map(),
+  ...event
+}: PlanSettings & PlanEvent): Plan {
+  const settings = { store, notifications, rules, copies, peopleDomains, suppliers, ...(names && { names }) };
+  return planner(settings).plan(event);
 }

@@ -14,7 +14,7 @@ import { adaptedFor, type LetterWhom } from './letter';
 import type { NotificationFacts } from './notification';
 import type { Made, Prepared, Way } from './prepared';
 import type { Reason } from './reasons';
-import { isPaused, subjectAt } from './rules';
+import { isPaused, subjectAt, type RoutingRule } from './rules';
 import { endReached } from './ends';
 import type { Plan, PlanEvent, PlannedDelivery, PlanSettings, Recipient } from './types';
 import { chooseVersion } from './version';
@@ -22,13 +22,17 @@ import { NOTICE, timerOf } from '../moments/registry';
 
 export class Planning {
   readonly result: Plan = { deliveries: [], notWritten: [] };
+  private readonly event: PlanEvent;
   private facts?: OrderFacts;
   private factsMoment = '';
 
   constructor(
     private readonly settings: PlanSettings,
-    private readonly event: PlanEvent,
-  ) {}
+    event: PlanEvent,
+  ) {
+    const { suppliers } = settings;
+    this.event = suppliers?.size ? { ...event, order: withSuppliers(event.order, suppliers) } : event;
+  }
 
   add(prepared: Prepared): void {
     const { notification, schedule } = prepared;
@@ -194,34 +198,63 @@ export class Planning {
     // Most colleagues get the same version at once: which one is settled for all of them.
     const taken = prepared.oneForAll && !prepared.timed ? this.taken(prepared, undefined) : undefined;
     const written = prepared.distinct ? undefined : new Set<string>();
-    for (const own of ways) {
+    for (const way of ways) {
+      const own = this.resolved(prepared, way);
+      if (!own) continue;
       const paused = isPaused(own.rule, this.event.at);
       if (paused && !own.standIn) {
-        this.not(notification, pausedReason(own), own.recipient);
+        this.not(notification, pausedReason(own), own.recipient.address === '' ? undefined : own.recipient);
         continue;
       }
-      const way = (paused && own.standIn) || own;
-      const holds = way.why ?? this.holds(prepared, way);
-      const why = holds && way !== own ? standsIn(own) : holds;
+      const taking = (paused && own.standIn) || own;
+      const holds = taking.why ?? this.holds(prepared, taking);
+      const why = holds && taking !== own ? standsIn(own) : holds;
       if (!why) {
-        notWritten.push(way.not);
+        notWritten.push(taking.not);
         continue;
       }
       if (written) {
-        if (written.has(way.key)) {
-          this.not(notification, { code: 'already-written', address: way.rule.recipient.address }, way.recipient);
+        if (written.has(taking.key)) {
+          this.not(notification, { code: 'already-written', address: taking.rule.recipient.address }, taking.recipient);
           continue;
         }
-        written.add(way.key);
+        written.add(taking.key);
       }
-      if (taken === undefined || !way.why || way !== own || this.event.letter || this.event.because) {
-        this.write(prepared, way.recipient, why, way.wanted);
+      if (taken === undefined || !taking.why || taking !== own || this.event.letter || this.event.because) {
+        this.write(prepared, taking.recipient, why, taking.wanted);
         continue;
       }
-      const made = (way.made[taken] ??= this.make(prepared, way, why));
+      const made = (taking.made[taken] ??= this.make(prepared, taking, why));
       if (made.kind === 'nothing') notWritten.push(made.not);
       else deliveries.push(made.delivery);
     }
+  }
+
+  /** A way with whom the order names, where it is for whoever looks after the order; undefined, with the reason told, where that is nobody. */
+  private resolved(prepared: Prepared, way: Way): Way | undefined {
+    const { role } = way.rule.recipient;
+    if (role === undefined) return way;
+    const { order } = this.event;
+    const person = order.people?.find((p) => p.role.toLowerCase() === role.toLowerCase());
+    // While somebody stands in, it does not matter whom the order names.
+    if (isPaused(way.rule, this.event.at)) return way;
+    const why: Reason | undefined = !person
+      ? { code: 'nobody-in-order', role, order: order.number }
+      : this.isAllowed(person.email)
+        ? undefined
+        : { code: 'domain-not-allowed', role, address: person.email };
+    if (why) {
+      this.not(prepared.notification, why);
+      return undefined;
+    }
+    const { email: address, name = '', language } = person!;
+    return prepared.wayOf({ ...way.rule, recipient: { address, name, ...(language && { language }) } });
+  }
+
+  /** Whether an address that an order names is of a domain that the store allows, or of one below it. */
+  private isAllowed(address: string): boolean {
+    const domain = address.slice(address.lastIndexOf('@') + 1).toLowerCase();
+    return (this.settings.peopleDomains ?? []).some((d) => domain === d || domain.endsWith(`.${d}`));
   }
 
   /** Why a rule for some orders holds, or undefined. */
@@ -368,6 +401,19 @@ function dueReason({ schedule = AT_ONCE, name }: NotificationFacts, i: number): 
   };
 }
 
+/** An order with who supplies its products, where it does not say so itself. */
+function withSuppliers(order: Order, suppliers: ReadonlyMap<string, string>): Order {
+  const unsaid = order.lines.some((l) => l.product.supplier === undefined && suppliers.has(l.product.sku));
+  if (!unsaid) return order;
+  return {
+    ...order,
+    lines: order.lines.map((line) => {
+      const supplier = line.product.supplier ?? suppliers.get(line.product.sku);
+      return supplier === undefined ? line : { ...line, product: { ...line.product, supplier } };
+    }),
+  };
+}
+
 /** A contact as an order names them, with the messages that are chosen where they are kept. */
 function withChoice(contact: Contact, kept: readonly Contact[]): Contact {
   const { messages } = kept.find((k) => k.email.toLowerCase() === contact.email.toLowerCase()) ?? {};
@@ -384,15 +430,18 @@ function customerOf(order: Order): Recipient {
   return { address: order.customer.email, name: customerName(order), role: 'customer' };
 }
 
+/** Who a rule is for, in words. */
+const whoOf = ({ recipient: { name, address, role = '' } }: RoutingRule): string => name || address || role;
+
 /** Why somebody gets what is another's. */
 const standsIn = ({ rule, standIn }: Way): Reason => ({
   code: 'stand-in',
   person: standIn!.recipient.name || standIn!.recipient.address,
-  instead: rule.recipient.name || rule.recipient.address,
+  instead: whoOf(rule),
 });
 
-const pausedReason = ({ rule: { recipient, pause } }: Way): Reason => ({
+const pausedReason = ({ rule }: Way): Reason => ({
   code: 'rule-paused',
-  person: recipient.name || recipient.address,
-  ...(pause?.until !== undefined && { until: new Date(pause.until).toISOString() }),
+  person: whoOf(rule),
+  ...(rule.pause?.until !== undefined && { until: new Date(rule.pause.until).toISOString() }),
 });

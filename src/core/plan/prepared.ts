@@ -43,6 +43,8 @@ export interface Prepared {
   /** No two rules name one address. */
   distinct: boolean;
   ways: Way[];
+  /** A rule of this notification as a way: for recipients that only an order names. */
+  wayOf: (rule: RoutingRule) => Way;
 }
 
 /** Works out what the rules and conditions of a notification are before any event is known. */
@@ -68,6 +70,7 @@ export function prepare(
       made: [],
     };
   };
+  const fromOrder = rules.some((r) => r.recipient.role !== undefined);
   const ways = rules.map((rule): Way => {
     const way = wayOf(rule);
     const { standIn } = rule.pause ?? {};
@@ -87,7 +90,8 @@ export function prepare(
     },
     timed: schedule.row.length > 0,
     oneForAll: !asks.some((t) => t.about === 'language' || t.about === 'turn'),
-    distinct: new Set(ways.map((w) => w.key)).size === ways.length && !ways.some((w) => w.standIn),
+    distinct: new Set(ways.map((w) => w.key)).size === ways.length && !fromOrder && !ways.some((w) => w.standIn),
+    wayOf,
     ways,
   };
 }

@@ -106,6 +106,11 @@ const WORDS: [Reason, string][] = [
     { code: 'contact-chosen', name: 'Books', notification: 'Invoice' },
     'Books is a contact of the customer, and Invoice is chosen for them.',
   ],
+  [{ code: 'nobody-in-order', role: 'account manager', order: 'QW-1' }, 'Order QW-1 names no account manager.'],
+  [
+    { code: 'domain-not-allowed', role: 'account manager', address: 'x@elsewhere.example' },
+    'The order names x@elsewhere.example as account manager, which is of no domain that this store allows.',
+  ],
   [{ code: 'notification-off', notification: 'Delivered' }, 'Delivered is off.'],
   [{ code: 'not-published', notification: 'Delivered' }, 'Delivered has never been published.'],
   [{ code: 'channel-forbids', channel: 'Bazaarlane' }, 'Customer messages are blocked for Bazaarlane orders.'],

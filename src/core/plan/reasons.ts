@@ -61,6 +61,8 @@ export const ReasonSchema = Type.Union([
   reason('variant-nothing', { notification: text, variant: text, words: text }),
   reason('started', { notification: text }),
   reason('ended', { notification: text, end: text }),
+  reason('nobody-in-order', { role: text, order: text }),
+  reason('domain-not-allowed', { role: text, address: text }),
   reason('no-contacts', { notification: text, labels: text }),
   reason('is-customer', { address: text }),
   reason('had-already', { order: text }),
@@ -182,6 +184,10 @@ function sentenceOf(reason: Reason): string {
       return say.started(reason);
     case 'ended':
       return reason.end === 'answered' ? say.answered : say.ended({ end: endWords(reason.end) });
+    case 'nobody-in-order':
+      return say.nobodyInOrder(reason);
+    case 'domain-not-allowed':
+      return say.domainNotAllowed(reason);
     case 'no-contacts':
       return say.noContacts(reason);
     case 'is-customer':

@@ -29,8 +29,11 @@ export interface RoutingRule {
 }
 
 export interface RuleRecipient {
+  /** Empty for whom an order names. */
   address: string;
   name: string;
+  /** What they are to the order: its address is the one that the order says. */
+  role?: string;
   language?: string;
 }
 
@@ -42,6 +45,7 @@ export const isPaused = ({ pause }: Pick<RoutingRule, 'pause'>, at: number): boo
 export const RULE_ABOUTS: readonly TestAbout[] = [
   'category',
   'product',
+  'supplier',
   'location',
   'channel',
   'country',
@@ -52,12 +56,19 @@ export const RULE_ABOUTS: readonly TestAbout[] = [
   'first-order',
 ];
 
+/** What a summary can ask of its orders: who supplies a product is looked up as each order comes. */
+const OF_ORDER_ALONE: readonly TestAbout[] = RULE_ABOUTS.filter((about) => about !== 'supplier');
+
 /** The same of a product that is running out: no more is known of it. */
 const PRODUCT_ABOUTS: readonly TestAbout[] = ['category', 'product', 'location'];
 
 /** What a rule for a moment can ask. */
 export const ruleAboutsAt = (moment: string): readonly TestAbout[] =>
-  subjectAt(moment) === 'product' ? PRODUCT_ABOUTS : RULE_ABOUTS;
+  subjectAt(moment) === 'product'
+    ? PRODUCT_ABOUTS
+    : momentOf(moment)?.about === 'summary'
+      ? OF_ORDER_ALONE
+      : RULE_ABOUTS;
 
 /** What rules for a moment are about, when it is no order. */
 export const subjectAt = (moment: string): 'product' | undefined =>

@@ -19,6 +19,10 @@ export interface PlanSettings {
   rules: readonly RoutingRule[];
   /** Copies for the team of what goes out to customers. */
   copies?: readonly CopyRule[];
+  /** Domains that addresses which an order names may have, in small letters; none where the store allows none. */
+  peopleDomains?: readonly string[];
+  /** Who supplies a product, by stock number, for orders that do not say it. */
+  suppliers?: ReadonlyMap<string, string>;
   /** Names for what conditions hold by id. */
   names?: ConditionNames;
 }

@@ -54,6 +54,9 @@ class FactsOnDemand implements OrderFacts {
   get categories() {
     return this.rest.categories;
   }
+  get suppliers() {
+    return this.rest.suppliers;
+  }
   get total() {
     return this.rest.total;
   }

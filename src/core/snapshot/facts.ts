@@ -120,6 +120,7 @@ export function orderFacts(order: Order, about: FactsAbout = {}): OrderFacts {
     ...(turn !== undefined && { turn }),
     products: lines.map((l) => l.product.sku),
     categories: lines.map((l) => l.product.category ?? ''),
+    suppliers: lines.map((l) => l.product.supplier ?? ''),
     total: { minor: total, currency: order.currency },
   };
 }

@@ -216,6 +216,8 @@ export const products = mysqlTable(
     url: varchar('url', { length: 2000 }).notNull().default(''),
     /** Its stock is low with so many pieces or fewer; without it, only nothing left is told. */
     lowAt: int('low_at'),
+    /** Who makes or delivers it to the shop. */
+    supplier: varchar('supplier', { length: 120 }).notNull().default(''),
   },
   (t) => [primaryKey({ columns: [t.storeId, t.sku] })],
 );
@@ -395,6 +397,8 @@ export const routingRules = mysqlTable(
     staffId: id('staff_id').references(() => staff.id, { onDelete: 'cascade' }),
     /** For an address typed in; a colleague's is read from their own row. */
     address: address('address').notNull().default(''),
+    /** Whom an order names under it, such as "account manager"; empty for the others. */
+    role: varchar('role', { length: 60 }).notNull().default(''),
     /** Of an address typed in; a colleague's is their own. */
     language: varchar('language', { length: 20 }),
     scope: json<Scope>('scope').notNull(),

@@ -38,6 +38,10 @@ export const stores = mysqlTable('store', {
   contactLimits: json<ContactLimits>('contact_limits')
     .notNull()
     .$defaultFn(() => ANY_CONTACTS),
+  /** Domains that addresses which an order names for its messages may have, in small letters. */
+  peopleDomains: json<string[]>('people_domains')
+    .notNull()
+    .$defaultFn(() => []),
   /** Its customers have a page where they keep language, contacts and wanted messages. */
   preferencesPage: boolean('preferences_page').notNull().default(false),
   /** How long what is kept of customers is kept. */

@@ -1,5 +1,5 @@
 /** What a store has set, as planning needs it. */
-import { and, asc, eq, inArray, sql } from 'drizzle-orm';
+import { and, asc, eq, inArray, ne, sql } from 'drizzle-orm';
 import { alias } from 'drizzle-orm/mysql-core';
 import type { Order } from '@/core/order';
 import type {
@@ -17,17 +17,32 @@ import { passagesComplete, type Block, type Passages } from '@/core/template';
 import type { Executor } from '../db/client';
 import { knownPerson } from './known-person';
 import { livePassages } from '../documents/live-passages';
-import { channels, copyRules, editions, notifications, routingRules, staff, templates, stores } from '../db/schema';
+import {
+  channels,
+  copyRules,
+  editions,
+  notifications,
+  products,
+  routingRules,
+  staff,
+  templates,
+  stores,
+} from '../db/schema';
 
 type Store = Pick<typeof stores.$inferSelect, 'id' | 'language' | 'fallbacks' | 'timeZone'>;
 
 /** Notifications, variants and rules of a store, with names for what conditions hold by id. */
 export async function planSettings(db: Executor, store: Store): Promise<PlanSettings> {
-  const [facts, rules, channelRows, copies] = await Promise.all([
+  const [facts, rules, channelRows, copies, supplied, [own]] = await Promise.all([
     notificationFacts(db, [store.id]),
     routingRulesOf(db, store.id),
     db.select({ id: channels.id, name: channels.name }).from(channels).where(eq(channels.storeId, store.id)),
     copyRulesOf(db, store.id),
+    db
+      .select({ sku: products.sku, supplier: products.supplier })
+      .from(products)
+      .where(and(eq(products.storeId, store.id), ne(products.supplier, ''))),
+    db.select({ peopleDomains: stores.peopleDomains }).from(stores).where(eq(stores.id, store.id)),
   ]);
   const names = new Map(channelRows.map((c) => [c.id, c.name]));
   return {
@@ -35,9 +50,15 @@ export async function planSettings(db: Executor, store: Store): Promise<PlanSett
     notifications: facts,
     rules,
     copies,
+    peopleDomains: own?.peopleDomains ?? [],
+    // Only a rule asks for them.
+    suppliers: rules.some(asksForSupplier) ? new Map(supplied.map((p) => [p.sku, p.supplier])) : new Map(),
     names: { channel: (id) => names.get(id) },
   };
 }
+
+const asksForSupplier = ({ scope }: RoutingRule): boolean =>
+  scope.kind === 'when' && scope.when.tests.some((t) => t.about === 'supplier');
 
 /** What a store knows about an order's channel and customer, as planning needs it. */
 export async function planAbout(
@@ -158,7 +179,10 @@ export async function routingRulesOf(db: Executor, storeId: string): Promise<Rou
   return rows.map(({ rule, name, email, language: own, standIn: instead }) => ({
     id: rule.id,
     notificationId: rule.notificationId,
-    recipient: recipientOf(email ?? rule.address, name ?? '', own ?? rule.language),
+    recipient: {
+      ...recipientOf(email ?? rule.address, name ?? '', own ?? rule.language),
+      ...(rule.role !== '' && { role: rule.role }),
+    },
     scope: rule.scope,
     ...(rule.paused && {
       pause: {

@@ -31,7 +31,9 @@ export interface ConditionFormProps {
 
 export function ConditionForm(props: ConditionFormProps) {
   const { label, condition, store, names, abouts, always, sentence, tried, onChange } = props;
-  const choices = abouts ? abouts.map((a) => ABOUT.find((c) => c.value === a)!) : ABOUT;
+  const choices = abouts
+    ? abouts.map((a) => ABOUT.find((c) => c.value === a)!)
+    : ABOUT.filter((c) => c.value !== 'supplier' || store.products.some((p) => p.supplier));
   const result = condition && tried && tryCondition(condition, tried.facts, tried.language, names);
   const asked = condition?.tests ?? [];
   const unasked = choices.find((c) => !asked.some((t) => t.about === c.value));

@@ -26,9 +26,14 @@ export const ABOUT: readonly Choice<TestAbout>[] = inEachLanguage(() => [
   { value: 'refund', label: say.wholeOrPartRefund },
   { value: 'product', label: say.product },
   { value: 'category', label: say.category },
+  { value: 'supplier', label: say.supplier },
   { value: 'value', label: say.orderValue },
   { value: 'turn', label: say.messageNumberInSeries },
 ]);
+
+const suppliersOf = ({ products }: ConditionStore): string[] => [
+  ...new Set(products.flatMap((p) => (p.supplier ? [p.supplier] : []))),
+];
 
 export function freshTest(about: TestAbout, store: ConditionStore): Test {
   switch (about) {
@@ -58,6 +63,8 @@ export function freshTest(about: TestAbout, store: ConditionStore): Test {
       return { about, holds: 'any', of: [store.products[0]?.sku ?? 'SKU'] };
     case 'category':
       return { about, holds: 'any', of: [store.products[0]?.category ?? 'category'] };
+    case 'supplier':
+      return { about, holds: 'any', of: [suppliersOf(store)[0] ?? 'supplier'] };
     case 'value':
       return { about, is: 'at-least', amount: 10_000, currency: store.currency };
   }
@@ -221,6 +228,11 @@ export function TestFields({
       return goods(
         test,
         [...new Set(store.products.map((p) => p.category))].map((c) => ({ value: c, label: c })),
+      );
+    case 'supplier':
+      return goods(
+        test,
+        suppliersOf(store).map((s) => ({ value: s, label: s })),
       );
     case 'value':
       return <AmountFields test={test} onChange={onChange} />;

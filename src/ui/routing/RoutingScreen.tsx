@@ -83,9 +83,9 @@ function Rules(
     if (valueOrToast(await answered(onRemove(rule.id))) === undefined) return;
     router.refresh();
     const { notificationId, scope } = rule;
-    const recipient = recipientOf(rule);
+    const recipient = recipientOf(rule, props.domains);
     did(
-      say.nNoLongerGetsName({ n: rule.name || rule.address, name: notification.name }),
+      say.nNoLongerGetsName({ n: whoOf(rule), name: notification.name }),
       async () => {
         const result = await answered(onAdd({ notificationId, recipient, scope }));
         if (valueOrToast(result) !== undefined) router.refresh();
@@ -98,7 +98,7 @@ function Rules(
     const { pause } = rule;
     if (valueOrToast(await answered(props.onPause({ ids: [rule.id] }))) === undefined) return;
     did(
-      say.nGetsMessagesAgain({ n: rule.name || rule.address }),
+      say.nGetsMessagesAgain({ n: whoOf(rule) }),
       async () => void valueOrToast(await answered(props.onPause({ ids: [rule.id], ...(pause && { pause }) }))),
     );
   };
@@ -106,14 +106,14 @@ function Rules(
   /** The same orders, and no more a mail for each of them. */
   const sumUp = async (rule: Rule, to: Notification): Promise<void> => {
     const { scope } = rule;
-    const recipient = recipientOf(rule);
+    const recipient = recipientOf(rule, props.domains);
     const move = async (notificationId: string): Promise<boolean> => {
       const moved = valueOrToast(await answered(onChange(rule.id, { notificationId, recipient, scope }))) !== undefined;
       if (moved) router.refresh();
       return moved;
     };
     if (!(await move(to.id))) return;
-    const values = { n: rule.name || rule.address, name: to.name };
+    const values = { n: whoOf(rule), name: to.name };
     did(
       to.on ? say.nGetsTheSummary(values) : say.nGetsTheSummaryThatIsOff(values),
       async () => void (await move(notification.id)),
@@ -137,6 +137,8 @@ function Rules(
     <RuleForm
       {...{ notification, rule, store, people }}
       categories={props.categories}
+      roles={props.roles}
+      domains={props.domains}
       onForecast={props.onForecast}
       onSave={async (next) => {
         const result = rule ? await answered(onChange(rule.id, next)) : await answered(onAdd(next));
@@ -161,7 +163,7 @@ function Rules(
             <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
               <div className="min-w-44 flex-1">
                 <div>
-                  <span className="font-semibold">{rule.name || rule.address}</span>
+                  <span className="font-semibold">{whoOf(rule)}</span>
                   {rule.job && <span className="text-slate"> · {rule.job}</span>}
                 </div>
                 <div className="text-xs text-slate">
@@ -175,7 +177,7 @@ function Rules(
                   <button
                     type="button"
                     className="link"
-                    aria-label={say.changeTheRuleOfN({ n: rule.name || rule.address })}
+                    aria-label={say.changeTheRuleOfN({ n: whoOf(rule) })}
                     aria-expanded={open === rule.id}
                     data-opens={rule.id}
                     onClick={() => setOpen(open === rule.id ? undefined : rule.id)}
@@ -188,7 +190,7 @@ function Rules(
                     <button
                       type="button"
                       className="link"
-                      aria-label={say.goOnWithN({ n: rule.name || rule.address })}
+                      aria-label={say.goOnWithN({ n: whoOf(rule) })}
                       onClick={() => void goOn(rule)}
                     >
                       {say.goOn}
@@ -197,7 +199,7 @@ function Rules(
                     <button
                       type="button"
                       className="link"
-                      aria-label={say.pauseN({ n: rule.name || rule.address })}
+                      aria-label={say.pauseN({ n: whoOf(rule) })}
                       onClick={() => setPausing(rule)}
                     >
                       {say.pause}
@@ -208,7 +210,7 @@ function Rules(
                     type="button"
                     className="link"
                     title={say.summaryInsteadHint({ name: summary.name })}
-                    aria-label={say.summaryInsteadForN({ n: rule.name || rule.address })}
+                    aria-label={say.summaryInsteadForN({ n: whoOf(rule) })}
                     onClick={() => void sumUp(rule, summary)}
                   >
                     {say.summaryInstead}
@@ -218,7 +220,7 @@ function Rules(
                   <button
                     type="button"
                     className="btn"
-                    aria-label={say.sendATestToN({ n: rule.name || rule.address })}
+                    aria-label={say.sendATestToN({ n: whoOf(rule) })}
                     disabled={testing !== undefined || order === ''}
                     onClick={() => void test(rule)}
                   >
@@ -229,7 +231,7 @@ function Rules(
                   <button
                     type="button"
                     className="inline-flex size-6 items-center justify-center text-slate hover:text-madder"
-                    aria-label={say.removeN({ n: rule.name || rule.address })}
+                    aria-label={say.removeN({ n: whoOf(rule) })}
                     onClick={() => void remove(rule)}
                   >
                     <X size={15} aria-hidden />
@@ -257,7 +259,7 @@ function Rules(
       {pausing && (
         <PauseDialog
           rule={pausing}
-          rules={props.allRules.filter((r) => r.address === pausing.address && !r.pause)}
+          rules={props.allRules.filter((r) => r.address === pausing.address && r.role === pausing.role && !r.pause)}
           people={people}
           zone={props.zone}
           onPause={props.onPause}
@@ -268,8 +270,11 @@ function Rules(
   );
 }
 
-const recipientOf = ({ staffId, address, language }: Rule) =>
-  staffId ? { staffId } : { address, ...(language && { language }) };
+/** Who a rule is for, in words. */
+const whoOf = ({ name, address, role }: Rule): string => (role ? say.roleOfOrder({ role }) : name || address);
+
+const recipientOf = ({ staffId, address, language, role }: Rule, domains: readonly string[]) =>
+  staffId ? { staffId } : role ? { role, domains } : { address, ...(language && { language }) };
 
 function Paused({
   pause: { until, standIn },

@@ -4,6 +4,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import type { Condition } from '@/core/conditions';
 import { languageName } from '@/core/names';
 import type { Failure, Result } from '@/core/result';
+import { SUMMARY } from '@/core/moments';
 import { isMailAddress } from '@/core/schema';
 import { namesAt, ruleAboutsAt, scopeWords, subjectAt, type Scope } from '@/core/plan';
 import { ConditionForm } from '../conditions/ConditionForm';
@@ -18,6 +19,7 @@ import type { Rule } from '@/contract/routing';
 import type { RoutingProps } from './types';
 import { say } from '@/words/routing';
 import { say as common } from '@/words/common';
+import { listed } from '@/words/speak';
 
 const ALL = 'all';
 const WHEN = 'when';
@@ -29,27 +31,38 @@ export function RuleForm({
   store,
   people,
   categories,
+  roles,
+  domains: allowed,
   onSave,
   onForecast,
   onClose,
-}: Pick<RoutingProps, 'store' | 'people' | 'categories' | 'onForecast'> & {
+}: Pick<RoutingProps, 'store' | 'people' | 'categories' | 'roles' | 'domains' | 'onForecast'> & {
   notification: RoutingProps['notifications'][number];
   /** The one that is changed; a new one otherwise. */
   rule?: Rule | undefined;
   onSave: (rule: unknown) => Promise<Result<null>>;
   onClose: () => void;
 }) {
-  const [kind, setKind] = useState<'colleague' | 'address'>(rule && !rule.staffId ? 'address' : 'colleague');
+  const [kind, setKind] = useState<'colleague' | 'address' | 'order'>(
+    rule?.role ? 'order' : rule && !rule.staffId ? 'address' : 'colleague',
+  );
+  const [role, setRole] = useState(rule?.role ?? '');
+  const [domains, setDomains] = useState(allowed.join(', '));
   const [person, setPerson] = useState<string | null>(rule?.staffId ?? null);
   const [address, setAddress] = useState(rule && !rule.staffId ? rule.address : '');
   const [language, setLanguage] = useState(rule?.language ?? '');
   const [scope, setScope] = useState<Scope>(rule?.scope ?? { kind: 'all' });
-  const value = useMemo(() => ({ kind, person, address, language, scope }), [kind, person, address, language, scope]);
+  const value = useMemo(
+    () => ({ kind, person, address, language, role, domains, scope }),
+    [kind, person, address, language, role, domains, scope],
+  );
   const forget = useKeptForm(`rule ${notification.id} ${rule?.id ?? ''}`, value, (back) => {
     setKind(back.kind);
     setPerson(people.some((p) => p.id === back.person) ? back.person : null);
     setAddress(back.address);
     setLanguage(back.language ?? '');
+    setRole(back.role ?? '');
+    setDomains(back.domains ?? '');
     setScope(back.scope);
   });
   const [failure, setFailure] = useState<Failure>();
@@ -68,10 +81,12 @@ export function RuleForm({
       recipient:
         kind === 'colleague'
           ? { staffId: person ?? '' }
-          : { address: address.trim(), ...(language !== '' && { language }) },
+          : kind === 'order'
+            ? { role: role.trim(), domains: domains.split(/[\s,;]+/).filter((d) => d !== '') }
+            : { address: address.trim(), ...(language !== '' && { language }) },
       scope,
     }),
-    [notification.id, kind, person, address, language, scope],
+    [notification.id, kind, person, address, language, role, domains, scope],
   );
   const save = async (): Promise<void> => {
     setBusy(true);
@@ -91,7 +106,7 @@ export function RuleForm({
       ref={form}
       aria-label={
         rule
-          ? say.changeTheRuleOfN({ n: rule.name || rule.address })
+          ? say.changeTheRuleOfN({ n: rule.role ? say.roleOfOrder({ role: rule.role }) : rule.name || rule.address })
           : say.chooseWhoGetsItFor({ name: notification.name })
       }
       className="my-2 flex flex-col gap-3 bg-panel p-4"
@@ -110,6 +125,9 @@ export function RuleForm({
         choices={[
           { value: 'colleague', label: say.aColleague },
           { value: 'address', label: say.anotherAddress },
+          ...(ofProduct || notification.moment === SUMMARY
+            ? []
+            : [{ value: 'order' as const, label: say.fromTheOrder }]),
         ]}
         onChange={setKind}
       />
@@ -129,6 +147,8 @@ export function RuleForm({
               />
             )}
           </Field>
+        ) : kind === 'order' ? (
+          <OrderFields {...{ role, roles, domains, failure }} onRole={setRole} onDomains={setDomains} />
         ) : (
           <Field
             label={common.address}
@@ -203,7 +223,13 @@ export function RuleForm({
         <ForecastOfRule
           draft={draft}
           instead={rule?.id}
-          ready={kind === 'colleague' ? person !== null : isMailAddress(address.trim())}
+          ready={
+            kind === 'colleague'
+              ? person !== null
+              : kind === 'order'
+                ? role.trim() !== '' && domains.trim() !== ''
+                : isMailAddress(address.trim())
+          }
           onForecast={onForecast}
         />
       )}
@@ -226,5 +252,57 @@ export function RuleForm({
         </button>
       </div>
     </form>
+  );
+}
+
+/** Whom the order itself names: what they are to it, and the domains that their addresses may have. */
+function OrderFields({
+  role,
+  roles,
+  domains,
+  failure,
+  onRole,
+  onDomains,
+}: {
+  role: string;
+  roles: readonly string[];
+  domains: string;
+  failure: Failure | undefined;
+  onRole: (role: string) => void;
+  onDomains: (domains: string) => void;
+}) {
+  return (
+    <>
+      <Field
+        label={say.whatTheyAre}
+        hint={roles.length > 0 ? say.rolesOfOrders({ roles: listed(roles) }) : say.noRolesYet}
+        problem={problemAt(failure, '/recipient/role') ?? problemAt(failure, '/recipient')}
+      >
+        {(ids) => (
+          <input
+            {...ids}
+            className="input"
+            value={role}
+            placeholder={say.accountManager}
+            onChange={(e) => onRole(e.target.value)}
+          />
+        )}
+      </Field>
+      <Field
+        label={say.allowedDomains}
+        hint={say.allowedDomainsHint}
+        problem={problemAt(failure, '/recipient/domains') ?? problemAt(failure, '/recipient/domains/0')}
+      >
+        {(ids) => (
+          <input
+            {...ids}
+            className="input"
+            value={domains}
+            placeholder="colleagues.example"
+            onChange={(e) => onDomains(e.target.value)}
+          />
+        )}
+      </Field>
+    </>
   );
 }

@@ -14,6 +14,9 @@ export interface RoutingProps {
   lookedAt: number;
   people: { id: string; name: string; email: string; job: string }[];
   categories: string[];
+  /** What orders of late call those who look after them, and domains that their addresses may have. */
+  roles: string[];
+  domains: readonly string[];
   orders: { number: string; name: string }[];
   mayEdit: boolean;
   mayTest: boolean;

@@ -57,4 +57,5 @@ export const conditions: TranslationOf<typeof say> = {
   withoutName: 'Ohne {$name}',
   oneMoreOfThem: 'Noch einen hinzufügen',
   theOrdinal: 'die {$ordinal}',
+  supplier: 'Lieferant',
 };

@@ -227,4 +227,6 @@ export const problems: TranslationOf<typeof say> = {
   linkWithNumber: 'Geben Sie einen vollständigen Link ein, zum Beispiel https://carrier.example/parcels/{$number}.',
   enterWordsToFind: 'Geben Sie die gesuchten Wörter ein.',
   choosePlaces: 'Wählen Sie mindestens eine Stelle.',
+  sayWhatTheyAre: 'Geben Sie an, was die Person für die Bestellung ist, so wie der Shop es nennt.',
+  enterADomain: 'Geben Sie die Domains ein, die ihre Adressen haben dürfen, etwa kollegen.example.',
 };

@@ -73,4 +73,6 @@ export const reasons: TranslationOf<typeof say> = {
   ordersWith: 'Bestellungen mit {$category}',
   ordersWhere: 'Bestellungen, auf die zutrifft, dass {$condition}',
   contactChosen: '{$name} ist ein Kontakt des Kunden, und {$notification} ist für ihn gewählt.',
+  nobodyInOrder: 'Die Bestellung {$order} nennt niemanden als „{$role}“.',
+  domainNotAllowed: 'Die Bestellung nennt {$address} als „{$role}“; diese Domain erlaubt der Shop nicht.',
 };

@@ -257,4 +257,7 @@ export const refusals: TranslationOf<typeof say> = {
   joinWithThemselves: 'Das ist die Adresse desselben Kunden.',
   isJoinedAlready: '{$address} wurde schon mit einem anderen Kunden verbunden. Trennen Sie das zuerst dort.',
   isErased: 'Dieser Kunde wurde gelöscht.',
+  noOrderNamesAnybody: 'Diese Nachrichten handeln von keiner einzelnen Bestellung, also nennt keine dafür jemanden.',
+  sayWhatTheyAre: 'Geben Sie an, was die Person für die Bestellung ist, so wie der Shop es nennt.',
+  isNoDomain: '„{$domain}“ ist keine Domain. Geben Sie sie so ein: kollegen.example.',
 };

@@ -99,4 +99,14 @@ export const routing: TranslationOf<typeof say> = {
   someUnheard: 'Zu {$n} der letzten {$of} Bestellungen bekäme niemand eine Nachricht:',
   inLanguage: '{$notification}, {$language}',
   nMessages: '{$n} Nachrichten',
+  fromTheOrder: 'Wen die Bestellung nennt',
+  roleOfOrder: '{$role}, wie die Bestellung sagt',
+  whatTheyAre: 'Was die Person für die Bestellung ist',
+  rolesOfOrders: 'Letzte Bestellungen nennen: {$roles}',
+  noRolesYet:
+    'So wie der Shop es unter „people“ einer Bestellung angibt. Keine der letzten Bestellungen nennt jemanden.',
+  accountManager: 'Kundenbetreuung',
+  allowedDomains: 'Domains, die ihre Adressen haben dürfen',
+  allowedDomainsHint:
+    'Für alle Regeln dieser Art. An Adressen anderer Domains geht nichts, und die Aufzeichnung sagt es.',
 };

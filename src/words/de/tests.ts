@@ -62,4 +62,7 @@ export const tests: TranslationOf<typeof say> = {
   refundWhole: 'alles',
   refundPart: 'einen Teil',
   none: 'nichts',
+  suppliedBy: 'die Bestellung Ware von {$what} enthält',
+  suppliedOnlyBy: 'die Bestellung nur Ware von {$what} enthält',
+  notSuppliedBy: 'die Bestellung keine Ware von {$what} enthält',
 };

@@ -7,6 +7,7 @@ import { customers, orders, products } from '../../db/schema';
 import { AppError } from '../../base/errors';
 import { countAll, indexCustomers } from '../../events/known-customers';
 import { orderRow } from '../../events/receive';
+import { settingsChanged } from '../../events/planner';
 import { remember } from '../../auth/history';
 import { newId } from '../../base/ids';
 import { sameCode } from '@/core/codes';
@@ -99,6 +100,7 @@ export async function bringIn(
               // Where a list does not say it, what is known stays.
               url: sql`if(values(${products.url}) = '', ${products.url}, values(${products.url}))`,
               lowAt: sql`ifnull(values(${products.lowAt}), ${products.lowAt})`,
+              supplier: sql`if(values(${products.supplier}) = '', ${products.supplier}, values(${products.supplier}))`,
             },
           });
       } else if (kind === 'customers') {
@@ -117,6 +119,8 @@ export async function bringIn(
         }
       }
     }
+    // Rules ask who supplies them.
+    if (kind === 'products') await settingsChanged(tx, storeId);
     if (kind === 'customers') takeBack = await bringCustomers(tx, access, read.customers, clear);
     await remember(
       access,

@@ -72,6 +72,7 @@ const ProductJson = Type.Object(
     taxRate: Type.Optional(Type.Integer({ minimum: 0, maximum: 100 })),
     url: Type.Optional(Type.String({ format: 'uri', maxLength: 2000 })),
     lowAt: Type.Optional(Type.Integer({ minimum: 1, maximum: 1_000_000_000 })),
+    supplier: Type.Optional(Type.String({ maxLength: 120 })),
   },
   strict,
 );
@@ -159,6 +160,7 @@ async function readTable(
       taxRate: Number(cells.tax_rate ?? 0),
       url: String(cells.url ?? ''),
       ...(cells.low_at !== undefined && { lowAt: Number(cells.low_at) }),
+      supplier: String(cells.supplier ?? ''),
     }));
   } else if (kind === 'customers') {
     for (const { row, cells } of list.rows) {

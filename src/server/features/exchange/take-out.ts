@@ -45,7 +45,7 @@ export async function takeOut(
       tax_rate: p.taxRate,
       ...(lowAt !== null && { low_at: lowAt }),
     }));
-    json = list.map(({ sku, name, category, options, price, taxRate, url, lowAt }) => ({
+    json = list.map(({ sku, name, category, options, price, taxRate, url, lowAt, supplier }) => ({
       sku,
       name,
       category,
@@ -54,6 +54,7 @@ export async function takeOut(
       taxRate,
       ...(url !== '' && { url }),
       ...(lowAt !== null && { lowAt }),
+      ...(supplier !== '' && { supplier }),
     }));
   } else if (kind === 'customers') {
     const list = await db.select().from(customers).where(eq(customers.storeId, store.id)).orderBy(asc(customers.email));

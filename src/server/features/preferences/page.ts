@@ -132,9 +132,10 @@ async function formPage(
   const people = wrong.length > 0 ? shown.people : [...filled, ...Array.from({ length: ready }, () => EMPTY)];
   const field = (row: number, name: PersonField, label: Phrase, control: (marks: string) => string): string => {
     const trouble = wrong.find((w) => w.row === row && w.field === name)?.trouble;
-    const id = `wrong-${row}-${name}`;
-    const marks = trouble ? ` aria-invalid="true" aria-describedby="${id}"` : '';
-    return `<label>${say(label)}${control(marks)}${trouble ? `<span class="wrong" id="${id}">${say(trouble)}</span>` : ''}</label>`;
+    const id = `${name}-${row}`;
+    const wrongId = `wrong-${id}`;
+    const marks = ` id="${id}"${trouble ? ` aria-invalid="true" aria-describedby="${wrongId}"` : ''}`;
+    return `<div><label for="${id}">${say(label)}</label>${control(marks)}${trouble ? `<span class="wrong" id="${wrongId}">${say(trouble)}</span>` : ''}</div>`;
   };
   const rows = people.map((person, row) => {
     const labels =
@@ -158,7 +159,7 @@ async function formPage(
   return readerPage(
     `<h1>${say('preferences')}</h1><p dir="ltr">${escapeHtml(customer.email)}</p>${notice}
 <form method="post"><input type="hidden" name="revision" value="${shown.revision}">
-<label>${say('writeIn')}<select name="language">${choice('', say('languageOfOrders'), shown.language)}${languages.map(([l, words]) => choice(l, words, shown.language)).join('')}</select></label>
+<div><label for="language">${say('writeIn')}</label><select id="language" name="language">${choice('', say('languageOfOrders'), shown.language)}${languages.map(([l, words]) => choice(l, words, shown.language)).join('')}</select></div>
 ${others}<fieldset><legend><h2>${say('unsubscribeTitle')}</h2></legend>${boxes.join('')}<p class="quiet">${say('keepOrders')}</p></fieldset>
 <button>${say('saveChoice')}</button></form>`,
     { ...storePage(store, language, say('preferences')), ...(kept?.kind === 'wrong' && { status: 422 }) },

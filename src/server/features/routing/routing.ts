@@ -9,16 +9,19 @@ import {
   type Plan,
   type PlannedDelivery,
   type RoutingRule,
+  type RuleRecipient,
   type RuleForecast,
   type Reason,
   holes,
   ScopeSchema,
   scopeProblems,
 } from '@/core/plan';
-import { checker } from '@/core/schema';
+import { checker, isMailAddress } from '@/core/schema';
+import { plainLine } from '@/core/text';
 import type { Access } from '../../auth/access';
-import { database } from '../../db/client';
-import { channels, notifications, orders, products, routingRules, staff } from '../../db/schema';
+import { database, type Executor } from '../../db/client';
+import { readKept } from '../../base/reading';
+import { channels, notifications, orders, products, routingRules, staff, stores } from '../../db/schema';
 import { AppError } from '../../base/errors';
 import { settingsChanged } from '../../events/planner';
 import { planAbout, planSettings, routingRulesOf } from '../../events/settings';
@@ -97,6 +100,7 @@ export async function loadRouting(access: Access) {
       job: job ?? '',
       scope: rule.scope,
       ...(rule.language && { language: rule.language }),
+      ...(rule.role !== '' && { role: rule.role }),
       ...(rule.paused &&
         !(rule.pausedUntil && rule.pausedUntil.getTime() <= now) && {
           pause: {
@@ -107,6 +111,9 @@ export async function loadRouting(access: Access) {
     })),
     people: people.map(({ id, name, email, job }) => ({ id, name, email, job })),
     categories: categories.map((c) => c.category),
+    domains: settings.peopleDomains ?? [],
+    // What orders of late call those who look after them.
+    roles: [...new Set(newest.flatMap(({ order }) => (order.people ?? []).map((p) => p.role)))].toSorted(),
     notifications: staffNotifications,
   };
 }
@@ -124,6 +131,15 @@ const RuleSchema = Type.Object(
         },
         { additionalProperties: false },
       ),
+      Type.Object(
+        {
+          /** Whom an order names under it. */
+          role: Type.String({ minLength: 1, maxLength: 60 }),
+          /** That their addresses may have; they hold for all such rules of the store. */
+          domains: Type.Array(Type.String({ minLength: 1, maxLength: 253 }), { minItems: 1, maxItems: 50 }),
+        },
+        { additionalProperties: false },
+      ),
     ]),
     scope: ScopeSchema,
   },
@@ -133,8 +149,9 @@ const checkRule = checker(RuleSchema);
 
 /** Adds a rule. Throws an {@link AppError} with the place for what cannot be one, or is one already. */
 export async function addRule(access: Access, input: unknown): Promise<void> {
-  const { values, words } = await ruleFrom(access, input);
+  const { values, words, domains } = await ruleFrom(access, input);
   await database().transaction(async (tx) => {
+    await keepDomains(tx, access, domains);
     await tx.insert(routingRules).values({ id: newId(), storeId: access.store.id, ...values });
     await settingsChanged(tx, access.store.id);
     await remember(access, 'addedRule', { rule: words }, { db: tx });
@@ -146,12 +163,18 @@ export async function changeRule(access: Access, id: string, input: unknown): Pr
   const mine = and(eq(routingRules.storeId, access.store.id), eq(routingRules.id, id));
   const [there] = await database().select({ id: routingRules.id }).from(routingRules).where(mine);
   if (!there) throw new AppError('not-found', say.thisRuleIsGoneAlready);
-  const { values, words } = await ruleFrom(access, input, id);
+  const { values, words, domains } = await ruleFrom(access, input, id);
   await database().transaction(async (tx) => {
+    await keepDomains(tx, access, domains);
     await tx.update(routingRules).set(values).where(mine);
     await settingsChanged(tx, access.store.id);
     await remember(access, 'changedRule', { rule: words }, { db: tx });
   });
+}
+
+/** The domains that addresses which orders name may have, as a rule says them for all such rules; nothing where it names nobody so. */
+async function keepDomains(tx: Executor, { store }: Access, domains: string[] | undefined): Promise<void> {
+  if (domains) await tx.update(stores).set({ peopleDomains: domains }).where(eq(stores.id, store.id));
 }
 
 /** A rule as its table has it, checked; `instead` is the one that it replaces. */
@@ -183,7 +206,19 @@ async function ruleFrom(access: Access, input: unknown, instead?: string) {
     product: (sku) => productRows.find((p) => p.sku === sku)?.name,
   });
   if (problems.length > 0) throw new AppError('invalid', say.noOrderWouldBeTold, problems);
-  let who = 'address' in recipient ? recipient.address : '';
+  let domains: string[] | undefined;
+  if ('role' in recipient) {
+    const refuse = (path: string, message: string): never => {
+      throw new AppError('invalid', message, [{ path, message }]);
+    };
+    const { about } = momentOf(notification.moment);
+    if (about === 'product' || about === 'summary') refuse('/recipient/role', say.noOrderNamesAnybody);
+    if (plainLine(recipient.role) === '') refuse('/recipient/role', say.sayWhatTheyAre);
+    domains = [...new Set(recipient.domains.map((d) => d.trim().replace(/^@/, '').toLowerCase()))];
+    const wrong = domains.find((d) => !isMailAddress(`a@${d}`));
+    if (wrong !== undefined) refuse('/recipient/domains', say.isNoDomain({ domain: wrong }));
+  }
+  let who = 'address' in recipient ? recipient.address : 'role' in recipient ? plainLine(recipient.role) : '';
   if ('staffId' in recipient) {
     const [person] = await database()
       .select()
@@ -199,7 +234,10 @@ async function ruleFrom(access: Access, input: unknown, instead?: string) {
     (r) =>
       r.id !== instead &&
       r.notificationId === notificationId &&
-      (r.recipient.name === who || r.recipient.address.toLowerCase() === who.toLowerCase()) &&
+      (r.recipient.role !== undefined
+        ? 'role' in recipient && r.recipient.role.toLowerCase() === who.toLowerCase()
+        : !('role' in recipient) &&
+          (r.recipient.name === who || r.recipient.address.toLowerCase() === who.toLowerCase())) &&
       JSON.stringify(r.scope) === JSON.stringify(scope),
   );
   if (same)
@@ -211,9 +249,12 @@ async function ruleFrom(access: Access, input: unknown, instead?: string) {
       notificationId,
       scope,
       ...('staffId' in recipient
-        ? { staffId: recipient.staffId, address: '', language: null }
-        : { staffId: null, address: recipient.address, language: recipient.language ?? null }),
+        ? { staffId: recipient.staffId, address: '', role: '', language: null }
+        : 'role' in recipient
+          ? { staffId: null, address: '', role: who, language: null }
+          : { staffId: null, address: recipient.address, role: '', language: recipient.language ?? null }),
     },
+    domains,
     words: kept(() => operations.getsNotification({ who, notification: notification.name })),
   };
 }
@@ -281,13 +322,15 @@ export async function forecastRule(access: Access, input: unknown, instead?: str
     recipient: {
       address: person?.email ?? ('address' in recipient ? recipient.address : ''),
       name: person?.name ?? '',
+      ...('role' in recipient && { role: plainLine(recipient.role) }),
     },
     scope,
   };
   const others = settings.rules.filter((r) => r.id !== instead);
+  const allowed = 'role' in recipient ? recipient.domains.map((d) => d.trim().replace(/^@/, '').toLowerCase()) : [];
   const day = new Intl.DateTimeFormat('en-CA', { timeZone: store.timeZone });
   return forecastRules(
-    settings,
+    { ...settings, ...(allowed.length > 0 && { peopleDomains: allowed }) },
     newest.map(({ order, placedAt }) => ({ order, at: placedAt.getTime() })),
     notificationId,
     [...others, draft],
@@ -303,7 +346,7 @@ export async function removeRule(access: Access, id: string): Promise<void> {
   await database().transaction(async (tx) => {
     await tx.delete(routingRules).where(mine);
     await settingsChanged(tx, access.store.id);
-    await remember(access, 'removedRule', { recipient: rule.address || (rule.staffId ?? '') }, { db: tx });
+    await remember(access, 'removedRule', { recipient: rule.address || rule.role || (rule.staffId ?? '') }, { db: tx });
   });
 }
 
@@ -314,13 +357,25 @@ export async function testRule(access: Access, id: string, order: string): Promi
   const [notification] = await database().select().from(notifications).where(eq(notifications.id, rule.notificationId));
   if (!notification) throw new AppError('not-found', say.thereIsNoSuchNotification);
   const { template } = await templateFor(access, notification.slug, 'live');
-  const { language } = rule.recipient;
+  const recipient = await recipientIn(access, rule, order);
+  const { language } = recipient;
   return sendTest(access, {
     slug: notification.slug,
-    to: rule.recipient.address,
+    to: recipient.address,
     language: language && template.words[language] ? language : access.store.language,
     order,
   });
+}
+
+/** Whom a rule means: itself, or who the order names. Throws `invalid` for an order that names nobody. */
+async function recipientIn(access: Access, { recipient }: RoutingRule, number: string): Promise<RuleRecipient> {
+  const { role } = recipient;
+  if (role === undefined) return recipient;
+  const { order } = await orderSnapshot(access, number);
+  const person = order.people?.find((p) => p.role.toLowerCase() === role.toLowerCase());
+  if (!person) throw new AppError('invalid', readKept(reasonWords({ code: 'nobody-in-order', role, order: number })));
+  const { email: address, name = '', language } = person;
+  return { address, name, ...(language && { language }) };
 }
 
 /** What says nothing of a rule, for moments that the order may never have. */

@@ -169,7 +169,7 @@ export async function conditionChoices(storeId: string) {
   const [channelRows, productRows, places, stocked] = await Promise.all([
     db.select({ id: channels.id, name: channels.name }).from(channels).where(eq(channels.storeId, storeId)),
     db
-      .select({ sku: products.sku, name: products.name, category: products.category })
+      .select({ sku: products.sku, name: products.name, category: products.category, supplier: products.supplier })
       .from(products)
       .where(eq(products.storeId, storeId))
       .orderBy(products.sku),
