@@ -39,6 +39,18 @@ export const PauseRuleSchema = Type.Object(
 );
 export type PauseRule = Static<typeof PauseRuleSchema>;
 
+/** What was changed of rules, by whom. */
+export interface RuleChange {
+  id: string;
+  by: string;
+  at: string;
+  deed: 'added' | 'changed' | 'removed' | 'paused' | 'went-on';
+  /** Whom the rules are for, and which notifications they are of. */
+  who: string[];
+  notifications: string[];
+  takenBackBy?: string;
+}
+
 export interface TriedOrder {
   number: string;
   written: {

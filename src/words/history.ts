@@ -143,4 +143,5 @@ export const say = speak('history', {
   removedList: '{$who} removed the selection of customers {$name}',
   joinedCustomers: '{$who} joined the customers {$customer} and {$other}',
   tookApart: '{$who} took the customers {$customer} and {$other} apart',
+  tookRuleChangeBack: '{$who} took back a change of rules by {$by}',
 });

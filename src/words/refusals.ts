@@ -245,4 +245,8 @@ export const say = speak('refusals', {
   noOrderNamesAnybody: 'These messages are about no single order, so no order names anybody for them.',
   sayWhatTheyAre: 'Say what they are to the order, as the shop calls it.',
   isNoDomain: '“{$domain}” is no domain. Enter it as in colleagues.example.',
+  noSuchChange: 'This change is not kept any more.',
+  rulesChangedSince: 'Somebody changed these rules since, so this cannot be taken back. Change the rules themselves.',
+  ruleIsForNobody: 'Whom the rule was for, or what they got, is not there any more.',
+  ruleIsThereAgain: 'The rule is there again already.',
 });

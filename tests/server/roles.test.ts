@@ -78,6 +78,8 @@ const ACTIONS: Record<string, [roles: string, ...args: unknown[]]> = {
   lookAtLimitsAction: ['owner', { limits: { most: 10, labels: [] }, page: false }],
   saveLimitsAction: ['owner', { limits: { most: 10, labels: [] }, page: false }],
   saveListAction: ['owner support', { name: 'Poland', filter: { country: 'PL' } }],
+  lookAtTakingBackAction: ['owner designer', 'none'],
+  takeRuleChangeBackAction: ['owner designer', 'none'],
   removeListAction: ['owner support', 'none'],
   lookAtJoinAction: ['owner support', { id: 'none', address: 'grace@inkwell.example' }],
   joinAction: ['owner support', { id: 'none', address: 'grace@inkwell.example' }],

@@ -6,6 +6,7 @@ import { deliveries } from '@/server/db/schema';
 import { receiveEvent } from '@/server/events/receive';
 import { bringIn } from '@/server/features/exchange/bring-in';
 import { orderChoices, placeOrder } from '@/server/features/orders/placing';
+import { listRuleChanges, lookAtTakingBack, takeRuleChangeBack } from '@/server/features/routing/changes';
 import { loadCopies, removeCopy, saveCopy } from '@/server/features/routing/copies';
 import {
   addRule,
@@ -300,4 +301,68 @@ it('a rule asks who supplies a product, as a list of products says', async () =>
   await receiveEvent(SHOP, placedEvent({ lines: [line('SU-1')] }));
   await drain();
   expect(await mailbox(to)).toHaveLength(1);
+});
+
+describe('a change of rules', () => {
+  const make = async (address: string) => {
+    const access = await accessAs();
+    const { notifications } = await loadRouting(access);
+    const notificationId = notifications.find((n) => n.moment === 'order.placed')!.id;
+    await addRule(access, { notificationId, recipient: { address }, scope: { kind: 'all' } });
+    const rule = async () => (await loadRouting(access)).rules.find((r) => r.address === address);
+    const change = (scope: object) =>
+      rule().then((r) => changeRule(access, r!.id, { notificationId, recipient: { address }, scope }));
+    return { access, notificationId, rule, change };
+  };
+  const newest = async () => (await listRuleChanges(await accessAs()))[0]!;
+
+  it('is taken back from the list of changes, after it was seen what that means; and that again', async () => {
+    const address = `back-${process.pid}@quillwick.example`;
+    const { access, rule, change } = await make(address);
+    await change({ kind: 'category', category: 'papers' });
+    const changed = await newest();
+    expect(changed).toMatchObject({ deed: 'changed', who: [address] });
+    const forecast = await lookAtTakingBack(access, { id: changed.id });
+    expect(forecast.who.find((w) => w.address === address)!.after).toBe(forecast.orders);
+    expect((await rule())!.scope).toEqual({ kind: 'category', category: 'papers' });
+    await takeRuleChangeBack(access, { id: changed.id });
+    expect((await rule())!.scope).toEqual({ kind: 'all' });
+    const [back, first] = await listRuleChanges(access);
+    expect(first).toMatchObject({ id: changed.id, takenBackBy: access.person.name });
+    await expect(takeRuleChangeBack(access, { id: changed.id })).rejects.toMatchObject({ code: 'conflict' });
+    await takeRuleChangeBack(access, { id: back!.id });
+    expect((await rule())!.scope).toEqual({ kind: 'category', category: 'papers' });
+  });
+
+  it('brings back a rule that was removed, with its pause, and takes away one that was added', async () => {
+    const address = `gone-${process.pid}@quillwick.example`;
+    const { access, rule } = await make(address);
+    const added = await newest();
+    const { id } = (await rule())!;
+    await pauseRules(access, { ids: [id], pause: { until: '2099-01-01T00:00:00.000Z' } });
+    expect(await newest()).toMatchObject({ deed: 'paused', who: [address] });
+    await removeRule(access, id);
+    const removed = await newest();
+    await takeRuleChangeBack(access, { id: removed.id });
+    expect(await rule()).toMatchObject({ id, pause: { until: '2099-01-01T00:00:00.000Z' } });
+    // It was paused since it was added.
+    await expect(takeRuleChangeBack(access, { id: added.id })).rejects.toMatchObject({ code: 'conflict' });
+    await pauseRules(access, { ids: [id] });
+    await takeRuleChangeBack(access, { id: added.id });
+    expect(await rule()).toBeUndefined();
+  });
+
+  it('is not taken back over a change since, nor for what stands there again', async () => {
+    const address = `since-${process.pid}@quillwick.example`;
+    const { access, notificationId, rule, change } = await make(address);
+    await change({ kind: 'category', category: 'papers' });
+    const first = await newest();
+    await change({ kind: 'category', category: 'tools' });
+    await expect(takeRuleChangeBack(access, { id: first.id })).rejects.toMatchObject({ code: 'conflict' });
+    await removeRule(access, (await rule())!.id);
+    const removed = await newest();
+    await addRule(access, { notificationId, recipient: { address }, scope: { kind: 'category', category: 'tools' } });
+    await expect(takeRuleChangeBack(access, { id: removed.id })).rejects.toThrow('there again already');
+    await expect(takeRuleChangeBack(access, { id: 'none' })).rejects.toMatchObject({ code: 'not-found' });
+  });
 });

@@ -410,6 +410,27 @@ export const routingRules = mysqlTable(
   (t) => [index('routing_rule_notification').on(t.storeId, t.notificationId)],
 );
 
+/** A rule as one change found it or left it. */
+export type RuleThen = Omit<typeof routingRules.$inferSelect, 'storeId' | 'pausedUntil'> & {
+  pausedUntil: string | null;
+};
+
+/** What was changed of rules: how they were before and after, so that it can be taken back. */
+export const ruleChanges = mysqlTable(
+  'rule_change',
+  {
+    id: id().primaryKey(),
+    storeId: ofStore(),
+    by: varchar('by_whom', { length: 120 }).notNull(),
+    at: time('at').notNull(),
+    before: json<RuleThen[]>('before_it').notNull(),
+    after: json<RuleThen[]>('after_it').notNull(),
+    /** Whoever took it back. */
+    takenBackBy: varchar('taken_back_by', { length: 120 }).notNull().default(''),
+  },
+  (t) => [index('rule_change_newest').on(t.storeId, t.id)],
+);
+
 /** Who on the team gets a copy of what goes out to customers. */
 export const copyRules = mysqlTable('copy_rule', {
   id: id().primaryKey(),

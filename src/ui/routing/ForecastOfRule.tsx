@@ -37,7 +37,12 @@ export function ForecastOfRule({
     };
   }, [draft, instead, ready, onForecast]);
   const forecast = ready && seen !== undefined && seen.of === draft ? seen.forecast : undefined;
-  if (!forecast || forecast.orders === 0) return null;
+  return forecast ? <ForecastWords forecast={forecast} /> : null;
+}
+
+/** Who would have had more, who less, floods and holes; nothing where no order could be tried. */
+export function ForecastWords({ forecast }: { forecast: RuleForecast }) {
+  if (forecast.orders === 0) return null;
   const { orders, days, who, unheard } = forecast;
   return (
     <div role="status" className="border-s-3 border-rule ps-3 text-sm">

@@ -12,6 +12,7 @@ import { Mark } from '../parts/marks';
 import { Empty, Page, PanelTitle } from '../parts/Page';
 import { answered, valueOrToast } from '../parts/result';
 import { Time } from '../parts/format';
+import { ChangesPart } from './ChangesPart';
 import { CopiesPart } from './CopiesPart';
 import { PauseDialog } from './PauseDialog';
 import { RuleForm } from './RuleForm';
@@ -44,6 +45,7 @@ export function RoutingScreen(props: RoutingProps) {
             />
           ))}
           <CopiesPart {...props} channels={props.store.channels} did={undo.did} />
+          <ChangesPart {...props} />
           {!mayEdit && <p className="mt-4 text-sm text-slate">{say.yourRoleMayLookAt}</p>}
         </section>
         <TryOrder {...props} order={order} setOrder={setOrder} />

@@ -143,4 +143,5 @@ export const history: TranslationOf<typeof say> = {
   removedList: '{$who} hat die Kundenauswahl {$name} entfernt',
   joinedCustomers: '{$who} hat die Kunden {$customer} und {$other} verbunden',
   tookApart: '{$who} hat die Kunden {$customer} und {$other} getrennt',
+  tookRuleChangeBack: '{$who} hat eine Regeländerung von {$by} zurückgenommen',
 };

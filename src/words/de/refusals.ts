@@ -260,4 +260,9 @@ export const refusals: TranslationOf<typeof say> = {
   noOrderNamesAnybody: 'Diese Nachrichten handeln von keiner einzelnen Bestellung, also nennt keine dafür jemanden.',
   sayWhatTheyAre: 'Geben Sie an, was die Person für die Bestellung ist, so wie der Shop es nennt.',
   isNoDomain: '„{$domain}“ ist keine Domain. Geben Sie sie so ein: kollegen.example.',
+  noSuchChange: 'Diese Änderung ist nicht mehr aufgezeichnet.',
+  rulesChangedSince:
+    'Die Regeln wurden seither geändert, deshalb lässt sich das nicht zurücknehmen. Ändern Sie die Regeln selbst.',
+  ruleIsForNobody: 'Für wen die Regel war oder was sie betraf, gibt es nicht mehr.',
+  ruleIsThereAgain: 'Die Regel ist schon wieder da.',
 };

@@ -109,4 +109,17 @@ export const routing: TranslationOf<typeof say> = {
   allowedDomains: 'Domains, die ihre Adressen haben dürfen',
   allowedDomainsHint:
     'Für alle Regeln dieser Art. An Adressen anderer Domains geht nichts, und die Aufzeichnung sagt es.',
+  changesOfLate: 'Letzte Änderungen',
+  ruleAdded: '{$who} bekommt {$what}',
+  ruleRemoved: '{$who} bekommt {$what} nicht mehr',
+  rulePaused: 'Ausgesetzt: {$what} an {$who}',
+  ruleWentOn: 'Nicht mehr ausgesetzt: {$what} an {$who}',
+  ruleChanged: 'Geändert: {$what} an {$who}',
+  takenBackBy: 'zurückgenommen von {$who}',
+  takeBack: 'Zurücknehmen',
+  olderChanges: 'Ältere Änderungen',
+  takeChangeBack: 'Eine Änderung zurücknehmen',
+  lookFirst: 'Ansehen',
+  isTakenBack: 'Es ist wieder wie vorher.',
+  waitingStays: 'Wartende Nachrichten bleiben, wie sie geplant wurden.',
 };

@@ -10,6 +10,7 @@ import { addShopMail, makeNotification, removeNotification, removeShopMail, swit
 import { savePhrase } from '../templates/phrasebook';
 import { addRule, changeRule, forecastRule, pauseRules, removeRule, testRule, tryOrder } from '../routing/routing';
 import { PauseRuleSchema, SaveCopySchema } from '@/contract/routing';
+import { lookAtTakingBack, takeRuleChangeBack } from '../routing/changes';
 import { removeCopy, saveCopy } from '../routing/copies';
 import { DEED_CHECKS, EDITION_NOTE, ID, NUMBER, object, REVISION, SLUG } from '../shapes';
 
@@ -123,6 +124,18 @@ export const rule = {
     permission: 'routing.edit',
     input: object({ rule: DEED_CHECKS, instead: Type.Optional(ID) }),
     run: (who, { rule, instead }) => forecastRule(who, rule, instead),
+  }),
+  lookAtTakingBack: useCase({
+    name: 'rule.look-at-taking-back',
+    permission: 'routing.edit',
+    input: object({ id: ID }),
+    run: lookAtTakingBack,
+  }),
+  takeBack: useCase({
+    name: 'rule.take-back',
+    permission: 'routing.edit',
+    input: object({ id: ID }),
+    run: takeRuleChangeBack,
   }),
   saveCopy: useCase({
     name: 'rule.save-copy',

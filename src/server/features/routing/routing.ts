@@ -3,7 +3,6 @@ import { Type } from '@sinclair/typebox';
 import { and, desc, eq, inArray, ne } from 'drizzle-orm';
 import { momentOf, type MomentId } from '@/core/moments';
 import {
-  forecastRules,
   planner,
   reasonWords,
   type Plan,
@@ -23,7 +22,6 @@ import { database, type Executor } from '../../db/client';
 import { readKept } from '../../base/reading';
 import { channels, notifications, orders, products, routingRules, staff, stores } from '../../db/schema';
 import { AppError } from '../../base/errors';
-import { settingsChanged } from '../../events/planner';
 import { planAbout, planSettings, routingRulesOf } from '../../events/settings';
 import { remember } from '../../auth/history';
 import { withholdingsOf, withoutWithheld } from '../../sending/withholding';
@@ -32,12 +30,11 @@ import { conditionChoices, templateFor } from '../templates/templates';
 import { orderSnapshot } from '../orders/orders';
 import { sendTest } from '../templates/test-message';
 import type { PauseRule, TriedOrder } from '@/contract/routing';
+import { changingRules } from './changes';
+import { forecastOf, ORDERS_LOOKED_AT } from './forecast';
 import { say } from '@/words/refusals';
 import { kept } from '@/words/kept';
 import { say as operations } from '@/words/operations';
-
-/** Holes are looked for in so many of the newest orders. */
-const ORDERS_LOOKED_AT = 200;
 
 /** A store's rules with all that they are made from, and the orders of which they let nobody hear. */
 export async function loadRouting(access: Access) {
@@ -150,10 +147,10 @@ const checkRule = checker(RuleSchema);
 /** Adds a rule. Throws an {@link AppError} with the place for what cannot be one, or is one already. */
 export async function addRule(access: Access, input: unknown): Promise<void> {
   const { values, words, domains } = await ruleFrom(access, input);
-  await database().transaction(async (tx) => {
+  const id = newId();
+  await changingRules(access, [id], async (tx) => {
     await keepDomains(tx, access, domains);
-    await tx.insert(routingRules).values({ id: newId(), storeId: access.store.id, ...values });
-    await settingsChanged(tx, access.store.id);
+    await tx.insert(routingRules).values({ id, storeId: access.store.id, ...values });
     await remember(access, 'addedRule', { rule: words }, { db: tx });
   });
 }
@@ -164,10 +161,9 @@ export async function changeRule(access: Access, id: string, input: unknown): Pr
   const [there] = await database().select({ id: routingRules.id }).from(routingRules).where(mine);
   if (!there) throw new AppError('not-found', say.thisRuleIsGoneAlready);
   const { values, words, domains } = await ruleFrom(access, input, id);
-  await database().transaction(async (tx) => {
+  await changingRules(access, [id], async (tx) => {
     await keepDomains(tx, access, domains);
     await tx.update(routingRules).set(values).where(mine);
-    await settingsChanged(tx, access.store.id);
     await remember(access, 'changedRule', { rule: words }, { db: tx });
   });
 }
@@ -273,12 +269,11 @@ export async function pauseRules(access: Access, { ids, pause }: PauseRule): Pro
     if (pause?.standIn !== undefined) await refuseStandIn(storeId, rule, pause.standIn);
   }
   const who = new Set(rules.map((r) => r!.recipient.name || r!.recipient.address));
-  await database().transaction(async (tx) => {
+  await changingRules(access, ids, async (tx) => {
     await tx
       .update(routingRules)
       .set({ paused: pause !== undefined, pausedUntil: until, standInId: pause?.standIn ?? null })
       .where(and(eq(routingRules.storeId, storeId), inArray(routingRules.id, ids)));
-    await settingsChanged(tx, storeId);
     for (const recipient of who)
       await remember(access, pause ? 'pausedRule' : 'wentOnWithRule', { recipient }, { db: tx });
   });
@@ -302,17 +297,10 @@ export async function forecastRule(access: Access, input: unknown, instead?: str
   const checked = checkRule(input);
   if (!checked.ok) throw new AppError('invalid', say.thisRuleCannotBeKept, checked.problems);
   const { notificationId, recipient, scope } = checked.value;
-  const { store } = access;
   const db = database();
-  const [settings, newest, people] = await Promise.all([
-    planSettings(db, store),
-    db
-      .select({ order: orders.snapshot, placedAt: orders.placedAt })
-      .from(orders)
-      .where(eq(orders.storeId, store.id))
-      .orderBy(desc(orders.id))
-      .limit(ORDERS_LOOKED_AT),
-    db.select().from(staff).where(eq(staff.storeId, store.id)),
+  const [rules, people] = await Promise.all([
+    routingRulesOf(db, access.store.id),
+    db.select().from(staff).where(eq(staff.storeId, access.store.id)),
   ]);
   const person = 'staffId' in recipient ? people.find((p) => p.id === recipient.staffId) : undefined;
   if ('staffId' in recipient && !person) throw new AppError('invalid', say.chooseAColleague);
@@ -326,16 +314,8 @@ export async function forecastRule(access: Access, input: unknown, instead?: str
     },
     scope,
   };
-  const others = settings.rules.filter((r) => r.id !== instead);
   const allowed = 'role' in recipient ? recipient.domains.map((d) => d.trim().replace(/^@/, '').toLowerCase()) : [];
-  const day = new Intl.DateTimeFormat('en-CA', { timeZone: store.timeZone });
-  return forecastRules(
-    { ...settings, ...(allowed.length > 0 && { peopleDomains: allowed }) },
-    newest.map(({ order, placedAt }) => ({ order, at: placedAt.getTime() })),
-    notificationId,
-    [...others, draft],
-    (at) => day.format(at),
-  );
+  return forecastOf(access, notificationId, [...rules.filter((r) => r.id !== instead), draft], allowed);
 }
 
 /** Takes a rule away and gives back what it was, so that it can be put back. */
@@ -343,9 +323,8 @@ export async function removeRule(access: Access, id: string): Promise<void> {
   const mine = and(eq(routingRules.storeId, access.store.id), eq(routingRules.id, id));
   const [rule] = await database().select().from(routingRules).where(mine);
   if (!rule) throw new AppError('not-found', say.thisRuleIsGoneAlready);
-  await database().transaction(async (tx) => {
+  await changingRules(access, [id], async (tx) => {
     await tx.delete(routingRules).where(mine);
-    await settingsChanged(tx, access.store.id);
     await remember(access, 'removedRule', { recipient: rule.address || rule.role || (rule.staffId ?? '') }, { db: tx });
   });
 }

@@ -30,6 +30,14 @@ export async function forecastRuleAction(
   return act(rule.forecast, store, { rule: values, ...(instead !== undefined && { instead }) });
 }
 
+export async function lookAtTakingBackAction(store: string, id: string): Promise<Result<RuleForecast>> {
+  return act(rule.lookAtTakingBack, store, { id });
+}
+
+export async function takeRuleChangeBackAction(store: string, id: string): Promise<Result<null>> {
+  return done(await actAndRefresh(rule.takeBack, store, { id }));
+}
+
 export async function saveCopyAction(store: string, input: unknown): Promise<Result<null>> {
   return done(await actAndRefresh(rule.saveCopy, store, input));
 }

@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { pageAccess } from '@/app/page-access';
 import { may } from '@/contract/policy';
+import { listRuleChanges } from '@/server/features/routing/changes';
 import { loadCopies } from '@/server/features/routing/copies';
 import { loadRouting } from '@/server/features/routing/routing';
 import { listOrders } from '@/server/features/orders/orders';
@@ -9,6 +10,8 @@ import {
   addRuleAction,
   changeRuleAction,
   forecastRuleAction,
+  lookAtTakingBackAction,
+  takeRuleChangeBackAction,
   pauseRuleAction,
   removeCopyAction,
   removeRuleAction,
@@ -23,9 +26,10 @@ export const generateMetadata = (): Metadata => ({ title: say.routing });
 export default async function Routing({ params }: { params: Promise<{ store: string }> }) {
   const access = await pageAccess(params);
   const storeId = access.store.id;
-  const [routing, copies, orders] = await Promise.all([
+  const [routing, copies, changes, orders] = await Promise.all([
     loadRouting(access),
     loadCopies(access),
+    listRuleChanges(access),
     listOrders(access, {}, 200),
   ]);
 
@@ -38,6 +42,9 @@ export default async function Routing({ params }: { params: Promise<{ store: str
       onAdd={addRuleAction.bind(null, storeId)}
       onChange={changeRuleAction.bind(null, storeId)}
       copies={copies}
+      changes={changes}
+      onLookAtTakingBack={lookAtTakingBackAction.bind(null, storeId)}
+      onTakeBack={takeRuleChangeBackAction.bind(null, storeId)}
       onSaveCopy={saveCopyAction.bind(null, storeId)}
       onRemoveCopy={removeCopyAction.bind(null, storeId)}
       zone={access.store.timeZone}
