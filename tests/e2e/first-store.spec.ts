@@ -52,7 +52,7 @@ test('the first owner is made with the printed code, and publishes the first edi
     .getByRole('button', { name: /^Turn on \d+$/ })
     .click();
   await expect(page.getByText('Nothing matches')).toBeVisible();
-  await expect(page.getByText(/^38 notifications, 38 live$/)).toBeVisible();
+  await expect(page.getByText(/^39 notifications, 39 live$/)).toBeVisible();
 
   await page.goto(`${BASE}/s/inkwell-books/orders`);
   await expect(page.getByText('No orders yet')).toBeVisible();

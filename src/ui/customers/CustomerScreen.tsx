@@ -248,7 +248,7 @@ export function CustomerScreen(props: CustomerScreenProps) {
             <DayField label={say.fromDay} value={filter.from} onChange={(from) => router.push(address({ from }))} />
             <DayField label={say.untilDay} value={filter.until} onChange={(until) => router.push(address({ until }))} />
             {mayData && customer.record.rows.length > 0 && (
-              <a className="link" href={`${here}/record${address({}).slice(here.length)}`} download>
+              <a className="link text-sm" href={`${here}/record${address({}).slice(here.length)}`} download>
                 {say.exportRecord}
               </a>
             )}

@@ -244,14 +244,10 @@ function CustomersFilter({
         choices={[{ value: '', label: say.allLanguages }, ...languages.map((l) => ({ value: l.id, label: l.name }))]}
         onChange={(language) => go({ language })}
       />
-      <FilterInput
-        name="spent"
-        value={filter.spent}
-        inputMode="decimal"
-        aria-label={say.spentAtLeast}
-        placeholder={say.spentAtLeast}
-        className="input w-36"
-      />
+      <label className="flex items-center gap-1.5 text-sm text-slate">
+        {say.spentAtLeast}
+        <FilterInput name="spent" value={filter.spent} inputMode="decimal" className="input w-24" />
+      </label>
       {Object.values(filter).some((v) => v !== '') && (
         <Link href={`${base}/customers`} className="link text-sm">
           {common.showAll}
