@@ -56,6 +56,8 @@ async function measured(): Promise<{ rows: Row[]; notes: string[] }> {
   const asked: [what: string, ask: (access: typeof few, i: number) => Promise<unknown>][] = [
     ['the first page', (access) => listCustomers(access)],
     ['the first page of a country', (access) => listCustomers(access, { ...NO_FILTER, country: 'PL' })],
+    ['the first page of a language', (access) => listCustomers(access, { ...NO_FILTER, language: 'fr' })],
+    ['the first page of who spent most', (access) => listCustomers(access, { ...NO_FILTER, spent: '1000' })],
     [
       'a search by a part of a name',
       (access, i) => listCustomers(access, { ...NO_FILTER, search: `mira${(i * 37) % 90}` }),
@@ -115,8 +117,8 @@ async function fill(db: Database, store: string, count: number): Promise<void> {
       insert into customer (id, store_id, email, indexed, first_name, last_name, language, address, contacts, orders, spent, country,
         order_language, channel, last_order_at)
       select concat(${prefix}, lpad(seq, 20, '0')), ${store}, concat('customer', seq, '@many.example'), true,
-        concat('Mira', seq % 97), concat('Okafor', seq % 9973), '', '{"name":"x","lines":[],"city":"x","country":"DE"}', '[]', 1, 1000,
-        elt(1 + seq % 5, 'DE', 'PL', 'FR', 'GB', 'AE'), 'en', 'web-shop', from_unixtime(1700000000 + seq)
+        concat('Mira', seq % 97), concat('Okafor', seq % 9973), '', '{"name":"x","lines":[],"city":"x","country":"DE"}', '[]', 1, 1000 + (seq * 7919) % 100000,
+        elt(1 + seq % 5, 'DE', 'PL', 'FR', 'GB', 'AE'), if(seq % 500 = 0, 'fr', 'en'), 'web-shop', from_unixtime(1700000000 + seq)
       from ${seq}`);
     for (const word of [
       "concat('mira', seq % 97)",

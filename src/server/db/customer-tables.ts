@@ -1,4 +1,5 @@
 /** Customers: everybody who ordered, and whom a list or a colleague named. */
+import { sql } from 'drizzle-orm';
 import {
   type AnyMySqlColumn,
   bigint,
@@ -46,6 +47,11 @@ export const customers = mysqlTable(
     country: varchar('country', { length: 2 }).notNull().default(''),
     orderLanguage: varchar('order_language', { length: 20 }).notNull().default(''),
     channel: exact('channel', 64).notNull().default(''),
+    /** That they are written to in: for finding them by it. */
+    speaks: varchar('speaks', { length: 20 }).generatedAlwaysAs(
+      sql`if(language = '', order_language, language)`,
+      { mode: 'stored' },
+    ),
     lastOrderAt: time('last_order_at'),
     /** The customer that this is another address of: who they are stands there. */
     joinedInto: id('joined_into').references((): AnyMySqlColumn => customers.id, { onDelete: 'set null' }),
@@ -59,6 +65,7 @@ export const customers = mysqlTable(
     index('customer_newest').on(t.storeId, t.lastOrderAt, t.id),
     index('customer_country').on(t.storeId, t.country, t.lastOrderAt, t.id),
     index('customer_channel').on(t.storeId, t.channel, t.lastOrderAt, t.id),
+    index('customer_speaks').on(t.storeId, t.speaks, t.lastOrderAt, t.id),
     index('customer_joined').on(t.joinedInto),
     index('customer_spent').on(t.storeId, t.spent),
     index('customer_to_index').on(t.indexed),

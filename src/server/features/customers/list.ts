@@ -170,9 +170,7 @@ function conditions({ store }: Access, filter: CustomerFilterState): SQL[] {
   const mine = sql`${customers.storeId}`;
   return [
     ...(country ? [eq(customers.country, country)] : []),
-    ...(language
-      ? [sql`if(${customers.language} = '', ${customers.orderLanguage}, ${customers.language}) = ${language}`]
-      : []),
+    ...(language ? [eq(customers.speaks, language)] : []),
     ...(spent ? [gte(customers.spent, parseAmount(spent, store.currency) ?? 0)] : []),
     ...(channel ? [eq(customers.channel, channel)] : []),
     ...(kind ? [eq(customers.guest, kind === 'guest')] : []),

@@ -1,0 +1,2 @@
+ALTER TABLE `customer` ADD COLUMN IF NOT EXISTS `speaks` varchar(20) GENERATED ALWAYS AS (if(language = '', order_language, language)) STORED;--> statement-breakpoint
+CREATE INDEX IF NOT EXISTS `customer_speaks` ON `customer` (`store_id`,`speaks`,`last_order_at`,`id`);
