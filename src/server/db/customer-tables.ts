@@ -48,10 +48,9 @@ export const customers = mysqlTable(
     orderLanguage: varchar('order_language', { length: 20 }).notNull().default(''),
     channel: exact('channel', 64).notNull().default(''),
     /** That they are written to in: for finding them by it. */
-    speaks: varchar('speaks', { length: 20 }).generatedAlwaysAs(
-      sql`if(language = '', order_language, language)`,
-      { mode: 'stored' },
-    ),
+    speaks: varchar('speaks', { length: 20 }).generatedAlwaysAs(sql`if(language = '', order_language, language)`, {
+      mode: 'stored',
+    }),
     lastOrderAt: time('last_order_at'),
     /** The customer that this is another address of: who they are stands there. */
     joinedInto: id('joined_into').references((): AnyMySqlColumn => customers.id, { onDelete: 'set null' }),
