@@ -205,6 +205,6 @@ test('words are changed and published, a service is connected, an order is place
     await expect(page.getByText('smtp.harrowpost.example takes mail.')).toBeVisible();
     await expect(page.getByText(/steps? left/)).toHaveCount(0);
     await expect(page.getByRole('link', { name: /^[1-9]\d* sent today/ })).toBeVisible();
-    await expect(page.getByText(/31 notifications are live, among them Order received/)).toBeVisible();
+    await expect(page.getByText(/32 notifications are live, among them Order received/)).toBeVisible();
   });
 });

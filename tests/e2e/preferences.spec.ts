@@ -50,7 +50,6 @@ test('a customer keeps a contact and a language on their page, and the next invo
     await page.getByLabel('Language', { exact: true }).first().selectOption('Deutsch');
     await page.getByRole('button', { name: 'Save' }).click();
     await expect(page.getByRole('status')).toHaveText('Gespeichert. Sie können diese Seite schließen.');
-    await page.screenshot({ path: 'test-results/preferences.png' });
   });
   await test.step('the next order is in it, and its invoice reaches Accounts once', async () => {
     await placeByEvent(request, 'PR-2', email);
