@@ -1,6 +1,7 @@
 /** Customers: found, read, changed. */
 import { Type, type Static } from '@sinclair/typebox';
 import { ContactLimitsSchema, ContactSchema, MOST_CONTACTS, type Contact, type ContactLimits } from '@/core/order';
+import type { SenderKind } from '@/core/mail';
 import type { OptionalKind } from '@/core/moments';
 import type { ListedDelivery } from './deliveries';
 import type { OrderRow } from './orders';
@@ -16,7 +17,7 @@ export interface CustomerFilterState {
   kind: '' | 'account' | 'guest';
   /** Who is not written to, unsubscribed, or whose mail failed in the last 30 days. */
   mail: '' | 'withheld' | 'unsubscribed' | 'failed';
-  /** A category that they bought of. */
+  /** A category that they bought of, or the stock number of a product. */
   bought: string;
   /** That they are written to in: BCP 47. */
   language: string;
@@ -72,6 +73,8 @@ export interface MailStanding {
   /** Reasons of the do-not-send list, with the entry's id where it is of this address alone. */
   withheld: { id?: string; reason: string; by: string; at: string }[];
   unsubscribed: { kind: OptionalKind; how: string; at: string }[];
+  /** It stands for their own, which a marketplace hides: through which, and what it passes on (none named: all). */
+  masked?: { channel: string; kinds: SenderKind[] };
 }
 
 /** A notification to contacts, as it is chosen for one of them. */

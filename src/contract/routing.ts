@@ -79,6 +79,8 @@ export const SaveCopySchema = Type.Object(
     /** None for all, as of channels. */
     notifications: ids,
     channels: ids,
+    /** In 24 hours; as many as there are without it. */
+    mostADay: Type.Optional(Type.Integer({ minimum: 1, maximum: 100_000 })),
   },
   { additionalProperties: false },
 );
@@ -96,5 +98,6 @@ export interface Copies {
     address: string;
     notifications: string[];
     channels: string[];
+    mostADay?: number;
   }[];
 }

@@ -76,6 +76,7 @@ export const FIELD_WORDS: Readonly<Record<string, Partial<Record<Cause, string>>
   shipping: { empty: say.chooseAShippingMethod },
   sku: { empty: say.chooseAProduct },
   staffId: { empty: say.chooseAColleague },
+  mostADay: { form: say.enterHowManyADay },
   role: { empty: say.sayWhatTheyAre },
   domains: { empty: say.enterADomain },
   store: { empty: say.enterTheNameOfTheStore },

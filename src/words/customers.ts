@@ -168,4 +168,6 @@ export const say = speak('customers', {
   takeApart: 'Take apart',
   takenApart: '{$address} is a customer of its own again.',
   erasesJoined: 'So is what was under {$addresses}.',
+  isMasked: '{$channel} hides their own address behind this one, and passes on what is sent to it.',
+  isMaskedFor: '{$channel} hides their own address behind this one, and passes on only: {$kinds}.',
 });

@@ -219,4 +219,5 @@ export const say = speak('problems', {
   choosePlaces: 'Choose at least one place.',
   sayWhatTheyAre: 'Say what they are to the order, as the shop calls it.',
   enterADomain: 'Enter the domains that their addresses may have, such as colleagues.example.',
+  enterHowManyADay: 'Enter a number from 1 to 100,000, or nothing.',
 });

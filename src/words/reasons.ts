@@ -75,4 +75,5 @@ export const say = speak('reasons', {
   contactChosen: '{$name} is a contact of the customer, and {$notification} is chosen for them.',
   nobodyInOrder: 'Order {$order} names no {$role}.',
   domainNotAllowed: 'The order names {$address} as {$role}, which is of no domain that this store allows.',
+  copiesLimit: '{$person} had {$most} copies in 24 hours, as many as are set.',
 });

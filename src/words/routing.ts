@@ -119,4 +119,7 @@ export const say = speak('routing', {
   lookFirst: 'Look',
   isTakenBack: 'It is as it was before.',
   waitingStays: 'Messages that wait stay as they were planned.',
+  atMostADay: 'at most {$n :integer} in 24 hours',
+  mostCopiesADay: 'At most, in 24 hours',
+  mostCopiesHint: 'Empty for every copy. What is more is not sent, and the record says so.',
 });

@@ -132,3 +132,27 @@ test('who is away is stood in for, and copies of what customers get reach the te
     await expect(copies.getByText('archive@bindery-print.example')).toHaveCount(0);
   });
 });
+
+test('a rule is changed, tried on past orders, live, and taken back from the list of changes', async ({ page }) => {
+  await signIn(page);
+  await page.goto('/s/quillwick/routing');
+  const rules = page.getByRole('region', { name: 'New order' });
+  await rules.getByRole('button', { name: 'Change the rule of Pawel Rutka' }).click();
+  const form = page.getByRole('form', { name: 'Change the rule of Pawel Rutka' });
+  await form.getByLabel('Gets messages about').click();
+  await page.getByRole('option', { name: /kits/ }).click();
+  // Tried before it is live.
+  await expect(form.getByRole('status')).toContainText('Pawel Rutka');
+  await form.getByRole('button', { name: 'Keep the change' }).click();
+  await expect(rules).toContainText('orders with kits');
+  const changes = page.getByRole('region', { name: 'Changes of late' });
+  await expect(changes.getByRole('listitem').first()).toContainText('Changed: New order to Pawel Rutka');
+  await changes.getByRole('button', { name: 'Take back' }).first().click();
+  const dialog = page.getByRole('dialog', { name: 'Take a change back' });
+  await dialog.getByRole('button', { name: 'Look' }).click();
+  await expect(dialog.getByRole('status')).toContainText('Pawel Rutka');
+  await dialog.getByRole('button', { name: 'Take back' }).click();
+  await expect(dialog).toHaveCount(0);
+  await expect(rules).not.toContainText('orders with kits');
+  await expect(changes).toContainText('taken back by Marta Oyelaran');
+});

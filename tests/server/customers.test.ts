@@ -521,6 +521,9 @@ describe('the list', () => {
     expect(await rows({ ...filter, spent: '999999' })).not.toContain(email);
     expect(readCustomerFilter({ spent: '12,50' }).spent).toBe('12.50');
     expect(readCustomerFilter({ spent: 'much' }).spent).toBe('');
+    const bought = { ...NO_FILTER, bought: 'PA-KOZO' };
+    expect(await rows(bought)).toContain(email);
+    expect(await rows({ ...bought, bought: 'NO-SUCH' })).toEqual([]);
     const saved = await saveList(await accessAs(), { name: ' Sweden ', filter });
     expect(await savedListsOf(await accessAs())).toContainEqual({ id: saved.id, name: 'Sweden', filter });
     // The same name again: it is replaced.
@@ -534,6 +537,20 @@ describe('the list', () => {
     await removeList(await accessAs(), { id: saved.id });
     await expect(removeList(await accessAs(), { id: saved.id })).rejects.toMatchObject({ code: 'not-found' });
   });
+});
+
+it('a customer whose address a marketplace hides is shown as such', async () => {
+  await database()
+    .update(channels)
+    .set({ maskedDomain: 'hidden-market.example', maskedKinds: ['orders'] })
+    .where(and(eq(channels.storeId, SHOP), eq(channels.id, 'web-shop')));
+  const email = 'buyer-9@hidden-market.example';
+  await place({ number: 'HID-1', customer: { email } });
+  expect((await load(email)).mail[0]!.masked).toMatchObject({ kinds: ['orders'] });
+  await database()
+    .update(channels)
+    .set({ maskedDomain: '', maskedKinds: [] })
+    .where(and(eq(channels.storeId, SHOP), eq(channels.id, 'web-shop')));
 });
 
 describe('the record of a customer', () => {

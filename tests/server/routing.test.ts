@@ -2,7 +2,7 @@
 import { eq } from 'drizzle-orm';
 import type { Order } from '@/core/order';
 import { database } from '@/server/db/client';
-import { deliveries } from '@/server/db/schema';
+import { deliveries, notWritten } from '@/server/db/schema';
 import { receiveEvent } from '@/server/events/receive';
 import { bringIn } from '@/server/features/exchange/bring-in';
 import { orderChoices, placeOrder } from '@/server/features/orders/placing';
@@ -211,6 +211,28 @@ describe('copies for the team', () => {
     await expect(removeCopy(access, { id: rules[0]!.id })).rejects.toMatchObject({ code: 'not-found' });
     expect((await loadCopies(access)).rules).toEqual([]);
   });
+});
+
+it('copies are no more in 24 hours than is set, and the record says which were not sent', async () => {
+  await connectService();
+  const access = await accessAs();
+  const address = `few-${process.pid}@quillwick.example`;
+  await saveCopy(access, { recipient: { address }, notifications: [], channels: [], mostADay: 2 });
+  for (let n = 0; n < 3; n += 1) {
+    await receiveEvent(SHOP, placedEvent());
+  }
+  await drain();
+  expect(await mailbox(address)).toHaveLength(2);
+  const [left] = await database().select().from(notWritten).where(eq(notWritten.recipient, address));
+  expect(left!.reasons).toEqual([{ code: 'copies-limit', person: address, most: '2' }]);
+  const { rules } = await loadCopies(access);
+  const own = rules.find((r) => r.address === address)!;
+  expect(own.mostADay).toBe(2);
+  await saveCopy(access, { id: own.id, recipient: { address }, notifications: [], channels: [] });
+  await receiveEvent(SHOP, placedEvent());
+  await drain();
+  expect(await mailbox(address)).toHaveLength(3);
+  await removeCopy(access, { id: own.id });
 });
 
 describe('whom an order names', () => {

@@ -9,6 +9,8 @@ export interface CopyRule {
   notifications: readonly string[];
   /** Ids of channels; none for all. */
   channels: readonly string[];
+  /** So many in 24 hours at most; as many as there are without it. */
+  mostADay?: number;
 }
 
 /**

@@ -97,6 +97,7 @@ export class Planning {
         this.result.deliveries.push({
           ...own,
           recipient: { address, name, role: 'staff' },
+          ...(rule.mostADay !== undefined && { copiesMost: rule.mostADay }),
           reasons: [...own.reasons, reason],
         });
       }

@@ -106,6 +106,7 @@ const WORDS: [Reason, string][] = [
     { code: 'contact-chosen', name: 'Books', notification: 'Invoice' },
     'Books is a contact of the customer, and Invoice is chosen for them.',
   ],
+  [{ code: 'copies-limit', person: 'Archive', most: '20' }, 'Archive had 20 copies in 24 hours, as many as are set.'],
   [{ code: 'nobody-in-order', role: 'account manager', order: 'QW-1' }, 'Order QW-1 names no account manager.'],
   [
     { code: 'domain-not-allowed', role: 'account manager', address: 'x@elsewhere.example' },

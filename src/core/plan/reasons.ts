@@ -61,6 +61,7 @@ export const ReasonSchema = Type.Union([
   reason('variant-nothing', { notification: text, variant: text, words: text }),
   reason('started', { notification: text }),
   reason('ended', { notification: text, end: text }),
+  reason('copies-limit', { person: text, most: text }),
   reason('nobody-in-order', { role: text, order: text }),
   reason('domain-not-allowed', { role: text, address: text }),
   reason('no-contacts', { notification: text, labels: text }),
@@ -184,6 +185,8 @@ function sentenceOf(reason: Reason): string {
       return say.started(reason);
     case 'ended':
       return reason.end === 'answered' ? say.answered : say.ended({ end: endWords(reason.end) });
+    case 'copies-limit':
+      return say.copiesLimit(reason);
     case 'nobody-in-order':
       return say.nobodyInOrder(reason);
     case 'domain-not-allowed':

@@ -77,6 +77,8 @@ export interface PlannedDelivery {
   sender: SenderKind;
   /** For what its reader can unsubscribe from: as which kind. */
   optional?: OptionalKind;
+  /** Of a copy: how many its reader gets in 24 hours at most. */
+  copiesMost?: number;
   language: string;
   /** When it waits: in ms since the epoch. Left out for what goes out at once. */
   dueAt?: number;

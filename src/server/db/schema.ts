@@ -441,6 +441,8 @@ export const copyRules = mysqlTable('copy_rule', {
   /** Ids of notifications and of channels; none for all. */
   notifications: json<string[]>('notifications').notNull(),
   channels: json<string[]>('channels').notNull(),
+  /** In 24 hours; as many as there are without it. */
+  mostADay: int('most_a_day'),
 });
 
 export const heartbeats = mysqlTable('heartbeat', {

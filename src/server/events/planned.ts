@@ -1,8 +1,10 @@
 /** What was planned for an event, kept with it: what goes out, and who was not written to. */
-import type { Plan } from '@/core/plan';
+import { and, count, eq, gt, like } from 'drizzle-orm';
+import type { Plan, Reason } from '@/core/plan';
 import type { Executor } from '../db/client';
 import { deliveries, notWritten } from '../db/schema';
-import { newId } from '../base/ids';
+import { databaseTime } from '../db/time';
+import { idAt, newId } from '../base/ids';
 import type { PreparedPlanner } from './planner';
 
 export interface PlannedFor {
@@ -19,8 +21,9 @@ export async function keepPlan(
   tx: Executor,
   { orderNumber, ...common }: PlannedFor,
   names: PreparedPlanner['names'],
-  plan: Plan,
+  planned: Plan,
 ): Promise<string[]> {
+  const plan = await withinLimits(tx, common.storeId, planned);
   const rows = plan.deliveries.map((d) => ({
     ...common,
     id: newId(),
@@ -57,4 +60,43 @@ export async function keepPlan(
     );
   }
   return rows.map((r) => r.id);
+}
+
+const DAY_MS = 86_400_000;
+
+/** A plan without the copies that are more than their reader is to have in 24 hours; those are told as not written. */
+async function withinLimits(tx: Executor, storeId: string, plan: Plan): Promise<Plan> {
+  const limited = new Set(plan.deliveries.flatMap((d) => (d.copiesMost === undefined ? [] : [d.recipient.address])));
+  if (limited.size === 0) return plan;
+  const since = idAt((await databaseTime(tx)) - DAY_MS);
+  const had = new Map<string, number>();
+  for (const address of limited) {
+    const [row] = await tx
+      .select({ n: count() })
+      .from(deliveries)
+      .where(
+        and(
+          eq(deliveries.storeId, storeId),
+          eq(deliveries.recipient, address),
+          gt(deliveries.id, since),
+          eq(deliveries.role, 'staff'),
+          like(deliveries.reasons, '%"copy-of"%'),
+        ),
+      );
+    had.set(address, row?.n ?? 0);
+  }
+  const kept: Plan = { deliveries: [], notWritten: [...plan.notWritten] };
+  for (const delivery of plan.deliveries) {
+    const { copiesMost, recipient, notificationId } = delivery;
+    const before = had.get(recipient.address) ?? 0;
+    if (copiesMost !== undefined && before >= copiesMost) {
+      const person = recipient.name || recipient.address;
+      const reason: Reason = { code: 'copies-limit', person, most: String(copiesMost) };
+      kept.notWritten.push({ notificationId, recipient, reasons: [reason] });
+      continue;
+    }
+    if (copiesMost !== undefined) had.set(recipient.address, before + 1);
+    kept.deliveries.push(delivery);
+  }
+  return kept;
 }

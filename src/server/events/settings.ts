@@ -201,8 +201,9 @@ export async function copyRulesOf(db: Executor, storeId: string): Promise<CopyRu
     .leftJoin(staff, eq(staff.id, copyRules.staffId))
     .where(eq(copyRules.storeId, storeId))
     .orderBy(copyRules.id);
-  return rows.map(({ rule: { id, address, notifications: of, channels: from }, name, email }) => ({
+  return rows.map(({ rule: { id, address, notifications: of, channels: from, mostADay }, name, email }) => ({
     id,
+    ...(mostADay !== null && { mostADay }),
     recipient: recipientOf(email ?? address, name ?? '', null),
     notifications: of,
     channels: from,

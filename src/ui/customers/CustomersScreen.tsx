@@ -8,7 +8,7 @@ import { NO_COUNTRY } from '@/core/order';
 import { inEachLanguage } from '@/words/speak';
 import { say } from '@/words/customers';
 import { say as common } from '@/words/common';
-import { Pick } from '../parts/fields';
+import { Pick, Search } from '../parts/fields';
 import { FilterInput } from '../parts/FilterInput';
 import { Money, Time } from '../parts/format';
 import Link from '../parts/Link';
@@ -43,6 +43,7 @@ export interface CustomersScreenProps {
   /** Names by id. */
   channels: Record<string, string>;
   /** For who may set them. */
+  products: { sku: string; name: string }[];
   languages: { id: string; name: string }[];
   /** Selections of the list under a name, and what can be done with them. */
   saved: SavedList[];
@@ -154,8 +155,9 @@ function CustomersFilter({
   countries,
   languages,
   categories,
+  products,
   channels,
-}: Pick<CustomersScreenProps, 'base' | 'filter' | 'countries' | 'languages' | 'categories' | 'channels'>) {
+}: Pick<CustomersScreenProps, 'base' | 'filter' | 'countries' | 'languages' | 'categories' | 'products' | 'channels'>) {
   const router = useRouter();
   const go = (change: Partial<CustomerFilterState>): void =>
     router.push(customersAddress(base, { ...filter, ...change }));
@@ -219,11 +221,16 @@ function CustomersFilter({
         ]}
         onChange={(mail) => go({ mail })}
       />
-      <Pick
+      <Search
         label={say.bought}
-        className="w-36"
+        className="w-56"
         value={filter.bought}
-        choices={[{ value: '', label: say.boughtAnything }, ...categories.map((c) => ({ value: c, label: c }))]}
+        placeholder={say.boughtAnything}
+        choices={[
+          { value: '', label: say.boughtAnything },
+          ...categories.map((c) => ({ value: c, label: c })),
+          ...products.map((p) => ({ value: p.sku, label: p.name, note: p.sku })),
+        ]}
         onChange={(bought) => go({ bought })}
       />
       <Pick

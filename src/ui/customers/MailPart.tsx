@@ -3,9 +3,11 @@
 import { useState } from 'react';
 import { toast } from 'sonner';
 import type { CustomerPage, MailStanding } from '@/contract/customers';
+import { SENDER_KIND_LABELS } from '@/core/mail';
 import type { Result } from '@/core/result';
 import { say } from '@/words/customers';
 import { say as common } from '@/words/common';
+import { listed } from '@/words/speak';
 import { Dialog } from '../parts/Dialog';
 import { Field } from '../parts/fields';
 import { Mark } from '../parts/marks';
@@ -57,7 +59,7 @@ export function MailPart({
   );
 }
 
-function Standing({ standing: { address, withheld, unsubscribed } }: { standing: MailStanding }) {
+function Standing({ standing: { address, withheld, unsubscribed, masked } }: { standing: MailStanding }) {
   return (
     <>
       {withheld.length === 0 && (
@@ -72,6 +74,16 @@ function Standing({ standing: { address, withheld, unsubscribed } }: { standing:
           <span className="min-w-0">{say.isNotWritten({ address, reason: w.reason })}</span>
         </span>
       ))}
+      {masked && (
+        <span className="block text-slate">
+          {masked.kinds.length === 0
+            ? say.isMasked({ channel: masked.channel })
+            : say.isMaskedFor({
+                channel: masked.channel,
+                kinds: listed(masked.kinds.map((k) => SENDER_KIND_LABELS[k])),
+              })}
+        </span>
+      )}
       {unsubscribed.map(({ kind }) => (
         <span key={kind} className="block text-slate">
           {kind === 'offers' ? say.wantsNoOffers({ address }) : say.wantsNoFeedback({ address })}

@@ -37,12 +37,15 @@ export function CopiesPart({
   const [open, setOpen] = useState<string>();
   const remove = async (rule: CopyRule): Promise<void> => {
     if (valueOrToast(await answered(onRemoveCopy(rule.id))) === undefined) return;
-    const { staffId, address, notifications, channels: from } = rule;
+    const { staffId, address, notifications, channels: from, mostADay } = rule;
+    const limit = mostADay !== undefined && { mostADay };
     did(
       say.nGetsNoCopies({ n: rule.name || address }),
       async () =>
         void valueOrToast(
-          await answered(onSaveCopy({ recipient: staffId ? { staffId } : { address }, notifications, channels: from })),
+          await answered(
+            onSaveCopy({ recipient: staffId ? { staffId } : { address }, notifications, channels: from, ...limit }),
+          ),
         ),
       common.putBack,
     );
@@ -60,6 +63,7 @@ export function CopiesPart({
                 <div className="text-xs text-slate">
                   {ofWhat(rule, copies, channels)}
                   {rule.name && ` · ${rule.address}`}
+                  {rule.mostADay !== undefined && ` · ${say.atMostADay({ n: rule.mostADay })}`}
                 </div>
                 <HowMany copies={copies} rule={rule} />
               </div>
@@ -146,6 +150,7 @@ function CopyForm({
   const [address, setAddress] = useState(rule && !rule.staffId ? rule.address : '');
   const [notifications, setNotifications] = useState(rule?.notifications ?? []);
   const [from, setFrom] = useState(rule?.channels ?? []);
+  const [most, setMost] = useState(rule?.mostADay === undefined ? '' : String(rule.mostADay));
   const [failure, setFailure] = useState<Failure>();
   const [busy, setBusy] = useState(false);
   const save = async (): Promise<void> => {
@@ -155,6 +160,7 @@ function CopyForm({
       recipient: kind === 'colleague' ? { staffId: person ?? '' } : { address: address.trim() },
       notifications,
       channels: from,
+      ...(most.trim() !== '' && { mostADay: Number(most) }),
     };
     const result = await answered(onSaveCopy(input));
     setBusy(false);
@@ -234,8 +240,22 @@ function CopyForm({
           />
         )}
       </Field>
+      <Field label={say.mostCopiesADay} hint={say.mostCopiesHint} problem={problemAt(failure, '/mostADay')}>
+        {(ids) => (
+          <input
+            {...ids}
+            className="input w-28"
+            inputMode="numeric"
+            value={most}
+            onChange={(e) => {
+              setMost(e.target.value);
+              setFailure(undefined);
+            }}
+          />
+        )}
+      </Field>
       <HowMany copies={copies} rule={{ notifications, channels: from }} />
-      {failure && problem === undefined && <Trouble>{failure.message}</Trouble>}
+      {failure && problem === undefined && !problemAt(failure, '/mostADay') && <Trouble>{failure.message}</Trouble>}
       <div className="flex gap-2">
         <button type="submit" className="btn btn-main" disabled={busy}>
           {rule ? say.keepTheChange : say.sendThem}

@@ -173,4 +173,6 @@ export const customers: TranslationOf<typeof say> = {
   takeApart: 'Trennen',
   takenApart: '{$address} ist wieder ein eigener Kunde.',
   erasesJoined: 'Das gilt auch für {$addresses}.',
+  isMasked: '{$channel} verbirgt dahinter die eigene Adresse und leitet weiter, was hierher geht.',
+  isMaskedFor: '{$channel} verbirgt dahinter die eigene Adresse und leitet nur weiter: {$kinds}.',
 };

@@ -75,4 +75,5 @@ export const reasons: TranslationOf<typeof say> = {
   contactChosen: '{$name} ist ein Kontakt des Kunden, und {$notification} ist für ihn gewählt.',
   nobodyInOrder: 'Die Bestellung {$order} nennt niemanden als „{$role}“.',
   domainNotAllowed: 'Die Bestellung nennt {$address} als „{$role}“; diese Domain erlaubt der Shop nicht.',
+  copiesLimit: '{$person} hatte in 24 Stunden {$most} Kopien, so viele wie eingestellt.',
 };

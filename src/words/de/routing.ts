@@ -122,4 +122,7 @@ export const routing: TranslationOf<typeof say> = {
   lookFirst: 'Ansehen',
   isTakenBack: 'Es ist wieder wie vorher.',
   waitingStays: 'Wartende Nachrichten bleiben, wie sie geplant wurden.',
+  atMostADay: 'höchstens {$n :integer} in 24 Stunden',
+  mostCopiesADay: 'Höchstens, in 24 Stunden',
+  mostCopiesHint: 'Leer für jede Kopie. Was darüber ist, wird nicht gesendet, und die Aufzeichnung sagt es.',
 };

@@ -2,7 +2,7 @@
 import { and, desc, eq, inArray, ne, sql } from 'drizzle-orm';
 import type { CustomerPage, ExportRecord, MailStanding } from '@/contract/customers';
 import { writeTable } from '@/core/exchange';
-import { withheldBy } from '@/core/mail';
+import { matchesPattern, withheldBy } from '@/core/mail';
 import { addressLines } from '@/core/snapshot';
 import { firstMoment, lastMoment } from '@/core/time';
 import type { Access } from '../../auth/access';
@@ -11,6 +11,7 @@ import { AppError } from '../../base/errors';
 import { readKept } from '../../base/reading';
 import { database } from '../../db/client';
 import {
+  channels,
   consents,
   customers,
   deliveries,
@@ -198,8 +199,12 @@ const formerOf = ({ id, storeId }: CustomerRecord) =>
 
 /** What may be sent to some addresses, each with why not. */
 async function standings(storeId: string, addresses: readonly string[]): Promise<MailStanding[]> {
-  const [list, gone] = await Promise.all([
+  const [list, hiding, gone] = await Promise.all([
     withholdingsOf(storeId),
+    database()
+      .select({ name: channels.name, maskedDomain: channels.maskedDomain, maskedKinds: channels.maskedKinds })
+      .from(channels)
+      .where(and(eq(channels.storeId, storeId), ne(channels.maskedDomain, ''))),
     database()
       .select()
       .from(unsubscriptions)
@@ -213,8 +218,13 @@ async function standings(storeId: string, addresses: readonly string[]): Promise
         ),
       ),
   ]);
+  const maskedBy = (address: string): Pick<MailStanding, 'masked'> => {
+    const channel = hiding.find((c) => matchesPattern(`@${c.maskedDomain}`, address));
+    return channel ? { masked: { channel: channel.name, kinds: channel.maskedKinds } } : {};
+  };
   return addresses.map((address) => ({
     address,
+    ...maskedBy(address),
     withheld: list
       .filter((entry) => withheldBy([{ ...entry, kinds: [] }], address, 'orders'))
       .map(({ id, pattern, reason, by, at }) => ({

@@ -178,7 +178,8 @@ function conditions({ store }: Access, filter: CustomerFilterState): SQL[] {
     ...(bought
       ? [
           sql`exists (select 1 from ${orders} where ${orders.storeId} = ${mine} and ${orders.customerEmail} = ${customers.email}
-            and json_contains(json_extract(${orders.snapshot}, '$.lines[*].product.category'), ${JSON.stringify(bought)}))`,
+            and (json_contains(json_extract(${orders.snapshot}, '$.lines[*].product.category'), ${JSON.stringify(bought)})
+              or json_contains(json_extract(${orders.snapshot}, '$.lines[*].product.sku'), ${JSON.stringify(bought)})))`,
         ]
       : []),
     ...(mail === 'withheld'
@@ -223,22 +224,25 @@ function conditions({ store }: Access, filter: CustomerFilterState): SQL[] {
   ];
 }
 
-/** Countries and categories that a list can be narrowed to. */
-export async function customerChoices({ store }: Access): Promise<{ countries: string[]; categories: string[] }> {
-  const [countries, categories] = await Promise.all([
+/** Countries, categories and products that a list can be narrowed to. */
+export async function customerChoices({
+  store,
+}: Access): Promise<{ countries: string[]; categories: string[]; products: { sku: string; name: string }[] }> {
+  const [countries, goods] = await Promise.all([
     database()
       .selectDistinct({ country: customers.country })
       .from(customers)
       .where(eq(customers.storeId, store.id))
       .orderBy(asc(customers.country)),
     database()
-      .selectDistinct({ category: products.category })
+      .select({ category: products.category, sku: products.sku, name: products.name })
       .from(products)
       .where(eq(products.storeId, store.id))
-      .orderBy(asc(products.category)),
+      .orderBy(asc(products.category), asc(products.name)),
   ]);
   return {
     countries: countries.map((c) => c.country).filter((c) => c !== '' && c !== 'ZZ'),
-    categories: categories.map((c) => c.category),
+    categories: [...new Set(goods.map((g) => g.category))],
+    products: goods.map(({ sku, name }) => ({ sku, name })),
   };
 }

@@ -54,8 +54,9 @@ export async function loadCopies({ store }: Access): Promise<Copies> {
         ? [{ notification, channel: channel ?? '', n }]
         : [],
     ),
-    rules: rows.map(({ rule: { id, staffId, address, notifications: of, channels: from }, name, email }) => ({
+    rules: rows.map(({ rule: { id, staffId, address, notifications: of, channels: from, mostADay }, name, email }) => ({
       id,
+      ...(mostADay !== null && { mostADay }),
       ...(staffId && { staffId }),
       name: name ?? '',
       address: email ?? address,
@@ -71,7 +72,7 @@ export async function loadCopies({ store }: Access): Promise<Copies> {
  */
 export async function saveCopy(
   access: Access,
-  { id, recipient, notifications: of, channels: from }: SaveCopy,
+  { id, recipient, notifications: of, channels: from, mostADay }: SaveCopy,
 ): Promise<void> {
   const storeId = access.store.id;
   const db = database();
@@ -117,6 +118,7 @@ export async function saveCopy(
     address: person ? '' : address,
     notifications: of,
     channels: from,
+    mostADay: mostADay ?? null,
   };
   await db.transaction(async (tx) => {
     if (id) {

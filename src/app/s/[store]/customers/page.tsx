@@ -32,7 +32,7 @@ export default async function Customers({
     redirect(`${base}/customers/${found.id}`);
   }
   const filter = readCustomerFilter(query);
-  const [list, { countries, categories }, channels, saved] = await Promise.all([
+  const [list, { countries, categories, products }, channels, saved] = await Promise.all([
     listCustomers(access, filter, oneOf(query.before)),
     customerChoices(access),
     channelNames(access),
@@ -47,6 +47,7 @@ export default async function Customers({
       list={list}
       countries={countries.map((id) => ({ id, name: countryName(id) }))}
       categories={categories}
+      products={products}
       channels={channels}
       languages={access.store.languages.map((id) => ({ id, name: languageName(id) }))}
       saved={saved}

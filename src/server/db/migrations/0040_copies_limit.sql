@@ -1,0 +1,1 @@
+ALTER TABLE `copy_rule` ADD COLUMN IF NOT EXISTS `most_a_day` int;
