@@ -122,4 +122,5 @@ export const say = speak('routing', {
   atMostADay: 'at most {$n :integer} in 24 hours',
   mostCopiesADay: 'At most, in 24 hours',
   mostCopiesHint: 'Empty for every copy. What is more is not sent, and the record says so.',
+  nobodyStandsIn: 'Nobody',
 });

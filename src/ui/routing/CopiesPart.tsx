@@ -7,13 +7,14 @@ import type { Failure } from '@/core/result';
 import { listed } from '@/words/speak';
 import { say } from '@/words/routing';
 import { say as common } from '@/words/common';
-import { Field, Search, Segments } from '../parts/fields';
+import { Field, Segments } from '../parts/fields';
 import { Mark } from '../parts/marks';
 import { PanelTitle, Trouble } from '../parts/Page';
 import { answered, problemAt, valueOrToast } from '../parts/result';
 import { Several } from '../parts/Several';
 import type { Undo } from '../parts/useUndo';
 import type { RoutingProps } from './types';
+import { AddressField, ColleagueField } from './Whom';
 
 type CopyRule = Copies['rules'][number];
 type Channels = readonly { id: string; name: string }[];
@@ -194,29 +195,9 @@ function CopyForm({
         onChange={setKind}
       />
       {kind === 'colleague' ? (
-        <Field label={say.colleague} problem={problem}>
-          {(ids) => (
-            <Search
-              id={ids.id}
-              value={person}
-              placeholder={say.nameOrJob}
-              choices={people.map((p) => ({ value: p.id, label: p.name, note: p.job }))}
-              onChange={setPerson}
-            />
-          )}
-        </Field>
+        <ColleagueField {...{ people, problem }} value={person} onChange={setPerson} />
       ) : (
-        <Field label={common.address} problem={problem}>
-          {(ids) => (
-            <input
-              {...ids}
-              className="input"
-              value={address}
-              placeholder="archive@firm.example"
-              onChange={(e) => setAddress(e.target.value)}
-            />
-          )}
-        </Field>
+        <AddressField value={address} placeholder="archive@firm.example" problem={problem} onChange={setAddress} />
       )}
       <Field label={say.copiesOf} hint={notifications.length === 0 ? say.everyMessage : undefined}>
         {() => (

@@ -12,6 +12,7 @@ import { Field, Search } from '../parts/fields';
 import { Trouble } from '../parts/Page';
 import { answered, problemAt } from '../parts/result';
 import type { RoutingProps } from './types';
+import { whoOf } from './Whom';
 
 export function PauseDialog({
   rule,
@@ -31,7 +32,7 @@ export function PauseDialog({
   const [all, setAll] = useState(rules.length > 1);
   const [failure, setFailure] = useState<Failure>();
   const [busy, setBusy] = useState(false);
-  const who = rule.name || rule.address;
+  const who = whoOf(rule);
   const pause = async (): Promise<void> => {
     setBusy(true);
     // The day begins where the store is.
@@ -93,11 +94,14 @@ export function PauseDialog({
               id={ids.id}
               value={standIn}
               placeholder={say.nameOrJob}
-              choices={people
-                .filter((p) => p.id !== rule.staffId)
-                .map((p) => ({ value: p.id, label: p.name, note: p.job }))}
+              choices={[
+                { value: '', label: say.nobodyStandsIn },
+                ...people
+                  .filter((p) => p.id !== rule.staffId)
+                  .map((p) => ({ value: p.id, label: p.name, note: p.job })),
+              ]}
               onChange={(next) => {
-                setStandIn(next);
+                setStandIn(next === '' ? null : next);
                 setFailure(undefined);
               }}
             />

@@ -19,6 +19,7 @@ import { RuleForm } from './RuleForm';
 import { TryOrder } from './TryOrder';
 import type { Rule } from '@/contract/routing';
 import type { RoutingProps } from './types';
+import { whoOf } from './Whom';
 import { say } from '@/words/routing';
 import { say as common } from '@/words/common';
 import { useUndo, type Undo } from '../parts/useUndo';
@@ -271,9 +272,6 @@ function Rules(
     </section>
   );
 }
-
-/** Who a rule is for, in words. */
-const whoOf = ({ name, address, role }: Rule): string => (role ? say.roleOfOrder({ role }) : name || address);
 
 const recipientOf = ({ staffId, address, language, role }: Rule, domains: readonly string[]) =>
   staffId ? { staffId } : role ? { role, domains } : { address, ...(language && { language }) };

@@ -10,13 +10,14 @@ import { namesAt, ruleAboutsAt, scopeWords, subjectAt, type Scope } from '@/core
 import { ConditionForm } from '../conditions/ConditionForm';
 import { freshTest } from '../conditions/TestFields';
 import { conditionNames } from '../conditions/conditionNames';
-import { Field, Pick as Choose, Search, Segments } from '../parts/fields';
+import { Field, Pick as Choose, Segments } from '../parts/fields';
 import { Trouble } from '../parts/Page';
 import { useKeptForm } from '../parts/useKeptChanges';
 import { answered, problemAt } from '../parts/result';
 import { ForecastOfRule } from './ForecastOfRule';
 import type { Rule } from '@/contract/routing';
 import type { RoutingProps } from './types';
+import { AddressField, ColleagueField, whoOf } from './Whom';
 import { say } from '@/words/routing';
 import { say as common } from '@/words/common';
 import { listed } from '@/words/speak';
@@ -104,11 +105,7 @@ export function RuleForm({
   return (
     <form
       ref={form}
-      aria-label={
-        rule
-          ? say.changeTheRuleOfN({ n: rule.role ? say.roleOfOrder({ role: rule.role }) : rule.name || rule.address })
-          : say.chooseWhoGetsItFor({ name: notification.name })
-      }
+      aria-label={rule ? say.changeTheRuleOfN({ n: whoOf(rule) }) : say.chooseWhoGetsItFor({ name: notification.name })}
       className="my-2 flex flex-col gap-3 bg-panel p-4"
       onSubmit={(e) => {
         e.preventDefault();
@@ -133,37 +130,21 @@ export function RuleForm({
       />
       <div className="grid sm:grid-cols-2 items-start gap-3">
         {kind === 'colleague' ? (
-          <Field
-            label={say.colleague}
+          <ColleagueField
+            people={people}
+            value={person}
             problem={problemAt(failure, '/recipient') ?? problemAt(failure, '/recipient/staffId')}
-          >
-            {(ids) => (
-              <Search
-                id={ids.id}
-                value={person}
-                placeholder={say.nameOrJob}
-                choices={people.map((p) => ({ value: p.id, label: p.name, note: p.job }))}
-                onChange={setPerson}
-              />
-            )}
-          </Field>
+            onChange={setPerson}
+          />
         ) : kind === 'order' ? (
           <OrderFields {...{ role, roles, domains, failure }} onRole={setRole} onDomains={setDomains} />
         ) : (
-          <Field
-            label={common.address}
+          <AddressField
+            value={address}
+            placeholder="name@firm.example"
             problem={problemAt(failure, '/recipient/address') ?? problemAt(failure, '/recipient')}
-          >
-            {(ids) => (
-              <input
-                {...ids}
-                className="input"
-                value={address}
-                placeholder="name@firm.example"
-                onChange={(e) => setAddress(e.target.value)}
-              />
-            )}
-          </Field>
+            onChange={setAddress}
+          />
         )}
         {kind === 'address' && (
           <Field label={common.language}>

@@ -125,4 +125,5 @@ export const routing: TranslationOf<typeof say> = {
   atMostADay: 'höchstens {$n :integer} in 24 Stunden',
   mostCopiesADay: 'Höchstens, in 24 Stunden',
   mostCopiesHint: 'Leer für jede Kopie. Was darüber ist, wird nicht gesendet, und die Aufzeichnung sagt es.',
+  nobodyStandsIn: 'Niemand',
 };
