@@ -66,7 +66,7 @@ export const customers = mysqlTable(
     index('customer_channel').on(t.storeId, t.channel, t.lastOrderAt, t.id),
     index('customer_speaks').on(t.storeId, t.speaks, t.lastOrderAt, t.id),
     index('customer_joined').on(t.joinedInto),
-    index('customer_spent').on(t.storeId, t.spent),
+    index('customer_spent').on(t.storeId, t.spent, t.id),
     index('customer_to_index').on(t.indexed),
   ],
 );

@@ -8,4 +8,4 @@ CREATE TABLE IF NOT EXISTS `saved_list` (
 );
 --> statement-breakpoint
 ALTER TABLE `saved_list` ADD CONSTRAINT `saved_list_store_id_store_id_fk` FOREIGN KEY IF NOT EXISTS `saved_list_store_id_store_id_fk` (`store_id`) REFERENCES `store`(`id`) ON DELETE cascade ON UPDATE no action;--> statement-breakpoint
-CREATE INDEX IF NOT EXISTS `customer_spent` ON `customer` (`store_id`,`spent`);
+CREATE INDEX IF NOT EXISTS `customer_spent` ON `customer` (`store_id`,`spent`,`id`);

@@ -1,5 +1,5 @@
 /** The list of customers: by how lately they ordered, or by what they are looked for. */
-import { and, asc, desc, eq, gt, gte, inArray, isNull, like, lt, or, sql, type SQL } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, gte, inArray, like, lt, or, sql, type SQL } from 'drizzle-orm';
 import type { CustomerFilterState, CustomerList, CustomerRow } from '@/contract/customers';
 import { parseAmount, wordsToFind } from '@/core/order';
 import { isMailAddress } from '@/core/schema';
@@ -40,48 +40,80 @@ export function readCustomerFilter(query: Record<string, string | string[] | und
   };
 }
 
-/** A page of customers: those who ordered last first, and those who never did at the end; of a search, the best named first. */
+/**
+ * A page of customers: those who ordered last first, and those who never did at the end; who spent most first where it is narrowed by that.
+ * Those that were joined into another are found as that one.
+ */
 export async function listCustomers(
   access: Access,
   filter: CustomerFilterState = NO_FILTER,
   before?: string,
 ): Promise<CustomerList> {
-  const where = [eq(customers.storeId, access.store.id), isNull(customers.joinedInto), ...conditions(access, filter)];
+  const where = [eq(customers.storeId, access.store.id), ...conditions(access, filter)];
   if (filter.search !== '') {
     const ids = await found(access, filter.search);
     if (ids.length === 0) return { rows: [], more: false };
-    const rows = await rowsWhere(and(...where, inArray(customers.id, ids)), MOST_FOUND);
-    return { rows, more: ids.length > MOST_FOUND };
+    const rows = await rowsWhere(and(...where, inArray(customers.id, ids)), NEWEST, MOST_FOUND);
+    return { rows: await shown(rows), more: ids.length > MOST_FOUND };
   }
-  const [at, id] = (before ?? '').split('_');
-  if (id !== undefined && id !== '') {
-    const none = sql`${customers.lastOrderAt} is null`;
-    where.push(
-      at === ''
-        ? and(none, lt(customers.id, id))!
-        : or(
-            lt(customers.lastOrderAt, new Date(Number(at) || 0)),
-            and(eq(customers.lastOrderAt, new Date(Number(at) || 0)), lt(customers.id, id)),
-            none,
-          )!,
-    );
-  }
-  const rows = await rowsWhere(and(...where), PAGE + 1);
-  const last = rows[PAGE - 1];
+  // Not so that the index of those who were joined is taken for everybody else.
+  where.push(sql`ifnull(${customers.joinedInto}, '') = ''`);
+  const order = filter.spent === '' ? NEWEST : SPENT;
+  const after = before === undefined ? undefined : order.after(before);
+  if (after) where.push(after);
+  const rows = await rowsWhere(and(...where), order, PAGE + 1);
   return {
-    rows: rows.slice(0, PAGE),
-    ...(rows.length > PAGE && { next: `${last!.lastOrderAt ? Date.parse(last!.lastOrderAt) : ''}_${last!.id}` }),
+    rows: await shown(rows.slice(0, PAGE)),
+    ...(rows.length > PAGE && { next: `${order.place(rows[PAGE - 1]!)}_${rows[PAGE - 1]!.id}` }),
     more: false,
   };
 }
 
-async function rowsWhere(where: SQL | undefined, limit: number): Promise<CustomerRow[]> {
-  const rows = await database()
+type Row = typeof customers.$inferSelect;
+
+interface Order {
+  by: SQL[];
+  /** Where a row stands, as the address of the next page has it before its id. */
+  place: (row: Row) => string;
+  /** What comes after such a place. */
+  after: (place: string) => SQL | undefined;
+}
+
+const NEWEST: Order = {
+  by: [desc(customers.lastOrderAt), desc(customers.id)],
+  place: ({ lastOrderAt }) => (lastOrderAt ? String(lastOrderAt.getTime()) : ''),
+  after: (place) => {
+    const [at, id = ''] = place.split('_');
+    if (id === '') return undefined;
+    const none = sql`${customers.lastOrderAt} is null`;
+    if (at === '') return and(none, lt(customers.id, id));
+    const time = new Date(Number(at) || 0);
+    return or(lt(customers.lastOrderAt, time), and(eq(customers.lastOrderAt, time), lt(customers.id, id)), none);
+  },
+};
+
+const SPENT: Order = {
+  by: [desc(customers.spent), desc(customers.id)],
+  place: ({ spent }) => String(spent),
+  after: (place) => {
+    const [at, id = ''] = place.split('_');
+    const spent = Number(at) || 0;
+    return id === ''
+      ? undefined
+      : or(lt(customers.spent, spent), and(eq(customers.spent, spent), lt(customers.id, id)));
+  },
+};
+
+const rowsWhere = (where: SQL | undefined, { by }: Order, limit: number): Promise<Row[]> =>
+  database()
     .select()
     .from(customers)
     .where(where)
-    .orderBy(desc(customers.lastOrderAt), desc(customers.id))
+    .orderBy(...by)
     .limit(limit);
+
+/** Rows as the list shows them, with what was ordered under further addresses. */
+async function shown(rows: readonly Row[]): Promise<CustomerRow[]> {
   const further = await joinedSums(rows.filter((r) => r.joinedOnes > 0).map((r) => r.id));
   return rows.map(({ firstName, lastName, language, orderLanguage, lastOrderAt, ...c }) => ({
     ...{ id: c.id, email: c.email, company: c.company, guest: c.guest, country: c.country, channel: c.channel },
