@@ -1,6 +1,6 @@
 /** What the screen of routing is given. */
 import { Type, type Static } from '@sinclair/typebox';
-import type { Scope } from '@/core/plan';
+import type { RuleForecast, Scope } from '@/core/plan';
 
 export interface Rule {
   id: string;
@@ -50,6 +50,9 @@ export interface RuleChange {
   notifications: string[];
   takenBackBy?: string;
 }
+
+/** What taking a change of rules back would mean, by notification. */
+export type TakenBackSeen = { notification: string; forecast: RuleForecast }[];
 
 export interface TriedOrder {
   number: string;

@@ -18,7 +18,7 @@ export const say = speak('customers', {
   unsubscribed: 'Unsubscribed',
   mailFailed: 'Mail failed lately',
   bought: 'Bought',
-  boughtAnything: 'Any category',
+  boughtAnything: 'Bought anything',
   lastOrder: 'Last order',
   anyTime: 'Any time',
   lastDays: '.input {$n :integer} .match $n one {{Within {$n} day}} * {{Within {$n} days}}',

@@ -344,8 +344,8 @@ describe('a change of rules', () => {
     await change({ kind: 'category', category: 'papers' });
     const changed = await newest();
     expect(changed).toMatchObject({ deed: 'changed', who: [address] });
-    const forecast = await lookAtTakingBack(access, { id: changed.id });
-    expect(forecast.who.find((w) => w.address === address)!.after).toBe(forecast.orders);
+    const [{ forecast } = { forecast: undefined }] = await lookAtTakingBack(access, { id: changed.id });
+    expect(forecast!.who.find((w) => w.address === address)!.after).toBe(forecast!.orders);
     expect((await rule())!.scope).toEqual({ kind: 'category', category: 'papers' });
     await takeRuleChangeBack(access, { id: changed.id });
     expect((await rule())!.scope).toEqual({ kind: 'all' });

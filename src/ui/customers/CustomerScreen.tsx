@@ -379,8 +379,8 @@ function chosenWords(messages: readonly string[], all: CustomerPage['forContacts
 /** A day that the record is narrowed to; taken once the field is left, so that a day being typed asks for nothing. */
 function DayField({ label, value, onChange }: { label: string; value: string; onChange: (day: string) => void }) {
   return (
-    <label className="flex items-center gap-1.5 text-sm text-slate">
-      {label}
+    <label className="flex items-center gap-1.5 text-sm">
+      <span className="text-slate">{label}</span>
       <input
         key={value}
         type="date"

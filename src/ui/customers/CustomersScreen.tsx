@@ -251,8 +251,8 @@ function CustomersFilter({
         choices={[{ value: '', label: say.allLanguages }, ...languages.map((l) => ({ value: l.id, label: l.name }))]}
         onChange={(language) => go({ language })}
       />
-      <label className="flex items-center gap-1.5 text-sm text-slate">
-        {say.spentAtLeast}
+      <label className="flex items-center gap-1.5 text-sm">
+        <span className="text-slate">{say.spentAtLeast}</span>
         <FilterInput name="spent" value={filter.spent} inputMode="decimal" className="input w-24" />
       </label>
       {Object.values(filter).some((v) => v !== '') && (

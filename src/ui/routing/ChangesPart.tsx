@@ -2,8 +2,7 @@
 /** What was changed of rules of late, and taking it back: what that would mean is seen first. */
 import { useState } from 'react';
 import { toast } from 'sonner';
-import type { RuleChange } from '@/contract/routing';
-import type { RuleForecast } from '@/core/plan';
+import type { RuleChange, TakenBackSeen } from '@/contract/routing';
 import { say } from '@/words/routing';
 import { say as common } from '@/words/common';
 import { listed } from '@/words/speak';
@@ -77,14 +76,14 @@ function TakeBackDialog({
   onTakeBack,
   onClose,
 }: Pick<Props, 'onLookAtTakingBack' | 'onTakeBack'> & { change: RuleChange; onClose: () => void }) {
-  const [forecast, setForecast] = useState<RuleForecast>();
+  const [seen, setSeen] = useState<TakenBackSeen>();
   const [trouble, setTrouble] = useState<string>();
   const [busy, setBusy] = useState(false);
   const look = async (): Promise<void> => {
     setBusy(true);
     const result = await answered(onLookAtTakingBack(change.id));
     setBusy(false);
-    if (result.ok) setForecast(result.value);
+    if (result.ok) setSeen(result.value);
     else setTrouble(result.error.message);
   };
   const take = async (): Promise<void> => {
@@ -105,21 +104,23 @@ function TakeBackDialog({
           <button type="button" className="btn" onClick={onClose}>
             {common.close}
           </button>
-          <button
-            type="button"
-            className="btn btn-main"
-            disabled={busy}
-            onClick={() => void (forecast ? take() : look())}
-          >
-            {forecast ? say.takeBack : say.lookFirst}
+          <button type="button" className="btn btn-main" disabled={busy} onClick={() => void (seen ? take() : look())}>
+            {seen ? say.takeBack : say.lookFirst}
           </button>
         </>
       }
     >
       <div className="flex flex-col gap-3 text-sm">
         <p>{wordsOf(change)}</p>
-        {forecast && <ForecastWords forecast={forecast} />}
-        {forecast && <p>{say.waitingStays}</p>}
+        {seen
+          ?.filter((s) => s.forecast.orders > 0)
+          .map((s) => (
+            <div key={s.notification}>
+              {seen.length > 1 && <p className="font-semibold">{s.notification}</p>}
+              <ForecastWords forecast={s.forecast} />
+            </div>
+          ))}
+        {seen && <p>{say.waitingStays}</p>}
         {trouble && <Trouble>{trouble}</Trouble>}
       </div>
     </Dialog>

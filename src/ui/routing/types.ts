@@ -3,7 +3,7 @@ import type { MomentId } from '@/core/moments';
 import type { Result } from '@/core/result';
 import type { ConditionStore } from '@/contract/notifications';
 import type { RuleForecast } from '@/core/plan';
-import type { Copies, PauseRule, Rule, RuleChange, SaveCopy, TriedOrder } from '@/contract/routing';
+import type { Copies, PauseRule, Rule, RuleChange, SaveCopy, TakenBackSeen, TriedOrder } from '@/contract/routing';
 
 export interface RoutingProps {
   store: ConditionStore & { locales: Record<string, string> };
@@ -25,7 +25,7 @@ export interface RoutingProps {
   zone: string;
   copies: Copies;
   changes: RuleChange[];
-  onLookAtTakingBack: (id: string) => Promise<Result<RuleForecast>>;
+  onLookAtTakingBack: (id: string) => Promise<Result<TakenBackSeen>>;
   onTakeBack: (id: string) => Promise<Result<null>>;
   onSaveCopy: (input: SaveCopy) => Promise<Result<null>>;
   onRemoveCopy: (id: string) => Promise<Result<null>>;

@@ -18,7 +18,7 @@ export const customers: TranslationOf<typeof say> = {
   unsubscribed: 'Abgemeldet',
   mailFailed: 'Kam zuletzt nicht an',
   bought: 'Gekauft',
-  boughtAnything: 'Jede Kategorie',
+  boughtAnything: 'Beliebig gekauft',
   lastOrder: 'Letzte Bestellung',
   anyTime: 'Jederzeit',
   lastDays: '.input {$n :integer} .match $n one {{In {$n} Tag}} * {{In {$n} Tagen}}',

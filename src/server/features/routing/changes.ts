@@ -1,7 +1,7 @@
 /** What was changed of rules, and taking it back: as they were, unless somebody changed them since. */
 import { and, desc, eq, inArray } from 'drizzle-orm';
-import type { RuleChange } from '@/contract/routing';
-import type { RoutingRule, RuleForecast } from '@/core/plan';
+import type { RuleChange, TakenBackSeen } from '@/contract/routing';
+import type { RoutingRule } from '@/core/plan';
 import type { Access } from '../../auth/access';
 import { remember } from '../../auth/history';
 import { AppError } from '../../base/errors';
@@ -18,7 +18,7 @@ const SHOWN = 30;
 
 type Row = typeof routingRules.$inferSelect;
 
-const then = ({ storeId: _store, pausedUntil, ...rule }: Row): RuleThen => ({
+const asKept = ({ storeId: _store, pausedUntil, ...rule }: Row): RuleThen => ({
   ...rule,
   pausedUntil: pausedUntil?.toISOString() ?? null,
 });
@@ -32,7 +32,7 @@ export async function rulesNow(db: Executor, storeId: string, ids: readonly stri
     .where(and(eq(routingRules.storeId, storeId), inArray(routingRules.id, [...ids])))
     .orderBy(routingRules.id)
     .for('update');
-  return rows.map(then);
+  return rows.map(asKept);
 }
 
 /** Changes rules, and writes down how they were before and after: all in one transaction, or nothing. */
@@ -96,13 +96,18 @@ async function changeOf(db: Executor, { store }: Access, id: string, lock = fals
   return row;
 }
 
-/** What taking a change back would mean for the orders of late, for the notification it is about. Nothing is changed. */
-export async function lookAtTakingBack(access: Access, { id }: { id: string }): Promise<RuleForecast> {
+/** What taking a change back would mean for the orders of late, for each notification it is about. Nothing is changed. */
+export async function lookAtTakingBack(access: Access, { id }: { id: string }): Promise<TakenBackSeen> {
   const db = database();
   const { before, after } = await changeOf(db, access, id);
-  const [rules, people] = await Promise.all([
+  const about = [...new Set([...before, ...after].map((r) => r.notificationId))];
+  const [rules, people, named] = await Promise.all([
     routingRulesOf(db, access.store.id),
     db.select().from(staff).where(eq(staff.storeId, access.store.id)),
+    db
+      .select({ id: notifications.id, name: notifications.name })
+      .from(notifications)
+      .where(and(eq(notifications.storeId, access.store.id), inArray(notifications.id, about))),
   ]);
   const touched = new Set([...before, ...after].map((r) => r.id));
   const back = before.map((r): RoutingRule => {
@@ -123,8 +128,11 @@ export async function lookAtTakingBack(access: Access, { id }: { id: string }): 
       }),
     };
   });
-  const notificationId = [...before, ...after][0]?.notificationId ?? '';
-  return forecastOf(access, notificationId, [...rules.filter((r) => !touched.has(r.id)), ...back]);
+  const then = [...rules.filter((r) => !touched.has(r.id)), ...back];
+  const seen: TakenBackSeen = [];
+  for (const notification of named)
+    seen.push({ notification: notification.name, forecast: await forecastOf(access, notification.id, then) });
+  return seen;
 }
 
 /** One rule, whatever it is kept as: for telling whether it is still as a change left it. */

@@ -4,7 +4,7 @@ import { act, actAndRefresh, done } from '@/app/act';
 import type { RuleForecast } from '@/core/plan';
 import type { Result } from '@/core/result';
 import { rule } from '@/server/features/notifications/use-cases';
-import type { TriedOrder } from '@/contract/routing';
+import type { TakenBackSeen, TriedOrder } from '@/contract/routing';
 
 export async function addRuleAction(store: string, values: unknown): Promise<Result<null>> {
   return done(await act(rule.add, store, { rule: values }));
@@ -30,7 +30,7 @@ export async function forecastRuleAction(
   return act(rule.forecast, store, { rule: values, ...(instead !== undefined && { instead }) });
 }
 
-export async function lookAtTakingBackAction(store: string, id: string): Promise<Result<RuleForecast>> {
+export async function lookAtTakingBackAction(store: string, id: string): Promise<Result<TakenBackSeen>> {
   return act(rule.lookAtTakingBack, store, { id });
 }
 
