@@ -18,6 +18,9 @@ export interface ListedDelivery {
   acceptedAt?: string | undefined;
   /** When it goes out, while it waits for its time. */
   dueAt?: string | undefined;
+  /** In the record of a person: the number of the edition that it was made from, and what or who it is there for. */
+  edition?: number;
+  cause?: string;
 }
 
 export interface AgainView {

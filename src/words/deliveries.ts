@@ -73,4 +73,7 @@ export const say = speak('deliveries', {
   fromAndSize: '{$from} · {$size} kB as sent',
   triedAgain:
     '.input {$n :integer} .match $n one {{{$n} message is tried again.}} * {{{$n} messages are tried again.}}',
+  causeAndEdition: '{$cause}, edition {$edition :integer}',
+  writtenBy: 'Written by {$person}',
+  sentAgainBy: 'Sent again by {$person}',
 });

@@ -570,9 +570,11 @@ describe('the record of a customer', () => {
         .trim()
         .split('\r\n');
     expect((await file({}))[0]).toBe(
-      'planned,accepted,notification,recipient,to,language,order,subject,state,last_words',
+      'planned,accepted,notification,recipient,to,language,order,subject,state,edition,cause,last_words',
     );
     expect(await file({})).toHaveLength((await load(email)).record.rows.length + 1);
+    const [row] = (await load(email)).record.rows;
+    expect(row).toMatchObject({ edition: expect.any(Number), cause: expect.stringMatching(/./) });
     expect((await file({})).slice(1).every((line) => line.includes(email))).toBe(true);
     expect(await file({ until: '2020-01-02' })).toHaveLength(1);
   });

@@ -7,6 +7,7 @@ import '@/core/names';
 import '@/words/bounces';
 import '@/words/briefing';
 import '@/words/checking';
+import '@/words/deliveries';
 import '@/words/diagnosis';
 import '@/words/dns';
 import '@/words/codes';

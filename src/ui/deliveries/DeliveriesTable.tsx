@@ -73,6 +73,11 @@ export function DeliveriesTable({
               title={d.state === 'accepted' ? d.subject : d.lastWords}
             >
               {d.state === 'accepted' || !d.lastWords ? <bdi lang={d.language}>{d.subject}</bdi> : d.lastWords}
+              {ofPerson && d.cause && (
+                <span dir="ltr" className="block truncate text-xs text-slate">
+                  {d.edition === undefined ? d.cause : say.causeAndEdition({ cause: d.cause, edition: d.edition })}
+                </span>
+              )}
             </td>
             <td data-line="foot" className="truncate px-2">
               {d.order && (

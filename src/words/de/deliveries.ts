@@ -76,4 +76,7 @@ export const deliveries: TranslationOf<typeof say> = {
   fromAndSize: '{$from} · {$size} kB beim Senden',
   triedAgain:
     '.input {$n :integer} .match $n one {{{$n} Nachricht wird erneut versucht.}} * {{{$n} Nachrichten werden erneut versucht.}}',
+  causeAndEdition: '{$cause}, Ausgabe {$edition :integer}',
+  writtenBy: 'Geschrieben von {$person}',
+  sentAgainBy: 'Noch einmal gesendet von {$person}',
 };

@@ -1,8 +1,10 @@
 /** One customer: who they are, what may be sent to them, their orders, and the record of every message to them and their contacts. */
 import { and, desc, eq, inArray, ne, sql } from 'drizzle-orm';
 import type { CustomerPage, ExportRecord, MailStanding } from '@/contract/customers';
+import type { ListedDelivery } from '@/contract/deliveries';
 import { writeTable } from '@/core/exchange';
 import { matchesPattern, withheldBy } from '@/core/mail';
+import { momentLabel } from '@/core/moments';
 import { addressLines } from '@/core/snapshot';
 import { firstMoment, lastMoment } from '@/core/time';
 import type { Access } from '../../auth/access';
@@ -15,6 +17,7 @@ import {
   consents,
   customers,
   deliveries,
+  editions,
   formerAddresses,
   notifications,
   orders,
@@ -26,6 +29,7 @@ import { oneOf } from '../query';
 import type { ExportedFile } from '../templates/exported';
 import { messagesForContacts } from './contacts';
 import { joinedInto } from './join';
+import { say as words } from '@/words/deliveries';
 import { say } from '@/words/refusals';
 
 const ORDERS_SHOWN = 20;
@@ -83,7 +87,10 @@ export async function loadCustomer(
       .where(and(eq(orders.storeId, storeId), inArray(orders.customerEmail, emails)))
       .orderBy(desc(orders.placedAt))
       .limit(ORDERS_SHOWN),
-    listDeliveries(storeId, recordFilter(access, recipients, query)),
+    listDeliveries(storeId, recordFilter(access, recipients, query)).then(async ({ rows, next }) => ({
+      rows: await withCauses(rows),
+      next,
+    })),
     db
       .selectDistinct({ id: notifications.id, name: notifications.name })
       .from(deliveries)
@@ -142,6 +149,42 @@ export function dayOf(value: string | string[] | undefined): string | undefined 
   return /^\d{4}-\d{2}-\d{2}$/.test(day) && !Number.isNaN(Date.parse(day)) ? day : undefined;
 }
 
+/** So many rows are asked about in one statement. */
+const ASKED_AT_ONCE = 1_000;
+
+/** Messages with the edition that each was made from, and what or who it is there for: what happened, or a colleague. */
+async function withCauses(rows: readonly ListedDelivery[]): Promise<ListedDelivery[]> {
+  const about = new Map<string, Pick<ListedDelivery, 'edition' | 'cause'>>();
+  for (let from = 0; from < rows.length; from += ASKED_AT_ONCE) {
+    const found = await database()
+      .select({
+        id: deliveries.id,
+        reasons: deliveries.reasons,
+        moment: deliveries.moment,
+        edition: editions.number,
+      })
+      .from(deliveries)
+      .leftJoin(editions, eq(editions.id, deliveries.editionId))
+      .where(
+        inArray(
+          deliveries.id,
+          rows.slice(from, from + ASKED_AT_ONCE).map((r) => r.id),
+        ),
+      );
+    for (const { id, reasons, moment, edition } of found) {
+      const again = reasons.find((r) => r.code === 'again');
+      const byHand = reasons.find((r) => r.code === 'by-hand');
+      const cause = again
+        ? words.sentAgainBy({ person: again.person })
+        : byHand
+          ? words.writtenBy({ person: byHand.person })
+          : momentLabel(moment);
+      about.set(id, { cause, ...(edition !== null && { edition }) });
+    }
+  }
+  return rows.map((r) => ({ ...r, ...about.get(r.id) }));
+}
+
 const RECORD_COLUMNS = [
   'planned',
   'accepted',
@@ -159,13 +202,14 @@ const MOST_EXPORTED = 100_000;
 export async function exportRecord(access: Access, { id, ...query }: ExportRecord): Promise<ExportedFile> {
   const row = await customerById(access, id);
   const recipients = await addressesOf(row);
-  const { rows } = await listDeliveries(access.store.id, recordFilter(access, recipients, query), MOST_EXPORTED);
+  const listed = await listDeliveries(access.store.id, recordFilter(access, recipients, query), MOST_EXPORTED);
+  const rows = await withCauses(listed.rows);
   await remember(access, 'exportedRecord', { customer: row.email });
   return {
     name: `${access.store.id}-messages-${row.email}.csv`,
     type: 'text/csv; charset=utf-8',
     body: writeTable(
-      [...RECORD_COLUMNS, 'last_words'],
+      [...RECORD_COLUMNS, 'edition', 'cause', 'last_words'],
       rows.map((d) => ({
         planned: d.createdAt,
         accepted: d.acceptedAt,
@@ -176,6 +220,8 @@ export async function exportRecord(access: Access, { id, ...query }: ExportRecor
         order: d.order,
         subject: d.subject,
         state: d.state,
+        edition: d.edition,
+        cause: d.cause,
         last_words: d.lastWords,
       })),
     ),
