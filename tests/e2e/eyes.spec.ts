@@ -2,29 +2,10 @@
 import { mkdtempSync, mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import axe from 'axe-core';
 import { chromium, type Page } from '@playwright/test';
-import { atRest, withoutRoom } from './room';
+import { axeFindings } from './axe';
+import { withoutRoom } from './room';
 import { expect, signIn, test } from './support';
-
-/** What axe finds on the page. The message itself stands in a frame without script, where axe cannot run. */
-async function axeFindings(page: Page, name: string): Promise<string[]> {
-  await page.evaluate(axe.source);
-  return atRest(async () => {
-    const violations = await page.evaluate(async () => {
-      const { axe: there } = window as unknown as { axe: typeof axe };
-      const tags = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'];
-      return (await there.run(document, { runOnly: tags, iframes: false, resultTypes: ['violations'] })).violations;
-    });
-    return violations.map(
-      (v) =>
-        `${name}: ${v.id}: ${v.nodes
-          .slice(0, 3)
-          .map((n) => n.target.join(' '))
-          .join(' | ')}`,
-    );
-  });
-}
 
 const SCREENS = {
   'today and the journey': [

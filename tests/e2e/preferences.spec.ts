@@ -1,5 +1,6 @@
 /** Contacts that customers keep: on a page that a link proves to be theirs, and in the shop's checkout and account page. */
 import type { Page } from '@playwright/test';
+import { axeFindings } from './axe';
 import { arrived, expect, happens, mailbox, placeByEvent, PORT, signIn, test } from './support';
 
 const STORE = '/s/quillwick';
@@ -43,6 +44,7 @@ test('a customer keeps a contact and a language on their page, and the next invo
     await expect(page.getByRole('alert')).toHaveText('Nothing was saved. Look at what is marked.');
     await expect(first.getByLabel('Mail address')).toHaveAccessibleDescription('This is not a mail address.');
     await expect(first.getByLabel('Name')).toHaveValue('Bookkeeping');
+    expect(await axeFindings(page, 'preferences')).toEqual([]);
   });
   await test.step('saved, and told in the language they chose', async () => {
     await first.getByLabel('For').selectOption('Accounts');
