@@ -125,7 +125,7 @@ export const say = speak('customers', {
   pageWillClose: 'Links in messages that went out lead to a page that says it is closed.',
   linkDoesNotGoOut:
     'The notification that sends the link is off or has never been published: the page is closed until it is live.',
-  openJourney: 'Open the Journey',
+  openJourney: 'See it on the Journey',
   theirMessages: 'Messages they get',
   messagesOfLabel: 'Those of their label: {$messages}',
   noMessagesOfLabel: 'Those of their label: none yet',

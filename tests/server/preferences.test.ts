@@ -11,6 +11,7 @@ import { correctAddress, saveCustomer } from '@/server/features/customers/change
 import { contactsOf, lookAtLimits, putContacts, saveLimits } from '@/server/features/customers/contacts';
 import { loadCustomer } from '@/server/features/customers/customer';
 import { eraseCustomer } from '@/server/features/people/customer-data';
+import { loadToday } from '@/server/features/today/today';
 import { switchNotification } from '@/server/features/templates/templates';
 import { accessAs, connectService, laterEvent, mailbox, placedEvent, rawMail, SHOP, useDatabase } from './fixture';
 import { byOrder, drain, order, reader } from './orders';
@@ -296,6 +297,8 @@ describe('a store without the page', () => {
     await switchNotification(await accessAs(), 'preferences', false);
     expect(await lookAtLimits(await accessAs(), { limits, page: true })).toMatchObject({ linkGoesOut: false });
     expect((await post(asking)).status).toBe(404);
+    const { lines } = await loadToday(await accessAs());
+    expect(lines.find((l) => l.href === '/journey/preferences')?.fact).toContain('it is closed');
   });
 });
 

@@ -146,7 +146,7 @@ export function LimitsDialog({
             {page && !seen.linkGoesOut && (
               <p>
                 {say.linkDoesNotGoOut}{' '}
-                <Link className="link" href={`${base}/journey`}>
+                <Link className="link" href={`${base}/journey/preferences`}>
                   {say.openJourney}
                 </Link>
               </p>

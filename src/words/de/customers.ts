@@ -129,7 +129,7 @@ export const customers: TranslationOf<typeof say> = {
     'Links in Nachrichten, die schon hinausgingen, führen zu einer Seite, die als geschlossen bezeichnet ist.',
   linkDoesNotGoOut:
     'Die Benachrichtigung, die den Link sendet, ist aus oder wurde nie veröffentlicht: Bis sie läuft, ist die Seite geschlossen.',
-  openJourney: 'Bestellweg öffnen',
+  openJourney: 'Auf dem Bestellweg ansehen',
   theirMessages: 'Welche Nachrichten',
   messagesOfLabel: 'Die zu ihrer Bezeichnung: {$messages}',
   noMessagesOfLabel: 'Die zu ihrer Bezeichnung: noch keine',

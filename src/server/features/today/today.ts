@@ -15,6 +15,7 @@ import { sendingLines } from '../sending/today-lines';
 import { questionLines } from '../briefing/today-lines';
 import { codeLines } from '../codes/today-lines';
 import { firstSteps } from './first-steps';
+import { linkGoesOut } from '../../events/preferences-link';
 import { say } from '@/words/ready';
 import { readKept } from '../../base/reading';
 
@@ -81,6 +82,14 @@ export async function loadToday(access: Access) {
   }
   lines.push(...notificationLines(access, rows, board));
   lines.push(...(await questionLines(access)));
+  if (store.preferencesPage && !(await linkGoesOut(store.id))) {
+    lines.push({
+      state: 'waiting',
+      fact: say.customersPageIsClosed,
+      action: say.seeItOnTheJourney,
+      href: '/journey/preferences',
+    });
+  }
   lines.push(...(await codeLines(access)), ...(await processLines()), ...(await contradictionLines(access)));
   const failedSince = recent.filter((r) => r.at >= since).length;
   lines.push(
