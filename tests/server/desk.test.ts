@@ -145,6 +145,6 @@ describe('Today', () => {
       fact: expect.stringMatching(/order cancelled.*refund issued/),
       href: '/journey',
     });
-    expect(line('36 notifications are off')).toMatchObject({ state: 'waiting', href: '/journey' });
+    expect(line('37 notifications are off')).toMatchObject({ state: 'waiting', href: '/journey' });
   });
 });
