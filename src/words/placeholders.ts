@@ -132,5 +132,5 @@ export const say = speak('placeholders', {
   groupMessage: 'Message',
   addressOfPreferences: 'Address of their preferences',
   preferencesHoldUntil: 'Link to preferences holds until',
-  addressToPreferences: 'Link to preferences',
+  addressToPreferences: 'Address to ask for their preferences',
 });
