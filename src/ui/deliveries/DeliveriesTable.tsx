@@ -68,7 +68,7 @@ export function DeliveriesTable({
             </td>
             <td
               data-line="rest"
-              className="truncate px-2"
+              className={`truncate px-2 ${ofPerson ? 'py-1.5' : ''}`}
               dir="auto"
               title={d.state === 'accepted' ? d.subject : d.lastWords}
             >
