@@ -45,7 +45,7 @@ export const say = speak('customers', {
   noNews: 'Took back the agreement to news and offers',
   nobodySaidNews: 'Nobody said whether they want news and offers.',
   contacts: 'Contacts',
-  contactsNote: 'They get messages to contacts with their label, beside the customer.',
+  contactsNote: 'They get the messages of their label, or chosen ones, beside the customer.',
   noContacts: 'None. A contact is a further address of the customer, such as their accounts department.',
   addContact: 'Add a contact',
   contactN: 'Contact {$n}',

@@ -254,6 +254,7 @@ export const say = speak('names', {
   addressTwice: 'An address that stands twice',
   addressIsYours: 'Their own address',
   tooManyPeople: 'Too many contacts',
+  askAgain: 'When the link is over',
   changedSince: 'Changed elsewhere meanwhile',
   preferencesPlace: 'Page of preferences',
   footerAndPreferences: 'Footer, page of preferences',

@@ -84,5 +84,6 @@ export const say = speak('ready', {
     '.input {$n :integer} .match $n one {{One message failed since yesterday.}} * {{{$n} messages failed since yesterday.}}',
   endedByItself:
     '.input {$n :integer} .match $n one {{{$process} ended by itself once since yesterday. Nothing is lost by that; its log says why.}} * {{{$process} ended by itself {$n} times since yesterday. Nothing is lost by that; its log says why.}}',
-  customersPageIsClosed: 'Footers lead customers to the page of their preferences, and it is closed: the notification that sends the link is off or was never published.',
+  customersPageIsClosed:
+    'Footers lead customers to the page of their preferences, and it is closed: the notification that sends the link is off or was never published.',
 });

@@ -75,6 +75,7 @@ export const PHRASES = [
   'addressIsYours',
   'tooManyPeople',
   'changedSince',
+  'askAgain',
 ] as const;
 export type Phrase = (typeof PHRASES)[number];
 
@@ -149,6 +150,7 @@ export const PHRASE_PLACES: Record<Phrase, { label: string; where: string }> = i
   addressTwice: { label: say.addressTwice, where: say.preferencesPlace },
   addressIsYours: { label: say.addressIsYours, where: say.preferencesPlace },
   tooManyPeople: { label: say.tooManyPeople, where: say.preferencesPlace },
+  askAgain: { label: say.askAgain, where: say.preferencesPlace },
   changedSince: { label: say.changedSince, where: say.preferencesPlace },
 }));
 

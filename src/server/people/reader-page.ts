@@ -36,9 +36,9 @@ select,input:not([type=checkbox]){background:${colours.sheet};color:${colours.wo
 }
 
 /** The notice of a link that names nobody. Whose it was is not known any more, so it is said in the language of the browser. */
-export function linkTooOld(): Response {
+export function linkTooOld(phrase: Phrase = 'linkTooOld'): Response {
   const language = readerLanguage();
-  return readerPage(`<p>${wordsOf(phrasebookFor(language), 'linkTooOld')}</p>`, {
+  return readerPage(`<p>${wordsOf(phrasebookFor(language), phrase)}</p>`, {
     language,
     title: 'Libellus',
     name: '',

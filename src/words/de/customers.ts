@@ -47,7 +47,7 @@ export const customers: TranslationOf<typeof say> = {
   noNews: 'Hat die Zustimmung zu Neuigkeiten und Angeboten zurückgenommen',
   nobodySaidNews: 'Niemand hat gesagt, ob Neuigkeiten und Angebote gewünscht sind.',
   contacts: 'Kontakte',
-  contactsNote: 'Sie bekommen Nachrichten an Kontakte mit ihrer Bezeichnung, neben dem Kunden.',
+  contactsNote: 'Sie bekommen die Nachrichten zu ihrer Bezeichnung oder gewählte, neben dem Kunden.',
   noContacts: 'Keine. Ein Kontakt ist eine weitere Adresse des Kunden, etwa die Buchhaltung.',
   addContact: 'Kontakt hinzufügen',
   contactN: 'Kontakt {$n}',

@@ -255,6 +255,7 @@ export const names: TranslationOf<typeof say> = {
   addressTwice: 'Eine Adresse, die zweimal dasteht',
   addressIsYours: 'Die eigene Adresse',
   tooManyPeople: 'Zu viele Kontakte',
+  askAgain: 'Wenn der Link abgelaufen ist',
   changedSince: 'Inzwischen anderswo geändert',
   preferencesPlace: 'Seite der Einstellungen',
   footerAndPreferences: 'Fußzeile, Seite der Einstellungen',

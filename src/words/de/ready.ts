@@ -88,5 +88,6 @@ export const ready: TranslationOf<typeof say> = {
     '.input {$n :integer} .match $n one {{Seit gestern ist eine Nachricht fehlgeschlagen.}} * {{Seit gestern sind {$n} Nachrichten fehlgeschlagen.}}',
   endedByItself:
     '.input {$n :integer} .match $n one {{{$process} ist seit gestern einmal von selbst beendet worden. Dabei geht nichts verloren; der Grund steht im Protokoll.}} * {{{$process} ist seit gestern {$n}-mal von selbst beendet worden. Dabei geht nichts verloren; der Grund steht im Protokoll.}}',
-  customersPageIsClosed: 'Fußzeilen führen Kunden zur Seite ihrer Einstellungen, und sie ist geschlossen: Die Benachrichtigung, die den Link sendet, ist aus oder wurde nie veröffentlicht.',
+  customersPageIsClosed:
+    'Fußzeilen führen Kunden zur Seite ihrer Einstellungen, und sie ist geschlossen: Die Benachrichtigung, die den Link sendet, ist aus oder wurde nie veröffentlicht.',
 };

@@ -74,4 +74,5 @@ export const GERMAN: Phrasebook = {
   addressIsYours: 'Das ist die eigene Adresse; sie bekommt ohnehin alles.',
   tooManyPeople: 'Mehr Personen sind hier nicht möglich.',
   changedSince: 'Inzwischen wurde hier etwas geändert. Bitte ansehen und noch einmal speichern.',
+  askAgain: 'Dieser Link gilt nicht mehr. Einen neuen gibt es über den Link am Ende jeder Nachricht von uns.',
 };

@@ -73,4 +73,5 @@ export const ENGLISH: Phrasebook = {
   addressIsYours: 'This is your own address, which gets everything anyway.',
   tooManyPeople: 'No more people can be named here.',
   changedSince: 'This was changed elsewhere meanwhile. Look at it, and save it again.',
+  askAgain: 'This link does not hold any more. Ask for a new one by the link at the end of any message from us.',
 };

@@ -73,4 +73,5 @@ export const SPANISH: Phrasebook = {
   addressIsYours: 'Es tu propia dirección, que ya lo recibe todo.',
   tooManyPeople: 'Aquí no se pueden añadir más personas.',
   changedSince: 'Mientras tanto se ha cambiado algo aquí. Míralo y guárdalo otra vez.',
+  askAgain: 'Este enlace ya no vale. Pide uno nuevo con el enlace que está al final de cualquier mensaje nuestro.',
 };

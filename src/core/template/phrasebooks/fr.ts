@@ -75,4 +75,5 @@ export const FRENCH: Phrasebook = {
   addressIsYours: 'C’est votre propre adresse ; elle reçoit déjà tout.',
   tooManyPeople: 'On ne peut pas indiquer plus de personnes ici.',
   changedSince: 'Cette page a été modifiée entre-temps. Relisez-la et enregistrez de nouveau.',
+  askAgain: 'Ce lien n’est plus valable. Demandez-en un nouveau par le lien à la fin de l’un de nos messages.',
 };

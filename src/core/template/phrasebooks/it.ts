@@ -73,4 +73,5 @@ export const ITALIAN: Phrasebook = {
   addressIsYours: 'È il tuo indirizzo, che riceve già tutto.',
   tooManyPeople: 'Qui non si possono indicare altre persone.',
   changedSince: 'Nel frattempo qui è cambiato qualcosa. Guardalo e salva di nuovo.',
+  askAgain: 'Questo link non vale più. Chiedine uno nuovo con il link in fondo a un nostro messaggio.',
 };

@@ -73,4 +73,5 @@ export const DUTCH: Phrasebook = {
   addressIsYours: 'Dit is je eigen adres; dat krijgt alles al.',
   tooManyPeople: 'Hier kunnen niet meer mensen staan.',
   changedSince: 'Dit is intussen gewijzigd. Kijk ernaar en sla het opnieuw op.',
+  askAgain: 'Deze link is niet meer geldig. Vraag een nieuwe aan via de link onder aan een van onze berichten.',
 };

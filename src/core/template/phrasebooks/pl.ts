@@ -73,4 +73,5 @@ export const POLISH: Phrasebook = {
   addressIsYours: 'To Twój własny adres; i tak dostaje wszystko.',
   tooManyPeople: 'Nie można tu podać więcej osób.',
   changedSince: 'W międzyczasie coś tu zmieniono. Sprawdź i zapisz jeszcze raz.',
+  askAgain: 'Ten link już nie jest ważny. Poproś o nowy przez link na końcu dowolnej naszej wiadomości.',
 };

@@ -73,4 +73,5 @@ export const PORTUGUESE: Phrasebook = {
   addressIsYours: 'Este é o seu próprio endereço, que já recebe tudo.',
   tooManyPeople: 'Não é possível indicar mais pessoas aqui.',
   changedSince: 'Algo foi mudado aqui nesse meio-tempo. Veja e salve de novo.',
+  askAgain: 'Este link não vale mais. Peça um novo pelo link no fim de qualquer mensagem nossa.',
 };

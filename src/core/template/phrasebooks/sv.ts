@@ -73,4 +73,5 @@ export const SWEDISH: Phrasebook = {
   addressIsYours: 'Det är din egen adress, som ändå får allt.',
   tooManyPeople: 'Fler personer kan inte anges här.',
   changedSince: 'Något har ändrats här under tiden. Titta och spara igen.',
+  askAgain: 'Den här länken gäller inte längre. Be om en ny med länken i slutet av något av våra meddelanden.',
 };

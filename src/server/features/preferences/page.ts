@@ -33,7 +33,7 @@ export async function preferencesPage(token: string): Promise<Response> {
   const asks = await whoAsks(token);
   if (asks) return (await pageIsOpen(asks.store)) ? askPage(asks) : said(asks, 'pageClosed', 404);
   const opens = await whoOpens(token, await timeNow());
-  if (opens === undefined || opens === 'too-old') return linkTooOld();
+  if (opens === undefined || opens === 'too-old') return linkTooOld('askAgain');
   if (!(await pageIsOpen(opens.store))) return said({ ...opens, language: languageOf(opens) }, 'pageClosed', 404);
   return formPage(opens, await preferencesOf(opens));
 }
@@ -47,14 +47,14 @@ export async function takePreferences(token: string, form: FormData): Promise<Re
     return outcome === 'often' ? said(asks, 'linkAsked', 429) : said(asks, 'pageClosed', 404);
   }
   const opens = await whoOpens(token, await timeNow());
-  if (opens === undefined || opens === 'too-old') return linkTooOld();
+  if (opens === undefined || opens === 'too-old') return linkTooOld('askAgain');
   if (!(await pageIsOpen(opens.store))) return said({ ...opens, language: languageOf(opens) }, 'pageClosed', 404);
   const typed = readForm(form);
   const kept = await keepPreferences(opens, typed);
   if (kept.kind === 'wrong') return formPage(opens, { ...(await preferencesOf(opens)), ...typed }, kept);
   // As it is kept now, in the language that they chose.
   const now = await whoOpens(token, 0);
-  if (now === undefined || now === 'too-old') return linkTooOld();
+  if (now === undefined || now === 'too-old') return linkTooOld('askAgain');
   const fresh = await preferencesOf(now);
   // What they typed is theirs to save again over what is there since.
   return formPage(now, kept.kind === 'changed-since' ? { ...fresh, ...typed, revision: fresh.revision } : fresh, kept);
