@@ -64,6 +64,18 @@ async function measured(): Promise<{ rows: Row[]; notes: string[] }> {
     ],
     ['a search by two parts of a name', (access) => listCustomers(access, { ...NO_FILTER, search: 'okaf mira' })],
     [
+      'a search by the middle of a name',
+      (access, i) => listCustomers(access, { ...NO_FILTER, search: `afor${(i * 37) % 90}` }),
+    ],
+    [
+      'a search by the middles of a common and a rare word',
+      (access, i) => listCustomers(access, { ...NO_FILTER, search: `ustom afor${1000 + i * 37}` }),
+    ],
+    [
+      'a search by the end of the number of an order',
+      (access, i) => listCustomers(access, { ...NO_FILTER, search: `${1000 + i * 301}` }),
+    ],
+    [
       'one customer by their address',
       (access, i) => listCustomers(access, { ...NO_FILTER, search: `customer${17 + i * 301}@many.example` }),
     ],
@@ -125,10 +137,26 @@ async function fill(db: Database, store: string, count: number): Promise<void> {
       "concat('okafor', seq % 9973)",
       "concat('customer', seq)",
       "'many'",
-    ])
+    ]) {
       await db.execute(sql`
         insert into customer_word (store_id, word, customer_id)
         select ${store}, ${sql.raw(word)}, concat(${prefix}, lpad(seq, 20, '0')) from ${seq}`);
+      await db.execute(sql`
+        insert ignore into customer_word_end (store_id, end_of, word)
+        select ${store}, substr(w.word, k.seq), w.word
+        from (select distinct ${sql.raw(word)} as word from ${seq}) w join seq_1_to_16 k on k.seq < char_length(w.word)`);
+    }
+    // A customer is of each order: its number is found by any part.
+    await db.execute(sql`
+      insert into \`order\` (id, store_id, number, placed_at, status, channel, customer_name, customer_email, language, currency, total,
+        snapshot)
+      select concat(${prefix}, 'O', lpad(seq, 19, '0')), ${store}, concat('NR-', seq), from_unixtime(1700000000 + seq), 'OrderDelivered',
+        'web-shop', 'Mira Okafor', concat('customer', seq, '@many.example'), 'en', 'EUR', 1000, '{}'
+      from ${seq}`);
+    await db.execute(sql`
+      insert into order_number_end (store_id, end_of, order_id)
+      select ${store}, substr(concat('nr-', s.seq), k.seq), concat(${prefix}, 'O', lpad(s.seq, 19, '0'))
+      from ${seq} s join seq_1_to_12 k on k.seq < char_length(concat('nr-', s.seq))`);
     for (let turn = 1; turn <= MESSAGES_EACH; turn += 1)
       await db.execute(sql`
         insert into delivery (id, recipient, recipient_name, turn, role, state, ${named})

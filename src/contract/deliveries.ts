@@ -85,6 +85,8 @@ export interface DeliveryView {
   message?: { from: string; html: string; text: string; bytes: number; files: SentFile[] } | undefined;
   /** What it would say if it went out now, while it has not. */
   would?: { subject: string; html: string; text: string } | undefined;
+  /** What it went out with in one mail. */
+  mailedWith: { id: string; order: string; subject: string }[];
   others: { id: string; recipient: string; notification: string; state: DeliveryState }[];
   notWritten: { id: string; notification: string; recipient: string; recipientName: string; reason: string }[];
 }

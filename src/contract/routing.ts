@@ -1,6 +1,7 @@
 /** What the screen of routing is given. */
 import { Type, type Static } from '@sinclair/typebox';
 import type { RuleForecast, Scope } from '@/core/plan';
+import type { Rhythm } from '@/core/time';
 
 export interface Rule {
   id: string;
@@ -11,6 +12,8 @@ export interface Rule {
   address: string;
   job: string;
   scope: Scope;
+  /** Its messages wait for the next of these times, and go out in one mail. */
+  together?: Rhythm;
   /** Of an address typed in. */
   language?: string;
   /** Whom an order names under it. */

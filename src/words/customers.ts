@@ -24,7 +24,8 @@ export const say = speak('customers', {
   lastDays: '.input {$n :integer} .match $n one {{Within {$n} day}} * {{Within {$n} days}}',
   notForDays: '.input {$n :integer} .match $n one {{Not for {$n} day}} * {{Not for {$n} days}}',
   noCustomerMatches: 'No customer matches',
-  matchesByBeginning: 'Names are found by how their words begin. Remove a filter, or look for less.',
+  noPartOfNameAddressCompanyOrNumber:
+    'No name, address, company or order number has all of this in it. Remove a filter, or look for less.',
   noCustomersYet: 'No customers yet',
   customersComeWithOrders: 'Whoever orders is a customer. A list of customers can be imported under Orders.',
   narrower: 'These are the first 100. Say more to find others.',

@@ -76,4 +76,5 @@ export const say = speak('deliveries', {
   causeAndEdition: '{$cause}, edition {$edition :integer}',
   writtenBy: 'Written by {$person}',
   sentAgainBy: 'Sent again by {$person}',
+  inOneMailWith: 'In one mail with',
 });

@@ -23,13 +23,6 @@ export const say = speak('notification', {
   forAllProducts: 'For all products.',
   rulesSayWhichOrders:
     'The rules of its recipients say which orders it is of: each colleague gets a summary of their own.',
-  every: 'Every',
-  everyDay: 'day',
-  everyWorkingDay: 'working day',
-  everyWeek: 'week',
-  onWeekday: 'On',
-  atTime: 'At',
-  nextSummary: 'Next on',
   forAllOrders: 'For all orders',
   itHasNoStaffRecipients: 'It has no staff recipients yet.',
   rulesRulesSayWhoGets:

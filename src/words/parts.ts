@@ -25,4 +25,11 @@ export const say = speak('parts', {
   leafLive: 'live',
   leafFailing: 'failing',
   leafStale: 'stale',
+  every: 'Every',
+  everyDay: 'day',
+  everyWorkingDay: 'working day',
+  everyWeek: 'week',
+  onWeekday: 'On',
+  atTime: 'At',
+  nextTime: 'Next on',
 });

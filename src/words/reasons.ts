@@ -14,6 +14,7 @@ export const say = speak('reasons', {
   rulePaused: 'The rule of {$person} is paused.',
   rulePausedUntil: 'The rule of {$person} is paused until {$until} (UTC).',
   standIn: '{$person} stands in for {$instead}.',
+  together: 'It goes out in one mail with the others that wait, {$rhythm}.',
   ruleAll: '{$person} gets messages about all orders.',
   stockLow: '{$left} of {$product} are left, and {$lowAt} or fewer count as low.',
   stockLowAt: '{$left} of {$product} are left at {$place}, and {$lowAt} or fewer count as low.',

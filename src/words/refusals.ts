@@ -249,4 +249,5 @@ export const say = speak('refusals', {
   rulesChangedSince: 'Somebody changed these rules since, so this cannot be taken back. Change the rules themselves.',
   ruleIsForNobody: 'Whom the rule was for, or what they got, is not there any more.',
   ruleIsThereAgain: 'The rule is there again already.',
+  summaryIsOneMail: 'A summary is one mail already: its time is set where the summary is.',
 });

@@ -123,4 +123,10 @@ export const say = speak('routing', {
   mostCopiesADay: 'At most, in 24 hours',
   mostCopiesHint: 'Empty for every copy. What is more is not sent, and the record says so.',
   nobodyStandsIn: 'Nobody',
+  howTheyCome: 'How they come',
+  eachAtOnce: 'Each at once',
+  inOneMail: 'Together in one mail',
+  inOneMailHint: 'Messages wait for that time. Then they go out in one mail, each as it is, with its files.',
+  whatWaitsStays: 'What waits already still goes out at its time.',
+  togetherAt: 'together in one mail, {$rhythm}',
 });

@@ -26,6 +26,18 @@ export function wordsToFind(...texts: readonly string[]): string[] {
   return [...new Set(words)].slice(0, MOST_WORDS);
 }
 
+/** A search of one letter finds what begins with it; from here on, what has it anywhere. */
+const LEAST_LETTERS = 2;
+
+/**
+ * The ends of a word, from the whole word to its last two letters. Whatever part of the word is looked for is the beginning of one of them,
+ * so that an index of beginnings finds it.
+ */
+export function endsOf(word: string): string[] {
+  const letters = Array.from(word);
+  return letters.flatMap((_, i) => (i === 0 || letters.length - i >= LEAST_LETTERS ? [letters.slice(i).join('')] : []));
+}
+
 /** The customer's name as an order has it, or an empty string. */
 export function customerName(order: Pick<Order, 'customer'>): string {
   const { firstName = '', lastName = '', company = '' } = order.customer;

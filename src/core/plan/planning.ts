@@ -6,6 +6,7 @@ import { customerName } from '../order/customer';
 import { orderFacts } from '../snapshot/facts';
 import type { Contact, Order } from '../order/schema';
 import { aboutMoment } from '../snapshot/snapshot';
+import { comesNext, type Rhythm } from '../time/rhythm';
 import { AT_ONCE, dueTimes } from '../time/timing';
 import { factsOnDemand } from '../snapshot/facts-on-demand';
 import { isCopied } from './copies';
@@ -221,6 +222,13 @@ export class Planning {
         }
         written.add(taking.key);
       }
+      const { together } = taking.rule;
+      if (together && !prepared.timed && !this.event.letter) {
+        const before = deliveries.length;
+        this.write(prepared, taking.recipient, why, taking.wanted);
+        for (const delivery of deliveries.slice(before)) this.gather(delivery, together);
+        continue;
+      }
       if (taken === undefined || !taking.why || taking !== own || this.event.letter || this.event.because) {
         this.write(prepared, taking.recipient, why, taking.wanted);
         continue;
@@ -229,6 +237,14 @@ export class Planning {
       if (made.kind === 'nothing') notWritten.push(made.not);
       else deliveries.push(made.delivery);
     }
+  }
+
+  /** Lets a message wait for the others of its time. */
+  private gather(delivery: PlannedDelivery, rhythm: Rhythm): void {
+    delivery.dueAt = comesNext(rhythm, this.event.at, this.settings.store.timeZone);
+    delivery.timed = true;
+    delivery.gathers = true;
+    delivery.reasons.push({ code: 'together', rhythm: JSON.stringify(rhythm) });
   }
 
   /** A way with whom the order names, where it is for whoever looks after the order; undefined, with the reason told, where that is nobody. */

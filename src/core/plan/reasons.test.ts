@@ -32,6 +32,10 @@ const WORDS: [Reason, string][] = [
   ],
   [{ code: 'stand-in', person: 'Pawel', instead: 'Lene' }, 'Pawel stands in for Lene.'],
   [
+    { code: 'together', rhythm: JSON.stringify({ every: 'working-day', at: '17:00' }) },
+    'It goes out in one mail with the others that wait, every working day at 17:00.',
+  ],
+  [
     { code: 'rule-when-not', person: 'Pawel', words: 'the order ships from the Mill' },
     'Pawel gets messages only about orders where the order ships from the Mill.',
   ],

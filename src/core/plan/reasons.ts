@@ -57,6 +57,7 @@ export const ReasonSchema = Type.Union([
   reason('chosen', { name: text }),
   reason('off-for-channel', { notification: text, channel: text }),
   reason('condition', { notification: text, words: text }),
+  reason('together', { rhythm: text }),
   reason('no-variant', { notification: text }),
   reason('variant-nothing', { notification: text, variant: text, words: text }),
   reason('started', { notification: text }),
@@ -125,6 +126,8 @@ function sentenceOf(reason: Reason): string {
       return reason.place ? say.stockOutAt(reason) : say.stockOut(reason);
     case 'summary':
       return say.summary({ ...reason, rhythm: rhythmOf(reason.rhythm), orders: Number(reason.orders) });
+    case 'together':
+      return say.together({ rhythm: rhythmOf(reason.rhythm) });
     case 'language-of-order':
       return say.languageOfOrder({ language: languageName(reason.language) });
     case 'language-of-customer':

@@ -70,6 +70,7 @@ interface Heard {
   name: string;
   count: number;
   days: Map<string, number>;
+  times: Set<number>;
 }
 
 /** How many messages each address would have had, in all and by day. */
@@ -83,12 +84,19 @@ function heardBy(
   if (!notification) return heard;
   const { plan } = planner(settings);
   for (const { order, at } of orders) {
-    for (const { recipient, turn } of plan({ moment: notification.moment, order, at }).deliveries) {
+    for (const { recipient, turn, gathers, dueAt } of plan({ moment: notification.moment, order, at }).deliveries) {
       if (turn > 1) continue;
-      const own = heard.get(recipient.address) ?? { name: recipient.name, count: 0, days: new Map<string, number>() };
+      const own = heard.get(recipient.address) ?? {
+        ...{ name: recipient.name, count: 0 },
+        ...{ days: new Map<string, number>(), times: new Set<number>() },
+      };
       heard.set(recipient.address, own);
+      // Of what goes out together, one mail comes.
+      const time = gathers && dueAt !== undefined ? dueAt : at;
+      if (gathers && own.times.has(time)) continue;
+      own.times.add(time);
       own.count += 1;
-      const day = dayOf(at);
+      const day = dayOf(time);
       own.days.set(day, (own.days.get(day) ?? 0) + 1);
     }
   }

@@ -6,6 +6,7 @@ import { conditionWords, testWords, type ConditionNames } from '../conditions/se
 import { momentOf } from '../moments/registry';
 import type { Reason } from './reasons';
 import type { SchemaProblem } from '../schema';
+import type { Rhythm } from '../time/rhythm';
 import { say } from '../../words/reasons';
 import { kept } from '../../words/kept';
 
@@ -26,6 +27,8 @@ export interface RoutingRule {
   scope: Scope;
   /** Nobody gets messages by it, or somebody else does: until a time (ms since the epoch), or until it goes on. */
   pause?: { until?: number; standIn?: RuleRecipient };
+  /** Its messages wait for the next of these times, and go out in one mail; without it each goes out when it is written. */
+  together?: Rhythm;
 }
 
 export interface RuleRecipient {
@@ -36,6 +39,9 @@ export interface RuleRecipient {
   role?: string;
   language?: string;
 }
+
+/** Whether messages of a moment can wait for each other: a summary is one mail already. */
+export const canGather = (moment: string): boolean => momentOf(moment)?.about !== 'summary';
 
 /** Whether a rule is paused at a time, in ms since the epoch. */
 export const isPaused = ({ pause }: Pick<RoutingRule, 'pause'>, at: number): boolean =>

@@ -86,6 +86,8 @@ export interface PlannedDelivery {
   turn: number;
   /** True for what waits: it is looked at again when it is due. */
   timed: boolean;
+  /** It waits for others of its notification to the same reader, and goes out in one mail with them. */
+  gathers?: true;
   ends: readonly End[];
   reasons: Reason[];
 }

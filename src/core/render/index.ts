@@ -1,5 +1,6 @@
 export * from './skeleton';
 export * from './message';
+export * from './together';
 export * from './compiler';
 export { blockClass } from './blocks';
 export type { Gate, Node, Range, Slot } from './marks';

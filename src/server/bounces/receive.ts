@@ -1,5 +1,5 @@
 /** What comes to the bounce domain: matched by its signed return-path, read, and put on record. Nothing else is believed. */
-import { and, eq, sql } from 'drizzle-orm';
+import { and, eq, or, sql } from 'drizzle-orm';
 import { simpleParser, type ParsedMail } from 'mailparser';
 import { readDeliveryStatus, readFeedbackReport, readPlainBounce, type BounceReport } from '@/core/mail';
 import { OPTIONAL_KINDS } from '@/core/moments';
@@ -77,7 +77,12 @@ export async function takeBounce(recipient: string, raw: Buffer): Promise<Taken>
       await tx
         .update(deliveries)
         .set({ state: 'bounced', lastWords: bouncedWords(report.words) })
-        .where(and(eq(deliveries.id, deliveryId), eq(deliveries.state, 'accepted')));
+        .where(
+          and(
+            or(eq(deliveries.id, deliveryId), eq(deliveries.gatheredIn, deliveryId)),
+            eq(deliveries.state, 'accepted'),
+          ),
+        );
     }
     if (report.kind === 'hard') {
       await withholdFrom(tx, {

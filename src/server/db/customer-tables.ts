@@ -84,6 +84,13 @@ export const customerWords = mysqlTable(
   (t) => [primaryKey({ columns: [t.storeId, t.word, t.customerId] }), index('customer_word_of').on(t.customerId)],
 );
 
+/** The ends of all words of a store's customers, each word once: what is looked for is the beginning of one of them. */
+export const customerWordEnds = mysqlTable(
+  'customer_word_end',
+  { storeId: ofStore(), end: exact('end_of', 40).notNull(), word: exact('word', 40).notNull() },
+  (t) => [primaryKey({ columns: [t.storeId, t.end, t.word] })],
+);
+
 /** Addresses that were corrected: what the shop still sends to them goes to whom they belong. */
 export const formerAddresses = mysqlTable(
   'former_address',

@@ -1,5 +1,5 @@
 /** Orders as they stand, and the events that told of them. */
-import { bigint, boolean, index, mysqlTable, uniqueIndex, varchar } from 'drizzle-orm/mysql-core';
+import { bigint, boolean, index, mysqlTable, primaryKey, uniqueIndex, varchar } from 'drizzle-orm/mysql-core';
 import type { MomentId } from '@/core/moments';
 import type { Order, OrderStatus } from '@/core/order';
 import { address, exact, id, json, time } from './columns';
@@ -31,6 +31,19 @@ export const orders = mysqlTable(
     // What still waits for something, among any number of orders that are done.
     index('order_open').on(t.storeId, t.status, t.placedAt),
   ],
+);
+
+/** The ends of orders' numbers in small letters: what is looked for is the beginning of one of them. */
+export const orderNumberEnds = mysqlTable(
+  'order_number_end',
+  {
+    storeId: ofStore(),
+    end: exact('end_of', 64).notNull(),
+    orderId: id('order_id')
+      .notNull()
+      .references(() => orders.id, { onDelete: 'cascade' }),
+  },
+  (t) => [primaryKey({ columns: [t.storeId, t.end, t.orderId] }), index('order_number_end_of').on(t.orderId)],
 );
 
 export const events = mysqlTable(

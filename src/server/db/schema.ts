@@ -15,6 +15,7 @@ import type { SenderKind } from '@/core/mail/services';
 import type { Condition } from '@/core/conditions';
 import type { Selection } from '@/core/notices';
 import type { Scope } from '@/core/plan';
+import type { Rhythm } from '@/core/time';
 import type { Audience, MomentId } from '@/core/moments';
 import type { Block, Segments, Stale, Template } from '@/core/template';
 // By its path: this file is also read where no aliases are known.
@@ -402,6 +403,8 @@ export const routingRules = mysqlTable(
     /** Of an address typed in; a colleague's is their own. */
     language: varchar('language', { length: 20 }),
     scope: json<Scope>('scope').notNull(),
+    /** Its messages wait for these times and go out in one mail. */
+    together: json<Rhythm>('together'),
     /** Nobody gets messages by it, until a time or until it goes on; or somebody who stands in does. */
     paused: boolean('paused').notNull().default(false),
     pausedUntil: time('paused_until'),

@@ -233,6 +233,10 @@ export const deliveries = mysqlTable(
     again: int('again').notNull().default(0),
     /** It waits by its notification's timing, and is looked at again when it is due. */
     timed: boolean('timed').notNull().default(false),
+    /** When it is due, it goes out in one mail with what its reader gets of its notification besides. */
+    gathers: boolean('gathers').notNull().default(false),
+    /** The delivery that it goes out with: itself for the one that carries the others, and none for what goes out alone. */
+    gatheredIn: id('gathered_in'),
     /** When it was first to go out, for what waits: tries are counted from then. */
     plannedFor: time('planned_for'),
     /** The notice it belongs to. What does goes out after what does not. */
@@ -255,6 +259,7 @@ export const deliveries = mysqlTable(
   (t) => [
     uniqueIndex('delivery_once').on(t.eventId, t.notificationId, t.recipient, t.turn, t.again),
     index('delivery_due').on(t.state, t.bulk, t.dueAt),
+    index('delivery_gathered').on(t.gatheredIn),
     index('delivery_notice').on(t.noticeId, t.state),
     index('delivery_newest').on(t.storeId, t.id),
     index('delivery_state').on(t.storeId, t.state, t.id),

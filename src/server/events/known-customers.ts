@@ -2,11 +2,11 @@
  * Customers as orders tell of them: whoever orders is one, with how much they ordered, counted as their orders come. What a list or a
  * colleague said of them stays.
  */
-import { and, eq, inArray, sql, type SQL } from 'drizzle-orm';
-import { noAddress, wordsToFind, type Order } from '@/core/order';
+import { and, eq, sql, type SQL } from 'drizzle-orm';
+import { noAddress, type Order } from '@/core/order';
 import { newId } from '../base/ids';
-import { database, type Executor } from '../db/client';
-import { customers, customerWords, formerAddresses, orders } from '../db/schema';
+import type { Executor } from '../db/client';
+import { customers, formerAddresses, orders } from '../db/schema';
 
 type OrderRow = typeof orders.$inferInsert;
 
@@ -40,7 +40,8 @@ export async function countOrder(tx: Executor, store: { id: string; currency: st
     .onDuplicateKeyUpdate({
       // MariaDB sets them from left to right, in the order of the table: what is compared comes before what it is compared with changes.
       set: {
-        indexed: sql`${customers.indexed} and not (${customers.firstName} = '' and ${customers.lastName} = '' and concat(values(${customers.firstName}), values(${customers.lastName})) <> '')`,
+        // The number of the new order is still to be found by.
+        indexed: false,
         firstName: sql`if(${customers.firstName} = '' and ${customers.lastName} = '', values(${customers.firstName}), ${customers.firstName})`,
         lastName: sql`if(${customers.lastName} = '' and ${customers.firstName} = values(${customers.firstName}), values(${customers.lastName}), ${customers.lastName})`,
         company: sql`if(${customers.company} = '', values(${customers.company}), ${customers.company})`,
@@ -95,32 +96,7 @@ export async function countAll(tx: Executor, storeId: string, emails?: readonly 
       group by o.store_id, o.customer_email
     ) g join \`order\` n on n.id = g.newest
     on duplicate key update orders = values(orders), spent = values(spent), country = values(country),
-      order_language = values(order_language), channel = values(channel), last_order_at = values(last_order_at)`);
-}
-
-/** Keeps the words of customers whose names changed, so that they are found by them. Answers how many were done. */
-export async function indexCustomers(limit = 500): Promise<number> {
-  return database().transaction(async (tx) => {
-    const rows = await tx
-      .select()
-      .from(customers)
-      .where(eq(customers.indexed, false))
-      .limit(limit)
-      .for('update', { skipLocked: true });
-    if (rows.length === 0) return 0;
-    const ids = rows.map((r) => r.id);
-    await tx.delete(customerWords).where(inArray(customerWords.customerId, ids));
-    const words = rows.flatMap(({ id, storeId, email, firstName, lastName, company }) =>
-      wordsToFind(firstName, lastName, company, email).map((word) => ({ storeId, word, customerId: id })),
-    );
-    for (let from = 0; from < words.length; from += 2_000)
-      await tx
-        .insert(customerWords)
-        .ignore()
-        .values(words.slice(from, from + 2_000));
-    await tx.update(customers).set({ indexed: true }).where(inArray(customers.id, ids));
-    return rows.length;
-  });
+      order_language = values(order_language), channel = values(channel), last_order_at = values(last_order_at), indexed = false`);
 }
 
 /**

@@ -44,6 +44,7 @@ export async function keepPlan(
     moment: d.moment,
     turn: d.turn,
     timed: d.timed,
+    gathers: d.gathers === true,
   }));
   if (rows.length > 0) await tx.insert(deliveries).values(rows);
   if (plan.notWritten.length > 0) {

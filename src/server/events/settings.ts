@@ -184,6 +184,7 @@ export async function routingRulesOf(db: Executor, storeId: string): Promise<Rou
       ...(rule.role !== '' && { role: rule.role }),
     },
     scope: rule.scope,
+    ...(rule.together && { together: rule.together }),
     ...(rule.paused && {
       pause: {
         ...(rule.pausedUntil && { until: rule.pausedUntil.getTime() }),

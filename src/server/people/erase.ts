@@ -3,9 +3,11 @@
  * Used when a customer is erased, and by the worker when a store's time for keeping people is over.
  */
 import { createHash, randomBytes } from 'node:crypto';
-import { and, eq, inArray, or, sql } from 'drizzle-orm';
+import { and, eq, inArray, isNotNull, or, sql } from 'drizzle-orm';
 import { anonymousOrder, type Address, type Order } from '@/core/order';
 import type { Executor } from '../db/client';
+import { letGoCarried } from '../sending/carried';
+import { forgetCustomers } from '../events/find-customers';
 import {
   attempts,
   bounces,
@@ -13,7 +15,6 @@ import {
   consents,
   contradictions,
   customers,
-  customerWords,
   formerAddresses,
   deliveries,
   discountCodes,
@@ -103,7 +104,14 @@ export async function anonymiseDeliveries(tx: Executor, ids: readonly string[], 
       .set({ state: 'cancelled' })
       .where(and(eq(deliveries.id, id), inArray(deliveries.state, ['planned', 'held', 'deferred'])));
   }
-  await tx.delete(sentMessages).where(inArray(sentMessages.deliveryId, [...ids]));
+  // A mail in which one of them went with others tells of it as well; what went with it goes in another one.
+  const mails = await tx
+    .select({ id: deliveries.gatheredIn })
+    .from(deliveries)
+    .where(and(inArray(deliveries.id, [...ids]), isNotNull(deliveries.gatheredIn)));
+  const whole = [...new Set([...ids, ...mails.map((m) => m.id!)])];
+  await letGoCarried(tx, ids);
+  await tx.delete(sentMessages).where(inArray(sentMessages.deliveryId, whole));
   await tx
     .update(attempts)
     .set({ words: '', remedy: '', conversation: '' })
@@ -258,6 +266,6 @@ export async function anonymiseCustomer(
       indexed: false,
     })
     .where(eq(customers.id, customer.id));
-  await tx.delete(customerWords).where(eq(customerWords.customerId, customer.id));
+  await forgetCustomers(tx, [customer.id]);
   await tx.delete(formerAddresses).where(eq(formerAddresses.customerId, customer.id));
 }

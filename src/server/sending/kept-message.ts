@@ -2,9 +2,9 @@
  * A message as it is kept: without the files in it, which stand in the store once however many got them. They are put back where they
  * stood, so that it reads byte for byte as it was sent.
  */
-import { asc, inArray } from 'drizzle-orm';
+import { and, asc, inArray, sql } from 'drizzle-orm';
 import { database } from '../db/client';
-import { sentFiles, sentMessages } from '../db/schema';
+import { deliveries, sentFiles, sentMessages } from '../db/schema';
 import { fileBytes } from '../documents/files';
 
 /** A file's place in a message: so many bytes of what is kept stand before it. */
@@ -60,9 +60,25 @@ export async function sentMessageOf(deliveryId: string): Promise<Buffer | undefi
   return (await sentMessagesOf([deliveryId])).get(deliveryId);
 }
 
-/** The messages of several deliveries as they were sent, by the delivery's id. */
+/** The messages of several deliveries as they were sent, by the delivery's id; of one that went with others, the mail that it is in. */
 export async function sentMessagesOf(deliveryIds: readonly string[]): Promise<Map<string, Buffer>> {
   if (deliveryIds.length === 0) return new Map();
+  const carried = await database()
+    .select({ id: deliveries.id, carrier: deliveries.gatheredIn })
+    .from(deliveries)
+    .where(and(inArray(deliveries.id, [...deliveryIds]), sql`${deliveries.gatheredIn} <> ${deliveries.id}`));
+  if (carried.length === 0) return ownMessagesOf(deliveryIds);
+  const carriers = new Map(carried.map((c) => [c.id, c.carrier!]));
+  const messages = await ownMessagesOf([...new Set(deliveryIds.map((id) => carriers.get(id) ?? id))]);
+  return new Map(
+    deliveryIds.flatMap((id) => {
+      const message = messages.get(carriers.get(id) ?? id);
+      return message ? [[id, message]] : [];
+    }),
+  );
+}
+
+async function ownMessagesOf(deliveryIds: readonly string[]): Promise<Map<string, Buffer>> {
   const [messages, places] = await Promise.all([
     database()
       .select()

@@ -8,6 +8,7 @@ import { database, type Executor } from '../db/client';
 import { askDatabaseTime, databaseTime } from '../db/time';
 import { retryingDeadlocks } from '../db/deadlocks';
 import { deliveries } from '../db/schema';
+import { gathered, goesItself } from './gather';
 
 export type Delivery = typeof deliveries.$inferSelect;
 
@@ -30,11 +31,13 @@ export async function claim(workerId: string, limit: number, leaseMs: number): P
               inArray(deliveries.state, ['planned', 'deferred', 'held']),
               eq(deliveries.bulk, bulk),
               isDue(now, ahead),
+              goesItself,
             ),
           )),
         );
       }
-      if (claimed.length === 0) return [];
+      const going = await gathered(tx, claimed, isDue(now, ahead));
+      if (going.length === 0) return [];
       const lease = { state: 'sending' as const, leaseUntil: new Date(now.getTime() + leaseMs), leaseBy: workerId };
       await tx
         .update(deliveries)
@@ -42,10 +45,10 @@ export async function claim(workerId: string, limit: number, leaseMs: number): P
         .where(
           inArray(
             deliveries.id,
-            claimed.map((d) => d.id),
+            going.map((d) => d.id),
           ),
         );
-      return claimed.map((d) => ({ ...d, ...lease, attempts: d.attempts + 1 }));
+      return going.map((d) => ({ ...d, ...lease, attempts: d.attempts + 1 }));
     }),
   );
 }

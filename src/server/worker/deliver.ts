@@ -1,20 +1,23 @@
 /** One delivery: its way chosen, rendered, composed, signed, sent, and written down. */
+import { eq } from 'drizzle-orm';
 import { isAboutService, isFinal, retryDelay, type DeliveryState, type SendOutcome } from '@/core/mail';
 import type { Order } from '@/core/order';
 import { holdsSecrets, maskValues } from '@/core/placeholders';
 import { copyMark, planDue, reasonWords } from '@/core/plan';
-import type { RenderedMessage } from '@/core/render';
+import { together, type RenderedMessage } from '@/core/render';
 import { config } from '../base/config';
 import { database } from '../db/client';
+import { deliveries } from '../db/schema';
 import { databaseNow } from '../db/time';
-import { faultCause, type FaultCause } from '../base/faults';
+import { faultCause, isDatabaseError, type FaultCause } from '../base/faults';
 import { log } from '../base/log';
+import { carriedBy, carries, letGoAlone } from '../sending/carried';
 import { composeMessage, deliveryMessageId } from '../sending/compose';
 import { signMessage } from '../sending/dkim';
 import { filesFor } from '../sending/files';
 import { foldFiles, type FoldedMessage } from '../sending/kept-message';
 import { withPictures } from '../sending/pictures';
-import { editionTemplate, inForm, ofWords, wordedFor, type BatchContext } from '../sending/render';
+import { batchContext, editionTemplate, inForm, ofWords, wordedFor, type BatchContext } from '../sending/render';
 import { viaOf } from '../sending/service';
 import type { Line } from '../sending/transport';
 import { withholdFrom } from '../sending/withholding';
@@ -90,7 +93,7 @@ async function attempt(delivery: Delivery, using: DeliverWith, begin: () => Prom
   const way = await using.dispatch.way(delivery, await fromAddressOf(delivery));
   if (way.kind === 'withheld') return { ...way, state: 'withheld' };
   if (way.kind === 'hold') return { ...way, state: 'held', dueAt: way.until };
-  const { subject, messageId, raw, kept: keptMessage, copies } = await makeMessage(delivery, way, using);
+  const { subject, messageId, raw, kept: keptMessage, copies, carried } = await makeMessage(delivery, way, using);
   await begin();
   const result = await using.lines.with(way.service, async (line) => {
     // A line may have been long in coming. Whatever is sent has to be over before the lease is: after that, another worker
@@ -110,6 +113,7 @@ async function attempt(delivery: Delivery, using: DeliverWith, begin: () => Prom
   const made = {
     subject,
     messageId,
+    ...(carried.length > 0 && { carried }),
     attempt: { conversation: result.conversation, via: keptWithin(`${viaOf(way.service)}${also}`, 2000) },
   };
   if (result.outcome.kind === 'accepted') {
@@ -216,6 +220,12 @@ function lookAgain(delivery: Delivery, context: BatchContext): Outcome | undefin
   const notification = context.notifications.get(delivery.notificationId);
   const known = delivery.orderId ? context.orders.get(delivery.orderId) : undefined;
   const store = context.stores.get(delivery.storeId);
+  // What is about no order has nothing to be looked at but whether it is still wanted.
+  if (delivery.orderId === null && notification) {
+    if (notification.on) return undefined;
+    const words = kept(() => reasonWords({ code: 'notification-off', notification: notification.name }));
+    return { state: 'cancelled', cause: '', words, remedy: kept(() => say.lookedAtWhenDue) };
+  }
   if (!notification || !known || !store) {
     return { state: 'cancelled', cause: '', words: kept(() => say.noLongerThere), remedy: '' };
   }
@@ -260,6 +270,64 @@ interface MadeMessage {
   kept: FoldedMessage;
   /** Who else gets it. */
   copies: readonly string[];
+  carried: NonNullable<Outcome['carried']>;
+}
+
+/** A message that another one carries, ready to go into it. */
+interface Part {
+  delivery: Delivery;
+  message: RenderedMessage;
+  /** Without what only the recipient may see. */
+  shown: RenderedMessage;
+  files: Awaited<ReturnType<typeof filesFor>>;
+}
+
+/** Files of one mail, in bytes: what would come to more goes in another. */
+const MOST_FILES = 15_000_000;
+
+/**
+ * What a delivery carries, each looked at and worded as it is by itself. What has ended is stopped; what cannot be made goes out alone, and
+ * says there why not.
+ */
+async function partsOf(carrier: Delivery): Promise<Part[]> {
+  if (!carries(carrier)) return [];
+  const carried = await carriedBy(database(), carrier.id);
+  const context = await batchContext(carried);
+  const parts: Part[] = [];
+  const alone: string[] = [];
+  let bytes = 0;
+  for (const delivery of carried) {
+    const stopped = lookAgain(delivery, context);
+    if (stopped) {
+      await database()
+        .update(deliveries)
+        .set({ state: 'cancelled', lastWords: keptWithin(stopped.words, 2000), gatheredIn: null })
+        .where(eq(deliveries.id, delivery.id));
+      continue;
+    }
+    try {
+      const worded = await wordedFor(delivery, context, 'give');
+      const { compiled, snapshot, sentAs: asked } = worded;
+      const files = await filesFor({ ...worded, moment: delivery.moment, language: delivery.language });
+      bytes += files.reduce((sum, f) => sum + f.bytes.length, 0);
+      if (bytes > MOST_FILES) {
+        alone.push(delivery.id);
+        continue;
+      }
+      const filled = (values: typeof snapshot.values): Promise<RenderedMessage> =>
+        ofWords(() => inForm(compiled.fill({ ...snapshot, values }), asked));
+      const message = await filled(snapshot.values);
+      const values = maskValues(snapshot.values);
+      const shown = values === snapshot.values ? message : await filled(values);
+      parts.push({ delivery, message, shown, files });
+    } catch (error) {
+      if (isDatabaseError(error)) throw error;
+      log.warn({ delivery: delivery.id, err: error }, 'a message cannot go with others; it goes alone');
+      alone.push(delivery.id);
+    }
+  }
+  await letGoAlone(database(), alone);
+  return parts;
 }
 
 async function makeMessage(
@@ -269,8 +337,12 @@ async function makeMessage(
 ): Promise<MadeMessage> {
   const worded = await wordedFor(delivery, using.context, 'give');
   const { store, snapshot, compiled, byHand, sentAs: asked } = worded;
-  const message = await ofWords(() => compiled.fill(snapshot));
-  const files = await filesFor({ ...worded, moment: delivery.moment, language: delivery.language });
+  const parts = await partsOf(delivery);
+  const message = together([await ofWords(() => compiled.fill(snapshot)), ...parts.map((p) => p.message)]);
+  const files = [
+    ...(await filesFor({ ...worded, moment: delivery.moment, language: delivery.language })),
+    ...parts.flatMap((p) => p.files),
+  ];
   const { sender } = way;
   const first = firstAbout(delivery, using.threads, (kind) => using.dispatch.senderOf(delivery.storeId, kind)?.address);
   const usual = using.dispatch.senderOf(delivery.storeId, delivery.sender)?.address ?? sender.address;
@@ -307,8 +379,13 @@ async function makeMessage(
   const raw = way.key ? await signMessage(plain, way.key) : plain;
   const values = maskValues(snapshot.values);
   const folded = (whole: Buffer): FoldedMessage => foldFiles(whole, files);
-  if (values === snapshot.values)
-    return { subject: message.subject.slice(0, 500), messageId, raw, kept: folded(raw), copies };
-  const shown = compiled.fill({ ...snapshot, values });
-  return { subject: shown.subject.slice(0, 500), messageId, raw, kept: folded(await composed(shown)), copies };
+  const carried = parts.map(({ delivery: { id, editionId, language }, shown }) => ({
+    ...{ id, editionId, language },
+    subject: shown.subject.slice(0, 500),
+  }));
+  const made = { messageId, raw, copies, carried };
+  if (values === snapshot.values && parts.every((p) => p.shown === p.message))
+    return { ...made, subject: message.subject.slice(0, 500), kept: folded(raw) };
+  const shown = together([compiled.fill({ ...snapshot, values }), ...parts.map((p) => p.shown)]);
+  return { ...made, subject: shown.subject.slice(0, 500), kept: folded(await composed(shown)) };
 }

@@ -3,7 +3,7 @@
  * comes while one group is being written is written together as the next, so that many lines share one transaction and one flush to
  * disk. That an attempt begins stands there before anything is said to a server: after a crash the record shows what may have been sent.
  */
-import { and, eq, inArray, sql } from 'drizzle-orm';
+import { and, eq, inArray, or, sql } from 'drizzle-orm';
 import type { DeliveryState } from '@/core/mail';
 import { database, type Executor } from '../db/client';
 import { databaseNow } from '../db/time';
@@ -13,6 +13,7 @@ import { attempts, bounces, deliveries, sentFiles, sentMessages } from '../db/sc
 import { newId } from '../base/ids';
 import { log } from '../base/log';
 import { dropSecrets } from '../events/secrets';
+import { carries, letGoCarried, shareOutcome } from '../sending/carried';
 import type { FoldedMessage } from '../sending/kept-message';
 import type { Delivery } from './claims';
 import { kept, keptWithin } from '@/words/kept';
@@ -33,6 +34,8 @@ export interface Outcome {
   message?: FoldedMessage;
   /** Its event holds what only the recipient may see: dropped once nothing of it is left to be sent. */
   secrets?: boolean;
+  /** What went with it in one mail, as it was made. */
+  carried?: Pick<Delivery, 'id' | 'subject' | 'editionId' | 'language'>[];
 }
 
 /** An attempt that is under way. */
@@ -145,6 +148,7 @@ async function recordOutcomes(entries: readonly Entry[]): Promise<void> {
     const changed = group.filter((e) => owned.has(e.delivery.id));
     if (changed.length > 0) {
       await writeDeliveries(tx, changed);
+      await writeCarried(tx, changed);
       await bouncedMeanwhile(
         tx,
         changed.filter((e) => e.outcome.state === 'accepted').map((e) => e.delivery.id),
@@ -225,6 +229,20 @@ async function writeDeliveries(tx: Executor, group: readonly Ended[]): Promise<v
       d.edition_id = a.edition_id, d.language = a.language`);
 }
 
+/** What a delivery carries becomes what it becomes; of one that does not go out, it goes in another mail. */
+async function writeCarried(tx: Executor, group: readonly Ended[]): Promise<void> {
+  const carriers = group.filter((e) => carries(e.delivery));
+  for (const { outcome } of carriers) {
+    for (const { id, ...made } of outcome.carried ?? []) {
+      await tx.update(deliveries).set(made).where(eq(deliveries.id, id));
+    }
+  }
+  const stopped = carriers.filter((e) => e.outcome.state === 'cancelled').map((e) => e.delivery.id);
+  const given = carriers.filter((e) => !['cancelled', 'planned'].includes(e.outcome.state)).map((e) => e.delivery.id);
+  await letGoCarried(tx, stopped);
+  await shareOutcome(tx, given);
+}
+
 /** A report can be faster than the record: what came back before its acceptance was written down is bounced all the same. */
 async function bouncedMeanwhile(tx: Executor, ids: readonly string[]): Promise<void> {
   if (ids.length === 0) return;
@@ -236,7 +254,7 @@ async function bouncedMeanwhile(tx: Executor, ids: readonly string[]): Promise<v
     await tx
       .update(deliveries)
       .set({ state: 'bounced', lastWords: kept(() => say.cameBack({ words })) })
-      .where(eq(deliveries.id, id));
+      .where(or(eq(deliveries.id, id), eq(deliveries.gatheredIn, id)));
   }
 }
 

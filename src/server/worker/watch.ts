@@ -18,7 +18,7 @@ import { planNotices } from '../notices/planning';
 import { computeDue, noteSuggesting } from '../suggestions/compute';
 import { planSummaries } from '../summaries/planning';
 import { watchCodes } from './code-watch';
-import { indexCustomers } from '../events/known-customers';
+import { indexCustomers } from '../events/find-customers';
 import { passOnReplies } from './replies';
 
 const FORGET_EVERY_MS = 3_600_000;

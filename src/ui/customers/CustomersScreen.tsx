@@ -85,7 +85,7 @@ export function CustomersScreen({
         <div className="lg:min-h-0 flex-1 lg:overflow-auto bg-panel">
           {list.rows.length === 0 ? (
             <Empty title={filtered ? say.noCustomerMatches : say.noCustomersYet}>
-              {filtered ? say.matchesByBeginning : say.customersComeWithOrders}
+              {filtered ? say.noPartOfNameAddressCompanyOrNumber : say.customersComeWithOrders}
             </Empty>
           ) : (
             <table className="lines w-full table-fixed text-sm">

@@ -10,7 +10,7 @@ import { StateWord } from '../parts/states';
 import { WatchWaiting } from '../parts/WatchWaiting';
 import type { DeliveryView } from '@/contract/deliveries';
 import { AgainDialog } from './AgainDialog';
-import { Attempts, Bounces, DeliveryFacts, Reasons, SameEvent } from './Evidence';
+import { Attempts, Bounces, DeliveryFacts, MailedWith, Reasons, SameEvent } from './Evidence';
 import { SentMessage } from './SentMessage';
 import { say } from '@/words/deliveries';
 import { Said } from '../parts/Said';
@@ -138,6 +138,7 @@ export function DeliveryScreen({
           <DeliveryFacts base={base} zone={zone} delivery={d} />
           <Attempts zone={zone} delivery={d} />
           <Bounces zone={zone} delivery={d} />
+          <MailedWith base={base} delivery={d} />
           <SameEvent base={base} delivery={d} />
         </section>
         <section className="flex min-h-0 flex-col">

@@ -168,6 +168,25 @@ export function Bounces({ zone, delivery: d }: Omit<Evidence, 'base'>) {
   );
 }
 
+/** What it went out with in one mail. */
+export function MailedWith({ base, delivery: d }: Omit<Evidence, 'zone'>) {
+  if (d.mailedWith.length === 0) return null;
+  return (
+    <>
+      <PanelTitle>{say.inOneMailWith}</PanelTitle>
+      <ul className="mt-1 mb-4">
+        {d.mailedWith.map((m) => (
+          <li key={m.id} className="py-0.5">
+            <Link href={`${base}/deliveries/${m.id}`} className="link">
+              {m.subject || m.order}
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}
+
 /** Who else was written to for the same event, and who was not. */
 export function SameEvent({ base, delivery: d }: Omit<Evidence, 'zone'>) {
   return (

@@ -1,76 +1,15 @@
 'use client';
-/** When a summary comes: every day, every working day or once a week, at a time of day. */
-import { comesNext, RHYTHMS, weekdayName, type Rhythm } from '@/core/time';
-import { Field, Pick } from '../parts/fields';
-import { Time } from '../parts/format';
+/** When a summary comes. */
+import type { ComponentProps } from 'react';
 import { PanelTitle } from '../parts/Page';
-import { inEachLanguage } from '@/words/speak';
+import { RhythmFields } from '../parts/RhythmFields';
 import { say } from '@/words/notification';
 
-const EVERY: Record<(typeof RHYTHMS)[number], string> = inEachLanguage(() => ({
-  day: say.everyDay,
-  'working-day': say.everyWorkingDay,
-  week: say.everyWeek,
-}));
-const CHOICES = inEachLanguage(() => RHYTHMS.map((value) => ({ value, label: EVERY[value] })));
-const MONDAY = 1;
-
-export function RhythmPart({
-  rhythm,
-  zone,
-  now,
-  onChange,
-}: {
-  rhythm: Rhythm;
-  zone: string;
-  now: number;
-  onChange: (rhythm: Rhythm) => void;
-}) {
-  const { every, at } = rhythm;
-  const weekdays = Array.from({ length: 7 }, (_, i) => ({ value: String(i + 1), label: weekdayName(i + 1) }));
+export function RhythmPart(props: ComponentProps<typeof RhythmFields>) {
   return (
     <section aria-label={say.when}>
       <PanelTitle>{say.when}</PanelTitle>
-      <div className="mt-1 flex flex-wrap items-end gap-3">
-        <Field label={say.every}>
-          {(ids) => (
-            <Pick
-              id={ids.id}
-              className="w-38"
-              value={every}
-              choices={CHOICES}
-              onChange={(next) => onChange(next === 'week' ? { every: next, on: MONDAY, at } : { every: next, at })}
-            />
-          )}
-        </Field>
-        {rhythm.every === 'week' && (
-          <Field label={say.onWeekday}>
-            {(ids) => (
-              <Pick
-                id={ids.id}
-                className="w-38"
-                value={String(rhythm.on)}
-                choices={weekdays}
-                onChange={(on) => onChange({ ...rhythm, on: Number(on) })}
-              />
-            )}
-          </Field>
-        )}
-        <Field label={say.atTime}>
-          {(ids) => (
-            <input
-              {...ids}
-              type="time"
-              className="input w-26"
-              value={at}
-              onChange={(e) => e.target.value && onChange({ ...rhythm, at: e.target.value })}
-            />
-          )}
-        </Field>
-      </div>
-      <p className="mt-1.5 text-xs text-slate">
-        {say.nextSummary} <Time at={new Date(comesNext(rhythm, now, zone)).toISOString()} zone={zone} />
-      </p>
+      <RhythmFields {...props} />
     </section>
   );
 }

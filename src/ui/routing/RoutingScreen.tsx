@@ -7,6 +7,7 @@ import { flushSync } from 'react-dom';
 import { toast } from 'sonner';
 import { SUMMARY } from '@/core/moments';
 import { namesAt, scopeWords } from '@/core/plan';
+import { rhythmWords } from '@/core/time';
 import { conditionNames } from '../conditions/conditionNames';
 import { Mark } from '../parts/marks';
 import { Empty, Page, PanelTitle } from '../parts/Page';
@@ -85,12 +86,12 @@ function Rules(
   const remove = async (rule: Rule): Promise<void> => {
     if (valueOrToast(await answered(onRemove(rule.id))) === undefined) return;
     router.refresh();
-    const { notificationId, scope } = rule;
+    const { notificationId, scope, together } = rule;
     const recipient = recipientOf(rule, props.domains);
     did(
       say.nNoLongerGetsName({ n: whoOf(rule), name: notification.name }),
       async () => {
-        const result = await answered(onAdd({ notificationId, recipient, scope }));
+        const result = await answered(onAdd({ notificationId, recipient, scope, ...(together && { together }) }));
         if (valueOrToast(result) !== undefined) router.refresh();
       },
       common.putBack,
@@ -108,10 +109,12 @@ function Rules(
 
   /** The same orders, and no more a mail for each of them. */
   const sumUp = async (rule: Rule, to: Notification): Promise<void> => {
-    const { scope } = rule;
+    const { scope, together } = rule;
     const recipient = recipientOf(rule, props.domains);
     const move = async (notificationId: string): Promise<boolean> => {
-      const moved = valueOrToast(await answered(onChange(rule.id, { notificationId, recipient, scope }))) !== undefined;
+      const back = notificationId === notification.id && together ? { together } : {};
+      const moved =
+        valueOrToast(await answered(onChange(rule.id, { notificationId, recipient, scope, ...back }))) !== undefined;
       if (moved) router.refresh();
       return moved;
     };
@@ -142,6 +145,7 @@ function Rules(
       categories={props.categories}
       roles={props.roles}
       domains={props.domains}
+      zone={props.zone}
       onForecast={props.onForecast}
       onSave={async (next) => {
         const result = rule ? await answered(onChange(rule.id, next)) : await answered(onAdd(next));
@@ -173,6 +177,9 @@ function Rules(
                   {scopeWords(rule.scope, names)}
                   {rule.name && ` · ${rule.address}`}
                 </div>
+                {rule.together && (
+                  <div className="text-xs text-slate">{say.togetherAt({ rhythm: rhythmWords(rule.together) })}</div>
+                )}
                 {rule.pause && <Paused pause={rule.pause} people={people} zone={props.zone} />}
               </div>
               <div className="flex items-center gap-2">

@@ -6,12 +6,14 @@ import { languageName } from '@/core/names';
 import type { Failure, Result } from '@/core/result';
 import { SUMMARY } from '@/core/moments';
 import { isMailAddress } from '@/core/schema';
-import { namesAt, ruleAboutsAt, scopeWords, subjectAt, type Scope } from '@/core/plan';
+import type { Rhythm } from '@/core/time';
+import { canGather, namesAt, ruleAboutsAt, scopeWords, subjectAt, type Scope } from '@/core/plan';
 import { ConditionForm } from '../conditions/ConditionForm';
 import { freshTest } from '../conditions/TestFields';
 import { conditionNames } from '../conditions/conditionNames';
 import { Field, Pick as Choose, Segments } from '../parts/fields';
 import { Trouble } from '../parts/Page';
+import { RhythmFields } from '../parts/RhythmFields';
 import { useKeptForm } from '../parts/useKeptChanges';
 import { answered, problemAt } from '../parts/result';
 import { ForecastOfRule } from './ForecastOfRule';
@@ -21,6 +23,9 @@ import { AddressField, ColleagueField, whoOf } from './Whom';
 import { say } from '@/words/routing';
 import { say as common } from '@/words/common';
 import { listed } from '@/words/speak';
+
+/** When what waits goes out, until somebody says otherwise. */
+const EVENINGS: Rhythm = { every: 'working-day', at: '17:00' };
 
 const ALL = 'all';
 const WHEN = 'when';
@@ -34,10 +39,11 @@ export function RuleForm({
   categories,
   roles,
   domains: allowed,
+  zone,
   onSave,
   onForecast,
   onClose,
-}: Pick<RoutingProps, 'store' | 'people' | 'categories' | 'roles' | 'domains' | 'onForecast'> & {
+}: Pick<RoutingProps, 'store' | 'people' | 'categories' | 'roles' | 'domains' | 'zone' | 'onForecast'> & {
   notification: RoutingProps['notifications'][number];
   /** The one that is changed; a new one otherwise. */
   rule?: Rule | undefined;
@@ -53,9 +59,11 @@ export function RuleForm({
   const [address, setAddress] = useState(rule && !rule.staffId ? rule.address : '');
   const [language, setLanguage] = useState(rule?.language ?? '');
   const [scope, setScope] = useState<Scope>(rule?.scope ?? { kind: 'all' });
+  const [together, setTogether] = useState<Rhythm | undefined>(rule?.together);
+  const [now] = useState(() => Date.now());
   const value = useMemo(
-    () => ({ kind, person, address, language, role, domains, scope }),
-    [kind, person, address, language, role, domains, scope],
+    () => ({ kind, person, address, language, role, domains, scope, together }),
+    [kind, person, address, language, role, domains, scope, together],
   );
   const forget = useKeptForm(`rule ${notification.id} ${rule?.id ?? ''}`, value, (back) => {
     setKind(back.kind);
@@ -65,6 +73,7 @@ export function RuleForm({
     setRole(back.role ?? '');
     setDomains(back.domains ?? '');
     setScope(back.scope);
+    setTogether(back.together);
   });
   const [failure, setFailure] = useState<Failure>();
   const [busy, setBusy] = useState(false);
@@ -76,6 +85,7 @@ export function RuleForm({
   // It opens where one was, so one goes on in it.
   useEffect(() => form.current?.querySelector<HTMLElement>('[tabindex="0"], input')?.focus(), []);
 
+  const mayGather = canGather(moment) && !notification.timed;
   const draft = useMemo(
     () => ({
       notificationId: notification.id,
@@ -86,8 +96,9 @@ export function RuleForm({
             ? { role: role.trim(), domains: domains.split(/[\s,;]+/).filter((d) => d !== '') }
             : { address: address.trim(), ...(language !== '' && { language }) },
       scope,
+      ...(together && mayGather && { together }),
     }),
-    [notification.id, kind, person, address, language, role, domains, scope],
+    [notification.id, kind, person, address, language, role, domains, scope, together, mayGather],
   );
   const save = async (): Promise<void> => {
     setBusy(true);
@@ -199,6 +210,26 @@ export function RuleForm({
           }
           onChange={setWhen}
         />
+      )}
+      {mayGather && (
+        <>
+          <Segments
+            label={say.howTheyCome}
+            value={together ? 'together' : 'each'}
+            choices={[
+              { value: 'each', label: say.eachAtOnce },
+              { value: 'together', label: say.inOneMail },
+            ]}
+            onChange={(next) => setTogether(next === 'together' ? (rule?.together ?? EVENINGS) : undefined)}
+          />
+          {together && (
+            <div>
+              <RhythmFields rhythm={together} zone={zone} now={now} onChange={setTogether} />
+              <p className="mt-1 text-sm text-slate">{say.inOneMailHint}</p>
+            </div>
+          )}
+          {rule && rule.together && !together && <p className="text-sm text-slate">{say.whatWaitsStays}</p>}
+        </>
       )}
       {!ofProduct && (
         <ForecastOfRule

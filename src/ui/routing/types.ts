@@ -7,7 +7,7 @@ import type { Copies, PauseRule, Rule, RuleChange, SaveCopy, TakenBackSeen, Trie
 
 export interface RoutingProps {
   store: ConditionStore & { locales: Record<string, string> };
-  notifications: { id: string; slug: string; name: string; on: boolean; moment: MomentId }[];
+  notifications: { id: string; slug: string; name: string; on: boolean; timed: boolean; moment: MomentId }[];
   rules: Rule[];
   /** Numbers of the newest orders of which a notification's rules let nobody hear, of so many looked at. */
   holes: { notificationId: string; orders: string[] }[];

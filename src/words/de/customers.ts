@@ -24,8 +24,8 @@ export const customers: TranslationOf<typeof say> = {
   lastDays: '.input {$n :integer} .match $n one {{In {$n} Tag}} * {{In {$n} Tagen}}',
   notForDays: '.input {$n :integer} .match $n one {{Seit {$n} Tag nicht}} * {{Seit {$n} Tagen nicht}}',
   noCustomerMatches: 'Kein Kunde passt',
-  matchesByBeginning:
-    'Namen werden nach dem Anfang ihrer Wörter gefunden. Entfernen Sie einen Filter, oder suchen Sie nach weniger.',
+  noPartOfNameAddressCompanyOrNumber:
+    'Kein Name, keine Adresse, keine Firma und keine Bestellnummer enthält das alles. Entfernen Sie einen Filter, oder suchen Sie nach weniger.',
   noCustomersYet: 'Noch keine Kunden',
   customersComeWithOrders: 'Wer bestellt, ist Kunde. Eine Liste von Kunden lässt sich unter Bestellungen importieren.',
   narrower: 'Das sind die ersten 100. Geben Sie mehr ein, um andere zu finden.',

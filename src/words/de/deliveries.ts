@@ -79,4 +79,5 @@ export const deliveries: TranslationOf<typeof say> = {
   causeAndEdition: '{$cause}, Ausgabe {$edition :integer}',
   writtenBy: 'Geschrieben von {$person}',
   sentAgainBy: 'Noch einmal gesendet von {$person}',
+  inOneMailWith: 'In einer Mail mit',
 };

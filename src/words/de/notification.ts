@@ -23,13 +23,6 @@ export const notification: TranslationOf<typeof say> = {
   forAllProducts: 'Für alle Produkte.',
   rulesSayWhichOrders:
     'Von welchen Bestellungen sie ist, sagen die Regeln ihrer Empfänger: Alle bekommen ihre eigene Zusammenfassung.',
-  every: 'Jeden',
-  everyDay: 'Tag',
-  everyWorkingDay: 'Werktag',
-  everyWeek: 'Wochentag',
-  onWeekday: 'Am',
-  atTime: 'Um',
-  nextSummary: 'Das nächste Mal am',
   forAllOrders: 'Für alle Bestellungen',
   itHasNoStaffRecipients: 'Noch bekommt sie niemand im Team.',
   rulesRulesSayWhoGets:

@@ -26,4 +26,11 @@ export const parts: TranslationOf<typeof say> = {
   leafLive: 'live',
   leafFailing: 'mit Fehlern',
   leafStale: 'veraltet',
+  every: 'Jeden',
+  everyDay: 'Tag',
+  everyWorkingDay: 'Werktag',
+  everyWeek: 'Wochentag',
+  onWeekday: 'Am',
+  atTime: 'Um',
+  nextTime: 'Das nächste Mal am',
 };

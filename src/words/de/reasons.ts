@@ -26,6 +26,7 @@ export const reasons: TranslationOf<typeof say> = {
   rulePaused: 'Die Regel für {$person} ruht.',
   rulePausedUntil: 'Die Regel für {$person} ruht bis {$until} (UTC).',
   standIn: '{$person} vertritt {$instead}.',
+  together: 'Sie geht mit den anderen wartenden in einer Mail hinaus, {$rhythm}.',
   ruleAll: '{$person} bekommt Nachrichten zu allen Bestellungen.',
   ruleCategory: '{$person} bekommt Nachrichten zu Bestellungen mit {$category}, und {$product} ist in dieser.',
   ruleWhen: '{$person} bekommt Nachrichten zu Bestellungen, bei denen {$words}.',

@@ -265,4 +265,5 @@ export const refusals: TranslationOf<typeof say> = {
     'Die Regeln wurden seither geändert, deshalb lässt sich das nicht zurücknehmen. Ändern Sie die Regeln selbst.',
   ruleIsForNobody: 'Für wen die Regel war oder was sie betraf, gibt es nicht mehr.',
   ruleIsThereAgain: 'Die Regel ist schon wieder da.',
+  summaryIsOneMail: 'Eine Zusammenfassung ist schon eine einzige Mail: Ihre Zeit steht bei der Zusammenfassung.',
 };

@@ -126,4 +126,11 @@ export const routing: TranslationOf<typeof say> = {
   mostCopiesADay: 'Höchstens, in 24 Stunden',
   mostCopiesHint: 'Leer für jede Kopie. Was darüber ist, wird nicht gesendet, und die Aufzeichnung sagt es.',
   nobodyStandsIn: 'Niemand',
+  howTheyCome: 'Wie sie kommen',
+  eachAtOnce: 'Jede sofort',
+  inOneMail: 'Zusammen in einer Mail',
+  inOneMailHint:
+    'Die Nachrichten warten bis dahin. Dann gehen sie in einer Mail hinaus, jede wie sie ist, mit ihren Dateien.',
+  whatWaitsStays: 'Was schon wartet, geht noch zu seiner Zeit hinaus.',
+  togetherAt: 'zusammen in einer Mail, {$rhythm}',
 };

@@ -21,7 +21,7 @@ import {
   unsubscriptions,
 } from '../../db/schema';
 import { databaseTime } from '../../db/time';
-import { indexCustomers } from '../../events/known-customers';
+import { indexCustomers } from '../../events/find-customers';
 import { refuseContacts, refuseUnknownMessages, tidyContacts } from './contacts';
 import { customerById, type CustomerRecord } from './customer';
 import { say } from '@/words/refusals';

@@ -1,12 +1,14 @@
 /** The list of customers: by how lately they ordered, or by what they are looked for. */
-import { and, asc, desc, eq, gt, gte, inArray, like, lt, or, sql, type SQL } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, gte, inArray, lt, or, sql, type SQL } from 'drizzle-orm';
 import type { CustomerFilterState, CustomerList, CustomerRow } from '@/contract/customers';
-import { parseAmount, wordsToFind } from '@/core/order';
+import { parseAmount } from '@/core/order';
 import { isMailAddress } from '@/core/schema';
 import type { Access } from '../../auth/access';
 import { database } from '../../db/client';
-import { customers, customerWords, deliveries, orders, products, unsubscriptions, withholdings } from '../../db/schema';
+import { customers, deliveries, orders, products, unsubscriptions, withholdings } from '../../db/schema';
 import { idAt } from '../../base/ids';
+import { customersByWords, emailsByNumber } from '../../events/find-customers';
+
 import { oneOf } from '../query';
 
 export const PAGE = 50;
@@ -140,49 +142,23 @@ async function joinedSums(ids: readonly string[]): Promise<Map<string, { orders:
   return new Map(rows.map((r) => [r.id!, { orders: Number(r.orders), spent: Number(r.spent) }]));
 }
 
-/**
- * Ids of customers each of whose words looked for is the beginning of one of theirs, or who placed the order of that number. The index of
- * words answers from where the first word begins, so that it takes as long among a million as among a thousand.
- */
+/** Ids of customers who are looked for by any part of their names, address or company, or of the number of an order that they placed. */
 async function found({ store }: Access, search: string): Promise<string[]> {
-  const db = database();
   const whole = search.trim();
-  if (isMailAddress(whole)) {
-    const [exact] = await db
+  const at = async (emails: readonly string[]): Promise<string[]> => {
+    if (emails.length === 0) return [];
+    const rows = await database()
       .select({ id: HEAD })
       .from(customers)
-      .where(and(eq(customers.storeId, store.id), eq(customers.email, whole)));
-    if (exact) return [exact.id];
-  }
-  const [byNumber] = await db
-    .select({ email: orders.customerEmail })
-    .from(orders)
-    .where(and(eq(orders.storeId, store.id), eq(orders.number, whole)));
-  const own = byNumber
-    ? await db
-        .select({ id: HEAD })
-        .from(customers)
-        .where(and(eq(customers.storeId, store.id), eq(customers.email, byNumber.email)))
-    : [];
-  // The longest word says most.
-  const [first, ...rest] = wordsToFind(search).toSorted((a, b) => b.length - a.length);
-  if (first === undefined) return own.map((r) => r.id);
-  const begins = (word: string): SQL => like(customerWords.word, `${word.replace(/[%_\\]/g, '\\$&')}%`);
-  const named = await db
-    .selectDistinct({ id: customerWords.customerId })
-    .from(customerWords)
-    .where(
-      and(
-        eq(customerWords.storeId, store.id),
-        begins(first),
-        ...rest.map(
-          (word) =>
-            sql`exists (select 1 from customer_word w where w.customer_id = ${customerWords.customerId} and w.word like ${`${word}%`})`,
-        ),
-      ),
-    )
-    .limit(MOST_FOUND + 1);
-  return [...new Set([...own.map((r) => r.id), ...(await headsOf(named.map((r) => r.id)))])];
+      .where(and(eq(customers.storeId, store.id), inArray(customers.email, [...emails])));
+    return rows.map((r) => r.id);
+  };
+  const exact = isMailAddress(whole) ? await at([whole]) : [];
+  if (exact.length > 0) return exact;
+  const most = MOST_FOUND + 1;
+  const byNumber = await at(await emailsByNumber(store.id, whole, most));
+  const named = await customersByWords(store.id, whole, most);
+  return [...new Set([...byNumber, ...(await headsOf(named))])];
 }
 
 /** The customers that some are, or were joined into. */

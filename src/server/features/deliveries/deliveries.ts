@@ -12,6 +12,7 @@ import { AppError } from '../../base/errors';
 import { dropSecrets, refuseWithoutSecrets } from '../../events/secrets';
 import { remember, rememberReading } from '../../auth/history';
 import { FAR_AHEAD } from '../../worker/dispatch';
+import { letGoCarried } from '../../sending/carried';
 import { sentMessageOf } from '../../sending/kept-message';
 import { wouldSay } from '../../sending/render';
 import { againView } from './again';
@@ -117,14 +118,16 @@ export const isWaiting = (state: DeliveryState, timed: boolean): boolean => stat
 /** One delivery's whole story: why, what was tried, what was said, and the message as sent. */
 export async function deliveryDetail(access: Access, id: string) {
   const row = await deliveryById(access, id);
-  const [tries, sent, back, [event], [edition], others, unsent] = await Promise.all([
+  // What went with others was tried with them.
+  const mail = row.gatheredIn ?? id;
+  const [tries, sent, back, [event], [edition], others, unsent, mailedWith] = await Promise.all([
     database()
       .select()
       .from(attempts)
-      .where(eq(attempts.deliveryId, id))
+      .where(eq(attempts.deliveryId, mail))
       .orderBy(asc(attempts.number), asc(attempts.id)),
     sentMessageOf(id),
-    database().select().from(bounces).where(eq(bounces.deliveryId, id)).orderBy(asc(bounces.id)),
+    database().select().from(bounces).where(eq(bounces.deliveryId, mail)).orderBy(asc(bounces.id)),
     database().select().from(events).where(eq(events.id, row.eventId)),
     database().select({ number: editions.number }).from(editions).where(eq(editions.id, row.editionId)),
     database()
@@ -138,6 +141,13 @@ export async function deliveryDetail(access: Access, id: string) {
       .where(eq(deliveries.eventId, row.eventId))
       .orderBy(asc(deliveries.id)),
     database().select().from(notWritten).where(eq(notWritten.eventId, row.eventId)).orderBy(asc(notWritten.id)),
+    row.gatheredIn === null
+      ? []
+      : database()
+          .select({ id: deliveries.id, order: deliveries.orderNumber, subject: deliveries.subject })
+          .from(deliveries)
+          .where(and(eq(deliveries.gatheredIn, row.gatheredIn), ne(deliveries.id, id)))
+          .orderBy(asc(deliveries.id)),
   ]);
   const [notification] = await database()
     .select({ slug: notifications.slug })
@@ -205,6 +215,7 @@ export async function deliveryDetail(access: Access, id: string) {
       words: readKept(b.words),
       diagnostic: b.diagnostic,
     })),
+    mailedWith,
     others: others.filter((o) => o.id !== id),
     notWritten: unsent.map((n) => ({
       id: n.id,
@@ -269,6 +280,7 @@ export async function stopDelivery(access: Access, id: string): Promise<void> {
     .set({ state: 'cancelled', lastWords: kept(() => story.personStoppedIt({ person: access.person.name })) })
     .where(and(eq(deliveries.id, id), inArray(deliveries.state, ['planned', 'held', 'deferred'])));
   if (result.affectedRows === 0) throw new AppError('conflict', say.thisMessageCannotBeStopped);
+  await letGoCarried(database(), [id]);
   await dropSecrets(database(), row.eventId);
   await remember(access, 'stoppedDelivery', { notification: row.notificationName, recipient: row.recipient });
 }
@@ -281,7 +293,11 @@ export async function tryAgain(access: Access, id: string): Promise<void> {
   await refuseWithoutSecrets(row.eventId);
   const [result] = await database()
     .update(deliveries)
-    .set({ state: 'planned', dueAt: new Date(await databaseTime()), cause: '' })
+    .set({
+      ...{ state: 'planned', dueAt: new Date(await databaseTime()), cause: '' },
+      // One that went with others is tried alone.
+      gatheredIn: sql`if(${deliveries.gatheredIn} = ${deliveries.id}, ${deliveries.gatheredIn}, null)`,
+    })
     .where(and(eq(deliveries.id, id), inArray(deliveries.state, [...AGAIN])));
   // Who asks for it now wants to see what comes of it, also from a service that rests.
   await database().update(services).set({ downUntil: null }).where(eq(services.storeId, access.store.id));

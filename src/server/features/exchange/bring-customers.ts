@@ -23,7 +23,7 @@ import { newId } from '../../base/ids';
 import { database, type Executor } from '../../db/client';
 import { customers, listImportParts, listImports } from '../../db/schema';
 import { databaseTime } from '../../db/time';
-import { indexCustomers } from '../../events/known-customers';
+import { forgetCustomers, indexCustomers } from '../../events/find-customers';
 import { say } from '@/words/refusals';
 import { say as words } from '@/words/orders';
 
@@ -218,6 +218,7 @@ export async function takeListBack(access: Access, { id }: { id: string }): Prom
       const kept = untouched.flatMap(({ id: own, email, before }) =>
         before ? [{ id: own, email, values: before }] : [],
       );
+      await forgetCustomers(tx, gone);
       if (gone.length > 0) await tx.delete(customers).where(inArray(customers.id, gone));
       if (kept.length > 0) await put(tx, storeId, kept);
       back += gone.length + kept.length;

@@ -120,6 +120,7 @@ export async function lookAtTakingBack(access: Access, { id }: { id: string }): 
         name: person?.name ?? '',
         ...(r.role !== '' && { role: r.role }),
       },
+      ...(r.together && { together: r.together }),
       ...(r.paused && {
         pause: {
           ...(r.pausedUntil && { until: Date.parse(r.pausedUntil) }),
@@ -139,7 +140,8 @@ export async function lookAtTakingBack(access: Access, { id }: { id: string }): 
 const asText = (rules: readonly RuleThen[]): string =>
   JSON.stringify(
     rules
-      .map((r) => Object.entries(r).toSorted(([a], [b]) => (a < b ? -1 : 1)))
+      // Changes of before there were such times do not name them.
+      .map((r) => Object.entries({ ...r, together: r.together ?? null }).toSorted(([a], [b]) => (a < b ? -1 : 1)))
       .toSorted((a, b) => (JSON.stringify(a) < JSON.stringify(b) ? -1 : 1)),
   );
 

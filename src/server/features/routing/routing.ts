@@ -3,6 +3,7 @@ import { Type } from '@sinclair/typebox';
 import { and, desc, eq, inArray, ne } from 'drizzle-orm';
 import { momentOf, type MomentId } from '@/core/moments';
 import {
+  canGather,
   planner,
   reasonWords,
   type Plan,
@@ -17,6 +18,7 @@ import {
 } from '@/core/plan';
 import { checker, isMailAddress } from '@/core/schema';
 import { plainLine } from '@/core/text';
+import { RhythmSchema } from '@/core/time';
 import type { Access } from '../../auth/access';
 import { database, type Executor } from '../../db/client';
 import { readKept } from '../../base/reading';
@@ -62,6 +64,7 @@ export async function loadRouting(access: Access) {
         name: notifications.name,
         on: notifications.on,
         moment: notifications.moment,
+        schedule: notifications.schedule,
       })
       .from(notifications)
       .where(and(eq(notifications.storeId, storeId), eq(notifications.audience, 'staff')))
@@ -96,6 +99,7 @@ export async function loadRouting(access: Access) {
       address: email ?? rule.address,
       job: job ?? '',
       scope: rule.scope,
+      ...(rule.together && { together: rule.together }),
       ...(rule.language && { language: rule.language }),
       ...(rule.role !== '' && { role: rule.role }),
       ...(rule.paused &&
@@ -111,7 +115,7 @@ export async function loadRouting(access: Access) {
     domains: settings.peopleDomains ?? [],
     // What orders of late call those who look after them.
     roles: [...new Set(newest.flatMap(({ order }) => (order.people ?? []).map((p) => p.role)))].toSorted(),
-    notifications: staffNotifications,
+    notifications: staffNotifications.map(({ schedule, ...n }) => ({ ...n, timed: schedule.row.length > 0 })),
   };
 }
 
@@ -139,6 +143,8 @@ const RuleSchema = Type.Object(
       ),
     ]),
     scope: ScopeSchema,
+    /** Nothing for each at once. */
+    together: Type.Optional(RhythmSchema),
   },
   { additionalProperties: false },
 );
@@ -177,7 +183,7 @@ async function keepDomains(tx: Executor, { store }: Access, domains: string[] | 
 async function ruleFrom(access: Access, input: unknown, instead?: string) {
   const checked = checkRule(input);
   if (!checked.ok) throw new AppError('invalid', say.thisRuleCannotBeKept, checked.problems);
-  const { notificationId, recipient, scope } = checked.value;
+  const { notificationId, recipient, scope, together } = checked.value;
   const storeId = access.store.id;
   const [[notification], channelRows, productRows] = await Promise.all([
     database()
@@ -202,6 +208,8 @@ async function ruleFrom(access: Access, input: unknown, instead?: string) {
     product: (sku) => productRows.find((p) => p.sku === sku)?.name,
   });
   if (problems.length > 0) throw new AppError('invalid', say.noOrderWouldBeTold, problems);
+  if (together && !canGather(notification.moment))
+    throw new AppError('invalid', say.summaryIsOneMail, [{ path: '/together', message: say.summaryIsOneMail }]);
   let domains: string[] | undefined;
   if ('role' in recipient) {
     const refuse = (path: string, message: string): never => {
@@ -244,6 +252,7 @@ async function ruleFrom(access: Access, input: unknown, instead?: string) {
     values: {
       notificationId,
       scope,
+      together: together ?? null,
       ...('staffId' in recipient
         ? { staffId: recipient.staffId, address: '', role: '', language: null }
         : 'role' in recipient
@@ -296,7 +305,7 @@ async function refuseStandIn(storeId: string, rule: RoutingRule, standIn: string
 export async function forecastRule(access: Access, input: unknown, instead?: string): Promise<RuleForecast> {
   const checked = checkRule(input);
   if (!checked.ok) throw new AppError('invalid', say.thisRuleCannotBeKept, checked.problems);
-  const { notificationId, recipient, scope } = checked.value;
+  const { notificationId, recipient, scope, together } = checked.value;
   const db = database();
   const [rules, people] = await Promise.all([
     routingRulesOf(db, access.store.id),
@@ -313,6 +322,7 @@ export async function forecastRule(access: Access, input: unknown, instead?: str
       ...('role' in recipient && { role: plainLine(recipient.role) }),
     },
     scope,
+    ...(together && { together }),
   };
   const allowed = 'role' in recipient ? recipient.domains.map((d) => d.trim().replace(/^@/, '').toLowerCase()) : [];
   return forecastOf(access, notificationId, [...rules.filter((r) => r.id !== instead), draft], allowed);
