@@ -1,7 +1,7 @@
 /** What the screen of routing is given. */
 import { Type, type Static } from '@sinclair/typebox';
-import type { RuleForecast, Scope } from '@/core/plan';
-import type { Rhythm } from '@/core/time';
+import { ScopeSchema, type RuleForecast, type Scope } from '@/core/plan';
+import { RhythmSchema, type Rhythm } from '@/core/time';
 
 export interface Rule {
   id: string;
@@ -21,6 +21,64 @@ export interface Rule {
   /** It rests now: until a time (ISO 8601) or until it goes on, with a colleague who stands in. */
   pause?: { until?: string; standIn?: string };
 }
+
+/** A rule as somebody gives it. */
+export const RuleSchema = Type.Object(
+  {
+    notificationId: Type.String({ minLength: 1 }),
+    recipient: Type.Union([
+      Type.Object({ staffId: Type.String({ minLength: 1 }) }, { additionalProperties: false }),
+      Type.Object(
+        {
+          address: Type.String({ format: 'mail-address' }),
+          /** Nothing for the store's own. */
+          language: Type.Optional(Type.String({ format: 'language' })),
+        },
+        { additionalProperties: false },
+      ),
+      Type.Object(
+        {
+          /** Whom an order names under it. */
+          role: Type.String({ minLength: 1, maxLength: 60 }),
+          /** That their addresses may have; they hold for all such rules of the store. */
+          domains: Type.Array(Type.String({ minLength: 1, maxLength: 253 }), { minItems: 1, maxItems: 50 }),
+        },
+        { additionalProperties: false },
+      ),
+    ]),
+    scope: ScopeSchema,
+    /** Nothing for each at once. */
+    together: Type.Optional(RhythmSchema),
+  },
+  { additionalProperties: false },
+);
+export type RuleInput = Static<typeof RuleSchema>;
+
+/** Changes that are gathered and not live yet, in the order in which they were made. */
+export interface RuleDraft {
+  id: string;
+  deed: 'add' | 'change' | 'remove';
+  /** The rule that it is about; of one that is added, the one that it will have. */
+  ruleId: string;
+  /** Nothing for a rule that goes. */
+  rule?: RuleInput;
+  by: string;
+  at: string;
+}
+export type RuleDrafts = RuleDraft[];
+
+export interface DraftRule {
+  ruleId?: string | undefined;
+  rule?: unknown;
+}
+
+/** What gathered changes would mean, by notification. */
+export type DraftSeen = { notification: string; forecast: RuleForecast }[];
+
+export const DraftIdsSchema = Type.Object(
+  { ids: Type.Array(Type.String({ minLength: 1, maxLength: 40 }), { minItems: 1, maxItems: 200, uniqueItems: true }) },
+  { additionalProperties: false },
+);
 
 export const PauseRuleSchema = Type.Object(
   {

@@ -144,4 +144,6 @@ export const say = speak('history', {
   joinedCustomers: '{$who} joined the customers {$customer} and {$other}',
   tookApart: '{$who} took the customers {$customer} and {$other} apart',
   tookRuleChangeBack: '{$who} took back a change of rules by {$by}',
+  madeRulesLive:
+    '.input {$n :integer} .match $n one {{{$who} made one gathered change of rules live}} * {{{$who} made {$n} gathered changes of rules live}}',
 });

@@ -250,4 +250,8 @@ export const say = speak('refusals', {
   ruleIsForNobody: 'Whom the rule was for, or what they got, is not there any more.',
   ruleIsThereAgain: 'The rule is there again already.',
   summaryIsOneMail: 'A summary is one mail already: its time is set where the summary is.',
+  enoughIsGathered: '{$most :integer} changes are gathered already. Make them live or drop some first.',
+  gatheredChangedSince: 'Somebody gathered or dropped a change meanwhile. Look at them again.',
+  ruleChangedSinceGathered:
+    'Somebody changed a rule after its change was gathered. Drop that change, and make it anew from how the rule is now.',
 });

@@ -129,4 +129,22 @@ export const say = speak('routing', {
   inOneMailHint: 'Messages wait for that time. Then they go out in one mail, each as it is, with its files.',
   whatWaitsStays: 'What waits already still goes out at its time.',
   togetherAt: 'together in one mail, {$rhythm}',
+  gatherChanges: 'Gather changes first',
+  gatherNoMore: 'Change at once again',
+  gatheringHint: 'Changes of rules are gathered here. They are tried together on the last orders, and go live as one.',
+  gatheredChanges: 'Gathered changes',
+  notLiveYet: 'Not live yet: messages go by the rules as they were.',
+  gatherThis: 'Gather it',
+  makeThemLive: 'Make them live',
+  dropAll: 'Drop all',
+  dropThisChange: 'Drop: {$change}',
+  changesAreLive:
+    '.input {$n :integer}\n.match $n\none {{{$n} change of rules is live.}}\n* {{{$n} changes of rules are live.}}',
+  changesAreDropped:
+    '.input {$n :integer}\n.match $n\none {{{$n} change is dropped.}}\n* {{{$n} changes are dropped.}}',
+  ruleWouldGo: '{$who} no longer gets {$name}',
+  ruleWouldCome: '{$who} gets {$name} too: {$scope}',
+  ruleWouldChange: '{$who} gets {$name} by a changed rule: {$scope}',
+  changeIsGathered: 'a change is gathered',
+  removalIsGathered: 'its removal is gathered',
 });

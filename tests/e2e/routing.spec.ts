@@ -156,3 +156,73 @@ test('a rule is changed, tried on past orders, live, and taken back from the lis
   await expect(rules).not.toContainText('orders with kits');
   await expect(changes).toContainText('taken back by Marta Oyelaran');
 });
+
+test('changes are gathered, tried together, go live as one and are taken back as one', async ({ page }) => {
+  await signIn(page);
+  await page.goto('/s/quillwick/routing');
+  const rules = page.getByRole('region', { name: 'New order' });
+  await page.getByRole('button', { name: 'Gather changes first' }).click();
+  const gathered = page.getByRole('region', { name: 'Gathered changes' });
+  await rules.getByRole('button', { name: 'Choose who gets it for New order' }).click();
+  const form = page.getByRole('form', { name: 'Choose who gets it for New order' });
+  await form.getByRole('radio', { name: 'Another address' }).click();
+  await form.getByLabel('Address', { exact: true }).fill('night@bindery-print.example');
+  await form.getByRole('button', { name: 'Gather it' }).click();
+  await expect(gathered).toContainText('night@bindery-print.example gets New order too: all orders');
+  await expect(form).toHaveCount(0);
+  await rules.getByRole('button', { name: 'Remove Pawel Rutka' }).click();
+  await expect(gathered).toContainText('Pawel Rutka no longer gets New order');
+  await expect(rules.getByRole('listitem').filter({ hasText: 'Pawel Rutka' })).toContainText('its removal is gathered');
+  // Tried together: nobody is left out, since one comes as the other goes.
+  await expect(gathered.getByRole('status')).toContainText(/night@bindery-print\.example: \d+ messages more/);
+  await expect(gathered.getByRole('status')).toContainText(/Pawel Rutka: \d+ messages fewer/);
+  await expect(gathered.getByRole('status')).not.toContainText('nobody');
+  // It stays while one is away.
+  await page.reload();
+  await expect(gathered.getByRole('listitem').filter({ hasText: 'Marta Oyelaran' })).toHaveCount(2);
+  await gathered.getByRole('button', { name: 'Make them live' }).click();
+  await expect(gathered).toHaveCount(0);
+  await expect(rules).toContainText('night@bindery-print.example');
+  await expect(rules).not.toContainText('Pawel Rutka');
+  const changes = page.getByRole('region', { name: 'Changes of late' });
+  await changes.getByRole('button', { name: 'Take back' }).first().click();
+  const dialog = page.getByRole('dialog', { name: 'Take a change back' });
+  await dialog.getByRole('button', { name: 'Look' }).click();
+  await dialog.getByRole('button', { name: 'Take back' }).click();
+  await expect(dialog).toHaveCount(0);
+  await expect(rules).toContainText('Pawel Rutka');
+  await expect(rules).not.toContainText('night@bindery-print.example');
+});
+
+test('a rule’s messages wait for each other, each can be sent before, and its order says so', async ({
+  page,
+  request,
+}) => {
+  await signIn(page);
+  await page.goto('/s/quillwick/routing');
+  const to = `evening-${Date.now()}@bindery-print.example`;
+  const rules = page.getByRole('region', { name: 'New order' });
+  await rules.getByRole('button', { name: 'Choose who gets it for New order' }).click();
+  const form = page.getByRole('form', { name: 'Choose who gets it for New order' });
+  await form.getByRole('radio', { name: 'Another address' }).click();
+  await form.getByLabel('Address', { exact: true }).fill(to);
+  await form.getByRole('radio', { name: 'Together in one mail' }).click();
+  await form.getByLabel('At', { exact: true }).fill('06:15');
+  await expect(form.getByRole('status')).toContainText(/messages? more, at most 1 on one day/);
+  await form.getByRole('button', { name: 'Add to New order' }).click();
+  const rule = rules.getByRole('listitem').filter({ hasText: to });
+  await expect(rule).toContainText('together in one mail, every working day at 06:15');
+  const number = `EV-${Date.now()}`;
+  await placeByEvent(request, number, `evening-${number.toLowerCase()}@routing-e2e.example`);
+  await page.goto(`/s/quillwick/deliveries?recipient=${to}`);
+  await page.getByRole('row').filter({ hasText: to }).getByRole('link').first().click();
+  await expect(
+    page.getByText('It goes out in one mail with the others that wait, every working day at 06:15.'),
+  ).toBeVisible();
+  expect(await mailbox(to)).toEqual([]);
+  await page.getByRole('button', { name: 'Send it now' }).click();
+  await arrived(to, number);
+  await page.goto('/s/quillwick/routing');
+  await rules.getByRole('button', { name: `Remove ${to}` }).click();
+  await expect(rule).toHaveCount(0);
+});

@@ -8,6 +8,7 @@ import { bringIn } from '@/server/features/exchange/bring-in';
 import { orderChoices, placeOrder } from '@/server/features/orders/placing';
 import { listRuleChanges, lookAtTakingBack, takeRuleChangeBack } from '@/server/features/routing/changes';
 import { loadCopies, removeCopy, saveCopy } from '@/server/features/routing/copies';
+import { draftRule, dropDrafts, lookAtDrafts, makeDraftsLive } from '@/server/features/routing/drafts';
 import {
   addRule,
   changeRule,
@@ -386,5 +387,87 @@ describe('a change of rules', () => {
     await addRule(access, { notificationId, recipient: { address }, scope: { kind: 'category', category: 'tools' } });
     await expect(takeRuleChangeBack(access, { id: removed.id })).rejects.toThrow('there again already');
     await expect(takeRuleChangeBack(access, { id: 'none' })).rejects.toMatchObject({ code: 'not-found' });
+  });
+});
+
+describe('changes that are gathered', () => {
+  const all = { kind: 'all' } as const;
+  /** A notification with a rule of its own for each of two addresses. */
+  async function two(local: string) {
+    const access = await accessAs();
+    const { notifications } = await loadRouting(access);
+    const notificationId = notifications.find((n) => n.moment === 'order.placed')!.id;
+    const [first, second] = ['first', 'second'].map((n) => `${n}-${local}@quillwick.example`);
+    for (const address of [first!, second!])
+      await addRule(access, { notificationId, recipient: { address }, scope: all });
+    const ruleOf = async (address: string) => (await loadRouting(access)).rules.find((r) => r.address === address);
+    const ruleTo = (address: string) => ({ notificationId, recipient: { address }, scope: all });
+    return { access, first: first!, second: second!, ruleOf, ruleTo };
+  }
+  const idsOf = async (access: Awaited<ReturnType<typeof accessAs>>) =>
+    (await loadRouting(access)).drafts.map((d) => d.id);
+
+  it('change nothing until they go live together, and are taken back as one', async () => {
+    const { access, first, second, ruleOf, ruleTo } = await two('gathered');
+    const [a, b] = [(await ruleOf(first))!, (await ruleOf(second))!];
+    // The first becomes the second's, which only works while the second goes.
+    await expect(draftRule(access, { ruleId: a.id, rule: ruleTo(second) })).rejects.toMatchObject({ code: 'invalid' });
+    await draftRule(access, { ruleId: b.id });
+    await draftRule(access, { ruleId: a.id, rule: ruleTo(second) });
+    await draftRule(access, { rule: ruleTo('third-gathered@quillwick.example') });
+    expect([(await ruleOf(first))?.id, (await ruleOf(second))?.id]).toEqual([a.id, b.id]);
+    const [seen] = await lookAtDrafts(access);
+    const { who } = seen!.forecast;
+    expect(who.find((w) => w.address === first)!.after).toBe(0);
+    expect(who.find((w) => w.address === 'third-gathered@quillwick.example')!.before).toBe(0);
+    expect(who.find((w) => w.address === second)).toBeUndefined();
+
+    await makeDraftsLive(access, { ids: await idsOf(access) });
+    expect(await idsOf(access)).toEqual([]);
+    expect((await ruleOf(second))!.id).toBe(a.id);
+    expect(await ruleOf(first)).toBeUndefined();
+    const [change] = await listRuleChanges(access);
+    expect(change!.who).toContain('third-gathered@quillwick.example');
+    await takeRuleChangeBack(access, { id: change!.id });
+    expect([(await ruleOf(first))?.id, (await ruleOf(second))?.id]).toEqual([a.id, b.id]);
+    expect(await ruleOf('third-gathered@quillwick.example')).toBeUndefined();
+  });
+
+  it('of a new rule can be changed and dropped, and nothing is left of it', async () => {
+    const { access, first, ruleOf, ruleTo } = await two('dropped');
+    await draftRule(access, { rule: ruleTo('new-dropped@quillwick.example') });
+    const [draft] = (await loadRouting(access)).drafts;
+    await draftRule(access, { ruleId: draft!.ruleId, rule: ruleTo('other-dropped@quillwick.example') });
+    const { drafts } = await loadRouting(access);
+    expect(drafts.map((d) => [d.deed, d.rule!.recipient])).toEqual([
+      ['add', { address: 'other-dropped@quillwick.example' }],
+    ]);
+    await draftRule(access, { ruleId: draft!.ruleId });
+    expect(await idsOf(access)).toEqual([]);
+    await draftRule(access, { ruleId: (await ruleOf(first))!.id });
+    await dropDrafts(access, { ids: await idsOf(access) });
+    expect(await idsOf(access)).toEqual([]);
+    expect(await lookAtDrafts(access)).toEqual([]);
+    expect(await ruleOf(first)).toBeDefined();
+    await expect(draftRule(access, { ruleId: 'none' })).rejects.toMatchObject({ code: 'not-found' });
+    await expect(draftRule(access, { rule: { scope: all } })).rejects.toMatchObject({ code: 'invalid' });
+  });
+
+  it('do not go live over what others gathered or changed since; a pause in between is no change', async () => {
+    const { access, first, second, ruleOf, ruleTo } = await two('since');
+    const [a, b] = [(await ruleOf(first))!, (await ruleOf(second))!];
+    await draftRule(access, { ruleId: a.id });
+    const seen = await idsOf(access);
+    await draftRule(await accessAs('designer', 'Jonas Adeyemi'), { ruleId: b.id });
+    await expect(makeDraftsLive(access, { ids: seen })).rejects.toMatchObject({ code: 'conflict' });
+    await pauseRules(access, { ids: [a.id], pause: {} });
+    await changeRule(access, b.id, { ...ruleTo(second), scope: { kind: 'category', category: 'papers' } });
+    await expect(makeDraftsLive(access, { ids: await idsOf(access) })).rejects.toMatchObject({ code: 'conflict' });
+    // Nothing half done.
+    expect([(await ruleOf(first))?.id, (await ruleOf(second))?.id]).toEqual([a.id, b.id]);
+    const ofB = (await loadRouting(access)).drafts.find((d) => d.ruleId === b.id)!;
+    await dropDrafts(access, { ids: [ofB.id] });
+    await makeDraftsLive(access, { ids: await idsOf(access) });
+    expect(await ruleOf(first)).toBeUndefined();
   });
 });

@@ -98,7 +98,7 @@ describe.each(SCHEMAS)('what is wrong with %s', (_name, schema) => {
 
 /** What a program gives and no person types. */
 const NOT_TYPED =
-  /\/(slug|id|\d+|notification|variant|service|domain|delivery|order|rule|passage|sku|revision|part|block|from|editionId|segment|standIn|instead|ids)$/;
+  /\/(slug|id|\d+|notification|variant|service|domain|delivery|order|rule|passage|sku|revision|part|block|from|editionId|segment|standIn|instead|ids|ruleId)$/;
 
 it('what a person has to enter says so in words of its own', () => {
   const typed = SCHEMAS.filter(([name]) => USE_CASES.has(name) || name.startsWith('deed '));

@@ -14,6 +14,7 @@ import {
 import type { SenderKind } from '@/core/mail/services';
 import type { Condition } from '@/core/conditions';
 import type { Selection } from '@/core/notices';
+import type { RuleInput } from '@/contract/routing';
 import type { Scope } from '@/core/plan';
 import type { Rhythm } from '@/core/time';
 import type { Audience, MomentId } from '@/core/moments';
@@ -417,6 +418,23 @@ export const routingRules = mysqlTable(
 export type RuleThen = Omit<typeof routingRules.$inferSelect, 'storeId' | 'pausedUntil'> & {
   pausedUntil: string | null;
 };
+
+/** Changes of rules that are gathered and not live: what becomes of a rule (nothing where it goes), and how it was then. */
+export const ruleDrafts = mysqlTable(
+  'rule_draft',
+  {
+    id: id().primaryKey(),
+    storeId: ofStore(),
+    /** Of one that is added: the one it will have. */
+    ruleId: id('rule_id').notNull(),
+    deed: varchar('deed', { length: 10 }).$type<'add' | 'change' | 'remove'>().notNull(),
+    rule: json<RuleInput | null>('rule'),
+    was: json<RuleThen | null>('was'),
+    by: varchar('by_whom', { length: 120 }).notNull(),
+    at: time('at').notNull(),
+  },
+  (t) => [uniqueIndex('rule_draft_rule').on(t.storeId, t.ruleId)],
+);
 
 /** What was changed of rules: how they were before and after, so that it can be taken back. */
 export const ruleChanges = mysqlTable(

@@ -2,7 +2,7 @@
  * What customers are found by: the words of their name, company and address, and the numbers of their orders. Each is kept with all its ends,
  * so that any part of it is the beginning of one, which an index finds among millions as fast as among a thousand.
  */
-import { and, eq, inArray, like, notExists, sql, type SQL } from 'drizzle-orm';
+import { and, count, eq, inArray, like, notExists, sql, type SQL } from 'drizzle-orm';
 import { endsOf, wordsToFind } from '@/core/order';
 import { database, type Executor } from '../db/client';
 import { customers, customerWordEnds, customerWords, orderNumberEnds, orders } from '../db/schema';
@@ -155,14 +155,15 @@ const hasPart = (storeId: string, part: string): SQL | undefined =>
 async function rarestFirst(storeId: string, words: readonly string[]): Promise<string[]> {
   const counted: { word: string; count: number }[] = [];
   for (const word of words) {
-    const rows = await database()
-      .select({ one: sql`1` })
+    const some = database()
+      .select({ one: sql`1`.as('one') })
       .from(customerWordEnds)
       .innerJoin(customerWords, sameWord)
       .where(hasPart(storeId, word))
-      .limit(COMMON);
-    if (rows.length === 0) return words.toSorted((a) => (a === word ? -1 : 1));
-    counted.push({ word, count: rows.length });
+      .limit(COMMON)
+      .as('some');
+    const [found] = await database().select({ n: count() }).from(some);
+    counted.push({ word, count: found!.n });
   }
   return counted.toSorted((a, b) => a.count - b.count).map((c) => c.word);
 }

@@ -15,10 +15,11 @@ import { answered, valueOrToast } from '../parts/result';
 import { Time } from '../parts/format';
 import { ChangesPart } from './ChangesPart';
 import { CopiesPart } from './CopiesPart';
+import { DraftsPart } from './DraftsPart';
 import { PauseDialog } from './PauseDialog';
 import { RuleForm } from './RuleForm';
 import { TryOrder } from './TryOrder';
-import type { Rule } from '@/contract/routing';
+import type { Rule, RuleDraft } from '@/contract/routing';
 import type { RoutingProps } from './types';
 import { whoOf } from './Whom';
 import { say } from '@/words/routing';
@@ -29,10 +30,27 @@ export function RoutingScreen(props: RoutingProps) {
   const { notifications, rules, holes, orders, mayEdit } = props;
   const [order, setOrder] = useState(orders[0]?.number ?? '');
   const undo = useUndo();
+  // What is gathered goes on being gathered, whoever comes.
+  const [begun, setBegun] = useState(false);
+  const gathering = mayEdit && (begun || props.drafts.length > 0);
   return (
     <Page title={say.routing} note={say.whichColleaguesGetMessagesAbout} actions={undo.button}>
       <div className="lg:grid lg:h-full lg:min-h-0 lg:grid-cols-2">
         <section className="lg:min-h-0 lg:overflow-auto max-lg:border-b lg:border-e border-rule px-5 py-4">
+          {gathering ? (
+            <DraftsPart {...props} did={undo.did} onEnd={() => setBegun(false)} />
+          ) : (
+            mayEdit && (
+              <button
+                type="button"
+                className="btn btn-quiet mb-3"
+                title={say.gatheringHint}
+                onClick={() => setBegun(true)}
+              >
+                {say.gatherChanges}
+              </button>
+            )
+          )}
           {notifications.map((n) => (
             <Rules
               key={n.id}
@@ -44,6 +62,7 @@ export function RoutingScreen(props: RoutingProps) {
               order={order}
               setOrder={setOrder}
               did={undo.did}
+              gathering={gathering}
             />
           ))}
           <CopiesPart {...props} channels={props.store.channels} did={undo.did} />
@@ -68,22 +87,27 @@ function Rules(
     order: string;
     setOrder: (order: string) => void;
     did: Undo['did'];
+    /** Changes are not live at once. */
+    gathering: boolean;
   },
 ) {
   const { notification, rules, unheard, store, people, order, mayEdit, mayTest, onAdd, onChange, onRemove, onTest } =
     props;
-  const { did } = props;
+  const { did, gathering, drafts, onDraft } = props;
   const router = useRouter();
   /** The id of the rule that is changed, or NEW. */
   const [open, setOpen] = useState<string>();
   const [testing, setTesting] = useState<string>();
   const names = namesAt(notification.moment, conditionNames(store));
   const summary =
-    notification.moment === 'order.placed' ? props.notifications.find((n) => n.moment === SUMMARY) : undefined;
+    notification.moment === 'order.placed' && !gathering
+      ? props.notifications.find((n) => n.moment === SUMMARY)
+      : undefined;
   const [pausing, setPausing] = useState<Rule>();
   const place = useRef<HTMLElement>(null);
 
   const remove = async (rule: Rule): Promise<void> => {
+    if (gathering) return void valueOrToast(await answered(onDraft({ ruleId: rule.id })));
     if (valueOrToast(await answered(onRemove(rule.id))) === undefined) return;
     router.refresh();
     const { notificationId, scope, together } = rule;
@@ -141,14 +165,21 @@ function Rules(
   };
   const form = (rule: Rule | undefined) => (
     <RuleForm
-      {...{ notification, rule, store, people }}
+      {...{ notification, store, people, gathering }}
+      rule={rule && asGathered(rule, drafts)}
       categories={props.categories}
       roles={props.roles}
       domains={props.domains}
       zone={props.zone}
       onForecast={props.onForecast}
       onSave={async (next) => {
-        const result = rule ? await answered(onChange(rule.id, next)) : await answered(onAdd(next));
+        const result = await answered(
+          gathering
+            ? onDraft({ ...(rule && { ruleId: rule.id }), rule: next })
+            : rule
+              ? onChange(rule.id, next)
+              : onAdd(next),
+        );
         if (result.ok) router.refresh();
         return result;
       }}
@@ -180,6 +211,7 @@ function Rules(
                 {rule.together && (
                   <div className="text-xs text-slate">{say.togetherAt({ rhythm: rhythmWords(rule.together) })}</div>
                 )}
+                <Gathered draft={drafts.find((d) => d.ruleId === rule.id)} />
                 {rule.pause && <Paused pause={rule.pause} people={people} zone={props.zone} />}
               </div>
               <div className="flex items-center gap-2">
@@ -282,6 +314,33 @@ function Rules(
 
 const recipientOf = ({ staffId, address, language, role }: Rule, domains: readonly string[]) =>
   staffId ? { staffId } : role ? { role, domains } : { address, ...(language && { language }) };
+
+/** A rule as it would be with what is gathered of it. */
+function asGathered(rule: Rule, drafts: readonly RuleDraft[]): Rule {
+  const next = drafts.find((d) => d.ruleId === rule.id)?.rule;
+  if (!next) return rule;
+  const { together: _together, language: _language, role: _role, staffId: _staff, ...others } = rule;
+  const { recipient, scope, together } = next;
+  return {
+    ...{ ...others, scope, ...(together && { together }) },
+    ...('staffId' in recipient
+      ? { staffId: recipient.staffId }
+      : 'role' in recipient
+        ? { role: recipient.role, address: '' }
+        : { address: recipient.address, ...(recipient.language && { language: recipient.language }) }),
+  };
+}
+
+/** What is gathered of a rule and not live. */
+function Gathered({ draft }: { draft: RuleDraft | undefined }) {
+  if (!draft) return null;
+  return (
+    <div className="flex items-baseline gap-1.5 text-xs">
+      <Mark tone="waiting" size={11} />
+      <span>{draft.rule ? say.changeIsGathered : say.removalIsGathered}</span>
+    </div>
+  );
+}
 
 function Paused({
   pause: { until, standIn },

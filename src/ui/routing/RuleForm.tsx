@@ -40,6 +40,7 @@ export function RuleForm({
   roles,
   domains: allowed,
   zone,
+  gathering,
   onSave,
   onForecast,
   onClose,
@@ -47,6 +48,8 @@ export function RuleForm({
   notification: RoutingProps['notifications'][number];
   /** The one that is changed; a new one otherwise. */
   rule?: Rule | undefined;
+  /** It is gathered with other changes, and not live at once. */
+  gathering: boolean;
   onSave: (rule: unknown) => Promise<Result<null>>;
   onClose: () => void;
 }) {
@@ -250,7 +253,7 @@ export function RuleForm({
       )}
       <div className="flex gap-2">
         <button type="submit" className="btn btn-main" disabled={busy}>
-          {rule ? say.keepTheChange : say.addToName({ name: notification.name })}
+          {gathering ? say.gatherThis : rule ? say.keepTheChange : say.addToName({ name: notification.name })}
         </button>
         <button
           type="button"

@@ -3,7 +3,18 @@ import type { MomentId } from '@/core/moments';
 import type { Result } from '@/core/result';
 import type { ConditionStore } from '@/contract/notifications';
 import type { RuleForecast } from '@/core/plan';
-import type { Copies, PauseRule, Rule, RuleChange, SaveCopy, TakenBackSeen, TriedOrder } from '@/contract/routing';
+import type {
+  Copies,
+  DraftRule,
+  DraftSeen,
+  PauseRule,
+  Rule,
+  RuleDraft,
+  RuleChange,
+  SaveCopy,
+  TakenBackSeen,
+  TriedOrder,
+} from '@/contract/routing';
 
 export interface RoutingProps {
   store: ConditionStore & { locales: Record<string, string> };
@@ -32,6 +43,12 @@ export interface RoutingProps {
   onRemove: (id: string) => Promise<Result<null>>;
   onPause: (input: PauseRule) => Promise<Result<null>>;
   onForecast: (rule: unknown, instead?: string) => Promise<Result<RuleForecast>>;
+  /** Changes that are gathered and not live yet. */
+  drafts: RuleDraft[];
+  onDraft: (draft: DraftRule) => Promise<Result<null>>;
+  onDropDrafts: (ids: string[]) => Promise<Result<null>>;
+  onLookAtDrafts: () => Promise<Result<DraftSeen>>;
+  onMakeDraftsLive: (ids: string[]) => Promise<Result<null>>;
   onTry: (order: string) => Promise<Result<TriedOrder>>;
   onTest: (ruleId: string, order: string) => Promise<Result<{ to: string; subject: string }>>;
 }

@@ -144,4 +144,6 @@ export const history: TranslationOf<typeof say> = {
   joinedCustomers: '{$who} hat die Kunden {$customer} und {$other} verbunden',
   tookApart: '{$who} hat die Kunden {$customer} und {$other} getrennt',
   tookRuleChangeBack: '{$who} hat eine Regeländerung von {$by} zurückgenommen',
+  madeRulesLive:
+    '.input {$n :integer} .match $n one {{{$who} hat eine gesammelte Änderung von Regeln live geschaltet}} * {{{$who} hat {$n} gesammelte Änderungen von Regeln live geschaltet}}',
 };

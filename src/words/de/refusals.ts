@@ -266,4 +266,9 @@ export const refusals: TranslationOf<typeof say> = {
   ruleIsForNobody: 'Für wen die Regel war oder was sie betraf, gibt es nicht mehr.',
   ruleIsThereAgain: 'Die Regel ist schon wieder da.',
   summaryIsOneMail: 'Eine Zusammenfassung ist schon eine einzige Mail: Ihre Zeit steht bei der Zusammenfassung.',
+  enoughIsGathered:
+    '{$most :integer} Änderungen sind schon gesammelt. Schalten Sie sie live, oder verwerfen Sie erst einige.',
+  gatheredChangedSince: 'Jemand hat inzwischen eine Änderung gesammelt oder verworfen. Sehen Sie sie noch einmal an.',
+  ruleChangedSinceGathered:
+    'Jemand hat eine Regel geändert, nachdem ihre Änderung gesammelt war. Verwerfen Sie diese, und machen Sie sie neu, wie die Regel jetzt ist.',
 };

@@ -133,4 +133,23 @@ export const routing: TranslationOf<typeof say> = {
     'Die Nachrichten warten bis dahin. Dann gehen sie in einer Mail hinaus, jede wie sie ist, mit ihren Dateien.',
   whatWaitsStays: 'Was schon wartet, geht noch zu seiner Zeit hinaus.',
   togetherAt: 'zusammen in einer Mail, {$rhythm}',
+  gatherChanges: 'Änderungen erst sammeln',
+  gatherNoMore: 'Wieder sofort ändern',
+  gatheringHint:
+    'Änderungen von Regeln werden hier gesammelt. Sie werden zusammen an den letzten Bestellungen erprobt und gehen als eine live.',
+  gatheredChanges: 'Gesammelte Änderungen',
+  notLiveYet: 'Noch nicht live: Nachrichten richten sich nach den Regeln, wie sie waren.',
+  gatherThis: 'Sammeln',
+  makeThemLive: 'Live schalten',
+  dropAll: 'Alle verwerfen',
+  dropThisChange: 'Verwerfen: {$change}',
+  changesAreLive:
+    '.input {$n :integer}\n.match $n\none {{{$n} Änderung von Regeln ist live.}}\n* {{{$n} Änderungen von Regeln sind live.}}',
+  changesAreDropped:
+    '.input {$n :integer}\n.match $n\none {{{$n} Änderung ist verworfen.}}\n* {{{$n} Änderungen sind verworfen.}}',
+  ruleWouldGo: '{$who} erhält {$name} nicht mehr',
+  ruleWouldCome: '{$who} erhält auch {$name}: {$scope}',
+  ruleWouldChange: '{$who} erhält {$name} nach einer geänderten Regel: {$scope}',
+  changeIsGathered: 'eine Änderung ist gesammelt',
+  removalIsGathered: 'ihre Entfernung ist gesammelt',
 };

@@ -9,7 +9,8 @@ import { draftsOf, publishMany } from './many';
 import { addShopMail, makeNotification, removeNotification, removeShopMail, switchMany } from './notifications';
 import { savePhrase } from '../templates/phrasebook';
 import { addRule, changeRule, forecastRule, pauseRules, removeRule, testRule, tryOrder } from '../routing/routing';
-import { PauseRuleSchema, SaveCopySchema } from '@/contract/routing';
+import { DraftIdsSchema, PauseRuleSchema, SaveCopySchema } from '@/contract/routing';
+import { draftRule, dropDrafts, lookAtDrafts, makeDraftsLive } from '../routing/drafts';
 import { lookAtTakingBack, takeRuleChangeBack } from '../routing/changes';
 import { removeCopy, saveCopy } from '../routing/copies';
 import { DEED_CHECKS, EDITION_NOTE, ID, NUMBER, object, REVISION, SLUG } from '../shapes';
@@ -130,6 +131,30 @@ export const rule = {
     permission: 'routing.edit',
     input: object({ id: ID }),
     run: lookAtTakingBack,
+  }),
+  draft: useCase({
+    name: 'rule.draft',
+    permission: 'routing.edit',
+    input: object({ ruleId: Type.Optional(ID), rule: Type.Optional(DEED_CHECKS) }),
+    run: draftRule,
+  }),
+  dropDrafts: useCase({
+    name: 'rule.drop-drafts',
+    permission: 'routing.edit',
+    input: DraftIdsSchema,
+    run: dropDrafts,
+  }),
+  lookAtDrafts: useCase({
+    name: 'rule.look-at-drafts',
+    permission: 'routing.edit',
+    input: object({}),
+    run: lookAtDrafts,
+  }),
+  makeDraftsLive: useCase({
+    name: 'rule.make-drafts-live',
+    permission: 'routing.edit',
+    input: DraftIdsSchema,
+    run: makeDraftsLive,
   }),
   takeBack: useCase({
     name: 'rule.take-back',

@@ -137,7 +137,7 @@ export async function lookAtTakingBack(access: Access, { id }: { id: string }): 
 }
 
 /** One rule, whatever it is kept as: for telling whether it is still as a change left it. */
-const asText = (rules: readonly RuleThen[]): string =>
+export const asText = (rules: readonly RuleThen[]): string =>
   JSON.stringify(
     rules
       // Changes of before there were such times do not name them.

@@ -1,9 +1,7 @@
 /** Routing: who on the staff hears of which orders, tried on real ones. */
-import { Type } from '@sinclair/typebox';
 import { and, desc, eq, inArray, ne } from 'drizzle-orm';
 import { momentOf, type MomentId } from '@/core/moments';
 import {
-  canGather,
   planner,
   reasonWords,
   type Plan,
@@ -13,16 +11,11 @@ import {
   type RuleForecast,
   type Reason,
   holes,
-  ScopeSchema,
-  scopeProblems,
 } from '@/core/plan';
-import { checker, isMailAddress } from '@/core/schema';
-import { plainLine } from '@/core/text';
-import { RhythmSchema } from '@/core/time';
 import type { Access } from '../../auth/access';
-import { database, type Executor } from '../../db/client';
+import { database } from '../../db/client';
 import { readKept } from '../../base/reading';
-import { channels, notifications, orders, products, routingRules, staff, stores } from '../../db/schema';
+import { notifications, orders, products, routingRules, staff } from '../../db/schema';
 import { AppError } from '../../base/errors';
 import { planAbout, planSettings, routingRulesOf } from '../../events/settings';
 import { remember } from '../../auth/history';
@@ -33,10 +26,10 @@ import { orderSnapshot } from '../orders/orders';
 import { sendTest } from '../templates/test-message';
 import type { PauseRule, TriedOrder } from '@/contract/routing';
 import { changingRules } from './changes';
+import { loadDrafts } from './drafts';
 import { forecastOf, ORDERS_LOOKED_AT } from './forecast';
+import { checkRule, domainsOf, keepDomains, ruleFrom, ruleOf } from './rule';
 import { say } from '@/words/refusals';
-import { kept } from '@/words/kept';
-import { say as operations } from '@/words/operations';
 
 /** A store's rules with all that they are made from, and the orders of which they let nobody hear. */
 export async function loadRouting(access: Access) {
@@ -44,7 +37,7 @@ export async function loadRouting(access: Access) {
   const storeId = store.id;
   const db = database();
   const now = Date.now();
-  const [rules, people, categories, staffNotifications, choices, settings, newest] = await Promise.all([
+  const [rules, people, categories, staffNotifications, choices, settings, drafts, newest] = await Promise.all([
     database()
       .select({ rule: routingRules, name: staff.name, email: staff.email, job: staff.job })
       .from(routingRules)
@@ -71,6 +64,7 @@ export async function loadRouting(access: Access) {
       .orderBy(notifications.id),
     conditionChoices(storeId),
     planSettings(db, store),
+    loadDrafts(access),
     db
       .select({ order: orders.snapshot, placedAt: orders.placedAt })
       .from(orders)
@@ -112,43 +106,13 @@ export async function loadRouting(access: Access) {
     })),
     people: people.map(({ id, name, email, job }) => ({ id, name, email, job })),
     categories: categories.map((c) => c.category),
+    drafts,
     domains: settings.peopleDomains ?? [],
     // What orders of late call those who look after them.
     roles: [...new Set(newest.flatMap(({ order }) => (order.people ?? []).map((p) => p.role)))].toSorted(),
     notifications: staffNotifications.map(({ schedule, ...n }) => ({ ...n, timed: schedule.row.length > 0 })),
   };
 }
-
-const RuleSchema = Type.Object(
-  {
-    notificationId: Type.String({ minLength: 1 }),
-    recipient: Type.Union([
-      Type.Object({ staffId: Type.String({ minLength: 1 }) }, { additionalProperties: false }),
-      Type.Object(
-        {
-          address: Type.String({ format: 'mail-address' }),
-          /** Nothing for the store's own. */
-          language: Type.Optional(Type.String({ format: 'language' })),
-        },
-        { additionalProperties: false },
-      ),
-      Type.Object(
-        {
-          /** Whom an order names under it. */
-          role: Type.String({ minLength: 1, maxLength: 60 }),
-          /** That their addresses may have; they hold for all such rules of the store. */
-          domains: Type.Array(Type.String({ minLength: 1, maxLength: 253 }), { minItems: 1, maxItems: 50 }),
-        },
-        { additionalProperties: false },
-      ),
-    ]),
-    scope: ScopeSchema,
-    /** Nothing for each at once. */
-    together: Type.Optional(RhythmSchema),
-  },
-  { additionalProperties: false },
-);
-const checkRule = checker(RuleSchema);
 
 /** Adds a rule. Throws an {@link AppError} with the place for what cannot be one, or is one already. */
 export async function addRule(access: Access, input: unknown): Promise<void> {
@@ -172,96 +136,6 @@ export async function changeRule(access: Access, id: string, input: unknown): Pr
     await tx.update(routingRules).set(values).where(mine);
     await remember(access, 'changedRule', { rule: words }, { db: tx });
   });
-}
-
-/** The domains that addresses which orders name may have, as a rule says them for all such rules; nothing where it names nobody so. */
-async function keepDomains(tx: Executor, { store }: Access, domains: string[] | undefined): Promise<void> {
-  if (domains) await tx.update(stores).set({ peopleDomains: domains }).where(eq(stores.id, store.id));
-}
-
-/** A rule as its table has it, checked; `instead` is the one that it replaces. */
-async function ruleFrom(access: Access, input: unknown, instead?: string) {
-  const checked = checkRule(input);
-  if (!checked.ok) throw new AppError('invalid', say.thisRuleCannotBeKept, checked.problems);
-  const { notificationId, recipient, scope, together } = checked.value;
-  const storeId = access.store.id;
-  const [[notification], channelRows, productRows] = await Promise.all([
-    database()
-      .select()
-      .from(notifications)
-      .where(
-        and(
-          eq(notifications.storeId, storeId),
-          eq(notifications.id, notificationId),
-          eq(notifications.audience, 'staff'),
-        ),
-      ),
-    database().select().from(channels).where(eq(channels.storeId, storeId)),
-    database().select().from(products).where(eq(products.storeId, storeId)),
-  ]);
-  if (!notification)
-    throw new AppError('invalid', say.thereIsNoSuchStaff, [
-      { path: '/notificationId', message: say.chooseANotificationOfThis },
-    ]);
-  const problems = scopeProblems(scope, notification.moment, {
-    channel: (id) => channelRows.find((c) => c.id === id)?.name,
-    product: (sku) => productRows.find((p) => p.sku === sku)?.name,
-  });
-  if (problems.length > 0) throw new AppError('invalid', say.noOrderWouldBeTold, problems);
-  if (together && !canGather(notification.moment))
-    throw new AppError('invalid', say.summaryIsOneMail, [{ path: '/together', message: say.summaryIsOneMail }]);
-  let domains: string[] | undefined;
-  if ('role' in recipient) {
-    const refuse = (path: string, message: string): never => {
-      throw new AppError('invalid', message, [{ path, message }]);
-    };
-    const { about } = momentOf(notification.moment);
-    if (about === 'product' || about === 'summary') refuse('/recipient/role', say.noOrderNamesAnybody);
-    if (plainLine(recipient.role) === '') refuse('/recipient/role', say.sayWhatTheyAre);
-    domains = [...new Set(recipient.domains.map((d) => d.trim().replace(/^@/, '').toLowerCase()))];
-    const wrong = domains.find((d) => !isMailAddress(`a@${d}`));
-    if (wrong !== undefined) refuse('/recipient/domains', say.isNoDomain({ domain: wrong }));
-  }
-  let who = 'address' in recipient ? recipient.address : 'role' in recipient ? plainLine(recipient.role) : '';
-  if ('staffId' in recipient) {
-    const [person] = await database()
-      .select()
-      .from(staff)
-      .where(and(eq(staff.storeId, storeId), eq(staff.id, recipient.staffId)));
-    if (!person)
-      throw new AppError('invalid', say.chooseAColleague, [
-        { path: '/recipient', message: say.chooseAColleagueOfThis },
-      ]);
-    who = person.name;
-  }
-  const same = (await routingRulesOf(database(), storeId)).find(
-    (r) =>
-      r.id !== instead &&
-      r.notificationId === notificationId &&
-      (r.recipient.role !== undefined
-        ? 'role' in recipient && r.recipient.role.toLowerCase() === who.toLowerCase()
-        : !('role' in recipient) &&
-          (r.recipient.name === who || r.recipient.address.toLowerCase() === who.toLowerCase())) &&
-      JSON.stringify(r.scope) === JSON.stringify(scope),
-  );
-  if (same)
-    throw new AppError('invalid', say.whoHasThisRuleAlready({ who }), [
-      { path: '/recipient', message: say.chooseSomebodyElseThisRule },
-    ]);
-  return {
-    values: {
-      notificationId,
-      scope,
-      together: together ?? null,
-      ...('staffId' in recipient
-        ? { staffId: recipient.staffId, address: '', role: '', language: null }
-        : 'role' in recipient
-          ? { staffId: null, address: '', role: who, language: null }
-          : { staffId: null, address: recipient.address, role: '', language: recipient.language ?? null }),
-    },
-    domains,
-    words: kept(() => operations.getsNotification({ who, notification: notification.name })),
-  };
 }
 
 /** Lets rules rest, until a time or until they go on, with somebody who stands in; without `pause` they go on. All of them, or none. */
@@ -305,27 +179,14 @@ async function refuseStandIn(storeId: string, rule: RoutingRule, standIn: string
 export async function forecastRule(access: Access, input: unknown, instead?: string): Promise<RuleForecast> {
   const checked = checkRule(input);
   if (!checked.ok) throw new AppError('invalid', say.thisRuleCannotBeKept, checked.problems);
-  const { notificationId, recipient, scope, together } = checked.value;
   const db = database();
   const [rules, people] = await Promise.all([
     routingRulesOf(db, access.store.id),
     db.select().from(staff).where(eq(staff.storeId, access.store.id)),
   ]);
-  const person = 'staffId' in recipient ? people.find((p) => p.id === recipient.staffId) : undefined;
-  if ('staffId' in recipient && !person) throw new AppError('invalid', say.chooseAColleague);
-  const draft: RoutingRule = {
-    id: instead ?? '',
-    notificationId,
-    recipient: {
-      address: person?.email ?? ('address' in recipient ? recipient.address : ''),
-      name: person?.name ?? '',
-      ...('role' in recipient && { role: plainLine(recipient.role) }),
-    },
-    scope,
-    ...(together && { together }),
-  };
-  const allowed = 'role' in recipient ? recipient.domains.map((d) => d.trim().replace(/^@/, '').toLowerCase()) : [];
-  return forecastOf(access, notificationId, [...rules.filter((r) => r.id !== instead), draft], allowed);
+  const draft = ruleOf(checked.value, instead ?? '', people);
+  const then = [...rules.filter((r) => r.id !== instead), draft];
+  return forecastOf(access, draft.notificationId, then, domainsOf(checked.value));
 }
 
 /** Takes a rule away and gives back what it was, so that it can be put back. */

@@ -4,7 +4,7 @@ import { act, actAndRefresh, done } from '@/app/act';
 import type { RuleForecast } from '@/core/plan';
 import type { Result } from '@/core/result';
 import { rule } from '@/server/features/notifications/use-cases';
-import type { TakenBackSeen, TriedOrder } from '@/contract/routing';
+import type { DraftRule, DraftSeen, TakenBackSeen, TriedOrder } from '@/contract/routing';
 
 export async function addRuleAction(store: string, values: unknown): Promise<Result<null>> {
   return done(await act(rule.add, store, { rule: values }));
@@ -36,6 +36,22 @@ export async function lookAtTakingBackAction(store: string, id: string): Promise
 
 export async function takeRuleChangeBackAction(store: string, id: string): Promise<Result<null>> {
   return done(await actAndRefresh(rule.takeBack, store, { id }));
+}
+
+export async function draftRuleAction(store: string, draft: DraftRule): Promise<Result<null>> {
+  return done(await actAndRefresh(rule.draft, store, draft));
+}
+
+export async function dropDraftsAction(store: string, ids: string[]): Promise<Result<null>> {
+  return done(await actAndRefresh(rule.dropDrafts, store, { ids }));
+}
+
+export async function lookAtDraftsAction(store: string): Promise<Result<DraftSeen>> {
+  return act(rule.lookAtDrafts, store, {});
+}
+
+export async function makeDraftsLiveAction(store: string, ids: string[]): Promise<Result<null>> {
+  return done(await actAndRefresh(rule.makeDraftsLive, store, { ids }));
 }
 
 export async function saveCopyAction(store: string, input: unknown): Promise<Result<null>> {

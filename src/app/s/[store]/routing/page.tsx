@@ -9,6 +9,10 @@ import { RoutingScreen } from '@/ui/routing/RoutingScreen';
 import {
   addRuleAction,
   changeRuleAction,
+  draftRuleAction,
+  dropDraftsAction,
+  lookAtDraftsAction,
+  makeDraftsLiveAction,
   forecastRuleAction,
   lookAtTakingBackAction,
   takeRuleChangeBackAction,
@@ -50,6 +54,10 @@ export default async function Routing({ params }: { params: Promise<{ store: str
       zone={access.store.timeZone}
       onRemove={removeRuleAction.bind(null, storeId)}
       onPause={pauseRuleAction.bind(null, storeId)}
+      onDraft={draftRuleAction.bind(null, storeId)}
+      onDropDrafts={dropDraftsAction.bind(null, storeId)}
+      onLookAtDrafts={lookAtDraftsAction.bind(null, storeId)}
+      onMakeDraftsLive={makeDraftsLiveAction.bind(null, storeId)}
       onForecast={forecastRuleAction.bind(null, storeId)}
       onTry={tryOrderAction.bind(null, storeId)}
       onTest={testRuleAction.bind(null, storeId)}
