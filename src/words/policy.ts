@@ -39,7 +39,7 @@ export const say = speak('policy', {
   exportAllCustomersAndOrders: 'export all customers and orders',
   seeTheShopsKeys: 'see the shop’s keys',
   sendAgainStopAndHurry: 'send again, stop and hurry messages',
-  limitContacts: 'set how many contacts customers may have',
+  limitContacts: 'set how many contacts customers may have, and whether they have a page of their own',
   changeCustomers: 'change customers and their contacts',
   exportOrEraseWhatIs: 'export or erase what is known of one customer',
   owner: 'owner',

@@ -39,7 +39,7 @@ export const policy: TranslationOf<typeof say> = {
   exportAllCustomersAndOrders: 'alle Kunden und Bestellungen exportieren',
   seeTheShopsKeys: 'die Schlüssel des Shops sehen',
   sendAgainStopAndHurry: 'Nachrichten erneut senden, stoppen und vorziehen',
-  limitContacts: 'festlegen, wie viele Kontakte Kunden haben dürfen',
+  limitContacts: 'festlegen, wie viele Kontakte Kunden haben dürfen und ob sie eine eigene Seite haben',
   changeCustomers: 'Kunden und ihre Kontakte ändern',
   exportOrEraseWhatIs: 'exportieren oder löschen, was über einen Kunden bekannt ist',
   owner: 'Inhaber',
