@@ -57,6 +57,7 @@ export const POLICY = {
   'delivery.resend': ['owner', 'support'],
   'customer.edit': ['owner', 'support'],
   'contacts.limit': ['owner'],
+  'colleague.edit': ['owner'],
   'customer.data': ['owner', 'support'],
 } as const satisfies Record<string, readonly Role[]>;
 
@@ -103,6 +104,7 @@ export const ACTION_WORDS: Record<Action, string> = inEachLanguage(() => ({
   'delivery.resend': say.sendAgainStopAndHurry,
   'customer.edit': say.changeCustomers,
   'contacts.limit': say.limitContacts,
+  'colleague.edit': say.editColleagues,
   'customer.data': say.exportOrEraseWhatIs,
 }));
 

@@ -146,4 +146,13 @@ export const say = speak('history', {
   tookRuleChangeBack: '{$who} took back a change of rules by {$by}',
   madeRulesLive:
     '.input {$n :integer} .match $n one {{{$who} made one gathered change of rules live}} * {{{$who} made {$n} gathered changes of rules live}}',
+  invitedColleague: '{$who} invited {$email} as {$role}',
+  tookInvitationBack: '{$who} took back the invitation of {$email}',
+  tookPart: '{$who} came in by an invitation, as {$role}',
+  changedRole: '{$who} made {$name} {$role}',
+  switchedColleagueOff: '{$who} switched {$name} off',
+  switchedColleagueOn: '{$who} switched {$name} on again',
+  removedColleague: '{$who} removed {$name} from the store',
+  setOwnPassword: '{$who} changed their password',
+  gotNewPassword: '{$who} set a new password by a link',
 });

@@ -52,4 +52,5 @@ export const say = speak('policy', {
   translators: 'translators',
   supportTeam: 'support',
   viewers: 'viewers',
+  editColleagues: 'invite colleagues, change their roles, switch them off and remove them',
 });

@@ -7,7 +7,8 @@ import { ADDRESS_HEADER } from '@/server/net/addresses';
 import { database } from '@/server/db/client';
 import { guesses, history, session, user } from '@/server/db/schema';
 import { historyOf } from '@/server/auth/history';
-import { addMember, createUser, setUpFirst } from '@/server/features/stores/stores';
+import { createUser } from '@/server/auth/people';
+import { addMember, setUpFirst } from '@/server/features/stores/stores';
 import { config } from '@/server/base/config';
 import { SHOP, useDatabase } from './fixture';
 

@@ -42,6 +42,7 @@ const TABLE: Record<Action, string> = {
   'delivery.resend': 'owner support',
   'customer.edit': 'owner support',
   'contacts.limit': 'owner',
+  'colleague.edit': 'owner',
   'customer.data': 'owner support',
 };
 

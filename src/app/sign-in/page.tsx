@@ -10,9 +10,9 @@ export const generateMetadata = (): Metadata => ({ title: say.signIn });
 export default async function SignIn({ searchParams }: { searchParams: Promise<{ to?: string }> }) {
   const { to } = await searchParams;
   // Only a path of our own: a full address here could lead elsewhere after signing in.
-  const target = to && /^\/s\/[\w-]+/.test(to) ? to : '/';
+  const target = to && /^\/(s\/[\w-]+|join\/[\w-]{43}$)/.test(to) ? to : '/';
   if (await needsSetUp()) redirect('/set-up');
   const person = await currentPerson();
-  if (person && (await storesOf(person)).length > 0) redirect(target);
+  if (person && (target !== '/' || (await storesOf(person)).length > 0)) redirect(target);
   return <SignInForm to={target} />;
 }

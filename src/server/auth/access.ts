@@ -44,13 +44,19 @@ export async function currentPerson(): Promise<Person | undefined> {
   return found ? { id: found.user.id, name: found.user.name, email: found.user.email } : undefined;
 }
 
+/** The session that asks, or undefined. */
+export async function currentSession(): Promise<{ id: string } | undefined> {
+  const found = await auth().api.getSession({ headers: await headers() });
+  return found ? { id: found.session.id } : undefined;
+}
+
 /** The stores a person belongs to, with their role in each. */
 export async function storesOf(person: Person): Promise<{ id: string; name: string; role: Role }[]> {
   return database()
     .select({ id: stores.id, name: stores.name, role: memberships.role })
     .from(memberships)
     .innerJoin(stores, eq(stores.id, memberships.storeId))
-    .where(eq(memberships.userId, person.id))
+    .where(and(eq(memberships.userId, person.id), eq(memberships.off, false)))
     .orderBy(stores.name);
 }
 
@@ -69,11 +75,14 @@ export async function accessOf(person: Person, storeId: string, action: Action):
       role: memberships.role,
       languages: memberships.languages,
       publishes: memberships.publishes,
+      off: memberships.off,
+      seenAt: memberships.seenAt,
     })
     .from(memberships)
     .innerJoin(stores, eq(stores.id, memberships.storeId))
     .where(and(eq(memberships.userId, person.id), eq(memberships.storeId, storeId)));
-  if (!row) throw new AppError('not-found', say.thereIsNoStoreStoreId({ storeId }));
+  if (!row || row.off) throw new AppError('not-found', say.thereIsNoStoreStoreId({ storeId }));
+  await seen(person, storeId, row.seenAt);
   const found: Access = {
     ...{ person, store: row.store, role: row.role },
     ...(row.role === 'translator' && {
@@ -82,6 +91,18 @@ export async function accessOf(person: Person, storeId: string, action: Action):
   };
   refuseUnless(found, action);
   return found;
+}
+
+/** When a colleague was last here is kept to so many ms. */
+const SEEN_MS = 10 * 60_000;
+
+async function seen({ id }: Person, storeId: string, before: Date | null): Promise<void> {
+  const now = Date.now();
+  if (before && Math.abs(now - before.getTime()) < SEEN_MS) return;
+  await database()
+    .update(memberships)
+    .set({ seenAt: new Date(now) })
+    .where(and(eq(memberships.userId, id), eq(memberships.storeId, storeId)));
 }
 
 /** Whether somebody may do this: by their role, or because an owner lets them publish what they translate. */

@@ -8,6 +8,7 @@ import '@/words/bounces';
 import '@/words/briefing';
 import '@/words/checking';
 import '@/words/deliveries';
+import '@/words/colleagues';
 import '@/words/diagnosis';
 import '@/words/dns';
 import '@/words/codes';

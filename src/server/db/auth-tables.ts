@@ -1,7 +1,7 @@
 /** Who may sign in, and as what in which store. */
 import { bigint, boolean, index, int, mysqlTable, primaryKey, text, varchar } from 'drizzle-orm/mysql-core';
 import type { Role } from '../../contract/policy';
-import { json, time } from './columns';
+import { address, id, json, time } from './columns';
 import { ofStore } from './store-table';
 
 export const memberships = mysqlTable(
@@ -16,8 +16,43 @@ export const memberships = mysqlTable(
     languages: json<string[] | null>('languages'),
     /** Of a translator: they publish what they translated. */
     publishes: boolean('publishes').notNull().default(false),
+    /** Switched off: they cannot come in, and stay in the list until they are removed. */
+    off: boolean('off').notNull().default(false),
+    /** When they were last in this store, to some minutes. */
+    seenAt: time('seen_at'),
   },
   (t) => [primaryKey({ columns: [t.userId, t.storeId] })],
+);
+
+/** Invitations to a store. Of the secret in the link only a digest is kept. */
+export const invitations = mysqlTable(
+  'invitation',
+  {
+    id: id().primaryKey(),
+    storeId: ofStore(),
+    email: address('email').notNull(),
+    role: varchar('role', { length: 20 }).$type<Role>().notNull(),
+    tokenHash: varchar('token_hash', { length: 64 }).notNull().unique(),
+    by: varchar('by_whom', { length: 120 }).notNull(),
+    at: time('at').notNull(),
+    until: time('until').notNull(),
+    /** It is over: somebody came by it, or it was taken back. */
+    overAt: time('over_at'),
+  },
+  (t) => [index('invitation_open').on(t.storeId, t.overAt)],
+);
+
+/** Links by which somebody sets a new password: of the secret only a digest is kept. */
+export const passwordLinks = mysqlTable(
+  'password_link',
+  {
+    tokenHash: varchar('token_hash', { length: 64 }).primaryKey(),
+    userId: varchar('user_id', { length: 36 })
+      .notNull()
+      .references(() => user.id, { onDelete: 'cascade' }),
+    until: time('until').notNull(),
+  },
+  (t) => [index('password_link_user').on(t.userId)],
 );
 
 // The tables of better-auth, with the names and columns it expects.

@@ -19,31 +19,57 @@ export async function tellOwners(storeId: string, subject: string, text: string)
     .select({ email: user.email, name: user.name })
     .from(memberships)
     .innerJoin(user, eq(user.id, memberships.userId))
-    .where(and(eq(memberships.storeId, storeId), eq(memberships.role, 'owner')));
-  const sender = senderFor(await sendersOf(storeId), 'staff');
-  const services = await servicesOf(storeId);
-  if (!store || !sender || owners.length === 0) return false;
-  const choice = chooseService(services.map(standingOf), sender.address, await databaseTime());
-  if (choice.kind === 'wait') return false;
-  const line = new Line(settingsOf(services.find((s) => s.id === choice.service.id)!));
+    .where(and(eq(memberships.storeId, storeId), eq(memberships.role, 'owner'), eq(memberships.off, false)));
+  const line = await noteLine(storeId);
+  if (!store || !line || owners.length === 0) return false;
   let told = false;
   for (const owner of owners) {
-    const raw = await composeMessage(
-      { subject: `${store.name}: ${subject}`, preheader: '', text: `${text}\n`, html: '' },
-      {
-        from: { name: sender.name, address: sender.address },
-        to: { name: owner.name, address: owner.email },
-        messageId: freshMessageId(domainOf(sender.address)),
-        date: new Date(),
-        language: 'en',
-      },
-    );
-    const result = await line.send({ from: sender.address, to: owner.email }, raw);
-    if (result.outcome.kind === 'accepted') told = true;
-    else {
-      log.warn({ store: storeId, why: result.diagnosis?.cause }, 'a notice to an owner was not taken');
-    }
+    if (await line.send(owner, { subject: `${store.name}: ${subject}`, text, language: 'en' })) told = true;
   }
-  line.quit();
+  line.end();
   return told;
+}
+
+export interface Note {
+  subject: string;
+  text: string;
+  language: string;
+}
+
+/** Sends a note of Libellus itself by a store's own service. False when none can send now, or it was not taken. */
+export async function sendNote(storeId: string, to: { email: string; name: string }, note: Note): Promise<boolean> {
+  const line = await noteLine(storeId);
+  if (!line) return false;
+  const taken = await line.send(to, note);
+  line.end();
+  return taken;
+}
+
+/** A line for notes over the service that a store's messages to its staff go out by; undefined when none can send now. */
+async function noteLine(storeId: string) {
+  const sender = senderFor(await sendersOf(storeId), 'staff');
+  const services = await servicesOf(storeId);
+  if (!sender) return undefined;
+  const choice = chooseService(services.map(standingOf), sender.address, await databaseTime());
+  if (choice.kind === 'wait') return undefined;
+  const line = new Line(settingsOf(services.find((s) => s.id === choice.service.id)!));
+  return {
+    send: async (to: { email: string; name: string }, { subject, text, language }: Note): Promise<boolean> => {
+      const raw = await composeMessage(
+        { subject, preheader: '', text: `${text}\n`, html: '' },
+        {
+          from: { name: sender.name, address: sender.address },
+          to: { name: to.name, address: to.email },
+          messageId: freshMessageId(domainOf(sender.address)),
+          date: new Date(),
+          language,
+        },
+      );
+      const result = await line.send({ from: sender.address, to: to.email }, raw);
+      if (result.outcome.kind === 'accepted') return true;
+      log.warn({ store: storeId, why: result.diagnosis?.cause }, 'a note to a colleague was not taken');
+      return false;
+    },
+    end: () => line.quit(),
+  };
 }

@@ -14,6 +14,7 @@ import { chooseTheme, useChosenTheme } from '../parts/useTheme';
 import { CommandPalette } from './CommandPalette';
 import { GATHERINGS, PLACES } from './places';
 import { THEME_WORDS } from './theme';
+import { say as colleagues } from '@/words/colleagues';
 import { say } from '@/words/shell';
 import { LANGUAGES, readerLanguage, readerLocale, type Language, listed } from '@/words/speak';
 import { chooseLanguage } from '../parts/language';
@@ -94,7 +95,7 @@ export function Spine({ store, stores, person, ahead, onSearch }: SpineProps) {
           ))}
         </div>
         {ahead > 0 && <p className="mx-5.5 mb-2 text-xs text-white/90">{say.demoAhead({ time: aheadWords(ahead) })}</p>}
-        <Account person={person} />
+        <Account person={person} base={base} />
       </div>
       <CommandPalette {...{ base, stores, onSearch }} role={person.role} />
     </nav>
@@ -149,7 +150,7 @@ function StoreChoice({ store, stores, mayMake }: Pick<SpineProps, 'store' | 'sto
 }
 
 /** Who is signed in, the colours they chose, and the way out. */
-function Account({ person }: Pick<SpineProps, 'person'>) {
+function Account({ person, base }: Pick<SpineProps, 'person'> & { base: string }) {
   const router = useRouter();
   const theme = useChosenTheme();
   const signOut = async (): Promise<void> => {
@@ -174,6 +175,11 @@ function Account({ person }: Pick<SpineProps, 'person'>) {
         anchor="top start"
         className="z-40 rounded-control border border-rule bg-sheet py-1 text-sm text-ink shadow-sheet focus:outline-none"
       >
+        <MenuItem>
+          <Link href={`${base}/you`} className="mb-1 block border-b border-rule px-3 py-1.5 data-focus:bg-petrol-tint">
+            {colleagues.yourPage}
+          </Link>
+        </MenuItem>
         <div className="px-3 pt-1 pb-0.5 text-xs text-slate">{say.coloursInThisBrowser}</div>
         {THEMES.map((t) => (
           <MenuItem key={t}>

@@ -1,6 +1,7 @@
 /** The screens of a store, in the order of the spine, each with the letter that goes there after `g`, and what else one can go to. */
 import type { Action } from '@/contract/policy';
 import { inEachLanguage } from '@/words/speak';
+import { say as colleagues } from '@/words/colleagues';
 import { say as customers } from '@/words/customers';
 import { say as languages } from '@/words/languages';
 import { say as removed } from '@/words/removed';
@@ -84,6 +85,8 @@ export const GOALS: readonly Goal[] = inEachLanguage(() => [
   { name: say.stock, path: '/store/stock', also: say.stockWords },
   { name: replace.findAndReplace, path: '/replace', also: replace.findAndReplaceWords },
   { name: stores.newStore, path: '/store/new', also: stores.newStoreWords, needs: 'store.make' },
+  { name: colleagues.colleagues, path: '/store/colleagues', also: colleagues.colleaguesWords },
+  { name: colleagues.yourPage, path: '/you', also: colleagues.yourPageWords },
   { name: sets.sets, path: '/store/sets', also: sets.setsWords },
   { name: removed.removed, path: '/store/removed', also: removed.removedWords },
   { name: say.discountCodes, path: '/store/codes', also: say.discountCodesWords },

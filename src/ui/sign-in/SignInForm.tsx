@@ -2,8 +2,10 @@
 import { useRouter } from 'next/navigation';
 import { useState, type FormEvent } from 'react';
 import { Field } from '../parts/fields';
+import Link from '../parts/Link';
 import { Trouble } from '../parts/Page';
 import { say } from '@/words/signIn';
+import { say as colleagues } from '@/words/colleagues';
 import { say as common } from '@/words/common';
 import { LANGUAGES, readerLanguage, type Language } from '@/words/speak';
 import { chooseLanguage, chosenBefore } from '../parts/language';
@@ -105,6 +107,9 @@ export function SignInForm({ to }: { to: string }) {
               {busy ? say.signingIn : say.signIn}
             </button>
           </div>
+          <Link href="/sign-in/forgotten" className="link mt-4 inline-block text-sm">
+            {colleagues.forgotten}
+          </Link>
           <ul className="mt-6 flex gap-4 text-sm">
             {(Object.entries(LANGUAGES) as [Language, string][]).map(([language, name]) => (
               <li key={language} lang={language}>

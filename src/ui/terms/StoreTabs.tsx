@@ -4,6 +4,7 @@ import Link from '../parts/Link';
 import { TERMS_PARTS, type TermsPart } from './parts';
 import { say } from '@/words/terms';
 import { say as codes } from '@/words/codes';
+import { say as colleagues } from '@/words/colleagues';
 import { say as files } from '@/words/files';
 import { say as removed } from '@/words/removed';
 import { say as sets } from '@/words/sets';
@@ -18,7 +19,7 @@ export function StoreTabs({
   onPart,
 }: {
   base: string;
-  part: TermsPart | 'stock' | 'codes' | 'files' | 'sets' | 'removed';
+  part: TermsPart | 'colleagues' | 'stock' | 'codes' | 'files' | 'sets' | 'removed';
   /** On the screen of the terms: another part of it is shown. */
   onPart?: (part: TermsPart) => void;
 }) {
@@ -42,6 +43,7 @@ export function StoreTabs({
       ))}
       {(
         [
+          ['colleagues', colleagues.colleagues],
           ['stock', stock.stock],
           ['codes', codes.discountCodes],
           ['files', files.files],

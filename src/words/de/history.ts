@@ -146,4 +146,13 @@ export const history: TranslationOf<typeof say> = {
   tookRuleChangeBack: '{$who} hat eine Regeländerung von {$by} zurückgenommen',
   madeRulesLive:
     '.input {$n :integer} .match $n one {{{$who} hat eine gesammelte Änderung von Regeln live geschaltet}} * {{{$who} hat {$n} gesammelte Änderungen von Regeln live geschaltet}}',
+  invitedColleague: '{$who} hat {$email} eingeladen, als {$role}',
+  tookInvitationBack: '{$who} hat die Einladung von {$email} zurückgenommen',
+  tookPart: '{$who} kam durch eine Einladung herein, als {$role}',
+  changedRole: '{$who} hat {$name} die Rolle {$role} gegeben',
+  switchedColleagueOff: '{$who} hat {$name} abgeschaltet',
+  switchedColleagueOn: '{$who} hat {$name} wieder eingeschaltet',
+  removedColleague: '{$who} hat {$name} aus dem Shop entfernt',
+  setOwnPassword: '{$who} hat das eigene Passwort geändert',
+  gotNewPassword: '{$who} hat durch einen Link ein neues Passwort gesetzt',
 };

@@ -4,6 +4,7 @@ import { bench } from './bench';
 import { bounces } from './bounces';
 import { briefing } from './briefing';
 import { checking } from './checking';
+import { colleagues } from './colleagues';
 import { common } from './common';
 import { conditions } from './conditions';
 import { deliveries } from './deliveries';
@@ -62,6 +63,7 @@ export const de: Translations = {
   bounces,
   briefing,
   checking,
+  colleagues,
   common,
   conditions,
   deliveries,

@@ -52,4 +52,5 @@ export const policy: TranslationOf<typeof say> = {
   translators: 'Übersetzer',
   supportTeam: 'Kundendienst',
   viewers: 'Leser',
+  editColleagues: 'Kollegen einladen, ihre Rollen ändern, sie abschalten und entfernen',
 };

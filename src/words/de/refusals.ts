@@ -271,4 +271,21 @@ export const refusals: TranslationOf<typeof say> = {
   gatheredChangedSince: 'Jemand hat inzwischen eine Änderung gesammelt oder verworfen. Sehen Sie sie noch einmal an.',
   ruleChangedSinceGathered:
     'Jemand hat eine Regel geändert, nachdem ihre Änderung gesammelt war. Verwerfen Sie diese, und machen Sie sie neu, wie die Regel jetzt ist.',
+  isColleagueAlready: '{$name} hat diese Adresse und arbeitet schon hier.',
+  isInvitedAlready:
+    '{$email} ist schon eingeladen. Senden Sie diese Einladung noch einmal, oder nehmen Sie sie erst zurück.',
+  tooManyInvitations: '{$most :integer} Einladungen sind offen. Nehmen Sie erst einige zurück.',
+  noSuchInvitation: 'Diese Einladung ist schon vorbei.',
+  noSuchColleague: 'Hier arbeitet niemand mehr, auf den das zutrifft.',
+  lastOwner: 'Nur {$name} kann hier als Inhaber herein. Machen Sie erst jemand anderen zum Inhaber.',
+  invitationIsOver: 'Diese Einladung ist vorbei. Bitten Sie um eine neue, wo Sie eingeladen wurden.',
+  invitationIsForOther: 'Diese Einladung gilt für {$email}. Melden Sie sich mit dieser Adresse an, um mitzuarbeiten.',
+  signInToJoin: '{$email} meldet sich schon an. Melden Sie sich an, um mitzuarbeiten.',
+  sayYourName: 'Geben Sie Ihren Namen ein.',
+  tooManyWrongPasswords: 'Zu viele falsche Passwörter. Warten Sie {$wait}, und versuchen Sie es noch einmal.',
+  passwordIsWrong: 'Das ist nicht Ihr Passwort.',
+  sessionIsOver: 'Diese Sitzung ist schon vorbei.',
+  enterYourAddress: 'Geben Sie Ihre Mailadresse ein.',
+  tooManyLinksAsked: 'Um zu viele Links wurde gebeten. Warten Sie {$wait}, und versuchen Sie es noch einmal.',
+  passwordLinkIsOver: 'Dieser Link ist vorbei. Bitten Sie um einen neuen.',
 };

@@ -9,8 +9,8 @@ import { slugOf } from '@/core/slug';
 import { onlyIn, SHIPPED_LANGUAGES, SHIPPED_NOTIFICATIONS, type ShippedNotification } from '@/core/shipped';
 import { type Template } from '@/core/template';
 import { safeUrl } from '@/core/text';
-import { auth } from '../../auth/auth';
 import { beginTry, succeeded, waitWords } from '../../auth/guard';
+import { createUser } from '../../auth/people';
 import type { Role } from '../../../contract/policy';
 import { config } from '../../base/config';
 import { database, type Executor } from '../../db/client';
@@ -160,22 +160,6 @@ export async function addNewlyShipped(db: Executor): Promise<void> {
       await settingsChanged(db, id);
     }
   }
-}
-
-/** Makes somebody who can sign in. */
-export async function createUser(person: { name: string; email: string; password: string }): Promise<{ id: string }> {
-  const context = await auth().$context;
-  const made = await context.internalAdapter.createUser(
-    { email: person.email, name: person.name, emailVerified: true },
-    { method: 'admin' },
-  );
-  await context.internalAdapter.linkAccount({
-    userId: made.id,
-    providerId: 'credential',
-    accountId: made.id,
-    password: await context.password.hash(person.password),
-  });
-  return { id: made.id };
 }
 
 /** Makes somebody a member of a store. */

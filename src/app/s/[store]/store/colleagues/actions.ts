@@ -1,0 +1,26 @@
+'use server';
+/** What Colleagues does on the server. */
+import { actAndRefresh, done } from '@/app/act';
+import type { ChangeColleague, Invite, MadeInvitation } from '@/contract/colleagues';
+import type { Result } from '@/core/result';
+import { colleague } from '@/server/features/colleagues/use-cases';
+
+export async function inviteAction(store: string, input: Invite): Promise<Result<MadeInvitation>> {
+  return actAndRefresh(colleague.invite, store, input);
+}
+
+export async function inviteAgainAction(store: string, id: string): Promise<Result<MadeInvitation>> {
+  return actAndRefresh(colleague.inviteAgain, store, { id });
+}
+
+export async function takeInvitationBackAction(store: string, id: string): Promise<Result<null>> {
+  return done(await actAndRefresh(colleague.takeInvitationBack, store, { id }));
+}
+
+export async function changeColleagueAction(store: string, input: ChangeColleague): Promise<Result<null>> {
+  return done(await actAndRefresh(colleague.change, store, input));
+}
+
+export async function removeColleagueAction(store: string, id: string): Promise<Result<null>> {
+  return done(await actAndRefresh(colleague.remove, store, { id }));
+}

@@ -1,0 +1,59 @@
+/** People who sign in: made, and their passwords set. */
+import { and, eq, ne } from 'drizzle-orm';
+import { database, type Executor } from '../db/client';
+import { account, memberships, passwordLinks, session } from '../db/schema';
+import { auth } from './auth';
+import { historyEntry } from './history';
+
+/** Makes somebody who can sign in. */
+export async function createUser(person: { name: string; email: string; password: string }): Promise<{ id: string }> {
+  const context = await auth().$context;
+  const made = await context.internalAdapter.createUser(
+    { email: person.email.toLowerCase(), name: person.name, emailVerified: true },
+    { method: 'admin' },
+  );
+  await context.internalAdapter.linkAccount({
+    userId: made.id,
+    providerId: 'credential',
+    accountId: made.id,
+    password: await context.password.hash(person.password),
+  });
+  return { id: made.id };
+}
+
+const ofPassword = (userId: string) => and(eq(account.userId, userId), eq(account.providerId, 'credential'));
+
+/** Whether a password is somebody's. */
+export async function isPassword(userId: string, password: string): Promise<boolean> {
+  const [row] = await database().select({ hash: account.password }).from(account).where(ofPassword(userId));
+  if (!row?.hash) return false;
+  const context = await auth().$context;
+  return context.password.verify({ hash: row.hash, password });
+}
+
+/** Sets somebody's password. Their sessions end, but for the one that asks; links for a new password are over. */
+export async function setPassword(userId: string, password: string, here?: string): Promise<void> {
+  const context = await auth().$context;
+  const hash = await context.password.hash(password);
+  await database().transaction(async (tx) => {
+    await tx.update(account).set({ password: hash, updatedAt: new Date() }).where(ofPassword(userId));
+    await tx
+      .delete(session)
+      .where(and(eq(session.userId, userId), here === undefined ? undefined : ne(session.id, here)));
+    await tx.delete(passwordLinks).where(eq(passwordLinks.userId, userId));
+  });
+}
+
+/** Writes down what somebody did about themselves in every store that they belong to. */
+export async function rememberEverywhere(
+  person: { id: string; name: string },
+  deed: 'setOwnPassword' | 'gotNewPassword',
+  db: Executor = database(),
+): Promise<void> {
+  const rows = await db
+    .select({ storeId: memberships.storeId })
+    .from(memberships)
+    .where(eq(memberships.userId, person.id));
+  for (const { storeId } of rows)
+    await historyEntry(storeId, { userId: person.id, name: person.name }, deed, {}, { db });
+}

@@ -1,0 +1,58 @@
+/** What Colleagues and one's own page can have done. */
+import {
+  ChangeColleagueSchema,
+  ColleagueIdSchema,
+  EndSessionSchema,
+  InvitationIdSchema,
+  InviteSchema,
+  NewPasswordSchema,
+  OwnNameSchema,
+} from '@/contract/colleagues';
+import { currentSession } from '../../auth/access';
+import { useCase } from '../use-case';
+import { changeColleague, invite, inviteAgain, removeColleague, takeInvitationBack } from './colleagues';
+import { changeOwnPassword, endOwnSession, saveOwnName } from './own';
+
+export const colleague = {
+  invite: useCase({ name: 'colleague.invite', permission: 'colleague.edit', input: InviteSchema, run: invite }),
+  inviteAgain: useCase({
+    name: 'colleague.invite-again',
+    permission: 'colleague.edit',
+    input: InvitationIdSchema,
+    run: inviteAgain,
+  }),
+  takeInvitationBack: useCase({
+    name: 'colleague.take-invitation-back',
+    permission: 'colleague.edit',
+    input: InvitationIdSchema,
+    run: takeInvitationBack,
+  }),
+  change: useCase({
+    name: 'colleague.change',
+    permission: 'colleague.edit',
+    input: ChangeColleagueSchema,
+    run: changeColleague,
+  }),
+  remove: useCase({
+    name: 'colleague.remove',
+    permission: 'colleague.edit',
+    input: ColleagueIdSchema,
+    run: removeColleague,
+  }),
+};
+
+export const own = {
+  saveName: useCase({ name: 'own.save-name', permission: 'store.read', input: OwnNameSchema, run: saveOwnName }),
+  changePassword: useCase({
+    name: 'own.change-password',
+    permission: 'store.read',
+    input: NewPasswordSchema,
+    run: async (who, input) => changeOwnPassword(who, input, (await currentSession())?.id),
+  }),
+  endSession: useCase({
+    name: 'own.end-session',
+    permission: 'store.read',
+    input: EndSessionSchema,
+    run: endOwnSession,
+  }),
+};
