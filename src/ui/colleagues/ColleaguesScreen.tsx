@@ -16,6 +16,7 @@ import { StoreTabs } from '../terms/StoreTabs';
 import { InviteDialog, MadeDialog } from './InviteDialog';
 import { say } from '@/words/colleagues';
 import { say as common } from '@/words/common';
+import { say as terms } from '@/words/terms';
 import { inEachLanguage } from '@/words/speak';
 
 export interface ColleaguesProps extends Colleagues {
@@ -41,17 +42,14 @@ export function ColleaguesScreen(props: ColleaguesProps) {
   const [leaving, setLeaving] = useState<Colleague>();
   return (
     <Page
-      title={say.colleagues}
-      note={say.colleaguesNote}
+      title={terms.store}
+      note={<StoreTabs base={base} part="colleagues" />}
       actions={
-        <>
-          <StoreTabs base={base} part="colleagues" />
-          {mayEdit && (
-            <button type="button" className="btn btn-main" onClick={() => setInviting(true)}>
-              {say.inviteSomebody}
-            </button>
-          )}
-        </>
+        mayEdit && (
+          <button type="button" className="btn btn-main" onClick={() => setInviting(true)}>
+            {say.inviteSomebody}
+          </button>
+        )
       }
     >
       <table className="lines w-full text-sm">

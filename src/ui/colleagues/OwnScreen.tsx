@@ -67,7 +67,7 @@ function NamePart({ name, onName }: OwnProps) {
       <TextField
         {...{ form, failure, onChange: setForm }}
         name="name"
-        label={say.howYouAreCalled}
+        label={say.yourName}
         hint={say.nameHint}
         autoComplete="name"
       />

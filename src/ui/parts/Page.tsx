@@ -28,7 +28,7 @@ export function Page({
             ‹
           </Link>
         )}
-        <h1 className="min-w-0 font-serif text-xl font-medium break-words lg:whitespace-nowrap">{title}</h1>
+        <h1 className="min-w-0 font-serif text-xl font-medium break-words lg:max-w-3/5 lg:shrink-0">{title}</h1>
         {note && <div className="min-w-0 text-sm text-slate">{note}</div>}
         <div className="ms-auto flex flex-wrap items-center gap-2 xl:flex-nowrap">{actions}</div>
       </header>

@@ -3,7 +3,7 @@ import { headers } from 'next/headers';
 import { after } from 'next/server';
 import { attempt } from '@/app/act';
 import type { Result } from '@/core/result';
-import { askForPassword } from '@/server/auth/forgotten';
+import { askForPassword } from '@/server/features/colleagues/forgotten';
 import { log } from '@/server/base/log';
 import { ADDRESS_HEADER } from '@/server/net/addresses';
 import { ForgottenForm } from '@/ui/sign-in/PasswordForms';

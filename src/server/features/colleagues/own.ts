@@ -36,7 +36,7 @@ export async function loadOwnPage({ person }: Access, here: string | undefined):
 const BROWSERS: [RegExp, string][] = [
   [/\bEdg\//, 'Edge'],
   [/\bFirefox\//, 'Firefox'],
-  [/\bChrom(e|ium)\//, 'Chromium'],
+  [/\b(Headless)?Chrom(e|ium)\//, 'Chromium'],
   [/\bSafari\//, 'Safari'],
 ];
 const SYSTEMS: [RegExp, string][] = [

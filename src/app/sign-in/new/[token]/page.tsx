@@ -3,7 +3,7 @@ import { attempt } from '@/app/act';
 import { SetPasswordSchema, type SetPassword } from '@/contract/colleagues';
 import type { Result } from '@/core/result';
 import { checker } from '@/core/schema';
-import { passwordLinkFor, setForgottenPassword } from '@/server/auth/forgotten';
+import { passwordLinkFor, setForgottenPassword } from '@/server/features/colleagues/forgotten';
 import { AppError } from '@/server/base/errors';
 import Link from '@/ui/parts/Link';
 import { NewPasswordForm } from '@/ui/sign-in/PasswordForms';

@@ -1,0 +1,117 @@
+/** Colleagues: one is invited, takes part, gets another role and sees other screens; a forgotten password; one's own page. */
+import { axeFindings } from './axe';
+import { arrived, expect, signIn, test } from './support';
+
+const PASSWORD = 'paper and a long thread';
+
+test('a colleague is invited, takes part by the link, gets another role and sees the screens change', async ({
+  page,
+  browser,
+}) => {
+  await signIn(page);
+  await page.goto('/s/quillwick/store/colleagues');
+  const email = `ada-${Date.now()}@colleague-e2e.example`;
+  await page.getByRole('button', { name: 'Invite ...' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Invite a colleague' });
+  await dialog.getByLabel('Their email address').fill('marta@quillwick.example');
+  await dialog.getByRole('button', { name: 'Invite', exact: true }).click();
+  await expect(dialog).toContainText('Marta Oyelaran has this address and is a colleague here already.');
+  await dialog.getByLabel('Their email address').fill(email);
+  await dialog.getByLabel('Role').click();
+  await page.getByRole('option', { name: 'viewer' }).click();
+  await expect(dialog).toContainText('As viewer they can: read everything of the store but its keys.');
+  await dialog.getByRole('button', { name: 'Invite', exact: true }).click();
+  await expect(dialog).toContainText(`An invitation went to ${email}.`);
+  const link = await dialog.getByLabel('Link to hand over').inputValue();
+  expect((await arrived(email, 'Marta Oyelaran invites you to Quillwick')).message.text).toContain(link);
+  await dialog.getByRole('button', { name: 'Close' }).click();
+  await expect(page.getByRole('region', { name: 'Invited' })).toContainText(`${email} · viewer`);
+  expect(await axeFindings(page, 'colleagues')).toEqual([]);
+
+  const context = await browser.newContext();
+  const theirs = await context.newPage();
+  await theirs.goto(link);
+  await expect(theirs.getByRole('heading', { name: 'Take part in Quillwick' })).toBeVisible();
+  await theirs.getByLabel('Your name').fill('Ada Quill');
+  await theirs.getByLabel('Password').fill('short');
+  await theirs.getByRole('button', { name: 'Take part' }).click();
+  await expect(theirs.getByText(/at least 10/i).last()).toBeVisible();
+  await theirs.getByLabel('Password').fill(PASSWORD);
+  await theirs.getByRole('button', { name: 'Take part' }).click();
+  await theirs.waitForURL('**/s/quillwick/today');
+  await theirs.goto('/s/quillwick/store/colleagues');
+  await expect(theirs.getByRole('row').filter({ hasText: 'Ada Quill' })).toContainText('you');
+  await expect(theirs.getByRole('button', { name: 'Invite ...' })).toHaveCount(0);
+  // The link is over now.
+  await theirs.goto(link);
+  await expect(theirs.getByRole('heading', { name: 'This invitation is not open' })).toBeVisible();
+
+  await page.reload();
+  await page.getByLabel('Role of Ada Quill').click();
+  await page.getByRole('option', { name: 'owner' }).click();
+  await expect(page.getByText('Ada Quill is owner now.')).toBeVisible();
+  await theirs.goto('/s/quillwick/store/colleagues');
+  await expect(theirs.getByRole('button', { name: 'Invite ...' })).toBeVisible();
+
+  await page.getByRole('button', { name: 'Switch off Ada Quill' }).click();
+  await expect(page.getByRole('row').filter({ hasText: 'Ada Quill' })).toContainText('switched off');
+  await theirs.goto('/s/quillwick/today');
+  await expect(theirs.getByRole('heading', { level: 1 })).not.toHaveText('Today');
+  await page.getByRole('button', { name: 'Remove Ada Quill' }).click();
+  const leaving = page.getByRole('dialog', { name: 'Remove Ada Quill?' });
+  await leaving.getByRole('button', { name: 'Remove', exact: true }).click();
+  await expect(page.getByRole('row').filter({ hasText: 'Ada Quill' })).toHaveCount(0);
+  await context.close();
+});
+
+test('one’s own page changes name and password, and a forgotten password is set by a mailed link', async ({
+  page,
+  browser,
+}) => {
+  await signIn(page);
+  await page.goto('/s/quillwick/store/colleagues');
+  const email = `bo-${Date.now()}@colleague-e2e.example`;
+  await page.getByRole('button', { name: 'Invite ...' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Invite a colleague' });
+  await dialog.getByLabel('Their email address').fill(email);
+  await dialog.getByRole('button', { name: 'Invite', exact: true }).click();
+  const link = await dialog.getByLabel('Link to hand over').inputValue();
+
+  const context = await browser.newContext();
+  const own = await context.newPage();
+  await own.goto(link);
+  await own.getByLabel('Your name').fill('Bo Rag');
+  await own.getByLabel('Password').fill(PASSWORD);
+  await own.getByRole('button', { name: 'Take part' }).click();
+  await own.waitForURL('**/s/quillwick/today');
+  await own.goto('/s/quillwick/you');
+  await expect(own.getByRole('region', { name: 'Where you are signed in' })).toContainText('this browser');
+  expect(await axeFindings(own, 'own page')).toEqual([]);
+  await own.getByLabel('Your name').fill('Bo Ragman');
+  await own.getByRole('button', { name: 'Save' }).click();
+  await expect(own.getByText('You are called Bo Ragman now.')).toBeVisible();
+  const next = 'linen and a longer thread';
+  await own.getByLabel('Password of now').fill('not it at all');
+  await own.getByLabel('New password').fill(next);
+  await own.getByRole('button', { name: 'Change the password' }).click();
+  await expect(own.getByText('This is not your password.')).toBeVisible();
+  await own.getByLabel('Password of now').fill(PASSWORD);
+  await own.getByRole('button', { name: 'Change the password' }).click();
+  await expect(own.getByText('The password is changed. Everywhere else you are signed out.')).toBeVisible();
+
+  await context.clearCookies();
+  await own.goto('/sign-in');
+  await own.getByRole('link', { name: 'Forgot the password?' }).click();
+  await own.getByLabel('Their email address').fill(email);
+  await own.getByRole('button', { name: 'Send the link' }).click();
+  await expect(own.getByRole('status')).toContainText(`If somebody signs in with ${email}, a link is on its way.`);
+  const { message } = await arrived(email, 'A new password for Libellus');
+  const [url] = /http\S+\/sign-in\/new\/[\w-]+/.exec(message.text!)!;
+  await own.goto(url);
+  await own.getByLabel('New password').fill('one that I remember');
+  await own.getByRole('button', { name: 'Set the password' }).click();
+  await own.waitForURL('**/s/quillwick/**');
+  await own.goto(url);
+  await expect(own.getByRole('heading', { name: 'This link is not open' })).toBeVisible();
+  await context.close();
+});
