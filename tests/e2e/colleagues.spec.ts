@@ -28,7 +28,7 @@ test('a colleague is invited, takes part by the link, gets another role and sees
   await expect(page.getByRole('region', { name: 'Invited' })).toContainText(`${email} · viewer`);
   expect(await axeFindings(page, 'colleagues')).toEqual([]);
 
-  const context = await browser.newContext();
+  const context = await browser.newContext({ baseURL: test.info().project.use.baseURL! });
   const theirs = await context.newPage();
   await theirs.goto(link);
   await expect(theirs.getByRole('heading', { name: 'Take part in Quillwick' })).toBeVisible();
@@ -77,7 +77,7 @@ test('one’s own page changes name and password, and a forgotten password is se
   await dialog.getByRole('button', { name: 'Invite', exact: true }).click();
   const link = await dialog.getByLabel('Link to hand over').inputValue();
 
-  const context = await browser.newContext();
+  const context = await browser.newContext({ baseURL: test.info().project.use.baseURL! });
   const own = await context.newPage();
   await own.goto(link);
   await own.getByLabel('Your name').fill('Bo Rag');

@@ -105,6 +105,8 @@ const SCREENS = [
   'desk/summary-of-orders',
   'store/files',
   'store/sets',
+  'store/colleagues',
+  'you',
   'store/new',
   'store/notes',
   'store/payment',

@@ -42,6 +42,8 @@ const SCREENS: Record<string, string> = {
   Invoices: '/store/invoices',
   Codes: '/store/codes',
   Sets: '/store/sets',
+  Colleagues: '/store/colleagues',
+  Own: '/you',
   Stock: '/store/stock',
   'A summary': '/journey/summary-of-orders',
   Files: '/store/files',
