@@ -1,6 +1,10 @@
+import { CloudEvent, HTTP } from 'cloudevents';
 import { Webhook } from 'standardwebhooks';
+import type { Order } from '@/core/order';
 import { handleContacts, handlePutContacts } from '@/server/api/customers';
 import { handleEvent } from '@/server/api/events';
+import { PROBLEM_TYPES } from '@/server/api/problem';
+import { handleRecord } from '@/server/api/reading';
 import { storeOfReadKey } from '@/server/api/keys';
 import { openApi } from '@/server/api/openapi';
 import { listDeliveries, readDeliveryFilter } from '@/server/features/deliveries/deliveries';
@@ -37,6 +41,89 @@ async function send(
   );
   return { status: response.status, body: (await response.json()) as Answer['body'] };
 }
+
+/** What a library of CloudEvents writes, signed and sent. */
+async function sendWritten(body: string, headers: Record<string, unknown>, id = 'msg_1') {
+  const at = new Date();
+  const response = await handleEvent(
+    new Request('http://libellus.example/api/v1/events', {
+      method: 'POST',
+      body,
+      headers: {
+        ...Object.fromEntries(Object.entries(headers).map(([name, value]) => [name, String(value)])),
+        'webhook-id': id,
+        'webhook-timestamp': String(Math.floor(at.getTime() / 1000)),
+        'webhook-signature': new Webhook(EVENTS_KEY).sign(id, at, body),
+      },
+    }),
+  );
+  return {
+    status: response.status,
+    headers: response.headers,
+    body: (await response.json()) as Record<string, unknown>,
+  };
+}
+
+describe('each mode of CloudEvents over HTTP, as a library writes it', () => {
+  const written = (change: Partial<Order> = {}) => new CloudEvent(placedEvent(change) as object);
+
+  it('structured and binary are one event, however it comes', async () => {
+    const event = written();
+    const structured = HTTP.structured(event);
+    const first = await sendWritten(structured.body as string, structured.headers);
+    expect(first).toMatchObject({ status: 202, body: { known: false } });
+    const binary = HTTP.binary(event);
+    const again = await sendWritten(binary.body as string, binary.headers, event.id);
+    expect(again).toMatchObject({ status: 202, body: { known: true } });
+    expect(again.body.deliveries).toHaveLength(2);
+  });
+
+  it('attributes in headers are read as they were written, and are of the event that was signed', async () => {
+    const event = written({ customer: { email: 'zoe@binary-test.example', firstName: 'Zoë' } }).cloneWith({
+      subject: 'an order “d”, 100 %',
+    });
+    const { body, headers } = HTTP.binary(event);
+    const encoded = { ...headers, 'ce-subject': encodeURIComponent(event.subject!) };
+    expect(await sendWritten(body as string, encoded, event.id)).toMatchObject({ status: 202 });
+    const other = await sendWritten(body as string, headers, 'msg_1');
+    expect(other).toMatchObject({ status: 400, body: { title: expect.stringContaining('ce-id') } });
+    const wrong = await sendWritten(body as string, { ...headers, 'ce-type': 'order.eaten' }, event.id);
+    expect(wrong).toMatchObject({ status: 400, body: { type: 'urn:libellus:problem:not-taken' } });
+  });
+
+  it('a batch is answered for each event, and what is wrong with one keeps no other from being taken', async () => {
+    const batch = [written(), written({ currency: 'XXQ' }), written()].map((e) => e.toJSON());
+    const type = { 'content-type': 'application/cloudevents-batch+json; charset=utf-8' };
+    const mixed = await sendWritten(JSON.stringify([...batch, 7]), type);
+    expect(mixed.status).toBe(207);
+    const events = mixed.body.events as Record<string, unknown>[];
+    expect(events.map((e) => [e.id, e.status])).toEqual([
+      [batch[0]!.id, 202],
+      [batch[1]!.id, 400],
+      [batch[2]!.id, 202],
+      [undefined, 400],
+    ]);
+    expect(events[1]).toMatchObject({ problems: [{ path: '/data/order/currency' }] });
+    const good = await sendWritten(JSON.stringify([batch[0], batch[2]]), type);
+    expect(good.status).toBe(202);
+    expect((good.body.events as { known: boolean }[]).every((e) => e.known)).toBe(true);
+    expect((await sendWritten('[]', type)).body).toEqual({ events: [] });
+    expect((await sendWritten('{}', type)).status).toBe(400);
+    expect((await sendWritten(JSON.stringify(Array(501).fill(1)), type)).status).toBe(400);
+  });
+
+  it('says what is left of the limit, of each event of a batch', async () => {
+    const left = ({ headers }: { headers: Headers }): number =>
+      Number(/^"events";r=(\d+);t=\d+$/.exec(headers.get('ratelimit')!)![1]);
+    const { body, headers } = HTTP.structured(written());
+    const before = await sendWritten(body as string, headers);
+    expect(before.headers.get('ratelimit-policy')).toBe('"events";q=10000;w=10');
+    const after = await sendWritten(JSON.stringify([1, 2, 3]), {
+      'content-type': 'application/cloudevents-batch+json',
+    });
+    expect(left(before) - left(after)).toBe(3);
+  });
+});
 
 describe('POST /api/v1/events', () => {
   it('answers 202 with the planned deliveries, and the same again for the same event', async () => {
@@ -137,6 +224,22 @@ describe('GET /api/v1/deliveries', () => {
     expect(await bearer(EVENTS_KEY)).toBeUndefined();
   });
 
+  it('links to the next page of what was asked', async () => {
+    for (let i = 0; i < 30; i += 1) await send(placedEvent());
+    const ask = (path: string) =>
+      handleRecord(new Request(`http://libellus.example${path}`, { headers: { authorization: `Bearer ${READ_KEY}` } }));
+    const first = await ask('/api/v1/deliveries?state=planned,accepted,held');
+    const link = /^<(\S+)>; rel="next"$/.exec(first.headers.get('link')!)![1]!;
+    const second = await ask(link);
+    expect(link).toContain('state=planned%2Caccepted%2Cheld');
+    const ids = async (page: Response) =>
+      ((await page.json()) as { deliveries: { id: string }[] }).deliveries.map((d) => d.id);
+    const [one, two] = [await ids(first), await ids(second)];
+    expect(one).toHaveLength(50);
+    expect(one.filter((id) => two.includes(id))).toEqual([]);
+    expect(first.headers.get('ratelimit')).toMatch(/^"reading";r=\d+/);
+  });
+
   it('finds by recipient and by order, page by page', async () => {
     const event = placedEvent();
     await send(event);
@@ -216,6 +319,18 @@ describe('/api/v1/customers/{address}/contacts', () => {
 });
 
 describe('the description of the interface', () => {
+  it('says for each way in how one proves who one is, and names all kinds of problems', () => {
+    const { paths, components } = openApi('http://libellus.example');
+    const ways = Object.values(paths).flatMap((path) =>
+      Object.values(path).filter((way): way is { operationId: string; security?: object[] } => 'operationId' in way),
+    );
+    expect(ways.filter((way) => !way.security?.length).map((way) => way.operationId)).toEqual([]);
+    const named = ways.flatMap((way) => way.security!.flatMap((s) => Object.keys(s)));
+    expect(Object.keys(components.securitySchemes)).toEqual(expect.arrayContaining(named));
+    const described = JSON.stringify(paths);
+    for (const type of Object.keys(PROBLEM_TYPES)) expect(described).toContain(`urn:libellus:problem:${type}`);
+  });
+
   it('is OpenAPI 3.1 and holds the schemas that are checked with', () => {
     const api = openApi('https://libellus.example');
     expect(api.openapi).toBe('3.1.0');

@@ -6,7 +6,7 @@ import { log } from '../base/log';
 import { contactsOf, putContacts } from '../features/customers/contacts';
 import { MAX_BODY, readBody } from './body';
 import { storeOfReadKey, storeThatSigned } from './keys';
-import { countWrong, guessesTooMuch, tooMany } from './limits';
+import { counted, countWrong, guessesTooMuch } from './limits';
 import { problem, tooOften } from './problem';
 
 /** `GET /api/v1/customers/{address}/contacts`, with a reading key. */
@@ -15,35 +15,37 @@ export const handleContacts = (request: Request, address: string): Promise<Respo
     const storeId = await storeOfReadKey(request.headers);
     if (!storeId) {
       await countWrong(request.headers);
-      return problem(401, 'A reading key is needed: Authorization: Bearer and the key.', [], {
+      return problem('no-reading-key', 'A reading key is needed: Authorization: Bearer and the key.', [], {
         'www-authenticate': 'Bearer',
       });
     }
-    const often = await tooMany('reading', storeId);
-    return often === undefined ? Response.json(await contactsOf(storeId, address)) : tooOften(often);
+    const { wait, headers } = await counted('reading', storeId);
+    return wait === undefined
+      ? Response.json(await contactsOf(storeId, address), { headers })
+      : tooOften(wait, headers);
   }, request.headers);
 
 /** `PUT /api/v1/customers/{address}/contacts`, signed as events are. */
 export async function handlePutContacts(request: Request, address: string): Promise<Response> {
   const body = await readBody(request);
-  if (body === undefined) return problem(413, `The body is larger than ${MAX_BODY / 1_000_000} MB.`);
+  if (body === undefined) return problem('too-large', `The body is larger than ${MAX_BODY / 1_000_000} MB.`);
   return answer(async () => {
     const large = jsonTooLarge(body);
-    if (large) return problem(400, large);
+    if (large) return problem('not-taken', large);
     const signed = await storeThatSigned(body, request.headers);
     if (!signed.ok) {
       await countWrong(request.headers);
-      return problem(401, signed.message);
+      return problem('not-signed', signed.message);
     }
-    const often = await tooMany('events', signed.storeId);
-    if (often !== undefined) return tooOften(often);
+    const { wait, headers } = await counted('events', signed.storeId);
+    if (wait !== undefined) return tooOften(wait, headers);
     let input: unknown;
     try {
       input = JSON.parse(body);
     } catch (error) {
-      return problem(400, `The body is not JSON: ${(error as Error).message.slice(0, 200)}`);
+      return problem('not-json', `The body is not JSON: ${(error as Error).message.slice(0, 200)}`);
     }
-    return Response.json(await putContacts(signed.storeId, address, input));
+    return Response.json(await putContacts(signed.storeId, address, input), { headers });
   }, request.headers);
 }
 
@@ -52,11 +54,17 @@ async function answer(make: () => Promise<Response>, headers: Headers): Promise<
     const wait = await guessesTooMuch(headers);
     return wait === undefined ? await make() : tooOften(wait);
   } catch (error) {
-    if (error instanceof AppError && error.code === 'not-found') return problem(404, error.message);
+    if (error instanceof AppError && error.code === 'not-found') return problem('not-found', error.message);
     if (error instanceof AppError && error.code === 'invalid') {
-      return problem(400, `${error.message} ${error.problems.map(placedSentence).join(' ')}`.trim(), error.problems);
+      return problem(
+        'not-taken',
+        `${error.message} ${error.problems.map(placedSentence).join(' ')}`.trim(),
+        error.problems,
+      );
     }
     log.error({ err: error }, 'contacts could not be read or kept');
-    return problem(503, 'Contacts cannot be read or kept just now. Ask again in a minute.', [], { 'retry-after': '5' });
+    return problem('unavailable', 'Contacts cannot be read or kept just now. Ask again in a minute.', [], {
+      'retry-after': '5',
+    });
   }
 }

@@ -1,88 +1,116 @@
-/** `POST /api/v1/events`: a signed CloudEvent in, the ids of the planned deliveries out. */
+/** `POST /api/v1/events`: signed CloudEvents in, the ids of the planned deliveries out. */
 import { isOwnNumber, OWN_ORDERS } from '@/core/order';
 import { placedSentence } from '@/core/schema';
 import { jsonTooLarge } from '@/core/size';
-import { AppError } from '../base/errors';
+import { AppError, type FieldProblem } from '../base/errors';
 import { takeEvent } from '../events/take';
-import { checkEvent, type OrderEvent } from '../events/schema';
+import { checkEvent } from '../events/schema';
 import { log } from '../base/log';
 import { MAX_BODY, readBody } from './body';
+import { eventsIn } from './cloudevents';
 import { storeThatSigned } from './keys';
-import { countWrong, guessesTooMuch, tooMany } from './limits';
-import { problem, tooOften } from './problem';
+import { counted, countWrong, guessesTooMuch } from './limits';
+import { problem, problemBody, tooOften, type ProblemType } from './problem';
 
 /**
- * Takes a signed event: CloudEvents 1.0 in a body signed as Standard Webhooks has it. Answers 202 with what was planned, or a
- * problem (RFC 9457).
+ * Takes signed events: CloudEvents 1.0 in any of its modes, in a body signed as Standard Webhooks has it. Answers 202 with what was planned,
+ * or a problem (RFC 9457); a batch is answered for each event by itself, with 207 where some were not taken.
  */
 export async function handleEvent(request: Request): Promise<Response> {
   const body = await readBody(request);
   if (body === undefined) {
     return problem(
-      413,
+      'too-large',
       `The event is larger than ${MAX_BODY / 1_000_000} MB. Leave out what is not part of the order, such as pictures in the body.`,
     );
   }
   try {
-    const wait = await guessesTooMuch(request.headers);
-    if (wait !== undefined) return tooOften(wait);
+    const guessed = await guessesTooMuch(request.headers);
+    if (guessed !== undefined) return tooOften(guessed);
     // Before its signature is checked, which reads the JSON as well.
     const large = jsonTooLarge(body);
-    if (large) return problem(400, large);
+    if (large) return problem('not-taken', large);
     const signed = await storeThatSigned(body, request.headers);
     if (!signed.ok) {
       await countWrong(request.headers);
-      return problem(401, signed.message);
+      return problem('not-signed', signed.message);
     }
-    const often = await tooMany('events', signed.storeId);
-    if (often !== undefined) return tooOften(often);
-    const event = readEvent(body);
-    if (event instanceof Response) return event;
-    const received = await takeEvent(signed.storeId, event);
-    return Response.json({ deliveries: received.deliveries, known: received.known }, { status: 202 });
-  } catch (error) {
-    if (error instanceof AppError && error.code === 'invalid') {
-      return problem(400, `${error.message} ${error.problems.map(placedSentence).join(' ')}`, error.problems);
-    }
-    if (error instanceof AppError && error.code === 'conflict') {
-      return problem(409, `${error.message} ${error.problems.map((p) => p.message).join(' ')}`, error.problems);
-    }
-    log.error({ err: error }, 'an event could not be recorded');
-    return problem(
-      503,
-      'The event could not be recorded and nothing was planned. Send it again: it will be taken once.',
-      [],
-      { 'retry-after': '5' },
+    const brought = eventsIn(body, request.headers);
+    const { wait, headers } = await counted(
+      'events',
+      signed.storeId,
+      brought.mode === 'batch' ? Math.max(1, brought.events.length) : 1,
     );
+    if (wait !== undefined) return tooOften(wait, headers);
+    if (brought.mode === 'none') return problem('not-json', brought.problem, [], headers);
+    if (brought.mode === 'batch') return await takeBatch(signed.storeId, brought.events, headers);
+    const taken = await take(signed.storeId, brought.event);
+    return 'type' in taken
+      ? problem(taken.type, taken.title, taken.problems, { ...headers, ...(taken.type === 'unavailable' && SOON) })
+      : Response.json(taken, { status: 202, headers });
+  } catch (error) {
+    log.error({ err: error }, 'an event could not be recorded');
+    return problem('unavailable', NOT_RECORDED, [], SOON);
   }
 }
 
-/** The event in a body, or the answer that says what is wrong with it. */
-function readEvent(body: string): OrderEvent | Response {
-  let event: unknown;
-  try {
-    event = JSON.parse(body);
-  } catch (error) {
-    return problem(400, `The event is not JSON: ${(error as Error).message.slice(0, 200)}`);
-  }
+const NOT_RECORDED = 'The event could not be recorded and nothing was planned. Send it again: it will be taken once.';
+const SOON = { 'retry-after': '5' };
+
+interface Refused {
+  type: ProblemType;
+  title: string;
+  problems: readonly FieldProblem[];
+}
+
+/** Takes one event, or says what is wrong with it. */
+async function take(storeId: string, event: unknown): Promise<{ deliveries: string[]; known: boolean } | Refused> {
   const checked = checkEvent(event);
   if (!checked.ok) {
-    return problem(
-      400,
-      `The event cannot be taken: ${checked.problems.slice(0, 3).map(placedSentence).join(' ')}`,
-      checked.problems,
-    );
+    const { problems } = checked;
+    const title = `The event cannot be taken: ${problems.slice(0, 3).map(placedSentence).join(' ')}`;
+    return { type: 'not-taken', title, problems };
   }
   const { number } = checked.value.data.order;
-  if (!isOwnNumber(number)) return checked.value;
-  return problem(
-    400,
-    `The number ${number} cannot be a shop's: ${OWN_ORDERS} is for orders that are made in Libellus.`,
-    [
-      {
-        path: '/data/order/number',
-        message: `Use another number: ${OWN_ORDERS} is for orders that are made in Libellus.`,
-      },
-    ],
-  );
+  if (isOwnNumber(number)) {
+    const own = `${OWN_ORDERS} is for orders that are made in Libellus.`;
+    return {
+      type: 'not-taken',
+      title: `The number ${number} cannot be a shop's: ${own}`,
+      problems: [{ path: '/data/order/number', message: `Use another number: ${own}` }],
+    };
+  }
+  try {
+    const { deliveries, known } = await takeEvent(storeId, checked.value);
+    return { deliveries, known };
+  } catch (error) {
+    if (!(error instanceof AppError) || (error.code !== 'invalid' && error.code !== 'conflict')) throw error;
+    const { message, problems } = error;
+    return error.code === 'invalid'
+      ? { type: 'not-taken', title: `${message} ${problems.map(placedSentence).join(' ')}`, problems }
+      : { type: 'contradiction', title: `${message} ${problems.map((p) => p.message).join(' ')}`, problems };
+  }
+}
+
+/** Takes the events of a batch one after the other, each for itself: what is wrong with one keeps no other from being taken. */
+async function takeBatch(
+  storeId: string,
+  events: readonly unknown[],
+  headers: Record<string, string>,
+): Promise<Response> {
+  const answers: object[] = [];
+  let all = true;
+  for (const event of events) {
+    const id = (event as { id?: unknown } | null)?.id;
+    const named = typeof id === 'string' ? { id } : {};
+    const taken = await take(storeId, event).catch((error: unknown): Refused => {
+      log.error({ err: error }, 'an event of a batch could not be recorded');
+      return { type: 'unavailable', title: NOT_RECORDED, problems: [] };
+    });
+    if ('type' in taken) {
+      all = false;
+      answers.push({ ...named, ...problemBody(taken.type, taken.title, taken.problems) });
+    } else answers.push({ ...named, status: 202, ...taken });
+  }
+  return Response.json({ events: answers }, { status: all ? 202 : 207, headers });
 }

@@ -17,13 +17,25 @@ const LIMITS = {
 
 export type ApiLimit = keyof typeof LIMITS;
 
-/** Counts one; answers how many seconds to wait when there were too many, else undefined. */
-export async function tooMany(limit: ApiLimit, key: string): Promise<number | undefined> {
+export interface Counted {
+  /** Too many: so many seconds to wait. */
+  wait?: number;
+  /** What is left, as RateLimit fields say it (draft-ietf-httpapi-ratelimit-headers). */
+  headers: Record<string, string>;
+}
+
+/** Counts some, and says what is left. */
+export async function counted(limit: ApiLimit, key: string, points = 1): Promise<Counted> {
+  const limiter = LIMITS[limit];
+  const said = ({ remainingPoints, msBeforeNext }: RateLimiterRes): Record<string, string> => ({
+    'ratelimit-policy': `"${limit}";q=${limiter.points};w=${limiter.duration}`,
+    ratelimit: `"${limit}";r=${remainingPoints};t=${Math.ceil(msBeforeNext / 1000)}`,
+  });
   try {
-    await LIMITS[limit].consume(key);
-    return undefined;
+    return { headers: said(await limiter.consume(key, points)) };
   } catch (refused) {
-    return Math.ceil((refused as RateLimiterRes).msBeforeNext / 1000);
+    const { msBeforeNext } = refused as RateLimiterRes;
+    return { wait: Math.ceil(msBeforeNext / 1000), headers: said(refused as RateLimiterRes) };
   }
 }
 
@@ -35,7 +47,7 @@ export async function guessesTooMuch(headers: Headers): Promise<number | undefin
 
 /** Counts a wrong key or signature. */
 export async function countWrong(headers: Headers): Promise<void> {
-  await tooMany('wrong', networkKey(headers));
+  await counted('wrong', networkKey(headers));
 }
 
 const networkKey = (headers: Headers): string => networkOf(headers.get(ADDRESS_HEADER) ?? 'unknown');

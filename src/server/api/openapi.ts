@@ -5,6 +5,8 @@ import { DELIVERY_STATES } from '@/core/mail';
 import { AUDIENCES } from '@/core/moments';
 import { exampleEvent } from '../events/examples';
 import { EVENT_SCHEMAS, EVENT_TYPES } from '../events/schema';
+import { MOST_IN_BATCH } from './cloudevents';
+import { PROBLEM_TYPES } from './problem';
 
 const contacts = {
   description: 'Who the contacts are, how many there can be, and the labels that messages go to',
@@ -38,7 +40,9 @@ const problem = {
     'application/problem+json': {
       schema: {
         type: 'object',
+        required: ['type', 'title', 'status'],
         properties: {
+          type: { type: 'string', enum: Object.keys(PROBLEM_TYPES).map((t) => `urn:libellus:problem:${t}`) },
           title: { type: 'string' },
           status: { type: 'integer' },
           problems: {
@@ -93,7 +97,8 @@ export function openApi(serverUrl: string) {
           operationId: 'receiveEvent',
           summary: 'Tell Libellus that something happened',
           description:
-            'A CloudEvents 1.0 event in JSON, signed as Standard Webhooks with the events key of the store. The same source and id are taken once, however often they come.',
+            'CloudEvents 1.0 in any mode over HTTP (structured, binary with `ce-` headers, batch), signed as Standard Webhooks with the events key of the store. The same source and id are taken once, however often they come. With `ce-` headers, `webhook-id` is the id of the event.',
+          security: [{ signature: [] }],
           parameters: ['webhook-id', 'webhook-timestamp', 'webhook-signature'].map((name) => ({
             name,
             in: 'header',
@@ -105,23 +110,25 @@ export function openApi(serverUrl: string) {
             content: {
               'application/cloudevents+json': { schema: { $ref: '#/components/schemas/Event' }, examples: EXAMPLES },
               'application/json': { schema: { $ref: '#/components/schemas/Event' }, examples: EXAMPLES },
+              'application/cloudevents-batch+json': {
+                schema: { type: 'array', maxItems: MOST_IN_BATCH, items: { $ref: '#/components/schemas/Event' } },
+              },
             },
           },
           responses: {
             202: {
-              description: 'Taken. The ids of the deliveries planned for it',
+              description: 'Taken. The ids of the deliveries planned for it; of a batch, for each event',
               content: {
                 'application/json': {
                   schema: {
-                    type: 'object',
-                    required: ['deliveries', 'known'],
-                    properties: {
-                      deliveries: { type: 'array', items: { type: 'string' } },
-                      known: { type: 'boolean', description: 'True when this event or order was known already' },
-                    },
+                    anyOf: [{ $ref: '#/components/schemas/Taken' }, { $ref: '#/components/schemas/TakenBatch' }],
                   },
                 },
               },
+            },
+            207: {
+              description: 'Of a batch, not all were taken: the answer for each',
+              content: { 'application/json': { schema: { $ref: '#/components/schemas/TakenBatch' } } },
             },
             400: problem,
             401: problem,
@@ -193,6 +200,7 @@ export function openApi(serverUrl: string) {
         },
         put: {
           operationId: 'putContacts',
+          security: [{ signature: [] }],
           summary: 'Keep the contacts of a customer, from an account page or checkout; signed as events are',
           requestBody: {
             required: true,
@@ -251,7 +259,16 @@ export function openApi(serverUrl: string) {
       },
     },
     components: {
-      securitySchemes: { readingKey: { type: 'http', scheme: 'bearer' } },
+      securitySchemes: {
+        readingKey: { type: 'http', scheme: 'bearer' },
+        signature: {
+          type: 'apiKey',
+          in: 'header',
+          name: 'webhook-signature',
+          description:
+            'Standard Webhooks: HMAC-SHA256 over `webhook-id`, `webhook-timestamp` and the body, with the events key',
+        },
+      },
       schemas: {
         Event: {
           oneOf: Object.keys(EVENTS).map((name) => ({
@@ -259,6 +276,36 @@ export function openApi(serverUrl: string) {
           })),
         },
         ...EVENTS,
+        Taken: {
+          type: 'object',
+          required: ['deliveries', 'known'],
+          properties: {
+            deliveries: { type: 'array', items: { type: 'string' } },
+            known: { type: 'boolean', description: 'True when this event or order was known already' },
+          },
+        },
+        TakenBatch: {
+          type: 'object',
+          required: ['events'],
+          properties: {
+            events: {
+              type: 'array',
+              description: 'In the order of the batch: what was taken, or the problem',
+              items: {
+                type: 'object',
+                required: ['status'],
+                properties: {
+                  id: { type: 'string' },
+                  status: { type: 'integer' },
+                  deliveries: { type: 'array', items: { type: 'string' } },
+                  known: { type: 'boolean' },
+                  type: { type: 'string' },
+                  title: { type: 'string' },
+                },
+              },
+            },
+          },
+        },
         DiscountCode: {
           type: 'object',
           required: ['code', 'takesOff', 'used', 'conditions'],

@@ -2,30 +2,53 @@
 import { placeWords } from '@/core/schema';
 import type { FieldProblem } from '../base/errors';
 
-/** A refusal as a problem document (RFC 9457), with the places of what is wrong. */
+/** What can be wrong, by the last part of its `type` URI, with its status. These names stay what they are. */
+export const PROBLEM_TYPES = {
+  'not-json': 400,
+  'not-taken': 400,
+  'not-signed': 401,
+  'no-reading-key': 401,
+  'not-found': 404,
+  contradiction: 409,
+  'too-large': 413,
+  'too-many': 429,
+  unavailable: 503,
+} as const satisfies Record<string, number>;
+export type ProblemType = keyof typeof PROBLEM_TYPES;
+
+/** A refusal as the members of a problem document, with the places of what is wrong. */
+export function problemBody(type: ProblemType, title: string, problems: readonly FieldProblem[] = []) {
+  return {
+    type: `urn:libellus:problem:${type}`,
+    title,
+    status: PROBLEM_TYPES[type],
+    ...(problems.length > 0 && {
+      problems: problems.map((p) => ({
+        path: p.path,
+        place: placeWords(p.path),
+        message: p.message,
+      })),
+    }),
+  };
+}
+
+/** A refusal as a problem document (RFC 9457). */
 export function problem(
-  status: number,
+  type: ProblemType,
   title: string,
   problems: readonly FieldProblem[] = [],
   headers: Record<string, string> = {},
 ): Response {
-  return Response.json(
-    {
-      type: 'about:blank',
-      title,
-      status,
-      ...(problems.length > 0 && {
-        problems: problems.map((p) => ({
-          path: p.path,
-          place: placeWords(p.path),
-          message: p.message,
-        })),
-      }),
-    },
-    { status, headers: { 'content-type': 'application/problem+json', ...headers } },
-  );
+  const body = problemBody(type, title, problems);
+  return Response.json(body, {
+    status: body.status,
+    headers: { 'content-type': 'application/problem+json', ...headers },
+  });
 }
 
 /** 429 with how long to wait (RFC 9110, 10.2.3). */
-export const tooOften = (seconds: number): Response =>
-  problem(429, `Too many requests. Ask again in ${seconds} s.`, [], { 'retry-after': String(seconds) });
+export const tooOften = (seconds: number, headers: Record<string, string> = {}): Response =>
+  problem('too-many', `Too many requests. Ask again in ${seconds} s.`, [], {
+    'retry-after': String(seconds),
+    ...headers,
+  });

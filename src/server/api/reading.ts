@@ -3,14 +3,27 @@ import { log } from '../base/log';
 import { listDeliveries, readDeliveryFilter } from '../features/deliveries/deliveries';
 import { listCodes } from '../features/codes/list';
 import { storeOfReadKey } from './keys';
-import { countWrong, guessesTooMuch, tooMany } from './limits';
+import { counted, countWrong, guessesTooMuch } from './limits';
 import { problem, tooOften } from './problem';
 
-/** Answers a question of the store whose reading key asks, with what its address asks for. */
+interface Page {
+  next?: string | undefined;
+}
+
+/** Where the next page is (RFC 8288): the same question from where this one ended. */
+function nextPage(url: URL, cursor: string, { next }: Page): { link?: string } {
+  if (next === undefined) return {};
+  const query = new URLSearchParams(url.searchParams);
+  query.set(cursor, next);
+  return { link: `<${url.pathname}?${query}>; rel="next"` };
+}
+
+/** Answers a question of the store whose reading key asks, with what its address asks for; `cursor` names where a page begins. */
 async function answerReading(
   request: Request,
   what: string,
-  read: (storeId: string, query: Record<string, string>) => Promise<object>,
+  cursor: string,
+  read: (storeId: string, query: Record<string, string>) => Promise<Page>,
 ): Promise<Response> {
   try {
     const wait = await guessesTooMuch(request.headers);
@@ -18,28 +31,32 @@ async function answerReading(
     const storeId = await storeOfReadKey(request.headers);
     if (!storeId) {
       await countWrong(request.headers);
-      return problem(401, 'A reading key is needed: Authorization: Bearer and the key.', [], {
+      return problem('no-reading-key', 'A reading key is needed: Authorization: Bearer and the key.', [], {
         'www-authenticate': 'Bearer',
       });
     }
-    const often = await tooMany('reading', storeId);
-    if (often !== undefined) return tooOften(often);
-    return Response.json(await read(storeId, Object.fromEntries(new URL(request.url).searchParams)));
+    const { wait: often, headers } = await counted('reading', storeId);
+    if (often !== undefined) return tooOften(often, headers);
+    const url = new URL(request.url);
+    const page = await read(storeId, Object.fromEntries(url.searchParams));
+    return Response.json(page, { headers: { ...headers, ...nextPage(url, cursor, page) } });
   } catch (error) {
     log.error({ err: error, what }, 'a reading could not be answered');
-    return problem(503, `The ${what} cannot be read just now. Ask again in a minute.`, [], { 'retry-after': '5' });
+    return problem('unavailable', `The ${what} cannot be read just now. Ask again in a minute.`, [], {
+      'retry-after': '5',
+    });
   }
 }
 
 /** `GET /api/v1/deliveries`: a page of the record. */
 export const handleRecord = (request: Request): Promise<Response> =>
-  answerReading(request, 'record', async (storeId, query) => {
+  answerReading(request, 'record', 'before', async (storeId, query) => {
     const page = await listDeliveries(storeId, readDeliveryFilter(query));
     return { deliveries: page.rows, next: page.next };
   });
 
 /** `GET /api/v1/codes`: a page of the discount codes, those that customers were given among them. */
 export const handleCodes = (request: Request): Promise<Response> =>
-  answerReading(request, 'discount codes', (storeId, { after = '', givenSince }) =>
+  answerReading(request, 'discount codes', 'after', (storeId, { after = '', givenSince }) =>
     listCodes(storeId, { after: after.slice(0, 64), ...(givenSince !== undefined && { givenSince }) }),
   );
