@@ -85,9 +85,9 @@ describe('each mode of CloudEvents over HTTP, as a library writes it', () => {
     const { body, headers } = HTTP.binary(event);
     const encoded = { ...headers, 'ce-subject': encodeURIComponent(event.subject!) };
     expect(await sendWritten(body as string, encoded, event.id)).toMatchObject({ status: 202 });
-    const other = await sendWritten(body as string, headers, 'msg_1');
+    const other = await sendWritten(body as string, encoded, 'msg_1');
     expect(other).toMatchObject({ status: 400, body: { title: expect.stringContaining('ce-id') } });
-    const wrong = await sendWritten(body as string, { ...headers, 'ce-type': 'order.eaten' }, event.id);
+    const wrong = await sendWritten(body as string, { ...encoded, 'ce-type': 'order.eaten' }, event.id);
     expect(wrong).toMatchObject({ status: 400, body: { type: 'urn:libellus:problem:not-taken' } });
   });
 
