@@ -58,6 +58,7 @@ export const POLICY = {
   'customer.edit': ['owner', 'support'],
   'contacts.limit': ['owner'],
   'colleague.edit': ['owner'],
+  'key.edit': ['owner'],
   'customer.data': ['owner', 'support'],
 } as const satisfies Record<string, readonly Role[]>;
 
@@ -105,6 +106,7 @@ export const ACTION_WORDS: Record<Action, string> = inEachLanguage(() => ({
   'customer.edit': say.changeCustomers,
   'contacts.limit': say.limitContacts,
   'colleague.edit': say.editColleagues,
+  'key.edit': say.editKeys,
   'customer.data': say.exportOrEraseWhatIs,
 }));
 

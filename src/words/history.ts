@@ -155,4 +155,7 @@ export const say = speak('history', {
   removedColleague: '{$who} removed {$name} from the store',
   setOwnPassword: '{$who} changed their password',
   gotNewPassword: '{$who} set a new password by a link',
+  madeKey: '{$who} made the key {$name}',
+  replacedKey: '{$who} replaced the key {$name}',
+  revokedKey: '{$who} revoked the key {$name}',
 });

@@ -53,4 +53,5 @@ export const say = speak('policy', {
   supportTeam: 'support',
   viewers: 'viewers',
   editColleagues: 'invite colleagues, change their roles, switch them off and remove them',
+  editKeys: 'make, replace and revoke keys of other programs',
 });

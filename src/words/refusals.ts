@@ -270,4 +270,8 @@ export const say = speak('refusals', {
   enterYourAddress: 'Enter your email address.',
   tooManyLinksAsked: 'Too many links were asked for. Wait {$wait} and try again.',
   passwordLinkIsOver: 'This link is over. Ask for a new one.',
+  nameTheKey: 'Enter a name, such as what uses the key.',
+  tooManyKeys: '{$most :integer} keys hold already. Revoke some first.',
+  noSuchKey: 'This key is over already.',
+  keyIsReplaced: 'Another key took the place of this one already.',
 });

@@ -115,3 +115,34 @@ test('one’s own page changes name and password, and a forgotten password is se
   await expect(own.getByRole('heading', { name: 'This link is not open' })).toBeVisible();
   await context.close();
 });
+
+test('a key is made, told once, replaced and revoked, and the door goes by it', async ({ page, request }) => {
+  await signIn(page);
+  await page.goto('/s/quillwick/store/keys');
+  await page.getByRole('button', { name: 'New key ...' }).click();
+  const dialog = page.getByRole('dialog', { name: 'A new key' });
+  await dialog.getByLabel('What uses it').fill('Stock sheet');
+  await dialog.getByRole('radio', { name: 'Reading' }).click();
+  await dialog.getByLabel('discount codes').uncheck();
+  await dialog.getByRole('button', { name: 'Make the key' }).click();
+  const key = await dialog.getByLabel('The key').inputValue();
+  await dialog.getByRole('button', { name: 'Close' }).click();
+  const row = page.getByRole('row').filter({ hasText: 'Stock sheet' });
+  await expect(row).toContainText(`ends with ${key.slice(-4)}`);
+  await expect(row).toContainText('reading: deliveries and contacts of customers');
+  const reads = async (with_: string, what: string): Promise<number> =>
+    (await request.get(`/api/v1/${what}`, { headers: { authorization: `Bearer ${with_}` } })).status();
+  expect([await reads(key, 'deliveries'), await reads(key, 'codes')]).toEqual([200, 401]);
+  expect(await axeFindings(page, 'keys')).toEqual([]);
+
+  await page.getByRole('button', { name: 'Replace Stock sheet' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Replace', exact: true }).click();
+  const next = await dialog.getByLabel('The key').inputValue();
+  await dialog.getByRole('button', { name: 'Close' }).click();
+  expect([await reads(key, 'deliveries'), await reads(next, 'deliveries')]).toEqual([200, 200]);
+  await expect(row.filter({ hasText: 'replaced, holds until' })).toHaveCount(1);
+  await row.filter({ hasNotText: 'replaced, holds until' }).getByRole('button', { name: 'Revoke Stock sheet' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Revoke', exact: true }).click();
+  await expect(page.getByText('Stock sheet opens nothing any more.')).toBeVisible();
+  expect(await reads(next, 'deliveries')).toBe(401);
+});

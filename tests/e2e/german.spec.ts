@@ -106,6 +106,7 @@ const SCREENS = [
   'store/files',
   'store/sets',
   'store/colleagues',
+  'store/keys',
   'you',
   'store/new',
   'store/notes',

@@ -44,6 +44,7 @@ const SCREENS: Record<string, string> = {
   Sets: '/store/sets',
   Colleagues: '/store/colleagues',
   Own: '/you',
+  Keys: '/store/keys',
   Stock: '/store/stock',
   'A summary': '/journey/summary-of-orders',
   Files: '/store/files',

@@ -216,10 +216,10 @@ describe('POST /api/v1/events', () => {
 describe('GET /api/v1/deliveries', () => {
   it('is open to the store’s key only', async () => {
     const bearer = (key: string): Promise<string | undefined> =>
-      storeOfReadKey(new Headers({ authorization: `Bearer ${key}` }));
+      storeOfReadKey(new Headers({ authorization: `Bearer ${key}` }), 'deliveries');
     expect(await bearer(READ_KEY)).toBe(SHOP);
     expect(await bearer('lbr_other')).toBeUndefined();
-    expect(await storeOfReadKey(new Headers())).toBeUndefined();
+    expect(await storeOfReadKey(new Headers(), 'deliveries')).toBeUndefined();
     // The events key opens nothing here.
     expect(await bearer(EVENTS_KEY)).toBeUndefined();
   });

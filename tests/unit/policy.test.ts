@@ -43,6 +43,7 @@ const TABLE: Record<Action, string> = {
   'customer.edit': 'owner support',
   'contacts.limit': 'owner',
   'colleague.edit': 'owner',
+  'key.edit': 'owner',
   'customer.data': 'owner support',
 };
 

@@ -12,12 +12,17 @@ import { problem, tooOften } from './problem';
 /** `GET /api/v1/customers/{address}/contacts`, with a reading key. */
 export const handleContacts = (request: Request, address: string): Promise<Response> =>
   answer(async () => {
-    const storeId = await storeOfReadKey(request.headers);
+    const storeId = await storeOfReadKey(request.headers, 'customers');
     if (!storeId) {
       await countWrong(request.headers);
-      return problem('no-reading-key', 'A reading key is needed: Authorization: Bearer and the key.', [], {
-        'www-authenticate': 'Bearer',
-      });
+      return problem(
+        'no-reading-key',
+        'A reading key that may read this is needed: Authorization: Bearer and the key.',
+        [],
+        {
+          'www-authenticate': 'Bearer',
+        },
+      );
     }
     const { wait, headers } = await counted('reading', storeId);
     return wait === undefined

@@ -1,7 +1,8 @@
 /** Keys of other programs: the store whose key signed an event, or may read the record. */
-import { and, eq } from 'drizzle-orm';
+import { and, eq, gt, isNull, or, type SQL } from 'drizzle-orm';
 import { LRUCache } from 'lru-cache';
 import { Webhook, WebhookVerificationError } from 'standardwebhooks';
+import type { KeyScope } from '@/contract/keys';
 import { database } from '../db/client';
 import { keys } from '../db/schema';
 import { fingerprint, unseal } from '../base/secrets';
@@ -42,18 +43,19 @@ export async function storeThatSigned(body: string, headers: Headers): Promise<S
     };
   }
   const rows = await database()
-    .select({ storeId: keys.storeId, secret: keys.secret })
+    .select({ id: keys.id, storeId: keys.storeId, secret: keys.secret, usedAt: keys.usedAt })
     .from(keys)
-    .where(eq(keys.kind, 'events'));
+    .where(and(eq(keys.kind, 'events'), holds()));
   for (const row of rows) {
     try {
       verifierOf(row.secret).verify(body, given);
-      return { ok: true, storeId: row.storeId };
     } catch (error) {
-      // Not signed with this key. A signed body that is not JSON fails after its signature was found good.
-      if (error instanceof SyntaxError) return { ok: true, storeId: row.storeId };
-      if (!(error instanceof WebhookVerificationError)) throw error;
+      // A signed body that is not JSON fails after its signature was found good.
+      if (error instanceof WebhookVerificationError) continue;
+      if (!(error instanceof SyntaxError)) throw error;
     }
+    await used(row);
+    return { ok: true, storeId: row.storeId };
   }
   return {
     ok: false,
@@ -61,13 +63,30 @@ export async function storeThatSigned(body: string, headers: Headers): Promise<S
   };
 }
 
-/** The store that an `Authorization: Bearer` key may read. */
-export async function storeOfReadKey(headers: Headers): Promise<string | undefined> {
+/** The store that an `Authorization: Bearer` key may read something of. */
+export async function storeOfReadKey(headers: Headers, what: KeyScope): Promise<string | undefined> {
   const key = /^Bearer\s+(\S+)$/i.exec(headers.get('authorization') ?? '')?.[1];
   if (!key) return undefined;
   const [row] = await database()
-    .select({ storeId: keys.storeId })
+    .select({ id: keys.id, storeId: keys.storeId, scopes: keys.scopes, usedAt: keys.usedAt })
     .from(keys)
-    .where(and(eq(keys.kind, 'read'), eq(keys.secret, fingerprint(key))));
-  return row?.storeId;
+    .where(and(eq(keys.kind, 'read'), eq(keys.secret, fingerprint(key)), holds()));
+  if (!row || (row.scopes && !row.scopes.includes(what))) return undefined;
+  await used(row);
+  return row.storeId;
+}
+
+/** Not one that was revoked, or whose time beside its successor is over. */
+const holds = (): SQL | undefined => and(isNull(keys.overAt), or(isNull(keys.until), gt(keys.until, new Date())));
+
+const HOUR = 3_600_000;
+
+/** When a key was last used is kept to the hour. */
+async function used({ id, usedAt }: { id: string; usedAt: Date | null }): Promise<void> {
+  const now = Date.now();
+  if (usedAt && now - usedAt.getTime() < HOUR) return;
+  await database()
+    .update(keys)
+    .set({ usedAt: new Date(now) })
+    .where(eq(keys.id, id));
 }

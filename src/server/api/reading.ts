@@ -1,4 +1,5 @@
 /** What other programs may read with a store's reading key: the record of deliveries, and the discount codes. */
+import type { KeyScope } from '@/contract/keys';
 import { log } from '../base/log';
 import { listDeliveries, readDeliveryFilter } from '../features/deliveries/deliveries';
 import { listCodes } from '../features/codes/list';
@@ -22,18 +23,24 @@ function nextPage(url: URL, cursor: string, { next }: Page): { link?: string } {
 async function answerReading(
   request: Request,
   what: string,
+  scope: KeyScope,
   cursor: string,
   read: (storeId: string, query: Record<string, string>) => Promise<Page>,
 ): Promise<Response> {
   try {
     const wait = await guessesTooMuch(request.headers);
     if (wait !== undefined) return tooOften(wait);
-    const storeId = await storeOfReadKey(request.headers);
+    const storeId = await storeOfReadKey(request.headers, scope);
     if (!storeId) {
       await countWrong(request.headers);
-      return problem('no-reading-key', 'A reading key is needed: Authorization: Bearer and the key.', [], {
-        'www-authenticate': 'Bearer',
-      });
+      return problem(
+        'no-reading-key',
+        'A reading key that may read this is needed: Authorization: Bearer and the key.',
+        [],
+        {
+          'www-authenticate': 'Bearer',
+        },
+      );
     }
     const { wait: often, headers } = await counted('reading', storeId);
     if (often !== undefined) return tooOften(often, headers);
@@ -50,13 +57,13 @@ async function answerReading(
 
 /** `GET /api/v1/deliveries`: a page of the record. */
 export const handleRecord = (request: Request): Promise<Response> =>
-  answerReading(request, 'record', 'before', async (storeId, query) => {
+  answerReading(request, 'record', 'deliveries', 'before', async (storeId, query) => {
     const page = await listDeliveries(storeId, readDeliveryFilter(query));
     return { deliveries: page.rows, next: page.next };
   });
 
 /** `GET /api/v1/codes`: a page of the discount codes, those that customers were given among them. */
 export const handleCodes = (request: Request): Promise<Response> =>
-  answerReading(request, 'discount codes', 'after', (storeId, { after = '', givenSince }) =>
+  answerReading(request, 'discount codes', 'codes', 'after', (storeId, { after = '', givenSince }) =>
     listCodes(storeId, { after: after.slice(0, 64), ...(givenSince !== undefined && { givenSince }) }),
   );

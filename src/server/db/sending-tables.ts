@@ -10,6 +10,7 @@ import type {
   ServiceKind,
   SignInMethod,
 } from '@/core/mail';
+import type { KeyScope } from '@/contract/keys';
 import type { ReplyState } from '@/contract/orders';
 import type { Audience, MomentId, OptionalKind } from '@/core/moments';
 import type { Reason } from '@/core/plan';
@@ -384,6 +385,17 @@ export const keys = mysqlTable(
     name: varchar('name', { length: 80 }).notNull(),
     /** For `events` the sealed secret, for `read` the SHA-256 of the key. */
     secret: exact('secret', 500).notNull(),
+    /** Its last letters, to be told apart by. */
+    ends: varchar('ends', { length: 8 }).notNull().default(''),
+    /** What a reading key is narrowed to; null for all. */
+    scopes: json<KeyScope[] | null>('scopes'),
+    madeBy: varchar('made_by', { length: 120 }).notNull().default(''),
+    madeAt: time('made_at'),
+    /** When it was last used, to the hour. */
+    usedAt: time('used_at'),
+    /** Another one took its place: it holds until then. */
+    until: time('until'),
+    overAt: time('over_at'),
   },
   (t) => [index('api_key_secret').on(t.kind, t.secret)],
 );

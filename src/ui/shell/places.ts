@@ -3,6 +3,7 @@ import type { Action } from '@/contract/policy';
 import { inEachLanguage } from '@/words/speak';
 import { say as colleagues } from '@/words/colleagues';
 import { say as customers } from '@/words/customers';
+import { say as keys } from '@/words/keys';
 import { say as languages } from '@/words/languages';
 import { say as removed } from '@/words/removed';
 import { say as replace } from '@/words/replace';
@@ -86,6 +87,7 @@ export const GOALS: readonly Goal[] = inEachLanguage(() => [
   { name: replace.findAndReplace, path: '/replace', also: replace.findAndReplaceWords },
   { name: stores.newStore, path: '/store/new', also: stores.newStoreWords, needs: 'store.make' },
   { name: colleagues.colleagues, path: '/store/colleagues', also: colleagues.colleaguesWords },
+  { name: keys.keys, path: '/store/keys', also: keys.keysWords },
   { name: colleagues.yourPage, path: '/you', also: colleagues.yourPageWords },
   { name: sets.sets, path: '/store/sets', also: sets.setsWords },
   { name: removed.removed, path: '/store/removed', also: removed.removedWords },

@@ -5,6 +5,7 @@ import { TERMS_PARTS, type TermsPart } from './parts';
 import { say } from '@/words/terms';
 import { say as codes } from '@/words/codes';
 import { say as colleagues } from '@/words/colleagues';
+import { say as keys } from '@/words/keys';
 import { say as files } from '@/words/files';
 import { say as removed } from '@/words/removed';
 import { say as sets } from '@/words/sets';
@@ -19,7 +20,7 @@ export function StoreTabs({
   onPart,
 }: {
   base: string;
-  part: TermsPart | 'colleagues' | 'stock' | 'codes' | 'files' | 'sets' | 'removed';
+  part: TermsPart | 'colleagues' | 'keys' | 'stock' | 'codes' | 'files' | 'sets' | 'removed';
   /** On the screen of the terms: another part of it is shown. */
   onPart?: (part: TermsPart) => void;
 }) {
@@ -44,6 +45,7 @@ export function StoreTabs({
       {(
         [
           ['colleagues', colleagues.colleagues],
+          ['keys', keys.keys],
           ['stock', stock.stock],
           ['codes', codes.discountCodes],
           ['files', files.files],

@@ -155,4 +155,7 @@ export const history: TranslationOf<typeof say> = {
   removedColleague: '{$who} hat {$name} aus dem Shop entfernt',
   setOwnPassword: '{$who} hat das eigene Passwort geändert',
   gotNewPassword: '{$who} hat durch einen Link ein neues Passwort gesetzt',
+  madeKey: '{$who} hat den Schlüssel {$name} ausgestellt',
+  replacedKey: '{$who} hat den Schlüssel {$name} ersetzt',
+  revokedKey: '{$who} hat den Schlüssel {$name} widerrufen',
 };

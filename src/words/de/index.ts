@@ -26,6 +26,7 @@ import { suggestions } from './suggestions';
 import { findings } from './findings';
 import { history } from './history';
 import { journey } from './journey';
+import { keys } from './keys';
 import { look } from './look';
 import { moments } from './moments';
 import { names } from './names';
@@ -84,6 +85,7 @@ export const de: Translations = {
   findings,
   history,
   journey,
+  keys,
   languages,
   look,
   moments,

@@ -53,4 +53,5 @@ export const policy: TranslationOf<typeof say> = {
   supportTeam: 'Kundendienst',
   viewers: 'Leser',
   editColleagues: 'Kollegen einladen, ihre Rollen ändern, sie abschalten und entfernen',
+  editKeys: 'Schlüssel anderer Programme ausstellen, ersetzen und widerrufen',
 };

@@ -288,4 +288,8 @@ export const refusals: TranslationOf<typeof say> = {
   enterYourAddress: 'Geben Sie Ihre Mailadresse ein.',
   tooManyLinksAsked: 'Um zu viele Links wurde gebeten. Warten Sie {$wait}, und versuchen Sie es noch einmal.',
   passwordLinkIsOver: 'Dieser Link ist vorbei. Bitten Sie um einen neuen.',
+  nameTheKey: 'Geben Sie einen Namen ein, etwa was den Schlüssel benutzt.',
+  tooManyKeys: '{$most :integer} Schlüssel gelten schon. Widerrufen Sie erst einige.',
+  noSuchKey: 'Dieser Schlüssel gilt schon nicht mehr.',
+  keyIsReplaced: 'An die Stelle dieses Schlüssels ist schon ein anderer getreten.',
 };

@@ -1,5 +1,5 @@
 /** How a shop system tells Libellus of its orders: the address, the key, an example of each event, and a line that sends it. */
-import { and, desc, eq, notLike } from 'drizzle-orm';
+import { and, desc, eq, isNull, notLike } from 'drizzle-orm';
 import { momentLabel } from '@/core/moments';
 import { OWN_ORDERS } from '@/core/order';
 import { isWebAddress } from '@/core/schema';
@@ -79,7 +79,9 @@ export async function eventsKey(access: Access): Promise<string> {
   const [row] = await database()
     .select({ secret: keys.secret })
     .from(keys)
-    .where(and(eq(keys.storeId, access.store.id), eq(keys.kind, 'events')));
+    .where(and(eq(keys.storeId, access.store.id), eq(keys.kind, 'events'), isNull(keys.overAt), isNull(keys.until)))
+    .orderBy(desc(keys.id))
+    .limit(1);
   if (!row) throw new AppError('not-found', say.theStoreHasNoEvents);
   await remember(access, 'lookedAtEventsKey', {});
   return unseal(row.secret);
