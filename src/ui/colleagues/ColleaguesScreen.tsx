@@ -138,15 +138,18 @@ function Row({
       {mayEdit && (
         <td data-line="end" className="px-2 pe-5 text-end">
           <div className="inline-flex gap-2">
-            <button
-              type="button"
-              className="btn btn-quiet"
-              disabled={busy}
-              aria-label={off ? say.switchOnName({ name }) : say.switchOffName({ name })}
-              onClick={() => change({ off: !off }, off ? say.isSwitchedOn({ name }) : say.isSwitchedOff({ name }))}
-            >
-              {off ? say.switchOn : say.switchOff}
-            </button>
+            {/* Nobody shuts themselves out by one click. */}
+            {id !== own && (
+              <button
+                type="button"
+                className="btn btn-quiet"
+                disabled={busy}
+                aria-label={off ? say.switchOnName({ name }) : say.switchOffName({ name })}
+                onClick={() => change({ off: !off }, off ? say.isSwitchedOn({ name }) : say.isSwitchedOff({ name }))}
+              >
+                {off ? say.switchOn : say.switchOff}
+              </button>
+            )}
             <button type="button" className="btn btn-quiet" aria-label={say.removeName({ name })} onClick={onLeave}>
               {say.remove}
             </button>
