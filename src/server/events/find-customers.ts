@@ -10,7 +10,7 @@ import { customers, customerWordEnds, customerWords, orderNumberEnds, orders } f
 /** Rows that one statement writes. */
 const AT_ONCE = 2_000;
 /** How common a word is needs to be known no further than this. */
-const COMMON = 1_000;
+const COMMON = 300;
 
 /** Keeps the words of customers whose names changed or who ordered, so that they are found by them. Answers how many were done. */
 export async function indexCustomers(limit = 500): Promise<number> {
