@@ -71,7 +71,8 @@ async function measured(): Promise<{ rows: Row[]; notes: string[] }> {
     ],
     [
       'a search by the middles of a common and a rare word',
-      (access, i) => listCustomers(access, { ...NO_FILTER, search: `ustom afor${String(1000 + i * 37).padStart(5, '0')}` }),
+      (access, i) =>
+        listCustomers(access, { ...NO_FILTER, search: `ustom afor${String(1000 + i * 37).padStart(5, '0')}` }),
     ],
     [
       'a search by the digits of the number of an order',
