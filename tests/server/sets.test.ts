@@ -103,6 +103,13 @@ beforeAll(async () => {
     notificationId: made!.id,
     recipient: { address: 'bindery@quillwick.example' },
     scope: { kind: 'all' },
+    together: { every: 'day', at: '17:00' },
+  });
+  // Whom an order names is a matter of the store alone.
+  await addRule(access, {
+    notificationId: made!.id,
+    recipient: { role: 'account manager', domains: ['quillwick.example'] },
+    scope: { kind: 'all' },
   });
 });
 
@@ -131,12 +138,14 @@ it('goes from store to store as drafts, with pictures, passages and languages, a
   const cards = (await loadBoard(second)).cards;
   expect(cards.find((c) => c.slug === 'for-the-bindery')).toMatchObject({ on: false, live: false });
   const rules = await database()
-    .select({ address: t.routingRules.address, person: t.staff.email })
+    .select({ address: t.routingRules.address, person: t.staff.email, together: t.routingRules.together })
     .from(t.routingRules)
     .leftJoin(t.staff, eq(t.staff.id, t.routingRules.staffId))
     .where(eq(t.routingRules.storeId, 'reed-and-rule'));
   const recipients = rules.map((r) => r.person ?? r.address);
   expect(recipients).toEqual(expect.arrayContaining(['bindery@quillwick.example', 'pawel@quillwick.example']));
+  expect(recipients).not.toContain('');
+  expect(rules.find((r) => r.address === 'bindery@quillwick.example')!.together).toEqual({ every: 'day', at: '17:00' });
 
   const after = await lookAtSet(second, FROM_QUILLWICK, undefined);
   expect(after.items.filter((i) => i.state !== 'same')).toEqual([]);

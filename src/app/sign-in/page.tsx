@@ -13,6 +13,7 @@ export default async function SignIn({ searchParams }: { searchParams: Promise<{
   const target = to && /^\/(s\/[\w-]+|join\/[\w-]{43}$)/.test(to) ? to : '/';
   if (await needsSetUp()) redirect('/set-up');
   const person = await currentPerson();
-  if (person && (target !== '/' || (await storesOf(person)).length > 0)) redirect(target);
+  // Whoever was invited under another address than they are signed in with signs in anew.
+  if (person && !target.startsWith('/join/') && (await storesOf(person)).length > 0) redirect(target);
   return <SignInForm to={target} />;
 }

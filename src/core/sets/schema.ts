@@ -9,6 +9,7 @@ import { ScopeSchema } from '../plan/rules';
 import { jsonTooLarge, type SizeLimits } from '../size';
 import { checker, type Checked, type SchemaProblem } from '../schema';
 import { BlockSchema, SegmentsSchema, TemplateSchema, type Block, type Template } from '../template/schema';
+import { RhythmSchema } from '../time/rhythm';
 import { ScheduleSchema } from '../time/timing';
 import { say } from '../../words/sets';
 
@@ -38,6 +39,8 @@ export const RecipientInSetSchema = Type.Object(
     job: Type.Optional(Type.String({ maxLength: 120 })),
     language: Type.Optional(tag),
     scope: ScopeSchema,
+    /** Their messages wait for these times and go out in one mail. */
+    together: Type.Optional(RhythmSchema),
   },
   strict,
 );

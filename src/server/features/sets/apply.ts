@@ -233,7 +233,7 @@ async function putRecipients(
   recipients: NonNullable<NotificationInSet['recipients']>,
 ): Promise<void> {
   const storeId = access.store.id;
-  for (const { address, name, job = '', language, scope } of recipients) {
+  for (const { address, name, job = '', language, scope, together } of recipients) {
     const [known] = await tx
       .select({ id: staff.id })
       .from(staff)
@@ -245,7 +245,9 @@ async function putRecipients(
     }
     const id = newId();
     const recipient = staffId ? { staffId } : { address };
-    await tx.insert(routingRules).values({ id, storeId, notificationId, ...recipient, scope });
+    await tx
+      .insert(routingRules)
+      .values({ id, storeId, notificationId, ...recipient, scope, together: together ?? null });
     made.rules.push(id);
   }
 }

@@ -78,11 +78,13 @@ export async function setOf(store: Store, of: SetOf, db: Executor = database()):
   for (const [id, { versions: all }] of found) if (all.at(-1)!.variant !== '') found.delete(id);
   for (const { rule, person } of rules) {
     const one = found.get(rule.notificationId);
-    if (!one) continue;
+    // Whom an order names is a matter of the store's own domains.
+    if (!one || rule.role !== '') continue;
     (one.recipients ??= []).push({
       address: person?.email ?? rule.address,
       ...(person && { name: person.name, job: person.job, ...(person.language && { language: person.language }) }),
       scope: rule.scope,
+      ...(rule.together && { together: rule.together }),
     });
   }
   const said: Record<string, Record<string, string>> = {};
