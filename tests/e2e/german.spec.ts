@@ -67,6 +67,7 @@ const NAMES = new Set([
   'Bank transfer',
   'On account',
   'Parcel',
+  'The shop',
 ]);
 
 const SCREENS = [
