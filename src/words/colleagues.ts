@@ -7,7 +7,7 @@ export const say = speak('colleagues', {
   nameOrAddress: 'Name and address',
   role: 'Role',
   lastHere: 'Last here',
-  neverHere: 'not yet',
+  neverHere: 'not here yet',
   youAre: 'you',
   isOff: 'switched off',
   roleOf: 'Role of {$name}',
@@ -19,7 +19,8 @@ export const say = speak('colleagues', {
   switchOnName: 'Switch on {$name}',
   isSwitchedOff: '{$name} cannot come in any more.',
   isSwitchedOn: '{$name} can come in again.',
-  removeName: 'Remove {$name}',
+  removeAsk: 'Remove ...',
+  removeAskName: 'Remove ... {$name}',
   removeTitle: 'Remove {$name}?',
   removeNote:
     'They cannot come into {$store} any more. What they wrote and did stays, with their name. To come back, they need a new invitation.',

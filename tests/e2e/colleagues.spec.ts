@@ -57,7 +57,7 @@ test('a colleague is invited, takes part by the link, gets another role and sees
   await expect(page.getByRole('row').filter({ hasText: 'Ada Quill' })).toContainText('switched off');
   await theirs.goto('/s/quillwick/today');
   await expect(theirs.getByRole('heading', { level: 1 })).not.toHaveText('Today');
-  await page.getByRole('button', { name: 'Remove Ada Quill' }).click();
+  await page.getByRole('button', { name: 'Remove ... Ada Quill' }).click();
   const leaving = page.getByRole('dialog', { name: 'Remove Ada Quill?' });
   await leaving.getByRole('button', { name: 'Remove', exact: true }).click();
   await expect(page.getByRole('row').filter({ hasText: 'Ada Quill' })).toHaveCount(0);
@@ -135,13 +135,16 @@ test('a key is made, told once, replaced and revoked, and the door goes by it', 
   expect([await reads(key, 'deliveries'), await reads(key, 'codes')]).toEqual([200, 401]);
   expect(await axeFindings(page, 'keys')).toEqual([]);
 
-  await page.getByRole('button', { name: 'Replace Stock sheet' }).click();
+  await page.getByRole('button', { name: 'Replace ... Stock sheet' }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'Replace', exact: true }).click();
   const next = await dialog.getByLabel('The key').inputValue();
   await dialog.getByRole('button', { name: 'Close' }).click();
   expect([await reads(key, 'deliveries'), await reads(next, 'deliveries')]).toEqual([200, 200]);
   await expect(row.filter({ hasText: 'replaced, holds until' })).toHaveCount(1);
-  await row.filter({ hasNotText: 'replaced, holds until' }).getByRole('button', { name: 'Revoke Stock sheet' }).click();
+  await row
+    .filter({ hasNotText: 'replaced, holds until' })
+    .getByRole('button', { name: 'Revoke ... Stock sheet' })
+    .click();
   await page.getByRole('dialog').getByRole('button', { name: 'Revoke', exact: true }).click();
   await expect(page.getByText('Stock sheet opens nothing any more.')).toBeVisible();
   expect(await reads(next, 'deliveries')).toBe(401);

@@ -6,7 +6,7 @@ import type { ChangeColleague, Colleague, Colleagues, Invitation, Invite, MadeIn
 import { ROLE_WORDS, ROLES, type Role } from '@/contract/policy';
 import type { Result } from '@/core/result';
 import { Pick as Choose } from '../parts/fields';
-import { Dialog } from '../parts/Dialog';
+import { Dialog, DialogFoot } from '../parts/Dialog';
 import { Time } from '../parts/format';
 import { Mark } from '../parts/marks';
 import { Page, PanelTitle } from '../parts/Page';
@@ -15,7 +15,6 @@ import { Head } from '../parts/Table';
 import { StoreTabs } from '../terms/StoreTabs';
 import { InviteDialog, MadeDialog } from './InviteDialog';
 import { say } from '@/words/colleagues';
-import { say as common } from '@/words/common';
 import { say as terms } from '@/words/terms';
 import { inEachLanguage } from '@/words/speak';
 
@@ -93,6 +92,7 @@ export function ColleaguesScreen(props: ColleaguesProps) {
   );
 }
 
+/** Whose row is one's own has neither role nor switch to change: nobody shuts themselves out by one click. */
 function Row({
   colleague: { id, name, email, role, off, seenAt },
   own,
@@ -120,7 +120,7 @@ function Row({
         <span className="block text-xs text-slate">{email}</span>
       </td>
       <td data-line="rest" className="px-2">
-        {mayEdit ? (
+        {mayEdit && id !== own ? (
           <Choose
             label={say.roleOf({ name })}
             className="w-38"
@@ -138,7 +138,6 @@ function Row({
       {mayEdit && (
         <td data-line="end" className="px-2 pe-5 text-end">
           <div className="inline-flex gap-2">
-            {/* Nobody shuts themselves out by one click. */}
             {id !== own && (
               <button
                 type="button"
@@ -150,8 +149,8 @@ function Row({
                 {off ? say.switchOn : say.switchOff}
               </button>
             )}
-            <button type="button" className="btn btn-quiet" aria-label={say.removeName({ name })} onClick={onLeave}>
-              {say.remove}
+            <button type="button" className="btn btn-quiet" aria-label={say.removeAskName({ name })} onClick={onLeave}>
+              {say.removeAsk}
             </button>
           </div>
         </td>
@@ -231,25 +230,18 @@ function LeaveDialog({
       onClose={onClose}
       title={say.removeTitle({ name })}
       foot={
-        <>
-          <button type="button" className="btn" onClick={onClose}>
-            {common.close}
-          </button>
-          <button
-            type="button"
-            className="btn btn-main"
-            disabled={busy}
-            onClick={() =>
-              start(async () => {
-                if (valueOrToast(await answered(onRemove(id))) === undefined) return;
-                toast.success(say.isRemoved({ name }));
-                onClose();
-              })
-            }
-          >
-            {say.remove}
-          </button>
-        </>
+        <DialogFoot
+          label={say.remove}
+          busy={busy}
+          onDo={() =>
+            start(async () => {
+              if (valueOrToast(await answered(onRemove(id))) === undefined) return;
+              toast.success(say.isRemoved({ name }));
+              onClose();
+            })
+          }
+          onClose={onClose}
+        />
       }
     >
       <div className="flex flex-col gap-3 text-sm">

@@ -4,7 +4,7 @@ import { useState, type FormEvent } from 'react';
 import type { Invite, MadeInvitation } from '@/contract/colleagues';
 import { ACTION_WORDS, may, POLICY, ROLE_WORDS, ROLES, type Action, type Role } from '@/contract/policy';
 import type { Failure, Result } from '@/core/result';
-import { Dialog } from '../parts/Dialog';
+import { Dialog, DialogFoot } from '../parts/Dialog';
 import { Field, Pick as Choose } from '../parts/fields';
 import { LinkToCopy } from '../parts/LinkToCopy';
 import { Trouble } from '../parts/Page';
@@ -47,14 +47,7 @@ export function InviteDialog({
       onClose={onClose}
       title={say.inviteTitle}
       foot={
-        <>
-          <button type="button" className="btn" onClick={onClose}>
-            {common.close}
-          </button>
-          <button type="submit" form="invite" className="btn btn-main" disabled={busy || email.trim() === ''}>
-            {say.sendInvitation}
-          </button>
-        </>
+        <DialogFoot label={say.sendInvitation} busy={busy || email.trim() === ''} form="invite" onClose={onClose} />
       }
     >
       <form id="invite" className="flex flex-col gap-3" noValidate onSubmit={(e) => void submit(e)}>

@@ -13,7 +13,7 @@ import {
   type ReplaceKey,
 } from '@/contract/keys';
 import type { Failure, Result } from '@/core/result';
-import { Dialog } from '../parts/Dialog';
+import { Dialog, DialogFoot } from '../parts/Dialog';
 import { Field, Pick as Choose, Segments } from '../parts/fields';
 import { Time } from '../parts/format';
 import { LinkToCopy } from '../parts/LinkToCopy';
@@ -118,7 +118,7 @@ export function KeysScreen(props: KeysProps) {
                       <button
                         type="button"
                         className="btn btn-quiet"
-                        aria-label={say.replaceName({ name: key.name })}
+                        aria-label={say.replaceAskName({ name: key.name })}
                         onClick={() => setOpen({ what: 'replace', key })}
                       >
                         {say.replace}
@@ -127,7 +127,7 @@ export function KeysScreen(props: KeysProps) {
                     <button
                       type="button"
                       className="btn btn-quiet"
-                      aria-label={say.revokeName({ name: key.name })}
+                      aria-label={say.revokeAskName({ name: key.name })}
                       onClick={() => setOpen({ what: 'revoke', key })}
                     >
                       {say.revoke}
@@ -177,19 +177,12 @@ function NewKey({
       onClose={onClose}
       title={say.newKeyTitle}
       foot={
-        <>
-          <button type="button" className="btn" onClick={onClose}>
-            {common.close}
-          </button>
-          <button
-            type="submit"
-            form="new-key"
-            className="btn btn-main"
-            disabled={busy || name.trim() === '' || (kind === 'read' && scopes.length === 0)}
-          >
-            {say.makeIt}
-          </button>
-        </>
+        <DialogFoot
+          label={say.makeIt}
+          busy={busy || name.trim() === '' || (kind === 'read' && scopes.length === 0)}
+          form="new-key"
+          onClose={onClose}
+        />
       }
     >
       <form id="new-key" noValidate className="flex flex-col gap-3" onSubmit={(e) => void submit(e)}>
@@ -245,25 +238,18 @@ function ReplaceDialog({
       onClose={onClose}
       title={say.replaceName({ name })}
       foot={
-        <>
-          <button type="button" className="btn" onClick={onClose}>
-            {common.close}
-          </button>
-          <button
-            type="button"
-            className="btn btn-main"
-            disabled={busy}
-            onClick={() =>
-              start(async () => {
-                const chosen = OVERLAPS.find((h) => String(h) === hours)!;
-                const made = valueOrToast(await answered(onReplace({ id, hours: chosen })));
-                if (made) onMade(made);
-              })
-            }
-          >
-            {say.replaceIt}
-          </button>
-        </>
+        <DialogFoot
+          label={say.replaceIt}
+          busy={busy}
+          onDo={() =>
+            start(async () => {
+              const chosen = OVERLAPS.find((h) => String(h) === hours)!;
+              const made = valueOrToast(await answered(onReplace({ id, hours: chosen })));
+              if (made) onMade(made);
+            })
+          }
+          onClose={onClose}
+        />
       }
     >
       <div className="flex flex-col gap-3 text-sm">
@@ -290,25 +276,18 @@ function RevokeDialog({
       onClose={onClose}
       title={say.revokeTitle({ name })}
       foot={
-        <>
-          <button type="button" className="btn" onClick={onClose}>
-            {common.close}
-          </button>
-          <button
-            type="button"
-            className="btn btn-main"
-            disabled={busy}
-            onClick={() =>
-              start(async () => {
-                if (valueOrToast(await answered(onRevoke(id))) === undefined) return;
-                toast.success(say.isRevoked({ name }));
-                onClose();
-              })
-            }
-          >
-            {say.revokeIt}
-          </button>
-        </>
+        <DialogFoot
+          label={say.revokeIt}
+          busy={busy}
+          onDo={() =>
+            start(async () => {
+              if (valueOrToast(await answered(onRevoke(id))) === undefined) return;
+              toast.success(say.isRevoked({ name }));
+              onClose();
+            })
+          }
+          onClose={onClose}
+        />
       }
     >
       <div className="flex flex-col gap-3 text-sm">

@@ -1,6 +1,6 @@
 'use client';
 /** Links for translators without an account: those that are open, and a new one, whose address is shown once. */
-import { Copy, X } from 'lucide-react';
+import { X } from 'lucide-react';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import type { DocumentCoverage, MadeLink, MakeLink, TranslationLink } from '@/contract/languages';
@@ -9,8 +9,8 @@ import type { Failure, Result } from '@/core/result';
 import { listed } from '@/words/speak';
 import { say } from '@/words/languages';
 import { say as common } from '@/words/common';
-import { say as sending } from '@/words/sending';
 import { Dialog } from '../parts/Dialog';
+import { LinkToCopy } from '../parts/LinkToCopy';
 import { Field, Pick, Segments } from '../parts/fields';
 import { Time } from '../parts/format';
 import { PanelTitle, Trouble } from '../parts/Page';
@@ -98,28 +98,7 @@ function Made({ name, address }: { name: string; address: string }) {
   return (
     <div role="status" className="border-s-2 border-petrol ps-3">
       <p>{say.hereItIs({ name })}</p>
-      <div className="mt-2 flex gap-2">
-        <input
-          className="input font-mono text-xs"
-          aria-label={say.theLink}
-          readOnly
-          value={address}
-          onFocus={(e) => e.target.select()}
-        />
-        <button
-          type="button"
-          className="btn"
-          onClick={() =>
-            void navigator.clipboard.writeText(address).then(
-              () => toast.success(say.copied),
-              () => toast.error(sending.theBrowserDoesNotLet),
-            )
-          }
-        >
-          <Copy size={14} aria-hidden />
-          {common.copy}
-        </button>
-      </div>
+      <LinkToCopy label={say.theLink} address={address} copied={say.copied} />
     </div>
   );
 }

@@ -1,6 +1,7 @@
 'use client';
 import { Dialog as Base, DialogBackdrop, DialogPanel, DialogTitle } from '@headlessui/react';
 import type { ReactNode } from 'react';
+import { say as common } from '@/words/common';
 
 export function Dialog({
   open,
@@ -32,5 +33,32 @@ export function Dialog({
         </DialogPanel>
       </div>
     </Base>
+  );
+}
+
+/** The foot of a dialog that asks: the way out, and the deed. With `form`, the deed is sending that form. */
+export function DialogFoot({
+  label,
+  busy,
+  form,
+  onDo,
+  onClose,
+}: {
+  label: string;
+  /** It cannot be done now. */
+  busy: boolean;
+  form?: string;
+  onDo?: () => void;
+  onClose: () => void;
+}) {
+  return (
+    <>
+      <button type="button" className="btn" onClick={onClose}>
+        {common.close}
+      </button>
+      <button type={form ? 'submit' : 'button'} form={form} className="btn btn-main" disabled={busy} onClick={onDo}>
+        {label}
+      </button>
+    </>
   );
 }

@@ -4,9 +4,8 @@ import { useState } from 'react';
 import { toast } from 'sonner';
 import type { RuleChange, TakenBackSeen } from '@/contract/routing';
 import { say } from '@/words/routing';
-import { say as common } from '@/words/common';
 import { listed } from '@/words/speak';
-import { Dialog } from '../parts/Dialog';
+import { Dialog, DialogFoot } from '../parts/Dialog';
 import { Time } from '../parts/format';
 import { PanelTitle, Trouble } from '../parts/Page';
 import { answered } from '../parts/result';
@@ -100,14 +99,12 @@ function TakeBackDialog({
       onClose={onClose}
       title={say.takeChangeBack}
       foot={
-        <>
-          <button type="button" className="btn" onClick={onClose}>
-            {common.close}
-          </button>
-          <button type="button" className="btn btn-main" disabled={busy} onClick={() => void (seen ? take() : look())}>
-            {seen ? say.takeBack : say.lookFirst}
-          </button>
-        </>
+        <DialogFoot
+          label={seen ? say.takeBack : say.lookFirst}
+          busy={busy}
+          onDo={() => void (seen ? take() : look())}
+          onClose={onClose}
+        />
       }
     >
       <div className="flex flex-col gap-3 text-sm">

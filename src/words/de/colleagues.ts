@@ -7,7 +7,7 @@ export const colleagues: TranslationOf<typeof say> = {
   nameOrAddress: 'Name und Adresse',
   role: 'Rolle',
   lastHere: 'Zuletzt hier',
-  neverHere: 'noch nicht',
+  neverHere: 'noch nicht hier',
   youAre: 'Sie',
   isOff: 'abgeschaltet',
   roleOf: 'Rolle von {$name}',
@@ -19,7 +19,8 @@ export const colleagues: TranslationOf<typeof say> = {
   switchOnName: '{$name} einschalten',
   isSwitchedOff: '{$name} kann nicht mehr herein.',
   isSwitchedOn: '{$name} kann wieder herein.',
-  removeName: '{$name} entfernen',
+  removeAsk: 'Entfernen ...',
+  removeAskName: 'Entfernen ... {$name}',
   removeTitle: '{$name} entfernen?',
   removeNote:
     '{$store} öffnet sich dann nicht mehr. Was geschrieben und getan wurde, bleibt, mit dem Namen. Für eine Rückkehr braucht es eine neue Einladung.',
