@@ -99,6 +99,8 @@ const CORE_PACKAGES = [
   'gettext-parser',
   'htmlparser2',
   'ibantools',
+  'ical.js',
+  'json-p3',
   'jsonc-parser',
   'messageformat',
   'messageformat/functions',

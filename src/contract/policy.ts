@@ -59,6 +59,7 @@ export const POLICY = {
   'contacts.limit': ['owner'],
   'colleague.edit': ['owner'],
   'key.edit': ['owner'],
+  'settings.edit': ['owner'],
   'customer.data': ['owner', 'support'],
 } as const satisfies Record<string, readonly Role[]>;
 
@@ -107,6 +108,7 @@ export const ACTION_WORDS: Record<Action, string> = inEachLanguage(() => ({
   'contacts.limit': say.limitContacts,
   'colleague.edit': say.editColleagues,
   'key.edit': say.editKeys,
+  'settings.edit': say.editSettings,
   'customer.data': say.exportOrEraseWhatIs,
 }));
 

@@ -72,6 +72,7 @@ export const say = speak('history', {
   removedNotification: '{$who} removed {$notification}',
   notedShopMail: '{$who} noted a message of the shop system: {$mail}',
   struckShopMail: '{$who} struck out a message of the shop system: {$mail}',
+  changedStoreSettings: '{$who} changed the settings of the store: {$changes}',
   changedTerms: '{$who} changed the terms: {$parts}',
   exportedCustomer: '{$who} exported what is kept of {$customer}',
   erasedCustomer: '{$who} erased the customer {$customer}',

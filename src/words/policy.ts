@@ -53,5 +53,6 @@ export const say = speak('policy', {
   supportTeam: 'support',
   viewers: 'viewers',
   editColleagues: 'invite colleagues, change their roles, switch them off and remove them',
+  editSettings: 'change the settings of the store',
   editKeys: 'make, replace and revoke keys of other programs',
 });

@@ -108,6 +108,7 @@ const SCREENS = [
   'store/sets',
   'store/colleagues',
   'store/keys',
+  'store/settings',
   'you',
   'store/new',
   'store/notes',

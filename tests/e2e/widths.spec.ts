@@ -45,6 +45,7 @@ const SCREENS: Record<string, string> = {
   Colleagues: '/store/colleagues',
   Own: '/you',
   Keys: '/store/keys',
+  Settings: '/store/settings',
   Stock: '/store/stock',
   'A summary': '/journey/summary-of-orders',
   Files: '/store/files',

@@ -44,6 +44,7 @@ const TABLE: Record<Action, string> = {
   'contacts.limit': 'owner',
   'colleague.edit': 'owner',
   'key.edit': 'owner',
+  'settings.edit': 'owner',
   'customer.data': 'owner support',
 };
 

@@ -241,7 +241,8 @@ export class Planning {
 
   /** Lets a message wait for the others of its time. */
   private gather(delivery: PlannedDelivery, rhythm: Rhythm): void {
-    delivery.dueAt = comesNext(rhythm, this.event.at, this.settings.store.timeZone);
+    const { timeZone, daysOff } = this.settings.store;
+    delivery.dueAt = comesNext(rhythm, this.event.at, timeZone, daysOff);
     delivery.timed = true;
     delivery.gathers = true;
     delivery.reasons.push({ code: 'together', rhythm: JSON.stringify(rhythm) });
@@ -333,7 +334,8 @@ export class Planning {
   private write(prepared: Prepared, recipient: Recipient, why: Reason, wanted: WantedLanguage): void {
     const { schedule, timed } = prepared;
     if (!timed) return this.writeOnce(prepared, recipient, why, wanted, 0, undefined);
-    dueTimes(schedule, this.event.at, this.settings.store.timeZone).forEach((dueAt, i) =>
+    const { timeZone, daysOff } = this.settings.store;
+    dueTimes(schedule, this.event.at, timeZone, daysOff).forEach((dueAt, i) =>
       this.writeOnce(prepared, recipient, why, wanted, i, dueAt),
     );
   }

@@ -5,6 +5,7 @@ import type { SenderKind } from '../mail/services';
 import type { Contact, Order } from '../order/schema';
 import type { CopyRule } from './copies';
 import type { RoutingRule } from './rules';
+import type { DaysOff } from '../time/holidays';
 import type { End } from '../time/timing';
 import type { Fallbacks } from './language';
 import type { Letter } from './letter';
@@ -14,7 +15,13 @@ import type { MomentId } from '../moments/registry';
 
 /** What a store has set: prepared once, for planning any number of events. */
 export interface PlanSettings {
-  store: { language: string; timeZone: string; fallbacks?: Fallbacks };
+  store: {
+    language: string;
+    timeZone: string;
+    fallbacks?: Fallbacks;
+    /** No working days, besides Saturdays and Sundays. */
+    daysOff?: DaysOff;
+  };
   notifications: readonly NotificationFacts[];
   rules: readonly RoutingRule[];
   /** Copies for the team of what goes out to customers. */

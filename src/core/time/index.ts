@@ -1,3 +1,4 @@
 export * from './clock';
 export * from './timing';
 export * from './rhythm';
+export * from './holidays';

@@ -6,6 +6,7 @@
 import { Type, type Static } from '@sinclair/typebox';
 import type { SchemaProblem } from '../schema';
 import { dayKey, zonedTime } from './clock';
+import { isWorkingDay, NO_DAYS_OFF, type DaysOff } from './holidays';
 import { RhythmSchema, rhythmWords } from './rhythm';
 import { say as problem } from '../../words/problems';
 import { inEachLanguage } from '../../words/speak';
@@ -29,7 +30,7 @@ export const TimingSchema = Type.Object(
     ),
     /** The next time it is this time of day in the store's zone: "09:00". */
     at: Type.Optional(Type.String({ pattern: '^([01][0-9]|2[0-3]):[0-5][0-9]$' })),
-    /** From Monday to Friday only. */
+    /** From Monday to Friday only, and on no holiday. */
     workingDays: Type.Optional(Type.Boolean()),
   },
   strict,
@@ -62,24 +63,27 @@ export type Schedule = Static<typeof ScheduleSchema>;
 export const AT_ONCE: Schedule = { row: [], ends: [] };
 
 const YEAR_MS = 366 * 86_400_000;
+/** A message waits for no working day that is further away. */
+const MOST_DAYS_OFF = 366;
 const MINUTE = 60_000;
 
 /** When one message is due, in ms since the epoch: `start` itself for one at once. */
-export function dueAt(timing: Timing, start: number, timeZone: string): number {
-  let due = waited(timing.wait, start, timeZone);
+export function dueAt(timing: Timing, start: number, timeZone: string, off: DaysOff = NO_DAYS_OFF): number {
+  let due = waited(timing.wait, start, timeZone, off);
   if (timing.at) {
     const [hour = 0, minute = 0] = timing.at.split(':').map(Number);
     const today = zonedTime(dayKey(due, timeZone), hour, minute, timeZone);
     due = today >= due ? today : zonedTime(dayKey(due, timeZone, 1), hour, minute, timeZone);
   }
   if (timing.workingDays) {
-    const weekend = daysToMonday(dayKey(due, timeZone));
-    if (weekend > 0) due = later(due, weekend, timeZone);
+    let days = 0;
+    while (days < MOST_DAYS_OFF && !isWorkingDay(dayKey(due, timeZone, days), off)) days += 1;
+    if (days > 0) due = later(due, days, timeZone);
   }
   return due;
 }
 
-function waited(wait: Timing['wait'], start: number, timeZone: string): number {
+function waited(wait: Timing['wait'], start: number, timeZone: string, off: DaysOff): number {
   if (!wait) return start;
   const { amount, unit } = wait;
   switch (unit) {
@@ -94,7 +98,7 @@ function waited(wait: Timing['wait'], start: number, timeZone: string): number {
     case 'working-days': {
       let days = 0;
       for (let left = amount; left > 0; days += 1) {
-        if (daysToMonday(dayKey(start, timeZone, days + 1)) === 0) left -= 1;
+        if (isWorkingDay(dayKey(start, timeZone, days + 1), off)) left -= 1;
       }
       return later(start, days, timeZone);
     }
@@ -123,23 +127,17 @@ function wallTime(time: number, timeZone: string): { hour: number; minute: numbe
   return { hour, minute };
 }
 
-/** 2 on a Saturday, 1 on a Sunday, 0 on a working day. */
-function daysToMonday(day: string): number {
-  const weekday = new Date(`${day}T12:00:00Z`).getUTCDay();
-  return weekday === 6 ? 2 : weekday === 0 ? 1 : 0;
-}
-
 /**
  * The times of a schedule's messages, in the order of its row. Two that would fall together, as when Saturday's and Sunday's both
  * wait for Monday, are a day apart.
  */
-export function dueTimes(schedule: Schedule, start: number, timeZone: string): number[] {
+export function dueTimes(schedule: Schedule, start: number, timeZone: string, off: DaysOff = NO_DAYS_OFF): number[] {
   if (schedule.row.length === 0) return [start];
   const times: number[] = [];
   for (const timing of schedule.row) {
     const before = times.at(-1) ?? -Infinity;
-    let due = dueAt(timing, start, timeZone);
-    if (due <= before) due = dueAt({ ...timing, wait: { amount: 1, unit: 'days' } }, before, timeZone);
+    let due = dueAt(timing, start, timeZone, off);
+    if (due <= before) due = dueAt({ ...timing, wait: { amount: 1, unit: 'days' } }, before, timeZone, off);
     times.push(due);
   }
   return times;

@@ -32,6 +32,7 @@ import '@/words/replies';
 import '@/words/sent';
 import '@/words/sentAs';
 import '@/words/sets';
+import '@/words/settings';
 import '@/words/shell';
 import '@/words/signIn';
 import '@/words/stock';

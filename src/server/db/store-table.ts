@@ -6,6 +6,7 @@ import type { Terms } from '@/core/terms';
 // By its path: this file is also read where no aliases are known.
 import { ANY_CONTACTS, type ContactLimits } from '../../core/order/contacts';
 import { DEFAULT_RETENTION, type Retention } from '../../core/retention';
+import type { Holiday } from '../../core/time/holidays';
 import { json, lookColumn } from './columns';
 
 export const stores = mysqlTable('store', {
@@ -21,6 +22,10 @@ export const stores = mysqlTable('store', {
     .$defaultFn(() => ({})),
   currency: varchar('currency', { length: 3 }).notNull(),
   timeZone: varchar('time_zone', { length: 60 }).notNull(),
+  /** Days that are no working days, besides Saturdays and Sundays, in order. */
+  holidays: json<Holiday[]>('holidays')
+    .notNull()
+    .$defaultFn(() => []),
   facts: json<Omit<StoreFacts, 'terms' | 'ordersUrl' | 'preferences'>>('facts').notNull(),
   /** Payment, shipping, carriers, and what its own names are in each language. */
   terms: json<Terms>('terms')

@@ -13,6 +13,7 @@ import type {
   Spoken,
   VariantFacts,
 } from '@/core/plan';
+import { daysOffOf } from '@/core/time';
 import { passagesComplete, type Block, type Passages } from '@/core/template';
 import type { Executor } from '../db/client';
 import { knownPerson } from './known-person';
@@ -42,11 +43,17 @@ export async function planSettings(db: Executor, store: Store): Promise<PlanSett
       .select({ sku: products.sku, supplier: products.supplier })
       .from(products)
       .where(and(eq(products.storeId, store.id), ne(products.supplier, ''))),
-    db.select({ peopleDomains: stores.peopleDomains }).from(stores).where(eq(stores.id, store.id)),
+    db
+      .select({ peopleDomains: stores.peopleDomains, holidays: stores.holidays })
+      .from(stores)
+      .where(eq(stores.id, store.id)),
   ]);
   const names = new Map(channelRows.map((c) => [c.id, c.name]));
   return {
-    store: { language: store.language, timeZone: store.timeZone, fallbacks: store.fallbacks },
+    store: {
+      ...{ language: store.language, timeZone: store.timeZone, fallbacks: store.fallbacks },
+      daysOff: daysOffOf(own?.holidays ?? []),
+    },
     notifications: facts,
     rules,
     copies,

@@ -1,7 +1,7 @@
 /** What a message about no order would say now: the store's own figures instead of made-up ones. */
 import { and, asc, eq, sql } from 'drizzle-orm';
 import { momentOf, SUMMARY, type MomentDetails, type MomentId } from '@/core/moments';
-import { cameLast, MORNINGS, type Schedule } from '@/core/time';
+import { cameLast, daysOffOf, MORNINGS, type Schedule } from '@/core/time';
 import { database } from '../db/client';
 import { timeNow } from '../db/demo-clock';
 import { products, stockCounts, type stores } from '../db/schema';
@@ -29,8 +29,9 @@ export async function detailsNow(store: Store, about: About): Promise<MomentDeta
 
 async function lastSummary(store: Store, { schedule, offChannels = [] }: About): Promise<MomentDetails | undefined> {
   const { rhythm = MORNINGS } = schedule;
-  const until = cameLast(rhythm, await timeNow(), store.timeZone);
-  const before = cameLast(rhythm, until - 1, store.timeZone);
+  const off = daysOffOf(store.holidays);
+  const until = cameLast(rhythm, await timeNow(), store.timeZone, off);
+  const before = cameLast(rhythm, until - 1, store.timeZone, off);
   // A day without orders shows little of the message: a week then.
   for (const from of [before, until - 7 * DAY_MS]) {
     const summary = await summaryOf(database(), store, { offChannels }, { from, until });

@@ -6,7 +6,7 @@ import { nothingOf, type Order } from '@/core/order';
 import { LATE_MS, scopeWords, type Plan, type RoutingRule, type Scope } from '@/core/plan';
 import { orderFacts } from '@/core/snapshot';
 import { OPEN_STATUSES, Summing, type SummaryDetail } from '@/core/summary';
-import { cameLast, type Rhythm } from '@/core/time';
+import { cameLast, daysOffOf, type Rhythm } from '@/core/time';
 import { kept } from '@/words/kept';
 import { listed } from '@/words/speak';
 import { config } from '../base/config';
@@ -69,7 +69,7 @@ async function forgetOff(on: readonly string[]): Promise<void> {
 }
 
 async function planOne(store: Store, notification: Notification, rhythm: Rhythm, now: number): Promise<boolean> {
-  const until = cameLast(rhythm, now - SETTLE_MS, store.timeZone);
+  const until = cameLast(rhythm, now - SETTLE_MS, store.timeZone, daysOffOf(store.holidays));
   const here = eq(summariesReached.notificationId, notification.id);
   const asSet = { rhythm: JSON.stringify(rhythm), since: new Date(now) };
   const [before] = await database().select().from(summariesReached).where(here);

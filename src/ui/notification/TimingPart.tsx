@@ -17,6 +17,7 @@ import {
 } from '@/core/time';
 import { Check } from '../parts/Check';
 import { Pick } from '../parts/fields';
+import { useDaysOff } from '../parts/daysOff';
 import { Time } from '../parts/format';
 import { PanelTitle } from '../parts/Page';
 import { problemAt } from '../parts/result';
@@ -55,11 +56,12 @@ export interface TimingPartProps {
 
 export function TimingPart({ moment, schedule, zone, now, failure, onChange }: TimingPartProps) {
   const { row, ends } = schedule;
+  const daysOff = useDaysOff();
   const set = (next: Timing[]): void => onChange({ ...schedule, row: next });
   const change = (i: number, timing: Timing): void => set(row.map((t, j) => (j === i ? timing : t)));
   const timer = timerOf(moment);
   // Half-typed, it has no times yet.
-  const due = row.every(isWhole) ? dueTimes(schedule, now, zone) : undefined;
+  const due = row.every(isWhole) ? dueTimes(schedule, now, zone, daysOff) : undefined;
   const started = timer ? (momentOf(timer.starts[0]!)?.words ?? '') : (momentOf(moment)?.words ?? '');
   const endProblem = failure?.problems.find((p) => p.path.startsWith('/schedule/ends'))?.message;
   const rowProblem = problemAt(failure, '/schedule/row');

@@ -3,6 +3,7 @@
 import { comesNext, RHYTHMS, weekdayName, type Rhythm } from '@/core/time';
 import { Field, Pick } from './fields';
 import { Time } from './format';
+import { useDaysOff } from './daysOff';
 import { inEachLanguage } from '@/words/speak';
 import { say } from '@/words/parts';
 
@@ -26,6 +27,7 @@ export function RhythmFields({
   onChange: (rhythm: Rhythm) => void;
 }) {
   const { every, at } = rhythm;
+  const daysOff = useDaysOff();
   const weekdays = Array.from({ length: 7 }, (_, i) => ({ value: String(i + 1), label: weekdayName(i + 1) }));
   return (
     <div>
@@ -67,7 +69,7 @@ export function RhythmFields({
         </Field>
       </div>
       <p className="mt-1.5 text-xs text-slate">
-        {say.nextTime} <Time at={new Date(comesNext(rhythm, now, zone)).toISOString()} zone={zone} />
+        {say.nextTime} <Time at={new Date(comesNext(rhythm, now, zone, daysOff)).toISOString()} zone={zone} />
       </p>
     </div>
   );

@@ -125,7 +125,7 @@ export function StoreTongue<F extends StoreForm>({
   );
 }
 
-export function StoreMoneyAndTime<F extends StoreForm>({
+export function StoreMoneyAndTime<F extends Pick<StoreForm, 'currency' | 'timeZone'>>({
   form,
   onChange,
   failure,

@@ -9,6 +9,7 @@ import { say as keys } from '@/words/keys';
 import { say as files } from '@/words/files';
 import { say as removed } from '@/words/removed';
 import { say as sets } from '@/words/sets';
+import { say as settings } from '@/words/settings';
 import { say as stock } from '@/words/stock';
 
 const look = (here: boolean): string =>
@@ -20,7 +21,7 @@ export function StoreTabs({
   onPart,
 }: {
   base: string;
-  part: TermsPart | 'colleagues' | 'keys' | 'stock' | 'codes' | 'files' | 'sets' | 'removed';
+  part: TermsPart | 'settings' | 'colleagues' | 'keys' | 'stock' | 'codes' | 'files' | 'sets' | 'removed';
   /** On the screen of the terms: another part of it is shown. */
   onPart?: (part: TermsPart) => void;
 }) {
@@ -44,6 +45,7 @@ export function StoreTabs({
       ))}
       {(
         [
+          ['settings', settings.settings],
           ['colleagues', colleagues.colleagues],
           ['keys', keys.keys],
           ['stock', stock.stock],

@@ -72,6 +72,7 @@ export const history: TranslationOf<typeof say> = {
   removedNotification: '{$who} hat {$notification} entfernt',
   notedShopMail: '{$who} hat eine Nachricht des Shopsystems eingetragen: {$mail}',
   struckShopMail: '{$who} hat eine Nachricht des Shopsystems gestrichen: {$mail}',
+  changedStoreSettings: '{$who} hat die Einstellungen des Shops geändert: {$changes}',
   changedTerms: '{$who} hat die Bedingungen geändert: {$parts}',
   exportedCustomer: '{$who} hat exportiert, was über {$customer} aufbewahrt wird',
   erasedCustomer: '{$who} hat den Kunden {$customer} gelöscht',

@@ -50,6 +50,7 @@ import { sent } from './sent';
 import { sentAs } from './sentAs';
 import { sets } from './sets';
 import { shell } from './shell';
+import { settings } from './settings';
 import { signIn } from './signIn';
 import { syntax } from './syntax';
 import { terms } from './terms';
@@ -109,6 +110,7 @@ export const de: Translations = {
   sent,
   sentAs,
   sets,
+  settings,
   shell,
   signIn,
   syntax,

@@ -53,5 +53,6 @@ export const policy: TranslationOf<typeof say> = {
   supportTeam: 'Kundendienst',
   viewers: 'Leser',
   editColleagues: 'Kollegen einladen, ihre Rollen ändern, sie abschalten und entfernen',
+  editSettings: 'die Einstellungen des Shops ändern',
   editKeys: 'Schlüssel anderer Programme ausstellen, ersetzen und widerrufen',
 };

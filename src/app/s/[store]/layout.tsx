@@ -3,6 +3,7 @@ import { clockAhead } from '@/server/db/demo-clock';
 import { storesOf } from '@/server/auth/access';
 import { pageAccess } from '@/app/page-access';
 import { searchAction } from './actions';
+import { DaysOffOf } from '@/ui/parts/daysOff';
 import { Spine } from '@/ui/shell/Spine';
 import { say } from '@/words/pages';
 
@@ -28,7 +29,7 @@ export default async function StoreLayout({
         onSearch={searchAction.bind(null, access.store.id)}
       />
       <main id="page" tabIndex={-1} className="focus:outline-none min-h-0 min-w-0 flex-1 max-lg:overflow-auto">
-        {children}
+        <DaysOffOf days={access.store.holidays.map((h) => h.on)}>{children}</DaysOffOf>
       </main>
     </div>
   );

@@ -2,7 +2,7 @@
 import { and, count, desc, eq, gte, inArray } from 'drizzle-orm';
 import type { Order } from '@/core/order';
 import { BY_HAND, momentOf, startsOf, SUMMARY, type MomentId } from '@/core/moments';
-import { comesNext, rhythmWords, type Schedule } from '@/core/time';
+import { comesNext, daysOffOf, rhythmWords, type Schedule } from '@/core/time';
 import { dateFormatter } from '@/core/text/formatters';
 import { listed, readerLocale } from '@/words/speak';
 import { languageName } from '@/core/names';
@@ -290,7 +290,7 @@ function summaryWords(
   ];
   const { rhythm } = schedule;
   if (!rhythm || people.length === 0) return say.summaryForNobody;
-  const next = comesNext(rhythm, now, store.timeZone);
+  const next = comesNext(rhythm, now, store.timeZone, daysOffOf(store.holidays));
   const day = dateFormatter(readerLocale(), store.timeZone, 'month-day-weekday')(next);
   return say.summaryComes({ rhythm: rhythmWords(rhythm), day, people: listed(people) });
 }

@@ -1,0 +1,1 @@
+ALTER TABLE `store` ADD COLUMN IF NOT EXISTS `holidays` json DEFAULT '[]' NOT NULL;
