@@ -6,6 +6,7 @@
 import { readFileSync } from 'node:fs';
 import { createServer, type IncomingMessage, type ServerResponse } from 'node:http';
 import { Webhook } from 'standardwebhooks';
+import { webhookDeed, webhookPage } from './shop-webhook';
 import { answer, escapeHtml, formOf, page, redirect, sameOrigin } from './pages';
 
 const port = Number(process.env.STANDIN_SHOP_PORT);
@@ -112,7 +113,7 @@ function contactFields(rows: readonly Typed[], { most, labels }: Kept, wrong: Re
 
 const START = page(
   'Quillwick, the demo’s shop',
-  `<form action="/checkout"><p><label>Your mail address <input name="customer" size="34"></label></p><p><button>To the checkout</button> <button formaction="/account">To my account</button></p></form>`,
+  `<form action="/checkout"><p><label>Your mail address <input name="customer" size="34"></label></p><p><button>To the checkout</button> <button formaction="/account">To my account</button></p></form><p><a href="/webhook">The shop’s webhook</a></p>`,
 );
 
 interface Shown {
@@ -170,6 +171,12 @@ async function take(where: 'account' | 'checkout', typed: URLSearchParams): Prom
 async function handle(request: IncomingMessage, response: ServerResponse): Promise<void> {
   const html = (body: string, status = 200): void => answer(response, status, 'text/html; charset=utf-8', body);
   const url = new URL(request.url ?? '/', 'http://shop.example');
+  if (url.pathname === '/webhook') {
+    if (request.method !== 'POST') return html(webhookPage());
+    if (!sameOrigin(request)) return answer(response, 403, 'text/plain', 'Only from this page.');
+    await webhookDeed(await formOf(request));
+    return redirect(response, '/webhook');
+  }
   const where = url.pathname === '/account' ? 'account' : url.pathname === '/checkout' ? 'checkout' : undefined;
   if (!where)
     return url.pathname === '/' ? html(START) : html(page('Nothing here', '<p><a href="/">The shop</a></p>'), 404);

@@ -53,6 +53,7 @@ export const say = speak('policy', {
   supportTeam: 'support',
   viewers: 'viewers',
   editColleagues: 'invite colleagues, change their roles, switch them off and remove them',
+  editSources: 'connect webhooks of shops, and read what they sent',
   editSettings: 'change the settings of the store',
   editKeys: 'make, replace and revoke keys of other programs',
 });

@@ -3,8 +3,13 @@
 /** An order with five hundred lines is far below this. */
 export const MAX_BODY = 1_000_000;
 
-/** Reads a body, or gives undefined when it is longer than {@link MAX_BODY}; never keeps more than that in memory. */
+/** Reads a body as text in UTF-8: see {@link readBytes}. */
 export async function readBody(request: Request): Promise<string | undefined> {
+  return (await readBytes(request))?.toString('utf8');
+}
+
+/** Reads a body, or gives undefined when it is longer than {@link MAX_BODY}; never keeps more than that in memory. */
+export async function readBytes(request: Request): Promise<Buffer | undefined> {
   if (Number(request.headers.get('content-length') ?? 0) > MAX_BODY) return undefined;
   const chunks: Uint8Array[] = [];
   let size = 0;
@@ -19,5 +24,5 @@ export async function readBody(request: Request): Promise<string | undefined> {
     }
     chunks.push(part.value);
   }
-  return Buffer.concat(chunks).toString('utf8');
+  return Buffer.concat(chunks);
 }

@@ -1,16 +1,14 @@
 /** `POST /api/v1/events`: signed CloudEvents in, the ids of the planned deliveries out. */
-import { isOwnNumber, OWN_ORDERS } from '@/core/order';
-import { placedSentence } from '@/core/schema';
 import { jsonTooLarge } from '@/core/size';
-import { AppError, type FieldProblem } from '../base/errors';
-import { takeEvent } from '../events/take';
-import { checkEvent } from '../events/schema';
+import type { FieldProblem } from '../base/errors';
+import { takeTold } from '../events/take';
+import { keepRefusedEvent } from '../sources/requests';
 import { log } from '../base/log';
 import { MAX_BODY, readBody } from './body';
 import { eventsIn } from './cloudevents';
 import { storeThatSigned } from './keys';
 import { counted, countWrong, guessesTooMuch } from './limits';
-import { problem, problemBody, tooOften, type ProblemType } from './problem';
+import { problem, problemBody, PROBLEM_TYPES, tooOften, type ProblemType } from './problem';
 
 /**
  * Takes signed events: CloudEvents 1.0 in any of its modes, in a body signed as Standard Webhooks has it. Answers 202 with what was planned,
@@ -63,33 +61,13 @@ interface Refused {
   problems: readonly FieldProblem[];
 }
 
-/** Takes one event, or says what is wrong with it. */
+/** Takes one event, or says what is wrong with it; what is refused is kept to be looked at. */
 async function take(storeId: string, event: unknown): Promise<{ deliveries: string[]; known: boolean } | Refused> {
-  const checked = checkEvent(event);
-  if (!checked.ok) {
-    const { problems } = checked;
-    const title = `The event cannot be taken: ${problems.slice(0, 3).map(placedSentence).join(' ')}`;
-    return { type: 'not-taken', title, problems };
-  }
-  const { number } = checked.value.data.order;
-  if (isOwnNumber(number)) {
-    const own = `${OWN_ORDERS} is for orders that are made in Libellus.`;
-    return {
-      type: 'not-taken',
-      title: `The number ${number} cannot be a shop's: ${own}`,
-      problems: [{ path: '/data/order/number', message: `Use another number: ${own}` }],
-    };
-  }
-  try {
-    const { deliveries, known } = await takeEvent(storeId, checked.value);
-    return { deliveries, known };
-  } catch (error) {
-    if (!(error instanceof AppError) || (error.code !== 'invalid' && error.code !== 'conflict')) throw error;
-    const { message, problems } = error;
-    return error.code === 'invalid'
-      ? { type: 'not-taken', title: `${message} ${problems.map(placedSentence).join(' ')}`, problems }
-      : { type: 'contradiction', title: `${message} ${problems.map((p) => p.message).join(' ')}`, problems };
-  }
+  const taken = await takeTold(storeId, event);
+  if (!('why' in taken)) return taken;
+  const { why, title, problems } = taken;
+  await keepRefusedEvent(storeId, event, { why: title, problems, status: PROBLEM_TYPES[why] });
+  return { type: why, title, problems };
 }
 
 /** Takes the events of a batch one after the other, each for itself: what is wrong with one keeps no other from being taken. */

@@ -35,6 +35,7 @@ export * from './reckoned-tables';
 export * from './removed-table';
 export * from './translation-tables';
 export * from './sending-tables';
+export * from './source-tables';
 export * from './store-table';
 export * from './suggestion-tables';
 

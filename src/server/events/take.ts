@@ -1,9 +1,51 @@
 /** Takes an event of any type, as the shop tells it. */
+import { isOwnNumber, OWN_ORDERS } from '@/core/order';
+import { placedSentence } from '@/core/schema';
+import { AppError, type FieldProblem } from '../base/errors';
 import { database, type Database } from '../db/client';
 import { receiveEvent, type Received } from './receive';
-import { isAboutProduct, type OrderEvent } from './schema';
+import { checkEvent, isAboutProduct, type OrderEvent } from './schema';
 import { receiveCount } from './stock';
 
 /** What is told of an order or an account goes to {@link receiveEvent}, a count of stock to {@link receiveCount}. */
 export const takeEvent = (storeId: string, event: OrderEvent, db: Database = database()): Promise<Received> =>
   isAboutProduct(event.type) ? receiveCount(storeId, event, db) : receiveEvent(storeId, event, db);
+
+/** An event that cannot be taken: of another shape, or against what is known of its order. */
+export interface NotTaken {
+  why: 'not-taken' | 'contradiction';
+  title: string;
+  problems: readonly FieldProblem[];
+}
+
+/** Checks an event that somebody outside tells of, and takes it; or says what is wrong with it, with each place. */
+export async function takeTold(
+  storeId: string,
+  event: unknown,
+): Promise<{ deliveries: string[]; known: boolean } | NotTaken> {
+  const checked = checkEvent(event);
+  if (!checked.ok) {
+    const { problems } = checked;
+    const title = `The event cannot be taken: ${problems.slice(0, 3).map(placedSentence).join(' ')}`;
+    return { why: 'not-taken', title, problems };
+  }
+  const { number } = checked.value.data.order;
+  if (isOwnNumber(number)) {
+    const own = `${OWN_ORDERS} is for orders that are made in Libellus.`;
+    return {
+      why: 'not-taken',
+      title: `The number ${number} cannot be a shop's: ${own}`,
+      problems: [{ path: '/data/order/number', message: `Use another number: ${own}` }],
+    };
+  }
+  try {
+    const { deliveries, known } = await takeEvent(storeId, checked.value);
+    return { deliveries, known };
+  } catch (error) {
+    if (!(error instanceof AppError) || (error.code !== 'invalid' && error.code !== 'conflict')) throw error;
+    const { message, problems } = error;
+    return error.code === 'invalid'
+      ? { why: 'not-taken', title: `${message} ${problems.map(placedSentence).join(' ')}`, problems }
+      : { why: 'contradiction', title: `${message} ${problems.map((p) => p.message).join(' ')}`, problems };
+  }
+}

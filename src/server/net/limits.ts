@@ -26,7 +26,7 @@ const WITH_FILES: [RegExp, BodyRule][] = [
 ];
 
 const RULES: [RegExp, BodyRule][] = [
-  [/^\/api\/v1\/events$/, { most: Infinity, openTo: Infinity, handled: true }],
+  [/^\/api\/v1\/(?:events|sources\/[^/]+)$/, { most: Infinity, openTo: Infinity, handled: true }],
   [/^\/api\/auth\//, { most: 8 * KB, openTo: 8 * KB }],
   // A look comes with its pictures.
   [/^\/s\/[^/]+\/look$/, { most: 3 * MB, openTo: SMALL }],

@@ -4,7 +4,7 @@ import { eq, gte, ne } from 'drizzle-orm';
 import { database } from '../db/client';
 import { askDatabaseTime, databaseNow } from '../db/time';
 import { makeKeyPair } from '../sending/dkim';
-import { domains, heartbeats, installation, keys, services, session } from '../db/schema';
+import { domains, heartbeats, installation, keys, services, session, sources } from '../db/schema';
 import { HEARTBEAT_MS } from './heartbeat';
 import { resealCheck, SECRET_CHECK } from './secret-check';
 import { seal, unseal } from '../base/secrets';
@@ -35,6 +35,12 @@ export async function changeSecretTo(next: string, old: string): Promise<void> {
         .set({ secret: anew(secret) })
         .where(eq(keys.id, id));
     }
+    for (const { id, proof } of await tx.select().from(sources).for('update')) {
+      await tx
+        .update(sources)
+        .set({ proof: { ...proof, secret: anew(proof.secret) } })
+        .where(eq(sources.id, id));
+    }
     await tx.delete(session);
     // What proves the secret is made if nobody asked for it yet.
     await tx
@@ -60,6 +66,15 @@ export async function giveUpSealed(secret: string): Promise<{ services: number; 
         .set({ secret: seal(`whsec_${randomBytes(24).toString('base64')}`, secret) })
         .where(eq(keys.id, id));
     }
+    // Until the shop's secret is entered again, nothing that it sends is proven.
+    const webhooks = await tx.select({ id: sources.id, proof: sources.proof }).from(sources);
+    for (const { id, proof } of webhooks) {
+      const unknown = seal(randomBytes(24).toString('base64'), secret);
+      await tx
+        .update(sources)
+        .set({ proof: { ...proof, secret: unknown } })
+        .where(eq(sources.id, id));
+    }
     const own = await tx.select({ id: domains.id }).from(domains);
     for (const { id } of own) {
       const { privateKey, publicKey } = await makeKeyPair();
@@ -78,6 +93,6 @@ export async function giveUpSealed(secret: string): Promise<{ services: number; 
     await tx.delete(session);
     await tx.delete(installation).where(eq(installation.name, SECRET_CHECK));
     await tx.insert(installation).values({ name: SECRET_CHECK, value: seal('libellus', secret) });
-    return { services: withPassword.length, shops: shops.length, domains: own.length };
+    return { services: withPassword.length, shops: shops.length + webhooks.length, domains: own.length };
   });
 }

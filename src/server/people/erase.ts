@@ -27,6 +27,7 @@ import {
   unsubscriptions,
   orders,
   sentMessages,
+  sourceRequests,
   withholdings,
 } from '../db/schema';
 
@@ -239,6 +240,15 @@ export async function anonymisePerson(
       and(
         eq(contradictions.storeId, storeId),
         sql`locate(${email.toLowerCase()}, lower(${contradictions.differences})) > 0`,
+      ),
+    );
+  // As the shop sent it: whose it was stands anywhere in it.
+  await tx
+    .delete(sourceRequests)
+    .where(
+      and(
+        eq(sourceRequests.storeId, storeId),
+        sql`locate(${email.toLowerCase()}, lower(${sourceRequests.body})) > 0`,
       ),
     );
   return { orders: orderIds.length, messages: messages.length };

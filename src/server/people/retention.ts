@@ -19,6 +19,7 @@ import {
   replies,
   sentMessages,
   session,
+  sourceRequests,
   stores,
 } from '../db/schema';
 import { SETTLED, withoutSecrets } from '../events/secrets';
@@ -34,7 +35,7 @@ const PEOPLE_STEP = 20;
 /** Secrets that a crash left in events of the last days. */
 const SECRETS_MS = 14 * DAY_MS;
 
-type Kind = keyof Retention | 'secrets' | 'customers' | 'replies';
+type Kind = keyof Retention | 'secrets' | 'customers' | 'replies' | 'requests';
 /** One step: handles rows after `from`, and answers the id of the last of them, or undefined when there are no more. */
 type Step = (storeId: string, from: string, until: string) => Promise<string | undefined>;
 
@@ -90,6 +91,21 @@ const STEPS: Record<Kind, Step> = {
         .update(events)
         .set({ data: {} })
         .where(and(inArray(events.id, idsOf(rows)), nothingWaits()));
+    }
+    return rows.at(-1)?.id;
+  },
+  // What shops sent, as it came: for as long as what it told.
+  requests: async (storeId, from, until) => {
+    const rows = await database()
+      .select({ id: sourceRequests.id })
+      .from(sourceRequests)
+      .where(and(eq(sourceRequests.storeId, storeId), gt(sourceRequests.id, from), lt(sourceRequests.id, until)))
+      .orderBy(asc(sourceRequests.id))
+      .limit(STEP);
+    if (rows.length > 0) {
+      await database()
+        .delete(sourceRequests)
+        .where(inArray(sourceRequests.id, idsOf(rows)));
     }
     return rows.at(-1)?.id;
   },
@@ -164,7 +180,7 @@ const nothingWaits = () =>
 
 /** How far each kind reaches back, and from where it begins anew each time: what was left because something waited is found again. */
 function until(kind: Kind, { bodies, dialogues, events: told, people }: Retention, now: number): string {
-  const days = { bodies, dialogues, events: told, people, customers: people, replies: bodies, secrets: 0 }[kind];
+  const days = { bodies, dialogues, events: told, people, customers: people, replies: bodies, requests: told, secrets: 0 }[kind];
   return idAt(now - (kind === 'secrets' ? 3_600_000 : days * DAY_MS));
 }
 

@@ -9,6 +9,7 @@ import { say as removed } from '@/words/removed';
 import { say as replace } from '@/words/replace';
 import { say as sets } from '@/words/sets';
 import { say as settings } from '@/words/settings';
+import { say as sources } from '@/words/sources';
 import { say as stores } from '@/words/stores';
 import { say } from '@/words/shell';
 
@@ -87,6 +88,7 @@ export const GOALS: readonly Goal[] = inEachLanguage(() => [
   { name: say.stock, path: '/store/stock', also: say.stockWords },
   { name: replace.findAndReplace, path: '/replace', also: replace.findAndReplaceWords },
   { name: stores.newStore, path: '/store/new', also: stores.newStoreWords, needs: 'store.make' },
+  { name: sources.sources, path: '/store/sources', also: sources.sourcesWords },
   { name: settings.settings, path: '/store/settings', also: settings.settingsWords },
   { name: colleagues.colleagues, path: '/store/colleagues', also: colleagues.colleaguesWords },
   { name: keys.keys, path: '/store/keys', also: keys.keysWords },

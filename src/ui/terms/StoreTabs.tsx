@@ -10,6 +10,7 @@ import { say as files } from '@/words/files';
 import { say as removed } from '@/words/removed';
 import { say as sets } from '@/words/sets';
 import { say as settings } from '@/words/settings';
+import { say as sources } from '@/words/sources';
 import { say as stock } from '@/words/stock';
 
 const look = (here: boolean): string =>
@@ -21,7 +22,7 @@ export function StoreTabs({
   onPart,
 }: {
   base: string;
-  part: TermsPart | 'settings' | 'colleagues' | 'keys' | 'stock' | 'codes' | 'files' | 'sets' | 'removed';
+  part: TermsPart | 'settings' | 'sources' | 'colleagues' | 'keys' | 'stock' | 'codes' | 'files' | 'sets' | 'removed';
   /** On the screen of the terms: another part of it is shown. */
   onPart?: (part: TermsPart) => void;
 }) {
@@ -48,6 +49,7 @@ export function StoreTabs({
           ['settings', settings.settings],
           ['colleagues', colleagues.colleagues],
           ['keys', keys.keys],
+          ['sources', sources.sources],
           ['stock', stock.stock],
           ['codes', codes.discountCodes],
           ['files', files.files],

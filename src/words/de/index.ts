@@ -50,7 +50,9 @@ import { sent } from './sent';
 import { sentAs } from './sentAs';
 import { sets } from './sets';
 import { shell } from './shell';
+import { mapping } from './mapping';
 import { settings } from './settings';
+import { sources } from './sources';
 import { signIn } from './signIn';
 import { syntax } from './syntax';
 import { terms } from './terms';
@@ -110,7 +112,9 @@ export const de: Translations = {
   sent,
   sentAs,
   sets,
+  mapping,
   settings,
+  sources,
   shell,
   signIn,
   syntax,

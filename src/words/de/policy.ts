@@ -53,6 +53,7 @@ export const policy: TranslationOf<typeof say> = {
   supportTeam: 'Kundendienst',
   viewers: 'Leser',
   editColleagues: 'Kollegen einladen, ihre Rollen ändern, sie abschalten und entfernen',
+  editSources: 'Webhooks von Shops anbinden und lesen, was sie gesandt haben',
   editSettings: 'die Einstellungen des Shops ändern',
   editKeys: 'Schlüssel anderer Programme ausstellen, ersetzen und widerrufen',
 };
