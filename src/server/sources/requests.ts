@@ -5,7 +5,7 @@ import type { Store } from '../auth/access';
 import { newId } from '../base/ids';
 import { database } from '../db/client';
 
-import { sourceEditions, sourceRequests, type RequestState } from '../db/schema';
+import { sourceEditions, sourceRequests, type RequestState, type sources } from '../db/schema';
 import { databaseTime } from '../db/time';
 import { takeTold } from '../events/take';
 import { eventOf } from './map';
