@@ -15,6 +15,8 @@ export { PORT };
 
 export const PASSWORD = 'paper-and-thread';
 export const MAILBOXES = `http://127.0.0.1:${PORT + 2}`;
+/** The demo’s shop. */
+export const SHOP_PAGE = `http://127.0.0.1:${PORT + 10}`;
 export const SERVICE = {
   host: 'smtp.harrowpost.example',
   port: String(PORT + 4),

@@ -246,10 +246,7 @@ export async function anonymisePerson(
   await tx
     .delete(sourceRequests)
     .where(
-      and(
-        eq(sourceRequests.storeId, storeId),
-        sql`locate(${email.toLowerCase()}, lower(${sourceRequests.body})) > 0`,
-      ),
+      and(eq(sourceRequests.storeId, storeId), sql`locate(${email.toLowerCase()}, lower(${sourceRequests.body})) > 0`),
     );
   return { orders: orderIds.length, messages: messages.length };
 }

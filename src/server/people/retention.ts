@@ -180,7 +180,16 @@ const nothingWaits = () =>
 
 /** How far each kind reaches back, and from where it begins anew each time: what was left because something waited is found again. */
 function until(kind: Kind, { bodies, dialogues, events: told, people }: Retention, now: number): string {
-  const days = { bodies, dialogues, events: told, people, customers: people, replies: bodies, requests: told, secrets: 0 }[kind];
+  const days = {
+    bodies,
+    dialogues,
+    events: told,
+    people,
+    customers: people,
+    replies: bodies,
+    requests: told,
+    secrets: 0,
+  }[kind];
   return idAt(now - (kind === 'secrets' ? 3_600_000 : days * DAY_MS));
 }
 

@@ -2,7 +2,9 @@
 /** A place of an order, where its value comes from, and what it is in the request at hand. */
 import { useState } from 'react';
 import type { MappedField, Target } from '@/core/mapping';
+import { amountText } from '@/core/order';
 import { Check } from '../parts/Check';
+import { timeWords } from '../parts/format';
 import { Field, Pick as Choose, Segments } from '../parts/fields';
 import { shortLabel, placeLabel } from './labels';
 import { say } from '@/words/sources';
@@ -16,6 +18,9 @@ export interface PlaceRowProps {
   /** Wrong by itself, whatever the request: by its place within the field. */
   wrong: (within: string) => string | undefined;
   channels: { id: string; name: string }[];
+  /** Of amounts, and of times, as they are shown. */
+  currency: string;
+  zone: string;
   active: boolean;
   mayEdit: boolean;
   onPoint: () => void;
@@ -29,7 +34,7 @@ export function PlaceRow(props: PlaceRowProps) {
   const { to, required } = target;
   const [open, setOpen] = useState(false);
   const place = placeLabel(to);
-  const said = values?.map((v) => (typeof v === 'object' ? JSON.stringify(v) : String(v))) ?? [];
+  const said = values?.map((v) => shown(v, props)) ?? [];
   return (
     <li className={`border-b border-rule py-1.5 ${active ? 'bg-petrol-tint' : ''}`}>
       <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
@@ -64,10 +69,20 @@ export function PlaceRow(props: PlaceRowProps) {
           </>
         )}
       </div>
-      {problem && (field !== undefined || required) && <p className="text-xs text-madder">{problem}</p>}
+      {problem && (field !== undefined || required) && (
+        <p className="text-xs text-madder">{field === undefined ? say.isNeeded : problem}</p>
+      )}
       {open && <Details {...props} field={field ?? { to, from: [] }} onChange={onChange} />}
     </li>
   );
+}
+
+/** A value as people read it: amounts with their currency, times in the store's zone, channels by name. */
+function shown(value: unknown, { target, currency, zone, channels }: PlaceRowProps): string {
+  if (target.kind === 'money' && typeof value === 'number') return `${amountText(value, currency)} ${currency}`;
+  if (target.kind === 'time' && typeof value === 'string') return timeWords(value, zone);
+  if (target.to === '/order/channel') return channels.find((c) => c.id === value)?.name ?? String(value);
+  return typeof value === 'object' ? JSON.stringify(value) : String(value);
 }
 
 function Details({ target, field, wrong, channels, onChange }: PlaceRowProps & { field: MappedField }) {
@@ -120,7 +135,7 @@ function Details({ target, field, wrong, channels, onChange }: PlaceRowProps & {
         <Check label={say.join} on={field.join !== undefined} onChange={(on) => set({ join: on ? ' ' : undefined })} />
       )}
       {field.join !== undefined && (
-        <Field label={say.joinWith}>
+        <Field label={say.joinWith} hint={say.joinHint}>
           {(ids) => (
             <input
               {...ids}

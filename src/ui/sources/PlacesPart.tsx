@@ -17,6 +17,8 @@ export interface PlacesProps {
   targets: readonly Target[];
   events: { type: string; label: string }[];
   channels: { id: string; name: string }[];
+  currency: string;
+  zone: string;
   tried: Tried | undefined;
   /** The shop's words for events in what came. */
   words: readonly string[];
@@ -62,7 +64,7 @@ export function PlacesPart(props: PlacesProps) {
             <PanelTitle>{group}</PanelTitle>
             {mapping.lists.map(
               ({ to, from }, i) =>
-                groupOf(`${to}/*`) === group && (
+                groupOf(`${to}/*/x`) === group && (
                   <Field
                     key={to}
                     label={say.entriesOf({ place: placeLabel(to) })}
@@ -102,6 +104,8 @@ export function PlacesPart(props: PlacesProps) {
                     problem={tried?.type === undefined ? undefined : problemOf(tried.problems, target.to)}
                     wrong={(within) => problemAt(failure, `/fields/${at}${within}`)}
                     channels={channels}
+                    currency={props.currency}
+                    zone={props.zone}
                     active={active === target.to}
                     mayEdit={mayEdit}
                     onPoint={() => onPoint(target.to)}
@@ -218,7 +222,7 @@ function EventPart({ mapping, events, words, failure, active, mayEdit, onPoint, 
             ))}
           </>
         )}
-        <Field label={event.from === undefined ? say.everyRequestIs : say.otherwiseEvent}>
+        <Field label={event.from === undefined ? say.event : say.otherwiseEvent}>
           {(ids) => (
             <Choose
               id={ids.id}

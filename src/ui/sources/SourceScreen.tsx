@@ -6,17 +6,18 @@ import { toast } from 'sonner';
 import type { ChangeSource, RequestRow, SaveMapping, SourcePage, TakenAgain, Tried } from '@/contract/sources';
 import type { Mapping } from '@/core/mapping';
 import { point, queryOf, type Pointed } from '@/core/mapping/pointing';
-import { placedSentence } from '@/core/schema';
+import { isCurrency, placedSentence } from '@/core/schema';
 import type { Failure, Result } from '@/core/result';
 import { Dialog, DialogFoot } from '../parts/Dialog';
 import { Pick as Choose, Segments } from '../parts/fields';
+import { timeWords } from '../parts/format';
 import { Page, PanelTitle, Trouble } from '../parts/Page';
 import { answered, valueOrToast } from '../parts/result';
 import { Switch } from '../parts/Switch';
 import { useKeptChanges } from '../parts/useKeptChanges';
 import { JsonTree } from './JsonTree';
 import { placeLabel } from './labels';
-import { EVENT, fillings, fillOf, ID, otherProblems } from './mapped';
+import { EVENT, fillings, fillOf, gapsIn, ID, otherProblems } from './mapped';
 import { PlacesPart, shownPlaces } from './PlacesPart';
 import { pointId } from './PlaceRow';
 import { RequestsTable, takeAgain } from './RequestsTable';
@@ -338,7 +339,7 @@ function MappingView(props: SourceProps & { work: ReturnType<typeof useMapping> 
               {event ? say.gives({ event: event.label }) : say.givesNothing}{' '}
               {event && (
                 <strong className={at.problems.length > 0 ? 'text-madder' : ''}>
-                  {at.problems.length > 0 ? say.givesGaps({ n: at.problems.length }) : say.givesWhole}
+                  {at.problems.length > 0 ? say.givesGaps({ n: gapsIn(at.problems) }) : say.givesWhole}
                 </strong>
               )}
             </p>
@@ -357,6 +358,7 @@ function MappingView(props: SourceProps & { work: ReturnType<typeof useMapping> 
           {...props}
           mapping={mapping}
           tried={at}
+          currency={currencyOf(at?.data) ?? props.currency}
           words={[...new Set((tried ?? []).map((t) => t.word))]}
           failure={failure}
           active={active}
@@ -368,12 +370,11 @@ function MappingView(props: SourceProps & { work: ReturnType<typeof useMapping> 
   );
 }
 
+/** The currency of the order that a request makes. */
+function currencyOf(data: unknown): string | undefined {
+  const currency = (data as { order?: { currency?: unknown } } | undefined)?.order?.currency;
+  return typeof currency === 'string' && isCurrency(currency) ? currency : undefined;
+}
+
 const requestLabel = (r: RequestRow, zone: string): string =>
-  [
-    new Intl.DateTimeFormat(undefined, { dateStyle: 'short', timeStyle: 'medium', timeZone: zone }).format(
-      new Date(r.at),
-    ),
-    r.order || r.word,
-  ]
-    .filter(Boolean)
-    .join(' · ');
+  [timeWords(r.at, zone), r.order || r.word].filter(Boolean).join(' · ');

@@ -101,15 +101,14 @@ export function groupOf(to: string): string {
   return second === undefined ? say.gOrder : (PARTS[first] ?? first);
 }
 
-/** A place below its heading. */
+/** A place below its heading; nothing for what the heading says by itself. */
 export function shortLabel(to: string): string {
-  const [root, ...steps] = stepsOf(to);
-  const own = root === 'details' || steps.length === 1 ? steps : steps.slice(1);
+  const [root, first = '', ...rest] = stepsOf(to);
+  const own = root === 'details' || rest.length === 0 ? [first, ...rest] : rest;
+  const ofAddress = first.endsWith('Address');
   return own
-    .filter((part) => part !== 'product')
-    .map((part, i) =>
-      part === 'lines' ? (i === own.length - 1 ? say.addressLines : say.gLines) : (PARTS[part] ?? part),
-    )
+    .filter((part) => part !== 'product' && !(rest.length === 0 && part === 'lines'))
+    .map((part) => (part === 'lines' ? (ofAddress ? say.addressLines : say.gLines) : (PARTS[part] ?? part)))
     .join(', ');
 }
 
@@ -117,5 +116,5 @@ export function shortLabel(to: string): string {
 export function placeLabel(to: string): string {
   const group = groupOf(to);
   const label = shortLabel(to);
-  return group === say.gOrder ? label : `${group}: ${label}`;
+  return label === '' ? group : group === say.gOrder ? label : `${group}: ${label}`;
 }

@@ -47,6 +47,10 @@ export function valuesAt(data: unknown, to: string): unknown[] {
 
 const placeOf = (path: string): string => path.replace(/^\/data/, '').replace(/\/\d+(?=\/|$)/g, '/*');
 
+/** Places with something wrong in them: the same one in every entry of a list is one. */
+export const gapsIn = (problems: readonly SchemaProblem[]): number =>
+  new Set(problems.map((p) => placeOf(p.path))).size;
+
 /** What is wrong in a place, or with what it stands in being missing. */
 export const problemOf = (problems: readonly SchemaProblem[], to: string): string | undefined =>
   problems.find((p) => {

@@ -127,7 +127,8 @@ async function beginning({ store }: Access): Promise<Mapping> {
     .select({ id: channels.id })
     .from(channels)
     .where(eq(channels.storeId, store.id))
-    .orderBy(asc(channels.id))
+    // Not one of a marketplace, if there is another.
+    .orderBy(desc(channels.customerMail), asc(channels.maskedDomain), asc(channels.id))
     .limit(1);
   return {
     event: { table: [], otherwise: 'order.placed' },
