@@ -60,6 +60,7 @@ export const POLICY = {
   'colleague.edit': ['owner'],
   'key.edit': ['owner'],
   'settings.edit': ['owner'],
+  'history.read': ['owner'],
   'source.edit': ['owner'],
   'customer.data': ['owner', 'support'],
 } as const satisfies Record<string, readonly Role[]>;
@@ -110,6 +111,7 @@ export const ACTION_WORDS: Record<Action, string> = inEachLanguage(() => ({
   'colleague.edit': say.editColleagues,
   'key.edit': say.editKeys,
   'settings.edit': say.editSettings,
+  'history.read': say.readHistory,
   'source.edit': say.editSources,
   'customer.data': say.exportOrEraseWhatIs,
 }));

@@ -109,6 +109,7 @@ const SCREENS = [
   'store/colleagues',
   'store/keys',
   'store/settings',
+  'store/history',
   'store/sources',
   'you',
   'store/new',

@@ -52,6 +52,11 @@ const SCREENS: readonly { at: string; there: (page: Page) => ReturnType<Page['lo
   { at: '/orders/new', there: button('Place the order'), action: 'order.place' },
   { at: `${ORDER}/walk`, there: button('one day'), action: 'order.place' },
   { at: '/orders/write?orders=QW-10482', there: button(/^Send to/), action: 'message.write' },
+  {
+    at: '/store/history',
+    there: (page) => page.getByRole('search', { name: 'History' }),
+    action: 'history.read',
+  },
   { at: '/orders/exchange', there: link('As CSV'), action: 'data.export' },
   { at: '/sending/services/new', there: button(/^Find/), action: 'service.edit' },
 ];

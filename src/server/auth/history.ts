@@ -6,6 +6,7 @@ import { databaseTime } from '../db/time';
 import { history, user } from '../db/schema';
 import { newId } from '../base/ids';
 import { readKeptIn } from '../base/reading';
+import { areaOf } from './history-areas';
 import { say } from '../../words/history';
 
 interface Where {
@@ -50,6 +51,7 @@ export async function historyEntry<D extends Deed>(
   { db = database(), about = '' }: Where = {},
 ): Promise<void> {
   await db.insert(history).values({
+    area: areaOf(deed),
     id: newId(),
     storeId,
     who: actor.name.slice(0, 120),

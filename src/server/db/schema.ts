@@ -14,6 +14,7 @@ import {
 import type { SenderKind } from '@/core/mail/services';
 import type { Condition } from '@/core/conditions';
 import type { Selection } from '@/core/notices';
+import type { Area } from '@/contract/history';
 import type { RuleInput } from '@/contract/routing';
 import type { Scope } from '@/core/plan';
 import type { Rhythm } from '@/core/time';
@@ -497,8 +498,31 @@ export const history = mysqlTable(
     at: time('at').notNull(),
     /** What it is about, where that has a history of its own: a notification's id. */
     about: varchar('about', { length: 40 }).notNull().default(''),
+    /** The part of the work that it belongs to. */
+    area: varchar('area', { length: 12 }).$type<Area | ''>().notNull().default(''),
+    /** Its words are kept, so that it is found by them. */
+    indexed: boolean('indexed').notNull().default(false),
   },
-  (t) => [index('history_store').on(t.storeId, t.id), index('history_about').on(t.storeId, t.about, t.id)],
+  (t) => [
+    index('history_store').on(t.storeId, t.id),
+    index('history_about').on(t.storeId, t.about, t.id),
+    index('history_who').on(t.storeId, t.userId, t.id),
+    index('history_area').on(t.storeId, t.area, t.id),
+    index('history_indexed').on(t.indexed),
+  ],
+);
+
+/** Words that entries of the history are found by. */
+export const historyWords = mysqlTable(
+  'history_word',
+  {
+    storeId: storeId(),
+    word: varchar('word', { length: 40 }).notNull(),
+    historyId: id('history_id')
+      .notNull()
+      .references(() => history.id, { onDelete: 'cascade' }),
+  },
+  (t) => [primaryKey({ columns: [t.storeId, t.word, t.historyId] }), index('history_word_entry').on(t.historyId)],
 );
 
 /** Numbers that are given out once each, such as those of orders made here. */

@@ -231,7 +231,8 @@ export async function anonymisePerson(
   await tx
     .update(history)
     // However the address was written, and nothing else of the entry: it names the message that says it.
-    .set({ what: sql`regexp_replace(${history.what}, ${`(?i)\\Q${email}\\E`}, ${instead})` })
+    // Its words are read anew.
+    .set({ indexed: false, what: sql`regexp_replace(${history.what}, ${`(?i)\\Q${email}\\E`}, ${instead})` })
     .where(and(eq(history.storeId, storeId), sql`locate(${email.toLowerCase()}, lower(${history.what})) > 0`));
   await tx
     .update(contradictions)

@@ -18,6 +18,7 @@ import { planNotices } from '../notices/planning';
 import { computeDue, noteSuggesting } from '../suggestions/compute';
 import { planSummaries } from '../summaries/planning';
 import { watchCodes } from './code-watch';
+import { indexHistory } from '../auth/history-search';
 import { indexCustomers } from '../events/find-customers';
 import { passOnReplies } from './replies';
 
@@ -43,6 +44,7 @@ export class Watch {
       await passOnReplies();
       await planNotices();
       for (let rounds = 0; rounds < INDEX_ROUNDS && (await indexCustomers()) > 0; rounds += 1);
+      for (let rounds = 0; rounds < INDEX_ROUNDS && (await indexHistory()) > 0; rounds += 1);
       if (Date.now() - this.suggestingAt > SUGGESTING_EVERY_MS) {
         this.suggestingAt = Date.now();
         await noteSuggesting();

@@ -8,6 +8,7 @@ import { say as colleagues } from '@/words/colleagues';
 import { say as keys } from '@/words/keys';
 import { say as files } from '@/words/files';
 import { say as removed } from '@/words/removed';
+import { say as past } from '@/words/past';
 import { say as sets } from '@/words/sets';
 import { say as settings } from '@/words/settings';
 import { say as sources } from '@/words/sources';
@@ -22,7 +23,18 @@ export function StoreTabs({
   onPart,
 }: {
   base: string;
-  part: TermsPart | 'settings' | 'sources' | 'colleagues' | 'keys' | 'stock' | 'codes' | 'files' | 'sets' | 'removed';
+  part:
+    | TermsPart
+    | 'settings'
+    | 'history'
+    | 'sources'
+    | 'colleagues'
+    | 'keys'
+    | 'stock'
+    | 'codes'
+    | 'files'
+    | 'sets'
+    | 'removed';
   /** On the screen of the terms: another part of it is shown. */
   onPart?: (part: TermsPart) => void;
 }) {
@@ -55,6 +67,7 @@ export function StoreTabs({
           ['files', files.files],
           ['sets', sets.sets],
           ['removed', removed.removed],
+          ['history', past.history],
         ] as const
       ).map(([other, label]) => (
         <Link

@@ -51,6 +51,7 @@ import { sentAs } from './sentAs';
 import { sets } from './sets';
 import { shell } from './shell';
 import { mapping } from './mapping';
+import { past } from './past';
 import { settings } from './settings';
 import { sources } from './sources';
 import { signIn } from './signIn';
@@ -113,6 +114,7 @@ export const de: Translations = {
   sentAs,
   sets,
   mapping,
+  past,
   settings,
   sources,
   shell,

@@ -1,0 +1,30 @@
+import type { TranslationOf } from '../speak';
+import type { say } from '../past';
+
+export const past: TranslationOf<typeof say> = {
+  history: 'Verlauf',
+  historyWords: 'Protokoll Änderungen wer hat was getan Anmeldungen Exporte',
+  words: 'Wörter suchen',
+  wordsHint: 'ganze Wörter, etwa ein Name oder eine Bestellung',
+  who: 'Wer',
+  everybody: 'Alle',
+  what: 'Was',
+  everything: 'Alles',
+  from: 'Von',
+  until: 'Bis',
+  search: 'Suchen',
+  clear: 'Leeren',
+  nothing: 'Es wurde nichts getan, das zu dieser Suche passt.',
+  earlier: 'Früher',
+  newest: 'Neueste',
+  when: 'Wann',
+  done: 'Was getan wurde',
+  access: 'Anmeldungen, Kollegen und Schlüssel',
+  taken: 'Was gelesen oder als Datei gespeichert wurde',
+  messages: 'Nachrichten',
+  languages: 'Sprachen',
+  sending: 'Versand',
+  routing: 'Verteilung',
+  customers: 'Bestellungen und Kunden',
+  store: 'Shop',
+};

@@ -1,0 +1,30 @@
+/** The screen of what everybody did in a store. */
+import { speak } from './speak';
+
+export const say = speak('past', {
+  history: 'History',
+  historyWords: 'audit log changes who did what sign-ins exports',
+  words: 'Find words',
+  wordsHint: 'whole words, such as a name or an order',
+  who: 'Who',
+  everybody: 'Everybody',
+  what: 'What',
+  everything: 'Everything',
+  from: 'From',
+  until: 'Until',
+  search: 'Search',
+  clear: 'Clear',
+  nothing: 'Nothing was done that fits this search.',
+  earlier: 'Earlier',
+  newest: 'Newest',
+  when: 'When',
+  done: 'What was done',
+  access: 'Sign-ins, colleagues and keys',
+  taken: 'What was read or saved as a file',
+  messages: 'Messages',
+  languages: 'Languages',
+  sending: 'Sending',
+  routing: 'Routing',
+  customers: 'Orders and customers',
+  store: 'Store',
+});
