@@ -70,6 +70,7 @@ const SERVER_LAYERS = [
   'events',
   'sources',
   'sending',
+  'hooks',
   'operations',
   'domains',
   'bounces',

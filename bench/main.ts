@@ -6,6 +6,7 @@ import { benchAttached } from './attached';
 import { benchBoard } from './board';
 import { benchFill } from './fill';
 import { benchHostile, printHostile } from './hostile';
+import { benchHistory } from './history';
 import { benchIntake } from './intake';
 import { benchCustomers } from './customers';
 import { benchLanguages } from './languages';
@@ -13,6 +14,7 @@ import { printTable } from './measure';
 import { benchPlanning } from './planning';
 import { benchSending } from './sending';
 import { benchSets } from './sets';
+import { benchSources } from './sources';
 import { benchSuggestions } from './suggestions';
 import { benchTruth, truthOf } from './truth';
 import { benchTyping } from './typing';
@@ -29,11 +31,13 @@ const PARTS = [
   'sets',
   'languages',
   'customers',
+  'sources',
+  'history',
   'typing',
   'truth',
 ] as const;
 const USAGE =
-  'Usage: ./libellus bench [fill|planning|hostile|intake|board|sending|attached|suggestions|sets|languages|customers|typing|truth] (truth: [--lives N]) or ./libellus bench --crash [--rounds N] [--events N] [--json]';
+  'Usage: ./libellus bench [fill|planning|hostile|intake|board|sending|attached|suggestions|sets|languages|customers|sources|history|typing|truth] (truth: [--lives N]) or ./libellus bench --crash [--rounds N] [--events N] [--json]';
 const { values, positionals } = parseArgs({
   allowPositionals: true,
   options: {
@@ -82,6 +86,8 @@ async function runFigures(): Promise<void> {
     ['sets', benchSets],
     ['languages', benchLanguages],
     ['customers', benchCustomers],
+    ['sources', benchSources],
+    ['history', benchHistory],
     ['typing', benchTyping],
   ] as const) {
     if (!wanted(name)) continue;

@@ -23,6 +23,7 @@ import '@/words/notices';
 import '@/words/operations';
 import '@/words/orders';
 import '@/words/placeholders';
+import '@/words/hooks';
 import '@/words/languages';
 import '@/words/policy';
 import '@/words/problems';

@@ -7,6 +7,7 @@ import { config } from '../base/config';
 import { database } from '../db/client';
 import { bounces, deliveries, orders, strayBounces } from '../db/schema';
 import { receiveEvent } from '../events/receive';
+import { noteDeliveries } from '../hooks/note';
 import { newId } from '../base/ids';
 import { log } from '../base/log';
 import { readOwnAddress } from '../sending/returnpath';
@@ -83,6 +84,7 @@ export async function takeBounce(recipient: string, raw: Buffer): Promise<Taken>
             eq(deliveries.state, 'accepted'),
           ),
         );
+      await noteDeliveries(tx, storeId, [deliveryId]);
     }
     if (report.kind === 'hard') {
       await withholdFrom(tx, {

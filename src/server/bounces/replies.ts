@@ -10,6 +10,7 @@ import { log } from '../base/log';
 import { database } from '../db/client';
 import { databaseTime } from '../db/time';
 import { deliveries, replies } from '../db/schema';
+import { noteCalls } from '../hooks/note';
 import { countStray } from './receive';
 
 /** So much is kept of answers to one message; more is turned away. */
@@ -72,6 +73,13 @@ export async function takeReply(deliveryId: string, from: string, raw: Buffer): 
       ...stateOf(automatic),
       dueAt: now,
     });
+  if (result.affectedRows > 0 && !automatic) {
+    const data = {
+      ...{ delivery: deliveryId, orderId: delivery.orderId, notificationId: delivery.notificationId },
+      ...{ from: author?.address ?? from, subject: mail.subject ?? '' },
+    };
+    await noteCalls(db, [{ storeId: delivery.storeId, type: 'reply.received', data }]);
+  }
   log.info({ delivery: deliveryId, automatic }, 'a message was answered');
   return result.affectedRows > 0 ? 'kept' : 'repeated';
 }

@@ -31,6 +31,7 @@ export * from './auth-tables';
 export * from './code-tables';
 export * from './customer-tables';
 export * from './guard-tables';
+export * from './hook-tables';
 export * from './order-tables';
 export * from './reckoned-tables';
 export * from './removed-table';

@@ -4,7 +4,7 @@ import { eq, gte, ne } from 'drizzle-orm';
 import { database } from '../db/client';
 import { askDatabaseTime, databaseNow } from '../db/time';
 import { makeKeyPair } from '../sending/dkim';
-import { domains, heartbeats, installation, keys, services, session, sources } from '../db/schema';
+import { domains, heartbeats, hooks, installation, keys, services, session, sources } from '../db/schema';
 import { HEARTBEAT_MS } from './heartbeat';
 import { resealCheck, SECRET_CHECK } from './secret-check';
 import { seal, unseal } from '../base/secrets';
@@ -41,6 +41,12 @@ export async function changeSecretTo(next: string, old: string): Promise<void> {
         .set({ proof: { ...proof, secret: anew(proof.secret) } })
         .where(eq(sources.id, id));
     }
+    for (const { id, secret } of await tx.select().from(hooks).for('update')) {
+      await tx
+        .update(hooks)
+        .set({ secret: anew(secret) })
+        .where(eq(hooks.id, id));
+    }
     await tx.delete(session);
     // What proves the secret is made if nobody asked for it yet.
     await tx
@@ -75,6 +81,8 @@ export async function giveUpSealed(secret: string): Promise<{ services: number; 
         .set({ proof: { ...proof, secret: unknown } })
         .where(eq(sources.id, id));
     }
+    // Programs that are told of messages need their new secret as well: they are made anew.
+    await tx.delete(hooks);
     const own = await tx.select({ id: domains.id }).from(domains);
     for (const { id } of own) {
       const { privateKey, publicKey } = await makeKeyPair();

@@ -20,6 +20,7 @@ import {
   discountCodes,
   events,
   history,
+  hookCalls,
   listImportParts,
   listImports,
   notWritten,
@@ -243,6 +244,9 @@ export async function anonymisePerson(
         sql`locate(${email.toLowerCase()}, lower(${contradictions.differences})) > 0`,
       ),
     );
+  await tx
+    .delete(hookCalls)
+    .where(and(eq(hookCalls.storeId, storeId), sql`locate(${email.toLowerCase()}, lower(${hookCalls.body})) > 0`));
   // As the shop sent it: whose it was stands anywhere in it.
   await tx
     .delete(sourceRequests)

@@ -1,5 +1,7 @@
 /** Requests that came from outside: kept, taken, and taken again when what was wrong is mended. */
 import { and, asc, desc, eq, inArray, sql } from 'drizzle-orm';
+import { LRUCache } from 'lru-cache';
+import type { Mapping } from '@/core/mapping';
 import { placedSentence, type SchemaProblem } from '@/core/schema';
 import type { Store } from '../auth/access';
 import { newId } from '../base/ids';
@@ -37,7 +39,7 @@ export async function keepRequest(
       ...cut(outcome),
     });
   // Not with each: a few too many do no harm.
-  if (Math.random() < 0.05) await letGo(store.id, sourceId);
+  if (Math.random() < 0.02) await letGo(store.id, sourceId);
   return id;
 }
 
@@ -86,17 +88,30 @@ export async function keepRefusedEvent(
   });
 }
 
+/** Mappings by source and edition: an edition never changes. */
+const published = new LRUCache<string, Mapping>({ max: 200 });
+
+async function publishedMapping(sourceId: string, number: number): Promise<Mapping> {
+  const key = `${sourceId} ${number}`;
+  let mapping = published.get(key);
+  if (!mapping) {
+    const [edition] = await database()
+      .select({ mapping: sourceEditions.mapping })
+      .from(sourceEditions)
+      .where(and(eq(sourceEditions.sourceId, sourceId), eq(sourceEditions.number, number)));
+    mapping = edition!.mapping;
+    published.set(key, mapping);
+  }
+  return mapping;
+}
+
 /** Reads a request by the live edition of its source and takes it; answers what became of it. */
 export async function readRequest(store: Store, source: Source, body: string): Promise<Outcome> {
   const edition = source.live;
-  const [published] = await database()
-    .select()
-    .from(sourceEditions)
-    .where(and(eq(sourceEditions.sourceId, source.id), eq(sourceEditions.number, edition)));
-  if (!source.on || !published) return { state: 'kept', status: 202 };
-  const made = eventOf(published.mapping, {
+  if (!source.on || edition === 0) return { state: 'kept', status: 202 };
+  const made = eventOf(await publishedMapping(source.id, edition), {
     ...{ store, sourceId: source.id, body },
-    key: `${source.id} ${edition} ${store.currency} ${store.timeZone}`,
+    key: `${source.id} ${edition}`,
   });
   const { type = '', word, event, problems } = made;
   if (!event) return { state: 'unheard', status: 202, word, edition };

@@ -13,6 +13,7 @@ import { attempts, bounces, deliveries, sentFiles, sentMessages } from '../db/sc
 import { newId } from '../base/ids';
 import { log } from '../base/log';
 import { dropSecrets } from '../events/secrets';
+import { noteDeliveries } from '../hooks/note';
 import { carries, letGoCarried, shareOutcome } from '../sending/carried';
 import type { FoldedMessage } from '../sending/kept-message';
 import type { Delivery } from './claims';
@@ -153,6 +154,10 @@ async function recordOutcomes(entries: readonly Entry[]): Promise<void> {
         tx,
         changed.filter((e) => e.outcome.state === 'accepted').map((e) => e.delivery.id),
       );
+    }
+    for (const storeId of new Set(changed.map((e) => e.delivery.storeId))) {
+      const told = changed.filter((e) => e.delivery.storeId === storeId).map((e) => e.delivery.id);
+      await noteDeliveries(tx, storeId, told);
     }
     const tried = group.flatMap((e) => attemptOf(e) ?? []);
     if (tried.length > 0) {

@@ -5,6 +5,7 @@ import { say as colleagues } from '@/words/colleagues';
 import { say as customers } from '@/words/customers';
 import { say as keys } from '@/words/keys';
 import { say as languages } from '@/words/languages';
+import { say as hooks } from '@/words/hooks';
 import { say as past } from '@/words/past';
 import { say as removed } from '@/words/removed';
 import { say as replace } from '@/words/replace';
@@ -91,6 +92,7 @@ export const GOALS: readonly Goal[] = inEachLanguage(() => [
   { name: stores.newStore, path: '/store/new', also: stores.newStoreWords, needs: 'store.make' },
   { name: sources.sources, path: '/store/sources', also: sources.sourcesWords },
   { name: past.history, path: '/store/history', also: past.historyWords, needs: 'history.read' },
+  { name: hooks.webhooks, path: '/store/webhooks', also: hooks.webhooksWords },
   { name: settings.settings, path: '/store/settings', also: settings.settingsWords },
   { name: colleagues.colleagues, path: '/store/colleagues', also: colleagues.colleaguesWords },
   { name: keys.keys, path: '/store/keys', also: keys.keysWords },

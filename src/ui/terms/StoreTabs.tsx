@@ -8,6 +8,7 @@ import { say as colleagues } from '@/words/colleagues';
 import { say as keys } from '@/words/keys';
 import { say as files } from '@/words/files';
 import { say as removed } from '@/words/removed';
+import { say as hooks } from '@/words/hooks';
 import { say as past } from '@/words/past';
 import { say as sets } from '@/words/sets';
 import { say as settings } from '@/words/settings';
@@ -26,6 +27,7 @@ export function StoreTabs({
   part:
     | TermsPart
     | 'settings'
+    | 'webhooks'
     | 'history'
     | 'sources'
     | 'colleagues'
@@ -62,6 +64,7 @@ export function StoreTabs({
           ['colleagues', colleagues.colleagues],
           ['keys', keys.keys],
           ['sources', sources.sources],
+          ['webhooks', hooks.webhooks],
           ['stock', stock.stock],
           ['codes', codes.discountCodes],
           ['files', files.files],

@@ -51,6 +51,7 @@ import { sentAs } from './sentAs';
 import { sets } from './sets';
 import { shell } from './shell';
 import { mapping } from './mapping';
+import { hooks } from './hooks';
 import { past } from './past';
 import { settings } from './settings';
 import { sources } from './sources';
@@ -114,6 +115,7 @@ export const de: Translations = {
   sentAs,
   sets,
   mapping,
+  hooks,
   past,
   settings,
   sources,

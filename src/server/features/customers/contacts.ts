@@ -19,6 +19,7 @@ import { AppError } from '../../base/errors';
 import { newId } from '../../base/ids';
 import { database, type Executor } from '../../db/client';
 import { customers, formerAddresses, notifications, stores } from '../../db/schema';
+import { noteCalls } from '../../hooks/note';
 import type { CustomerRecord } from './customer';
 import { linkGoesOut } from '../../events/preferences-link';
 import { say } from '@/words/refusals';
@@ -167,6 +168,7 @@ export async function putContacts(storeId: string, email: string, input: unknown
         .values({ id: newId(), storeId, email, contacts, ...unknown })
         .onDuplicateKeyUpdate({ set: { contacts: sql`values(${customers.contacts})` } });
     }
+    await noteCalls(tx, [{ storeId, type: 'contacts.changed', data: { customer: row?.email ?? email, contacts } }]);
     await historyEntry(
       storeId,
       { name: say.theShop },

@@ -10,6 +10,7 @@ import { database } from '../../db/client';
 import { timeNow } from '../../db/demo-clock';
 import { databaseTime } from '../../db/time';
 import { channels, consents, customers, deliveries } from '../../db/schema';
+import { noteCalls } from '../../hooks/note';
 import { linkGoesOut, openPreferencesUrl, PREFERENCES_MOMENT, type PreferencesOf } from '../../events/preferences-link';
 import { receiveEvent } from '../../events/receive';
 import { setUnsubscribed, unsubscribedOf } from '../../events/unsubscribed';
@@ -186,6 +187,10 @@ export async function keepPreferences({ store, customer }: PreferencesOf, typed:
       .set({ contacts, ...said, revision: typed.revision + 1 })
       .where(and(eq(customers.id, customer.id), eq(customers.revision, typed.revision)));
     if (saved.affectedRows === 0) return false;
+    if (JSON.stringify(contacts) !== JSON.stringify(customer.contacts)) {
+      const data = { customer: customer.email, contacts };
+      await noteCalls(tx, [{ storeId: store.id, type: 'contacts.changed', data }]);
+    }
     const deed = { customer: customer.email };
     await historyEntry(store.id, { name: say.theCustomer }, 'keptPreferences', deed, { db: tx });
     return true;

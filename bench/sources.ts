@@ -1,0 +1,182 @@
+/**
+ * Webhooks of shops: a mapping of 60 places over an order of 200 lines, and requests mapped, kept and planned while a worker sends what they
+ * plan, on the same cores. Limits are what a busy shop needs.
+ */
+import { createHmac, randomBytes } from 'node:crypto';
+import { resolve } from 'node:path';
+import { eq } from 'drizzle-orm';
+import { setUp } from '../ops/setting';
+import type { Mapping } from '../src/core/mapping';
+import type { Row } from './measure';
+import { startSink } from './sending';
+
+const PLACES = 60;
+const LINES = 200;
+const MAPPING_MS = 5;
+const REQUESTS = 2_000;
+const AT_ONCE = 8;
+const WANTED_A_SECOND = 200;
+const TURNS = 30;
+
+/** A mapping with so many places, those of each line among them, and a request that fills them. */
+async function large(): Promise<{ mapping: Mapping; request: unknown }> {
+  const { TARGETS } = await import('../src/core/mapping');
+  const lines = TARGETS.filter((t) => /^\/order\/lines\/\*\/(?!product\/(?:session|downloads|note))/.test(t.to));
+  const others = TARGETS.filter((t) => !t.to.includes('/*') && !t.choices).slice(0, PLACES - lines.length);
+  const value = { text: 'EUR', texts: 'A', money: '12,50', time: 1_764_407_525, whole: 2, number: '19', 'yes-no': 'y' };
+  return {
+    mapping: {
+      event: { table: [], otherwise: 'order.placed' },
+      lists: [{ to: '/order/lines', from: '$.basket.items[*]' }],
+      fields: [...lines, ...others].map(({ to, kind }) => ({
+        to,
+        from: [to.includes('/*') ? `@.${kind.replace('-', '')}` : `$.basket.head.${kind.replace('-', '')}`],
+      })),
+    },
+    request: {
+      basket: {
+        head: Object.fromEntries(Object.entries(value).map(([kind, v]) => [kind.replace('-', ''), v])),
+        items: Array.from({ length: LINES }, () =>
+          Object.fromEntries(Object.entries(value).map(([kind, v]) => [kind.replace('-', ''), v])),
+        ),
+      },
+    },
+  };
+}
+
+const MAPPING: Mapping = {
+  event: { from: '$.what', table: [{ is: 'basket.closed', means: 'order.placed' }] },
+  id: '$.basket.ref',
+  lists: [{ to: '/order/lines', from: '$.basket.items[*]' }],
+  fields: [
+    { to: '/order/number', from: ['$.basket.ref'] },
+    { to: '/order/placedAt', from: ['$.basket.opened'] },
+    { to: '/order/currency', from: ['$.basket.money'] },
+    { to: '/order/channel', from: [], otherwise: 'web-shop' },
+    { to: '/order/customer/email', from: ['$.basket.buyer.mail'] },
+    { to: '/order/lines/*/product/sku', from: ['@.art'] },
+    { to: '/order/lines/*/product/name', from: ['@.title'] },
+    { to: '/order/lines/*/quantity', from: ['@.count'] },
+    { to: '/order/lines/*/unitPrice', from: ['@.each'] },
+  ],
+};
+
+export async function benchSources(): Promise<{ rows: Row[]; notes: string[] }> {
+  process.env.LIBELLUS_LOG = 'silent';
+  const sink = await startSink();
+  const setting = await setUp({
+    basePort: 6_030,
+    dataDir: resolve('.libellus/bench-sources'),
+    demo: true,
+    reset: true,
+    web: false,
+    worker: true,
+  });
+  try {
+    const { compileMapping } = await import('../src/core/mapping');
+    const { database, closeDatabase } = await import('../src/server/db/client');
+    const t = await import('../src/server/db/schema');
+    const { newId } = await import('../src/server/base/ids');
+    const { handleSource } = await import('../src/server/api/sources');
+    const sources = await import('../src/server/features/sources/sources');
+    const { mapping, request } = await large();
+    const apply = compileMapping(mapping);
+    const times: number[] = [];
+    for (let i = 0; i < TURNS + 5; i += 1) {
+      const began = performance.now();
+      const made = apply(request, { currency: 'EUR', timeZone: 'Europe/Berlin' });
+      if ((made.data.order as { lines: unknown[] }).lines.length !== LINES) throw new Error('Lines are missing.');
+      if (i >= 5) times.push(performance.now() - began);
+    }
+    const mapped = times.toSorted((a, b) => a - b)[Math.floor(times.length / 2)]!;
+
+    const db = database();
+    const [person] = await db.select().from(t.user).limit(1);
+    const [store] = await db.select().from(t.stores).where(eq(t.stores.id, 'quillwick'));
+    const access = { store: store!, person: person!, role: 'owner' as const };
+    await db.delete(t.services).where(eq(t.services.storeId, 'quillwick'));
+    await db.insert(t.services).values({
+      ...{
+        id: newId(),
+        storeId: 'quillwick',
+        name: 'Sink',
+        kind: 'local' as const,
+        host: '127.0.0.1',
+        port: sink.port,
+      },
+      ...{ security: 'none' as const, password: '', connections: 4, messagesPerConnection: 1000 },
+    });
+    await db
+      .insert(t.senders)
+      .ignore()
+      .values({ storeId: 'quillwick', kind: 'orders', name: 'Quillwick', address: 'orders@quillwick.example' });
+    const { id, address, secret } = await sources.makeSource(access, {
+      name: 'Bench',
+      proof: { by: 'hmac', header: 'x-signature', algorithm: 'sha256', encoding: 'hex', prefix: '' },
+    });
+    const { revision } = await sources.saveMapping(access, { id, revision: 1, mapping: MAPPING });
+    await sources.publishMapping(access, { id, revision });
+    await sources.switchSource(access, { id, on: true });
+    const token = address.split('/').at(-1)!;
+    const run = randomBytes(3).toString('hex');
+    let serial = 0;
+    const send = async (): Promise<void> => {
+      serial += 1;
+      const body = JSON.stringify({
+        what: 'basket.closed',
+        basket: {
+          ...{ ref: `${run}-${serial}`, opened: '2026-11-29 10:12:05', money: 'EUR' },
+          buyer: { mail: `r${serial}@bench.example` },
+          items: Array.from({ length: 3 }, (_, i) => ({ art: `A-${i}`, title: 'Paper', count: '2', each: '4,90' })),
+        },
+      });
+      const signature = createHmac('sha256', secret).update(body).digest('hex');
+      const answer = await handleSource(
+        new Request('http://libellus.example/', { method: 'POST', body, headers: { 'x-signature': signature } }),
+        token,
+      );
+      const said = (await answer.json()) as { state: string };
+      if (said.state !== 'taken') throw new Error(JSON.stringify(said));
+    };
+    const lanes = async (count: number): Promise<number> => {
+      const began = performance.now();
+      const until = serial + count;
+      await Promise.all(
+        Array.from({ length: AT_ONCE }, async () => {
+          while (serial < until) await send();
+        }),
+      );
+      return count / ((performance.now() - began) / 1000);
+    };
+    await lanes(200);
+    const sentBefore = await db.$count(t.deliveries, eq(t.deliveries.state, 'accepted'));
+    const began = performance.now();
+    const rate = await lanes(REQUESTS);
+    const seconds = (performance.now() - began) / 1000;
+    const sent = (await db.$count(t.deliveries, eq(t.deliveries.state, 'accepted'))) - sentBefore;
+    await closeDatabase();
+    return {
+      rows: [
+        {
+          what: `a mapping of ${PLACES} places over ${LINES} lines, against ${MAPPING_MS} ms`,
+          ours: 1000 / mapped,
+          theirs: 1000 / MAPPING_MS,
+          atLeast: 1,
+        },
+        {
+          what: `requests of a shop mapped, kept and planned beside sending, against ${WANTED_A_SECOND} a second`,
+          ours: rate,
+          theirs: WANTED_A_SECOND,
+          atLeast: 1,
+        },
+      ],
+      notes: [
+        `Mapping: ${mapped.toFixed(2)} ms (under ${MAPPING_MS} wanted).`,
+        `Requests: ${rate.toFixed(0)} a second (${WANTED_A_SECOND} wanted), while a worker sent ${(sent / seconds).toFixed(0)} messages a second.`,
+      ],
+    };
+  } finally {
+    await setting.end();
+    sink.child.disconnect();
+  }
+}
