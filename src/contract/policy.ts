@@ -60,6 +60,7 @@ export const POLICY = {
   'colleague.edit': ['owner'],
   'key.edit': ['owner'],
   'settings.edit': ['owner'],
+  'store.close': ['owner'],
   'history.read': ['owner'],
   'source.edit': ['owner'],
   'customer.data': ['owner', 'support'],
@@ -111,10 +112,17 @@ export const ACTION_WORDS: Record<Action, string> = inEachLanguage(() => ({
   'colleague.edit': say.editColleagues,
   'key.edit': say.editKeys,
   'settings.edit': say.editSettings,
+  'store.close': say.closeStores,
   'history.read': say.readHistory,
   'source.edit': say.editSources,
   'customer.data': say.exportOrEraseWhatIs,
 }));
+
+/** What can be done in a store that is closed: reading, saving as files, a further store, and opening it again. */
+export const WHEN_CLOSED: ReadonlySet<Action> = new Set<Action>([
+  ...(['store.read', 'store.make', 'store.close', 'history.read', 'api.read', 'set.take'] as const),
+  ...(['data.export', 'customers.export', 'customer.data'] as const),
+]);
 
 export function may(role: Role, action: Action): boolean {
   return (POLICY[action] as readonly Role[]).includes(role);

@@ -73,6 +73,8 @@ export const say = speak('history', {
   notedShopMail: '{$who} noted a message of the shop system: {$mail}',
   struckShopMail: '{$who} struck out a message of the shop system: {$mail}',
   changedStoreSettings: '{$who} changed the settings of the store: {$changes}',
+  closedStore: '{$who} closed the store {$name}',
+  reopenedStore: '{$who} reopened the store {$name}',
   madeHook: '{$who} made the webhook {$name}',
   changedHook: '{$who} changed the webhook {$name}',
   removedHook: '{$who} removed the webhook {$name}',

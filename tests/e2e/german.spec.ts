@@ -109,6 +109,7 @@ const SCREENS = [
   'store/colleagues',
   'store/keys',
   'store/settings',
+  'store/stores',
   'store/webhooks',
   'store/history',
   'store/sources',

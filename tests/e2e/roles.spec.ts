@@ -42,6 +42,7 @@ const OFFERED: readonly Offered[] = [
   { at: ORDER, what: button('What happens next'), action: 'order.place' },
   { at: '/store/payment', what: button(/^Save/), action: 'terms.edit' },
   { at: '/store/webhooks', what: button('New webhook ...'), action: 'key.edit' },
+  { at: '/store/stores', what: button('Close ... Quillwick'), action: 'store.close' },
   { at: '/store/sources', what: button('New source ...'), action: 'source.edit' },
   { at: '/store/settings', what: button('Save settings'), action: 'settings.edit' },
   { at: '/store/keys', what: button('New key ...'), action: 'key.edit' },

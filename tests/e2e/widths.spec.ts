@@ -46,6 +46,7 @@ const SCREENS: Record<string, string> = {
   Own: '/you',
   Keys: '/store/keys',
   Settings: '/store/settings',
+  Stores: '/store/stores',
   Webhooks: '/store/webhooks',
   History: '/store/history',
   Sources: '/store/sources',

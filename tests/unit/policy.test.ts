@@ -45,6 +45,7 @@ const TABLE: Record<Action, string> = {
   'colleague.edit': 'owner',
   'key.edit': 'owner',
   'settings.edit': 'owner',
+  'store.close': 'owner',
   'history.read': 'owner',
   'source.edit': 'owner',
   'customer.data': 'owner support',

@@ -8,6 +8,7 @@ export const PROBLEM_TYPES = {
   'not-taken': 400,
   'not-signed': 401,
   'no-reading-key': 401,
+  closed: 403,
   'not-found': 404,
   contradiction: 409,
   'too-large': 413,

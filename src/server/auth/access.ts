@@ -5,8 +5,9 @@ import { database } from '../db/client';
 import { memberships, stores } from '../db/schema';
 import { AppError } from '../base/errors';
 import { auth } from './auth';
-import { may, ROLE_WORDS, type Action, type Role } from '../../contract/policy';
+import { may, ROLE_WORDS, WHEN_CLOSED, type Action, type Role } from '../../contract/policy';
 import { say } from '@/words/refusals';
+import { say as closing } from '@/words/stores';
 
 export interface Person {
   id: string;
@@ -90,6 +91,9 @@ export async function accessOf(person: Person, storeId: string, action: Action):
     }),
   };
   refuseUnless(found, action);
+  if (row.store.closedAt && !WHEN_CLOSED.has(action)) {
+    throw new AppError('forbidden', closing.refusedClosed({ name: row.store.name }));
+  }
   return found;
 }
 

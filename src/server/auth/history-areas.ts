@@ -54,7 +54,7 @@ const DEEDS: Record<Area, readonly Deed[]> = {
   store: [
     ...(['addedCode', 'changedCode', 'deletedCode', 'countedStock', 'changedThreshold'] as const),
     ...(['removedThreshold', 'addedSeries', 'changedSeries', 'deletedSeries', 'addedFile', 'removedFile'] as const),
-    ...(['madeHook', 'changedHook', 'removedHook'] as const),
+    ...(['madeHook', 'changedHook', 'removedHook', 'closedStore', 'reopenedStore'] as const),
     ...(['changedStoreSettings', 'changedTerms', 'madeStore', 'madeSource', 'changedSource'] as const),
     ...(['removedSource', 'switchedSourceOn', 'switchedSourceOff', 'publishedMapping', 'tookAgain'] as const),
   ],

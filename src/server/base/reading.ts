@@ -39,6 +39,7 @@ import '@/words/shell';
 import '@/words/signIn';
 import '@/words/sources';
 import '@/words/stock';
+import '@/words/stores';
 import '@/words/syntax';
 import '@/words/tests';
 import '@/words/timing';

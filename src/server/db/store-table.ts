@@ -7,7 +7,7 @@ import type { Terms } from '@/core/terms';
 import { ANY_CONTACTS, type ContactLimits } from '../../core/order/contacts';
 import { DEFAULT_RETENTION, type Retention } from '../../core/retention';
 import type { Holiday } from '../../core/time/holidays';
-import { json, lookColumn } from './columns';
+import { json, lookColumn, time } from './columns';
 
 export const stores = mysqlTable('store', {
   id: varchar('id', { length: 40 }).primaryKey(),
@@ -49,6 +49,9 @@ export const stores = mysqlTable('store', {
     .$defaultFn(() => []),
   /** Its customers have a page where they keep language, contacts and wanted messages. */
   preferencesPage: boolean('preferences_page').notNull().default(false),
+  /** Since when it is closed: no event is taken, nothing is changed. */
+  closedAt: time('closed_at'),
+  closedBy: varchar('closed_by', { length: 120 }).notNull().default(''),
   /** How long what is kept of customers is kept. */
   retention: json<Retention>('retention')
     .notNull()

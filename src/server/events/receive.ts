@@ -148,10 +148,12 @@ async function record(tx: Executor, storeId: string, told: OrderEvent, time: num
       timeZone: stores.timeZone,
       settingsRevision: stores.settingsRevision,
       currency: stores.currency,
+      closedAt: stores.closedAt,
     })
     .from(stores)
     .where(eq(stores.id, storeId));
   if (!store) throw new AppError('not-found', `There is no store "${storeId}".`);
+  if (store.closedAt) throw new AppError('forbidden', `The store ${store.name} is closed: nothing is taken for it.`);
   const prepared = await plannerOf(tx, store);
   const channel = prepared.channels.get(order.channel);
   if (!channel) throw unknownChannel(prepared, store, event);

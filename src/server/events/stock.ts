@@ -33,6 +33,7 @@ export async function receiveCount(storeId: string, event: OrderEvent, db: Datab
   }
   const [store] = await db.select().from(stores).where(eq(stores.id, storeId));
   if (!store) throw new AppError('not-found', `There is no store "${storeId}".`);
+  if (store.closedAt) throw new AppError('forbidden', `The store ${store.name} is closed: nothing is taken for it.`);
   const told = event.data.details!.stock!;
   const product = await productOf(db, store, told.sku);
   return retryingDeadlocks(() => db.transaction((tx) => record(tx, store, product, { event, at, now })));

@@ -13,7 +13,7 @@ export const takeEvent = (storeId: string, event: OrderEvent, db: Database = dat
 
 /** An event that cannot be taken: of another shape, or against what is known of its order. */
 export interface NotTaken {
-  why: 'not-taken' | 'contradiction';
+  why: 'not-taken' | 'contradiction' | 'closed';
   title: string;
   problems: readonly FieldProblem[];
 }
@@ -42,9 +42,11 @@ export async function takeTold(
     const { deliveries, known } = await takeEvent(storeId, checked.value);
     return { deliveries, known };
   } catch (error) {
-    if (!(error instanceof AppError) || (error.code !== 'invalid' && error.code !== 'conflict')) throw error;
-    const { message, problems } = error;
-    return error.code === 'invalid'
+    if (!(error instanceof AppError)) throw error;
+    const { code, message, problems } = error;
+    if (code === 'forbidden') return { why: 'closed', title: message, problems: [] };
+    if (code !== 'invalid' && code !== 'conflict') throw error;
+    return code === 'invalid'
       ? { why: 'not-taken', title: `${message} ${problems.map(placedSentence).join(' ')}`, problems }
       : { why: 'contradiction', title: `${message} ${problems.map((p) => p.message).join(' ')}`, problems };
   }

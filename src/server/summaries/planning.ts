@@ -1,5 +1,5 @@
 /** Summaries of orders: worked out when their times come, one for each colleague, of the orders that their rules name. */
-import { and, asc, eq, exists, gt, gte, inArray, lt, ne, notInArray, or, sql } from 'drizzle-orm';
+import { and, asc, eq, exists, gt, gte, inArray, lt, ne, notInArray, or, sql, isNull } from 'drizzle-orm';
 import { conditionHolds } from '@/core/conditions';
 import { SUMMARY } from '@/core/moments';
 import { nothingOf, type Order } from '@/core/order';
@@ -36,7 +36,7 @@ export async function planSummaries(): Promise<number> {
     .select({ notification: notifications, store: stores })
     .from(notifications)
     .innerJoin(stores, eq(stores.id, notifications.storeId))
-    .where(and(eq(notifications.moment, SUMMARY), eq(notifications.on, true)));
+    .where(and(eq(notifications.moment, SUMMARY), eq(notifications.on, true), isNull(stores.closedAt)));
   await forgetOff(rows.map((r) => r.notification.id));
   const now = await timeNow();
   let planned = 0;

@@ -93,6 +93,7 @@ export const GOALS: readonly Goal[] = inEachLanguage(() => [
   { name: sources.sources, path: '/store/sources', also: sources.sourcesWords },
   { name: past.history, path: '/store/history', also: past.historyWords, needs: 'history.read' },
   { name: hooks.webhooks, path: '/store/webhooks', also: hooks.webhooksWords },
+  { name: stores.stores, path: '/store/stores', also: stores.storesWords },
   { name: settings.settings, path: '/store/settings', also: settings.settingsWords },
   { name: colleagues.colleagues, path: '/store/colleagues', also: colleagues.colleaguesWords },
   { name: keys.keys, path: '/store/keys', also: keys.keysWords },

@@ -14,6 +14,7 @@ import { say as sets } from '@/words/sets';
 import { say as settings } from '@/words/settings';
 import { say as sources } from '@/words/sources';
 import { say as stock } from '@/words/stock';
+import { say as stores } from '@/words/stores';
 
 const look = (here: boolean): string =>
   `rounded-control px-3 py-1 text-sm text-ink ${here ? 'bg-petrol-tint font-semibold text-petrol-deep' : 'hover:bg-panel'}`;
@@ -27,6 +28,7 @@ export function StoreTabs({
   part:
     | TermsPart
     | 'settings'
+    | 'stores'
     | 'webhooks'
     | 'history'
     | 'sources'
@@ -71,6 +73,7 @@ export function StoreTabs({
           ['sets', sets.sets],
           ['removed', removed.removed],
           ['history', past.history],
+          ['stores', stores.stores],
         ] as const
       ).map(([other, label]) => (
         <Link

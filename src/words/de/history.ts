@@ -73,6 +73,8 @@ export const history: TranslationOf<typeof say> = {
   notedShopMail: '{$who} hat eine Nachricht des Shopsystems eingetragen: {$mail}',
   struckShopMail: '{$who} hat eine Nachricht des Shopsystems gestrichen: {$mail}',
   changedStoreSettings: '{$who} hat die Einstellungen des Shops geändert: {$changes}',
+  closedStore: '{$who} hat den Shop {$name} geschlossen',
+  reopenedStore: '{$who} hat den Shop {$name} wieder geöffnet',
   madeHook: '{$who} hat den Webhook {$name} angelegt',
   changedHook: '{$who} hat den Webhook {$name} geändert',
   removedHook: '{$who} hat den Webhook {$name} entfernt',

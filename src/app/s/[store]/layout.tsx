@@ -5,7 +5,10 @@ import { pageAccess } from '@/app/page-access';
 import { searchAction } from './actions';
 import { DaysOffOf } from '@/ui/parts/daysOff';
 import { Spine } from '@/ui/shell/Spine';
+import { may } from '@/contract/policy';
+import Link from '@/ui/parts/Link';
 import { say } from '@/words/pages';
+import { say as words } from '@/words/stores';
 
 export default async function StoreLayout({
   children,
@@ -29,6 +32,16 @@ export default async function StoreLayout({
         onSearch={searchAction.bind(null, access.store.id)}
       />
       <main id="page" tabIndex={-1} className="focus:outline-none min-h-0 min-w-0 flex-1 max-lg:overflow-auto">
+        {access.store.closedAt && (
+          <p role="status" className="border-b border-rule bg-petrol-tint px-5 py-2 text-sm">
+            {words.bannerClosed({ name: access.store.name })}{' '}
+            {may(access.role, 'store.close') && (
+              <Link href={`/s/${access.store.id}/store/stores`} className="link">
+                {words.bannerReopen}
+              </Link>
+            )}
+          </p>
+        )}
         <DaysOffOf days={access.store.holidays.map((h) => h.on)}>{children}</DaysOffOf>
       </main>
     </div>
