@@ -12,7 +12,7 @@ import { receiveEvent } from '@/server/events/receive';
 import { putContacts } from '@/server/features/customers/contacts';
 import { changeHook, hook, loadHooks, makeHook, removeHook, repeatCall, testHook } from '@/server/features/hooks/hooks';
 import { eraseCustomer } from '@/server/features/people/customer-data';
-import { callDue } from '@/server/hooks/call';
+import { Caller } from '@/server/hooks/call';
 import { accessAs, connectService, placedEvent, SHOP, useDatabase } from './fixture';
 import { drain, reader } from './orders';
 
@@ -54,7 +54,8 @@ async function made(types: readonly HookType[] = HOOK_TYPES): Promise<{ id: stri
   return { id: row!.id, secret };
 }
 const callAll = async (): Promise<void> => {
-  while ((await callDue()) > 0);
+  const caller = new Caller();
+  while ((await caller.turn()) > 0) await caller.rest();
 };
 const dueNow = () =>
   database()

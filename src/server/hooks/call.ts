@@ -1,7 +1,7 @@
 /** Calls programs (Standard Webhooks): signed, tried again with growing waits, given up after three days. */
 import { request as httpRequest, type IncomingMessage } from 'node:http';
 import { request as httpsRequest } from 'node:https';
-import { and, asc, eq, inArray, lt, lte } from 'drizzle-orm';
+import { and, asc, eq, inArray, lt, lte, notInArray } from 'drizzle-orm';
 import { Webhook } from 'standardwebhooks';
 import { log } from '../base/log';
 import { unseal } from '../base/secrets';
@@ -11,7 +11,8 @@ import { databaseTime } from '../db/time';
 import { authorities } from '../sending/authorities';
 import { resolveHost } from '../sending/dns';
 
-const AT_ONCE = 20;
+/** Calls at a time, and of them for one program. */
+const [AT_ONCE, EACH] = [20, 5];
 const PATIENCE_MS = 15_000;
 /** For so long a call is one process's; then another may make it. */
 const LEASE_MS = 60_000;
@@ -23,37 +24,74 @@ const KEPT_MS = 30 * 24 * 60 * MINUTE;
 type Call = typeof hookCalls.$inferSelect;
 type Hook = typeof hooks.$inferSelect;
 
-/** Makes the calls that are due. Answers how many were made. */
-export async function callDue(): Promise<number> {
-  const due = await claim();
-  await Promise.all(due.map(({ call, hook }) => one(call, hook)));
-  return due.length;
+/** Makes the calls that are due, several at once. A program that is slow takes a few of the places, and the others are told meanwhile. */
+export class Caller {
+  private readonly running = new Map<string, number>();
+  private readonly calls = new Set<Promise<void>>();
+
+  /** Begins what is due and has a place; answers how much that was. */
+  async turn(): Promise<number> {
+    const room = AT_ONCE - this.calls.size;
+    if (room <= 0) return 0;
+    const busy = [...this.running].filter(([, n]) => n >= EACH).map(([hook]) => hook);
+    const due = await claim(room, busy);
+    for (const { call, hook } of due) this.begin(call, hook);
+    return due.length;
+  }
+
+  /** Resolves when what was begun has ended. */
+  async rest(): Promise<void> {
+    await Promise.all(this.calls);
+  }
+
+  private begin(call: Call, hook: Hook): void {
+    this.running.set(hook.id, (this.running.get(hook.id) ?? 0) + 1);
+    const made = one(call, hook)
+      // Another process makes it when its lease is over.
+      .catch((error: unknown) => log.warn({ err: error, hook: hook.id }, 'a call could not be written down'))
+      .finally(() => {
+        this.calls.delete(made);
+        const left = (this.running.get(hook.id) ?? 1) - 1;
+        if (left > 0) this.running.set(hook.id, left);
+        else this.running.delete(hook.id);
+      });
+    this.calls.add(made);
+  }
 }
 
-/** Takes calls that are due, so that no other process makes them as well. Those of a program that is switched off wait. */
-async function claim(): Promise<{ call: Call; hook: Hook }[]> {
+/** Takes calls that are due, a few of each program, so that no other process makes them as well. Those of one that is off wait. */
+async function claim(limit: number, busy: readonly string[]): Promise<{ call: Call; hook: Hook }[]> {
   const now = await databaseTime();
   return database().transaction(async (tx) => {
     const rows = await tx
       .select({ call: hookCalls, hook: hooks })
       .from(hookCalls)
       .innerJoin(hooks, eq(hooks.id, hookCalls.hookId))
-      .where(and(eq(hookCalls.state, 'waiting'), lte(hookCalls.dueAt, new Date(now)), eq(hooks.on, true)))
+      .where(
+        and(
+          eq(hookCalls.state, 'waiting'),
+          lte(hookCalls.dueAt, new Date(now)),
+          eq(hooks.on, true),
+          busy.length > 0 ? notInArray(hooks.id, [...busy]) : undefined,
+        ),
+      )
       .orderBy(asc(hookCalls.dueAt))
-      .limit(AT_ONCE)
+      .limit(limit)
       .for('update', { skipLocked: true });
-    if (rows.length > 0) {
+    const taken = new Map<string, number>();
+    const due = rows.filter(({ hook }) => {
+      const n = (taken.get(hook.id) ?? 0) + 1;
+      taken.set(hook.id, n);
+      return n <= EACH;
+    });
+    if (due.length > 0) {
+      const ids = due.map((r) => r.call.id);
       await tx
         .update(hookCalls)
         .set({ dueAt: new Date(now + LEASE_MS) })
-        .where(
-          inArray(
-            hookCalls.id,
-            rows.map((r) => r.call.id),
-          ),
-        );
+        .where(inArray(hookCalls.id, ids));
     }
-    return rows;
+    return due;
   });
 }
 

@@ -12,7 +12,7 @@ import { forgetOldBeats } from '../operations/heartbeat';
 import { log } from '../base/log';
 import { forgetOld } from '../people/retention';
 import { tellOwners } from '../sending/notice';
-import { callDue, forgetCalls } from '../hooks/call';
+import { forgetCalls } from '../hooks/call';
 import { forgetOldUse } from '../sending/service-use';
 import { readKept } from '../base/reading';
 import { planNotices } from '../notices/planning';
@@ -32,8 +32,6 @@ const FORGET_FOR_MS = 60_000;
 
 /** Customers are made findable so many rounds at a time. */
 const INDEX_ROUNDS = 20;
-/** Programs are told in so many rounds, so that a slow one holds nothing else up for long. */
-const CALL_ROUNDS = 5;
 
 export class Watch {
   private forgottenAt = 0;
@@ -45,7 +43,6 @@ export class Watch {
   async turn(): Promise<void> {
     try {
       await passOnReplies();
-      for (let rounds = 0; rounds < CALL_ROUNDS && (await callDue()) > 0; rounds += 1);
       await planNotices();
       for (let rounds = 0; rounds < INDEX_ROUNDS && (await indexCustomers()) > 0; rounds += 1);
       for (let rounds = 0; rounds < INDEX_ROUNDS && (await indexHistory()) > 0; rounds += 1);

@@ -3,6 +3,7 @@ import { hostname } from 'node:os';
 import { randomBytes } from 'node:crypto';
 import { config } from '../base/config';
 import { askDatabaseTime, databaseNow } from '../db/time';
+import { Caller } from '../hooks/call';
 import { beat, HEARTBEAT_MS } from '../operations/heartbeat';
 import { secretTrouble } from '../operations/secret-check';
 import { listenForBounces } from '../bounces/listener';
@@ -18,6 +19,7 @@ import { threadsOf } from './threads';
 
 const POLL_MS = 250;
 const WATCH_MS = 2_000;
+const CALLS_MS = 1_000;
 /** Claimed at a time for each slot, at most. */
 const MOST_EACH = 8;
 
@@ -51,6 +53,7 @@ export class Worker {
   private readonly lines = new Lines();
   private readonly recorder = new Recorder();
   private readonly watch = new Watch();
+  private readonly caller = new Caller();
   /** How many to claim next: what it sends in about a second, so that other workers find something left of what is due. */
   private wanted: number;
 
@@ -65,6 +68,7 @@ export class Worker {
     await this.beat().catch(() => undefined);
     const listening = await this.listen();
     const watching = this.keepWatch();
+    const calling = this.keepCalling();
     log.info({ worker: this.id }, 'worker started');
     while (!this.stopping) {
       try {
@@ -77,7 +81,7 @@ export class Worker {
       }
     }
     clearInterval(beating);
-    await Promise.all([watching, listening?.close()]);
+    await Promise.all([watching, calling, listening?.close()]);
     this.lines.quit();
     log.info({ worker: this.id }, 'worker stopped');
   }
@@ -90,6 +94,18 @@ export class Worker {
       log.warn({ err: error }, 'this worker does not listen for bounces');
       return undefined;
     });
+  }
+
+  /** Tells programs what they want to know, beside sending and waiting for neither. */
+  private async keepCalling(): Promise<void> {
+    while (!this.stopping) {
+      const begun = await this.caller.turn().catch((error: unknown) => {
+        log.warn({ err: error }, 'programs could not be told; trying again');
+        return 0;
+      });
+      await pause(begun > 0 ? POLL_MS : CALLS_MS);
+    }
+    await this.caller.rest();
   }
 
   private async keepWatch(): Promise<void> {

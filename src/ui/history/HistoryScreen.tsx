@@ -49,7 +49,7 @@ export function HistoryScreen({
         <input
           {...ids}
           type={type}
-          className={`input ${name === 'words' ? 'w-64' : 'w-40'}`}
+          className={`input ${name === 'words' ? 'w-60' : 'w-36'}`}
           placeholder={hint}
           maxLength={120}
           value={form[name]}
@@ -76,7 +76,7 @@ export function HistoryScreen({
             {(ids) => (
               <Choose
                 id={ids.id}
-                className="w-44"
+                className="w-40"
                 value={form.who}
                 choices={[{ value: '', label: say.everybody }, ...people.map((p) => ({ value: p.id, label: p.name }))]}
                 onChange={(who) => go({ ...form, who })}
@@ -87,7 +87,7 @@ export function HistoryScreen({
             {(ids) => (
               <Choose
                 id={ids.id}
-                className="w-64"
+                className="w-56"
                 value={form.area}
                 choices={[
                   { value: '', label: say.everything },

@@ -3,13 +3,13 @@
 import { useState } from 'react';
 import { toast } from 'sonner';
 import type { RequestRow, TakenAgain } from '@/contract/sources';
-import { placedSentence } from '@/core/schema';
 import type { Result } from '@/core/result';
 import { Dialog } from '../parts/Dialog';
 import { Time } from '../parts/format';
 import Link from '../parts/Link';
 import { answered, valueOrToast } from '../parts/result';
 import { Head } from '../parts/Table';
+import { placedProblems } from './labels';
 import { STATE_WORDS } from './states';
 import { say } from '@/words/sources';
 import { say as common } from '@/words/common';
@@ -101,9 +101,11 @@ export function RequestsTable({
                 )}
                 {r.problems.length > 0 ? (
                   <ul className="text-slate">
-                    {r.problems.slice(0, 3).map((p) => (
-                      <li key={`${p.path} ${p.message}`}>{placedSentence(p)}</li>
-                    ))}
+                    {placedProblems(r.problems)
+                      .slice(0, 4)
+                      .map((words) => (
+                        <li key={words}>{words}</li>
+                      ))}
                   </ul>
                 ) : (
                   r.why && <p className="text-slate">{r.why}</p>

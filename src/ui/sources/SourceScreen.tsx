@@ -6,7 +6,7 @@ import { toast } from 'sonner';
 import type { ChangeSource, RequestRow, SaveMapping, SourcePage, TakenAgain, Tried } from '@/contract/sources';
 import type { Mapping } from '@/core/mapping';
 import { point, queryOf, type Pointed } from '@/core/mapping/pointing';
-import { isCurrency, placedSentence } from '@/core/schema';
+import { isCurrency } from '@/core/schema';
 import type { Failure, Result } from '@/core/result';
 import { Dialog, DialogFoot } from '../parts/Dialog';
 import { Pick as Choose, Segments } from '../parts/fields';
@@ -16,7 +16,7 @@ import { answered, valueOrToast } from '../parts/result';
 import { Switch } from '../parts/Switch';
 import { useKeptChanges } from '../parts/useKeptChanges';
 import { JsonTree } from './JsonTree';
-import { placeLabel } from './labels';
+import { placedProblems, placeLabel } from './labels';
 import { EVENT, fillings, fillOf, gapsIn, ID, otherProblems } from './mapped';
 import { PlacesPart, shownPlaces } from './PlacesPart';
 import { pointId } from './PlaceRow';
@@ -347,9 +347,11 @@ function MappingView(props: SourceProps & { work: ReturnType<typeof useMapping> 
           {tried && tried.length > 1 && <p className="text-slate">{goodWords(tried)}</p>}
           {others.length > 0 && (
             <ul className="mt-1 text-madder">
-              {others.slice(0, 5).map((p) => (
-                <li key={`${p.path} ${p.message}`}>{placedSentence(p)}</li>
-              ))}
+              {placedProblems(others)
+                .slice(0, 5)
+                .map((words) => (
+                  <li key={words}>{words}</li>
+                ))}
             </ul>
           )}
           {failure && failure.problems.length === 0 && <Trouble>{failure.message}</Trouble>}

@@ -1,4 +1,5 @@
 /** What places of an order are called where a shop's values are shown their way. */
+import { placedSentence, type SchemaProblem } from '@/core/schema';
 import { inEachLanguage } from '@/words/speak';
 import { say } from '@/words/sources';
 
@@ -118,3 +119,19 @@ export function placeLabel(to: string): string {
   const label = shortLabel(to);
   return label === '' ? group : group === say.gOrder ? label : `${group}: ${label}`;
 }
+
+/** A problem of an event as a sentence that begins with its place as the mapping's screen calls it. */
+export function placedProblem({ path, message }: SchemaProblem): string {
+  const [, ...steps] = path.split('/');
+  if (steps[0] !== 'data' || steps.length < 3) return placedSentence({ path, message });
+  const place = `/${steps
+    .slice(1)
+    .map((step) => (/^\d+$/.test(step) ? '*' : step))
+    .join('/')}`;
+  return `${placeLabel(place.replace(/\/\*$/, ''))}: ${message}`;
+}
+
+/** Problems as sentences, each once: the same in several entries of a list is one. */
+export const placedProblems = (problems: readonly SchemaProblem[]): string[] => [
+  ...new Set(problems.map(placedProblem)),
+];

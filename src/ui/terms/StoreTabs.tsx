@@ -42,49 +42,60 @@ export function StoreTabs({
   /** On the screen of the terms: another part of it is shown. */
   onPart?: (part: TermsPart) => void;
 }) {
+  const link = ([other, label]: readonly [string, string]) => (
+    <Link
+      key={other}
+      href={`${base}/store/${other}`}
+      aria-current={part === other ? 'page' : undefined}
+      className={look(part === other)}
+    >
+      {label}
+    </Link>
+  );
   return (
-    <nav aria-label={say.partsOfTheStore} className="flex flex-wrap gap-1">
-      {TERMS_PARTS.map((p) => (
-        <Link
-          key={p.id}
-          href={`${base}/store/${p.id}`}
-          aria-current={p.id === part ? 'page' : undefined}
-          className={look(p.id === part)}
-          onClick={(e) => {
-            if (!onPart || e.metaKey || e.ctrlKey || e.shiftKey) return;
-            e.preventDefault();
-            window.history.replaceState(null, '', `${base}/store/${p.id}`);
-            onPart(p.id);
-          }}
-        >
-          {p.label}
-        </Link>
-      ))}
-      {(
-        [
-          ['settings', settings.settings],
-          ['colleagues', colleagues.colleagues],
-          ['keys', keys.keys],
-          ['sources', sources.sources],
-          ['webhooks', hooks.webhooks],
-          ['stock', stock.stock],
-          ['codes', codes.discountCodes],
-          ['files', files.files],
-          ['sets', sets.sets],
-          ['removed', removed.removed],
-          ['history', past.history],
-          ['stores', stores.stores],
-        ] as const
-      ).map(([other, label]) => (
-        <Link
-          key={other}
-          href={`${base}/store/${other}`}
-          aria-current={part === other ? 'page' : undefined}
-          className={look(part === other)}
-        >
-          {label}
-        </Link>
-      ))}
+    <nav aria-label={say.partsOfTheStore} className="flex flex-col gap-1">
+      <div className="flex flex-wrap gap-1">
+        {TERMS_PARTS.map((p) => (
+          <Link
+            key={p.id}
+            href={`${base}/store/${p.id}`}
+            aria-current={p.id === part ? 'page' : undefined}
+            className={look(p.id === part)}
+            onClick={(e) => {
+              if (!onPart || e.metaKey || e.ctrlKey || e.shiftKey) return;
+              e.preventDefault();
+              window.history.replaceState(null, '', `${base}/store/${p.id}`);
+              onPart(p.id);
+            }}
+          >
+            {p.label}
+          </Link>
+        ))}
+        {SOLD().map(link)}
+      </div>
+      <div className="flex flex-wrap gap-1">{RUN().map(link)}</div>
     </nav>
   );
 }
+
+/** What is sold and sent, beside its terms. */
+const SOLD = () =>
+  [
+    ['stock', stock.stock],
+    ['codes', codes.discountCodes],
+    ['files', files.files],
+    ['sets', sets.sets],
+    ['removed', removed.removed],
+  ] as const;
+
+/** What the store itself is, who works in it, and which programs it speaks with. */
+const RUN = () =>
+  [
+    ['settings', settings.settings],
+    ['colleagues', colleagues.colleagues],
+    ['keys', keys.keys],
+    ['sources', sources.sources],
+    ['webhooks', hooks.webhooks],
+    ['history', past.history],
+    ['stores', stores.stores],
+  ] as const;

@@ -22,7 +22,7 @@ import { AppError } from '../../base/errors';
 import { newId } from '../../base/ids';
 import { seal } from '../../base/secrets';
 import { database } from '../../db/client';
-import { channels, sourceEditions, sourceRequests, sources, type Proof } from '../../db/schema';
+import { channels, orders, sourceEditions, sourceRequests, sources, type Proof } from '../../db/schema';
 import { databaseTime } from '../../db/time';
 import { EVENT_TYPES } from '../../events/schema';
 import { eventOf } from '../../sources/map';
@@ -121,15 +121,34 @@ function withoutSecret(proof: Proof): ProofForm {
   return shown;
 }
 
-/** What a source begins with: every request is an order that was placed, through the store's first channel. */
+/** So many of the newest orders say which channel most come through. */
+const LATELY = 500;
+
+/** What a source begins with: every request is an order that was placed, through the channel that most orders came through of late. */
 async function beginning({ store }: Access): Promise<Mapping> {
-  const [channel] = await database()
-    .select({ id: channels.id })
-    .from(channels)
-    .where(eq(channels.storeId, store.id))
-    // Not one of a marketplace, if there is another.
-    .orderBy(desc(channels.customerMail), asc(channels.maskedDomain), asc(channels.id))
-    .limit(1);
+  const lately = database()
+    .select({ channel: orders.channel })
+    .from(orders)
+    .where(eq(orders.storeId, store.id))
+    .orderBy(desc(orders.id))
+    .limit(LATELY)
+    .as('lately');
+  const [[busiest], [first]] = await Promise.all([
+    database()
+      .select({ id: channels.id })
+      .from(lately)
+      .innerJoin(channels, and(eq(channels.storeId, store.id), eq(channels.id, lately.channel)))
+      .groupBy(channels.id)
+      .orderBy(desc(count()))
+      .limit(1),
+    database()
+      .select({ id: channels.id })
+      .from(channels)
+      .where(eq(channels.storeId, store.id))
+      .orderBy(asc(channels.id))
+      .limit(1),
+  ]);
+  const channel = busiest ?? first;
   return {
     event: { table: [], otherwise: 'order.placed' },
     lists: [],
