@@ -211,7 +211,7 @@ export const say = speak('sources', {
   pTaxRate: 'Tax in percent',
   pDiscount: 'Discount',
   pDiscounts: 'Discounts',
-  pLabel: 'Name',
+  pLabel: 'Label',
   pCode: 'Code',
   pAmount: 'Amount',
   pShipping: 'Shipping',

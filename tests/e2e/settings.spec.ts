@@ -24,6 +24,11 @@ async function tell(page: Page, type: string, data: object): Promise<void> {
 
 test('settings are said before they are saved, and the next message says them', async ({ page }) => {
   await signIn(page);
+  // Off in the demo: it says what the store is called.
+  await page.goto('/s/quillwick/journey/new-password');
+  await page.getByRole('switch', { name: 'Reset your password is on' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Turn it on' }).click();
+  await expect(page.getByRole('switch', { name: 'Reset your password is on' })).toBeChecked();
   await page.goto('/s/quillwick/store/settings');
   const form = page.getByRole('region', { name: 'The store' });
   await form.getByLabel('Link to the shop').fill('nowhere');
@@ -110,7 +115,7 @@ test.describe('a program', () => {
     const dialog = page.getByRole('dialog', { name: 'A new webhook' });
     await dialog.getByLabel('What is told').fill('Help desk');
     await dialog.getByRole('button', { name: 'Make the webhook' }).click();
-    await expect(dialog.getByText('Enter a full link without a password')).toBeVisible();
+    await expect(dialog.getByText('Enter a full link')).toBeVisible();
     const { port } = server.address() as AddressInfo;
     await dialog.getByLabel('Address of the program').fill(`http://127.0.0.1:${port}/libellus`);
     await dialog.getByRole('button', { name: 'Make the webhook' }).click();

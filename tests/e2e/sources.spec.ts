@@ -146,6 +146,7 @@ test('a source is mapped by keyboard alone, each event by the shop’s own word'
   await page.getByRole('dialog').getByRole('button', { name: 'Publish', exact: true }).focus();
   await keys('Enter');
   await expect(page.getByText('Edition 1 reads requests from now on.')).toBeVisible();
+  await expect(page.getByRole('switch', { name: 'Source is on' })).toBeEnabled();
   await page.getByRole('switch', { name: 'Source is on' }).focus();
   await keys('Enter');
   await page.getByRole('dialog').getByRole('button', { name: 'Switch on' }).focus();
