@@ -30,10 +30,10 @@ export type SaveSettings = Static<typeof SaveSettingsSchema>;
 /** A calendar file as text. */
 export const ReadHolidaysSchema = Type.Object({ text: Type.String({ maxLength: 2_000_000 }) }, strict);
 
-/** What a calendar file holds: days to come, and how many entries are none because they have a time of day. */
+/** What a calendar file holds: days to come, and how many entries are none: they have a time of day, or recur otherwise than yearly. */
 export interface HolidaysFound {
   holidays: Static<typeof HolidaySchema>[];
-  timed: number;
+  left: number;
 }
 
 /** Holidays are taken from a file for so many years after this one. */

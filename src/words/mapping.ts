@@ -3,7 +3,9 @@ import { speak } from './speak';
 
 export const say = speak('mapping', {
   pathBegins: 'Begin a path with $ for the whole request, or with @ for an entry of the list.',
-  pathTooWide: 'Use “..” once at most in a path.',
+  pathTooWide: 'Use “..” or “?” once at most in a path, and not both.',
+  searchInList: 'Begin this path with @, or lead it to a single value: it is read for every entry of the list.',
+  tooManySearches: 'Use “..” in {$most} paths at most. Lead the others to their values.',
   pathWrong: 'This is no path that JSONPath (RFC 9535) knows.',
   pathWrongAt: 'This is no path that JSONPath (RFC 9535) knows: see character {$n}.',
   entryOfNoList: 'Say where the entries of the list come from first, or begin this path with $.',

@@ -29,8 +29,8 @@ export const say = speak('settings', {
   daysFound:
     '.input {$n :integer} .match $n one {{{$n} day of the file is new. Save to keep it.}} * {{{$n} days of the file are new. Save to keep them.}}',
   noneNew: 'All days of the file are there already.',
-  timedLeft:
-    '.input {$n :integer} .match $n one {{{$n} entry has a time of day and was left out.}} * {{{$n} entries have a time of day and were left out.}}',
+  othersLeft:
+    '.input {$n :integer} .match $n one {{{$n} entry was left out: it has a time of day, or recurs otherwise than yearly.}} * {{{$n} entries were left out: they have a time of day, or recur otherwise than yearly.}}',
   howLong: 'How long things are kept',
   howLongNote: 'Older ones are removed every night. Numbers are days.',
   bodies: 'Messages as they were sent',
@@ -48,8 +48,8 @@ export const say = speak('settings', {
   bodiesBeforePeople: 'Enter at most as many days as customers are kept: messages hold their addresses.',
   noCalendar: 'This is no calendar file. Choose an iCalendar file (.ics).',
   tooLargeCalendar: 'This file is larger than 2 MB. Choose a calendar that holds days off only.',
-  onlyTimed:
-    '.input {$n :integer} .match $n one {{The only entry of this calendar has a time of day. Days off are whole-day entries.}} * {{All {$n} entries of this calendar have a time of day. Days off are whole-day entries.}}',
+  onlyOthers:
+    '.input {$n :integer} .match $n one {{The only entry of this calendar has a time of day, or recurs otherwise than yearly. Days off are whole days.}} * {{All {$n} entries of this calendar have a time of day, or recur otherwise than yearly. Days off are whole days.}}',
   noDaysToCome: 'This calendar holds no whole-day entry from today on.',
   saidFromNow:
     '.input {$n :integer} .match $n 0 {{Messages say it from now on. None waits.}} one {{Messages say it from now on, {$n} that waits as well.}} * {{Messages say it from now on, {$n} that wait as well.}}',

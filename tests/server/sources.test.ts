@@ -214,6 +214,10 @@ describe('a source', () => {
     const mine = eq(sourceRequests.sourceId, source.id);
     expect(await database().$count(sourceRequests, and(mine, eq(sourceRequests.state, 'taken')))).toBe(50);
     expect(await database().$count(sourceRequests, and(mine, eq(sourceRequests.state, 'wrong')))).toBe(70);
+    // Ten of 60 MB each are more than are kept: the newest three stay.
+    await database().update(sourceRequests).set({ bytes: 60_000_000 }).where(mine);
+    await letGo(store, source.id);
+    expect(await database().$count(sourceRequests, mine)).toBe(3);
   });
 
   it('has a draft with conflicts and editions that never change, and begins anew from one', async () => {

@@ -3,7 +3,7 @@ import { parseAmount } from '../order/amounts';
 import type { SchemaProblem } from '../schema';
 import { minorDigits } from '../text/formatters';
 import { zonedTime } from '../time/clock';
-import { compileQuery, type Query } from './query';
+import { compileQuery, isSearch, type Query } from './query';
 import type { MappedField, Mapping, Target } from './schema';
 import { listOf, targetAt } from './targets';
 import { say } from '../../words/mapping';
@@ -274,6 +274,9 @@ const CONVERT: Record<Exclude<Target['kind'], 'texts'>, Convert> = {
   },
 };
 
+/** So many paths of a mapping may search everything below (`..`). */
+const MOST_SEARCHES = 8;
+
 /** What is wrong with a mapping itself, each with its place: queries, places that are none, lists that are missing. */
 export function mappingProblems(mapping: Mapping): SchemaProblem[] {
   const problems: SchemaProblem[] = [];
@@ -290,13 +293,24 @@ export function mappingProblems(mapping: Mapping): SchemaProblem[] {
     check(from, `/lists/${i}/from`, outer !== undefined && listed.has(outer));
   });
   const seen = new Set<string>();
+  let searches = 0;
   mapping.fields.forEach((field, i) => {
     const at = `/fields/${i}`;
     if (!targetAt(field.to)) problems.push({ path: `${at}/to`, message: say.noSuchPlace({ to: field.to }) });
     if (seen.has(field.to)) problems.push({ path: `${at}/to`, message: say.placeTwice({ to: field.to }) });
     seen.add(field.to);
     const list = listOf(field.to);
-    field.from.forEach((path, j) => check(path, `${at}/from/${j}`, list !== undefined && listed.has(list)));
+    field.from.forEach((path, j) => {
+      check(path, `${at}/from/${j}`, list !== undefined && listed.has(list));
+      // It would be asked again for each entry.
+      if (list !== undefined && listed.has(list) && path.startsWith('$') && isSearch(path)) {
+        problems.push({ path: `${at}/from/${j}`, message: say.searchInList });
+      }
+      if (path.includes('..')) searches += 1;
+      if (searches > MOST_SEARCHES && path.includes('..')) {
+        problems.push({ path: `${at}/from/${j}`, message: say.tooManySearches({ most: MOST_SEARCHES }) });
+      }
+    });
     const choices = targetAt(field.to)?.choices;
     const means = [...(field.table ?? []).map((row) => row.means), ...(field.otherwise ? [field.otherwise] : [])];
     const unknown = choices && means.find((word) => !choices.includes(word));

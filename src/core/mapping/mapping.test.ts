@@ -163,6 +163,19 @@ describe('a mapping itself', () => {
     ]);
   });
 
+  it('is refused where a query could visit far more than there is', () => {
+    const lists = [{ to: '/order/lines', from: '$.items[*]' }];
+    const wide = ['$[?@..a]', '$[?@[?@.b]]', '$..a[?@.b]', "$.a['..'][?@.b == '?']", '$.a..b'];
+    const bad = (fields: Mapping['fields']) => mappingProblems({ ...EMPTY, lists, fields }).map((p) => p.path);
+    const places = ['/order/number', '/order/note', '/order/location', '/order/language', '/order/statusUrl'];
+    const found = bad(wide.map((path, i) => of(places[i]!, path)));
+    expect(found).toEqual(['/fields/0/from/0', '/fields/1/from/0', '/fields/2/from/0']);
+    expect(bad([of('/order/lines/*/product/sku', '$..a')])).toEqual(['/fields/0/from/0']);
+    expect(bad([of('/order/lines/*/product/sku', '$.a.b'), of('/order/lines/*/product/name', '@..a')])).toEqual([]);
+    const many = TARGETS.filter((t) => !t.to.includes('*')).slice(0, 10);
+    expect(bad(many.map((t) => of(t.to, '$..a')))).toEqual(['/fields/8/from/0', '/fields/9/from/0']);
+  });
+
   it('is made by pointing: values in the shop’s list make ours, the same list for all its places', () => {
     let mapping = point(EMPTY, '/order/lines/*/product/sku', ['basket', 'items', 1, 'art']);
     mapping = point(mapping, '/order/lines/*/quantity', ['basket', 'items', 0, 'count']);

@@ -21,9 +21,7 @@ export function compileQuery(path: string): { ok: true; query: Query } | { ok: f
   if (!ofEntry && !path.startsWith('$')) return { ok: false, message: say.pathBegins };
   try {
     const compiled = environment.compile(ofEntry ? `$${path.slice(1)}` : path);
-    if (compiled.segments.filter((s) => s.toString().startsWith('..')).length > 1) {
-      return { ok: false, message: say.pathTooWide };
-    }
+    if (isWide(compiled)) return { ok: false, message: say.pathTooWide };
     const steps = stepsOf(compiled);
     const from = (whole: unknown, entry: unknown): unknown => (ofEntry ? entry : whole);
     if (steps) return { ok: true, query: (whole, entry) => walked(from(whole, entry), steps) };
@@ -33,6 +31,21 @@ export function compileQuery(path: string): { ok: true; query: Query } | { ok: f
     return { ok: false, message: at === undefined ? say.pathWrong : say.pathWrongAt({ n: Number(at) + 1 }) };
   }
 }
+
+/**
+ * Whether a query could visit far more than there is: with two searches of everything below (`..`), one within a test (`?`), or tests within
+ * tests. What stands in quotes is no part of the query.
+ */
+function isWide(compiled: JSONPathQuery): boolean {
+  const bare = compiled.toString().replace(/'(?:[^'\\]|\\.)*'|"(?:[^"\\]|\\.)*"/g, '');
+  const count = (what: string): number => bare.split(what).length - 1;
+  const [deep, tests] = [count('..'), count('?')];
+  return deep > 1 || tests > 1 || (deep > 0 && tests > 0);
+}
+
+/** Whether a query looks at more than single values: what is asked of each entry of a list must not. */
+export const isSearch = (path: string): boolean =>
+  /\.\.|[*?]/.test(path.replace(/'(?:[^'\\]|\\.)*'|"(?:[^"\\]|\\.)*"/g, ''));
 
 /** The names and positions of a query that names one value; undefined for any other. */
 function stepsOf(compiled: JSONPathQuery): (string | number)[] | undefined {

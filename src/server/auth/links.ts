@@ -31,7 +31,8 @@ export async function linkAccess(token: unknown): Promise<LinkAccess | undefined
     .from(translationLinks)
     .innerJoin(stores, eq(stores.id, translationLinks.storeId))
     .where(and(eq(translationLinks.tokenHash, hashOf(token)), isNull(translationLinks.takenBackAt)));
-  if (!row) return undefined;
+  // Of a store that is closed nothing is translated.
+  if (!row || row.store.closedAt) return undefined;
   const { link, store } = row;
   const { id, name, language, documents, until } = link;
   const now = await databaseTime();

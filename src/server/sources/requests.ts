@@ -17,6 +17,8 @@ export type Request = typeof sourceRequests.$inferSelect;
 
 /** So many requests of a source are kept to be looked at; those that wait to be taken again are kept as well, up to so many. */
 const [SHOWN, WAITING] = [50, 5000];
+/** And no more of them than so many bytes in all. */
+const MOST_BYTES = 200_000_000;
 /** Where a request may still be taken. */
 export const OPEN_STATES: readonly RequestState[] = ['kept', 'wrong', 'unheard'];
 
@@ -73,6 +75,16 @@ export async function letGo(storeId: string, sourceId: string): Promise<void> {
         .delete(sourceRequests)
         .where(and(kind, sql`${sourceRequests.id} <= ${last.id}`));
   }
+  // Large ones are kept for a shorter time.
+  const [rows] = (await database().execute(sql`
+    select id from (
+      select id, sum(bytes) over (order by id desc) as so_far from ${sourceRequests}
+      where store_id = ${storeId} and source_id = ${sourceId} and state <> 'refused'
+    ) sums where so_far > ${MOST_BYTES} order by id desc limit 1`)) as unknown as [{ id: string }[]];
+  if (rows[0])
+    await database()
+      .delete(sourceRequests)
+      .where(and(mine, sql`${sourceRequests.id} <= ${rows[0].id}`));
 }
 
 /** Keeps a signed event of ours that was refused, so that whoever connects a shop sees why; it can be taken again. */

@@ -38,9 +38,9 @@ export function DaysOffPart({
     const there = new Set(holidays.map((h) => h.on));
     const fresh = result.value.holidays.filter((h) => !there.has(h.on));
     if (fresh.length > 0) onChange([...holidays, ...fresh].toSorted((a, b) => (a.on < b.on ? -1 : 1)));
-    const { timed } = result.value;
+    const { left } = result.value;
     setTold(
-      [fresh.length > 0 ? say.daysFound({ n: fresh.length }) : say.noneNew, timed > 0 && say.timedLeft({ n: timed })]
+      [fresh.length > 0 ? say.daysFound({ n: fresh.length }) : say.noneNew, left > 0 && say.othersLeft({ n: left })]
         .filter(Boolean)
         .join(' '),
     );

@@ -3,7 +3,10 @@ import type { say } from '../mapping';
 
 export const mapping: TranslationOf<typeof say> = {
   pathBegins: 'Beginnen Sie einen Pfad mit $ für die ganze Anfrage oder mit @ für einen Eintrag der Liste.',
-  pathTooWide: 'Benutzen Sie „..“ höchstens einmal in einem Pfad.',
+  pathTooWide: 'Benutzen Sie „..“ oder „?“ höchstens einmal in einem Pfad, und nicht beides.',
+  searchInList:
+    'Beginnen Sie diesen Pfad mit @, oder führen Sie ihn zu einem einzelnen Wert: Er wird für jeden Eintrag der Liste gelesen.',
+  tooManySearches: 'Benutzen Sie „..“ in höchstens {$most} Pfaden. Führen Sie die anderen zu ihren Werten.',
   pathWrong: 'Das ist kein Pfad, den JSONPath (RFC 9535) kennt.',
   pathWrongAt: 'Das ist kein Pfad, den JSONPath (RFC 9535) kennt: siehe Zeichen {$n}.',
   entryOfNoList: 'Sagen Sie zuerst, woher die Einträge der Liste kommen, oder beginnen Sie diesen Pfad mit $.',

@@ -29,8 +29,8 @@ export const settings: TranslationOf<typeof say> = {
   daysFound:
     '.input {$n :integer} .match $n one {{{$n} Tag der Datei ist neu. Speichern Sie, um ihn zu behalten.}} * {{{$n} Tage der Datei sind neu. Speichern Sie, um sie zu behalten.}}',
   noneNew: 'Alle Tage der Datei sind schon da.',
-  timedLeft:
-    '.input {$n :integer} .match $n one {{{$n} Eintrag hat eine Uhrzeit und wurde ausgelassen.}} * {{{$n} Einträge haben eine Uhrzeit und wurden ausgelassen.}}',
+  othersLeft:
+    '.input {$n :integer} .match $n one {{{$n} Eintrag wurde ausgelassen: Er hat eine Uhrzeit oder wiederholt sich anders als jährlich.}} * {{{$n} Einträge wurden ausgelassen: Sie haben eine Uhrzeit oder wiederholen sich anders als jährlich.}}',
   howLong: 'Wie lange etwas aufbewahrt wird',
   howLongNote: 'Älteres wird jede Nacht gelöscht. Zahlen sind Tage.',
   bodies: 'Nachrichten, wie sie versandt wurden',
@@ -50,8 +50,8 @@ export const settings: TranslationOf<typeof say> = {
     'Geben Sie höchstens so viele Tage ein, wie Kunden aufbewahrt werden: In Nachrichten stehen deren Adressen.',
   noCalendar: 'Das ist keine Kalenderdatei. Wählen Sie eine iCalendar-Datei (.ics).',
   tooLargeCalendar: 'Diese Datei ist größer als 2 MB. Wählen Sie einen Kalender, der nur freie Tage enthält.',
-  onlyTimed:
-    '.input {$n :integer} .match $n one {{Der einzige Eintrag dieses Kalenders hat eine Uhrzeit. Freie Tage sind ganztägige Einträge.}} * {{Alle {$n} Einträge dieses Kalenders haben eine Uhrzeit. Freie Tage sind ganztägige Einträge.}}',
+  onlyOthers:
+    '.input {$n :integer} .match $n one {{Der einzige Eintrag dieses Kalenders hat eine Uhrzeit oder wiederholt sich anders als jährlich. Freie Tage sind ganze Tage.}} * {{Alle {$n} Einträge dieses Kalenders haben eine Uhrzeit oder wiederholen sich anders als jährlich. Freie Tage sind ganze Tage.}}',
   noDaysToCome: 'Dieser Kalender enthält von heute an keinen ganztägigen Eintrag.',
   saidFromNow:
     '.input {$n :integer} .match $n 0 {{Nachrichten sagen es von nun an. Keine wartet.}} one {{Nachrichten sagen es von nun an, auch {$n}, die wartet.}} * {{Nachrichten sagen es von nun an, auch {$n}, die warten.}}',

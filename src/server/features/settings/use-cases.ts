@@ -13,10 +13,10 @@ import { say } from '@/words/settings';
 async function holidaysOf({ store }: Access, { text }: { text: string }): Promise<HolidaysFound> {
   const today = dayKey(await databaseTime(), store.timeZone);
   const until = `${Number(today.slice(0, 4)) + HOLIDAYS_AHEAD_YEARS}-12-31`;
-  const { holidays, timed, broken } = readHolidays(text, today, until);
+  const { holidays, left, broken } = readHolidays(text, today, until);
   if (broken) throw new AppError('invalid', say.noCalendar);
-  if (holidays.length === 0) throw new AppError('invalid', timed > 0 ? say.onlyTimed({ n: timed }) : say.noDaysToCome);
-  return { holidays, timed };
+  if (holidays.length === 0) throw new AppError('invalid', left > 0 ? say.onlyOthers({ n: left }) : say.noDaysToCome);
+  return { holidays, left };
 }
 
 export const settings = {
