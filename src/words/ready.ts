@@ -65,6 +65,12 @@ export const say = speak('ready', {
   seeTheRecord: 'See the record',
   theWorkerThatSendsMail2: 'The worker that sends mail',
   theWebProcess: 'The web process',
+  requestsWrong:
+    '.input {$n :integer} .match $n one {{{$n} request of {$name} could not be read, and nobody was written to about it.}} * {{{$n} requests of {$name} could not be read, and nobody was written to about them.}}',
+  mendMapping: 'Mend the mapping',
+  programUntold:
+    '.input {$n :integer} .match $n one {{{$name} was not told of {$n} thing: it did not answer for three days.}} * {{{$name} was not told of {$n} things: it did not answer for three days.}}',
+  seeCalls: 'See its calls',
   theShopSentASecond: 'The shop sent a second order {$number}, and nobody was written to about it. {$differences}',
   seeTheFirstOrder: 'See the first order',
   everyoneElse: 'Everyone else',

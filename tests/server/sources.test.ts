@@ -21,6 +21,7 @@ import {
   takeRequestsAgain,
   tryMapping,
 } from '@/server/features/sources/sources';
+import { loadToday } from '@/server/features/today/today';
 import { eraseCustomer } from '@/server/features/people/customer-data';
 import { letGo } from '@/server/sources/requests';
 import { accessAs, EVENTS_KEY, placedEvent, SHOP, useDatabase } from './fixture';
@@ -130,6 +131,8 @@ describe('a webhook of a shop', () => {
     const places = (said.problems as { path: string }[]).map((p) => p.path);
     expect(places).toContain('/data/order/lines/0/quantity');
     expect(places).toContain('/data/order/customer');
+    const today = await loadToday(await accessAs());
+    expect(today.lines.map((l) => l.fact).join('\n')).toMatch(/1 request of Shop \d+ could not be read/);
     await send(source, request('GAP-2'));
     await live(source);
     expect(await takeRequestsAgain(await accessAs(), { source: source.id })).toEqual({

@@ -67,6 +67,12 @@ export const ready: TranslationOf<typeof say> = {
   seeTheRecord: 'Verlauf ansehen',
   theWorkerThatSendsMail2: 'Der Sendeprozess',
   theWebProcess: 'Der Webprozess',
+  requestsWrong:
+    '.input {$n :integer} .match $n one {{{$n} Anfrage von {$name} konnte nicht gelesen werden, und niemandem wurde dazu geschrieben.}} * {{{$n} Anfragen von {$name} konnten nicht gelesen werden, und niemandem wurde dazu geschrieben.}}',
+  mendMapping: 'Zuordnung ausbessern',
+  programUntold:
+    '.input {$n :integer} .match $n one {{{$name} wurde {$n} Ereignis nicht gemeldet: Es hat drei Tage nicht geantwortet.}} * {{{$name} wurden {$n} Ereignisse nicht gemeldet: Es hat drei Tage nicht geantwortet.}}',
+  seeCalls: 'Aufrufe ansehen',
   theShopSentASecond:
     'Der Shop hat eine zweite Bestellung {$number} gesendet, und niemandem wurde dazu geschrieben. {$differences}',
   seeTheFirstOrder: 'Die erste Bestellung ansehen',

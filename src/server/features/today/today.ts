@@ -4,7 +4,7 @@ import { dayKey, zonedTime } from '@/core/time';
 import type { DaySoFar, LanguageCover, ServiceUse, TodayLine } from '@/contract/today';
 import type { Access } from '../../auth/access';
 import { database } from '../../db/client';
-import { contradictions, deliveries } from '../../db/schema';
+import { contradictions, deliveries, hookCalls, hooks, sourceRequests, sources } from '../../db/schema';
 import { idAt } from '../../base/ids';
 import { health } from '../../operations/health';
 import { endedByThemselves } from '../../operations/heartbeat';
@@ -91,6 +91,7 @@ export async function loadToday(access: Access) {
     });
   }
   lines.push(...(await codeLines(access)), ...(await processLines()), ...(await contradictionLines(access)));
+  lines.push(...(await programLines(access)));
   const failedSince = recent.filter((r) => r.at >= since).length;
   lines.push(
     failedSince > 0
@@ -222,4 +223,35 @@ async function contradictionLines({ store }: Access): Promise<TodayLine[]> {
     action: say.seeTheFirstOrder,
     href: `/orders/${encodeURIComponent(number)}`,
   }));
+}
+
+/** Webhooks of shops whose requests cannot be read, and programs that could not be told. */
+async function programLines({ store }: Access): Promise<TodayLine[]> {
+  const since = new Date(Date.now() - 7 * DAY);
+  const [wrong, untold] = await Promise.all([
+    database()
+      .select({ id: sources.id, name: sources.name, n: count() })
+      .from(sourceRequests)
+      .innerJoin(sources, eq(sources.id, sourceRequests.sourceId))
+      .where(
+        and(eq(sourceRequests.storeId, store.id), eq(sourceRequests.state, 'wrong'), gte(sourceRequests.at, since)),
+      )
+      .groupBy(sources.id, sources.name),
+    database()
+      .select({ name: hooks.name, n: count() })
+      .from(hookCalls)
+      .innerJoin(hooks, eq(hooks.id, hookCalls.hookId))
+      .where(and(eq(hooks.storeId, store.id), eq(hookCalls.state, 'given-up'), gte(hookCalls.at, since)))
+      .groupBy(hooks.name),
+  ]);
+  return [
+    ...wrong.map(({ id, name, n }) => ({
+      ...{ state: 'failing' as const, fact: say.requestsWrong({ n, name }), action: say.mendMapping },
+      href: `/store/sources/${id}`,
+    })),
+    ...untold.map(({ name, n }) => ({
+      ...{ state: 'failing' as const, fact: say.programUntold({ n, name }), action: say.seeCalls },
+      href: '/store/webhooks',
+    })),
+  ];
 }
