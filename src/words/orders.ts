@@ -253,4 +253,6 @@ export const say = speak('orders', {
   writeToIt: 'Write to it ...',
   writeToThem: 'Write to them ...',
   mostAtATime: 'A message goes to {$most} orders at a time at most.',
+  ownJson: 'Does your shop call a webhook with JSON of its own?',
+  connectAsSource: 'Connect it as a source',
 });

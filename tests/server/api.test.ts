@@ -1,3 +1,4 @@
+import { HOOK_TYPES } from '@/contract/hooks';
 import { CloudEvent, HTTP } from 'cloudevents';
 import { Webhook } from 'standardwebhooks';
 import type { Order } from '@/core/order';
@@ -334,10 +335,13 @@ describe('the description of the interface', () => {
   it('is OpenAPI 3.1 and holds the schemas that are checked with', () => {
     const api = openApi('https://libellus.example');
     expect(api.openapi).toBe('3.1.0');
-    expect(Object.keys(api.paths)).toEqual(['/events', '/deliveries', '/customers/{address}/contacts', '/codes']);
+    expect(Object.keys(api.paths)).toEqual([
+      ...['/events', '/sources/{token}', '/deliveries', '/customers/{address}/contacts', '/codes'],
+    ]);
     const text = JSON.stringify(api);
     for (const [, name] of text.matchAll(/"#\/components\/schemas\/(\w+)"/g))
       expect(api.components.schemas).toHaveProperty(name!);
     expect(text).toContain('"quantity"');
+    expect(Object.keys(api.webhooks)).toEqual([...HOOK_TYPES]);
   });
 });

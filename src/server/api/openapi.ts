@@ -6,6 +6,7 @@ import { AUDIENCES } from '@/core/moments';
 import { exampleEvent } from '../events/examples';
 import { EVENT_SCHEMAS, EVENT_TYPES } from '../events/schema';
 import { MOST_IN_BATCH } from './cloudevents';
+import { SHOP_SECURITY, sourcePath, WEBHOOKS } from './openapi-webhooks';
 import { PROBLEM_TYPES } from './problem';
 
 const contacts = {
@@ -132,6 +133,7 @@ export function openApi(serverUrl: string) {
             },
             400: problem,
             401: problem,
+            403: problem,
             409: problem,
             413: problem,
             429: problem,
@@ -139,6 +141,7 @@ export function openApi(serverUrl: string) {
           },
         },
       },
+      '/sources/{token}': sourcePath(problem),
       '/deliveries': {
         get: {
           operationId: 'listDeliveries',
@@ -258,9 +261,11 @@ export function openApi(serverUrl: string) {
         },
       },
     },
+    webhooks: WEBHOOKS,
     components: {
       securitySchemes: {
         readingKey: { type: 'http', scheme: 'bearer' },
+        ...SHOP_SECURITY,
         signature: {
           type: 'apiKey',
           in: 'header',

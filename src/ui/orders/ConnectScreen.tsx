@@ -6,6 +6,7 @@ import type { Result } from '@/core/result';
 import { CodeEditor } from '../parts/CodeEditor';
 import { Pick } from '../parts/fields';
 import { Time } from '../parts/format';
+import Link from '../parts/Link';
 import { Page, PanelTitle } from '../parts/Page';
 import { answered, valueOrToast } from '../parts/result';
 import { say } from '@/words/orders';
@@ -79,6 +80,12 @@ export function ConnectScreen({ base, zone, url, openApi, events, newest, maySho
                 address: (words) => <code className="break-all">{words}</code>,
               }}
             />
+          </p>
+          <p>
+            {say.ownJson}{' '}
+            <Link href={`${base}/store/sources`} className="link">
+              {say.connectAsSource}
+            </Link>
           </p>
           <Pick
             label={say.event}

@@ -254,4 +254,6 @@ export const orders: TranslationOf<typeof say> = {
   writeToIt: 'Nachricht schreiben ...',
   writeToThem: 'Nachricht an alle schreiben ...',
   mostAtATime: 'Eine Nachricht geht an höchstens {$most} Bestellungen auf einmal.',
+  ownJson: 'Ruft Ihr Shop einen Webhook mit eigenem JSON auf?',
+  connectAsSource: 'Als Quelle anbinden',
 };
