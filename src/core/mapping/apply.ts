@@ -1,11 +1,9 @@
 /** Makes an event of a shop's JSON by a mapping, and says of each value what is wrong with it. */
-import { parseAmount } from '../order/amounts';
 import type { SchemaProblem } from '../schema';
-import { minorDigits } from '../text/formatters';
-import { zonedTime } from '../time/clock';
-import { compileQuery, isSearch, type Query } from './query';
+import { compileQuery, type Query } from './query';
 import type { MappedField, Mapping, Target } from './schema';
-import { listOf, targetAt } from './targets';
+import { targetAt } from './targets';
+import { CONVERT, inForm, NOT, textOf, type MappingContext } from './values';
 import { say } from '../../words/mapping';
 
 /** What a mapping makes of one request. */
@@ -20,13 +18,6 @@ export interface Mapped {
   data: Record<string, unknown>;
   /** Of values that are no such thing as their place wants, with the place in `data`. */
   problems: SchemaProblem[];
-}
-
-export interface MappingContext {
-  /** Of amounts, where the mapping fills no currency. */
-  currency: string;
-  /** IANA zone of times that name none. */
-  timeZone: string;
 }
 
 export type AppliedMapping = (whole: unknown, context: MappingContext) => Mapped;
@@ -127,14 +118,6 @@ function filled(
   return Object.keys(made).length > 0 ? made : undefined;
 }
 
-/** A single value as text: objects and lists are none, and neither is null. */
-const textOf = (value: unknown): string | undefined =>
-  typeof value === 'string'
-    ? value.trim()
-    : typeof value === 'number' || typeof value === 'boolean'
-      ? String(value)
-      : undefined;
-
 /** What a field finds, through its table and with what it is otherwise; empty text counts as nothing. */
 function rawOf({ field, from }: Leaf, whole: unknown, entry: unknown): unknown {
   const found = from.flatMap((query) => query(whole, entry)).filter((v) => v !== null && v !== '');
@@ -170,156 +153,4 @@ function valueOf(
   const shown = textOf(raw) ?? (Array.isArray(raw) ? say.aList : say.anObject);
   problems.push({ path: at, message: NOT[target.kind]({ value: shown.slice(0, 60), currency: context.currency }) });
   return undefined;
-}
-
-/** Language tags of shops often have underscores, and codes small letters. */
-function inForm({ form }: Target, value: unknown): unknown {
-  if (typeof value !== 'string' || form === undefined) return value;
-  return form === 'capitals' ? value.toUpperCase() : value.replaceAll('_', '-');
-}
-
-const NOT: Record<Target['kind'], (values: { value: string; currency: string }) => string> = {
-  text: (v) => say.notText(v),
-  texts: (v) => say.notText(v),
-  money: (v) => say.notMoney(v),
-  time: (v) => say.notTime(v),
-  whole: (v) => say.notWhole(v),
-  number: (v) => say.notNumber(v),
-  'yes-no': (v) => say.notYesNo(v),
-};
-
-type Convert = (raw: unknown, field: MappedField, context: MappingContext) => unknown;
-
-const YES = new Set(['true', '1', 'yes', 'y', 'on']);
-const NO = new Set(['false', '0', 'no', 'n', 'off']);
-
-/** A number as shops write it: as JSON has it, or as text with a point or a comma. */
-function numberOf(raw: unknown): number | undefined {
-  const text = textOf(raw)?.replace(',', '.');
-  return text !== undefined && /^[+-]?\d{1,15}(\.\d+)?$/.test(text) ? Number(text) : undefined;
-}
-
-function moneyOf(raw: unknown, field: MappedField, { currency }: MappingContext): number | undefined {
-  if (field.unit === 'minor') {
-    const minor = numberOf(raw);
-    return minor !== undefined && Number.isSafeInteger(minor) ? Math.abs(minor) : undefined;
-  }
-  const digits = minorDigits(currency);
-  // A number of JSON may have more places than money (12.5 and 0.1 + 0.2): it is rounded to the currency's; text is not.
-  const text =
-    typeof raw === 'number' && Number.isFinite(raw)
-      ? Math.abs(raw).toFixed(digits)
-      : textOf(raw)
-          ?.replace(/^-/, '')
-          .replace(/[\s\u00a0\u202f]|(?<=\d)['’](?=\d{3})/g, '');
-  return text === undefined ? undefined : parseAmount(withoutZeros(ungrouped(text), digits), currency);
-}
-
-/** "1.234,50" and "1,234.50" as "1234.50": of two marks the last one is that of the decimals. */
-function ungrouped(text: string): string {
-  const [point, comma] = [text.lastIndexOf('.'), text.lastIndexOf(',')];
-  if (point === -1 || comma === -1) return text;
-  return comma > point ? text.replaceAll('.', '') : text.replaceAll(',', '');
-}
-
-/** Without zeros behind the currency's decimals: "12.5000" is an amount of two. */
-const withoutZeros = (text: string, digits: number): string =>
-  text.replace(/^(\d+)[.,](\d+)$/, (all, whole: string, part: string) =>
-    part.length > digits && /^0*$/.test(part.slice(digits))
-      ? digits === 0
-        ? whole
-        : `${whole}.${part.slice(0, digits)}`
-      : all,
-  );
-
-const LOCAL = /^(\d{4}-\d\d-\d\d)(?:[T ](\d\d):(\d\d)(?::(\d\d)(?:\.\d+)?)?)?$/;
-
-/** A time as RFC 3339: seconds or milliseconds since 1970, a time with its offset, or one of the store's own zone. */
-function timeOf(raw: unknown, { timeZone }: MappingContext): string | undefined {
-  const text = textOf(raw);
-  if (text === undefined) return undefined;
-  if (/^\d{9,14}(\.\d+)?$/.test(text)) {
-    const n = Number(text);
-    return new Date(n < 100_000_000_000 ? n * 1000 : n).toISOString();
-  }
-  const local = LOCAL.exec(text);
-  if (local) {
-    const [, day = '', hour = '0', minute = '0', second = '0'] = local;
-    const noon = new Date(`${day}T12:00:00Z`);
-    // A day that there is: no 31st of February, which becomes one of March.
-    if (Number.isNaN(noon.getTime()) || !noon.toISOString().startsWith(day)) return undefined;
-    if (Number(hour) > 23 || Number(minute) > 59) return undefined;
-    return new Date(zonedTime(day, Number(hour), Number(minute), timeZone) + Number(second) * 1000).toISOString();
-  }
-  if (!/^\d{4}-\d\d-\d\d[T ]\d\d:\d\d/.test(text)) return undefined;
-  const time = Date.parse(text.replace(' ', 'T').replace(/([+-]\d\d)(\d\d)$/, '$1:$2'));
-  return Number.isNaN(time) ? undefined : new Date(time).toISOString();
-}
-
-const CONVERT: Record<Exclude<Target['kind'], 'texts'>, Convert> = {
-  text: (raw) => textOf(raw),
-  money: moneyOf,
-  time: (raw, _field, context) => timeOf(raw, context),
-  whole: (raw) => {
-    const n = numberOf(raw);
-    return n !== undefined && Number.isInteger(n) ? n : undefined;
-  },
-  number: (raw, { unit }) => {
-    const n = numberOf(raw);
-    return n === undefined ? undefined : unit === 'share' ? Math.round(n * 1e6) / 1e4 : n;
-  },
-  'yes-no': (raw) => {
-    const word = textOf(raw)?.toLowerCase();
-    return word === undefined ? undefined : YES.has(word) ? true : NO.has(word) ? false : undefined;
-  },
-};
-
-/** So many paths of a mapping may search everything below (`..`). */
-const MOST_SEARCHES = 8;
-
-/** What is wrong with a mapping itself, each with its place: queries, places that are none, lists that are missing. */
-export function mappingProblems(mapping: Mapping): SchemaProblem[] {
-  const problems: SchemaProblem[] = [];
-  const check = (path: string, at: string, inList: boolean): void => {
-    const compiled = compileQuery(path);
-    if (!compiled.ok) problems.push({ path: at, message: compiled.message });
-    else if (path.startsWith('@') && !inList) problems.push({ path: at, message: say.entryOfNoList });
-  };
-  if (mapping.event.from !== undefined) check(mapping.event.from, '/event/from', false);
-  if (mapping.id !== undefined) check(mapping.id, '/id', false);
-  const listed = new Set(mapping.lists.map((l) => l.to));
-  mapping.lists.forEach(({ to, from }, i) => {
-    const outer = listOf(to);
-    check(from, `/lists/${i}/from`, outer !== undefined && listed.has(outer));
-  });
-  const seen = new Set<string>();
-  let searches = 0;
-  mapping.fields.forEach((field, i) => {
-    const at = `/fields/${i}`;
-    if (!targetAt(field.to)) problems.push({ path: `${at}/to`, message: say.noSuchPlace({ to: field.to }) });
-    if (seen.has(field.to)) problems.push({ path: `${at}/to`, message: say.placeTwice({ to: field.to }) });
-    seen.add(field.to);
-    const list = listOf(field.to);
-    field.from.forEach((path, j) => {
-      check(path, `${at}/from/${j}`, list !== undefined && listed.has(list));
-      // It would be asked again for each entry.
-      if (list !== undefined && listed.has(list) && path.startsWith('$') && isSearch(path)) {
-        problems.push({ path: `${at}/from/${j}`, message: say.searchInList });
-      }
-      if (path.includes('..')) searches += 1;
-      if (searches > MOST_SEARCHES && path.includes('..')) {
-        problems.push({ path: `${at}/from/${j}`, message: say.tooManySearches({ most: MOST_SEARCHES }) });
-      }
-    });
-    const choices = targetAt(field.to)?.choices;
-    const means = [...(field.table ?? []).map((row) => row.means), ...(field.otherwise ? [field.otherwise] : [])];
-    const unknown = choices && means.find((word) => !choices.includes(word));
-    if (unknown !== undefined) {
-      problems.push({
-        path: `${at}/table`,
-        message: say.noSuchChoice({ word: unknown, choices: choices!.join(', ') }),
-      });
-    }
-  });
-  return problems;
 }
