@@ -1,5 +1,6 @@
 /** Webhooks of shops: made, changed, mapped, published, switched on, and what came taken again. */
 import { randomBytes } from 'node:crypto';
+import { setImmediate } from 'node:timers/promises';
 import { and, asc, count, desc, eq, inArray, max, sql } from 'drizzle-orm';
 import type {
   ChangeSource,
@@ -297,15 +298,19 @@ export async function tryMapping(access: Access, { id, mapping }: { id: string; 
     )
     .orderBy(desc(sourceRequests.id))
     .limit(TRIED_ON);
-  return rows.map((row) => {
+  const tried: Tried[] = [];
+  for (const row of rows) {
     const made = eventOf(mapping, { store: access.store, sourceId: id, body: row.body });
     const number = (made.event?.data as { order?: { number?: unknown } } | undefined)?.order?.number;
-    return {
+    tried.push({
       ...{ request: row.id, word: made.word, problems: made.problems, data: made.event?.data ?? {} },
       ...(made.type !== undefined && { type: made.type }),
       order: typeof number === 'string' ? number : '',
-    };
-  });
+    });
+    // Large ones take their time, and others want to be answered in between.
+    await setImmediate();
+  }
+  return tried;
 }
 
 /** What a request said, as it came. That it was read is written down. Throws `not-found`. */
