@@ -132,7 +132,15 @@ const STANDINS = ['**/standins/**', '**/demo/**', '**/ops/**'];
 
 export default tseslint.config(
   {
-    ignores: ['.next/**', 'dist/**', '.libellus/**', 'node_modules/**', 'next-env.d.ts', 'src/server/db/migrations/**'],
+    ignores: [
+      '.next/**',
+      'dist/**',
+      '.libellus/**',
+      'node_modules/**',
+      'next-env.d.ts',
+      'src/server/db/migrations/**',
+      'examples/libellus.d.ts',
+    ],
   },
   js.configs.recommended,
   ...tseslint.configs.recommended,

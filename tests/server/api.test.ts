@@ -1,3 +1,4 @@
+import { libellusClient, SIGNED } from '../../examples/client';
 import { HOOK_TYPES } from '@/contract/hooks';
 import { CloudEvent, HTTP } from 'cloudevents';
 import { Webhook } from 'standardwebhooks';
@@ -343,5 +344,26 @@ describe('the description of the interface', () => {
       expect(api.components.schemas).toHaveProperty(name!);
     expect(text).toContain('"quantity"');
     expect(Object.keys(api.webhooks)).toEqual([...HOOK_TYPES]);
+  });
+});
+
+describe('the typed client', () => {
+  const client = libellusClient({
+    url: 'http://libellus.example',
+    eventsKey: EVENTS_KEY,
+    readKey: READ_KEY,
+    fetch: (request) => (request.method === 'GET' ? handleRecord(request) : handleEvent(request)),
+  });
+
+  it('tells of an order and reads what was planned for it, with the types of the description', async () => {
+    const number = 'QW-CLIENT';
+    const event = placedEvent({ number }, 'client');
+    const told = await client.POST('/events', { params: SIGNED, body: event as never });
+    expect(told.response.status).toBe(202);
+    const { data } = await client.GET('/deliveries', { params: { query: { order: number } } });
+    expect(data!.deliveries.map((d) => d.order)).toEqual(data!.deliveries.map(() => number));
+    expect(data!.deliveries.length).toBeGreaterThan(0);
+    const refused = await client.POST('/events', { params: SIGNED, body: { ...event, type: 'order.eaten' } as never });
+    expect(refused.error).toMatchObject({ type: 'urn:libellus:problem:not-taken', status: 400 });
   });
 });

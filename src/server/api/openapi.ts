@@ -327,6 +327,10 @@ export function openApi(serverUrl: string) {
         },
         Delivery: {
           type: 'object',
+          required: [
+            ...['id', 'order', 'notification', 'recipient', 'role', 'language', 'state', 'subject', 'messageId'],
+            ...['attempts', 'lastWords', 'createdAt'],
+          ],
           properties: {
             id: { type: 'string' },
             order: { type: 'string' },

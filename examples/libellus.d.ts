@@ -1,0 +1,5136 @@
+/** Made from the description of the interface: see `tests/unit/interface.test.ts`. Do not edit. */
+export interface paths {
+    "/events": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Tell Libellus that something happened
+         * @description CloudEvents 1.0 in any mode over HTTP (structured, binary with `ce-` headers, batch), signed as Standard Webhooks with the events key of the store. The same source and id are taken once, however often they come. With `ce-` headers, `webhook-id` is the id of the event.
+         */
+        post: operations["receiveEvent"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sources/{token}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Send what a shop’s own webhook says, in JSON of its own
+         * @description Proven by what the source asks for: a signature over the body, a token in a header, or a name and password. What is proven is kept whatever becomes of it, and read by the mapping of the source.
+         */
+        post: operations["receiveShopWebhook"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/deliveries": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read the record of deliveries, newest first */
+        get: operations["listDeliveries"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/customers/{address}/contacts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description The address that the customer orders with, percent-encoded */
+                address: string;
+            };
+            cookie?: never;
+        };
+        /** Read the contacts of a customer, for an account page */
+        get: operations["readContacts"];
+        /** Keep the contacts of a customer, from an account page or checkout; signed as events are */
+        put: operations["putContacts"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/codes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read the discount codes, those that customers were given among them, so that the checkout takes them */
+        get: operations["listCodes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+}
+export interface webhooks {
+    "delivery.accepted": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A program is told: delivery.accepted */
+        post: operations["told-delivery.accepted"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "delivery.failed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A program is told: delivery.failed */
+        post: operations["told-delivery.failed"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "delivery.bounced": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A program is told: delivery.bounced */
+        post: operations["told-delivery.bounced"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "delivery.held": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A program is told: delivery.held */
+        post: operations["told-delivery.held"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "reply.received": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A program is told: reply.received */
+        post: operations["told-reply.received"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "contacts.changed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A program is told: contacts.changed */
+        post: operations["told-contacts.changed"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+}
+export interface components {
+    schemas: {
+        Event: components["schemas"]["OrderPlaced"] | components["schemas"]["OrderPaymentReceived"] | components["schemas"]["OrderPartPaid"] | components["schemas"]["OrderPaymentFailed"] | components["schemas"]["OrderPaused"] | components["schemas"]["OrderItemDelayed"] | components["schemas"]["OrderNoteAdded"] | components["schemas"]["InvoiceIssued"] | components["schemas"]["ShipmentDispatched"] | components["schemas"]["ShipmentUpdated"] | components["schemas"]["ShipmentReadyForPickup"] | components["schemas"]["ShipmentDelivered"] | components["schemas"]["DownloadReady"] | components["schemas"]["RefundIssued"] | components["schemas"]["ReturnReceived"] | components["schemas"]["OrderItemsCancelled"] | components["schemas"]["OrderCancelled"] | components["schemas"]["AccountCreated"] | components["schemas"]["AccountResetRequested"] | components["schemas"]["ProductStockCounted"] | components["schemas"]["FeedbackAnswered"];
+        OrderPlaced: {
+            /** @constant */
+            specversion: "1.0";
+            id: string;
+            source: string;
+            /** @constant */
+            type: "order.placed";
+            /** Format: date-time */
+            time?: string;
+            subject?: string;
+            /** @constant */
+            datacontenttype?: "application/json";
+            dataschema?: string;
+            data: {
+                order: {
+                    number: string;
+                    /** Format: date-time */
+                    placedAt: string;
+                    status?: "OrderProcessing" | "OrderPaymentDue" | "OrderInTransit" | "OrderPickupAvailable" | "OrderDelivered" | "OrderCancelled" | "OrderReturned" | "OrderProblem";
+                    /** Format: currency */
+                    currency: string;
+                    /** Format: language */
+                    language?: string;
+                    channel: string;
+                    location?: string;
+                    customer: {
+                        id?: string;
+                        /** Format: mail-address */
+                        email: string;
+                        firstName?: string;
+                        lastName?: string;
+                        company?: string;
+                        phone?: string;
+                        guest?: boolean;
+                        firstOrder?: boolean;
+                        acceptsNews?: boolean;
+                        contacts?: {
+                            label: string;
+                            /** Format: mail-address */
+                            email: string;
+                            name?: string;
+                            /** Format: language */
+                            language?: string;
+                            messages?: string[];
+                        }[];
+                    };
+                    billingAddress?: {
+                        name: string;
+                        company?: string;
+                        lines: string[];
+                        postalCode?: string;
+                        city: string;
+                        region?: string;
+                        country: string;
+                    };
+                    shippingAddress?: {
+                        name: string;
+                        company?: string;
+                        lines: string[];
+                        postalCode?: string;
+                        city: string;
+                        region?: string;
+                        country: string;
+                    };
+                    lines: {
+                        product: {
+                            sku: string;
+                            name: string;
+                            category?: string;
+                            supplier?: string;
+                            shippable?: boolean;
+                            /** Format: uri */
+                            imageUrl?: string;
+                            /** Format: uri */
+                            url?: string;
+                            note?: {
+                                words: string;
+                                /** Format: uri */
+                                url?: string;
+                            };
+                            session?: {
+                                /** Format: date-time */
+                                startsAt: string;
+                                /** Format: date-time */
+                                endsAt: string;
+                                /** Format: time-zone */
+                                timeZone?: string;
+                                place?: string;
+                                /** Format: uri */
+                                url?: string;
+                            };
+                            downloads?: {
+                                name: string;
+                                /** Format: uri */
+                                url: string;
+                            }[];
+                        };
+                        options?: string;
+                        quantity: number;
+                        unitPrice: number;
+                        taxRate?: number;
+                        discount?: number;
+                    }[];
+                    discounts?: {
+                        label?: string;
+                        code?: string;
+                        amount: number;
+                    }[];
+                    shipping?: {
+                        method: string;
+                        price: number;
+                        taxRate?: number;
+                    };
+                    taxIncluded?: boolean;
+                    taxes?: {
+                        label: string;
+                        rate: number;
+                        amount: number;
+                    }[];
+                    payment?: {
+                        method: string;
+                        paid?: boolean;
+                        received?: number;
+                    };
+                    shipments?: {
+                        id?: string;
+                        carrier?: string;
+                        trackingNumber?: string;
+                        /** Format: uri */
+                        trackingUrl?: string;
+                        /** Format: date-time */
+                        dispatchedAt?: string;
+                        /** Format: date-time */
+                        deliveredAt?: string;
+                        location?: string;
+                        /** Format: date-time */
+                        collectFrom?: string;
+                        /** Format: date-time */
+                        collectUntil?: string;
+                        lines?: {
+                            sku: string;
+                            quantity: number;
+                        }[];
+                    }[];
+                    refunds?: {
+                        amount: number;
+                        reason?: string;
+                        method?: string;
+                        /** Format: date-time */
+                        issuedAt?: string;
+                        shipping?: number;
+                        goodwill?: number;
+                        lines?: {
+                            sku: string;
+                            quantity: number;
+                            amount: number;
+                        }[];
+                    }[];
+                    cancellations?: {
+                        /** Format: date-time */
+                        cancelledAt?: string;
+                        reason?: string;
+                        lines: {
+                            sku: string;
+                            quantity: number;
+                        }[];
+                        paid?: boolean;
+                    }[];
+                    returns?: {
+                        /** Format: date-time */
+                        receivedAt?: string;
+                        lines: {
+                            sku: string;
+                            quantity: number;
+                        }[];
+                    }[];
+                    total?: number;
+                    people?: {
+                        role: string;
+                        /** Format: mail-address */
+                        email: string;
+                        name?: string;
+                        /** Format: language */
+                        language?: string;
+                    }[];
+                    /** Format: date-time */
+                    expectedDispatch?: string;
+                    note?: string;
+                    /** Format: uri */
+                    statusUrl?: string;
+                };
+                details?: {
+                    /** Format: uri */
+                    payUrl?: string;
+                    files?: ({
+                        name: string;
+                        content: string;
+                    } | {
+                        name: string;
+                        /** Format: uri */
+                        url: string;
+                    })[];
+                };
+            };
+        } & {
+            [key: string]: unknown;
+        };
+        OrderPaymentReceived: {
+            /** @constant */
+            specversion: "1.0";
+            id: string;
+            source: string;
+            /** @constant */
+            type: "order.payment-received";
+            /** Format: date-time */
+            time?: string;
+            subject?: string;
+            /** @constant */
+            datacontenttype?: "application/json";
+            dataschema?: string;
+            data: {
+                order: {
+                    number: string;
+                    /** Format: date-time */
+                    placedAt: string;
+                    status?: "OrderProcessing" | "OrderPaymentDue" | "OrderInTransit" | "OrderPickupAvailable" | "OrderDelivered" | "OrderCancelled" | "OrderReturned" | "OrderProblem";
+                    /** Format: currency */
+                    currency: string;
+                    /** Format: language */
+                    language?: string;
+                    channel: string;
+                    location?: string;
+                    customer: {
+                        id?: string;
+                        /** Format: mail-address */
+                        email: string;
+                        firstName?: string;
+                        lastName?: string;
+                        company?: string;
+                        phone?: string;
+                        guest?: boolean;
+                        firstOrder?: boolean;
+                        acceptsNews?: boolean;
+                        contacts?: {
+                            label: string;
+                            /** Format: mail-address */
+                            email: string;
+                            name?: string;
+                            /** Format: language */
+                            language?: string;
+                            messages?: string[];
+                        }[];
+                    };
+                    billingAddress?: {
+                        name: string;
+                        company?: string;
+                        lines: string[];
+                        postalCode?: string;
+                        city: string;
+                        region?: string;
+                        country: string;
+                    };
+                    shippingAddress?: {
+                        name: string;
+                        company?: string;
+                        lines: string[];
+                        postalCode?: string;
+                        city: string;
+                        region?: string;
+                        country: string;
+                    };
+                    lines: {
+                        product: {
+                            sku: string;
+                            name: string;
+                            category?: string;
+                            supplier?: string;
+                            shippable?: boolean;
+                            /** Format: uri */
+                            imageUrl?: string;
+                            /** Format: uri */
+                            url?: string;
+                            note?: {
+                                words: string;
+                                /** Format: uri */
+                                url?: string;
+                            };
+                            session?: {
+                                /** Format: date-time */
+                                startsAt: string;
+                                /** Format: date-time */
+                                endsAt: string;
+                                /** Format: time-zone */
+                                timeZone?: string;
+                                place?: string;
+                                /** Format: uri */
+                                url?: string;
+                            };
+                            downloads?: {
+                                name: string;
+                                /** Format: uri */
+                                url: string;
+                            }[];
+                        };
+                        options?: string;
+                        quantity: number;
+                        unitPrice: number;
+                        taxRate?: number;
+                        discount?: number;
+                    }[];
+                    discounts?: {
+                        label?: string;
+                        code?: string;
+                        amount: number;
+                    }[];
+                    shipping?: {
+                        method: string;
+                        price: number;
+                        taxRate?: number;
+                    };
+                    taxIncluded?: boolean;
+                    taxes?: {
+                        label: string;
+                        rate: number;
+                        amount: number;
+                    }[];
+                    payment?: {
+                        method: string;
+                        paid?: boolean;
+                        received?: number;
+                    };
+                    shipments?: {
+                        id?: string;
+                        carrier?: string;
+                        trackingNumber?: string;
+                        /** Format: uri */
+                        trackingUrl?: string;
+                        /** Format: date-time */
+                        dispatchedAt?: string;
+                        /** Format: date-time */
+                        deliveredAt?: string;
+                        location?: string;
+                        /** Format: date-time */
+                        collectFrom?: string;
+                        /** Format: date-time */
+                        collectUntil?: string;
+                        lines?: {
+                            sku: string;
+                            quantity: number;
+                        }[];
+                    }[];
+                    refunds?: {
+                        amount: number;
+                        reason?: string;
+                        method?: string;
+                        /** Format: date-time */
+                        issuedAt?: string;
+                        shipping?: number;
+                        goodwill?: number;
+                        lines?: {
+                            sku: string;
+                            quantity: number;
+                            amount: number;
+                        }[];
+                    }[];
+                    cancellations?: {
+                        /** Format: date-time */
+                        cancelledAt?: string;
+                        reason?: string;
+                        lines: {
+                            sku: string;
+                            quantity: number;
+                        }[];
+                        paid?: boolean;
+                    }[];
+                    returns?: {
+                        /** Format: date-time */
+                        receivedAt?: string;
+                        lines: {
+                            sku: string;
+                            quantity: number;
+                        }[];
+                    }[];
+                    total?: number;
+                    people?: {
+                        role: string;
+                        /** Format: mail-address */
+                        email: string;
+                        name?: string;
+                        /** Format: language */
+                        language?: string;
+                    }[];
+                    /** Format: date-time */
+                    expectedDispatch?: string;
+                    note?: string;
+                    /** Format: uri */
+                    statusUrl?: string;
+                };
+                details?: {
+                    files?: ({
+                        name: string;
+                        content: string;
+                    } | {
+                        name: string;
+                        /** Format: uri */
+                        url: string;
+                    })[];
+                };
+            };
+        } & {
+            [key: string]: unknown;
+        };
+        OrderPartPaid: {
+            /** @constant */
+            specversion: "1.0";
+            id: string;
+            source: string;
+            /** @constant */
+            type: "order.part-paid";
+            /** Format: date-time */
+            time?: string;
+            subject?: string;
+            /** @constant */
+            datacontenttype?: "application/json";
+            dataschema?: string;
+            data: {
+                order: {
+                    number: string;
+                    /** Format: date-time */
+                    placedAt: string;
+                    status?: "OrderProcessing" | "OrderPaymentDue" | "OrderInTransit" | "OrderPickupAvailable" | "OrderDelivered" | "OrderCancelled" | "OrderReturned" | "OrderProblem";
+                    /** Format: currency */
+                    currency: string;
+                    /** Format: language */
+                    language?: string;
+                    channel: string;
+                    location?: string;
+                    customer: {
+                        id?: string;
+                        /** Format: mail-address */
+                        email: string;
+                        firstName?: string;
+                        lastName?: string;
+                        company?: string;
+                        phone?: string;
+                        guest?: boolean;
+                        firstOrder?: boolean;
+                        acceptsNews?: boolean;
+                        contacts?: {
+                            label: string;
+                            /** Format: mail-address */
+                            email: string;
+                            name?: string;
+                            /** Format: language */
+                            language?: string;
+                            messages?: string[];
+                        }[];
+                    };
+                    billingAddress?: {
+                        name: string;
+                        company?: string;
+                        lines: string[];
+                        postalCode?: string;
+                        city: string;
+                        region?: string;
+                        country: string;
+                    };
+                    shippingAddress?: {
+                        name: string;
+                        company?: string;
+                        lines: string[];
+                        postalCode?: string;
+                        city: string;
+                        region?: string;
+                        country: string;
+                    };
+                    lines: {
+                        product: {
+                            sku: string;
+                            name: string;
+                            category?: string;
+                            supplier?: string;
+                            shippable?: boolean;
+                            /** Format: uri */
+                            imageUrl?: string;
+                            /** Format: uri */
+                            url?: string;
+                            note?: {
+                                words: string;
+                                /** Format: uri */
+                                url?: string;
+                            };
+                            session?: {
+                                /** Format: date-time */
+                                startsAt: string;
+                                /** Format: date-time */
+                                endsAt: string;
+                                /** Format: time-zone */
+                                timeZone?: string;
+                                place?: string;
+                                /** Format: uri */
+                                url?: string;
+                            };
+                            downloads?: {
+                                name: string;
+                                /** Format: uri */
+                                url: string;
+                            }[];
+                        };
+                        options?: string;
+                        quantity: number;
+                        unitPrice: number;
+                        taxRate?: number;
+                        discount?: number;
+                    }[];
+                    discounts?: {
+                        label?: string;
+                        code?: string;
+                        amount: number;
+                    }[];
+                    shipping?: {
+                        method: string;
+                        price: number;
+                        taxRate?: number;
+                    };
+                    taxIncluded?: boolean;
+                    taxes?: {
+                        label: string;
+                        rate: number;
+                        amount: number;
+                    }[];
+                    payment?: {
+                        method: string;
+                        paid?: boolean;
+                        received?: number;
+                    };
+                    shipments?: {
+                        id?: string;
+                        carrier?: string;
+                        trackingNumber?: string;
+                        /** Format: uri */
+                        trackingUrl?: string;
+                        /** Format: date-time */
+                        dispatchedAt?: string;
+                        /** Format: date-time */
+                        deliveredAt?: string;
+                        location?: string;
+                        /** Format: date-time */
+                        collectFrom?: string;
+                        /** Format: date-time */
+                        collectUntil?: string;
+                        lines?: {
+                            sku: string;
+                            quantity: number;
+                        }[];
+                    }[];
+                    refunds?: {
+                        amount: number;
+                        reason?: string;
+                        method?: string;
+                        /** Format: date-time */
+                        issuedAt?: string;
+                        shipping?: number;
+                        goodwill?: number;
+                        lines?: {
+                            sku: string;
+                            quantity: number;
+                            amount: number;
+                        }[];
+                    }[];
+                    cancellations?: {
+                        /** Format: date-time */
+                        cancelledAt?: string;
+                        reason?: string;
+                        lines: {
+                            sku: string;
+                            quantity: number;
+                        }[];
+                        paid?: boolean;
+                    }[];
+                    returns?: {
+                        /** Format: date-time */
+                        receivedAt?: string;
+                        lines: {
+                            sku: string;
+                            quantity: number;
+                        }[];
+                    }[];
+                    total?: number;
+                    people?: {
+                        role: string;
+                        /** Format: mail-address */
+                        email: string;
+                        name?: string;
+                        /** Format: language */
+                        language?: string;
+                    }[];
+                    /** Format: date-time */
+                    expectedDispatch?: string;
+                    note?: string;
+                    /** Format: uri */
+                    statusUrl?: string;
+                };
+                details?: {
+                    /** Format: uri */
+                    payUrl?: string;
+                    files?: ({
+                        name: string;
+                        content: string;
+                    } | {
+                        name: string;
+                        /** Format: uri */
+                        url: string;
+                    })[];
+                };
+            };
+        } & {
+            [key: string]: unknown;
+        };
+        OrderPaymentFailed: {
+            /** @constant */
+            specversion: "1.0";
+            id: string;
+            source: string;
+            /** @constant */
+            type: "order.payment-failed";
+            /** Format: date-time */
+            time?: string;
+            subject?: string;
+            /** @constant */
+            datacontenttype?: "application/json";
+            dataschema?: string;
+            data: {
+                order: {
+                    number: string;
+                    /** Format: date-time */
+                    placedAt: string;
+                    status?: "OrderProcessing" | "OrderPaymentDue" | "OrderInTransit" | "OrderPickupAvailable" | "OrderDelivered" | "OrderCancelled" | "OrderReturned" | "OrderProblem";
+                    /** Format: currency */
+                    currency: string;
+                    /** Format: language */
+                    language?: string;
+                    channel: string;
+                    location?: string;
+                    customer: {
+                        id?: string;
+                        /** Format: mail-address */
+                        email: string;
+                        firstName?: string;
+                        lastName?: string;
+                        company?: string;
+                        phone?: string;
+                        guest?: boolean;
+                        firstOrder?: boolean;
+                        acceptsNews?: boolean;
+                        contacts?: {
+                            label: string;
+                            /** Format: mail-address */
+                            email: string;
+                            name?: string;
+                            /** Format: language */
+                            language?: string;
+                            messages?: string[];
+                        }[];
+                    };
+                    billingAddress?: {
+                        name: string;
+                        company?: string;
+                        lines: string[];
+                        postalCode?: string;
+                        city: string;
+                        region?: string;
+                        country: string;
+                    };
+                    shippingAddress?: {
+                        name: string;
+                        company?: string;
+                        lines: string[];
+                        postalCode?: string;
+                        city: string;
+                        region?: string;
+                        country: string;
+                    };
+                    lines: {
+                        product: {
+                            sku: string;
+                            name: string;
+                            category?: string;
+                            supplier?: string;
+                            shippable?: boolean;
+                            /** Format: uri */
+                            imageUrl?: string;
+                            /** Format: uri */
+                            url?: string;
+                            note?: {
+                                words: string;
+                                /** Format: uri */
+                                url?: string;
+                            };
+                            session?: {
+                                /** Format: date-time */
+                                startsAt: string;
+                                /** Format: date-time */
+                                endsAt: string;
+                                /** Format: time-zone */
+                                timeZone?: string;
+                                place?: string;
+                                /** Format: uri */
+                                url?: string;
+                            };
+                            downloads?: {
+                                name: string;
+                                /** Format: uri */
+                                url: string;
+                            }[];
+                        };
+                        options?: string;
+                        quantity: number;
+                        unitPrice: number;
+                        taxRate?: number;
+                        discount?: number;
+                    }[];
+                    discounts?: {
+                        label?: string;
+                        code?: string;
+                        amount: number;
+                    }[];
+                    shipping?: {
+                        method: string;
+                        price: number;
+                        taxRate?: number;
+                    };
+                    taxIncluded?: boolean;
+                    taxes?: {
+                        label: string;
+                        rate: number;
+                        amount: number;
+                    }[];
+                    payment?: {
+                        method: string;
+                        paid?: boolean;
+                        received?: number;
+                    };
+                    shipments?: {
+                        id?: string;
+                        carrier?: string;
+                        trackingNumber?: string;
+                        /** Format: uri */
+                        trackingUrl?: string;
+                        /** Format: date-time */
+                        dispatchedAt?: string;
+                        /** Format: date-time */
+                        deliveredAt?: string;
+                        location?: string;
+                        /** Format: date-time */
+                        collectFrom?: string;
+                        /** Format: date-time */
+                        collectUntil?: string;
+                        lines?: {
+                            sku: string;
+                            quantity: number;
+                        }[];
+                    }[];
+                    refunds?: {
+                        amount: number;
+                        reason?: string;
+                        method?: string;
+                        /** Format: date-time */
+                        issuedAt?: string;
+                        shipping?: number;
+                        goodwill?: number;
+                        lines?: {
+                            sku: string;
+                            quantity: number;
+                            amount: number;
+                        }[];
+                    }[];
+                    cancellations?: {
+                        /** Format: date-time */
+                        cancelledAt?: string;
+                        reason?: string;
+                        lines: {
+                            sku: string;
+                            quantity: number;
+                        }[];
+                        paid?: boolean;
+                    }[];
+                    returns?: {
+                        /** Format: date-time */
+                        receivedAt?: string;
+                        lines: {
+                            sku: string;
+                            quantity: number;
+                        }[];
+                    }[];
+                    total?: number;
+                    people?: {
+                        role: string;
+                        /** Format: mail-address */
+                        email: string;
+                        name?: string;
+                        /** Format: language */
+                        language?: string;
+                    }[];
+                    /** Format: date-time */
+                    expectedDispatch?: string;
+                    note?: string;
+                    /** Format: uri */
+                    statusUrl?: string;
+                };
+                details?: {
+                    reason?: string;
+                    /** Format: uri */
+                    payUrl?: string;
+                    files?: ({
+                        name: string;
+                        content: string;
+                    } | {
+                        name: string;
+                        /** Format: uri */
+                        url: string;
+                    })[];
+                };
+            };
+        } & {
+            [key: string]: unknown;
+        };
+        OrderPaused: {
+            /** @constant */
+            specversion: "1.0";
+            id: string;
+            source: string;
+            /** @constant */
+            type: "order.paused";
+            /** Format: date-time */
+            time?: string;
+            subject?: string;
+            /** @constant */
+            datacontenttype?: "application/json";
+            dataschema?: string;
+            data: {
+                order: {
+                    number: string;
+                    /** Format: date-time */
+                    placedAt: string;
+                    status?: "OrderProcessing" | "OrderPaymentDue" | "OrderInTransit" | "OrderPickupAvailable" | "OrderDelivered" | "OrderCancelled" | "OrderReturned" | "OrderProblem";
+                    /** Format: currency */
+                    currency: string;
+                    /** Format: language */
+                    language?: string;
+                    channel: string;
+                    location?: string;
+                    customer: {
+                        id?: string;
+                        /** Format: mail-address */
+                        email: string;
+                        firstName?: string;
+                        lastName?: string;
+                        company?: string;
+                        phone?: string;
+                        guest?: boolean;
+                        firstOrder?: boolean;
+                        acceptsNews?: boolean;
+                        contacts?: {
+                            label: string;
+                            /** Format: mail-address */
+                            email: string;
+                            name?: string;
+                            /** Format: language */
+                            language?: string;
+                            messages?: string[];
+                        }[];
+                    };
+                    billingAddress?: {
+                        name: string;
+                        company?: string;
+                        lines: string[];
+                        postalCode?: string;
+                        city: string;
+                        region?: string;
+                        country: string;
+                    };
+                    shippingAddress?: {
+                        name: string;
+                        company?: string;
+                        lines: string[];
+                        postalCode?: string;
+                        city: string;
+                        region?: string;
+                        country: string;
+                    };
+                    lines: {
+                        product: {
+                            sku: string;
+                            name: string;
+                            category?: string;
+                            supplier?: string;
+                            shippable?: boolean;
+                            /** Format: uri */
+                            imageUrl?: string;
+                            /** Format: uri */
+                            url?: string;
+                            note?: {
+                                words: string;
+                                /** Format: uri */
+                                url?: string;
+                            };
+                            session?: {
+                                /** Format: date-time */
+                                startsAt: string;
+                                /** Format: date-time */
+                                endsAt: string;
+                                /** Format: time-zone */
+                                timeZone?: string;
+                                place?: string;
+                                /** Format: uri */
+                                url?: string;
+                            };
+                            downloads?: {
+                                name: string;
+                                /** Format: uri */
+                                url: string;
+                            }[];
+                        };
+                        options?: string;
+                        quantity: number;
+                        unitPrice: number;
+                        taxRate?: number;
+                        discount?: number;
+                    }[];
+                    discounts?: {
+                        label?: string;
+                        code?: string;
+                        amount: number;
+                    }[];
+                    shipping?: {
+                        method: string;
+                        price: number;
+                        taxRate?: number;
+                    };
+                    taxIncluded?: boolean;
+                    taxes?: {
+                        label: string;
+                        rate: number;
+                        amount: number;
+                    }[];
+                    payment?: {
+                        method: string;
+                        paid?: boolean;
+                        received?: number;
+                    };
+                    shipments?: {
+                        id?: string;
+                        carrier?: string;
+                        trackingNumber?: string;
+                        /** Format: uri */
+                        trackingUrl?: string;
+                        /** Format: date-time */
+                        dispatchedAt?: string;
+                        /** Format: date-time */
+                        deliveredAt?: string;
+                        location?: string;
+                        /** Format: date-time */
+                        collectFrom?: string;
+                        /** Format: date-time */
+                        collectUntil?: string;
+                        lines?: {
+                            sku: string;
+                            quantity: number;
+                        }[];
+                    }[];
+                    refunds?: {
+                        amount: number;
+                        reason?: string;
+                        method?: string;
+                        /** Format: date-time */
+                        issuedAt?: string;
+                        shipping?: number;
+                        goodwill?: number;
+                        lines?: {
+                            sku: string;
+                            quantity: number;
+                            amount: number;
+                        }[];
+                    }[];
+                    cancellations?: {
+                        /** Format: date-time */
+                        cancelledAt?: string;
+                        reason?: string;
+                        lines: {
+                            sku: string;
+                            quantity: number;
+                        }[];
+                        paid?: boolean;
+                    }[];
+                    returns?: {
+                        /** Format: date-time */
+                        receivedAt?: string;
+                        lines: {
+                            sku: string;
+                            quantity: number;
+                        }[];
+                    }[];
+                    total?: number;
+                    people?: {
+                        role: string;
+                        /** Format: mail-address */
+                        email: string;
+                        name?: string;
+                        /** Format: language */
+                        language?: string;
+                    }[];
+                    /** Format: date-time */
+                    expectedDispatch?: string;
+                    note?: string;
+                    /** Format: uri */
+                    statusUrl?: string;
+                };
+                details?: {
+                    reason?: string;
+                    files?: ({
+                        name: string;
+                        content: string;
+                    } | {
+                        name: string;
+                        /** Format: uri */
+                        url: string;
+                    })[];
+                };
+            };
+        } & {
+            [key: string]: unknown;
+        };
+        OrderItemDelayed: {
+            /** @constant */
+            specversion: "1.0";
+            id: string;
+            source: string;
+            /** @constant */
+            type: "order.item-delayed";
+            /** Format: date-time */
+            time?: string;
+            subject?: string;
+            /** @constant */
+            datacontenttype?: "application/json";
+            dataschema?: string;
+            data: {
+                order: {
+                    number: string;
+                    /** Format: date-time */
+                    placedAt: string;
+                    status?: "OrderProcessing" | "OrderPaymentDue" | "OrderInTransit" | "OrderPickupAvailable" | "OrderDelivered" | "OrderCancelled" | "OrderReturned" | "OrderProblem";
+                    /** Format: currency */
+                    currency: string;
+                    /** Format: language */
+                    language?: string;
+                    channel: string;
+                    location?: string;
+                    customer: {
+                        id?: string;
+                        /** Format: mail-address */
+                        email: string;
+                        firstName?: string;
+                        lastName?: string;
+                        company?: string;
+                        phone?: string;
+                        guest?: boolean;
+                        firstOrder?: boolean;
+                        acceptsNews?: boolean;
+                        contacts?: {
+                            label: string;
+                            /** Format: mail-address */
+                            email: string;
+                            name?: string;
+                            /** Format: language */
+                            language?: string;
+                            messages?: string[];
+                        }[];
+                    };
+                    billingAddress?: {
+                        name: string;
+                        company?: string;
+                        lines: string[];
+                        postalCode?: string;
+                        city: string;
+                        region?: string;
+                        country: string;
+                    };
+                    shippingAddress?: {
+                        name: string;
+                        company?: string;
+                        lines: string[];
+                        postalCode?: string;
+                        city: string;
+                        region?: string;
+                        country: string;
+                    };
+                    lines: {
+                        product: {
+                            sku: string;
+                            name: string;
+                            category?: string;
+                            supplier?: string;
+                            shippable?: boolean;
+                            /** Format: uri */
+                            imageUrl?: string;
+                            /** Format: uri */
+                            url?: string;
+                            note?: {
+                                words: string;
+                                /** Format: uri */
+                                url?: string;
+                            };
+                            session?: {
+                                /** Format: date-time */
+                                startsAt: string;
+                                /** Format: date-time */
+                                endsAt: string;
+                                /** Format: time-zone */
+                                timeZone?: string;
+                                place?: string;
+                                /** Format: uri */
+                                url?: string;
+                            };
+                            downloads?: {
+                                name: string;
+                                /** Format: uri */
+                                url: string;
+                            }[];
+                        };
+                        options?: string;
+                        quantity: number;
+                        unitPrice: number;
+                        taxRate?: number;
+                        discount?: number;
+                    }[];
+                    discounts?: {
+                        label?: string;
+                        code?: string;
+                        amount: number;
+                    }[];
+                    shipping?: {
+                        method: string;
+                        price: number;
+                        taxRate?: number;
+                    };
+                    taxIncluded?: boolean;
+                    taxes?: {
+                        label: string;
+                        rate: number;
+                        amount: number;
+                    }[];
+                    payment?: {
+                        method: string;
+                        paid?: boolean;
+                        received?: number;
+                    };
+                    shipments?: {
+                        id?: string;
+                        carrier?: string;
+                        trackingNumber?: string;
+                        /** Format: uri */
+                        trackingUrl?: string;
+                        /** Format: date-time */
+                        dispatchedAt?: string;
+                        /** Format: date-time */
+                        deliveredAt?: string;
+                        location?: string;
+                        /** Format: date-time */
+                        collectFrom?: string;
+                        /** Format: date-time */
+                        collectUntil?: string;
+                        lines?: {
+                            sku: string;
+                            quantity: number;
+                        }[];
+                    }[];
+                    refunds?: {
+                        amount: number;
+                        reason?: string;
+                        method?: string;
+                        /** Format: date-time */
+                        issuedAt?: string;
+                        shipping?: number;
+                        goodwill?: number;
+                        lines?: {
+                            sku: string;
+                            quantity: number;
+                            amount: number;
+                        }[];
+                    }[];
+                    cancellations?: {
+                        /** Format: date-time */
+                        cancelledAt?: string;
+                        reason?: string;
+                        lines: {
+                            sku: string;
+                            quantity: number;
+                        }[];
+                        paid?: boolean;
+                    }[];
+                    returns?: {
+                        /** Format: date-time */
+                        receivedAt?: string;
+                        lines: {
+                            sku: string;
+                            quantity: number;
+                        }[];
+                    }[];
+                    total?: number;
+                    people?: {
+                        role: string;
+                        /** Format: mail-address */
+                        email: string;
+                        name?: string;
+                        /** Format: language */
+                        language?: string;
+                    }[];
+                    /** Format: date-time */
+                    expectedDispatch?: string;
+                    note?: string;
+                    /** Format: uri */
+                    statusUrl?: string;
+                };
+                details: {
+                    delay: {
+                        item: string;
+                        /** Format: date-time */
+                        until?: string;
+                        reason?: string;
+                    };
+                    files?: ({
+                        name: string;
+                        content: string;
+                    } | {
+                        name: string;
+                        /** Format: uri */
+                        url: string;
+                    })[];
+                };
+            };
+        } & {
+            [key: string]: unknown;
+        };
+        OrderNoteAdded: {
+            /** @constant */
+            specversion: "1.0";
+            id: string;
+            source: string;
+            /** @constant */
+            type: "order.note-added";
+            /** Format: date-time */
+            time?: string;
+            subject?: string;
+            /** @constant */
+            datacontenttype?: "application/json";
+            dataschema?: string;
+            data: {
+                order: {
+                    number: string;
+                    /** Format: date-time */
+                    placedAt: string;
+                    status?: "OrderProcessing" | "OrderPaymentDue" | "OrderInTransit" | "OrderPickupAvailable" | "OrderDelivered" | "OrderCancelled" | "OrderReturned" | "OrderProblem";
+                    /** Format: currency */
+                    currency: string;
+                    /** Format: language */
+                    language?: string;
+                    channel: string;
+                    location?: string;
+                    customer: {
+                        id?: string;
+                        /** Format: mail-address */
+                        email: string;
+                        firstName?: string;
+                        lastName?: string;
+                        company?: string;
+                        phone?: string;
+                        guest?: boolean;
+                        firstOrder?: boolean;
+                        acceptsNews?: boolean;
+                        contacts?: {
+                            label: string;
+                            /** Format: mail-address */
+                            email: string;
+                            name?: string;
+                            /** Format: language */
+                            language?: string;
+                            messages?: string[];
+                        }[];
+                    };
+                    billingAddress?: {
+                        name: string;
+                        company?: string;
+                        lines: string[];
+                        postalCode?: string;
+                        city: string;
+                        region?: string;
+                        country: string;
+                    };
+                    shippingAddress?: {
+                        name: string;
+                        company?: string;
+                        lines: string[];
+                        postalCode?: string;
+                        city: string;
+                        region?: string;
+                        country: string;
+                    };
+                    lines: {
+                        product: {
+                            sku: string;
+                            name: string;
+                            category?: string;
+                            supplier?: string;
+                            shippable?: boolean;
+                            /** Format: uri */
+                            imageUrl?: string;
+                            /** Format: uri */
+                            url?: string;
+                            note?: {
+                                words: string;
+                                /** Format: uri */
+                                url?: string;
+                            };
+                            session?: {
+                                /** Format: date-time */
+                                startsAt: string;
+                                /** Format: date-time */
+                                endsAt: string;
+                                /** Format: time-zone */
+                                timeZone?: string;
+                                place?: string;
+                                /** Format: uri */
+                                url?: string;
+                            };
+                            downloads?: {
+                                name: string;
+                                /** Format: uri */
+                                url: string;
+                            }[];
+                        };
+                        options?: string;
+                        quantity: number;
+                        unitPrice: number;
+                        taxRate?: number;
+                        discount?: number;
+                    }[];
+                    discounts?: {
+                        label?: string;
+                        code?: string;
+                        amount: number;
+                    }[];
+                    shipping?: {
+                        method: string;
+                        price: number;
+                        taxRate?: number;
+                    };
+                    taxIncluded?: boolean;
+                    taxes?: {
+                        label: string;
+                        rate: number;
+                        amount: number;
+                    }[];
+                    payment?: {
+                        method: string;
+                        paid?: boolean;
+                        received?: number;
+                    };
+                    shipments?: {
+                        id?: string;
+                        carrier?: string;
+                        trackingNumber?: string;
+                        /** Format: uri */
+                        trackingUrl?: string;
+                        /** Format: date-time */
+                        dispatchedAt?: string;
+                        /** Format: date-time */
+                        deliveredAt?: string;
+                        location?: string;
+                        /** Format: date-time */
+                        collectFrom?: string;
+                        /** Format: date-time */
+                        collectUntil?: string;
+                        lines?: {
+                            sku: string;
+                            quantity: number;
+                        }[];
+                    }[];
+                    refunds?: {
+                        amount: number;
+                        reason?: string;
+                        method?: string;
+                        /** Format: date-time */
+                        issuedAt?: string;
+                        shipping?: number;
+                        goodwill?: number;
+                        lines?: {
+                            sku: string;
+                            quantity: number;
+                            amount: number;
+                        }[];
+                    }[];
+                    cancellations?: {
+                        /** Format: date-time */
+                        cancelledAt?: string;
+                        reason?: string;
+                        lines: {
+                            sku: string;
+                            quantity: number;
+                        }[];
+                        paid?: boolean;
+                    }[];
+                    returns?: {
+                        /** Format: date-time */
+                        receivedAt?: string;
+                        lines: {
+                            sku: string;
+                            quantity: number;
+                        }[];
+                    }[];
+                    total?: number;
+                    people?: {
+                        role: string;
+                        /** Format: mail-address */
+                        email: string;
+                        name?: string;
+                        /** Format: language */
+                        language?: string;
+                    }[];
+                    /** Format: date-time */
+                    expectedDispatch?: string;
+                    note?: string;
+                    /** Format: uri */
+                    statusUrl?: string;
+                };
+                details: {
+                    note: {
+                        words: string;
+                        by?: string;
+                    };
+                    files?: ({
+                        name: string;
+                        content: string;
+                    } | {
+                        name: string;
+                        /** Format: uri */
+                        url: string;
+                    })[];
+                };
+            };
+        } & {
+            [key: string]: unknown;
+        };
+        InvoiceIssued: {
+            /** @constant */
+            specversion: "1.0";
+            id: string;
+            source: string;
+            /** @constant */
+            type: "invoice.issued";
+            /** Format: date-time */
+            time?: string;
+            subject?: string;
+            /** @constant */
+            datacontenttype?: "application/json";
+            dataschema?: string;
+            data: {
+                order: {
+                    number: string;
+                    /** Format: date-time */
+                    placedAt: string;
+                    status?: "OrderProcessing" | "OrderPaymentDue" | "OrderInTransit" | "OrderPickupAvailable" | "OrderDelivered" | "OrderCancelled" | "OrderReturned" | "OrderProblem";
+                    /** Format: currency */
+                    currency: string;
+                    /** Format: language */
+                    language?: string;
+                    channel: string;
+                    location?: string;
+                    customer: {
+                        id?: string;
+                        /** Format: mail-address */
+                        email: string;
+                        firstName?: string;
+                        lastName?: string;
+                        company?: string;
+                        phone?: string;
+                        guest?: boolean;
+                        firstOrder?: boolean;
+                        acceptsNews?: boolean;
+                        contacts?: {
+                            label: string;
+                            /** Format: mail-address */
+                            email: string;
+                            name?: string;
+                            /** Format: language */
+                            language?: string;
+                            messages?: string[];
+                        }[];
+                    };
+                    billingAddress?: {
+                        name: string;
+                        company?: string;
+                        lines: string[];
+                        postalCode?: string;
+                        city: string;
+                        region?: string;
+                        country: string;
+                    };
+                    shippingAddress?: {
+                        name: string;
+                        company?: string;
+                        lines: string[];
+                        postalCode?: string;
+                        city: string;
+                        region?: string;
+                        country: string;
+                    };
+                    lines: {
+                        product: {
+                            sku: string;
+                            name: string;
+                            category?: string;
+                            supplier?: string;
+                            shippable?: boolean;
+                            /** Format: uri */
+                            imageUrl?: string;
+                            /** Format: uri */
+                            url?: string;
+                            note?: {
+                                words: string;
+                                /** Format: uri */
+                                url?: string;
+                            };
+                            session?: {
+                                /** Format: date-time */
+                                startsAt: string;
+                                /** Format: date-time */
+                                endsAt: string;
+                                /** Format: time-zone */
+                                timeZone?: string;
+                                place?: string;
+                                /** Format: uri */
+                                url?: string;
+                            };
+                            downloads?: {
+                                name: string;
+                                /** Format: uri */
+                                url: string;
+                            }[];
+                        };
+                        options?: string;
+                        quantity: number;
+                        unitPrice: number;
+                        taxRate?: number;
+                        discount?: number;
+                    }[];
+                    discounts?: {
+                        label?: string;
+                        code?: string;
+                        amount: number;
+                    }[];
+                    shipping?: {
+                        method: string;
+                        price: number;
+                        taxRate?: number;
+                    };
+                    taxIncluded?: boolean;
+                    taxes?: {
+                        label: string;
+                        rate: number;
+                        amount: number;
+                    }[];
+                    payment?: {
+                        method: string;
+                        paid?: boolean;
+                        received?: number;
+                    };
+                    shipments?: {
+                        id?: string;
+                        carrier?: string;
+                        trackingNumber?: string;
+                        /** Format: uri */
+                        trackingUrl?: string;
+                        /** Format: date-time */
+                        dispatchedAt?: string;
+                        /** Format: date-time */
+                        deliveredAt?: string;
+                        location?: string;
+                        /** Format: date-time */
+                        collectFrom?: string;
+                        /** Format: date-time */
+                        collectUntil?: string;
+                        lines?: {
+                            sku: string;
+                            quantity: number;
+                        }[];
+                    }[];
+                    refunds?: {
+                        amount: number;
+                        reason?: string;
+                        method?: string;
+                        /** Format: date-time */
+                        issuedAt?: string;
+                        shipping?: number;
+                        goodwill?: number;
+                        lines?: {
+                            sku: string;
+                            quantity: number;
+                            amount: number;
+                        }[];
+                    }[];
+                    cancellations?: {
+                        /** Format: date-time */
+                        cancelledAt?: string;
+                        reason?: string;
+                        lines: {
+                            sku: string;
+                            quantity: number;
+                        }[];
+                        paid?: boolean;
+                    }[];
+                    returns?: {
+                        /** Format: date-time */
+                        receivedAt?: string;
+                        lines: {
+                            sku: string;
+                            quantity: number;
+                        }[];
+                    }[];
+                    total?: number;
+                    people?: {
+                        role: string;
+                        /** Format: mail-address */
+                        email: string;
+                        name?: string;
+                        /** Format: language */
+                        language?: string;
+                    }[];
+                    /** Format: date-time */
+                    expectedDispatch?: string;
+                    note?: string;
+                    /** Format: uri */
+                    statusUrl?: string;
+                };
+                details: {
+                    invoice: {
+                        number: string;
+                        /** Format: uri */
+                        url?: string;
+                        /** Format: date-time */
+                        dueOn?: string;
+                        attach?: boolean;
+                    };
+                    files?: ({
+                        name: string;
+                        content: string;
+                    } | {
+                        name: string;
+                        /** Format: uri */
+                        url: string;
+                    })[];
+                };
+            };
+        } & {
+            [key: string]: unknown;
+        };
+        ShipmentDispatched: {
+            /** @constant */
+            specversion: "1.0";
+            id: string;
+            source: string;
+            /** @constant */
+            type: "shipment.dispatched";
+            /** Format: date-time */
+            time?: string;
+            subject?: string;
+            /** @constant */
+            datacontenttype?: "application/json";
+            dataschema?: string;
+            data: {
+                order: {
+                    number: string;
+                    /** Format: date-time */
+                    placedAt: string;
+                    status?: "OrderProcessing" | "OrderPaymentDue" | "OrderInTransit" | "OrderPickupAvailable" | "OrderDelivered" | "OrderCancelled" | "OrderReturned" | "OrderProblem";
+                    /** Format: currency */
+                    currency: string;
+                    /** Format: language */
+                    language?: string;
+                    channel: string;
+                    location?: string;
+                    customer: {
+                        id?: string;
+                        /** Format: mail-address */
+                        email: string;
+                        firstName?: string;
+                        lastName?: string;
+                        company?: string;
+                        phone?: string;
+                        guest?: boolean;
+                        firstOrder?: boolean;
+                        acceptsNews?: boolean;
+                        contacts?: {
+                            label: string;
+                            /** Format: mail-address */
+                            email: string;
+                            name?: string;
+                            /** Format: language */
+                            language?: string;
+                            messages?: string[];
+                        }[];
+                    };
+                    billingAddress?: {
+                        name: string;
+                        company?: string;
+                        lines: string[];
+                        postalCode?: string;
+                        city: string;
+                        region?: string;
+                        country: string;
+                    };
+                    shippingAddress?: {
+                        name: string;
+                        company?: string;
+                        lines: string[];
+                        postalCode?: string;
+                        city: string;
+                        region?: string;
+                        country: string;
+                    };
+                    lines: {
+                        product: {
+                            sku: string;
+                            name: string;
+                            category?: string;
+                            supplier?: string;
+                            shippable?: boolean;
+                            /** Format: uri */
+                            imageUrl?: string;
+                            /** Format: uri */
+                            url?: string;
+                            note?: {
+                                words: string;
+                                /** Format: uri */
+                                url?: string;
+                            };
+                            session?: {
+                                /** Format: date-time */
+                                startsAt: string;
+                                /** Format: date-time */
+                                endsAt: string;
+                                /** Format: time-zone */
+                                timeZone?: string;
+                                place?: string;
+                                /** Format: uri */
+                                url?: string;
+                            };
+                            downloads?: {
+                                name: string;
+                                /** Format: uri */
+                                url: string;
+                            }[];
+                        };
+                        options?: string;
+                        quantity: number;
+                        unitPrice: number;
+                        taxRate?: number;
+                        discount?: number;
+                    }[];
+                    discounts?: {
+                        label?: string;
+                        code?: string;
+                        amount: number;
+                    }[];
+                    shipping?: {
+                        method: string;
+                        price: number;
+                        taxRate?: number;
+                    };
+                    taxIncluded?: boolean;
+                    taxes?: {
+                        label: string;
+                        rate: number;
+                        amount: number;
+                    }[];
+                    payment?: {
+                        method: string;
+                        paid?: boolean;
+                        received?: number;
+                    };
+                    shipments?: {
+                        id?: string;
+                        carrier?: string;
+                        trackingNumber?: string;
+                        /** Format: uri */
+                        trackingUrl?: string;
+                        /** Format: date-time */
+                        dispatchedAt?: string;
+                        /** Format: date-time */
+                        deliveredAt?: string;
+                        location?: string;
+                        /** Format: date-time */
+                        collectFrom?: string;
+                        /** Format: date-time */
+                        collectUntil?: string;
+                        lines?: {
+                            sku: string;
+                            quantity: number;
+                        }[];
+                    }[];
+                    refunds?: {
+                        amount: number;
+                        reason?: string;
+                        method?: string;
+                        /** Format: date-time */
+                        issuedAt?: string;
+                        shipping?: number;
+                        goodwill?: number;
+                        lines?: {
+                            sku: string;
+                            quantity: number;
+                            amount: number;
+                        }[];
+                    }[];
+                    cancellations?: {
+                        /** Format: date-time */
+                        cancelledAt?: string;
+                        reason?: string;
+                        lines: {
+                            sku: string;
+                            quantity: number;
+                        }[];
+                        paid?: boolean;
+                    }[];
+                    returns?: {
+                        /** Format: date-time */
+                        receivedAt?: string;
+                        lines: {
+                            sku: string;
+                            quantity: number;
+                        }[];
+                    }[];
+                    total?: number;
+                    people?: {
+                        role: string;
+                        /** Format: mail-address */
+                        email: string;
+                        name?: string;
+                        /** Format: language */
+                        language?: string;
+                    }[];
+                    /** Format: date-time */
+                    expectedDispatch?: string;
+                    note?: string;
+                    /** Format: uri */
+                    statusUrl?: string;
+                };
+                details?: {
+                    files?: ({
+                        name: string;
+                        content: string;
+                    } | {
+                        name: string;
+                        /** Format: uri */
+                        url: string;
+                    })[];
+                };
+            };
+        } & {
+            [key: string]: unknown;
+        };
+        ShipmentUpdated: {
+            /** @constant */
+            specversion: "1.0";
+            id: string;
+            source: string;
+            /** @constant */
+            type: "shipment.updated";
+            /** Format: date-time */
+            time?: string;
+            subject?: string;
+            /** @constant */
+            datacontenttype?: "application/json";
+            dataschema?: string;
+            data: {
+                order: {
+                    number: string;
+                    /** Format: date-time */
+                    placedAt: string;
+                    status?: "OrderProcessing" | "OrderPaymentDue" | "OrderInTransit" | "OrderPickupAvailable" | "OrderDelivered" | "OrderCancelled" | "OrderReturned" | "OrderProblem";
+                    /** Format: currency */
+                    currency: string;
+                    /** Format: language */
+                    language?: string;
+                    channel: string;
+                    location?: string;
+                    customer: {
+                        id?: string;
+                        /** Format: mail-address */
+                        email: string;
+                        firstName?: string;
+                        lastName?: string;
+                        company?: string;
+                        phone?: string;
+                        guest?: boolean;
+                        firstOrder?: boolean;
+                        acceptsNews?: boolean;
+                        contacts?: {
+                            label: string;
+                            /** Format: mail-address */
+                            email: string;
+                            name?: string;
+                            /** Format: language */
+                            language?: string;
+                            messages?: string[];
+                        }[];
+                    };
+                    billingAddress?: {
+                        name: string;
+                        company?: string;
+                        lines: string[];
+                        postalCode?: string;
+                        city: string;
+                        region?: string;
+                        country: string;
+                    };
+                    shippingAddress?: {
+                        name: string;
+                        company?: string;
+                        lines: string[];
+                        postalCode?: string;
+                        city: string;
+                        region?: string;
+                        country: string;
+                    };
+                    lines: {
+                        product: {
+                            sku: string;
+                            name: string;
+                            category?: string;
+                            supplier?: string;
+                            shippable?: boolean;
+                            /** Format: uri */
+                            imageUrl?: string;
+                            /** Format: uri */
+                            url?: string;
+                            note?: {
+                                words: string;
+                                /** Format: uri */
+                                url?: string;
+                            };
+                            session?: {
+                                /** Format: date-time */
+                                startsAt: string;
+                                /** Format: date-time */
+                                endsAt: string;
+                                /** Format: time-zone */
+                                timeZone?: string;
+                                place?: string;
+                                /** Format: uri */
+                                url?: string;
+                            };
+                            downloads?: {
+                                name: string;
+                                /** Format: uri */
+                                url: string;
+                            }[];
+                        };
+                        options?: string;
+                        quantity: number;
+                        unitPrice: number;
+                        taxRate?: number;
+                        discount?: number;
+                    }[];
+                    discounts?: {
+                        label?: string;
+                        code?: string;
+                        amount: number;
+                    }[];
+                    shipping?: {
+                        method: string;
+                        price: number;
+                        taxRate?: number;
+                    };
+                    taxIncluded?: boolean;
+                    taxes?: {
+                        label: string;
+                        rate: number;
+                        amount: number;
+                    }[];
+                    payment?: {
+                        method: string;
+                        paid?: boolean;
+                        received?: number;
+                    };
+                    shipments?: {
+                        id?: string;
+                        carrier?: string;
+                        trackingNumber?: string;
+                        /** Format: uri */
+                        trackingUrl?: string;
+                        /** Format: date-time */
+                        dispatchedAt?: string;
+                        /** Format: date-time */
+                        deliveredAt?: string;
+                        location?: string;
+                        /** Format: date-time */
+                        collectFrom?: string;
+                        /** Format: date-time */
+                        collectUntil?: string;
+                        lines?: {
+                            sku: string;
+                            quantity: number;
+                        }[];
+                    }[];
+                    refunds?: {
+                        amount: number;
+                        reason?: string;
+                        method?: string;
+                        /** Format: date-time */
+                        issuedAt?: string;
+                        shipping?: number;
+                        goodwill?: number;
+                        lines?: {
+                            sku: string;
+                            quantity: number;
+                            amount: number;
+                        }[];
+                    }[];
+                    cancellations?: {
+                        /** Format: date-time */
+                        cancelledAt?: string;
+                        reason?: string;
+                        lines: {
+                            sku: string;
+                            quantity: number;
+                        }[];
+                        paid?: boolean;
+                    }[];
+                    returns?: {
+                        /** Format: date-time */
+                        receivedAt?: string;
+                        lines: {
+                            sku: string;
+                            quantity: number;
+                        }[];
+                    }[];
+                    total?: number;
+                    people?: {
+                        role: string;
+                        /** Format: mail-address */
+                        email: string;
+                        name?: string;
+                        /** Format: language */
+                        language?: string;
+                    }[];
+                    /** Format: date-time */
+                    expectedDispatch?: string;
+                    note?: string;
+                    /** Format: uri */
+                    statusUrl?: string;
+                };
+                details?: {
+                    files?: ({
+                        name: string;
+                        content: string;
+                    } | {
+                        name: string;
+                        /** Format: uri */
+                        url: string;
+                    })[];
+                };
+            };
+        } & {
+            [key: string]: unknown;
+        };
+        ShipmentReadyForPickup: {
+            /** @constant */
+            specversion: "1.0";
+            id: string;
+            source: string;
+            /** @constant */
+            type: "shipment.ready-for-pickup";
+            /** Format: date-time */
+            time?: string;
+            subject?: string;
+            /** @constant */
+            datacontenttype?: "application/json";
+            dataschema?: string;
+            data: {
+                order: {
+                    number: string;
+                    /** Format: date-time */
+                    placedAt: string;
+                    status?: "OrderProcessing" | "OrderPaymentDue" | "OrderInTransit" | "OrderPickupAvailable" | "OrderDelivered" | "OrderCancelled" | "OrderReturned" | "OrderProblem";
+                    /** Format: currency */
+                    currency: string;
+                    /** Format: language */
+                    language?: string;
+                    channel: string;
+                    location?: string;
+                    customer: {
+                        id?: string;
+                        /** Format: mail-address */
+                        email: string;
+                        firstName?: string;
+                        lastName?: string;
+                        company?: string;
+                        phone?: string;
+                        guest?: boolean;
+                        firstOrder?: boolean;
+                        acceptsNews?: boolean;
+                        contacts?: {
+                            label: string;
+                            /** Format: mail-address */
+                            email: string;
+                            name?: string;
+                            /** Format: language */
+                            language?: string;
+                            messages?: string[];
+                        }[];
+                    };
+                    billingAddress?: {
+                        name: string;
+                        company?: string;
+                        lines: string[];
+                        postalCode?: string;
+                        city: string;
+                        region?: string;
+                        country: string;
+                    };
+                    shippingAddress?: {
+                        name: string;
+                        company?: string;
+                        lines: string[];
+                        postalCode?: string;
+                        city: string;
+                        region?: string;
+                        country: string;
+                    };
+                    lines: {
+                        product: {
+                            sku: string;
+                            name: string;
+                            category?: string;
+                            supplier?: string;
+                            shippable?: boolean;
+                            /** Format: uri */
+                            imageUrl?: string;
+                            /** Format: uri */
+                            url?: string;
+                            note?: {
+                                words: string;
+                                /** Format: uri */
+                                url?: string;
+                            };
+                            session?: {
+                                /** Format: date-time */
+                                startsAt: string;
+                                /** Format: date-time */
+                                endsAt: string;
+                                /** Format: time-zone */
+                                timeZone?: string;
+                                place?: string;
+                                /** Format: uri */
+                                url?: string;
+                            };
+                            downloads?: {
+                                name: string;
+                                /** Format: uri */
+                                url: string;
+                            }[];
+                        };
+                        options?: string;
+                        quantity: number;
+                        unitPrice: number;
+                        taxRate?: number;
+                        discount?: number;
+                    }[];
+                    discounts?: {
+                        label?: string;
+                        code?: string;
+                        amount: number;
+                    }[];
+                    shipping?: {
+                        method: string;
+                        price: number;
+                        taxRate?: number;
+                    };
+                    taxIncluded?: boolean;
+                    taxes?: {
+                        label: string;
+                        rate: number;
+                        amount: number;
+                    }[];
+                    payment?: {
+                        method: string;
+                        paid?: boolean;
+                        received?: number;
+                    };
+                    shipments?: {
+                        id?: string;
+                        carrier?: string;
+                        trackingNumber?: string;
+                        /** Format: uri */
+                        trackingUrl?: string;
+                        /** Format: date-time */
+                        dispatchedAt?: string;
+                        /** Format: date-time */
+                        deliveredAt?: string;
+                        location?: string;
+                        /** Format: date-time */
+                        collectFrom?: string;
+                        /** Format: date-time */
+                        collectUntil?: string;
+                        lines?: {
+                            sku: string;
+                            quantity: number;
+                        }[];
+                    }[];
+                    refunds?: {
+                        amount: number;
+                        reason?: string;
+                        method?: string;
+                        /** Format: date-time */
+                        issuedAt?: string;
+                        shipping?: number;
+                        goodwill?: number;
+                        lines?: {
+                            sku: string;
+                            quantity: number;
+                            amount: number;
+                        }[];
+                    }[];
+                    cancellations?: {
+                        /** Format: date-time */
+                        cancelledAt?: string;
+                        reason?: string;
+                        lines: {
+                            sku: string;
+                            quantity: number;
+                        }[];
+                        paid?: boolean;
+                    }[];
+                    returns?: {
+                        /** Format: date-time */
+                        receivedAt?: string;
+                        lines: {
+                            sku: string;
+                            quantity: number;
+                        }[];
+                    }[];
+                    total?: number;
+                    people?: {
+                        role: string;
+                        /** Format: mail-address */
+                        email: string;
+                        name?: string;
+                        /** Format: language */
+                        language?: string;
+                    }[];
+                    /** Format: date-time */
+                    expectedDispatch?: string;
+                    note?: string;
+                    /** Format: uri */
+                    statusUrl?: string;
+                };
+                details?: {
+                    files?: ({
+                        name: string;
+                        content: string;
+                    } | {
+                        name: string;
+                        /** Format: uri */
+                        url: string;
+                    })[];
+                };
+            };
+        } & {
+            [key: string]: unknown;
+        };
+        ShipmentDelivered: {
+            /** @constant */
+            specversion: "1.0";
+            id: string;
+            source: string;
+            /** @constant */
+            type: "shipment.delivered";
+            /** Format: date-time */
+            time?: string;
+            subject?: string;
+            /** @constant */
+            datacontenttype?: "application/json";
+            dataschema?: string;
+            data: {
+                order: {
+                    number: string;
+                    /** Format: date-time */
+                    placedAt: string;
+                    status?: "OrderProcessing" | "OrderPaymentDue" | "OrderInTransit" | "OrderPickupAvailable" | "OrderDelivered" | "OrderCancelled" | "OrderReturned" | "OrderProblem";
+                    /** Format: currency */
+                    currency: string;
+                    /** Format: language */
+                    language?: string;
+                    channel: string;
+                    location?: string;
+                    customer: {
+                        id?: string;
+                        /** Format: mail-address */
+                        email: string;
+                        firstName?: string;
+                        lastName?: string;
+                        company?: string;
+                        phone?: string;
+                        guest?: boolean;
+                        firstOrder?: boolean;
+                        acceptsNews?: boolean;
+                        contacts?: {
+                            label: string;
+                            /** Format: mail-address */
+                            email: string;
+                            name?: string;
+                            /** Format: language */
+                            language?: string;
+                            messages?: string[];
+                        }[];
+                    };
+                    billingAddress?: {
+                        name: string;
+                        company?: string;
+                        lines: string[];
+                        postalCode?: string;
+                        city: string;
+                        region?: string;
+                        country: string;
+                    };
+                    shippingAddress?: {
+                        name: string;
+                        company?: string;
+                        lines: string[];
+                        postalCode?: string;
+                        city: string;
+                        region?: string;
+                        country: string;
+                    };
+                    lines: {
+                        product: {
+                            sku: string;
+                            name: string;
+                            category?: string;
+                            supplier?: string;
+                            shippable?: boolean;
+                            /** Format: uri */
+                            imageUrl?: string;
+                            /** Format: uri */
+                            url?: string;
+                            note?: {
+                                words: string;
+                                /** Format: uri */
+                                url?: string;
+                            };
+                            session?: {
+                                /** Format: date-time */
+                                startsAt: string;
+                                /** Format: date-time */
+                                endsAt: string;
+                                /** Format: time-zone */
+                                timeZone?: string;
+                                place?: string;
+                                /** Format: uri */
+                                url?: string;
+                            };
+                            downloads?: {
+                                name: string;
+                                /** Format: uri */
+                                url: string;
+                            }[];
+                        };
+                        options?: string;
+                        quantity: number;
+                        unitPrice: number;
+                        taxRate?: number;
+                        discount?: number;
+                    }[];
+                    discounts?: {
+                        label?: string;
+                        code?: string;
+                        amount: number;
+                    }[];
+                    shipping?: {
+                        method: string;
+                        price: number;
+                        taxRate?: number;
+                    };
+                    taxIncluded?: boolean;
+                    taxes?: {
+                        label: string;
+                        rate: number;
+                        amount: number;
+                    }[];
+                    payment?: {
+                        method: string;
+                        paid?: boolean;
+                        received?: number;
+                    };
+                    shipments?: {
+                        id?: string;
+                        carrier?: string;
+                        trackingNumber?: string;
+                        /** Format: uri */
+                        trackingUrl?: string;
+                        /** Format: date-time */
+                        dispatchedAt?: string;
+                        /** Format: date-time */
+                        deliveredAt?: string;
+                        location?: string;
+                        /** Format: date-time */
+                        collectFrom?: string;
+                        /** Format: date-time */
+                        collectUntil?: string;
+                        lines?: {
+                            sku: string;
+                            quantity: number;
+                        }[];
+                    }[];
+                    refunds?: {
+                        amount: number;
+                        reason?: string;
+                        method?: string;
+                        /** Format: date-time */
+                        issuedAt?: string;
+                        shipping?: number;
+                        goodwill?: number;
+                        lines?: {
+                            sku: string;
+                            quantity: number;
+                            amount: number;
+                        }[];
+                    }[];
+                    cancellations?: {
+                        /** Format: date-time */
+                        cancelledAt?: string;
+                        reason?: string;
+                        lines: {
+                            sku: string;
+                            quantity: number;
+                        }[];
+                        paid?: boolean;
+                    }[];
+                    returns?: {
+                        /** Format: date-time */
+                        receivedAt?: string;
+                        lines: {
+                            sku: string;
+                            quantity: number;
+                        }[];
+                    }[];
+                    total?: number;
+                    people?: {
+                        role: string;
+                        /** Format: mail-address */
+                        email: string;
+                        name?: string;
+                        /** Format: language */
+                        language?: string;
+                    }[];
+                    /** Format: date-time */
+                    expectedDispatch?: string;
+                    note?: string;
+                    /** Format: uri */
+                    statusUrl?: string;
+                };
+                details?: {
+                    files?: ({
+                        name: string;
+                        content: string;
+                    } | {
+                        name: string;
+                        /** Format: uri */
+                        url: string;
+                    })[];
+                };
+            };
+        } & {
+            [key: string]: unknown;
+        };
+        DownloadReady: {
+            /** @constant */
+            specversion: "1.0";
+            id: string;
+            source: string;
+            /** @constant */
+            type: "download.ready";
+            /** Format: date-time */
+            time?: string;
+            subject?: string;
+            /** @constant */
+            datacontenttype?: "application/json";
+            dataschema?: string;
+            data: {
+                order: {
+                    number: string;
+                    /** Format: date-time */
+                    placedAt: string;
+                    status?: "OrderProcessing" | "OrderPaymentDue" | "OrderInTransit" | "OrderPickupAvailable" | "OrderDelivered" | "OrderCancelled" | "OrderReturned" | "OrderProblem";
+                    /** Format: currency */
+                    currency: string;
+                    /** Format: language */
+                    language?: string;
+                    channel: string;
+                    location?: string;
+                    customer: {
+                        id?: string;
+                        /** Format: mail-address */
+                        email: string;
+                        firstName?: string;
+                        lastName?: string;
+                        company?: string;
+                        phone?: string;
+                        guest?: boolean;
+                        firstOrder?: boolean;
+                        acceptsNews?: boolean;
+                        contacts?: {
+                            label: string;
+                            /** Format: mail-address */
+                            email: string;
+                            name?: string;
+                            /** Format: language */
+                            language?: string;
+                            messages?: string[];
+                        }[];
+                    };
+                    billingAddress?: {
+                        name: string;
+                        company?: string;
+                        lines: string[];
+                        postalCode?: string;
+                        city: string;
+                        region?: string;
+                        country: string;
+                    };
+                    shippingAddress?: {
+                        name: string;
+                        company?: string;
+                        lines: string[];
+                        postalCode?: string;
+                        city: string;
+                        region?: string;
+                        country: string;
+                    };
+                    lines: {
+                        product: {
+                            sku: string;
+                            name: string;
+                            category?: string;
+                            supplier?: string;
+                            shippable?: boolean;
+                            /** Format: uri */
+                            imageUrl?: string;
+                            /** Format: uri */
+                            url?: string;
+                            note?: {
+                                words: string;
+                                /** Format: uri */
+                                url?: string;
+                            };
+                            session?: {
+                                /** Format: date-time */
+                                startsAt: string;
+                                /** Format: date-time */
+                                endsAt: string;
+                                /** Format: time-zone */
+                                timeZone?: string;
+                                place?: string;
+                                /** Format: uri */
+                                url?: string;
+                            };
+                            downloads?: {
+                                name: string;
+                                /** Format: uri */
+                                url: string;
+                            }[];
+                        };
+                        options?: string;
+                        quantity: number;
+                        unitPrice: number;
+                        taxRate?: number;
+                        discount?: number;
+                    }[];
+                    discounts?: {
+                        label?: string;
+                        code?: string;
+                        amount: number;
+                    }[];
+                    shipping?: {
+                        method: string;
+                        price: number;
+                        taxRate?: number;
+                    };
+                    taxIncluded?: boolean;
+                    taxes?: {
+                        label: string;
+                        rate: number;
+                        amount: number;
+                    }[];
+                    payment?: {
+                        method: string;
+                        paid?: boolean;
+                        received?: number;
+                    };
+                    shipments?: {
+                        id?: string;
+                        carrier?: string;
+                        trackingNumber?: string;
+                        /** Format: uri */
+                        trackingUrl?: string;
+                        /** Format: date-time */
+                        dispatchedAt?: string;
+                        /** Format: date-time */
+                        deliveredAt?: string;
+                        location?: string;
+                        /** Format: date-time */
+                        collectFrom?: string;
+                        /** Format: date-time */
+                        collectUntil?: string;
+                        lines?: {
+                            sku: string;
+                            quantity: number;
+                        }[];
+                    }[];
+                    refunds?: {
+                        amount: number;
+                        reason?: string;
+                        method?: string;
+                        /** Format: date-time */
+                        issuedAt?: string;
+                        shipping?: number;
+                        goodwill?: number;
+                        lines?: {
+                            sku: string;
+                            quantity: number;
+                            amount: number;
+                        }[];
+                    }[];
+                    cancellations?: {
+                        /** Format: date-time */
+                        cancelledAt?: string;
+                        reason?: string;
+                        lines: {
+                            sku: string;
+                            quantity: number;
+                        }[];
+                        paid?: boolean;
+                    }[];
+                    returns?: {
+                        /** Format: date-time */
+                        receivedAt?: string;
+                        lines: {
+                            sku: string;
+                            quantity: number;
+                        }[];
+                    }[];
+                    total?: number;
+                    people?: {
+                        role: string;
+                        /** Format: mail-address */
+                        email: string;
+                        name?: string;
+                        /** Format: language */
+                        language?: string;
+                    }[];
+                    /** Format: date-time */
+                    expectedDispatch?: string;
+                    note?: string;
+                    /** Format: uri */
+                    statusUrl?: string;
+                };
+                details?: {
+                    files?: ({
+                        name: string;
+                        content: string;
+                    } | {
+                        name: string;
+                        /** Format: uri */
+                        url: string;
+                    })[];
+                };
+            };
+        } & {
+            [key: string]: unknown;
+        };
+        RefundIssued: {
+            /** @constant */
+            specversion: "1.0";
+            id: string;
+            source: string;
+            /** @constant */
+            type: "refund.issued";
+            /** Format: date-time */
+            time?: string;
+            subject?: string;
+            /** @constant */
+            datacontenttype?: "application/json";
+            dataschema?: string;
+            data: {
+                order: {
+                    number: string;
+                    /** Format: date-time */
+                    placedAt: string;
+                    status?: "OrderProcessing" | "OrderPaymentDue" | "OrderInTransit" | "OrderPickupAvailable" | "OrderDelivered" | "OrderCancelled" | "OrderReturned" | "OrderProblem";
+                    /** Format: currency */
+                    currency: string;
+                    /** Format: language */
+                    language?: string;
+                    channel: string;
+                    location?: string;
+                    customer: {
+                        id?: string;
+                        /** Format: mail-address */
+                        email: string;
+                        firstName?: string;
+                        lastName?: string;
+                        company?: string;
+                        phone?: string;
+                        guest?: boolean;
+                        firstOrder?: boolean;
+                        acceptsNews?: boolean;
+                        contacts?: {
+                            label: string;
+                            /** Format: mail-address */
+                            email: string;
+                            name?: string;
+                            /** Format: language */
+                            language?: string;
+                            messages?: string[];
+                        }[];
+                    };
+                    billingAddress?: {
+                        name: string;
+                        company?: string;
+                        lines: string[];
+                        postalCode?: string;
+                        city: string;
+                        region?: string;
+                        country: string;
+                    };
+                    shippingAddress?: {
+                        name: string;
+                        company?: string;
+                        lines: string[];
+                        postalCode?: string;
+                        city: string;
+                        region?: string;
+                        country: string;
+                    };
+                    lines: {
+                        product: {
+                            sku: string;
+                            name: string;
+                            category?: string;
+                            supplier?: string;
+                            shippable?: boolean;
+                            /** Format: uri */
+                            imageUrl?: string;
+                            /** Format: uri */
+                            url?: string;
+                            note?: {
+                                words: string;
+                                /** Format: uri */
+                                url?: string;
+                            };
+                            session?: {
+                                /** Format: date-time */
+                                startsAt: string;
+                                /** Format: date-time */
+                                endsAt: string;
+                                /** Format: time-zone */
+                                timeZone?: string;
+                                place?: string;
+                                /** Format: uri */
+                                url?: string;
+                            };
+                            downloads?: {
+                                name: string;
+                                /** Format: uri */
+                                url: string;
+                            }[];
+                        };
+                        options?: string;
+                        quantity: number;
+                        unitPrice: number;
+                        taxRate?: number;
+                        discount?: number;
+                    }[];
+                    discounts?: {
+                        label?: string;
+                        code?: string;
+                        amount: number;
+                    }[];
+                    shipping?: {
+                        method: string;
+                        price: number;
+                        taxRate?: number;
+                    };
+                    taxIncluded?: boolean;
+                    taxes?: {
+                        label: string;
+                        rate: number;
+                        amount: number;
+                    }[];
+                    payment?: {
+                        method: string;
+                        paid?: boolean;
+                        received?: number;
+                    };
+                    shipments?: {
+                        id?: string;
+                        carrier?: string;
+                        trackingNumber?: string;
+                        /** Format: uri */
+                        trackingUrl?: string;
+                        /** Format: date-time */
+                        dispatchedAt?: string;
+                        /** Format: date-time */
+                        deliveredAt?: string;
+                        location?: string;
+                        /** Format: date-time */
+                        collectFrom?: string;
+                        /** Format: date-time */
+                        collectUntil?: string;
+                        lines?: {
+                            sku: string;
+                            quantity: number;
+                        }[];
+                    }[];
+                    refunds?: {
+                        amount: number;
+                        reason?: string;
+                        method?: string;
+                        /** Format: date-time */
+                        issuedAt?: string;
+                        shipping?: number;
+                        goodwill?: number;
+                        lines?: {
+                            sku: string;
+                            quantity: number;
+                            amount: number;
+                        }[];
+                    }[];
+                    cancellations?: {
+                        /** Format: date-time */
+                        cancelledAt?: string;
+                        reason?: string;
+                        lines: {
+                            sku: string;
+                            quantity: number;
+                        }[];
+                        paid?: boolean;
+                    }[];
+                    returns?: {
+                        /** Format: date-time */
+                        receivedAt?: string;
+                        lines: {
+                            sku: string;
+                            quantity: number;
+                        }[];
+                    }[];
+                    total?: number;
+                    people?: {
+                        role: string;
+                        /** Format: mail-address */
+                        email: string;
+                        name?: string;
+                        /** Format: language */
+                        language?: string;
+                    }[];
+                    /** Format: date-time */
+                    expectedDispatch?: string;
+                    note?: string;
+                    /** Format: uri */
+                    statusUrl?: string;
+                };
+                details?: {
+                    files?: ({
+                        name: string;
+                        content: string;
+                    } | {
+                        name: string;
+                        /** Format: uri */
+                        url: string;
+                    })[];
+                };
+            };
+        } & {
+            [key: string]: unknown;
+        };
+        ReturnReceived: {
+            /** @constant */
+            specversion: "1.0";
+            id: string;
+            source: string;
+            /** @constant */
+            type: "return.received";
+            /** Format: date-time */
+            time?: string;
+            subject?: string;
+            /** @constant */
+            datacontenttype?: "application/json";
+            dataschema?: string;
+            data: {
+                order: {
+                    number: string;
+                    /** Format: date-time */
+                    placedAt: string;
+                    status?: "OrderProcessing" | "OrderPaymentDue" | "OrderInTransit" | "OrderPickupAvailable" | "OrderDelivered" | "OrderCancelled" | "OrderReturned" | "OrderProblem";
+                    /** Format: currency */
+                    currency: string;
+                    /** Format: language */
+                    language?: string;
+                    channel: string;
+                    location?: string;
+                    customer: {
+                        id?: string;
+                        /** Format: mail-address */
+                        email: string;
+                        firstName?: string;
+                        lastName?: string;
+                        company?: string;
+                        phone?: string;
+                        guest?: boolean;
+                        firstOrder?: boolean;
+                        acceptsNews?: boolean;
+                        contacts?: {
+                            label: string;
+                            /** Format: mail-address */
+                            email: string;
+                            name?: string;
+                            /** Format: language */
+                            language?: string;
+                            messages?: string[];
+                        }[];
+                    };
+                    billingAddress?: {
+                        name: string;
+                        company?: string;
+                        lines: string[];
+                        postalCode?: string;
+                        city: string;
+                        region?: string;
+                        country: string;
+                    };
+                    shippingAddress?: {
+                        name: string;
+                        company?: string;
+                        lines: string[];
+                        postalCode?: string;
+                        city: string;
+                        region?: string;
+                        country: string;
+                    };
+                    lines: {
+                        product: {
+                            sku: string;
+                            name: string;
+                            category?: string;
+                            supplier?: string;
+                            shippable?: boolean;
+                            /** Format: uri */
+                            imageUrl?: string;
+                            /** Format: uri */
+                            url?: string;
+                            note?: {
+                                words: string;
+                                /** Format: uri */
+                                url?: string;
+                            };
+                            session?: {
+                                /** Format: date-time */
+                                startsAt: string;
+                                /** Format: date-time */
+                                endsAt: string;
+                                /** Format: time-zone */
+                                timeZone?: string;
+                                place?: string;
+                                /** Format: uri */
+                                url?: string;
+                            };
+                            downloads?: {
+                                name: string;
+                                /** Format: uri */
+                                url: string;
+                            }[];
+                        };
+                        options?: string;
+                        quantity: number;
+                        unitPrice: number;
+                        taxRate?: number;
+                        discount?: number;
+                    }[];
+                    discounts?: {
+                        label?: string;
+                        code?: string;
+                        amount: number;
+                    }[];
+                    shipping?: {
+                        method: string;
+                        price: number;
+                        taxRate?: number;
+                    };
+                    taxIncluded?: boolean;
+                    taxes?: {
+                        label: string;
+                        rate: number;
+                        amount: number;
+                    }[];
+                    payment?: {
+                        method: string;
+                        paid?: boolean;
+                        received?: number;
+                    };
+                    shipments?: {
+                        id?: string;
+                        carrier?: string;
+                        trackingNumber?: string;
+                        /** Format: uri */
+                        trackingUrl?: string;
+                        /** Format: date-time */
+                        dispatchedAt?: string;
+                        /** Format: date-time */
+                        deliveredAt?: string;
+                        location?: string;
+                        /** Format: date-time */
+                        collectFrom?: string;
+                        /** Format: date-time */
+                        collectUntil?: string;
+                        lines?: {
+                            sku: string;
+                            quantity: number;
+                        }[];
+                    }[];
+                    refunds?: {
+                        amount: number;
+                        reason?: string;
+                        method?: string;
+                        /** Format: date-time */
+                        issuedAt?: string;
+                        shipping?: number;
+                        goodwill?: number;
+                        lines?: {
+                            sku: string;
+                            quantity: number;
+                            amount: number;
+                        }[];
+                    }[];
+                    cancellations?: {
+                        /** Format: date-time */
+                        cancelledAt?: string;
+                        reason?: string;
+                        lines: {
+                            sku: string;
+                            quantity: number;
+                        }[];
+                        paid?: boolean;
+                    }[];
+                    returns?: {
+                        /** Format: date-time */
+                        receivedAt?: string;
+                        lines: {
+                            sku: string;
+                            quantity: number;
+                        }[];
+                    }[];
+                    total?: number;
+                    people?: {
+                        role: string;
+                        /** Format: mail-address */
+                        email: string;
+                        name?: string;
+                        /** Format: language */
+                        language?: string;
+                    }[];
+                    /** Format: date-time */
+                    expectedDispatch?: string;
+                    note?: string;
+                    /** Format: uri */
+                    statusUrl?: string;
+                };
+                details?: {
+                    returned?: {
+                        items: string;
+                        /** Format: date-time */
+                        receivedAt?: string;
+                    };
+                    files?: ({
+                        name: string;
+                        content: string;
+                    } | {
+                        name: string;
+                        /** Format: uri */
+                        url: string;
+                    })[];
+                };
+            };
+        } & {
+            [key: string]: unknown;
+        };
+        OrderItemsCancelled: {
+            /** @constant */
+            specversion: "1.0";
+            id: string;
+            source: string;
+            /** @constant */
+            type: "order.items-cancelled";
+            /** Format: date-time */
+            time?: string;
+            subject?: string;
+            /** @constant */
+            datacontenttype?: "application/json";
+            dataschema?: string;
+            data: {
+                order: {
+                    number: string;
+                    /** Format: date-time */
+                    placedAt: string;
+                    status?: "OrderProcessing" | "OrderPaymentDue" | "OrderInTransit" | "OrderPickupAvailable" | "OrderDelivered" | "OrderCancelled" | "OrderReturned" | "OrderProblem";
+                    /** Format: currency */
+                    currency: string;
+                    /** Format: language */
+                    language?: string;
+                    channel: string;
+                    location?: string;
+                    customer: {
+                        id?: string;
+                        /** Format: mail-address */
+                        email: string;
+                        firstName?: string;
+                        lastName?: string;
+                        company?: string;
+                        phone?: string;
+                        guest?: boolean;
+                        firstOrder?: boolean;
+                        acceptsNews?: boolean;
+                        contacts?: {
+                            label: string;
+                            /** Format: mail-address */
+                            email: string;
+                            name?: string;
+                            /** Format: language */
+                            language?: string;
+                            messages?: string[];
+                        }[];
+                    };
+                    billingAddress?: {
+                        name: string;
+                        company?: string;
+                        lines: string[];
+                        postalCode?: string;
+                        city: string;
+                        region?: string;
+                        country: string;
+                    };
+                    shippingAddress?: {
+                        name: string;
+                        company?: string;
+                        lines: string[];
+                        postalCode?: string;
+                        city: string;
+                        region?: string;
+                        country: string;
+                    };
+                    lines: {
+                        product: {
+                            sku: string;
+                            name: string;
+                            category?: string;
+                            supplier?: string;
+                            shippable?: boolean;
+                            /** Format: uri */
+                            imageUrl?: string;
+                            /** Format: uri */
+                            url?: string;
+                            note?: {
+                                words: string;
+                                /** Format: uri */
+                                url?: string;
+                            };
+                            session?: {
+                                /** Format: date-time */
+                                startsAt: string;
+                                /** Format: date-time */
+                                endsAt: string;
+                                /** Format: time-zone */
+                                timeZone?: string;
+                                place?: string;
+                                /** Format: uri */
+                                url?: string;
+                            };
+                            downloads?: {
+                                name: string;
+                                /** Format: uri */
+                                url: string;
+                            }[];
+                        };
+                        options?: string;
+                        quantity: number;
+                        unitPrice: number;
+                        taxRate?: number;
+                        discount?: number;
+                    }[];
+                    discounts?: {
+                        label?: string;
+                        code?: string;
+                        amount: number;
+                    }[];
+                    shipping?: {
+                        method: string;
+                        price: number;
+                        taxRate?: number;
+                    };
+                    taxIncluded?: boolean;
+                    taxes?: {
+                        label: string;
+                        rate: number;
+                        amount: number;
+                    }[];
+                    payment?: {
+                        method: string;
+                        paid?: boolean;
+                        received?: number;
+                    };
+                    shipments?: {
+                        id?: string;
+                        carrier?: string;
+                        trackingNumber?: string;
+                        /** Format: uri */
+                        trackingUrl?: string;
+                        /** Format: date-time */
+                        dispatchedAt?: string;
+                        /** Format: date-time */
+                        deliveredAt?: string;
+                        location?: string;
+                        /** Format: date-time */
+                        collectFrom?: string;
+                        /** Format: date-time */
+                        collectUntil?: string;
+                        lines?: {
+                            sku: string;
+                            quantity: number;
+                        }[];
+                    }[];
+                    refunds?: {
+                        amount: number;
+                        reason?: string;
+                        method?: string;
+                        /** Format: date-time */
+                        issuedAt?: string;
+                        shipping?: number;
+                        goodwill?: number;
+                        lines?: {
+                            sku: string;
+                            quantity: number;
+                            amount: number;
+                        }[];
+                    }[];
+                    cancellations?: {
+                        /** Format: date-time */
+                        cancelledAt?: string;
+                        reason?: string;
+                        lines: {
+                            sku: string;
+                            quantity: number;
+                        }[];
+                        paid?: boolean;
+                    }[];
+                    returns?: {
+                        /** Format: date-time */
+                        receivedAt?: string;
+                        lines: {
+                            sku: string;
+                            quantity: number;
+                        }[];
+                    }[];
+                    total?: number;
+                    people?: {
+                        role: string;
+                        /** Format: mail-address */
+                        email: string;
+                        name?: string;
+                        /** Format: language */
+                        language?: string;
+                    }[];
+                    /** Format: date-time */
+                    expectedDispatch?: string;
+                    note?: string;
+                    /** Format: uri */
+                    statusUrl?: string;
+                };
+                details?: {
+                    reason?: string;
+                    files?: ({
+                        name: string;
+                        content: string;
+                    } | {
+                        name: string;
+                        /** Format: uri */
+                        url: string;
+                    })[];
+                };
+            };
+        } & {
+            [key: string]: unknown;
+        };
+        OrderCancelled: {
+            /** @constant */
+            specversion: "1.0";
+            id: string;
+            source: string;
+            /** @constant */
+            type: "order.cancelled";
+            /** Format: date-time */
+            time?: string;
+            subject?: string;
+            /** @constant */
+            datacontenttype?: "application/json";
+            dataschema?: string;
+            data: {
+                order: {
+                    number: string;
+                    /** Format: date-time */
+                    placedAt: string;
+                    status?: "OrderProcessing" | "OrderPaymentDue" | "OrderInTransit" | "OrderPickupAvailable" | "OrderDelivered" | "OrderCancelled" | "OrderReturned" | "OrderProblem";
+                    /** Format: currency */
+                    currency: string;
+                    /** Format: language */
+                    language?: string;
+                    channel: string;
+                    location?: string;
+                    customer: {
+                        id?: string;
+                        /** Format: mail-address */
+                        email: string;
+                        firstName?: string;
+                        lastName?: string;
+                        company?: string;
+                        phone?: string;
+                        guest?: boolean;
+                        firstOrder?: boolean;
+                        acceptsNews?: boolean;
+                        contacts?: {
+                            label: string;
+                            /** Format: mail-address */
+                            email: string;
+                            name?: string;
+                            /** Format: language */
+                            language?: string;
+                            messages?: string[];
+                        }[];
+                    };
+                    billingAddress?: {
+                        name: string;
+                        company?: string;
+                        lines: string[];
+                        postalCode?: string;
+                        city: string;
+                        region?: string;
+                        country: string;
+                    };
+                    shippingAddress?: {
+                        name: string;
+                        company?: string;
+                        lines: string[];
+                        postalCode?: string;
+                        city: string;
+                        region?: string;
+                        country: string;
+                    };
+                    lines: {
+                        product: {
+                            sku: string;
+                            name: string;
+                            category?: string;
+                            supplier?: string;
+                            shippable?: boolean;
+                            /** Format: uri */
+                            imageUrl?: string;
+                            /** Format: uri */
+                            url?: string;
+                            note?: {
+                                words: string;
+                                /** Format: uri */
+                                url?: string;
+                            };
+                            session?: {
+                                /** Format: date-time */
+                                startsAt: string;
+                                /** Format: date-time */
+                                endsAt: string;
+                                /** Format: time-zone */
+                                timeZone?: string;
+                                place?: string;
+                                /** Format: uri */
+                                url?: string;
+                            };
+                            downloads?: {
+                                name: string;
+                                /** Format: uri */
+                                url: string;
+                            }[];
+                        };
+                        options?: string;
+                        quantity: number;
+                        unitPrice: number;
+                        taxRate?: number;
+                        discount?: number;
+                    }[];
+                    discounts?: {
+                        label?: string;
+                        code?: string;
+                        amount: number;
+                    }[];
+                    shipping?: {
+                        method: string;
+                        price: number;
+                        taxRate?: number;
+                    };
+                    taxIncluded?: boolean;
+                    taxes?: {
+                        label: string;
+                        rate: number;
+                        amount: number;
+                    }[];
+                    payment?: {
+                        method: string;
+                        paid?: boolean;
+                        received?: number;
+                    };
+                    shipments?: {
+                        id?: string;
+                        carrier?: string;
+                        trackingNumber?: string;
+                        /** Format: uri */
+                        trackingUrl?: string;
+                        /** Format: date-time */
+                        dispatchedAt?: string;
+                        /** Format: date-time */
+                        deliveredAt?: string;
+                        location?: string;
+                        /** Format: date-time */
+                        collectFrom?: string;
+                        /** Format: date-time */
+                        collectUntil?: string;
+                        lines?: {
+                            sku: string;
+                            quantity: number;
+                        }[];
+                    }[];
+                    refunds?: {
+                        amount: number;
+                        reason?: string;
+                        method?: string;
+                        /** Format: date-time */
+                        issuedAt?: string;
+                        shipping?: number;
+                        goodwill?: number;
+                        lines?: {
+                            sku: string;
+                            quantity: number;
+                            amount: number;
+                        }[];
+                    }[];
+                    cancellations?: {
+                        /** Format: date-time */
+                        cancelledAt?: string;
+                        reason?: string;
+                        lines: {
+                            sku: string;
+                            quantity: number;
+                        }[];
+                        paid?: boolean;
+                    }[];
+                    returns?: {
+                        /** Format: date-time */
+                        receivedAt?: string;
+                        lines: {
+                            sku: string;
+                            quantity: number;
+                        }[];
+                    }[];
+                    total?: number;
+                    people?: {
+                        role: string;
+                        /** Format: mail-address */
+                        email: string;
+                        name?: string;
+                        /** Format: language */
+                        language?: string;
+                    }[];
+                    /** Format: date-time */
+                    expectedDispatch?: string;
+                    note?: string;
+                    /** Format: uri */
+                    statusUrl?: string;
+                };
+                details?: {
+                    reason?: string;
+                    files?: ({
+                        name: string;
+                        content: string;
+                    } | {
+                        name: string;
+                        /** Format: uri */
+                        url: string;
+                    })[];
+                };
+            };
+        } & {
+            [key: string]: unknown;
+        };
+        AccountCreated: {
+            /** @constant */
+            specversion: "1.0";
+            id: string;
+            source: string;
+            /** @constant */
+            type: "account.created";
+            /** Format: date-time */
+            time?: string;
+            subject?: string;
+            /** @constant */
+            datacontenttype?: "application/json";
+            dataschema?: string;
+            data: {
+                customer: {
+                    id?: string;
+                    /** Format: mail-address */
+                    email: string;
+                    firstName?: string;
+                    lastName?: string;
+                    company?: string;
+                    phone?: string;
+                    guest?: boolean;
+                    firstOrder?: boolean;
+                    acceptsNews?: boolean;
+                    contacts?: {
+                        label: string;
+                        /** Format: mail-address */
+                        email: string;
+                        name?: string;
+                        /** Format: language */
+                        language?: string;
+                        messages?: string[];
+                    }[];
+                };
+                /** Format: language */
+                language?: string;
+                channel: string;
+                details?: {
+                    account?: {
+                        /** Format: uri */
+                        url?: string;
+                    };
+                };
+            };
+        } & {
+            [key: string]: unknown;
+        };
+        AccountResetRequested: {
+            /** @constant */
+            specversion: "1.0";
+            id: string;
+            source: string;
+            /** @constant */
+            type: "account.reset-requested";
+            /** Format: date-time */
+            time?: string;
+            subject?: string;
+            /** @constant */
+            datacontenttype?: "application/json";
+            dataschema?: string;
+            data: {
+                customer: {
+                    id?: string;
+                    /** Format: mail-address */
+                    email: string;
+                    firstName?: string;
+                    lastName?: string;
+                    company?: string;
+                    phone?: string;
+                    guest?: boolean;
+                    firstOrder?: boolean;
+                    acceptsNews?: boolean;
+                    contacts?: {
+                        label: string;
+                        /** Format: mail-address */
+                        email: string;
+                        name?: string;
+                        /** Format: language */
+                        language?: string;
+                        messages?: string[];
+                    }[];
+                };
+                /** Format: language */
+                language?: string;
+                channel: string;
+                details: {
+                    reset: {
+                        /** Format: uri */
+                        url: string;
+                        /** Format: date-time */
+                        expiresAt?: string;
+                    };
+                };
+            };
+        } & {
+            [key: string]: unknown;
+        };
+        ProductStockCounted: {
+            /** @constant */
+            specversion: "1.0";
+            id: string;
+            source: string;
+            /** @constant */
+            type: "product.stock-counted";
+            /** Format: date-time */
+            time: string;
+            subject?: string;
+            /** @constant */
+            datacontenttype?: "application/json";
+            dataschema?: string;
+            data: {
+                stock: {
+                    sku: string;
+                    left: number;
+                    location?: string;
+                };
+            };
+        } & {
+            [key: string]: unknown;
+        };
+        FeedbackAnswered: {
+            /** @constant */
+            specversion: "1.0";
+            id: string;
+            source: string;
+            /** @constant */
+            type: "feedback.answered";
+            /** Format: date-time */
+            time?: string;
+            subject?: string;
+            /** @constant */
+            datacontenttype?: "application/json";
+            dataschema?: string;
+            data: {
+                order: {
+                    number: string;
+                    /** Format: date-time */
+                    placedAt: string;
+                    status?: "OrderProcessing" | "OrderPaymentDue" | "OrderInTransit" | "OrderPickupAvailable" | "OrderDelivered" | "OrderCancelled" | "OrderReturned" | "OrderProblem";
+                    /** Format: currency */
+                    currency: string;
+                    /** Format: language */
+                    language?: string;
+                    channel: string;
+                    location?: string;
+                    customer: {
+                        id?: string;
+                        /** Format: mail-address */
+                        email: string;
+                        firstName?: string;
+                        lastName?: string;
+                        company?: string;
+                        phone?: string;
+                        guest?: boolean;
+                        firstOrder?: boolean;
+                        acceptsNews?: boolean;
+                        contacts?: {
+                            label: string;
+                            /** Format: mail-address */
+                            email: string;
+                            name?: string;
+                            /** Format: language */
+                            language?: string;
+                            messages?: string[];
+                        }[];
+                    };
+                    billingAddress?: {
+                        name: string;
+                        company?: string;
+                        lines: string[];
+                        postalCode?: string;
+                        city: string;
+                        region?: string;
+                        country: string;
+                    };
+                    shippingAddress?: {
+                        name: string;
+                        company?: string;
+                        lines: string[];
+                        postalCode?: string;
+                        city: string;
+                        region?: string;
+                        country: string;
+                    };
+                    lines: {
+                        product: {
+                            sku: string;
+                            name: string;
+                            category?: string;
+                            supplier?: string;
+                            shippable?: boolean;
+                            /** Format: uri */
+                            imageUrl?: string;
+                            /** Format: uri */
+                            url?: string;
+                            note?: {
+                                words: string;
+                                /** Format: uri */
+                                url?: string;
+                            };
+                            session?: {
+                                /** Format: date-time */
+                                startsAt: string;
+                                /** Format: date-time */
+                                endsAt: string;
+                                /** Format: time-zone */
+                                timeZone?: string;
+                                place?: string;
+                                /** Format: uri */
+                                url?: string;
+                            };
+                            downloads?: {
+                                name: string;
+                                /** Format: uri */
+                                url: string;
+                            }[];
+                        };
+                        options?: string;
+                        quantity: number;
+                        unitPrice: number;
+                        taxRate?: number;
+                        discount?: number;
+                    }[];
+                    discounts?: {
+                        label?: string;
+                        code?: string;
+                        amount: number;
+                    }[];
+                    shipping?: {
+                        method: string;
+                        price: number;
+                        taxRate?: number;
+                    };
+                    taxIncluded?: boolean;
+                    taxes?: {
+                        label: string;
+                        rate: number;
+                        amount: number;
+                    }[];
+                    payment?: {
+                        method: string;
+                        paid?: boolean;
+                        received?: number;
+                    };
+                    shipments?: {
+                        id?: string;
+                        carrier?: string;
+                        trackingNumber?: string;
+                        /** Format: uri */
+                        trackingUrl?: string;
+                        /** Format: date-time */
+                        dispatchedAt?: string;
+                        /** Format: date-time */
+                        deliveredAt?: string;
+                        location?: string;
+                        /** Format: date-time */
+                        collectFrom?: string;
+                        /** Format: date-time */
+                        collectUntil?: string;
+                        lines?: {
+                            sku: string;
+                            quantity: number;
+                        }[];
+                    }[];
+                    refunds?: {
+                        amount: number;
+                        reason?: string;
+                        method?: string;
+                        /** Format: date-time */
+                        issuedAt?: string;
+                        shipping?: number;
+                        goodwill?: number;
+                        lines?: {
+                            sku: string;
+                            quantity: number;
+                            amount: number;
+                        }[];
+                    }[];
+                    cancellations?: {
+                        /** Format: date-time */
+                        cancelledAt?: string;
+                        reason?: string;
+                        lines: {
+                            sku: string;
+                            quantity: number;
+                        }[];
+                        paid?: boolean;
+                    }[];
+                    returns?: {
+                        /** Format: date-time */
+                        receivedAt?: string;
+                        lines: {
+                            sku: string;
+                            quantity: number;
+                        }[];
+                    }[];
+                    total?: number;
+                    people?: {
+                        role: string;
+                        /** Format: mail-address */
+                        email: string;
+                        name?: string;
+                        /** Format: language */
+                        language?: string;
+                    }[];
+                    /** Format: date-time */
+                    expectedDispatch?: string;
+                    note?: string;
+                    /** Format: uri */
+                    statusUrl?: string;
+                };
+                details?: {
+                    files?: ({
+                        name: string;
+                        content: string;
+                    } | {
+                        name: string;
+                        /** Format: uri */
+                        url: string;
+                    })[];
+                };
+            };
+        } & {
+            [key: string]: unknown;
+        };
+        Taken: {
+            deliveries: string[];
+            /** @description True when this event or order was known already */
+            known: boolean;
+        };
+        TakenBatch: {
+            /** @description In the order of the batch: what was taken, or the problem */
+            events: {
+                id?: string;
+                status: number;
+                deliveries?: string[];
+                known?: boolean;
+                type?: string;
+                title?: string;
+            }[];
+        };
+        DiscountCode: {
+            /** @description Not told apart by case */
+            code: string;
+            takesOff: {
+                /** @constant */
+                kind: "percent";
+                value: number;
+            } | {
+                /** @constant */
+                kind: "amount";
+                value: number;
+            };
+            /** Format: date-time */
+            startsAt?: string;
+            /** Format: date-time */
+            endsAt?: string;
+            /** @description How often it can be used in all */
+            limit?: number;
+            used: number;
+            conditions: {
+                minimum?: number;
+                perCustomer?: number;
+                products?: string[];
+                categories?: string[];
+                /** Format: mail-address */
+                customer?: string;
+            };
+            /** Format: date-time */
+            givenAt?: string;
+        };
+        Delivery: {
+            id: string;
+            order: string;
+            notification: string;
+            recipient: string;
+            /** @enum {unknown} */
+            role: "customer" | "contact" | "staff";
+            language: string;
+            /** @enum {unknown} */
+            state: "planned" | "held" | "sending" | "accepted" | "deferred" | "failed" | "bounced" | "withheld" | "cancelled";
+            subject: string;
+            messageId: string;
+            attempts: number;
+            lastWords: string;
+            /** Format: date-time */
+            createdAt: string;
+            /** Format: date-time */
+            acceptedAt?: string;
+        };
+    };
+    responses: never;
+    parameters: never;
+    requestBodies: never;
+    headers: never;
+    pathItems: never;
+}
+export type $defs = Record<string, never>;
+export interface operations {
+    receiveEvent: {
+        parameters: {
+            query?: never;
+            header: {
+                "webhook-id": string;
+                "webhook-timestamp": string;
+                "webhook-signature": string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/cloudevents+json": components["schemas"]["Event"];
+                "application/json": components["schemas"]["Event"];
+                "application/cloudevents-batch+json": components["schemas"]["Event"][];
+            };
+        };
+        responses: {
+            /** @description Taken. The ids of the deliveries planned for it; of a batch, for each event */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Taken"] | components["schemas"]["TakenBatch"];
+                };
+            };
+            /** @description Of a batch, not all were taken: the answer for each */
+            207: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakenBatch"];
+                };
+            };
+            /** @description What is wrong, and where */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+        };
+    };
+    receiveShopWebhook: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": Record<string, never> | unknown[];
+            };
+        };
+        responses: {
+            /** @description Kept, and what became of it */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        /** @enum {string} */
+                        state: "taken" | "kept" | "wrong" | "unheard";
+                        /** @description Which event it is, by the mapping */
+                        type?: string;
+                        deliveries: number;
+                        problems?: {
+                            path?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+        };
+    };
+    listDeliveries: {
+        parameters: {
+            query?: {
+                /** @description An address, or the beginning of one */
+                recipient?: string;
+                /** @description An order number */
+                order?: string;
+                /** @description One or more of planned, held, sending, accepted, deferred, failed, bounced, withheld, cancelled, with commas between */
+                state?: string;
+                /** @description `next` of the page before */
+                before?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description A page of deliveries */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        deliveries: components["schemas"]["Delivery"][];
+                        next?: string;
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+        };
+    };
+    readContacts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description The address that the customer orders with, percent-encoded */
+                address: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Who the contacts are, how many there can be, and the labels that messages go to */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        /** Format: email */
+                        email: string;
+                        contacts: {
+                            label: string;
+                            /** Format: mail-address */
+                            email: string;
+                            name?: string;
+                            /** Format: language */
+                            language?: string;
+                            messages?: string[];
+                        }[];
+                        most: number;
+                        labels: string[];
+                        /** @description What can be chosen for a contact, in `messages` */
+                        messages: {
+                            slug: string;
+                            name: string;
+                        }[];
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+        };
+    };
+    putContacts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description The address that the customer orders with, percent-encoded */
+                address: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** Format: email */
+                    email: string;
+                    contacts: {
+                        label: string;
+                        /** Format: mail-address */
+                        email: string;
+                        name?: string;
+                        /** Format: language */
+                        language?: string;
+                        messages?: string[];
+                    }[];
+                };
+            };
+        };
+        responses: {
+            /** @description Who the contacts are, how many there can be, and the labels that messages go to */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        /** Format: email */
+                        email: string;
+                        contacts: {
+                            label: string;
+                            /** Format: mail-address */
+                            email: string;
+                            name?: string;
+                            /** Format: language */
+                            language?: string;
+                            messages?: string[];
+                        }[];
+                        most: number;
+                        labels: string[];
+                        /** @description What can be chosen for a contact, in `messages` */
+                        messages: {
+                            slug: string;
+                            name: string;
+                        }[];
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+        };
+    };
+    listCodes: {
+        parameters: {
+            query?: {
+                /** @description `next` of the page before */
+                after?: string;
+                /** @description Only codes of series that were given from then on */
+                givenSince?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description A page of codes, by name */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        codes: components["schemas"]["DiscountCode"][];
+                        next?: string;
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+        };
+    };
+    "told-delivery.accepted": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    /** @constant */
+                    type: "delivery.accepted";
+                    /** Format: date-time */
+                    timestamp: string;
+                    data: {
+                        delivery?: string;
+                        state?: string;
+                        recipient?: string;
+                        role?: string;
+                        orderId?: string | null;
+                        notificationId?: string;
+                        subject?: string;
+                        messageId?: string;
+                        cause?: string;
+                    };
+                };
+            };
+        };
+        responses: {
+            /** @description It was heard. Anything else is tried again. */
+            "2XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "told-delivery.failed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    /** @constant */
+                    type: "delivery.failed";
+                    /** Format: date-time */
+                    timestamp: string;
+                    data: {
+                        delivery?: string;
+                        state?: string;
+                        recipient?: string;
+                        role?: string;
+                        orderId?: string | null;
+                        notificationId?: string;
+                        subject?: string;
+                        messageId?: string;
+                        cause?: string;
+                    };
+                };
+            };
+        };
+        responses: {
+            /** @description It was heard. Anything else is tried again. */
+            "2XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "told-delivery.bounced": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    /** @constant */
+                    type: "delivery.bounced";
+                    /** Format: date-time */
+                    timestamp: string;
+                    data: {
+                        delivery?: string;
+                        state?: string;
+                        recipient?: string;
+                        role?: string;
+                        orderId?: string | null;
+                        notificationId?: string;
+                        subject?: string;
+                        messageId?: string;
+                        cause?: string;
+                    };
+                };
+            };
+        };
+        responses: {
+            /** @description It was heard. Anything else is tried again. */
+            "2XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "told-delivery.held": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    /** @constant */
+                    type: "delivery.held";
+                    /** Format: date-time */
+                    timestamp: string;
+                    data: {
+                        delivery?: string;
+                        state?: string;
+                        recipient?: string;
+                        role?: string;
+                        orderId?: string | null;
+                        notificationId?: string;
+                        subject?: string;
+                        messageId?: string;
+                        cause?: string;
+                    };
+                };
+            };
+        };
+        responses: {
+            /** @description It was heard. Anything else is tried again. */
+            "2XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "told-reply.received": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    /** @constant */
+                    type: "reply.received";
+                    /** Format: date-time */
+                    timestamp: string;
+                    data: {
+                        delivery?: string;
+                        orderId?: string | null;
+                        notificationId?: string;
+                        from?: string;
+                        subject?: string;
+                    };
+                };
+            };
+        };
+        responses: {
+            /** @description It was heard. Anything else is tried again. */
+            "2XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "told-contacts.changed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    /** @constant */
+                    type: "contacts.changed";
+                    /** Format: date-time */
+                    timestamp: string;
+                    data: {
+                        customer?: string;
+                        contacts?: Record<string, never>[];
+                    };
+                };
+            };
+        };
+        responses: {
+            /** @description It was heard. Anything else is tried again. */
+            "2XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+}
