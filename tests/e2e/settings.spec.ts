@@ -70,7 +70,7 @@ test('settings are said before they are saved, and the next message says them', 
 
   // What was changed stands in the history, before and after, and is found there.
   await page.goto('/s/quillwick/store/history');
-  await page.getByLabel('What', { exact: true }).click();
+  await page.getByLabel('What: Everything').click();
   await page.getByRole('option', { name: 'Store', exact: true }).click();
   await expect(page.getByRole('row').nth(1)).toContainText(
     /Name: Quillwick → Quillwick Bindery · Telephone number: .+ → \+49 3346 555 0199/,
