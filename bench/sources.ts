@@ -5,6 +5,7 @@
 import { createHmac, randomBytes } from 'node:crypto';
 import { resolve } from 'node:path';
 import { eq } from 'drizzle-orm';
+import { BASKET_MAPPING } from '../demo/basket-mapping';
 import { setUp } from '../ops/setting';
 import type { Mapping } from '../src/core/mapping';
 import type { Row } from './measure';
@@ -43,23 +44,6 @@ async function large(): Promise<{ mapping: Mapping; request: unknown }> {
     },
   };
 }
-
-const MAPPING: Mapping = {
-  event: { from: '$.what', table: [{ is: 'basket.closed', means: 'order.placed' }] },
-  id: '$.basket.ref',
-  lists: [{ to: '/order/lines', from: '$.basket.items[*]' }],
-  fields: [
-    { to: '/order/number', from: ['$.basket.ref'] },
-    { to: '/order/placedAt', from: ['$.basket.opened'] },
-    { to: '/order/currency', from: ['$.basket.money'] },
-    { to: '/order/channel', from: [], otherwise: 'web-shop' },
-    { to: '/order/customer/email', from: ['$.basket.buyer.mail'] },
-    { to: '/order/lines/*/product/sku', from: ['@.art'] },
-    { to: '/order/lines/*/product/name', from: ['@.title'] },
-    { to: '/order/lines/*/quantity', from: ['@.count'] },
-    { to: '/order/lines/*/unitPrice', from: ['@.each'] },
-  ],
-};
 
 export async function benchSources(): Promise<{ rows: Row[]; notes: string[] }> {
   process.env.LIBELLUS_LOG = 'silent';
@@ -114,7 +98,7 @@ export async function benchSources(): Promise<{ rows: Row[]; notes: string[] }> 
       name: 'Bench',
       proof: { by: 'hmac', header: 'x-signature', algorithm: 'sha256', encoding: 'hex', prefix: '' },
     });
-    const { revision } = await sources.saveMapping(access, { id, revision: 1, mapping: MAPPING });
+    const { revision } = await sources.saveMapping(access, { id, revision: 1, mapping: BASKET_MAPPING });
     await sources.publishMapping(access, { id, revision });
     await sources.switchSource(access, { id, on: true });
     const token = address.split('/').at(-1)!;

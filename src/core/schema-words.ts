@@ -38,6 +38,7 @@ export const FIELD_WORDS: Readonly<Record<string, Partial<Record<Cause, string>>
   family: { form: say.enterTheNameOfA },
   follows: { form: say.useLettersDigitsHyphensAnd },
   firstName: { empty: say.enterTheFirstName },
+  header: { empty: say.enterAHeader, form: say.enterAHeader },
   holder: { empty: say.enterTheAccountHolder },
   host: { empty: say.enterTheNameOfThe },
   href: { empty: say.enterALinkSuchAs, form: say.enterALinkThatBegins },

@@ -220,4 +220,5 @@ export const say = speak('problems', {
   sayWhatTheyAre: 'Say what they are to the order, as the shop calls it.',
   enterADomain: 'Enter the domains that their addresses may have, such as colleagues.example.',
   enterHowManyADay: 'Enter a number from 1 to 100,000, or nothing.',
+  enterAHeader: 'Enter the name of a header without spaces and colons, such as x-signature.',
 });

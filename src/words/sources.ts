@@ -253,4 +253,5 @@ export const say = speak('sources', {
   pAttach: 'Attach a PDF',
   pReturned: 'What came back',
   pItems: 'Items',
+  unfilled: 'No request can be taken yet: nothing is pointed at for {$places}.',
 });

@@ -2,7 +2,6 @@
 import { createHmac } from 'node:crypto';
 import { and, eq } from 'drizzle-orm';
 import type { ProofForm } from '@/contract/sources';
-import type { Mapping } from '@/core/mapping';
 import { handleSource } from '@/server/api/sources';
 import { handleEvent } from '@/server/api/events';
 import { Webhook } from 'standardwebhooks';
@@ -24,6 +23,7 @@ import {
 import { loadToday } from '@/server/features/today/today';
 import { eraseCustomer } from '@/server/features/people/customer-data';
 import { letGo } from '@/server/sources/requests';
+import { BASKET_MAPPING as MAPPING } from '../../demo/basket-mapping';
 import { accessAs, EVENTS_KEY, placedEvent, SHOP, useDatabase } from './fixture';
 
 useDatabase();
@@ -39,23 +39,6 @@ const request = (ref: string, change: object = {}): string =>
       ...change,
     },
   });
-const MAPPING: Mapping = {
-  event: { from: '$.what', table: [{ is: 'basket.closed', means: 'order.placed' }] },
-  id: '$.basket.ref',
-  lists: [{ to: '/order/lines', from: '$.basket.items[*]' }],
-  fields: [
-    { to: '/order/number', from: ['$.basket.ref'] },
-    { to: '/order/placedAt', from: ['$.basket.opened'] },
-    { to: '/order/currency', from: ['$.basket.money'] },
-    { to: '/order/channel', from: [], otherwise: 'web-shop' },
-    { to: '/order/customer/email', from: ['$.basket.buyer.mail'] },
-    { to: '/order/lines/*/product/sku', from: ['@.art'] },
-    { to: '/order/lines/*/product/name', from: ['@.title'] },
-    { to: '/order/lines/*/quantity', from: ['@.count'] },
-    { to: '/order/lines/*/unitPrice', from: ['@.each'] },
-  ],
-};
-
 interface Made {
   id: string;
   token: string;

@@ -43,7 +43,8 @@ export function MappingView(props: SourceProps & { work: ReturnType<typeof useMa
     };
   }, [request, mayEdit]);
   const found = useMemo(() => fillings(mapping), [mapping]);
-  const at = tried?.find((t) => t.request === request);
+  // What was tried last is of another mapping while this one cannot be used.
+  const at = failure ? undefined : tried?.find((t) => t.request === request);
   const event = props.events.find((e) => e.type === at?.type);
   const others = at?.type === undefined ? [] : otherProblems(at.problems, shownPlaces(targets, mapping));
   const labelOf = (to: string): string => (to === EVENT ? say.whichEvent : to === ID ? say.eventId : placeLabel(to));
@@ -105,7 +106,7 @@ export function MappingView(props: SourceProps & { work: ReturnType<typeof useMa
               )}
             </p>
           )}
-          {tried && tried.length > 1 && <p className="text-slate">{goodWords(tried)}</p>}
+          {!failure && tried && tried.length > 1 && <p className="text-slate">{goodWords(tried)}</p>}
           {others.length > 0 && (
             <ul className="mt-1 text-madder">
               {placedProblems(others)
@@ -115,7 +116,7 @@ export function MappingView(props: SourceProps & { work: ReturnType<typeof useMa
                 ))}
             </ul>
           )}
-          {failure && failure.problems.length === 0 && <Trouble>{failure.message}</Trouble>}
+          {failure && <Trouble>{failure.message}</Trouble>}
         </div>
         <PlacesPart
           {...props}

@@ -186,7 +186,7 @@ function EventPart({ mapping, events, words, failure, active, mayEdit, onPoint, 
           onChange={(how) =>
             how === 'one'
               ? onChange({ ...mapping, event: { table: [], otherwise: event.otherwise ?? 'order.placed' } })
-              : onChange({ ...mapping, event: { table: event.table, from: '$.' } })
+              : onChange({ ...mapping, event: { table: event.table, from: '$' } })
           }
         />
         {event.from !== undefined && (

@@ -36,9 +36,16 @@ export function RequestsTable({
   base,
   zone,
   mayEdit,
+  mayTake = true,
   onRead,
   onTakeAgain,
-}: RequestDeeds & { requests: RequestRow[]; base: string; zone: string; mayEdit: boolean }) {
+}: RequestDeeds & {
+  requests: RequestRow[];
+  base: string;
+  zone: string;
+  mayEdit: boolean;
+  /** Its source is on. */ mayTake?: boolean;
+}) {
   const [shown, setShown] = useState<string>();
   const [busy, setBusy] = useState(false);
   const show = async (id: string): Promise<void> => {
@@ -126,7 +133,12 @@ export function RequestsTable({
                       </button>
                     )}
                     {(r.state === 'wrong' || r.state === 'kept' || r.state === 'unheard') && (
-                      <button type="button" className="btn" disabled={busy} onClick={() => void again(r.id)}>
+                      <button
+                        type="button"
+                        className="btn"
+                        disabled={busy || !mayTake}
+                        onClick={() => void again(r.id)}
+                      >
                         {say.takeOneAgain}
                       </button>
                     )}

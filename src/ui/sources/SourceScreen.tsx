@@ -11,13 +11,14 @@ import { Segments } from '../parts/fields';
 import { Page } from '../parts/Page';
 import { answered, valueOrToast } from '../parts/result';
 import { Switch } from '../parts/Switch';
+import { placeLabel } from './labels';
 import { goodWords, MappingView } from './MappingView';
 import { RequestsTable, takeAgain } from './RequestsTable';
 import { SourceSettings } from './SourceSettings';
 import { useMapping } from './useMapping';
 import { say } from '@/words/sources';
 import { say as common } from '@/words/common';
-import { inEachLanguage } from '@/words/speak';
+import { inEachLanguage, listed } from '@/words/speak';
 
 export interface SourceProps extends SourcePage {
   base: string;
@@ -48,6 +49,10 @@ export function SourceScreen(props: SourceProps) {
   const [asked, setAsked] = useState<'publish' | 'on'>();
   const work = useMapping(props);
   const { mapping, dirty, busy } = work;
+  // A currency that the shop does not say is the store's.
+  const unfilled = props.targets
+    .filter((t) => t.required && t.to !== '/order/currency' && !mapping.fields.some((f) => f.to === t.to))
+    .map((t) => placeLabel(t.to));
 
   const publish = async (): Promise<void> => {
     setAsked(undefined);
@@ -113,18 +118,13 @@ export function SourceScreen(props: SourceProps) {
           <div className="flex items-center gap-3 px-5 py-3 text-sm">
             {requests.length === 0 && <p>{say.noRequests}</p>}
             {mayEdit && waiting > 0 && (
-              <button
-                type="button"
-                className="btn"
-                disabled={!on}
-                title={on ? undefined : say.switchOnFirst}
-                onClick={() => void takeAgain(props.onTakeAgain())}
-              >
+              <button type="button" className="btn" disabled={!on} onClick={() => void takeAgain(props.onTakeAgain())}>
                 {say.takeNAgain({ n: waiting })}
               </button>
             )}
+            {mayEdit && waiting > 0 && !on && <p className="text-slate">{say.switchOnFirst}</p>}
           </div>
-          <RequestsTable {...props} />
+          <RequestsTable {...props} mayTake={on} />
         </div>
       )}
       {view === 'settings' && <SourceSettings {...props} key={id} />}
@@ -144,7 +144,8 @@ export function SourceScreen(props: SourceProps) {
         >
           <div className="flex flex-col gap-2 text-sm">
             <p>{on ? say.publishNote : say.publishOff}</p>
-            {work.tried && work.tried.length > 0 && <p>{goodWords(work.tried)}</p>}
+            {work.tried && work.tried.length > 0 && !work.failure && <p>{goodWords(work.tried)}</p>}
+            {unfilled.length > 0 && <p className="font-semibold">{say.unfilled({ places: listed(unfilled) })}</p>}
           </div>
         </Dialog>
       )}
@@ -165,7 +166,6 @@ export function SourceScreen(props: SourceProps) {
           <div className="flex flex-col gap-2 text-sm">
             <p>{say.turnOnNote}</p>
             {waiting > 0 && <p>{say.turnOnWaiting({ n: waiting })}</p>}
-            {mapping.fields.length === 0 && <p>{say.publishFirst}</p>}
           </div>
         </Dialog>
       )}

@@ -64,8 +64,10 @@ export function StoresScreen({ stores, base, zone, mayMake, onLookAtClosing, onC
         <tbody>
           {stores.map((s) => {
             const at = `/s/${s.id}`;
-            const number = (n: number, href: string, bad = false) => (
+            const narrow = (label: string) => <span className="me-1 text-slate lg:hidden">{label}:</span>;
+            const number = (label: string, n: number, href: string, bad = false) => (
               <td data-line="rest" className="px-2 text-end tabular-nums">
+                {narrow(label)}
                 {n > 0 ? (
                   <Link href={at + href} className={`link ${bad ? 'font-semibold text-madder' : ''}`}>
                     {n}
@@ -97,11 +99,12 @@ export function StoresScreen({ stores, base, zone, mayMake, onLookAtClosing, onC
                     <span className="text-slate">{say.noneYet}</span>
                   )}
                 </td>
-                {number(s.orders, '/orders')}
-                {number(s.waiting, '/deliveries?state=planned,deferred')}
-                {number(s.held, '/deliveries?state=held', true)}
-                {number(s.failed, '/deliveries?state=failed,bounced', true)}
+                {number(say.orders24, s.orders, '/orders')}
+                {number(say.waiting, s.waiting, '/deliveries?state=planned,deferred')}
+                {number(say.onHold, s.held, '/deliveries?state=held', true)}
+                {number(say.failed7, s.failed, '/deliveries?state=failed,bounced', true)}
                 <td data-line="rest" className="px-2 text-end tabular-nums">
+                  {narrow(say.servicesOn)}
                   <Link
                     href={`${at}/sending/services`}
                     className={`link ${s.services === 0 ? 'font-semibold text-madder' : ''}`}

@@ -230,4 +230,5 @@ export const problems: TranslationOf<typeof say> = {
   sayWhatTheyAre: 'Geben Sie an, was die Person für die Bestellung ist, so wie der Shop es nennt.',
   enterADomain: 'Geben Sie die Domains ein, die ihre Adressen haben dürfen, etwa kollegen.example.',
   enterHowManyADay: 'Geben Sie eine Zahl von 1 bis 100.000 ein oder nichts.',
+  enterAHeader: 'Geben Sie den Namen einer Kopfzeile ohne Leerzeichen und Doppelpunkt ein, etwa x-signature.',
 };

@@ -258,4 +258,5 @@ export const sources: TranslationOf<typeof say> = {
   pAttach: 'PDF anhängen',
   pReturned: 'Was zurückkam',
   pItems: 'Artikelliste',
+  unfilled: 'Noch kann keine Anfrage angenommen werden: Auf nichts gezeigt ist für {$places}.',
 };

@@ -4,6 +4,7 @@ import { pageAccess } from '@/app/page-access';
 import { may } from '@/contract/policy';
 import { AppError } from '@/server/base/errors';
 import { loadSource } from '@/server/features/sources/sources';
+import { NotAllowed } from '@/ui/parts/NotAllowed';
 import { SourceScreen } from '@/ui/sources/SourceScreen';
 import {
   changeSourceAction,
@@ -23,6 +24,10 @@ export const generateMetadata = (): Metadata => ({ title: say.source });
 export default async function Source({ params }: { params: Promise<{ store: string; id: string }> }) {
   const access = await pageAccess(params);
   const { id } = await params;
+  if (!may(access.role, 'source.edit')) {
+    const back = { href: `/s/${access.store.id}/store/sources`, label: say.backToSources };
+    return <NotAllowed title={say.source} action="source.edit" back={back} />;
+  }
   const page = await loadSource(access, id).catch((error: unknown) => {
     if (error instanceof AppError && error.code === 'not-found') notFound();
     throw error;
