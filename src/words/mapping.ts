@@ -20,4 +20,5 @@ export const say = speak('mapping', {
   notWhole: '“{$value}” is no whole number.',
   notNumber: '“{$value}” is no number.',
   notYesNo: '“{$value}” is neither yes nor no. Say with a table what it means.',
+  nothingFound: 'Nothing was found for it, and it is needed.',
 });

@@ -114,6 +114,9 @@ describe('a webhook of a shop', () => {
     const places = (said.problems as { path: string }[]).map((p) => p.path);
     expect(places).toContain('/data/order/lines/0/quantity');
     expect(places).toContain('/data/order/customer');
+    expect(said.problems).toContainEqual({
+      ...{ path: '/data/order/customer', message: 'Nothing was found for it, and it is needed.' },
+    });
     const today = await loadToday(await accessAs());
     expect(today.lines.map((l) => l.fact).join('\n')).toMatch(/1 request of Shop \d+ could not be read/);
     await send(source, request('GAP-2'));

@@ -5,6 +5,7 @@ import { compileMapping, type AppliedMapping, type Mapping } from '@/core/mappin
 import type { SchemaProblem } from '@/core/schema';
 import type { Store } from '../auth/access';
 import { checkEvent } from '../events/schema';
+import { say } from '@/words/mapping';
 
 /** What becomes of a request by a mapping: an event, or why not. */
 export interface MadeEvent {
@@ -69,6 +70,18 @@ export function eventOf(
   return {
     ...{ type, word, event },
     // What could not be read is missing as well: once is enough.
-    problems: [...problems, ...(checked.ok ? [] : checked.problems.filter((p) => !unread.has(p.path)))],
+    problems: [
+      ...problems,
+      ...(checked.ok ? [] : checked.problems.filter((p) => !unread.has(p.path)).map(inMapping(event))),
+    ],
   };
 }
+
+/** A form asks to enter what is missing; of a request that cannot be entered, it is said that nothing was found. */
+const inMapping =
+  (event: object) =>
+  ({ path, message }: SchemaProblem): SchemaProblem => {
+    let value: unknown = event;
+    for (const step of path.slice(1).split('/')) value = (value as Record<string, unknown> | undefined)?.[step];
+    return { path, message: value === undefined ? say.nothingFound : message };
+  };

@@ -70,7 +70,7 @@ export function PlaceRow(props: PlaceRowProps) {
         )}
       </div>
       {problem && (field !== undefined || required) && (
-        <p className="text-xs text-madder">{said.length === 0 && required ? say.isNeeded : problem}</p>
+        <p className="text-xs text-madder">{field === undefined ? say.isNeeded : problem}</p>
       )}
       {open && <Details {...props} field={field ?? { to, from: [] }} onChange={onChange} />}
     </li>

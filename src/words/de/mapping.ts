@@ -21,4 +21,5 @@ export const mapping: TranslationOf<typeof say> = {
   notWhole: '„{$value}“ ist keine ganze Zahl.',
   notNumber: '„{$value}“ ist keine Zahl.',
   notYesNo: '„{$value}“ heißt weder ja noch nein. Sagen Sie mit einer Tabelle, was es bedeutet.',
+  nothingFound: 'Dafür wurde nichts gefunden, und es wird gebraucht.',
 };
