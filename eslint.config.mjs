@@ -56,6 +56,7 @@ const CORE_LAYERS = [
   'exchange',
   'glossary',
   'sets',
+  'rehearsal',
 ];
 
 /** The folders of the server in their order, as those of core. */
@@ -78,6 +79,7 @@ const SERVER_LAYERS = [
   'notices',
   'summaries',
   'worker',
+  'rehearsal',
   'features',
   'api',
   'web',

@@ -67,7 +67,7 @@ export async function crash({ rounds, events, basePort, progress }: CrashOptions
     running.set(name, child);
   };
   const start = async (name: Victim): Promise<void> => {
-    if (name === 'worker') launch(name, programArguments('src/server/worker/main.ts'));
+    if (name === 'worker') launch(name, programArguments('src/server/processes/worker.ts'));
     else if (name === 'web')
       launch(name, programArguments('src/server/web/main.ts'), {
         NODE_ENV: 'production',

@@ -12,6 +12,7 @@ import { benchCustomers } from './customers';
 import { benchLanguages } from './languages';
 import { printTable } from './measure';
 import { benchPlanning } from './planning';
+import { benchRehearsal } from './rehearsal';
 import { benchSending } from './sending';
 import { benchSets } from './sets';
 import { benchSources } from './sources';
@@ -33,11 +34,12 @@ const PARTS = [
   'customers',
   'sources',
   'history',
+  'rehearsal',
   'typing',
   'truth',
 ] as const;
 const USAGE =
-  'Usage: ./libellus bench [fill|planning|hostile|intake|board|sending|attached|suggestions|sets|languages|customers|sources|history|typing|truth] (truth: [--lives N]) or ./libellus bench --crash [--rounds N] [--events N] [--json]';
+  'Usage: ./libellus bench [fill|planning|hostile|intake|board|sending|attached|suggestions|sets|languages|customers|sources|history|rehearsal|typing|truth] (truth: [--lives N]) or ./libellus bench --crash [--rounds N] [--events N] [--json]';
 const { values, positionals } = parseArgs({
   allowPositionals: true,
   options: {
@@ -88,6 +90,7 @@ async function runFigures(): Promise<void> {
     ['customers', benchCustomers],
     ['sources', benchSources],
     ['history', benchHistory],
+    ['rehearsal', benchRehearsal],
     ['typing', benchTyping],
   ] as const) {
     if (!wanted(name)) continue;

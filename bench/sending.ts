@@ -188,7 +188,11 @@ export async function benchSending(): Promise<{ rows: Row[]; notes: string[] }> 
       const ids = await plant(SHARED, new Date(Date.now() + 86_400_000));
       await db.delete(t.heartbeats);
       const children = Array.from({ length: workers }, () =>
-        fork(resolve('src/server/worker/main.ts'), { execArgv: ['--import', 'tsx'], env: process.env, silent: true }),
+        fork(resolve('src/server/processes/worker.ts'), {
+          execArgv: ['--import', 'tsx'],
+          env: process.env,
+          silent: true,
+        }),
       );
       const count = async (rows: Promise<unknown[]>): Promise<number> => (await rows).length;
       await holds(async () => (await count(db.select().from(t.heartbeats))) === workers);

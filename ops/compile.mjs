@@ -10,7 +10,7 @@ await build({
   entryPoints: [
     'ops/serve.ts',
     'ops/command.ts',
-    'src/server/worker/main.ts',
+    'src/server/processes/worker.ts',
     'src/server/web/main.ts',
     'standins/dns.ts',
     'standins/smtp.ts',

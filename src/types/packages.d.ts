@@ -30,7 +30,7 @@ declare module 'mailauth' {
       disableBimi?: boolean;
     },
   ): Promise<{
-    dkim: { results: { status: Status }[] };
+    dkim: { results: { signingDomain?: string; status: Status }[] };
     spf: { status: Status } | false;
     dmarc: { status: Status } | false;
     /** Header lines that say what was found (RFC 8601). */

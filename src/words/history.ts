@@ -172,4 +172,6 @@ export const say = speak('history', {
   madeKey: '{$who} made the key {$name}',
   replacedKey: '{$who} replaced the key {$name}',
   revokedKey: '{$who} revoked the key {$name}',
+  askedRehearsal: '{$who} started rehearsal {$number :integer}',
+  stoppedRehearsal: '{$who} stopped rehearsal {$number :integer}',
 });

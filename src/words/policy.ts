@@ -26,6 +26,7 @@ export const say = speak('policy', {
   saveAllMessagesAsAFile: 'save all messages as a file',
   bringMessagesIn: 'bring in the messages of a file or another store',
   sendTests: 'send tests',
+  rehearseMessages: 'rehearse all messages',
   connectAndChangeServices: 'connect and change services',
   checkServices: 'check services',
   changeSenders: 'change senders',

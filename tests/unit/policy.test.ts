@@ -27,6 +27,7 @@ const TABLE: Record<Action, string> = {
   'set.take': 'owner designer',
   'set.bring': 'owner designer',
   'test.send': 'owner designer translator support',
+  'rehearsal.run': 'owner designer',
   'service.edit': 'owner',
   'service.check': 'owner support',
   'sender.edit': 'owner',

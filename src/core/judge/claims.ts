@@ -2,6 +2,7 @@
  * What the shipped words claim, by what they say: a sentence in a language, and when it is true. Written down by hand from the sentences
  * themselves, not from the conditions under which they are said.
  */
+import { say } from '../../words/judged';
 import type { Figures } from './figures';
 
 export interface ClaimContext {
@@ -17,7 +18,8 @@ export interface ClaimContext {
 }
 
 export interface Claim {
-  says: string;
+  /** What it comes to where it does not hold, as a sentence. */
+  says: () => string;
   words: Record<string, RegExp>;
   holds: (context: ClaimContext) => boolean;
 }
@@ -30,37 +32,37 @@ const complete = ({ figures }: ClaimContext): boolean =>
 
 export const CLAIMS: readonly Claim[] = [
   {
-    says: 'that nothing of the order will be sent',
+    says: () => say.claimsNothingSent,
     words: { en: /Nothing of it will be sent/, de: /Es wird nichts davon versandt/ },
     holds: (c) => !somethingSent(c) && c.figures.order.status === 'OrderCancelled',
   },
   {
-    says: 'that the rest of the order follows',
+    says: () => say.claimsRestFollows,
     words: { en: /The rest follows/, de: /Der Rest folgt/ },
     holds: (c) => !complete(c),
   },
   {
-    says: 'that the order is complete with this parcel',
+    says: () => say.claimsComplete,
     words: { en: /With this parcel your order is complete/, de: /Mit diesem Paket ist Ihre Bestellung vollständig/ },
     holds: complete,
   },
   {
-    says: 'that all that was paid is refunded',
+    says: () => say.claimsAllRefunded,
     words: { en: /all that you paid for order .+ is refunded/, de: /alles erstattet, was Sie für die Bestellung/ },
     holds: ({ figures }) => figures.refunded >= figures.total,
   },
   {
-    says: 'that it is for what is listed',
+    says: () => say.claimsListed,
     words: { en: /below you see for what/, de: /wofür, steht unten/ },
     holds: ({ figures }) => (figures.order.refunds?.at(-1)?.lines ?? []).length > 0,
   },
   {
-    says: 'that it is paid',
+    says: () => say.claimsPaid,
     words: { en: /It is paid, and there is nothing left to do/, de: /Sie ist bezahlt, und es ist nichts mehr zu tun/ },
     holds: (c) => !isDue(c) && (c.figures.received ?? 0) > 0,
   },
   {
-    says: 'that something is to be paid',
+    says: () => say.claimsDue,
     words: {
       en: /is still to be paid|is to be paid\.|Still to be paid|Please transfer|Not paid yet|is due on|has been due since/,
       de: /[Nn]och zu bezahlen|Zu bezahlen|Bitte überweisen|Noch nicht bezahlt|Fällig (am|seit) \p{L}/u,
@@ -68,7 +70,7 @@ export const CLAIMS: readonly Claim[] = [
     holds: isDue,
   },
   {
-    says: 'that there is nothing to pay',
+    says: () => say.claimsNothingDue,
     words: {
       en: /There is nothing to pay for/,
       de: /Da?für ist nichts zu bezahlen|Für das Stornierte ist nichts zu bezahlen/,
@@ -76,17 +78,17 @@ export const CLAIMS: readonly Claim[] = [
     holds: (c) => !isDue(c),
   },
   {
-    says: 'that it has been due since a day',
+    says: () => say.claimsOverdue,
     words: { en: /has been due since/, de: /Fällig seit/ },
     holds: (c) => isDue(c) && c.details.dueOn !== undefined && Date.parse(c.details.dueOn) < c.at,
   },
   {
-    says: 'that it is due on a day to come',
+    says: () => say.claimsDueOn,
     words: { en: /It is due on|is due on/, de: /Fällig am \p{L}/u },
     holds: (c) => isDue(c) && c.details.dueOn !== undefined && Date.parse(c.details.dueOn) > c.at - 86_400_000,
   },
   {
-    says: 'that it will be sent on a day',
+    says: () => say.claimsSentOn,
     words: {
       en: /We expect to send it on|Dispatch is planned for|Dispatch by/,
       de: /Der Versand ist (vorgesehen|geplant)|Versand bis/,
@@ -97,17 +99,17 @@ export const CLAIMS: readonly Claim[] = [
     },
   },
   {
-    says: 'that money comes back',
+    says: () => say.claimsMoneyBack,
     words: { en: /comes back to you|To be refunded/, de: /Wir erstatten Ihnen|Zu erstatten/ },
     holds: ({ figures }) => (figures.received ?? 0) - figures.refunded > 0,
   },
   {
-    says: 'that nothing goes back to stock',
+    says: () => say.claimsNotToStock,
     words: { en: /Nothing goes back to stock/, de: /Nichts geht zurück ins Lager/ },
     holds: ({ figures, pieces }) => !pieces.some((p) => figures.shipped(p.sku)),
   },
   {
-    says: 'that something was sent before',
+    says: () => say.claimsSentBefore,
     words: {
       en: /What was sent before is not affected|Sent before, and not affected|Has left already/,
       de: /was schon versandt war|Schon versandt/,

@@ -1,1 +1,2 @@
 export * from './judge';
+export { otherTongue } from './tongue';

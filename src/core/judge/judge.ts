@@ -5,7 +5,9 @@
 import type { Order } from '../order/schema';
 import { CLAIMS, type ClaimContext } from './claims';
 import { Figures, type Pieces } from './figures';
-import { amountsIn, cleaned, daysIn, goodsIn, seenIn } from './reading';
+import { amountsIn, cleaned, dayIn, daysIn, goodsIn, seenIn, writtenAmount } from './reading';
+import { languageName } from '../names';
+import { say as sentence } from '../../words/judged';
 
 /** A message as it was received. */
 export interface ReceivedMessage {
@@ -44,7 +46,7 @@ export interface Contradiction {
 /** All that a message says and is not so; empty when it agrees with the order in all that can be read. */
 export function judge(message: ReceivedMessage, truth: Truth): Contradiction[] {
   const found: Contradiction[] = [];
-  const say = (about: Contradiction['about'], words: string): void => void found.push({ about, words });
+  const say: Say = (about, sentence) => void found.push({ about, words: sentence });
   const figures = new Figures(truth.order);
   const all = cleaned(`${message.subject}\n${message.text}`);
   const locale = message.locale ?? message.language;
@@ -54,15 +56,24 @@ export function judge(message: ReceivedMessage, truth: Truth): Contradiction[] {
   days(all, truth, locale, say);
   claims(all, message.language, truth, figures, say);
   identity(all, truth, say);
+  const ours = withoutGoods(all, truth.order);
   for (const { name, words } of truth.names ?? []) {
     const own = words[message.language];
-    if (own && own !== name && hasWord(all, name)) say('language', `"${name}" is "${own}" in ${message.language}.`);
+    if (own && own !== name && hasWord(ours, name))
+      say('language', sentence.ownName({ name, own, language: languageName(message.language) }));
   }
   if (message.html !== undefined) bothParts(message, truth.order.currency, locale, say);
   return found;
 }
 
 type Say = (about: Contradiction['about'], words: string) => void;
+
+/** A text without what the shop calls its goods, which may hold a name of the store's in any language. */
+const withoutGoods = (text: string, { lines }: Order): string =>
+  lines
+    .flatMap(({ product, options }) => [product.name, options ?? '', product.note?.words ?? ''])
+    .filter((own) => own !== '')
+    .reduce((rest, own) => rest.replaceAll(cleaned(own), ''), text);
 
 const wordPatterns = new Map<string, RegExp>();
 
@@ -85,7 +96,7 @@ const APART = /\s[;:!?](?=\s|$)/;
 function leftovers(text: string, language: string, say: Say): void {
   for (const line of text.split('\n')) {
     const left = LEFTOVERS.exec(line.trim()) ?? (/^fr\b/.test(language) ? null : APART.exec(line.trim()));
-    if (left) say('leftover', `"${left[0]}" stands in "${line.trim().slice(0, 80)}".`);
+    if (left) say('leftover', sentence.leftover({ left: left[0].trim() || '␣', line: line.trim().slice(0, 80) }));
   }
 }
 
@@ -133,12 +144,12 @@ function goods(message: ReceivedMessage, truth: Truth, figures: Figures, say: Sa
   for (const line of listed) {
     // Options stand behind the name, in brackets.
     const name = [...wanted.keys()].filter((n) => line.name.startsWith(n)).toSorted((a, b) => b.length - a.length)[0];
-    if (name === undefined) say('goods', `"${line.name}" is listed, and the message is not about it.`);
+    if (name === undefined) say('goods', sentence.notAbout({ name: line.name }));
     else has.set(name, (has.get(name) ?? 0) + line.quantity);
   }
   for (const [name, quantity] of has) {
     const there = wanted.get(name) ?? 0;
-    if (quantity !== there) say('goods', `${quantity} of "${name}" are listed, and it is ${there}.`);
+    if (quantity !== there) say('goods', sentence.pieces({ name, quantity, there }));
   }
 }
 
@@ -182,7 +193,7 @@ function amounts(message: ReceivedMessage, truth: Truth, figures: Figures, local
   }
   for (const minor of amountsIn(`${message.subject}\n${message.text}`, currency, locale)) {
     if (exact.has(minor) || near.some((n) => Math.abs(n - minor) <= figures.slack)) continue;
-    say('amount', `${minor} (in minor units) is no amount of ${order.number}.`);
+    say('amount', sentence.noAmount({ amount: writtenAmount(minor, currency, locale), order: order.number }));
   }
   const whole = part
     ? { subtotal: part.subtotal, total: figures.price, slack: figures.slack }
@@ -213,6 +224,7 @@ function sums(
   say: Say,
 ): void {
   const is = (a: number, b: number): boolean => Math.abs(a - b) <= slack;
+  const written = (minor: number): string => writtenAmount(minor, currency, locale);
   for (const block of cleaned(text).split(/\n\s*\n/)) {
     const rows = block
       .split('\n')
@@ -225,14 +237,15 @@ function sums(
     const first = is(values[0]!, total) ? 0 : -1;
     const at = values.findIndex((v, i) => i > 0 && is(v, total) && add(values.slice(0, i)) === v);
     if (is(values[0]!, subtotal) && first < 0 && at < 0) {
-      say('sum', `The rows ${values.join(', ')} do not come to the order's total of ${total}.`);
+      say('sum', sentence.rowsNotTotal({ rows: values.map(written).join(', '), total: written(total) }));
     }
     const below = values.slice((at < 0 ? first : at) + 1);
     const taken = add(below.filter((v) => v < 0));
     const last = values.at(-1)!;
     if (Math.max(at, first) < 0 || due < 0.5 || taken === 0) continue;
     const sum = values[at < 0 ? first : at]! + taken;
-    if (last !== sum) say('sum', `The rows ${values.join(', ')} end in ${last}, and what is taken leaves ${sum}.`);
+    if (last !== sum)
+      say('sum', sentence.rowsEnd({ rows: values.map(written).join(', '), last: written(last), sum: written(sum) }));
   }
 }
 
@@ -243,8 +256,12 @@ function refundSum(text: string, { order }: Truth, currency: string, locale: str
   const listed = goodsIn(text, currency, locale).reduce((sum, l) => sum + (l.amounts[0] ?? 0), 0);
   const parts = listed + (refund.shipping ?? 0) + (refund.goodwill ?? 0);
   const told = refund.lines !== undefined || refund.goodwill !== undefined;
+  const written = (minor: number): string => writtenAmount(minor, currency, locale);
   if (told && parts !== refund.amount) {
-    say('sum', `The refund of ${refund.amount} lists ${listed} for goods, and ${parts} with shipping and goodwill.`);
+    say(
+      'sum',
+      sentence.refundParts({ amount: written(refund.amount), listed: written(listed), parts: written(parts) }),
+    );
   }
 }
 
@@ -285,7 +302,7 @@ function days(text: string, { order, at, timeZone, details = {} }: Truth, locale
       .map((time) => day.format(time).slice(-5)),
   );
   for (const one of named) {
-    if (!own.has(one)) say('day', `${one} (month and day) is no day of ${order.number}.`);
+    if (!own.has(one)) say('day', sentence.noDay({ day: dayIn(one, locale), order: order.number }));
   }
 }
 
@@ -298,8 +315,8 @@ function claims(text: string, language: string, truth: Truth, figures: Figures, 
     details: truth.details ?? {},
     waits: truth.waits ?? false,
   };
-  for (const { says, words, holds } of CLAIMS) {
-    if (words[language]?.test(text) && !holds(context)) say('claim', `It says ${says}, which is not so.`);
+  for (const { says, words: said, holds } of CLAIMS) {
+    if (said[language]?.test(text) && !holds(context)) say('claim', says());
   }
 }
 
@@ -310,14 +327,14 @@ function identity(text: string, { order, about }: Truth, say: Say): void {
     order.number !== '' &&
     !text.includes(cleaned(order.number))
   ) {
-    say('number', `${order.number} is not in the message.`);
+    say('number', sentence.noNumber({ order: order.number }));
   }
   const greeted = /^(?:Hello|Guten Tag|Thank you|Vielen Dank) ?,? ?([^\n,]*),?$/m.exec(text)?.[1]?.trim();
   const first = cleaned(order.customer.firstName ?? '')
     .replace(/\s+/g, ' ')
     .trim();
   if (greeted && first !== '' && /^\p{Lu}/u.test(greeted) && greeted !== first) {
-    say('name', `"${greeted}" is greeted, and the customer is ${first}.`);
+    say('name', sentence.otherName({ greeted, name: first }));
   }
 }
 
@@ -327,5 +344,5 @@ function bothParts(message: ReceivedMessage, currency: string, locale: string, s
   const told = new Set(amountsIn(message.text, currency, locale));
   const missing = [...told].filter((minor) => !seen.includes(minor));
   if (missing.length > 0)
-    say('parts', `The text part has ${missing.join(', ')}, and the message as it is seen has not.`);
+    say('parts', sentence.onlyInText({ amounts: missing.map((m) => writtenAmount(m, currency, locale)).join(', ') }));
 }

@@ -70,6 +70,21 @@ export function amountsIn(text: string, currency: string, locale: string): numbe
   });
 }
 
+/** An amount in minor units as messages in a locale write it, to be named in what is said of one. */
+export function writtenAmount(minor: number, currency: string, locale: string): string {
+  const { decimals } = writingOf(currency, locale);
+  return new Intl.NumberFormat(locale, { style: 'currency', currency }).format(minor / 10 ** decimals);
+}
+
+/** A day such as "11-27" as messages in a locale write it. */
+export function dayIn(monthAndDay: string, locale: string): string {
+  const [month = 1, day = 1] = monthAndDay.split('-').map(Number);
+  // A leap year has every day.
+  return new Intl.DateTimeFormat(locale, { month: 'long', day: 'numeric', timeZone: 'UTC' }).format(
+    Date.UTC(2024, month - 1, day),
+  );
+}
+
 export interface GoodsLine {
   quantity: number;
   name: string;

@@ -1,4 +1,5 @@
 /** What a database's errors say: to be tried again at once, or once it is back. */
+
 /** The code mysql2 gives an error, which Drizzle wraps. */
 function codeOf(error: unknown): string {
   const { code, cause } = error as { code?: string; cause?: { code?: string } };
@@ -29,3 +30,9 @@ export function isAway(error: unknown): boolean {
 
 /** Whether a row was refused because another has its key. */
 export const isDuplicate = (error: unknown): boolean => codeOf(error) === 'ER_DUP_ENTRY';
+
+/** Whether what was asked for was locked by another for too long. */
+export const isLockWait = (error: unknown): boolean => codeOf(error) === 'ER_LOCK_WAIT_TIMEOUT';
+
+/** Whether a part of a transaction ended after all of it had: the database took it back for another's sake. */
+export const isSavepointGone = (error: unknown): boolean => codeOf(error) === 'ER_SP_DOES_NOT_EXIST';

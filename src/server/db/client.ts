@@ -19,6 +19,7 @@ interface Connection {
 
 interface Kept {
   libellusDatabase?: Connection;
+  libellusApart?: Connection;
   libellusTransaction?: AsyncLocalStorage<Database>;
 }
 
@@ -118,9 +119,39 @@ export function database(): Database {
   return present.getStore() ?? store.libellusDatabase.db;
 }
 
-/** Ends the pool of this process; the next query opens another. */
+/** Connections for what is taken back. */
+const APART = 4;
+
+/** Carries what something found out of its transaction, while that is taken back. */
+class TakenBack<T> extends Error {
+  constructor(readonly found: T) {
+    super('taken back');
+  }
+}
+
+/**
+ * Does something in a transaction that is taken back in any case, on connections of its own. They never commit by themselves: should the
+ * database end the transaction in the middle, to let another go on, what is done after that is taken back as well.
+ */
+export async function takenBack<T>(work: (tx: Executor) => Promise<T>): Promise<T> {
+  if (!store.libellusApart) {
+    store.libellusApart = connect(config().databaseUrl, APART);
+    store.libellusApart.pool.pool.on('connection', (connection) => connection.query('set session autocommit=0'));
+  }
+  try {
+    return await store.libellusApart.db.transaction(async (tx) => {
+      throw new TakenBack(await work(tx));
+    });
+  } catch (error) {
+    if (error instanceof TakenBack) return error.found as T;
+    throw error;
+  }
+}
+
+/** Ends the pools of this process; the next query opens another. */
 export async function closeDatabase(): Promise<void> {
-  const open = store.libellusDatabase;
+  const open = [store.libellusDatabase, store.libellusApart];
   store.libellusDatabase = undefined;
-  await open?.pool.end();
+  store.libellusApart = undefined;
+  await Promise.all(open.map((connection) => connection?.pool.end()));
 }

@@ -2,6 +2,7 @@
 import { eq, sql } from 'drizzle-orm';
 import { config } from '../base/config';
 import { database, type Executor } from './client';
+import { ownClockAhead } from './own-clock';
 import { databaseTime } from './time';
 import { demoClock } from './schema';
 import { AppError } from '../base/errors';
@@ -10,8 +11,10 @@ import { say } from '../../words/operations';
 const ROW = 1;
 const MOST_MS = 366 * 86_400_000;
 
-/** How far ahead the demo's clock is, in ms; 0 outside the demo. */
+/** How far ahead the demo's clock is, in ms; 0 outside the demo. What is rehearsed has a clock of its own. */
 export async function clockAhead(db: Executor = database()): Promise<number> {
+  const own = ownClockAhead();
+  if (own !== undefined) return own;
   if (!config().demo) return 0;
   const [row] = await db.select({ ahead: demoClock.aheadMs }).from(demoClock).where(eq(demoClock.id, ROW));
   return row?.ahead ?? 0;

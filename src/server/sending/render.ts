@@ -13,6 +13,7 @@ import { adaptedFor, adaptedTemplate, gapsFrom, type Letter, type NotificationFa
 import type { CompiledMessage, RenderedMessage } from '@/core/render';
 import type { Segments, SentAs, Template } from '@/core/template';
 import { database } from '../db/client';
+import { presentTime } from '../db/own-clock';
 import { factsOf } from '../db/store-facts';
 import { CodeError, ContentError, isDatabaseError } from '../base/faults';
 import { giveCode, lookAtCode, type CodeFor } from '../codes/give';
@@ -288,7 +289,7 @@ async function codesInto(
   for (const { ref, whenGone } of promises) {
     const code = await (how === 'give' ? giveCode : lookAtCode)(ref, whom);
     if (code === null && whenGone === 'stop' && how === 'give') {
-      const now = Date.now();
+      const now = presentTime();
       const known = await codesOf(store.id, now);
       const outlook = outlookOf(ref, known, now, () => 0);
       throw new CodeError(
@@ -318,7 +319,7 @@ export async function wordedFor(delivery: WordedOf, context: BatchContext, codes
   if (!store || !order) throw new ContentError(kept(() => operations.orderGone));
   const channelName = context.channelName(store.id, order.channel);
   const compiled = await ofWords(() => context.compiled(store, delivery.editionId, delivery.language, later?.letter));
-  const snapshot = snapshotFor(store, order, delivery.moment, channelName, delivery.language, Date.now(), {
+  const snapshot = snapshotFor(store, order, delivery.moment, channelName, delivery.language, presentTime(), {
     ...(later?.details && { details: later.details }),
     // One of a row says which it is, also when it is sent once more.
     ...((delivery.timed || waited) && { turn: delivery.turn }),

@@ -30,10 +30,14 @@ export class Line {
   /** The connection that is being opened or used just now. */
   private live: SMTPConnection | undefined;
 
-  /** @param limitMs how long one message may take in all, however the server behaves */
+  /**
+   * @param limitMs how long one message may take in all, however the server behaves
+   * @param own the address of a listener of this process, which is looked up nowhere
+   */
   constructor(
     private readonly settings: ServiceSettings,
     private readonly limitMs = 60_000,
+    private readonly own?: string,
   ) {}
 
   /**
@@ -111,9 +115,13 @@ export class Line {
   private async open(): Promise<SMTPConnection> {
     const { host, port, security, user, password, signIn, timeout } = this.settings;
     const patience = timeout * 1000;
-    const [address] = await resolveHost(host).catch((error: Error) => {
-      throw Object.assign(error, { step: 'resolve' as const });
-    });
+    const address =
+      this.own ??
+      (
+        await resolveHost(host).catch((error: Error) => {
+          throw Object.assign(error, { step: 'resolve' as const });
+        })
+      )[0];
     const write = (_level: string, entry: { tnx?: string; message?: unknown }): void => {
       if (entry.tnx !== 'client' && entry.tnx !== 'server') return;
       const mark = entry.tnx === 'client' ? 'C: ' : 'S: ';

@@ -7,6 +7,7 @@ import { copyMark, planDue, reasonWords } from '@/core/plan';
 import { together, type RenderedMessage } from '@/core/render';
 import { config } from '../base/config';
 import { database } from '../db/client';
+import { presentTime } from '../db/own-clock';
 import { deliveries } from '../db/schema';
 import { databaseNow } from '../db/time';
 import { faultCause, isDatabaseError, type FaultCause } from '../base/faults';
@@ -38,7 +39,7 @@ export interface DeliverWith {
   context: BatchContext;
   threads: Threads;
   dispatch: Dispatch;
-  lines: Lines;
+  lines: Pick<Lines, 'with'>;
   recorder: Recorder;
 }
 
@@ -189,7 +190,7 @@ async function sendCopies(
   copies: readonly string[],
   raw: Buffer,
   way: Extract<Way, { kind: 'send' }>,
-  line: Line,
+  line: Pick<Line, 'send'>,
 ): Promise<Copies> {
   const given: Copies = { accepted: [], refused: [], conversations: [] };
   for (const address of copies) {
@@ -347,7 +348,7 @@ async function makeMessage(
   const first = firstAbout(delivery, using.threads, (kind) => using.dispatch.senderOf(delivery.storeId, kind)?.address);
   const usual = using.dispatch.senderOf(delivery.storeId, delivery.sender)?.address ?? sender.address;
   const messageId = deliveryMessageId(delivery.id, usual);
-  const date = new Date();
+  const date = new Date(presentTime());
   // Answers that come through us are passed on from there.
   const replyTo = way.replyTo === sender.replyTo ? (asked?.replyTo ?? way.replyTo) : way.replyTo;
   // Sent once more, or to many, it is no news to those who get a copy.

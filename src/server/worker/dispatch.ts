@@ -54,6 +54,12 @@ export type Way =
   | { kind: 'withheld'; cause: string; words: string; remedy: string }
   | { kind: 'hold'; cause: string; until: Date; words: string; remedy: string };
 
+/** What stands in for a store's services and senders in a rehearsal. */
+export interface StandIns {
+  services: (own: ServiceRow[]) => ServiceRow[];
+  senders: (own: SenderRow[]) => SenderRow[];
+}
+
 interface StoreWays {
   timeZone: string;
   services: Map<string, ServiceRow>;
@@ -84,10 +90,20 @@ export class Dispatch {
     private readonly destinations: Map<string, KnownDestination>,
     /** What readers do not want, by store and address. */
     private readonly unsubscribed: ReadonlyMap<string, ReadonlyMap<string, readonly OptionalKind[]>>,
+    /** Nothing of it counts against a service's limits, nor says anything of how a service is. */
+    private readonly rehearsed: boolean,
   ) {}
 
-  /** Reads what deciding for a batch needs, in a few queries. */
-  static async for(batch: readonly Delivery[], timeZones: ReadonlyMap<string, string>): Promise<Dispatch> {
+  /**
+   * Reads what deciding for a batch needs, in a few queries.
+   *
+   * @param rehearsed for what is rehearsed, which counts against no limit and goes to no service
+   */
+  static async for(
+    batch: readonly Delivery[],
+    timeZones: ReadonlyMap<string, string>,
+    rehearsed?: StandIns,
+  ): Promise<Dispatch> {
     const db = database();
     const ids = [...new Set(batch.map((d) => d.storeId))];
     const [serviceRows, senderRows, withholdingRows, domainRows] = await Promise.all([
@@ -96,19 +112,20 @@ export class Dispatch {
       db.select().from(withholdings).where(inArray(withholdings.storeId, ids)),
       db.select().from(domains).where(inArray(domains.storeId, ids)),
     ]);
-    const known = await knownDestinations(
-      serviceRows.map((s) => s.id),
-      [...new Set(batch.map((d) => domainOf(d.recipient).toLowerCase()))],
-    );
+    const known = await knownDestinations(rehearsed ? [] : serviceRows.map((s) => s.id), [
+      ...new Set(batch.map((d) => domainOf(d.recipient).toLowerCase())),
+    ]);
     const made = ids.map((storeId): [string, StoreWays] => {
-      const own = serviceRows.filter((s) => s.storeId === storeId);
+      const there = serviceRows.filter((s) => s.storeId === storeId);
+      const own = rehearsed ? rehearsed.services(there) : there;
+      const sending = senderRows.filter((s) => s.storeId === storeId);
       return [
         storeId,
         {
           timeZone: timeZones.get(storeId) ?? 'UTC',
           services: new Map(own.map((s) => [s.id, s])),
           standings: own.map(standingOf),
-          senders: senderRows.filter((s) => s.storeId === storeId),
+          senders: rehearsed ? rehearsed.senders(sending) : sending,
           withholdings: withholdingRows.filter((w) => w.storeId === storeId),
           keys: new Map(
             domainRows
@@ -131,7 +148,7 @@ export class Dispatch {
         return [storeId, await unsubscribedOf(storeId, readers)] as const;
       }),
     );
-    return new Dispatch(new Map(made), known, new Map(unsubscribed));
+    return new Dispatch(new Map(made), known, new Map(unsubscribed), rehearsed !== undefined);
   }
 
   /**
@@ -246,7 +263,7 @@ export class Dispatch {
     timeZone: string,
     wanted: number,
   ): Promise<boolean> {
-    if (service.perMinute === null && service.perDay === null) return true;
+    if (this.rehearsed || (service.perMinute === null && service.perDay === null)) return true;
     for (;;) {
       const have = this.reserved.get(service.id);
       if (have && have.left > 0) {
@@ -280,6 +297,7 @@ export class Dispatch {
 
   /** A service took a message, and its recipient's domain with it. */
   async took(service: ServiceRow, recipient: string): Promise<void> {
+    if (this.rehearsed) return;
     this.accepted.set(service.id, (this.accepted.get(service.id) ?? 0) + 1);
     if (service.failures > 0 || service.downUntil) {
       service.failures = 0;

@@ -215,8 +215,7 @@ async function stillOurs(tx: Executor, group: readonly Ended[]): Promise<Set<str
 async function writeDeliveries(tx: Executor, group: readonly Ended[]): Promise<void> {
   const after = JSON.stringify(group.map(afterwards));
   await tx.execute(sql`
-    update delivery d
-    join json_table(${after}, '$[*]' columns (
+    update json_table(${after}, '$[*]' columns (
       id varchar(26) character set utf8mb4 path '$.id',
       state varchar(12) path '$.state',
       words varchar(2000) path '$.words',
@@ -228,7 +227,8 @@ async function writeDeliveries(tx: Executor, group: readonly Ended[]): Promise<v
       attempts int path '$.attempts',
       edition_id varchar(26) path '$.editionId',
       language varchar(20) path '$.language'
-    )) a on d.id = a.id collate utf8mb4_unicode_ci
+    )) a
+    straight_join delivery d force index for join (primary) on d.id = a.id collate utf8mb4_unicode_ci
     set d.state = a.state, d.lease_until = null, d.lease_by = null, d.last_words = a.words, d.cause = a.cause, d.due_at = a.due_at,
       d.subject = a.subject, d.message_id = a.message_id, d.accepted_at = a.accepted_at, d.attempts = a.attempts,
       d.edition_id = a.edition_id, d.language = a.language`);

@@ -16,7 +16,7 @@ export class Lines {
   private readonly pools = new Map<string, Pool>();
 
   /** Runs something with a line of its own to a service, waiting for one to be free. */
-  async with<T>(service: ServiceRow, work: (line: Line) => Promise<T>): Promise<T> {
+  async with<T>(service: ServiceRow, work: (line: Pick<Line, 'send'>) => Promise<T>): Promise<T> {
     const pool = this.poolFor(service);
     while (pool.free.length === 0 && pool.all.size >= pool.size)
       await new Promise<void>((free) => pool.waiting.push(free));

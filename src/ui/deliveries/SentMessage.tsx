@@ -65,7 +65,8 @@ export function SentMessage({ base, delivery: d }: { base: string; delivery: Del
   );
 }
 
-function Shown({
+/** A message as it is seen, with its text part one click away. */
+export function Shown({
   subject,
   note,
   html,

@@ -7,6 +7,7 @@ import { say as keys } from '@/words/keys';
 import { say as languages } from '@/words/languages';
 import { say as hooks } from '@/words/hooks';
 import { say as past } from '@/words/past';
+import { say as rehearsal } from '@/words/rehearsal';
 import { say as removed } from '@/words/removed';
 import { say as replace } from '@/words/replace';
 import { say as sets } from '@/words/sets';
@@ -37,6 +38,7 @@ export const PLACES: readonly Place[] = inEachLanguage(() => [
   { name: say.notices, path: '/notices', gathering: 'send', letter: 'v' },
   { name: say.routing, path: '/routing', gathering: 'send', letter: 'r' },
   { name: say.sending, path: '/sending', gathering: 'send', letter: 's' },
+  { name: rehearsal.rehearsal, path: '/rehearsal', gathering: 'send', letter: 'e' },
   { name: say.orders, path: '/orders', gathering: 'keep', letter: 'o' },
   { name: customers.customers, path: '/customers', gathering: 'keep', letter: 'c' },
   { name: say.deliveries, path: '/deliveries', gathering: 'keep', letter: 'd' },
@@ -76,6 +78,7 @@ export const GOALS: readonly Goal[] = inEachLanguage(() => [
     also: say.smtpSettingsAccountHostPassword,
     needs: 'service.edit',
   },
+  { name: rehearsal.rehearse, path: '/rehearsal', also: rehearsal.rehearsalWords, needs: 'rehearsal.run' },
   { name: say.senders, path: '/sending/senders', also: say.fromReplyToNameAddress },
   { name: say.domains, path: '/sending/domains', also: say.dnsSpfDkimDmarcRecords },
   { name: say.channels, path: '/sending/channels', also: say.marketplaceHiddenAddressesPicturesSettings },

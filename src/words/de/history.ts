@@ -172,4 +172,6 @@ export const history: TranslationOf<typeof say> = {
   madeKey: '{$who} hat den Schlüssel {$name} ausgestellt',
   replacedKey: '{$who} hat den Schlüssel {$name} ersetzt',
   revokedKey: '{$who} hat den Schlüssel {$name} widerrufen',
+  askedRehearsal: '{$who} hat Probelauf {$number :integer} gestartet',
+  stoppedRehearsal: '{$who} hat Probelauf {$number :integer} angehalten',
 };

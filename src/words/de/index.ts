@@ -17,6 +17,8 @@ import { follows } from './follows';
 import { customers } from './customers';
 import { glossary } from './glossary';
 import { languages } from './languages';
+import { rehearsal } from './rehearsal';
+import { rehearsed } from './rehearsed';
 import { removed } from './removed';
 import { replace } from './replace';
 import { stock } from './stock';
@@ -26,6 +28,7 @@ import { suggestions } from './suggestions';
 import { findings } from './findings';
 import { history } from './history';
 import { journey } from './journey';
+import { judged } from './judged';
 import { keys } from './keys';
 import { look } from './look';
 import { moments } from './moments';
@@ -81,6 +84,8 @@ export const de: Translations = {
   follows,
   customers,
   glossary,
+  rehearsal,
+  rehearsed,
   removed,
   replace,
   stock,
@@ -90,6 +95,7 @@ export const de: Translations = {
   findings,
   history,
   journey,
+  judged,
   keys,
   languages,
   look,

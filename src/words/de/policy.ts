@@ -26,6 +26,7 @@ export const policy: TranslationOf<typeof say> = {
   saveAllMessagesAsAFile: 'alle Nachrichten als Datei sichern',
   bringMessagesIn: 'Nachrichten aus einer Datei oder einem anderen Shop hereinholen',
   sendTests: 'Tests senden',
+  rehearseMessages: 'alle Nachrichten proben',
   connectAndChangeServices: 'Sendedienste anbinden und ändern',
   checkServices: 'Sendedienste prüfen',
   changeSenders: 'Absender ändern',

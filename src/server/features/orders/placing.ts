@@ -25,6 +25,7 @@ import { config } from '../../base/config';
 import { database } from '../../db/client';
 import { channels, counters, customers, discountCodes, products } from '../../db/schema';
 import { AppError } from '../../base/errors';
+import { basketLineOf } from '../../events/goods';
 import { receiveEvent, type Received } from '../../events/receive';
 import { checkEvent, type EventType } from '../../events/schema';
 import { say as codeWords } from '@/words/codes';
@@ -255,27 +256,7 @@ async function basketLines(access: Access, wanted: PlaceOrder['lines']): Promise
         { path: `/lines/${i}/sku`, message: say.chooseAProductOfThis },
       ]);
     }
-    return {
-      product: {
-        sku: product.sku,
-        name: product.name,
-        category: product.category,
-        ...(access.store.terms.withoutParcel.includes(product.category) && { shippable: false }),
-        ...(product.picture && { imageUrl: `${config().url}/media/${product.picture}` }),
-        ...(product.category === 'patterns' && {
-          downloads: [
-            {
-              name: product.name,
-              url: `${access.store.facts.url.replace(/\/+$/, '')}/downloads/${product.sku.toLowerCase()}`,
-            },
-          ],
-        }),
-      },
-      ...(product.options && { options: product.options }),
-      quantity: line.quantity,
-      unitPrice: product.price,
-      taxRate: product.taxRate,
-    };
+    return basketLineOf(access.store, product, line.quantity);
   });
 }
 

@@ -2,10 +2,10 @@
  * Who looks at a store hears when something under way there has moved: a message goes out, is answered, waits, or an event comes in. The
  * database is asked once a second for each store that is watched, however many watch it, and not at all when nobody does.
  */
-import { and, count, eq, inArray, max } from 'drizzle-orm';
+import { and, count, desc, eq, inArray, max } from 'drizzle-orm';
 import { log } from '../../base/log';
 import { database } from '../../db/client';
-import { deliveries, events } from '../../db/schema';
+import { deliveries, events, rehearsals } from '../../db/schema';
 
 const ASK_MS = 1_000;
 /** So many may watch in one process; more are turned away and ask again later. */
@@ -24,7 +24,7 @@ let watchers = 0;
 /** What moves while messages are under way: how many are in each state before the last, and the newest of each kind. */
 async function standing(storeId: string): Promise<string> {
   const db = database();
-  const [open, newest, event] = await Promise.all([
+  const [open, newest, event, rehearsed] = await Promise.all([
     db
       .select({ state: deliveries.state, n: count() })
       .from(deliveries)
@@ -44,8 +44,14 @@ async function standing(storeId: string): Promise<string> {
       .select({ id: max(events.id) })
       .from(events)
       .where(eq(events.storeId, storeId)),
+    db
+      .select({ state: rehearsals.state, lives: rehearsals.lives, done: rehearsals.livesDone })
+      .from(rehearsals)
+      .where(eq(rehearsals.storeId, storeId))
+      .orderBy(desc(rehearsals.number))
+      .limit(1),
   ]);
-  return JSON.stringify([open, newest, event]);
+  return JSON.stringify([open, newest, event, rehearsed]);
 }
 
 async function ask(storeId: string): Promise<void> {

@@ -1,0 +1,13 @@
+'use server';
+/** What Rehearsal does on the server. */
+import { actAndRefresh, done } from '@/app/act';
+import type { Result } from '@/core/result';
+import { rehearsal } from '@/server/features/rehearsal/use-cases';
+
+export async function askRehearsalAction(store: string): Promise<Result<{ number: number }>> {
+  return actAndRefresh(rehearsal.ask, store, {});
+}
+
+export async function stopRehearsalAction(store: string, number: number): Promise<Result<null>> {
+  return done(await actAndRefresh(rehearsal.stop, store, { number }));
+}

@@ -1,0 +1,47 @@
+import type { Metadata } from 'next';
+import { orNotFound, pageAccess } from '@/app/page-access';
+import { may } from '@/contract/policy';
+import { listRehearsals, loadRehearsal, loadRehearsed } from '@/server/features/rehearsal/rehearsal';
+import { sendersOf, servicesOf } from '@/server/sending/service';
+import { RehearsalScreen } from '@/ui/rehearsal/RehearsalScreen';
+import { viewOf } from '@/ui/rehearsal/views';
+import { askRehearsalAction, stopRehearsalAction } from './actions';
+import { say } from '@/words/rehearsal';
+
+export const generateMetadata = (): Metadata => ({ title: say.rehearsal });
+
+export default async function Rehearsal({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ store: string }>;
+  searchParams: Promise<{ run?: string; view?: string; message?: string }>;
+}) {
+  const access = await pageAccess(params);
+  const { store } = access;
+  const { run, view, message } = await searchParams;
+  const number = run !== undefined && /^\d{1,6}$/.test(run) ? Number(run) : undefined;
+  const [runs, shown, opened, services, senders] = await Promise.all([
+    listRehearsals(access),
+    orNotFound(loadRehearsal(access, number)),
+    message ? orNotFound(loadRehearsed(access, message.slice(0, 40))) : undefined,
+    servicesOf(store.id),
+    sendersOf(store.id),
+  ]);
+  return (
+    <RehearsalScreen
+      base={`/s/${store.id}`}
+      zone={store.timeZone}
+      runs={runs}
+      shown={shown}
+      opened={opened}
+      view={viewOf(view)}
+      hasService={services.length > 0}
+      hasSender={senders.length > 0}
+      mayRun={may(access.role, 'rehearsal.run')}
+      mayEdit={may(access.role, 'template.edit')}
+      onAsk={askRehearsalAction.bind(null, store.id)}
+      onStop={stopRehearsalAction.bind(null, store.id)}
+    />
+  );
+}

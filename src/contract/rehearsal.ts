@@ -1,0 +1,118 @@
+/** Rehearsals: what their screen is given, and what can be done with them. */
+import { Type } from '@sinclair/typebox';
+import type { Audience, MomentColumn } from '@/core/moments';
+import type { CheckAbout, Script } from '@/core/rehearsal';
+
+const strict = { additionalProperties: false } as const;
+
+/** How far a run is. One that was stopped, or could not be finished, has the verdicts that it had come to. */
+export type RehearsalState = 'waiting' | 'running' | 'done' | 'stopped' | 'broken';
+
+/** What became of a message that was to come, or was not. */
+export const OUTCOMES = ['right', 'noted', 'wrong', 'missing', 'surplus'] as const;
+export type MessageOutcome = (typeof OUTCOMES)[number];
+/** Those that somebody has to see to. */
+export const BAD: readonly MessageOutcome[] = ['wrong', 'missing', 'surplus'];
+
+export interface RehearsalCounts extends Record<MessageOutcome, number> {
+  /** Who was to hear nothing, and heard nothing. */
+  silent: number;
+  /** How many of what arrived are not signed. */
+  unsigned: number;
+}
+export const NO_COUNTS: RehearsalCounts = {
+  right: 0,
+  noted: 0,
+  wrong: 0,
+  missing: 0,
+  surplus: 0,
+  silent: 0,
+  unsigned: 0,
+};
+
+export const StopRehearsalSchema = Type.Object({ number: Type.Integer({ minimum: 1 }) }, strict);
+
+export interface RehearsalRun {
+  number: number;
+  state: RehearsalState;
+  askedBy: string;
+  askedAt: string;
+  endedAt?: string;
+  tookMs: number;
+  lives: number;
+  livesDone: number;
+  tried: number;
+  counts: RehearsalCounts;
+  trouble: string;
+}
+
+/** One message of a run, as the board and the lists have it. */
+export interface RehearsedRow {
+  id: string;
+  notification: string;
+  version: string;
+  /** Where it is edited; empty for what was removed since. */
+  address: string;
+  role: 'customer' | 'contact' | 'staff';
+  recipient: string;
+  wanted: string;
+  language: string;
+  turn: number;
+  life: number;
+  outcome: MessageOutcome;
+  /** It was right in the run before. */
+  worse: boolean;
+}
+
+/** A notification on the board. */
+export interface RehearsedCard {
+  id: string;
+  name: string;
+  column: MomentColumn;
+  audience: Audience;
+  /** The worst of its messages by language, of those that customers shop in or colleagues read. */
+  cells: { language: string; outcome: MessageOutcome; first: string; messages: number }[];
+}
+
+export interface RehearsedLife {
+  place: number;
+  number: string;
+  script: Script;
+  language: string;
+  channel: string;
+  guest: boolean;
+  products: number;
+  done: boolean;
+  trouble: string;
+  counts: Record<MessageOutcome, number>;
+}
+
+export interface UnshownView {
+  notification: string;
+  version: string;
+  languages: string[];
+  why: 'not-of-a-life' | 'no-order-found';
+  /** What its version, or itself, asks for. */
+  when: string;
+}
+
+export interface RehearsalView {
+  run: RehearsalRun;
+  cards: RehearsedCard[];
+  messages: RehearsedRow[];
+  lives: RehearsedLife[];
+  unshown: UnshownView[];
+}
+
+export interface RehearsedMessage extends RehearsedRow {
+  subject: string;
+  recipientName: string;
+  at: string;
+  event: string;
+  checks: { about: CheckAbout; outcome: 'right' | 'noted' | 'wrong'; words: string }[];
+  /** As it is seen, ready for a frame without script; and its text part. */
+  html: string;
+  text: string;
+  /** What it was in the run before, where it was rehearsed then. */
+  before?: { run: number; outcome: MessageOutcome };
+}

@@ -1,0 +1,7 @@
+/** Rehearsals: which lives of orders show every message once, what they are expected to send, and whether what arrives is right. */
+export * from './scene';
+export * from './lives';
+export * from './expected';
+export * from './cover';
+export * from './plan';
+export * from './checks';

@@ -1,0 +1,99 @@
+/** Rehearsals: runs of a store's messages into mailboxes of our own, and what was found of each message. */
+import { boolean, foreignKey, index, int, mysqlTable, primaryKey, uniqueIndex, varchar } from 'drizzle-orm/mysql-core';
+import type { Check, Life, Unshown } from '@/core/rehearsal';
+import type { MessageOutcome, RehearsalCounts, RehearsalState } from '@/contract/rehearsal';
+import type { MomentId } from '@/core/moments';
+import { address, blob, id, json, time } from './columns';
+import { ofStore } from './store-table';
+
+export const rehearsals = mysqlTable(
+  'rehearsal',
+  {
+    id: id().primaryKey(),
+    storeId: ofStore(),
+    /** Counted from 1 in each store. */
+    number: int('number').notNull(),
+    state: varchar('state', { length: 10 }).$type<RehearsalState>().notNull().default('waiting'),
+    askedBy: varchar('asked_by', { length: 120 }).notNull(),
+    askedAt: time('asked_at').notNull(),
+    /** When its lives begin by their own clock; the same after it was taken up again. */
+    beginsAt: time('begins_at').notNull(),
+    endedAt: time('ended_at'),
+    /** How long it took, ms. */
+    tookMs: int('took_ms').notNull().default(0),
+    lives: int('lives').notNull().default(0),
+    livesDone: int('lives_done').notNull().default(0),
+    /** How many lives were tried to find these. */
+    tried: int('tried').notNull().default(0),
+    unshown: json<Unshown[]>('unshown').notNull(),
+    counts: json<RehearsalCounts>('counts').notNull(),
+    /** Why it could not be finished, in kept words; empty while nothing is wrong. */
+    trouble: varchar('trouble', { length: 2000 }).notNull().default(''),
+    leaseBy: varchar('lease_by', { length: 80 }).notNull().default(''),
+    leaseUntil: time('lease_until'),
+  },
+  (t) => [uniqueIndex('rehearsal_number').on(t.storeId, t.number), index('rehearsal_state').on(t.state)],
+);
+
+export const rehearsalLives = mysqlTable(
+  'rehearsal_life',
+  {
+    rehearsalId: id('rehearsal_id').notNull(),
+    /** Its place among the lives of the run, from 1. */
+    place: int('place').notNull(),
+    life: json<Life>('life').notNull(),
+    /** The number of its order. */
+    number: varchar('number', { length: 40 }).notNull(),
+    done: boolean('done').notNull().default(false),
+    /** Why it could not be lived to its end, in kept words. */
+    trouble: varchar('trouble', { length: 2000 }).notNull().default(''),
+    /** Who was to hear nothing, and heard nothing. */
+    silent: int('silent').notNull().default(0),
+  },
+  (t) => [
+    primaryKey({ columns: [t.rehearsalId, t.place] }),
+    foreignKey({
+      name: 'rehearsal_life_of',
+      columns: [t.rehearsalId],
+      foreignColumns: [rehearsals.id],
+    }).onDelete('cascade'),
+  ],
+);
+
+export const rehearsalMessages = mysqlTable(
+  'rehearsal_message',
+  {
+    id: id().primaryKey(),
+    rehearsalId: id('rehearsal_id').notNull(),
+    /** The life that it belongs to. */
+    place: int('place').notNull(),
+    /** The event of the life, from 0. */
+    event: int('event').notNull(),
+    notificationId: id('notification_id').notNull(),
+    variantId: varchar('variant_id', { length: 26 }).notNull(),
+    moment: varchar('moment', { length: 60 }).$type<MomentId>().notNull(),
+    role: varchar('role', { length: 10 }).$type<'customer' | 'contact' | 'staff'>().notNull(),
+    recipient: address('recipient').notNull(),
+    recipientName: varchar('recipient_name', { length: 250 }).notNull(),
+    /** The language that its reader wants, and the one that it is in. */
+    wanted: varchar('wanted', { length: 20 }).notNull(),
+    language: varchar('language', { length: 20 }).notNull(),
+    turn: int('turn').notNull(),
+    /** When it was to come, by the clock of its life. */
+    at: time('at').notNull(),
+    subject: varchar('subject', { length: 500 }).notNull().default(''),
+    outcome: varchar('outcome', { length: 10 }).$type<MessageOutcome>().notNull(),
+    /** What was looked at, in kept words. */
+    checks: json<Check[]>('checks').notNull(),
+    /** As it arrived, packed (RFC 1952). */
+    raw: blob('raw'),
+  },
+  (t) => [
+    index('rehearsal_message_run').on(t.rehearsalId, t.id),
+    foreignKey({
+      name: 'rehearsal_message_of',
+      columns: [t.rehearsalId],
+      foreignColumns: [rehearsals.id],
+    }).onDelete('cascade'),
+  ],
+);

@@ -1,0 +1,325 @@
+/** Rehearsals of a store: asked for, stopped, and looked at. */
+import { promisify } from 'node:util';
+import { gunzip } from 'node:zlib';
+import { and, asc, count, desc, eq, inArray, lt } from 'drizzle-orm';
+import { simpleParser } from 'mailparser';
+import { conditionWords } from '@/core/conditions';
+import { momentLabel, momentOf } from '@/core/moments';
+import { templateAddress } from '@/core/plan';
+import type { Life } from '@/core/rehearsal';
+import {
+  BAD,
+  NO_COUNTS,
+  OUTCOMES,
+  type MessageOutcome,
+  type RehearsalRun,
+  type RehearsalView,
+  type RehearsedCard,
+  type RehearsedLife,
+  type RehearsedMessage,
+  type RehearsedRow,
+  type UnshownView,
+} from '@/contract/rehearsal';
+import type { Access } from '../../auth/access';
+import { remember } from '../../auth/history';
+import { AppError } from '../../base/errors';
+import { isDuplicate } from '../../base/database-errors';
+import { newId } from '../../base/ids';
+import { readKept } from '../../base/reading';
+import { database } from '../../db/client';
+import { channels, notifications, rehearsalLives, rehearsalMessages, rehearsals, templates } from '../../db/schema';
+import { databaseTime } from '../../db/time';
+import { say } from '@/words/rehearsal';
+
+const unzip = promisify(gunzip);
+
+type Run = typeof rehearsals.$inferSelect;
+
+/** Asks for a rehearsal of all that is live. Throws `conflict` while one is under way. Answers its number. */
+export async function askRehearsal(access: Access): Promise<{ number: number }> {
+  const { id: storeId } = access.store;
+  try {
+    return await database().transaction(async (tx) => {
+      const [newest] = await tx
+        .select({ number: rehearsals.number, state: rehearsals.state })
+        .from(rehearsals)
+        .where(eq(rehearsals.storeId, storeId))
+        .orderBy(desc(rehearsals.number))
+        .limit(1);
+      if (newest && ['waiting', 'running'].includes(newest.state)) throw new AppError('conflict', say.underWay);
+      const now = new Date(await databaseTime(tx));
+      const number = (newest?.number ?? 0) + 1;
+      await tx.insert(rehearsals).values({
+        ...{ id: newId(), storeId, number, askedBy: access.person.name, askedAt: now, beginsAt: now },
+        ...{ unshown: [], counts: NO_COUNTS },
+      });
+      await remember(access, 'askedRehearsal', { number }, { db: tx });
+      return { number };
+    });
+  } catch (error) {
+    // Two asked at the same moment.
+    if (isDuplicate(error)) throw new AppError('conflict', say.underWay);
+    throw error;
+  }
+}
+
+/** Stops a run: lives that are under way are not written down. Throws `conflict` for one that has ended. */
+export async function stopRehearsal(access: Access, { number }: { number: number }): Promise<void> {
+  const [done] = await database()
+    .update(rehearsals)
+    .set({ state: 'stopped', leaseUntil: null, endedAt: new Date(await databaseTime()) })
+    .where(
+      and(
+        eq(rehearsals.storeId, access.store.id),
+        eq(rehearsals.number, number),
+        inArray(rehearsals.state, ['waiting', 'running']),
+      ),
+    );
+  if (done.affectedRows === 0) throw new AppError('conflict', say.notUnderWay);
+  await remember(access, 'stoppedRehearsal', { number });
+}
+
+const runView = (run: Run): RehearsalRun => ({
+  ...{ number: run.number, state: run.state, askedBy: run.askedBy, askedAt: run.askedAt.toISOString() },
+  ...(run.endedAt && { endedAt: run.endedAt.toISOString() }),
+  ...{ tookMs: run.tookMs, lives: run.lives, livesDone: run.livesDone, tried: run.tried },
+  counts: { ...NO_COUNTS, ...run.counts },
+  trouble: readKept(run.trouble),
+});
+
+/** The runs of a store that are kept, the newest first. */
+export async function listRehearsals({ store }: Access): Promise<RehearsalRun[]> {
+  const rows = await database()
+    .select()
+    .from(rehearsals)
+    .where(eq(rehearsals.storeId, store.id))
+    .orderBy(desc(rehearsals.number));
+  return rows.map(runView);
+}
+
+async function runOf({ store }: Access, number: number | undefined): Promise<Run | undefined> {
+  const [run] = await database()
+    .select()
+    .from(rehearsals)
+    .where(and(eq(rehearsals.storeId, store.id), number === undefined ? undefined : eq(rehearsals.number, number)))
+    .orderBy(desc(rehearsals.number))
+    .limit(1);
+  if (!run && number !== undefined) throw new AppError('not-found', say.noSuchRun({ number }));
+  return run;
+}
+
+interface Names {
+  notification: Map<string, { name: string; moment: (typeof notifications.$inferSelect)['moment']; when: string }>;
+  audience: Map<string, (typeof notifications.$inferSelect)['audience']>;
+  variant: Map<string, { name: string; address: string; when: string }>;
+  channel: Map<string, string>;
+}
+
+async function namesOf({ store }: Access): Promise<Names> {
+  const [rows, channelRows] = await Promise.all([
+    database()
+      .select({ notification: notifications, template: templates })
+      .from(notifications)
+      .innerJoin(templates, eq(templates.notificationId, notifications.id))
+      .where(eq(notifications.storeId, store.id)),
+    database().select({ id: channels.id, name: channels.name }).from(channels).where(eq(channels.storeId, store.id)),
+  ]);
+  const channel = new Map(channelRows.map((c) => [c.id, c.name]));
+  const words = (when: Parameters<typeof conditionWords>[0] | null): string =>
+    when ? conditionWords(when, { channel: (id) => channel.get(id) }) : '';
+  return {
+    notification: new Map(
+      rows.map(({ notification: n }) => [n.id, { name: n.name, moment: n.moment, when: words(n.when) }]),
+    ),
+    audience: new Map(rows.map(({ notification: n }) => [n.id, n.audience])),
+    variant: new Map(
+      rows.map(({ notification: n, template: t }) => [
+        t.id,
+        { name: t.variantName, address: templateAddress(n.slug, t.variant), when: words(t.when) },
+      ]),
+    ),
+    channel,
+  };
+}
+
+type MessageRow = Omit<typeof rehearsalMessages.$inferSelect, 'raw' | 'checks'>;
+
+const LIGHT = {
+  ...{ id: rehearsalMessages.id, rehearsalId: rehearsalMessages.rehearsalId, place: rehearsalMessages.place },
+  ...{ event: rehearsalMessages.event, notificationId: rehearsalMessages.notificationId },
+  ...{ variantId: rehearsalMessages.variantId, moment: rehearsalMessages.moment, role: rehearsalMessages.role },
+  ...{ recipient: rehearsalMessages.recipient, recipientName: rehearsalMessages.recipientName },
+  ...{ wanted: rehearsalMessages.wanted, language: rehearsalMessages.language, turn: rehearsalMessages.turn },
+  ...{ at: rehearsalMessages.at, subject: rehearsalMessages.subject, outcome: rehearsalMessages.outcome },
+};
+
+const messagesOf = (run: Run): Promise<MessageRow[]> =>
+  database()
+    .select(LIGHT)
+    .from(rehearsalMessages)
+    .where(eq(rehearsalMessages.rehearsalId, run.id))
+    .orderBy(asc(rehearsalMessages.place), asc(rehearsalMessages.id));
+
+/** What a message shows, as it is found again in another run. */
+const showing = (m: Pick<MessageRow, 'notificationId' | 'variantId' | 'role' | 'wanted' | 'turn' | 'recipient'>) =>
+  JSON.stringify([m.notificationId, m.variantId, m.role, m.wanted, m.turn, m.role === 'staff' ? m.recipient : '']);
+
+/** The worst that became of what each message shows. */
+function worstOf(rows: readonly MessageRow[]): Map<string, MessageOutcome> {
+  const worst = new Map<string, MessageOutcome>();
+  for (const row of rows) {
+    const key = showing(row);
+    const before = worst.get(key);
+    if (!before || OUTCOMES.indexOf(row.outcome) > OUTCOMES.indexOf(before)) worst.set(key, row.outcome);
+  }
+  return worst;
+}
+
+async function runBefore(run: Run): Promise<Run | undefined> {
+  const [before] = await database()
+    .select()
+    .from(rehearsals)
+    .where(and(eq(rehearsals.storeId, run.storeId), eq(rehearsals.state, 'done'), lt(rehearsals.number, run.number)))
+    .orderBy(desc(rehearsals.number))
+    .limit(1);
+  return before;
+}
+
+/** A run with all its verdicts, the newest without a number; undefined for a store that has rehearsed nothing yet. */
+export async function loadRehearsal(access: Access, number?: number): Promise<RehearsalView | undefined> {
+  const run = await runOf(access, number);
+  if (!run) return undefined;
+  const before = await runBefore(run);
+  const [names, rows, lives, earlier] = await Promise.all([
+    namesOf(access),
+    messagesOf(run),
+    database()
+      .select()
+      .from(rehearsalLives)
+      .where(eq(rehearsalLives.rehearsalId, run.id))
+      .orderBy(asc(rehearsalLives.place)),
+    before ? messagesOf(before) : [],
+  ]);
+  const was = worstOf(earlier);
+  const messages = rows.map((row) => rowView(row, names, was));
+  return {
+    run: runView(run),
+    messages,
+    cards: cardsOf(rows, names, access.store.languages),
+    lives: lives.map((life) => lifeView(life, rows, names)),
+    unshown: run.unshown.flatMap(({ notificationId, variantId, languages, why }): UnshownView[] => {
+      const notification = names.notification.get(notificationId);
+      if (!notification) return [];
+      const version = names.variant.get(variantId);
+      const when = [notification.when, version?.when ?? ''].filter(Boolean).join(', ');
+      return [{ notification: notification.name, version: version?.name ?? '', languages, why, when }];
+    }),
+  };
+}
+
+function rowView(row: MessageRow, names: Names, was: ReadonlyMap<string, MessageOutcome>): RehearsedRow {
+  const { id, role, recipient, wanted, language, turn, outcome, place } = row;
+  const version = names.variant.get(row.variantId);
+  const before = was.get(showing(row));
+  return {
+    ...{ id, role, recipient, wanted, language, turn, outcome, life: place },
+    notification: names.notification.get(row.notificationId)?.name ?? momentLabel(row.moment),
+    version: version?.name ?? '',
+    address: version?.address ?? '',
+    worse: before !== undefined && !BAD.includes(before) && BAD.includes(outcome),
+  };
+}
+
+function groupedBy<T>(list: readonly T[], keyOf: (item: T) => string): Map<string, T[]> {
+  const groups = new Map<string, T[]>();
+  for (const item of list) {
+    const group = groups.get(keyOf(item));
+    if (group) group.push(item);
+    else groups.set(keyOf(item), [item]);
+  }
+  return groups;
+}
+
+function cardsOf(rows: readonly MessageRow[], names: Names, languages: readonly string[]): RehearsedCard[] {
+  const byNotification = groupedBy(rows, (r) => r.notificationId);
+  return [...names.notification].flatMap(([id, { name, moment }]): RehearsedCard[] => {
+    const own = byNotification.get(id) ?? [];
+    const { column } = momentOf(moment);
+    if (own.length === 0 || !column) return [];
+    const byLanguage = groupedBy(own, (r) => r.wanted);
+    const order = [...languages, ...[...byLanguage.keys()].filter((l) => !languages.includes(l))];
+    const cells = order.flatMap((language) => {
+      const list = byLanguage.get(language) ?? [];
+      const worst = list.toSorted((a, b) => OUTCOMES.indexOf(b.outcome) - OUTCOMES.indexOf(a.outcome))[0];
+      return worst ? [{ language, outcome: worst.outcome, first: worst.id, messages: list.length }] : [];
+    });
+    return [{ id, name, column, audience: names.audience.get(id) ?? 'customer', cells }];
+  });
+}
+
+function lifeView(
+  { place, number, life, done, trouble }: typeof rehearsalLives.$inferSelect,
+  rows: readonly MessageRow[],
+  names: Names,
+): RehearsedLife {
+  const { script, language, channel, guest, basket } = life as Life;
+  const own = rows.filter((r) => r.place === place);
+  const counts = { right: 0, noted: 0, wrong: 0, missing: 0, surplus: 0 };
+  for (const { outcome } of own) counts[outcome] += 1;
+  return {
+    ...{ place, number, script, language, guest, done, counts, products: basket.length },
+    channel: names.channel.get(channel) ?? channel,
+    trouble: readKept(trouble),
+  };
+}
+
+/** One message of a run, with what was looked at and as it arrived. Throws `not-found` for one of another store. */
+export async function loadRehearsed(access: Access, id: string): Promise<RehearsedMessage> {
+  const [found] = await database()
+    .select({ message: rehearsalMessages, run: rehearsals })
+    .from(rehearsalMessages)
+    .innerJoin(rehearsals, eq(rehearsals.id, rehearsalMessages.rehearsalId))
+    .where(and(eq(rehearsalMessages.id, id), eq(rehearsals.storeId, access.store.id)));
+  if (!found) throw new AppError('not-found', say.noSuchMessage);
+  const { message, run } = found;
+  const before = await runBefore(run);
+  const was = worstOf(before ? await messagesOf(before) : []);
+  const earlier = was.get(showing(message));
+  const parsed = message.raw ? await simpleParser(await unzip(message.raw)) : undefined;
+  return {
+    ...rowView(message, await namesOf(access), was),
+    ...{ subject: message.subject, recipientName: message.recipientName, at: message.at.toISOString() },
+    event: momentLabel(message.moment),
+    checks: message.checks.map((c) => ({ ...c, words: readKept(c.words) })),
+    html: typeof parsed?.html === 'string' ? parsed.html : '',
+    text: parsed?.text ?? '',
+    ...(before && earlier && { before: { run: before.number, outcome: earlier } }),
+  };
+}
+
+/** The bytes of a message as it arrived. Throws `not-found` for one that never came. */
+export async function rehearsedBytes(access: Access, id: string): Promise<Buffer> {
+  const [found] = await database()
+    .select({ raw: rehearsalMessages.raw })
+    .from(rehearsalMessages)
+    .innerJoin(rehearsals, eq(rehearsals.id, rehearsalMessages.rehearsalId))
+    .where(and(eq(rehearsalMessages.id, id), eq(rehearsals.storeId, access.store.id)));
+  if (!found?.raw) throw new AppError('not-found', say.noSuchMessage);
+  return unzip(found.raw);
+}
+
+/** What an owner hears of on Today: how many messages of the newest run somebody has to see to. */
+export async function badOfNewest(storeId: string): Promise<{ number: number; bad: number } | undefined> {
+  const [run] = await database()
+    .select()
+    .from(rehearsals)
+    .where(and(eq(rehearsals.storeId, storeId), eq(rehearsals.state, 'done')))
+    .orderBy(desc(rehearsals.number))
+    .limit(1);
+  if (!run) return undefined;
+  const [row] = await database()
+    .select({ n: count() })
+    .from(rehearsalMessages)
+    .where(and(eq(rehearsalMessages.rehearsalId, run.id), inArray(rehearsalMessages.outcome, [...BAD])));
+  return { number: run.number, bad: row?.n ?? 0 };
+}

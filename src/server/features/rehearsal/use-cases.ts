@@ -1,0 +1,21 @@
+/** What can be done with rehearsals. */
+import { StopRehearsalSchema } from '@/contract/rehearsal';
+import { ID, NOTHING, object } from '../shapes';
+import { useCase } from '../use-case';
+import { askRehearsal, rehearsedBytes, stopRehearsal } from './rehearsal';
+
+export const rehearsal = {
+  ask: useCase({ name: 'rehearsal.ask', permission: 'rehearsal.run', input: NOTHING, run: askRehearsal }),
+  stop: useCase({
+    name: 'rehearsal.stop',
+    permission: 'rehearsal.run',
+    input: StopRehearsalSchema,
+    run: stopRehearsal,
+  }),
+  download: useCase({
+    name: 'rehearsal.download',
+    permission: 'store.read',
+    input: object({ id: ID }),
+    run: (access, { id }) => rehearsedBytes(access, id),
+  }),
+};

@@ -1,0 +1,221 @@
+/**
+ * One life, lived by the real code in a transaction that is taken back: events are taken as those of a shop are, what is due is made, signed
+ * and sent as the worker does it, by a clock of its own and into a mailbox of our own. No row of it stays, and nobody outside sees one.
+ */
+import { and, eq, inArray, lte } from 'drizzle-orm';
+import type { LifeEvent, PlannedLife } from '@/core/rehearsal';
+import { messageKey, REST_MS } from '@/core/rehearsal';
+import { config } from '../base/config';
+import { isDeadlock, isLockWait, isSavepointGone } from '../base/database-errors';
+import { newId } from '../base/ids';
+import { takenBack, type Executor } from '../db/client';
+import { byOwnClock, windOwnClock } from '../db/own-clock';
+import { deliveries, events as told } from '../db/schema';
+import { databaseNow } from '../db/time';
+import { receiveEvent } from '../events/receive';
+import { isAboutAccount, type OrderEvent } from '../events/schema';
+import { batchContext } from '../sending/render';
+import type { SenderRow, ServiceRow } from '../sending/service';
+import type { Delivery } from '../worker/claims';
+import { deliver } from '../worker/deliver';
+import { Dispatch, type StandIns } from '../worker/dispatch';
+import { gathered, goesItself } from '../worker/gather';
+import { Recorder } from '../worker/record';
+import { threadsOf } from '../worker/threads';
+import type { Mailbox, Taken } from './mailbox';
+
+/** What became of a message that was planned. */
+export interface LivedRow {
+  key: string;
+  recipient: string;
+  recipientName: string;
+  role: 'customer' | 'contact' | 'staff';
+  notificationId: string;
+  moment: Delivery['moment'];
+  event: number;
+  turn: number;
+  language: string;
+  at: number;
+  state: Delivery['state'];
+  /** In kept words. */
+  words: string;
+  /** Of the mail that it went out in. */
+  messageId: string;
+  /** It went out in one mail with others. */
+  together: boolean;
+}
+
+export interface Lived {
+  rows: LivedRow[];
+  taken: Taken[];
+}
+
+/** The database ended the transaction of a life so that another could go on, or did not answer it in time. */
+class Undone extends Error {
+  constructor() {
+    super('The database did not let this order be lived to its end.');
+  }
+}
+
+const TRIES = 5;
+
+/**
+ * Lives a life for a store; again when the database ended it in the middle. Throws what the real code throws, such as for an order that
+ * does not add up, and for a database that is away.
+ */
+export async function live(
+  storeId: string,
+  timeZone: string,
+  { events, number }: PlannedLife,
+  mailbox: Mailbox,
+): Promise<Lived> {
+  for (let tries = 1; ; tries += 1) {
+    const post = mailbox.post();
+    try {
+      const rows = await byOwnClock(events[0]?.at ?? databaseNow(), () =>
+        takenBack((tx) => through(tx, storeId, timeZone, events, number, post)),
+      );
+      return { rows, taken: post.taken };
+    } catch (error) {
+      if (!isUndone(error) || tries >= TRIES) throw error;
+      // So that those that were in each other's way are not in it again.
+      await new Promise((again) => setTimeout(again, Math.random() * 200 * tries));
+    } finally {
+      post.quit();
+    }
+  }
+}
+
+/** Whether a transaction is over before its end. A savepoint within it is then gone as well, which hides why. */
+const isUndone = (error: unknown): boolean =>
+  error instanceof Undone || isDeadlock(error) || isLockWait(error) || isSavepointGone(error);
+
+type Post = ReturnType<Mailbox['post']>;
+
+async function through(
+  tx: Executor,
+  storeId: string,
+  timeZone: string,
+  events: readonly LifeEvent[],
+  number: string,
+  post: Post,
+): Promise<LivedRow[]> {
+  const ids: string[] = [];
+  const sendDue = (until: number): Promise<void> => sendWhatIsDue(tx, storeId, timeZone, ids, until, post);
+  for (const [i, event] of events.entries()) {
+    await sendDue(event.at);
+    windOwnClock(event.at);
+    const { eventId } = await receiveEvent(storeId, toldAs(event, `${number}-${i}-${newId()}`));
+    ids.push(eventId);
+    await sendDue(event.at);
+  }
+  await sendDue((events.at(-1)?.at ?? 0) + REST_MS);
+  return rowsOf(tx, ids);
+}
+
+/** An event as the shop's own system would tell it. */
+function toldAs({ moment, at, order, details }: LifeEvent, id: string): OrderEvent {
+  const time = new Date(at).toISOString();
+  // Of an account no order is told: its number is empty already.
+  const told = isAboutAccount(moment) ? { ...order, placedAt: time } : order;
+  return {
+    ...{ specversion: '1.0', id, source: 'libellus:rehearsal', type: moment, time },
+    data: { order: told, ...(details && { details }) },
+  };
+}
+
+/** A life that never ends would hold its rows for ever. */
+const MOST_ROUNDS = 300;
+
+async function sendWhatIsDue(
+  tx: Executor,
+  storeId: string,
+  timeZone: string,
+  events: readonly string[],
+  until: number,
+  post: Post,
+): Promise<void> {
+  if (events.length === 0) return;
+  const mine = and(eq(deliveries.storeId, storeId), inArray(deliveries.eventId, [...events]));
+  for (let round = 0; round < MOST_ROUNDS; round += 1) {
+    const [next] = await tx
+      .select()
+      .from(deliveries)
+      .where(and(mine, eq(deliveries.state, 'planned'), lte(deliveries.dueAt, new Date(until)), goesItself))
+      .orderBy(deliveries.dueAt, deliveries.id)
+      .limit(1);
+    if (!next) return;
+    // What goes out at once is due by the true clock; what waits, by that of its life.
+    if (next.timed) windOwnClock(next.dueAt.getTime());
+    const due = lte(deliveries.dueAt, next.dueAt);
+    const batch = await tx
+      .select()
+      .from(deliveries)
+      .where(and(mine, eq(deliveries.state, 'planned'), due, goesItself))
+      .orderBy(deliveries.id);
+    await sendAll(tx, timeZone, await gathered(tx, batch, and(mine, due)), post);
+  }
+}
+
+async function sendAll(tx: Executor, timeZone: string, claimed: readonly Delivery[], post: Post): Promise<void> {
+  if (claimed.length === 0) return;
+  const leaseUntil = new Date(databaseNow() + config().leaseMs);
+  const lease = { state: 'sending' as const, leaseUntil, leaseBy: 'rehearsal', attempts: 1 };
+  const ids = claimed.map((d) => d.id);
+  await tx.update(deliveries).set(lease).where(inArray(deliveries.id, ids));
+  const batch = claimed.map((d) => ({ ...d, ...lease }));
+  const [context, threads] = await Promise.all([
+    batchContext(batch),
+    threadsOf([...new Set(batch.flatMap((d) => d.orderId ?? []))]),
+  ]);
+  const zones = new Map([...context.stores.keys()].map((id) => [id, timeZone]));
+  const dispatch = await Dispatch.for(batch, zones, STAND_INS);
+  const recorder = new Recorder();
+  const lines = { with: <T>(_service: ServiceRow, work: (line: Post) => Promise<T>): Promise<T> => work(post) };
+  for (const delivery of batch) await deliver(delivery, { context, threads, dispatch, lines, recorder });
+}
+
+/** In place of the service that a store has not got yet. */
+const SERVICE: ServiceRow = {
+  ...{ id: 'rehearsal', storeId: '', name: '', kind: 'relay', rank: 0, host: 'rehearsal.invalid', port: 25 },
+  ...{ security: 'none', user: '', password: '', signIn: 'auto', ehloName: '', connections: 1, timeout: 30 },
+  ...{ messagesPerConnection: 1_000, perMinute: null, perDay: null, renewsAt: '00:00', domains: [], spf: '' },
+  ...{ paused: false, downUntil: null, downWords: '', failures: 0, checkedAt: null, check: null as never },
+};
+
+/** In place of the sender that a store has not got yet. */
+const SENDER: SenderRow = {
+  ...{ storeId: '', kind: 'orders', name: 'Rehearsal', address: 'orders@rehearsal.invalid', replyTo: '' },
+  takesReplies: false,
+};
+
+/**
+ * A store's services as they are set, but for what keeps them from sending just now; and its senders. What it has not got yet keeps real
+ * messages back, which the screen says, and no rehearsal.
+ */
+const STAND_INS: StandIns = {
+  services: (own) =>
+    own.length > 0 ? own.map((s) => ({ ...s, paused: false, downUntil: null, downWords: '', failures: 0 })) : [SERVICE],
+  senders: (own) => (own.length > 0 ? own : [SENDER]),
+};
+
+async function rowsOf(tx: Executor, events: readonly string[]): Promise<LivedRow[]> {
+  const rows = await tx
+    .select()
+    .from(deliveries)
+    .where(inArray(deliveries.eventId, [...events]));
+  const byId = new Map(rows.map((r) => [r.id, r]));
+  const place = new Map(events.map((id, i) => [id, i]));
+  return rows.map((row) => {
+    const event = place.get(row.eventId)!;
+    const { notificationId, recipient, recipientName, role, turn, language, state, moment } = row;
+    return {
+      key: messageKey({ event, notificationId, turn }, recipient),
+      ...{ notificationId, recipient, recipientName, role, turn, language, state, moment, event },
+      at: row.dueAt.getTime(),
+      words: row.lastWords,
+      messageId: (row.gatheredIn ? byId.get(row.gatheredIn)?.messageId : row.messageId) ?? '',
+      together: row.gatheredIn !== null,
+    };
+  });
+}

@@ -1,0 +1,250 @@
+/**
+ * Runs rehearsals that were asked for, in the worker and beside sending: a run is leased as deliveries are, and one that a process left
+ * unfinished is taken up again by another with the lives that are still to be lived.
+ */
+import { randomBytes } from 'node:crypto';
+import { promisify } from 'node:util';
+import { gzip } from 'node:zlib';
+import { and, asc, desc, eq, inArray, isNull, lt, or, sql } from 'drizzle-orm';
+import { eventsOf, expectedOf, planRehearsal, type Life, type PlannedLife } from '@/core/rehearsal';
+import { NO_COUNTS, type RehearsalCounts } from '@/contract/rehearsal';
+import { isDatabaseError } from '../base/faults';
+import { newId } from '../base/ids';
+import { log } from '../base/log';
+import { database } from '../db/client';
+import { rehearsalLives, rehearsalMessages, rehearsals, stores } from '../db/schema';
+import { databaseNow, databaseTime } from '../db/time';
+import { AppError } from '../base/errors';
+import { kept, keptWithin } from '@/words/kept';
+import { say } from '@/words/rehearsal';
+import { live } from './live';
+import { openMailbox, type Mailbox } from './mailbox';
+import { stageOf, type Stage } from './scene';
+import { verdictsOn, type Verdict } from './verdicts';
+
+type Run = typeof rehearsals.$inferSelect;
+
+const LEASE_MS = 60_000;
+/** Lives at a time: they wait for the database in turns. */
+const AT_ONCE = 3;
+/** Runs of a store that are kept. */
+const KEPT = 10;
+
+const zip = promisify(gzip);
+
+export class Rehearser {
+  private readonly id = `rehearser-${process.pid}-${randomBytes(4).toString('hex')}`;
+  private stopping = false;
+
+  /** Runs one rehearsal that waits to its end; answers whether there was one. */
+  async turn(): Promise<boolean> {
+    const run = await this.claim();
+    if (!run) return false;
+    const begun = databaseNow();
+    try {
+      await this.rehearse(run);
+    } catch (error) {
+      // A database that is away is no end: another process, or this one, takes it up again.
+      if (isDatabaseError(error)) throw error;
+      log.error({ err: error, rehearsal: run.id }, 'a rehearsal could not be finished');
+      await this.end(run, 'broken', begun, wordsOf(error));
+    }
+    return true;
+  }
+
+  /** Begins no further life; what is left is taken up by another process. */
+  stop(): void {
+    this.stopping = true;
+  }
+
+  private async claim(): Promise<Run | undefined> {
+    const now = new Date(await databaseTime());
+    return database().transaction(async (tx) => {
+      const [run] = await tx
+        .select()
+        .from(rehearsals)
+        .where(
+          and(
+            inArray(rehearsals.state, ['waiting', 'running']),
+            or(isNull(rehearsals.leaseUntil), lt(rehearsals.leaseUntil, now)),
+          ),
+        )
+        .orderBy(asc(rehearsals.id))
+        .limit(1)
+        .for('update', { skipLocked: true });
+      if (!run) return undefined;
+      const lease = { leaseBy: this.id, leaseUntil: new Date(now.getTime() + LEASE_MS), state: 'running' as const };
+      await tx.update(rehearsals).set(lease).where(eq(rehearsals.id, run.id));
+      return { ...run, ...lease };
+    });
+  }
+
+  private async rehearse(run: Run): Promise<void> {
+    const begun = databaseNow() - run.tookMs;
+    const [store] = await database().select().from(stores).where(eq(stores.id, run.storeId));
+    if (!store) return;
+    const stage = await stageOf(store);
+    const todo = run.lives > 0 ? await livesLeft(run, stage) : await planned(run, stage);
+    const mailbox = await openMailbox();
+    try {
+      const queue = [...todo];
+      const line = async (): Promise<void> => {
+        for (let next = queue.shift(); next && !this.stopping; next = queue.shift()) {
+          if (!(await this.stillOurs(run, begun))) return void queue.splice(0);
+          await one(run, store, stage, next, mailbox);
+        }
+      };
+      await Promise.all(Array.from({ length: AT_ONCE }, line));
+    } finally {
+      await mailbox.close();
+    }
+    if (this.stopping) return this.letGo(run);
+    await this.end(run, 'done', begun, '');
+    await prune(run.storeId);
+  }
+
+  /** Renews the lease; false for a run that was stopped or that another process has by now. */
+  private async stillOurs({ id }: Run, begun: number): Promise<boolean> {
+    const now = await databaseTime();
+    const [result] = await database()
+      .update(rehearsals)
+      .set({ leaseUntil: new Date(now + LEASE_MS), tookMs: Math.round(now - begun) })
+      .where(and(eq(rehearsals.id, id), eq(rehearsals.leaseBy, this.id), eq(rehearsals.state, 'running')));
+    return result.affectedRows > 0;
+  }
+
+  private async end({ id }: Run, state: 'done' | 'broken', begun: number, trouble: string): Promise<void> {
+    const now = await databaseTime();
+    await database()
+      .update(rehearsals)
+      .set({
+        ...{ state, leaseUntil: null, endedAt: new Date(now), tookMs: Math.round(now - begun) },
+        trouble: keptWithin(trouble, 2000),
+      })
+      .where(and(eq(rehearsals.id, id), eq(rehearsals.leaseBy, this.id), eq(rehearsals.state, 'running')));
+  }
+
+  private async letGo({ id }: Run): Promise<void> {
+    await database()
+      .update(rehearsals)
+      .set({ leaseUntil: null, state: 'waiting' })
+      .where(and(eq(rehearsals.id, id), eq(rehearsals.leaseBy, this.id), eq(rehearsals.state, 'running')));
+  }
+}
+
+/** Plans a run, and writes down its lives so that it can be taken up again. */
+async function planned(run: Run, { scene, using }: Stage): Promise<{ place: number; life: PlannedLife }[]> {
+  const { lives, tried, unshown } = planRehearsal(scene, using, run.beginsAt.getTime(), run.number);
+  if (lives.length === 0)
+    throw new AppError(
+      'invalid',
+      kept(() => say.nothingToRehearse),
+    );
+  await database().transaction(async (tx) => {
+    await tx.insert(rehearsalLives).values(
+      lives.map(({ life, number }, i) => ({
+        ...{ rehearsalId: run.id, place: i + 1, number },
+        life: { ...life, basket: life.basket.map((b) => ({ ...b })) },
+      })),
+    );
+    await tx.update(rehearsals).set({ lives: lives.length, tried, unshown }).where(eq(rehearsals.id, run.id));
+  });
+  return lives.map((life, i) => ({ place: i + 1, life }));
+}
+
+async function livesLeft(run: Run, { scene, using }: Stage): Promise<{ place: number; life: PlannedLife }[]> {
+  const rows = await database()
+    .select()
+    .from(rehearsalLives)
+    .where(and(eq(rehearsalLives.rehearsalId, run.id), eq(rehearsalLives.done, false)))
+    .orderBy(asc(rehearsalLives.place));
+  return rows.map(({ place, life, number }) => {
+    const events = eventsOf(life as Life, scene, run.beginsAt.getTime(), number);
+    return { place, life: { life: life as Life, number, events, expected: expectedOf(events, using) } };
+  });
+}
+
+/** Lives one life and writes down what came of it, all of it at once. */
+async function one(
+  run: Run,
+  store: { id: string; timeZone: string },
+  { checking, keys }: Stage,
+  { place, life }: { place: number; life: PlannedLife },
+  mailbox: Mailbox,
+): Promise<void> {
+  let found: { verdicts: Verdict[]; silent: number } = { verdicts: [], silent: 0 };
+  let trouble = '';
+  try {
+    found = await verdictsOn(life, await live(store.id, store.timeZone, life, mailbox), checking, keys);
+  } catch (error) {
+    if (isDatabaseError(error)) throw error;
+    log.warn({ err: error, rehearsal: run.id, life: place }, 'a life could not be lived to its end');
+    trouble = wordsOf(error);
+    // Nothing of it came, and all of it was to.
+    found = await verdictsOn(life, { rows: [], taken: [] }, checking, keys);
+  }
+  const { verdicts, silent } = found;
+  const rows = await Promise.all(
+    verdicts.map(async ({ raw, signed: _signed, at, subject, recipientName, ...verdict }) => ({
+      ...verdict,
+      ...{ id: newId(), rehearsalId: run.id, place, at: new Date(at) },
+      ...{ subject: subject.slice(0, 500), recipientName: recipientName.slice(0, 250) },
+      ...(raw && { raw: await zip(raw) }),
+    })),
+  );
+  const mine = and(eq(rehearsalLives.rehearsalId, run.id), eq(rehearsalLives.place, place));
+  await database().transaction(async (tx) => {
+    // Whoever stops the run, or lives another of its lives, waits here.
+    const [now] = await tx.select().from(rehearsals).where(eq(rehearsals.id, run.id)).for('update');
+    const [there] = await tx.select({ done: rehearsalLives.done }).from(rehearsalLives).where(mine);
+    // Another process may have taken the run up, and lived it before.
+    if (!now || !there || there.done) return;
+    if (rows.length > 0) await tx.insert(rehearsalMessages).values(rows);
+    await tx
+      .update(rehearsalLives)
+      .set({ done: true, silent, trouble: keptWithin(trouble, 2000) })
+      .where(mine);
+    await tx
+      .update(rehearsals)
+      .set({ counts: counted(now.counts, verdicts, silent), livesDone: sql`${rehearsals.livesDone} + 1` })
+      .where(eq(rehearsals.id, run.id));
+  });
+}
+
+function counted(before: RehearsalCounts, verdicts: readonly Verdict[], silent: number): RehearsalCounts {
+  const counts = { ...NO_COUNTS, ...before };
+  for (const { outcome, signed, raw } of verdicts) {
+    counts[outcome] += 1;
+    if (raw && !signed) counts.unsigned += 1;
+  }
+  counts.silent += silent;
+  return counts;
+}
+
+/** What went wrong, in kept words. */
+const wordsOf = (error: unknown): string =>
+  error instanceof AppError
+    ? [error.message, ...error.problems.map((p) => p.message)].join(' ')
+    : error instanceof Error
+      ? error.message
+      : String(error);
+
+/** Lets go of all but the newest runs of a store, with all that they hold. */
+export async function prune(storeId: string): Promise<void> {
+  const old = await database()
+    .select({ id: rehearsals.id })
+    .from(rehearsals)
+    .where(eq(rehearsals.storeId, storeId))
+    .orderBy(desc(rehearsals.number))
+    .limit(1000)
+    .offset(KEPT);
+  if (old.length === 0) return;
+  await database()
+    .delete(rehearsals)
+    .where(
+      inArray(
+        rehearsals.id,
+        old.map((r) => r.id),
+      ),
+    );
+}

@@ -1,0 +1,133 @@
+/** What was expected of a life held against what came of it, message by message. */
+import {
+  checksOf,
+  messageKey,
+  sorted,
+  type Arrived,
+  type Check,
+  type CheckWith,
+  type Expected,
+  type PlannedLife,
+} from '@/core/rehearsal';
+import type { MessageOutcome } from '@/contract/rehearsal';
+import { kept } from '@/words/kept';
+import { say } from '@/words/rehearsed';
+import { readArrived, type PublicKeys } from './arrived';
+import type { Lived, LivedRow } from './live';
+
+/** A message with its verdict. */
+export interface Verdict {
+  event: number;
+  notificationId: string;
+  variantId: string;
+  moment: Expected['moment'];
+  role: Expected['recipient']['role'];
+  recipient: string;
+  recipientName: string;
+  wanted: string;
+  language: string;
+  turn: number;
+  at: number;
+  subject: string;
+  outcome: MessageOutcome;
+  checks: Check[];
+  raw?: Buffer;
+  signed: boolean;
+}
+
+interface Mail extends Arrived {
+  messageId: string;
+  raw: Buffer;
+}
+
+/** The verdict on each message of a life, and how many were to hear nothing and heard nothing. */
+export async function verdictsOn(
+  { expected }: PlannedLife,
+  { rows, taken }: Lived,
+  using: CheckWith,
+  keys: PublicKeys,
+): Promise<{ verdicts: Verdict[]; silent: number }> {
+  const mails: Mail[] = await Promise.all(taken.map(async (t) => ({ ...(await readArrived(t, keys)), raw: t.raw })));
+  const byKey = new Map(rows.map((r) => [r.key, r]));
+  const wanted = new Set(expected.messages.map((m) => messageKey(m, m.recipient.address)));
+  const mailsOf = (row: LivedRow): Mail[] =>
+    row.messageId === '' ? [] : mails.filter((m) => m.messageId === row.messageId && same(m.recipient, row.recipient));
+  const verdicts = [
+    ...expected.messages.map((m) => {
+      const row = byKey.get(messageKey(m, m.recipient.address));
+      return kept(() => onExpected(m, row, row ? mailsOf(row) : [], using));
+    }),
+    // What came and was not to come.
+    ...rows
+      .filter((row) => !wanted.has(row.key))
+      .flatMap((row) => {
+        const [mail] = mailsOf(row);
+        return mail ? [kept(() => onSurplus(row, mail))] : [];
+      }),
+  ];
+  const came = new Set(
+    rows.filter((r) => mailsOf(r).length > 0).map((r) => `${r.event} ${r.notificationId} ${r.recipient}`),
+  );
+  const silent = expected.silent.filter(
+    ({ event, notificationId, recipient }) =>
+      !recipient || !came.has(`${event} ${notificationId} ${recipient.address}`),
+  ).length;
+  return { verdicts, silent };
+}
+
+const same = (a: string, b: string): boolean => a.toLowerCase() === b.toLowerCase();
+
+function onExpected(m: Expected, row: LivedRow | undefined, mails: readonly Mail[], using: CheckWith): Verdict {
+  const { event, notificationId, variantId, moment, recipient, language, turn, at, order } = m;
+  const about = {
+    ...{ event, notificationId, variantId, moment, language, turn, at, subject: '' },
+    ...{ role: recipient.role, recipient: recipient.address, recipientName: recipient.name },
+    wanted: recipient.role === 'staff' ? language : (order.language ?? language),
+    signed: false,
+  };
+  const [mail] = mails;
+  if (!mail) {
+    if (row?.state === 'withheld') {
+      return { ...about, outcome: 'noted', checks: [arrived('noted', say.keptBack({ words: row.words }))] };
+    }
+    const words = !row
+      ? say.neverPlanned
+      : row.state === 'accepted'
+        ? say.neverArrived
+        : say.neverCame({ words: row.words });
+    return { ...about, outcome: 'missing', checks: [arrived('wrong', words)] };
+  }
+  const once = mails.length === 1;
+  const checks = sorted([
+    arrived(once ? 'right' : 'wrong', once ? say.cameOnce : say.cameTimes({ times: mails.length })),
+    ...checksOf(m, row?.together ? { ...mail, together: true } : mail, using),
+  ]);
+  return {
+    ...about,
+    outcome: outcomeOf(checks),
+    checks,
+    subject: mail.subject,
+    raw: mail.raw,
+    signed: mail.signature !== undefined,
+  };
+}
+
+const arrived = (outcome: Check['outcome'], words: string): Check => ({ about: 'arrived', outcome, words });
+
+/** That a message is not signed is said once of the whole run. */
+const outcomeOf = (checks: readonly Check[]): MessageOutcome =>
+  checks.some((c) => c.outcome === 'wrong')
+    ? 'wrong'
+    : checks.some((c) => c.outcome === 'noted' && c.about !== 'signature')
+      ? 'noted'
+      : 'right';
+
+function onSurplus(row: LivedRow, mail: Mail): Verdict {
+  const { event, notificationId, moment, role, recipient, recipientName, language, turn, at, words } = row;
+  return {
+    ...{ event, notificationId, variantId: '', moment, role, recipient, recipientName, language, turn, at },
+    ...{ wanted: language, subject: mail.subject, raw: mail.raw, signed: mail.signature !== undefined },
+    outcome: 'surplus',
+    checks: [arrived('wrong', say.cameUnasked({ words }))],
+  };
+}

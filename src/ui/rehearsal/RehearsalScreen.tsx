@@ -1,0 +1,235 @@
+'use client';
+/** Rehearsals: whether every message that is live arrives, right, at whom it should, and nothing at whom it should not. */
+import { useRouter } from 'next/navigation';
+import { toast } from 'sonner';
+import { BAD, type RehearsalRun, type RehearsalView, type RehearsedMessage } from '@/contract/rehearsal';
+import type { Result } from '@/core/result';
+import { readerLocale } from '@/words/speak';
+import { Pick as Choose } from '../parts/fields';
+import { Time, timeWords } from '../parts/format';
+import Link from '../parts/Link';
+import { Empty, Page, Trouble } from '../parts/Page';
+import { answered, valueOrToast } from '../parts/result';
+import { WatchWaiting } from '../parts/WatchWaiting';
+import { LivesList, MessagesList, UnshownList } from './lists';
+import { VerdictMark } from './Verdict';
+import { VerdictBoard } from './VerdictBoard';
+import { VerdictPanel } from './VerdictPanel';
+import { hrefOf, type View } from './views';
+import { say } from '@/words/rehearsal';
+
+export interface RehearsalProps {
+  base: string;
+  zone: string;
+  /** The newest first. */
+  runs: RehearsalRun[];
+  shown: RehearsalView | undefined;
+  /** The message that is looked at. */
+  opened: RehearsedMessage | undefined;
+  view: View;
+  hasService: boolean;
+  hasSender: boolean;
+  mayRun: boolean;
+  mayEdit: boolean;
+  onAsk: () => Promise<Result<{ number: number }>>;
+  onStop: (number: number) => Promise<Result<null>>;
+}
+
+const isUnderWay = ({ state }: RehearsalRun): boolean => state === 'waiting' || state === 'running';
+
+export function RehearsalScreen(props: RehearsalProps) {
+  const { base, zone, runs, shown, mayRun, onAsk, onStop } = props;
+  const router = useRouter();
+  const [newest] = runs;
+  const underWay = newest !== undefined && isUnderWay(newest);
+  const ask = async (): Promise<void> => {
+    const started = valueOrToast(await answered(onAsk()));
+    if (started === undefined) return;
+    toast.success(say.started(started));
+    router.push(hrefOf(base, {}));
+  };
+  const stop = async (number: number): Promise<void> => {
+    if (valueOrToast(await answered(onStop(number))) !== undefined) toast.success(say.stopped({ number }));
+  };
+  const start = mayRun && !underWay && (
+    <button type="button" className="btn btn-main" onClick={() => void ask()}>
+      {newest ? say.rehearseAgain : say.rehearse}
+    </button>
+  );
+  return (
+    <Page
+      title={say.rehearsal}
+      note={shown && <RunNote run={shown.run} zone={zone} />}
+      actions={
+        shown && (
+          <>
+            {runs.length > 1 && (
+              <Choose
+                label={say.chooseRun}
+                className="w-64"
+                value={String(shown.run.number)}
+                choices={runs.map((r) => ({
+                  value: String(r.number),
+                  label: say.run({ number: r.number }),
+                  note: timeWords(r.askedAt, zone),
+                }))}
+                onChange={(number) => router.push(hrefOf(base, { run: Number(number), view: props.view }))}
+              />
+            )}
+            {underWay && mayRun && (
+              <button type="button" className="btn" onClick={() => void stop(newest.number)}>
+                {say.stop}
+              </button>
+            )}
+            {start}
+          </>
+        )
+      }
+    >
+      <WatchWaiting waiting={underWay} />
+      {shown ? (
+        <RunParts {...props} shown={shown} />
+      ) : (
+        <Empty title={say.noneYet}>
+          <p className="text-start">{say.intro}</p>
+          <p className="mt-2 text-start">{say.safe}</p>
+          <div className="mt-4">{start}</div>
+        </Empty>
+      )}
+    </Page>
+  );
+}
+
+function RunNote({ run, zone }: { run: RehearsalRun; zone: string }) {
+  const seconds = new Intl.NumberFormat(readerLocale(), { maximumFractionDigits: 1 }).format(run.tookMs / 1000);
+  return (
+    <>
+      {say.run({ number: run.number })}, <Time at={run.askedAt} zone={zone} />{' '}
+      {run.state === 'done' &&
+        say.runNote({ who: run.askedBy, lives: say.nLives({ n: run.lives }), seconds: say.seconds({ seconds }) })}
+    </>
+  );
+}
+
+function RunParts(props: RehearsalProps & { shown: RehearsalView }) {
+  const { base, zone, runs, shown, opened, view, mayEdit } = props;
+  const { run, cards, messages, lives, unshown } = shown;
+  const at = run.number === runs[0]?.number ? undefined : run.number;
+  const bad = messages.filter((m) => BAD.includes(m.outcome)).toSorted((a, b) => Number(b.worse) - Number(a.worse));
+  const hrefOfMessage = (message: string): string => hrefOf(base, { run: at, view, message });
+  const numbers = new Map(lives.map((l) => [l.place, l.script === 'account' ? '' : l.number]));
+  const tabs: { view: View; label: string }[] = [
+    { view: 'moments', label: say.byMoment },
+    { view: 'fix', label: say.toSeeTo({ n: bad.length }) },
+    { view: 'lives', label: say.byLife({ n: lives.length }) },
+    { view: 'messages', label: say.allMessages({ n: messages.length }) },
+    { view: 'left', label: say.notRehearsed({ n: unshown.length }) },
+  ];
+  const list = { numbers, opened: opened?.id, hrefOfMessage };
+  return (
+    <div className="flex flex-col lg:h-full lg:min-h-0">
+      <Standing {...props} run={run} />
+      <nav aria-label={say.views} className="flex shrink-0 flex-wrap gap-x-5 border-b border-rule px-5 text-sm">
+        {tabs.map((tab) => (
+          <Link
+            key={tab.view}
+            href={hrefOf(base, { run: at, view: tab.view, message: opened?.id })}
+            scroll={false}
+            aria-current={tab.view === view ? 'page' : undefined}
+            className={`inline-flex min-h-8 items-center border-b-2 ${tab.view === view ? 'border-petrol font-semibold' : 'border-transparent text-slate hover:text-petrol'}`}
+          >
+            {tab.label}
+          </Link>
+        ))}
+      </nav>
+      <div className="flex min-h-0 flex-1 max-lg:flex-col">
+        <div className="min-w-0 flex-1 overflow-auto">
+          {view === 'moments' && <VerdictBoard cards={cards} opened={opened?.id} hrefOfMessage={hrefOfMessage} />}
+          {view === 'fix' && <MessagesList messages={bad} {...list} />}
+          {view === 'messages' && <MessagesList messages={messages} {...list} />}
+          {view === 'lives' && <LivesList lives={lives} tried={run.tried} />}
+          {view === 'left' && <UnshownList unshown={unshown} />}
+        </div>
+        {opened && (
+          <VerdictPanel
+            base={base}
+            zone={zone}
+            message={opened}
+            close={hrefOf(base, { run: at, view })}
+            number={numbers.get(opened.life) ?? ''}
+            mayEdit={mayEdit}
+          />
+        )}
+      </div>
+    </div>
+  );
+}
+
+/** How far a run is, and what came of it. */
+function Standing({ base, run, hasService, hasSender }: RehearsalProps & { run: RehearsalRun }) {
+  const { counts } = run;
+  const facts = [
+    { outcome: 'right' as const, n: counts.right, words: say.nRight({ n: counts.right }), always: true },
+    { outcome: 'noted' as const, n: counts.noted, words: say.nNoted({ n: counts.noted }) },
+    { outcome: 'wrong' as const, n: counts.wrong, words: say.nWrong({ n: counts.wrong }), always: true },
+    { outcome: 'missing' as const, n: counts.missing, words: say.nMissing({ n: counts.missing }), always: true },
+    { outcome: 'surplus' as const, n: counts.surplus, words: say.nSurplus({ n: counts.surplus }) },
+  ];
+  return (
+    <div className="shrink-0 px-5 py-2.5 text-sm">
+      {isUnderWay(run) && (
+        <div role="status" className="mb-2 flex items-center gap-3">
+          <progress
+            aria-label={say.rehearsal}
+            className="h-2 w-60 accent-petrol"
+            max={Math.max(1, run.lives)}
+            value={run.livesDone}
+          />
+          {run.state === 'waiting'
+            ? say.waiting
+            : run.lives === 0
+              ? say.planning
+              : say.running({ done: run.livesDone, of: run.lives })}
+        </div>
+      )}
+      {run.state === 'stopped' && <p className="mb-2 font-semibold">{say.wasStopped}</p>}
+      {run.state === 'broken' && (
+        <div className="mb-2">
+          <Trouble>{say.wasBroken({ why: run.trouble })}</Trouble>
+        </div>
+      )}
+      <ul className="flex flex-wrap gap-x-5 gap-y-1">
+        {facts
+          .filter((f) => f.always || f.n > 0)
+          .map(({ outcome, n, words }) => (
+            <li
+              key={outcome}
+              className={`inline-flex items-baseline gap-1.5 ${n > 0 && BAD.includes(outcome) ? 'font-semibold text-madder' : n > 0 ? '' : 'text-slate'}`}
+            >
+              <span className="translate-y-0.5">
+                <VerdictMark outcome={outcome} label="" />
+              </span>
+              {words}
+            </li>
+          ))}
+        {counts.silent > 0 && <li className="text-slate">{say.nSilent({ n: counts.silent })}</li>}
+      </ul>
+      {counts.unsigned > 0 && (
+        <p className="mt-1">
+          {say.unsigned({ n: counts.unsigned })}{' '}
+          <Link href={`${base}/sending/domains`} className="link">
+            {say.seeDomains}
+          </Link>
+        </p>
+      )}
+      {(!hasService || !hasSender) && (
+        <p className="mt-1">
+          {hasService ? say.noSender : hasSender ? say.noService : say.noServiceNorSender}{' '}
+          <Link href={`${base}/sending`} className="link">
+            {say.seeSending}
+          </Link>
+        </p>
+      )}
+    </div>
+  );
+}

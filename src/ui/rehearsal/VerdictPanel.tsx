@@ -1,0 +1,100 @@
+'use client';
+/** One message of a rehearsal: what was looked at, as it arrived, and the way to where it is mended. */
+import { X } from 'lucide-react';
+import { languageName } from '@/core/names';
+import type { RehearsedMessage } from '@/contract/rehearsal';
+import { Shown } from '../deliveries/SentMessage';
+import { timeWords } from '../parts/format';
+import Link from '../parts/Link';
+import { VerdictMark } from './Verdict';
+import { OUTCOME_WORDS } from './views';
+import { say } from '@/words/rehearsal';
+
+export function VerdictPanel({
+  base,
+  zone,
+  message: m,
+  close,
+  number,
+  mayEdit,
+}: {
+  base: string;
+  zone: string;
+  message: RehearsedMessage;
+  /** Where the screen is without it. */
+  close: string;
+  /** Of the order that it is about; empty for an account's. */
+  number: string;
+  mayEdit: boolean;
+}) {
+  const facts = [
+    say.toWhom({ name: m.recipientName || m.recipient }),
+    languageName(m.wanted),
+    ...(number ? [say.lifeStep({ number })] : []),
+    ...(m.turn > 1 ? [say.turnNth({ turn: m.turn })] : []),
+  ];
+  const title = m.version ? `${m.notification}, ${m.version}` : m.notification;
+  return (
+    <section
+      aria-label={title}
+      className="flex min-h-0 flex-col border-rule bg-panel max-lg:border-t lg:w-110 lg:shrink-0 lg:border-s"
+    >
+      <div className="shrink-0 px-5 pt-3 lg:max-h-1/2 lg:overflow-auto">
+        <div className="flex items-start gap-2">
+          <div className="min-w-0 flex-1">
+            <h2 className="font-serif text-lg leading-tight font-medium">{title}</h2>
+            <p className="text-sm wrap-anywhere text-slate">{facts.join(' · ')}</p>
+          </div>
+          <Link
+            href={close}
+            scroll={false}
+            aria-label={say.closePanel}
+            className="inline-flex size-8 items-center justify-center text-slate hover:text-petrol"
+          >
+            <X size={16} aria-hidden />
+          </Link>
+        </div>
+        {m.before && m.before.outcome !== m.outcome && (
+          <p className="mt-1 text-sm font-semibold">
+            {say.wasBefore({ run: m.before.run, outcome: OUTCOME_WORDS[m.before.outcome] })}
+          </p>
+        )}
+        <ul aria-label={say.checked} className="mt-2">
+          {m.checks.map((c, i) => (
+            <li key={i} className="flex items-baseline gap-2 border-t border-rule py-1.5 text-sm">
+              <span className="translate-y-0.5">
+                <VerdictMark outcome={c.outcome} size={13} />
+              </span>
+              <span className={`min-w-0 wrap-anywhere ${c.outcome === 'wrong' ? 'font-semibold' : ''}`}>{c.words}</span>
+            </li>
+          ))}
+        </ul>
+        <div className="flex flex-wrap gap-2 border-t border-rule py-3">
+          {m.address !== '' && mayEdit && (
+            <Link href={`${base}/desk/${m.address}`} className="btn btn-main">
+              {say.editIt}
+            </Link>
+          )}
+          {m.text !== '' && (
+            <a className="btn" href={`${base}/rehearsal/${m.id}/message`} download>
+              {say.download}
+            </a>
+          )}
+        </div>
+      </div>
+      {m.text !== '' && (
+        <div className="flex min-h-0 flex-1 flex-col border-t border-rule bg-ground">
+          <Shown
+            key={m.id}
+            subject={m.subject}
+            note={say.arrivedNote({ time: timeWords(m.at, zone) })}
+            html={m.html}
+            text={m.text}
+            title={say.asArrived}
+            language={m.language}
+          />
+        </div>
+      )}
+    </section>
+  );
+}

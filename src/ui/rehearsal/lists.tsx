@@ -1,0 +1,166 @@
+/** A rehearsal as lists: its messages, its orders, and what was left out. */
+import { languageName } from '@/core/names';
+import { listed, inEachLanguage } from '@/words/speak';
+import type { Script } from '@/core/rehearsal';
+import { BAD, OUTCOMES, type RehearsedLife, type RehearsedRow, type UnshownView } from '@/contract/rehearsal';
+import Link from '../parts/Link';
+import { Head } from '../parts/Table';
+import { VerdictMark } from './Verdict';
+import { OUTCOME_WORDS } from './views';
+import { say } from '@/words/rehearsal';
+
+const STORIES: Readonly<Record<Script, string>> = inEachLanguage(() => ({
+  whole: say.whole,
+  reminded: say.reminded,
+  parts: say.parts,
+  collected: say.collected,
+  cancelled: say.cancelled,
+  'given-back': say.givenBack,
+  files: say.files,
+  account: say.account,
+}));
+
+export function MessagesList({
+  messages,
+  numbers,
+  opened,
+  hrefOfMessage,
+}: {
+  messages: readonly RehearsedRow[];
+  /** Of the orders, by the place of the life. */
+  numbers: ReadonlyMap<number, string>;
+  opened: string | undefined;
+  hrefOfMessage: (id: string) => string;
+}) {
+  if (messages.length === 0) return <p className="px-5 py-4 text-sm">{say.nothingToSee}</p>;
+  return (
+    <table className="lines w-full text-sm">
+      <Head
+        columns={[
+          { label: say.outcome, className: 'w-44' },
+          { label: say.message },
+          { label: say.language, className: 'w-28' },
+          { label: say.reader },
+          { label: say.order, className: 'w-24' },
+        ]}
+      />
+      <tbody>
+        {messages.map((m) => (
+          <tr
+            key={m.id}
+            aria-current={m.id === opened ? 'true' : undefined}
+            className={`border-b border-rule align-top ${m.id === opened ? 'bg-petrol-tint' : ''}`}
+          >
+            <td className="py-1.5 ps-5 pe-2">
+              <span className="inline-flex items-baseline gap-1.5">
+                <span className="translate-y-0.5">
+                  <VerdictMark outcome={m.outcome} label="" />
+                </span>
+                <span className={BAD.includes(m.outcome) ? 'font-semibold text-madder' : ''}>
+                  {OUTCOME_WORDS[m.outcome]}
+                </span>
+              </span>
+              {m.worse && <div className="text-xs text-slate">{say.worse}</div>}
+            </td>
+            <td data-line="name" className="px-2 py-1.5">
+              <Link href={hrefOfMessage(m.id)} scroll={false} className="link">
+                {m.version ? `${m.notification}, ${m.version}` : m.notification}
+              </Link>
+              {m.turn > 1 && <div className="text-xs text-slate">{say.turnNth({ turn: m.turn })}</div>}
+            </td>
+            <td className="px-2 py-1.5">{languageName(m.wanted)}</td>
+            <td className="px-2 py-1.5 wrap-anywhere text-slate">{m.recipient}</td>
+            <td className="px-2 py-1.5 pe-5 text-slate">{numbers.get(m.life)}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+export function LivesList({ lives, tried }: { lives: readonly RehearsedLife[]; tried: number }) {
+  return (
+    <>
+      <p className="max-w-3xl px-5 py-3 text-sm text-slate">{say.tried({ tried })}</p>
+      <table className="lines w-full text-sm">
+        <Head
+          columns={[
+            { label: say.order, className: 'w-24' },
+            { label: say.story },
+            { label: say.language, className: 'w-56' },
+            { label: say.outcome, className: 'w-60' },
+          ]}
+        />
+        <tbody>
+          {lives.map((life) => (
+            <tr key={life.place} className="border-b border-rule align-top">
+              <td data-line="name" className="py-1.5 ps-5 pe-2 font-semibold">
+                {life.number}
+              </td>
+              <td className="px-2 py-1.5">
+                {STORIES[life.script]}
+                {life.trouble && (
+                  <p className="mt-0.5 font-semibold text-madder">{say.lifeTrouble({ why: life.trouble })}</p>
+                )}
+              </td>
+              <td className="px-2 py-1.5 text-slate">
+                {[
+                  languageName(life.language),
+                  life.channel,
+                  ...(life.guest ? [say.guest] : []),
+                  say.nProducts({ n: life.products }),
+                ].join(' · ')}
+              </td>
+              <td className="px-2 py-1.5 pe-5">{life.done ? <CountsOf life={life} /> : say.notYet}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </>
+  );
+}
+
+function CountsOf({ life: { counts } }: { life: RehearsedLife }) {
+  const all = Object.values(counts).reduce((a, b) => a + b, 0);
+  return (
+    <>
+      {say.lifeCounts({ n: all })}
+      {OUTCOMES.filter((o) => BAD.includes(o) && counts[o] > 0).map((o) => (
+        <span key={o} className="ms-2 inline-flex items-baseline gap-1 font-semibold text-madder">
+          <span className="translate-y-0.5">
+            <VerdictMark outcome={o} label="" />
+          </span>
+          {counts[o]} {OUTCOME_WORDS[o]}
+        </span>
+      ))}
+    </>
+  );
+}
+
+export function UnshownList({ unshown }: { unshown: readonly UnshownView[] }) {
+  if (unshown.length === 0) return <p className="px-5 py-4 text-sm">{say.allShown}</p>;
+  return (
+    <table className="lines w-full text-sm">
+      <Head columns={[{ label: say.message }, { label: say.language, className: 'w-60' }, { label: say.why }]} />
+      <tbody>
+        {unshown.map((u, i) => (
+          <tr key={i} className="border-b border-rule align-top">
+            <td data-line="name" className="py-1.5 ps-5 pe-2">
+              {u.version ? `${u.notification}, ${u.version}` : u.notification}
+            </td>
+            <td className="px-2 py-1.5">
+              {u.languages.length > 0 ? listed(u.languages.map((l) => languageName(l))) : say.colleagues}
+            </td>
+            <td className="px-2 py-1.5 pe-5 text-slate">
+              {u.why === 'not-of-a-life'
+                ? say.whyNotOfLife
+                : u.when
+                  ? say.whyNoOrderWhen({ when: u.when })
+                  : say.whyNoOrder}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}

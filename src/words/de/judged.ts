@@ -1,0 +1,31 @@
+import type { TranslationOf } from '../speak';
+import type { say } from '../judged';
+
+export const judged: TranslationOf<typeof say> = {
+  ownName: '„{$name}“ heißt auf {$language} „{$own}“.',
+  leftover: '„{$left}“ ist in „{$line}“ stehen geblieben.',
+  notAbout: '„{$name}“ ist aufgeführt, und die Nachricht handelt nicht davon.',
+  pieces: '„{$name}“ ist {$quantity}-mal aufgeführt, und es sind {$there}.',
+  noAmount: '{$amount} ist kein Betrag der Bestellung {$order}.',
+  rowsNotTotal: 'Die Zeilen {$rows} ergeben nicht die Summe der Bestellung, {$total}.',
+  rowsEnd: 'Die Zeilen {$rows} enden mit {$last}, und nach Abzug bleiben {$sum}.',
+  refundParts: 'Die Erstattung von {$amount} führt {$listed} für Waren auf, und {$parts} mit Versand und Kulanz.',
+  noDay: '{$day} ist kein Tag der Bestellung {$order}.',
+  noNumber: 'Die Bestellnummer {$order} steht nicht in der Nachricht.',
+  otherName: '„{$greeted}“ wird gegrüßt, und der Kunde heißt {$name}.',
+  onlyInText: 'Im Textteil steht {$amounts}, in der Nachricht, wie man sie sieht, nicht.',
+  claimsNothingSent: 'Es heißt, dass von der Bestellung nichts versandt wird, was nicht stimmt.',
+  claimsRestFollows: 'Es heißt, dass der Rest der Bestellung folgt, und es ist nichts mehr zu versenden.',
+  claimsComplete: 'Es heißt, dass die Bestellung mit diesem Paket vollständig ist, und es ist noch etwas zu versenden.',
+  claimsAllRefunded: 'Es heißt, dass alles Bezahlte erstattet wird, was nicht stimmt.',
+  claimsListed: 'Es heißt, dass unten steht, wofür erstattet wird, und dort steht nichts.',
+  claimsPaid: 'Es heißt, dass die Bestellung bezahlt ist, was nicht stimmt.',
+  claimsDue: 'Es heißt, dass noch etwas zu bezahlen ist, und es ist nichts zu bezahlen.',
+  claimsNothingDue: 'Es heißt, dass nichts zu bezahlen ist, und es ist etwas zu bezahlen.',
+  claimsOverdue: 'Es heißt, dass die Zahlung seit einem Tag fällig ist, der noch kommt.',
+  claimsDueOn: 'Es heißt, dass die Zahlung an einem Tag fällig ist, der vorbei ist.',
+  claimsSentOn: 'Es heißt, wann versandt wird, und das stimmt nicht.',
+  claimsMoneyBack: 'Es heißt, dass Geld zurückkommt, und es kommt keines zurück.',
+  claimsNotToStock: 'Es heißt, dass nichts zurück ins Lager geht, und es geht etwas zurück.',
+  claimsSentBefore: 'Es heißt, dass schon etwas versandt war, und es war nichts versandt.',
+};

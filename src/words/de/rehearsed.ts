@@ -1,0 +1,50 @@
+import type { TranslationOf } from '../speak';
+import type { say } from '../rehearsed';
+
+export const rehearsed: TranslationOf<typeof say> = {
+  cameOnce: 'Sie kam an, einmal.',
+  cameTimes:
+    '.input {$times :integer} .match $times one {{Sie kam {$times}-mal an und sollte einmal ankommen.}} * {{Sie kam {$times}-mal an und sollte einmal ankommen.}}',
+  neverPlanned: 'Sie kam nie: Für sie war nichts vorgesehen.',
+  neverCame: 'Sie kam nie. {$words}',
+  neverArrived: 'Sie wurde gesendet und kam nie an.',
+  cameUnasked: 'Sie kam an, und erwartet war nichts. {$words}',
+  keptBack: 'Sie wurde zurückgehalten, wie eingestellt. {$words}',
+  wentTo: 'Sie ging an {$address}.',
+  toNames: 'Ihr Feld To nennt {$to}.',
+  toRight: 'Sie ging an {$address} und an niemanden sonst.',
+  noDate: 'Sie hat kein lesbares Datum.',
+  late: '.input {$minutes :integer} .match $minutes one {{Sie kam {$minutes} Minute zu spät.}} * {{Sie kam {$minutes} Minuten zu spät.}}',
+  early:
+    '.input {$minutes :integer} .match $minutes one {{Sie kam {$minutes} Minute zu früh.}} * {{Sie kam {$minutes} Minuten zu früh.}}',
+  inTime: 'Sie kam rechtzeitig.',
+  otherLanguage: 'Ihre Sprache sollte {$language} sein, und als Sprache nennt sie {$other}.',
+  fellBack: 'Für {$wanted} fehlt die Übersetzung, darum kam sie auf {$language}.',
+  inLanguage: 'Ihre Sprache ist {$language}.',
+  agrees: 'Beträge, Summen, Waren, Tage und Namen stimmen mit Bestellung {$order} überein.',
+  agreesWithAccount: 'Was sie sagt, stimmt mit dem Konto überein.',
+  noSubject: 'Sie hat keinen Betreff.',
+  noText: 'Sie hat keinen Textteil.',
+  bothParts: 'Sie ist mit und ohne HTML lesbar.',
+  textAlone: 'Sie ist nur Text, wie eingestellt.',
+  headerTimes:
+    '.input {$times :integer} .match $times one {{Das Feld {$name} steht {$times}-mal darin und sollte einmal darin stehen.}} * {{Das Feld {$name} steht {$times}-mal darin und sollte einmal darin stehen.}}',
+  headerMissing: 'Das Feld {$name} fehlt.',
+  longLine: 'Eine Zeile hat {$length :integer} Zeichen, erlaubt sind höchstens 998.',
+  headersRight: 'Ihr Kopf ist, wie die Standards es verlangen.',
+  headersWithUnsubscribe: 'Ihr Kopf ist, wie die Standards es verlangen, mit Abmelden durch einen Klick.',
+  brokenLink: 'Dieser Link führt nirgendwohin: {$href}',
+  linksRight:
+    '.input {$links :integer} .match $links one {{{$links} Link ist eine vollständige Adresse.}} * {{{$links} Links sind vollständige Adressen.}}',
+  noPicture: 'Dieses Bild ist nicht zu finden: {$src}',
+  noAlt: 'Dieses Bild hat keine Worte für alle, die es nicht sehen: {$src}',
+  picturesRight:
+    '.input {$pictures :integer} .match $pictures one {{{$pictures} Bild ist da, mit Worten für alle, die es nicht sehen.}} * {{{$pictures} Bilder sind da, mit Worten für alle, die sie nicht sehen.}}',
+  clipped: 'Sie hat {$size :integer} kB HTML, und E-Mail-Programme schneiden ab, was über 102 kB liegt.',
+  sizeRight: 'Sie hat {$size :integer} kB HTML und wird ganz gezeigt.',
+  notSigned: 'Sie ist nicht signiert. Mailserver vertrauen signierten Nachrichten mehr.',
+  signed: 'Sie ist für {$domain} signiert, und die Signatur stimmt.',
+  signatureBroken: 'Sie ist für {$domain} signiert, und die Signatur stimmt nicht.',
+  otherWords: 'Ihre Sprache sollte {$language} sein, und sie liest sich wie {$other}.',
+  otherLetters: 'Ihre Sprache sollte {$language} sein, und die meisten Buchstaben sind einer anderen Schrift.',
+};

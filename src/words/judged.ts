@@ -1,0 +1,31 @@
+/** What a message says that is not so. */
+import { speak } from './speak';
+
+export const say = speak('judged', {
+  ownName: '“{$name}” is “{$own}” in {$language}.',
+  leftover: '“{$left}” is left in “{$line}”.',
+  notAbout: '“{$name}” is listed, and the message is not about it.',
+  pieces: '{$quantity} of “{$name}” are listed, and it is {$there}.',
+  noAmount: '{$amount} is no amount of order {$order}.',
+  rowsNotTotal: 'The rows {$rows} do not come to the total of the order, {$total}.',
+  rowsEnd: 'The rows {$rows} end in {$last}, and what is taken off leaves {$sum}.',
+  refundParts: 'The refund of {$amount} lists {$listed} for goods, and {$parts} with shipping and goodwill.',
+  noDay: '{$day} is no day of order {$order}.',
+  noNumber: 'The order number {$order} is not in the message.',
+  otherName: '“{$greeted}” is greeted, and the customer is {$name}.',
+  onlyInText: 'The text part has {$amounts}, and the message as it is seen has not.',
+  claimsNothingSent: 'It says that nothing of the order will be sent, which is not so.',
+  claimsRestFollows: 'It says that the rest of the order follows, and nothing is left to send.',
+  claimsComplete: 'It says that the order is complete with this parcel, and something is left to send.',
+  claimsAllRefunded: 'It says that all that was paid is refunded, which is not so.',
+  claimsListed: 'It says that what the refund is for stands below, and nothing stands there.',
+  claimsPaid: 'It says that the order is paid, which is not so.',
+  claimsDue: 'It says that something is to be paid, and nothing is.',
+  claimsNothingDue: 'It says that there is nothing to pay, and something is.',
+  claimsOverdue: 'It says that the payment has been due since a day that is still to come.',
+  claimsDueOn: 'It says that the payment is due on a day that is over.',
+  claimsSentOn: 'It says when it will be sent, and that is not so.',
+  claimsMoneyBack: 'It says that money comes back, and none does.',
+  claimsNotToStock: 'It says that nothing goes back to stock, and something does.',
+  claimsSentBefore: 'It says that something was sent before, and nothing was.',
+});
