@@ -10,19 +10,25 @@ export interface ClientSettings {
   eventsKey: string;
   /** Opens what is read (`lbr_...`). */
   readKey: string;
+  /** Begins rehearsals and reads what came of them (`lbp_...`). */
+  rehearsalKey?: string;
   /** Instead of the platform's own. */
   fetch?: (request: Request) => Promise<Response>;
 }
 
 /** A client that signs what it sends, as Standard Webhooks has it, and shows its key when it reads. */
-export function libellusClient({ url, eventsKey, readKey, fetch }: ClientSettings): Client<paths> {
+export function libellusClient({ url, eventsKey, readKey, rehearsalKey, fetch }: ClientSettings): Client<paths> {
   const client = createClient<paths>({ baseUrl: `${url}/api/v1`, ...(fetch && { fetch }) });
-  client.use(proven(eventsKey, readKey));
+  client.use(proven(eventsKey, readKey, rehearsalKey));
   return client;
 }
 
-const proven = (eventsKey: string, readKey: string): Middleware => ({
-  async onRequest({ request }) {
+const proven = (eventsKey: string, readKey: string, rehearsalKey = ''): Middleware => ({
+  async onRequest({ request, schemaPath }) {
+    if (schemaPath.startsWith('/rehearsals')) {
+      request.headers.set('authorization', `Bearer ${rehearsalKey}`);
+      return request;
+    }
     if (request.method === 'GET') {
       request.headers.set('authorization', `Bearer ${readKey}`);
       return request;

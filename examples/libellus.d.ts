@@ -40,6 +40,43 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/rehearsals": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Begin a rehearsal of all that is live
+         * @description Made-up orders live through everything that can happen to them; what arrives in a mailbox of ours is read and checked. Nothing reaches anybody.
+         */
+        post: operations["startRehearsal"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/rehearsals/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read what came of a rehearsal, as far as it is */
+        get: operations["readRehearsal"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/deliveries": {
         parameters: {
             query?: never;
@@ -4166,7 +4203,7 @@ export interface operations {
                 content: {
                     "application/problem+json": {
                         /** @enum {string} */
-                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
                         title: string;
                         status: number;
                         problems?: {
@@ -4186,7 +4223,7 @@ export interface operations {
                 content: {
                     "application/problem+json": {
                         /** @enum {string} */
-                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
                         title: string;
                         status: number;
                         problems?: {
@@ -4206,7 +4243,7 @@ export interface operations {
                 content: {
                     "application/problem+json": {
                         /** @enum {string} */
-                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
                         title: string;
                         status: number;
                         problems?: {
@@ -4226,7 +4263,7 @@ export interface operations {
                 content: {
                     "application/problem+json": {
                         /** @enum {string} */
-                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
                         title: string;
                         status: number;
                         problems?: {
@@ -4246,7 +4283,7 @@ export interface operations {
                 content: {
                     "application/problem+json": {
                         /** @enum {string} */
-                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
                         title: string;
                         status: number;
                         problems?: {
@@ -4266,7 +4303,7 @@ export interface operations {
                 content: {
                     "application/problem+json": {
                         /** @enum {string} */
-                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
                         title: string;
                         status: number;
                         problems?: {
@@ -4286,7 +4323,7 @@ export interface operations {
                 content: {
                     "application/problem+json": {
                         /** @enum {string} */
-                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
                         title: string;
                         status: number;
                         problems?: {
@@ -4342,7 +4379,7 @@ export interface operations {
                 content: {
                     "application/problem+json": {
                         /** @enum {string} */
-                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
                         title: string;
                         status: number;
                         problems?: {
@@ -4362,7 +4399,7 @@ export interface operations {
                 content: {
                     "application/problem+json": {
                         /** @enum {string} */
-                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
                         title: string;
                         status: number;
                         problems?: {
@@ -4382,7 +4419,7 @@ export interface operations {
                 content: {
                     "application/problem+json": {
                         /** @enum {string} */
-                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
                         title: string;
                         status: number;
                         problems?: {
@@ -4402,7 +4439,7 @@ export interface operations {
                 content: {
                     "application/problem+json": {
                         /** @enum {string} */
-                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
                         title: string;
                         status: number;
                         problems?: {
@@ -4422,7 +4459,7 @@ export interface operations {
                 content: {
                     "application/problem+json": {
                         /** @enum {string} */
-                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
                         title: string;
                         status: number;
                         problems?: {
@@ -4442,7 +4479,290 @@ export interface operations {
                 content: {
                     "application/problem+json": {
                         /** @enum {string} */
-                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+        };
+    };
+    startRehearsal: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Begun. `Location` is where it is read */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        rehearsal: number;
+                        state: string;
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+        };
+    };
+    readRehearsal: {
+        parameters: {
+            query?: {
+                /** @description JUnit’s XML as well by `Accept: application/xml` */
+                format?: "json" | "junit";
+            };
+            header?: never;
+            path: {
+                /** @description Its number, or `latest` */
+                number: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Its verdicts */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        store: string;
+                        rehearsal: number;
+                        /** @enum {string} */
+                        state: "waiting" | "running" | "done" | "stopped" | "broken";
+                        /** @description It has ended, and every message is right */
+                        passed: boolean;
+                        /** Format: date-time */
+                        askedAt: string;
+                        /** Format: date-time */
+                        endedAt?: string;
+                        seconds: number;
+                        lives: {
+                            all: number;
+                            done: number;
+                        };
+                        counts: {
+                            right: number;
+                            noted: number;
+                            wrong: number;
+                            missing: number;
+                            surplus: number;
+                            silent: number;
+                            unsigned: number;
+                        };
+                        /** @description Why it could not be finished */
+                        trouble: string;
+                        messages: {
+                            notification: string;
+                            version: string;
+                            /** @enum {string} */
+                            to: "customer" | "contact" | "staff";
+                            recipient: string;
+                            /** @description The language that its reader wants (BCP 47) */
+                            wanted: string;
+                            /** @description The language that it is in */
+                            language: string;
+                            /** @description Its place in a series, from 1 */
+                            turn: number;
+                            order: string;
+                            /** @enum {string} */
+                            outcome: "right" | "noted" | "wrong" | "missing" | "surplus";
+                            problems: string[];
+                            /** @description Where it is looked at */
+                            path: string;
+                        }[];
+                        notRehearsed: {
+                            notification: string;
+                            version: string;
+                            languages: string[];
+                            /** @enum {string} */
+                            why: "not-of-a-life" | "no-order-found";
+                        }[];
+                    };
+                    "application/xml": string;
+                };
+            };
+            /** @description What is wrong, and where */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
                         title: string;
                         status: number;
                         problems?: {
@@ -4494,7 +4814,7 @@ export interface operations {
                 content: {
                     "application/problem+json": {
                         /** @enum {string} */
-                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
                         title: string;
                         status: number;
                         problems?: {
@@ -4514,7 +4834,7 @@ export interface operations {
                 content: {
                     "application/problem+json": {
                         /** @enum {string} */
-                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
                         title: string;
                         status: number;
                         problems?: {
@@ -4534,7 +4854,7 @@ export interface operations {
                 content: {
                     "application/problem+json": {
                         /** @enum {string} */
-                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
                         title: string;
                         status: number;
                         problems?: {
@@ -4596,7 +4916,7 @@ export interface operations {
                 content: {
                     "application/problem+json": {
                         /** @enum {string} */
-                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
                         title: string;
                         status: number;
                         problems?: {
@@ -4616,7 +4936,7 @@ export interface operations {
                 content: {
                     "application/problem+json": {
                         /** @enum {string} */
-                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
                         title: string;
                         status: number;
                         problems?: {
@@ -4636,7 +4956,7 @@ export interface operations {
                 content: {
                     "application/problem+json": {
                         /** @enum {string} */
-                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
                         title: string;
                         status: number;
                         problems?: {
@@ -4656,7 +4976,7 @@ export interface operations {
                 content: {
                     "application/problem+json": {
                         /** @enum {string} */
-                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
                         title: string;
                         status: number;
                         problems?: {
@@ -4734,7 +5054,7 @@ export interface operations {
                 content: {
                     "application/problem+json": {
                         /** @enum {string} */
-                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
                         title: string;
                         status: number;
                         problems?: {
@@ -4754,7 +5074,7 @@ export interface operations {
                 content: {
                     "application/problem+json": {
                         /** @enum {string} */
-                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
                         title: string;
                         status: number;
                         problems?: {
@@ -4774,7 +5094,7 @@ export interface operations {
                 content: {
                     "application/problem+json": {
                         /** @enum {string} */
-                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
                         title: string;
                         status: number;
                         problems?: {
@@ -4794,7 +5114,7 @@ export interface operations {
                 content: {
                     "application/problem+json": {
                         /** @enum {string} */
-                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
                         title: string;
                         status: number;
                         problems?: {
@@ -4814,7 +5134,7 @@ export interface operations {
                 content: {
                     "application/problem+json": {
                         /** @enum {string} */
-                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
                         title: string;
                         status: number;
                         problems?: {
@@ -4862,7 +5182,7 @@ export interface operations {
                 content: {
                     "application/problem+json": {
                         /** @enum {string} */
-                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
                         title: string;
                         status: number;
                         problems?: {
@@ -4882,7 +5202,7 @@ export interface operations {
                 content: {
                     "application/problem+json": {
                         /** @enum {string} */
-                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
                         title: string;
                         status: number;
                         problems?: {
@@ -4902,7 +5222,7 @@ export interface operations {
                 content: {
                     "application/problem+json": {
                         /** @enum {string} */
-                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
                         title: string;
                         status: number;
                         problems?: {

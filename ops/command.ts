@@ -1,10 +1,11 @@
-/** Commands beside the running processes: `./libellus backup`, `restore` and `secret`. */
+/** Commands beside the running processes: `./libellus backup`, `restore`, `secret` and `rehearse`. */
 import { parseArgs } from 'node:util';
 import { openInstallation } from './installation';
 
 const USAGE = `./libellus backup FILE [--data DIR] [--port N]
 ./libellus restore FILE [--replace] [--data DIR] [--port N]
-./libellus secret [--lost] [--data DIR] [--port N]`;
+./libellus secret [--lost] [--data DIR] [--port N]
+./libellus rehearse --store ID [--format text|json|junit] [--data DIR] [--port N]`;
 
 async function main(): Promise<void> {
   const { values, positionals } = parseArgs({
@@ -14,10 +15,12 @@ async function main(): Promise<void> {
       data: { type: 'string' },
       replace: { type: 'boolean', default: false },
       lost: { type: 'boolean', default: false },
+      store: { type: 'string' },
+      format: { type: 'string', default: 'text' },
     },
   });
   const [command, file] = positionals;
-  if (command !== 'secret' && !file) throw new Error(USAGE);
+  if (command !== 'secret' && command !== 'rehearse' && !file) throw new Error(USAGE);
   const installation = await openInstallation(values);
   try {
     if (command === 'backup') {
@@ -37,6 +40,10 @@ async function main(): Promise<void> {
         console.log(
           `${secret} Give the one of the installation that was backed up; if it is lost, run ./libellus secret --lost.`,
         );
+    } else if (command === 'rehearse') {
+      process.env.LIBELLUS_LOG ??= 'silent';
+      const { rehearse } = await import('./rehearse');
+      process.exitCode = await rehearse(values.store, values.format);
     } else if (command === 'secret' && values.lost) {
       const { loseSecret } = await import('./secret');
       console.log(await loseSecret(installation));

@@ -4,8 +4,8 @@ import { Type, type Static } from '@sinclair/typebox';
 const strict = { additionalProperties: false } as const;
 const id = Type.String({ minLength: 1, maxLength: 40 });
 
-/** What a key is for: telling of orders, or reading. */
-export const KEY_KINDS = ['events', 'read'] as const;
+/** What a key is for: telling of orders, reading, or rehearsing. */
+export const KEY_KINDS = ['events', 'read', 'rehearse'] as const;
 export type KeyKind = (typeof KEY_KINDS)[number];
 
 /** What a reading key may be narrowed to. */

@@ -51,4 +51,6 @@ export const say = speak('keys', {
   revokeLast: 'It is the only key for telling of orders: no event of the shop is taken until it has a new one.',
   revokeIt: 'Revoke',
   isRevoked: '{$name} opens nothing any more.',
+  rehearse: 'Rehearsing',
+  kindRehearse: 'starting rehearsals and reading their results',
 });

@@ -337,7 +337,8 @@ describe('the description of the interface', () => {
     const api = openApi('https://libellus.example');
     expect(api.openapi).toBe('3.1.0');
     expect(Object.keys(api.paths)).toEqual([
-      ...['/events', '/sources/{token}', '/deliveries', '/customers/{address}/contacts', '/codes'],
+      ...['/events', '/sources/{token}', '/rehearsals', '/rehearsals/{number}', '/deliveries'],
+      ...['/customers/{address}/contacts', '/codes'],
     ]);
     const text = JSON.stringify(api);
     for (const [, name] of text.matchAll(/"#\/components\/schemas\/(\w+)"/g))

@@ -1,6 +1,7 @@
 /** Rehearsals: all that is live is proved right, faults are found, and nothing of it reaches anybody or stays. */
 import MailComposer from 'nodemailer/lib/mail-composer';
 import { and, desc, eq, sql } from 'drizzle-orm';
+import { XMLParser } from 'fast-xml-parser';
 import { simpleParser } from 'mailparser';
 import type { PlannedLife } from '@/core/rehearsal';
 import { candidatesFor, eventsOf, expectedOf, messageKey } from '@/core/rehearsal';
@@ -32,9 +33,13 @@ import { prune, Rehearser } from '@/server/rehearsal/rehearser';
 import { stageOf, type Stage } from '@/server/rehearsal/scene';
 import { verdictsOn, type Verdict } from '@/server/rehearsal/verdicts';
 import { publishTemplate } from '@/server/features/templates/templates';
+import { handleRehearsal, handleRehearse } from '@/server/api/rehearsals';
+import { storeOfReadKey } from '@/server/api/keys';
+import { makeKey } from '@/server/features/keys/keys';
 import { newId } from '@/server/base/ids';
 import { readKept } from '@/words/kept';
-import { accessAs, connectService, planAnew, SHOP, until, useDatabase } from './fixture';
+import { libellusClient } from '../../examples/client';
+import { accessAs, connectService, EVENTS_KEY, planAnew, READ_KEY, SHOP, until, useDatabase } from './fixture';
 
 useDatabase();
 
@@ -617,6 +622,66 @@ bezahlt, und wir haben von Ihnen nichts zu bekommen.`;
     const { verdicts } = await verdictsOn({ ...life, expected }, lived, stage.checking, stage.keys);
     expect(verdicts.filter((v) => BAD.includes(v.outcome)).map((v) => [v.outcome, v.turn])).toEqual([['surplus', 3]]);
     expect(lived.rows.some((r) => r.key === messageKey(reminder, reminder.recipient.address))).toBe(true);
+  });
+});
+
+describe('by a program', () => {
+  it('is begun with a key for it and read as JSON and as JUnit writes it', async () => {
+    const { key } = await makeKey(await accessAs(), { kind: 'rehearse', name: 'Build of the shop' });
+    const client = libellusClient({
+      ...{ url: 'http://libellus.example', eventsKey: EVENTS_KEY, readKey: READ_KEY, rehearsalKey: key },
+      fetch: (request) =>
+        request.method === 'POST'
+          ? handleRehearse(request)
+          : handleRehearsal(request, new URL(request.url).pathname.split('/').pop()!),
+    });
+    const begun = await client.POST('/rehearsals');
+    expect(begun.response.status).toBe(202);
+    const number = begun.data!.rehearsal;
+    expect(begun.response.headers.get('location')).toBe(`/api/v1/rehearsals/${number}`);
+    const again = await client.POST('/rehearsals');
+    expect(again.error).toMatchObject({ type: 'urn:libellus:problem:under-way', status: 409 });
+    await broken('order-received', saying('de', 'subject', 'Ihre Bestellung über 12,34 € & mehr'), async () => {
+      await new Rehearser().turn();
+    });
+    const path = { params: { path: { number: String(number) } } };
+    const { data: read } = await client.GET('/rehearsals/{number}', path);
+    const data = read as Exclude<typeof read, string | undefined>;
+    expect([data.state, data.passed]).toEqual(['done', false]);
+    const bad = data.messages.filter((m) => m.problems.length > 0);
+    expect(new Set(bad.map((m) => `${m.notification} ${m.wanted} ${m.outcome}`))).toEqual(
+      new Set(['Order received de wrong']),
+    );
+    expect(bad[0]!.problems[0]).toMatch(/12,34\s€ is no amount of order/);
+    const [run] = await listRehearsals(await accessAs());
+    expect(run!.askedBy).toBe('Build of the shop');
+
+    const junit = await client.GET('/rehearsals/{number}', {
+      params: { path: { number: 'latest' }, query: { format: 'junit' } },
+      parseAs: 'text',
+    });
+    const { testsuites } = new XMLParser({ ignoreAttributes: false, attributeNamePrefix: '' }).parse(
+      junit.data as unknown as string,
+    ) as { testsuites: { tests: string; failures: string; errors: string; testsuite: { name: string }[] } };
+    expect([testsuites.tests, testsuites.failures, testsuites.errors]).toEqual([
+      String(data.messages.length),
+      String(bad.length),
+      '0',
+    ]);
+    expect(testsuites.testsuite.map((s) => s.name)).toContain('Order received');
+
+    const none = await client.GET('/rehearsals/{number}', { params: { path: { number: '9999' } } });
+    expect(none.error).toMatchObject({ status: 404 });
+    for (const other of ['lbp_wrong', READ_KEY, EVENTS_KEY]) {
+      const request = new Request('http://libellus.example/api/v1/rehearsals', {
+        method: 'POST',
+        headers: { authorization: `Bearer ${other}` },
+      });
+      expect((await handleRehearse(request)).status).toBe(401);
+    }
+    // And it opens nothing else.
+    const headers = new Headers({ authorization: `Bearer ${key}` });
+    expect(await storeOfReadKey(headers, 'deliveries')).toBeUndefined();
   });
 });
 

@@ -65,7 +65,7 @@ export async function storeThatSigned(body: string, headers: Headers): Promise<S
 
 /** The store that an `Authorization: Bearer` key may read something of. */
 export async function storeOfReadKey(headers: Headers, what: KeyScope): Promise<string | undefined> {
-  const key = /^Bearer\s+(\S+)$/i.exec(headers.get('authorization') ?? '')?.[1];
+  const key = bearerIn(headers);
   if (!key) return undefined;
   const [row] = await database()
     .select({ id: keys.id, storeId: keys.storeId, scopes: keys.scopes, usedAt: keys.usedAt })
@@ -75,6 +75,22 @@ export async function storeOfReadKey(headers: Headers, what: KeyScope): Promise<
   await used(row);
   return row.storeId;
 }
+
+/** The store that an `Authorization: Bearer` key may rehearse, and what the key is called. */
+export async function storeOfRehearsalKey(headers: Headers): Promise<{ storeId: string; name: string } | undefined> {
+  const key = bearerIn(headers);
+  if (!key) return undefined;
+  const [row] = await database()
+    .select({ id: keys.id, storeId: keys.storeId, name: keys.name, usedAt: keys.usedAt })
+    .from(keys)
+    .where(and(eq(keys.kind, 'rehearse'), eq(keys.secret, fingerprint(key)), holds()));
+  if (!row) return undefined;
+  await used(row);
+  return { storeId: row.storeId, name: row.name };
+}
+
+const bearerIn = (headers: Headers): string | undefined =>
+  /^Bearer\s+(\S+)$/i.exec(headers.get('authorization') ?? '')?.[1];
 
 /** Not one that was revoked, or whose time beside its successor is over. */
 const holds = (): SQL | undefined => and(isNull(keys.overAt), or(isNull(keys.until), gt(keys.until, new Date())));

@@ -6,6 +6,7 @@ import { AUDIENCES } from '@/core/moments';
 import { exampleEvent } from '../events/examples';
 import { EVENT_SCHEMAS, EVENT_TYPES } from '../events/schema';
 import { MOST_IN_BATCH } from './cloudevents';
+import { REHEARSAL_SECURITY, rehearsalPaths } from './openapi-rehearsals';
 import { SHOP_SECURITY, sourcePath, WEBHOOKS } from './openapi-webhooks';
 import { PROBLEM_TYPES } from './problem';
 
@@ -89,7 +90,8 @@ export function openApi(serverUrl: string) {
     info: {
       title: 'Libellus',
       version: '1',
-      description: 'Events of a store come in, signed; the record of deliveries can be read.',
+      description:
+        'Events of a store come in, signed; the record of deliveries can be read; rehearsals can be begun and read.',
     },
     servers: [{ url: `${serverUrl}/api/v1` }],
     paths: {
@@ -142,6 +144,7 @@ export function openApi(serverUrl: string) {
         },
       },
       '/sources/{token}': sourcePath(problem),
+      ...rehearsalPaths(problem),
       '/deliveries': {
         get: {
           operationId: 'listDeliveries',
@@ -265,6 +268,7 @@ export function openApi(serverUrl: string) {
     components: {
       securitySchemes: {
         readingKey: { type: 'http', scheme: 'bearer' },
+        ...REHEARSAL_SECURITY,
         ...SHOP_SECURITY,
         signature: {
           type: 'apiKey',

@@ -10,7 +10,7 @@ import type {
   ServiceKind,
   SignInMethod,
 } from '@/core/mail';
-import type { KeyScope } from '@/contract/keys';
+import type { KeyKind, KeyScope } from '@/contract/keys';
 import type { ReplyState } from '@/contract/orders';
 import type { Audience, MomentId, OptionalKind } from '@/core/moments';
 import type { Reason } from '@/core/plan';
@@ -375,15 +375,15 @@ export const sentFiles = mysqlTable(
   (t) => [primaryKey({ columns: [t.deliveryId, t.place] }), index('sent_file_digest').on(t.storeId, t.digest)],
 );
 
-/** Keys for the interfaces of other programs: events are signed with one, the record is read with another. */
+/** Keys for the interfaces of other programs: events are signed with one, the record is read with another, a third rehearses. */
 export const keys = mysqlTable(
   'api_key',
   {
     id: id().primaryKey(),
     storeId: ofStore(),
-    kind: varchar('kind', { length: 10 }).$type<'events' | 'read'>().notNull(),
+    kind: varchar('kind', { length: 10 }).$type<KeyKind>().notNull(),
     name: varchar('name', { length: 80 }).notNull(),
-    /** For `events` the sealed secret, for `read` the SHA-256 of the key. */
+    /** For `events` the sealed secret, for the others the SHA-256 of the key. */
     secret: exact('secret', 500).notNull(),
     /** Its last letters, to be told apart by. */
     ends: varchar('ends', { length: 8 }).notNull().default(''),

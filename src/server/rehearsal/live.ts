@@ -204,6 +204,12 @@ async function rowsOf(tx: Executor, events: readonly string[]): Promise<LivedRow
     .select()
     .from(deliveries)
     .where(inArray(deliveries.eventId, [...events]));
+  // A fault of the database's is written down with a delivery as if it were sent in earnest.
+  const there = await tx
+    .select({ id: told.id })
+    .from(told)
+    .where(inArray(told.id, [...events]));
+  if (there.length < events.length || rows.some((r) => r.cause === 'database')) throw new Undone();
   const byId = new Map(rows.map((r) => [r.id, r]));
   const place = new Map(events.map((id, i) => [id, i]));
   return rows.map((row) => {

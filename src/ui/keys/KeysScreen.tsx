@@ -149,6 +149,7 @@ export function KeysScreen(props: KeysProps) {
 
 function purposeOf({ kind, scopes }: ApiKey): string {
   if (kind === 'events') return say.kindEvents;
+  if (kind === 'rehearse') return say.kindRehearse;
   return scopes ? say.kindReadSome({ what: listed(scopes.map((s) => SCOPE_WORDS[s])) }) : say.kindRead;
 }
 
@@ -197,6 +198,7 @@ function NewKey({
           choices={[
             { value: 'events', label: say.tellOfOrders },
             { value: 'read', label: say.readSomething },
+            { value: 'rehearse', label: say.rehearse },
           ]}
           onChange={setKind}
         />

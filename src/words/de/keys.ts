@@ -53,4 +53,6 @@ export const keys: TranslationOf<typeof say> = {
     'Es ist der einzige Schlüssel, um von Bestellungen zu berichten: Kein Ereignis des Shops wird angenommen, bis er einen neuen hat.',
   revokeIt: 'Widerrufen',
   isRevoked: '{$name} öffnet nichts mehr.',
+  rehearse: 'Proben',
+  kindRehearse: 'Probeläufe starten und ihre Ergebnisse lesen',
 };

@@ -38,10 +38,15 @@ export async function loadKeys({ store }: Access): Promise<ApiKey[]> {
   }));
 }
 
-/** A fresh key of 192 bits, and what is kept of it: an events key signs, so it is kept sealed; a reading key is only recognised. */
+/** What keys that are only recognised begin with. */
+const BEGINS = { read: 'lbr_', rehearse: 'lbp_' } as const;
+
+/** A fresh key of 192 bits, and what is kept of it: an events key signs, so it is kept sealed; the others are only recognised. */
 function freshKey(kind: KeyKind): { key: string; secret: string; ends: string } {
   const key =
-    kind === 'events' ? `whsec_${randomBytes(24).toString('base64')}` : `lbr_${randomBytes(24).toString('base64url')}`;
+    kind === 'events'
+      ? `whsec_${randomBytes(24).toString('base64')}`
+      : BEGINS[kind] + randomBytes(24).toString('base64url');
   return { key, secret: kind === 'events' ? seal(key) : fingerprint(key), ends: key.slice(-4) };
 }
 

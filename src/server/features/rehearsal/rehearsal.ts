@@ -20,8 +20,8 @@ import {
   type RehearsedRow,
   type UnshownView,
 } from '@/contract/rehearsal';
-import type { Access } from '../../auth/access';
-import { remember } from '../../auth/history';
+import type { Access, Store } from '../../auth/access';
+import { historyEntry, remember, type Actor } from '../../auth/history';
 import { AppError } from '../../base/errors';
 import { isDuplicate } from '../../base/database-errors';
 import { newId } from '../../base/ids';
@@ -30,14 +30,26 @@ import { database } from '../../db/client';
 import { channels, notifications, rehearsalLives, rehearsalMessages, rehearsals, templates } from '../../db/schema';
 import { databaseTime } from '../../db/time';
 import { say } from '@/words/rehearsal';
+import { say as closing } from '@/words/stores';
 
 const unzip = promisify(gunzip);
 
 type Run = typeof rehearsals.$inferSelect;
+type OfStore = Pick<Access, 'store'>;
 
-/** Asks for a rehearsal of all that is live. Throws `conflict` while one is under way. Answers its number. */
-export async function askRehearsal(access: Access): Promise<{ number: number }> {
-  const { id: storeId } = access.store;
+/** Asks for a rehearsal of all that is live. Throws as {@link startRehearsal}. */
+export const askRehearsal = ({ store, person }: Access): Promise<{ number: number }> =>
+  startRehearsal(store, { userId: person.id, name: person.name });
+
+/**
+ * Asks for a rehearsal of all that is live in a store. Throws `conflict` while one is under way, `forbidden` for a store that is closed.
+ * Answers its number.
+ */
+export async function startRehearsal(
+  { id: storeId, name, closedAt }: Store,
+  actor: Actor,
+): Promise<{ number: number }> {
+  if (closedAt) throw new AppError('forbidden', closing.refusedClosed({ name }));
   try {
     return await database().transaction(async (tx) => {
       const [newest] = await tx
@@ -50,10 +62,10 @@ export async function askRehearsal(access: Access): Promise<{ number: number }> 
       const now = new Date(await databaseTime(tx));
       const number = (newest?.number ?? 0) + 1;
       await tx.insert(rehearsals).values({
-        ...{ id: newId(), storeId, number, askedBy: access.person.name, askedAt: now, beginsAt: now },
+        ...{ id: newId(), storeId, number, askedBy: actor.name.slice(0, 120), askedAt: now, beginsAt: now },
         ...{ unshown: [], counts: NO_COUNTS },
       });
-      await remember(access, 'askedRehearsal', { number }, { db: tx });
+      await historyEntry(storeId, actor, 'askedRehearsal', { number }, { db: tx });
       return { number };
     });
   } catch (error) {
@@ -97,7 +109,7 @@ export async function listRehearsals({ store }: Access): Promise<RehearsalRun[]>
   return rows.map(runView);
 }
 
-async function runOf({ store }: Access, number: number | undefined): Promise<Run | undefined> {
+async function runOf({ store }: OfStore, number: number | undefined): Promise<Run | undefined> {
   const [run] = await database()
     .select()
     .from(rehearsals)
@@ -115,7 +127,7 @@ interface Names {
   channel: Map<string, string>;
 }
 
-async function namesOf({ store }: Access): Promise<Names> {
+async function namesOf({ store }: OfStore): Promise<Names> {
   const [rows, channelRows] = await Promise.all([
     database()
       .select({ notification: notifications, template: templates })
@@ -186,7 +198,7 @@ async function runBefore(run: Run): Promise<Run | undefined> {
 }
 
 /** A run with all its verdicts, the newest without a number; undefined for a store that has rehearsed nothing yet. */
-export async function loadRehearsal(access: Access, number?: number): Promise<RehearsalView | undefined> {
+export async function loadRehearsal(access: OfStore, number?: number): Promise<RehearsalView | undefined> {
   const run = await runOf(access, number);
   if (!run) return undefined;
   const before = await runBefore(run);

@@ -1,0 +1,104 @@
+/** Rehearsals of the public interface, as OpenAPI describes them. */
+import { OUTCOMES } from '@/contract/rehearsal';
+import { AUDIENCES } from '@/core/moments';
+
+const text = { type: 'string' };
+const whole = { type: 'integer' };
+const security = [{ rehearsalKey: [] }];
+
+const errors = (problem: object, ...statuses: number[]) =>
+  Object.fromEntries(statuses.map((status) => [status, problem]));
+
+export const REHEARSAL_SECURITY = {
+  rehearsalKey: { type: 'http', scheme: 'bearer', description: 'A key for rehearsing (`lbp_...`)' },
+};
+
+const object = (properties: Record<string, object>, optional: readonly string[] = []) => ({
+  type: 'object',
+  required: Object.keys(properties).filter((name) => !optional.includes(name)),
+  properties,
+});
+
+const REPORT = object(
+  {
+    store: text,
+    rehearsal: whole,
+    state: { type: 'string', enum: ['waiting', 'running', 'done', 'stopped', 'broken'] },
+    passed: { type: 'boolean', description: 'It has ended, and every message is right' },
+    askedAt: { type: 'string', format: 'date-time' },
+    endedAt: { type: 'string', format: 'date-time' },
+    seconds: { type: 'number' },
+    lives: object({ all: whole, done: whole }),
+    counts: object(Object.fromEntries([...OUTCOMES, 'silent', 'unsigned'].map((name) => [name, whole]))),
+    trouble: { type: 'string', description: 'Why it could not be finished' },
+    messages: {
+      type: 'array',
+      items: object({
+        notification: text,
+        version: text,
+        to: { type: 'string', enum: AUDIENCES },
+        recipient: text,
+        wanted: { type: 'string', description: 'The language that its reader wants (BCP 47)' },
+        language: { type: 'string', description: 'The language that it is in' },
+        turn: { type: 'integer', description: 'Its place in a series, from 1' },
+        order: text,
+        outcome: { type: 'string', enum: OUTCOMES },
+        problems: { type: 'array', items: text },
+        path: { type: 'string', description: 'Where it is looked at' },
+      }),
+    },
+    notRehearsed: {
+      type: 'array',
+      items: object({
+        notification: text,
+        version: text,
+        languages: { type: 'array', items: text },
+        why: { type: 'string', enum: ['not-of-a-life', 'no-order-found'] },
+      }),
+    },
+  },
+  ['endedAt'],
+);
+
+/** Where rehearsals are begun and read. */
+export const rehearsalPaths = (problem: object) => ({
+  '/rehearsals': {
+    post: {
+      operationId: 'startRehearsal',
+      summary: 'Begin a rehearsal of all that is live',
+      description:
+        'Made-up orders live through everything that can happen to them; what arrives in a mailbox of ours is read and checked. Nothing reaches anybody.',
+      security,
+      responses: {
+        202: {
+          description: 'Begun. `Location` is where it is read',
+          content: { 'application/json': { schema: object({ rehearsal: whole, state: text }) } },
+        },
+        ...errors(problem, 401, 403, 409, 429, 503),
+      },
+    },
+  },
+  '/rehearsals/{number}': {
+    get: {
+      operationId: 'readRehearsal',
+      summary: 'Read what came of a rehearsal, as far as it is',
+      security,
+      parameters: [
+        { name: 'number', in: 'path', required: true, schema: text, description: 'Its number, or `latest`' },
+        {
+          name: 'format',
+          in: 'query',
+          schema: { type: 'string', enum: ['json', 'junit'] },
+          description: 'JUnit’s XML as well by `Accept: application/xml`',
+        },
+      ],
+      responses: {
+        200: {
+          description: 'Its verdicts',
+          content: { 'application/json': { schema: REPORT }, 'application/xml': { schema: text } },
+        },
+        ...errors(problem, 401, 404, 429, 503),
+      },
+    },
+  },
+});
