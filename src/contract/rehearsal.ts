@@ -85,6 +85,8 @@ export interface RehearsedLife {
   done: boolean;
   trouble: string;
   counts: Record<MessageOutcome, number>;
+  /** Its worst message, to begin looking at. */
+  first?: string;
 }
 
 export interface UnshownView {

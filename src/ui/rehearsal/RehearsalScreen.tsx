@@ -143,11 +143,11 @@ function RunParts(props: RehearsalProps & { shown: RehearsalView }) {
         ))}
       </nav>
       <div className="flex min-h-0 flex-1 max-lg:flex-col">
-        <div className="min-w-0 flex-1 overflow-auto">
+        <div role="region" aria-label={say.whatIsShown} tabIndex={0} className="min-w-0 flex-1 overflow-auto">
           {view === 'moments' && <VerdictBoard cards={cards} opened={opened?.id} hrefOfMessage={hrefOfMessage} />}
           {view === 'fix' && <MessagesList messages={bad} {...list} />}
           {view === 'messages' && <MessagesList messages={messages} {...list} />}
-          {view === 'lives' && <LivesList lives={lives} tried={run.tried} />}
+          {view === 'lives' && <LivesList lives={lives} tried={run.tried} hrefOfMessage={hrefOfMessage} />}
           {view === 'left' && <UnshownList unshown={unshown} />}
         </div>
         {opened && (

@@ -78,7 +78,15 @@ export function MessagesList({
   );
 }
 
-export function LivesList({ lives, tried }: { lives: readonly RehearsedLife[]; tried: number }) {
+export function LivesList({
+  lives,
+  tried,
+  hrefOfMessage,
+}: {
+  lives: readonly RehearsedLife[];
+  tried: number;
+  hrefOfMessage: (id: string) => string;
+}) {
   return (
     <>
       <p className="max-w-3xl px-5 py-3 text-sm text-slate">{say.tried({ tried })}</p>
@@ -95,7 +103,13 @@ export function LivesList({ lives, tried }: { lives: readonly RehearsedLife[]; t
           {lives.map((life) => (
             <tr key={life.place} className="border-b border-rule align-top">
               <td data-line="name" className="py-1.5 ps-5 pe-2 font-semibold">
-                {life.number}
+                {life.first ? (
+                  <Link href={hrefOfMessage(life.first)} scroll={false} className="link">
+                    {life.number}
+                  </Link>
+                ) : (
+                  life.number
+                )}
               </td>
               <td className="px-2 py-1.5">
                 {STORIES[life.script]}

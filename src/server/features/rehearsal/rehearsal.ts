@@ -242,6 +242,9 @@ function rowView(row: MessageRow, names: Names, was: ReadonlyMap<string, Message
   };
 }
 
+const worstFirst = (rows: readonly MessageRow[]): MessageRow[] =>
+  rows.toSorted((a, b) => OUTCOMES.indexOf(b.outcome) - OUTCOMES.indexOf(a.outcome));
+
 function groupedBy<T>(list: readonly T[], keyOf: (item: T) => string): Map<string, T[]> {
   const groups = new Map<string, T[]>();
   for (const item of list) {
@@ -262,7 +265,7 @@ function cardsOf(rows: readonly MessageRow[], names: Names, languages: readonly 
     const order = [...languages, ...[...byLanguage.keys()].filter((l) => !languages.includes(l))];
     const cells = order.flatMap((language) => {
       const list = byLanguage.get(language) ?? [];
-      const worst = list.toSorted((a, b) => OUTCOMES.indexOf(b.outcome) - OUTCOMES.indexOf(a.outcome))[0];
+      const [worst] = worstFirst(list);
       return worst ? [{ language, outcome: worst.outcome, first: worst.id, messages: list.length }] : [];
     });
     return [{ id, name, column, audience: names.audience.get(id) ?? 'customer', cells }];
@@ -278,10 +281,12 @@ function lifeView(
   const own = rows.filter((r) => r.place === place);
   const counts = { right: 0, noted: 0, wrong: 0, missing: 0, surplus: 0 };
   for (const { outcome } of own) counts[outcome] += 1;
+  const [first] = worstFirst(own);
   return {
     ...{ place, number, script, language, guest, done, counts, products: basket.length },
     channel: names.channel.get(channel) ?? channel,
     trouble: readKept(trouble),
+    ...(first && { first: first.id }),
   };
 }
 

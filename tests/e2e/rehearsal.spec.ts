@@ -1,0 +1,155 @@
+/** Rehearsals in the real interface: all that is live is proved, a fault put in on the Desk turns red, and green again when it is mended. */
+import { readFileSync } from 'node:fs';
+import type { Page } from '@playwright/test';
+import { simpleParser } from 'mailparser';
+import { axeFindings } from './axe';
+import { expect, mailbox, publish, saved, sheet, signIn, test, words } from './support';
+
+const REHEARSAL = '/s/quillwick/rehearsal';
+const DESK = '/s/quillwick/desk/payment-received';
+
+test.beforeEach(async ({ page }) => {
+  await signIn(page);
+});
+
+/** Rehearses, and waits for the end of it. */
+async function rehearse(page: Page, button: string): Promise<void> {
+  await page.getByRole('button', { name: button }).click();
+  await expect(page.getByText(/Rehearsal \d+ started/)).toBeVisible();
+  await expect(page.getByText(/\d+ order lives ·/)).toBeVisible({ timeout: 120_000 });
+}
+
+/** The panel of the message that is looked at. */
+const panel = (page: Page, title: string) => page.getByRole('region', { name: title });
+
+/** Types a line at the end of what is said first, and publishes it. */
+async function typeAndPublish(page: Page, edition: number, type: (page: Page) => Promise<void>): Promise<void> {
+  await page.goto(`${DESK}?language=en`);
+  await expect(sheet(page).locator('h1')).toBeVisible();
+  await sheet(page).locator('.lb-dispatch').click();
+  await expect(words(page)).toBeFocused();
+  await type(page);
+  await saved(page);
+  await publish(page, `Publish edition ${edition}`);
+}
+
+test('every message that is live is rehearsed, and nothing of it reaches anybody', async ({ page }) => {
+  const before = (await mailbox('pawel@quillwick.example')).length;
+  await page.goto(REHEARSAL);
+  await expect(page.getByText('Nothing was rehearsed yet')).toBeVisible();
+  await expect(page.getByText(/No customer and no colleague gets anything/)).toBeVisible();
+  await rehearse(page, 'Rehearse all messages');
+  await expect(page.getByText('0 are wrong')).toBeVisible();
+  await expect(page.getByText('0 did not arrive')).toBeVisible();
+  await expect(page.getByText(/^1\d\d messages are right|^2\d\d messages are right/)).toBeVisible();
+  await expect(page.getByText(/somebody was to get nothing and got nothing/)).toBeVisible();
+
+  await test.step('the board has a verdict for each language', async () => {
+    const card = page.getByRole('article', { name: 'Order received' });
+    await expect(card.getByRole('link')).toHaveText([/en/, /de/, /fr/, /pl/, /ar/]);
+    await card.getByRole('link', { name: 'Polish: right, with a note' }).click();
+    await expect(panel(page, 'Order received').or(panel(page, 'Order received, Trade desk'))).toContainText(
+      'It has no Polish translation, so it came in English.',
+    );
+  });
+
+  await test.step('a message is read as it arrived, and taken out', async () => {
+    await page.getByRole('article', { name: 'Invoice' }).first().getByRole('link', { name: 'German: right' }).click();
+    const invoice = panel(page, 'Invoice');
+    await expect(invoice).toContainText('It arrived, once.');
+    await expect(invoice).toContainText(/agree with order R1-\d\d/);
+    await expect(page.frameLocator('iframe[title="The message as it arrived"]').locator('h1').first()).toBeVisible();
+    const downloading = page.waitForEvent('download');
+    await invoice.getByRole('link', { name: 'Download message' }).click();
+    const mail = await simpleParser(readFileSync(await (await downloading).path()));
+    expect(mail.subject).toMatch(/R1-\d\d/);
+    expect(mail.attachments.map((a) => a.contentType)).toContain('application/pdf');
+    // It can be sent to a colleague: the address alone opens it.
+    await page.reload();
+    await expect(invoice).toContainText('It arrived, once.');
+    await invoice.getByRole('link', { name: 'Close' }).click();
+    await expect(invoice).toHaveCount(0);
+  });
+
+  await test.step('what was lived and what was left out is told', async () => {
+    await page.getByRole('link', { name: /^By order, \d+/ }).click();
+    await expect(page.getByRole('cell', { name: 'R1-01' })).toBeVisible();
+    await expect(page.getByText(/possible orders were compared/)).toBeVisible();
+    expect(await axeFindings(page, 'orders of a rehearsal')).toEqual([]);
+    await page.getByRole('link', { name: /^Not rehearsed, \d+/ }).click();
+    const stock = page.getByRole('row').filter({ hasText: 'Stock low' });
+    await expect(stock).toContainText('Not part of an order’s or account’s life');
+    await page.getByRole('link', { name: /^To fix, 0/ }).click();
+    await expect(page.getByText('Nothing to fix.')).toBeVisible();
+  });
+
+  await test.step('no order, customer or delivery of it stays', async () => {
+    for (const list of ['orders', 'customers', 'deliveries']) {
+      await page.goto(`/s/quillwick/${list}`);
+      await expect(page.getByRole('table')).toBeVisible();
+      await expect(page.getByText(/R1-\d\d|rehearsal\.example/)).toHaveCount(0);
+    }
+    expect((await mailbox('pawel@quillwick.example')).length).toBe(before);
+  });
+});
+
+test('a fault put in on the Desk turns red, is mended from there, and turns green', async ({ page }) => {
+  await typeAndPublish(page, 2, async () => {
+    await page.keyboard.press('ControlOrMeta+End');
+    await page.keyboard.type(' We got €12.34 from you.');
+  });
+  await page.goto(REHEARSAL);
+  await rehearse(page, 'Rehearse again');
+  const card = page.getByRole('article', { name: 'Payment received', exact: true });
+  await expect(card.getByRole('link', { name: 'English: wrong' })).toBeVisible();
+  await expect(card.getByRole('link', { name: 'German: right' })).toBeVisible();
+  expect(await axeFindings(page, 'a rehearsal with a fault')).toEqual([]);
+  await card.getByRole('link', { name: 'English: wrong' }).click();
+  const wrong = panel(page, 'Payment received');
+  await expect(wrong).toContainText(/€12\.34 is no amount of order R2-\d\d\./);
+  await expect(wrong).toContainText('In rehearsal 1: right.');
+
+  await test.step('mended from there', async () => {
+    await wrong.getByRole('link', { name: 'Edit message' }).click();
+    await expect(page).toHaveURL(/\/desk\/payment-received/);
+    await typeAndPublish(page, 3, async () => {
+      await page.keyboard.press('ControlOrMeta+End');
+      for (let i = 0; i < ' We got €12.34 from you.'.length; i += 1) await page.keyboard.press('Backspace');
+    });
+  });
+  await page.goto(REHEARSAL);
+  await rehearse(page, 'Rehearse again');
+  await expect(card.getByRole('link', { name: 'English: right' })).toBeVisible();
+  await expect(page.getByText('0 are wrong')).toBeVisible();
+
+  await test.step('the one before is looked at again', async () => {
+    await page.getByRole('button', { name: /^Rehearsal: Rehearsal 3/ }).click();
+    await page.getByRole('option', { name: /^Rehearsal 2/ }).click();
+    await expect(card.getByRole('link', { name: 'English: wrong' })).toBeVisible();
+    await page.getByRole('link', { name: /^To fix, \d+/ }).click();
+    await expect(page.getByText('It was right in the rehearsal before.').first()).toBeVisible();
+  });
+});
+
+test('one at a time, stopped by whoever may, and only looked at by others', async ({ page, browser }) => {
+  await page.goto(REHEARSAL);
+  await page.getByRole('button', { name: 'Rehearse again' }).click();
+  await page.getByRole('button', { name: 'Stop rehearsal' }).click();
+  await expect(page.getByText(/Rehearsal \d+ stopped/)).toBeVisible();
+  await expect(page.getByText('Stopped: what follows is what was checked by then.')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Rehearse again' })).toBeVisible();
+
+  const other = await browser.newContext({ baseURL: test.info().project.use.baseURL! });
+  const viewer = await other.newPage();
+  await signIn(viewer, 'tom@quillwick.example');
+  await viewer.goto(REHEARSAL);
+  await expect(viewer.getByRole('heading', { name: 'Rehearsal', exact: true })).toBeVisible();
+  await expect(viewer.getByRole('button', { name: /Rehearse|Stop/ })).toHaveCount(0);
+  await viewer.goto(`${REHEARSAL}?run=2`);
+  await viewer.getByRole('article', { name: 'Payment received', exact: true }).getByRole('link').first().click();
+  await expect(panel(viewer, 'Payment received')).toBeVisible();
+  await expect(viewer.getByRole('link', { name: 'Edit message' })).toHaveCount(0);
+  await viewer.goto(`${REHEARSAL}?run=4000`);
+  await expect(viewer.getByRole('heading', { level: 1 })).toBeVisible();
+  await other.close();
+});
