@@ -83,6 +83,7 @@ const SERVER_LAYERS = [
   'features',
   'api',
   'web',
+  'processes',
 ];
 
 /** What a folder may not import because it comes before it. */

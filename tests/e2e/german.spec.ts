@@ -111,6 +111,7 @@ const SCREENS = [
   'store/settings',
   'store/stores',
   'store/webhooks',
+  'rehearsal',
   'store/history',
   'store/sources',
   'you',

@@ -22,11 +22,11 @@ async function rehearse(page: Page, button: string): Promise<void> {
 /** The panel of the message that is looked at. */
 const panel = (page: Page, title: string) => page.getByRole('region', { name: title });
 
-/** Types a line at the end of what is said first, and publishes it. */
+/** Types at the end of the heading, and publishes it. */
 async function typeAndPublish(page: Page, edition: number, type: (page: Page) => Promise<void>): Promise<void> {
   await page.goto(`${DESK}?language=en`);
   await expect(sheet(page).locator('h1')).toBeVisible();
-  await sheet(page).locator('.lb-dispatch').click();
+  await sheet(page).locator('.lb-head').click();
   await expect(words(page)).toBeFocused();
   await type(page);
   await saved(page);
@@ -96,7 +96,7 @@ test('every message that is live is rehearsed, and nothing of it reaches anybody
 test('a fault put in on the Desk turns red, is mended from there, and turns green', async ({ page }) => {
   await typeAndPublish(page, 2, async () => {
     await page.keyboard.press('ControlOrMeta+End');
-    await page.keyboard.type(' We got €12.34 from you.');
+    await page.keyboard.type(' of €12.34');
   });
   await page.goto(REHEARSAL);
   await rehearse(page, 'Rehearse again');
@@ -114,7 +114,7 @@ test('a fault put in on the Desk turns red, is mended from there, and turns gree
     await expect(page).toHaveURL(/\/desk\/payment-received/);
     await typeAndPublish(page, 3, async () => {
       await page.keyboard.press('ControlOrMeta+End');
-      for (let i = 0; i < ' We got €12.34 from you.'.length; i += 1) await page.keyboard.press('Backspace');
+      for (let i = 0; i < ' of €12.34'.length; i += 1) await page.keyboard.press('Backspace');
     });
   });
   await page.goto(REHEARSAL);

@@ -32,6 +32,7 @@ const OFFERED: readonly Offered[] = [
   { at: '/look', what: button(/^Publish look/), action: 'look.publish' },
   { at: '/routing', what: button(/^Choose who gets it/), action: 'routing.edit' },
   { at: '/routing', what: button('Send a test'), action: 'test.send' },
+  { at: '/rehearsal', what: button('Rehearse all messages'), action: 'rehearsal.run' },
   { at: '/sending/services', what: link('Connect another service'), action: 'service.edit' },
   { at: '/sending/senders', what: button('Save the senders'), action: 'sender.edit' },
   { at: '/sending/withheld', what: button('Add to list'), action: 'withholding.edit' },
