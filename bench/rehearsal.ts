@@ -30,7 +30,7 @@ export async function benchRehearsal(): Promise<{ rows: Row[]; notes: string[] }
     const access = { store: store!, person: person!, role: 'owner' as const };
     const stage = await stageOf(store!);
     const began = performance.now();
-    const plan = planRehearsal(stage.scene, stage.using, Date.now(), 1);
+    const plan = planRehearsal(stage.scene, stage.using, stage.forms, Date.now(), 1);
     const planning = performance.now() - began;
     const run = async () => {
       const { number } = await askRehearsal(access);
@@ -51,6 +51,7 @@ export async function benchRehearsal(): Promise<{ rows: Row[]; notes: string[] }
         },
       ],
       notes: [
+        `${plan.unseen.reduce((n, u) => n + u.parts.length, 0)} forms and blocks not shown, of ${plan.unseen.reduce((n, u) => n + u.of, 0)}`,
         `${plan.lives.length} lives of ${plan.tried} tried, planned in ${planning.toFixed(0)} ms`,
         `${messages.length} messages in ${seconds.toFixed(1)} s (at most ${MOST_S}), the first time ${(first.run.tookMs / 1000).toFixed(1)} s; ${second.counts.wrong + second.counts.missing + second.counts.surplus} to fix`,
       ],

@@ -98,12 +98,25 @@ export interface UnshownView {
   when: string;
 }
 
+/** Forms of sentences, and blocks on conditions, of a version in a language that no order showed. */
+export interface UnseenView {
+  notification: string;
+  version: string;
+  /** Where it is edited. */
+  address: string;
+  language: string;
+  /** How many there are in all. */
+  of: number;
+  parts: { place: string; is: number | 'there' | 'left-out'; words: string }[];
+}
+
 export interface RehearsalView {
   run: RehearsalRun;
   cards: RehearsedCard[];
   messages: RehearsedRow[];
   lives: RehearsedLife[];
   unshown: UnshownView[];
+  unseen: UnseenView[];
 }
 
 export interface RehearsedMessage extends RehearsedRow {

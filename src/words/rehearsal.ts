@@ -97,4 +97,11 @@ export const say = speak('rehearsal', {
   nothingToSee: 'Nothing to fix.',
   tried: '{$tried :integer} possible orders were compared; these show every message with the fewest.',
   colleagues: 'colleagues',
+  unseenTitle: 'Sentences that no order showed',
+  unseenNote:
+    'These messages were rehearsed, but these forms of their sentences, or blocks on a condition, were in none of them. Read them on the Desk.',
+  unseenWhat: 'Not shown',
+  unseenOf: '{$n :integer} of {$of :integer} forms and conditions',
+  blockThere: 'the block “{$block}” in the message',
+  blockLeftOut: 'the message without the block “{$block}”',
 });

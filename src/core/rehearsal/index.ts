@@ -3,5 +3,6 @@ export * from './scene';
 export * from './lives';
 export * from './expected';
 export * from './cover';
+export * from './forms';
 export * from './plan';
 export * from './checks';

@@ -43,6 +43,8 @@ export interface Life {
   /** ISO 3166-1 alpha-2. */
   country: string;
   basket: readonly BasketLine[];
+  /** The shop tells all that it can, or no more than it has to: no names, days, links and reasons. */
+  told: 'all' | 'little';
 }
 
 /** Something that happens in a life. */
@@ -60,49 +62,91 @@ const DAY = 24 * HOUR;
 /** For so long after its last event what waits is waited for. */
 export const REST_MS = 60 * DAY;
 
-type Step = readonly [hours: number, action: (order: Order, scene: Scene, life: Life) => OrderAction | undefined];
+/** The shop tells all that it can, or no more than it has to. */
+type Told = Life['told'];
+type Act = (order: Order, scene: Scene, life: Life) => OrderAction | undefined;
+type Step = readonly [hours: number, act: Act];
 
 const carrierOf = ({ terms }: Scene): string => terms.carriers[0]?.name ?? 'Carrier';
-
-/** A parcel with the first so many lines of what has not left. */
-const parcel =
-  (lines: number): Step[1] =>
-  (order, scene, { place }) => ({
-    do: 'dispatch',
-    lines: pieces(stillToSend(order).slice(0, lines)),
-    carrier: carrierOf(scene),
-    trackingNumber: `${1001 + (order.shipments?.length ?? 0)}`,
-    trackingUrl: '',
-    location: place,
-  });
+const reasonOf = (told: Told): string => (told === 'all' ? 'rehearsed' : '');
 
 const pieces = (list: readonly { sku: string; quantity: number }[]): { sku: string; quantity: number }[] =>
   list.map(({ sku, quantity }) => ({ sku, quantity }));
 
-const arrives: Step[1] = (order) => {
+/** A parcel with the first so many lines of what has not left. */
+const parcel =
+  (lines: number, told: Told): Act =>
+  (order, scene, { place }) => ({
+    do: 'dispatch',
+    lines: pieces(stillToSend(order).slice(0, lines)),
+    ...(told === 'all'
+      ? { carrier: carrierOf(scene), trackingNumber: `${1001 + (order.shipments?.length ?? 0)}`, location: place }
+      : { carrier: '', trackingNumber: '', location: '' }),
+    trackingUrl: '',
+  });
+
+const arrives: Act = (order) => {
   const [shipment] = stillOnTheWay(order);
   return shipment === undefined ? undefined : { do: 'deliver', shipment };
 };
 
-/** What is paid for is given back: one piece, or all of it. */
-const refund =
-  (all: boolean): Step[1] =>
+/** What is paid for is given back: a piece of it, with what it is for. */
+const refundPiece: Act = (order) => {
+  const piece = stillToRefund(order).lines.find((l) => refundFor(order, l.sku, l.quantity) > 0);
+  return (
+    piece && { do: 'refund', lines: [{ sku: piece.sku, quantity: 1 }], shipping: 0, goodwill: 0, reason: 'rehearsed' }
+  );
+};
+
+/** All that is left is given back, with what it is for. */
+const refundRest: Act = (order) => {
+  const { lines, shipping } = stillToRefund(order);
+  const worth = lines.filter((l) => refundFor(order, l.sku, l.quantity) > 0);
+  return worth.length === 0
+    ? undefined
+    : { do: 'refund', lines: pieces(worth), shipping, goodwill: 0, reason: 'rehearsed' };
+};
+
+/** Some of it, or all that is left, is given back without a word. */
+const refundSum =
+  (part: 'half' | 'rest'): Act =>
   (order) => {
-    const open = stillToRefund(order);
-    const worth = open.lines.filter((l) => refundFor(order, l.sku, l.quantity) > 0);
-    if (worth.length === 0) return undefined;
-    const lines = all ? pieces(worth) : [{ sku: worth[0]!.sku, quantity: 1 }];
-    return { do: 'refund', lines, shipping: all ? open.shipping : 0, goodwill: 0, reason: 'rehearsed' };
+    const { all } = stillToRefund(order);
+    const goodwill = part === 'rest' ? all : Math.ceil(all / 2);
+    return all > 0 ? { do: 'refund', shipping: 0, goodwill, reason: '' } : undefined;
   };
 
-const invoice: Step = [1, (order) => ({ do: 'invoice', number: `R-${order.number}`, dueInDays: 14 })];
-const downloads: Step = [1, () => ({ do: 'downloads' })];
+const delayed =
+  (told: Told): Act =>
+  (order) => ({
+    do: 'delay',
+    sku: order.lines[0]!.product.sku,
+    ...(told === 'all' && { until: new Date(Date.parse(order.placedAt) + 9 * DAY).toISOString() }),
+    reason: reasonOf(told),
+  });
 
-/** What happens in each script after the order is placed. */
+const paused =
+  (told: Told): Act =>
+  () => ({ do: 'pause', reason: reasonOf(told) });
+
+const failed =
+  (told: Told): Act =>
+  () => ({ do: 'fail-payment', reason: reasonOf(told) });
+
+const noted: Act = () => ({ do: 'note', words: 'A note that was rehearsed.' });
+const invoiced: Act = (order) => ({ do: 'invoice', number: `R-${order.number}`, dueInDays: 14 });
+
+/** What happens in each script after the order is placed. What can be told in full and in short is told in both ways. */
 const STEPS: Readonly<Record<Exclude<Script, 'account'>, readonly Step[]>> = {
-  whole: [invoice, [20, parcel(Infinity)], [48, arrives]],
+  whole: [
+    [1, invoiced],
+    [20, parcel(Infinity, 'all')],
+    [48, arrives],
+  ],
   reminded: [
-    [7 * 24, () => ({ do: 'fail-payment', reason: 'rehearsed' })],
+    [1, invoiced],
+    [7 * 24, failed('all')],
+    [1, failed('little')],
     [
       24,
       (order) => {
@@ -111,23 +155,17 @@ const STEPS: Readonly<Record<Exclude<Script, 'account'>, readonly Step[]>> = {
       },
     ],
     [24, () => ({ do: 'pay' })],
-    [2, () => ({ do: 'note', words: 'A note that was rehearsed.' })],
-    [20, parcel(Infinity)],
+    [2, noted],
+    [20, parcel(Infinity, 'little')],
     [48, arrives],
     [30, () => ({ do: 'answer' })],
   ],
   parts: [
-    [
-      4,
-      (order) => ({
-        do: 'delay',
-        sku: order.lines[0]!.product.sku,
-        until: new Date(Date.parse(order.placedAt) + 9 * DAY).toISOString(),
-        reason: 'rehearsed',
-      }),
-    ],
-    [4, () => ({ do: 'pause', reason: 'rehearsed' })],
-    [20, parcel(1)],
+    [4, delayed('all')],
+    [1, delayed('little')],
+    [4, paused('all')],
+    [1, paused('little')],
+    [20, parcel(1, 'all')],
     [
       4,
       (order, scene) => ({
@@ -138,7 +176,7 @@ const STEPS: Readonly<Record<Exclude<Script, 'account'>, readonly Step[]>> = {
         trackingUrl: '',
       }),
     ],
-    [20, parcel(Infinity)],
+    [20, parcel(Infinity, 'little')],
     [30, arrives],
     [30, arrives],
     [
@@ -148,12 +186,14 @@ const STEPS: Readonly<Record<Exclude<Script, 'account'>, readonly Step[]>> = {
         return piece && { do: 'return', lines: [{ sku: piece.sku, quantity: 1 }] };
       },
     ],
-    [20, refund(false)],
+    [20, refundPiece],
+    [20, refundSum('half')],
   ],
   collected: [
     [20, (order, _scene, { place }) => ({ do: 'hand-over', lines: pieces(stillToSend(order)), location: place })],
     [30, arrives],
-    [48, refund(true)],
+    [48, refundSum('half')],
+    [2, refundSum('rest')],
   ],
   cancelled: [
     [
@@ -166,10 +206,17 @@ const STEPS: Readonly<Record<Exclude<Script, 'account'>, readonly Step[]>> = {
           : undefined;
       },
     ],
-    [5, () => ({ do: 'cancel', reason: 'rehearsed' })],
+    [5, () => ({ do: 'cancel', reason: '' })],
   ],
-  'given-back': [invoice, [20, () => ({ do: 'cancel', reason: '' })], [2, refund(true)]],
-  files: [downloads, [30, () => ({ do: 'note', words: 'A note that was rehearsed.' })]],
+  'given-back': [
+    [1, invoiced],
+    [20, () => ({ do: 'cancel', reason: 'rehearsed' })],
+    [2, refundRest],
+  ],
+  files: [
+    [1, () => ({ do: 'downloads' })],
+    [30, noted],
+  ],
 };
 
 /** Scripts whose order is not paid when it is placed. */
@@ -190,16 +237,17 @@ const personOf = (language: string) => PEOPLE[language.split('-')[0] ?? ''] ?? P
 export function eventsOf(life: Life, scene: Scene, start: number, number: string): LifeEvent[] {
   const placed = orderOf(life, scene, start, number);
   if (life.script === 'account') return accountEvents(placed, scene, start);
-  const payUrl = `${placed.statusUrl}/pay`;
+  const payUrl = life.told === 'all' ? `${scene.url}/orders/${number}/pay` : undefined;
   const paid = placed.payment?.paid === true;
   const events: LifeEvent[] = [
-    { moment: 'order.placed', at: start, order: placed, ...(!paid && { details: { payUrl } }) },
+    { moment: 'order.placed', at: start, order: placed, ...(!paid && payUrl && { details: { payUrl } }) },
   ];
   let [order, at] = [placed, start];
   for (const [hours, act] of STEPS[life.script]) {
     at += hours * HOUR;
     const action = act(order, scene, life);
-    const done = action && actOn(order, action, { at: new Date(at).toISOString(), payUrl, by: 'Libellus' });
+    const done =
+      action && actOn(order, action, { at: new Date(at).toISOString(), ...(payUrl && { payUrl }), by: 'Libellus' });
     // What an order of this kind does not allow does not happen to it.
     if (!done?.ok) continue;
     order = done.value.order;
@@ -225,6 +273,7 @@ function accountEvents(placed: Order, { url }: Scene, start: number): LifeEvent[
 
 function orderOf(life: Life, scene: Scene, start: number, number: string): Order {
   const { channel, guest, language, basket, script } = life;
+  const all = life.told === 'all';
   const person = personOf(language);
   const address: Address = {
     name: `${person.first} ${person.last}`,
@@ -254,11 +303,10 @@ function orderOf(life: Life, scene: Scene, start: number, number: string): Order
     currency: scene.currency,
     language,
     channel,
-    ...(life.place !== '' && { location: life.place }),
+    ...(life.place !== '' && all && { location: life.place }),
     customer: {
       email: at(mailbox),
-      // A guest may leave no name.
-      ...(!(guest && script === 'whole') && { firstName: person.first, lastName: person.last }),
+      ...(all && { firstName: person.first, lastName: person.last, phone: '+44 20 7946 0000' }),
       guest,
       firstOrder: guest,
       ...(labels.length > 0 &&
@@ -272,8 +320,8 @@ function orderOf(life: Life, scene: Scene, start: number, number: string): Order
     ...(travels && script !== 'collected' && { shippingAddress: address }),
     ...figures,
     payment: { method: life.payment || 'Card', paid: !unpaid },
-    ...(travels && { expectedDispatch: new Date(start + 2 * DAY).toISOString() }),
-    statusUrl: `${scene.url}/orders/${number}`,
+    ...(travels && all && { expectedDispatch: new Date(start + 2 * DAY).toISOString() }),
+    ...(all && { statusUrl: `${scene.url}/orders/${number}`, note: 'A note of the customer' }),
     ...(roles.length > 0 &&
       peopleDomain !== undefined && {
         people: roles.slice(0, 20).map((role, i) => ({ role, email: `rehearsal-${i + 1}@${peopleDomain}` })),

@@ -6,6 +6,7 @@ import { momentOf } from '../moments/registry';
 import type { NotificationFacts, VariantFacts } from '../plan/notification';
 import { cover } from './cover';
 import { expectedOf, type ExpectWith, type Expectation, type Expected } from './expected';
+import { partKey, type Forms, type Part } from './forms';
 import { eventsOf, SCRIPTS, type Life, type LifeEvent, type Script } from './lives';
 import { MADE_UP_GOODS, type Scene } from './scene';
 
@@ -26,15 +27,30 @@ export interface Unshown {
   why: 'not-of-a-life' | 'no-order-found';
 }
 
+export interface UnseenParts {
+  notificationId: string;
+  variantId: string;
+  editionId: string;
+  language: string;
+  /** How many parts its version has in the language. */
+  of: number;
+  /** With what a form says. */
+  parts: (Part & { words: string })[];
+}
+
 export interface RehearsalPlan {
   lives: PlannedLife[];
   unshown: Unshown[];
+  /** Forms of sentences, and blocks on conditions, that no life shows although their version is shown. */
+  unseen: UnseenParts[];
   /** How many lives were tried. */
   tried: number;
 }
 
+/** For forms of sentences and blocks on conditions lives are added up to so many; what must be seen may take more. */
+const LIVES_FOR_PARTS = 40;
 /** More than these are not lived: what is left is told as unshown. */
-export const MOST_LIVES = 60;
+const MOST_LIVES = 80;
 
 /** What a message shows once it is seen. A customer's counts by the language of the order, a colleague's by who it is. */
 function shownBy({ notificationId, variantId, turn, recipient, order, copy }: Expected): string {
@@ -43,21 +59,96 @@ function shownBy({ notificationId, variantId, turn, recipient, order, copy }: Ex
   return JSON.stringify([notificationId, variantId, recipient.role, who, turn]);
 }
 
-/** Works out the lives that show everything; `start` is when they begin, and `run` makes their numbers its own. */
-export function planRehearsal(scene: Scene, using: ExpectWith, start: number, run: number): RehearsalPlan {
+/**
+ * Works out the lives that show everything, in steps: it looks at a thousand lives and more. `start` is when they begin, and `run` makes
+ * their numbers its own.
+ */
+export function* planningRehearsal(
+  scene: Scene,
+  using: ExpectWith,
+  forms: Forms,
+  start: number,
+  run: number,
+): Generator<void, RehearsalPlan> {
   const candidates = candidatesFor(scene);
-  const lived = candidates.map((life) => expectedOf(eventsOf(life, scene, start, 'R'), using));
-  const sets = lived.map(({ messages }) => new Set(messages.map(shownBy)));
-  const chosen = cover(sets)
+  const [musts, parts]: Set<string>[][] = [[], []];
+  for (const { life, forColleagues } of candidates) {
+    const { messages } = expectedOf(eventsOf(life, scene, start, 'R'), using);
+    musts!.push(new Set(messages.map(shownBy)));
+    parts!.push(
+      new Set(
+        // What differs in these is who among colleagues hears of it.
+        forColleagues
+          ? []
+          : messages.flatMap((m) => forms.shown(m).map((part) => `${m.variantId} ${m.language} ${partKey(part)}`)),
+      ),
+    );
+    yield;
+  }
+  const chosen = withMore(cover(musts!), parts!)
     .toSorted((a, b) => a - b)
     .slice(0, MOST_LIVES);
-  const lives = chosen.map((place, i): PlannedLife => {
-    const life = candidates[place]!;
+  const lives: PlannedLife[] = [];
+  for (const [i, place] of chosen.entries()) {
+    const { life } = candidates[place]!;
     const number = `R${run}-${String(i + 1).padStart(2, '0')}`;
     const events = eventsOf(life, scene, start, number);
-    return { life, number, events, expected: expectedOf(events, using) };
+    lives.push({ life, number, events, expected: expectedOf(events, using) });
+    yield;
+  }
+  return {
+    lives,
+    tried: candidates.length,
+    unshown: unshownBy(lives, scene, using),
+    unseen: unseenBy(lives, forms),
+  };
+}
+
+/** Adds those that show most that none shows yet, as long as there is room. */
+function withMore(chosen: readonly number[], parts: readonly ReadonlySet<string>[]): number[] {
+  const all = [...chosen];
+  const seen = new Set(all.flatMap((i) => [...parts[i]!]));
+  while (all.length < LIVES_FOR_PARTS) {
+    const adds = parts.map((p) => [...p].filter((e) => !seen.has(e)).length);
+    const most = Math.max(...adds);
+    if (most === 0) break;
+    const next = adds.indexOf(most);
+    all.push(next);
+    for (const e of parts[next]!) seen.add(e);
+  }
+  return all;
+}
+
+/** {@link planningRehearsal} without a pause. */
+export function planRehearsal(...asked: Parameters<typeof planningRehearsal>): RehearsalPlan {
+  const planning = planningRehearsal(...asked);
+  for (;;) {
+    const step = planning.next();
+    if (step.done) return step.value;
+  }
+}
+
+/** Parts of the versions that were shown which no life shows. */
+function unseenBy(lives: readonly PlannedLife[], forms: Forms): UnseenParts[] {
+  const seen = new Map<string, { message: Expected; parts: Set<string> }>();
+  for (const message of lives.flatMap((l) => l.expected.messages)) {
+    const key = `${message.variantId} ${message.language}`;
+    const own = seen.get(key) ?? { message, parts: new Set<string>() };
+    for (const part of forms.shown(message)) own.parts.add(partKey(part));
+    seen.set(key, own);
+  }
+  return [...seen.values()].flatMap(({ message, parts }): UnseenParts[] => {
+    const { notificationId, variantId, editionId, language } = message;
+    const all = forms.all(editionId, language);
+    const unseen = all
+      .filter((part) => !parts.has(partKey(part)))
+      .map((part) => ({ ...part, words: forms.words(editionId, language, part) }))
+      // A form that says nothing of its own is seen when the others are.
+      .filter(({ is, words }) => typeof is !== 'number' || words !== '');
+    return unseen.length === 0
+      ? []
+      : [{ notificationId, variantId, editionId, language, of: all.length, parts: unseen }];
   });
-  return { lives, tried: candidates.length, unshown: unshownBy(lives, scene, using) };
 }
 
 function unshownBy(lives: readonly PlannedLife[], scene: Scene, { settings }: ExpectWith): Unshown[] {
@@ -91,7 +182,7 @@ const whyNot = ({ moment }: NotificationFacts): Unshown['why'] => {
 type Baskets = Readonly<Record<string, Life['basket']>>;
 
 /** Baskets that conditions can ask for: of one kind, of several, of each category, of what is named, worth much. */
-function basketsOf({ goods, asked }: Scene): Baskets {
+function basketsOf({ goods, asked, languages }: Scene): Baskets {
   const all = goods.length > 0 ? goods : MADE_UP_GOODS;
   const travels = all.filter((g) => g.product.shippable !== false && !g.product.downloads?.length);
   const usual = travels.length > 0 ? travels : all;
@@ -108,6 +199,8 @@ function basketsOf({ goods, asked }: Scene): Baskets {
     if (asked.skus.includes(sku)) baskets[`product ${sku}`] = [g];
     if (asked.suppliers.includes(supplier)) baskets[`supplier ${supplier}`] ??= [g];
   }
+  // Each number that a language of the store tells apart.
+  for (const quantity of numbersOf(languages)) baskets[`${quantity} pieces`] = [{ ...usual[0]!, quantity }];
   const files = all.filter((g) => g.product.downloads?.length);
   if (files[0]) baskets['files'] = [files[0]];
   if (asked.value > 0) {
@@ -117,23 +210,49 @@ function basketsOf({ goods, asked }: Scene): Baskets {
   return baskets;
 }
 
+/** The least number of each kind that the languages tell apart (CLDR plural categories), up to a hundred and some. */
+function numbersOf(languages: readonly string[]): number[] {
+  const numbers = new Set<number>();
+  for (const language of languages) {
+    const rules = new Intl.PluralRules(language);
+    const met = new Set<string>();
+    for (let n = 1; n <= 120 && met.size < rules.resolvedOptions().pluralCategories.length; n += 1) {
+      const category = rules.select(n);
+      if (!met.has(category)) numbers.add(n);
+      met.add(category);
+    }
+  }
+  return [...numbers];
+}
+
+/** A life to choose from. */
+interface Candidate {
+  life: Life;
+  /** It is there for who among colleagues hears of it. */
+  forColleagues: boolean;
+}
+
 /** The lives to choose from, those of the store's own language first. */
-export function candidatesFor(scene: Scene): Life[] {
-  const { languages, channels, terms, places, asked } = scene;
+export function candidatesFor(scene: Scene): Candidate[] {
+  const { languages, channels, terms, places, asked: wanted } = scene;
   const baskets = basketsOf(scene);
-  const payments = [...new Set([...terms.payments.map((p) => p.name), ...asked.payments])];
-  const from = [...new Set([...places, ...asked.places])];
-  const countries = ['', ...asked.countries];
-  const lives: Life[] = [];
+  const payments = [...new Set([...terms.payments.map((p) => p.name), ...wanted.payments])];
+  const from = [...new Set([...places, ...wanted.places])];
+  const countries = ['', ...wanted.countries];
+  const lives: Candidate[] = [];
   let turn = 0;
-  const add = (life: Pick<Life, 'script' | 'language' | 'channel' | 'guest' | 'basket'> & Partial<Life>): void => {
+  type Asked = Pick<Life, 'script' | 'language' | 'channel' | 'guest' | 'basket'> & Partial<Life>;
+  const add = (asked: Asked, forColleagues = false): void => {
     turn += 1;
-    lives.push({
+    const life = {
       payment: payments[turn % Math.max(1, payments.length)] ?? '',
       place: from[turn % Math.max(1, from.length)] ?? '',
       country: countries[turn % countries.length]!,
-      ...life,
-    });
+      // A guest leaves no name.
+      told: asked.guest ? ('little' as const) : ('all' as const),
+      ...asked,
+    };
+    lives.push({ life, forColleagues });
   };
   const several = baskets['several']!;
   const scripts = SCRIPTS.filter((s) => s !== 'files' || baskets['files'] !== undefined);
@@ -143,7 +262,10 @@ export function candidatesFor(scene: Scene): Life[] {
   for (const script of scripts) {
     for (const language of languages) {
       for (const { id: channel } of channels) {
-        for (const guest of [false, true]) add({ script, language, channel, guest, basket: usually(script) });
+        for (const guest of [false, true]) {
+          add({ script, language, channel, guest, basket: usually(script) });
+          add({ script, language, channel, guest, basket: usually(script), told: guest ? 'all' : 'little' });
+        }
       }
       // What a version asks of the goods is asked in each language.
       if (script === 'account') continue;
@@ -154,7 +276,7 @@ export function candidatesFor(scene: Scene): Life[] {
     const language = languages[0]!;
     for (const { id: channel } of channels) {
       for (const basket of Object.values(baskets)) {
-        for (const place of from) add({ script, language, channel, guest: false, basket, place });
+        for (const place of from) add({ script, language, channel, guest: false, basket, place }, true);
       }
     }
     const common = { script, language, channel: first.id, guest: false, basket: usually(script) };

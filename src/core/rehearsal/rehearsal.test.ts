@@ -1,6 +1,8 @@
 import fc from 'fast-check';
 import { planner, type NotificationFacts, type PlanSettings, type RoutingRule } from '../plan';
 import { SHIPPED_NOTIFICATIONS } from '../shipped';
+import type { Template } from '../template';
+import { STORE } from '../testing';
 import { TERMS } from '../../../tests/server/terms';
 import {
   askedBy,
@@ -8,6 +10,7 @@ import {
   eventsOf,
   expectedOf,
   fewest,
+  Forms,
   planRehearsal,
   SCRIPTS,
   type ExpectWith,
@@ -108,8 +111,22 @@ const life = (script: Life['script'], more: Partial<Life> = {}): Life => ({
   payment: 'Bank transfer',
   place: '',
   country: '',
+  told: 'all',
   basket: scene.goods.slice(0, 2).map((g) => ({ ...g, quantity: 2 })),
   ...more,
+});
+
+const TEMPLATES = new Map<string, Template>(
+  SHIPPED_NOTIFICATIONS.flatMap((n) => [
+    [n.slug, n.template] as const,
+    ...(n.variants ?? []).map((v) => [`${n.slug}~${v.variant}`, v.template] as const),
+  ]),
+);
+const FORMS = new Forms({
+  store: { store: { ...STORE, terms: TERMS }, ownLanguage: 'en', timeZone: 'Europe/Berlin' },
+  localeOf: (language) => language,
+  channelName: () => 'Web shop',
+  templateOf: (id) => TEMPLATES.get(id),
 });
 
 describe('the fewest lives', () => {
@@ -186,7 +203,7 @@ describe('a life', () => {
 });
 
 describe('a plan', () => {
-  const { lives, unshown, tried } = planRehearsal(scene, withSettings(), START, 3);
+  const { lives, unshown, tried } = planRehearsal(scene, withSettings(), FORMS, START, 3);
   const messages = lives.flatMap((l) => l.expected.messages);
 
   it('shows every version in every language with few lives', () => {
@@ -226,19 +243,36 @@ describe('a plan', () => {
           }
         : n,
     );
-    const plan = planRehearsal(scene, withSettings({ notifications: never }), START, 1);
+    const plan = planRehearsal(scene, withSettings({ notifications: never }), FORMS, START, 1);
     expect(plan.unshown.filter((u) => u.notificationId === 'order-cancelled').map((u) => u.why)).toContain(
       'no-order-found',
     );
   });
 
+  it('shows most forms of sentences, each number that a language tells apart among them, and names the others', () => {
+    const { unseen } = planRehearsal(scene, withSettings(), FORMS, START, 3);
+    const left = unseen.reduce((n, u) => n + u.parts.length, 0);
+    const all = unseen.reduce((n, u) => n + u.of, 0);
+    expect(left / all).toBeLessThan(0.5);
+    const numbers = new Set(
+      messages.filter((m) => m.notificationId === 'order-received').map((m) => m.order.lines[0]!.quantity),
+    );
+    expect(numbers.size).toBeGreaterThan(1);
+    const received = unseen.find((u) => u.variantId === 'payment-received' && u.language === 'en');
+    for (const part of unseen.flatMap((u) => u.parts)) {
+      if (typeof part.is === 'number') expect(part.words).not.toBe('');
+    }
+    // What a message shows is what it says: a form that was not shown stands in none.
+    expect(received?.parts.every((p) => p.place !== 'head') ?? true).toBe(true);
+  });
+
   it('is the same each time', () => {
-    const again = planRehearsal(scene, withSettings(), START, 3);
+    const again = planRehearsal(scene, withSettings(), FORMS, START, 3);
     expect(again.lives.map((l) => l.life)).toEqual(lives.map((l) => l.life));
   });
 
   it('comes to nothing for a store with nothing on', () => {
     const off = notifications.map((n) => ({ ...n, on: false }));
-    expect(planRehearsal(scene, withSettings({ notifications: off }), START, 1).lives).toEqual([]);
+    expect(planRehearsal(scene, withSettings({ notifications: off }), FORMS, START, 1).lives).toEqual([]);
   });
 });

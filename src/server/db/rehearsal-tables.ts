@@ -1,6 +1,6 @@
 /** Rehearsals: runs of a store's messages into mailboxes of our own, and what was found of each message. */
 import { boolean, foreignKey, index, int, mysqlTable, primaryKey, uniqueIndex, varchar } from 'drizzle-orm/mysql-core';
-import type { Check, Life, Unshown } from '@/core/rehearsal';
+import type { Check, Life, UnseenParts, Unshown } from '@/core/rehearsal';
 import type { MessageOutcome, RehearsalCounts, RehearsalState } from '@/contract/rehearsal';
 import type { MomentId } from '@/core/moments';
 import { address, blob, id, json, time } from './columns';
@@ -26,6 +26,7 @@ export const rehearsals = mysqlTable(
     /** How many lives were tried to find these. */
     tried: int('tried').notNull().default(0),
     unshown: json<Unshown[]>('unshown').notNull(),
+    unseen: json<UnseenParts[]>('unseen').notNull(),
     counts: json<RehearsalCounts>('counts').notNull(),
     /** Why it could not be finished, in kept words; empty while nothing is wrong. */
     trouble: varchar('trouble', { length: 2000 }).notNull().default(''),

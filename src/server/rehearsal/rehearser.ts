@@ -6,9 +6,10 @@ import { randomBytes } from 'node:crypto';
 import { promisify } from 'node:util';
 import { gzip } from 'node:zlib';
 import { and, asc, desc, eq, inArray, isNull, lt, or, sql } from 'drizzle-orm';
-import { eventsOf, expectedOf, planRehearsal, type Life, type PlannedLife } from '@/core/rehearsal';
+import { eventsOf, expectedOf, planningRehearsal, type Life, type PlannedLife } from '@/core/rehearsal';
 import { NO_COUNTS, type RehearsalCounts } from '@/contract/rehearsal';
 import { isDatabaseError } from '../base/faults';
+import { breathing } from '../base/breath';
 import { newId } from '../base/ids';
 import { log } from '../base/log';
 import { database } from '../db/client';
@@ -133,8 +134,10 @@ export class Rehearser {
 }
 
 /** Plans a run, and writes down its lives so that it can be taken up again. */
-async function planned(run: Run, { scene, using }: Stage): Promise<{ place: number; life: PlannedLife }[]> {
-  const { lives, tried, unshown } = planRehearsal(scene, using, run.beginsAt.getTime(), run.number);
+async function planned(run: Run, { scene, using, forms }: Stage): Promise<{ place: number; life: PlannedLife }[]> {
+  const { lives, tried, unshown, unseen } = await breathing(
+    planningRehearsal(scene, using, forms, run.beginsAt.getTime(), run.number),
+  );
   if (lives.length === 0)
     throw new AppError(
       'invalid',
@@ -147,7 +150,7 @@ async function planned(run: Run, { scene, using }: Stage): Promise<{ place: numb
         life: { ...life, basket: life.basket.map((b) => ({ ...b })) },
       })),
     );
-    await tx.update(rehearsals).set({ lives: lives.length, tried, unshown }).where(eq(rehearsals.id, run.id));
+    await tx.update(rehearsals).set({ lives: lives.length, tried, unshown, unseen }).where(eq(rehearsals.id, run.id));
   });
   return lives.map((life, i) => ({ place: i + 1, life }));
 }

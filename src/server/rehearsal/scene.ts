@@ -1,10 +1,12 @@
 /** What a store's rehearsals are planned with, read from the store as it is set now. */
 import { asc, eq } from 'drizzle-orm';
-import { askedBy, type CheckWith, type ExpectWith, type Scene } from '@/core/rehearsal';
+import { askedBy, Forms, type CheckWith, type ExpectWith, type Scene } from '@/core/rehearsal';
 import { planner } from '@/core/plan';
 import { database } from '../db/client';
 import { channels, domains, products, type stores } from '../db/schema';
+import { factsOf } from '../db/store-facts';
 import { basketLineOf } from '../events/goods';
+import { editionTemplate } from '../sending/render';
 import { planSettings } from '../events/settings';
 import { keyName, type PublicKeys } from './arrived';
 
@@ -15,6 +17,7 @@ export interface Stage {
   using: ExpectWith;
   checking: CheckWith;
   keys: PublicKeys;
+  forms: Forms;
 }
 
 /** Products that are looked at: of a store with more, the first. */
@@ -30,7 +33,17 @@ export async function stageOf(store: Store): Promise<Stage> {
     db.select().from(domains).where(eq(domains.storeId, store.id)),
   ]);
   const { terms } = store;
+  const live = settings.notifications.flatMap((n) => n.variants.flatMap((v) => v.edition?.id ?? []));
+  const byId = new Map(await Promise.all(live.map(async (id) => [id, await editionTemplate(id)] as const)));
+  const localeOf = (language: string): string => store.locales[language] ?? language;
+  const named = new Map(channelRows.map((c) => [c.id, c.name]));
   return {
+    forms: new Forms({
+      store: { store: factsOf(store), ownLanguage: store.language, timeZone: store.timeZone },
+      localeOf,
+      channelName: (id) => named.get(id),
+      templateOf: (id) => byId.get(id),
+    }),
     scene: {
       languages: [store.language, ...store.languages.filter((l) => l !== store.language)],
       currency: store.currency,
@@ -45,7 +58,7 @@ export async function stageOf(store: Store): Promise<Stage> {
       asked: askedBy(settings),
     },
     using: { planner: planner(settings), settings, channels: new Map(channelRows.map((c) => [c.id, c])) },
-    checking: { timeZone: store.timeZone, terms, localeOf: (language) => store.locales[language] ?? language },
+    checking: { timeZone: store.timeZone, terms, localeOf },
     keys: new Map(
       domainRows.flatMap((d) => [
         [keyName(d.selector, d.name), d.publicKey] as const,

@@ -11,7 +11,7 @@ import Link from '../parts/Link';
 import { Empty, Page, Trouble } from '../parts/Page';
 import { answered, valueOrToast } from '../parts/result';
 import { WatchWaiting } from '../parts/WatchWaiting';
-import { LivesList, MessagesList, UnshownList } from './lists';
+import { LivesList, MessagesList, UnseenList, UnshownList } from './lists';
 import { VerdictMark } from './Verdict';
 import { VerdictBoard } from './VerdictBoard';
 import { VerdictPanel } from './VerdictPanel';
@@ -113,7 +113,7 @@ function RunNote({ run, zone }: { run: RehearsalRun; zone: string }) {
 
 function RunParts(props: RehearsalProps & { shown: RehearsalView }) {
   const { base, zone, runs, shown, opened, view, mayEdit } = props;
-  const { run, cards, messages, lives, unshown } = shown;
+  const { run, cards, messages, lives, unshown, unseen } = shown;
   const at = run.number === runs[0]?.number ? undefined : run.number;
   const bad = messages.filter((m) => BAD.includes(m.outcome)).toSorted((a, b) => Number(b.worse) - Number(a.worse));
   const hrefOfMessage = (message: string): string => hrefOf(base, { run: at, view, message });
@@ -123,7 +123,7 @@ function RunParts(props: RehearsalProps & { shown: RehearsalView }) {
     { view: 'fix', label: say.toSeeTo({ n: bad.length }) },
     { view: 'lives', label: say.byLife({ n: lives.length }) },
     { view: 'messages', label: say.allMessages({ n: messages.length }) },
-    { view: 'left', label: say.notRehearsed({ n: unshown.length }) },
+    { view: 'left', label: say.notRehearsed({ n: unshown.length + unseen.length }) },
   ];
   const list = { numbers, opened: opened?.id, hrefOfMessage };
   return (
@@ -148,7 +148,12 @@ function RunParts(props: RehearsalProps & { shown: RehearsalView }) {
           {view === 'fix' && <MessagesList messages={bad} {...list} />}
           {view === 'messages' && <MessagesList messages={messages} {...list} />}
           {view === 'lives' && <LivesList lives={lives} tried={run.tried} hrefOfMessage={hrefOfMessage} />}
-          {view === 'left' && <UnshownList unshown={unshown} />}
+          {view === 'left' && (
+            <>
+              <UnshownList unshown={unshown} />
+              <UnseenList base={base} unseen={unseen} />
+            </>
+          )}
         </div>
         {opened && (
           <VerdictPanel

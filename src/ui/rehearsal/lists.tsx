@@ -2,7 +2,14 @@
 import { languageName } from '@/core/names';
 import { listed, inEachLanguage } from '@/words/speak';
 import type { Script } from '@/core/rehearsal';
-import { BAD, OUTCOMES, type RehearsedLife, type RehearsedRow, type UnshownView } from '@/contract/rehearsal';
+import {
+  BAD,
+  OUTCOMES,
+  type RehearsedLife,
+  type RehearsedRow,
+  type UnseenView,
+  type UnshownView,
+} from '@/contract/rehearsal';
 import Link from '../parts/Link';
 import { Head } from '../parts/Table';
 import { VerdictMark } from './Verdict';
@@ -176,5 +183,55 @@ export function UnshownList({ unshown }: { unshown: readonly UnshownView[] }) {
         ))}
       </tbody>
     </table>
+  );
+}
+
+/** Forms of sentences that no order showed: they are live, and nobody has seen them. */
+export function UnseenList({ base, unseen }: { base: string; unseen: readonly UnseenView[] }) {
+  if (unseen.length === 0) return null;
+  return (
+    <section aria-labelledby="unseen" className="mt-4 border-t border-rule">
+      <h2 id="unseen" className="px-5 pt-4 font-serif text-base font-medium">
+        {say.unseenTitle}
+      </h2>
+      <p className="max-w-3xl px-5 pt-1 pb-2 text-sm text-slate">{say.unseenNote}</p>
+      <table className="lines w-full text-sm">
+        <Head
+          columns={[
+            { label: say.message, className: 'w-72' },
+            { label: say.language, className: 'w-28' },
+            { label: say.unseenWhat },
+          ]}
+        />
+        <tbody>
+          {unseen.map((u) => (
+            <tr key={`${u.address} ${u.language}`} className="border-b border-rule align-top">
+              <td data-line="name" className="py-1.5 ps-5 pe-2">
+                <Link href={`${base}/desk/${u.address}?language=${u.language}`} className="link">
+                  {u.version ? `${u.notification}, ${u.version}` : u.notification}
+                </Link>
+                <div className="text-xs text-slate">{say.unseenOf({ n: u.parts.length, of: u.of })}</div>
+              </td>
+              <td className="px-2 py-1.5">{languageName(u.language)}</td>
+              <td className="px-2 py-1.5 pe-5">
+                <ul>
+                  {u.parts.map((part) => (
+                    <li key={`${part.place} ${part.is}`} className="wrap-anywhere" dir="auto">
+                      {part.is === 'there' ? (
+                        <span className="text-slate">{say.blockThere({ block: part.place })}</span>
+                      ) : part.is === 'left-out' ? (
+                        <span className="text-slate">{say.blockLeftOut({ block: part.place })}</span>
+                      ) : (
+                        <span lang={u.language}>{part.words || '–'}</span>
+                      )}
+                    </li>
+                  ))}
+                </ul>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
   );
 }

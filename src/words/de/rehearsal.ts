@@ -98,4 +98,11 @@ export const rehearsal: TranslationOf<typeof say> = {
   nothingToSee: 'Nichts zu beheben.',
   tried: '{$tried :integer} mögliche Bestellungen wurden verglichen; diese zeigen jede Nachricht mit den wenigsten.',
   colleagues: 'Kollegen',
+  unseenTitle: 'Sätze, die keine Bestellung zeigte',
+  unseenNote:
+    'Diese Nachrichten wurden geprobt, aber diese Formen ihrer Sätze oder Blöcke mit einer Bedingung standen in keiner davon. Lesen Sie sie am Pult.',
+  unseenWhat: 'Nicht gezeigt',
+  unseenOf: '{$n :integer} von {$of :integer} Formen und Bedingungen',
+  blockThere: 'der Block „{$block}“ in der Nachricht',
+  blockLeftOut: 'die Nachricht ohne den Block „{$block}“',
 };

@@ -45,6 +45,7 @@ CREATE TABLE IF NOT EXISTS `rehearsal` (
 	`lives_done` int NOT NULL DEFAULT 0,
 	`tried` int NOT NULL DEFAULT 0,
 	`unshown` json NOT NULL,
+	`unseen` json NOT NULL,
 	`counts` json NOT NULL,
 	`trouble` varchar(2000) NOT NULL DEFAULT '',
 	`lease_by` varchar(80) NOT NULL DEFAULT '',

@@ -18,6 +18,7 @@ import {
   type RehearsedLife,
   type RehearsedMessage,
   type RehearsedRow,
+  type UnseenView,
   type UnshownView,
 } from '@/contract/rehearsal';
 import type { Access, Store } from '../../auth/access';
@@ -63,7 +64,7 @@ export async function startRehearsal(
       const number = (newest?.number ?? 0) + 1;
       await tx.insert(rehearsals).values({
         ...{ id: newId(), storeId, number, askedBy: actor.name.slice(0, 120), askedAt: now, beginsAt: now },
-        ...{ unshown: [], counts: NO_COUNTS },
+        ...{ unshown: [], unseen: [], counts: NO_COUNTS },
       });
       await historyEntry(storeId, actor, 'askedRehearsal', { number }, { db: tx });
       return { number };
@@ -219,6 +220,14 @@ export async function loadRehearsal(access: OfStore, number?: number): Promise<R
     messages,
     cards: cardsOf(rows, names, access.store.languages),
     lives: lives.map((life) => lifeView(life, rows, names)),
+    unseen: run.unseen.flatMap(({ notificationId, variantId, language, of, parts }): UnseenView[] => {
+      const notification = names.notification.get(notificationId);
+      const version = names.variant.get(variantId);
+      if (!notification || !version) return [];
+      return [
+        { notification: notification.name, version: version.name, address: version.address, language, of, parts },
+      ];
+    }),
     unshown: run.unshown.flatMap(({ notificationId, variantId, languages, why }): UnshownView[] => {
       const notification = names.notification.get(notificationId);
       if (!notification) return [];

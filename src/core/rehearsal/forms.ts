@@ -1,0 +1,131 @@
+/**
+ * What of a version a message shows: which form of each sentence was chosen, and whether each block that stands on a condition is in it.
+ * Worked out without making the message.
+ */
+import { conditionHolds } from '../conditions/condition';
+import { placeholderType } from '../placeholders';
+import { aboutMoment, snapshotOf, type MessageSubject } from '../snapshot';
+import { segmentsOf, type Template } from '../template/schema';
+import { ownWords, readDocument } from '../text';
+import { chooser } from '../text/compile';
+import { parseSource } from '../text/source';
+import type { Values } from '../text/values';
+import type { Expected } from './expected';
+
+/** A part of a version that some messages have and others have not. */
+export interface Part {
+  /** The block, or `subject` and `preheader`. */
+  place: string;
+  /** Of words: the place of the form that was chosen. Of a block on a condition: whether it is in the message. */
+  is: number | 'there' | 'left-out';
+}
+
+export const partKey = ({ place, is }: Part): string => `${place} ${is}`;
+
+export type StoreOf = Pick<MessageSubject, 'store' | 'ownLanguage' | 'timeZone'>;
+
+export interface FormsWith {
+  store: StoreOf;
+  localeOf: (language: string) => string;
+  channelName: (id: string) => string | undefined;
+  /** A published edition; undefined for one that is gone. */
+  templateOf: (editionId: string) => Template | undefined;
+}
+
+interface Choice {
+  place: string;
+  forms: number;
+  choose: (values: Values) => number;
+}
+
+interface Version {
+  choices: Choice[];
+  conditioned: Template['blocks'];
+}
+
+/** What messages show of their versions; what a version has is worked out once for each language. */
+export class Forms {
+  private readonly versions = new Map<string, Version | undefined>();
+
+  constructor(private readonly using: FormsWith) {}
+
+  private version(editionId: string, language: string): Version | undefined {
+    const key = `${editionId} ${language}`;
+    if (!this.versions.has(key)) {
+      const template = this.using.templateOf(editionId);
+      this.versions.set(key, template && versionOf(template, language, this.using.localeOf(language)));
+    }
+    return this.versions.get(key);
+  }
+
+  /** All parts of a version in a language that a message may show or not. */
+  all(editionId: string, language: string): Part[] {
+    const version = this.version(editionId, language);
+    if (!version) return [];
+    return [
+      ...version.choices.flatMap(({ place, forms }) =>
+        Array.from({ length: forms }, (_, form): Part => ({ place, is: form })),
+      ),
+      ...version.conditioned.flatMap(({ id }): Part[] => [
+        { place: id, is: 'there' },
+        { place: id, is: 'left-out' },
+      ]),
+    ];
+  }
+
+  /** What a form of words says, short enough for a list; empty for a block. */
+  words(editionId: string, language: string, { place, is }: Part): string {
+    const source = this.using.templateOf(editionId)?.words[language]?.[place];
+    const document = typeof is === 'number' && source !== undefined ? readDocument(source) : undefined;
+    const text = document ? ownWords(document, Number(is)) : '';
+    return text.length > 90 ? `${text.slice(0, 87).trimEnd()}…` : text;
+  }
+
+  /** The parts that a message shows. */
+  shown({ editionId, language, order, moment, details, turn, at, recipient, optional }: Expected): Part[] {
+    const version = this.version(editionId, language);
+    if (!version || (version.choices.length === 0 && version.conditioned.length === 0)) return [];
+    const { store, localeOf, channelName } = this.using;
+    const channel = channelName(order.channel);
+    const { values, facts } = snapshotOf({
+      order,
+      ...store,
+      locale: localeOf(language),
+      now: at,
+      ...aboutMoment(order, moment),
+      details,
+      turn,
+      ...(channel !== undefined && { channelName: channel }),
+      ...(optional && { unsubscribeUrl: 'https://rehearsal.invalid/u' }),
+      ...(recipient.role === 'customer' && { preferencesUrl: 'https://rehearsal.invalid/p' }),
+    });
+    const hidden = new Set<string>();
+    const parts: Part[] = [];
+    for (const { id, when } of version.conditioned) {
+      const there = conditionHolds(when!, facts, language);
+      if (!there) hidden.add(id);
+      parts.push({ place: id, is: there ? 'there' : 'left-out' });
+    }
+    for (const { place, choose } of version.choices) {
+      // Nobody reads the words of a block that is left out.
+      if (!hidden.has(place)) parts.push({ place, is: choose(values) });
+    }
+    return parts;
+  }
+}
+
+function versionOf(template: Template, language: string, locale: string): Version {
+  const words = template.words[language] ?? {};
+  const choices = segmentsOf(template).flatMap(({ id }): Choice[] => {
+    const parsed = parseSource(words[id] ?? '');
+    if (!parsed.ok || parsed.message.type !== 'select') return [];
+    const { message } = parsed;
+    return [
+      {
+        ...{ place: id, forms: message.variants.length },
+        choose: chooser(message, { locale, typeOf: placeholderType }),
+      },
+    ];
+  });
+  return { choices, conditioned: template.blocks.filter((b) => b.when) };
+}
