@@ -43,7 +43,11 @@ async function main(): Promise<void> {
     } else if (command === 'rehearse') {
       process.env.LIBELLUS_LOG ??= 'silent';
       const { rehearse } = await import('./rehearse');
-      process.exitCode = await rehearse(values.store, values.format);
+      // What could not be tried is no message that failed.
+      process.exitCode = await rehearse(values.store, values.format).catch((error: Error) => {
+        console.error(error.message);
+        return 2;
+      });
     } else if (command === 'secret' && values.lost) {
       const { loseSecret } = await import('./secret');
       console.log(await loseSecret(installation));

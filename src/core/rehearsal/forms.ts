@@ -6,7 +6,7 @@ import { conditionHolds } from '../conditions/condition';
 import { placeholderType } from '../placeholders';
 import { aboutMoment, snapshotOf, type MessageSubject } from '../snapshot';
 import { segmentsOf, type Template } from '../template/schema';
-import { ownWords, readDocument } from '../text';
+import { ownWords, readDocument, type Piece } from '../text';
 import { chooser } from '../text/compile';
 import { parseSource } from '../text/source';
 import type { Values } from '../text/values';
@@ -73,12 +73,14 @@ export class Forms {
     ];
   }
 
-  /** What a form of words says, short enough for a list; empty for a block. */
+  /** What a form of words says, short enough for a list; empty for a block, and for a form that says nothing of its own. */
   words(editionId: string, language: string, { place, is }: Part): string {
     const source = this.using.templateOf(editionId)?.words[language]?.[place];
     const document = typeof is === 'number' && source !== undefined ? readDocument(source) : undefined;
-    const text = document ? ownWords(document, Number(is)) : '';
-    return text.length > 90 ? `${text.slice(0, 87).trimEnd()}…` : text;
+    const form = document?.forms[Number(is)];
+    if (!document || !form || ownWords(document, Number(is)) === '') return '';
+    const text = form.paragraphs.map((p) => p.pieces.map(pieceWords).join('')).join(' ');
+    return text.length > 120 ? `${text.slice(0, 117).trimEnd()}…` : text;
   }
 
   /** The parts that a message shows. */
@@ -113,6 +115,9 @@ export class Forms {
     return parts;
   }
 }
+
+const pieceWords = (piece: Piece): string =>
+  piece.type === 'text' ? piece.text : piece.type === 'chip' ? `{${piece.name}}` : ' ';
 
 function versionOf(template: Template, language: string, locale: string): Version {
   const words = template.words[language] ?? {};

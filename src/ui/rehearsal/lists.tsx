@@ -58,7 +58,7 @@ export function MessagesList({
             aria-current={m.id === opened ? 'true' : undefined}
             className={`border-b border-rule align-top ${m.id === opened ? 'bg-petrol-tint' : ''}`}
           >
-            <td className="py-1.5 ps-5 pe-2">
+            <td data-line="end" className="py-1.5 ps-5 pe-2">
               <span className="inline-flex items-baseline gap-1.5">
                 <span className="translate-y-0.5">
                   <VerdictMark outcome={m.outcome} label="" />
@@ -75,9 +75,15 @@ export function MessagesList({
               </Link>
               {m.turn > 1 && <div className="text-xs text-slate">{say.turnNth({ turn: m.turn })}</div>}
             </td>
-            <td className="px-2 py-1.5">{languageName(m.wanted)}</td>
-            <td className="px-2 py-1.5 wrap-anywhere text-slate">{m.recipient}</td>
-            <td className="px-2 py-1.5 pe-5 text-slate">{numbers.get(m.life)}</td>
+            <td data-line="foot" className="px-2 py-1.5">
+              {languageName(m.wanted)}
+            </td>
+            <td data-line="foot" className="px-2 py-1.5 wrap-anywhere text-slate">
+              {m.recipient}
+            </td>
+            <td data-line="foot-end" className="px-2 py-1.5 pe-5 text-slate">
+              {numbers.get(m.life)}
+            </td>
           </tr>
         ))}
       </tbody>
@@ -118,13 +124,13 @@ export function LivesList({
                   life.number
                 )}
               </td>
-              <td className="px-2 py-1.5">
+              <td data-line="rest" className="px-2 py-1.5">
                 {STORIES[life.script]}
                 {life.trouble && (
                   <p className="mt-0.5 font-semibold text-madder">{say.lifeTrouble({ why: life.trouble })}</p>
                 )}
               </td>
-              <td className="px-2 py-1.5 text-slate">
+              <td data-line="foot" className="px-2 py-1.5 text-slate">
                 {[
                   languageName(life.language),
                   life.channel,
@@ -132,7 +138,9 @@ export function LivesList({
                   say.nProducts({ n: life.products }),
                 ].join(' · ')}
               </td>
-              <td className="px-2 py-1.5 pe-5">{life.done ? <CountsOf life={life} /> : say.notYet}</td>
+              <td data-line="end" className="px-2 py-1.5 pe-5">
+                {life.done ? <CountsOf life={life} /> : say.notYet}
+              </td>
             </tr>
           ))}
         </tbody>
@@ -169,10 +177,10 @@ export function UnshownList({ unshown }: { unshown: readonly UnshownView[] }) {
             <td data-line="name" className="py-1.5 ps-5 pe-2">
               {u.version ? `${u.notification}, ${u.version}` : u.notification}
             </td>
-            <td className="px-2 py-1.5">
+            <td data-line="foot" className="px-2 py-1.5">
               {u.languages.length > 0 ? listed(u.languages.map((l) => languageName(l))) : say.colleagues}
             </td>
-            <td className="px-2 py-1.5 pe-5 text-slate">
+            <td data-line="rest" className="px-2 py-1.5 pe-5 text-slate">
               {u.why === 'not-of-a-life'
                 ? say.whyNotOfLife
                 : u.when
@@ -212,8 +220,10 @@ export function UnseenList({ base, unseen }: { base: string; unseen: readonly Un
                 </Link>
                 <div className="text-xs text-slate">{say.unseenOf({ n: u.parts.length, of: u.of })}</div>
               </td>
-              <td className="px-2 py-1.5">{languageName(u.language)}</td>
-              <td className="px-2 py-1.5 pe-5">
+              <td data-line="foot" className="px-2 py-1.5">
+                {languageName(u.language)}
+              </td>
+              <td data-line="rest" className="px-2 py-1.5 pe-5">
                 <ul>
                   {u.parts.map((part) => (
                     <li key={`${part.place} ${part.is}`} className="wrap-anywhere" dir="auto">
