@@ -12,7 +12,7 @@ export async function rehearse(storeId: string | undefined, format: string): Pro
   const { asc, eq } = await import('drizzle-orm');
   const { database } = await import('../src/server/db/client');
   const { stores } = await import('../src/server/db/schema');
-  const { startRehearsal } = await import('../src/server/features/rehearsal/rehearsal');
+  const { startRehearsal } = await import('../src/server/rehearsal/runs');
   const { reportOf } = await import('../src/server/features/rehearsal/report');
   const { Rehearser } = await import('../src/server/rehearsal/rehearser');
   if (!(FORMATS as readonly string[]).includes(format)) {

@@ -1,5 +1,5 @@
 /** Rehearsals: what their screen is given, and what can be done with them. */
-import { Type } from '@sinclair/typebox';
+import { Type, type Static } from '@sinclair/typebox';
 import type { Audience, MomentColumn } from '@/core/moments';
 import type { CheckAbout, Script } from '@/core/rehearsal';
 
@@ -32,8 +32,16 @@ export const NO_COUNTS: RehearsalCounts = {
 
 export const StopRehearsalSchema = Type.Object({ number: Type.Integer({ minimum: 1 }) }, strict);
 
+/** When a store rehearses by itself. */
+export const RehearsalChoiceSchema = Type.Object({ changes: Type.Boolean(), nights: Type.Boolean() }, strict);
+export type RehearsalChoice = Static<typeof RehearsalChoiceSchema>;
+
+/** Why a run began: somebody asked for it, something had changed, or it was night. */
+export type RehearsalWhy = 'asked' | 'changed' | 'night';
+
 export interface RehearsalRun {
   number: number;
+  why: RehearsalWhy;
   state: RehearsalState;
   askedBy: string;
   askedAt: string;
@@ -112,6 +120,8 @@ export interface UnseenView {
 
 export interface RehearsalView {
   run: RehearsalRun;
+  /** Of the newest: something that messages are made of has changed since. */
+  stale: boolean;
   cards: RehearsedCard[];
   messages: RehearsedRow[];
   lives: RehearsedLife[];

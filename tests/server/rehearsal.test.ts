@@ -12,6 +12,7 @@ import {
   deliveries,
   editions,
   history,
+  memberships,
   notifications,
   rehearsalLives,
   rehearsalMessages,
@@ -21,6 +22,7 @@ import {
 } from '@/server/db/schema';
 import {
   askRehearsal,
+  chooseRehearsals,
   listRehearsals,
   loadRehearsal,
   loadRehearsed,
@@ -29,6 +31,7 @@ import {
 } from '@/server/features/rehearsal/rehearsal';
 import { live, type Lived } from '@/server/rehearsal/live';
 import { openMailbox } from '@/server/rehearsal/mailbox';
+import { ByItself } from '@/server/rehearsal/by-itself';
 import { prune, Rehearser } from '@/server/rehearsal/rehearser';
 import { stageOf, type Stage } from '@/server/rehearsal/scene';
 import { verdictsOn, type Verdict } from '@/server/rehearsal/verdicts';
@@ -36,10 +39,28 @@ import { publishTemplate } from '@/server/features/templates/templates';
 import { handleRehearsal, handleRehearse } from '@/server/api/rehearsals';
 import { storeOfReadKey } from '@/server/api/keys';
 import { makeKey } from '@/server/features/keys/keys';
+import { dayKey, zonedTime } from '@/core/time';
 import { newId } from '@/server/base/ids';
+import { databaseTime } from '@/server/db/time';
+import { loadBoard } from '@/server/features/notifications/board';
+import { saveCopy } from '@/server/features/routing/copies';
+import { savePhrase } from '@/server/features/templates/phrasebook';
+import { loadToday } from '@/server/features/today/today';
 import { readKept } from '@/words/kept';
 import { libellusClient } from '../../examples/client';
-import { accessAs, connectService, EVENTS_KEY, planAnew, READ_KEY, SHOP, until, useDatabase } from './fixture';
+import {
+  accessAs,
+  connectService,
+  EVENTS_KEY,
+  mailbox,
+  MARTA,
+  planAnew,
+  READ_KEY,
+  SHOP,
+  textOf,
+  until,
+  useDatabase,
+} from './fixture';
 
 useDatabase();
 
@@ -54,9 +75,17 @@ beforeAll(async () => {
   for (const { slug, variant, revision } of rows) {
     await publishTemplate(access, variant ? `${slug}~${variant}` : slug, revision, '').catch(() => undefined);
   }
-  await database().update(notifications).set({ on: true }).where(eq(notifications.storeId, SHOP));
-  await planAnew();
+  await turn(true);
 });
+
+/** Turns a notification on or off, or all of them. */
+async function turn(on: boolean, slug?: string): Promise<void> {
+  await database()
+    .update(notifications)
+    .set({ on })
+    .where(and(eq(notifications.storeId, SHOP), slug === undefined ? undefined : eq(notifications.slug, slug)));
+  await planAnew();
+}
 
 async function rehearsed(): Promise<RehearsalView> {
   const access = await accessAs();
@@ -120,6 +149,7 @@ describe('a rehearsal of what ships', () => {
       'Your downloads',
     ]);
     expect(view.messages.some((m) => m.turn === 3)).toBe(true);
+    expect(view.stale).toBe(false);
   });
 
   it('keeps what arrived, to be read and taken out', async () => {
@@ -153,99 +183,6 @@ describe('a rehearsal of what ships', () => {
   });
 });
 
-it('sends nothing by the services of the store, and to nobody', async () => {
-  // Whoever connects to it fails the test.
-  const { createServer } = await import('node:net');
-  let connections = 0;
-  const server = createServer((socket) => {
-    connections += 1;
-    socket.end();
-  });
-  await new Promise<void>((done) => server.listen(0, '127.0.0.1', done));
-  const address = server.address();
-  await connectService({ port: typeof address === 'object' && address ? address.port : 0, paused: true, perDay: 1 });
-  const view = await rehearsed();
-  server.close();
-  expect(connections).toBe(0);
-  // A service that is paused, or has no room left today, keeps no rehearsal back.
-  expect([view.run.counts.missing, view.run.counts.wrong]).toEqual([0, 0]);
-  expect(await database().select().from(deliveries)).toEqual([]);
-});
-
-/** Changes what is live past every check, as a fault would have it, until `work` is done. */
-async function broken(
-  slug: string,
-  change: (template: Template) => Template,
-  work: () => Promise<void>,
-): Promise<void> {
-  const [row] = await database()
-    .select({ template: templates, edition: editions })
-    .from(templates)
-    .innerJoin(notifications, eq(notifications.id, templates.notificationId))
-    .innerJoin(editions, eq(editions.id, templates.liveEditionId))
-    .where(and(eq(notifications.storeId, SHOP), eq(notifications.slug, slug), eq(templates.variant, '')));
-  const { edition, template } = row!;
-  const id = `${edition.id.slice(0, 20)}${Math.random().toString(36).slice(2, 8)}`;
-  await database()
-    .insert(editions)
-    .values({ ...edition, id, number: edition.number + 100, template: change(edition.template) });
-  const point = (to: string) =>
-    database().update(templates).set({ liveEditionId: to }).where(eq(templates.id, template.id));
-  await point(id);
-  await planAnew();
-  try {
-    await work();
-  } finally {
-    await point(edition.id);
-    await planAnew();
-    await database().delete(editions).where(eq(editions.id, id));
-  }
-}
-
-const saying =
-  (language: string, segment: string, words: string) =>
-  (template: Template): Template => ({
-    ...template,
-    words: { ...template.words, [language]: { ...template.words[language], [segment]: words } },
-  });
-
-it('finds a fault of one version in one language, says what it is, and that it is new', async () => {
-  const access = await accessAs();
-  await broken('order-received', saying('de', 'subject', 'Ihre Bestellung über 12,34 €'), async () => {
-    const view = await rehearsed();
-    const bad = view.messages.filter((m) => BAD.includes(m.outcome));
-    expect(new Set(bad.map((m) => `${m.notification} ${m.version} ${m.wanted}`))).toEqual(
-      new Set(['Order received  de']),
-    );
-    expect(bad.every((m) => m.worse)).toBe(true);
-    const { checks, before } = await loadRehearsed(access, bad[0]!.id);
-    expect(checks[0]!.words).toMatch(/^12,34\s€ is no amount of order R\d+-\d\d\.$/);
-    expect(before?.outcome).toBe('right');
-    const card = view.cards.find((c) => c.name === 'Order received')!;
-    expect(Object.fromEntries(card.cells.map((c) => [c.language, c.outcome]))).toEqual({
-      en: 'right',
-      de: 'wrong',
-      ar: 'noted',
-    });
-  });
-  expect(await toFix(await rehearsed())).toEqual([]);
-});
-
-it('finds a language that was swapped, and an edition that cannot be made', async () => {
-  const english = (template: Template): Template => ({
-    ...template,
-    words: { ...template.words, de: template.words['en']! },
-  });
-  await broken('on-its-way', english, async () => {
-    expect((await toFix(await rehearsed())).join('\n')).toMatch(
-      /On its way .*de: (It should be in German, and reads as English|“)/,
-    );
-  });
-  await broken('refund-issued', saying('en', 'subject', '{$refund.amount :money'), async () => {
-    expect((await toFix(await rehearsed())).join('\n')).toMatch(/Refund issued .*en: It has no subject\./);
-  });
-});
-
 describe('fifty faults put into what arrived', () => {
   let stage: Stage;
   let lives: Map<string, { life: PlannedLife; lived: Lived }>;
@@ -271,7 +208,7 @@ describe('fifty faults put into what arrived', () => {
 
   const judged = async (script: string, change: (lived: Lived) => Promise<Lived> | Lived): Promise<Verdict[]> => {
     const { life, lived } = lives.get(script)!;
-    const changed = await change({ rows: lived.rows.map((r) => ({ ...r })), taken: [...lived.taken] });
+    const changed = await change({ ...lived, rows: lived.rows.map((r) => ({ ...r })), taken: [...lived.taken] });
     return (await verdictsOn(life, changed, stage.checking, stage.keys)).verdicts;
   };
 
@@ -313,7 +250,12 @@ describe('fifty faults put into what arrived', () => {
       html: typeof parsed.html === 'string' ? parsed.html : '',
       headers: kept,
     });
-    const body = await new MailComposer({ text: now.text, ...(now.html && { html: now.html }), subject: now.subject })
+    const body = await new MailComposer({
+      ...{ text: now.text, ...(now.html && { html: now.html }), subject: now.subject },
+      attachments: parsed.attachments.map(({ cid, filename, content, contentType }) => ({
+        ...{ ...(cid && { cid }), ...(filename && { filename }), content, contentType },
+      })),
+    })
       .compile()
       .build();
     const [own, rest] = [body.indexOf('\r\n\r\n'), body];
@@ -542,11 +484,11 @@ bezahlt, und wir haben von Ihnen nichts zu bekommen.`;
   it.each(IN_MESSAGE)('%s is found', async (_what, script, slug, change, said) => {
     const place = placeOf(script, slug);
     expect(place).toBeGreaterThanOrEqual(0);
-    const verdicts = await judged(script, async ({ rows, taken }) => {
+    const verdicts = await judged(script, async ({ taken, ...lived }) => {
       const was = taken[place]!;
       const raw = await remade(was.raw, change);
       expect(raw.equals(await remade(was.raw, (p) => p))).toBe(false);
-      return { rows, taken: taken.map((t, i) => (i === place ? { ...t, raw } : t)) };
+      return { ...lived, taken: taken.map((t, i) => (i === place ? { ...t, raw } : t)) };
     });
     const wrong = verdicts.filter((v) => BAD.includes(v.outcome));
     expect(wrong).toHaveLength(1);
@@ -560,8 +502,8 @@ bezahlt, und wir haben von Ihnen nichts zu bekommen.`;
 
   it('what is made anew without a change is right', async () => {
     for (const script of lives.keys()) {
-      const verdicts = await judged(script, async ({ rows, taken }) => ({
-        rows,
+      const verdicts = await judged(script, async ({ taken, ...lived }) => ({
+        ...lived,
         taken: await Promise.all(taken.map(async (t) => ({ ...t, raw: await remade(t.raw, (p) => p) }))),
       }));
       expect([script, verdicts.filter((v) => BAD.includes(v.outcome)).map((v) => v.checks[0])]).toEqual([script, []]);
@@ -571,19 +513,20 @@ bezahlt, und wir haben von Ihnen nichts zu bekommen.`;
   const ON_THE_WAY: [string, (lived: Lived, place: number) => Lived, string, RegExp][] = [
     [
       'a message that never came',
-      ({ rows, taken }, p) => ({ rows, taken: taken.filter((_, i) => i !== p) }),
+      ({ leftOut, rows, taken }, p) => ({ leftOut, rows, taken: taken.filter((_, i) => i !== p) }),
       'missing',
       /never arrived/,
     ],
     [
       'a message that came twice',
-      ({ rows, taken }, p) => ({ rows, taken: [...taken, taken[p]!] }),
+      ({ leftOut, rows, taken }, p) => ({ leftOut, rows, taken: [...taken, taken[p]!] }),
       'wrong',
       /arrived 2 times/,
     ],
     [
       'a message at somebody else',
-      ({ rows, taken }, p) => ({
+      ({ leftOut, rows, taken }, p) => ({
+        leftOut,
         rows,
         taken: taken.map((t, i) => (i === p ? { ...t, recipient: 'other@else.example' } : t)),
       }),
@@ -592,13 +535,14 @@ bezahlt, und wir haben von Ihnen nichts zu bekommen.`;
     ],
     [
       'a message that nobody planned',
-      ({ rows, taken }) => ({ rows: rows.slice(1), taken }),
+      ({ leftOut, rows, taken }) => ({ leftOut, rows: rows.slice(1), taken }),
       'missing',
       /nothing was planned/,
     ],
     [
       'a message on hold',
-      ({ rows, taken }, p) => ({
+      ({ leftOut, rows, taken }, p) => ({
+        leftOut,
         rows: rows.map((r, i) => (i === 0 ? { ...r, state: 'held', words: 'No room.', messageId: '' } : r)),
         taken: taken.filter((_, i) => i !== p),
       }),
@@ -627,144 +571,336 @@ bezahlt, und wir haben von Ihnen nichts zu bekommen.`;
   });
 });
 
-describe('by a program', () => {
-  it('is begun with a key for it and read as JSON and as JUnit writes it', async () => {
-    const { key } = await makeKey(await accessAs(), { kind: 'rehearse', name: 'Build of the shop' });
-    const client = libellusClient({
-      ...{ url: 'http://libellus.example', eventsKey: EVENTS_KEY, readKey: READ_KEY, rehearsalKey: key },
-      fetch: (request) =>
-        request.method === 'POST'
-          ? handleRehearse(request)
-          : handleRehearsal(request, new URL(request.url).pathname.split('/').pop()!),
-    });
-    const begun = await client.POST('/rehearsals');
-    expect(begun.response.status).toBe(202);
-    const number = begun.data!.rehearsal;
-    expect(begun.response.headers.get('location')).toBe(`/api/v1/rehearsals/${number}`);
-    const again = await client.POST('/rehearsals');
-    expect(again.error).toMatchObject({ type: 'urn:libellus:problem:under-way', status: 409 });
-    await broken('order-received', saying('de', 'subject', 'Ihre Bestellung über 12,34 € & mehr'), async () => {
-      await new Rehearser().turn();
-    });
-    const path = { params: { path: { number: String(number) } } };
-    const { data: read } = await client.GET('/rehearsals/{number}', path);
-    const data = read as Exclude<typeof read, string | undefined>;
-    expect([data.state, data.passed]).toEqual(['done', false]);
-    const bad = data.messages.filter((m) => m.problems.length > 0);
-    expect(new Set(bad.map((m) => `${m.notification} ${m.wanted} ${m.outcome}`))).toEqual(
-      new Set(['Order received de wrong']),
-    );
-    expect(bad[0]!.problems[0]).toMatch(/12,34\s€ is no amount of order/);
-    const [run] = await listRehearsals(await accessAs());
-    expect(run!.askedBy).toBe('Build of the shop');
+describe('of a few messages', () => {
+  const FEW = ['order-received', 'on-its-way', 'refund-issued', 'new-order'];
 
-    const junit = await client.GET('/rehearsals/{number}', {
-      params: { path: { number: 'latest' }, query: { format: 'junit' } },
-      parseAs: 'text',
-    });
-    const { testsuites } = new XMLParser({ ignoreAttributes: false, attributeNamePrefix: '' }).parse(
-      junit.data as unknown as string,
-    ) as { testsuites: { tests: string; failures: string; errors: string; testsuite: { name: string }[] } };
-    expect([testsuites.tests, testsuites.failures, testsuites.errors]).toEqual([
-      String(data.messages.length),
-      String(bad.length),
-      '0',
-    ]);
-    expect(testsuites.testsuite.map((s) => s.name)).toContain('Order received');
+  beforeAll(async () => {
+    await turn(false);
+    for (const slug of FEW) await turn(true, slug);
+  });
 
-    const none = await client.GET('/rehearsals/{number}', { params: { path: { number: '9999' } } });
-    expect(none.error).toMatchObject({ status: 404 });
-    for (const other of ['lbp_wrong', READ_KEY, EVENTS_KEY]) {
-      const request = new Request('http://libellus.example/api/v1/rehearsals', {
-        method: 'POST',
-        headers: { authorization: `Bearer ${other}` },
-      });
-      expect((await handleRehearse(request)).status).toBe(401);
+  it('sends nothing by the services of the store, and to nobody', async () => {
+    // Whoever connects to it fails the test.
+    const { createServer } = await import('node:net');
+    let connections = 0;
+    const server = createServer((socket) => {
+      connections += 1;
+      socket.end();
+    });
+    await new Promise<void>((done) => server.listen(0, '127.0.0.1', done));
+    const address = server.address();
+    await connectService({ port: typeof address === 'object' && address ? address.port : 0, paused: true, perDay: 1 });
+    const view = await rehearsed();
+    server.close();
+    expect(connections).toBe(0);
+    // A service that is paused, or has no room left today, keeps no rehearsal back.
+    expect([view.run.counts.missing, view.run.counts.wrong]).toEqual([0, 0]);
+    expect(await database().select().from(deliveries)).toEqual([]);
+  });
+
+  /** Changes what is live past every check, as a fault would have it, until `work` is done. */
+  async function broken(
+    slug: string,
+    change: (template: Template) => Template,
+    work: () => Promise<void>,
+  ): Promise<void> {
+    const [row] = await database()
+      .select({ template: templates, edition: editions })
+      .from(templates)
+      .innerJoin(notifications, eq(notifications.id, templates.notificationId))
+      .innerJoin(editions, eq(editions.id, templates.liveEditionId))
+      .where(and(eq(notifications.storeId, SHOP), eq(notifications.slug, slug), eq(templates.variant, '')));
+    const { edition, template } = row!;
+    const id = `${edition.id.slice(0, 20)}${Math.random().toString(36).slice(2, 8)}`;
+    await database()
+      .insert(editions)
+      .values({ ...edition, id, number: edition.number + 100, template: change(edition.template) });
+    const point = (to: string) =>
+      database().update(templates).set({ liveEditionId: to }).where(eq(templates.id, template.id));
+    await point(id);
+    await planAnew();
+    try {
+      await work();
+    } finally {
+      await point(edition.id);
+      await planAnew();
+      await database().delete(editions).where(eq(editions.id, id));
     }
-    // And it opens nothing else.
-    const headers = new Headers({ authorization: `Bearer ${key}` });
-    expect(await storeOfReadKey(headers, 'deliveries')).toBeUndefined();
-  });
-});
+  }
 
-describe('runs', () => {
-  it('are one at a time, can be stopped, and what is stopped writes nothing more', async () => {
+  const saying =
+    (language: string, segment: string, words: string) =>
+    (template: Template): Template => ({
+      ...template,
+      words: { ...template.words, [language]: { ...template.words[language], [segment]: words } },
+    });
+
+  it('finds a fault of one version in one language, says what it is, and that it is new', async () => {
     const access = await accessAs();
-    const { number } = await askRehearsal(access);
-    await expect(askRehearsal(access)).rejects.toThrow('A rehearsal is under way.');
-    const running = new Rehearser().turn();
-    await until(
-      () =>
-        database()
-          .select()
-          .from(rehearsalMessages)
-          .limit(1)
-          .then((r) => r.length),
-      (n) => n > 0,
-    );
-    await stopRehearsal(access, { number });
-    await running;
-    const view = (await loadRehearsal(access, number))!;
-    expect(view.run.state).toBe('stopped');
-    expect(view.run.livesDone).toBeLessThan(view.run.lives || 1_000);
-    await expect(stopRehearsal(access, { number })).rejects.toThrow('This rehearsal has ended.');
-    await expect(stopRehearsal(access, { number: 4_000 })).rejects.toThrow('This rehearsal has ended.');
+    await broken('order-received', saying('de', 'subject', 'Ihre Bestellung über 12,34 €'), async () => {
+      const view = await rehearsed();
+      const bad = view.messages.filter((m) => BAD.includes(m.outcome));
+      expect(new Set(bad.map((m) => `${m.notification} ${m.version} ${m.wanted}`))).toEqual(
+        new Set(['Order received  de']),
+      );
+      expect(bad.every((m) => m.worse)).toBe(true);
+      const { checks, before } = await loadRehearsed(access, bad[0]!.id);
+      expect(checks[0]!.words).toMatch(/^12,34\s€ is no amount of order R\d+-\d\d\.$/);
+      expect(before?.outcome).toBe('right');
+      const card = view.cards.find((c) => c.name === 'Order received')!;
+      expect(Object.fromEntries(card.cells.map((c) => [c.language, c.outcome]))).toEqual({
+        en: 'right',
+        de: 'wrong',
+        ar: 'noted',
+      });
+    });
+    expect(await toFix(await rehearsed())).toEqual([]);
   });
 
-  it('that a process left unfinished are taken up by another, with what is still to be lived', async () => {
+  it('finds a language that was swapped, and an edition that cannot be made', async () => {
+    const english = (template: Template): Template => ({
+      ...template,
+      words: { ...template.words, de: template.words['en']! },
+    });
+    await broken('on-its-way', english, async () => {
+      expect((await toFix(await rehearsed())).join('\n')).toMatch(
+        /On its way .*de: (It should be in German, and reads as English|“)/,
+      );
+    });
+    await broken('refund-issued', saying('en', 'subject', '{$refund.amount :money'), async () => {
+      expect((await toFix(await rehearsed())).join('\n')).toMatch(/Refund issued .*en: It has no subject\./);
+    });
+  });
+
+  describe('by itself', () => {
+    const SETTLED = 61_000;
+
+    /** The database's clock goes on so far for whoever looks; leases of what runs are not touched. */
+    async function later(by: ByItself, ms: number): Promise<void> {
+      const now = await databaseTime();
+      await by.turn(now + ms);
+    }
+
+    it('begins a minute after a change, once, and not without one', async () => {
+      const access = await accessAs();
+      await chooseRehearsals(access, { changes: true, nights: false });
+      expect(await rehearsed().then((v) => v.run.why)).toBe('asked');
+      const [newest] = await listRehearsals(access);
+      const by = new ByItself();
+      await later(by, 0);
+      await later(by, SETTLED);
+      expect((await listRehearsals(access))[0]!.number).toBe(newest!.number);
+      await savePhrase(access, { phrase: 'subtotal', language: 'en', source: 'Goods' });
+      expect((await loadRehearsal(access))!.stale).toBe(true);
+      await later(by, SETTLED + 1_000);
+      // It has to stay for a minute.
+      expect((await listRehearsals(access))[0]!.number).toBe(newest!.number);
+      await later(by, 3 * SETTLED);
+      const [begun] = await listRehearsals(access);
+      expect([begun!.number, begun!.why, begun!.askedBy]).toEqual([newest!.number + 1, 'changed', 'Libellus']);
+      await later(by, 6 * SETTLED);
+      expect((await listRehearsals(access))[0]!.number).toBe(begun!.number);
+      await new Rehearser().turn();
+      await later(by, 9 * SETTLED);
+      expect((await listRehearsals(access))[0]!.number).toBe(begun!.number);
+      await chooseRehearsals(access, { changes: false, nights: false });
+    });
+
+    it('begins each night, and tells owners and Today what is not right any more', async () => {
+      const access = await accessAs();
+      await connectService();
+      await database().insert(memberships).ignore().values({ userId: MARTA.id, storeId: SHOP, role: 'owner' });
+      await chooseRehearsals(access, { changes: false, nights: true });
+      // The last one was asked for the day before; it is past three o'clock.
+      const mine = eq(rehearsals.storeId, SHOP);
+      const zone = access.store.timeZone;
+      const now = await databaseTime();
+      const night = Math.max(now, zonedTime(dayKey(now, zone), 3, 0, zone) + 60_000);
+      await database()
+        .update(rehearsals)
+        .set({ askedAt: new Date(night - 30 * 3_600_000) })
+        .where(mine);
+      const by = new ByItself();
+      await broken('order-received', saying('en', 'subject', 'Your order of €12.34'), async () => {
+        await by.turn(night);
+        const [begun] = await listRehearsals(access);
+        expect(begun!.why).toBe('night');
+        await database()
+          .update(rehearsals)
+          .set({ askedAt: new Date(night) })
+          .where(and(mine, eq(rehearsals.number, begun!.number)));
+        await new Rehearser().turn();
+        await by.turn(night + 60_000);
+        expect((await listRehearsals(access))[0]!.number).toBe(begun!.number);
+        const mail = await until(
+          () => mailbox(MARTA.email),
+          (all) => all.some((m) => m.subject.includes('not right')),
+        );
+        const text = await textOf(mail.find((m) => m.subject.includes('not right')));
+        expect(text).toMatch(/- Order received, en: .*€12\.34 is no amount of order/);
+        expect(text).toContain(`/s/${SHOP}/rehearsal?run=${begun!.number}&view=fix`);
+        const { lines } = await loadToday(await accessAs());
+        expect(lines.map((l) => l.fact).join('\n')).toMatch(/\d+ messages were not right in the newest rehearsal\./);
+      });
+      await chooseRehearsals(access, { changes: false, nights: false });
+      expect(await toFix(await rehearsed())).toEqual([]);
+      const { lines } = await loadToday(await accessAs());
+      expect(lines.map((l) => l.fact).join('\n')).not.toContain('newest rehearsal');
+    });
+  });
+
+  it('a colleague who has had the copies of a day is no fault', async () => {
     const access = await accessAs();
-    const { number } = await askRehearsal(access);
-    const first = new Rehearser();
-    const begun = first.turn();
-    const mine = and(eq(rehearsals.storeId, SHOP), eq(rehearsals.number, number));
-    await until(
-      async () => (await database().select().from(rehearsals).where(mine))[0]!.livesDone,
-      (n) => n > 1,
-    );
-    first.stop();
-    await begun;
-    const [left] = await database().select().from(rehearsals).where(mine);
-    expect(left!.state).toBe('waiting');
-    expect(left!.livesDone).toBeLessThan(left!.lives);
-    expect(await new Rehearser().turn()).toBe(true);
-    const view = (await loadRehearsal(access, number))!;
-    expect([view.run.state, view.run.livesDone]).toEqual(['done', view.run.lives]);
-    const { counts } = view.run;
-    expect(counts.right + counts.noted).toBe(view.messages.length);
+    const { id } = (await loadBoard(access)).cards.find((c) => c.slug === 'order-received')!;
+    await saveCopy(access, {
+      recipient: { address: 'archive@quillwick.example' },
+      notifications: [id],
+      channels: [],
+      mostADay: 1,
+    });
+    const view = await rehearsed();
+    const copies = view.messages.filter((m) => m.recipient === 'archive@quillwick.example');
+    expect(copies.length).toBeGreaterThan(0);
     expect(await toFix(view)).toEqual([]);
   });
 
-  it('of a store with nothing live say so', async () => {
-    await database().update(notifications).set({ on: false }).where(eq(notifications.storeId, SHOP));
-    await planAnew();
-    const view = await rehearsed();
-    expect([view.run.state, view.run.trouble]).toEqual([
-      'broken',
-      'Nothing is live, so there is nothing to rehearse. Publish a message and turn its notification on.',
-    ]);
-    await database().update(notifications).set({ on: true }).where(eq(notifications.storeId, SHOP));
-    await planAnew();
+  describe('by a program', () => {
+    it('is begun with a key for it and read as JSON and as JUnit writes it', async () => {
+      const { key } = await makeKey(await accessAs(), { kind: 'rehearse', name: 'Build of the shop' });
+      const client = libellusClient({
+        ...{ url: 'http://libellus.example', eventsKey: EVENTS_KEY, readKey: READ_KEY, rehearsalKey: key },
+        fetch: (request) =>
+          request.method === 'POST'
+            ? handleRehearse(request)
+            : handleRehearsal(request, new URL(request.url).pathname.split('/').pop()!),
+      });
+      const begun = await client.POST('/rehearsals');
+      expect(begun.response.status).toBe(202);
+      const number = begun.data!.rehearsal;
+      expect(begun.response.headers.get('location')).toBe(`/api/v1/rehearsals/${number}`);
+      const again = await client.POST('/rehearsals');
+      expect(again.error).toMatchObject({ type: 'urn:libellus:problem:under-way', status: 409 });
+      await broken('order-received', saying('de', 'subject', 'Ihre Bestellung über 12,34 € & mehr'), async () => {
+        await new Rehearser().turn();
+      });
+      const path = { params: { path: { number: String(number) } } };
+      const { data: read } = await client.GET('/rehearsals/{number}', path);
+      const data = read as Exclude<typeof read, string | undefined>;
+      expect([data.state, data.passed]).toEqual(['done', false]);
+      const bad = data.messages.filter((m) => m.problems.length > 0);
+      expect(new Set(bad.map((m) => `${m.notification} ${m.wanted} ${m.outcome}`))).toEqual(
+        new Set(['Order received de wrong']),
+      );
+      expect(bad[0]!.problems[0]).toMatch(/12,34\s€ is no amount of order/);
+      const [run] = await listRehearsals(await accessAs());
+      expect(run!.askedBy).toBe('Build of the shop');
+
+      const junit = await client.GET('/rehearsals/{number}', {
+        params: { path: { number: 'latest' }, query: { format: 'junit' } },
+        parseAs: 'text',
+      });
+      const { testsuites } = new XMLParser({ ignoreAttributes: false, attributeNamePrefix: '' }).parse(
+        junit.data as unknown as string,
+      ) as { testsuites: { tests: string; failures: string; errors: string; testsuite: { name: string }[] } };
+      expect([testsuites.tests, testsuites.failures, testsuites.errors]).toEqual([
+        String(data.messages.length),
+        String(bad.length),
+        '0',
+      ]);
+      expect(testsuites.testsuite.map((s) => s.name)).toContain('Order received');
+
+      const none = await client.GET('/rehearsals/{number}', { params: { path: { number: '9999' } } });
+      expect(none.error).toMatchObject({ status: 404 });
+      for (const other of ['lbp_wrong', READ_KEY, EVENTS_KEY]) {
+        const request = new Request('http://libellus.example/api/v1/rehearsals', {
+          method: 'POST',
+          headers: { authorization: `Bearer ${other}` },
+        });
+        expect((await handleRehearse(request)).status).toBe(401);
+      }
+      // And it opens nothing else.
+      const headers = new Headers({ authorization: `Bearer ${key}` });
+      expect(await storeOfReadKey(headers, 'deliveries')).toBeUndefined();
+    });
   });
 
-  it('are kept ten at a time, and what is let go takes all of it along', async () => {
-    const access = await accessAs();
-    const [newest] = await database().select().from(rehearsals).orderBy(desc(rehearsals.number)).limit(1);
-    await database()
-      .insert(rehearsals)
-      .values(
-        Array.from({ length: 10 }, (_, i) => ({
-          ...newest!,
-          id: newId(),
-          number: newest!.number + i + 1,
-          state: 'done' as const,
-        })),
+  describe('runs', () => {
+    it('are one at a time, can be stopped, and what is stopped writes nothing more', async () => {
+      const access = await accessAs();
+      const { number } = await askRehearsal(access);
+      await expect(askRehearsal(access)).rejects.toThrow('A rehearsal is under way.');
+      const running = new Rehearser().turn();
+      await until(
+        () =>
+          database()
+            .select()
+            .from(rehearsalMessages)
+            .limit(1)
+            .then((r) => r.length),
+        (n) => n > 0,
       );
-    await prune(SHOP);
-    const runs = await listRehearsals(access);
-    expect(runs).toHaveLength(10);
-    expect(runs[9]!.number).toBe(newest!.number + 1);
-    await expect(loadRehearsal(access, 1)).rejects.toThrow('There is no rehearsal 1 any more.');
-    expect(await database().select().from(rehearsalLives)).toEqual([]);
-    expect(await database().select({ id: rehearsalMessages.id }).from(rehearsalMessages)).toEqual([]);
+      await stopRehearsal(access, { number });
+      await running;
+      const view = (await loadRehearsal(access, number))!;
+      expect(view.run.state).toBe('stopped');
+      expect(view.run.livesDone).toBeLessThan(view.run.lives || 1_000);
+      await expect(stopRehearsal(access, { number })).rejects.toThrow('This rehearsal has ended.');
+      await expect(stopRehearsal(access, { number: 4_000 })).rejects.toThrow('This rehearsal has ended.');
+    });
+
+    it('that a process left unfinished are taken up by another, with what is still to be lived', async () => {
+      const access = await accessAs();
+      const { number } = await askRehearsal(access);
+      const first = new Rehearser();
+      const begun = first.turn();
+      const mine = and(eq(rehearsals.storeId, SHOP), eq(rehearsals.number, number));
+      await until(
+        async () => (await database().select().from(rehearsals).where(mine))[0]!.livesDone,
+        (n) => n > 1,
+      );
+      first.stop();
+      await begun;
+      const [left] = await database().select().from(rehearsals).where(mine);
+      expect(left!.state).toBe('waiting');
+      expect(left!.livesDone).toBeLessThan(left!.lives);
+      expect(await new Rehearser().turn()).toBe(true);
+      const view = (await loadRehearsal(access, number))!;
+      expect([view.run.state, view.run.livesDone]).toEqual(['done', view.run.lives]);
+      const { counts } = view.run;
+      expect(counts.right + counts.noted).toBe(view.messages.length);
+      expect(await toFix(view)).toEqual([]);
+    });
+
+    it('of a store with nothing live say so', async () => {
+      await turn(false);
+      const view = await rehearsed();
+      expect([view.run.state, view.run.trouble]).toEqual([
+        'broken',
+        'Nothing is live, so there is nothing to rehearse. Publish a message and turn its notification on.',
+      ]);
+      await turn(true, 'order-received');
+    });
+
+    it('are kept ten at a time, and what is let go takes all of it along', async () => {
+      const access = await accessAs();
+      const [newest] = await database().select().from(rehearsals).orderBy(desc(rehearsals.number)).limit(1);
+      await database()
+        .insert(rehearsals)
+        .values(
+          Array.from({ length: 10 }, (_, i) => ({
+            ...newest!,
+            id: newId(),
+            number: newest!.number + i + 1,
+            state: 'done' as const,
+          })),
+        );
+      await prune(SHOP);
+      const runs = await listRehearsals(access);
+      expect(runs).toHaveLength(10);
+      expect(runs[9]!.number).toBe(newest!.number + 1);
+      await expect(loadRehearsal(access, 1)).rejects.toThrow('There is no rehearsal 1 any more.');
+      expect(await database().select().from(rehearsalLives)).toEqual([]);
+      expect(await database().select({ id: rehearsalMessages.id }).from(rehearsalMessages)).toEqual([]);
+    });
   });
 });

@@ -69,6 +69,7 @@ const ACTIONS: Record<string, [roles: string, ...args: unknown[]]> = {
   stepAction: ['owner support', 'none', 'none'],
   windAction: ['owner support', 1],
   askRehearsalAction: ['owner designer'],
+  chooseRehearsalsAction: ['owner designer', { changes: false, nights: false }],
   stopRehearsalAction: ['owner designer', 4_000],
   writeAction: ['owner designer support', {}],
   keepAction: ['owner designer', {}],

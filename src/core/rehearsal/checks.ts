@@ -5,7 +5,7 @@
 import { Parser } from 'htmlparser2';
 import { judge, otherTongue, type Truth } from '../judge';
 import { languageName } from '../names';
-import { momentOf, type MomentDetails } from '../moments';
+import { BY_HAND, momentOf, type MomentDetails } from '../moments';
 import type { Order } from '../order/schema';
 import { paymentMethodOf, type Terms } from '../terms';
 import { say } from '../../words/rehearsed';
@@ -180,14 +180,14 @@ function partsOf({ text, html, subject }: Arrived, add: Say): void {
 /** Fields that a message has exactly once (RFC 5322, 3.6). */
 const ONCE = ['from', 'to', 'date', 'subject', 'message-id', 'mime-version'] as const;
 
-function headersOf({ optional }: Expected, { headers, longestLine }: Arrived, add: Say): void {
+function headersOf({ optional, moment }: Expected, { headers, longestLine }: Arrived, add: Say): void {
   const wrong: string[] = [];
   for (const name of ONCE) {
     const n = headers.get(name)?.length ?? 0;
     if (n !== 1) wrong.push(say.headerTimes({ name, times: n }));
   }
-  // What a person wrote may be answered by itself; nothing of a rehearsal is written by a person.
-  if (!headers.has('auto-submitted')) wrong.push(say.headerMissing({ name: 'Auto-Submitted' }));
+  // What a person wrote may be answered by itself.
+  if (moment !== BY_HAND && !headers.has('auto-submitted')) wrong.push(say.headerMissing({ name: 'Auto-Submitted' }));
   if (optional) {
     for (const name of ['List-Unsubscribe', 'List-Unsubscribe-Post']) {
       if (!headers.has(name.toLowerCase())) wrong.push(say.headerMissing({ name }));

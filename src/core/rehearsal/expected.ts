@@ -95,14 +95,22 @@ export function expectedOf(events: readonly LifeEvent[], { planner, settings, ch
       );
     }
   };
-  for (const [i, { moment, at, order }] of events.entries()) {
+  for (const [i, { moment, at, order, letter }] of events.entries()) {
     passTo(at);
     const aboutOrder = momentOf(moment).about !== 'account';
     const cancelled = known?.status === 'OrderCancelled';
     const unsaid = notSaid({ moment, at, now: at, order: order.number, cancelled, had });
     if (moment === 'feedback.answered') answered = true;
     const channel = channels.get(order.channel);
-    const plan = planner.plan({ moment, order, at, started, answered, ...(channel && { channel }) });
+    const plan = planner.plan({
+      moment,
+      order,
+      at,
+      started,
+      answered,
+      ...(channel && { channel }),
+      ...(letter && { letter }),
+    });
     for (const n of unsaid ? [...plan.notWritten, ...plan.deliveries] : plan.notWritten) {
       const { notificationId, recipient } = n;
       found.silent.push({ event: i, notificationId, ...(recipient && { recipient }) });

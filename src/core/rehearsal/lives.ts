@@ -4,7 +4,8 @@
  */
 import { actOn } from '../life/actions';
 import type { MomentDetails } from '../moments/details';
-import type { MomentId } from '../moments/registry';
+import { BY_HAND, type MomentId } from '../moments/registry';
+import type { Letter } from '../plan/letter';
 import type { OrderAction } from '../order/action-schema';
 import { customerOnly } from '../order/customer';
 import { amountDue } from '../order/due';
@@ -26,6 +27,7 @@ export const SCRIPTS = [
   'cancelled',
   'given-back',
   'files',
+  'letters',
   'account',
 ] as const;
 export type Script = (typeof SCRIPTS)[number];
@@ -55,6 +57,8 @@ export interface LifeEvent {
   /** As it is from then on. */
   order: Order;
   details?: MomentDetails;
+  /** Of what a colleague writes: which message, in its own words. */
+  letter?: Letter;
 }
 
 const HOUR = 3_600_000;
@@ -217,6 +221,7 @@ const STEPS: Readonly<Record<Exclude<Script, 'account'>, readonly Step[]>> = {
     [1, () => ({ do: 'downloads' })],
     [30, noted],
   ],
+  letters: [[20, parcel(Infinity, 'all')]],
 };
 
 /** Scripts whose order is not paid when it is placed. */
@@ -254,7 +259,24 @@ export function eventsOf(life: Life, scene: Scene, start: number, number: string
     const { event: moment, details } = done.value;
     events.push({ moment, at, order, ...(details && Object.keys(details).length > 0 && { details }) });
   }
+  if (life.script === 'letters') events.push(...letterEvents(order, scene, at));
   return events;
+}
+
+/** What colleagues write about an order as it is by then, each message once; and one that comes back. */
+function letterEvents(order: Order, { byHand, url }: Scene, from: number): LifeEvent[] {
+  const letters = byHand.map(({ id }, i): LifeEvent => {
+    const letter: Letter = { notificationId: id, by: 'Libellus', adapted: [] };
+    return { moment: BY_HAND, at: from + (i + 1) * HOUR, order, letter };
+  });
+  const bounce = {
+    recipient: order.customer.email,
+    notification: byHand[0]?.name ?? order.number,
+    words: 'there is no such mailbox',
+    recordUrl: `${url}/rehearsed`,
+  };
+  const at = from + (letters.length + 1) * HOUR;
+  return [...letters, { moment: 'delivery.bounced', at, order, details: { bounce } }];
 }
 
 function accountEvents(placed: Order, { url }: Scene, start: number): LifeEvent[] {
@@ -267,6 +289,12 @@ function accountEvents(placed: Order, { url }: Scene, start: number): LifeEvent[
       at: start + HOUR,
       order,
       details: { reset: { url: `${url}/account/reset/rehearsed`, expiresAt } },
+    },
+    {
+      moment: 'account.preferences-requested',
+      at: start + 2 * HOUR,
+      order,
+      details: { preferences: { url: `${url}/preferences/rehearsed`, expiresAt } },
     },
   ];
 }

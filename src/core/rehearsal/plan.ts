@@ -2,7 +2,7 @@
  * What has to be seen once, and the lives that show it: every notification that is on, in each of its versions, to each kind of reader, in
  * each language that customers shop in, and at each place of its row; each colleague's once.
  */
-import { momentOf } from '../moments/registry';
+import { momentOf, NOTICE } from '../moments/registry';
 import type { NotificationFacts, VariantFacts } from '../plan/notification';
 import { cover } from './cover';
 import { expectedOf, type ExpectWith, type Expectation, type Expected } from './expected';
@@ -175,8 +175,7 @@ const goesOut = ({ nothing, edition }: VariantFacts): boolean => !nothing && edi
 
 /** Moments that lives come to. */
 const whyNot = ({ moment }: NotificationFacts): Unshown['why'] => {
-  const { toldBy } = momentOf(moment);
-  return toldBy === 'shop' || toldBy === 'clock' ? 'no-order-found' : 'not-of-a-life';
+  return momentOf(moment).toldBy === 'reckoned' || moment === NOTICE ? 'not-of-a-life' : 'no-order-found';
 };
 
 type Baskets = Readonly<Record<string, Life['basket']>>;
@@ -268,10 +267,10 @@ export function candidatesFor(scene: Scene): Candidate[] {
         }
       }
       // What a version asks of the goods is asked in each language.
-      if (script === 'account') continue;
+      if (script === 'account' || script === 'letters') continue;
       for (const basket of Object.values(baskets)) add({ script, language, channel: first.id, guest: false, basket });
     }
-    if (script === 'account') continue;
+    if (script === 'account' || script === 'letters') continue;
     // What only colleagues' rules ask for.
     const language = languages[0]!;
     for (const { id: channel } of channels) {

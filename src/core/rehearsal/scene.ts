@@ -1,5 +1,6 @@
 /** What a rehearsal's orders are made of: a store's own products, methods, places and languages, and the values that its conditions ask for. */
 import type { Condition, Test } from '../conditions/condition';
+import { BY_HAND } from '../moments/registry';
 import type { PlanSettings } from '../plan/types';
 import type { BasketLine } from '../order/placing';
 import type { Terms } from '../terms/schema';
@@ -15,6 +16,8 @@ export interface Scene {
   goods: readonly BasketLine[];
   places: readonly string[];
   terms: Pick<Terms, 'payments' | 'shipping' | 'carriers'>;
+  /** Messages that colleagues write about an order. */
+  byHand: readonly { id: string; name: string }[];
   asked: Asked;
 }
 
@@ -70,3 +73,7 @@ export function askedBy(settings: PlanSettings): Asked {
     ...(peopleDomain !== undefined && { peopleDomain }),
   };
 }
+
+/** The messages that colleagues write about an order, of those that are on. */
+export const byHandIn = ({ notifications }: PlanSettings): Scene['byHand'] =>
+  notifications.filter((n) => n.on && n.moment === BY_HAND).map(({ id, name }) => ({ id, name }));

@@ -5,7 +5,7 @@ import { AppError } from '../base/errors';
 import { log } from '../base/log';
 import { database } from '../db/client';
 import { stores } from '../db/schema';
-import { startRehearsal } from '../features/rehearsal/rehearsal';
+import { startRehearsal } from '../rehearsal/runs';
 import { junitOf, reportOf } from '../features/rehearsal/report';
 import { storeOfRehearsalKey } from './keys';
 import { counted, countWrong, guessesTooMuch } from './limits';

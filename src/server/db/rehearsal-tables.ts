@@ -1,7 +1,7 @@
 /** Rehearsals: runs of a store's messages into mailboxes of our own, and what was found of each message. */
 import { boolean, foreignKey, index, int, mysqlTable, primaryKey, uniqueIndex, varchar } from 'drizzle-orm/mysql-core';
 import type { Check, Life, UnseenParts, Unshown } from '@/core/rehearsal';
-import type { MessageOutcome, RehearsalCounts, RehearsalState } from '@/contract/rehearsal';
+import type { MessageOutcome, RehearsalCounts, RehearsalState, RehearsalWhy } from '@/contract/rehearsal';
 import type { MomentId } from '@/core/moments';
 import { address, blob, id, json, time } from './columns';
 import { ofStore } from './store-table';
@@ -14,6 +14,9 @@ export const rehearsals = mysqlTable(
     /** Counted from 1 in each store. */
     number: int('number').notNull(),
     state: varchar('state', { length: 10 }).$type<RehearsalState>().notNull().default('waiting'),
+    why: varchar('why', { length: 10 }).$type<RehearsalWhy>().notNull().default('asked'),
+    /** What the store's messages were made of then, as one mark (see `rehearsal/standing`). */
+    standing: varchar('standing', { length: 64 }).notNull().default(''),
     askedBy: varchar('asked_by', { length: 120 }).notNull(),
     askedAt: time('asked_at').notNull(),
     /** When its lives begin by their own clock; the same after it was taken up again. */

@@ -49,6 +49,9 @@ export const stores = mysqlTable('store', {
     .$defaultFn(() => []),
   /** Its customers have a page where they keep language, contacts and wanted messages. */
   preferencesPage: boolean('preferences_page').notNull().default(false),
+  /** It rehearses by itself: after changes, each night. */
+  rehearsesChanges: boolean('rehearses_changes').notNull().default(false),
+  rehearsesNights: boolean('rehearses_nights').notNull().default(false),
   /** Since when it is closed: no event is taken, nothing is changed. */
   closedAt: time('closed_at'),
   closedBy: varchar('closed_by', { length: 120 }).notNull().default(''),

@@ -4,13 +4,14 @@
  */
 import { and, eq, inArray, lte } from 'drizzle-orm';
 import type { LifeEvent, PlannedLife } from '@/core/rehearsal';
+import type { Reason } from '@/core/plan';
 import { messageKey, REST_MS } from '@/core/rehearsal';
 import { config } from '../base/config';
 import { isDeadlock, isLockWait, isSavepointGone } from '../base/database-errors';
 import { newId } from '../base/ids';
 import { takenBack, type Executor } from '../db/client';
 import { byOwnClock, windOwnClock } from '../db/own-clock';
-import { deliveries, events as told } from '../db/schema';
+import { deliveries, events as told, notWritten } from '../db/schema';
 import { databaseNow } from '../db/time';
 import { receiveEvent } from '../events/receive';
 import { isAboutAccount, type OrderEvent } from '../events/schema';
@@ -45,8 +46,18 @@ export interface LivedRow {
   together: boolean;
 }
 
+/** Somebody who was not written to, by event, notification and address, with the first reason. */
+export interface LeftOut {
+  event: number;
+  notificationId: string;
+  recipient: string;
+  reason: Reason;
+}
+
 export interface Lived {
   rows: LivedRow[];
+  /** Who was not written to for what was set. */
+  leftOut: LeftOut[];
   taken: Taken[];
 }
 
@@ -72,10 +83,10 @@ export async function live(
   for (let tries = 1; ; tries += 1) {
     const post = mailbox.post();
     try {
-      const rows = await byOwnClock(events[0]?.at ?? databaseNow(), () =>
+      const lived = await byOwnClock(events[0]?.at ?? databaseNow(), () =>
         takenBack((tx) => through(tx, storeId, timeZone, events, number, post)),
       );
-      return { rows, taken: post.taken };
+      return { ...lived, taken: post.taken };
     } catch (error) {
       if (!isUndone(error) || tries >= TRIES) throw error;
       // So that those that were in each other's way are not in it again.
@@ -99,7 +110,7 @@ async function through(
   events: readonly LifeEvent[],
   number: string,
   post: Post,
-): Promise<LivedRow[]> {
+): Promise<Omit<Lived, 'taken'>> {
   const ids: string[] = [];
   const sendDue = (until: number): Promise<void> => sendWhatIsDue(tx, storeId, timeZone, ids, until, post);
   for (const [i, event] of events.entries()) {
@@ -110,17 +121,17 @@ async function through(
     await sendDue(event.at);
   }
   await sendDue((events.at(-1)?.at ?? 0) + REST_MS);
-  return rowsOf(tx, ids);
+  return { rows: await rowsOf(tx, ids), leftOut: await leftOutOf(tx, ids) };
 }
 
 /** An event as the shop's own system would tell it. */
-function toldAs({ moment, at, order, details }: LifeEvent, id: string): OrderEvent {
+function toldAs({ moment, at, order, details, letter }: LifeEvent, id: string): OrderEvent {
   const time = new Date(at).toISOString();
   // Of an account no order is told: its number is empty already.
   const told = isAboutAccount(moment) ? { ...order, placedAt: time } : order;
   return {
     ...{ specversion: '1.0', id, source: 'libellus:rehearsal', type: moment, time },
-    data: { order: told, ...(details && { details }) },
+    data: { order: told, ...(details && { details }), ...(letter && { letter }) },
   };
 }
 
@@ -153,7 +164,10 @@ async function sendWhatIsDue(
       .from(deliveries)
       .where(and(mine, eq(deliveries.state, 'planned'), due, goesItself))
       .orderBy(deliveries.id);
-    await sendAll(tx, timeZone, await gathered(tx, batch, and(mine, due)), post);
+    const going = await gathered(tx, batch, and(mine, due));
+    // A worker is putting real ones for the same reader together just now.
+    if (going.length === 0) await new Promise((again) => setTimeout(again, 20));
+    await sendAll(tx, timeZone, going, post);
   }
 }
 
@@ -198,6 +212,16 @@ const STAND_INS: StandIns = {
     own.length > 0 ? own.map((s) => ({ ...s, paused: false, downUntil: null, downWords: '', failures: 0 })) : [SERVICE],
   senders: (own) => (own.length > 0 ? own : [SENDER]),
 };
+
+async function leftOutOf(tx: Executor, events: readonly string[]): Promise<LeftOut[]> {
+  const rows = await tx
+    .select()
+    .from(notWritten)
+    .where(inArray(notWritten.eventId, [...events]));
+  return rows.flatMap(({ eventId, notificationId, recipient, reasons: [reason] }) =>
+    reason && recipient !== '' ? [{ event: events.indexOf(eventId), notificationId, recipient, reason }] : [],
+  );
+}
 
 async function rowsOf(tx: Executor, events: readonly string[]): Promise<LivedRow[]> {
   const rows = await tx

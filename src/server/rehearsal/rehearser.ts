@@ -20,10 +20,10 @@ import { kept, keptWithin } from '@/words/kept';
 import { say } from '@/words/rehearsal';
 import { live } from './live';
 import { openMailbox, type Mailbox } from './mailbox';
+import type { Run } from './runs';
 import { stageOf, type Stage } from './scene';
+import { tellOfRun } from './tell';
 import { verdictsOn, type Verdict } from './verdicts';
-
-type Run = typeof rehearsals.$inferSelect;
 
 const LEASE_MS = 60_000;
 /** Lives at a time: they wait for the database in turns. */
@@ -101,6 +101,9 @@ export class Rehearser {
     }
     if (this.stopping) return this.letGo(run);
     await this.end(run, 'done', begun, '');
+    if (run.why !== 'asked') {
+      await tellOfRun(run).catch((error: unknown) => log.warn({ err: error }, 'owners were not told of a rehearsal'));
+    }
     await prune(run.storeId);
   }
 
@@ -184,7 +187,7 @@ async function one(
     log.warn({ err: error, rehearsal: run.id, life: place }, 'a life could not be lived to its end');
     trouble = wordsOf(error);
     // Nothing of it came, and all of it was to.
-    found = await verdictsOn(life, { rows: [], taken: [] }, checking, keys);
+    found = await verdictsOn(life, { rows: [], leftOut: [], taken: [] }, checking, keys);
   }
   const { verdicts, silent } = found;
   const rows = await Promise.all(

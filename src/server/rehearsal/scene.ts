@@ -1,6 +1,6 @@
 /** What a store's rehearsals are planned with, read from the store as it is set now. */
 import { asc, eq } from 'drizzle-orm';
-import { askedBy, Forms, type CheckWith, type ExpectWith, type Scene } from '@/core/rehearsal';
+import { askedBy, byHandIn, Forms, type CheckWith, type ExpectWith, type Scene } from '@/core/rehearsal';
 import { planner } from '@/core/plan';
 import { database } from '../db/client';
 import { channels, domains, products, type stores } from '../db/schema';
@@ -56,6 +56,7 @@ export async function stageOf(store: Store): Promise<Stage> {
       places: terms.names.filter((n) => n.kind === 'place').map((n) => n.name),
       terms,
       asked: askedBy(settings),
+      byHand: byHandIn(settings),
     },
     using: { planner: planner(settings), settings, channels: new Map(channelRows.map((c) => [c.id, c])) },
     checking: { timeZone: store.timeZone, terms, localeOf },

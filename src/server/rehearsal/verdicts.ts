@@ -10,10 +10,11 @@ import {
   type PlannedLife,
 } from '@/core/rehearsal';
 import type { MessageOutcome } from '@/contract/rehearsal';
+import { reasonWords } from '@/core/plan';
 import { kept } from '@/words/kept';
 import { say } from '@/words/rehearsed';
 import { readArrived, type PublicKeys } from './arrived';
-import type { Lived, LivedRow } from './live';
+import type { LeftOut, Lived, LivedRow } from './live';
 
 /** A message with its verdict. */
 export interface Verdict {
@@ -43,7 +44,7 @@ interface Mail extends Arrived {
 /** The verdict on each message of a life, and how many were to hear nothing and heard nothing. */
 export async function verdictsOn(
   { expected }: PlannedLife,
-  { rows, taken }: Lived,
+  { rows, leftOut, taken }: Lived,
   using: CheckWith,
   keys: PublicKeys,
 ): Promise<{ verdicts: Verdict[]; silent: number }> {
@@ -55,7 +56,10 @@ export async function verdictsOn(
   const verdicts = [
     ...expected.messages.map((m) => {
       const row = byKey.get(messageKey(m, m.recipient.address));
-      return kept(() => onExpected(m, row, row ? mailsOf(row) : [], using));
+      const left = leftOut.find(
+        (l) => l.event === m.event && l.notificationId === m.notificationId && same(l.recipient, m.recipient.address),
+      );
+      return kept(() => onExpected(m, { row, left }, row ? mailsOf(row) : [], using));
     }),
     // What came and was not to come.
     ...rows
@@ -77,7 +81,12 @@ export async function verdictsOn(
 
 const same = (a: string, b: string): boolean => a.toLowerCase() === b.toLowerCase();
 
-function onExpected(m: Expected, row: LivedRow | undefined, mails: readonly Mail[], using: CheckWith): Verdict {
+function onExpected(
+  m: Expected,
+  { row, left }: { row: LivedRow | undefined; left: LeftOut | undefined },
+  mails: readonly Mail[],
+  using: CheckWith,
+): Verdict {
   const { event, notificationId, variantId, moment, recipient, language, turn, at, order } = m;
   const about = {
     ...{ event, notificationId, variantId, moment, language, turn, at, subject: '' },
@@ -90,8 +99,18 @@ function onExpected(m: Expected, row: LivedRow | undefined, mails: readonly Mail
     if (row?.state === 'withheld') {
       return { ...about, outcome: 'noted', checks: [arrived('noted', say.keptBack({ words: row.words }))] };
     }
+    // A colleague who has had all the copies that they are to have in a day gets no more, in earnest as well.
+    if (!row && left?.reason.code === 'copies-limit') {
+      return {
+        ...about,
+        outcome: 'noted',
+        checks: [arrived('noted', say.keptBack({ words: reasonWords(left.reason) }))],
+      };
+    }
     const words = !row
-      ? say.neverPlanned
+      ? left
+        ? say.neverCame({ words: reasonWords(left.reason) })
+        : say.neverPlanned
       : row.state === 'accepted'
         ? say.neverArrived
         : say.neverCame({ words: row.words });

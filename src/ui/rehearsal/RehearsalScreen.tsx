@@ -1,8 +1,15 @@
 'use client';
 /** Rehearsals: whether every message that is live arrives, right, at whom it should, and nothing at whom it should not. */
 import { useRouter } from 'next/navigation';
+import { useState } from 'react';
 import { toast } from 'sonner';
-import { BAD, type RehearsalRun, type RehearsalView, type RehearsedMessage } from '@/contract/rehearsal';
+import {
+  BAD,
+  type RehearsalChoice,
+  type RehearsalRun,
+  type RehearsalView,
+  type RehearsedMessage,
+} from '@/contract/rehearsal';
 import type { Result } from '@/core/result';
 import { readerLocale } from '@/words/speak';
 import { Pick as Choose } from '../parts/fields';
@@ -11,6 +18,7 @@ import Link from '../parts/Link';
 import { Empty, Page, Trouble } from '../parts/Page';
 import { answered, valueOrToast } from '../parts/result';
 import { WatchWaiting } from '../parts/WatchWaiting';
+import { ByItselfDialog } from './ByItselfDialog';
 import { LivesList, MessagesList, UnseenList, UnshownList } from './lists';
 import { VerdictMark } from './Verdict';
 import { VerdictBoard } from './VerdictBoard';
@@ -33,6 +41,9 @@ export interface RehearsalProps {
   mayEdit: boolean;
   onAsk: () => Promise<Result<{ number: number }>>;
   onStop: (number: number) => Promise<Result<null>>;
+  /** When the store rehearses by itself. */
+  choice: RehearsalChoice;
+  onChoose: (choice: RehearsalChoice) => Promise<Result<null>>;
 }
 
 const isUnderWay = ({ state }: RehearsalRun): boolean => state === 'waiting' || state === 'running';
@@ -40,6 +51,7 @@ const isUnderWay = ({ state }: RehearsalRun): boolean => state === 'waiting' || 
 export function RehearsalScreen(props: RehearsalProps) {
   const { base, zone, runs, shown, mayRun, onAsk, onStop } = props;
   const router = useRouter();
+  const [choosing, setChoosing] = useState(false);
   const [newest] = runs;
   const underWay = newest !== undefined && isUnderWay(newest);
   const ask = async (): Promise<void> => {
@@ -76,6 +88,11 @@ export function RehearsalScreen(props: RehearsalProps) {
                 onChange={(number) => router.push(hrefOf(base, { run: Number(number), view: props.view }))}
               />
             )}
+            {mayRun && (
+              <button type="button" className="btn" onClick={() => setChoosing(true)}>
+                {say.byItself}
+              </button>
+            )}
             {underWay && mayRun && (
               <button type="button" className="btn" onClick={() => void stop(newest.number)}>
                 {say.stop}
@@ -87,6 +104,7 @@ export function RehearsalScreen(props: RehearsalProps) {
       }
     >
       <WatchWaiting waiting={underWay} />
+      {choosing && <ByItselfDialog {...props} onClose={() => setChoosing(false)} />}
       {shown ? (
         <RunParts {...props} shown={shown} />
       ) : (
@@ -104,7 +122,8 @@ function RunNote({ run, zone }: { run: RehearsalRun; zone: string }) {
   const seconds = new Intl.NumberFormat(readerLocale(), { maximumFractionDigits: 1 }).format(run.tookMs / 1000);
   return (
     <>
-      {say.run({ number: run.number })}, <Time at={run.askedAt} zone={zone} />{' '}
+      {say.run({ number: run.number })}, <Time at={run.askedAt} zone={zone} />
+      {run.why === 'asked' ? ' ' : `, ${run.why === 'night' ? say.whyNight : say.whyChanged} `}
       {run.state === 'done' &&
         say.runNote({ who: run.askedBy, lives: say.nLives({ n: run.lives }), seconds: say.seconds({ seconds }) })}
     </>
@@ -128,7 +147,7 @@ function RunParts(props: RehearsalProps & { shown: RehearsalView }) {
   const list = { numbers, opened: opened?.id, hrefOfMessage };
   return (
     <div className="flex flex-col lg:h-full lg:min-h-0">
-      <Standing {...props} run={run} />
+      <Standing {...props} run={run} stale={shown.stale && at === undefined} />
       <nav aria-label={say.views} className="flex shrink-0 flex-wrap gap-x-5 border-b border-rule px-5 text-sm">
         {tabs.map((tab) => (
           <Link
@@ -171,7 +190,7 @@ function RunParts(props: RehearsalProps & { shown: RehearsalView }) {
 }
 
 /** How far a run is, and what came of it. */
-function Standing({ base, run, hasService, hasSender }: RehearsalProps & { run: RehearsalRun }) {
+function Standing({ base, run, stale, hasService, hasSender }: RehearsalProps & { run: RehearsalRun; stale: boolean }) {
   const { counts } = run;
   const facts = [
     { outcome: 'right' as const, n: counts.right, words: say.nRight({ n: counts.right }), always: true },
@@ -219,6 +238,7 @@ function Standing({ base, run, hasService, hasSender }: RehearsalProps & { run: 
           ))}
         {counts.silent > 0 && <li className="text-slate">{say.nSilent({ n: counts.silent })}</li>}
       </ul>
+      {stale && <p className="mt-1 font-semibold">{say.stale}</p>}
       {counts.unsigned > 0 && (
         <p className="mt-1">
           {say.unsigned({ n: counts.unsigned })}{' '}

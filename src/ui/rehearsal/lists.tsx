@@ -24,6 +24,7 @@ const STORIES: Readonly<Record<Script, string>> = inEachLanguage(() => ({
   cancelled: say.cancelled,
   'given-back': say.givenBack,
   files: say.files,
+  letters: say.letters,
   account: say.account,
 }));
 

@@ -1,7 +1,7 @@
 /** Rehearsals of a store: asked for, stopped, and looked at. */
 import { promisify } from 'node:util';
 import { gunzip } from 'node:zlib';
-import { and, asc, count, desc, eq, inArray, lt } from 'drizzle-orm';
+import { and, asc, desc, eq, inArray } from 'drizzle-orm';
 import { simpleParser } from 'mailparser';
 import { conditionWords } from '@/core/conditions';
 import { momentLabel, momentOf } from '@/core/moments';
@@ -12,6 +12,7 @@ import {
   NO_COUNTS,
   OUTCOMES,
   type MessageOutcome,
+  type RehearsalChoice,
   type RehearsalRun,
   type RehearsalView,
   type RehearsedCard,
@@ -21,60 +22,41 @@ import {
   type UnseenView,
   type UnshownView,
 } from '@/contract/rehearsal';
-import type { Access, Store } from '../../auth/access';
-import { historyEntry, remember, type Actor } from '../../auth/history';
+import type { Access } from '../../auth/access';
+import { remember } from '../../auth/history';
 import { AppError } from '../../base/errors';
-import { isDuplicate } from '../../base/database-errors';
-import { newId } from '../../base/ids';
 import { readKept } from '../../base/reading';
 import { database } from '../../db/client';
-import { channels, notifications, rehearsalLives, rehearsalMessages, rehearsals, templates } from '../../db/schema';
+import {
+  channels,
+  notifications,
+  rehearsalLives,
+  rehearsalMessages,
+  rehearsals,
+  stores,
+  templates,
+} from '../../db/schema';
 import { databaseTime } from '../../db/time';
+import { standingOf } from '../../rehearsal/standing';
+import {
+  messagesOf,
+  runBefore,
+  showing,
+  startRehearsal,
+  worstOf,
+  type MessageRow,
+  type Run,
+} from '../../rehearsal/runs';
+import { kept } from '@/words/kept';
 import { say } from '@/words/rehearsal';
-import { say as closing } from '@/words/stores';
 
 const unzip = promisify(gunzip);
 
-type Run = typeof rehearsals.$inferSelect;
 type OfStore = Pick<Access, 'store'>;
 
 /** Asks for a rehearsal of all that is live. Throws as {@link startRehearsal}. */
 export const askRehearsal = ({ store, person }: Access): Promise<{ number: number }> =>
   startRehearsal(store, { userId: person.id, name: person.name });
-
-/**
- * Asks for a rehearsal of all that is live in a store. Throws `conflict` while one is under way, `forbidden` for a store that is closed.
- * Answers its number.
- */
-export async function startRehearsal(
-  { id: storeId, name, closedAt }: Store,
-  actor: Actor,
-): Promise<{ number: number }> {
-  if (closedAt) throw new AppError('forbidden', closing.refusedClosed({ name }));
-  try {
-    return await database().transaction(async (tx) => {
-      const [newest] = await tx
-        .select({ number: rehearsals.number, state: rehearsals.state })
-        .from(rehearsals)
-        .where(eq(rehearsals.storeId, storeId))
-        .orderBy(desc(rehearsals.number))
-        .limit(1);
-      if (newest && ['waiting', 'running'].includes(newest.state)) throw new AppError('conflict', say.underWay);
-      const now = new Date(await databaseTime(tx));
-      const number = (newest?.number ?? 0) + 1;
-      await tx.insert(rehearsals).values({
-        ...{ id: newId(), storeId, number, askedBy: actor.name.slice(0, 120), askedAt: now, beginsAt: now },
-        ...{ unshown: [], unseen: [], counts: NO_COUNTS },
-      });
-      await historyEntry(storeId, actor, 'askedRehearsal', { number }, { db: tx });
-      return { number };
-    });
-  } catch (error) {
-    // Two asked at the same moment.
-    if (isDuplicate(error)) throw new AppError('conflict', say.underWay);
-    throw error;
-  }
-}
 
 /** Stops a run: lives that are under way are not written down. Throws `conflict` for one that has ended. */
 export async function stopRehearsal(access: Access, { number }: { number: number }): Promise<void> {
@@ -95,6 +77,7 @@ export async function stopRehearsal(access: Access, { number }: { number: number
 const runView = (run: Run): RehearsalRun => ({
   ...{ number: run.number, state: run.state, askedBy: run.askedBy, askedAt: run.askedAt.toISOString() },
   ...(run.endedAt && { endedAt: run.endedAt.toISOString() }),
+  why: run.why,
   ...{ tookMs: run.tookMs, lives: run.lives, livesDone: run.livesDone, tried: run.tried },
   counts: { ...NO_COUNTS, ...run.counts },
   trouble: readKept(run.trouble),
@@ -155,49 +138,6 @@ async function namesOf({ store }: OfStore): Promise<Names> {
   };
 }
 
-type MessageRow = Omit<typeof rehearsalMessages.$inferSelect, 'raw' | 'checks'>;
-
-const LIGHT = {
-  ...{ id: rehearsalMessages.id, rehearsalId: rehearsalMessages.rehearsalId, place: rehearsalMessages.place },
-  ...{ event: rehearsalMessages.event, notificationId: rehearsalMessages.notificationId },
-  ...{ variantId: rehearsalMessages.variantId, moment: rehearsalMessages.moment, role: rehearsalMessages.role },
-  ...{ recipient: rehearsalMessages.recipient, recipientName: rehearsalMessages.recipientName },
-  ...{ wanted: rehearsalMessages.wanted, language: rehearsalMessages.language, turn: rehearsalMessages.turn },
-  ...{ at: rehearsalMessages.at, subject: rehearsalMessages.subject, outcome: rehearsalMessages.outcome },
-};
-
-const messagesOf = (run: Run): Promise<MessageRow[]> =>
-  database()
-    .select(LIGHT)
-    .from(rehearsalMessages)
-    .where(eq(rehearsalMessages.rehearsalId, run.id))
-    .orderBy(asc(rehearsalMessages.place), asc(rehearsalMessages.id));
-
-/** What a message shows, as it is found again in another run. */
-const showing = (m: Pick<MessageRow, 'notificationId' | 'variantId' | 'role' | 'wanted' | 'turn' | 'recipient'>) =>
-  JSON.stringify([m.notificationId, m.variantId, m.role, m.wanted, m.turn, m.role === 'staff' ? m.recipient : '']);
-
-/** The worst that became of what each message shows. */
-function worstOf(rows: readonly MessageRow[]): Map<string, MessageOutcome> {
-  const worst = new Map<string, MessageOutcome>();
-  for (const row of rows) {
-    const key = showing(row);
-    const before = worst.get(key);
-    if (!before || OUTCOMES.indexOf(row.outcome) > OUTCOMES.indexOf(before)) worst.set(key, row.outcome);
-  }
-  return worst;
-}
-
-async function runBefore(run: Run): Promise<Run | undefined> {
-  const [before] = await database()
-    .select()
-    .from(rehearsals)
-    .where(and(eq(rehearsals.storeId, run.storeId), eq(rehearsals.state, 'done'), lt(rehearsals.number, run.number)))
-    .orderBy(desc(rehearsals.number))
-    .limit(1);
-  return before;
-}
-
 /** A run with all its verdicts, the newest without a number; undefined for a store that has rehearsed nothing yet. */
 export async function loadRehearsal(access: OfStore, number?: number): Promise<RehearsalView | undefined> {
   const run = await runOf(access, number);
@@ -217,6 +157,7 @@ export async function loadRehearsal(access: OfStore, number?: number): Promise<R
   const messages = rows.map((row) => rowView(row, names, was));
   return {
     run: runView(run),
+    stale: run.state === 'done' && run.standing !== '' && run.standing !== (await standingOf(access.store)),
     messages,
     cards: cardsOf(rows, names, access.store.languages),
     lives: lives.map((life) => lifeView(life, rows, names)),
@@ -334,18 +275,27 @@ export async function rehearsedBytes(access: Access, id: string): Promise<Buffer
   return unzip(found.raw);
 }
 
-/** What an owner hears of on Today: how many messages of the newest run somebody has to see to. */
-export async function badOfNewest(storeId: string): Promise<{ number: number; bad: number } | undefined> {
-  const [run] = await database()
-    .select()
-    .from(rehearsals)
-    .where(and(eq(rehearsals.storeId, storeId), eq(rehearsals.state, 'done')))
-    .orderBy(desc(rehearsals.number))
-    .limit(1);
-  if (!run) return undefined;
-  const [row] = await database()
-    .select({ n: count() })
-    .from(rehearsalMessages)
-    .where(and(eq(rehearsalMessages.rehearsalId, run.id), inArray(rehearsalMessages.outcome, [...BAD])));
-  return { number: run.number, bad: row?.n ?? 0 };
+/** How a store rehearses by itself. */
+export const choiceOf = ({ store }: OfStore): RehearsalChoice => ({
+  changes: store.rehearsesChanges,
+  nights: store.rehearsesNights,
+});
+
+/** Chooses when a store rehearses by itself. */
+export async function chooseRehearsals(access: Access, { changes, nights }: RehearsalChoice): Promise<void> {
+  await database().transaction(async (tx) => {
+    await tx
+      .update(stores)
+      .set({ rehearsesChanges: changes, rehearsesNights: nights })
+      .where(eq(stores.id, access.store.id));
+    await remember(
+      access,
+      'choseRehearsals',
+      kept(() => ({ when: whenWords({ changes, nights }) })),
+      { db: tx },
+    );
+  });
 }
+
+const whenWords = ({ changes, nights }: RehearsalChoice): string =>
+  changes ? (nights ? say.whenBoth : say.whenChanges) : nights ? say.whenNights : say.whenAsked;

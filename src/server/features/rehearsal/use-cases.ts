@@ -1,8 +1,8 @@
 /** What can be done with rehearsals. */
-import { StopRehearsalSchema } from '@/contract/rehearsal';
+import { RehearsalChoiceSchema, StopRehearsalSchema } from '@/contract/rehearsal';
 import { ID, NOTHING, object } from '../shapes';
 import { useCase } from '../use-case';
-import { askRehearsal, rehearsedBytes, stopRehearsal } from './rehearsal';
+import { askRehearsal, chooseRehearsals, rehearsedBytes, stopRehearsal } from './rehearsal';
 
 export const rehearsal = {
   ask: useCase({ name: 'rehearsal.ask', permission: 'rehearsal.run', input: NOTHING, run: askRehearsal }),
@@ -11,6 +11,12 @@ export const rehearsal = {
     permission: 'rehearsal.run',
     input: StopRehearsalSchema,
     run: stopRehearsal,
+  }),
+  choose: useCase({
+    name: 'rehearsal.choose',
+    permission: 'rehearsal.run',
+    input: RehearsalChoiceSchema,
+    run: chooseRehearsals,
   }),
   download: useCase({
     name: 'rehearsal.download',

@@ -14,6 +14,7 @@ import { serviceViews } from '../sending/services';
 import { sendingLines } from '../sending/today-lines';
 import { questionLines } from '../briefing/today-lines';
 import { codeLines } from '../codes/today-lines';
+import { rehearsalLines } from '../rehearsal/today-lines';
 import { firstSteps } from './first-steps';
 import { linkGoesOut } from '../../events/preferences-link';
 import { say } from '@/words/ready';
@@ -91,7 +92,7 @@ export async function loadToday(access: Access) {
     });
   }
   lines.push(...(await codeLines(access)), ...(await processLines()), ...(await contradictionLines(access)));
-  lines.push(...(await programLines(access)));
+  lines.push(...(await programLines(access)), ...(await rehearsalLines(access)));
   const failedSince = recent.filter((r) => r.at >= since).length;
   lines.push(
     failedSince > 0

@@ -1,6 +1,7 @@
 'use server';
 /** What Rehearsal does on the server. */
 import { actAndRefresh, done } from '@/app/act';
+import type { RehearsalChoice } from '@/contract/rehearsal';
 import type { Result } from '@/core/result';
 import { rehearsal } from '@/server/features/rehearsal/use-cases';
 
@@ -10,4 +11,8 @@ export async function askRehearsalAction(store: string): Promise<Result<{ number
 
 export async function stopRehearsalAction(store: string, number: number): Promise<Result<null>> {
   return done(await actAndRefresh(rehearsal.stop, store, { number }));
+}
+
+export async function chooseRehearsalsAction(store: string, choice: RehearsalChoice): Promise<Result<null>> {
+  return done(await actAndRefresh(rehearsal.choose, store, choice));
 }

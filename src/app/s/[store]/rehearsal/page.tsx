@@ -1,11 +1,11 @@
 import type { Metadata } from 'next';
 import { orNotFound, pageAccess } from '@/app/page-access';
 import { may } from '@/contract/policy';
-import { listRehearsals, loadRehearsal, loadRehearsed } from '@/server/features/rehearsal/rehearsal';
+import { choiceOf, listRehearsals, loadRehearsal, loadRehearsed } from '@/server/features/rehearsal/rehearsal';
 import { sendersOf, servicesOf } from '@/server/sending/service';
 import { RehearsalScreen } from '@/ui/rehearsal/RehearsalScreen';
 import { viewOf } from '@/ui/rehearsal/views';
-import { askRehearsalAction, stopRehearsalAction } from './actions';
+import { askRehearsalAction, chooseRehearsalsAction, stopRehearsalAction } from './actions';
 import { say } from '@/words/rehearsal';
 
 export const generateMetadata = (): Metadata => ({ title: say.rehearsal });
@@ -41,6 +41,8 @@ export default async function Rehearsal({
       mayRun={may(access.role, 'rehearsal.run')}
       mayEdit={may(access.role, 'template.edit')}
       onAsk={askRehearsalAction.bind(null, store.id)}
+      choice={choiceOf(access)}
+      onChoose={chooseRehearsalsAction.bind(null, store.id)}
       onStop={stopRehearsalAction.bind(null, store.id)}
     />
   );

@@ -1,0 +1,101 @@
+/** Runs of a store: begun, and what each message of one shows held against the run before. */
+import { and, asc, desc, eq, lt } from 'drizzle-orm';
+import { NO_COUNTS, OUTCOMES, type MessageOutcome, type RehearsalWhy } from '@/contract/rehearsal';
+import type { Store } from '../auth/access';
+import { historyEntry, type Actor } from '../auth/history';
+import { isDuplicate } from '../base/database-errors';
+import { AppError } from '../base/errors';
+import { newId } from '../base/ids';
+import { database } from '../db/client';
+import { rehearsalMessages, rehearsals } from '../db/schema';
+import { databaseTime } from '../db/time';
+import { say } from '@/words/rehearsal';
+import { say as closing } from '@/words/stores';
+import { standingOf } from './standing';
+
+export type Run = typeof rehearsals.$inferSelect;
+
+/** A message of a run without its bytes and checks. */
+export type MessageRow = Omit<typeof rehearsalMessages.$inferSelect, 'raw' | 'checks'>;
+
+/**
+ * Begins a rehearsal of all that is live in a store. Throws `conflict` while one is under way, `forbidden` for a store that is closed.
+ * Answers its number.
+ */
+export async function startRehearsal(
+  store: Store,
+  actor: Actor,
+  why: RehearsalWhy = 'asked',
+): Promise<{ number: number }> {
+  const { id: storeId, name, closedAt } = store;
+  if (closedAt) throw new AppError('forbidden', closing.refusedClosed({ name }));
+  const standing = await standingOf(store);
+  try {
+    return await database().transaction(async (tx) => {
+      const [newest] = await tx
+        .select({ number: rehearsals.number, state: rehearsals.state })
+        .from(rehearsals)
+        .where(eq(rehearsals.storeId, storeId))
+        .orderBy(desc(rehearsals.number))
+        .limit(1);
+      if (newest && ['waiting', 'running'].includes(newest.state)) throw new AppError('conflict', say.underWay);
+      const now = new Date(await databaseTime(tx));
+      const number = (newest?.number ?? 0) + 1;
+      await tx.insert(rehearsals).values({
+        ...{ id: newId(), storeId, number, why, standing, askedBy: actor.name.slice(0, 120) },
+        ...{ askedAt: now, beginsAt: now, unshown: [], unseen: [], counts: NO_COUNTS },
+      });
+      await historyEntry(storeId, actor, 'askedRehearsal', { number }, { db: tx });
+      return { number };
+    });
+  } catch (error) {
+    // Two asked at the same moment.
+    if (isDuplicate(error)) throw new AppError('conflict', say.underWay);
+    throw error;
+  }
+}
+
+const LIGHT = {
+  ...{ id: rehearsalMessages.id, rehearsalId: rehearsalMessages.rehearsalId, place: rehearsalMessages.place },
+  ...{ event: rehearsalMessages.event, notificationId: rehearsalMessages.notificationId },
+  ...{ variantId: rehearsalMessages.variantId, moment: rehearsalMessages.moment, role: rehearsalMessages.role },
+  ...{ recipient: rehearsalMessages.recipient, recipientName: rehearsalMessages.recipientName },
+  ...{ wanted: rehearsalMessages.wanted, language: rehearsalMessages.language, turn: rehearsalMessages.turn },
+  ...{ at: rehearsalMessages.at, subject: rehearsalMessages.subject, outcome: rehearsalMessages.outcome },
+};
+
+/** The messages of a run, in the order of its lives. */
+export const messagesOf = ({ id }: Pick<Run, 'id'>): Promise<MessageRow[]> =>
+  database()
+    .select(LIGHT)
+    .from(rehearsalMessages)
+    .where(eq(rehearsalMessages.rehearsalId, id))
+    .orderBy(asc(rehearsalMessages.place), asc(rehearsalMessages.id));
+
+/** What a message shows, as it is found again in another run. */
+export const showing = (
+  m: Pick<MessageRow, 'notificationId' | 'variantId' | 'role' | 'wanted' | 'turn' | 'recipient'>,
+): string =>
+  JSON.stringify([m.notificationId, m.variantId, m.role, m.wanted, m.turn, m.role === 'staff' ? m.recipient : '']);
+
+/** The worst that became of what each message shows. */
+export function worstOf(rows: readonly MessageRow[]): Map<string, MessageOutcome> {
+  const worst = new Map<string, MessageOutcome>();
+  for (const row of rows) {
+    const key = showing(row);
+    const before = worst.get(key);
+    if (!before || OUTCOMES.indexOf(row.outcome) > OUTCOMES.indexOf(before)) worst.set(key, row.outcome);
+  }
+  return worst;
+}
+
+/** The run of the store before one that came to its end. */
+export async function runBefore({ storeId, number }: Pick<Run, 'storeId' | 'number'>): Promise<Run | undefined> {
+  const [before] = await database()
+    .select()
+    .from(rehearsals)
+    .where(and(eq(rehearsals.storeId, storeId), eq(rehearsals.state, 'done'), lt(rehearsals.number, number)))
+    .orderBy(desc(rehearsals.number))
+    .limit(1);
+  return before;
+}
