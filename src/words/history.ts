@@ -174,5 +174,5 @@ export const say = speak('history', {
   revokedKey: '{$who} revoked the key {$name}',
   askedRehearsal: '{$who} started rehearsal {$number :integer}',
   stoppedRehearsal: '{$who} stopped rehearsal {$number :integer}',
-  choseRehearsals: '{$who} chose when the store rehearses by itself: {$when}',
+  choseRehearsals: '{$who} set automatic rehearsals: {$when}',
 });

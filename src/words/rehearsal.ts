@@ -102,8 +102,8 @@ export const say = speak('rehearsal', {
   todayLine:
     '.input {$n :integer} .match $n one {{{$n} message was not right in the newest rehearsal.}} * {{{$n} messages were not right in the newest rehearsal.}}',
   seeRehearsal: 'See the rehearsal',
-  byItself: 'By itself ...',
-  byItselfTitle: 'When this store rehearses by itself',
+  byItself: 'Automatic rehearsals ...',
+  byItselfTitle: 'Automatic rehearsals',
   byItselfNote: 'Owners get an email when such a rehearsal finds something that was right before.',
   afterChanges: 'After a change that goes live',
   afterChangesNote: 'A minute after the last of several: messages, look, phrasebook, routing and settings.',

@@ -174,5 +174,5 @@ export const history: TranslationOf<typeof say> = {
   revokedKey: '{$who} hat den Schlüssel {$name} widerrufen',
   askedRehearsal: '{$who} hat Probelauf {$number :integer} gestartet',
   stoppedRehearsal: '{$who} hat Probelauf {$number :integer} angehalten',
-  choseRehearsals: '{$who} hat gewählt, wann der Shop von selbst probt: {$when}',
+  choseRehearsals: '{$who} hat automatische Probeläufe eingestellt: {$when}',
 };

@@ -104,8 +104,8 @@ export const rehearsal: TranslationOf<typeof say> = {
   todayLine:
     '.input {$n :integer} .match $n one {{{$n} Nachricht war im neuesten Probelauf nicht richtig.}} * {{{$n} Nachrichten waren im neuesten Probelauf nicht richtig.}}',
   seeRehearsal: 'Zum Probelauf',
-  byItself: 'Von selbst ...',
-  byItselfTitle: 'Wann dieser Shop von selbst probt',
+  byItself: 'Automatische Probeläufe ...',
+  byItselfTitle: 'Automatische Probeläufe',
   byItselfNote: 'Inhaber bekommen eine E-Mail, wenn ein solcher Probelauf etwas findet, das vorher richtig war.',
   afterChanges: 'Nach einer Änderung, die in Betrieb geht',
   afterChangesNote:
