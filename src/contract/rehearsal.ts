@@ -100,6 +100,8 @@ export interface RehearsedLife {
 export interface UnshownView {
   notification: string;
   version: string;
+  /** The colleague whom no order led to; of a version without one. */
+  recipient?: string;
   languages: string[];
   why: 'not-of-a-life' | 'no-order-found';
   /** What its version, or itself, asks for. */

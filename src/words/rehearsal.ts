@@ -91,6 +91,8 @@ export const say = speak('rehearsal', {
   lifeCounts: '.input {$n :integer} .match $n one {{{$n} message}} * {{{$n} messages}}',
   whyNotOfLife:
     'Not part of an order’s or account’s life: worked out from stock or from the orders of a day, or sent to many at once. Send a test of it instead.',
+  languageOrReader: 'Language, or to',
+  whyNobodyLed: 'No made-up order was found for which a rule of Routing leads to them.',
   whyNoOrder: 'No made-up order was found that it is for.',
   whyNoOrderWhen: 'No made-up order was found that it is for: {$when}.',
   allShown: 'Every message that is live was rehearsed.',

@@ -18,11 +18,14 @@ export interface PlannedLife {
   expected: Expectation;
 }
 
-/** A version that no life shows, in these languages. */
+/** A version that no life shows, in these languages; or a colleague whom no life leads to. */
 export interface Unshown {
   notificationId: string;
+  /** Empty where it is about a colleague. */
   variantId: string;
   languages: string[];
+  /** The colleague, by name or address. */
+  recipient?: string;
   /** Nothing that happens to an order or an account makes it go out, or no order was found that it is for. */
   why: 'not-of-a-life' | 'no-order-found';
 }
@@ -99,7 +102,7 @@ export function* planningRehearsal(
   return {
     lives,
     tried: candidates.length,
-    unshown: unshownBy(lives, scene, using),
+    unshown: [...unshownBy(lives, scene, using), ...unmetBy(lives, using)],
     unseen: unseenBy(lives, forms),
   };
 }
@@ -148,6 +151,24 @@ function unseenBy(lives: readonly PlannedLife[], forms: Forms): UnseenParts[] {
     return unseen.length === 0
       ? []
       : [{ notificationId, variantId, editionId, language, of: all.length, parts: unseen }];
+  });
+}
+
+/** Colleagues whom a rule names and no life leads to. */
+function unmetBy(lives: readonly PlannedLife[], { settings }: ExpectWith): Unshown[] {
+  const met = new Set(
+    lives.flatMap(({ expected }) =>
+      expected.messages.map((m) => `${m.notificationId} ${m.recipient.address.toLowerCase()}`),
+    ),
+  );
+  const byId = new Map(settings.notifications.filter((n) => n.on).map((n) => [n.id, n]));
+  return settings.rules.flatMap(({ notificationId, recipient, pause }): Unshown[] => {
+    const notification = byId.get(notificationId);
+    const { address, name } = recipient;
+    // What nothing makes go out is told once, without whom it would go to; who is away gets nothing on purpose.
+    if (!notification || address === '' || pause || whyNot(notification) === 'not-of-a-life') return [];
+    if (met.has(`${notificationId} ${address.toLowerCase()}`)) return [];
+    return [{ notificationId, variantId: '', languages: [], recipient: name || address, why: 'no-order-found' }];
   });
 }
 
@@ -270,7 +291,7 @@ export function candidatesFor(scene: Scene): Candidate[] {
       if (script === 'account' || script === 'letters') continue;
       for (const basket of Object.values(baskets)) add({ script, language, channel: first.id, guest: false, basket });
     }
-    if (script === 'account' || script === 'letters') continue;
+    if (script === 'account') continue;
     // What only colleagues' rules ask for.
     const language = languages[0]!;
     for (const { id: channel } of channels) {

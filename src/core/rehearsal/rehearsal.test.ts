@@ -269,6 +269,18 @@ describe('a plan', () => {
     expect(received?.parts.every((p) => p.place !== 'head') ?? true).toBe(true);
   });
 
+  it('names a colleague whom no order leads to', () => {
+    const never: RoutingRule = {
+      ...{ id: 'never', notificationId: 'new-order' },
+      recipient: { address: 'never@quillwick.example', name: 'Never' },
+      scope: { kind: 'category', category: 'maps' },
+    };
+    const plan = planRehearsal(scene, withSettings({ rules: [...rules, never] }), FORMS, START, 3);
+    expect(plan.unshown.filter((u) => u.recipient !== undefined)).toEqual([
+      ...[{ notificationId: 'new-order', variantId: '', languages: [], recipient: 'Never', why: 'no-order-found' }],
+    ]);
+  });
+
   it('is the same each time', () => {
     const again = planRehearsal(scene, withSettings(), FORMS, START, 3);
     expect(again.lives.map((l) => l.life)).toEqual(lives.map((l) => l.life));

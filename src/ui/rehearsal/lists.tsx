@@ -171,7 +171,9 @@ export function UnshownList({ unshown }: { unshown: readonly UnshownView[] }) {
   if (unshown.length === 0) return <p className="px-5 py-4 text-sm">{say.allShown}</p>;
   return (
     <table className="lines w-full text-sm">
-      <Head columns={[{ label: say.message }, { label: say.language, className: 'w-60' }, { label: say.why }]} />
+      <Head
+        columns={[{ label: say.message }, { label: say.languageOrReader, className: 'w-60' }, { label: say.why }]}
+      />
       <tbody>
         {unshown.map((u, i) => (
           <tr key={i} className="border-b border-rule align-top">
@@ -179,14 +181,18 @@ export function UnshownList({ unshown }: { unshown: readonly UnshownView[] }) {
               {u.version ? `${u.notification}, ${u.version}` : u.notification}
             </td>
             <td data-line="foot" className="px-2 py-1.5">
-              {u.languages.length > 0 ? listed(u.languages.map((l) => languageName(l))) : say.colleagues}
+              {u.languages.length > 0
+                ? listed(u.languages.map((l) => languageName(l)))
+                : (u.recipient ?? say.colleagues)}
             </td>
             <td data-line="rest" className="px-2 py-1.5 pe-5 text-slate">
               {u.why === 'not-of-a-life'
                 ? say.whyNotOfLife
-                : u.when
-                  ? say.whyNoOrderWhen({ when: u.when })
-                  : say.whyNoOrder}
+                : u.recipient
+                  ? say.whyNobodyLed
+                  : u.when
+                    ? say.whyNoOrderWhen({ when: u.when })
+                    : say.whyNoOrder}
             </td>
           </tr>
         ))}

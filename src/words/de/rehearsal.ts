@@ -92,6 +92,8 @@ export const rehearsal: TranslationOf<typeof say> = {
   lifeCounts: '.input {$n :integer} .match $n one {{{$n} Nachricht}} * {{{$n} Nachrichten}}',
   whyNotOfLife:
     'Gehört nicht zum Leben einer Bestellung oder eines Kontos: Sie folgt aus dem Bestand oder den Bestellungen eines Tages, oder geht an viele zugleich. Senden Sie stattdessen einen Test.',
+  languageOrReader: 'Sprache, oder an',
+  whyNobodyLed: 'Es fand sich keine ausgedachte Bestellung, für die eine Regel der Verteilung zu ihnen führt.',
   whyNoOrder: 'Es fand sich keine ausgedachte Bestellung, für die sie gilt.',
   whyNoOrderWhen: 'Es fand sich keine ausgedachte Bestellung, für die sie gilt: {$when}.',
   allShown: 'Jede Nachricht in Betrieb wurde geprobt.',

@@ -169,12 +169,13 @@ export async function loadRehearsal(access: OfStore, number?: number): Promise<R
         { notification: notification.name, version: version.name, address: version.address, language, of, parts },
       ];
     }),
-    unshown: run.unshown.flatMap(({ notificationId, variantId, languages, why }): UnshownView[] => {
+    unshown: run.unshown.flatMap(({ notificationId, variantId, languages, why, recipient }): UnshownView[] => {
       const notification = names.notification.get(notificationId);
       if (!notification) return [];
       const version = names.variant.get(variantId);
       const when = [notification.when, version?.when ?? ''].filter(Boolean).join(', ');
-      return [{ notification: notification.name, version: version?.name ?? '', languages, why, when }];
+      const about = { notification: notification.name, version: version?.name ?? '', languages, why };
+      return [{ ...about, when: recipient ? '' : when, ...(recipient && { recipient }) }];
     }),
   };
 }
