@@ -13,7 +13,7 @@ export async function rehearse(storeId: string | undefined, format: string): Pro
   const { database } = await import('../src/server/db/client');
   const { stores } = await import('../src/server/db/schema');
   const { startRehearsal } = await import('../src/server/rehearsal/runs');
-  const { reportOf } = await import('../src/server/features/rehearsal/report');
+  const { junitOf, reportOf } = await import('../src/server/features/rehearsal/report');
   const { Rehearser } = await import('../src/server/rehearsal/rehearser');
   if (!(FORMATS as readonly string[]).includes(format)) {
     throw new Error(`--format is one of ${FORMATS.join(', ')}, and not "${format}".`);
@@ -38,8 +38,7 @@ export async function rehearse(storeId: string | undefined, format: string): Pro
 
   function print(report: NonNullable<Awaited<ReturnType<typeof reportOf>>>, as: Format): void {
     if (as === 'json') return console.log(JSON.stringify(report, null, 2));
-    if (as === 'junit')
-      return void import('../src/server/features/rehearsal/report').then((r) => console.log(r.junitOf(report)));
+    if (as === 'junit') return console.log(junitOf(report));
     const { counts } = report;
     for (const m of report.messages.filter((row) => row.problems.length > 0)) {
       console.log(

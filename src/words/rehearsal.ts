@@ -91,7 +91,7 @@ export const say = speak('rehearsal', {
   lifeCounts: '.input {$n :integer} .match $n one {{{$n} message}} * {{{$n} messages}}',
   whyNotOfLife:
     'Not part of an order’s or account’s life: worked out from stock or from the orders of a day, or sent to many at once. Send a test of it instead.',
-  languageOrReader: 'Language, or to',
+  languageOrReader: 'Language or colleague',
   whyNobodyLed: 'No made-up order was found for which a rule of Routing leads to them.',
   whyNoOrder: 'No made-up order was found that it is for.',
   whyNoOrderWhen: 'No made-up order was found that it is for: {$when}.',
@@ -99,14 +99,16 @@ export const say = speak('rehearsal', {
   why: 'Why',
   stale: 'Something that messages are made of has changed since: what is live now was not rehearsed.',
   nothingToSee: 'Nothing to fix.',
-  tried: '{$tried :integer} possible orders were compared; these show every message with the fewest.',
+  tried:
+    '{$tried :integer} possible orders were compared. These were chosen: they show the most messages, versions and sentences.',
+  whoOrders: 'Who orders what',
   colleagues: 'colleagues',
   todayLine:
     '.input {$n :integer} .match $n one {{{$n} message was not right in the newest rehearsal.}} * {{{$n} messages were not right in the newest rehearsal.}}',
   seeRehearsal: 'See the rehearsal',
   byItself: 'Automatic rehearsals ...',
   byItselfTitle: 'Automatic rehearsals',
-  byItselfNote: 'Owners get an email when such a rehearsal finds something that was right before.',
+  byItselfNote: 'Owners get an email when such a rehearsal finds something wrong that was not wrong in the one before.',
   afterChanges: 'After a change that goes live',
   afterChangesNote: 'A minute after the last of several: messages, look, phrasebook, routing and settings.',
   eachNight: 'Each night',

@@ -276,7 +276,10 @@ export function candidatesFor(scene: Scene): Candidate[] {
   };
   const several = baskets['several']!;
   const scripts = SCRIPTS.filter((s) => s !== 'files' || baskets['files'] !== undefined);
-  const usually = (script: Script): Life['basket'] => (script === 'files' ? baskets['files']! : several);
+  const one = baskets['one']!;
+  // Of one piece and of several: each language says them in different words.
+  const usually = (script: Script): Life['basket'] =>
+    script === 'files' ? baskets['files']! : script === 'collected' || script === 'given-back' ? one : several;
   const [first] = channels;
   if (!first) return [];
   for (const script of scripts) {

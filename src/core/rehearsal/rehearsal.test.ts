@@ -261,12 +261,19 @@ describe('a plan', () => {
       messages.filter((m) => m.notificationId === 'order-received').map((m) => m.order.lines[0]!.quantity),
     );
     expect(numbers.size).toBeGreaterThan(1);
-    const received = unseen.find((u) => u.variantId === 'payment-received' && u.language === 'en');
     for (const part of unseen.flatMap((u) => u.parts)) {
       if (typeof part.is === 'number') expect(part.words).not.toBe('');
     }
-    // What a message shows is what it says: a form that was not shown stands in none.
-    expect(received?.parts.every((p) => p.place !== 'head') ?? true).toBe(true);
+    // One piece and several stand in different words, and both are read in each language.
+    const received = messages.filter((m) => m.notificationId === 'order-received');
+    for (const language of ['en', 'de']) {
+      const pieces = received.filter((m) => m.language === language).map((m) => m.order.lines.map((l) => l.quantity));
+      expect([language, pieces.some((q) => q.join() === '1'), pieces.some((q) => q.length > 1)]).toEqual([
+        language,
+        true,
+        true,
+      ]);
+    }
   });
 
   it('names a colleague whom no order leads to', () => {

@@ -11,7 +11,7 @@ import { isDeadlock, isLockWait, isSavepointGone } from '../base/database-errors
 import { newId } from '../base/ids';
 import { takenBack, type Executor } from '../db/client';
 import { byOwnClock, windOwnClock } from '../db/own-clock';
-import { deliveries, events as told, notWritten } from '../db/schema';
+import { deliveries, events as eventRows, notWritten } from '../db/schema';
 import { databaseNow } from '../db/time';
 import { receiveEvent } from '../events/receive';
 import { isAboutAccount, type OrderEvent } from '../events/schema';
@@ -230,9 +230,9 @@ async function rowsOf(tx: Executor, events: readonly string[]): Promise<LivedRow
     .where(inArray(deliveries.eventId, [...events]));
   // A fault of the database's is written down with a delivery as if it were sent in earnest.
   const there = await tx
-    .select({ id: told.id })
-    .from(told)
-    .where(inArray(told.id, [...events]));
+    .select({ id: eventRows.id })
+    .from(eventRows)
+    .where(inArray(eventRows.id, [...events]));
   if (there.length < events.length || rows.some((r) => r.cause === 'database')) throw new Undone();
   const byId = new Map(rows.map((r) => [r.id, r]));
   const place = new Map(events.map((id, i) => [id, i]));

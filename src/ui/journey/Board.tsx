@@ -12,7 +12,7 @@ import {
 } from '@/core/moments';
 import { BoardCard, HandCard } from './BoardCard';
 import type { Card, OrderPath, ShopMailView } from '@/contract/notifications';
-import { LANES } from './types';
+import { LANE_NAME, LaneGrid } from './LaneGrid';
 import { say } from '@/words/journey';
 
 export interface BoardProps {
@@ -34,100 +34,73 @@ export function Board({ cards, path, shopMails, maySwitch, onSwitch, onLook, onN
   const timely = cards.filter((c) => !goesByHand(c.moment));
   const byHand = cards.filter((c) => goesByHand(c.moment));
   return (
-    <table className="h-full w-full min-w-265 table-fixed border-collapse">
-      <thead>
-        <tr className="h-9">
-          <th className="w-20 border-b border-rule" aria-label={say.audience} />
-          {MOMENT_COLUMNS.map((c) => (
-            <th
-              key={c}
-              scope="col"
-              className="border-s border-b border-rule px-2 text-start font-serif text-sm font-semibold"
-            >
-              {MOMENT_COLUMN_LABELS[c]}
-            </th>
-          ))}
-        </tr>
-      </thead>
-      <tbody>
-        {LANES.map((lane) => (
-          <tr key={lane.audience} className="align-top">
-            <th
-              scope="row"
-              className="border-b border-rule py-2 ps-5 text-start font-serif text-sm font-normal text-slate italic"
-            >
-              {lane.name}
-            </th>
-            {MOMENT_COLUMNS.map((column) => {
-              const inCell = timely.filter((c) => c.audience === lane.audience && columnOf.get(c.moment) === column);
-              const mails = shopMails.filter((m) => m.audience === lane.audience && columnOf.get(m.moment) === column);
-              const first = MOMENTS.find((m) => m.column === column)!;
-              return (
-                <td key={column} className="border-s border-b border-rule p-1.5 pb-0">
-                  {inCell.map((card) => (
-                    <BoardCard
-                      key={card.slug}
-                      {...rest}
-                      card={card}
-                      maySwitch={maySwitch}
-                      path={path && (path.byNotification[card.id] ?? { sent: [], why: [], would: 0 })}
-                      onSwitch={() => onSwitch(card)}
-                      onLook={() => onLook(card)}
-                    />
-                  ))}
-                  {mails.map((mail) => (
-                    <div
-                      key={mail.id}
-                      className="mb-1.5 border border-dotted border-slate px-2 py-1 text-xs text-slate"
-                    >
-                      {mail.name}, <span className="italic">{say.byTheShopSystem}</span>
-                    </div>
-                  ))}
-                  {inCell.length === 0 && mails.length === 0 && (
-                    <EmptyCell
-                      words={USUAL[column][lane.audience]}
-                      label={[
-                        USUAL[column][lane.audience],
-                        say.newNotificationForWhomColumn({ whom: lane.whom, column: MOMENT_COLUMN_LABELS[column] }),
-                      ]
-                        .filter(Boolean)
-                        .join(': ')}
-                      onNew={maySwitch ? () => onNew(first.id, lane.audience) : undefined}
-                    />
-                  )}
-                </td>
-              );
-            })}
-          </tr>
-        ))}
-        <tr className="align-top">
-          <th scope="row" className="py-2 ps-5 text-start font-serif text-sm font-normal text-slate italic">
-            {say.byHand}
-          </th>
-          <td colSpan={MOMENT_COLUMNS.length} className="border-s border-rule p-1.5 pb-0">
-            <div className="flex flex-wrap gap-x-1.5">
-              {byHand.map((card) => (
-                <HandCard
-                  key={card.slug}
-                  {...rest}
-                  card={card}
-                  maySwitch={maySwitch}
-                  path={path && (path.byNotification[card.id] ?? { sent: [], why: [], would: 0 })}
-                  onSwitch={() => onSwitch(card)}
-                  onLook={() => onLook(card)}
-                />
-              ))}
-              {byHand.length === 0 && (
-                <EmptyCell
-                  words={say.whatColleaguesWriteToOne}
-                  onNew={maySwitch ? () => onNew(BY_HAND, 'customer') : undefined}
-                />
-              )}
-            </div>
-          </td>
-        </tr>
-      </tbody>
-    </table>
+    <LaneGrid
+      className="h-full"
+      cell={(lane, column) => {
+        const inCell = timely.filter((c) => c.audience === lane.audience && columnOf.get(c.moment) === column);
+        const mails = shopMails.filter((m) => m.audience === lane.audience && columnOf.get(m.moment) === column);
+        const first = MOMENTS.find((m) => m.column === column)!;
+        return (
+          <>
+            {inCell.map((card) => (
+              <BoardCard
+                key={card.slug}
+                {...rest}
+                card={card}
+                maySwitch={maySwitch}
+                path={path && (path.byNotification[card.id] ?? { sent: [], why: [], would: 0 })}
+                onSwitch={() => onSwitch(card)}
+                onLook={() => onLook(card)}
+              />
+            ))}
+            {mails.map((mail) => (
+              <div key={mail.id} className="mb-1.5 border border-dotted border-slate px-2 py-1 text-xs text-slate">
+                {mail.name}, <span className="italic">{say.byTheShopSystem}</span>
+              </div>
+            ))}
+            {inCell.length === 0 && mails.length === 0 && (
+              <EmptyCell
+                words={USUAL[column][lane.audience]}
+                label={[
+                  USUAL[column][lane.audience],
+                  say.newNotificationForWhomColumn({ whom: lane.whom, column: MOMENT_COLUMN_LABELS[column] }),
+                ]
+                  .filter(Boolean)
+                  .join(': ')}
+                onNew={maySwitch ? () => onNew(first.id, lane.audience) : undefined}
+              />
+            )}
+          </>
+        );
+      }}
+    >
+      <tr className="align-top">
+        <th scope="row" className={LANE_NAME}>
+          {say.byHand}
+        </th>
+        <td colSpan={MOMENT_COLUMNS.length} className="border-s border-rule p-1.5 pb-0">
+          <div className="flex flex-wrap gap-x-1.5">
+            {byHand.map((card) => (
+              <HandCard
+                key={card.slug}
+                {...rest}
+                card={card}
+                maySwitch={maySwitch}
+                path={path && (path.byNotification[card.id] ?? { sent: [], why: [], would: 0 })}
+                onSwitch={() => onSwitch(card)}
+                onLook={() => onLook(card)}
+              />
+            ))}
+            {byHand.length === 0 && (
+              <EmptyCell
+                words={say.whatColleaguesWriteToOne}
+                onNew={maySwitch ? () => onNew(BY_HAND, 'customer') : undefined}
+              />
+            )}
+          </div>
+        </td>
+      </tr>
+    </LaneGrid>
   );
 }
 

@@ -135,7 +135,8 @@ function RunParts(props: RehearsalProps & { shown: RehearsalView }) {
   const { run, cards, messages, lives, unshown, unseen } = shown;
   const at = run.number === runs[0]?.number ? undefined : run.number;
   const bad = messages.filter((m) => BAD.includes(m.outcome)).toSorted((a, b) => Number(b.worse) - Number(a.worse));
-  const hrefOfMessage = (message: string): string => hrefOf(base, { run: at, view, message });
+  // A link to a message names its run: it opens the same when there is a newer one.
+  const hrefOfMessage = (message: string): string => hrefOf(base, { run: run.number, view, message });
   const numbers = new Map(lives.map((l) => [l.place, l.script === 'account' ? '' : l.number]));
   const tabs: { view: View; label: string }[] = [
     { view: 'moments', label: say.byMoment },
@@ -145,6 +146,8 @@ function RunParts(props: RehearsalProps & { shown: RehearsalView }) {
     { view: 'left', label: say.notRehearsed({ n: unshown.length + unseen.length }) },
   ];
   const list = { numbers, opened: opened?.id, hrefOfMessage };
+  const planned = run.lives > 0 || !isUnderWay(run);
+  if (!planned) return <Standing {...props} run={run} stale={false} />;
   return (
     <div className="flex flex-col lg:h-full lg:min-h-0">
       <Standing {...props} run={run} stale={shown.stale && at === undefined} />
@@ -223,7 +226,7 @@ function Standing({ base, run, stale, hasService, hasSender }: RehearsalProps & 
         </div>
       )}
       <ul className="flex flex-wrap gap-x-5 gap-y-1">
-        {facts
+        {(run.livesDone > 0 ? facts : [])
           .filter((f) => f.always || f.n > 0)
           .map(({ outcome, n, words }) => (
             <li

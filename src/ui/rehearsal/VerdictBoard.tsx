@@ -1,13 +1,11 @@
 /** The Journey's own grid, with a verdict for each language in place of states. */
-import { MOMENT_COLUMN_LABELS, MOMENT_COLUMNS } from '@/core/moments';
 import { languageName } from '@/core/names';
 import { BAD, type RehearsedCard } from '@/contract/rehearsal';
-import { LANES } from '../journey/types';
+import { LaneGrid } from '../journey/LaneGrid';
 import Link from '../parts/Link';
 import { VerdictMark } from './Verdict';
 import { OUTCOME_WORDS } from './views';
 import { say } from '@/words/rehearsal';
-import { say as journey } from '@/words/journey';
 
 export function VerdictBoard({
   cards,
@@ -20,45 +18,16 @@ export function VerdictBoard({
   hrefOfMessage: (id: string) => string;
 }) {
   return (
-    <table className="w-full min-w-265 table-fixed border-collapse">
-      <thead>
-        <tr className="h-9">
-          <th className="w-20 border-b border-rule" aria-label={journey.audience} />
-          {MOMENT_COLUMNS.map((c) => (
-            <th
-              key={c}
-              scope="col"
-              className="border-s border-b border-rule px-2 text-start font-serif text-sm font-semibold"
-            >
-              {MOMENT_COLUMN_LABELS[c]}
-            </th>
-          ))}
-        </tr>
-      </thead>
-      <tbody>
-        {LANES.map((lane) => (
-          <tr key={lane.audience} className="align-top">
-            <th
-              scope="row"
-              className="border-b border-rule py-2 ps-5 text-start font-serif text-sm font-normal text-slate italic"
-            >
-              {lane.name}
-            </th>
-            {MOMENT_COLUMNS.map((column) => {
-              const own = cards.filter((c) => c.audience === lane.audience && c.column === column);
-              return (
-                <td key={column} className="border-s border-b border-rule p-1.5 pb-0">
-                  {own.map((card) => (
-                    <CardOf key={card.id} card={card} opened={opened} hrefOfMessage={hrefOfMessage} />
-                  ))}
-                  {own.length === 0 && <p className="px-1 pt-0.5 pb-2 text-xs text-slate">{say.noMessages}</p>}
-                </td>
-              );
-            })}
-          </tr>
-        ))}
-      </tbody>
-    </table>
+    <LaneGrid
+      cell={(lane, column) => {
+        const own = cards.filter((c) => c.audience === lane.audience && c.column === column);
+        return own.length === 0 ? (
+          <p className="px-1 pt-0.5 pb-2 text-xs text-slate">{say.noMessages}</p>
+        ) : (
+          own.map((card) => <CardOf key={card.id} card={card} opened={opened} hrefOfMessage={hrefOfMessage} />)
+        );
+      }}
+    />
   );
 }
 

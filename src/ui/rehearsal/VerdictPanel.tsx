@@ -1,6 +1,7 @@
 'use client';
 /** One message of a rehearsal: what was looked at, as it arrived, and the way to where it is mended. */
 import { X } from 'lucide-react';
+import { useEffect, useRef } from 'react';
 import { languageName } from '@/core/names';
 import type { RehearsedMessage } from '@/contract/rehearsal';
 import { Shown } from '../deliveries/SentMessage';
@@ -33,11 +34,15 @@ export function VerdictPanel({
     ...(number ? [say.lifeStep({ number })] : []),
     ...(m.turn > 1 ? [say.turnNth({ turn: m.turn })] : []),
   ];
+  const panel = useRef<HTMLElement>(null);
+  // On a small screen it stands before a long list.
+  useEffect(() => panel.current?.scrollIntoView({ block: 'nearest' }), [m.id]);
   const title = m.version ? `${m.notification}, ${m.version}` : m.notification;
   return (
     <section
+      ref={panel}
       aria-label={title}
-      className="flex min-h-0 flex-col border-rule bg-panel max-lg:border-t lg:w-110 lg:shrink-0 lg:border-s"
+      className="flex min-h-0 flex-col border-rule bg-panel max-lg:order-first max-lg:border-b lg:w-110 lg:shrink-0 lg:border-s"
     >
       <div className="shrink-0 px-5 pt-3 lg:max-h-1/2 lg:overflow-auto">
         <div className="flex items-start gap-2">

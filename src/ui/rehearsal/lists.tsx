@@ -79,7 +79,7 @@ export function MessagesList({
             <td data-line="foot" className="px-2 py-1.5">
               {languageName(m.wanted)}
             </td>
-            <td data-line="foot" className="px-2 py-1.5 wrap-anywhere text-slate">
+            <td data-line="rest" className="px-2 py-1.5 wrap-anywhere text-slate">
               {m.recipient}
             </td>
             <td data-line="foot-end" className="px-2 py-1.5 pe-5 text-slate">
@@ -109,8 +109,8 @@ export function LivesList({
           columns={[
             { label: say.order, className: 'w-24' },
             { label: say.story },
-            { label: say.language, className: 'w-56' },
-            { label: say.outcome, className: 'w-60' },
+            { label: say.whoOrders, className: 'w-64' },
+            { label: say.outcome, className: 'w-52' },
           ]}
         />
         <tbody>

@@ -92,7 +92,7 @@ export const rehearsal: TranslationOf<typeof say> = {
   lifeCounts: '.input {$n :integer} .match $n one {{{$n} Nachricht}} * {{{$n} Nachrichten}}',
   whyNotOfLife:
     'Gehört nicht zum Leben einer Bestellung oder eines Kontos: Sie folgt aus dem Bestand oder den Bestellungen eines Tages, oder geht an viele zugleich. Senden Sie stattdessen einen Test.',
-  languageOrReader: 'Sprache, oder an',
+  languageOrReader: 'Sprache oder Kollege',
   whyNobodyLed: 'Es fand sich keine ausgedachte Bestellung, für die eine Regel der Verteilung zu ihnen führt.',
   whyNoOrder: 'Es fand sich keine ausgedachte Bestellung, für die sie gilt.',
   whyNoOrderWhen: 'Es fand sich keine ausgedachte Bestellung, für die sie gilt: {$when}.',
@@ -101,14 +101,17 @@ export const rehearsal: TranslationOf<typeof say> = {
   stale:
     'Seitdem hat sich etwas geändert, woraus Nachrichten entstehen: Was jetzt in Betrieb ist, wurde nicht geprobt.',
   nothingToSee: 'Nichts zu beheben.',
-  tried: '{$tried :integer} mögliche Bestellungen wurden verglichen; diese zeigen jede Nachricht mit den wenigsten.',
+  tried:
+    '{$tried :integer} mögliche Bestellungen wurden verglichen. Diese wurden gewählt: Sie zeigen die meisten Nachrichten, Versionen und Sätze.',
+  whoOrders: 'Wer was bestellt',
   colleagues: 'Kollegen',
   todayLine:
     '.input {$n :integer} .match $n one {{{$n} Nachricht war im neuesten Probelauf nicht richtig.}} * {{{$n} Nachrichten waren im neuesten Probelauf nicht richtig.}}',
   seeRehearsal: 'Zum Probelauf',
   byItself: 'Automatische Probeläufe ...',
   byItselfTitle: 'Automatische Probeläufe',
-  byItselfNote: 'Inhaber bekommen eine E-Mail, wenn ein solcher Probelauf etwas findet, das vorher richtig war.',
+  byItselfNote:
+    'Inhaber bekommen eine E-Mail, wenn ein solcher Probelauf etwas Falsches findet, das im vorigen nicht falsch war.',
   afterChanges: 'Nach einer Änderung, die in Betrieb geht',
   afterChangesNote:
     'Eine Minute nach der letzten von mehreren: Nachrichten, Gestaltung, Wortschatz, Verteilung und Einstellungen.',
