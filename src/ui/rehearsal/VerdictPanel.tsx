@@ -36,7 +36,9 @@ export function VerdictPanel({
   ];
   const panel = useRef<HTMLElement>(null);
   // On a small screen it stands before a long list.
-  useEffect(() => panel.current?.scrollIntoView({ block: 'nearest' }), [m.id]);
+  useEffect(() => {
+    panel.current?.scrollIntoView({ block: 'nearest' });
+  }, [m.id]);
   const title = m.version ? `${m.notification}, ${m.version}` : m.notification;
   return (
     <section
