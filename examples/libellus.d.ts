@@ -50,7 +50,7 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Begin a rehearsal of all that is live
+         * Begin a rehearsal of all that is live, or of what has changed
          * @description Made-up orders live through everything that can happen to them; what arrives in a mailbox of ours is read and checked. Nothing reaches anybody.
          */
         post: operations["startRehearsal"];
@@ -4500,7 +4500,15 @@ export interface operations {
             path?: never;
             cookie?: never;
         };
-        requestBody?: never;
+        /** @description Everything without it. `changes`: what has changed since the newest that came to its end */
+        requestBody?: {
+            content: {
+                "application/json": {
+                    /** @constant */
+                    only?: "changes";
+                };
+            };
+        };
         responses: {
             /** @description Begun. `Location` is where it is read */
             202: {
@@ -4511,6 +4519,26 @@ export interface operations {
                     "application/json": {
                         rehearsal: number;
                         state: string;
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
                     };
                 };
             };

@@ -5,7 +5,7 @@ import { openInstallation } from './installation';
 const USAGE = `./libellus backup FILE [--data DIR] [--port N]
 ./libellus restore FILE [--replace] [--data DIR] [--port N]
 ./libellus secret [--lost] [--data DIR] [--port N]
-./libellus rehearse --store ID [--format text|json|junit] [--data DIR] [--port N]`;
+./libellus rehearse --store ID [--changes] [--format text|json|junit] [--data DIR] [--port N]`;
 
 async function main(): Promise<void> {
   const { values, positionals } = parseArgs({
@@ -17,6 +17,7 @@ async function main(): Promise<void> {
       lost: { type: 'boolean', default: false },
       store: { type: 'string' },
       format: { type: 'string', default: 'text' },
+      changes: { type: 'boolean', default: false },
     },
   });
   const [command, file] = positionals;
@@ -44,7 +45,7 @@ async function main(): Promise<void> {
       process.env.LIBELLUS_LOG ??= 'silent';
       const { rehearse } = await import('./rehearse');
       // What could not be tried is no message that failed.
-      process.exitCode = await rehearse(values.store, values.format).catch((error: Error) => {
+      process.exitCode = await rehearse(values.store, values.format, values.changes).catch((error: Error) => {
         console.error(error.message);
         return 2;
       });

@@ -8,7 +8,7 @@ type Format = (typeof FORMATS)[number];
 const LOOK_MS = 500;
 
 /** Answers the exit code: 0 when every message is right, 1 when one is not, 2 when it could not be finished. */
-export async function rehearse(storeId: string | undefined, format: string): Promise<number> {
+export async function rehearse(storeId: string | undefined, format: string, changes: boolean): Promise<number> {
   const { asc, eq } = await import('drizzle-orm');
   const { database } = await import('../src/server/db/client');
   const { stores } = await import('../src/server/db/schema');
@@ -23,8 +23,8 @@ export async function rehearse(storeId: string | undefined, format: string): Pro
   if (storeId === undefined) throw new Error(`Name the store: --store ID. There is ${known || 'none'}.`);
   const [store] = await database().select().from(stores).where(eq(stores.id, storeId));
   if (!store) throw new Error(`There is no store "${storeId}". There is ${known || 'none'}.`);
-  const { number } = await startRehearsal(store, { name: './libellus rehearse' });
-  const rehearser = new Rehearser();
+  const { number } = await startRehearsal(store, { name: './libellus rehearse' }, { why: 'asked', changes });
+  const rehearser = new Rehearser({ faults: false });
   for (;;) {
     // A worker that runs may have begun it already; else it is run here.
     await rehearser.turn();

@@ -1,7 +1,8 @@
 /** Rehearsals: what their screen is given, and what can be done with them. */
 import { Type, type Static } from '@sinclair/typebox';
 import type { Audience, MomentColumn } from '@/core/moments';
-import type { CheckAbout, Script } from '@/core/rehearsal';
+import type { DeliveryState } from '@/core/mail';
+import type { CheckAbout, Fault, Script } from '@/core/rehearsal';
 
 const strict = { additionalProperties: false } as const;
 
@@ -30,6 +31,12 @@ export const NO_COUNTS: RehearsalCounts = {
   unsigned: 0,
 };
 
+/** What is to be rehearsed: everything, or only what has changed since the newest run. */
+export const AskRehearsalSchema = Type.Object({ changes: Type.Boolean() }, strict);
+
+/** The same as a program asks it; everything without `only`. */
+export const BeginRehearsalSchema = Type.Object({ only: Type.Optional(Type.Literal('changes')) }, strict);
+
 export const StopRehearsalSchema = Type.Object({ number: Type.Integer({ minimum: 1 }) }, strict);
 
 /** When a store rehearses by itself. */
@@ -52,6 +59,8 @@ export interface RehearsalRun {
   tried: number;
   counts: RehearsalCounts;
   trouble: string;
+  /** Of a run of changes: the number of the one that the rest is taken over from. */
+  since?: number;
 }
 
 /** One message of a run, as the board and the lists have it. */
@@ -70,6 +79,8 @@ export interface RehearsedRow {
   outcome: MessageOutcome;
   /** It was right in the run before. */
   worse: boolean;
+  /** The number of the run that it was taken over from. */
+  from?: number;
 }
 
 /** A notification on the board. */
@@ -91,6 +102,8 @@ export interface RehearsedLife {
   guest: boolean;
   products: number;
   done: boolean;
+  /** The number of the run that it was lived in, of one that was taken over. */
+  from?: number;
   trouble: string;
   counts: Record<MessageOutcome, number>;
   /** Its worst message, to begin looking at. */
@@ -120,13 +133,49 @@ export interface UnseenView {
   parts: { place: string; is: number | 'there' | 'left-out'; words: string }[];
 }
 
+export interface ChangedSince {
+  /** How many of the messages that were rehearsed would be others now. */
+  messages: number;
+  /** How many versions are live in a language now in which they were not rehearsed. */
+  fresh: number;
+}
+
+/** What became of a message while something of sending went wrong. */
+export interface FaultView {
+  fault: Fault;
+  of: 'service' | 'reader' | 'afterwards';
+  outcome: 'right' | 'noted' | 'wrong';
+  came: number;
+  /** So long after it was due it arrived, ms. */
+  afterMs?: number;
+  tries: number;
+  /** The service that took it; empty for what none took. */
+  via: string;
+  state: DeliveryState;
+  words: string;
+  remedy: string;
+}
+
+export interface FaultsView {
+  notification: string;
+  version: string;
+  recipient: string;
+  rows: FaultView[];
+  /** How many there are to try. */
+  of: number;
+  /** They are being tried just now. */
+  underWay: boolean;
+}
+
 export interface RehearsalView {
   run: RehearsalRun;
-  /** Of the newest: something that messages are made of has changed since. */
-  stale: boolean;
+  /** Of the newest that came to its end: what has changed since of what messages are made of. */
+  changed?: ChangedSince;
   cards: RehearsedCard[];
   messages: RehearsedRow[];
   lives: RehearsedLife[];
+  /** None where no message goes out when an order is placed, and in a run of changes. */
+  faults?: FaultsView;
   unshown: UnshownView[];
   unseen: UnseenView[];
 }

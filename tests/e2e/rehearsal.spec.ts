@@ -102,7 +102,7 @@ test('a fault put in on the Desk turns red, is mended from there, and turns gree
     await page.keyboard.type(' of €12.34');
   });
   await page.goto(REHEARSAL);
-  await rehearse(page, 'Rehearse again');
+  await rehearse(page, 'Rehearse all again');
   const card = page.getByRole('article', { name: 'Payment received', exact: true });
   await expect(card.getByRole('link', { name: 'English: wrong' })).toBeVisible();
   await expect(card.getByRole('link', { name: 'German: right' })).toBeVisible();
@@ -121,7 +121,7 @@ test('a fault put in on the Desk turns red, is mended from there, and turns gree
     });
   });
   await page.goto(REHEARSAL);
-  await rehearse(page, 'Rehearse again');
+  await rehearse(page, 'Rehearse all again');
   await expect(card.getByRole('link', { name: 'English: right' })).toBeVisible();
   await expect(page.getByText('0 are wrong')).toBeVisible();
 
@@ -136,11 +136,11 @@ test('a fault put in on the Desk turns red, is mended from there, and turns gree
 
 test('one at a time, stopped by whoever may, and only looked at by others', async ({ page, browser }) => {
   await page.goto(REHEARSAL);
-  await page.getByRole('button', { name: 'Rehearse again' }).click();
+  await page.getByRole('button', { name: 'Rehearse all again' }).click();
   await page.getByRole('button', { name: 'Stop rehearsal' }).click();
   await expect(page.getByText(/Rehearsal \d+ stopped/)).toBeVisible();
   await expect(page.getByText('Stopped: what follows is what was checked by then.')).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Rehearse again' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Rehearse all again' })).toBeVisible();
 
   const other = await browser.newContext({ baseURL: test.info().project.use.baseURL! });
   const viewer = await other.newPage();

@@ -87,7 +87,7 @@ describe('a rehearsal of what ships', () => {
       'Your downloads',
     ]);
     expect(view.messages.some((m) => m.turn === 3)).toBe(true);
-    expect(view.stale).toBe(false);
+    expect(view.changed).toBeUndefined();
   });
 
   it('keeps what arrived, to be read and taken out', async () => {
@@ -185,6 +185,51 @@ describe('of a few messages', () => {
     });
   });
 
+  it('of what has changed rehearses no more than that, and takes the rest over', async () => {
+    const access = await accessAs();
+    const first = await rehearsed();
+    await expect(askRehearsal(access, { changes: true })).rejects.toThrow(
+      'Nothing that messages are made of has changed',
+    );
+    const what = (view: RehearsalView): string[] =>
+      [
+        ...new Set(view.messages.map((m) => [m.notification, m.version, m.role, m.wanted, m.turn].join(' '))),
+      ].toSorted();
+    const anew = (view: RehearsalView) => view.messages.filter((m) => m.from === undefined);
+
+    await savePhrase(access, { phrase: 'total', language: 'de', source: 'Zusammen' });
+    const { changed } = (await loadRehearsal(access))!;
+    expect(changed!.messages).toBe(first.messages.filter((m) => m.language === 'de' && m.notification !== 'On its way').length);
+    const phrase = await rehearsed(true);
+    expect(new Set(anew(phrase).map((m) => m.language))).toEqual(new Set(['de']));
+    expect(anew(phrase).length).toBeLessThan(first.messages.length / 2);
+    expect(new Set(phrase.messages.map((m) => m.from))).toEqual(new Set([undefined, first.run.number]));
+    expect(what(phrase)).toEqual(what(first));
+    expect([phrase.run.since, phrase.changed, await toFix(phrase)]).toEqual([first.run.number, undefined, []]);
+    expect(phrase.run.counts.right + phrase.run.counts.noted).toBe(phrase.messages.length);
+    const received = anew(phrase).find((m) => m.notification === 'Order received')!;
+    expect((await loadRehearsed(access, received.id)).text).toContain('Zusammen');
+
+    await broken('order-received', saying('en', 'subject', 'Your order of €12.34'), async () => {
+      const wrong = await rehearsed(true);
+      expect(new Set(anew(wrong).map((m) => [m.notification, m.language].join(' ')))).toEqual(
+        new Set(['Order received en']),
+      );
+      expect(new Set(anew(wrong).map((m) => m.outcome))).toEqual(new Set(['wrong']));
+      // What was taken over once is of the run in which it was lived, and as it arrived there.
+      expect(new Set(wrong.messages.map((m) => m.from))).toEqual(
+        new Set([undefined, first.run.number, phrase.run.number]),
+      );
+      const german = wrong.messages.find((m) => m.notification === 'Order received' && m.language === 'de')!;
+      expect((await loadRehearsed(access, german.id)).text).toContain('Zusammen');
+    });
+    await turn(false, 'refund-issued');
+    const less = await rehearsed(true);
+    expect(await toFix(less)).toEqual([]);
+    expect(what(less)).toEqual(what(first).filter((m) => !m.startsWith('Refund issued')));
+    await turn(true, 'refund-issued');
+  });
+
   describe('by itself', () => {
     const SETTLED = 61_000;
 
@@ -204,16 +249,18 @@ describe('of a few messages', () => {
       await later(by, SETTLED);
       expect((await listRehearsals(access))[0]!.number).toBe(newest!.number);
       await savePhrase(access, { phrase: 'subtotal', language: 'en', source: 'Goods' });
-      expect((await loadRehearsal(access))!.stale).toBe(true);
+      expect((await loadRehearsal(access))!.changed!.messages).toBeGreaterThan(5);
       await later(by, SETTLED + 1_000);
       // It has to stay for a minute.
       expect((await listRehearsals(access))[0]!.number).toBe(newest!.number);
       await later(by, 3 * SETTLED);
       const [begun] = await listRehearsals(access);
       expect([begun!.number, begun!.why, begun!.askedBy]).toEqual([newest!.number + 1, 'changed', 'Libellus']);
+      // Of what has changed alone.
+      expect(begun!.since).toBe(newest!.number);
       await later(by, 6 * SETTLED);
       expect((await listRehearsals(access))[0]!.number).toBe(begun!.number);
-      await new Rehearser().turn();
+      await new Rehearser({ faults: false }).turn();
       await later(by, 9 * SETTLED);
       expect((await listRehearsals(access))[0]!.number).toBe(begun!.number);
       await chooseRehearsals(access, { changes: false, nights: false });
@@ -242,7 +289,7 @@ describe('of a few messages', () => {
           .update(rehearsals)
           .set({ askedAt: new Date(night) })
           .where(and(mine, eq(rehearsals.number, begun!.number)));
-        await new Rehearser().turn();
+        await new Rehearser({ faults: false }).turn();
         await by.turn(night + 60_000);
         expect((await listRehearsals(access))[0]!.number).toBe(begun!.number);
         const mail = await until(
@@ -287,14 +334,16 @@ describe('of a few messages', () => {
             ? handleRehearse(request)
             : handleRehearsal(request, new URL(request.url).pathname.split('/').pop()!),
       });
-      const begun = await client.POST('/rehearsals');
+      const wrong = await client.POST('/rehearsals', { body: { only: 'all' } as never });
+      expect(wrong.error).toMatchObject({ type: 'urn:libellus:problem:not-taken', status: 400 });
+      const begun = await client.POST('/rehearsals', {});
       expect(begun.response.status).toBe(202);
       const number = begun.data!.rehearsal;
       expect(begun.response.headers.get('location')).toBe(`/api/v1/rehearsals/${number}`);
-      const again = await client.POST('/rehearsals');
+      const again = await client.POST('/rehearsals', { body: { only: 'changes' } });
       expect(again.error).toMatchObject({ type: 'urn:libellus:problem:under-way', status: 409 });
       await broken('order-received', saying('de', 'subject', 'Ihre Bestellung über 12,34 € & mehr'), async () => {
-        await new Rehearser().turn();
+        await new Rehearser({ faults: false }).turn();
       });
       const path = { params: { path: { number: String(number) } } };
       const { data: read } = await client.GET('/rehearsals/{number}', path);
@@ -342,7 +391,7 @@ describe('of a few messages', () => {
       const access = await accessAs();
       const { number } = await askRehearsal(access);
       await expect(askRehearsal(access)).rejects.toThrow('A rehearsal is under way.');
-      const running = new Rehearser().turn();
+      const running = new Rehearser({ faults: false }).turn();
       await until(
         () =>
           database()
@@ -364,7 +413,7 @@ describe('of a few messages', () => {
     it('that a process left unfinished are taken up by another, with what is still to be lived', async () => {
       const access = await accessAs();
       const { number } = await askRehearsal(access);
-      const first = new Rehearser();
+      const first = new Rehearser({ faults: false });
       const begun = first.turn();
       const mine = and(eq(rehearsals.storeId, SHOP), eq(rehearsals.number, number));
       await until(
@@ -376,7 +425,7 @@ describe('of a few messages', () => {
       const [left] = await database().select().from(rehearsals).where(mine);
       expect(left!.state).toBe('waiting');
       expect(left!.livesDone).toBeLessThan(left!.lives);
-      expect(await new Rehearser().turn()).toBe(true);
+      expect(await new Rehearser({ faults: false }).turn()).toBe(true);
       const view = (await loadRehearsal(access, number))!;
       expect([view.run.state, view.run.livesDone]).toEqual(['done', view.run.lives]);
       const { counts } = view.run;

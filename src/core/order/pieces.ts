@@ -67,29 +67,40 @@ function counted(order: MovedOrder, of: (account: PieceAccount) => number): Piec
 }
 
 /** What became of the pieces of one product; `quantity` is how many were ordered. */
-export interface PieceAccount extends Pieces {
-  sent: number;
-  returned: number;
-  refunded: number;
+export interface PieceAccount extends Readonly<Pieces> {
+  readonly sent: number;
+  readonly returned: number;
+  readonly refunded: number;
   /** They will not be sent. All that was open, when the order was cancelled as a whole. */
-  cancelled: number;
+  readonly cancelled: number;
   /** Not sent, not cancelled, and not paid back before they left. What is downloaded stays open. */
-  open: number;
+  readonly open: number;
   /** What was given back for pieces that were not sent and will not be, in minor units. */
-  backForUnsent: number;
+  readonly backForUnsent: number;
   /** Of those sent and of those cancelled, how many can still be paid back. */
-  kept: { sent: number; cancelled: number };
+  readonly kept: { readonly sent: number; readonly cancelled: number };
 }
 
 type MovedOrder = Pick<Order, 'lines' | 'shipments' | 'refunds' | 'cancellations' | 'returns' | 'status'>;
 type Lines = readonly { sku: string; quantity: number }[];
+
+/** An order is never changed, only made anew: what became of its pieces is counted once, however many ask. */
+const known = new WeakMap<MovedOrder, readonly PieceAccount[]>();
 
 /**
  * Counts what became of an order's pieces. Parcels, cancellations and refunds are read in the order in which they happened (without a
  * time: parcels first, then cancellations, then refunds), since a refund is for pieces that were cancelled as long as there are such, then
  * for pieces that left, and only then for pieces that are therefore never sent.
  */
-export function pieceAccounts(order: MovedOrder): PieceAccount[] {
+export function pieceAccounts(order: MovedOrder): readonly PieceAccount[] {
+  const before = known.get(order);
+  if (before) return before;
+  const accounts = countedAnew(order);
+  known.set(order, accounts);
+  return accounts;
+}
+
+function countedAnew(order: MovedOrder): PieceAccount[] {
   const accounts = orderedPieces(order).map((p) => ({
     ...p,
     sent: 0,

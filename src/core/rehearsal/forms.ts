@@ -4,7 +4,8 @@
  */
 import { conditionHolds } from '../conditions/condition';
 import { placeholderType } from '../placeholders';
-import { aboutMoment, snapshotOf, type MessageSubject } from '../snapshot';
+import type { Order } from '../order/schema';
+import { aboutMoment, snapshotOf, type MessageSubject, type Snapshot } from '../snapshot';
 import { segmentsOf, type Template } from '../template/schema';
 import { ownWords, readDocument, type Piece } from '../text';
 import { chooser } from '../text/compile';
@@ -46,6 +47,7 @@ interface Version {
 /** What messages show of their versions; what a version has is worked out once for each language. */
 export class Forms {
   private readonly versions = new Map<string, Version | undefined>();
+  private readonly snapshots = new WeakMap<Order, Map<string, Snapshot>>();
 
   constructor(private readonly using: FormsWith) {}
 
@@ -84,23 +86,11 @@ export class Forms {
   }
 
   /** The parts that a message shows. */
-  shown({ editionId, language, order, moment, details, turn, at, recipient, optional }: Expected): Part[] {
+  shown(message: Expected): Part[] {
+    const { editionId, language } = message;
     const version = this.version(editionId, language);
     if (!version || (version.choices.length === 0 && version.conditioned.length === 0)) return [];
-    const { store, localeOf, channelName } = this.using;
-    const channel = channelName(order.channel);
-    const { values, facts } = snapshotOf({
-      order,
-      ...store,
-      locale: localeOf(language),
-      now: at,
-      ...aboutMoment(order, moment),
-      details,
-      turn,
-      ...(channel !== undefined && { channelName: channel }),
-      ...(optional && { unsubscribeUrl: 'https://rehearsal.invalid/u' }),
-      ...(recipient.role === 'customer' && { preferencesUrl: 'https://rehearsal.invalid/p' }),
-    });
+    const { values, facts } = this.snapshot(message);
     const hidden = new Set<string>();
     const parts: Part[] = [];
     for (const { id, when } of version.conditioned) {
@@ -113,6 +103,32 @@ export class Forms {
       if (!hidden.has(place)) parts.push({ place, is: choose(values) });
     }
     return parts;
+  }
+
+  /** What a message can say; one order's messages of a moment, to readers of a kind, say the same. */
+  private snapshot({ order, moment, language, details, turn, at, recipient, optional }: Expected): Snapshot {
+    const { store, localeOf, channelName } = this.using;
+    const customers = recipient.role === 'customer';
+    const key = JSON.stringify([moment, language, turn, at, optional, customers]);
+    const own = this.snapshots.get(order) ?? new Map<string, Snapshot>();
+    this.snapshots.set(order, own);
+    const before = own.get(key);
+    if (before) return before;
+    const channel = channelName(order.channel);
+    const made = snapshotOf({
+      order,
+      ...store,
+      locale: localeOf(language),
+      now: at,
+      ...aboutMoment(order, moment),
+      details,
+      turn,
+      ...(channel !== undefined && { channelName: channel }),
+      ...(optional && { unsubscribeUrl: 'https://rehearsal.invalid/u' }),
+      ...(customers && { preferencesUrl: 'https://rehearsal.invalid/p' }),
+    });
+    own.set(key, made);
+    return made;
   }
 }
 

@@ -6,3 +6,6 @@ export * from './cover';
 export * from './forms';
 export * from './plan';
 export * from './checks';
+export * from './marks';
+export * from './carry';
+export * from './faults';

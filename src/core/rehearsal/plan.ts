@@ -3,9 +3,10 @@
  * each language that customers shop in, and at each place of its row; each colleague's once.
  */
 import { momentOf, NOTICE } from '../moments/registry';
+import { isWithin, touchedBy, type Scope, type Touched } from './carry';
 import type { NotificationFacts, VariantFacts } from '../plan/notification';
 import { cover } from './cover';
-import { expectedOf, type ExpectWith, type Expectation, type Expected } from './expected';
+import { expectedOf, messageKey, type ExpectWith, type Expectation, type Expected } from './expected';
 import { partKey, type Forms, type Part } from './forms';
 import { eventsOf, SCRIPTS, type Life, type LifeEvent, type Script } from './lives';
 import { MADE_UP_GOODS, type Scene } from './scene';
@@ -63,8 +64,8 @@ function shownBy({ notificationId, variantId, turn, recipient, order, copy }: Ex
 }
 
 /**
- * Works out the lives that show everything, in steps: it looks at a thousand lives and more. `start` is when they begin, and `run` makes
- * their numbers its own.
+ * Works out the lives that show everything, or everything of a scope, in steps: it looks at a thousand lives and more. `start` is when they
+ * begin, and `run` makes their numbers its own.
  */
 export function* planningRehearsal(
   scene: Scene,
@@ -72,11 +73,13 @@ export function* planningRehearsal(
   forms: Forms,
   start: number,
   run: number,
+  scope?: Scope,
 ): Generator<void, RehearsalPlan> {
-  const candidates = candidatesFor(scene);
+  const candidates = candidatesWithin(scope, candidatesFor(scene), using);
   const [musts, parts]: Set<string>[][] = [[], []];
   for (const { life, forColleagues } of candidates) {
-    const { messages } = expectedOf(eventsOf(life, scene, start, 'R'), using);
+    const all = expectedOf(eventsOf(life, scene, start, 'R'), using).messages;
+    const messages = all.filter((m) => isWithin(scope, m.variantId, m.language));
     musts!.push(new Set(messages.map(shownBy)));
     parts!.push(
       new Set(
@@ -103,8 +106,22 @@ export function* planningRehearsal(
     lives,
     tried: candidates.length,
     unshown: [...unshownBy(lives, scene, using), ...unmetBy(lives, using)],
-    unseen: unseenBy(lives, forms),
+    unseen: unseenBy(lives, forms, scope),
   };
+}
+
+/** Of lives to choose from those that can show something of a scope. */
+function candidatesWithin(scope: Scope, all: Candidate[], { settings }: ExpectWith): Candidate[] {
+  if (!scope) return all;
+  const { notifications, languages } = touchedBy(scope, settings.notifications);
+  const { language: own, fallbacks } = settings.store;
+  const toColleagues = settings.notifications.some((n) => n.audience === 'staff' && notifications.has(n.id));
+  // A customer reads their language, and where a message has not got it, those that stand in for it.
+  const reads = (wanted: string): string[] => [wanted, ...(fallbacks?.[wanted]?.then ?? []), own];
+  return all.filter(
+    ({ life, forColleagues }) =>
+      (toColleagues && (forColleagues || life.language === own)) || reads(life.language).some((l) => languages.has(l)),
+  );
 }
 
 /** Adds those that show most that none shows yet, as long as there is room. */
@@ -122,6 +139,31 @@ function withMore(chosen: readonly number[], parts: readonly ReadonlySet<string>
   return all;
 }
 
+/** What is looked at of a life, where not all of it is. */
+export interface LookedAt extends Touched {
+  /** By {@link messageKey}. */
+  messages: ReadonlySet<string>;
+}
+
+/** What is looked at of each of some lives that show a scope: of messages that show the same, the first. */
+export function lookedAtIn(lives: readonly PlannedLife[], forms: Forms, scope: ReadonlySet<string>): LookedAt[] {
+  const seen = new Set<string>();
+  return lives.map(({ expected }) => {
+    const first = expected.messages.filter((m) => {
+      if (!isWithin(scope, m.variantId, m.language)) return false;
+      const shows = [shownBy(m), ...forms.shown(m).map((part) => `${m.variantId} ${m.language} ${partKey(part)}`)];
+      const adds = shows.some((s) => !seen.has(s));
+      for (const s of shows) seen.add(s);
+      return adds;
+    });
+    return {
+      messages: new Set(first.map((m) => messageKey(m, m.recipient.address))),
+      notifications: new Set(first.map((m) => m.notificationId)),
+      languages: new Set(first.map((m) => m.language)),
+    };
+  });
+}
+
 /** {@link planningRehearsal} without a pause. */
 export function planRehearsal(...asked: Parameters<typeof planningRehearsal>): RehearsalPlan {
   const planning = planningRehearsal(...asked);
@@ -132,9 +174,10 @@ export function planRehearsal(...asked: Parameters<typeof planningRehearsal>): R
 }
 
 /** Parts of the versions that were shown which no life shows. */
-function unseenBy(lives: readonly PlannedLife[], forms: Forms): UnseenParts[] {
+function unseenBy(lives: readonly PlannedLife[], forms: Forms, scope: Scope): UnseenParts[] {
   const seen = new Map<string, { message: Expected; parts: Set<string> }>();
   for (const message of lives.flatMap((l) => l.expected.messages)) {
+    if (!isWithin(scope, message.variantId, message.language)) continue;
     const key = `${message.variantId} ${message.language}`;
     const own = seen.get(key) ?? { message, parts: new Set<string>() };
     for (const part of forms.shown(message)) own.parts.add(partKey(part));
@@ -199,35 +242,40 @@ const whyNot = ({ moment }: NotificationFacts): Unshown['why'] => {
   return momentOf(moment).toldBy === 'reckoned' || moment === NOTICE ? 'not-of-a-life' : 'no-order-found';
 };
 
-type Baskets = Readonly<Record<string, Life['basket']>>;
+interface Baskets {
+  several: Life['basket'];
+  one: Life['basket'];
+  /** Undefined for a store that sells none. */
+  files: Life['basket'] | undefined;
+  /** What conditions and rules can ask for: each category, product and supplier that one names, and one of each that none names; worth much. */
+  asked: Life['basket'][];
+  /** As many pieces as a language has its own words for. */
+  numbers: Life['basket'][];
+}
 
-/** Baskets that conditions can ask for: of one kind, of several, of each category, of what is named, worth much. */
 function basketsOf({ goods, asked, languages }: Scene): Baskets {
   const all = goods.length > 0 ? goods : MADE_UP_GOODS;
   const travels = all.filter((g) => g.product.shippable !== false && !g.product.downloads?.length);
   const usual = travels.length > 0 ? travels : all;
-  const byCategory = new Map<string, (typeof all)[number]>();
-  for (const g of all) if (!byCategory.has(g.product.category ?? '')) byCategory.set(g.product.category ?? '', g);
   const mixed = [...new Map(usual.map((g) => [g.product.category, g])).values()].slice(0, 3);
-  const baskets: Record<string, Life['basket']> = {
-    several: (mixed.length > 1 ? mixed : usual.slice(0, 3)).map((g, i) => ({ ...g, quantity: [2, 1, 5][i]! })),
-    one: [usual[0]!],
-  };
-  for (const [category, g] of byCategory) baskets[`category ${category}`] = [g];
+  const several = (mixed.length > 1 ? mixed : usual.slice(0, 3)).map((g, i) => ({ ...g, quantity: [2, 1, 5][i]! }));
+  const named = new Map<string, Life['basket']>();
+  const add = (name: string, basket: Life['basket']): void => void (named.has(name) || named.set(name, basket));
   for (const g of all) {
-    const { sku, supplier = '' } = g.product;
-    if (asked.skus.includes(sku)) baskets[`product ${sku}`] = [g];
-    if (asked.suppliers.includes(supplier)) baskets[`supplier ${supplier}`] ??= [g];
+    const { sku, supplier = '', category = '' } = g.product;
+    add(`category ${asked.categories.includes(category) ? category : ''}`, [g]);
+    if (asked.skus.includes(sku)) add(`product ${sku}`, [g]);
+    if (asked.suppliers.includes(supplier)) add(`supplier ${supplier}`, [g]);
   }
-  // Each number that a language of the store tells apart.
-  for (const quantity of numbersOf(languages)) baskets[`${quantity} pieces`] = [{ ...usual[0]!, quantity }];
-  const files = all.filter((g) => g.product.downloads?.length);
-  if (files[0]) baskets['files'] = [files[0]];
   if (asked.value > 0) {
     const quantity = Math.min(100_000, Math.ceil((asked.value + 1) / Math.max(1, usual[0]!.unitPrice)));
-    baskets['dear'] = [{ ...usual[0]!, quantity }];
+    add('dear', [{ ...usual[0]!, quantity }]);
   }
-  return baskets;
+  const withFiles = all.find((g) => g.product.downloads?.length);
+  return {
+    ...{ several, one: [usual[0]!], files: withFiles && [withFiles], asked: [...named.values()] },
+    numbers: numbersOf(languages).map((quantity) => [{ ...usual[0]!, quantity }]),
+  };
 }
 
 /** The least number of each kind that the languages tell apart (CLDR plural categories), up to a hundred and some. */
@@ -255,9 +303,11 @@ interface Candidate {
 /** The lives to choose from, those of the store's own language first. */
 export function candidatesFor(scene: Scene): Candidate[] {
   const { languages, channels, terms, places, asked: wanted } = scene;
+  // Places that nothing asks for are all the same.
+  const [anyPlace] = places.filter((p) => !wanted.places.includes(p));
   const baskets = basketsOf(scene);
   const payments = [...new Set([...terms.payments.map((p) => p.name), ...wanted.payments])];
-  const from = [...new Set([...places, ...wanted.places])];
+  const from = [...(anyPlace === undefined ? [] : [anyPlace]), ...wanted.places];
   const countries = ['', ...wanted.countries];
   const lives: Candidate[] = [];
   let turn = 0;
@@ -274,12 +324,10 @@ export function candidatesFor(scene: Scene): Candidate[] {
     };
     lives.push({ life, forColleagues });
   };
-  const several = baskets['several']!;
-  const scripts = SCRIPTS.filter((s) => s !== 'files' || baskets['files'] !== undefined);
-  const one = baskets['one']!;
-  // Of one piece and of several: each language says them in different words.
+  const { several, one, files } = baskets;
+  const scripts = SCRIPTS.filter((script) => script !== 'files' || files !== undefined);
   const usually = (script: Script): Life['basket'] =>
-    script === 'files' ? baskets['files']! : script === 'collected' || script === 'given-back' ? one : several;
+    script === 'files' ? files! : script === 'collected' || script === 'given-back' ? one : several;
   const [first] = channels;
   if (!first) return [];
   for (const script of scripts) {
@@ -290,16 +338,19 @@ export function candidatesFor(scene: Scene): Candidate[] {
           add({ script, language, channel, guest, basket: usually(script), told: guest ? 'all' : 'little' });
         }
       }
-      // What a version asks of the goods is asked in each language.
       if (script === 'account' || script === 'letters') continue;
-      for (const basket of Object.values(baskets)) add({ script, language, channel: first.id, guest: false, basket });
+      // What a version asks of the goods is asked in each language, and each says one piece and several in words of its own.
+      for (const basket of [several, one, ...baskets.asked, ...baskets.numbers]) {
+        add({ script, language, channel: first.id, guest: false, basket });
+      }
     }
     if (script === 'account') continue;
     // What only colleagues' rules ask for.
     const language = languages[0]!;
     for (const { id: channel } of channels) {
-      for (const basket of Object.values(baskets)) {
-        for (const place of from) add({ script, language, channel, guest: false, basket, place }, true);
+      for (const basket of [several, ...baskets.asked]) {
+        for (const place of from.length > 0 ? from : [''])
+          add({ script, language, channel, guest: false, basket, place }, true);
       }
     }
     const common = { script, language, channel: first.id, guest: false, basket: usually(script) };

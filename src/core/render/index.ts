@@ -2,6 +2,7 @@ export * from './skeleton';
 export * from './message';
 export * from './together';
 export * from './compiler';
+export * from './shown-phrases';
 export { blockClass } from './blocks';
 export type { Gate, Node, Range, Slot } from './marks';
 export { KeptWords } from './kept-words';

@@ -2,10 +2,22 @@
 
 const formats = new Map<string, Intl.DateTimeFormat>();
 
-function partsOf(
-  time: number,
-  timeZone: string,
-): Record<'year' | 'month' | 'day' | 'hour' | 'minute' | 'second', number> {
+/** Clocks change at a quarter of an hour, if at all: within one, a zone's offset stays the same. */
+const QUARTER = 15 * 60_000;
+/** Offsets in ms by zone and quarter: to ask the calendar for one takes as long as much of a plan. */
+const offsets = new Map<string, Map<number, number>>();
+const MOST_OFFSETS = 10_000;
+
+function offsetAt(time: number, timeZone: string): number {
+  let known = offsets.get(timeZone);
+  if (!known || known.size > MOST_OFFSETS) offsets.set(timeZone, (known = new Map()));
+  const quarter = Math.floor(time / QUARTER);
+  let offset = known.get(quarter);
+  if (offset === undefined) known.set(quarter, (offset = offsetAnew(quarter * QUARTER, timeZone)));
+  return offset;
+}
+
+function offsetAnew(time: number, timeZone: string): number {
   let format = formats.get(timeZone);
   if (!format) {
     format = new Intl.DateTimeFormat('en-GB', {
@@ -20,14 +32,15 @@ function partsOf(
     });
     formats.set(timeZone, format);
   }
-  const found = Object.fromEntries(format.formatToParts(time).map((p) => [p.type, Number(p.value)]));
-  return found as ReturnType<typeof partsOf>;
+  const p = Object.fromEntries(format.formatToParts(time).map(({ type, value }) => [type, Number(value)]));
+  return Date.UTC(p['year']!, p['month']! - 1, p['day'], p['hour'], p['minute'], p['second']) - time;
 }
 
 /** The calendar day in a zone, as "2026-03-29", some days later or earlier when asked for. */
 export function dayKey(time: number, timeZone: string, later = 0): string {
-  const { year, month, day } = partsOf(time, timeZone);
-  return new Date(Date.UTC(year, month - 1, day + later)).toISOString().slice(0, 10);
+  const local = new Date(time + offsetAt(time, timeZone));
+  local.setUTCDate(local.getUTCDate() + later);
+  return local.toISOString().slice(0, 10);
 }
 
 /**
@@ -36,17 +49,13 @@ export function dayKey(time: number, timeZone: string, later = 0): string {
  */
 export function zonedTime(day: string, hour: number, minute: number, timeZone: string): number {
   const wanted = Date.parse(`${day}T${String(hour).padStart(2, '0')}:${String(minute).padStart(2, '0')}:00Z`);
-  const offsetAt = (time: number): number => {
-    const p = partsOf(time, timeZone);
-    return Date.UTC(p.year, p.month - 1, p.day, p.hour, p.minute, p.second) - Math.floor(time / 1000) * 1000;
-  };
   // The offsets of a day before and after; where they differ, the clocks change in between.
-  const before = offsetAt(wanted - 24 * 3_600_000);
-  const after = offsetAt(wanted + 24 * 3_600_000);
+  const before = offsetAt(wanted - 24 * 3_600_000, timeZone);
+  const after = offsetAt(wanted + 24 * 3_600_000, timeZone);
   const first = wanted - Math.max(before, after);
   const second = wanted - Math.min(before, after);
-  if (first + offsetAt(first) === wanted) return first;
-  if (second + offsetAt(second) === wanted) return second;
+  if (first + offsetAt(first, timeZone) === wanted) return first;
+  if (second + offsetAt(second, timeZone) === wanted) return second;
   // Skipped: as far after the gap as it was meant to be after its beginning.
   return wanted - before;
 }

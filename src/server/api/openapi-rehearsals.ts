@@ -1,5 +1,5 @@
 /** Rehearsals of the public interface, as OpenAPI describes them. */
-import { OUTCOMES } from '@/contract/rehearsal';
+import { BeginRehearsalSchema, OUTCOMES } from '@/contract/rehearsal';
 import { AUDIENCES } from '@/core/moments';
 
 const text = { type: 'string' };
@@ -65,16 +65,21 @@ export const rehearsalPaths = (problem: object) => ({
   '/rehearsals': {
     post: {
       operationId: 'startRehearsal',
-      summary: 'Begin a rehearsal of all that is live',
+      summary: 'Begin a rehearsal of all that is live, or of what has changed',
       description:
         'Made-up orders live through everything that can happen to them; what arrives in a mailbox of ours is read and checked. Nothing reaches anybody.',
       security,
+      requestBody: {
+        required: false,
+        description: 'Everything without it. `changes`: what has changed since the newest that came to its end',
+        content: { 'application/json': { schema: BeginRehearsalSchema } },
+      },
       responses: {
         202: {
           description: 'Begun. `Location` is where it is read',
           content: { 'application/json': { schema: object({ rehearsal: whole, state: text }) } },
         },
-        ...errors(problem, 401, 403, 409, 429, 503),
+        ...errors(problem, 400, 401, 403, 409, 429, 503),
       },
     },
   },

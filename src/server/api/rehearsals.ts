@@ -1,5 +1,7 @@
 /** Rehearsals by programs: begun, and their verdicts read, with a key for that. */
 import { eq } from 'drizzle-orm';
+import { checker } from '@/core/schema';
+import { BeginRehearsalSchema } from '@/contract/rehearsal';
 import type { Store } from '../auth/access';
 import { AppError } from '../base/errors';
 import { log } from '../base/log';
@@ -7,14 +9,34 @@ import { database } from '../db/client';
 import { stores } from '../db/schema';
 import { startRehearsal } from '../rehearsal/runs';
 import { junitOf, reportOf } from '../features/rehearsal/report';
+import { readBody } from './body';
 import { storeOfRehearsalKey } from './keys';
 import { counted, countWrong, guessesTooMuch } from './limits';
 import { problem, tooOften } from './problem';
 
-/** `POST /api/v1/rehearsals`: begins one, and answers where it is read. */
+const checkBegin = checker(BeginRehearsalSchema);
+
+/** `POST /api/v1/rehearsals`: begins one, of everything or of what has changed, and answers where it is read. */
 export const handleRehearse = (request: Request): Promise<Response> =>
   answer(request, async (store, key) => {
-    const { number } = await startRehearsal(store, { name: key });
+    const body = await readBody(request);
+    if (body === undefined) return problem('too-large', 'The body is too large.');
+    let asked: unknown;
+    try {
+      asked = body === '' ? {} : JSON.parse(body);
+    } catch (error) {
+      return problem('not-json', `The body is not JSON: ${(error as Error).message.slice(0, 200)}`);
+    }
+    const begin = checkBegin(asked);
+    if (!begin.ok) {
+      return problem(
+        'not-taken',
+        'The body is {"only": "changes"}, or there is none for a rehearsal of everything.',
+        begin.problems,
+      );
+    }
+    const changes = begin.value.only === 'changes';
+    const { number } = await startRehearsal(store, { name: key }, { why: 'asked', changes });
     return Response.json(
       { rehearsal: number, state: 'waiting' },
       { status: 202, headers: { location: `/api/v1/rehearsals/${number}` } },

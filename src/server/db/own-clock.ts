@@ -22,5 +22,8 @@ export function windOwnClock(time: number): void {
 /** How far the clock of the present call is ahead, in ms; undefined where it has none of its own. */
 export const ownClockAhead = (): number | undefined => present.getStore()?.aheadMs;
 
+/** The database's time, by which sending goes, or that of the clock of the present call. */
+export const sendingNow = (): number => databaseNow() + (ownClockAhead() ?? 0);
+
 /** Now, ms since 1970, by the clock of the present call. */
 export const presentTime = (): number => Date.now() + (ownClockAhead() ?? 0);

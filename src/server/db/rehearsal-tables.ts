@@ -1,6 +1,6 @@
 /** Rehearsals: runs of a store's messages into mailboxes of our own, and what was found of each message. */
 import { boolean, foreignKey, index, int, mysqlTable, primaryKey, uniqueIndex, varchar } from 'drizzle-orm/mysql-core';
-import type { Check, Life, UnseenParts, Unshown } from '@/core/rehearsal';
+import type { Check, FaultsTried, Life, UnseenParts, Unshown, VersionMarks } from '@/core/rehearsal';
 import type { MessageOutcome, RehearsalCounts, RehearsalState, RehearsalWhy } from '@/contract/rehearsal';
 import type { MomentId } from '@/core/moments';
 import { address, blob, id, json, time } from './columns';
@@ -15,8 +15,12 @@ export const rehearsals = mysqlTable(
     number: int('number').notNull(),
     state: varchar('state', { length: 10 }).$type<RehearsalState>().notNull().default('waiting'),
     why: varchar('why', { length: 10 }).$type<RehearsalWhy>().notNull().default('asked'),
-    /** What the store's messages were made of then, as one mark (see `rehearsal/standing`). */
-    standing: varchar('standing', { length: 64 }).notNull().default(''),
+    /** What each version was made of then in each language (see `rehearsal/standing`). */
+    marks: json<VersionMarks>('marks').notNull().default({}),
+    /** What of them is rehearsed: what had changed since the run that the rest is taken over from. All without it. */
+    scope: json<string[]>('scope'),
+    /** The number of that run. */
+    since: int('since'),
     askedBy: varchar('asked_by', { length: 120 }).notNull(),
     askedAt: time('asked_at').notNull(),
     /** When its lives begin by their own clock; the same after it was taken up again. */
@@ -31,6 +35,8 @@ export const rehearsals = mysqlTable(
     unshown: json<Unshown[]>('unshown').notNull(),
     unseen: json<UnseenParts[]>('unseen').notNull(),
     counts: json<RehearsalCounts>('counts').notNull(),
+    /** What becomes of a message while sending goes wrong; none where no message goes out when an order is placed. */
+    faults: json<FaultsTried>('faults'),
     /** Why it could not be finished, in kept words; empty while nothing is wrong. */
     trouble: varchar('trouble', { length: 2000 }).notNull().default(''),
     leaseBy: varchar('lease_by', { length: 80 }).notNull().default(''),
@@ -51,6 +57,8 @@ export const rehearsalLives = mysqlTable(
     done: boolean('done').notNull().default(false),
     /** Why it could not be lived to its end, in kept words. */
     trouble: varchar('trouble', { length: 2000 }).notNull().default(''),
+    /** The number of the run that it was lived in, of one that was taken over. */
+    livedIn: int('lived_in'),
     /** Who was to hear nothing, and heard nothing. */
     silent: int('silent').notNull().default(0),
   },

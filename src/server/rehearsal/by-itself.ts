@@ -8,7 +8,8 @@ import { log } from '../base/log';
 import { database } from '../db/client';
 import { rehearsals, stores } from '../db/schema';
 import { startRehearsal } from './runs';
-import { standingOf } from './standing';
+import { marksNow } from './standing';
+import { sameMarks, type VersionMarks } from '@/core/rehearsal';
 
 /** Who publishes often publishes more: a change has to stay for so long. */
 const SETTLES_MS = 60_000;
@@ -17,7 +18,7 @@ const NIGHT = 3;
 
 export class ByItself {
   /** How stores stand, and since when. */
-  private readonly seen = new Map<string, { standing: string; since: number }>();
+  private readonly seen = new Map<string, { marks: VersionMarks; since: number }>();
 
   /** Looks at every store that wants it once, at a time (ms since 1970); begins what is due. */
   async turn(now: number): Promise<void> {
@@ -28,7 +29,7 @@ export class ByItself {
     for (const store of wanting) {
       const why = await this.whyNow(store, now);
       if (!why) continue;
-      await startRehearsal(store, { name: 'Libellus' }, why).catch((error: unknown) => {
+      await startRehearsal(store, { name: 'Libellus' }, { why, changes: why === 'changed' }).catch((error: unknown) => {
         // Somebody, or another process, was quicker.
         if (!(error instanceof AppError)) throw error;
         log.debug({ store: store.id, why: error.message }, 'no rehearsal was begun');
@@ -49,10 +50,13 @@ export class ByItself {
       if (now >= night && (newest?.askedAt.getTime() ?? 0) < night) return 'night';
     }
     if (!store.rehearsesChanges) return undefined;
-    const standing = await standingOf(store);
+    const marks = await marksNow(store);
     const before = this.seen.get(store.id);
-    if (before?.standing !== standing) this.seen.set(store.id, { standing, since: now });
-    if (newest?.standing === standing) return undefined;
-    return before?.standing === standing && now - before.since >= SETTLES_MS ? 'changed' : undefined;
+    if (!before || !sameMarks(before.marks, marks)) {
+      this.seen.set(store.id, { marks, since: now });
+      return undefined;
+    }
+    if (newest && sameMarks(newest.marks, marks)) return undefined;
+    return now - before.since >= SETTLES_MS ? 'changed' : undefined;
   }
 }

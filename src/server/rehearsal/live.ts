@@ -2,8 +2,8 @@
  * One life, lived by the real code in a transaction that is taken back: events are taken as those of a shop are, what is due is made, signed
  * and sent as the worker does it, by a clock of its own and into a mailbox of our own. No row of it stays, and nobody outside sees one.
  */
-import { and, eq, inArray, lte } from 'drizzle-orm';
-import type { LifeEvent, PlannedLife } from '@/core/rehearsal';
+import { and, eq, inArray, lte, sql } from 'drizzle-orm';
+import type { LifeEvent, PlannedLife, Touched } from '@/core/rehearsal';
 import type { Reason } from '@/core/plan';
 import { messageKey, REST_MS } from '@/core/rehearsal';
 import { config } from '../base/config';
@@ -18,12 +18,12 @@ import { isAboutAccount, type OrderEvent } from '../events/schema';
 import { batchContext } from '../sending/render';
 import type { SenderRow, ServiceRow } from '../sending/service';
 import type { Delivery } from '../worker/claims';
-import { deliver } from '../worker/deliver';
+import { deliver, type DeliverWith } from '../worker/deliver';
 import { Dispatch, type StandIns } from '../worker/dispatch';
 import { gathered, goesItself } from '../worker/gather';
 import { Recorder } from '../worker/record';
 import { threadsOf } from '../worker/threads';
-import type { Mailbox, Taken } from './mailbox';
+import type { Mailbox, Post, Taken } from './mailbox';
 
 /** What became of a message that was planned. */
 export interface LivedRow {
@@ -73,18 +73,21 @@ const TRIES = 5;
 /**
  * Lives a life for a store; again when the database ended it in the middle. Throws what the real code throws, such as for an order that
  * does not add up, and for a database that is away.
+ *
+ * @param only what is sent of it, of all that is planned; everything without it
  */
 export async function live(
   storeId: string,
   timeZone: string,
   { events, number }: PlannedLife,
   mailbox: Mailbox,
+  only?: Touched,
 ): Promise<Lived> {
   for (let tries = 1; ; tries += 1) {
     const post = mailbox.post();
     try {
       const lived = await byOwnClock(events[0]?.at ?? databaseNow(), () =>
-        takenBack((tx) => through(tx, storeId, timeZone, events, number, post)),
+        takenBack((tx) => through(tx, storeId, timeZone, events, number, post, only)),
       );
       return { ...lived, taken: post.taken };
     } catch (error) {
@@ -101,8 +104,6 @@ export async function live(
 const isUndone = (error: unknown): boolean =>
   error instanceof Undone || isDeadlock(error) || isLockWait(error) || isSavepointGone(error);
 
-type Post = ReturnType<Mailbox['post']>;
-
 async function through(
   tx: Executor,
   storeId: string,
@@ -110,9 +111,10 @@ async function through(
   events: readonly LifeEvent[],
   number: string,
   post: Post,
+  only?: Touched,
 ): Promise<Omit<Lived, 'taken'>> {
   const ids: string[] = [];
-  const sendDue = (until: number): Promise<void> => sendWhatIsDue(tx, storeId, timeZone, ids, until, post);
+  const sendDue = (until: number): Promise<void> => sendWhatIsDue(tx, storeId, timeZone, ids, until, post, only);
   for (const [i, event] of events.entries()) {
     await sendDue(event.at);
     windOwnClock(event.at);
@@ -125,7 +127,7 @@ async function through(
 }
 
 /** An event as the shop's own system would tell it. */
-function toldAs({ moment, at, order, details, letter }: LifeEvent, id: string): OrderEvent {
+export function toldAs({ moment, at, order, details, letter }: LifeEvent, id: string): OrderEvent {
   const time = new Date(at).toISOString();
   // Of an account no order is told: its number is empty already.
   const told = isAboutAccount(moment) ? { ...order, placedAt: time } : order;
@@ -145,9 +147,15 @@ async function sendWhatIsDue(
   events: readonly string[],
   until: number,
   post: Post,
+  only?: Touched,
 ): Promise<void> {
   if (events.length === 0) return;
-  const mine = and(eq(deliveries.storeId, storeId), inArray(deliveries.eventId, [...events]));
+  const mine = and(
+    eq(deliveries.storeId, storeId),
+    inArray(deliveries.eventId, [...events]),
+    only && inArray(deliveries.notificationId, [...only.notifications]),
+    only && inArray(deliveries.language, [...only.languages]),
+  );
   for (let round = 0; round < MOST_ROUNDS; round += 1) {
     const [next] = await tx
       .select()
@@ -167,25 +175,38 @@ async function sendWhatIsDue(
     const going = await gathered(tx, batch, and(mine, due));
     // A worker is putting real ones for the same reader together just now.
     if (going.length === 0) await new Promise((again) => setTimeout(again, 20));
-    await sendAll(tx, timeZone, going, post);
+    await sendAll(tx, timeZone, going, { lines: lineTo(post), standIns: STAND_INS });
   }
 }
 
-async function sendAll(tx: Executor, timeZone: string, claimed: readonly Delivery[], post: Post): Promise<void> {
+/** Whatever service it is, the mailbox takes it. */
+const lineTo = (post: Post): DeliverWith['lines'] => ({
+  with: <T>(_service: ServiceRow, work: (line: Post) => Promise<T>): Promise<T> => work(post),
+});
+
+/** Sends what is due as the worker does that has claimed it, over these lines and by these services. */
+export async function sendAll(
+  tx: Executor,
+  timeZone: string,
+  claimed: readonly Delivery[],
+  { lines, standIns }: { lines: DeliverWith['lines']; standIns: StandIns },
+): Promise<void> {
   if (claimed.length === 0) return;
   const leaseUntil = new Date(databaseNow() + config().leaseMs);
-  const lease = { state: 'sending' as const, leaseUntil, leaseBy: 'rehearsal', attempts: 1 };
+  const lease = { state: 'sending' as const, leaseUntil, leaseBy: 'rehearsal' };
   const ids = claimed.map((d) => d.id);
-  await tx.update(deliveries).set(lease).where(inArray(deliveries.id, ids));
-  const batch = claimed.map((d) => ({ ...d, ...lease }));
+  await tx
+    .update(deliveries)
+    .set({ ...lease, attempts: sql`${deliveries.attempts} + 1` })
+    .where(inArray(deliveries.id, ids));
+  const batch = claimed.map((d) => ({ ...d, ...lease, attempts: d.attempts + 1 }));
   const [context, threads] = await Promise.all([
     batchContext(batch),
     threadsOf([...new Set(batch.flatMap((d) => d.orderId ?? []))]),
   ]);
   const zones = new Map([...context.stores.keys()].map((id) => [id, timeZone]));
-  const dispatch = await Dispatch.for(batch, zones, STAND_INS);
+  const dispatch = await Dispatch.for(batch, zones, standIns);
   const recorder = new Recorder();
-  const lines = { with: <T>(_service: ServiceRow, work: (line: Post) => Promise<T>): Promise<T> => work(post) };
   for (const delivery of batch) await deliver(delivery, { context, threads, dispatch, lines, recorder });
 }
 
@@ -207,7 +228,7 @@ const SENDER: SenderRow = {
  * A store's services as they are set, but for what keeps them from sending just now; and its senders. What it has not got yet keeps real
  * messages back, which the screen says, and no rehearsal.
  */
-const STAND_INS: StandIns = {
+export const STAND_INS: StandIns = {
   services: (own) =>
     own.length > 0 ? own.map((s) => ({ ...s, paused: false, downUntil: null, downWords: '', failures: 0 })) : [SERVICE],
   senders: (own) => (own.length > 0 ? own : [SENDER]),

@@ -6,7 +6,18 @@ import { randomBytes } from 'node:crypto';
 import { promisify } from 'node:util';
 import { gzip } from 'node:zlib';
 import { and, asc, desc, eq, inArray, isNull, lt, or, sql } from 'drizzle-orm';
-import { eventsOf, expectedOf, planningRehearsal, type Life, type PlannedLife } from '@/core/rehearsal';
+import {
+  eventsOf,
+  expectedOf,
+  leftOut,
+  lookedAtIn,
+  planningRehearsal,
+  type FaultFound,
+  type Forms,
+  type Life,
+  type LookedAt,
+  type PlannedLife,
+} from '@/core/rehearsal';
 import { NO_COUNTS, type RehearsalCounts } from '@/contract/rehearsal';
 import { isDatabaseError } from '../base/faults';
 import { breathing } from '../base/breath';
@@ -18,9 +29,12 @@ import { databaseNow, databaseTime } from '../db/time';
 import { AppError } from '../base/errors';
 import { kept, keptWithin } from '@/words/kept';
 import { say } from '@/words/rehearsal';
+import { runBegunAt, takeOver } from './carry';
+import { tryingFaults, triedWith, type Tried } from './faults';
 import { live } from './live';
 import { openMailbox, type Mailbox } from './mailbox';
 import type { Run } from './runs';
+import type { Store } from '../auth/access';
 import { stageOf, type Stage } from './scene';
 import { tellOfRun } from './tell';
 import { verdictsOn, type Verdict } from './verdicts';
@@ -36,6 +50,9 @@ const zip = promisify(gzip);
 export class Rehearser {
   private readonly id = `rehearser-${process.pid}-${randomBytes(4).toString('hex')}`;
   private stopping = false;
+
+  /** Without faults, only messages are rehearsed, and what goes wrong with sending is not tried. */
+  constructor(private readonly options: { faults: boolean } = { faults: true }) {}
 
   /** Runs one rehearsal that waits to its end; answers whether there was one. */
   async turn(): Promise<boolean> {
@@ -105,6 +122,35 @@ export class Rehearser {
       await tellOfRun(run).catch((error: unknown) => log.warn({ err: error }, 'owners were not told of a rehearsal'));
     }
     await prune(run.storeId);
+    // What has changed of messages changes nothing of how they are sent.
+    const tried = run.scope || !this.options.faults ? undefined : triedWith(todo.map((t) => t.life));
+    if (tried) await this.tryFaults(run, store, tried, stage);
+  }
+
+  /**
+   * Tries what goes wrong with sending, and writes down what became of the message. The verdicts stand by then: nobody waits for these, and
+   * none is tried again where the process ends.
+   */
+  private async tryFaults({ id }: Run, store: Store, tried: Tried, { keys }: Stage): Promise<void> {
+    const { notificationId, variantId, language, recipient } = tried.message;
+    const found: FaultFound[] = [];
+    const write = async (lease: Date | null): Promise<void> => {
+      const faults = { notificationId, variantId, language, recipient: recipient.address, found };
+      await database().update(rehearsals).set({ faults, leaseUntil: lease }).where(eq(rehearsals.id, id));
+    };
+    const leased = async (): Promise<void> => write(new Date((await databaseTime()) + LEASE_MS));
+    await leased();
+    try {
+      for await (const one of tryingFaults(store, tried, keys)) {
+        found.push({ ...one, words: keptWithin(one.words, 2000), remedy: keptWithin(one.remedy, 2000) });
+        if (this.stopping) return;
+        await leased();
+      }
+    } catch (error) {
+      log.warn({ err: error, rehearsal: id }, 'faults of sending could not be tried to their end');
+    } finally {
+      await write(null);
+    }
   }
 
   /** Renews the lease; false for a run that was stopped or that another process has by now. */
@@ -136,38 +182,64 @@ export class Rehearser {
   }
 }
 
-/** Plans a run, and writes down its lives so that it can be taken up again. */
-async function planned(run: Run, { scene, using, forms }: Stage): Promise<{ place: number; life: PlannedLife }[]> {
-  const { lives, tried, unshown, unseen } = await breathing(
-    planningRehearsal(scene, using, forms, run.beginsAt.getTime(), run.number),
-  );
-  if (lives.length === 0)
+/** Plans a run, and writes down its lives, and what it takes over, so that it can be taken up again. */
+async function planned(run: Run, { scene, using, forms }: Stage): Promise<Todo[]> {
+  const scope = run.scope ? new Set(run.scope) : undefined;
+  const plan = await breathing(planningRehearsal(scene, using, forms, run.beginsAt.getTime(), run.number, scope));
+  const { lives, tried } = plan;
+  const base = scope && (await runBegunAt(run));
+  if (lives.length === 0 && !base)
     throw new AppError(
       'invalid',
       kept(() => say.nothingToRehearse),
     );
+  const of = using.settings.notifications;
+  const left = base ? leftOut(base, plan, { marks: run.marks, scope, of }) : plan;
   await database().transaction(async (tx) => {
-    await tx.insert(rehearsalLives).values(
-      lives.map(({ life, number }, i) => ({
-        ...{ rehearsalId: run.id, place: i + 1, number },
-        life: { ...life, basket: life.basket.map((b) => ({ ...b })) },
-      })),
-    );
-    await tx.update(rehearsals).set({ lives: lives.length, tried, unshown, unseen }).where(eq(rehearsals.id, run.id));
+    // A process that ended in between may have done this before.
+    await tx.delete(rehearsalMessages).where(eq(rehearsalMessages.rehearsalId, run.id));
+    await tx.delete(rehearsalLives).where(eq(rehearsalLives.rehearsalId, run.id));
+    if (lives.length > 0) {
+      await tx.insert(rehearsalLives).values(
+        lives.map(({ life, number }, i) => ({
+          ...{ rehearsalId: run.id, place: i + 1, number },
+          life: { ...life, basket: life.basket.map((b) => ({ ...b })) },
+        })),
+      );
+    }
+    const counts = base ? await takeOver(tx, run, base, { scope, lives: lives.length, of }) : NO_COUNTS;
+    const { unshown, unseen } = left;
+    await tx
+      .update(rehearsals)
+      .set({ lives: lives.length, tried, unshown, unseen, counts })
+      .where(eq(rehearsals.id, run.id));
   });
-  return lives.map((life, i) => ({ place: i + 1, life }));
+  return todoOf(lives, forms, run);
 }
 
-async function livesLeft(run: Run, { scene, using }: Stage): Promise<{ place: number; life: PlannedLife }[]> {
+/** A life to be lived, and what is looked at of it: all of it without that. */
+interface Todo {
+  place: number;
+  life: PlannedLife;
+  looked?: LookedAt | undefined;
+}
+
+function todoOf(lives: readonly PlannedLife[], forms: Forms, { scope }: Run): Todo[] {
+  const looked = scope ? lookedAtIn(lives, forms, new Set(scope)) : [];
+  return lives.map((life, i) => ({ place: i + 1, life, looked: looked[i] }));
+}
+
+async function livesLeft(run: Run, { scene, using, forms }: Stage): Promise<Todo[]> {
   const rows = await database()
     .select()
     .from(rehearsalLives)
-    .where(and(eq(rehearsalLives.rehearsalId, run.id), eq(rehearsalLives.done, false)))
+    .where(and(eq(rehearsalLives.rehearsalId, run.id), isNull(rehearsalLives.livedIn)))
     .orderBy(asc(rehearsalLives.place));
-  return rows.map(({ place, life, number }) => {
+  const lives = rows.map(({ life, number }): PlannedLife => {
     const events = eventsOf(life as Life, scene, run.beginsAt.getTime(), number);
-    return { place, life: { life: life as Life, number, events, expected: expectedOf(events, using) } };
+    return { life: life as Life, number, events, expected: expectedOf(events, using) };
   });
+  return todoOf(lives, forms, run).filter((_, i) => !rows[i]!.done);
 }
 
 /** Lives one life and writes down what came of it, all of it at once. */
@@ -175,19 +247,19 @@ async function one(
   run: Run,
   store: { id: string; timeZone: string },
   { checking, keys }: Stage,
-  { place, life }: { place: number; life: PlannedLife },
+  { place, life, looked }: Todo,
   mailbox: Mailbox,
 ): Promise<void> {
   let found: { verdicts: Verdict[]; silent: number } = { verdicts: [], silent: 0 };
   let trouble = '';
   try {
-    found = await verdictsOn(life, await live(store.id, store.timeZone, life, mailbox), checking, keys);
+    found = await verdictsOn(life, await live(store.id, store.timeZone, life, mailbox, looked), checking, keys, looked);
   } catch (error) {
     if (isDatabaseError(error)) throw error;
     log.warn({ err: error, rehearsal: run.id, life: place }, 'a life could not be lived to its end');
     trouble = wordsOf(error);
     // Nothing of it came, and all of it was to.
-    found = await verdictsOn(life, { rows: [], leftOut: [], taken: [] }, checking, keys);
+    found = await verdictsOn(life, { rows: [], leftOut: [], taken: [] }, checking, keys, looked);
   }
   const { verdicts, silent } = found;
   const rows = await Promise.all(

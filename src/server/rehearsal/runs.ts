@@ -1,6 +1,7 @@
 /** Runs of a store: begun, and what each message of one shows held against the run before. */
 import { and, asc, desc, eq, lt } from 'drizzle-orm';
 import { NO_COUNTS, OUTCOMES, type MessageOutcome, type RehearsalWhy } from '@/contract/rehearsal';
+import { changedBetween, sameMarks } from '@/core/rehearsal';
 import type { Store } from '../auth/access';
 import { historyEntry, type Actor } from '../auth/history';
 import { isDuplicate } from '../base/database-errors';
@@ -11,25 +12,35 @@ import { rehearsalMessages, rehearsals } from '../db/schema';
 import { databaseTime } from '../db/time';
 import { say } from '@/words/rehearsal';
 import { say as closing } from '@/words/stores';
-import { standingOf } from './standing';
+import { marksNow } from './standing';
 
 export type Run = typeof rehearsals.$inferSelect;
 
 /** A message of a run without its bytes and checks. */
 export type MessageRow = Omit<typeof rehearsalMessages.$inferSelect, 'raw' | 'checks'>;
 
+export interface Asked {
+  why: RehearsalWhy;
+  /** Only what has changed since the newest run that came to its end; everything where there is none. */
+  changes: boolean;
+}
+
 /**
- * Begins a rehearsal of all that is live in a store. Throws `conflict` while one is under way, `forbidden` for a store that is closed.
- * Answers its number.
+ * Begins a rehearsal of all that is live in a store, or of what has changed. Throws `conflict` while one is under way and when nothing
+ * has changed, `forbidden` for a store that is closed. Answers its number.
  */
 export async function startRehearsal(
   store: Store,
   actor: Actor,
-  why: RehearsalWhy = 'asked',
+  { why, changes }: Asked = { why: 'asked', changes: false },
 ): Promise<{ number: number }> {
   const { id: storeId, name, closedAt } = store;
   if (closedAt) throw new AppError('forbidden', closing.refusedClosed({ name }));
-  const standing = await standingOf(store);
+  const marks = await marksNow(store);
+  const base = changes ? await newestDone(storeId) : undefined;
+  if (base && sameMarks(base.marks, marks)) throw new AppError('conflict', say.nothingChanged);
+  // A run of before there were marks says nothing of what has changed since.
+  const since = base && Object.keys(base.marks).length > 0 ? base : undefined;
   try {
     return await database().transaction(async (tx) => {
       const [newest] = await tx
@@ -42,8 +53,9 @@ export async function startRehearsal(
       const now = new Date(await databaseTime(tx));
       const number = (newest?.number ?? 0) + 1;
       await tx.insert(rehearsals).values({
-        ...{ id: newId(), storeId, number, why, standing, askedBy: actor.name.slice(0, 120) },
+        ...{ id: newId(), storeId, number, why, marks, askedBy: actor.name.slice(0, 120) },
         ...{ askedAt: now, beginsAt: now, unshown: [], unseen: [], counts: NO_COUNTS },
+        ...(since && { since: since.number, scope: changedBetween(since.marks, marks) }),
       });
       await historyEntry(storeId, actor, 'askedRehearsal', { number }, { db: tx });
       return { number };
@@ -87,6 +99,17 @@ export function worstOf(rows: readonly MessageRow[]): Map<string, MessageOutcome
     if (!before || OUTCOMES.indexOf(row.outcome) > OUTCOMES.indexOf(before)) worst.set(key, row.outcome);
   }
   return worst;
+}
+
+/** The newest run of a store that came to its end. */
+async function newestDone(storeId: string): Promise<Run | undefined> {
+  const [newest] = await database()
+    .select()
+    .from(rehearsals)
+    .where(and(eq(rehearsals.storeId, storeId), eq(rehearsals.state, 'done')))
+    .orderBy(desc(rehearsals.number))
+    .limit(1);
+  return newest;
 }
 
 /** The run of the store before one that came to its end. */

@@ -7,6 +7,7 @@ import {
   type Check,
   type CheckWith,
   type Expected,
+  type LookedAt,
   type PlannedLife,
 } from '@/core/rehearsal';
 import type { MessageOutcome } from '@/contract/rehearsal';
@@ -41,29 +42,34 @@ interface Mail extends Arrived {
   raw: Buffer;
 }
 
-/** The verdict on each message of a life, and how many were to hear nothing and heard nothing. */
+/** The verdict on each message of a life, or of what is looked at, and how many were to hear nothing and heard nothing. */
 export async function verdictsOn(
   { expected }: PlannedLife,
   { rows, leftOut, taken }: Lived,
   using: CheckWith,
   keys: PublicKeys,
+  looked?: LookedAt,
 ): Promise<{ verdicts: Verdict[]; silent: number }> {
   const mails: Mail[] = await Promise.all(taken.map(async (t) => ({ ...(await readArrived(t, keys)), raw: t.raw })));
   const byKey = new Map(rows.map((r) => [r.key, r]));
   const wanted = new Set(expected.messages.map((m) => messageKey(m, m.recipient.address)));
   const mailsOf = (row: LivedRow): Mail[] =>
     row.messageId === '' ? [] : mails.filter((m) => m.messageId === row.messageId && same(m.recipient, row.recipient));
+  const touches = ({ notificationId }: Pick<LivedRow, 'notificationId'>): boolean =>
+    !looked || looked.notifications.has(notificationId);
   const verdicts = [
-    ...expected.messages.map((m) => {
-      const row = byKey.get(messageKey(m, m.recipient.address));
-      const left = leftOut.find(
-        (l) => l.event === m.event && l.notificationId === m.notificationId && same(l.recipient, m.recipient.address),
-      );
-      return kept(() => onExpected(m, { row, left }, row ? mailsOf(row) : [], using));
-    }),
+    ...expected.messages
+      .filter((m) => !looked || looked.messages.has(messageKey(m, m.recipient.address)))
+      .map((m) => {
+        const row = byKey.get(messageKey(m, m.recipient.address));
+        const left = leftOut.find(
+          (l) => l.event === m.event && l.notificationId === m.notificationId && same(l.recipient, m.recipient.address),
+        );
+        return kept(() => onExpected(m, { row, left }, row ? mailsOf(row) : [], using));
+      }),
     // What came and was not to come.
     ...rows
-      .filter((row) => !wanted.has(row.key))
+      .filter((row) => !wanted.has(row.key) && touches(row))
       .flatMap((row) => {
         const [mail] = mailsOf(row);
         return mail ? [kept(() => onSurplus(row, mail))] : [];
@@ -74,7 +80,7 @@ export async function verdictsOn(
   );
   const silent = expected.silent.filter(
     ({ event, notificationId, recipient }) =>
-      !recipient || !came.has(`${event} ${notificationId} ${recipient.address}`),
+      touches({ notificationId }) && (!recipient || !came.has(`${event} ${notificationId} ${recipient.address}`)),
   ).length;
   return { verdicts, silent };
 }

@@ -7,7 +7,7 @@ import { copyMark, planDue, reasonWords } from '@/core/plan';
 import { together, type RenderedMessage } from '@/core/render';
 import { config } from '../base/config';
 import { database } from '../db/client';
-import { presentTime } from '../db/own-clock';
+import { presentTime, sendingNow } from '../db/own-clock';
 import { deliveries } from '../db/schema';
 import { databaseNow } from '../db/time';
 import { faultCause, isDatabaseError, type FaultCause } from '../base/faults';
@@ -79,7 +79,7 @@ function outcomeOfFault(delivery: Delivery, error: unknown): Outcome {
     : {
         ...fault,
         state: 'deferred',
-        dueAt: new Date(databaseNow() + (cause === 'database' ? DATABASE_WAIT_MS : wait)),
+        dueAt: new Date(sendingNow() + (cause === 'database' ? DATABASE_WAIT_MS : wait)),
       };
 }
 
@@ -164,14 +164,14 @@ async function attempt(delivery: Delivery, using: DeliverWith, begin: () => Prom
     // no recipient has said anything, so the message waits on.
     return wait === undefined
       ? { ...failure, state: 'held', dueAt: FAR_AHEAD }
-      : { ...failure, state: 'deferred', dueAt: new Date(databaseNow()) };
+      : { ...failure, state: 'deferred', dueAt: new Date(sendingNow()) };
   }
   if (kind !== 'greylisted' && ['recipient', 'message'].includes(result.failedAt!)) {
     await using.dispatch.putOff(way.service, delivery.recipient, words);
   }
   return wait === undefined
     ? { ...failure, state: 'failed', words: kept(() => say.givenUp({ words })) }
-    : { ...failure, state: 'deferred', dueAt: new Date(databaseNow() + wait) };
+    : { ...failure, state: 'deferred', dueAt: new Date(sendingNow() + wait) };
 }
 
 interface Copies {
@@ -211,7 +211,7 @@ const saidBy = (outcome: SendOutcome): string =>
 
 /** For how long it has been tried, in ms: what waited for its time was not tried before it. */
 const ageOf = ({ plannedFor, createdAt }: Delivery): number =>
-  Math.max(0, databaseNow() - (plannedFor ?? createdAt).getTime());
+  Math.max(0, sendingNow() - (plannedFor ?? createdAt).getTime());
 
 /**
  * What has waited is looked at as things stand now: it is stopped when its end has come or its notification was turned off, and goes

@@ -14,6 +14,7 @@ import {
 } from '@/core/mail';
 import { isOfDomain } from '@/core/preflight';
 import { database } from '../db/client';
+import { sendingNow } from '../db/own-clock';
 import { databaseNow } from '../db/time';
 import { domains, senders, services, withholdings } from '../db/schema';
 import { domainOf } from '../sending/compose';
@@ -198,7 +199,7 @@ export class Dispatch {
       return known?.until && { until: known.until.getTime(), words: known.words };
     };
     for (;;) {
-      const choice = chooseService(store.standings, sender?.address ?? '', databaseNow(), putOff);
+      const choice = chooseService(store.standings, sender?.address ?? '', sendingNow(), putOff);
       if (choice.kind === 'wait') {
         if (choice.until === undefined) this.endless.add(delivery.storeId);
         return {
@@ -314,14 +315,15 @@ export class Dispatch {
   /** A service cannot be used just now: it rests, and the next in line takes over. Returns until when. */
   async failed(service: ServiceRow, kind: CauseKind, words: string): Promise<Date> {
     // Several lines that fail at once are one failure.
-    if (service.downUntil && service.downUntil.getTime() > databaseNow()) return service.downUntil;
+    if (service.downUntil && service.downUntil.getTime() > sendingNow()) return service.downUntil;
     const failures = service.failures + 1;
     // A limit takes time to renew, and a password that is tried too often locks an account.
     const rest = restAfter(kind === 'limit reached' ? 10 : kind === 'wrong password' ? failures + 3 : failures);
-    const downUntil = new Date(databaseNow() + rest);
+    const downUntil = new Date(sendingNow() + rest);
     Object.assign(service, { failures, downUntil, downWords: words });
     const standing = this.stores.get(service.storeId)?.standings.find((s) => s.id === service.id);
     if (standing) Object.assign(standing, { downUntil: downUntil.getTime(), downWords: words });
+    if (this.rehearsed) return downUntil;
     await database()
       .update(services)
       .set({ failures, downUntil, downWords: keptWithin(words, 2000) })
@@ -332,6 +334,7 @@ export class Dispatch {
   /** A recipient's domain put off a message of a service. */
   async putOff(service: ServiceRow, recipient: string, words: string): Promise<void> {
     const domain = domainOf(recipient).toLowerCase();
+    if (this.rehearsed) return;
     this.destinations.set(destinationKey(service.id, domain), { until: undefined, words });
     await destinationFailed(service.id, domain, words);
   }

@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { toast } from 'sonner';
 import {
   BAD,
+  type ChangedSince,
   type RehearsalChoice,
   type RehearsalRun,
   type RehearsalView,
@@ -19,6 +20,7 @@ import { Empty, Page, Trouble } from '../parts/Page';
 import { answered, valueOrToast } from '../parts/result';
 import { WatchWaiting } from '../parts/WatchWaiting';
 import { ByItselfDialog } from './ByItselfDialog';
+import { FaultsList } from './FaultsList';
 import { LivesList, MessagesList, UnseenList, UnshownList } from './lists';
 import { VerdictMark } from './Verdict';
 import { VerdictBoard } from './VerdictBoard';
@@ -39,7 +41,8 @@ export interface RehearsalProps {
   hasSender: boolean;
   mayRun: boolean;
   mayEdit: boolean;
-  onAsk: () => Promise<Result<{ number: number }>>;
+  /** Of everything, or only of what has changed. */
+  onAsk: (changes: boolean) => Promise<Result<{ number: number }>>;
   onStop: (number: number) => Promise<Result<null>>;
   /** When the store rehearses by itself. */
   choice: RehearsalChoice;
@@ -54,8 +57,8 @@ export function RehearsalScreen(props: RehearsalProps) {
   const [choosing, setChoosing] = useState(false);
   const [newest] = runs;
   const underWay = newest !== undefined && isUnderWay(newest);
-  const ask = async (): Promise<void> => {
-    const started = valueOrToast(await answered(onAsk()));
+  const ask = async (changes: boolean): Promise<void> => {
+    const started = valueOrToast(await answered(onAsk(changes)));
     if (started === undefined) return;
     toast.success(say.started(started));
     router.push(hrefOf(base, {}));
@@ -63,10 +66,19 @@ export function RehearsalScreen(props: RehearsalProps) {
   const stop = async (number: number): Promise<void> => {
     if (valueOrToast(await answered(onStop(number))) !== undefined) toast.success(say.stopped({ number }));
   };
+  // What has changed is asked of the newest run that came to its end.
+  const changed = shown?.run.number === runs.find((r) => r.state === 'done')?.number && shown?.changed;
   const start = mayRun && !underWay && (
-    <button type="button" className="btn btn-main" onClick={() => void ask()}>
-      {newest ? say.rehearseAgain : say.rehearse}
-    </button>
+    <>
+      <button type="button" className={changed ? 'btn' : 'btn btn-main'} onClick={() => void ask(false)}>
+        {newest ? say.rehearseAgain : say.rehearse}
+      </button>
+      {changed && (
+        <button type="button" className="btn btn-main" onClick={() => void ask(true)}>
+          {say.rehearseChanges}
+        </button>
+      )}
+    </>
   );
   return (
     <Page
@@ -103,7 +115,7 @@ export function RehearsalScreen(props: RehearsalProps) {
         )
       }
     >
-      <WatchWaiting waiting={underWay} />
+      <WatchWaiting waiting={underWay || shown?.faults?.underWay === true} />
       {choosing && <ByItselfDialog {...props} onClose={() => setChoosing(false)} />}
       {shown ? (
         <RunParts {...props} shown={shown} />
@@ -124,6 +136,7 @@ function RunNote({ run, zone }: { run: RehearsalRun; zone: string }) {
     <>
       {say.run({ number: run.number })}, <Time at={run.askedAt} zone={zone} />
       {run.why === 'asked' ? ' ' : `, ${run.why === 'night' ? say.whyNight : say.whyChanged} `}
+      {run.since !== undefined && `${say.sinceRun({ run: run.since })} `}
       {run.state === 'done' &&
         say.runNote({ who: run.askedBy, lives: say.nLives({ n: run.lives }), seconds: say.seconds({ seconds }) })}
     </>
@@ -143,14 +156,15 @@ function RunParts(props: RehearsalProps & { shown: RehearsalView }) {
     { view: 'fix', label: say.toSeeTo({ n: bad.length }) },
     { view: 'lives', label: say.byLife({ n: lives.length }) },
     { view: 'messages', label: say.allMessages({ n: messages.length }) },
+    { view: 'faults', label: say.faults },
     { view: 'left', label: say.notRehearsed({ n: unshown.length + unseen.length }) },
   ];
   const list = { numbers, opened: opened?.id, hrefOfMessage };
   const planned = run.lives > 0 || !isUnderWay(run);
-  if (!planned) return <Standing {...props} run={run} stale={false} />;
+  if (!planned) return <Standing {...props} run={run} changed={undefined} />;
   return (
     <div className="flex flex-col lg:h-full lg:min-h-0">
-      <Standing {...props} run={run} stale={shown.stale && at === undefined} />
+      <Standing {...props} run={run} changed={at === undefined ? shown.changed : undefined} />
       <nav aria-label={say.views} className="flex shrink-0 flex-wrap gap-x-5 border-b border-rule px-5 text-sm">
         {tabs.map((tab) => (
           <Link
@@ -170,6 +184,13 @@ function RunParts(props: RehearsalProps & { shown: RehearsalView }) {
           {view === 'fix' && <MessagesList messages={bad} {...list} />}
           {view === 'messages' && <MessagesList messages={messages} {...list} />}
           {view === 'lives' && <LivesList lives={lives} tried={run.tried} hrefOfMessage={hrefOfMessage} />}
+          {view === 'faults' && (
+            <FaultsList
+              base={base}
+              faults={shown.faults}
+              since={run.since === undefined ? undefined : hrefOf(base, { run: run.since, view })}
+            />
+          )}
           {view === 'left' && (
             <>
               <UnshownList unshown={unshown} />
@@ -193,7 +214,13 @@ function RunParts(props: RehearsalProps & { shown: RehearsalView }) {
 }
 
 /** How far a run is, and what came of it. */
-function Standing({ base, run, stale, hasService, hasSender }: RehearsalProps & { run: RehearsalRun; stale: boolean }) {
+function Standing({
+  base,
+  run,
+  changed,
+  hasService,
+  hasSender,
+}: RehearsalProps & { run: RehearsalRun; changed: ChangedSince | undefined }) {
   const { counts } = run;
   const facts = [
     { outcome: 'right' as const, n: counts.right, words: say.nRight({ n: counts.right }), always: true },
@@ -241,7 +268,14 @@ function Standing({ base, run, stale, hasService, hasSender }: RehearsalProps & 
           ))}
         {counts.silent > 0 && <li className="text-slate">{say.nSilent({ n: counts.silent })}</li>}
       </ul>
-      {stale && <p className="mt-1 font-semibold">{say.stale}</p>}
+      {changed && (
+        <p className="mt-1 font-semibold">
+          {[
+            ...(changed.messages > 0 ? [say.changedMessages({ n: changed.messages })] : []),
+            ...(changed.fresh > 0 ? [say.changedFresh({ n: changed.fresh })] : []),
+          ].join(' ') || say.changedOther}
+        </p>
+      )}
       {counts.unsigned > 0 && (
         <p className="mt-1">
           {say.unsigned({ n: counts.unsigned })}{' '}

@@ -32,6 +32,7 @@ export function VerdictPanel({
     say.toWhom({ name: m.recipientName || m.recipient }),
     languageName(m.wanted),
     ...(number ? [say.lifeStep({ number })] : []),
+    ...(m.from !== undefined ? [say.fromRun({ run: m.from })] : []),
     ...(m.turn > 1 ? [say.turnNth({ turn: m.turn })] : []),
   ];
   const panel = useRef<HTMLElement>(null);

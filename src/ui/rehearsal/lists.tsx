@@ -84,6 +84,7 @@ export function MessagesList({
             </td>
             <td data-line="foot-end" className="px-2 py-1.5 pe-5 text-slate">
               {numbers.get(m.life)}
+              {m.from !== undefined && <div className="text-xs">{say.fromRun({ run: m.from })}</div>}
             </td>
           </tr>
         ))}
@@ -141,6 +142,7 @@ export function LivesList({
               </td>
               <td data-line="end" className="px-2 py-1.5 pe-5">
                 {life.done ? <CountsOf life={life} /> : say.notYet}
+                {life.from !== undefined && <div className="text-xs text-slate">{say.fromRun({ run: life.from })}</div>}
               </td>
             </tr>
           ))}

@@ -3,7 +3,7 @@ import type { MessageOutcome } from '@/contract/rehearsal';
 import { inEachLanguage } from '@/words/speak';
 import { say } from '@/words/rehearsal';
 
-export const VIEWS = ['moments', 'fix', 'lives', 'messages', 'left'] as const;
+export const VIEWS = ['moments', 'fix', 'lives', 'messages', 'faults', 'left'] as const;
 export type View = (typeof VIEWS)[number];
 
 export const viewOf = (told: string | undefined): View => VIEWS.find((v) => v === told) ?? 'moments';

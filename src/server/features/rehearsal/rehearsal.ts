@@ -6,9 +6,20 @@ import { simpleParser } from 'mailparser';
 import { conditionWords } from '@/core/conditions';
 import { momentLabel, momentOf } from '@/core/moments';
 import { templateAddress } from '@/core/plan';
-import type { Life } from '@/core/rehearsal';
+import {
+  changedBetween,
+  FAULT_KINDS,
+  FAULTS,
+  faultOutcome,
+  markKey,
+  sameMarks,
+  type FaultsTried,
+  type Life,
+} from '@/core/rehearsal';
 import {
   BAD,
+  type FaultsView,
+  type FaultView,
   NO_COUNTS,
   OUTCOMES,
   type MessageOutcome,
@@ -36,8 +47,8 @@ import {
   stores,
   templates,
 } from '../../db/schema';
-import { databaseTime } from '../../db/time';
-import { standingOf } from '../../rehearsal/standing';
+import { databaseNow, databaseTime } from '../../db/time';
+import { marksNow } from '../../rehearsal/standing';
 import {
   messagesOf,
   runBefore,
@@ -54,9 +65,12 @@ const unzip = promisify(gunzip);
 
 type OfStore = Pick<Access, 'store'>;
 
-/** Asks for a rehearsal of all that is live. Throws as {@link startRehearsal}. */
-export const askRehearsal = ({ store, person }: Access): Promise<{ number: number }> =>
-  startRehearsal(store, { userId: person.id, name: person.name });
+/** Asks for a rehearsal of all that is live, or of what has changed. Throws as {@link startRehearsal}. */
+export const askRehearsal = (
+  { store, person }: Access,
+  { changes }: { changes: boolean } = { changes: false },
+): Promise<{ number: number }> =>
+  startRehearsal(store, { userId: person.id, name: person.name }, { why: 'asked', changes });
 
 /** Stops a run: lives that are under way are not written down. Throws `conflict` for one that has ended. */
 export async function stopRehearsal(access: Access, { number }: { number: number }): Promise<void> {
@@ -81,6 +95,7 @@ const runView = (run: Run): RehearsalRun => ({
   ...{ tookMs: run.tookMs, lives: run.lives, livesDone: run.livesDone, tried: run.tried },
   counts: { ...NO_COUNTS, ...run.counts },
   trouble: readKept(run.trouble),
+  ...(run.since !== null && { since: run.since }),
 });
 
 /** The runs of a store that are kept, the newest first. */
@@ -154,13 +169,15 @@ export async function loadRehearsal(access: OfStore, number?: number): Promise<R
     before ? messagesOf(before) : [],
   ]);
   const was = worstOf(earlier);
-  const messages = rows.map((row) => rowView(row, names, was));
+  const livedIn = new Map(lives.flatMap((l) => (l.livedIn === null ? [] : [[l.place, l.livedIn] as const])));
+  const messages = rows.map((row) => rowView(row, names, was, livedIn.get(row.place)));
   return {
     run: runView(run),
-    stale: run.state === 'done' && run.standing !== '' && run.standing !== (await standingOf(access.store)),
+    ...(run.state === 'done' && (await changedSince(run, rows, access))),
     messages,
     cards: cardsOf(rows, names, access.store.languages),
     lives: lives.map((life) => lifeView(life, rows, names)),
+    ...(run.faults && { faults: faultsView(run.faults, names, run.leaseUntil) }),
     unseen: run.unseen.flatMap(({ notificationId, variantId, language, of, parts }): UnseenView[] => {
       const notification = names.notification.get(notificationId);
       const version = names.variant.get(variantId);
@@ -180,7 +197,50 @@ export async function loadRehearsal(access: OfStore, number?: number): Promise<R
   };
 }
 
-function rowView(row: MessageRow, names: Names, was: ReadonlyMap<string, MessageOutcome>): RehearsedRow {
+function faultsView(
+  { notificationId, variantId, recipient, found }: FaultsTried,
+  names: Names,
+  leaseUntil: Date | null,
+): FaultsView {
+  return {
+    notification: names.notification.get(notificationId)?.name ?? '',
+    version: names.variant.get(variantId)?.name ?? '',
+    ...{ recipient, of: FAULTS.length, underWay: leaseUntil !== null && leaseUntil.getTime() > databaseNow() },
+    rows: found.map((f): FaultView => {
+      const { fault, came, afterMs, tries, via, state, words, remedy } = f;
+      return {
+        ...{ fault, came, tries, via, state, words: readKept(words), remedy: readKept(remedy) },
+        of: fault === 'unsigned' || fault === 'returned' ? 'afterwards' : FAULT_KINDS[fault].of,
+        outcome: faultOutcome(f),
+        ...(afterMs !== undefined && { afterMs }),
+      };
+    }),
+  };
+}
+
+/** What has changed since a run; nothing for one of before that was written down. */
+async function changedSince(
+  { marks }: Run,
+  rows: readonly MessageRow[],
+  { store }: OfStore,
+): Promise<Pick<RehearsalView, 'changed'>> {
+  if (Object.keys(marks).length === 0) return {};
+  const now = await marksNow(store);
+  if (sameMarks(marks, now)) return {};
+  const changed = changedBetween(marks, now);
+  const shown = new Map(rows.map((r) => [r.id, markKey(r.variantId, r.language)]));
+  const keys = new Set(changed);
+  const gone = Object.keys(marks).filter((key) => now[key] === undefined);
+  for (const key of gone) keys.add(key);
+  return {
+    changed: {
+      messages: [...shown.values()].filter((key) => keys.has(key)).length,
+      fresh: changed.filter((key) => marks[key] === undefined).length,
+    },
+  };
+}
+
+function rowView(row: MessageRow, names: Names, was: ReadonlyMap<string, MessageOutcome>, from?: number): RehearsedRow {
   const { id, role, recipient, wanted, language, turn, outcome, place } = row;
   const version = names.variant.get(row.variantId);
   const before = was.get(showing(row));
@@ -190,6 +250,7 @@ function rowView(row: MessageRow, names: Names, was: ReadonlyMap<string, Message
     version: version?.name ?? '',
     address: version?.address ?? '',
     worse: before !== undefined && !BAD.includes(before) && BAD.includes(outcome),
+    ...(from !== undefined && { from }),
   };
 }
 
@@ -224,7 +285,7 @@ function cardsOf(rows: readonly MessageRow[], names: Names, languages: readonly 
 }
 
 function lifeView(
-  { place, number, life, done, trouble }: typeof rehearsalLives.$inferSelect,
+  { place, number, life, done, trouble, livedIn }: typeof rehearsalLives.$inferSelect,
   rows: readonly MessageRow[],
   names: Names,
 ): RehearsedLife {
@@ -238,24 +299,32 @@ function lifeView(
     channel: names.channel.get(channel) ?? channel,
     trouble: readKept(trouble),
     ...(first && { first: first.id }),
+    ...(livedIn !== null && { from: livedIn }),
   };
 }
 
 /** One message of a run, with what was looked at and as it arrived. Throws `not-found` for one of another store. */
 export async function loadRehearsed(access: Access, id: string): Promise<RehearsedMessage> {
   const [found] = await database()
-    .select({ message: rehearsalMessages, run: rehearsals })
+    .select({ message: rehearsalMessages, run: rehearsals, livedIn: rehearsalLives.livedIn })
     .from(rehearsalMessages)
     .innerJoin(rehearsals, eq(rehearsals.id, rehearsalMessages.rehearsalId))
+    .innerJoin(
+      rehearsalLives,
+      and(
+        eq(rehearsalLives.rehearsalId, rehearsalMessages.rehearsalId),
+        eq(rehearsalLives.place, rehearsalMessages.place),
+      ),
+    )
     .where(and(eq(rehearsalMessages.id, id), eq(rehearsals.storeId, access.store.id)));
   if (!found) throw new AppError('not-found', say.noSuchMessage);
-  const { message, run } = found;
+  const { message, run, livedIn } = found;
   const before = await runBefore(run);
   const was = worstOf(before ? await messagesOf(before) : []);
   const earlier = was.get(showing(message));
   const parsed = message.raw ? await simpleParser(await unzip(message.raw)) : undefined;
   return {
-    ...rowView(message, await namesOf(access), was),
+    ...rowView(message, await namesOf(access), was, livedIn ?? undefined),
     ...{ subject: message.subject, recipientName: message.recipientName, at: message.at.toISOString() },
     event: momentLabel(message.moment),
     checks: message.checks.map((c) => ({ ...c, words: readKept(c.words) })),

@@ -1,11 +1,11 @@
 /** What can be done with rehearsals. */
-import { RehearsalChoiceSchema, StopRehearsalSchema } from '@/contract/rehearsal';
-import { ID, NOTHING, object } from '../shapes';
+import { AskRehearsalSchema, RehearsalChoiceSchema, StopRehearsalSchema } from '@/contract/rehearsal';
+import { ID, object } from '../shapes';
 import { useCase } from '../use-case';
 import { askRehearsal, chooseRehearsals, rehearsedBytes, stopRehearsal } from './rehearsal';
 
 export const rehearsal = {
-  ask: useCase({ name: 'rehearsal.ask', permission: 'rehearsal.run', input: NOTHING, run: askRehearsal }),
+  ask: useCase({ name: 'rehearsal.ask', permission: 'rehearsal.run', input: AskRehearsalSchema, run: askRehearsal }),
   stop: useCase({
     name: 'rehearsal.stop',
     permission: 'rehearsal.run',

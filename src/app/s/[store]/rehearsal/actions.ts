@@ -5,8 +5,8 @@ import type { RehearsalChoice } from '@/contract/rehearsal';
 import type { Result } from '@/core/result';
 import { rehearsal } from '@/server/features/rehearsal/use-cases';
 
-export async function askRehearsalAction(store: string): Promise<Result<{ number: number }>> {
-  return actAndRefresh(rehearsal.ask, store, {});
+export async function askRehearsalAction(store: string, changes: boolean): Promise<Result<{ number: number }>> {
+  return actAndRefresh(rehearsal.ask, store, { changes });
 }
 
 export async function stopRehearsalAction(store: string, number: number): Promise<Result<null>> {

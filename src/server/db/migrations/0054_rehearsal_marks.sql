@@ -1,0 +1,1 @@
+ALTER TABLE `rehearsal` DROP COLUMN IF EXISTS `standing`;

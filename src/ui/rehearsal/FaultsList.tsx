@@ -1,0 +1,139 @@
+/** What becomes of a message while something of sending goes wrong. */
+import type { FaultsView, FaultView } from '@/contract/rehearsal';
+import type { Fault } from '@/core/rehearsal';
+import { inEachLanguage, readerLocale } from '@/words/speak';
+import Link from '../parts/Link';
+import { Head } from '../parts/Table';
+import { VerdictMark } from './Verdict';
+import { say } from '@/words/rehearsal';
+
+const FAULT_WORDS: Readonly<Record<Fault, string>> = inEachLanguage(() => ({
+  away: say.faultAway,
+  later: say.faultLater,
+  silent: say.faultSilent,
+  'hangs-up': say.faultHangsUp,
+  'takes-twice': say.faultTakesTwice,
+  certificate: say.faultCertificate,
+  'sign-in': say.faultSignIn,
+  limit: say.faultLimit,
+  greylists: say.faultGreylists,
+  full: say.faultFull,
+  'no-mailbox': say.faultNoMailbox,
+  unwanted: say.faultUnwanted,
+  returned: say.faultReturned,
+  unsigned: say.faultUnsigned,
+}));
+
+const MINUTE = 60_000;
+
+/** So long as a reader says it: minutes up to an hour and a half, and hours then. */
+function lengthOf(ms: number): string {
+  const [unit, value] = ms < 90 * MINUTE ? ['minute', Math.ceil(ms / MINUTE)] : ['hour', Math.round(ms / 3_600_000)];
+  return new Intl.NumberFormat(readerLocale(), { style: 'unit', unit: String(unit), unitDisplay: 'long' }).format(
+    Number(value),
+  );
+}
+
+function whatOf({ fault, came, afterMs = 0, via, state, outcome }: FaultView): string {
+  if (fault === 'returned') return outcome === 'wrong' ? say.comesBackUnseen : say.comesBackSeen;
+  if (came === 0) return state === 'held' ? say.waitsForPeople : outcome === 'wrong' ? say.isLost : say.doesNotArrive;
+  if (came > 1) return say.arrivesTwice;
+  if (fault === 'unsigned' && outcome === 'noted') return say.arrivesUnsigned;
+  const service = via === '' ? '' : say.byService({ service: via });
+  return `${afterMs < MINUTE ? say.arrivesAtOnce : say.arrivesAfter({ length: lengthOf(afterMs) })}${service}`;
+}
+
+/** What staff are shown of it, or have to do. */
+function toldOf({ came, state, outcome, words, remedy }: FaultView): string {
+  if (came > 0 && outcome === 'right') return say.nothingToDo;
+  return state === 'accepted' ? '' : [words, remedy].filter(Boolean).join(' ');
+}
+
+export function FaultsList({
+  base,
+  faults,
+  since,
+}: {
+  base: string;
+  faults: FaultsView | undefined;
+  since: string | undefined;
+}) {
+  if (!faults) {
+    return (
+      <p className="max-w-3xl px-5 py-4 text-sm">
+        {since === undefined ? (
+          say.faultsNone
+        ) : (
+          <>
+            {say.faultsNotAnew}{' '}
+            <Link href={since} className="link">
+              {say.faultsThere}
+            </Link>
+          </>
+        )}
+      </p>
+    );
+  }
+  const { rows, of, underWay } = faults;
+  const what = faults.version ? `${faults.notification}, ${faults.version}` : faults.notification;
+  const tried = new Set(rows.map((r) => r.of));
+  const parts = (['service', 'reader', 'afterwards'] as const).filter((p) => tried.has(p));
+  const heads = { service: say.ofService, reader: say.ofReader, afterwards: say.ofAfterwards };
+  return (
+    <>
+      <p className="max-w-3xl px-5 py-3 text-sm text-slate">{say.faultsNote({ what, recipient: faults.recipient })}</p>
+      {rows.length < of && (
+        <p role="status" className="px-5 pb-3 text-sm">
+          {underWay ? say.faultsRunning({ done: rows.length, of }) : say.faultsBroken({ done: rows.length, of })}
+        </p>
+      )}
+      {parts.map((part) => (
+        <section key={part} aria-label={heads[part]} className="mb-4">
+          <table className="lines w-full text-sm">
+            <Head
+              columns={[
+                { label: heads[part], className: 'w-1/3' },
+                { label: say.whatBecomes, className: 'w-1/3' },
+                { label: say.whatStaffSee },
+              ]}
+            />
+            <tbody>
+              {rows
+                .filter((r) => r.of === part)
+                .map((r) => (
+                  <tr key={r.fault} className="border-b border-rule align-top">
+                    <td data-line="name" className="py-1.5 ps-5 pe-2">
+                      {FAULT_WORDS[r.fault]}
+                    </td>
+                    <td data-line="rest" className="px-2 py-1.5">
+                      <span className="inline-flex items-baseline gap-1.5">
+                        <span className="translate-y-0.5">
+                          <VerdictMark outcome={r.outcome} />
+                        </span>
+                        <span className={r.outcome === 'wrong' ? 'font-semibold text-madder' : ''}>{whatOf(r)}</span>
+                      </span>
+                      {r.came === 1 && r.tries > 1 && (
+                        <div className="ps-4.5 text-xs text-slate">{say.onTry({ n: r.tries })}</div>
+                      )}
+                    </td>
+                    <td data-line="foot" className="px-2 py-1.5 pe-5 text-slate">
+                      {toldOf(r)}
+                      {r.came === 0 && r.outcome === 'noted' && ` ${say.onToday}`}
+                      {(r.fault === 'returned' || r.fault === 'unsigned') && r.outcome !== 'right' && (
+                        <>
+                          {' '}
+                          <Link href={`${base}/sending/domains`} className="link">
+                            {say.seeDomains}
+                          </Link>
+                        </>
+                      )}
+                    </td>
+                  </tr>
+                ))}
+            </tbody>
+          </table>
+        </section>
+      ))}
+    </>
+  );
+}
