@@ -37,9 +37,11 @@ export async function benchRehearsal(): Promise<{ rows: Row[]; notes: string[] }
     const planning = performance.now() - began;
     const run = async (changes = false) => {
       const from = performance.now();
-      const { number } = await askRehearsal(access, { changes });
-      await new Rehearser().turn();
+      const { number } = await askRehearsal(access, { of: changes ? 'changes' : 'everything' });
+      const rehearser = new Rehearser();
+      await rehearser.turn();
       const wall = performance.now() - from;
+      await rehearser.settled();
       return { ...(await loadRehearsal(access, number))!, wall };
     };
     const first = await run();

@@ -31,8 +31,18 @@ export const NO_COUNTS: RehearsalCounts = {
   unsigned: 0,
 };
 
-/** What is to be rehearsed: everything, or only what has changed since the newest run. */
-export const AskRehearsalSchema = Type.Object({ changes: Type.Boolean() }, strict);
+/** What is to be rehearsed: everything that is live, only what has changed since the newest run, or drafts as if they were live. */
+export const REHEARSAL_OF = ['everything', 'changes', 'drafts'] as const;
+export type RehearsalOf = (typeof REHEARSAL_OF)[number];
+export const AskRehearsalSchema = Type.Object(
+  {
+    of: Type.Union(REHEARSAL_OF.map((of) => Type.Literal(of))),
+    /** Of drafts: the version, as the Desk names it; all without it. */
+    version: Type.Optional(Type.String({ maxLength: 120 })),
+  },
+  strict,
+);
+export type AskRehearsal = Static<typeof AskRehearsalSchema>;
 
 /** The same as a program asks it; everything without `only`. */
 export const BeginRehearsalSchema = Type.Object({ only: Type.Optional(Type.Literal('changes')) }, strict);
@@ -61,6 +71,8 @@ export interface RehearsalRun {
   trouble: string;
   /** Of a run of changes: the number of the one that the rest is taken over from. */
   since?: number;
+  /** How many drafts were rehearsed as if they were live; none without it. */
+  drafts?: number;
 }
 
 /** One message of a run, as the board and the lists have it. */
@@ -133,7 +145,10 @@ export interface UnseenView {
   parts: { place: string; is: number | 'there' | 'left-out'; words: string }[];
 }
 
+/** What has changed since the newest run of what is live. */
 export interface ChangedSince {
+  /** Its number. */
+  since: number;
   /** How many of the messages that were rehearsed would be others now. */
   messages: number;
   /** How many versions are live in a language now in which they were not rehearsed. */
@@ -169,8 +184,6 @@ export interface FaultsView {
 
 export interface RehearsalView {
   run: RehearsalRun;
-  /** Of the newest that came to its end: what has changed since of what messages are made of. */
-  changed?: ChangedSince;
   cards: RehearsedCard[];
   messages: RehearsedRow[];
   lives: RehearsedLife[];

@@ -176,4 +176,14 @@ export const say = speak('rehearsal', {
   comesBackUnseen: 'It did not arrive, and nobody is told',
   nothingToDo: 'Nothing to do.',
   onToday: 'Today names it.',
+  whatGoesWrong: 'What goes wrong',
+  faultsNoteStandIn:
+    'What becomes of “{$what}” to {$recipient} while something goes wrong. The store has no sending service yet, so one stands in. Each was tried, by the clock of the rehearsal.',
+  returnsUnread: 'Nothing: what comes back is read once DNS leads it to Libellus.',
+  recordNeeded: 'Sending says it as soon as it looks: the record has to go back into DNS.',
+  triesOnRecord: 'Both tries stand with the message in Deliveries.',
+  rehearseDrafts: '.input {$n :integer} .match $n one {{Rehearse the draft}} * {{Rehearse {$n} drafts}}',
+  withDrafts:
+    '.input {$n :integer} .match $n one {{With {$n} draft as if it were published, the rest as it is live.}} * {{With {$n} drafts as if they were published, the rest as it is live.}}',
+  noDrafts: 'There is no draft to rehearse: of what is on, all that was written is live.',
 });

@@ -11,6 +11,7 @@ export const say = speak('sent', {
   seeTheLog: 'It is tried again by itself. If it stays so, see the log of the worker.',
   failedOnOurSide: 'Something failed on our side while this message was made: {$detail}',
   notWrittenToUntilAllowed: '{$remedy} The address is not written to until it is allowed again under Sending.',
+  givenUpRemedy: 'It is not tried again. Send it again from its record once that is mended, or reach them another way.',
   givenUp: '{$words} It was given up after five days.',
   noLongerThere: 'Its notification or its order is no longer there.',
   lookedAtWhenDue: 'It was looked at again when it was due.',

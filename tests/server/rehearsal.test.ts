@@ -5,10 +5,22 @@ import { simpleParser } from 'mailparser';
 import type { Template } from '@/core/template';
 import { BAD, type RehearsalView } from '@/contract/rehearsal';
 import { database } from '@/server/db/client';
-import { deliveries, history, memberships, rehearsalLives, rehearsalMessages, rehearsals } from '@/server/db/schema';
+import {
+  deliveries,
+  editions,
+  history,
+  memberships,
+  notifications,
+  rehearsalLives,
+  rehearsalMessages,
+  rehearsals,
+  templates,
+} from '@/server/db/schema';
 import {
   askRehearsal,
+  changedSinceNewest,
   chooseRehearsals,
+  draftsToRehearse,
   listRehearsals,
   loadRehearsal,
   loadRehearsed,
@@ -87,7 +99,7 @@ describe('a rehearsal of what ships', () => {
       'Your downloads',
     ]);
     expect(view.messages.some((m) => m.turn === 3)).toBe(true);
-    expect(view.changed).toBeUndefined();
+    expect(await changedSinceNewest(await accessAs())).toBeUndefined();
   });
 
   it('keeps what arrived, to be read and taken out', async () => {
@@ -188,7 +200,7 @@ describe('of a few messages', () => {
   it('of what has changed rehearses no more than that, and takes the rest over', async () => {
     const access = await accessAs();
     const first = await rehearsed();
-    await expect(askRehearsal(access, { changes: true })).rejects.toThrow(
+    await expect(askRehearsal(access, { of: 'changes' })).rejects.toThrow(
       'Nothing that messages are made of has changed',
     );
     const what = (view: RehearsalView): string[] =>
@@ -198,14 +210,17 @@ describe('of a few messages', () => {
     const anew = (view: RehearsalView) => view.messages.filter((m) => m.from === undefined);
 
     await savePhrase(access, { phrase: 'total', language: 'de', source: 'Zusammen' });
-    const { changed } = (await loadRehearsal(access))!;
-    expect(changed!.messages).toBe(first.messages.filter((m) => m.language === 'de' && m.notification !== 'On its way').length);
+    const changed = await changedSinceNewest(access);
+    expect(changed!.messages).toBe(
+      first.messages.filter((m) => m.language === 'de' && m.notification !== 'On its way').length,
+    );
     const phrase = await rehearsed(true);
     expect(new Set(anew(phrase).map((m) => m.language))).toEqual(new Set(['de']));
     expect(anew(phrase).length).toBeLessThan(first.messages.length / 2);
     expect(new Set(phrase.messages.map((m) => m.from))).toEqual(new Set([undefined, first.run.number]));
     expect(what(phrase)).toEqual(what(first));
-    expect([phrase.run.since, phrase.changed, await toFix(phrase)]).toEqual([first.run.number, undefined, []]);
+    expect([phrase.run.since, await toFix(phrase)]).toEqual([first.run.number, []]);
+    expect(await changedSinceNewest(access)).toBeUndefined();
     expect(phrase.run.counts.right + phrase.run.counts.noted).toBe(phrase.messages.length);
     const received = anew(phrase).find((m) => m.notification === 'Order received')!;
     expect((await loadRehearsed(access, received.id)).text).toContain('Zusammen');
@@ -230,6 +245,43 @@ describe('of a few messages', () => {
     await turn(true, 'refund-issued');
   });
 
+  it('of drafts rehearses them as if they were live, and leaves what is live alone', async () => {
+    const access = await accessAs();
+    const [row] = await database()
+      .select({ template: templates })
+      .from(templates)
+      .innerJoin(notifications, eq(notifications.id, templates.notificationId))
+      .where(and(eq(notifications.slug, 'order-received'), eq(templates.variant, '')));
+    const { id, draft, liveEditionId } = row!.template;
+    const write = (to: Template) => database().update(templates).set({ draft: to }).where(eq(templates.id, id));
+    expect(await draftsToRehearse(access)).toBe(0);
+    await expect(askRehearsal(access, { of: 'drafts' })).rejects.toThrow('There is no draft to rehearse');
+    const live = await rehearsed();
+
+    await write(saying('de', 'subject', 'Ihre Bestellung über 12,34 €')(draft));
+    expect(await draftsToRehearse(access)).toBe(1);
+    await askRehearsal(access, { of: 'drafts', version: 'order-received' });
+    // What is typed meanwhile is not what was asked for.
+    await write(draft);
+    const rehearser = new Rehearser({ faults: false });
+    await rehearser.turn();
+    const view = (await loadRehearsal(access))!;
+    expect([view.run.state, view.run.drafts, view.run.since]).toEqual(['done', 1, live.run.number]);
+    const anew = view.messages.filter((m) => m.from === undefined);
+    expect(new Set(anew.map((m) => [m.notification, m.language, m.outcome].join(' ')))).toEqual(
+      new Set(['Order received de wrong']),
+    );
+    expect((await toFix(view))[0]).toMatch(/12,34\s€ is no amount of order/);
+
+    // Nothing of it is live: no edition stays, Today says nothing, and what is planned next is as it was.
+    const [after] = await database().select().from(templates).where(eq(templates.id, id));
+    expect(after!.liveEditionId).toBe(liveEditionId);
+    expect(await database().$count(editions, eq(editions.number, 1_000_000))).toBe(0);
+    expect(await changedSinceNewest(access)).toBeUndefined();
+    expect((await loadToday(access)).lines.filter((l) => l.href.startsWith('/rehearsal'))).toEqual([]);
+    expect(await toFix(await rehearsed())).toEqual([]);
+  });
+
   describe('by itself', () => {
     const SETTLED = 61_000;
 
@@ -249,7 +301,7 @@ describe('of a few messages', () => {
       await later(by, SETTLED);
       expect((await listRehearsals(access))[0]!.number).toBe(newest!.number);
       await savePhrase(access, { phrase: 'subtotal', language: 'en', source: 'Goods' });
-      expect((await loadRehearsal(access))!.changed!.messages).toBeGreaterThan(5);
+      expect((await changedSinceNewest(access))!.messages).toBeGreaterThan(5);
       await later(by, SETTLED + 1_000);
       // It has to stay for a minute.
       expect((await listRehearsals(access))[0]!.number).toBe(newest!.number);

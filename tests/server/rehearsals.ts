@@ -35,7 +35,7 @@ export async function turn(on: boolean, slug?: string): Promise<void> {
 /** Rehearses everything, or what has changed, and what came of it. */
 export async function rehearsed(changes = false): Promise<RehearsalView> {
   const access = await accessAs();
-  const { number } = await askRehearsal(access, { changes });
+  const { number } = await askRehearsal(access, { of: changes ? 'changes' : 'everything' });
   expect(await new Rehearser({ faults: false }).turn()).toBe(true);
   const view = await loadRehearsal(access, number);
   return view!;

@@ -4,13 +4,22 @@ import { databaseNow } from './time';
 
 interface OwnClock {
   aheadMs: number;
+  /** Names what is set otherwise than the store has it within; empty for what is as it stands. */
+  setting: string;
 }
 
 const present = new AsyncLocalStorage<OwnClock>();
 
-/** Runs something by a clock of its own, which stands at `time` (ms since 1970) and is wound by {@link windOwnClock}. */
-export const byOwnClock = <T>(time: number, work: () => Promise<T>): Promise<T> =>
-  present.run({ aheadMs: time - databaseNow() }, work);
+/**
+ * Runs something by a clock of its own, which stands at `time` (ms since 1970) and is wound by {@link windOwnClock}.
+ *
+ * @param setting names what is set otherwise than the store has it within, so that what is kept of one is not taken for the other
+ */
+export const byOwnClock = <T>(time: number, work: () => Promise<T>, setting = ''): Promise<T> =>
+  present.run({ aheadMs: time - databaseNow(), setting }, work);
+
+/** Names what the present call has set otherwise than the store; empty for what is as it stands. */
+export const ownSetting = (): string => present.getStore()?.setting ?? '';
 
 /** Winds the clock of the present call to a time, ms since 1970. Refused where it has none. */
 export function windOwnClock(time: number): void {

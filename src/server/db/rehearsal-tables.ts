@@ -4,7 +4,16 @@ import type { Check, FaultsTried, Life, UnseenParts, Unshown, VersionMarks } fro
 import type { MessageOutcome, RehearsalCounts, RehearsalState, RehearsalWhy } from '@/contract/rehearsal';
 import type { MomentId } from '@/core/moments';
 import { address, blob, id, json, time } from './columns';
+import type { Template } from '@/core/template';
 import { ofStore } from './store-table';
+
+/** A draft as the edition that it would be. */
+export interface DraftEdition {
+  id: string;
+  templateId: string;
+  template: Template;
+  languages: string[];
+}
 
 export const rehearsals = mysqlTable(
   'rehearsal',
@@ -35,6 +44,8 @@ export const rehearsals = mysqlTable(
     unshown: json<Unshown[]>('unshown').notNull(),
     unseen: json<UnseenParts[]>('unseen').notNull(),
     counts: json<RehearsalCounts>('counts').notNull(),
+    /** Drafts that were rehearsed as if they were live; of what is live without them. */
+    drafts: json<DraftEdition[]>('drafts'),
     /** What becomes of a message while sending goes wrong; none where no message goes out when an order is placed. */
     faults: json<FaultsTried>('faults'),
     /** Why it could not be finished, in kept words; empty while nothing is wrong. */

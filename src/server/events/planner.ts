@@ -3,6 +3,7 @@ import { eq, sql } from 'drizzle-orm';
 import { LRUCache } from 'lru-cache';
 import { planner, type PlanEvent, type Planner } from '@/core/plan';
 import type { Executor } from '../db/client';
+import { ownSetting } from '../db/own-clock';
 import { channels, stores } from '../db/schema';
 import { planSettings } from './settings';
 
@@ -26,7 +27,7 @@ const prepared = new LRUCache<string, Promise<PreparedPlanner>>({ max: 100 });
  * with it, since both are written in one transaction.
  */
 export function plannerOf(db: Executor, store: PlannerStore): Promise<PreparedPlanner> {
-  const key = JSON.stringify([store.id, store.settingsRevision, store.language, store.timeZone]);
+  const key = JSON.stringify([store.id, store.settingsRevision, store.language, store.timeZone, ownSetting()]);
   let made = prepared.get(key);
   if (!made) {
     made = prepare(db, store);

@@ -50,13 +50,19 @@ export class ByItself {
       if (now >= night && (newest?.askedAt.getTime() ?? 0) < night) return 'night';
     }
     if (!store.rehearsesChanges) return undefined;
+    const [live] = await database()
+      .select({ marks: rehearsals.marks })
+      .from(rehearsals)
+      .where(and(eq(rehearsals.storeId, store.id), isNull(rehearsals.drafts)))
+      .orderBy(desc(rehearsals.number))
+      .limit(1);
     const marks = await marksNow(store);
     const before = this.seen.get(store.id);
     if (!before || !sameMarks(before.marks, marks)) {
       this.seen.set(store.id, { marks, since: now });
       return undefined;
     }
-    if (newest && sameMarks(newest.marks, marks)) return undefined;
+    if (live && sameMarks(live.marks, marks)) return undefined;
     return now - before.since >= SETTLES_MS ? 'changed' : undefined;
   }
 }

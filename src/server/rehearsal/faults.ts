@@ -21,7 +21,7 @@ import { attempts, deliveries } from '../db/schema';
 import { databaseNow } from '../db/time';
 import { receiveEvent } from '../events/receive';
 import { readOwnAddress } from '../sending/returnpath';
-import type { ServiceRow } from '../sending/service';
+import { servicesOf, type ServiceRow } from '../sending/service';
 import type { DeliverWith } from '../worker/deliver';
 import { FAR_AHEAD, type StandIns } from '../worker/dispatch';
 import type { Delivery } from '../worker/claims';
@@ -69,7 +69,8 @@ export async function tryFault(
 ): Promise<FaultFound> {
   const clock = { now: databaseNow() };
   const kind: FaultKind | undefined = fault in FAULT_KINDS ? FAULT_KINDS[fault as keyof typeof FAULT_KINDS] : undefined;
-  const [well, ill] = await Promise.all([openMailbox(), openMailbox(kind && mannerOf(kind, clock))]);
+  const [asked] = await going(store.id);
+  const [well, ill] = await Promise.all([openMailbox(), openMailbox(kind && mannerOf(kind, clock), asked?.host)]);
   const posts = { well: well.post(), ill: ill.post() };
   try {
     return await byOwnClock(clock.now, () =>
@@ -167,16 +168,21 @@ async function through(
   return { delivery, taken, begunAt, tries, via, returnPath, ...(arrivedAt !== undefined && { arrivedAt }) };
 }
 
-/** A store's services that know from round to round how they fared; those that are paused stay so while another is not. */
+/** Those that are paused stay so while another is not. */
+const inUse = (own: ServiceRow[]): ServiceRow[] => {
+  const going = own.filter((s) => !s.paused);
+  return going.length > 0 ? going : own;
+};
+
+const going = async (storeId: string): Promise<ServiceRow[]> => inUse(await servicesOf(storeId));
+
+/** A store's services that know from round to round how they fared. */
 function remembering(storeId: string): StandIns {
   let known: ServiceRow[] | undefined;
   return {
     ...STAND_INS,
     services: (own) => {
-      if (!known) {
-        const going = own.filter((s) => !s.paused);
-        known = STAND_INS.services(going.length > 0 ? going : own).map((s) => ({ ...s, storeId }));
-      }
+      known ??= STAND_INS.services(inUse(own)).map((s) => ({ ...s, storeId }));
       return known;
     },
   };

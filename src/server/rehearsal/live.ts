@@ -11,6 +11,7 @@ import { isDeadlock, isLockWait, isSavepointGone } from '../base/database-errors
 import { newId } from '../base/ids';
 import { takenBack, type Executor } from '../db/client';
 import { byOwnClock, windOwnClock } from '../db/own-clock';
+import type { DraftEdition } from '../db/rehearsal-tables';
 import { deliveries, events as eventRows, notWritten } from '../db/schema';
 import { databaseNow } from '../db/time';
 import { receiveEvent } from '../events/receive';
@@ -23,6 +24,7 @@ import { Dispatch, type StandIns } from '../worker/dispatch';
 import { gathered, goesItself } from '../worker/gather';
 import { Recorder } from '../worker/record';
 import { threadsOf } from '../worker/threads';
+import { putDrafts, settingOf } from './drafts';
 import type { Mailbox, Post, Taken } from './mailbox';
 
 /** What became of a message that was planned. */
@@ -61,6 +63,13 @@ export interface Lived {
   taken: Taken[];
 }
 
+export interface Living {
+  /** What is sent of it, of all that is planned; everything without it. */
+  only?: Touched | undefined;
+  /** Drafts that are live in it. */
+  drafts?: readonly DraftEdition[];
+}
+
 /** The database ended the transaction of a life so that another could go on, or did not answer it in time. */
 class Undone extends Error {
   constructor() {
@@ -74,20 +83,25 @@ const TRIES = 5;
  * Lives a life for a store; again when the database ended it in the middle. Throws what the real code throws, such as for an order that
  * does not add up, and for a database that is away.
  *
- * @param only what is sent of it, of all that is planned; everything without it
  */
 export async function live(
   storeId: string,
   timeZone: string,
   { events, number }: PlannedLife,
   mailbox: Mailbox,
-  only?: Touched,
+  { only, drafts = [] }: Living = {},
 ): Promise<Lived> {
   for (let tries = 1; ; tries += 1) {
     const post = mailbox.post();
     try {
-      const lived = await byOwnClock(events[0]?.at ?? databaseNow(), () =>
-        takenBack((tx) => through(tx, storeId, timeZone, events, number, post, only)),
+      const lived = await byOwnClock(
+        events[0]?.at ?? databaseNow(),
+        () =>
+          takenBack(async (tx) => {
+            await putDrafts(tx, storeId, drafts);
+            return through(tx, storeId, timeZone, events, number, post, only);
+          }),
+        settingOf(drafts),
       );
       return { ...lived, taken: post.taken };
     } catch (error) {

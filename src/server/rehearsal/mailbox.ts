@@ -49,8 +49,13 @@ function hangUp(server: SMTPServer, session: SMTPServerSession): void {
 /** For so long a server that says nothing is waited for, of the minutes that a service may take. */
 const SILENCE_MS = 400;
 
-/** Opens a mailbox on a free port. @param manner what goes wrong there */
-export async function openMailbox(manner: Manner = () => undefined): Promise<Mailbox> {
+/**
+ * Opens a mailbox on a free port.
+ *
+ * @param manner what goes wrong there
+ * @param host what it is called in what is said of it
+ */
+export async function openMailbox(manner: Manner = () => undefined, host = DOMAIN): Promise<Mailbox> {
   const expected = new Map<string, { recipient: string; into: Taken[] }>();
   let count = 0;
   type Done = (error?: Error | null) => void;
@@ -107,7 +112,7 @@ export async function openMailbox(manner: Manner = () => undefined): Promise<Mai
   const { port } = server.server.address() as AddressInfo;
   const settings = (): ServiceSettings => ({
     // Nobody listens at the first port.
-    ...{ host: DOMAIN, port: manner('connect') === 'is away' ? 1 : port, signIn: 'auto', ehloName: DOMAIN },
+    ...{ host, port: manner('connect') === 'is away' ? 1 : port, signIn: 'auto', ehloName: DOMAIN },
     security: manner('certificate') === 'cannot be trusted' ? 'starttls' : 'none',
     ...{ user: signsIn ? 'rehearsal' : '', password: signsIn ? 'rehearsal' : '' },
     ...{ messagesPerConnection: 1_000, timeout: 30 },

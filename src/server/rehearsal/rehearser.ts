@@ -30,6 +30,7 @@ import { AppError } from '../base/errors';
 import { kept, keptWithin } from '@/words/kept';
 import { say } from '@/words/rehearsal';
 import { runBegunAt, takeOver } from './carry';
+import { withDrafts } from './drafts';
 import { tryingFaults, triedWith, type Tried } from './faults';
 import { live } from './live';
 import { openMailbox, type Mailbox } from './mailbox';
@@ -50,6 +51,9 @@ const zip = promisify(gzip);
 export class Rehearser {
   private readonly id = `rehearser-${process.pid}-${randomBytes(4).toString('hex')}`;
   private stopping = false;
+
+  /** What is tried after runs, one after the other: the next run does not wait for it. */
+  private afterwards = Promise.resolve();
 
   /** Without faults, only messages are rehearsed, and what goes wrong with sending is not tried. */
   constructor(private readonly options: { faults: boolean } = { faults: true }) {}
@@ -101,7 +105,7 @@ export class Rehearser {
     const begun = databaseNow() - run.tookMs;
     const [store] = await database().select().from(stores).where(eq(stores.id, run.storeId));
     if (!store) return;
-    const stage = await stageOf(store);
+    const stage = await withDrafts(store.id, run.drafts ?? [], () => stageOf(store));
     const todo = run.lives > 0 ? await livesLeft(run, stage) : await planned(run, stage);
     const mailbox = await openMailbox();
     try {
@@ -112,7 +116,8 @@ export class Rehearser {
           await one(run, store, stage, next, mailbox);
         }
       };
-      await Promise.all(Array.from({ length: AT_ONCE }, line));
+      // Lives in which drafts are live would wait for each other: each puts the same rows.
+      await Promise.all(Array.from({ length: run.drafts ? 1 : AT_ONCE }, line));
     } finally {
       await mailbox.close();
     }
@@ -123,8 +128,13 @@ export class Rehearser {
     }
     await prune(run.storeId);
     // What has changed of messages changes nothing of how they are sent.
-    const tried = run.scope || !this.options.faults ? undefined : triedWith(todo.map((t) => t.life));
-    if (tried) await this.tryFaults(run, store, tried, stage);
+    const tried = run.scope || run.drafts || !this.options.faults ? undefined : triedWith(todo.map((t) => t.life));
+    if (tried) this.afterwards = this.afterwards.then(() => this.tryFaults(run, store, tried, stage));
+  }
+
+  /** Resolves when nothing is tried any more beside the runs. */
+  settled(): Promise<void> {
+    return this.afterwards;
   }
 
   /**
@@ -253,7 +263,13 @@ async function one(
   let found: { verdicts: Verdict[]; silent: number } = { verdicts: [], silent: 0 };
   let trouble = '';
   try {
-    found = await verdictsOn(life, await live(store.id, store.timeZone, life, mailbox, looked), checking, keys, looked);
+    found = await verdictsOn(
+      life,
+      await live(store.id, store.timeZone, life, mailbox, { only: looked, drafts: run.drafts ?? [] }),
+      checking,
+      keys,
+      looked,
+    );
   } catch (error) {
     if (isDatabaseError(error)) throw error;
     log.warn({ err: error, rehearsal: run.id, life: place }, 'a life could not be lived to its end');

@@ -29,6 +29,7 @@ export class Rehearsing {
       });
       if (!ran) await new Promise((resolve) => setTimeout(resolve, LOOK_MS));
     }
+    await this.rehearser.settled();
   }
 
   /** Begins nothing more; a run that is under way is left to another process. */

@@ -1,5 +1,5 @@
 /** Runs of a store: begun, and what each message of one shows held against the run before. */
-import { and, asc, desc, eq, lt } from 'drizzle-orm';
+import { and, asc, desc, eq, isNull, lt } from 'drizzle-orm';
 import { NO_COUNTS, OUTCOMES, type MessageOutcome, type RehearsalWhy } from '@/contract/rehearsal';
 import { changedBetween, sameMarks } from '@/core/rehearsal';
 import type { Store } from '../auth/access';
@@ -12,6 +12,7 @@ import { rehearsalMessages, rehearsals } from '../db/schema';
 import { databaseTime } from '../db/time';
 import { say } from '@/words/rehearsal';
 import { say as closing } from '@/words/stores';
+import { draftsOf, withDrafts } from './drafts';
 import { marksNow } from './standing';
 
 export type Run = typeof rehearsals.$inferSelect;
@@ -21,8 +22,10 @@ export type MessageRow = Omit<typeof rehearsalMessages.$inferSelect, 'raw' | 'ch
 
 export interface Asked {
   why: RehearsalWhy;
-  /** Only what has changed since the newest run that came to its end; everything where there is none. */
+  /** Only what has changed since the newest run of what is live; everything where there is none. */
   changes: boolean;
+  /** Drafts as if they were live: of one version, or all; only what they change. */
+  drafts?: 'all' | { variantId: string };
 }
 
 /**
@@ -32,12 +35,14 @@ export interface Asked {
 export async function startRehearsal(
   store: Store,
   actor: Actor,
-  { why, changes }: Asked = { why: 'asked', changes: false },
+  { why, changes, drafts: wanted }: Asked = { why: 'asked', changes: false },
 ): Promise<{ number: number }> {
   const { id: storeId, name, closedAt } = store;
   if (closedAt) throw new AppError('forbidden', closing.refusedClosed({ name }));
-  const marks = await marksNow(store);
-  const base = changes ? await newestDone(storeId) : undefined;
+  const drafts = wanted && (await draftsOf(store, wanted === 'all' ? undefined : wanted.variantId));
+  if (drafts?.length === 0) throw new AppError('conflict', say.noDrafts);
+  const marks = await withDrafts(storeId, drafts ?? [], () => marksNow(store));
+  const base = changes || drafts ? await newestDone(storeId) : undefined;
   if (base && sameMarks(base.marks, marks)) throw new AppError('conflict', say.nothingChanged);
   // A run of before there were marks says nothing of what has changed since.
   const since = base && Object.keys(base.marks).length > 0 ? base : undefined;
@@ -55,6 +60,7 @@ export async function startRehearsal(
       await tx.insert(rehearsals).values({
         ...{ id: newId(), storeId, number, why, marks, askedBy: actor.name.slice(0, 120) },
         ...{ askedAt: now, beginsAt: now, unshown: [], unseen: [], counts: NO_COUNTS },
+        ...(drafts && { drafts }),
         ...(since && { since: since.number, scope: changedBetween(since.marks, marks) }),
       });
       await historyEntry(storeId, actor, 'askedRehearsal', { number }, { db: tx });
@@ -101,23 +107,30 @@ export function worstOf(rows: readonly MessageRow[]): Map<string, MessageOutcome
   return worst;
 }
 
-/** The newest run of a store that came to its end. */
-async function newestDone(storeId: string): Promise<Run | undefined> {
+/** The newest run of what is live in a store that came to its end. */
+export async function newestDone(storeId: string): Promise<Run | undefined> {
   const [newest] = await database()
     .select()
     .from(rehearsals)
-    .where(and(eq(rehearsals.storeId, storeId), eq(rehearsals.state, 'done')))
+    .where(and(eq(rehearsals.storeId, storeId), eq(rehearsals.state, 'done'), isNull(rehearsals.drafts)))
     .orderBy(desc(rehearsals.number))
     .limit(1);
   return newest;
 }
 
-/** The run of the store before one that came to its end. */
+/** The run of what is live in the store before one that came to its end. */
 export async function runBefore({ storeId, number }: Pick<Run, 'storeId' | 'number'>): Promise<Run | undefined> {
   const [before] = await database()
     .select()
     .from(rehearsals)
-    .where(and(eq(rehearsals.storeId, storeId), eq(rehearsals.state, 'done'), lt(rehearsals.number, number)))
+    .where(
+      and(
+        eq(rehearsals.storeId, storeId),
+        eq(rehearsals.state, 'done'),
+        isNull(rehearsals.drafts),
+        lt(rehearsals.number, number),
+      ),
+    )
     .orderBy(desc(rehearsals.number))
     .limit(1);
   return before;

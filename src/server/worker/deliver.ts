@@ -170,7 +170,7 @@ async function attempt(delivery: Delivery, using: DeliverWith, begin: () => Prom
     await using.dispatch.putOff(way.service, delivery.recipient, words);
   }
   return wait === undefined
-    ? { ...failure, state: 'failed', words: kept(() => say.givenUp({ words })) }
+    ? { ...failure, state: 'failed', words: kept(() => say.givenUp({ words })), remedy: kept(() => say.givenUpRemedy) }
     : { ...failure, state: 'deferred', dueAt: new Date(sendingNow() + wait) };
 }
 

@@ -44,8 +44,11 @@ function whatOf({ fault, came, afterMs = 0, via, state, outcome }: FaultView): s
 }
 
 /** What staff are shown of it, or have to do. */
-function toldOf({ came, state, outcome, words, remedy }: FaultView): string {
+function toldOf({ fault, came, state, outcome, words, remedy }: FaultView): string {
   if (came > 0 && outcome === 'right') return say.nothingToDo;
+  if (fault === 'returned' && outcome === 'wrong') return say.returnsUnread;
+  if (fault === 'unsigned') return say.recordNeeded;
+  if (came > 1) return say.triesOnRecord;
   return state === 'accepted' ? '' : [words, remedy].filter(Boolean).join(' ');
 }
 
@@ -53,10 +56,12 @@ export function FaultsList({
   base,
   faults,
   since,
+  hasService,
 }: {
   base: string;
   faults: FaultsView | undefined;
   since: string | undefined;
+  hasService: boolean;
 }) {
   if (!faults) {
     return (
@@ -81,18 +86,25 @@ export function FaultsList({
   const heads = { service: say.ofService, reader: say.ofReader, afterwards: say.ofAfterwards };
   return (
     <>
-      <p className="max-w-3xl px-5 py-3 text-sm text-slate">{say.faultsNote({ what, recipient: faults.recipient })}</p>
+      <p className="max-w-3xl px-5 py-3 text-sm text-slate">
+        {hasService
+          ? say.faultsNote({ what, recipient: faults.recipient })
+          : say.faultsNoteStandIn({ what, recipient: faults.recipient })}
+      </p>
       {rows.length < of && (
         <p role="status" className="px-5 pb-3 text-sm">
           {underWay ? say.faultsRunning({ done: rows.length, of }) : say.faultsBroken({ done: rows.length, of })}
         </p>
       )}
       {parts.map((part) => (
-        <section key={part} aria-label={heads[part]} className="mb-4">
+        <section key={part} aria-labelledby={`faults-${part}`} className="mb-5">
+          <h2 id={`faults-${part}`} className="px-5 pb-1.5 font-serif text-base font-medium">
+            {heads[part]}
+          </h2>
           <table className="lines w-full text-sm">
             <Head
               columns={[
-                { label: heads[part], className: 'w-1/3' },
+                { label: say.whatGoesWrong, className: 'w-1/3' },
                 { label: say.whatBecomes, className: 'w-1/3' },
                 { label: say.whatStaffSee },
               ]}

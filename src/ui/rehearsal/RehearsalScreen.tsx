@@ -6,7 +6,9 @@ import { toast } from 'sonner';
 import {
   BAD,
   type ChangedSince,
+  type AskRehearsal,
   type RehearsalChoice,
+  type RehearsalOf,
   type RehearsalRun,
   type RehearsalView,
   type RehearsedMessage,
@@ -41,8 +43,10 @@ export interface RehearsalProps {
   hasSender: boolean;
   mayRun: boolean;
   mayEdit: boolean;
-  /** Of everything, or only of what has changed. */
-  onAsk: (changes: boolean) => Promise<Result<{ number: number }>>;
+  changed: ChangedSince | undefined;
+  /** How many drafts can be rehearsed. */
+  drafts: number;
+  onAsk: (asked: AskRehearsal) => Promise<Result<{ number: number }>>;
   onStop: (number: number) => Promise<Result<null>>;
   /** When the store rehearses by itself. */
   choice: RehearsalChoice;
@@ -52,13 +56,13 @@ export interface RehearsalProps {
 const isUnderWay = ({ state }: RehearsalRun): boolean => state === 'waiting' || state === 'running';
 
 export function RehearsalScreen(props: RehearsalProps) {
-  const { base, zone, runs, shown, mayRun, onAsk, onStop } = props;
+  const { base, zone, runs, shown, mayRun, onAsk, onStop, drafts, changed } = props;
   const router = useRouter();
   const [choosing, setChoosing] = useState(false);
   const [newest] = runs;
   const underWay = newest !== undefined && isUnderWay(newest);
-  const ask = async (changes: boolean): Promise<void> => {
-    const started = valueOrToast(await answered(onAsk(changes)));
+  const ask = async (of: RehearsalOf): Promise<void> => {
+    const started = valueOrToast(await answered(onAsk({ of })));
     if (started === undefined) return;
     toast.success(say.started(started));
     router.push(hrefOf(base, {}));
@@ -66,15 +70,18 @@ export function RehearsalScreen(props: RehearsalProps) {
   const stop = async (number: number): Promise<void> => {
     if (valueOrToast(await answered(onStop(number))) !== undefined) toast.success(say.stopped({ number }));
   };
-  // What has changed is asked of the newest run that came to its end.
-  const changed = shown?.run.number === runs.find((r) => r.state === 'done')?.number && shown?.changed;
   const start = mayRun && !underWay && (
     <>
-      <button type="button" className={changed ? 'btn' : 'btn btn-main'} onClick={() => void ask(false)}>
+      {newest && drafts > 0 && (
+        <button type="button" className="btn" onClick={() => void ask('drafts')}>
+          {say.rehearseDrafts({ n: drafts })}
+        </button>
+      )}
+      <button type="button" className={changed ? 'btn' : 'btn btn-main'} onClick={() => void ask('everything')}>
         {newest ? say.rehearseAgain : say.rehearse}
       </button>
       {changed && (
-        <button type="button" className="btn btn-main" onClick={() => void ask(true)}>
+        <button type="button" className="btn btn-main" onClick={() => void ask('changes')}>
           {say.rehearseChanges}
         </button>
       )}
@@ -136,7 +143,8 @@ function RunNote({ run, zone }: { run: RehearsalRun; zone: string }) {
     <>
       {say.run({ number: run.number })}, <Time at={run.askedAt} zone={zone} />
       {run.why === 'asked' ? ' ' : `, ${run.why === 'night' ? say.whyNight : say.whyChanged} `}
-      {run.since !== undefined && `${say.sinceRun({ run: run.since })} `}
+      {run.drafts !== undefined && `${say.withDrafts({ n: run.drafts })} `}
+      {run.since !== undefined && run.drafts === undefined && `${say.sinceRun({ run: run.since })} `}
       {run.state === 'done' &&
         say.runNote({ who: run.askedBy, lives: say.nLives({ n: run.lives }), seconds: say.seconds({ seconds }) })}
     </>
@@ -144,7 +152,7 @@ function RunNote({ run, zone }: { run: RehearsalRun; zone: string }) {
 }
 
 function RunParts(props: RehearsalProps & { shown: RehearsalView }) {
-  const { base, zone, runs, shown, opened, view, mayEdit } = props;
+  const { base, zone, runs, shown, opened, view, mayEdit, hasService } = props;
   const { run, cards, messages, lives, unshown, unseen } = shown;
   const at = run.number === runs[0]?.number ? undefined : run.number;
   const bad = messages.filter((m) => BAD.includes(m.outcome)).toSorted((a, b) => Number(b.worse) - Number(a.worse));
@@ -164,7 +172,7 @@ function RunParts(props: RehearsalProps & { shown: RehearsalView }) {
   if (!planned) return <Standing {...props} run={run} changed={undefined} />;
   return (
     <div className="flex flex-col lg:h-full lg:min-h-0">
-      <Standing {...props} run={run} changed={at === undefined ? shown.changed : undefined} />
+      <Standing {...props} run={run} changed={props.changed?.since === run.number ? props.changed : undefined} />
       <nav aria-label={say.views} className="flex shrink-0 flex-wrap gap-x-5 border-b border-rule px-5 text-sm">
         {tabs.map((tab) => (
           <Link
@@ -188,6 +196,7 @@ function RunParts(props: RehearsalProps & { shown: RehearsalView }) {
             <FaultsList
               base={base}
               faults={shown.faults}
+              hasService={hasService}
               since={run.since === undefined ? undefined : hrefOf(base, { run: run.since, view })}
             />
           )}

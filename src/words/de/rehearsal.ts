@@ -180,4 +180,15 @@ export const rehearsal: TranslationOf<typeof say> = {
   comesBackUnseen: 'Sie kam nicht an, und niemand erfährt es',
   nothingToDo: 'Nichts zu tun.',
   onToday: '„Heute“ nennt sie.',
+  whatGoesWrong: 'Was nicht geht',
+  faultsNoteStandIn:
+    'Was aus „{$what}“ an {$recipient} wird, während etwas nicht geht. Der Shop hat noch keinen Versanddienst, deshalb steht einer für ihn. Alles wurde ausprobiert, nach der Uhr des Probelaufs.',
+  returnsUnread: 'Nichts: Was zurückkommt, wird gelesen, sobald DNS es zu Libellus führt.',
+  recordNeeded: '„Versand“ sagt es beim nächsten Nachsehen: Der Eintrag muss zurück ins DNS.',
+  triesOnRecord: 'Beide Versuche stehen bei der Nachricht unter „Zustellungen“.',
+  rehearseDrafts: '.input {$n :integer} .match $n one {{Entwurf proben}} * {{{$n} Entwürfe proben}}',
+  withDrafts:
+    '.input {$n :integer} .match $n one {{Mit {$n} Entwurf, als wäre er veröffentlicht, der Rest wie in Betrieb.}} * {{Mit {$n} Entwürfen, als wären sie veröffentlicht, der Rest wie in Betrieb.}}',
+  noDrafts:
+    'Es gibt keinen Entwurf zu proben: Von dem, was eingeschaltet ist, ist alles in Betrieb, was geschrieben wurde.',
 };

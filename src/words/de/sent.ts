@@ -14,6 +14,8 @@ export const sent: TranslationOf<typeof say> = {
   failedOnOurSide: 'Auf unserer Seite ist etwas fehlgeschlagen, während diese Nachricht erstellt wurde: {$detail}',
   notWrittenToUntilAllowed:
     '{$remedy} An die Adresse wird nicht geschrieben, bis sie unter Versand wieder zugelassen ist.',
+  givenUpRemedy:
+    'Es wird nicht noch einmal versucht. Senden Sie sie von ihrem Eintrag aus noch einmal, wenn das behoben ist, oder erreichen Sie den Empfänger anders.',
   givenUp: '{$words} Nach fünf Tagen wurde es aufgegeben.',
   noLongerThere: 'Ihre Benachrichtigung oder ihre Bestellung gibt es nicht mehr.',
   lookedAtWhenDue: 'Als sie fällig war, wurde sie noch einmal angesehen.',

@@ -17,7 +17,9 @@ import {
   type Life,
 } from '@/core/rehearsal';
 import {
+  type AskRehearsal,
   BAD,
+  type ChangedSince,
   type FaultsView,
   type FaultView,
   NO_COUNTS,
@@ -48,9 +50,12 @@ import {
   templates,
 } from '../../db/schema';
 import { databaseNow, databaseTime } from '../../db/time';
+import { templateRow } from '../../documents/shelves';
+import { draftsOf } from '../../rehearsal/drafts';
 import { marksNow } from '../../rehearsal/standing';
 import {
   messagesOf,
+  newestDone,
   runBefore,
   showing,
   startRehearsal,
@@ -65,12 +70,25 @@ const unzip = promisify(gunzip);
 
 type OfStore = Pick<Access, 'store'>;
 
-/** Asks for a rehearsal of all that is live, or of what has changed. Throws as {@link startRehearsal}. */
-export const askRehearsal = (
-  { store, person }: Access,
-  { changes }: { changes: boolean } = { changes: false },
-): Promise<{ number: number }> =>
-  startRehearsal(store, { userId: person.id, name: person.name }, { why: 'asked', changes });
+/**
+ * Asks for a rehearsal of all that is live, of what has changed, or of drafts. Throws as {@link startRehearsal}, and `not-found` for a
+ * version that is not there.
+ */
+export async function askRehearsal(
+  access: Access,
+  { of, version }: AskRehearsal = { of: 'everything' },
+): Promise<{ number: number }> {
+  const { store, person } = access;
+  const drafts = version === undefined ? 'all' : { variantId: (await templateRow(access, version)).template.id };
+  return startRehearsal(
+    store,
+    { userId: person.id, name: person.name },
+    { why: 'asked', changes: of === 'changes', ...(of === 'drafts' && { drafts }) },
+  );
+}
+
+/** How many drafts can be rehearsed: those of notifications that are on, where they differ from what is live. */
+export const draftsToRehearse = async ({ store }: OfStore): Promise<number> => (await draftsOf(store)).length;
 
 /** Stops a run: lives that are under way are not written down. Throws `conflict` for one that has ended. */
 export async function stopRehearsal(access: Access, { number }: { number: number }): Promise<void> {
@@ -96,6 +114,7 @@ const runView = (run: Run): RehearsalRun => ({
   counts: { ...NO_COUNTS, ...run.counts },
   trouble: readKept(run.trouble),
   ...(run.since !== null && { since: run.since }),
+  ...(run.drafts && { drafts: run.drafts.length }),
 });
 
 /** The runs of a store that are kept, the newest first. */
@@ -173,7 +192,6 @@ export async function loadRehearsal(access: OfStore, number?: number): Promise<R
   const messages = rows.map((row) => rowView(row, names, was, livedIn.get(row.place)));
   return {
     run: runView(run),
-    ...(run.state === 'done' && (await changedSince(run, rows, access))),
     messages,
     cards: cardsOf(rows, names, access.store.languages),
     lives: lives.map((life) => lifeView(life, rows, names)),
@@ -218,25 +236,20 @@ function faultsView(
   };
 }
 
-/** What has changed since a run; nothing for one of before that was written down. */
-async function changedSince(
-  { marks }: Run,
-  rows: readonly MessageRow[],
-  { store }: OfStore,
-): Promise<Pick<RehearsalView, 'changed'>> {
-  if (Object.keys(marks).length === 0) return {};
-  const now = await marksNow(store);
-  if (sameMarks(marks, now)) return {};
-  const changed = changedBetween(marks, now);
-  const shown = new Map(rows.map((r) => [r.id, markKey(r.variantId, r.language)]));
-  const keys = new Set(changed);
-  const gone = Object.keys(marks).filter((key) => now[key] === undefined);
-  for (const key of gone) keys.add(key);
+/** What has changed since the newest run of what is live; undefined where nothing has, or none came to its end. */
+export async function changedSinceNewest({ store }: OfStore): Promise<ChangedSince | undefined> {
+  const run = await newestDone(store.id);
+  // One of before there were marks says nothing of it.
+  if (!run || Object.keys(run.marks).length === 0) return undefined;
+  const [now, rows] = await Promise.all([marksNow(store), messagesOf(run)]);
+  if (sameMarks(run.marks, now)) return undefined;
+  const changed = changedBetween(run.marks, now);
+  const gone = Object.keys(run.marks).filter((key) => now[key] === undefined);
+  const keys = new Set([...changed, ...gone]);
   return {
-    changed: {
-      messages: [...shown.values()].filter((key) => keys.has(key)).length,
-      fresh: changed.filter((key) => marks[key] === undefined).length,
-    },
+    since: run.number,
+    messages: rows.filter((r) => keys.has(markKey(r.variantId, r.language))).length,
+    fresh: changed.filter((key) => run.marks[key] === undefined).length,
   };
 }
 

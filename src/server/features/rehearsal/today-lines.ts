@@ -1,5 +1,5 @@
 /** What Today says of rehearsals. */
-import { and, count, desc, eq, inArray } from 'drizzle-orm';
+import { and, count, desc, eq, inArray, isNull } from 'drizzle-orm';
 import { BAD } from '@/contract/rehearsal';
 import type { TodayLine } from '@/contract/today';
 import type { Access } from '../../auth/access';
@@ -12,7 +12,7 @@ export async function rehearsalLines({ store }: Access): Promise<TodayLine[]> {
   const [run] = await database()
     .select({ id: rehearsals.id, number: rehearsals.number })
     .from(rehearsals)
-    .where(and(eq(rehearsals.storeId, store.id), eq(rehearsals.state, 'done')))
+    .where(and(eq(rehearsals.storeId, store.id), eq(rehearsals.state, 'done'), isNull(rehearsals.drafts)))
     .orderBy(desc(rehearsals.number))
     .limit(1);
   if (!run) return [];

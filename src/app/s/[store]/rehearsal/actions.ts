@@ -1,12 +1,12 @@
 'use server';
 /** What Rehearsal does on the server. */
 import { actAndRefresh, done } from '@/app/act';
-import type { RehearsalChoice } from '@/contract/rehearsal';
+import type { AskRehearsal, RehearsalChoice } from '@/contract/rehearsal';
 import type { Result } from '@/core/result';
 import { rehearsal } from '@/server/features/rehearsal/use-cases';
 
-export async function askRehearsalAction(store: string, changes: boolean): Promise<Result<{ number: number }>> {
-  return actAndRefresh(rehearsal.ask, store, { changes });
+export async function askRehearsalAction(store: string, asked: AskRehearsal): Promise<Result<{ number: number }>> {
+  return actAndRefresh(rehearsal.ask, store, asked);
 }
 
 export async function stopRehearsalAction(store: string, number: number): Promise<Result<null>> {

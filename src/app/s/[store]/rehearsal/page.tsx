@@ -1,7 +1,14 @@
 import type { Metadata } from 'next';
 import { orNotFound, pageAccess } from '@/app/page-access';
 import { may } from '@/contract/policy';
-import { choiceOf, listRehearsals, loadRehearsal, loadRehearsed } from '@/server/features/rehearsal/rehearsal';
+import {
+  changedSinceNewest,
+  choiceOf,
+  draftsToRehearse,
+  listRehearsals,
+  loadRehearsal,
+  loadRehearsed,
+} from '@/server/features/rehearsal/rehearsal';
 import { sendersOf, servicesOf } from '@/server/sending/service';
 import { RehearsalScreen } from '@/ui/rehearsal/RehearsalScreen';
 import { viewOf } from '@/ui/rehearsal/views';
@@ -21,12 +28,14 @@ export default async function Rehearsal({
   const { store } = access;
   const { run, view, message } = await searchParams;
   const number = run !== undefined && /^\d{1,6}$/.test(run) ? Number(run) : undefined;
-  const [runs, shown, opened, services, senders] = await Promise.all([
+  const [runs, shown, opened, services, senders, drafts, changed] = await Promise.all([
     listRehearsals(access),
     orNotFound(loadRehearsal(access, number)),
     message ? orNotFound(loadRehearsed(access, message.slice(0, 40))) : undefined,
     servicesOf(store.id),
     sendersOf(store.id),
+    draftsToRehearse(access),
+    changedSinceNewest(access),
   ]);
   return (
     <RehearsalScreen
@@ -40,6 +49,8 @@ export default async function Rehearsal({
       hasSender={senders.length > 0}
       mayRun={may(access.role, 'rehearsal.run')}
       mayEdit={may(access.role, 'template.edit')}
+      drafts={drafts}
+      changed={changed}
       onAsk={askRehearsalAction.bind(null, store.id)}
       choice={choiceOf(access)}
       onChoose={chooseRehearsalsAction.bind(null, store.id)}

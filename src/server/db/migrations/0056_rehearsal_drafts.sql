@@ -1,0 +1,1 @@
+ALTER TABLE `rehearsal` ADD COLUMN IF NOT EXISTS `drafts` json;
