@@ -52,7 +52,7 @@ import {
   until,
   useDatabase,
 } from './fixture';
-import { broken, publishAll, rehearsed, saying, toFix, turn } from './rehearsals';
+import { broken, FEW_LIVES, publishAll, rehearsed, saying, toFix, turn } from './rehearsals';
 
 useDatabase();
 beforeAll(publishAll);
@@ -77,7 +77,7 @@ describe('a rehearsal of what ships', () => {
   let view: RehearsalView;
   beforeAll(async () => {
     before = await rowsOfAll();
-    view = await rehearsed();
+    view = await rehearsed(false, { faults: false });
   });
 
   it('finds every message right, with few orders, in the languages that customers read', async () => {
@@ -124,7 +124,7 @@ describe('a rehearsal of what ships', () => {
   });
 
   it('is put beside the one before', async () => {
-    const again = await rehearsed();
+    const again = await rehearsed(false, { faults: false });
     expect(again.run.number).toBe(view.run.number + 1);
     expect(again.messages.some((m) => m.worse)).toBe(false);
     expect((await listRehearsals(await accessAs())).map((r) => r.number)).toEqual([2, 1]);
@@ -263,7 +263,7 @@ describe('of a few messages', () => {
     await askRehearsal(access, { of: 'drafts', version: 'order-received' });
     // What is typed meanwhile is not what was asked for.
     await write(draft);
-    const rehearser = new Rehearser({ faults: false });
+    const rehearser = new Rehearser(FEW_LIVES);
     await rehearser.turn();
     const view = (await loadRehearsal(access))!;
     expect([view.run.state, view.run.drafts, view.run.since]).toEqual(['done', 1, live.run.number]);
@@ -312,7 +312,7 @@ describe('of a few messages', () => {
       expect(begun!.since).toBe(newest!.number);
       await later(by, 6 * SETTLED);
       expect((await listRehearsals(access))[0]!.number).toBe(begun!.number);
-      await new Rehearser({ faults: false }).turn();
+      await new Rehearser(FEW_LIVES).turn();
       await later(by, 9 * SETTLED);
       expect((await listRehearsals(access))[0]!.number).toBe(begun!.number);
       await chooseRehearsals(access, { changes: false, nights: false });
@@ -341,7 +341,7 @@ describe('of a few messages', () => {
           .update(rehearsals)
           .set({ askedAt: new Date(night) })
           .where(and(mine, eq(rehearsals.number, begun!.number)));
-        await new Rehearser({ faults: false }).turn();
+        await new Rehearser(FEW_LIVES).turn();
         await by.turn(night + 60_000);
         expect((await listRehearsals(access))[0]!.number).toBe(begun!.number);
         const mail = await until(
@@ -395,7 +395,7 @@ describe('of a few messages', () => {
       const again = await client.POST('/rehearsals', { body: { only: 'changes' } });
       expect(again.error).toMatchObject({ type: 'urn:libellus:problem:under-way', status: 409 });
       await broken('order-received', saying('de', 'subject', 'Ihre Bestellung über 12,34 € & mehr'), async () => {
-        await new Rehearser({ faults: false }).turn();
+        await new Rehearser(FEW_LIVES).turn();
       });
       const path = { params: { path: { number: String(number) } } };
       const { data: read } = await client.GET('/rehearsals/{number}', path);
@@ -443,7 +443,7 @@ describe('of a few messages', () => {
       const access = await accessAs();
       const { number } = await askRehearsal(access);
       await expect(askRehearsal(access)).rejects.toThrow('A rehearsal is under way.');
-      const running = new Rehearser({ faults: false }).turn();
+      const running = new Rehearser(FEW_LIVES).turn();
       await until(
         () =>
           database()
@@ -465,7 +465,7 @@ describe('of a few messages', () => {
     it('that a process left unfinished are taken up by another, with what is still to be lived', async () => {
       const access = await accessAs();
       const { number } = await askRehearsal(access);
-      const first = new Rehearser({ faults: false });
+      const first = new Rehearser(FEW_LIVES);
       const begun = first.turn();
       const mine = and(eq(rehearsals.storeId, SHOP), eq(rehearsals.number, number));
       await until(
@@ -477,7 +477,7 @@ describe('of a few messages', () => {
       const [left] = await database().select().from(rehearsals).where(mine);
       expect(left!.state).toBe('waiting');
       expect(left!.livesDone).toBeLessThan(left!.lives);
-      expect(await new Rehearser({ faults: false }).turn()).toBe(true);
+      expect(await new Rehearser(FEW_LIVES).turn()).toBe(true);
       const view = (await loadRehearsal(access, number))!;
       expect([view.run.state, view.run.livesDone]).toEqual(['done', view.run.lives]);
       const { counts } = view.run;

@@ -53,6 +53,13 @@ export interface RehearsalPlan {
 
 /** For forms of sentences and blocks on conditions lives are added up to so many; what must be seen may take more. */
 const LIVES_FOR_PARTS = 40;
+export interface PlanWith {
+  /** What is to be shown; all without it. */
+  scope?: Scope;
+  /** Lives up to which more are added for forms of sentences and blocks on conditions. */
+  forParts?: number;
+}
+
 /** More than these are not lived: what is left is told as unshown. */
 const MOST_LIVES = 80;
 
@@ -73,7 +80,7 @@ export function* planningRehearsal(
   forms: Forms,
   start: number,
   run: number,
-  scope?: Scope,
+  { scope, forParts = LIVES_FOR_PARTS }: PlanWith = {},
 ): Generator<void, RehearsalPlan> {
   const candidates = candidatesWithin(scope, candidatesFor(scene), using);
   const [musts, parts]: Set<string>[][] = [[], []];
@@ -91,7 +98,7 @@ export function* planningRehearsal(
     );
     yield;
   }
-  const chosen = withMore(cover(musts!), parts!)
+  const chosen = withMore(cover(musts!), parts!, forParts)
     .toSorted((a, b) => a - b)
     .slice(0, MOST_LIVES);
   const lives: PlannedLife[] = [];
@@ -125,14 +132,14 @@ function candidatesWithin(scope: Scope, all: Candidate[], { settings }: ExpectWi
 }
 
 /** Adds those that show most that none shows yet, as long as there is room. */
-function withMore(chosen: readonly number[], parts: readonly ReadonlySet<string>[]): number[] {
+function withMore(chosen: readonly number[], parts: readonly ReadonlySet<string>[], most: number): number[] {
   const all = [...chosen];
   const seen = new Set(all.flatMap((i) => [...parts[i]!]));
-  while (all.length < LIVES_FOR_PARTS) {
+  while (all.length < most) {
     const adds = parts.map((p) => [...p].filter((e) => !seen.has(e)).length);
-    const most = Math.max(...adds);
-    if (most === 0) break;
-    const next = adds.indexOf(most);
+    const best = Math.max(...adds);
+    if (best === 0) break;
+    const next = adds.indexOf(best);
     all.push(next);
     for (const e of parts[next]!) seen.add(e);
   }

@@ -17,6 +17,7 @@ import {
   type Life,
   type LookedAt,
   type PlannedLife,
+  type PlanWith,
 } from '@/core/rehearsal';
 import { NO_COUNTS, type RehearsalCounts } from '@/contract/rehearsal';
 import { isDatabaseError } from '../base/faults';
@@ -55,8 +56,11 @@ export class Rehearser {
   /** What is tried after runs, one after the other: the next run does not wait for it. */
   private afterwards = Promise.resolve();
 
-  /** Without faults, only messages are rehearsed, and what goes wrong with sending is not tried. */
-  constructor(private readonly options: { faults: boolean } = { faults: true }) {}
+  /**
+   * @param options without `faults`, only messages are rehearsed, and what goes wrong with sending is not tried; `forParts` as in
+   *   {@link PlanWith}
+   */
+  constructor(private readonly options: { faults: boolean; forParts?: number } = { faults: true }) {}
 
   /** Runs one rehearsal that waits to its end; answers whether there was one. */
   async turn(): Promise<boolean> {
@@ -106,7 +110,7 @@ export class Rehearser {
     const [store] = await database().select().from(stores).where(eq(stores.id, run.storeId));
     if (!store) return;
     const stage = await withDrafts(store.id, run.drafts ?? [], () => stageOf(store));
-    const todo = run.lives > 0 ? await livesLeft(run, stage) : await planned(run, stage);
+    const todo = run.lives > 0 ? await livesLeft(run, stage) : await planned(run, stage, this.options);
     const mailbox = await openMailbox();
     try {
       const queue = [...todo];
@@ -193,9 +197,11 @@ export class Rehearser {
 }
 
 /** Plans a run, and writes down its lives, and what it takes over, so that it can be taken up again. */
-async function planned(run: Run, { scene, using, forms }: Stage): Promise<Todo[]> {
+async function planned(run: Run, { scene, using, forms }: Stage, more: Pick<PlanWith, 'forParts'>): Promise<Todo[]> {
   const scope = run.scope ? new Set(run.scope) : undefined;
-  const plan = await breathing(planningRehearsal(scene, using, forms, run.beginsAt.getTime(), run.number, scope));
+  const plan = await breathing(
+    planningRehearsal(scene, using, forms, run.beginsAt.getTime(), run.number, { scope, ...more }),
+  );
   const { lives, tried } = plan;
   const base = scope && (await runBegunAt(run));
   if (lives.length === 0 && !base)
