@@ -2,7 +2,7 @@
 import { Type, type Static } from '@sinclair/typebox';
 import type { Audience, MomentColumn } from '@/core/moments';
 import type { DeliveryState } from '@/core/mail';
-import type { CheckAbout, Fault, Script } from '@/core/rehearsal';
+import type { CheckAbout, ComparedLine, Fault, Script } from '@/core/rehearsal';
 
 const strict = { additionalProperties: false } as const;
 
@@ -203,5 +203,10 @@ export interface RehearsedMessage extends RehearsedRow {
   html: string;
   text: string;
   /** What it was in the run before, where it was rehearsed then. */
-  before?: { run: number; outcome: MessageOutcome };
+  before?: {
+    run: number;
+    outcome: MessageOutcome;
+    /** What it says otherwise than the same message of the same order there; undefined where there is none to be held against. */
+    lines?: ComparedLine[];
+  };
 }

@@ -186,4 +186,7 @@ export const say = speak('rehearsal', {
   withDrafts:
     '.input {$n :integer} .match $n one {{With {$n} draft as if it were published, the rest as it is live.}} * {{With {$n} drafts as if they were published, the rest as it is live.}}',
   noDrafts: 'There is no draft to rehearse: of what is on, all that was written is live.',
+  saysOtherwise:
+    '.input {$n :integer} .match $n one {{{$n} line differs from rehearsal {$run :integer}}} * {{{$n} lines differ from rehearsal {$run :integer}}}',
+  moreLines: '.input {$n :integer} .match $n one {{and {$n} more}} * {{and {$n} more}}',
 });

@@ -8,4 +8,5 @@ export * from './plan';
 export * from './checks';
 export * from './marks';
 export * from './carry';
+export * from './compare';
 export * from './faults';

@@ -60,7 +60,8 @@ function Part({ part, first, last }: { part: ChangedPart; first: boolean; last: 
   return kind === 'same' ? <Fragment>{styled}</Fragment> : <Marked kind={kind}>{styled}</Marked>;
 }
 
-function Marked({ kind, children }: { kind: 'gone' | 'new'; children: React.ReactNode }) {
+/** Words that are gone, or new. */
+export function Marked({ kind, children }: { kind: 'gone' | 'new'; children: React.ReactNode }) {
   return kind === 'gone' ? (
     <del className="bg-madder-tint text-madder">
       <span className="sr-only">{say.wordsGone} </span>

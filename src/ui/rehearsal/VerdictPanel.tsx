@@ -1,9 +1,11 @@
 'use client';
 /** One message of a rehearsal: what was looked at, as it arrived, and the way to where it is mended. */
 import { X } from 'lucide-react';
-import { useEffect, useRef } from 'react';
+import { Fragment, useEffect, useRef } from 'react';
 import { languageName } from '@/core/names';
 import type { RehearsedMessage } from '@/contract/rehearsal';
+import type { ComparedLine } from '@/core/rehearsal';
+import { Marked } from '../bench/ChangedText';
 import { Shown } from '../deliveries/SentMessage';
 import { timeWords } from '../parts/format';
 import Link from '../parts/Link';
@@ -67,6 +69,9 @@ export function VerdictPanel({
             {say.wasBefore({ run: m.before.run, outcome: OUTCOME_WORDS[m.before.outcome] })}
           </p>
         )}
+        {m.before?.lines && m.before.lines.length > 0 && (
+          <Compared run={m.before.run} lines={m.before.lines} language={m.language} />
+        )}
         <ul aria-label={say.checked} className="mt-2">
           {m.checks.map((c, i) => (
             <li key={i} className="flex items-baseline gap-2 border-t border-rule py-1.5 text-sm">
@@ -105,4 +110,42 @@ export function VerdictPanel({
       )}
     </section>
   );
+}
+
+/** Characters of unchanged words that stand on each side of a change. */
+const AROUND = 60;
+
+/** What it says otherwise than in the run before. */
+function Compared({ run, lines, language }: { run: number; lines: readonly ComparedLine[]; language: string }) {
+  const shown = lines.slice(0, MOST_LINES);
+  return (
+    <details className="mt-2 border-t border-rule pt-1.5 text-sm" open={lines.length <= 3}>
+      <summary className="cursor-pointer font-semibold">{say.saysOtherwise({ run, n: lines.length })}</summary>
+      <ul className="mt-1 flex flex-col gap-1">
+        {shown.map((line, i) => (
+          <li key={i} lang={language} dir="auto" className="wrap-anywhere">
+            {line.map(({ kind, text }, j) =>
+              kind === 'same' ? (
+                <Fragment key={j}>{shortened(text, j === 0, j === line.length - 1)}</Fragment>
+              ) : (
+                <Marked key={j} kind={kind}>
+                  {text}
+                </Marked>
+              ),
+            )}
+          </li>
+        ))}
+      </ul>
+      {lines.length > shown.length && (
+        <p className="mt-1 text-slate">{say.moreLines({ n: lines.length - shown.length })}</p>
+      )}
+    </details>
+  );
+}
+
+const MOST_LINES = 12;
+
+function shortened(text: string, first: boolean, last: boolean): string {
+  if (text.length <= 2 * AROUND) return text;
+  return `${first ? '' : text.slice(0, AROUND)} … ${last ? '' : text.slice(-AROUND)}`;
 }

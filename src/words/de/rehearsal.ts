@@ -191,4 +191,7 @@ export const rehearsal: TranslationOf<typeof say> = {
     '.input {$n :integer} .match $n one {{Mit {$n} Entwurf, als wäre er veröffentlicht, der Rest wie in Betrieb.}} * {{Mit {$n} Entwürfen, als wären sie veröffentlicht, der Rest wie in Betrieb.}}',
   noDrafts:
     'Es gibt keinen Entwurf zu proben: Von dem, was eingeschaltet ist, ist alles in Betrieb, was geschrieben wurde.',
+  saysOtherwise:
+    '.input {$n :integer} .match $n one {{{$n} Zeile ist anders als in Probelauf {$run :integer}}} * {{{$n} Zeilen sind anders als in Probelauf {$run :integer}}}',
+  moreLines: '.input {$n :integer} .match $n one {{und {$n} weitere}} * {{und {$n} weitere}}',
 };

@@ -1,18 +1,20 @@
 /** Rehearsals of a store: asked for, stopped, and looked at. */
-import { promisify } from 'node:util';
+import { isDeepStrictEqual, promisify } from 'node:util';
 import { gunzip } from 'node:zlib';
 import { and, asc, desc, eq, inArray } from 'drizzle-orm';
-import { simpleParser } from 'mailparser';
+import { simpleParser, type ParsedMail } from 'mailparser';
 import { conditionWords } from '@/core/conditions';
 import { momentLabel, momentOf } from '@/core/moments';
 import { templateAddress } from '@/core/plan';
 import {
   changedBetween,
+  comparedLines,
   FAULT_KINDS,
   FAULTS,
   faultOutcome,
   markKey,
   sameMarks,
+  type ComparedLine,
   type FaultsTried,
   type Life,
 } from '@/core/rehearsal';
@@ -343,8 +345,42 @@ export async function loadRehearsed(access: Access, id: string): Promise<Rehears
     checks: message.checks.map((c) => ({ ...c, words: readKept(c.words) })),
     html: typeof parsed?.html === 'string' ? parsed.html : '',
     text: parsed?.text ?? '',
-    ...(before && earlier && { before: { run: before.number, outcome: earlier } }),
+    ...(before &&
+      earlier && {
+        before: {
+          run: before.number,
+          outcome: earlier,
+          ...(parsed && (await comparedWith(before, message, run, parsed))),
+        },
+      }),
   };
+}
+
+/** A message held against the same one of the same made-up order in the run before: its number and days are others. */
+async function comparedWith(
+  before: Run,
+  message: typeof rehearsalMessages.$inferSelect,
+  run: Run,
+  parsed: ParsedMail,
+): Promise<{ lines?: ComparedLine[] }> {
+  const livesOf = (rehearsalId: string) =>
+    database()
+      .select({ place: rehearsalLives.place, life: rehearsalLives.life })
+      .from(rehearsalLives)
+      .where(eq(rehearsalLives.rehearsalId, rehearsalId));
+  const [now, then] = await Promise.all([livesOf(run.id), livesOf(before.id)]);
+  const own = now.find((l) => l.place === message.place)?.life;
+  const places = then.filter(({ life }) => isDeepStrictEqual(life, own)).map((l) => l.place);
+  if (places.length === 0) return {};
+  const rows = await database()
+    .select()
+    .from(rehearsalMessages)
+    .where(and(eq(rehearsalMessages.rehearsalId, before.id), inArray(rehearsalMessages.place, places)));
+  const same = rows.find((r) => r.event === message.event && showing(r) === showing(message));
+  if (!same?.raw) return {};
+  const was = await simpleParser(await unzip(same.raw));
+  const said = (mail: ParsedMail): string => `${mail.subject ?? ''}\n${mail.text ?? ''}`;
+  return { lines: comparedLines(said(was), said(parsed), message.language) };
 }
 
 /** The bytes of a message as it arrived. Throws `not-found` for one that never came. */
