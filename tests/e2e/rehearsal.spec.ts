@@ -142,6 +142,8 @@ test('a fault put in on the Desk turns red as a draft and when it is live, is me
     await card.getByRole('link', { name: 'English: wrong' }).click();
     await expect(wrong).toContainText(/€12\.34 is no amount of order R3-\d\d\./);
     await expect(wrong).toContainText('In rehearsal 1: right.');
+    await expect(wrong).toContainText(/\d+ lines? differs? from rehearsal 1/);
+    await expect(wrong.locator('ins').first()).toContainText('€12.34');
   });
 
   await test.step('mended from there', async () => {

@@ -170,6 +170,8 @@ describe('of a few messages', () => {
       );
       expect(bad.every((m) => m.worse)).toBe(true);
       const { checks, before } = await loadRehearsed(access, bad[0]!.id);
+      const said = before!.lines!.map((line) => line.map((p) => `${p.kind} ${p.text}`).join('|'));
+      expect(said).toEqual([expect.stringMatching(/new .*12,34\s€/)]);
       expect(checks[0]!.words).toMatch(/^12,34\s€ is no amount of order R\d+-\d\d\.$/);
       expect(before?.outcome).toBe('right');
       const card = view.cards.find((c) => c.name === 'Order received')!;

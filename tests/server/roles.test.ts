@@ -68,7 +68,7 @@ const ACTIONS: Record<string, [roles: string, ...args: unknown[]]> = {
   startWalkAction: ['owner support', { email: 'x', firstName: 'A', lastName: 'B', language: 'en', asGuest: false }],
   stepAction: ['owner support', 'none', 'none'],
   windAction: ['owner support', 1],
-  askRehearsalAction: ['owner designer'],
+  askRehearsalAction: ['owner designer', { of: 'everything' }],
   chooseRehearsalsAction: ['owner designer', { changes: false, nights: false }],
   stopRehearsalAction: ['owner designer', 4_000],
   writeAction: ['owner designer support', {}],

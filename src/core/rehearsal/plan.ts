@@ -56,6 +56,8 @@ const LIVES_FOR_PARTS = 40;
 export interface PlanWith {
   /** What is to be shown; all without it. */
   scope?: Scope;
+  /** Lives of an earlier plan: where they show as much as others, they are taken again, so that what came of them can be compared. */
+  known?: readonly Life[];
   /** Lives up to which more are added for forms of sentences and blocks on conditions. */
   forParts?: number;
 }
@@ -80,9 +82,13 @@ export function* planningRehearsal(
   forms: Forms,
   start: number,
   run: number,
-  { scope, forParts = LIVES_FOR_PARTS }: PlanWith = {},
+  { scope, known = [], forParts = LIVES_FOR_PARTS }: PlanWith = {},
 ): Generator<void, RehearsalPlan> {
-  const candidates = candidatesWithin(scope, candidatesFor(scene), using);
+  const candidates = candidatesWithin(
+    scope,
+    [...known.map((life) => ({ life, forColleagues: false })), ...candidatesFor(scene)],
+    using,
+  );
   const [musts, parts]: Set<string>[][] = [[], []];
   for (const { life, forColleagues } of candidates) {
     const all = expectedOf(eventsOf(life, scene, start, 'R'), using).messages;

@@ -199,11 +199,12 @@ export class Rehearser {
 /** Plans a run, and writes down its lives, and what it takes over, so that it can be taken up again. */
 async function planned(run: Run, { scene, using, forms }: Stage, more: Pick<PlanWith, 'forParts'>): Promise<Todo[]> {
   const scope = run.scope ? new Set(run.scope) : undefined;
+  const base = scope && (await runBegunAt(run));
+  const known = base ? await livesOf(base) : [];
   const plan = await breathing(
-    planningRehearsal(scene, using, forms, run.beginsAt.getTime(), run.number, { scope, ...more }),
+    planningRehearsal(scene, using, forms, run.beginsAt.getTime(), run.number, { scope, known, ...more }),
   );
   const { lives, tried } = plan;
-  const base = scope && (await runBegunAt(run));
   if (lives.length === 0 && !base)
     throw new AppError(
       'invalid',
@@ -231,6 +232,16 @@ async function planned(run: Run, { scene, using, forms }: Stage, more: Pick<Plan
       .where(eq(rehearsals.id, run.id));
   });
   return todoOf(lives, forms, run);
+}
+
+/** The lives of a run, those first that it lived itself. */
+async function livesOf({ id }: Run): Promise<Life[]> {
+  const rows = await database()
+    .select({ life: rehearsalLives.life })
+    .from(rehearsalLives)
+    .where(eq(rehearsalLives.rehearsalId, id))
+    .orderBy(asc(rehearsalLives.place));
+  return rows.map(({ life }) => life as Life);
 }
 
 /** A life to be lived, and what is looked at of it: all of it without that. */
