@@ -143,8 +143,6 @@ function RunNote({ run, zone }: { run: RehearsalRun; zone: string }) {
     <>
       {say.run({ number: run.number })}, <Time at={run.askedAt} zone={zone} />
       {run.why === 'asked' ? ' ' : `, ${run.why === 'night' ? say.whyNight : say.whyChanged} `}
-      {run.drafts !== undefined && `${say.withDrafts({ n: run.drafts })} `}
-      {run.since !== undefined && run.drafts === undefined && `${say.sinceRun({ run: run.since })} `}
       {run.state === 'done' &&
         say.runNote({ who: run.askedBy, lives: say.nLives({ n: run.lives }), seconds: say.seconds({ seconds }) })}
     </>
@@ -277,6 +275,11 @@ function Standing({
           ))}
         {counts.silent > 0 && <li className="text-slate">{say.nSilent({ n: counts.silent })}</li>}
       </ul>
+      {run.drafts !== undefined ? (
+        <p className="mt-1">{say.withDrafts({ n: run.drafts })}</p>
+      ) : (
+        run.since !== undefined && <p className="mt-1">{say.sinceRun({ run: run.since })}</p>
+      )}
       {changed && (
         <p className="mt-1 font-semibold">
           {[
