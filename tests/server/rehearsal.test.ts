@@ -72,13 +72,16 @@ async function rowsOfAll(): Promise<Record<string, number>> {
   return counts;
 }
 
+/** Everything that ships, on a machine that does other things as well. */
+const SLOW_MS = 400_000;
+
 describe('a rehearsal of what ships', () => {
   let before: Record<string, number>;
   let view: RehearsalView;
   beforeAll(async () => {
     before = await rowsOfAll();
-    view = await rehearsed(false, { faults: false });
-  });
+    view = await rehearsed();
+  }, SLOW_MS);
 
   it('finds every message right, with few orders, in the languages that customers read', async () => {
     expect(await toFix(view)).toEqual([]);
@@ -123,14 +126,19 @@ describe('a rehearsal of what ships', () => {
     expect(entry!.who).toBe('Marta Oyelaran');
   });
 
-  it('is put beside the one before', async () => {
-    const again = await rehearsed(false, { faults: false });
-    expect(again.run.number).toBe(view.run.number + 1);
-    expect(again.messages.some((m) => m.worse)).toBe(false);
-    expect((await listRehearsals(await accessAs())).map((r) => r.number)).toEqual([2, 1]);
-    const { before: was } = await loadRehearsed(await accessAs(), again.messages[0]!.id);
-    expect(was).toEqual({ run: 1, outcome: again.messages[0]!.outcome });
-  });
+  it(
+    'is put beside the one before',
+    async () => {
+      const again = await rehearsed();
+      expect(again.run.number).toBe(view.run.number + 1);
+      expect(again.messages.some((m) => m.worse)).toBe(false);
+      expect((await listRehearsals(await accessAs())).map((r) => r.number)).toEqual([2, 1]);
+      const { before: was } = await loadRehearsed(await accessAs(), again.messages[0]!.id);
+      // And it says the same, but for the number and the days of its order.
+      expect(was).toEqual({ run: 1, outcome: again.messages[0]!.outcome, lines: [] });
+    },
+    SLOW_MS,
+  );
 });
 
 describe('of a few messages', () => {
@@ -171,7 +179,7 @@ describe('of a few messages', () => {
       expect(bad.every((m) => m.worse)).toBe(true);
       const { checks, before } = await loadRehearsed(access, bad[0]!.id);
       const said = before!.lines!.map((line) => line.map((p) => `${p.kind} ${p.text}`).join('|'));
-      expect(said).toEqual([expect.stringMatching(/new .*12,34\s€/)]);
+      expect(said).toEqual([expect.stringMatching(/new über.*€/)]);
       expect(checks[0]!.words).toMatch(/^12,34\s€ is no amount of order R\d+-\d\d\.$/);
       expect(before?.outcome).toBe('right');
       const card = view.cards.find((c) => c.name === 'Order received')!;

@@ -32,17 +32,14 @@ export async function turn(on: boolean, slug?: string): Promise<void> {
   await planAnew();
 }
 
-/** Of a few messages the orders are enough that show each once. */
+/** The orders that show each message once are enough: more would show further forms of its sentences. */
 export const FEW_LIVES = { faults: false, forParts: 0 };
 
-/** Rehearses everything, or what has changed, and what came of it; with as many orders as a store does, or fewer. */
-export async function rehearsed(
-  changes = false,
-  options: typeof FEW_LIVES | { faults: false } = FEW_LIVES,
-): Promise<RehearsalView> {
+/** Rehearses everything, or what has changed, and what came of it. */
+export async function rehearsed(changes = false): Promise<RehearsalView> {
   const access = await accessAs();
   const { number } = await askRehearsal(access, { of: changes ? 'changes' : 'everything' });
-  expect(await new Rehearser(options).turn()).toBe(true);
+  expect(await new Rehearser(FEW_LIVES).turn()).toBe(true);
   const view = await loadRehearsal(access, number);
   return view!;
 }
