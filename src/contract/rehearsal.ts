@@ -1,8 +1,7 @@
 /** Rehearsals: what their screen is given, and what can be done with them. */
 import { Type, type Static } from '@sinclair/typebox';
 import type { Audience, MomentColumn } from '@/core/moments';
-import type { DeliveryState } from '@/core/mail';
-import type { CheckAbout, ComparedLine, Fault, Script } from '@/core/rehearsal';
+import type { CheckAbout, ComparedLine, FaultFound, Script } from '@/core/rehearsal';
 
 const strict = { additionalProperties: false } as const;
 
@@ -155,20 +154,10 @@ export interface ChangedSince {
   fresh: number;
 }
 
-/** What became of a message while something of sending went wrong. */
-export interface FaultView {
-  fault: Fault;
+/** What became of a message while something of sending went wrong, with what is to be said of it. */
+export interface FaultView extends Omit<FaultFound, 'signed'> {
   of: 'service' | 'reader' | 'afterwards';
   outcome: 'right' | 'noted' | 'wrong';
-  came: number;
-  /** So long after it was due it arrived, ms. */
-  afterMs?: number;
-  tries: number;
-  /** The service that took it; empty for what none took. */
-  via: string;
-  state: DeliveryState;
-  words: string;
-  remedy: string;
 }
 
 export interface FaultsView {

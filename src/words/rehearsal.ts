@@ -189,4 +189,6 @@ export const say = speak('rehearsal', {
   saysOtherwise:
     '.input {$n :integer} .match $n one {{{$n} line differs from rehearsal {$run :integer}}} * {{{$n} lines differ from rehearsal {$run :integer}}}',
   moreLines: '.input {$n :integer} .match $n one {{and {$n} more}} * {{and {$n} more}}',
+  answerOnRecord: 'Its answer stands with the message in Deliveries: it names the rule that was broken.',
+  nDrafts: '.input {$n :integer} .match $n one {{{$n} draft}} * {{{$n} drafts}}',
 });

@@ -110,7 +110,10 @@ test('a fault put in on the Desk turns red as a draft and when it is live, is me
   await sheet(page).locator('.lb-head').click();
   await expect(words(page)).toBeFocused();
   await page.keyboard.press('ControlOrMeta+End');
+  // The screen counts drafts as they are kept: what was typed has to be.
+  const kept = page.waitForResponse((r) => r.request().method() === 'POST' && r.url().includes('/desk/'));
   await page.keyboard.type(' of €12.34');
+  await kept;
   await saved(page);
 
   await test.step('as a draft', async () => {

@@ -16,6 +16,7 @@ import {
   rehearsals,
   templates,
 } from '@/server/db/schema';
+import { loadRehearsed, rehearsedBytes } from '@/server/features/rehearsal/message';
 import {
   askRehearsal,
   changedSinceNewest,
@@ -23,8 +24,6 @@ import {
   draftsToRehearse,
   listRehearsals,
   loadRehearsal,
-  loadRehearsed,
-  rehearsedBytes,
   stopRehearsal,
 } from '@/server/features/rehearsal/rehearsal';
 import { ByItself } from '@/server/rehearsal/by-itself';

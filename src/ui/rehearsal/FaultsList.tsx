@@ -49,6 +49,7 @@ function toldOf({ fault, came, state, outcome, words, remedy }: FaultView): stri
   if (fault === 'returned' && outcome === 'wrong') return say.returnsUnread;
   if (fault === 'unsigned') return say.recordNeeded;
   if (came > 1) return say.triesOnRecord;
+  if (fault === 'unwanted') return say.answerOnRecord;
   return state === 'accepted' ? '' : [words, remedy].filter(Boolean).join(' ');
 }
 

@@ -194,4 +194,7 @@ export const rehearsal: TranslationOf<typeof say> = {
   saysOtherwise:
     '.input {$n :integer} .match $n one {{{$n} Zeile ist anders als in Probelauf {$run :integer}}} * {{{$n} Zeilen sind anders als in Probelauf {$run :integer}}}',
   moreLines: '.input {$n :integer} .match $n one {{und {$n} weitere}} * {{und {$n} weitere}}',
+  answerOnRecord:
+    'Seine Antwort steht bei der Nachricht unter „Zustellungen“: Sie nennt die Regel, gegen die verstoßen wurde.',
+  nDrafts: '.input {$n :integer} .match $n one {{{$n} Entwurf}} * {{{$n} Entwürfe}}',
 };

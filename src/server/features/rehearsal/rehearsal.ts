@@ -1,20 +1,15 @@
 /** Rehearsals of a store: asked for, stopped, and looked at. */
-import { isDeepStrictEqual, promisify } from 'node:util';
-import { gunzip } from 'node:zlib';
 import { and, asc, desc, eq, inArray } from 'drizzle-orm';
-import { simpleParser, type ParsedMail } from 'mailparser';
 import { conditionWords } from '@/core/conditions';
 import { momentLabel, momentOf } from '@/core/moments';
 import { templateAddress } from '@/core/plan';
 import {
   changedBetween,
-  comparedLines,
   FAULT_KINDS,
   FAULTS,
   faultOutcome,
   markKey,
   sameMarks,
-  type ComparedLine,
   type FaultsTried,
   type Life,
 } from '@/core/rehearsal';
@@ -32,7 +27,6 @@ import {
   type RehearsalView,
   type RehearsedCard,
   type RehearsedLife,
-  type RehearsedMessage,
   type RehearsedRow,
   type UnseenView,
   type UnshownView,
@@ -42,15 +36,7 @@ import { remember } from '../../auth/history';
 import { AppError } from '../../base/errors';
 import { readKept } from '../../base/reading';
 import { database } from '../../db/client';
-import {
-  channels,
-  notifications,
-  rehearsalLives,
-  rehearsalMessages,
-  rehearsals,
-  stores,
-  templates,
-} from '../../db/schema';
+import { channels, notifications, rehearsalLives, rehearsals, stores, templates } from '../../db/schema';
 import { databaseNow, databaseTime } from '../../db/time';
 import { templateRow } from '../../documents/shelves';
 import { draftsOf } from '../../rehearsal/drafts';
@@ -67,8 +53,6 @@ import {
 } from '../../rehearsal/runs';
 import { kept } from '@/words/kept';
 import { say } from '@/words/rehearsal';
-
-const unzip = promisify(gunzip);
 
 type OfStore = Pick<Access, 'store'>;
 
@@ -147,7 +131,8 @@ interface Names {
   channel: Map<string, string>;
 }
 
-async function namesOf({ store }: OfStore): Promise<Names> {
+/** What a store's notifications, versions and channels are called. */
+export async function namesOf({ store }: OfStore): Promise<Names> {
   const [rows, channelRows] = await Promise.all([
     database()
       .select({ notification: notifications, template: templates })
@@ -227,12 +212,11 @@ function faultsView(
     version: names.variant.get(variantId)?.name ?? '',
     ...{ recipient, of: FAULTS.length, underWay: leaseUntil !== null && leaseUntil.getTime() > databaseNow() },
     rows: found.map((f): FaultView => {
-      const { fault, came, afterMs, tries, via, state, words, remedy } = f;
+      const { signed: _signed, ...found } = f;
+      const { fault } = f;
       return {
-        ...{ fault, came, tries, via, state, words: readKept(words), remedy: readKept(remedy) },
+        ...{ ...found, words: readKept(f.words), remedy: readKept(f.remedy), outcome: faultOutcome(f) },
         of: fault === 'unsigned' || fault === 'returned' ? 'afterwards' : FAULT_KINDS[fault].of,
-        outcome: faultOutcome(f),
-        ...(afterMs !== undefined && { afterMs }),
       };
     }),
   };
@@ -255,7 +239,13 @@ export async function changedSinceNewest({ store }: OfStore): Promise<ChangedSin
   };
 }
 
-function rowView(row: MessageRow, names: Names, was: ReadonlyMap<string, MessageOutcome>, from?: number): RehearsedRow {
+/** A message of a run as the board and the lists have it. */
+export function rowView(
+  row: MessageRow,
+  names: Names,
+  was: ReadonlyMap<string, MessageOutcome>,
+  from?: number,
+): RehearsedRow {
   const { id, role, recipient, wanted, language, turn, outcome, place } = row;
   const version = names.variant.get(row.variantId);
   const before = was.get(showing(row));
@@ -316,82 +306,6 @@ function lifeView(
     ...(first && { first: first.id }),
     ...(livedIn !== null && { from: livedIn }),
   };
-}
-
-/** One message of a run, with what was looked at and as it arrived. Throws `not-found` for one of another store. */
-export async function loadRehearsed(access: Access, id: string): Promise<RehearsedMessage> {
-  const [found] = await database()
-    .select({ message: rehearsalMessages, run: rehearsals, livedIn: rehearsalLives.livedIn })
-    .from(rehearsalMessages)
-    .innerJoin(rehearsals, eq(rehearsals.id, rehearsalMessages.rehearsalId))
-    .innerJoin(
-      rehearsalLives,
-      and(
-        eq(rehearsalLives.rehearsalId, rehearsalMessages.rehearsalId),
-        eq(rehearsalLives.place, rehearsalMessages.place),
-      ),
-    )
-    .where(and(eq(rehearsalMessages.id, id), eq(rehearsals.storeId, access.store.id)));
-  if (!found) throw new AppError('not-found', say.noSuchMessage);
-  const { message, run, livedIn } = found;
-  const before = await runBefore(run);
-  const was = worstOf(before ? await messagesOf(before) : []);
-  const earlier = was.get(showing(message));
-  const parsed = message.raw ? await simpleParser(await unzip(message.raw)) : undefined;
-  return {
-    ...rowView(message, await namesOf(access), was, livedIn ?? undefined),
-    ...{ subject: message.subject, recipientName: message.recipientName, at: message.at.toISOString() },
-    event: momentLabel(message.moment),
-    checks: message.checks.map((c) => ({ ...c, words: readKept(c.words) })),
-    html: typeof parsed?.html === 'string' ? parsed.html : '',
-    text: parsed?.text ?? '',
-    ...(before &&
-      earlier && {
-        before: {
-          run: before.number,
-          outcome: earlier,
-          ...(parsed && (await comparedWith(before, message, run, parsed))),
-        },
-      }),
-  };
-}
-
-/** A message held against the same one of the same made-up order in the run before: its number and days are others. */
-async function comparedWith(
-  before: Run,
-  message: typeof rehearsalMessages.$inferSelect,
-  run: Run,
-  parsed: ParsedMail,
-): Promise<{ lines?: ComparedLine[] }> {
-  const livesOf = (rehearsalId: string) =>
-    database()
-      .select({ place: rehearsalLives.place, life: rehearsalLives.life })
-      .from(rehearsalLives)
-      .where(eq(rehearsalLives.rehearsalId, rehearsalId));
-  const [now, then] = await Promise.all([livesOf(run.id), livesOf(before.id)]);
-  const own = now.find((l) => l.place === message.place)?.life;
-  const places = then.filter(({ life }) => isDeepStrictEqual(life, own)).map((l) => l.place);
-  if (places.length === 0) return {};
-  const rows = await database()
-    .select()
-    .from(rehearsalMessages)
-    .where(and(eq(rehearsalMessages.rehearsalId, before.id), inArray(rehearsalMessages.place, places)));
-  const same = rows.find((r) => r.event === message.event && showing(r) === showing(message));
-  if (!same?.raw) return {};
-  const was = await simpleParser(await unzip(same.raw));
-  const said = (mail: ParsedMail): string => `${mail.subject ?? ''}\n${mail.text ?? ''}`;
-  return { lines: comparedLines(said(was), said(parsed), message.language) };
-}
-
-/** The bytes of a message as it arrived. Throws `not-found` for one that never came. */
-export async function rehearsedBytes(access: Access, id: string): Promise<Buffer> {
-  const [found] = await database()
-    .select({ raw: rehearsalMessages.raw })
-    .from(rehearsalMessages)
-    .innerJoin(rehearsals, eq(rehearsals.id, rehearsalMessages.rehearsalId))
-    .where(and(eq(rehearsalMessages.id, id), eq(rehearsals.storeId, access.store.id)));
-  if (!found?.raw) throw new AppError('not-found', say.noSuchMessage);
-  return unzip(found.raw);
 }
 
 /** How a store rehearses by itself. */

@@ -2,7 +2,8 @@
 import { AskRehearsalSchema, RehearsalChoiceSchema, StopRehearsalSchema } from '@/contract/rehearsal';
 import { ID, object } from '../shapes';
 import { useCase } from '../use-case';
-import { askRehearsal, chooseRehearsals, rehearsedBytes, stopRehearsal } from './rehearsal';
+import { rehearsedBytes } from './message';
+import { askRehearsal, chooseRehearsals, stopRehearsal } from './rehearsal';
 
 export const rehearsal = {
   ask: useCase({ name: 'rehearsal.ask', permission: 'rehearsal.run', input: AskRehearsalSchema, run: askRehearsal }),

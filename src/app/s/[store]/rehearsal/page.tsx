@@ -1,13 +1,13 @@
 import type { Metadata } from 'next';
 import { orNotFound, pageAccess } from '@/app/page-access';
 import { may } from '@/contract/policy';
+import { loadRehearsed } from '@/server/features/rehearsal/message';
 import {
   changedSinceNewest,
   choiceOf,
   draftsToRehearse,
   listRehearsals,
   loadRehearsal,
-  loadRehearsed,
 } from '@/server/features/rehearsal/rehearsal';
 import { sendersOf, servicesOf } from '@/server/sending/service';
 import { RehearsalScreen } from '@/ui/rehearsal/RehearsalScreen';
