@@ -97,14 +97,14 @@ export function RehearsalScreen(props: RehearsalProps) {
             {runs.length > 1 && (
               <Choose
                 label={say.chooseRun}
-                className="w-72"
+                className="w-64"
                 value={String(shown.run.number)}
                 choices={runs.map((r) => ({
                   value: String(r.number),
                   label: say.run({ number: r.number }),
                   note: [
-                    timeWords(r.askedAt, zone),
                     ...(r.drafts === undefined ? [] : [say.nDrafts({ n: r.drafts })]),
+                    timeWords(r.askedAt, zone),
                   ].join(' · '),
                 }))}
                 onChange={(number) => router.push(hrefOf(base, { run: Number(number), view: props.view }))}
