@@ -24,7 +24,7 @@ export default defineConfig<object, { beginning: Beginning }>({
   // Some walk through every screen, on machines of any speed.
   timeout: 240_000,
   retries: 0,
-  expect: { timeout: 15_000 },
+  expect: { timeout: 30_000 },
   reporter: [['list'], ['json']],
   outputDir: '.libellus/test-results',
   projects: FILES.map((name) => ({

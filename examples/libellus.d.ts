@@ -4811,7 +4811,7 @@ export interface operations {
                 recipient?: string;
                 /** @description An order number */
                 order?: string;
-                /** @description One or more of planned, held, sending, accepted, deferred, failed, bounced, withheld, cancelled, with commas between */
+                /** @description One or more of planned, held, sending, accepted, deferred, failed, bounced, withheld, cancelled, with commas between; or `overdue`: what should have gone out ten minutes ago or more, and has not */
                 state?: string;
                 /** @description `next` of the page before */
                 before?: string;

@@ -11,6 +11,7 @@ await build({
     'ops/serve.ts',
     'ops/command.ts',
     'src/server/processes/worker.ts',
+    'src/server/processes/rehearser.ts',
     'src/server/web/main.ts',
     'standins/dns.ts',
     'standins/smtp.ts',

@@ -112,6 +112,7 @@ export async function setUp(options: SettingOptions): Promise<Setting> {
       // What is on the line may take as long as half a lease; killed before, it would be sent a second time.
       const patience = (options.leaseMs ?? LEASE_MS) / 2 + 5_000;
       ready.push(watched(household.script('worker', 'src/server/processes/worker.ts', env, { patience })));
+      ready.push(watched(household.script('rehearser', 'src/server/processes/rehearser.ts', env)));
     }
     if (options.seed !== false) await newlyShipped();
     const code = options.demo ? undefined : await codeForFirst();

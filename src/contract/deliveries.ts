@@ -23,6 +23,25 @@ export interface ListedDelivery {
   cause?: string;
 }
 
+/** What the record holds of one notification. */
+export interface NotificationRecord {
+  id: string;
+  name: string;
+  audience: Audience;
+  /** It is on, and something of it is live. */
+  goesOut: boolean;
+  /** The newest message that a server took. */
+  last?: { id: string; order: string; recipient: string; at: string };
+  /** Of the last 30 days. */
+  accepted: number;
+  failed: number;
+  /** Still to go out, and how many of all the store's should have gone out ten minutes ago or more. */
+  waiting: number;
+  overdue: number;
+  /** How often the shop told of its moment since the last was accepted, or in 30 days; undefined for what waits for a time of its own. */
+  since?: number;
+}
+
 export interface AgainView {
   /** Where it can go, the address it went to first. */
   known: KnownAddress[];

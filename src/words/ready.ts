@@ -65,6 +65,10 @@ export const say = speak('ready', {
   seeTheRecord: 'See the record',
   theWorkerThatSendsMail2: 'The worker that sends mail',
   theWebProcess: 'The web process',
+  overdue:
+    '.input {$n :integer} .match $n one {{{$n} message is overdue and has not gone out: {$what}, due {$at}.}} * {{{$n} messages are overdue and have not gone out, the first {$what}, due {$at}.}}',
+  messageAbout: '“{$notification}” about {$order}',
+  theRehearser: 'The process that rehearses',
   requestsWrong:
     '.input {$n :integer} .match $n one {{{$n} request of {$name} could not be read, and nobody was written to about it.}} * {{{$n} requests of {$name} could not be read, and nobody was written to about them.}}',
   mendMapping: 'Mend the mapping',

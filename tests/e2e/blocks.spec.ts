@@ -1,7 +1,7 @@
 /** The Desk's blocks: added, dragged, on conditions, brought in, compared, saved, shared as passages. */
 import { readFileSync } from 'node:fs';
 import { choose, expect, saved, sheet, signIn, test, words } from './support';
-import type { Page } from '@playwright/test';
+import type { Locator, Page } from '@playwright/test';
 
 const DESK = '/s/quillwick-trade/desk/on-its-way';
 
@@ -23,6 +23,15 @@ async function undoAll(page: Page): Promise<void> {
   const undo = page.getByRole('button', { name: 'Undo', exact: true }).first();
   while (await undo.isEnabled()) await undo.click();
   await saved(page);
+}
+/** Where an element is, once it is drawn: the sheet is drawn anew after each change. */
+async function boxOf(element: Locator): Promise<{ x: number; y: number; width: number; height: number }> {
+  let box: Awaited<ReturnType<Locator['boundingBox']>> = null;
+  await expect(async () => {
+    box = await element.boundingBox({ timeout: 1_000 });
+    expect(box).not.toBeNull();
+  }).toPass();
+  return box!;
 }
 /** Drags to where a place is when the pointer comes there: lists scroll a little on the way. */
 async function drag(
@@ -49,7 +58,7 @@ async function retype(page: Page, field: ReturnType<Page['locator']>, text: stri
   await page.keyboard.insertText(text);
 }
 async function middle(locator: ReturnType<Page['locator']>): Promise<{ x: number; y: number }> {
-  const box = (await locator.boundingBox())!;
+  const box = await boxOf(locator);
   return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
 }
 
@@ -67,7 +76,7 @@ test('blocks are added by a click, by dragging to the outline, and by dragging t
   await expect.poll(async () => (await names(page)).indexOf('space2')).toBe(before.indexOf('left'));
 
   await drag(page, await middle(page.getByRole('button', { name: 'Add Button' })), async () => {
-    const target = (await sheet(page).locator('.lb-how').boundingBox())!;
+    const target = await boxOf(sheet(page).locator('.lb-how'));
     return { x: target.x + 200, y: target.y + 8 };
   });
   await expect.poll(async () => (await names(page)).includes('button2')).toBe(true);
@@ -80,7 +89,7 @@ test('a block is dragged on the sheet, moved by keys there, hidden, and put back
   const before = await names(page);
   await sheet(page).locator('.lb-how').click();
   const grip = await middle(page.getByTestId('grip'));
-  const greeting = (await sheet(page).locator('.lb-greet').boundingBox())!;
+  const greeting = await boxOf(sheet(page).locator('.lb-greet'));
   await drag(page, grip, () => Promise.resolve({ x: greeting.x + 300, y: greeting.y + 6 }));
   await expect.poll(async () => (await names(page)).indexOf('how')).toBe(before.indexOf('greet'));
   await page.keyboard.press('Alt+ArrowDown');
@@ -103,7 +112,7 @@ test('columns take simple blocks, side by side on a desktop and below each other
   await inner.nth(1).click();
   await words(page).click();
   await page.keyboard.type('Right words');
-  const at = async (text: string) => (await sheet(page).getByText(text).boundingBox())!;
+  const at = (text: string) => boxOf(sheet(page).getByText(text));
   await expect.poll(async () => (await at('Right words')).x - (await at('Left words')).x).toBeGreaterThan(150);
   await page.getByRole('radio', { name: 'Phone' }).click();
   await expect.poll(async () => (await at('Right words')).y - (await at('Left words')).y).toBeGreaterThan(10);

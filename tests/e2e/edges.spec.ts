@@ -94,6 +94,7 @@ test('nothing is open without signing in but sign-in, health and the signed inte
     'phrasebook',
     'journey/a-word',
     'deliveries',
+    'deliveries/notifications',
   ]) {
     await page.goto(`/s/quillwick/${path}`);
     await expect(page).toHaveURL(/\/sign-in\?to=/);

@@ -65,6 +65,7 @@ const SCREENS = {
     'customers?address=gone@kessler.example',
     'deliveries',
     'deliveries?state=failed,bounced',
+    'deliveries/notifications',
   ],
 };
 

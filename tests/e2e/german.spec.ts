@@ -98,6 +98,7 @@ const SCREENS = [
   'customers',
   'customers?address=gone@kessler.example',
   'deliveries',
+  'deliveries/notifications',
   'notices',
   'notices/new',
   'store/codes',

@@ -153,10 +153,27 @@ test('a paused service holds what is for it, and lets it go', async ({ page, req
   await page.goto('/s/quillwick/deliveries?recipient=reader@pause-e2e.example');
   await expect(page.getByRole('row').filter({ hasText: 'E2E-PAUSE' })).toContainText('on hold');
   expect(await mailbox('reader@pause-e2e.example')).toEqual([]);
+  // An hour later it is overdue, and Today leads to it.
+  await page.goto(`${MAILBOXES}/servers`);
+  await page.getByRole('button', { name: 'Wind it one hour on' }).click();
+  await page.goto('/s/quillwick/today');
+  const overdue = page.getByRole('listitem').filter({ hasText: /overdue and ha(s|ve) not gone out.*“Order received”/ });
+  await overdue.getByRole('link', { name: 'See them' }).click();
+  await expect(page.getByRole('radio', { name: 'Overdue' })).toBeChecked();
+  await expect(page.getByRole('row').filter({ hasText: 'E2E-PAUSE' })).toContainText('on hold');
+  await page.getByRole('link', { name: 'By notification' }).click();
+  const received = page.getByRole('row').filter({ hasText: 'Order received' });
+  await expect(received).toContainText('1 such event since');
+  await received.getByRole('link', { name: '1', exact: true }).click();
+  await expect(page.getByRole('row').filter({ hasText: 'E2E-PAUSE' })).toBeVisible();
   await page.goto('/s/quillwick/sending/services');
   await page.getByRole('button', { name: 'Resume' }).first().click();
   await expect(page.getByText(/messages? on hold goe?s? out now/)).toBeVisible();
   await arrived('reader@pause-e2e.example', 'E2E-PAUSE');
+  await page.goto('/s/quillwick/deliveries?state=overdue');
+  await expect(page.getByText('Nothing is overdue')).toBeVisible();
+  await page.goto('/s/quillwick/sending/services');
+  await expect(page.getByRole('button', { name: 'Resume' })).toHaveCount(1);
   await page.getByRole('button', { name: 'Resume' }).click();
   await expect(page.getByRole('button', { name: 'Resume' })).toHaveCount(0);
 });

@@ -35,6 +35,7 @@ const SCREENS: Record<string, string> = {
   Customers: '/customers',
   'A customer': '/customers?address=gone@kessler.example',
   Deliveries: '/deliveries',
+  'Deliveries by notification': '/deliveries/notifications',
   Payment: '/store/payment',
   Shipping: '/store/shipping',
   Carriers: '/store/carriers',

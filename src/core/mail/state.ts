@@ -15,6 +15,12 @@ export const DELIVERY_STATES = [
 ] as const;
 export type DeliveryState = (typeof DELIVERY_STATES)[number];
 
+/** States of what has not come to its end. */
+export const OPEN_STATES: readonly DeliveryState[] = ['planned', 'held', 'sending', 'deferred'];
+
+/** What should have gone out so long ago, in ms, and has not, is overdue. */
+export const OVERDUE_MS = 10 * 60_000;
+
 export const DELIVERY_STATE_WORDS: Record<DeliveryState, string> = inEachLanguage(() => ({
   planned: say.stateScheduled,
   held: say.stateOnHold,

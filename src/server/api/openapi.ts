@@ -162,7 +162,7 @@ export function openApi(serverUrl: string) {
               name: 'state',
               in: 'query',
               schema: { type: 'string' },
-              description: `One or more of ${DELIVERY_STATES.join(', ')}, with commas between`,
+              description: `One or more of ${DELIVERY_STATES.join(', ')}, with commas between; or \`overdue\`: what should have gone out ten minutes ago or more, and has not`,
             },
             { name: 'before', in: 'query', schema: { type: 'string' }, description: '`next` of the page before' },
           ],

@@ -8,7 +8,7 @@ export const HEARTBEAT_MS = 3_000;
 /** A process that was not heard of for a day is forgotten. */
 const FORGET_MS = 86_400_000;
 
-export type ProcessKind = 'worker' | 'web';
+export type ProcessKind = 'worker' | 'web' | 'rehearser';
 
 /** Says that a process is alive, how far its clock is off, and what it cannot do. */
 export async function beat(id: string, kind: ProcessKind, trouble: string): Promise<void> {

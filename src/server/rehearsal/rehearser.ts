@@ -1,5 +1,5 @@
 /**
- * Runs rehearsals that were asked for, in the worker and beside sending: a run is leased as deliveries are, and one that a process left
+ * Runs rehearsals that were asked for: a run is leased as deliveries are, and one that a process left
  * unfinished is taken up again by another with the lives that are still to be lived.
  */
 import { randomBytes } from 'node:crypto';
@@ -50,7 +50,7 @@ const KEPT = 10;
 const zip = promisify(gzip);
 
 export class Rehearser {
-  private readonly id = `rehearser-${process.pid}-${randomBytes(4).toString('hex')}`;
+  readonly id = `rehearser-${process.pid}-${randomBytes(4).toString('hex')}`;
   private stopping = false;
 
   /** What is tried after runs, one after the other: the next run does not wait for it. */

@@ -7,6 +7,7 @@ import { FilterInput } from '../parts/FilterInput';
 import { Empty, Page } from '../parts/Page';
 import { WatchWaiting } from '../parts/WatchWaiting';
 import { DeliveriesTable } from './DeliveriesTable';
+import { DeliveriesTabs } from './DeliveriesTabs';
 import type { ListedDelivery } from '@/contract/deliveries';
 import { inEachLanguage } from '@/words/speak';
 import { say } from '@/words/deliveries';
@@ -24,6 +25,7 @@ const STATE_CHOICES = inEachLanguage(() => [
   { value: '', label: common.all },
   { value: 'accepted', label: say.accepted },
   { value: 'planned,held,sending,deferred', label: say.waiting },
+  { value: 'overdue', label: say.overdue },
   { value: 'failed,bounced', label: say.failed },
 ]);
 const ROLE_CHOICES = inEachLanguage(() => [
@@ -41,7 +43,7 @@ export function DeliveriesScreen({ base, zone, filter, rows, next }: DeliveriesP
   };
   const filtered = Object.values(filter).some((v) => v !== '');
   return (
-    <Page title={say.deliveries}>
+    <Page title={say.deliveries} actions={<DeliveriesTabs base={base} part="messages" />}>
       <WatchWaiting waiting={rows.some((r) => ['planned', 'sending'].includes(r.state) && !r.dueAt)} />
       <div className="flex flex-col lg:h-full lg:min-h-0">
         <form
@@ -92,8 +94,20 @@ export function DeliveriesScreen({ base, zone, filter, rows, next }: DeliveriesP
         </form>
         <div className="lg:min-h-0 flex-1 lg:overflow-auto bg-panel">
           {rows.length === 0 ? (
-            <Empty title={filtered ? common.nothingMatches : say.nothingWasSentYet}>
-              {filtered ? say.removeAFilterToSee : say.whenAnOrderIsPlaced}
+            <Empty
+              title={
+                filter.state === 'overdue'
+                  ? say.nothingOverdue
+                  : filtered
+                    ? common.nothingMatches
+                    : say.nothingWasSentYet
+              }
+            >
+              {filter.state === 'overdue'
+                ? say.overdueNote
+                : filtered
+                  ? say.removeAFilterToSee
+                  : say.whenAnOrderIsPlaced}
             </Empty>
           ) : (
             <DeliveriesTable {...{ base, zone, rows }} />

@@ -3,6 +3,7 @@ import type { Action } from '@/contract/policy';
 import { inEachLanguage } from '@/words/speak';
 import { say as colleagues } from '@/words/colleagues';
 import { say as customers } from '@/words/customers';
+import { say as record } from '@/words/deliveries';
 import { say as keys } from '@/words/keys';
 import { say as languages } from '@/words/languages';
 import { say as hooks } from '@/words/hooks';
@@ -68,6 +69,8 @@ export const GOALS: readonly Goal[] = inEachLanguage(() => [
   },
   { name: say.connectAShop, path: '/orders/connect', also: say.apiKeysEventsWebhookIntegration, needs: 'api.read' },
   { name: say.deliveriesThatFailed, path: '/deliveries?state=failed,bounced', also: say.errorsBouncesProblems },
+  { name: say.deliveriesOverdue, path: '/deliveries?state=overdue', also: say.lateMissingNotSent },
+  { name: record.byNotificationTitle, path: '/deliveries/notifications', also: say.lastMissingExpected },
   { name: say.deliveriesOnHold, path: '/deliveries?state=held', also: say.waitingStopped },
   { name: say.scheduledDeliveries, path: '/deliveries?state=planned,deferred', also: say.waitingPlannedNextReminders },
   { name: say.notificationsAsAList, path: '/journey?view=list', also: say.languagesTranslationsVersionsOwnerSearch },

@@ -79,5 +79,28 @@ export const deliveries: TranslationOf<typeof say> = {
   causeAndEdition: '{$cause}, Ausgabe {$edition :integer}',
   writtenBy: 'Geschrieben von {$person}',
   sentAgainBy: 'Noch einmal gesendet von {$person}',
+  overdue: 'Überfällig',
+  nothingOverdue: 'Nichts ist überfällig',
+  overdueNote:
+    'Hier steht, was vor zehn Minuten oder früher hinausgehen sollte und es nicht ist, was auch immer es aufhält.',
+  everyMessage: 'Jede Nachricht',
+  byNotification: 'Nach Benachrichtigung',
+  byNotificationTitle: 'Zustellungen nach Benachrichtigung',
+  byNotificationNote: 'Wann jede zuletzt einen Mailserver erreicht hat, und was seither hätte hinausgehen sollen.',
+  partsOfDeliveries: 'Teile der Zustellungen',
+  lastAccepted: 'Zuletzt angenommen',
+  accepted30Days: 'Angenommen, 30 Tage',
+  failed30Days: 'Gescheitert, 30 Tage',
+  overdueNow: 'Jetzt überfällig',
+  isOverdue: 'Eine Nachricht ist überfällig.',
+  wasExpected: 'Der Shop hat davon berichtet, und keine Nachricht wurde angenommen.',
+  goesOut: 'Nachrichten gehen hinaus.',
+  nothingExpected: 'Es wurde keine erwartet.',
+  doesNotGoOut: 'aus oder nicht veröffentlicht',
+  noneAccepted: 'keine verzeichnet',
+  toldSince:
+    '.input {$n :integer} .match $n one {{seither {$n} solches Ereignis}} * {{seither {$n} solche Ereignisse}}',
+  toldIn30Days:
+    '.input {$n :integer} .match $n one {{{$n} solches Ereignis in 30 Tagen}} * {{{$n} solche Ereignisse in 30 Tagen}}',
   inOneMailWith: 'In einer Mail mit',
 };

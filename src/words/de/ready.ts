@@ -67,6 +67,10 @@ export const ready: TranslationOf<typeof say> = {
   seeTheRecord: 'Verlauf ansehen',
   theWorkerThatSendsMail2: 'Der Sendeprozess',
   theWebProcess: 'Der Webprozess',
+  overdue:
+    '.input {$n :integer} .match $n one {{{$n} Nachricht ist überfällig und noch nicht hinausgegangen: {$what}, fällig am {$at}.}} * {{{$n} Nachrichten sind überfällig und noch nicht hinausgegangen, die erste: {$what}, fällig am {$at}.}}',
+  messageAbout: '„{$notification}“ zu {$order}',
+  theRehearser: 'Der Prozess, der probt,',
   requestsWrong:
     '.input {$n :integer} .match $n one {{{$n} Anfrage von {$name} konnte nicht gelesen werden, und niemandem wurde dazu geschrieben.}} * {{{$n} Anfragen von {$name} konnten nicht gelesen werden, und niemandem wurde dazu geschrieben.}}',
   mendMapping: 'Zuordnung ausbessern',

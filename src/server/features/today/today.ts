@@ -14,6 +14,7 @@ import { serviceViews } from '../sending/services';
 import { sendingLines } from '../sending/today-lines';
 import { questionLines } from '../briefing/today-lines';
 import { codeLines } from '../codes/today-lines';
+import { overdueLines } from '../deliveries/overdue';
 import { rehearsalLines } from '../rehearsal/today-lines';
 import { firstSteps } from './first-steps';
 import { linkGoesOut } from '../../events/preferences-link';
@@ -64,6 +65,7 @@ export async function loadToday(access: Access) {
   const lines: TodayLine[] = [];
   const held = counts.find((c) => c.state === 'held')?.n ?? 0;
   lines.push(...(await sendingLines(access, held, services)));
+  lines.push(...(await overdueLines(access, services.length === 0 ? 'service' : undefined)));
   for (const part of [running.clock, running.secret]) {
     if (!part.ok)
       lines.push({
@@ -195,10 +197,10 @@ async function languageCover({ store }: Access, rows: readonly BoardRow[]): Prom
 /** Processes that ended by themselves since yesterday, and were started again or not: what they did meanwhile stands on record. */
 async function processLines(): Promise<TodayLine[]> {
   const ended = await endedByThemselves(new Date(Date.now() - DAY));
-  return (['worker', 'web'] as const).flatMap((kind) => {
+  return (['worker', 'web', 'rehearser'] as const).flatMap((kind) => {
     const times = ended.filter((e) => e.kind === kind).length;
     if (times === 0) return [];
-    const process = kind === 'worker' ? say.theWorkerThatSendsMail2 : say.theWebProcess;
+    const process = { worker: say.theWorkerThatSendsMail2, web: say.theWebProcess, rehearser: say.theRehearser }[kind];
     return [
       {
         state: 'waiting' as const,

@@ -21,7 +21,7 @@ export default async function Deliveries({
       base={`/s/${access.store.id}`}
       zone={access.store.timeZone}
       filter={{
-        state: filter.states?.join(',') ?? '',
+        state: filter.overdue ? 'overdue' : (filter.states?.join(',') ?? ''),
         role: filter.role ?? '',
         recipient: filter.recipient ?? '',
         order: filter.order ?? '',

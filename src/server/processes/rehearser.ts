@@ -1,0 +1,13 @@
+/** The process that rehearses: beside the worker, and giving way to whatever sends or answers. */
+import { constants, setPriority } from 'node:os';
+import { closeDatabase } from '../db/client';
+import { Rehearsing } from '../rehearsal/rehearsing';
+
+// A rehearsal is a minute of computing that nobody's mail and no screen is to wait for.
+setPriority(constants.priority.PRIORITY_LOW);
+const rehearsing = new Rehearsing();
+const stop = (): void => rehearsing.stop();
+process.on('SIGTERM', stop);
+process.on('SIGINT', stop);
+await rehearsing.run();
+await closeDatabase();
