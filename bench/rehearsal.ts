@@ -1,6 +1,6 @@
 /** A rehearsal of all that is live in the demo's store, in all its languages, from asking to the last verdict. */
 import { resolve } from 'node:path';
-import { eq } from 'drizzle-orm';
+import { eq, sql } from 'drizzle-orm';
 import { setUp } from '../ops/setting';
 import type { Row } from './measure';
 
@@ -8,6 +8,8 @@ import type { Row } from './measure';
 const MOST_S = 20;
 /** And after a phrase of one language was changed. */
 const MOST_CHANGE_S = 5;
+/** And screenshots of all its messages, in four forms each. */
+const MOST_PICTURES_S = 90;
 
 export async function benchRehearsal(): Promise<{ rows: Row[]; notes: string[] }> {
   process.env.LIBELLUS_LOG = 'silent';
@@ -23,6 +25,8 @@ export async function benchRehearsal(): Promise<{ rows: Row[]; notes: string[] }
     const { database, closeDatabase } = await import('../src/server/db/client');
     const t = await import('../src/server/db/schema');
     const { askRehearsal, loadRehearsal } = await import('../src/server/features/rehearsal/rehearsal');
+    const { askPictures } = await import('../src/server/features/rehearsal/pictures');
+    const { PictureTaker } = await import('../src/server/rehearsal/picture-taker');
     const { Rehearser } = await import('../src/server/rehearsal/rehearser');
     const { stageOf } = await import('../src/server/rehearsal/scene');
     const { savePhrase } = await import('../src/server/features/templates/phrasebook');
@@ -46,6 +50,10 @@ export async function benchRehearsal(): Promise<{ rows: Row[]; notes: string[] }
     };
     const first = await run();
     const { run: second, messages, faults } = await run();
+    await askPictures(access, { number: second.number });
+    await new PictureTaker().turn();
+    const { pictures } = (await loadRehearsal(access, second.number))!.run;
+    const [stored] = await db.select({ n: sql<number>`sum(length(bytes))` }).from(t.rehearsalPictures);
     await savePhrase(access, { phrase: 'total', language: 'de', source: 'Zusammen' });
     const phrase = await run(true);
     const anew = phrase.messages.filter((m) => m.from === undefined).length;
@@ -65,6 +73,12 @@ export async function benchRehearsal(): Promise<{ rows: Row[]; notes: string[] }
           theirs: 1 / MOST_S,
           atLeast: 1,
         },
+        {
+          what: `screenshots of all its messages in four forms, against ${MOST_PICTURES_S} s`,
+          ours: 1000 / (pictures?.tookMs ?? Infinity),
+          theirs: 1 / MOST_PICTURES_S,
+          atLeast: 1,
+        },
       ],
       notes: [
         ...(faults?.rows ?? []).map(
@@ -74,6 +88,7 @@ export async function benchRehearsal(): Promise<{ rows: Row[]; notes: string[] }
         `after one phrase ${anew} messages anew and ${phrase.messages.length - anew} taken over, ${phrase.run.lives} lives, in ${(phrase.wall / 1000).toFixed(1)} s (at most ${MOST_CHANGE_S}); ${phrase.run.counts.wrong + phrase.run.counts.missing + phrase.run.counts.surplus} to fix`,
         `${plan.unseen.reduce((n, u) => n + u.parts.length, 0)} forms and blocks not shown, of ${plan.unseen.reduce((n, u) => n + u.of, 0)}`,
         `${plan.lives.length} lives of ${plan.tried} tried, planned in ${planning.toFixed(0)} ms`,
+        `screenshots ${pictures?.state} of ${pictures?.taken} messages in ${((pictures?.tookMs ?? 0) / 1000).toFixed(1)} s (at most ${MOST_PICTURES_S}), ${(Number(stored?.n ?? 0) / 1e6).toFixed(0)} MB ${pictures?.trouble}`,
         `${messages.length} messages in ${seconds.toFixed(1)} s (at most ${MOST_S}), the first time ${(first.run.tookMs / 1000).toFixed(1)} s; ${second.counts.wrong + second.counts.missing + second.counts.surplus} to fix`,
       ],
     };

@@ -99,7 +99,12 @@ export async function backUp({ databaseUrl, dataDir }: Installation, file: strin
     // One transaction with a consistent view: what happens meanwhile is not in it, and nothing is in it by half.
     await run(
       'mariadb-dump',
-      [...args, '--single-transaction', '--quick', '--hex-blob', '--skip-lock-tables', '--skip-comments', database],
+      [
+        ...[...args, '--single-transaction', '--quick', '--hex-blob', '--skip-lock-tables', '--skip-comments'],
+        // Pictures of rehearsals are many, and taken again in a minute.
+        `--ignore-table-data=${database}.rehearsal_picture`,
+        database,
+      ],
       { env, out: join(work, 'database.sql') },
     );
     const manifest: Manifest = {

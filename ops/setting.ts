@@ -214,6 +214,7 @@ const PASSED_ON = [
   'LIBELLUS_BOUNCE_LISTEN',
   'LIBELLUS_TRUSTED_PROXIES',
   'LIBELLUS_PRIVATE_NETWORKS',
+  'LIBELLUS_CHROMIUM',
 ];
 
 /** Settings that are handed through as they were set. */

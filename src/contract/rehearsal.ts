@@ -1,7 +1,8 @@
 /** Rehearsals: what their screen is given, and what can be done with them. */
 import { Type, type Static } from '@sinclair/typebox';
 import type { Audience, MomentColumn } from '@/core/moments';
-import type { CheckAbout, ComparedLine, FaultFound, Script } from '@/core/rehearsal';
+import type { Box, CheckAbout, ComparedLine, FaultFound, Script } from '@/core/rehearsal';
+import { PICTURE_FORMS, type PictureForm } from '@/core/rehearsal/pictures';
 
 const strict = { additionalProperties: false } as const;
 
@@ -46,14 +47,52 @@ export type AskRehearsal = Static<typeof AskRehearsalSchema>;
 /** The same as a program asks it; everything without `only`. */
 export const BeginRehearsalSchema = Type.Object({ only: Type.Optional(Type.Literal('changes')) }, strict);
 
+/** A picture by what it is kept under. */
+export const PictureSchema = Type.Object(
+  { seen: Type.String({ pattern: '^[\\w-]{43}$' }), form: Type.Union(PICTURE_FORMS.map((form) => Type.Literal(form))) },
+  strict,
+);
+export const ContactSheetSchema = Type.Object(
+  {
+    number: Type.Integer({ minimum: 1 }),
+    form: Type.Union(PICTURE_FORMS.map((form) => Type.Literal(form))),
+    language: Type.Optional(Type.String({ maxLength: 20 })),
+  },
+  strict,
+);
+
+/** Pictures of a run's messages, or of one of them. */
+export const AskPicturesSchema = Type.Object(
+  { number: Type.Integer({ minimum: 1 }), message: Type.Optional(Type.String({ maxLength: 40 })) },
+  strict,
+);
+export type AskPictures = Static<typeof AskPicturesSchema>;
+
 export const StopRehearsalSchema = Type.Object({ number: Type.Integer({ minimum: 1 }) }, strict);
 
 /** When a store rehearses by itself. */
-export const RehearsalChoiceSchema = Type.Object({ changes: Type.Boolean(), nights: Type.Boolean() }, strict);
+export const RehearsalChoiceSchema = Type.Object(
+  { changes: Type.Boolean(), nights: Type.Boolean(), pictures: Type.Boolean() },
+  strict,
+);
 export type RehearsalChoice = Static<typeof RehearsalChoiceSchema>;
 
 /** Why a run began: somebody asked for it, something had changed, or it was night. */
 export type RehearsalWhy = 'asked' | 'changed' | 'night';
+
+/** `some`: those that were asked for are taken, and the rest was not. */
+export type PicturesState = 'waiting' | 'taking' | 'done' | 'some' | 'broken';
+
+/** How far the pictures of a run's messages are. */
+export interface PicturesOfRun {
+  state: PicturesState;
+  /** Messages whose pictures are taken, of all that arrived. */
+  taken: number;
+  of: number;
+  tookMs: number;
+  /** Why they could not be taken. */
+  trouble: string;
+}
 
 export interface RehearsalRun {
   number: number;
@@ -72,6 +111,8 @@ export interface RehearsalRun {
   since?: number;
   /** How many drafts were rehearsed as if they were live; none without it. */
   drafts?: number;
+  /** Undefined while nobody has asked for them. */
+  pictures?: PicturesOfRun;
 }
 
 /** One message of a run, as the board and the lists have it. */
@@ -92,6 +133,8 @@ export interface RehearsedRow {
   worse: boolean;
   /** The number of the run that it was taken over from. */
   from?: number;
+  /** What its pictures are kept under, where there are any. */
+  seen?: string;
 }
 
 /** A notification on the board. */
@@ -180,6 +223,8 @@ export interface RehearsalView {
   faults?: FaultsView;
   unshown: UnshownView[];
   unseen: UnseenView[];
+  /** The messages that have pictures, in the order in which these are looked at. */
+  pictured: string[];
 }
 
 export interface RehearsedMessage extends RehearsedRow {
@@ -198,4 +243,26 @@ export interface RehearsedMessage extends RehearsedRow {
     /** What it says otherwise than the same message of the same order there; undefined where there is none to be held against. */
     lines?: ComparedLine[];
   };
+}
+
+/** A picture of a message, in points. */
+export interface PictureSize {
+  width: number;
+  height: number;
+}
+
+/** A message looked at, beside the same of the run before. */
+export interface PictureView extends RehearsedRow {
+  run: number;
+  number: string;
+  subject: string;
+  form: PictureForm;
+  size: PictureSize;
+  /** Messages before and after it in the run that have pictures. */
+  previous?: string;
+  next?: string;
+  /** The same message of the same order in the run before, where it has pictures, and where they differ. */
+  before?: { run: number; seen: string; size: PictureSize; moved: Box[] };
+  /** That picture is being taken. */
+  comes?: boolean;
 }

@@ -174,5 +174,6 @@ export const say = speak('history', {
   revokedKey: '{$who} revoked the key {$name}',
   askedRehearsal: '{$who} started rehearsal {$number :integer}',
   stoppedRehearsal: '{$who} stopped rehearsal {$number :integer}',
+  askedPictures: '{$who} had screenshots taken of rehearsal {$number :integer}',
   choseRehearsals: '{$who} set automatic rehearsals: {$when}',
 });

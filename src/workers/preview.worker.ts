@@ -1,6 +1,6 @@
 /** Renders and checks templates off the main thread, with the same core that sends. */
 import mjml2html from 'mjml-browser';
-import { asInTheDark } from '@/core/look';
+import { asInTheDark, withoutPictures } from '@/core/look';
 import { aboutMoment, snapshotOf, withSampleCodes } from '@/core/snapshot';
 import { madeUpFor } from '@/core/placeholders';
 import { byWeight, emptyValueFindings, messageFindings, templateFindings, type Finding } from '@/core/preflight';
@@ -105,8 +105,7 @@ function asLookedAt(html: string, view: SheetView | undefined): string {
     view.ground === 'light'
       ? html.replace(/@media\s*\(\s*prefers-color-scheme:\s*dark\s*\)/g, '@media not all')
       : asInTheDark(html, view.ground === 'forced' ? 'forced' : 'declared');
-  // Where pictures are not loaded, their words stand in their place.
-  return view.pictures ? lit : lit.replace(/<img\b([^>]*?)\ssrc="[^"]*"/g, '<img$1');
+  return view.pictures ? lit : withoutPictures(lit);
 }
 
 /** What was told last: questions tell of changes to it. */

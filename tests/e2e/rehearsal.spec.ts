@@ -89,6 +89,39 @@ test('every message that is live is rehearsed, and nothing of it reaches anybody
     await expect(page.getByText('Nothing to fix.')).toBeVisible();
   });
 
+  await test.step('its messages are looked at in each form, one after the other, and on paper', async () => {
+    await page.goto(`${REHEARSAL}?view=pictures`);
+    await page.getByRole('button', { name: 'Take screenshots' }).click();
+    await expect(page.getByText(/^([4-9]|\d{2,}) of \d{3} messages$/)).toBeVisible({ timeout: 60_000 });
+    await page.getByRole('button', { name: 'Stop', exact: true }).click();
+    await expect(page.getByText(/^\d+ of \d{3} messages have screenshots\.$/)).toBeVisible();
+    await page.getByRole('radio', { name: 'Phone' }).click();
+    await expect(page).toHaveURL(/form=phone/);
+    const pictures = page.getByRole('region', { name: 'Results' }).getByRole('listitem');
+    await expect.poll(() => pictures.count()).toBeGreaterThan(3);
+    expect(await axeFindings(page, 'screenshots of a rehearsal')).toEqual([]);
+    await pictures.first().getByRole('link').click();
+    const picture = page.getByRole('img', { name: /: Phone$/ });
+    await expect(picture).toHaveAttribute('width', '375');
+    await expect.poll(() => picture.evaluate((i: HTMLImageElement) => i.naturalWidth)).toBe(375);
+    const first = page.url();
+    await page.keyboard.press('ArrowRight');
+    await expect(page).not.toHaveURL(first);
+    await page.getByRole('radio', { name: 'Dark' }).click();
+    await expect(page.getByRole('img', { name: /: Dark$/ })).toHaveAttribute('width', '720');
+    expect(await axeFindings(page, 'a screenshot')).toEqual([]);
+    await page.getByRole('link', { name: 'All screenshots' }).click();
+    const downloading = page.waitForEvent('download');
+    await page.getByRole('link', { name: 'All as a PDF' }).click();
+    const file = await downloading;
+    expect(file.suggestedFilename()).toBe('quillwick-rehearsal-1.pdf');
+    expect(
+      readFileSync(await file.path())
+        .subarray(0, 5)
+        .toString(),
+    ).toBe('%PDF-');
+  });
+
   await test.step('no order, customer or delivery of it stays', async () => {
     for (const list of ['orders', 'customers', 'deliveries']) {
       await page.goto(`/s/quillwick/${list}`);
@@ -160,6 +193,17 @@ test('a fault put in on the Desk turns red as a draft and when it is live, is me
     await rehearse(page, 'Rehearse what changed');
     await expect(card.getByRole('link', { name: 'English: right' })).toBeVisible();
     await expect(page.getByText('0 are wrong')).toBeVisible();
+  });
+
+  await test.step('how it looks is held against the run before', async () => {
+    await card.getByRole('link', { name: 'English: right' }).click();
+    await wrong.getByRole('button', { name: 'Take screenshots of it' }).click();
+    await wrong.getByRole('link', { name: 'Screenshots', exact: true }).click({ timeout: 60_000 });
+    await expect(page.getByText(/places? looks? otherwise than in rehearsal 3\./)).toBeVisible({ timeout: 60_000 });
+    await expect(page.getByRole('img', { name: 'Payment received, as it was in rehearsal 3' })).toBeVisible();
+    await expect(page.getByTestId('moved').first()).toBeVisible();
+    await page.getByRole('link', { name: 'What was checked' }).click();
+    await expect(wrong).toContainText('It arrived, once.');
   });
 
   await test.step('what sending does with each fault is told with the run of everything', async () => {

@@ -153,26 +153,10 @@ test('a paused service holds what is for it, and lets it go', async ({ page, req
   await page.goto('/s/quillwick/deliveries?recipient=reader@pause-e2e.example');
   await expect(page.getByRole('row').filter({ hasText: 'E2E-PAUSE' })).toContainText('on hold');
   expect(await mailbox('reader@pause-e2e.example')).toEqual([]);
-  // An hour later it is overdue, and Today leads to it.
-  await page.goto(`${MAILBOXES}/servers`);
-  await page.getByRole('button', { name: 'Wind it one hour on' }).click();
-  await page.goto('/s/quillwick/today');
-  const overdue = page.getByRole('listitem').filter({ hasText: /overdue and ha(s|ve) not gone out.*“Order received”/ });
-  await overdue.getByRole('link', { name: 'See them' }).click();
-  await expect(page.getByRole('radio', { name: 'Overdue' })).toBeChecked();
-  await expect(page.getByRole('row').filter({ hasText: 'E2E-PAUSE' })).toContainText('on hold');
-  await page.getByRole('link', { name: 'By notification' }).click();
-  const received = page.getByRole('row').filter({ hasText: 'Order received' });
-  await expect(received).toContainText('1 such event since');
-  await received.getByRole('link', { name: '1', exact: true }).click();
-  await expect(page.getByRole('row').filter({ hasText: 'E2E-PAUSE' })).toBeVisible();
   await page.goto('/s/quillwick/sending/services');
   await page.getByRole('button', { name: 'Resume' }).first().click();
   await expect(page.getByText(/messages? on hold goe?s? out now/)).toBeVisible();
   await arrived('reader@pause-e2e.example', 'E2E-PAUSE');
-  await page.goto('/s/quillwick/deliveries?state=overdue');
-  await expect(page.getByText('Nothing is overdue')).toBeVisible();
-  await page.goto('/s/quillwick/sending/services');
   await expect(page.getByRole('button', { name: 'Resume' })).toHaveCount(1);
   await page.getByRole('button', { name: 'Resume' }).click();
   await expect(page.getByRole('button', { name: 'Resume' })).toHaveCount(0);
@@ -279,6 +263,51 @@ test('what a channel allows is set, and an order from there shows it', async ({ 
   await page.getByRole('region', { name: 'Web shop' }).getByLabel('Domain of masked addresses').fill('');
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByText('It counts for what happens from now on')).toBeVisible();
+});
+
+test('what should have gone out and has not is on Today, in the record, and by notification', async ({ page }) => {
+  const pauseAll = async (button: 'Pause' | 'Resume'): Promise<void> => {
+    await page.goto('/s/quillwick/sending/services');
+    const buttons = page.getByTestId('services').getByRole('button', { name: button });
+    await expect(buttons.first()).toBeVisible();
+    for (let left = await buttons.count(); left > 0; left -= 1) {
+      await buttons.first().click();
+      await expect(buttons).toHaveCount(left - 1);
+    }
+  };
+  await page.goto('/s/quillwick/orders');
+  await page.getByRole('button', { name: 'Start a test order' }).click();
+  await page.getByLabel('Name of the customer').fill('Bea Late');
+  await page.getByLabel('Email address').fill('reader@late-e2e.example');
+  await page.getByRole('button', { name: 'Place the test order' }).click();
+  const steps = page.getByRole('heading', { name: /^Steps of order / });
+  await expect(steps).toBeVisible();
+  const number = (await steps.innerText()).split(' ').at(-1)!;
+  const walk = page.url();
+  await page.goto('/s/quillwick/deliveries?state=overdue');
+  await expect(page.getByText('Nothing is overdue')).toBeVisible();
+
+  // The reminder is due after a day, and no service takes it.
+  await pauseAll('Pause');
+  await page.goto(walk);
+  await page.getByRole('button', { name: 'three days' }).click();
+  const overdue = page.getByRole('listitem').filter({ hasText: `1 message is overdue and has not gone out` });
+  await expect(async () => {
+    await page.goto('/s/quillwick/today');
+    await expect(overdue).toContainText(`“Payment still due” about ${number}`, { timeout: 1_000 });
+  }).toPass();
+  await overdue.getByRole('link', { name: 'See them' }).click();
+  await expect(page.getByRole('radio', { name: 'Overdue' })).toBeChecked();
+  await expect(page.getByRole('row').filter({ hasText: number })).toContainText('on hold');
+  await page.getByRole('link', { name: 'By notification' }).click();
+  const reminder = page.getByRole('row').filter({ hasText: 'Payment still due' });
+  await reminder.getByRole('cell').last().getByRole('link', { name: '1' }).click();
+  await expect(page).toHaveURL(/notification=\w+&state=overdue/);
+  await expect(page.getByRole('row').filter({ hasText: number })).toContainText('on hold');
+  await pauseAll('Resume');
+  await arrived('reader@late-e2e.example', 'Still open');
+  await page.goto('/s/quillwick/deliveries?state=overdue');
+  await expect(page.getByText('Nothing is overdue')).toBeVisible();
 });
 
 test('no password, key or secret stands in any log, page or answer', async ({ page, request, stack }) => {

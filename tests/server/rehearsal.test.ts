@@ -302,7 +302,7 @@ describe('of a few messages', () => {
 
     it('begins a minute after a change, once, and not without one', async () => {
       const access = await accessAs();
-      await chooseRehearsals(access, { changes: true, nights: false });
+      await chooseRehearsals(access, { changes: true, nights: false, pictures: false });
       expect(await rehearsed().then((v) => v.run.why)).toBe('asked');
       const [newest] = await listRehearsals(access);
       const by = new ByItself();
@@ -324,14 +324,14 @@ describe('of a few messages', () => {
       await new Rehearser(FEW_LIVES).turn();
       await later(by, 9 * SETTLED);
       expect((await listRehearsals(access))[0]!.number).toBe(begun!.number);
-      await chooseRehearsals(access, { changes: false, nights: false });
+      await chooseRehearsals(access, { changes: false, nights: false, pictures: false });
     });
 
     it('begins each night, and tells owners and Today what is not right any more', async () => {
       const access = await accessAs();
       await connectService();
       await database().insert(memberships).ignore().values({ userId: MARTA.id, storeId: SHOP, role: 'owner' });
-      await chooseRehearsals(access, { changes: false, nights: true });
+      await chooseRehearsals(access, { changes: false, nights: true, pictures: false });
       // The last one was asked for the day before; it is past three o'clock.
       const mine = eq(rehearsals.storeId, SHOP);
       const zone = access.store.timeZone;
@@ -363,7 +363,7 @@ describe('of a few messages', () => {
         const { lines } = await loadToday(await accessAs());
         expect(lines.map((l) => l.fact).join('\n')).toMatch(/\d+ messages were not right in the newest rehearsal\./);
       });
-      await chooseRehearsals(access, { changes: false, nights: false });
+      await chooseRehearsals(access, { changes: false, nights: false, pictures: false });
       expect(await toFix(await rehearsed())).toEqual([]);
       const { lines } = await loadToday(await accessAs());
       expect(lines.map((l) => l.fact).join('\n')).not.toContain('newest rehearsal');

@@ -69,7 +69,9 @@ const ACTIONS: Record<string, [roles: string, ...args: unknown[]]> = {
   stepAction: ['owner support', 'none', 'none'],
   windAction: ['owner support', 1],
   askRehearsalAction: ['owner designer', { of: 'everything' }],
-  chooseRehearsalsAction: ['owner designer', { changes: false, nights: false }],
+  chooseRehearsalsAction: ['owner designer', { changes: false, nights: false, pictures: false }],
+  askPicturesAction: ['owner designer', { number: 4_000 }],
+  stopPicturesAction: ['owner designer', 4_000],
   stopRehearsalAction: ['owner designer', 4_000],
   writeAction: ['owner designer support', {}],
   keepAction: ['owner designer', {}],
@@ -257,6 +259,8 @@ const ROUTES: Record<string, [roles: string, params: Record<string, string>, que
   'desk/[slug]/export': [EVERYONE, { slug: 'order-received' }, 'as=html&language=en&order=SAMPLE-ACCOUNT'],
   'deliveries/[id]/message': [EVERYONE, { id: 'none' }, ''],
   'rehearsal/[id]/message': [EVERYONE, { id: 'none' }, ''],
+  'rehearsal/pictures/[seen]/[form]': [EVERYONE, { seen: 'x'.repeat(43), form: 'phone' }, ''],
+  'rehearsal/pictures/sheet': [EVERYONE, {}, 'run=4000&form=phone'],
   'deliveries/[id]/files/[place]': [EVERYONE, { id: 'none', place: '0' }, ''],
   'store/files/[digest]': [EVERYONE, { digest: '0'.repeat(64) }, ''],
   'replies/[id]': [EVERYONE, { id: 'none' }, ''],
@@ -365,7 +369,8 @@ describe.each(ROLES)('a %s', (role) => {
     const response = await routes.get(place)!(new Request(`http://libellus.example/?${query}`), {
       params: Promise.resolve({ store: SHOP, ...params }),
     });
-    const nothing = params.id === 'none' || params.digest !== undefined;
+    const { id, digest, seen } = params;
+    const nothing = id === 'none' || digest !== undefined || seen !== undefined || query.includes('run=4000');
     const expected = !roles.split(' ').includes(role) ? 403 : nothing ? 404 : 200;
     expect({ place, status: response.status }).toEqual({ place, status: expected });
     await response.body?.cancel();

@@ -27,6 +27,9 @@ export function darkColours(colours: Look['colours']): Record<ColourRole, string
   };
 }
 
+/** A rendered message where pictures are not loaded: their words stand in their place. */
+export const withoutPictures = (html: string): string => html.replace(/<img\b([^>]*?)\ssrc="[^"]*"/g, '<img$1');
+
 const HEX = /#([0-9a-f]{6}|[0-9a-f]{3})\b/gi;
 
 const full = (hex: string): string =>

@@ -10,3 +10,4 @@ export * from './marks';
 export * from './carry';
 export * from './compare';
 export * from './faults';
+export * from './moved';

@@ -40,7 +40,7 @@ const DEEDS: Record<Area, readonly Deed[]> = {
     ...(['resumedService', 'orderedServices', 'removedService', 'servicePassedCheck', 'serviceFailedCheck'] as const),
     ...(['sentAgain', 'sentBeforeTime', 'stoppedDelivery', 'triedAgain', 'triedCauseAgain'] as const),
     ...(['startedNotice', 'pausedNotice', 'resumedNotice', 'stoppedNotice', 'savedSelection'] as const),
-    ...(['removedSelection', 'askedRehearsal', 'stoppedRehearsal', 'choseRehearsals'] as const),
+    ...(['removedSelection', 'askedRehearsal', 'stoppedRehearsal', 'choseRehearsals', 'askedPictures'] as const),
   ],
   routing: [
     ...(['addedRule', 'changedRule', 'removedRule', 'pausedRule', 'wentOnWithRule', 'savedCopies'] as const),

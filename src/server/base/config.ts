@@ -25,6 +25,8 @@ export interface Config {
   trustedProxies: string[];
   /** Private networks that mail may be sent into: addresses and networks. */
   privateNetworks: string[];
+  /** The browser that takes pictures of messages, where it is not found by itself. */
+  chromium: string | undefined;
   demo: boolean;
 }
 
@@ -59,6 +61,7 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     leaseMs: Number(env.LIBELLUS_LEASE_MS ?? 180_000),
     trustedProxies: (env.LIBELLUS_TRUSTED_PROXIES ?? '').split(',').filter(Boolean),
     privateNetworks: (env.LIBELLUS_PRIVATE_NETWORKS ?? '').split(',').filter(Boolean),
+    chromium: env.LIBELLUS_CHROMIUM || undefined,
     demo: env.LIBELLUS_DEMO === '1',
   };
 }

@@ -1,9 +1,16 @@
 /** Rehearsals: runs of a store's messages into mailboxes of our own, and what was found of each message. */
 import { boolean, foreignKey, index, int, mysqlTable, primaryKey, uniqueIndex, varchar } from 'drizzle-orm/mysql-core';
+import type { PictureForm } from '@/core/rehearsal/pictures';
 import type { Check, FaultsTried, Life, UnseenParts, Unshown, VersionMarks } from '@/core/rehearsal';
-import type { MessageOutcome, RehearsalCounts, RehearsalState, RehearsalWhy } from '@/contract/rehearsal';
+import type {
+  MessageOutcome,
+  PicturesState,
+  RehearsalCounts,
+  RehearsalState,
+  RehearsalWhy,
+} from '@/contract/rehearsal';
 import type { MomentId } from '@/core/moments';
-import { address, blob, id, json, time } from './columns';
+import { address, blob, exact, id, json, time } from './columns';
 import type { Template } from '@/core/template';
 import { ofStore } from './store-table';
 
@@ -50,6 +57,16 @@ export const rehearsals = mysqlTable(
     faults: json<FaultsTried>('faults'),
     /** Why it could not be finished, in kept words; empty while nothing is wrong. */
     trouble: varchar('trouble', { length: 2000 }).notNull().default(''),
+    /** How far the pictures of its messages are; none while nobody has asked for them. */
+    pictures: varchar('pictures', { length: 10 }).$type<PicturesState>(),
+    /** Only of these messages; of all without it. */
+    picturesOnly: json<string[]>('pictures_only'),
+    picturesTaken: int('pictures_taken').notNull().default(0),
+    picturesOf: int('pictures_of').notNull().default(0),
+    picturesTookMs: int('pictures_took_ms').notNull().default(0),
+    /** Why they could not be taken, in kept words. */
+    picturesTrouble: varchar('pictures_trouble', { length: 2000 }).notNull().default(''),
+    picturesLease: time('pictures_lease'),
     leaseBy: varchar('lease_by', { length: 80 }).notNull().default(''),
     leaseUntil: time('lease_until'),
   },
@@ -110,13 +127,32 @@ export const rehearsalMessages = mysqlTable(
     checks: json<Check[]>('checks').notNull(),
     /** As it arrived, packed (RFC 1952). */
     raw: blob('raw'),
+    /** What its pictures are kept under; none without it. */
+    seen: exact('seen', 43),
   },
   (t) => [
     index('rehearsal_message_run').on(t.rehearsalId, t.id),
+    index('rehearsal_message_seen').on(t.seen),
     foreignKey({
       name: 'rehearsal_message_of',
       columns: [t.rehearsalId],
       foreignColumns: [rehearsals.id],
     }).onDelete('cascade'),
   ],
+);
+
+/** Pictures of messages of rehearsals. What looks the same by its source, in whichever run, has the same pictures. */
+export const rehearsalPictures = mysqlTable(
+  'rehearsal_picture',
+  {
+    storeId: ofStore(),
+    /** A hash of the HTML. */
+    seen: exact('seen', 43).notNull(),
+    form: varchar('form', { length: 10 }).$type<PictureForm>().notNull(),
+    width: int('width').notNull(),
+    height: int('height').notNull(),
+    /** JPEG. */
+    bytes: blob('bytes').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.storeId, t.seen, t.form] })],
 );

@@ -52,6 +52,8 @@ export const stores = mysqlTable('store', {
   /** It rehearses by itself: after changes, each night. */
   rehearsesChanges: boolean('rehearses_changes').notNull().default(false),
   rehearsesNights: boolean('rehearses_nights').notNull().default(false),
+  /** Pictures are taken of what was rehearsed. */
+  rehearsesPictures: boolean('rehearses_pictures').notNull().default(false),
   /** Since when it is closed: no event is taken, nothing is changed. */
   closedAt: time('closed_at'),
   closedBy: varchar('closed_by', { length: 120 }).notNull().default(''),

@@ -48,9 +48,9 @@ export async function takeOver(
   const copies = JSON.stringify(kept.map((m) => ({ from: m.id, id: newId(), place: places.get(m.place) })));
   await tx.execute(sql`
     insert into ${rehearsalMessages} (id, rehearsal_id, place, event, notification_id, variant_id, moment, role, recipient,
-      recipient_name, wanted, language, turn, at, subject, outcome, checks, raw)
+      recipient_name, wanted, language, turn, at, subject, outcome, checks, raw, seen)
     select c.id, ${run.id}, c.place, m.event, m.notification_id, m.variant_id, m.moment, m.role, m.recipient,
-      m.recipient_name, m.wanted, m.language, m.turn, m.at, m.subject, m.outcome, m.checks, m.raw
+      m.recipient_name, m.wanted, m.language, m.turn, m.at, m.subject, m.outcome, m.checks, m.raw, m.seen
     from json_table(${copies}, '$[*]' columns (
       was varchar(26) character set utf8mb4 path '$.from',
       id varchar(26) character set utf8mb4 path '$.id',

@@ -35,6 +35,7 @@ import { withDrafts } from './drafts';
 import { tryingFaults, triedWith, type Tried } from './faults';
 import { live } from './live';
 import { openMailbox, type Mailbox } from './mailbox';
+import { prunePictures, wantPictures } from './pictures';
 import type { Run } from './runs';
 import type { Store } from '../auth/access';
 import { stageOf, type Stage } from './scene';
@@ -127,6 +128,7 @@ export class Rehearser {
     }
     if (this.stopping) return this.letGo(run);
     await this.end(run, 'done', begun, '');
+    if (store.rehearsesPictures) await wantPictures(run.id);
     if (run.why !== 'asked') {
       await tellOfRun(run).catch((error: unknown) => log.warn({ err: error }, 'owners were not told of a rehearsal'));
     }
@@ -358,4 +360,5 @@ export async function prune(storeId: string): Promise<void> {
         old.map((r) => r.id),
       ),
     );
+  await prunePictures(storeId);
 }

@@ -4,6 +4,7 @@ import { databaseTime } from '../db/time';
 import { beat, HEARTBEAT_MS, leave } from '../operations/heartbeat';
 import { secretTrouble } from '../operations/secret-check';
 import { ByItself } from './by-itself';
+import { PictureTaker } from './picture-taker';
 import { Rehearser } from './rehearser';
 
 const LOOK_MS = 1_000;
@@ -12,6 +13,7 @@ const BY_ITSELF_MS = 20_000;
 
 export class Rehearsing {
   private readonly rehearser = new Rehearser();
+  private readonly pictures = new PictureTaker();
   private readonly byItself = new ByItself();
   private stopping = false;
   /** Why nothing can be rehearsed here, in words; empty when it can. */
@@ -25,12 +27,13 @@ export class Rehearsing {
     const beating = setInterval(() => void this.beat(id).catch(() => undefined), HEARTBEAT_MS);
     await this.beat(id).catch(() => undefined);
     log.info({ rehearser: id }, 'rehearser started');
+    const taking = this.takePictures();
     while (!this.stopping) {
       // With another secret, nothing that is stored can be opened: rehearsals would only fail.
       const ran = !this.trouble && (await this.turn());
       if (!ran) await new Promise((resolve) => setTimeout(resolve, LOOK_MS));
     }
-    await this.rehearser.settled();
+    await Promise.all([taking, this.rehearser.settled()]);
     clearInterval(beating);
     await leave(id).catch(() => undefined);
     log.info({ rehearser: id }, 'rehearser stopped');
@@ -50,6 +53,19 @@ export class Rehearsing {
     });
   }
 
+  /** Beside rehearsals: one that is asked for does not wait until all pictures of another are taken. */
+  private async takePictures(): Promise<void> {
+    while (!this.stopping) {
+      const took =
+        !this.trouble &&
+        (await this.pictures.turn().catch((error: unknown) => {
+          log.warn({ err: error }, 'taking pictures was interrupted; it is taken up again');
+          return false;
+        }));
+      if (!took) await new Promise((resolve) => setTimeout(resolve, LOOK_MS));
+    }
+  }
+
   private async beat(id: string): Promise<void> {
     this.trouble = await secretTrouble();
     await beat(id, 'rehearser', this.trouble);
@@ -59,5 +75,6 @@ export class Rehearsing {
   stop(): void {
     this.stopping = true;
     this.rehearser.stop();
+    this.pictures.stop();
   }
 }

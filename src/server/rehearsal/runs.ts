@@ -80,6 +80,7 @@ const LIGHT = {
   ...{ recipient: rehearsalMessages.recipient, recipientName: rehearsalMessages.recipientName },
   ...{ wanted: rehearsalMessages.wanted, language: rehearsalMessages.language, turn: rehearsalMessages.turn },
   ...{ at: rehearsalMessages.at, subject: rehearsalMessages.subject, outcome: rehearsalMessages.outcome },
+  seen: rehearsalMessages.seen,
 };
 
 /** The messages of a run, in the order of its lives. */

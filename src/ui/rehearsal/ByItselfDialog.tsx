@@ -42,6 +42,14 @@ export function ByItselfDialog({
           <Check label={say.eachNight} on={chosen.nights} onChange={(nights) => setChosen({ ...chosen, nights })} />
           <p className="ms-6 text-xs text-slate">{say.eachNightNote}</p>
         </div>
+        <div>
+          <Check
+            label={say.picturesEachTime}
+            on={chosen.pictures}
+            onChange={(pictures) => setChosen({ ...chosen, pictures })}
+          />
+          <p className="ms-6 text-xs text-slate">{say.picturesEachTimeNote}</p>
+        </div>
         <p className="text-slate">{say.byItselfNote}</p>
       </div>
     </Dialog>

@@ -6,6 +6,7 @@ import { toast } from 'sonner';
 import {
   BAD,
   type ChangedSince,
+  type AskPictures,
   type AskRehearsal,
   type RehearsalChoice,
   type RehearsalOf,
@@ -13,6 +14,7 @@ import {
   type RehearsalView,
   type RehearsedMessage,
 } from '@/contract/rehearsal';
+import type { PictureForm } from '@/core/rehearsal/pictures';
 import type { Result } from '@/core/result';
 import { readerLocale } from '@/words/speak';
 import { Pick as Choose } from '../parts/fields';
@@ -24,6 +26,7 @@ import { WatchWaiting } from '../parts/WatchWaiting';
 import { ByItselfDialog } from './ByItselfDialog';
 import { FaultsList } from './FaultsList';
 import { LivesList, MessagesList, UnseenList, UnshownList } from './lists';
+import { PicturesView } from './PicturesView';
 import { VerdictMark } from './Verdict';
 import { VerdictBoard } from './VerdictBoard';
 import { VerdictPanel } from './VerdictPanel';
@@ -39,6 +42,9 @@ export interface RehearsalProps {
   /** The message that is looked at. */
   opened: RehearsedMessage | undefined;
   view: View;
+  /** Of the pictures that are looked at; of every language where it is empty. */
+  form: PictureForm;
+  language: string;
   hasService: boolean;
   hasSender: boolean;
   mayRun: boolean;
@@ -48,11 +54,14 @@ export interface RehearsalProps {
   drafts: number;
   onAsk: (asked: AskRehearsal) => Promise<Result<{ number: number }>>;
   onStop: (number: number) => Promise<Result<null>>;
+  onPictures: (asked: AskPictures) => Promise<Result<null>>;
+  onStopPictures: (number: number) => Promise<Result<null>>;
   /** When the store rehearses by itself. */
   choice: RehearsalChoice;
   onChoose: (choice: RehearsalChoice) => Promise<Result<null>>;
 }
 
+const areTaken = ({ pictures }: RehearsalRun): boolean => pictures?.state === 'waiting' || pictures?.state === 'taking';
 const isUnderWay = ({ state }: RehearsalRun): boolean => state === 'waiting' || state === 'running';
 
 export function RehearsalScreen(props: RehearsalProps) {
@@ -125,7 +134,9 @@ export function RehearsalScreen(props: RehearsalProps) {
         )
       }
     >
-      <WatchWaiting waiting={underWay || shown?.faults?.underWay === true} />
+      <WatchWaiting
+        waiting={underWay || shown?.faults?.underWay === true || (shown !== undefined && areTaken(shown.run))}
+      />
       {choosing && <ByItselfDialog {...props} onClose={() => setChoosing(false)} />}
       {shown ? (
         <RunParts {...props} shown={shown} />
@@ -159,12 +170,18 @@ function RunParts(props: RehearsalProps & { shown: RehearsalView }) {
   const bad = messages.filter((m) => BAD.includes(m.outcome)).toSorted((a, b) => Number(b.worse) - Number(a.worse));
   // A link to a message names its run: it opens the same when there is a newer one.
   const hrefOfMessage = (message: string): string => hrefOf(base, { run: run.number, view, message });
+  const takeOne = async (message: string): Promise<void> => {
+    if (valueOrToast(await answered(props.onPictures({ number: run.number, message }))) !== undefined) {
+      toast.success(say.picturesStarted);
+    }
+  };
   const numbers = new Map(lives.map((l) => [l.place, l.script === 'account' ? '' : l.number]));
   const tabs: { view: View; label: string }[] = [
     { view: 'moments', label: say.byMoment },
     { view: 'fix', label: say.toSeeTo({ n: bad.length }) },
     { view: 'lives', label: say.byLife({ n: lives.length }) },
     { view: 'messages', label: say.allMessages({ n: messages.length }) },
+    { view: 'pictures', label: say.pictures },
     { view: 'faults', label: say.faults },
     { view: 'left', label: say.notRehearsed({ n: unshown.length + unseen.length }) },
   ];
@@ -193,6 +210,7 @@ function RunParts(props: RehearsalProps & { shown: RehearsalView }) {
           {view === 'fix' && <MessagesList messages={bad} {...list} />}
           {view === 'messages' && <MessagesList messages={messages} {...list} />}
           {view === 'lives' && <LivesList lives={lives} tried={run.tried} hrefOfMessage={hrefOfMessage} />}
+          {view === 'pictures' && <PicturesView {...props} run={run} messages={messages} pictured={shown.pictured} />}
           {view === 'faults' && (
             <FaultsList
               base={base}
@@ -216,6 +234,8 @@ function RunParts(props: RehearsalProps & { shown: RehearsalView }) {
             close={hrefOf(base, { run: at, view })}
             number={numbers.get(opened.life) ?? ''}
             mayEdit={mayEdit}
+            taking={areTaken(run)}
+            onPictures={props.mayRun && !isUnderWay(run) ? takeOne : undefined}
           />
         )}
       </div>

@@ -10,7 +10,7 @@ import { Shown } from '../deliveries/SentMessage';
 import { timeWords } from '../parts/format';
 import Link from '../parts/Link';
 import { VerdictMark } from './Verdict';
-import { OUTCOME_WORDS } from './views';
+import { OUTCOME_WORDS, pictureHref } from './views';
 import { say } from '@/words/rehearsal';
 
 export function VerdictPanel({
@@ -20,6 +20,8 @@ export function VerdictPanel({
   close,
   number,
   mayEdit,
+  taking,
+  onPictures,
 }: {
   base: string;
   zone: string;
@@ -29,6 +31,10 @@ export function VerdictPanel({
   /** Of the order that it is about; empty for an account's. */
   number: string;
   mayEdit: boolean;
+  /** Screenshots of the run are being taken. */
+  taking: boolean;
+  /** Has screenshots taken of it; none where that cannot be asked for now. */
+  onPictures: ((message: string) => Promise<void>) | undefined;
 }) {
   const facts = [
     say.toWhom({ name: m.recipientName || m.recipient }),
@@ -87,6 +93,18 @@ export function VerdictPanel({
             <Link href={`${base}/desk/${m.address}`} className="btn btn-main">
               {say.editIt}
             </Link>
+          )}
+          {m.seen !== undefined ? (
+            <Link className="btn" href={pictureHref(base, { message: m.id, form: 'desktop' })}>
+              {say.pictures}
+            </Link>
+          ) : (
+            m.html !== '' &&
+            onPictures && (
+              <button type="button" className="btn" disabled={taking} onClick={() => void onPictures(m.id)}>
+                {taking ? say.takingIt : say.takeThisOne}
+              </button>
+            )
           )}
           {m.text !== '' && (
             <a className="btn" href={`${base}/rehearsal/${m.id}/message`} download>

@@ -174,5 +174,6 @@ export const history: TranslationOf<typeof say> = {
   revokedKey: '{$who} hat den Schlüssel {$name} widerrufen',
   askedRehearsal: '{$who} hat Probelauf {$number :integer} gestartet',
   stoppedRehearsal: '{$who} hat Probelauf {$number :integer} angehalten',
+  askedPictures: '{$who} hat Screenshots von Probelauf {$number :integer} machen lassen',
   choseRehearsals: '{$who} hat automatische Probeläufe eingestellt: {$when}',
 };

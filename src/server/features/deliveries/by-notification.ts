@@ -7,8 +7,7 @@ import type { Access } from '../../auth/access';
 import { idAt } from '../../base/ids';
 import { database } from '../../db/client';
 import { deliveries, events, notifications, templates } from '../../db/schema';
-import { databaseTime } from '../../db/time';
-import { isOverdue } from './overdue';
+import { bothClocks, isOverdue } from './overdue';
 
 const DAYS_MS = 30 * 86_400_000;
 
@@ -16,7 +15,8 @@ type Row = Pick<typeof notifications.$inferSelect, 'id' | 'name' | 'audience' | 
 
 /** Every notification of the store, in the order of the Journey. */
 export async function recordByNotification({ store }: Pick<Access, 'store'>): Promise<NotificationRecord[]> {
-  const now = await databaseTime();
+  const clocks = await bothClocks();
+  const now = clocks.at;
   const [rows, counts, overdue] = await Promise.all([
     database()
       .select({
@@ -41,7 +41,7 @@ export async function recordByNotification({ store }: Pick<Access, 'store'>): Pr
     database()
       .select({ id: deliveries.notificationId, n: count() })
       .from(deliveries)
-      .where(isOverdue(store.id, now))
+      .where(isOverdue(store.id, clocks))
       .groupBy(deliveries.notificationId),
   ]);
   const countOf = (id: string, states: readonly DeliveryState[]): number =>

@@ -16,7 +16,7 @@ import { letGoCarried } from '../../sending/carried';
 import { sentMessageOf } from '../../sending/kept-message';
 import { wouldSay } from '../../sending/render';
 import { againView } from './again';
-import { isOverdue } from './overdue';
+import { bothClocks, isOverdue } from './overdue';
 import { deliveryById, type DeliveryRow } from './row';
 import { oneOf } from '../query';
 import { say } from '@/words/refusals';
@@ -71,7 +71,7 @@ export function readDeliveryFilter(query: Record<string, string | string[] | und
 export async function listDeliveries(storeId: string, filter: DeliveryFilter, limit = 50) {
   const where: (SQL | undefined)[] = [eq(deliveries.storeId, storeId)];
   if (filter.states) where.push(inArray(deliveries.state, filter.states));
-  if (filter.overdue) where.push(isOverdue(storeId, await databaseTime()));
+  if (filter.overdue) where.push(isOverdue(storeId, await bothClocks()));
   if (filter.role) where.push(eq(deliveries.role, filter.role));
   // From the beginning of the address: that is what an index can find.
   if (filter.recipient) where.push(like(deliveries.recipient, `${filter.recipient.replace(/[%_\\]/g, '\\$&')}%`));

@@ -11,7 +11,8 @@ import { AppError } from '../../base/errors';
 import { readKept } from '../../base/reading';
 import { database } from '../../db/client';
 import { rehearsalLives, rehearsalMessages, rehearsals } from '../../db/schema';
-import { messagesOf, runBefore, showing, worstOf, type Run } from '../../rehearsal/runs';
+import { picturedIn } from '../../rehearsal/pictures';
+import { messagesOf, runBefore, showing, worstOf, type MessageRow, type Run } from '../../rehearsal/runs';
 import { namesOf, rowView } from './rehearsal';
 import { say } from '@/words/rehearsal';
 
@@ -36,9 +37,11 @@ export async function loadRehearsed(access: Access, id: string): Promise<Rehears
   const before = await runBefore(run);
   const was = worstOf(before ? await messagesOf(before) : []);
   const earlier = was.get(showing(message));
+  const pictured = await picturedIn(access.store.id, [message]);
   const parsed = message.raw ? await simpleParser(await unzip(message.raw)) : undefined;
   return {
     ...rowView(message, await namesOf(access), was, livedIn ?? undefined),
+    ...(message.seen !== null && pictured.has(message.seen) && { seen: message.seen }),
     ...{ subject: message.subject, recipientName: message.recipientName, at: message.at.toISOString() },
     event: momentLabel(message.moment),
     checks: message.checks.map((c) => ({ ...c, words: readKept(c.words) })),
@@ -55,13 +58,12 @@ export async function loadRehearsed(access: Access, id: string): Promise<Rehears
   };
 }
 
-/** A message held against the same one of the same made-up order in the run before: its number and days are others. */
-async function comparedWith(
+/** The same message of the same made-up order in the run before, where there is one: its number and days are others. */
+export async function counterpartOf(
   before: Run,
-  message: typeof rehearsalMessages.$inferSelect,
-  run: Run,
-  parsed: ParsedMail,
-): Promise<{ lines?: ComparedLine[] }> {
+  message: Pick<MessageRow, 'place' | 'event' | keyof Parameters<typeof showing>[0]>,
+  run: Pick<Run, 'id'>,
+): Promise<typeof rehearsalMessages.$inferSelect | undefined> {
   const livesOf = (rehearsalId: string) =>
     database()
       .select({ place: rehearsalLives.place, life: rehearsalLives.life })
@@ -70,12 +72,21 @@ async function comparedWith(
   const [now, then] = await Promise.all([livesOf(run.id), livesOf(before.id)]);
   const own = now.find((l) => l.place === message.place)?.life;
   const places = then.filter(({ life }) => isDeepStrictEqual(life, own)).map((l) => l.place);
-  if (places.length === 0) return {};
+  if (places.length === 0) return undefined;
   const rows = await database()
     .select()
     .from(rehearsalMessages)
     .where(and(eq(rehearsalMessages.rehearsalId, before.id), inArray(rehearsalMessages.place, places)));
-  const same = rows.find((r) => r.event === message.event && showing(r) === showing(message));
+  return rows.find((r) => r.event === message.event && showing(r) === showing(message));
+}
+
+async function comparedWith(
+  before: Run,
+  message: typeof rehearsalMessages.$inferSelect,
+  run: Run,
+  parsed: ParsedMail,
+): Promise<{ lines?: ComparedLine[] }> {
+  const same = await counterpartOf(before, message, run);
   if (!same?.raw) return {};
   const was = await simpleParser(await unzip(same.raw));
   const said = (mail: ParsedMail): string => `${mail.subject ?? ''}\n${mail.text ?? ''}`;

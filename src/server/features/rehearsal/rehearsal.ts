@@ -40,6 +40,7 @@ import { channels, notifications, rehearsalLives, rehearsals, stores, templates 
 import { databaseNow, databaseTime } from '../../db/time';
 import { templateRow } from '../../documents/shelves';
 import { draftsOf } from '../../rehearsal/drafts';
+import { inPictureOrder, picturedIn } from '../../rehearsal/pictures';
 import { marksNow } from '../../rehearsal/standing';
 import {
   messagesOf,
@@ -101,6 +102,12 @@ const runView = (run: Run): RehearsalRun => ({
   trouble: readKept(run.trouble),
   ...(run.since !== null && { since: run.since }),
   ...(run.drafts && { drafts: run.drafts.length }),
+  ...(run.pictures && {
+    pictures: {
+      ...{ state: run.pictures, taken: run.picturesTaken, of: run.picturesOf, tookMs: run.picturesTookMs },
+      trouble: readKept(run.picturesTrouble),
+    },
+  }),
 });
 
 /** The runs of a store that are kept, the newest first. */
@@ -113,7 +120,7 @@ export async function listRehearsals({ store }: Access): Promise<RehearsalRun[]>
   return rows.map(runView);
 }
 
-async function runOf({ store }: OfStore, number: number | undefined): Promise<Run | undefined> {
+export async function runOf({ store }: OfStore, number: number | undefined): Promise<Run | undefined> {
   const [run] = await database()
     .select()
     .from(rehearsals)
@@ -176,10 +183,15 @@ export async function loadRehearsal(access: OfStore, number?: number): Promise<R
   ]);
   const was = worstOf(earlier);
   const livedIn = new Map(lives.flatMap((l) => (l.livedIn === null ? [] : [[l.place, l.livedIn] as const])));
-  const messages = rows.map((row) => rowView(row, names, was, livedIn.get(row.place)));
+  const pictured = await picturedIn(access.store.id, rows);
+  const messages = rows.map((row) => ({
+    ...rowView(row, names, was, livedIn.get(row.place)),
+    ...(row.seen !== null && pictured.has(row.seen) && { seen: row.seen }),
+  }));
   return {
     run: runView(run),
     messages,
+    pictured: inPictureOrder(rows, pictured),
     cards: cardsOf(rows, names, access.store.languages),
     lives: lives.map((life) => lifeView(life, rows, names)),
     ...(run.faults && { faults: faultsView(run.faults, names, run.leaseUntil) }),
@@ -312,23 +324,30 @@ function lifeView(
 export const choiceOf = ({ store }: OfStore): RehearsalChoice => ({
   changes: store.rehearsesChanges,
   nights: store.rehearsesNights,
+  pictures: store.rehearsesPictures,
 });
 
 /** Chooses when a store rehearses by itself. */
-export async function chooseRehearsals(access: Access, { changes, nights }: RehearsalChoice): Promise<void> {
+export async function chooseRehearsals(access: Access, choice: RehearsalChoice): Promise<void> {
   await database().transaction(async (tx) => {
     await tx
       .update(stores)
-      .set({ rehearsesChanges: changes, rehearsesNights: nights })
+      .set({
+        rehearsesChanges: choice.changes,
+        rehearsesNights: choice.nights,
+        rehearsesPictures: choice.pictures,
+      })
       .where(eq(stores.id, access.store.id));
     await remember(
       access,
       'choseRehearsals',
-      kept(() => ({ when: whenWords({ changes, nights }) })),
+      kept(() => ({ when: whenWords(choice) })),
       { db: tx },
     );
   });
 }
 
-const whenWords = ({ changes, nights }: RehearsalChoice): string =>
-  changes ? (nights ? say.whenBoth : say.whenChanges) : nights ? say.whenNights : say.whenAsked;
+function whenWords({ changes, nights, pictures }: RehearsalChoice): string {
+  const when = changes ? (nights ? say.whenBoth : say.whenChanges) : nights ? say.whenNights : say.whenAsked;
+  return pictures ? say.whenPictures({ when }) : when;
+}

@@ -1,8 +1,17 @@
 /** What can be done with rehearsals. */
-import { AskRehearsalSchema, RehearsalChoiceSchema, StopRehearsalSchema } from '@/contract/rehearsal';
+import {
+  AskPicturesSchema,
+  AskRehearsalSchema,
+  ContactSheetSchema,
+  PictureSchema,
+  RehearsalChoiceSchema,
+  StopRehearsalSchema,
+} from '@/contract/rehearsal';
 import { ID, object } from '../shapes';
 import { useCase } from '../use-case';
+import { contactSheet } from './contact-sheet';
 import { rehearsedBytes } from './message';
+import { askPictures, pictureBytes, stopPictures } from './pictures';
 import { askRehearsal, chooseRehearsals, stopRehearsal } from './rehearsal';
 
 export const rehearsal = {
@@ -18,6 +27,30 @@ export const rehearsal = {
     permission: 'rehearsal.run',
     input: RehearsalChoiceSchema,
     run: chooseRehearsals,
+  }),
+  askPictures: useCase({
+    name: 'rehearsal.ask-pictures',
+    permission: 'rehearsal.run',
+    input: AskPicturesSchema,
+    run: askPictures,
+  }),
+  stopPictures: useCase({
+    name: 'rehearsal.stop-pictures',
+    permission: 'rehearsal.run',
+    input: StopRehearsalSchema,
+    run: stopPictures,
+  }),
+  picture: useCase({
+    name: 'rehearsal.picture',
+    permission: 'store.read',
+    input: PictureSchema,
+    run: pictureBytes,
+  }),
+  contactSheet: useCase({
+    name: 'rehearsal.contact-sheet',
+    permission: 'store.read',
+    input: ContactSheetSchema,
+    run: contactSheet,
   }),
   download: useCase({
     name: 'rehearsal.download',

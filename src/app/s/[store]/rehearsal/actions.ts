@@ -1,7 +1,7 @@
 'use server';
 /** What Rehearsal does on the server. */
 import { actAndRefresh, done } from '@/app/act';
-import type { AskRehearsal, RehearsalChoice } from '@/contract/rehearsal';
+import type { AskPictures, AskRehearsal, RehearsalChoice } from '@/contract/rehearsal';
 import type { Result } from '@/core/result';
 import { rehearsal } from '@/server/features/rehearsal/use-cases';
 
@@ -15,4 +15,12 @@ export async function stopRehearsalAction(store: string, number: number): Promis
 
 export async function chooseRehearsalsAction(store: string, choice: RehearsalChoice): Promise<Result<null>> {
   return done(await actAndRefresh(rehearsal.choose, store, choice));
+}
+
+export async function askPicturesAction(store: string, asked: AskPictures): Promise<Result<null>> {
+  return done(await actAndRefresh(rehearsal.askPictures, store, asked));
+}
+
+export async function stopPicturesAction(store: string, number: number): Promise<Result<null>> {
+  return done(await actAndRefresh(rehearsal.stopPictures, store, { number }));
 }

@@ -11,8 +11,14 @@ import {
 } from '@/server/features/rehearsal/rehearsal';
 import { sendersOf, servicesOf } from '@/server/sending/service';
 import { RehearsalScreen } from '@/ui/rehearsal/RehearsalScreen';
-import { viewOf } from '@/ui/rehearsal/views';
-import { askRehearsalAction, chooseRehearsalsAction, stopRehearsalAction } from './actions';
+import { formOf, viewOf } from '@/ui/rehearsal/views';
+import {
+  askPicturesAction,
+  askRehearsalAction,
+  chooseRehearsalsAction,
+  stopPicturesAction,
+  stopRehearsalAction,
+} from './actions';
 import { say } from '@/words/rehearsal';
 
 export const generateMetadata = (): Metadata => ({ title: say.rehearsal });
@@ -22,11 +28,11 @@ export default async function Rehearsal({
   searchParams,
 }: {
   params: Promise<{ store: string }>;
-  searchParams: Promise<{ run?: string; view?: string; message?: string }>;
+  searchParams: Promise<{ run?: string; view?: string; message?: string; form?: string; language?: string }>;
 }) {
   const access = await pageAccess(params);
   const { store } = access;
-  const { run, view, message } = await searchParams;
+  const { run, view, message, form, language } = await searchParams;
   const number = run !== undefined && /^\d{1,6}$/.test(run) ? Number(run) : undefined;
   const [runs, shown, opened, services, senders, drafts, changed] = await Promise.all([
     listRehearsals(access),
@@ -45,6 +51,8 @@ export default async function Rehearsal({
       shown={shown}
       opened={opened}
       view={viewOf(view)}
+      form={formOf(form)}
+      language={language?.slice(0, 20) ?? ''}
       hasService={services.length > 0}
       hasSender={senders.length > 0}
       mayRun={may(access.role, 'rehearsal.run')}
@@ -54,6 +62,8 @@ export default async function Rehearsal({
       onAsk={askRehearsalAction.bind(null, store.id)}
       choice={choiceOf(access)}
       onChoose={chooseRehearsalsAction.bind(null, store.id)}
+      onPictures={askPicturesAction.bind(null, store.id)}
+      onStopPictures={stopPicturesAction.bind(null, store.id)}
       onStop={stopRehearsalAction.bind(null, store.id)}
     />
   );
