@@ -60,6 +60,11 @@ export async function openBrowser(): Promise<Browser> {
   }
 }
 
+/** What {@link withoutPictures} does, in the page: it need not be read and laid out anew. */
+function letGoOfPictures(): void {
+  for (const image of document.images) image.removeAttribute('src');
+}
+
 /** A page of a browser that messages are shown on, one after the other. */
 export class Easel {
   private constructor(
@@ -80,17 +85,19 @@ export class Easel {
   /** Takes all pictures of a message. Its HTML has its pictures in it, as `data:` addresses. */
   async take(html: string): Promise<Shot[]> {
     const adapts = /prefers-color-scheme:\s*dark/.test(html);
-    await this.look(WIDE, 'light');
-    await this.show(html);
-    const shots = [await this.shoot('desktop', WIDE)];
+    // In the order in which least has to be laid out anew.
     await this.look(NARROW, 'light');
-    shots.push(await this.shoot('phone', NARROW));
+    await this.show(html);
+    const shots = [await this.shoot('phone', NARROW)];
+    await this.look(WIDE, 'light');
+    shots.push(await this.shoot('desktop', WIDE));
     await this.look(WIDE, 'dark');
     // A message that declares no colours for the dark is turned over by mail programs that want it dark.
     if (!adapts) await this.show(asInTheDark(html, 'forced'));
     shots.push(await this.shoot('dark', WIDE));
     await this.look(WIDE, 'light');
-    await this.show(withoutPictures(html));
+    if (adapts) await this.page.evaluate(letGoOfPictures);
+    else await this.show(withoutPictures(html));
     shots.push(await this.shoot('bare', WIDE));
     return shots;
   }
