@@ -1,7 +1,7 @@
 /** Rehearsals: what their screen is given, and what can be done with them. */
 import { Type, type Static } from '@sinclair/typebox';
 import type { Audience, MomentColumn } from '@/core/moments';
-import type { Box, CheckAbout, ComparedLine, FaultFound, Script } from '@/core/rehearsal';
+import type { CheckAbout, ComparedLine, FaultFound, Moved, Script } from '@/core/rehearsal';
 import { PICTURE_FORMS, type PictureForm } from '@/core/rehearsal/pictures';
 
 const strict = { additionalProperties: false } as const;
@@ -262,7 +262,7 @@ export interface PictureView extends RehearsedRow {
   previous?: string;
   next?: string;
   /** The same message of the same order in the run before, where it has pictures, and where they differ. */
-  before?: { run: number; seen: string; size: PictureSize; moved: Box[] };
+  before?: { run: number; seen: string; size: PictureSize; moved: Moved };
   /** That picture is being taken. */
   comes?: boolean;
 }

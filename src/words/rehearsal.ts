@@ -54,7 +54,7 @@ export const say = speak('rehearsal', {
   pictureBefore: '{$title}, as it was in rehearsal {$run :integer}',
   picturesEachTime: 'With screenshots of each message',
   picturesEachTimeNote:
-    'After every rehearsal, also one that somebody asked for. The screenshots of the newest three are kept.',
+    'After every rehearsal, also one that somebody asked for. The screenshots of the newest two are kept.',
   whenPictures: '{$when}, with screenshots',
   noneYet: 'Nothing was rehearsed yet',
   intro:

@@ -151,7 +151,7 @@ export const rehearsalPictures = mysqlTable(
     form: varchar('form', { length: 10 }).$type<PictureForm>().notNull(),
     width: int('width').notNull(),
     height: int('height').notNull(),
-    /** JPEG. */
+    /** PNG: what is packed with loss cannot be held against another. */
     bytes: blob('bytes').notNull(),
   },
   (t) => [primaryKey({ columns: [t.storeId, t.seen, t.form] })],

@@ -27,7 +27,7 @@ export interface Shot {
   form: PictureForm;
   width: number;
   height: number;
-  /** JPEG. */
+  /** PNG. */
   bytes: Buffer;
 }
 
@@ -52,7 +52,12 @@ export async function openBrowser(): Promise<Browser> {
       args: ['--disable-gpu', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
     });
   } catch (error) {
-    const why = error instanceof Error ? error.message.split('\n')[0]! : String(error);
+    const lines = (error instanceof Error ? error.message : String(error)).split('\n').map((line) => line.trim());
+    // The first line says that it ended; why stands among what it printed.
+    const why = (lines.find((line) => /sandbox!|error while loading|cannot open/i.test(line)) ?? lines[0]!).slice(
+      0,
+      300,
+    );
     throw new AppError(
       'conflict',
       kept(() => say.browserFailed({ why })),
@@ -121,7 +126,7 @@ export class Easel {
     const { cssContentSize } = await this.session.send('Page.getLayoutMetrics');
     const height = Math.min(LONGEST, Math.max(1, Math.ceil(cssContentSize.height)));
     const { data } = await this.session.send('Page.captureScreenshot', {
-      ...{ format: 'jpeg', quality: 75, captureBeyondViewport: true, optimizeForSpeed: true },
+      ...{ format: 'png', captureBeyondViewport: true, optimizeForSpeed: true },
       clip: { x: 0, y: 0, width, height, scale: 1 },
     });
     return { form, width, height, bytes: Buffer.from(data, 'base64') };

@@ -7,7 +7,7 @@ import { database } from '../db/client';
 import { rehearsalMessages, rehearsalPictures, rehearsals } from '../db/schema';
 
 /** Runs of a store whose pictures are kept. */
-const KEPT = 3;
+const KEPT = 2;
 
 /** Has the pictures of a run's messages taken, of all or only of some. Answers whether they were not under way before. */
 export async function wantPictures(rehearsalId: string, only?: readonly string[]): Promise<boolean> {

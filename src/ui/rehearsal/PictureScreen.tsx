@@ -18,6 +18,7 @@ export function PictureScreen({ base, picture: p }: { base: string; picture: Pic
   const router = useRouter();
   const title = p.version ? `${p.notification}, ${p.version}` : p.notification;
   const { previous, next, form } = p;
+  const places = Math.max(p.before?.moved.before.length ?? 0, p.before?.moved.after.length ?? 0);
   useEffect(() => {
     const onKey = (e: KeyboardEvent): void => {
       if (e.ctrlKey || e.metaKey || e.altKey || (e.target as Element).closest('input, [role="radiogroup"], textarea'))
@@ -72,9 +73,9 @@ export function PictureScreen({ base, picture: p }: { base: string; picture: Pic
           </Link>
           {p.before && (
             <span className="text-slate">
-              {p.before.moved.length === 0
+              {places === 0
                 ? say.looksTheSame({ run: p.before.run })
-                : say.looksOtherwise({ run: p.before.run, n: p.before.moved.length })}
+                : say.looksOtherwise({ run: p.before.run, n: places })}
             </span>
           )}
         </p>
@@ -84,21 +85,21 @@ export function PictureScreen({ base, picture: p }: { base: string; picture: Pic
           tabIndex={0}
           className="flex flex-1 justify-center gap-6 bg-ground px-5 py-5 max-lg:flex-col lg:min-h-0 lg:overflow-auto"
         >
-          {p.before && p.before.moved.length > 0 && (
+          {p.before && places > 0 && (
             <Shown
               name={say.run({ number: p.before.run })}
               src={pictureSource(base, p.before.seen, form)}
               alt={say.pictureBefore({ title, run: p.before.run })}
               size={p.before.size}
-              moved={p.before.moved}
+              moved={p.before.moved.before}
             />
           )}
           <Shown
-            name={p.before && p.before.moved.length > 0 ? say.run({ number: p.run }) : ''}
+            name={p.before && places > 0 ? say.run({ number: p.run }) : ''}
             src={pictureSource(base, p.seen!, form)}
             alt={say.pictureOf({ title, form: PICTURE_FORM_WORDS[form] })}
             size={p.size}
-            moved={p.before?.moved ?? []}
+            moved={p.before?.moved.after ?? []}
           />
         </div>
       </div>
@@ -131,22 +132,20 @@ function Shown({
           height={size.height}
           className="block h-auto w-full border border-rule"
         />
-        {moved
-          .filter((b) => b.y < size.height && b.x < size.width)
-          .map((b) => (
-            <span
-              key={`${b.x} ${b.y}`}
-              data-testid="moved"
-              aria-hidden
-              className="absolute border-2 border-madder bg-madder/10"
-              style={{
-                insetBlockStart: share(b.y - 3, size.height),
-                left: share(b.x - 3, size.width),
-                width: share(Math.min(b.width, size.width - b.x) + 6, size.width),
-                height: share(Math.min(b.height, size.height - b.y) + 6, size.height),
-              }}
-            />
-          ))}
+        {moved.map((b) => (
+          <span
+            key={`${b.x} ${b.y}`}
+            data-testid="moved"
+            aria-hidden
+            className="absolute border-2 border-madder bg-madder/10"
+            style={{
+              insetBlockStart: share(b.y - 3, size.height),
+              left: share(b.x - 3, size.width),
+              width: share(b.width + 6, size.width),
+              height: share(b.height + 6, size.height),
+            }}
+          />
+        ))}
       </div>
     </figure>
   );

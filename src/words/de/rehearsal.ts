@@ -49,7 +49,7 @@ export const rehearsal: TranslationOf<typeof say> = {
   pictureOf: '{$title}: {$form}',
   pictureBefore: '{$title}, wie sie in Probelauf {$run :integer} war',
   picturesEachTime: 'Mit Screenshots jeder Nachricht',
-  picturesEachTimeNote: 'Nach jedem Probelauf, auch wenn jemand darum bat. Die Screenshots der neuesten drei bleiben.',
+  picturesEachTimeNote: 'Nach jedem Probelauf, auch wenn jemand darum bat. Die Screenshots der neuesten zwei bleiben.',
   whenPictures: '{$when}, mit Screenshots',
   noBrowser:
     'Screenshots macht Chromium, und das ist auf diesem Rechner nicht installiert. Installieren Sie es (auf Debian: apt-get install chromium) oder geben Sie in LIBELLUS_CHROMIUM an, wo es ist, und starten Sie neu.',

@@ -2,7 +2,7 @@
 import { and, eq, inArray } from 'drizzle-orm';
 import pixelmatch from 'pixelmatch';
 import sharp from 'sharp';
-import { boxesAround, type Box } from '@/core/rehearsal';
+import { movedBetween, type Moved, type Raster } from '@/core/rehearsal';
 import type { PictureForm } from '@/core/rehearsal/pictures';
 import type { AskPictures, PictureView } from '@/contract/rehearsal';
 import { say } from '@/words/rehearsal';
@@ -60,7 +60,7 @@ export async function stopPictures(access: Access, { number }: { number: number 
   if (done.affectedRows === 0) throw new AppError('conflict', say.picturesNotUnderWay);
 }
 
-/** The bytes of a picture (JPEG). Throws `not-found`. */
+/** The bytes of a picture (PNG). Throws `not-found`. */
 export async function pictureBytes(
   { store }: { store: Pick<Access['store'], 'id'> },
   { seen, form }: { seen: string; form: PictureForm },
@@ -117,7 +117,10 @@ export async function loadPicture(access: Access, id: string, form: PictureForm)
       same?.seen && {
         before: {
           ...{ run: before.number, seen: same.seen, size: was },
-          moved: same.seen === message.seen ? [] : await movedBetween(store.id, same.seen, message.seen, form),
+          moved:
+            same.seen === message.seen
+              ? { before: [], after: [] }
+              : await differencesOf(store.id, same.seen, message.seen, form),
         },
       }),
   };
@@ -133,30 +136,18 @@ async function sizeOf(storeId: string, seen: string, form: PictureForm) {
   return found;
 }
 
-/** Where two pictures differ by more than {@link TOLERANCE}. What one is longer by differs. */
-async function movedBetween(storeId: string, was: string, now: string, form: PictureForm): Promise<Box[]> {
-  const [a, b] = await Promise.all(
-    [was, now].map(async (seen) =>
-      sharp(await pictureBytes({ store: { id: storeId } }, { seen, form }))
-        .ensureAlpha()
-        .raw()
-        .toBuffer({ resolveWithObject: true }),
-    ),
-  );
-  const width = Math.max(a!.info.width, b!.info.width);
-  const height = Math.max(a!.info.height, b!.info.height);
-  const [left, right] = [a!, b!].map(({ data, info }) => onGround(data, info, width, height));
-  const mask = new Uint8Array(width * height * 4);
-  const differing = pixelmatch(left!, right!, mask, width, height, { threshold: TOLERANCE, diffMask: true });
-  return differing === 0 ? [] : boxesAround(width, height, (x, y) => mask[(y * width + x) * 4 + 3]! > 0);
+/** Where two pictures differ by more than {@link TOLERANCE}. */
+async function differencesOf(storeId: string, was: string, now: string, form: PictureForm): Promise<Moved> {
+  const [before, after] = await Promise.all([was, now].map((seen) => rasterOf(storeId, seen, form)));
+  return movedBetween(before!, after!, (a, b, width, height) => {
+    const mask = new Uint8Array(width * height * 4);
+    pixelmatch(a, b, mask, width, height, { threshold: TOLERANCE, diffMask: true });
+    return mask;
+  });
 }
 
-/** A picture on a larger, empty ground, so that two can be held against each other. */
-function onGround(data: Buffer, info: { width: number; height: number }, width: number, height: number): Uint8Array {
-  if (info.width === width && info.height === height) return data;
-  const ground = new Uint8Array(width * height * 4);
-  for (let y = 0; y < info.height; y += 1) {
-    ground.set(data.subarray(y * info.width * 4, (y + 1) * info.width * 4), y * width * 4);
-  }
-  return ground;
+async function rasterOf(storeId: string, seen: string, form: PictureForm): Promise<Raster> {
+  const bytes = await pictureBytes({ store: { id: storeId } }, { seen, form });
+  const { data, info } = await sharp(bytes).ensureAlpha().raw().toBuffer({ resolveWithObject: true });
+  return { width: info.width, height: info.height, data };
 }

@@ -11,7 +11,7 @@ export async function GET(
     const bytes = await perform(rehearsal.picture, store, { seen, form });
     return new Response(new Uint8Array(bytes), {
       headers: {
-        'content-type': 'image/jpeg',
+        'content-type': 'image/png',
         // Under this name there is never another picture.
         'cache-control': 'private, max-age=86400, immutable',
         'x-content-type-options': 'nosniff',
