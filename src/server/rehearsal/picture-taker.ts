@@ -75,7 +75,7 @@ export class PictureTaker {
         .where(
           and(
             inArray(rehearsals.pictures, ['waiting', 'taking']),
-            inArray(rehearsals.state, ['done', 'stopped']),
+            inArray(rehearsals.state, ['done', 'stopped', 'broken']),
             or(isNull(rehearsals.picturesLease), lt(rehearsals.picturesLease, now)),
           ),
         )
