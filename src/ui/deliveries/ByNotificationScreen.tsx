@@ -122,7 +122,7 @@ function LastAccepted({
   return (
     <>
       {last ? (
-        <Link href={`${base}/deliveries/${last.id}`} className="link" title={last.recipient}>
+        <Link href={`${base}/deliveries/${last.id}`} className="link inline-block min-h-6" title={last.recipient}>
           <Time at={last.at} zone={zone} />
           {last.order && `, ${last.order}`}
         </Link>
@@ -142,7 +142,7 @@ function LastAccepted({
 function Figure({ n, words, href }: { n: number; words: string; href: string }) {
   if (n === 0) return <span className="font-normal text-slate max-lg:hidden">0</span>;
   return (
-    <Link href={href} className="hover:text-petrol">
+    <Link href={href} className="inline-flex min-h-6 items-center gap-1 hover:text-petrol">
       {n.toLocaleString(readerLocale())} <span className="lg:hidden">{words}</span>
     </Link>
   );

@@ -214,7 +214,7 @@ export function Segments<T extends string>({
     <div
       role="radiogroup"
       aria-label={label}
-      className="inline-flex self-start rounded-control border border-rule bg-sheet"
+      className="inline-flex max-w-full flex-wrap self-start rounded-control border border-rule bg-sheet"
     >
       {choices.map((c, i) => (
         <button
