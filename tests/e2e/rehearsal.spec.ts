@@ -110,6 +110,11 @@ test('every message that is live is rehearsed, and nothing of it reaches anybody
     await page.getByRole('radio', { name: 'Dark' }).click();
     await expect(page.getByRole('img', { name: /: Dark$/ })).toHaveAttribute('width', '720');
     expect(await axeFindings(page, 'a screenshot')).toEqual([]);
+    await page.setViewportSize({ width: 390, height: 844 });
+    await expect
+      .poll(async () => (await page.getByRole('img', { name: /: Dark$/ }).boundingBox())?.width)
+      .toBeLessThan(390);
+    await page.setViewportSize({ width: 1280, height: 800 });
     await page.getByRole('link', { name: 'All screenshots' }).click();
     const downloading = page.waitForEvent('download');
     await page.getByRole('link', { name: 'All as a PDF' }).click();

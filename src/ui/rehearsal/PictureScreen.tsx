@@ -122,7 +122,7 @@ function Shown({
 }) {
   const share = (n: number, of: number): string => `${(100 * n) / of}%`;
   return (
-    <figure className="min-w-0 shrink" style={{ width: size.width }}>
+    <figure className="max-w-full min-w-0 shrink max-lg:self-center" style={{ width: size.width }}>
       {name && <figcaption className="mb-2 text-sm font-semibold">{name}</figcaption>}
       <div className="relative">
         <img

@@ -111,18 +111,16 @@ function Standing({ run, messages, mayRun, onPictures, onStopPictures, pictured 
     <div className="mb-3 flex max-w-3xl flex-col items-start gap-2 text-sm">
       {pictures?.state === 'broken' && <Trouble>{pictures.trouble}</Trouble>}
       {underWay ? (
-        <div className="w-full" role="status">
-          <p>
-            {pictures.state === 'waiting' || pictures.of === 0
-              ? say.picturesWaiting
-              : say.picturesRunning({ taken: pictures.taken, of: pictures.of })}
-          </p>
+        <div role="status" className="flex items-center gap-3">
           <progress
-            className="mt-1 w-full max-w-md"
+            aria-label={say.pictures}
+            className="h-2 w-60 accent-petrol"
             max={Math.max(1, pictures.of)}
             value={pictures.taken}
-            aria-label={say.pictures}
           />
+          {pictures.state === 'waiting' || pictures.of === 0
+            ? say.picturesWaiting
+            : say.picturesRunning({ taken: pictures.taken, of: pictures.of })}
         </div>
       ) : (
         <p className="text-slate">

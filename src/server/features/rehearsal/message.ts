@@ -18,10 +18,15 @@ import { say } from '@/words/rehearsal';
 
 const unzip = promisify(gunzip);
 
-/** One message of a run, with what was looked at and as it arrived. Throws `not-found` for one of another store. */
-export async function loadRehearsed(access: Access, id: string): Promise<RehearsedMessage> {
+/** A message with its run and its order. Throws `not-found` for one of another store. */
+export async function messageById({ store }: Pick<Access, 'store'>, id: string) {
   const [found] = await database()
-    .select({ message: rehearsalMessages, run: rehearsals, livedIn: rehearsalLives.livedIn })
+    .select({
+      message: rehearsalMessages,
+      run: rehearsals,
+      number: rehearsalLives.number,
+      livedIn: rehearsalLives.livedIn,
+    })
     .from(rehearsalMessages)
     .innerJoin(rehearsals, eq(rehearsals.id, rehearsalMessages.rehearsalId))
     .innerJoin(
@@ -31,9 +36,14 @@ export async function loadRehearsed(access: Access, id: string): Promise<Rehears
         eq(rehearsalLives.place, rehearsalMessages.place),
       ),
     )
-    .where(and(eq(rehearsalMessages.id, id), eq(rehearsals.storeId, access.store.id)));
+    .where(and(eq(rehearsalMessages.id, id), eq(rehearsals.storeId, store.id)));
   if (!found) throw new AppError('not-found', say.noSuchMessage);
-  const { message, run, livedIn } = found;
+  return found;
+}
+
+/** One message of a run, with what was looked at and as it arrived. Throws `not-found` for one of another store. */
+export async function loadRehearsed(access: Access, id: string): Promise<RehearsedMessage> {
+  const { message, run, livedIn } = await messageById(access, id);
   const before = await runBefore(run);
   const was = worstOf(before ? await messagesOf(before) : []);
   const earlier = was.get(showing(message));

@@ -10,10 +10,10 @@ import type { Access } from '../../auth/access';
 import { remember } from '../../auth/history';
 import { AppError } from '../../base/errors';
 import { database } from '../../db/client';
-import { rehearsalLives, rehearsalMessages, rehearsalPictures, rehearsals } from '../../db/schema';
+import { rehearsalMessages, rehearsalPictures, rehearsals } from '../../db/schema';
 import { inPictureOrder, picturedIn, wantPictures } from '../../rehearsal/pictures';
 import { messagesOf, runBefore, type Run } from '../../rehearsal/runs';
-import { counterpartOf } from './message';
+import { counterpartOf, messageById } from './message';
 import { namesOf, rowView, runOf } from './rehearsal';
 
 /** So far may a point's colour be off, of 1 for black against white, and smoothed edges as they like. */
@@ -78,25 +78,7 @@ export async function pictureBytes(
 /** A message as it looks, beside the same of the run before. Throws `not-found` for one without pictures. */
 export async function loadPicture(access: Access, id: string, form: PictureForm): Promise<PictureView> {
   const { store } = access;
-  const [found] = await database()
-    .select({
-      message: rehearsalMessages,
-      run: rehearsals,
-      number: rehearsalLives.number,
-      livedIn: rehearsalLives.livedIn,
-    })
-    .from(rehearsalMessages)
-    .innerJoin(rehearsals, eq(rehearsals.id, rehearsalMessages.rehearsalId))
-    .innerJoin(
-      rehearsalLives,
-      and(
-        eq(rehearsalLives.rehearsalId, rehearsalMessages.rehearsalId),
-        eq(rehearsalLives.place, rehearsalMessages.place),
-      ),
-    )
-    .where(and(eq(rehearsalMessages.id, id), eq(rehearsals.storeId, store.id)));
-  if (!found) throw new AppError('not-found', say.noSuchMessage);
-  const { message, run } = found;
+  const { message, run, number, livedIn } = await messageById(access, id);
   const own = message.seen === null ? undefined : await sizeOf(store.id, message.seen, form);
   if (!own || message.seen === null) throw new AppError('not-found', say.noSuchPicture);
   const rows = await messagesOf(run);
@@ -108,8 +90,8 @@ export async function loadPicture(access: Access, id: string, form: PictureForm)
   const comes = same !== undefined && !was && (before?.pictures === 'waiting' || before?.pictures === 'taking');
   return {
     ...(comes && { comes }),
-    ...rowView(message, await namesOf(access), new Map(), found.livedIn ?? undefined),
-    ...{ run: run.number, number: found.number, subject: message.subject, form, size: own, seen: message.seen },
+    ...rowView(message, await namesOf(access), new Map(), livedIn ?? undefined),
+    ...{ run: run.number, number, subject: message.subject, form, size: own, seen: message.seen },
     ...(at > 0 && { previous: others[at - 1]! }),
     ...(at >= 0 && at < others.length - 1 && { next: others[at + 1]! }),
     ...(before &&
