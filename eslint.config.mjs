@@ -57,6 +57,7 @@ const CORE_LAYERS = [
   'glossary',
   'sets',
   'rehearsal',
+  'proof',
 ];
 
 /** The folders of the server in their order, as those of core. */
@@ -74,6 +75,7 @@ const SERVER_LAYERS = [
   'hooks',
   'operations',
   'domains',
+  'proof',
   'bounces',
   'people',
   'notices',

@@ -16,7 +16,8 @@ import { newId } from '../src/server/base/ids';
 import { fingerprint, seal, unseal } from '../src/server/base/secrets';
 import { createUser } from '../src/server/auth/people';
 import { addMember, createStore } from '../src/server/features/stores/stores';
-import { ACCOUNTS, PROVIDER_HOST } from '../standins/scenery';
+import { MAILBOX_PASSWORD } from '../standins/imap';
+import { ACCOUNTS, MAILBOX_HOST, PROVIDER_HOST } from '../standins/scenery';
 import { beginDomain } from '../src/server/domains/keys';
 import type { Ports } from '../standins/ports';
 import { PRODUCTS } from './catalogue';
@@ -106,7 +107,15 @@ async function fill(ports: Ports): Promise<void> {
     .insert(t.senders)
     .values({ storeId: TRADE.id, kind: 'orders', name: 'Quillwick Trade', address: trade.user });
   await beginDomain(TRADE.id, 'quillwick.example');
+  await db.insert(t.proofMailboxes).values({
+    ...{ storeId: TRADE.id, every: 'hour', reader: 'imap', address: PROOF_ADDRESS, user: PROOF_ADDRESS },
+    ...{ host: MAILBOX_HOST, port: ports.imap, security: 'tls', password: seal(MAILBOX_PASSWORD) },
+    nextAt: new Date(now + 3_600_000),
+  });
 }
+
+/** Where the trade store proves that its mail arrives. */
+const PROOF_ADDRESS = 'proof@harrowpost.example';
 
 /** A code that a regular was given before. */
 function thanksFor(email: string, i: number, now: number): typeof t.discountCodes.$inferInsert {

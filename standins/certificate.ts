@@ -3,7 +3,9 @@ import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { X509Certificate } from 'node:crypto';
 import { join } from 'node:path';
 import { generate } from 'selfsigned';
-import { PROVIDER_HOST, SERVERS } from './scenery';
+import { MAILBOX_HOST, PROVIDER_HOST, SERVERS } from './scenery';
+
+const HOSTS = [...SERVERS.map((s) => s.host), MAILBOX_HOST];
 
 export interface CertificateFiles {
   key: string;
@@ -16,7 +18,7 @@ export async function certificateFiles(dir: string): Promise<CertificateFiles> {
   if (existsSync(files.cert) && existsSync(files.key)) {
     const kept = new X509Certificate(readFileSync(files.cert));
     const left = Date.parse(kept.validTo) - Date.now();
-    if (left > 7 * 86_400_000 && SERVERS.every((s) => kept.checkHost(s.host))) return files;
+    if (left > 7 * 86_400_000 && HOSTS.every((host) => kept.checkHost(host))) return files;
   }
   mkdirSync(dir, { recursive: true });
   const made = await generate([{ name: 'commonName', value: PROVIDER_HOST }], {
@@ -26,7 +28,7 @@ export async function certificateFiles(dir: string): Promise<CertificateFiles> {
     notAfterDate: new Date(Date.now() + 365 * 86_400_000),
     extensions: [
       { name: 'basicConstraints', cA: true, critical: true },
-      { name: 'subjectAltName', altNames: SERVERS.map((s) => ({ type: 2 as const, value: s.host })) },
+      { name: 'subjectAltName', altNames: HOSTS.map((value) => ({ type: 2 as const, value })) },
     ],
   });
   writeFileSync(files.key, made.private, { mode: 0o600 });

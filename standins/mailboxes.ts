@@ -1,14 +1,15 @@
-/** Everybody's mailboxes, over HTTP: JSON and raw messages for programs, a plain page for people. */
+/** Everybody's mailboxes, over HTTP: JSON and raw messages for programs, a plain page for people; and over IMAP. */
 import { createServer, type IncomingMessage, type ServerResponse } from 'node:http';
 import { randomUUID } from 'node:crypto';
 import { simpleParser } from 'mailparser';
 import MailComposer from 'nodemailer/lib/mail-composer';
 import { complaint } from './bounces';
 import { FAULT_KINDS, FAULT_STEPS, Faults } from './faults';
+import { MAILBOX_PASSWORD, serveImap } from './imap';
 import { answer, escapeHtml, formOf, page, redirect, sameOrigin } from './pages';
 import { sendElsewhere } from './outgoing';
 import { MAILBOX_KINDS, receive } from './receiving';
-import { SERVERS, type ServerId } from './scenery';
+import { MAILBOX_HOST, SERVERS, type ServerId } from './scenery';
 import { MailboxStore } from './store';
 
 const port = Number(process.env.STANDIN_MAILBOXES_PORT);
@@ -38,6 +39,7 @@ async function front(): Promise<string> {
     'Stand-in mailboxes',
     `<p>Mail that the demo sends ends here and goes nowhere else. <a href="/servers">The sending servers and their faults</a></p>
 <table><thead><tr><th>Mailbox</th><th>Messages</th><th>Newest</th></tr></thead><tbody>${rows || '<tr><td colspan="3">Nothing has arrived yet.</td></tr>'}</tbody></table>
+<p>Mail programs read them by IMAP at ${MAILBOX_HOST}, port ${process.env.STANDIN_IMAP_PORT} (TLS), user: the address, password <code>${MAILBOX_PASSWORD}</code>.</p>
 <h2>What mailboxes do, by the beginning of their names</h2><table><tbody>${manners}</tbody></table>`,
   );
 }
@@ -218,6 +220,7 @@ const server = createServer((request, response) => {
   const handled = request.method === 'POST' ? change(path, request, response) : handle(path, response);
   handled.catch((error: Error) => answer(response, 500, 'text/plain', error.message));
 });
+await serveImap(store, Number(process.env.STANDIN_IMAP_PORT));
 server.listen(port, '127.0.0.1', () => process.send?.('ready'));
 process.on('SIGTERM', () => process.exit(0));
 process.on('disconnect', () => process.exit(0));

@@ -13,6 +13,8 @@ export interface Ports {
   registrar: number;
   /** The demo's shop. */
   shop: number;
+  /** The mailboxes by IMAP, over TLS. */
+  imap: number;
 }
 
 export function portsFrom(base: number): Ports {
@@ -27,5 +29,6 @@ export function portsFrom(base: number): Ports {
     bounces: base + 8,
     registrar: base + 9,
     shop: base + 10,
+    imap: base + 11,
   };
 }

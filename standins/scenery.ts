@@ -3,6 +3,8 @@
 export const PROVIDER_HOST = 'smtp.harrowpost.example';
 export const RELAY_HOST = 'relay.fernbridge.example';
 export const LOCAL_HOST = 'mail.mill.quillwick.example';
+/** Where people's mailboxes are read. */
+export const MAILBOX_HOST = 'imap.harrowpost.example';
 /** Where Libellus takes bounces. */
 export const BOUNCE_HOST = 'bounces.quillwick.example';
 
@@ -85,6 +87,7 @@ export function fixedRecords(ports: { starttls: number; tls: number }): DnsRecor
   return [
     record('A', PROVIDER_HOST, '127.0.0.1'),
     record('A', MAIL_EXCHANGE, '127.0.0.1'),
+    record('A', MAILBOX_HOST, '127.0.0.1'),
     record('A', RELAY_HOST, '127.0.0.1'),
     record('A', LOCAL_HOST, '127.0.0.1'),
     record('A', BOUNCE_HOST, '127.0.0.1'),

@@ -6,6 +6,7 @@ import { readFileSync } from 'node:fs';
 import { SMTPServer, type SMTPServerOptions, type SMTPServerSession } from 'smtp-server';
 import { simpleParser } from 'mailparser';
 import { sendDueBounces } from './bounces';
+import { sendElsewhere } from './outgoing';
 import { Faults, type FaultStep } from './faults';
 import { mannerOf, receive } from './receiving';
 import { SERVERS, type SendingServer } from './scenery';
@@ -169,6 +170,8 @@ async function take(own: SendingServer, raw: Buffer, session: SMTPServerSession)
       const messageId = mail.messageId ?? '';
       await faults.bounceLater({ returnPath: sender, recipient: address, messageId }, 3_600);
     }
+    // What is for a sender's own listener is passed on there, as every other server would.
+    if (/@bounce\./i.test(address) && (await sendElsewhere({ from: sender, to: address }, raw))) continue;
     id = await receive(mailboxes, raw, {
       from: sender,
       to: address,

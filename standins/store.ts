@@ -101,6 +101,10 @@ export class MailboxStore {
     return rows[0];
   }
 
+  async remove(id: number): Promise<void> {
+    await this.pool.execute('delete from message where id = ?', [id]);
+  }
+
   async close(): Promise<void> {
     await this.pool.end();
   }

@@ -55,6 +55,11 @@ function isTimeZone(text: string): boolean {
 }
 
 /** What a link in a message can lead to: a full address of the web. */
+const HOST = /^(?=.{1,253}$)([a-z0-9]([a-z0-9-]{0,61}[a-z0-9])?\.)*[a-z0-9]([a-z0-9-]{0,61}[a-z0-9])?$/i;
+
+/** Whether text is the name of a host (RFC 1123, 2.1), or an IPv4 address. */
+export const isHostName = (text: string): boolean => HOST.test(text);
+
 export const isWebAddress = (text: string): boolean => /^https?:\/\/[^\s/?#]/i.test(text) && URL.canParse(text);
 
 const INSTANT = /^(?:19|20|21)\d\d-\d\d-\d\dT\d\d:\d\d:\d\d(?:\.\d{1,9})?(?:Z|[+-]\d\d:\d\d)$/i;

@@ -13,6 +13,8 @@ export const say = speak('history', {
   recordsWentBad: '{$who} found DNS records of {$domain} gone bad: {$records}',
   savedChannels: '{$who} saved the channels: {$channels}',
   savedSenders: '{$who} saved the senders: {$senders}',
+  savedProof: '{$who} saved the living proof',
+  sentProofs: '.input {$n :integer} .match $n one {{{$who} sent {$n} proof}} * {{{$who} sent {$n} proofs}}',
   savedService: '{$who} saved the sending service {$service}',
   pausedService: '{$who} paused the sending service {$service}',
   resumedService: '{$who} resumed the sending service {$service}',

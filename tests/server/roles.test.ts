@@ -38,6 +38,11 @@ const file = (name: string, bytes = 'x'): FormData => {
 const WORDS = { en: { a: 'x' } };
 const PLACE = { kind: 'template', slug: 'none', segment: 'subject' };
 
+/** A mailbox for proofs, of the right shape. */
+const PROOF_MAILBOX = {
+  ...{ every: 'off', reader: 'imap', address: '', host: '', port: 993, security: 'tls', user: '' },
+};
+
 /** Action by name: who may, and arguments of the right shape (which the deed may still refuse). */
 const ACTIONS: Record<string, [roles: string, ...args: unknown[]]> = {
   saveServiceAction: ['owner', undefined, {}],
@@ -50,6 +55,9 @@ const ACTIONS: Record<string, [roles: string, ...args: unknown[]]> = {
   sendersAction: ['owner', []],
   channelsAction: ['owner', {}],
   addDomainAction: ['owner', 'not a domain'],
+  saveProofAction: ['owner', PROOF_MAILBOX],
+  openProofAction: ['owner', PROOF_MAILBOX],
+  proveNowAction: ['owner support'],
   lookAction: ['owner support', 'none.example'],
   newKeyAction: ['owner', 'none.example'],
   removeDomainAction: ['owner', 'none.example'],

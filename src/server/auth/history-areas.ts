@@ -41,6 +41,7 @@ const DEEDS: Record<Area, readonly Deed[]> = {
     ...(['sentAgain', 'sentBeforeTime', 'stoppedDelivery', 'triedAgain', 'triedCauseAgain'] as const),
     ...(['startedNotice', 'pausedNotice', 'resumedNotice', 'stoppedNotice', 'savedSelection'] as const),
     ...(['removedSelection', 'askedRehearsal', 'stoppedRehearsal', 'choseRehearsals', 'askedPictures'] as const),
+    ...(['savedProof', 'sentProofs'] as const),
   ],
   routing: [
     ...(['addedRule', 'changedRule', 'removedRule', 'pausedRule', 'wentOnWithRule', 'savedCopies'] as const),

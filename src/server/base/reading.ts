@@ -28,6 +28,7 @@ import '@/words/hooks';
 import '@/words/languages';
 import '@/words/policy';
 import '@/words/problems';
+import '@/words/proof';
 import '@/words/ready';
 import '@/words/reasons';
 import '@/words/refusals';

@@ -1,5 +1,5 @@
 /**
- * The listener for what comes back: SMTP (RFC 5321) for return-paths and addresses for replies only. It takes little at a time and
+ * The listener for what comes back: SMTP (RFC 5321) for return-paths, addresses for replies and those of proofs only. It takes little at a time and
  * turns the rest away for now, so that a flood costs a counter and no sending.
  */
 import { SMTPServer } from 'smtp-server';
@@ -7,6 +7,7 @@ import { config } from '../base/config';
 import { log } from '../base/log';
 import { readOwnAddress } from '../sending/returnpath';
 import { countStray, takeBounce } from './receive';
+import { takeProof } from './proofs';
 import { takeReply } from './replies';
 
 const MOST_AT_ONCE = 20;
@@ -71,11 +72,14 @@ export async function listenForBounces(at: { host: string; port: number }): Prom
         if (bytes > most) return done(refusal(552, '5.3.4 Too large'));
         const raw = Buffer.concat(chunks);
         Promise.all(
-          owns.map((own, i) =>
-            typeof own === 'object' && own.kind === 'reply'
-              ? takeReply(own.deliveryId, from, raw)
-              : takeBounce(rcptTo[i]!.address, raw),
-          ),
+          owns.map((own, i) => {
+            if (typeof own === 'object' && own.kind === 'reply') return takeReply(own.deliveryId, from, raw);
+            if (typeof own === 'object' && own.kind === 'proof') {
+              const helo = session.hostNameAppearsAs || 'unknown';
+              return takeProof(own.proofId, { from, helo, ip: session.remoteAddress }, raw);
+            }
+            return takeBounce(rcptTo[i]!.address, raw);
+          }),
         ).then(
           (taken) =>
             taken.includes('too many')

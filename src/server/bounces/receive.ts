@@ -1,6 +1,6 @@
 /** What comes to the bounce domain: matched by its signed return-path, read, and put on record. Nothing else is believed. */
 import { and, eq, or, sql } from 'drizzle-orm';
-import { simpleParser, type ParsedMail } from 'mailparser';
+import { simpleParser, type ParsedMail, type SimpleParserOptions } from 'mailparser';
 import { readDeliveryStatus, readFeedbackReport, readPlainBounce, type BounceReport } from '@/core/mail';
 import { OPTIONAL_KINDS } from '@/core/moments';
 import { config } from '../base/config';
@@ -23,6 +23,15 @@ export type Taken =
 
 /** What stands on a delivery whose message came back. */
 const bouncedWords = (words: string): string => kept(() => say.cameBack({ words }));
+
+/** How a report is read. */
+export const AS_REPORT: SimpleParserOptions = {
+  skipHtmlToText: true,
+  skipTextToHtml: true,
+  skipImageLinks: true,
+  // Else it becomes a part of the text.
+  keepDeliveryStatus: true,
+};
 
 /** So many reports about one delivery are kept; more are only counted. */
 const MOST_REPORTS = 20;
@@ -51,15 +60,7 @@ export async function takeBounce(recipient: string, raw: Buffer): Promise<Taken>
   if (!delivery) return stray('unmatched');
   const known = await database().$count(bounces, eq(bounces.deliveryId, deliveryId));
   if (known >= MOST_REPORTS) return stray('repeated');
-  const report = reportOf(
-    await simpleParser(raw, {
-      skipHtmlToText: true,
-      skipTextToHtml: true,
-      skipImageLinks: true,
-      // Else it becomes a part of the text.
-      keepDeliveryStatus: true,
-    }),
-  );
+  const report = reportOf(await simpleParser(raw, AS_REPORT));
   const failed = report.kind === 'hard' || report.kind === 'soft';
   await database().transaction(async (tx) => {
     const { storeId } = delivery;
@@ -132,7 +133,8 @@ async function tellStaff(delivery: typeof deliveries.$inferSelect, id: string, r
   });
 }
 
-function reportOf(mail: ParsedMail): BounceReport {
+/** What a message that came back says of why. */
+export function reportOf(mail: ParsedMail): BounceReport {
   const part = (type: string, read: (text: string) => BounceReport | undefined): BounceReport | undefined => {
     const found = mail.attachments.find((a) => a.contentType === type);
     return found && read(found.content.toString('utf8'));

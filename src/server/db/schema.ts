@@ -32,6 +32,7 @@ export * from './code-tables';
 export * from './customer-tables';
 export * from './guard-tables';
 export * from './hook-tables';
+export * from './proof-tables';
 export * from './rehearsal-tables';
 export * from './order-tables';
 export * from './reckoned-tables';

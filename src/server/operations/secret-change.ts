@@ -4,7 +4,17 @@ import { eq, gte, ne } from 'drizzle-orm';
 import { database } from '../db/client';
 import { askDatabaseTime, databaseNow } from '../db/time';
 import { makeKeyPair } from '../sending/dkim';
-import { domains, heartbeats, hooks, installation, keys, services, session, sources } from '../db/schema';
+import {
+  domains,
+  heartbeats,
+  hooks,
+  installation,
+  keys,
+  proofMailboxes,
+  services,
+  session,
+  sources,
+} from '../db/schema';
 import { HEARTBEAT_MS } from './heartbeat';
 import { resealCheck, SECRET_CHECK } from './secret-check';
 import { seal, unseal } from '../base/secrets';
@@ -24,6 +34,12 @@ export async function changeSecretTo(next: string, old: string): Promise<void> {
         .update(services)
         .set({ password: anew(password) })
         .where(eq(services.id, id));
+    }
+    for (const { storeId, password } of await tx.select().from(proofMailboxes).for('update')) {
+      await tx
+        .update(proofMailboxes)
+        .set({ password: anew(password) })
+        .where(eq(proofMailboxes.storeId, storeId));
     }
     for (const { id, privateKey, nextPrivateKey } of await tx.select().from(domains).for('update')) {
       const sealed = { privateKey: anew(privateKey), nextPrivateKey: anew(nextPrivateKey) };
@@ -65,6 +81,7 @@ export async function giveUpSealed(secret: string): Promise<{ services: number; 
   return database().transaction(async (tx) => {
     const withPassword = await tx.select({ id: services.id }).from(services).where(ne(services.password, ''));
     await tx.update(services).set({ password: '' }).where(ne(services.password, ''));
+    await tx.update(proofMailboxes).set({ password: '' });
     const shops = await tx.select({ id: keys.id }).from(keys).where(eq(keys.kind, 'events'));
     for (const { id } of shops) {
       await tx

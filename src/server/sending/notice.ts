@@ -6,21 +6,28 @@ import { databaseTime } from '../db/time';
 import { memberships, stores, user } from '../db/schema';
 import { log } from '../base/log';
 import { composeMessage, domainOf, freshMessageId } from './compose';
-import { senderFor, sendersOf, servicesOf, settingsOf, standingOf } from './service';
+import { senderFor, sendersOf, servicesOf, settingsOf, standingOf, type ServiceRow } from './service';
 import { Line } from './transport';
 
 /**
  * Sends a notice to the owners. True when one of them has it, so that nobody is told twice because of another's mailbox; what was not
  * taken is logged.
+ *
+ * @param besides services that it had better not go out by, because it is about them: another one is taken where there is one
  */
-export async function tellOwners(storeId: string, subject: string, text: string): Promise<boolean> {
+export async function tellOwners(
+  storeId: string,
+  subject: string,
+  text: string,
+  besides: readonly string[] = [],
+): Promise<boolean> {
   const [store] = await database().select().from(stores).where(eq(stores.id, storeId));
   const owners = await database()
     .select({ email: user.email, name: user.name })
     .from(memberships)
     .innerJoin(user, eq(user.id, memberships.userId))
     .where(and(eq(memberships.storeId, storeId), eq(memberships.role, 'owner'), eq(memberships.off, false)));
-  const line = await noteLine(storeId);
+  const line = await noteLine(storeId, besides);
   if (!store || !line || owners.length === 0) return false;
   let told = false;
   for (const owner of owners) {
@@ -46,11 +53,14 @@ export async function sendNote(storeId: string, to: { email: string; name: strin
 }
 
 /** A line for notes over the service that a store's messages to its staff go out by; undefined when none can send now. */
-async function noteLine(storeId: string) {
+async function noteLine(storeId: string, besides: readonly string[] = []) {
   const sender = senderFor(await sendersOf(storeId), 'staff');
   const services = await servicesOf(storeId);
   if (!sender) return undefined;
-  const choice = chooseService(services.map(standingOf), sender.address, await databaseTime());
+  const now = await databaseTime();
+  const choose = (of: readonly ServiceRow[]) => chooseService(of.map(standingOf), sender.address, now);
+  const others = choose(services.filter((s) => !besides.includes(s.id)));
+  const choice = others.kind === 'wait' ? choose(services) : others;
   if (choice.kind === 'wait') return undefined;
   const line = new Line(settingsOf(services.find((s) => s.id === choice.service.id)!));
   return {

@@ -5,6 +5,7 @@ import { config } from '../base/config';
 import { askDatabaseTime, databaseNow } from '../db/time';
 import { Caller } from '../hooks/call';
 import { beat, HEARTBEAT_MS } from '../operations/heartbeat';
+import { Proving } from '../proof/proving';
 import { secretTrouble } from '../operations/secret-check';
 import { listenForBounces } from '../bounces/listener';
 import { log } from '../base/log';
@@ -20,6 +21,7 @@ import { threadsOf } from './threads';
 const POLL_MS = 250;
 const WATCH_MS = 2_000;
 const CALLS_MS = 1_000;
+const PROOFS_MS = 2_000;
 /** Claimed at a time for each slot, at most. */
 const MOST_EACH = 8;
 
@@ -69,6 +71,7 @@ export class Worker {
     const listening = await this.listen();
     const watching = this.keepWatch();
     const calling = this.keepCalling();
+    const proving = this.keepProving();
     log.info({ worker: this.id }, 'worker started');
     while (!this.stopping) {
       try {
@@ -81,7 +84,7 @@ export class Worker {
       }
     }
     clearInterval(beating);
-    await Promise.all([watching, calling, listening?.close()]);
+    await Promise.all([watching, calling, proving, listening?.close()]);
     this.lines.quit();
     log.info({ worker: this.id }, 'worker stopped');
   }
@@ -106,6 +109,17 @@ export class Worker {
       await pause(begun > 0 ? POLL_MS : CALLS_MS);
     }
     await this.caller.rest();
+  }
+
+  /** Proves that mail arrives, beside sending: a mailbox that never answers keeps nothing else waiting. */
+  private async keepProving(): Promise<void> {
+    const proving = new Proving();
+    while (!this.stopping) {
+      if (!this.trouble) {
+        await proving.turn().catch((error: unknown) => log.warn({ err: error }, 'a turn of proving was broken off'));
+      }
+      for (let waited = 0; waited < PROOFS_MS && !this.stopping; waited += POLL_MS) await pause(POLL_MS);
+    }
   }
 
   private async keepWatch(): Promise<void> {

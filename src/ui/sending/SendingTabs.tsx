@@ -3,6 +3,7 @@
 import Link from '../parts/Link';
 import { usePathname } from 'next/navigation';
 import { inEachLanguage } from '@/words/speak';
+import { say as proof } from '@/words/proof';
 import { say } from '@/words/sending';
 
 const PARTS = inEachLanguage(
@@ -13,6 +14,7 @@ const PARTS = inEachLanguage(
       { path: 'domains', label: say.domains },
       { path: 'channels', label: say.channels },
       { path: 'withheld', label: say.doNotSend },
+      { path: 'proof', label: proof.livingProof },
     ] as const,
 );
 

@@ -8,6 +8,7 @@ import { say as keys } from '@/words/keys';
 import { say as languages } from '@/words/languages';
 import { say as hooks } from '@/words/hooks';
 import { say as past } from '@/words/past';
+import { say as proof } from '@/words/proof';
 import { say as rehearsal } from '@/words/rehearsal';
 import { say as removed } from '@/words/removed';
 import { say as replace } from '@/words/replace';
@@ -85,6 +86,7 @@ export const GOALS: readonly Goal[] = inEachLanguage(() => [
   { name: say.senders, path: '/sending/senders', also: say.fromReplyToNameAddress },
   { name: say.domains, path: '/sending/domains', also: say.dnsSpfDkimDmarcRecords },
   { name: say.channels, path: '/sending/channels', also: say.marketplaceHiddenAddressesPicturesSettings },
+  { name: proof.livingProof, path: '/sending/proof', also: proof.livingProofWords },
   { name: say.doNotSendList, path: '/sending/withheld', also: say.blockedSuppressedWithheldUnsubscribedBounced },
   { name: say.staffRecipients, path: '/routing', also: say.colleaguesTeamRulesWhoGets },
   { name: say.paymentMethods, path: '/store/payment', also: say.settingsBankIbanDue },

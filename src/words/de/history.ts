@@ -13,6 +13,9 @@ export const history: TranslationOf<typeof say> = {
   recordsWentBad: '{$who} hat falsch gewordene DNS-Einträge von {$domain} gefunden: {$records}',
   savedChannels: '{$who} hat die Kanäle gespeichert: {$channels}',
   savedSenders: '{$who} hat die Absender gespeichert: {$senders}',
+  savedProof: '{$who} hat die Lebenszeichen gespeichert',
+  sentProofs:
+    '.input {$n :integer} .match $n one {{{$who} hat {$n} Lebenszeichen gesendet}} * {{{$who} hat {$n} Lebenszeichen gesendet}}',
   savedService: '{$who} hat den Versanddienst {$service} gespeichert',
   pausedService: '{$who} hat den Versanddienst {$service} angehalten',
   resumedService: '{$who} hat den Versanddienst {$service} fortgesetzt',

@@ -46,6 +46,7 @@ import { problems } from './problems';
 import { ready } from './ready';
 import { reasons } from './reasons';
 import { refusals } from './refusals';
+import { proof } from './proof';
 import { replies } from './replies';
 import { routing } from './routing';
 import { sending } from './sending';
@@ -114,6 +115,7 @@ export const de: Translations = {
   ready,
   reasons,
   refusals,
+  proof,
   replies,
   routing,
   sending,

@@ -3,7 +3,7 @@ import { isIP } from 'node:net';
 import { Type } from '@sinclair/typebox';
 import { and, eq, inArray, lt } from 'drizzle-orm';
 import { forecast, senderTrouble, type CheckReport } from '@/core/mail';
-import { checker, isMailAddress } from '@/core/schema';
+import { checker, isHostName, isMailAddress } from '@/core/schema';
 import type { Access } from '../../auth/access';
 import { database } from '../../db/client';
 import { deliveries, senders, services, serviceUse } from '../../db/schema';
@@ -81,7 +81,6 @@ const ServiceSchema = Type.Object(
 );
 const checkInput = checker(ServiceSchema);
 
-const HOST = /^(?=.{1,253}$)([a-z0-9]([a-z0-9-]{0,61}[a-z0-9])?\.)*[a-z0-9]([a-z0-9-]{0,61}[a-z0-9])?$/i;
 const LOOPBACK = /^(localhost|127\.\d+\.\d+\.\d+|::1)$/i;
 const MECHANISM = /^([+~?-]?)(include|a|mx|ip4|ip6|exists)([:/]\S+)?$/i;
 
@@ -105,10 +104,10 @@ export async function saveService(
   const sealed = settings.user === '' ? '' : password ? seal(password) : same ? before.password : '';
   const problems: FieldProblem[] = [];
   const no = (path: string, message: string): void => void problems.push({ path, message });
-  if (!HOST.test(settings.host) && !isIP(settings.host)) {
+  if (!isHostName(settings.host) && !isIP(settings.host)) {
     no('/host', say.enterAHostNameOf);
   }
-  if (settings.ehloName !== '' && !HOST.test(settings.ehloName) && !/^\[[0-9a-f.:]+\]$/i.test(settings.ehloName)) {
+  if (settings.ehloName !== '' && !isHostName(settings.ehloName) && !/^\[[0-9a-f.:]+\]$/i.test(settings.ehloName)) {
     no('/ehloName', say.enterAHostNameOr);
   }
   if (settings.user !== '' && sealed === '')
@@ -122,7 +121,7 @@ export async function saveService(
     no('/spf', say.enterATermOfSpf);
   }
   settings.domains.forEach((d, i) => {
-    if (!HOST.test(d) || !d.includes('.')) no(`/domains/${i}`, say.dIsNotADomain({ d }));
+    if (!isHostName(d) || !d.includes('.')) no(`/domains/${i}`, say.dIsNotADomain({ d }));
   });
   if (problems.length > 0) throw new AppError('invalid', say.theServiceCannotBeSaved, problems);
 

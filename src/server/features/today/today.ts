@@ -15,6 +15,7 @@ import { sendingLines } from '../sending/today-lines';
 import { questionLines } from '../briefing/today-lines';
 import { codeLines } from '../codes/today-lines';
 import { overdueLines } from '../deliveries/overdue';
+import { proofLines } from '../proof/today-lines';
 import { rehearsalLines } from '../rehearsal/today-lines';
 import { firstSteps } from './first-steps';
 import { linkGoesOut } from '../../events/preferences-link';
@@ -65,6 +66,7 @@ export async function loadToday(access: Access) {
   const lines: TodayLine[] = [];
   const held = counts.find((c) => c.state === 'held')?.n ?? 0;
   lines.push(...(await sendingLines(access, held, services)));
+  lines.push(...(await proofLines(access)));
   lines.push(...(await overdueLines(access, services.length === 0 ? 'service' : undefined)));
   for (const part of [running.clock, running.secret]) {
     if (!part.ok)

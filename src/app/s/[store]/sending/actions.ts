@@ -3,6 +3,8 @@
 import { act, actAndRefresh, done } from '@/app/act';
 import type { CheckReport } from '@/core/mail';
 import type { Result } from '@/core/result';
+import { proof } from '@/server/features/proof/use-cases';
+import type { ProofMailbox, ProofView } from '@/contract/proof';
 import { channel, domain, sender, service, withholding } from '@/server/features/sending/use-cases';
 import type { ChannelView, DomainView, Found, SenderView, WithheldView } from '@/contract/sending';
 
@@ -69,4 +71,19 @@ export async function withholdAction(store: string, entry: unknown): Promise<Res
 
 export async function allowAction(store: string, id: string): Promise<Result<WithheldView[]>> {
   return act(withholding.remove, store, { id });
+}
+
+export async function saveProofAction(store: string, mailbox: ProofMailbox): Promise<Result<ProofView>> {
+  return actAndRefresh(proof.save, store, { mailbox });
+}
+
+export async function openProofAction(
+  store: string,
+  mailbox: ProofMailbox,
+): Promise<Result<{ folders: string[]; junk?: string }>> {
+  return act(proof.open, store, { mailbox });
+}
+
+export async function proveNowAction(store: string): Promise<Result<{ begun: number }>> {
+  return actAndRefresh(proof.now, store, {});
 }
