@@ -37,8 +37,8 @@ export type RehearsalOf = (typeof REHEARSAL_OF)[number];
 export const AskRehearsalSchema = Type.Object(
   {
     of: Type.Union(REHEARSAL_OF.map((of) => Type.Literal(of))),
-    /** Of drafts: the version, as the Desk names it; all without it. */
-    version: Type.Optional(Type.String({ maxLength: 120 })),
+    /** Of drafts: the versions, as the Desk names them; all without it. */
+    versions: Type.Optional(Type.Array(Type.String({ maxLength: 130 }), { minItems: 1, maxItems: 50 })),
   },
   strict,
 );
@@ -72,10 +72,17 @@ export const StopRehearsalSchema = Type.Object({ number: Type.Integer({ minimum:
 
 /** When a store rehearses by itself. */
 export const RehearsalChoiceSchema = Type.Object(
-  { changes: Type.Boolean(), nights: Type.Boolean(), pictures: Type.Boolean() },
+  { changes: Type.Boolean(), nights: Type.Boolean(), pictures: Type.Boolean(), required: Type.Boolean() },
   strict,
 );
 export type RehearsalChoice = Static<typeof RehearsalChoiceSchema>;
+
+/** How drafts stand that are to be published where a rehearsal has to have passed: the worst of them. */
+export interface DraftsRehearsed {
+  state: 'passed' | 'under way' | 'failed' | 'none';
+  /** The run that says so. */
+  number?: number;
+}
 
 /** Why a run began: somebody asked for it, something had changed, or it was night. */
 export type RehearsalWhy = 'asked' | 'changed' | 'night';

@@ -7,6 +7,21 @@ export const say = speak('rehearsal', {
   rehearse: 'Rehearse all messages',
   rehearseAgain: 'Rehearse all again',
   started: 'Rehearsal {$number :integer} started',
+  required: 'Publish only what has passed',
+  requiredNote:
+    'A version of a notification goes live once a rehearsal of its draft, exactly as it is, found nothing to fix. The look, passages and the phrasebook are published without.',
+  requiredByOwners: 'Only owners change whether what is published has to have passed a rehearsal.',
+  requiredFirst: 'This store publishes only what has passed a rehearsal.',
+  requiredNone: 'This store publishes only what has passed a rehearsal. Rehearse this draft first.',
+  requiredFailed:
+    'This store publishes only what has passed a rehearsal, and rehearsal {$number :integer} found something to fix in this draft.',
+  draftNotRehearsed: 'This draft, as it is, has not been rehearsed.',
+  rehearsingDraft: 'It is being rehearsed ...',
+  draftFailed: 'Rehearsal {$number :integer} found something to fix.',
+  draftPassed: 'Passed in rehearsal {$number :integer}',
+  seeWhatToFix: 'See what is to be fixed',
+  rehearseNow: 'Rehearse this draft',
+  somebodyRehearses: 'Owners and designers can rehearse it.',
   stop: 'Stop rehearsal',
   stopped: 'Rehearsal {$number :integer} stopped',
   noBrowser:
@@ -56,6 +71,7 @@ export const say = speak('rehearsal', {
   picturesEachTimeNote:
     'After every rehearsal, also one that somebody asked for. The screenshots of the newest two are kept.',
   whenPictures: '{$when}, with screenshots',
+  whenRequired: '{$when}; only what has passed is published',
   noneYet: 'Nothing was rehearsed yet',
   intro:
     'A rehearsal lets made-up orders live through everything that can happen to them: placed, paid, sent, refunded, cancelled. Each message is made, signed and sent as usual, into a mailbox that nobody else can reach. Then what arrived is read and checked.',

@@ -83,6 +83,7 @@ test('nothing is open without signing in but sign-in, health and the signed inte
     'sending/senders',
     'sending/domains',
     'sending/withheld',
+    'sending/proof',
     'rehearsal',
     'orders',
     'orders/new',

@@ -38,6 +38,7 @@ const SCREENS = {
     'sending/senders',
     'sending/domains',
     'sending/withheld',
+    'sending/proof',
   ],
   'orders and deliveries': [
     'orders',

@@ -91,6 +91,7 @@ const SCREENS = [
   'sending/domains',
   'sending/channels',
   'sending/withheld',
+  'sending/proof',
   'orders',
   'orders/new',
   'orders/exchange',

@@ -234,6 +234,51 @@ test('a fault put in on the Desk turns red as a draft and when it is live, is me
   });
 });
 
+test('a draft is published once it has passed, where the store requires it', async ({ page }) => {
+  const dialog = page.getByRole('dialog');
+  const publishing = dialog.getByRole('button', { name: 'Publish edition 4', exact: true });
+  const require = async (): Promise<void> => {
+    await page.goto(REHEARSAL);
+    await page.getByRole('button', { name: 'Automatic rehearsals ...' }).click();
+    await dialog.getByLabel('Publish only what has passed').click();
+    await dialog.getByRole('button', { name: 'Save', exact: true }).click();
+    await expect(dialog).toBeHidden();
+  };
+  const type = async (how: () => Promise<void>): Promise<void> => {
+    await page.goto(`${DESK}?language=en`);
+    await expect(sheet(page).locator('h1')).toBeVisible();
+    await sheet(page).locator('.lb-head').click();
+    await expect(words(page)).toBeFocused();
+    await page.keyboard.press('ControlOrMeta+End');
+    const kept = page.waitForResponse((r) => r.request().method() === 'POST' && r.url().includes('/desk/'));
+    await how();
+    await kept;
+    await saved(page);
+    await page.getByRole('button', { name: 'Publish edition 4', exact: true }).click();
+    await expect(dialog).toContainText('This store publishes only what has passed a rehearsal.');
+    await expect(dialog.getByRole('status')).toContainText('has not been rehearsed');
+    await expect(publishing).toBeDisabled();
+    await dialog.getByRole('button', { name: 'Rehearse this draft' }).click();
+  };
+  await require();
+  await type(() => page.keyboard.type(' of €23.45'));
+  await expect(dialog.getByRole('status')).toContainText(/Rehearsal \d+ found something to fix/, { timeout: 120_000 });
+  await expect(publishing).toBeDisabled();
+  expect(await axeFindings(page, 'a draft that did not pass')).toEqual([]);
+  await dialog.getByRole('link', { name: 'See what is to be fixed' }).click();
+  const results = page.getByRole('region', { name: 'Results' });
+  await results.getByRole('link', { name: 'Payment received', exact: true }).first().click();
+  await expect(panel(page, 'Payment received')).toContainText(/€23\.45 is no amount of order/);
+  await type(async () => {
+    for (let i = 0; i < ' of €23.45'.length; i += 1) await page.keyboard.press('Backspace');
+    await page.keyboard.type(', thank you');
+  });
+  await expect(dialog.getByRole('status')).toContainText(/Passed in rehearsal \d+/, { timeout: 120_000 });
+  await publishing.click();
+  await expect(dialog).toBeHidden();
+  await require();
+});
+
 test('one at a time, stopped by whoever may, and only looked at by others', async ({ page, browser }) => {
   await page.goto(REHEARSAL);
   await page.getByRole('button', { name: 'Rehearse all again' }).click();

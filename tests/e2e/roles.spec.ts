@@ -35,6 +35,7 @@ const OFFERED: readonly Offered[] = [
   { at: '/rehearsal', what: button('Rehearse all messages'), action: 'rehearsal.run' },
   { at: '/sending/services', what: link('Connect another service'), action: 'service.edit' },
   { at: '/sending/senders', what: button('Save the senders'), action: 'sender.edit' },
+  { at: '/sending/proof', what: button('Open the mailbox'), action: 'service.edit' },
   { at: '/sending/withheld', what: button('Add to list'), action: 'withholding.edit' },
   { at: '/orders', what: link('Place an order'), action: 'order.place' },
   { at: '/orders', what: link('Import and export'), action: 'order.place' },

@@ -2,6 +2,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Locator, Page } from '@playwright/test';
+import { axeFindings } from './axe';
 import {
   arrived,
   choosePick,
@@ -107,6 +108,57 @@ test('records are entered wrongly, judged, corrected, and mail goes into the Inb
   await expect(page.getByRole('row').filter({ hasText: 'E2E-JUNK' })).toContainText('Junk');
   await page.goto('/s/quillwick/today');
   await expect(page.getByText(/The DNS records of quillwick\.example are right/)).toBeVisible();
+});
+
+test('mail is proven to arrive, and a path by which it does not is on Today until it does', async ({ page }) => {
+  const path = page.getByTestId('proof-path');
+  await page.goto('/s/quillwick/sending/proof');
+  await expect(path).toContainText('Not tried');
+
+  await test.step('the mailbox is tried before it is saved', async () => {
+    await page.getByRole('radio', { name: /A mailbox of yours/ }).check();
+    await page.getByLabel('Address of the mailbox').fill('proof@mail-e2e.example');
+    await page.getByLabel('IMAP server').fill('imap.harrowpost.example');
+    await page.getByLabel('Port', { exact: true }).fill(String(PORT + 11));
+    await page.getByLabel('Password').fill('not this one');
+    await page.getByRole('button', { name: 'Open the mailbox' }).click();
+    await expect(page.getByText(/cannot be read: .*does not accept this user and password/)).toBeVisible();
+    await page.getByLabel('Password').fill(PASSWORD);
+    await page.getByRole('button', { name: 'Open the mailbox' }).click();
+    await expect(page.getByText('The mailbox opens: 2 folders. Junk is Junk.')).toBeVisible();
+    await expect(page.getByText(/^1 message each time, 24 a day\./)).toBeVisible();
+  });
+
+  await test.step('the first goes out at once, and arrives in the inbox', async () => {
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    await expect(path).toContainText('Arrives', { timeout: 30_000 });
+    await expect(path).toContainText('in the inbox');
+    await expect(path).toContainText('SPF: pass');
+    await expect(path).toContainText('DKIM: pass');
+    await expect(path).toContainText('DMARC: pass');
+    expect(await mailbox('proof@mail-e2e.example')).toEqual([]);
+    await page.goto('/s/quillwick/today');
+    await expect(page.getByText('Mail arrives: 1 path, proven since yesterday')).toBeVisible();
+  });
+
+  await test.step('a service that takes nothing is found out', async () => {
+    await fault(page, 'harrowpost', 'sender', 'refuse');
+    await page.goto('/s/quillwick/sending/proof');
+    await page.getByRole('button', { name: 'Send proofs now' }).click();
+    await expect(path).toContainText('Not taken', { timeout: 30_000 });
+    await expect(path).toContainText(/may not send|does not send|refused|No/);
+    expect(await axeFindings(page, 'a path that is not right')).toEqual([]);
+    await page.goto('/s/quillwick/today');
+    await page.getByRole('link', { name: 'See the proof' }).click();
+    await expect(page).toHaveURL(/sending\/proof$/);
+    await fault(page, 'harrowpost', 'sender', 'none');
+    await page.goto('/s/quillwick/sending/proof');
+    await page.getByRole('button', { name: 'Send proofs now' }).click();
+    await expect(path).toContainText('Arrives', { timeout: 30_000 });
+    await expect(page.getByRole('img', { name: '1 of the last 3 was not right' })).toBeVisible();
+    await path.getByText('Earlier proofs').click();
+    await expect(path.getByRole('listitem')).toHaveCount(3);
+  });
 });
 
 test('a second service takes over when the first refuses, and the record says so', async ({ page, request }) => {
@@ -321,6 +373,7 @@ test('no password, key or secret stands in any log, page or answer', async ({ pa
     'sending/services',
     'sending/domains/quillwick.example',
     'sending/withheld',
+    'sending/proof',
     'deliveries',
     'today',
   ]) {

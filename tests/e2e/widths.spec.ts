@@ -25,6 +25,7 @@ const SCREENS: Record<string, string> = {
   Domains: '/sending/domains',
   Channels: '/sending/channels',
   'Not to write to': '/sending/withheld',
+  'Living proof': '/sending/proof',
   Orders: '/orders',
   'An order': `/orders/${ORDER}`,
   'A walk': `/orders/${ORDER}/walk`,

@@ -21,6 +21,7 @@ import {
   askRehearsal,
   changedSinceNewest,
   chooseRehearsals,
+  draftsRehearsed,
   draftsToRehearse,
   listRehearsals,
   loadRehearsal,
@@ -36,6 +37,7 @@ import { newId } from '@/server/base/ids';
 import { databaseTime } from '@/server/db/time';
 import { loadBoard } from '@/server/features/notifications/board';
 import { saveCopy } from '@/server/features/routing/copies';
+import { loadDesk, publishTemplate, saveTemplate } from '@/server/features/templates/templates';
 import { savePhrase } from '@/server/features/templates/phrasebook';
 import { loadToday } from '@/server/features/today/today';
 import { libellusClient } from '../../examples/client';
@@ -269,7 +271,7 @@ describe('of a few messages', () => {
 
     await write(saying('de', 'subject', 'Ihre Bestellung über 12,34 €')(draft));
     expect(await draftsToRehearse(access)).toBe(1);
-    await askRehearsal(access, { of: 'drafts', version: 'order-received' });
+    await askRehearsal(access, { of: 'drafts', versions: ['order-received'] });
     // What is typed meanwhile is not what was asked for.
     await write(draft);
     const rehearser = new Rehearser(FEW_LIVES);
@@ -291,6 +293,56 @@ describe('of a few messages', () => {
     expect(await toFix(await rehearsed())).toEqual([]);
   });
 
+  it('of a draft is what publishing waits for where the store requires it', async () => {
+    const owner = await accessAs();
+    const choice = { changes: false, nights: false, pictures: false, required: true };
+    await expect(chooseRehearsals(await accessAs('designer'), choice)).rejects.toMatchObject({ code: 'forbidden' });
+    await chooseRehearsals(owner, choice);
+    const access = await accessAs();
+    const slug = 'order-received';
+    const desk = async () => loadDesk(access, slug);
+    const write = async (to: (t: Template) => Template): Promise<number> => {
+      const { draft, revision } = await desk();
+      return (await saveTemplate(access, slug, revision, to(draft))).revision;
+    };
+    const stands = async () => (await draftsRehearsed(access, { versions: [slug] })).state;
+    const rehearse = async (): Promise<void> => {
+      await askRehearsal(access, { of: 'drafts', versions: [slug] });
+      expect(await stands()).toBe('under way');
+      await new Rehearser(FEW_LIVES).turn();
+    };
+    const { draft: before } = await desk();
+    const edition = (await desk()).live!.number;
+
+    let revision = await write(saying('de', 'subject', 'Ihre Bestellung {$order.number} über 12,34 €'));
+    await expect(publishTemplate(access, slug, revision)).rejects.toThrow('Rehearse this draft first');
+    await rehearse();
+    expect(await stands()).toBe('failed');
+    await expect(publishTemplate(access, slug, revision)).rejects.toThrow('found something to fix in this draft');
+    expect((await desk()).live!.number).toBe(edition);
+
+    revision = await write(saying('de', 'subject', 'Ihre Bestellung {$order.number} ist da'));
+    expect(await stands()).toBe('none');
+    await rehearse();
+    expect(await stands()).toBe('passed');
+    // A letter more is another draft.
+    revision = await write(saying('de', 'subject', 'Ihre Bestellung {$order.number} ist da!'));
+    expect(await stands()).toBe('none');
+    revision = await write(saying('de', 'subject', 'Ihre Bestellung {$order.number} ist da'));
+    expect(await publishTemplate(access, slug, revision)).toEqual({ number: edition + 1 });
+
+    // One of a notification that is off is rehearsed as if it were on, and stays off.
+    await turn(false, slug);
+    revision = await write(() => before);
+    await rehearse();
+    expect(await stands()).toBe('passed');
+    const [row] = await database().select().from(notifications).where(eq(notifications.slug, slug));
+    expect(row!.on).toBe(false);
+    await publishTemplate(access, slug, revision);
+    await turn(true, slug);
+    await chooseRehearsals(owner, { ...choice, required: false });
+  });
+
   describe('by itself', () => {
     const SETTLED = 61_000;
 
@@ -302,7 +354,7 @@ describe('of a few messages', () => {
 
     it('begins a minute after a change, once, and not without one', async () => {
       const access = await accessAs();
-      await chooseRehearsals(access, { changes: true, nights: false, pictures: false });
+      await chooseRehearsals(access, { changes: true, nights: false, pictures: false, required: false });
       expect(await rehearsed().then((v) => v.run.why)).toBe('asked');
       const [newest] = await listRehearsals(access);
       const by = new ByItself();
@@ -324,14 +376,14 @@ describe('of a few messages', () => {
       await new Rehearser(FEW_LIVES).turn();
       await later(by, 9 * SETTLED);
       expect((await listRehearsals(access))[0]!.number).toBe(begun!.number);
-      await chooseRehearsals(access, { changes: false, nights: false, pictures: false });
+      await chooseRehearsals(access, { changes: false, nights: false, pictures: false, required: false });
     });
 
     it('begins each night, and tells owners and Today what is not right any more', async () => {
       const access = await accessAs();
       await connectService();
       await database().insert(memberships).ignore().values({ userId: MARTA.id, storeId: SHOP, role: 'owner' });
-      await chooseRehearsals(access, { changes: false, nights: true, pictures: false });
+      await chooseRehearsals(access, { changes: false, nights: true, pictures: false, required: false });
       // The last one was asked for the day before; it is past three o'clock.
       const mine = eq(rehearsals.storeId, SHOP);
       const zone = access.store.timeZone;
@@ -363,7 +415,7 @@ describe('of a few messages', () => {
         const { lines } = await loadToday(await accessAs());
         expect(lines.map((l) => l.fact).join('\n')).toMatch(/\d+ messages were not right in the newest rehearsal\./);
       });
-      await chooseRehearsals(access, { changes: false, nights: false, pictures: false });
+      await chooseRehearsals(access, { changes: false, nights: false, pictures: false, required: false });
       expect(await toFix(await rehearsed())).toEqual([]);
       const { lines } = await loadToday(await accessAs());
       expect(lines.map((l) => l.fact).join('\n')).not.toContain('newest rehearsal');

@@ -54,6 +54,8 @@ export const stores = mysqlTable('store', {
   rehearsesNights: boolean('rehearses_nights').notNull().default(false),
   /** Pictures are taken of what was rehearsed. */
   rehearsesPictures: boolean('rehearses_pictures').notNull().default(false),
+  /** Versions are published only once a rehearsal of them has passed. */
+  requiresRehearsal: boolean('requires_rehearsal').notNull().default(false),
   /** Since when it is closed: no event is taken, nothing is changed. */
   closedAt: time('closed_at'),
   closedBy: varchar('closed_by', { length: 120 }).notNull().default(''),

@@ -1,6 +1,6 @@
 /** Drafts rehearsed as if they were live: put into the transaction of each life, which is taken back. */
 import { isDeepStrictEqual } from 'node:util';
-import { and, asc, eq } from 'drizzle-orm';
+import { and, asc, eq, inArray } from 'drizzle-orm';
 import { languagesOut } from '@/core/template';
 import type { Store } from '../auth/access';
 import { newId } from '../base/ids';
@@ -8,8 +8,11 @@ import { database, takenBack, type Executor } from '../db/client';
 import type { DraftEdition } from '../db/rehearsal-tables';
 import { editions, notifications, templates } from '../db/schema';
 
-/** The drafts of notifications that are on, where they differ from what is live; of one version alone, or of all. */
-export async function draftsOf(store: Pick<Store, 'id' | 'language'>, variantId?: string): Promise<DraftEdition[]> {
+/** The drafts that differ from what is live: of notifications that are on, or of chosen versions, whether those are on or not. */
+export async function draftsOf(
+  store: Pick<Store, 'id' | 'language'>,
+  variantIds?: readonly string[],
+): Promise<DraftEdition[]> {
   const rows = await database()
     .select({ id: templates.id, draft: templates.draft, live: editions.template })
     .from(templates)
@@ -18,9 +21,8 @@ export async function draftsOf(store: Pick<Store, 'id' | 'language'>, variantId?
     .where(
       and(
         eq(notifications.storeId, store.id),
-        eq(notifications.on, true),
         eq(templates.nothing, false),
-        variantId === undefined ? undefined : eq(templates.id, variantId),
+        variantIds === undefined ? eq(notifications.on, true) : inArray(templates.id, [...variantIds]),
       ),
     )
     .orderBy(asc(templates.id));
@@ -31,7 +33,7 @@ export async function draftsOf(store: Pick<Store, 'id' | 'language'>, variantId?
     }));
 }
 
-/** Puts drafts live, in a transaction that is taken back: elsewhere they stay drafts. */
+/** Puts drafts live and on, in a transaction that is taken back: elsewhere they stay drafts. */
 export async function putDrafts(tx: Executor, storeId: string, drafts: readonly DraftEdition[]): Promise<void> {
   if (drafts.length === 0) return;
   await tx.insert(editions).values(
@@ -44,6 +46,24 @@ export async function putDrafts(tx: Executor, storeId: string, drafts: readonly 
   for (const { id, templateId } of drafts) {
     await tx.update(templates).set({ liveEditionId: id }).where(eq(templates.id, templateId));
   }
+  const of = await tx
+    .select({ id: templates.notificationId })
+    .from(templates)
+    .where(
+      inArray(
+        templates.id,
+        drafts.map((d) => d.templateId),
+      ),
+    );
+  await tx
+    .update(notifications)
+    .set({ on: true })
+    .where(
+      inArray(
+        notifications.id,
+        of.map((n) => n.id),
+      ),
+    );
 }
 
 /** Names what these drafts make of a store's settings; nothing for none. */

@@ -24,8 +24,8 @@ export interface Asked {
   why: RehearsalWhy;
   /** Only what has changed since the newest run of what is live; everything where there is none. */
   changes: boolean;
-  /** Drafts as if they were live: of one version, or all; only what they change. */
-  drafts?: 'all' | { variantId: string };
+  /** Drafts as if they were live: of some versions, or all; only what they change. */
+  drafts?: 'all' | { variantIds: string[] };
 }
 
 /**
@@ -39,11 +39,13 @@ export async function startRehearsal(
 ): Promise<{ number: number }> {
   const { id: storeId, name, closedAt } = store;
   if (closedAt) throw new AppError('forbidden', closing.refusedClosed({ name }));
-  const drafts = wanted && (await draftsOf(store, wanted === 'all' ? undefined : wanted.variantId));
+  const drafts = wanted && (await draftsOf(store, wanted === 'all' ? undefined : wanted.variantIds));
   if (drafts?.length === 0) throw new AppError('conflict', say.noDrafts);
   const marks = await withDrafts(storeId, drafts ?? [], () => marksNow(store));
   const base = changes || drafts ? await newestDone(storeId) : undefined;
-  if (base && sameMarks(base.marks, marks)) throw new AppError('conflict', say.nothingChanged);
+  // A chosen draft may change nothing that goes out, such as words of a language that is not complete: that is then what is found.
+  const chosen = typeof wanted === 'object';
+  if (base && !chosen && sameMarks(base.marks, marks)) throw new AppError('conflict', say.nothingChanged);
   // A run of before there were marks says nothing of what has changed since.
   const since = base && Object.keys(base.marks).length > 0 ? base : undefined;
   try {

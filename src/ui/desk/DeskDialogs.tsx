@@ -83,6 +83,9 @@ export function DeskDialogs(own: DeskDialogsProps) {
           trouble={own.publishTrouble}
           busy={own.busy === 'publish'}
           waiting={own.waiting}
+          slug={item.slug}
+          base={props.base}
+          rehearsed={props.rehearsed}
           onPublish={own.onPublish}
         />
       )}

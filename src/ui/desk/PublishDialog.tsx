@@ -11,6 +11,8 @@ import { PublishFrame } from '../bench/PublishFrame';
 import { PanelTitle } from '../parts/Page';
 import { Check } from '../parts/Check';
 import { ChangeList } from './ChangeList';
+import { RehearsedFirst, useRehearsed } from './RehearsedFirst';
+import type { DeskProps } from './types';
 import { Mark } from '../parts/marks';
 import { say } from '@/words/desk';
 import { say as translating } from '@/words/languages';
@@ -40,6 +42,10 @@ export interface PublishProps {
   busy: boolean;
   /** The other versions are still being looked up. */
   waiting: boolean;
+  /** As the Desk names it. */
+  slug: string;
+  base: string;
+  rehearsed: DeskProps['rehearsed'];
   /** Other versions of the notification with changes that are not published. */
   versions: readonly VersionOnDesk[];
   /** Addresses of those that share with this one, which are published with it unless somebody leaves them out. */
@@ -81,12 +87,16 @@ export function PublishDialog(props: PublishProps) {
   }, [open, renderBefore]);
 
   const changes = templateChanges(live, draft);
+  const rehearsed = useRehearsed(open && !props.waiting && changes.length > 0 ? props.rehearsed : undefined, [
+    props.slug,
+    ...also.map((v) => v.slug),
+  ]);
   const blockers = findings.filter((f) => f.severity === 'blocker');
   const label = number === undefined ? common.publish : say.publishEditionNumber({ number });
   return (
     <PublishFrame
       {...{ open, busy, trouble, onClose }}
-      waiting={props.waiting}
+      waiting={props.waiting || (props.rehearsed !== undefined && rehearsed.state !== 'passed')}
       label={also.length > 0 ? say.publishVersions({ n: also.length + 1 }) : label}
       onPublish={(note) => onPublish(also, note)}
       title={say.labelOfName({ label, name })}
@@ -109,6 +119,9 @@ export function PublishDialog(props: PublishProps) {
             {changes.length === 0 ? say.nothingDiffersFromWhatIs : say.nChanges({ n: changes.length })}
           </PanelTitle>
           <ChangeList changes={changes} />
+          {props.rehearsed && changes.length > 0 && (
+            <RehearsedFirst rehearsed={rehearsed} base={props.base} stopped={blockers.length > 0} />
+          )}
           <LanguagesOut draft={draft} live={live} {...props.store} />
           <OtherVersions versions={versions} chosen={chosen} onChoose={setTicked} />
           <p className="mt-3 text-xs text-slate">{props.about ?? say.fromNowOnNewOrders}</p>

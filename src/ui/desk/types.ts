@@ -7,6 +7,7 @@ import type { BringFile } from '../attach/useShelf';
 import type { BringPicture } from '../parts/bringPicture';
 import type { Briefings } from '@/contract/briefing';
 import type { OrderChoice } from '@/contract/orders';
+import type { DraftsRehearsed } from '@/contract/rehearsal';
 import type { EditionNote, OnDesk, DeskStore, Publishing, VersionOnDesk } from '@/contract/templates';
 import type { BriefingRights } from '../briefing/BriefingPart';
 import type { BringBack } from '../removed/saidRemoved';
@@ -49,6 +50,14 @@ export interface DeskProps {
   onSave: (revision: number, template: Template) => Promise<Result<{ revision: number }>>;
   /** Gives what to say when it is done. */
   onPublish: (revision: number, how?: Publishing) => Promise<Result<{ said: string }>>;
+  /** Where what is published has to have passed a rehearsal: how drafts of versions stand, and having them rehearsed. */
+  rehearsed?:
+    | {
+        onState: (versions: string[]) => Promise<Result<DraftsRehearsed>>;
+        /** Without it, somebody else has to. */
+        onRehearse?: ((versions: string[]) => Promise<Result<{ number: number }>>) | undefined;
+      }
+    | undefined;
   onOrder: (number: string) => Promise<Result<{ order: Order; channelName: string | undefined }>>;
   onOrders: (search: string) => Promise<Result<OrderChoice[]>>;
   onEdition: (number: number) => Promise<Result<Template>>;

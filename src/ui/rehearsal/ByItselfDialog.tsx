@@ -11,9 +11,10 @@ import { say } from '@/words/rehearsal';
 
 export function ByItselfDialog({
   choice,
+  mayRequire,
   onChoose,
   onClose,
-}: Pick<RehearsalProps, 'choice' | 'onChoose'> & { onClose: () => void }) {
+}: Pick<RehearsalProps, 'choice' | 'mayRequire' | 'onChoose'> & { onClose: () => void }) {
   const [chosen, setChosen] = useState<RehearsalChoice>(choice);
   const [busy, start] = useTransition();
   const save = (): void =>
@@ -51,6 +52,15 @@ export function ByItselfDialog({
           <p className="ms-6 text-xs text-slate">{say.picturesEachTimeNote}</p>
         </div>
         <p className="text-slate">{say.byItselfNote}</p>
+        <div className="border-t border-rule pt-3">
+          <Check
+            label={say.required}
+            on={chosen.required}
+            disabled={!mayRequire}
+            onChange={(required) => setChosen({ ...chosen, required })}
+          />
+          <p className="ms-6 text-xs text-slate">{mayRequire ? say.requiredNote : say.requiredByOwners}</p>
+        </div>
       </div>
     </Dialog>
   );

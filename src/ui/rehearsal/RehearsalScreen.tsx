@@ -58,6 +58,8 @@ export interface RehearsalProps {
   onStopPictures: (number: number) => Promise<Result<null>>;
   /** When the store rehearses by itself. */
   choice: RehearsalChoice;
+  /** Whether the person may say that what is published has to have passed. */
+  mayRequire: boolean;
   onChoose: (choice: RehearsalChoice) => Promise<Result<null>>;
 }
 

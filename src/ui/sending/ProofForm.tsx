@@ -158,7 +158,7 @@ export function ProofForm({ base, view, onSave, onOpen, onSaved }: ProofFormProp
             <input
               type="radio"
               name="reader"
-              className="mt-1"
+              className="mt-0.5 size-4 shrink-0 accent-petrol"
               disabled={!r.can}
               checked={form.reader === r.value}
               onChange={() => change({ reader: r.value })}

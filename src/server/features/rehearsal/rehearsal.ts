@@ -15,6 +15,7 @@ import {
 } from '@/core/rehearsal';
 import {
   type AskRehearsal,
+  type DraftsRehearsed,
   BAD,
   type ChangedSince,
   type FaultsView,
@@ -31,6 +32,7 @@ import {
   type UnseenView,
   type UnshownView,
 } from '@/contract/rehearsal';
+import { may } from '@/contract/policy';
 import type { Access } from '../../auth/access';
 import { remember } from '../../auth/history';
 import { AppError } from '../../base/errors';
@@ -40,6 +42,7 @@ import { channels, notifications, rehearsalLives, rehearsals, stores, templates 
 import { databaseNow, databaseTime } from '../../db/time';
 import { templateRow } from '../../documents/shelves';
 import { draftsOf } from '../../rehearsal/drafts';
+import { draftRehearsed } from '../../rehearsal/passed';
 import { inPictureOrder, picturedIn } from '../../rehearsal/pictures';
 import { marksNow } from '../../rehearsal/standing';
 import {
@@ -63,15 +66,29 @@ type OfStore = Pick<Access, 'store'>;
  */
 export async function askRehearsal(
   access: Access,
-  { of, version }: AskRehearsal = { of: 'everything' },
+  { of, versions }: AskRehearsal = { of: 'everything' },
 ): Promise<{ number: number }> {
   const { store, person } = access;
-  const drafts = version === undefined ? 'all' : { variantId: (await templateRow(access, version)).template.id };
+  const drafts = versions === undefined ? 'all' : { variantIds: await variantIdsOf(access, versions) };
   return startRehearsal(
     store,
     { userId: person.id, name: person.name },
     { why: 'asked', changes: of === 'changes', ...(of === 'drafts' && { drafts }) },
   );
+}
+
+const variantIdsOf = (access: Access, versions: readonly string[]): Promise<string[]> =>
+  Promise.all(versions.map(async (slug) => (await templateRow(access, slug)).template.id));
+
+/** How the drafts of some versions stand where a rehearsal has to have passed. Throws `not-found` for one that is not there. */
+export async function draftsRehearsed(
+  access: Access,
+  { versions }: { versions: readonly string[] },
+): Promise<DraftsRehearsed> {
+  const rows = await Promise.all(versions.map((slug) => templateRow(access, slug)));
+  const found = await Promise.all(rows.map((r) => draftRehearsed(access.store.id, r.template.id, r.template.draft)));
+  const order: DraftsRehearsed['state'][] = ['under way', 'none', 'failed', 'passed'];
+  return found.toSorted((a, b) => order.indexOf(a.state) - order.indexOf(b.state))[0] ?? { state: 'passed' };
 }
 
 /** How many drafts can be rehearsed: those of notifications that are on, where they differ from what is live. */
@@ -325,10 +342,17 @@ export const choiceOf = ({ store }: OfStore): RehearsalChoice => ({
   changes: store.rehearsesChanges,
   nights: store.rehearsesNights,
   pictures: store.rehearsesPictures,
+  required: store.requiresRehearsal,
 });
 
-/** Chooses when a store rehearses by itself. */
+/**
+ * Chooses when a store rehearses by itself, and whether what is published has to have passed. Throws `forbidden` for whoever may change
+ * the first and not the second.
+ */
 export async function chooseRehearsals(access: Access, choice: RehearsalChoice): Promise<void> {
+  if (choice.required !== access.store.requiresRehearsal && !may(access.role, 'settings.edit')) {
+    throw new AppError('forbidden', say.requiredByOwners);
+  }
   await database().transaction(async (tx) => {
     await tx
       .update(stores)
@@ -336,6 +360,7 @@ export async function chooseRehearsals(access: Access, choice: RehearsalChoice):
         rehearsesChanges: choice.changes,
         rehearsesNights: choice.nights,
         rehearsesPictures: choice.pictures,
+        requiresRehearsal: choice.required,
       })
       .where(eq(stores.id, access.store.id));
     await remember(
@@ -347,7 +372,8 @@ export async function chooseRehearsals(access: Access, choice: RehearsalChoice):
   });
 }
 
-function whenWords({ changes, nights, pictures }: RehearsalChoice): string {
+function whenWords({ changes, nights, pictures, required }: RehearsalChoice): string {
   const when = changes ? (nights ? say.whenBoth : say.whenChanges) : nights ? say.whenNights : say.whenAsked;
-  return pictures ? say.whenPictures({ when }) : when;
+  const pictured = pictures ? say.whenPictures({ when }) : when;
+  return required ? say.whenRequired({ when: pictured }) : pictured;
 }

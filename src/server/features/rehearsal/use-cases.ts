@@ -1,4 +1,5 @@
 /** What can be done with rehearsals. */
+import { Type } from '@sinclair/typebox';
 import {
   AskPicturesSchema,
   AskRehearsalSchema,
@@ -7,15 +8,21 @@ import {
   RehearsalChoiceSchema,
   StopRehearsalSchema,
 } from '@/contract/rehearsal';
-import { ID, object } from '../shapes';
+import { ID, object, SLUG } from '../shapes';
 import { useCase } from '../use-case';
 import { contactSheet } from './contact-sheet';
 import { rehearsedBytes } from './message';
 import { askPictures, pictureBytes, stopPictures } from './pictures';
-import { askRehearsal, chooseRehearsals, stopRehearsal } from './rehearsal';
+import { askRehearsal, chooseRehearsals, draftsRehearsed, stopRehearsal } from './rehearsal';
 
 export const rehearsal = {
   ask: useCase({ name: 'rehearsal.ask', permission: 'rehearsal.run', input: AskRehearsalSchema, run: askRehearsal }),
+  drafts: useCase({
+    name: 'rehearsal.drafts',
+    permission: 'store.read',
+    input: object({ versions: Type.Array(SLUG, { minItems: 1, maxItems: 50 }) }),
+    run: draftsRehearsed,
+  }),
   stop: useCase({
     name: 'rehearsal.stop',
     permission: 'rehearsal.run',

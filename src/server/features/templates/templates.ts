@@ -18,6 +18,7 @@ import type { Access } from '../../auth/access';
 import { refuseBeyondOwnWords } from '../../auth/translators';
 import { database } from '../../db/client';
 import { editionContent, publishDraft, refuseToPublish, saveDraft } from '../../documents/document';
+import { refuseUnrehearsed } from '../../rehearsal/passed';
 import { liveEdition, templateRow, templateShelf } from '../../documents/shelves';
 import { channels, editions, notifications, orders, products, stockCounts, templates } from '../../db/schema';
 import { AppError } from '../../base/errors';
@@ -213,6 +214,7 @@ export async function publishTemplate(
       refuseBeyondOwnWords(access, (await liveEdition(template.liveEditionId))?.template, draft);
       const blockers = await blockersOf(access, notification.moment, draft);
       refuseToPublish('this', blockers.map(findingProblem));
+      if (access.store.requiresRehearsal) await refuseUnrehearsed(access.store.id, template.id, draft);
     },
     then: async (tx, { number }) => {
       await settingsChanged(tx, access.store.id);

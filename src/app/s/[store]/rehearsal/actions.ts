@@ -1,12 +1,20 @@
 'use server';
 /** What Rehearsal does on the server. */
-import { actAndRefresh, done } from '@/app/act';
-import type { AskPictures, AskRehearsal, RehearsalChoice } from '@/contract/rehearsal';
+import { act, actAndRefresh, done } from '@/app/act';
+import type { AskPictures, AskRehearsal, DraftsRehearsed, RehearsalChoice } from '@/contract/rehearsal';
 import type { Result } from '@/core/result';
 import { rehearsal } from '@/server/features/rehearsal/use-cases';
 
 export async function askRehearsalAction(store: string, asked: AskRehearsal): Promise<Result<{ number: number }>> {
   return actAndRefresh(rehearsal.ask, store, asked);
+}
+
+export async function draftsRehearsedAction(store: string, versions: string[]): Promise<Result<DraftsRehearsed>> {
+  return act(rehearsal.drafts, store, { versions });
+}
+
+export async function rehearseDraftsAction(store: string, versions: string[]): Promise<Result<{ number: number }>> {
+  return act(rehearsal.ask, store, { of: 'drafts', versions });
 }
 
 export async function stopRehearsalAction(store: string, number: number): Promise<Result<null>> {

@@ -61,6 +61,7 @@ export default async function Rehearsal({
       changed={changed}
       onAsk={askRehearsalAction.bind(null, store.id)}
       choice={choiceOf(access)}
+      mayRequire={may(access.role, 'settings.edit')}
       onChoose={chooseRehearsalsAction.bind(null, store.id)}
       onPictures={askPicturesAction.bind(null, store.id)}
       onStopPictures={stopPicturesAction.bind(null, store.id)}

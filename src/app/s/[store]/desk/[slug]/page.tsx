@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { cache } from 'react';
 import { orNotFound, pageAccess } from '@/app/page-access';
+import { may } from '@/contract/policy';
 import { shippedTemplate } from '@/core/shipped';
 import { loadDesk } from '@/server/features/templates/templates';
 import { loadVersions } from '@/server/features/templates/versions';
@@ -16,6 +17,7 @@ import {
   testAction,
   versionsAction,
 } from '../../bench-actions';
+import { draftsRehearsedAction, rehearseDraftsAction } from '../../rehearsal/actions';
 import { benchProps, type BenchQuery } from '../../bench-props';
 import { say } from '@/words/pages';
 
@@ -59,6 +61,14 @@ export default async function Desk({ params, searchParams }: Props) {
       next={desk.next}
       onSave={saveAction.bind(null, store, slug)}
       onPublish={publishAction.bind(null, store, slug)}
+      rehearsed={
+        access.store.requiresRehearsal
+          ? {
+              onState: draftsRehearsedAction.bind(null, store),
+              onRehearse: may(access.role, 'rehearsal.run') ? rehearseDraftsAction.bind(null, store) : undefined,
+            }
+          : undefined
+      }
       onEdition={editionAction.bind(null, store, slug)}
       onEditionOf={editionAction.bind(null, store)}
       onVersions={versionsAction.bind(null, store, slug)}

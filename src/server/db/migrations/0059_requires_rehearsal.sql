@@ -1,0 +1,1 @@
+ALTER TABLE `store` ADD COLUMN IF NOT EXISTS `requires_rehearsal` boolean DEFAULT false NOT NULL;
