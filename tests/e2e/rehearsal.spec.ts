@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import { simpleParser } from 'mailparser';
 import { axeFindings } from './axe';
-import { expect, mailbox, publish, saved, sheet, signIn, test, words } from './support';
+import { choosePick, expect, mailbox, publish, saved, sheet, signIn, test, words } from './support';
 
 const REHEARSAL = '/s/quillwick/rehearsal';
 const DESK = '/s/quillwick/desk/payment-received';
@@ -36,7 +36,7 @@ async function typeAndPublish(page: Page, edition: number, type: (page: Page) =>
   await publish(page, `Publish edition ${edition}`);
 }
 
-test('every message that is live is rehearsed, and nothing of it reaches anybody', async ({ page }) => {
+test('every message that is live is rehearsed, and nothing of it reaches anybody', async ({ page, browser }) => {
   const before = (await mailbox('pawel@quillwick.example')).length;
   await page.goto(REHEARSAL);
   await expect(page.getByText('Nothing was rehearsed yet')).toBeVisible();
@@ -125,6 +125,68 @@ test('every message that is live is rehearsed, and nothing of it reaches anybody
         .subarray(0, 5)
         .toString(),
     ).toBe('%PDF-');
+  });
+
+  await test.step('they are shown by a link, and what is said of them comes back to the Desk', async () => {
+    await page.goto(`${REHEARSAL}?view=pictures`);
+    await page.getByRole('button', { name: 'Share ...' }).click();
+    const dialog = page.getByRole('dialog');
+    await dialog.getByLabel('For whom').fill('Anna Feld');
+    await dialog.getByRole('button', { name: 'Make the link' }).click();
+    const link = await dialog.getByLabel('The link').inputValue();
+    expect(await axeFindings(page, 'sharing screenshots')).toEqual([]);
+
+    const context = await browser.newContext();
+    const anna = await context.newPage();
+    await anna.goto(link);
+    await expect(anna.getByRole('heading', { name: 'Messages of Quillwick' })).toBeVisible();
+    expect(await axeFindings(anna, 'messages shown by a link')).toEqual([]);
+    await anna.getByRole('listitem').getByRole('link').first().click();
+    await expect(anna.getByText(/1 of \d+/)).toBeVisible();
+    await expect
+      .poll(() =>
+        anna
+          .getByRole('img')
+          .first()
+          .evaluate((i: HTMLImageElement) => i.naturalWidth),
+      )
+      .toBeGreaterThan(300);
+    await anna.getByRole('button', { name: 'Looks right' }).click();
+    await expect(anna.getByRole('button', { name: 'Not yet right' })).toBeVisible();
+    await choosePick(anna, 'About', /^Heading/);
+    await anna.getByRole('button', { name: 'Send the remark' }).click();
+    await expect(anna.getByText('Say what you would change.')).toBeVisible();
+    await anna.getByLabel('What you would change').fill('Say it more warmly.');
+    await anna.getByRole('button', { name: 'Send the remark' }).click();
+    await expect(anna.getByRole('button', { name: /Take this remark back: Say it more warmly/ })).toBeVisible();
+    expect(await axeFindings(anna, 'a message shown by a link')).toEqual([]);
+    await anna.setViewportSize({ width: 390, height: 844 });
+    await expect(anna.getByRole('button', { name: 'Not yet right' })).toBeVisible();
+    expect(await anna.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
+
+    await page.goto('/s/quillwick/today');
+    await expect(page.getByText(/Anna Feld remarked on/)).toBeVisible();
+    await page.getByRole('link', { name: 'See it on the Desk' }).click();
+    const remarks = page.getByTestId('desk-remarks');
+    await expect(remarks).toContainText('Say it more warmly.');
+    await expect(remarks).toContainText('Anna Feld');
+    await remarks.getByRole('button', { name: /^Go to Heading/ }).click();
+    await expect(
+      page.getByRole('complementary', { name: 'Details' }).getByRole('heading', { name: /^Heading/ }),
+    ).toBeVisible();
+    await remarks.getByRole('button', { name: 'Done: Say it more warmly.' }).click();
+    await expect(remarks).toHaveCount(0);
+    await anna.reload();
+    await expect(anna.getByText('done', { exact: true })).toBeVisible();
+
+    await page.goto(`${REHEARSAL}?view=pictures`);
+    await page.getByRole('button', { name: 'Share ...' }).click();
+    await expect(dialog).toContainText(/1 of \d+ are right, 1 remark/);
+    await dialog.getByRole('button', { name: 'End the link for Anna Feld' }).click();
+    await expect(dialog).toContainText('Nothing is shared.');
+    await anna.goto(link);
+    await expect(anna.getByRole('heading', { name: 'This link opens nothing' })).toBeVisible();
+    await context.close();
   });
 
   await test.step('no order, customer or delivery of it stays', async () => {

@@ -162,9 +162,9 @@ export { expect };
 export const REGISTRAR = `http://127.0.0.1:${PORT + 9}`;
 
 /** Chooses from a short list that has a label beside it. */
-export async function choosePick(page: Page, label: string, option: string): Promise<void> {
+export async function choosePick(page: Page, label: string, option: string | RegExp): Promise<void> {
   await page.getByLabel(label).click();
-  await page.getByRole('option', { name: option }).click();
+  await page.getByRole('option', { name: option }).first().click();
 }
 
 /** An order as a shop system tells of it, through the signed door. */

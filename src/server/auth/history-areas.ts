@@ -8,6 +8,7 @@ const DEEDS: Record<Area, readonly Deed[]> = {
     ...(['invitedColleague', 'tookInvitationBack', 'tookPart', 'changedRole', 'removedColleague'] as const),
     ...(['switchedColleagueOff', 'switchedColleagueOn'] as const),
     ...(['madeKey', 'replacedKey', 'revokedKey', 'lookedAtEventsKey'] as const),
+    ...(['sharedScreenshots', 'tookSharedBack', 'lookedAtScreenshots'] as const),
   ],
   taken: [
     ...(['exportedTemplate', 'exportedLook', 'exportedAll', 'exportedCustomer', 'exportedRecord'] as const),
@@ -25,7 +26,7 @@ const DEEDS: Record<Area, readonly Deed[]> = {
     ] as const),
     ...(['removedPassage', 'changedPhrase', 'changedSettings', 'removedVersion', 'addedVersion'] as const),
     ...(['madeNotification', 'removedNotification', 'notedShopMail', 'struckShopMail', 'broughtSet'] as const),
-    ...(['broughtBack', 'replacedWords'] as const),
+    ...(['broughtBack', 'replacedWords', 'didRemark'] as const),
   ],
   languages: [
     ...(['putWordsInUse', 'broughtTranslations', 'tookBackTranslations', 'addedLanguage', 'removedLanguage'] as const),

@@ -49,5 +49,6 @@ import '@/words/tests';
 import '@/words/timing';
 import '@/words/unsubscribed';
 import '@/words/values';
+import '@/words/viewings';
 
 export { readKept, readKeptIn } from '@/words/kept';

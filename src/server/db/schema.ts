@@ -11,6 +11,7 @@ import {
   uniqueIndex,
   varchar,
 } from 'drizzle-orm/mysql-core';
+import type { Figures } from '@/contract/figures';
 import type { SenderKind } from '@/core/mail/services';
 import type { Condition } from '@/core/conditions';
 import type { Selection } from '@/core/notices';
@@ -34,6 +35,7 @@ export * from './guard-tables';
 export * from './hook-tables';
 export * from './proof-tables';
 export * from './rehearsal-tables';
+export * from './viewing-tables';
 export * from './order-tables';
 export * from './reckoned-tables';
 export * from './removed-table';
@@ -480,6 +482,8 @@ export const heartbeats = mysqlTable('heartbeat', {
   clockAheadMs: bigint('clock_ahead_ms', { mode: 'number' }).notNull().default(0),
   /** What the process cannot do, in words; empty when nothing is wrong. */
   trouble: varchar('trouble', { length: 300 }).notNull().default(''),
+  /** What it counted and how it fares; none of a process of an older version. */
+  figures: json<Figures | null>('figures'),
 });
 
 /** How far the demo's clock is ahead of the true one. The product itself never reads it. */

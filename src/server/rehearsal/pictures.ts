@@ -2,9 +2,10 @@
  * Pictures of what was rehearsed, as they are kept. Messages with the same HTML, of whichever run, share theirs, so that a run of changes
  * takes few. Known to the web process, which has no browser: they are taken in `picture-taker.ts`.
  */
-import { and, desc, eq, inArray, isNotNull, isNull, notInArray, or, sql } from 'drizzle-orm';
+import { and, desc, eq, gt, inArray, isNotNull, isNull, notInArray, or, sql } from 'drizzle-orm';
 import { database } from '../db/client';
-import { rehearsalMessages, rehearsalPictures, rehearsals } from '../db/schema';
+import { rehearsalMessages, rehearsalPictures, rehearsals, viewingLinks } from '../db/schema';
+import { databaseTime } from '../db/time';
 
 /** Runs of a store whose pictures are kept. */
 const KEPT = 2;
@@ -29,6 +30,20 @@ export async function wantPictures(rehearsalId: string, only?: readonly string[]
   return result.affectedRows > 0;
 }
 
+/** Runs of a store that somebody is shown by a link: neither they nor their pictures are let go of. */
+export async function shownRuns(storeId: string): Promise<string[]> {
+  const rows = await database()
+    .selectDistinct({ id: viewingLinks.rehearsalId })
+    .from(viewingLinks)
+    .where(
+      and(
+        ...[eq(viewingLinks.storeId, storeId), isNull(viewingLinks.takenBackAt)],
+        gt(viewingLinks.until, new Date(await databaseTime())),
+      ),
+    );
+  return rows.map((r) => r.id);
+}
+
 /** Lets go of pictures of all but the newest runs of a store that have some, and of those that no message shows any more. */
 export async function prunePictures(storeId: string): Promise<void> {
   const old = await database()
@@ -38,8 +53,9 @@ export async function prunePictures(storeId: string): Promise<void> {
     .orderBy(desc(rehearsals.number))
     .limit(1000)
     .offset(KEPT);
-  if (old.length > 0) {
-    const ids = old.map((r) => r.id);
+  const shown = await shownRuns(storeId);
+  const ids = old.map((r) => r.id).filter((id) => !shown.includes(id));
+  if (ids.length > 0) {
     await database().update(rehearsalMessages).set({ seen: null }).where(inArray(rehearsalMessages.rehearsalId, ids));
     await database().update(rehearsals).set({ pictures: null }).where(inArray(rehearsals.id, ids));
   }

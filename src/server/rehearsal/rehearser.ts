@@ -35,7 +35,7 @@ import { withDrafts } from './drafts';
 import { tryingFaults, triedWith, type Tried } from './faults';
 import { live } from './live';
 import { openMailbox, type Mailbox } from './mailbox';
-import { prunePictures, wantPictures } from './pictures';
+import { shownRuns, prunePictures, wantPictures } from './pictures';
 import type { Run } from './runs';
 import type { Store } from '../auth/access';
 import { stageOf, type Stage } from './scene';
@@ -351,14 +351,9 @@ export async function prune(storeId: string): Promise<void> {
     .orderBy(desc(rehearsals.number))
     .limit(1000)
     .offset(KEPT);
-  if (old.length === 0) return;
-  await database()
-    .delete(rehearsals)
-    .where(
-      inArray(
-        rehearsals.id,
-        old.map((r) => r.id),
-      ),
-    );
+  const shown = await shownRuns(storeId);
+  const ids = old.map((r) => r.id).filter((id) => !shown.includes(id));
+  if (ids.length === 0) return;
+  await database().delete(rehearsals).where(inArray(rehearsals.id, ids));
   await prunePictures(storeId);
 }

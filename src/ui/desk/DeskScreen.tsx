@@ -9,7 +9,15 @@ import { sampleOrders, type SampleOrder } from '@/core/order';
 import { partlyIn } from '@/core/plan';
 import { wordsHtml } from '@/core/render';
 import { lacksForMoment } from '@/core/snapshot';
-import { BLOCK_LABELS, blockOf, segmentsOf, templateChanges, type Block, type Template } from '@/core/template';
+import {
+  blockLabels,
+  BLOCK_LABELS,
+  blockOf,
+  segmentsOf,
+  templateChanges,
+  type Block,
+  type Template,
+} from '@/core/template';
 import type { ValuesAs } from '@/core/text';
 import { Segments } from '../parts/fields';
 import { Trouble } from '../parts/Page';
@@ -19,6 +27,7 @@ import { blockEdits, selectedAt, type Selected } from './blockEdits';
 import { Stage } from './Stage';
 import type { ChipOpen } from './ChipDetails';
 import { Conflict } from '../bench/Conflict';
+import { DeskRemarks } from '../viewings/DeskRemarks';
 import { DeskDialogs, type Asking } from './DeskDialogs';
 import { DeskHeader } from './DeskHeader';
 import { Details } from './Details';
@@ -503,6 +512,22 @@ export function DeskScreen(props: DeskProps) {
                       }}
                       briefing={props.briefings[segmentPlace.id]}
                       zone={store.timeZone}
+                    />
+                  )
+                }
+                remarks={
+                  props.onRemarkDone && (
+                    <DeskRemarks
+                      {...{ base, mayEdit }}
+                      zone={store.timeZone}
+                      remarks={props.remarks ?? []}
+                      labelOf={(id) => blockLabels(template.blocks).get(id)}
+                      onGo={(id, written) => {
+                        toSheet();
+                        if (written !== language && template.words[written]) changeStrip({ language: written });
+                        select({ kind: 'block', id });
+                      }}
+                      onDone={props.onRemarkDone}
                     />
                   )
                 }

@@ -42,6 +42,8 @@ export interface DetailsProps {
   /** The form that the chosen order takes. */
   ownForm: number;
   findings: readonly Finding[];
+  /** What was said of screenshots of it, above the findings. */
+  remarks: ReactNode;
   editable: boolean;
   newId: (kind: Block['kind']) => string;
   onBring: BringPicture;
@@ -78,6 +80,7 @@ export function Details(props: DetailsProps) {
         )}
       </div>
       <div className="shrink-0 border-t border-rule px-4 py-3 lg:max-h-[45%] lg:overflow-auto">
+        {props.remarks}
         <FindingList
           findings={findings.map((f) => ({
             severity: f.severity,

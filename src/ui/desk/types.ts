@@ -9,6 +9,7 @@ import type { Briefings } from '@/contract/briefing';
 import type { OrderChoice } from '@/contract/orders';
 import type { DraftsRehearsed } from '@/contract/rehearsal';
 import type { EditionNote, OnDesk, DeskStore, Publishing, VersionOnDesk } from '@/contract/templates';
+import type { DeskRemark } from '@/contract/viewings';
 import type { BriefingRights } from '../briefing/BriefingPart';
 import type { BringBack } from '../removed/saidRemoved';
 import type { StripState } from './strip';
@@ -50,6 +51,9 @@ export interface DeskProps {
   onSave: (revision: number, template: Template) => Promise<Result<{ revision: number }>>;
   /** Gives what to say when it is done. */
   onPublish: (revision: number, how?: Publishing) => Promise<Result<{ said: string }>>;
+  /** What people said of screenshots of it, and is not done. */
+  remarks?: DeskRemark[];
+  onRemarkDone?: (id: string) => Promise<Result<null>>;
   /** Where what is published has to have passed a rehearsal: how drafts of versions stand, and having them rehearsed. */
   rehearsed?:
     | {

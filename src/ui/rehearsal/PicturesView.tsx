@@ -1,6 +1,7 @@
 'use client';
 /** What the messages of a run look like: asked for, while they are taken, and all of them beside each other. */
 import { useRouter } from 'next/navigation';
+import { useState } from 'react';
 import { toast } from 'sonner';
 import { languageName } from '@/core/names';
 import { PICTURE_FORMS, PICTURE_FORM_WORDS, type PictureForm } from '@/core/rehearsal/pictures';
@@ -11,9 +12,11 @@ import { Pick as Choose, Segments } from '../parts/fields';
 import Link from '../parts/Link';
 import { Trouble } from '../parts/Page';
 import { answered, valueOrToast } from '../parts/result';
+import { ShareDialog, type Sharing } from '../viewings/ShareDialog';
 import { VerdictMark } from './Verdict';
 import { hrefOf, pictureHref, pictureSource, sheetHref } from './views';
 import { say } from '@/words/rehearsal';
+import { say as viewings } from '@/words/viewings';
 
 export interface PicturesProps {
   base: string;
@@ -26,10 +29,13 @@ export interface PicturesProps {
   mayRun: boolean;
   onPictures: (asked: AskPictures) => Promise<Result<null>>;
   onStopPictures: (number: number) => Promise<Result<null>>;
+  zone: string;
+  sharing: Sharing;
 }
 
 export function PicturesView(props: PicturesProps) {
-  const { base, run, messages, form, language } = props;
+  const { base, run, messages, form, language, mayRun } = props;
+  const [sharing, setSharing] = useState(false);
   const router = useRouter();
   const byId = new Map(messages.map((m) => [m.id, m]));
   const pictured = props.pictured.flatMap((id) => byId.get(id) ?? []);
@@ -40,6 +46,9 @@ export function PicturesView(props: PicturesProps) {
   return (
     <div className="px-5 py-3">
       <Standing {...props} />
+      {sharing && (
+        <ShareDialog {...props.sharing} number={run.number} zone={props.zone} onClose={() => setSharing(false)} />
+      )}
       {pictured.length > 0 && (
         <>
           <div className="mb-3 flex flex-wrap items-center gap-3">
@@ -59,7 +68,16 @@ export function PicturesView(props: PicturesProps) {
               ]}
               onChange={(chosen) => go({ language: chosen })}
             />
-            <a className="btn ms-auto" href={sheetHref(base, { run: run.number, form, language })} download>
+            {mayRun && (
+              <button type="button" className="btn ms-auto" onClick={() => setSharing(true)}>
+                {viewings.share}
+              </button>
+            )}
+            <a
+              className={mayRun ? 'btn' : 'btn ms-auto'}
+              href={sheetHref(base, { run: run.number, form, language })}
+              download
+            >
               {say.contactSheet}
             </a>
           </div>

@@ -24,6 +24,7 @@ import { Empty, Page, Trouble } from '../parts/Page';
 import { answered, valueOrToast } from '../parts/result';
 import { WatchWaiting } from '../parts/WatchWaiting';
 import { ByItselfDialog } from './ByItselfDialog';
+import type { Sharing } from '../viewings/ShareDialog';
 import { FaultsList } from './FaultsList';
 import { LivesList, MessagesList, UnseenList, UnshownList } from './lists';
 import { PicturesView } from './PicturesView';
@@ -56,6 +57,7 @@ export interface RehearsalProps {
   onStop: (number: number) => Promise<Result<null>>;
   onPictures: (asked: AskPictures) => Promise<Result<null>>;
   onStopPictures: (number: number) => Promise<Result<null>>;
+  sharing: Sharing;
   /** When the store rehearses by itself. */
   choice: RehearsalChoice;
   /** Whether the person may say that what is published has to have passed. */

@@ -13,6 +13,10 @@ export const history: TranslationOf<typeof say> = {
   recordsWentBad: '{$who} hat falsch gewordene DNS-Einträge von {$domain} gefunden: {$records}',
   savedChannels: '{$who} hat die Kanäle gespeichert: {$channels}',
   savedSenders: '{$who} hat die Absender gespeichert: {$senders}',
+  sharedScreenshots: '{$who} hat die Screenshots von Probelauf {$number :integer} mit {$name} geteilt',
+  tookSharedBack: '{$who} hat den Link zu Screenshots für {$name} beendet',
+  lookedAtScreenshots: '{$who} hat über einen Link Screenshots angesehen',
+  didRemark: '{$who} hat eine Anmerkung von {$name} erledigt: {$text}',
   savedProof: '{$who} hat die Lebenszeichen gespeichert',
   sentProofs:
     '.input {$n :integer} .match $n one {{{$who} hat {$n} Lebenszeichen gesendet}} * {{{$who} hat {$n} Lebenszeichen gesendet}}',

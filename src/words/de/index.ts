@@ -23,6 +23,7 @@ import { removed } from './removed';
 import { replace } from './replace';
 import { stock } from './stock';
 import { values } from './values';
+import { viewings } from './viewings';
 import { stores } from './stores';
 import { suggestions } from './suggestions';
 import { findings } from './findings';
@@ -92,6 +93,7 @@ export const de: Translations = {
   stock,
   stores,
   values,
+  viewings,
   suggestions,
   findings,
   history,

@@ -1,6 +1,6 @@
 'use server';
 /** What the Desk and the Look screen do on the server. */
-import { act, actAndRefresh, withValue } from '@/app/act';
+import { act, actAndRefresh, done, withValue } from '@/app/act';
 import type { Look, PictureColour } from '@/core/look';
 import type { Order } from '@/core/order';
 import type { Result } from '@/core/result';
@@ -8,6 +8,7 @@ import type { Block, Segments, Template } from '@/core/template';
 import type { BroughtPicture } from '@/server/documents/pictures';
 import { order } from '@/server/features/orders/use-cases';
 import { suggestion } from '@/server/features/suggestions/use-cases';
+import { viewing } from '@/server/features/viewings/use-cases';
 import { look, passage, picture, template } from '@/server/features/templates/use-cases';
 import type { Publishing, VersionOnDesk } from '@/contract/templates';
 import type { OrderChoice } from '@/contract/orders';
@@ -53,6 +54,10 @@ export async function publishAction(
 
 export async function editionAction(store: string, slug: string, number: number): Promise<Result<Template>> {
   return act(template.edition, store, { slug, number });
+}
+
+export async function remarkDoneAction(store: string, id: string): Promise<Result<null>> {
+  return done(await act(viewing.done, store, { id }));
 }
 
 export async function versionsAction(store: string, slug: string): Promise<Result<VersionOnDesk[]>> {

@@ -108,7 +108,8 @@ export async function loadPicture(access: Access, id: string, form: PictureForm)
   };
 }
 
-async function sizeOf(storeId: string, seen: string, form: PictureForm) {
+/** How large a picture is; undefined for one that there is not. */
+export async function sizeOf(storeId: string, seen: string, form: PictureForm) {
   const [found] = await database()
     .select({ width: rehearsalPictures.width, height: rehearsalPictures.height })
     .from(rehearsalPictures)

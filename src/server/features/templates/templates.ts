@@ -85,6 +85,7 @@ export async function loadDesk(access: Access, slug: string) {
       }),
     },
     briefings: briefings(document),
+    templateId: template.id,
     draft: template.draft,
     revision: template.revision,
     draftBy: template.draftBy,

@@ -2,8 +2,10 @@
 /** What Rehearsal does on the server. */
 import { act, actAndRefresh, done } from '@/app/act';
 import type { AskPictures, AskRehearsal, DraftsRehearsed, RehearsalChoice } from '@/contract/rehearsal';
+import type { ShareScreenshots } from '@/contract/viewings';
 import type { Result } from '@/core/result';
 import { rehearsal } from '@/server/features/rehearsal/use-cases';
+import { viewing } from '@/server/features/viewings/use-cases';
 
 export async function askRehearsalAction(store: string, asked: AskRehearsal): Promise<Result<{ number: number }>> {
   return actAndRefresh(rehearsal.ask, store, asked);
@@ -31,4 +33,15 @@ export async function askPicturesAction(store: string, asked: AskPictures): Prom
 
 export async function stopPicturesAction(store: string, number: number): Promise<Result<null>> {
   return done(await actAndRefresh(rehearsal.stopPictures, store, { number }));
+}
+
+export async function shareScreenshotsAction(
+  store: string,
+  shared: ShareScreenshots,
+): Promise<Result<{ id: string; token: string }>> {
+  return actAndRefresh(viewing.share, store, shared);
+}
+
+export async function takeSharedBackAction(store: string, id: string): Promise<Result<null>> {
+  return done(await actAndRefresh(viewing.takeBack, store, { id }));
 }

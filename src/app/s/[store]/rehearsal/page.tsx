@@ -9,6 +9,7 @@ import {
   listRehearsals,
   loadRehearsal,
 } from '@/server/features/rehearsal/rehearsal';
+import { loadShared } from '@/server/features/viewings/links';
 import { sendersOf, servicesOf } from '@/server/sending/service';
 import { RehearsalScreen } from '@/ui/rehearsal/RehearsalScreen';
 import { formOf, viewOf } from '@/ui/rehearsal/views';
@@ -16,8 +17,10 @@ import {
   askPicturesAction,
   askRehearsalAction,
   chooseRehearsalsAction,
+  shareScreenshotsAction,
   stopPicturesAction,
   stopRehearsalAction,
+  takeSharedBackAction,
 } from './actions';
 import { say } from '@/words/rehearsal';
 
@@ -34,7 +37,7 @@ export default async function Rehearsal({
   const { store } = access;
   const { run, view, message, form, language } = await searchParams;
   const number = run !== undefined && /^\d{1,6}$/.test(run) ? Number(run) : undefined;
-  const [runs, shown, opened, services, senders, drafts, changed] = await Promise.all([
+  const [runs, shown, opened, services, senders, drafts, changed, shared] = await Promise.all([
     listRehearsals(access),
     orNotFound(loadRehearsal(access, number)),
     message ? orNotFound(loadRehearsed(access, message.slice(0, 40))) : undefined,
@@ -42,6 +45,7 @@ export default async function Rehearsal({
     sendersOf(store.id),
     draftsToRehearse(access),
     changedSinceNewest(access),
+    view === 'pictures' && may(access.role, 'rehearsal.run') ? loadShared(access) : [],
   ]);
   return (
     <RehearsalScreen
@@ -65,6 +69,11 @@ export default async function Rehearsal({
       onChoose={chooseRehearsalsAction.bind(null, store.id)}
       onPictures={askPicturesAction.bind(null, store.id)}
       onStopPictures={stopPicturesAction.bind(null, store.id)}
+      sharing={{
+        links: shared,
+        onShare: shareScreenshotsAction.bind(null, store.id),
+        onTakeBack: takeSharedBackAction.bind(null, store.id),
+      }}
       onStop={stopRehearsalAction.bind(null, store.id)}
     />
   );

@@ -4,6 +4,7 @@ import { orNotFound, pageAccess } from '@/app/page-access';
 import { may } from '@/contract/policy';
 import { shippedTemplate } from '@/core/shipped';
 import { loadDesk } from '@/server/features/templates/templates';
+import { remarksOn } from '@/server/features/viewings/remarks';
 import { loadVersions } from '@/server/features/templates/versions';
 import { DeskScreen } from '@/ui/desk/DeskScreen';
 import {
@@ -11,6 +12,7 @@ import {
   editionAction,
   makePassageAction,
   publishAction,
+  remarkDoneAction,
   saveAction,
   shippedAction,
   templateOfAction,
@@ -61,6 +63,8 @@ export default async function Desk({ params, searchParams }: Props) {
       next={desk.next}
       onSave={saveAction.bind(null, store, slug)}
       onPublish={publishAction.bind(null, store, slug)}
+      remarks={await remarksOn(access, desk.templateId)}
+      onRemarkDone={remarkDoneAction.bind(null, store)}
       rehearsed={
         access.store.requiresRehearsal
           ? {

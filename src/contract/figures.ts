@@ -1,0 +1,14 @@
+/** What a process counts of its own work, and how it fares; told with its heartbeat, so that one place can show all of them. */
+
+/** What is counted: tries of messages by how they ended, and events by how they were answered. */
+export type Counted = 'attempts' | 'events';
+
+export interface Figures {
+  /** Since the process began, by what is counted and how it ended. */
+  counts: Partial<Record<Counted, Record<string, number>>>;
+  /** How late its timers were, of a hundred of them all but one, ms since the figures before. */
+  loopLagMs: number;
+  residentBytes: number;
+  /** When it began, ms since 1970. */
+  begunAt: number;
+}

@@ -1,0 +1,1 @@
+ALTER TABLE `heartbeat` ADD COLUMN IF NOT EXISTS `figures` json;
