@@ -12,6 +12,7 @@ await build({
     'ops/command.ts',
     'src/server/processes/worker.ts',
     'src/server/processes/rehearser.ts',
+    'src/server/processes/bounces.ts',
     'src/server/web/main.ts',
     'standins/dns.ts',
     'standins/smtp.ts',

@@ -1,10 +1,19 @@
 /** `./libellus demo` and `./libellus start`: everything up, in the foreground, until Ctrl-C. */
 import { parseArgs } from 'node:util';
 import { resolve } from 'node:path';
-import { setUp, type Setting } from './setting';
+import { PARTS, setUp, type Part, type Setting } from './setting';
 
 const USAGE =
-  'Usage: ./libellus demo [--port N] [--data DIR] [--reset]   or   ./libellus start [--port N] [--data DIR]';
+  'Usage: ./libellus demo [--port N] [--data DIR] [--reset]   or   ./libellus start [--only PARTS] [--port N] [--data DIR]';
+
+/** The parts named after `--only`, such as "web" or "worker,bounces". Throws for one that there is not. */
+function partsOf(only: string | undefined): Part[] | undefined {
+  if (only === undefined) return undefined;
+  const named = only.split(',').map((p) => p.trim());
+  const unknown = named.find((p) => !PARTS.some((x) => x === p));
+  if (unknown !== undefined) throw new Error(`--only ${unknown} is no part: ${PARTS.join(', ')}. ${USAGE}`);
+  return PARTS.filter((p) => named.includes(p));
+}
 
 // Nobody reads what is said any more: that is no reason to leave processes behind.
 process.stdout.on('error', () => undefined);
@@ -18,6 +27,7 @@ async function main(): Promise<void> {
       port: { type: 'string', default: '4310' },
       data: { type: 'string' },
       reset: { type: 'boolean', default: false },
+      only: { type: 'string' },
     },
   });
   const basePort = Number(values.port);
@@ -25,12 +35,15 @@ async function main(): Promise<void> {
     throw new Error(`--port ${values.port} is not a port: a whole number from 1024 to 65000. ${USAGE}`);
   }
   const demo = kind === 'demo';
+  const only = partsOf(values.only);
+  if (only && demo) throw new Error(`The demo is started as a whole. ${USAGE}`);
   const dataDir = resolve(values.data ?? (demo ? `.libellus/demo-${basePort}` : '.libellus/production'));
   const setting = await setUp({
     basePort,
     dataDir,
     demo,
     reset: demo && values.reset,
+    ...(only && { only }),
     ...(!demo && process.env.DATABASE_URL && { databaseUrl: process.env.DATABASE_URL }),
   });
   let ending = false;
@@ -45,7 +58,9 @@ async function main(): Promise<void> {
   process.on('SIGHUP', end);
   if (demo) await sayDemo(setting);
   else {
-    console.log(`Libellus is ready at ${setting.url}`);
+    console.log(
+      only && !only.includes('web') ? `Libellus runs here: ${only.join(', ')}` : `Libellus is ready at ${setting.url}`,
+    );
     if (setting.setUpCode)
       console.log(`Nobody can sign in yet. Open ${setting.url}/set-up with the code ${setting.setUpCode}`);
   }

@@ -7,6 +7,10 @@ import { portsFrom, type Ports } from '../standins/ports';
 import { ensureDatabase, startMariaDb, type MariaDb } from './mariadb';
 import { Household, needPorts } from './processes';
 
+/** What Libellus is made of, which can run on several machines: each any number of times, with one database. */
+export const PARTS = ['web', 'worker', 'rehearser', 'bounces'] as const;
+export type Part = (typeof PARTS)[number];
+
 export interface SettingOptions {
   basePort: number;
   dataDir: string;
@@ -20,6 +24,8 @@ export interface SettingOptions {
   /** Without the web, for tests that only need what is behind it. */
   web?: boolean;
   worker?: boolean;
+  /** Only these, of an installation whose others run elsewhere; all without it, with the worker listening for bounces. */
+  only?: readonly Part[];
   leaseMs?: number;
   /** How long a process may keep failing, ms. */
   giveUpAfter?: number;
@@ -49,12 +55,19 @@ export function installationSecret(dataDir: string): string {
 
 export async function setUp(options: SettingOptions): Promise<Setting> {
   const ports = portsFrom(options.basePort);
-  const { dataDir } = options;
+  const { dataDir, only } = options;
+  if (only && !options.databaseUrl) throw new Error('DATABASE_URL is not set: parts need the database of the whole.');
+  if (only && !process.env.LIBELLUS_SECRET)
+    throw new Error('LIBELLUS_SECRET is not set: parts need the secret of the whole.');
+  if (only?.includes('bounces') && !process.env.LIBELLUS_BOUNCE_PORT)
+    throw new Error('LIBELLUS_BOUNCE_PORT is not set: it says where to listen for bounces.');
+  const runs = (part: Part): boolean => (only ? only.includes(part) : part !== 'bounces');
+  const web = options.web !== false && runs('web');
   if (options.reset) rmSync(dataDir, { recursive: true, force: true });
   mkdirSync(dataDir, { recursive: true });
   await needPorts(
     {
-      ...(options.web !== false && { 'the web': ports.web }),
+      ...(web && { 'the web': ports.web }),
       ...(!options.databaseUrl && { 'the database': ports.database }),
       ...(options.demo && {
         'the mailboxes': ports.mailboxes,
@@ -105,22 +118,28 @@ export async function setUp(options: SettingOptions): Promise<Setting> {
       const settled = await settleSecret(dataDir, databaseUrl);
       if (settled) env.LIBELLUS_SECRET = process.env.LIBELLUS_SECRET = settled;
     }
-    if (options.web !== false) {
-      const web = { ...env, NODE_ENV: 'production', LIBELLUS_WEB_PORT: String(ports.web) };
-      ready.push(watched(household.script('web', 'src/server/web/main.ts', web, { ready: true })));
+    if (web) {
+      const own = { ...env, NODE_ENV: 'production', LIBELLUS_WEB_PORT: String(ports.web) };
+      ready.push(watched(household.script('web', 'src/server/web/main.ts', own, { ready: true })));
     }
     if (options.worker !== false) {
       // What is on the line may take as long as half a lease; killed before, it would be sent a second time.
       const patience = (options.leaseMs ?? LEASE_MS) / 2 + 5_000;
-      ready.push(watched(household.script('worker', 'src/server/processes/worker.ts', env, { patience })));
-      ready.push(watched(household.script('rehearser', 'src/server/processes/rehearser.ts', env)));
+      // Where bounces have a process of their own, workers leave the port to it.
+      const sending = only ? { ...env, LIBELLUS_BOUNCE_LISTEN: 'off' } : env;
+      if (runs('worker'))
+        ready.push(watched(household.script('worker', 'src/server/processes/worker.ts', sending, { patience })));
+      if (runs('rehearser'))
+        ready.push(watched(household.script('rehearser', 'src/server/processes/rehearser.ts', env)));
+      if (runs('bounces'))
+        ready.push(watched(household.script('bounces', 'src/server/processes/bounces.ts', env, { ready: true })));
     }
     if (options.seed !== false) await newlyShipped();
     const code = options.demo ? undefined : await codeForFirst();
     const demo = options.demo && options.seed !== false ? await seed() : undefined;
     await Promise.all(ready);
     // Its own port: the public address may lead here only once a proxy is up.
-    if (options.web !== false) await answering(`http://127.0.0.1:${ports.web}/api/health`);
+    if (web) await answering(`http://127.0.0.1:${ports.web}/api/health`);
     return { ports, url, env, household, mariadb, demo, setUpCode: code, end };
   } catch (error) {
     await end();
@@ -217,6 +236,9 @@ const PASSED_ON = [
   'LIBELLUS_TRUSTED_PROXIES',
   'LIBELLUS_PRIVATE_NETWORKS',
   'LIBELLUS_CHROMIUM',
+  'LIBELLUS_METRICS_KEY',
+  'LIBELLUS_DRAIN_MS',
+  'LIBELLUS_WEB_HOST',
 ];
 
 /** Settings that are handed through as they were set. */

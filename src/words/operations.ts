@@ -2,6 +2,8 @@
 import { speak } from './speak';
 
 export const say = speak('operations', {
+  draining: 'it is about to end',
+  takesRequests: 'takes requests',
   answers: 'answers',
   doesNotAnswer: 'does not answer',
   notKnownWithoutDatabase: 'not known without the database',

@@ -69,6 +69,7 @@ export const say = speak('ready', {
     '.input {$n :integer} .match $n one {{{$n} message is overdue and has not gone out: {$what}, due {$at}.}} * {{{$n} messages are overdue and have not gone out, the first {$what}, due {$at}.}}',
   messageAbout: '“{$notification}” about {$order}',
   theRehearser: 'The process that rehearses',
+  theBounceListener: 'The process that listens for bounces',
   requestsWrong:
     '.input {$n :integer} .match $n one {{{$n} request of {$name} could not be read, and nobody was written to about it.}} * {{{$n} requests of {$name} could not be read, and nobody was written to about them.}}',
   mendMapping: 'Mend the mapping',

@@ -4,6 +4,7 @@ import type { FieldProblem } from '../base/errors';
 import { takeTold } from '../events/take';
 import { keepRefusedEvent } from '../sources/requests';
 import { log } from '../base/log';
+import { tally } from '../operations/figures';
 import { MAX_BODY, readBody } from './body';
 import { eventsIn } from './cloudevents';
 import { storeThatSigned } from './keys';
@@ -64,6 +65,7 @@ interface Refused {
 /** Takes one event, or says what is wrong with it; what is refused is kept to be looked at. */
 async function take(storeId: string, event: unknown): Promise<{ deliveries: string[]; known: boolean } | Refused> {
   const taken = await takeTold(storeId, event);
+  tally('events', 'why' in taken ? taken.why : taken.known ? 'known' : 'taken');
   if (!('why' in taken)) return taken;
   const { why, title, problems } = taken;
   await keepRefusedEvent(storeId, event, { why: title, problems, status: PROBLEM_TYPES[why] });

@@ -10,7 +10,7 @@ export interface Config {
   dnsServers: string[];
   /** The host that takes bounces, as others reach it; without one, return-paths are the senders' own. */
   bounceHost: string | undefined;
-  /** Where the worker listens for bounces. */
+  /** Where bounces are listened for; undefined where another process does. */
   bounceListen: { host: string; port: number } | undefined;
   /** The demo's registrar and mailboxes, which the real thing has not. */
   registrarUrl: string | undefined;
@@ -27,6 +27,10 @@ export interface Config {
   privateNetworks: string[];
   /** The browser that takes pictures of messages, where it is not found by itself. */
   chromium: string | undefined;
+  /** What a program that gathers figures has to show; without one, there are none to be had. */
+  metricsKey: string | undefined;
+  /** How long a web process that is to end still takes requests, so that others can be sent them, ms. */
+  drainMs: number;
   demo: boolean;
 }
 
@@ -51,9 +55,10 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     secret: required('LIBELLUS_SECRET'),
     dnsServers: (env.LIBELLUS_DNS ?? '').split(',').filter(Boolean),
     bounceHost: env.LIBELLUS_BOUNCE_HOST || undefined,
-    bounceListen: env.LIBELLUS_BOUNCE_PORT
-      ? { host: env.LIBELLUS_BOUNCE_LISTEN || '127.0.0.1', port: Number(env.LIBELLUS_BOUNCE_PORT) }
-      : undefined,
+    bounceListen:
+      env.LIBELLUS_BOUNCE_PORT && env.LIBELLUS_BOUNCE_LISTEN !== 'off'
+        ? { host: env.LIBELLUS_BOUNCE_LISTEN || '127.0.0.1', port: Number(env.LIBELLUS_BOUNCE_PORT) }
+        : undefined,
     registrarUrl: env.LIBELLUS_REGISTRAR || undefined,
     mailboxesUrl: env.LIBELLUS_MAILBOXES || undefined,
     extraAuthorities: env.LIBELLUS_EXTRA_CA || undefined,
@@ -62,6 +67,8 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     trustedProxies: (env.LIBELLUS_TRUSTED_PROXIES ?? '').split(',').filter(Boolean),
     privateNetworks: (env.LIBELLUS_PRIVATE_NETWORKS ?? '').split(',').filter(Boolean),
     chromium: env.LIBELLUS_CHROMIUM || undefined,
+    metricsKey: env.LIBELLUS_METRICS_KEY || undefined,
+    drainMs: Number(env.LIBELLUS_DRAIN_MS ?? 0) || 0,
     demo: env.LIBELLUS_DEMO === '1',
   };
 }

@@ -94,3 +94,26 @@ function secretPart(own: string, alive: readonly Beat[]): Part {
   ];
   return wrong.length === 0 ? { ok: true, words: say.opensWhatIsStored } : { ok: false, words: wrong.join('; ') };
 }
+
+// Kept on the global object: this module is loaded more than once in the web process.
+const standing = globalThis as { libellusDraining?: boolean };
+
+/** From now on this process is not ready for more. */
+export function startDraining(): void {
+  standing.libellusDraining = true;
+}
+
+/**
+ * Whether this process can take requests: it is not about to end, the database answers, and its secret opens what is stored. What others
+ * do, such as workers, is not asked: requests are no better off elsewhere.
+ */
+export async function ready(): Promise<{ ok: boolean; words: string }> {
+  if (standing.libellusDraining) return { ok: false, words: say.draining };
+  try {
+    await askDatabaseTime();
+    const trouble = await secretTrouble();
+    return trouble ? { ok: false, words: say.anotherSecret } : { ok: true, words: say.takesRequests };
+  } catch {
+    return { ok: false, words: say.doesNotAnswer };
+  }
+}

@@ -6,6 +6,7 @@ import next from 'next';
 import { config } from '../base/config';
 import { closeDatabase } from '../db/client';
 import { beat, HEARTBEAT_MS, leave } from '../operations/heartbeat';
+import { startDraining } from '../operations/health';
 import { log } from '../base/log';
 import { addressList } from '../net/addresses';
 import { secretTrouble } from '../operations/secret-check';
@@ -44,6 +45,16 @@ const beating = setInterval(() => {
     .catch(() => undefined);
 }, HEARTBEAT_MS);
 
+let draining = false;
+
+/** Whoever spreads requests is told first that no more are wanted here. */
+function drain(): void {
+  if (draining) return;
+  draining = true;
+  startDraining();
+  setTimeout(stop, config().drainMs);
+}
+
 function stop(): void {
   clearInterval(beating);
   server.close(() => {
@@ -56,8 +67,8 @@ function stop(): void {
   // Pages that are open keep their connections.
   setTimeout(() => server.closeAllConnections(), 3_000).unref();
 }
-process.on('SIGTERM', stop);
-process.on('SIGINT', stop);
+process.on('SIGTERM', drain);
+process.on('SIGINT', drain);
 
 server.listen(PORT, HOST, () => {
   log.info({ web: id, port: PORT }, 'the web process takes requests');

@@ -8,6 +8,7 @@ import type { DeliveryState } from '@/core/mail';
 import { database, type Executor } from '../db/client';
 import { databaseNow } from '../db/time';
 import { isAway } from '../base/database-errors';
+import { tally } from '../operations/figures';
 import { retryingDeadlocks } from '../db/deadlocks';
 import { attempts, bounces, deliveries, sentFiles, sentMessages } from '../db/schema';
 import { newId } from '../base/ids';
@@ -96,7 +97,10 @@ export class Recorder {
       const group = this.next();
       try {
         await persistently(group);
-        for (const entry of group) entry.written();
+        for (const entry of group) {
+          if (entry.outcome) tally('attempts', entry.outcome.state);
+          entry.written();
+        }
       } catch (error) {
         // One that cannot be written must not take the others with it.
         if (group.length === 1 || isAway(error)) for (const entry of group) entry.failed(error);

@@ -2,6 +2,8 @@ import type { say } from '../operations';
 import type { TranslationOf } from '../speak';
 
 export const operations: TranslationOf<typeof say> = {
+  draining: 'endet gleich',
+  takesRequests: 'nimmt Anfragen',
   answers: 'antwortet',
   doesNotAnswer: 'antwortet nicht',
   notKnownWithoutDatabase: 'ohne die Datenbank nicht bekannt',

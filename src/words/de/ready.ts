@@ -71,6 +71,7 @@ export const ready: TranslationOf<typeof say> = {
     '.input {$n :integer} .match $n one {{{$n} Nachricht ist überfällig und noch nicht hinausgegangen: {$what}, fällig am {$at}.}} * {{{$n} Nachrichten sind überfällig und noch nicht hinausgegangen, die erste: {$what}, fällig am {$at}.}}',
   messageAbout: '„{$notification}“ zu {$order}',
   theRehearser: 'Der Prozess, der probt,',
+  theBounceListener: 'Der Prozess, der auf Unzustellbares wartet,',
   requestsWrong:
     '.input {$n :integer} .match $n one {{{$n} Anfrage von {$name} konnte nicht gelesen werden, und niemandem wurde dazu geschrieben.}} * {{{$n} Anfragen von {$name} konnten nicht gelesen werden, und niemandem wurde dazu geschrieben.}}',
   mendMapping: 'Zuordnung ausbessern',

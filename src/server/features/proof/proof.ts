@@ -1,11 +1,12 @@
 /** The living proof: its mailbox set up and tried, proofs sent on asking, and what they showed. */
-import { and, desc, eq, inArray } from 'drizzle-orm';
+import { and, desc, eq, gte, inArray } from 'drizzle-orm';
 import { isMailAddress, isHostName } from '@/core/schema';
 import { isBadProof, type ProofStanding } from '@/core/proof';
 import type { ProofMailbox, ProofPathView, ProofRow as ProofView1, ProofView } from '@/contract/proof';
 import type { Access } from '../../auth/access';
 import { remember } from '../../auth/history';
 import { AppError, type FieldProblem } from '../../base/errors';
+import { idAt } from '../../base/ids';
 import { readKept } from '../../base/reading';
 import { seal, unseal } from '../../base/secrets';
 import { database } from '../../db/client';
@@ -20,6 +21,10 @@ import { say } from '@/words/proof';
 
 /** So many proofs of each path are shown. */
 const SHOWN = 48;
+/** Figures are of paths that were proven in this time, ms. */
+const LATELY_MS = 3 * 86_400_000;
+/** Of these is not known yet what they show. */
+const UNKNOWN: readonly ProofStanding[] = ['under way', 'unsent', 'unread'];
 
 async function mailboxOf(storeId: string): Promise<ProofMailboxRow | undefined> {
   const [row] = await database().select().from(proofMailboxes).where(eq(proofMailboxes.storeId, storeId));
@@ -172,7 +177,7 @@ export async function proveNow(access: Access): Promise<{ begun: number }> {
 
 /** The newest settled proof of each path: what is known of it now. */
 export function settledOf(path: ProofPathView): ProofView1 | undefined {
-  return path.proofs.find((p) => !['under way', 'unsent', 'unread'].includes(p.standing));
+  return path.proofs.find((p) => !UNKNOWN.includes(p.standing));
 }
 
 /** Whether a path is known not to be right. */
@@ -180,3 +185,20 @@ export const isBadPath = (path: ProofPathView): boolean => {
   const last = settledOf(path);
   return last !== undefined && isBadProof(last.standing as ProofStanding);
 };
+
+/** Of every path of every store that was proven lately, the newest proof of which is known what it shows. */
+export async function newestProofs(now: number): Promise<(ProofRow & { standing: ProofStanding })[]> {
+  const rows = await database()
+    .select({ proof: pathProofs, readAt: proofMailboxes.readAt })
+    .from(pathProofs)
+    .innerJoin(proofMailboxes, eq(proofMailboxes.storeId, pathProofs.storeId))
+    .where(gte(pathProofs.id, idAt(now - LATELY_MS)))
+    .orderBy(desc(pathProofs.id));
+  const known = new Map<string, ProofRow & { standing: ProofStanding }>();
+  for (const { proof, readAt } of rows) {
+    const key = `${proof.storeId} ${proof.serviceId} ${proof.domain}`;
+    const standing = standingOfProof(proof, now, readAt);
+    if (!known.has(key) && !UNKNOWN.includes(standing)) known.set(key, { ...proof, standing });
+  }
+  return [...known.values()];
+}

@@ -17,6 +17,7 @@ import { codeLines } from '../codes/today-lines';
 import { overdueLines } from '../deliveries/overdue';
 import { proofLines } from '../proof/today-lines';
 import { rehearsalLines } from '../rehearsal/today-lines';
+import { remarkLines } from '../viewings/remarks';
 import { firstSteps } from './first-steps';
 import { linkGoesOut } from '../../events/preferences-link';
 import { say } from '@/words/ready';
@@ -86,7 +87,7 @@ export async function loadToday(access: Access) {
     });
   }
   lines.push(...notificationLines(access, rows, board));
-  lines.push(...(await questionLines(access)));
+  lines.push(...(await questionLines(access)), ...(await remarkLines(access)));
   if (store.preferencesPage && !(await linkGoesOut(store.id))) {
     lines.push({
       state: 'waiting',
@@ -199,10 +200,13 @@ async function languageCover({ store }: Access, rows: readonly BoardRow[]): Prom
 /** Processes that ended by themselves since yesterday, and were started again or not: what they did meanwhile stands on record. */
 async function processLines(): Promise<TodayLine[]> {
   const ended = await endedByThemselves(new Date(Date.now() - DAY));
-  return (['worker', 'web', 'rehearser'] as const).flatMap((kind) => {
+  return (['worker', 'web', 'rehearser', 'bounces'] as const).flatMap((kind) => {
     const times = ended.filter((e) => e.kind === kind).length;
     if (times === 0) return [];
-    const process = { worker: say.theWorkerThatSendsMail2, web: say.theWebProcess, rehearser: say.theRehearser }[kind];
+    const process = {
+      ...{ worker: say.theWorkerThatSendsMail2, web: say.theWebProcess, rehearser: say.theRehearser },
+      bounces: say.theBounceListener,
+    }[kind];
     return [
       {
         state: 'waiting' as const,
