@@ -119,8 +119,11 @@ export async function setUp(options: SettingOptions): Promise<Setting> {
       if (settled) env.LIBELLUS_SECRET = process.env.LIBELLUS_SECRET = settled;
     }
     if (web) {
+      const patienceOfWeb = 10_000 + (Number(process.env.LIBELLUS_DRAIN_MS ?? 0) || 0);
       const own = { ...env, NODE_ENV: 'production', LIBELLUS_WEB_PORT: String(ports.web) };
-      ready.push(watched(household.script('web', 'src/server/web/main.ts', own, { ready: true })));
+      ready.push(
+        watched(household.script('web', 'src/server/web/main.ts', own, { ready: true, patience: patienceOfWeb })),
+      );
     }
     if (options.worker !== false) {
       // What is on the line may take as long as half a lease; killed before, it would be sent a second time.

@@ -105,6 +105,7 @@ export const say = speak('proof', {
   saveFirst: 'Say first where proofs arrive, and save.',
   noPathToSend: 'There is no path: connect a sending service, and give a sender that it sends for.',
   tooSoon: 'Proofs are on their way already.',
+  mailboxChanged: 'Where proofs arrive was changed meanwhile.',
   pathIsGone: 'Its sending service was removed.',
   atItsLimit: '{$name} is at its limit: no proof was sent.',
   todayGood:

@@ -333,6 +333,17 @@ describe('a mailbox', () => {
     });
   });
 
+  it('that is another one now is not searched for what went to the one before', async () => {
+    await connectRelay();
+    const access = await accessAs();
+    await saveProofMailbox(access, { mailbox: entered() });
+    await proveNow(access);
+    await saveProofMailbox(access, { mailbox: entered() });
+    expect(await newest()).toMatchObject({ standing: 'unsent', words: 'Where proofs arrive was changed meanwhile.' });
+    await new Proving().turn();
+    expect(await newest()).toMatchObject({ standing: 'unsent' });
+  });
+
   it('that never answers says so, holds up nothing, and makes nothing missing', async () => {
     await connectRelay();
     const silent = createServer((socket) => socket.on('error', () => undefined));

@@ -89,7 +89,12 @@ async function queue(gauge: MakeGauge, now: number): Promise<void> {
   const due = gauge('deliveries_due', 'Messages that are due and not sent yet.');
   const oldest = gauge('oldest_due_seconds', 'How long the message that is due longest has been due; 0 with none.');
   const db = database();
-  const isDue = and(inArray(deliveries.state, ['planned', 'deferred']), lte(deliveries.dueAt, new Date(now)));
+  const isDue = and(
+    inArray(deliveries.state, ['planned', 'deferred']),
+    // Both, so that the index is used to its end.
+    inArray(deliveries.bulk, [false, true]),
+    lte(deliveries.dueAt, new Date(now)),
+  );
   const [rows, [first]] = await Promise.all([
     db
       .select({ state: deliveries.state, n: count() })

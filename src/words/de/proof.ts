@@ -108,6 +108,7 @@ export const proof: TranslationOf<typeof say> = {
   noPathToSend:
     'Es gibt keinen Weg: Verbinden Sie einen Versanddienst, und geben Sie einen Absender an, für den er sendet.',
   tooSoon: 'Lebenszeichen sind schon unterwegs.',
+  mailboxChanged: 'Inzwischen wurde geändert, wo Lebenszeichen ankommen.',
   pathIsGone: 'Sein Versanddienst wurde entfernt.',
   atItsLimit: '{$name} ist an der Grenze: Es wurde kein Lebenszeichen gesendet.',
   todayGood:

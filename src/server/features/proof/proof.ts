@@ -17,6 +17,7 @@ import { beginProofs, listenedDomainOf, pathsOf, type ProofMailboxRow, type Proo
 import { standingOfProof } from '../../proof/tell';
 import { bounceDomainOf } from '../../sending/returnpath';
 import { config } from '../../base/config';
+import { kept } from '@/words/kept';
 import { say } from '@/words/proof';
 
 /** So many proofs of each path are shown. */
@@ -123,7 +124,8 @@ async function checked({ store }: Access, input: ProofMailbox) {
   return { ...values, password: sealed };
 }
 
-/** Keeps where proofs go and how often. Those that go out by themselves begin at once; what is under way is not touched. */
+/** Keeps where proofs go and how often. Those that go out by themselves begin at once; of what is under way, what went to another place is
+ * given up. */
 export async function saveProofMailbox(access: Access, { mailbox }: { mailbox: ProofMailbox }): Promise<ProofView> {
   const { store } = access;
   const values = await checked(access, mailbox);
@@ -139,8 +141,17 @@ export async function saveProofMailbox(access: Access, { mailbox }: { mailbox: P
     .insert(proofMailboxes)
     .values({ storeId: store.id, ...set })
     .onDuplicateKeyUpdate({ set });
+  // What went to another place is not looked for in this one.
+  if (before && (before.reader !== values.reader || before.address !== values.address)) await giveUpOpen(store.id);
   await remember(access, 'savedProof', {});
   return proofView(access);
+}
+
+async function giveUpOpen(storeId: string): Promise<void> {
+  await database()
+    .update(pathProofs)
+    .set({ state: 'unsent', told: 'unsent', words: kept(() => say.mailboxChanged) })
+    .where(and(eq(pathProofs.storeId, storeId), inArray(pathProofs.state, ['waiting', 'sent'])));
 }
 
 /** Opens the mailbox as entered, without saving it; what folders it has, is given back. Throws `invalid` with why it does not open. */
