@@ -133,7 +133,7 @@ test('every message that is live is rehearsed, and nothing of it reaches anybody
     const dialog = page.getByRole('dialog');
     await dialog.getByLabel('For whom').fill('Anna Feld');
     await dialog.getByRole('button', { name: 'Make the link' }).click();
-    const link = await dialog.getByLabel('The link').inputValue();
+    const link = await dialog.getByRole('textbox', { name: 'The link' }).inputValue();
     expect(await axeFindings(page, 'sharing screenshots')).toEqual([]);
 
     const context = await browser.newContext();
