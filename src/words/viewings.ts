@@ -55,6 +55,7 @@ export const say = speak('viewings', {
   whatToChange: 'What you would change',
   send: 'Send the remark',
   sent: 'Remark sent',
+  removeThisRemark: 'Take this remark back',
   removeRemark: 'Take this remark back: {$text}',
   tookRemarkBack: 'Remark taken back',
   remarkDone: 'done',

@@ -27,7 +27,7 @@ export function ViewedScreen({ base, message: m, onApprove, onRemark, onTakeBack
   const router = useRouter();
   const title = m.version ? `${m.notification}, ${m.version}` : m.notification;
   const [busy, setBusy] = useState(false);
-  const say1 = async (work: Promise<Result<null>>, words = ''): Promise<boolean> => {
+  const send = async (work: Promise<Result<null>>, words = ''): Promise<boolean> => {
     setBusy(true);
     const done = valueOrToast(await answered(work)) !== undefined;
     setBusy(false);
@@ -84,7 +84,7 @@ export function ViewedScreen({ base, message: m, onApprove, onRemark, onTakeBack
               type="button"
               className={m.approved ? 'btn' : 'btn btn-main'}
               disabled={busy}
-              onClick={() => void say1(onApprove({ message: m.id, approved: !m.approved }))}
+              onClick={() => void send(onApprove({ message: m.id, approved: !m.approved }))}
             >
               {m.approved ? say.looksRightAfterAll : say.looksRight}
             </button>
@@ -112,10 +112,11 @@ export function ViewedScreen({ base, message: m, onApprove, onRemark, onTakeBack
                       <button
                         type="button"
                         className="link min-h-6 text-xs"
+                        aria-label={say.removeRemark({ text: r.text.slice(0, 40) })}
                         disabled={busy}
-                        onClick={() => void say1(onTakeBack({ id: r.id }), say.tookRemarkBack)}
+                        onClick={() => void send(onTakeBack({ id: r.id }), say.tookRemarkBack)}
                       >
-                        {say.removeRemark({ text: r.text.slice(0, 40) })}
+                        {say.removeThisRemark}
                       </button>
                     )}
                   </li>

@@ -56,6 +56,7 @@ export const viewings: TranslationOf<typeof say> = {
   whatToChange: 'Was Sie ändern würden',
   send: 'Anmerkung senden',
   sent: 'Anmerkung gesendet',
+  removeThisRemark: 'Diese Anmerkung zurücknehmen',
   removeRemark: 'Diese Anmerkung zurücknehmen: {$text}',
   tookRemarkBack: 'Anmerkung zurückgenommen',
   remarkDone: 'erledigt',
