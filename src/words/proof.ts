@@ -9,7 +9,7 @@ export const say = speak('proof', {
   explained:
     'Each sending service with each domain that it sends for is a path. A small real message goes out by each of them, is read back and removed. When one does not arrive as it should, owners are told by another service.',
   notSetUp: 'Nothing proves yet that mail arrives',
-  notSetUpNote: 'Say below how often, and where it is to arrive.',
+  notSetUpNote: 'Say how often, and where it is to arrive.',
   setUpBy: 'An owner can set it up.',
   noPaths: 'Mail goes out by no path yet',
   noPathsNote: 'Connect a sending service and give a sender first.',

@@ -84,9 +84,11 @@ export function ProofScreen({ base, zone, view, mayEdit, mayProve, onSave, onOpe
             empty={
               <Empty title={say.noPaths}>
                 <p>{say.noPathsNote}</p>
-                <Link className="link" href={`${base}/sending/services/new`}>
-                  {say.connectService}
-                </Link>
+                {mayEdit && (
+                  <Link className="link" href={`${base}/sending/services/new`}>
+                    {say.connectService}
+                  </Link>
+                )}
               </Empty>
             }
           />

@@ -9,7 +9,7 @@ export const proof: TranslationOf<typeof say> = {
   explained:
     'Jeder Versanddienst mit jeder Domain, für die er sendet, ist ein Weg. Auf jedem geht eine kleine echte Nachricht hinaus, wird gelesen, wo sie ankommt, und gelöscht. Kommt eine nicht an, wie sie soll, erfahren es die Inhaber über einen anderen Dienst.',
   notSetUp: 'Noch zeigt nichts, dass Mail ankommt',
-  notSetUpNote: 'Sagen Sie unten, wie oft, und wo sie ankommen soll.',
+  notSetUpNote: 'Sagen Sie, wie oft, und wo sie ankommen soll.',
   setUpBy: 'Ein Inhaber kann es einrichten.',
   noPaths: 'Noch geht Mail auf keinem Weg hinaus',
   noPathsNote: 'Verbinden Sie zuerst einen Versanddienst, und geben Sie einen Absender an.',

@@ -1,16 +1,15 @@
 import type { Metadata } from 'next';
 import type { ReactNode } from 'react';
+import { ByLink, LinkNotOpen } from '@/app/ByLink';
 import { languageName } from '@/core/names';
 import { linkAccess } from '@/server/auth/links';
-import { Time } from '@/ui/parts/format';
 import { say } from '@/words/languages';
-import { say as pages } from '@/words/pages';
 import { say as refusals } from '@/words/refusals';
 
 // The address is a secret: no search engine is to keep it, and no other page is to learn it.
 export const metadata: Metadata = { robots: { index: false, follow: false }, referrer: 'no-referrer' };
 
-export default async function ByLink({
+export default async function Layout({
   children,
   params,
 }: {
@@ -18,31 +17,12 @@ export default async function ByLink({
   params: Promise<{ token: string }>;
 }) {
   const found = await linkAccess((await params).token);
-  if (!found) {
-    return (
-      <main className="mx-auto max-w-md px-5 py-16">
-        <h1 className="font-serif text-xl">{say.linkNotOpen}</h1>
-        <p className="mt-2">{refusals.linkIsOver}</p>
-      </main>
-    );
-  }
+  if (!found) return <LinkNotOpen title={say.linkNotOpen} words={refusals.linkIsOver} />;
   const { access, language, until } = found;
-  const { store, person } = access;
+  const words = say.byLink({ name: access.person.name, language: languageName(language) });
   return (
-    <div className="flex h-full flex-col">
-      <a href="#page" className="btn absolute start-2 top-2 z-50 not-focus:sr-only">
-        {pages.skipToThePage}
-      </a>
-      <p className="shrink-0 bg-spine px-5 py-2 text-sm text-white">
-        <span className="font-serif text-base">{store.name}</span>
-        <span className="ms-3">
-          {say.byLink({ name: person.name, language: languageName(language) })}{' '}
-          <Time at={until.toISOString()} zone={store.timeZone} form="day" />
-        </span>
-      </p>
-      <main id="page" tabIndex={-1} className="min-h-0 min-w-0 flex-1 focus:outline-none max-lg:overflow-auto">
-        {children}
-      </main>
-    </div>
+    <ByLink store={access.store} words={words} until={until}>
+      {children}
+    </ByLink>
   );
 }
