@@ -35,7 +35,8 @@ async function front(trouble = ''): Promise<string> {
 <tr><td><label for="ttl">TTL in seconds</label></td><td><input id="ttl" name="ttl" value="3600" size="8"></td></tr>
 <tr><td><label for="delay">Shows in DNS</label></td><td><select id="delay" name="delay">${DELAYS.map(option).join('')}</select></td></tr>
 </tbody></table><p><button>Add the record</button></p></form>
-<table><thead><tr><th>Name</th><th>Type</th><th>Value</th><th>TTL</th><th></th><th></th></tr></thead><tbody>${rows || '<tr><td colspan="6">No records.</td></tr>'}</tbody></table>`,
+<table><thead><tr><th>Name</th><th>Type</th><th>Value</th><th>TTL</th><th></th><th></th></tr></thead><tbody>${rows || '<tr><td colspan="6">No records.</td></tr>'}</tbody></table>
+<form method="post" action="/begin-again"><button>Go back to the first records</button></form>`,
   );
 }
 
@@ -67,6 +68,7 @@ async function handle(request: IncomingMessage, response: ServerResponse): Promi
     const trouble = await add(form);
     if (trouble) return html(await front(trouble), 422);
   } else if (path === '/remove') await zone.remove(Number(form.get('id')));
+  else if (path === '/begin-again') await zone.beginAgain();
   redirect(response, '/');
 }
 

@@ -26,8 +26,14 @@ export class Zone {
     await pool.query('create table if not exists zone_begun (id int not null primary key)');
     const [begun] = await pool.query<ResultSetHeader>('insert ignore into zone_begun (id) values (1)');
     const zone = new Zone(pool);
-    if (begun.affectedRows > 0) for (const r of FIRST_ZONE) await zone.add(r, new Date(0));
+    if (begun.affectedRows > 0) await zone.beginAgain();
     return zone;
+  }
+
+  /** Takes every record away and enters those that the registrar has at first. */
+  async beginAgain(): Promise<void> {
+    await this.pool.query('delete from zone_record');
+    for (const record of FIRST_ZONE) await this.add(record, new Date(0));
   }
 
   async add(record: DnsRecord, liveAt = new Date()): Promise<void> {

@@ -48,7 +48,7 @@ export const SERVICE = {
   spf: '',
 };
 
-/** Before all tests of a file: a fresh database. After them: gone again. */
+/** Before all tests of a file: a fresh database, and the registrar as it is at first. After them: gone again. */
 export function useDatabase(): void {
   const name = `libellus_test_${randomBytes(5).toString('hex')}`;
   const server = process.env.LIBELLUS_TEST_DATABASE!;
@@ -62,6 +62,7 @@ export function useDatabase(): void {
     process.env.DATABASE_URL = `${server}${name}`;
     await run(readFileSync(process.env.LIBELLUS_TEST_SCHEMA!, 'utf8'), name);
     await fillStore();
+    await beginRecordsAgain();
   });
   afterAll(async () => {
     await closeDatabase();
@@ -172,6 +173,12 @@ export async function enterRecord(host: string, type: 'TXT' | 'MX', value: strin
   const body = new URLSearchParams({ host, type, value, ttl: String(ttl), delay: '0' });
   const response = await fetch(`${process.env.LIBELLUS_REGISTRAR}/add`, { method: 'POST', body, redirect: 'manual' });
   if (response.status !== 303) throw new Error(`The registrar answered ${response.status}.`);
+}
+
+/** Another file that ran in this process may have entered and removed records: the registrar begins again. */
+async function beginRecordsAgain(): Promise<void> {
+  const body = new URLSearchParams();
+  await fetch(`${process.env.LIBELLUS_REGISTRAR}/begin-again`, { method: 'POST', body, redirect: 'manual' });
 }
 
 /** Takes all records of a name away again. */
