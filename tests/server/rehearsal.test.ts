@@ -410,7 +410,7 @@ describe('of a few messages', () => {
           (all) => all.some((m) => m.subject.includes('not right')),
         );
         const text = await textOf(mail.find((m) => m.subject.includes('not right')));
-        expect(text).toMatch(/- Order received, en: .*€12\.34 is no amount of order/);
+        expect(text).toMatch(/- Order received, English: .*€12\.34 is no amount of order/);
         expect(text).toContain(`/s/${SHOP}/rehearsal?run=${begun!.number}&view=fix`);
         const { lines } = await loadToday(await accessAs());
         expect(lines.map((l) => l.fact).join('\n')).toMatch(/\d+ messages were not right in the newest rehearsal\./);

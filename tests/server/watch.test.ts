@@ -2,6 +2,7 @@
 import { eq } from 'drizzle-orm';
 import { simpleParser } from 'mailparser';
 import { config } from '@/server/base/config';
+import { speakToReaders } from '@/server/base/reader';
 import { database } from '@/server/db/client';
 import { domains, history, memberships, services, serviceUse, user } from '@/server/db/schema';
 import { beginDomain, type DomainRow } from '@/server/domains/keys';
@@ -39,10 +40,10 @@ const DOMAIN = 'deckle.quillwick.example';
 const owner = reader();
 const partner = reader();
 
-async function own(address: string): Promise<void> {
+async function own(address: string, reads = ''): Promise<void> {
   const id = newId();
   const now = new Date();
-  await database().insert(user).values({ id, name: 'An owner', email: address, createdAt: now, updatedAt: now });
+  await database().insert(user).values({ id, name: 'An owner', email: address, reads, createdAt: now, updatedAt: now });
   await database().insert(memberships).values({ userId: id, storeId: SHOP, role: 'owner' });
 }
 const rowNow = async (): Promise<DomainRow> => (await database().select().from(domains))[0]!;
@@ -53,6 +54,7 @@ const makeDue = () =>
 const told = async (address = owner): Promise<string[]> => (await mailbox(address)).map((m) => m.subject);
 
 beforeAll(async () => {
+  speakToReaders();
   await connectService();
   await own(owner);
 });
@@ -112,15 +114,22 @@ describe('a domain that is watched', () => {
     expect(await told()).toHaveLength(2);
   });
 
-  it('is told of once to each owner, whatever another’s mailbox says', async () => {
+  it('is told of once to each owner, in their language, whatever another’s mailbox says', async () => {
     await own('gone@arrives-test.example');
-    await own(partner);
+    await own(partner, 'de');
     await database().update(domains).set({ fellBackAt: new Date() });
     for (let i = 0; i < 2; i += 1) {
       await makeDue();
       await new Watch().turn();
     }
-    expect(await told(partner)).toHaveLength(1);
+    expect(await told(partner)).toEqual([`Quillwick: Die DNS-Einträge von ${DOMAIN} brauchen Sie`]);
+    const [mail] = await mailbox(partner);
+    const raw = await rawMail(mail!.id);
+    expect(raw.toString()).toMatch(/^Content-Language: de\r$/im);
+    const { text } = await simpleParser(raw);
+    expect(text).toContain('waren richtig und sind es nicht mehr');
+    expect(text).toMatch(/TXT \S+: Noch nicht da\./);
+    expect((await told()).every((s) => s.includes('need you'))).toBe(true);
     expect(await told()).toHaveLength(3);
   });
 

@@ -47,6 +47,7 @@ import '@/words/stores';
 import '@/words/syntax';
 import '@/words/tests';
 import '@/words/timing';
+import '@/words/told';
 import '@/words/unsubscribed';
 import '@/words/values';
 import '@/words/viewings';

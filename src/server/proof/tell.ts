@@ -1,6 +1,7 @@
 /** What owners are told of proofs: once when a path stops to be right, and once when it is right again. */
 import { and, asc, desc, eq, lt, ne, notInArray } from 'drizzle-orm';
 import { isBadProof, PROOF_LATE_MS, proofStanding, type ProofStanding } from '@/core/proof';
+import { say } from '@/words/told';
 import { config } from '../base/config';
 import { readKept } from '../base/reading';
 import { database } from '../db/client';
@@ -20,21 +21,29 @@ export const standingOfProof = (proof: ProofRow, now: number, readAt: Date | nul
     readAt?.getTime() ?? 0,
   );
 
-const MAIL_WORDS: Partial<Record<ProofStanding, string>> = {
-  missing: 'its service took the proof, and it is not in the mailbox 15 minutes later',
-  junk: 'the proof was put into Junk',
-  late: 'the proof took more than 15 minutes',
-  'not vouched for': 'the mailbox found nobody who vouches for the proof (SPF, DKIM, DMARC)',
-};
-
-const wordsOf = (proof: ProofRow, standing: ProofStanding): string =>
-  MAIL_WORDS[standing] ??
-  `${standing === 'returned' ? 'the proof came back' : 'the proof was not taken'}: ${readKept(proof.words)}`;
+function wordsOf(proof: ProofRow, standing: ProofStanding): string {
+  const words = readKept(proof.words);
+  switch (standing) {
+    case 'missing':
+      return say.proofMissing;
+    case 'junk':
+      return say.proofJunk;
+    case 'late':
+      return say.proofLate;
+    case 'not vouched for':
+      return say.proofNotVouchedFor;
+    case 'returned':
+      return say.proofReturned({ words });
+    default:
+      return say.proofRefused({ words });
+  }
+}
 
 interface News {
   proof: ProofRow;
   standing: ProofStanding;
-  words: string | undefined;
+  /** Says what is new, to whoever reads; undefined when nothing is. */
+  words: (() => string) | undefined;
 }
 
 export class ProofTeller {
@@ -82,9 +91,9 @@ export class ProofTeller {
       const words = isBadProof(standing)
         ? was === standing
           ? undefined
-          : wordsOf(proof, standing)
+          : () => wordsOf(proof, standing)
         : isBadProof(was)
-          ? 'proofs arrive again as they should'
+          ? () => say.proofAgain
           : undefined;
       settled.push({ proof, standing, words });
     }
@@ -97,20 +106,18 @@ export class ProofTeller {
       if (now - (this.failedAt.get(storeId) ?? 0) < AGAIN_MS) return;
       const bad = toTell.filter((i) => isBadProof(i.standing));
       const paths = new Set(bad.map((i) => pathName(i.proof))).size;
-      const subject =
-        paths > 0
-          ? `mail does not arrive as it should by ${paths === 1 ? 'one path' : `${paths} paths`}`
-          : 'mail arrives again';
-      const text = [
-        ...toTell.map((i) => `- ${pathName(i.proof)}: ${i.words}`),
-        '',
-        ...(paths > 0 ? ['What customers get by it may go the same way.'] : []),
-        `Each proof, and what was said to it: ${config().url}/s/${storeId}/sending/proof`,
-      ].join('\n');
+      const write = () => ({
+        subject: paths > 0 ? say.proofSubject({ n: paths }) : say.proofSubjectAgain,
+        text: [
+          ...toTell.map((i) => say.line({ what: pathName(i.proof), words: i.words?.() ?? '' })),
+          '',
+          ...(paths > 0 ? [say.proofMeans] : []),
+          say.proofWay({ url: `${config().url}/s/${storeId}/sending/proof` }),
+        ].join('\n'),
+      });
       const told = await tellOwners(
         storeId,
-        subject,
-        text,
+        write,
         bad.map((i) => i.proof.serviceId),
       );
       if (!told) {
@@ -131,13 +138,16 @@ export class ProofTeller {
       .where(and(lt(proofMailboxes.troubleAt, new Date(now - PROOF_LATE_MS)), eq(proofMailboxes.troubleTold, false)));
     for (const { storeId, trouble, remedy } of rows) {
       if (now - (this.failedAt.get(storeId) ?? 0) < AGAIN_MS) continue;
-      const text = [
-        `The mailbox that shows whether mail arrives cannot be read: ${readKept(trouble)}`,
-        readKept(remedy),
-        '',
-        `Until then nothing is known of whether mail arrives. Its settings: ${config().url}/s/${storeId}/sending/proof`,
-      ].join('\n');
-      if (await tellOwners(storeId, 'the mailbox for proofs cannot be read', text)) {
+      const write = () => ({
+        subject: say.mailboxSubject,
+        text: [
+          say.mailboxTrouble({ words: readKept(trouble) }),
+          readKept(remedy),
+          '',
+          say.mailboxWay({ url: `${config().url}/s/${storeId}/sending/proof` }),
+        ].join('\n'),
+      });
+      if (await tellOwners(storeId, write)) {
         await database().update(proofMailboxes).set({ troubleTold: true }).where(eq(proofMailboxes.storeId, storeId));
       } else this.failedAt.set(storeId, now);
     }

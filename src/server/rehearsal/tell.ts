@@ -1,6 +1,9 @@
 /** What owners are told of a rehearsal that began by itself. */
 import { eq, inArray } from 'drizzle-orm';
 import { BAD } from '@/contract/rehearsal';
+import { momentLabel } from '@/core/moments';
+import { languageName } from '@/core/names';
+import { say } from '@/words/told';
 import { config } from '../base/config';
 import { readKept } from '../base/reading';
 import { database } from '../db/client';
@@ -34,16 +37,25 @@ export async function tellOfRun(run: Run): Promise<boolean> {
       .from(notifications)
       .where(eq(notifications.storeId, run.storeId)),
   ]);
-  const wordsOf = new Map(checks.map((c) => [c.id, readKept(c.checks[0]?.words ?? '')]));
+  const wordsOf = new Map(checks.map((c) => [c.id, c.checks[0]?.words ?? '']));
   const nameOf = new Map(named.map((n) => [n.id, n.name]));
-  const text = [
-    `Rehearsal ${run.number} found ${fresh.length === 1 ? 'a message that is' : `${fresh.length} messages that are`} not right. Nobody got them; real ones go out as they are.`,
-    '',
-    ...shown.map((m) => `- ${nameOf.get(m.notificationId) ?? m.moment}, ${m.wanted}: ${wordsOf.get(m.id)}`),
-    ...(fresh.length > shown.length ? [`- and ${fresh.length - shown.length} more`] : []),
-    '',
-    `What is wrong, and the way to mend it: ${config().url}/s/${run.storeId}/rehearsal?run=${run.number}&view=fix`,
-  ].join('\n');
-  await tellOwners(run.storeId, `${fresh.length} of its messages ${fresh.length === 1 ? 'is' : 'are'} not right`, text);
+  const n = fresh.length;
+  await tellOwners(run.storeId, () => ({
+    subject: say.rehearsalSubject({ n }),
+    text: [
+      say.rehearsalFound({ run: run.number, n }),
+      '',
+      ...shown.map((m) =>
+        say.rehearsalMessage({
+          name: nameOf.get(m.notificationId) ?? momentLabel(m.moment),
+          language: languageName(m.wanted),
+          words: readKept(wordsOf.get(m.id) ?? ''),
+        }),
+      ),
+      ...(n > shown.length ? [say.andMore({ n: n - shown.length })] : []),
+      '',
+      say.rehearsalWay({ url: `${config().url}/s/${run.storeId}/rehearsal?run=${run.number}&view=fix` }),
+    ].join('\n'),
+  }));
   return true;
 }

@@ -8,7 +8,7 @@ export interface PromiseStanding {
   ref: string;
   outlook: Exclude<Outlook, { state: 'holds' }>;
   /** As a sentence for whoever reads. */
-  words: string;
+  words: () => string;
   by: Promising[];
 }
 
@@ -23,8 +23,8 @@ export async function shakyPromises(
   const [known, paces] = await Promise.all([codesOf(store.id, now), pacesOf(store.id, now)]);
   return [...new Set(promised.map((p) => p.ref))].flatMap((ref): PromiseStanding[] => {
     const outlook = outlookOf(ref, known, now, paces);
-    const words = outlookWords(outlook, promiseName(ref, known), store.timeZone);
-    if (outlook.state === 'holds' || words === undefined) return [];
+    if (outlook.state === 'holds') return [];
+    const words = (): string => outlookWords(outlook, promiseName(ref, known), store.timeZone) ?? '';
     return [{ ref, outlook, words, by: promised.filter((p) => p.ref === ref) }];
   });
 }

@@ -1,10 +1,14 @@
-/** Short mails of Libellus itself to a store's owners, about the sending and not about orders. */
+/** Short mails of Libellus itself to a store's owners, about the sending and not about orders, each in the language of its reader. */
 import { and, eq } from 'drizzle-orm';
 import { chooseService } from '@/core/mail';
+import { isLanguage } from '@/words/choice';
+import type { Language } from '@/words/speak';
+import { say } from '@/words/told';
 import { database } from '../db/client';
 import { databaseTime } from '../db/time';
 import { memberships, stores, user } from '../db/schema';
 import { log } from '../base/log';
+import { inLanguage } from '../base/reader';
 import { composeMessage, domainOf, freshMessageId } from './compose';
 import { senderFor, sendersOf, servicesOf, settingsOf, standingOf, type ServiceRow } from './service';
 import { Line } from './transport';
@@ -13,17 +17,17 @@ import { Line } from './transport';
  * Sends a notice to the owners. True when one of them has it, so that nobody is told twice because of another's mailbox; what was not
  * taken is logged.
  *
+ * @param write says it, in the language of whoever reads: called once for each owner
  * @param besides services that it had better not go out by, because it is about them: another one is taken where there is one
  */
 export async function tellOwners(
   storeId: string,
-  subject: string,
-  text: string,
+  write: () => { subject: string; text: string },
   besides: readonly string[] = [],
 ): Promise<boolean> {
   const [store] = await database().select().from(stores).where(eq(stores.id, storeId));
   const owners = await database()
-    .select({ email: user.email, name: user.name })
+    .select({ email: user.email, name: user.name, reads: user.reads })
     .from(memberships)
     .innerJoin(user, eq(user.id, memberships.userId))
     .where(and(eq(memberships.storeId, storeId), eq(memberships.role, 'owner'), eq(memberships.off, false)));
@@ -31,10 +35,22 @@ export async function tellOwners(
   if (!store || !line || owners.length === 0) return false;
   let told = false;
   for (const owner of owners) {
-    if (await line.send(owner, { subject: `${store.name}: ${subject}`, text, language: 'en' })) told = true;
+    const language = languageOf(owner.reads, store.language);
+    const note = inLanguage(language, (): Note => {
+      const { subject, text } = write();
+      return { subject: say.subject({ store: store.name, what: subject }), text, language };
+    });
+    if (await line.send(owner, note)) told = true;
   }
   line.end();
   return told;
+}
+
+/** What a colleague chose to read the interface in; until they choose, the store's language where the interface speaks it. */
+function languageOf(chosen: string, ofStore: string): Language {
+  const spoken = ofStore.split('-')[0];
+  if (isLanguage(chosen)) return chosen;
+  return isLanguage(spoken) ? spoken : 'en';
 }
 
 export interface Note {

@@ -11,7 +11,8 @@ import { log } from '../base/log';
 import { addressList } from '../net/addresses';
 import { secretTrouble } from '../operations/secret-check';
 import { door } from './door';
-import { forReader, speakToReaders } from './reader';
+import { speakToReaders } from '../base/reader';
+import { forReader } from './reader';
 
 const HOST = process.env.LIBELLUS_WEB_HOST ?? '127.0.0.1';
 const PORT = Number(process.env.LIBELLUS_WEB_PORT ?? 4310);

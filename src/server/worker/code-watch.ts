@@ -1,5 +1,6 @@
 /** Watches the codes that live messages promise, and tells the owners of a store before one is gone, and when it is: once each. */
 import { and, eq, notInArray } from 'drizzle-orm';
+import { say } from '@/words/told';
 import { config } from '../base/config';
 import { database } from '../db/client';
 import { databaseTime } from '../db/time';
@@ -44,15 +45,18 @@ async function tellOnce(storeId: string, { ref, outlook, words, by }: PromiseSta
     .from(codeWarnings)
     .where(and(eq(codeWarnings.storeId, storeId), eq(codeWarnings.ref, ref)));
   if (told?.state === state) return;
-  const text = [
-    words,
-    '',
-    'Messages that promise it:',
-    ...by.map((p) => `- ${p.name}: ${p.whenGone === 'stop' ? 'is on hold without it' : 'goes out without the block'}`),
-    '',
-    `Extend the code, add codes, or choose another one: ${config().url}/s/${storeId}/store/codes`,
-  ].join('\n');
-  if (!(await tellOwners(storeId, words.replace(/\.$/, ''), text))) return;
+  const write = () => ({
+    subject: words().replace(/\.$/, ''),
+    text: [
+      words(),
+      '',
+      say.codePromisedBy,
+      ...by.map((p) => say.line({ what: p.name, words: p.whenGone === 'stop' ? say.codeOnHold : say.codeLeftOut })),
+      '',
+      say.codeWay({ url: `${config().url}/s/${storeId}/store/codes` }),
+    ].join('\n'),
+  });
+  if (!(await tellOwners(storeId, write))) return;
   const at = new Date(now);
   await database()
     .insert(codeWarnings)

@@ -2,6 +2,7 @@
  * owners when one falls back or runs out, and forgets what is old. */
 import { eq } from 'drizzle-orm';
 import { isGood } from '@/core/domain';
+import { say } from '@/words/told';
 import { config } from '../base/config';
 import { database } from '../db/client';
 import { domains } from '../db/schema';
@@ -80,14 +81,18 @@ export class Watch {
 /** Tells the owners once; when that fails, again with the next look. */
 async function tellOfFall(row: DomainRow): Promise<void> {
   const wrong = row.records.filter((r) => !r.advised && !isGood(r.judgement));
-  const text = [
-    `The DNS records of ${row.name} were right and are not any more:`,
-    ...wrong.map((r) => `- ${r.type} ${r.name}: ${readKept(r.judgement.words)}`),
-    '',
-    'Until that is mended, messages may be put into Junk or refused.',
-    `What is needed, to copy: ${config().url}/s/${row.storeId}/sending/domains/${row.name}`,
-  ].join('\n');
-  if (await tellOwners(row.storeId, `DNS records of ${row.name} need you`, text)) {
+  const domain = row.name;
+  const write = () => ({
+    subject: say.recordsSubject({ domain }),
+    text: [
+      say.recordsWere({ domain }),
+      ...wrong.map((r) => say.line({ what: `${r.type} ${r.name}`, words: readKept(r.judgement.words) })),
+      '',
+      say.recordsMean,
+      say.recordsWay({ url: `${config().url}/s/${row.storeId}/sending/domains/${domain}` }),
+    ].join('\n'),
+  });
+  if (await tellOwners(row.storeId, write)) {
     await database().update(domains).set({ fellBackAt: null }).where(eq(domains.id, row.id));
   }
 }

@@ -15,6 +15,7 @@ import { codes } from './codes';
 import { files } from './files';
 import { follows } from './follows';
 import { customers } from './customers';
+import { told } from './told';
 import { glossary } from './glossary';
 import { languages } from './languages';
 import { rehearsal } from './rehearsal';
@@ -135,6 +136,7 @@ export const de: Translations = {
   terms,
   tests,
   timing,
+  told,
   today,
   unsubscribed,
   writing,

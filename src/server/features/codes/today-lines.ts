@@ -11,7 +11,7 @@ export async function codeLines({ store }: Access): Promise<TodayLine[]> {
   const standing = await shakyPromises(store, await databaseTime());
   return standing.map(({ outlook, words, by }) => ({
     state: outlook.state === 'gone' ? 'failing' : 'waiting',
-    fact: `${words} ${whatBecomes(by)}`,
+    fact: `${words()} ${whatBecomes(by)}`,
     action: say.seeDiscountCodes,
     href: '/store/codes',
   }));
