@@ -141,14 +141,31 @@ export interface FilePreview {
   /** Told again when it is brought in: what was looked at is what counts. */
   stamp: string;
   comparison: Comparison;
+  /** Of a memory (TMX): pairs that would be kept to be offered, and those that are offered already. */
+  memory?: { fresh: number; known: number };
 }
+
+/** A memory that was brought in and is kept. */
+export interface MemoryFile {
+  id: string;
+  name: string;
+  pairs: number;
+  by: string;
+  /** ISO 8601. */
+  at: string;
+}
+
+/** Pairs that a store keeps for a language at most. */
+export const MOST_PAIRS = 50_000;
 
 export interface FileBrought {
   segments: number;
   /** Notifications whose drafts changed, to be published. */
   notifications: string[];
+  /** Of a memory: pairs that are kept. */
+  pairs: number;
   /** For taking it back. */
-  undo: TakeBack['segments'];
+  undo: Pick<TakeBack, 'segments' | 'memory'>;
 }
 
 export const TakeBackSchema = Type.Object(
@@ -167,8 +184,10 @@ export const TakeBackSchema = Type.Object(
         },
         strict,
       ),
-      { minItems: 1, maxItems: 20_000 },
+      { maxItems: 20_000 },
     ),
+    /** The kept memory that came with it. */
+    memory: Type.Optional(Type.String({ maxLength: 26 })),
   },
   strict,
 );

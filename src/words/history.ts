@@ -133,6 +133,10 @@ export const say = speak('history', {
     '.input {$n :integer} .match $n one {{{$who} brought in {$n} translation in {$language} from {$file}}} * {{{$who} brought in {$n} translations in {$language} from {$file}}}',
   tookBackTranslations:
     '.input {$n :integer} .match $n one {{{$who} took back {$n} translation in {$language}}} * {{{$who} took back {$n} translations in {$language}}}',
+  keptMemory:
+    '.input {$n :integer} .match $n one {{{$who} kept a memory of {$n} pair in {$language}: {$file}}} * {{{$who} kept a memory of {$n} pairs in {$language}: {$file}}}',
+  removedMemory:
+    '.input {$n :integer} .match $n one {{{$who} removed a memory of {$n} pair in {$language}: {$file}}} * {{{$who} removed a memory of {$n} pairs in {$language}: {$file}}}',
   addedLanguage: '{$who} added the language {$language}',
   madeLink: '{$who} made a link for {$name} to translate into {$language}',
   usedLink: '{$who} opened their link to translate into {$language}',

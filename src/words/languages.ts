@@ -213,7 +213,19 @@ export const say = speak('languages', {
   table: 'Table',
   aboutOldXliff: 'An XLIFF 1.2 file, for programs that know no newer one.',
   aboutTmx:
-    'A TMX 1.4 memory: what is translated, for other programs. One that comes in fills texts that have the same source and no translation yet, as begun.',
+    'A TMX 1.4 memory: what is translated, for other programs. One that comes in fills texts that have the same source and no translation yet, as begun, and is kept to be offered.',
+  pairsInFile: 'Pairs to keep as memory: {$fresh :integer}. Kept already: {$known :integer}.',
+  keepPairs: '.input {$n :integer} .match $n one {{Keep {$n} pair}} * {{Keep {$n} pairs}}',
+  keptPairs:
+    '.input {$n :integer} .match $n one {{{$n} pair is kept, and offered while you translate.}} * {{{$n} pairs are kept, and offered while you translate.}}',
+  keptMemories: 'Memories brought in',
+  keptMemoriesNote: 'Offered where the same or similar words are to be translated.',
+  noMemories: 'None yet: a TMX file is kept as one.',
+  pairsOfFile: '.input {$n :integer} .match $n one {{{$n} pair}} * {{{$n} pairs}}',
+  removeMemory: 'Remove {$name}',
+  memoryRemoved: '{$name} is not offered any more. What is translated stays.',
+  cannotBeRemoved: 'This memory is as it was: it could not be changed.',
+  fromFile: 'from {$file}',
   noPairs: 'This memory has no pairs from {$source} into {$target}.',
   aboutPo: 'A gettext PO file, for programs that translators and developers use.',
   aboutTable:

@@ -193,6 +193,9 @@ export const say = speak('refusals', {
   atLine: 'Line {$line :integer}: {$message}',
   otherLanguages: 'This file is from {$from} into {$to}. Here it has to be from {$wantedFrom} into {$wantedTo}.',
   changedSinceLooked: 'Something was changed since you looked at this file. Look at it once more.',
+  noSuchMemory: 'This memory is not there any more.',
+  tooManyPairs:
+    'At most {$most :integer} pairs are kept for a language, and this file has {$n :integer} more than fit. Remove a memory first.',
   nothingToBringIn: 'Nothing in this file differs from what is there.',
   listCannotBeTakenBack: 'This list cannot be taken back any more.',
   pauseIsPast: 'Choose a time that is still to come.',

@@ -76,7 +76,12 @@ export const SOURCES = new Map<string, Readonly<Record<string, string>>>();
 interface Compiled {
   message: MessageFormat;
   numbers: ReadonlySet<string>;
+  /** What it says by the values that it was asked with. A screen says the same again with every key that is typed. */
+  said: Map<string, string>;
 }
+
+/** So many answers of a message are remembered. */
+const MOST_SAID = 500;
 
 const compiled = new Map<string, Compiled>();
 
@@ -88,6 +93,7 @@ function messageOf(feature: string, key: string, language: Language, source: str
       // Both languages run from left to right, and what is filled in is shown as text beside them.
       message: new MessageFormat(LOCALES[language], source, { bidiIsolation: 'none' }),
       numbers: new Set([...source.matchAll(/\$(\w+) :/g)].map((m) => m[1]!)),
+      said: new Map(),
     };
     compiled.set(name, made);
   }
@@ -102,6 +108,18 @@ const asGiven = ({ numbers }: Compiled, values: Record<string, unknown>): Record
       typeof value === 'number' && !numbers.has(name) ? String(value) : value,
     ]),
   );
+
+/** What a message says with some values, which are text and numbers. */
+function filledWith(made: Compiled, values: Record<string, unknown>): string {
+  const key = JSON.stringify(values);
+  let said = made.said.get(key);
+  if (said === undefined) {
+    said = made.message.format(asGiven(made, values));
+    if (made.said.size >= MOST_SAID) made.said.clear();
+    made.said.set(key, said);
+  }
+  return said;
+}
 
 /** The pieces of a message, nested as its markup is. */
 function piecesOf(message: MessageFormat, values: Record<string, unknown>): Piece[] {
@@ -145,10 +163,9 @@ export function speak<const W extends Record<string, string>>(feature: string, e
       const made = read();
       return piecesOf(made.message, asGiven(made, values));
     };
-    const filled = keepable(`${feature}.${key}`, (values: Record<string, unknown> = {}): string => {
-      const made = read();
-      return made.message.format(asGiven(made, values));
-    });
+    const filled = keepable(`${feature}.${key}`, (values: Record<string, unknown> = {}): string =>
+      filledWith(read(), values),
+    );
     const get = source.includes('{#')
       ? () => pieces
       : source.includes('{$')

@@ -293,6 +293,40 @@ test('what was translated before is offered for the same source, and used by a k
   await expect(page.getByRole('region', { name: 'Translated before' })).toHaveCount(0);
 });
 
+test('an agency’s memory is brought in, offered while one translates, removed and put back', async ({ page }) => {
+  await signIn(page, CLAIRE);
+  const pair = (en: string, pl: string): string =>
+    `<tu><tuv xml:lang="en"><seg>${en}</seg></tuv><tuv xml:lang="pl"><seg>${pl}</seg></tuv></tu>`;
+  const memory = `<?xml version="1.0" encoding="UTF-8"?><tmx version="1.4"><header/><body>${pair('Follow your order here', 'Tutaj znajdziesz zamówienie')}${pair('A bell of brass', 'Mosiężny dzwonek')}</body></tmx>`;
+  const bring = async (found: string): Promise<void> => {
+    await page.goto(`${STORE}/languages/pl/files`);
+    const file = { name: 'agency.tmx', mimeType: 'application/xml', buffer: Buffer.from(memory) };
+    // Chosen again where the page was not listening yet.
+    await expect(async () => {
+      await page.getByLabel('Translated file').setInputFiles(file);
+      await expect(page.getByText(found)).toBeVisible({ timeout: 3_000 });
+    }).toPass();
+  };
+  await bring('Pairs to keep as memory: 2. Kept already: 0.');
+  await page.getByRole('button', { name: 'Keep 2 pairs' }).click();
+  const memories = page.getByRole('list', { name: 'Memories brought in' });
+  await expect(memories.getByRole('listitem')).toHaveText(/^agency\.tmx\s*2 pairs, Claire Aubin, /);
+  await bring('Pairs to keep as memory: 0. Kept already: 2.');
+
+  await page.goto(`${STORE}/languages/pl?of=order-received&segment=follow`);
+  await expect(row(page, 'follow')).toHaveAttribute('aria-current', 'true');
+  const before = page.getByRole('region', { name: 'Translated before' });
+  await expect(before.getByRole('listitem').filter({ hasText: 'from agency.tmx' })).toContainText(
+    'Tutaj znajdziesz zamówienie',
+  );
+
+  await page.goto(`${STORE}/languages/pl/files`);
+  await page.getByRole('button', { name: 'Remove agency.tmx' }).click();
+  await expect(page.getByText('None yet: a TMX file is kept as one.')).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(memories.getByRole('listitem')).toHaveCount(1);
+});
+
 test('texts go out and come back as PO and as a table', async ({ page }) => {
   await signIn(page, CLAIRE);
   await page.goto(`${STORE}/languages/ar/files`);

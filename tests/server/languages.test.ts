@@ -3,11 +3,18 @@ import { execFileSync } from 'node:child_process';
 import { rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { inArray } from 'drizzle-orm';
+import { tmxPairs } from '@/core/handover';
 import type { MemoryEntry } from '@/core/translation';
+import { database } from '@/server/db/client';
+import { history, memoryFiles, memoryPairs } from '@/server/db/schema';
+import { forgetOld } from '@/server/people/retention';
+import { historyOf } from '@/server/auth/history';
 import { receiveEvent } from '@/server/events/receive';
 import { addLanguage, removeLanguage } from '@/server/features/languages/choose';
 import { loadCoverage } from '@/server/features/languages/coverage';
 import { bringInFile, lookAtFile, takeBackFile, takeOut } from '@/server/features/languages/files';
+import { listMemoryFiles, offerMemory } from '@/server/features/languages/kept-memory';
 import { takeMemory } from '@/server/features/languages/memory';
 import { loadTranslating, translate } from '@/server/features/languages/translating';
 import { loadNotification, saveNotification } from '@/server/features/notifications/notification';
@@ -227,7 +234,7 @@ it('a file goes out to a translator and comes back: one text is refused, the res
     code: 'conflict',
   });
 
-  await takeBackFile(access, { language: 'ar', segments: brought.undo });
+  await takeBackFile(access, { language: 'ar', ...brought.undo });
   expect((await segments('on-its-way')).every((s) => s.state === 'missing')).toBe(true);
 });
 
@@ -372,16 +379,16 @@ describe('files in other formats', () => {
     ]);
     const brought = await bringInFile(access, { language: 'ar', stamp: look.stamp, name: 'x' }, Buffer.from(changed));
     expect((await segment('subject')).words).toBe(`${written} {$order.number}`);
-    await takeBackFile(access, { language: 'ar', segments: brought.undo });
+    await takeBackFile(access, { language: 'ar', ...brought.undo });
     expect(await segment('subject')).toMatchObject({ words: before, state });
   });
 
   it('a memory fills what has the same source and no translation, as begun', async () => {
     const access = await accessAs('translator');
     const memory = `<?xml version="1.0"?><!DOCTYPE tmx SYSTEM "tmx14.dtd"><tmx version="1.4"><header/><body><tu><tuv xml:lang="en"><seg>Something else</seg></tuv><tuv xml:lang="cy-GB"><seg>rhywbeth</seg></tuv></tu></body></tmx>`;
-    expect((await lookAtFile(access, 'cy-GB', Buffer.from(memory))).comparison).toMatchObject({
-      changed: [],
-      refused: [],
+    expect(await lookAtFile(access, 'cy-GB', Buffer.from(memory))).toMatchObject({
+      comparison: { changed: [], refused: [] },
+      memory: { fresh: 1, known: 0 },
     });
     const filled = memory
       .replace('Something else', 'Does something not add up? Answer this message or write to <ph x="7">x</ph>.')
@@ -398,6 +405,76 @@ describe('files in other formats', () => {
     await bringInFile(access, { language: 'cy-GB', stamp, name: 'memory.tmx' }, Buffer.from(filled));
     const after = (await segments('refund-issued', 'cy-GB')).find((s) => s.id === 'help');
     expect(after).toMatchObject({ state: 'begun', words: 'Ysgrifennwch at {$store.email}.' });
+  });
+
+  it('a memory is kept and offered until it is removed, and goes out with what is translated here', async () => {
+    const access = await accessAs('translator');
+    const tu = (en: string, pl: string): string =>
+      `<tu><tuv xml:lang="en-GB"><seg>${en}</seg></tuv><tuv xml:lang="ar"><seg>${pl}</seg></tuv></tu>`;
+    const memory = Buffer.from(
+      `<?xml version="1.0"?><tmx version="1.4"><header/><body>${tu('A bell of brass', 'Mosiężny dzwonek')}${tu(
+        'Call <bpt i="1" x="1">{#b}</bpt>us<ept i="1">{/b}</ept> on <ph x="2">{$store.phone}</ph>',
+        'Zadzwoń: <ph x="2">{$store.phone}</ph>',
+      )}${tu('Wait <ph x="1">%d</ph> days', 'Zaczekaj <ph x="1">%d</ph> dni')}</body></tmx>`,
+    );
+    const offered = async () =>
+      (JSON.parse(String((await takeMemory(access, { language: 'ar' })).body)) as MemoryEntry[]).filter(
+        (e) => e.where === 'from agency.tmx',
+      );
+    const bring = async () => {
+      const { stamp } = await lookAtFile(access, 'ar', memory);
+      return bringInFile(access, { language: 'ar', stamp, name: 'agency.tmx' }, memory);
+    };
+    const brought = await bring();
+    expect(brought).toMatchObject({ segments: 0, pairs: 3, notifications: [] });
+    const entries = [
+      { source: 'A bell of brass', words: 'Mosiężny dzwonek' },
+      { source: 'Call {#b}us{/b} on {$store.phone}', words: 'Zadzwoń: {$store.phone}' },
+      { source: 'Wait days', words: 'Zaczekaj dni' },
+    ];
+    expect(await offered()).toMatchObject(entries);
+    await expect(bring()).rejects.toThrow('Nothing in this file differs');
+    const out = await takeOut(access, { language: 'ar', as: 'tmx', open: false });
+    expect(tmxPairs(String(out.body), { source: 'en', target: 'ar' })).toEqual(expect.arrayContaining(entries));
+
+    const [file] = await listMemoryFiles(access, 'ar');
+    expect(file).toMatchObject({ name: 'agency.tmx', pairs: 3 });
+    await expect(
+      offerMemory({ ...access, translates: { languages: ['de'], publishes: false } }, { id: file!.id, offered: false }),
+    ).rejects.toMatchObject({
+      code: 'forbidden',
+    });
+    await takeBackFile(access, { language: 'ar', ...brought.undo });
+    expect([await offered(), await listMemoryFiles(access, 'ar')]).toEqual([[], []]);
+    await offerMemory(access, { id: file!.id, offered: true });
+    expect(await offered()).toHaveLength(3);
+    await offerMemory(access, { id: file!.id, offered: false });
+    await database()
+      .update(memoryFiles)
+      .set({ removedAt: new Date(Date.now() - 25 * 3_600_000) });
+    await forgetOld(10_000);
+    expect(await database().select().from(memoryPairs)).toEqual([]);
+    expect(
+      (await historyOf(SHOP, inArray(history.action, ['keptMemory', 'removedMemory']))).map((l) => l.words)[0],
+    ).toBe('Marta Oyelaran removed a memory of 3 pairs in Arabic: agency.tmx');
+  });
+
+  it('no more pairs are kept than are searched at once', async () => {
+    const access = await accessAs('translator');
+    const body = Array.from(
+      { length: 25_001 },
+      (_, i) => `<tu><tuv xml:lang="en"><seg>word ${i}</seg></tuv><tuv xml:lang="ar"><seg>słowo ${i}</seg></tuv></tu>`,
+    );
+    const bring = async (turn: string) => {
+      const file = Buffer.from(
+        `<tmx version="1.4"><header/><body>${body.join('').replaceAll('word', turn)}</body></tmx>`,
+      );
+      const { stamp } = await lookAtFile(access, 'ar', file);
+      return bringInFile(access, { language: 'ar', stamp, name: `${turn}.tmx` }, file);
+    };
+    await bring('first');
+    await expect(bring('second')).rejects.toThrow('2 more than fit');
+    expect(await listMemoryFiles(access, 'ar')).toMatchObject([{ name: 'first.tmx', pairs: 25_001 }]);
   });
 
   it('a file of another language is refused, whatever its format', async () => {

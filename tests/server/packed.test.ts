@@ -38,7 +38,7 @@ it('what is written into a spreadsheet is brought in, and taken back', async () 
   const subject = async () =>
     (await loadTranslating(await claire(), 'ar', { kind: 'template', slug: 'order-received' })).segments[0]!.words;
   expect(await subject()).toBe('طلبك {$order.number}');
-  await takeBackFile(await claire(), { language: 'ar', segments: undo });
+  await takeBackFile(await claire(), { language: 'ar', ...undo });
   expect(await subject()).toBe('');
 });
 

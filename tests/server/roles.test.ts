@@ -160,6 +160,7 @@ const ACTIONS: Record<string, [roles: string, ...args: unknown[]]> = {
   putWordsAction: ['owner designer', []],
   lookAtTranslationsAction: ['owner designer translator', 'de', 'none'],
   bringTranslationsAction: ['owner designer translator', { language: 'de', stamp: 'x', name: 'x' }, 'none'],
+  offerMemoryAction: ['owner designer translator', { id: '0'.repeat(26), offered: false }],
   takeBackTranslationsAction: [
     'owner designer translator',
     {

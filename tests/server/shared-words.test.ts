@@ -133,7 +133,7 @@ it('they go out in files with what they may be, and come back aside, to be taken
   expect(notifications).toEqual([]);
   expect(await text('names', 'Bank transfer', 'ar')).toMatchObject({ aside: true, words: 'تحويل مصرفي' });
   expect((await now()).store.terms.payments[0]!.words.ar).toBeUndefined();
-  await takeBackFile(access, { language: 'ar', segments: undo });
+  await takeBackFile(access, { language: 'ar', ...undo });
   expect(await text('names', 'Bank transfer', 'ar')).toMatchObject({ state: 'missing', words: '' });
 });
 

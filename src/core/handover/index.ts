@@ -6,5 +6,6 @@ export * from './write-xliff12';
 export * from './read-xliff';
 export * from './po';
 export * from './table';
+export * from './memory';
 export * from './tmx';
 export * from './compare';

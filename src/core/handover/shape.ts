@@ -49,6 +49,19 @@ export type Flat = (string | { inline: Inline; at: 'open' | 'close' | 'alone' })
 const ORDER: readonly (keyof Marks)[] = ['link', 'b', 'i'];
 const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
 
+const kinds = new WeakMap<Inline, string>();
+
+/** What an inline element is, whatever its id: two that are the same have the same. */
+function kindOf(inline: Inline): string {
+  let kind = kinds.get(inline);
+  if (kind === undefined) {
+    const { id: _id, ...rest } = inline;
+    kind = JSON.stringify(rest);
+    kinds.set(inline, kind);
+  }
+  return kind;
+}
+
 /**
  * A form as flat text. Ids are those of `known` for what it has as well, each once for each time that it stands there, and count on from
  * there for the rest; so a translation has the ids of its source.
@@ -58,7 +71,8 @@ export function flatten(form: FormDocument, marked: boolean, known: readonly Inl
   const left = [...known];
   let next = known.length;
   const take = (want: Omit<Inline, 'id'>): Inline => {
-    const at = left.findIndex(({ id: _id, ...inline }) => same(inline, want));
+    const kind = JSON.stringify(want);
+    const at = left.findIndex((inline) => kindOf(inline) === kind);
     if (at >= 0) return left.splice(at, 1)[0]!;
     next += 1;
     return { ...want, id: String(next) } as Inline;
@@ -116,6 +130,7 @@ export const inlinesOf = (flat: Flat): Inline[] =>
  */
 export function inlinesFor(from: WordsDocument, flat: Flat): Inline[] {
   const own = inlinesOf(flat);
+  if (from.forms.length === 1) return own;
   return from.forms.reduce((known, form) => {
     const further = inlinesOf(flatten(form, from.marked, known)).filter(
       (inline) => inline.kind === 'chip' && !known.some((k) => k.id === inline.id),

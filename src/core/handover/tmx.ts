@@ -6,24 +6,36 @@ import { Parser } from 'htmlparser2';
 import { languageName } from '../names';
 import { say } from '../../words/languages';
 import { formsOf } from './forms';
+import { codeOf, flatPair, pairOf, type Coded, type MemoryPair } from './memory';
 import type { Read, ReadResult, ReadUnit } from './read-xliff';
 import type { FileOut, Flat } from './shape';
 import { tokensOf } from './tokens';
 import { filesOf } from './units';
 import { withoutType, xml } from './xml';
 
-/** The whole memory: each pair of source and translation once. */
-export function writeTmx(files: readonly FileOut[], { source, target }: { source: string; target: string }): string {
+/** The whole memory: each pair of source and translation once, those of `kept` memories after the store's own. */
+export function writeTmx(
+  files: readonly FileOut[],
+  { source, target }: Languages,
+  kept: readonly MemoryPair[] = [],
+): string {
   const pairs = new Map<string, { from: Flat; to: Flat }>();
+  const add = (pair: { from: Flat; to: Flat }): void => {
+    const key = JSON.stringify([tokensOf(pair.from), tokensOf(pair.to)]);
+    if (!pairs.has(key)) pairs.set(key, pair);
+  };
   for (const file of files) {
     for (const unit of file.units) {
       if (unit.state !== 'done' && unit.state !== 'checked') continue;
       for (const form of formsOf(unit, target)?.forms ?? []) {
         const { source: from, target: to } = form;
-        if (to && hasWords(from) && hasWords(to))
-          pairs.set(JSON.stringify([tokensOf(from), tokensOf(to)]), { from, to });
+        if (to && hasWords(from) && hasWords(to)) add({ from, to });
       }
     }
+  }
+  for (const pair of kept) {
+    const flat = flatPair(pair);
+    if (flat) add(flat);
   }
   const units = [...pairs.values()].map(
     ({ from, to }) =>
@@ -39,35 +51,66 @@ function segXml(flat: Flat): string {
     .map((part) => {
       if (typeof part === 'string') return xml(part);
       const { inline, at } = part;
-      if (at === 'open') return `<bpt i="${inline.id}" x="${inline.id}">&lt;${inline.id}&gt;</bpt>`;
-      if (at === 'close') return `<ept i="${inline.id}">&lt;/${inline.id}&gt;</ept>`;
-      return `<ph x="${inline.id}">${xml(tokensOf([part]))}</ph>`;
+      const code = xml(codeOf(inline, at));
+      if (at === 'open') return `<bpt i="${inline.id}" x="${inline.id}">${code}</bpt>`;
+      if (at === 'close') return `<ept i="${inline.id}">${code}</ept>`;
+      return `<ph x="${inline.id}">${code}</ph>`;
     })
     .join('');
 }
 
+export interface Languages {
+  source: string;
+  target: string;
+}
+
 interface Pair {
   line: number;
-  segments: Map<string, Read[]>;
+  segments: Map<string, Coded>;
+}
+
+const same = (tag: string, wanted: string): boolean =>
+  tag.toLowerCase() === wanted.toLowerCase() || tag.toLowerCase().split('-')[0] === wanted.toLowerCase();
+
+/** The pairs of a memory that are from one language into another. */
+function* between(
+  pairs: readonly Pair[],
+  languages: Languages,
+): Generator<{ line: number; source: Coded; target: Coded }> {
+  for (const { line, segments } of pairs) {
+    const of = (wanted: string): Coded | undefined => [...segments].find(([tag]) => same(tag, wanted))?.[1];
+    const [source, target] = [of(languages.source), of(languages.target)];
+    if (source && target) yield { line, source, target };
+  }
+}
+
+/** Whether a text is a memory in TMX, by how it begins. */
+export const isTmx = (text: string): boolean => {
+  const begin = text.replace(/^\uFEFF/, '').trimStart();
+  return begin.startsWith('<') && /<tmx[\s>]/.test(begin.slice(0, 4_000));
+};
+
+/** The pairs of a memory as they can be kept, each once; none of a text that cannot be read. */
+export function tmxPairs(text: string, languages: Languages): MemoryPair[] {
+  const read = withoutType(text);
+  if (!read.ok) return [];
+  const pairs = new Map<string, MemoryPair>();
+  for (const { source, target } of between(pairsOf(read.text), languages)) {
+    const pair = pairOf(source, target);
+    if (pair) pairs.set(JSON.stringify([pair.source, pair.words]), pair);
+  }
+  return [...pairs.values()];
 }
 
 /** Reads a memory, and makes of it units for those texts of the store that have the same source and no translation. */
-export function readTmx(
-  text: string,
-  store: readonly FileOut[],
-  languages: { source: string; target: string },
-): ReadResult {
+export function readTmx(text: string, store: readonly FileOut[], languages: Languages): ReadResult {
   const problem = (line: number, message: string): ReadResult => ({ ok: false, problem: { line, message } });
   const read = withoutType(text);
   if (!read.ok) return read;
   const pairs = pairsOf(read.text);
-  const same = (tag: string, wanted: string): boolean =>
-    tag.toLowerCase() === wanted.toLowerCase() || tag.toLowerCase().split('-')[0] === wanted.toLowerCase();
   const known = new Map<string, { line: number; source: Read[]; target: Read[] }>();
-  for (const { line, segments } of pairs) {
-    const of = (wanted: string): Read[] | undefined => [...segments].find(([tag]) => same(tag, wanted))?.[1];
-    const [source, target] = [of(languages.source), of(languages.target)];
-    if (source && target && !known.has(readsAs(source))) known.set(readsAs(source), { line, source, target });
+  for (const pair of between(pairs, languages)) {
+    if (!known.has(readsAs(pair.source))) known.set(readsAs(pair.source), pair);
   }
   if (pairs.length > 0 && known.size === 0) {
     const [source, target] = [languageName(languages.source), languageName(languages.target)];
@@ -134,9 +177,9 @@ function readsAs(parts: readonly Read[]): string {
 
 function pairsOf(text: string): Pair[] {
   const pairs: Pair[] = [];
-  let segment: Read[] | undefined;
+  let segment: Coded | undefined;
   let language = '';
-  /** Inside of an inline element, whose text is the other tool's code. */
+  /** Inside of an inline element, whose text is the code of the tool that wrote it. */
   let code = 0;
   const counted = { at: 0, line: 1 };
   const parser = new Parser(
@@ -149,9 +192,9 @@ function pairsOf(text: string): Pair[] {
           pairs.push({ line: counted.line, segments: new Map() });
         } else if (name === 'tuv') language = attributes['xml:lang'] ?? attributes.lang ?? '';
         else if (name === 'seg') segment = [];
-        else if (segment && name === 'bpt') segment.push({ id: i, at: 'open' });
-        else if (segment && name === 'ept') segment.push({ id: i, at: 'close' });
-        else if (segment && name === 'ph') segment.push({ id: x ?? '', at: 'alone' });
+        else if (segment && name === 'bpt') segment.push({ id: i, at: 'open', code: '' });
+        else if (segment && name === 'ept') segment.push({ id: i, at: 'close', code: '' });
+        else if (segment && name === 'ph') segment.push({ id: x ?? '', at: 'alone', code: '' });
         if (segment && /^(bpt|ept|ph|it|ut)$/.test(name)) code += 1;
       },
       onclosetag(name) {
@@ -161,7 +204,9 @@ function pairsOf(text: string): Pair[] {
         segment = undefined;
       },
       ontext(words) {
+        const last = segment?.at(-1);
         if (segment && code === 0) segment.push(words.replace(/\r\n?/g, '\n'));
+        else if (typeof last === 'object') last.code += words;
       },
     },
     { xmlMode: true, decodeEntities: true },

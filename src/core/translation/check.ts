@@ -159,13 +159,18 @@ const LOOKALIKES: Record<string, RegExp> = {
   Grek: /[\p{Script=Latin}\p{Script=Cyrillic}]/u,
 };
 
+const scripts = new Map<string, string | undefined>();
+
 /** The script that a language is written in (CLDR likely subtags), such as `Latn`; undefined for a tag that is none. */
 export function scriptOf(language: string): string | undefined {
-  try {
-    return new Intl.Locale(language).maximize().script;
-  } catch {
-    return undefined;
+  if (!scripts.has(language)) {
+    try {
+      scripts.set(language, new Intl.Locale(language).maximize().script);
+    } catch {
+      return undefined;
+    }
   }
+  return scripts.get(language);
 }
 
 /** Words without a letter of the language's script, and letters of another script inside of words. */

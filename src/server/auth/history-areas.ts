@@ -33,7 +33,7 @@ const DEEDS: Record<Area, readonly Deed[]> = {
     ...(['madeLink', 'tookLinkBack', 'gaveLanguages', 'letTranslatorPublish', 'choseFallback'] as const),
     ...(['notedForTranslators', 'askedAuthor', 'answeredQuestion', 'openedQuestion', 'tookQuestionBack'] as const),
     ...(['savedTerm', 'deletedTerm', 'broughtGlossary', 'tookBackGlossary', 'translated'] as const),
-    ...(['checkedTranslation'] as const),
+    ...(['checkedTranslation', 'keptMemory', 'removedMemory'] as const),
   ],
   sending: [
     ...(['withheld', 'allowed', 'releasedWithheld', 'addedDomain', 'madeFurtherKey', 'removedDomain'] as const),

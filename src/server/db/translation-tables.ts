@@ -1,5 +1,16 @@
 /** What is known of translations besides their words. */
-import { boolean, index, int, mediumtext, mysqlTable, primaryKey, uniqueIndex, varchar } from 'drizzle-orm/mysql-core';
+import {
+  boolean,
+  foreignKey,
+  index,
+  int,
+  mediumtext,
+  mysqlTable,
+  primaryKey,
+  text,
+  uniqueIndex,
+  varchar,
+} from 'drizzle-orm/mysql-core';
 import type { GlossaryEntry } from '@/core/glossary';
 import { exact, id, json, time } from './columns';
 import { ofStore } from './store-table';
@@ -97,4 +108,37 @@ export const translationLinks = mysqlTable(
     takenBackAt: time('taken_back_at'),
   },
   (t) => [uniqueIndex('translation_link_token').on(t.tokenHash)],
+);
+
+/** A memory that was brought in as a file: what was translated elsewhere, offered where the same or similar words come up. */
+export const memoryFiles = mysqlTable(
+  'memory_file',
+  {
+    id: id().primaryKey(),
+    storeId: ofStore(),
+    /** From the language that the store had as its own, into this one. */
+    source: varchar('source', { length: 20 }).notNull(),
+    language: varchar('language', { length: 20 }).notNull(),
+    name: varchar('name', { length: 300 }).notNull(),
+    pairs: int('pairs').notNull(),
+    broughtBy: varchar('brought_by', { length: 120 }).notNull(),
+    broughtAt: time('brought_at').notNull(),
+    /** Taken away: it can be put back for a while. */
+    removedAt: time('removed_at'),
+  },
+  (t) => [index('memory_file_of').on(t.storeId, t.language)],
+);
+
+export const memoryPairs = mysqlTable(
+  'memory_pair',
+  {
+    fileId: id('file_id').notNull(),
+    place: int('place').notNull(),
+    source: text('source').notNull(),
+    words: text('words').notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.fileId, t.place] }),
+    foreignKey({ name: 'memory_pair_of', columns: [t.fileId], foreignColumns: [memoryFiles.id] }).onDelete('cascade'),
+  ],
 );

@@ -14,6 +14,7 @@ import {
   events,
   installation,
   listImports,
+  memoryFiles,
   orders,
   rateLimit,
   replies,
@@ -206,6 +207,10 @@ export async function forgetOld(limitMs: number): Promise<void> {
   await database()
     .delete(listImports)
     .where(lt(listImports.at, new Date(now - DAY_MS)));
+  // So can a kept memory be put back.
+  await database()
+    .delete(memoryFiles)
+    .where(lt(memoryFiles.removedAt, new Date(now - DAY_MS)));
   const rows = await database().select({ id: stores.id, retention: stores.retention }).from(stores);
   for (const { id, retention } of rows) {
     for (const kind of Object.keys(STEPS) as Kind[]) {

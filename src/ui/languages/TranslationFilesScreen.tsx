@@ -8,6 +8,8 @@ import {
   type FileBrought,
   type FilePreview,
   type LanguageCoverage,
+  type MemoryFile,
+  type TakeBack,
   type TextFormat,
 } from '@/contract/languages';
 import type { BulkOutcome, ManyDraft } from '@/contract/notifications';
@@ -15,26 +17,31 @@ import { whoMay } from '@/contract/policy';
 import { languageName } from '@/core/names';
 import type { Failure, Result } from '@/core/result';
 import { progress } from '@/core/translation';
+import { say as common } from '@/words/common';
 import { say } from '@/words/languages';
 import { ChangedText } from '../bench/ChangedText';
 import { PublishMany } from '../journey/PublishMany';
 import { Check } from '../parts/Check';
 import { Field, Pick, Segments } from '../parts/fields';
+import { Time } from '../parts/format';
 import { formOf } from '../parts/formOf';
 import { Mark } from '../parts/marks';
 import { Empty, Page, PanelTitle, Trouble } from '../parts/Page';
 import { answered, valueOrToast } from '../parts/result';
-import { useUndo } from '../parts/useUndo';
+import { useUndo, type Undo } from '../parts/useUndo';
 
 export interface TranslationFilesProps {
   base: string;
   coverage: LanguageCoverage;
   source: string;
+  zone: string;
+  memories: readonly MemoryFile[];
   mayTranslate: boolean;
   mayPublish: boolean;
   onLook: (form: FormData) => Promise<Result<FilePreview>>;
   onBring: (how: { language: string; stamp: string; name: string }, form: FormData) => Promise<Result<FileBrought>>;
-  onTakeBack: (input: { language: string; segments: FileBrought['undo'] }) => Promise<Result<{ segments: number }>>;
+  onTakeBack: (input: TakeBack) => Promise<Result<{ segments: number }>>;
+  onOffer: (input: { id: string; offered: boolean }) => Promise<Result<void>>;
   onDrafts: (slugs: string[]) => Promise<Result<ManyDraft[]>>;
   onPublishMany: (drafts: { slug: string; revision: number }[], note: string) => Promise<Result<BulkOutcome>>;
 }
@@ -82,14 +89,17 @@ export function TranslationFilesScreen(props: TranslationFilesProps) {
       if (result.error.code === 'conflict') setPreview(result.error.detail as FilePreview);
       return;
     }
-    const { segments, notifications, undo: back } = result.value;
+    const { segments, pairs, notifications, undo: back } = result.value;
     setFailure(undefined);
     setChanged(notifications);
     // What was refused stays to be read and mended.
-    setPreview({ ...preview, comparison: { ...preview.comparison, changed: [] } });
+    const { memory, ...rest } = preview;
+    const known = memory && { memory: { fresh: 0, known: memory.known + pairs } };
+    setPreview({ ...rest, ...known, comparison: { ...preview.comparison, changed: [] } });
     setBrought(brought + 1);
-    undo.did(say.broughtIn({ n: segments }), async () => {
-      if (!valueOrToast(await answered(props.onTakeBack({ language, segments: back })))) return;
+    const said = segments > 0 ? say.broughtIn({ n: segments }) : say.keptPairs({ n: pairs });
+    undo.did(said, async () => {
+      if (!valueOrToast(await answered(props.onTakeBack({ language, ...back })))) return;
       toast.success(say.takenBack);
       setChanged([]);
       setPreview(undefined);
@@ -188,17 +198,22 @@ export function TranslationFilesScreen(props: TranslationFilesProps) {
                 </Field>
                 {busy === 'looking' && <p role="status">{say.looking}</p>}
                 {failure && <Trouble>{failure.message}</Trouble>}
-                {preview && preview.comparison.changed.length > 0 && (
+                {preview && (preview.comparison.changed.length > 0 || (preview.memory?.fresh ?? 0) > 0) && (
                   <button
                     type="button"
                     className="btn btn-main self-start"
                     disabled={busy !== undefined}
                     onClick={() => void bring()}
                   >
-                    {busy === 'bringing' ? say.bringing : say.bringInTexts({ n: preview.comparison.changed.length })}
+                    {busy === 'bringing'
+                      ? say.bringing
+                      : preview.comparison.changed.length > 0
+                        ? say.bringInTexts({ n: preview.comparison.changed.length })
+                        : say.keepPairs({ n: preview.memory?.fresh ?? 0 })}
                   </button>
                 )}
               </div>
+              <KeptMemories {...props} undo={undo} />
             </>
           )}
         </section>
@@ -232,6 +247,9 @@ function Compared({ preview }: { preview: FilePreview }) {
     <>
       <p role="status" className="mb-3">
         {say.inFile({ changed: changed.length, same, empty, refused: refused.length })}
+        {preview.memory && (
+          <span className="block">{say.pairsInFile({ fresh: preview.memory.fresh, known: preview.memory.known })}</span>
+        )}
       </p>
       {refused.length > 0 && (
         <>
@@ -266,5 +284,45 @@ function Compared({ preview }: { preview: FilePreview }) {
         </>
       )}
     </>
+  );
+}
+
+/** Memories that were brought in before: offered while somebody translates, until they are removed. */
+function KeptMemories({ memories, zone, onOffer, undo }: TranslationFilesProps & { undo: Undo }) {
+  const offer = async (id: string, offered: boolean): Promise<boolean> =>
+    (await answered(onOffer({ id, offered }))).ok || (toast.error(say.cannotBeRemoved), false);
+  const remove = async ({ id, name }: MemoryFile): Promise<void> => {
+    if (await offer(id, false)) undo.did(say.memoryRemoved({ name }), () => offer(id, true));
+  };
+  return (
+    <div className="flex flex-col gap-3">
+      <PanelTitle>{say.keptMemories}</PanelTitle>
+      {memories.length === 0 && <p className="text-slate">{say.noMemories}</p>}
+      {memories.length > 0 && (
+        <>
+          <p className="text-slate">{say.keptMemoriesNote}</p>
+          <ul aria-label={say.keptMemories}>
+            {memories.map((m) => (
+              <li key={m.id} className="flex items-baseline gap-3 border-b border-rule py-2">
+                <span className="min-w-0 flex-1">
+                  <b className="break-words">{m.name}</b>{' '}
+                  <span className="block text-slate">
+                    {say.pairsOfFile({ n: m.pairs })}, {m.by}, <Time at={m.at} zone={zone} form="day" />
+                  </span>
+                </span>
+                <button
+                  type="button"
+                  className="link inline-flex min-h-6 items-center"
+                  aria-label={say.removeMemory({ name: m.name })}
+                  onClick={() => void remove(m)}
+                >
+                  {common.remove}
+                </button>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+    </div>
   );
 }

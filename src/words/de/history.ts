@@ -134,6 +134,10 @@ export const history: TranslationOf<typeof say> = {
     '.input {$n :integer} .match $n one {{{$who} hat {$n} Übersetzung aus {$file} hereingeholt: {$language}}} * {{{$who} hat {$n} Übersetzungen aus {$file} hereingeholt: {$language}}}',
   tookBackTranslations:
     '.input {$n :integer} .match $n one {{{$who} hat {$n} Übersetzung zurückgenommen: {$language}}} * {{{$who} hat {$n} Übersetzungen zurückgenommen: {$language}}}',
+  keptMemory:
+    '.input {$n :integer} .match $n one {{{$who} hat einen Speicher mit {$n} Paar aufbewahrt, {$language}: {$file}}} * {{{$who} hat einen Speicher mit {$n} Paaren aufbewahrt, {$language}: {$file}}}',
+  removedMemory:
+    '.input {$n :integer} .match $n one {{{$who} hat einen Speicher mit {$n} Paar entfernt, {$language}: {$file}}} * {{{$who} hat einen Speicher mit {$n} Paaren entfernt, {$language}: {$file}}}',
   addedLanguage: '{$who} hat die Sprache {$language} hinzugefügt',
   madeLink: '{$who} hat einen Link für {$name} gemacht, zum Übersetzen: {$language}',
   usedLink: '{$who} hat den eigenen Link zum Übersetzen geöffnet: {$language}',

@@ -214,7 +214,19 @@ export const languages: TranslationOf<typeof say> = {
   table: 'Tabelle',
   aboutOldXliff: 'Eine XLIFF-1.2-Datei für Programme, die keine neuere kennen.',
   aboutTmx:
-    'Ein TMX-1.4-Speicher: was übersetzt ist, für andere Programme. Ein mitgebrachter füllt Texte, deren Ausgangstext gleich ist und die noch keine Übersetzung haben; sie gelten als begonnen.',
+    'Ein TMX-1.4-Speicher: was übersetzt ist, für andere Programme. Ein mitgebrachter füllt Texte, deren Ausgangstext gleich ist und die noch keine Übersetzung haben; sie gelten als begonnen. Er wird aufbewahrt und beim Übersetzen angeboten.',
+  pairsInFile: 'Paare zum Aufbewahren: {$fresh :integer}. Schon aufbewahrt: {$known :integer}.',
+  keepPairs: '.input {$n :integer} .match $n one {{{$n} Paar aufbewahren}} * {{{$n} Paare aufbewahren}}',
+  keptPairs:
+    '.input {$n :integer} .match $n one {{{$n} Paar ist aufbewahrt und wird beim Übersetzen angeboten.}} * {{{$n} Paare sind aufbewahrt und werden beim Übersetzen angeboten.}}',
+  keptMemories: 'Hereingeholte Speicher',
+  keptMemoriesNote: 'Angeboten, wo dieselben oder ähnliche Wörter zu übersetzen sind.',
+  noMemories: 'Noch keiner: Eine TMX-Datei wird als einer aufbewahrt.',
+  pairsOfFile: '.input {$n :integer} .match $n one {{{$n} Paar}} * {{{$n} Paare}}',
+  removeMemory: '{$name} entfernen',
+  memoryRemoved: '{$name} wird nicht mehr angeboten. Was übersetzt ist, bleibt.',
+  cannotBeRemoved: 'Dieser Speicher ist, wie er war: Er ließ sich nicht ändern.',
+  fromFile: 'aus {$file}',
   noPairs: 'In diesem Speicher stehen keine Paare von {$source} nach {$target}.',
   aboutPo: 'Eine gettext-PO-Datei für Programme, mit denen Übersetzer und Entwickler arbeiten.',
   aboutTable:

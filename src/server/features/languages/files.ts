@@ -20,7 +20,9 @@ import {
   readPo,
   readRows,
   readTable,
+  isTmx,
   readTmx,
+  tmxPairs,
   readXliff,
   tableRows,
   writePo,
@@ -29,6 +31,7 @@ import {
   writeXliff,
   writeXliff12,
   type FileOut,
+  type MemoryPair,
   type HandedBack,
   type ReadResult,
 } from '@/core/handover';
@@ -41,6 +44,7 @@ import { briefingsOf } from '../briefing/briefings';
 import { entriesOf } from '../glossary/entries';
 import type { ExportedFile } from '../templates/exported';
 import { leadsAmong, placesOf, textDocuments, type TextDocument } from './documents';
+import { freshPairs, keepPairs, keptPairs, offerMemory } from './kept-memory';
 import { isPacked, pack, unpack, writeSpreadsheet } from './packed';
 import { segmentsIn } from './segments';
 import type { SegmentChange } from './saying';
@@ -114,7 +118,11 @@ export interface TakeOut {
   each?: boolean | undefined;
 }
 
-type Write = (files: readonly FileOut[], languages: { source: string; target: string }) => string | Promise<Buffer>;
+type Write = (
+  files: readonly FileOut[],
+  languages: { source: string; target: string },
+  kept: readonly MemoryPair[],
+) => string | Promise<Buffer>;
 
 const WRITTEN: Record<TextFormat, { write: Write; ending: string; type: string }> = {
   xliff: { write: writeXliff, ending: 'xlf', type: 'application/xliff+xml' },
@@ -146,7 +154,7 @@ export async function takeOut(access: Access, { language, as, open, of, each }: 
     const files = await Promise.all(
       chosen.map(async (file) => ({
         name: `${{ template: '', passage: 'passages/', shared: 'shared/' }[file.kind]}${file.slug}.${ending}`,
-        body: await write([file], languages),
+        body: await write([file], languages, []),
       })),
     );
     return { name: `${name}.zip`, type: 'application/zip', body: pack(files) };
@@ -154,14 +162,14 @@ export async function takeOut(access: Access, { language, as, open, of, each }: 
   return {
     name: `${name}.${ending}`,
     type: as === 'xlsx' ? type : `${type}; charset=utf-8`,
-    body: await write(chosen, languages),
+    body: await write(chosen, languages, as === 'tmx' ? await keptPairs(access, language) : []),
   };
 }
 
 /** Reads a file by what it is, whatever it is called. */
 function readFile(text: string, store: readonly FileOut[], languages: { source: string; target: string }): ReadResult {
   const begin = text.replace(/^\uFEFF/, '').trimStart();
-  if (begin.startsWith('<') && /<tmx[\s>]/.test(begin.slice(0, 4_000))) return readTmx(text, store, languages);
+  if (isTmx(text)) return readTmx(text, store, languages);
   if (begin.startsWith('<')) return readXliff(text);
   return /^\s*(msgid|msgctxt)\s+"/m.test(begin) ? readPo(text, store) : readTable(text);
 }
@@ -200,8 +208,18 @@ function isOf({ source, target }: HandedBack, text: string, own: string, languag
   return (silent(target) || same(target, language)) && (silent(source) || same(source, own));
 }
 
-/** What a file would change. Throws `invalid` for what cannot be read at all, with the line, or is of another language. */
+/** What a file would change, and of a memory what would be kept. Throws `invalid` for what cannot be read at all, with the line, or is of another language. */
 export async function lookAtFile(access: Access, language: string, bytes: Uint8Array): Promise<FilePreview> {
+  return (await look(access, language, bytes)).preview;
+}
+
+interface Looked {
+  preview: FilePreview;
+  /** Pairs of a memory that nothing offers yet. */
+  fresh: MemoryPair[];
+}
+
+async function look(access: Access, language: string, bytes: Uint8Array): Promise<Looked> {
   refuseLanguage(access, language);
   const { store } = access;
   if (bytes.length > MOST_FILE_BYTES) {
@@ -232,37 +250,47 @@ export async function lookAtFile(access: Access, language: string, bytes: Uint8A
     (file) => ({ moment: documentOf(file).moment, language, sourceLanguage: store.language }),
     (file, segment) => placesOf(documentOf(file), store.language).find((p) => p.id === segment)!,
   );
-  const stamp = createHash('sha256').update(JSON.stringify(comparison.changed)).digest('base64url');
-  return { language, stamp, comparison };
+  const pairs = isTmx(text) ? tmxPairs(text, { source: store.language, target: language }) : [];
+  const fresh = await freshPairs(access, language, pairs);
+  const memory = { fresh: fresh.length, known: pairs.length - fresh.length };
+  const stamp = createHash('sha256')
+    .update(JSON.stringify([comparison.changed, memory]))
+    .digest('base64url');
+  return { preview: { language, stamp, comparison, ...(pairs.length > 0 && { memory }) }, fresh };
 }
 
-/** Writes what was looked at into the drafts, all or none. Throws `conflict` when it is not what it was. */
+/** Writes what was looked at into the drafts and keeps what is a memory, all or none. Throws `conflict` when it is not what it was. */
 export async function bringInFile(
   access: Access,
   { language, stamp, name }: { language: string; stamp: string; name: string },
   bytes: Uint8Array,
 ): Promise<FileBrought> {
-  const preview = await lookAtFile(access, language, bytes);
+  const { preview, fresh } = await look(access, language, bytes);
   if (preview.stamp !== stamp) throw new AppError('conflict', say.changedSinceLooked, [], preview);
   const { changed } = preview.comparison;
-  if (changed.length === 0) throw new AppError('invalid', say.nothingToBringIn);
+  if (changed.length === 0 && fresh.length === 0) throw new AppError('invalid', say.nothingToBringIn);
   const saidBefore = await saidOf(access, language, changed);
-  await database().transaction(async (tx) => {
+  const memory = await database().transaction(async (tx) => {
     for (const own of byDocument(changed)) {
       const [{ kind, slug }] = own;
       const changes = own.map(({ after, ...c }): SegmentChange => ({ ...c, words: after }));
       await writeTexts(access, { kind, slug, language }, changes, tx);
     }
     const what = { n: changed.length, language: kept(() => languageName(language)), file: name };
-    await remember(access, 'broughtTranslations', what, { db: tx });
+    if (changed.length > 0) await remember(access, 'broughtTranslations', what, { db: tx });
+    return fresh.length > 0 ? keepPairs(tx, access, { language, name }, fresh) : undefined;
   });
   return {
     segments: changed.length,
+    pairs: fresh.length,
     notifications: notificationsOf(changed),
-    undo: changed.map(({ kind, slug, segment, before, after }, i) => {
-      const state = saidBefore[i];
-      return { kind, slug, segment, before: after, words: before, ...(state && { state }) };
-    }),
+    undo: {
+      segments: changed.map(({ kind, slug, segment, before, after }, i) => {
+        const state = saidBefore[i];
+        return { kind, slug, segment, before: after, words: before, ...(state && { state }) };
+      }),
+      ...(memory !== undefined && { memory }),
+    },
   };
 }
 
@@ -280,9 +308,14 @@ async function saidOf(
   });
 }
 
-/** Puts back what a file had changed, where nobody has changed it since. */
-export async function takeBackFile(access: Access, { language, segments }: TakeBack): Promise<{ segments: number }> {
+/** Puts back what a file had changed, where nobody has changed it since, and removes the memory that came with it. */
+export async function takeBackFile(
+  access: Access,
+  { language, segments, memory }: TakeBack,
+): Promise<{ segments: number }> {
   refuseLanguage(access, language);
+  if (memory !== undefined) await offerMemory(access, { id: memory, offered: false });
+  if (segments.length === 0) return { segments: 0 };
   const { documents } = await textDocuments(access);
   await database().transaction(async (tx) => {
     for (const own of byDocument(segments)) {

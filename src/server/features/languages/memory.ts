@@ -6,9 +6,10 @@ import type { Access } from '../../auth/access';
 import { refuseLanguage } from '../../auth/translators';
 import type { ExportedFile } from '../templates/exported';
 import { textsOf } from './files';
+import { keptPairs } from './kept-memory';
 import { say } from '@/words/languages';
 
-/** Entries as JSON: what the store has first, then what ships. What was begun or copied is no translation yet. */
+/** Entries as JSON: what the store has first, then memories that were brought in, then what ships. What was begun or copied is no translation yet. */
 export async function takeMemory(access: Access, { language }: { language: string }): Promise<ExportedFile> {
   refuseLanguage(access, language);
   const { files } = await textsOf(access, language);
@@ -19,10 +20,14 @@ export async function takeMemory(access: Access, { language }: { language: strin
       return state === 'changed' && madeFrom !== undefined ? [{ source: madeFrom, words, where }] : [];
     }),
   );
+  const kept = (await keptPairs(access, language)).map(({ source, words, file }): MemoryEntry => ({
+    ...{ source, words },
+    where: say.fromFile({ file }),
+  }));
   return {
     name: `${access.store.id}-${language}.json`,
     type: 'application/json; charset=utf-8',
-    body: JSON.stringify([...own, ...shippedEntries(access.store.language, language)]),
+    body: JSON.stringify([...own, ...kept, ...shippedEntries(access.store.language, language)]),
   };
 }
 

@@ -15,6 +15,7 @@ import { putInUse } from './aside';
 import { addLanguage, removeLanguage } from './choose';
 import { saveFallback } from './fallbacks';
 import { bringInFile, lookAtFile, takeBackFile, takeOut } from './files';
+import { offerMemory } from './kept-memory';
 import { makeLink, takeLinkBack } from './links';
 import { takeMemory } from './memory';
 import { translate } from './translating';
@@ -112,5 +113,11 @@ export const languages = {
     permission: 'words.translate',
     input: TakeBackSchema,
     run: takeBackFile,
+  }),
+  offerMemory: useCase({
+    name: 'languages.offer-memory',
+    permission: 'words.translate',
+    input: object({ id: ID, offered: Type.Boolean() }),
+    run: offerMemory,
   }),
 };

@@ -58,3 +58,7 @@ export async function bringTranslationsAction(
 export async function takeBackTranslationsAction(store: string, input: unknown): Promise<Result<{ segments: number }>> {
   return actAndRefresh(languages.takeBack, store, input);
 }
+
+export async function offerMemoryAction(store: string, input: unknown): Promise<Result<void>> {
+  return actAndRefresh(languages.offerMemory, store, input);
+}

@@ -5,10 +5,16 @@ import { may } from '@/contract/policy';
 import { languageName } from '@/core/names';
 import { allows } from '@/server/auth/access';
 import { loadCoverage } from '@/server/features/languages/coverage';
+import { listMemoryFiles } from '@/server/features/languages/kept-memory';
 import { TranslationFilesScreen } from '@/ui/languages/TranslationFilesScreen';
 import { say } from '@/words/languages';
 import { draftsAction, publishManyAction } from '../../../journey/actions';
-import { bringTranslationsAction, lookAtTranslationsAction, takeBackTranslationsAction } from '../../actions';
+import {
+  bringTranslationsAction,
+  lookAtTranslationsAction,
+  offerMemoryAction,
+  takeBackTranslationsAction,
+} from '../../actions';
 
 interface Props {
   params: Promise<{ store: string; language: string }>;
@@ -29,11 +35,14 @@ export default async function TranslationFiles({ params }: Props) {
       base={`/s/${store.id}`}
       coverage={own}
       source={store.language}
+      zone={store.timeZone}
+      memories={await listMemoryFiles(access, language)}
       mayTranslate={may(role, 'words.translate')}
       mayPublish={allows(access, 'words.publish')}
       onLook={lookAtTranslationsAction.bind(null, store.id, language)}
       onBring={bringTranslationsAction.bind(null, store.id)}
       onTakeBack={takeBackTranslationsAction.bind(null, store.id)}
+      onOffer={offerMemoryAction.bind(null, store.id)}
       onDrafts={draftsAction.bind(null, store.id)}
       onPublishMany={publishManyAction.bind(null, store.id)}
     />
