@@ -31,6 +31,7 @@ export const say = speak('customers', {
   narrower: 'These are the first 100. Say more to find others.',
   olderCustomers: 'More customers',
   orders: 'Orders',
+  nOrders: '.input {$n :integer} .match $n one {{{$n} order}} * {{{$n} orders}}',
   spent: 'Spent',
   who: 'Who they are',
   saidLanguage: 'Language',

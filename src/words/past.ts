@@ -5,7 +5,7 @@ export const say = speak('past', {
   history: 'History',
   historyWords: 'audit log changes who did what sign-ins exports',
   words: 'Find words',
-  wordsHint: 'whole words, such as a name or an order',
+  wordsHint: 'whole words: a name, an order',
   who: 'Who',
   everybody: 'Everybody',
   what: 'What',

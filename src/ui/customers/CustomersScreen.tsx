@@ -115,7 +115,8 @@ export function CustomersScreen({
                       {channels[c.channel] ?? c.channel}
                     </td>
                     <td data-line="foot" className="px-2 text-end">
-                      {c.orders} <span className="lg:hidden">{say.orders}</span>
+                      <span className="max-lg:hidden">{c.orders}</span>
+                      <span className="lg:hidden">{say.nOrders({ n: c.orders })}</span>
                     </td>
                     <td data-line="end" className="px-2 text-end">
                       <Money minor={c.spent} currency={currency} />

@@ -49,7 +49,7 @@ export function HistoryScreen({
         <input
           {...ids}
           type={type}
-          className={`input ${name === 'words' ? 'w-60' : 'w-36'}`}
+          className={`input ${name === 'words' ? 'w-64' : 'w-36'}`}
           placeholder={hint}
           maxLength={120}
           value={form[name]}

@@ -41,29 +41,29 @@ export function FirstSteps({ base, steps, onDrafts, onPublishMany, onTests }: Fi
         {steps.map((step, i) => {
           const face = step === next ? 'btn btn-main' : 'link py-0.5';
           return (
-            <li key={step.id} className="flex flex-wrap items-baseline gap-3 py-1 text-sm">
+            <li key={step.id} className="flex items-baseline gap-3 py-1 text-sm">
               <span className="w-4 shrink-0 text-end text-slate tabular-nums">{i + 1}</span>
               {step.done ? (
                 <>
-                  <span className="text-slate">{step.words}</span>
-                  <span className="ms-auto flex items-center gap-1.5 text-slate">
+                  <span className="min-w-0 flex-1 text-slate">{step.words}</span>
+                  <span className="flex shrink-0 items-center gap-1.5 text-slate">
                     <Mark tone="good" size={12} /> {say.done}
                   </span>
                 </>
               ) : step.who ? (
                 <>
-                  <span>{step.words}</span>
-                  <span className="ms-auto text-slate">{say.whoMayDoThis({ who: step.who })}</span>
+                  <span className="min-w-0 flex-1">{step.words}</span>
+                  <span className="max-w-1/2 shrink-0 text-end text-slate">{say.whoMayDoThis({ who: step.who })}</span>
                 </>
               ) : step.publish ? (
-                <>
+                <span className="flex min-w-0 flex-1 flex-wrap items-baseline gap-3">
                   <button type="button" className={face} onClick={() => setPublishing(step.publish)}>
                     {say.publishTheFirst}
                   </button>
                   <Link href={base + step.href} className="link py-0.5">
                     {say.orChooseOthers}
                   </Link>
-                </>
+                </span>
               ) : (
                 <Link href={base + step.href} className={face}>
                   {step.words}

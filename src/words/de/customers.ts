@@ -31,6 +31,7 @@ export const customers: TranslationOf<typeof say> = {
   narrower: 'Das sind die ersten 100. Geben Sie mehr ein, um andere zu finden.',
   olderCustomers: 'Weitere Kunden',
   orders: 'Bestellungen',
+  nOrders: '.input {$n :integer} .match $n one {{{$n} Bestellung}} * {{{$n} Bestellungen}}',
   spent: 'Umsatz',
   who: 'Wer das ist',
   saidLanguage: 'Sprache',

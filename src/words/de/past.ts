@@ -5,7 +5,7 @@ export const past: TranslationOf<typeof say> = {
   history: 'Verlauf',
   historyWords: 'Protokoll Änderungen wer hat was getan Anmeldungen Exporte',
   words: 'Wörter suchen',
-  wordsHint: 'ganze Wörter, etwa ein Name oder eine Bestellung',
+  wordsHint: 'ganze Wörter: Name, Bestellung',
   who: 'Wer',
   everybody: 'Alle',
   what: 'Was',
