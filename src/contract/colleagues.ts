@@ -13,6 +13,8 @@ export interface Colleague {
   role: Role;
   /** Switched off: they cannot come in. */
   off: boolean;
+  /** They sign in with two factors. */
+  twoFactors: boolean;
   /** When they were last here (ISO 8601), to some minutes. */
   seenAt?: string;
 }
@@ -30,6 +32,8 @@ export interface Invitation {
 export interface Colleagues {
   colleagues: Colleague[];
   invitations: Invitation[];
+  /** Who works here signs in with two factors. */
+  required: boolean;
 }
 
 /** An invitation as it was made: its link is told this once. */

@@ -60,7 +60,7 @@ export const say = speak('colleagues', {
   signInFirst: 'Sign in to take part',
   invitationNotOpen: 'This invitation is not open',
   yourPage: 'Your page',
-  yourPageWords: 'account profile password sessions sign out name settings',
+  yourPageWords: 'account profile password sessions sign out name settings two factors authentication codes recovery',
   howYouAreCalled: 'What you are called',
   nameHint: 'Colleagues see it, and the history says it. It holds in all your stores.',
   saveName: 'Save',

@@ -1,4 +1,5 @@
 /** Colleagues: one is invited, takes part, gets another role and sees other screens; a forgotten password; one's own page. */
+import { codeAt } from '../totp';
 import { axeFindings } from './axe';
 import { arrived, expect, signIn, test } from './support';
 
@@ -114,6 +115,108 @@ test('one’s own page changes name and password, and a forgotten password is se
   await own.goto(url);
   await expect(own.getByRole('heading', { name: 'This link is not open' })).toBeVisible();
   await context.close();
+});
+
+test('a second factor is set up, asked for at sign-in, and asked of everybody by a store', async ({
+  page,
+  browser,
+}) => {
+  await signIn(page);
+  await page.goto('/s/quillwick/store/colleagues');
+  await expect(page.getByLabel('Everybody signs in with two factors')).toBeDisabled();
+  await page.getByRole('region', { name: 'Second factor' }).getByRole('link', { name: 'Your page' }).click();
+
+  const part = page.getByRole('region', { name: 'Second factor' });
+  await expect(part).toContainText('Off: whoever has your password is in.');
+  await part.getByRole('button', { name: 'Set up ...' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Set up a second factor' });
+  await dialog.getByLabel('Your password').fill('not it at all');
+  await dialog.getByRole('button', { name: 'Go on' }).click();
+  await expect(dialog).toContainText('This is not your password.');
+  await dialog.getByLabel('Your password').fill('paper-and-thread');
+  await dialog.getByRole('button', { name: 'Go on' }).click();
+  await expect(dialog.getByRole('img', { name: 'The key as a QR code' })).toBeVisible();
+  const [, key] = /key:\s*((?:[A-Z2-7]{4} ?)+[A-Z2-7]*)/.exec(await dialog.innerText())!;
+  const codes = await dialog.getByRole('list', { name: 'Recovery codes' }).getByRole('listitem').allInnerTexts();
+  expect(codes).toHaveLength(10);
+  expect(await axeFindings(page, 'second factor')).toEqual([]);
+  await dialog.getByLabel('Code', { exact: true }).fill(codeAt(key!));
+  await expect(dialog.getByRole('button', { name: 'Turn on' })).toBeDisabled();
+  await dialog.getByLabel('I keep them safe').check();
+  await dialog.getByRole('button', { name: 'Turn on' }).click();
+  await expect(part).toContainText('On: signing in asks for a code besides the password.');
+  await expect(part).toContainText('10 recovery codes are left.');
+
+  const context = await browser.newContext({ baseURL: test.info().project.use.baseURL! });
+  const elsewhere = await context.newPage();
+  const password = async (): Promise<void> => {
+    await elsewhere.goto('/sign-in?to=/s/quillwick/orders');
+    await elsewhere.waitForLoadState('networkidle');
+    await elsewhere.getByLabel('Email address').fill('marta@quillwick.example');
+    await elsewhere.getByLabel('Password').fill('paper-and-thread');
+    await elsewhere.getByRole('button', { name: 'Sign in' }).click();
+    await expect(elsewhere.getByRole('heading', { name: 'Enter the code' })).toBeVisible();
+  };
+  await password();
+  await expect(elsewhere.getByLabel('Code', { exact: true })).toBeFocused();
+  expect(await axeFindings(elsewhere, 'code')).toEqual([]);
+  await elsewhere.keyboard.type('000000');
+  await elsewhere.keyboard.press('Enter');
+  await expect(elsewhere.getByRole('alert').first()).toContainText('This code is not right.');
+  await elsewhere.getByLabel('Code', { exact: true }).fill(codeAt(key!, Date.now() + 30_000));
+  await elsewhere.getByLabel('Do not ask in this browser for 30 days').check();
+  await elsewhere.getByRole('button', { name: 'Sign in' }).click();
+  await elsewhere.waitForURL('**/s/quillwick/orders');
+  await context.clearCookies();
+  await password();
+  await elsewhere.getByRole('button', { name: 'Use a recovery code' }).click();
+  await elsewhere.getByLabel('Recovery code').fill(codes[0]!);
+  await elsewhere.getByRole('button', { name: 'Sign in' }).click();
+  await elsewhere.waitForURL('**/s/quillwick/orders');
+  await elsewhere.goto('/s/quillwick/you');
+  await expect(elsewhere.getByRole('region', { name: 'Second factor' })).toContainText('9 recovery codes are left.');
+  await context.close();
+
+  const others = await browser.newContext({ baseURL: test.info().project.use.baseURL! });
+  const tom = await others.newPage();
+  await signIn(tom, 'tom@quillwick.example');
+  await page.goto('/s/quillwick/store/colleagues');
+  const required = page.getByLabel('Everybody signs in with two factors');
+  await required.check();
+  await expect(page.getByText('Whoever comes in needs a second factor now.')).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Second factor' })).toContainText(
+    /1 of \d+ colleagues has a second factor\. The others set theirs up when they come in next/,
+  );
+  await tom.goto('/s/quillwick/orders');
+  await expect(tom.getByRole('heading', { name: 'A second factor is needed' })).toBeVisible();
+  await expect(tom.getByText('Quillwick lets nobody in with a password alone.')).toBeVisible();
+  expect(await axeFindings(tom, 'second factor needed')).toEqual([]);
+  await tom.getByLabel('Your password').fill('paper-and-thread');
+  await tom.getByRole('button', { name: 'Go on' }).click();
+  const [, toms] = /key:\s*((?:[A-Z2-7]{4} ?)+[A-Z2-7]*)/.exec(await tom.getByRole('main').innerText())!;
+  await tom.getByLabel('I keep them safe').check();
+  await tom.getByLabel('Code', { exact: true }).fill(codeAt(toms!));
+  await tom.getByRole('button', { name: 'Turn on' }).click();
+  await tom.waitForURL('**/s/quillwick/orders');
+
+  // Tom has lost his phone.
+  await page.reload();
+  await page.getByRole('button', { name: 'Reset second factor ... Tom Ashdown' }).click();
+  const reset = page.getByRole('dialog', { name: 'Reset the second factor of Tom Ashdown?' });
+  await expect(reset).toContainText('They set up another before they see anything of Quillwick.');
+  await reset.getByRole('button', { name: 'Reset', exact: true }).click();
+  await expect(page.getByText('The second factor of Tom Ashdown is reset.')).toBeVisible();
+  await tom.goto('/s/quillwick/orders');
+  await expect(tom.getByRole('button', { name: 'Sign in' })).toBeVisible();
+  await others.close();
+  await required.uncheck();
+  await expect(page.getByText('A password alone lets colleagues in again.')).toBeVisible();
+  await page.goto('/s/quillwick/you');
+  await part.getByRole('button', { name: 'Turn off ...' }).click();
+  const off = page.getByRole('dialog', { name: 'Turn the second factor off?' });
+  await off.getByLabel('Your password').fill('paper-and-thread');
+  await off.getByRole('button', { name: 'Turn off', exact: true }).click();
+  await expect(part).toContainText('Off: whoever has your password is in.');
 });
 
 test('a key is made, told once, replaced and revoked, and the door goes by it', async ({ page, request }) => {

@@ -1,12 +1,13 @@
 /** The one way in: who is asking, for which store, and may they. */
-import { and, eq } from 'drizzle-orm';
+import { and, eq, or } from 'drizzle-orm';
 import { headers } from 'next/headers';
 import { database } from '../db/client';
-import { memberships, stores } from '../db/schema';
+import { memberships, stores, user } from '../db/schema';
 import { AppError } from '../base/errors';
 import { auth } from './auth';
 import { may, ROLE_WORDS, WHEN_CLOSED, type Action, type Role } from '../../contract/policy';
 import { say } from '@/words/refusals';
+import { say as factor } from '@/words/secondFactor';
 import { say as closing } from '@/words/stores';
 
 export interface Person {
@@ -39,6 +40,9 @@ export interface Translates {
   publishes: boolean;
 }
 
+/** Detail of a refusal: a store asks for two factors, and somebody has one. */
+export const NEEDS_TWO_FACTORS = 'two-factors';
+
 /** The signed-in person, or undefined. */
 export async function currentPerson(): Promise<Person | undefined> {
   const found = await auth().api.getSession({ headers: await headers() });
@@ -51,7 +55,10 @@ export async function currentSession(): Promise<{ id: string } | undefined> {
   return found ? { id: found.session.id } : undefined;
 }
 
-/** The stores a person belongs to, with their role in each. */
+/** Stores that let somebody in as they are: those that ask for no second factor, and all of them when they have one. */
+export const letsIn = () => or(eq(stores.requiresTwoFactors, false), eq(user.twoFactorEnabled, true));
+
+/** The stores a person belongs to, with their role in each; what is in them may ask for a second factor first ({@link letsIn}). */
 export async function storesOf(person: Person): Promise<{ id: string; name: string; role: Role }[]> {
   return database()
     .select({ id: stores.id, name: stores.name, role: memberships.role })
@@ -77,12 +84,17 @@ export async function accessOf(person: Person, storeId: string, action: Action):
       languages: memberships.languages,
       publishes: memberships.publishes,
       off: memberships.off,
+      twoFactors: user.twoFactorEnabled,
       seenAt: memberships.seenAt,
     })
     .from(memberships)
     .innerJoin(stores, eq(stores.id, memberships.storeId))
+    .innerJoin(user, eq(user.id, memberships.userId))
     .where(and(eq(memberships.userId, person.id), eq(memberships.storeId, storeId)));
   if (!row || row.off) throw new AppError('not-found', say.thereIsNoStoreStoreId({ storeId }));
+  if (row.store.requiresTwoFactors && !row.twoFactors) {
+    throw new AppError('forbidden', factor.setUpFirst({ store: row.store.name }), [], NEEDS_TWO_FACTORS);
+  }
   await seen(person, storeId, row.seenAt);
   const found: Access = {
     ...{ person, store: row.store, role: row.role },

@@ -2,6 +2,7 @@
 import { betterAuth } from 'better-auth';
 import { drizzleAdapter } from 'better-auth/adapters/drizzle';
 import { nextCookies } from 'better-auth/next-js';
+import { twoFactor } from 'better-auth/plugins/two-factor';
 import { config } from '../base/config';
 import { database } from '../db/client';
 import * as schema from '../db/schema';
@@ -12,6 +13,9 @@ export function trustedOrigins(): string[] {
   const { port, origin } = new URL(url);
   return [origin, `http://localhost:${port}`, `http://127.0.0.1:${port}`];
 }
+
+/** A browser that somebody trusts is not asked for a code for so long. */
+export const TRUSTED_DAYS = 30;
 
 function makeAuth() {
   const { url, secret } = config();
@@ -27,7 +31,7 @@ function makeAuth() {
     advanced: { cookiePrefix: 'libellus', useSecureCookies: url.startsWith('https:') },
     telemetry: { enabled: false },
     logger: { level: 'error' },
-    plugins: [nextCookies()],
+    plugins: [twoFactor({ issuer: 'Libellus', trustDeviceMaxAge: TRUSTED_DAYS * 86_400 }), nextCookies()],
   });
 }
 

@@ -6,6 +6,7 @@
 import { createHash } from 'node:crypto';
 import { eq, inArray, lt, sql } from 'drizzle-orm';
 import { database } from '../db/client';
+import { retryingDeadlocks } from '../db/deadlocks';
 import { askDatabaseTime, databaseNow } from '../db/time';
 import { guesses } from '../db/schema';
 import { say } from '../../words/signIn';
@@ -38,35 +39,38 @@ export const waitWords = (seconds: number): string =>
  */
 export async function beginTry(counters: readonly Counter[]): Promise<number> {
   const sorted = counters.map((c) => ({ ...c, key: keyOf(c.of) })).toSorted((a, b) => (a.key < b.key ? -1 : 1));
-  return database().transaction(async (tx) => {
-    const now = await askDatabaseTime(tx);
-    const at = new Date(now);
-    await tx
-      .insert(guesses)
-      .ignore()
-      .values(sorted.map(({ key }) => ({ key, failures: 0, waitUntil: at, lastAt: at })));
-    const rows = await tx
-      .select()
-      .from(guesses)
-      .where(
-        inArray(
-          guesses.key,
-          sorted.map((c) => c.key),
-        ),
-      )
-      .orderBy(guesses.key)
-      .for('update');
-    const longest = Math.max(0, ...rows.map((r) => r.waitUntil.getTime() - now));
-    if (longest > 0) return Math.ceil(longest / 1000);
-    for (const row of rows) {
-      const before = now - row.lastAt.getTime() > FORGET_MS ? 0 : row.failures;
-      const { free } = sorted.find((c) => c.key === row.key)!;
-      const failures = before + 1;
-      const waitUntil = new Date(now + waitAfter(failures, free) * 1000);
-      await tx.update(guesses).set({ failures, waitUntil, lastAt: at }).where(eq(guesses.key, row.key));
-    }
-    return 0;
-  });
+  // Two that begin at once may wait for each other's counts.
+  return retryingDeadlocks(() =>
+    database().transaction(async (tx) => {
+      const now = await askDatabaseTime(tx);
+      const at = new Date(now);
+      await tx
+        .insert(guesses)
+        .ignore()
+        .values(sorted.map(({ key }) => ({ key, failures: 0, waitUntil: at, lastAt: at })));
+      const rows = await tx
+        .select()
+        .from(guesses)
+        .where(
+          inArray(
+            guesses.key,
+            sorted.map((c) => c.key),
+          ),
+        )
+        .orderBy(guesses.key)
+        .for('update');
+      const longest = Math.max(0, ...rows.map((r) => r.waitUntil.getTime() - now));
+      if (longest > 0) return Math.ceil(longest / 1000);
+      for (const row of rows) {
+        const before = now - row.lastAt.getTime() > FORGET_MS ? 0 : row.failures;
+        const { free } = sorted.find((c) => c.key === row.key)!;
+        const failures = before + 1;
+        const waitUntil = new Date(now + waitAfter(failures, free) * 1000);
+        await tx.update(guesses).set({ failures, waitUntil, lastAt: at }).where(eq(guesses.key, row.key));
+      }
+      return 0;
+    }),
+  );
 }
 
 /** The try was right: what it was counted for by itself is forgotten, and taken back of what others share, such as a network. */

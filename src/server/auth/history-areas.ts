@@ -5,6 +5,8 @@ import type { Deed } from './history';
 const DEEDS: Record<Area, readonly Deed[]> = {
   access: [
     ...(['signedIn', 'failedToSignIn', 'setOwnPassword', 'gotNewPassword', 'usedLink'] as const),
+    ...(['failedSecondFactor', 'setUpSecondFactor', 'endedSecondFactor', 'renewedRecoveryCodes'] as const),
+    ...(['usedRecoveryCode', 'requiredTwoFactors', 'requiredOneFactor', 'resetSecondFactor'] as const),
     ...(['invitedColleague', 'tookInvitationBack', 'tookPart', 'changedRole', 'removedColleague'] as const),
     ...(['switchedColleagueOff', 'switchedColleagueOn'] as const),
     ...(['madeKey', 'replacedKey', 'revokedKey', 'lookedAtEventsKey'] as const),

@@ -1,7 +1,7 @@
 /** People who sign in: made, and their passwords set. */
-import { and, eq, ne } from 'drizzle-orm';
+import { and, eq, like, ne } from 'drizzle-orm';
 import { database, type Executor } from '../db/client';
-import { account, memberships, passwordLinks, session } from '../db/schema';
+import { account, memberships, passwordLinks, session, verification } from '../db/schema';
 import { auth } from './auth';
 import { historyEntry } from './history';
 
@@ -41,13 +41,21 @@ export async function setPassword(userId: string, password: string, here?: strin
       .delete(session)
       .where(and(eq(session.userId, userId), here === undefined ? undefined : ne(session.id, here)));
     await tx.delete(passwordLinks).where(eq(passwordLinks.userId, userId));
+    // Browsers that were trusted are asked for a code again.
+    await tx
+      .delete(verification)
+      .where(and(like(verification.identifier, 'trust-device-%'), eq(verification.value, userId)));
   });
 }
+
+type OwnDeed =
+  | ('setOwnPassword' | 'gotNewPassword' | 'setUpSecondFactor' | 'endedSecondFactor' | 'renewedRecoveryCodes')
+  | 'usedRecoveryCode';
 
 /** Writes down what somebody did about themselves in every store that they belong to. */
 export async function rememberEverywhere(
   person: { id: string; name: string },
-  deed: 'setOwnPassword' | 'gotNewPassword',
+  deed: OwnDeed,
   db: Executor = database(),
 ): Promise<void> {
   const rows = await db

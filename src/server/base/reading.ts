@@ -35,6 +35,7 @@ import '@/words/refusals';
 import '@/words/rehearsal';
 import '@/words/rehearsed';
 import '@/words/replies';
+import '@/words/secondFactor';
 import '@/words/sent';
 import '@/words/sentAs';
 import '@/words/sets';

@@ -1,7 +1,7 @@
 /** Who may sign in, and as what in which store. */
 import { bigint, boolean, index, int, mysqlTable, primaryKey, text, varchar } from 'drizzle-orm/mysql-core';
 import type { Role } from '../../contract/policy';
-import { address, id, json, time } from './columns';
+import { address, exact, id, json, time } from './columns';
 import { ofStore } from './store-table';
 
 export const memberships = mysqlTable(
@@ -64,6 +64,8 @@ export const user = mysqlTable('user', {
   image: text('image'),
   /** In which language they read the interface; empty until they choose one. */
   reads: varchar('reads', { length: 10 }).notNull().default(''),
+  /** Signing in asks for a code besides the password. */
+  twoFactorEnabled: boolean('two_factor_enabled').notNull().default(false),
   createdAt: time('created_at').notNull(),
   updatedAt: time('updated_at').notNull(),
 });
@@ -105,6 +107,37 @@ export const account = mysqlTable(
     updatedAt: time('updated_at').notNull(),
   },
   (t) => [index('account_user').on(t.userId)],
+);
+
+/** A second factor: a secret that a program for codes shares (TOTP, RFC 6238), and recovery codes; both sealed by the library. */
+export const twoFactor = mysqlTable(
+  'two_factor',
+  {
+    id: varchar('id', { length: 36 }).primaryKey(),
+    userId: varchar('user_id', { length: 36 })
+      .notNull()
+      .references(() => user.id, { onDelete: 'cascade' }),
+    secret: varchar('secret', { length: 700 }).notNull(),
+    backupCodes: text('backup_codes').notNull(),
+    /** A code was read off it and entered: until then it is asked for nowhere. */
+    verified: boolean('verified').notNull().default(false),
+    failedVerificationCount: int('failed_verification_count').notNull().default(0),
+    lockedUntil: time('locked_until'),
+  },
+  (t) => [index('two_factor_user').on(t.userId)],
+);
+
+/** Codes that were used just now: each lets in once (RFC 6238, 5.2). */
+export const usedCodes = mysqlTable(
+  'used_code',
+  {
+    userId: varchar('user_id', { length: 36 })
+      .notNull()
+      .references(() => user.id, { onDelete: 'cascade' }),
+    code: exact('code', 20).notNull(),
+    at: time('at').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.userId, t.code] })],
 );
 
 export const verification = mysqlTable('verification', {

@@ -56,6 +56,8 @@ export const stores = mysqlTable('store', {
   rehearsesPictures: boolean('rehearses_pictures').notNull().default(false),
   /** Versions are published only once a rehearsal of them has passed. */
   requiresRehearsal: boolean('requires_rehearsal').notNull().default(false),
+  /** Who works in it signs in with two factors. */
+  requiresTwoFactors: boolean('requires_two_factors').notNull().default(false),
   /** Since when it is closed: no event is taken, nothing is changed. */
   closedAt: time('closed_at'),
   closedBy: varchar('closed_by', { length: 120 }).notNull().default(''),

@@ -1,5 +1,6 @@
 /** Another secret: everything sealed with the old one is opened and sealed anew, all of it or nothing. */
 import { randomBytes } from 'node:crypto';
+import { symmetricDecrypt, symmetricEncrypt } from 'better-auth/crypto';
 import { eq, gte, ne } from 'drizzle-orm';
 import { database } from '../db/client';
 import { askDatabaseTime, databaseNow } from '../db/time';
@@ -14,6 +15,9 @@ import {
   services,
   session,
   sources,
+  twoFactor,
+  user,
+  verification,
 } from '../db/schema';
 import { HEARTBEAT_MS } from './heartbeat';
 import { resealCheck, SECRET_CHECK } from './secret-check';
@@ -28,6 +32,8 @@ export async function secretInUse(): Promise<boolean> {
 /** Changes from one secret to another in one transaction, and ends all sessions. Throws when the old one does not open everything. */
 export async function changeSecretTo(next: string, old: string): Promise<void> {
   const anew = (sealed: string): string => (sealed === '' ? '' : seal(unseal(sealed, old), next));
+  const anewByLibrary = async (sealed: string): Promise<string> =>
+    symmetricEncrypt({ key: next, data: await symmetricDecrypt({ key: old, data: sealed }) });
   await database().transaction(async (tx) => {
     for (const { id, password } of await tx.select().from(services).for('update')) {
       await tx
@@ -63,7 +69,12 @@ export async function changeSecretTo(next: string, old: string): Promise<void> {
         .set({ secret: anew(secret) })
         .where(eq(hooks.id, id));
     }
+    for (const { id, secret, backupCodes } of await tx.select().from(twoFactor).for('update')) {
+      const sealed = { secret: await anewByLibrary(secret), backupCodes: await anewByLibrary(backupCodes) };
+      await tx.update(twoFactor).set(sealed).where(eq(twoFactor.id, id));
+    }
     await tx.delete(session);
+    await tx.delete(verification);
     // What proves the secret is made if nobody asked for it yet.
     await tx
       .insert(installation)
@@ -115,7 +126,11 @@ export async function giveUpSealed(secret: string): Promise<{ services: number; 
         .set({ ...anew, signing: false, good: false, looks: 0, nextLookAt: new Date(databaseNow()) })
         .where(eq(domains.id, id));
     }
+    // Second factors are set up anew: whoever can do this here can read the database as well.
+    await tx.delete(twoFactor);
+    await tx.update(user).set({ twoFactorEnabled: false }).where(eq(user.twoFactorEnabled, true));
     await tx.delete(session);
+    await tx.delete(verification);
     await tx.delete(installation).where(eq(installation.name, SECRET_CHECK));
     await tx.insert(installation).values({ name: SECRET_CHECK, value: seal('libellus', secret) });
     return { services: withPassword.length, shops: shops.length + webhooks.length, domains: own.length };

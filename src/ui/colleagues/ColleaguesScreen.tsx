@@ -5,9 +5,11 @@ import { toast } from 'sonner';
 import type { ChangeColleague, Colleague, Colleagues, Invitation, Invite, MadeInvitation } from '@/contract/colleagues';
 import { ROLE_WORDS, ROLES, type Role } from '@/contract/policy';
 import type { Result } from '@/core/result';
+import { Check } from '../parts/Check';
 import { Pick as Choose } from '../parts/fields';
 import { Dialog, DialogFoot } from '../parts/Dialog';
 import { Time } from '../parts/format';
+import Link from '../parts/Link';
 import { Mark } from '../parts/marks';
 import { Page, PanelTitle } from '../parts/Page';
 import { answered, valueOrToast } from '../parts/result';
@@ -15,6 +17,7 @@ import { Head } from '../parts/Table';
 import { StoreTabs } from '../terms/StoreTabs';
 import { InviteDialog, MadeDialog } from './InviteDialog';
 import { say } from '@/words/colleagues';
+import { say as factor } from '@/words/secondFactor';
 import { say as terms } from '@/words/terms';
 import { inEachLanguage } from '@/words/speak';
 
@@ -30,6 +33,8 @@ export interface ColleaguesProps extends Colleagues {
   onTakeBack: (id: string) => Promise<Result<null>>;
   onChange: (input: ChangeColleague) => Promise<Result<null>>;
   onRemove: (id: string) => Promise<Result<null>>;
+  onRequire: (required: boolean) => Promise<Result<null>>;
+  onReset: (id: string) => Promise<Result<null>>;
 }
 
 const CHOICES = inEachLanguage(() => ROLES.map((value) => ({ value, label: ROLE_WORDS[value] })));
@@ -39,6 +44,7 @@ export function ColleaguesScreen(props: ColleaguesProps) {
   const [inviting, setInviting] = useState(false);
   const [made, setMade] = useState<MadeInvitation>();
   const [leaving, setLeaving] = useState<Colleague>();
+  const [resetting, setResetting] = useState<Colleague>();
   return (
     <Page
       title={terms.store}
@@ -62,10 +68,11 @@ export function ColleaguesScreen(props: ColleaguesProps) {
         />
         <tbody>
           {colleagues.map((c) => (
-            <Row key={c.id} {...props} colleague={c} onLeave={() => setLeaving(c)} />
+            <Row key={c.id} {...props} colleague={c} onLeave={() => setLeaving(c)} onResetAsk={() => setResetting(c)} />
           ))}
         </tbody>
       </table>
+      <Required {...props} />
       {invitations.length > 0 && (
         <section aria-label={say.invited} className="px-5 py-4">
           <PanelTitle>{say.invited}</PanelTitle>
@@ -87,6 +94,7 @@ export function ColleaguesScreen(props: ColleaguesProps) {
         />
       )}
       {made && <MadeDialog made={made} onClose={() => setMade(undefined)} />}
+      {resetting && <ResetDialog {...props} colleague={resetting} onClose={() => setResetting(undefined)} />}
       {leaving && <LeaveDialog {...props} colleague={leaving} onClose={() => setLeaving(undefined)} />}
     </Page>
   );
@@ -94,13 +102,14 @@ export function ColleaguesScreen(props: ColleaguesProps) {
 
 /** Whose row is one's own has neither role nor switch to change: nobody shuts themselves out by one click. */
 function Row({
-  colleague: { id, name, email, role, off, seenAt },
+  colleague: { id, name, email, role, off, twoFactors, seenAt },
   own,
   zone,
   mayEdit,
   onChange,
   onLeave,
-}: ColleaguesProps & { colleague: Colleague; onLeave: () => void }) {
+  onResetAsk,
+}: ColleaguesProps & { colleague: Colleague; onLeave: () => void; onResetAsk: () => void }) {
   const [busy, start] = useTransition();
   const change = (input: Omit<ChangeColleague, 'id'>, said: string): void =>
     start(async () => {
@@ -117,7 +126,10 @@ function Row({
             {say.isOff}
           </span>
         )}
-        <span className="block text-xs text-slate">{email}</span>
+        <span className="block text-xs text-slate">
+          {email}
+          {twoFactors && <> · {factor.hasOne}</>}
+        </span>
       </td>
       <td data-line="rest" className="px-2">
         {mayEdit && id !== own ? (
@@ -137,7 +149,7 @@ function Row({
       </td>
       {mayEdit && (
         <td data-line="end" className="px-2 pe-5 text-end">
-          <div className="inline-flex gap-2">
+          <div className="inline-flex flex-wrap justify-end gap-2">
             {id !== own && (
               <button
                 type="button"
@@ -147,6 +159,16 @@ function Row({
                 onClick={() => change({ off: !off }, off ? say.isSwitchedOn({ name }) : say.isSwitchedOff({ name }))}
               >
                 {off ? say.switchOn : say.switchOff}
+              </button>
+            )}
+            {id !== own && twoFactors && (
+              <button
+                type="button"
+                className="btn btn-quiet"
+                aria-label={factor.resetOf({ name })}
+                onClick={onResetAsk}
+              >
+                {factor.reset}
               </button>
             )}
             <button type="button" className="btn btn-quiet" aria-label={say.removeAskName({ name })} onClick={onLeave}>
@@ -214,6 +236,77 @@ function Invited({
         </>
       )}
     </li>
+  );
+}
+
+/** Whether everybody needs a second factor, with what that means for those who have none. */
+function Required({ base, colleagues, required, mayEdit, own, onRequire }: ColleaguesProps) {
+  const [busy, start] = useTransition();
+  const here = colleagues.filter((c) => !c.off);
+  const n = here.filter((c) => c.twoFactors).length;
+  const mine = here.some((c) => c.id === own && c.twoFactors);
+  return (
+    <section aria-label={factor.secondFactor} className="flex flex-col gap-1 border-b border-rule px-5 py-4 text-sm">
+      <PanelTitle>{factor.secondFactor}</PanelTitle>
+      <Check
+        label={factor.everybodyNeeds}
+        on={required}
+        disabled={!mayEdit || busy || (!required && !mine)}
+        onChange={(on) =>
+          start(async () => {
+            if (valueOrToast(await answered(onRequire(on))) !== undefined)
+              toast.success(on ? factor.nowNeeded : factor.nowNotNeeded);
+          })
+        }
+      />
+      <p className="text-slate">
+        {factor.nHave({ n, all: here.length })} {n < here.length && (required ? factor.othersSetUp : factor.othersMay)}
+      </p>
+      {mayEdit && !required && !mine && (
+        <p className="text-slate">
+          {factor.setUpYoursFirst}{' '}
+          <Link href={`${base}/you`} className="link">
+            {factor.toYourPage}
+          </Link>
+        </p>
+      )}
+    </section>
+  );
+}
+
+function ResetDialog({
+  colleague: { id, name },
+  store,
+  required,
+  onReset,
+  onClose,
+}: ColleaguesProps & { colleague: Colleague; onClose: () => void }) {
+  const [busy, start] = useTransition();
+  return (
+    <Dialog
+      open
+      onClose={onClose}
+      title={factor.resetTitle({ name })}
+      foot={
+        <DialogFoot
+          label={factor.resetIt}
+          busy={busy}
+          onDo={() =>
+            start(async () => {
+              if (valueOrToast(await answered(onReset(id))) === undefined) return;
+              toast.success(factor.isReset({ name }));
+              onClose();
+            })
+          }
+          onClose={onClose}
+        />
+      }
+    >
+      <div className="flex flex-col gap-3 text-sm">
+        <p>{factor.resetNote}</p>
+        {required && <p>{factor.resetNoteRequired({ store })}</p>}
+      </div>
+    </Dialog>
   );
 }
 

@@ -5,6 +5,8 @@ import { toast } from 'sonner';
 import type { NewPassword, OwnName, OwnPage, OwnSession } from '@/contract/colleagues';
 import { ROLE_WORDS } from '@/contract/policy';
 import type { Failure, Result } from '@/core/result';
+import type { FactorState } from '@/contract/second-factor';
+import { FactorPart, type FactorDeeds } from '../second-factor/FactorPart';
 import { Time } from '../parts/format';
 import Link from '../parts/Link';
 import { Page, PanelTitle, Trouble } from '../parts/Page';
@@ -12,7 +14,8 @@ import { answered, valueOrToast } from '../parts/result';
 import { TextField } from '../stores/StoreFields';
 import { say } from '@/words/colleagues';
 
-export interface OwnProps extends OwnPage {
+export interface OwnProps extends OwnPage, FactorDeeds {
+  factor: FactorState;
   zone: string;
   onName: (input: OwnName) => Promise<Result<null>>;
   onPassword: (input: NewPassword) => Promise<Result<null>>;
@@ -26,6 +29,7 @@ export function OwnScreen(props: OwnProps) {
       <div className="grid gap-x-10 gap-y-6 px-5 py-4 lg:grid-cols-2">
         <NamePart {...props} />
         <PasswordPart {...props} />
+        <FactorPart {...props} />
         <section aria-label={say.whereSignedIn}>
           <PanelTitle>{say.whereSignedIn}</PanelTitle>
           <ul className="mt-1 text-sm">

@@ -18,6 +18,7 @@ import { say as colleagues } from '@/words/colleagues';
 import { say } from '@/words/shell';
 import { LANGUAGES, readerLanguage, readerLocale, type Language, listed } from '@/words/speak';
 import { chooseLanguage } from '../parts/language';
+import { signOut } from '../sign-in/leave';
 
 export interface SpineProps {
   store: { id: string; name: string };
@@ -153,8 +154,8 @@ function StoreChoice({ store, stores, mayMake }: Pick<SpineProps, 'store' | 'sto
 function Account({ person, base }: Pick<SpineProps, 'person'> & { base: string }) {
   const router = useRouter();
   const theme = useChosenTheme();
-  const signOut = async (): Promise<void> => {
-    await fetch('/api/auth/sign-out', { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{}' });
+  const leave = async (): Promise<void> => {
+    await signOut();
     forgetAllChanges();
     router.replace('/sign-in');
     router.refresh();
@@ -213,7 +214,7 @@ function Account({ person, base }: Pick<SpineProps, 'person'> & { base: string }
           <button
             type="button"
             className="mt-1 block w-full border-t border-rule px-3 py-1.5 text-start data-focus:bg-petrol-tint"
-            onClick={() => void signOut()}
+            onClick={() => void leave()}
           >
             {say.signOut}
           </button>

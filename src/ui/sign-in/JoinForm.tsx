@@ -37,7 +37,7 @@ export function JoinForm({ invitation: { store, email, role, by, known }, path, 
       setBusy(false);
       return;
     }
-    const inside = known || (await enter(email, form.password));
+    const inside = known || (await enter(email, form.password)) === 'in';
     router.replace(inside ? `/s/${result.value.storeId}/today` : '/sign-in');
     router.refresh();
   };

@@ -8,7 +8,7 @@ import Link from '../parts/Link';
 import { Trouble } from '../parts/Page';
 import { answered } from '../parts/result';
 import { TextField } from '../stores/StoreFields';
-import { enter } from './enter';
+import { ASKED, enter } from './enter';
 import { Sheet } from './Sheet';
 import { say } from '@/words/colleagues';
 
@@ -74,8 +74,7 @@ export function NewPasswordForm({
       setBusy(false);
       return;
     }
-    await enter(result.value.email, form.password);
-    router.replace('/');
+    router.replace((await enter(result.value.email, form.password)) === 'asked' ? ASKED : '/');
     router.refresh();
   };
   return (

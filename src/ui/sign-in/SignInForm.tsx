@@ -9,13 +9,26 @@ import { say as colleagues } from '@/words/colleagues';
 import { say as common } from '@/words/common';
 import { LANGUAGES, readerLanguage, type Language } from '@/words/speak';
 import { chooseLanguage, chosenBefore } from '../parts/language';
+import { CodeForm } from './CodeForm';
 
-export function SignInForm({ to }: { to: string }) {
+export function SignInForm({ to, asks }: { to: string; asks: boolean }) {
   const router = useRouter();
+  /** The password was right, and a code is asked for. */
+  const [asked, setAsked] = useState(asks);
   const [email, setEmail] = useState('');
   const [password, setPassword] = useState('');
   const [trouble, setTrouble] = useState<string>();
   const [busy, setBusy] = useState(false);
+
+  const goOn = (language: string | undefined): void => {
+    // Whoever chose another language elsewhere reads it here, too: its words come with a page that is loaded anew.
+    if (language !== undefined && language !== readerLanguage()) {
+      window.location.assign(to);
+      return;
+    }
+    router.replace(to);
+    router.refresh();
+  };
 
   const signIn = async (e: FormEvent): Promise<void> => {
     e.preventDefault();
@@ -27,14 +40,10 @@ export function SignInForm({ to }: { to: string }) {
       body: JSON.stringify({ email: email.trim(), password, language: chosenBefore() }),
     }).catch(() => undefined);
     if (response?.ok) {
-      const { language } = (await response.json()) as { language?: string };
-      // Whoever chose another language elsewhere reads it here, too: its words come with a page that is loaded anew.
-      if (language !== undefined && language !== readerLanguage()) {
-        window.location.assign(to);
-        return;
-      }
-      router.replace(to);
-      router.refresh();
+      const body = (await response.json()) as { language?: string; asks?: 'code' };
+      setBusy(false);
+      if (body.asks === 'code') setAsked(true);
+      else goOn(body.language);
       return;
     }
     setBusy(false);
@@ -52,6 +61,18 @@ export function SignInForm({ to }: { to: string }) {
     );
   };
 
+  if (asked) {
+    return (
+      <CodeForm
+        onIn={goOn}
+        onOver={(why) => {
+          setAsked(false);
+          setPassword('');
+          setTrouble(why);
+        }}
+      />
+    );
+  }
   return (
     <main className="flex h-full">
       <div aria-hidden className="w-37 shrink-0 bg-spine">

@@ -63,7 +63,7 @@ export const colleagues: TranslationOf<typeof say> = {
   signInFirst: 'Anmelden, um mitzuarbeiten',
   invitationNotOpen: 'Diese Einladung ist nicht offen',
   yourPage: 'Ihre Seite',
-  yourPageWords: 'Konto Profil Passwort Sitzungen abmelden Name Einstellungen',
+  yourPageWords: 'Konto Profil Passwort Sitzungen abmelden Name Einstellungen zwei Faktoren Codes Wiederherstellung',
   howYouAreCalled: 'Wie Sie heißen',
   nameHint: 'Kollegen sehen ihn, und der Verlauf nennt ihn. Er gilt in allen Ihren Shops.',
   saveName: 'Speichern',

@@ -15,6 +15,7 @@ import { codes } from './codes';
 import { files } from './files';
 import { follows } from './follows';
 import { customers } from './customers';
+import { secondFactor } from './secondFactor';
 import { told } from './told';
 import { glossary } from './glossary';
 import { languages } from './languages';
@@ -136,6 +137,7 @@ export const de: Translations = {
   terms,
   tests,
   timing,
+  secondFactor,
   told,
   today,
   unsubscribed,

@@ -1,20 +1,23 @@
 /** Who works in a store: listed, invited, given another role, switched off, taken out. */
-import { and, asc, desc, eq, isNull } from 'drizzle-orm';
+import { and, asc, desc, eq, isNull, notInArray } from 'drizzle-orm';
 import type { ChangeColleague, Colleagues, Invite, MadeInvitation } from '@/contract/colleagues';
 import { ROLE_WORDS } from '@/contract/policy';
+import type { RequireFactor } from '@/contract/second-factor';
 import type { Access } from '../../auth/access';
 import { remember } from '../../auth/history';
 import { newLinkSecret } from '../../auth/links';
+import { factorOf, forgetFactor } from '../../auth/second-factor';
 import { config } from '../../base/config';
 import { AppError } from '../../base/errors';
 import { newId } from '../../base/ids';
 import { database, type Executor } from '../../db/client';
-import { invitations, memberships, user } from '../../db/schema';
+import { invitations, memberships, session, stores, user } from '../../db/schema';
 import { databaseTime } from '../../db/time';
 import { sendNote } from '../../sending/notice';
 import { say as colleagueWords } from '@/words/colleagues';
 import { kept } from '@/words/kept';
 import { say } from '@/words/refusals';
+import { say as factor } from '@/words/secondFactor';
 import { readerLanguage, readerLocale } from '@/words/speak';
 
 const DAYS_OPEN = 7;
@@ -28,6 +31,7 @@ export async function loadColleagues({ store }: Access): Promise<Colleagues> {
       .select({
         ...{ id: user.id, name: user.name, email: user.email },
         ...{ role: memberships.role, off: memberships.off, seenAt: memberships.seenAt },
+        twoFactors: user.twoFactorEnabled,
       })
       .from(memberships)
       .innerJoin(user, eq(user.id, memberships.userId))
@@ -46,6 +50,7 @@ export async function loadColleagues({ store }: Access): Promise<Colleagues> {
       ...{ id, email, role, by, until: until.toISOString() },
       over: until.getTime() <= now,
     })),
+    required: store.requiresTwoFactors,
   };
 }
 
@@ -177,4 +182,40 @@ export async function removeColleague(access: Access, { id }: { id: string }): P
     await tx.delete(memberships).where(and(eq(memberships.storeId, access.store.id), eq(memberships.userId, id)));
     await remember(access, 'removedColleague', { name }, { db: tx });
   });
+}
+
+/**
+ * Says whether who works in the store signs in with two factors. Whoever has one is asked to set up the second when they come in next.
+ * Throws `conflict` for who would shut themselves out.
+ */
+export async function requireFactor(access: Access, { required }: RequireFactor): Promise<void> {
+  const { store, person } = access;
+  if (required && !(await factorOf(person)).on) throw new AppError('conflict', factor.setUpYoursFirst);
+  if (required === store.requiresTwoFactors) return;
+  await database().transaction(async (tx) => {
+    await tx.update(stores).set({ requiresTwoFactors: required }).where(eq(stores.id, store.id));
+    await remember(access, required ? 'requiredTwoFactors' : 'requiredOneFactor', {}, { db: tx });
+  });
+}
+
+/**
+ * Forgets the second factor of a colleague who has lost it; their sessions end. Throws `forbidden` for one's own, and for who works in a
+ * store where one is no owner: their factor guards that, too.
+ */
+export async function resetFactor(access: Access, { id }: { id: string }): Promise<void> {
+  const { person } = access;
+  if (id === person.id) throw new AppError('forbidden', factor.endYoursOnYourPage);
+  const colleague = await database().transaction((tx) => memberOf(tx, access, id));
+  const own = database()
+    .select({ id: memberships.storeId })
+    .from(memberships)
+    .where(and(eq(memberships.userId, person.id), eq(memberships.role, 'owner'), eq(memberships.off, false)));
+  const elsewhere = await database().$count(
+    memberships,
+    and(eq(memberships.userId, id), notInArray(memberships.storeId, own)),
+  );
+  if (elsewhere > 0) throw new AppError('forbidden', factor.worksElsewhere({ name: colleague.name }));
+  await forgetFactor(id);
+  await database().delete(session).where(eq(session.userId, id));
+  await remember(access, 'resetSecondFactor', { name: colleague.name });
 }

@@ -8,9 +8,18 @@ import {
   NewPasswordSchema,
   OwnNameSchema,
 } from '@/contract/colleagues';
+import { RequireFactorSchema } from '@/contract/second-factor';
 import { currentSession } from '../../auth/access';
 import { useCase } from '../use-case';
-import { changeColleague, invite, inviteAgain, removeColleague, takeInvitationBack } from './colleagues';
+import {
+  changeColleague,
+  invite,
+  inviteAgain,
+  removeColleague,
+  requireFactor,
+  resetFactor,
+  takeInvitationBack,
+} from './colleagues';
 import { changeOwnPassword, endOwnSession, saveOwnName } from './own';
 
 export const colleague = {
@@ -38,6 +47,18 @@ export const colleague = {
     permission: 'colleague.edit',
     input: ColleagueIdSchema,
     run: removeColleague,
+  }),
+  requireFactor: useCase({
+    name: 'colleague.require-factor',
+    permission: 'colleague.edit',
+    input: RequireFactorSchema,
+    run: requireFactor,
+  }),
+  resetFactor: useCase({
+    name: 'colleague.reset-factor',
+    permission: 'colleague.edit',
+    input: ColleagueIdSchema,
+    run: resetFactor,
   }),
 };
 

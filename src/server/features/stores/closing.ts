@@ -1,12 +1,12 @@
 /** Closing a store and opening it again; and how all stores of a person are. */
 import { and, count, eq, gte, inArray, max, sql } from 'drizzle-orm';
 import { CloseStoreSchema, type CloseStore, type ClosingSeen, type StoreHealth } from '@/contract/stores';
-import type { Access, Person } from '../../auth/access';
+import { letsIn, type Access, type Person } from '../../auth/access';
 import { remember } from '../../auth/history';
 import { AppError } from '../../base/errors';
 import { idAt } from '../../base/ids';
 import { database } from '../../db/client';
-import { deliveries, memberships, notices, orders, services, sources, stores } from '../../db/schema';
+import { deliveries, memberships, notices, orders, services, sources, stores, user } from '../../db/schema';
 import { databaseTime } from '../../db/time';
 import { NOTHING } from '../shapes';
 import { useCase } from '../use-case';
@@ -81,7 +81,8 @@ export async function loadHealth(person: Person): Promise<StoreHealth[]> {
     .select({ id: stores.id, name: stores.name, role: memberships.role, at: stores.closedAt, by: stores.closedBy })
     .from(memberships)
     .innerJoin(stores, eq(stores.id, memberships.storeId))
-    .where(and(eq(memberships.userId, person.id), eq(memberships.off, false)))
+    .innerJoin(user, eq(user.id, memberships.userId))
+    .where(and(eq(memberships.userId, person.id), eq(memberships.off, false), letsIn()))
     .orderBy(stores.name);
   const ids = rows.map((r) => r.id);
   if (ids.length === 0) return [];

@@ -1,7 +1,7 @@
 /** Signing in and out, the language one reads, and nothing else of what the library offers: each further door would need a lock of its own. */
 import { auth } from '@/server/auth/auth';
 import { chooseLanguage } from '@/server/auth/language';
-import { signIn } from '@/server/auth/sign-in';
+import { giveCode, signIn } from '@/server/auth/sign-in';
 import { log } from '@/server/base/log';
 import { say } from '@/words/signIn';
 
@@ -9,6 +9,7 @@ type Door = (request: Request) => Promise<Response>;
 
 const DOORS: Record<string, Door> = {
   '/api/auth/sign-in/email': signIn,
+  '/api/auth/sign-in/code': giveCode,
   '/api/auth/sign-out': (request) => auth().handler(request),
   '/api/auth/language': chooseLanguage,
 };

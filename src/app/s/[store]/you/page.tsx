@@ -3,6 +3,13 @@ import { pageAccess } from '@/app/page-access';
 import { currentSession } from '@/server/auth/access';
 import { loadOwnPage } from '@/server/features/colleagues/own';
 import { OwnScreen } from '@/ui/colleagues/OwnScreen';
+import { factorOf } from '@/server/auth/second-factor';
+import {
+  beginFactorAction,
+  confirmFactorAction,
+  endFactorAction,
+  renewRecoveryCodesAction,
+} from '@/app/two-factors/actions';
 import { changePasswordAction, endSessionAction, saveNameAction } from './actions';
 import { say } from '@/words/colleagues';
 
@@ -14,9 +21,14 @@ export default async function You({ params }: { params: Promise<{ store: string 
   return (
     <OwnScreen
       {...await loadOwnPage(access, (await currentSession())?.id)}
+      factor={await factorOf(access.person)}
       zone={store.timeZone}
       onName={saveNameAction.bind(null, store.id)}
       onPassword={changePasswordAction.bind(null, store.id)}
+      onBegin={beginFactorAction}
+      onConfirm={confirmFactorAction}
+      onRenew={renewRecoveryCodesAction}
+      onEndFactor={endFactorAction}
       onEnd={endSessionAction.bind(null, store.id)}
     />
   );

@@ -24,3 +24,11 @@ export async function changeColleagueAction(store: string, input: ChangeColleagu
 export async function removeColleagueAction(store: string, id: string): Promise<Result<null>> {
   return done(await actAndRefresh(colleague.remove, store, { id }));
 }
+
+export async function requireFactorAction(store: string, required: boolean): Promise<Result<null>> {
+  return done(await actAndRefresh(colleague.requireFactor, store, { required }));
+}
+
+export async function resetFactorAction(store: string, id: string): Promise<Result<null>> {
+  return done(await actAndRefresh(colleague.resetFactor, store, { id }));
+}

@@ -8,6 +8,8 @@ import {
   inviteAction,
   inviteAgainAction,
   removeColleagueAction,
+  requireFactorAction,
+  resetFactorAction,
   takeInvitationBackAction,
 } from './actions';
 import { say } from '@/words/colleagues';
@@ -29,6 +31,8 @@ export default async function Colleagues({ params }: { params: Promise<{ store: 
       onInviteAgain={inviteAgainAction.bind(null, store.id)}
       onTakeBack={takeInvitationBackAction.bind(null, store.id)}
       onChange={changeColleagueAction.bind(null, store.id)}
+      onRequire={requireFactorAction.bind(null, store.id)}
+      onReset={resetFactorAction.bind(null, store.id)}
       onRemove={removeColleagueAction.bind(null, store.id)}
     />
   );

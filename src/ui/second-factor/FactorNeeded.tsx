@@ -1,0 +1,26 @@
+'use client';
+/** What somebody sees who comes into a store that asks for a second factor, and has none yet. */
+import { listed } from '@/words/speak';
+import { say } from '@/words/secondFactor';
+import { SetUpFactor, type SetUpDeeds } from './SetUpFactor';
+import { Sheet } from '../sign-in/Sheet';
+import { signOut } from '../sign-in/leave';
+
+export function FactorNeeded({ to, requiredBy, ...deeds }: SetUpDeeds & { to: string; requiredBy: string[] }) {
+  return (
+    <Sheet title={say.needed}>
+      <div className="mt-2 mb-5 flex flex-col gap-2 text-sm">
+        {requiredBy.length > 0 && <p>{say.neededBy({ stores: listed(requiredBy) })}</p>}
+        <p className="text-slate">{say.whatItIs}</p>
+      </div>
+      <SetUpFactor {...deeds} onDone={() => window.location.assign(to)} />
+      <button
+        type="button"
+        className="link mt-5 inline-flex min-h-6 items-center text-sm"
+        onClick={() => void signOut().then(() => window.location.assign('/sign-in'))}
+      >
+        {say.signOut}
+      </button>
+    </Sheet>
+  );
+}
