@@ -1,6 +1,6 @@
 'use client';
 /** Who works in the store: their roles, who is invited, and who may come in. */
-import { useState, useTransition } from 'react';
+import { useOptimistic, useState, useTransition } from 'react';
 import { toast } from 'sonner';
 import type { ChangeColleague, Colleague, Colleagues, Invitation, Invite, MadeInvitation } from '@/contract/colleagues';
 import { ROLE_WORDS, ROLES, type Role } from '@/contract/policy';
@@ -242,6 +242,7 @@ function Invited({
 /** Whether everybody needs a second factor, with what that means for those who have none. */
 function Required({ base, colleagues, required, mayEdit, own, onRequire }: ColleaguesProps) {
   const [busy, start] = useTransition();
+  const [on, show] = useOptimistic(required);
   const here = colleagues.filter((c) => !c.off);
   const n = here.filter((c) => c.twoFactors).length;
   const mine = here.some((c) => c.id === own && c.twoFactors);
@@ -250,12 +251,13 @@ function Required({ base, colleagues, required, mayEdit, own, onRequire }: Colle
       <PanelTitle>{factor.secondFactor}</PanelTitle>
       <Check
         label={factor.everybodyNeeds}
-        on={required}
+        on={on}
         disabled={!mayEdit || busy || (!required && !mine)}
-        onChange={(on) =>
+        onChange={(next) =>
           start(async () => {
-            if (valueOrToast(await answered(onRequire(on))) !== undefined)
-              toast.success(on ? factor.nowNeeded : factor.nowNotNeeded);
+            show(next);
+            if (valueOrToast(await answered(onRequire(next))) !== undefined)
+              toast.success(next ? factor.nowNeeded : factor.nowNotNeeded);
           })
         }
       />

@@ -99,7 +99,7 @@ function Confirm({
         {/* A QR code is read from dark on light, whatever the theme. */}
         <img src={picture} alt={say.pictureOfKey} width={160} height={160} className="self-start bg-white" />
         <p>
-          {say.orType} <span className="font-mono break-all select-all">{key}</span>
+          {say.orType} <span className="block font-mono select-all">{key}</span>
         </p>
       </section>
       <RecoveryCodes title={say.keepCodes} note={say.keepCodesNote} codes={recoveryCodes} />
