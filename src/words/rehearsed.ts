@@ -40,6 +40,10 @@ export const say = speak('rehearsed', {
   noAlt: 'This picture has no words for those who do not see it: {$src}',
   picturesRight:
     '.input {$pictures :integer} .match $pictures one {{{$pictures} picture is there, with words for those who do not see it.}} * {{{$pictures} pictures are there, with words for those who do not see them.}}',
+  linkWithoutWords: 'Where pictures are off, nothing is left of this link: {$href}',
+  faintWords:
+    'Words stand out from their ground by {$ratio :number maximumFractionDigits=1} to 1 only, and 4.5 to 1 is wanted: “{$words}”',
+  contrastRight: 'Its words stand out from their ground by {$ratio :number maximumFractionDigits=1} to 1 or more.',
   clipped: 'It has {$size :integer} kB of HTML, and mail programs cut what is over 102 kB.',
   sizeRight: 'It has {$size :integer} kB of HTML, which is shown whole.',
   notSigned: 'It is not signed. Mail servers trust signed messages more.',

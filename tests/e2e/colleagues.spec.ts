@@ -1,7 +1,7 @@
 /** Colleagues: one is invited, takes part, gets another role and sees other screens; a forgotten password; one's own page. */
 import { codeAt } from '../totp';
 import { axeFindings } from './axe';
-import { arrived, expect, signIn, test } from './support';
+import { arrived, expect, forgetSession, signIn, test } from './support';
 
 const PASSWORD = 'paper and a long thread';
 
@@ -194,6 +194,11 @@ test('a second factor is set up, asked for at sign-in, and asked of everybody by
   await tom.getByLabel('Your password').fill('paper-and-thread');
   await tom.getByRole('button', { name: 'Go on' }).click();
   await expect(tom.getByRole('img', { name: 'The key as a QR code' })).toBeVisible();
+  // A sheet that is taller than the window is read from its top.
+  await tom.setViewportSize({ width: 390, height: 500 });
+  await tom.getByRole('heading', { name: 'A second factor is needed' }).scrollIntoViewIfNeeded();
+  await expect(tom.getByRole('heading', { name: 'A second factor is needed' })).toBeInViewport();
+  await tom.setViewportSize({ width: 1280, height: 800 });
   const [, toms] = /key:\s*((?:[A-Z2-7]{4} ?)+[A-Z2-7]*)/.exec(await tom.getByRole('main').innerText())!;
   await tom.getByLabel('I keep them safe').check();
   await tom.getByLabel('Code', { exact: true }).fill(codeAt(toms!));
@@ -218,6 +223,7 @@ test('a second factor is set up, asked for at sign-in, and asked of everybody by
   await off.getByLabel('Your password').fill('paper-and-thread');
   await off.getByRole('button', { name: 'Turn off', exact: true }).click();
   await expect(part).toContainText('Off: whoever has your password is in.');
+  for (const name of ['marta', 'tom']) forgetSession(`${name}@quillwick.example`);
 });
 
 test('a key is made, told once, replaced and revoked, and the door goes by it', async ({ page, request }) => {

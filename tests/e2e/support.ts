@@ -56,6 +56,9 @@ export async function signIn(page: Page, email = 'marta@quillwick.example'): Pro
   sessions.set(email, await page.context().storageState());
 }
 
+/** The next to sign in with this address does so anew: sessions of before were ended. */
+export const forgetSession = (email: string): void => void sessions.delete(email);
+
 export interface Mail {
   id: number;
   from: string;

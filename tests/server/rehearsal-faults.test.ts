@@ -304,6 +304,13 @@ describe('fifty faults put into what arrived', () => {
       /no words/,
     ],
     [
+      'words in the colour of their ground',
+      'whole',
+      'order-received',
+      htmlAdds('<p style="background:#fffdf8;color:#ffffff">Please pay by Friday.</p>'),
+      /stand out from their ground by 1 to 1 only.*Please pay by Friday/,
+    ],
+    [
       'a picture that did not come along',
       'whole',
       'order-received',

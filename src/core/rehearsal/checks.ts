@@ -10,6 +10,7 @@ import type { Order } from '../order/schema';
 import { paymentMethodOf, type Terms } from '../terms';
 import { say } from '../../words/rehearsed';
 import type { Expected } from './expected';
+import { legibilityOf } from './legible';
 
 /** A message as it was received, read from its bytes. */
 export interface Arrived {
@@ -44,6 +45,7 @@ export const ABOUTS = [
   'headers',
   'links',
   'pictures',
+  'contrast',
   'size',
   'signature',
 ] as const;
@@ -82,6 +84,7 @@ export function checksOf(expected: Expected, arrived: Arrived, using: CheckWith)
   const seen = seenInHtml(arrived.html);
   linksOf(seen, add);
   picturesOf(seen, arrived, add);
+  contrastOf(arrived, add);
   sizeOf(arrived, add);
   signatureOf(arrived, add);
   return sorted(found);
@@ -200,15 +203,31 @@ function headersOf({ optional, moment }: Expected, { headers, longestLine }: Arr
 
 interface Seen {
   links: string[];
+  /** Links of which nothing is left where pictures are not loaded. */
+  wordless: string[];
   pictures: { src: string; alt: string | undefined }[];
 }
 
 function seenInHtml(html: string): Seen {
-  const seen: Seen = { links: [], pictures: [] };
+  const seen: Seen = { links: [], wordless: [], pictures: [] };
+  let open: { href: string; words: string } | undefined;
   const parser = new Parser({
     onopentag(name, attributes) {
-      if (name === 'a' && attributes['href'] !== undefined) seen.links.push(attributes['href']);
-      if (name === 'img') seen.pictures.push({ src: attributes['src'] ?? '', alt: attributes['alt'] });
+      if (name === 'a' && attributes['href'] !== undefined) {
+        seen.links.push(attributes['href']);
+        open = { href: attributes['href'], words: attributes['aria-label'] ?? '' };
+      }
+      if (name !== 'img') return;
+      seen.pictures.push({ src: attributes['src'] ?? '', alt: attributes['alt'] });
+      if (open) open.words += attributes['alt'] ?? '';
+    },
+    ontext(text) {
+      if (open) open.words += text;
+    },
+    onclosetag(name) {
+      if (name !== 'a' || !open) return;
+      if (open.words.trim() === '') seen.wordless.push(open.href);
+      open = undefined;
     },
   });
   parser.end(html);
@@ -228,7 +247,7 @@ function isFollowable(href: string): boolean {
   return /^https?:/i.test(href) && URL.canParse(href) && new URL(href).hostname !== '';
 }
 
-function picturesOf({ pictures }: Seen, { cids }: Arrived, add: Say): void {
+function picturesOf({ pictures, wordless }: Seen, { cids }: Arrived, add: Say): void {
   let wrong = 0;
   for (const { src, alt } of pictures) {
     const cid = /^cid:(.+)$/i.exec(src)?.[1];
@@ -238,7 +257,23 @@ function picturesOf({ pictures }: Seen, { cids }: Arrived, add: Say): void {
     else continue;
     wrong += 1;
   }
+  for (const href of new Set(wordless)) {
+    add('pictures', 'noted', say.linkWithoutWords({ href: href.slice(0, 80) || '–' }));
+    wrong += 1;
+  }
   if (pictures.length > 0 && wrong === 0) add('pictures', 'right', say.picturesRight({ pictures: pictures.length }));
+}
+
+/** Words that can hardly be seen at all are wrong; those that are only too weak are to be noted. */
+const INVISIBLE = 1.5;
+
+function contrastOf({ html }: Arrived, add: Say): void {
+  if (html === '') return;
+  const { least, faint } = legibilityOf(html);
+  for (const { ratio, words } of faint) {
+    add('contrast', ratio < INVISIBLE ? 'wrong' : 'noted', say.faintWords({ ratio, words }));
+  }
+  if (faint.length === 0 && least !== undefined) add('contrast', 'right', say.contrastRight({ ratio: least }));
 }
 
 function sizeOf({ html }: Arrived, add: Say): void {

@@ -47,8 +47,8 @@ export function SetUpForm({ languages, currencies, timeZones, onSetUp }: SetUpPr
   };
 
   return (
-    <main className="flex h-full items-center justify-center overflow-auto p-6">
-      <form onSubmit={(e) => void submit(e)} noValidate className="w-full max-w-3xl bg-sheet p-8 shadow-sheet">
+    <main className="flex h-full overflow-auto p-6">
+      <form onSubmit={(e) => void submit(e)} noValidate className="m-auto w-full max-w-3xl bg-sheet p-8 shadow-sheet">
         <h1 className="font-serif text-2xl font-medium">{say.setUpLibellus}</h1>
         <p className="mt-1 mb-5 text-sm text-slate">{say.theFirstStoreAndIts}</p>
         {failure && <Trouble>{failure.message}</Trouble>}

@@ -40,6 +40,10 @@ export const rehearsed: TranslationOf<typeof say> = {
   noAlt: 'Dieses Bild hat keine Worte für alle, die es nicht sehen: {$src}',
   picturesRight:
     '.input {$pictures :integer} .match $pictures one {{{$pictures} Bild ist da, mit Worten für alle, die es nicht sehen.}} * {{{$pictures} Bilder sind da, mit Worten für alle, die sie nicht sehen.}}',
+  linkWithoutWords: 'Wo Bilder aus sind, bleibt von diesem Link nichts: {$href}',
+  faintWords:
+    'Wörter heben sich nur mit {$ratio :number maximumFractionDigits=1} zu 1 vom Grund ab, gewünscht ist 4,5 zu 1: „{$words}“',
+  contrastRight: 'Die Wörter heben sich mit {$ratio :number maximumFractionDigits=1} zu 1 oder mehr vom Grund ab.',
   clipped: 'Sie hat {$size :integer} kB HTML, und E-Mail-Programme schneiden ab, was über 102 kB liegt.',
   sizeRight: 'Sie hat {$size :integer} kB HTML und wird ganz gezeigt.',
   notSigned: 'Sie ist nicht signiert. Mailserver vertrauen signierten Nachrichten mehr.',

@@ -1,0 +1,121 @@
+/**
+ * Whether the words of a message stand out from their ground, read off its HTML as it arrived: colours where they are written (`style`,
+ * `bgcolor`, `color`), each on the nearest ground around it. WCAG 2.2, 1.4.3; what stands on a picture cannot be told and is left out.
+ */
+import { parse, wcagContrast, type Color } from 'culori';
+import { Parser } from 'htmlparser2';
+
+export interface Faint {
+  /** Contrast, 1 to 21. */
+  ratio: number;
+  /** What can hardly be read, shortened. */
+  words: string;
+}
+
+export interface Legibility {
+  /** The least contrast of words, 1 to 21; undefined for a message without words on a known ground. */
+  least: number | undefined;
+  /** Words that stand out too little, each pair of colours once, worst first. */
+  faint: Faint[];
+}
+
+const WORDS = 4.5;
+const LARGE = 3;
+const LARGE_PX = 24;
+const LARGE_BOLD_PX = 18.66;
+const SHOWN = 60;
+
+interface Place {
+  colour: Color;
+  /** Undefined where a picture lies under the words. */
+  ground: Color | undefined;
+  px: number;
+  bold: boolean;
+  hidden: boolean;
+}
+
+const BLACK = parse('#000000')!;
+const WHITE = parse('#ffffff')!;
+const SILENT = new Set(['style', 'script', 'title', 'head', 'noscript']);
+
+const known = new Map<string, Color | null>();
+
+/** An opaque colour; null for one that is none, or lets through what is under it. */
+function colourOf(written: string): Color | null {
+  const text = written.trim().replace(/\s*!important$/i, '');
+  let colour = known.get(text);
+  if (colour === undefined) {
+    const read = parse(text);
+    colour = read && (read.alpha ?? 1) === 1 ? read : null;
+    if (known.size > 1_000) known.clear();
+    known.set(text, colour);
+  }
+  return colour;
+}
+
+/** The last value that a style gives a property. */
+function valueOf(style: string, property: string): string | undefined {
+  const all = [...style.matchAll(new RegExp(`(?:^|;)\\s*${property}\\s*:\\s*([^;]+)`, 'gi'))];
+  return all.at(-1)?.[1]?.trim();
+}
+
+/** The ground that an element paints: a colour, a picture (null), or none. */
+function groundOf(style: string, attributes: Record<string, string>): Color | null | undefined {
+  if (attributes['background']) return null;
+  const written = [valueOf(style, 'background-color'), valueOf(style, 'background'), attributes['bgcolor']];
+  if (/url\(|gradient/i.test(`${valueOf(style, 'background-image') ?? ''} ${written[1] ?? ''}`)) return null;
+  for (const value of written) {
+    for (const part of value?.split(/\s+(?![^(]*\))/) ?? []) {
+      const colour = colourOf(part);
+      if (colour) return colour;
+    }
+  }
+  return undefined;
+}
+
+const isHidden = (style: string): boolean =>
+  /(?:^|;)\s*(display\s*:\s*none|visibility\s*:\s*hidden|opacity\s*:\s*0(?![.\d])|max-height\s*:\s*0|font-size\s*:\s*[01](px)?\s*(;|$))/i.test(
+    style,
+  );
+
+function within(outer: Place, name: string, attributes: Record<string, string>): Place {
+  const { style = '' } = attributes;
+  const ground = groundOf(style, attributes);
+  const size = Number(/^([\d.]+)px/.exec(valueOf(style, 'font-size') ?? '')?.[1] ?? outer.px);
+  const weight = valueOf(style, 'font-weight');
+  return {
+    colour: colourOf(valueOf(style, 'color') ?? attributes['color'] ?? '') ?? outer.colour,
+    ground: ground === undefined ? outer.ground : (ground ?? undefined),
+    px: size,
+    bold: weight === undefined ? outer.bold || name === 'b' || name === 'strong' : /bold|[6-9]00/.test(weight),
+    hidden: outer.hidden || SILENT.has(name) || isHidden(style),
+  };
+}
+
+/** Looks at all words of a message's HTML. */
+export function legibilityOf(html: string): Legibility {
+  const places: Place[] = [{ colour: BLACK, ground: WHITE, px: 16, bold: false, hidden: false }];
+  const faint = new Map<string, Faint>();
+  let least: number | undefined;
+  const parser = new Parser({
+    onopentag(name, attributes) {
+      places.push(within(places.at(-1)!, name, attributes));
+    },
+    onclosetag() {
+      if (places.length > 1) places.pop();
+    },
+    ontext(text) {
+      const { colour, ground, px, bold, hidden } = places.at(-1)!;
+      if (hidden || !ground || !/[\p{L}\p{N}]/u.test(text)) return;
+      const ratio = wcagContrast(colour, ground);
+      least = Math.min(least ?? ratio, ratio);
+      const wanted = px >= LARGE_PX || (bold && px >= LARGE_BOLD_PX) ? LARGE : WORDS;
+      const key = JSON.stringify([colour, ground]);
+      // As much as rounding may take.
+      if (ratio + 0.005 >= wanted || faint.has(key)) return;
+      faint.set(key, { ratio, words: text.replace(/\s+/g, ' ').trim().slice(0, SHOWN) });
+    },
+  });
+  parser.end(html);
+  return { least, faint: [...faint.values()].toSorted((a, b) => a.ratio - b.ratio) };
+}
