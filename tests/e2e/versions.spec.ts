@@ -24,8 +24,8 @@ test('versions stand side by side, and none is forgotten when one is published',
     await page.getByRole('list', { name: 'Blocks' }).locator('[data-block="help"]').click();
     await words(page).focus();
     await page.keyboard.press('ControlOrMeta+End');
-    // "Saved" stands there before what is typed is known of, too: the draft has to be kept before the page is left.
-    const kept = page.waitForResponse((r) => r.request().method() === 'POST' && r.url().includes('/desk/'));
+    // "Saved" stands there before what is typed is known of, too: all of it has to be kept before the page is left.
+    const kept = page.waitForResponse((r) => r.request().postData()?.includes(line) === true);
     await page.keyboard.type(` ${line}`);
     await expect(sheet(page).locator('.lb-help')).toContainText(line);
     await kept;
