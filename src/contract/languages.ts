@@ -157,6 +157,8 @@ export interface MemoryFile {
 
 /** Pairs that a store keeps for a language at most. */
 export const MOST_PAIRS = 50_000;
+/** Characters of them at most: all of them go to the desk of whoever translates. */
+export const MOST_MEMORY_CHARACTERS = 20_000_000;
 
 export interface FileBrought {
   segments: number;

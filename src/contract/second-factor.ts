@@ -9,6 +9,9 @@ export type OwnPassword = Static<typeof OwnPasswordSchema>;
 export const FactorCodeSchema = Type.Object({ code: Type.String({ minLength: 1, maxLength: 20 }) }, strict);
 export type FactorCode = Static<typeof FactorCodeSchema>;
 
+/** A browser that somebody trusts is not asked for a code for so many days. */
+export const TRUSTED_DAYS = 30;
+
 /** How it stands with somebody's second factor. */
 export interface FactorState {
   on: boolean;

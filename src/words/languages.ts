@@ -224,7 +224,6 @@ export const say = speak('languages', {
   pairsOfFile: '.input {$n :integer} .match $n one {{{$n} pair}} * {{{$n} pairs}}',
   removeMemory: 'Remove {$name}',
   memoryRemoved: '{$name} is not offered any more. What is translated stays.',
-  cannotBeRemoved: 'This memory is as it was: it could not be changed.',
   fromFile: 'from {$file}',
   noPairs: 'This memory has no pairs from {$source} into {$target}.',
   aboutPo: 'A gettext PO file, for programs that translators and developers use.',

@@ -193,6 +193,7 @@ export const say = speak('refusals', {
   atLine: 'Line {$line :integer}: {$message}',
   otherLanguages: 'This file is from {$from} into {$to}. Here it has to be from {$wantedFrom} into {$wantedTo}.',
   changedSinceLooked: 'Something was changed since you looked at this file. Look at it once more.',
+  memoryTooLong: 'The memories kept for this language would hold more than 20 million characters. Remove one first.',
   noSuchMemory: 'This memory is not there any more.',
   tooManyPairs:
     'At most {$most :integer} pairs are kept for a language, and this file has {$n :integer} more than fit. Remove a memory first.',

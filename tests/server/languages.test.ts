@@ -475,6 +475,12 @@ describe('files in other formats', () => {
     await bring('first');
     await expect(bring('second')).rejects.toThrow('2 more than fit');
     expect(await listMemoryFiles(access, 'ar')).toMatchObject([{ name: 'first.tmx', pairs: 25_001 }]);
+    // Removed, another in its place, and the first is put back: it does not fit any more.
+    const { id } = (await listMemoryFiles(access, 'ar'))[0]!;
+    await offerMemory(access, { id, offered: false });
+    await bring('second');
+    await expect(offerMemory(access, { id, offered: true })).rejects.toThrow('2 more than fit');
+    expect(await listMemoryFiles(access, 'ar')).toMatchObject([{ name: 'second.tmx' }]);
   });
 
   it('a file of another language is refused, whatever its format', async () => {

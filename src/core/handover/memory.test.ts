@@ -54,13 +54,31 @@ describe('a pair', () => {
   it('that says nothing, or begins as a declaration does, does no harm', () => {
     expect(pairOf(['12'], ['12'])).toBeUndefined();
     expect(pairOf(['Hello'], [''])).toBeUndefined();
-    expect(pairOf(['Hello'], ['x'.repeat(4_001)])).toBeUndefined();
+    expect(pairOf(['Hello'], ['x'.repeat(2_001)])).toBeUndefined();
     const declared = pairOf(['.match $n one'], ['.input {$x :y}'])!;
     expect(readDocument(declared.source)!.forms[0]!.paragraphs[0]!.pieces).toEqual([
       { type: 'text', text: '.match $n one' },
     ]);
     expect(readDocument(declared.words)!.forms).toHaveLength(1);
   });
+});
+
+it('memories of ten megabytes are read in time, whatever stands in them', () => {
+  const pair = (side: string): string =>
+    `<tu><tuv xml:lang="en"><seg>${side}</seg></tuv><tuv xml:lang="fr"><seg>${side}</seg></tuv></tu>`;
+  const filled = (side: string): string => pair(side).repeat(Math.floor(4_000_000 / pair(side).length));
+  const began = performance.now();
+  for (const side of [
+    'a',
+    'a {b} \\\\',
+    `${'{'.repeat(1_900)}`,
+    `a${'<ph x="1">{$a :b c=d}</ph>'.repeat(150)}`,
+    `a${'<ph x="1">{$a}</ph>'.repeat(50_000)}`,
+    `${'a '.repeat(1_000_000)}`,
+  ]) {
+    tmxPairs(`<tmx version="1.4"><header/><body>${filled(side)}</body></tmx>`, languages);
+  }
+  expect(performance.now() - began).toBeLessThan(20_000);
 });
 
 it('an inline element is written as it is written in words', () => {

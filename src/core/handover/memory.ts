@@ -11,7 +11,9 @@ export interface MemoryPair {
 }
 
 /** Characters of each side of a pair at most: longer ones are left out. */
-export const MOST_PAIR_CHARACTERS = 4_000;
+export const MOST_PAIR_CHARACTERS = 2_000;
+/** Inline elements and texts between them of each side at most. */
+const MOST_PARTS = 200;
 
 /** A segment as it was read: text, and inline elements by what they are in the tool that wrote it. */
 export type Coded = (string | { id: string; at: 'open' | 'close' | 'alone'; code: string })[];
@@ -37,6 +39,9 @@ export function codeOf(inline: Inline, at: 'open' | 'close' | 'alone'): string {
 
 /** A segment with its inline elements, when all of them are ours and it says something. */
 function asWritten(parts: Coded): string | undefined {
+  const [only] = parts;
+  // Most pairs are plain text, which is written as it reads.
+  if (parts.length === 1 && typeof only === 'string' && /^[^.{}\\\s][^{}\\]*$/.test(only)) return only;
   const written = parts.map((part) => {
     if (typeof part === 'string') return part.replace(/[\\{}]/g, '\\$&');
     return /^\{[^]*\}$/.test(part.code) ? part.code : '{';
@@ -56,8 +61,14 @@ function asWords(parts: Coded): string {
   return text === '' ? '' : sourceOf({ type: 'text', text });
 }
 
+/** Whether a side has more than is kept. It is not read then, because reading what is long takes long. */
+const isLong = (parts: Coded): boolean =>
+  parts.length > MOST_PARTS ||
+  parts.reduce((sum, p) => sum + (typeof p === 'string' ? p : p.code).length, 0) > MOST_PAIR_CHARACTERS;
+
 /** A pair to keep; undefined for one that says nothing, or is too long. */
 export function pairOf(source: Coded, target: Coded): MemoryPair | undefined {
+  if (isLong(source) || isLong(target)) return undefined;
   const written = { source: asWritten(source), words: asWritten(target) };
   const pair =
     written.source !== undefined && written.words !== undefined

@@ -34,6 +34,19 @@ describe('words on their ground', () => {
     expect(legibilityOf('').least).toBeUndefined();
   });
 
+  it('are looked at in time, whatever stands in a style', () => {
+    const shapes = [
+      `background:${'a '.repeat(50_000)}`,
+      `background:url(${'( '.repeat(50_000)}`,
+      `color:${';color: '.repeat(15_000)}#fff`,
+      `${';'.repeat(100_000)}${' '.repeat(10_000)}`,
+    ];
+    const began = performance.now();
+    for (const style of shapes) legibilityOf(`<p style="${style}">Hello</p>`);
+    legibilityOf('<p style="color:#999">'.repeat(5_000) + 'Hello');
+    expect(performance.now() - began).toBeLessThan(2_000);
+  });
+
   it('of the looks that ship stand out', () => {
     for (const { colours } of [DEFAULT_LOOK, ...STARTING_LOOKS.map((s) => s.look)]) {
       const html = `<body style="background:${colours.page}"><td style="background-color:${colours.sheet};color:${colours.words}">a<i style="color:${colours.quietWords}">b</i></td></body>`;

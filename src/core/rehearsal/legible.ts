@@ -38,11 +38,17 @@ const BLACK = parse('#000000')!;
 const WHITE = parse('#ffffff')!;
 const SILENT = new Set(['style', 'script', 'title', 'head', 'noscript']);
 
+/** What is longer is no colour that one can tell. */
+const LONG = 200;
+
 const known = new Map<string, Color | null>();
 
 /** An opaque colour; null for one that is none, or lets through what is under it. */
 function colourOf(written: string): Color | null {
-  const text = written.trim().replace(/\s*!important$/i, '');
+  const text = written
+    .slice(0, LONG)
+    .replace(/!important/i, '')
+    .trim();
   let colour = known.get(text);
   if (colour === undefined) {
     const read = parse(text);
@@ -62,10 +68,11 @@ function valueOf(style: string, property: string): string | undefined {
 /** The ground that an element paints: a colour, a picture (null), or none. */
 function groundOf(style: string, attributes: Record<string, string>): Color | null | undefined {
   if (attributes['background']) return null;
-  const written = [valueOf(style, 'background-color'), valueOf(style, 'background'), attributes['bgcolor']];
-  if (/url\(|gradient/i.test(`${valueOf(style, 'background-image') ?? ''} ${written[1] ?? ''}`)) return null;
+  const painted = (valueOf(style, 'background') ?? '').slice(0, LONG);
+  const written = [valueOf(style, 'background-color'), painted, attributes['bgcolor']];
+  if (/url\(|gradient/i.test(`${valueOf(style, 'background-image') ?? ''} ${painted}`)) return null;
   for (const value of written) {
-    for (const part of value?.split(/\s+(?![^(]*\))/) ?? []) {
+    for (const part of value?.slice(0, LONG).split(/\s+(?![^(]*\))/) ?? []) {
       const colour = colourOf(part);
       if (colour) return colour;
     }

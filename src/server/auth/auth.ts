@@ -3,6 +3,7 @@ import { betterAuth } from 'better-auth';
 import { drizzleAdapter } from 'better-auth/adapters/drizzle';
 import { nextCookies } from 'better-auth/next-js';
 import { twoFactor } from 'better-auth/plugins/two-factor';
+import { TRUSTED_DAYS } from '@/contract/second-factor';
 import { config } from '../base/config';
 import { database } from '../db/client';
 import * as schema from '../db/schema';
@@ -13,9 +14,6 @@ export function trustedOrigins(): string[] {
   const { port, origin } = new URL(url);
   return [origin, `http://localhost:${port}`, `http://127.0.0.1:${port}`];
 }
-
-/** A browser that somebody trusts is not asked for a code for so long. */
-export const TRUSTED_DAYS = 30;
 
 function makeAuth() {
   const { url, secret } = config();

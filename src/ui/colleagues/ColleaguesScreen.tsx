@@ -1,6 +1,6 @@
 'use client';
 /** Who works in the store: their roles, who is invited, and who may come in. */
-import { useOptimistic, useState, useTransition } from 'react';
+import { useOptimistic, useState, useTransition, type ReactNode } from 'react';
 import { toast } from 'sonner';
 import type { ChangeColleague, Colleague, Colleagues, Invitation, Invite, MadeInvitation } from '@/contract/colleagues';
 import { ROLE_WORDS, ROLES, type Role } from '@/contract/policy';
@@ -94,8 +94,30 @@ export function ColleaguesScreen(props: ColleaguesProps) {
         />
       )}
       {made && <MadeDialog made={made} onClose={() => setMade(undefined)} />}
-      {resetting && <ResetDialog {...props} colleague={resetting} onClose={() => setResetting(undefined)} />}
-      {leaving && <LeaveDialog {...props} colleague={leaving} onClose={() => setLeaving(undefined)} />}
+      {resetting && (
+        <Sure
+          title={factor.resetTitle({ name: resetting.name })}
+          label={factor.resetIt}
+          said={factor.isReset({ name: resetting.name })}
+          onDo={() => props.onReset(resetting.id)}
+          onClose={() => setResetting(undefined)}
+        >
+          <p>{factor.resetNote}</p>
+          {props.required && <p>{factor.resetNoteRequired({ store: props.store })}</p>}
+        </Sure>
+      )}
+      {leaving && (
+        <Sure
+          title={say.removeTitle({ name: leaving.name })}
+          label={say.remove}
+          said={say.isRemoved({ name: leaving.name })}
+          onDo={() => props.onRemove(leaving.id)}
+          onClose={() => setLeaving(undefined)}
+        >
+          <p>{say.removeNote({ store: props.store })}</p>
+          <p>{say.removeRules}</p>
+        </Sure>
+      )}
     </Page>
   );
 }
@@ -249,18 +271,22 @@ function Required({ base, colleagues, required, mayEdit, own, onRequire }: Colle
   return (
     <section aria-label={factor.secondFactor} className="flex flex-col gap-1 border-b border-rule px-5 py-4 text-sm">
       <PanelTitle>{factor.secondFactor}</PanelTitle>
-      <Check
-        label={factor.everybodyNeeds}
-        on={on}
-        disabled={!mayEdit || busy || (!required && !mine)}
-        onChange={(next) =>
-          start(async () => {
-            show(next);
-            if (valueOrToast(await answered(onRequire(next))) !== undefined)
-              toast.success(next ? factor.nowNeeded : factor.nowNotNeeded);
-          })
-        }
-      />
+      {mayEdit ? (
+        <Check
+          label={factor.everybodyNeeds}
+          on={on}
+          disabled={busy || (!required && !mine)}
+          onChange={(next) =>
+            start(async () => {
+              show(next);
+              if (valueOrToast(await answered(onRequire(next))) !== undefined)
+                toast.success(next ? factor.nowNeeded : factor.nowNotNeeded);
+            })
+          }
+        />
+      ) : (
+        required && <p>{factor.everybodyNeeds}</p>
+      )}
       <p className="text-slate">
         {factor.nHave({ n, all: here.length })} {n < here.length && (required ? factor.othersSetUp : factor.othersMay)}
       </p>
@@ -276,73 +302,37 @@ function Required({ base, colleagues, required, mayEdit, own, onRequire }: Colle
   );
 }
 
-function ResetDialog({
-  colleague: { id, name },
-  store,
-  required,
-  onReset,
+/** Asks before something that is done to a colleague. */
+function Sure({
+  title,
+  label,
+  said,
+  onDo,
   onClose,
-}: ColleaguesProps & { colleague: Colleague; onClose: () => void }) {
+  children,
+}: {
+  title: string;
+  label: string;
+  said: string;
+  onDo: () => Promise<Result<null>>;
+  onClose: () => void;
+  children: ReactNode;
+}) {
   const [busy, start] = useTransition();
+  const run = (): void =>
+    start(async () => {
+      if (valueOrToast(await answered(onDo())) === undefined) return;
+      toast.success(said);
+      onClose();
+    });
   return (
     <Dialog
       open
       onClose={onClose}
-      title={factor.resetTitle({ name })}
-      foot={
-        <DialogFoot
-          label={factor.resetIt}
-          busy={busy}
-          onDo={() =>
-            start(async () => {
-              if (valueOrToast(await answered(onReset(id))) === undefined) return;
-              toast.success(factor.isReset({ name }));
-              onClose();
-            })
-          }
-          onClose={onClose}
-        />
-      }
+      title={title}
+      foot={<DialogFoot label={label} busy={busy} onDo={run} onClose={onClose} />}
     >
-      <div className="flex flex-col gap-3 text-sm">
-        <p>{factor.resetNote}</p>
-        {required && <p>{factor.resetNoteRequired({ store })}</p>}
-      </div>
-    </Dialog>
-  );
-}
-
-function LeaveDialog({
-  colleague: { id, name },
-  store,
-  onRemove,
-  onClose,
-}: ColleaguesProps & { colleague: Colleague; onClose: () => void }) {
-  const [busy, start] = useTransition();
-  return (
-    <Dialog
-      open
-      onClose={onClose}
-      title={say.removeTitle({ name })}
-      foot={
-        <DialogFoot
-          label={say.remove}
-          busy={busy}
-          onDo={() =>
-            start(async () => {
-              if (valueOrToast(await answered(onRemove(id))) === undefined) return;
-              toast.success(say.isRemoved({ name }));
-              onClose();
-            })
-          }
-          onClose={onClose}
-        />
-      }
-    >
-      <div className="flex flex-col gap-3 text-sm">
-        <p>{say.removeNote({ store })}</p>
-        <p>{say.removeRules}</p>
-      </div>
+      <div className="flex flex-col gap-3 text-sm">{children}</div>
     </Dialog>
   );
 }

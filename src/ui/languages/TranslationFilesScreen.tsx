@@ -289,8 +289,11 @@ function Compared({ preview }: { preview: FilePreview }) {
 
 /** Memories that were brought in before: offered while somebody translates, until they are removed. */
 function KeptMemories({ memories, zone, onOffer, undo }: TranslationFilesProps & { undo: Undo }) {
-  const offer = async (id: string, offered: boolean): Promise<boolean> =>
-    (await answered(onOffer({ id, offered }))).ok || (toast.error(say.cannotBeRemoved), false);
+  const offer = async (id: string, offered: boolean): Promise<boolean> => {
+    const result = await answered(onOffer({ id, offered }));
+    if (!result.ok) toast.error(result.error.message);
+    return result.ok;
+  };
   const remove = async ({ id, name }: MemoryFile): Promise<void> => {
     if (await offer(id, false)) undo.did(say.memoryRemoved({ name }), () => offer(id, true));
   };

@@ -1,6 +1,7 @@
 'use client';
 /** The second step of signing in: a code from the program on one's phone, or a recovery code. */
 import { useState, type FormEvent } from 'react';
+import { TRUSTED_DAYS } from '@/contract/second-factor';
 import { Check } from '../parts/Check';
 import { Field } from '../parts/fields';
 import { Trouble } from '../parts/Page';
@@ -8,9 +9,6 @@ import { chosenBefore } from '../parts/language';
 import { Sheet } from './Sheet';
 import { say } from '@/words/secondFactor';
 import { say as signIn } from '@/words/signIn';
-
-/** As `auth.ts` has it. */
-const TRUSTED_DAYS = 30;
 
 export function CodeForm({
   onIn,

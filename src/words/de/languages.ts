@@ -225,7 +225,6 @@ export const languages: TranslationOf<typeof say> = {
   pairsOfFile: '.input {$n :integer} .match $n one {{{$n} Paar}} * {{{$n} Paare}}',
   removeMemory: '{$name} entfernen',
   memoryRemoved: '{$name} wird nicht mehr angeboten. Was übersetzt ist, bleibt.',
-  cannotBeRemoved: 'Dieser Speicher ist, wie er war: Er ließ sich nicht ändern.',
   fromFile: 'aus {$file}',
   noPairs: 'In diesem Speicher stehen keine Paare von {$source} nach {$target}.',
   aboutPo: 'Eine gettext-PO-Datei für Programme, mit denen Übersetzer und Entwickler arbeiten.',

@@ -205,6 +205,7 @@ export const refusals: TranslationOf<typeof say> = {
   atLine: 'Zeile {$line :integer}: {$message}',
   otherLanguages: 'Diese Datei übersetzt von {$from} nach {$to}. Hier muss es von {$wantedFrom} nach {$wantedTo} sein.',
   changedSinceLooked: 'Seit dem Blick in diese Datei wurde etwas geändert. Bitte noch einmal ansehen.',
+  memoryTooLong: 'Die Speicher dieser Sprache hätten mehr als 20 Millionen Zeichen. Entfernen Sie zuerst einen.',
   noSuchMemory: 'Diesen Speicher gibt es nicht mehr.',
   tooManyPairs:
     'Für eine Sprache werden höchstens {$most :integer} Paare aufbewahrt, und diese Datei hat {$n :integer} mehr, als passen. Entfernen Sie zuerst einen Speicher.',

@@ -1,6 +1,6 @@
 /** Memories that were brought in as files (TMX): kept, offered while translating, removed and put back. */
-import { and, asc, desc, eq, isNull, sum } from 'drizzle-orm';
-import { MOST_PAIRS, type MemoryFile } from '@/contract/languages';
+import { and, asc, count, desc, eq, isNull, sql, sum } from 'drizzle-orm';
+import { MOST_MEMORY_CHARACTERS, MOST_PAIRS, type MemoryFile } from '@/contract/languages';
 import type { MemoryPair } from '@/core/handover';
 import { languageName } from '@/core/names';
 import { kept } from '@/words/kept';
@@ -12,7 +12,7 @@ import { AppError } from '../../base/errors';
 import { newId } from '../../base/ids';
 import { insertRows } from '../../db/bulk';
 import { database, type Executor } from '../../db/client';
-import { memoryFiles, memoryPairs } from '../../db/schema';
+import { memoryFiles, memoryPairs, stores } from '../../db/schema';
 import { databaseTime } from '../../db/time';
 
 /** Pairs written at a time. */
@@ -65,6 +65,28 @@ export async function freshPairs(
   return pairs.filter((pair) => !known.has(keyOf(pair)));
 }
 
+/** Throws `invalid` where a store would keep more for a language than is searched at once. The store is locked: two at once are one by one. */
+async function refuseTooMuch(
+  tx: Executor,
+  access: Pick<Access, 'store'>,
+  language: string,
+  more: readonly MemoryPair[],
+): Promise<void> {
+  await tx.select({ id: stores.id }).from(stores).where(eq(stores.id, access.store.id)).for('update');
+  const [there] = await tx
+    .select({
+      pairs: count(),
+      characters: sum(sql`char_length(${memoryPairs.source}) + char_length(${memoryPairs.words})`),
+    })
+    .from(memoryPairs)
+    .innerJoin(memoryFiles, eq(memoryFiles.id, memoryPairs.fileId))
+    .where(filesOf(access, language));
+  const over = (there?.pairs ?? 0) + more.length - MOST_PAIRS;
+  if (over > 0) throw new AppError('invalid', say.tooManyPairs({ most: MOST_PAIRS, n: over }));
+  const characters = more.reduce((n, p) => n + p.source.length + p.words.length, Number(there?.characters ?? 0));
+  if (characters > MOST_MEMORY_CHARACTERS) throw new AppError('invalid', say.memoryTooLong);
+}
+
 /** Keeps the pairs of a file; answers its id. Throws `invalid` when a store would keep too many. */
 export async function keepPairs(
   tx: Executor,
@@ -72,12 +94,7 @@ export async function keepPairs(
   { language, name }: { language: string; name: string },
   pairs: readonly MemoryPair[],
 ): Promise<string> {
-  const [there] = await tx
-    .select({ pairs: sum(memoryFiles.pairs) })
-    .from(memoryFiles)
-    .where(filesOf(access, language));
-  const over = Number(there?.pairs ?? 0) + pairs.length - MOST_PAIRS;
-  if (over > 0) throw new AppError('invalid', say.tooManyPairs({ most: MOST_PAIRS, n: over }));
+  await refuseTooMuch(tx, access, language, pairs);
   const id = newId();
   await tx.insert(memoryFiles).values({
     ...{ id, storeId: access.store.id, source: access.store.language, language, name, pairs: pairs.length },
@@ -97,7 +114,7 @@ const whatOf = ({ language, name, pairs }: { language: string; name: string; pai
   file: name,
 });
 
-/** Removes a kept memory, or puts it back: nothing that is translated changes. Throws `not-found`. */
+/** Removes a kept memory, or puts it back: nothing that is translated changes. Throws `not-found`, and `invalid` where it does not fit any more. */
 export async function offerMemory(access: Access, { id, offered }: { id: string; offered: boolean }): Promise<void> {
   await database().transaction(async (tx) => {
     const isIt = and(eq(memoryFiles.id, id), eq(memoryFiles.storeId, access.store.id));
@@ -105,6 +122,13 @@ export async function offerMemory(access: Access, { id, offered }: { id: string;
     if (!row) throw new AppError('not-found', say.noSuchMemory);
     refuseLanguage(access, row.language);
     if ((row.removedAt === null) === offered) return;
+    if (offered) {
+      const own = await tx
+        .select({ source: memoryPairs.source, words: memoryPairs.words })
+        .from(memoryPairs)
+        .where(eq(memoryPairs.fileId, id));
+      await refuseTooMuch(tx, access, row.language, own);
+    }
     const removedAt = offered ? null : new Date(await databaseTime(tx));
     await tx.update(memoryFiles).set({ removedAt }).where(isIt);
     await remember(access, offered ? 'keptMemory' : 'removedMemory', whatOf(row), { db: tx });
