@@ -8,7 +8,7 @@ import { signOut } from '../sign-in/leave';
 
 export function FactorNeeded({ to, requiredBy, ...deeds }: SetUpDeeds & { to: string; requiredBy: string[] }) {
   return (
-    <Sheet title={say.needed}>
+    <Sheet title={requiredBy.length > 0 ? say.needed : say.setUpTitle}>
       <div className="mt-2 mb-5 flex flex-col gap-2 text-sm">
         {requiredBy.length > 0 && <p>{say.neededBy({ stores: listed(requiredBy) })}</p>}
         <p className="text-slate">{say.whatItIs}</p>
