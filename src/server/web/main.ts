@@ -38,7 +38,8 @@ const server = createServer((request, response) => {
 // Who sends slowly must not keep a connection for ever.
 server.headersTimeout = 20_000;
 server.requestTimeout = 60_000;
-server.keepAliveTimeout = 10_000;
+// Longer than those who ask keep an idle line (proxies: 60 s), or a request is lost that is sent as the line is closed.
+server.keepAliveTimeout = 75_000;
 
 const beating = setInterval(() => {
   void secretTrouble()
