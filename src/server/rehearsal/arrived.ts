@@ -1,5 +1,4 @@
 /** A message that came into a mailbox, read from its bytes alone. */
-import { authenticate } from 'mailauth';
 import { simpleParser, type AddressObject } from 'mailparser';
 import type { Arrived } from '@/core/rehearsal';
 import type { Taken } from './mailbox';
@@ -52,6 +51,8 @@ function longestLineOf(raw: Buffer): number {
 }
 
 async function signatureOf(raw: Buffer, keys: PublicKeys): Promise<NonNullable<Arrived['signature']>> {
+  // Large to load, and needed in a rehearsal alone.
+  const { authenticate } = await import('mailauth');
   const { dkim } = await authenticate(raw, {
     ip: '127.0.0.1',
     helo: 'rehearsal.invalid',

@@ -1,5 +1,4 @@
 /** The paper that goes with an order on A4 (ISO 216), in the language and look of its message: what an invoice and a delivery note share. */
-import PDFDocument from 'pdfkit';
 import type { Look } from '@/core/look';
 import type { Order } from '@/core/order';
 import type { Snapshot } from '@/core/snapshot';
@@ -42,6 +41,8 @@ export async function paper(
   title: string,
   draw: (doc: PDFKit.PDFDocument) => void,
 ): Promise<Buffer> {
+  // Large to load, and needed for papers alone.
+  const { default: PDFDocument } = await import('pdfkit');
   const doc = new PDFDocument({
     size: 'A4',
     margin: 0,

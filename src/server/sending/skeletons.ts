@@ -1,13 +1,14 @@
 /** Compiling on the server: MJML's own package, and compiled messages kept for as long as they are used. */
 import { createHash } from 'node:crypto';
 import { LRUCache } from 'lru-cache';
-import mjml2html from 'mjml';
 import { messageCompiler, type CompiledMessage, type MessageParts, type Skeleton } from '@/core/render';
 
 const messages = new LRUCache<string, Promise<CompiledMessage>>({ max: 500 });
 
 /** Turns MJML into HTML. Throws with what could not be laid out. */
 export async function compileMjml(source: string): Promise<string> {
+  // Large to load, and most processes lay nothing out when they start.
+  const { default: mjml2html } = await import('mjml');
   const { html, errors } = await mjml2html(source, { validationLevel: 'strict' });
   if (errors.length > 0) throw new Error(`The message could not be laid out: ${errors[0]?.message ?? ''}`);
   return html;

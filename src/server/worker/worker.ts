@@ -10,7 +10,7 @@ import { secretTrouble } from '../operations/secret-check';
 import { listenForBounces } from '../bounces/listener';
 import { log } from '../base/log';
 import { batchContext } from '../sending/render';
-import { claim, giveBack, type Delivery } from './claims';
+import { claim, giveBack, somethingDue, type Delivery } from './claims';
 import { deliver, type DeliverWith } from './deliver';
 import { Dispatch } from './dispatch';
 import { Lines } from './service-lines';
@@ -171,6 +171,7 @@ export class Worker {
   }
 
   private async nextBatch(): Promise<Item[]> {
+    if (!(await somethingDue())) return [];
     const { leaseMs } = config();
     const until = (await askDatabaseTime()) + leaseMs / 3;
     const deliveries = await claim(this.id, this.wanted, leaseMs);
