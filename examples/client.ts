@@ -10,7 +10,7 @@ export interface ClientSettings {
   eventsKey: string;
   /** Opens what is read (`lbr_...`). */
   readKey: string;
-  /** Begins rehearsals and reads what came of them (`lbp_...`). */
+  /** Begins rehearsals, reads what came of them, and sends tests (`lbp_...`). */
   rehearsalKey?: string;
   /** Instead of the platform's own. */
   fetch?: (request: Request) => Promise<Response>;
@@ -25,7 +25,7 @@ export function libellusClient({ url, eventsKey, readKey, rehearsalKey, fetch }:
 
 const proven = (eventsKey: string, readKey: string, rehearsalKey = ''): Middleware => ({
   async onRequest({ request, schemaPath }) {
-    if (schemaPath.startsWith('/rehearsals')) {
+    if (schemaPath.startsWith('/rehearsals') || schemaPath.endsWith('/tests')) {
       request.headers.set('authorization', `Bearer ${rehearsalKey}`);
       return request;
     }

@@ -77,6 +77,114 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/notifications/{notification}/tests": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Its name in addresses, and of a version: `order-received~wholesale` */
+                notification: string;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Send a test of a message as it is live, to a colleague of the store
+         * @description About a fitting order unless one is named, in the language of the store unless another is. It is marked as a test, goes to colleagues alone, and is no delivery.
+         */
+        post: operations["sendTest"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/orders": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read the orders, newest first */
+        get: operations["listOrders"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/orders/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read an order, everything that was sent about it, and what was not and why */
+        get: operations["readOrder"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/customers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read the customers, those who ordered last first */
+        get: operations["listCustomers"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/customers/{address}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read who a customer is, their addresses and contacts, and whether they are written to */
+        get: operations["readCustomer"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/notifications": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read the notifications and how each stands */
+        get: operations["listNotifications"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/deliveries": {
         parameters: {
             query?: never;
@@ -4744,6 +4852,993 @@ export interface operations {
             };
             /** @description What is wrong, and where */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+        };
+    };
+    sendTest: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Its name in addresses, and of a version: `order-received~wholesale` */
+                notification: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** Format: mail-address */
+                    to: string;
+                    /** Format: language */
+                    language?: string;
+                    order?: string;
+                };
+            };
+        };
+        responses: {
+            /** @description The service took it */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        to: string;
+                        subject: string;
+                        language: string;
+                        order: string;
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+        };
+    };
+    listOrders: {
+        parameters: {
+            query?: {
+                /** @description A part of a number, name or address */
+                search?: string;
+                status?: "OrderProcessing" | "OrderPaymentDue" | "OrderInTransit" | "OrderPickupAvailable" | "OrderDelivered" | "OrderCancelled" | "OrderReturned" | "OrderProblem";
+                /** @description Its id */
+                channel?: string;
+                language?: string;
+                /** @description `next` of the page before */
+                before?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description A page of orders */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        orders: {
+                            number: string;
+                            /** Format: date-time */
+                            placedAt: string;
+                            /** @enum {string} */
+                            status: "OrderProcessing" | "OrderPaymentDue" | "OrderInTransit" | "OrderPickupAvailable" | "OrderDelivered" | "OrderCancelled" | "OrderReturned" | "OrderProblem";
+                            channel: string;
+                            customerName: string;
+                            customerEmail: string;
+                            /** @description BCP 47 */
+                            language: string;
+                            currency: string;
+                            /** @description In the smallest unit of its currency */
+                            total: number;
+                        }[];
+                        next?: string;
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+        };
+    };
+    readOrder: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Its number, percent-encoded */
+                number: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The order */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        order: {
+                            number: string;
+                            /** Format: date-time */
+                            placedAt: string;
+                            status?: "OrderProcessing" | "OrderPaymentDue" | "OrderInTransit" | "OrderPickupAvailable" | "OrderDelivered" | "OrderCancelled" | "OrderReturned" | "OrderProblem";
+                            /** Format: currency */
+                            currency: string;
+                            /** Format: language */
+                            language?: string;
+                            channel: string;
+                            location?: string;
+                            customer: {
+                                id?: string;
+                                /** Format: mail-address */
+                                email: string;
+                                firstName?: string;
+                                lastName?: string;
+                                company?: string;
+                                phone?: string;
+                                guest?: boolean;
+                                firstOrder?: boolean;
+                                acceptsNews?: boolean;
+                                contacts?: {
+                                    label: string;
+                                    /** Format: mail-address */
+                                    email: string;
+                                    name?: string;
+                                    /** Format: language */
+                                    language?: string;
+                                    messages?: string[];
+                                }[];
+                            };
+                            billingAddress?: {
+                                name: string;
+                                company?: string;
+                                lines: string[];
+                                postalCode?: string;
+                                city: string;
+                                region?: string;
+                                country: string;
+                            };
+                            shippingAddress?: {
+                                name: string;
+                                company?: string;
+                                lines: string[];
+                                postalCode?: string;
+                                city: string;
+                                region?: string;
+                                country: string;
+                            };
+                            lines: {
+                                product: {
+                                    sku: string;
+                                    name: string;
+                                    category?: string;
+                                    supplier?: string;
+                                    shippable?: boolean;
+                                    /** Format: uri */
+                                    imageUrl?: string;
+                                    /** Format: uri */
+                                    url?: string;
+                                    note?: {
+                                        words: string;
+                                        /** Format: uri */
+                                        url?: string;
+                                    };
+                                    session?: {
+                                        /** Format: date-time */
+                                        startsAt: string;
+                                        /** Format: date-time */
+                                        endsAt: string;
+                                        /** Format: time-zone */
+                                        timeZone?: string;
+                                        place?: string;
+                                        /** Format: uri */
+                                        url?: string;
+                                    };
+                                    downloads?: {
+                                        name: string;
+                                        /** Format: uri */
+                                        url: string;
+                                    }[];
+                                };
+                                options?: string;
+                                quantity: number;
+                                unitPrice: number;
+                                taxRate?: number;
+                                discount?: number;
+                            }[];
+                            discounts?: {
+                                label?: string;
+                                code?: string;
+                                amount: number;
+                            }[];
+                            shipping?: {
+                                method: string;
+                                price: number;
+                                taxRate?: number;
+                            };
+                            taxIncluded?: boolean;
+                            taxes?: {
+                                label: string;
+                                rate: number;
+                                amount: number;
+                            }[];
+                            payment?: {
+                                method: string;
+                                paid?: boolean;
+                                received?: number;
+                            };
+                            shipments?: {
+                                id?: string;
+                                carrier?: string;
+                                trackingNumber?: string;
+                                /** Format: uri */
+                                trackingUrl?: string;
+                                /** Format: date-time */
+                                dispatchedAt?: string;
+                                /** Format: date-time */
+                                deliveredAt?: string;
+                                location?: string;
+                                /** Format: date-time */
+                                collectFrom?: string;
+                                /** Format: date-time */
+                                collectUntil?: string;
+                                lines?: {
+                                    sku: string;
+                                    quantity: number;
+                                }[];
+                            }[];
+                            refunds?: {
+                                amount: number;
+                                reason?: string;
+                                method?: string;
+                                /** Format: date-time */
+                                issuedAt?: string;
+                                shipping?: number;
+                                goodwill?: number;
+                                lines?: {
+                                    sku: string;
+                                    quantity: number;
+                                    amount: number;
+                                }[];
+                            }[];
+                            cancellations?: {
+                                /** Format: date-time */
+                                cancelledAt?: string;
+                                reason?: string;
+                                lines: {
+                                    sku: string;
+                                    quantity: number;
+                                }[];
+                                paid?: boolean;
+                            }[];
+                            returns?: {
+                                /** Format: date-time */
+                                receivedAt?: string;
+                                lines: {
+                                    sku: string;
+                                    quantity: number;
+                                }[];
+                            }[];
+                            total?: number;
+                            people?: {
+                                role: string;
+                                /** Format: mail-address */
+                                email: string;
+                                name?: string;
+                                /** Format: language */
+                                language?: string;
+                            }[];
+                            /** Format: date-time */
+                            expectedDispatch?: string;
+                            note?: string;
+                            /** Format: uri */
+                            statusUrl?: string;
+                        };
+                        /** @enum {string} */
+                        status: "OrderProcessing" | "OrderPaymentDue" | "OrderInTransit" | "OrderPickupAvailable" | "OrderDelivered" | "OrderCancelled" | "OrderReturned" | "OrderProblem";
+                        /** @description BCP 47 */
+                        language: string;
+                        deliveries: {
+                            id: string;
+                            notification: string;
+                            recipient: string;
+                            recipientName: string;
+                            /** @enum {string} */
+                            role: "customer" | "contact" | "staff";
+                            /** @description BCP 47 */
+                            language: string;
+                            /** @enum {string} */
+                            state: "planned" | "held" | "sending" | "accepted" | "deferred" | "failed" | "bounced" | "withheld" | "cancelled";
+                            subject: string;
+                            words: string;
+                            /** Format: date-time */
+                            at: string;
+                            /** @description Why it will not go out as things are */
+                            withheld?: string;
+                        }[];
+                        notWritten: {
+                            notification: string;
+                            recipient: string;
+                            recipientName: string;
+                            reason: string;
+                        }[];
+                        replies: {
+                            id: string;
+                            /** Format: date-time */
+                            at: string;
+                            from: string;
+                            notification: string;
+                            subject: string;
+                            text: string;
+                            state: string;
+                        }[];
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+        };
+    };
+    listCustomers: {
+        parameters: {
+            query?: {
+                /** @description The beginnings of words of a name, company or address, or the number of an order */
+                search?: string;
+                country?: string;
+                language?: string;
+                /** @description Its id */
+                channel?: string;
+                kind?: "account" | "guest";
+                /** @description Who is not written to, who unsubscribed, or whose mail failed in the last 30 days */
+                mail?: "withheld" | "unsubscribed" | "failed";
+                /** @description A category, or the stock number of a product */
+                bought?: string;
+                /** @description Their last order is at most so many days old, or older: `30`, `-365` */
+                ordered?: string;
+                /** @description They spent at least so much: `250`, `99.50` */
+                spent?: string;
+                /** @description `next` of the page before */
+                before?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description A page of customers */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        currency: string;
+                        customers: {
+                            email: string;
+                            name: string;
+                            company: string;
+                            guest: boolean;
+                            /** @description ISO 3166-1 */
+                            country: string;
+                            /** @description BCP 47 */
+                            language: string;
+                            channel: string;
+                            orders: number;
+                            /** @description In the smallest unit of its currency */
+                            spent: number;
+                            /** Format: date-time */
+                            lastOrderAt?: string;
+                        }[];
+                        next?: string;
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+        };
+    };
+    readCustomer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description The address that the customer orders with, or did, percent-encoded */
+                address: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The customer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        email: string;
+                        firstName: string;
+                        lastName: string;
+                        company: string;
+                        guest: boolean;
+                        /** @description Its lines */
+                        address: string[];
+                        contacts: {
+                            label: string;
+                            /** Format: mail-address */
+                            email: string;
+                            name?: string;
+                            /** Format: language */
+                            language?: string;
+                            messages?: string[];
+                        }[];
+                        /** @description BCP 47 */
+                        language: string;
+                        orders: number;
+                        /** @description In the smallest unit of its currency */
+                        spent: number;
+                        currency: string;
+                        /** @description Absent where nobody said */
+                        news?: {
+                            agreed: boolean;
+                            /** Format: date-time */
+                            at: string;
+                        };
+                        former: {
+                            address: string;
+                            /** Format: date-time */
+                            at: string;
+                        }[];
+                        joined: {
+                            address: string;
+                            /** Format: date-time */
+                            at: string;
+                        }[];
+                        mail: {
+                            address: string;
+                            withheld: {
+                                reason: string;
+                                /** Format: date-time */
+                                at: string;
+                            }[];
+                            unsubscribed: {
+                                kind: string;
+                                /** Format: date-time */
+                                at: string;
+                            }[];
+                        }[];
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+        };
+    };
+    listNotifications: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description All of them */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        languages: string[];
+                        notifications: {
+                            notification: string;
+                            name: string;
+                            /** @enum {string} */
+                            moment: "order.placed" | "order.payment-due" | "order.payment-received" | "order.part-paid" | "order.payment-failed" | "order.paused" | "order.item-delayed" | "order.note-added" | "invoice.issued" | "shipment.dispatched" | "shipment.updated" | "shipment.ready-for-pickup" | "shipment.delivered" | "download.ready" | "feedback.due" | "refund.issued" | "return.received" | "order.items-cancelled" | "order.cancelled" | "account.created" | "account.reset-requested" | "account.preferences-requested" | "product.stock-low" | "product.stock-out" | "orders.summary" | "by-hand" | "notice" | "delivery.bounced";
+                            /** @enum {string} */
+                            audience: "customer" | "contact" | "staff";
+                            on: boolean;
+                            /** @description It is on and published: messages go out */
+                            live: boolean;
+                            /** @description Something of it is not published */
+                            draft: boolean;
+                            /** @description Versions for some orders, and that for everyone else */
+                            versions: number;
+                            /** @description Of the version for everyone else */
+                            edition?: number;
+                            timing: string;
+                            /** @description Languages in which every version is complete */
+                            complete: string[];
+                            /** @description Messages that wait for their time */
+                            waiting: number;
+                            /** @description Messages that failed in the last 24 hours */
+                            failedToday: number;
+                            last?: {
+                                /** @enum {string} */
+                                state: "planned" | "held" | "sending" | "accepted" | "deferred" | "failed" | "bounced" | "withheld" | "cancelled";
+                                /** Format: date-time */
+                                at: string;
+                            };
+                        }[];
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };

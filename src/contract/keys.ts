@@ -8,8 +8,8 @@ const id = Type.String({ minLength: 1, maxLength: 40 });
 export const KEY_KINDS = ['events', 'read', 'rehearse'] as const;
 export type KeyKind = (typeof KEY_KINDS)[number];
 
-/** What a reading key may be narrowed to. */
-export const KEY_SCOPES = ['deliveries', 'codes', 'customers'] as const;
+/** What a reading key may be narrowed to; `customers` is the contacts of one whose address is known, `people` all customers. */
+export const KEY_SCOPES = ['deliveries', 'orders', 'people', 'customers', 'notifications', 'codes'] as const;
 export type KeyScope = (typeof KEY_SCOPES)[number];
 
 /** For so many hours the old key goes on holding when a new one takes its place. */

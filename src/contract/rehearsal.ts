@@ -47,6 +47,16 @@ export type AskRehearsal = Static<typeof AskRehearsalSchema>;
 /** The same as a program asks it; everything without `only`. */
 export const BeginRehearsalSchema = Type.Object({ only: Type.Optional(Type.Literal('changes')) }, strict);
 
+/** A test of a message that a program has sent to a colleague: in the store's language and about a fitting order unless it says others. */
+export const ProgramTestSchema = Type.Object(
+  {
+    to: Type.String({ format: 'mail-address' }),
+    language: Type.Optional(Type.String({ format: 'language' })),
+    order: Type.Optional(Type.String({ minLength: 1, maxLength: 64 })),
+  },
+  strict,
+);
+
 /** A picture by what it is kept under. */
 export const PictureSchema = Type.Object(
   { seen: Type.String({ pattern: '^[\\w-]{43}$' }), form: Type.Union(PICTURE_FORMS.map((form) => Type.Literal(form))) },

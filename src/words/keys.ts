@@ -15,7 +15,10 @@ export const say = speak('keys', {
   kindReadSome: 'reading: {$what}',
   scopeDeliveries: 'deliveries',
   scopeCodes: 'discount codes',
-  scopeCustomers: 'contacts of customers',
+  scopeOrders: 'orders',
+  scopePeople: 'customers',
+  scopeCustomers: 'contacts of a customer',
+  scopeNotifications: 'notifications',
   endsWith: 'ends with {$ends}',
   madeBy: 'by {$by}',
   madeAtTheStart: 'made with the store',
@@ -52,5 +55,5 @@ export const say = speak('keys', {
   revokeIt: 'Revoke',
   isRevoked: '{$name} opens nothing any more.',
   rehearse: 'Rehearsing',
-  kindRehearse: 'starting rehearsals and reading their results',
+  kindRehearse: 'rehearsing, reading the results, and sending tests to colleagues',
 });

@@ -3,10 +3,10 @@ import { HOOK_TYPES } from '@/contract/hooks';
 import { CloudEvent, HTTP } from 'cloudevents';
 import { Webhook } from 'standardwebhooks';
 import type { Order } from '@/core/order';
-import { handleContacts, handlePutContacts } from '@/server/api/customers';
+import { handlePutContacts } from '@/server/api/customers';
 import { handleEvent } from '@/server/api/events';
 import { PROBLEM_TYPES } from '@/server/api/problem';
-import { handleRecord } from '@/server/api/reading';
+import { handleContacts, handleRecord } from '@/server/api/reading';
 import { storeOfReadKey } from '@/server/api/keys';
 import { openApi } from '@/server/api/openapi';
 import { listDeliveries, readDeliveryFilter } from '@/server/features/deliveries/deliveries';
@@ -337,7 +337,8 @@ describe('the description of the interface', () => {
     const api = openApi('https://libellus.example');
     expect(api.openapi).toBe('3.1.0');
     expect(Object.keys(api.paths)).toEqual([
-      ...['/events', '/sources/{token}', '/rehearsals', '/rehearsals/{number}', '/deliveries'],
+      ...['/events', '/sources/{token}', '/rehearsals', '/rehearsals/{number}', '/notifications/{notification}/tests'],
+      ...['/orders', '/orders/{number}', '/customers', '/customers/{address}', '/notifications', '/deliveries'],
       ...['/customers/{address}/contacts', '/codes'],
     ]);
     const text = JSON.stringify(api);

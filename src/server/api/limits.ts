@@ -11,6 +11,8 @@ const LIMITS = {
   events: new RateLimiterMemory({ points: 10_000, duration: 10 }),
   /** Pages of the record read with one store's key. */
   reading: new RateLimiterMemory({ points: 600, duration: 60 }),
+  /** Tests that a store's programs send: each is a real message. */
+  tests: new RateLimiterMemory({ points: 30, duration: 60 }),
   /** Wrong keys and signatures from one network. */
   wrong: new RateLimiterMemory({ points: 60, duration: 60 }),
 };

@@ -1,23 +1,13 @@
-/** Rehearsals of the public interface, as OpenAPI describes them. */
-import { BeginRehearsalSchema, OUTCOMES } from '@/contract/rehearsal';
+/** Rehearsals and tests of the public interface, as OpenAPI describes them. */
+import { BeginRehearsalSchema, OUTCOMES, ProgramTestSchema } from '@/contract/rehearsal';
 import { AUDIENCES } from '@/core/moments';
+import { errors, object, part, text, whole } from './openapi-parts';
 
-const text = { type: 'string' };
-const whole = { type: 'integer' };
 const security = [{ rehearsalKey: [] }];
-
-const errors = (problem: object, ...statuses: number[]) =>
-  Object.fromEntries(statuses.map((status) => [status, problem]));
 
 export const REHEARSAL_SECURITY = {
   rehearsalKey: { type: 'http', scheme: 'bearer', description: 'A key for rehearsing (`lbp_...`)' },
 };
-
-const object = (properties: Record<string, object>, optional: readonly string[] = []) => ({
-  type: 'object',
-  required: Object.keys(properties).filter((name) => !optional.includes(name)),
-  properties,
-});
 
 const REPORT = object(
   {
@@ -60,7 +50,7 @@ const REPORT = object(
   ['endedAt'],
 );
 
-/** Where rehearsals are begun and read. */
+/** Where rehearsals are begun and read, and tests of messages sent. */
 export const rehearsalPaths = (problem: object) => ({
   '/rehearsals': {
     post: {
@@ -103,6 +93,24 @@ export const rehearsalPaths = (problem: object) => ({
           content: { 'application/json': { schema: REPORT }, 'application/xml': { schema: text } },
         },
         ...errors(problem, 401, 404, 429, 503),
+      },
+    },
+  },
+  '/notifications/{notification}/tests': {
+    parameters: [part('notification', 'Its name in addresses, and of a version: `order-received~wholesale`')],
+    post: {
+      operationId: 'sendTest',
+      summary: 'Send a test of a message as it is live, to a colleague of the store',
+      description:
+        'About a fitting order unless one is named, in the language of the store unless another is. It is marked as a test, goes to colleagues alone, and is no delivery.',
+      security,
+      requestBody: { required: true, content: { 'application/json': { schema: ProgramTestSchema } } },
+      responses: {
+        202: {
+          description: 'The service took it',
+          content: { 'application/json': { schema: object({ to: text, subject: text, language: text, order: text }) } },
+        },
+        ...errors(problem, 400, 401, 403, 404, 413, 429, 503),
       },
     },
   },

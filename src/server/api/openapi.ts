@@ -6,6 +6,7 @@ import { AUDIENCES } from '@/core/moments';
 import { exampleEvent } from '../events/examples';
 import { EVENT_SCHEMAS, EVENT_TYPES } from '../events/schema';
 import { MOST_IN_BATCH } from './cloudevents';
+import { readingPaths } from './openapi-reading';
 import { REHEARSAL_SECURITY, rehearsalPaths } from './openapi-rehearsals';
 import { SHOP_SECURITY, sourcePath, WEBHOOKS } from './openapi-webhooks';
 import { PROBLEM_TYPES } from './problem';
@@ -91,7 +92,7 @@ export function openApi(serverUrl: string) {
       title: 'Libellus',
       version: '1',
       description:
-        'Events of a store come in, signed; the record of deliveries can be read; rehearsals can be begun and read.',
+        'Events of a store come in, signed; deliveries, orders, customers and notifications can be read; rehearsals can be begun and read, and tests sent.',
     },
     servers: [{ url: `${serverUrl}/api/v1` }],
     paths: {
@@ -145,6 +146,7 @@ export function openApi(serverUrl: string) {
       },
       '/sources/{token}': sourcePath(problem),
       ...rehearsalPaths(problem),
+      ...readingPaths(problem),
       '/deliveries': {
         get: {
           operationId: 'listDeliveries',

@@ -1,6 +1,6 @@
 /** Errors of the public interface, as RFC 9457 writes them, with each place both as a JSON Pointer and in words. */
-import { placeWords } from '@/core/schema';
-import type { FieldProblem } from '../base/errors';
+import { placedSentence, placeWords } from '@/core/schema';
+import { AppError, type FieldProblem } from '../base/errors';
 
 /** What can be wrong, by the last part of its `type` URI, with its status. These names stay what they are. */
 export const PROBLEM_TYPES = {
@@ -55,3 +55,13 @@ export const tooOften = (seconds: number, headers: Record<string, string> = {}):
     'retry-after': String(seconds),
     ...headers,
   });
+
+/** What a use case refused, as a program is told it; undefined for what is no refusal. */
+export function refusal(error: unknown): Response | undefined {
+  if (!(error instanceof AppError)) return undefined;
+  if (error.code === 'not-found') return problem('not-found', error.message);
+  if (error.code === 'forbidden') return problem('closed', error.message);
+  if (error.code !== 'invalid') return undefined;
+  const places = error.problems.map(placedSentence).filter((said) => !error.message.includes(said));
+  return problem('not-taken', [error.message, ...places].join(' ').trim(), error.problems);
+}

@@ -1,33 +1,32 @@
-/** Rehearsals by programs: begun, and their verdicts read, with a key for that. */
-import { eq } from 'drizzle-orm';
+/** Proof by programs, with a key for that: rehearsals begun and their verdicts read, and tests of messages sent. */
+import { and, eq } from 'drizzle-orm';
 import { checker } from '@/core/schema';
-import { BeginRehearsalSchema } from '@/contract/rehearsal';
+import { BeginRehearsalSchema, ProgramTestSchema } from '@/contract/rehearsal';
+import { say as closing } from '@/words/stores';
 import type { Store } from '../auth/access';
 import { AppError } from '../base/errors';
 import { log } from '../base/log';
 import { database } from '../db/client';
-import { stores } from '../db/schema';
+import { memberships, stores, user } from '../db/schema';
 import { startRehearsal } from '../rehearsal/runs';
+import { orderForMoment } from '../features/orders/orders';
 import { junitOf, reportOf } from '../features/rehearsal/report';
+import { templateFor } from '../features/templates/templates';
+import { sendTestFor } from '../features/templates/test-message';
 import { readBody } from './body';
 import { storeOfRehearsalKey } from './keys';
 import { counted, countWrong, guessesTooMuch } from './limits';
-import { problem, tooOften } from './problem';
+import { problem, refusal, tooOften } from './problem';
 
 const checkBegin = checker(BeginRehearsalSchema);
+const checkTest = checker(ProgramTestSchema);
 
 /** `POST /api/v1/rehearsals`: begins one, of everything or of what has changed, and answers where it is read. */
 export const handleRehearse = (request: Request): Promise<Response> =>
   answer(request, async (store, key) => {
-    const body = await readBody(request);
-    if (body === undefined) return problem('too-large', 'The body is too large.');
-    let asked: unknown;
-    try {
-      asked = body === '' ? {} : JSON.parse(body);
-    } catch (error) {
-      return problem('not-json', `The body is not JSON: ${(error as Error).message.slice(0, 200)}`);
-    }
-    const begin = checkBegin(asked);
+    const asked = await jsonIn(request);
+    if (!asked.ok) return asked.refused;
+    const begin = checkBegin(asked.value);
     if (!begin.ok) {
       return problem(
         'not-taken',
@@ -58,6 +57,51 @@ export const handleRehearsal = (request: Request, number: string): Promise<Respo
       : Response.json(report);
   });
 
+/** `POST /api/v1/notifications/{notification}/tests`: sends a test of a message as it is live to a colleague of the store. */
+export const handleTest = (request: Request, notification: string): Promise<Response> =>
+  answer(request, async (store, key) => {
+    if (store.closedAt) throw new AppError('forbidden', closing.refusedClosed({ name: store.name }));
+    const { wait, headers } = await counted('tests', store.id);
+    if (wait !== undefined) return tooOften(wait, headers);
+    const asked = await jsonIn(request);
+    if (!asked.ok) return asked.refused;
+    const wanted = checkTest(asked.value);
+    if (!wanted.ok) {
+      return problem('not-taken', 'The body says whom the test goes to: {"to": "...@..."}.', wanted.problems);
+    }
+    const { to, language = store.language } = wanted.value;
+    if (!(await isColleague(store.id, to))) {
+      // A key that gets into wrong hands must not write to anybody in the store's name.
+      const message = 'A program sends tests to colleagues of the store alone.';
+      return problem('not-taken', message, [{ path: '/to', message }]);
+    }
+    const { id, moment } = await templateFor({ store }, notification, 'live');
+    const order = wanted.value.order ?? (await orderForMoment({ store }, id, moment, [], language));
+    const sent = await sendTestFor({ store }, { name: key }, { slug: notification, to, language, order });
+    return Response.json({ ...sent, language, order }, { status: 202 });
+  });
+
+async function isColleague(storeId: string, email: string): Promise<boolean> {
+  const [found] = await database()
+    .select({ id: user.id })
+    .from(memberships)
+    .innerJoin(user, eq(user.id, memberships.userId))
+    .where(and(eq(memberships.storeId, storeId), eq(memberships.off, false), eq(user.email, email.toLowerCase())));
+  return found !== undefined;
+}
+
+/** What the body of a request says; `{}` for none. */
+async function jsonIn(request: Request): Promise<{ ok: true; value: unknown } | { ok: false; refused: Response }> {
+  const body = await readBody(request);
+  if (body === undefined) return { ok: false, refused: problem('too-large', 'The body is too large.') };
+  try {
+    return { ok: true, value: body === '' ? {} : JSON.parse(body) };
+  } catch (error) {
+    const title = `The body is not JSON: ${(error as Error).message.slice(0, 200)}`;
+    return { ok: false, refused: problem('not-json', title) };
+  }
+}
+
 async function answer(request: Request, make: (store: Store, key: string) => Promise<Response>): Promise<Response> {
   try {
     const wait = await guessesTooMuch(request.headers);
@@ -77,8 +121,8 @@ async function answer(request: Request, make: (store: Store, key: string) => Pro
     return response;
   } catch (error) {
     if (error instanceof AppError && error.code === 'conflict') return problem('under-way', error.message);
-    if (error instanceof AppError && error.code === 'not-found') return problem('not-found', error.message);
-    if (error instanceof AppError && error.code === 'forbidden') return problem('closed', error.message);
+    const refused = refusal(error);
+    if (refused) return refused;
     log.error({ err: error }, 'a rehearsal could not be begun or read');
     return problem('unavailable', 'Rehearsals cannot be begun or read just now. Ask again in a minute.', [], {
       'retry-after': '5',

@@ -32,6 +32,9 @@ export interface Access {
   };
 }
 
+/** What is asked within one store, by whoever may. */
+export type OfStore = Pick<Access, 'store'>;
+
 /** What an owner lets a translator do. */
 export interface Translates {
   /** The languages they are given; absent for all of the store's. */

@@ -37,10 +37,12 @@ export async function remember<D extends Deed>(
   of: Deeds[D],
   where: Where = {},
 ): Promise<void> {
-  const { person, link } = access;
-  const actor: Actor = link ? { name: person.name } : { userId: person.id, name: person.name };
-  await historyEntry(access.store.id, actor, deed, of, where);
+  await historyEntry(access.store.id, actorOf(access), deed, of, where);
 }
+
+/** Who did something: a member of the store, or who came by a link. */
+export const actorOf = ({ person, link }: Access): Actor =>
+  link ? { name: person.name } : { userId: person.id, name: person.name };
 
 /** Writes down what somebody did in a store, a member or none. */
 export async function historyEntry<D extends Deed>(

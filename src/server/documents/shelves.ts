@@ -3,7 +3,7 @@ import { and, desc, eq, max } from 'drizzle-orm';
 import type { Look } from '@/core/look';
 import { readTemplateAddress, variantTitle } from '@/core/plan';
 import { languagesOut, staleAfter, type Template } from '@/core/template';
-import type { Access } from '../auth/access';
+import type { Access, OfStore } from '../auth/access';
 import { database, type Executor } from '../db/client';
 import {
   editions,
@@ -23,7 +23,7 @@ import type { Shelf } from './document';
 import { say } from '@/words/refusals';
 
 /** A variant's template by its address ("order-received~guests"), with its notification. Throws `not-found`. */
-export async function templateRow(access: Access, address: string, db: Executor = database(), lock = false) {
+export async function templateRow(access: OfStore, address: string, db: Executor = database(), lock = false) {
   const { slug, variant } = readTemplateAddress(address);
   const query = db
     .select({ notification: notifications, template: templates })

@@ -29,7 +29,10 @@ import { inEachLanguage, listed } from '@/words/speak';
 const SCOPE_WORDS: Record<KeyScope, string> = inEachLanguage(() => ({
   deliveries: say.scopeDeliveries,
   codes: say.scopeCodes,
+  orders: say.scopeOrders,
+  people: say.scopePeople,
   customers: say.scopeCustomers,
+  notifications: say.scopeNotifications,
 }));
 
 const OVERLAP_CHOICES = inEachLanguage(() => {

@@ -15,7 +15,10 @@ export const keys: TranslationOf<typeof say> = {
   kindReadSome: 'lesen: {$what}',
   scopeDeliveries: 'Zustellungen',
   scopeCodes: 'Rabattcodes',
-  scopeCustomers: 'Kontakte von Kunden',
+  scopeOrders: 'Bestellungen',
+  scopePeople: 'Kunden',
+  scopeCustomers: 'Kontakte eines Kunden',
+  scopeNotifications: 'Benachrichtigungen',
   endsWith: 'endet auf {$ends}',
   madeBy: 'von {$by}',
   madeAtTheStart: 'mit dem Shop ausgestellt',
@@ -54,5 +57,5 @@ export const keys: TranslationOf<typeof say> = {
   revokeIt: 'Widerrufen',
   isRevoked: '{$name} öffnet nichts mehr.',
   rehearse: 'Proben',
-  kindRehearse: 'Probeläufe starten und ihre Ergebnisse lesen',
+  kindRehearse: 'Probeläufe starten, ihre Ergebnisse lesen und Tests an Kollegen senden',
 };

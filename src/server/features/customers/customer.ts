@@ -7,7 +7,7 @@ import { matchesPattern, withheldBy } from '@/core/mail';
 import { momentLabel } from '@/core/moments';
 import { addressLines } from '@/core/snapshot';
 import { firstMoment, lastMoment } from '@/core/time';
-import type { Access } from '../../auth/access';
+import type { Access, OfStore } from '../../auth/access';
 import { remember } from '../../auth/history';
 import { AppError } from '../../base/errors';
 import { readKept } from '../../base/reading';
@@ -37,7 +37,7 @@ const ORDERS_SHOWN = 20;
 export type CustomerRecord = typeof customers.$inferSelect;
 
 /** A customer's row. Throws `not-found`. */
-export async function customerById({ store }: Access, id: string): Promise<CustomerRecord> {
+export async function customerById({ store }: OfStore, id: string): Promise<CustomerRecord> {
   const [row] = await database()
     .select()
     .from(customers)
@@ -47,7 +47,7 @@ export async function customerById({ store }: Access, id: string): Promise<Custo
 }
 
 /** The customer with an address, or that had it before it was corrected; undefined where nobody has. */
-export async function customerOfAddress({ store }: Access, email: string): Promise<{ id: string } | undefined> {
+export async function customerOfAddress({ store }: OfStore, email: string): Promise<{ id: string } | undefined> {
   const db = database();
   const [own] = await db
     .select({ id: sql<string>`ifnull(${customers.joinedInto}, ${customers.id})` })
@@ -63,7 +63,7 @@ export async function customerOfAddress({ store }: Access, email: string): Promi
 
 /** Everything the screen shows. Throws `not-found`. */
 export async function loadCustomer(
-  access: Access,
+  access: OfStore,
   id: string,
   query: Record<string, string | string[] | undefined>,
 ): Promise<CustomerPage> {
@@ -130,7 +130,7 @@ export async function loadCustomer(
 type Query = Record<string, string | string[] | undefined>;
 
 /** Of the record, what an address's query narrows it to: states, a notification, days in the store's zone. */
-function recordFilter({ store }: Access, recipients: readonly string[], query: Query): DeliveryFilter {
+function recordFilter({ store }: OfStore, recipients: readonly string[], query: Query): DeliveryFilter {
   const { states, notification, before } = readDeliveryFilter(query);
   const [from, until] = [dayOf(query.from), dayOf(query.until)];
   return {

@@ -3,7 +3,7 @@ import { and, asc, desc, eq, gt, gte, inArray, lt, or, sql, type SQL } from 'dri
 import type { CustomerFilterState, CustomerList, CustomerRow } from '@/contract/customers';
 import { parseAmount } from '@/core/order';
 import { isMailAddress } from '@/core/schema';
-import type { Access } from '../../auth/access';
+import type { Access, OfStore } from '../../auth/access';
 import { database } from '../../db/client';
 import { customers, deliveries, orders, products, unsubscriptions, withholdings } from '../../db/schema';
 import { idAt } from '../../base/ids';
@@ -47,7 +47,7 @@ export function readCustomerFilter(query: Record<string, string | string[] | und
  * Those that were joined into another are found as that one.
  */
 export async function listCustomers(
-  access: Access,
+  access: OfStore,
   filter: CustomerFilterState = NO_FILTER,
   before?: string,
 ): Promise<CustomerList> {
@@ -143,7 +143,7 @@ async function joinedSums(ids: readonly string[]): Promise<Map<string, { orders:
 }
 
 /** Ids of customers who are looked for by any part of their names, address or company, or of the number of an order that they placed. */
-async function found({ store }: Access, search: string): Promise<string[]> {
+async function found({ store }: OfStore, search: string): Promise<string[]> {
   const whole = search.trim();
   const at = async (emails: readonly string[]): Promise<string[]> => {
     if (emails.length === 0) return [];
@@ -171,7 +171,7 @@ async function headsOf(ids: readonly string[]): Promise<string[]> {
   return rows.map((r) => r.id);
 }
 
-function conditions({ store }: Access, filter: CustomerFilterState): SQL[] {
+function conditions({ store }: OfStore, filter: CustomerFilterState): SQL[] {
   const { country, language, spent, channel, kind, mail, bought, ordered } = filter;
   const days = Number(ordered);
   const since = new Date(Date.now() - Math.abs(days) * DAY_MS);

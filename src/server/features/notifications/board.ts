@@ -8,7 +8,7 @@ import { notificationStanding, versionStanding } from '@/core/standing';
 import { BY_HAND, goesByHand, momentOf, NOTICE } from '@/core/moments';
 import { scheduleWords, shortRhythmWords, shortTimingWords } from '@/core/time';
 import type { PathStep, DoubleView, ShopMailView, OrderPath } from '@/contract/notifications';
-import type { Access } from '../../auth/access';
+import type { Access, OfStore } from '../../auth/access';
 import { database } from '../../db/client';
 import {
   channels,
@@ -39,7 +39,7 @@ export type Board = Awaited<ReturnType<typeof loadBoard>>;
 export type BoardCard = Board['cards'][number];
 
 /** Every variant of every notification, with its draft and live edition, in the order in which they are tried. */
-export async function boardRows(access: Access) {
+export async function boardRows(access: OfStore) {
   const { id, language, languages } = access.store;
   const [rows, passages] = await Promise.all([
     database()
@@ -69,7 +69,7 @@ export async function boardRows(access: Access) {
 }
 
 /** The state of each variant, summed up for its notification. */
-export async function loadBoard(access: Access, rows?: readonly BoardRow[]) {
+export async function loadBoard(access: OfStore, rows?: readonly BoardRow[]) {
   const { store } = access;
   const variants = rows ?? (await boardRows(access));
   const ids = [...new Set(variants.map((r) => r.notification.id))];
@@ -196,7 +196,7 @@ async function lastDeliveries(ids: readonly string[]) {
 const LOOKED_AT = 40;
 
 /** Orders to plan with: the newest, or made-up ones with them, each with its customer and channel. */
-export async function ordersToPlan(access: Access, limit = LOOKED_AT): Promise<Omit<PlanEvent, 'moment'>[]> {
+export async function ordersToPlan(access: OfStore, limit = LOOKED_AT): Promise<Omit<PlanEvent, 'moment'>[]> {
   const { store } = access;
   const [newest, channelRows] = await Promise.all([
     database()
@@ -244,7 +244,7 @@ export async function customersOf(storeId: string, emails: readonly string[]) {
 }
 
 /** Two messages that would reach one person for one moment. */
-export async function doublesOf(access: Access): Promise<DoubleView[]> {
+export async function doublesOf(access: OfStore): Promise<DoubleView[]> {
   const [settings, mails, about] = await Promise.all([
     planSettings(database(), access.store),
     shopMailsOf(access),
@@ -256,7 +256,7 @@ export async function doublesOf(access: Access): Promise<DoubleView[]> {
 }
 
 /** What the shop system sends by itself. */
-export async function shopMailsOf(access: Access): Promise<ShopMailView[]> {
+export async function shopMailsOf(access: OfStore): Promise<ShopMailView[]> {
   const rows = await database().select().from(shopMails).where(eq(shopMails.storeId, access.store.id));
   return rows.map(({ id, name, moment, audience }) => ({ id, name, moment, audience }));
 }

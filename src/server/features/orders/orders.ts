@@ -12,7 +12,7 @@ import {
   type OrderStatus,
 } from '@/core/order';
 import { reasonWords } from '@/core/plan';
-import type { Access } from '../../auth/access';
+import type { Access, OfStore } from '../../auth/access';
 import { database } from '../../db/client';
 import { channels, deliveries, notWritten, orders } from '../../db/schema';
 import { withheldReason, withholdingsOf, type WithholdingRow } from '../../sending/withholding';
@@ -48,7 +48,7 @@ export function readOrderFilter(query: Record<string, string | string[] | undefi
 }
 
 /** A page of orders, newest first. */
-export async function listOrders(access: Access, filter: OrderFilter = {}, limit = PAGE) {
+export async function listOrders(access: OfStore, filter: OrderFilter = {}, limit = PAGE) {
   const where: (SQL | undefined)[] = [eq(orders.storeId, access.store.id)];
   if (filter.search) {
     const text = `%${filter.search.replace(/[%_\\]/g, '\\$&')}%`;
@@ -118,7 +118,7 @@ export async function findOrders(access: Access, search: string, limit = 60) {
  * can have come for, else a sample for it. With `language`, an order of somebody who reads it goes before one of somebody who does not.
  */
 export async function orderForMoment(
-  access: Access,
+  access: OfStore,
   notificationId: string | undefined,
   moment: string,
   newest: readonly string[],
@@ -160,7 +160,7 @@ export async function channelNames(access: Access): Promise<Record<string, strin
 }
 
 /** An order's row by its number. Throws `not-found`. */
-export async function orderByNumber(access: Access, number: string) {
+export async function orderByNumber(access: OfStore, number: string) {
   const [order] = await database()
     .select()
     .from(orders)
@@ -171,7 +171,7 @@ export async function orderByNumber(access: Access, number: string) {
 
 /** An order's snapshot and the name of its channel, for filling a message with. */
 export async function orderSnapshot(
-  access: Access,
+  access: OfStore,
   number: string,
 ): Promise<{ order: Order; channelName: string | undefined }> {
   const { store } = access;
@@ -196,7 +196,7 @@ const withheldSentence = (list: readonly WithholdingRow[], d: typeof deliveries.
 };
 
 /** One order with everything that was sent about it, and what was not and why. */
-export async function orderDetail(access: Access, number: string) {
+export async function orderDetail(access: OfStore, number: string) {
   const row = await orderByNumber(access, number);
   const [withheld, sent, unsent, channelRows, answers] = await Promise.all([
     withholdingsOf(access.store.id),

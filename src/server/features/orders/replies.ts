@@ -3,14 +3,14 @@ import { and, asc, eq, sql } from 'drizzle-orm';
 import type { ReplyView } from '@/contract/orders';
 import { readKept } from '../../base/reading';
 import { say } from '@/words/refusals';
-import type { Access } from '../../auth/access';
+import type { Access, OfStore } from '../../auth/access';
 import { remember } from '../../auth/history';
 import { AppError } from '../../base/errors';
 import { database } from '../../db/client';
 import { deliveries, replies } from '../../db/schema';
 
 /** The answers to messages about an order, the first first. */
-export async function repliesTo(access: Access, orderId: string): Promise<ReplyView[]> {
+export async function repliesTo(access: OfStore, orderId: string): Promise<ReplyView[]> {
   const rows = await database()
     .select({
       reply: columns,

@@ -33,7 +33,7 @@ import {
   type UnshownView,
 } from '@/contract/rehearsal';
 import { may } from '@/contract/policy';
-import type { Access } from '../../auth/access';
+import type { Access, OfStore } from '../../auth/access';
 import { remember } from '../../auth/history';
 import { AppError } from '../../base/errors';
 import { readKept } from '../../base/reading';
@@ -57,8 +57,6 @@ import {
 } from '../../rehearsal/runs';
 import { kept } from '@/words/kept';
 import { say } from '@/words/rehearsal';
-
-type OfStore = Pick<Access, 'store'>;
 
 /**
  * Asks for a rehearsal of all that is live, of what has changed, or of drafts. Throws as {@link startRehearsal}, and `not-found` for a

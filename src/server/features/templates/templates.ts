@@ -14,7 +14,7 @@ import {
   type Template,
 } from '@/core/template';
 import { sampleOrders } from '@/core/order';
-import type { Access } from '../../auth/access';
+import type { Access, OfStore } from '../../auth/access';
 import { refuseBeyondOwnWords } from '../../auth/translators';
 import { database } from '../../db/client';
 import { editionContent, publishDraft, refuseToPublish, saveDraft } from '../../documents/document';
@@ -359,7 +359,7 @@ export async function switchNotification(access: Access, slug: string, on: boole
 
 /** The draft or the live template of a notification, for tests. */
 export async function templateFor(
-  access: Access,
+  access: OfStore,
   slug: string,
   which: 'draft' | 'live',
 ): Promise<{

@@ -4,10 +4,10 @@ import { sampleDetails } from '@/core/placeholders';
 import { detailsNow } from '../../summaries/example';
 import { lacksForMoment } from '@/core/snapshot';
 import { isMailAddress } from '@/core/schema';
-import type { Access } from '../../auth/access';
+import type { Access, OfStore } from '../../auth/access';
 import { databaseTime } from '../../db/time';
 import { AppError } from '../../base/errors';
-import { remember } from '../../auth/history';
+import { actorOf, historyEntry, type Actor } from '../../auth/history';
 import { composeMessage, domainOf, freshMessageId } from '../../sending/compose';
 import { signMessage } from '../../sending/dkim';
 import { filesFor } from '../../sending/files';
@@ -54,7 +54,15 @@ export async function sendTests(access: Access, slugs: readonly string[]): Promi
 }
 
 /** Sends one message about a real order, marked as a test. It is no delivery and leaves the record alone. */
-export async function sendTest(access: Access, request: TestRequest): Promise<{ to: string; subject: string }> {
+export const sendTest = (access: Access, request: TestRequest): Promise<{ to: string; subject: string }> =>
+  sendTestFor(access, actorOf(access), request);
+
+/** Sends one message about a real order, as {@link sendTest} does, for a member of the store or a program. */
+export async function sendTestFor(
+  access: OfStore,
+  actor: Actor,
+  request: TestRequest,
+): Promise<{ to: string; subject: string }> {
   const { slug, to, language } = request;
   if (!isMailAddress(to))
     throw new AppError('invalid', say.theTestNeedsAnAddress, [{ path: '/to', message: say.enterAnEmailAddressWith }]);
@@ -130,6 +138,6 @@ export async function sendTest(access: Access, request: TestRequest): Promise<{ 
       ).trim(),
     );
   }
-  await remember(access, 'sentTest', { notification: slug, to }, { about: kept.id });
+  await historyEntry(access.store.id, actor, 'sentTest', { notification: slug, to }, { about: kept.id });
   return { to, subject: `[Test] ${message.subject}` };
 }

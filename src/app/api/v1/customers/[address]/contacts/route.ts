@@ -1,23 +1,15 @@
-import { handleContacts, handlePutContacts } from '@/server/api/customers';
+import { handlePutContacts } from '@/server/api/customers';
+import { handleContacts } from '@/server/api/reading';
+import { decoded } from '../../../decoded';
 
 interface Context {
   params: Promise<{ address: string }>;
 }
 
-/** As it stands in the address; what cannot be decoded is no mail address either. */
-async function addressOf({ params }: Context): Promise<string> {
-  const { address } = await params;
-  try {
-    return decodeURIComponent(address);
-  } catch {
-    return '';
-  }
+export async function GET(request: Request, { params }: Context): Promise<Response> {
+  return handleContacts(request, decoded((await params).address));
 }
 
-export async function GET(request: Request, context: Context): Promise<Response> {
-  return handleContacts(request, await addressOf(context));
-}
-
-export async function PUT(request: Request, context: Context): Promise<Response> {
-  return handlePutContacts(request, await addressOf(context));
+export async function PUT(request: Request, { params }: Context): Promise<Response> {
+  return handlePutContacts(request, decoded((await params).address));
 }
