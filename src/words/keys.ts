@@ -55,5 +55,6 @@ export const say = speak('keys', {
   revokeIt: 'Revoke',
   isRevoked: '{$name} opens nothing any more.',
   rehearse: 'Rehearsing',
+  rehearseHint: 'It starts rehearsals, reads their results, and sends tests of messages to colleagues.',
   kindRehearse: 'rehearsing, reading the results, and sending tests to colleagues',
 });

@@ -233,16 +233,17 @@ test('a key is made, told once, replaced and revoked, and the door goes by it', 
   const dialog = page.getByRole('dialog', { name: 'A new key' });
   await dialog.getByLabel('What uses it').fill('Stock sheet');
   await dialog.getByRole('radio', { name: 'Reading' }).click();
-  await dialog.getByLabel('discount codes').uncheck();
+  await dialog.getByLabel('orders').check();
   await dialog.getByRole('button', { name: 'Make the key' }).click();
   const key = await dialog.getByLabel('The key').inputValue();
   await dialog.getByRole('button', { name: 'Close' }).click();
   const row = page.getByRole('row').filter({ hasText: 'Stock sheet' });
   await expect(row).toContainText(`ends with ${key.slice(-4)}`);
-  await expect(row).toContainText('reading: deliveries and contacts of customers');
+  await expect(row).toContainText('reading: deliveries and orders');
   const reads = async (with_: string, what: string): Promise<number> =>
     (await request.get(`/api/v1/${what}`, { headers: { authorization: `Bearer ${with_}` } })).status();
-  expect([await reads(key, 'deliveries'), await reads(key, 'codes')]).toEqual([200, 401]);
+  expect([await reads(key, 'deliveries'), await reads(key, 'orders/QW-10482')]).toEqual([200, 200]);
+  expect([await reads(key, 'codes'), await reads(key, 'customers')]).toEqual([401, 401]);
   expect(await axeFindings(page, 'keys')).toEqual([]);
 
   await page.getByRole('button', { name: 'Replace ... Stock sheet' }).click();

@@ -163,14 +163,14 @@ function NewKey({
 }: Pick<KeysProps, 'onMake'> & { onMade: (made: MadeKey) => void; onClose: () => void }) {
   const [kind, setKind] = useState<KeyKind>('events');
   const [name, setName] = useState('');
-  const [scopes, setScopes] = useState<KeyScope[]>([...KEY_SCOPES]);
+  const [scopes, setScopes] = useState<KeyScope[]>(['deliveries']);
   const [failure, setFailure] = useState<Failure>();
   const [busy, setBusy] = useState(false);
   const submit = async (e: FormEvent): Promise<void> => {
     e.preventDefault();
     setBusy(true);
-    const some = kind === 'read' && scopes.length < KEY_SCOPES.length;
-    const result = await answered(onMake({ kind, name, ...(some && { scopes }) }));
+    // What is chosen, also when it is all there is now: what can be read later is chosen then.
+    const result = await answered(onMake({ kind, name, ...(kind === 'read' && { scopes }) }));
     setBusy(false);
     if (result.ok) onMade(result.value);
     else setFailure(result.error);
@@ -205,6 +205,7 @@ function NewKey({
           ]}
           onChange={setKind}
         />
+        {kind === 'rehearse' && <p className="text-sm text-slate">{say.rehearseHint}</p>}
         {kind === 'read' && (
           <fieldset className="text-sm">
             <legend className="text-slate">{say.mayRead}</legend>

@@ -57,5 +57,6 @@ export const keys: TranslationOf<typeof say> = {
   revokeIt: 'Widerrufen',
   isRevoked: '{$name} öffnet nichts mehr.',
   rehearse: 'Proben',
+  rehearseHint: 'Er startet Probeläufe, liest ihre Ergebnisse und sendet Tests von Nachrichten an Kollegen.',
   kindRehearse: 'Probeläufe starten, ihre Ergebnisse lesen und Tests an Kollegen senden',
 };
