@@ -170,6 +170,7 @@ async function pastEvent(
       lastWords: last.words,
       createdAt: new Date(at),
       ...(last.state === 'accepted' && { acceptedAt: new Date(last.endedAt) }),
+      failureTold: last.state === 'failed',
     });
     rows.attempts.push(
       ...story.map((a, i) => ({

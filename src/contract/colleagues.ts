@@ -1,5 +1,6 @@
 /** What the screen of colleagues, invitations and one's own page are given. */
 import { Type, type Static } from '@sinclair/typebox';
+import type { OwnAlerts } from './alerts';
 import { ROLES, type Role } from './policy';
 
 const strict = { additionalProperties: false } as const;
@@ -101,6 +102,8 @@ export interface OwnPage {
   email: string;
   sessions: OwnSession[];
   stores: { id: string; name: string; role: Role }[];
+  /** Of the store in which the page is. */
+  alerts: OwnAlerts;
 }
 
 export const SetPasswordSchema = Type.Object({ password }, strict);

@@ -178,6 +178,7 @@ export const say = speak('history', {
   switchedColleagueOn: '{$who} switched {$name} on again',
   removedColleague: '{$who} removed {$name} from the store',
   setOwnPassword: '{$who} changed their password',
+  choseAlerts: '{$who} changed what they are told by mail',
   failedSecondFactor: '{$who} gave a wrong code when signing in ({$email})',
   setUpSecondFactor: '{$who} set up a second factor',
   endedSecondFactor: '{$who} turned their second factor off',

@@ -7,7 +7,7 @@ export const say = speak('proof', {
   note: 'Real mail by every path, read back where it arrives',
   paths: 'Paths',
   explained:
-    'Each sending service with each domain that it sends for is a path. A small real message goes out by each of them, is read back and removed. When one does not arrive as it should, owners are told by another service.',
+    'Each sending service with each domain that it sends for is a path. A small real message goes out by each of them, is read back and removed. When one does not arrive as it should, owners are told by another service, and whoever chose to be on their own page.',
   notSetUp: 'Nothing proves yet that mail arrives',
   notSetUpNote: 'Say how often, and where it is to arrive.',
   setUpBy: 'An owner can set it up.',

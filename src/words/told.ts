@@ -1,4 +1,4 @@
-/** What Libellus tells a store's owners by mail. */
+/** What Libellus tells a store's colleagues by mail. */
 import { speak } from './speak';
 
 export const say = speak('told', {
@@ -10,6 +10,20 @@ export const say = speak('told', {
   recordsWere: 'The DNS records of {$domain} were right and are not any more:',
   recordsMean: 'Until that is mended, messages may be put into Junk or refused.',
   recordsWay: 'What is needed, to copy: {$url}',
+  // Messages that failed
+  failedSubject:
+    '.input {$n :integer} .match $n one {{{$n} message did not arrive}} * {{{$n} messages did not arrive}}',
+  failedWere:
+    '.input {$n :integer} .match $n one {{A message failed or came back:}} * {{{$n} messages failed or came back:}}',
+  failedWay: 'Each with its cause and what to do: {$url}',
+  // A service at its limit
+  limitSubject: '{$service} has reached its limit for the day',
+  limitReached:
+    '.input {$n :integer} .match $n one {{{$service} has taken the {$n} message that it may take in a day. What is due goes out by another service, or waits until {$time}.}} * {{{$service} has taken the {$n} messages that it may take in a day. What is due goes out by another service, or waits until {$time}.}}',
+  limitWay: 'Its limit, and further services: {$url}',
+  // Several in one mail
+  dailySubject:
+    '.input {$n :integer} .match $n one {{{$n} thing to know of the last day}} * {{{$n} things to know of the last day}}',
   // A code that messages promise
   codePromisedBy: 'Messages that promise it:',
   codeOnHold: 'is on hold without it',

@@ -1,7 +1,7 @@
 /** Colleagues: one is invited, takes part, gets another role and sees other screens; a forgotten password; one's own page. */
 import { codeAt } from '../totp';
 import { axeFindings } from './axe';
-import { arrived, expect, forgetSession, signIn, test } from './support';
+import { arrived, expect, forgetSession, mailbox, placeByEvent, signIn, test } from './support';
 
 const PASSWORD = 'paper and a long thread';
 
@@ -224,6 +224,28 @@ test('a second factor is set up, asked for at sign-in, and asked of everybody by
   await off.getByRole('button', { name: 'Turn off', exact: true }).click();
   await expect(part).toContainText('Off: whoever has your password is in.');
   for (const name of ['marta', 'tom']) forgetSession(`${name}@quillwick.example`);
+});
+
+test('one chooses what one is told by mail, sees who else is told, and hears of a message that failed', async ({
+  page,
+  request,
+}) => {
+  await signIn(page, 'tom@quillwick.example');
+  await page.goto('/s/quillwick/you');
+  const part = page.getByRole('region', { name: 'What you are told by mail of Quillwick' });
+  const failures = part.getByRole('radiogroup', { name: 'Messages that failed or came back' });
+  await expect(failures.getByRole('radio', { name: 'Not' })).toBeChecked();
+  await expect(part.getByRole('listitem').first()).toContainText('1 other colleague is told');
+  await failures.getByRole('radio', { name: 'At once' }).click();
+  await expect(page.getByText('Saved.')).toBeVisible();
+  await page.reload();
+  await expect(failures.getByRole('radio', { name: 'At once' })).toBeChecked();
+  expect(await axeFindings(page, 'your page')).toEqual([]);
+  await placeByEvent(request, `AL-${Date.now()}`, 'gone@alerts-e2e.example');
+  const told = async (): Promise<string[]> => (await mailbox('tom@quillwick.example')).map((m) => m.subject);
+  await expect
+    .poll(told, { timeout: 90_000, message: 'a mail to Tom of what failed' })
+    .toContainEqual(expect.stringMatching(/^Quillwick: \d+ messages? did not arrive$/));
 });
 
 test('a key is made, told once, replaced and revoked, and the door goes by it', async ({ page, request }) => {

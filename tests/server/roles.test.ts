@@ -110,6 +110,7 @@ const ACTIONS: Record<string, [roles: string, ...args: unknown[]]> = {
   saveNameAction: [EVERYONE, { name: ' ' }],
   changePasswordAction: [EVERYONE, { before: 'x', password: 'a new one that is long' }],
   endSessionAction: [EVERYONE, 'none'],
+  chooseAlertAction: [EVERYONE, { kind: 'eggs', time: 'never' }],
   lookAtSettingsAction: ['owner', { seen: {}, next: {} }],
   saveSettingsAction: ['owner', { seen: {}, next: {} }],
   readHolidaysAction: ['owner', 'no calendar'],

@@ -35,6 +35,16 @@ describe('the draft on the bench', () => {
     expect(steps.map((s) => s.template.words.en!.subject)).toEqual(['bc', 'b', 'a', template.words.en!.subject]);
   });
 
+  it('tells what was typed from what came otherwise, so that a field shows what was undone to', () => {
+    const typed = run(type('a', 0), type('ab', 5_000));
+    expect(typed.turn).toBe(0);
+    const back = draftReducer(typed, { type: 'undo' });
+    expect(back).toMatchObject({ turn: 1, template: { words: { en: { subject: 'a' } } } });
+    expect(draftReducer(back, { type: 'redo' }).turn).toBe(2);
+    expect(run({ ...type('b', 100), apart: true } as DraftAction).turn).toBe(1);
+    expect(run({ type: 'move', id: 'thanks', by: 1 }).turn).toBe(1);
+  });
+
   it('forgets what was undone once something else is done', () => {
     const state = run(type('a', 0), { type: 'undo' }, { type: 'move', id: 'thanks', by: 1 });
     expect(state.future).toEqual([]);

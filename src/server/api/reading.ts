@@ -25,6 +25,8 @@ interface Reading {
   what: string;
   /** Of what comes in pages: the parameter that says where one begins. */
   cursor?: string;
+  /** What takes longer counts as so many readings. */
+  weight?: number;
 }
 
 /** Where the next page is (RFC 8288): the same question from where this one ended. */
@@ -38,7 +40,7 @@ function nextPage(url: URL, cursor: string | undefined, answer: object): { link?
 /** Answers a question of the store whose reading key asks, with what its address asks for. */
 async function answerReading(
   request: Request,
-  { scope, what, cursor }: Reading,
+  { scope, what, cursor, weight = 1 }: Reading,
   read: (store: Store, query: Query) => Promise<object>,
 ): Promise<Response> {
   try {
@@ -50,7 +52,7 @@ async function answerReading(
       const title = 'A reading key that may read this is needed: Authorization: Bearer and the key.';
       return problem('no-reading-key', title, [], { 'www-authenticate': 'Bearer' });
     }
-    const { wait: often, headers } = await counted('reading', storeId);
+    const { wait: often, headers } = await counted('reading', storeId, weight);
     if (often !== undefined) return tooOften(often, headers);
     const [store] = await database().select().from(stores).where(eq(stores.id, storeId));
     const url = new URL(request.url);
@@ -138,7 +140,7 @@ export const handleCustomer = (request: Request, address: string): Promise<Respo
 
 /** `GET /api/v1/notifications`: each with how it stands. */
 export const handleNotifications = (request: Request): Promise<Response> =>
-  answerReading(request, { scope: 'notifications', what: 'notifications' }, async (store) => {
+  answerReading(request, { scope: 'notifications', what: 'notifications', weight: 10 }, async (store) => {
     const { cards, languages } = await loadBoard({ store });
     return {
       languages,

@@ -4,7 +4,7 @@ import type { Deed } from './history';
 
 const DEEDS: Record<Area, readonly Deed[]> = {
   access: [
-    ...(['signedIn', 'failedToSignIn', 'setOwnPassword', 'gotNewPassword', 'usedLink'] as const),
+    ...(['signedIn', 'failedToSignIn', 'setOwnPassword', 'gotNewPassword', 'usedLink', 'choseAlerts'] as const),
     ...(['failedSecondFactor', 'setUpSecondFactor', 'endedSecondFactor', 'renewedRecoveryCodes'] as const),
     ...(['usedRecoveryCode', 'requiredTwoFactors', 'requiredOneFactor', 'resetSecondFactor'] as const),
     ...(['invitedColleague', 'tookInvitationBack', 'tookPart', 'changedRole', 'removedColleague'] as const),

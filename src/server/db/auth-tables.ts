@@ -1,5 +1,6 @@
 /** Who may sign in, and as what in which store. */
 import { bigint, boolean, index, int, mysqlTable, primaryKey, text, varchar } from 'drizzle-orm/mysql-core';
+import type { AlertChoices, AlertKind } from '../../contract/alerts';
 import type { Role } from '../../contract/policy';
 import { address, exact, id, json, time } from './columns';
 import { ofStore } from './store-table';
@@ -20,8 +21,29 @@ export const memberships = mysqlTable(
     off: boolean('off').notNull().default(false),
     /** When they were last in this store, to some minutes. */
     seenAt: time('seen_at'),
+    /** What they are told by mail, as far as they chose it: see `alertsOf`. */
+    alerts: json<Partial<AlertChoices> | null>('alerts'),
   },
   (t) => [primaryKey({ columns: [t.userId, t.storeId] })],
+);
+
+/** What colleagues are told with the next mail of a day, in the language that each reads. */
+export const waitingAlerts = mysqlTable(
+  'waiting_alert',
+  {
+    id: id().primaryKey(),
+    storeId: ofStore(),
+    userId: varchar('user_id', { length: 36 })
+      .notNull()
+      .references(() => user.id, { onDelete: 'cascade' }),
+    kind: varchar('kind', { length: 12 }).$type<AlertKind>().notNull(),
+    subject: varchar('subject', { length: 500 }).notNull(),
+    text: text('text').notNull(),
+    /** Of messages that failed: how many of each notification, so that all of a day are told of as one. */
+    counts: json<Record<string, number> | null>('counts'),
+    at: time('at').notNull(),
+  },
+  (t) => [index('waiting_alert_of').on(t.storeId, t.userId)],
 );
 
 /** Invitations to a store. Of the secret in the link only a digest is kept. */

@@ -55,6 +55,8 @@ export const services = mysqlTable(
     downUntil: time('down_until'),
     downWords: varchar('down_words', { length: 2000 }).notNull().default(''),
     failures: int('failures').notNull().default(0),
+    /** The beginning of the limit's day of which colleagues were told that it is used up. */
+    limitTold: time('limit_told'),
     checkedAt: time('checked_at'),
     check: json<CheckReport>('check_report'),
   },
@@ -256,6 +258,8 @@ export const deliveries = mysqlTable(
     cause: varchar('cause', { length: 40 }).notNull().default(''),
     createdAt: time('created_at').notNull(),
     acceptedAt: time('accepted_at'),
+    /** Colleagues were told that it failed. */
+    failureTold: boolean('failure_told').notNull().default(false),
   },
   (t) => [
     uniqueIndex('delivery_once').on(t.eventId, t.notificationId, t.recipient, t.turn, t.again),

@@ -58,6 +58,10 @@ export const stores = mysqlTable('store', {
   requiresRehearsal: boolean('requires_rehearsal').notNull().default(false),
   /** Who works in it signs in with two factors. */
   requiresTwoFactors: boolean('requires_two_factors').notNull().default(false),
+  /** A worker sees to what colleagues are to be told until then; others may afterwards. */
+  alertsUntil: time('alerts_until'),
+  /** When colleagues were last told that messages failed. */
+  failuresToldAt: time('failures_told_at'),
   /** Since when it is closed: no event is taken, nothing is changed. */
   closedAt: time('closed_at'),
   closedBy: varchar('closed_by', { length: 120 }).notNull().default(''),

@@ -7,7 +7,7 @@ import { readKept } from '../base/reading';
 import { database } from '../db/client';
 import { databaseTime } from '../db/time';
 import { pathProofs, proofMailboxes } from '../db/schema';
-import { tellOwners } from '../sending/notice';
+import { tellColleagues } from '../sending/notice';
 import { pathName, type ProofRow } from './send';
 
 /** When nobody could be told, it is tried again after so long, ms. */
@@ -115,10 +115,11 @@ export class ProofTeller {
           say.proofWay({ url: `${config().url}/s/${storeId}/sending/proof` }),
         ].join('\n'),
       });
-      const told = await tellOwners(
+      const told = await tellColleagues(
         storeId,
+        'proofs',
         write,
-        bad.map((i) => i.proof.serviceId),
+        { besides: bad.map((i) => i.proof.serviceId) },
       );
       if (!told) {
         this.failedAt.set(storeId, now);
@@ -147,7 +148,7 @@ export class ProofTeller {
           say.mailboxWay({ url: `${config().url}/s/${storeId}/sending/proof` }),
         ].join('\n'),
       });
-      if (await tellOwners(storeId, write)) {
+      if (await tellColleagues(storeId, 'proofs', write)) {
         await database().update(proofMailboxes).set({ troubleTold: true }).where(eq(proofMailboxes.storeId, storeId));
       } else this.failedAt.set(storeId, now);
     }

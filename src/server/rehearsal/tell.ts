@@ -8,7 +8,7 @@ import { config } from '../base/config';
 import { readKept } from '../base/reading';
 import { database } from '../db/client';
 import { notifications, rehearsalMessages } from '../db/schema';
-import { tellOwners } from '../sending/notice';
+import { tellColleagues } from '../sending/notice';
 import { messagesOf, runBefore, showing, worstOf, type Run } from './runs';
 
 /** So many messages are named in a mail. */
@@ -40,7 +40,7 @@ export async function tellOfRun(run: Run): Promise<boolean> {
   const wordsOf = new Map(checks.map((c) => [c.id, c.checks[0]?.words ?? '']));
   const nameOf = new Map(named.map((n) => [n.id, n.name]));
   const n = fresh.length;
-  await tellOwners(run.storeId, () => ({
+  await tellColleagues(run.storeId, 'rehearsals', () => ({
     subject: say.rehearsalSubject({ n }),
     text: [
       say.rehearsalFound({ run: run.number, n }),

@@ -6,7 +6,7 @@ import { database } from '../db/client';
 import { databaseTime } from '../db/time';
 import { codeWarnings, stores } from '../db/schema';
 import { shakyPromises, type PromiseStanding } from '../sending/code-standing';
-import { tellOwners } from '../sending/notice';
+import { tellColleagues } from '../sending/notice';
 import { livePromises } from '../sending/promises';
 
 /** Looks at every store once. */
@@ -56,7 +56,7 @@ async function tellOnce(storeId: string, { ref, outlook, words, by }: PromiseSta
       say.codeWay({ url: `${config().url}/s/${storeId}/store/codes` }),
     ].join('\n'),
   });
-  if (!(await tellOwners(storeId, write))) return;
+  if (!(await tellColleagues(storeId, 'codes', write))) return;
   const at = new Date(now);
   await database()
     .insert(codeWarnings)

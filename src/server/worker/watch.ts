@@ -12,13 +12,14 @@ import { forgetOldGuesses } from '../auth/guard';
 import { forgetOldBeats } from '../operations/heartbeat';
 import { log } from '../base/log';
 import { forgetOld } from '../people/retention';
-import { tellOwners } from '../sending/notice';
+import { tellColleagues } from '../sending/notice';
 import { forgetCalls } from '../hooks/call';
 import { forgetOldUse } from '../sending/service-use';
 import { readKept } from '../base/reading';
 import { planNotices } from '../notices/planning';
 import { computeDue, noteSuggesting } from '../suggestions/compute';
 import { planSummaries } from '../summaries/planning';
+import { watchAlerts } from './alert-watch';
 import { watchCodes } from './code-watch';
 import { indexHistory } from '../auth/history-search';
 import { indexCustomers } from '../events/find-customers';
@@ -26,6 +27,7 @@ import { passOnReplies } from './replies';
 
 const FORGET_EVERY_MS = 3_600_000;
 const CODES_EVERY_MS = 20_000;
+const ALERTS_EVERY_MS = 20_000;
 const SUGGESTING_EVERY_MS = 300_000;
 const SUMMARIES_EVERY_MS = 10_000;
 /** Domains are looked at in between, so forgetting takes only so long at a time. */
@@ -37,6 +39,7 @@ const INDEX_ROUNDS = 20;
 export class Watch {
   private forgottenAt = 0;
   private codesAt = 0;
+  private alertsAt = 0;
   private suggestingAt = 0;
   private summariesAt = 0;
 
@@ -63,6 +66,10 @@ export class Watch {
       if (Date.now() - this.codesAt > CODES_EVERY_MS) {
         this.codesAt = Date.now();
         await watchCodes();
+      }
+      if (Date.now() - this.alertsAt > ALERTS_EVERY_MS) {
+        this.alertsAt = Date.now();
+        await watchAlerts();
       }
       if (Date.now() - this.forgottenAt > FORGET_EVERY_MS) {
         this.forgottenAt = Date.now();
@@ -92,7 +99,7 @@ async function tellOfFall(row: DomainRow): Promise<void> {
       say.recordsWay({ url: `${config().url}/s/${row.storeId}/sending/domains/${domain}` }),
     ].join('\n'),
   });
-  if (await tellOwners(row.storeId, write)) {
+  if (await tellColleagues(row.storeId, 'domains', write)) {
     await database().update(domains).set({ fellBackAt: null }).where(eq(domains.id, row.id));
   }
 }

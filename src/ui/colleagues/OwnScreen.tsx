@@ -1,17 +1,19 @@
 'use client';
-/** One's own page: name, password, and where one is signed in. */
+/** One's own page: name, password, second factor, what one is told by mail, and where one is signed in. */
 import { useState, type FormEvent } from 'react';
 import { toast } from 'sonner';
 import type { NewPassword, OwnName, OwnPage, OwnSession } from '@/contract/colleagues';
 import { ROLE_WORDS } from '@/contract/policy';
 import type { Failure, Result } from '@/core/result';
 import type { FactorState } from '@/contract/second-factor';
+import type { ChooseAlert } from '@/contract/alerts';
 import { FactorPart, type FactorDeeds } from '../second-factor/FactorPart';
 import { Time } from '../parts/format';
 import Link from '../parts/Link';
 import { Page, PanelTitle, Trouble } from '../parts/Page';
 import { answered, valueOrToast } from '../parts/result';
 import { TextField } from '../stores/StoreFields';
+import { AlertsPart } from './AlertsPart';
 import { say } from '@/words/colleagues';
 
 export interface OwnProps extends OwnPage, FactorDeeds {
@@ -20,6 +22,7 @@ export interface OwnProps extends OwnPage, FactorDeeds {
   onName: (input: OwnName) => Promise<Result<null>>;
   onPassword: (input: NewPassword) => Promise<Result<null>>;
   onEnd: (id: string) => Promise<Result<null>>;
+  onAlert: (input: ChooseAlert) => Promise<Result<null>>;
 }
 
 export function OwnScreen(props: OwnProps) {
@@ -30,6 +33,7 @@ export function OwnScreen(props: OwnProps) {
         <NamePart {...props} />
         <PasswordPart {...props} />
         <FactorPart {...props} />
+        <AlertsPart {...props} />
         <section aria-label={say.whereSignedIn}>
           <PanelTitle>{say.whereSignedIn}</PanelTitle>
           <ul className="mt-1 text-sm">

@@ -120,6 +120,7 @@ export function DeskScreen(props: DeskProps) {
     blocks: template.blocks,
     onSuggest: props.onSuggest,
     as: lookedAs,
+    turn: draft.turn,
   });
   const { ground, pictures } = strip;
   const shelf = useShelf(store.shelf, props.onBringFile, '');

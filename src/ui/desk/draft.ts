@@ -47,13 +47,15 @@ export interface DraftState {
   future: Template[];
   /** The words that were typed last, so that one sitting of typing is one step back. */
   typing: { key: string; at: number } | undefined;
+  /** How often it changed other than by typing: then fields show what stands in it, whatever was typed in them. */
+  turn: number;
 }
 
 const STEPS = 200;
 const SAME_SITTING_MS = 1_000;
 
 export function startDraft(template: Template): DraftState {
-  return { template, past: [], future: [], typing: undefined };
+  return { template, past: [], future: [], typing: undefined, turn: 0 };
 }
 
 export function draftReducer(state: DraftState, action: DraftAction): DraftState {
@@ -66,12 +68,19 @@ export function draftReducer(state: DraftState, action: DraftAction): DraftState
         past: state.past.slice(0, -1),
         future: [state.template, ...state.future],
         typing: undefined,
+        turn: state.turn + 1,
       };
     }
     case 'redo': {
       const [after, ...future] = state.future;
       if (!after) return state;
-      return { template: after, past: [...state.past, state.template], future, typing: undefined };
+      return {
+        template: after,
+        past: [...state.past, state.template],
+        future,
+        typing: undefined,
+        turn: state.turn + 1,
+      };
     }
     case 'words': {
       const { language, segment, source, at, apart } = action;
@@ -85,12 +94,19 @@ export function draftReducer(state: DraftState, action: DraftAction): DraftState
         past: goesOn ? state.past : [...state.past, state.template].slice(-STEPS),
         future: [],
         typing: apart ? undefined : { key, at },
+        turn: apart ? state.turn + 1 : state.turn,
       };
     }
     default: {
       const template = change(state.template, action);
       if (template === state.template) return state;
-      return { template, past: [...state.past, state.template].slice(-STEPS), future: [], typing: undefined };
+      return {
+        template,
+        past: [...state.past, state.template].slice(-STEPS),
+        future: [],
+        typing: undefined,
+        turn: state.turn + 1,
+      };
     }
   }
 }

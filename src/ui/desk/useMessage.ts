@@ -31,6 +31,8 @@ export interface MessageAbout {
   onSuggest: AskSuggestions;
   /** Values that the order is looked at with instead of its own. */
   as?: ValuesAs | undefined;
+  /** How often its draft changed other than by typing. */
+  turn?: number;
 }
 
 export function useMessage({
@@ -45,6 +47,7 @@ export function useMessage({
   blocks,
   onSuggest,
   as,
+  turn = 0,
 }: MessageAbout) {
   const locale = store.locales[language] ?? language;
   const ofOrder = useMemo(
@@ -72,8 +75,8 @@ export function useMessage({
   }, [ofOrder, suggested, blocks, store.passages, store.codes, store.currency, language, locale, now]);
   const snapshot = useMemo(() => (as ? { ...own, values: valuesWith(own.values, as) } : own), [own, as]);
   const context: EditingContext = useMemo(
-    () => ({ moment, values: snapshot.values, writing: { locale, timeZone: store.timeZone } }),
-    [moment, snapshot, locale, store.timeZone],
+    () => ({ moment, values: snapshot.values, writing: { locale, timeZone: store.timeZone }, turn }),
+    [moment, snapshot, locale, store.timeZone, turn],
   );
   const partsFor = useCallback(
     (template: Template): RenderParts => ({

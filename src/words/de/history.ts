@@ -179,6 +179,7 @@ export const history: TranslationOf<typeof say> = {
   switchedColleagueOn: '{$who} hat {$name} wieder eingeschaltet',
   removedColleague: '{$who} hat {$name} aus dem Shop entfernt',
   setOwnPassword: '{$who} hat das eigene Passwort geändert',
+  choseAlerts: '{$who} hat geändert, was per Mail mitgeteilt wird',
   failedSecondFactor: '{$who} hat beim Anmelden einen falschen Code angegeben ({$email})',
   setUpSecondFactor: '{$who} hat einen zweiten Faktor eingerichtet',
   endedSecondFactor: '{$who} hat den eigenen zweiten Faktor ausgeschaltet',

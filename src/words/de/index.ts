@@ -1,5 +1,6 @@
 /** German, by feature. */
 import type { Translations } from '../speak';
+import { alerts } from './alerts';
 import { bench } from './bench';
 import { bounces } from './bounces';
 import { briefing } from './briefing';
@@ -72,6 +73,7 @@ import { unsubscribed } from './unsubscribed';
 import { writing } from './writing';
 
 export const de: Translations = {
+  alerts,
   bench,
   bounces,
   briefing,

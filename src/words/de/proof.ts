@@ -7,7 +7,7 @@ export const proof: TranslationOf<typeof say> = {
   note: 'Echte Mail auf jedem Weg, gelesen, wo sie ankommt',
   paths: 'Wege',
   explained:
-    'Jeder Versanddienst mit jeder Domain, für die er sendet, ist ein Weg. Auf jedem geht eine kleine echte Nachricht hinaus, wird gelesen, wo sie ankommt, und gelöscht. Kommt eine nicht an, wie sie soll, erfahren es die Inhaber über einen anderen Dienst.',
+    'Jeder Versanddienst mit jeder Domain, für die er sendet, ist ein Weg. Auf jedem geht eine kleine echte Nachricht hinaus, wird gelesen, wo sie ankommt, und gelöscht. Kommt eine nicht an, wie sie soll, erfahren es die Inhaber über einen anderen Dienst, und wer es auf der eigenen Seite so gewählt hat.',
   notSetUp: 'Noch zeigt nichts, dass Mail ankommt',
   notSetUpNote: 'Sagen Sie, wie oft, und wo sie ankommen soll.',
   setUpBy: 'Ein Inhaber kann es einrichten.',

@@ -9,6 +9,16 @@ export const told: TranslationOf<typeof say> = {
   recordsWere: 'Die DNS-Einträge von {$domain} waren richtig und sind es nicht mehr:',
   recordsMean: 'Bis das behoben ist, können Nachrichten im Spam-Ordner landen oder abgewiesen werden.',
   recordsWay: 'Was nötig ist, zum Kopieren: {$url}',
+  failedSubject:
+    '.input {$n :integer} .match $n one {{{$n} Nachricht ist nicht angekommen}} * {{{$n} Nachrichten sind nicht angekommen}}',
+  failedWere:
+    '.input {$n :integer} .match $n one {{Eine Nachricht ist gescheitert oder kam zurück:}} * {{{$n} Nachrichten sind gescheitert oder kamen zurück:}}',
+  failedWay: 'Jede mit ihrer Ursache und dem, was zu tun ist: {$url}',
+  limitSubject: '{$service} hat das Limit des Tages erreicht',
+  limitReached:
+    '.input {$n :integer} .match $n one {{{$service} hat die {$n} Nachricht angenommen, die an einem Tag erlaubt ist. Was fällig ist, geht über einen anderen Dienst hinaus oder wartet bis {$time}.}} * {{{$service} hat die {$n} Nachrichten angenommen, die an einem Tag erlaubt sind. Was fällig ist, geht über einen anderen Dienst hinaus oder wartet bis {$time}.}}',
+  limitWay: 'Das Limit und weitere Dienste: {$url}',
+  dailySubject: '.input {$n :integer} .match $n one {{{$n} Sache vom letzten Tag}} * {{{$n} Dinge vom letzten Tag}}',
   codePromisedBy: 'Nachrichten, die ihn versprechen:',
   codeOnHold: 'wird ohne ihn zurückgehalten',
   codeLeftOut: 'geht ohne den Block hinaus',

@@ -1,5 +1,6 @@
-/** What somebody changes about themselves: their name, their password, where they are signed in. */
+/** What somebody changes about themselves: their name, their password, where they are signed in, what they are told. */
 import { and, desc, eq, gt } from 'drizzle-orm';
+import { ALERT_KINDS, alertsOf, type AlertKind, type ChooseAlert, type OwnAlerts } from '@/contract/alerts';
 import type { NewPassword, OwnName, OwnPage } from '@/contract/colleagues';
 import { plainLine } from '@/core/text';
 import { storesOf, type Access } from '../../auth/access';
@@ -7,16 +8,19 @@ import { beginTry, succeeded, waitWords } from '../../auth/guard';
 import { isPassword, rememberEverywhere, setPassword } from '../../auth/people';
 import { AppError } from '../../base/errors';
 import { database } from '../../db/client';
-import { session, user } from '../../db/schema';
+import { memberships, session, user, waitingAlerts } from '../../db/schema';
+import { remember } from '../../auth/history';
 import { networkOf } from '../../net/addresses';
 import { say } from '@/words/refusals';
 
 const FREE_TRIES = 8;
 
 /** Somebody's own page; `here` is the id of the session that asks. */
-export async function loadOwnPage({ person }: Access, here: string | undefined): Promise<OwnPage> {
-  const [stores, sessions] = await Promise.all([
+export async function loadOwnPage(access: Access, here: string | undefined): Promise<OwnPage> {
+  const { person } = access;
+  const [stores, alerts, sessions] = await Promise.all([
     storesOf(person),
+    ownAlerts(access),
     database()
       .select()
       .from(session)
@@ -24,7 +28,7 @@ export async function loadOwnPage({ person }: Access, here: string | undefined):
       .orderBy(desc(session.updatedAt)),
   ]);
   return {
-    ...{ name: person.name, email: person.email, stores },
+    ...{ name: person.name, email: person.email, stores, alerts },
     sessions: sessions.map((s) => ({
       ...{ id: s.id, here: s.id === here, since: s.createdAt.toISOString(), lastAt: s.updatedAt.toISOString() },
       browser: browserOf(s.userAgent ?? ''),
@@ -84,4 +88,42 @@ export async function endOwnSession({ person }: Access, { id }: { id: string }):
     .delete(session)
     .where(and(eq(session.id, id), eq(session.userId, person.id)));
   if (gone.affectedRows === 0) throw new AppError('not-found', say.sessionIsOver);
+}
+
+/** What somebody is told by mail in a store, and how many of their colleagues are. */
+async function ownAlerts({ person, store }: Access): Promise<OwnAlerts> {
+  const rows = await database()
+    .select({ userId: memberships.userId, role: memberships.role, chosen: memberships.alerts })
+    .from(memberships)
+    .where(and(eq(memberships.storeId, store.id), eq(memberships.off, false)));
+  const own = rows.find((r) => r.userId === person.id);
+  const others = rows.filter((r) => r.userId !== person.id).map((r) => alertsOf(r.role, r.chosen));
+  return {
+    store: store.name,
+    chosen: alertsOf(own?.role ?? 'viewer', own?.chosen ?? null),
+    others: eachKind((kind) => others.filter((chosen) => chosen[kind] !== 'never').length),
+  };
+}
+
+const eachKind = (value: (kind: AlertKind) => number): Record<AlertKind, number> =>
+  Object.fromEntries(ALERT_KINDS.map((kind) => [kind, value(kind)])) as Record<AlertKind, number>;
+
+/** Chooses how often somebody is told of something in a store. What waits for the mail of a day comes with it unless they want none of it. */
+export async function chooseAlert(access: Access, { kind, time }: ChooseAlert): Promise<void> {
+  const mine = and(eq(memberships.userId, access.person.id), eq(memberships.storeId, access.store.id));
+  await database().transaction(async (tx) => {
+    const [own] = await tx.select({ chosen: memberships.alerts }).from(memberships).where(mine).for('update');
+    if (!own) throw new AppError('not-found', say.noSuchColleague);
+    await tx
+      .update(memberships)
+      .set({ alerts: { ...own.chosen, [kind]: time } })
+      .where(mine);
+    if (time === 'never') {
+      const { storeId, userId } = waitingAlerts;
+      await tx
+        .delete(waitingAlerts)
+        .where(and(eq(storeId, access.store.id), eq(userId, access.person.id), eq(waitingAlerts.kind, kind)));
+    }
+    await remember(access, 'choseAlerts', {}, { db: tx });
+  });
 }

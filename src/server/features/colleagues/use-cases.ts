@@ -8,6 +8,7 @@ import {
   NewPasswordSchema,
   OwnNameSchema,
 } from '@/contract/colleagues';
+import { ChooseAlertSchema } from '@/contract/alerts';
 import { RequireFactorSchema } from '@/contract/second-factor';
 import { currentSession } from '../../auth/access';
 import { useCase } from '../use-case';
@@ -20,7 +21,7 @@ import {
   resetFactor,
   takeInvitationBack,
 } from './colleagues';
-import { changeOwnPassword, endOwnSession, saveOwnName } from './own';
+import { changeOwnPassword, chooseAlert, endOwnSession, saveOwnName } from './own';
 
 export const colleague = {
   invite: useCase({ name: 'colleague.invite', permission: 'colleague.edit', input: InviteSchema, run: invite }),
@@ -75,5 +76,11 @@ export const own = {
     permission: 'store.read',
     input: EndSessionSchema,
     run: endOwnSession,
+  }),
+  chooseAlert: useCase({
+    name: 'own.choose-alert',
+    permission: 'store.read',
+    input: ChooseAlertSchema,
+    run: chooseAlert,
   }),
 };

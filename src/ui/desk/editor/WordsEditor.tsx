@@ -35,6 +35,8 @@ export interface EditingContext {
   moment: string;
   values: Values;
   writing: WritingContext;
+  /** Another one than before: the words come from elsewhere, such as undo, also where they are what was typed a moment ago. */
+  turn?: number;
 }
 
 export interface WordsEditorHandle {
@@ -195,19 +197,24 @@ export function WordsEditor(props: WordsEditorProps) {
   // Words changed from elsewhere: undo, another language, another form, the source view.
   const source = useMemo(() => toSource(words), [words]);
   const shownForm = useRef(formIndex);
+  const { turn = 0 } = context;
+  const shownTurn = useRef(turn);
   useEffect(() => {
     if (!editor || editor.isDestroyed) return;
+    const anew = shownTurn.current !== turn;
+    shownTurn.current = turn;
     if (emitted.current === source && shownForm.current === formIndex) {
       earlier.current.clear();
       return;
     }
-    if (earlier.current.has(source) && shownForm.current === formIndex) return;
+    if (!anew && earlier.current.has(source) && shownForm.current === formIndex) return;
+    earlier.current.clear();
     shownForm.current = formIndex;
     emitted.current = source;
     const next = paragraphsToJson(words.forms[formIndex]?.paragraphs ?? NO_WORDS);
     if (JSON.stringify(next) !== JSON.stringify(editor.getJSON()))
       editor.commands.setContent(next, { emitUpdate: false });
-  }, [editor, source, words, formIndex]);
+  }, [editor, source, words, formIndex, turn]);
 
   useEffect(() => {
     if (editor && !editor.isDestroyed) repaintChips(editor.view.dom, face);

@@ -1,6 +1,7 @@
 'use server';
 /** What somebody changes about themselves. */
 import { actAndRefresh, done } from '@/app/act';
+import type { ChooseAlert } from '@/contract/alerts';
 import type { NewPassword, OwnName } from '@/contract/colleagues';
 import type { Result } from '@/core/result';
 import { own } from '@/server/features/colleagues/use-cases';
@@ -15,4 +16,8 @@ export async function changePasswordAction(store: string, input: NewPassword): P
 
 export async function endSessionAction(store: string, id: string): Promise<Result<null>> {
   return done(await actAndRefresh(own.endSession, store, { id }));
+}
+
+export async function chooseAlertAction(store: string, input: ChooseAlert): Promise<Result<null>> {
+  return done(await actAndRefresh(own.chooseAlert, store, input));
 }

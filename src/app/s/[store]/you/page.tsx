@@ -10,7 +10,7 @@ import {
   endFactorAction,
   renewRecoveryCodesAction,
 } from '@/app/two-factors/actions';
-import { changePasswordAction, endSessionAction, saveNameAction } from './actions';
+import { changePasswordAction, chooseAlertAction, endSessionAction, saveNameAction } from './actions';
 import { say } from '@/words/colleagues';
 
 export const generateMetadata = (): Metadata => ({ title: say.yourPage });
@@ -30,6 +30,7 @@ export default async function You({ params }: { params: Promise<{ store: string 
       onRenew={renewRecoveryCodesAction}
       onEndFactor={endFactorAction}
       onEnd={endSessionAction.bind(null, store.id)}
+      onAlert={chooseAlertAction.bind(null, store.id)}
     />
   );
 }
