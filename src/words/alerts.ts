@@ -2,12 +2,12 @@
 import { speak } from './speak';
 
 export const say = speak('alerts', {
-  title: 'What you are told by mail of {$store}',
+  title: 'Mails you get about {$store}',
   note: 'In your language, by the store’s own sending service. What comes once a day comes in one mail at 08:00.',
   failures: 'Messages that failed or came back',
   limits: 'A sending service at its limit for the day',
   domains: 'DNS records that are not right any more',
-  codes: 'Discount codes in messages that run out',
+  codes: 'Discount codes that messages promise and that run out',
   rehearsals: 'Rehearsals that found something',
   proofs: 'Living proofs that do not arrive',
   atOnce: 'At once',

@@ -232,7 +232,7 @@ test('one chooses what one is told by mail, sees who else is told, and hears of 
 }) => {
   await signIn(page, 'tom@quillwick.example');
   await page.goto('/s/quillwick/you');
-  const part = page.getByRole('region', { name: 'What you are told by mail of Quillwick' });
+  const part = page.getByRole('region', { name: 'Mails you get about Quillwick' });
   const failures = part.getByRole('radiogroup', { name: 'Messages that failed or came back' });
   await expect(failures.getByRole('radio', { name: 'Not' })).toBeChecked();
   await expect(part.getByRole('listitem').first()).toContainText('1 other colleague is told');

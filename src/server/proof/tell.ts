@@ -115,12 +115,7 @@ export class ProofTeller {
           say.proofWay({ url: `${config().url}/s/${storeId}/sending/proof` }),
         ].join('\n'),
       });
-      const told = await tellColleagues(
-        storeId,
-        'proofs',
-        write,
-        { besides: bad.map((i) => i.proof.serviceId) },
-      );
+      const told = await tellColleagues(storeId, 'proofs', write, { besides: bad.map((i) => i.proof.serviceId) });
       if (!told) {
         this.failedAt.set(storeId, now);
         return;

@@ -229,7 +229,15 @@ const SERVICE: ServiceRow = {
   ...{ id: 'rehearsal', storeId: '', name: '', kind: 'relay', rank: 0, host: 'rehearsal.invalid', port: 25 },
   ...{ security: 'none', user: '', password: '', signIn: 'auto', ehloName: '', connections: 1, timeout: 30 },
   ...{ messagesPerConnection: 1_000, perMinute: null, perDay: null, renewsAt: '00:00', domains: [], spf: '' },
-  ...{ paused: false, downUntil: null, downWords: '', failures: 0, limitTold: null, checkedAt: null, check: null as never },
+  ...{
+    paused: false,
+    downUntil: null,
+    downWords: '',
+    failures: 0,
+    limitTold: null,
+    checkedAt: null,
+    check: null as never,
+  },
 };
 
 /** In place of the sender that a store has not got yet. */

@@ -29,32 +29,36 @@ export function OwnScreen(props: OwnProps) {
   const { stores, sessions } = props;
   return (
     <Page title={say.yourPage} note={props.email}>
-      <div className="grid gap-x-10 gap-y-6 px-5 py-4 lg:grid-cols-2">
-        <NamePart {...props} />
-        <PasswordPart {...props} />
-        <FactorPart {...props} />
-        <AlertsPart {...props} />
-        <section aria-label={say.whereSignedIn}>
-          <PanelTitle>{say.whereSignedIn}</PanelTitle>
-          <ul className="mt-1 text-sm">
-            {sessions.map((s) => (
-              <Session key={s.id} {...props} session={s} />
-            ))}
-          </ul>
-        </section>
-        <section aria-label={say.yourStores}>
-          <PanelTitle>{say.yourStores}</PanelTitle>
-          <ul className="mt-1 text-sm">
-            {stores.map((s) => (
-              <li key={s.id} className="border-b border-rule py-2">
-                <Link href={`/s/${s.id}/today`} className="link">
-                  {s.name}
-                </Link>
-                <span className="text-slate"> · {ROLE_WORDS[s.role]}</span>
-              </li>
-            ))}
-          </ul>
-        </section>
+      <div className="grid items-start gap-x-10 gap-y-6 px-5 py-4 lg:grid-cols-2">
+        <div className="flex flex-col gap-6">
+          <NamePart {...props} />
+          <FactorPart {...props} />
+          <section aria-label={say.whereSignedIn}>
+            <PanelTitle>{say.whereSignedIn}</PanelTitle>
+            <ul className="mt-1 text-sm">
+              {sessions.map((s) => (
+                <Session key={s.id} {...props} session={s} />
+              ))}
+            </ul>
+          </section>
+        </div>
+        <div className="flex flex-col gap-6">
+          <PasswordPart {...props} />
+          <AlertsPart {...props} />
+          <section aria-label={say.yourStores}>
+            <PanelTitle>{say.yourStores}</PanelTitle>
+            <ul className="mt-1 text-sm">
+              {stores.map((s) => (
+                <li key={s.id} className="border-b border-rule py-2">
+                  <Link href={`/s/${s.id}/today`} className="link">
+                    {s.name}
+                  </Link>
+                  <span className="text-slate"> · {ROLE_WORDS[s.role]}</span>
+                </li>
+              ))}
+            </ul>
+          </section>
+        </div>
       </div>
     </Page>
   );

@@ -2,12 +2,12 @@ import type { say } from '../alerts';
 import type { TranslationOf } from '../speak';
 
 export const alerts: TranslationOf<typeof say> = {
-  title: 'Was Sie per Mail von {$store} erfahren',
+  title: 'Mails, die Sie zu {$store} erhalten',
   note: 'In Ihrer Sprache, über den Versanddienst des Shops. Was einmal am Tag kommt, kommt in einer Mail um 08:00.',
   failures: 'Nachrichten, die scheiterten oder zurückkamen',
   limits: 'Ein Versanddienst an seinem Tageslimit',
   domains: 'DNS-Einträge, die nicht mehr richtig sind',
-  codes: 'Rabattcodes in Nachrichten, die zu Ende gehen',
+  codes: 'Rabattcodes, die Nachrichten versprechen und die zu Ende gehen',
   rehearsals: 'Probeläufe, die etwas gefunden haben',
   proofs: 'Lebenszeichen, die nicht ankommen',
   atOnce: 'Sofort',
