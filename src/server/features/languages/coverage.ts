@@ -10,7 +10,7 @@ import { database } from '../../db/client';
 import { deliveries, orders } from '../../db/schema';
 import { idAt } from '../../base/ids';
 import { livePassages } from '../../documents/live-passages';
-import { leadsAmong, textDocuments, type TextDocument } from './documents';
+import { leadsAmong, placesOf, textDocuments, type TextDocument } from './documents';
 import { segmentsIn } from './segments';
 
 const MONTH_MS = 30 * 86_400_000;
@@ -36,6 +36,7 @@ export async function loadCoverage(access: Access): Promise<Coverage> {
     .filter((d) => opens(access, d))
     .map((document): DocumentCoverage => {
       const leads = leadsOf(document);
+      const places = placesOf(document, store.language);
       return {
         kind: document.kind,
         slug: document.slug,
@@ -50,7 +51,7 @@ export async function loadCoverage(access: Access): Promise<Coverage> {
         counts: Object.fromEntries(
           languages.map((l) => [
             l,
-            countStates(segmentsIn(document, l, store.language, { leads, note }).map((s) => s.state)),
+            countStates(segmentsIn(document, l, store.language, { leads, note, places }).map((s) => s.state)),
           ]),
         ),
       };
