@@ -7,7 +7,7 @@ export const say = speak('alerts', {
   failures: 'Messages that failed or came back',
   limits: 'A sending service at its limit for the day',
   domains: 'DNS records that are not right any more',
-  codes: 'Discount codes that messages promise and that run out',
+  codes: 'Promised discount codes that run out',
   rehearsals: 'Rehearsals that found something',
   proofs: 'Living proofs that do not arrive',
   atOnce: 'At once',

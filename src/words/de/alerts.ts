@@ -7,7 +7,7 @@ export const alerts: TranslationOf<typeof say> = {
   failures: 'Nachrichten, die scheiterten oder zurückkamen',
   limits: 'Ein Versanddienst an seinem Tageslimit',
   domains: 'DNS-Einträge, die nicht mehr richtig sind',
-  codes: 'Rabattcodes, die Nachrichten versprechen und die zu Ende gehen',
+  codes: 'Versprochene Rabattcodes, die zu Ende gehen',
   rehearsals: 'Probeläufe, die etwas gefunden haben',
   proofs: 'Lebenszeichen, die nicht ankommen',
   atOnce: 'Sofort',
