@@ -5135,6 +5135,26 @@ export interface operations {
                 };
             };
             /** @description What is wrong, and where */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -5567,6 +5587,26 @@ export interface operations {
                             lastOrderAt?: string;
                         }[];
                         next?: string;
+                    };
+                };
+            };
+            /** @description What is wrong, and where */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /** @enum {string} */
+                        type: "urn:libellus:problem:not-json" | "urn:libellus:problem:not-taken" | "urn:libellus:problem:not-signed" | "urn:libellus:problem:no-reading-key" | "urn:libellus:problem:no-rehearsal-key" | "urn:libellus:problem:closed" | "urn:libellus:problem:not-found" | "urn:libellus:problem:contradiction" | "urn:libellus:problem:under-way" | "urn:libellus:problem:too-large" | "urn:libellus:problem:too-many" | "urn:libellus:problem:unavailable";
+                        title: string;
+                        status: number;
+                        problems?: {
+                            /** @description JSON Pointer (RFC 6901) */
+                            path?: string;
+                            place?: string;
+                            message?: string;
+                        }[];
                     };
                 };
             };

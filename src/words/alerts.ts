@@ -3,7 +3,7 @@ import { speak } from './speak';
 
 export const say = speak('alerts', {
   title: 'Mails you get about {$store}',
-  note: 'In your language, by the store’s own sending service. What comes once a day comes in one mail at 08:00.',
+  note: 'In your language, by the store’s own sending service. What comes once a day comes in one mail at {$at}.',
   failures: 'Messages that failed or came back',
   limits: 'A sending service at its limit for the day',
   domains: 'DNS records that are not right any more',

@@ -130,6 +130,15 @@ describe('a program with a reading key', () => {
     expect((await read('nobody@quist.example')).error).toMatchObject({ status: 404 });
   });
 
+  it.each([
+    ['orders', { status: 'eaten' }, /status/],
+    ['customers', { kind: 'friend', ordered: 'lately' }, /kind and ordered/],
+  ] as const)('of %s is told what it cannot be narrowed by, and is not given all', async (what, query, words) => {
+    const { error } = await client.GET(`/${what}`, { params: { query: query as never } });
+    expect(error).toMatchObject({ status: 400, title: expect.stringMatching(words) });
+    expect(error!.problems!.map((p) => p.path)).toEqual(Object.keys(query).map((name) => `/${name}`));
+  });
+
   it('reads the notifications and how each stands', async () => {
     const { data } = await client.GET('/notifications');
     described('/notifications', data);

@@ -89,7 +89,7 @@ export const readingPaths = (problem: object) => ({
       ],
       responses: {
         ...answers('A page of orders', object({ orders: list(ORDER_ROW), next: text }, ['next'])),
-        ...errors(problem, 401, 429, 503),
+        ...errors(problem, 400, 401, 429, 503),
       },
     },
   },
@@ -128,7 +128,7 @@ export const readingPaths = (problem: object) => ({
           'A page of customers',
           object({ currency: text, customers: list(CUSTOMER_ROW), next: text }, ['next']),
         ),
-        ...errors(problem, 401, 429, 503),
+        ...errors(problem, 400, 401, 429, 503),
       },
     },
   },

@@ -68,6 +68,17 @@ async function answerReading(
   }
 }
 
+/** Refuses what was asked by and could not be read: a program that mistypes must not get everything instead. */
+function allRead(query: Query, read: Readonly<Record<string, unknown>>, names: readonly string[]): void {
+  const unread = names.filter((name) => query[name] && !read[name]);
+  if (unread.length === 0) return;
+  const problems = unread.map((name) => ({
+    path: `/${name}`,
+    message: `This cannot be "${query[name]!.slice(0, 40)}".`,
+  }));
+  throw new AppError('invalid', `It cannot be narrowed by ${unread.join(' and ')} so.`, problems);
+}
+
 /** `GET /api/v1/deliveries`: a page of the record. */
 export const handleRecord = (request: Request): Promise<Response> =>
   answerReading(request, { scope: 'deliveries', what: 'record', cursor: 'before' }, async ({ id }, query) => {
@@ -91,7 +102,9 @@ export const handleContacts = (request: Request, address: string): Promise<Respo
 /** `GET /api/v1/orders`: a page of orders, newest first. */
 export const handleOrders = (request: Request): Promise<Response> =>
   answerReading(request, { scope: 'orders', what: 'orders', cursor: 'before' }, async (store, query) => {
-    const { rows, next } = await listOrders({ store }, readOrderFilter(query));
+    const filter = readOrderFilter(query);
+    allRead(query, { ...filter }, ['status']);
+    const { rows, next } = await listOrders({ store }, filter);
     return { orders: rows.map(({ id: _, ...order }) => order), next };
   });
 
@@ -112,7 +125,9 @@ export const handleOrder = (request: Request, number: string): Promise<Response>
 /** `GET /api/v1/customers`: a page of customers, those who ordered last first. */
 export const handleCustomers = (request: Request): Promise<Response> =>
   answerReading(request, { scope: 'people', what: 'customers', cursor: 'before' }, async (store, query) => {
-    const { rows, next } = await listCustomers({ store }, readCustomerFilter(query), query.before?.slice(0, 80));
+    const filter = readCustomerFilter(query);
+    allRead(query, { ...filter }, ['country', 'kind', 'mail', 'ordered', 'spent']);
+    const { rows, next } = await listCustomers({ store }, filter, query.before?.slice(0, 80));
     return { currency: store.currency, customers: rows.map(({ id: _, ...customer }) => customer), next };
   });
 

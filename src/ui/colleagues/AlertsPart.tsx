@@ -1,6 +1,13 @@
 /** What one is told by mail of a store, and how often. */
 import { toast } from 'sonner';
-import { ALERT_KINDS, ALERT_TIMES, type AlertKind, type ChooseAlert, type OwnAlerts } from '@/contract/alerts';
+import {
+  ALERT_KINDS,
+  ALERT_TIMES,
+  DAILY_AT,
+  type AlertKind,
+  type ChooseAlert,
+  type OwnAlerts,
+} from '@/contract/alerts';
 import type { Result } from '@/core/result';
 import { Segments } from '../parts/fields';
 import { PanelTitle } from '../parts/Page';
@@ -30,7 +37,7 @@ export function AlertsPart({ alerts: { store, chosen, others }, onAlert }: Alert
   return (
     <section aria-label={say.title({ store })}>
       <PanelTitle>{say.title({ store })}</PanelTitle>
-      <p className="mt-1 text-sm text-slate">{say.note}</p>
+      <p className="mt-1 text-sm text-slate">{say.note({ at: DAILY_AT })}</p>
       <ul className="mt-1 text-sm">
         {ALERT_KINDS.map((kind) => (
           <li

@@ -3,7 +3,7 @@ import type { TranslationOf } from '../speak';
 
 export const alerts: TranslationOf<typeof say> = {
   title: 'Mails, die Sie zu {$store} erhalten',
-  note: 'In Ihrer Sprache, über den Versanddienst des Shops. Was einmal am Tag kommt, kommt in einer Mail um 08:00.',
+  note: 'In Ihrer Sprache, über den Versanddienst des Shops. Was einmal am Tag kommt, kommt in einer Mail um {$at}.',
   failures: 'Nachrichten, die scheiterten oder zurückkamen',
   limits: 'Ein Versanddienst an seinem Tageslimit',
   domains: 'DNS-Einträge, die nicht mehr richtig sind',
