@@ -15,6 +15,8 @@ export interface Ports {
   shop: number;
   /** The mailboxes by IMAP, over TLS. */
   imap: number;
+  /** The sign-in of an organisation (OpenID Connect). */
+  provider: number;
 }
 
 export function portsFrom(base: number): Ports {
@@ -30,5 +32,6 @@ export function portsFrom(base: number): Ports {
     registrar: base + 9,
     shop: base + 10,
     imap: base + 11,
+    provider: base + 12,
   };
 }

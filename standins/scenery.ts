@@ -111,3 +111,6 @@ export function mailRecordsOf(name: string): DnsRecord[] {
   if (labels.length !== 2 || labels[1] !== 'example') return [];
   return [record('MX', name, `10 ${MAIL_EXCHANGE}`, 300), record('A', name, '127.0.0.1', 300)];
 }
+
+/** How Libellus is known to the stand-in provider, and what people call that. */
+export const PROVIDER_CLIENT = { id: 'libellus', secret: 'quillwick-staff-sign-in', name: 'Quillwick staff' };

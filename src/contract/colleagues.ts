@@ -16,6 +16,8 @@ export interface Colleague {
   off: boolean;
   /** They sign in with two factors. */
   twoFactors: boolean;
+  /** They have a passkey, which stands for both. */
+  passkey: boolean;
   /** When they were last here (ISO 8601), to some minutes. */
   seenAt?: string;
 }
@@ -35,6 +37,8 @@ export interface Colleagues {
   invitations: Invitation[];
   /** Who works here signs in with two factors. */
   required: boolean;
+  /** Whoever asks would not shut themselves out by asking everybody for two. */
+  mayRequire: boolean;
 }
 
 /** An invitation as it was made: its link is told this once. */
@@ -86,6 +90,9 @@ export type NewPassword = Static<typeof NewPasswordSchema>;
 
 export const EndSessionSchema = Type.Object({ id: userId }, strict);
 
+/** By what somebody came in: a password alone, a code besides, a passkey, or a provider (OpenID Connect). */
+export type CameBy = 'password' | 'code' | 'passkey' | 'provider';
+
 export interface OwnSession {
   id: string;
   /** The one that asks. */
@@ -95,11 +102,16 @@ export interface OwnSession {
   /** As the browser calls itself, in short. */
   browser: string;
   network: string;
+  by: CameBy;
 }
 
 export interface OwnPage {
   name: string;
   email: string;
+  /** They sign in by a password, or can. */
+  hasPassword: boolean;
+  /** Through what they can sign in besides (OpenID Connect), and whether they did. */
+  provider?: { name: string; linked: boolean };
   sessions: OwnSession[];
   stores: { id: string; name: string; role: Role }[];
   /** Of the store in which the page is. */

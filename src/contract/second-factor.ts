@@ -3,7 +3,11 @@ import { Type, type Static } from '@sinclair/typebox';
 
 const strict = { additionalProperties: false } as const;
 
-export const OwnPasswordSchema = Type.Object({ password: Type.String({ minLength: 1, maxLength: 128 }) }, strict);
+/** What proves that it is oneself: the password, of who has one. */
+export const OwnPasswordSchema = Type.Object(
+  { password: Type.Optional(Type.String({ minLength: 1, maxLength: 128 })) },
+  strict,
+);
 export type OwnPassword = Static<typeof OwnPasswordSchema>;
 
 export const FactorCodeSchema = Type.Object({ code: Type.String({ minLength: 1, maxLength: 20 }) }, strict);
@@ -19,6 +23,8 @@ export interface FactorState {
   codesLeft: number;
   /** Names of the stores of theirs that ask for two factors. */
   requiredBy: string[];
+  /** They have a password, which is asked for before anything of this is changed. */
+  hasPassword: boolean;
 }
 
 /** A second factor that was begun: shown this once, and asked for once a code from it was entered. */

@@ -37,6 +37,7 @@ export const say = speak('secondFactor', {
   isOnNow: 'Signing in asks for a code from now on. Everywhere else you are signed out.',
   isOffNow: 'The second factor is off.',
   newCodesMade: 'The new recovery codes are in force.',
+  signInOnceMore: 'You have no password. Sign in once more, then do this within ten minutes.',
   passwordIsWrong: 'This is not your password. Type it again.',
   codeIsWrong: 'This code is not right. Enter the one that the program shows now; compare the clock of the phone, too.',
   usedAlready: 'This code was used already. Wait for the next one.',
@@ -77,7 +78,7 @@ export const say = speak('secondFactor', {
   resetOf: 'Reset second factor ... {$name}',
   resetTitle: 'Reset the second factor of {$name}?',
   resetNote:
-    'For who has lost phone and recovery codes. Their password alone lets them in then, and they are signed out everywhere. Be sure that it is they who ask.',
+    'For who has lost phone and recovery codes. Their password alone lets them in then, their passkeys open nothing any more, and they are signed out everywhere. Be sure that it is they who ask.',
   resetNoteRequired: 'They set up another before they see anything of {$store}.',
   resetIt: 'Reset',
   isReset: 'The second factor of {$name} is reset.',

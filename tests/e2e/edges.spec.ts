@@ -118,11 +118,11 @@ test('signing in says what is wrong, does not lead elsewhere, and ends with sign
   await page.goto('/sign-in?to=https://elsewhere.example/');
   await page.getByLabel('Email address').fill('marta@quillwick.example');
   await page.getByLabel('Password').fill('not the password');
-  await page.getByRole('button', { name: 'Sign in' }).click();
+  await page.getByRole('button', { name: 'Sign in', exact: true }).click();
   await expect(page.getByText('This address and password do not belong together')).toBeVisible();
   await expect(page.getByLabel('Email address')).toHaveValue('marta@quillwick.example');
   await page.getByLabel('Password').fill('paper-and-thread');
-  await page.getByRole('button', { name: 'Sign in' }).click();
+  await page.getByRole('button', { name: 'Sign in', exact: true }).click();
   await page.waitForURL('**/s/quillwick/today');
   await page.getByRole('button', { name: /Marta Oyelaran/ }).click();
   await page.getByRole('menuitem', { name: 'Sign out' }).click();

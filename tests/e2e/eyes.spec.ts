@@ -89,7 +89,7 @@ for (const [name, paths] of Object.entries(SCREENS)) {
 
 test('signing in, and the menu of a phone: axe at WCAG 2.2 AA', async ({ page }) => {
   await page.goto('/sign-in');
-  await expect(page.getByRole('button', { name: 'Sign in' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Sign in', exact: true })).toBeVisible();
   const found = await axeFindings(page, 'sign-in');
   await signIn(page);
   await page.setViewportSize({ width: 390, height: 844 });

@@ -136,9 +136,9 @@ async function signInGerman(page: Page, url: string): Promise<void> {
 test('a browser that asks for German gets it, and everybody can choose', async ({ page }) => {
   await page.goto('/sign-in');
   await expect(page.locator('html')).toHaveAttribute('lang', 'de');
-  await expect(page.getByRole('button', { name: 'Anmelden' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Anmelden', exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'English' }).click();
-  await expect(page.getByRole('button', { name: 'Sign in' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Sign in', exact: true })).toBeVisible();
   await signIn(page);
   await page.goto('/s/quillwick/today');
   await expect(page.getByRole('heading', { name: 'Today', level: 1 })).toBeVisible();

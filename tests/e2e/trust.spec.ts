@@ -11,13 +11,13 @@ test('guessing a password gets slower, and whoever signed in here before is not 
   const tryWith = async (on: typeof page, password: string): Promise<void> => {
     await on.getByLabel('Email address').fill(EMAIL);
     await on.getByLabel('Password').fill(password);
-    await on.getByRole('button', { name: 'Sign in' }).click();
+    await on.getByRole('button', { name: 'Sign in', exact: true }).click();
     await expect(on.getByRole('button', { name: /^Sign(ing)? in/ })).toHaveText('Sign in');
   };
   await page.goto('/sign-in');
   await page.getByLabel('Email address').fill(EMAIL);
   await page.getByLabel('Password').fill(PASSWORD);
-  await page.getByRole('button', { name: 'Sign in' }).click();
+  await page.getByRole('button', { name: 'Sign in', exact: true }).click();
   await page.waitForURL('**/languages');
   await page.getByRole('button', { name: /Claire/ }).click();
   await page.getByText('Sign out').click();
@@ -35,7 +35,7 @@ test('guessing a password gets slower, and whoever signed in here before is not 
 
   await page.getByLabel('Email address').fill(EMAIL);
   await page.getByLabel('Password').fill(PASSWORD);
-  await page.getByRole('button', { name: 'Sign in' }).click();
+  await page.getByRole('button', { name: 'Sign in', exact: true }).click();
   await page.waitForURL('**/languages');
   await stranger.context().close();
 });

@@ -2,11 +2,9 @@
 import { randomBytes } from 'node:crypto';
 import { eq } from 'drizzle-orm';
 import { accessOf, NEEDS_TWO_FACTORS, type Person } from '@/server/auth/access';
-import { auth } from '@/server/auth/auth';
 import { historyOf } from '@/server/auth/history';
 import { createUser, setPassword } from '@/server/auth/people';
 import { beginFactor, confirmFactor, endFactor, factorOf, renewRecoveryCodes } from '@/server/auth/second-factor';
-import { giveCode, signIn } from '@/server/auth/sign-in';
 import { config } from '@/server/base/config';
 import { database } from '@/server/db/client';
 import { memberships, session, stores, twoFactor, user } from '@/server/db/schema';
@@ -17,6 +15,7 @@ import { DEFAULT_LOOK } from '@/core/look';
 import { STORE } from '@/core/testing';
 import type { Role } from '@/contract/policy';
 import { codeAt } from '../totp';
+import { Browser } from './browser';
 import { SHOP, useDatabase } from './fixture';
 
 useDatabase();
@@ -29,37 +28,6 @@ const nextCode = (key: string): string => {
   ahead = ahead === 1 ? -1 : ahead + 1;
   return codeAt(key, Date.now() + ahead * 30_000);
 };
-
-/** A browser: what it was given comes back with the next request. */
-class Browser {
-  readonly jar = new Map<string, string>();
-  constructor(private readonly address = `192.0.2.${(count % 200) + 1}`) {}
-
-  headers(): Headers {
-    return new Headers({
-      'content-type': 'application/json',
-      cookie: [...this.jar].map(([name, value]) => `${name}=${value}`).join('; '),
-      'x-libellus-address': this.address,
-    });
-  }
-  async ask(path: string, body: unknown): Promise<{ status: number; body: Record<string, unknown> }> {
-    const request = new Request(`${config().url}/api/auth/${path}`, {
-      method: 'POST',
-      headers: this.headers(),
-      body: JSON.stringify(body),
-    });
-    const response = await (path === 'sign-in/email' ? signIn : giveCode)(request);
-    for (const cookie of response.headers.getSetCookie()) {
-      const [, name = '', value = ''] = /^([^=]+)=([^;]*)/.exec(cookie) ?? [];
-      if (/max-age=0/i.test(cookie)) this.jar.delete(name);
-      else this.jar.set(name, value);
-    }
-    return { status: response.status, body: (await response.json()) as Record<string, unknown> };
-  }
-  async isIn(): Promise<string | undefined> {
-    return (await auth().api.getSession({ headers: this.headers() }))?.user.email;
-  }
-}
 
 interface Member extends Person {
   browser: Browser;
@@ -76,7 +44,7 @@ async function member(role: Role = 'owner', store = SHOP): Promise<Member> {
 }
 async function withFactor(role: Role = 'owner'): Promise<Member & { key: string; recoveryCodes: string[] }> {
   const person = await member(role);
-  const { key, recoveryCodes } = await beginFactor(person, PASSWORD, person.browser.headers());
+  const { key, recoveryCodes } = await beginFactor(person, { password: PASSWORD }, person.browser.headers());
   await confirmFactor(person, codeAt(key), person.browser.headers());
   return { ...person, key, recoveryCodes };
 }
@@ -98,9 +66,9 @@ describe('a second factor', () => {
     const person = await member();
     const elsewhere = new Browser();
     await elsewhere.ask('sign-in/email', { email: person.email, password: PASSWORD });
-    const refused = beginFactor(person, 'not the password', person.browser.headers());
+    const refused = beginFactor(person, { password: 'not the password' }, person.browser.headers());
     await expect(refused).rejects.toMatchObject({ problems: [{ path: '/password' }] });
-    const { key, picture, recoveryCodes } = await beginFactor(person, PASSWORD, person.browser.headers());
+    const { key, picture, recoveryCodes } = await beginFactor(person, { password: PASSWORD }, person.browser.headers());
     expect(key).toMatch(/^([A-Z2-7]{4} ?)+[A-Z2-7]*$/);
     expect(picture).toMatch(/^data:image\/png;base64,/);
     expect(new Set(recoveryCodes).size).toBe(10);
@@ -114,11 +82,13 @@ describe('a second factor', () => {
     );
     const spaced = codeAt(key).replace(/(...)/, '$1 ');
     await confirmFactor(person, spaced, person.browser.headers());
-    expect(await factorOf(person)).toEqual({ on: true, codesLeft: 10, requiredBy: [] });
+    expect(await factorOf(person)).toEqual({ on: true, codesLeft: 10, requiredBy: [], hasPassword: true });
     expect([await elsewhere.isIn(), await late.isIn()]).toEqual([undefined, undefined]);
     expect(await database().$count(session, eq(session.userId, person.id))).toBe(1);
     expect((await said())[0]).toBe(`${person.name} set up a second factor`);
-    await expect(beginFactor(person, PASSWORD, person.browser.headers())).rejects.toMatchObject({ code: 'conflict' });
+    await expect(beginFactor(person, { password: PASSWORD }, person.browser.headers())).rejects.toMatchObject({
+      code: 'conflict',
+    });
   });
 
   it('is asked for after the password, and lets in once by each code', async () => {
@@ -176,7 +146,7 @@ describe('a second factor', () => {
     expect((await factorOf(person)).codesLeft).toBe(9);
     const again = await asked(email);
     expect((await again.ask('sign-in/code', { code, recovery: true })).status).toBe(401);
-    const fresh = await renewRecoveryCodes(person, PASSWORD, browser.headers());
+    const fresh = await renewRecoveryCodes(person, { password: PASSWORD }, browser.headers());
     expect((await factorOf(person)).codesLeft).toBe(10);
     const other = await asked(email);
     expect((await other.ask('sign-in/code', { code: recoveryCodes[1], recovery: true })).status).toBe(401);
@@ -196,10 +166,10 @@ describe('a second factor', () => {
     const person = await withFactor();
     const access = await accessOf(person, SHOP, 'colleague.edit');
     await requireFactor(access, { required: true });
-    await expect(endFactor(person, PASSWORD)).rejects.toMatchObject({ code: 'forbidden' });
+    await expect(endFactor(person, { password: PASSWORD })).rejects.toMatchObject({ code: 'forbidden' });
     await requireFactor(await accessOf(person, SHOP, 'colleague.edit'), { required: false });
-    await expect(endFactor(person, 'wrong')).rejects.toMatchObject({ code: 'invalid' });
-    await endFactor(person, PASSWORD);
+    await expect(endFactor(person, { password: 'wrong' })).rejects.toMatchObject({ code: 'invalid' });
+    await endFactor(person, { password: PASSWORD });
     expect(await factorOf(person)).toMatchObject({ on: false });
     const browser = new Browser();
     expect((await browser.ask('sign-in/email', { email: person.email, password: PASSWORD })).body).toEqual({
@@ -230,7 +200,7 @@ describe('a store that asks for it', () => {
       detail: NEEDS_TWO_FACTORS,
     });
     expect((await factorOf(viewer)).requiredBy).toEqual(['Quillwick']);
-    const { key } = await beginFactor(viewer, PASSWORD, viewer.browser.headers());
+    const { key } = await beginFactor(viewer, { password: PASSWORD }, viewer.browser.headers());
     await confirmFactor(viewer, codeAt(key), viewer.browser.headers());
     expect(await accessOf(viewer, SHOP, 'store.read')).toMatchObject({ role: 'viewer' });
   });

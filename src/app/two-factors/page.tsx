@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { redirect } from 'next/navigation';
-import { currentPerson } from '@/server/auth/access';
+import { cameByTwo, currentPerson } from '@/server/auth/access';
+import { passkeysOf } from '@/server/auth/passkeys';
 import { factorOf } from '@/server/auth/second-factor';
 import { FactorNeeded } from '@/ui/second-factor/FactorNeeded';
 import { ownAddress } from '@/app/own-address';
@@ -13,7 +14,14 @@ export default async function TwoFactors({ searchParams }: { searchParams: Promi
   const person = await currentPerson();
   const to = ownAddress((await searchParams).to);
   if (!person) redirect(`/sign-in?to=${encodeURIComponent(to)}`);
-  const { on, requiredBy } = await factorOf(person);
-  if (on) redirect(to);
-  return <FactorNeeded to={to} requiredBy={requiredBy} onBegin={beginFactorAction} onConfirm={confirmFactorAction} />;
+  const { on, requiredBy, hasPassword } = await factorOf(person);
+  if (on || cameByTwo(person)) redirect(to);
+  return (
+    <FactorNeeded
+      {...{ to, requiredBy, hasPassword }}
+      hasPasskey={(await passkeysOf(person)).length > 0}
+      onBegin={beginFactorAction}
+      onConfirm={confirmFactorAction}
+    />
+  );
 }

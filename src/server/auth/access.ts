@@ -5,6 +5,7 @@ import { database } from '../db/client';
 import { memberships, stores, user } from '../db/schema';
 import { AppError } from '../base/errors';
 import { auth } from './auth';
+import type { CameBy } from '../../contract/colleagues';
 import { may, ROLE_WORDS, WHEN_CLOSED, type Action, type Role } from '../../contract/policy';
 import { say } from '@/words/refusals';
 import { say as factor } from '@/words/secondFactor';
@@ -14,6 +15,8 @@ export interface Person {
   id: string;
   name: string;
   email: string;
+  /** How they are signed in; absent for who acts without a session, such as a key. */
+  session?: { by: CameBy; since: Date };
 }
 
 export type Store = typeof stores.$inferSelect;
@@ -49,8 +52,16 @@ export const NEEDS_TWO_FACTORS = 'two-factors';
 /** The signed-in person, or undefined. */
 export async function currentPerson(): Promise<Person | undefined> {
   const found = await auth().api.getSession({ headers: await headers() });
-  return found ? { id: found.user.id, name: found.user.name, email: found.user.email } : undefined;
+  if (!found) return undefined;
+  const { user, session } = found;
+  return {
+    ...{ id: user.id, name: user.name, email: user.email },
+    session: { by: session.by as CameBy, since: session.createdAt },
+  };
 }
+
+/** A passkey is held, and asks who holds it for a finger, a face or a number: two factors in one. */
+export const cameByTwo = ({ session }: Person): boolean => session?.by === 'passkey';
 
 /** The session that asks, or undefined. */
 export async function currentSession(): Promise<{ id: string } | undefined> {
@@ -58,8 +69,9 @@ export async function currentSession(): Promise<{ id: string } | undefined> {
   return found ? { id: found.session.id } : undefined;
 }
 
-/** Stores that let somebody in as they are: those that ask for no second factor, and all of them when they have one. */
-export const letsIn = () => or(eq(stores.requiresTwoFactors, false), eq(user.twoFactorEnabled, true));
+/** Stores that let somebody in as they are: those that ask for no second factor, and all of them when they came in by two. */
+export const letsIn = (person: Person) =>
+  cameByTwo(person) ? undefined : or(eq(stores.requiresTwoFactors, false), eq(user.twoFactorEnabled, true));
 
 /** The stores a person belongs to, with their role in each; what is in them may ask for a second factor first ({@link letsIn}). */
 export async function storesOf(person: Person): Promise<{ id: string; name: string; role: Role }[]> {
@@ -95,7 +107,7 @@ export async function accessOf(person: Person, storeId: string, action: Action):
     .innerJoin(user, eq(user.id, memberships.userId))
     .where(and(eq(memberships.userId, person.id), eq(memberships.storeId, storeId)));
   if (!row || row.off) throw new AppError('not-found', say.thereIsNoStoreStoreId({ storeId }));
-  if (row.store.requiresTwoFactors && !row.twoFactors) {
+  if (row.store.requiresTwoFactors && !row.twoFactors && !cameByTwo(person)) {
     throw new AppError('forbidden', factor.setUpFirst({ store: row.store.name }), [], NEEDS_TWO_FACTORS);
   }
   await seen(person, storeId, row.seenAt);

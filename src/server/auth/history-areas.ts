@@ -6,6 +6,7 @@ const DEEDS: Record<Area, readonly Deed[]> = {
   access: [
     ...(['signedIn', 'failedToSignIn', 'setOwnPassword', 'gotNewPassword', 'usedLink', 'choseAlerts'] as const),
     ...(['failedSecondFactor', 'setUpSecondFactor', 'endedSecondFactor', 'renewedRecoveryCodes'] as const),
+    ...(['signedInByPasskey', 'signedInByProvider', 'addedPasskey', 'removedPasskey'] as const),
     ...(['usedRecoveryCode', 'requiredTwoFactors', 'requiredOneFactor', 'resetSecondFactor'] as const),
     ...(['invitedColleague', 'tookInvitationBack', 'tookPart', 'changedRole', 'removedColleague'] as const),
     ...(['switchedColleagueOff', 'switchedColleagueOn'] as const),

@@ -1,4 +1,5 @@
 /** People who sign in: made, and their passwords set. */
+import { randomUUID } from 'node:crypto';
 import { and, eq, like, ne } from 'drizzle-orm';
 import { database, type Executor } from '../db/client';
 import { account, memberships, passwordLinks, session, verification } from '../db/schema';
@@ -23,6 +24,12 @@ export async function createUser(person: { name: string; email: string; password
 
 const ofPassword = (userId: string) => and(eq(account.userId, userId), eq(account.providerId, 'credential'));
 
+/** Whether somebody has a password; who came by a provider has none. */
+export async function hasPassword(userId: string): Promise<boolean> {
+  const [row] = await database().select({ hash: account.password }).from(account).where(ofPassword(userId));
+  return Boolean(row?.hash);
+}
+
 /** Whether a password is somebody's. */
 export async function isPassword(userId: string, password: string): Promise<boolean> {
   const [row] = await database().select({ hash: account.password }).from(account).where(ofPassword(userId));
@@ -36,7 +43,13 @@ export async function setPassword(userId: string, password: string, here?: strin
   const context = await auth().$context;
   const hash = await context.password.hash(password);
   await database().transaction(async (tx) => {
-    await tx.update(account).set({ password: hash, updatedAt: new Date() }).where(ofPassword(userId));
+    const now = new Date();
+    const [set] = await tx.update(account).set({ password: hash, updatedAt: now }).where(ofPassword(userId));
+    if (set.affectedRows === 0) {
+      // Who came by a provider that is gone has had none.
+      const own = { id: randomUUID(), userId, providerId: 'credential', accountId: userId };
+      await tx.insert(account).values({ ...own, password: hash, createdAt: now, updatedAt: now });
+    }
     await tx
       .delete(session)
       .where(and(eq(session.userId, userId), here === undefined ? undefined : ne(session.id, here)));
@@ -50,7 +63,7 @@ export async function setPassword(userId: string, password: string, here?: strin
 
 type OwnDeed =
   | ('setOwnPassword' | 'gotNewPassword' | 'setUpSecondFactor' | 'endedSecondFactor' | 'renewedRecoveryCodes')
-  | 'usedRecoveryCode';
+  | ('usedRecoveryCode' | 'addedPasskey' | 'removedPasskey');
 
 /** Writes down what somebody did about themselves in every store that they belong to. */
 export async function rememberEverywhere(

@@ -5,15 +5,14 @@
 import { and, eq, inArray, like, lt } from 'drizzle-orm';
 import QRCode from 'qrcode';
 import type { FactorBegun, FactorState } from '@/contract/second-factor';
-import { say as signInWords } from '@/words/signIn';
 import { say } from '@/words/secondFactor';
 import { AppError } from '../base/errors';
 import { database } from '../db/client';
 import { memberships, session, stores, twoFactor, usedCodes, user, verification } from '../db/schema';
 import { auth } from './auth';
 import type { Person } from './access';
-import { beginTry, succeeded, waitWords } from './guard';
-import { isPassword, rememberEverywhere } from './people';
+import { hasPassword, rememberEverywhere } from './people';
+import { guarded, refuseUnproved, type Proof } from './proving';
 
 /** So many tries are free before one waits. */
 const FREE_TRIES = 8;
@@ -22,7 +21,7 @@ const USED_MS = 600_000;
 
 /** How it stands with somebody's second factor. */
 export async function factorOf({ id }: Person): Promise<FactorState> {
-  const [[row], requiring] = await Promise.all([
+  const [[row], requiring, password] = await Promise.all([
     database().select({ on: user.twoFactorEnabled }).from(user).where(eq(user.id, id)),
     database()
       .select({ name: stores.name })
@@ -30,42 +29,26 @@ export async function factorOf({ id }: Person): Promise<FactorState> {
       .innerJoin(stores, eq(stores.id, memberships.storeId))
       .where(and(eq(memberships.userId, id), eq(memberships.off, false), eq(stores.requiresTwoFactors, true)))
       .orderBy(stores.name),
+    hasPassword(id),
   ]);
   const on = row?.on === true;
   const left = on ? await auth().api.viewBackupCodes({ body: { userId: id } }) : undefined;
-  return { on, codesLeft: left?.backupCodes.length ?? 0, requiredBy: requiring.map((r) => r.name) };
-}
-
-/** Checks somebody's password, as slowly as at the door. Throws `invalid`. */
-async function refuseWrongPassword(person: Person, password: string): Promise<void> {
-  const own = { of: `account ${person.email.toLowerCase()}`, free: FREE_TRIES };
-  await guarded(own, '/password', say.passwordIsWrong, () => isPassword(person.id, password));
-}
-
-/** Tries something that can be guessed. Throws `invalid` at a field when it is wrong, or was wrong too often. */
-async function guarded(
-  own: { of: string; free: number },
-  path: string,
-  wrong: string,
-  isRight: () => Promise<boolean>,
-): Promise<void> {
-  const refuse = (message: string): never => {
-    throw new AppError('invalid', message, [{ path, message }]);
+  return {
+    on,
+    codesLeft: left?.backupCodes.length ?? 0,
+    requiredBy: requiring.map((r) => r.name),
+    hasPassword: password,
   };
-  const wait = await beginTry([own]);
-  if (wait > 0) refuse(signInWords.tooManyTriesWait({ wait: waitWords(wait) }));
-  if (!(await isRight())) refuse(wrong);
-  await succeeded([own], []);
 }
 
 /**
- * Begins a second factor. It is asked for once {@link confirmFactor} has seen a code of it. Throws `invalid` for a wrong password,
- * `conflict` when there is one.
+ * Begins a second factor. It is asked for once {@link confirmFactor} has seen a code of it. Throws `invalid` for who does not prove that it
+ * is they, `conflict` when there is one.
  */
-export async function beginFactor(person: Person, password: string, headers: Headers): Promise<FactorBegun> {
-  await refuseWrongPassword(person, password);
+export async function beginFactor(person: Person, proof: Proof, headers: Headers): Promise<FactorBegun> {
+  await refuseUnproved(person, proof);
   if ((await factorOf(person)).on) throw new AppError('conflict', say.isOnAlready);
-  const begun = await auth().api.enableTwoFactor({ body: { password, method: 'totp' }, headers });
+  const begun = await auth().api.enableTwoFactor({ body: { ...proof, method: 'totp' }, headers });
   if (begun.method !== 'totp') throw new Error('Another second factor was begun than codes.');
   const { totpURI, backupCodes } = begun;
   const key = new URL(totpURI).searchParams.get('secret') ?? '';
@@ -105,17 +88,17 @@ export async function confirmFactor(person: Person, code: string, headers: Heade
   await rememberEverywhere(person, 'setUpSecondFactor');
 }
 
-/** Makes recovery codes anew; those of before open nothing. Throws `invalid` for a wrong password. */
-export async function renewRecoveryCodes(person: Person, password: string, headers: Headers): Promise<string[]> {
-  await refuseWrongPassword(person, password);
-  const { backupCodes } = await auth().api.generateBackupCodes({ body: { password }, headers });
+/** Makes recovery codes anew; those of before open nothing. Throws `invalid` for who does not prove that it is they. */
+export async function renewRecoveryCodes(person: Person, proof: Proof, headers: Headers): Promise<string[]> {
+  await refuseUnproved(person, proof);
+  const { backupCodes } = await auth().api.generateBackupCodes({ body: proof, headers });
   await rememberEverywhere(person, 'renewedRecoveryCodes');
   return backupCodes;
 }
 
-/** Turns somebody's own second factor off. Throws `invalid` for a wrong password, `forbidden` where a store asks for it. */
-export async function endFactor(person: Person, password: string): Promise<void> {
-  await refuseWrongPassword(person, password);
+/** Turns somebody's own second factor off. Throws `invalid` for who does not prove that it is they, `forbidden` where a store asks for it. */
+export async function endFactor(person: Person, proof: Proof): Promise<void> {
+  await refuseUnproved(person, proof);
   const { requiredBy } = await factorOf(person);
   if (requiredBy.length > 0) throw new AppError('forbidden', say.storeAsksForIt({ store: requiredBy[0]! }));
   await forgetFactor(person.id);

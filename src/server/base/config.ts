@@ -31,7 +31,21 @@ export interface Config {
   metricsKey: string | undefined;
   /** How long a web process that is to end still takes requests, so that others can be sent them, ms. */
   drainMs: number;
+  /** Who vouches for colleagues besides their own passwords (OpenID Connect); undefined without one. */
+  provider: ProviderSettings | undefined;
   demo: boolean;
+}
+
+export interface ProviderSettings {
+  /** As its documents name it, without a slash at the end. */
+  issuer: string;
+  clientId: string;
+  /** Undefined for a client without one, which PKCE proves. */
+  clientSecret: string | undefined;
+  /** What people call it. */
+  name: string;
+  /** Its addresses are believed even where it does not say that it has verified them. */
+  trustsAddresses: boolean;
 }
 
 let current: Config | undefined;
@@ -69,6 +83,20 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     chromium: env.LIBELLUS_CHROMIUM || undefined,
     metricsKey: env.LIBELLUS_METRICS_KEY || undefined,
     drainMs: Number(env.LIBELLUS_DRAIN_MS ?? 0) || 0,
+    provider: readProvider(env),
     demo: env.LIBELLUS_DEMO === '1',
+  };
+}
+
+function readProvider(env: NodeJS.ProcessEnv): ProviderSettings | undefined {
+  const issuer = (env.LIBELLUS_OIDC_ISSUER ?? '').replace(/\/+$/, '');
+  if (issuer === '') return undefined;
+  if (!URL.canParse(issuer)) throw new Error('LIBELLUS_OIDC_ISSUER is not an address. See docs/operations.md.');
+  const clientId = env.LIBELLUS_OIDC_CLIENT_ID;
+  if (!clientId) throw new Error('LIBELLUS_OIDC_CLIENT_ID is not set, but LIBELLUS_OIDC_ISSUER is.');
+  return {
+    ...{ issuer, clientId, clientSecret: env.LIBELLUS_OIDC_CLIENT_SECRET || undefined },
+    name: env.LIBELLUS_OIDC_NAME || new URL(issuer).hostname,
+    trustsAddresses: env.LIBELLUS_OIDC_ADDRESSES === 'trusted',
   };
 }

@@ -1,6 +1,8 @@
 /** Who may sign in, and as what in which store. */
 import { bigint, boolean, index, int, mysqlTable, primaryKey, text, varchar } from 'drizzle-orm/mysql-core';
 import type { AlertChoices, AlertKind } from '../../contract/alerts';
+import type { CameBy } from '../../contract/colleagues';
+import { MOST_CREDENTIAL_ID } from '../../contract/passkeys';
 import type { Role } from '../../contract/policy';
 import { address, exact, id, json, time } from './columns';
 import { ofStore } from './store-table';
@@ -102,6 +104,8 @@ export const session = mysqlTable(
     updatedAt: time('updated_at').notNull(),
     ipAddress: text('ip_address'),
     userAgent: text('user_agent'),
+    /** By what they came in. */
+    by: varchar('by_what', { length: 10 }).$type<CameBy>().notNull().default('password'),
     userId: varchar('user_id', { length: 36 })
       .notNull()
       .references(() => user.id, { onDelete: 'cascade' }),
@@ -113,7 +117,8 @@ export const account = mysqlTable(
   'account',
   {
     id: varchar('id', { length: 36 }).primaryKey(),
-    accountId: text('account_id').notNull(),
+    /** Who it is at the provider: its `sub`, of which every letter counts (OpenID Connect Core, 2). */
+    accountId: exact('account_id', 255).notNull(),
     providerId: text('provider_id').notNull(),
     userId: varchar('user_id', { length: 36 })
       .notNull()
@@ -160,6 +165,30 @@ export const usedCodes = mysqlTable(
     at: time('at').notNull(),
   },
   (t) => [primaryKey({ columns: [t.userId, t.code] })],
+);
+
+/** Passkeys (WebAuthn): what opens the door in place of password and code. */
+export const passkey = mysqlTable(
+  'passkey',
+  {
+    id: varchar('id', { length: 36 }).primaryKey(),
+    name: varchar('name', { length: 255 }),
+    userId: varchar('user_id', { length: 36 })
+      .notNull()
+      .references(() => user.id, { onDelete: 'cascade' }),
+    /** base64url, of which every letter counts. */
+    credentialID: exact('credential_id', MOST_CREDENTIAL_ID).notNull().unique(),
+    publicKey: text('public_key').notNull(),
+    counter: bigint('counter', { mode: 'number' }).notNull(),
+    deviceType: varchar('device_type', { length: 32 }).notNull(),
+    backedUp: boolean('backed_up').notNull(),
+    transports: varchar('transports', { length: 255 }),
+    aaguid: varchar('aaguid', { length: 36 }),
+    createdAt: time('created_at'),
+    /** When somebody came in by it last. */
+    usedAt: time('used_at'),
+  },
+  (t) => [index('passkey_user').on(t.userId)],
 );
 
 export const verification = mysqlTable('verification', {

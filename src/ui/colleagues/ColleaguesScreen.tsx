@@ -17,6 +17,7 @@ import { Head } from '../parts/Table';
 import { StoreTabs } from '../terms/StoreTabs';
 import { InviteDialog, MadeDialog } from './InviteDialog';
 import { say } from '@/words/colleagues';
+import { say as passkeys } from '@/words/passkeys';
 import { say as factor } from '@/words/secondFactor';
 import { say as terms } from '@/words/terms';
 import { inEachLanguage } from '@/words/speak';
@@ -124,7 +125,7 @@ export function ColleaguesScreen(props: ColleaguesProps) {
 
 /** Whose row is one's own has neither role nor switch to change: nobody shuts themselves out by one click. */
 function Row({
-  colleague: { id, name, email, role, off, twoFactors, seenAt },
+  colleague: { id, name, email, role, off, twoFactors, passkey, seenAt },
   own,
   zone,
   mayEdit,
@@ -151,6 +152,7 @@ function Row({
         <span className="block text-xs text-slate">
           {email}
           {twoFactors && <> · {factor.hasOne}</>}
+          {passkey && <> · {passkeys.hasPasskey}</>}
         </span>
       </td>
       <td data-line="rest" className="px-2">
@@ -183,7 +185,7 @@ function Row({
                 {off ? say.switchOn : say.switchOff}
               </button>
             )}
-            {id !== own && twoFactors && (
+            {id !== own && (twoFactors || passkey) && (
               <button
                 type="button"
                 className="btn btn-quiet"
@@ -262,12 +264,11 @@ function Invited({
 }
 
 /** Whether everybody needs a second factor, with what that means for those who have none. */
-function Required({ base, colleagues, required, mayEdit, own, onRequire }: ColleaguesProps) {
+function Required({ base, colleagues, required, mayRequire, mayEdit, onRequire }: ColleaguesProps) {
   const [busy, start] = useTransition();
   const [on, show] = useOptimistic(required);
   const here = colleagues.filter((c) => !c.off);
-  const n = here.filter((c) => c.twoFactors).length;
-  const mine = here.some((c) => c.id === own && c.twoFactors);
+  const n = here.filter((c) => c.twoFactors || c.passkey).length;
   return (
     <section aria-label={factor.secondFactor} className="flex flex-col gap-1 border-b border-rule px-5 py-4 text-sm">
       <PanelTitle>{factor.secondFactor}</PanelTitle>
@@ -275,7 +276,7 @@ function Required({ base, colleagues, required, mayEdit, own, onRequire }: Colle
         <Check
           label={factor.everybodyNeeds}
           on={on}
-          disabled={busy || (!required && !mine)}
+          disabled={busy || (!required && !mayRequire)}
           onChange={(next) =>
             start(async () => {
               show(next);
@@ -290,7 +291,7 @@ function Required({ base, colleagues, required, mayEdit, own, onRequire }: Colle
       <p className="text-slate">
         {factor.nHave({ n, all: here.length })} {n < here.length && (required ? factor.othersSetUp : factor.othersMay)}
       </p>
-      {mayEdit && !required && !mine && (
+      {mayEdit && !required && !mayRequire && (
         <p className="text-slate">
           {factor.setUpYoursFirst}{' '}
           <Link href={`${base}/you`} className="link">

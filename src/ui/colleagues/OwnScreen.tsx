@@ -7,7 +7,9 @@ import { ROLE_WORDS } from '@/contract/policy';
 import type { Failure, Result } from '@/core/result';
 import type { FactorState } from '@/contract/second-factor';
 import type { ChooseAlert } from '@/contract/alerts';
+import type { OwnPasskey } from '@/contract/passkeys';
 import { FactorPart, type FactorDeeds } from '../second-factor/FactorPart';
+import { PasskeysPart, type PasskeyDeeds } from '../second-factor/PasskeysPart';
 import { Time } from '../parts/format';
 import Link from '../parts/Link';
 import { Page, PanelTitle, Trouble } from '../parts/Page';
@@ -15,9 +17,13 @@ import { answered, valueOrToast } from '../parts/result';
 import { TextField } from '../stores/StoreFields';
 import { AlertsPart } from './AlertsPart';
 import { say } from '@/words/colleagues';
+import { say as through } from '@/words/provider';
+import { say as signIn } from '@/words/signIn';
+import { say as passkeys } from '@/words/passkeys';
 
-export interface OwnProps extends OwnPage, FactorDeeds {
+export interface OwnProps extends OwnPage, FactorDeeds, PasskeyDeeds {
   factor: FactorState;
+  passkeys: OwnPasskey[];
   zone: string;
   onName: (input: OwnName) => Promise<Result<null>>;
   onPassword: (input: NewPassword) => Promise<Result<null>>;
@@ -33,6 +39,7 @@ export function OwnScreen(props: OwnProps) {
         <div className="flex flex-col gap-6">
           <NamePart {...props} />
           <FactorPart {...props} />
+          <PasskeysPart {...props} browser={sessions.find((s) => s.here)?.browser ?? ''} />
           <section aria-label={say.whereSignedIn}>
             <PanelTitle>{say.whereSignedIn}</PanelTitle>
             <ul className="mt-1 text-sm">
@@ -43,7 +50,13 @@ export function OwnScreen(props: OwnProps) {
           </section>
         </div>
         <div className="flex flex-col gap-6">
-          <PasswordPart {...props} />
+          {props.hasPassword && <PasswordPart {...props} />}
+          {!props.hasPassword && props.provider && (
+            <section aria-label={signIn.password} className="flex flex-col gap-2 text-sm">
+              <PanelTitle>{signIn.password}</PanelTitle>
+              <p>{through.yours({ provider: props.provider.name })}</p>
+            </section>
+          )}
           <AlertsPart {...props} />
           <section aria-label={say.yourStores}>
             <PanelTitle>{say.yourStores}</PanelTitle>
@@ -95,7 +108,7 @@ function NamePart({ name, onName }: OwnProps) {
 
 const NO_PASSWORD = { before: '', password: '' };
 
-function PasswordPart({ onPassword }: OwnProps) {
+function PasswordPart({ provider, onPassword }: OwnProps) {
   const [form, setForm] = useState(NO_PASSWORD);
   const [failure, setFailure] = useState<Failure>();
   const [busy, setBusy] = useState(false);
@@ -122,6 +135,7 @@ function PasswordPart({ onPassword }: OwnProps) {
         autoComplete="new-password"
       />
       {failure && failure.problems.length === 0 && <Trouble>{failure.message}</Trouble>}
+      {provider?.linked && <p className="text-sm text-slate">{through.isLinked({ provider: provider.name })}</p>}
       <div>
         <button type="submit" className="btn" disabled={busy || form.before === '' || form.password === ''}>
           {say.changePassword}
@@ -132,7 +146,8 @@ function PasswordPart({ onPassword }: OwnProps) {
 }
 
 function Session({
-  session: { id, here, since, lastAt, browser, network },
+  provider,
+  session: { id, here, since, lastAt, browser, network, by },
   zone,
   onEnd,
 }: OwnProps & { session: OwnSession }) {
@@ -142,6 +157,10 @@ function Session({
       <div className="min-w-0 flex-1">
         <span className="font-semibold">{named}</span>
         {here && <span className="text-slate"> · {say.thisBrowser}</span>}
+        {by === 'provider' && provider && (
+          <span className="text-slate"> · {through.by({ provider: provider.name })}</span>
+        )}
+        {by === 'passkey' && <span className="text-slate"> · {passkeys.byPasskey}</span>}
         <span className="block text-xs text-slate">
           {network && <bdi>{network}, </bdi>}
           {say.sinceDay} <Time at={since} zone={zone} />, {say.lastActive} <Time at={lastAt} zone={zone} />

@@ -10,6 +10,7 @@ import { Mark } from '../parts/marks';
 import { PanelTitle } from '../parts/Page';
 import { RecoveryCodes } from './RecoveryCodes';
 import { PasswordFirst, SetUpFactor, type SetUpDeeds } from './SetUpFactor';
+import { say as through } from '@/words/provider';
 import { say } from '@/words/secondFactor';
 import { listed } from '@/words/speak';
 
@@ -18,8 +19,12 @@ export interface FactorDeeds extends SetUpDeeds {
   onEndFactor: (input: OwnPassword) => Promise<Result<null>>;
 }
 
-export function FactorPart({ factor, ...deeds }: FactorDeeds & { factor: FactorState }) {
-  const { on, codesLeft, requiredBy } = factor;
+export function FactorPart({
+  factor,
+  provider,
+  ...deeds
+}: FactorDeeds & { factor: FactorState; provider?: { name: string } | undefined }) {
+  const { on, codesLeft, requiredBy, hasPassword } = factor;
   const router = useRouter();
   const [asking, setAsking] = useState<'set-up' | 'renew' | 'end'>();
   const close = (): void => {
@@ -31,7 +36,9 @@ export function FactorPart({ factor, ...deeds }: FactorDeeds & { factor: FactorS
       <PanelTitle>{say.secondFactor}</PanelTitle>
       <p className="flex items-baseline gap-1.5">
         <Mark tone={on ? 'good' : 'quiet'} size={12} />
-        <span>{on ? say.isOn : say.isOff}</span>
+        <span>
+          {on ? say.isOn : hasPassword || !provider ? say.isOff : through.noPasswordOff({ provider: provider.name })}
+        </span>
       </p>
       {!on && <p className="text-slate">{say.whatItIs}</p>}
       {on && <p className={codesLeft === 0 ? 'text-madder' : 'text-slate'}>{say.codesLeft({ n: codesLeft })}</p>}
@@ -55,12 +62,12 @@ export function FactorPart({ factor, ...deeds }: FactorDeeds & { factor: FactorS
       </div>
       {asking === 'set-up' && (
         <Dialog open title={say.setUpTitle} onClose={close}>
-          <SetUpFactor {...deeds} onDone={close} />
+          <SetUpFactor {...deeds} {...{ hasPassword }} onDone={close} />
         </Dialog>
       )}
       {asking === 'renew' && (
         <Dialog open title={say.newCodesTitle} onClose={close}>
-          <Renew onRenew={deeds.onRenew} />
+          <Renew {...{ hasPassword }} onRenew={deeds.onRenew} />
         </Dialog>
       )}
       {asking === 'end' && (
@@ -68,6 +75,7 @@ export function FactorPart({ factor, ...deeds }: FactorDeeds & { factor: FactorS
           <div className="flex flex-col gap-4 text-sm">
             <p>{say.turnOffNote}</p>
             <PasswordFirst
+              {...{ hasPassword }}
               label={say.turnItOff}
               onDo={deeds.onEndFactor}
               onDone={() => {
@@ -82,13 +90,13 @@ export function FactorPart({ factor, ...deeds }: FactorDeeds & { factor: FactorS
   );
 }
 
-function Renew({ onRenew }: Pick<FactorDeeds, 'onRenew'>) {
+function Renew({ hasPassword, onRenew }: Pick<FactorDeeds, 'onRenew'> & { hasPassword: boolean }) {
   const [codes, setCodes] = useState<string[]>();
   if (codes) return <RecoveryCodes title={say.newCodesMade} note={say.keepCodesNote} codes={codes} />;
   return (
     <div className="flex flex-col gap-4 text-sm">
       <p>{say.newCodesNote}</p>
-      <PasswordFirst label={say.makeThem} onDo={onRenew} onDone={setCodes} />
+      <PasswordFirst {...{ hasPassword }} label={say.makeThem} onDo={onRenew} onDone={setCodes} />
     </div>
   );
 }

@@ -17,22 +17,29 @@ export interface SetUpDeeds {
   onConfirm: (input: FactorCode) => Promise<Result<null>>;
 }
 
-export function SetUpFactor({ onBegin, onConfirm, onDone }: SetUpDeeds & { onDone: () => void }) {
+export function SetUpFactor({
+  hasPassword,
+  onBegin,
+  onConfirm,
+  onDone,
+}: SetUpDeeds & { hasPassword: boolean; onDone: () => void }) {
   const [begun, setBegun] = useState<FactorBegun>();
   return begun ? (
     <Confirm begun={begun} onConfirm={onConfirm} onDone={onDone} />
   ) : (
-    <PasswordFirst label={say.goOn} onDo={onBegin} onDone={setBegun} />
+    <PasswordFirst {...{ hasPassword }} onDo={onBegin} onDone={setBegun} />
   );
 }
 
-/** Asks for the password before something that it guards. */
+/** Asks for the password before something that it guards. Who has none goes on at once, if they signed in just now. */
 export function PasswordFirst<T>({
-  label,
+  label = say.goOn,
+  hasPassword,
   onDo,
   onDone,
 }: {
-  label: string;
+  label?: string;
+  hasPassword: boolean;
   onDo: (input: OwnPassword) => Promise<Result<T>>;
   onDone: (value: T) => void;
 }) {
@@ -42,23 +49,25 @@ export function PasswordFirst<T>({
   const submit = async (e: FormEvent): Promise<void> => {
     e.preventDefault();
     setBusy(true);
-    const result = await answered(onDo(form));
+    const result = await answered(onDo(hasPassword ? form : {}));
     setBusy(false);
     setFailure(result.ok ? undefined : result.error);
     if (result.ok) onDone(result.value);
   };
   return (
     <form noValidate onSubmit={(e) => void submit(e)} className="flex flex-col gap-4">
-      <TextField
-        {...{ form, failure, onChange: setForm }}
-        name="password"
-        type="password"
-        label={say.yourPassword}
-        autoComplete="current-password"
-      />
+      {hasPassword && (
+        <TextField
+          {...{ form, failure, onChange: setForm }}
+          name="password"
+          type="password"
+          label={say.yourPassword}
+          autoComplete="current-password"
+        />
+      )}
       {failure && failure.problems.length === 0 && <Trouble>{failure.message}</Trouble>}
       <div>
-        <button type="submit" className="btn btn-main" disabled={busy || form.password === ''}>
+        <button type="submit" className="btn btn-main" disabled={busy || (hasPassword && form.password === '')}>
           {label}
         </button>
       </div>

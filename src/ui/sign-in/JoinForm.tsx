@@ -9,9 +9,11 @@ import Link from '../parts/Link';
 import { Trouble } from '../parts/Page';
 import { answered } from '../parts/result';
 import { TextField } from '../stores/StoreFields';
+import { ProviderButton } from './ProviderButton';
 import { Sheet } from './Sheet';
 import { enter } from './enter';
 import { say } from '@/words/colleagues';
+import { say as through } from '@/words/provider';
 
 export interface JoinProps {
   invitation: OpenInvitation;
@@ -19,11 +21,15 @@ export interface JoinProps {
   path: string;
   /** Whoever is signed in is who was invited. */
   isThem: boolean;
+  /** What people call the provider through which one can sign in. */
+  provider: string | undefined;
   onJoin: (input: Join) => Promise<Result<{ storeId: string; email: string }>>;
   onJoinAs: () => Promise<Result<{ storeId: string }>>;
 }
 
-export function JoinForm({ invitation: { store, email, role, by, known }, path, isThem, onJoin, onJoinAs }: JoinProps) {
+export function JoinForm(props: JoinProps) {
+  const { path, isThem, provider, onJoin, onJoinAs } = props;
+  const { store, email, role, by, known } = props.invitation;
   const router = useRouter();
   const [form, setForm] = useState({ name: '', password: '' });
   const [failure, setFailure] = useState<Failure>();
@@ -74,6 +80,15 @@ export function JoinForm({ invitation: { store, email, role, by, known }, path, 
             {say.join}
           </button>
         </form>
+      )}
+      {provider && !isThem && (
+        <div className="mt-4 flex flex-col gap-2 border-t border-rule pt-4 text-sm">
+          <ProviderButton
+            {...{ provider, to: path }}
+            label={known ? through.signIn({ provider }) : through.orThrough({ provider })}
+          />
+          <p className="text-slate">{through.joinAs({ email })}</p>
+        </div>
       )}
     </Sheet>
   );

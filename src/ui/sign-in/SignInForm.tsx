@@ -6,18 +6,32 @@ import Link from '../parts/Link';
 import { Trouble } from '../parts/Page';
 import { say } from '@/words/signIn';
 import { say as colleagues } from '@/words/colleagues';
+import { say as through } from '@/words/provider';
 import { say as common } from '@/words/common';
 import { LANGUAGES, readerLanguage, type Language } from '@/words/speak';
 import { chooseLanguage, chosenBefore } from '../parts/language';
 import { CodeForm } from './CodeForm';
+import { ProviderButton } from './ProviderButton';
+import { PasskeyButton } from './PasskeyButton';
 
-export function SignInForm({ to, asks }: { to: string; asks: boolean }) {
+export interface SignInProps {
+  /** Where to go on. */
+  to: string;
+  /** The password was right, and a code is asked for. */
+  asks: boolean;
+  /** What people call the provider through which one can sign in. */
+  provider: string | undefined;
+  /** Why somebody who came back from it is not in. */
+  wasNotIn: string | undefined;
+}
+
+export function SignInForm({ to, asks, provider, wasNotIn }: SignInProps) {
   const router = useRouter();
   /** The password was right, and a code is asked for. */
   const [asked, setAsked] = useState(asks);
   const [email, setEmail] = useState('');
   const [password, setPassword] = useState('');
-  const [trouble, setTrouble] = useState<string>();
+  const [trouble, setTrouble] = useState(wasNotIn);
   const [busy, setBusy] = useState(false);
 
   const goOn = (language: string | undefined): void => {
@@ -127,6 +141,14 @@ export function SignInForm({ to, asks }: { to: string; asks: boolean }) {
             >
               {busy ? say.signingIn : say.signIn}
             </button>
+            <PasskeyButton onIn={goOn} />
+            {provider && (
+              <ProviderButton
+                {...{ provider, to }}
+                anew={wasNotIn !== undefined}
+                label={through.signIn({ provider })}
+              />
+            )}
           </div>
           <Link href="/sign-in/forgotten" className="link mt-4 inline-block text-sm">
             {colleagues.forgotten}

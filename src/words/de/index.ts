@@ -1,6 +1,8 @@
 /** German, by feature. */
 import type { Translations } from '../speak';
 import { alerts } from './alerts';
+import { passkeys } from './passkeys';
+import { provider } from './provider';
 import { bench } from './bench';
 import { bounces } from './bounces';
 import { briefing } from './briefing';
@@ -74,6 +76,8 @@ import { writing } from './writing';
 
 export const de: Translations = {
   alerts,
+  passkeys,
+  provider,
   bench,
   bounces,
   briefing,

@@ -37,6 +37,8 @@ export const secondFactor: TranslationOf<typeof say> = {
   isOnNow: 'Ab jetzt wird beim Anmelden ein Code verlangt. Überall sonst sind Sie abgemeldet.',
   isOffNow: 'Der zweite Faktor ist aus.',
   newCodesMade: 'Die neuen Wiederherstellungscodes gelten.',
+  signInOnceMore:
+    'Sie haben kein Passwort. Melden Sie sich noch einmal an und tun Sie dies dann innerhalb von zehn Minuten.',
   passwordIsWrong: 'Das ist nicht Ihr Passwort. Geben Sie es noch einmal ein.',
   codeIsWrong:
     'Dieser Code ist nicht richtig. Geben Sie den ein, den das Programm jetzt zeigt; vergleichen Sie auch die Uhr des Telefons.',
@@ -76,7 +78,7 @@ export const secondFactor: TranslationOf<typeof say> = {
   resetOf: 'Zweiten Faktor zurücksetzen ... {$name}',
   resetTitle: 'Den zweiten Faktor von {$name} zurücksetzen?',
   resetNote:
-    'Für jemanden, dem Telefon und Wiederherstellungscodes fehlen. Dann genügt das Passwort allein, und die Person ist überall abgemeldet. Vergewissern Sie sich, wer da fragt.',
+    'Für jemanden, dem Telefon und Wiederherstellungscodes fehlen. Dann genügt das Passwort allein, die Passkeys öffnen nichts mehr, und die Person ist überall abgemeldet. Vergewissern Sie sich, wer da fragt.',
   resetNoteRequired: 'Vor allem anderen in {$store} wird ein neuer eingerichtet.',
   resetIt: 'Zurücksetzen',
   isReset: 'Der zweite Faktor von {$name} ist zurückgesetzt.',

@@ -5,6 +5,7 @@ import type { Result } from '@/core/result';
 import { checker } from '@/core/schema';
 import { currentPerson } from '@/server/auth/access';
 import { joinAs, joinNew, openInvitation } from '@/server/auth/invitations';
+import { providerName } from '@/server/auth/provider';
 import { AppError } from '@/server/base/errors';
 import { JoinForm } from '@/ui/sign-in/JoinForm';
 import { Sheet } from '@/ui/sign-in/Sheet';
@@ -53,6 +54,7 @@ export default async function JoinStore({ params }: { params: Promise<{ token: s
       invitation={invitation}
       path={`/join/${token}`}
       isThem={person?.email.toLowerCase() === invitation.email.toLowerCase()}
+      provider={providerName()}
       onJoin={onJoin}
       onJoinAs={onJoinAs}
     />

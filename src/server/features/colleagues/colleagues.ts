@@ -1,9 +1,9 @@
 /** Who works in a store: listed, invited, given another role, switched off, taken out. */
-import { and, asc, desc, eq, isNull, notInArray } from 'drizzle-orm';
+import { and, asc, desc, eq, isNull, notInArray, sql } from 'drizzle-orm';
 import type { ChangeColleague, Colleagues, Invite, MadeInvitation } from '@/contract/colleagues';
 import { ROLE_WORDS } from '@/contract/policy';
 import type { RequireFactor } from '@/contract/second-factor';
-import type { Access } from '../../auth/access';
+import { cameByTwo, type Access } from '../../auth/access';
 import { remember } from '../../auth/history';
 import { newLinkSecret } from '../../auth/links';
 import { factorOf, forgetFactor } from '../../auth/second-factor';
@@ -11,7 +11,7 @@ import { config } from '../../base/config';
 import { AppError } from '../../base/errors';
 import { newId } from '../../base/ids';
 import { database, type Executor } from '../../db/client';
-import { invitations, memberships, session, stores, user } from '../../db/schema';
+import { invitations, memberships, passkey, session, stores, user } from '../../db/schema';
 import { databaseTime } from '../../db/time';
 import { sendNote } from '../../sending/notice';
 import { say as colleagueWords } from '@/words/colleagues';
@@ -25,13 +25,17 @@ const DAY = 86_400_000;
 const MOST_OPEN = 100;
 
 /** Everybody of a store by name, and who is invited. */
-export async function loadColleagues({ store }: Access): Promise<Colleagues> {
+export async function loadColleagues({ store, person }: Access): Promise<Colleagues> {
   const [rows, open, now] = await Promise.all([
     database()
       .select({
         ...{ id: user.id, name: user.name, email: user.email },
         ...{ role: memberships.role, off: memberships.off, seenAt: memberships.seenAt },
         twoFactors: user.twoFactorEnabled,
+        passkey:
+          sql<boolean>`exists(${database().select({ id: passkey.id }).from(passkey).where(eq(passkey.userId, user.id))})`.mapWith(
+            Boolean,
+          ),
       })
       .from(memberships)
       .innerJoin(user, eq(user.id, memberships.userId))
@@ -51,6 +55,7 @@ export async function loadColleagues({ store }: Access): Promise<Colleagues> {
       over: until.getTime() <= now,
     })),
     required: store.requiresTwoFactors,
+    mayRequire: cameByTwo(person) || rows.some((r) => r.id === person.id && r.twoFactors),
   };
 }
 
@@ -190,7 +195,8 @@ export async function removeColleague(access: Access, { id }: { id: string }): P
  */
 export async function requireFactor(access: Access, { required }: RequireFactor): Promise<void> {
   const { store, person } = access;
-  if (required && !(await factorOf(person)).on) throw new AppError('conflict', factor.setUpYoursFirst);
+  if (required && !cameByTwo(person) && !(await factorOf(person)).on)
+    throw new AppError('conflict', factor.setUpYoursFirst);
   if (required === store.requiresTwoFactors) return;
   await database().transaction(async (tx) => {
     await tx.update(stores).set({ requiresTwoFactors: required }).where(eq(stores.id, store.id));
@@ -199,7 +205,7 @@ export async function requireFactor(access: Access, { required }: RequireFactor)
 }
 
 /**
- * Forgets the second factor of a colleague who has lost it; their sessions end. Throws `forbidden` for one's own, and for who works in a
+ * Forgets the second factor and the passkeys of a colleague who has lost them; their sessions end. Throws `forbidden` for one's own, and for who works in a
  * store where one is no owner: their factor guards that, too.
  */
 export async function resetFactor(access: Access, { id }: { id: string }): Promise<void> {
@@ -216,6 +222,7 @@ export async function resetFactor(access: Access, { id }: { id: string }): Promi
   );
   if (elsewhere > 0) throw new AppError('forbidden', factor.worksElsewhere({ name: colleague.name }));
   await forgetFactor(id);
+  await database().delete(passkey).where(eq(passkey.userId, id));
   await database().delete(session).where(eq(session.userId, id));
   await remember(access, 'resetSecondFactor', { name: colleague.name });
 }

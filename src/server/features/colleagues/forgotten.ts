@@ -12,8 +12,10 @@ import { networkOf } from '../../net/addresses';
 import { sendNote } from '../../sending/notice';
 import { beginTry, waitWords } from '../../auth/guard';
 import { newLinkSecret } from '../../auth/links';
-import { rememberEverywhere, setPassword } from '../../auth/people';
+import { hasPassword, rememberEverywhere, setPassword } from '../../auth/people';
+import { providerName } from '../../auth/provider';
 import { say as colleagueWords } from '@/words/colleagues';
+import { say as through } from '@/words/provider';
 import { say } from '@/words/refusals';
 import { readerLanguage } from '@/words/speak';
 
@@ -39,26 +41,43 @@ export async function askForPassword(email: string, from: string): Promise<{ wor
   ]);
   if (wait > 0) refuse(say.tooManyLinksAsked({ wait: waitWords(wait) }));
   const language = readerLanguage();
+  const provider = providerName();
+  // Said now, in the language of who asks: the work comes after the answer.
   const words = { subject: colleagueWords.passwordSubject, text: colleagueWords.passwordText };
-  return { work: () => mailLink(address, language, words) };
+  const none = provider === undefined ? undefined : wordsOfNone(provider);
+  return { work: () => mailLink(address, language, words, none) };
 }
 
-async function mailLink(address: string, language: string, words: { subject: string; text: string }): Promise<void> {
+interface Words {
+  subject: string;
+  text: string;
+}
+
+/** For who has no password, and is to get none besides what their organisation takes back when they leave. */
+const wordsOfNone = (provider: string): Words => ({
+  subject: through.passwordSubject,
+  text: through.passwordText({ provider }),
+});
+
+async function mailLink(address: string, language: string, words: Words, none: Words | undefined): Promise<void> {
   const [person] = await database().select({ id: user.id, name: user.name }).from(user).where(eq(user.email, address));
   if (!person) return;
   const of = await database()
     .select({ storeId: memberships.storeId })
     .from(memberships)
     .where(and(eq(memberships.userId, person.id), eq(memberships.off, false)));
+  const note = none && !(await hasPassword(person.id)) ? none : await withLink(person.id, words);
+  for (const { storeId } of of) {
+    if (await sendNote(storeId, { email: address, name: person.name }, { ...note, language })) return;
+  }
+}
+
+async function withLink(userId: string, words: Words): Promise<Words> {
   const { token, hash } = newLinkSecret();
   await database()
     .insert(passwordLinks)
-    .values({ tokenHash: hash, userId: person.id, until: new Date((await databaseTime()) + HOUR) });
-  const text = `${words.text}\n\n${config().url}/sign-in/new/${token}`;
-  for (const { storeId } of of) {
-    if (await sendNote(storeId, { email: address, name: person.name }, { subject: words.subject, text, language }))
-      return;
-  }
+    .values({ tokenHash: hash, userId, until: new Date((await databaseTime()) + HOUR) });
+  return { ...words, text: `${words.text}\n\n${config().url}/sign-in/new/${token}` };
 }
 
 async function personOf(token: unknown) {

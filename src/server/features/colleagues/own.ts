@@ -5,7 +5,8 @@ import type { NewPassword, OwnName, OwnPage } from '@/contract/colleagues';
 import { plainLine } from '@/core/text';
 import { storesOf, type Access } from '../../auth/access';
 import { beginTry, succeeded, waitWords } from '../../auth/guard';
-import { isPassword, rememberEverywhere, setPassword } from '../../auth/people';
+import { hasPassword, isPassword, rememberEverywhere, setPassword } from '../../auth/people';
+import { isLinked, providerName } from '../../auth/provider';
 import { AppError } from '../../base/errors';
 import { database } from '../../db/client';
 import { memberships, session, user, waitingAlerts } from '../../db/schema';
@@ -18,9 +19,12 @@ const FREE_TRIES = 8;
 /** Somebody's own page; `here` is the id of the session that asks. */
 export async function loadOwnPage(access: Access, here: string | undefined): Promise<OwnPage> {
   const { person } = access;
-  const [stores, alerts, sessions] = await Promise.all([
+  const provider = providerName();
+  const [stores, alerts, password, linked, sessions] = await Promise.all([
     storesOf(person),
     ownAlerts(access),
+    hasPassword(person.id),
+    isLinked(person.id),
     database()
       .select()
       .from(session)
@@ -28,11 +32,13 @@ export async function loadOwnPage(access: Access, here: string | undefined): Pro
       .orderBy(desc(session.updatedAt)),
   ]);
   return {
-    ...{ name: person.name, email: person.email, stores, alerts },
+    ...{ name: person.name, email: person.email, hasPassword: password, stores, alerts },
+    ...(provider !== undefined && { provider: { name: provider, linked } }),
     sessions: sessions.map((s) => ({
       ...{ id: s.id, here: s.id === here, since: s.createdAt.toISOString(), lastAt: s.updatedAt.toISOString() },
       browser: browserOf(s.userAgent ?? ''),
       network: s.ipAddress ? networkOf(s.ipAddress) : '',
+      by: s.by,
     })),
   };
 }

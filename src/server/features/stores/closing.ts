@@ -82,7 +82,7 @@ export async function loadHealth(person: Person): Promise<StoreHealth[]> {
     .from(memberships)
     .innerJoin(stores, eq(stores.id, memberships.storeId))
     .innerJoin(user, eq(user.id, memberships.userId))
-    .where(and(eq(memberships.userId, person.id), eq(memberships.off, false), letsIn()))
+    .where(and(eq(memberships.userId, person.id), eq(memberships.off, false), letsIn(person)))
     .orderBy(stores.name);
   const ids = rows.map((r) => r.id);
   if (ids.length === 0) return [];

@@ -3,11 +3,16 @@ import { pageAccess } from '@/app/page-access';
 import { currentSession } from '@/server/auth/access';
 import { loadOwnPage } from '@/server/features/colleagues/own';
 import { OwnScreen } from '@/ui/colleagues/OwnScreen';
+import { passkeysOf } from '@/server/auth/passkeys';
 import { factorOf } from '@/server/auth/second-factor';
 import {
+  addPasskeyAction,
   beginFactorAction,
+  beginPasskeyAction,
   confirmFactorAction,
   endFactorAction,
+  removePasskeyAction,
+  renamePasskeyAction,
   renewRecoveryCodesAction,
 } from '@/app/two-factors/actions';
 import { changePasswordAction, chooseAlertAction, endSessionAction, saveNameAction } from './actions';
@@ -22,6 +27,7 @@ export default async function You({ params }: { params: Promise<{ store: string 
     <OwnScreen
       {...await loadOwnPage(access, (await currentSession())?.id)}
       factor={await factorOf(access.person)}
+      passkeys={await passkeysOf(access.person)}
       zone={store.timeZone}
       onName={saveNameAction.bind(null, store.id)}
       onPassword={changePasswordAction.bind(null, store.id)}
@@ -29,6 +35,10 @@ export default async function You({ params }: { params: Promise<{ store: string 
       onConfirm={confirmFactorAction}
       onRenew={renewRecoveryCodesAction}
       onEndFactor={endFactorAction}
+      onBeginPasskey={beginPasskeyAction}
+      onAddPasskey={addPasskeyAction}
+      onRenamePasskey={renamePasskeyAction}
+      onRemovePasskey={removePasskeyAction}
       onEnd={endSessionAction.bind(null, store.id)}
       onAlert={chooseAlertAction.bind(null, store.id)}
     />
