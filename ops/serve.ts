@@ -81,6 +81,7 @@ A sending service to connect: host ${PROVIDER_HOST}, port ${setting.ports.smtp.s
 Everybody's mailboxes: http://127.0.0.1:${setting.ports.mailboxes}
 The registrar, where DNS records are entered: http://127.0.0.1:${setting.ports.registrar}
 The shop, with a checkout and an account page: http://127.0.0.1:${setting.ports.shop}
+For passkeys, open http://localhost:${setting.ports.web}
 Ctrl-C ends everything.
 `);
 }

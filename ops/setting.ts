@@ -80,7 +80,7 @@ export async function setUp(options: SettingOptions): Promise<Setting> {
         'the registrar': ports.registrar,
         'the shop': ports.shop,
         'the mailboxes by IMAP': ports.imap,
-        'the sign-in of an organisation': ports.provider,
+        'the sign-in of an organisation': ports.openid,
       }),
     },
     '--port',
@@ -188,7 +188,7 @@ export async function setUp(options: SettingOptions): Promise<Setting> {
   async function standIns(env: Record<string, string>): Promise<Promise<unknown>[]> {
     if (!mariadb) throw new Error('The demo needs its own database; leave DATABASE_URL out.');
     const { certificateFiles } = await import('../standins/certificate');
-    const { BOUNCE_HOST, PROVIDER_CLIENT } = await import('../standins/scenery');
+    const { BOUNCE_HOST, OPENID_CLIENT } = await import('../standins/scenery');
     await ensureDatabase(mariadb, 'libellus_standins');
     const tls = await certificateFiles(join(dataDir, 'tls'));
     Object.assign(env, {
@@ -199,10 +199,10 @@ export async function setUp(options: SettingOptions): Promise<Setting> {
       LIBELLUS_REGISTRAR: `http://127.0.0.1:${ports.registrar}`,
       LIBELLUS_BOUNCE_HOST: BOUNCE_HOST,
       LIBELLUS_BOUNCE_PORT: String(ports.bounces),
-      LIBELLUS_OIDC_ISSUER: `http://127.0.0.1:${ports.provider}`,
-      LIBELLUS_OIDC_CLIENT_ID: PROVIDER_CLIENT.id,
-      LIBELLUS_OIDC_CLIENT_SECRET: PROVIDER_CLIENT.secret,
-      LIBELLUS_OIDC_NAME: PROVIDER_CLIENT.name,
+      LIBELLUS_OIDC_ISSUER: `http://127.0.0.1:${ports.openid}`,
+      LIBELLUS_OIDC_CLIENT_ID: OPENID_CLIENT.id,
+      LIBELLUS_OIDC_CLIENT_SECRET: OPENID_CLIENT.secret,
+      LIBELLUS_OIDC_NAME: OPENID_CLIENT.name,
       // The stand-ins are on this machine.
       LIBELLUS_PRIVATE_NETWORKS: '127.0.0.0/8',
     });
@@ -220,7 +220,7 @@ export async function setUp(options: SettingOptions): Promise<Setting> {
       STANDIN_BOUNCE_PORT: String(ports.bounces),
       STANDIN_REGISTRAR_PORT: String(ports.registrar),
       STANDIN_SHOP_PORT: String(ports.shop),
-      STANDIN_PROVIDER_PORT: String(ports.provider),
+      STANDIN_OPENID_PORT: String(ports.openid),
       STANDIN_SHOP_KEYS: join(dataDir, 'demo.json'),
       LIBELLUS_URL: env.LIBELLUS_URL!,
     };
@@ -229,7 +229,7 @@ export async function setUp(options: SettingOptions): Promise<Setting> {
       household.script('standin-smtp', 'standins/smtp.ts', own, { ready: true }),
       household.script('standin-mailboxes', 'standins/mailboxes.ts', own, { ready: true }),
       household.script('standin-registrar', 'standins/registrar.ts', own, { ready: true }),
-      household.script('standin-provider', 'standins/provider.ts', own, { ready: true }),
+      household.script('standin-openid', 'standins/openid.ts', own, { ready: true }),
       household.script('standin-shop', 'standins/shop.ts', own, { ready: true }),
     ].map(watched);
   }

@@ -16,7 +16,7 @@ export interface Ports {
   /** The mailboxes by IMAP, over TLS. */
   imap: number;
   /** The sign-in of an organisation (OpenID Connect). */
-  provider: number;
+  openid: number;
 }
 
 export function portsFrom(base: number): Ports {
@@ -32,6 +32,6 @@ export function portsFrom(base: number): Ports {
     registrar: base + 9,
     shop: base + 10,
     imap: base + 11,
-    provider: base + 12,
+    openid: base + 12,
   };
 }

@@ -113,4 +113,4 @@ export function mailRecordsOf(name: string): DnsRecord[] {
 }
 
 /** How Libellus is known to the stand-in provider, and what people call that. */
-export const PROVIDER_CLIENT = { id: 'libellus', secret: 'quillwick-staff-sign-in', name: 'Quillwick staff' };
+export const OPENID_CLIENT = { id: 'libellus', secret: 'quillwick-staff-sign-in', name: 'Quillwick staff' };

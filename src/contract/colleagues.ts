@@ -18,6 +18,8 @@ export interface Colleague {
   twoFactors: boolean;
   /** They have a passkey, which stands for both. */
   passkey: boolean;
+  /** They signed in through the provider. */
+  atProvider: boolean;
   /** When they were last here (ISO 8601), to some minutes. */
   seenAt?: string;
 }
@@ -39,6 +41,8 @@ export interface Colleagues {
   required: boolean;
   /** Whoever asks would not shut themselves out by asking everybody for two. */
   mayRequire: boolean;
+  /** What people call the provider through which one can sign in. */
+  provider?: string;
 }
 
 /** An invitation as it was made: its link is told this once. */

@@ -69,6 +69,7 @@ export const say = speak('colleagues', {
   passwordOfNow: 'Password of now',
   newPassword: 'New password',
   passwordHint: 'At least 10 characters. Everywhere else you are signed out.',
+  passwordHintPasskeys: 'At least 10 characters. Everywhere else you are signed out; your passkeys stay as they are.',
   passwordIsChanged: 'The password is changed. Everywhere else you are signed out.',
   whereSignedIn: 'Where you are signed in',
   thisBrowser: 'this browser',

@@ -190,7 +190,7 @@ export const say = speak('history', {
   usedRecoveryCode: '{$who} came in by a recovery code',
   requiredTwoFactors: '{$who} lets colleagues in with two factors only',
   requiredOneFactor: '{$who} lets colleagues in with a password alone',
-  resetSecondFactor: '{$who} reset the second factor of {$name}',
+  resetSecondFactor: '{$who} reset how {$name} signs in',
   gotNewPassword: '{$who} set a new password by a link',
   madeKey: '{$who} made the key {$name}',
   replacedKey: '{$who} replaced the key {$name}',

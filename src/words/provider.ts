@@ -10,6 +10,8 @@ export const say = speak('provider', {
     '{$provider} does not vouch for your address there. Sign in with your password, or ask who runs {$provider}.',
   nobodyHere:
     'Nobody signs in here with the address that you have at {$provider}. Ask an owner of your store to invite you.',
+  somebodyElse:
+    '{$provider} knows somebody else by your address than before. Ask an owner of your store to reset how you sign in.',
   tookTooLong: 'This took too long, or was begun in another browser. Try again.',
   refused: '{$provider} did not let you in.',
   notProven:

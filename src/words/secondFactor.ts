@@ -58,7 +58,7 @@ export const say = speak('secondFactor', {
   takeRecoveryCode: 'Use a recovery code',
   takeProgram: 'Use the program for codes',
   otherAccount: 'Sign in as somebody else',
-  lostBoth: 'Neither is at hand? An owner of your store can reset the second factor.',
+  lostBoth: 'Neither is at hand? An owner of your store can reset how you sign in.',
   // Asked for by a store
   needed: 'A second factor is needed',
   neededBy: '{$stores} lets nobody in with a password alone.',
@@ -74,14 +74,14 @@ export const say = speak('secondFactor', {
   nowNotNeeded: 'A password alone lets colleagues in again.',
   setUpYoursFirst: 'Set up your own second factor first, on your page.',
   toYourPage: 'Your page',
-  reset: 'Reset second factor ...',
-  resetOf: 'Reset second factor ... {$name}',
-  resetTitle: 'Reset the second factor of {$name}?',
+  reset: 'Reset sign-in ...',
+  resetOf: 'Reset sign-in ... {$name}',
+  resetTitle: 'Reset how {$name} signs in?',
   resetNote:
-    'For who has lost phone and recovery codes. Their password alone lets them in then, their passkeys open nothing any more, and they are signed out everywhere. Be sure that it is they who ask.',
+    'For who has lost phone and recovery codes, or whom the organisation knows anew. Their second factor and passkeys are forgotten, and who they are at the sign-in of the organisation. Their password stays, and they are signed out everywhere. Be sure that it is they who ask.',
   resetNoteRequired: 'They set up another before they see anything of {$store}.',
   resetIt: 'Reset',
-  isReset: 'The second factor of {$name} is reset.',
+  isReset: '{$name} signs in anew, without what is forgotten.',
   endYoursOnYourPage: 'Turn your own second factor off on your page.',
   worksElsewhere: '{$name} works in a store of which you are no owner as well. An owner there has to be asked, too.',
 });

@@ -207,11 +207,11 @@ test('a second factor is set up, asked for at sign-in, and asked of everybody by
 
   // Tom has lost his phone.
   await page.reload();
-  await page.getByRole('button', { name: 'Reset second factor ... Tom Ashdown' }).click();
-  const reset = page.getByRole('dialog', { name: 'Reset the second factor of Tom Ashdown?' });
+  await page.getByRole('button', { name: 'Reset sign-in ... Tom Ashdown' }).click();
+  const reset = page.getByRole('dialog', { name: 'Reset how Tom Ashdown signs in?' });
   await expect(reset).toContainText('They set up another before they see anything of Quillwick.');
   await reset.getByRole('button', { name: 'Reset', exact: true }).click();
-  await expect(page.getByText('The second factor of Tom Ashdown is reset.')).toBeVisible();
+  await expect(page.getByText('Tom Ashdown signs in anew, without what is forgotten.')).toBeVisible();
   await tom.goto('/s/quillwick/orders');
   await expect(tom.getByRole('button', { name: 'Sign in', exact: true })).toBeVisible();
   await others.close();

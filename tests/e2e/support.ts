@@ -50,7 +50,8 @@ export async function signIn(page: Page, email = 'marta@quillwick.example'): Pro
   await page.getByLabel('Password').fill(PASSWORD);
   // Sign-in is limited to some tries a minute, which many tests in a row may come up against.
   await expect(async () => {
-    if (!HOME.test(page.url())) await page.getByRole('button', { name: 'Sign in', exact: true }).click({ timeout: 5_000 });
+    if (!HOME.test(page.url()))
+      await page.getByRole('button', { name: 'Sign in', exact: true }).click({ timeout: 5_000 });
     await page.waitForURL(HOME, { timeout: 20_000 });
   }).toPass({ intervals: [10_000], timeout: 100_000 });
   sessions.set(email, await page.context().storageState());

@@ -13,7 +13,7 @@ import { beginFactor, confirmFactor } from '@/server/auth/second-factor';
 import { config, readConfig } from '@/server/base/config';
 import { database } from '@/server/db/client';
 import { account, passwordLinks, session, user } from '@/server/db/schema';
-import { invite } from '@/server/features/colleagues/colleagues';
+import { invite, loadColleagues, resetFactor } from '@/server/features/colleagues/colleagues';
 import { askForPassword } from '@/server/features/colleagues/forgotten';
 import { addMember } from '@/server/features/stores/stores';
 import { codeAt } from '../totp';
@@ -119,6 +119,31 @@ describe('signing in through a provider', () => {
     expect(where.searchParams.get('to')).toBe(`/s/${SHOP}/today`);
     expect(await browser.isIn()).toBeUndefined();
     expect(await isLinked(person.id)).toBe(false);
+  });
+
+  it('knows one person by one name there, letter by letter, until an owner resets it', async () => {
+    const [person, other, owner] = [await member(), await member(), await member()];
+    const sub = `qw-${Buffer.from(person.email).toString('base64url')}`;
+    const row = { providerId: 'provider', createdAt: new Date(), updatedAt: new Date() };
+    // Somebody whose name there differs in the size of a letter alone.
+    const alike = [...sub].map((c) => (c === c.toLowerCase() ? c.toUpperCase() : c.toLowerCase())).join('');
+    await database()
+      .insert(account)
+      .values([
+        { ...row, id: 'alike', accountId: alike, userId: other.id },
+        { ...row, id: 'before', accountId: 'qw-who-had-the-address-before', userId: person.id },
+      ]);
+    const browser = new Browser();
+    const where = new URL(await through(browser, as(person.email)));
+    expect(where.searchParams.get('error')).toBe('is_somebody_else');
+    expect(await browser.isIn()).toBeUndefined();
+    const access = await accessOf(owner, SHOP, 'colleague.edit');
+    expect((await loadColleagues(access)).colleagues.find((c) => c.id === person.id)).toMatchObject({
+      atProvider: true,
+    });
+    await resetFactor(access, { id: person.id });
+    await through(browser, as(person.email));
+    expect(await browser.isIn()).toBe(person.email);
   });
 
   it('makes nobody an account who was not invited', async () => {

@@ -213,7 +213,7 @@ describe('a store that asks for it', () => {
     await resetFactor(access, { id: lost.id });
     expect(await factorOf(lost)).toMatchObject({ on: false });
     expect(await lost.browser.isIn()).toBeUndefined();
-    expect((await said())[0]).toBe(`${owner.name} reset the second factor of ${lost.name}`);
+    expect((await said())[0]).toBe(`${owner.name} reset how ${lost.name} signs in`);
 
     const settings = { language: 'en', languages: ['en'], locales: {}, currency: 'EUR', timeZone: 'UTC' };
     await createStore(

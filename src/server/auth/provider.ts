@@ -39,8 +39,10 @@ function make() {
       // What the provider would let us do in somebody's name is not kept: nothing of it is needed.
       account: {
         create: {
-          before: (made) =>
-            Promise.resolve({ data: { ...made, accessToken: null, refreshToken: null, idToken: null } }),
+          before: async (made) => {
+            await refuseOther(made.userId);
+            return { data: { ...made, accessToken: null, refreshToken: null, idToken: null } };
+          },
         },
       },
     },
@@ -67,11 +69,17 @@ function make() {
   });
 }
 
+const refuse = (code: string): never => {
+  throw new APIError('FORBIDDEN', { code, message: code });
+};
+
+/** An address that somebody else was given at the provider opens nobody's account: one person is one there. */
+async function refuseOther(userId: string): Promise<void> {
+  if (await isLinked(userId)) refuse('is_somebody_else');
+}
+
 /** Who was not invited gets no account, nor does anybody at an address that the provider does not vouch for. */
 async function refuseUninvited(made: { email: string; emailVerified: boolean }): Promise<void> {
-  const refuse = (code: string): never => {
-    throw new APIError('FORBIDDEN', { code, message: code });
-  };
   if (!made.emailVerified && !config().provider?.trustsAddresses) refuse('account_not_linked');
   const open = await database().$count(
     invitations,
@@ -96,6 +104,13 @@ export function throughProvider(): Through {
 /** Makes the library for the provider anew at the next sign-in: what it heard of the provider was nothing, or is old. */
 export function forgetProvider(): void {
   made = undefined;
+}
+
+/** Forgets who somebody is at the provider: they are linked anew when they come in next. */
+export async function forgetAtProvider(userId: string): Promise<void> {
+  await database()
+    .delete(account)
+    .where(and(eq(account.userId, userId), eq(account.providerId, PROVIDER_ID)));
 }
 
 /** Whether somebody came in through the provider before. */

@@ -17,6 +17,7 @@ import { Head } from '../parts/Table';
 import { StoreTabs } from '../terms/StoreTabs';
 import { InviteDialog, MadeDialog } from './InviteDialog';
 import { say } from '@/words/colleagues';
+import { say as through } from '@/words/provider';
 import { say as passkeys } from '@/words/passkeys';
 import { say as factor } from '@/words/secondFactor';
 import { say as terms } from '@/words/terms';
@@ -125,13 +126,14 @@ export function ColleaguesScreen(props: ColleaguesProps) {
 
 /** Whose row is one's own has neither role nor switch to change: nobody shuts themselves out by one click. */
 function Row({
-  colleague: { id, name, email, role, off, twoFactors, passkey, seenAt },
+  colleague: { id, name, email, role, off, twoFactors, passkey, atProvider, seenAt },
   own,
   zone,
   mayEdit,
   onChange,
   onLeave,
   onResetAsk,
+  provider,
 }: ColleaguesProps & { colleague: Colleague; onLeave: () => void; onResetAsk: () => void }) {
   const [busy, start] = useTransition();
   const change = (input: Omit<ChangeColleague, 'id'>, said: string): void =>
@@ -153,6 +155,7 @@ function Row({
           {email}
           {twoFactors && <> · {factor.hasOne}</>}
           {passkey && <> · {passkeys.hasPasskey}</>}
+          {atProvider && provider && <> · {through.by({ provider })}</>}
         </span>
       </td>
       <td data-line="rest" className="px-2">
@@ -185,7 +188,7 @@ function Row({
                 {off ? say.switchOn : say.switchOff}
               </button>
             )}
-            {id !== own && (twoFactors || passkey) && (
+            {id !== own && (twoFactors || passkey || atProvider) && (
               <button
                 type="button"
                 className="btn btn-quiet"

@@ -108,7 +108,7 @@ function NamePart({ name, onName }: OwnProps) {
 
 const NO_PASSWORD = { before: '', password: '' };
 
-function PasswordPart({ provider, onPassword }: OwnProps) {
+function PasswordPart({ provider, passkeys, onPassword }: OwnProps) {
   const [form, setForm] = useState(NO_PASSWORD);
   const [failure, setFailure] = useState<Failure>();
   const [busy, setBusy] = useState(false);
@@ -131,7 +131,7 @@ function PasswordPart({ provider, onPassword }: OwnProps) {
         {...fields}
         name="password"
         label={say.newPassword}
-        hint={say.passwordHint}
+        hint={passkeys.length > 0 ? say.passwordHintPasskeys : say.passwordHint}
         autoComplete="new-password"
       />
       {failure && failure.problems.length === 0 && <Trouble>{failure.message}</Trouble>}

@@ -9,6 +9,8 @@ export function providerTrouble(code: string | undefined, provider: string | und
     case 'account_not_linked':
     case 'email_not_found':
       return say.notVouched({ provider });
+    case 'is_somebody_else':
+      return say.somebodyElse({ provider });
     case 'signup_disabled':
       return say.nobodyHere({ provider });
     case 'access_denied':

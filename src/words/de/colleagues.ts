@@ -72,6 +72,8 @@ export const colleagues: TranslationOf<typeof say> = {
   passwordOfNow: 'Bisheriges Passwort',
   newPassword: 'Neues Passwort',
   passwordHint: 'Mindestens 10 Zeichen. Überall sonst werden Sie abgemeldet.',
+  passwordHintPasskeys:
+    'Mindestens 10 Zeichen. Überall sonst werden Sie abgemeldet; Ihre Passkeys bleiben, wie sie sind.',
   passwordIsChanged: 'Das Passwort ist geändert. Überall sonst sind Sie abgemeldet.',
   whereSignedIn: 'Wo Sie angemeldet sind',
   thisBrowser: 'dieser Browser',

@@ -191,7 +191,7 @@ export const history: TranslationOf<typeof say> = {
   usedRecoveryCode: '{$who} kam mit einem Wiederherstellungscode herein',
   requiredTwoFactors: '{$who} lässt Kollegen nur mit zwei Faktoren hinein',
   requiredOneFactor: '{$who} lässt Kollegen mit dem Passwort allein hinein',
-  resetSecondFactor: '{$who} hat den zweiten Faktor von {$name} zurückgesetzt',
+  resetSecondFactor: '{$who} hat die Anmeldung von {$name} zurückgesetzt',
   gotNewPassword: '{$who} hat durch einen Link ein neues Passwort gesetzt',
   madeKey: '{$who} hat den Schlüssel {$name} ausgestellt',
   replacedKey: '{$who} hat den Schlüssel {$name} ersetzt',

@@ -10,7 +10,9 @@ export const provider: TranslationOf<typeof say> = {
   notVouched:
     '{$provider} bürgt nicht für Ihre Adresse dort. Melden Sie sich mit Ihrem Passwort an oder fragen Sie, wer {$provider} betreibt.',
   nobodyHere:
-    'Mit der Adresse, die Sie bei {$provider} haben, meldet sich hier niemand an. Bitten Sie einen Eigentümer Ihres Shops um eine Einladung.',
+    'Mit der Adresse, die Sie bei {$provider} haben, meldet sich hier niemand an. Bitten Sie einen Inhaber Ihres Shops um eine Einladung.',
+  somebodyElse:
+    '{$provider} kennt unter Ihrer Adresse jemand anderen als zuvor. Bitten Sie einen Inhaber Ihres Shops, Ihre Anmeldung zurückzusetzen.',
   tookTooLong: 'Das hat zu lange gedauert oder wurde in einem anderen Browser begonnen. Versuchen Sie es noch einmal.',
   refused: '{$provider} hat Sie nicht hineingelassen.',
   notProven:

@@ -1,17 +1,18 @@
 /** Who works in a store: listed, invited, given another role, switched off, taken out. */
-import { and, asc, desc, eq, isNull, notInArray, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, isNull, notInArray, sql, type SQLWrapper } from 'drizzle-orm';
 import type { ChangeColleague, Colleagues, Invite, MadeInvitation } from '@/contract/colleagues';
 import { ROLE_WORDS } from '@/contract/policy';
 import type { RequireFactor } from '@/contract/second-factor';
 import { cameByTwo, type Access } from '../../auth/access';
 import { remember } from '../../auth/history';
 import { newLinkSecret } from '../../auth/links';
+import { forgetAtProvider, PROVIDER_ID, providerName } from '../../auth/provider';
 import { factorOf, forgetFactor } from '../../auth/second-factor';
 import { config } from '../../base/config';
 import { AppError } from '../../base/errors';
 import { newId } from '../../base/ids';
 import { database, type Executor } from '../../db/client';
-import { invitations, memberships, passkey, session, stores, user } from '../../db/schema';
+import { account, invitations, memberships, passkey, session, stores, user } from '../../db/schema';
 import { databaseTime } from '../../db/time';
 import { sendNote } from '../../sending/notice';
 import { say as colleagueWords } from '@/words/colleagues';
@@ -24,18 +25,25 @@ const DAYS_OPEN = 7;
 const DAY = 86_400_000;
 const MOST_OPEN = 100;
 
+/** Whether there is anything of a kind, as a column. */
+const has = (rows: SQLWrapper) => sql<boolean>`exists(${rows})`.mapWith(Boolean);
+
 /** Everybody of a store by name, and who is invited. */
 export async function loadColleagues({ store, person }: Access): Promise<Colleagues> {
+  const provider = providerName();
   const [rows, open, now] = await Promise.all([
     database()
       .select({
         ...{ id: user.id, name: user.name, email: user.email },
         ...{ role: memberships.role, off: memberships.off, seenAt: memberships.seenAt },
         twoFactors: user.twoFactorEnabled,
-        passkey:
-          sql<boolean>`exists(${database().select({ id: passkey.id }).from(passkey).where(eq(passkey.userId, user.id))})`.mapWith(
-            Boolean,
-          ),
+        passkey: has(database().select({ id: passkey.id }).from(passkey).where(eq(passkey.userId, user.id))),
+        atProvider: has(
+          database()
+            .select({ id: account.id })
+            .from(account)
+            .where(and(eq(account.userId, user.id), eq(account.providerId, PROVIDER_ID))),
+        ),
       })
       .from(memberships)
       .innerJoin(user, eq(user.id, memberships.userId))
@@ -55,6 +63,7 @@ export async function loadColleagues({ store, person }: Access): Promise<Colleag
       over: until.getTime() <= now,
     })),
     required: store.requiresTwoFactors,
+    ...(provider !== undefined && { provider }),
     mayRequire: cameByTwo(person) || rows.some((r) => r.id === person.id && r.twoFactors),
   };
 }
@@ -205,7 +214,8 @@ export async function requireFactor(access: Access, { required }: RequireFactor)
 }
 
 /**
- * Forgets the second factor and the passkeys of a colleague who has lost them; their sessions end. Throws `forbidden` for one's own, and for who works in a
+ * Forgets the second factor and the passkeys of a colleague who has lost them, and who they are at the provider; their sessions end. Throws
+ * `forbidden` for one's own, and for who works in a
  * store where one is no owner: their factor guards that, too.
  */
 export async function resetFactor(access: Access, { id }: { id: string }): Promise<void> {
@@ -223,6 +233,7 @@ export async function resetFactor(access: Access, { id }: { id: string }): Promi
   if (elsewhere > 0) throw new AppError('forbidden', factor.worksElsewhere({ name: colleague.name }));
   await forgetFactor(id);
   await database().delete(passkey).where(eq(passkey.userId, id));
+  await forgetAtProvider(id);
   await database().delete(session).where(eq(session.userId, id));
   await remember(access, 'resetSecondFactor', { name: colleague.name });
 }

@@ -6,9 +6,9 @@ import { createServer, type IncomingMessage, type ServerResponse } from 'node:ht
 import type Provider from 'oidc-provider';
 import { COLLEAGUES } from '../demo/quillwick';
 import { answer, escapeHtml, formOf, page, sameOrigin } from './pages';
-import { PROVIDER_CLIENT } from './scenery';
+import { OPENID_CLIENT } from './scenery';
 
-const port = Number(process.env.STANDIN_PROVIDER_PORT);
+const port = Number(process.env.STANDIN_OPENID_PORT);
 const issuer = `http://127.0.0.1:${port}`;
 
 interface Somebody {
@@ -34,7 +34,7 @@ async function make(): Promise<Provider> {
   return new OpenIdProvider(issuer, {
     clients: [
       {
-        ...{ client_id: PROVIDER_CLIENT.id, client_secret: PROVIDER_CLIENT.secret },
+        ...{ client_id: OPENID_CLIENT.id, client_secret: OPENID_CLIENT.secret },
         redirect_uris: [`${process.env.LIBELLUS_URL}/api/auth/callback/provider`],
         token_endpoint_auth_method: 'client_secret_post',
       },
